@@ -1,0 +1,3 @@
+"""Yardcliff: hanging racks, from what hangs to the pencil mark."""
+
+__version__ = "0.1.0"

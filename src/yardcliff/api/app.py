@@ -1,0 +1,57 @@
+"""The application: one store, thin routers, one error form, one guard at the door."""
+
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
+
+from fastapi import FastAPI
+
+from yardcliff import __version__
+from yardcliff.api import catalogue, errors, racks, site
+from yardcliff.api.security import LOCAL_NAMES, Guard
+from yardcliff.store.database import Database
+from yardcliff.store.racks import Racks
+
+ABOUT = """
+Yardcliff designs hanging racks: it spaces what hangs, derives the board, and gives the pencil marks.
+
+* A **brief** is what the user decides. Lengths travel as exact text with a unit (`"6 3/4 in"`, `"171.5 mm"`); a
+  bare number takes the unit of the brief's tape.
+* A **design** is the brief worked out: marks, figures with their working, findings with fixes, a ladder of
+  counts, a drawing in millimetres (x right from the datum, y up from the floor).
+* Every change is a **JSON merge patch** on the brief; fixes and ladder rungs come as such patches. Stored racks
+  count versions: a change names the version it was made from and is refused with 409 when there is a newer one.
+* Errors are `application/problem+json`; `errors` names the fields that could not be read.
+"""
+
+
+def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES) -> FastAPI:
+    """The ASGI application over an open data file, which it closes on shutdown."""
+
+    @asynccontextmanager
+    async def lifespan(_: FastAPI) -> AsyncIterator[None]:
+        yield
+        database.close()
+
+    app = FastAPI(
+        title="Yardcliff",
+        version=__version__,
+        description=ABOUT,
+        lifespan=lifespan,
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+        responses={422: {"model": errors.Problem, "description": "A value cannot be read"}},
+    )
+    app.state.racks = Racks(database)
+    errors.install(app)
+
+    @app.get("/api/health", tags=["server"])
+    def health() -> dict[str, str]:
+        """Answers when the server is up."""
+        return {"yardcliff": __version__}
+
+    app.include_router(catalogue.router)
+    app.include_router(racks.router)
+    site.install(app)
+    app.add_middleware(Guard, hosts=hosts)
+    return app

@@ -1,0 +1,73 @@
+"""One map from Yardcliff's errors to HTTP: application/problem+json (RFC 9457)."""
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel
+from starlette.exceptions import HTTPException
+
+from yardcliff.core.amend import BriefError
+from yardcliff.core.errors import YardcliffError
+from yardcliff.imports.rackfile import RackFileError
+from yardcliff.store.errors import DataFileError, NothingToUndo, RackNotFound, StaleRack
+
+
+class FieldError(BaseModel):
+    """What is wrong with one field of the request, by its dotted path."""
+
+    field: str
+    message: str
+
+
+class Problem(BaseModel):
+    """An error as the API gives it."""
+
+    type: str
+    title: str
+    status: int
+    detail: str
+    errors: list[FieldError] = []
+    version: int | None = None
+
+
+# Class -> (status, short name, title). The first match in order wins.
+_MAP: list[tuple[type[YardcliffError], int, str, str]] = [
+    (RackNotFound, 404, "rack-not-found", "No such rack"),
+    (StaleRack, 409, "stale-rack", "Changed in another window"),
+    (NothingToUndo, 409, "nothing-to-undo", "Nothing there"),
+    (BriefError, 422, "unreadable-brief", "A value cannot be read"),
+    (RackFileError, 422, "unreadable-file", "The file cannot be opened"),
+    (DataFileError, 507, "data-file", "The data file cannot be used"),
+    (YardcliffError, 400, "refused", "That cannot be done"),
+]
+
+
+def problem(status: int, name: str, title: str, detail: str, **more: object) -> JSONResponse:
+    body = {"type": f"/problems/{name}", "title": title, "status": status, "detail": detail, **more}
+    return JSONResponse(body, status, media_type="application/problem+json")
+
+
+def install(app: FastAPI) -> None:
+    """Answer every error of the application in one form."""
+
+    @app.exception_handler(YardcliffError)
+    async def ours(_: Request, error: YardcliffError) -> JSONResponse:
+        status, name, title = next(row[1:] for row in _MAP if isinstance(error, row[0]))
+        more: dict[str, object] = {}
+        if isinstance(error, BriefError):
+            more["errors"] = [{"field": field, "message": text} for field, text in error.problems]
+        if isinstance(error, StaleRack):
+            more["version"] = error.version
+        return problem(status, name, title, str(error), **more)
+
+    @app.exception_handler(RequestValidationError)
+    async def unreadable(_: Request, error: RequestValidationError) -> JSONResponse:
+        errors = [
+            {"field": ".".join(str(p) for p in e["loc"] if p != "body"), "message": e["msg"]} for e in error.errors()
+        ]
+        detail = "; ".join(f"{e['field'] or 'request'}: {e['message']}" for e in errors)
+        return problem(422, "unreadable-request", "The request cannot be read", detail, errors=errors)
+
+    @app.exception_handler(HTTPException)
+    async def http(_: Request, error: HTTPException) -> JSONResponse:
+        return problem(error.status_code, "http", "Refused", str(error.detail))

@@ -1,0 +1,231 @@
+"""Racks: list, make, open, change, undo, copy, bin, export."""
+
+import asyncio
+from collections.abc import Callable
+from typing import Annotated, Literal
+
+from fastapi import APIRouter, Depends, Query, Request, Response
+from pydantic import BaseModel, Field, StringConstraints
+
+from yardcliff.api.views import (
+    BriefJson,
+    DesignView,
+    RackSummary,
+    RackView,
+    view_design,
+    view_rack,
+    view_summary,
+)
+from yardcliff.core.amend import BriefError, amend, describe, dump, read_brief
+from yardcliff.core.design import Design, design
+from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.findings import Patch
+from yardcliff.core.length import TapeName
+from yardcliff.core.model import Count
+from yardcliff.exports.marks_csv import write_marks
+from yardcliff.exports.rackfile import schema, write_rackfile
+from yardcliff.exports.svg import write_svg
+from yardcliff.imports.rackfile import read_rackfile
+from yardcliff.store.racks import Racks, Record
+
+router = APIRouter(prefix="/api")
+RackName = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
+Paper = Literal["a4", "letter"]
+
+
+class NewRack(BaseModel):
+    """What hangs there, and how many: all that a new rack asks."""
+
+    item: str = Field(description="Key of a catalogue item.", examples=["waxed-jacket"])
+    count: Count = 5
+    tape: TapeName = "1 mm"
+    name: RackName | None = None
+
+
+class Change(BaseModel):
+    """A JSON merge patch (RFC 7396) on the brief, made from version `base` of the rack."""
+
+    base: int
+    patch: Patch
+
+
+class Base(BaseModel):
+    base: int = Field(description="The version that the change is made from.")
+
+
+class Rename(Base):
+    name: RackName
+
+
+class Copy(BaseModel):
+    """Copies the stored rack, or the brief given: a stale window's own state."""
+
+    brief: BriefJson | None = None
+
+
+class Try(BaseModel):
+    """A brief and a change to try on it; nothing is stored."""
+
+    brief: BriefJson
+    patch: Patch = {}
+
+
+class Version(BaseModel):
+    version: int
+
+
+def racks(request: Request) -> Racks:
+    found: Racks = request.app.state.racks
+    return found
+
+
+Store = Annotated[Racks, Depends(racks)]
+
+
+def _design(record: Record) -> Design:
+    return design(read_brief(record.brief))
+
+
+def _view(record: Record) -> RackView:
+    return view_rack(record, _design(record))
+
+
+@router.post("/solve", tags=["solve"])
+def solve(body: Try) -> DesignView:
+    """Work out a brief with a change, without storing it: what a drag asks on every frame."""
+    return view_design(design(amend(read_brief(body.brief), body.patch)))
+
+
+@router.get("/racks", tags=["racks"])
+def list_racks(store: Store, binned: Annotated[bool, Query(alias="bin")] = False) -> list[RackSummary]:
+    """Every rack with its small drawing, last changed first; `bin=true` lists the bin."""
+    return [view_summary(record, _design(record)) for record in store.all(deleted=binned)]
+
+
+@router.post("/racks", status_code=201, tags=["racks"])
+def make_rack(body: NewRack, store: Store) -> RackView:
+    """A complete, sensible rack for what hangs there."""
+    try:
+        brief = starting_brief(body.item, body.count, body.tape)
+    except KeyError:
+        raise BriefError([("item", f"“{body.item}” is not in the catalogue: GET /api/catalogue lists it.")]) from None
+    return _view(store.create(body.name or brief.item.plural.capitalize(), dump(brief)))
+
+
+@router.post(
+    "/racks/open",
+    status_code=201,
+    tags=["files"],
+    openapi_extra={"requestBody": {"required": True, "content": {"application/json": {"schema": {"type": "object"}}}}},
+)
+async def open_rackfile(request: Request, store: Store) -> RackView:
+    """Open a rack file as a new rack."""
+    text = await request.body()
+
+    def opened() -> RackView:
+        name, brief = read_rackfile(text)
+        return _view(store.create(name, dump(brief)))
+
+    return await asyncio.to_thread(opened)
+
+
+@router.get("/racks/{rack_id}", tags=["racks"])
+def get_rack(rack_id: str, store: Store) -> RackView:
+    """A rack, worked out."""
+    return _view(store.get(rack_id))
+
+
+@router.get("/racks/{rack_id}/version", tags=["racks"])
+def get_version(rack_id: str, store: Store) -> Version:
+    """The newest version: how a window learns that it is stale."""
+    return Version(version=store.get(rack_id).version)
+
+
+@router.patch("/racks/{rack_id}", tags=["racks"])
+def change_rack(rack_id: str, body: Change, store: Store) -> RackView:
+    """Change a rack and save it. 409 if it was changed since `base`; 422 names unreadable fields."""
+    record = store.get(rack_id)
+    before = read_brief(record.brief)
+    after = amend(before, body.patch)
+    saved = store.save(rack_id, body.base, dump(after), describe(before, after))
+    return view_rack(saved, design(after))
+
+
+@router.put("/racks/{rack_id}/name", tags=["racks"])
+def rename_rack(rack_id: str, body: Rename, store: Store) -> RackView:
+    """Rename a rack."""
+    return _view(store.rename(rack_id, body.base, body.name))
+
+
+@router.post("/racks/{rack_id}/undo", tags=["racks"])
+def undo(rack_id: str, body: Base, store: Store) -> RackView:
+    """Take back the last change; what was taken back can be redone, also after a restart."""
+    return _view(store.move(rack_id, body.base, -1))
+
+
+@router.post("/racks/{rack_id}/redo", tags=["racks"])
+def redo(rack_id: str, body: Base, store: Store) -> RackView:
+    """Bring back what was undone."""
+    return _view(store.move(rack_id, body.base, 1))
+
+
+@router.post("/racks/{rack_id}/copy", status_code=201, tags=["racks"])
+def copy_rack(rack_id: str, body: Copy, store: Store) -> RackView:
+    """A new rack like this one."""
+    record = store.get(rack_id)
+    brief = read_brief(record.brief if body.brief is None else body.brief)
+    return _view(store.create(f"{record.name[:73]}, copy", dump(brief)))
+
+
+@router.delete("/racks/{rack_id}", status_code=204, tags=["racks"])
+def bin_rack(rack_id: str, store: Store) -> None:
+    """Put a rack in the bin, from where it can be restored."""
+    store.bin(rack_id)
+
+
+@router.post("/racks/{rack_id}/restore", tags=["racks"])
+def restore_rack(rack_id: str, store: Store) -> RackView:
+    """Take a rack out of the bin."""
+    return _view(store.bin(rack_id, binned=False))
+
+
+@router.get("/racks/{rack_id}/files/{kind}", tags=["files"], response_class=Response)
+def export_rack(
+    rack_id: str,
+    kind: Literal["template.pdf", "sheet.pdf", "drawing.svg", "marks.csv", "rack.json"],
+    store: Store,
+    paper: Paper = "a4",
+) -> Response:
+    """The rack on paper or as a file. `paper` is for the PDFs."""
+    record = store.get(rack_id)
+    content, media = EXPORTS[kind](record, paper)
+    safe = "".join(c if c.isalnum() and c.isascii() else "-" for c in record.name.lower()).strip("-") or "rack"
+    where = "inline" if kind.endswith(".pdf") else "attachment"
+    return Response(content, media_type=media, headers={"content-disposition": f'{where}; filename="{safe}-{kind}"'})
+
+
+@router.get("/schema/rack.json", tags=["files"])
+def rack_schema() -> dict[str, object]:
+    """The JSON Schema of a rack file."""
+    return schema()
+
+
+def _template(record: Record, paper: Paper) -> tuple[bytes, str]:
+    from yardcliff.exports.template import write_template  # reportlab is slow to import
+
+    return write_template(record.name, _design(record), paper), "application/pdf"
+
+
+def _sheet(record: Record, paper: Paper) -> tuple[bytes, str]:
+    from yardcliff.exports.shopsheet import write_shopsheet  # reportlab is slow to import
+
+    return write_shopsheet(record.name, _design(record), paper), "application/pdf"
+
+
+EXPORTS: dict[str, Callable[[Record, Paper], tuple[bytes | str, str]]] = {
+    "template.pdf": _template,
+    "sheet.pdf": _sheet,
+    "drawing.svg": lambda record, _: (write_svg(record.name, _design(record)), "image/svg+xml"),
+    "marks.csv": lambda record, _: (write_marks(_design(record)), "text/csv"),
+    "rack.json": lambda record, _: (write_rackfile(record.name, read_brief(record.brief)), "application/json"),
+}

@@ -1,0 +1,99 @@
+"""A local server must not be drivable by a page of someone else's.
+
+Host names other than this machine's are refused (a page that rebinds its own name to 127.0.0.1
+comes with that name), and so is any request that another origin sent. Bodies are bounded.
+"""
+
+from urllib.parse import urlsplit
+
+from starlette.responses import Response
+from starlette.types import ASGIApp, Message, Receive, Scope, Send
+
+from yardcliff.api.errors import problem
+
+LOCAL_NAMES = frozenset({"127.0.0.1", "localhost", "::1"})
+MAX_BODY = 2_000_000  # bytes; a rack of 1000 pinned holders is about 60 kB
+
+HEADERS = {
+    "x-content-type-options": "nosniff",
+    "referrer-policy": "no-referrer",
+    "cross-origin-opener-policy": "same-origin",
+    "cross-origin-resource-policy": "same-origin",
+}
+
+
+def content_security_policy(nonce: str) -> str:
+    """Everything from this server only; the nonce is for the style elements that menus make."""
+    return (
+        "default-src 'none'; script-src 'self'; connect-src 'self'; img-src 'self' data:; font-src 'self'; "
+        f"style-src 'self' 'nonce-{nonce}'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
+    )
+
+
+class Guard:
+    """Checks Host, Origin and size before anything reads the request; adds the safety headers."""
+
+    def __init__(self, app: ASGIApp, hosts: frozenset[str] = LOCAL_NAMES) -> None:
+        self.app, self.hosts = app, hosts
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if scope["type"] != "http":
+            await self.app(scope, receive, send)
+            return
+        headers = {k.decode("latin-1"): v.decode("latin-1") for k, v in scope["headers"]}
+        refusal = self._refusal(headers)
+        if refusal:
+            await problem(403, "wrong-origin", "Refused", refusal)(scope, receive, send)
+            return
+        length = headers.get("content-length", "0")
+        if not length.isdigit() or int(length) > MAX_BODY:
+            await _too_large()(scope, receive, send)
+            return
+        taken, started = 0, False
+
+        async def counted() -> Message:
+            nonlocal taken
+            message = await receive()
+            taken += len(message.get("body", b""))
+            if taken > MAX_BODY:
+                raise _TooLarge
+            return message
+
+        async def guarded(message: Message) -> None:
+            nonlocal started
+            if message["type"] == "http.response.start":
+                started = True
+                message["headers"] = [*message["headers"], *((k.encode(), v.encode()) for k, v in HEADERS.items())]
+            await send(message)
+
+        try:
+            await self.app(scope, counted, guarded)
+        except _TooLarge:
+            if not started:
+                await _too_large()(scope, receive, send)
+
+    def _refusal(self, headers: dict[str, str]) -> str | None:
+        host = headers.get("host", "")
+        if _name(f"//{host}") not in self.hosts:
+            return f"“{host}” is not a name of this server."
+        origin = headers.get("origin")
+        if origin is not None and urlsplit(origin).netloc != host:
+            return f"Requests from “{origin}” are not taken."
+        if headers.get("sec-fetch-site", "none") not in ("same-origin", "none"):
+            return "Requests from another site are not taken."
+        return None
+
+
+class _TooLarge(Exception):
+    pass
+
+
+def _too_large() -> Response:
+    return problem(413, "too-large", "Too large", f"A request may hold {MAX_BODY // 1_000_000} MB at most.")
+
+
+def _name(url: str) -> str | None:
+    try:
+        return urlsplit(url).hostname
+    except ValueError:
+        return None

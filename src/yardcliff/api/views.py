@@ -1,0 +1,393 @@
+"""What the API says: the wire models, and how a design is put into them.
+
+Texts are written here once, in the rack's own tape, so that no client formats a length.
+"""
+
+from fractions import Fraction
+from typing import Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from yardcliff.core.amend import dump
+from yardcliff.core.design import Design
+from yardcliff.core.families import Brief
+from yardcliff.core.findings import Finding, Patch
+from yardcliff.core.geometry import svg
+from yardcliff.core.ladder import Rung
+from yardcliff.core.length import Tape, TapeName
+from yardcliff.core.scene import Box, Role, Scene, Stroke
+from yardcliff.core.working import Value
+from yardcliff.store.racks import Record
+
+BriefJson = dict[str, Any]
+
+
+class Wire(BaseModel):
+    model_config = ConfigDict(frozen=True)
+
+
+class InputView(Wire):
+    symbol: str
+    name: str
+    text: str
+
+
+class FigureView(Wire):
+    """A derived figure with its working. `tape` is the reading where it differs from `text`."""
+
+    key: str
+    label: str
+    text: str
+    tape: str | None
+    formula: str
+    inputs: list[InputView]
+    why: str
+
+
+class FixView(Wire):
+    label: str
+    patch: Patch = Field(description="A JSON merge patch on the brief that settles the finding.")
+
+
+class FindingView(Wire):
+    """What is wrong: part, figure, limit, the nearest ways out, and where on the drawing."""
+
+    code: str
+    severity: Literal["stop", "care", "note"]
+    title: str
+    part: str
+    message: str
+    figure: str
+    value: str
+    limit: str
+    x: float
+    y: float
+    fixes: list[FixView]
+
+
+class RungView(Wire):
+    """One count of the ladder; `x0`, `pitch_mm` and `length_mm` draw its miniature."""
+
+    count: int
+    chosen: bool
+    verdict: str
+    length: str
+    pitch: str
+    air: str
+    ends: str
+    x0: float
+    pitch_mm: float
+    length_mm: float
+    patch: Patch
+
+
+class MarkView(Wire):
+    """A pencil mark. `drift` is what stepping off a rounded pitch would have cost, if known."""
+
+    index: int
+    x: float
+    pinned: bool
+    text: str
+    from_end: str
+    exact: str
+    error: str
+    drift: str | None
+
+
+class StrokeView(Wire):
+    role: Role
+    d: str = Field(description="SVG path data in mm, y up.")
+
+
+class SymbolView(Wire):
+    key: str
+    strokes: list[StrokeView]
+
+
+class InstanceView(Wire):
+    symbol: str
+    index: int
+    x: float
+    y: float
+
+
+class DimensionView(Wire):
+    axis: Literal["x", "y"]
+    start: float
+    end: float
+    at: float
+    side: int
+    level: int
+    text: str
+    figure: str
+
+
+class BoxView(Wire):
+    x0: float
+    y0: float
+    x1: float
+    y1: float
+
+
+class SceneView(Wire):
+    """The drawing in mm: x right from the datum, y up from the floor."""
+
+    strokes: list[StrokeView]
+    symbols: list[SymbolView]
+    instances: list[InstanceView]
+    dimensions: list[DimensionView]
+    extent: BoxView
+    wall: BoxView
+
+
+class TapeView(Wire):
+    name: TapeName
+    unit: Literal["in", "mm"]
+    step_mm: float
+
+
+class DrillView(Wire):
+    what: str
+    count: int
+    bit: str
+    depth: str
+    tilt: float
+    web: str
+    note: str
+
+
+class DesignView(Wire):
+    """A brief worked out in full. `fields` holds the text to show for each length of the brief."""
+
+    brief: BriefJson
+    fields: dict[str, str]
+    follows: str
+    count: int
+    length_mm: float
+    axis_y: float
+    holders: str
+    tape: TapeView
+    marks: list[MarkView]
+    figures: dict[str, FigureView]
+    findings: list[FindingView]
+    ladder: list[RungView]
+    drilling: list[DrillView]
+    cautions: list[str]
+    scene: SceneView
+
+
+class RackView(Wire):
+    """A stored rack. `version` goes back with every change made to it."""
+
+    id: str
+    name: str
+    version: int
+    undo: str | None = Field(description="What undo would take back, or null.")
+    redo: str | None
+    updated_at: str
+    deleted: bool
+    design: DesignView
+
+
+class RackSummary(Wire):
+    """A rack on the first page, with what its small drawing needs."""
+
+    id: str
+    name: str
+    version: int
+    updated_at: str
+    says: str
+    size: str
+    to_settle: int
+    scene: SceneView
+
+
+def view_scene(scene: Scene) -> SceneView:
+    return SceneView(
+        strokes=[_stroke(s) for s in scene.strokes],
+        symbols=[SymbolView(key=s.key, strokes=[_stroke(x) for x in s.strokes]) for s in scene.symbols],
+        instances=[
+            InstanceView.model_construct(symbol=i.symbol, index=i.index, x=round(i.x, 3), y=round(i.y, 3))
+            for i in scene.instances
+        ],
+        dimensions=[
+            DimensionView(
+                axis=d.axis, start=d.start, end=d.end, at=d.at, side=d.side, level=d.level, text=d.text, figure=d.figure
+            )
+            for d in scene.dimensions
+        ],
+        extent=_box(scene.extent),
+        wall=_box(scene.wall),
+    )
+
+
+def view_design(design: Design) -> DesignView:
+    """The whole design as the interface shows it."""
+    row, tape, rack = design.rack.row, design.tape, design.rack
+    return DesignView(
+        brief=dump(design.brief),
+        fields=_fields(design.brief, tape, design),
+        follows=row.brief.follows,
+        count=row.count,
+        length_mm=float(row.length),
+        axis_y=float(rack.holders[0].y),
+        holders=rack.holder_name,
+        tape=TapeView(name=tape.name, unit=tape.unit, step_mm=float(tape.step)),
+        marks=_marks(design),
+        figures={
+            f.key: FigureView(
+                key=f.key,
+                label=f.label,
+                text=_fine(f.value, tape),
+                tape=_on_tape(f.value, tape),
+                formula=f.formula,
+                why=f.why,
+                inputs=[InputView(symbol=i.symbol, name=i.name, text=_fine(i.value, tape)) for i in f.inputs],
+            )
+            for f in rack.figures
+        },
+        findings=[_finding(f, tape) for f in rack.findings],
+        ladder=[_rung(r, tape) for r in design.ladder],
+        drilling=[
+            DrillView(
+                what=s.what,
+                count=s.count,
+                bit=tape.write_fine(s.bit),
+                depth=tape.write_fine(s.depth),
+                tilt=s.tilt,
+                web=tape.write_fine(s.web),
+                note=s.note,
+            )
+            for s in rack.drilling
+        ],
+        cautions=list(rack.cautions),
+        scene=view_scene(design.scene),
+    )
+
+
+def view_rack(record: Record, design: Design) -> RackView:
+    return RackView(
+        id=record.id,
+        name=record.name,
+        version=record.version,
+        undo=record.undo,
+        redo=record.redo,
+        updated_at=record.updated_at,
+        deleted=record.deleted_at is not None,
+        design=view_design(design),
+    )
+
+
+def view_summary(record: Record, design: Design) -> RackSummary:
+    row, tape, brief = design.rack.row, design.tape, design.brief
+    return RackSummary(
+        id=record.id,
+        name=record.name,
+        version=record.version,
+        updated_at=record.updated_at,
+        says=f"{brief.item.counted(row.count)} on {design.rack.holder_name}",
+        size=f"{tape.write(row.length)} × {tape.write_fine(brief.board.height)}",
+        to_settle=sum(f.severity != "note" for f in design.rack.findings),
+        scene=view_scene(design.scene),
+    )
+
+
+def _stroke(stroke: Stroke) -> StrokeView:
+    return StrokeView(role=stroke.role, d=svg(stroke.path))
+
+
+def _box(box: Box) -> BoxView:
+    return BoxView(x0=box.x0, y0=box.y0, x1=box.x1, y1=box.y1)
+
+
+def _fine(value: Value, tape: Tape) -> str:
+    return value if isinstance(value, str) else tape.write_fine(value)
+
+
+def _on_tape(value: Value, tape: Tape) -> str | None:
+    if isinstance(value, str) or tape.write(value) == tape.write_fine(value):
+        return None
+    return tape.write(value)
+
+
+def _finding(finding: Finding, tape: Tape) -> FindingView:
+    return FindingView(
+        code=finding.code,
+        severity=finding.severity.value,
+        title=finding.title,
+        part=finding.part,
+        message=finding.message,
+        figure=finding.figure,
+        value=_fine(finding.value, tape),
+        limit=_fine(finding.limit, tape),
+        x=finding.at[0],
+        y=finding.at[1],
+        fixes=[FixView(label=fix.label, patch=fix.patch) for fix in finding.fixes],
+    )
+
+
+def _rung(rung: Rung, tape: Tape) -> RungView:
+    row = rung.row
+    ends = tape.write(row.left)
+    if tape.round(row.left) != tape.round(row.right):
+        ends += f" / {tape.write(row.right)}"
+    return RungView(
+        count=row.count,
+        chosen=rung.chosen,
+        verdict=rung.verdict,
+        length=tape.write(row.length),
+        pitch=tape.write(row.pitch) if row.count > 1 else "—",
+        air=tape.write(row.air) if row.count > 1 else "—",
+        ends=ends,
+        x0=float(row.left),
+        pitch_mm=float(row.pitch),
+        length_mm=float(row.length),
+        patch=rung.patch,
+    )
+
+
+def _marks(design: Design) -> list[MarkView]:
+    tape = design.tape
+    # Built without checking: there may be hundreds, and each value was just written here.
+    return [
+        MarkView.model_construct(
+            index=m.index,
+            x=float(m.exact),
+            pinned=h.pinned,
+            text=tape.write(m.exact),
+            from_end=tape.write(m.from_end),
+            exact=tape.write_fine(m.exact),
+            error=_signed(m.error),
+            drift=None if m.drift is None else _signed(m.drift),
+        )
+        for m, h in zip(design.marks, design.rack.holders, strict=True)
+    ]
+
+
+def _signed(value: Fraction) -> str:
+    text = f"{float(value):+.2f} mm"
+    return "0 mm" if text in ("+0.00 mm", "-0.00 mm") else text.replace("-", "−")
+
+
+def _fields(brief: Brief, tape: Tape, design: Design) -> dict[str, str]:
+    """Dotted path -> text of every length in the brief; a figure that follows shows its result."""
+    texts: dict[str, str] = {}
+
+    def walk(value: Any, path: str) -> None:
+        if isinstance(value, dict):
+            for key, inner in value.items():
+                walk(inner, f"{path}.{key}" if path else key)
+        elif isinstance(value, Fraction):
+            bought = path.startswith(("holder.", "board."))
+            texts[path] = tape.write_fine(value) if bought else tape.write_given(value)
+
+    walk(brief.model_dump(), "")
+    row = design.rack.row
+    texts["item.width"] = tape.write_given(brief.item.across)
+    texts["row.pitch"] = tape.write_given(row.pitch)
+    texts["row.length"] = tape.write_given(row.length)
+    texts["row.count"] = str(row.count)
+    texts["line"] = tape.write_given(brief.board.height / 2 if brief.line is None else brief.line)
+    for side, end in (("left", row.left), ("right", row.right)):
+        texts[f"row.ends.{side}"] = tape.write_given(end)
+    return texts

@@ -1,0 +1,161 @@
+"""The command line: serve, demo, row, export, import, backup."""
+
+import socket
+import sys
+from pathlib import Path
+from typing import Annotated, NoReturn
+
+import typer
+
+from yardcliff import __version__
+from yardcliff.core.errors import YardcliffError
+from yardcliff.row_command import row
+
+app = typer.Typer(
+    name="yardcliff",
+    no_args_is_help=True,
+    add_completion=False,
+    pretty_exceptions_enable=False,
+    help="Hanging racks, from what hangs to the pencil mark.",
+)
+app.command()(row)
+
+Data = Annotated[Path | None, typer.Option("--data", help="The data file (default: your user data folder).")]
+Port = Annotated[int, typer.Option(help="Port to listen on.", min=0, max=65535)]
+Host = Annotated[str, typer.Option(help="Address to listen on. Others than loopback are open to your network.")]
+PORT = 8722
+
+
+@app.command()
+def serve(data: Data = None, host: Host = "127.0.0.1", port: Port = PORT) -> None:
+    """Start Yardcliff."""
+    _run(data or _data_file("yardcliff.db"), host, port, demo=False)
+
+
+@app.command()
+def demo(data: Data = None, host: Host = "127.0.0.1", port: Port = PORT) -> None:
+    """Start Yardcliff with the racks of Larkhollow Hut, in a data file of their own."""
+    _run(data or _data_file("demo.db"), host, port, demo=True)
+
+
+@app.command()
+def export(
+    rack: Annotated[str, typer.Argument(help="A rack's name or id.")],
+    kind: Annotated[str, typer.Argument(help="rack.json, marks.csv, drawing.svg, sheet.pdf or template.pdf.")],
+    out: Annotated[Path | None, typer.Option("--out", "-o", help="File to write (default: standard output).")] = None,
+    paper: Annotated[str, typer.Option(help="a4 or letter, for PDFs.")] = "a4",
+    data: Data = None,
+) -> None:
+    """Write a rack as a file."""
+    from yardcliff.api.racks import EXPORTS
+    from yardcliff.store.database import Database
+    from yardcliff.store.racks import Racks
+
+    if kind not in EXPORTS:
+        _fail(f"There is no export “{kind}”: use {', '.join(EXPORTS)}.")
+    if paper not in ("a4", "letter"):
+        _fail(f"There is no paper “{paper}”: use a4 or letter.")
+    try:
+        racks = Racks(Database(data or _data_file("yardcliff.db")))
+        found = [r for r in racks.all() if rack in (r.id, r.name)]
+        if not found:
+            names = ", ".join(f"“{r.name}”" for r in racks.all()) or "none yet"
+            _fail(f"There is no rack “{rack}”. There are: {names}.")
+        content, _ = EXPORTS[kind](found[0], paper)  # type: ignore[arg-type]
+    except YardcliffError as error:
+        _fail(str(error))
+    raw = content.encode() if isinstance(content, str) else content
+    if out is None:
+        sys.stdout.buffer.write(raw)
+        return
+    try:
+        out.write_bytes(raw)
+    except OSError as error:
+        _fail(f"{out} cannot be written: {error.strerror}.")
+
+
+@app.command("import")
+def import_(file: Path, data: Data = None) -> None:
+    """Open a rack file as a new rack."""
+    from yardcliff.core.amend import dump
+    from yardcliff.imports.rackfile import read_rackfile
+    from yardcliff.store.database import Database
+    from yardcliff.store.racks import Racks
+
+    try:
+        name, brief = read_rackfile(file.read_bytes())
+        record = Racks(Database(data or _data_file("yardcliff.db"))).create(name, dump(brief))
+    except OSError as error:
+        _fail(f"{file} cannot be read: {error.strerror}.")
+    except YardcliffError as error:
+        _fail(str(error))
+    print(f"“{record.name}” is in, as {record.id}.")
+
+
+@app.command()
+def backup(to: Path, data: Data = None) -> None:
+    """Copy the data file, also while Yardcliff is running."""
+    from yardcliff.store.database import Database
+
+    source = data or _data_file("yardcliff.db")
+    if not source.is_file():
+        _fail(f"There is no data file at {source}.")
+    if to.exists():
+        _fail(f"{to} is there already: give a new name.")
+    try:
+        Database(source).backup(to)
+    except YardcliffError as error:
+        _fail(str(error))
+    print(f"Backed up to {to}.")
+
+
+@app.callback(invoke_without_command=True)
+def about(version: Annotated[bool, typer.Option("--version", help="Print the version.")] = False) -> None:
+    if version:
+        print(__version__)
+        raise typer.Exit
+
+
+def _data_file(name: str) -> Path:
+    from platformdirs import user_data_path
+
+    return user_data_path("yardcliff") / name
+
+
+def _fail(message: str) -> NoReturn:
+    print(message, file=sys.stderr)
+    raise typer.Exit(1)
+
+
+def _run(data: Path, host: str, port: int, *, demo: bool) -> None:
+    import uvicorn
+
+    from yardcliff.api.app import create_app
+    from yardcliff.api.security import LOCAL_NAMES
+    from yardcliff.demo import fill
+    from yardcliff.store.database import Database
+    from yardcliff.store.racks import Racks
+
+    try:
+        database = Database(data)
+        if demo:
+            fill(Racks(database))
+    except YardcliffError as error:
+        _fail(str(error))
+    family = socket.AF_INET6 if ":" in host else socket.AF_INET
+    listener = socket.socket(family, socket.SOCK_STREAM)
+    listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+    try:
+        listener.bind((host, port))
+    except OSError as error:
+        _fail(f"Cannot listen on {host}, port {port}: {error.strerror}. Try another --port.")
+    shown = f"[{host}]" if ":" in host else host
+    address = f"http://{shown}:{listener.getsockname()[1]}"
+    print(f"Yardcliff is at {address}\nData: {data}\nStop it with Ctrl+C.", flush=True)
+    server = create_app(database, LOCAL_NAMES | {host})
+    config = uvicorn.Config(server, log_level="warning", access_log=False)
+    uvicorn.Server(config).run(sockets=[listener])
+
+
+def main() -> None:
+    app()

@@ -1,0 +1,132 @@
+"""Changing a brief: a merge patch, and what has to give way when a figure that followed is typed."""
+
+from collections.abc import Iterator
+from fractions import Fraction
+from typing import Any
+
+from pydantic import ValidationError
+
+from yardcliff.core.errors import YardcliffError
+from yardcliff.core.families import FAMILIES, Brief
+from yardcliff.core.findings import Patch
+from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.spacing import Follows, Row
+
+# Typing the figure that follows holds it; this is the one that follows instead.
+_GIVES_WAY: dict[str, Follows] = {"length": "pitch", "count": "pitch", "pitch": "ends", "ends": "pitch"}
+
+
+class BriefError(YardcliffError, ValueError):
+    """A brief that cannot be read. `problems` are (field path, message) pairs."""
+
+    def __init__(self, problems: list[tuple[str, str]]) -> None:
+        self.problems = problems
+        super().__init__("; ".join(f"{path or 'brief'}: {message}" for path, message in problems))
+
+
+def read_brief(data: Any) -> Brief:
+    """Validate a brief; bare numbers take the unit of its own tape. Raises `BriefError`."""
+    name = data.get("tape") if isinstance(data, dict) else None
+    unit = "in" if isinstance(name, str) and name.endswith("in") else "mm"
+    try:
+        return Brief.model_validate(data, context={"unit": unit})
+    except ValidationError as error:
+        raise BriefError([(_path(e["loc"]), e["msg"]) for e in error.errors()]) from None
+
+
+def _path(loc: tuple[int | str, ...]) -> str:
+    """`row.pins.0.at`; the tag that a union puts between is not part of the document."""
+    return ".".join(str(part) for i, part in enumerate(loc) if not (i and loc[i - 1] == "holder"))
+
+
+def dump(brief: Brief) -> dict[str, Any]:
+    """The brief as JSON values, lengths as exact text."""
+    return brief.model_dump(mode="json")
+
+
+def merge(target: Any, patch: Any) -> Any:
+    """RFC 7396: objects merge, null removes, everything else replaces."""
+    if not isinstance(patch, dict):
+        return patch
+    merged = dict(target) if isinstance(target, dict) else {}
+    for key, value in patch.items():
+        if value is None:
+            merged.pop(key, None)
+        else:
+            merged[key] = merge(merged.get(key), value)
+    return merged
+
+
+def amend(brief: Brief, patch: Patch) -> Brief:
+    """The brief with `patch` merged in. Raises `BriefError` and changes nothing if it cannot be read.
+
+    Where the patch sets the figure that was following, another follows instead; whenever a different
+    figure is to follow, the ones that now hold keep the values that were just worked out, so
+    that nothing jumps.
+    """
+    if not isinstance(patch, dict):
+        raise BriefError([("", "A change is an object of the fields to change.")])
+    before = dump(brief)
+    row = patch.get("row")
+    asked: Patch = row if isinstance(row, dict) else {}
+    follows = asked.get("follows") or _follower(brief, asked)
+    if follows != brief.row.follows:
+        solved = FAMILIES[brief.family].solve_row(brief)
+        before["row"] = merge(before["row"], _settled(solved, follows) | {"follows": follows})
+    holder = patch.get("holder")
+    if isinstance(holder, dict) and holder.get("kind", brief.holder.kind) != brief.holder.kind:
+        before.pop("holder")  # a peg has none of a hook's fields
+    return read_brief(merge(before, patch))
+
+
+def _follower(brief: Brief, asked: dict[str, Any]) -> Follows:
+    """Which figure follows once `asked` is typed."""
+    follows = brief.row.follows
+    if asked.get(follows) is not None:
+        return _GIVES_WAY[follows]
+    if asked.get("spacing") == "set" and follows == "pitch":
+        return "ends"  # a pitch that is kept cannot be the one worked out
+    return follows
+
+
+def _settled(row: Row, follows: str) -> dict[str, Any]:
+    """The solved figures as given ones, but for the one that is to follow."""
+    given: dict[str, Any] = {"length": exact_text(row.length), "count": row.count}
+    if row.brief.pitch is not None or row.pitch != row.need:
+        given["pitch"] = exact_text(row.pitch)
+    if row.brief.follows == "ends":
+        left, right = (exact_text(max(end, 0 * end)) for end in (row.left, row.right))
+        given["ends"] = {"rule": "margin", "left": left, "right": right}
+    return {k: v for k, v in given.items() if k != follows}
+
+
+def describe(before: Brief, after: Brief) -> str:
+    """What a change did, for the undo list: `row length 1200 mm to 1000 mm`."""
+    tape = Tape.named(after.tape)
+    changes = list(_differences(before, after))
+    if not changes:
+        return "no change"
+    path, old, new = changes[0]
+    words = " ".join(path).replace("_", " ")
+    more = f" and {len(changes) - 1} more" if len(changes) > 1 else ""
+    if isinstance(old, (dict, list, tuple)) or isinstance(new, (dict, list, tuple)):
+        return words + more
+    return f"{words} {_show(old, tape)} to {_show(new, tape)}{more}"
+
+
+def _differences(before: Brief, after: Brief) -> Iterator[tuple[tuple[str, ...], Any, Any]]:
+    """(path, old, new) of every leaf that differs."""
+    stack: list[tuple[tuple[str, ...], Any, Any]] = [((), before.model_dump(), after.model_dump())]
+    while stack:
+        path, old, new = stack.pop()
+        if isinstance(old, dict) and isinstance(new, dict):
+            keys = sorted(old.keys() | new.keys(), reverse=True)
+            stack += [((*path, key), old.get(key), new.get(key)) for key in keys]
+        elif old != new:
+            yield path, old, new
+
+
+def _show(value: Any, tape: Tape) -> str:
+    if isinstance(value, Fraction):
+        return tape.write(value)
+    return "—" if value is None else str(value)

@@ -1,0 +1,79 @@
+"""Findings: what is wrong with a design, where, by how much, and the nearest ways out.
+
+A finding is not an exception: an impossible design still draws. Every code is registered here once.
+"""
+
+from dataclasses import dataclass, field
+from enum import StrEnum
+from typing import Any
+
+from yardcliff.core.working import Value
+
+Patch = dict[str, Any]
+"""A JSON merge patch (RFC 7396) on a brief, lengths as exact text."""
+
+
+class Severity(StrEnum):
+    STOP = "stop"  # cannot be built or used like this
+    CARE = "care"  # can be built, but look at it first
+    NOTE = "note"  # a choice that was made for the user
+
+
+@dataclass(frozen=True, slots=True)
+class Code:
+    severity: Severity
+    title: str
+
+
+CODES: dict[str, Code] = {
+    "row.bump": Code(Severity.STOP, "Neighbours bump"),
+    "row.crowded": Code(Severity.CARE, "Less air than asked"),
+    "row.fixtures": Code(Severity.STOP, "Fixtures too close"),
+    "row.no-room": Code(Severity.STOP, "The ends leave no room"),
+    "row.off-board": Code(Severity.STOP, "The row runs off the board"),
+    "row.disagree": Code(Severity.STOP, "The figures disagree"),
+    "row.opened": Code(Severity.NOTE, "Pitch opened to fill the row"),
+    "row.centred": Code(Severity.NOTE, "Row centred, pitch kept"),
+    "row.capped": Code(Severity.CARE, "Count held down"),
+    "row.overhang": Code(Severity.CARE, "Hangs past the board"),
+    "row.end-grain": Code(Severity.CARE, "Close to the board's end"),
+    "pin.order": Code(Severity.STOP, "Pins out of order"),
+    "pin.stray": Code(Severity.NOTE, "A pin with nothing to hold"),
+    "board.narrow": Code(Severity.STOP, "Board too narrow"),
+    "hook.through": Code(Severity.STOP, "Screw comes through"),
+    "hook.shallow": Code(Severity.CARE, "Screw holds too little"),
+    "peg.web": Code(Severity.CARE, "Thin web behind the peg"),
+    "peg.through": Code(Severity.STOP, "Hole breaks through"),
+    "peg.shallow": Code(Severity.CARE, "Peg barely held"),
+    "hang.floor": Code(Severity.STOP, "Reaches the floor"),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Fix:
+    """A change that settles the finding, offered as a button."""
+
+    label: str
+    patch: Patch
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """`at` is (x, y) in mm in the rack's frame: where the drawing points."""
+
+    code: str
+    part: str
+    message: str
+    figure: str
+    value: Value
+    limit: Value
+    at: tuple[float, float] = (0.0, 0.0)
+    fixes: tuple[Fix, ...] = field(default=())
+
+    @property
+    def severity(self) -> Severity:
+        return CODES[self.code].severity
+
+    @property
+    def title(self) -> str:
+        return CODES[self.code].title

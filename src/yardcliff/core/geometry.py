@@ -1,0 +1,65 @@
+"""Outlines for drawings: paths in mm as floats, y up. Nothing here is measured from."""
+
+from collections.abc import Iterator
+from functools import cache
+
+Command = tuple[str, tuple[float, ...]]
+Path = tuple[Command, ...]
+"""M and L with (x, y), C with (x1, y1, x2, y2, x, y), Z with ()."""
+
+_ARITY = {"M": 2, "L": 2, "C": 6, "Z": 0}
+_ROUND = 0.5523  # how far a cubic's handles reach along a quarter circle, in radii
+
+
+@cache
+def parse(text: str) -> Path:
+    """Read absolute M, L, C, Z commands as SVG writes them."""
+    tokens, commands = text.split(), []
+    while tokens:
+        letter = tokens.pop(0)
+        numbers = tuple(float(tokens.pop(0)) for _ in range(_ARITY[letter]))
+        commands.append((letter, numbers))
+    return tuple(commands)
+
+
+def svg(path: Path) -> str:
+    """The path as SVG path data, to a hundredth of a mm."""
+    return " ".join(letter + " ".join(f"{n:.2f}".rstrip("0").rstrip(".") for n in ns) for letter, ns in path)
+
+
+def moved(path: Path, dx: float, dy: float) -> Path:
+    return tuple((c, tuple(n + (dy if i % 2 else dx) for i, n in enumerate(ns))) for c, ns in path)
+
+
+def points(path: Path) -> Iterator[tuple[float, float]]:
+    """Every point of a path, handles included."""
+    for _, numbers in path:
+        yield from zip(numbers[::2], numbers[1::2], strict=True)
+
+
+def line(*corners: tuple[float, float]) -> Path:
+    return (("M", corners[0]), *(("L", corner) for corner in corners[1:]))
+
+
+def rectangle(x: float, y: float, width: float, height: float, radius: float = 0) -> Path:
+    """A rectangle from its lower left corner, its corners rounded by `radius`."""
+    r = min(radius, width / 2, height / 2)
+    if not r:
+        return (*line((x, y), (x + width, y), (x + width, y + height), (x, y + height)), ("Z", ()))
+    k, right, top = r * (1 - _ROUND), x + width, y + height
+    return (
+        ("M", (x + r, y)),
+        ("L", (right - r, y)),
+        ("C", (right - k, y, right, y + k, right, y + r)),
+        ("L", (right, top - r)),
+        ("C", (right, top - k, right - k, top, right - r, top)),
+        ("L", (x + r, top)),
+        ("C", (x + k, top, x, top - k, x, top - r)),
+        ("L", (x, y + r)),
+        ("C", (x, y + k, x + k, y, x + r, y)),
+        ("Z", ()),
+    )
+
+
+def circle(x: float, y: float, radius: float) -> Path:
+    return rectangle(x - radius, y - radius, 2 * radius, 2 * radius, radius)

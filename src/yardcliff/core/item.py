@@ -1,0 +1,50 @@
+"""What hangs, described as it hangs, about the axis of its holder, looking at the wall."""
+
+from fractions import Fraction
+from typing import Annotated, Literal, Self
+
+from pydantic import Field, model_validator
+
+from yardcliff.core.length import Gap, Size
+from yardcliff.core.model import Frozen
+
+Grip = Literal["loop", "rim", "handle", "hole", "neck", "edge", "shaft", "pair"]
+Shape = Literal["coat", "hat", "mug", "towel", "key", "flask", "lantern", "poles", "mat", "sledge", "bag", "ladle"]
+Name = Annotated[str, Field(min_length=1, max_length=60)]
+
+
+class Item(Frozen):
+    """One kind of thing. All reaches in mm from the holder's axis; weight in grams.
+
+    `width` may be given instead of `left` and `right`: it is shared as the two were.
+    """
+
+    name: Name
+    plural: Name
+    shape: Shape
+    grip: Grip
+    left: Size
+    right: Size
+    above: Gap
+    below: Size
+    front: Size
+    weight_g: Annotated[int, Field(ge=0, le=100_000)]
+
+    width: Annotated[Size | None, Field(exclude=True)] = None
+
+    @property
+    def across(self) -> Fraction:
+        """The whole width as it hangs, mm."""
+        return self.left + self.right
+
+    @model_validator(mode="after")
+    def _share_width(self) -> Self:
+        if self.width is None:
+            return self
+        scale = self.width / self.across
+        sides = {"left": self.left * scale, "right": self.right * scale, "width": None}
+        return self.model_copy(update=sides)
+
+    def counted(self, count: int) -> str:
+        """`1 enamel mug`, `7 enamel mugs`."""
+        return f"{count} {self.name if count == 1 else self.plural}"

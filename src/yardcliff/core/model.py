@@ -1,0 +1,47 @@
+"""The base of every input model, and the plain-number fields they share."""
+
+import re
+from typing import Annotated, Any
+
+from pydantic import BaseModel, BeforeValidator, ConfigDict
+from pydantic_core import PydanticCustomError
+
+MAX_COUNT = 1000
+
+
+class Frozen(BaseModel):
+    """An input: immutable, strict about names, so that a misspelt field is an error and not lost."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+
+def _count(value: Any) -> int:
+    text = str(value).strip()
+    if isinstance(value, bool) or not re.fullmatch(r"[+-]?\d{1,9}", text):
+        raise PydanticCustomError("count", "“{text}” is no whole number: write one like 7.", {"text": text[:40]})
+    if not 1 <= int(text) <= MAX_COUNT:
+        raise PydanticCustomError(
+            "count", "{text} is out of range: 1 to {most} fit on a rack.", {"text": text, "most": MAX_COUNT}
+        )
+    return int(text)
+
+
+def _tilt(value: Any) -> float:
+    text = str(value).strip().rstrip("°").strip().replace(",", ".")
+    try:
+        degrees = float(text)
+    except ValueError:
+        degrees = float("nan")
+    if not 0 <= degrees <= 45:
+        raise PydanticCustomError(
+            "tilt",
+            "“{text}” is no tilt: write 0 to 45 degrees, measured from square to the face.",
+            {"text": str(value)[:40]},
+        )
+    return degrees
+
+
+Count = Annotated[int, BeforeValidator(_count)]
+"""A whole number of things, 1 to 1000."""
+Tilt = Annotated[float, BeforeValidator(_tilt)]
+"""Degrees from square to the face, 0 to 45."""

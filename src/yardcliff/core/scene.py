@@ -1,0 +1,235 @@
+"""The one drawing of a rack, neutral and in mm: what every renderer draws, each in its own ink.
+
+The frame is the rack's: x right from the datum, y up from the floor. Roles say what a stroke
+is, not how it looks. Repeated things are symbols, drawn once and placed often.
+"""
+
+from dataclasses import dataclass
+from functools import lru_cache
+from typing import Literal
+
+from yardcliff.core.geometry import Path, circle, line, moved, parse, rectangle
+from yardcliff.core.item import Item
+from yardcliff.core.length import Tape
+from yardcliff.core.rack import Glyph, Part, Rack
+from yardcliff.data import table
+
+Role = Literal[
+    "floor",
+    "person",
+    "reach",
+    "board",
+    "grain",
+    "datum",
+    "item",
+    "item-line",
+    "plate",
+    "screw",
+    "holder",
+    "holder-line",
+    "mark",
+]
+
+PERSON, PERSON_HALF, REACH = 1720.0, 260.0, 1950.0
+"""A grown person's height, half width, and what they reach with ease, mm: typical, for size."""
+CEILING = 2400.0
+
+
+@dataclass(frozen=True, slots=True)
+class Stroke:
+    role: Role
+    path: Path
+
+
+@dataclass(frozen=True, slots=True)
+class Symbol:
+    key: Literal["item", "holder"]
+    strokes: tuple[Stroke, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Instance:
+    """A symbol's place; `index` is the holder it belongs to."""
+
+    symbol: Literal["item", "holder"]
+    index: int
+    x: float
+    y: float
+
+
+@dataclass(frozen=True, slots=True)
+class Dimension:
+    """From `start` to `end` along `axis`, beside the feature at `at` on the other axis.
+
+    `side` +1 stands above or to the right of it, -1 below or left; `level` 1 is the nearest line.
+    """
+
+    axis: Literal["x", "y"]
+    start: float
+    end: float
+    at: float
+    side: Literal[-1, 1]
+    level: int
+    text: str
+    figure: str
+
+
+@dataclass(frozen=True, slots=True)
+class Box:
+    x0: float
+    y0: float
+    x1: float
+    y1: float
+
+
+@dataclass(frozen=True, slots=True)
+class Scene:
+    """`extent` holds the rack and what hangs on it, `wall` that and the floor, a person, the reach."""
+
+    strokes: tuple[Stroke, ...]
+    symbols: tuple[Symbol, ...]
+    instances: tuple[Instance, ...]
+    dimensions: tuple[Dimension, ...]
+    extent: Box
+    wall: Box
+
+
+def scene(rack: Rack, tape: Tape) -> Scene:
+    """Draw a rack."""
+    extent = _extent(rack)
+    wall = Box(extent.x0 - 900, 0, extent.x1 + 300, max(CEILING, extent.y1 + 100))
+    person, _ = silhouette("person", PERSON_HALF, PERSON_HALF, PERSON, 0)
+    strokes = [
+        Stroke("floor", line((wall.x0, 0), (wall.x1, 0))),
+        *(Stroke("person", moved(path, extent.x0 - 450, 0)) for path in person),
+        Stroke("reach", line((wall.x0, REACH), (extent.x0 - 120, REACH))),
+    ]
+    for part in rack.parts:
+        strokes += _board(part)
+    drop = float(rack.hang_drop)
+    instances = [Instance("item", h.index, float(h.x), float(h.y) - drop) for h in rack.holders]
+    instances += [Instance("holder", h.index, float(h.x), float(h.y)) for h in rack.holders]
+    symbols = (Symbol("item", _item(rack.item)), Symbol("holder", _holder(rack.glyph)))
+    dimensions = tuple(_dimensions(rack, tape, extent))
+    return Scene(tuple(strokes), symbols, tuple(instances), dimensions, extent, wall)
+
+
+@lru_cache(maxsize=64)
+def silhouette(
+    shape: str, left: float, right: float, above: float, below: float
+) -> tuple[tuple[Path, ...], tuple[Path, ...]]:
+    """Filled outlines and drawn lines of `shape` at its measures in mm, about the axis (0, 0)."""
+    row = next(row for row in table("silhouettes") if row["key"] == shape)
+
+    def scaled(text: str) -> Path:
+        return tuple(
+            (
+                c,
+                tuple(
+                    n * (above if n > 0 else below) if i % 2 else n * (right if n > 0 else left)
+                    for i, n in enumerate(numbers)
+                ),
+            )
+            for c, numbers in parse(text)
+        )
+
+    return tuple(map(scaled, row["body"])), tuple(map(scaled, row["line"]))
+
+
+def _extent(rack: Rack) -> Box:
+    first, last = rack.holders[0], rack.holders[-1]
+    hang = first.y - rack.hang_drop
+    xs = [p.x for p in rack.parts] + [p.x + p.length for p in rack.parts]
+    ys = [p.y for p in rack.parts] + [p.y + p.height for p in rack.parts]
+    return Box(
+        float(min(*xs, first.x - rack.item.left)),
+        float(min(*ys, hang - rack.item.below)),
+        float(max(*xs, last.x + rack.item.right)),
+        float(max(*ys, hang + rack.item.above)),
+    )
+
+
+def _board(part: Part) -> list[Stroke]:
+    x, y, length, height = float(part.x), float(part.y), float(part.length), float(part.height)
+    strokes = [Stroke("board", rectangle(x, y, length, height))]
+    # A few lines that run with the grain and bow around a knot, the same on every drawing.
+    for k, (share, bow) in enumerate(((0.16, 0.05), (0.33, -0.08), (0.55, 0.06), (0.72, -0.05), (0.88, 0.03))):
+        at, swing = y + share * height, bow * height
+        start, stop = x + length * (0.02 + 0.05 * (k % 3)), x + length * (0.97 - 0.06 * (k % 2))
+        span = stop - start
+        strokes.append(
+            Stroke(
+                "grain",
+                (
+                    ("M", (start, at)),
+                    ("C", (start + span * 0.3, at + swing, start + span * 0.4, at + swing, start + span * 0.55, at)),
+                    ("C", (start + span * 0.7, at - swing, start + span * 0.85, at - swing, stop, at + swing / 3)),
+                ),
+            )
+        )
+    size = min(height * 0.22, 22)
+    strokes.append(Stroke("datum", (*line((x, y + height), (x + size, y + height), (x, y + height - size)), ("Z", ()))))
+    return strokes
+
+
+def _item(item: Item) -> tuple[Stroke, ...]:
+    measures = (float(reach) for reach in (item.left, item.right, item.above, item.below))
+    body, lines = silhouette(item.shape, *measures)
+    return (*(Stroke("item", p) for p in body), *(Stroke("item-line", p) for p in lines))
+
+
+def _holder(glyph: Glyph) -> tuple[Stroke, ...]:
+    width, height, tip = float(glyph.width), float(glyph.height), float(glyph.tip)
+    if glyph.kind == "peg":
+        r = width / 2
+        return (
+            Stroke("holder-line", rectangle(-r, -height / 2, width, height, r)),
+            Stroke("holder", rectangle(-r, -r, width, tip + width, r)),
+            Stroke("holder", circle(0, tip, r)),
+            Stroke("holder-line", circle(0, tip, r * 0.6)),
+            Stroke("mark", _cross(0, 0, r * 0.55)),
+        )
+    arm = width * 0.34
+    screws = tuple(Stroke("screw", circle(0, float(dy), width * 0.11)) for dy in glyph.screws)
+    return (
+        Stroke("plate", rectangle(-width / 2, -height / 2, width, height, width * 0.32)),
+        *screws,
+        Stroke("holder", rectangle(-arm / 2, tip - arm, arm, abs(tip) + arm * 1.6, arm / 2)),
+        Stroke("holder", circle(0, tip - arm * 0.3, arm * 0.8)),
+        Stroke("mark", _cross(0, 0, width * 0.2)),
+    )
+
+
+def _cross(x: float, y: float, r: float) -> Path:
+    return (*line((x - r, y), (x + r, y)), *line((x, y - r), (x, y + r)))
+
+
+def _dimensions(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
+    row, part = rack.row, rack.parts[0]
+    top, first, last = float(part.y + part.height), float(row.axes[0]), float(row.axes[-1])
+    length = float(row.length)
+    above = max(top, extent.y1)
+
+    def x(start: float, end: float, level: int, figure: str, text: str) -> Dimension:
+        return Dimension("x", start, end, above, 1, level, text, figure)
+
+    def width(start: float, end: float, figure: str, text: str) -> Dimension:
+        return Dimension("x", start, end, extent.y0, -1, 1, text, figure)
+
+    found = [x(0, length, 2, "row.length", tape.write(row.length))]
+    found.append(x(0, first, 1, "row.left", tape.write(row.axes[0])))
+    found.append(x(last, length, 1, "row.right", tape.write(row.length - row.axes[-1])))
+    if row.count > 1:
+        second = float(row.axes[1])
+        found.append(x(first, second, 1, "row.pitch", tape.write(row.axes[1] - row.axes[0])))
+        reach_right, reach_left = float(rack.item.right), float(rack.item.left)
+        if second - reach_left > first + reach_right:
+            air = row.axes[1] - row.axes[0] - rack.item.across
+            found.append(width(first + reach_right, second - reach_left, "row.air", tape.write(air)))
+    left, right = first - float(rack.item.left), first + float(rack.item.right)
+    found.append(width(left, right, "item", tape.write(rack.item.across)))
+    bottom, height = float(part.y), float(part.height)
+    found.append(Dimension("y", bottom, bottom + height, extent.x0, -1, 1, tape.write(part.height), "board"))
+    hung = rack.holders[0].y
+    found.append(Dimension("y", 0, float(hung), extent.x1, 1, 1, tape.write(hung), "hung"))
+    return found

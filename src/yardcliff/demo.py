@@ -1,0 +1,38 @@
+"""Larkhollow Hut: the made-up hostel whose racks the demo shows."""
+
+from typing import Any
+
+from yardcliff.core.amend import amend, dump
+from yardcliff.core.families.rail import starting_brief
+from yardcliff.store.racks import Racks
+
+Seed = tuple[str, str, int, dict[str, Any]]
+# Name, catalogue item, count, and what the warden changed. The newest comes last.
+SEEDS: list[Seed] = [
+    ("Store, sledges", "sledge", 3, {"row": {"air": "80 mm", "ends": {"rule": "inside"}}, "hung": "1500 mm"}),
+    ("Washroom, towels", "towel", 6, {"row": {"length": "1.8 m", "spacing": "tidy", "tidy": "5 mm", "air": "15 mm"}}),
+    ("Kitchen, ladles", "ladle", 5, {"tape": "1/16 in", "row": {"ends": {"rule": "whole"}, "air": "3/4 in"}}),
+    (
+        "Office, room keys",
+        "room-key",
+        12,
+        {"row": {"ends": {"rule": "gaps"}, "air": "20 mm"}, "board": {"height": "70 mm", "thickness": "21 mm"}},
+    ),
+    (
+        "Kitchen, enamel mugs",
+        "enamel-mug",
+        7,
+        {"row": {"length": "900 mm", "ends": {"rule": "margin", "left": "70 mm", "right": "70 mm"}}},
+    ),
+    # Settled on the board that was left over, before anyone counted jackets.
+    ("Porch, waxed jackets", "waxed-jacket", 6, {"row": {"length": "1450 mm"}, "board": {"height": "140 mm"}}),
+]
+
+
+def fill(racks: Racks) -> int:
+    """Put the demo racks into an empty store; returns how many were made."""
+    if racks.all() or racks.all(deleted=True):
+        return 0
+    for name, item, count, patch in SEEDS:
+        racks.create(name, dump(amend(starting_brief(item, count, "1 mm"), patch)))
+    return len(SEEDS)

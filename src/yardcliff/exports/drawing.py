@@ -1,0 +1,142 @@
+"""A scene laid out on paper: scaled, inked, its dimensions placed. SVG and PDF draw the result."""
+
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass
+from typing import Literal
+
+from yardcliff.core.geometry import Path, line
+from yardcliff.core.scene import Box, Dimension, Role, Scene
+
+TEXT = 2.8
+"""Height of dimension text, mm on paper."""
+FIRST, STEP, ROW = 5.0, 9.0, 3.6
+"""From the feature to the first dimension line, from one line to the next, and to a second
+row of text, mm on paper."""
+
+
+@dataclass(frozen=True, slots=True)
+class Ink:
+    """How a role looks: colours as #rrggbb or None, line width and dash in mm on paper."""
+
+    stroke: str | None
+    width: float
+    fill: str | None = None
+    dash: tuple[float, ...] = ()
+
+
+INKS: dict[Role | Literal["dimension"], Ink] = {
+    "floor": Ink("#20303a", 0.5),
+    "person": Ink(None, 0, "#d5dbd8"),
+    "reach": Ink("#5d6d74", 0.15, None, (1.5, 1)),
+    "board": Ink("#20303a", 0.5, "#ecd3a6"),
+    "grain": Ink("#c49a5c", 0.12),
+    "datum": Ink(None, 0, "#b3261e"),
+    "item": Ink("#2d5d73", 0.2, "#dce8ec"),
+    "item-line": Ink("#2d5d73", 0.12),
+    "plate": Ink("#20303a", 0.25, "#ffffff"),
+    "screw": Ink("#20303a", 0.15),
+    "holder": Ink("#20303a", 0.25, "#8b979b"),
+    "holder-line": Ink("#20303a", 0.12, None, (0.8, 0.5)),
+    "mark": Ink("#b3261e", 0.25),
+    "dimension": Ink("#20303a", 0.12),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class InkedPath:
+    path: Path
+    ink: Ink
+
+
+@dataclass(frozen=True, slots=True)
+class InkedText:
+    """Centred on x with its baseline at y; `turned` runs upward."""
+
+    x: float
+    y: float
+    text: str
+    turned: bool
+
+
+Drawn = InkedPath | InkedText
+
+
+def lay_out(scene: Scene, width: float, height: float) -> tuple[list[Drawn], float]:
+    """The rack fitted into `width` x `height` mm of paper (y up), and the scale used."""
+    box = scene.extent
+    margin = FIRST + 2 * STEP + TEXT
+    scale = min((width - 2 * margin) / max(box.x1 - box.x0, 1), (height - 2 * margin) / max(box.y1 - box.y0, 1), 1.0)
+    dx = width / 2 - scale * (box.x0 + box.x1) / 2
+    dy = height / 2 - scale * (box.y0 + box.y1) / 2
+
+    def place(path: Path, x: float = 0, y: float = 0) -> Path:
+        return tuple(
+            (c, tuple(scale * (n + (y if i % 2 else x)) + (dy if i % 2 else dx) for i, n in enumerate(ns)))
+            for c, ns in path
+        )
+
+    drawn: list[Drawn] = [
+        InkedPath(place(s.path), INKS[s.role]) for s in scene.strokes if s.role not in ("floor", "person", "reach")
+    ]
+    symbols = {symbol.key: symbol.strokes for symbol in scene.symbols}
+    for instance in scene.instances:
+        drawn += (InkedPath(place(s.path, instance.x, instance.y), INKS[s.role]) for s in symbols[instance.symbol])
+    paper = [
+        Dimension(
+            d.axis,
+            scale * d.start + (dx if d.axis == "x" else dy),
+            scale * d.end + (dx if d.axis == "x" else dy),
+            scale * d.at + (dy if d.axis == "x" else dx),
+            d.side,
+            d.level,
+            d.text,
+            d.figure,
+        )
+        for d in scene.dimensions
+        if _inside(d, box)
+    ]
+    drawn += dimensions(paper, lambda text: len(text) * TEXT * 0.5)
+    return drawn, scale
+
+
+def _inside(d: Dimension, box: Box) -> bool:
+    low, high = (box.x0, box.x1) if d.axis == "x" else (box.y0, box.y1)
+    return low - 1 <= d.start and d.end <= high + 1
+
+
+def dimensions(found: Iterable[Dimension], width_of: Callable[[str], float]) -> list[Drawn]:
+    """Dimension lines with ticks and text, in paper mm; no text stands on a line or on another.
+
+    Text that is wider than its span moves up into a second row, inside the outermost lines.
+    """
+    drawn: list[Drawn] = []
+    ordered = sorted(found, key=lambda d: (d.level, d.start + d.end))
+    outer: dict[tuple[str, int], tuple[float, float]] = {}
+    for d in ordered:
+        low, high = outer.get((d.axis, d.side), (d.start, d.end))
+        outer[d.axis, d.side] = min(low, d.start), max(high, d.end)
+    raised: dict[tuple[str, int, int], float] = {}
+    for d in ordered:
+        at = d.at + d.side * (FIRST + STEP * (d.level - 1))
+        middle, half, lift = (d.start + d.end) / 2, width_of(d.text) / 2 + 0.6, 1.0
+        if 2 * half > d.end - d.start:
+            lane = (d.axis, d.side, d.level)
+            low, high = outer[d.axis, d.side]
+            low = max(low, raised.get(lane, low))
+            middle = max(min(middle, high - half), low + half)
+            raised[lane] = middle + half
+            lift += ROW
+
+        def point(along: float, across: float, axis: str = d.axis) -> tuple[float, float]:
+            return (along, across) if axis == "x" else (across, along)
+
+        ink = INKS["dimension"]
+        for edge in (d.start, d.end):
+            drawn.append(InkedPath(line(point(edge, d.at + d.side * 1.2), point(edge, at + d.side)), ink))
+            drawn.append(InkedPath(line(point(edge - 0.8, at - 0.8), point(edge + 0.8, at + 0.8)), ink))
+        drawn.append(InkedPath(line(point(d.start, at), point(d.end, at)), ink))
+        # Below the rack the rows grow downward, past the text's own height.
+        across = at + lift if d.side > 0 or lift == 1.0 else at - lift - TEXT * 0.4
+        across = at - lift if d.axis == "y" else across
+        drawn.append(InkedText(*point(middle, across), d.text, d.axis == "y"))
+    return drawn

@@ -1,0 +1,27 @@
+"""The marks as CSV, one row a mark."""
+
+import csv
+import io
+
+from yardcliff.core.design import Design
+
+COLUMNS = ("mark", "exact_mm", "tape", "from_far_end", "error_mm")
+
+
+def write_marks(design: Design) -> str:
+    """RFC 4180 text. `exact_mm` and `error_mm` are to 0.0001 mm."""
+    out = io.StringIO()
+    writer = csv.writer(out)
+    writer.writerow(COLUMNS)
+    tape = design.tape
+    for mark in design.marks:
+        writer.writerow(
+            (
+                mark.index + 1,
+                f"{float(mark.exact):.4f}",
+                tape.write(mark.exact),
+                tape.write(mark.from_end),
+                f"{float(mark.error):.4f}",
+            )
+        )
+    return out.getvalue()

@@ -1,0 +1,126 @@
+"""What both PDFs share: fonts, millimetres, fractions set as fractions."""
+
+import io
+import re
+from functools import cache
+from importlib.resources import files
+from typing import Literal
+
+from reportlab.lib.colors import HexColor
+from reportlab.pdfbase import pdfmetrics
+from reportlab.pdfbase.ttfonts import TTFont
+from reportlab.pdfgen.canvas import Canvas
+
+from yardcliff.core.geometry import Path
+from yardcliff.exports.drawing import Ink
+
+MM = 72 / 25.4
+PAPERS: dict[str, tuple[float, float]] = {"a4": (297.0, 210.0), "letter": (279.4, 215.9)}
+"""Landscape, mm."""
+Paper = Literal["a4", "letter"]
+REGULAR, BOLD = "SourceSans3-Regular", "SourceSans3-SemiBold"
+_INK = "#20303a"
+_FRACTION = re.compile(r"(?<![\d/])(\d+)/(\d+)(?=\s?in\b|$)")
+
+
+@cache
+def _fonts() -> None:
+    for name in (REGULAR, BOLD):
+        data = files("yardcliff.data").joinpath("fonts", f"{name}.ttf").read_bytes()
+        pdfmetrics.registerFont(TTFont(name, io.BytesIO(data)))
+
+
+class Page:
+    """A canvas measured in millimetres from the lower left corner."""
+
+    def __init__(self, paper: Paper, title: str) -> None:
+        _fonts()
+        self.width, self.height = PAPERS[paper]
+        self._out = io.BytesIO()
+        size = (self.width * MM, self.height * MM)
+        # Invariant: the same rack gives the same bytes.
+        self.canvas = Canvas(self._out, pagesize=size, invariant=1, pageCompression=1)
+        self.canvas.setTitle(title)
+        self.canvas.setCreator("Yardcliff")
+
+    def turn(self) -> None:
+        self.canvas.showPage()
+
+    def finish(self) -> bytes:
+        self.canvas.save()
+        return self._out.getvalue()
+
+    def path(self, path: Path, ink: Ink) -> None:
+        canvas, drawn = self.canvas, self.canvas.beginPath()
+        for letter, numbers in path:
+            ns = [n * MM for n in numbers]
+            match letter:
+                case "M":
+                    drawn.moveTo(*ns)
+                case "L":
+                    drawn.lineTo(*ns)
+                case "C":
+                    drawn.curveTo(*ns)
+                case _:
+                    drawn.close()
+        if ink.stroke:
+            canvas.setStrokeColor(HexColor(ink.stroke))
+            canvas.setLineWidth(ink.width * MM)
+        if ink.fill:
+            canvas.setFillColor(HexColor(ink.fill))
+        canvas.setDash([n * MM for n in ink.dash])
+        canvas.drawPath(drawn, stroke=int(bool(ink.stroke)), fill=int(bool(ink.fill)), fillMode=0)
+
+    def text(
+        self,
+        x: float,
+        y: float,
+        text: str,
+        size: float = 3.2,
+        *,
+        font: str = REGULAR,
+        anchor: Literal["start", "middle", "end"] = "start",
+        colour: str = _INK,
+        turned: bool = False,
+    ) -> None:
+        """`text` with its baseline at (x, y); `size` is the font's size in mm."""
+        runs = _runs(text)
+        width = sum(pdfmetrics.stringWidth(t, font, size * s) for t, s, _ in runs)
+        canvas = self.canvas
+        canvas.saveState()
+        canvas.translate(x * MM, y * MM)
+        if turned:
+            canvas.rotate(90)
+        canvas.setFillColor(HexColor(colour))
+        pen = {"start": 0.0, "middle": -width / 2, "end": -width}[anchor]
+        for run, share, rise in runs:
+            canvas.setFont(font, size * share * MM)
+            canvas.drawString(pen * MM, rise * size * MM, run)
+            pen += pdfmetrics.stringWidth(run, font, size * share)
+        canvas.restoreState()
+
+    def wrapped(self, x: float, y: float, width: float, text: str, size: float) -> float:
+        """`text` broken to `width`; returns the y below the last line."""
+        line = ""
+        for word in [*text.split(), ""]:
+            trial = f"{line} {word}".strip()
+            if word and pdfmetrics.stringWidth(trial, REGULAR, size) <= width:
+                line = trial
+                continue
+            self.text(x, y, line, size)
+            y -= size * 1.3
+            line = word
+        return y
+
+
+def _runs(text: str) -> list[tuple[str, float, float]]:
+    """(text, share of the size, rise in sizes): `3/8` becomes a raised 3, a slash and a small 8."""
+    runs: list[tuple[str, float, float]] = []
+    at = 0
+    for found in _FRACTION.finditer(text):
+        runs += [(text[at : found.start()].rstrip(" ") + "\u2009", 1, 0)] if found.start() > at else []
+        runs += [(found[1], 0.62, 0.3), ("\u2044", 0.95, 0), (found[2], 0.62, 0)]
+        at = found.end()
+    if at < len(text):
+        runs.append((text[at:], 1, 0))
+    return runs

@@ -1,0 +1,35 @@
+"""The rack as a file: JSON that opens again losslessly, lengths as exact text."""
+
+import json
+from typing import Any
+
+from yardcliff.core.amend import dump
+from yardcliff.core.families import Brief
+
+FORMAT, VERSION = "yardcliff-rack", 1
+
+
+def write_rackfile(name: str, brief: Brief) -> str:
+    """The rack file's text."""
+    return json.dumps({"format": FORMAT, "version": VERSION, "name": name, "brief": dump(brief)}, indent=2) + "\n"
+
+
+def schema() -> dict[str, Any]:
+    """The JSON Schema of a rack file (draft 2020-12)."""
+    brief = Brief.model_json_schema(ref_template="#/$defs/{model}", mode="serialization")
+    definitions = brief.pop("$defs")
+    return {
+        "$schema": "https://json-schema.org/draft/2020-12/schema",
+        "title": "Yardcliff rack",
+        "description": "One rack: its name and everything that was decided about it. Derived figures are not stored.",
+        "type": "object",
+        "required": ["format", "version", "name", "brief"],
+        "additionalProperties": False,
+        "properties": {
+            "format": {"const": FORMAT},
+            "version": {"const": VERSION},
+            "name": {"type": "string", "minLength": 1, "maxLength": 80},
+            "brief": brief,
+        },
+        "$defs": definitions,
+    }

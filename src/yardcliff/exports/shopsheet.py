@@ -1,0 +1,106 @@
+"""The shop sheet: one page with the drawing, the marks, the drilling and the cautions."""
+
+from math import ceil
+
+from yardcliff.core.design import Design
+from yardcliff.core.findings import Severity
+from yardcliff.core.geometry import line
+from yardcliff.core.holders.peg import both_ways
+from yardcliff.exports.drawing import TEXT, Ink, InkedPath, lay_out
+from yardcliff.exports.pdf import BOLD, Page, Paper
+
+MARGIN = 12.0
+RULE = Ink("#20303a", 0.2)
+ROW = 4.6
+MOST = 84
+"""Marks that fit on the page; the CSV has them all."""
+
+
+def write_shopsheet(name: str, design: Design, paper: Paper) -> bytes:
+    """The shop sheet as PDF."""
+    page = Page(paper, f"{name}: shop sheet")
+    top = page.height - MARGIN
+    _head(page, name, design, top)
+    drawing_height = 96.0
+    drawn, scale = lay_out(design.scene, page.width - 2 * MARGIN, drawing_height)
+    page.canvas.saveState()
+    origin_x, origin_y = MARGIN, top - 12 - drawing_height
+    page.canvas.translate(origin_x * 72 / 25.4, origin_y * 72 / 25.4)
+    for thing in drawn:
+        if isinstance(thing, InkedPath):
+            page.path(thing.path, thing.ink)
+    for thing in drawn:
+        if not isinstance(thing, InkedPath):
+            page.text(thing.x, thing.y, thing.text, TEXT, anchor="middle", turned=thing.turned)
+    page.canvas.restoreState()
+    page.text(page.width - MARGIN, origin_y + 1, f"1 : {1 / scale:.1f}", 3, anchor="end")
+    y = origin_y - 4
+    split = MARGIN + (page.width - 2 * MARGIN) * 0.56
+    _marks(page, design, MARGIN, y, split - 6)
+    _drilling(page, design, split, y, page.width - MARGIN)
+    page.turn()
+    return page.finish()
+
+
+def _head(page: Page, name: str, design: Design, top: float) -> None:
+    row, tape, brief = design.rack.row, design.tape, design.brief
+    page.text(MARGIN, top - 4, name, 6, font=BOLD)
+    board = f"board {tape.write(row.length)} × {tape.write_fine(brief.board.height)} × {tape.write_fine(brief.board.thickness)}, {brief.board.wood}"
+    said = f"{brief.item.counted(row.count)} on {design.rack.holder_name}, {row.count - 1} spaces; {board}; axis {tape.write(brief.hung)} above the floor"
+    page.text(MARGIN, top - 9.5, said, 3.4)
+    page.path(line((MARGIN, top - 12), (page.width - MARGIN, top - 12)), RULE)
+
+
+def _marks(page: Page, design: Design, x: float, y: float, right: float) -> None:
+    tape = design.tape
+    page.text(x, y, "Marks, from the datum: the left end, top up", 4, font=BOLD)
+    shown = design.marks[:MOST]
+    rows = max(1, int((y - MARGIN - 14) / ROW))
+    columns = max(1, ceil(len(shown) / rows))
+    width = (right - x) / max(columns, 2)
+    for column in range(columns):
+        at = x + column * width
+        for offset, title in ((0.0, "no."), (9.0, "tape"), (9 + width * 0.36, "exact")):
+            page.text(at + offset, y - 5.5, title, 2.8, colour="#5d6d74")
+        for k, mark in enumerate(shown[column * rows : (column + 1) * rows]):
+            line_y = y - 10.5 - k * ROW
+            page.text(at, line_y, str(mark.index + 1), 3.2)
+            page.text(at + 9, line_y, tape.write(mark.exact), 3.6, font=BOLD)
+            page.text(at + 9 + width * 0.36, line_y, tape.write_fine(mark.exact), 2.8, colour="#5d6d74")
+    if len(design.marks) > MOST:
+        page.text(x, MARGIN, f"and {len(design.marks) - MOST} more: see the marks as CSV.", 3.2)
+
+
+def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> None:
+    fine, width = design.tape.write_fine, right - x
+    page.text(x, y, "Drilling", 4, font=BOLD)
+    y -= 5.5
+    for step in design.rack.drilling:
+        page.text(
+            x,
+            y,
+            f"{step.count} × {step.what.lower()}: bit {fine(step.bit)}, {fine(step.depth)} deep along the bit",
+            3.4,
+        )
+        y -= 4.6
+        tilt = f"tilt {both_ways(step.tilt)}" if step.tilt else "square to the face"
+        page.text(x, y, f"{tilt}; web left {fine(step.web)}", 3.4)
+        y = page.wrapped(x, y - 4.6, width, step.note, 3.2)
+    for key in ("peg.cut",):
+        figure = next((f for f in design.rack.figures if f.key == key), None)
+        if figure and not isinstance(figure.value, str):
+            page.text(x, y, f"{figure.label}: {fine(figure.value)}", 3.4)
+            y -= 5
+    trouble = [f for f in design.rack.findings if f.severity is not Severity.NOTE]
+    if trouble:
+        page.text(x, y - 2, "Look at this first", 4, font=BOLD, colour="#b3261e")
+        y -= 7
+        for finding in trouble[:3]:
+            y = page.wrapped(x, y, width, f"{finding.title}: {finding.message}", 3.2)
+    page.text(x, y - 2, "Take care", 4, font=BOLD)
+    y -= 7
+    general = (
+        "Eyes, ears and dust mask. Follow the manuals of your tools. Look for cables and pipes before drilling a wall."
+    )
+    for caution in (*design.rack.cautions, general):
+        y = page.wrapped(x, y, width, caution, 3.2)
