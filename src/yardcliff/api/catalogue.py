@@ -4,11 +4,11 @@ from functools import cache
 from typing import Any
 
 from fastapi import APIRouter
-from pydantic import Field
+from pydantic import Field, TypeAdapter
 
 from yardcliff.api.views import SceneView, Wire, view_scene
 from yardcliff.core.design import design
-from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.families.rail import Board, Holder, starting_brief, table_values
 from yardcliff.core.findings import Patch
 from yardcliff.core.item import Item
 from yardcliff.core.row_figures import END_REASONS, SPACING_REASONS
@@ -56,18 +56,24 @@ def get_catalogue() -> Catalogue:
 def _catalogue() -> Catalogue:
     return Catalogue(
         items=[_item(row) for row in table("items")],
-        holders=_choices("holders"),
-        boards=_choices("boards"),
+        holders=_choices("holders", TypeAdapter(Holder)),
+        boards=_choices("boards", TypeAdapter(Board)),
         ends=[Choice(key=key, name=name, why=why) for key, (name, why) in END_REASONS.items()],
         spacings=[Choice(key=key, name=name, why=why) for key, (name, why) in SPACING_REASONS.items()],
     )
 
 
-def _choices(name: str) -> list[Choice]:
+def _choices(name: str, model: TypeAdapter[Any]) -> list[Choice]:
+    """The rows of a table with their values as a brief holds them, so that a client can compare."""
     return [
-        Choice(key=row["key"], name=row["name"], patch={k: v for k, v in row.items() if k not in ("key", "name")})
+        Choice(key=row["key"], name=row["name"], patch=_as_stored(model, table_values(name, row["key"])))
         for row in table(name)
     ]
+
+
+def _as_stored(model: TypeAdapter[Any], values: Patch) -> Patch:
+    stored: Patch = model.dump_python(model.validate_python(values), mode="json")
+    return stored
 
 
 def _item(row: dict[str, Any]) -> ItemChoice:
@@ -91,5 +97,5 @@ def _item(row: dict[str, Any]) -> ItemChoice:
         plural=row["plural"],
         air=row["air"],
         scene=alone,
-        patch={k: v for k, v in row.items() if k in Item.model_fields},
+        patch=_as_stored(TypeAdapter(Item), {k: v for k, v in row.items() if k in Item.model_fields}),
     )

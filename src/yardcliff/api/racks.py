@@ -18,6 +18,7 @@ from yardcliff.api.views import (
 )
 from yardcliff.core.amend import BriefError, amend, describe, dump, read_brief
 from yardcliff.core.design import Design, design
+from yardcliff.core.families import Brief
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import TapeName
@@ -58,16 +59,17 @@ class Rename(Base):
 
 
 class Copy(BaseModel):
-    """Copies the stored rack, or the brief given: a stale window's own state."""
+    """Copies the stored rack, or the brief given with its unsaved change: a stale window's own state."""
 
     brief: BriefJson | None = None
+    patch: Patch = Field(default_factory=dict)
 
 
 class Try(BaseModel):
     """A brief and a change to try on it; nothing is stored."""
 
     brief: BriefJson
-    patch: Patch = {}
+    patch: Patch = Field(default_factory=dict)
 
 
 class Version(BaseModel):
@@ -96,6 +98,19 @@ def solve(body: Try) -> DesignView:
     return view_design(design(amend(read_brief(body.brief), body.patch)))
 
 
+@router.get("/start", tags=["solve"])
+def start(item: str, count: Count, tape: TapeName = "1 mm") -> DesignView:
+    """What a new rack for `count` of a catalogue item would be, without storing it."""
+    return view_design(design(_start(item, count, tape)))
+
+
+def _start(item: str, count: int, tape: TapeName) -> Brief:
+    try:
+        return starting_brief(item, count, tape)
+    except KeyError:
+        raise BriefError([("item", f"“{item}” is not in the catalogue: GET /api/catalogue lists it.")]) from None
+
+
 @router.get("/racks", tags=["racks"])
 def list_racks(store: Store, binned: Annotated[bool, Query(alias="bin")] = False) -> list[RackSummary]:
     """Every rack with its small drawing, last changed first; `bin=true` lists the bin."""
@@ -105,10 +120,7 @@ def list_racks(store: Store, binned: Annotated[bool, Query(alias="bin")] = False
 @router.post("/racks", status_code=201, tags=["racks"])
 def make_rack(body: NewRack, store: Store) -> RackView:
     """A complete, sensible rack for what hangs there."""
-    try:
-        brief = starting_brief(body.item, body.count, body.tape)
-    except KeyError:
-        raise BriefError([("item", f"“{body.item}” is not in the catalogue: GET /api/catalogue lists it.")]) from None
+    brief = _start(body.item, body.count, body.tape)
     return _view(store.create(body.name or brief.item.plural.capitalize(), dump(brief)))
 
 
@@ -173,7 +185,7 @@ def redo(rack_id: str, body: Base, store: Store) -> RackView:
 def copy_rack(rack_id: str, body: Copy, store: Store) -> RackView:
     """A new rack like this one."""
     record = store.get(rack_id)
-    brief = read_brief(record.brief if body.brief is None else body.brief)
+    brief = amend(read_brief(record.brief if body.brief is None else body.brief), body.patch)
     return _view(store.create(f"{record.name[:73]}, copy", dump(brief)))
 
 

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from typing import Annotated, Any, Literal
 
-from pydantic import BeforeValidator, PlainSerializer, ValidationInfo, WithJsonSchema
+from pydantic import BeforeValidator, FieldSerializationInfo, PlainSerializer, ValidationInfo, WithJsonSchema
 from pydantic_core import PydanticCustomError
 
 from yardcliff.core.errors import YardcliffError
@@ -313,7 +313,12 @@ def _schema(title: str) -> WithJsonSchema:
     )
 
 
-_AS_TEXT = PlainSerializer(exact_text, return_type=str)
+def _serialize(value: Fraction, info: FieldSerializationInfo) -> Any:
+    # Pydantic's own way with a Fraction is text without a unit, in Python mode too.
+    return exact_text(value) if info.mode_is_json() else value
+
+
+_AS_TEXT = PlainSerializer(_serialize)
 
 Size = Annotated[Fraction, BeforeValidator(_bounded(Fraction(0), True)), _AS_TEXT, _schema("Size")]
 """A length above 0, in mm; travels as exact text."""

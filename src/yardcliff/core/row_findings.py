@@ -155,7 +155,7 @@ def _too_close(row: Row, tape: Tape, noun: Noun) -> Iterator[Finding]:
     if row.count < 2 or row.tightest >= row.need:
         return
     fixture_need = row.fixture.across + row.brief.fixture_gap
-    k = row.gaps.index(row.tightest) if row.pins else 0
+    k = row.gaps.index(row.tightest) if row.pins else row.count - 2
     at = (float(row.axes[k] + row.tightest / 2), 0.0)
     who = f"{k + 1} and {k + 2}" if row.pins else f"all {noun(row.count)}"
     fixes = _closeness_fixes(row, tape, noun, k)

@@ -140,13 +140,14 @@ def starting_brief(item_key: str, count: int, tape: TapeName) -> RailBrief:
             "tape": tape,
             "item": {k: v for k, v in row.items() if k in Item.model_fields},
             "row": {"count": count, "air": row["air"], "ends": Ends().model_dump()},
-            "holder": _table_values("holders", row["holder"]),
-            "board": _table_values("boards", row["board"]),
+            "holder": table_values("holders", row["holder"]),
+            "board": table_values("boards", row["board"]),
             "hung": read(row["hung"]),
         }
     )
 
 
-def _table_values(name: str, key: str) -> dict[str, Any]:
+def table_values(name: str, key: str) -> dict[str, Any]:
+    """The values of a catalogue row, without what only names it. Raises `StopIteration` for no row."""
     row = next(row for row in table(name) if row["key"] == key)
     return {k: v for k, v in row.items() if k not in ("key", "name")}

@@ -1,0 +1,64 @@
+import type { Catalogue, Design, Patch, Problem, Rack, RackSummary, TapeName } from "./types";
+
+/** The server answered that it cannot: `problem` says why and which field. */
+export class ProblemError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+}
+
+/** The server did not answer. */
+export class OfflineError extends Error {}
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      ...(body === undefined
+        ? {}
+        : { body: JSON.stringify(body), headers: { "content-type": "application/json" } }),
+    });
+  } catch {
+    throw new OfflineError("Yardcliff does not answer. Is it still running?");
+  }
+  if (!response.ok) throw new ProblemError(await readProblem(response));
+  return (response.status === 204 ? undefined : await response.json()) as T;
+}
+
+async function readProblem(response: Response): Promise<Problem> {
+  try {
+    return (await response.json()) as Problem;
+  } catch {
+    const detail = `The server answered ${response.status}.`;
+    return { type: "", title: "Error", status: response.status, detail, errors: [] };
+  }
+}
+
+const rack = (id: string) => `/racks/${encodeURIComponent(id)}`;
+
+export const api = {
+  catalogue: () => call<Catalogue>("GET", "/catalogue"),
+  racks: () => call<RackSummary[]>("GET", "/racks"),
+  bin: () => call<RackSummary[]>("GET", "/racks?bin=true"),
+  rack: (id: string) => call<Rack>("GET", rack(id)),
+  version: (id: string) => call<{ version: number }>("GET", `${rack(id)}/version`),
+  start: (item: string, count: number, tape: TapeName) =>
+    call<Design>("GET", `/start?${new URLSearchParams({ item, count: String(count), tape })}`),
+  make: (item: string, count: number, tape: TapeName) => call<Rack>("POST", "/racks", { item, count, tape }),
+  open: (file: unknown) => call<Rack>("POST", "/racks/open", file),
+  solve: (brief: Design["brief"], patch: Patch) => call<Design>("POST", "/solve", { brief, patch }),
+  change: (id: string, base: number, patch: Patch) => call<Rack>("PATCH", rack(id), { base, patch }),
+  rename: (id: string, base: number, name: string) => call<Rack>("PUT", `${rack(id)}/name`, { base, name }),
+  undo: (id: string, base: number) => call<Rack>("POST", `${rack(id)}/undo`, { base }),
+  redo: (id: string, base: number) => call<Rack>("POST", `${rack(id)}/redo`, { base }),
+  copy: (id: string, own: { brief?: Design["brief"]; patch?: Patch } = {}) =>
+    call<Rack>("POST", `${rack(id)}/copy`, own),
+  remove: (id: string) => call<undefined>("DELETE", rack(id)),
+  restore: (id: string) => call<Rack>("POST", `${rack(id)}/restore`),
+};
+
+export type Paper = "a4" | "letter";
+
+export const fileUrl = (id: string, kind: string, paper?: Paper) =>
+  `/api${rack(id)}/files/${kind}${paper ? `?paper=${paper}` : ""}`;

@@ -1,0 +1,20 @@
+import type { components } from "./schema";
+
+type Schemas = components["schemas"];
+export type Design = Schemas["DesignView"];
+export type Rack = Schemas["RackView"];
+export type RackSummary = Schemas["RackSummary"];
+export type Catalogue = Schemas["Catalogue"];
+export type ItemChoice = Schemas["ItemChoice"];
+export type Choice = Schemas["Choice"];
+export type Scene = Schemas["SceneView"];
+export type Dimension = Schemas["DimensionView"];
+export type Box = Schemas["BoxView"];
+export type Mark = Schemas["MarkView"];
+export type Finding = Schemas["FindingView"];
+export type Figure = Schemas["FigureView"];
+export type Rung = Schemas["RungView"];
+export type Problem = Schemas["Problem"];
+export type TapeName = Design["tape"]["name"];
+/** A JSON merge patch on a brief. */
+export type Patch = Record<string, unknown>;

@@ -1,0 +1,55 @@
+import { expect, test } from "vitest";
+
+import type { Dimension } from "../api/types";
+import { placeDimensions, textWidth } from "./dimensions";
+import { graduation, stagger } from "./tape";
+import { fit, onStep, toModelX, toScreenX, zoomed } from "./view";
+
+const box = { x0: 0, y0: 500, x1: 1450, y1: 1700 };
+const view = fit(box, { width: 900, height: 600 }, { top: 60, right: 40, bottom: 40, left: 40 });
+
+test("zooming keeps the place under the pointer", () => {
+  const before = toModelX(view, 300);
+  expect(toModelX(zoomed(view, 1.7, 300, 200), 300)).toBeCloseTo(before, 6);
+  expect(toModelX(view, toScreenX(view, 725))).toBeCloseTo(725, 6);
+});
+
+test("a place is written as whole tape steps", () => {
+  expect(onStep(604.2, { name: "1/16 in", step_mm: 1.5875 })).toBe("381*1/16 in");
+  expect(onStep(-4, { name: "1 mm", step_mm: 1 })).toBe("0*1 mm");
+});
+
+test("dimension texts stand clear of each other and of the outermost lines", () => {
+  const spans = [
+    [0, 25],
+    [25, 60],
+    [1400, 1450],
+    [0, 1450],
+  ] as const;
+  const dims = spans.map(([start, end], i) => ({
+    ...{ axis: "x", at: 1700, side: 1, figure: "", text: "1450 mm" },
+    ...{ start, end, level: i === 3 ? 2 : 1 },
+  })) as Dimension[];
+  const placed = placeDimensions(dims, view);
+  const half = textWidth("1450 mm") / 2;
+  for (const a of placed) {
+    expect(a.textX - half).toBeGreaterThanOrEqual(toScreenX(view, 0) - 1e-6);
+    for (const b of placed)
+      if (a !== b && a.textY === b.textY)
+        expect(Math.abs(a.textX - b.textX)).toBeGreaterThanOrEqual(2 * half - 1e-6);
+  }
+});
+
+test("the tape's graduation is legible and labels do not overlap", () => {
+  const ticks = graduation("in", 1.5875, 0.6, 0, 914.4);
+  expect(ticks.find((tick) => Math.abs(tick.at - 304.8) < 1e-6)?.label).toBe("12");
+  expect(Math.min(...ticks.slice(1).map((tick, i) => (tick.at - (ticks[i]?.at ?? 0)) * 0.6))).toBeGreaterThan(
+    3.9,
+  );
+  expect(
+    stagger(
+      [10, 20, 30, 40].map((x) => ({ x, width: 40 })),
+      3,
+    ),
+  ).toEqual([0, 1, 2, -1]);
+});

@@ -1,0 +1,36 @@
+import { Field } from "../../ui/Field";
+import { patchAt } from "./patches";
+import type { Session } from "./session";
+
+interface Props {
+  session: Session;
+  path: string;
+  label: string;
+  labelHidden?: boolean;
+  italic?: boolean;
+  className?: string;
+}
+
+/** A length or count of the brief, by its path: typed in any unit, stepped by the arrows. */
+export function BriefField({ session, path, ...rest }: Props) {
+  const { design } = session;
+  const value = design.fields[path] ?? plain(design.brief, path);
+  const counts = !/[a-z]/.test(value);
+
+  function onStep(direction: 1 | -1) {
+    const next = counts
+      ? String(Number(value) + direction)
+      : `${value} ${direction > 0 ? "+" : "-"} ${design.tape.name}`;
+    void session.change(patchAt(path, next));
+  }
+  return (
+    <Field value={value} onCommit={(text) => session.change(patchAt(path, text))} onStep={onStep} {...rest} />
+  );
+}
+
+function plain(brief: Record<string, unknown>, path: string): string {
+  const value = path
+    .split(".")
+    .reduce<unknown>((at, key) => (at as Record<string, unknown> | null)?.[key], brief);
+  return typeof value === "number" || typeof value === "string" ? String(value) : "";
+}

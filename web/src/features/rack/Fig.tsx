@@ -1,0 +1,39 @@
+import { Measure } from "../../ui/Measure";
+import type { Session } from "./session";
+
+interface Props {
+  session: Session;
+  name: string;
+  label?: string;
+  onFigure: (key: string) => void;
+}
+
+/** Shown finer than the tape: a bit's size, or what the tape's own step hides. */
+const FINE = new Set([
+  "row.drift",
+  "row.uneven",
+  "row.dividers",
+  "hook.pilot",
+  "hook.deep",
+  "hook.back",
+  "peg.web",
+]);
+
+/** A derived figure: press it for its working. */
+export function Fig({ session, name, label, onFigure }: Props) {
+  const figure = session.design.figures[name];
+  if (!figure) return null;
+  return (
+    <button
+      type="button"
+      className="inline-flex min-h-6 items-baseline gap-1.5 pointer-coarse:min-h-10"
+      onClick={() => onFigure(name)}
+      title="Show the working"
+    >
+      <span className="text-[0.87rem] text-soft">{label ?? figure.label.toLowerCase()}</span>
+      <span className="hand text-[0.93rem] text-act underline decoration-dotted underline-offset-3">
+        <Measure text={figure.tape && !FINE.has(name) ? figure.tape : figure.text} />
+      </span>
+    </button>
+  );
+}

@@ -1,0 +1,28 @@
+import type { Scene as SceneData } from "../../api/types";
+import { fit } from "../../drawing/view";
+import { Scene } from "../../ui/Scene";
+
+const SIZE = { width: 148, height: 104 };
+
+/** The whole wall, small, with a person for size; a click shows it large. */
+export function KeyPlan({ scene, hung, onShow }: { scene: SceneData; hung: string; onShow: () => void }) {
+  const view = fit(scene.wall, SIZE, { top: 4, right: 4, bottom: 6, left: 4 });
+  return (
+    <button
+      type="button"
+      className="absolute right-2 bottom-2 hidden border border-rule bg-sheet/90 text-left hover:border-ink md:block"
+      onClick={onShow}
+      aria-label={`Show the whole wall; the rack hangs ${hung} above the floor`}
+    >
+      <svg width={SIZE.width} height={SIZE.height} aria-hidden className="block">
+        <g
+          transform={`translate(${view.tx} ${view.ty}) scale(${view.scale} ${-view.scale})`}
+          className="plain"
+        >
+          <Scene scene={scene} scale={view.scale} />
+        </g>
+      </svg>
+      <span className="hand block px-1.5 pb-0.5 text-[0.78rem] text-soft">{hung} up</span>
+    </button>
+  );
+}

@@ -1,0 +1,113 @@
+import { useRef, type KeyboardEvent } from "react";
+
+import type { Rung } from "../../api/types";
+import { Measure } from "../../ui/Measure";
+import { Section } from "./Section";
+import type { Session } from "./session";
+
+const MINI = 74;
+const VERDICT: Record<string, string> = {
+  fits: "text-soft",
+  tight: "text-care font-semibold",
+  bumps: "text-stop font-semibold",
+  "no room": "text-stop font-semibold",
+};
+const bare = (text: string) => text.replace(/ (mm|in)$/, "");
+
+/** Each count near the chosen one, worked out: arrows try one on, Enter takes it. */
+export function Ladder({ session }: { session: Session }) {
+  const { design, preview, change } = session;
+  // While a rung is tried on, the ladder stays the stored one: it is what is being climbed.
+  const rungs = session.rack.design.ladder;
+  const list = useRef<HTMLDivElement>(null);
+  const longest = Math.max(...rungs.map((rung) => rung.length_mm));
+  const byLength = design.follows === "length";
+
+  function onKeyDown(event: KeyboardEvent<HTMLElement>, index: number, rung: Rung) {
+    const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    if (by) {
+      event.preventDefault();
+      (list.current?.querySelectorAll("[role=option]")[index + by] as HTMLElement | undefined)?.focus();
+    }
+    if (event.key === "Enter" || event.key === " ") {
+      event.preventDefault();
+      take(rung);
+    }
+    if (event.key === "Escape") event.currentTarget.blur();
+  }
+  const take = (rung: Rung) => {
+    if (!rung.chosen) void change(rung.patch);
+  };
+
+  return (
+    <Section
+      title="Ladder of counts"
+      aside={<span className="text-[0.8rem] text-soft">↑ ↓ try, Enter take</span>}
+    >
+      <div
+        className="hand grid grid-cols-[1.5rem_4.9rem_1fr_1fr_1fr_3rem] gap-x-1 text-[0.75rem] text-soft"
+        aria-hidden
+      >
+        <span className="col-start-3 text-right">pitch</span>
+        <span className="text-right">air</span>
+        <span className="text-right">{byLength ? "length" : "ends"}</span>
+      </div>
+      <div ref={list} role="listbox" aria-label="Ladder of counts" onBlur={() => preview(null)}>
+        {rungs.map((rung, index) => (
+          <div
+            key={rung.count}
+            role="option"
+            aria-selected={rung.chosen}
+            aria-label={`${rung.count}: pitch ${rung.pitch}, air ${rung.air}, ends ${rung.ends}, length ${rung.length}, ${rung.verdict}`}
+            tabIndex={rung.chosen ? 0 : -1}
+            className="hand grid cursor-pointer grid-cols-[1.5rem_4.9rem_1fr_1fr_1fr_3rem] items-center gap-x-1 rounded-[2px]
+              min-h-[1.55rem] text-[0.83rem] hover:bg-note-bg focus:bg-note-bg aria-selected:bg-ink aria-selected:text-paper
+              pointer-coarse:min-h-9"
+            onClick={() => take(rung)}
+            onFocus={() => preview(rung.chosen ? null : rung.patch)}
+            onKeyDown={(event) => onKeyDown(event, index, rung)}
+          >
+            <span className="pl-1 text-[0.95rem] font-semibold">{rung.count}</span>
+            <Mini rung={rung} scale={MINI / longest} />
+            <span className="text-right">
+              <Measure text={bare(rung.pitch)} />
+            </span>
+            <span className="text-right">
+              <Measure text={bare(rung.air)} />
+            </span>
+            <span className="truncate text-right">
+              <Measure text={bare(byLength ? rung.length : rung.ends)} />
+            </span>
+            <span className={`truncate pl-1 ${rung.chosen ? "font-semibold" : VERDICT[rung.verdict]}`}>
+              {rung.verdict}
+            </span>
+          </div>
+        ))}
+      </div>
+    </Section>
+  );
+}
+
+function Mini({ rung, scale }: { rung: Rung; scale: number }) {
+  const places = Array.from(
+    { length: Math.min(rung.count, 120) },
+    (_, k) => (rung.x0 + k * rung.pitch_mm) * scale,
+  );
+  return (
+    <svg width={MINI + 2} height={13} aria-hidden>
+      <rect
+        x={0.5}
+        y={2.5}
+        width={rung.length_mm * scale}
+        height={5}
+        className="fill-wood stroke-current"
+        strokeWidth={0.8}
+      />
+      <path
+        d={places.map((x) => `M${x + 0.5} 5 V12`).join("")}
+        className="stroke-current"
+        strokeWidth={1.4}
+      />
+    </svg>
+  );
+}

@@ -1,0 +1,99 @@
+import { useLayoutEffect, useRef, useState } from "react";
+
+import type { Design, Finding } from "../../api/types";
+import { toScreenX, toScreenY, type View } from "../../drawing/view";
+import { Button } from "../../ui/Button";
+import { FlagShape } from "../../ui/FlagShape";
+import type { Session } from "./session";
+
+interface Props {
+  session: Session;
+  design: Design;
+  view: View;
+}
+
+const EDGE = { stop: "border-l-stop", care: "border-l-care", note: "border-l-note" };
+
+/** Findings beside the drawing, each with a leader to its place, its figures, and the fixes as buttons. */
+export function Notes({ session, design, view }: Props) {
+  const list = useRef<HTMLOListElement>(null);
+  const [anchors, setAnchors] = useState<{ x: number; y: number }[]>([]);
+  const findings = design.findings;
+
+  useLayoutEffect(() => {
+    const parent = list.current?.parentElement?.getBoundingClientRect();
+    const next = [...(list.current?.children ?? [])].map((note) => {
+      const box = note.getBoundingClientRect();
+      return { x: box.left - (parent?.left ?? 0), y: box.top - (parent?.top ?? 0) + 16 };
+    });
+    setAnchors((old) => (JSON.stringify(old) === JSON.stringify(next) ? old : next));
+  }, [findings, view]);
+
+  return (
+    <>
+      <svg className="pointer-events-none absolute inset-0 hidden h-full w-full md:block" aria-hidden>
+        {findings.map((finding, index) => {
+          const at = anchors[index];
+          if (!at || finding.severity === "note") return null;
+          const [x, y] = [toScreenX(view, finding.x) + 12, toScreenY(view, finding.y) - 2];
+          return (
+            <path
+              key={index}
+              d={`M${at.x} ${at.y} H${Math.max(at.x - 22, x)} L${x} ${y}`}
+              className={`fill-none ${finding.severity === "stop" ? "stroke-stop" : "stroke-care"}`}
+              strokeWidth={1}
+            />
+          );
+        })}
+      </svg>
+      <ol
+        ref={list}
+        aria-label="Notes on the design"
+        className="flex flex-col gap-2 p-2 md:pointer-events-none md:absolute md:top-2 md:right-2 md:w-60 md:p-0"
+      >
+        {findings.map((finding, index) => (
+          <Note key={finding.code + index} finding={finding} number={index + 1} session={session} />
+        ))}
+        {findings.length === 0 && (
+          <li className="hand self-end px-2 text-[0.87rem] text-soft">nothing left to settle</li>
+        )}
+      </ol>
+    </>
+  );
+}
+
+function Note({ finding, number, session }: { finding: Finding; number: number; session: Session }) {
+  const [open, setOpen] = useState(finding.severity !== "note");
+  return (
+    <li
+      className={`pointer-events-auto border border-l-4 border-rule bg-sheet/95 px-2.5 py-1.5 text-[0.9rem] ${EDGE[finding.severity]}`}
+    >
+      <button
+        type="button"
+        aria-expanded={open}
+        className="flex w-full items-center gap-2 text-left font-semibold"
+        onClick={() => setOpen(!open)}
+      >
+        <svg width={24} height={24} viewBox="-12 -12 24 24" className="shrink-0">
+          <FlagShape severity={finding.severity} number={number} />
+        </svg>
+        {finding.title}
+      </button>
+      {open && (
+        <>
+          <p className="mt-1">{finding.message}</p>
+          <p className="hand mt-0.5 text-[0.82rem] text-soft">
+            {finding.part}: {finding.figure} {finding.value}, limit {finding.limit}
+          </p>
+          <div className="mt-1.5 flex flex-wrap gap-1.5">
+            {finding.fixes.map((fix) => (
+              <Button key={fix.label} onClick={() => void session.change(fix.patch)}>
+                {fix.label}
+              </Button>
+            ))}
+          </div>
+        </>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,174 @@
+import { RadioGroup } from "radix-ui";
+import type { ReactNode } from "react";
+
+import type { Catalogue } from "../../api/types";
+import { Pick } from "../../ui/Pick";
+import { Switch } from "../../ui/Switch";
+import { BriefField } from "./BriefField";
+import { Fig } from "./Fig";
+import { Section } from "./Section";
+import type { Session } from "./session";
+
+interface Props {
+  session: Session;
+  catalogue: Catalogue;
+  onFigure: (key: string) => void;
+}
+
+interface RowBrief {
+  follows: string;
+  spacing: string;
+  pitch: string | null;
+  ends: { rule: string };
+}
+
+/** Length, count, pitch and ends: three are held by a peg, the loose one is worked out from them. */
+export function RowChoices({ session, catalogue, onFigure }: Props) {
+  const { design, change } = session;
+  const row = design.brief["row"] as RowBrief;
+  const loose = (name: string) => row.follows === name;
+  return (
+    <Section
+      title="The row"
+      aside={<Fig session={session} name="row.air" label="air between" onFigure={onFigure} />}
+    >
+      <RadioGroup.Root
+        aria-label="Which figure is worked out from the others"
+        value={row.follows}
+        onValueChange={(follows) => void change({ row: { follows } })}
+      >
+        <Line name="length" loose={loose("length")}>
+          <BriefField
+            session={session}
+            path="row.length"
+            label="length"
+            italic={loose("length")}
+            className="flex-1"
+          />
+        </Line>
+        <Line name="count" loose={loose("count")}>
+          <BriefField
+            session={session}
+            path="row.count"
+            label="count"
+            italic={loose("count")}
+            className="flex-1"
+          />
+        </Line>
+        <Line name="pitch" loose={loose("pitch")}>
+          <BriefField
+            session={session}
+            path="row.pitch"
+            label="pitch"
+            italic={loose("pitch")}
+            className="flex-1"
+          />
+          {row.pitch !== null && !loose("pitch") && (
+            <button
+              type="button"
+              className="text-[0.8rem] text-act underline decoration-dotted"
+              title="As close as the items and their air allow"
+              onClick={() => void change({ row: { pitch: null } })}
+            >
+              as needed
+            </button>
+          )}
+        </Line>
+        <Line name="ends" loose={loose("ends")}>
+          {loose("ends") ? (
+            <span className="flex flex-1 items-baseline gap-1">
+              <span className="text-soft">ends</span>
+              <span aria-hidden className="mb-1 flex-1 self-end border-b border-dotted border-rule" />
+              <Fig session={session} name="row.left" label="shared" onFigure={onFigure} />
+            </span>
+          ) : (
+            <>
+              <span className="text-soft">ends</span>
+              <Pick
+                label="End rule"
+                className="flex-1"
+                value={row.ends.rule}
+                options={catalogue.ends.map((rule) => ({
+                  value: rule.key,
+                  label: rule.name,
+                  why: rule.why ?? "",
+                  icon: <EndPicture rule={rule.key} />,
+                }))}
+                onPick={(rule) => void change({ row: { ends: { rule } } })}
+              />
+              {row.ends.rule !== "margin" && (
+                <Fig session={session} name="row.left" label="" onFigure={onFigure} />
+              )}
+            </>
+          )}
+        </Line>
+      </RadioGroup.Root>
+      {row.ends.rule === "margin" && !loose("ends") && (
+        <div className="grid grid-cols-2 gap-x-3 pl-6">
+          <BriefField session={session} path="row.ends.left" label="left" />
+          <BriefField session={session} path="row.ends.right" label="right" />
+        </div>
+      )}
+      <div className="flex items-center justify-between gap-2">
+        <Switch
+          label="Spacing"
+          value={row.spacing}
+          options={catalogue.spacings.map((rule) => ({
+            value: rule.key,
+            label: rule.name.toLowerCase(),
+            hint: rule.why ?? "",
+          }))}
+          onPick={(spacing) => void change({ row: { spacing } })}
+        />
+        {row.spacing === "tidy" && (
+          <BriefField session={session} path="row.tidy" label="to" className="flex-1" />
+        )}
+      </div>
+    </Section>
+  );
+}
+
+function Line({ name, loose, children }: { name: string; loose: boolean; children: ReactNode }) {
+  return (
+    <div className="flex min-h-7 items-center gap-1.5">
+      <RadioGroup.Item
+        value={name}
+        aria-label={`Work out the ${name}`}
+        title={loose ? "Worked out from the other three" : `Held. Press to work out the ${name} instead`}
+        className="flex h-6 w-5 shrink-0 items-center justify-center pointer-coarse:h-10"
+      >
+        <svg width={16} height={16} viewBox="-8 -8 16 16" aria-hidden>
+          {loose ? (
+            <path d="M-5 -2 H5 M-5 2.5 H5" className="stroke-act" strokeWidth={2} />
+          ) : (
+            <>
+              <circle r={6} className="fill-none stroke-rule" strokeWidth={1.2} />
+              <circle r={3.4} className="fill-ink" />
+            </>
+          )}
+        </svg>
+      </RadioGroup.Item>
+      {children}
+    </div>
+  );
+}
+
+const PLACES: Record<string, number[]> = {
+  margin: [9, 30, 51],
+  half: [10, 30, 50],
+  whole: [15, 30, 45],
+  gaps: [16.5, 30, 43.5],
+  inside: [6, 30, 54],
+};
+
+/** The rule as a picture: a board with three holders where it puts them. */
+function EndPicture({ rule }: { rule: string }) {
+  return (
+    <svg width={60} height={14} viewBox="0 0 60 14" aria-hidden className="shrink-0">
+      <rect x={0.5} y={2} width={59} height={7} className="fill-wood stroke-ink" />
+      {(PLACES[rule] ?? []).map((x) => (
+        <path key={x} d={`M${x} 4 V13`} className="stroke-ink" strokeWidth={rule === "gaps" ? 4 : 2} />
+      ))}
+    </svg>
+  );
+}

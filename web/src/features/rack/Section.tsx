@@ -1,0 +1,22 @@
+import type { ReactNode } from "react";
+
+/** One clause of the order: its heading on the rule, its lines below. */
+export function Section({
+  title,
+  aside,
+  children,
+}: {
+  title: string;
+  aside?: ReactNode;
+  children: ReactNode;
+}) {
+  return (
+    <section className="border-t border-ink px-3 pt-1 pb-1.5 first:border-t-0" aria-label={title}>
+      <div className="flex min-h-7 items-center justify-between gap-2">
+        <h2 className="text-[0.98rem]">{title}</h2>
+        {aside}
+      </div>
+      {children}
+    </section>
+  );
+}

@@ -1,0 +1,108 @@
+import type { Design, Figure } from "../../api/types";
+import { Measure } from "../../ui/Measure";
+
+export interface OpenSlip {
+  key: string;
+  kept: boolean;
+}
+
+interface Props {
+  design: Design;
+  slips: readonly OpenSlip[];
+  onClose: (key: string) => void;
+  onKeep: (key: string) => void;
+}
+
+/** Slips of working, side by side: formula, numbers, result, and why this rule. They follow the design. */
+export function Slips({ design, slips, onClose, onKeep }: Props) {
+  return (
+    <div
+      className="pointer-events-none absolute bottom-2 left-2 z-20 flex max-w-[calc(100%-1rem)] flex-wrap-reverse items-end gap-2"
+      aria-live="polite"
+    >
+      {slips.map(({ key, kept }) => {
+        const figure = key.startsWith("mark.")
+          ? markFigure(design, Number(key.slice(5)))
+          : design.figures[key];
+        return (
+          figure && (
+            <section
+              key={key}
+              aria-label={`Working of ${figure.label}`}
+              className="pointer-events-auto w-64 border border-ink bg-sheet px-3 pt-2 pb-2.5 text-[0.9rem] shadow-[3px_3px_0_var(--rule)]"
+            >
+              <div className="flex items-baseline gap-2">
+                <h2 className="flex-1 text-[0.98rem]">{figure.label}</h2>
+                <button
+                  type="button"
+                  aria-pressed={kept}
+                  className="text-[0.8rem] text-act underline decoration-dotted underline-offset-2"
+                  onClick={() => onKeep(key)}
+                >
+                  {kept ? "kept" : "keep"}
+                </button>
+                <button
+                  type="button"
+                  aria-label={`Close ${figure.label}`}
+                  className="px-1 leading-none"
+                  onClick={() => onClose(key)}
+                >
+                  ×
+                </button>
+              </div>
+              <p className="hand my-1 border-b border-dotted border-rule pb-1 text-[0.93rem]">
+                {figure.formula}
+              </p>
+              <dl className="grid grid-cols-[auto_1fr_auto] gap-x-2 text-[0.87rem]">
+                {figure.inputs.map((input) => (
+                  <div key={input.symbol + input.name} className="contents">
+                    <dt className="hand">{input.symbol}</dt>
+                    <dd className="text-soft">{input.name}</dd>
+                    <dd className="hand text-right">
+                      <Measure text={input.text} />
+                    </dd>
+                  </div>
+                ))}
+              </dl>
+              <p className="hand mt-1 border-t border-ink pt-1 text-right text-[1.05rem] font-semibold">
+                = <Measure text={figure.text} />
+              </p>
+              {figure.tape && (
+                <p className="text-right text-[0.87rem] text-mark">
+                  on the tape <Measure text={figure.tape} />
+                </p>
+              )}
+              <p className="mt-1 text-[0.87rem] text-soft">{figure.why}</p>
+            </section>
+          )
+        );
+      })}
+    </div>
+  );
+}
+
+/** The slip of one mark, from the row's figures. */
+function markFigure(design: Design, index: number): Figure | undefined {
+  const mark = design.marks[index];
+  const { "row.left": left, "row.pitch": pitch } = design.figures;
+  if (!mark || !left || !pitch) return undefined;
+  const even = mark.drift != null;
+  const drift = even
+    ? `Stepping off a rounded pitch would put it ${mark.drift} off.`
+    : "The row holds pins: this place lies evenly between the ones beside it.";
+  return {
+    key: `mark.${index}`,
+    label: `Mark ${index + 1}`,
+    text: mark.exact,
+    tape: `${mark.text} (${mark.error})`,
+    formula: mark.pinned ? "pinned here" : even ? "a + k · p" : "between pins",
+    inputs: even
+      ? [
+          { symbol: "a", name: "left end", text: left.text },
+          { symbol: "k", name: "spaces before it", text: String(index) },
+          { symbol: "p", name: "pitch", text: pitch.text },
+        ]
+      : [],
+    why: `Measured from the datum and rounded on its own. From the far end it reads ${mark.from_end}. ${drift}`,
+  };
+}

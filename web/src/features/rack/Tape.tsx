@@ -1,0 +1,131 @@
+import { useMemo } from "react";
+
+import type { Design } from "../../api/types";
+import { graduation, stagger } from "../../drawing/tape";
+import { toModelX, toScreenX, type Size, type View } from "../../drawing/view";
+
+interface Props {
+  design: Design;
+  view: View;
+  size: Size;
+  flipped: boolean;
+  onFigure: (key: string) => void;
+}
+
+const TOP = 40;
+const HEIGHT = 28;
+const TICKS = [20, 15, 12, 9, 7, 5, 4, 3];
+const ROWS = 2;
+const ROW_PX = 14;
+
+const bare = (text: string) => text.replace(/ (mm|in)$/, "");
+
+/** The tape, at the drawing's scale and scroll: hooked on the datum end, or on the other when flipped. */
+export function Tape({ design, view, size, flipped, onFigure }: Props) {
+  const { tape, length_mm: length } = design;
+  const hooked = flipped ? length : 0;
+  const x = (at: number) => toScreenX(view, flipped ? hooked - at : at);
+  const seen = [toModelX(view, 0), toModelX(view, size.width)].map((at) => (flipped ? length - at : at));
+  const from = Math.max(0, Math.min(...seen));
+  const to = Math.min(length, Math.max(...seen));
+  const ticks = graduation(tape.unit, tape.step_mm, view.scale, from, to);
+  const labels = useMemo(
+    () =>
+      design.marks.map((mark) => {
+        const text = bare(flipped ? mark.from_end : mark.text);
+        return { mark, text, x: toScreenX(view, mark.x), width: text.length * 7 };
+      }),
+    [design.marks, flipped, view],
+  );
+  const rows = stagger(labels, ROWS);
+  const left = toScreenX(view, 0);
+  const right = toScreenX(view, length);
+  return (
+    <svg className="h-[4.9rem] w-full" role="group" aria-label="The tape, with the marks">
+      <rect
+        x={left}
+        y={TOP}
+        width={Math.max(right - left, 0)}
+        height={HEIGHT}
+        className="stroke-ink"
+        strokeWidth={1}
+        fill="var(--tape)"
+      />
+      <path
+        d={ticks
+          .map(({ at, rank }) => `M${x(at)} ${TOP + HEIGHT} v${-(TICKS[TICKS.length - 1 - rank] ?? 3)}`)
+          .join("")}
+        className="stroke-ink"
+        strokeWidth={0.8}
+      />
+      {ticks.map(
+        ({ at, label }) =>
+          label &&
+          at > 0 &&
+          !labels.some((mark) => mark.x > x(at) - label.length * 6.4 - 5 && mark.x < x(at) + 1) && (
+            <text
+              key={at}
+              x={x(at) - 2.5}
+              y={TOP + 11}
+              textAnchor="end"
+              className="hand fill-ink text-[10.5px]"
+            >
+              {label}
+            </text>
+          ),
+      )}
+      <path d={`M${x(0)} ${TOP - 4} v${HEIGHT + 10}`} className="stroke-ink" strokeWidth={4} />
+      {labels.map(({ mark, text, x: at }, index) => {
+        const row = rows[index] ?? -1;
+        return (
+          <g
+            key={mark.index}
+            role="button"
+            tabIndex={row < 0 ? -1 : 0}
+            aria-label={`Mark ${mark.index + 1}: ${flipped ? mark.from_end : mark.text}. Show the working`}
+            className="group cursor-pointer outline-none"
+            onClick={() => onFigure(`mark.${mark.index}`)}
+            onKeyDown={(event) => event.key === "Enter" && onFigure(`mark.${mark.index}`)}
+          >
+            <path
+              d={`M${at} ${TOP + HEIGHT - 4} V${row < 0 ? TOP - 4 : TOP - 5 - row * ROW_PX}`}
+              className="stroke-mark"
+              strokeWidth={row < 0 ? 1 : 2}
+            />
+            {row >= 0 && (
+              <>
+                <rect
+                  x={at - text.length * 3.5 - 3}
+                  y={TOP - 19 - row * ROW_PX}
+                  width={text.length * 7 + 6}
+                  height={14}
+                  className="fill-transparent stroke-transparent group-focus-visible:stroke-act"
+                  strokeWidth={2}
+                />
+                <text
+                  x={at}
+                  y={TOP - 8 - row * ROW_PX}
+                  textAnchor="middle"
+                  className="hand fill-mark text-[12.5px] font-semibold group-hover:underline"
+                >
+                  <Fraction text={text} />
+                </text>
+              </>
+            )}
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
+function Fraction({ text }: { text: string }) {
+  const [whole, part] = text.split(/\s?(?=\d+\/\d+$)/);
+  if (part === undefined || !text.includes("/"))
+    return text.includes("/") ? <tspan className="frac">{text}</tspan> : text;
+  return (
+    <>
+      {whole} <tspan className="frac">{part}</tspan>
+    </>
+  );
+}

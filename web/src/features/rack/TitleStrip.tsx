@@ -1,0 +1,194 @@
+import { DropdownMenu } from "radix-ui";
+import { useState, type KeyboardEvent } from "react";
+import { Link } from "react-router";
+
+import { fileUrl, type Paper } from "../../api/client";
+import type { TapeName } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Pick } from "../../ui/Pick";
+import { Switch } from "../../ui/Switch";
+import { ThemeButton } from "../../ui/ThemeButton";
+import type { Session } from "./session";
+
+const STEPS: Record<"in" | "mm", TapeName[]> = {
+  mm: ["1 mm", "0.5 mm"],
+  in: ["1/8 in", "1/16 in", "1/32 in", "1/64 in"],
+};
+const USUAL = { mm: "1 mm", in: "1/16 in" } as const;
+const STANDING = { saved: "saved", saving: "saving…", offline: "not saved yet", stale: "changed elsewhere" };
+const PAPERS: [Paper, string][] = [
+  ["a4", "A4"],
+  ["letter", "Letter"],
+];
+
+/** The sheet's title: name, what can be taken back, the tape in hand, and paper. */
+export function TitleStrip({ session, onHelp }: { session: Session; onHelp: () => void }) {
+  const { rack, design, standing } = session;
+  const { unit, name } = design.tape;
+  const tape = (next: TapeName) => void session.change({ tape: next });
+  return (
+    <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-1.5">
+      <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
+        Racks
+      </Link>
+      <span aria-hidden className="text-rule">
+        /
+      </span>
+      <Name session={session} />
+      <span
+        role="status"
+        className={`text-[0.85rem] ${standing === "saved" ? "text-soft" : "font-semibold text-care"}`}
+      >
+        {STANDING[standing]}
+      </span>
+      <span className="flex-1" />
+      <Button
+        look="bare"
+        disabled={!rack.undo}
+        onClick={session.undo}
+        title={rack.undo ? `Take back: ${rack.undo}` : undefined}
+      >
+        Undo
+      </Button>
+      <Button
+        look="bare"
+        disabled={!rack.redo}
+        onClick={session.redo}
+        title={rack.redo ? `Again: ${rack.redo}` : undefined}
+      >
+        Redo
+      </Button>
+      <Switch
+        label="Unit"
+        value={unit}
+        options={[
+          { value: "mm", label: "mm" },
+          { value: "in", label: "inch" },
+        ]}
+        onPick={(next) => next !== unit && tape(USUAL[next])}
+      />
+      <Pick
+        label="Tape step"
+        value={name}
+        options={STEPS[unit].map((step) => ({ value: step, label: step }))}
+        onPick={(step) => tape(step as TapeName)}
+      />
+      <PaperMenu id={rack.id} />
+      <ThemeButton />
+      <Button look="bare" aria-label="Keys and shortcuts" className="max-md:hidden" onClick={onHelp}>
+        ?
+      </Button>
+    </header>
+  );
+}
+
+function Name({ session }: { session: Session }) {
+  const { rack } = session;
+  const [draft, setDraft] = useState<string | null>(null);
+  const [error, setError] = useState<string | null>(null);
+
+  async function commit() {
+    if (draft === null || draft === rack.name) return setDraft(null);
+    if (!draft.trim()) return setError("A rack needs a name of 1 to 80 characters.");
+    const outcome = await session.rename(draft.trim());
+    setError(outcome);
+    if (outcome === null) setDraft(null);
+  }
+  function onKeyDown(event: KeyboardEvent) {
+    if (event.key === "Enter") void commit();
+    if (event.key !== "Escape") return;
+    setDraft(null);
+    setError(null);
+  }
+  return (
+    <h1 className="relative m-0 min-w-40">
+      <span className="sr-only">{rack.name}</span>
+      <input
+        aria-label="Name of the rack"
+        aria-invalid={error !== null}
+        value={draft ?? rack.name}
+        maxLength={80}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={() => void commit()}
+        onKeyDown={onKeyDown}
+        className="hand field-sizing-content max-w-[50vw] rounded-[3px] border border-transparent bg-transparent px-1 text-[1.15rem] font-semibold
+          hover:border-rule"
+      />
+      {error && (
+        <p
+          role="alert"
+          className="absolute top-full left-0 z-30 w-64 border border-stop bg-stop-bg px-2 py-1 text-[0.87rem] font-normal text-stop"
+        >
+          {error}
+        </p>
+      )}
+    </h1>
+  );
+}
+
+const ITEM =
+  "block cursor-pointer px-3 py-1.5 outline-none data-highlighted:bg-act data-highlighted:text-on-act";
+
+function PaperMenu({ id }: { id: string }) {
+  const [paper, setPaper] = useState<Paper>("a4");
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger asChild>
+        <Button look="act">Paper and files</Button>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={4}
+          className="z-50 w-72 border border-ink bg-sheet py-1"
+        >
+          <DropdownMenu.RadioGroup
+            value={paper}
+            onValueChange={(next) => setPaper(next as Paper)}
+            className="flex items-center gap-3 px-3 py-1"
+          >
+            <span className="text-[0.87rem] text-soft">Sheet size</span>
+            {PAPERS.map(([key, label]) => (
+              <DropdownMenu.RadioItem
+                key={key}
+                value={key}
+                onSelect={(event) => event.preventDefault()}
+                className="cursor-pointer border border-rule px-2 outline-none data-highlighted:border-act data-[state=checked]:bg-ink data-[state=checked]:text-paper"
+              >
+                {label}
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+          <DropdownMenu.Item asChild className={ITEM}>
+            <a href={fileUrl(id, "template.pdf", paper)} target="_blank" rel="noreferrer">
+              Marking template, true size
+              <span className="block text-[0.84rem] opacity-85">Lay it on the board and prick through</span>
+            </a>
+          </DropdownMenu.Item>
+          <DropdownMenu.Item asChild className={ITEM}>
+            <a href={fileUrl(id, "sheet.pdf", paper)} target="_blank" rel="noreferrer">
+              Shop sheet
+              <span className="block text-[0.84rem] opacity-85">
+                Drawing, marks, drilling, cautions on one page
+              </span>
+            </a>
+          </DropdownMenu.Item>
+          <DropdownMenu.Separator className="my-1 border-t border-rule" />
+          {(
+            [
+              ["drawing.svg", "Drawing as SVG"],
+              ["marks.csv", "Marks as CSV"],
+              ["rack.json", "This rack as a file"],
+            ] as const
+          ).map(([kind, label]) => (
+            <DropdownMenu.Item key={kind} asChild className={ITEM}>
+              <a href={fileUrl(id, kind)} download>
+                {label}
+              </a>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

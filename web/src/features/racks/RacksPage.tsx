@@ -1,0 +1,161 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef, type ChangeEvent } from "react";
+import { Link, useNavigate } from "react-router";
+
+import { api } from "../../api/client";
+import type { RackSummary } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Measure } from "../../ui/Measure";
+import { ThemeButton } from "../../ui/ThemeButton";
+import { useSay } from "../../ui/Toasts";
+import { RackDrawing } from "./RackDrawing";
+
+/** Pixels per mm on the first page: a coat rack is a hand wide, a key rack still shows its hooks. */
+const SCALE = 0.165;
+
+export function RacksPage() {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const say = useSay();
+  const racks = useQuery({ queryKey: ["racks"], queryFn: api.racks });
+  const bin = useQuery({ queryKey: ["racks", "bin"], queryFn: api.bin });
+  const refresh = () => void queries.invalidateQueries({ queryKey: ["racks"] });
+  const fail = (error: Error) => say(error.message);
+  const restore = useMutation({ mutationFn: api.restore, onSuccess: refresh, onError: fail });
+  const remove = useMutation({
+    mutationFn: (rack: RackSummary) => api.remove(rack.id),
+    onSuccess: (_, rack) => {
+      refresh();
+      say(`“${rack.name}” is in the bin.`, { label: "Undo", run: () => restore.mutate(rack.id) });
+    },
+    onError: fail,
+  });
+  const copy = useMutation({ mutationFn: (id: string) => api.copy(id), onSuccess: refresh, onError: fail });
+  const open = useMutation({
+    mutationFn: async (file: File) => api.open(JSON.parse(await file.text())),
+    onSuccess: (rack) => navigate(`/racks/${rack.id}`),
+    onError: (error) =>
+      say(error instanceof SyntaxError ? "This is no rack file: it is not readable JSON." : error.message),
+  });
+  const picker = useRef<HTMLInputElement>(null);
+
+  function onFile(event: ChangeEvent<HTMLInputElement>) {
+    const file = event.target.files?.[0];
+    if (file) open.mutate(file);
+    event.target.value = "";
+  }
+
+  return (
+    <div className="mx-auto max-w-[84rem] px-5 pb-16">
+      <title>Racks | Yardcliff</title>
+      <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
+        <h1 className="flex-1 text-[1.7rem]">
+          Yardcliff <span className="text-[1rem] font-normal text-soft">racks, all drawn to one scale</span>
+        </h1>
+        <input
+          ref={picker}
+          type="file"
+          accept=".json,application/json"
+          hidden
+          onChange={onFile}
+          aria-label="Rack file"
+        />
+        <Button onClick={() => picker.current?.click()}>Open a rack file</Button>
+        <Link
+          to="/new"
+          className="inline-flex min-h-8 items-center rounded-[3px] bg-act px-3 text-on-act hover:opacity-90 pointer-coarse:min-h-10"
+        >
+          New rack
+        </Link>
+        <ThemeButton />
+      </header>
+      <main>
+        {racks.isPending && (
+          <p role="status" className="p-8 text-soft">
+            Fetching the racks…
+          </p>
+        )}
+        {racks.error && (
+          <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
+            {racks.error.message} <Button onClick={() => void racks.refetch()}>Try again</Button>
+          </p>
+        )}
+        {racks.data?.length === 0 && (
+          <p className="py-14 text-[1.1rem]">
+            No racks yet.{" "}
+            <Link to="/new" className="text-act underline">
+              Say what hangs
+            </Link>{" "}
+            and the first one is drawn for you.
+          </p>
+        )}
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(21rem,100%),1fr))]">
+          {racks.data?.map((rack) => (
+            <li
+              key={rack.id}
+              className="group relative flex flex-col border-b border-rule px-2 pt-6 pb-3 hover:bg-sheet"
+            >
+              <Link
+                to={`/racks/${rack.id}`}
+                className="flex flex-1 flex-col"
+                aria-label={`Open ${rack.name}`}
+              >
+                <span className="flex min-h-48 flex-1 items-start justify-center">
+                  <RackDrawing scene={rack.scene} scale={SCALE} />
+                </span>
+              </Link>
+              <div className="mt-4 flex items-end gap-2">
+                <div className="min-w-0 flex-1">
+                  <h2 className="truncate text-[1.05rem]">
+                    <Link to={`/racks/${rack.id}`} className="after:absolute after:inset-0">
+                      {rack.name}
+                    </Link>
+                  </h2>
+                  <p className="text-[0.9rem] text-soft">
+                    {rack.says}
+                    <br />
+                    board <Measure text={rack.size} />
+                  </p>
+                  <p className={`text-[0.9rem] ${rack.to_settle ? "font-semibold text-care" : "text-soft"}`}>
+                    {rack.to_settle ? `▲ ${rack.to_settle} to settle` : "settled"}
+                  </p>
+                </div>
+                <Button
+                  look="bare"
+                  className="relative z-10"
+                  aria-label={`Copy ${rack.name}`}
+                  onClick={() => copy.mutate(rack.id)}
+                >
+                  Copy
+                </Button>
+                <Button
+                  look="bare"
+                  className="relative z-10"
+                  aria-label={`Put ${rack.name} in the bin`}
+                  onClick={() => remove.mutate(rack)}
+                >
+                  Bin
+                </Button>
+              </div>
+            </li>
+          ))}
+        </ul>
+        {bin.data && bin.data.length > 0 && (
+          <details className="mt-8">
+            <summary className="cursor-pointer text-soft">In the bin: {bin.data.length}</summary>
+            <ul className="mt-2">
+              {bin.data.map((rack) => (
+                <li key={rack.id} className="flex items-center gap-3 py-1">
+                  {rack.name}
+                  <Button aria-label={`Restore ${rack.name}`} onClick={() => restore.mutate(rack.id)}>
+                    Restore
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </details>
+        )}
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,38 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { createBrowserRouter, RouterProvider } from "react-router";
+
+import { NewRackPage } from "./features/racks/NewRackPage";
+import { RacksPage } from "./features/racks/RacksPage";
+import { RackPage } from "./features/rack/RackPage";
+import "./styles.css";
+import { NotFound } from "./ui/NotFound";
+import { applyTheme } from "./ui/theme";
+import { Toasts } from "./ui/Toasts";
+
+applyTheme();
+const nonce = document.querySelector<HTMLMetaElement>("meta[name=csp-nonce]")?.content;
+// Radix menus add a style element of their own; the policy lets it in by this nonce.
+if (nonce) Object.assign(globalThis, { __webpack_nonce__: nonce });
+
+const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 10_000 } } });
+
+const router = createBrowserRouter([
+  { path: "/", element: <RacksPage /> },
+  { path: "/new", element: <NewRackPage /> },
+  { path: "/racks/:id", element: <RackPage /> },
+  { path: "*", element: <NotFound /> },
+]);
+
+const root = document.getElementById("root");
+if (root)
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <Toasts>
+          <RouterProvider router={router} />
+        </Toasts>
+      </QueryClientProvider>
+    </StrictMode>,
+  );

@@ -1,0 +1,33 @@
+import { Dialog as Radix } from "radix-ui";
+import type { ReactNode } from "react";
+
+interface Props {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  title: string;
+  children: ReactNode;
+}
+
+/** A sheet laid over the page. */
+export function Dialog({ open, onOpenChange, title, children }: Props) {
+  return (
+    <Radix.Root open={open} onOpenChange={onOpenChange}>
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 z-40 bg-ink/40" />
+        <Radix.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 z-50 max-h-[88vh] w-[min(34rem,94vw)] -translate-1/2 overflow-auto border
+            border-ink bg-sheet p-5"
+        >
+          <div className="mb-3 flex items-baseline justify-between gap-4">
+            <Radix.Title className="text-xl">{title}</Radix.Title>
+            <Radix.Close aria-label="Close" className="px-2 text-2xl leading-none">
+              ×
+            </Radix.Close>
+          </div>
+          {children}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}

@@ -1,0 +1,91 @@
+import { useId, useRef, useState, type KeyboardEvent } from "react";
+
+/** What a field's commit led to: nothing to say, or what could not be read. */
+export type Outcome = string | null;
+
+interface Props {
+  label: string;
+  value: string;
+  /** Takes the typed text; answers with the message to show at the field, or null. */
+  onCommit: (text: string) => Promise<Outcome>;
+  /** Arrow up and down, if the value can be stepped. */
+  onStep?: (direction: 1 | -1) => void;
+  labelHidden?: boolean;
+  /** Worked out, not given. */
+  italic?: boolean;
+  /** Standing alone, with a border of its own. */
+  boxed?: boolean;
+  className?: string;
+}
+
+/**
+ * A figure that is typed: units and fractions as people write them. Text that cannot be read stays in the
+ * field with the message, and the design stays as it was; Escape brings the figure back.
+ */
+export function Field({ label, value, onCommit, onStep, labelHidden, italic, boxed, className = "" }: Props) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const [error, setError] = useState<Outcome>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const id = useId();
+
+  async function commit() {
+    if (draft === null || draft.trim() === value) {
+      setDraft(null);
+      setError(null);
+      return;
+    }
+    const outcome = await onCommit(draft.trim());
+    setError(outcome);
+    if (outcome === null) setDraft(null);
+  }
+
+  function onKeyDown(event: KeyboardEvent) {
+    if (event.key === "Enter") void commit();
+    if (event.key === "Escape") {
+      setDraft(null);
+      setError(null);
+      event.stopPropagation();
+    }
+    if (onStep && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
+      event.preventDefault();
+      onStep(event.key === "ArrowUp" ? 1 : -1);
+    }
+  }
+
+  return (
+    <div className={`relative flex min-w-0 items-baseline gap-1 ${className}`}>
+      <label htmlFor={id} className={labelHidden ? "sr-only" : "shrink-0 text-soft"}>
+        {label}
+      </label>
+      {!labelHidden && (
+        <span aria-hidden className="mb-1 min-w-2 flex-1 self-end border-b border-dotted border-rule" />
+      )}
+      <input
+        id={id}
+        ref={input}
+        value={draft ?? value}
+        onChange={(event) => setDraft(event.target.value)}
+        onFocus={(event) => event.target.select()}
+        onBlur={() => void commit()}
+        onKeyDown={onKeyDown}
+        aria-invalid={error !== null}
+        aria-describedby={error ? `${id}-error` : undefined}
+        autoComplete="off"
+        spellCheck={false}
+        maxLength={80}
+        className={`hand min-h-7 min-w-0 shrink-0 rounded-[3px] border bg-transparent px-1
+          text-[0.95rem] hover:border-rule focus:border-ink focus:bg-paper focus:outline-2 focus:outline-act
+          aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10 ${italic ? "text-act italic" : ""} ${boxed ? "w-14 border-rule text-center" : "w-[5.2rem] border-transparent text-right"}`}
+      />
+      {error && (
+        <p
+          id={`${id}-error`}
+          role="alert"
+          className="absolute top-full right-0 z-30 mt-0.5 w-64 border border-stop bg-stop-bg px-2 py-1 text-[0.87rem] text-stop"
+        >
+          {error}
+        </p>
+      )}
+    </div>
+  );
+}
