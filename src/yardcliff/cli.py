@@ -1,5 +1,6 @@
 """The command line: serve, demo, row, export, import, backup."""
 
+import gc
 import socket
 import sys
 from pathlib import Path
@@ -143,7 +144,8 @@ def _run(data: Path, host: str, port: int, *, demo: bool) -> None:
     except YardcliffError as error:
         _fail(str(error))
     family = socket.AF_INET6 if ":" in host else socket.AF_INET
-    listener = socket.socket(family, socket.SOCK_STREAM)
+    # The protocol is named so that asyncio turns Nagle's delay off: a drag waits on every answer.
+    listener = socket.socket(family, socket.SOCK_STREAM, socket.IPPROTO_TCP)
     listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
     try:
         listener.bind((host, port))
@@ -154,6 +156,9 @@ def _run(data: Path, host: str, port: int, *, demo: bool) -> None:
     print(f"Yardcliff is at {address}\nData: {data}\nStop it with Ctrl+C.", flush=True)
     server = create_app(database, LOCAL_NAMES | {host})
     config = uvicorn.Config(server, log_level="warning", access_log=False)
+    # What was imported stays: looking through it for garbage would cost a drag a frame now and then.
+    gc.collect()
+    gc.freeze()
     uvicorn.Server(config).run(sockets=[listener])
 
 

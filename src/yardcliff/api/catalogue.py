@@ -86,8 +86,7 @@ def _item(row: dict[str, Any]) -> ItemChoice:
         update={
             "strokes": [],
             "dimensions": [],
-            "symbols": [s for s in view.symbols if s.key == "item"],
-            "instances": [i.model_copy(update={"x": 0.0, "y": 0.0}) for i in view.instances if i.symbol == "item"],
+            "symbols": [s.model_copy(update={"places": [(0.0, 0.0)]}) for s in view.symbols if s.key == "item"],
             "extent": view.extent.model_copy(update={"x0": box.x0, "y0": box.y0, "x1": box.x1, "y1": box.y1}),
         }
     )

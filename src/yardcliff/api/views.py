@@ -15,6 +15,7 @@ from yardcliff.core.findings import Finding, Patch
 from yardcliff.core.geometry import svg
 from yardcliff.core.ladder import Rung
 from yardcliff.core.length import Tape, TapeName
+from yardcliff.core.model import leaves
 from yardcliff.core.scene import Box, Role, Scene, Stroke
 from yardcliff.core.working import Value
 from yardcliff.store.racks import Record
@@ -100,15 +101,11 @@ class StrokeView(Wire):
 
 
 class SymbolView(Wire):
+    """Drawn at each of its places [x, y], one for every holder in order."""
+
     key: str
     strokes: list[StrokeView]
-
-
-class InstanceView(Wire):
-    symbol: str
-    index: int
-    x: float
-    y: float
+    places: list[tuple[float, float]]
 
 
 class DimensionView(Wire):
@@ -134,7 +131,6 @@ class SceneView(Wire):
 
     strokes: list[StrokeView]
     symbols: list[SymbolView]
-    instances: list[InstanceView]
     dimensions: list[DimensionView]
     extent: BoxView
     wall: BoxView
@@ -205,10 +201,8 @@ class RackSummary(Wire):
 def view_scene(scene: Scene) -> SceneView:
     return SceneView(
         strokes=[_stroke(s) for s in scene.strokes],
-        symbols=[SymbolView(key=s.key, strokes=[_stroke(x) for x in s.strokes]) for s in scene.symbols],
-        instances=[
-            InstanceView.model_construct(symbol=i.symbol, index=i.index, x=round(i.x, 3), y=round(i.y, 3))
-            for i in scene.instances
+        symbols=[
+            SymbolView(key=s.key, strokes=[_stroke(x) for x in s.strokes], places=list(s.places)) for s in scene.symbols
         ],
         dimensions=[
             DimensionView(
@@ -348,9 +342,8 @@ def _rung(rung: Rung, tape: Tape) -> RungView:
 
 def _marks(design: Design) -> list[MarkView]:
     tape = design.tape
-    # Built without checking: there may be hundreds, and each value was just written here.
     return [
-        MarkView.model_construct(
+        MarkView(
             index=m.index,
             x=float(m.exact),
             pinned=h.pinned,
@@ -373,15 +366,10 @@ def _fields(brief: Brief, tape: Tape, design: Design) -> dict[str, str]:
     """Dotted path -> text of every length in the brief; a figure that follows shows its result."""
     texts: dict[str, str] = {}
 
-    def walk(value: Any, path: str) -> None:
-        if isinstance(value, dict):
-            for key, inner in value.items():
-                walk(inner, f"{path}.{key}" if path else key)
-        elif isinstance(value, Fraction):
-            bought = path.startswith(("holder.", "board."))
-            texts[path] = tape.write_fine(value) if bought else tape.write_given(value)
-
-    walk(brief.model_dump(), "")
+    for path, value in leaves(brief):
+        if isinstance(value, Fraction):
+            bought = path[0] in ("holder", "board")
+            texts[".".join(path)] = tape.write_fine(value) if bought else tape.write_given(value)
     row = design.rack.row
     texts["item.width"] = tape.write_given(brief.item.across)
     texts["row.pitch"] = tape.write_given(row.pitch)

@@ -10,6 +10,7 @@ from yardcliff.core.errors import YardcliffError
 from yardcliff.core.families import FAMILIES, Brief
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.model import leaves
 from yardcliff.core.spacing import Follows, Row
 
 # Typing the figure that follows holds it; this is the one that follows instead.
@@ -103,27 +104,24 @@ def _settled(row: Row, follows: str) -> dict[str, Any]:
 def describe(before: Brief, after: Brief) -> str:
     """What a change did, for the undo list: `row length 1200 mm to 1000 mm`."""
     tape = Tape.named(after.tape)
-    changes = list(_differences(before, after))
+    # Which figure follows changes along with the one that was typed; that one is the news.
+    changes = sorted(_differences(before, after), key=lambda change: change[0][-1] == "follows")
     if not changes:
         return "no change"
     path, old, new = changes[0]
     words = " ".join(path).replace("_", " ")
     more = f" and {len(changes) - 1} more" if len(changes) > 1 else ""
-    if isinstance(old, (dict, list, tuple)) or isinstance(new, (dict, list, tuple)):
+    if isinstance(old, tuple) or isinstance(new, tuple):
         return words + more
     return f"{words} {_show(old, tape)} to {_show(new, tape)}{more}"
 
 
 def _differences(before: Brief, after: Brief) -> Iterator[tuple[tuple[str, ...], Any, Any]]:
-    """(path, old, new) of every leaf that differs."""
-    stack: list[tuple[tuple[str, ...], Any, Any]] = [((), before.model_dump(), after.model_dump())]
-    while stack:
-        path, old, new = stack.pop()
-        if isinstance(old, dict) and isinstance(new, dict):
-            keys = sorted(old.keys() | new.keys(), reverse=True)
-            stack += [((*path, key), old.get(key), new.get(key)) for key in keys]
-        elif old != new:
-            yield path, old, new
+    """(path, old, new) of every field that differs; None where there is none."""
+    old, new = dict(leaves(before)), dict(leaves(after))
+    for path in dict.fromkeys((*old, *new)):
+        if old.get(path) != new.get(path):
+            yield path, old.get(path), new.get(path)
 
 
 def _show(value: Any, tape: Tape) -> str:

@@ -1,7 +1,7 @@
 """Outlines for drawings: paths in mm as floats, y up. Nothing here is measured from."""
 
 from collections.abc import Iterator
-from functools import cache
+from functools import cache, lru_cache
 
 Command = tuple[str, tuple[float, ...]]
 Path = tuple[Command, ...]
@@ -22,6 +22,7 @@ def parse(text: str) -> Path:
     return tuple(commands)
 
 
+@lru_cache(maxsize=512)
 def svg(path: Path) -> str:
     """The path as SVG path data, to a hundredth of a mm."""
     return " ".join(letter + " ".join(f"{n:.2f}".rstrip("0").rstrip(".") for n in ns) for letter, ns in path)

@@ -7,9 +7,10 @@ millimetre and a third of a foot are all exact and no sum of them drifts.
 import re
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import cache, lru_cache
 from typing import Annotated, Any, Literal
 
-from pydantic import BeforeValidator, FieldSerializationInfo, PlainSerializer, ValidationInfo, WithJsonSchema
+from pydantic import BeforeValidator, PlainSerializer, ValidationInfo, WithJsonSchema
 from pydantic_core import PydanticCustomError
 
 from yardcliff.core.errors import YardcliffError
@@ -68,6 +69,7 @@ class LengthError(YardcliffError, ValueError):
         super().__init__(f"Cannot read “{text}” as a length: {why}. Write it like {good}.")
 
 
+@lru_cache(maxsize=4096)
 def read(text: str, unit: Unit = "mm") -> Fraction:
     """Read a length or a sum of lengths; returns exact millimetres (may be negative).
 
@@ -166,12 +168,25 @@ class _Reader:
 
 def nearest(value: Fraction, step: Fraction) -> Fraction:
     """`value` rounded to the nearest multiple of `step`; a tie goes to the even multiple."""
-    return round(value / step) * step
+    return _steps(value, step) * step
 
 
-@dataclass(frozen=True, slots=True)
+def in_steps(value: int, step: int) -> int:
+    """`round(value / step)` for integers in one unit; a tie goes to the even count."""
+    steps, rest = divmod(value, step)
+    return steps + (2 * rest > step or (2 * rest == step and steps % 2 == 1))
+
+
+def _steps(value: Fraction, step: Fraction) -> int:
+    return in_steps(value.numerator * step.denominator, value.denominator * step.numerator)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
 class Tape:
-    """The tape in hand: its unit and its finest graduation, `step` in mm."""
+    """The tape in hand: its unit and its finest graduation, `step` in mm. One object a name.
+
+    What it writes is remembered: from frame to frame of a drag most figures stay as they are.
+    """
 
     name: TapeName
     unit: Unit
@@ -184,14 +199,15 @@ class Tape:
     def round(self, value: Fraction) -> Fraction:
         return nearest(value, self.step)
 
+    @lru_cache(maxsize=8192)  # noqa: B019  the six tapes live as long as the program
     def write(self, value: Fraction, *, feet: bool = False, unit: bool = True) -> str:
         """`value` mm as the tape shows it: `6 3/4 in`, `171.5 mm`; feet only on wish."""
-        steps = round(value / self.step)
+        steps = _steps(value, self.step)
         sign, steps = ("-" if steps < 0 else ""), abs(steps)
         if self.unit == "mm":
             number = f"{float(steps * self.step):.1f}".removesuffix(".0")
             return sign + number + (" mm" if unit else "")
-        per_inch = int(INCH / self.step)
+        per_inch = len(fractions := _fractions(self.step))
         whole, part = divmod(steps, per_inch)
         prefix = ""
         if feet and whole >= 12:
@@ -199,10 +215,10 @@ class Tape:
             prefix = f"{foot} ft "
             if not whole and not part:
                 return sign + prefix.strip()
-        fraction = str(Fraction(part, per_inch)) if part else ""
-        number = " ".join(filter(None, (str(whole) if whole or not part else "", fraction)))
+        number = " ".join(filter(None, (str(whole) if whole or not part else "", fractions[part])))
         return sign + prefix + number + (" in" if unit else "")
 
+    @lru_cache(maxsize=8192)  # noqa: B019
     def write_fine(self, value: Fraction) -> str:
         """`value` finer than the tape: the true size of a bit or the exact place of a mark.
 
@@ -218,11 +234,19 @@ class Tape:
             return _trimmed(value, 1) + " mm"
         return _trimmed(inches, 3) + " in"
 
+    @lru_cache(maxsize=1024)  # noqa: B019
     def write_given(self, value: Fraction) -> str:
         """`value` as its user would type it in the tape's unit: rounded only where no fraction fits."""
         if self.unit == "in" and 64 % (value / INCH).denominator:
             return self.write(value)
         return self.write_fine(value)
+
+
+@cache
+def _fractions(step: Fraction) -> tuple[str, ...]:
+    """The reduced fractions of an inch by steps of `step`: nothing, 1/16, 1/8, ..."""
+    per_inch = int(INCH / step)
+    return ("", *(str(Fraction(part, per_inch)) for part in range(1, per_inch)))
 
 
 def _trimmed(number: Fraction, places: int) -> str:
@@ -237,6 +261,7 @@ _TAPES: dict[str, Tape] = {
 }
 
 
+@lru_cache(maxsize=4096)
 def exact_text(value: Fraction) -> str:
     """The shortest exact text that `read` turns back into `value`: for files and for patches."""
     inches = value / INCH
@@ -313,12 +338,7 @@ def _schema(title: str) -> WithJsonSchema:
     )
 
 
-def _serialize(value: Fraction, info: FieldSerializationInfo) -> Any:
-    # Pydantic's own way with a Fraction is text without a unit, in Python mode too.
-    return exact_text(value) if info.mode_is_json() else value
-
-
-_AS_TEXT = PlainSerializer(_serialize)
+_AS_TEXT = PlainSerializer(exact_text, return_type=str)
 
 Size = Annotated[Fraction, BeforeValidator(_bounded(Fraction(0), True)), _AS_TEXT, _schema("Size")]
 """A length above 0, in mm; travels as exact text."""

@@ -2,47 +2,53 @@
 
 from dataclasses import dataclass
 from fractions import Fraction
+from math import lcm
 
-from yardcliff.core.length import Tape
+from yardcliff.core.length import Tape, in_steps
 from yardcliff.core.spacing import Row
 
 
 @dataclass(frozen=True, slots=True)
 class Mark:
-    """One pencil mark, mm from the datum.
+    """One pencil mark; all in mm.
 
-    `reading` is `exact` on the tape, `from_end` the reading from the far end. `drift` is how far
-    off the mark would be if a rounded pitch were stepped along the board instead; None where pins
-    make the row uneven.
+    `exact` is the axis from the datum and `reading` that on the tape, `error` apart by half a tape step
+    at most; `from_end` is the exact distance from the far end. `drift` is how far off the mark would
+    be, were a rounded pitch stepped along the board; None where pins make the row uneven.
     """
 
     index: int
     exact: Fraction
     reading: Fraction
+    error: Fraction
     from_end: Fraction
     drift: Fraction | None
-
-    @property
-    def error(self) -> Fraction:
-        """Reading less exact: never more than half a tape step."""
-        return self.reading - self.exact
 
 
 def marks(row: Row, tape: Tape) -> tuple[Mark, ...]:
     """The marks of a row, from the datum."""
-    first, step = tape.round(row.left), tape.round(row.pitch)
-    return tuple(
-        Mark(
-            index,
-            axis,
-            tape.round(axis),
-            tape.round(row.length - axis),
-            None if row.pins else first + index * step - axis,
+    # In integers over one denominator: hundreds of marks are worked out on every frame of a drag.
+    whole = lcm(row.length.denominator, tape.step.denominator, *{axis.denominator for axis in row.axes})
+    length, step = int(row.length * whole), int(tape.step * whole)
+    first, each = drift(row, tape, 0), drift(row, tape, 1) - drift(row, tape, 0)
+    found = []
+    for index, axis in enumerate(row.axes):
+        at = axis.numerator * (whole // axis.denominator)
+        reading = step * in_steps(at, step)
+        found.append(
+            Mark(
+                index,
+                axis,
+                Fraction(reading, whole),
+                Fraction(reading - at, whole),
+                Fraction(length - at, whole),
+                None if row.pins else first + index * each,
+            )
         )
-        for index, axis in enumerate(row.axes)
-    )
+    return tuple(found)
 
 
-def worst_drift(row: Row, tape: Tape) -> Fraction:
-    """How far off the last mark would be when a rounded pitch is stepped along (mm, signed)."""
-    return tape.round(row.left) - row.left + (row.count - 1) * (tape.round(row.pitch) - row.pitch)
+def drift(row: Row, tape: Tape, index: int) -> Fraction:
+    """How far off mark `index` of an even row lands when its rounded pitch is stepped along (mm, signed)."""
+    first, step = tape.round(row.left) - row.left, tape.round(row.pitch) - row.pitch
+    return first + index * step

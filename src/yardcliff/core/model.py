@@ -1,6 +1,7 @@
 """The base of every input model, and the plain-number fields they share."""
 
 import re
+from collections.abc import Iterator
 from typing import Annotated, Any
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict
@@ -13,6 +14,16 @@ class Frozen(BaseModel):
     """An input: immutable, strict about names, so that a misspelt field is an error and not lost."""
 
     model_config = ConfigDict(frozen=True, extra="forbid")
+
+
+def leaves(model: BaseModel, path: tuple[str, ...] = ()) -> Iterator[tuple[tuple[str, ...], Any]]:
+    """(path, value) of every field that is no model itself: lengths as Fractions, as they are kept."""
+    for name in type(model).model_fields:
+        value = getattr(model, name)
+        if isinstance(value, BaseModel):
+            yield from leaves(value, (*path, name))
+        else:
+            yield (*path, name), value
 
 
 def _count(value: Any) -> int:

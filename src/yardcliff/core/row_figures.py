@@ -3,7 +3,7 @@
 from fractions import Fraction
 
 from yardcliff.core.length import Tape
-from yardcliff.core.marks import worst_drift
+from yardcliff.core.marks import drift
 from yardcliff.core.spacing import EndRule, Follows, Row
 from yardcliff.core.working import Figure, Input, Value
 
@@ -216,7 +216,7 @@ def _drift(row: Row, tape: Tape) -> Figure:
     return Figure(
         "row.drift",
         "Stepped off",
-        worst_drift(row, tape),
+        drift(row, tape, row.count - 1),
         "(a′ − a) + (n − 1) · (p′ − p)",
         (
             Input("a", "left end", row.left),

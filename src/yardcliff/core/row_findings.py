@@ -69,7 +69,7 @@ def _pins(row: Row) -> Iterator[Finding]:
             str(stray[0].index + 1),
             fixes=(_let_go(row, *stray),),
         )
-    for k in range(len(row.gaps)):
+    for k in range(len(row.gaps) if row.pins else 0):
         if row.gaps[k] <= 0:
             held = [p for p in row.pins if p.index in (k, k + 1)] or list(row.pins)
             yield Finding(

@@ -43,18 +43,11 @@ class Stroke:
 
 @dataclass(frozen=True, slots=True)
 class Symbol:
+    """Something drawn at each of its `places` (x, y), one for every holder in order."""
+
     key: Literal["item", "holder"]
     strokes: tuple[Stroke, ...]
-
-
-@dataclass(frozen=True, slots=True)
-class Instance:
-    """A symbol's place; `index` is the holder it belongs to."""
-
-    symbol: Literal["item", "holder"]
-    index: int
-    x: float
-    y: float
+    places: tuple[tuple[float, float], ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -88,7 +81,6 @@ class Scene:
 
     strokes: tuple[Stroke, ...]
     symbols: tuple[Symbol, ...]
-    instances: tuple[Instance, ...]
     dimensions: tuple[Dimension, ...]
     extent: Box
     wall: Box
@@ -106,12 +98,14 @@ def scene(rack: Rack, tape: Tape) -> Scene:
     ]
     for part in rack.parts:
         strokes += _board(part)
+    axes = [(float(holder.x), float(holder.y)) for holder in rack.holders]
     drop = float(rack.hang_drop)
-    instances = [Instance("item", h.index, float(h.x), float(h.y) - drop) for h in rack.holders]
-    instances += [Instance("holder", h.index, float(h.x), float(h.y)) for h in rack.holders]
-    symbols = (Symbol("item", _item(rack.item)), Symbol("holder", _holder(rack.glyph)))
+    symbols = (
+        Symbol("item", _item(rack.item), tuple((x, y - drop) for x, y in axes)),
+        Symbol("holder", _holder(rack.glyph), tuple(axes)),
+    )
     dimensions = tuple(_dimensions(rack, tape, extent))
-    return Scene(tuple(strokes), symbols, tuple(instances), dimensions, extent, wall)
+    return Scene(tuple(strokes), symbols, dimensions, extent, wall)
 
 
 @lru_cache(maxsize=64)
@@ -221,7 +215,7 @@ def _dimensions(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     found.append(x(last, length, 1, "row.right", tape.write(row.length - row.axes[-1])))
     if row.count > 1:
         second = float(row.axes[1])
-        found.append(x(first, second, 1, "row.pitch", tape.write(row.axes[1] - row.axes[0])))
+        found.append(x(first, second, 1, "" if row.pins else "row.pitch", tape.write(row.axes[1] - row.axes[0])))
         reach_right, reach_left = float(rack.item.right), float(rack.item.left)
         if second - reach_left > first + reach_right:
             air = row.axes[1] - row.axes[0] - rack.item.across

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from functools import cached_property
 from itertools import pairwise
-from math import ceil, floor
+from math import ceil, floor, lcm
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -241,7 +241,10 @@ def _open(
 
 def _axes(count: int, left: Fraction, pitch: Fraction, pins: tuple[Pin, ...]) -> tuple[Fraction, ...]:
     if not pins:
-        return tuple(left + i * pitch for i in range(count))
+        # In integers over one denominator: hundreds of holders are drawn anew on every frame of a drag.
+        whole = lcm(left.denominator, pitch.denominator)
+        first, step = int(left * whole), int(pitch * whole)
+        return tuple(Fraction(first + i * step, whole) for i in range(count))
     anchors = {0: left, count - 1: left + (count - 1) * pitch} | {pin.index: pin.at for pin in pins}
     axes: list[Fraction] = []
     stations = sorted(anchors.items())

@@ -78,9 +78,9 @@ def lay_out(scene: Scene, width: float, height: float) -> tuple[list[Drawn], flo
     drawn: list[Drawn] = [
         InkedPath(place(s.path), INKS[s.role]) for s in scene.strokes if s.role not in ("floor", "person", "reach")
     ]
-    symbols = {symbol.key: symbol.strokes for symbol in scene.symbols}
-    for instance in scene.instances:
-        drawn += (InkedPath(place(s.path, instance.x, instance.y), INKS[s.role]) for s in symbols[instance.symbol])
+    for symbol in scene.symbols:
+        for x, y in symbol.places:
+            drawn += (InkedPath(place(s.path, x, y), INKS[s.role]) for s in symbol.strokes)
     paper = [
         Dimension(
             d.axis,

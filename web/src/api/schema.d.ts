@@ -558,17 +558,6 @@ export interface components {
             /** Text */
             text: string;
         };
-        /** InstanceView */
-        InstanceView: {
-            /** Symbol */
-            symbol: string;
-            /** Index */
-            index: number;
-            /** X */
-            x: number;
-            /** Y */
-            y: number;
-        };
         /**
          * ItemChoice
          * @description A typical item: its measures as a patch for `item`, and its figure at true size.
@@ -750,8 +739,6 @@ export interface components {
             strokes: components["schemas"]["StrokeView"][];
             /** Symbols */
             symbols: components["schemas"]["SymbolView"][];
-            /** Instances */
-            instances: components["schemas"]["InstanceView"][];
             /** Dimensions */
             dimensions: components["schemas"]["DimensionView"][];
             extent: components["schemas"]["BoxView"];
@@ -770,12 +757,20 @@ export interface components {
              */
             d: string;
         };
-        /** SymbolView */
+        /**
+         * SymbolView
+         * @description Drawn at each of its places [x, y], one for every holder in order.
+         */
         SymbolView: {
             /** Key */
             key: string;
             /** Strokes */
             strokes: components["schemas"]["StrokeView"][];
+            /** Places */
+            places: [
+                number,
+                number
+            ][];
         };
         /** TapeView */
         TapeView: {

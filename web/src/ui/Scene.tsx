@@ -1,4 +1,4 @@
-import { memo, useId } from "react";
+import { memo, useId, useMemo } from "react";
 
 import type { Scene as SceneData } from "../api/types";
 
@@ -9,39 +9,80 @@ interface Props {
   bare?: boolean;
 }
 
+type Symbol = SceneData["symbols"][number];
+
 const SURROUNDINGS = new Set(["floor", "person", "reach"]);
 /** Below this many pixels from one holder to the next, fine lines only blur: they are left out. */
 const COARSE_PX = 12;
 const FINE = new Set(["item-line", "screw", "holder-line", "mark"]);
+/** Below this many, not even the outline can be told: each place is drawn as its box. */
+const BOXES_PX = 6;
+/** Below this many, what hangs is one band. */
+const SOLID_PX = 3;
 
 /** The core's scene as SVG in mm, y up: put it in a group that scales by (s, -s). */
 export const Scene = memo(function Scene({ scene, scale, bare = false }: Props) {
-  const id = useId();
-  const count = scene.instances.length / Math.max(scene.symbols.length, 1);
-  const coarse = ((scene.extent.x1 - scene.extent.x0) * scale) / Math.max(count, 1) < COARSE_PX;
+  const count = Math.max(...scene.symbols.map((symbol) => symbol.places.length), 1);
+  const spacing = ((scene.extent.x1 - scene.extent.x0) * scale) / count;
   return (
     <g>
-      <defs>
-        {scene.symbols.map((symbol) => (
-          <g key={symbol.key} id={`${id}${symbol.key}`}>
-            {symbol.strokes.map(
-              (stroke, index) =>
-                !(coarse && FINE.has(stroke.role)) && (
-                  <path key={index} className={`r r-${stroke.role}`} d={stroke.d} />
-                ),
-            )}
-          </g>
-        ))}
-      </defs>
       {scene.strokes.map(
         (stroke, index) =>
           !(bare && SURROUNDINGS.has(stroke.role)) && (
             <path key={index} className={`r r-${stroke.role}`} d={stroke.d} />
           ),
       )}
-      {scene.instances.map(({ symbol, index, x, y }) => (
-        <use key={`${symbol}${index}`} href={`#${id}${symbol}`} x={x} y={y} />
-      ))}
+      {scene.symbols.map((symbol) =>
+        spacing < BOXES_PX ? (
+          <Boxes key={symbol.key} symbol={symbol} solid={spacing < SOLID_PX && symbol.key === "item"} />
+        ) : (
+          <Placed key={symbol.key} symbol={symbol} coarse={spacing < COARSE_PX} />
+        ),
+      )}
     </g>
   );
 });
+
+function Placed({ symbol, coarse }: { symbol: Symbol; coarse: boolean }) {
+  const id = useId() + symbol.key;
+  return (
+    <>
+      <defs>
+        <g id={id}>
+          {symbol.strokes.map(
+            (stroke, index) =>
+              !(coarse && FINE.has(stroke.role)) && (
+                <path key={index} className={`r r-${stroke.role}`} d={stroke.d} />
+              ),
+          )}
+        </g>
+      </defs>
+      {symbol.places.map(([x, y], index) => (
+        <use key={index} href={`#${id}`} x={x} y={y} />
+      ))}
+    </>
+  );
+}
+
+/** Hundreds of places as one path, so that a long rail still follows a drag. */
+function Boxes({ symbol, solid }: { symbol: Symbol; solid: boolean }) {
+  const box = useMemo(() => bounds(symbol.strokes.map((stroke) => stroke.d).join(" ")), [symbol.strokes]);
+  const { places } = symbol;
+  const spans = solid
+    ? [[places[0], places.at(-1)] as const]
+    : places.map((place) => [place, place] as const);
+  const d = spans
+    .map(
+      ([[x, y] = [0, 0], [last] = [0]]) =>
+        `M${x + box.x0} ${y + box.y0}H${last + box.x1}V${y + box.y1}H${x + box.x0}Z`,
+    )
+    .join("");
+  return <path className={`r r-${symbol.key} stroke-none`} shapeRendering="crispEdges" d={d} />;
+}
+
+function bounds(d: string) {
+  const numbers = d.match(/-?[\d.]+/g)?.map(Number) ?? [0, 0];
+  const xs = numbers.filter((_, index) => index % 2 === 0);
+  const ys = numbers.filter((_, index) => index % 2 === 1);
+  return { x0: Math.min(...xs), y0: Math.min(...ys), x1: Math.max(...xs), y1: Math.max(...ys) };
+}

@@ -10,7 +10,7 @@ from pydantic import Field
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import peg as pegs
-from yardcliff.core.holders.fitting import Bore, Fitting, Ground
+from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, Tape, TapeName, exact_text, read
 from yardcliff.core.model import Frozen
@@ -81,7 +81,12 @@ def build(brief: RailBrief) -> Rack:
     )
     pinned = {pin.index for pin in row.pins}
     placed = tuple(Placed(i, x, brief.hung, i in pinned) for i, x in enumerate(row.axes))
-    holes = tuple(_hole(holder, bore) for holder in placed for bore in fitted.bores)
+    bores = [(bore, brief.hung + bore.dy) for bore in fitted.bores]
+    holes = tuple(
+        Hole(BOARD, holder.index, bore.purpose, holder.x, y, bore.bit, bore.depth, bore.tilt)
+        for holder in placed
+        for bore, y in bores
+    )
     y = float(brief.hung)
     findings = (
         *(
@@ -107,10 +112,6 @@ def build(brief: RailBrief) -> Rack:
         drilling,
         fitted.cautions,
     )
-
-
-def _hole(holder: Placed, bore: Bore) -> Hole:
-    return Hole(BOARD, holder.index, bore.purpose, holder.x, holder.y + bore.dy, bore.bit, bore.depth, bore.tilt)
 
 
 def _floor(brief: RailBrief, tape: Tape, fitted: Fitting) -> Iterator[Finding]:

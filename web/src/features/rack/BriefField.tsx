@@ -21,7 +21,7 @@ export function BriefField({ session, path, ...rest }: Props) {
     const next = counts
       ? String(Number(value) + direction)
       : `${value} ${direction > 0 ? "+" : "-"} ${design.tape.name}`;
-    void session.change(patchAt(path, next));
+    session.apply(patchAt(path, next));
   }
   return (
     <Field value={value} onCommit={(text) => session.change(patchAt(path, text))} onStep={onStep} {...rest} />

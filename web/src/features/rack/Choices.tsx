@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { Catalogue } from "../../api/types";
 import { Pick } from "../../ui/Pick";
 import { Switch } from "../../ui/Switch";
@@ -23,8 +24,8 @@ function matching(choices: Catalogue["holders"], part: Record<string, unknown>):
 }
 
 /** Everything that can be chosen, in the order it is thought of. */
-export function Choices({ session, catalogue, onFigure }: Props) {
-  const { design, change } = session;
+export const Choices = memo(function Choices({ session, catalogue, onFigure }: Props) {
+  const { design, apply } = session;
   const brief = design.brief as {
     item: { name: string; plural: string };
     holder: Record<string, unknown> & { kind: "hook" | "peg" };
@@ -38,7 +39,7 @@ export function Choices({ session, catalogue, onFigure }: Props) {
     choices.map(({ key, name }) => ({ value: key, label: name }));
   const take = (choices: Catalogue["holders"], part: string) => (key: string) => {
     const choice = choices.find((one) => one.key === key);
-    if (choice) void change({ [part]: choice.patch });
+    if (choice) apply({ [part]: choice.patch });
   };
 
   return (
@@ -53,7 +54,7 @@ export function Choices({ session, catalogue, onFigure }: Props) {
             options={catalogue.items.map((item) => ({ value: item.key, label: item.plural }))}
             onPick={(key) => {
               const item = catalogue.items.find((one) => one.key === key);
-              if (item) void change({ item: item.patch, row: { air: item.air } });
+              if (item) apply({ item: item.patch, row: { air: item.air } });
             }}
           />
         }
@@ -76,7 +77,7 @@ export function Choices({ session, catalogue, onFigure }: Props) {
             ]}
             onPick={(kind) => {
               const first = catalogue.holders.find((choice) => choice.patch?.["kind"] === kind);
-              if (first) void change({ holder: first.patch });
+              if (first) apply({ holder: first.patch });
             }}
           />
         }
@@ -147,10 +148,10 @@ export function Choices({ session, catalogue, onFigure }: Props) {
               { value: "softwood", label: "soft" },
               { value: "hardwood", label: "hard" },
             ]}
-            onPick={(wood) => void change({ board: { wood } })}
+            onPick={(wood) => apply({ board: { wood } })}
           />
         </div>
       </Section>
     </>
   );
-}
+});

@@ -1,6 +1,6 @@
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 
-import type { Design, Patch } from "../../api/types";
+import type { Design, Mark, Patch } from "../../api/types";
 import { onStep, toModelX, toScreenX, toScreenY, type View } from "../../drawing/view";
 import { pinPatch } from "./patches";
 import type { Session } from "./session";
@@ -14,45 +14,63 @@ interface Props {
 }
 
 const CLICK_PX = 3;
-const GRIP = 11;
+const HALF_HEIGHT = 24;
+const WIDEST = 13;
 
 interface Hold {
   startX: number;
   moved: boolean;
+  at: string;
   offset: number;
+  toPatch: (at: string) => Patch;
   patch: Patch | null;
 }
 
-/** The holders and the board's end, to be dragged or moved by the arrow keys, one tape step at a time. */
+/**
+ * The holders and the board's end, to be dragged or moved by the arrow keys, one tape step at a time. One slider
+ * stands at the holder in hand; the band over the row takes the pointer to the nearest one.
+ */
 export function Handles({ session, design, view, onHold, onFigure }: Props) {
   const hold = useRef<Hold | null>(null);
-  const [stop, setStop] = useState(0);
+  const slider = useRef<SVGGElement>(null);
+  const [chosen, setChosen] = useState(0);
+  const { marks } = design;
   const y = toScreenY(view, design.axis_y);
   const stored = session.rack.design;
+  const inHand = marks[Math.min(chosen, marks.length - 1)];
 
-  function grab(event: PointerEvent<SVGElement>, at: number) {
+  function grab(event: PointerEvent<SVGElement>, at: number, toPatch: Hold["toPatch"]) {
     event.currentTarget.setPointerCapture(event.pointerId);
-    hold.current = {
-      startX: event.clientX,
-      moved: false,
-      offset: toScreenX(view, at) - event.clientX,
-      patch: null,
-    };
+    const offset = toScreenX(view, at) - event.clientX;
+    hold.current = { startX: event.clientX, moved: false, at: "", offset, toPatch, patch: null };
     onHold(true);
   }
-  function drag(event: PointerEvent<SVGElement>, toPatch: (at: string) => Patch) {
+  function drag({ clientX }: { clientX: number }) {
     const now = hold.current;
     if (!now) return;
-    if (!now.moved && Math.abs(event.clientX - now.startX) < CLICK_PX) return;
+    if (!now.moved && Math.abs(clientX - now.startX) < CLICK_PX) return;
+    const at = onStep(toModelX(view, clientX + now.offset), design.tape);
+    if (now.at === at) return;
     now.moved = true;
-    now.patch = toPatch(onStep(toModelX(view, event.clientX + now.offset), design.tape));
+    now.at = at;
+    now.patch = now.toPatch(at);
     session.preview(now.patch);
   }
+  // Where the browser has it, the raw event comes without waiting for the next frame: the answer is there for it.
+  const latestDrag = useRef(drag);
+  useEffect(() => {
+    latestDrag.current = drag;
+  });
+  const group = useCallback((element: SVGGElement | null) => {
+    element?.addEventListener("pointerrawupdate", (event) =>
+      latestDrag.current(event as globalThis.PointerEvent),
+    );
+  }, []);
   function release(onClick?: () => void) {
     const now = hold.current;
     hold.current = null;
     onHold(false);
-    if (now?.patch) void session.change(now.patch);
+    if (now?.patch) session.apply(now.patch);
     else if (now && onClick) onClick();
   }
   function cancel() {
@@ -61,73 +79,92 @@ export function Handles({ session, design, view, onHold, onFigure }: Props) {
     session.preview(null);
   }
 
-  function onHolderKey(event: KeyboardEvent<SVGElement>, index: number) {
-    const mark = design.marks[index];
+  function onBandDown(event: PointerEvent<SVGElement>) {
+    const left = event.currentTarget.ownerSVGElement?.getBoundingClientRect().left ?? 0;
+    const mark = nearest(marks, toModelX(view, event.clientX - left));
     if (!mark) return;
+    setChosen(mark.index);
+    slider.current?.focus();
+    grab(event, mark.x, (at) => pinPatch(stored, mark.index, at));
+  }
+  function onHolderKey(event: KeyboardEvent<SVGElement>) {
+    if (!inHand) return;
     const along = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
     const other = { ArrowUp: -1, ArrowDown: 1 }[event.key];
-    if (along) void session.change(pinPatch(stored, index, onStep(mark.x, design.tape, along)));
-    else if (other) focusHolder(event.currentTarget, index + other);
+    if (along) session.apply(pinPatch(stored, inHand.index, onStep(inHand.x, design.tape, along)));
+    else if (other) setChosen(Math.min(Math.max(inHand.index + other, 0), marks.length - 1));
     else if (event.key === "Delete" || event.key === "Backspace")
-      void session.change(pinPatch(stored, index));
-    else if (event.key === "Enter") onFigure(`mark.${index}`);
+      session.apply(pinPatch(stored, inHand.index));
+    else if (event.key === "Enter") onFigure(`mark.${inHand.index}`);
     else return;
     event.preventDefault();
     event.stopPropagation();
-  }
-  function focusHolder(from: SVGElement, index: number) {
-    const next = Math.min(Math.max(index, 0), design.marks.length - 1);
-    setStop(next);
-    from.parentElement?.querySelector<SVGElement>(`[data-holder="${next}"]`)?.focus();
   }
   function onEndKey(event: KeyboardEvent<SVGElement>) {
     const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
     if (!by) return;
     event.preventDefault();
     event.stopPropagation();
-    void session.change({ row: { length: onStep(design.length_mm, design.tape, by) } });
+    session.apply({ row: { length: onStep(design.length_mm, design.tape, by) } });
   }
 
-  const width = Math.max(
-    Math.min(GRIP, ((design.marks[1]?.x ?? 1e4) - (design.marks[0]?.x ?? 0)) * view.scale * 0.5),
-    2,
-  );
-  const endX = toScreenX(view, design.length_mm);
+  const first = marks[0]?.x ?? 0;
+  const last = marks.at(-1)?.x ?? 0;
+  const spacing = marks.length > 1 ? ((last - first) / (marks.length - 1)) * view.scale : Infinity;
+  const half = Math.max(Math.min(WIDEST, spacing / 2), 2);
   return (
-    <g>
-      {design.marks.map((mark) => (
+    <g ref={group}>
+      {marks.map(
+        (mark) =>
+          mark.pinned && (
+            <path
+              key={mark.index}
+              d="M0 -24 L-6 -35 H6 Z"
+              transform={`translate(${toScreenX(view, mark.x)} ${y})`}
+              className="fill-mark stroke-ink"
+              strokeWidth={1}
+            />
+          ),
+      )}
+      {inHand && (
         <g
-          key={mark.index}
-          data-holder={mark.index}
+          ref={slider}
           role="slider"
           aria-orientation="horizontal"
-          tabIndex={mark.index === Math.min(stop, design.marks.length - 1) ? 0 : -1}
-          aria-label={`Holder ${mark.index + 1}${mark.pinned ? ", pinned" : ""}`}
+          tabIndex={0}
+          aria-label={`Holder ${inHand.index + 1} of ${marks.length}${inHand.pinned ? ", pinned" : ""}`}
           aria-valuemin={0}
           aria-valuemax={Math.round(design.length_mm)}
-          aria-valuenow={Math.round(mark.x)}
-          aria-valuetext={`${mark.text} from the left end`}
-          className="cursor-ew-resize touch-none outline-none focus-visible:[&>rect]:stroke-act"
-          transform={`translate(${toScreenX(view, mark.x)} ${y})`}
-          onPointerDown={(event) => grab(event, mark.x)}
-          onPointerMove={(event) => drag(event, (at) => pinPatch(stored, mark.index, at))}
-          onPointerUp={() => release(() => onFigure(`mark.${mark.index}`))}
-          onPointerCancel={cancel}
-          onFocus={() => setStop(mark.index)}
-          onKeyDown={(event) => onHolderKey(event, mark.index)}
+          aria-valuenow={Math.round(inHand.x)}
+          aria-valuetext={`${inHand.text} from the left end`}
+          className="outline-none focus-visible:[&>rect]:stroke-act"
+          transform={`translate(${toScreenX(view, inHand.x)} ${y})`}
+          onKeyDown={onHolderKey}
         >
           <rect
-            x={-width}
-            y={-22}
-            width={2 * width}
-            height={44}
-            fill="transparent"
+            x={-half}
+            y={-HALF_HEIGHT}
+            width={2 * half}
+            height={2 * HALF_HEIGHT}
+            fill="none"
             strokeWidth={2.5}
             rx={4}
           />
-          {mark.pinned && <path d="M0 -24 L-6 -35 H6 Z" className="fill-mark stroke-ink" strokeWidth={1} />}
         </g>
-      ))}
+      )}
+      <rect
+        data-band
+        className="cursor-ew-resize touch-none"
+        x={toScreenX(view, first) - half}
+        y={y - HALF_HEIGHT}
+        width={(last - first) * view.scale + 2 * half}
+        height={2 * HALF_HEIGHT}
+        fill="transparent"
+        onPointerDown={onBandDown}
+        onPointerMove={drag}
+        onPointerUp={() => release(() => onFigure(`mark.${chosen}`))}
+        onPointerCancel={cancel}
+      />
       <g
         role="slider"
         aria-orientation="horizontal"
@@ -138,9 +175,9 @@ export function Handles({ session, design, view, onHold, onFigure }: Props) {
         aria-valuenow={Math.round(design.length_mm)}
         aria-valuetext={design.fields["row.length"]}
         className="group cursor-ew-resize touch-none outline-none"
-        transform={`translate(${endX} ${y})`}
-        onPointerDown={(event) => grab(event, design.length_mm)}
-        onPointerMove={(event) => drag(event, (at) => ({ row: { length: at } }))}
+        transform={`translate(${toScreenX(view, design.length_mm)} ${y})`}
+        onPointerDown={(event) => grab(event, design.length_mm, (at) => ({ row: { length: at } }))}
+        onPointerMove={drag}
         onPointerUp={() => release()}
         onPointerCancel={cancel}
         onKeyDown={onEndKey}
@@ -160,5 +197,12 @@ export function Handles({ session, design, view, onHold, onFigure }: Props) {
         />
       </g>
     </g>
+  );
+}
+
+function nearest(marks: readonly Mark[], x: number): Mark | undefined {
+  return marks.reduce<Mark | undefined>(
+    (best, mark) => (!best || Math.abs(mark.x - x) < Math.abs(best.x - x) ? mark : best),
+    undefined,
   );
 }

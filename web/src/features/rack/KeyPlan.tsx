@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { Scene as SceneData } from "../../api/types";
 import { fit } from "../../drawing/view";
 import { Scene } from "../../ui/Scene";
@@ -5,7 +6,15 @@ import { Scene } from "../../ui/Scene";
 const SIZE = { width: 148, height: 104 };
 
 /** The whole wall, small, with a person for size; a click shows it large. */
-export function KeyPlan({ scene, hung, onShow }: { scene: SceneData; hung: string; onShow: () => void }) {
+export const KeyPlan = memo(function KeyPlan({
+  scene,
+  hung,
+  onShow,
+}: {
+  scene: SceneData;
+  hung: string;
+  onShow: () => void;
+}) {
   const view = fit(scene.wall, SIZE, { top: 4, right: 4, bottom: 6, left: 4 });
   return (
     <button
@@ -25,4 +34,4 @@ export function KeyPlan({ scene, hung, onShow }: { scene: SceneData; hung: strin
       <span className="hand block px-1.5 pb-0.5 text-[0.78rem] text-soft">{hung} up</span>
     </button>
   );
-}
+});

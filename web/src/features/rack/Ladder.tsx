@@ -1,4 +1,4 @@
-import { useRef, type KeyboardEvent } from "react";
+import { memo, useRef, type KeyboardEvent } from "react";
 
 import type { Rung } from "../../api/types";
 import { Measure } from "../../ui/Measure";
@@ -15,8 +15,8 @@ const VERDICT: Record<string, string> = {
 const bare = (text: string) => text.replace(/ (mm|in)$/, "");
 
 /** Each count near the chosen one, worked out: arrows try one on, Enter takes it. */
-export function Ladder({ session }: { session: Session }) {
-  const { design, preview, change } = session;
+export const Ladder = memo(function Ladder({ session }: { session: Session }) {
+  const { design, preview, apply } = session;
   // While a rung is tried on, the ladder stays the stored one: it is what is being climbed.
   const rungs = session.rack.design.ladder;
   const list = useRef<HTMLDivElement>(null);
@@ -36,7 +36,7 @@ export function Ladder({ session }: { session: Session }) {
     if (event.key === "Escape") event.currentTarget.blur();
   }
   const take = (rung: Rung) => {
-    if (!rung.chosen) void change(rung.patch);
+    if (!rung.chosen) apply(rung.patch);
   };
 
   return (
@@ -86,7 +86,7 @@ export function Ladder({ session }: { session: Session }) {
       </div>
     </Section>
   );
-}
+});
 
 function Mini({ rung, scale }: { rung: Rung; scale: number }) {
   const places = Array.from(

@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState } from "react";
+import { memo, useLayoutEffect, useRef, useState } from "react";
 
 import type { Design, Finding } from "../../api/types";
 import { toScreenX, toScreenY, type View } from "../../drawing/view";
@@ -15,10 +15,11 @@ interface Props {
 const EDGE = { stop: "border-l-stop", care: "border-l-care", note: "border-l-note" };
 
 /** Findings beside the drawing, each with a leader to its place, its figures, and the fixes as buttons. */
-export function Notes({ session, design, view }: Props) {
+export const Notes = memo(function Notes({ session, design, view }: Props) {
   const list = useRef<HTMLOListElement>(null);
   const [anchors, setAnchors] = useState<{ x: number; y: number }[]>([]);
   const findings = design.findings;
+  const words = findings.map((finding) => finding.code + finding.message).join();
 
   useLayoutEffect(() => {
     const parent = list.current?.parentElement?.getBoundingClientRect();
@@ -27,7 +28,7 @@ export function Notes({ session, design, view }: Props) {
       return { x: box.left - (parent?.left ?? 0), y: box.top - (parent?.top ?? 0) + 16 };
     });
     setAnchors((old) => (JSON.stringify(old) === JSON.stringify(next) ? old : next));
-  }, [findings, view]);
+  }, [words]);
 
   return (
     <>
@@ -60,7 +61,7 @@ export function Notes({ session, design, view }: Props) {
       </ol>
     </>
   );
-}
+});
 
 function Note({ finding, number, session }: { finding: Finding; number: number; session: Session }) {
   const [open, setOpen] = useState(finding.severity !== "note");
@@ -87,7 +88,7 @@ function Note({ finding, number, session }: { finding: Finding; number: number; 
           </p>
           <div className="mt-1.5 flex flex-wrap gap-1.5">
             {finding.fixes.map((fix) => (
-              <Button key={fix.label} onClick={() => void session.change(fix.patch)}>
+              <Button key={fix.label} onClick={() => session.apply(fix.patch)}>
                 {fix.label}
               </Button>
             ))}

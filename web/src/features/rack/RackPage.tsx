@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 
 import { api, ProblemError } from "../../api/client";
@@ -18,8 +18,11 @@ import { Slips, type OpenSlip } from "./Slips";
 import { Standing } from "./Standing";
 import { Tape } from "./Tape";
 import { TitleStrip } from "./TitleStrip";
+import { useThrottled } from "../../ui/useThrottled";
 import { useView } from "./useView";
 import { Wall } from "./Wall";
+
+const PANEL_MS = 150;
 
 export function RackPage() {
   const { id = "" } = useParams();
@@ -38,24 +41,38 @@ export function RackPage() {
 
 function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue }) {
   const { design, rack } = session;
-  const navigate = useNavigate();
   const [held, setHeld] = useState(false);
+  // The drawing and the tape follow a drag on every frame; the panel, which is read, a few times a second.
+  const panel = useThrottled(session, PANEL_MS);
+  const later = held ? panel : session;
+  const navigate = useNavigate();
   const [flipped, setFlipped] = useState(false);
   const [help, setHelp] = useState(false);
   const [slips, setSlips] = useState<OpenSlip[]>([]);
   const narrow = window.innerWidth < 768;
   const noted = rack.design.findings.length > 0;
+  const { extent } = rack.design.scene;
+  // Notes and the key plan stand at the right; beside a long, low rack the key plan is below it.
+  const low = extent.x1 - extent.x0 > 2.4 * (extent.y1 - extent.y0);
   const padding = useMemo(
-    () => ({ top: 82, bottom: 64, left: narrow ? 44 : 64, right: narrow ? 36 : noted ? 280 : 190 }),
-    [narrow, noted],
+    () => ({
+      top: 82,
+      bottom: 64,
+      left: narrow ? 44 : 64,
+      right: narrow ? 36 : noted ? 270 : low ? 60 : 190,
+    }),
+    [narrow, noted, low],
   );
   const control = useView(design.scene, padding, held);
 
-  function openFigure(key: string) {
+  const openFigure = useCallback((key: string) => {
     setSlips((old) =>
       old.some((slip) => slip.key === key) ? old : [...old.filter((slip) => slip.kept), { key, kept: false }],
     );
-  }
+  }, []);
+  const showHelp = useCallback(() => setHelp(true), []);
+  const { show } = control;
+  const showWall = useCallback(() => show("wall"), [show]);
 
   useEffect(() => {
     function onKey(event: KeyboardEvent) {
@@ -66,8 +83,8 @@ function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue 
       if (command && key === "z") (event.shiftKey ? session.redo : session.undo)();
       else if (command && key === "y") session.redo();
       else if (command || event.altKey) return;
-      else if (key === "+" || key === "=") void session.change(countPatch(rack.design, 1));
-      else if (key === "-") void session.change(countPatch(rack.design, -1));
+      else if (key === "+" || key === "=") session.apply(countPatch(rack.design, 1));
+      else if (key === "-") session.apply(countPatch(rack.design, -1));
       else if (key === "f") control.show("rack");
       else if (key === "w") control.show("wall");
       else if (key === "t") setFlipped((old) => !old);
@@ -84,7 +101,7 @@ function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue 
   return (
     <div className="flex min-h-dvh flex-col md:h-dvh md:min-h-0">
       <title>{`${rack.name} | Yardcliff`}</title>
-      <TitleStrip session={session} onHelp={() => setHelp(true)} />
+      <TitleStrip session={later} onHelp={showHelp} />
       <Standing session={session} onCopied={(id) => void navigate(`/racks/${id}`)} />
       <main className="flex min-h-0 flex-1 flex-col md:flex-row">
         <div className="flex min-w-0 flex-1 flex-col">
@@ -122,13 +139,13 @@ function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue 
             </div>
             {control.mode !== "wall" && (
               <KeyPlan
-                scene={design.scene}
-                hung={design.fields["hung"] ?? ""}
-                onShow={() => control.show("wall")}
+                scene={later.rack.design.scene}
+                hung={later.design.fields["hung"] ?? ""}
+                onShow={showWall}
               />
             )}
             <div className="hidden md:block">
-              <Notes session={session} design={design} view={control.view} />
+              <Notes session={later} design={later.design} view={control.view} />
             </div>
             <Slips
               design={design}
@@ -150,18 +167,21 @@ function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue 
                 Tape from the {flipped ? "right" : "left"} end
               </Button>
               <span className="text-soft">
-                <Fig session={session} name="row.count" label="" onFigure={openFigure} /> {design.holders},{" "}
+                <Fig session={later} name="row.count" label="" onFigure={openFigure} /> {design.holders},{" "}
                 {design.count - 1} spaces
               </span>
-              <Fig session={session} name="row.dividers" onFigure={openFigure} />
-              <Fig
-                session={session}
-                name="row.drift"
-                label="stepped off, the last is out by"
-                onFigure={openFigure}
-              />
-              {rack.design.marks.some((mark) => mark.pinned) && (
-                <Fig session={session} name="row.uneven" onFigure={openFigure} />
+              {rack.design.marks.some((mark) => mark.pinned) ? (
+                <Fig session={later} name="row.uneven" onFigure={openFigure} />
+              ) : (
+                <>
+                  <Fig session={later} name="row.dividers" onFigure={openFigure} />
+                  <Fig
+                    session={session}
+                    name="row.drift"
+                    label="stepped off, the last is out by"
+                    onFigure={openFigure}
+                  />
+                </>
               )}
             </div>
             <Tape
@@ -173,15 +193,15 @@ function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue 
             />
           </div>
           <div className="md:hidden">
-            <Notes session={session} design={design} view={control.view} />
+            <Notes session={later} design={later.design} view={control.view} />
           </div>
         </div>
         <aside
           className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
           aria-label="Choices"
         >
-          <Choices session={session} catalogue={catalogue} onFigure={openFigure} />
-          <Ladder session={session} />
+          <Choices session={later} catalogue={catalogue} onFigure={openFigure} />
+          <Ladder session={later} />
         </aside>
       </main>
       <Shortcuts open={help} onOpenChange={setHelp} />

@@ -24,7 +24,7 @@ interface RowBrief {
 
 /** Length, count, pitch and ends: three are held by a peg, the loose one is worked out from them. */
 export function RowChoices({ session, catalogue, onFigure }: Props) {
-  const { design, change } = session;
+  const { design, apply } = session;
   const row = design.brief["row"] as RowBrief;
   const loose = (name: string) => row.follows === name;
   return (
@@ -35,7 +35,7 @@ export function RowChoices({ session, catalogue, onFigure }: Props) {
       <RadioGroup.Root
         aria-label="Which figure is worked out from the others"
         value={row.follows}
-        onValueChange={(follows) => void change({ row: { follows } })}
+        onValueChange={(follows) => apply({ row: { follows } })}
       >
         <Line name="length" loose={loose("length")}>
           <BriefField
@@ -68,7 +68,7 @@ export function RowChoices({ session, catalogue, onFigure }: Props) {
               type="button"
               className="text-[0.8rem] text-act underline decoration-dotted"
               title="As close as the items and their air allow"
-              onClick={() => void change({ row: { pitch: null } })}
+              onClick={() => apply({ row: { pitch: null } })}
             >
               as needed
             </button>
@@ -94,7 +94,7 @@ export function RowChoices({ session, catalogue, onFigure }: Props) {
                   why: rule.why ?? "",
                   icon: <EndPicture rule={rule.key} />,
                 }))}
-                onPick={(rule) => void change({ row: { ends: { rule } } })}
+                onPick={(rule) => apply({ row: { ends: { rule } } })}
               />
               {row.ends.rule !== "margin" && (
                 <Fig session={session} name="row.left" label="" onFigure={onFigure} />
@@ -118,7 +118,7 @@ export function RowChoices({ session, catalogue, onFigure }: Props) {
             label: rule.name.toLowerCase(),
             hint: rule.why ?? "",
           }))}
-          onPick={(spacing) => void change({ row: { spacing } })}
+          onPick={(spacing) => apply({ row: { spacing } })}
         />
         {row.spacing === "tidy" && (
           <BriefField session={session} path="row.tidy" label="to" className="flex-1" />

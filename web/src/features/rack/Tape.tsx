@@ -38,6 +38,8 @@ export function Tape({ design, view, size, flipped, onFigure }: Props) {
     [design.marks, flipped, view],
   );
   const rows = stagger(labels, ROWS);
+  const spacing =
+    labels.length > 1 ? ((labels.at(-1)?.x ?? 0) - (labels[0]?.x ?? 0)) / (labels.length - 1) : 99;
   const left = toScreenX(view, 0);
   const right = toScreenX(view, length);
   return (
@@ -75,43 +77,46 @@ export function Tape({ design, view, size, flipped, onFigure }: Props) {
           ),
       )}
       <path d={`M${x(0)} ${TOP - 4} v${HEIGHT + 10}`} className="stroke-ink" strokeWidth={4} />
+      <path
+        d={labels
+          .map(
+            ({ x: at }, index) =>
+              `M${at} ${TOP + HEIGHT - 4}V${TOP - 5 - Math.max(rows[index] ?? 0, 0) * ROW_PX}`,
+          )
+          .join("")}
+        className="stroke-mark"
+        shapeRendering="crispEdges"
+        strokeWidth={spacing < 4 ? 0.8 : 2}
+      />
       {labels.map(({ mark, text, x: at }, index) => {
         const row = rows[index] ?? -1;
+        if (row < 0) return null;
         return (
           <g
             key={mark.index}
             role="button"
-            tabIndex={row < 0 ? -1 : 0}
+            tabIndex={0}
             aria-label={`Mark ${mark.index + 1}: ${flipped ? mark.from_end : mark.text}. Show the working`}
             className="group cursor-pointer outline-none"
             onClick={() => onFigure(`mark.${mark.index}`)}
             onKeyDown={(event) => event.key === "Enter" && onFigure(`mark.${mark.index}`)}
           >
-            <path
-              d={`M${at} ${TOP + HEIGHT - 4} V${row < 0 ? TOP - 4 : TOP - 5 - row * ROW_PX}`}
-              className="stroke-mark"
-              strokeWidth={row < 0 ? 1 : 2}
+            <rect
+              x={at - text.length * 3.5 - 3}
+              y={TOP - 19 - row * ROW_PX}
+              width={text.length * 7 + 6}
+              height={14}
+              className="fill-transparent stroke-transparent group-focus-visible:stroke-act"
+              strokeWidth={2}
             />
-            {row >= 0 && (
-              <>
-                <rect
-                  x={at - text.length * 3.5 - 3}
-                  y={TOP - 19 - row * ROW_PX}
-                  width={text.length * 7 + 6}
-                  height={14}
-                  className="fill-transparent stroke-transparent group-focus-visible:stroke-act"
-                  strokeWidth={2}
-                />
-                <text
-                  x={at}
-                  y={TOP - 8 - row * ROW_PX}
-                  textAnchor="middle"
-                  className="hand fill-mark text-[12.5px] font-semibold group-hover:underline"
-                >
-                  <Fraction text={text} />
-                </text>
-              </>
-            )}
+            <text
+              x={at}
+              y={TOP - 8 - row * ROW_PX}
+              textAnchor="middle"
+              className="hand fill-mark text-[12.5px] font-semibold group-hover:underline"
+            >
+              <Fraction text={text} />
+            </text>
           </g>
         );
       })}

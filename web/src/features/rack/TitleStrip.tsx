@@ -1,5 +1,5 @@
 import { DropdownMenu } from "radix-ui";
-import { useState, type KeyboardEvent } from "react";
+import { memo, useState, type KeyboardEvent } from "react";
 import { Link } from "react-router";
 
 import { fileUrl, type Paper } from "../../api/client";
@@ -22,10 +22,16 @@ const PAPERS: [Paper, string][] = [
 ];
 
 /** The sheet's title: name, what can be taken back, the tape in hand, and paper. */
-export function TitleStrip({ session, onHelp }: { session: Session; onHelp: () => void }) {
+export const TitleStrip = memo(function TitleStrip({
+  session,
+  onHelp,
+}: {
+  session: Session;
+  onHelp: () => void;
+}) {
   const { rack, design, standing } = session;
   const { unit, name } = design.tape;
-  const tape = (next: TapeName) => void session.change({ tape: next });
+  const tape = (next: TapeName) => session.apply({ tape: next });
   return (
     <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-1.5">
       <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
@@ -80,7 +86,7 @@ export function TitleStrip({ session, onHelp }: { session: Session; onHelp: () =
       </Button>
     </header>
   );
-}
+});
 
 function Name({ session }: { session: Session }) {
   const { rack } = session;

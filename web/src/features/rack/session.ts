@@ -1,5 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+
+import { flushSync } from "react-dom";
 
 import { api, OfflineError, ProblemError } from "../../api/client";
 import type { Design, Patch, Rack } from "../../api/types";
@@ -18,7 +20,10 @@ export interface Session {
   /** What went wrong with a change that no field asked for. */
   trouble: string | null;
   dismiss: () => void;
+  /** Stores a change; answers with what could not be read, for the field that asked to show. */
   change: (patch: Patch) => Promise<Outcome>;
+  /** The same where no field stands: what goes wrong is said above the drawing. */
+  apply: (patch: Patch) => void;
   /** Show a change without storing it; null goes back to the stored design. */
   preview: (patch: Patch | null) => void;
   undo: () => void;
@@ -94,7 +99,6 @@ export function useSession(id: string) {
             setShown(null);
             setStanding("saved");
             const message = error instanceof ProblemError ? readable(error) : String(error);
-            setTrouble(message);
             return message;
           }
         }
@@ -127,7 +131,8 @@ export function useSession(id: string) {
           try {
             const design = await api.solve(brief, wanted);
             // A stored change, or a return to it, overtakes a preview that was still under way.
-            if (state.next !== null && (turn === state.turn || state.next !== undefined)) setShown(design);
+            if (state.next !== null && (turn === state.turn || state.next !== undefined))
+              flushSync(() => setShown(design)); // now, not when the scheduler comes to it: a hand is waiting
           } catch {
             /* The last good drawing stays; storing the change will say what is wrong. */
           }
@@ -174,22 +179,28 @@ export function useSession(id: string) {
     return copy;
   }, [id, queries]);
 
-  const session: Session | null = rack
-    ? {
-        rack,
-        design: shown ?? rack.design,
-        standing,
-        trouble,
-        dismiss: () => setTrouble(null),
-        change,
-        preview,
-        undo: () => rack.undo && void write((base) => api.undo(id, base)),
-        redo: () => rack.redo && void write((base) => api.redo(id, base)),
-        rename: (name) => write((base) => api.rename(id, base, name)),
-        takeNewer,
-        keepMine,
-      }
-    : null;
+  const apply = useCallback((patch: Patch) => void change(patch).then(setTrouble), [change]);
+  const session = useMemo<Session | null>(
+    () =>
+      rack
+        ? {
+            rack,
+            design: shown ?? rack.design,
+            standing,
+            trouble,
+            dismiss: () => setTrouble(null),
+            change,
+            apply,
+            preview,
+            undo: () => rack.undo && void write((base) => api.undo(id, base)),
+            redo: () => rack.redo && void write((base) => api.redo(id, base)),
+            rename: (name) => write((base) => api.rename(id, base, name)),
+            takeNewer,
+            keepMine,
+          }
+        : null,
+    [rack, shown, standing, trouble, change, apply, preview, write, id, takeNewer, keepMine],
+  );
   return { session, error: query.error };
 }
 

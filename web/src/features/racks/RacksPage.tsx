@@ -95,15 +95,9 @@ export function RacksPage() {
               key={rack.id}
               className="group relative flex flex-col border-b border-rule px-2 pt-6 pb-3 hover:bg-sheet"
             >
-              <Link
-                to={`/racks/${rack.id}`}
-                className="flex flex-1 flex-col"
-                aria-label={`Open ${rack.name}`}
-              >
-                <span className="flex min-h-48 flex-1 items-start justify-center">
-                  <RackDrawing scene={rack.scene} scale={SCALE} />
-                </span>
-              </Link>
+              <span className="flex min-h-48 flex-1 items-start justify-center">
+                <RackDrawing scene={rack.scene} scale={SCALE} />
+              </span>
               <div className="mt-4 flex items-end gap-2">
                 <div className="min-w-0 flex-1">
                   <h2 className="truncate text-[1.05rem]">

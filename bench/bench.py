@@ -1,0 +1,167 @@
+"""The speed goals, measured: `make bench`. Medians unless p95 is said; the machine is named."""
+
+import gzip
+import http.client
+import json
+import os
+import platform
+import re
+import socket
+import statistics
+import subprocess
+import sys
+import tempfile
+import time
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from typing import Any
+
+from playwright.sync_api import Page, sync_playwright
+
+from yardcliff.core.amend import dump
+from yardcliff.core.design import design
+from yardcliff.core.families.rail import build, starting_brief
+
+ROOT = Path(__file__).parent.parent
+CHROMIUM = [
+    "--no-sandbox",
+    "--disable-quic",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--no-first-run",
+]
+# Resolves once a change of the drawing that follows a pointer move has been painted: ms since the move.
+WATCH = """
+() => { window.painted = new Promise((resolve) => {
+  let moved = null;
+  addEventListener("pointerrawupdate", (event) => (moved = event.timeStamp), { capture: true, once: true });
+  const seen = new MutationObserver(() => {
+    if (moved === null) return;
+    seen.disconnect();
+    requestAnimationFrame(() => {
+      const channel = new MessageChannel();
+      channel.port1.onmessage = () => resolve(performance.now() - moved);
+      channel.port2.postMessage(0);
+    });
+  });
+  seen.observe(document.querySelector("svg[aria-label='The wall']"),
+    { subtree: true, attributes: true, attributeFilter: ["aria-valuetext", "aria-valuenow"] });
+}); }
+"""
+
+
+def timed(call: Callable[[], object], times: int) -> list[float]:
+    """Milliseconds of each call, after a few to warm up."""
+    for _ in range(5):
+        call()
+    spent = []
+    for _ in range(times):
+        start = time.perf_counter()
+        call()
+        spent.append((time.perf_counter() - start) * 1000)
+    return spent
+
+
+def p95(values: list[float]) -> float:
+    return statistics.quantiles(values, n=20)[-1]
+
+
+def report(what: str, value: float, goal: float, unit: str = "ms") -> None:
+    print(f"{what:<58} {value:8.2f} {unit:<3} goal {goal:g} {unit} {'ok' if value <= goal else 'MISSED'}", flush=True)
+
+
+@contextmanager
+def server() -> Iterator[tuple[int, float]]:
+    """A demo server in a process of its own; its port and the seconds to its first answer."""
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        port = probe.getsockname()[1]
+    with tempfile.TemporaryDirectory() as folder:
+        command = [sys.executable, "-m", "yardcliff", "demo", "--data", f"{folder}/bench.db", "--port", str(port)]
+        start = time.perf_counter()
+        process = subprocess.Popen(command, stdout=subprocess.DEVNULL)
+        try:
+            while True:
+                try:
+                    get(port, "/api/health")
+                    break
+                except OSError:
+                    time.sleep(0.01)
+            yield port, time.perf_counter() - start
+        finally:
+            process.terminate()
+            process.wait()
+
+
+def get(port: int, path: str) -> Any:
+    connection = http.client.HTTPConnection("127.0.0.1", port)
+    connection.request("GET", path)
+    return json.loads(connection.getresponse().read())
+
+
+def round_trip(port: int, count: int) -> list[float]:
+    """POST /api/solve on one kept connection, as a browser keeps it."""
+    body = json.dumps(
+        {"brief": dump(starting_brief("room-key", count, "1/16 in")), "patch": {"row": {"length": "900*1 mm"}}}
+    )
+    connection = http.client.HTTPConnection("127.0.0.1", port)
+    connection.connect()
+    assert connection.sock
+    connection.sock.setsockopt(socket.IPPROTO_TCP, socket.TCP_NODELAY, 1)
+
+    def call() -> None:
+        connection.request("POST", "/api/solve", body, {"content-type": "application/json"})
+        response = connection.getresponse()
+        assert response.status == 200
+        response.read()
+
+    return timed(call, 300 if count < 100 else 40)
+
+
+def drag(page: Page, moves: int) -> list[float]:
+    """Drag a hook; ms from each pointer move to its painted drawing."""
+    band = page.locator("[data-band]").bounding_box()
+    assert band
+    x, y = band["x"] + band["width"] * 0.2, band["y"] + band["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    spent = []
+    for k in range(moves):
+        page.evaluate(WATCH)
+        page.mouse.move(x + 6 + (k % 12) * 3, y)
+        spent.append(float(page.evaluate("window.painted")))
+    page.mouse.up()
+    return spent[5:]
+
+
+def main() -> None:
+    cpu = re.search(r"model name\s*: (.+)", Path("/proc/cpuinfo").read_text())
+    print(f"{cpu[1] if cpu else platform.machine()}, {os.cpu_count()} cores, Python {platform.python_version()}\n")
+    twelve = starting_brief("room-key", 12, "1/16 in")
+    report("core: a rail of 12 hooks, median", statistics.median(timed(lambda: build(twelve), 300)), 2)
+    report("core: with marks, ladder and scene, median", statistics.median(timed(lambda: design(twelve), 300)), 5)
+    scripts = (ROOT / "src/yardcliff/static/assets").glob("*.js")
+    report("JavaScript, gzip", sum(len(gzip.compress(f.read_bytes())) for f in scripts) / 1000, 220, "kB")
+    with server() as (port, seconds):
+        report("server start to first answer", seconds * 1000, 1500)
+        report("POST solve round trip, 12 hooks, p95", p95(round_trip(port, 12)), 10)
+        report("POST solve round trip, 500 hooks, p95", p95(round_trip(port, 500)), 100)
+        keys = next(r["id"] for r in get(port, "/api/racks") if "keys" in r["name"])
+        with sync_playwright() as playwright:
+            browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM)
+            page = browser.new_page(viewport={"width": 1280, "height": 800})
+            page.goto(f"http://127.0.0.1:{port}/racks/{keys}")
+            page.locator("[data-band]").wait_for()
+            report("pointer move to painted drawing, 12 hooks, p95", p95(drag(page, 85)), 33)
+            page.get_by_label("count", exact=True).fill("500")
+            page.keyboard.press("Enter")
+            page.get_by_text("500 hooks, 499 spaces").wait_for()
+            page.wait_for_timeout(500)
+            report("pointer move to painted drawing, 500 hooks, p95", p95(drag(page, 45)), 100)
+            browser.close()
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,3 @@
+from yardcliff.cli import main
+
+main()
