@@ -67,13 +67,10 @@ def amend(brief: Brief, patch: Patch) -> Brief:
     """
     if not isinstance(patch, dict):
         raise BriefError([("", "A change is an object of the fields to change.")])
-    before = dump(brief)
     row = patch.get("row")
     asked: Patch = row if isinstance(row, dict) else {}
     follows = asked.get("follows") or _follower(brief, asked)
-    if follows != brief.row.follows:
-        solved = FAMILIES[brief.family].solve_row(brief)
-        before["row"] = merge(before["row"], _settled(solved, follows) | {"follows": follows})
+    before = _letting_follow(brief, follows)
     holder = patch.get("holder")
     if isinstance(holder, dict) and holder.get("kind", brief.holder.kind) != brief.holder.kind:
         before.pop("holder")  # a peg has none of a hook's fields
@@ -88,6 +85,15 @@ def _follower(brief: Brief, asked: dict[str, Any]) -> Follows:
     if asked.get("spacing") == "set" and follows == "pitch":
         return "ends"  # a pitch that is kept cannot be the one worked out
     return follows
+
+
+def _letting_follow(brief: Brief, follows: Follows) -> dict[str, Any]:
+    """The brief as JSON values with another figure to follow; the rest held where it stands."""
+    document = dump(brief)
+    if follows != brief.row.follows:
+        solved = FAMILIES[brief.family].solve_row(brief)
+        document["row"] = merge(document["row"], _settled(solved, follows) | {"follows": follows})
+    return document
 
 
 def _settled(row: Row, follows: str) -> dict[str, Any]:
@@ -105,7 +111,8 @@ def describe(before: Brief, after: Brief) -> str:
     """What a change did, for the undo list: `row length 1200 mm to 1000 mm`."""
     tape = Tape.named(after.tape)
     # Which figure follows changes along with the one that was typed; that one is the news.
-    changes = sorted(_differences(before, after), key=lambda change: change[0][-1] == "follows")
+    held = read_brief(_letting_follow(before, after.row.follows))
+    changes = list(_differences(held, after)) or list(_differences(before, after))
     if not changes:
         return "no change"
     path, old, new = changes[0]

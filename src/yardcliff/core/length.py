@@ -135,7 +135,7 @@ class _Reader:
         self.at = found.end()
         size = _UNITS[found[1].lower()]
         total = value * size
-        if size == _FOOT and (rest := re.compile(r"\s*-?\s*(?=[\d.])").match(self.text, self.at)):
+        if size == _FOOT and (rest := re.compile(r"(?:-|\s*)(?=[\d.])").match(self.text, self.at)):
             self.at = rest.end()
             inches = self.number()
             mark = _UNIT.match(self.text, self.at)

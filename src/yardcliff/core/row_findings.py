@@ -206,7 +206,7 @@ def _closeness_fixes(row: Row, tape: Tape, noun: Noun, k: int) -> tuple[Fix, ...
         if 0 < fit < row.count:
             fixes.append(Fix(noun(fit), _row(count=fit)))
     air = _floor(row.air, tape)
-    if air >= 0 and row.item.across + row.brief.air == row.need:
+    if air >= 0 and row.tightest >= row.fixture.across + row.brief.fixture_gap:
         fixes.append(Fix(f"Air {tape.write(air)}", _row(air=air)))
     return tuple(fixes)
 

@@ -22,7 +22,7 @@ import { useThrottled } from "../../ui/useThrottled";
 import { useView } from "./useView";
 import { Wall } from "./Wall";
 
-const PANEL_MS = 150;
+const PANEL_MS = 250;
 
 export function RackPage() {
   const { id = "" } = useParams();

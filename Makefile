@@ -1,0 +1,79 @@
+# Everything a newcomer needs: make demo, make test, make lint. CONTRIBUTING.md explains.
+.DEFAULT_GOAL := help
+PYTHON ?= python3.11
+BIN := .venv/bin
+WEB := $(shell git ls-files web | grep -v schema.d.ts 2>/dev/null)
+STATIC := src/yardcliff/static/index.html
+
+help: ## Show the targets
+	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | awk -F ':.*## ' '{printf "  make %-8s %s\n", $$1, $$2}'
+
+demo: .make/runtime $(STATIC) ## Install, build and start with the racks of Larkhollow Hut
+	$(BIN)/yardcliff demo
+
+test: .make/dev $(STATIC) .make/chromium lint ## Install what tests need and run everything
+	cd web && npm test --silent
+	$(BIN)/pytest
+
+lint: .make/dev .make/web ## Format, lint and type checks; the generated API types are current
+	$(BIN)/ruff format --check .
+	$(BIN)/ruff check .
+	$(BIN)/mypy
+	cd web && npm run --silent lint && npm run --silent types
+	$(BIN)/python scripts/openapi.py > web/openapi.json
+	cd web && npx openapi-typescript openapi.json -o .schema.d.ts > /dev/null && \
+	  cmp .schema.d.ts src/api/schema.d.ts || { echo "The API types are stale: make types"; exit 1; }
+
+types: .make/dev .make/web ## Generate the front end's API types and the published file schema
+	$(BIN)/python scripts/openapi.py > web/openapi.json
+	cd web && npm run --silent api
+	$(BIN)/python scripts/rack_schema.py > docs/rack.schema.json
+
+bench: .make/dev $(STATIC) .make/chromium ## Measure the speed goals
+	$(BIN)/python bench/bench.py
+
+shots: .make/dev $(STATIC) .make/chromium ## Take docs/screenshots anew from the demo data
+	$(BIN)/python scripts/shots.py
+
+wheel: .make/dev $(STATIC) ## Build a wheel that carries the front end
+	$(BIN)/python -m build --wheel --no-isolation
+
+build: $(STATIC) ## Build the front end
+
+format: .make/dev .make/web ## Format everything
+	$(BIN)/ruff format . && $(BIN)/ruff check --fix .
+	cd web && npm run --silent format
+
+clean: ## Remove what was built and installed
+	rm -rf .venv .make web/node_modules src/yardcliff/static dist
+
+.venv/bin/python:
+	$(PYTHON) -m venv .venv || python3 -m venv .venv
+
+# `dev` holds all of `runtime`, so whichever was installed last is enough.
+.make/runtime: requirements/runtime.txt pyproject.toml | .venv/bin/python
+	@mkdir -p .make
+	$(BIN)/pip install --quiet --disable-pip-version-check --require-hashes -r requirements/build.txt -r requirements/runtime.txt
+	$(BIN)/pip install --quiet --disable-pip-version-check --no-build-isolation --no-deps -e .
+	@touch $@
+
+.make/dev: requirements/dev.txt .make/runtime
+	$(BIN)/pip install --quiet --disable-pip-version-check --require-hashes -r requirements/dev.txt
+	@touch $@
+
+.make/web: web/package-lock.json
+	@mkdir -p .make
+	cd web && npm ci --no-fund --no-audit --loglevel=error
+	@touch $@
+
+$(STATIC): .make/web $(WEB)
+	cd web && npm run --silent build -- --logLevel warn
+	@touch $@
+
+# Browser tests drive Debian's Chromium.
+.make/chromium:
+	@mkdir -p .make
+	test -x /usr/bin/chromium || { apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium; }
+	@touch $@
+
+.PHONY: help demo test lint types bench shots wheel build format clean

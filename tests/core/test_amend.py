@@ -1,0 +1,138 @@
+"""Changing a brief: what follows gives way, nothing jumps, bad values are named."""
+
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from tests.strategies import briefs
+from yardcliff.core.amend import BriefError, amend, describe, dump, merge, read_brief
+from yardcliff.core.families.rail import RailBrief, solve_row, starting_brief
+from yardcliff.core.length import LONGEST
+
+COATS = starting_brief("waxed-jacket", 6, "1 mm")
+KEYS = starting_brief("room-key", 6, "1/16 in")
+
+
+@pytest.mark.parametrize(
+    ("before", "typed", "follows"),
+    [
+        ("length", {"length": "1200"}, "pitch"),
+        ("length", {"count": "7"}, "length"),
+        ("count", {"count": "7"}, "pitch"),
+        ("pitch", {"pitch": "200"}, "ends"),
+        ("pitch", {"spacing": "set"}, "ends"),
+        ("ends", {"ends": {"rule": "whole"}}, "pitch"),
+        ("ends", {"length": "1500"}, "ends"),
+        ("length", {"length": "1200", "follows": "nothing"}, "nothing"),
+    ],
+)
+def test_typing_what_followed_makes_another_follow(before: str, typed: dict[str, Any], follows: str) -> None:
+    brief = amend(amend(COATS, {"row": {"length": "1400"}}), {"row": {"follows": before}})
+    assert amend(brief, {"row": typed}).row.follows == follows
+
+
+@given(brief=briefs, follows=st.sampled_from(["length", "count", "pitch", "ends"]))
+@settings(max_examples=200, deadline=None)
+def test_letting_another_figure_follow_moves_no_holder(brief: RailBrief, follows: str) -> None:
+    before = solve_row(brief)
+    # A board too short for its ends or a hook, or a spare that a tidy pitch left, has no equal elsewhere.
+    if before.trouble or before.spare or min(before.left, before.right) < 0:
+        return
+    if not before.fixture.across <= before.length <= LONGEST:
+        return
+    if brief.row.follows == "nothing" or brief.row.spacing != "even":
+        return
+    if before.left + (before.count - 1) * before.pitch + before.right != before.length or before.count == 1:
+        return
+    after = solve_row(amend(brief, {"row": {"follows": follows}}))
+    if follows == "ends" and before.left != before.right:
+        return  # shared ends are equal ends
+    assert (after.length, after.count) == (before.length, before.count)
+    assert after.axes == before.axes
+
+
+@given(brief=briefs)
+@settings(max_examples=150, deadline=None)
+def test_a_brief_survives_its_own_file(brief: RailBrief) -> None:
+    assert read_brief(dump(brief)) == brief
+    assert amend(brief, {}) == brief
+
+
+def test_a_bare_number_takes_the_tape_of_the_brief_also_when_it_changes() -> None:
+    assert amend(KEYS, {"row": {"air": "1"}}).row.air * 10 == 254
+    assert amend(KEYS, {"row": {"air": "1"}, "tape": "1 mm"}).row.air == 1
+
+
+def test_a_width_is_shared_as_the_reaches_were() -> None:
+    lopsided = amend(COATS, {"item": {"left": "60", "right": "40"}})
+    wide = amend(lopsided, {"item": {"width": "200"}})
+    assert (wide.item.left, wide.item.right) == (120, 80)
+    assert "width" not in dump(wide)["item"]
+
+
+def test_another_kind_of_holder_replaces_the_whole_holder() -> None:
+    peg = amend(COATS, {"holder": {"kind": "peg", "tilt": "12,5°"}})
+    assert peg.holder.kind == "peg"
+    assert peg.holder.tilt == 12.5
+
+
+@pytest.mark.parametrize(
+    ("patch", "field", "says"),
+    [
+        ({"row": {"length": "long"}}, "row.length", "“long” is no number"),
+        ({"row": {"length": "-5"}}, "row.length", "more than 0"),
+        ({"row": {"length": "500 m"}}, "row.length", "check the unit"),
+        ({"row": {"count": "six"}}, "row.count", "write one like 7"),
+        ({"row": {"count": 0}}, "row.count", "1 to 1000"),
+        ({"row": {"count": True}}, "row.count", "no whole number"),
+        ({"row": {"air": "-1"}}, "row.air", "0 or more"),
+        ({"row": {"air": [1]}}, "row.air", "written as text"),
+        ({"row": {"spacing": "odd"}}, "row.spacing", "'even'"),
+        ({"row": {"pins": [{"index": 1, "at": "x"}]}}, "row.pins.0.at", "“x” is no number"),
+        ({"holder": {"kind": "peg", "tilt": "80"}}, "holder.tilt", "0 to 45"),
+        ({"holder": {"gauge": "9"}}, "holder.gauge", "'4.0'"),
+        ({"item": {"width": "0"}}, "item.width", "more than 0"),
+        ({"tape": "1/3 in"}, "tape", "'1/16 in'"),
+        ({"colour": "red"}, "colour", "not permitted"),
+        ({"item": None}, "item", "required"),
+        ({"row": 5}, "row", "valid dictionary"),
+    ],
+)
+def test_a_bad_value_is_named_by_its_field(patch: dict[str, Any], field: str, says: str) -> None:
+    with pytest.raises(BriefError) as caught:
+        amend(COATS, patch)
+    assert [path for path, _ in caught.value.problems] == [field]
+    assert says in caught.value.problems[0][1]
+
+
+def test_a_change_that_is_no_object_is_refused() -> None:
+    with pytest.raises(BriefError):
+        amend(COATS, [])  # type: ignore[arg-type]
+    with pytest.raises(BriefError):
+        read_brief("rail")
+
+
+def test_merge_is_that_of_rfc_7396() -> None:
+    # The examples of the RFC's appendix that reach each branch.
+    assert merge({"a": "b"}, {"b": "c"}) == {"a": "b", "b": "c"}
+    assert merge({"a": "b", "b": "c"}, {"a": None}) == {"b": "c"}
+    assert merge({"a": [{"b": "c"}]}, {"a": [1]}) == {"a": [1]}
+    assert merge({"a": "foo"}, "bar") == "bar"
+    assert merge({}, {"a": {"bb": {"ccc": None}}}) == {"a": {"bb": {}}}
+
+
+@pytest.mark.parametrize(
+    ("patch", "says"),
+    [
+        ({"row": {"count": 7}}, "row count 6 to 7"),
+        ({"row": {"length": "1400"}}, "row length 1560 mm to 1400 mm"),
+        ({"row": {"pins": [{"index": 1, "at": "300"}]}}, "row pins"),
+        ({"row": {"follows": "pitch"}}, "row follows length to pitch and 1 more"),
+        ({"line": "40"}, "line — to 40 mm"),
+        ({}, "no change"),
+    ],
+)
+def test_a_change_is_described_for_the_undo_list(patch: dict[str, Any], says: str) -> None:
+    assert describe(COATS, amend(COATS, patch)) == says

@@ -1,0 +1,90 @@
+"""Pegs and hooks: their geometry by hand, and what the board has to give."""
+
+from fractions import Fraction
+from math import cos, radians, sin
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.strategies import lengths
+from yardcliff.core.families.rail import build, starting_brief
+from yardcliff.core.holders import hook as hooks
+from yardcliff.core.holders import peg as pegs
+from yardcliff.core.holders.fitting import Ground
+from yardcliff.core.holders.hook import Hook
+from yardcliff.core.holders.peg import Peg
+
+GROUND = Ground(Fraction(22), Fraction(100), Fraction(50), "softwood")
+
+
+def test_a_tilted_peg_by_hand() -> None:
+    # 16 mm dowel at 15 degrees, 12 mm along the bit, 2 mm of spur.
+    peg = Peg(diameter=Fraction(16), tilt=15, depth=Fraction(12), showing=Fraction(60), spur=Fraction(2))
+    assert float(pegs.mouth(peg)) == pytest.approx(16.5644, abs=1e-4)
+    assert float(pegs.square_depth(peg)) == pytest.approx(11.5911 + 2.0706, abs=1e-3)
+    # The deepest is the hole's lower rim (13.66), not the spur (14 cos 15 = 13.52).
+    assert float(pegs.web(peg, Fraction(22))) == pytest.approx(8.3383, abs=1e-3)
+    figures = {f.key: f for f in pegs.fit(peg, GROUND).figures}
+    assert figures["peg.cut"].value == 72
+    assert figures["peg.tilt"].value == "15° from square, 75° from the face"
+
+
+def test_a_straight_peg_loses_its_spur_from_the_web() -> None:
+    peg = Peg(tilt=0, depth=Fraction(12), spur=Fraction(3))
+    assert pegs.mouth(peg) == peg.diameter
+    assert pegs.square_depth(peg) == 12
+    assert pegs.web(peg, Fraction(21)) == 6
+
+
+@given(
+    diameter=lengths(4, 40),
+    tilt=st.floats(0, 45),
+    depth=lengths(2, 60),
+    spur=lengths(0, 6),
+    thickness=lengths(8, 60),
+)
+def test_web_and_depth_fill_the_board(
+    diameter: Fraction, tilt: float, depth: Fraction, spur: Fraction, thickness: Fraction
+) -> None:
+    peg = Peg(diameter=diameter, tilt=tilt, depth=depth, spur=spur)
+    t = radians(tilt)
+    # Every corner of the hole's floor, and the point, square to the face.
+    corners = [float(depth) * cos(t) + side * float(diameter) / 2 * sin(t) for side in (-1, 1)]
+    point = float(depth + spur) * cos(t)
+    assert float(thickness - pegs.web(peg, thickness)) == pytest.approx(max(*corners, point), abs=1e-5)
+    assert float(pegs.mouth(peg)) >= float(diameter) - 1e-6
+
+
+@pytest.mark.parametrize(
+    ("gauge", "softwood", "hardwood"), [("3.0", "2", "5/2"), ("4.0", "5/2", "3"), ("5.0", "7/2", "4")]
+)
+def test_pilot_bits_come_from_the_table(gauge: hooks.Gauge, softwood: str, hardwood: str) -> None:
+    assert hooks.pilot_bit(gauge, "softwood") == Fraction(softwood)
+    assert hooks.pilot_bit(gauge, "hardwood") == Fraction(hardwood)
+
+
+def test_screws_stand_symmetric_about_the_axis() -> None:
+    assert hooks.screw_offsets(Hook(screws=1)) == (0,)
+    assert hooks.screw_offsets(Hook(screws=2, screw_spacing=Fraction(50))) == (25, -25)
+    assert hooks.screw_offsets(Hook(screws=3, screw_spacing=Fraction(50))) == (25, 0, -25)
+
+
+def test_every_hole_of_a_rail_lies_on_its_board_at_its_holder() -> None:
+    rack = build(starting_brief("waxed-jacket", 4, "1 mm"))
+    board = rack.parts[0]
+    assert len(rack.holes) == 8
+    for hole in rack.holes:
+        assert board.x < hole.x < board.x + board.length
+        assert board.y < hole.y < board.y + board.height
+        assert hole.x == rack.holders[hole.holder].x
+    assert rack.drilling[0].count == 8
+    # 20 mm screws through a 3 mm plate stand 17 mm deep in 21 mm of board.
+    assert (rack.drilling[0].depth, rack.drilling[0].web) == (17, 4)
+
+
+def test_unequal_hooks_keep_one_height_from_the_bottom_edge() -> None:
+    brief = starting_brief("room-key", 3, "1 mm").model_copy(update={"line": Fraction(30)})
+    rack = build(brief)
+    assert {holder.y - rack.parts[0].y for holder in rack.holders} == {30}
+    assert rack.parts[0].y == brief.hung - 30

@@ -1,0 +1,223 @@
+"""The API over HTTP: the real application on a real data file."""
+
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+from yardcliff.api.app import create_app
+from yardcliff.api.security import MAX_BODY
+from yardcliff.demo import SEEDS, fill
+from yardcliff.store.database import Database
+from yardcliff.store.racks import Racks
+
+Json = dict[str, Any]
+
+
+@pytest.fixture
+def client(tmp_path: Path) -> Iterator[TestClient]:
+    database = Database(tmp_path / "api.db")
+    with TestClient(create_app(database), base_url="http://127.0.0.1:8722") as client:
+        yield client
+
+
+@pytest.fixture
+def rack(client: TestClient) -> Json:
+    answer = client.post("/api/racks", json={"item": "waxed-jacket", "count": 5})
+    assert answer.status_code == 201
+    made: Json = answer.json()
+    return made
+
+
+def change(client: TestClient, rack: Json, patch: Json) -> Json:
+    answer = client.patch(f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": patch})
+    assert answer.status_code == 200, answer.text
+    changed: Json = answer.json()
+    return changed
+
+
+def test_a_new_rack_is_complete_and_settled(rack: Json) -> None:
+    design = rack["design"]
+    assert rack["name"] == "Waxed jackets"
+    assert [mark["text"] for mark in design["marks"]] == ["130 mm", "390 mm", "650 mm", "910 mm", "1170 mm"]
+    assert design["fields"]["row.length"] == "1300 mm"
+    assert not design["findings"]
+    assert design["drilling"][0]["bit"] == "2.5 mm"
+    assert [len(symbol["places"]) for symbol in design["scene"]["symbols"]] == [5, 5]
+
+
+def test_changes_undo_and_redo(client: TestClient, rack: Json) -> None:
+    shorter = change(client, rack, {"row": {"length": "1.2 m"}})
+    assert shorter["design"]["follows"] == "pitch"
+    assert shorter["undo"] == "row length 1300 mm to 1200 mm"
+    assert [f["code"] for f in shorter["design"]["findings"]] == ["row.crowded"]
+    fixed = change(client, shorter, shorter["design"]["findings"][0]["fixes"][0]["patch"])
+    assert not fixed["design"]["findings"]
+    base = {"base": fixed["version"]}
+    undone = client.post(f"/api/racks/{rack['id']}/undo", json=base).json()
+    assert undone["design"] == shorter["design"]
+    redone = client.post(f"/api/racks/{rack['id']}/redo", json={"base": undone["version"]}).json()
+    assert redone["design"] == fixed["design"]
+    assert client.get(f"/api/racks/{rack['id']}").json() == redone
+
+
+def test_a_stale_change_is_told_and_can_be_kept_as_a_copy(client: TestClient, rack: Json) -> None:
+    change(client, rack, {"row": {"count": 6}})
+    mine = {"base": rack["version"], "patch": {"row": {"count": 4}}}
+    refused = client.patch(f"/api/racks/{rack['id']}", json=mine)
+    assert refused.status_code == 409
+    assert refused.headers["content-type"] == "application/problem+json"
+    assert refused.json()["type"] == "/problems/stale-rack"
+    assert refused.json()["version"] == rack["version"] + 1
+    own = {"brief": rack["design"]["brief"], "patch": mine["patch"]}
+    copy = client.post(f"/api/racks/{rack['id']}/copy", json=own).json()
+    assert copy["design"]["count"] == 4
+    assert client.get(f"/api/racks/{rack['id']}").json()["design"]["count"] == 6
+    assert client.get(f"/api/racks/{rack['id']}/version").json() == {"version": rack["version"] + 1}
+
+
+def test_rename_copy_bin_and_restore(client: TestClient, rack: Json) -> None:
+    renamed = client.put(f"/api/racks/{rack['id']}/name", json={"base": rack["version"], "name": "  Hall  "}).json()
+    assert renamed["name"] == "Hall"
+    copy = client.post(f"/api/racks/{rack['id']}/copy", json={}).json()
+    assert copy["name"] == "Hall, copy"
+    assert client.delete(f"/api/racks/{rack['id']}").status_code == 204
+    assert [r["name"] for r in client.get("/api/racks").json()] == ["Hall, copy"]
+    assert [r["name"] for r in client.get("/api/racks?bin=true").json()] == ["Hall"]
+    assert client.post(f"/api/racks/{rack['id']}/restore").json()["deleted"] is False
+    assert len(client.get("/api/racks").json()) == 2
+
+
+def test_solve_stores_nothing(client: TestClient, rack: Json) -> None:
+    tried = client.post("/api/solve", json={"brief": rack["design"]["brief"], "patch": {"row": {"count": 7}}})
+    assert tried.json()["count"] == 7
+    assert client.get(f"/api/racks/{rack['id']}").json() == rack
+
+
+@pytest.mark.parametrize(
+    ("patch", "field", "quotes"),
+    [
+        ({"row": {"length": "a yard"}}, "row.length", "“a yard”"),
+        ({"row": {"count": "1.5"}}, "row.count", "“1.5”"),
+        ({"holder": {"plate_width": "0"}}, "holder.plate_width", "“0”"),
+        ({"hung": "-2 m"}, "hung", "“-2 m”"),
+    ],
+)
+def test_an_unreadable_value_is_a_problem_with_its_field(
+    client: TestClient, rack: Json, patch: Json, field: str, quotes: str
+) -> None:
+    answer = client.patch(f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": patch})
+    assert answer.status_code == 422
+    (error,) = answer.json()["errors"]
+    assert error["field"] == field
+    assert quotes in error["message"]
+    assert client.get(f"/api/racks/{rack['id']}").json() == rack
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "body", "status"),
+    [
+        ("GET", "/api/racks/none", None, 404),
+        ("POST", "/api/racks", {"item": "anvil"}, 422),
+        ("POST", "/api/racks", {"item": "felt-hat", "count": 0}, 422),
+        ("POST", "/api/racks", {}, 422),
+        ("POST", "/api/racks/open", {"format": "other"}, 422),
+        ("POST", "/api/racks/open", {"format": "yardcliff-rack", "version": 99}, 422),
+        ("GET", "/api/start?item=anvil&count=2", None, 422),
+        ("GET", "/api/nowhere", None, 404),
+        ("PUT", "/api/racks", {}, 405),
+    ],
+)
+def test_every_refusal_is_a_problem(client: TestClient, method: str, path: str, body: Json | None, status: int) -> None:
+    answer = client.request(method, path, json=body)
+    assert answer.status_code == status
+    assert answer.headers["content-type"] == "application/problem+json"
+    assert answer.json()["status"] == status
+    assert answer.json()["detail"]
+
+
+@pytest.mark.parametrize(
+    ("kind", "media", "starts"),
+    [
+        ("template.pdf?paper=letter", "application/pdf", b"%PDF"),
+        ("sheet.pdf", "application/pdf", b"%PDF"),
+        ("drawing.svg", "image/svg+xml", b"<svg"),
+        ("marks.csv", "text/csv; charset=utf-8", b"mark,exact_mm"),
+        ("rack.json", "application/json", b'{\n  "format"'),
+    ],
+)
+def test_exports(client: TestClient, rack: Json, kind: str, media: str, starts: bytes) -> None:
+    answer = client.get(f"/api/racks/{rack['id']}/files/{kind}")
+    assert answer.headers["content-type"] == media
+    assert answer.content.startswith(starts)
+    assert "waxed-jackets" in answer.headers["content-disposition"]
+
+
+def test_a_rack_file_opens_again_as_the_same_rack(client: TestClient, rack: Json) -> None:
+    changed = change(client, rack, {"row": {"pins": [{"index": 1, "at": "400 1/3"}]}, "tape": "1/32 in"})
+    text = client.get(f"/api/racks/{rack['id']}/files/rack.json").content
+    opened = client.post("/api/racks/open", content=text).json()
+    assert opened["id"] != rack["id"]
+    assert (opened["name"], opened["design"]) == (changed["name"], changed["design"])
+    assert client.get(f"/api/racks/{opened['id']}/files/rack.json").content == text
+
+
+def test_the_demo_holds_settled_racks_and_one_to_settle(client: TestClient) -> None:
+    app: Any = client.app
+    racks: Racks = app.state.racks
+    assert fill(racks) == len(SEEDS)
+    assert fill(racks) == 0, "a filled store is left alone"
+    listed = client.get("/api/racks").json()
+    assert [r["to_settle"] for r in listed] == [1, 0, 0, 0, 0, 0]
+    assert {"hooks", "dowel pegs"} == {r["says"].split(" on ")[1] for r in listed}
+
+
+@pytest.mark.parametrize(
+    "headers",
+    [
+        {"host": "yardcliff.evil.example"},
+        {"host": ""},
+        {"origin": "http://evil.example"},
+        {"origin": "http://127.0.0.1:9999"},
+        {"origin": "null"},
+        {"sec-fetch-site": "cross-site"},
+        {"sec-fetch-site": "same-site"},
+    ],
+)
+def test_pages_of_others_cannot_drive_the_server(client: TestClient, headers: dict[str, str]) -> None:
+    for method, path in (("GET", "/api/racks"), ("POST", "/api/racks")):
+        assert client.request(method, path, headers=headers, json={"item": "towel"}).status_code == 403
+
+
+def test_own_pages_can(client: TestClient) -> None:
+    headers = {"origin": "http://127.0.0.1:8722", "sec-fetch-site": "same-origin"}
+    assert client.post("/api/racks", headers=headers, json={"item": "towel"}).status_code == 201
+    assert client.get("/api/racks", headers={"host": "[::1]:8722"}).status_code == 200
+
+
+def test_bodies_are_bounded_with_and_without_a_length(client: TestClient) -> None:
+    assert client.post("/api/solve", content=b"x" * (MAX_BODY + 1)).status_code == 413
+    pieces = (b"x" * 100_000 for _ in range(MAX_BODY // 100_000 + 2))
+    assert client.post("/api/racks/open", content=pieces).status_code == 413
+
+
+def test_pages_come_with_a_strict_policy(client: TestClient) -> None:
+    first, second = client.get("/racks/anything"), client.get("/")
+    policy = first.headers["content-security-policy"]
+    assert "default-src 'none'" in policy
+    assert "unsafe" not in policy
+    nonce = policy.split("'nonce-")[1].split("'")[0]
+    assert f'content="{nonce}"' in first.text
+    assert nonce not in second.text
+    for answer in (first, client.get("/api/health")):
+        assert answer.headers["x-content-type-options"] == "nosniff"
+
+
+def test_the_openapi_document_explains_itself(client: TestClient) -> None:
+    document = client.get("/api/openapi.json").json()
+    assert "merge patch" in document["info"]["description"]
+    for path, operations in document["paths"].items():
+        for operation in operations.values():
+            assert operation["description"], path

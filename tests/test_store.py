@@ -1,0 +1,178 @@
+"""The data file: revisions, stale writers, and what happens when the disk will not have it."""
+
+import json
+import sqlite3
+from collections.abc import Iterator
+from pathlib import Path
+from threading import Thread
+from typing import Any
+
+import pytest
+
+from yardcliff.store.database import Database
+from yardcliff.store.errors import DataFileError, NothingToUndo, RackNotFound, StaleRack, explained
+from yardcliff.store.racks import KEPT, Racks
+
+
+@pytest.fixture
+def file(tmp_path: Path) -> Path:
+    return tmp_path / "racks" / "yardcliff.db"
+
+
+@pytest.fixture
+def racks(file: Path) -> Iterator[Racks]:
+    database = Database(file)
+    yield Racks(database)
+    database.close()
+
+
+def brief(n: int) -> dict[str, Any]:
+    return {"n": n}
+
+
+def test_undo_and_redo_walk_the_revisions_and_survive_reopening(racks: Racks, file: Path) -> None:
+    rack = racks.create("Porch", brief(0))
+    assert (rack.undo, rack.redo) == (None, None)
+    for n in (1, 2, 3):
+        rack = racks.save(rack.id, rack.version, brief(n), f"to {n}")
+    assert rack.undo == "to 3"
+    rack = racks.move(rack.id, rack.version, -1)
+    rack = racks.move(rack.id, rack.version, -1)
+    again = Database(file)
+    rack = Racks(again).get(rack.id)
+    assert (rack.brief, rack.undo, rack.redo) == (brief(1), "to 1", "to 2")
+    again.close()
+    rack = racks.move(rack.id, rack.version, 1)
+    assert rack.brief == brief(2)
+    rack = racks.save(rack.id, rack.version, brief(9), "to 9")
+    assert rack.redo is None, "a new change lets go of what was undone"
+    with pytest.raises(NothingToUndo):
+        racks.move(rack.id, rack.version, 1)
+
+
+def test_a_stale_write_is_refused_and_changes_nothing(racks: Racks) -> None:
+    rack = racks.create("Porch", brief(0))
+    newer = racks.save(rack.id, rack.version, brief(1), "first")
+    with pytest.raises(StaleRack) as caught:
+        racks.save(rack.id, rack.version, brief(2), "second")
+    assert (caught.value.base, caught.value.version) == (rack.version, newer.version)
+    with pytest.raises(StaleRack):
+        racks.move(rack.id, rack.version, -1)
+    with pytest.raises(StaleRack):
+        racks.rename(rack.id, rack.version, "Other")
+    assert racks.get(rack.id) == newer
+
+
+def test_of_many_writers_at_once_exactly_one_wins(file: Path) -> None:
+    database = Database(file)
+    racks = Racks(database)
+    rack = racks.create("Porch", brief(0))
+    outcomes: list[str] = []
+
+    def write(n: int) -> None:
+        try:
+            racks.save(rack.id, rack.version, brief(n), str(n))
+            outcomes.append("saved")
+        except StaleRack:
+            outcomes.append("stale")
+
+    threads = [Thread(target=write, args=(n,)) for n in range(8)]
+    for thread in threads:
+        thread.start()
+    for thread in threads:
+        thread.join()
+    assert sorted(outcomes) == ["saved"] + ["stale"] * 7
+    database.close()
+
+
+def test_the_bin_keeps_and_gives_back(racks: Racks) -> None:
+    first, second = racks.create("First", brief(1)), racks.create("Second", brief(2))
+    assert racks.bin(first.id).deleted_at
+    assert [r.name for r in racks.all()] == ["Second"]
+    assert [r.name for r in racks.all(deleted=True)] == ["First"]
+    assert racks.bin(first.id, binned=False).brief == brief(1)
+    assert {r.id for r in racks.all()} == {first.id, second.id}
+    for call in (racks.get, racks.bin):
+        with pytest.raises(RackNotFound, match="nowhere"):
+            call("nowhere")
+
+
+def test_old_revisions_are_let_go_but_never_the_newest(racks: Racks, file: Path) -> None:
+    rack = racks.create("Porch", brief(0))
+    with sqlite3.connect(file) as db:
+        db.executemany("INSERT INTO revision VALUES (?, ?, 'x', '{}', '')", [(rack.id, n) for n in range(1, KEPT + 50)])
+        db.execute("UPDATE rack SET position = ?", (KEPT + 49,))
+    db.close()
+    racks.save(rack.id, rack.version, brief(1), "newest")
+    with sqlite3.connect(file) as db:
+        assert db.execute("SELECT count(*), max(position) FROM revision").fetchone() == (KEPT + 1, KEPT + 50)
+    db.close()
+
+
+def test_backup_while_open_is_a_whole_data_file(racks: Racks, file: Path, tmp_path: Path) -> None:
+    rack = racks.create("Porch", brief(7))
+    source = Database(file)
+    source.backup(tmp_path / "copy.db")
+    source.close()
+    racks.save(rack.id, rack.version, brief(8), "after")
+    copy = Database(tmp_path / "copy.db")
+    assert [(r.name, r.brief) for r in Racks(copy).all()] == [("Porch", brief(7))]
+    copy.close()
+
+
+def test_a_failed_write_rolls_back_whole(racks: Racks) -> None:
+    rack = racks.create("Porch", brief(0))
+    with pytest.raises(DataFileError):
+        racks.rename(rack.id, rack.version, "")  # the schema wants 1 to 80 characters
+    assert racks.get(rack.id) == rack
+
+
+@pytest.mark.parametrize(
+    ("content", "kind"),
+    [(b"not a database, only some words about one" * 40, "corrupt"), (None, "cannot-open")],
+)
+def test_a_file_that_cannot_be_used_is_said_plainly(tmp_path: Path, content: bytes | None, kind: str) -> None:
+    path = tmp_path / "data.db"
+    if content is None:
+        path.mkdir()
+    else:
+        path.write_bytes(content)
+    with pytest.raises(DataFileError) as caught:
+        Database(path)
+    assert caught.value.kind == kind
+    assert str(path) in str(caught.value)
+    assert "--data" in str(caught.value)
+
+
+def test_a_file_from_a_newer_yardcliff_is_left_alone(file: Path) -> None:
+    Database(file).close()
+    with sqlite3.connect(file) as db:
+        db.execute("INSERT INTO migration VALUES (999, 'from the future')")
+    db.close()
+    with pytest.raises(DataFileError, match="newer Yardcliff"):
+        Database(file)
+
+
+@pytest.mark.parametrize(
+    ("code", "kind"),
+    [(sqlite3.SQLITE_READONLY, "read-only"), (sqlite3.SQLITE_FULL, "full"), (sqlite3.SQLITE_BUSY, "busy")],
+)
+def test_each_cause_has_its_own_words(code: int, kind: str) -> None:
+    error = sqlite3.OperationalError("x")
+    error.sqlite_errorcode = code
+    assert explained(error, "f.db").kind == kind
+
+
+def test_a_full_disk_loses_nothing_that_was_saved(file: Path) -> None:
+    database = Database(file)
+    racks = Racks(database)
+    rack = racks.create("Porch", brief(0))
+    with database.reading() as db:
+        pages = db.execute("PRAGMA page_count").fetchone()[0]
+        db.execute(f"PRAGMA max_page_count = {pages + 1}")
+    with pytest.raises(DataFileError) as caught:
+        racks.save(rack.id, rack.version, {"long": "x" * 50_000}, "too long")
+    assert caught.value.kind == "full"
+    assert racks.get(rack.id) == rack
+    assert json.dumps(racks.get(rack.id).brief) == '{"n": 0}'
+    database.close()
