@@ -2,30 +2,50 @@
 
 from math import ceil
 
+from yardcliff.core.angles import both_ways
 from yardcliff.core.design import Design
 from yardcliff.core.findings import Severity
 from yardcliff.core.geometry import line
-from yardcliff.core.holders.peg import both_ways
 from yardcliff.exports.drawing import TEXT, Ink, InkedPath, lay_out
-from yardcliff.exports.pdf import BOLD, Page, Paper
+from yardcliff.exports.pdf import BOLD, MM, Page, Paper
 
 MARGIN = 12.0
 RULE = Ink("#20303a", 0.2)
 ROW = 4.6
+TALL = 1.8
+"""Below this width to height, the drawing stands beside the words."""
+LOW_HEIGHT, LOWEST = 96.0, 92.0
+"""Height of a low drawing; where the marks beside a tall one end at the latest: mm."""
 MOST = 84
 """Marks that fit on the page; the CSV has them all."""
 
 
 def write_shopsheet(name: str, design: Design, paper: Paper) -> bytes:
-    """The shop sheet as PDF."""
+    """The shop sheet as PDF. A tall rack stands at the left of its words, a low one above them."""
     page = Page(paper, f"{name}: shop sheet")
     top = page.height - MARGIN
     _head(page, name, design, top)
-    drawing_height = 96.0
-    drawn, scale = lay_out(design.scene, page.width - 2 * MARGIN, drawing_height)
+    width, height = page.width - 2 * MARGIN, top - 14 - MARGIN
+    box = design.scene.extent
+    if (box.x1 - box.x0) < TALL * (box.y1 - box.y0):
+        split = MARGIN + width * 0.58
+        _drawing(page, design, MARGIN, MARGIN, split - MARGIN, height)
+        y = _marks(page, design, split + 4, top - 18, page.width - MARGIN, LOWEST)
+        _drilling(page, design, split + 4, y, page.width - MARGIN)
+    else:
+        split = MARGIN + width * 0.56
+        _drawing(page, design, MARGIN, top - 12 - LOW_HEIGHT, width, LOW_HEIGHT)
+        y = top - 16 - LOW_HEIGHT
+        _marks(page, design, MARGIN, y, split - 6, MARGIN + 6)
+        _drilling(page, design, split, y, page.width - MARGIN)
+    page.turn()
+    return page.finish()
+
+
+def _drawing(page: Page, design: Design, x: float, y: float, width: float, height: float) -> None:
+    drawn, scale = lay_out(design.scene, width, height)
     page.canvas.saveState()
-    origin_x, origin_y = MARGIN, top - 12 - drawing_height
-    page.canvas.translate(origin_x * 72 / 25.4, origin_y * 72 / 25.4)
+    page.canvas.translate(x * MM, y * MM)
     for thing in drawn:
         if isinstance(thing, InkedPath):
             page.path(thing.path, thing.ink)
@@ -33,13 +53,7 @@ def write_shopsheet(name: str, design: Design, paper: Paper) -> bytes:
         if not isinstance(thing, InkedPath):
             page.text(thing.x, thing.y, thing.text, TEXT, anchor="middle", turned=thing.turned)
     page.canvas.restoreState()
-    page.text(page.width - MARGIN, origin_y + 1, f"1 : {1 / scale:.1f}", 3, anchor="end")
-    y = origin_y - 4
-    split = MARGIN + (page.width - 2 * MARGIN) * 0.56
-    _marks(page, design, MARGIN, y, split - 6)
-    _drilling(page, design, split, y, page.width - MARGIN)
-    page.turn()
-    return page.finish()
+    page.text(x + width - 6, y + 1, f"1 : {1 / scale:.1f}", 3, anchor="end")
 
 
 def _head(page: Page, name: str, design: Design, top: float) -> None:
@@ -51,11 +65,12 @@ def _head(page: Page, name: str, design: Design, top: float) -> None:
     page.path(line((MARGIN, top - 12), (page.width - MARGIN, top - 12)), RULE)
 
 
-def _marks(page: Page, design: Design, x: float, y: float, right: float) -> None:
+def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest: float) -> float:
+    """The table of marks down to `lowest` at most; returns the y below it."""
     tape = design.tape
     page.text(x, y, "Marks, from the datum: the left end, top up", 4, font=BOLD)
     shown = design.marks[:MOST]
-    rows = max(1, int((y - MARGIN - 14) / ROW))
+    rows = min(max(1, int((y - lowest - 10.5) / ROW)), len(shown))
     columns = max(1, ceil(len(shown) / rows))
     width = (right - x) / max(columns, 2)
     for column in range(columns):
@@ -68,7 +83,8 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float) -> None
             page.text(at + 9, line_y, tape.write(mark.exact), 3.6, font=BOLD)
             page.text(at + 9 + width * 0.36, line_y, tape.write_fine(mark.exact), 2.8, colour="#5d6d74")
     if len(design.marks) > MOST:
-        page.text(x, MARGIN, f"and {len(design.marks) - MOST} more: see the marks as CSV.", 3.2)
+        page.text(x, y - 11.5 - rows * ROW, f"and {len(design.marks) - MOST} more: see the marks as CSV.", 3.2)
+    return y - 18 - rows * ROW
 
 
 def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> None:

@@ -109,7 +109,8 @@ def _sheet(page: Page, design: Design, sheet: Sheet, laid: list[Sheet], base: fl
         x = sheet.x(0)
         page.path((*line((x, top + 1), (x - 3, top + 6), (x + 3, top + 6)), ("Z", ())), Ink(None, 0, "#000000"))
         page.text(x + 4, top + 2.4, "DATUM: the board's left end. Measure from here.", 3.2, font=BOLD)
-    page.text((left + right) / 2, top + 8.5, "TOP", 4.4, font=BOLD, anchor="middle")
+    if right - left > 60:  # on a last, short piece it would stand on the cross
+        page.text((left + right) / 2, top + 8.5, "TOP", 4.4, font=BOLD, anchor="middle")
 
 
 def _words(page: Page, name: str, design: Design, sheet: Sheet, count: int) -> None:

@@ -9,6 +9,7 @@ from fractions import Fraction
 from math import cos, radians, sin
 from typing import Literal
 
+from yardcliff.core.angles import both_ways, degrees
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders.fitting import Bore, Fitting, Ground, half, rounded
 from yardcliff.core.length import Gap, Size, exact_text
@@ -51,15 +52,6 @@ def web(peg: Peg, thickness: Fraction) -> Fraction:
     # The spur runs along the axis, from the middle of the hole's floor.
     point = rounded((float(peg.depth) + float(peg.spur)) * cos(t))
     return thickness - max(square_depth(peg), point)
-
-
-def degrees(tilt: float) -> str:
-    return f"{tilt:g}°"
-
-
-def both_ways(tilt: float) -> str:
-    """The tilt as the two kinds of machine table show it."""
-    return f"{degrees(tilt)} from square, {degrees(90 - tilt)} from the face"
 
 
 def fit(peg: Peg, ground: Ground) -> Fitting:

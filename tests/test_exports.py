@@ -1,0 +1,202 @@
+"""Paper and files: the template is true when measured, the rest says what the design says."""
+
+import csv
+import io
+import json
+import xml.etree.ElementTree as ET
+from itertools import pairwise
+from pathlib import Path
+
+import pypdfium2
+import pytest
+from hypothesis import given, settings
+from PIL.Image import Image
+from pypdf import PdfReader
+
+from tests.strategies import briefs
+from yardcliff.core.amend import BriefError, amend
+from yardcliff.core.design import Design, design
+from yardcliff.core.families.rail import RailBrief, starting_brief
+from yardcliff.core.length import read
+from yardcliff.exports.drawing import InkedText, lay_out
+from yardcliff.exports.marks_csv import write_marks
+from yardcliff.exports.pdf import PAPERS, Paper
+from yardcliff.exports.rackfile import schema, write_rackfile
+from yardcliff.exports.shopsheet import write_shopsheet
+from yardcliff.exports.svg import write_svg
+from yardcliff.exports.template import MARGIN, OVERLAP, joins, sheets, write_template
+from yardcliff.imports.rackfile import RackFileError, read_rackfile
+
+DPI = 600
+TRUE_MM = 0.1
+
+
+def lines_across(page: Image, y_mm: float) -> list[float]:
+    """Middles, in mm, of the strokes that cross a horizontal scan `y_mm` above the page's foot, weighed by their ink."""
+    width, height = page.size
+    scan = round(height - y_mm * DPI / 25.4)
+    row = page.crop((0, scan, width, scan + 1)).tobytes()
+    found: list[float] = []
+    ink, moment = 0, 0.0
+    for x, value in enumerate((*row, 255)):
+        if value < 250:
+            ink, moment = ink + 255 - value, moment + (255 - value) * (x + 0.5)
+        elif ink:
+            found.append(moment / ink * 25.4 / DPI)
+            ink, moment = 0, 0.0
+    return found
+
+
+@pytest.mark.parametrize("paper", ["a4", "letter"])
+def test_the_template_is_true_over_its_page_joins(paper: Paper) -> None:
+    # 1.2 m of board, so that a wrong scale or join adds up over several sheets.
+    brief = amend(starting_brief("storm-lantern", 9, "1 mm"), {"row": {"length": "1200 mm"}})
+    done = design(brief)
+    document = pypdfium2.PdfDocument(write_template("True", done, paper))
+    laid = sheets(1200, paper)
+    assert len(document) == len(laid) > 3
+    board_top = (PAPERS[paper][1] + 14) / 2 + 60  # a board of 120 mm is drawn whole, a little above the middle
+    measured: list[float] = []
+    origin = 0.0  # where the board's datum lies, in mm of the pages laid end to end
+    previous_cross = 0.0
+    for number, sheet in enumerate(laid):
+        page = document[number].render(scale=DPI / 72, grayscale=True).to_pil()
+        # Only crosses reach this high above the board, and only marks cross half way to the screws.
+        crosses = lines_across(page, board_top + 12 - 2.5)
+        marks = lines_across(page, board_top - 12)
+        letters = joins(sheet, len(laid))
+        crosses = [x for x in crosses if any(abs(x - sheet.x(at)) < 2 for _, at in letters)]
+        assert len(crosses) == len(letters)
+        if number == 0:
+            origin = marks[0]  # the board's left end is drawn as a line too
+            marks = marks[1:]
+        else:
+            origin = crosses[0] - (previous_cross - origin)
+        if number == len(laid) - 1:
+            assert marks.pop() - origin == pytest.approx(1200, abs=TRUE_MM)
+        measured += [x - origin for x in marks]
+        previous_cross = crosses[-1] if crosses else 0.0
+    planned = [float(mark.exact) for mark in done.marks]
+    # A mark in an overlap is on both sheets.
+    assert {min(range(len(planned)), key=lambda i: abs(planned[i] - x)) for x in measured} == set(range(9))
+    worst = max(min(abs(p - x) for p in planned) for x in measured)
+    assert worst <= TRUE_MM, f"worst mark is {worst:.3f} mm off"
+
+
+@given(brief=briefs)
+@settings(max_examples=60, deadline=None)
+def test_sheets_cover_the_board_and_meet_at_the_same_crosses(brief: RailBrief) -> None:
+    length = float(design(brief).rack.row.length)
+    laid = sheets(length, "a4")
+    assert laid[0].start < 0
+    assert laid[-1].end >= length
+    for one, other in pairwise(laid):
+        assert one.end - other.start == pytest.approx(OVERLAP)
+        assert joins(one, len(laid))[-1] == pytest.approx(joins(other, len(laid))[0])
+        assert MARGIN <= other.x(other.start + OVERLAP / 2) <= PAPERS["a4"][0] - MARGIN
+
+
+def text_of(pdf: bytes) -> str:
+    return "\n".join(page.extract_text() for page in PdfReader(io.BytesIO(pdf)).pages)
+
+
+def test_the_template_says_how_to_use_it() -> None:
+    text = text_of(write_template("Hats", design(starting_brief("felt-hat", 4, "1/16 in")), "letter"))
+    for words in ("DATUM", "TOP", "4 in", "print again at 100", "sheet 1 of", "peg holes"):
+        assert words in text
+
+
+def test_the_shop_sheet_is_one_page_with_all_a_shop_needs() -> None:
+    brief = amend(starting_brief("enamel-mug", 8, "1 mm"), {"holder": {"tilt": 12}})
+    pdf = write_shopsheet("Kitchen mugs", design(brief), "a4")
+    assert len(PdfReader(io.BytesIO(pdf)).pages) == 1
+    text = text_of(pdf)
+    for words in (
+        "Kitchen mugs",
+        "8 enamel mugs on dowel pegs, 7 spaces",
+        "862.5 mm",
+        "8 × peg hole: bit 12 mm, 13 mm deep",
+        "tilt 12° from square, 78° from the face",
+        "web left 6.33 mm",
+        "Cut each peg",
+        "Take care",
+        "manuals",
+    ):
+        assert words in text, words
+
+
+def test_the_same_rack_gives_the_same_bytes() -> None:
+    done = design(starting_brief("towel", 3, "1 mm"))
+    assert write_shopsheet("A", done, "a4") == write_shopsheet("A", done, "a4")
+    assert write_template("A", done, "a4") == write_template("A", done, "a4")
+
+
+@pytest.mark.parametrize("count", [1, 80, 500])
+def test_any_count_still_makes_a_sheet(count: int) -> None:
+    pdf = write_shopsheet("Many", design(starting_brief("room-key", count, "1/32 in")), "letter")
+    assert len(PdfReader(io.BytesIO(pdf)).pages) == 1
+    assert ("more: see the marks as CSV" in text_of(pdf)) == (count > 90)
+
+
+def _overlap(a: InkedText, b: InkedText) -> bool:
+    half = [len(t.text) * 0.7 for t in (a, b)]
+    along, across = (abs(a.y - b.y), abs(a.x - b.x)) if a.turned else (abs(a.x - b.x), abs(a.y - b.y))
+    return a.turned == b.turned and along < sum(half) - 0.01 and across < 2.4
+
+
+@pytest.mark.parametrize("item", ["waxed-jacket", "room-key", "sledge", "ladle"])
+@pytest.mark.parametrize("count", [1, 2, 13])
+def test_no_dimension_text_stands_on_another(item: str, count: int) -> None:
+    drawn, scale = lay_out(design(starting_brief(item, count, "1/16 in")).scene, 277, 180)
+    texts = [thing for thing in drawn if isinstance(thing, InkedText)]
+    assert scale > 0
+    assert len(texts) >= 4
+    for i, one in enumerate(texts):
+        assert not any(_overlap(one, other) for other in texts[:i]), one.text
+
+
+def test_the_svg_is_well_formed_and_escapes_the_name() -> None:
+    done = design(starting_brief("flask", 4, "1 mm"))
+    root = ET.fromstring(write_svg('<Cellar> & "bar"', done))
+    namespace = "{http://www.w3.org/2000/svg}"
+    title = root.find(f"{namespace}title")
+    assert title is not None
+    assert (title.text or "").startswith('<Cellar> & "bar", 1:')
+    texts = [t.text for t in root.iter(f"{namespace}text")]
+    assert done.tape.write(done.rack.row.length) in texts
+
+
+def test_the_csv_holds_each_mark_exact_and_on_the_tape() -> None:
+    done: Design = design(starting_brief("ladle", 7, "1/16 in"))
+    rows = list(csv.DictReader(io.StringIO(write_marks(done))))
+    assert len(rows) == 7
+    for row, mark in zip(rows, done.marks, strict=True):
+        assert float(row["exact_mm"]) == pytest.approx(float(mark.exact), abs=5e-5)
+        assert read(row["tape"]) == mark.reading
+        assert float(row["error_mm"]) == pytest.approx(float(mark.error), abs=5e-5)
+
+
+@given(brief=briefs)
+@settings(max_examples=100, deadline=None)
+def test_a_rack_file_is_lossless(brief: RailBrief) -> None:
+    assert read_rackfile(write_rackfile("Any name", brief)) == ("Any name", brief)
+
+
+def test_the_published_schema_is_the_current_one() -> None:
+    published = Path(__file__).parent.parent / "docs" / "rack.schema.json"
+    assert json.loads(published.read_text()) == schema()
+
+
+@pytest.mark.parametrize(
+    ("text", "says"),
+    [
+        ("{", "not readable JSON"),
+        ("[]", "does not say"),
+        ('{"format": "yardcliff-rack", "version": 2}', "version 2"),
+        ('{"format": "yardcliff-rack", "version": 1, "name": ""}', "1 to 80"),
+        ('{"format": "yardcliff-rack", "version": 1, "name": "x", "brief": {"family": "raft"}}', "family"),
+    ],
+)
+def test_a_file_that_is_no_rack_is_refused_with_the_reason(text: str, says: str) -> None:
+    with pytest.raises((RackFileError, BriefError), match=says):
+        read_rackfile(text)
