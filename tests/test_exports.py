@@ -31,7 +31,7 @@ DPI = 600
 TRUE_MM = 0.1
 
 
-def lines_across(page: Image, y_mm: float) -> list[float]:
+def lines_across(page: Image, width_mm: float, y_mm: float) -> list[float]:
     """Middles, in mm, of the strokes that cross a horizontal scan `y_mm` above the page's foot, weighed by their ink."""
     width, height = page.size
     scan = round(height - y_mm * DPI / 25.4)
@@ -42,7 +42,7 @@ def lines_across(page: Image, y_mm: float) -> list[float]:
         if value < 250:
             ink, moment = ink + 255 - value, moment + (255 - value) * (x + 0.5)
         elif ink:
-            found.append(moment / ink * 25.4 / DPI)
+            found.append(moment / ink * width_mm / width)  # the raster is stretched to whole pixels
             ink, moment = 0, 0.0
     return found
 
@@ -62,8 +62,8 @@ def test_the_template_is_true_over_its_page_joins(paper: Paper) -> None:
     for number, sheet in enumerate(laid):
         page = document[number].render(scale=DPI / 72, grayscale=True).to_pil()
         # Only crosses reach this high above the board, and only marks cross half way to the screws.
-        crosses = lines_across(page, board_top + 12 - 2.5)
-        marks = lines_across(page, board_top - 12)
+        crosses = lines_across(page, PAPERS[paper][0], board_top + 12 - 2.5)
+        marks = lines_across(page, PAPERS[paper][0], board_top - 12)
         letters = joins(sheet, len(laid))
         crosses = [x for x in crosses if any(abs(x - sheet.x(at)) < 2 for _, at in letters)]
         assert len(crosses) == len(letters)

@@ -37,7 +37,7 @@ class Page:
         _fonts()
         self.width, self.height = PAPERS[paper]
         self._out = io.BytesIO()
-        size = (round(self.width * MM, 3), round(self.height * MM, 3))
+        size = (self.width * MM, self.height * MM)
         # Invariant: the same rack gives the same bytes.
         self.canvas = Canvas(self._out, pagesize=size, invariant=1, pageCompression=1)
         self.canvas.setTitle(title)
