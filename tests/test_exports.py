@@ -67,10 +67,8 @@ def test_the_template_is_true_over_its_page_joins(paper: Paper) -> None:
         letters = joins(sheet, len(laid))
         crosses = [x for x in crosses if any(abs(x - sheet.x(at)) < 2 for _, at in letters)]
         assert len(crosses) == len(letters)
-        if number == 0:
-            origin = marks[0]  # the board's ends are drawn as lines too
-        else:
-            origin = crosses[0] - (previous_cross - origin)
+        # The board's ends are drawn as lines too: the first line of all is the datum.
+        origin = crosses[0] - (previous_cross - origin) if number else marks[0]
         measured += [x - origin for x in marks]
         previous_cross = crosses[-1] if crosses else 0.0
     planned = [0, *(float(mark.exact) for mark in done.marks), 1200]

@@ -41,6 +41,7 @@ class Choice(Wire):
 class Catalogue(Wire):
     items: list[ItemChoice]
     holders: list[Choice]
+    gauges: list[str]
     boards: list[Choice]
     ends: list[Choice]
     spacings: list[Choice]
@@ -57,6 +58,7 @@ def _catalogue() -> Catalogue:
     return Catalogue(
         items=[_item(row) for row in table("items")],
         holders=_choices("holders", TypeAdapter(Holder)),
+        gauges=[row["gauge"] for row in table("screws")],
         boards=_choices("boards", TypeAdapter(Board)),
         ends=[Choice(key=key, name=name, why=why) for key, (name, why) in END_REASONS.items()],
         spacings=[Choice(key=key, name=name, why=why) for key, (name, why) in SPACING_REASONS.items()],

@@ -5,6 +5,7 @@ from fractions import Fraction
 from typing import Any
 
 from pydantic import ValidationError
+from pydantic_core import ErrorDetails
 
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.families import FAMILIES, Brief
@@ -32,7 +33,13 @@ def read_brief(data: Any) -> Brief:
     try:
         return Brief.model_validate(data, context={"unit": unit})
     except ValidationError as error:
-        raise BriefError([(_path(e["loc"]), e["msg"]) for e in error.errors()]) from None
+        raise BriefError([(_path(e["loc"]), _message(e)) for e in error.errors()]) from None
+
+
+def _message(error: ErrorDetails) -> str:
+    if error["type"] == "literal_error":
+        return f"“{error['input']}” is none of the choices: {error['ctx']['expected']}."
+    return error["msg"]
 
 
 def _path(loc: tuple[int | str, ...]) -> str:

@@ -345,6 +345,8 @@ export interface components {
             items: components["schemas"]["ItemChoice"][];
             /** Holders */
             holders: components["schemas"]["Choice"][];
+            /** Gauges */
+            gauges: string[];
             /** Boards */
             boards: components["schemas"]["Choice"][];
             /** Ends */

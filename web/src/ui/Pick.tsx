@@ -1,4 +1,4 @@
-import { Select } from "radix-ui";
+import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 
 export interface Option {
@@ -17,48 +17,47 @@ interface Props {
   className?: string;
 }
 
-const nonce = document.querySelector<HTMLMetaElement>("meta[name=csp-nonce]")?.content;
-
-/** One of several, each with the reason to take it. */
+/** One of several, each with the reason to take it. The page stays in use behind it. */
 export function Pick({ label, value, options, onPick, shown, className = "" }: Props) {
+  const text = shown ?? options.find((option) => option.value === value)?.label ?? value;
   return (
-    <Select.Root value={value} onValueChange={onPick}>
-      <Select.Trigger
-        aria-label={label}
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger
+        aria-label={`${label}: ${text}`}
         className={`hand flex min-h-7 min-w-0 items-center justify-between gap-1 rounded-[3px] border border-transparent
           px-1 text-left text-[0.93rem] hover:border-rule pointer-coarse:min-h-10 ${className}`}
       >
-        <span className="truncate">{shown ? shown : <Select.Value />}</span>
-        <Select.Icon aria-hidden className="text-[0.6rem] text-soft">
+        <span className="truncate">{text}</span>
+        <span aria-hidden className="text-[0.6rem] text-soft">
           ▼
-        </Select.Icon>
-      </Select.Trigger>
-      <Select.Portal>
-        <Select.Content
-          position="popper"
-          sideOffset={3}
-          className="z-50 max-h-[70vh] max-w-80 overflow-auto border border-ink bg-sheet py-1"
-        >
-          <Select.Viewport {...(nonce && { nonce })}>
-            {options.map((option) => (
-              <Select.Item
-                key={option.value}
-                value={option.value}
-                className="cursor-pointer px-3 py-1.5 outline-none data-highlighted:bg-act data-highlighted:text-on-act
-                  data-[state=checked]:font-semibold"
-              >
-                <span className="flex items-center gap-2">
-                  {option.icon}
-                  <Select.ItemText>{option.label}</Select.ItemText>
-                </span>
-                {option.why && (
-                  <span className="block text-[0.84rem] font-normal opacity-85">{option.why}</span>
-                )}
-              </Select.Item>
-            ))}
-          </Select.Viewport>
-        </Select.Content>
-      </Select.Portal>
-    </Select.Root>
+        </span>
+      </DropdownMenu.Trigger>
+      {/* Not in a portal: it belongs to the landmark it was opened in. */}
+      <DropdownMenu.Content
+        align="start"
+        sideOffset={3}
+        collisionPadding={6}
+        className="z-50 max-h-[70vh] max-w-80 overflow-auto border border-ink bg-sheet py-1"
+      >
+        <DropdownMenu.RadioGroup value={value} onValueChange={onPick}>
+          {options.map((option) => (
+            <DropdownMenu.RadioItem
+              key={option.value}
+              value={option.value}
+              className="cursor-pointer px-3 py-1.5 outline-none data-highlighted:bg-act data-highlighted:text-on-act
+                data-[state=checked]:font-semibold pointer-coarse:py-2.5"
+            >
+              <span className="flex items-center gap-2">
+                {option.icon}
+                {option.label}
+              </span>
+              {option.why && (
+                <span className="block text-[0.84rem] font-normal opacity-90">{option.why}</span>
+              )}
+            </DropdownMenu.RadioItem>
+          ))}
+        </DropdownMenu.RadioGroup>
+      </DropdownMenu.Content>
+    </DropdownMenu.Root>
   );
 }

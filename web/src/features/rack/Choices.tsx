@@ -113,7 +113,15 @@ export const Choices = memo(function Choices({ session, catalogue, onFigure }: P
               <BriefField session={session} path="holder.plate_width" label="wide" />
               <BriefField session={session} path="holder.plate_height" label="tall" />
               <BriefField session={session} path="holder.screw_length" label="screw" />
-              <BriefField session={session} path="holder.gauge" label="thick" />
+              <span className="flex items-baseline justify-between gap-1">
+                <span className="text-soft">thick</span>
+                <Pick
+                  label="Screw thickness"
+                  value={String(holder["gauge"])}
+                  options={catalogue.gauges.map((gauge) => ({ value: gauge, label: `${gauge} mm` }))}
+                  onPick={(gauge) => apply({ holder: { gauge } })}
+                />
+              </span>
             </div>
             <div className="flex flex-wrap gap-x-4">
               <Fig session={session} name="hook.pilot" onFigure={onFigure} />

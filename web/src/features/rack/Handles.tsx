@@ -160,6 +160,7 @@ export function Handles({ session, design, view, onHold, onFigure }: Props) {
         width={(last - first) * view.scale + 2 * half}
         height={2 * HALF_HEIGHT}
         fill="transparent"
+        onMouseDown={(event) => event.preventDefault()} // it would take the focus from the slider
         onPointerDown={onBandDown}
         onPointerMove={drag}
         onPointerUp={() => release(() => onFigure(`mark.${chosen}`))}

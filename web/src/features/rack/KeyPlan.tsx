@@ -21,7 +21,7 @@ export const KeyPlan = memo(function KeyPlan({
       type="button"
       className="absolute right-2 bottom-2 hidden border border-rule bg-sheet/90 text-left hover:border-ink md:block"
       onClick={onShow}
-      aria-label={`Show the whole wall; the rack hangs ${hung} above the floor`}
+      aria-label={`${hung} up: show the whole wall`}
     >
       <svg width={SIZE.width} height={SIZE.height} aria-hidden className="block">
         <g

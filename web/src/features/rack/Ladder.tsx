@@ -58,7 +58,6 @@ export const Ladder = memo(function Ladder({ session }: { session: Session }) {
             key={rung.count}
             role="option"
             aria-selected={rung.chosen}
-            aria-label={`${rung.count}: pitch ${rung.pitch}, air ${rung.air}, ends ${rung.ends}, length ${rung.length}, ${rung.verdict}`}
             tabIndex={rung.chosen ? 0 : -1}
             className="hand grid cursor-pointer grid-cols-[1.5rem_4.9rem_1fr_1fr_1fr_3rem] items-center gap-x-1 rounded-[2px]
               min-h-[1.55rem] text-[0.83rem] hover:bg-note-bg focus:bg-note-bg aria-selected:bg-ink aria-selected:text-paper
@@ -67,7 +66,10 @@ export const Ladder = memo(function Ladder({ session }: { session: Session }) {
             onFocus={() => preview(rung.chosen ? null : rung.patch)}
             onKeyDown={(event) => onKeyDown(event, index, rung)}
           >
-            <span className="pl-1 text-[0.95rem] font-semibold">{rung.count}</span>
+            <span className="pl-1 text-[0.95rem] font-semibold">
+              {rung.count}
+              <span className="sr-only"> holders, pitch, air, {byLength ? "length" : "ends"}, verdict: </span>
+            </span>
             <Mini rung={rung} scale={MINI / longest} />
             <span className="text-right">
               <Measure text={bare(rung.pitch)} />

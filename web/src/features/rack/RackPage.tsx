@@ -18,6 +18,7 @@ import { Slips, type OpenSlip } from "./Slips";
 import { Standing } from "./Standing";
 import { Tape } from "./Tape";
 import { TitleStrip } from "./TitleStrip";
+import { useNarrow } from "../../ui/useNarrow";
 import { useThrottled } from "../../ui/useThrottled";
 import { useView } from "./useView";
 import { Wall } from "./Wall";
@@ -49,7 +50,7 @@ function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue 
   const [flipped, setFlipped] = useState(false);
   const [help, setHelp] = useState(false);
   const [slips, setSlips] = useState<OpenSlip[]>([]);
-  const narrow = window.innerWidth < 768;
+  const narrow = useNarrow();
   const noted = rack.design.findings.length > 0;
   const { extent } = rack.design.scene;
   // Notes and the key plan stand at the right; beside a long, low rack the key plan is below it.
@@ -144,9 +145,7 @@ function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue 
                 onShow={showWall}
               />
             )}
-            <div className="hidden md:block">
-              <Notes session={later} design={later.design} view={control.view} />
-            </div>
+            {!narrow && <Notes session={later} design={later.design} view={control.view} />}
             <Slips
               design={design}
               slips={slips}
@@ -192,9 +191,7 @@ function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue 
               onFigure={openFigure}
             />
           </div>
-          <div className="md:hidden">
-            <Notes session={later} design={later.design} view={control.view} />
-          </div>
+          {narrow && <Notes session={later} design={later.design} view={control.view} />}
         </div>
         <aside
           className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"

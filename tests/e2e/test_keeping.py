@@ -1,0 +1,152 @@
+"""Nothing is lost: other windows, a killed server, the bin, files; and every view is open to all."""
+
+import json
+import os
+import signal
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from tests.e2e.conftest import marks, open_rack, saved
+from tests.server import Server, running
+
+AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+
+
+def set_count(page: Page, count: int) -> None:
+    page.get_by_label("count", exact=True).fill(str(count))
+    page.get_by_label("count", exact=True).press("Enter")
+
+
+def test_a_stale_window_is_told_and_can_keep_its_own_as_a_copy(porch: Page) -> None:
+    other = porch.context.new_page()
+    other.goto(porch.url)
+    set_count(other, 4)
+    saved(other)
+    set_count(porch, 8)
+    expect(porch.get_by_role("alert")).to_contain_text("changed in another window")
+    porch.get_by_role("button", name="Keep mine as a copy").click()
+    expect(porch.get_by_label("Name of the rack")).to_have_value("Porch, waxed jackets, copy")
+    expect(porch.get_by_label("count", exact=True)).to_have_value("8")
+    expect(other.get_by_label("count", exact=True)).to_have_value("4")
+
+
+def test_a_window_learns_by_itself_and_takes_the_newer_state(porch: Page) -> None:
+    other = porch.context.new_page()
+    other.goto(porch.url)
+    set_count(other, 3)
+    saved(other)
+    porch.bring_to_front()
+    porch.get_by_role("button", name="Take the newer").click(timeout=15_000)
+    expect(porch.get_by_label("count", exact=True)).to_have_value("3")
+    set_count(porch, 4)
+    saved(porch)
+    expect(porch.get_by_role("alert")).to_have_count(0)
+
+
+def test_a_killed_server_loses_no_acknowledged_edit_and_a_waiting_one_arrives(page: Page, data: Path) -> None:
+    with running(data, "demo") as first:
+        port = int(first.address.rsplit(":", 1)[1])
+        page.goto(first.address)
+        open_rack(page, "Porch, waxed jackets")
+        for count in (7, 8, 9):
+            set_count(page, count)
+            expect(page.get_by_text(f"hooks, {count - 1} spaces")).to_be_visible()
+            saved(page)
+        os.kill(first.process.pid, signal.SIGKILL)
+        first.process.wait()
+        set_count(page, 11)
+        expect(page.get_by_role("alert")).to_contain_text("does not answer")
+    with running(data, "demo", port):
+        expect(page.get_by_text("hooks, 10 spaces")).to_be_visible(timeout=15_000)
+        saved(page)
+        page.reload()
+        for count in (9, 8, 7, 6):
+            page.get_by_role("button", name="Undo").click()
+            expect(page.get_by_label("count", exact=True)).to_have_value(str(count))
+
+
+def test_rename_copy_bin_undo_and_restore(home: Page) -> None:
+    open_rack(home, "Kitchen, ladles")
+    name = home.get_by_label("Name of the rack")
+    name.fill("Pantry")
+    name.press("Enter")
+    expect(home).to_have_title("Pantry | Yardcliff")
+    home.get_by_role("link", name="Racks").click()
+    home.get_by_role("button", name="Copy Pantry").click()
+    expect(home.get_by_role("link", name="Pantry, copy")).to_be_visible()
+    home.get_by_role("button", name="Put Pantry, copy in the bin").click()
+    home.get_by_role("button", name="Undo").click()
+    expect(home.get_by_role("link", name="Pantry, copy")).to_be_visible()
+    home.get_by_role("button", name="Put Pantry, copy in the bin").click()
+    expect(home.get_by_role("link", name="Pantry, copy")).to_be_hidden()
+    home.get_by_text("In the bin: 1").click()
+    home.get_by_role("button", name="Restore Pantry, copy").click()
+    expect(home.get_by_role("link", name="Pantry, copy")).to_be_visible()
+
+
+def test_a_rack_goes_out_as_a_file_and_comes_in_again(porch: Page, tmp_path: Path) -> None:
+    before = marks(porch)
+    porch.get_by_role("button", name="Paper and files").click()
+    with porch.expect_download() as download:
+        porch.get_by_role("menuitem", name="This rack as a file").click()
+    file = tmp_path / "porch.json"
+    download.value.save_as(file)
+    assert json.loads(file.read_text())["format"] == "yardcliff-rack"
+    porch.get_by_role("link", name="Racks").click()
+    bad = tmp_path / "bad.json"
+    bad.write_text("{ no rack")
+    porch.get_by_label("Rack file").set_input_files(bad)
+    expect(porch.get_by_text("This is no rack file").first).to_be_visible()
+    porch.get_by_label("Rack file").set_input_files(file)
+    expect(porch.get_by_label("Name of the rack")).to_have_value("Porch, waxed jackets")
+    assert marks(porch) == before
+
+
+@pytest.mark.parametrize("kind", ["Marking template", "Shop sheet"])
+def test_paper_comes_in_the_size_chosen(porch: Page, kind: str) -> None:
+    porch.get_by_role("button", name="Paper and files").click()
+    porch.get_by_role("menuitemradio", name="Letter").click()
+    link = porch.get_by_role("menuitem", name=kind).get_attribute("href") or ""
+    assert "paper=letter" in link
+    answer = porch.request.get(porch.url.split("/racks")[0] + link)
+    assert answer.body().startswith(b"%PDF")
+
+
+@pytest.mark.parametrize("scheme", ["light", "dark"])
+@pytest.mark.parametrize("width", [1280, 390])
+def test_every_view_is_clean_to_axe(browser: Browser, server: Server, scheme: str, width: int) -> None:
+    # The policy lets no foreign script in; axe is put in past it.
+    context = browser.new_context(
+        viewport={"width": width, "height": 800}, color_scheme="dark" if scheme == "dark" else "light", bypass_csp=True
+    )
+    page = context.new_page()
+
+    def check(view: str) -> None:
+        page.add_script_tag(path=AXE)
+        found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")["violations"]
+        assert not found, [view, *((f["id"], [n["target"] for n in f["nodes"]]) for f in found)]
+
+    page.goto(server.address)
+    expect(page.get_by_role("link", name="Porch, waxed jackets")).to_be_visible()
+    check("racks")
+    page.get_by_role("link", name="New rack").click()
+    page.get_by_role("radio", name="enamel mugs").click()
+    expect(page.get_by_role("button", name="Draw this rack")).to_be_visible()
+    check("new rack")
+    page.goto(server.address)
+    open_rack(page, "Porch, waxed jackets")
+    page.get_by_role("button", name="Mark 2: 362 mm. Show the working").click()
+    check("rack with a finding and a slip")
+    page.get_by_role("button", name="End rule").click()
+    check("rack with the end rules open")
+    page.keyboard.press("Escape")
+    page.get_by_label("length", exact=True).fill("so long")
+    page.get_by_label("length", exact=True).press("Enter")
+    expect(page.get_by_role("alert")).to_be_visible()
+    check("rack with a message at a field")
+    page.goto(f"{server.address}/racks/none")
+    expect(page.get_by_role("heading", name="Nothing hangs here")).to_be_visible()
+    check("nothing here")
+    context.close()
