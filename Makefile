@@ -33,7 +33,7 @@ bench: .make/dev $(STATIC) .make/chromium ## Measure the speed goals
 	$(BIN)/python bench/bench.py
 
 shots: .make/dev $(STATIC) .make/chromium ## Take docs/screenshots anew from the demo data
-	$(BIN)/python scripts/shots.py
+	PYTHONPATH=. $(BIN)/python scripts/shots.py
 
 wheel: .make/dev $(STATIC) ## Build a wheel that carries the front end
 	$(BIN)/python -m build --wheel --no-isolation

@@ -15,6 +15,8 @@ interface Props {
   italic?: boolean;
   /** Standing alone, with a border of its own. */
   boxed?: boolean;
+  /** On a line of its own. */
+  wide?: boolean;
   className?: string;
 }
 
@@ -22,7 +24,17 @@ interface Props {
  * A figure that is typed: units and fractions as people write them. Text that cannot be read stays in the
  * field with the message, and the design stays as it was; Escape brings the figure back.
  */
-export function Field({ label, value, onCommit, onStep, labelHidden, italic, boxed, className = "" }: Props) {
+export function Field({
+  label,
+  value,
+  onCommit,
+  onStep,
+  labelHidden,
+  italic,
+  boxed,
+  wide,
+  className = "",
+}: Props) {
   const [draft, setDraft] = useState<string | null>(null);
   const [error, setError] = useState<Outcome>(null);
   const input = useRef<HTMLInputElement>(null);
@@ -58,7 +70,7 @@ export function Field({ label, value, onCommit, onStep, labelHidden, italic, box
         {label}
       </label>
       {!labelHidden && (
-        <span aria-hidden className="mb-1 min-w-2 flex-1 self-end border-b border-dotted border-rule" />
+        <span aria-hidden className="mb-1 min-w-0 flex-1 self-end border-b border-dotted border-rule" />
       )}
       <input
         id={id}
@@ -75,7 +87,7 @@ export function Field({ label, value, onCommit, onStep, labelHidden, italic, box
         maxLength={80}
         className={`hand min-h-7 min-w-0 shrink-0 rounded-[3px] border bg-transparent px-1
           text-[0.95rem] hover:border-rule focus:border-ink focus:bg-paper focus:outline-2 focus:outline-act
-          aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10 ${italic ? "text-act italic" : ""} ${boxed ? "w-14 border-rule text-center" : "w-[5.2rem] border-transparent text-right"}`}
+          aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10 ${italic ? "text-act italic" : ""} ${boxed ? "w-14 border-rule text-center" : `border-transparent text-right ${wide ? "w-[7rem]" : "w-[4.9rem]"}`}`}
       />
       {error && (
         <p

@@ -15,9 +15,11 @@ const SURROUNDINGS = new Set(["floor", "person", "reach"]);
 /** Below this many pixels from one holder to the next, fine lines only blur: they are left out. */
 const COARSE_PX = 12;
 const FINE = new Set(["item-line", "screw", "holder-line", "mark"]);
-/** Below this many, not even the outline can be told: each place is drawn as its box. */
+/** From this many holders on it pays to draw less of each. */
+const MANY = 60;
+/** Below this many pixels, not even the outline can be told: each place is drawn as its box. */
 const BOXES_PX = 6;
-/** Below this many, what hangs is one band. */
+/** Below this many pixels, what hangs is one band. */
 const SOLID_PX = 3;
 
 /** The core's scene as SVG in mm, y up: put it in a group that scales by (s, -s). */
@@ -33,7 +35,7 @@ export const Scene = memo(function Scene({ scene, scale, bare = false }: Props) 
           ),
       )}
       {scene.symbols.map((symbol) =>
-        spacing < BOXES_PX ? (
+        spacing < BOXES_PX && count >= MANY ? (
           <Boxes key={symbol.key} symbol={symbol} solid={spacing < SOLID_PX && symbol.key === "item"} />
         ) : (
           <Placed key={symbol.key} symbol={symbol} coarse={spacing < COARSE_PX} />

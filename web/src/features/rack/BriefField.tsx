@@ -8,6 +8,7 @@ interface Props {
   label: string;
   labelHidden?: boolean;
   italic?: boolean;
+  wide?: boolean;
   className?: string;
 }
 

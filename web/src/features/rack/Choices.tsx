@@ -131,6 +131,14 @@ export const Choices = memo(function Choices({ session, catalogue, onFigure }: P
           </>
         )}
       </Section>
+      <details className="px-3 pb-1 text-[0.87rem]">
+        <summary className="cursor-pointer text-soft">Take care when drilling</summary>
+        <ul className="list-disc pl-4">
+          {design.cautions.map((caution) => (
+            <li key={caution}>{caution}</li>
+          ))}
+        </ul>
+      </details>
       <Section
         title="Board"
         aside={

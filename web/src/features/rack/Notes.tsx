@@ -17,7 +17,7 @@ const EDGE = { stop: "border-l-stop", care: "border-l-care", note: "border-l-not
 /** Findings beside the drawing, each with a leader to its place, its figures, and the fixes as buttons. */
 export const Notes = memo(function Notes({ session, design, view }: Props) {
   const list = useRef<HTMLOListElement>(null);
-  const [anchors, setAnchors] = useState<{ x: number; y: number }[]>([]);
+  const [notes, setNotes] = useState<{ left: number; top: number; bottom: number }[]>([]);
   const findings = design.findings;
   const words = findings.map((finding) => finding.code + finding.message).join();
 
@@ -25,22 +25,25 @@ export const Notes = memo(function Notes({ session, design, view }: Props) {
     const parent = list.current?.parentElement?.getBoundingClientRect();
     const next = [...(list.current?.children ?? [])].map((note) => {
       const box = note.getBoundingClientRect();
-      return { x: box.left - (parent?.left ?? 0), y: box.top - (parent?.top ?? 0) + 16 };
+      const top = box.top - (parent?.top ?? 0);
+      return { left: box.left - (parent?.left ?? 0), top, bottom: top + box.height };
     });
-    setAnchors((old) => (JSON.stringify(old) === JSON.stringify(next) ? old : next));
+    setNotes((old) => (JSON.stringify(old) === JSON.stringify(next) ? old : next));
   }, [words]);
 
   return (
     <>
       <svg className="pointer-events-none absolute inset-0 hidden h-full w-full md:block" aria-hidden>
         {findings.map((finding, index) => {
-          const at = anchors[index];
-          if (!at || finding.severity === "note") return null;
+          const note = notes[index];
+          if (!note || finding.severity === "note") return null;
           const [x, y] = [toScreenX(view, finding.x) + 12, toScreenY(view, finding.y) - 2];
+          // Level where the note stands beside its place, so that it crosses no figure on the way.
+          const from = Math.min(Math.max(y, note.top + 16), note.bottom - 10);
           return (
             <path
               key={index}
-              d={`M${at.x} ${at.y} H${Math.max(at.x - 22, x)} L${x} ${y}`}
+              d={`M${note.left} ${from} H${Math.max(note.left - 22, x)} L${x} ${y}`}
               className={`fill-none ${finding.severity === "stop" ? "stroke-stop" : "stroke-care"}`}
               strokeWidth={1}
             />

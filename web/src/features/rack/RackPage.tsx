@@ -57,9 +57,9 @@ function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue 
   const low = extent.x1 - extent.x0 > 2.4 * (extent.y1 - extent.y0);
   const padding = useMemo(
     () => ({
-      top: 82,
+      top: narrow ? 104 : 86,
       bottom: 64,
-      left: narrow ? 44 : 64,
+      left: narrow ? 58 : 64,
       right: narrow ? 36 : noted ? 270 : low ? 60 : 190,
     }),
     [narrow, noted, low],

@@ -43,6 +43,7 @@ export function RowChoices({ session, catalogue, onFigure }: Props) {
             path="row.length"
             label="length"
             italic={loose("length")}
+            wide
             className="flex-1"
           />
         </Line>
@@ -52,6 +53,7 @@ export function RowChoices({ session, catalogue, onFigure }: Props) {
             path="row.count"
             label="count"
             italic={loose("count")}
+            wide
             className="flex-1"
           />
         </Line>
@@ -61,6 +63,7 @@ export function RowChoices({ session, catalogue, onFigure }: Props) {
             path="row.pitch"
             label="pitch"
             italic={loose("pitch")}
+            wide
             className="flex-1"
           />
           {row.pitch !== null && !loose("pitch") && (
@@ -121,7 +124,7 @@ export function RowChoices({ session, catalogue, onFigure }: Props) {
           onPick={(spacing) => apply({ row: { spacing } })}
         />
         {row.spacing === "tidy" && (
-          <BriefField session={session} path="row.tidy" label="to" className="flex-1" />
+          <BriefField session={session} path="row.tidy" label="to" wide className="flex-1" />
         )}
       </div>
     </Section>

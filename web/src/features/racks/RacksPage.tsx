@@ -10,8 +10,9 @@ import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
 import { RackDrawing } from "./RackDrawing";
 
-/** Pixels per mm on the first page: a coat rack is a hand wide, a key rack still shows its hooks. */
-const SCALE = 0.165;
+/** Pixels per mm at the most, and the widest a drawing may be: a very long rack makes all of them smaller. */
+const SCALE = 0.2;
+const WIDEST = 360;
 
 export function RacksPage() {
   const queries = useQueryClient();
@@ -38,6 +39,9 @@ export function RacksPage() {
       say(error instanceof SyntaxError ? "This is no rack file: it is not readable JSON." : error.message),
   });
   const picker = useRef<HTMLInputElement>(null);
+
+  const longest = Math.max(1, ...(racks.data ?? []).map(({ scene }) => scene.extent.x1 - scene.extent.x0));
+  const scale = Math.min(SCALE, WIDEST / longest);
 
   function onFile(event: ChangeEvent<HTMLInputElement>) {
     const file = event.target.files?.[0];
@@ -96,7 +100,7 @@ export function RacksPage() {
               className="group relative flex flex-col border-b border-rule px-2 pt-6 pb-3 hover:bg-sheet"
             >
               <span className="flex min-h-48 flex-1 items-start justify-center">
-                <RackDrawing scene={rack.scene} scale={SCALE} />
+                <RackDrawing scene={rack.scene} scale={scale} />
               </span>
               <div className="mt-4 flex items-end gap-2">
                 <div className="min-w-0 flex-1">

@@ -1,0 +1,82 @@
+"""Take docs/screenshots anew from the demo's racks: `make shots`."""
+
+import re
+import tempfile
+from collections.abc import Callable
+from pathlib import Path
+
+import pypdfium2
+from playwright.sync_api import Browser, Page, sync_playwright
+from tests.server import running
+
+OUT = Path(__file__).parent.parent / "docs" / "screenshots"
+CHROMIUM = ["--no-sandbox", "--disable-quic", "--disable-background-networking", "--no-first-run"]
+
+
+def shoot(
+    browser: Browser, name: str, steps: Callable[[Page], None], *, dark: bool = False, phone: bool = False
+) -> None:
+    """One picture at 1280x800, or of a phone, after `steps`."""
+    size = {"width": 390, "height": 844} if phone else {"width": 1280, "height": 800}
+    context = browser.new_context(
+        viewport={"width": size["width"], "height": size["height"]},
+        color_scheme="dark" if dark else "light",
+        reduced_motion="reduce",
+        has_touch=phone,
+    )
+    page = context.new_page()
+    steps(page)
+    page.wait_for_timeout(600)
+    page.screenshot(path=OUT / f"{name}.png")
+    context.close()
+
+
+def main() -> None:
+    OUT.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as folder, running(Path(folder) / "demo.db", "demo") as server:
+
+        def open_rack(page: Page, name: str) -> None:
+            page.goto(server.address)
+            page.get_by_role("link", name=name).click()
+            page.get_by_label("Name of the rack").wait_for()
+
+        def racks(page: Page) -> None:
+            page.goto(server.address)
+            page.get_by_role("link", name="Porch").wait_for()
+
+        def new_rack(page: Page) -> None:
+            page.goto(f"{server.address}/new")
+            page.get_by_role("radio", name="storm lanterns").click()
+            page.get_by_role("button", name="Draw this rack").wait_for()
+
+        def porch(page: Page) -> None:
+            open_rack(page, "Porch, waxed jackets")
+
+        def working(page: Page) -> None:
+            open_rack(page, "Kitchen, enamel mugs")
+            page.get_by_role("button", name=re.compile("web left")).click()
+            page.get_by_role("button", name="keep").click()
+            page.get_by_role("button", name=re.compile("^Mark 5")).click()
+
+        def wall(page: Page) -> None:
+            open_rack(page, "Washroom, towels")
+            page.keyboard.press("w")
+
+        with sync_playwright() as playwright:
+            browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM)
+            shoot(browser, "racks", racks)
+            shoot(browser, "new-rack", new_rack)
+            shoot(browser, "rack", porch)
+            shoot(browser, "rack-working", working)
+            shoot(browser, "rack-wall-dark", wall, dark=True)
+            shoot(browser, "rack-phone", porch, phone=True)
+            page = browser.new_page()
+            porch(page)
+            for kind in ("sheet", "template"):
+                pdf = page.request.get(f"{page.url.replace('/racks/', '/api/racks/')}/files/{kind}.pdf").body()
+                pypdfium2.PdfDocument(pdf)[0].render(scale=1.3).to_pil().save(OUT / f"{kind}.png", optimize=True)
+            browser.close()
+
+
+if __name__ == "__main__":
+    main()
