@@ -30,7 +30,7 @@ types: .make/dev .make/web ## Generate the front end's API types and the publish
 	$(BIN)/python scripts/rack_schema.py > docs/rack.schema.json
 
 bench: .make/dev $(STATIC) .make/chromium ## Measure the speed goals
-	$(BIN)/python bench/bench.py
+	PYTHONPATH=. $(BIN)/python bench/bench.py
 
 shots: .make/dev $(STATIC) .make/chromium ## Take docs/screenshots anew from the demo data
 	PYTHONPATH=. $(BIN)/python scripts/shots.py

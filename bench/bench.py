@@ -8,30 +8,20 @@ import platform
 import re
 import socket
 import statistics
-import subprocess
-import sys
 import tempfile
 import time
-from collections.abc import Callable, Iterator
-from contextlib import contextmanager
+from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
 from playwright.sync_api import Page, sync_playwright
+from tests.server import CHROMIUM, CHROMIUM_ARGS, running
 
 from yardcliff.core.amend import dump
 from yardcliff.core.design import design
 from yardcliff.core.families.rail import build, starting_brief
 
 ROOT = Path(__file__).parent.parent
-CHROMIUM = [
-    "--no-sandbox",
-    "--disable-quic",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-    "--no-first-run",
-]
 # Resolves once a change of the drawing that follows a pointer move has been painted: ms since the move.
 WATCH = """
 () => { window.painted = new Promise((resolve) => {
@@ -70,29 +60,6 @@ def p95(values: list[float]) -> float:
 
 def report(what: str, value: float, goal: float, unit: str = "ms") -> None:
     print(f"{what:<58} {value:8.2f} {unit:<3} goal {goal:g} {unit} {'ok' if value <= goal else 'MISSED'}", flush=True)
-
-
-@contextmanager
-def server() -> Iterator[tuple[int, float]]:
-    """A demo server in a process of its own; its port and the seconds to its first answer."""
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        port = probe.getsockname()[1]
-    with tempfile.TemporaryDirectory() as folder:
-        command = [sys.executable, "-m", "yardcliff", "demo", "--data", f"{folder}/bench.db", "--port", str(port)]
-        start = time.perf_counter()
-        process = subprocess.Popen(command, stdout=subprocess.DEVNULL)
-        try:
-            while True:
-                try:
-                    get(port, "/api/health")
-                    break
-                except OSError:
-                    time.sleep(0.01)
-            yield port, time.perf_counter() - start
-        finally:
-            process.terminate()
-            process.wait()
 
 
 def get(port: int, path: str) -> Any:
@@ -144,13 +111,14 @@ def main() -> None:
     report("core: with marks, ladder and scene, median", statistics.median(timed(lambda: design(twelve), 300)), 5)
     scripts = (ROOT / "src/yardcliff/static/assets").glob("*.js")
     report("JavaScript, gzip", sum(len(gzip.compress(f.read_bytes())) for f in scripts) / 1000, 220, "kB")
-    with server() as (port, seconds):
-        report("server start to first answer", seconds * 1000, 1500)
+    with tempfile.TemporaryDirectory() as folder, running(Path(folder) / "bench.db", "demo") as server:
+        port = int(server.address.rsplit(":", 1)[1])
+        report("server start to first answer", server.seconds * 1000, 1500)
         report("POST solve round trip, 12 hooks, p95", p95(round_trip(port, 12)), 10)
         report("POST solve round trip, 500 hooks, p95", p95(round_trip(port, 500)), 100)
         keys = next(r["id"] for r in get(port, "/api/racks") if "keys" in r["name"])
         with sync_playwright() as playwright:
-            browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM)
+            browser = playwright.chromium.launch(executable_path=CHROMIUM, args=CHROMIUM_ARGS)
             page = browser.new_page(viewport={"width": 1280, "height": 800})
             page.goto(f"http://127.0.0.1:{port}/racks/{keys}")
             page.locator("[data-band]").wait_for()

@@ -7,10 +7,9 @@ from pathlib import Path
 
 import pypdfium2
 from playwright.sync_api import Browser, Page, sync_playwright
-from tests.server import running
+from tests.server import CHROMIUM, CHROMIUM_ARGS, running
 
 OUT = Path(__file__).parent.parent / "docs" / "screenshots"
-CHROMIUM = ["--no-sandbox", "--disable-quic", "--disable-background-networking", "--no-first-run"]
 
 
 def shoot(
@@ -63,7 +62,7 @@ def main() -> None:
             page.keyboard.press("w")
 
         with sync_playwright() as playwright:
-            browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM)
+            browser = playwright.chromium.launch(executable_path=CHROMIUM, args=CHROMIUM_ARGS)
             shoot(browser, "racks", racks)
             shoot(browser, "new-rack", new_rack)
             shoot(browser, "rack", porch)

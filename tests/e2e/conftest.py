@@ -7,22 +7,12 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.server import Server, running
+from tests.server import CHROMIUM, CHROMIUM_ARGS, Server, running
 
 
 @pytest.fixture(scope="session")
 def browser_type_launch_args() -> dict[str, Any]:
-    return {
-        "executable_path": "/usr/bin/chromium",
-        "args": [
-            "--no-sandbox",
-            "--disable-quic",
-            "--disable-background-networking",
-            "--disable-component-update",
-            "--disable-sync",
-            "--no-first-run",
-        ],
-    }
+    return {"executable_path": CHROMIUM, "args": CHROMIUM_ARGS}
 
 
 @pytest.fixture(scope="session")

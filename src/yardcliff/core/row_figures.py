@@ -1,10 +1,11 @@
 """The working of a row: every figure that the solver derived, with formula and reason."""
 
+import re
 from fractions import Fraction
 
 from yardcliff.core.length import Tape
 from yardcliff.core.marks import drift
-from yardcliff.core.spacing import EndRule, Follows, Row
+from yardcliff.core.spacing import EndRule, Follows, Row, asked_pitch
 from yardcliff.core.working import Figure, Input, Value
 
 END_REASONS: dict[EndRule, tuple[str, str]] = {
@@ -36,6 +37,15 @@ _WHOLE_BOARD: dict[EndRule, tuple[str, str, str]] = {
 }
 
 
+_END_FORMULAS: dict[EndRule, tuple[str, str]] = {
+    "margin": ("a", "b"),
+    "half": ("p / 2", "p / 2"),
+    "whole": ("p", "p"),
+    "gaps": ("(p − w) + w / 2", "(p − w) + w / 2"),
+    "inside": ("l", "r"),
+}
+
+
 def row_figures(row: Row, tape: Tape) -> tuple[Figure, ...]:
     """Figures of a row, keyed `row.*`."""
     return (
@@ -62,11 +72,14 @@ def _symbols(row: Row) -> dict[str, Input]:
         "w": Input("w", "fixture", row.fixture.across),
         "l": Input("l", "reach to the left", max(row.item.left - ends.overhang, row.fixture.left)),
         "r": Input("r", "reach to the right", max(row.item.right - ends.overhang, row.fixture.right)),
+        "s": Input("s", "left over", row.spare),
+        "x": Input("x", "first mark", row.left),
     }
 
 
 def _inputs(row: Row, formula: str) -> tuple[Input, ...]:
-    return tuple(i for symbol, i in _symbols(row).items() if symbol in formula)
+    used = set(re.findall(r"[A-Za-z]+", formula))
+    return tuple(i for symbol, i in _symbols(row).items() if symbol in used)
 
 
 def _given(key: str, label: str, value: Value, why: str) -> Figure:
@@ -112,7 +125,7 @@ def _count(row: Row) -> Figure:
     if row.brief.follows != "count":
         return _given("row.count", "Count", str(row.count), spaces)
     formula = _WHOLE_BOARD[row.brief.ends.rule][2]
-    asked = Input("p", "pitch asked for", row.brief.pitch or row.need)
+    asked = Input("p", "pitch asked for", asked_pitch(row.brief, row.need))
     inputs = tuple(asked if i.symbol == "p" else i for i in _inputs(row, formula))
     return Figure("row.count", "Count", str(row.count), formula, inputs, spaces)
 
@@ -129,12 +142,15 @@ def _pitch(row: Row) -> Figure:
             _inputs(row, "L / n"),
             "The ends leave no room, so the row is only drawn spread out.",
         )
+    if row.count == 1 and row.brief.ends.rule in ("margin", "inside"):
+        return _given("row.pitch", "Pitch", row.pitch, "One holder has no pitch; it stands between the ends.")
     if follows == "pitch" or (follows == "count" and spacing != "set" and row.count > 1):
         formula = _WHOLE_BOARD[row.brief.ends.rule][1]
-        if spacing == "tidy":
+        tidied = spacing == "tidy" and row.pitch >= row.brief.tidy  # a finer pitch than its step stays even
+        if tidied:
             formula = f"floor(({formula}) / q) · q"
         inputs = _inputs(row, formula)
-        if spacing == "tidy":
+        if tidied:
             inputs += (Input("q", "tidy step", row.brief.tidy),)
         return Figure("row.pitch", "Pitch", row.pitch, formula, inputs, reason)
     if row.brief.pitch is None:
@@ -159,34 +175,23 @@ def _pitch(row: Row) -> Figure:
 
 
 def _ends(row: Row) -> tuple[Figure, Figure]:
-    rule = row.brief.ends.rule
-    name, why = END_REASONS[rule]
-    if row.brief.follows == "ends":
-        formula, why = "(L − (n − 1) · p) / 2", "What the row leaves of the board is shared equally."
-        return (
-            Figure("row.left", "Left end", row.left, formula, _inputs(row, formula), why),
-            Figure("row.right", "Right end", row.right, formula, _inputs(row, formula), why),
-        )
-    formulas = {
-        "margin": "a",
-        "half": "p / 2",
-        "whole": "p",
-        "gaps": "(p − w) + w / 2",
-        "inside": "l",
-    }
-    figures = []
-    for key, label, value, side in (
-        ("row.left", "Left end", row.left, "l"),
-        ("row.right", "Right end", row.right, "r"),
-    ):
-        formula = formulas[rule].replace("l", side) if rule == "inside" else formulas[rule]
-        formula = "b" if rule == "margin" and side == "r" else formula
-        inputs = _inputs(row, formula)
-        if row.spare:
-            formula += " + spare / 2" if row.brief.follows != "nothing" else ""
-            inputs += (Input("spare", "left over", row.spare),)
-        figures.append(Figure(key, label, value, formula, inputs, f"{name}. {why}"))
-    return figures[0], figures[1]
+    name, why = END_REASONS[row.brief.ends.rule]
+    why = f"{name}. {why}"
+    left, right = _END_FORMULAS[row.brief.ends.rule]
+    if row.trouble == "no-room":
+        left = right = "p / 2"
+        why = "The ends leave no room, so the row is only drawn spread out."
+    elif row.brief.follows == "ends":
+        left = right = "(L − (n − 1) · p) / 2"
+        why = "What the row leaves of the board is shared equally."
+    elif row.brief.follows == "nothing":
+        right = "L − x − (n − 1) · p"
+    elif row.spare:
+        left, right = f"{left} + s / 2", f"{right} + s / 2"
+    return (
+        Figure("row.left", "Left end", row.left, left, _inputs(row, left), why),
+        Figure("row.right", "Right end", row.right, right, _inputs(row, right), why),
+    )
 
 
 def _air(row: Row) -> Figure:

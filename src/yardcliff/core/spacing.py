@@ -173,25 +173,22 @@ def solve(brief: RowBrief, item: Reach, fixture: Reach) -> Row:
     """Solve one row. Never fails: what cannot be is drawn, and `findings` says what is wrong."""
     need = needed_pitch(item, fixture, brief.air, brief.fixture_gap)
     terms = end_terms(brief.ends, item, fixture)
-    asked = brief.pitch or need
+    asked = asked_pitch(brief, need)
     length, count, pitch = brief.length, brief.count, asked
     trouble: Literal["", "no-room", "capped"] = ""
     spare = Fraction(0)
 
     if brief.follows == "length":
-        if brief.spacing == "tidy":
-            pitch = _up(asked, brief.tidy)  # down would eat the air; here the board can grow
         length = max(terms.fixed + terms.spans(count) * pitch, fixture.across, Fraction(1))
     elif brief.follows == "count":
-        least = _up(asked, brief.tidy) if brief.spacing == "tidy" else asked
-        count = floor((length - terms.fixed) / least - terms.a1 - terms.b1) + 1
+        count = floor((length - terms.fixed) / asked - terms.a1 - terms.b1) + 1
         if count > MAX_COUNT:
             count, trouble = MAX_COUNT, "capped"
         count = max(count, 1)
-        if brief.spacing == "set":
+        if brief.spacing == "set" and terms.spans(count):
             spare = length - terms.fixed - terms.spans(count) * pitch
         else:
-            pitch, spare, trouble = _open(brief, terms, length, count, least, trouble)
+            pitch, spare, trouble = _open(brief, terms, length, count, asked, trouble)
     elif brief.follows == "pitch":
         pitch, spare, trouble = _open(brief, terms, length, count, need, trouble)
 
@@ -214,8 +211,15 @@ def solve(brief: RowBrief, item: Reach, fixture: Reach) -> Row:
     return Row(brief, item, fixture, length, count, pitch, need, left, right, spare, trouble, pins)
 
 
-def _up(value: Fraction, step: Fraction) -> Fraction:
-    return ceil(value / step) * step
+def asked_pitch(brief: RowBrief, need: Fraction) -> Fraction:
+    """The pitch to lay out with: the user's, or as close as the items allow.
+
+    A tidy one is rounded up where the length or the count can give way: down would eat the air.
+    """
+    asked = brief.pitch or need
+    if brief.spacing == "tidy" and brief.follows in ("length", "count"):
+        return ceil(asked / brief.tidy) * brief.tidy
+    return asked
 
 
 def _open(

@@ -1,0 +1,68 @@
+"""The working shown gives the result shown: each formula is worked out again from its own inputs."""
+
+import re
+from fractions import Fraction
+from math import ceil, cos, floor, radians, sin
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+
+from tests.strategies import briefs
+from yardcliff.core.families.rail import RailBrief, build
+from yardcliff.core.working import Figure
+
+# Said in words, not as an expression.
+WORDS = {"given", "least pitch", "max |gap − p|", "first mark, then p", "90° − t"}
+NAMES = {"in the board + showing": "e + o", "length − plate": "l − k", "T − (length − plate)": "T − i"}
+
+
+def worked_out(figure: Figure) -> float:
+    """The formula's value from the figure's inputs alone."""
+    values: dict[str, Any] = {"max": max, "floor": floor, "ceil": ceil}
+    for given_input in figure.inputs:
+        value = given_input.value
+        values[_plain(given_input.symbol)] = float(str(value).rstrip("°")) if isinstance(value, str) else value
+    text = _plain(NAMES.get(figure.formula, figure.formula).split(" = ")[-1])
+    if "t" in values:
+        tilt = radians(float(values["t"]))
+        text = text.replace("cos t", repr(cos(tilt))).replace("sin t", repr(sin(tilt)))
+        values = {name: float(v) if isinstance(v, Fraction) else v for name, v in values.items()}
+    found: float = eval(text, {"__builtins__": {}}, values)
+    return found
+
+
+def _plain(text: str) -> str:
+    return text.replace("·", "*").replace("−", "-").replace("′", "_on_tape").replace("spare", "spare")
+
+
+@given(brief=briefs)
+@settings(max_examples=300, deadline=None)
+def test_every_formula_gives_its_figure(brief: RailBrief) -> None:
+    rack = build(brief)
+    for figure in rack.figures:
+        assert figure.label
+        assert figure.why
+        if figure.formula in WORDS or figure.formula.startswith("bit for a"):
+            continue
+        if figure.key == "row.length" and rack.row.length in (rack.row.fixture.across, Fraction(1)):
+            continue
+        shown = float(figure.value)
+        if figure.key in ("row.left", "row.right") and rack.row.trouble == "no-room":
+            continue
+        if figure.key == "row.count" and rack.row.count in (1, 1000):
+            continue  # held at the least or the most
+        assert worked_out(figure) == pytest.approx(shown, abs=1e-5), (figure.key, figure.formula, figure.inputs)
+
+
+def test_every_symbol_of_a_formula_is_given() -> None:
+    symbols = re.compile(r"[A-Za-z]+′?")
+    from tests.core.test_findings import CASES
+    from yardcliff.core.amend import amend
+
+    for start, change in CASES.values():
+        for figure in build(amend(start, change)).figures:
+            if figure.formula in WORDS or figure.formula in NAMES or figure.formula.startswith("bit"):
+                continue
+            used = set(symbols.findall(figure.formula)) - {"max", "floor", "ceil", "cos", "sin", "t"}
+            assert used <= {i.symbol for i in figure.inputs}, (figure.key, figure.formula)

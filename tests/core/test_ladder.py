@@ -1,0 +1,51 @@
+"""The ladder: every rung is the row it says, and taking it gives that row."""
+
+import pytest
+from hypothesis import given, settings
+
+from tests.strategies import briefs
+from yardcliff.core.amend import BriefError, amend
+from yardcliff.core.families.rail import RailBrief, solve_row, starting_brief
+from yardcliff.core.ladder import ladder
+
+
+@given(brief=briefs)
+@settings(max_examples=150, deadline=None)
+def test_taking_a_rung_gives_the_row_it_shows(brief: RailBrief) -> None:
+    row = solve_row(brief)
+    rungs = ladder(row)
+    counts = [rung.row.count for rung in rungs]
+    assert counts == list(range(counts[0], counts[0] + 7))
+    assert [rung.chosen for rung in rungs].count(True) == 1
+    for rung in rungs:
+        if rung.chosen:
+            assert rung.row is row
+            continue
+        try:
+            taken = solve_row(amend(brief, rung.patch))
+        except BriefError:
+            assert row.length > 30_000, "only a board beyond all bounds is refused"
+            continue
+        assert taken.count == rung.row.count
+        if brief.row.follows == rung.row.brief.follows:
+            assert (taken.length, taken.pitch, taken.axes) == (rung.row.length, rung.row.pitch, rung.row.axes)
+
+
+@pytest.mark.parametrize(
+    ("length", "verdicts"),
+    [
+        # Six jackets of 230 with 30 between: 1560 holds six, 1380 holds them touching, less does not.
+        ("1560", ["fits", "fits", "fits", "fits", "bumps", "bumps", "bumps"]),
+        ("1450", ["fits", "fits", "fits", "tight", "bumps", "bumps", "bumps"]),
+        ("1379", ["fits", "fits", "fits", "bumps", "bumps", "bumps", "bumps"]),
+    ],
+)
+def test_verdicts_by_hand(length: str, verdicts: list[str]) -> None:
+    row = solve_row(amend(starting_brief("waxed-jacket", 6, "1 mm"), {"row": {"length": length}}))
+    assert [rung.verdict for rung in ladder(row)] == verdicts
+
+
+def test_ends_that_eat_the_board_leave_no_room_on_any_rung() -> None:
+    patch = {"row": {"length": "300", "ends": {"rule": "margin", "left": "200", "right": "200"}}}
+    row = solve_row(amend(starting_brief("waxed-jacket", 6, "1 mm"), patch))
+    assert {rung.verdict for rung in ladder(row)} == {"no room"}

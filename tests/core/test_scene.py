@@ -1,0 +1,77 @@
+"""The drawing holds what the rack is: true to scale, all of it inside its extent."""
+
+from fractions import Fraction
+
+import pytest
+from hypothesis import given, settings
+
+from tests.strategies import ITEM_KEYS, briefs
+from yardcliff.core.amend import amend
+from yardcliff.core.design import design
+from yardcliff.core.families.rail import RailBrief, starting_brief
+from yardcliff.core.geometry import circle, parse, points, rectangle, svg
+from yardcliff.core.scene import silhouette
+from yardcliff.data import table
+
+
+def bounds(paths: list[list[tuple[float, float]]]) -> tuple[float, float, float, float]:
+    xs = [x for path in paths for x, _ in path]
+    ys = [y for path in paths for _, y in path]
+    return min(xs), min(ys), max(xs), max(ys)
+
+
+@pytest.mark.parametrize("key", ITEM_KEYS)
+def test_a_silhouette_fills_the_measures_of_its_item(key: str) -> None:
+    row = next(row for row in table("items") if row["key"] == key)
+    body, _ = silhouette(row["shape"], 70, 110, 30, 400)
+    low_x, low_y, high_x, high_y = bounds([list(points(path)) for path in body])
+    assert low_x == pytest.approx(-70, rel=0.1)
+    assert high_x == pytest.approx(110, rel=0.1)
+    assert low_y == pytest.approx(-400, rel=0.06)
+    assert high_y <= 31
+
+
+def test_a_wider_item_is_drawn_wider() -> None:
+    start = starting_brief("enamel-mug", 3, "1 mm")
+    wide = design(amend(start, {"item": {"width": "140 mm"}})).scene
+    plain = design(start).scene
+    assert wide.symbols[0].strokes != plain.symbols[0].strokes
+    assert wide.extent.x1 - wide.extent.x0 > plain.extent.x1 - plain.extent.x0
+
+
+@given(brief=briefs)
+@settings(max_examples=100, deadline=None)
+def test_places_stand_at_the_axes_and_dimensions_measure_them(brief: RailBrief) -> None:
+    done = design(brief)
+    item, holder = done.scene.symbols
+    assert [x for x, _ in holder.places] == pytest.approx([float(axis) for axis in done.rack.row.axes])
+    assert {y for _, y in holder.places} == {float(brief.hung)}
+    assert [x for x, _ in item.places] == [x for x, _ in holder.places]
+    for dimension in done.scene.dimensions:
+        if dimension.figure == "row.length":
+            assert dimension.end - dimension.start == pytest.approx(float(done.rack.row.length))
+        if dimension.figure == "hung":
+            assert (dimension.start, dimension.end) == (0, float(brief.hung))
+        # What is written is the span that is drawn, on this tape.
+        drawn = Fraction(round((dimension.end - dimension.start) * 10**6), 10**6)
+        assert abs(done.tape.round(drawn) - drawn) <= done.tape.step / 2
+    box, wall = done.scene.extent, done.scene.wall
+    assert wall.x0 < box.x0 < box.x1 < wall.x1
+    assert wall.y0 == 0
+
+
+def test_the_datum_corner_is_red_at_the_left_top_of_the_board() -> None:
+    done = design(starting_brief("towel", 2, "1 mm"))
+    board = done.rack.parts[0]
+    datum = next(stroke for stroke in done.scene.strokes if stroke.role == "datum")
+    assert next(points(datum.path)) == (0, float(board.y + board.height))
+
+
+def test_paths_are_written_as_svg_and_read_back() -> None:
+    path = rectangle(1, 2, 30, 40, 5)
+    text = svg(path)
+    assert text.startswith("M6 2 L26 2 C")
+    assert text.endswith("Z")
+    assert svg(parse("M 1 2 L 3.5 4 Z")) == "M1 2 L3.5 4 Z"
+    assert svg(rectangle(0, 0, 2, 1)) == "M0 0 L2 0 L2 1 L0 1 Z"
+    assert bounds([list(points(circle(10, 10, 4)))]) == (6, 6, 14, 14)
