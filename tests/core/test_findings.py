@@ -23,6 +23,7 @@ CASES: dict[str, tuple[RailBrief, dict[str, Any]]] = {
     "row.no-room": (COATS, {"row": {"length": "500", "ends": {"rule": "margin", "left": "300", "right": "300"}}}),
     "row.off-board": (COATS, {"row": {"length": "900", "pitch": "250", "follows": "ends"}}),
     "row.disagree": (COATS, {"row": {"length": "1700", "pitch": "270", "follows": "nothing"}}),
+    "row.too-long": (COATS, {"row": {"count": 200}}),
     "row.opened": (COATS, {"row": {"length": "1700", "follows": "count"}}),
     "row.centred": (COATS, {"row": {"length": "1700", "follows": "count", "spacing": "set"}}),
     "row.capped": (COATS, {"row": {"length": "20 m", "pitch": "5", "follows": "count"}}),

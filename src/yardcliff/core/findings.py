@@ -32,6 +32,7 @@ CODES: dict[str, Code] = {
     "row.no-room": Code(Severity.STOP, "The ends leave no room"),
     "row.off-board": Code(Severity.STOP, "The row runs off the board"),
     "row.disagree": Code(Severity.STOP, "The figures disagree"),
+    "row.too-long": Code(Severity.STOP, "Longer than any board"),
     "row.opened": Code(Severity.NOTE, "Pitch opened to fill the row"),
     "row.centred": Code(Severity.NOTE, "Row centred, pitch kept"),
     "row.capped": Code(Severity.CARE, "Count held down"),

@@ -6,7 +6,7 @@ from math import ceil, floor
 from typing import Any
 
 from yardcliff.core.findings import Finding, Fix, Patch
-from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.length import LONGEST, Tape, exact_text
 from yardcliff.core.spacing import Pin, Row, counts_that_fit, end_terms, length_for
 
 Noun = Callable[[int], str]
@@ -21,6 +21,8 @@ def check(
     if row.trouble == "no-room":
         yield _no_room(row, tape, noun)
         return
+    if row.length > LONGEST:
+        yield _too_long(row, tape, noun)
     if row.brief.follows == "nothing" and row.spare:
         yield _disagree(row, tape, noun)
     placing = [*_off_board(row, tape, noun), *_too_close(row, tape, noun)]
@@ -99,6 +101,19 @@ def _no_room(row: Row, tape: Tape, noun: Noun) -> Finding:
             _longer(row, tape, length_for(row, row.count)),
             Fix("Half a space at the ends", _row(ends={"rule": "half"})),
         ),
+    )
+
+
+def _too_long(row: Row, tape: Tape, noun: Noun) -> Finding:
+    return Finding(
+        "row.too-long",
+        "Board",
+        f"{noun(row.count)} need a board of {tape.write(row.length)}; none is longer than {tape.write(LONGEST)}.",
+        "length",
+        row.length,
+        LONGEST,
+        at=(float(row.length), 0),
+        fixes=(Fix("As many as 6 m take", _row(length="6 m", follows="count")),),
     )
 
 

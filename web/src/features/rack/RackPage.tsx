@@ -1,13 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 
 import { api, ProblemError } from "../../api/client";
 import type { Catalogue } from "../../api/types";
-import { Button } from "../../ui/Button";
 import { NotFound } from "../../ui/NotFound";
 import { Choices } from "./Choices";
-import { Fig } from "./Fig";
 import { KeyPlan } from "./KeyPlan";
 import { Ladder } from "./Ladder";
 import { Notes } from "./Notes";
@@ -16,12 +14,14 @@ import { useSession, type Session } from "./session";
 import { Shortcuts } from "./Shortcuts";
 import { Slips, type OpenSlip } from "./Slips";
 import { Standing } from "./Standing";
-import { Tape } from "./Tape";
+import { TapeStrip } from "./TapeStrip";
 import { TitleStrip } from "./TitleStrip";
 import { useNarrow } from "../../ui/useNarrow";
 import { useThrottled } from "../../ui/useThrottled";
+import { useShortcuts } from "./useShortcuts";
 import { useView } from "./useView";
 import { Wall } from "./Wall";
+import { WallTools } from "./WallTools";
 
 const PANEL_MS = 250;
 
@@ -75,30 +75,20 @@ function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue 
   const { show } = control;
   const showWall = useCallback(() => show("wall"), [show]);
 
-  useEffect(() => {
-    function onKey(event: KeyboardEvent) {
-      const target = event.target as HTMLElement;
-      if (target.closest("input, [role=listbox], [role=dialog], [role=menu]")) return;
-      const command = event.ctrlKey || event.metaKey;
-      const key = event.key.toLowerCase();
-      if (command && key === "z") (event.shiftKey ? session.redo : session.undo)();
-      else if (command && key === "y") session.redo();
-      else if (command || event.altKey) return;
-      else if (key === "+" || key === "=") session.apply(countPatch(rack.design, 1));
-      else if (key === "-") session.apply(countPatch(rack.design, -1));
-      else if (key === "f") control.show("rack");
-      else if (key === "w") control.show("wall");
-      else if (key === "t") setFlipped((old) => !old);
-      else if (key === "?") setHelp(true);
-      else if (key === "escape") setSlips((old) => old.slice(0, -1));
-      else return;
-      event.preventDefault();
-    }
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
+  const flip = useCallback(() => setFlipped((old) => !old), []);
+  useShortcuts({
+    "+": () => session.apply(countPatch(rack.design, 1)),
+    "=": () => session.apply(countPatch(rack.design, 1)),
+    "-": () => session.apply(countPatch(rack.design, -1)),
+    f: () => show("rack"),
+    w: showWall,
+    t: flip,
+    "?": showHelp,
+    escape: () => setSlips((old) => old.slice(0, -1)),
+    undo: session.undo,
+    redo: session.redo,
   });
 
-  const step = (factor: number) => control.zoom(factor, control.size.width / 2, control.size.height / 2);
   return (
     <div className="flex min-h-dvh flex-col md:h-dvh md:min-h-0">
       <title>{`${rack.name} | Yardcliff`}</title>
@@ -114,30 +104,7 @@ function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue 
               onHold={setHeld}
               onFigure={openFigure}
             />
-            <div className="no-print absolute top-2 left-2 flex border border-rule bg-sheet/90">
-              <Button
-                look="bare"
-                aria-pressed={control.mode === "rack"}
-                className="aria-pressed:font-semibold"
-                onClick={() => control.show("rack")}
-              >
-                Rack
-              </Button>
-              <Button
-                look="bare"
-                aria-pressed={control.mode === "wall"}
-                className="aria-pressed:font-semibold"
-                onClick={() => control.show("wall")}
-              >
-                Wall
-              </Button>
-              <Button look="bare" aria-label="Nearer" onClick={() => step(1.3)}>
-                +
-              </Button>
-              <Button look="bare" aria-label="Farther" onClick={() => step(1 / 1.3)}>
-                −
-              </Button>
-            </div>
+            <WallTools control={control} />
             {control.mode !== "wall" && (
               <KeyPlan
                 scene={later.rack.design.scene}
@@ -155,42 +122,14 @@ function Sheet({ session, catalogue }: { session: Session; catalogue: Catalogue 
               }
             />
           </div>
-          <div className="border-t-2 border-ink bg-paper">
-            <div className="flex flex-wrap items-center gap-x-4 px-2 text-[0.87rem]">
-              <Button
-                look="bare"
-                aria-pressed={flipped}
-                onClick={() => setFlipped(!flipped)}
-                title="Hook the tape on the other end"
-              >
-                Tape from the {flipped ? "right" : "left"} end
-              </Button>
-              <span className="text-soft">
-                <Fig session={later} name="row.count" label="" onFigure={openFigure} /> {design.holders},{" "}
-                {design.count - 1} spaces
-              </span>
-              {rack.design.marks.some((mark) => mark.pinned) ? (
-                <Fig session={later} name="row.uneven" onFigure={openFigure} />
-              ) : (
-                <>
-                  <Fig session={later} name="row.dividers" onFigure={openFigure} />
-                  <Fig
-                    session={session}
-                    name="row.drift"
-                    label="stepped off, the last is out by"
-                    onFigure={openFigure}
-                  />
-                </>
-              )}
-            </div>
-            <Tape
-              design={design}
-              view={control.view}
-              size={control.size}
-              flipped={flipped}
-              onFigure={openFigure}
-            />
-          </div>
+          <TapeStrip
+            session={session}
+            panel={later}
+            control={control}
+            flipped={flipped}
+            onFlip={flip}
+            onFigure={openFigure}
+          />
           {narrow && <Notes session={later} design={later.design} view={control.view} />}
         </div>
         <aside

@@ -28,7 +28,10 @@ export function Tape({ design, view, size, flipped, onFigure }: Props) {
   const seen = [toModelX(view, 0), toModelX(view, size.width)].map((at) => (flipped ? length - at : at));
   const from = Math.max(0, Math.min(...seen));
   const to = Math.min(length, Math.max(...seen));
-  const ticks = graduation(tape.unit, tape.step_mm, view.scale, from, to);
+  const ticks = useMemo(
+    () => graduation(tape.unit, tape.step_mm, view.scale, from, to),
+    [tape.unit, tape.step_mm, view.scale, from, to],
+  );
   const labels = useMemo(
     () =>
       design.marks.map((mark) => {
