@@ -68,6 +68,13 @@ def test_the_message_says_what_fits_with_the_figures() -> None:
     assert [fix.label for fix in finding.fixes] == ["Board 1560 mm long", "5 waxed jackets", "Air 11 mm"]
 
 
+def test_equal_gaps_that_are_none_speak_of_the_fixtures() -> None:
+    # 60 plates of 14 mm are 840 mm; the board is 400.
+    keys = amend(starting_brief("room-key", 60, "1 mm"), {"row": {"ends": {"rule": "gaps"}, "length": "400"}})
+    message = _find(keys, "row.no-room").message
+    assert message == "The fixtures of 60 room keys take 840 mm of 400 mm; no gap is left between them."
+
+
 def test_spaces_are_never_counted_as_holders() -> None:
     figure = next(f for f in build(COATS).figures if f.key == "row.count")
     assert "6 holders stand at 5 spaces" in figure.why

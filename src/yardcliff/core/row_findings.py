@@ -44,10 +44,14 @@ def _floor(value: Fraction, tape: Tape) -> Fraction:
     return floor(value / tape.step) * tape.step
 
 
-def _longer(row: Row, tape: Tape, length: Fraction) -> Fix:
-    follows = "pitch" if row.brief.follows in ("length", "count") else row.brief.follows
+def _longer(row: Row, tape: Tape, length: Fraction, follows: str = "") -> tuple[Fix, ...]:
+    """A board of `length`, rounded up to the tape, unless none is that long."""
     board = _ceil(length, tape)
-    return Fix(f"Board {tape.write(board)} long", _row(length=board, follows=follows))
+    if board > LONGEST:
+        return ()
+    if not follows:
+        follows = "pitch" if row.brief.follows in ("length", "count") else row.brief.follows
+    return (Fix(f"Board {tape.write(board)} long", _row(length=board, follows=follows)),)
 
 
 def _without(row: Row, *indexes: int) -> list[dict[str, Any]]:
@@ -88,17 +92,24 @@ def _pins(row: Row) -> Iterator[Finding]:
 
 
 def _no_room(row: Row, tape: Tape, noun: Noun) -> Finding:
-    taken = end_terms(row.brief.ends, row.item, row.fixture).fixed
+    if row.brief.ends.rule == "gaps":
+        taken = row.count * row.fixture.across
+        what = f"The fixtures of {noun(row.count)} take {tape.write(taken)} of {tape.write(row.length)}"
+        message, figure = f"{what}; no gap is left between them.", "taken by the fixtures"
+    else:
+        taken = end_terms(row.brief.ends, row.item, row.fixture).fixed
+        what = f"The two ends take {tape.write(taken)} of {tape.write(row.length)}"
+        message, figure = f"{what}; nothing is left for {noun(row.count)}.", "taken by the ends"
     return Finding(
         "row.no-room",
         "Board",
-        f"The two ends take {tape.write(taken)} of {tape.write(row.length)}; nothing is left for {noun(row.count)}.",
-        "taken by the ends",
+        message,
+        figure,
         taken,
         row.length,
         at=(float(row.length) / 2, 0),
         fixes=(
-            _longer(row, tape, length_for(row, row.count)),
+            *_longer(row, tape, length_for(row, row.count)),
             Fix("Half a space at the ends", _row(ends={"rule": "half"})),
         ),
     )
@@ -130,7 +141,7 @@ def _disagree(row: Row, tape: Tape, noun: Noun) -> Finding:
         right,
         at=(float(row.length), 0),
         fixes=(
-            Fix(f"Board {tape.write(right)} long", _row(length=right, follows="nothing")),
+            *((Fix(f"Board {tape.write(right)} long", _row(length=right, follows="nothing")),) if right > 0 else ()),
             Fix("Work out the pitch", _row(follows="pitch")),
             Fix("Work out the ends", _row(follows="ends")),
         ),
@@ -143,15 +154,13 @@ def _off_board(row: Row, tape: Tape, noun: Noun) -> list[Finding]:
     if max(over_left, over_right) <= 0:
         return []
     index = 0 if over_left > over_right else row.count - 1
-    if pin := next((p for p in row.pins if p.index == index), None):
-        fixes: tuple[Fix, ...] = (_let_go(row, pin),)
-    else:
-        whole = (row.count - 1) * row.pitch
-        fit = max(1, min(row.count - 1, floor((row.length - row.fixture.across) / row.pitch) + 1))
-        fixes = (
-            _longer(row, tape, whole + max(row.pitch, row.fixture.across)),
-            Fix(f"{noun(fit)}", _row(count=fit, follows="ends")),
-        )
+    whole = (row.count - 1) * row.pitch
+    fit = max(1, min(row.count - 1, floor((row.length - row.fixture.across) / row.pitch) + 1))
+    fixes = _at_end(row, index) or (
+        *(() if row.brief.follows in ("ends", "nothing") else (_inside(row),)),
+        *_longer(row, tape, whole + max(row.pitch, row.fixture.across)),
+        Fix(noun(fit), _row(count=fit, follows="ends")),
+    )
     return [
         Finding(
             "row.off-board",
@@ -216,14 +225,14 @@ def _closeness_fixes(row: Row, tape: Tape, noun: Noun, k: int) -> tuple[Fix, ...
     elif row.brief.spacing == "tidy" and row.tightest + row.brief.tidy > row.need:
         fixes.append(Fix("Even pitch instead of tidy", _row(spacing="even")))
     if row.brief.follows == "pitch":
-        fixes.append(_longer(row, tape, length_for(row, row.count)))
+        fixes += _longer(row, tape, length_for(row, row.count))
         fit = counts_that_fit(row)
         if 0 < fit < row.count:
             fixes.append(Fix(noun(fit), _row(count=fit)))
     air = _floor(row.air, tape)
     if air >= 0 and row.tightest >= row.fixture.across + row.brief.fixture_gap:
         fixes.append(Fix(f"Air {tape.write(air)}", _row(air=air)))
-    return tuple(fixes)
+    return tuple(fixes) or (Fix(noun(1), _row(count=1)),)
 
 
 def _ends(row: Row, tape: Tape, noun: Noun, end_distance: Fraction, end_why: str) -> Iterator[Finding]:
@@ -235,17 +244,7 @@ def _ends(row: Row, tape: Tape, noun: Noun, end_distance: Fraction, end_why: str
     whole = (row.count - 1) * row.pitch
     if past[index] > allowed:
         reach = 2 * max(row.item.left, row.item.right)
-        inside = Fix(
-            "Keep them inside the ends",
-            _row(
-                ends={"rule": "inside", "overhang": "0 mm"},
-                follows="length" if row.brief.follows == "length" else "pitch",
-            ),
-        )
-        longer = Fix(
-            f"Board {tape.write(_ceil(whole + reach, tape))} long",
-            _row(length=_ceil(whole + reach, tape), follows="ends"),
-        )
+        longer = _longer(row, tape, whole + reach, "ends")
         yield Finding(
             "row.overhang",
             f"Holder {index + 1}",
@@ -254,7 +253,7 @@ def _ends(row: Row, tape: Tape, noun: Noun, end_distance: Fraction, end_why: str
             past[index],
             allowed,
             at=(float(row.axes[index]), 0),
-            fixes=_at_end(row, index) or ((longer,) if shared else (inside, longer)),
+            fixes=_at_end(row, index) or (longer if shared else (_inside(row), *longer)),
         )
     near = {0: row.axes[0], row.count - 1: row.length - row.axes[-1]}
     index = min(near, key=lambda i: near[i])
@@ -265,8 +264,7 @@ def _ends(row: Row, tape: Tape, noun: Noun, end_distance: Fraction, end_why: str
             "left": exact_text(max(least, row.left)),
             "right": exact_text(max(least, row.right)),
         }
-        board = _ceil(whole + 2 * least, tape)
-        longer = Fix(f"Board {tape.write(board)} long", _row(length=board, follows="ends"))
+        longer = _longer(row, tape, whole + 2 * least, "ends")
         margin = Fix(
             f"Ends at least {tape.write(least)}",
             _row(ends=margins, follows="length" if row.brief.follows == "length" else "pitch"),
@@ -279,8 +277,13 @@ def _ends(row: Row, tape: Tape, noun: Noun, end_distance: Fraction, end_why: str
             near[index],
             end_distance,
             at=(float(row.axes[index]), 0),
-            fixes=_at_end(row, index) or ((longer,) if shared else (margin,)),
+            fixes=_at_end(row, index) or (longer if shared else (margin,)),
         )
+
+
+def _inside(row: Row) -> Fix:
+    follows = "length" if row.brief.follows == "length" else "pitch"
+    return Fix("Keep them inside the ends", _row(ends={"rule": "inside", "overhang": "0 mm"}, follows=follows))
 
 
 def _at_end(row: Row, index: int) -> tuple[Fix, ...]:

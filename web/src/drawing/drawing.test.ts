@@ -46,10 +46,8 @@ test("the tape's graduation is legible and labels do not overlap", () => {
   expect(Math.min(...ticks.slice(1).map((tick, i) => (tick.at - (ticks[i]?.at ?? 0)) * 0.6))).toBeGreaterThan(
     3.9,
   );
-  expect(
-    stagger(
-      [10, 20, 30, 40].map((x) => ({ x, width: 40 })),
-      3,
-    ),
-  ).toEqual([0, 1, 2, -1]);
+  const labels = (...xs: number[]) => xs.map((x) => ({ x, width: 40 }));
+  expect(stagger(labels(0, 50, 100))).toEqual([0, 0, 0]);
+  expect(stagger(labels(0, 30, 60, 90))).toEqual([0, 1, 0, 1]);
+  expect(stagger(labels(0, 10, 20, 30, 40, 50))).toEqual([0, -1, -1, 1, -1, -1]);
 });

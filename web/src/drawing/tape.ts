@@ -40,12 +40,24 @@ export function graduation(
 
 const isMultiple = (value: number, step: number) => Math.abs(value / step - Math.round(value / step)) < 1e-6;
 
-/** The row (0, 1, 2) each label goes in so that none overlap, or -1 where there is no room. */
-export function stagger(labels: readonly { x: number; width: number }[], rows: number): number[] {
-  const ends = new Array<number>(rows).fill(-Infinity);
+/**
+ * The row (0 the nearest, 1 above it) each label goes in, or -1 where there is no room: labels do not overlap, and
+ * the line that leads up to row 1 passes between those of row 0.
+ */
+export function stagger(labels: readonly { x: number; width: number }[]): number[] {
+  const ends: [number, number] = [-Infinity, -Infinity];
+  let lastLine = -Infinity;
   return labels.map(({ x, width }) => {
-    const row = ends.findIndex((end) => x - width / 2 > end + 4);
-    if (row >= 0) ends[row] = x + width / 2;
-    return row;
+    const left = x - width / 2;
+    if (left > ends[0] + 4 && left > lastLine + 2) {
+      ends[0] = x + width / 2;
+      return 0;
+    }
+    if (left > ends[1] + 4 && x > ends[0] + 2) {
+      ends[1] = x + width / 2;
+      lastLine = x;
+      return 1;
+    }
+    return -1;
   });
 }

@@ -15,7 +15,6 @@ interface Props {
 const TOP = 40;
 const HEIGHT = 28;
 const TICKS = [20, 15, 12, 9, 7, 5, 4, 3];
-const ROWS = 2;
 const ROW_PX = 14;
 
 const bare = (text: string) => text.replace(/ (mm|in)$/, "");
@@ -40,7 +39,7 @@ export function Tape({ design, view, size, flipped, onFigure }: Props) {
       }),
     [design.marks, flipped, view],
   );
-  const rows = stagger(labels, ROWS);
+  const rows = stagger(labels);
   const spacing =
     labels.length > 1 ? ((labels.at(-1)?.x ?? 0) - (labels[0]?.x ?? 0)) / (labels.length - 1) : 99;
   const left = toScreenX(view, 0);
