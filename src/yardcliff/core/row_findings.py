@@ -156,9 +156,10 @@ def _off_board(row: Row, tape: Tape, noun: Noun) -> list[Finding]:
     index = 0 if over_left > over_right else row.count - 1
     whole = (row.count - 1) * row.pitch
     fit = max(1, min(row.count - 1, floor((row.length - row.fixture.across) / row.pitch) + 1))
+    shared = row.brief.follows in ("ends", "nothing")
     fixes = _at_end(row, index) or (
-        *(() if row.brief.follows in ("ends", "nothing") else (_inside(row),)),
-        *_longer(row, tape, whole + max(row.pitch, row.fixture.across)),
+        *(() if shared else (_inside(row),)),
+        *_longer(row, tape, whole + max(row.pitch, row.fixture.across), "ends" if shared else ""),
         Fix(noun(fit), _row(count=fit, follows="ends")),
     )
     return [
