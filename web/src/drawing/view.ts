@@ -19,7 +19,7 @@ export interface Padding {
   left: number;
 }
 
-const MIN_SCALE = 0.02;
+const MIN_SCALE = 0.003;
 const MAX_SCALE = 8;
 
 export const toScreenX = (view: View, x: number) => x * view.scale + view.tx;

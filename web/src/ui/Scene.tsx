@@ -17,7 +17,7 @@ const COARSE_PX = 12;
 const FINE = new Set(["item-line", "screw", "holder-line", "mark"]);
 /** From this many holders on it pays to draw less of each. */
 const MANY = 60;
-/** Below this many pixels, not even the outline can be told: each place is drawn as its box. */
+/** Below this many pixels, not even the outline can be told: each place is drawn as a line of its width. */
 const BOXES_PX = 6;
 /** Below this many pixels, what hangs is one band. */
 const SOLID_PX = 3;
@@ -36,7 +36,12 @@ export const Scene = memo(function Scene({ scene, scale, bare = false }: Props) 
       )}
       {scene.symbols.map((symbol) =>
         spacing < BOXES_PX && count >= MANY ? (
-          <Boxes key={symbol.key} symbol={symbol} solid={spacing < SOLID_PX && symbol.key === "item"} />
+          <Boxes
+            key={symbol.key}
+            symbol={symbol}
+            scale={scale}
+            solid={spacing < SOLID_PX && symbol.key === "item"}
+          />
         ) : (
           <Placed key={symbol.key} symbol={symbol} coarse={spacing < COARSE_PX} />
         ),
@@ -66,20 +71,28 @@ function Placed({ symbol, coarse }: { symbol: Symbol; coarse: boolean }) {
   );
 }
 
-/** Hundreds of places as one path, so that a long rail still follows a drag. */
-function Boxes({ symbol, solid }: { symbol: Symbol; solid: boolean }) {
+/** Hundreds of places as one path of upright lines, or as one band, so that a long rail still follows a drag. */
+function Boxes({ symbol, scale, solid }: { symbol: Symbol; scale: number; solid: boolean }) {
   const box = useMemo(() => bounds(symbol.strokes.map((stroke) => stroke.d).join(" ")), [symbol.strokes]);
-  const { places } = symbol;
-  const spans = solid
-    ? [[places[0], places.at(-1)] as const]
-    : places.map((place) => [place, place] as const);
-  const d = spans
-    .map(
-      ([[x, y] = [0, 0], [last] = [0]]) =>
-        `M${x + box.x0} ${y + box.y0}H${last + box.x1}V${y + box.y1}H${x + box.x0}Z`,
-    )
-    .join("");
-  return <path className={`r r-${symbol.key} stroke-none`} shapeRendering="crispEdges" d={d} />;
+  const [first, last] = [symbol.places[0], symbol.places.at(-1)];
+  if (!first || !last) return null;
+  if (solid)
+    return (
+      <path
+        className={`r r-${symbol.key} stroke-none`}
+        d={`M${first[0] + box.x0} ${first[1] + box.y0}H${last[0] + box.x1}V${first[1] + box.y1}H${first[0] + box.x0}Z`}
+      />
+    );
+  const middle = (box.x0 + box.x1) / 2;
+  return (
+    <path
+      className={symbol.key === "item" ? "r stroke-(--item-line)" : "r stroke-(--metal)"}
+      strokeLinecap="butt"
+      shapeRendering="crispEdges"
+      strokeWidth={Math.max(1, (box.x1 - box.x0) * scale)}
+      d={symbol.places.map(([x, y]) => `M${x + middle} ${y + box.y0}V${y + box.y1}`).join("")}
+    />
+  );
 }
 
 function bounds(d: string) {

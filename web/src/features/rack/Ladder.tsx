@@ -45,7 +45,7 @@ export const Ladder = memo(function Ladder({ session }: { session: Session }) {
       aside={<span className="text-[0.8rem] text-soft">↑ ↓ try, Enter take</span>}
     >
       <div
-        className="hand grid grid-cols-[1.4rem_4.9rem_1fr_1fr_1fr_3.6rem] gap-x-1 text-[0.75rem] text-soft"
+        className="hand grid grid-cols-[2rem_4.9rem_1fr_1fr_1fr_3.6rem] gap-x-1 text-[0.75rem] text-soft"
         aria-hidden
       >
         <span className="col-start-3 text-right">pitch</span>
@@ -59,7 +59,7 @@ export const Ladder = memo(function Ladder({ session }: { session: Session }) {
             role="option"
             aria-selected={rung.chosen}
             tabIndex={rung.chosen ? 0 : -1}
-            className="hand grid cursor-pointer grid-cols-[1.4rem_4.9rem_1fr_1fr_1fr_3.6rem] items-center gap-x-1 rounded-[2px]
+            className="hand grid cursor-pointer grid-cols-[2rem_4.9rem_1fr_1fr_1fr_3.6rem] items-center gap-x-1 rounded-[2px]
               min-h-[1.55rem] text-[0.83rem] hover:bg-note-bg focus:bg-note-bg aria-selected:bg-ink aria-selected:text-paper
               pointer-coarse:min-h-9"
             onClick={() => take(rung)}
@@ -91,10 +91,10 @@ export const Ladder = memo(function Ladder({ session }: { session: Session }) {
 });
 
 function Mini({ rung, scale }: { rung: Rung; scale: number }) {
-  const places = Array.from(
-    { length: Math.min(rung.count, 120) },
-    (_, k) => (rung.x0 + k * rung.pitch_mm) * scale,
-  );
+  // More marks than pixels only blacken the board: every so many stand for all.
+  const stride = Math.ceil(rung.count / (MINI / 2));
+  const drawn = Math.ceil(rung.count / stride);
+  const places = Array.from({ length: drawn }, (_, k) => (rung.x0 + k * stride * rung.pitch_mm) * scale);
   return (
     <svg width={MINI + 2} height={13} aria-hidden>
       <rect
