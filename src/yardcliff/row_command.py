@@ -15,7 +15,7 @@ from yardcliff.core.findings import Finding, Severity
 from yardcliff.core.length import LengthError, Tape, TapeName, Unit, exact_text, read
 from yardcliff.core.marks import marks
 from yardcliff.core.row_findings import check
-from yardcliff.core.spacing import Follows, Reach, Row, RowBrief, needed_pitch, solve
+from yardcliff.core.spacing import Follows, Reach, Row, RowBrief, solve
 
 SOLVED, IMPOSSIBLE, UNREADABLE = 0, 1, 2
 STEPS: dict[str, TapeName] = {
@@ -127,8 +127,6 @@ def _solve(asked: Asked) -> tuple[Row, Tape]:
         brief = RowBrief.model_validate(given)
     except ValidationError as error:
         raise RowError("; ".join(f"--{e['loc'][0]}: {e['msg']}" for e in error.errors())) from None
-    if pitch is None and needed_pitch(item, body, brief.air, Fraction(0)) <= 0:
-        raise RowError("The pitch cannot be 0.")
     return solve(brief, item, body), tape
 
 

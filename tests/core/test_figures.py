@@ -33,7 +33,7 @@ def worked_out(figure: Figure) -> float:
 
 
 def _plain(text: str) -> str:
-    return text.replace("·", "*").replace("−", "-").replace("′", "_on_tape").replace("spare", "spare")
+    return text.replace("·", "*").replace("−", "-").replace("′", "_on_tape")
 
 
 @given(brief=briefs)

@@ -52,7 +52,6 @@ def test_each_code_arises_names_its_figures_and_every_fix_settles_it(code: str) 
     finding = next(f for f in build(brief).findings if f.code == code)
     assert finding.part
     assert finding.figure
-    assert finding.title in {c.title for c in CODES.values()}
     assert finding.fixes
     for fix in finding.fixes:
         after = {f.code for f in build(amend(brief, fix.patch)).findings}

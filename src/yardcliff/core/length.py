@@ -200,13 +200,13 @@ class Tape:
         return nearest(value, self.step)
 
     @lru_cache(maxsize=8192)  # noqa: B019  the six tapes live as long as the program
-    def write(self, value: Fraction, *, feet: bool = False, unit: bool = True) -> str:
+    def write(self, value: Fraction, *, feet: bool = False) -> str:
         """`value` mm as the tape shows it: `6 3/4 in`, `171.5 mm`; feet only on wish."""
         steps = _steps(value, self.step)
         sign, steps = ("-" if steps < 0 else ""), abs(steps)
         if self.unit == "mm":
             number = f"{float(steps * self.step):.1f}".removesuffix(".0")
-            return sign + number + (" mm" if unit else "")
+            return f"{sign}{number} mm"
         per_inch = len(fractions := _fractions(self.step))
         whole, part = divmod(steps, per_inch)
         prefix = ""
@@ -216,7 +216,7 @@ class Tape:
             if not whole and not part:
                 return sign + prefix.strip()
         number = " ".join(filter(None, (str(whole) if whole or not part else "", fractions[part])))
-        return sign + prefix + number + (" in" if unit else "")
+        return f"{sign}{prefix}{number} in"
 
     @lru_cache(maxsize=8192)  # noqa: B019
     def write_fine(self, value: Fraction) -> str:

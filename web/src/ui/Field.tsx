@@ -1,4 +1,4 @@
-import { useId, useRef, useState, type KeyboardEvent } from "react";
+import { useId, useState, type KeyboardEvent } from "react";
 
 /** What a field's commit led to: nothing to say, or what could not be read. */
 export type Outcome = string | null;
@@ -37,7 +37,6 @@ export function Field({
 }: Props) {
   const [draft, setDraft] = useState<string | null>(null);
   const [error, setError] = useState<Outcome>(null);
-  const input = useRef<HTMLInputElement>(null);
   const id = useId();
 
   async function commit() {
@@ -74,7 +73,6 @@ export function Field({
       )}
       <input
         id={id}
-        ref={input}
         value={draft ?? value}
         onChange={(event) => setDraft(event.target.value)}
         onFocus={(event) => event.target.select()}
