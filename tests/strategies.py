@@ -1,11 +1,11 @@
 """Random lengths, rows and briefs, as wild as the models allow."""
 
-from fractions import Fraction
 from typing import Any
 
 from hypothesis import strategies as st
 
 from yardcliff.core.amend import amend
+from yardcliff.core.exact import Fraction
 from yardcliff.core.families.rail import RailBrief, starting_brief
 from yardcliff.core.length import Tape, TapeName
 from yardcliff.core.spacing import Ends, Pin, Reach, RowBrief

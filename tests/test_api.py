@@ -6,6 +6,7 @@ from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
+from starlette.websockets import WebSocketDisconnect
 
 from yardcliff.api.app import create_app
 from yardcliff.api.security import MAX_BODY
@@ -221,3 +222,22 @@ def test_the_openapi_document_explains_itself(client: TestClient) -> None:
     for path, operations in document["paths"].items():
         for operation in operations.values():
             assert operation["description"], path
+
+
+def test_a_line_answers_tries_in_order_and_outlives_what_cannot_be_read(client: TestClient) -> None:
+    brief = client.get("/api/start?item=towel&count=3").json()["brief"]
+    with client.websocket_connect("ws://127.0.0.1:8722/api/solve", headers={"origin": "http://127.0.0.1:8722"}) as line:
+        for patch in ({"row": {"count": 4}}, {"row": {"count": "four"}}, {"row": {"count": 5}}):
+            line.send_json({"brief": brief, "patch": patch})
+        line.send_text("no JSON")
+        four, bad, five, worse = (line.receive_json() for _ in range(4))
+    assert (four["design"]["count"], five["design"]["count"]) == (4, 5)
+    assert bad["problem"]["errors"][0]["field"] == "row.count"
+    assert worse["problem"]["status"] == 422
+    assert four["design"] == client.post("/api/solve", json={"brief": brief, "patch": {"row": {"count": 4}}}).json()
+
+
+@pytest.mark.parametrize("headers", [{"origin": "http://evil.example"}, {"host": "yardcliff.evil.example"}])
+def test_a_line_from_another_page_is_not_taken(client: TestClient, headers: dict[str, str]) -> None:
+    with pytest.raises(WebSocketDisconnect), client.websocket_connect("ws://127.0.0.1:8722/api/solve", headers=headers):
+        pass

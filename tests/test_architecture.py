@@ -20,7 +20,7 @@ FLOORS = {
 }
 PURE = {
     "ast", "collections", "dataclasses", "enum", "fractions", "functools", "itertools", "math", "pydantic",
-    "pydantic_core", "re", "typing", "yardcliff",
+    "pydantic_core", "quicktions", "re", "typing", "yardcliff",
 }  # fmt: skip
 
 

@@ -10,6 +10,6 @@ export default defineConfig({
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 700,
   },
-  server: { proxy: { "/api": { target: "http://127.0.0.1:8722" } } },
+  server: { proxy: { "/api": { target: "http://127.0.0.1:8722", ws: true } } },
   test: { include: ["src/**/*.test.ts"] },
 });

@@ -132,7 +132,7 @@ def _run(data: Path, host: str, port: int, *, demo: bool) -> None:
     import uvicorn
 
     from yardcliff.api.app import create_app
-    from yardcliff.api.security import LOCAL_NAMES
+    from yardcliff.api.security import LOCAL_NAMES, MAX_BODY
     from yardcliff.demo import fill
     from yardcliff.store.database import Database
     from yardcliff.store.racks import Racks
@@ -155,7 +155,13 @@ def _run(data: Path, host: str, port: int, *, demo: bool) -> None:
     address = f"http://{shown}:{listener.getsockname()[1]}"
     print(f"Yardcliff is at {address}\nData: {data}\nStop it with Ctrl+C.", flush=True)
     server = create_app(database, LOCAL_NAMES | {host})
-    config = uvicorn.Config(server, log_level="warning", access_log=False)
+    config = uvicorn.Config(
+        server,
+        log_level="warning",
+        access_log=False,
+        ws_max_size=MAX_BODY,
+        ws_per_message_deflate=False,  # squeezing takes longer than the loopback does
+    )
     # What was imported stays: looking through it for garbage would cost a drag a frame now and then.
     gc.collect()
     gc.freeze()

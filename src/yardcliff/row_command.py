@@ -4,13 +4,13 @@ import json
 import re
 import sys
 from dataclasses import dataclass
-from fractions import Fraction
 from typing import Annotated, Any
 
 import typer
 from pydantic import ValidationError
 
 from yardcliff.core.errors import YardcliffError
+from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Severity
 from yardcliff.core.length import LengthError, Tape, TapeName, Unit, exact_text, read
 from yardcliff.core.marks import marks

@@ -1,7 +1,6 @@
 """The working shown gives the result shown: each formula is worked out again from its own inputs."""
 
 import re
-from fractions import Fraction
 from math import ceil, cos, floor, radians, sin
 from typing import Any
 
@@ -9,6 +8,7 @@ import pytest
 from hypothesis import given, settings
 
 from tests.strategies import briefs
+from yardcliff.core.exact import Fraction
 from yardcliff.core.families.rail import RailBrief, build
 from yardcliff.core.working import Figure
 

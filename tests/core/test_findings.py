@@ -1,6 +1,5 @@
 """Findings: each code can arise, names its figures, and is settled by its own fix."""
 
-from fractions import Fraction
 from typing import Any
 
 import pytest
@@ -9,6 +8,7 @@ from hypothesis import given, settings
 from tests.strategies import briefs
 from yardcliff.core.amend import amend
 from yardcliff.core.design import design
+from yardcliff.core.exact import Fraction
 from yardcliff.core.families.rail import RailBrief, build, starting_brief
 from yardcliff.core.findings import CODES, Finding
 

@@ -1,6 +1,5 @@
 """Pegs and hooks: their geometry by hand, and what the board has to give."""
 
-from fractions import Fraction
 from math import cos, radians, sin
 
 import pytest
@@ -8,6 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.strategies import lengths
+from yardcliff.core.exact import Fraction
 from yardcliff.core.families.rail import build, starting_brief
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import peg as pegs

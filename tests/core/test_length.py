@@ -1,12 +1,11 @@
 """Exact lengths: what people write is read, what is written is read back, rounding is fair."""
 
-from fractions import Fraction
-
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.strategies import lengths, tapes
+from yardcliff.core.exact import Fraction
 from yardcliff.core.length import INCH, LengthError, Tape, Unit, exact_text, nearest, read
 
 

@@ -1,13 +1,12 @@
 """The drawing holds what the rack is: true to scale, all of it inside its extent."""
 
-from fractions import Fraction
-
 import pytest
 from hypothesis import given, settings
 
 from tests.strategies import ITEM_KEYS, briefs
 from yardcliff.core.amend import amend
 from yardcliff.core.design import design
+from yardcliff.core.exact import Fraction
 from yardcliff.core.families.rail import RailBrief, starting_brief
 from yardcliff.core.geometry import circle, parse, points, rectangle, svg
 from yardcliff.core.scene import silhouette

@@ -1,12 +1,12 @@
 """One row: worked cases with figures of our own, and what must hold for any row."""
 
-from fractions import Fraction
 from itertools import pairwise
 
 import pytest
 from hypothesis import given, settings
 
 from tests.strategies import reaches, rows, tapes
+from yardcliff.core.exact import Fraction
 from yardcliff.core.ladder import ladder
 from yardcliff.core.length import Tape, read
 from yardcliff.core.marks import drift, marks

@@ -6,7 +6,7 @@ from contextlib import asynccontextmanager
 from fastapi import FastAPI
 
 from yardcliff import __version__
-from yardcliff.api import catalogue, errors, racks, site
+from yardcliff.api import catalogue, errors, racks, site, solve
 from yardcliff.api.security import LOCAL_NAMES, Guard
 from yardcliff.store.database import Database
 from yardcliff.store.racks import Racks
@@ -16,8 +16,8 @@ Yardcliff designs hanging racks: it spaces what hangs, derives the board, and gi
 
 * A **brief** is what the user decides. Lengths travel as exact text with a unit (`"6 3/4 in"`, `"171.5 mm"`); a
   bare number takes the unit of the brief's tape.
-* A **design** is the brief worked out: marks, figures with their working, findings with fixes, a ladder of
-  counts, a drawing in millimetres (x right from the datum, y up from the floor).
+* A **design** is the brief worked out: marks, figures with their working, findings with fixes,
+  a drawing in millimetres (x right from the datum, y up from the floor).
 * Every change is a **JSON merge patch** on the brief; fixes and ladder rungs come as such patches. Stored racks
   count versions: a change names the version it was made from and is refused with 409 when there is a newer one.
 * Errors are `application/problem+json`; `errors` names the fields that could not be read.
@@ -51,6 +51,7 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES) -> FastA
         return {"yardcliff": __version__}
 
     app.include_router(catalogue.router)
+    app.include_router(solve.router)
     app.include_router(racks.router)
     site.install(app)
     app.add_middleware(Guard, hosts=hosts)

@@ -1,9 +1,11 @@
 """One map from Yardcliff's errors to HTTP: application/problem+json (RFC 9457)."""
 
+from typing import Any
+
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
-from pydantic import BaseModel
+from pydantic import BaseModel, ValidationError
 from starlette.exceptions import HTTPException
 
 from yardcliff.core.amend import BriefError
@@ -42,32 +44,42 @@ _MAP: list[tuple[type[YardcliffError], int, str, str]] = [
 ]
 
 
-def problem(status: int, name: str, title: str, detail: str, **more: object) -> JSONResponse:
-    body = {"type": f"/problems/{name}", "title": title, "status": status, "detail": detail, **more}
-    return JSONResponse(body, status, media_type="application/problem+json")
+def problem(status: int, name: str, title: str, detail: str, **more: Any) -> Problem:
+    return Problem(type=f"/problems/{name}", title=title, status=status, detail=detail, **more)
+
+
+def respond(problem: Problem) -> JSONResponse:
+    return JSONResponse(
+        problem.model_dump(exclude_defaults=True), problem.status, media_type="application/problem+json"
+    )
+
+
+def explained(error: Exception) -> Problem:
+    """Any error that a request can lead to, as the API gives it."""
+    if isinstance(error, (RequestValidationError, ValidationError)):
+        errors = [
+            FieldError(field=".".join(str(p) for p in e["loc"] if p != "body"), message=e["msg"])
+            for e in error.errors()
+        ]
+        detail = "; ".join(f"{e.field or 'request'}: {e.message}" for e in errors)
+        return problem(422, "unreadable-request", "The request cannot be read", detail, errors=errors)
+    status, name, title = next(row[1:] for row in _MAP if isinstance(error, row[0]))
+    more: dict[str, Any] = {}
+    if isinstance(error, BriefError):
+        more["errors"] = [FieldError(field=field, message=text) for field, text in error.problems]
+    if isinstance(error, StaleRack):
+        more["version"] = error.version
+    return problem(status, name, title, str(error), **more)
 
 
 def install(app: FastAPI) -> None:
     """Answer every error of the application in one form."""
 
     @app.exception_handler(YardcliffError)
-    async def ours(_: Request, error: YardcliffError) -> JSONResponse:
-        status, name, title = next(row[1:] for row in _MAP if isinstance(error, row[0]))
-        more: dict[str, object] = {}
-        if isinstance(error, BriefError):
-            more["errors"] = [{"field": field, "message": text} for field, text in error.problems]
-        if isinstance(error, StaleRack):
-            more["version"] = error.version
-        return problem(status, name, title, str(error), **more)
-
     @app.exception_handler(RequestValidationError)
-    async def unreadable(_: Request, error: RequestValidationError) -> JSONResponse:
-        errors = [
-            {"field": ".".join(str(p) for p in e["loc"] if p != "body"), "message": e["msg"]} for e in error.errors()
-        ]
-        detail = "; ".join(f"{e['field'] or 'request'}: {e['message']}" for e in errors)
-        return problem(422, "unreadable-request", "The request cannot be read", detail, errors=errors)
+    async def ours(_: Request, error: Exception) -> JSONResponse:
+        return respond(explained(error))
 
     @app.exception_handler(HTTPException)
     async def http(_: Request, error: HTTPException) -> JSONResponse:
-        return problem(error.status_code, "http", "Refused", str(error.detail))
+        return respond(problem(error.status_code, "http", "Refused", str(error.detail)))

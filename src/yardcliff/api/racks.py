@@ -7,19 +7,16 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Depends, Query, Request, Response
 from pydantic import BaseModel, Field, StringConstraints
 
+from yardcliff.api.solve import starting
 from yardcliff.api.views import (
     BriefJson,
-    DesignView,
     RackSummary,
     RackView,
-    view_design,
     view_rack,
     view_summary,
 )
-from yardcliff.core.amend import BriefError, amend, describe, dump, read_brief
+from yardcliff.core.amend import amend, describe, dump, read_brief
 from yardcliff.core.design import Design, design
-from yardcliff.core.families import Brief
-from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import TapeName
 from yardcliff.core.model import Count
@@ -65,13 +62,6 @@ class Copy(BaseModel):
     patch: Patch = Field(default_factory=dict)
 
 
-class Try(BaseModel):
-    """A brief and a change to try on it; nothing is stored."""
-
-    brief: BriefJson
-    patch: Patch = Field(default_factory=dict)
-
-
 class Version(BaseModel):
     version: int
 
@@ -92,28 +82,6 @@ def _view(record: Record) -> RackView:
     return view_rack(record, _design(record))
 
 
-@router.post("/solve", tags=["solve"], response_model=DesignView)
-async def solve(body: Try) -> Response:
-    """Work out a brief with a change, without storing it: what a drag asks on every frame."""
-    # The hot path: no hop to a worker thread for a few milliseconds of arithmetic, and the answer is
-    # written here instead of being checked and written again by the framework.
-    view = view_design(design(amend(read_brief(body.brief), body.patch)))
-    return Response(view.model_dump_json(), media_type="application/json")
-
-
-@router.get("/start", tags=["solve"])
-def start(item: str, count: Count, tape: TapeName = "1 mm") -> DesignView:
-    """What a new rack for `count` of a catalogue item would be, without storing it."""
-    return view_design(design(_start(item, count, tape)))
-
-
-def _start(item: str, count: int, tape: TapeName) -> Brief:
-    try:
-        return starting_brief(item, count, tape)
-    except KeyError:
-        raise BriefError([("item", f"“{item}” is not in the catalogue: GET /api/catalogue lists it.")]) from None
-
-
 @router.get("/racks", tags=["racks"])
 def list_racks(store: Store, binned: Annotated[bool, Query(alias="bin")] = False) -> list[RackSummary]:
     """Every rack with its small drawing, last changed first; `bin=true` lists the bin."""
@@ -123,7 +91,7 @@ def list_racks(store: Store, binned: Annotated[bool, Query(alias="bin")] = False
 @router.post("/racks", status_code=201, tags=["racks"])
 def make_rack(body: NewRack, store: Store) -> RackView:
     """A complete, sensible rack for what hangs there."""
-    brief = _start(body.item, body.count, body.tape)
+    brief = starting(body.item, body.count, body.tape)
     return _view(store.create(body.name or brief.item.plural.capitalize(), dump(brief)))
 
 

@@ -9,7 +9,7 @@ from urllib.parse import urlsplit
 from starlette.responses import Response
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from yardcliff.api.errors import problem
+from yardcliff.api.errors import problem, respond
 
 LOCAL_NAMES = frozenset({"127.0.0.1", "localhost", "::1"})
 MAX_BODY = 2_000_000  # bytes; a rack of 1000 pinned holders is about 60 kB
@@ -37,13 +37,17 @@ class Guard:
         self.app, self.hosts = app, hosts
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        if scope["type"] != "http":
+        if scope["type"] == "lifespan":
             await self.app(scope, receive, send)
             return
         headers = {k.decode("latin-1"): v.decode("latin-1") for k, v in scope["headers"]}
         refusal = self._refusal(headers)
+        if scope["type"] == "websocket":
+            # Closed before it is accepted, it is answered with 403. Messages are bounded by the server.
+            await (send({"type": "websocket.close"}) if refusal else self.app(scope, receive, send))
+            return
         if refusal:
-            await problem(403, "wrong-origin", "Refused", refusal)(scope, receive, send)
+            await respond(problem(403, "wrong-origin", "Refused", refusal))(scope, receive, send)
             return
         length = headers.get("content-length", "0")
         if not length.isdigit() or int(length) > MAX_BODY:
@@ -89,7 +93,8 @@ class _TooLarge(Exception):
 
 
 def _too_large() -> Response:
-    return problem(413, "too-large", "Too large", f"A request may hold {MAX_BODY // 1_000_000} MB at most.")
+    detail = f"A request may hold {MAX_BODY // 1_000_000} MB at most."
+    return respond(problem(413, "too-large", "Too large", detail))
 
 
 def _name(url: str) -> str | None:

@@ -3,17 +3,17 @@
 Texts are written here once, in the rack's own tape, so that no client formats a length.
 """
 
-from fractions import Fraction
 from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
 from yardcliff.core.amend import dump
 from yardcliff.core.design import Design
+from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief
 from yardcliff.core.findings import Finding, Patch
 from yardcliff.core.geometry import svg
-from yardcliff.core.ladder import Rung
+from yardcliff.core.ladder import Rung, ladder
 from yardcliff.core.length import Tape, TapeName
 from yardcliff.core.model import leaves
 from yardcliff.core.scene import Box, Role, Scene, Stroke
@@ -166,7 +166,6 @@ class DesignView(Wire):
     marks: list[MarkView]
     figures: dict[str, FigureView]
     findings: list[FindingView]
-    ladder: list[RungView]
     drilling: list[DrillView]
     cautions: list[str]
     scene: SceneView
@@ -183,6 +182,7 @@ class RackView(Wire):
     updated_at: str
     deleted: bool
     design: DesignView
+    ladder: list[RungView]
 
 
 class RackSummary(Wire):
@@ -241,7 +241,6 @@ def view_design(design: Design) -> DesignView:
             for f in rack.figures
         },
         findings=[_finding(f, tape) for f in rack.findings],
-        ladder=[_rung(r, tape) for r in design.ladder],
         drilling=[
             DrillView(
                 what=s.what,
@@ -269,6 +268,7 @@ def view_rack(record: Record, design: Design) -> RackView:
         updated_at=record.updated_at,
         deleted=record.deleted_at is not None,
         design=view_design(design),
+        ladder=[_rung(r, design.tape) for r in ladder(design.rack.row)],
     )
 
 

@@ -1,13 +1,13 @@
 """Changing a brief: a merge patch, and what has to give way when a figure that followed is typed."""
 
 from collections.abc import Iterator
-from fractions import Fraction
 from typing import Any
 
 from pydantic import ValidationError
 from pydantic_core import ErrorDetails
 
 from yardcliff.core.errors import YardcliffError
+from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import Tape, exact_text

@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 
 from yardcliff.core.families import FAMILIES, Brief
-from yardcliff.core.ladder import Rung, ladder
 from yardcliff.core.length import Tape
 from yardcliff.core.marks import Mark, marks
 from yardcliff.core.rack import Rack
@@ -16,7 +15,6 @@ class Design:
     tape: Tape
     rack: Rack
     marks: tuple[Mark, ...]
-    ladder: tuple[Rung, ...]
     scene: Scene
 
 
@@ -24,4 +22,4 @@ def design(brief: Brief) -> Design:
     """Build the brief's rack and read everything off it."""
     tape = Tape.named(brief.tape)
     rack = FAMILIES[brief.family].build(brief)
-    return Design(brief, tape, rack, marks(rack.row, tape), ladder(rack.row), scene(rack, tape))
+    return Design(brief, tape, rack, marks(rack.row, tape), scene(rack, tape))

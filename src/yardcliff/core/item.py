@@ -1,10 +1,10 @@
 """What hangs, described as it hangs, about the axis of its holder, looking at the wall."""
 
-from fractions import Fraction
 from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
+from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Gap, Size
 from yardcliff.core.model import Frozen
 

@@ -6,14 +6,14 @@ millimetre and a third of a foot are all exact and no sum of them drifts.
 
 import re
 from dataclasses import dataclass
-from fractions import Fraction
 from functools import cache, lru_cache
 from typing import Annotated, Any, Literal
 
-from pydantic import BeforeValidator, PlainSerializer, ValidationInfo, WithJsonSchema
+from pydantic import PlainSerializer, PlainValidator, ValidationInfo, WithJsonSchema
 from pydantic_core import PydanticCustomError
 
 from yardcliff.core.errors import YardcliffError
+from yardcliff.core.exact import Fraction
 
 Unit = Literal["in", "mm"]
 TapeName = Literal["1/8 in", "1/16 in", "1/32 in", "1/64 in", "1 mm", "0.5 mm"]
@@ -340,7 +340,7 @@ def _schema(title: str) -> WithJsonSchema:
 
 _AS_TEXT = PlainSerializer(exact_text, return_type=str)
 
-Size = Annotated[Fraction, BeforeValidator(_bounded(Fraction(0), True)), _AS_TEXT, _schema("Size")]
+Size = Annotated[Fraction, PlainValidator(_bounded(Fraction(0), True)), _AS_TEXT, _schema("Size")]
 """A length above 0, in mm; travels as exact text."""
-Gap = Annotated[Fraction, BeforeValidator(_bounded(Fraction(0), False)), _AS_TEXT, _schema("Gap")]
+Gap = Annotated[Fraction, PlainValidator(_bounded(Fraction(0), False)), _AS_TEXT, _schema("Gap")]
 """A length of 0 or more, in mm; travels as exact text."""

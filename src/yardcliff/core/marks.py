@@ -1,9 +1,9 @@
 """Marks: every axis measured from the datum and rounded on its own, so that no error adds up."""
 
 from dataclasses import dataclass
-from fractions import Fraction
 from math import lcm
 
+from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape, in_steps
 from yardcliff.core.spacing import Row
 

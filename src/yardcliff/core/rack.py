@@ -5,9 +5,9 @@ floor, both in mm. Families know how a rack is made; readers know only this.
 """
 
 from dataclasses import dataclass
-from fractions import Fraction
 from typing import Literal
 
+from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
 from yardcliff.core.item import Item
 from yardcliff.core.spacing import Row
@@ -29,6 +29,17 @@ class Part:
     height: Fraction
     thickness: Fraction
     wood: Wood
+
+
+@dataclass(frozen=True, slots=True)
+class Bore:
+    """One hole of every holder, `dy` above its axis; depth along the bit."""
+
+    purpose: Purpose
+    dy: Fraction
+    bit: Fraction
+    depth: Fraction
+    tilt: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -88,8 +99,8 @@ class Rack:
 
     family: str
     parts: tuple[Part, ...]
-    holes: tuple[Hole, ...]
     holders: tuple[Placed, ...]
+    bores: tuple[Bore, ...]
     glyph: Glyph
     holder_name: str
     hang_drop: Fraction
@@ -99,3 +110,13 @@ class Rack:
     findings: tuple[Finding, ...]
     drilling: tuple[DrillStep, ...]
     cautions: tuple[str, ...]
+
+    @property
+    def holes(self) -> tuple[Hole, ...]:
+        """Every hole of every holder, in the order of the holders."""
+        board = self.parts[0].key
+        return tuple(
+            Hole(board, holder.index, bore.purpose, holder.x, holder.y + bore.dy, bore.bit, bore.depth, bore.tilt)
+            for holder in self.holders
+            for bore in self.bores
+        )

@@ -1,8 +1,8 @@
 """The working of a row: every figure that the solver derived, with formula and reason."""
 
 import re
-from fractions import Fraction
 
+from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape
 from yardcliff.core.marks import drift
 from yardcliff.core.spacing import EndRule, Follows, Row, asked_pitch

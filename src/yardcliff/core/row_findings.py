@@ -1,21 +1,20 @@
 """What is wrong with a solved row, and the smallest changes that would put it right."""
 
 from collections.abc import Callable, Iterator
-from fractions import Fraction
 from math import ceil, floor
 from typing import Any
 
+from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix, Patch
 from yardcliff.core.length import LONGEST, Tape, exact_text
 from yardcliff.core.spacing import Pin, Row, counts_that_fit, end_terms, length_for
 
+NONE = Fraction(0)
 Noun = Callable[[int], str]
 """`5 -> "5 enamel mugs"`."""
 
 
-def check(
-    row: Row, tape: Tape, noun: Noun, end_distance: Fraction = Fraction(0), end_why: str = ""
-) -> Iterator[Finding]:
+def check(row: Row, tape: Tape, noun: Noun, end_distance: Fraction = NONE, end_why: str = "") -> Iterator[Finding]:
     """Findings of a row, the gravest first; `at` is (axis x, 0)."""
     yield from _pins(row)
     if row.trouble == "no-room":
@@ -236,7 +235,7 @@ def _closeness_fixes(row: Row, tape: Tape, noun: Noun, k: int) -> tuple[Fix, ...
     return tuple(fixes) or (Fix(noun(1), _row(count=1)),)
 
 
-def _ends(row: Row, tape: Tape, noun: Noun, end_distance: Fraction, end_why: str) -> Iterator[Finding]:
+def _ends(row: Row, tape: Tape, noun: Noun, end_distance: Fraction = NONE, end_why: str = "") -> Iterator[Finding]:
     """Things that hang past the board, and fixtures too near its end grain."""
     allowed = row.brief.ends.overhang if row.brief.ends.rule == "inside" else Fraction(0)
     past = {0: row.item.left - row.axes[0], row.count - 1: row.axes[-1] + row.item.right - row.length}

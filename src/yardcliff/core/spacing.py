@@ -8,7 +8,6 @@ is one equation for all rules, and whichever figure follows is solved from it ex
 """
 
 from dataclasses import dataclass
-from fractions import Fraction
 from functools import cached_property
 from itertools import pairwise
 from math import ceil, floor, lcm
@@ -16,6 +15,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from yardcliff.core.exact import Fraction
 from yardcliff.core.length import INCH, Gap, Size
 from yardcliff.core.model import MAX_COUNT, Count, Frozen
 

@@ -1,7 +1,8 @@
 """A derived figure with its working: formula, the numbers put in, the result, and why this rule."""
 
 from dataclasses import dataclass
-from fractions import Fraction
+
+from yardcliff.core.exact import Fraction
 
 Value = Fraction | str
 """A Fraction is a length in mm; a str is shown as it stands (counts, angles, names)."""

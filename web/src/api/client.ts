@@ -47,7 +47,6 @@ export const api = {
     call<Design>("GET", `/start?${new URLSearchParams({ item, count: String(count), tape })}`),
   make: (item: string, count: number, tape: TapeName) => call<Rack>("POST", "/racks", { item, count, tape }),
   open: (file: unknown) => call<Rack>("POST", "/racks/open", file),
-  solve: (brief: Design["brief"], patch: Patch) => call<Design>("POST", "/solve", { brief, patch }),
   change: (id: string, base: number, patch: Patch) => call<Rack>("PATCH", rack(id), { base, patch }),
   rename: (id: string, base: number, name: string) => call<Rack>("PUT", `${rack(id)}/name`, { base, name }),
   undo: (id: string, base: number) => call<Rack>("POST", `${rack(id)}/undo`, { base }),

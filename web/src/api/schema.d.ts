@@ -55,7 +55,7 @@ export interface paths {
         put?: never;
         /**
          * Solve
-         * @description Work out a brief with a change, without storing it: what a drag asks on every frame.
+         * @description Work out a brief with a change, without storing it.
          */
         post: operations["solve_api_solve_post"];
         delete?: never;
@@ -431,8 +431,6 @@ export interface components {
             };
             /** Findings */
             findings: components["schemas"]["FindingView"][];
-            /** Ladder */
-            ladder: components["schemas"]["RungView"][];
             /** Drilling */
             drilling: components["schemas"]["DrillView"][];
             /** Cautions */
@@ -691,6 +689,8 @@ export interface components {
             /** Deleted */
             deleted: boolean;
             design: components["schemas"]["DesignView"];
+            /** Ladder */
+            ladder: components["schemas"]["RungView"][];
         };
         /** Rename */
         Rename: {

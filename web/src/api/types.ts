@@ -15,6 +15,11 @@ export type Finding = Schemas["FindingView"];
 export type Figure = Schemas["FigureView"];
 export type Rung = Schemas["RungView"];
 export type Problem = Schemas["Problem"];
+/** One answer of the line that previews go along: no request of the OpenAPI document. */
+export interface Tried {
+  design: Design | null;
+  problem: Problem | null;
+}
 export type TapeName = Design["tape"]["name"];
 /** A JSON merge patch on a brief. */
 export type Patch = Record<string, unknown>;

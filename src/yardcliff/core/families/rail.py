@@ -2,11 +2,11 @@
 
 from collections.abc import Iterator
 from dataclasses import replace
-from fractions import Fraction
 from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
+from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import peg as pegs
@@ -14,7 +14,7 @@ from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, Tape, TapeName, exact_text, read
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Hole, Part, Placed, Rack, Wood
+from yardcliff.core.rack import Part, Placed, Rack, Wood
 from yardcliff.core.row_figures import row_figures
 from yardcliff.core.row_findings import check
 from yardcliff.core.spacing import Ends, Reach, Row, RowBrief, solve
@@ -81,12 +81,6 @@ def build(brief: RailBrief) -> Rack:
     )
     pinned = {pin.index for pin in row.pins}
     placed = tuple(Placed(i, x, brief.hung, i in pinned) for i, x in enumerate(row.axes))
-    bores = [(bore, brief.hung + bore.dy) for bore in fitted.bores]
-    holes = tuple(
-        Hole(BOARD, holder.index, bore.purpose, holder.x, y, bore.bit, bore.depth, bore.tilt)
-        for holder in placed
-        for bore, y in bores
-    )
     y = float(brief.hung)
     findings = (
         *(
@@ -100,8 +94,8 @@ def build(brief: RailBrief) -> Rack:
     return Rack(
         "rail",
         (board,),
-        holes,
         placed,
+        fitted.bores,
         fitted.glyph,
         fitted.name,
         fitted.hang_drop,

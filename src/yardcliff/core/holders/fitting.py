@@ -1,10 +1,10 @@
 """What a holder needs of the board it is fitted to: the answer every kind of holder gives."""
 
 from dataclasses import dataclass
-from fractions import Fraction
 
+from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
-from yardcliff.core.rack import DrillStep, Glyph, Purpose, Wood
+from yardcliff.core.rack import Bore, DrillStep, Glyph, Wood
 from yardcliff.core.spacing import Reach
 from yardcliff.core.working import Figure
 
@@ -17,17 +17,6 @@ class Ground:
     height: Fraction
     line: Fraction
     wood: Wood
-
-
-@dataclass(frozen=True, slots=True)
-class Bore:
-    """One hole of every holder of this kind, `dy` above the axis; depth along the bit."""
-
-    purpose: Purpose
-    dy: Fraction
-    bit: Fraction
-    depth: Fraction
-    tilt: float
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,15 +1,15 @@
 """A bought hook, held by screws through its plate or by its own threaded shank."""
 
-from fractions import Fraction
 from typing import Annotated, Literal
 
 from pydantic import Field
 
+from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.holders.fitting import Bore, Fitting, Ground, half
+from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import DrillStep, Glyph, Wood
+from yardcliff.core.rack import Bore, DrillStep, Glyph, Wood
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import table
 

@@ -5,16 +5,16 @@ mouth d / cos t; depth square to the face e cos t + (d/2) sin t; the web is what
 bit's spur leave of the board.
 """
 
-from fractions import Fraction
 from math import cos, radians, sin
 from typing import Literal
 
 from yardcliff.core.angles import both_ways, degrees
+from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.holders.fitting import Bore, Fitting, Ground, half, rounded
+from yardcliff.core.holders.fitting import Fitting, Ground, half, rounded
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import DrillStep, Glyph
+from yardcliff.core.rack import Bore, DrillStep, Glyph
 from yardcliff.core.working import Figure, Input
 
 LEAST_WEB = Fraction(3)

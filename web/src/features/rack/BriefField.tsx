@@ -1,9 +1,8 @@
 import { Field } from "../../ui/Field";
 import { patchAt } from "./patches";
-import type { Session } from "./session";
+import { useSession, useShown } from "./shown";
 
 interface Props {
-  session: Session;
   path: string;
   label: string;
   labelHidden?: boolean;
@@ -13,20 +12,17 @@ interface Props {
 }
 
 /** A length or count of the brief, by its path: typed in any unit, stepped by the arrows. */
-export function BriefField({ session, path, ...rest }: Props) {
-  const { design } = session;
-  const value = design.fields[path] ?? plain(design.brief, path);
+export function BriefField({ path, ...rest }: Props) {
+  const { apply, change } = useSession();
+  const value = useShown(({ design }) => design.fields[path] ?? plain(design.brief, path));
+  const step = useShown(({ design }) => design.tape.name);
   const counts = !/[a-z]/.test(value);
 
   function onStep(direction: 1 | -1) {
-    const next = counts
-      ? String(Number(value) + direction)
-      : `${value} ${direction > 0 ? "+" : "-"} ${design.tape.name}`;
-    session.apply(patchAt(path, next));
+    const next = counts ? String(Number(value) + direction) : `${value} ${direction > 0 ? "+" : "-"} ${step}`;
+    apply(patchAt(path, next));
   }
-  return (
-    <Field value={value} onCommit={(text) => session.change(patchAt(path, text))} onStep={onStep} {...rest} />
-  );
+  return <Field value={value} onCommit={(text) => change(patchAt(path, text))} onStep={onStep} {...rest} />;
 }
 
 function plain(brief: Record<string, unknown>, path: string): string {

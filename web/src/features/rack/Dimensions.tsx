@@ -1,31 +1,32 @@
 import { memo, useMemo } from "react";
 
-import type { Design } from "../../api/types";
 import { placeDimensions, textWidth, type PlacedDimension } from "../../drawing/dimensions";
 import { toScreenX, toScreenY, type Size, type View } from "../../drawing/view";
+import { useSession, useShown } from "./shown";
 
 interface Props {
-  design: Design;
   view: View;
   size: Size;
-  onFigure: (key: string) => void;
 }
 
 /** Dimension lines with their figures; a derived figure opens its working. */
-export const Dimensions = memo(function Dimensions({ design, view, size, onFigure }: Props) {
+export const Dimensions = memo(function Dimensions({ view, size }: Props) {
+  const { openFigure } = useSession();
+  const dimensions = useShown((shown) => shown.design.scene.dimensions);
+  const figures = useShown((shown) => shown.design.figures);
   const placed = useMemo(() => {
-    const seen = design.scene.dimensions.filter((d) => {
+    const seen = dimensions.filter((d) => {
       const along = d.axis === "x" ? toScreenX : toScreenY;
       const limit = d.axis === "x" ? size.width : size.height;
       return [d.start, d.end].every((end) => along(view, end) >= -1 && along(view, end) <= limit + 1);
     });
     return placeDimensions(seen, view);
-  }, [design.scene.dimensions, view, size]);
+  }, [dimensions, view, size]);
   return placed.map((one, index) => (
     <Line
       key={index}
       placed={one}
-      {...(one.dimension.figure in design.figures && { onOpen: () => onFigure(one.dimension.figure) })}
+      {...(one.dimension.figure in figures && { onOpen: () => openFigure(one.dimension.figure) })}
     />
   ));
 });

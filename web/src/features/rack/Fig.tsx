@@ -1,12 +1,5 @@
 import { Measure } from "../../ui/Measure";
-import type { Session } from "./session";
-
-interface Props {
-  session: Session;
-  name: string;
-  label?: string;
-  onFigure: (key: string) => void;
-}
+import { useSession, useShown } from "./shown";
 
 /** Shown finer than the tape: a bit's size, or what the tape's own step hides. */
 const FINE = new Set([
@@ -20,14 +13,15 @@ const FINE = new Set([
 ]);
 
 /** A derived figure: press it for its working. */
-export function Fig({ session, name, label, onFigure }: Props) {
-  const figure = session.design.figures[name];
+export function Fig({ name, label }: { name: string; label?: string }) {
+  const { openFigure } = useSession();
+  const figure = useShown((shown) => shown.design.figures[name]);
   if (!figure) return null;
   return (
     <button
       type="button"
       className="inline-flex min-h-6 items-baseline gap-1.5 pointer-coarse:min-h-10"
-      onClick={() => onFigure(name)}
+      onClick={() => openFigure(name)}
       title="Show the working"
     >
       <span className="text-[0.87rem] text-soft">{label ?? figure.label.toLowerCase()}</span>

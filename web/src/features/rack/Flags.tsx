@@ -1,9 +1,10 @@
-import type { Finding } from "../../api/types";
 import { toScreenX, toScreenY, type View } from "../../drawing/view";
 import { FlagShape } from "../../ui/FlagShape";
+import { useShown } from "./shown";
 
 /** Numbered flags where the findings are: the number stands at the note too. */
-export function Flags({ findings, view }: { findings: readonly Finding[]; view: View }) {
+export function Flags({ view }: { view: View }) {
+  const findings = useShown((shown) => shown.design.findings);
   return findings.map((finding, index) =>
     finding.severity === "note" ? null : (
       <g

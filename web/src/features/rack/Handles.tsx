@@ -1,17 +1,9 @@
 import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 
-import type { Design, Mark, Patch } from "../../api/types";
+import type { Mark, Patch } from "../../api/types";
 import { onStep, toModelX, toScreenX, toScreenY, type View } from "../../drawing/view";
 import { pinPatch } from "./patches";
-import type { Session } from "./session";
-
-interface Props {
-  session: Session;
-  design: Design;
-  view: View;
-  onHold: (held: boolean) => void;
-  onFigure: (key: string) => void;
-}
+import { useSession, useShown } from "./shown";
 
 const CLICK_PX = 3;
 const HALF_HEIGHT = 24;
@@ -30,20 +22,21 @@ interface Hold {
  * The holders and the board's end, to be dragged or moved by the arrow keys, one tape step at a time. One slider
  * stands at the holder in hand; the band over the row takes the pointer to the nearest one.
  */
-export function Handles({ session, design, view, onHold, onFigure }: Props) {
+export function Handles({ view }: { view: View }) {
+  const session = useSession();
+  const design = useShown((shown) => shown.design);
   const hold = useRef<Hold | null>(null);
   const slider = useRef<SVGGElement>(null);
   const [chosen, setChosen] = useState(0);
   const { marks } = design;
   const y = toScreenY(view, design.axis_y);
-  const stored = session.rack.design;
   const inHand = marks[Math.min(chosen, marks.length - 1)];
 
   function grab(event: PointerEvent<SVGElement>, at: number, toPatch: Hold["toPatch"]) {
     event.currentTarget.setPointerCapture(event.pointerId);
     const offset = toScreenX(view, at) - event.clientX;
     hold.current = { startX: event.clientX, moved: false, at: "", offset, toPatch, patch: null };
-    onHold(true);
+    session.hold(true);
   }
   function drag({ clientX }: { clientX: number }) {
     const now = hold.current;
@@ -69,13 +62,13 @@ export function Handles({ session, design, view, onHold, onFigure }: Props) {
   function release(onClick?: () => void) {
     const now = hold.current;
     hold.current = null;
-    onHold(false);
+    session.hold(false);
     if (now?.patch) session.apply(now.patch);
     else if (now && onClick) onClick();
   }
   function cancel() {
     hold.current = null;
-    onHold(false);
+    session.hold(false);
     session.preview(null);
   }
 
@@ -85,17 +78,18 @@ export function Handles({ session, design, view, onHold, onFigure }: Props) {
     if (!mark) return;
     setChosen(mark.index);
     slider.current?.focus();
-    grab(event, mark.x, (at) => pinPatch(stored, mark.index, at));
+    grab(event, mark.x, (at) => pinPatch(session.rack.design, mark.index, at));
   }
   function onHolderKey(event: KeyboardEvent<SVGElement>) {
     if (!inHand) return;
     const along = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
     const other = { ArrowUp: -1, ArrowDown: 1 }[event.key];
-    if (along) session.apply(pinPatch(stored, inHand.index, onStep(inHand.x, design.tape, along)));
+    if (along)
+      session.apply(pinPatch(session.rack.design, inHand.index, onStep(inHand.x, design.tape, along)));
     else if (other) setChosen(Math.min(Math.max(inHand.index + other, 0), marks.length - 1));
     else if (event.key === "Delete" || event.key === "Backspace")
-      session.apply(pinPatch(stored, inHand.index));
-    else if (event.key === "Enter") onFigure(`mark.${inHand.index}`);
+      session.apply(pinPatch(session.rack.design, inHand.index));
+    else if (event.key === "Enter") session.openFigure(`mark.${inHand.index}`);
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -163,7 +157,7 @@ export function Handles({ session, design, view, onHold, onFigure }: Props) {
         onMouseDown={(event) => event.preventDefault()} // it would take the focus from the slider
         onPointerDown={onBandDown}
         onPointerMove={drag}
-        onPointerUp={() => release(() => onFigure(`mark.${chosen}`))}
+        onPointerUp={() => release(() => session.openFigure(`mark.${chosen}`))}
         onPointerCancel={cancel}
       />
       <g

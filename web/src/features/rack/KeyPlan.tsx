@@ -1,20 +1,15 @@
 import { memo } from "react";
-import type { Scene as SceneData } from "../../api/types";
+
 import { fit } from "../../drawing/view";
 import { Scene } from "../../ui/Scene";
+import { useShown } from "./shown";
 
 const SIZE = { width: 148, height: 104 };
 
 /** The whole wall, small, with a person for size; a click shows it large. */
-export const KeyPlan = memo(function KeyPlan({
-  scene,
-  hung,
-  onShow,
-}: {
-  scene: SceneData;
-  hung: string;
-  onShow: () => void;
-}) {
+export const KeyPlan = memo(function KeyPlan({ onShow }: { onShow: () => void }) {
+  const scene = useShown((shown) => shown.rack.design.scene);
+  const hung = useShown((shown) => shown.design.fields["hung"] ?? "");
   const view = fit(scene.wall, SIZE, { top: 4, right: 4, bottom: 6, left: 4 });
   return (
     <button

@@ -1,9 +1,9 @@
-import { memo, useRef, type KeyboardEvent } from "react";
+import { useRef, type KeyboardEvent } from "react";
 
 import type { Rung } from "../../api/types";
 import { Measure } from "../../ui/Measure";
 import { Section } from "./Section";
-import type { Session } from "./session";
+import { useSession, useShown } from "./shown";
 
 const MINI = 74;
 const VERDICT: Record<string, string> = {
@@ -15,13 +15,13 @@ const VERDICT: Record<string, string> = {
 const bare = (text: string) => text.replace(/ (mm|in)$/, "");
 
 /** Each count near the chosen one, worked out: arrows try one on, Enter takes it. */
-export const Ladder = memo(function Ladder({ session }: { session: Session }) {
-  const { design, preview, apply } = session;
+export function Ladder() {
+  const { preview, apply } = useSession();
   // While a rung is tried on, the ladder stays the stored one: it is what is being climbed.
-  const rungs = session.rack.design.ladder;
+  const rungs = useShown((shown) => shown.rack.ladder);
   const list = useRef<HTMLDivElement>(null);
   const longest = Math.max(...rungs.map((rung) => rung.length_mm));
-  const byLength = design.follows === "length";
+  const byLength = useShown((shown) => shown.design.follows === "length");
 
   function onKeyDown(event: KeyboardEvent<HTMLElement>, index: number, rung: Rung) {
     const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
@@ -88,7 +88,7 @@ export const Ladder = memo(function Ladder({ session }: { session: Session }) {
       </div>
     </Section>
   );
-});
+}
 
 function Mini({ rung, scale }: { rung: Rung; scale: number }) {
   // More marks than pixels only blacken the board: every so many stand for all.

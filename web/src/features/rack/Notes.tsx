@@ -1,24 +1,18 @@
 import { memo, useLayoutEffect, useRef, useState } from "react";
 
-import type { Design, Finding } from "../../api/types";
+import type { Finding } from "../../api/types";
 import { toScreenX, toScreenY, type View } from "../../drawing/view";
 import { Button } from "../../ui/Button";
 import { FlagShape } from "../../ui/FlagShape";
-import type { Session } from "./session";
-
-interface Props {
-  session: Session;
-  design: Design;
-  view: View;
-}
+import { useSession, useShown } from "./shown";
 
 const EDGE = { stop: "border-l-stop", care: "border-l-care", note: "border-l-note" };
 
 /** Findings beside the drawing, each with a leader to its place, its figures, and the fixes as buttons. */
-export const Notes = memo(function Notes({ session, design, view }: Props) {
+export const Notes = memo(function Notes({ view }: { view: View }) {
+  const findings = useShown((shown) => shown.design.findings);
   const list = useRef<HTMLOListElement>(null);
   const [notes, setNotes] = useState<{ left: number; top: number; bottom: number }[]>([]);
-  const findings = design.findings;
   const words = findings.map((finding) => finding.code + finding.message).join();
 
   useLayoutEffect(() => {
@@ -56,7 +50,7 @@ export const Notes = memo(function Notes({ session, design, view }: Props) {
         className="flex flex-col gap-2 p-2 md:pointer-events-none md:absolute md:top-2 md:right-2 md:w-60 md:p-0"
       >
         {findings.map((finding, index) => (
-          <Note key={finding.code + index} finding={finding} number={index + 1} session={session} />
+          <Note key={finding.code + index} finding={finding} number={index + 1} />
         ))}
         {findings.length === 0 && (
           <li className="hand self-end px-2 text-[0.87rem] text-soft">nothing left to settle</li>
@@ -66,7 +60,8 @@ export const Notes = memo(function Notes({ session, design, view }: Props) {
   );
 });
 
-function Note({ finding, number, session }: { finding: Finding; number: number; session: Session }) {
+function Note({ finding, number }: { finding: Finding; number: number }) {
+  const { apply } = useSession();
   const [open, setOpen] = useState(finding.severity !== "note");
   return (
     <li
@@ -91,7 +86,7 @@ function Note({ finding, number, session }: { finding: Finding; number: number; 
           </p>
           <div className="mt-1.5 flex flex-wrap gap-1.5">
             {finding.fixes.map((fix) => (
-              <Button key={fix.label} onClick={() => session.apply(fix.patch)}>
+              <Button key={fix.label} onClick={() => apply(fix.patch)}>
                 {fix.label}
               </Button>
             ))}

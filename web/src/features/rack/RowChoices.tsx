@@ -7,13 +7,7 @@ import { Switch } from "../../ui/Switch";
 import { BriefField } from "./BriefField";
 import { Fig } from "./Fig";
 import { Section } from "./Section";
-import type { Session } from "./session";
-
-interface Props {
-  session: Session;
-  catalogue: Catalogue;
-  onFigure: (key: string) => void;
-}
+import { useSession, useShown } from "./shown";
 
 interface RowBrief {
   follows: string;
@@ -23,49 +17,25 @@ interface RowBrief {
 }
 
 /** Length, count, pitch and ends: three are held by a peg, the loose one is worked out from them. */
-export function RowChoices({ session, catalogue, onFigure }: Props) {
-  const { design, apply } = session;
-  const row = design.brief["row"] as RowBrief;
+export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
+  const { apply } = useSession();
+  const row = useShown((shown) => shown.design.brief["row"]) as RowBrief;
   const loose = (name: string) => row.follows === name;
   return (
-    <Section
-      title="The row"
-      aside={<Fig session={session} name="row.air" label="air between" onFigure={onFigure} />}
-    >
+    <Section title="The row" aside={<Fig name="row.air" label="air between" />}>
       <RadioGroup.Root
         aria-label="Which figure is worked out from the others"
         value={row.follows}
         onValueChange={(follows) => apply({ row: { follows } })}
       >
         <Line name="length" loose={loose("length")}>
-          <BriefField
-            session={session}
-            path="row.length"
-            label="length"
-            italic={loose("length")}
-            wide
-            className="flex-1"
-          />
+          <BriefField path="row.length" label="length" italic={loose("length")} wide className="flex-1" />
         </Line>
         <Line name="count" loose={loose("count")}>
-          <BriefField
-            session={session}
-            path="row.count"
-            label="count"
-            italic={loose("count")}
-            wide
-            className="flex-1"
-          />
+          <BriefField path="row.count" label="count" italic={loose("count")} wide className="flex-1" />
         </Line>
         <Line name="pitch" loose={loose("pitch")}>
-          <BriefField
-            session={session}
-            path="row.pitch"
-            label="pitch"
-            italic={loose("pitch")}
-            wide
-            className="flex-1"
-          />
+          <BriefField path="row.pitch" label="pitch" italic={loose("pitch")} wide className="flex-1" />
           {row.pitch !== null && !loose("pitch") && (
             <button
               type="button"
@@ -82,7 +52,7 @@ export function RowChoices({ session, catalogue, onFigure }: Props) {
             <span className="flex flex-1 items-baseline gap-1">
               <span className="text-soft">ends</span>
               <span aria-hidden className="mb-1 flex-1 self-end border-b border-dotted border-rule" />
-              <Fig session={session} name="row.left" label="shared" onFigure={onFigure} />
+              <Fig name="row.left" label="shared" />
             </span>
           ) : (
             <>
@@ -99,17 +69,15 @@ export function RowChoices({ session, catalogue, onFigure }: Props) {
                 }))}
                 onPick={(rule) => apply({ row: { ends: { rule } } })}
               />
-              {row.ends.rule !== "margin" && (
-                <Fig session={session} name="row.left" label="" onFigure={onFigure} />
-              )}
+              {row.ends.rule !== "margin" && <Fig name="row.left" label="" />}
             </>
           )}
         </Line>
       </RadioGroup.Root>
       {row.ends.rule === "margin" && !loose("ends") && (
         <div className="grid grid-cols-2 gap-x-3 pl-6">
-          <BriefField session={session} path="row.ends.left" label="left" />
-          <BriefField session={session} path="row.ends.right" label="right" />
+          <BriefField path="row.ends.left" label="left" />
+          <BriefField path="row.ends.right" label="right" />
         </div>
       )}
       <div className="flex items-center justify-between gap-2">
@@ -123,9 +91,7 @@ export function RowChoices({ session, catalogue, onFigure }: Props) {
           }))}
           onPick={(spacing) => apply({ row: { spacing } })}
         />
-        {row.spacing === "tidy" && (
-          <BriefField session={session} path="row.tidy" label="to" wide className="flex-1" />
-        )}
+        {row.spacing === "tidy" && <BriefField path="row.tidy" label="to" wide className="flex-1" />}
       </div>
     </Section>
   );

@@ -1,20 +1,13 @@
 import type { Design, Figure } from "../../api/types";
 import { Measure } from "../../ui/Measure";
-
-export interface OpenSlip {
-  key: string;
-  kept: boolean;
-}
-
-interface Props {
-  design: Design;
-  slips: readonly OpenSlip[];
-  onClose: (key: string) => void;
-  onKeep: (key: string) => void;
-}
+import { useSession, useShown } from "./shown";
 
 /** Slips of working, side by side: formula, numbers, result, and why this rule. They follow the design. */
-export function Slips({ design, slips, onClose, onKeep }: Props) {
+export function Slips() {
+  const { keepSlip, closeSlip } = useSession();
+  const slips = useShown((shown) => shown.slips);
+  const design = useShown((shown) => (shown.slips.length ? shown.design : null));
+  if (!design) return null;
   return (
     <div
       className="pointer-events-none absolute bottom-2 left-2 z-20 flex max-w-[calc(100%-1rem)] flex-wrap-reverse items-end gap-2"
@@ -37,7 +30,7 @@ export function Slips({ design, slips, onClose, onKeep }: Props) {
                   type="button"
                   aria-pressed={kept}
                   className="text-[0.8rem] text-act underline decoration-dotted underline-offset-2"
-                  onClick={() => onKeep(key)}
+                  onClick={() => keepSlip(key)}
                 >
                   {kept ? "kept" : "keep"}
                 </button>
@@ -45,7 +38,7 @@ export function Slips({ design, slips, onClose, onKeep }: Props) {
                   type="button"
                   aria-label={`Close ${figure.label}`}
                   className="px-1 leading-none"
-                  onClick={() => onClose(key)}
+                  onClick={() => closeSlip(key)}
                 >
                   ×
                 </button>

@@ -1,19 +1,17 @@
 import { Button } from "../../ui/Button";
 import { useSay } from "../../ui/Toasts";
-import type { Session } from "./session";
-
-interface Props {
-  session: Session;
-  onCopied: (id: string) => void;
-}
+import { useSession, useShown } from "./shown";
 
 /** What stands between the user and a saved rack, with the ways on. Nothing is lost meanwhile. */
-export function Standing({ session, onCopied }: Props) {
+export function Standing({ onCopied }: { onCopied: (id: string) => void }) {
+  const session = useSession();
+  const standing = useShown((shown) => shown.standing);
+  const trouble = useShown((shown) => shown.trouble);
   const say = useSay();
-  if (session.standing === "stale")
+  if (standing === "stale")
     return (
       <Banner text="This rack was changed in another window. Yours shows an older state.">
-        <Button onClick={session.takeNewer}>Take the newer</Button>
+        <Button onClick={() => void session.takeNewer()}>Take the newer</Button>
         <Button
           onClick={() =>
             void session.keepMine().then((copy) => {
@@ -26,13 +24,13 @@ export function Standing({ session, onCopied }: Props) {
         </Button>
       </Banner>
     );
-  if (session.standing === "offline")
+  if (standing === "offline")
     return (
       <Banner text="Yardcliff does not answer. Your last change waits here and is stored once it is back." />
     );
-  if (session.trouble)
+  if (trouble)
     return (
-      <Banner text={session.trouble}>
+      <Banner text={trouble}>
         <Button onClick={session.dismiss}>Close</Button>
       </Banner>
     );

@@ -1,15 +1,13 @@
 import { useMemo } from "react";
 
-import type { Design } from "../../api/types";
 import { graduation, stagger } from "../../drawing/tape";
 import { toModelX, toScreenX, type Size, type View } from "../../drawing/view";
+import { useSession, useShown } from "./shown";
 
 interface Props {
-  design: Design;
   view: View;
   size: Size;
   flipped: boolean;
-  onFigure: (key: string) => void;
 }
 
 const TOP = 40;
@@ -20,8 +18,11 @@ const ROW_PX = 14;
 const bare = (text: string) => text.replace(/ (mm|in)$/, "");
 
 /** The tape, at the drawing's scale and scroll: hooked on the datum end, or on the other when flipped. */
-export function Tape({ design, view, size, flipped, onFigure }: Props) {
-  const { tape, length_mm: length } = design;
+export function Tape({ view, size, flipped }: Props) {
+  const { openFigure } = useSession();
+  const tape = useShown((shown) => shown.design.tape);
+  const length = useShown((shown) => shown.design.length_mm);
+  const marks = useShown((shown) => shown.design.marks);
   const hooked = flipped ? length : 0;
   const x = (at: number) => toScreenX(view, flipped ? hooked - at : at);
   const seen = [toModelX(view, 0), toModelX(view, size.width)].map((at) => (flipped ? length - at : at));
@@ -33,11 +34,11 @@ export function Tape({ design, view, size, flipped, onFigure }: Props) {
   );
   const labels = useMemo(
     () =>
-      design.marks.map((mark) => {
+      marks.map((mark) => {
         const text = bare(flipped ? mark.from_end : mark.text);
         return { mark, text, x: toScreenX(view, mark.x), width: text.length * 7 };
       }),
-    [design.marks, flipped, view],
+    [marks, flipped, view],
   );
   const rows = stagger(labels);
   const spacing =
@@ -100,8 +101,8 @@ export function Tape({ design, view, size, flipped, onFigure }: Props) {
             tabIndex={0}
             aria-label={`Mark ${mark.index + 1}: ${flipped ? mark.from_end : mark.text}. Show the working`}
             className="group cursor-pointer outline-none"
-            onClick={() => onFigure(`mark.${mark.index}`)}
-            onKeyDown={(event) => event.key === "Enter" && onFigure(`mark.${mark.index}`)}
+            onClick={() => openFigure(`mark.${mark.index}`)}
+            onKeyDown={(event) => event.key === "Enter" && openFigure(`mark.${mark.index}`)}
           >
             <rect
               x={at - text.length * 3.5 - 3}

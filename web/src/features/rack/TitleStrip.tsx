@@ -1,5 +1,5 @@
 import { DropdownMenu } from "radix-ui";
-import { memo, useState, type KeyboardEvent } from "react";
+import { useState, type KeyboardEvent } from "react";
 import { Link } from "react-router";
 
 import { fileUrl, type Paper } from "../../api/client";
@@ -8,7 +8,7 @@ import { Button } from "../../ui/Button";
 import { Pick } from "../../ui/Pick";
 import { Switch } from "../../ui/Switch";
 import { ThemeButton } from "../../ui/ThemeButton";
-import type { Session } from "./session";
+import { useSession, useShown } from "./shown";
 
 const STEPS: Record<"in" | "mm", TapeName[]> = {
   mm: ["1 mm", "0.5 mm"],
@@ -22,15 +22,11 @@ const PAPERS: [Paper, string][] = [
 ];
 
 /** The sheet's title: name, what can be taken back, the tape in hand, and paper. */
-export const TitleStrip = memo(function TitleStrip({
-  session,
-  onHelp,
-}: {
-  session: Session;
-  onHelp: () => void;
-}) {
-  const { rack, design, standing } = session;
-  const { unit, name } = design.tape;
+export function TitleStrip({ onHelp }: { onHelp: () => void }) {
+  const session = useSession();
+  const rack = useShown((shown) => shown.rack);
+  const standing = useShown((shown) => shown.standing);
+  const { unit, name } = rack.design.tape;
   const tape = (next: TapeName) => session.apply({ tape: next });
   return (
     <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-1.5">
@@ -40,7 +36,7 @@ export const TitleStrip = memo(function TitleStrip({
       <span aria-hidden className="text-rule">
         /
       </span>
-      <Name session={session} />
+      <Name />
       <span
         role="status"
         className={`text-[0.85rem] ${standing === "saved" ? "text-soft" : "font-semibold text-care"}`}
@@ -86,15 +82,16 @@ export const TitleStrip = memo(function TitleStrip({
       </Button>
     </header>
   );
-});
+}
 
-function Name({ session }: { session: Session }) {
-  const { rack } = session;
+function Name() {
+  const session = useSession();
+  const name = useShown((shown) => shown.rack.name);
   const [draft, setDraft] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
 
   async function commit() {
-    if (draft === null || draft === rack.name) return setDraft(null);
+    if (draft === null || draft === name) return setDraft(null);
     if (!draft.trim()) return setError("A rack needs a name of 1 to 80 characters.");
     const outcome = await session.rename(draft.trim());
     setError(outcome);
@@ -108,11 +105,11 @@ function Name({ session }: { session: Session }) {
   }
   return (
     <h1 className="relative m-0 min-w-40">
-      <span className="sr-only">{rack.name}</span>
+      <span className="sr-only">{name}</span>
       <input
         aria-label="Name of the rack"
         aria-invalid={error !== null}
-        value={draft ?? rack.name}
+        value={draft ?? name}
         maxLength={80}
         onChange={(event) => setDraft(event.target.value)}
         onBlur={() => void commit()}

@@ -1,24 +1,16 @@
 import { useEffect, useRef, type PointerEvent } from "react";
 
-import type { Design } from "../../api/types";
 import { toScreenX, toScreenY } from "../../drawing/view";
 import { Scene } from "../../ui/Scene";
 import { Dimensions } from "./Dimensions";
 import { Flags } from "./Flags";
 import { Handles } from "./Handles";
-import type { Session } from "./session";
+import { useShown } from "./shown";
 import type { ViewControl } from "./useView";
 
-interface Props {
-  session: Session;
-  design: Design;
-  control: ViewControl;
-  onHold: (held: boolean) => void;
-  onFigure: (key: string) => void;
-}
-
 /** The wall with the rack and what hangs on it, at true scale, and the handles to change it by. */
-export function Wall({ session, design, control, onHold, onFigure }: Props) {
+export function Wall({ control }: { control: ViewControl }) {
+  const scene = useShown((shown) => shown.design.scene);
   const { view, size, zoom, pan, window } = control;
   const svg = useRef<SVGSVGElement>(null);
   const from = useRef<{ x: number; y: number } | null>(null);
@@ -49,7 +41,7 @@ export function Wall({ session, design, control, onHold, onFigure }: Props) {
   }
 
   const floor = toScreenY(view, 0);
-  const reach = design.scene.strokes.find((stroke) => stroke.role === "reach");
+  const reach = scene.strokes.find((stroke) => stroke.role === "reach");
   return (
     <svg ref={svg} className="absolute inset-0 h-full w-full select-none" role="group" aria-label="The wall">
       <rect
@@ -72,20 +64,20 @@ export function Wall({ session, design, control, onHold, onFigure }: Props) {
         className="pointer-events-none"
         transform={`translate(${view.tx} ${view.ty}) scale(${view.scale} ${-view.scale})`}
       >
-        <Scene scene={design.scene} scale={view.scale} />
+        <Scene scene={scene} scale={view.scale} />
       </g>
       {reach && (
         <text
           className="pointer-events-none fill-soft text-[11px]"
-          x={toScreenX(view, design.scene.wall.x0) + 4}
+          x={toScreenX(view, scene.wall.x0) + 4}
           y={toScreenY(view, 1950) - 5}
         >
           in easy reach
         </text>
       )}
-      <Dimensions design={design} view={view} size={size} onFigure={onFigure} />
-      <Handles session={session} design={design} view={view} onHold={onHold} onFigure={onFigure} />
-      <Flags findings={design.findings} view={view} />
+      <Dimensions view={view} size={size} />
+      <Handles view={view} />
+      <Flags view={view} />
     </svg>
   );
 }

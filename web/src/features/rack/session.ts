@@ -1,9 +1,8 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-
-import { flushSync } from "react-dom";
+import { replaceEqualDeep } from "@tanstack/react-query";
+import { createStore } from "zustand/vanilla";
 
 import { api, OfflineError, ProblemError } from "../../api/client";
+import { line } from "../../api/line";
 import type { Design, Patch, Rack } from "../../api/types";
 import type { Outcome } from "../../ui/Field";
 
@@ -12,196 +11,199 @@ const LOOK_MS = 4000;
 
 export type Standing = "saved" | "saving" | "offline" | "stale";
 
-export interface Session {
+export interface OpenSlip {
+  key: string;
+  kept: boolean;
+}
+
+/** What the page shows. What did not change from one state to the next keeps its identity. */
+export interface Shown {
   rack: Rack;
-  /** What is shown: the stored design, or the one being tried. */
+  /** The stored design, or the one being tried. */
   design: Design;
   standing: Standing;
   /** What went wrong with a change that no field asked for. */
   trouble: string | null;
-  dismiss: () => void;
-  /** Stores a change; answers with what could not be read, for the field that asked to show. */
-  change: (patch: Patch) => Promise<Outcome>;
-  /** The same where no field stands: what goes wrong is said above the drawing. */
-  apply: (patch: Patch) => void;
-  /** Show a change without storing it; null goes back to the stored design. */
-  preview: (patch: Patch | null) => void;
-  undo: () => void;
-  redo: () => void;
-  rename: (name: string) => Promise<Outcome>;
-  takeNewer: () => void;
-  keepMine: () => Promise<Rack>;
+  /** Something is being dragged. */
+  held: boolean;
+  /** The workings that lie open. */
+  slips: OpenSlip[];
 }
 
 /**
  * A rack under the user's hands. Changes are stored one after another, each from the version that the one before
  * made; while the server is away they wait. Previews go out one at a time, the newest wins.
  */
-export function useSession(id: string) {
-  const queries = useQueryClient();
-  const query = useQuery({ queryKey: ["rack", id], queryFn: () => api.rack(id), staleTime: Infinity });
-  const rack = query.data;
-  const [shown, setShown] = useState<Design | null>(null);
-  const [standing, setStanding] = useState<Standing>("saved");
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const newest = useRef<Rack | undefined>(rack);
-  const line = useRef<Promise<unknown>>(Promise.resolve());
-  const waiting = useRef(0);
-  const unsaved = useRef<Patch>({});
-  const trying = useRef<{ busy: boolean; next: Patch | null | undefined; turn: number }>({
-    busy: false,
-    next: undefined,
-    turn: 0,
-  });
+export class Session {
+  readonly store;
+  private writes: Promise<unknown> = Promise.resolve();
+  private waiting = 0;
+  private unsaved: Patch = {};
+  private trying = false;
+  private next: Patch | null | undefined;
+  /** Counts what overtakes a preview that is still under way. */
+  private turn = 0;
 
-  useEffect(() => {
-    newest.current = rack;
-  }, [rack]);
+  constructor(
+    rack: Rack,
+    private readonly onStored: (rack: Rack) => void,
+  ) {
+    this.store = createStore<Shown>(() => ({
+      rack,
+      design: rack.design,
+      standing: "saved",
+      trouble: null,
+      held: false,
+      slips: [],
+    }));
+  }
 
-  const settle = useCallback(
-    (next: Rack) => {
-      newest.current = next;
-      queries.setQueryData(["rack", id], next);
-      void queries.invalidateQueries({ queryKey: ["racks"] });
-    },
-    [queries, id],
-  );
+  /** The stored rack, whatever is being tried. */
+  get rack(): Rack {
+    return this.store.getState().rack;
+  }
 
-  /** Runs a write after those before it; waits out an absent server. */
-  const write = useCallback(
-    (send: (base: number) => Promise<Rack>, patch: Patch = {}): Promise<Outcome> => {
-      waiting.current += 1;
-      const job = line.current.then(async (): Promise<Outcome> => {
-        setStanding((now) => (now === "stale" ? now : "saving"));
-        for (;;) {
-          try {
-            const base = newest.current?.version ?? 0;
-            settle(await send(base));
-            if (waiting.current === 1) {
-              trying.current.turn += 1;
-              setShown(null);
-            }
-            setStanding("saved");
-            setTrouble(null);
-            return null;
-          } catch (error) {
-            if (error instanceof OfflineError) {
-              setStanding("offline");
-              await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
-              continue;
-            }
-            if (error instanceof ProblemError && error.problem.type.endsWith("stale-rack")) {
-              unsaved.current = patch;
-              setStanding("stale");
-              return null;
-            }
-            trying.current.turn += 1;
-            setShown(null);
-            setStanding("saved");
-            const message = error instanceof ProblemError ? readable(error) : String(error);
-            return message;
-          }
-        }
-      });
-      line.current = job.finally(() => (waiting.current -= 1));
-      return job;
-    },
-    [settle],
-  );
+  /** Stores a change; answers with what could not be read, for the field that asked to show. */
+  readonly change = (patch: Patch): Promise<Outcome> =>
+    this.write((base) => api.change(this.rack.id, base, patch), patch);
 
-  const change = useCallback(
-    (patch: Patch) => write((base) => api.change(id, base, patch), patch),
-    [write, id],
-  );
+  /** The same where no field stands: what goes wrong is said above the drawing. */
+  readonly apply = (patch: Patch): void => void this.change(patch).then((trouble) => this.set({ trouble }));
 
-  const preview = useCallback((patch: Patch | null) => {
-    const state = trying.current;
-    state.turn += 1;
-    state.next = patch;
-    if (state.busy) return;
-    state.busy = true;
-    void (async () => {
-      while (state.next !== undefined) {
-        const wanted = state.next;
-        const turn = state.turn;
-        state.next = undefined;
-        const brief = newest.current?.design.brief;
-        if (wanted === null || !brief) setShown(null);
-        else {
-          try {
-            const design = await api.solve(brief, wanted);
-            // A stored change, or a return to it, overtakes a preview that was still under way.
-            if (state.next !== null && (turn === state.turn || state.next !== undefined))
-              flushSync(() => setShown(design)); // now, not when the scheduler comes to it: a hand is waiting
-          } catch {
-            /* The last good drawing stays; storing the change will say what is wrong. */
-          }
-        }
-      }
-      state.busy = false;
-    })();
-  }, []);
+  readonly undo = (): void => {
+    if (this.rack.undo) void this.write((base) => api.undo(this.rack.id, base));
+  };
+  readonly redo = (): void => {
+    if (this.rack.redo) void this.write((base) => api.redo(this.rack.id, base));
+  };
+  readonly rename = (name: string): Promise<Outcome> =>
+    this.write((base) => api.rename(this.rack.id, base, name));
 
-  // Another window may have changed the rack: look now and then, and tell before the user edits on.
-  useEffect(() => {
+  readonly hold = (held: boolean): void => this.set({ held });
+  readonly dismiss = (): void => this.set({ trouble: null });
+
+  /** Opens the working of a figure; one that is not kept makes room for it. */
+  readonly openFigure = (key: string): void => {
+    const { slips } = this.store.getState();
+    if (!slips.some((slip) => slip.key === key))
+      this.set({ slips: [...slips.filter((slip) => slip.kept), { key, kept: false }] });
+  };
+  readonly keepSlip = (key: string): void =>
+    this.set({
+      slips: this.store.getState().slips.map((slip) => (slip.key === key ? { key, kept: !slip.kept } : slip)),
+    });
+  readonly closeSlip = (key = this.store.getState().slips.at(-1)?.key): void =>
+    this.set({ slips: this.store.getState().slips.filter((slip) => slip.key !== key) });
+
+  /** Show a change without storing it; null goes back to the stored design. */
+  readonly preview = (patch: Patch | null): void => {
+    this.turn += 1;
+    this.next = patch;
+    if (!this.trying) void this.tryOn();
+  };
+
+  readonly takeNewer = async (): Promise<void> => {
+    this.unsaved = {};
+    this.settle(await api.rack(this.rack.id));
+    this.showStored();
+    this.set({ standing: "saved" });
+  };
+
+  readonly keepMine = async (): Promise<Rack> => {
+    const { id, design } = this.rack;
+    const copy = await api.copy(id, { brief: design.brief, patch: this.unsaved });
+    this.unsaved = {};
+    this.showStored();
+    this.set({ standing: "saved" });
+    return copy;
+  };
+
+  /** Another window may change the rack: look now and then, and tell before the user edits on. */
+  watch(): () => void {
     const timer = setInterval(() => {
-      if (document.hidden || waiting.current > 0 || !newest.current) return;
-      api.version(id).then(
+      if (document.hidden || this.waiting > 0) return;
+      api.version(this.rack.id).then(
         ({ version }) => {
-          if (waiting.current > 0 || !newest.current) return;
-          setStanding((now) => {
-            if (version > (newest.current?.version ?? 0)) return "stale";
-            return now === "offline" ? "saved" : now;
-          });
+          if (this.waiting > 0) return;
+          if (version > this.rack.version) this.set({ standing: "stale" });
+          else if (this.store.getState().standing === "offline") this.set({ standing: "saved" });
         },
-        (error) => error instanceof OfflineError && setStanding("offline"),
+        (error) => error instanceof OfflineError && this.set({ standing: "offline" }),
       );
     }, LOOK_MS);
     return () => clearInterval(timer);
-  }, [id]);
+  }
 
-  const takeNewer = useCallback(() => {
-    unsaved.current = {};
-    void api.rack(id).then((next) => {
-      settle(next);
-      setShown(null);
-      setStanding("saved");
-    });
-  }, [id, settle]);
+  private async tryOn(): Promise<void> {
+    this.trying = true;
+    while (this.next !== undefined) {
+      const wanted = this.next;
+      const turn = this.turn;
+      this.next = undefined;
+      if (wanted === null) {
+        this.set({ design: this.rack.design });
+        continue;
+      }
+      try {
+        const design = await line.solve(this.rack.design.brief, wanted);
+        // A stored change, or a return to it, overtakes a preview that was still under way.
+        if (this.next !== null && (turn === this.turn || this.next !== undefined))
+          this.set({ design: replaceEqualDeep(this.store.getState().design, design) });
+      } catch {
+        /* The last good drawing stays; storing the change will say what is wrong. */
+      }
+    }
+    this.trying = false;
+  }
 
-  const keepMine = useCallback(async () => {
-    const brief = newest.current?.design.brief;
-    const copy = await api.copy(id, { ...(brief && { brief }), patch: unsaved.current });
-    unsaved.current = {};
-    void queries.invalidateQueries({ queryKey: ["racks"] });
-    setShown(null);
-    setStanding("saved");
-    return copy;
-  }, [id, queries]);
+  /** Runs a write after those before it; waits out an absent server. */
+  private write(send: (base: number) => Promise<Rack>, patch: Patch = {}): Promise<Outcome> {
+    this.waiting += 1;
+    const job = this.writes.then(() => this.sendUntilAnswered(send, patch));
+    this.writes = job.finally(() => (this.waiting -= 1));
+    return job;
+  }
 
-  const apply = useCallback((patch: Patch) => void change(patch).then(setTrouble), [change]);
-  const session = useMemo<Session | null>(
-    () =>
-      rack
-        ? {
-            rack,
-            design: shown ?? rack.design,
-            standing,
-            trouble,
-            dismiss: () => setTrouble(null),
-            change,
-            apply,
-            preview,
-            undo: () => rack.undo && void write((base) => api.undo(id, base)),
-            redo: () => rack.redo && void write((base) => api.redo(id, base)),
-            rename: (name) => write((base) => api.rename(id, base, name)),
-            takeNewer,
-            keepMine,
-          }
-        : null,
-    [rack, shown, standing, trouble, change, apply, preview, write, id, takeNewer, keepMine],
-  );
-  return { session, error: query.error };
+  private async sendUntilAnswered(send: (base: number) => Promise<Rack>, patch: Patch): Promise<Outcome> {
+    if (this.store.getState().standing !== "stale") this.set({ standing: "saving" });
+    for (;;) {
+      try {
+        this.settle(await send(this.rack.version));
+        if (this.waiting === 1) this.showStored();
+        this.set({ standing: "saved", trouble: null });
+        return null;
+      } catch (error) {
+        if (error instanceof OfflineError) {
+          this.set({ standing: "offline" });
+          await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+          continue;
+        }
+        if (error instanceof ProblemError && error.problem.type.endsWith("stale-rack")) {
+          this.unsaved = patch;
+          this.set({ standing: "stale" });
+          return null;
+        }
+        this.showStored();
+        this.set({ standing: "saved" });
+        return error instanceof ProblemError ? readable(error) : String(error);
+      }
+    }
+  }
+
+  private settle(rack: Rack): void {
+    const next = replaceEqualDeep(this.rack, rack);
+    this.set({ rack: next });
+    this.onStored(next);
+  }
+
+  private showStored(): void {
+    this.turn += 1;
+    this.set({ design: replaceEqualDeep(this.store.getState().design, this.rack.design) });
+  }
+
+  private set(next: Partial<Shown>): void {
+    this.store.setState(next);
+  }
 }
 
 /** The messages of a problem without their paths: the field they stand at says which it is. */

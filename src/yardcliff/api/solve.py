@@ -1,0 +1,78 @@
+"""Working a brief out without storing it: once, or along a line that a drag keeps open."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Query, Response, WebSocket, WebSocketDisconnect
+from pydantic import BaseModel, Field, ValidationError
+
+from yardcliff.api.errors import Problem, explained
+from yardcliff.api.views import BriefJson, DesignView, Wire, view_design
+from yardcliff.core.amend import BriefError, amend, read_brief
+from yardcliff.core.design import design
+from yardcliff.core.errors import YardcliffError
+from yardcliff.core.families import Brief
+from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.findings import Patch
+from yardcliff.core.length import TapeName
+from yardcliff.core.model import Count
+
+router = APIRouter(prefix="/api", tags=["solve"])
+
+
+class Try(BaseModel):
+    """A brief and a change to try on it; nothing is stored."""
+
+    brief: BriefJson
+    patch: Patch = Field(default_factory=dict)
+
+
+class Tried(Wire):
+    """What a message on the line led to: a design, or what could not be read."""
+
+    design: DesignView | None = None
+    problem: Problem | None = None
+
+
+def _tried(body: Try) -> DesignView:
+    return view_design(design(amend(read_brief(body.brief), body.patch)))
+
+
+@router.post("/solve", response_model=DesignView)
+async def solve(body: Try) -> Response:
+    """Work out a brief with a change, without storing it."""
+    # No hop to a worker thread for a few milliseconds of arithmetic, and the answer is written here
+    # instead of being checked and written again by the framework.
+    return Response(_tried(body).model_dump_json(), media_type="application/json")
+
+
+@router.websocket("/solve")
+async def solve_along(line: WebSocket) -> None:
+    """The same for as long as the line is open: each message a `Try`, each answer a `Tried`, in order.
+
+    What a drag asks on every frame: no request to set up, a third of the way there and back.
+    """
+    await line.accept()
+    try:
+        while True:
+            text = await line.receive_text()
+            try:
+                answer = Tried(design=_tried(Try.model_validate_json(text)))
+            except (YardcliffError, ValidationError) as error:
+                answer = Tried(problem=explained(error))
+            await line.send_text(answer.model_dump_json())
+    except WebSocketDisconnect:
+        return
+
+
+@router.get("/start")
+def start(item: str, count: Annotated[Count, Query()], tape: TapeName = "1 mm") -> DesignView:
+    """What a new rack for `count` of a catalogue item would be, without storing it."""
+    return view_design(design(starting(item, count, tape)))
+
+
+def starting(item: str, count: int, tape: TapeName) -> Brief:
+    """A new rack's brief. Raises `BriefError` for an item that is not in the catalogue."""
+    try:
+        return starting_brief(item, count, tape)
+    except KeyError:
+        raise BriefError([("item", f"“{item}” is not in the catalogue: GET /api/catalogue lists it.")]) from None

@@ -1,0 +1,45 @@
+import { OfflineError, ProblemError } from "./client";
+import type { Design, Patch, Tried } from "./types";
+
+interface Waiting {
+  resolve: (design: Design) => void;
+  reject: (error: Error) => void;
+}
+
+/**
+ * The line that previews go along: opened by the first, kept open, opened again after it broke. Answers come in
+ * the order of the questions.
+ */
+class Line {
+  private socket: WebSocket | null = null;
+  private waiting: Waiting[] = [];
+
+  solve(brief: Design["brief"], patch: Patch): Promise<Design> {
+    const socket = (this.socket ??= this.open());
+    const question = JSON.stringify({ brief, patch });
+    return new Promise((resolve, reject) => {
+      this.waiting.push({ resolve, reject });
+      if (socket.readyState === WebSocket.CONNECTING)
+        socket.addEventListener("open", () => socket.send(question));
+      else socket.send(question);
+    });
+  }
+
+  private open(): WebSocket {
+    const socket = new WebSocket(`${location.origin.replace(/^http/, "ws")}/api/solve`);
+    socket.onmessage = (event) => {
+      const { design, problem } = JSON.parse(event.data as string) as Tried;
+      const asked = this.waiting.shift();
+      if (design) asked?.resolve(design);
+      else if (problem) asked?.reject(new ProblemError(problem));
+    };
+    socket.onclose = () => {
+      this.socket = null;
+      for (const { reject } of this.waiting.splice(0))
+        reject(new OfflineError("The line to Yardcliff broke."));
+    };
+    return socket;
+  }
+}
+
+export const line = new Line();

@@ -1,0 +1,67 @@
+import { useCallback, useMemo, useState } from "react";
+
+import { useNarrow } from "../../ui/useNarrow";
+import { KeyPlan } from "./KeyPlan";
+import { Notes } from "./Notes";
+import { countPatch } from "./patches";
+import { Unhurried, useSession, useShown } from "./shown";
+import { Slips } from "./Slips";
+import { TapeStrip } from "./TapeStrip";
+import { useShortcuts } from "./useShortcuts";
+import { useView } from "./useView";
+import { Wall } from "./Wall";
+import { WallTools } from "./WallTools";
+
+/** The wall with what stands on it, the tape under it, and the keys that work on both. */
+export function Drawing({ onHelp }: { onHelp: () => void }) {
+  const session = useSession();
+  const scene = useShown((shown) => shown.design.scene);
+  const held = useShown((shown) => shown.held);
+  const noted = useShown((shown) => shown.rack.design.findings.length > 0);
+  const extent = useShown((shown) => shown.rack.design.scene.extent);
+  const [flipped, setFlipped] = useState(false);
+  const narrow = useNarrow();
+  // Notes and the key plan stand at the right; beside a long, low rack the key plan is below it.
+  const low = extent.x1 - extent.x0 > 2.4 * (extent.y1 - extent.y0);
+  const padding = useMemo(
+    () => ({
+      top: narrow ? 104 : 86,
+      bottom: 64,
+      left: narrow ? 58 : 64,
+      right: narrow ? 36 : noted ? 270 : low ? 60 : 190,
+    }),
+    [narrow, noted, low],
+  );
+  const control = useView(scene, padding, held);
+  const { show } = control;
+  const showWall = useCallback(() => show("wall"), [show]);
+  const flip = useCallback(() => setFlipped((old) => !old), []);
+  const count = (by: number) => () => session.apply(countPatch(session.rack.design, by));
+  useShortcuts({
+    "+": count(1),
+    "=": count(1),
+    "-": count(-1),
+    f: () => show("rack"),
+    w: showWall,
+    t: flip,
+    "?": onHelp,
+    escape: () => session.closeSlip(),
+    undo: session.undo,
+    redo: session.redo,
+  });
+  return (
+    <div className="flex min-w-0 flex-1 flex-col">
+      <div className="relative h-[52vh] overflow-hidden md:h-auto md:min-h-0 md:flex-1">
+        <Wall control={control} />
+        <WallTools control={control} />
+        <Unhurried>
+          {control.mode !== "wall" && <KeyPlan onShow={showWall} />}
+          {!narrow && <Notes view={control.view} />}
+        </Unhurried>
+        <Slips />
+      </div>
+      <TapeStrip control={control} flipped={flipped} onFlip={flip} />
+      {narrow && <Notes view={control.view} />}
+    </div>
+  );
+}

@@ -1,0 +1,55 @@
+import { createContext, use, useEffect, useMemo, type ReactNode } from "react";
+import { useStore } from "zustand";
+import { createStore, type StoreApi } from "zustand/vanilla";
+
+import type { Session, Shown } from "./session";
+
+const PANEL_MS = 250;
+
+const Context = createContext<{ session: Session; shown: StoreApi<Shown> } | null>(null);
+
+function useContext() {
+  const found = use(Context);
+  if (!found) throw new Error("Nothing is shown here: the page has no session.");
+  return found;
+}
+
+/** The session of this page: what the user does goes through it. */
+export const useSession = (): Session => useContext().session;
+
+/** A piece of what is shown; the component is drawn again when that piece changes. */
+export const useShown = <T,>(piece: (shown: Shown) => T): T => useStore(useContext().shown, piece);
+
+export function SessionShown({ session, children }: { session: Session; children: ReactNode }) {
+  const value = useMemo(() => ({ session, shown: session.store }), [session]);
+  return <Context value={value}>{children}</Context>;
+}
+
+/** What is read rather than watched: while something is dragged it follows a few times a second. */
+export function Unhurried({ children }: { children: ReactNode }) {
+  const { session } = useContext();
+  const value = useMemo(
+    () => ({ session, shown: createStore<Shown>(() => session.store.getState()) }),
+    [session],
+  );
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const follow = () => {
+      timer = undefined;
+      value.shown.setState(session.store.getState(), true);
+    };
+    follow();
+    const stop = session.store.subscribe(({ held }) => {
+      if (held) timer ??= setTimeout(follow, PANEL_MS);
+      else {
+        clearTimeout(timer);
+        follow();
+      }
+    });
+    return () => {
+      clearTimeout(timer);
+      stop();
+    };
+  }, [session, value]);
+  return <Context value={value}>{children}</Context>;
+}
