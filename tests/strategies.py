@@ -4,11 +4,13 @@ from typing import Any
 
 from hypothesis import strategies as st
 
-from yardcliff.core.amend import amend
+from yardcliff.core.amend import amend, dump
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.rail import RailBrief, starting_brief
+from yardcliff.core.keepouts import KeepOut
 from yardcliff.core.length import Tape, TapeName
-from yardcliff.core.spacing import Ends, Pin, Reach, RowBrief
+from yardcliff.core.row_brief import Ends, Pin, RowBrief
+from yardcliff.core.things import Reach, Thing, Things
 from yardcliff.data import table
 
 TAPES: tuple[TapeName, ...] = ("1/8 in", "1/16 in", "1/32 in", "1/64 in", "1 mm", "0.5 mm")
@@ -34,10 +36,30 @@ ends = st.builds(
     overhang=lengths(0, 100),
 )
 pins = st.lists(st.builds(Pin, index=st.integers(0, 30), at=lengths(0, 3000)), max_size=4, unique_by=lambda p: p.index)
+KINDS = ("", "b", "c")
+
+
+def alike(reach: Reach) -> Things:
+    """Things all of one kind."""
+    return Things({"": Thing(reach)})
+
+
+things_of_a_kind = reaches.map(alike)
+things = st.builds(
+    Thing, reaches, takes=st.sampled_from(["one", "one", "two", "bridge"]), span=st.none() | lengths(1, 400)
+)
+mixed = st.builds(
+    lambda kinds, order, facing, spares: Things(dict(zip(KINDS, kinds, strict=True)), tuple(order), facing, spares),
+    st.tuples(things, things, things),
+    st.lists(st.sampled_from(KINDS), max_size=20),
+    st.sampled_from(["given", "turned", "pairs", "mirrored"]),
+    st.integers(0, 3),
+)
+keepouts = st.lists(st.builds(KeepOut, at=lengths(0, 3000), width=lengths(1, 200)), max_size=3).map(tuple)
 rows = st.builds(
     RowBrief,
     follows=st.sampled_from(["length", "count", "pitch", "ends", "nothing"]),
-    spacing=st.sampled_from(["even", "tidy", "set"]),
+    spacing=st.sampled_from(["even", "air", "tidy", "set"]),
     count=st.integers(1, 60),
     length=lengths(1, 6000),
     pitch=st.none() | lengths(1, 700),
@@ -46,7 +68,12 @@ rows = st.builds(
     fixture_gap=lengths(0, 100),
     tidy=lengths(1, 50),
     pins=pins.map(tuple),
+    keepouts=st.just(()) | keepouts,
+    nudge=lengths(0, 60),
 )
+
+
+HAT = dump(starting_brief("felt-hat", 1, "1 mm"))["item"]
 
 
 def _brief(item: str, count: int, tape: TapeName, row: RowBrief, extra: dict[str, Any]) -> RailBrief:
@@ -63,6 +90,9 @@ briefs = st.builds(
     st.sampled_from(
         [
             {},
+            {"others": {"b": HAT}, "row": {"order": ["b", "", "b", "b", ""], "facing": "mirrored", "spares": 1}},
+            {"others": {"b": {**HAT, "takes": "bridge", "span": "260 mm"}}, "row": {"order": ["", "b", "b"]}},
+            {"item": {"takes": "two"}, "row": {"facing": "pairs"}},
             {"holder": {"kind": "peg", "diameter": "30 mm", "tilt": 25, "depth": "40 mm"}},
             {"holder": {"kind": "peg", "diameter": "6 mm", "depth": "3 mm", "spur": "0 mm"}},
             {"holder": {"kind": "hook", "screw_length": "60 mm", "gauge": "5.0"}, "board": {"height": "40 mm"}},

@@ -3,7 +3,7 @@
 from typing import Any
 
 from yardcliff.core.amend import amend, dump
-from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.families.rail import item_values, starting_brief
 from yardcliff.store.racks import Racks
 
 Seed = tuple[str, str, int, dict[str, Any]]
@@ -23,6 +23,23 @@ SEEDS: list[Seed] = [
         "enamel-mug",
         7,
         {"row": {"length": "900 mm", "ends": {"rule": "margin", "left": "70 mm", "right": "70 mm"}}},
+    ),
+    (
+        "Drying room, day gear",
+        "waxed-jacket",
+        3,
+        {
+            "others": {"felt-hat": item_values("felt-hat"), "storm-lantern": item_values("storm-lantern")},
+            "row": {
+                "order": ["", "felt-hat", "", "storm-lantern", "felt-hat", "", "storm-lantern"],
+                "count": 7,
+                "spacing": "air",
+                "air": "35 mm",
+                "spares": 1,
+                "keepouts": [{"flaw": "knot", "at": "655 mm", "width": "24 mm"}],
+            },
+            "board": {"height": "140 mm"},
+        },
     ),
     # Settled on the board that was left over, before anyone counted jackets.
     ("Porch, waxed jackets", "waxed-jacket", 6, {"row": {"length": "1450 mm"}, "board": {"height": "140 mm"}}),

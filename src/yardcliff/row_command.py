@@ -14,8 +14,11 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Severity
 from yardcliff.core.length import LengthError, Tape, TapeName, Unit, exact_text, read
 from yardcliff.core.marks import marks
-from yardcliff.core.row_findings import check
-from yardcliff.core.spacing import Follows, Reach, Row, RowBrief, solve
+from yardcliff.core.row import Row
+from yardcliff.core.row_brief import Follows, RowBrief
+from yardcliff.core.row_findings import Words, check
+from yardcliff.core.spacing import solve
+from yardcliff.core.things import Reach, Thing, Things
 
 SOLVED, IMPOSSIBLE, UNREADABLE = 0, 1, 2
 STEPS: dict[str, TapeName] = {
@@ -28,6 +31,7 @@ STEPS: dict[str, TapeName] = {
     "1/2": "0.5 mm",
 }
 UNITS: tuple[Unit, ...] = ("in", "mm")
+WORDS = Words(lambda n: f"{n} holder{'s' * (n != 1)}", {"": "holder"})
 RULES = ("half", "whole", "gaps", "inside")
 
 
@@ -76,7 +80,7 @@ def row(
     except (LengthError, RowError) as error:
         print(error, file=sys.stderr)
         raise typer.Exit(UNREADABLE) from None
-    findings = list(check(solved, tape, lambda n: f"{n} holder" if n == 1 else f"{n} holders"))
+    findings = list(check(solved, tape, WORDS))
     print(json.dumps(_as_json(solved, tape, findings), indent=2) if as_json else _as_text(solved, tape, findings))
     stops = [f for f in findings if f.severity is Severity.STOP or f.code == "row.crowded"]
     for finding in stops:
@@ -127,7 +131,7 @@ def _solve(asked: Asked) -> tuple[Row, Tape]:
         brief = RowBrief.model_validate(given)
     except ValidationError as error:
         raise RowError("; ".join(f"--{e['loc'][0]}: {e['msg']}" for e in error.errors())) from None
-    return solve(brief, item, body), tape
+    return solve(brief, Things({"": Thing(item)}), body), tape
 
 
 def _follows(asked: Asked) -> Follows:

@@ -88,7 +88,7 @@ def _item(row: dict[str, Any]) -> ItemChoice:
         update={
             "strokes": [],
             "dimensions": [],
-            "symbols": [s.model_copy(update={"places": [(0.0, 0.0)]}) for s in view.symbols if s.key == "item"],
+            "symbols": [s.model_copy(update={"places": [(0.0, 0.0)]}) for s in view.symbols if s.of == "item"],
             "extent": view.extent.model_copy(update={"x0": box.x0, "y0": box.y0, "x1": box.x1, "y1": box.y1}),
         }
     )

@@ -10,11 +10,12 @@ from yardcliff.api.views import BriefJson, DesignView, Wire, view_design
 from yardcliff.core.amend import BriefError, amend, read_brief
 from yardcliff.core.design import design
 from yardcliff.core.errors import YardcliffError
-from yardcliff.core.families import Brief
+from yardcliff.core.families import FAMILIES, Brief
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.findings import Patch
-from yardcliff.core.length import TapeName
+from yardcliff.core.length import Tape, TapeName
 from yardcliff.core.model import Count
+from yardcliff.core.order import Aim, reorder
 
 router = APIRouter(prefix="/api", tags=["solve"])
 
@@ -62,6 +63,38 @@ async def solve_along(line: WebSocket) -> None:
             await line.send_text(answer.model_dump_json())
     except WebSocketDisconnect:
         return
+
+
+class Aimed(BaseModel):
+    """A brief whose things are to be put in a better order."""
+
+    brief: BriefJson
+    aim: Aim = Field(description="`length`: the shortest board; `pitch`: the least pitch for all.")
+
+
+class ReorderView(Wire):
+    """The best order found, as a patch that takes it; `proved` if no order can be better."""
+
+    before: str
+    after: str
+    proved: bool
+    changes: bool
+    patch: Patch
+
+
+@router.post("/reorder")
+def reorder_things(body: Aimed) -> ReorderView:
+    """Put mixed things in the order that needs the least; what a pin holds stays in its place."""
+    brief = read_brief(body.brief)
+    row, tape = FAMILIES[brief.family].solve_row(brief), Tape.named(brief.tape)
+    found = reorder(row, body.aim)
+    return ReorderView(
+        before=tape.write(found.before),
+        after=tape.write(found.after),
+        proved=found.proved,
+        changes=found.order != tuple(thing.kind for thing in row.things),
+        patch={"row": {"order": list(found.order)}},
+    )
 
 
 @router.get("/start")

@@ -67,7 +67,7 @@ class FindingView(Wire):
 
 
 class RungView(Wire):
-    """One count of the ladder; `x0`, `pitch_mm` and `length_mm` draw its miniature."""
+    """One count of the ladder; `axes` and `length_mm` draw its miniature."""
 
     count: int
     chosen: bool
@@ -76,8 +76,7 @@ class RungView(Wire):
     pitch: str
     air: str
     ends: str
-    x0: float
-    pitch_mm: float
+    axes: list[float]
     length_mm: float
     patch: Patch
 
@@ -95,15 +94,26 @@ class MarkView(Wire):
     drift: str | None
 
 
+class ThingView(Wire):
+    """One thing on the rack, from the datum: its own axis, and its first holder."""
+
+    kind: str
+    name: str
+    x: float
+    holder: int
+    spare: bool
+
+
 class StrokeView(Wire):
     role: Role
     d: str = Field(description="SVG path data in mm, y up.")
 
 
 class SymbolView(Wire):
-    """Drawn at each of its places [x, y], one for every holder in order."""
+    """Drawn at each of its places [x, y], from the datum on."""
 
     key: str
+    of: Literal["item", "holder"]
     strokes: list[StrokeView]
     places: list[tuple[float, float]]
 
@@ -159,10 +169,12 @@ class DesignView(Wire):
     fields: dict[str, str]
     follows: str
     count: int
+    holder_count: int
     length_mm: float
     axis_y: float
     holders: str
     tape: TapeView
+    things: list[ThingView]
     marks: list[MarkView]
     figures: dict[str, FigureView]
     findings: list[FindingView]
@@ -202,7 +214,8 @@ def view_scene(scene: Scene) -> SceneView:
     return SceneView(
         strokes=[_stroke(s) for s in scene.strokes],
         symbols=[
-            SymbolView(key=s.key, strokes=[_stroke(x) for x in s.strokes], places=list(s.places)) for s in scene.symbols
+            SymbolView(key=s.key, of=s.of, strokes=[_stroke(x) for x in s.strokes], places=list(s.places))
+            for s in scene.symbols
         ],
         dimensions=[
             DimensionView(
@@ -223,10 +236,15 @@ def view_design(design: Design) -> DesignView:
         fields=_fields(design.brief, tape, design),
         follows=row.brief.follows,
         count=row.count,
+        holder_count=row.holders,
         length_mm=float(row.length),
         axis_y=float(rack.holders[0].y),
         holders=rack.holder_name,
         tape=TapeView(name=tape.name, unit=tape.unit, step_mm=float(tape.step)),
+        things=[
+            ThingView(kind=t.kind, name=rack.kinds[t.kind].name, x=float(t.x), holder=holder, spare=t.spare)
+            for t, holder in zip(rack.hung, row.spread.first_holder, strict=True)
+        ],
         marks=_marks(design),
         figures={
             f.key: FigureView(
@@ -279,7 +297,7 @@ def view_summary(record: Record, design: Design) -> RackSummary:
         name=record.name,
         version=record.version,
         updated_at=record.updated_at,
-        says=f"{brief.item.counted(row.count)} on {design.rack.holder_name}",
+        says=design.rack.says,
         size=f"{tape.write(row.length)} × {tape.write_fine(brief.board.height)}",
         to_settle=sum(f.severity != "note" for f in design.rack.findings),
         scene=view_scene(design.scene),
@@ -330,11 +348,10 @@ def _rung(rung: Rung, tape: Tape) -> RungView:
         chosen=rung.chosen,
         verdict=rung.verdict,
         length=tape.write(row.length),
-        pitch=tape.write(row.pitch) if row.count > 1 else "—",
+        pitch=tape.write(row.pitch) if row.holders > 1 else "—",
         air=tape.write(row.air) if row.count > 1 else "—",
         ends=ends,
-        x0=float(row.left),
-        pitch_mm=float(row.pitch),
+        axes=[float(axis) for axis in row.axes],
         length_mm=float(row.length),
         patch=rung.patch,
     )
@@ -372,7 +389,14 @@ def _fields(brief: Brief, tape: Tape, design: Design) -> dict[str, str]:
             texts[".".join(path)] = tape.write_fine(value) if bought else tape.write_given(value)
     row = design.rack.row
     texts["item.width"] = tape.write_given(brief.item.across)
+    for key, item in brief.others.items():
+        texts[f"others.{key}.width"] = tape.write_given(item.across)
+    for k, keepout in enumerate(brief.row.keepouts):
+        texts[f"row.keepouts.{k}.at"] = tape.write_given(keepout.at)
+        texts[f"row.keepouts.{k}.width"] = tape.write_given(keepout.width)
     texts["row.pitch"] = tape.write_given(row.pitch)
+    if row.airy:
+        texts["row.air"] = tape.write_given(row.air)
     texts["row.length"] = tape.write_given(row.length)
     texts["row.count"] = str(row.count)
     texts["line"] = tape.write_given(brief.board.height / 2 if brief.line is None else brief.line)

@@ -12,7 +12,8 @@ from yardcliff.core.families import FAMILIES, Brief
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.model import leaves
-from yardcliff.core.spacing import Follows, Row
+from yardcliff.core.row import Row
+from yardcliff.core.row_brief import Follows
 
 # Typing the figure that follows holds it; this is the one that follows instead.
 _GIVES_WAY: dict[str, Follows] = {"length": "pitch", "count": "pitch", "pitch": "ends", "ends": "pitch"}
@@ -89,6 +90,8 @@ def _follower(brief: Brief, asked: dict[str, Any]) -> Follows:
     follows = brief.row.follows
     if asked.get(follows) is not None:
         return _GIVES_WAY[follows]
+    if asked.get("air") is not None and brief.row.spacing == "air" and follows == "pitch":
+        return "ends"  # with even air it is the air that was worked out
     if asked.get("spacing") == "set" and follows == "pitch":
         return "ends"  # a pitch that is kept cannot be the one worked out
     return follows
@@ -106,8 +109,10 @@ def _letting_follow(brief: Brief, follows: Follows) -> dict[str, Any]:
 def _settled(row: Row, follows: str) -> dict[str, Any]:
     """The solved figures as given ones, but for the one that is to follow."""
     given: dict[str, Any] = {"length": exact_text(row.length), "count": row.count}
-    if row.brief.pitch is not None or row.pitch != row.need:
-        given["pitch"] = exact_text(row.pitch)
+    if row.airy:
+        given["air"] = exact_text(max(row.t, 0 * row.t))
+    elif row.brief.pitch is not None or row.t != row.need:
+        given["pitch"] = exact_text(row.t)
     if row.brief.follows == "ends":
         left, right = (exact_text(max(end, 0 * end)) for end in (row.left, row.right))
         given["ends"] = {"rule": "margin", "left": left, "right": right}

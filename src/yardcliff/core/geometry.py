@@ -32,6 +32,11 @@ def moved(path: Path, dx: float, dy: float) -> Path:
     return tuple((c, tuple(n + (dy if i % 2 else dx) for i, n in enumerate(ns))) for c, ns in path)
 
 
+def mirrored(path: Path) -> Path:
+    """The path seen in a mirror on x = 0."""
+    return tuple((c, tuple(n if i % 2 else -n for i, n in enumerate(ns))) for c, ns in path)
+
+
 def points(path: Path) -> Iterator[tuple[float, float]]:
     """Every point of a path, handles included."""
     for _, numbers in path:

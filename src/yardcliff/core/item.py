@@ -7,16 +7,21 @@ from pydantic import Field, model_validator
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Gap, Size
 from yardcliff.core.model import Frozen
+from yardcliff.core.things import Reach, Takes, Thing
 
 Grip = Literal["loop", "rim", "handle", "hole", "neck", "edge", "shaft", "pair"]
 Shape = Literal["coat", "hat", "mug", "towel", "key", "flask", "lantern", "poles", "mat", "sledge", "bag", "ladle"]
 Name = Annotated[str, Field(min_length=1, max_length=60)]
+Key = Annotated[str, Field(pattern="^[a-z0-9][a-z0-9-]{0,39}$")]
+"""A short name in lower case, like `felt-hat`."""
 
 
 class Item(Frozen):
     """One kind of thing. All reaches in mm from the holder's axis; weight in grams.
 
-    `width` may be given instead of `left` and `right`: it is shared as the two were.
+    `width` may be given instead of `left` and `right`: it is shared as the two were. `takes` says how many
+    holders it needs: "one", the first of "two", or a "bridge" that hangs between two; a rigid bridge has
+    its two holders `span` apart.
     """
 
     name: Name
@@ -29,6 +34,8 @@ class Item(Frozen):
     below: Size
     front: Size
     weight_g: Annotated[int, Field(ge=0, le=100_000)]
+    takes: Takes = "one"
+    span: Size | None = None
 
     width: Annotated[Size | None, Field(exclude=True)] = None
 
@@ -36,6 +43,11 @@ class Item(Frozen):
     def across(self) -> Fraction:
         """The whole width as it hangs, mm."""
         return self.left + self.right
+
+    @property
+    def thing(self) -> Thing:
+        """The item as a row's solver sees it."""
+        return Thing(Reach(self.left, self.right), takes=self.takes, span=self.span)
 
     @model_validator(mode="after")
     def _share_width(self) -> Self:

@@ -5,7 +5,8 @@ from typing import Literal
 
 from yardcliff.core.findings import Patch
 from yardcliff.core.model import MAX_COUNT
-from yardcliff.core.spacing import Row, solve
+from yardcliff.core.row import Row
+from yardcliff.core.spacing import solve
 
 Verdict = Literal["fits", "tight", "bumps", "no room"]
 REACH = 3
@@ -26,7 +27,8 @@ def verdict(row: Row) -> Verdict:
     """How a row does against the pitch it needs."""
     if row.trouble == "no-room" or min(row.left, row.right) < 0:
         return "no room"
-    if row.count == 1 or row.tightest >= row.need:
+    apart = row.fixture.across + row.brief.fixture_gap
+    if row.holders == 1 or (row.air >= row.brief.air and row.tightest >= apart):
         return "fits"
     return "bumps" if row.air < 0 or row.tightest < row.fixture.across else "tight"
 
@@ -41,7 +43,7 @@ def ladder(row: Row) -> tuple[Rung, ...]:
             rungs.append(Rung(row, True, verdict(row), {}))
             continue
         asked = row.brief.model_copy(update={"count": count, "follows": follows, "pins": ()})
-        other = solve(asked, row.item, row.fixture)
+        other = solve(asked, row.things_of, row.fixture)
         patch: Patch = {"row": {"count": count, "follows": follows, "pins": []}}
         rungs.append(Rung(other, False, verdict(other), patch))
     return tuple(rungs)

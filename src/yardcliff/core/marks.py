@@ -5,7 +5,7 @@ from math import lcm
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape, in_steps
-from yardcliff.core.spacing import Row
+from yardcliff.core.row import Row
 
 
 @dataclass(frozen=True, slots=True)
@@ -14,7 +14,7 @@ class Mark:
 
     `exact` is the axis from the datum and `reading` that on the tape, `error` apart by half a tape step
     at most; `from_end` is the exact distance from the far end. `drift` is how far off the mark would
-    be, were a rounded pitch stepped along the board; None where pins make the row uneven.
+    be, were a rounded pitch stepped along the board; None where the row has no one pitch.
     """
 
     index: int
@@ -30,6 +30,7 @@ def marks(row: Row, tape: Tape) -> tuple[Mark, ...]:
     # In integers over one denominator: hundreds of marks are worked out on every frame of a drag.
     whole = lcm(row.length.denominator, tape.step.denominator, *{axis.denominator for axis in row.axes})
     length, step = int(row.length * whole), int(tape.step * whole)
+    stepped = not row.uneven and not row.airy
     first, each = drift(row, tape, 0), drift(row, tape, 1) - drift(row, tape, 0)
     found = []
     for index, axis in enumerate(row.axes):
@@ -42,7 +43,7 @@ def marks(row: Row, tape: Tape) -> tuple[Mark, ...]:
                 Fraction(reading, whole),
                 Fraction(reading - at, whole),
                 Fraction(length - at, whole),
-                None if row.pins else first + index * each,
+                first + index * each if stepped else None,
             )
         )
     return tuple(found)

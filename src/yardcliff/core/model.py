@@ -1,7 +1,7 @@
 """The base of every input model, and the plain-number fields they share."""
 
 import re
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from typing import Annotated, Any
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict
@@ -17,24 +17,32 @@ class Frozen(BaseModel):
 
 
 def leaves(model: BaseModel, path: tuple[str, ...] = ()) -> Iterator[tuple[tuple[str, ...], Any]]:
-    """(path, value) of every field that is no model itself: lengths as Fractions, as they are kept."""
+    """(path, value) of every field that is neither a model nor models by name: lengths as Fractions, as they are kept."""
     for name in type(model).model_fields:
         value = getattr(model, name)
         if isinstance(value, BaseModel):
             yield from leaves(value, (*path, name))
+        elif isinstance(value, dict):
+            for key, one in value.items():
+                yield from leaves(one, (*path, name, key))
         else:
             yield (*path, name), value
 
 
-def _count(value: Any) -> int:
-    text = str(value).strip()
-    if isinstance(value, bool) or not re.fullmatch(r"[+-]?\d{1,9}", text):
-        raise PydanticCustomError("count", "“{text}” is no whole number: write one like 7.", {"text": text[:40]})
-    if not 1 <= int(text) <= MAX_COUNT:
-        raise PydanticCustomError(
-            "count", "{text} is out of range: 1 to {most} fit on a rack.", {"text": text, "most": MAX_COUNT}
-        )
-    return int(text)
+def _whole(least: int) -> Callable[[Any], int]:
+    def read(value: Any) -> int:
+        text = str(value).strip()
+        if isinstance(value, bool) or not re.fullmatch(r"[+-]?\d{1,9}", text):
+            raise PydanticCustomError("count", "“{text}” is no whole number: write one like 7.", {"text": text[:40]})
+        if not least <= int(text) <= MAX_COUNT:
+            raise PydanticCustomError(
+                "count",
+                "{text} is out of range: {least} to {most} fit on a rack.",
+                {"text": text, "least": least, "most": MAX_COUNT},
+            )
+        return int(text)
+
+    return read
 
 
 def _tilt(value: Any) -> float:
@@ -52,7 +60,9 @@ def _tilt(value: Any) -> float:
     return degrees
 
 
-Count = Annotated[int, BeforeValidator(_count)]
+Count = Annotated[int, BeforeValidator(_whole(1))]
 """A whole number of things, 1 to 1000."""
+Spares = Annotated[int, BeforeValidator(_whole(0))]
+"""A whole number of things, 0 to 1000."""
 Tilt = Annotated[float, BeforeValidator(_tilt)]
 """Degrees from square to the face, 0 to 45."""

@@ -4,13 +4,14 @@ One frame: x runs right from the datum (the board's left end, looking at the wal
 floor, both in mm. Families know how a rack is made; readers know only this.
 """
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
 from yardcliff.core.item import Item
-from yardcliff.core.spacing import Row
+from yardcliff.core.row import Row
 from yardcliff.core.working import Figure
 
 Purpose = Literal["peg hole", "pilot hole"]
@@ -81,6 +82,17 @@ class Placed:
 
 
 @dataclass(frozen=True, slots=True)
+class Hung:
+    """One thing on the rack: its kind, its own axis, and how it hangs."""
+
+    kind: str
+    x: Fraction
+    y: Fraction
+    turned: bool
+    spare: bool
+
+
+@dataclass(frozen=True, slots=True)
 class DrillStep:
     """One line of the drilling schedule: the same bit, depth and setting for `count` holes."""
 
@@ -95,7 +107,7 @@ class DrillStep:
 
 @dataclass(frozen=True, slots=True)
 class Rack:
-    """Everything that is known about a rack once its family has built it."""
+    """Everything that is known about a rack once its family has built it. `says` it in a line of words."""
 
     family: str
     parts: tuple[Part, ...]
@@ -103,8 +115,9 @@ class Rack:
     bores: tuple[Bore, ...]
     glyph: Glyph
     holder_name: str
-    hang_drop: Fraction
-    item: Item
+    kinds: Mapping[str, Item]
+    hung: tuple[Hung, ...]
+    says: str
     row: Row
     figures: tuple[Figure, ...]
     findings: tuple[Finding, ...]

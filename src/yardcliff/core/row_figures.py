@@ -5,7 +5,8 @@ import re
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape
 from yardcliff.core.marks import drift
-from yardcliff.core.spacing import EndRule, Follows, Row, asked_pitch
+from yardcliff.core.row import Row
+from yardcliff.core.row_brief import EndRule, Follows
 from yardcliff.core.working import Figure, Input, Value
 
 END_REASONS: dict[EndRule, tuple[str, str]] = {
@@ -17,6 +18,7 @@ END_REASONS: dict[EndRule, tuple[str, str]] = {
 }
 SPACING_REASONS = {
     "even": ("Even", "One pitch for all; it fills the board exactly."),
+    "air": ("Even air", "The same clear gap between all neighbours, wide or narrow."),
     "tidy": ("Tidy", "The pitch is rounded to an easy figure; what is left goes to the ends."),
     "set": ("Set", "Your pitch is kept as it is."),
 }
@@ -44,36 +46,55 @@ _END_FORMULAS: dict[EndRule, tuple[str, str]] = {
     "gaps": ("(p − w) + w / 2", "(p − w) + w / 2"),
     "inside": ("l", "r"),
 }
+# With even air: from the board's end to the thing's edge, and on to its axis.
+_AIR_FORMULAS: dict[EndRule, tuple[str, str]] = {
+    "margin": ("a", "b"),
+    "half": ("e + c / 2", "f + c / 2"),
+    "whole": ("e + c", "f + c"),
+    "gaps": ("e + c", "f + c"),
+    "inside": ("l", "r"),
+}
 
 
 def row_figures(row: Row, tape: Tape) -> tuple[Figure, ...]:
-    """Figures of a row, keyed `row.*`."""
-    return (
-        _need(row),
-        _length(row),
-        _count(row),
-        _pitch(row),
-        *_ends(row),
-        _air(row),
-        _unevenness(row),
-        _drift(row, tape),
-        _dividers(row, tape),
-    )
+    """Figures of a row, keyed `row.*`: those that its spacing has."""
+    uneven = (_unevenness(row),) if row.uneven else ()
+    if row.brief.spacing == "air":
+        apart = (_span(row), *_ends(row), _even_air(row)) if row.airy else (_pitch(row), *_ends(row), _air(row))
+        return (_length(row), _count(row), *apart, *uneven)
+    stepped = () if row.uneven else (_drift(row, tape), _dividers(row, tape))
+    return (_need(row), _length(row), _count(row), _pitch(row), *_ends(row), _air(row), *uneven, *stepped)
+
+
+def _whole_board(row: Row) -> tuple[str, str, str]:
+    """The equation of the board for its length, its pitch and its count."""
+    bridged = any(_bridged(row)) and row.brief.ends.rule == "inside"
+    return _WHOLE_BOARD["margin" if bridged else row.brief.ends.rule]
+
+
+def _bridged(row: Row) -> tuple[bool, bool]:
+    """Whether the first and the last thing hang between two holders."""
+    return row.things[0].takes == "bridge", row.things[-1].takes == "bridge"
 
 
 def _symbols(row: Row) -> dict[str, Input]:
     ends = row.brief.ends
+    out_left, out_right = row.spread.reach_out()
     return {
         "L": Input("L", "board", row.length),
-        "n": Input("n", "holders", str(row.count)),
-        "p": Input("p", "pitch", row.pitch),
+        "n": Input("n", "holders", str(row.holders)),
+        "p": Input("p", "pitch", row.t),
+        "c": Input("c", "air", row.t),
         "a": Input("a", "left end", ends.left if ends.rule == "margin" else row.left),
         "b": Input("b", "right end", ends.right if ends.rule == "margin" else row.right),
         "w": Input("w", "fixture", row.fixture.across),
-        "l": Input("l", "reach to the left", max(row.item.left - ends.overhang, row.fixture.left)),
-        "r": Input("r", "reach to the right", max(row.item.right - ends.overhang, row.fixture.right)),
+        "l": Input("l", "reach to the left", max(out_left - ends.overhang, row.fixture.left)),
+        "r": Input("r", "reach to the right", max(out_right - ends.overhang, row.fixture.right)),
         "s": Input("s", "left over", row.spare),
         "x": Input("x", "first mark", row.left),
+        "u": Input("u", "first axis to last", row.spread.span(row.t)),
+        "e": Input("e", "edge to first axis", max(out_left, row.fixture.left)),
+        "f": Input("f", "last axis to edge", max(out_right, row.fixture.right)),
     }
 
 
@@ -87,15 +108,18 @@ def _given(key: str, label: str, value: Value, why: str) -> Figure:
 
 
 def _need(row: Row) -> Figure:
-    by_items = row.item.across + row.brief.air >= row.fixture.across + row.brief.fixture_gap
+    one, other = row.things[row.need_pair], row.things[min(row.need_pair + 1, row.count - 1)]
+    steps = one.holders - one.centre + other.centre if row.count > 1 else Fraction(1)
+    by_items = (one.reach.right + row.brief.air + other.reach.left) / steps >= row.layout.spread.apart
     return Figure(
         "row.need",
         "Least pitch",
         row.need,
-        "max(r + c + l, fr + g + fl)",
+        "max(r + c + l, fr + g + fl)" if steps == 1 else "max((r + c + l) / k, fr + g + fl)",
         (
-            Input("l", "item to the left", row.item.left),
-            Input("r", "item to the right", row.item.right),
+            Input("r", "reach to the right of one", one.reach.right),
+            Input("l", "reach to the left of the next", other.reach.left),
+            *(() if steps == 1 else (Input("k", "spaces from one to the next", str(float(steps))),)),
             Input("c", "air", row.brief.air),
             Input("fl", "fixture to the left", row.fixture.left),
             Input("fr", "fixture to the right", row.fixture.right),
@@ -109,7 +133,7 @@ def _need(row: Row) -> Figure:
 def _length(row: Row) -> Figure:
     if row.brief.follows != "length":
         return _given("row.length", "Board length", row.length, "You hold the board's length.")
-    formula = _WHOLE_BOARD[row.brief.ends.rule][0]
+    formula = "a + u + b" if row.airy else _whole_board(row)[0]
     return Figure(
         "row.length",
         "Board length",
@@ -121,11 +145,14 @@ def _length(row: Row) -> Figure:
 
 
 def _count(row: Row) -> Figure:
-    spaces = f"{row.count} holders stand at {row.count - 1} spaces: always one holder more than spaces."
+    spaces = f"{row.holders} holders stand at {row.holders - 1} spaces: always one holder more than spaces."
     if row.brief.follows != "count":
         return _given("row.count", "Count", str(row.count), spaces)
-    formula = _WHOLE_BOARD[row.brief.ends.rule][2]
-    asked = Input("p", "pitch asked for", asked_pitch(row.brief, row.need))
+    if row.airy or len(set(row.things)) > 1 or row.holders != row.count:
+        why = f"The most that fit, tried one by one: one more would need a longer board. {spaces}"
+        return Figure("row.count", "Count", str(row.count), "the most that fit", _inputs(row, "L"), why)
+    formula = _whole_board(row)[2]
+    asked = Input("p", "pitch asked for", row.layout.asked)
     inputs = tuple(asked if i.symbol == "p" else i for i in _inputs(row, formula))
     return Figure("row.count", "Count", str(row.count), formula, inputs, spaces)
 
@@ -142,10 +169,10 @@ def _pitch(row: Row) -> Figure:
             _inputs(row, "L / n"),
             "The ends leave no room, so the row is only drawn spread out.",
         )
-    if row.count == 1 and row.brief.ends.rule in ("margin", "inside"):
+    if row.holders == 1 and row.brief.ends.rule in ("margin", "inside"):
         return _given("row.pitch", "Pitch", row.pitch, "One holder has no pitch; it stands between the ends.")
-    if follows == "pitch" or (follows == "count" and spacing != "set" and row.count > 1):
-        formula = _WHOLE_BOARD[row.brief.ends.rule][1]
+    if follows == "pitch" or (follows == "count" and spacing != "set" and row.holders > 1):
+        formula = _whole_board(row)[1]
         tidied = spacing == "tidy" and row.pitch >= row.brief.tidy  # a finer pitch than its step stays even
         if tidied:
             formula = f"floor(({formula}) / q) · q"
@@ -177,15 +204,17 @@ def _pitch(row: Row) -> Figure:
 def _ends(row: Row) -> tuple[Figure, Figure]:
     name, why = END_REASONS[row.brief.ends.rule]
     why = f"{name}. {why}"
-    left, right = _END_FORMULAS[row.brief.ends.rule]
+    left, right = _AIR_FORMULAS[row.brief.ends.rule] if row.airy else _END_FORMULAS[row.brief.ends.rule]
+    if row.brief.ends.rule == "inside" and not row.airy:
+        left, right = (f"{end} − p / 2" if half else end for end, half in zip("lr", _bridged(row), strict=True))
     if row.trouble == "no-room":
         left = right = "p / 2"
         why = "The ends leave no room, so the row is only drawn spread out."
     elif row.brief.follows == "ends":
-        left = right = "(L − (n − 1) · p) / 2"
+        left = right = "(L − u) / 2" if row.airy else "(L − (n − 1) · p) / 2"
         why = "What the row leaves of the board is shared equally."
     elif row.brief.follows == "nothing":
-        right = "L − x − (n − 1) · p"
+        right = "L − x − u" if row.airy else "L − x − (n − 1) · p"
     elif row.spare:
         left, right = f"{left} + s / 2", f"{right} + s / 2"
     return (
@@ -194,15 +223,47 @@ def _ends(row: Row) -> tuple[Figure, Figure]:
     )
 
 
+def _span(row: Row) -> Figure:
+    """The things between the outermost axes, their air, and what the fixtures ask beyond that."""
+    bare = sum((thing.reach.across for thing in row.things), Fraction(0)) - sum(row.spread.reach_out())
+    air = (row.count - 1) * row.t
+    return Figure(
+        "row.span",
+        "First axis to last",
+        row.spread.span(row.t),
+        "u + (m − 1) · c + e",
+        (
+            Input("u", "widths between them", bare),
+            Input("m", "things", str(row.count)),
+            Input("c", "air", row.t),
+            Input("e", "more where fixtures need it", row.spread.span(row.t) - bare - air),
+        ),
+        "Each thing takes its own width, and the same air lies between all of them.",
+    )
+
+
+def _even_air(row: Row) -> Figure:
+    if row.brief.follows in ("count", "pitch"):
+        why = "The board's length, less the ends and the things themselves, shared between all the gaps."
+        return Figure("row.air", "Air", row.air, "what is left, shared", _inputs(row, "L a b"), why)
+    return _given("row.air", "Air", row.air, "The clear gap between neighbours as they hang: you hold it.")
+
+
 def _air(row: Row) -> Figure:
-    gap = Input("p", "tightest distance" if row.pins else "pitch", row.tightest)
+    k = min(range(row.count - 1), key=lambda k: row.clear[k], default=0)
+    one, other = row.things[k], row.things[min(k + 1, row.count - 1)]
+    apart = row.centres[k + 1] - row.centres[k] if row.count > 1 else row.t
     return Figure(
         "row.air",
         "Air",
         row.air,
-        "p − (l + r)",
-        (gap, Input("l", "item to the left", row.item.left), Input("r", "item to the right", row.item.right)),
-        "The clear gap between neighbours as they hang.",
+        "p − (r + l)",
+        (
+            Input("p", "tightest distance" if row.uneven or len(set(row.things)) > 1 else "pitch", apart),
+            Input("r", "reach to the right of one", one.reach.right),
+            Input("l", "reach to the left of the next", other.reach.left),
+        ),
+        "The clear gap between neighbours as they hang, where it is least.",
     )
 
 
@@ -212,8 +273,12 @@ def _unevenness(row: Row) -> Figure:
         "Out of even",
         row.unevenness,
         "max |gap − p|",
-        (Input("p", "even pitch", row.pitch), Input("k", "pins", str(len(row.pins)))),
-        "How far the pins pull the widest or the tightest space from even.",
+        (
+            Input("p", "even air" if row.airy else "even pitch", row.t),
+            Input("k", "pins", str(len(row.pins))),
+            Input("m", "moved clear of a keep-out", str(len(row.given.nudges))),
+        ),
+        "How far pins and keep-outs pull the widest or the tightest space from even.",
     )
 
 
@@ -221,21 +286,21 @@ def _drift(row: Row, tape: Tape) -> Figure:
     return Figure(
         "row.drift",
         "Stepped off",
-        drift(row, tape, row.count - 1),
+        drift(row, tape, row.holders - 1),
         "(a′ − a) + (n − 1) · (p′ − p)",
         (
             Input("a", "left end", row.left),
             Input("a′", "on the tape", tape.round(row.left)),
             Input("p", "pitch", row.pitch),
             Input("p′", "on the tape", tape.round(row.pitch)),
-            Input("n", "holders", str(row.count)),
+            Input("n", "holders", str(row.holders)),
         ),
         "How far off the last mark would be if the rounded pitch were stepped along. Measured from one end, no mark is.",
     )
 
 
 def _dividers(row: Row, tape: Tape) -> Figure:
-    value: Value = tape.write_fine(row.pitch) if row.count > 1 else Fraction(0)
+    value: Value = tape.write_fine(row.pitch) if row.holders > 1 else Fraction(0)
     return Figure(
         "row.dividers",
         "Dividers",

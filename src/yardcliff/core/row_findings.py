@@ -1,21 +1,30 @@
 """What is wrong with a solved row, and the smallest changes that would put it right."""
 
-from collections.abc import Callable, Iterator
-from math import ceil, floor
-from typing import Any
+from collections.abc import Callable, Iterator, Mapping
+from dataclasses import dataclass
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix, Patch
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.keepout_findings import check_keepouts
 from yardcliff.core.length import LONGEST, Tape, exact_text
-from yardcliff.core.spacing import Pin, Row, counts_that_fit, end_terms, length_for
+from yardcliff.core.row import Row
+from yardcliff.core.row_fixes import down, even_air, keep_inside, let_go, let_go_at, longer, row_patch, up
+from yardcliff.core.spacing import counts_that_fit, length_for, most_that
 
 NONE = Fraction(0)
-Noun = Callable[[int], str]
-"""`5 -> "5 enamel mugs"`."""
 
 
-def check(row: Row, tape: Tape, noun: Noun, end_distance: Fraction = NONE, end_why: str = "") -> Iterator[Finding]:
+@dataclass(frozen=True, slots=True)
+class Words:
+    """How findings speak of what hangs: `5 -> "5 enamel mugs"`, and the name of each kind."""
+
+    noun: Callable[[int], str]
+    names: Mapping[str, str]
+
+
+def check(row: Row, tape: Tape, words: Words, end_distance: Fraction = NONE, end_why: str = "") -> Iterator[Finding]:
     """Findings of a row, the gravest first; `at` is (axis x, 0)."""
+    noun = words.noun
     yield from _pins(row)
     if row.trouble == "no-room":
         yield _no_room(row, tape, noun)
@@ -24,55 +33,25 @@ def check(row: Row, tape: Tape, noun: Noun, end_distance: Fraction = NONE, end_w
         yield _too_long(row, tape, noun)
     if row.brief.follows == "nothing" and row.spare:
         yield _disagree(row, tape, noun)
-    placing = [*_off_board(row, tape, noun), *_too_close(row, tape, noun)]
+    placing = [*_off_board(row, tape, noun), *_too_close(row, tape, words), *check_keepouts(row, tape)]
     yield from placing
     if not placing:  # the ends are measured once the row itself stands
-        yield from _ends(row, tape, noun, end_distance, end_why)
+        yield from _ends(row, tape, words, end_distance, end_why)
+    yield from _bridges(row, tape, words)
     yield from _choices(row, tape)
 
 
-def _row(**changes: Any) -> Patch:
-    return {"row": {k: exact_text(v) if isinstance(v, Fraction) else v for k, v in changes.items()}}
-
-
-def _ceil(value: Fraction, tape: Tape) -> Fraction:
-    return ceil(value / tape.step) * tape.step
-
-
-def _floor(value: Fraction, tape: Tape) -> Fraction:
-    return floor(value / tape.step) * tape.step
-
-
-def _longer(row: Row, tape: Tape, length: Fraction, follows: str = "") -> tuple[Fix, ...]:
-    """A board of `length`, rounded up to the tape, unless none is that long."""
-    board = _ceil(length, tape)
-    if board > LONGEST:
-        return ()
-    if not follows:
-        follows = "pitch" if row.brief.follows in ("length", "count") else row.brief.follows
-    return (Fix(f"Board {tape.write(board)} long", _row(length=board, follows=follows)),)
-
-
-def _without(row: Row, *indexes: int) -> list[dict[str, Any]]:
-    return [{"index": p.index, "at": exact_text(p.at)} for p in row.brief.pins if p.index not in indexes]
-
-
-def _let_go(row: Row, *pins: Pin) -> Fix:
-    names = " and ".join(str(pin.index + 1) for pin in pins)
-    return Fix(f"Let go of pin {names}", _row(pins=_without(row, *(pin.index for pin in pins))))
-
-
 def _pins(row: Row) -> Iterator[Finding]:
-    stray = [pin for pin in row.brief.pins if pin.index >= row.count]
+    stray = [pin for pin in row.brief.pins if pin.index >= row.holders]
     if stray:
         yield Finding(
             "pin.stray",
             f"Pin {stray[0].index + 1}",
             f"There is no holder {stray[0].index + 1} any more; the pin waits for it.",
             "holders",
-            str(row.count),
+            str(row.holders),
             str(stray[0].index + 1),
-            fixes=(_let_go(row, *stray),),
+            fixes=(let_go(row, *stray),),
         )
     for k in range(len(row.gaps) if row.pins else 0):
         if row.gaps[k] <= 0:
@@ -85,19 +64,20 @@ def _pins(row: Row) -> Iterator[Finding]:
                 row.gaps[k],
                 Fraction(0),
                 at=(float(row.axes[k + 1]), 0),
-                fixes=(_let_go(row, held[-1]),),
+                fixes=(let_go(row, held[-1]),),
             )
             return
 
 
-def _no_room(row: Row, tape: Tape, noun: Noun) -> Finding:
-    if row.brief.ends.rule == "gaps":
-        taken = row.count * row.fixture.across
+def _no_room(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
+    if row.brief.ends.rule == "gaps" and row.brief.spacing != "air":
+        taken = row.holders * row.fixture.across
         what = f"The fixtures of {noun(row.count)} take {tape.write(taken)} of {tape.write(row.length)}"
         message, figure = f"{what}; no gap is left between them.", "taken by the fixtures"
     else:
-        taken = end_terms(row.brief.ends, row.item, row.fixture).fixed
-        what = f"The two ends take {tape.write(taken)} of {tape.write(row.length)}"
+        taken = row.layout.terms.fixed + (row.spread.span(NONE) if row.brief.spacing == "air" else 0)
+        taker = "The ends and the fixtures" if row.brief.spacing == "air" else "The two ends"
+        what = f"{taker} take {tape.write(taken)} of {tape.write(row.length)}"
         message, figure = f"{what}; nothing is left for {noun(row.count)}.", "taken by the ends"
     return Finding(
         "row.no-room",
@@ -108,13 +88,13 @@ def _no_room(row: Row, tape: Tape, noun: Noun) -> Finding:
         row.length,
         at=(float(row.length) / 2, 0),
         fixes=(
-            *_longer(row, tape, length_for(row, row.count)),
-            Fix("Half a space at the ends", _row(ends={"rule": "half"})),
+            *longer(row, tape, length_for(row, row.count)),
+            Fix("Half a space at the ends", row_patch(ends={"rule": "half"})),
         ),
     )
 
 
-def _too_long(row: Row, tape: Tape, noun: Noun) -> Finding:
+def _too_long(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
     return Finding(
         "row.too-long",
         "Board",
@@ -123,43 +103,49 @@ def _too_long(row: Row, tape: Tape, noun: Noun) -> Finding:
         row.length,
         LONGEST,
         at=(float(row.length), 0),
-        fixes=(Fix("As many as 6 m take", _row(length="6 m", follows="count")),),
+        fixes=(Fix("As many as 6 m take", row_patch(length="6 m", follows="count")),),
     )
 
 
-def _disagree(row: Row, tape: Tape, noun: Noun) -> Finding:
+def _disagree(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
     right = row.length - row.spare
     word = "over" if row.spare > 0 else "short"
+    at = f"with {tape.write(row.t)} of air" if row.airy else f"at {tape.write(row.t)}"
     return Finding(
         "row.disagree",
         "Row",
-        f"{noun(row.count)} at {tape.write(row.pitch)} with these ends need {tape.write(right)}; "
+        f"{noun(row.count)} {at} with these ends need {tape.write(right)}; "
         f"the board is {tape.write(row.length)}, {tape.write(abs(row.spare))} {word}.",
         "board",
         row.length,
         right,
         at=(float(row.length), 0),
         fixes=(
-            *((Fix(f"Board {tape.write(right)} long", _row(length=right, follows="nothing")),) if right > 0 else ()),
-            Fix("Work out the pitch", _row(follows="pitch")),
-            Fix("Work out the ends", _row(follows="ends")),
+            *(
+                (Fix(f"Board {tape.write(right)} long", row_patch(length=right, follows="nothing")),)
+                if right > 0
+                else ()
+            ),
+            Fix("Work out the air" if row.airy else "Work out the pitch", row_patch(follows="pitch")),
+            Fix("Work out the ends", row_patch(follows="ends")),
         ),
     )
 
 
-def _off_board(row: Row, tape: Tape, noun: Noun) -> list[Finding]:
+def _off_board(row: Row, tape: Tape, noun: Callable[[int], str]) -> list[Finding]:
     over_left = row.fixture.left - row.axes[0]
     over_right = row.axes[-1] + row.fixture.right - row.length
     if max(over_left, over_right) <= 0:
         return []
-    index = 0 if over_left > over_right else row.count - 1
-    whole = (row.count - 1) * row.pitch
-    fit = max(1, min(row.count - 1, floor((row.length - row.fixture.across) / row.pitch) + 1))
+    index = 0 if over_left > over_right else row.holders - 1
+    whole, body = row.spread.span(row.t), row.fixture.across
+    fit = most_that(lambda one: one.spread.span(one.asked) + body <= row.length, row.brief, row.things_of, row.fixture)
+    fit = max(1, min(row.count - 1, fit))
     shared = row.brief.follows in ("ends", "nothing")
-    fixes = _at_end(row, index) or (
-        *(() if shared else (_inside(row),)),
-        *_longer(row, tape, whole + max(row.pitch, row.fixture.across), "ends" if shared else ""),
-        Fix(noun(fit), _row(count=fit, follows="ends")),
+    fixes = let_go_at(row, index) or (
+        *(() if shared else (keep_inside(row),)),
+        *longer(row, tape, whole + max(row.pitch, row.fixture.across), "ends" if shared else ""),
+        Fix(noun(fit), row_patch(count=fit, follows="ends")),
     )
     return [
         Finding(
@@ -175,38 +161,51 @@ def _off_board(row: Row, tape: Tape, noun: Noun) -> list[Finding]:
     ]
 
 
-def _too_close(row: Row, tape: Tape, noun: Noun) -> Iterator[Finding]:
-    if row.count < 2 or row.tightest >= row.need:
+def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
+    if row.holders < 2:
         return
-    fixture_need = row.fixture.across + row.brief.fixture_gap
-    k = row.gaps.index(row.tightest) if row.pins else row.count - 2
-    at = (float(row.axes[k] + row.tightest / 2), 0.0)
-    who = f"{k + 1} and {k + 2}" if row.pins else f"all {noun(row.count)}"
-    fixes = _closeness_fixes(row, tape, noun, k)
-    if row.tightest < fixture_need:
+    noun, apart = words.noun, row.spread.apart
+    k = row.gaps.index(min(row.gaps)) if row.uneven or row.airy else row.holders - 2
+    if row.gaps[k] < apart:
+        who = f"{k + 1} and {k + 2}" if row.uneven or row.airy else f"all {noun(row.count)}"
         yield Finding(
             "row.fixtures",
             "Row",
-            f"The fixtures of {who} need {tape.write(fixture_need)} from axis to axis and get {tape.write(row.tightest)}.",
+            f"The fixtures of {who} need {tape.write(apart)} from axis to axis and get {tape.write(row.gaps[k])}.",
             "pitch",
-            row.tightest,
-            fixture_need,
-            at,
-            fixes,
+            row.gaps[k],
+            apart,
+            at=(float(row.axes[k] + row.axes[k + 1]) / 2, 0.0),
+            fixes=_closeness_fixes(row, tape, noun, (k, k + 1)),
         )
         return
-    needed, fit = _ceil(length_for(row, row.count), tape), counts_that_fit(row)
-    if row.pins:
-        message = f"Between {who} {_loss(row, tape)}."
-    elif row.brief.follows == "pitch":
+    if row.count < 2 or row.air >= row.brief.air:
+        return
+    alike = len(set(row.things)) == 1
+    k = row.count - 2 if alike and not row.uneven else row.clear.index(row.air)
+    edge = row.centres[k] + row.things[k].reach.right
+    pair = (row.spread.first_holder[k] + row.things[k].holders - 1, row.spread.first_holder[k + 1])
+    needed, fit = up(length_for(row, row.count), tape), counts_that_fit(row)
+    if row.brief.follows == "pitch" and not row.uneven:
         message = (
             f"{noun(row.count)} need {tape.write(needed)}; the board is {tape.write(row.length)}: "
             f"{fit or 'none'} fit, or {_loss(row, tape)}."
         )
+    elif row.uneven or not alike:
+        names = " and ".join(f"{words.names[row.things[i].kind]} {i + 1}" for i in (k, k + 1))
+        message = f"Between {names} {_loss(row, tape)}."
     else:
-        message = f"At {tape.write(row.pitch)} from axis to axis {_loss(row, tape)}."
-    code = "row.bump" if row.air < 0 else "row.crowded"
-    yield Finding(code, "Row", message, "air", row.air, row.brief.air, at, fixes)
+        message = f"At {tape.write(row.t)} from axis to axis {_loss(row, tape)}."
+    yield Finding(
+        "row.bump" if row.air < 0 else "row.crowded",
+        "Row",
+        message,
+        "air",
+        row.air,
+        row.brief.air,
+        at=(float(edge + row.air / 2), 0.0),
+        fixes=_closeness_fixes(row, tape, noun, pair),
+    )
 
 
 def _loss(row: Row, tape: Tape) -> str:
@@ -215,59 +214,86 @@ def _loss(row: Row, tape: Tape) -> str:
     return f"the air drops from {tape.write(row.brief.air)} to {tape.write(row.air)}"
 
 
-def _closeness_fixes(row: Row, tape: Tape, noun: Noun, k: int) -> tuple[Fix, ...]:
-    held = [pin for pin in row.pins if pin.index in (k, k + 1)] or list(row.pins)
+def _closeness_fixes(row: Row, tape: Tape, noun: Callable[[int], str], holders: tuple[int, int]) -> tuple[Fix, ...]:
+    if row.given.nudges and any(index in holders for index, _ in row.given.nudges):
+        return (Fix("Let no holder move by itself", row_patch(nudge=NONE)),)
+    held = [pin for pin in row.pins if pin.index in holders] or list(row.pins)
     if held:
-        return (_let_go(row, held[-1]),)
+        return (let_go(row, held[-1]),)
     fixes: list[Fix] = []
     if row.brief.pitch and row.brief.follows != "pitch":
-        fixes.append(Fix(f"Pitch {tape.write(row.need)}, as they need", _row(pitch=None)))
+        fixes.append(Fix(f"Pitch {tape.write(row.need)}, as they need", row_patch(pitch=None)))
     elif row.brief.spacing == "tidy" and row.tightest + row.brief.tidy > row.need:
-        fixes.append(Fix("Even pitch instead of tidy", _row(spacing="even")))
+        fixes.append(Fix("Even pitch instead of tidy", row_patch(spacing="even")))
     if row.brief.follows == "pitch":
-        fixes += _longer(row, tape, length_for(row, row.count))
+        fixes += even_air(row)
+        fixes += longer(row, tape, length_for(row, row.count))
         fit = counts_that_fit(row)
         if 0 < fit < row.count:
-            fixes.append(Fix(noun(fit), _row(count=fit)))
-    air = _floor(row.air, tape)
-    if air >= 0 and row.tightest >= row.fixture.across + row.brief.fixture_gap:
-        fixes.append(Fix(f"Air {tape.write(air)}", _row(air=air)))
-    return tuple(fixes) or (Fix(noun(1), _row(count=1)),)
+            fixes.append(Fix(noun(fit), row_patch(count=fit)))
+    air = down(row.air, tape)
+    if air >= 0 and row.tightest >= row.spread.apart:
+        fixes.append(Fix(f"Air {tape.write(air)}", row_patch(air=air)))
+    return tuple(fixes) or (Fix(noun(1), row_patch(count=1)),)
 
 
-def _ends(row: Row, tape: Tape, noun: Noun, end_distance: Fraction = NONE, end_why: str = "") -> Iterator[Finding]:
+def _bridges(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
+    """Rigid things between two holders that do not stand as far apart as they need."""
+    for thing, first in zip(row.things, row.spread.first_holder, strict=True):
+        if thing.takes != "bridge" or thing.span is None:
+            continue
+        got = row.axes[first + 1] - row.axes[first]
+        if abs(got - thing.span) > tape.step / 2:
+            yield Finding(
+                "bridge.span",
+                words.names[thing.kind].capitalize(),
+                f"The {words.names[thing.kind]} needs its two holders {tape.write(thing.span)} apart; "
+                f"they stand {tape.write(got)} apart.",
+                "apart",
+                got,
+                thing.span,
+                at=(float(row.axes[first] + got / 2), 0),
+                fixes=(Fix("Even air, each holder pair as measured", row_patch(spacing="air", pins=[], nudge=NONE)),),
+            )
+            return
+
+
+def _ends(row: Row, tape: Tape, words: Words, end_distance: Fraction, end_why: str) -> Iterator[Finding]:
     """Things that hang past the board, and fixtures too near its end grain."""
-    allowed = row.brief.ends.overhang if row.brief.ends.rule == "inside" else Fraction(0)
-    past = {0: row.item.left - row.axes[0], row.count - 1: row.axes[-1] + row.item.right - row.length}
-    index = max(past, key=lambda i: past[i])
+    allowed = row.brief.ends.overhang if row.brief.ends.rule == "inside" else NONE
+    side = max((0, 1), key=lambda i: row.sides[i])
+    past = row.sides[side]
+    index = (row.holders - 1) * side
     shared = row.brief.follows in ("ends", "nothing")
-    whole = (row.count - 1) * row.pitch
-    if past[index] > allowed:
-        reach = 2 * max(row.item.left, row.item.right)
-        longer = _longer(row, tape, whole + reach, "ends")
+    whole = row.spread.span(row.t)
+    if past > allowed:
+        reach = 2 * max(*row.sides, NONE) + row.length - whole
+        board = longer(row, tape, whole + reach, "ends")
+        thing = row.things[(row.count - 1) * side]
         yield Finding(
             "row.overhang",
             f"Holder {index + 1}",
-            f"{noun(1)[2:].capitalize()} {index + 1} hangs {tape.write(past[index])} past the board's end.",
+            f"{words.names[thing.kind].capitalize()} {(row.count - 1) * side + 1} hangs {tape.write(past)} "
+            "past the board's end.",
             "past the end",
-            past[index],
+            past,
             allowed,
             at=(float(row.axes[index]), 0),
-            fixes=_at_end(row, index) or (longer if shared else (_inside(row), *longer)),
+            fixes=let_go_at(row, index) or (board if shared else (keep_inside(row), *board)),
         )
-    near = {0: row.axes[0], row.count - 1: row.length - row.axes[-1]}
+    near = {0: row.axes[0], row.holders - 1: row.length - row.axes[-1]}
     index = min(near, key=lambda i: near[i])
     if near[index] < end_distance:
-        least = _ceil(end_distance, tape)
+        least = up(end_distance, tape)
         margins = {
             "rule": "margin",
             "left": exact_text(max(least, row.left)),
             "right": exact_text(max(least, row.right)),
         }
-        longer = _longer(row, tape, whole + 2 * least, "ends")
+        board = longer(row, tape, whole + 2 * least, "ends")
         margin = Fix(
             f"Ends at least {tape.write(least)}",
-            _row(ends=margins, follows="length" if row.brief.follows == "length" else "pitch"),
+            row_patch(ends=margins, follows="length" if row.brief.follows == "length" else "pitch"),
         )
         yield Finding(
             "row.end-grain",
@@ -277,18 +303,8 @@ def _ends(row: Row, tape: Tape, noun: Noun, end_distance: Fraction = NONE, end_w
             near[index],
             end_distance,
             at=(float(row.axes[index]), 0),
-            fixes=_at_end(row, index) or (longer if shared else (margin,)),
+            fixes=let_go_at(row, index) or (board if shared else (margin,)),
         )
-
-
-def _inside(row: Row) -> Fix:
-    follows = "length" if row.brief.follows == "length" else "pitch"
-    return Fix("Keep them inside the ends", _row(ends={"rule": "inside", "overhang": "0 mm"}, follows=follows))
-
-
-def _at_end(row: Row, index: int) -> tuple[Fix, ...]:
-    """Letting go of the pin that holds an end holder, if one does."""
-    return tuple(_let_go(row, pin) for pin in row.pins if pin.index == index)
 
 
 def _choices(row: Row, tape: Tape) -> Iterator[Finding]:
@@ -304,7 +320,7 @@ def _choices(row: Row, tape: Tape) -> Iterator[Finding]:
             "holders",
             str(row.count),
             str(row.count),
-            fixes=(Fix("Pitch 100 mm", _row(pitch="100 mm")),),
+            fixes=(Fix("Pitch 100 mm", row_patch(pitch="100 mm")),),
         )
     elif row.brief.spacing == "set" and row.spare:
         yield Finding(
@@ -315,16 +331,16 @@ def _choices(row: Row, tape: Tape) -> Iterator[Finding]:
             "left over",
             row.spare,
             Fraction(0),
-            fixes=(Fix("Open the pitch instead", _row(spacing="even")),),
+            fixes=(Fix("Open the pitch instead", row_patch(spacing="even")),),
         )
-    elif row.brief.spacing == "even" and row.count > 1 and row.pitch != asked:
+    elif row.brief.spacing == "even" and row.holders > 1 and row.t != asked:
         yield Finding(
             "row.opened",
             "Row",
             f"{tape.write(asked)} does not divide the board: the ends are kept, and the pitch opens "
-            f"to {tape.write(row.pitch)}.",
+            f"to {tape.write(row.t)}.",
             "pitch",
-            row.pitch,
+            row.t,
             asked,
-            fixes=(Fix(f"Keep {tape.write(asked)} and centre", _row(spacing="set")),),
+            fixes=(Fix(f"Keep {tape.write(asked)} and centre", row_patch(spacing="set")),),
         )

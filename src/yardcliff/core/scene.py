@@ -4,12 +4,14 @@ The frame is the rack's: x right from the datum, y up from the floor. Roles say 
 is, not how it looks. Repeated things are symbols, drawn once and placed often.
 """
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
 
-from yardcliff.core.geometry import Path, circle, line, moved, parse, rectangle
+from yardcliff.core.geometry import Path, circle, line, mirrored, moved, parse, rectangle
 from yardcliff.core.item import Item
+from yardcliff.core.keepouts import KeepOut
 from yardcliff.core.length import Tape
 from yardcliff.core.rack import Glyph, Part, Rack
 from yardcliff.data import table
@@ -23,6 +25,8 @@ Role = Literal[
     "datum",
     "item",
     "item-line",
+    "spare",
+    "flaw",
     "plate",
     "screw",
     "holder",
@@ -43,9 +47,10 @@ class Stroke:
 
 @dataclass(frozen=True, slots=True)
 class Symbol:
-    """Something drawn at each of its `places` (x, y), one for every holder in order."""
+    """Something drawn at each of its `places` (x, y), from the datum on; `key` tells it from the others."""
 
-    key: Literal["item", "holder"]
+    key: str
+    of: Literal["item", "holder"]
     strokes: tuple[Stroke, ...]
     places: tuple[tuple[float, float], ...]
 
@@ -98,12 +103,9 @@ def scene(rack: Rack, tape: Tape) -> Scene:
     ]
     for part in rack.parts:
         strokes += _board(part)
-    axes = [(float(holder.x), float(holder.y)) for holder in rack.holders]
-    drop = float(rack.hang_drop)
-    symbols = (
-        Symbol("item", _item(rack.item), tuple((x, y - drop) for x, y in axes)),
-        Symbol("holder", _holder(rack.glyph), tuple(axes)),
-    )
+        strokes += [stroke for flaw in rack.row.brief.keepouts for stroke in _flaw(flaw, part)]
+    axes = tuple([(float(holder.x), float(holder.y)) for holder in rack.holders])
+    symbols = (*_hung(rack), Symbol("holder", "holder", _holder(rack.glyph), axes))
     dimensions = tuple(_dimensions(rack, tape, extent))
     return Scene(tuple(strokes), symbols, dimensions, extent, wall)
 
@@ -131,15 +133,14 @@ def silhouette(
 
 
 def _extent(rack: Rack) -> Box:
-    first, last = rack.holders[0], rack.holders[-1]
-    hang = first.y - rack.hang_drop
+    hang, past = rack.hung[0].y, rack.row.sides
     xs = [p.x for p in rack.parts] + [p.x + p.length for p in rack.parts]
     ys = [p.y for p in rack.parts] + [p.y + p.height for p in rack.parts]
     return Box(
-        float(min(*xs, first.x - rack.item.left)),
-        float(min(*ys, hang - rack.item.below)),
-        float(max(*xs, last.x + rack.item.right)),
-        float(max(*ys, hang + rack.item.above)),
+        float(min(*xs, -past[0])),
+        float(min(*ys, *(hang - item.below for item in rack.kinds.values()))),
+        float(max(*xs, rack.row.length + past[1])),
+        float(max(*ys, *(hang + item.above for item in rack.kinds.values()))),
     )
 
 
@@ -166,10 +167,51 @@ def _board(part: Part) -> list[Stroke]:
     return strokes
 
 
-def _item(item: Item) -> tuple[Stroke, ...]:
+def _hung(rack: Rack) -> Iterator[Symbol]:
+    """What hangs, a symbol for each kind and the way it faces."""
+    places: dict[tuple[str, bool, bool], list[tuple[float, float]]] = {}
+    for hung in rack.hung:
+        places.setdefault((hung.kind, hung.turned, hung.spare), []).append((float(hung.x), float(hung.y)))
+    for (kind, turned, spare), at in places.items():
+        key = ".".join(("item", kind, *("turned",) * turned, *("spare",) * spare))
+        yield Symbol(key, "item", item_strokes(rack.kinds[kind], turned=turned, spare=spare), tuple(at))
+
+
+@lru_cache(maxsize=256)
+def item_strokes(item: Item, *, turned: bool = False, spare: bool = False) -> tuple[Stroke, ...]:
+    """An item about its own axis; turned end for end, or just its outline where a place is spare."""
     measures = (float(reach) for reach in (item.left, item.right, item.above, item.below))
     body, lines = silhouette(item.shape, *measures)
+    if turned:
+        body, lines = tuple(map(mirrored, body)), tuple(map(mirrored, lines))
+    if spare:
+        return tuple(Stroke("spare", path) for path in body)
     return (*(Stroke("item", p) for p in body), *(Stroke("item-line", p) for p in lines))
+
+
+def _flaw(keepout: KeepOut, part: Part) -> list[Stroke]:
+    """A keep-out on the board, drawn as what it is."""
+    x, width, bottom, height = float(keepout.at), float(keepout.width), float(part.y), float(part.height)
+    middle_x, middle_y = x + width / 2, bottom + height / 2
+    if keepout.flaw == "knot":
+        tall = min(width * 1.3, height * 0.8)
+        rings = (1.0, 0.62, 0.25)
+        return [
+            Stroke(
+                "flaw", rectangle(middle_x - width * k / 2, middle_y - tall * k / 2, width * k, tall * k, width * k / 2)
+            )
+            for k in rings
+        ]
+    if keepout.flaw == "screw":
+        r = min(width / 2, height * 0.3)
+        return [Stroke("flaw", circle(middle_x, middle_y, r)), Stroke("flaw", _cross(middle_x, middle_y, r * 0.7))]
+    edges = [Stroke("flaw", line((at, bottom), (at, bottom + height))) for at in (x, x + width)]
+    if keepout.flaw == "seam":
+        return edges
+    slants = [
+        Stroke("flaw", line((x, bottom + height * k / 4), (x + width, bottom + height * (k + 1) / 4))) for k in range(4)
+    ]
+    return [*edges, *slants]
 
 
 def _holder(glyph: Glyph) -> tuple[Stroke, ...]:
@@ -213,15 +255,17 @@ def _dimensions(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     found = [x(0, length, 2, "row.length", tape.write(row.length))]
     found.append(x(0, first, 1, "row.left", tape.write(row.axes[0])))
     found.append(x(last, length, 1, "row.right", tape.write(row.length - row.axes[-1])))
-    if row.count > 1:
+    if row.holders > 1:
         second = float(row.axes[1])
-        found.append(x(first, second, 1, "" if row.pins else "row.pitch", tape.write(row.axes[1] - row.axes[0])))
-        reach_right, reach_left = float(rack.item.right), float(rack.item.left)
-        if second - reach_left > first + reach_right:
-            air = row.axes[1] - row.axes[0] - rack.item.across
-            found.append(width(first + reach_right, second - reach_left, "row.air", tape.write(air)))
-    left, right = first - float(rack.item.left), first + float(rack.item.right)
-    found.append(width(left, right, "item", tape.write(rack.item.across)))
+        even = not row.uneven and not row.airy
+        found.append(x(first, second, 1, "row.pitch" if even else "", tape.write(row.axes[1] - row.axes[0])))
+    # One thing's width, and the air beside it where that is least.
+    k = row.clear.index(row.air) if row.count > 1 else 0
+    thing, centre = row.things[k], row.centres[k]
+    left, right = centre - thing.reach.left, centre + thing.reach.right
+    if row.count > 1 and row.air > 0:
+        found.append(width(float(right), float(right + row.air), "row.air", tape.write(row.air)))
+    found.append(width(float(left), float(right), "item", tape.write(thing.reach.across)))
     bottom, height = float(part.y), float(part.height)
     found.append(Dimension("y", bottom, bottom + height, extent.x0, -1, 1, tape.write(part.height), "board"))
     hung = rack.holders[0].y

@@ -33,6 +33,8 @@ INKS: dict[Role | Literal["dimension"], Ink] = {
     "datum": Ink(None, 0, "#b3261e"),
     "item": Ink("#2d5d73", 0.2, "#dce8ec"),
     "item-line": Ink("#2d5d73", 0.12),
+    "spare": Ink("#2d5d73", 0.15, None, (1.2, 0.8)),
+    "flaw": Ink("#7a4b00", 0.2),
     "plate": Ink("#20303a", 0.25, "#ffffff"),
     "screw": Ink("#20303a", 0.15),
     "holder": Ink("#20303a", 0.25, "#8b979b"),

@@ -60,7 +60,7 @@ def _head(page: Page, name: str, design: Design, top: float) -> None:
     row, tape, brief = design.rack.row, design.tape, design.brief
     page.text(MARGIN, top - 4, name, 6, font=BOLD)
     board = f"board {tape.write(row.length)} × {tape.write_fine(brief.board.height)} × {tape.write_fine(brief.board.thickness)}, {brief.board.wood}"
-    said = f"{brief.item.counted(row.count)} on {design.rack.holder_name}, {row.count - 1} spaces; {board}; axis {tape.write(brief.hung)} above the floor"
+    said = f"{design.rack.says}, {row.holders - 1} spaces; {board}; axis {tape.write(brief.hung)} above the floor"
     page.text(MARGIN, top - 9.5, said, 3.4)
     page.path(line((MARGIN, top - 12), (page.width - MARGIN, top - 12)), RULE)
 

@@ -1,4 +1,4 @@
-import type { Catalogue, Design, Patch, Problem, Rack, RackSummary, TapeName } from "./types";
+import type { Catalogue, Design, Patch, Problem, Rack, RackSummary, Reordered, TapeName } from "./types";
 
 /** The server answered that it cannot: `problem` says why and which field. */
 export class ProblemError extends Error {
@@ -47,6 +47,8 @@ export const api = {
     call<Design>("GET", `/start?${new URLSearchParams({ item, count: String(count), tape })}`),
   make: (item: string, count: number, tape: TapeName) => call<Rack>("POST", "/racks", { item, count, tape }),
   open: (file: unknown) => call<Rack>("POST", "/racks/open", file),
+  reorder: (brief: Design["brief"], aim: "length" | "pitch") =>
+    call<Reordered>("POST", "/reorder", { brief, aim }),
   change: (id: string, base: number, patch: Patch) => call<Rack>("PATCH", rack(id), { base, patch }),
   rename: (id: string, base: number, name: string) => call<Rack>("PUT", `${rack(id)}/name`, { base, name }),
   undo: (id: string, base: number) => call<Rack>("POST", `${rack(id)}/undo`, { base }),

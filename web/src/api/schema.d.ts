@@ -64,6 +64,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reorder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reorder Things
+         * @description Put mixed things in the order that needs the least; what a pin holds stays in its place.
+         */
+        post: operations["reorder_things_api_reorder_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/start": {
         parameters: {
             query?: never;
@@ -320,6 +340,22 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * Aimed
+         * @description A brief whose things are to be put in a better order.
+         */
+        Aimed: {
+            /** Brief */
+            brief: {
+                [key: string]: unknown;
+            };
+            /**
+             * Aim
+             * @description `length`: the shortest board; `pitch`: the least pitch for all.
+             * @enum {string}
+             */
+            aim: "length" | "pitch";
+        };
         /** Base */
         Base: {
             /**
@@ -416,6 +452,8 @@ export interface components {
             follows: string;
             /** Count */
             count: number;
+            /** Holder Count */
+            holder_count: number;
             /** Length Mm */
             length_mm: number;
             /** Axis Y */
@@ -423,6 +461,8 @@ export interface components {
             /** Holders */
             holders: string;
             tape: components["schemas"]["TapeView"];
+            /** Things */
+            things: components["schemas"]["ThingView"][];
             /** Marks */
             marks: components["schemas"]["MarkView"][];
             /** Figures */
@@ -703,8 +743,26 @@ export interface components {
             name: string;
         };
         /**
+         * ReorderView
+         * @description The best order found, as a patch that takes it; `proved` if no order can be better.
+         */
+        ReorderView: {
+            /** Before */
+            before: string;
+            /** After */
+            after: string;
+            /** Proved */
+            proved: boolean;
+            /** Changes */
+            changes: boolean;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * RungView
-         * @description One count of the ladder; `x0`, `pitch_mm` and `length_mm` draw its miniature.
+         * @description One count of the ladder; `axes` and `length_mm` draw its miniature.
          */
         RungView: {
             /** Count */
@@ -721,10 +779,8 @@ export interface components {
             air: string;
             /** Ends */
             ends: string;
-            /** X0 */
-            x0: number;
-            /** Pitch Mm */
-            pitch_mm: number;
+            /** Axes */
+            axes: number[];
             /** Length Mm */
             length_mm: number;
             /** Patch */
@@ -752,7 +808,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "floor" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "plate" | "screw" | "holder" | "holder-line" | "mark";
+            role: "floor" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "plate" | "screw" | "holder" | "holder-line" | "mark";
             /**
              * D
              * @description SVG path data in mm, y up.
@@ -761,11 +817,16 @@ export interface components {
         };
         /**
          * SymbolView
-         * @description Drawn at each of its places [x, y], one for every holder in order.
+         * @description Drawn at each of its places [x, y], from the datum on.
          */
         SymbolView: {
             /** Key */
             key: string;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "item" | "holder";
             /** Strokes */
             strokes: components["schemas"]["StrokeView"][];
             /** Places */
@@ -788,6 +849,22 @@ export interface components {
             unit: "in" | "mm";
             /** Step Mm */
             step_mm: number;
+        };
+        /**
+         * ThingView
+         * @description One thing on the rack, from the datum: its own axis, and its first holder.
+         */
+        ThingView: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** X */
+            x: number;
+            /** Holder */
+            holder: number;
+            /** Spare */
+            spare: boolean;
         };
         /**
          * Try
@@ -897,6 +974,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DesignView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reorder_things_api_reorder_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Aimed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReorderView"];
                 };
             };
             /** @description A value cannot be read */

@@ -24,7 +24,7 @@ const SOLID_PX = 3;
 
 /** The core's scene as SVG in mm, y up: put it in a group that scales by (s, -s). */
 export const Scene = memo(function Scene({ scene, scale, bare = false }: Props) {
-  const count = Math.max(...scene.symbols.map((symbol) => symbol.places.length), 1);
+  const count = scene.symbols.find((symbol) => symbol.of === "holder")?.places.length ?? 1;
   const spacing = ((scene.extent.x1 - scene.extent.x0) * scale) / count;
   return (
     <g>
@@ -40,7 +40,7 @@ export const Scene = memo(function Scene({ scene, scale, bare = false }: Props) 
             key={symbol.key}
             symbol={symbol}
             scale={scale}
-            solid={spacing < SOLID_PX && symbol.key === "item"}
+            solid={spacing < SOLID_PX && symbol.of === "item"}
           />
         ) : (
           <Placed key={symbol.key} symbol={symbol} coarse={spacing < COARSE_PX} />
@@ -79,14 +79,14 @@ function Boxes({ symbol, scale, solid }: { symbol: Symbol; scale: number; solid:
   if (solid)
     return (
       <path
-        className={`r r-${symbol.key} stroke-none`}
+        className={`r r-${symbol.of} stroke-none`}
         d={`M${first[0] + box.x0} ${first[1] + box.y0}H${last[0] + box.x1}V${first[1] + box.y1}H${first[0] + box.x0}Z`}
       />
     );
   const middle = (box.x0 + box.x1) / 2;
   return (
     <path
-      className={symbol.key === "item" ? "r stroke-(--item-line)" : "r stroke-(--metal)"}
+      className={symbol.of === "item" ? "r stroke-(--item-line)" : "r stroke-(--metal)"}
       strokeLinecap="butt"
       shapeRendering="crispEdges"
       strokeWidth={Math.max(1, (box.x1 - box.x0) * scale)}

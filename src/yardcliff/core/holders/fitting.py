@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
 from yardcliff.core.rack import Bore, DrillStep, Glyph, Wood
-from yardcliff.core.spacing import Reach
+from yardcliff.core.things import Reach
 from yardcliff.core.working import Figure
 
 

@@ -3,6 +3,9 @@ import { Pick } from "../../ui/Pick";
 import { Switch } from "../../ui/Switch";
 import { BriefField } from "./BriefField";
 import { Fig } from "./Fig";
+import { Hanging } from "./Hanging";
+import { KeepOuts } from "./KeepOuts";
+import { Ladder } from "./Ladder";
 import { RowChoices } from "./RowChoices";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
@@ -27,39 +30,14 @@ const options = (choices: Catalogue["holders"]) =>
 export function Choices({ catalogue }: Props) {
   return (
     <>
-      <ItemChoices catalogue={catalogue} />
+      <Hanging catalogue={catalogue} />
       <RowChoices catalogue={catalogue} />
+      <Ladder />
       <HolderChoices catalogue={catalogue} />
       <Cautions />
       <BoardChoices catalogue={catalogue} />
+      <KeepOuts />
     </>
-  );
-}
-
-function ItemChoices({ catalogue }: Props) {
-  const { apply } = useSession();
-  const brief = useShown((shown) => shown.design.brief["item"]) as { name: string; plural: string };
-  return (
-    <Section
-      title="What hangs"
-      aside={
-        <Pick
-          label="What hangs"
-          value={catalogue.items.find((item) => item.name === brief.name)?.key ?? OWN}
-          shown={brief.plural}
-          options={catalogue.items.map((item) => ({ value: item.key, label: item.plural }))}
-          onPick={(key) => {
-            const item = catalogue.items.find((one) => one.key === key);
-            if (item) apply({ item: item.patch, row: { air: item.air } });
-          }}
-        />
-      }
-    >
-      <div className="grid grid-cols-2 gap-x-3">
-        <BriefField path="item.width" label="width" />
-        <BriefField path="row.air" label="air" />
-      </div>
-    </Section>
   );
 }
 

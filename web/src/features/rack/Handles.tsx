@@ -2,18 +2,22 @@ import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type Poin
 
 import type { Mark, Patch } from "../../api/types";
 import { onStep, toModelX, toScreenX, toScreenY, type View } from "../../drawing/view";
-import { pinPatch } from "./patches";
+import { movePatch, pinPatch } from "./patches";
 import { useSession, useShown } from "./shown";
 
 const CLICK_PX = 3;
 const HALF_HEIGHT = 24;
 const WIDEST = 13;
+/** Beyond this many, things are too narrow to be dragged one by one. */
+const MOST_IN_HAND = 60;
 
 interface Hold {
   startX: number;
   moved: boolean;
+  /** What the hand points at: a reading on the tape, or a place in the order. */
   at: string;
   offset: number;
+  toAt: (mm: number) => string;
   toPatch: (at: string) => Patch;
   patch: Patch | null;
 }
@@ -32,17 +36,19 @@ export function Handles({ view }: { view: View }) {
   const y = toScreenY(view, design.axis_y);
   const inHand = marks[Math.min(chosen, marks.length - 1)];
 
-  function grab(event: PointerEvent<SVGElement>, at: number, toPatch: Hold["toPatch"]) {
+  const onTape: Hold["toAt"] = (mm) => onStep(mm, design.tape);
+
+  function grab(event: PointerEvent<SVGElement>, from: number, toPatch: Hold["toPatch"], toAt = onTape) {
     event.currentTarget.setPointerCapture(event.pointerId);
-    const offset = toScreenX(view, at) - event.clientX;
-    hold.current = { startX: event.clientX, moved: false, at: "", offset, toPatch, patch: null };
+    const offset = toScreenX(view, from) - event.clientX;
+    hold.current = { startX: event.clientX, moved: false, at: "", offset, toAt, toPatch, patch: null };
     session.hold(true);
   }
   function drag({ clientX }: { clientX: number }) {
     const now = hold.current;
     if (!now) return;
     if (!now.moved && Math.abs(clientX - now.startX) < CLICK_PX) return;
-    const at = onStep(toModelX(view, clientX + now.offset), design.tape);
+    const at = now.toAt(toModelX(view, clientX + now.offset));
     if (now.at === at) return;
     now.moved = true;
     now.at = at;
@@ -72,6 +78,16 @@ export function Handles({ view }: { view: View }) {
     session.preview(null);
   }
 
+  /** A mixed row is put in order by hand: the thing goes to the place it is dragged to. */
+  function onThingDown(event: PointerEvent<SVGElement>, place: number) {
+    const { things } = session.rack.design;
+    const from = things[place]?.x ?? 0;
+    const toPlace = (mm: number) => {
+      const away = things.map((thing) => Math.abs(thing.x - mm));
+      return String(away.indexOf(Math.min(...away)));
+    };
+    grab(event, from, (to) => movePatch(session.rack.design, place, Number(to)), toPlace);
+  }
   function onBandDown(event: PointerEvent<SVGElement>) {
     const left = event.currentTarget.ownerSVGElement?.getBoundingClientRect().left ?? 0;
     const mark = nearest(marks, toModelX(view, event.clientX - left));
@@ -106,8 +122,29 @@ export function Handles({ view }: { view: View }) {
   const last = marks.at(-1)?.x ?? 0;
   const spacing = marks.length > 1 ? ((last - first) / (marks.length - 1)) * view.scale : Infinity;
   const half = Math.max(Math.min(WIDEST, spacing / 2), 2);
+  const grip = Math.min(spacing * 0.4, 60);
+  const mixed = new Set(design.things.map((thing) => thing.kind)).size > 1;
+  const below = toScreenY(view, design.scene.extent.y0) - y;
   return (
     <g ref={group}>
+      {mixed &&
+        design.things.length <= MOST_IN_HAND &&
+        design.things.map((thing, place) => (
+          <rect
+            key={place}
+            data-thing={place}
+            className="cursor-grab touch-none active:cursor-grabbing"
+            x={toScreenX(view, thing.x) - grip}
+            y={y + HALF_HEIGHT}
+            width={2 * grip}
+            height={Math.max(below - HALF_HEIGHT, 0)}
+            fill="transparent"
+            onPointerDown={(event) => onThingDown(event, place)}
+            onPointerMove={drag}
+            onPointerUp={() => release()}
+            onPointerCancel={cancel}
+          />
+        ))}
       {marks.map(
         (mark) =>
           mark.pinned && (

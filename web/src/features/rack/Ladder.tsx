@@ -92,9 +92,8 @@ export function Ladder() {
 
 function Mini({ rung, scale }: { rung: Rung; scale: number }) {
   // More marks than pixels only blacken the board: every so many stand for all.
-  const stride = Math.ceil(rung.count / (MINI / 2));
-  const drawn = Math.ceil(rung.count / stride);
-  const places = Array.from({ length: drawn }, (_, k) => (rung.x0 + k * stride * rung.pitch_mm) * scale);
+  const stride = Math.ceil(rung.axes.length / (MINI / 2));
+  const places = rung.axes.filter((_, k) => k % stride === 0).map((axis) => axis * scale);
   return (
     <svg width={MINI + 2} height={13} aria-hidden>
       <rect

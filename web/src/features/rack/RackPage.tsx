@@ -7,7 +7,6 @@ import type { Catalogue, Rack } from "../../api/types";
 import { NotFound } from "../../ui/NotFound";
 import { Choices } from "./Choices";
 import { Drawing } from "./Drawing";
-import { Ladder } from "./Ladder";
 import { Session } from "./session";
 import { Shortcuts } from "./Shortcuts";
 import { SessionShown, Unhurried, useShown } from "./shown";
@@ -65,7 +64,6 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
         >
           <Unhurried>
             <Choices catalogue={catalogue} />
-            <Ladder />
           </Unhurried>
         </aside>
       </main>

@@ -6,23 +6,20 @@ import { Pick } from "../../ui/Pick";
 import { Switch } from "../../ui/Switch";
 import { BriefField } from "./BriefField";
 import { Fig } from "./Fig";
+import { rowOf } from "./patches";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
-
-interface RowBrief {
-  follows: string;
-  spacing: string;
-  pitch: string | null;
-  ends: { rule: string };
-}
 
 /** Length, count, pitch and ends: three are held by a peg, the loose one is worked out from them. */
 export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
   const { apply } = useSession();
-  const row = useShown((shown) => shown.design.brief["row"]) as RowBrief;
+  const row = useShown((shown) => rowOf(shown.design));
   const loose = (name: string) => row.follows === name;
   return (
-    <Section title="The row" aside={<Fig name="row.air" label="air between" />}>
+    <Section
+      title="The row"
+      aside={row.spacing === "air" ? <Fig name="row.span" /> : <Fig name="row.air" label="air between" />}
+    >
       <RadioGroup.Root
         aria-label="Which figure is worked out from the others"
         value={row.follows}
@@ -34,19 +31,25 @@ export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
         <Line name="count" loose={loose("count")}>
           <BriefField path="row.count" label="count" italic={loose("count")} wide className="flex-1" />
         </Line>
-        <Line name="pitch" loose={loose("pitch")}>
-          <BriefField path="row.pitch" label="pitch" italic={loose("pitch")} wide className="flex-1" />
-          {row.pitch !== null && !loose("pitch") && (
-            <button
-              type="button"
-              className="text-[0.8rem] text-act underline decoration-dotted"
-              title="As close as the items and their air allow"
-              onClick={() => apply({ row: { pitch: null } })}
-            >
-              as needed
-            </button>
-          )}
-        </Line>
+        {row.spacing === "air" ? (
+          <Line name="pitch" label="air" loose={loose("pitch")}>
+            <BriefField path="row.air" label="air" italic={loose("pitch")} wide className="flex-1" />
+          </Line>
+        ) : (
+          <Line name="pitch" loose={loose("pitch")}>
+            <BriefField path="row.pitch" label="pitch" italic={loose("pitch")} wide className="flex-1" />
+            {row.pitch !== null && !loose("pitch") && (
+              <button
+                type="button"
+                className="text-[0.8rem] text-act underline decoration-dotted"
+                title="As close as the items and their air allow"
+                onClick={() => apply({ row: { pitch: null } })}
+              >
+                as needed
+              </button>
+            )}
+          </Line>
+        )}
         <Line name="ends" loose={loose("ends")}>
           {loose("ends") ? (
             <span className="flex flex-1 items-baseline gap-1">
@@ -97,13 +100,21 @@ export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
   );
 }
 
-function Line({ name, loose, children }: { name: string; loose: boolean; children: ReactNode }) {
+interface LineProps {
+  name: string;
+  /** What it is called where that is not its name. */
+  label?: string;
+  loose: boolean;
+  children: ReactNode;
+}
+
+function Line({ name, label = name, loose, children }: LineProps) {
   return (
     <div className="flex min-h-7 items-center gap-1.5">
       <RadioGroup.Item
         value={name}
-        aria-label={`Work out the ${name}`}
-        title={loose ? "Worked out from the other three" : `Held. Press to work out the ${name} instead`}
+        aria-label={`Work out the ${label}`}
+        title={loose ? "Worked out from the other three" : `Held. Press to work out the ${label} instead`}
         className="flex h-6 w-5 shrink-0 items-center justify-center pointer-coarse:h-10"
       >
         <svg width={16} height={16} viewBox="-8 -8 16 16" aria-hidden>

@@ -1,5 +1,6 @@
 import type { Design, Figure } from "../../api/types";
 import { Measure } from "../../ui/Measure";
+import { PlaceControls } from "./PlaceControls";
 import { useSession, useShown } from "./shown";
 
 /** Slips of working, side by side: formula, numbers, result, and why this rule. They follow the design. */
@@ -66,6 +67,7 @@ export function Slips() {
                 </p>
               )}
               <p className="mt-1 text-[0.87rem] text-soft">{figure.why}</p>
+              {key.startsWith("mark.") && <PlaceControls index={Number(key.slice(5))} />}
             </section>
           )
         );
@@ -78,17 +80,17 @@ export function Slips() {
 function markFigure(design: Design, index: number): Figure | undefined {
   const mark = design.marks[index];
   const { "row.left": left, "row.pitch": pitch } = design.figures;
-  if (!mark || !left || !pitch) return undefined;
-  const even = mark.drift != null;
+  if (!mark) return undefined;
+  const even = mark.drift != null && left && pitch;
   const drift = even
     ? `Stepping off a rounded pitch would put it ${mark.drift} off.`
-    : "The row holds pins: this place lies evenly between the ones beside it.";
+    : "The row has no one pitch to step off.";
   return {
     key: `mark.${index}`,
     label: `Mark ${index + 1}`,
     text: mark.exact,
     tape: `${mark.text} (${mark.error})`,
-    formula: mark.pinned ? "pinned here" : even ? "a + k · p" : "between pins",
+    formula: mark.pinned ? "pinned here" : even ? "a + k · p" : "by its neighbours",
     inputs: even
       ? [
           { symbol: "a", name: "left end", text: left.text },

@@ -29,21 +29,17 @@ export function TapeStrip({ control, flipped, onFlip }: Props) {
 
 function Counted() {
   const holders = useShown((shown) => shown.design.holders);
-  const count = useShown((shown) => shown.design.count);
-  const pinned = useShown((shown) => shown.design.marks.some((mark) => mark.pinned));
+  const things = useShown((shown) => shown.design.count);
+  const count = useShown((shown) => shown.design.holder_count);
   return (
     <>
       <span className="text-soft">
-        <Fig name="row.count" label="" /> {holders}, {count - 1} spaces
+        <Fig name="row.count" label="" /> {things === count ? holders : `things on ${count} ${holders}`},{" "}
+        {count - 1} spaces
       </span>
-      {pinned ? (
-        <Fig name="row.uneven" />
-      ) : (
-        <>
-          <Fig name="row.dividers" />
-          <Fig name="row.drift" label="stepped off, the last is out by" />
-        </>
-      )}
+      <Fig name="row.uneven" />
+      <Fig name="row.dividers" />
+      <Fig name="row.drift" label="stepped off, the last is out by" />
     </>
   );
 }

@@ -9,15 +9,80 @@ interface Pin {
   index: number;
   at: string;
 }
+export interface KeepOut {
+  flaw: string;
+  at: string;
+  width: string;
+}
+export interface RowBrief {
+  follows: string;
+  spacing: string;
+  pitch: string | null;
+  ends: { rule: string };
+  pins: Pin[];
+  facing: string;
+  spares: number;
+  keepouts: KeepOut[];
+}
+/** The kind that a rack begins with; the others have names. */
+export const MAIN = "";
 
-const pins = (design: Design) => (design.brief["row"] as { pins: Pin[] }).pins;
+export const rowOf = (design: Design) => design.brief["row"] as RowBrief;
 
 /** Holder `index` pinned at `at`, the others as they were; without `at` it is let go. */
 export function pinPatch(design: Design, index: number, at?: string): Patch {
-  const others = pins(design).filter((pin) => pin.index !== index);
+  const others = rowOf(design).pins.filter((pin) => pin.index !== index);
   return { row: { pins: at === undefined ? others : [...others, { index, at }] } };
 }
 
 export const countPatch = (design: Design, by: number): Patch => ({
   row: { count: Math.max(1, design.count + by) },
 });
+
+const kindsOf = (design: Design) => design.things.map((thing) => thing.kind);
+
+/** The things in this order; a row of the main kind alone needs none. */
+const inOrder = (order: string[]) => ({
+  order: order.every((kind) => kind === MAIN) ? [] : order,
+  count: order.length,
+});
+
+/** `count` things of a kind: more go beside the last of it, fewer leave from the end. */
+export function kindCountPatch(design: Design, kind: string, count: number): Patch {
+  const order = kindsOf(design);
+  let now = order.filter((one) => one === kind).length;
+  for (; now < count; now++) order.splice(order.lastIndexOf(kind) + 1 || order.length, 0, kind);
+  for (; now > count; now--) order.splice(order.lastIndexOf(kind), 1);
+  return { row: inOrder(order) };
+}
+
+/** One more kind of thing, `count` of it, at the right end. */
+export const addKindPatch = (design: Design, kind: string, item: unknown, count = 1): Patch => ({
+  others: { [kind]: item },
+  row: inOrder([...kindsOf(design), ...Array<string>(count).fill(kind)]),
+});
+
+/** All of a kind taken off the rack. The main one is followed by the next. */
+export function removeKindPatch(design: Design, kind: string): Patch {
+  const left = kindsOf(design).filter((one) => one !== kind);
+  if (kind !== MAIN) return { others: { [kind]: null }, row: inOrder(left) };
+  const others = design.brief["others"] as Record<string, unknown>;
+  const next = left[0] ?? MAIN;
+  return {
+    item: others[next],
+    others: { [next]: null },
+    row: inOrder(left.map((one) => (one === next ? MAIN : one))),
+  };
+}
+
+/** Another kind at one place. */
+export const kindAtPatch = (design: Design, place: number, kind: string): Patch => ({
+  row: inOrder(kindsOf(design).map((one, index) => (index === place ? kind : one))),
+});
+
+/** The thing at one place moved to another; those between make room. */
+export function movePatch(design: Design, from: number, to: number): Patch {
+  const order = kindsOf(design);
+  order.splice(to, 0, ...order.splice(from, 1));
+  return { row: inOrder(order) };
+}

@@ -5,6 +5,7 @@ import { Link, useNavigate } from "react-router";
 import { api } from "../../api/client";
 import type { ItemChoice, TapeName } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { readCount } from "../../ui/count";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
 import { Switch } from "../../ui/Switch";
@@ -36,9 +37,8 @@ export function NewRackPage() {
   const chosen = items.find((one) => one.key === item);
 
   function commitCount(text: string): Promise<string | null> {
-    const next = Number(text);
-    if (!/^\d+$/.test(text) || next < 1 || next > 1000)
-      return Promise.resolve(`“${text}” is no count: write a whole number from 1 to 1000.`);
+    const next = readCount(text, 1);
+    if (typeof next === "string") return Promise.resolve(next);
     setCount(next);
     return Promise.resolve(null);
   }

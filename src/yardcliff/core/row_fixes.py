@@ -1,0 +1,67 @@
+"""Changes of a row that findings offer as their way out: labels and merge patches."""
+
+from math import ceil, floor
+from typing import Any
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.findings import Fix, Patch
+from yardcliff.core.length import LONGEST, Tape, exact_text
+from yardcliff.core.model import Frozen
+from yardcliff.core.row import Row, lay_out
+from yardcliff.core.row_brief import Pin
+
+
+def row_patch(**changes: Any) -> Patch:
+    """A patch of the row; lengths as text, models as the file holds them."""
+    return {"row": {key: _json(value) for key, value in changes.items()}}
+
+
+def _json(value: Any) -> Any:
+    if isinstance(value, (list, tuple)):
+        return [_json(one) for one in value]
+    if isinstance(value, Frozen):
+        return value.model_dump(mode="json")
+    return exact_text(value) if isinstance(value, Fraction) else value
+
+
+def up(value: Fraction, tape: Tape) -> Fraction:
+    return ceil(value / tape.step) * tape.step
+
+
+def down(value: Fraction, tape: Tape) -> Fraction:
+    return floor(value / tape.step) * tape.step
+
+
+def longer(row: Row, tape: Tape, length: Fraction, follows: str = "") -> tuple[Fix, ...]:
+    """A board of `length`, rounded up to the tape, unless none is that long."""
+    board = up(length, tape)
+    if board > LONGEST:
+        return ()
+    if not follows:
+        follows = "pitch" if row.brief.follows in ("length", "count") else row.brief.follows
+    return (Fix(f"Board {tape.write(board)} long", row_patch(length=board, follows=follows)),)
+
+
+def let_go(row: Row, *pins: Pin) -> Fix:
+    names = " and ".join(str(pin.index + 1) for pin in pins)
+    return Fix(f"Let go of pin {names}", row_patch(pins=[pin for pin in row.brief.pins if pin not in pins]))
+
+
+def let_go_at(row: Row, index: int) -> tuple[Fix, ...]:
+    """Letting go of the pin that holds an end holder, if one does."""
+    return tuple(let_go(row, pin) for pin in row.pins if pin.index == index)
+
+
+def keep_inside(row: Row) -> Fix:
+    follows = "length" if row.brief.follows == "length" else "pitch"
+    return Fix("Keep them inside the ends", row_patch(ends={"rule": "inside", "overhang": "0 mm"}, follows=follows))
+
+
+def even_air(row: Row) -> tuple[Fix, ...]:
+    """The same air between all instead of one pitch, where that fits: unequal things need less board so."""
+    if row.brief.spacing == "air" or len(set(row.things)) == 1:
+        return ()
+    airy = row.brief.model_copy(update={"spacing": "air"})
+    if lay_out(airy, row.things_of, row.fixture, row.count).length(row.brief.air) > row.length:
+        return ()
+    return (Fix("Even air instead of one pitch", row_patch(spacing="air")),)

@@ -1,0 +1,231 @@
+import { useState } from "react";
+
+import { api } from "../../api/client";
+import type { Catalogue, Reordered } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { readCount } from "../../ui/count";
+import { Field } from "../../ui/Field";
+import { Measure } from "../../ui/Measure";
+import { Pick } from "../../ui/Pick";
+import { BriefField } from "./BriefField";
+import { addKindPatch, kindCountPatch, MAIN, removeKindPatch, rowOf } from "./patches";
+import { Section } from "./Section";
+import { useSession, useShown } from "./shown";
+
+interface Item {
+  name: string;
+  plural: string;
+  left: string;
+  right: string;
+}
+
+const FACINGS = [
+  { value: "given", label: "as measured" },
+  { value: "turned", label: "all turned round" },
+  { value: "pairs", label: "in pairs, back to back", why: "Every second one is turned." },
+  { value: "mirrored", label: "mirrored", why: "The right half faces the left." },
+];
+
+/** What hangs: each kind with its number and width, the air between, and the order of mixed things. */
+export function Hanging({ catalogue }: { catalogue: Catalogue }) {
+  const session = useSession();
+  const { apply } = session;
+  const item = useShown((shown) => shown.design.brief["item"]) as Item;
+  const others = useShown((shown) => shown.design.brief["others"]) as Record<string, Item>;
+  const facing = useShown((shown) => rowOf(shown.design).facing);
+  const airy = useShown((shown) => rowOf(shown.design).spacing === "air");
+  const kinds = [[MAIN, item] as const, ...Object.entries(others)];
+  const sided = kinds.some(([, one]) => one.left !== one.right);
+  const choices = catalogue.items.map((one) => ({ value: one.key, label: one.plural }));
+
+  function add(key: string) {
+    const found = catalogue.items.find((one) => one.key === key);
+    const there = kinds.find(([, one]) => one.name === found?.name)?.[0];
+    const { design } = session.rack;
+    if (there !== undefined)
+      apply(kindCountPatch(design, there, design.things.filter((thing) => thing.kind === there).length + 1));
+    else if (found) apply(addKindPatch(design, key, found.patch));
+  }
+  function replaceMain(key: string) {
+    const found = catalogue.items.find((one) => one.key === key);
+    if (found) apply({ item: found.patch, row: { air: found.air } });
+  }
+
+  return (
+    <Section
+      title="What hangs"
+      aside={<Pick label="Another kind" value="" shown="+ another kind" options={choices} onPick={add} />}
+    >
+      <div aria-hidden className="hand flex justify-between pr-1 pl-13 text-[0.75rem] text-soft">
+        <span>of what</span>
+        <span className={kinds.length > 1 ? "pr-7" : ""}>wide</span>
+      </div>
+      {kinds.map(([kind, one]) => (
+        <Kind
+          key={kind}
+          kind={kind}
+          item={one}
+          alone={kinds.length === 1}
+          choices={choices}
+          onReplace={replaceMain}
+        />
+      ))}
+      <div className="grid grid-cols-2 gap-x-3">
+        {!airy && <BriefField path="row.air" label="air" />}
+        <BriefField path="row.spares" label="places spare" />
+      </div>
+      {sided && (
+        <Line label="facing">
+          <Pick
+            label="Facing"
+            value={facing}
+            options={FACINGS}
+            onPick={(next) => apply({ row: { facing: next } })}
+          />
+        </Line>
+      )}
+      {kinds.length > 1 && <Reorder />}
+    </Section>
+  );
+}
+
+function Line({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <div className="flex items-center justify-between gap-2">
+      <span className="text-soft">{label}</span>
+      {children}
+    </div>
+  );
+}
+
+interface KindProps {
+  kind: string;
+  item: Item;
+  alone: boolean;
+  choices: { value: string; label: string }[];
+  onReplace: (key: string) => void;
+}
+
+/** One kind on a line: how many, what, how wide. */
+function Kind({ kind, item, alone, choices, onReplace }: KindProps) {
+  const session = useSession();
+  const count = useShown(({ design }) => design.things.filter((thing) => thing.kind === kind).length);
+  const path = kind === MAIN ? "item.width" : `others.${kind}.width`;
+  const set = (next: number) => session.change(kindCountPatch(session.rack.design, kind, next));
+  return (
+    <div className="flex items-center gap-1.5">
+      <Field
+        label={`How many ${item.plural}`}
+        labelHidden
+        boxed
+        className="[&_input]:w-10"
+        value={String(count)}
+        onCommit={(text) => {
+          const next = readCount(text, alone ? 1 : 0);
+          return typeof next === "string" ? Promise.resolve(next) : set(next);
+        }}
+        onStep={(by) => count + by >= (alone ? 1 : 0) && void set(count + by)}
+      />
+      {kind === MAIN ? (
+        <Pick
+          label="What hangs"
+          value=""
+          shown={item.plural}
+          options={choices}
+          onPick={onReplace}
+          className="min-w-0 flex-1"
+        />
+      ) : (
+        <span className="hand min-w-0 flex-1 truncate px-1 text-[0.93rem]">{item.plural}</span>
+      )}
+      <BriefField path={path} label={`Width of the ${item.plural}`} labelHidden />
+      {!alone && (
+        <Button
+          look="bare"
+          aria-label={`Take the ${item.plural} off`}
+          onClick={() => session.apply(removeKindPatch(session.rack.design, kind))}
+        >
+          ×
+        </Button>
+      )}
+    </div>
+  );
+}
+
+const AIMS = [
+  ["length", "shortest board"],
+  ["pitch", "least pitch"],
+] as const;
+
+/** A better order: what it would bring is shown before it is taken. */
+function Reorder() {
+  const session = useSession();
+  const airy = useShown((shown) => rowOf(shown.design).spacing === "air");
+  const [found, setFound] = useState<{ aim: string; result: Reordered; brief: unknown } | null>(null);
+  const [busy, setBusy] = useState(false);
+  const brief = useShown((shown) => shown.rack.design.brief);
+  const offer = found?.brief === brief ? found : null;
+
+  async function look(aim: "length" | "pitch", words: string) {
+    setBusy(true);
+    try {
+      const result = await api.reorder(brief, aim);
+      setFound({ aim: words, result, brief });
+      if (result.changes) session.preview(result.patch);
+    } finally {
+      setBusy(false);
+    }
+  }
+  function leave() {
+    setFound(null);
+    session.preview(null);
+  }
+  return (
+    <>
+      <Line label="put in order for the">
+        <span className="flex gap-1">
+          {AIMS.filter(([aim]) => aim === "length" || !airy).map(([aim, words]) => (
+            <Button key={aim} disabled={busy} onClick={() => void look(aim, words)}>
+              {words}
+            </Button>
+          ))}
+        </span>
+      </Line>
+      {busy && (
+        <p role="status" className="text-[0.87rem] text-soft">
+          Trying orders…
+        </p>
+      )}
+      {offer && (
+        <div role="status" className="my-1 border-l-4 border-act bg-paper px-2 py-1 text-[0.9rem]">
+          {offer.result.changes ? (
+            <>
+              {offer.aim}: <Measure text={offer.result.before} /> →{" "}
+              <b>
+                <Measure text={offer.result.after} />
+              </b>
+              , {offer.result.proved ? "proved best." : "the best found, not proved."}{" "}
+              <span className="mt-1 flex gap-1.5">
+                <Button
+                  look="act"
+                  onClick={() => {
+                    setFound(null);
+                    session.apply(offer.result.patch);
+                  }}
+                >
+                  Take this order
+                </Button>
+                <Button onClick={leave}>Leave it</Button>
+              </span>
+            </>
+          ) : (
+            <>
+              {offer.aim}: <Measure text={offer.result.before} /> already,{" "}
+              {offer.result.proved ? "proved best." : "and nothing better was found."}
+            </>
+          )}
+        </div>
+      )}
+    </>
+  );
+}

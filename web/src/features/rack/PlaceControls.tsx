@@ -1,0 +1,66 @@
+import { Button } from "../../ui/Button";
+import { Field } from "../../ui/Field";
+import { Pick } from "../../ui/Pick";
+import { kindAtPatch, MAIN, movePatch, pinPatch } from "./patches";
+import { useSession, useShown } from "./shown";
+
+/** What can be done with one place: another thing there, another place for it, a pin. */
+export function PlaceControls({ index }: { index: number }) {
+  const session = useSession();
+  const { apply, change } = session;
+  const mark = useShown((shown) => shown.design.marks[index]);
+  const things = useShown((shown) => shown.design.things);
+  const brief = useShown((shown) => shown.design.brief) as {
+    item: { name: string };
+    others: Record<string, { name: string }>;
+  };
+  const place = things.findLastIndex((thing) => thing.holder <= index);
+  const thing = things[place];
+  if (!mark || !thing) return null;
+  const kinds = [{ value: MAIN, label: brief.item.name }].concat(
+    Object.entries(brief.others).map(([value, { name }]) => ({ value, label: name })),
+  );
+  const move = (by: 1 | -1) => apply(movePatch(session.rack.design, place, place + by));
+  return (
+    <div className="mt-1.5 border-t border-rule pt-1.5">
+      {kinds.length > 1 && (
+        <div className="flex items-center gap-1">
+          <span className="text-soft">hangs here</span>
+          <Pick
+            label="Hangs here"
+            value={thing.kind}
+            options={kinds}
+            onPick={(kind) => apply(kindAtPatch(session.rack.design, place, kind))}
+            className="flex-1"
+          />
+          <Button
+            look="bare"
+            aria-label="One place to the left"
+            disabled={place === 0}
+            onClick={() => move(-1)}
+          >
+            ←
+          </Button>
+          <Button
+            look="bare"
+            aria-label="One place to the right"
+            disabled={place === things.length - 1}
+            onClick={() => move(1)}
+          >
+            →
+          </Button>
+        </div>
+      )}
+      <div className="flex items-center gap-2">
+        <Field
+          label={mark.pinned ? "pinned at" : "pin at"}
+          value={mark.text}
+          wide
+          className="flex-1"
+          onCommit={(text) => change(pinPatch(session.rack.design, index, text))}
+        />
+        {mark.pinned && <Button onClick={() => apply(pinPatch(session.rack.design, index))}>Let go</Button>}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,9 @@
+const MOST = 1000;
+
+/** A whole number as it is typed, or what is wrong with it. */
+export function readCount(text: string, least: number): number | string {
+  const count = Number(text);
+  return /^\d+$/.test(text) && count >= least && count <= MOST
+    ? count
+    : `“${text}” is no count: write a whole number from ${least} to ${MOST}.`;
+}
