@@ -17,6 +17,10 @@ from yardcliff.store.racks import Racks
 Json = dict[str, Any]
 
 
+def hanging(item: str, count: int = 5) -> Json:
+    return {"hangs": [{"item": item, "count": count}]}
+
+
 @pytest.fixture
 def client(tmp_path: Path) -> Iterator[TestClient]:
     database = Database(tmp_path / "api.db")
@@ -26,7 +30,7 @@ def client(tmp_path: Path) -> Iterator[TestClient]:
 
 @pytest.fixture
 def rack(client: TestClient) -> Json:
-    answer = client.post("/api/racks", json={"item": "waxed-jacket", "count": 5})
+    answer = client.post("/api/racks", json=hanging("waxed-jacket"))
     assert answer.status_code == 201
     made: Json = answer.json()
     return made
@@ -121,12 +125,12 @@ def test_an_unreadable_value_is_a_problem_with_its_field(
     ("method", "path", "body", "status"),
     [
         ("GET", "/api/racks/none", None, 404),
-        ("POST", "/api/racks", {"item": "anvil"}, 422),
-        ("POST", "/api/racks", {"item": "felt-hat", "count": 0}, 422),
+        ("POST", "/api/racks", hanging("anvil"), 422),
+        ("POST", "/api/racks", hanging("felt-hat", 0), 422),
         ("POST", "/api/racks", {}, 422),
         ("POST", "/api/racks/open", {"format": "other"}, 422),
         ("POST", "/api/racks/open", {"format": "yardcliff-rack", "version": 99}, 422),
-        ("GET", "/api/start?item=anvil&count=2", None, 422),
+        ("POST", "/api/start", hanging("anvil", 2), 422),
         ("GET", "/api/nowhere", None, 404),
         ("PUT", "/api/racks", {}, 405),
     ],
@@ -167,11 +171,11 @@ def test_a_rack_file_opens_again_as_the_same_rack(client: TestClient, rack: Json
 
 def test_the_demo_holds_settled_racks_and_one_to_settle(client: TestClient) -> None:
     app: Any = client.app
-    racks: Racks = app.state.racks
+    racks: Racks = Racks(app.state.database)
     assert fill(racks) == len(SEEDS)
     assert fill(racks) == 0, "a filled store is left alone"
     listed = client.get("/api/racks").json()
-    assert [r["to_settle"] for r in listed] == [1, 0, 0, 0, 0, 0]
+    assert [r["to_settle"] for r in listed] == [1] + [0] * (len(SEEDS) - 1)
     assert {"hooks", "dowel pegs"} == {r["says"].split(" on ")[1] for r in listed}
 
 
@@ -189,12 +193,12 @@ def test_the_demo_holds_settled_racks_and_one_to_settle(client: TestClient) -> N
 )
 def test_pages_of_others_cannot_drive_the_server(client: TestClient, headers: dict[str, str]) -> None:
     for method, path in (("GET", "/api/racks"), ("POST", "/api/racks")):
-        assert client.request(method, path, headers=headers, json={"item": "towel"}).status_code == 403
+        assert client.request(method, path, headers=headers, json=hanging("towel")).status_code == 403
 
 
 def test_own_pages_can(client: TestClient) -> None:
     headers = {"origin": "http://127.0.0.1:8722", "sec-fetch-site": "same-origin"}
-    assert client.post("/api/racks", headers=headers, json={"item": "towel"}).status_code == 201
+    assert client.post("/api/racks", headers=headers, json=hanging("towel")).status_code == 201
     assert client.get("/api/racks", headers={"host": "[::1]:8722"}).status_code == 200
 
 
@@ -225,7 +229,7 @@ def test_the_openapi_document_explains_itself(client: TestClient) -> None:
 
 
 def test_a_line_answers_tries_in_order_and_outlives_what_cannot_be_read(client: TestClient) -> None:
-    brief = client.get("/api/start?item=towel&count=3").json()["brief"]
+    brief = client.post("/api/start", json=hanging("towel", 3)).json()["brief"]
     with client.websocket_connect("ws://127.0.0.1:8722/api/solve", headers={"origin": "http://127.0.0.1:8722"}) as line:
         for patch in ({"row": {"count": 4}}, {"row": {"count": "four"}}, {"row": {"count": 5}}):
             line.send_json({"brief": brief, "patch": patch})
@@ -241,3 +245,72 @@ def test_a_line_answers_tries_in_order_and_outlives_what_cannot_be_read(client: 
 def test_a_line_from_another_page_is_not_taken(client: TestClient, headers: dict[str, str]) -> None:
     with pytest.raises(WebSocketDisconnect), client.websocket_connect("ws://127.0.0.1:8722/api/solve", headers=headers):
         pass
+
+
+LIST = """name,plural,group,left,right,above,below,weight,takes,span
+tall jug,tall jugs,bottles,70 mm,60 mm,20 mm,250 mm,1.2 kg,one,
+sled,,boards,22 cm,22 cm,,90 cm,,bridge,300 mm
+,,mugs,1,1,,1,,,
+odd,,mugs,four,40,,100,,,
+tall jug,,mugs,40,40,,100,,,
+heavy,,mugs,40,40,,100,900 kg,,
+"""
+
+
+def test_a_list_of_things_is_read_row_by_row_and_goes_out_again(client: TestClient) -> None:
+    def send(text: str, **query: Any) -> Json:
+        answer = client.post("/api/items/import", content=text, headers={"content-type": "text/csv"}, params=query)
+        assert answer.status_code == 200, answer.text
+        report: Json = answer.json()
+        return report
+
+    report = send(LIST)
+    assert [(row["line"], row["standing"]) for row in report["rows"]] == [
+        (2, "new"), (3, "new"), (4, "refused"), (5, "refused"), (6, "refused"), (7, "refused"),
+    ]  # fmt: skip
+    whys = [row["why"] for row in report["rows"][2:]]
+    assert whys[0] == "name: is missing"
+    assert whys[1].startswith("left: Cannot read “four”")
+    assert whys[2] == "key: “tall-jug” is on line 2 already"
+    assert "weight_g: “900 kg” is no weight" in whys[3]
+    assert report["taken"] == 0
+    assert client.get("/api/items/items.csv").text.count("\n") == 1, "nothing is kept before it is asked for"
+    assert send(LIST, take=True)["taken"] == 2
+    out = client.get("/api/items/items.csv").text
+    assert {row["standing"] for row in send(out)["rows"]} == {"same"}
+    everything = client.get("/api/items/items.csv?all=true").text
+    assert all(row["standing"] in ("new", "same") for row in send(everything)["rows"])
+    bad = client.post("/api/items/import", content="a,b\n1,2\n", headers={"content-type": "text/csv"})
+    assert (bad.status_code, bad.json()["type"]) == (422, "/problems/unreadable-file")
+    assert "there is no “name” in it" in bad.json()["detail"]
+
+
+def test_a_thing_of_ones_own_comes_first_and_racks_are_brought_up_to_it(client: TestClient, rack: Json) -> None:
+    listed = next(i for i in client.get("/api/catalogue").json()["items"] if i["key"] == "waxed-jacket")
+    assert not listed["own"]
+    kept = client.put("/api/items/waxed-jacket", json={"columns": {**listed["columns"], "left": "5 in"}}).json()
+    assert [used["id"] for used in kept["racks"]] == [rack["id"]]
+    first = client.get("/api/catalogue").json()["items"][0]
+    assert (first["key"], first["own"], first["columns"]["left"]) == ("waxed-jacket", True, "5 in")
+    assert [r["id"] for r in client.post("/api/items/waxed-jacket/racks").json()] == [rack["id"]]
+    updated = client.get(f"/api/racks/{rack['id']}").json()
+    assert updated["design"]["brief"]["item"]["left"] == "5 in"
+    assert updated["undo"] == "waxed jacket as measured now"
+    assert client.post("/api/items/waxed-jacket/racks").json() == []
+    new = client.post("/api/items", json={"columns": {"name": "Big jug!", "left": "4", "right": "4", "below": "9"}})
+    assert new.json()["item"]["key"] == "big-jug"
+    assert client.delete("/api/items/big-jug").status_code == 204
+    assert client.delete("/api/items/big-jug").status_code == 404
+    wrong = client.post("/api/items", json={"columns": {"name": "x", "left": "4", "right": "-1", "below": "9"}})
+    assert wrong.json()["errors"] == [{"field": "right", "message": "“-1” must be more than 0."}]
+
+
+def test_a_better_order_comes_as_a_patch_with_before_and_after(client: TestClient) -> None:
+    hangs = [{"item": "waxed-jacket", "count": 2}, {"item": "enamel-mug", "count": 2}]
+    brief = client.post("/api/start", json={"hangs": hangs}).json()["brief"]
+    brief["row"] |= {"spacing": "even", "order": ["", "", "enamel-mug", "enamel-mug"]}
+    found = client.post("/api/reorder", json={"brief": brief, "aim": "pitch"}).json()
+    # Two jackets side by side ask for 260; a mug between them for 115 + 30 + 45.
+    assert (found["before"], found["after"], found["proved"], found["changes"]) == ("260 mm", "190 mm", True, True)
+    after = client.post("/api/solve", json={"brief": brief, "patch": found["patch"]}).json()
+    assert after["fields"]["row.pitch"] == "190 mm"

@@ -3,9 +3,10 @@
 from typing import Any
 
 from yardcliff.core.amend import amend, dump
-from yardcliff.core.families.rail import item_values, starting_brief
+from yardcliff.core.families.rail import shipped_item, starting_brief
 from yardcliff.store.racks import Racks
 
+HAT, LANTERN = (shipped_item(key).item.model_dump(mode="json") for key in ("felt-hat", "storm-lantern"))
 Seed = tuple[str, str, int, dict[str, Any]]
 # Name, catalogue item, count, and what the warden changed. The newest comes last.
 SEEDS: list[Seed] = [
@@ -29,7 +30,7 @@ SEEDS: list[Seed] = [
         "waxed-jacket",
         3,
         {
-            "others": {"felt-hat": item_values("felt-hat"), "storm-lantern": item_values("storm-lantern")},
+            "others": {"felt-hat": HAT, "storm-lantern": LANTERN},
             "row": {
                 "order": ["", "felt-hat", "", "storm-lantern", "felt-hat", "", "storm-lantern"],
                 "count": 7,

@@ -3,6 +3,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 
+import { ThingsPage } from "./features/items/ThingsPage";
 import { NewRackPage } from "./features/racks/NewRackPage";
 import { RacksPage } from "./features/racks/RacksPage";
 import { RackPage } from "./features/rack/RackPage";
@@ -21,6 +22,7 @@ const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTi
 const router = createBrowserRouter([
   { path: "/", element: <RacksPage /> },
   { path: "/new", element: <NewRackPage /> },
+  { path: "/things", element: <ThingsPage /> },
   { path: "/racks/:id", element: <RackPage /> },
   { path: "*", element: <NotFound /> },
 ]);

@@ -6,10 +6,9 @@ from contextlib import asynccontextmanager
 from fastapi import FastAPI
 
 from yardcliff import __version__
-from yardcliff.api import catalogue, errors, racks, site, solve
+from yardcliff.api import catalogue, errors, items, racks, site, solve
 from yardcliff.api.security import LOCAL_NAMES, Guard
 from yardcliff.store.database import Database
-from yardcliff.store.racks import Racks
 
 ABOUT = """
 Yardcliff designs hanging racks: it spaces what hangs, derives the board, and gives the pencil marks.
@@ -42,7 +41,7 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES) -> FastA
         openapi_url="/api/openapi.json",
         responses={422: {"model": errors.Problem, "description": "A value cannot be read"}},
     )
-    app.state.racks = Racks(database)
+    app.state.database = database
     errors.install(app)
 
     @app.get("/api/health", tags=["server"])
@@ -51,6 +50,7 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES) -> FastA
         return {"yardcliff": __version__}
 
     app.include_router(catalogue.router)
+    app.include_router(items.router)
     app.include_router(solve.router)
     app.include_router(racks.router)
     site.install(app)

@@ -10,6 +10,8 @@ from starlette.exceptions import HTTPException
 
 from yardcliff.core.amend import BriefError
 from yardcliff.core.errors import YardcliffError
+from yardcliff.core.listing import ListingError
+from yardcliff.imports.items_csv import ItemsFileError
 from yardcliff.imports.rackfile import RackFileError
 from yardcliff.store.errors import DataFileError, NothingToUndo, RackNotFound, StaleRack
 
@@ -38,6 +40,8 @@ _MAP: list[tuple[type[YardcliffError], int, str, str]] = [
     (StaleRack, 409, "stale-rack", "Changed in another window"),
     (NothingToUndo, 409, "nothing-to-undo", "Nothing there"),
     (BriefError, 422, "unreadable-brief", "A value cannot be read"),
+    (ListingError, 422, "unreadable-item", "A measure cannot be read"),
+    (ItemsFileError, 422, "unreadable-file", "The file cannot be read"),
     (RackFileError, 422, "unreadable-file", "The file cannot be opened"),
     (DataFileError, 507, "data-file", "The data file cannot be used"),
     (YardcliffError, 400, "refused", "That cannot be done"),
@@ -65,7 +69,7 @@ def explained(error: Exception) -> Problem:
         return problem(422, "unreadable-request", "The request cannot be read", detail, errors=errors)
     status, name, title = next(row[1:] for row in _MAP if isinstance(error, row[0]))
     more: dict[str, Any] = {}
-    if isinstance(error, BriefError):
+    if isinstance(error, (BriefError, ListingError)):
         more["errors"] = [FieldError(field=field, message=text) for field, text in error.problems]
     if isinstance(error, StaleRack):
         more["version"] = error.version

@@ -4,10 +4,11 @@ import asyncio
 from collections.abc import Callable
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, Depends, Query, Request, Response
+from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel, Field, StringConstraints
 
-from yardcliff.api.solve import starting
+from yardcliff.api.deps import Own, Store
+from yardcliff.api.solve import Hangs, starting
 from yardcliff.api.views import (
     BriefJson,
     RackSummary,
@@ -19,12 +20,11 @@ from yardcliff.core.amend import amend, describe, dump, read_brief
 from yardcliff.core.design import Design, design
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import TapeName
-from yardcliff.core.model import Count
 from yardcliff.exports.marks_csv import write_marks
 from yardcliff.exports.rackfile import schema, write_rackfile
 from yardcliff.exports.svg import write_svg
 from yardcliff.imports.rackfile import read_rackfile
-from yardcliff.store.racks import Racks, Record
+from yardcliff.store.racks import Record
 
 router = APIRouter(prefix="/api")
 RackName = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
@@ -34,8 +34,7 @@ Paper = Literal["a4", "letter"]
 class NewRack(BaseModel):
     """What hangs there, and how many: all that a new rack asks."""
 
-    item: str = Field(description="Key of a catalogue item.", examples=["waxed-jacket"])
-    count: Count = 5
+    hangs: Hangs
     tape: TapeName = "1 mm"
     name: RackName | None = None
 
@@ -66,14 +65,6 @@ class Version(BaseModel):
     version: int
 
 
-def racks(request: Request) -> Racks:
-    found: Racks = request.app.state.racks
-    return found
-
-
-Store = Annotated[Racks, Depends(racks)]
-
-
 def _design(record: Record) -> Design:
     return design(read_brief(record.brief))
 
@@ -89,9 +80,9 @@ def list_racks(store: Store, binned: Annotated[bool, Query(alias="bin")] = False
 
 
 @router.post("/racks", status_code=201, tags=["racks"])
-def make_rack(body: NewRack, store: Store) -> RackView:
+def make_rack(body: NewRack, store: Store, own: Own) -> RackView:
     """A complete, sensible rack for what hangs there."""
-    brief = starting(body.item, body.count, body.tape)
+    brief = starting(body.hangs, body.tape, own)
     return _view(store.create(body.name or brief.item.plural.capitalize(), dump(brief)))
 
 

@@ -2,19 +2,20 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, Query, Response, WebSocket, WebSocketDisconnect
+from fastapi import APIRouter, Response, WebSocket, WebSocketDisconnect
 from pydantic import BaseModel, Field, ValidationError
 
+from yardcliff.api.deps import Own, OwnItems
 from yardcliff.api.errors import Problem, explained
 from yardcliff.api.views import BriefJson, DesignView, Wire, view_design
 from yardcliff.core.amend import BriefError, amend, read_brief
 from yardcliff.core.design import design
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.families import FAMILIES, Brief
-from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.families.rail import starting_rail
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import Tape, TapeName
-from yardcliff.core.model import Count
+from yardcliff.core.model import MAX_COUNT, Count
 from yardcliff.core.order import Aim, reorder
 
 router = APIRouter(prefix="/api", tags=["solve"])
@@ -97,15 +98,35 @@ def reorder_things(body: Aimed) -> ReorderView:
     )
 
 
-@router.get("/start")
-def start(item: str, count: Annotated[Count, Query()], tape: TapeName = "1 mm") -> DesignView:
-    """What a new rack for `count` of a catalogue item would be, without storing it."""
-    return view_design(design(starting(item, count, tape)))
+class Hang(BaseModel):
+    """So many of one thing of the list."""
+
+    item: str = Field(description="Key of a thing in the list.", examples=["waxed-jacket"])
+    count: Count = 5
 
 
-def starting(item: str, count: int, tape: TapeName) -> Brief:
-    """A new rack's brief. Raises `BriefError` for an item that is not in the catalogue."""
-    try:
-        return starting_brief(item, count, tape)
-    except KeyError:
-        raise BriefError([("item", f"“{item}” is not in the catalogue: GET /api/catalogue lists it.")]) from None
+Hangs = Annotated[list[Hang], Field(min_length=1, max_length=20, description="What hangs; the first is the main kind.")]
+
+
+class Start(BaseModel):
+    """What a new rack is asked for."""
+
+    hangs: Hangs
+    tape: TapeName = "1 mm"
+
+
+@router.post("/start")
+def start(body: Start, own: Own) -> DesignView:
+    """What a new rack for these things would be, without storing it."""
+    return view_design(design(starting(body.hangs, body.tape, own)))
+
+
+def starting(hangs: list[Hang], tape: TapeName, own: OwnItems) -> Brief:
+    """A new rack's brief. Raises `BriefError` for a thing that is not in the list, or more than a rack holds."""
+    many = sum(hang.count for hang in hangs)
+    if many > MAX_COUNT:
+        raise BriefError([("count", f"{many} things are too many: {MAX_COUNT} fit on a rack.")])
+    counts: dict[str, int] = {}
+    for hang in hangs:
+        counts[hang.item] = counts.get(hang.item, 0) + hang.count
+    return starting_rail([(own.find(key), count) for key, count in counts.items()], tape)

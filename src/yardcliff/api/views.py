@@ -13,10 +13,12 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief
 from yardcliff.core.findings import Finding, Patch
 from yardcliff.core.geometry import svg
+from yardcliff.core.item import Item
 from yardcliff.core.ladder import Rung, ladder
 from yardcliff.core.length import Tape, TapeName
+from yardcliff.core.listing import Listed, write_row
 from yardcliff.core.model import leaves
-from yardcliff.core.scene import Box, Role, Scene, Stroke
+from yardcliff.core.scene import Box, Role, Scene, Stroke, item_strokes
 from yardcliff.core.working import Value
 from yardcliff.store.racks import Record
 
@@ -94,6 +96,20 @@ class MarkView(Wire):
     drift: str | None
 
 
+class BoxView(Wire):
+    x0: float
+    y0: float
+    x1: float
+    y1: float
+
+
+class MeasuresView(Wire):
+    """An item about its own axis, and how far it stands off the wall, mm."""
+
+    box: BoxView
+    front: float
+
+
 class ThingView(Wire):
     """One thing on the rack, from the datum: its own axis, and its first holder."""
 
@@ -127,13 +143,6 @@ class DimensionView(Wire):
     level: int
     text: str
     figure: str
-
-
-class BoxView(Wire):
-    x0: float
-    y0: float
-    x1: float
-    y1: float
 
 
 class SceneView(Wire):
@@ -174,6 +183,7 @@ class DesignView(Wire):
     axis_y: float
     holders: str
     tape: TapeView
+    kinds: dict[str, MeasuresView]
     things: list[ThingView]
     marks: list[MarkView]
     figures: dict[str, FigureView]
@@ -210,6 +220,45 @@ class RackSummary(Wire):
     scene: SceneView
 
 
+class ItemChoice(Wire):
+    """A thing of the list: its measures as a patch for a brief's item, its columns as text, its figure."""
+
+    key: str
+    group: str
+    own: bool
+    name: str
+    plural: str
+    patch: Patch
+    air: str
+    columns: dict[str, str]
+    measures: MeasuresView
+    scene: SceneView
+
+
+def view_listed(entry: Listed, *, own: bool) -> ItemChoice:
+    item = entry.item
+    measures = _measures(item)
+    symbol = SymbolView(key="item", of="item", strokes=[_stroke(s) for s in item_strokes(item)], places=[(0.0, 0.0)])
+    columns = write_row(entry)
+    return ItemChoice(
+        key=entry.key,
+        group=entry.group,
+        own=own,
+        name=item.name,
+        plural=item.plural,
+        patch=item.model_dump(mode="json"),
+        air=columns["air"],
+        columns=columns,
+        measures=measures,
+        scene=SceneView(strokes=[], symbols=[symbol], dimensions=[], extent=measures.box, wall=measures.box),
+    )
+
+
+def _measures(item: Item) -> MeasuresView:
+    box = BoxView(x0=-float(item.left), y0=-float(item.below), x1=float(item.right), y1=float(item.above))
+    return MeasuresView(box=box, front=float(item.front))
+
+
 def view_scene(scene: Scene) -> SceneView:
     return SceneView(
         strokes=[_stroke(s) for s in scene.strokes],
@@ -241,6 +290,7 @@ def view_design(design: Design) -> DesignView:
         axis_y=float(rack.holders[0].y),
         holders=rack.holder_name,
         tape=TapeView(name=tape.name, unit=tape.unit, step_mm=float(tape.step)),
+        kinds={kind: _measures(item) for kind, item in rack.kinds.items()},
         things=[
             ThingView(kind=t.kind, name=rack.kinds[t.kind].name, x=float(t.x), holder=holder, spare=t.spare)
             for t, holder in zip(rack.hung, row.spread.first_holder, strict=True)

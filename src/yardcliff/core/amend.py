@@ -11,6 +11,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.listing import Listed
 from yardcliff.core.model import leaves
 from yardcliff.core.row import Row
 from yardcliff.core.row_brief import Follows
@@ -83,6 +84,21 @@ def amend(brief: Brief, patch: Patch) -> Brief:
     if isinstance(holder, dict) and holder.get("kind", brief.holder.kind) != brief.holder.kind:
         before.pop("holder")  # a peg has none of a hook's fields
     return read_brief(merge(before, patch))
+
+
+def brought_up_to(brief: Brief, entry: Listed) -> Brief | None:
+    """The brief with every kind that was taken from `entry` as the list has it now; None if nothing differs."""
+    patch: Patch = {}
+    if brief.item.listed == entry.key and brief.item != entry.item:
+        patch["item"] = entry.item.model_dump(mode="json")
+    others = {
+        key: entry.item.model_dump(mode="json")
+        for key, item in brief.others.items()
+        if item.listed == entry.key and item != entry.item
+    }
+    if others:
+        patch["others"] = others
+    return amend(brief, patch) if patch else None
 
 
 def _follower(brief: Brief, asked: dict[str, Any]) -> Follows:

@@ -1,8 +1,10 @@
 """What hangs, described as it hangs, about the axis of its holder, looking at the wall."""
 
-from typing import Annotated, Literal, Self
+import re
+from typing import Annotated, Any, Literal, Self
 
-from pydantic import Field, model_validator
+from pydantic import BeforeValidator, Field, model_validator
+from pydantic_core import PydanticCustomError
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Gap, Size
@@ -10,8 +12,30 @@ from yardcliff.core.model import Frozen
 from yardcliff.core.things import Reach, Takes, Thing
 
 Grip = Literal["loop", "rim", "handle", "hole", "neck", "edge", "shaft", "pair"]
-Shape = Literal["coat", "hat", "mug", "towel", "key", "flask", "lantern", "poles", "mat", "sledge", "bag", "ladle"]
+Shape = Literal[
+    "coat", "hat", "mug", "towel", "key", "flask", "lantern", "poles", "mat", "sledge", "bag", "ladle",
+    "boot", "shoes", "board", "glass", "wheel", "cycle", "fiddle", "helmet", "chain", "spade", "rake", "saw",
+    "hammer", "broom", "umbrella", "pan", "cap", "scarf", "coil", "apron", "gloves", "basket", "beanie",
+    "lock",
+]  # fmt: skip
+_GRAMS = {"": 1.0, "g": 1.0, "kg": 1000.0, "lb": 453.59237, "oz": 28.349523125}
+
+
+def _grams(value: Any) -> int:
+    found = re.fullmatch(r"(\d+(?:[.,]\d+)?)\s*(g|kg|lb|oz|)", str(value).strip().lower())
+    grams = round(float(found[1].replace(",", ".")) * _GRAMS[found[2]]) if found and value is not True else -1
+    if not 0 <= grams <= 100_000:
+        raise PydanticCustomError(
+            "weight",
+            "“{text}” is no weight up to 100 kg: write it like “1600”, “1.6 kg” or “3 lb”.",
+            {"text": str(value)[:40]},
+        )
+    return grams
+
+
 Name = Annotated[str, Field(min_length=1, max_length=60)]
+Weight = Annotated[int, BeforeValidator(_grams)]
+"""Grams, 0 to 100 000; `1.6 kg` and `3 lb` are read too."""
 Key = Annotated[str, Field(pattern="^[a-z0-9][a-z0-9-]{0,39}$")]
 """A short name in lower case, like `felt-hat`."""
 
@@ -21,7 +45,7 @@ class Item(Frozen):
 
     `width` may be given instead of `left` and `right`: it is shared as the two were. `takes` says how many
     holders it needs: "one", the first of "two", or a "bridge" that hangs between two; a rigid bridge has
-    its two holders `span` apart.
+    its two holders `span` apart. `listed` is the entry of the list that it was taken from.
     """
 
     name: Name
@@ -33,9 +57,10 @@ class Item(Frozen):
     above: Gap
     below: Size
     front: Size
-    weight_g: Annotated[int, Field(ge=0, le=100_000)]
+    weight_g: Weight
     takes: Takes = "one"
     span: Size | None = None
+    listed: Key | None = None
 
     width: Annotated[Size | None, Field(exclude=True)] = None
 

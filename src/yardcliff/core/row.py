@@ -63,9 +63,15 @@ class Layout:
         A tidy pitch is rounded up where the length or the count can give way: down would eat the air.
         """
         asked = self.need if self.brief.pitch is None or self.brief.spacing == "air" else self.brief.pitch
-        if self.brief.spacing == "tidy" and self.brief.follows in ("length", "count"):
-            return ceil(asked / self.brief.tidy) * self.brief.tidy
-        return asked
+        return self._tidied(asked) if self.brief.follows in ("length", "count") else asked
+
+    @property
+    def fitting(self) -> Fraction:
+        """The least t that the spacing rule can give and that is enough."""
+        return self._tidied(self.need)
+
+    def _tidied(self, t: Fraction) -> Fraction:
+        return ceil(t / self.brief.tidy) * self.brief.tidy if self.brief.spacing == "tidy" else t
 
     def length(self, t: Fraction) -> Fraction:
         return self.terms.fixed + self.terms.share * t + self.spread.span(t)

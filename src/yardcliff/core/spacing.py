@@ -85,11 +85,11 @@ def most_that(fits: Callable[[Layout], bool], brief: RowBrief, things: Things, f
 
 def counts_that_fit(row: Row) -> int:
     """The most things that the board takes with the asked air and end rule; 0 if none."""
-    fit = most_that(lambda one: one.length(one.need) <= row.length, row.brief, row.things_of, row.fixture)
+    fit = most_that(lambda one: one.length(one.fitting) <= row.length, row.brief, row.things_of, row.fixture)
     return min(fit, MAX_COUNT)
 
 
 def length_for(row: Row, count: int) -> Fraction:
     """The board that `count` things need with the asked air and end rule."""
     layout = lay_out(row.brief, row.things_of, row.fixture, count)
-    return layout.length(layout.need)
+    return layout.length(layout.fitting)

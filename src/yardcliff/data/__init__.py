@@ -1,5 +1,6 @@
-"""The shipped tables. Each `.toml` row names its source; lengths are text with a unit."""
+"""The shipped tables. Each row names its source; lengths are text with a unit."""
 
+import csv
 import tomllib
 from functools import cache
 from importlib.resources import files
@@ -8,6 +9,10 @@ from typing import Any
 
 @cache
 def table(name: str) -> tuple[dict[str, Any], ...]:
-    """The rows of `name`.toml, in file order, without their `source`."""
-    rows = tomllib.loads(files(__name__).joinpath(f"{name}.toml").read_text("utf-8"))["row"]
+    """The rows of `name`.toml or `name`.csv, in file order, without their `source`."""
+    folder = files(__name__)
+    if (sheet := folder.joinpath(f"{name}.csv")).is_file():
+        rows: list[dict[str, Any]] = list(csv.DictReader(sheet.read_text("utf-8").splitlines()))
+    else:
+        rows = tomllib.loads(folder.joinpath(f"{name}.toml").read_text("utf-8"))["row"]
     return tuple({k: v for k, v in row.items() if k != "source"} for row in rows)

@@ -58,13 +58,13 @@ class Racks:
         return _record(row)
 
     def create(self, name: str, brief: dict[str, Any]) -> Record:
-        rack_id, now = uuid.uuid4().hex[:12], _now()
+        rack_id, made = uuid.uuid4().hex[:12], now()
         with self._db.writing() as db:
             db.execute(
                 "INSERT INTO rack (id, name, version, position, created_at, updated_at) VALUES (?, ?, 1, 0, ?, ?)",
-                (rack_id, name, now, now),
+                (rack_id, name, made, made),
             )
-            db.execute("INSERT INTO revision VALUES (?, 0, 'made', ?, ?)", (rack_id, json.dumps(brief), now))
+            db.execute("INSERT INTO revision VALUES (?, 0, 'made', ?, ?)", (rack_id, json.dumps(brief), made))
         return self.get(rack_id)
 
     def save(self, rack_id: str, base: int, brief: dict[str, Any], label: str) -> Record:
@@ -75,7 +75,7 @@ class Racks:
             db.execute("DELETE FROM revision WHERE rack_id = ? AND position < ?", (rack_id, position - KEPT))
             db.execute(
                 "INSERT INTO revision VALUES (?, ?, ?, ?, ?)",
-                (rack_id, position, label, json.dumps(brief), _now()),
+                (rack_id, position, label, json.dumps(brief), now()),
             )
             db.execute("UPDATE rack SET position = ? WHERE id = ?", (position, rack_id))
         return self.get(rack_id)
@@ -101,7 +101,7 @@ class Racks:
     def bin(self, rack_id: str, *, binned: bool = True) -> Record:
         """Put a rack in the bin, or take it out again."""
         with self._db.writing() as db:
-            changed = db.execute("UPDATE rack SET deleted_at = ? WHERE id = ?", (_now() if binned else None, rack_id))
+            changed = db.execute("UPDATE rack SET deleted_at = ? WHERE id = ?", (now() if binned else None, rack_id))
             if not changed.rowcount:
                 raise RackNotFound(rack_id)
         return self.get(rack_id)
@@ -113,11 +113,11 @@ class Racks:
             raise RackNotFound(rack_id)
         if row["version"] != base:
             raise StaleRack(rack_id, base, row["version"])
-        db.execute("UPDATE rack SET version = version + 1, updated_at = ? WHERE id = ?", (_now(), rack_id))
+        db.execute("UPDATE rack SET version = version + 1, updated_at = ? WHERE id = ?", (now(), rack_id))
         return int(row["position"])
 
 
-def _now() -> str:
+def now() -> str:
     return datetime.now(UTC).isoformat(timespec="milliseconds")
 
 

@@ -1,4 +1,17 @@
-import type { Catalogue, Design, Patch, Problem, Rack, RackSummary, Reordered, TapeName } from "./types";
+import type {
+  Catalogue,
+  Design,
+  Hang,
+  ImportReport,
+  Kept,
+  Patch,
+  Problem,
+  Rack,
+  RackSummary,
+  Reordered,
+  TapeName,
+  Used,
+} from "./types";
 
 /** The server answered that it cannot: `problem` says why and which field. */
 export class ProblemError extends Error {
@@ -17,7 +30,9 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
       method,
       ...(body === undefined
         ? {}
-        : { body: JSON.stringify(body), headers: { "content-type": "application/json" } }),
+        : typeof body === "string"
+          ? { body, headers: { "content-type": "text/csv" } }
+          : { body: JSON.stringify(body), headers: { "content-type": "application/json" } }),
     });
   } catch {
     throw new OfflineError("Yardcliff does not answer. Is it still running?");
@@ -43,10 +58,18 @@ export const api = {
   bin: () => call<RackSummary[]>("GET", "/racks?bin=true"),
   rack: (id: string) => call<Rack>("GET", rack(id)),
   version: (id: string) => call<{ version: number }>("GET", `${rack(id)}/version`),
-  start: (item: string, count: number, tape: TapeName) =>
-    call<Design>("GET", `/start?${new URLSearchParams({ item, count: String(count), tape })}`),
-  make: (item: string, count: number, tape: TapeName) => call<Rack>("POST", "/racks", { item, count, tape }),
+  start: (hangs: Hang[], tape: TapeName) => call<Design>("POST", "/start", { hangs, tape }),
+  make: (hangs: Hang[], tape: TapeName) => call<Rack>("POST", "/racks", { hangs, tape }),
   open: (file: unknown) => call<Rack>("POST", "/racks/open", file),
+  /** Under its key, or as a new thing where that is null. */
+  keepItem: (key: string | null, columns: Record<string, string>, unit: "in" | "mm") =>
+    key === null
+      ? call<Kept>("POST", "/items", { columns, unit })
+      : call<Kept>("PUT", `/items/${encodeURIComponent(key)}`, { columns, unit }),
+  forgetItem: (key: string) => call<undefined>("DELETE", `/items/${encodeURIComponent(key)}`),
+  updateRacks: (key: string) => call<Used[]>("POST", `/items/${encodeURIComponent(key)}/racks`),
+  importItems: (text: string, unit: "in" | "mm", take: boolean) =>
+    call<ImportReport>("POST", `/items/import?${new URLSearchParams({ unit, take: String(take) })}`, text),
   reorder: (brief: Design["brief"], aim: "length" | "pitch") =>
     call<Reordered>("POST", "/reorder", { brief, aim }),
   change: (id: string, base: number, patch: Patch) => call<Rack>("PATCH", rack(id), { base, patch }),

@@ -33,11 +33,115 @@ export interface paths {
         };
         /**
          * Get Catalogue
-         * @description The shipped catalogue. Sizes are typical ones of our own: measured ones beat them.
+         * @description What there is to choose from: the user's own things first, then typical ones of ours.
          */
         get: operations["get_catalogue_api_catalogue_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/items.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Items
+         * @description The user's own things as CSV; with `all` the typical ones too.
+         */
+        get: operations["export_items_api_items_items_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Items
+         * @description Read a CSV file of things, and keep its good rows if `take` says so.
+         */
+        post: operations["import_items_api_items_import_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep New Item
+         * @description Keep a thing as measured, under a key made from its name. 422 names unreadable columns.
+         */
+        post: operations["keep_new_item_api_items_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Item
+         * @description Keep a thing as measured, in place of what the list has under its key. 422 names unreadable columns.
+         */
+        put: operations["keep_item_api_items__key__put"];
+        post?: never;
+        /**
+         * Forget Item
+         * @description Forget an own thing; racks keep it as they have it, and a typical one of the key is listed again.
+         */
+        delete: operations["forget_item_api_items__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/{key}/racks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Update Racks
+         * @description Bring every rack that uses a thing up to its measures. Each can be undone on its own.
+         */
+        post: operations["update_racks_api_items__key__racks_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -91,13 +195,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        get?: never;
+        put?: never;
         /**
          * Start
-         * @description What a new rack for `count` of a catalogue item would be, without storing it.
+         * @description What a new rack for these things would be, without storing it.
          */
-        get: operations["start_api_start_get"];
-        put?: never;
-        post?: never;
+        post: operations["start_api_start_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -379,6 +483,10 @@ export interface components {
         Catalogue: {
             /** Items */
             items: components["schemas"]["ItemChoice"][];
+            /** Groups */
+            groups: string[];
+            /** Shapes */
+            shapes: string[];
             /** Holders */
             holders: components["schemas"]["Choice"][];
             /** Gauges */
@@ -461,6 +569,10 @@ export interface components {
             /** Holders */
             holders: string;
             tape: components["schemas"]["TapeView"];
+            /** Kinds */
+            kinds: {
+                [key: string]: components["schemas"]["MeasuresView"];
+            };
             /** Things */
             things: components["schemas"]["ThingView"][];
             /** Marks */
@@ -589,6 +701,47 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /**
+         * Hang
+         * @description So many of one thing of the list.
+         */
+        Hang: {
+            /**
+             * Item
+             * @description Key of a thing in the list.
+             * @example waxed-jacket
+             */
+            item: string;
+            /**
+             * Count
+             * @default 5
+             */
+            count: number;
+        };
+        /**
+         * ImportReport
+         * @description What is in the file, row by row. Nothing is kept unless that was asked for.
+         */
+        ImportReport: {
+            /** Rows */
+            rows: components["schemas"]["ImportRow"][];
+            /** Taken */
+            taken: number;
+        };
+        /** ImportRow */
+        ImportRow: {
+            /** Line */
+            line: number;
+            /** Name */
+            name: string;
+            /**
+             * Standing
+             * @enum {string}
+             */
+            standing: "new" | "replaces" | "same" | "refused";
+            /** Why */
+            why: string;
+        };
         /** InputView */
         InputView: {
             /** Symbol */
@@ -600,11 +753,15 @@ export interface components {
         };
         /**
          * ItemChoice
-         * @description A typical item: its measures as a patch for `item`, and its figure at true size.
+         * @description A thing of the list: its measures as a patch for a brief's item, its columns as text, its figure.
          */
         ItemChoice: {
             /** Key */
             key: string;
+            /** Group */
+            group: string;
+            /** Own */
+            own: boolean;
             /** Name */
             name: string;
             /** Plural */
@@ -615,7 +772,40 @@ export interface components {
             };
             /** Air */
             air: string;
+            /** Columns */
+            columns: {
+                [key: string]: string;
+            };
+            measures: components["schemas"]["MeasuresView"];
             scene: components["schemas"]["SceneView"];
+        };
+        /**
+         * ItemText
+         * @description A thing as it is typed, each column as text. Name, left, right and below are needed.
+         */
+        ItemText: {
+            /**
+             * Columns
+             * @description Of: key, group, name, plural, shape, grip, left, right, above, below, front, weight_g, takes, span, air, holder, board, hung.
+             */
+            columns: {
+                [key: string]: string;
+            };
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit: "in" | "mm";
+        };
+        /**
+         * Kept
+         * @description A thing that was kept, and the racks that could be brought up to it.
+         */
+        Kept: {
+            item: components["schemas"]["ItemChoice"];
+            /** Racks */
+            racks: components["schemas"]["Used"][];
         };
         /**
          * MarkView
@@ -640,21 +830,24 @@ export interface components {
             drift: string | null;
         };
         /**
+         * MeasuresView
+         * @description An item about its own axis, and how far it stands off the wall, mm.
+         */
+        MeasuresView: {
+            box: components["schemas"]["BoxView"];
+            /** Front */
+            front: number;
+        };
+        /**
          * NewRack
          * @description What hangs there, and how many: all that a new rack asks.
          */
         NewRack: {
             /**
-             * Item
-             * @description Key of a catalogue item.
-             * @example waxed-jacket
+             * Hangs
+             * @description What hangs; the first is the main kind.
              */
-            item: string;
-            /**
-             * Count
-             * @default 5
-             */
-            count: number;
+            hangs: components["schemas"]["Hang"][];
             /**
              * Tape
              * @default 1 mm
@@ -802,6 +995,23 @@ export interface components {
             extent: components["schemas"]["BoxView"];
             wall: components["schemas"]["BoxView"];
         };
+        /**
+         * Start
+         * @description What a new rack is asked for.
+         */
+        Start: {
+            /**
+             * Hangs
+             * @description What hangs; the first is the main kind.
+             */
+            hangs: components["schemas"]["Hang"][];
+            /**
+             * Tape
+             * @default 1 mm
+             * @enum {string}
+             */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+        };
         /** StrokeView */
         StrokeView: {
             /**
@@ -880,6 +1090,16 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /**
+         * Used
+         * @description A rack that uses a thing, with other measures than the list has.
+         */
+        Used: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
         /** Version */
         Version: {
             /** Version */
@@ -941,6 +1161,199 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Catalogue"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_items_api_items_items_csv_get: {
+        parameters: {
+            query?: {
+                all?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_items_api_items_import_post: {
+        parameters: {
+            query?: {
+                unit?: "in" | "mm";
+                take?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportReport"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_new_item_api_items_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ItemText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_item_api_items__key__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ItemText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_item_api_items__key__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    update_racks_api_items__key__racks_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Used"][];
                 };
             };
             /** @description A value cannot be read */
@@ -1020,18 +1433,18 @@ export interface operations {
             };
         };
     };
-    start_api_start_get: {
+    start_api_start_post: {
         parameters: {
-            query: {
-                item: string;
-                count: number;
-                tape?: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
-            };
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Start"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {

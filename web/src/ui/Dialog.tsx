@@ -5,19 +5,21 @@ interface Props {
   open: boolean;
   onOpenChange: (open: boolean) => void;
   title: string;
+  /** As wide as the page allows. */
+  wide?: boolean;
   children: ReactNode;
 }
 
 /** A sheet laid over the page. */
-export function Dialog({ open, onOpenChange, title, children }: Props) {
+export function Dialog({ open, onOpenChange, title, wide, children }: Props) {
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-ink/40" />
         <Radix.Content
           aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-50 max-h-[88vh] w-[min(34rem,94vw)] -translate-1/2 overflow-auto border
-            border-ink bg-sheet p-5"
+          className={`fixed top-1/2 left-1/2 z-50 max-h-[88vh] -translate-1/2 overflow-auto border border-ink bg-sheet p-5
+            ${wide ? "w-[min(62rem,94vw)]" : "w-[min(34rem,94vw)]"}`}
         >
           <div className="mb-3 flex items-baseline justify-between gap-4">
             <Radix.Title className="text-xl">{title}</Radix.Title>

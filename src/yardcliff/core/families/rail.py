@@ -1,6 +1,6 @@
 """The rail: one board, hooks or pegs in a row."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from typing import Annotated, Any, Literal, Self
 
@@ -13,7 +13,8 @@ from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.item import Item, Key
-from yardcliff.core.length import Gap, Size, Tape, TapeName, exact_text, read
+from yardcliff.core.length import Gap, Size, Tape, TapeName, exact_text
+from yardcliff.core.listing import Listed, shipped
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Hung, Part, Placed, Rack, Wood
 from yardcliff.core.row import Row
@@ -168,31 +169,45 @@ def _floor(brief: RailBrief, item: Item, tape: Tape, fitted: Fitting) -> Iterato
         )
 
 
-def starting_brief(item_key: str, count: int, tape: TapeName) -> RailBrief:
-    """A sensible rail for `count` of a catalogue item. Raises `KeyError` for an unknown key."""
-    row = _listed(item_key)
+def starting_rail(hangs: Sequence[tuple[Listed, int]], tape: TapeName) -> RailBrief:
+    """A sensible rail for so many of each listed thing; the first is the main one.
+
+    Things that differ, or reach out to one side, stand with even air; the holder suits the heaviest.
+    """
+    main, count = hangs[0]
+    heaviest = max((listed for listed, _ in hangs), key=lambda listed: listed.item.weight_g)
+    order = [MAIN] * count + [listed.key for listed, many in hangs[1:] for _ in range(many)]
+    airy = len(hangs) > 1 or main.item.left != main.item.right or main.item.takes != "one"
     return RailBrief.model_validate(
         {
             "tape": tape,
-            "item": item_values(item_key),
-            "row": {"count": count, "air": row["air"], "ends": Ends().model_dump()},
-            "holder": table_values("holders", row["holder"]),
-            "board": table_values("boards", row["board"]),
-            "hung": read(row["hung"]),
+            "item": main.item,
+            "others": {listed.key: listed.item for listed, _ in hangs[1:]},
+            "row": {
+                "count": len(order),
+                "air": max(listed.air for listed, _ in hangs),
+                "ends": Ends().model_dump(),
+                "order": order if len(hangs) > 1 else (),
+                "spacing": "air" if airy else "even",
+            },
+            "holder": table_values("holders", heaviest.holder),
+            "board": table_values("boards", heaviest.board),
+            "hung": max(listed.hung for listed, _ in hangs),
         }
     )
 
 
-def item_values(key: str) -> dict[str, Any]:
-    """A catalogue item's own values, as a brief holds them. Raises `KeyError` for an unknown key."""
-    return {k: v for k, v in _listed(key).items() if k in Item.model_fields}
+def starting_brief(key: str, count: int, tape: TapeName) -> RailBrief:
+    """A sensible rail for `count` of a shipped thing. Raises `KeyError` for an unknown key."""
+    return starting_rail([(shipped_item(key), count)], tape)
 
 
-def _listed(key: str) -> dict[str, Any]:
-    row = next((row for row in table("items") if row["key"] == key), None)
-    if row is None:
+def shipped_item(key: str) -> Listed:
+    """A shipped entry of the list. Raises `KeyError`."""
+    found = next((listed for listed in shipped() if listed.key == key), None)
+    if found is None:
         raise KeyError(key)
-    return row
+    return found
 
 
 def table_values(name: str, key: str) -> dict[str, Any]:

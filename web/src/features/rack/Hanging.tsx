@@ -1,16 +1,21 @@
 import { useState } from "react";
 
 import { api } from "../../api/client";
-import type { Catalogue, Reordered } from "../../api/types";
+import type { Catalogue, ItemChoice, Reordered } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { readCount } from "../../ui/count";
+import { Dialog } from "../../ui/Dialog";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
 import { Pick } from "../../ui/Pick";
+import { Shelf } from "../items/Shelf";
 import { BriefField } from "./BriefField";
+import { KindSheet } from "./KindSheet";
 import { addKindPatch, kindCountPatch, MAIN, removeKindPatch, rowOf } from "./patches";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
+
+type Sheet = { on: "add" } | { on: "replace" } | { on: "measure"; kind: string };
 
 interface Item {
   name: string;
@@ -36,25 +41,29 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
   const airy = useShown((shown) => rowOf(shown.design).spacing === "air");
   const kinds = [[MAIN, item] as const, ...Object.entries(others)];
   const sided = kinds.some(([, one]) => one.left !== one.right);
-  const choices = catalogue.items.map((one) => ({ value: one.key, label: one.plural }));
+  const [sheet, setSheet] = useState<Sheet | null>(null);
 
-  function add(key: string) {
-    const found = catalogue.items.find((one) => one.key === key);
-    const there = kinds.find(([, one]) => one.name === found?.name)?.[0];
+  function add(found: ItemChoice) {
+    const there = kinds.find(([, one]) => one.name === found.name)?.[0];
     const { design } = session.rack;
     if (there !== undefined)
       apply(kindCountPatch(design, there, design.things.filter((thing) => thing.kind === there).length + 1));
-    else if (found) apply(addKindPatch(design, key, found.patch));
+    else apply(addKindPatch(design, found.key, found.patch));
   }
-  function replaceMain(key: string) {
-    const found = catalogue.items.find((one) => one.key === key);
-    if (found) apply({ item: found.patch, row: { air: found.air } });
+  function pick(found: ItemChoice) {
+    if (sheet?.on === "add") add(found);
+    else apply({ item: found.patch, row: { air: found.air } });
+    setSheet(null);
   }
 
   return (
     <Section
       title="What hangs"
-      aside={<Pick label="Another kind" value="" shown="+ another kind" options={choices} onPick={add} />}
+      aside={
+        <Button look="bare" onClick={() => setSheet({ on: "add" })}>
+          + another kind
+        </Button>
+      }
     >
       <div aria-hidden className="hand flex justify-between pr-1 pl-13 text-[0.75rem] text-soft">
         <span>of what</span>
@@ -66,13 +75,13 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
           kind={kind}
           item={one}
           alone={kinds.length === 1}
-          choices={choices}
-          onReplace={replaceMain}
+          onMeasure={() => setSheet({ on: "measure", kind })}
+          onReplace={() => setSheet({ on: "replace" })}
         />
       ))}
       <div className="grid grid-cols-2 gap-x-3">
         {!airy && <BriefField path="row.air" label="air" />}
-        <BriefField path="row.spares" label="places spare" />
+        <BriefField path="row.spares" label="spare" />
       </div>
       {sided && (
         <Line label="facing">
@@ -85,6 +94,20 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
         </Line>
       )}
       {kinds.length > 1 && <Reorder />}
+      {sheet?.on === "measure" ? (
+        <KindSheet kind={sheet.kind} catalogue={catalogue} onClose={() => setSheet(null)} />
+      ) : (
+        sheet && (
+          <Dialog
+            open
+            wide
+            title={sheet.on === "add" ? "What else hangs here?" : "What hangs here instead?"}
+            onOpenChange={(open) => !open && setSheet(null)}
+          >
+            <Shelf items={catalogue.items} groups={catalogue.groups} onPick={pick} />
+          </Dialog>
+        )
+      )}
     </Section>
   );
 }
@@ -102,12 +125,12 @@ interface KindProps {
   kind: string;
   item: Item;
   alone: boolean;
-  choices: { value: string; label: string }[];
-  onReplace: (key: string) => void;
+  onMeasure: () => void;
+  onReplace: () => void;
 }
 
 /** One kind on a line: how many, what, how wide. */
-function Kind({ kind, item, alone, choices, onReplace }: KindProps) {
+function Kind({ kind, item, alone, onMeasure, onReplace }: KindProps) {
   const session = useSession();
   const count = useShown(({ design }) => design.things.filter((thing) => thing.kind === kind).length);
   const path = kind === MAIN ? "item.width" : `others.${kind}.width`;
@@ -126,17 +149,18 @@ function Kind({ kind, item, alone, choices, onReplace }: KindProps) {
         }}
         onStep={(by) => count + by >= (alone ? 1 : 0) && void set(count + by)}
       />
-      {kind === MAIN ? (
-        <Pick
-          label="What hangs"
-          value=""
-          shown={item.plural}
-          options={choices}
-          onPick={onReplace}
-          className="min-w-0 flex-1"
-        />
-      ) : (
-        <span className="hand min-w-0 flex-1 truncate px-1 text-[0.93rem]">{item.plural}</span>
+      <button
+        type="button"
+        title="Measure it"
+        className="hand min-h-7 min-w-0 flex-1 truncate px-1 text-left text-[0.93rem] underline decoration-dotted underline-offset-3 pointer-coarse:min-h-10"
+        onClick={onMeasure}
+      >
+        {item.plural}
+      </button>
+      {alone && (
+        <Button look="bare" aria-label="Hang something else" title="Hang something else" onClick={onReplace}>
+          ⇄
+        </Button>
       )}
       <BriefField path={path} label={`Width of the ${item.plural}`} labelHidden />
       {!alone && (

@@ -3,45 +3,47 @@ import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 
 import { api } from "../../api/client";
-import type { ItemChoice, TapeName } from "../../api/types";
+import type { Hang, ItemChoice, TapeName } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { readCount } from "../../ui/count";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
+import { RackDrawing } from "../../ui/RackDrawing";
 import { Switch } from "../../ui/Switch";
-import { RackDrawing } from "./RackDrawing";
+import { Shelf } from "../items/Shelf";
 
 const KEY = "yardcliff-tape";
-const LINE_HEIGHT = 150;
-const PREVIEW = { width: 760, height: 340 };
+const PREVIEW = { width: 620, height: 200 };
+const USUAL = 5;
+const FEWER = 2;
 
-/** The opening question: what hangs here, and how many. The rack is drawn as it is answered. */
+/** The opening question: what hangs here, and how many of each. The rack is drawn as it is answered. */
 export function NewRackPage() {
   const navigate = useNavigate();
   const [tape, setTape] = useState<TapeName>(() => (localStorage.getItem(KEY) as TapeName | null) ?? "1 mm");
-  const [item, setItem] = useState<string | null>(null);
-  const [count, setCount] = useState(5);
+  const [hangs, setHangs] = useState<Hang[]>([]);
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
   const start = useQuery({
-    queryKey: ["start", item, count, tape],
-    queryFn: () => api.start(item ?? "", count, tape),
-    enabled: item !== null,
+    queryKey: ["start", hangs, tape],
+    queryFn: () => api.start(hangs, tape),
+    enabled: hangs.length > 0,
     placeholderData: keepPreviousData,
   });
   const make = useMutation({
-    mutationFn: () => api.make(item ?? "", count, tape),
+    mutationFn: () => api.make(hangs, tape),
     onSuccess: (rack) => navigate(`/racks/${rack.id}`),
   });
   const items = catalogue.data?.items ?? [];
-  const scale = Math.min(...items.map((one) => LINE_HEIGHT / (one.scene.extent.y1 - one.scene.extent.y0)));
-  const chosen = items.find((one) => one.key === item);
 
-  function commitCount(text: string): Promise<string | null> {
-    const next = readCount(text, 1);
-    if (typeof next === "string") return Promise.resolve(next);
-    setCount(next);
-    return Promise.resolve(null);
+  function toggle({ key }: ItemChoice) {
+    setHangs((old) =>
+      old.some((hang) => hang.item === key)
+        ? old.filter((hang) => hang.item !== key)
+        : [...old, { item: key, count: old.length ? FEWER : USUAL }],
+    );
   }
+  const setCount = (key: string, count: number) =>
+    setHangs((old) => old.map((hang) => (hang.item === key ? { ...hang, count } : hang)));
   function pickTape(unit: "in" | "mm") {
     const next: TapeName = unit === "in" ? "1/16 in" : "1 mm";
     localStorage.setItem(KEY, next);
@@ -73,56 +75,31 @@ export function NewRackPage() {
             {catalogue.error.message}
           </p>
         )}
-        <div
-          role="radiogroup"
-          aria-label="What hangs here"
-          className="mt-6 flex flex-wrap items-stretch justify-center gap-x-1 border-t-[5px] border-wood"
+        <Shelf
+          items={items}
+          groups={catalogue.data?.groups ?? []}
+          chosen={new Set(hangs.map((hang) => hang.item))}
+          onPick={toggle}
+        />
+        <section
+          aria-label="Your answer"
+          className="sticky bottom-0 mt-6 border-t-2 border-ink bg-paper pb-3"
         >
-          {items.map((one) => (
-            <Choice
-              key={one.key}
-              item={one}
-              scale={scale}
-              chosen={one.key === item}
-              onPick={() => setItem(one.key)}
-            />
-          ))}
-        </div>
-        {chosen && (
-          <div className="mt-5 flex flex-wrap items-center justify-center gap-3 text-[1.15rem]">
-            <Button aria-label="One fewer" onClick={() => setCount(Math.max(1, count - 1))}>
-              −
-            </Button>
-            <Field
-              label="How many"
-              labelHidden
-              value={String(count)}
-              onCommit={commitCount}
-              onStep={(by) => setCount(Math.max(1, count + by))}
-              boxed
-            />
-            <Button aria-label="One more" onClick={() => setCount(count + 1)}>
-              +
-            </Button>
-            <span>{count === 1 ? chosen.name : chosen.plural}</span>
-            <Button
-              look="act"
-              className="min-h-9 px-4"
-              disabled={make.isPending}
-              onClick={() => make.mutate()}
-            >
-              Draw this rack
-            </Button>
-          </div>
-        )}
-        {make.error && (
-          <p role="alert" className="mt-3 text-center text-stop">
-            {make.error.message}
-          </p>
-        )}
-        <div className="mt-6 flex min-h-[17rem] flex-col items-center justify-start gap-2" aria-live="polite">
-          {chosen && design ? (
-            <>
+          <Answer
+            hangs={hangs}
+            items={items}
+            onCount={setCount}
+            onLeave={toggle}
+            onDraw={() => make.mutate()}
+            busy={make.isPending}
+          />
+          {(make.error ?? start.error) && (
+            <p role="alert" className="mt-3 text-center text-stop">
+              {(make.error ?? start.error)?.message}
+            </p>
+          )}
+          {hangs.length > 0 && design && (
+            <div className="mt-3 flex flex-col items-center gap-2" aria-live="polite">
               <RackDrawing
                 scene={design.scene}
                 scale={Math.min(
@@ -131,39 +108,73 @@ export function NewRackPage() {
                 )}
               />
               <p className="hand text-soft">
-                board <Measure text={design.fields["row.length"] ?? ""} />, {design.holders} at{" "}
-                <Measure text={design.fields["row.pitch"] ?? ""} />. Everything can be changed next.
+                board <Measure text={design.fields["row.length"] ?? ""} />, {design.holder_count}{" "}
+                {design.holders}. Everything can be changed next.
               </p>
-            </>
-          ) : (
-            <p className="pt-10 text-soft">
-              Pick what hangs; sizes are typical ones, and yours are asked next.
-            </p>
+            </div>
           )}
-        </div>
+        </section>
       </main>
     </div>
   );
 }
 
-interface ChoiceProps {
-  item: ItemChoice;
-  scale: number;
-  chosen: boolean;
-  onPick: () => void;
+interface AnswerProps {
+  hangs: Hang[];
+  items: ItemChoice[];
+  busy: boolean;
+  onCount: (key: string, count: number) => void;
+  onLeave: (item: ItemChoice) => void;
+  onDraw: () => void;
 }
 
-function Choice({ item, scale, chosen, onPick }: ChoiceProps) {
+/** The answer so far, as a line that can be read aloud: 5 waxed jackets, 2 felt hats. */
+function Answer({ hangs, items, busy, onCount, onLeave, onDraw }: AnswerProps) {
+  if (hangs.length === 0)
+    return (
+      <p className="mt-3 text-soft">
+        Press what hangs, as many kinds as you like; sizes are typical ones, and yours are asked next.
+      </p>
+    );
   return (
-    <button
-      type="button"
-      role="radio"
-      aria-checked={chosen}
-      className="flex min-w-21 flex-col items-center justify-between gap-2 rounded-b-[4px] px-2 pt-1 pb-2 border-b-4 border-transparent hover:bg-sheet aria-checked:border-act aria-checked:bg-sheet aria-checked:font-semibold"
-      onClick={onPick}
-    >
-      <RackDrawing scene={item.scene} scale={scale} pad={3} />
-      <span className="hand max-w-24 text-center text-[0.87rem] leading-tight">{item.plural}</span>
-    </button>
+    <div className="mt-3 flex flex-wrap items-center justify-center gap-x-5 gap-y-2 text-[1.1rem]">
+      {hangs.map(({ item: key, count = USUAL }) => {
+        const item = items.find((one) => one.key === key);
+        if (!item) return null;
+        return (
+          <span key={key} className="flex items-center gap-1.5">
+            <Button
+              aria-label={`One ${item.name} fewer`}
+              onClick={() => (count > 1 ? onCount(key, count - 1) : onLeave(item))}
+            >
+              −
+            </Button>
+            <Field
+              label={`How many ${item.plural}`}
+              labelHidden
+              value={String(count)}
+              onCommit={(text) => {
+                const next = readCount(text, 1);
+                if (typeof next === "string") return Promise.resolve(next);
+                onCount(key, next);
+                return Promise.resolve(null);
+              }}
+              onStep={(by) => onCount(key, Math.max(1, count + by))}
+              boxed
+            />
+            <Button
+              aria-label={`One ${item.name} more`}
+              onClick={() => onCount(key, Math.min(1000, count + 1))}
+            >
+              +
+            </Button>
+            <span>{count === 1 ? item.name : item.plural}</span>
+          </span>
+        );
+      })}
+      <Button look="act" className="min-h-9 px-4" disabled={busy} onClick={onDraw}>
+        Draw this rack
+      </Button>
+    </div>
   );
 }

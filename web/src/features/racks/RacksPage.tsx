@@ -8,7 +8,7 @@ import { Button } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
-import { RackDrawing } from "./RackDrawing";
+import { RackDrawing } from "../../ui/RackDrawing";
 
 /** Pixels per mm at the most, and the widest a drawing may be: a very long rack makes all of them smaller. */
 const SCALE = 0.2;
@@ -64,6 +64,9 @@ export function RacksPage() {
           onChange={onFile}
           aria-label="Rack file"
         />
+        <Link to="/things" className="text-act underline decoration-dotted underline-offset-3">
+          Things that hang
+        </Link>
         <Button onClick={() => picker.current?.click()}>Open a rack file</Button>
         <Link
           to="/new"

@@ -1,5 +1,5 @@
-import type { Scene as SceneData } from "../../api/types";
-import { Scene } from "../../ui/Scene";
+import type { Scene as SceneData } from "../api/types";
+import { Scene } from "./Scene";
 
 interface Props {
   scene: SceneData;

@@ -1,0 +1,145 @@
+"""What hangs: things of one's own, several kinds on a rack, their order, and what holders keep clear of."""
+
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.e2e.conftest import marks, open_rack, saved
+
+
+@pytest.fixture
+def gear(home: Page) -> Page:
+    """Jackets, hats and lanterns with even air, a knot at 655 mm."""
+    return open_rack(home, "Drying room, day gear")
+
+
+def test_a_rack_of_several_kinds_begins_with_even_air(home: Page) -> None:
+    home.get_by_role("link", name="New rack").click()
+    home.get_by_role("button", name="waxed jackets").click()
+    home.get_by_role("button", name="felt hats").click()
+    home.get_by_role("button", name="One felt hat more").click()
+    expect(home.get_by_text("8 hooks")).to_be_visible()
+    home.get_by_role("button", name="Draw this rack").click()
+    expect(home.get_by_label("Name of the rack")).to_be_visible()
+    expect(home.get_by_label("How many felt hats")).to_have_value("3")
+    # Half of 30, then five jackets of 230 and three hats of 330 with 30 between them.
+    assert marks(home)[:2] == ["130 mm", "390 mm"]
+    assert marks(home)[-2:] == ["1840 mm", "2200 mm"]
+    expect(home.get_by_label("length", exact=True)).to_have_value("2380 mm")
+
+
+def test_kinds_are_counted_added_and_taken_off(gear: Page) -> None:
+    gear.get_by_label("How many felt hats").fill("4")
+    gear.keyboard.press("Enter")
+    expect(gear.get_by_label("count", exact=True)).to_have_value("9")
+    gear.get_by_label("How many felt hats").fill("-1")
+    gear.keyboard.press("Enter")
+    expect(gear.get_by_role("alert")).to_contain_text("“-1” is no count")
+    gear.keyboard.press("Escape")
+    gear.get_by_role("button", name="+ another kind").click()
+    gear.get_by_role("searchbox", name="Find").fill("zither")
+    expect(gear.get_by_text("Nothing is called “zither”")).to_be_visible()
+    gear.get_by_role("searchbox", name="Find").fill("scar")
+    gear.get_by_role("button", name="wool scarves").click()
+    expect(gear.get_by_label("How many wool scarves")).to_have_value("1")
+    gear.get_by_role("button", name="Take the waxed jackets off").click()
+    expect(gear.get_by_label("How many waxed jackets")).to_have_count(0)
+    expect(gear.get_by_label("count", exact=True)).to_have_value("7")
+    gear.get_by_role("button", name="Undo").click()
+    expect(gear.get_by_label("How many waxed jackets")).to_have_value("3")
+
+
+def test_things_are_put_in_order_by_hand_by_the_slip_and_by_search(gear: Page) -> None:
+    first = marks(gear)
+    one, hat = (gear.locator(f"[data-thing='{place}']").bounding_box() for place in (0, 1))
+    assert one
+    assert hat
+    gear.mouse.move(one["x"] + one["width"] / 2, one["y"] + 40)
+    gear.mouse.down()
+    gear.mouse.move(hat["x"] + hat["width"] / 2, one["y"] + 40, steps=5)
+    gear.mouse.up()
+    saved(gear)
+    dragged = marks(gear)
+    assert dragged[0] == "182 mm", "the hat is first: 165 and half an air"
+    gear.get_by_role("button", name="Mark 1").click()
+    gear.get_by_role("button", name="One place to the right").click()
+    expect(gear.get_by_role("button", name=f"Mark 1: {first[0]}")).to_be_visible()
+    gear.get_by_role("radio", name="even", exact=True).click()
+    before = gear.get_by_label("length", exact=True).input_value()
+    gear.get_by_role("button", name="least pitch").click()
+    expect(gear.get_by_role("button", name="Take this order")).to_be_visible()
+    expect(gear.get_by_text("proved best")).to_be_visible()
+    gear.get_by_role("button", name="Take this order").click()
+    expect(gear.get_by_label("length", exact=True)).not_to_have_value(before)
+
+
+def test_a_place_is_pinned_by_figure_and_let_go(gear: Page) -> None:
+    gear.get_by_role("button", name="Mark 2").click()
+    pin = gear.get_by_label("pin at")
+    pin.fill("soon")
+    pin.press("Enter")
+    expect(gear.get_by_role("alert")).to_contain_text("“soon” is no number")
+    pin.fill("470")
+    pin.press("Enter")
+    expect(gear.get_by_role("button", name="Mark 2: 470 mm")).to_be_visible()
+    gear.get_by_role("button", name="Let go", exact=True).click()
+    expect(gear.get_by_role("button", name="Mark 2: 448 mm")).to_be_visible()
+
+
+def test_a_row_gives_way_to_a_knot(gear: Page) -> None:
+    before = marks(gear)
+    gear.get_by_role("button", name="Add a keep-out").click()
+    gear.get_by_role("menuitemradio", name="screw").click()
+    at = gear.get_by_label("at", exact=True).last
+    at.fill("nowhere")
+    at.press("Enter")
+    expect(gear.get_by_role("alert")).to_contain_text("“nowhere” is no number")
+    at.fill("445")
+    at.press("Enter")
+    expect(gear.get_by_role("button", name="Row moved clear of a keep-out")).to_be_visible()
+    assert marks(gear) != before
+    gear.get_by_role("button", name="Forget the screw").click()
+    expect(gear.get_by_role("button", name=f"Mark 2: {before[1]}")).to_be_visible()
+
+
+def test_a_thing_is_measured_kept_and_brought_to_the_racks_that_use_it(home: Page) -> None:
+    home.get_by_role("link", name="Things that hang").click()
+    home.get_by_role("button", name="waxed jackets").click()
+    sheet = home.get_by_role("dialog")
+    sheet.get_by_role("textbox", name="left").focus()
+    expect(sheet.get_by_role("img", name="Measure left")).to_be_visible()
+    sheet.get_by_role("textbox", name="left").fill("wide")
+    sheet.get_by_role("button", name="Keep as measured").click()
+    expect(sheet.get_by_role("alert")).to_contain_text("“wide” is no number")
+    sheet.get_by_role("textbox", name="left").fill("12.5 cm")
+    sheet.get_by_role("button", name="Keep as measured").click()
+    home.get_by_role("button", name="Update them").click()
+    expect(home.get_by_text("Brought up to date").first).to_be_visible()
+    expect(home.get_by_role("region", name="your own, as measured")).to_contain_text("waxed jackets")
+    home.get_by_role("link", name="Racks").click()
+    open_rack(home, "Porch, waxed jackets")
+    expect(home.get_by_label("Width of the waxed jackets")).to_have_value("240 mm")
+    home.get_by_role("button", name="Undo").click()
+    expect(home.get_by_label("Width of the waxed jackets")).to_have_value("230 mm")
+    home.get_by_role("button", name="waxed jackets", exact=True).click()
+    home.get_by_role("dialog").get_by_role("textbox", name="below").fill("1 m")
+    home.keyboard.press("Enter")
+    home.get_by_role("button", name="Keep for other racks").click()
+    expect(home.get_by_text("kept among your own things").first).to_be_visible()
+
+
+def test_a_list_of_things_is_shown_before_it_is_taken(home: Page, tmp_path: Path) -> None:
+    home.get_by_role("link", name="Things that hang").click()
+    file = tmp_path / "list.csv"
+    file.write_text("name;left;right;below\nbig jug;7 cm;5 cm;20 cm\nodd jug;x;5;20\n")
+    home.get_by_label("List of things").set_input_files(file)
+    sheet = home.get_by_role("dialog")
+    expect(sheet).to_contain_text("1 to take, 1 refused")
+    expect(sheet.get_by_role("row", name="3 odd jug")).to_contain_text("left: Cannot read “x”")
+    sheet.get_by_role("button", name="Take 1 row").click()
+    home.get_by_role("button", name="big jugs").click()
+    home.get_by_role("button", name="Forget it").click()
+    expect(home.get_by_role("button", name="big jugs")).to_have_count(0)
+    home.get_by_role("button", name="Undo").click()
+    expect(home.get_by_role("button", name="big jugs")).to_be_visible()

@@ -1,0 +1,63 @@
+import type { ImportReport } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Dialog } from "../../ui/Dialog";
+
+const SAYS = {
+  new: "new",
+  replaces: "replaces yours",
+  same: "as you have it",
+  refused: "refused",
+};
+
+interface Props {
+  report: ImportReport;
+  onTake: () => void;
+  onClose: () => void;
+}
+
+/** What a file of things holds, row by row, before anything is taken. */
+export function ImportSheet({ report, onTake, onClose }: Props) {
+  const good = report.rows.filter((row) => row.standing === "new" || row.standing === "replaces").length;
+  const bad = report.rows.filter((row) => row.standing === "refused").length;
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title="What is in this file" wide>
+      <p className="mb-2">
+        {good} to take, {bad} refused, {report.rows.length - good - bad} as you have them.
+      </p>
+      <div
+        className="max-h-[55vh] overflow-auto border-y border-rule"
+        tabIndex={0}
+        role="region"
+        aria-label="Rows"
+      >
+        <table className="w-full text-left text-[0.93rem]">
+          <thead className="text-soft">
+            <tr>
+              <th className="w-14 font-normal">line</th>
+              <th className="font-normal">thing</th>
+              <th className="font-normal">what becomes of it</th>
+            </tr>
+          </thead>
+          <tbody>
+            {report.rows.map((row) => (
+              <tr key={row.line} className="border-t border-rule align-top">
+                <td className="hand">{row.line}</td>
+                <td>{row.name || "(no name)"}</td>
+                <td className={row.standing === "refused" ? "text-stop" : ""}>
+                  {SAYS[row.standing]}
+                  {row.why && `: ${row.why}`}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div className="mt-3 flex gap-2">
+        <Button look="act" disabled={good === 0} onClick={onTake}>
+          Take {good} {good === 1 ? "row" : "rows"}
+        </Button>
+        <Button onClick={onClose}>Leave it</Button>
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,112 @@
+import { useState, type FormEvent } from "react";
+
+import { api, ProblemError } from "../../api/client";
+import type { ItemChoice, Kept } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Dialog } from "../../ui/Dialog";
+import { Input } from "../../ui/Input";
+import { Pick } from "../../ui/Pick";
+import { HOW, MeasureFigure, MEASURES, type Measured } from "./MeasureFigure";
+
+interface Props {
+  item: ItemChoice;
+  groups: readonly string[];
+  shapes: readonly string[];
+  onKept: (kept: Kept) => void;
+  onForget: (() => void) | null;
+  onClose: () => void;
+}
+
+const TAKES = [
+  { value: "one", label: "one holder" },
+  { value: "two", label: "two places, hung on the first" },
+  { value: "bridge", label: "two holders, hung between them" },
+];
+const as = (values: readonly string[]) => values.map((value) => ({ value, label: value }));
+
+/** A thing of one's own: measured as it hangs, kept for every rack. */
+export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: Props) {
+  const [columns, setColumns] = useState(item.columns);
+  const [lit, setLit] = useState<Measured | null>(null);
+  const [errors, setErrors] = useState<Record<string, string>>({});
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const set = (column: string) => (text: string) => setColumns((old) => ({ ...old, [column]: text }));
+  const text = (column: string) => columns[column] ?? "";
+  const unit = localStorage.getItem("yardcliff-tape")?.endsWith("in") ? "in" : "mm";
+
+  async function keep(event: FormEvent) {
+    event.preventDefault();
+    setTrouble(null);
+    try {
+      // A typical thing under another name is a new one.
+      const key = item.own || text("name") === item.name ? item.key : null;
+      onKept(await api.keepItem(key, columns, unit));
+    } catch (error) {
+      const problem = error instanceof ProblemError ? error.problem : null;
+      setErrors(Object.fromEntries((problem?.errors ?? []).map((one) => [one.field, one.message])));
+      setTrouble(problem?.errors?.length ? null : (error as Error).message);
+    }
+  }
+  const input = (column: string, label: string) => (
+    <Input label={label} value={text(column)} error={errors[column]} onChange={set(column)} />
+  );
+
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={item.name} wide>
+      <form onSubmit={(event) => void keep(event)} className="flex flex-wrap gap-6">
+        <div className="w-72 grow">
+          <MeasureFigure strokes={item.scene.symbols[0]?.strokes ?? []} measures={item.measures} lit={lit} />
+          <p className="min-h-10 text-[0.9rem] text-soft" aria-live="polite">
+            {lit
+              ? `${lit}: ${HOW[lit]}`
+              : "Hang it up, put the rule at the holder's axis, and measure from there."}
+          </p>
+        </div>
+        <div className="flex w-96 grow flex-col gap-1">
+          {input("name", "name")}
+          {input("plural", "several")}
+          <div className="grid grid-cols-2 gap-x-4">
+            {MEASURES.map((measure) => (
+              <div key={measure} onFocus={() => setLit(measure)} onBlur={() => setLit(null)}>
+                {input(measure, measure)}
+              </div>
+            ))}
+            {input("weight_g", "weight")}
+            {input("air", "air")}
+            {text("takes") === "bridge" && input("span", "holders apart")}
+          </div>
+          <Choice label="hangs on" value={text("takes")} options={TAKES} onPick={set("takes")} />
+          <Choice label="drawn as" value={text("shape")} options={as(shapes)} onPick={set("shape")} />
+          <Choice label="among" value={text("group")} options={as(groups)} onPick={set("group")} />
+          {trouble && (
+            <p role="alert" className="border border-stop bg-stop-bg px-2 py-1 text-stop">
+              {trouble}
+            </p>
+          )}
+          <div className="mt-3 flex flex-wrap gap-2">
+            <Button type="submit" look="act">
+              Keep as measured
+            </Button>
+            {onForget && <Button onClick={onForget}>Forget it</Button>}
+          </div>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+interface ChoiceProps {
+  label: string;
+  value: string;
+  options: { value: string; label: string }[];
+  onPick: (value: string) => void;
+}
+
+function Choice({ label, value, options, onPick }: ChoiceProps) {
+  return (
+    <div className="flex items-center justify-between">
+      <span className="text-soft">{label}</span>
+      <Pick label={label} value={value} options={options} onPick={onPick} />
+    </div>
+  );
+}

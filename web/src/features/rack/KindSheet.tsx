@@ -1,0 +1,100 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { api } from "../../api/client";
+import type { Catalogue } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Dialog } from "../../ui/Dialog";
+import { Pick } from "../../ui/Pick";
+import { useSay } from "../../ui/Toasts";
+import { HOW, MeasureFigure, MEASURES, type Measured } from "../items/MeasureFigure";
+import { BriefField } from "./BriefField";
+import { MAIN, patchAt } from "./patches";
+import { useSession, useShown } from "./shown";
+
+const TAKES = [
+  { value: "one", label: "one holder" },
+  { value: "two", label: "two places, hung on the first" },
+  { value: "bridge", label: "two holders, hung between them" },
+];
+
+interface Props {
+  kind: string;
+  catalogue: Catalogue;
+  onClose: () => void;
+}
+
+/** One kind of thing on this rack, measured; the rack behind follows every figure. */
+export function KindSheet({ kind, catalogue, onClose }: Props) {
+  const session = useSession();
+  const queries = useQueryClient();
+  const say = useSay();
+  const [lit, setLit] = useState<Measured | null>(null);
+  const path = kind === MAIN ? "item" : `others.${kind}`;
+  const item = useShown(({ design }) =>
+    kind === MAIN ? design.brief["item"] : (design.brief["others"] as Record<string, unknown>)[kind],
+  ) as Record<string, string | number | null> | undefined;
+  const measures = useShown((shown) => shown.design.kinds[kind]);
+  const symbols = useShown((shown) => shown.design.scene.symbols);
+  const strokes = symbols.find(
+    (one) => one.key.split(".")[1] === kind && !one.key.includes("spare"),
+  )?.strokes;
+  if (!item || !measures) return null;
+
+  async function keep() {
+    const like = catalogue.items.find((one) => one.key === item?.["listed"]);
+    const own = Object.fromEntries(
+      Object.entries(item ?? {}).flatMap(([column, value]) =>
+        value === null || column === "listed" ? [] : [[column, String(value)]],
+      ),
+    );
+    try {
+      const kept = await api.keepItem(like?.key ?? null, { ...like?.columns, ...own }, "mm");
+      void queries.invalidateQueries({ queryKey: ["catalogue"] });
+      session.apply({
+        [path.split(".")[0] ?? ""]: kind === MAIN ? kept.item.patch : { [kind]: kept.item.patch },
+      });
+      say(`${kept.item.name}: kept among your own things.`);
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={String(item["plural"])} wide>
+      <div className="flex flex-wrap gap-6">
+        <div className="w-72 grow">
+          {strokes && <MeasureFigure strokes={strokes} measures={measures} lit={lit} />}
+          <p className="min-h-10 text-[0.9rem] text-soft" aria-live="polite">
+            {lit
+              ? `${lit}: ${HOW[lit]}`
+              : "Hang it up, put the rule at the holder's axis, and measure from there."}
+          </p>
+        </div>
+        <div className="w-80 grow">
+          {MEASURES.map((measure) => (
+            <div key={measure} onFocus={() => setLit(measure)} onBlur={() => setLit(null)}>
+              <BriefField path={`${path}.${measure}`} label={measure} wide />
+            </div>
+          ))}
+          <BriefField path={`${path}.weight_g`} label="weight, g" wide />
+          <div className="flex items-center justify-between">
+            <span className="text-soft">hangs on</span>
+            <Pick
+              label="Hangs on"
+              value={String(item["takes"])}
+              options={TAKES}
+              onPick={(takes) => session.apply(patchAt(path, { takes }))}
+            />
+          </div>
+          {item["takes"] === "bridge" && (
+            <BriefField path={`${path}.span`} label="its holders apart, if that is fixed" wide />
+          )}
+          <div className="mt-3 flex flex-wrap gap-2">
+            <Button onClick={() => void keep()}>Keep for other racks</Button>
+          </div>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
