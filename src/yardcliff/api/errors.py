@@ -9,6 +9,7 @@ from pydantic import BaseModel, ValidationError
 from starlette.exceptions import HTTPException
 
 from yardcliff.core.amend import BriefError
+from yardcliff.core.check_marks import MarksError
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.listing import ListingError
 from yardcliff.imports.items_csv import ItemsFileError
@@ -41,6 +42,7 @@ _MAP: list[tuple[type[YardcliffError], int, str, str]] = [
     (NothingToUndo, 409, "nothing-to-undo", "Nothing there"),
     (BriefError, 422, "unreadable-brief", "A value cannot be read"),
     (ListingError, 422, "unreadable-item", "A measure cannot be read"),
+    (MarksError, 422, "unreadable-marks", "The marks cannot be read"),
     (ItemsFileError, 422, "unreadable-file", "The file cannot be read"),
     (RackFileError, 422, "unreadable-file", "The file cannot be opened"),
     (DataFileError, 507, "data-file", "The data file cannot be used"),

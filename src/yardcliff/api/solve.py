@@ -7,14 +7,15 @@ from pydantic import BaseModel, Field, ValidationError
 
 from yardcliff.api.deps import Own, OwnItems
 from yardcliff.api.errors import Problem, explained
-from yardcliff.api.views import BriefJson, DesignView, Wire, view_design
+from yardcliff.api.views import BriefJson, DesignView, Wire, signed, view_design
 from yardcliff.core.amend import BriefError, amend, read_brief
+from yardcliff.core.check_marks import check_marks, read_marks
 from yardcliff.core.design import design
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.families import FAMILIES, Brief
 from yardcliff.core.families.rail import starting_rail
 from yardcliff.core.findings import Patch
-from yardcliff.core.length import Tape, TapeName
+from yardcliff.core.length import Tape, TapeName, exact_text
 from yardcliff.core.model import MAX_COUNT, Count
 from yardcliff.core.order import Aim, reorder
 
@@ -95,6 +96,68 @@ def reorder_things(body: Aimed) -> ReorderView:
         proved=found.proved,
         changes=found.order != tuple(thing.kind for thing in row.things),
         patch={"row": {"order": list(found.order)}},
+    )
+
+
+class MarksText(BaseModel):
+    """Marks to hold against a brief's own, as text: from the datum, bare numbers in the tape's unit."""
+
+    brief: BriefJson
+    text: str = Field(max_length=8000, examples=["121, 362, 604"])
+
+
+class CheckedMarkView(Wire):
+    """A mark as given, the holder it stands for, and how far off it is."""
+
+    x: float
+    text: str
+    holder: int | None
+    planned: str | None
+    off: str | None
+    good: bool
+
+
+class CheckView(Wire):
+    """What the marks look like, mark by mark; `adopt` is the patch that pins the holders where they are."""
+
+    code: str
+    title: str
+    says: str
+    marks: list[CheckedMarkView]
+    missing: list[str]
+    air: str | None = Field(description="The least between the things if the marks are used as they are.")
+    touches: bool
+    adopt: Patch | None
+
+
+@router.post("/check")
+def check(body: MarksText) -> CheckView:
+    """Hold marks against the plan: the scheme they follow, which are off, and which classic slip it looks like."""
+    brief = read_brief(body.brief)
+    row, tape = FAMILIES[brief.family].solve_row(brief), Tape.named(brief.tape)
+    found = check_marks(read_marks(body.text, tape), row, tape, brief.board.thickness)
+    pairs = found.air is not None or (row.count == 1 and len(found.marks) == row.holders)
+    off = any(not mark.good for mark in found.marks)
+    pins = [{"index": k, "at": exact_text(mark.given)} for k, mark in enumerate(found.marks)]
+    return CheckView(
+        code=found.slip.code,
+        title=found.slip.title,
+        says=found.slip.says,
+        marks=[
+            CheckedMarkView(
+                x=float(mark.given),
+                text=tape.write(mark.given),
+                holder=mark.planned,
+                planned=None if mark.planned is None else tape.write(row.axes[mark.planned]),
+                off=None if mark.planned is None else signed(mark.off, tape),
+                good=mark.good,
+            )
+            for mark in found.marks
+        ],
+        missing=[tape.write(row.axes[i]) for i in found.missing],
+        air=None if found.air is None else tape.write(found.air),
+        touches=found.air is not None and found.air < 0,
+        adopt={"row": {"pins": pins}} if pairs and off else None,
     )
 
 

@@ -424,6 +424,12 @@ def _marks(design: Design) -> list[MarkView]:
     ]
 
 
+def signed(value: Fraction, tape: Tape) -> str:
+    """A deviation as it is said: `+3 mm`, `−1/8 in`, `0 mm`."""
+    text = tape.write(abs(value))
+    return text if not tape.round(value) else f"{'−' if value < 0 else '+'}{text}"
+
+
 def _signed(value: Fraction) -> str:
     text = f"{float(value):+.2f} mm"
     return "0 mm" if text in ("+0.00 mm", "-0.00 mm") else text.replace("-", "−")

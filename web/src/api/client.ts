@@ -4,6 +4,7 @@ import type {
   Hang,
   ImportReport,
   Kept,
+  MarksCheck,
   Patch,
   Problem,
   Rack,
@@ -70,6 +71,7 @@ export const api = {
   updateRacks: (key: string) => call<Used[]>("POST", `/items/${encodeURIComponent(key)}/racks`),
   importItems: (text: string, unit: "in" | "mm", take: boolean) =>
     call<ImportReport>("POST", `/items/import?${new URLSearchParams({ unit, take: String(take) })}`, text),
+  checkMarks: (brief: Design["brief"], text: string) => call<MarksCheck>("POST", "/check", { brief, text }),
   reorder: (brief: Design["brief"], aim: "length" | "pitch") =>
     call<Reordered>("POST", "/reorder", { brief, aim }),
   change: (id: string, base: number, patch: Patch) => call<Rack>("PATCH", rack(id), { base, patch }),

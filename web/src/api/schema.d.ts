@@ -188,6 +188,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check
+         * @description Hold marks against the plan: the scheme they follow, which are off, and which classic slip it looks like.
+         */
+        post: operations["check_api_check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/start": {
         parameters: {
             query?: never;
@@ -511,6 +531,51 @@ export interface components {
             };
         };
         /**
+         * CheckView
+         * @description What the marks look like, mark by mark; `adopt` is the patch that pins the holders where they are.
+         */
+        CheckView: {
+            /** Code */
+            code: string;
+            /** Title */
+            title: string;
+            /** Says */
+            says: string;
+            /** Marks */
+            marks: components["schemas"]["CheckedMarkView"][];
+            /** Missing */
+            missing: string[];
+            /**
+             * Air
+             * @description The least between the things if the marks are used as they are.
+             */
+            air: string | null;
+            /** Touches */
+            touches: boolean;
+            /** Adopt */
+            adopt: {
+                [key: string]: unknown;
+            } | null;
+        };
+        /**
+         * CheckedMarkView
+         * @description A mark as given, the holder it stands for, and how far off it is.
+         */
+        CheckedMarkView: {
+            /** X */
+            x: number;
+            /** Text */
+            text: string;
+            /** Holder */
+            holder: number | null;
+            /** Planned */
+            planned: string | null;
+            /** Off */
+            off: string | null;
+            /** Good */
+            good: boolean;
+        };
+        /**
          * Choice
          * @description Something to pick, and the patch that picks it or the reason to.
          */
@@ -828,6 +893,21 @@ export interface components {
             error: string;
             /** Drift */
             drift: string | null;
+        };
+        /**
+         * MarksText
+         * @description Marks to hold against a brief's own, as text: from the datum, bare numbers in the tape's unit.
+         */
+        MarksText: {
+            /** Brief */
+            brief: {
+                [key: string]: unknown;
+            };
+            /**
+             * Text
+             * @example 121, 362, 604
+             */
+            text: string;
         };
         /**
          * MeasuresView
@@ -1420,6 +1500,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReorderView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    check_api_check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarksText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckView"];
                 };
             };
             /** @description A value cannot be read */

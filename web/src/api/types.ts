@@ -20,6 +20,7 @@ export type Finding = Schemas["FindingView"];
 export type Figure = Schemas["FigureView"];
 export type Thing = Schemas["ThingView"];
 export type Reordered = Schemas["ReorderView"];
+export type MarksCheck = Schemas["CheckView"];
 export type Rung = Schemas["RungView"];
 export type Problem = Schemas["Problem"];
 /** One answer of the line that previews go along: no request of the OpenAPI document. */

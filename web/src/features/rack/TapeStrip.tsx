@@ -1,4 +1,7 @@
+import { useState } from "react";
+
 import { Button } from "../../ui/Button";
+import { CheckMarks } from "./CheckMarks";
 import { Fig } from "./Fig";
 import { Unhurried, useShown } from "./shown";
 import { Tape } from "./Tape";
@@ -12,6 +15,7 @@ interface Props {
 
 /** The tape under the wall, with what is counted and how it is stepped off. */
 export function TapeStrip({ control, flipped, onFlip }: Props) {
+  const [checking, setChecking] = useState(false);
   return (
     <div className="border-t-2 border-ink bg-paper">
       <div className="flex flex-wrap items-center gap-x-4 px-2 text-[0.87rem]">
@@ -21,6 +25,11 @@ export function TapeStrip({ control, flipped, onFlip }: Props) {
         <Unhurried>
           <Counted />
         </Unhurried>
+        <span className="flex-1" />
+        <Button look="bare" onClick={() => setChecking(true)}>
+          Check my marks
+        </Button>
+        {checking && <CheckMarks onClose={() => setChecking(false)} />}
       </div>
       <Tape view={control.view} size={control.size} flipped={flipped} />
     </div>
