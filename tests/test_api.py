@@ -314,3 +314,53 @@ def test_a_better_order_comes_as_a_patch_with_before_and_after(client: TestClien
     assert (found["before"], found["after"], found["proved"], found["changes"]) == ("260 mm", "190 mm", True, True)
     after = client.post("/api/solve", json={"brief": brief, "patch": found["patch"]}).json()
     assert after["fields"]["row.pitch"] == "190 mm"
+
+
+def test_versions_are_kept_compared_taken_and_let_go(client: TestClient, rack: Json) -> None:
+    at = f"/api/racks/{rack['id']}/versions"
+    assert client.post(at, json={"name": " "}).status_code == 422
+    kept = client.post(at, json={"name": "Five hooks"}).json()
+    assert [(v["id"] == "now", v["name"]) for v in kept] == [(True, "As it is now"), (False, "Five hooks")]
+    version = kept[1]["id"]
+    changed = change(client, rack, {"row": {"count": 8}})
+    table = client.get(f"{at}/compare", params={"id": ["now", version]}).json()
+    things = next(t for t in table["results"] if t["label"] == "things")
+    assert (things["texts"], things["best"]) == (["8", "5"], [0])
+    assert [t["label"] for t in table["decisions"]] == ["row count"]
+    assert client.get(f"{at}/compare", params={"id": ["now"]}).status_code == 400
+    assert client.post(f"{at}/{version}/take", json={"base": rack["version"]}).status_code == 409
+    taken = client.post(f"{at}/{version}/take", json={"base": changed["version"]}).json()
+    assert (taken["design"]["count"], taken["undo"]) == (5, "back to “Five hooks”")
+    assert client.delete(f"{at}/{version}").status_code == 204
+    assert len(client.get(at).json()) == 1
+    assert client.post(f"{at}/{version}/restore").status_code == 204
+    assert len(client.get(at).json()) == 2
+    assert client.delete(f"{at}/none").status_code == 404
+
+
+def test_aids_for_marking_out(client: TestClient, rack: Json) -> None:
+    at = f"/api/racks/{rack['id']}/aids"
+    other = client.post("/api/racks", json=hanging("enamel-mug", 4)).json()["id"]
+    assert client.get(f"{at}/stick.pdf?pair=mirrored&with={other}").content.startswith(b"%PDF")
+    assert client.get(f"{at}/jig.pdf?holes=3").content.startswith(b"%PDF")
+    # 5 jackets at 260: three holes are 520 + 40 long, moved twice.
+    jig = client.get(f"{at}/jig?holes=3").json()
+    assert jig == {"holes": 3, "length": "560 mm", "moves": 2, "error": "0.5 mm"}
+    assert "2 to 5 holes" in client.get(f"{at}/jig?holes=9").json()["detail"]
+    members = client.get(f"{at}/family?fewest=2&most=4").json()
+    assert [(m["count"], m["length"]) for m in members] == [(2, "520 mm"), (3, "780 mm"), (4, "1040 mm")]
+    assert members[0]["marks"] == ["130 mm", "390 mm"]
+    lines = client.get(f"{at}/family.csv?fewest=2&most=4").text.splitlines()
+    assert lines[1] == "2,520 mm,520.0000,130 mm,390 mm"
+    assert client.get(f"{at}/family?fewest=4&most=2").status_code == 400
+
+
+def test_marks_are_held_against_the_plan(client: TestClient, rack: Json) -> None:
+    brief = rack["design"]["brief"]
+    found = client.post("/api/check", json={"brief": brief, "text": "130, 390, 650, 920, 1170"}).json()
+    assert (found["code"], [m["good"] for m in found["marks"]]) == ("plan", [True, True, True, False, True])
+    assert (found["marks"][3]["off"], found["air"], found["touches"]) == ("+10 mm", "20 mm", False)
+    adopted = change(client, rack, found["adopt"])
+    assert [m["text"] for m in adopted["design"]["marks"]][3] == "920 mm"
+    wrong = client.post("/api/check", json={"brief": brief, "text": "130, here"})
+    assert (wrong.status_code, "“here”" in wrong.json()["detail"]) == (422, True)

@@ -24,7 +24,8 @@ from yardcliff.exports.pdf import PAPERS, Paper
 from yardcliff.exports.rackfile import schema, write_rackfile
 from yardcliff.exports.shopsheet import write_shopsheet
 from yardcliff.exports.svg import write_svg
-from yardcliff.exports.template import MARGIN, OVERLAP, joins, sheets, write_template
+from yardcliff.exports.template import write_template
+from yardcliff.exports.tiling import MARGIN, OVERLAP, joins, sheets
 from yardcliff.imports.rackfile import RackFileError, read_rackfile
 
 DPI = 600

@@ -143,3 +143,58 @@ def test_a_list_of_things_is_shown_before_it_is_taken(home: Page, tmp_path: Path
     expect(home.get_by_role("button", name="big jugs")).to_have_count(0)
     home.get_by_role("button", name="Undo").click()
     expect(home.get_by_role("button", name="big jugs")).to_be_visible()
+
+
+def test_marks_made_by_hand_are_checked_and_planned_on_with(porch: Page) -> None:
+    porch.get_by_role("button", name="Check my marks").click()
+    sheet = porch.get_by_role("dialog")
+    sheet.get_by_label("Your marks").fill("soon")
+    sheet.get_by_role("button", name="Check them").click()
+    expect(sheet.get_by_role("alert")).to_contain_text("“soon” is no number")
+    # 1208 mm from the first axis to the last, divided by six instead of five.
+    sheet.get_by_label("Your marks").fill("121, 322, 524, 725, 926, 1128")
+    sheet.get_by_role("button", name="Check them").click()
+    expect(sheet.get_by_role("heading", name="Spaces counted as holders")).to_be_visible()
+    expect(sheet.get_by_text("things would touch")).to_be_visible()
+    sheet.get_by_role("button", name="Plan on with these").click()
+    expect(porch.get_by_role("button", name="Mark 6: 1128 mm")).to_be_visible()
+    porch.get_by_role("button", name="Undo").click()
+    expect(porch.get_by_role("button", name="Mark 6: 1329 mm")).to_be_visible()
+
+
+def test_versions_side_by_side_and_back_again(porch: Page) -> None:
+    porch.get_by_role("link", name="Versions").click()
+    porch.get_by_role("button", name="Keep", exact=True).click()
+    expect(porch.get_by_role("alert")).to_be_visible()
+    porch.get_by_label("keep it as").fill("On the offcut")
+    porch.get_by_role("button", name="Keep", exact=True).click()
+    expect(porch.get_by_role("region", name="On the offcut")).to_be_visible()
+    porch.get_by_role("link", name="Porch, waxed jackets").click()
+    porch.get_by_role("button", name="Board 1560 mm long").click()
+    expect(porch.get_by_text("nothing left to settle").first).to_be_visible()
+    porch.get_by_role("link", name="Versions").click()
+    expect(porch.get_by_role("row", name="board 1560 mm 1450 mm ✓ better")).to_be_visible()
+    porch.get_by_role("button", name="Go back to this").click()
+    expect(porch.get_by_label("length", exact=True)).to_have_value("1450 mm")
+    porch.get_by_role("button", name="Undo").click()
+    expect(porch.get_by_label("length", exact=True)).to_have_value("1560 mm")
+
+
+def test_sticks_jigs_and_lengths(porch: Page) -> None:
+    porch.get_by_role("button", name="Paper and files").click()
+    porch.get_by_role("menuitem", name="Sticks, jigs and lengths").click()
+    sheet = porch.get_by_role("dialog")
+    sheet.get_by_role("radio", name="a mirrored pair").click()
+    sheet.get_by_label("Office, room keys").check()
+    link = sheet.get_by_role("link", name="Print the stick").get_attribute("href") or ""
+    assert "pair=mirrored" in link
+    assert porch.request.get(porch.url.split("/racks")[0] + link).body().startswith(b"%PDF")
+    sheet.get_by_label("holes in it").fill("20")
+    porch.keyboard.press("Enter")
+    expect(sheet.get_by_text("A jig for this row has 2 to 6 holes, not 20")).to_be_visible()
+    sheet.get_by_label("from", exact=True).fill("six")
+    porch.keyboard.press("Enter")
+    expect(sheet.get_by_text("“six” is no count")).to_be_visible()
+    sheet.get_by_label("from", exact=True).fill("5")
+    porch.keyboard.press("Enter")
+    expect(sheet.get_by_role("row", name="5 1208 mm")).to_be_visible()

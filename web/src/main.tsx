@@ -7,6 +7,7 @@ import { ThingsPage } from "./features/items/ThingsPage";
 import { NewRackPage } from "./features/racks/NewRackPage";
 import { RacksPage } from "./features/racks/RacksPage";
 import { RackPage } from "./features/rack/RackPage";
+import { VersionsPage } from "./features/versions/VersionsPage";
 import "./styles.css";
 import { NotFound } from "./ui/NotFound";
 import { applyTheme } from "./ui/theme";
@@ -24,6 +25,7 @@ const router = createBrowserRouter([
   { path: "/new", element: <NewRackPage /> },
   { path: "/things", element: <ThingsPage /> },
   { path: "/racks/:id", element: <RackPage /> },
+  { path: "/racks/:id/versions", element: <VersionsPage /> },
   { path: "*", element: <NotFound /> },
 ]);
 

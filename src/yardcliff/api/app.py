@@ -6,7 +6,7 @@ from contextlib import asynccontextmanager
 from fastapi import FastAPI
 
 from yardcliff import __version__
-from yardcliff.api import catalogue, errors, items, racks, site, solve
+from yardcliff.api import aids, catalogue, errors, items, racks, site, solve, versions
 from yardcliff.api.security import LOCAL_NAMES, Guard
 from yardcliff.store.database import Database
 
@@ -53,6 +53,8 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES) -> FastA
     app.include_router(items.router)
     app.include_router(solve.router)
     app.include_router(racks.router)
+    app.include_router(versions.router)
+    app.include_router(aids.router)
     site.install(app)
     app.add_middleware(Guard, hosts=hosts)
     return app

@@ -9,6 +9,7 @@ from yardcliff.core.amend import BriefError
 from yardcliff.core.listing import Listed, shipped
 from yardcliff.store.items import Items
 from yardcliff.store.racks import Racks
+from yardcliff.store.versions import Versions
 
 
 class OwnItems:
@@ -49,5 +50,10 @@ def _own(request: Request) -> OwnItems:
     return OwnItems(Items(request.app.state.database))
 
 
+def _versions(request: Request) -> Versions:
+    return Versions(request.app.state.database)
+
+
+KeptVersions = Annotated[Versions, Depends(_versions)]
 Store = Annotated[Racks, Depends(_racks)]
 Own = Annotated[OwnItems, Depends(_own)]

@@ -15,6 +15,7 @@ from yardcliff.core.listing import ListingError
 from yardcliff.imports.items_csv import ItemsFileError
 from yardcliff.imports.rackfile import RackFileError
 from yardcliff.store.errors import DataFileError, NothingToUndo, RackNotFound, StaleRack
+from yardcliff.store.versions import TooManyVersions, VersionNotFound
 
 
 class FieldError(BaseModel):
@@ -38,6 +39,8 @@ class Problem(BaseModel):
 # Class -> (status, short name, title). The first match in order wins.
 _MAP: list[tuple[type[YardcliffError], int, str, str]] = [
     (RackNotFound, 404, "rack-not-found", "No such rack"),
+    (VersionNotFound, 404, "version-not-found", "No such version"),
+    (TooManyVersions, 409, "too-many-versions", "Too many versions"),
     (StaleRack, 409, "stale-rack", "Changed in another window"),
     (NothingToUndo, 409, "nothing-to-undo", "Nothing there"),
     (BriefError, 422, "unreadable-brief", "A value cannot be read"),

@@ -173,7 +173,12 @@ def export_rack(
     """The rack on paper or as a file. `paper` is for the PDFs."""
     record = store.get(rack_id)
     content, media = EXPORTS[kind](record, paper)
-    safe = "".join(c if c.isalnum() and c.isascii() else "-" for c in record.name.lower()).strip("-") or "rack"
+    return attached(content, media, record.name, kind)
+
+
+def attached(content: bytes | str, media: str, name: str, kind: str) -> Response:
+    """A file named after its rack; PDFs open in the browser."""
+    safe = "".join(c if c.isalnum() and c.isascii() else "-" for c in name.lower()).strip("-") or "rack"
     where = "inline" if kind.endswith(".pdf") else "attachment"
     return Response(content, media_type=media, headers={"content-disposition": f'{where}; filename="{safe}-{kind}"'})
 

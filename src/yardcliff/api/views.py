@@ -8,6 +8,7 @@ from typing import Any, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from yardcliff.core.amend import dump
+from yardcliff.core.compare import percent
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief
@@ -78,6 +79,7 @@ class RungView(Wire):
     pitch: str
     air: str
     ends: str
+    full: str
     axes: list[float]
     length_mm: float
     patch: Patch
@@ -401,6 +403,7 @@ def _rung(rung: Rung, tape: Tape) -> RungView:
         pitch=tape.write(row.pitch) if row.holders > 1 else "—",
         air=tape.write(row.air) if row.count > 1 else "—",
         ends=ends,
+        full=percent(row.fullness),
         axes=[float(axis) for axis in row.axes],
         length_mm=float(row.length),
         patch=rung.patch,

@@ -221,6 +221,11 @@ class Row:
         return min(self.clear, default=self.t if self.airy else self.t - self.things[0].reach.across)
 
     @property
+    def fullness(self) -> Fraction:
+        """The share of the board's length that things take."""
+        return sum((thing.reach.across for thing in self.things), ZERO) / self.length
+
+    @property
     def unevenness(self) -> Fraction:
         """Largest deviation of a gap from the row's own rule."""
         if not self.uneven:

@@ -4,47 +4,14 @@ Sheets meet at alignment crosses: the cross at the right of one lies on the cros
 the next. Marks stand at their exact places, not at the tape's.
 """
 
-from dataclasses import dataclass
-
 from yardcliff.core.design import Design
 from yardcliff.core.geometry import circle, line
 from yardcliff.exports.drawing import Ink
-from yardcliff.exports.pdf import BOLD, PAPERS, Page, Paper
+from yardcliff.exports.pdf import BOLD, Page, Paper
+from yardcliff.exports.tiling import DASHED, HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
 
-MARGIN = 12.0
-"""Kept clear at the paper's edge: more than home printers need."""
-OVERLAP = 16.0
-"""Of one sheet with the next; the crosses stand in its middle."""
 BAND = 140.0
 """Widest strip of board that is drawn; of a wider board the strip about the holders' line."""
-CROSS = 4.0
-
-HEAVY, THIN, DASHED = Ink("#000000", 0.35), Ink("#000000", 0.12), Ink("#000000", 0.12, None, (3, 1.5, 0.5, 1.5))
-
-
-@dataclass(frozen=True, slots=True)
-class Sheet:
-    """One sheet: the stretch of board that it shows, mm from the datum."""
-
-    number: int
-    start: float
-    end: float
-
-    def x(self, along: float) -> float:
-        """Where on the paper a place along the board lies."""
-        return MARGIN + along - self.start
-
-
-def sheets(length: float, paper: Paper) -> list[Sheet]:
-    """The sheets that a board of `length` takes; a small lead stands before the datum."""
-    usable = PAPERS[paper][0] - 2 * MARGIN
-    found: list[Sheet] = []
-    start = -OVERLAP / 2
-    while True:
-        found.append(Sheet(len(found) + 1, start, start + usable))
-        if start + usable >= length + OVERLAP / 2:
-            return found
-        start += usable - OVERLAP
 
 
 def write_template(name: str, design: Design, paper: Paper) -> bytes:
@@ -61,17 +28,6 @@ def write_template(name: str, design: Design, paper: Paper) -> bytes:
         _words(page, name, design, sheet, len(laid))
         page.turn()
     return page.finish()
-
-
-def joins(sheet: Sheet, count: int) -> list[tuple[str, float]]:
-    """Letter and place along the board of the crosses on a sheet."""
-    found = [(sheet.number - 1, sheet.start + OVERLAP / 2)] if sheet.number > 1 else []
-    found += [(sheet.number, sheet.end - OVERLAP / 2)] if sheet.number < count else []
-    return [(_letters(number), at) for number, at in found]
-
-
-def _letters(number: int) -> str:
-    return (_letters((number - 1) // 26) if number > 26 else "") + chr(65 + (number - 1) % 26)
 
 
 def _sheet(page: Page, design: Design, sheet: Sheet, laid: list[Sheet], base: float, low: float, high: float) -> None:
@@ -99,12 +55,7 @@ def _sheet(page: Page, design: Design, sheet: Sheet, laid: list[Sheet], base: fl
             page.path(circle(x, y, r), THIN)
             page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)
             page.path(line((x, y - r - 2), (x, y + r + 2)), THIN)
-    for letter, along in joins(sheet, len(laid)):
-        x = sheet.x(along)
-        for y in (top + 12, bottom - 18):
-            page.path(line((x - CROSS, y), (x + CROSS, y)), THIN)
-            page.path(line((x, y - CROSS), (x, y + CROSS)), THIN)
-            page.text(x + 1.2, y + 1.2, letter, 3.6, font=BOLD)
+    crosses(page, sheet, len(laid), (top + 12, bottom - 18))
     if sheet.number == 1:
         x = sheet.x(0)
         page.path((*line((x, top + 1), (x - 3, top + 6), (x + 3, top + 6)), ("Z", ())), Ink(None, 0, "#000000"))
@@ -119,16 +70,4 @@ def _words(page: Page, name: str, design: Design, sheet: Sheet, count: int) -> N
     page.text(page.width - MARGIN, y, f"marking template 1:1, sheet {sheet.number} of {count}", 3.6, anchor="end")
     holes = ", ".join(f"{step.what.lower()}s {design.tape.write_fine(step.bit)} bit" for step in design.rack.drilling)
     page.text(MARGIN, y - 5, f"Looking at the face. {holes}. Lay each cross on the one with the same letter.", 3.2)
-    ruler, inch = 100.0, design.tape.unit == "in"
-    ruler, ticks, label = (101.6, 16, "4 in") if inch else (ruler, 10, "100 mm")
-    x, y = MARGIN, MARGIN + 4
-    page.path(line((x, y), (x + ruler, y)), HEAVY)
-    for i in range(ticks + 1):
-        at = x + ruler * i / ticks
-        page.path(line((at, y), (at, y + (4 if i in (0, ticks) else 2))), THIN)
-    page.text(
-        x + ruler + 4,
-        y,
-        f"Check: this ruler must measure {label}. If not, print again at 100 %, not “fit to page”.",
-        3.2,
-    )
+    check_ruler(page, design.tape)

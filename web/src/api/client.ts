@@ -1,5 +1,9 @@
 import type {
   Catalogue,
+  Comparison,
+  Jig,
+  Member,
+  Version,
   Design,
   Hang,
   ImportReport,
@@ -80,6 +84,19 @@ export const api = {
   redo: (id: string, base: number) => call<Rack>("POST", `${rack(id)}/redo`, { base }),
   copy: (id: string, own: { brief?: Design["brief"]; patch?: Patch } = {}) =>
     call<Rack>("POST", `${rack(id)}/copy`, own),
+  jig: (id: string, holes: number) => call<Jig>("GET", `${rack(id)}/aids/jig?holes=${holes}`),
+  family: (id: string, fewest: number, most: number) =>
+    call<Member[]>("GET", `${rack(id)}/aids/family?fewest=${fewest}&most=${most}`),
+  versions: (id: string) => call<Version[]>("GET", `${rack(id)}/versions`),
+  keepVersion: (id: string, name: string) => call<Version[]>("POST", `${rack(id)}/versions`, { name }),
+  takeVersion: (id: string, version: string, base: number) =>
+    call<Rack>("POST", `${rack(id)}/versions/${version}/take`, { base }),
+  forgetVersion: (id: string, version: string) =>
+    call<undefined>("DELETE", `${rack(id)}/versions/${version}`),
+  restoreVersion: (id: string, version: string) =>
+    call<undefined>("POST", `${rack(id)}/versions/${version}/restore`),
+  compare: (id: string, versions: string[]) =>
+    call<Comparison>("GET", `${rack(id)}/versions/compare?${versions.map((one) => `id=${one}`).join("&")}`),
   remove: (id: string) => call<undefined>("DELETE", rack(id)),
   restore: (id: string) => call<Rack>("POST", `${rack(id)}/restore`),
 };
@@ -88,3 +105,5 @@ export type Paper = "a4" | "letter";
 
 export const fileUrl = (id: string, kind: string, paper?: Paper) =>
   `/api${rack(id)}/files/${kind}${paper ? `?paper=${paper}` : ""}`;
+
+export const aidUrl = (id: string, file: string) => `/api${rack(id)}/aids/${file}`;

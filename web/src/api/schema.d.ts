@@ -460,6 +460,210 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/racks/{rack_id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Versions
+         * @description The rack as it is now, then its versions, the newest first.
+         */
+        get: operations["list_versions_api_racks__rack_id__versions_get"];
+        put?: never;
+        /**
+         * Keep Version
+         * @description Keep the rack as it is now under a name.
+         */
+        post: operations["keep_version_api_racks__rack_id__versions_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/versions/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare Versions
+         * @description Two or three versions side by side: how they do, which is better in what, and what was decided differently.
+         */
+        get: operations["compare_versions_api_racks__rack_id__versions_compare_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/versions/{version_id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Version
+         * @description Make the rack what the version is; the change can be undone. 409 if it was changed since `base`.
+         */
+        post: operations["take_version_api_racks__rack_id__versions__version_id__take_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/versions/{version_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Forget Version
+         * @description Let a version go; it can be brought back.
+         */
+        delete: operations["forget_version_api_racks__rack_id__versions__version_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/versions/{version_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Restore Version
+         * @description Bring back a version that was let go.
+         */
+        post: operations["restore_version_api_racks__rack_id__versions__version_id__restore_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/aids/stick.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Stick
+         * @description A story stick: this rack's marks, those of other racks beside them, or both boards of a pair.
+         */
+        get: operations["stick_api_racks__rack_id__aids_stick_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/aids/jig": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Jig
+         * @description A drilling jig's figures. 400 where the row has no one pitch to repeat.
+         */
+        get: operations["jig_api_racks__rack_id__aids_jig_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/aids/jig.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Jig Pdf
+         * @description The jig at true size.
+         */
+        get: operations["jig_pdf_api_racks__rack_id__aids_jig_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/aids/family": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lengths
+         * @description The same rack at every count from `fewest` to `most`: its board and its marks.
+         */
+        get: operations["lengths_api_racks__rack_id__aids_family_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/aids/family.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lengths Csv
+         * @description The same as CSV.
+         */
+        get: operations["lengths_csv_api_racks__rack_id__aids_family_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -593,6 +797,15 @@ export interface components {
             patch?: {
                 [key: string]: unknown;
             };
+        };
+        /** Comparison */
+        Comparison: {
+            /** Ids */
+            ids: string[];
+            /** Results */
+            results: components["schemas"]["TraitView"][];
+            /** Decisions */
+            decisions: components["schemas"]["TraitView"][];
         };
         /**
          * Copy
@@ -864,6 +1077,20 @@ export interface components {
             unit: "in" | "mm";
         };
         /**
+         * JigView
+         * @description What a jig would be: its length, how often it is moved, what that may add up to.
+         */
+        JigView: {
+            /** Holes */
+            holes: number;
+            /** Length */
+            length: string;
+            /** Moves */
+            moves: number;
+            /** Error */
+            error: string;
+        };
+        /**
          * Kept
          * @description A thing that was kept, and the racks that could be brought up to it.
          */
@@ -917,6 +1144,18 @@ export interface components {
             box: components["schemas"]["BoxView"];
             /** Front */
             front: number;
+        };
+        /**
+         * MemberView
+         * @description One length of the family.
+         */
+        MemberView: {
+            /** Count */
+            count: number;
+            /** Length */
+            length: string;
+            /** Marks */
+            marks: string[];
         };
         /**
          * NewRack
@@ -1052,6 +1291,8 @@ export interface components {
             air: string;
             /** Ends */
             ends: string;
+            /** Full */
+            full: string;
             /** Axes */
             axes: number[];
             /** Length Mm */
@@ -1157,6 +1398,18 @@ export interface components {
             spare: boolean;
         };
         /**
+         * TraitView
+         * @description One line of the table; `best` holds the columns that are better than the others.
+         */
+        TraitView: {
+            /** Label */
+            label: string;
+            /** Texts */
+            texts: string[];
+            /** Best */
+            best: number[];
+        };
+        /**
          * Try
          * @description A brief and a change to try on it; nothing is stored.
          */
@@ -1184,6 +1437,28 @@ export interface components {
         Version: {
             /** Version */
             version: number;
+        };
+        /** VersionName */
+        VersionName: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * VersionView
+         * @description A version, or the rack as it is now (id "now").
+         */
+        VersionView: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Made At */
+            made_at: string;
+            /** Says */
+            says: string;
+            /** Size */
+            size: string;
+            scene: components["schemas"]["SceneView"];
         };
     };
     responses: never;
@@ -2024,6 +2299,365 @@ export interface operations {
                         [key: string]: unknown;
                     };
                 };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_versions_api_racks__rack_id__versions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionView"][];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_version_api_racks__rack_id__versions_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VersionName"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionView"][];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare_versions_api_racks__rack_id__versions_compare_get: {
+        parameters: {
+            query: {
+                id: string[];
+            };
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Comparison"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_version_api_racks__rack_id__versions__version_id__take_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+                version_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Base"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RackView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_version_api_racks__rack_id__versions__version_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+                version_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_version_api_racks__rack_id__versions__version_id__restore_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+                version_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stick_api_racks__rack_id__aids_stick_pdf_get: {
+        parameters: {
+            query?: {
+                with?: string[];
+                pair?: "none" | "matched" | "mirrored";
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    jig_api_racks__rack_id__aids_jig_get: {
+        parameters: {
+            query?: {
+                holes?: number;
+            };
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JigView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    jig_pdf_api_racks__rack_id__aids_jig_pdf_get: {
+        parameters: {
+            query?: {
+                holes?: number;
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lengths_api_racks__rack_id__aids_family_get: {
+        parameters: {
+            query: {
+                fewest: number;
+                most: number;
+            };
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MemberView"][];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lengths_csv_api_racks__rack_id__aids_family_csv_get: {
+        parameters: {
+            query: {
+                fewest: number;
+                most: number;
+            };
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description A value cannot be read */
             422: {

@@ -21,6 +21,11 @@ export type Figure = Schemas["FigureView"];
 export type Thing = Schemas["ThingView"];
 export type Reordered = Schemas["ReorderView"];
 export type MarksCheck = Schemas["CheckView"];
+export type Version = Schemas["VersionView"];
+export type Trait = Schemas["TraitView"];
+export type Comparison = Schemas["Comparison"];
+export type Jig = Schemas["JigView"];
+export type Member = Schemas["MemberView"];
 export type Rung = Schemas["RungView"];
 export type Problem = Schemas["Problem"];
 /** One answer of the line that previews go along: no request of the OpenAPI document. */

@@ -5,7 +5,7 @@ import { Measure } from "../../ui/Measure";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 
-const MINI = 74;
+const MINI = 54;
 const VERDICT: Record<string, string> = {
   fits: "text-soft",
   tight: "text-care font-semibold",
@@ -45,12 +45,13 @@ export function Ladder() {
       aside={<span className="text-[0.8rem] text-soft">↑ ↓ try, Enter take</span>}
     >
       <div
-        className="hand grid grid-cols-[2rem_4.9rem_1fr_1fr_1fr_3.6rem] gap-x-1 text-[0.75rem] text-soft"
+        className="hand grid grid-cols-[1.8rem_3.7rem_1fr_1fr_1fr_2.2rem_3.4rem] gap-x-1 text-[0.75rem] text-soft"
         aria-hidden
       >
         <span className="col-start-3 text-right">pitch</span>
         <span className="text-right">air</span>
         <span className="text-right">{byLength ? "length" : "ends"}</span>
+        <span className="text-right">full</span>
       </div>
       <div ref={list} role="listbox" aria-label="Ladder of counts" onBlur={() => preview(null)}>
         {rungs.map((rung, index) => (
@@ -59,7 +60,7 @@ export function Ladder() {
             role="option"
             aria-selected={rung.chosen}
             tabIndex={rung.chosen ? 0 : -1}
-            className="hand grid cursor-pointer grid-cols-[2rem_4.9rem_1fr_1fr_1fr_3.6rem] items-center gap-x-1 rounded-[2px]
+            className="hand grid cursor-pointer grid-cols-[1.8rem_3.7rem_1fr_1fr_1fr_2.2rem_3.4rem] items-center gap-x-1 rounded-[2px]
               min-h-[1.55rem] text-[0.83rem] hover:bg-note-bg focus:bg-note-bg aria-selected:bg-ink aria-selected:text-paper
               pointer-coarse:min-h-9"
             onClick={() => take(rung)}
@@ -68,7 +69,10 @@ export function Ladder() {
           >
             <span className="pl-1 text-[0.95rem] font-semibold">
               {rung.count}
-              <span className="sr-only"> holders, pitch, air, {byLength ? "length" : "ends"}, verdict: </span>
+              <span className="sr-only">
+                {" "}
+                holders, pitch, air, {byLength ? "length" : "ends"}, taken by things, verdict:{" "}
+              </span>
             </span>
             <Mini rung={rung} scale={MINI / longest} />
             <span className="text-right">
@@ -80,6 +84,7 @@ export function Ladder() {
             <span className="truncate text-right">
               <Measure text={bare(byLength ? rung.length : rung.ends)} />
             </span>
+            <span className="text-right">{rung.full.replace(" ", "")}</span>
             <span className={`truncate pl-1 ${rung.chosen ? "font-semibold" : VERDICT[rung.verdict]}`}>
               {rung.verdict}
             </span>

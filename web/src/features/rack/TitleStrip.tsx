@@ -8,6 +8,7 @@ import { Button } from "../../ui/Button";
 import { Pick } from "../../ui/Pick";
 import { Switch } from "../../ui/Switch";
 import { ThemeButton } from "../../ui/ThemeButton";
+import { MarkingAids } from "./MarkingAids";
 import { useSession, useShown } from "./shown";
 
 const STEPS: Record<"in" | "mm", TapeName[]> = {
@@ -75,6 +76,12 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
         options={STEPS[unit].map((step) => ({ value: step, label: step }))}
         onPick={(step) => tape(step as TapeName)}
       />
+      <Link
+        to={`/racks/${rack.id}/versions`}
+        className="px-1 text-act underline decoration-dotted underline-offset-3"
+      >
+        Versions
+      </Link>
       <PaperMenu id={rack.id} />
       <ThemeButton />
       <Button look="bare" aria-label="Keys and shortcuts" className="max-md:hidden" onClick={onHelp}>
@@ -134,58 +141,72 @@ const ITEM =
 
 function PaperMenu({ id }: { id: string }) {
   const [paper, setPaper] = useState<Paper>("a4");
+  const [aids, setAids] = useState(false);
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger asChild>
-        <Button look="act">Paper and files</Button>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Content align="end" sideOffset={4} className="z-50 w-72 border border-ink bg-sheet py-1">
-        <DropdownMenu.RadioGroup
-          value={paper}
-          onValueChange={(next) => setPaper(next as Paper)}
-          className="flex items-center gap-3 px-3 py-1"
+    <>
+      {aids && <MarkingAids paper={paper} onClose={() => setAids(false)} />}
+      <DropdownMenu.Root modal={false}>
+        <DropdownMenu.Trigger asChild>
+          <Button look="act">Paper and files</Button>
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={4}
+          className="z-50 w-72 border border-ink bg-sheet py-1"
         >
-          <span className="text-[0.87rem] text-soft">Sheet size</span>
-          {PAPERS.map(([key, label]) => (
-            <DropdownMenu.RadioItem
-              key={key}
-              value={key}
-              onSelect={(event) => event.preventDefault()}
-              className="cursor-pointer border border-rule px-2 outline-none data-highlighted:border-act data-[state=checked]:bg-ink data-[state=checked]:text-paper"
-            >
-              {label}
-            </DropdownMenu.RadioItem>
-          ))}
-        </DropdownMenu.RadioGroup>
-        <DropdownMenu.Item asChild className={ITEM}>
-          <a href={fileUrl(id, "template.pdf", paper)} target="_blank" rel="noreferrer">
-            Marking template, true size
-            <span className="block text-[0.84rem] opacity-85">Lay it on the board and prick through</span>
-          </a>
-        </DropdownMenu.Item>
-        <DropdownMenu.Item asChild className={ITEM}>
-          <a href={fileUrl(id, "sheet.pdf", paper)} target="_blank" rel="noreferrer">
-            Shop sheet
-            <span className="block text-[0.84rem] opacity-85">
-              Drawing, marks, drilling, cautions on one page
-            </span>
-          </a>
-        </DropdownMenu.Item>
-        <DropdownMenu.Separator className="my-1 border-t border-rule" />
-        {(
-          [
-            ["drawing.svg", "Drawing as SVG"],
-            ["marks.csv", "Marks as CSV"],
-            ["rack.json", "This rack as a file"],
-          ] as const
-        ).map(([kind, label]) => (
-          <DropdownMenu.Item key={kind} asChild className={ITEM}>
-            <a href={fileUrl(id, kind)} download>
-              {label}
+          <DropdownMenu.RadioGroup
+            value={paper}
+            onValueChange={(next) => setPaper(next as Paper)}
+            className="flex items-center gap-3 px-3 py-1"
+          >
+            <span className="text-[0.87rem] text-soft">Sheet size</span>
+            {PAPERS.map(([key, label]) => (
+              <DropdownMenu.RadioItem
+                key={key}
+                value={key}
+                onSelect={(event) => event.preventDefault()}
+                className="cursor-pointer border border-rule px-2 outline-none data-highlighted:border-act data-[state=checked]:bg-ink data-[state=checked]:text-paper"
+              >
+                {label}
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+          <DropdownMenu.Item asChild className={ITEM}>
+            <a href={fileUrl(id, "template.pdf", paper)} target="_blank" rel="noreferrer">
+              Marking template, true size
+              <span className="block text-[0.84rem] opacity-85">Lay it on the board and prick through</span>
             </a>
           </DropdownMenu.Item>
-        ))}
-      </DropdownMenu.Content>
-    </DropdownMenu.Root>
+          <DropdownMenu.Item asChild className={ITEM}>
+            <a href={fileUrl(id, "sheet.pdf", paper)} target="_blank" rel="noreferrer">
+              Shop sheet
+              <span className="block text-[0.84rem] opacity-85">
+                Drawing, marks, drilling, cautions on one page
+              </span>
+            </a>
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={ITEM} onSelect={() => setAids(true)}>
+            Sticks, jigs and lengths…
+            <span className="block text-[0.84rem] opacity-85">
+              Aids for marking out, and for making several
+            </span>
+          </DropdownMenu.Item>
+          <DropdownMenu.Separator className="my-1 border-t border-rule" />
+          {(
+            [
+              ["drawing.svg", "Drawing as SVG"],
+              ["marks.csv", "Marks as CSV"],
+              ["rack.json", "This rack as a file"],
+            ] as const
+          ).map(([kind, label]) => (
+            <DropdownMenu.Item key={kind} asChild className={ITEM}>
+              <a href={fileUrl(id, kind)} download>
+                {label}
+              </a>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Root>
+    </>
   );
 }

@@ -1,11 +1,21 @@
 import { expect, test } from "vitest";
 
 import type { Design } from "../../api/types";
-import { countPatch, patchAt, pinPatch } from "./patches";
+import {
+  addKindPatch,
+  countPatch,
+  kindAtPatch,
+  kindCountPatch,
+  movePatch,
+  patchAt,
+  pinPatch,
+  removeKindPatch,
+} from "./patches";
 
 const design = {
   count: 3,
-  brief: { row: { pins: [{ index: 1, at: "400 mm" }] } },
+  brief: { row: { pins: [{ index: 1, at: "400 mm" }] }, others: { hat: { name: "hat" } } },
+  things: ["", "hat", ""].map((kind) => ({ kind })),
 } as unknown as Design;
 
 test("a dotted path becomes a merge patch", () => {
@@ -23,4 +33,27 @@ test("pinning keeps the other pins, moves one that is there, and lets go", () =>
 test("the count never falls below one", () => {
   expect(countPatch(design, -5)).toEqual({ row: { count: 1 } });
   expect(countPatch(design, 1)).toEqual({ row: { count: 4 } });
+});
+
+test("more of a kind go beside the last of it, fewer leave from the end", () => {
+  expect(kindCountPatch(design, "hat", 3)).toEqual({
+    row: { order: ["", "hat", "hat", "hat", ""], count: 5 },
+  });
+  expect(kindCountPatch(design, "", 1)).toEqual({ row: { order: ["", "hat"], count: 2 } });
+  expect(kindCountPatch(design, "hat", 0)).toEqual({ row: { order: [], count: 2 } });
+});
+
+test("kinds are added at the end, changed at a place, moved and taken off", () => {
+  expect(addKindPatch(design, "mug", { name: "mug" })).toEqual({
+    others: { mug: { name: "mug" } },
+    row: { order: ["", "hat", "", "mug"], count: 4 },
+  });
+  expect(kindAtPatch(design, 0, "hat")).toEqual({ row: { order: ["hat", "hat", ""], count: 3 } });
+  expect(movePatch(design, 1, 2)).toEqual({ row: { order: ["", "", "hat"], count: 3 } });
+  expect(removeKindPatch(design, "hat")).toEqual({ others: { hat: null }, row: { order: [], count: 2 } });
+  expect(removeKindPatch(design, "")).toEqual({
+    item: { name: "hat" },
+    others: { hat: null },
+    row: { order: [], count: 1 },
+  });
 });

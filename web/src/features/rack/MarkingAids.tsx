@@ -1,0 +1,220 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState, type ReactNode } from "react";
+
+import { aidUrl, api, type Paper } from "../../api/client";
+import { readCount } from "../../ui/count";
+import { Dialog } from "../../ui/Dialog";
+import { Field } from "../../ui/Field";
+import { Measure } from "../../ui/Measure";
+import { Switch } from "../../ui/Switch";
+import { useShown } from "./shown";
+
+const BESIDE = 3;
+const PAIRS = [
+  { value: "none", label: "one board" },
+  { value: "matched", label: "a matched pair" },
+  { value: "mirrored", label: "a mirrored pair" },
+] as const;
+
+/** A story stick, a drilling jig, and the same rack at other lengths. */
+export function MarkingAids({ paper, onClose }: { paper: Paper; onClose: () => void }) {
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title="Sticks, jigs and lengths" wide>
+      <Stick paper={paper} />
+      <Jig paper={paper} />
+      <Family />
+    </Dialog>
+  );
+}
+
+function Aid({ title, says, children }: { title: string; says: string; children: ReactNode }) {
+  return (
+    <section className="border-t border-ink py-3" aria-label={title}>
+      <h3 className="text-[1.1rem]">{title}</h3>
+      <p className="mb-2 text-soft">{says}</p>
+      {children}
+    </section>
+  );
+}
+
+function Print({ href, children }: { href: string; children: ReactNode }) {
+  return (
+    <a
+      href={href}
+      target="_blank"
+      rel="noreferrer"
+      className="inline-flex min-h-7 items-center rounded-[3px] border border-act bg-act px-2 text-on-act hover:opacity-90 pointer-coarse:min-h-10"
+    >
+      {children}
+    </a>
+  );
+}
+
+function Stick({ paper }: { paper: Paper }) {
+  const id = useShown((shown) => shown.rack.id);
+  const racks = useQuery({ queryKey: ["racks"], queryFn: api.racks });
+  const [pair, setPair] = useState<(typeof PAIRS)[number]["value"]>("none");
+  const [beside, setBeside] = useState<string[]>([]);
+  const room = BESIDE - (pair === "none" ? 0 : 1);
+  const others = beside.slice(0, room);
+  const toggle = (one: string) =>
+    setBeside(others.includes(one) ? others.filter((other) => other !== one) : [...others, one]);
+  const query = new URLSearchParams([
+    ["pair", pair],
+    ["paper", paper],
+    ...others.map((one) => ["with", one]),
+  ]);
+  return (
+    <Aid title="Story stick" says="Every mark at true size on one strip: no tape is read twice.">
+      <Switch label="For" value={pair} options={[...PAIRS]} onPick={setPair} />
+      <fieldset className="my-2">
+        <legend className="text-soft">Other racks on the same stick, {room} at most</legend>
+        <div className="flex flex-wrap gap-x-4">
+          {racks.data
+            ?.filter((one) => one.id !== id)
+            .map((one) => (
+              <label key={one.id} className="flex min-h-7 items-center gap-1.5">
+                <input
+                  type="checkbox"
+                  className="accent-(--act)"
+                  checked={others.includes(one.id)}
+                  disabled={!others.includes(one.id) && others.length >= room}
+                  onChange={() => toggle(one.id)}
+                />
+                {one.name}
+              </label>
+            ))}
+        </div>
+      </fieldset>
+      <Print href={aidUrl(id, `stick.pdf?${query}`)}>Print the stick</Print>
+    </Aid>
+  );
+}
+
+function Jig({ paper }: { paper: Paper }) {
+  const id = useShown((shown) => shown.rack.id);
+  const version = useShown((shown) => shown.rack.version);
+  const [holes, setHoles] = useState(4);
+  const jig = useQuery({
+    queryKey: ["jig", id, version, holes],
+    queryFn: () => api.jig(id, holes),
+    retry: false,
+  });
+  return (
+    <Aid
+      title="Drilling jig"
+      says="A strip of holes one pitch apart, moved along and pinned in the last hole drilled."
+    >
+      {jig.error ? (
+        <p role="status" className="mb-2 text-care">
+          {jig.error.message}
+        </p>
+      ) : (
+        <p className="mb-2">
+          {jig.data && (
+            <>
+              <Measure text={jig.data.length} /> long, moved along {jig.data.moves}{" "}
+              {jig.data.moves === 1 ? "time" : "times"}; made to the tape, it may end{" "}
+              <Measure text={jig.data.error} /> out.
+            </>
+          )}
+        </p>
+      )}
+      <div className="flex items-center gap-3">
+        <Number label="holes in it" value={holes} least={2} onChange={setHoles} />
+        {jig.data && <Print href={aidUrl(id, `jig.pdf?holes=${holes}&paper=${paper}`)}>Print the jig</Print>}
+      </div>
+    </Aid>
+  );
+}
+
+function Family() {
+  const id = useShown((shown) => shown.rack.id);
+  const version = useShown((shown) => shown.rack.version);
+  const count = useShown((shown) => shown.rack.design.count);
+  const [fewest, setFewest] = useState(Math.max(1, count - 3));
+  const [most, setMost] = useState(count + 3);
+  const family = useQuery({
+    queryKey: ["family", id, version, fewest, most],
+    queryFn: () => api.family(id, fewest, most),
+    retry: false,
+  });
+  return (
+    <Aid
+      title="A family of lengths"
+      says="The same rack with more or fewer: the spacing and the ends stay, the board follows."
+    >
+      <div className="mb-2 flex flex-wrap items-center gap-3">
+        <Number label="from" value={fewest} least={1} onChange={setFewest} />
+        <Number label="to" value={most} least={1} onChange={setMost} />
+        {family.data && (
+          <a
+            href={aidUrl(id, `family.csv?fewest=${fewest}&most=${most}`)}
+            download
+            className="text-act underline decoration-dotted underline-offset-3"
+          >
+            This table as CSV
+          </a>
+        )}
+      </div>
+      {family.error && (
+        <p role="alert" className="text-stop">
+          {family.error.message}
+        </p>
+      )}
+      {family.data && (
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Lengths">
+          <table className="hand text-right text-[0.93rem]">
+            <thead className="text-soft">
+              <tr>
+                <th className="px-2 font-normal">count</th>
+                <th className="px-2 font-normal">board</th>
+                <th className="px-2 text-left font-normal">marks from the datum</th>
+              </tr>
+            </thead>
+            <tbody>
+              {family.data.map((member) => (
+                <tr
+                  key={member.count}
+                  className={`border-t border-rule ${member.count === count ? "bg-note-bg font-semibold" : ""}`}
+                >
+                  <td className="px-2">{member.count}</td>
+                  <td className="px-2 whitespace-nowrap">
+                    <Measure text={member.length} />
+                  </td>
+                  <td className="px-2 text-left whitespace-nowrap">
+                    <Measure text={member.marks.map((mark) => mark.replace(/ (mm|in)$/, "")).join("  ·  ")} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </Aid>
+  );
+}
+
+interface NumberProps {
+  label: string;
+  value: number;
+  least: number;
+  onChange: (value: number) => void;
+}
+
+function Number({ label, value, least, onChange }: NumberProps) {
+  return (
+    <Field
+      label={label}
+      value={String(value)}
+      boxed
+      onCommit={(text) => {
+        const next = readCount(text, least);
+        if (typeof next === "string") return Promise.resolve(next);
+        onChange(next);
+        return Promise.resolve(null);
+      }}
+      onStep={(by) => onChange(Math.max(least, value + by))}
+    />
+  );
+}

@@ -1,0 +1,155 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState, type FormEvent } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+
+import { api, ProblemError } from "../../api/client";
+import type { Version } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Input } from "../../ui/Input";
+import { NotFound } from "../../ui/NotFound";
+import { RackDrawing } from "../../ui/RackDrawing";
+import { ThemeButton } from "../../ui/ThemeButton";
+import { useSay } from "../../ui/Toasts";
+import { Comparison } from "./Comparison";
+
+const NOW = "now";
+const MOST = 3;
+const WIDEST = 380;
+const TALLEST = 240;
+
+/** The versions of one rack: keep one, lay two or three side by side at one scale, come back to one. */
+export function VersionsPage() {
+  const { id = "" } = useParams();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const say = useSay();
+  const rack = useQuery({ queryKey: ["rack", id], queryFn: () => api.rack(id), staleTime: Infinity });
+  const versions = useQuery({ queryKey: ["versions", id], queryFn: () => api.versions(id), staleTime: 0 });
+  const [picked, setPicked] = useState<string[] | null>(null);
+  const [name, setName] = useState("");
+  const fail = (error: Error) => say(error.message);
+  const refresh = () => void queries.invalidateQueries({ queryKey: ["versions", id] });
+
+  const keep = useMutation({
+    mutationFn: () => api.keepVersion(id, name),
+    onSuccess: () => {
+      say(`Kept as “${name}”.`);
+      setName("");
+      refresh();
+    },
+  });
+  const forget = useMutation({
+    mutationFn: (version: Version) => api.forgetVersion(id, version.id),
+    onSuccess: (_, version) => {
+      setPicked(null);
+      refresh();
+      say(`“${version.name}” is let go.`, {
+        label: "Undo",
+        run: () => void api.restoreVersion(id, version.id).then(refresh, fail),
+      });
+    },
+    onError: fail,
+  });
+  const take = useMutation({
+    mutationFn: (version: Version) => api.takeVersion(id, version.id, rack.data?.version ?? 0),
+    onSuccess: (next) => {
+      queries.setQueryData(["rack", id], next);
+      void navigate(`/racks/${id}`);
+      say("The rack is what that version was. Undo brings back what it was before.");
+    },
+    onError: fail,
+  });
+
+  const error = rack.error ?? versions.error;
+  if (error instanceof ProblemError && error.problem.status === 404) return <NotFound text={error.message} />;
+  const all = versions.data ?? [];
+  // Until something is picked: what is now, and the newest before it.
+  const chosen = (picked ?? all.slice(0, 2).map((version) => version.id)).filter((one) =>
+    all.some((version) => version.id === one),
+  );
+  const shown = all.filter((version) => chosen.includes(version.id));
+  const scale = Math.min(
+    ...all.map(({ scene: { extent } }) =>
+      Math.min(WIDEST / (extent.x1 - extent.x0), TALLEST / (extent.y1 - extent.y0)),
+    ),
+  );
+  function toggle(one: string) {
+    setPicked(
+      chosen.includes(one) ? chosen.filter((other) => other !== one) : [...chosen.slice(-MOST + 1), one],
+    );
+  }
+  function onKeep(event: FormEvent) {
+    event.preventDefault();
+    keep.mutate();
+  }
+
+  return (
+    <div className="mx-auto max-w-[84rem] px-5 pb-16">
+      <title>{`Versions of ${rack.data?.name ?? "a rack"} | Yardcliff`}</title>
+      <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
+        <Link to={`/racks/${id}`} className="text-act underline decoration-dotted underline-offset-3">
+          {rack.data?.name ?? "Rack"}
+        </Link>
+        <h1 className="flex-1 text-[1.7rem]">Versions</h1>
+        <form className="flex items-start gap-2" onSubmit={onKeep}>
+          <Input label="keep it as" value={name} error={keep.error?.message} onChange={setName} />
+          <Button type="submit" look="act" disabled={keep.isPending}>
+            Keep
+          </Button>
+        </form>
+        <ThemeButton />
+      </header>
+      <main>
+        {error && (
+          <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
+            {error.message} <Button onClick={() => void versions.refetch()}>Try again</Button>
+          </p>
+        )}
+        {all.length === 1 && (
+          <p className="py-6 text-soft">
+            No version is kept yet. Give the rack as it is now a name; change it; then see both side by side
+            here.
+          </p>
+        )}
+        <div className="mt-4 flex flex-wrap gap-2" role="group" aria-label="Side by side">
+          {all.map((version) => (
+            <Button
+              key={version.id}
+              aria-pressed={chosen.includes(version.id)}
+              className="aria-pressed:border-act aria-pressed:bg-act aria-pressed:text-on-act"
+              onClick={() => toggle(version.id)}
+            >
+              {version.name}
+            </Button>
+          ))}
+        </div>
+        <div className="mt-4 grid gap-x-6 md:grid-flow-col md:auto-cols-fr">
+          {shown.map((version) => (
+            <section
+              key={version.id}
+              aria-label={version.name}
+              className="flex flex-col border-t border-ink pt-2"
+            >
+              <h2 className="text-[1.1rem]">{version.name}</h2>
+              <p className="text-[0.9rem] text-soft">{version.says}</p>
+              <div className="flex flex-1 items-start justify-center py-4">
+                <RackDrawing scene={version.scene} scale={scale} />
+              </div>
+              {version.id !== NOW && (
+                <div className="flex gap-2">
+                  <Button disabled={take.isPending} onClick={() => take.mutate(version)}>
+                    Go back to this
+                  </Button>
+                  <Button look="bare" onClick={() => forget.mutate(version)}>
+                    Let it go
+                  </Button>
+                </div>
+              )}
+            </section>
+          ))}
+        </div>
+        {shown.length > 1 && <Comparison rackId={id} versions={shown} />}
+      </main>
+    </div>
+  );
+}
