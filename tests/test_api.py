@@ -149,7 +149,7 @@ def test_every_refusal_is_a_problem(client: TestClient, method: str, path: str, 
         ("template.pdf?paper=letter", "application/pdf", b"%PDF"),
         ("sheet.pdf", "application/pdf", b"%PDF"),
         ("drawing.svg", "image/svg+xml", b"<svg"),
-        ("marks.csv", "text/csv; charset=utf-8", b"mark,exact_mm"),
+        ("marks.csv", "text/csv; charset=utf-8", b"row,mark,exact_mm"),
         ("rack.json", "application/json", b'{\n  "format"'),
     ],
 )

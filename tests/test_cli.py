@@ -116,7 +116,7 @@ def test_export_import_and_backup(tmp_path: Path) -> None:
     database.close()
     assert yardcliff("export", "Porch", "rack.json", "-o", file, "--data", data).returncode == 0
     assert yardcliff("import", file, "--data", data).returncode == 0
-    assert yardcliff("export", "Porch", "marks.csv", "--data", data).stdout.startswith("mark,")
+    assert yardcliff("export", "Porch", "marks.csv", "--data", data).stdout.startswith("row,mark,")
     assert yardcliff("backup", tmp_path / "copy.db", "--data", data).returncode == 0
     copy = Database(tmp_path / "copy.db")
     first, second = Racks(copy).all()

@@ -6,7 +6,7 @@ from yardcliff.core.amend import amend, dump
 from yardcliff.core.families.rail import shipped_item, starting_brief
 from yardcliff.store.racks import Racks
 
-HAT, LANTERN = (shipped_item(key).item.model_dump(mode="json") for key in ("felt-hat", "storm-lantern"))
+HAT, LANTERN, LADLE = (shipped_item(key).item.model_dump(mode="json") for key in ("felt-hat", "storm-lantern", "ladle"))
 Seed = tuple[str, str, int, dict[str, Any]]
 # Name, catalogue item, count, and what the warden changed. The newest comes last.
 SEEDS: list[Seed] = [
@@ -40,6 +40,17 @@ SEEDS: list[Seed] = [
                 "keepouts": [{"flaw": "knot", "at": "655 mm", "width": "24 mm"}],
             },
             "board": {"height": "140 mm"},
+        },
+    ),
+    (
+        "Kitchen wall, mugs and ladles",
+        "enamel-mug",
+        8,
+        {
+            "others": {"ladle": LADLE},
+            "row": {"air": "30 mm"},
+            "rows": {"count": 4, "layout": "staggered", "own": [{}, {}, {}, {"kind": "ladle"}]},
+            "hung": "1800 mm",
         },
     ),
     # Settled on the board that was left over, before anyone counted jackets.

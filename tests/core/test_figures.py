@@ -14,7 +14,7 @@ from yardcliff.core.working import Figure
 
 # Said in words, not as an expression.
 WORDS = {"given", "least pitch", "max |gap − p|", "first mark, then p", "90° − t"}
-WORDS |= {"the most that fit", "what is left, shared"}
+WORDS |= {"less: they pass at the sides", "the most that fit", "what is left, shared"}
 NAMES = {"in the board + showing": "e + o", "length − plate": "l − k", "T − (length − plate)": "T − i"}
 
 

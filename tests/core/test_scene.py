@@ -43,10 +43,11 @@ def test_a_wider_item_is_drawn_wider() -> None:
 def test_places_stand_at_the_axes_and_dimensions_measure_them(brief: RailBrief) -> None:
     done = design(brief)
     *items, holder = done.scene.symbols
-    assert [x for x, _ in holder.places] == pytest.approx([float(axis) for axis in done.rack.row.axes])
-    assert {y for _, y in holder.places} == {float(brief.hung)}
+    rows = done.rack.rows
+    assert [x for x, _ in holder.places] == pytest.approx([float(axis) for one in rows for axis in one.row.axes])
+    assert {y for _, y in holder.places} == {float(one.y) for one in rows}
     hung = sorted(x for item in items for x, _ in item.places)
-    assert hung == pytest.approx(sorted(float(centre) for centre in done.rack.row.centres))
+    assert hung == pytest.approx(sorted(float(centre) for one in rows for centre in one.row.centres))
     for dimension in done.scene.dimensions:
         if dimension.figure == "row.length":
             assert dimension.end - dimension.start == pytest.approx(float(done.rack.row.length))

@@ -198,3 +198,33 @@ def test_sticks_jigs_and_lengths(porch: Page) -> None:
     sheet.get_by_label("from", exact=True).fill("5")
     porch.keyboard.press("Enter")
     expect(sheet.get_by_role("row", name="5 1208 mm")).to_be_visible()
+
+
+def test_several_rows_are_staggered_hung_apart_and_marked_each(home: Page) -> None:
+    open_rack(home, "Kitchen, enamel mugs")
+    rows = home.get_by_label("how many", exact=True)
+    rows.fill("25")
+    rows.press("Enter")
+    expect(home.get_by_role("alert")).to_contain_text("25 is out of range: 1 to 24")
+    rows.fill("3")
+    rows.press("Enter")
+    expect(home.get_by_label("drop", exact=True)).to_have_value("150 mm")
+    home.get_by_role("radio", name="staggered").click()
+    home.get_by_role("radio", name="row 2", exact=True).click()
+    assert len(marks(home)) == 6
+    home.get_by_label("drop", exact=True).fill("90")
+    home.keyboard.press("Enter")
+    note = home.get_by_role("list", name="Notes on the design").first
+    expect(note).to_contain_text("Rows too close")
+    note.get_by_role("button", name="As little as they need").click()
+    expect(home.get_by_label("drop", exact=True)).to_have_value("150 mm")
+    home.get_by_role("radio", name="a board each").click()
+    saved(home)
+    most = home.get_by_label("the most on a wall of")
+    most.fill("wide")
+    most.press("Enter")
+    expect(home.get_by_role("alert")).to_contain_text("“wide” is no number")
+    most.fill("1.2 m")
+    most.press("Enter")
+    home.get_by_role("button", name="Hang the most").click()
+    expect(home.get_by_label("length", exact=True)).to_have_value("1200 mm")

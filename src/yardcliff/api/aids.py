@@ -10,6 +10,8 @@ from yardcliff.api.views import Wire
 from yardcliff.core.aids import Pair, drilling_jig, family, story_stick
 from yardcliff.core.amend import read_brief
 from yardcliff.core.design import Design, design
+from yardcliff.core.rack import row_names
+from yardcliff.core.row import Row
 from yardcliff.exports.family_csv import write_family
 from yardcliff.store.racks import Racks
 
@@ -38,6 +40,14 @@ def _open(store: Racks, rack_id: str) -> tuple[str, Design]:
     return record.name, design(read_brief(record.brief))
 
 
+def _lanes(name: str, done: Design) -> list[tuple[str, Row]]:
+    """A lane for each row that has marks of its own."""
+    rows = done.rack.rows
+    if len(rows) == 1:
+        return [(name, rows[0].row)]
+    return [(f"{name}, {row_names(group).lower()}", rows[group[0]].row) for group in done.rack.alike]
+
+
 @router.get("/stick.pdf", response_class=Response)
 def stick(
     rack_id: str,
@@ -51,7 +61,8 @@ def stick(
 
     opened = [_open(store, one) for one in (rack_id, *others)]
     tape = opened[0][1].tape
-    strip = story_stick([(name, done.rack.row) for name, done in opened], tape, pair)
+    lanes = [lane for name, done in opened for lane in _lanes(name, done)]
+    strip = story_stick(lanes, tape, pair)
     return attached(write_strip(strip, tape, paper), "application/pdf", opened[0][0], "stick.pdf")
 
 

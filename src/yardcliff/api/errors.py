@@ -11,6 +11,7 @@ from starlette.exceptions import HTTPException
 from yardcliff.core.amend import BriefError
 from yardcliff.core.check_marks import MarksError
 from yardcliff.core.errors import YardcliffError
+from yardcliff.core.length import LengthError
 from yardcliff.core.listing import ListingError
 from yardcliff.imports.items_csv import ItemsFileError
 from yardcliff.imports.rackfile import RackFileError
@@ -45,6 +46,7 @@ _MAP: list[tuple[type[YardcliffError], int, str, str]] = [
     (NothingToUndo, 409, "nothing-to-undo", "Nothing there"),
     (BriefError, 422, "unreadable-brief", "A value cannot be read"),
     (ListingError, 422, "unreadable-item", "A measure cannot be read"),
+    (LengthError, 422, "unreadable-length", "A length cannot be read"),
     (MarksError, 422, "unreadable-marks", "The marks cannot be read"),
     (ItemsFileError, 422, "unreadable-file", "The file cannot be read"),
     (RackFileError, 422, "unreadable-file", "The file cannot be opened"),

@@ -15,8 +15,9 @@ from yardcliff.core.errors import YardcliffError
 from yardcliff.core.families import FAMILIES, Brief
 from yardcliff.core.families.rail import starting_rail
 from yardcliff.core.findings import Patch
-from yardcliff.core.length import Tape, TapeName, exact_text
+from yardcliff.core.length import Tape, TapeName, exact_text, read
 from yardcliff.core.model import MAX_COUNT, Count
+from yardcliff.core.most import most_on
 from yardcliff.core.order import Aim, reorder
 
 router = APIRouter(prefix="/api", tags=["solve"])
@@ -97,6 +98,30 @@ def reorder_things(body: Aimed) -> ReorderView:
         changes=found.order != tuple(thing.kind for thing in row.things),
         patch={"row": {"order": list(found.order)}},
     )
+
+
+class WallWidth(BaseModel):
+    """A brief, and how wide the wall is: as text, bare numbers in the tape's unit."""
+
+    brief: BriefJson
+    width: str = Field(max_length=80, examples=["2.4 m"])
+
+
+class MostView(Wire):
+    """The most that fits on the wall, as a patch that takes it."""
+
+    says: str
+    patch: Patch
+
+
+@router.post("/most")
+def most(body: WallWidth) -> MostView:
+    """The most that can hang on a wall of that width: as many as it takes, in as many rows as reach the floor."""
+    brief = read_brief(body.brief)
+    tape = Tape.named(brief.tape)
+    found = most_on(brief, read(body.width, tape.unit))
+    rows = f" in {found.rows} rows" if found.rows > 1 else " in one row"
+    return MostView(says=f"{found.things} would hang there{rows}.", patch=found.patch)
 
 
 class MarksText(BaseModel):

@@ -19,6 +19,7 @@ from yardcliff.core.ladder import Rung, ladder
 from yardcliff.core.length import Tape, TapeName
 from yardcliff.core.listing import Listed, write_row
 from yardcliff.core.model import leaves
+from yardcliff.core.rows import ALIKE
 from yardcliff.core.scene import Box, Role, Scene, Stroke, item_strokes
 from yardcliff.core.working import Value
 from yardcliff.store.racks import Record
@@ -163,6 +164,16 @@ class TapeView(Wire):
     step_mm: float
 
 
+class RowView(Wire):
+    """A row from the top. `alike` is the first row that has the same marks; only that one carries them."""
+
+    y: float
+    kind: str = Field(description="What it hangs, or “=” for what the first row hangs.")
+    count: int
+    alike: int
+    marks: list[MarkView]
+
+
 class DrillView(Wire):
     what: str
     count: int
@@ -188,6 +199,7 @@ class DesignView(Wire):
     kinds: dict[str, MeasuresView]
     things: list[ThingView]
     marks: list[MarkView]
+    rows: list[RowView]
     figures: dict[str, FigureView]
     findings: list[FindingView]
     drilling: list[DrillView]
@@ -295,9 +307,10 @@ def view_design(design: Design) -> DesignView:
         kinds={kind: _measures(item) for kind, item in rack.kinds.items()},
         things=[
             ThingView(kind=t.kind, name=rack.kinds[t.kind].name, x=float(t.x), holder=holder, spare=t.spare)
-            for t, holder in zip(rack.hung, row.spread.first_holder, strict=True)
+            for t, holder in zip(rack.hung, row.spread.first_holder, strict=False)  # of the first row
         ],
-        marks=_marks(design),
+        marks=_marks(design, 0),
+        rows=_rows(design),
         figures={
             f.key: FigureView(
                 key=f.key,
@@ -343,14 +356,14 @@ def view_rack(record: Record, design: Design) -> RackView:
 
 
 def view_summary(record: Record, design: Design) -> RackSummary:
-    row, tape, brief = design.rack.row, design.tape, design.brief
+    row, tape = design.rack.row, design.tape
     return RackSummary(
         id=record.id,
         name=record.name,
         version=record.version,
         updated_at=record.updated_at,
         says=design.rack.says,
-        size=f"{tape.write(row.length)} × {tape.write_fine(brief.board.height)}",
+        size=f"{tape.write(row.length)} × {tape.write_fine(design.rack.parts[0].height)}",
         to_settle=sum(f.severity != "note" for f in design.rack.findings),
         scene=view_scene(design.scene),
     )
@@ -410,20 +423,37 @@ def _rung(rung: Rung, tape: Tape) -> RungView:
     )
 
 
-def _marks(design: Design) -> list[MarkView]:
+def _marks(design: Design, row: int) -> list[MarkView]:
     tape = design.tape
+    pinned = {pin.index for pin in design.rack.row.pins} if row == 0 else set()
     return [
         MarkView(
             index=m.index,
             x=float(m.exact),
-            pinned=h.pinned,
+            pinned=m.index in pinned,
             text=tape.write(m.exact),
             from_end=tape.write(m.from_end),
             exact=tape.write_fine(m.exact),
             error=_signed(m.error),
             drift=None if m.drift is None else _signed(m.drift),
         )
-        for m, h in zip(design.marks, design.rack.holders, strict=True)
+        for m in design.marks_by_row[row]
+    ]
+
+
+def _rows(design: Design) -> list[RowView]:
+    first = {k: group[0] for group in design.rack.alike for k in group}
+    own = design.brief.rows.own
+    return [
+        RowView(
+            y=float(one.y),
+            kind=own[k].kind if k < len(own) else ALIKE,
+            count=one.row.count,
+            alike=first[k],
+            # The first row's marks stand in the design itself.
+            marks=_marks(design, k) if 0 < k == first[k] else [],
+        )
+        for k, one in enumerate(design.rack.rows)
     ]
 
 
@@ -453,6 +483,8 @@ def _fields(brief: Brief, tape: Tape, design: Design) -> dict[str, str]:
     for k, keepout in enumerate(brief.row.keepouts):
         texts[f"row.keepouts.{k}.at"] = tape.write_given(keepout.at)
         texts[f"row.keepouts.{k}.width"] = tape.write_given(keepout.width)
+    if "rows.drop" not in texts and len(design.rack.rows) > 1:
+        texts["rows.drop"] = tape.write_given(design.rack.rows[0].y - design.rack.rows[1].y)
     texts["row.pitch"] = tape.write_given(row.pitch)
     if row.airy:
         texts["row.air"] = tape.write_given(row.air)

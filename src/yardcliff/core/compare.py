@@ -37,10 +37,12 @@ def _results(designs: Sequence[Design], tape: Tape) -> Iterator[Trait]:
             best = tuple(i for i, value in enumerate(values) if value == better(values))
         return Trait(label, tuple(map(write, values)), best)
 
-    yield trait("things", [Fraction(row.count) for row in rows], str, max)
+    yield trait("things", [Fraction(len(design.rack.hung)) for design in designs], str, max)
     yield trait("board", [row.length for row in rows], tape.write, min)
     yield trait("least air", [row.air for row in rows], tape.write, max)
-    yield trait("board a thing", [row.length / row.count for row in rows], tape.write, min)
+    yield trait(
+        "board a thing", [design.rack.row.length / len(design.rack.hung) for design in designs], tape.write, min
+    )
     yield trait("taken by things", [row.fullness for row in rows], percent, None)
     yield trait("mean pitch", [row.pitch for row in rows], tape.write, None)
     yield trait("left end", [row.axes[0] for row in rows], tape.write, None)

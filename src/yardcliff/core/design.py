@@ -14,12 +14,19 @@ class Design:
     brief: Brief
     tape: Tape
     rack: Rack
-    marks: tuple[Mark, ...]
+    marks_by_row: tuple[tuple[Mark, ...], ...]
     scene: Scene
+
+    @property
+    def marks(self) -> tuple[Mark, ...]:
+        """The first row's marks: all of them where there is one row."""
+        return self.marks_by_row[0]
 
 
 def design(brief: Brief) -> Design:
     """Build the brief's rack and read everything off it."""
     tape = Tape.named(brief.tape)
     rack = FAMILIES[brief.family].build(brief)
-    return Design(brief, tape, rack, marks(rack.row, tape), scene(rack, tape))
+    known: dict[int, tuple[Mark, ...]] = {}
+    by_row = tuple([known.get(id(one.row)) or known.setdefault(id(one.row), marks(one.row, tape)) for one in rack.rows])
+    return Design(brief, tape, rack, by_row, scene(rack, tape))

@@ -45,7 +45,7 @@ class Item(Frozen):
 
     `width` may be given instead of `left` and `right`: it is shared as the two were. `takes` says how many
     holders it needs: "one", the first of "two", or a "bridge" that hangs between two; a rigid bridge has
-    its two holders `span` apart. `listed` is the entry of the list that it was taken from.
+    its two holders `span` apart. A `round` thing nests between its neighbours in the next row. `listed` is the entry of the list that it was taken from.
     """
 
     name: Name
@@ -60,6 +60,7 @@ class Item(Frozen):
     weight_g: Weight
     takes: Takes = "one"
     span: Size | None = None
+    round: bool = False
     listed: Key | None = None
 
     width: Annotated[Size | None, Field(exclude=True)] = None

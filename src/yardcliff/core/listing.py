@@ -44,6 +44,7 @@ ITEM_COLUMNS = (
     "weight_g",
     "takes",
     "span",
+    "round",
 )
 COLUMNS = ("key", "group", *ITEM_COLUMNS, "air", "holder", "board", "hung")
 """Of the shipped list and of the files that the user's own are kept and exchanged in."""
@@ -113,7 +114,7 @@ def write_row(listed: Listed) -> dict[str, str]:
     """An entry as its columns; lengths as exact text with a unit."""
     flat = listed.model_dump(mode="json")
     flat |= flat.pop("item")
-    return {column: "" if flat[column] is None else str(flat[column]) for column in COLUMNS}
+    return {column: "" if flat[column] in (None, False) else str(flat[column]) for column in COLUMNS}
 
 
 def slug(name: str) -> str:
@@ -122,7 +123,8 @@ def slug(name: str) -> str:
 
 
 def _like(group: str) -> dict[str, str]:
-    return dict(next((row for row in table("items") if row["group"] == group), table("items")[0]))
+    row = next((row for row in table("items") if row["group"] == group), table("items")[0])
+    return {column: text for column, text in row.items() if text}
 
 
 def _message(error: Any) -> str:

@@ -1,7 +1,7 @@
 """The base of every input model, and the plain-number fields they share."""
 
 import re
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from typing import Annotated, Any
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict
@@ -29,20 +29,22 @@ def leaves(model: BaseModel, path: tuple[str, ...] = ()) -> Iterator[tuple[tuple
             yield (*path, name), value
 
 
-def _whole(least: int) -> Callable[[Any], int]:
+def whole(least: int, most: int) -> BeforeValidator:
+    """Reads a whole number within bounds, as typed."""
+
     def read(value: Any) -> int:
         text = str(value).strip()
         if isinstance(value, bool) or not re.fullmatch(r"[+-]?\d{1,9}", text):
             raise PydanticCustomError("count", "“{text}” is no whole number: write one like 7.", {"text": text[:40]})
-        if not least <= int(text) <= MAX_COUNT:
+        if not least <= int(text) <= most:
             raise PydanticCustomError(
                 "count",
                 "{text} is out of range: {least} to {most} fit on a rack.",
-                {"text": text, "least": least, "most": MAX_COUNT},
+                {"text": text, "least": least, "most": most},
             )
         return int(text)
 
-    return read
+    return BeforeValidator(read)
 
 
 def _tilt(value: Any) -> float:
@@ -60,9 +62,9 @@ def _tilt(value: Any) -> float:
     return degrees
 
 
-Count = Annotated[int, BeforeValidator(_whole(1))]
+Count = Annotated[int, whole(1, MAX_COUNT)]
 """A whole number of things, 1 to 1000."""
-Spares = Annotated[int, BeforeValidator(_whole(0))]
+Spares = Annotated[int, whole(0, MAX_COUNT)]
 """A whole number of things, 0 to 1000."""
 Tilt = Annotated[float, BeforeValidator(_tilt)]
 """Degrees from square to the face, 0 to 45."""

@@ -48,6 +48,7 @@ class Hole:
     """A hole drilled from a part's face. `depth` runs along the bit; `tilt` is from square."""
 
     part: str
+    row: int
     holder: int
     purpose: Purpose
     x: Fraction
@@ -73,8 +74,9 @@ class Glyph:
 
 @dataclass(frozen=True, slots=True)
 class Placed:
-    """One holder on the rack, and whether the user pinned it."""
+    """One holder on the rack: its row from the top, its place in it, and whether the user pinned it."""
 
+    row: int
     index: int
     x: Fraction
     y: Fraction
@@ -83,13 +85,23 @@ class Placed:
 
 @dataclass(frozen=True, slots=True)
 class Hung:
-    """One thing on the rack: its kind, its own axis, and how it hangs."""
+    """One thing on the rack: its row, its kind, its own axis, and how it hangs."""
 
+    row: int
     kind: str
     x: Fraction
     y: Fraction
     turned: bool
     spare: bool
+
+
+@dataclass(frozen=True, slots=True)
+class RackRow:
+    """A row of holders: solved along its part, its axis `y` above the floor."""
+
+    part: str
+    y: Fraction
+    row: Row
 
 
 @dataclass(frozen=True, slots=True)
@@ -118,18 +130,52 @@ class Rack:
     kinds: Mapping[str, Item]
     hung: tuple[Hung, ...]
     says: str
-    row: Row
+    rows: tuple[RackRow, ...]
     figures: tuple[Figure, ...]
     findings: tuple[Finding, ...]
     drilling: tuple[DrillStep, ...]
     cautions: tuple[str, ...]
 
     @property
+    def row(self) -> Row:
+        """The first row: the one that the others follow."""
+        return self.rows[0].row
+
+    def part(self, key: str) -> Part:
+        return next(part for part in self.parts if part.key == key)
+
+    @property
+    def alike(self) -> tuple[tuple[int, ...], ...]:
+        """The rows by their marks: the indexes of those that have the same ones, from the top."""
+        groups: dict[tuple[Fraction, ...], list[int]] = {}
+        for k, one in enumerate(self.rows):
+            groups.setdefault(one.row.axes, []).append(k)
+        return tuple(map(tuple, groups.values()))
+
+    @property
     def holes(self) -> tuple[Hole, ...]:
         """Every hole of every holder, in the order of the holders."""
-        board = self.parts[0].key
+        part = [one.part for one in self.rows]
         return tuple(
-            Hole(board, holder.index, bore.purpose, holder.x, holder.y + bore.dy, bore.bit, bore.depth, bore.tilt)
+            Hole(
+                part[holder.row],
+                holder.row,
+                holder.index,
+                bore.purpose,
+                holder.x,
+                holder.y + bore.dy,
+                bore.bit,
+                bore.depth,
+                bore.tilt,
+            )
             for holder in self.holders
             for bore in self.bores
         )
+
+
+def row_names(group: tuple[int, ...]) -> str:
+    """`Row 2`, `Rows 1, 3 and 5`: rows are counted from 1, at the top."""
+    names = [str(k + 1) for k in group]
+    if len(names) == 1:
+        return f"Row {names[0]}"
+    return f"Rows {', '.join(names[:-1])} and {names[-1]}"

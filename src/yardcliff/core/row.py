@@ -256,9 +256,10 @@ def end_terms(ends: Ends, spread: Spread, fixture: Reach) -> EndTerms:
     if ends.rule == "margin":
         return EndTerms(ends.left, ZERO, ends.right, ZERO)
     if isinstance(spread, EvenAir):
-        left, right = max(left, fixture.left), max(right, fixture.right)
         if ends.rule == "inside":
-            return EndTerms(max(left - ends.overhang, ZERO), ZERO, max(right - ends.overhang, ZERO), ZERO)
+            over = ends.overhang
+            return EndTerms(max(left - over, fixture.left), ZERO, max(right - over, fixture.right), ZERO)
+        left, right = max(left, fixture.left), max(right, fixture.right)
         share = HALF if ends.rule == "half" else ONE
         return EndTerms(left, share, right, share)
     match ends.rule:

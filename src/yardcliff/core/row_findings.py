@@ -8,8 +8,8 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.keepout_findings import check_keepouts
 from yardcliff.core.length import LONGEST, Tape, exact_text
 from yardcliff.core.row import Row
-from yardcliff.core.row_fixes import down, even_air, keep_inside, let_go, let_go_at, longer, row_patch, up
-from yardcliff.core.spacing import counts_that_fit, length_for, most_that
+from yardcliff.core.row_fixes import down, even_air, keep_inside, let_go, let_go_at, longer, room_for_one, row_patch, up
+from yardcliff.core.spacing import counts_that_fit, length_for, most_that, solve
 
 NONE = Fraction(0)
 
@@ -31,6 +31,7 @@ def check(row: Row, tape: Tape, words: Words, end_distance: Fraction = NONE, end
         return
     if row.length > LONGEST:
         yield _too_long(row, tape, noun)
+        return
     if row.brief.follows == "nothing" and row.spare:
         yield _disagree(row, tape, noun)
     placing = [*_off_board(row, tape, noun), *_too_close(row, tape, words), *check_keepouts(row, tape)]
@@ -123,7 +124,7 @@ def _disagree(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
         fixes=(
             *(
                 (Fix(f"Board {tape.write(right)} long", row_patch(length=right, follows="nothing")),)
-                if right > 0
+                if 0 < right <= LONGEST
                 else ()
             ),
             Fix("Work out the air" if row.airy else "Work out the pitch", row_patch(follows="pitch")),
@@ -142,10 +143,14 @@ def _off_board(row: Row, tape: Tape, noun: Callable[[int], str]) -> list[Finding
     fit = most_that(lambda one: one.spread.span(one.asked) + body <= row.length, row.brief, row.things_of, row.fixture)
     fit = max(1, min(row.count - 1, fit))
     shared = row.brief.follows in ("ends", "nothing")
-    fixes = let_go_at(row, index) or (
-        *(() if shared else (keep_inside(row),)),
-        *longer(row, tape, whole + max(row.pitch, row.fixture.across), "ends" if shared else ""),
-        Fix(noun(fit), row_patch(count=fit, follows="ends")),
+    fixes = (
+        let_go_at(row, index)
+        or room_for_one(row, tape)
+        or (
+            *(() if shared else (keep_inside(row),)),
+            *longer(row, tape, whole + max(row.pitch, row.fixture.across), "ends" if shared else ""),
+            Fix(noun(fit), row_patch(count=fit, follows="ends")),
+        )
     )
     return [
         Finding(
@@ -215,8 +220,15 @@ def _loss(row: Row, tape: Tape) -> str:
 
 
 def _closeness_fixes(row: Row, tape: Tape, noun: Callable[[int], str], holders: tuple[int, int]) -> tuple[Fix, ...]:
-    if row.given.nudges and any(index in holders for index, _ in row.given.nudges):
-        return (Fix("Let no holder move by itself", row_patch(nudge=NONE)),)
+    if any(index in holders for index, _ in row.given.nudges):
+        # The nudge took the air, or some of it: what else helps has to do without it too.
+        still = solve(row.brief.model_copy(update={"nudge": NONE}), row.things_of, row.fixture)
+        rest = () if still.air >= still.brief.air else _closeness_fixes(still, tape, noun, holders)
+        off = row_patch(nudge=NONE)["row"]
+        return (
+            Fix("Let no holder move by itself", {"row": off}),
+            *(Fix(fix.label, {"row": fix.patch["row"] | off}) for fix in rest),
+        )
     held = [pin for pin in row.pins if pin.index in holders] or list(row.pins)
     if held:
         return (let_go(row, held[-1]),)
@@ -234,7 +246,7 @@ def _closeness_fixes(row: Row, tape: Tape, noun: Callable[[int], str], holders: 
     air = down(row.air, tape)
     if air >= 0 and row.tightest >= row.spread.apart:
         fixes.append(Fix(f"Air {tape.write(air)}", row_patch(air=air)))
-    return tuple(fixes) or (Fix(noun(1), row_patch(count=1)),)
+    return room_for_one(row, tape) or tuple(fixes) or (Fix(noun(1), row_patch(count=1)),)
 
 
 def _bridges(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:

@@ -65,3 +65,14 @@ def even_air(row: Row) -> tuple[Fix, ...]:
     if lay_out(airy, row.things_of, row.fixture, row.count).length(row.brief.air) > row.length:
         return ()
     return (Fix("Even air instead of one pitch", row_patch(spacing="air")),)
+
+
+def room_for_one(row: Row, tape: Tape) -> tuple[Fix, ...]:
+    """A board that takes one thing on its two holders, where the board is too short even for that."""
+    even = row.brief.model_copy(update={"spacing": "even"})
+    alone = lay_out(even, row.things_of, row.fixture, 1)
+    if alone.spread.holders == 1 or (row.count > 1 and alone.spread.holders * alone.need <= row.length):
+        return ()
+    board = up(alone.spread.holders * max(alone.need, alone.spread.apart), tape)
+    changes = {"count": 1, "ends": {"rule": "half"}, "length": board, "follows": "pitch", "spacing": "even"}
+    return (Fix(f"One on a board {tape.write(board)} long", row_patch(**changes, pitch=None)),)

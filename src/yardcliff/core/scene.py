@@ -7,6 +7,7 @@ is, not how it looks. Repeated things are symbols, drawn once and placed often.
 from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import lru_cache
+from itertools import pairwise
 from typing import Literal
 
 from yardcliff.core.geometry import Path, circle, line, mirrored, moved, parse, rectangle
@@ -133,14 +134,16 @@ def silhouette(
 
 
 def _extent(rack: Rack) -> Box:
-    hang, past = rack.hung[0].y, rack.row.sides
+    sides = [one.row.sides for one in rack.rows]
+    low = [hung.y - rack.kinds[hung.kind].below for hung in rack.hung]
+    high = [hung.y + rack.kinds[hung.kind].above for hung in rack.hung]
     xs = [p.x for p in rack.parts] + [p.x + p.length for p in rack.parts]
     ys = [p.y for p in rack.parts] + [p.y + p.height for p in rack.parts]
     return Box(
-        float(min(*xs, -past[0])),
-        float(min(*ys, *(hang - item.below for item in rack.kinds.values()))),
-        float(max(*xs, rack.row.length + past[1])),
-        float(max(*ys, *(hang + item.above for item in rack.kinds.values()))),
+        float(min(*xs, *(-left for left, _ in sides))),
+        float(min(*ys, *low)),
+        float(max(*xs, *(rack.row.length + right for _, right in sides))),
+        float(max(*ys, *high)),
     )
 
 
@@ -268,6 +271,10 @@ def _dimensions(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     found.append(width(float(left), float(right), "item", tape.write(thing.reach.across)))
     bottom, height = float(part.y), float(part.height)
     found.append(Dimension("y", bottom, bottom + height, extent.x0, -1, 1, tape.write(part.height), "board"))
-    hung = rack.holders[0].y
-    found.append(Dimension("y", 0, float(hung), extent.x1, 1, 1, tape.write(hung), "hung"))
+    hung = rack.rows[0].y
+    several = len(rack.rows) > 1
+    found.append(Dimension("y", 0, float(hung), extent.x1, 1, 3 if several else 1, tape.write(hung), "hung"))
+    for upper, under in pairwise(rack.rows):
+        drop = upper.y - under.y
+        found.append(Dimension("y", float(under.y), float(upper.y), extent.x1, 1, 2, tape.write(drop), "rows.drop"))
     return found

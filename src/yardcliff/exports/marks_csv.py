@@ -5,7 +5,7 @@ import io
 
 from yardcliff.core.design import Design
 
-COLUMNS = ("mark", "exact_mm", "tape", "from_far_end", "error_mm")
+COLUMNS = ("row", "mark", "exact_mm", "tape", "from_far_end", "error_mm")
 
 
 def write_marks(design: Design) -> str:
@@ -14,14 +14,16 @@ def write_marks(design: Design) -> str:
     writer = csv.writer(out)
     writer.writerow(COLUMNS)
     tape = design.tape
-    for mark in design.marks:
-        writer.writerow(
-            (
-                mark.index + 1,
-                f"{float(mark.exact):.4f}",
-                tape.write(mark.exact),
-                tape.write(mark.from_end),
-                f"{float(mark.error):.4f}",
+    for row, marks in enumerate(design.marks_by_row):
+        for mark in marks:
+            writer.writerow(
+                (
+                    row + 1,
+                    mark.index + 1,
+                    f"{float(mark.exact):.4f}",
+                    tape.write(mark.exact),
+                    tape.write(mark.from_end),
+                    f"{float(mark.error):.4f}",
+                )
             )
-        )
     return out.getvalue()

@@ -6,6 +6,8 @@ from yardcliff.core.angles import both_ways
 from yardcliff.core.design import Design
 from yardcliff.core.findings import Severity
 from yardcliff.core.geometry import line
+from yardcliff.core.marks import Mark
+from yardcliff.core.rack import row_names
 from yardcliff.exports.drawing import TEXT, Ink, InkedPath, lay_out
 from yardcliff.exports.pdf import BOLD, MM, Page, Paper
 
@@ -59,17 +61,23 @@ def _drawing(page: Page, design: Design, x: float, y: float, width: float, heigh
 def _head(page: Page, name: str, design: Design, top: float) -> None:
     row, tape, brief = design.rack.row, design.tape, design.brief
     page.text(MARGIN, top - 4, name, 6, font=BOLD)
-    board = f"board {tape.write(row.length)} × {tape.write_fine(brief.board.height)} × {tape.write_fine(brief.board.thickness)}, {brief.board.wood}"
+    boards = f"{len(design.rack.parts)} boards" if len(design.rack.parts) > 1 else "board"
+    board = f"{boards} {tape.write(row.length)} × {tape.write_fine(design.rack.parts[0].height)} × {tape.write_fine(brief.board.thickness)}, {brief.board.wood}"
     said = f"{design.rack.says}, {row.holders - 1} spaces; {board}; axis {tape.write(brief.hung)} above the floor"
     page.text(MARGIN, top - 9.5, said, 3.4)
     page.path(line((MARGIN, top - 12), (page.width - MARGIN, top - 12)), RULE)
 
 
 def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest: float) -> float:
-    """The table of marks down to `lowest` at most; returns the y below it."""
+    """The table of marks down to `lowest` at most; returns the y below it. Rows with the same marks share it."""
     tape = design.tape
     page.text(x, y, "Marks, from the datum: the left end, top up", 4, font=BOLD)
-    shown = design.marks[:MOST]
+    lines: list[str | Mark] = []
+    for group in design.rack.alike:
+        if len(design.rack.rows) > 1:
+            lines.append(row_names(group))
+        lines += design.marks_by_row[group[0]]
+    shown = lines[:MOST]
     rows = min(max(1, int((y - lowest - 10.5) / ROW)), len(shown))
     columns = max(1, ceil(len(shown) / rows))
     width = (right - x) / max(columns, 2)
@@ -79,11 +87,14 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest:
             page.text(at + offset, y - 5.5, title, 2.8, colour="#5d6d74")
         for k, mark in enumerate(shown[column * rows : (column + 1) * rows]):
             line_y = y - 10.5 - k * ROW
+            if isinstance(mark, str):
+                page.text(at, line_y, mark, 3.2, font=BOLD)
+                continue
             page.text(at, line_y, str(mark.index + 1), 3.2)
             page.text(at + 9, line_y, tape.write(mark.exact), 3.6, font=BOLD)
             page.text(at + 9 + width * 0.36, line_y, tape.write_fine(mark.exact), 2.8, colour="#5d6d74")
-    if len(design.marks) > MOST:
-        page.text(x, y - 11.5 - rows * ROW, f"and {len(design.marks) - MOST} more: see the marks as CSV.", 3.2)
+    if len(lines) > MOST:
+        page.text(x, y - 11.5 - rows * ROW, f"and {len(lines) - MOST} more: see the marks as CSV.", 3.2)
     return y - 18 - rows * ROW
 
 

@@ -4,8 +4,11 @@ Sheets meet at alignment crosses: the cross at the right of one lies on the cros
 the next. Marks stand at their exact places, not at the tape's.
 """
 
+from dataclasses import dataclass
+
 from yardcliff.core.design import Design
 from yardcliff.core.geometry import circle, line
+from yardcliff.core.rack import row_names
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper
 from yardcliff.exports.tiling import DASHED, HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
@@ -14,35 +17,50 @@ BAND = 140.0
 """Widest strip of board that is drawn; of a wider board the strip about the holders' line."""
 
 
+@dataclass(frozen=True, slots=True)
+class _Band:
+    """The strip of board about a row: from `low` to `high` above its bottom edge, which lies at `base` on the paper."""
+
+    row: int
+    base: float
+    low: float
+    high: float
+
+
 def write_template(name: str, design: Design, paper: Paper) -> bytes:
     """The template as PDF, to be printed at 100 %."""
     page = Page(paper, f"{name}: marking template 1:1")
-    part = design.rack.parts[0]
-    axis = float(design.rack.holders[0].y - part.y)
-    low = max(0.0, min(axis - BAND / 2, float(part.height) - BAND))
-    high = min(float(part.height), low + BAND)
-    base = (page.height + 14) / 2 - (high + low) / 2
-    laid = sheets(float(part.length), paper)
-    for sheet in laid:
-        _sheet(page, design, sheet, laid, base, low, high)
-        _words(page, name, design, sheet, len(laid))
-        page.turn()
+    for group in design.rack.alike:
+        row = design.rack.rows[group[0]]
+        part = design.rack.part(row.part)
+        axis = float(row.y - part.y)
+        low = max(0.0, min(axis - BAND / 2, float(part.height) - BAND))
+        high = min(float(part.height), low + BAND)
+        band = _Band(group[0], (page.height + 14) / 2 - (high + low) / 2, low, high)
+        laid = sheets(float(part.length), paper)
+        title = f"{name}, {row_names(group).lower()}" if len(design.rack.rows) > 1 else name
+        for sheet in laid:
+            _sheet(page, design, band, sheet, len(laid))
+            _words(page, title, design, sheet, len(laid))
+            page.turn()
     return page.finish()
 
 
-def _sheet(page: Page, design: Design, sheet: Sheet, laid: list[Sheet], base: float, low: float, high: float) -> None:
+def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) -> None:
     rack, tape = design.rack, design.tape
-    part = rack.parts[0]
+    row, base, low, high = band.row, band.base, band.low, band.high
+    part = rack.part(rack.rows[row].part)
     left, right = sheet.x(max(0.0, sheet.start)), sheet.x(min(float(part.length), sheet.end))
     top, bottom = base + high, base + low
-    axis = base + float(rack.holders[0].y - part.y)
+    axis = base + float(rack.rows[row].y - part.y)
     for y, real in ((top, high == part.height), (bottom, low == 0)):
         page.path(line((left, y), (right, y)), HEAVY if real else DASHED)
     for end in (0.0, float(part.length)):
         if sheet.start <= end <= sheet.end:
             page.path(line((sheet.x(end), bottom), (sheet.x(end), top)), HEAVY)
     page.path(line((left, axis), (right, axis)), DASHED)
-    for holder, mark in zip(rack.holders, design.marks, strict=True):
+    of_row = [holder for holder in rack.holders if holder.row == row]
+    for holder, mark in zip(of_row, design.marks_by_row[row], strict=True):
         if not sheet.start <= holder.x <= sheet.end:
             continue
         x = sheet.x(float(holder.x))
@@ -50,12 +68,12 @@ def _sheet(page: Page, design: Design, sheet: Sheet, laid: list[Sheet], base: fl
         page.text(x, bottom - 4.5, str(holder.index + 1), 3.6, font=BOLD, anchor="middle")
         page.text(x, bottom - 8.5, tape.write(mark.exact), 3, anchor="middle")
     for hole in rack.holes:
-        if sheet.start <= hole.x <= sheet.end:
+        if hole.row == row and sheet.start <= hole.x <= sheet.end:
             x, y, r = sheet.x(float(hole.x)), base + float(hole.y - part.y), float(hole.bit) / 2
             page.path(circle(x, y, r), THIN)
             page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)
             page.path(line((x, y - r - 2), (x, y + r + 2)), THIN)
-    crosses(page, sheet, len(laid), (top + 12, bottom - 18))
+    crosses(page, sheet, count, (top + 12, bottom - 18))
     if sheet.number == 1:
         x = sheet.x(0)
         page.path((*line((x, top + 1), (x - 3, top + 6), (x + 3, top + 6)), ("Z", ())), Ink(None, 0, "#000000"))

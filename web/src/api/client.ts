@@ -2,6 +2,7 @@ import type {
   Catalogue,
   Comparison,
   Jig,
+  Most,
   Member,
   Version,
   Design,
@@ -75,6 +76,7 @@ export const api = {
   updateRacks: (key: string) => call<Used[]>("POST", `/items/${encodeURIComponent(key)}/racks`),
   importItems: (text: string, unit: "in" | "mm", take: boolean) =>
     call<ImportReport>("POST", `/items/import?${new URLSearchParams({ unit, take: String(take) })}`, text),
+  most: (brief: Design["brief"], width: string) => call<Most>("POST", "/most", { brief, width }),
   checkMarks: (brief: Design["brief"], text: string) => call<MarksCheck>("POST", "/check", { brief, text }),
   reorder: (brief: Design["brief"], aim: "length" | "pitch") =>
     call<Reordered>("POST", "/reorder", { brief, aim }),

@@ -188,6 +188,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/most": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Most
+         * @description The most that can hang on a wall of that width: as many as it takes, in as many rows as reach the floor.
+         */
+        post: operations["most_api_most_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/check": {
         parameters: {
             query?: never;
@@ -855,6 +875,8 @@ export interface components {
             things: components["schemas"]["ThingView"][];
             /** Marks */
             marks: components["schemas"]["MarkView"][];
+            /** Rows */
+            rows: components["schemas"]["RowView"][];
             /** Figures */
             figures: {
                 [key: string]: components["schemas"]["FigureView"];
@@ -1064,7 +1086,7 @@ export interface components {
         ItemText: {
             /**
              * Columns
-             * @description Of: key, group, name, plural, shape, grip, left, right, above, below, front, weight_g, takes, span, air, holder, board, hung.
+             * @description Of: key, group, name, plural, shape, grip, left, right, above, below, front, weight_g, takes, span, round, air, holder, board, hung.
              */
             columns: {
                 [key: string]: string;
@@ -1156,6 +1178,18 @@ export interface components {
             length: string;
             /** Marks */
             marks: string[];
+        };
+        /**
+         * MostView
+         * @description The most that fits on the wall, as a patch that takes it.
+         */
+        MostView: {
+            /** Says */
+            says: string;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
         };
         /**
          * NewRack
@@ -1271,6 +1305,25 @@ export interface components {
             patch: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * RowView
+         * @description A row from the top. `alike` is the first row that has the same marks; only that one carries them.
+         */
+        RowView: {
+            /** Y */
+            y: number;
+            /**
+             * Kind
+             * @description What it hangs, or “=” for what the first row hangs.
+             */
+            kind: string;
+            /** Count */
+            count: number;
+            /** Alike */
+            alike: number;
+            /** Marks */
+            marks: components["schemas"]["MarkView"][];
         };
         /**
          * RungView
@@ -1459,6 +1512,21 @@ export interface components {
             /** Size */
             size: string;
             scene: components["schemas"]["SceneView"];
+        };
+        /**
+         * WallWidth
+         * @description A brief, and how wide the wall is: as text, bare numbers in the tape's unit.
+         */
+        WallWidth: {
+            /** Brief */
+            brief: {
+                [key: string]: unknown;
+            };
+            /**
+             * Width
+             * @example 2.4 m
+             */
+            width: string;
         };
     };
     responses: never;
@@ -1775,6 +1843,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReorderView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    most_api_most_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WallWidth"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MostView"];
                 };
             };
             /** @description A value cannot be read */

@@ -17,6 +17,7 @@ interface Props {
   boxed?: boolean;
   /** On a line of its own. */
   wide?: boolean;
+  placeholder?: string;
   className?: string;
 }
 
@@ -33,6 +34,7 @@ export function Field({
   italic,
   boxed,
   wide,
+  placeholder,
   className = "",
 }: Props) {
   const [draft, setDraft] = useState<string | null>(null);
@@ -80,6 +82,7 @@ export function Field({
         onKeyDown={onKeyDown}
         aria-invalid={error !== null}
         aria-describedby={error ? `${id}-error` : undefined}
+        placeholder={placeholder}
         autoComplete="off"
         spellCheck={false}
         maxLength={80}

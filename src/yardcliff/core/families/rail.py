@@ -16,11 +16,13 @@ from yardcliff.core.item import Item, Key
 from yardcliff.core.length import Gap, Size, Tape, TapeName, exact_text
 from yardcliff.core.listing import Listed, shipped
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Hung, Part, Placed, Rack, Wood
+from yardcliff.core.rack import Hung, Part, Placed, Rack, RackRow, Wood
 from yardcliff.core.row import Row
 from yardcliff.core.row_brief import Ends, RowBrief
 from yardcliff.core.row_figures import row_figures
 from yardcliff.core.row_findings import Words, check
+from yardcliff.core.rows import ALIKE, FIXTURE_GAP, RowsBrief, Standing, solve_rows, stand
+from yardcliff.core.rows_findings import OF_THE_FIRST_ROW, check_rows, own_fixes, rows_figures
 from yardcliff.core.spacing import solve
 from yardcliff.core.things import Things
 from yardcliff.data import table
@@ -51,6 +53,7 @@ class RailBrief(Frozen):
     item: Item
     others: Annotated[dict[Key, Item], Field(max_length=20, default_factory=dict)]
     row: RowBrief = RowBrief()
+    rows: RowsBrief = RowsBrief()
     holder: Holder
     board: Board = Board()
     line: Gap | None = None
@@ -63,7 +66,8 @@ class RailBrief(Frozen):
 
     @model_validator(mode="after")
     def _order_is_known(self) -> Self:
-        for kind in self.row.order:
+        own = (one.kind for one in self.rows.own if one.kind != ALIKE)
+        for kind in (*self.row.order, *own):
             if kind not in self.kinds:
                 raise PydanticCustomError(
                     "order", "“{kind}” is in the order, but is not among what hangs.", {"kind": kind}
@@ -92,49 +96,95 @@ def solve_row(brief: RailBrief) -> Row:
 
 
 def build(brief: RailBrief) -> Rack:
-    """A complete rail from its brief."""
+    """A complete rail, or several below one another, from its brief."""
     tape = Tape.named(brief.tape)
     fitted = fitting(brief)
-    row = solve(brief.row, things(brief), fitted.reach)
-    line = brief.board.height / 2 if brief.line is None else brief.line
-    board = Part(
-        BOARD,
-        "Board",
-        Fraction(0),
-        brief.hung - line,
-        row.length,
-        brief.board.height,
-        brief.board.thickness,
-        brief.board.wood,
+    first = solve_row(brief)
+    least = fitted.glyph.height + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
+    standing = stand(brief.rows, solve_rows(brief.rows, first), brief.kinds, least)
+    parts = _boards(brief, standing, first.length)
+    keys = [parts[min(k, len(parts) - 1)].key for k in range(len(standing))]
+    rows = tuple([RackRow(key, brief.hung - one.down, one.row) for key, one in zip(keys, standing, strict=True)])
+    pinned = {pin.index for pin in first.pins}
+    placed = tuple(
+        [
+            Placed(k, i, x, one.y, k == 0 and i in pinned)
+            for k, one in enumerate(rows)
+            for i, x in enumerate(one.row.axes)
+        ]
     )
-    pinned = {pin.index for pin in row.pins}
-    placed = tuple([Placed(i, x, brief.hung, i in pinned) for i, x in enumerate(row.axes)])
-    hang = brief.hung - fitted.hang_drop
-    hung = tuple([Hung(t.kind, x, hang, t.turned, t.spare) for t, x in zip(row.things, row.centres, strict=True)])
-    y = float(brief.hung)
+    hung = tuple(
+        [
+            Hung(k, thing.kind, x, one.y - fitted.hang_drop, thing.turned, thing.spare)
+            for k, one in enumerate(rows)
+            for thing, x in zip(one.row.things, one.row.centres, strict=True)
+        ]
+    )
     used = {kind: brief.kinds[kind] for kind in dict.fromkeys(thing.kind for thing in hung)}
-    findings = (
-        *(replace(f, at=(f.at[0], y)) for f in check(row, tape, _words(used), fitted.end_distance, fitted.end_why)),
-        *(replace(f, at=(float(row.axes[0]), y)) for f in fitted.findings),
-        *(f for item in used.values() for f in _floor(brief, item, tape, fitted)),
-    )
-    drilling = tuple(replace(step, count=step.count * row.holders) for step in fitted.drilling)
+    drilling = tuple(replace(step, count=step.count * len(placed)) for step in fitted.drilling)
     return Rack(
         "rail",
-        (board,),
+        parts,
         placed,
         fitted.bores,
         fitted.glyph,
         fitted.name,
         used,
         hung,
-        f"{_says(used, hung)} on {fitted.name}",
-        row,
-        (*row_figures(row, tape), *fitted.figures),
-        findings,
+        f"{_says(used, hung)} on {fitted.name}{f' in {len(rows)} rows' if len(rows) > 1 else ''}",
+        rows,
+        (*row_figures(first, tape), *rows_figures(brief.rows, standing, brief.kinds, least), *fitted.figures),
+        tuple(_findings(brief, rows, standing, used, fitted, tape)),
         drilling,
         fitted.cautions,
     )
+
+
+def _boards(brief: RailBrief, standing: tuple[Standing, ...], length: Fraction) -> tuple[Part, ...]:
+    """One board for all rows, as much taller as they hang down; or a board for each."""
+    board = brief.board
+    bottom = brief.hung - (board.height / 2 if brief.line is None else brief.line)
+    downs = [one.down for one in standing]
+    if brief.rows.boards == "each" and len(standing) > 1:
+        names = [(f"{BOARD}-{k + 1}", f"Board {k + 1}", bottom - down, board.height) for k, down in enumerate(downs)]
+    else:
+        names = [(BOARD, "Board", bottom - max(downs), board.height + max(downs))]
+    return tuple(
+        Part(key, name, Fraction(0), y, length, tall, board.thickness, board.wood) for key, name, y, tall in names
+    )
+
+
+def _findings(
+    brief: RailBrief,
+    rows: tuple[RackRow, ...],
+    standing: tuple[Standing, ...],
+    used: dict[str, Item],
+    fitted: Fitting,
+    tape: Tape,
+) -> Iterator[Finding]:
+    checked, said = set[int](), set[str]()
+    for k, one in enumerate(rows):
+        if id(one.row) in checked:
+            continue
+        checked.add(id(one.row))
+        kinds = {thing.kind for thing in one.row.things}
+        words = _words({kind: item for kind, item in used.items() if kind in kinds})
+        for finding in check(one.row, tape, words, fitted.end_distance, fitted.end_why):
+            if k and (finding.code in said or finding.code in OF_THE_FIRST_ROW):
+                continue  # the rows above have the same trouble, from the same cause
+            said.add(finding.code)
+            placed = replace(finding, at=(finding.at[0], float(one.y)))
+            if k == 0:
+                yield placed
+                continue
+            # The first row's fixes act on the brief, keep-outs are all rows' own; else the row's own things give way.
+            fixes = finding.fixes if finding.code.startswith("keepout.") else own_fixes(brief.rows, k)
+            yield replace(placed, part=f"Row {k + 1}: {finding.part}", fixes=fixes)
+    yield from check_rows(brief.rows, rows[0].row, standing, brief.hung, tape)
+    yield from (replace(f, at=(float(rows[0].row.axes[0]), float(brief.hung))) for f in fitted.findings)
+    for kind, item in used.items():
+        lowest = min(one.y for one in rows if any(thing.kind == kind for thing in one.row.things))
+        yield from _floor(brief, item, lowest, tape, fitted)
 
 
 def _words(used: dict[str, Item]) -> Words:
@@ -152,10 +202,11 @@ def _says(used: dict[str, Item], hung: tuple[Hung, ...]) -> str:
     return ", ".join([*parts, *([f"{spare} place{'s' * (spare != 1)} spare"] if spare else [])])
 
 
-def _floor(brief: RailBrief, item: Item, tape: Tape, fitted: Fitting) -> Iterator[Finding]:
-    clear = brief.hung - fitted.hang_drop - item.below
+def _floor(brief: RailBrief, item: Item, lowest: Fraction, tape: Tape, fitted: Fitting) -> Iterator[Finding]:
+    """Whether a kind reaches the floor from the `lowest` axis that it hangs on."""
+    clear = lowest - fitted.hang_drop - item.below
     if clear < FLOOR_CLEAR:
-        least = item.below + fitted.hang_drop + FLOOR_CLEAR
+        least = item.below + fitted.hang_drop + FLOOR_CLEAR + brief.hung - lowest
         up = -(-least // tape.step) * tape.step
         yield Finding(
             "hang.floor",
@@ -164,7 +215,7 @@ def _floor(brief: RailBrief, item: Item, tape: Tape, fitted: Fitting) -> Iterato
             "clear of the floor",
             clear,
             FLOOR_CLEAR,
-            at=(0.0, float(brief.hung)),
+            at=(0.0, float(lowest)),
             fixes=(Fix(f"Hang at {tape.write(up)}", {"hung": exact_text(up)}),),
         )
 

@@ -8,6 +8,7 @@ interface Props {
   labelHidden?: boolean;
   italic?: boolean;
   wide?: boolean;
+  boxed?: boolean;
   className?: string;
 }
 

@@ -7,6 +7,7 @@ import { Hanging } from "./Hanging";
 import { KeepOuts } from "./KeepOuts";
 import { Ladder } from "./Ladder";
 import { RowChoices } from "./RowChoices";
+import { RowsChoices } from "./RowsChoices";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 
@@ -33,6 +34,7 @@ export function Choices({ catalogue }: Props) {
       <Hanging catalogue={catalogue} />
       <RowChoices catalogue={catalogue} />
       <Ladder />
+      <RowsChoices />
       <HolderChoices catalogue={catalogue} />
       <Cautions />
       <BoardChoices catalogue={catalogue} />

@@ -124,7 +124,8 @@ export function Handles({ view }: { view: View }) {
   const half = Math.max(Math.min(WIDEST, spacing / 2), 2);
   const grip = Math.min(spacing * 0.4, 60);
   const mixed = new Set(design.things.map((thing) => thing.kind)).size > 1;
-  const below = toScreenY(view, design.scene.extent.y0) - y;
+  const floor = design.rows[1]?.y ?? design.scene.extent.y0;
+  const below = toScreenY(view, floor) - y - (design.rows[1] ? HALF_HEIGHT : 0);
   return (
     <g ref={group}>
       {mixed &&

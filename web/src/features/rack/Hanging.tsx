@@ -40,6 +40,8 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
   const facing = useShown((shown) => rowOf(shown.design).facing);
   const airy = useShown((shown) => rowOf(shown.design).spacing === "air");
   const kinds = [[MAIN, item] as const, ...Object.entries(others)];
+  const mixed = useShown(({ design }) => new Set(design.things.map((thing) => thing.kind)).size > 1);
+  const several = useShown((shown) => shown.design.rows.length > 1);
   const sided = kinds.some(([, one]) => one.left !== one.right);
   const [sheet, setSheet] = useState<Sheet | null>(null);
 
@@ -66,7 +68,7 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
       }
     >
       <div aria-hidden className="hand flex justify-between pr-1 pl-13 text-[0.75rem] text-soft">
-        <span>of what</span>
+        <span>{several ? "of what, in row 1" : "of what"}</span>
         <span className={kinds.length > 1 ? "pr-7" : ""}>wide</span>
       </div>
       {kinds.map(([kind, one]) => (
@@ -93,7 +95,7 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
           />
         </Line>
       )}
-      {kinds.length > 1 && <Reorder />}
+      {mixed && <Reorder />}
       {sheet?.on === "measure" ? (
         <KindSheet kind={sheet.kind} catalogue={catalogue} onClose={() => setSheet(null)} />
       ) : (
@@ -206,7 +208,7 @@ function Reorder() {
   }
   return (
     <>
-      <Line label="put in order for the">
+      <Line label="order for">
         <span className="flex gap-1">
           {AIMS.filter(([aim]) => aim === "length" || !airy).map(([aim, words]) => (
             <Button key={aim} disabled={busy} onClick={() => void look(aim, words)}>

@@ -15,9 +15,7 @@ export function Slips() {
       aria-live="polite"
     >
       {slips.map(({ key, kept }) => {
-        const figure = key.startsWith("mark.")
-          ? markFigure(design, Number(key.slice(5)))
-          : design.figures[key];
+        const figure = key.startsWith("mark.") ? markFigure(design, key) : design.figures[key];
         return (
           figure && (
             <section
@@ -67,7 +65,7 @@ export function Slips() {
                 </p>
               )}
               <p className="mt-1 text-[0.87rem] text-soft">{figure.why}</p>
-              {key.startsWith("mark.") && <PlaceControls index={Number(key.slice(5))} />}
+              {/^mark\.\d+$/.test(key) && <PlaceControls index={Number(key.slice(5))} />}
             </section>
           )
         );
@@ -76,18 +74,21 @@ export function Slips() {
   );
 }
 
-/** The slip of one mark, from the row's figures. */
-function markFigure(design: Design, index: number): Figure | undefined {
-  const mark = design.marks[index];
+/** The slip of one mark, `mark.place` or `mark.place.row`, from the row's figures. */
+function markFigure(design: Design, key: string): Figure | undefined {
+  const [index = 0, row = 0] = key.split(".").slice(1).map(Number);
+  const mark = (row ? design.rows[row]?.marks : design.marks)?.[index];
   const { "row.left": left, "row.pitch": pitch } = design.figures;
   if (!mark) return undefined;
-  const even = mark.drift != null && left && pitch;
+  const even = mark.drift != null && left && pitch && !row;
   const drift = even
     ? `Stepping off a rounded pitch would put it ${mark.drift} off.`
-    : "The row has no one pitch to step off.";
+    : row
+      ? "Its row follows the first one."
+      : "The row has no one pitch to step off.";
   return {
-    key: `mark.${index}`,
-    label: `Mark ${index + 1}`,
+    key,
+    label: row ? `Mark ${index + 1}, row ${row + 1}` : `Mark ${index + 1}`,
     text: mark.exact,
     tape: `${mark.text} (${mark.error})`,
     formula: mark.pinned ? "pinned here" : even ? "a + k · p" : "by its neighbours",

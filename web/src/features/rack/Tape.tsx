@@ -8,6 +8,8 @@ interface Props {
   view: View;
   size: Size;
   flipped: boolean;
+  /** The row whose marks are on the tape. */
+  row: number;
 }
 
 const TOP = 40;
@@ -15,14 +17,16 @@ const HEIGHT = 28;
 const TICKS = [20, 15, 12, 9, 7, 5, 4, 3];
 const ROW_PX = 14;
 
+/** A mark's slip: the first row's are known by their place alone. */
+const markKey = (index: number, row: number) => (row ? `mark.${index}.${row}` : `mark.${index}`);
 const bare = (text: string) => text.replace(/ (mm|in)$/, "");
 
 /** The tape, at the drawing's scale and scroll: hooked on the datum end, or on the other when flipped. */
-export function Tape({ view, size, flipped }: Props) {
+export function Tape({ view, size, flipped, row }: Props) {
   const { openFigure } = useSession();
   const tape = useShown((shown) => shown.design.tape);
   const length = useShown((shown) => shown.design.length_mm);
-  const marks = useShown((shown) => shown.design.marks);
+  const marks = useShown(({ design }) => (row ? design.rows[row]?.marks : null) ?? design.marks);
   const hooked = flipped ? length : 0;
   const x = (at: number) => toScreenX(view, flipped ? hooked - at : at);
   const seen = [toModelX(view, 0), toModelX(view, size.width)].map((at) => (flipped ? length - at : at));
@@ -101,8 +105,8 @@ export function Tape({ view, size, flipped }: Props) {
             tabIndex={0}
             aria-label={`Mark ${mark.index + 1}: ${flipped ? mark.from_end : mark.text}. Show the working`}
             className="group cursor-pointer outline-none"
-            onClick={() => openFigure(`mark.${mark.index}`)}
-            onKeyDown={(event) => event.key === "Enter" && openFigure(`mark.${mark.index}`)}
+            onClick={() => openFigure(markKey(mark.index, row))}
+            onKeyDown={(event) => event.key === "Enter" && openFigure(markKey(mark.index, row))}
           >
             <rect
               x={at - text.length * 3.5 - 3}

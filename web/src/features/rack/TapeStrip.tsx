@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Button } from "../../ui/Button";
 import { CheckMarks } from "./CheckMarks";
 import { Fig } from "./Fig";
+import { Switch } from "../../ui/Switch";
 import { Unhurried, useShown } from "./shown";
 import { Tape } from "./Tape";
 import type { ViewControl } from "./useView";
@@ -16,12 +17,24 @@ interface Props {
 /** The tape under the wall, with what is counted and how it is stepped off. */
 export function TapeStrip({ control, flipped, onFlip }: Props) {
   const [checking, setChecking] = useState(false);
+  const [row, setRow] = useState(0);
+  const alike = useShown((shown) => shown.design.rows.map((one) => one.alike).join());
+  const groups = rowGroups(alike);
+  const shownRow = groups.some(({ value }) => value === String(row)) ? row : 0;
   return (
     <div className="border-t-2 border-ink bg-paper">
       <div className="flex flex-wrap items-center gap-x-4 px-2 text-[0.87rem]">
         <Button look="bare" aria-pressed={flipped} onClick={onFlip} title="Hook the tape on the other end">
           Tape from the {flipped ? "right" : "left"} end
         </Button>
+        {groups.length > 1 && (
+          <Switch
+            label="Whose marks are on the tape"
+            value={String(shownRow)}
+            options={groups}
+            onPick={(next) => setRow(Number(next))}
+          />
+        )}
         <Unhurried>
           <Counted />
         </Unhurried>
@@ -31,7 +44,7 @@ export function TapeStrip({ control, flipped, onFlip }: Props) {
         </Button>
         {checking && <CheckMarks onClose={() => setChecking(false)} />}
       </div>
-      <Tape view={control.view} size={control.size} flipped={flipped} />
+      <Tape view={control.view} size={control.size} flipped={flipped} row={shownRow} />
     </div>
   );
 }
@@ -51,4 +64,13 @@ function Counted() {
       <Fig name="row.drift" label="stepped off, the last is out by" />
     </>
   );
+}
+
+/** The rows by their marks: "rows 1, 3" and "row 2", each known by its first. */
+function rowGroups(alike: string) {
+  const firsts = alike.split(",");
+  return [...new Set(firsts)].map((value) => {
+    const members = firsts.flatMap((first, k) => (first === value ? [k + 1] : []));
+    return { value, label: `${members.length > 1 ? "rows" : "row"} ${members.join(", ")}` };
+  });
 }

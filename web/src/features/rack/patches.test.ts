@@ -12,9 +12,19 @@ import {
   removeKindPatch,
 } from "./patches";
 
+const asFirst = { kind: "=", count: null };
 const design = {
   count: 3,
-  brief: { row: { pins: [{ index: 1, at: "400 mm" }] }, others: { hat: { name: "hat" } } },
+  brief: {
+    row: { pins: [{ index: 1, at: "400 mm" }] },
+    others: { hat: { name: "hat" } },
+    rows: {
+      own: [
+        { kind: "=", count: null },
+        { kind: "hat", count: 2 },
+      ],
+    },
+  },
   things: ["", "hat", ""].map((kind) => ({ kind })),
 } as unknown as Design;
 
@@ -50,10 +60,15 @@ test("kinds are added at the end, changed at a place, moved and taken off", () =
   });
   expect(kindAtPatch(design, 0, "hat")).toEqual({ row: { order: ["hat", "hat", ""], count: 3 } });
   expect(movePatch(design, 1, 2)).toEqual({ row: { order: ["", "", "hat"], count: 3 } });
-  expect(removeKindPatch(design, "hat")).toEqual({ others: { hat: null }, row: { order: [], count: 2 } });
+  expect(removeKindPatch(design, "hat")).toEqual({
+    others: { hat: null },
+    row: { order: [], count: 2 },
+    rows: { own: [asFirst, asFirst] },
+  });
   expect(removeKindPatch(design, "")).toEqual({
     item: { name: "hat" },
     others: { hat: null },
     row: { order: [], count: 1 },
+    rows: { own: [asFirst, { kind: "", count: 2 }] },
   });
 });

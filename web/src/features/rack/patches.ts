@@ -24,9 +24,24 @@ export interface RowBrief {
   spares: number;
   keepouts: KeepOut[];
 }
+export interface OwnRow {
+  kind: string;
+  count: number | null;
+}
+export interface RowsBrief {
+  count: number;
+  layout: string;
+  stagger: string;
+  own: OwnRow[];
+  boards: string;
+  drop: string | null;
+}
+/** A row that hangs what the first one hangs. */
+export const ALIKE = "=";
 /** The kind that a rack begins with; the others have names. */
 export const MAIN = "";
 
+export const rowsOf = (design: Design) => design.brief["rows"] as RowsBrief;
 export const rowOf = (design: Design) => design.brief["row"] as RowBrief;
 
 /** Holder `index` pinned at `at`, the others as they were; without `at` it is let go. */
@@ -64,14 +79,19 @@ export const addKindPatch = (design: Design, kind: string, item: unknown, count 
 
 /** All of a kind taken off the rack. The main one is followed by the next. */
 export function removeKindPatch(design: Design, kind: string): Patch {
-  const left = kindsOf(design).filter((one) => one !== kind);
-  if (kind !== MAIN) return { others: { [kind]: null }, row: inOrder(left) };
   const others = design.brief["others"] as Record<string, unknown>;
-  const next = left[0] ?? MAIN;
+  const kept = kindsOf(design).filter((one) => one !== kind);
+  const next = kind === MAIN ? (kept[0] ?? Object.keys(others)[0] ?? MAIN) : MAIN;
+  // The row may have held nothing else: then one of what is left begins it.
+  const left = kept.length ? kept : [next];
+  const renamed = (one: string) => (kind === MAIN && one === next ? MAIN : one);
+  const own = rowsOf(design).own.map((row) =>
+    row.kind === kind ? { kind: ALIKE, count: null } : { ...row, kind: renamed(row.kind) },
+  );
   return {
-    item: others[next],
-    others: { [next]: null },
-    row: inOrder(left.map((one) => (one === next ? MAIN : one))),
+    ...(kind === MAIN ? { item: others[next], others: { [next]: null } } : { others: { [kind]: null } }),
+    row: inOrder(left.map(renamed)),
+    rows: { own },
   };
 }
 
@@ -85,4 +105,13 @@ export function movePatch(design: Design, from: number, to: number): Patch {
   const order = kindsOf(design);
   order.splice(to, 0, ...order.splice(from, 1));
   return { row: inOrder(order) };
+}
+
+/** What row `index` (from 0) hangs; the rows before it as they were. */
+export function ownRowPatch(design: Design, index: number, change: Partial<OwnRow>): Patch {
+  const own = Array.from(
+    { length: Math.max(index + 1, rowsOf(design).own.length) },
+    (_, k) => rowsOf(design).own[k] ?? { kind: ALIKE, count: null },
+  );
+  return { rows: { own: own.map((row, k) => (k === index ? { ...row, ...change } : row)) } };
 }

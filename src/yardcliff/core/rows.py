@@ -1,0 +1,189 @@
+"""Several rows, one below the other: straight or staggered, each with its own things, and how far apart.
+
+The first row is solved as a row by itself; the others share its board. How far each hangs below the ones
+above it follows from what overlaps: below + lift + above where things would hang in front of one another,
+and less where a half pitch leaves air at the sides or round things nest.
+"""
+
+from bisect import bisect_left, bisect_right
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from math import ceil, sqrt
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.item import Item
+from yardcliff.core.length import Gap, Size
+from yardcliff.core.model import Count, Frozen, whole
+from yardcliff.core.row import HALF, ZERO, Row
+from yardcliff.core.row_brief import Ends
+from yardcliff.core.spacing import solve
+from yardcliff.core.things import Things
+
+MOST_ROWS = 24
+MOST_HOLDERS = 2000
+"""Of all rows together; further rows are left out and that is said."""
+FIXTURE_GAP = Fraction(8)
+"""Least wood between the fixtures of one row and those of the next."""
+ALIKE = "="
+"""A row that hangs what the first one hangs."""
+
+
+class OwnRow(Frozen):
+    """What one row hangs: like the first ("="), or one kind alone; so many, or the most that fit."""
+
+    kind: str = ALIKE
+    count: Count | None = None
+
+
+class RowsBrief(Frozen):
+    """How many rows and how they stand; `own` tells what they hang, from the top, beyond it as the first.
+
+    Staggered, every second row stands half a pitch over: with one holder fewer, or run out to the ends.
+    `drop` is from row to row (None: as little as the things allow, with `lift` to take them off).
+    """
+
+    count: Annotated[int, whole(1, MOST_ROWS)] = 1
+    layout: Literal["straight", "staggered"] = "straight"
+    stagger: Literal["fewer", "ends"] = "fewer"
+    own: Annotated[tuple[OwnRow, ...], Field(max_length=MOST_ROWS)] = ()
+    boards: Literal["one", "each"] = "one"
+    lift: Gap = Fraction(20)
+    drop: Size | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """A row in its place: how far its axis hangs below the first row's, mm, and what that had to be at least."""
+
+    row: Row
+    down: Fraction
+    needed: Fraction
+
+
+def solve_rows(brief: RowsBrief, first: Row) -> tuple[Row, ...]:
+    """Every row from the top; `first` is solved already and gives the board."""
+    found = [first]
+    for k in range(1, brief.count):
+        own = brief.own[k] if k < len(brief.own) else OwnRow()
+        if own.kind != ALIKE:
+            row = _row_of(own, first)
+        elif brief.layout == "staggered" and k % 2 == 1:
+            row = _staggered(brief, first) or first
+        else:
+            row = first
+        if sum(one.holders for one in found) + row.holders > MOST_HOLDERS:
+            break
+        found.append(row)
+    return tuple(found)
+
+
+def room_for_ends(row: Row) -> bool:
+    """Whether an offset row can have a holder half a pitch beyond the first row's at both ends."""
+    return min(row.left - row.fixture.left, row.right - row.fixture.right) >= row.t * HALF
+
+
+def can_stagger(row: Row) -> bool:
+    """Whether a row has the one pitch that half of can be stepped aside."""
+    return not row.airy and not row.trouble and row.holders > 1
+
+
+def _row_of(own: OwnRow, first: Row) -> Row:
+    """A row of one kind on the first one's board."""
+    # Where the first row's ends are what is left over, they say nothing about another row.
+    shared = first.brief.follows in ("ends", "nothing")
+    asked = first.brief.model_copy(
+        update={
+            "ends": Ends(rule="half") if shared else first.brief.ends,
+            "follows": "pitch" if own.count else "count",
+            "count": own.count or first.count,
+            "length": first.length,
+            "pitch": None,
+            "spacing": "air" if first.brief.spacing == "air" else "even",
+            "order": (),
+            "pins": (),
+            "spares": 0,
+        }
+    )
+    things = Things({own.kind: first.things_of.kinds[own.kind]}, facing=first.things_of.facing)
+    return solve(asked, things, first.fixture)
+
+
+def _staggered(brief: RowsBrief, first: Row) -> Row | None:
+    """The first row moved half a pitch over, or None where it cannot be."""
+    if not can_stagger(first):
+        return None
+    half = first.t * HALF
+    left, right, count = first.left + half, first.right + half, first.count - 1
+    if brief.stagger == "ends" and room_for_ends(first):
+        left, right, count = first.left - half, first.right - half, first.count + 1
+    if count < 1:
+        return None
+    # With one holder there is no pitch to follow from: it stands at its left end.
+    asked = first.brief.model_copy(
+        update={
+            "follows": "nothing",
+            "pitch": first.t,
+            "spacing": "set",
+            "length": first.length,
+            "count": count,
+            "ends": Ends(rule="margin", left=max(left, ZERO), right=max(right, ZERO)),
+            "pins": (),
+        }
+    )
+    return solve(asked, first.things_of, first.fixture)
+
+
+def stand(
+    brief: RowsBrief,
+    rows: Sequence[Row],
+    kinds: Mapping[str, Item],
+    least: Fraction,
+) -> tuple[Standing, ...]:
+    """Each row in its place. `least` is what the fixtures, or the boards, need from row to row."""
+    found = [Standing(rows[0], ZERO, ZERO)]
+    for k in range(1, len(rows)):
+        # A row clears every row above it, not only the next: low things reach past short ones.
+        needed = max(
+            one.down + max(drop_needed(one.row, rows[k], kinds, brief.lift), least * (k - i))
+            for i, one in enumerate(found)
+        )
+        found.append(Standing(rows[k], needed if brief.drop is None else k * brief.drop, needed))
+    return tuple(found)
+
+
+def drop_needed(upper: Row, lower: Row, kinds: Mapping[str, Item], lift: Fraction) -> Fraction:
+    """The least drop from one row to another whose things hang clear and can be lifted off; mm.
+
+    Things that pass each other at the sides with the row's air ask for none; round ones nest at
+    sqrt((d + c)^2 - x^2), x apart sideways.
+    """
+    air = upper.brief.air
+    reach = max(max(t.reach.left, t.reach.right) for t in (*upper.things, *lower.things))
+    worst = ZERO
+    seen: set[tuple[int, int, Fraction]] = set()
+    for one, x in zip(upper.things, upper.centres, strict=True):
+        low = bisect_left(lower.centres, x - 2 * reach - air)
+        high = bisect_right(lower.centres, x + 2 * reach + air)
+        for other, at in zip(lower.things[low:high], lower.centres[low:high], strict=True):
+            if (known := (id(one), id(other), at - x)) in seen:
+                continue
+            seen.add(known)
+            aside = at - x if at >= x else x - at
+            beside = one.reach.right + other.reach.left if at >= x else one.reach.left + other.reach.right
+            if aside < beside + air:
+                worst = max(worst, _in_front(kinds[one.kind], kinds[other.kind], aside, air, lift))
+    return worst
+
+
+def _in_front(above: Item, under: Item, aside: Fraction, air: Fraction, lift: Fraction) -> Fraction:
+    """The drop between two things that overlap seen from the side."""
+    straight = above.below + lift + under.above
+    if not (above.round and under.round):
+        return straight
+    apart = (above.across + under.across) / 2 + air
+    nested = Fraction(ceil(sqrt(float(apart**2 - aside**2)) * 10**6), 10**6) if aside < apart else ZERO
+    # The middles of the circles need not be on the axes.
+    return min(straight, nested - (above.above - above.below) / 2 + (under.above - under.below) / 2)

@@ -1,0 +1,179 @@
+import { useState } from "react";
+
+import { api, ProblemError } from "../../api/client";
+import type { Most as MostThere } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Field } from "../../ui/Field";
+import { readCount } from "../../ui/count";
+import { Pick } from "../../ui/Pick";
+import { Switch } from "../../ui/Switch";
+import { BriefField } from "./BriefField";
+import { Fig } from "./Fig";
+import { ALIKE, MAIN, ownRowPatch, rowsOf } from "./patches";
+import { Section } from "./Section";
+import { useSession, useShown } from "./shown";
+
+const LAYOUTS = [
+  { value: "straight", label: "straight", hint: "Each below the one above" },
+  { value: "staggered", label: "staggered", hint: "Every second row half a pitch over" },
+];
+const STAGGERS = [
+  { value: "fewer", label: "one fewer" },
+  { value: "ends", label: "to the ends" },
+];
+const BOARDS = [
+  { value: "one", label: "on one board" },
+  { value: "each", label: "a board each" },
+];
+const MOST_LISTED = 12;
+
+/** Several rows, one below the other: how they stand, what they hang, how far apart. */
+export function RowsChoices() {
+  const { apply } = useSession();
+  const rows = useShown((shown) => rowsOf(shown.design));
+  const several = rows.count > 1;
+  return (
+    <Section title="Rows" aside={<BriefField path="rows.count" label="how many" boxed />}>
+      {several && (
+        <>
+          <div className="flex flex-wrap gap-1.5">
+            <Switch
+              label="How rows stand"
+              value={rows.layout}
+              options={LAYOUTS}
+              onPick={(layout) => apply({ rows: { layout } })}
+            />
+            {rows.layout === "staggered" && (
+              <Switch
+                label="Offset rows"
+                value={rows.stagger}
+                options={STAGGERS}
+                onPick={(stagger) => apply({ rows: { stagger } })}
+              />
+            )}
+            <Switch
+              label="Boards"
+              value={rows.boards}
+              options={BOARDS}
+              onPick={(boards) => apply({ rows: { boards } })}
+            />
+          </div>
+          <div className="grid grid-cols-2 gap-x-3">
+            <BriefField path="rows.drop" label="drop" italic={rows.drop === null} />
+            <BriefField path="rows.lift" label="lift off" />
+          </div>
+          <div className="flex items-baseline justify-between">
+            <Fig name="rows.drop" label="first drop" />
+            {rows.drop !== null && (
+              <button
+                type="button"
+                className="text-[0.8rem] text-act underline decoration-dotted"
+                onClick={() => apply({ rows: { drop: null } })}
+              >
+                as little as they need
+              </button>
+            )}
+          </div>
+          {Array.from({ length: Math.min(rows.count, MOST_LISTED) - 1 }, (_, k) => (
+            <OneRow key={k} index={k + 1} />
+          ))}
+        </>
+      )}
+      <Most />
+    </Section>
+  );
+}
+
+/** What is the most that this wall takes? Said before it is taken. */
+function Most() {
+  const session = useSession();
+  const brief = useShown((shown) => shown.rack.design.brief);
+  const [found, setFound] = useState<{ brief: unknown; text: string; most: MostThere } | null>(null);
+  const offer = found?.brief === brief ? found : null;
+  async function look(text: string): Promise<string | null> {
+    if (!text) return null;
+    try {
+      setFound({ brief, text, most: await api.most(brief, text) });
+      return null;
+    } catch (error) {
+      const problem = error instanceof ProblemError ? error.problem : null;
+      return problem?.errors?.[0]?.message ?? (error as Error).message;
+    }
+  }
+  return (
+    <>
+      <Field
+        label="the most on a wall of"
+        value={offer?.text ?? ""}
+        onCommit={look}
+        wide
+        placeholder="how wide?"
+      />
+      {offer && (
+        <p role="status" className="my-1 border-l-4 border-act bg-paper px-2 py-1 text-[0.9rem]">
+          {offer.most.says}{" "}
+          <Button look="act" onClick={() => session.apply(offer.most.patch)}>
+            Hang the most
+          </Button>
+        </p>
+      )}
+    </>
+  );
+}
+
+/** What one of the lower rows hangs: as the first, or one kind alone and how many of it. */
+function OneRow({ index }: { index: number }) {
+  const session = useSession();
+  const { apply, change } = session;
+  const kind = useShown((shown) => shown.design.rows[index]?.kind ?? ALIKE);
+  const count = useShown((shown) => shown.design.rows[index]?.count ?? 0);
+  const held = useShown((shown) => rowsOf(shown.design).own[index]?.count != null);
+  const brief = useShown((shown) => shown.design.brief) as {
+    item: { plural: string };
+    others: Record<string, { plural: string }>;
+  };
+  const kinds = [
+    { value: ALIKE, label: "as row 1" },
+    { value: MAIN, label: brief.item.plural },
+    ...Object.entries(brief.others).map(([value, { plural }]) => ({ value, label: plural })),
+  ];
+  const set = (next: number | null) => ownRowPatch(session.rack.design, index, { count: next });
+  return (
+    <div className="flex items-center gap-1.5">
+      <span className="w-12 shrink-0 text-soft">row {index + 1}</span>
+      <Pick
+        label={`Row ${index + 1} hangs`}
+        value={kind}
+        options={kinds}
+        onPick={(next) => apply(ownRowPatch(session.rack.design, index, { kind: next, count: null }))}
+        className="flex-1"
+      />
+      {kind !== ALIKE && (
+        <>
+          <Field
+            label={`How many in row ${index + 1}`}
+            labelHidden
+            boxed
+            className="[&_input]:w-10"
+            value={String(count)}
+            italic={!held}
+            onCommit={(text) => {
+              const next = readCount(text, 1);
+              return typeof next === "string" ? Promise.resolve(next) : change(set(next));
+            }}
+            onStep={(by) => apply(set(Math.max(1, count + by)))}
+          />
+          {held && (
+            <button
+              type="button"
+              className="text-[0.8rem] text-act underline decoration-dotted"
+              onClick={() => apply(set(null))}
+            >
+              most
+            </button>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
