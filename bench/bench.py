@@ -17,9 +17,10 @@ from typing import Any
 from playwright.sync_api import Page, sync_playwright
 from tests.server import CHROMIUM, CHROMIUM_ARGS, running
 
-from yardcliff.core.amend import dump
+from yardcliff.core.amend import amend, dump
 from yardcliff.core.design import design
-from yardcliff.core.families.rail import build, starting_brief
+from yardcliff.core.families.rail import RailBrief, build, solve_row, starting_brief
+from yardcliff.exports.rackfile import write_rackfile
 
 ROOT = Path(__file__).parent.parent
 # Resolves once a change of the drawing that follows a pointer move has been painted: ms since the move.
@@ -87,6 +88,29 @@ def round_trip(port: int, count: int) -> list[float]:
     return timed(call, 300 if count < 100 else 40)
 
 
+def mixed_row(count: int) -> RailBrief:
+    """Keys, mugs and ladles in no order, in pairs back to back, on a board that is too short for some."""
+    kinds = ("", "enamel-mug", "ladle")
+    others = {key: dump(starting_brief(key, 1, "1 mm"))["item"] for key in kinds[1:]}
+    order = [kinds[(7 * k + k * k // 5) % 3] for k in range(count)]
+    row = {"order": order, "spacing": "air", "facing": "pairs", "length": f"{count * 72} mm"}
+    return amend(starting_brief("room-key", count, "1/16 in"), {"others": others, "row": row})
+
+
+def twelve_rows() -> RailBrief:
+    """Twelve staggered rows of 33 mugs and a bit: 400 places."""
+    patch = {"rows": {"count": 12, "layout": "staggered"}, "hung": "2400 mm", "item": {"width": "60 mm"}}
+    return amend(starting_brief("enamel-mug", 34, "1 mm"), patch)
+
+
+def made(port: int, brief: RailBrief) -> str:
+    """The id of a rack with this brief."""
+    connection = http.client.HTTPConnection("127.0.0.1", port)
+    file = write_rackfile("Bench", brief)
+    connection.request("POST", "/api/racks/open", file, {"content-type": "application/json"})
+    return str(json.loads(connection.getresponse().read())["id"])
+
+
 def drag(page: Page, moves: int) -> list[float]:
     """Drag a hook; ms from each pointer move to its painted drawing."""
     band = page.locator("[data-band]").bounding_box()
@@ -109,6 +133,12 @@ def main() -> None:
     twelve = starting_brief("room-key", 12, "1/16 in")
     report("core: a rail of 12 hooks, median", statistics.median(timed(lambda: build(twelve), 300)), 2)
     report("core: with marks, ladder and scene, median", statistics.median(timed(lambda: design(twelve), 300)), 5)
+    mixed, rows = mixed_row(400), twelve_rows()
+    report("core: solve of 400 mixed places, median", statistics.median(timed(lambda: solve_row(mixed), 60)), 30)
+    report(
+        "core: rack of 400 mixed places with findings, median", statistics.median(timed(lambda: build(mixed), 60)), 30
+    )
+    report("core: twelve rows of 400 places, median", statistics.median(timed(lambda: build(rows), 60)), 30)
     scripts = (ROOT / "src/yardcliff/static/assets").glob("*.js")
     report("JavaScript, gzip", sum(len(gzip.compress(f.read_bytes())) for f in scripts) / 1000, 220, "kB")
     with tempfile.TemporaryDirectory() as folder, running(Path(folder) / "bench.db", "demo") as server:
@@ -128,6 +158,11 @@ def main() -> None:
             page.get_by_text("500 hooks, 499 spaces").wait_for()
             page.wait_for_timeout(500)
             report("pointer move to painted drawing, 500 hooks, p95", p95(drag(page, 45)), 100)
+            for name, brief in (("400 mixed places", mixed), ("twelve rows of 400 places", rows)):
+                page.goto(f"http://127.0.0.1:{port}/racks/{made(port, brief)}")
+                page.locator("[data-band]").wait_for()
+                page.wait_for_timeout(500)
+                report(f"pointer move to painted drawing, {name}, p95", p95(drag(page, 45)), 50)
             browser.close()
 
 

@@ -45,8 +45,9 @@ def main() -> None:
 
         def new_rack(page: Page) -> None:
             page.goto(f"{server.address}/new")
-            page.get_by_role("radio", name="storm lanterns").click()
-            page.get_by_role("button", name="Draw this rack").wait_for()
+            page.get_by_role("button", name="storm lanterns").click()
+            page.get_by_role("button", name="felt hats").click()
+            page.get_by_text("7 hooks").wait_for()
 
         def porch(page: Page) -> None:
             open_rack(page, "Porch, waxed jackets")
@@ -54,8 +55,49 @@ def main() -> None:
         def working(page: Page) -> None:
             open_rack(page, "Kitchen, enamel mugs")
             page.get_by_role("button", name=re.compile("web left")).click()
-            page.get_by_role("button", name="keep").click()
+            page.get_by_role("button", name="keep", exact=True).click()
             page.get_by_role("button", name=re.compile("^Mark 5")).click()
+
+        def things(page: Page) -> None:
+            page.goto(f"{server.address}/things")
+            page.get_by_role("button", name="mugs, handles to the right").click()
+            page.get_by_role("textbox", name="left").focus()
+
+        def mixed(page: Page) -> None:
+            open_rack(page, "Drying room, day gear")
+            page.get_by_role("button", name=re.compile("^Mark 2")).click()
+            page.get_by_role("button", name="shortest board").click()
+            page.get_by_text("proved best").wait_for()
+
+        def rows(page: Page) -> None:
+            open_rack(page, "Kitchen wall, mugs and ladles")
+
+        def check(page: Page) -> None:
+            open_rack(page, "Kitchen, enamel mugs")
+            page.get_by_role("button", name="Check my marks").click()
+            page.get_by_label("Your marks").fill("70, 179, 287, 396, 504, 613, 721")
+            page.get_by_role("button", name="Check them").click()
+            page.get_by_role("heading", name="Spaces counted as holders").wait_for()
+
+        def versions(page: Page) -> None:
+            open_rack(page, "Kitchen, ladles")
+            page.get_by_role("link", name="Versions").click()
+            page.get_by_label("keep it as").fill("Five ladles")
+            page.get_by_role("button", name="Keep", exact=True).click()
+            page.get_by_role("region", name="Five ladles").wait_for()
+            page.get_by_role("link", name="Kitchen, ladles").click()
+            page.get_by_label("count", exact=True).fill("7")
+            page.keyboard.press("Enter")
+            page.get_by_text("7 hooks, 6 spaces").wait_for()
+            page.get_by_role("link", name="Versions").click()
+            page.get_by_text("which does better").wait_for()
+            page.get_by_label("Close message").first.click()
+
+        def aids(page: Page) -> None:
+            open_rack(page, "Kitchen, enamel mugs")
+            page.get_by_role("button", name="Paper and files").click()
+            page.get_by_role("menuitem", name="Sticks, jigs").click()
+            page.get_by_text("made to the tape").wait_for()
 
         def wall(page: Page) -> None:
             open_rack(page, "Washroom, towels")
@@ -66,9 +108,15 @@ def main() -> None:
             shoot(browser, "racks", racks)
             shoot(browser, "new-rack", new_rack)
             shoot(browser, "rack", porch)
+            shoot(browser, "things", things)
+            shoot(browser, "mixed", mixed)
+            shoot(browser, "rows", rows)
+            shoot(browser, "check-marks", check)
+            shoot(browser, "aids", aids)
             shoot(browser, "rack-working", working)
             shoot(browser, "rack-wall-dark", wall, dark=True)
             shoot(browser, "rack-phone", porch, phone=True)
+            shoot(browser, "versions", versions)
             page = browser.new_page()
             porch(page)
             for kind in ("sheet", "template"):

@@ -181,7 +181,7 @@ def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
             row.gaps[k],
             apart,
             at=(float(row.axes[k] + row.axes[k + 1]) / 2, 0.0),
-            fixes=_closeness_fixes(row, tape, noun, (k, k + 1)),
+            fixes=_closeness_fixes(row, tape, noun, (k, k + 1), counts_that_fit(row)),
         )
         return
     if row.count < 2 or row.air >= row.brief.air:
@@ -209,7 +209,7 @@ def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
         row.air,
         row.brief.air,
         at=(float(edge + row.air / 2), 0.0),
-        fixes=_closeness_fixes(row, tape, noun, pair),
+        fixes=_closeness_fixes(row, tape, noun, pair, fit),
     )
 
 
@@ -219,11 +219,13 @@ def _loss(row: Row, tape: Tape) -> str:
     return f"the air drops from {tape.write(row.brief.air)} to {tape.write(row.air)}"
 
 
-def _closeness_fixes(row: Row, tape: Tape, noun: Callable[[int], str], holders: tuple[int, int]) -> tuple[Fix, ...]:
+def _closeness_fixes(
+    row: Row, tape: Tape, noun: Callable[[int], str], holders: tuple[int, int], fit: int
+) -> tuple[Fix, ...]:
     if any(index in holders for index, _ in row.given.nudges):
         # The nudge took the air, or some of it: what else helps has to do without it too.
         still = solve(row.brief.model_copy(update={"nudge": NONE}), row.things_of, row.fixture)
-        rest = () if still.air >= still.brief.air else _closeness_fixes(still, tape, noun, holders)
+        rest = () if still.air >= still.brief.air else _closeness_fixes(still, tape, noun, holders, fit)
         off = row_patch(nudge=NONE)["row"]
         return (
             Fix("Let no holder move by itself", {"row": off}),
@@ -240,7 +242,6 @@ def _closeness_fixes(row: Row, tape: Tape, noun: Callable[[int], str], holders: 
     if row.brief.follows == "pitch":
         fixes += even_air(row)
         fixes += longer(row, tape, length_for(row, row.count))
-        fit = counts_that_fit(row)
         if 0 < fit < row.count:
             fixes.append(Fix(noun(fit), row_patch(count=fit)))
     air = down(row.air, tape)

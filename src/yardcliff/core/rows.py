@@ -66,12 +66,13 @@ class Standing:
 def solve_rows(brief: RowsBrief, first: Row) -> tuple[Row, ...]:
     """Every row from the top; `first` is solved already and gives the board."""
     found = [first]
+    offset: Row | None = None
     for k in range(1, brief.count):
         own = brief.own[k] if k < len(brief.own) else OwnRow()
         if own.kind != ALIKE:
             row = _row_of(own, first)
         elif brief.layout == "staggered" and k % 2 == 1:
-            row = _staggered(brief, first) or first
+            row = offset = offset or _staggered(brief, first) or first
         else:
             row = first
         if sum(one.holders for one in found) + row.holders > MOST_HOLDERS:
@@ -144,12 +145,17 @@ def stand(
 ) -> tuple[Standing, ...]:
     """Each row in its place. `least` is what the fixtures, or the boards, need from row to row."""
     found = [Standing(rows[0], ZERO, ZERO)]
+    known: dict[tuple[int, int], Fraction] = {}  # alike rows are one object
+
+    def between(upper: Row, lower: Row) -> Fraction:
+        pair = (id(upper), id(lower))
+        if pair not in known:
+            known[pair] = drop_needed(upper, lower, kinds, brief.lift)
+        return known[pair]
+
     for k in range(1, len(rows)):
         # A row clears every row above it, not only the next: low things reach past short ones.
-        needed = max(
-            one.down + max(drop_needed(one.row, rows[k], kinds, brief.lift), least * (k - i))
-            for i, one in enumerate(found)
-        )
+        needed = max(one.down + max(between(one.row, rows[k]), least * (k - i)) for i, one in enumerate(found))
         found.append(Standing(rows[k], needed if brief.drop is None else k * brief.drop, needed))
     return tuple(found)
 

@@ -64,14 +64,19 @@ def _open(layout: Layout, length: Fraction, fallback: Fraction, trouble: Trouble
     return tidy, (layout.spread.holders - 1 + terms.share) * (t - tidy), trouble
 
 
-def most_that(fits: Callable[[Layout], bool], brief: RowBrief, things: Things, fixture: Reach) -> int:
-    """The greatest count whose layout fits; 0 if none does, one more than `MAX_COUNT` if all do."""
+def most_that(
+    fits: Callable[[Layout], bool], brief: RowBrief, things: Things, fixture: Reach, below: int | None = None
+) -> int:
+    """The greatest count whose layout fits; 0 if none does, one more than `MAX_COUNT` if all do.
+
+    `below` is a count that is known not to fit.
+    """
 
     def holds(count: int) -> bool:
         return fits(lay_out(brief, things, fixture, count))
 
-    low, high = 0, 1
-    while high <= MAX_COUNT and holds(high):
+    low, high = 0, below or 1
+    while below is None and high <= MAX_COUNT and holds(high):
         low, high = high, 2 * high
     if high > MAX_COUNT:
         high = MAX_COUNT + 1
@@ -85,7 +90,8 @@ def most_that(fits: Callable[[Layout], bool], brief: RowBrief, things: Things, f
 
 def counts_that_fit(row: Row) -> int:
     """The most things that the board takes with the asked air and end rule; 0 if none."""
-    fit = most_that(lambda one: one.length(one.fitting) <= row.length, row.brief, row.things_of, row.fixture)
+    over = row.count if row.layout.length(row.layout.fitting) > row.length else None
+    fit = most_that(lambda one: one.length(one.fitting) <= row.length, row.brief, row.things_of, row.fixture, over)
     return min(fit, MAX_COUNT)
 
 

@@ -83,14 +83,19 @@ function Boxes({ symbol, scale, solid }: { symbol: Symbol; scale: number; solid:
         d={`M${first[0] + box.x0} ${first[1] + box.y0}H${last[0] + box.x1}V${first[1] + box.y1}H${first[0] + box.x0}Z`}
       />
     );
+  // Filled, at least a pixel wide: stroking hundreds of lines anew takes longer than filling them.
+  const half = Math.max(box.x1 - box.x0, 1 / scale) / 2;
   const middle = (box.x0 + box.x1) / 2;
   return (
     <path
-      className={symbol.of === "item" ? "r stroke-(--item-line)" : "r stroke-(--metal)"}
-      strokeLinecap="butt"
+      className={symbol.of === "item" ? "fill-(--item-line)" : "fill-(--metal)"}
       shapeRendering="crispEdges"
-      strokeWidth={Math.max(1, (box.x1 - box.x0) * scale)}
-      d={symbol.places.map(([x, y]) => `M${x + middle} ${y + box.y0}V${y + box.y1}`).join("")}
+      d={symbol.places
+        .map(
+          ([x, y]) =>
+            `M${x + middle - half} ${y + box.y0}H${x + middle + half}V${y + box.y1}H${x + middle - half}Z`,
+        )
+        .join("")}
     />
   );
 }

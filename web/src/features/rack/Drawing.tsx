@@ -19,6 +19,7 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
   const held = useShown((shown) => shown.held);
   const noted = useShown((shown) => shown.rack.design.findings.length > 0);
   const extent = useShown((shown) => shown.rack.design.scene.extent);
+  const several = useShown((shown) => shown.rack.design.rows.length > 1);
   const [flipped, setFlipped] = useState(false);
   const narrow = useNarrow();
   // Notes and the key plan stand at the right; beside a long, low rack the key plan is below it.
@@ -28,9 +29,9 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
       top: narrow ? 104 : 86,
       bottom: 64,
       left: narrow ? 58 : 64,
-      right: narrow ? 36 : noted ? 270 : low ? 60 : 190,
+      right: narrow ? (several ? 92 : 36) : noted ? 270 : low ? 60 : 190,
     }),
-    [narrow, noted, low],
+    [narrow, several, noted, low],
   );
   const control = useView(scene, padding, held);
   const { show } = control;
