@@ -3,6 +3,7 @@
 import csv
 import io
 import json
+import re
 import xml.etree.ElementTree as ET
 from itertools import pairwise
 from pathlib import Path
@@ -10,22 +11,29 @@ from pathlib import Path
 import pypdfium2
 import pytest
 from hypothesis import given, settings
+from hypothesis import strategies as st
 from PIL.Image import Image
 from pypdf import PdfReader
 
 from tests.strategies import briefs
+from yardcliff.core.aids import drilling_jig, story_stick
 from yardcliff.core.amend import BriefError, amend
 from yardcliff.core.design import Design, design
 from yardcliff.core.families.rail import RailBrief, starting_brief
 from yardcliff.core.length import read
+from yardcliff.core.listing import Listed, shipped
+from yardcliff.core.rack import row_names
 from yardcliff.exports.drawing import InkedText, lay_out
+from yardcliff.exports.items_csv import write_items
 from yardcliff.exports.marks_csv import write_marks
 from yardcliff.exports.pdf import PAPERS, Paper
 from yardcliff.exports.rackfile import schema, write_rackfile
 from yardcliff.exports.shopsheet import write_shopsheet
+from yardcliff.exports.strip import GAP, LANE, TOP, write_strip
 from yardcliff.exports.svg import write_svg
 from yardcliff.exports.template import write_template
 from yardcliff.exports.tiling import MARGIN, OVERLAP, joins, sheets
+from yardcliff.imports.items_csv import MOST, ItemsFileError, read_items
 from yardcliff.imports.rackfile import RackFileError, read_rackfile
 
 DPI = 600
@@ -196,3 +204,78 @@ def test_the_published_schema_is_the_current_one() -> None:
 def test_a_file_that_is_no_rack_is_refused_with_the_reason(text: str, says: str) -> None:
     with pytest.raises((RackFileError, BriefError), match=says):
         read_rackfile(text)
+
+
+def test_a_story_stick_and_a_jig_are_true_on_paper() -> None:
+    done = design(amend(starting_brief("enamel-mug", 5, "1 mm"), {"row": {"length": "240 mm"}}))
+    row = done.rack.row
+    stick = story_stick([("Mugs", row)], done.tape, "mirrored")
+    page = pypdfium2.PdfDocument(write_strip(stick, done.tape, "a4"))[0]
+    raster = page.render(scale=DPI / 72, grayscale=True).to_pil()
+    for lane, drawn in enumerate(stick.lanes):
+        scan = PAPERS["a4"][1] - TOP - lane * (LANE + GAP) - LANE / 2
+        found = lines_across(raster, PAPERS["a4"][0], scan)
+        planned = [0.0, *(float(tick.at) for tick in drawn.ticks), 240.0]
+        assert [x - found[0] for x in found] == pytest.approx(planned, abs=TRUE_MM)
+    jig = drilling_jig("Mugs", row, done.tape, done.rack.bores[0].bit, 3)
+    text = text_of(write_strip(jig.strip, done.tape, "letter"))
+    for words in ("drilling jig 1:1", "pin", "2: 48 mm", "3: 96 mm", "Check the last hole", "print again at 100"):
+        assert words in text, words
+
+
+def test_paper_of_several_rows_has_each_different_one_once() -> None:
+    rows = {"rows": {"count": 4, "layout": "staggered"}, "row": {"pitch": "120 mm"}}
+    done = design(amend(starting_brief("enamel-mug", 3, "1 mm"), rows))
+    template = text_of(write_template("Wall", done, "a4"))
+    assert "Wall, rows 1 and 3" in template
+    assert "Wall, rows 2 and 4" in template
+    sheet = text_of(write_shopsheet("Wall", done, "a4"))
+    for words in ("10 enamel mugs on dowel pegs in 4 rows", "Rows 1 and 3", "Rows 2 and 4", "10 × peg hole"):
+        assert words in sheet, words
+    table = list(csv.DictReader(io.StringIO(write_marks(done))))
+    assert [(line["row"], line["tape"]) for line in table[3:5]] == [("2", "120 mm"), ("2", "240 mm")]
+
+
+@given(rows=st.sets(st.integers(0, 30), min_size=1))
+def test_rows_are_named_as_they_are_said(rows: set[int]) -> None:
+    said = row_names(tuple(sorted(rows)))
+    assert [int(number) - 1 for number in re.findall(r"\d+", said)] == sorted(rows)
+    assert said.startswith("Rows" if len(rows) > 1 else "Row ")
+
+
+@given(entry=st.sampled_from(shipped()), factor=st.integers(1, 7))
+@settings(max_examples=80, deadline=None)
+def test_a_list_of_things_goes_out_and_comes_in_again(entry: Listed, factor: int) -> None:
+    # Thirds and sevenths of an inch are as exact in a file as millimetres.
+    item = entry.item.model_copy(update={"left": entry.item.left * factor / 7, "name": "a, “quoted” thing"})
+    own = entry.model_copy(update={"item": item})
+    (row,) = read_items(write_items([own]))
+    assert row.entry == own
+
+
+@pytest.mark.parametrize(
+    ("text", "says"),
+    [
+        ("name;left;right;below\nx;1;2;3;4\n", "more cells"),
+        ("name\tleft\tright\tbelow\tshape\nx\t1\t2\t3\tdragon\n", "“dragon” is none of"),
+        ("name,left,right,below,holder\nx,1,2,3,glue\n", "“glue” is none of"),
+        ("name,left,right,below,weight\nx,1,2,3,heavy\n", "“heavy” is no weight"),
+    ],
+)
+def test_a_row_that_is_no_thing_says_why(text: str, says: str) -> None:
+    (row,) = read_items(text)
+    assert row.entry is None
+    assert says in row.why
+
+
+@pytest.mark.parametrize(("text", "column"), [("", "name"), ("name,left\nx,1\n", "right")])
+def test_a_file_without_its_columns_is_no_list(text: str, column: str) -> None:
+    with pytest.raises(ItemsFileError, match=f"no “{column}” in it"):
+        read_items(text)
+
+
+def test_a_long_list_is_read_up_to_its_bound() -> None:
+    text = "name,left,right,below\n" + "".join(f"thing {k},1,1,1\n" for k in range(MOST + 5))
+    rows = read_items(text)
+    assert len(rows) == MOST + 1
+    assert "the rest was not read" in rows[-1].why

@@ -5,13 +5,16 @@ import sqlite3
 from collections.abc import Iterator
 from pathlib import Path
 from threading import Thread
+from time import sleep
 from typing import Any
 
 import pytest
 
 from yardcliff.store.database import Database
 from yardcliff.store.errors import DataFileError, NothingToUndo, RackNotFound, StaleRack, explained
+from yardcliff.store.items import Items
 from yardcliff.store.racks import KEPT, Racks
+from yardcliff.store.versions import MOST, TooManyVersions, VersionNotFound, Versions
 
 
 @pytest.fixture
@@ -176,3 +179,65 @@ def test_a_full_disk_loses_nothing_that_was_saved(file: Path) -> None:
     assert racks.get(rack.id) == rack
     assert json.dumps(racks.get(rack.id).brief) == '{"n": 0}'
     database.close()
+
+
+def test_own_things_replace_each_other_by_key_and_come_newest_first(file: Path) -> None:
+    database = Database(file)
+    items = Items(database)
+    items.put([{"key": "jug", "n": 1}, {"key": "mug", "n": 1}])
+    sleep(0.005)
+    items.put([{"key": "jug", "n": 2}])
+    assert items.all() == [{"key": "jug", "n": 2}, {"key": "mug", "n": 1}]
+    with pytest.raises(KeyError):
+        items.put([{"key": "hat", "n": 1}, {"n": 2}])
+    assert len(items.all()) == 2, "all of them or none"
+    assert items.remove("jug")
+    assert not items.remove("jug")
+    database.close()
+    again = Database(file)
+    assert Items(again).all() == [{"key": "mug", "n": 1}]
+    again.close()
+
+
+def test_versions_keep_what_the_rack_was_and_come_back_after_they_were_let_go(racks: Racks, file: Path) -> None:
+    versions = Versions(Database(file))
+    rack = racks.create("Porch", brief(0))
+    versions.keep(rack.id, "first")
+    racks.save(rack.id, rack.version, brief(1), "on")
+    versions.keep(rack.id, "second")
+    assert [(v.name, v.brief) for v in versions.all(rack.id)] == [("second", brief(1)), ("first", brief(0))]
+    first = versions.all(rack.id)[1]
+    versions.forget(rack.id, first.id)
+    with pytest.raises(VersionNotFound):
+        versions.get(rack.id, first.id)
+    versions.forget(rack.id, first.id, gone=False)
+    assert versions.get(rack.id, first.id).brief == brief(0)
+    with pytest.raises(RackNotFound):
+        versions.keep("none", "x")
+    with pytest.raises(VersionNotFound):
+        versions.forget("none", first.id)
+
+
+def test_there_is_an_end_to_versions(racks: Racks, file: Path) -> None:
+    versions = Versions(Database(file))
+    rack = racks.create("Porch", brief(0))
+    for n in range(MOST):
+        versions.keep(rack.id, str(n))
+    with pytest.raises(TooManyVersions):
+        versions.keep(rack.id, "one more")
+    versions.forget(rack.id, versions.all(rack.id)[0].id)
+    versions.keep(rack.id, "in its place")
+
+
+def test_a_data_file_of_the_first_layout_is_brought_up(file: Path) -> None:
+    database = Database(file)
+    rack = Racks(database).create("Porch", brief(0))
+    with database.writing() as db:
+        for statement in ("DROP TABLE version", "DROP TABLE item", "DELETE FROM migration WHERE number > 1"):
+            db.execute(statement)
+    database.close()
+    brought = Database(file)
+    assert Racks(brought).get(rack.id).brief == brief(0)
+    Versions(brought).keep(rack.id, "kept")
+    assert Items(brought).all() == []
+    brought.close()

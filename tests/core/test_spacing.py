@@ -4,9 +4,11 @@ from itertools import pairwise
 
 import pytest
 from hypothesis import given, settings
+from hypothesis import strategies as st
 
-from tests.strategies import alike, mixed, reaches, rows, tapes, things_of_a_kind
+from tests.strategies import alike, lengths, mixed, reaches, rows, tapes, things_of_a_kind
 from yardcliff.core.exact import Fraction
+from yardcliff.core.keepouts import KeepOut
 from yardcliff.core.ladder import ladder
 from yardcliff.core.length import Tape, read
 from yardcliff.core.marks import drift, marks
@@ -263,3 +265,30 @@ def test_nothing_is_closer_than_its_air_when_the_spacing_may_follow(
         if not row.trouble and row.count > 1 and (follows != "count" or row.t >= row.need):
             assert row.tightest >= fixture.across + brief.fixture_gap
             assert row.air >= brief.air
+
+
+@given(
+    brief=rows,
+    things=things_of_a_kind,
+    fixture=reaches,
+    flaw=st.builds(KeepOut, at=lengths(0, 3000), width=lengths(1, 120)),
+)
+@settings(max_examples=200, deadline=None)
+def test_a_row_gives_way_as_little_as_it_can(brief: RowBrief, things: Things, fixture: Reach, flaw: KeepOut) -> None:
+    plain = solve(brief.model_copy(update={"keepouts": ()}), things, fixture)
+    row = solve(brief.model_copy(update={"keepouts": (flaw,)}), things, fixture)
+    assert len(row.axes) == len(plain.axes)
+    moved = [b - a for a, b in zip(plain.axes, row.axes, strict=True)]
+    nudged = dict(row.given.nudges)
+    assert moved == [row.given.shift + nudged.get(i, 0) for i in range(len(moved))]
+    if not row.given.hits and not nudged and row.given.shift:
+        # A shift that small but for a hair, and to the other side as well, would not have done.
+        half = abs(row.given.shift) / 2
+        for by in (half, -half):
+            hit = any(
+                axis + by + fixture.right > flaw.at and axis + by - fixture.left < flaw.at + flaw.width
+                for axis in plain.axes
+            )
+            assert hit
+    if plain.pins:
+        assert row.given.shift == 0

@@ -6,7 +6,8 @@ from fastapi import APIRouter
 from pydantic import Field, TypeAdapter
 
 from yardcliff.api.deps import Own
-from yardcliff.api.views import ItemChoice, Wire, view_listed
+from yardcliff.api.views import view_listed
+from yardcliff.api.wire import ItemChoice, Wire
 from yardcliff.core.families.rail import Board, Holder, table_values
 from yardcliff.core.findings import Patch
 from yardcliff.core.item import Shape

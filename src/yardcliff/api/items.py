@@ -6,7 +6,8 @@ from fastapi import APIRouter, Body, HTTPException, Query, Response
 from pydantic import Field
 
 from yardcliff.api.deps import Own, OwnItems, Store
-from yardcliff.api.views import ItemChoice, Wire, view_listed
+from yardcliff.api.views import view_listed
+from yardcliff.api.wire import ItemChoice, Wire
 from yardcliff.core.amend import brought_up_to, dump, read_brief
 from yardcliff.core.length import Unit
 from yardcliff.core.listing import COLUMNS, Listed, read_row

@@ -9,13 +9,8 @@ from pydantic import BaseModel, Field, StringConstraints
 
 from yardcliff.api.deps import Own, Store
 from yardcliff.api.solve import Hangs, starting
-from yardcliff.api.views import (
-    BriefJson,
-    RackSummary,
-    RackView,
-    view_rack,
-    view_summary,
-)
+from yardcliff.api.views import view_rack, view_summary
+from yardcliff.api.wire import BriefJson, RackSummary, RackView
 from yardcliff.core.amend import amend, describe, dump, read_brief
 from yardcliff.core.design import Design, design
 from yardcliff.core.findings import Patch

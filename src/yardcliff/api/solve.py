@@ -7,7 +7,8 @@ from pydantic import BaseModel, Field, ValidationError
 
 from yardcliff.api.deps import Own, OwnItems
 from yardcliff.api.errors import Problem, explained
-from yardcliff.api.views import BriefJson, DesignView, Wire, signed, view_design
+from yardcliff.api.views import signed, view_design
+from yardcliff.api.wire import BriefJson, DesignView, Wire
 from yardcliff.core.amend import BriefError, amend, read_brief
 from yardcliff.core.check_marks import check_marks, read_marks
 from yardcliff.core.design import design

@@ -7,7 +7,8 @@ from pydantic import BaseModel
 
 from yardcliff.api.deps import KeptVersions, Store
 from yardcliff.api.racks import Base, RackName
-from yardcliff.api.views import RackView, SceneView, Wire, view_rack, view_scene
+from yardcliff.api.views import view_rack, view_scene
+from yardcliff.api.wire import RackView, SceneView, Wire
 from yardcliff.core.amend import read_brief
 from yardcliff.core.compare import compare
 from yardcliff.core.design import design

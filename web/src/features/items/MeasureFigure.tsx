@@ -6,7 +6,7 @@ export const MEASURES = ["left", "right", "above", "below", "front"] as const;
 export type Measured = (typeof MEASURES)[number];
 
 /** Where each is measured, for those who do not see the figure. */
-export const HOW: Record<Measured, string> = {
+const HOW: Record<Measured, string> = {
   left: "from the holder's axis to the leftmost point, as it hangs",
   right: "from the holder's axis to the rightmost point, as it hangs",
   above: "how far it stands up above the holder's axis",
@@ -24,8 +24,30 @@ interface Props {
   lit: Measured | null;
 }
 
+/** On how many holders a thing hangs. */
+export const TAKES = [
+  { value: "one", label: "one holder" },
+  { value: "two", label: "two places, hung on the first" },
+  { value: "bridge", label: "two holders, hung between them" },
+];
+
+/** The figure with what it says: how to measure, or where the figure that is being typed is measured. */
+export function HowToMeasure(props: Props) {
+  const { lit } = props;
+  return (
+    <div className="w-72 grow">
+      <MeasureFigure {...props} />
+      <p className="min-h-10 text-[0.9rem] text-soft" aria-live="polite">
+        {lit
+          ? `${lit}: ${HOW[lit]}`
+          : "Hang it up, put the rule at the holder's axis, and measure from there."}
+      </p>
+    </div>
+  );
+}
+
 /** The thing as it hangs, from the front and from the side, with what to measure; the one being typed is lit. */
-export function MeasureFigure({ strokes, measures, lit }: Props) {
+function MeasureFigure({ strokes, measures, lit }: Props) {
   const { box, front } = measures;
   const room = { width: SIZE.width - 2 * PAD.x - SIDE, height: SIZE.height - PAD.top - PAD.bottom };
   const scale = Math.min(room.width / (box.x1 - box.x0), room.height / (box.y1 - box.y0));

@@ -6,7 +6,7 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Input } from "../../ui/Input";
 import { Pick } from "../../ui/Pick";
-import { HOW, MeasureFigure, MEASURES, type Measured } from "./MeasureFigure";
+import { HowToMeasure, MEASURES, TAKES, type Measured } from "./MeasureFigure";
 
 interface Props {
   item: ItemChoice;
@@ -17,11 +17,6 @@ interface Props {
   onClose: () => void;
 }
 
-const TAKES = [
-  { value: "one", label: "one holder" },
-  { value: "two", label: "two places, hung on the first" },
-  { value: "bridge", label: "two holders, hung between them" },
-];
 const as = (values: readonly string[]) => values.map((value) => ({ value, label: value }));
 
 /** A thing of one's own: measured as it hangs, kept for every rack. */
@@ -54,14 +49,7 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={item.name} wide>
       <form onSubmit={(event) => void keep(event)} className="flex flex-wrap gap-6">
-        <div className="w-72 grow">
-          <MeasureFigure strokes={item.scene.symbols[0]?.strokes ?? []} measures={item.measures} lit={lit} />
-          <p className="min-h-10 text-[0.9rem] text-soft" aria-live="polite">
-            {lit
-              ? `${lit}: ${HOW[lit]}`
-              : "Hang it up, put the rule at the holder's axis, and measure from there."}
-          </p>
-        </div>
+        <HowToMeasure strokes={item.scene.symbols[0]?.strokes ?? []} measures={item.measures} lit={lit} />
         <div className="flex w-96 grow flex-col gap-1">
           {input("name", "name")}
           {input("plural", "several")}

@@ -7,16 +7,10 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Pick } from "../../ui/Pick";
 import { useSay } from "../../ui/Toasts";
-import { HOW, MeasureFigure, MEASURES, type Measured } from "../items/MeasureFigure";
+import { HowToMeasure, MEASURES, TAKES, type Measured } from "../items/MeasureFigure";
 import { BriefField } from "./BriefField";
 import { MAIN, patchAt } from "./patches";
 import { useSession, useShown } from "./shown";
-
-const TAKES = [
-  { value: "one", label: "one holder" },
-  { value: "two", label: "two places, hung on the first" },
-  { value: "bridge", label: "two holders, hung between them" },
-];
 
 interface Props {
   kind: string;
@@ -63,14 +57,7 @@ export function KindSheet({ kind, catalogue, onClose }: Props) {
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={String(item["plural"])} wide>
       <div className="flex flex-wrap gap-6">
-        <div className="w-72 grow">
-          {strokes && <MeasureFigure strokes={strokes} measures={measures} lit={lit} />}
-          <p className="min-h-10 text-[0.9rem] text-soft" aria-live="polite">
-            {lit
-              ? `${lit}: ${HOW[lit]}`
-              : "Hang it up, put the rule at the holder's axis, and measure from there."}
-          </p>
-        </div>
+        <HowToMeasure strokes={strokes ?? []} measures={measures} lit={lit} />
         <div className="w-80 grow">
           {MEASURES.map((measure) => (
             <div key={measure} onFocus={() => setLit(measure)} onBlur={() => setLit(null)}>

@@ -1,0 +1,233 @@
+"""What the API says: the models that travel. `views` puts core values into them."""
+
+from typing import Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from yardcliff.core.findings import Patch
+from yardcliff.core.length import TapeName
+from yardcliff.core.scene import Role
+
+BriefJson = dict[str, Any]
+
+
+class Wire(BaseModel):
+    model_config = ConfigDict(frozen=True)
+
+
+class InputView(Wire):
+    symbol: str
+    name: str
+    text: str
+
+
+class FigureView(Wire):
+    """A derived figure with its working. `tape` is the reading where it differs from `text`."""
+
+    key: str
+    label: str
+    text: str
+    tape: str | None
+    formula: str
+    inputs: list[InputView]
+    why: str
+
+
+class FixView(Wire):
+    label: str
+    patch: Patch = Field(description="A JSON merge patch on the brief that settles the finding.")
+
+
+class FindingView(Wire):
+    """What is wrong: part, figure, limit, the nearest ways out, and where on the drawing."""
+
+    code: str
+    severity: Literal["stop", "care", "note"]
+    title: str
+    part: str
+    message: str
+    figure: str
+    value: str
+    limit: str
+    x: float
+    y: float
+    fixes: list[FixView]
+
+
+class RungView(Wire):
+    """One count of the ladder; `axes` and `length_mm` draw its miniature."""
+
+    count: int
+    chosen: bool
+    verdict: str
+    length: str
+    pitch: str
+    air: str
+    ends: str
+    full: str
+    axes: list[float]
+    length_mm: float
+    patch: Patch
+
+
+class MarkView(Wire):
+    """A pencil mark. `drift` is what stepping off a rounded pitch would have cost, if known."""
+
+    index: int
+    x: float
+    pinned: bool
+    text: str
+    from_end: str
+    exact: str
+    error: str
+    drift: str | None
+
+
+class BoxView(Wire):
+    x0: float
+    y0: float
+    x1: float
+    y1: float
+
+
+class MeasuresView(Wire):
+    """An item about its own axis, and how far it stands off the wall, mm."""
+
+    box: BoxView
+    front: float
+
+
+class ThingView(Wire):
+    """One thing on the rack, from the datum: its own axis, and its first holder."""
+
+    kind: str
+    name: str
+    x: float
+    holder: int
+    spare: bool
+
+
+class StrokeView(Wire):
+    role: Role
+    d: str = Field(description="SVG path data in mm, y up.")
+
+
+class SymbolView(Wire):
+    """Drawn at each of its places [x, y], from the datum on."""
+
+    key: str
+    of: Literal["item", "holder"]
+    strokes: list[StrokeView]
+    places: list[tuple[float, float]]
+
+
+class DimensionView(Wire):
+    axis: Literal["x", "y"]
+    start: float
+    end: float
+    at: float
+    side: int
+    level: int
+    text: str
+    figure: str
+
+
+class SceneView(Wire):
+    """The drawing in mm: x right from the datum, y up from the floor."""
+
+    strokes: list[StrokeView]
+    symbols: list[SymbolView]
+    dimensions: list[DimensionView]
+    extent: BoxView
+    wall: BoxView
+
+
+class TapeView(Wire):
+    name: TapeName
+    unit: Literal["in", "mm"]
+    step_mm: float
+
+
+class RowView(Wire):
+    """A row from the top. `alike` is the first row that has the same marks; only that one carries them."""
+
+    y: float
+    kind: str = Field(description="What it hangs, or “=” for what the first row hangs.")
+    count: int
+    alike: int
+    marks: list[MarkView]
+
+
+class DrillView(Wire):
+    what: str
+    count: int
+    bit: str
+    depth: str
+    tilt: float
+    web: str
+    note: str
+
+
+class DesignView(Wire):
+    """A brief worked out in full. `fields` holds the text to show for each length of the brief."""
+
+    brief: BriefJson
+    fields: dict[str, str]
+    follows: str
+    count: int
+    holder_count: int
+    length_mm: float
+    axis_y: float
+    holders: str
+    tape: TapeView
+    kinds: dict[str, MeasuresView]
+    things: list[ThingView]
+    marks: list[MarkView]
+    rows: list[RowView]
+    figures: dict[str, FigureView]
+    findings: list[FindingView]
+    drilling: list[DrillView]
+    cautions: list[str]
+    scene: SceneView
+
+
+class RackView(Wire):
+    """A stored rack. `version` goes back with every change made to it."""
+
+    id: str
+    name: str
+    version: int
+    undo: str | None = Field(description="What undo would take back, or null.")
+    redo: str | None
+    updated_at: str
+    deleted: bool
+    design: DesignView
+    ladder: list[RungView]
+
+
+class RackSummary(Wire):
+    """A rack on the first page, with what its small drawing needs."""
+
+    id: str
+    name: str
+    version: int
+    updated_at: str
+    says: str
+    size: str
+    to_settle: int
+    scene: SceneView
+
+
+class ItemChoice(Wire):
+    """A thing of the list: its measures as a patch for a brief's item, its columns as text, its figure."""
+
+    key: str
+    group: str
+    own: bool
+    name: str
+    plural: str
+    patch: Patch
+    air: str
+    columns: dict[str, str]
+    measures: MeasuresView
+    scene: SceneView
