@@ -259,6 +259,7 @@ def test_on_a_phone_everything_is_in_reach(browser: Browser, server: Server) -> 
     assert page.evaluate("document.documentElement.scrollWidth") == 390
     page.get_by_role("button", name="5 waxed jackets").last.tap()
     expect(page.get_by_text("hooks, 4 spaces")).to_be_visible()
+    page.get_by_role("slider", name="The board's right end").scroll_into_view_if_needed()
     row = band(page)
     page.touchscreen.tap(row["x"] + 13, row["y"])
     expect(page.get_by_role("region", name="Working of Mark 1")).to_be_visible()

@@ -246,7 +246,8 @@ def _closeness_fixes(
             fixes.append(Fix(noun(fit), row_patch(count=fit)))
     air = down(row.air, tape)
     if air >= 0 and row.tightest >= row.spread.apart:
-        fixes.append(Fix(f"Air {tape.write(air)}", row_patch(air=air)))
+        # With even air the figure that followed is asked for: it goes on following.
+        fixes.append(Fix(f"Air {tape.write(air)}", row_patch(air=air, follows=row.brief.follows)))
     return room_for_one(row, tape) or tuple(fixes) or (Fix(noun(1), row_patch(count=1)),)
 
 
