@@ -78,6 +78,9 @@ def test_the_most_on_a_wall() -> None:
     taken = build(amend(MUGS, found.patch))
     assert len(taken.hung) == found.things
     assert not any(finding.severity.value == "stop" for finding in taken.findings)
+    # A hole that is too deep is wrong in any number of rows, and bounds none.
+    deep = amend(MUGS, {"holder": {"depth": "25 mm"}})
+    assert most_on(deep, Fraction(920)).rows == 16
 
 
 @given(brief=briefs)

@@ -98,7 +98,7 @@ def view_design(design: Design) -> DesignView:
         axis_y=float(rack.holders[0].y),
         holders=rack.holder_name,
         tape=TapeView(name=tape.name, unit=tape.unit, step_mm=float(tape.step)),
-        kinds={kind: _measures(item) for kind, item in rack.kinds.items()},
+        kinds={kind: _measures(item) for kind, item in design.brief.kinds.items()},
         things=[
             ThingView(kind=t.kind, name=rack.kinds[t.kind].name, x=float(t.x), holder=holder, spare=t.spare)
             for t, holder in zip(rack.hung, row.spread.first_holder, strict=False)  # of the first row

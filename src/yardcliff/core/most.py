@@ -26,11 +26,14 @@ def most_on(brief: Brief, width: Fraction) -> Most:
     """
     patch: Patch = {"row": {"length": exact_text(width), "follows": "count", "pitch": None, "pins": []}}
     filled = amend(brief, patch)
-    rows = 1
-    for count in range(2, MOST_ROWS + 1):
+
+    def troubles(count: int) -> set[str]:
         rack = FAMILIES[brief.family].build(amend(filled, {"rows": {"count": count}}))
-        if any(f.severity is Severity.STOP or f.code == "rows.capped" for f in rack.findings):
-            break
-        rows = count
+        return {f.code for f in rack.findings if f.severity is Severity.STOP or f.code == "rows.capped"}
+
+    # What is wrong with one row already, a screw too long say, is no matter of how many there are.
+    rows, before = 1, troubles(1)
+    while rows < MOST_ROWS and troubles(rows + 1) <= before:
+        rows += 1
     patch["rows"] = {"count": rows}
     return Most(len(FAMILIES[brief.family].build(amend(brief, patch)).hung), rows, patch)

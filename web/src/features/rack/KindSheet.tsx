@@ -31,7 +31,7 @@ export function KindSheet({ kind, catalogue, onClose }: Props) {
   const measures = useShown((shown) => shown.design.kinds[kind]);
   const symbols = useShown((shown) => shown.design.scene.symbols);
   const strokes = symbols.find(
-    (one) => one.key.split(".")[1] === kind && !one.key.includes("spare"),
+    (one) => one.key.split(".")[1] === kind && !one.key.endsWith(".spare"),
   )?.strokes;
   if (!item || !measures) return null;
 
