@@ -16,7 +16,7 @@ def gear(home: Page) -> Page:
 
 def test_a_rack_of_several_kinds_begins_with_even_air(home: Page) -> None:
     home.get_by_role("link", name="New rack").click()
-    home.get_by_role("button", name="waxed jackets").click()
+    home.get_by_role("button", name="waxed jackets", exact=True).click()
     home.get_by_role("button", name="felt hats").click()
     home.get_by_role("button", name="One felt hat more").click()
     expect(home.get_by_text("8 hooks")).to_be_visible()
@@ -113,7 +113,7 @@ def test_a_row_gives_way_to_a_knot(gear: Page) -> None:
 
 def test_a_thing_is_measured_kept_and_brought_to_the_racks_that_use_it(home: Page) -> None:
     home.get_by_role("link", name="Things that hang").click()
-    home.get_by_role("button", name="waxed jackets").click()
+    home.get_by_role("button", name="waxed jackets", exact=True).click()
     sheet = home.get_by_role("dialog")
     sheet.get_by_role("textbox", name="left").focus()
     expect(sheet.get_by_role("img", name="Measure left")).to_be_visible()
