@@ -207,7 +207,7 @@ def _as_text(row: Row, tape: Tape, findings: list[Finding]) -> str:
         f"pitch   {tape.write_fine(row.pitch)}",
         f"ends    {tape.write(row.left)} and {tape.write(row.right)}",
         "marks from the left end:",
-        *(f"  {m.index + 1:>3}  {tape.write(m.exact):<14} exact {tape.write_fine(m.exact)}" for m in marks(row, tape)),
+        *(f"  {m.place + 1:>3}  {tape.write(m.exact):<14} exact {tape.write_fine(m.exact)}" for m in marks(row, tape)),
         *(f"{f.severity.value}: {f.message}" for f in findings),
     ]
     return "\n".join(lines)

@@ -13,7 +13,7 @@ from yardcliff.api.wire import (
     FixView,
     InputView,
     ItemChoice,
-    MarkView,
+    MarksView,
     MeasuresView,
     RackSummary,
     RackView,
@@ -23,7 +23,7 @@ from yardcliff.api.wire import (
     StrokeView,
     SymbolView,
     TapeView,
-    ThingView,
+    ThingsView,
 )
 from yardcliff.core.amend import dump
 from yardcliff.core.compare import percent
@@ -99,10 +99,12 @@ def view_design(design: Design) -> DesignView:
         holders=rack.holder_name,
         tape=TapeView(name=tape.name, unit=tape.unit, step_mm=float(tape.step)),
         kinds={kind: _measures(item) for kind, item in design.brief.kinds.items()},
-        things=[
-            ThingView(kind=t.kind, name=rack.kinds[t.kind].name, x=float(t.x), holder=holder, spare=t.spare)
-            for t, holder in zip(rack.hung, row.spread.first_holder, strict=False)  # of the first row
-        ],
+        things=ThingsView(
+            kind=[thing.kind for thing in row.things],
+            x=[float(centre) for centre in row.centres],
+            holder=list(row.spread.first_holder),
+            spare=[thing.spare for thing in row.things],
+        ),
         marks=_marks(design, 0),
         rows=_rows(design),
         figures={
@@ -217,22 +219,18 @@ def _rung(rung: Rung, tape: Tape) -> RungView:
     )
 
 
-def _marks(design: Design, row: int) -> list[MarkView]:
-    tape = design.tape
-    pinned = {pin.index for pin in design.rack.row.pins} if row == 0 else set()
-    return [
-        MarkView(
-            index=m.index,
-            x=float(m.exact),
-            pinned=m.index in pinned,
-            text=tape.write(m.exact),
-            from_end=tape.write(m.from_end),
-            exact=tape.write_fine(m.exact),
-            error=_signed(m.error),
-            drift=None if m.drift is None else _signed(m.drift),
-        )
-        for m in design.marks_by_row[row]
-    ]
+def _marks(design: Design, row: int) -> MarksView:
+    tape, found = design.tape, design.marks_by_row[row]
+    drifts = [mark.drift for mark in found if mark.drift is not None]
+    return MarksView(
+        x=[float(mark.exact) for mark in found],
+        text=[tape.write(mark.exact) for mark in found],
+        from_end=[tape.write(mark.from_end) for mark in found],
+        exact=[tape.write_fine(mark.exact) for mark in found],
+        error=[_signed(mark.error) for mark in found],
+        drift=[_signed(drift) for drift in drifts] if drifts else None,
+        pinned=[] if row else [pin.index for pin in design.rack.row.pins],
+    )
 
 
 def _rows(design: Design) -> list[RowView]:
@@ -244,8 +242,7 @@ def _rows(design: Design) -> list[RowView]:
             kind=own[k].kind if k < len(own) else ALIKE,
             count=one.row.count,
             alike=first[k],
-            # The first row's marks stand in the design itself.
-            marks=_marks(design, k) if 0 < k == first[k] else [],
+            marks=_marks(design, k) if 0 < k == first[k] else None,
         )
         for k, one in enumerate(design.rack.rows)
     ]

@@ -70,17 +70,20 @@ class RungView(Wire):
     patch: Patch
 
 
-class MarkView(Wire):
-    """A pencil mark. `drift` is what stepping off a rounded pitch would have cost, if known."""
+class MarksView(Wire):
+    """The pencil marks of a row from the datum, in columns: hundreds travel on every frame of a drag.
 
-    index: int
-    x: float
-    pinned: bool
-    text: str
-    from_end: str
-    exact: str
-    error: str
-    drift: str | None
+    `drift` is what stepping off a rounded pitch would have cost, where the row has one pitch; `pinned`
+    the indexes of those that the user pinned.
+    """
+
+    x: list[float]
+    text: list[str]
+    from_end: list[str]
+    exact: list[str]
+    error: list[str]
+    drift: list[str] | None
+    pinned: list[int]
 
 
 class BoxView(Wire):
@@ -97,14 +100,13 @@ class MeasuresView(Wire):
     front: float
 
 
-class ThingView(Wire):
-    """One thing on the rack, from the datum: its own axis, and its first holder."""
+class ThingsView(Wire):
+    """The things of the first row from the datum, in columns: kind, own axis, first holder, kept free."""
 
-    kind: str
-    name: str
-    x: float
-    holder: int
-    spare: bool
+    kind: list[str]
+    x: list[float]
+    holder: list[int]
+    spare: list[bool]
 
 
 class StrokeView(Wire):
@@ -149,13 +151,16 @@ class TapeView(Wire):
 
 
 class RowView(Wire):
-    """A row from the top. `alike` is the first row that has the same marks; only that one carries them."""
+    """A row from the top. `alike` is the first row that has the same marks; only that one carries them.
+
+    The first row's marks stand in the design itself.
+    """
 
     y: float
     kind: str = Field(description="What it hangs, or “=” for what the first row hangs.")
     count: int
     alike: int
-    marks: list[MarkView]
+    marks: MarksView | None
 
 
 class DrillView(Wire):
@@ -181,8 +186,8 @@ class DesignView(Wire):
     holders: str
     tape: TapeView
     kinds: dict[str, MeasuresView]
-    things: list[ThingView]
-    marks: list[MarkView]
+    things: ThingsView
+    marks: MarksView
     rows: list[RowView]
     figures: dict[str, FigureView]
     findings: list[FindingView]

@@ -1,15 +1,14 @@
 """Marks: every axis measured from the datum and rounded on its own, so that no error adds up."""
 
-from dataclasses import dataclass
 from math import lcm
+from typing import NamedTuple
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape, in_steps
 from yardcliff.core.row import Row
 
 
-@dataclass(frozen=True, slots=True)
-class Mark:
+class Mark(NamedTuple):
     """One pencil mark; all in mm.
 
     `exact` is the axis from the datum and `reading` that on the tape, `error` apart by half a tape step
@@ -17,7 +16,7 @@ class Mark:
     be, were a rounded pitch stepped along the board; None where the row has no one pitch.
     """
 
-    index: int
+    place: int
     exact: Fraction
     reading: Fraction
     error: Fraction

@@ -6,7 +6,7 @@ floor, both in mm. Families know how a rack is made; readers know only this.
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
@@ -72,19 +72,17 @@ class Glyph:
     tip: Fraction
 
 
-@dataclass(frozen=True, slots=True)
-class Placed:
+class Placed(NamedTuple):
     """One holder on the rack: its row from the top, its place in it, and whether the user pinned it."""
 
     row: int
-    index: int
+    place: int
     x: Fraction
     y: Fraction
     pinned: bool
 
 
-@dataclass(frozen=True, slots=True)
-class Hung:
+class Hung(NamedTuple):
     """One thing on the rack: its row, its kind, its own axis, and how it hangs."""
 
     row: int
@@ -160,7 +158,7 @@ class Rack:
             Hole(
                 part[holder.row],
                 holder.row,
-                holder.index,
+                holder.place,
                 bore.purpose,
                 holder.x,
                 holder.y + bore.dy,

@@ -215,7 +215,7 @@ class Row:
             edge = centre + thing.reach.right
         return tuple(found)
 
-    @property
+    @cached_property
     def air(self) -> Fraction:
         """The least clear gap between neighbours; of one thing alone, what a second would have."""
         return min(self.clear, default=self.t if self.airy else self.t - self.things[0].reach.across)
@@ -225,7 +225,7 @@ class Row:
         """The share of the board's length that things take."""
         return sum((thing.reach.across for thing in self.things), ZERO) / self.length
 
-    @property
+    @cached_property
     def unevenness(self) -> Fraction:
         """Largest deviation of a gap from the row's own rule."""
         if not self.uneven:

@@ -148,7 +148,7 @@ def _count(row: Row) -> Figure:
     spaces = f"{row.holders} holders stand at {row.holders - 1} spaces: always one holder more than spaces."
     if row.brief.follows != "count":
         return _given("row.count", "Count", str(row.count), spaces)
-    if row.airy or len(set(row.things)) > 1 or row.holders != row.count:
+    if row.airy or not row.spread.alike or row.holders != row.count:
         why = f"The most that fit, tried one by one: one more would need a longer board. {spaces}"
         return Figure("row.count", "Count", str(row.count), "the most that fit", _inputs(row, "L"), why)
     formula = _whole_board(row)[2]
@@ -259,7 +259,7 @@ def _air(row: Row) -> Figure:
         row.air,
         "p − (r + l)",
         (
-            Input("p", "tightest distance" if row.uneven or len(set(row.things)) > 1 else "pitch", apart),
+            Input("p", "tightest distance" if row.uneven or not row.spread.alike else "pitch", apart),
             Input("r", "reach to the right of one", one.reach.right),
             Input("l", "reach to the left of the next", other.reach.left),
         ),

@@ -186,7 +186,7 @@ def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
         return
     if row.count < 2 or row.air >= row.brief.air:
         return
-    alike = len(set(row.things)) == 1
+    alike = row.spread.alike
     k = row.count - 2 if alike and not row.uneven else row.clear.index(row.air)
     edge = row.centres[k] + row.things[k].reach.right
     pair = (row.spread.first_holder[k] + row.things[k].holders - 1, row.spread.first_holder[k + 1])

@@ -59,7 +59,7 @@ def keep_inside(row: Row) -> Fix:
 
 def even_air(row: Row) -> tuple[Fix, ...]:
     """The same air between all instead of one pitch, where that fits: unequal things need less board so."""
-    if row.brief.spacing == "air" or len(set(row.things)) == 1:
+    if row.brief.spacing == "air" or row.spread.alike:
         return ()
     airy = row.brief.model_copy(update={"spacing": "air"})
     if lay_out(airy, row.things_of, row.fixture, row.count).length(row.brief.air) > row.length:

@@ -64,24 +64,26 @@ def _open(layout: Layout, length: Fraction, fallback: Fraction, trouble: Trouble
     return tidy, (layout.spread.holders - 1 + terms.share) * (t - tidy), trouble
 
 
-def most_that(
-    fits: Callable[[Layout], bool], brief: RowBrief, things: Things, fixture: Reach, below: int | None = None
-) -> int:
+def most_that(fits: Callable[[Layout], bool], brief: RowBrief, things: Things, fixture: Reach, near: int = 1) -> int:
     """The greatest count whose layout fits; 0 if none does, one more than `MAX_COUNT` if all do.
 
-    `below` is a count that is known not to fit.
+    `near` is a guess: it is sought outwards from there in growing strides, then between two of them.
     """
 
     def holds(count: int) -> bool:
         return fits(lay_out(brief, things, fixture, count))
 
-    low, high = 0, below or 1
-    while below is None and high <= MAX_COUNT and holds(high):
-        low, high = high, 2 * high
-    if high > MAX_COUNT:
-        high = MAX_COUNT + 1
-        if holds(high):
-            return high
+    low, high, stride = 0, MAX_COUNT + 2, 1
+    if holds(near):
+        low = near
+        while low + stride < high and holds(low + stride):
+            low, stride = low + stride, 2 * stride
+        high = min(high, low + stride)
+    else:
+        high = near
+        while high - stride > low and not holds(high - stride):
+            high, stride = high - stride, 2 * stride
+        low = max(low, high - stride)
     while high - low > 1:
         middle = (low + high) // 2
         low, high = (middle, high) if holds(middle) else (low, middle)
@@ -90,8 +92,9 @@ def most_that(
 
 def counts_that_fit(row: Row) -> int:
     """The most things that the board takes with the asked air and end rule; 0 if none."""
-    over = row.count if row.layout.length(row.layout.fitting) > row.length else None
-    fit = most_that(lambda one: one.length(one.fitting) <= row.length, row.brief, row.things_of, row.fixture, over)
+    needed = row.layout.length(row.layout.fitting)
+    near = min(max(floor(row.count * row.length / needed), 1), MAX_COUNT) if needed > 0 else 1
+    fit = most_that(lambda one: one.length(one.fitting) <= row.length, row.brief, row.things_of, row.fixture, near)
     return min(fit, MAX_COUNT)
 
 

@@ -4,10 +4,11 @@ That figure t is the pitch of an `Even` spread and the air of an `EvenAir` one. 
 whichever figure of a row follows is found from the same equation: length = ends(t) + span(t).
 """
 
-from collections.abc import Sequence
+from collections import Counter
+from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import cached_property
-from itertools import pairwise
+from itertools import accumulate, pairwise
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.things import Reach, Thing
@@ -23,17 +24,34 @@ class Spread:
     apart: Fraction
 
     @cached_property
+    def _ids(self) -> list[int]:
+        # Equal things are one object (`Things.first`): told apart by these, hundreds are a few kinds.
+        return list(map(id, self.things))
+
+    @property
+    def alike(self) -> bool:
+        """Whether all of them are one thing, facing one way."""
+        return len(set(self._ids)) == 1
+
+    @cached_property
+    def _holders_of(self) -> list[int]:
+        kinds = dict(zip(self._ids, self.things, strict=True))
+        return list(map({key: thing.holders for key, thing in kinds.items()}.__getitem__, self._ids))
+
+    @cached_property
+    def _neighbours(self) -> dict[tuple[int, int], int]:
+        """Each kind of neighbours, and the first place where they stand side by side; in no order."""
+        places = range(len(self.things) - 1)
+        return dict(zip(reversed(list(pairwise(self._ids))), reversed(places), strict=True))
+
+    @cached_property
     def first_holder(self) -> tuple[int, ...]:
         """The index of each thing's first holder."""
-        found, at = [], 0
-        for thing in self.things:
-            found.append(at)
-            at += thing.holders
-        return tuple(found)
+        return tuple(accumulate(self._holders_of[:-1], initial=0))
 
     @property
     def holders(self) -> int:
-        return self.first_holder[-1] + self.things[-1].holders
+        return sum(self._holders_of)
 
     def least(self, air: Fraction) -> Fraction:
         """The least t that keeps `air` between the things and the fixtures apart. Never 0 as a pitch."""
@@ -65,12 +83,9 @@ class Even(Spread):
 
     def governing(self, air: Fraction) -> tuple[Fraction, int]:
         """The least pitch that the things ask for, and the first pair of neighbours that asks for it."""
-        worst, pair, seen = ZERO, 0, set[tuple[int, int]]()
-        for k, (one, other) in enumerate(pairwise(self.things)):
-            # Equal things are one object (`Things.first`), and telling objects apart is cheap.
-            if (neighbours := (id(one), id(other))) in seen:
-                continue
-            seen.add(neighbours)
+        worst, pair = ZERO, 0
+        for k in sorted(self._neighbours.values()):
+            one, other = self.things[k], self.things[k + 1]
             need = (one.reach.right + air + other.reach.left) / (one.holders - one.centre + other.centre)
             if need > worst:
                 worst, pair = need, k
@@ -99,9 +114,12 @@ class Even(Spread):
         return self.things[0].reach.left, self.things[-1].reach.right
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class _Step:
-    """From one axis to the next: max(least, fixed + t), or just `least` inside a bridge."""
+    """From one axis to the next: max(least, fixed + t), or just `least` inside a bridge.
+
+    Equal neighbours share one step, so that hundreds of places are summed as a few kinds of step.
+    """
 
     least: Fraction
     fixed: Fraction | None
@@ -115,15 +133,18 @@ class EvenAir(Spread):
 
     @cached_property
     def _steps(self) -> tuple[_Step, ...]:
-        found: list[_Step] = []
-        known: dict[tuple[int, int], list[_Step]] = {}
-        for one, other in pairwise(self.things):
-            steps = known.get((id(one), id(other)))
-            if steps is None:
-                onward = _Step(self.apart, self._right(one) + self._left(other))
-                steps = known[id(one), id(other)] = [*self._within(one), onward]
-            found += steps
+        onward = {key: self._onward(place) for key, place in self._neighbours.items()}
+        found = [step for key in pairwise(self._ids) for step in onward[key]]
         return (*found, *self._within(self.things[-1]))
+
+    def _onward(self, place: int) -> list[_Step]:
+        """From a thing's first holder to the next thing's."""
+        one, other = self.things[place], self.things[place + 1]
+        return [*self._within(one), _Step(self.apart, self._right(one) + self._left(other))]
+
+    @cached_property
+    def _tally(self) -> Counter[_Step]:
+        return Counter(self._steps)
 
     def _within(self, thing: Thing) -> list[_Step]:
         return [_Step(self._inner(thing), None)] if thing.holders == 2 else []
@@ -142,45 +163,52 @@ class EvenAir(Spread):
         return air
 
     def span(self, t: Fraction) -> Fraction:
-        return sum((step.at(t) for step in self._steps), ZERO)
+        return _total((step.at(t), n) for step, n in self._tally.items())
 
     def filling(self, total: Fraction, share: Fraction) -> Fraction | None:
-        return _filling(self._steps, total, share)
+        return _filling(self._tally, total, share)
 
     def steps(self, start: int, stop: int, total: Fraction) -> list[Fraction]:
         part = self._steps[start:stop]
-        t = _filling(part, total, ZERO)
+        t = _filling(tally := Counter(part), total, ZERO)
         if t is None:  # too little or nothing to give: shared in proportion, so that it still draws
-            whole = sum((step.least for step in part), ZERO)
+            whole = _least(tally)
             return [total * step.least / whole if whole else total / len(part) for step in part]
-        return [step.at(t) for step in part]
+        at = {step: step.at(t) for step in tally}
+        return [at[step] for step in part]
 
     def offsets(self, t: Fraction) -> list[Fraction]:
-        found = [ZERO]
-        for step in self._steps:
-            found.append(found[-1] + step.at(t))
-        return found
+        at = {step: step.at(t) for step in self._tally}
+        return list(accumulate((at[step] for step in self._steps), initial=ZERO))
 
     def reach_out(self) -> tuple[Fraction, Fraction]:
         return self._left(self.things[0]), self._right(self.things[-1])
 
 
-def _filling(steps: Sequence[_Step], total: Fraction, share: Fraction) -> Fraction | None:
-    """Solve share·t + Σ step(t) = total: piecewise linear in t and growing, one kink a step."""
-    rest = total - sum((step.least for step in steps), ZERO)
-    if not share and (rest < 0 or all(step.fixed is None for step in steps)):
-        return None
+def _total(terms: Iterable[tuple[Fraction, int]]) -> Fraction:
+    return sum((value * n for value, n in terms), ZERO)
+
+
+def _least(tally: Counter[_Step]) -> Fraction:
+    return _total((step.least, n) for step, n in tally.items())
+
+
+def _filling(tally: Counter[_Step], total: Fraction, share: Fraction) -> Fraction | None:
+    """Solve share·t + Σ step(t) = total: piecewise linear in t and growing, one kink a kind of step."""
+    rest = total - _least(tally)
     # From the left: below its kink a step stays at its least, above it grows with t.
-    kinks = sorted(step.least - step.fixed for step in steps if step.fixed is not None)
+    kinks = sorted((step.least - step.fixed, n) for step, n in tally.items() if step.fixed is not None)
+    if not share and (rest < 0 or not kinks):
+        return None
     if not share and not rest:
-        return kinks[0]
-    slope, passed = share, ZERO  # sum of the kinks that lie behind
-    for k, kink in enumerate(kinks):
+        return kinks[0][0]
+    slope, passed = share, ZERO  # of the steps that grow: how many, and the sum of their kinks
+    for kink, n in kinks:
         if slope:
             t = (rest + passed) / slope
             if t <= kink:
                 return t
-        slope, passed = share + k + 1, passed + kink
+        slope, passed = slope + n, passed + n * kink
     return (rest + passed) / slope
 
 

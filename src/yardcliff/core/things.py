@@ -67,31 +67,43 @@ class Things:
         """The first `count` things. The same thing at two places is one object."""
         if self.facing == "mirrored":
             half = (count + 1) // 2
-            row = self._run(False)[:half] + self._run(True)[half:count]
+            row = self._plain[:half] + self._turned[half:count]
         elif self.facing == "pairs":
-            row = tuple([self._run(place % 2 == 1)[place] for place in range(count)])
+            row = self._paired[:count]
         else:
-            row = self._run(self.facing == "turned")[:count]
+            row = (self._turned if self.facing == "turned" else self._plain)[:count]
         spare = min(self.spares, count)
-        return row[: count - spare] + tuple([self._spare[thing] for thing in row[count - spare :]])
+        return row[: count - spare] + tuple([self._spare[one.kind, one.turned] for one in row[count - spare :]])
 
-    def _run(self, turned: bool) -> tuple[Thing, ...]:
-        return self._turned if turned else self._plain
+    @cached_property
+    def _upright(self) -> dict[str, Thing]:
+        return {kind: replace(thing, kind=kind) for kind, thing in self.kinds.items()}
+
+    @cached_property
+    def _about(self) -> dict[str, Thing]:
+        return {
+            kind: replace(thing, reach=Reach(thing.reach.right, thing.reach.left), turned=True)
+            for kind, thing in self._upright.items()
+        }
+
+    @cached_property
+    def _spare(self) -> dict[tuple[str, bool], Thing]:
+        both = (*self._upright.values(), *self._about.values())
+        return {(thing.kind, thing.turned): replace(thing, spare=True) for thing in both}
 
     @cached_property
     def _plain(self) -> tuple[Thing, ...]:
-        kinds = {kind: replace(thing, kind=kind) for kind, thing in self.kinds.items()}
-        main = next(iter(kinds.values()))
-        return tuple([kinds[kind] for kind in self.order]) + (main,) * (MAX_COUNT + 1 - len(self.order))
+        return self._in_order(self._upright)
 
     @cached_property
     def _turned(self) -> tuple[Thing, ...]:
-        turned = {
-            thing: replace(thing, reach=Reach(thing.reach.right, thing.reach.left), turned=True)
-            for thing in set(self._plain)
-        }
-        return tuple([turned[thing] for thing in self._plain])
+        return self._in_order(self._about)
 
     @cached_property
-    def _spare(self) -> dict[Thing, Thing]:
-        return {thing: replace(thing, spare=True) for thing in {*self._plain, *self._turned}}
+    def _paired(self) -> tuple[Thing, ...]:
+        pairs = enumerate(zip(self._plain, self._turned, strict=True))
+        return tuple([pair[place % 2] for place, pair in pairs])
+
+    def _in_order(self, things: dict[str, Thing]) -> tuple[Thing, ...]:
+        main = next(iter(things.values()))
+        return tuple([things[kind] for kind in self.order]) + (main,) * (MAX_COUNT + 1 - len(self.order))

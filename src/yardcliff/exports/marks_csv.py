@@ -19,7 +19,7 @@ def write_marks(design: Design) -> str:
             writer.writerow(
                 (
                     row + 1,
-                    mark.index + 1,
+                    mark.place + 1,
                     f"{float(mark.exact):.4f}",
                     tape.write(mark.exact),
                     tape.write(mark.from_end),

@@ -90,7 +90,7 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest:
             if isinstance(mark, str):
                 page.text(at, line_y, mark, 3.2, font=BOLD)
                 continue
-            page.text(at, line_y, str(mark.index + 1), 3.2)
+            page.text(at, line_y, str(mark.place + 1), 3.2)
             page.text(at + 9, line_y, tape.write(mark.exact), 3.6, font=BOLD)
             page.text(at + 9 + width * 0.36, line_y, tape.write_fine(mark.exact), 2.8, colour="#5d6d74")
     if len(lines) > MOST:

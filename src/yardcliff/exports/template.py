@@ -65,7 +65,7 @@ def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
             continue
         x = sheet.x(float(holder.x))
         page.path(line((x, axis - 4), (x, top)), THIN)
-        page.text(x, bottom - 4.5, str(holder.index + 1), 3.6, font=BOLD, anchor="middle")
+        page.text(x, bottom - 4.5, str(holder.place + 1), 3.6, font=BOLD, anchor="middle")
         page.text(x, bottom - 8.5, tape.write(mark.exact), 3, anchor="middle")
     for hole in rack.holes:
         if hole.row == row and sheet.start <= hole.x <= sheet.end:

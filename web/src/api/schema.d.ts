@@ -871,10 +871,8 @@ export interface components {
             kinds: {
                 [key: string]: components["schemas"]["MeasuresView"];
             };
-            /** Things */
-            things: components["schemas"]["ThingView"][];
-            /** Marks */
-            marks: components["schemas"]["MarkView"][];
+            things: components["schemas"]["ThingsView"];
+            marks: components["schemas"]["MarksView"];
             /** Rows */
             rows: components["schemas"]["RowView"][];
             /** Figures */
@@ -1122,28 +1120,6 @@ export interface components {
             racks: components["schemas"]["Used"][];
         };
         /**
-         * MarkView
-         * @description A pencil mark. `drift` is what stepping off a rounded pitch would have cost, if known.
-         */
-        MarkView: {
-            /** Index */
-            index: number;
-            /** X */
-            x: number;
-            /** Pinned */
-            pinned: boolean;
-            /** Text */
-            text: string;
-            /** From End */
-            from_end: string;
-            /** Exact */
-            exact: string;
-            /** Error */
-            error: string;
-            /** Drift */
-            drift: string | null;
-        };
-        /**
          * MarksText
          * @description Marks to hold against a brief's own, as text: from the datum, bare numbers in the tape's unit.
          */
@@ -1157,6 +1133,29 @@ export interface components {
              * @example 121, 362, 604
              */
             text: string;
+        };
+        /**
+         * MarksView
+         * @description The pencil marks of a row from the datum, in columns: hundreds travel on every frame of a drag.
+         *
+         *     `drift` is what stepping off a rounded pitch would have cost, where the row has one pitch; `pinned`
+         *     the indexes of those that the user pinned.
+         */
+        MarksView: {
+            /** X */
+            x: number[];
+            /** Text */
+            text: string[];
+            /** From End */
+            from_end: string[];
+            /** Exact */
+            exact: string[];
+            /** Error */
+            error: string[];
+            /** Drift */
+            drift: string[] | null;
+            /** Pinned */
+            pinned: number[];
         };
         /**
          * MeasuresView
@@ -1309,6 +1308,8 @@ export interface components {
         /**
          * RowView
          * @description A row from the top. `alike` is the first row that has the same marks; only that one carries them.
+         *
+         *     The first row's marks stand in the design itself.
          */
         RowView: {
             /** Y */
@@ -1322,8 +1323,7 @@ export interface components {
             count: number;
             /** Alike */
             alike: number;
-            /** Marks */
-            marks: components["schemas"]["MarkView"][];
+            marks: components["schemas"]["MarksView"] | null;
         };
         /**
          * RungView
@@ -1435,20 +1435,18 @@ export interface components {
             step_mm: number;
         };
         /**
-         * ThingView
-         * @description One thing on the rack, from the datum: its own axis, and its first holder.
+         * ThingsView
+         * @description The things of the first row from the datum, in columns: kind, own axis, first holder, kept free.
          */
-        ThingView: {
+        ThingsView: {
             /** Kind */
-            kind: string;
-            /** Name */
-            name: string;
+            kind: string[];
             /** X */
-            x: number;
+            x: number[];
             /** Holder */
-            holder: number;
+            holder: number[];
             /** Spare */
-            spare: boolean;
+            spare: boolean[];
         };
         /**
          * TraitView

@@ -67,8 +67,9 @@ class RailBrief(Frozen):
     @model_validator(mode="after")
     def _order_is_known(self) -> Self:
         own = (one.kind for one in self.rows.own if one.kind != ALIKE)
+        kinds = self.kinds
         for kind in (*self.row.order, *own):
-            if kind not in self.kinds:
+            if kind not in kinds:
                 raise PydanticCustomError(
                     "order", "“{kind}” is in the order, but is not among what hangs.", {"kind": kind}
                 )
@@ -115,8 +116,9 @@ def build(brief: RailBrief) -> Rack:
     )
     hung = tuple(
         [
-            Hung(k, thing.kind, x, one.y - fitted.hang_drop, thing.turned, thing.spare)
+            Hung(k, thing.kind, x, y, thing.turned, thing.spare)
             for k, one in enumerate(rows)
+            for y in (one.y - fitted.hang_drop,)
             for thing, x in zip(one.row.things, one.row.centres, strict=True)
         ]
     )

@@ -119,7 +119,7 @@ const STRIP = { width: 800, height: 64, pad: 8 };
 /** The board with the plan's marks from above and the given ones from below, at one scale. */
 function Strip({ found }: { found: MarksCheck }) {
   const length = useShown((shown) => shown.rack.design.length_mm);
-  const plan = useShown((shown) => shown.rack.design.marks);
+  const plan = useShown((shown) => shown.rack.design.marks.x);
   const longest = Math.max(length, ...found.marks.map((mark) => mark.x));
   const x = (mm: number) => STRIP.pad + (mm / longest) * (STRIP.width - 2 * STRIP.pad);
   return (
@@ -130,8 +130,8 @@ function Strip({ found }: { found: MarksCheck }) {
       aria-label="The plan's marks above, yours below"
     >
       <rect x={x(0)} y={24} width={x(length) - x(0)} height={16} className="fill-wood stroke-ink" />
-      {plan.map((mark) => (
-        <path key={mark.index} d={`M${x(mark.x)} 8V32`} className="stroke-ink" strokeWidth={1.5} />
+      {plan.map((at, index) => (
+        <path key={index} d={`M${x(at)} 8V32`} className="stroke-ink" strokeWidth={1.5} />
       ))}
       {found.marks.map((mark, index) => (
         <path

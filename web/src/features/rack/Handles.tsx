@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 
-import type { Mark, Patch } from "../../api/types";
+import type { Patch } from "../../api/types";
 import { onStep, toModelX, toScreenX, toScreenY, type View } from "../../drawing/view";
 import { movePatch, pinPatch } from "./patches";
 import { useSession, useShown } from "./shown";
@@ -34,7 +34,9 @@ export function Handles({ view }: { view: View }) {
   const [chosen, setChosen] = useState(0);
   const { marks } = design;
   const y = toScreenY(view, design.axis_y);
-  const inHand = marks[Math.min(chosen, marks.length - 1)];
+  const inHand = Math.min(chosen, marks.x.length - 1);
+  const inHandX = marks.x[inHand] ?? 0;
+  const pinned = marks.pinned.includes(inHand);
 
   const onTape: Hold["toAt"] = (mm) => onStep(mm, design.tape);
 
@@ -81,31 +83,24 @@ export function Handles({ view }: { view: View }) {
   /** A mixed row is put in order by hand: the thing goes to the place it is dragged to. */
   function onThingDown(event: PointerEvent<SVGElement>, place: number) {
     const { things } = session.rack.design;
-    const from = things[place]?.x ?? 0;
-    const toPlace = (mm: number) => {
-      const away = things.map((thing) => Math.abs(thing.x - mm));
-      return String(away.indexOf(Math.min(...away)));
-    };
-    grab(event, from, (to) => movePatch(session.rack.design, place, Number(to)), toPlace);
+    const toPlace = (mm: number) => String(nearest(things.x, mm));
+    grab(event, things.x[place] ?? 0, (to) => movePatch(session.rack.design, place, Number(to)), toPlace);
   }
   function onBandDown(event: PointerEvent<SVGElement>) {
     const left = event.currentTarget.ownerSVGElement?.getBoundingClientRect().left ?? 0;
-    const mark = nearest(marks, toModelX(view, event.clientX - left));
-    if (!mark) return;
-    setChosen(mark.index);
+    const index = nearest(marks.x, toModelX(view, event.clientX - left));
+    setChosen(index);
     slider.current?.focus();
-    grab(event, mark.x, (at) => pinPatch(session.rack.design, mark.index, at));
+    grab(event, marks.x[index] ?? 0, (at) => pinPatch(session.rack.design, index, at));
   }
   function onHolderKey(event: KeyboardEvent<SVGElement>) {
-    if (!inHand) return;
     const along = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
     const other = { ArrowUp: -1, ArrowDown: 1 }[event.key];
-    if (along)
-      session.apply(pinPatch(session.rack.design, inHand.index, onStep(inHand.x, design.tape, along)));
-    else if (other) setChosen(Math.min(Math.max(inHand.index + other, 0), marks.length - 1));
+    if (along) session.apply(pinPatch(session.rack.design, inHand, onStep(inHandX, design.tape, along)));
+    else if (other) setChosen(Math.min(Math.max(inHand + other, 0), marks.x.length - 1));
     else if (event.key === "Delete" || event.key === "Backspace")
-      session.apply(pinPatch(session.rack.design, inHand.index));
-    else if (event.key === "Enter") session.openFigure(`mark.${inHand.index}`);
+      session.apply(pinPatch(session.rack.design, inHand));
+    else if (event.key === "Enter") session.openFigure(`mark.${inHand}`);
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -118,24 +113,24 @@ export function Handles({ view }: { view: View }) {
     session.apply({ row: { length: onStep(design.length_mm, design.tape, by) } });
   }
 
-  const first = marks[0]?.x ?? 0;
-  const last = marks.at(-1)?.x ?? 0;
-  const spacing = marks.length > 1 ? ((last - first) / (marks.length - 1)) * view.scale : Infinity;
+  const first = marks.x[0] ?? 0;
+  const last = marks.x.at(-1) ?? 0;
+  const spacing = marks.x.length > 1 ? ((last - first) / (marks.x.length - 1)) * view.scale : Infinity;
   const half = Math.max(Math.min(WIDEST, spacing / 2), 2);
   const grip = Math.min(spacing * 0.4, 60);
-  const mixed = new Set(design.things.map((thing) => thing.kind)).size > 1;
+  const mixed = new Set(design.things.kind).size > 1;
   const floor = design.rows[1]?.y ?? design.scene.extent.y0;
   const below = toScreenY(view, floor) - y - (design.rows[1] ? HALF_HEIGHT : 0);
   return (
     <g ref={group}>
       {mixed &&
-        design.things.length <= MOST_IN_HAND &&
-        design.things.map((thing, place) => (
+        design.things.x.length <= MOST_IN_HAND &&
+        design.things.x.map((x, place) => (
           <rect
             key={place}
             data-thing={place}
             className="cursor-grab touch-none active:cursor-grabbing"
-            x={toScreenX(view, thing.x) - grip}
+            x={toScreenX(view, x) - grip}
             y={y + HALF_HEIGHT}
             width={2 * grip}
             height={Math.max(below - HALF_HEIGHT, 0)}
@@ -146,44 +141,39 @@ export function Handles({ view }: { view: View }) {
             onPointerCancel={cancel}
           />
         ))}
-      {marks.map(
-        (mark) =>
-          mark.pinned && (
-            <path
-              key={mark.index}
-              d="M0 -24 L-6 -35 H6 Z"
-              transform={`translate(${toScreenX(view, mark.x)} ${y})`}
-              className="fill-mark stroke-ink"
-              strokeWidth={1}
-            />
-          ),
-      )}
-      {inHand && (
-        <g
-          ref={slider}
-          role="slider"
-          aria-orientation="horizontal"
-          tabIndex={0}
-          aria-label={`Holder ${inHand.index + 1} of ${marks.length}${inHand.pinned ? ", pinned" : ""}`}
-          aria-valuemin={0}
-          aria-valuemax={Math.round(design.length_mm)}
-          aria-valuenow={Math.round(inHand.x)}
-          aria-valuetext={`${inHand.text} from the left end`}
-          className="outline-none focus-visible:[&>rect]:stroke-act"
-          transform={`translate(${toScreenX(view, inHand.x)} ${y})`}
-          onKeyDown={onHolderKey}
-        >
-          <rect
-            x={-half}
-            y={-HALF_HEIGHT}
-            width={2 * half}
-            height={2 * HALF_HEIGHT}
-            fill="none"
-            strokeWidth={2.5}
-            rx={4}
-          />
-        </g>
-      )}
+      {marks.pinned.map((index) => (
+        <path
+          key={index}
+          d="M0 -24 L-6 -35 H6 Z"
+          transform={`translate(${toScreenX(view, marks.x[index] ?? 0)} ${y})`}
+          className="fill-mark stroke-ink"
+          strokeWidth={1}
+        />
+      ))}
+      <g
+        ref={slider}
+        role="slider"
+        aria-orientation="horizontal"
+        tabIndex={0}
+        aria-label={`Holder ${inHand + 1} of ${marks.x.length}${pinned ? ", pinned" : ""}`}
+        aria-valuemin={0}
+        aria-valuemax={Math.round(design.length_mm)}
+        aria-valuenow={Math.round(inHandX)}
+        aria-valuetext={`${marks.text[inHand]} from the left end`}
+        className="outline-none focus-visible:[&>rect]:stroke-act"
+        transform={`translate(${toScreenX(view, inHandX)} ${y})`}
+        onKeyDown={onHolderKey}
+      >
+        <rect
+          x={-half}
+          y={-HALF_HEIGHT}
+          width={2 * half}
+          height={2 * HALF_HEIGHT}
+          fill="none"
+          strokeWidth={2.5}
+          rx={4}
+        />
+      </g>
       <rect
         data-band
         className="cursor-ew-resize touch-none"
@@ -233,9 +223,8 @@ export function Handles({ view }: { view: View }) {
   );
 }
 
-function nearest(marks: readonly Mark[], x: number): Mark | undefined {
-  return marks.reduce<Mark | undefined>(
-    (best, mark) => (!best || Math.abs(mark.x - x) < Math.abs(best.x - x) ? mark : best),
-    undefined,
-  );
+/** The index of what is nearest to `x`; 0 where there is nothing. */
+function nearest(xs: readonly number[], x: number): number {
+  const away = xs.map((at) => Math.abs(at - x));
+  return Math.max(away.indexOf(Math.min(...away)), 0);
 }

@@ -40,7 +40,7 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
   const facing = useShown((shown) => rowOf(shown.design).facing);
   const airy = useShown((shown) => rowOf(shown.design).spacing === "air");
   const kinds = [[MAIN, item] as const, ...Object.entries(others)];
-  const mixed = useShown(({ design }) => new Set(design.things.map((thing) => thing.kind)).size > 1);
+  const mixed = useShown(({ design }) => new Set(design.things.kind).size > 1);
   const several = useShown((shown) => shown.design.rows.length > 1);
   const sided = kinds.some(([, one]) => one.left !== one.right);
   const [sheet, setSheet] = useState<Sheet | null>(null);
@@ -49,7 +49,7 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
     const there = kinds.find(([, one]) => one.name === found.name)?.[0];
     const { design } = session.rack;
     if (there !== undefined)
-      apply(kindCountPatch(design, there, design.things.filter((thing) => thing.kind === there).length + 1));
+      apply(kindCountPatch(design, there, design.things.kind.filter((kind) => kind === there).length + 1));
     else apply(addKindPatch(design, found.key, found.patch));
   }
   function pick(found: ItemChoice) {
@@ -134,7 +134,7 @@ interface KindProps {
 /** One kind on a line: how many, what, how wide. */
 function Kind({ kind, item, alone, onMeasure, onReplace }: KindProps) {
   const session = useSession();
-  const count = useShown(({ design }) => design.things.filter((thing) => thing.kind === kind).length);
+  const count = useShown(({ design }) => design.things.kind.filter((one) => one === kind).length);
   const path = kind === MAIN ? "item.width" : `others.${kind}.width`;
   const set = (next: number) => session.change(kindCountPatch(session.rack.design, kind, next));
   return (

@@ -8,15 +8,16 @@ import { useSession, useShown } from "./shown";
 export function PlaceControls({ index }: { index: number }) {
   const session = useSession();
   const { apply, change } = session;
-  const mark = useShown((shown) => shown.design.marks[index]);
+  const text = useShown((shown) => shown.design.marks.text[index]);
+  const pinned = useShown((shown) => shown.design.marks.pinned.includes(index));
   const things = useShown((shown) => shown.design.things);
   const brief = useShown((shown) => shown.design.brief) as {
     item: { name: string };
     others: Record<string, { name: string }>;
   };
-  const place = things.findLastIndex((thing) => thing.holder <= index);
-  const thing = things[place];
-  if (!mark || !thing) return null;
+  const place = things.holder.findLastIndex((holder) => holder <= index);
+  const kind = things.kind[place];
+  if (text === undefined || kind === undefined) return null;
   const kinds = [{ value: MAIN, label: brief.item.name }].concat(
     Object.entries(brief.others).map(([value, { name }]) => ({ value, label: name })),
   );
@@ -28,7 +29,7 @@ export function PlaceControls({ index }: { index: number }) {
           <span className="text-soft">hangs here</span>
           <Pick
             label="Hangs here"
-            value={thing.kind}
+            value={kind}
             options={kinds}
             onPick={(kind) => apply(kindAtPatch(session.rack.design, place, kind))}
             className="flex-1"
@@ -44,7 +45,7 @@ export function PlaceControls({ index }: { index: number }) {
           <Button
             look="bare"
             aria-label="One place to the right"
-            disabled={place === things.length - 1}
+            disabled={place === things.kind.length - 1}
             onClick={() => move(1)}
           >
             →
@@ -53,13 +54,13 @@ export function PlaceControls({ index }: { index: number }) {
       )}
       <div className="flex items-center gap-2">
         <Field
-          label={mark.pinned ? "pinned at" : "pin at"}
-          value={mark.text}
+          label={pinned ? "pinned at" : "pin at"}
+          value={text}
           wide
           className="flex-1"
           onCommit={(text) => change(pinPatch(session.rack.design, index, text))}
         />
-        {mark.pinned && <Button onClick={() => apply(pinPatch(session.rack.design, index))}>Let go</Button>}
+        {pinned && <Button onClick={() => apply(pinPatch(session.rack.design, index))}>Let go</Button>}
       </div>
     </div>
   );

@@ -77,21 +77,22 @@ export function Slips() {
 /** The slip of one mark, `mark.place` or `mark.place.row`, from the row's figures. */
 function markFigure(design: Design, key: string): Figure | undefined {
   const [index = 0, row = 0] = key.split(".").slice(1).map(Number);
-  const mark = (row ? design.rows[row]?.marks : design.marks)?.[index];
+  const marks = row ? design.rows[row]?.marks : design.marks;
+  const drifted = marks?.drift?.[index];
   const { "row.left": left, "row.pitch": pitch } = design.figures;
-  if (!mark) return undefined;
-  const even = mark.drift != null && left && pitch && !row;
+  if (!marks || index >= marks.x.length) return undefined;
+  const even = drifted !== undefined && left && pitch && !row;
   const drift = even
-    ? `Stepping off a rounded pitch would put it ${mark.drift} off.`
+    ? `Stepping off a rounded pitch would put it ${drifted} off.`
     : row
       ? "Its row follows the first one."
       : "The row has no one pitch to step off.";
   return {
     key,
     label: row ? `Mark ${index + 1}, row ${row + 1}` : `Mark ${index + 1}`,
-    text: mark.exact,
-    tape: `${mark.text} (${mark.error})`,
-    formula: mark.pinned ? "pinned here" : even ? "a + k · p" : "by its neighbours",
+    text: marks.exact[index] ?? "",
+    tape: `${marks.text[index]} (${marks.error[index]})`,
+    formula: marks.pinned.includes(index) ? "pinned here" : even ? "a + k · p" : "by its neighbours",
     inputs: even
       ? [
           { symbol: "a", name: "left end", text: left.text },
@@ -99,6 +100,6 @@ function markFigure(design: Design, key: string): Figure | undefined {
           { symbol: "p", name: "pitch", text: pitch.text },
         ]
       : [],
-    why: `Measured from the datum and rounded on its own. From the far end it reads ${mark.from_end}. ${drift}`,
+    why: `Measured from the datum and rounded on its own. From the far end it reads ${marks.from_end[index]}. ${drift}`,
   };
 }

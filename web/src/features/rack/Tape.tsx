@@ -36,15 +36,16 @@ export function Tape({ view, size, flipped, row }: Props) {
     () => graduation(tape.unit, tape.step_mm, view.scale, from, to),
     [tape.unit, tape.step_mm, view.scale, from, to],
   );
+  const readings = flipped ? marks.from_end : marks.text;
   const labels = useMemo(
     () =>
-      marks.map((mark) => {
-        const text = bare(flipped ? mark.from_end : mark.text);
-        return { mark, text, x: toScreenX(view, mark.x), width: text.length * 7 };
+      readings.map((reading, index) => {
+        const text = bare(reading);
+        return { text, x: toScreenX(view, marks.x[index] ?? 0), width: text.length * 7 };
       }),
-    [marks, flipped, view],
+    [marks.x, readings, view],
   );
-  const rows = stagger(labels);
+  const tiers = stagger(labels);
   const spacing =
     labels.length > 1 ? ((labels.at(-1)?.x ?? 0) - (labels[0]?.x ?? 0)) / (labels.length - 1) : 99;
   const left = toScreenX(view, 0);
@@ -88,29 +89,30 @@ export function Tape({ view, size, flipped, row }: Props) {
         d={labels
           .map(
             ({ x: at }, index) =>
-              `M${at} ${TOP + HEIGHT - 4}V${TOP - 5 - Math.max(rows[index] ?? 0, 0) * ROW_PX}`,
+              `M${at} ${TOP + HEIGHT - 4}V${TOP - 5 - Math.max(tiers[index] ?? 0, 0) * ROW_PX}`,
           )
           .join("")}
         className="stroke-mark"
         shapeRendering="crispEdges"
         strokeWidth={spacing < 4 ? 0.8 : 2}
       />
-      {labels.map(({ mark, text, x: at }, index) => {
-        const row = rows[index] ?? -1;
-        if (row < 0) return null;
+      {labels.map(({ text, x: at }, index) => {
+        const tier = tiers[index] ?? -1;
+        if (tier < 0) return null;
+        const open = () => openFigure(markKey(index, row));
         return (
           <g
-            key={mark.index}
+            key={index}
             role="button"
             tabIndex={0}
-            aria-label={`Mark ${mark.index + 1}: ${flipped ? mark.from_end : mark.text}. Show the working`}
+            aria-label={`Mark ${index + 1}: ${readings[index]}. Show the working`}
             className="group cursor-pointer outline-none"
-            onClick={() => openFigure(markKey(mark.index, row))}
-            onKeyDown={(event) => event.key === "Enter" && openFigure(markKey(mark.index, row))}
+            onClick={open}
+            onKeyDown={(event) => event.key === "Enter" && open()}
           >
             <rect
               x={at - text.length * 3.5 - 3}
-              y={TOP - 19 - row * ROW_PX}
+              y={TOP - 19 - tier * ROW_PX}
               width={text.length * 7 + 6}
               height={14}
               className="fill-transparent stroke-transparent group-focus-visible:stroke-act"
@@ -118,7 +120,7 @@ export function Tape({ view, size, flipped, row }: Props) {
             />
             <text
               x={at}
-              y={TOP - 8 - row * ROW_PX}
+              y={TOP - 8 - tier * ROW_PX}
               textAnchor="middle"
               className="hand fill-mark text-[12.5px] font-semibold group-hover:underline"
             >

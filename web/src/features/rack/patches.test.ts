@@ -25,7 +25,7 @@ const design = {
       ],
     },
   },
-  things: ["", "hat", ""].map((kind) => ({ kind })),
+  things: { kind: ["", "hat", ""] },
 } as unknown as Design;
 
 test("a dotted path becomes a merge patch", () => {

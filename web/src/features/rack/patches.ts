@@ -54,7 +54,7 @@ export const countPatch = (design: Design, by: number): Patch => ({
   row: { count: Math.max(1, design.count + by) },
 });
 
-const kindsOf = (design: Design) => design.things.map((thing) => thing.kind);
+const kindsOf = (design: Design) => [...design.things.kind];
 
 /** The things in this order; a row of the main kind alone needs none. */
 const inOrder = (order: string[]) => ({

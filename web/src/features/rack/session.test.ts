@@ -83,7 +83,9 @@ test("of previews the newest wins, and a stored change overtakes them", async ()
   const solve = vi
     .spyOn(line, "solve")
     .mockImplementation(() => new Promise((resolve) => answers.push(resolve)));
-  for (const count of [5, 6, 7]) session.preview({ row: { count } });
+  session.preview({ row: { count: 5 } });
+  await vi.waitFor(() => expect(answers).toHaveLength(1));
+  for (const count of [6, 7]) session.preview({ row: { count } });
   answers[0]?.(design(5));
   await vi.waitFor(() => expect(answers).toHaveLength(2));
   expect(solve.mock.calls[1]?.[1]).toEqual({ row: { count: 7 } });
@@ -92,6 +94,20 @@ test("of previews the newest wins, and a stored change overtakes them", async ()
   answers[1]?.(design(7));
   await Promise.resolve();
   expect(shown().design.count).toBe(8);
+});
+
+test("what is tried while a change is being stored is tried on that change, and stays shown", async () => {
+  let store: (rack: Rack) => void = () => undefined;
+  vi.spyOn(api, "change").mockReturnValue(new Promise((resolve) => (store = resolve)));
+  const solve = vi.spyOn(line, "solve").mockResolvedValue(design(9));
+  const stored = session.change({});
+  session.preview({ row: { count: 9 } });
+  await Promise.resolve();
+  expect(solve).not.toHaveBeenCalled();
+  store(rack(2, 8));
+  await stored;
+  await vi.waitFor(() => expect(shown().design.count).toBe(9));
+  expect(solve.mock.calls[0]?.[0]).toEqual({ row: { count: 8 } });
 });
 
 test("a slip that is not kept makes room for the next", () => {

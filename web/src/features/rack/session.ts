@@ -41,8 +41,8 @@ export class Session {
   private unsaved: Patch = {};
   private trying = false;
   private next: Patch | null | undefined;
-  /** Counts what overtakes a preview that is still under way. */
-  private turn = 0;
+  /** What is being tried; a change that is stored puts an end to it. */
+  private tried: Patch | null = null;
 
   constructor(
     rack: Rack,
@@ -97,7 +97,7 @@ export class Session {
 
   /** Show a change without storing it; null goes back to the stored design. */
   readonly preview = (patch: Patch | null): void => {
-    this.turn += 1;
+    this.tried = patch;
     this.next = patch;
     if (!this.trying) void this.tryOn();
   };
@@ -137,18 +137,16 @@ export class Session {
   private async tryOn(): Promise<void> {
     this.trying = true;
     while (this.next !== undefined) {
+      await this.writes; // what is tried next is tried on what was stored last
       const wanted = this.next;
-      const turn = this.turn;
       this.next = undefined;
-      if (wanted === null) {
-        this.set({ design: this.rack.design });
+      if (!wanted) {
+        if (wanted === null) this.showStored();
         continue;
       }
       try {
         const design = await line.solve(this.rack.design.brief, wanted);
-        // A stored change, or a return to it, overtakes a preview that was still under way.
-        if (this.next !== null && (turn === this.turn || this.next !== undefined))
-          this.set({ design: replaceEqualDeep(this.store.getState().design, design) });
+        if (this.tried) this.set({ design: replaceEqualDeep(this.store.getState().design, design) });
       } catch {
         /* The last good drawing stays; storing the change will say what is wrong. */
       }
@@ -159,6 +157,8 @@ export class Session {
   /** Runs a write after those before it; waits out an absent server. */
   private write(send: (base: number) => Promise<Rack>, patch: Patch = {}): Promise<Outcome> {
     this.waiting += 1;
+    this.tried = null;
+    this.next = undefined;
     const job = this.writes.then(() => this.sendUntilAnswered(send, patch));
     this.writes = job.finally(() => (this.waiting -= 1));
     return job;
@@ -197,8 +197,7 @@ export class Session {
   }
 
   private showStored(): void {
-    this.turn += 1;
-    this.set({ design: replaceEqualDeep(this.store.getState().design, this.rack.design) });
+    if (!this.tried) this.set({ design: replaceEqualDeep(this.store.getState().design, this.rack.design) });
   }
 
   private set(next: Partial<Shown>): void {
