@@ -165,6 +165,7 @@ def _run(data: Path, host: str, port: int, *, demo: bool) -> None:
     # What was imported stays: looking through it for garbage would cost a drag a frame now and then.
     gc.collect()
     gc.freeze()
+    gc.set_threshold(100_000)  # a design leaves no cycles: looking for them on every frame of a drag costs a tenth
     uvicorn.Server(config).run(sockets=[listener])
 
 

@@ -31,7 +31,7 @@ from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief
 from yardcliff.core.findings import Finding
-from yardcliff.core.geometry import svg
+from yardcliff.core.geometry import in_mm, svg
 from yardcliff.core.item import Item
 from yardcliff.core.ladder import Rung, ladder
 from yardcliff.core.length import Tape
@@ -101,7 +101,7 @@ def view_design(design: Design) -> DesignView:
         kinds={kind: _measures(item) for kind, item in design.brief.kinds.items()},
         things=ThingsView(
             kind=[thing.kind for thing in row.things],
-            x=[float(centre) for centre in row.centres],
+            x=[in_mm(centre) for centre in row.centres],
             holder=list(row.spread.first_holder),
             spare=[thing.spare for thing in row.things],
         ),
@@ -213,7 +213,7 @@ def _rung(rung: Rung, tape: Tape) -> RungView:
         air=tape.write(row.air) if row.count > 1 else "—",
         ends=ends,
         full=percent(row.fullness),
-        axes=[float(axis) for axis in row.axes],
+        axes=[in_mm(axis) for axis in row.axes],
         length_mm=float(row.length),
         patch=rung.patch,
     )
@@ -223,7 +223,7 @@ def _marks(design: Design, row: int) -> MarksView:
     tape, found = design.tape, design.marks_by_row[row]
     drifts = [mark.drift for mark in found if mark.drift is not None]
     return MarksView(
-        x=[float(mark.exact) for mark in found],
+        x=[in_mm(mark.exact) for mark in found],
         text=[tape.write(mark.exact) for mark in found],
         from_end=[tape.write(mark.from_end) for mark in found],
         exact=[tape.write_fine(mark.exact) for mark in found],

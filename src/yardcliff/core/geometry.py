@@ -3,9 +3,16 @@
 from collections.abc import Iterator
 from functools import cache, lru_cache
 
+from yardcliff.core.exact import Fraction
+
 Command = tuple[str, tuple[float, ...]]
 Path = tuple[Command, ...]
 """M and L with (x, y), C with (x1, y1, x2, y2, x, y), Z with ()."""
+
+def in_mm(value: Fraction) -> float:
+    """A place on a drawing, to a thousandth of a mm: what more there is would only travel."""
+    return round(float(value), 3)
+
 
 _ARITY = {"M": 2, "L": 2, "C": 6, "Z": 0}
 _ROUND = 0.5523  # how far a cubic's handles reach along a quarter circle, in radii

@@ -10,7 +10,7 @@ from functools import lru_cache
 from itertools import pairwise
 from typing import Literal
 
-from yardcliff.core.geometry import Path, circle, line, mirrored, moved, parse, rectangle
+from yardcliff.core.geometry import Path, circle, in_mm, line, mirrored, moved, parse, rectangle
 from yardcliff.core.item import Item
 from yardcliff.core.keepouts import KeepOut
 from yardcliff.core.length import Tape
@@ -105,7 +105,7 @@ def scene(rack: Rack, tape: Tape) -> Scene:
     for part in rack.parts:
         strokes += _board(part)
         strokes += [stroke for flaw in rack.row.brief.keepouts for stroke in _flaw(flaw, part)]
-    axes = tuple([(float(holder.x), float(holder.y)) for holder in rack.holders])
+    axes = tuple([(in_mm(holder.x), in_mm(holder.y)) for holder in rack.holders])
     symbols = (*_hung(rack), Symbol("holder", "holder", _holder(rack.glyph), axes))
     dimensions = tuple(_dimensions(rack, tape, extent))
     return Scene(tuple(strokes), symbols, dimensions, extent, wall)
@@ -135,8 +135,9 @@ def silhouette(
 
 def _extent(rack: Rack) -> Box:
     sides = [one.row.sides for one in rack.rows]
-    low = [hung.y - rack.kinds[hung.kind].below for hung in rack.hung]
-    high = [hung.y + rack.kinds[hung.kind].above for hung in rack.hung]
+    levels = {(hung.kind, hung.y) for hung in rack.hung}
+    low = [y - rack.kinds[kind].below for kind, y in levels]
+    high = [y + rack.kinds[kind].above for kind, y in levels]
     xs = [p.x for p in rack.parts] + [p.x + p.length for p in rack.parts]
     ys = [p.y for p in rack.parts] + [p.y + p.height for p in rack.parts]
     return Box(
@@ -174,7 +175,7 @@ def _hung(rack: Rack) -> Iterator[Symbol]:
     """What hangs, a symbol for each kind and the way it faces."""
     places: dict[tuple[str, bool, bool], list[tuple[float, float]]] = {}
     for hung in rack.hung:
-        places.setdefault((hung.kind, hung.turned, hung.spare), []).append((float(hung.x), float(hung.y)))
+        places.setdefault((hung.kind, hung.turned, hung.spare), []).append((in_mm(hung.x), in_mm(hung.y)))
     for (kind, turned, spare), at in places.items():
         key = ".".join(("item", kind, *("turned",) * turned, *("spare",) * spare))
         yield Symbol(key, "item", item_strokes(rack.kinds[kind], turned=turned, spare=spare), tuple(at))
