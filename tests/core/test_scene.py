@@ -8,7 +8,7 @@ from yardcliff.core.amend import amend
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.rail import RailBrief, starting_brief
-from yardcliff.core.geometry import circle, parse, points, rectangle, svg
+from yardcliff.core.geometry import circle, in_mm, parse, points, rectangle, svg
 from yardcliff.core.scene import silhouette
 from yardcliff.data import table
 
@@ -44,10 +44,10 @@ def test_places_stand_at_the_axes_and_dimensions_measure_them(brief: RailBrief) 
     done = design(brief)
     *items, holder = done.scene.symbols
     rows = done.rack.rows
-    assert [x for x, _ in holder.places] == pytest.approx([float(axis) for one in rows for axis in one.row.axes])
-    assert {y for _, y in holder.places} == {float(one.y) for one in rows}
+    assert [x for x, _ in holder.places] == [in_mm(axis) for one in rows for axis in one.row.axes]
+    assert {y for _, y in holder.places} == {in_mm(one.y) for one in rows}
     hung = sorted(x for item in items for x, _ in item.places)
-    assert hung == pytest.approx(sorted(float(centre) for one in rows for centre in one.row.centres))
+    assert hung == sorted(in_mm(centre) for one in rows for centre in one.row.centres)
     for dimension in done.scene.dimensions:
         if dimension.figure == "row.length":
             assert dimension.end - dimension.start == pytest.approx(float(done.rack.row.length))

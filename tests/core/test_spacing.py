@@ -183,7 +183,7 @@ def test_a_pinned_row_does_not_shift() -> None:
 
 
 @given(brief=rows, things=mixed, fixture=reaches, tape=tapes)
-@settings(max_examples=500, deadline=None)
+@settings(max_examples=2000, deadline=None)
 def test_any_row_solves_draws_and_marks_truly(brief: RowBrief, things: Things, fixture: Reach, tape: Tape) -> None:
     row = solve(brief, things, fixture)
     assert len(row.axes) == row.holders == sum(thing.holders for thing in row.things)
@@ -217,7 +217,7 @@ def test_any_row_solves_draws_and_marks_truly(brief: RowBrief, things: Things, f
 
 
 @given(brief=rows, things=mixed, fixture=reaches)
-@settings(max_examples=300, deadline=None)
+@settings(max_examples=1500, deadline=None)
 def test_length_for_a_count_and_count_for_that_length_agree(brief: RowBrief, things: Things, fixture: Reach) -> None:
     spacing = "air" if brief.spacing == "air" else "even"
     # Turning half the row may make one more thing cheaper than one fewer; by one kind of facing it cannot.
@@ -237,7 +237,7 @@ def test_length_for_a_count_and_count_for_that_length_agree(brief: RowBrief, thi
 
 
 @given(brief=rows, things=things_of_a_kind, fixture=reaches)
-@settings(max_examples=200)
+@settings(max_examples=1000)
 def test_turned_end_for_end_the_row_is_its_mirror(brief: RowBrief, things: Things, fixture: Reach) -> None:
     turned_ends = brief.ends.model_copy(update={"left": brief.ends.right, "right": brief.ends.left})
     # "nothing" counts from the datum, so it has no mirror; nor have a knot and a pin.
@@ -255,7 +255,7 @@ def test_turned_end_for_end_the_row_is_its_mirror(brief: RowBrief, things: Thing
 
 
 @given(brief=rows, things=mixed, fixture=reaches)
-@settings(max_examples=400, deadline=None)
+@settings(max_examples=1500, deadline=None)
 def test_nothing_is_closer_than_its_air_when_the_spacing_may_follow(
     brief: RowBrief, things: Things, fixture: Reach
 ) -> None:

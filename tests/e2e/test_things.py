@@ -107,8 +107,22 @@ def test_a_row_gives_way_to_a_knot(gear: Page) -> None:
     at.press("Enter")
     expect(gear.get_by_role("button", name="Row moved clear of a keep-out")).to_be_visible()
     assert marks(gear) != before
-    gear.get_by_role("button", name="Forget the screw").click()
+    # Dragged away from the hook, and on by the keys, it is in nobody's way.
+    screw = gear.get_by_role("slider", name="screw on the board")
+    box = screw.bounding_box()
+    assert box
+    gear.mouse.move(box["x"] + box["width"] / 2, box["y"] + 4)
+    gear.mouse.down()
+    gear.mouse.move(box["x"] + box["width"] / 2 + 30, box["y"] + 4, steps=3)
+    gear.mouse.up()
     expect(gear.get_by_role("button", name=f"Mark 2: {before[1]}")).to_be_visible()
+    saved(gear)
+    dragged = int((screw.get_attribute("aria-valuetext") or "0").split()[0])
+    assert dragged > 480
+    screw.press("ArrowRight")
+    expect(screw).to_have_attribute("aria-valuetext", f"{dragged + 1} mm from the left end")
+    screw.press("Delete")
+    expect(screw).to_have_count(0)
 
 
 def test_a_thing_is_measured_kept_and_brought_to_the_racks_that_use_it(home: Page) -> None:

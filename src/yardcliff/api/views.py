@@ -13,6 +13,7 @@ from yardcliff.api.wire import (
     FixView,
     InputView,
     ItemChoice,
+    KeepOutView,
     MarksView,
     MeasuresView,
     RackSummary,
@@ -106,6 +107,10 @@ def view_design(design: Design) -> DesignView:
             spare=[thing.spare for thing in row.things],
         ),
         marks=_marks(design, 0),
+        keepouts=[
+            KeepOutView(flaw=k.flaw, x=in_mm(k.at), width=in_mm(k.width), at=tape.write(k.at))
+            for k in row.brief.keepouts
+        ],
         rows=_rows(design),
         figures={
             f.key: FigureView(

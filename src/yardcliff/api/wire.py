@@ -5,6 +5,7 @@ from typing import Any, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from yardcliff.core.findings import Patch
+from yardcliff.core.keepouts import Flaw
 from yardcliff.core.length import TapeName
 from yardcliff.core.scene import Role
 
@@ -109,6 +110,15 @@ class ThingsView(Wire):
     spare: list[bool]
 
 
+class KeepOutView(Wire):
+    """What the row keeps clear of: its left edge and width in mm, and where it stands on the tape."""
+
+    flaw: Flaw
+    x: float
+    width: float
+    at: str
+
+
 class StrokeView(Wire):
     role: Role
     d: str = Field(description="SVG path data in mm, y up.")
@@ -188,6 +198,7 @@ class DesignView(Wire):
     kinds: dict[str, MeasuresView]
     things: ThingsView
     marks: MarksView
+    keepouts: list[KeepOutView]
     rows: list[RowView]
     figures: dict[str, FigureView]
     findings: list[FindingView]

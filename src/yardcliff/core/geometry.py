@@ -9,6 +9,7 @@ Command = tuple[str, tuple[float, ...]]
 Path = tuple[Command, ...]
 """M and L with (x, y), C with (x1, y1, x2, y2, x, y), Z with ()."""
 
+
 def in_mm(value: Fraction) -> float:
     """A place on a drawing, to a thousandth of a mm: what more there is would only travel."""
     return round(float(value), 3)

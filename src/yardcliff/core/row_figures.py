@@ -109,7 +109,7 @@ def _given(key: str, label: str, value: Value, why: str) -> Figure:
 
 def _need(row: Row) -> Figure:
     one, other = row.things[row.need_pair], row.things[min(row.need_pair + 1, row.count - 1)]
-    steps = one.holders - one.centre + other.centre if row.count > 1 else Fraction(1)
+    steps = one.holders - one.centre + other.centre
     by_items = (one.reach.right + row.brief.air + other.reach.left) / steps >= row.layout.spread.apart
     return Figure(
         "row.need",

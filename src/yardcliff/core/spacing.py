@@ -40,10 +40,9 @@ def solve(brief: RowBrief, things: Things, fixture: Reach) -> Row:
     elif brief.follows == "nothing":
         spare = length - left - right - spread.span(t)
         right += spare
-    elif spread.holders == 1 and not terms.share:
-        # One holder has no pitch: what the ends leave over is shared between them.
-        spare = length - left - right
-        left, right = left + spare / 2, right + spare / 2
+    elif brief.follows in ("count", "pitch") and (rest := length - left - right - spread.span(t)):
+        # One holder, or two at a given distance, have no pitch to open: the ends share what is left over.
+        spare, left, right = rest, left + rest / 2, right + rest / 2
 
     pins = tuple(sorted((p for p in brief.pins if p.index < spread.holders), key=lambda pin: pin.index))
     return Row(brief, things, layout, length, t, left, right, spare, trouble, pins)
@@ -64,7 +63,7 @@ def _open(layout: Layout, length: Fraction, fallback: Fraction, trouble: Trouble
     return tidy, (layout.spread.holders - 1 + terms.share) * (t - tidy), trouble
 
 
-def most_that(fits: Callable[[Layout], bool], brief: RowBrief, things: Things, fixture: Reach, near: int = 1) -> int:
+def most_that(fits: Callable[[Layout], bool], brief: RowBrief, things: Things, fixture: Reach, near: int = 3) -> int:
     """The greatest count whose layout fits; 0 if none does, one more than `MAX_COUNT` if all do.
 
     `near` is a guess: it is sought outwards from there in growing strides, then between two of them.
@@ -73,7 +72,9 @@ def most_that(fits: Callable[[Layout], bool], brief: RowBrief, things: Things, f
     def holds(count: int) -> bool:
         return fits(lay_out(brief, things, fixture, count))
 
-    low, high, stride = 0, MAX_COUNT + 2, 1
+    if not holds(2):  # one alone is given the room of a second like it: a pair may need less
+        return 1 if holds(1) else 0
+    low, high, stride = 2, MAX_COUNT + 2, 1
     if holds(near):
         low = near
         while low + stride < high and holds(low + stride):
@@ -93,7 +94,7 @@ def most_that(fits: Callable[[Layout], bool], brief: RowBrief, things: Things, f
 def counts_that_fit(row: Row) -> int:
     """The most things that the board takes with the asked air and end rule; 0 if none."""
     needed = row.layout.length(row.layout.fitting)
-    near = min(max(floor(row.count * row.length / needed), 1), MAX_COUNT) if needed > 0 else 1
+    near = min(max(floor(row.count * row.length / needed), 3), MAX_COUNT) if needed > 0 else 3
     fit = most_that(lambda one: one.length(one.fitting) <= row.length, row.brief, row.things_of, row.fixture, near)
     return min(fit, MAX_COUNT)
 

@@ -94,7 +94,7 @@ class Even(Spread):
     def least(self, air: Fraction) -> Fraction:
         if len(self.things) == 1:  # one alone still says how far a second would stand
             thing = self.things[0]
-            return max(thing.reach.across + air, self.apart) or ONE
+            return max((thing.reach.across + air) / thing.holders, self.apart) or ONE
         return max(self.governing(air)[0], self.apart) or ONE
 
     def span(self, t: Fraction) -> Fraction:

@@ -873,6 +873,8 @@ export interface components {
             };
             things: components["schemas"]["ThingsView"];
             marks: components["schemas"]["MarksView"];
+            /** Keepouts */
+            keepouts: components["schemas"]["KeepOutView"][];
             /** Rows */
             rows: components["schemas"]["RowView"][];
             /** Figures */
@@ -1109,6 +1111,23 @@ export interface components {
             moves: number;
             /** Error */
             error: string;
+        };
+        /**
+         * KeepOutView
+         * @description What the row keeps clear of: its left edge and width in mm, and where it stands on the tape.
+         */
+        KeepOutView: {
+            /**
+             * Flaw
+             * @enum {string}
+             */
+            flaw: "knot" | "seam" | "screw" | "plate";
+            /** X */
+            x: number;
+            /** Width */
+            width: number;
+            /** At */
+            at: string;
         };
         /**
          * Kept

@@ -1,26 +1,15 @@
-import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 
-import type { Patch } from "../../api/types";
 import { onStep, toModelX, toScreenX, toScreenY, type View } from "../../drawing/view";
 import { movePatch, pinPatch } from "./patches";
+import { KeepOutHandles } from "./KeepOutHandles";
 import { useSession, useShown } from "./shown";
+import { useDrag } from "./useDrag";
 
-const CLICK_PX = 3;
 const HALF_HEIGHT = 24;
 const WIDEST = 13;
 /** Beyond this many, things are too narrow to be dragged one by one. */
 const MOST_IN_HAND = 60;
-
-interface Hold {
-  startX: number;
-  moved: boolean;
-  /** What the hand points at: a reading on the tape, or a place in the order. */
-  at: string;
-  offset: number;
-  toAt: (mm: number) => string;
-  toPatch: (at: string) => Patch;
-  patch: Patch | null;
-}
 
 /**
  * The holders and the board's end, to be dragged or moved by the arrow keys, one tape step at a time. One slider
@@ -29,7 +18,7 @@ interface Hold {
 export function Handles({ view }: { view: View }) {
   const session = useSession();
   const design = useShown((shown) => shown.design);
-  const hold = useRef<Hold | null>(null);
+  const { group, grab, held } = useDrag(view);
   const slider = useRef<SVGGElement>(null);
   const [chosen, setChosen] = useState(0);
   const { marks } = design;
@@ -38,60 +27,20 @@ export function Handles({ view }: { view: View }) {
   const inHandX = marks.x[inHand] ?? 0;
   const pinned = marks.pinned.includes(inHand);
 
-  const onTape: Hold["toAt"] = (mm) => onStep(mm, design.tape);
-
-  function grab(event: PointerEvent<SVGElement>, from: number, toPatch: Hold["toPatch"], toAt = onTape) {
-    event.currentTarget.setPointerCapture(event.pointerId);
-    const offset = toScreenX(view, from) - event.clientX;
-    hold.current = { startX: event.clientX, moved: false, at: "", offset, toAt, toPatch, patch: null };
-    session.hold(true);
-  }
-  function drag({ clientX }: { clientX: number }) {
-    const now = hold.current;
-    if (!now) return;
-    if (!now.moved && Math.abs(clientX - now.startX) < CLICK_PX) return;
-    const at = now.toAt(toModelX(view, clientX + now.offset));
-    if (now.at === at) return;
-    now.moved = true;
-    now.at = at;
-    now.patch = now.toPatch(at);
-    session.preview(now.patch);
-  }
-  // Where the browser has it, the raw event comes without waiting for the next frame: the answer is there for it.
-  const latestDrag = useRef(drag);
-  useEffect(() => {
-    latestDrag.current = drag;
-  });
-  const group = useCallback((element: SVGGElement | null) => {
-    element?.addEventListener("pointerrawupdate", (event) =>
-      latestDrag.current(event as globalThis.PointerEvent),
-    );
-  }, []);
-  function release(onClick?: () => void) {
-    const now = hold.current;
-    hold.current = null;
-    session.hold(false);
-    if (now?.patch) session.apply(now.patch);
-    else if (now && onClick) onClick();
-  }
-  function cancel() {
-    hold.current = null;
-    session.hold(false);
-    session.preview(null);
-  }
+  const onTape = (mm: number) => onStep(mm, design.tape);
 
   /** A mixed row is put in order by hand: the thing goes to the place it is dragged to. */
   function onThingDown(event: PointerEvent<SVGElement>, place: number) {
     const { things } = session.rack.design;
     const toPlace = (mm: number) => String(nearest(things.x, mm));
-    grab(event, things.x[place] ?? 0, (to) => movePatch(session.rack.design, place, Number(to)), toPlace);
+    grab(event, things.x[place] ?? 0, toPlace, (to) => movePatch(session.rack.design, place, Number(to)));
   }
   function onBandDown(event: PointerEvent<SVGElement>) {
     const left = event.currentTarget.ownerSVGElement?.getBoundingClientRect().left ?? 0;
     const index = nearest(marks.x, toModelX(view, event.clientX - left));
     setChosen(index);
     slider.current?.focus();
-    grab(event, marks.x[index] ?? 0, (at) => pinPatch(session.rack.design, index, at));
+    grab(event, marks.x[index] ?? 0, onTape, (at) => pinPatch(session.rack.design, index, at));
   }
   function onHolderKey(event: KeyboardEvent<SVGElement>) {
     const along = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
@@ -136,11 +85,10 @@ export function Handles({ view }: { view: View }) {
             height={Math.max(below - HALF_HEIGHT, 0)}
             fill="transparent"
             onPointerDown={(event) => onThingDown(event, place)}
-            onPointerMove={drag}
-            onPointerUp={() => release()}
-            onPointerCancel={cancel}
+            {...held()}
           />
         ))}
+      <KeepOutHandles view={view} y={y} half={HALF_HEIGHT} />
       {marks.pinned.map((index) => (
         <path
           key={index}
@@ -184,9 +132,7 @@ export function Handles({ view }: { view: View }) {
         fill="transparent"
         onMouseDown={(event) => event.preventDefault()} // it would take the focus from the slider
         onPointerDown={onBandDown}
-        onPointerMove={drag}
-        onPointerUp={() => release(() => session.openFigure(`mark.${chosen}`))}
-        onPointerCancel={cancel}
+        {...held(() => session.openFigure(`mark.${chosen}`))}
       />
       <g
         role="slider"
@@ -199,10 +145,8 @@ export function Handles({ view }: { view: View }) {
         aria-valuetext={design.fields["row.length"]}
         className="group cursor-ew-resize touch-none outline-none"
         transform={`translate(${toScreenX(view, design.length_mm)} ${y})`}
-        onPointerDown={(event) => grab(event, design.length_mm, (at) => ({ row: { length: at } }))}
-        onPointerMove={drag}
-        onPointerUp={() => release()}
-        onPointerCancel={cancel}
+        onPointerDown={(event) => grab(event, design.length_mm, onTape, (at) => ({ row: { length: at } }))}
+        {...held()}
         onKeyDown={onEndKey}
       >
         <rect x={-8} y={-30} width={30} height={60} fill="transparent" />

@@ -2,7 +2,7 @@ import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { Pick } from "../../ui/Pick";
 import { BriefField } from "./BriefField";
-import { rowOf, type KeepOut } from "./patches";
+import { forgetKeepOutPatch, keepOutPatch, rowOf, type KeepOut } from "./patches";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 
@@ -18,10 +18,9 @@ const USUAL: Record<string, string> = { knot: "25 mm", seam: "10 mm", screw: "8 
 export function KeepOuts() {
   const session = useSession();
   const keepouts = useShown((shown) => rowOf(shown.design).keepouts);
-  const put = (next: KeepOut[]) => ({ row: { keepouts: next } });
   const add = (flaw: string) => {
     const at = `${Math.round(session.rack.design.length_mm / 2)} mm`;
-    session.apply(put([...keepouts, { flaw, at, width: USUAL[flaw] ?? "25 mm" }]));
+    session.apply({ row: { keepouts: [...keepouts, { flaw, at, width: USUAL[flaw] ?? "25 mm" }] } });
   };
   return (
     <Section
@@ -32,8 +31,7 @@ export function KeepOuts() {
         <p className="text-[0.87rem] text-soft">Knots, seams or screws that no holder should land on.</p>
       )}
       {keepouts.map((keepout, index) => {
-        const change = (changes: Partial<KeepOut>) =>
-          put(keepouts.map((one, k) => (k === index ? { ...one, ...changes } : one)));
+        const change = (changes: Partial<KeepOut>) => keepOutPatch(session.rack.design, index, changes);
         return (
           <div key={index} className="flex items-center gap-1.5">
             <Pick
@@ -54,7 +52,7 @@ export function KeepOuts() {
             <Button
               look="bare"
               aria-label={`Forget the ${keepout.flaw}`}
-              onClick={() => session.apply(put(keepouts.filter((_, k) => k !== index)))}
+              onClick={() => session.apply(forgetKeepOutPatch(session.rack.design, index))}
             >
               ×
             </Button>

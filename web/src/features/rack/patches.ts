@@ -50,6 +50,16 @@ export function pinPatch(design: Design, index: number, at?: string): Patch {
   return { row: { pins: at === undefined ? others : [...others, { index, at }] } };
 }
 
+/** Keep-out `index` changed; the others as they were. */
+export const keepOutPatch = (design: Design, index: number, change: Partial<KeepOut>): Patch => ({
+  row: { keepouts: rowOf(design).keepouts.map((one, k) => (k === index ? { ...one, ...change } : one)) },
+});
+
+/** Keep-out `index` forgotten. */
+export const forgetKeepOutPatch = (design: Design, index: number): Patch => ({
+  row: { keepouts: rowOf(design).keepouts.filter((_, k) => k !== index) },
+});
+
 export const countPatch = (design: Design, by: number): Patch => ({
   row: { count: Math.max(1, design.count + by) },
 });
