@@ -19,7 +19,8 @@ from tests.server import CHROMIUM, CHROMIUM_ARGS, running
 
 from yardcliff.core.amend import amend, dump
 from yardcliff.core.design import design
-from yardcliff.core.families.rail import RailBrief, build, solve_row, starting_brief
+from yardcliff.core.families import Brief, build, solve_row
+from yardcliff.core.families.rail import starting_brief
 from yardcliff.exports.rackfile import write_rackfile
 
 ROOT = Path(__file__).parent.parent
@@ -88,7 +89,7 @@ def round_trip(port: int, count: int) -> list[float]:
     return timed(call, 300 if count < 100 else 40)
 
 
-def mixed_row(count: int) -> RailBrief:
+def mixed_row(count: int) -> Brief:
     """Keys, mugs and ladles in no order, in pairs back to back, on a board that is too short for some."""
     kinds = ("", "enamel-mug", "ladle")
     others = {key: dump(starting_brief(key, 1, "1 mm"))["item"] for key in kinds[1:]}
@@ -97,13 +98,13 @@ def mixed_row(count: int) -> RailBrief:
     return amend(starting_brief("room-key", count, "1/16 in"), {"others": others, "row": row})
 
 
-def twelve_rows() -> RailBrief:
+def twelve_rows() -> Brief:
     """Twelve staggered rows of 33 mugs and a bit: 400 places."""
     patch = {"rows": {"count": 12, "layout": "staggered"}, "hung": "2400 mm", "item": {"width": "60 mm"}}
     return amend(starting_brief("enamel-mug", 34, "1 mm"), patch)
 
 
-def made(port: int, brief: RailBrief) -> str:
+def made(port: int, brief: Brief) -> str:
     """The id of a rack with this brief."""
     connection = http.client.HTTPConnection("127.0.0.1", port)
     file = write_rackfile("Bench", brief)

@@ -6,7 +6,8 @@ from hypothesis import strategies as st
 
 from yardcliff.core.amend import amend, dump
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.rail import RailBrief, starting_brief
+from yardcliff.core.families import Brief
+from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.keepouts import KeepOut
 from yardcliff.core.length import Tape, TapeName
 from yardcliff.core.row_brief import Ends, Pin, RowBrief
@@ -76,7 +77,7 @@ rows = st.builds(
 HAT = dump(starting_brief("felt-hat", 1, "1 mm"))["item"]
 
 
-def _brief(item: str, count: int, tape: TapeName, row: RowBrief, extra: dict[str, Any]) -> RailBrief:
+def _brief(item: str, count: int, tape: TapeName, row: RowBrief, extra: dict[str, Any]) -> Brief:
     start = starting_brief(item, count, tape)
     return amend(start.model_copy(update={"row": row}), extra)
 
@@ -99,6 +100,8 @@ briefs = st.builds(
             {"holder": {"kind": "peg", "diameter": "30 mm", "tilt": 25, "depth": "40 mm"}},
             {"holder": {"kind": "peg", "diameter": "6 mm", "depth": "3 mm", "spur": "0 mm"}},
             {"holder": {"kind": "hook", "screw_length": "60 mm", "gauge": "5.0"}, "board": {"height": "40 mm"}},
+            {"family": "hole-rail", "hole": {"held": "60 mm"}, "rows": {"count": 3}},
+            {"family": "hole-rail", "hole": {"opening": "slot"}, "setback": "30 mm", "back": {"place": "below"}},
             {"hung": "100 mm", "board": {"thickness": "9 mm", "wood": "hardwood"}, "line": "10 mm"},
         ]
     ),

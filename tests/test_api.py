@@ -49,7 +49,7 @@ def test_a_new_rack_is_complete_and_settled(rack: Json) -> None:
     assert design["marks"]["text"] == ["130 mm", "390 mm", "650 mm", "910 mm", "1170 mm"]
     assert design["fields"]["row.length"] == "1300 mm"
     assert not design["findings"]
-    assert design["drilling"][0]["bit"] == "2.5 mm"
+    assert design["machining"][0]["tool"] == "2.5 mm bit"
     assert [len(symbol["places"]) for symbol in design["scene"]["symbols"]] == [5, 5]
 
 
@@ -229,7 +229,7 @@ def test_the_openapi_document_explains_itself(client: TestClient) -> None:
 
 
 def test_a_line_answers_tries_in_order_and_outlives_what_cannot_be_read(client: TestClient) -> None:
-    brief = client.post("/api/start", json=hanging("towel", 3)).json()["brief"]
+    brief = client.post("/api/start", json=hanging("towel", 3)).json()[0]["design"]["brief"]
     with client.websocket_connect("ws://127.0.0.1:8722/api/solve", headers={"origin": "http://127.0.0.1:8722"}) as line:
         for patch in ({"row": {"count": 4}}, {"row": {"count": "four"}}, {"row": {"count": 5}}):
             line.send_json({"brief": brief, "patch": patch})
@@ -307,13 +307,33 @@ def test_a_thing_of_ones_own_comes_first_and_racks_are_brought_up_to_it(client: 
 
 def test_a_better_order_comes_as_a_patch_with_before_and_after(client: TestClient) -> None:
     hangs = [{"item": "waxed-jacket", "count": 2}, {"item": "enamel-mug", "count": 2}]
-    brief = client.post("/api/start", json={"hangs": hangs}).json()["brief"]
+    brief = client.post("/api/start", json={"hangs": hangs}).json()[0]["design"]["brief"]
     brief["row"] |= {"spacing": "even", "order": ["", "", "enamel-mug", "enamel-mug"]}
     found = client.post("/api/reorder", json={"brief": brief, "aim": "pitch"}).json()
     # Two jackets side by side ask for 260; a mug between them for 115 + 30 + 45.
     assert (found["before"], found["after"], found["proved"], found["changes"]) == ("260 mm", "190 mm", True, True)
     after = client.post("/api/solve", json={"brief": brief, "patch": found["patch"]}).json()
     assert after["fields"]["row.pitch"] == "190 mm"
+
+
+def test_ways_of_building_are_offered_by_fitness_and_changed_on_the_rack(client: TestClient) -> None:
+    ways = client.post("/api/start", json=hanging("flask")).json()
+    assert [(way["family"], way["fits"]) for way in ways] == [("hole-rail", "made for it"), ("rail", "at a pinch")]
+    assert (
+        client.post("/api/racks", json=hanging("flask") | {"family": "shed"}).json()["errors"][0]["field"] == "family"
+    )
+    rack = client.post("/api/racks", json=hanging("flask") | {"family": "rail"}).json()
+    assert [view["key"] for view in rack["design"]["views"]] == ["section"]
+    built = change(client, rack, {"family": "hole-rail"})
+    design = built["design"]
+    assert [view["key"] for view in design["views"]] == ["section", "plan"]
+    assert [field["path"] for field in design["choices"][0]["fields"]][:2] == ["hole.opening", "hole.play"]
+    assert (design["count"], design["machining"][0]["tool"], design["machining"][0]["depth"]) == (
+        5,
+        "38 mm bit",
+        "right through",
+    )
+    assert built["undo"].startswith("family rail to hole-rail")
 
 
 def test_versions_are_kept_compared_taken_and_let_go(client: TestClient, rack: Json) -> None:

@@ -5,7 +5,8 @@ from pathlib import Path
 
 import pytest
 
-from yardcliff.core.families.rail import build, starting_brief
+from yardcliff.core.families import build
+from yardcliff.core.families.rail import starting_brief
 from yardcliff.data import table
 
 SOURCE = Path(__file__).parent.parent / "src" / "yardcliff"

@@ -19,7 +19,8 @@ from tests.strategies import briefs
 from yardcliff.core.aids import drilling_jig, story_stick
 from yardcliff.core.amend import BriefError, amend
 from yardcliff.core.design import Design, design
-from yardcliff.core.families.rail import RailBrief, starting_brief
+from yardcliff.core.families import Brief
+from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.length import read
 from yardcliff.core.listing import Listed, shipped
 from yardcliff.core.rack import row_names
@@ -89,7 +90,7 @@ def test_the_template_is_true_over_its_page_joins(paper: Paper) -> None:
 
 @given(brief=briefs)
 @settings(max_examples=60, deadline=None)
-def test_sheets_cover_the_board_and_meet_at_the_same_crosses(brief: RailBrief) -> None:
+def test_sheets_cover_the_board_and_meet_at_the_same_crosses(brief: Brief) -> None:
     length = float(design(brief).rack.row.length)
     laid = sheets(length, "a4")
     assert laid[0].start < 0
@@ -182,7 +183,7 @@ def test_the_csv_holds_each_mark_exact_and_on_the_tape() -> None:
 
 @given(brief=briefs)
 @settings(max_examples=100, deadline=None)
-def test_a_rack_file_is_lossless(brief: RailBrief) -> None:
+def test_a_rack_file_is_lossless(brief: Brief) -> None:
     assert read_rackfile(write_rackfile("Any name", brief)) == ("Any name", brief)
 
 

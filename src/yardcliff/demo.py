@@ -3,7 +3,8 @@
 from typing import Any
 
 from yardcliff.core.amend import amend, dump
-from yardcliff.core.families.rail import shipped_item, starting_brief
+from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.listing import shipped_item
 from yardcliff.store.racks import Racks
 
 HAT, LANTERN, LADLE = (shipped_item(key).item.model_dump(mode="json") for key in ("felt-hat", "storm-lantern", "ladle"))

@@ -10,7 +10,8 @@ from yardcliff.core.amend import amend
 from yardcliff.core.compare import compare
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.rail import solve_row, starting_brief
+from yardcliff.core.families import solve_row
+from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.length import Tape
 from yardcliff.core.row_brief import RowBrief
 from yardcliff.core.spacing import solve

@@ -8,7 +8,8 @@ from hypothesis import strategies as st
 
 from tests.strategies import briefs
 from yardcliff.core.amend import BriefError, amend, describe, dump, merge, read_brief
-from yardcliff.core.families.rail import RailBrief, solve_row, starting_brief
+from yardcliff.core.families import Brief, solve_row
+from yardcliff.core.families.rail import RailBrief, starting_brief
 from yardcliff.core.length import LONGEST
 
 COATS = starting_brief("waxed-jacket", 6, "1 mm")
@@ -35,7 +36,7 @@ def test_typing_what_followed_makes_another_follow(before: str, typed: dict[str,
 
 @given(brief=briefs, follows=st.sampled_from(["length", "count", "pitch", "ends"]))
 @settings(max_examples=200, deadline=None)
-def test_letting_another_figure_follow_moves_no_holder(brief: RailBrief, follows: str) -> None:
+def test_letting_another_figure_follow_moves_no_holder(brief: Brief, follows: str) -> None:
     before = solve_row(brief)
     # A board too short for its ends or a hook, or a spare that a tidy pitch left, has no equal elsewhere.
     if before.trouble or before.spare or min(before.left, before.right) < 0:
@@ -55,7 +56,7 @@ def test_letting_another_figure_follow_moves_no_holder(brief: RailBrief, follows
 
 @given(brief=briefs)
 @settings(max_examples=150, deadline=None)
-def test_a_brief_survives_its_own_file(brief: RailBrief) -> None:
+def test_a_brief_survives_its_own_file(brief: Brief) -> None:
     assert read_brief(dump(brief)) == brief
     assert amend(brief, {}) == brief
 
@@ -74,6 +75,7 @@ def test_a_width_is_shared_as_the_reaches_were() -> None:
 
 def test_another_kind_of_holder_replaces_the_whole_holder() -> None:
     peg = amend(COATS, {"holder": {"kind": "peg", "tilt": "12,5°"}})
+    assert isinstance(peg, RailBrief)
     assert peg.holder.kind == "peg"
     assert peg.holder.tilt == 12.5
 

@@ -9,11 +9,19 @@ from hypothesis import given, settings
 
 from tests.strategies import briefs
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.rail import RailBrief, build
+from yardcliff.core.families import Brief, build
 from yardcliff.core.working import Figure
 
 # Said in words, not as an expression.
-WORDS = {"given", "least pitch", "max |gap − p|", "first mark, then p", "90° − t"}
+WORDS = {
+    "given",
+    "least pitch",
+    "the thickest",
+    "next size up from d + y",
+    "max |gap − p|",
+    "first mark, then p",
+    "90° − t",
+}
 WORDS |= {"less: they pass at the sides", "the most that fit", "what is left, shared"}
 NAMES = {"in the board + showing": "e + o", "length − plate": "l − k", "T − (length − plate)": "T − i"}
 
@@ -39,7 +47,7 @@ def _plain(text: str) -> str:
 
 @given(brief=briefs)
 @settings(max_examples=300, deadline=None)
-def test_every_formula_gives_its_figure(brief: RailBrief) -> None:
+def test_every_formula_gives_its_figure(brief: Brief) -> None:
     rack = build(brief)
     for figure in rack.figures:
         assert figure.label

@@ -9,15 +9,18 @@ from tests.strategies import briefs
 from yardcliff.core.amend import amend
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.rail import RailBrief, build, starting_brief
+from yardcliff.core.families import Brief, build, starting
+from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.findings import CODES, Finding
+from yardcliff.core.listing import shipped_item
 
 COATS = starting_brief("waxed-jacket", 6, "1 mm")
 MUGS = starting_brief("enamel-mug", 6, "1/16 in")
+FLASKS = starting([(shipped_item("flask"), 5)], "1 mm")
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
 # One brief for every code: (start, change).
-CASES: dict[str, tuple[RailBrief, dict[str, Any]]] = {
+CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "row.bump": (COATS, {"row": {"length": "1100"}}),
     "row.crowded": (COATS, {"row": {"length": "1450"}}),
     "row.fixtures": (MUGS, {"row": {"length": "2 in"}, "item": {"width": "1/4 in"}}),
@@ -46,6 +49,11 @@ CASES: dict[str, tuple[RailBrief, dict[str, Any]]] = {
     "peg.web": (MUGS, {"holder": {"depth": "17 mm"}}),
     "peg.through": (MUGS, {"holder": {"depth": "25 mm"}}),
     "peg.shallow": (MUGS, {"holder": {"depth": "5 mm"}}),
+    "hole.held": (FLASKS, {"item": {"held": None}}),
+    "hole.size": (FLASKS, {"item": {"held": "110 mm"}}),
+    "hole.falls": (FLASKS, {"hole": {"held": "90 mm"}}),
+    "hole.edge": (FLASKS, {"setback": "25 mm"}),
+    "hole.web": (FLASKS, {"row": {"air": "0 mm", "fixture_gap": "0 mm"}, "item": {"width": "42 mm"}}),
     "hang.floor": (COATS, {"hung": "900"}),
 }  # fmt: skip
 
@@ -95,7 +103,7 @@ def test_spaces_are_never_counted_as_holders() -> None:
 
 @given(brief=briefs)
 @settings(max_examples=250, deadline=None)
-def test_any_brief_draws_and_each_grave_finding_can_be_settled(brief: RailBrief) -> None:
+def test_any_brief_draws_and_each_grave_finding_can_be_settled(brief: Brief) -> None:
     done = design(brief)
     assert sum(len(s.places) for s in done.scene.symbols if s.of == "item") == len(done.rack.hung)
     for finding in done.rack.findings:
@@ -107,7 +115,7 @@ def test_any_brief_draws_and_each_grave_finding_can_be_settled(brief: RailBrief)
 
 @given(brief=briefs)
 @settings(max_examples=150, deadline=None)
-def test_no_two_items_are_closer_than_the_air_unless_a_finding_says_so(brief: RailBrief) -> None:
+def test_no_two_items_are_closer_than_the_air_unless_a_finding_says_so(brief: Brief) -> None:
     rack = build(brief)
     row = rack.row
     close = row.count > 1 and min(row.clear) < row.brief.air
@@ -117,13 +125,13 @@ def test_no_two_items_are_closer_than_the_air_unless_a_finding_says_so(brief: Ra
 
 @given(brief=briefs)
 @settings(max_examples=100, deadline=None)
-def test_changing_the_tape_changes_no_geometry(brief: RailBrief) -> None:
+def test_changing_the_tape_changes_no_geometry(brief: Brief) -> None:
     other = build(amend(brief, {"tape": "1/8 in" if brief.tape != "1/8 in" else "0.5 mm"}))
     rack = build(brief)
     assert (other.parts, other.holes, other.holders) == (rack.parts, rack.holes, rack.holders)
 
 
-def _find(brief: RailBrief, code: str) -> Finding:
+def _find(brief: Brief, code: str) -> Finding:
     return next(f for f in build(brief).findings if f.code == code)
 
 

@@ -8,7 +8,8 @@ from hypothesis import strategies as st
 
 from tests.strategies import lengths
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.rail import build, starting_brief
+from yardcliff.core.families import build
+from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Ground
@@ -76,11 +77,11 @@ def test_every_hole_of_a_rail_lies_on_its_board_at_its_holder() -> None:
     assert len(rack.holes) == 8
     for hole in rack.holes:
         assert board.x < hole.x < board.x + board.length
-        assert board.y < hole.y < board.y + board.height
+        assert 0 < hole.across < board.height
         assert hole.x == rack.holders[hole.holder].x
-    assert rack.drilling[0].count == 8
+    assert rack.machining[0].count == 8
     # 20 mm screws through a 3 mm plate stand 17 mm deep in 21 mm of board.
-    assert (rack.drilling[0].depth, rack.drilling[0].web) == (17, 4)
+    assert (rack.machining[0].depth, rack.machining[0].web) == (17, 4)
 
 
 def test_unequal_hooks_keep_one_height_from_the_bottom_edge() -> None:

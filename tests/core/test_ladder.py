@@ -5,13 +5,14 @@ from hypothesis import given, settings
 
 from tests.strategies import briefs
 from yardcliff.core.amend import BriefError, amend
-from yardcliff.core.families.rail import RailBrief, solve_row, starting_brief
+from yardcliff.core.families import Brief, solve_row
+from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.ladder import ladder
 
 
 @given(brief=briefs)
 @settings(max_examples=150, deadline=None)
-def test_taking_a_rung_gives_the_row_it_shows(brief: RailBrief) -> None:
+def test_taking_a_rung_gives_the_row_it_shows(brief: Brief) -> None:
     row = solve_row(brief)
     rungs = ladder(row)
     counts = [rung.row.count for rung in rungs]

@@ -7,14 +7,15 @@ from hypothesis import given, settings
 from tests.strategies import briefs
 from yardcliff.core.amend import amend, dump
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.rail import RailBrief, build, solve_row, starting_brief
+from yardcliff.core.families import Brief, build, solve_row
+from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.most import most_on
 from yardcliff.core.rows import stand
 
 MUGS = amend(starting_brief("enamel-mug", 8, "1 mm"), {"hung": "2500 mm"})
 
 
-def drops(brief: RailBrief) -> list[Fraction]:
+def drops(brief: Brief) -> list[Fraction]:
     rack = build(brief)
     return [rack.rows[0].y - one.y for one in rack.rows]
 
@@ -85,7 +86,7 @@ def test_the_most_on_a_wall() -> None:
 
 @given(brief=briefs)
 @settings(max_examples=150, deadline=None)
-def test_things_of_different_rows_do_not_overlap_unless_the_drop_is_held(brief: RailBrief) -> None:
+def test_things_of_different_rows_do_not_overlap_unless_the_drop_is_held(brief: Brief) -> None:
     rack = build(amend(brief, {"rows": {"drop": None}}))
     if rack.row.trouble or len(rack.hung) > 80:
         return

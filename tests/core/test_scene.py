@@ -7,7 +7,8 @@ from tests.strategies import ITEM_KEYS, briefs
 from yardcliff.core.amend import amend
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.rail import RailBrief, starting_brief
+from yardcliff.core.families import Brief
+from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.geometry import circle, in_mm, parse, points, rectangle, svg
 from yardcliff.core.scene import silhouette
 from yardcliff.data import table
@@ -40,7 +41,7 @@ def test_a_wider_item_is_drawn_wider() -> None:
 
 @given(brief=briefs)
 @settings(max_examples=100, deadline=None)
-def test_places_stand_at_the_axes_and_dimensions_measure_them(brief: RailBrief) -> None:
+def test_places_stand_at_the_axes_and_dimensions_measure_them(brief: Brief) -> None:
     done = design(brief)
     *items, holder = done.scene.symbols
     rows = done.rack.rows

@@ -8,12 +8,13 @@ from pydantic import Field, TypeAdapter
 from yardcliff.api.deps import Own
 from yardcliff.api.views import view_listed
 from yardcliff.api.wire import ItemChoice, Wire
-from yardcliff.core.families.rail import Board, Holder, table_values
+from yardcliff.core.brief import Board
+from yardcliff.core.families.rail import Holder
 from yardcliff.core.findings import Patch
 from yardcliff.core.item import Shape
 from yardcliff.core.listing import Group
 from yardcliff.core.row_figures import END_REASONS, SPACING_REASONS
-from yardcliff.data import table
+from yardcliff.data import table, values
 
 router = APIRouter(prefix="/api", tags=["catalogue"])
 
@@ -57,7 +58,7 @@ def get_catalogue(own: Own) -> Catalogue:
 def _choices(name: str, model: TypeAdapter[Any]) -> list[Choice]:
     """The rows of a table with their values as a brief holds them, so that a client can compare."""
     return [
-        Choice(key=row["key"], name=row["name"], patch=_as_stored(model, table_values(name, row["key"])))
+        Choice(key=row["key"], name=row["name"], patch=_as_stored(model, values(name, row["key"])))
         for row in table(name)
     ]
 

@@ -31,6 +31,7 @@ class NewRack(BaseModel):
 
     hangs: Hangs
     tape: TapeName = "1 mm"
+    family: str | None = Field(None, description="The way of building; the most fitting one if left out.")
     name: RackName | None = None
 
 
@@ -77,7 +78,7 @@ def list_racks(store: Store, binned: Annotated[bool, Query(alias="bin")] = False
 @router.post("/racks", status_code=201, tags=["racks"])
 def make_rack(body: NewRack, store: Store, own: Own) -> RackView:
     """A complete, sensible rack for what hangs there."""
-    brief = starting(body.hangs, body.tape, own)
+    brief = starting(body.hangs, body.tape, body.family, own)
     return _view(store.create(body.name or brief.item.plural.capitalize(), dump(brief)))
 
 

@@ -8,15 +8,16 @@ from pydantic import BaseModel, Field, ValidationError
 from yardcliff.api.deps import Own, OwnItems
 from yardcliff.api.errors import Problem, explained
 from yardcliff.api.views import signed, view_design
-from yardcliff.api.wire import BriefJson, DesignView, Wire
+from yardcliff.api.wire import BriefJson, DesignView, WayView, Wire
 from yardcliff.core.amend import BriefError, amend, read_brief
 from yardcliff.core.check_marks import check_marks, read_marks
 from yardcliff.core.design import design
 from yardcliff.core.errors import YardcliffError
-from yardcliff.core.families import FAMILIES, Brief
-from yardcliff.core.families.rail import starting_rail
+from yardcliff.core.families import FAMILIES, Brief, ranked, solve_row
+from yardcliff.core.families import starting as starting_rack
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import Tape, TapeName, exact_text, read
+from yardcliff.core.listing import Listed
 from yardcliff.core.model import MAX_COUNT, Count
 from yardcliff.core.most import most_on
 from yardcliff.core.order import Aim, reorder
@@ -90,7 +91,7 @@ class ReorderView(Wire):
 def reorder_things(body: Aimed) -> ReorderView:
     """Put mixed things in the order that needs the least; what a pin holds stays in its place."""
     brief = read_brief(body.brief)
-    row, tape = FAMILIES[brief.family].solve_row(brief), Tape.named(brief.tape)
+    row, tape = solve_row(brief), Tape.named(brief.tape)
     found = reorder(row, body.aim)
     return ReorderView(
         before=tape.write(found.before),
@@ -160,7 +161,7 @@ class CheckView(Wire):
 def check(body: MarksText) -> CheckView:
     """Hold marks against the plan: the scheme they follow, which are off, and which classic slip it looks like."""
     brief = read_brief(body.brief)
-    row, tape = FAMILIES[brief.family].solve_row(brief), Tape.named(brief.tape)
+    row, tape = solve_row(brief), Tape.named(brief.tape)
     found = check_marks(read_marks(body.text, tape), row, tape, brief.board.thickness)
     pairs = found.air is not None or (row.count == 1 and len(found.marks) == row.holders)
     off = any(not mark.good for mark in found.marks)
@@ -205,17 +206,37 @@ class Start(BaseModel):
 
 
 @router.post("/start")
-def start(body: Start, own: Own) -> DesignView:
-    """What a new rack for these things would be, without storing it."""
-    return view_design(design(starting(body.hangs, body.tape, own)))
+def start(body: Start, own: Own) -> list[WayView]:
+    """What a new rack for these things would be by each way that could hold them, the most fitting first."""
+    hangs = _listed(body.hangs, own)
+    rated = ranked(tuple(listed.item for listed, _ in hangs))
+    offered = [one for one in rated if one[1].score] or rated[:1]
+    return [
+        WayView(
+            family=way.key,
+            name=way.name,
+            says=way.says,
+            fits=fitness.word,
+            why=fitness.why,
+            design=view_design(design(way.start(hangs, body.tape))),
+        )
+        for way, fitness in offered
+    ]
 
 
-def starting(hangs: list[Hang], tape: TapeName, own: OwnItems) -> Brief:
-    """A new rack's brief. Raises `BriefError` for a thing that is not in the list, or more than a rack holds."""
+def starting(hangs: list[Hang], tape: TapeName, family: str | None, own: OwnItems) -> Brief:
+    """A new rack's brief, by the way asked for or the most fitting one. Raises `BriefError` as `_listed` does."""
+    if family is not None and family not in FAMILIES:
+        raise BriefError([("family", f"“{family[:40]}” is none of: {', '.join(FAMILIES)}.")])
+    return starting_rack(_listed(hangs, own), tape, family)
+
+
+def _listed(hangs: list[Hang], own: OwnItems) -> list[tuple[Listed, int]]:
+    """Raises `BriefError` for a thing that is not in the list, or more than a rack holds."""
     many = sum(hang.count for hang in hangs)
     if many > MAX_COUNT:
         raise BriefError([("count", f"{many} things are too many: {MAX_COUNT} fit on a rack.")])
     counts: dict[str, int] = {}
     for hang in hangs:
         counts[hang.item] = counts.get(hang.item, 0) + hang.count
-    return starting_rail([(own.find(key), count) for key, count in counts.items()], tape)
+    return [(own.find(key), count) for key, count in counts.items()]

@@ -5,9 +5,10 @@ Texts are written here once, in the rack's own tape, so that no client formats a
 
 from yardcliff.api.wire import (
     BoxView,
+    ChoiceField,
+    ChoiceSection,
     DesignView,
     DimensionView,
-    DrillView,
     FigureView,
     FindingView,
     FixView,
@@ -16,6 +17,9 @@ from yardcliff.api.wire import (
     KeepOutView,
     MarksView,
     MeasuresView,
+    NamedScene,
+    OperationView,
+    OptionView,
     RackSummary,
     RackView,
     RowView,
@@ -26,11 +30,13 @@ from yardcliff.api.wire import (
     TapeView,
     ThingsView,
 )
+from yardcliff.core import machining
 from yardcliff.core.amend import dump
+from yardcliff.core.choices import Section
 from yardcliff.core.compare import percent
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families import Brief
+from yardcliff.core.families import FAMILIES, Brief, ranked
 from yardcliff.core.findings import Finding
 from yardcliff.core.geometry import in_mm, svg
 from yardcliff.core.item import Item
@@ -38,7 +44,6 @@ from yardcliff.core.ladder import Rung, ladder
 from yardcliff.core.length import Tape
 from yardcliff.core.listing import Listed, write_row
 from yardcliff.core.model import leaves
-from yardcliff.core.rows import ALIKE
 from yardcliff.core.scene import Box, Scene, Stroke, item_strokes
 from yardcliff.core.working import Value
 from yardcliff.store.racks import Record
@@ -65,7 +70,7 @@ def view_listed(entry: Listed, *, own: bool) -> ItemChoice:
 
 def _measures(item: Item) -> MeasuresView:
     box = BoxView(x0=-float(item.left), y0=-float(item.below), x1=float(item.right), y1=float(item.above))
-    return MeasuresView(box=box, front=float(item.front))
+    return MeasuresView(box=box, front=float(item.front), held=None if item.held is None else float(item.held))
 
 
 def view_scene(scene: Scene) -> SceneView:
@@ -89,6 +94,7 @@ def view_scene(scene: Scene) -> SceneView:
 def view_design(design: Design) -> DesignView:
     """The whole design as the interface shows it."""
     row, tape, rack = design.rack.row, design.tape, design.rack
+    family = FAMILIES[design.brief.family]
     return DesignView(
         brief=dump(design.brief),
         fields=_fields(design.brief, tape, design),
@@ -125,20 +131,49 @@ def view_design(design: Design) -> DesignView:
             for f in rack.figures
         },
         findings=[_finding(f, tape) for f in rack.findings],
-        drilling=[
-            DrillView(
-                what=s.what,
-                count=s.count,
-                bit=tape.write_fine(s.bit),
-                depth=tape.write_fine(s.depth),
-                tilt=s.tilt,
-                web=tape.write_fine(s.web),
-                note=s.note,
+        machining=[
+            OperationView(
+                what=step.what,
+                count=step.count,
+                where=f"{step.part}, {step.face}",
+                tool=machining.tool(step, tape),
+                depth=machining.depth(step, tape),
+                setting=machining.setting(step),
+                web=machining.left(step, tape),
+                stop=step.stop,
+                note=step.note,
             )
-            for s in rack.drilling
+            for step in rack.machining
         ],
         cautions=list(rack.cautions),
         scene=view_scene(design.scene),
+        views=[
+            NamedScene(key=key, name=name, scene=view_scene(seen))
+            for key, name, seen in (("section", "Section", design.section), ("plan", "Plan", design.plan))
+            if seen is not None
+        ],
+        family=family.key,
+        ways=[
+            OptionView(value=way.key, name=way.name, why=fitness.why)
+            for way, fitness in ranked(tuple(design.brief.kinds.values()))
+        ],
+        choices=[_section(section) for section in family.choices(design.brief)],
+    )
+
+
+def _section(section: Section) -> ChoiceSection:
+    return ChoiceSection(
+        title=section.title,
+        fields=[
+            ChoiceField(
+                path=field.path,
+                label=field.label,
+                options=[OptionView(value=o.value, name=o.name, why=o.why) for o in field.options],
+                figure=field.figure,
+            )
+            for field in section.fields
+        ],
+        figures=list(section.figures),
     )
 
 
@@ -164,7 +199,7 @@ def view_summary(record: Record, design: Design) -> RackSummary:
         version=record.version,
         updated_at=record.updated_at,
         says=design.rack.says,
-        size=f"{tape.write(row.length)} × {tape.write_fine(design.rack.parts[0].height)}",
+        size=f"{tape.write(row.length)} × {tape.write_fine(design.rack.parts[0].face_width)}",
         to_settle=sum(f.severity != "note" for f in design.rack.findings),
         scene=view_scene(design.scene),
     )
@@ -240,11 +275,10 @@ def _marks(design: Design, row: int) -> MarksView:
 
 def _rows(design: Design) -> list[RowView]:
     first = {k: group[0] for group in design.rack.alike for k in group}
-    own = design.brief.rows.own
     return [
         RowView(
             y=float(one.y),
-            kind=own[k].kind if k < len(own) else ALIKE,
+            kind=one.kind,
             count=one.row.count,
             alike=first[k],
             marks=_marks(design, k) if 0 < k == first[k] else None,
@@ -270,7 +304,7 @@ def _fields(brief: Brief, tape: Tape, design: Design) -> dict[str, str]:
 
     for path, value in leaves(brief):
         if isinstance(value, Fraction):
-            bought = path[0] in ("holder", "board")
+            bought = path[0] in ("holder", "board", "back")
             texts[".".join(path)] = tape.write_fine(value) if bought else tape.write_given(value)
     row = design.rack.row
     texts["item.width"] = tape.write_given(brief.item.across)
@@ -286,7 +320,6 @@ def _fields(brief: Brief, tape: Tape, design: Design) -> dict[str, str]:
         texts["row.air"] = tape.write_given(row.air)
     texts["row.length"] = tape.write_given(row.length)
     texts["row.count"] = str(row.count)
-    texts["line"] = tape.write_given(brief.board.height / 2 if brief.line is None else brief.line)
     for side, end in (("left", row.left), ("right", row.right)):
         texts[f"row.ends.{side}"] = tape.write_given(end)
     return texts

@@ -95,10 +95,11 @@ class BoxView(Wire):
 
 
 class MeasuresView(Wire):
-    """An item about its own axis, and how far it stands off the wall, mm."""
+    """An item about its own axis, how far it stands off the wall, how thick it is where it is held, mm."""
 
     box: BoxView
     front: float
+    held: float | None
 
 
 class ThingsView(Wire):
@@ -128,7 +129,7 @@ class SymbolView(Wire):
     """Drawn at each of its places [x, y], from the datum on."""
 
     key: str
-    of: Literal["item", "holder"]
+    of: Literal["item", "holder", "part"]
     strokes: list[StrokeView]
     places: list[tuple[float, float]]
 
@@ -173,14 +174,52 @@ class RowView(Wire):
     marks: MarksView | None
 
 
-class DrillView(Wire):
+class OperationView(Wire):
+    """A line of the machining schedule, in words; `web` is empty where nothing stays behind."""
+
     what: str
     count: int
-    bit: str
+    where: str
+    tool: str
     depth: str
-    tilt: float
+    setting: str
     web: str
+    stop: str
     note: str
+
+
+class OptionView(Wire):
+    value: str
+    name: str
+    why: str
+
+
+class ChoiceField(Wire):
+    """A field of the brief, by its path: picked from the options, or typed where there are none.
+
+    Where it may be left out, `figure` is the key of what it then is.
+    """
+
+    path: str
+    label: str
+    options: list[OptionView]
+    figure: str
+
+
+class ChoiceSection(Wire):
+    """Choices that this way of building alone has, and the figures that follow from them."""
+
+    title: str
+    fields: list[ChoiceField]
+    figures: list[str]
+
+
+class NamedScene(Wire):
+    """Another view of the rack: a section from the side, a plan from above."""
+
+    key: str
+    name: str
+    scene: SceneView
 
 
 class DesignView(Wire):
@@ -202,9 +241,24 @@ class DesignView(Wire):
     rows: list[RowView]
     figures: dict[str, FigureView]
     findings: list[FindingView]
-    drilling: list[DrillView]
+    machining: list[OperationView]
     cautions: list[str]
     scene: SceneView
+    views: list[NamedScene]
+    family: str
+    ways: list[OptionView] = Field(description="Every way of building, the most fitting first, with the reason.")
+    choices: list[ChoiceSection]
+
+
+class WayView(Wire):
+    """A way of building that could hold what was asked for, how well it suits, and the rack it would be."""
+
+    family: str
+    name: str
+    says: str
+    fits: Literal["made for it", "suits", "at a pinch", "not really"]
+    why: str
+    design: DesignView
 
 
 class RackView(Wire):

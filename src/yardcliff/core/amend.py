@@ -6,9 +6,10 @@ from typing import Any
 from pydantic import ValidationError
 from pydantic_core import ErrorDetails
 
+from yardcliff.core.brief import RackBrief
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families import FAMILIES, Brief
+from yardcliff.core.families import BRIEFS, FAMILIES, Brief, solve_row
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.listing import Listed
@@ -33,7 +34,7 @@ def read_brief(data: Any) -> Brief:
     name = data.get("tape") if isinstance(data, dict) else None
     unit = "in" if isinstance(name, str) and name.endswith("in") else "mm"
     try:
-        return Brief.model_validate(data, context={"unit": unit})
+        return BRIEFS.validate_python(data, context={"unit": unit})
     except ValidationError as error:
         raise BriefError([(_path(e["loc"]), _message(e)) for e in error.errors()]) from None
 
@@ -45,7 +46,8 @@ def _message(error: ErrorDetails) -> str:
 
 
 def _path(loc: tuple[int | str, ...]) -> str:
-    """`row.pins.0.at`; the tag that a union puts between is not part of the document."""
+    """`row.pins.0.at`; the tags that unions put between are not part of the document."""
+    loc = loc[1:] if loc and loc[0] in FAMILIES else loc
     return ".".join(str(part) for i, part in enumerate(loc) if not (i and loc[i - 1] == "holder"))
 
 
@@ -80,8 +82,10 @@ def amend(brief: Brief, patch: Patch) -> Brief:
     asked: Patch = row if isinstance(row, dict) else {}
     follows = asked.get("follows") or _follower(brief, asked)
     before = _letting_follow(brief, follows)
-    holder = patch.get("holder")
-    if isinstance(holder, dict) and holder.get("kind", brief.holder.kind) != brief.holder.kind:
+    if patch.get("family", brief.family) != brief.family:
+        before = {name: before[name] for name in RackBrief.model_fields}  # each family has fields of its own
+    holder, old = patch.get("holder"), before.get("holder")
+    if isinstance(holder, dict) and old and holder.get("kind", old["kind"]) != old["kind"]:
         before.pop("holder")  # a peg has none of a hook's fields
     return read_brief(merge(before, patch))
 
@@ -117,7 +121,7 @@ def _letting_follow(brief: Brief, follows: Follows) -> dict[str, Any]:
     """The brief as JSON values with another figure to follow; the rest held where it stands."""
     document = dump(brief)
     if follows != brief.row.follows:
-        solved = FAMILIES[brief.family].solve_row(brief)
+        solved = solve_row(brief)
         document["row"] = merge(document["row"], _settled(solved, follows) | {"follows": follows})
     return document
 

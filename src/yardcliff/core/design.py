@@ -2,11 +2,12 @@
 
 from dataclasses import dataclass
 
-from yardcliff.core.families import FAMILIES, Brief
+from yardcliff.core.families import Brief, build
 from yardcliff.core.length import Tape
 from yardcliff.core.marks import Mark, marks
 from yardcliff.core.rack import Rack
 from yardcliff.core.scene import Scene, scene
+from yardcliff.core.views import plan, section
 
 
 @dataclass(frozen=True, slots=True)
@@ -16,6 +17,8 @@ class Design:
     rack: Rack
     marks_by_row: tuple[tuple[Mark, ...], ...]
     scene: Scene
+    section: Scene
+    plan: Scene | None
 
     @property
     def marks(self) -> tuple[Mark, ...]:
@@ -26,7 +29,7 @@ class Design:
 def design(brief: Brief) -> Design:
     """Build the brief's rack and read everything off it."""
     tape = Tape.named(brief.tape)
-    rack = FAMILIES[brief.family].build(brief)
+    rack = build(brief)
     known: dict[int, tuple[Mark, ...]] = {}
     by_row = tuple([known.get(id(one.row)) or known.setdefault(id(one.row), marks(one.row, tape)) for one in rack.rows])
-    return Design(brief, tape, rack, by_row, scene(rack, tape))
+    return Design(brief, tape, rack, by_row, scene(rack, tape), section(rack, tape), plan(rack, tape))

@@ -54,6 +54,11 @@ CODES: dict[str, Code] = {
     "peg.web": Code(Severity.CARE, "Thin web behind the peg"),
     "peg.through": Code(Severity.STOP, "Hole breaks through"),
     "peg.shallow": Code(Severity.CARE, "Peg barely held"),
+    "hole.held": Code(Severity.CARE, "Not measured where it is held"),
+    "hole.size": Code(Severity.STOP, "No bit so large"),
+    "hole.falls": Code(Severity.STOP, "Falls through"),
+    "hole.edge": Code(Severity.STOP, "Too little wood beside the hole"),
+    "hole.web": Code(Severity.CARE, "Too little wood between holes"),
     "hang.floor": Code(Severity.STOP, "Reaches the floor"),
 }
 

@@ -45,7 +45,8 @@ class Item(Frozen):
 
     `width` may be given instead of `left` and `right`: it is shared as the two were. `takes` says how many
     holders it needs: "one", the first of "two", or a "bridge" that hangs between two; a rigid bridge has
-    its two holders `span` apart. A `round` thing nests between its neighbours in the next row. `listed` is the entry of the list that it was taken from.
+    its two holders `span` apart. `held` is how thick it is where it is held:
+    at the neck, the shaft, the edge. A `round` thing nests between its neighbours in the next row. `listed` is the entry of the list that it was taken from.
     """
 
     name: Name
@@ -57,6 +58,7 @@ class Item(Frozen):
     above: Gap
     below: Size
     front: Size
+    held: Size | None = None
     weight_g: Weight
     takes: Takes = "one"
     span: Size | None = None

@@ -41,6 +41,7 @@ ITEM_COLUMNS = (
     "above",
     "below",
     "front",
+    "held",
     "weight_g",
     "takes",
     "span",
@@ -87,6 +88,14 @@ def shipped() -> tuple[Listed, ...]:
     return tuple(read_row(row) for row in table("items"))
 
 
+def shipped_item(key: str) -> Listed:
+    """A shipped entry of the list. Raises `KeyError`."""
+    found = next((listed for listed in shipped() if listed.key == key), None)
+    if found is None:
+        raise KeyError(key)
+    return found
+
+
 def read_row(row: Mapping[str, str], unit: Unit = "mm") -> Listed:
     """An entry from its columns as text; bare numbers take `unit`. Raises `ListingError`.
 
@@ -97,10 +106,12 @@ def read_row(row: Mapping[str, str], unit: Unit = "mm") -> Listed:
     missing = [column for column in NEEDED if column not in given]
     if missing:
         raise ListingError([(column, "is missing") for column in missing])
-    like = _like(given.get("group", "coats")) if len(given) < len(COLUMNS) - 2 else {}
+    like = _like(given.get("group", "coats")) if len(given) < len(COLUMNS) - 3 else {}
     own = {"key": slug(given["name"]), "plural": f"{given['name']}s", **given}
     values: dict[str, Any] = {**like, **own}
-    # A span belongs to a bridge, and what is like it may have one.
+    # A span belongs to a bridge, and how thick it is where it is held to one thing: what is like it may have them.
+    if "held" not in given:
+        values.pop("held", None)
     if values.get("takes", "one") != "bridge":
         values.pop("span", None)
     values["item"] = {c: values.pop(c) for c in ITEM_COLUMNS if c in values} | {"listed": values["key"]}

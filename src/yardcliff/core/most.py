@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from yardcliff.core.amend import amend
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families import FAMILIES, Brief
+from yardcliff.core.families import Brief, build
 from yardcliff.core.findings import Patch, Severity
 from yardcliff.core.length import exact_text
 from yardcliff.core.rows import MOST_ROWS
@@ -28,7 +28,7 @@ def most_on(brief: Brief, width: Fraction) -> Most:
     filled = amend(brief, patch)
 
     def troubles(count: int) -> set[str]:
-        rack = FAMILIES[brief.family].build(amend(filled, {"rows": {"count": count}}))
+        rack = build(amend(filled, {"rows": {"count": count}}))
         return {f.code for f in rack.findings if f.severity is Severity.STOP or f.code == "rows.capped"}
 
     # What is wrong with one row already, a screw too long say, is no matter of how many there are.
@@ -36,4 +36,4 @@ def most_on(brief: Brief, width: Fraction) -> Most:
     while rows < MOST_ROWS and troubles(rows + 1) <= before:
         rows += 1
     patch["rows"] = {"count": rows}
-    return Most(len(FAMILIES[brief.family].build(amend(brief, patch)).hung), rows, patch)
+    return Most(len(build(amend(brief, patch)).hung), rows, patch)

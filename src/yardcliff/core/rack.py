@@ -12,64 +12,91 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
 from yardcliff.core.item import Item
 from yardcliff.core.row import Row
+from yardcliff.core.rows import ALIKE
 from yardcliff.core.working import Figure
 
-Purpose = Literal["peg hole", "pilot hole"]
+Purpose = Literal["peg hole", "pilot hole", "through hole"]
 Wood = Literal["softwood", "hardwood"]
+Face = Literal["front", "top"]
 
 
 @dataclass(frozen=True, slots=True)
 class Part:
-    """A board as it sits on the wall: lower left corner (x, y), its size and its grain."""
+    """A board as it sits on the wall: its lower left back corner (x, y, z), z off the wall, and its size along these.
+
+    `marked` is the face that the row is marked on: the front as it is seen, or the top with the front edge below.
+    """
 
     key: str
     name: str
     x: Fraction
     y: Fraction
+    z: Fraction
     length: Fraction
     height: Fraction
-    thickness: Fraction
+    depth: Fraction
     wood: Wood
+    marked: Face = "front"
+
+    @property
+    def face_width(self) -> Fraction:
+        """Across the marked face."""
+        return self.height if self.marked == "front" else self.depth
+
+    @property
+    def thickness(self) -> Fraction:
+        """Through the marked face."""
+        return self.depth if self.marked == "front" else self.height
 
 
 @dataclass(frozen=True, slots=True)
 class Bore:
-    """One hole of every holder, `dy` above its axis; depth along the bit."""
+    """One hole of every holder, `up` the marked face from its axis; depth along the bit.
+
+    An `open` one runs out to the face's lower edge as a slot of its own width.
+    """
 
     purpose: Purpose
-    dy: Fraction
+    up: Fraction
     bit: Fraction
     depth: Fraction
     tilt: float
+    open: bool = False
 
 
 @dataclass(frozen=True, slots=True)
 class Hole:
-    """A hole drilled from a part's face. `depth` runs along the bit; `tilt` is from square."""
+    """A hole drilled from a part's marked face, `across` above that face's lower edge.
+
+    `depth` runs along the bit; `tilt` is from square.
+    """
 
     part: str
     row: int
     holder: int
     purpose: Purpose
     x: Fraction
-    y: Fraction
+    across: Fraction
     bit: Fraction
     depth: Fraction
     tilt: float
+    open: bool
 
 
 @dataclass(frozen=True, slots=True)
 class Glyph:
     """How a holder looks from the front: what the scene needs and no more.
 
-    `tip` is how far above its axis the free end is seen (below it where negative).
+    `tip` is how far above its axis the free end is seen (below it where negative), `out` how far it
+    stands off the face, along its own axis.
     """
 
-    kind: Literal["hook", "peg"]
+    kind: Literal["hook", "peg", "hole"]
     width: Fraction
     height: Fraction
     screws: tuple[Fraction, ...]
     tip: Fraction
+    out: Fraction
 
 
 class Placed(NamedTuple):
@@ -95,24 +122,46 @@ class Hung(NamedTuple):
 
 @dataclass(frozen=True, slots=True)
 class RackRow:
-    """A row of holders: solved along its part, its axis `y` above the floor."""
+    """A row of holders: solved along its part, its axis `y` above the floor and `across` the part's marked face.
+
+    `kind` is what it hangs, or "=" for what the first row hangs.
+    """
 
     part: str
     y: Fraction
+    across: Fraction
     row: Row
+    kind: str = ALIKE
 
 
 @dataclass(frozen=True, slots=True)
-class DrillStep:
-    """One line of the drilling schedule: the same bit, depth and setting for `count` holes."""
+class Operation:
+    """One line of the machining schedule: one tool, depth and setting for `count` equal features.
+
+    `size` is the tool's: a bit's diameter, a saw cut's length. Without a `depth` it goes right through, and
+    leaves no `web`. `stop` says what ends the cut.
+    """
 
     what: str
     count: int
-    bit: Fraction
-    depth: Fraction
+    part: str
+    face: str
+    tool: str
+    size: Fraction
+    depth: Fraction | None
     tilt: float
-    web: Fraction
+    web: Fraction | None
+    stop: str
     note: str
+
+
+@dataclass(frozen=True, slots=True)
+class Joint:
+    """Two parts that are joined face to face, by their keys, and how."""
+
+    part: str
+    other: str
+    by: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -131,8 +180,9 @@ class Rack:
     rows: tuple[RackRow, ...]
     figures: tuple[Figure, ...]
     findings: tuple[Finding, ...]
-    drilling: tuple[DrillStep, ...]
+    machining: tuple[Operation, ...]
     cautions: tuple[str, ...]
+    joints: tuple[Joint, ...] = ()
 
     @property
     def row(self) -> Row:
@@ -153,18 +203,18 @@ class Rack:
     @property
     def holes(self) -> tuple[Hole, ...]:
         """Every hole of every holder, in the order of the holders."""
-        part = [one.part for one in self.rows]
         return tuple(
             Hole(
-                part[holder.row],
+                self.rows[holder.row].part,
                 holder.row,
                 holder.place,
                 bore.purpose,
                 holder.x,
-                holder.y + bore.dy,
+                self.rows[holder.row].across + bore.up,
                 bore.bit,
                 bore.depth,
                 bore.tilt,
+                bore.open,
             )
             for holder in self.holders
             for bore in self.bores

@@ -51,7 +51,7 @@ class Symbol:
     """Something drawn at each of its `places` (x, y), from the datum on; `key` tells it from the others."""
 
     key: str
-    of: Literal["item", "holder"]
+    of: Literal["item", "holder", "part"]
     strokes: tuple[Stroke, ...]
     places: tuple[tuple[float, float], ...]
 
@@ -102,11 +102,19 @@ def scene(rack: Rack, tape: Tape) -> Scene:
         *(Stroke("person", moved(path, extent.x0 - 450, 0)) for path in person),
         Stroke("reach", line((wall.x0, REACH), (extent.x0 - 120, REACH))),
     ]
-    for part in rack.parts:
-        strokes += _board(part)
-        strokes += [stroke for flaw in rack.row.brief.keepouts for stroke in _flaw(flaw, part)]
+    marked = dict.fromkeys(one.part for one in rack.rows)
+    before: list[Symbol] = []
+    for part in sorted(rack.parts, key=lambda part: part.z):
+        drawn = board_strokes(part, datum=part.key in marked)
+        if part.key in marked:
+            drawn += [stroke for flaw in rack.row.brief.keepouts for stroke in _flaw(flaw, part)]
+        # What hangs through a part is seen above it and below it only.
+        if part.marked == "top":
+            before.append(Symbol(f"part.{part.key}", "part", tuple(drawn), ((0.0, 0.0),)))
+        else:
+            strokes += drawn
     axes = tuple([(in_mm(holder.x), in_mm(holder.y)) for holder in rack.holders])
-    symbols = (*_hung(rack), Symbol("holder", "holder", _holder(rack.glyph), axes))
+    symbols = (*_hung(rack), *before, Symbol("holder", "holder", _holder(rack.glyph), axes))
     dimensions = tuple(_dimensions(rack, tape, extent))
     return Scene(tuple(strokes), symbols, dimensions, extent, wall)
 
@@ -148,7 +156,8 @@ def _extent(rack: Rack) -> Box:
     )
 
 
-def _board(part: Part) -> list[Stroke]:
+def board_strokes(part: Part, *, datum: bool) -> list[Stroke]:
+    """A board from the front, with its grain; the red corner is the end that everything is measured from."""
     x, y, length, height = float(part.x), float(part.y), float(part.length), float(part.height)
     strokes = [Stroke("board", rectangle(x, y, length, height))]
     # A few lines that run with the grain and bow around a knot, the same on every drawing.
@@ -167,7 +176,10 @@ def _board(part: Part) -> list[Stroke]:
             )
         )
     size = min(height * 0.22, 22)
-    strokes.append(Stroke("datum", (*line((x, y + height), (x + size, y + height), (x, y + height - size)), ("Z", ()))))
+    if datum:
+        strokes.append(
+            Stroke("datum", (*line((x, y + height), (x + size, y + height), (x, y + height - size)), ("Z", ())))
+        )
     return strokes
 
 
@@ -228,6 +240,11 @@ def _holder(glyph: Glyph) -> tuple[Stroke, ...]:
             Stroke("holder", circle(0, tip, r)),
             Stroke("holder-line", circle(0, tip, r * 0.6)),
             Stroke("mark", _cross(0, 0, r * 0.55)),
+        )
+    if glyph.kind == "hole":
+        return (
+            *(Stroke("holder-line", line((x, 0), (x, -height))) for x in (-width / 2, width / 2)),
+            Stroke("mark", line((0, 6), (0, -height - 6))),
         )
     arm = width * 0.34
     screws = tuple(Stroke("screw", circle(0, float(dy), width * 0.11)) for dy in glyph.screws)

@@ -16,3 +16,9 @@ def table(name: str) -> tuple[dict[str, Any], ...]:
     else:
         rows = tomllib.loads(folder.joinpath(f"{name}.toml").read_text("utf-8"))["row"]
     return tuple({k: v for k, v in row.items() if k != "source"} for row in rows)
+
+
+def values(name: str, key: str) -> dict[str, Any]:
+    """The values of a table's row, without what only names it. Raises `StopIteration` for no row."""
+    row = next(row for row in table(name) if row["key"] == key)
+    return {k: v for k, v in row.items() if k not in ("key", "name")}

@@ -4,7 +4,7 @@ import json
 from typing import Any
 
 from yardcliff.core.amend import dump
-from yardcliff.core.families import Brief
+from yardcliff.core.families import BRIEFS, Brief
 
 FORMAT, VERSION = "yardcliff-rack", 1
 
@@ -16,7 +16,7 @@ def write_rackfile(name: str, brief: Brief) -> str:
 
 def schema() -> dict[str, Any]:
     """The JSON Schema of a rack file (draft 2020-12)."""
-    brief = Brief.model_json_schema(ref_template="#/$defs/{model}", mode="serialization")
+    brief = BRIEFS.json_schema(ref_template="#/$defs/{model}", mode="serialization")
     definitions = brief.pop("$defs")
     return {
         "$schema": "https://json-schema.org/draft/2020-12/schema",

@@ -2,10 +2,10 @@
 
 from math import ceil
 
-from yardcliff.core.angles import both_ways
 from yardcliff.core.design import Design
 from yardcliff.core.findings import Severity
 from yardcliff.core.geometry import line
+from yardcliff.core.machining import depth, left, setting, tool
 from yardcliff.core.marks import Mark
 from yardcliff.core.rack import row_names
 from yardcliff.exports.drawing import TEXT, Ink, InkedPath, lay_out
@@ -62,7 +62,8 @@ def _head(page: Page, name: str, design: Design, top: float) -> None:
     row, tape, brief = design.rack.row, design.tape, design.brief
     page.text(MARGIN, top - 4, name, 6, font=BOLD)
     boards = f"{len(design.rack.parts)} boards" if len(design.rack.parts) > 1 else "board"
-    board = f"{boards} {tape.write(row.length)} × {tape.write_fine(design.rack.parts[0].height)} × {tape.write_fine(brief.board.thickness)}, {brief.board.wood}"
+    part = design.rack.parts[0]
+    board = f"{boards} {tape.write(row.length)} × {tape.write_fine(part.face_width)} × {tape.write_fine(part.thickness)}, {part.wood}"
     said = f"{design.rack.says}, {row.holders - 1} spaces; {board}; axis {tape.write(brief.hung)} above the floor"
     page.text(MARGIN, top - 9.5, said, 3.4)
     page.path(line((MARGIN, top - 12), (page.width - MARGIN, top - 12)), RULE)
@@ -99,24 +100,19 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest:
 
 
 def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> None:
-    fine, width = design.tape.write_fine, right - x
-    page.text(x, y, "Drilling", 4, font=BOLD)
+    tape, width = design.tape, right - x
+    page.text(x, y, "Drilling and machining, in this order", 4, font=BOLD)
     y -= 5.5
-    for step in design.rack.drilling:
-        page.text(
-            x,
-            y,
-            f"{step.count} × {step.what.lower()}: bit {fine(step.bit)}, {fine(step.depth)} deep along the bit",
-            3.4,
-        )
-        y -= 4.6
-        tilt = f"tilt {both_ways(step.tilt)}" if step.tilt else "square to the face"
-        page.text(x, y, f"{tilt}; web left {fine(step.web)}", 3.4)
-        y = page.wrapped(x, y - 4.6, width, step.note, 3.2)
+    for step in design.rack.machining:
+        where = f"{step.part.lower()}, {step.face}"
+        y = page.wrapped(x, y, width, f"{step.count} × {step.what.lower()} ({where}): {tool(step, tape)}", 3.4)
+        behind = f"; web left {left(step, tape)}" if step.web is not None else ""
+        y = page.wrapped(x, y, width, f"{depth(step, tape)}, {setting(step)}{behind}; stop: {step.stop}", 3.4)
+        y = page.wrapped(x, y, width, step.note, 3.2)
     for key in ("peg.cut",):
         figure = next((f for f in design.rack.figures if f.key == key), None)
         if figure and not isinstance(figure.value, str):
-            page.text(x, y, f"{figure.label}: {fine(figure.value)}", 3.4)
+            page.text(x, y, f"{figure.label}: {tape.write_fine(figure.value)}", 3.4)
             y -= 5
     trouble = [f for f in design.rack.findings if f.severity is not Severity.NOTE]
     if trouble:

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from yardcliff.core.design import Design
 from yardcliff.core.geometry import circle, line
+from yardcliff.core.machining import tool
 from yardcliff.core.rack import row_names
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper
@@ -33,9 +34,9 @@ def write_template(name: str, design: Design, paper: Paper) -> bytes:
     for group in design.rack.alike:
         row = design.rack.rows[group[0]]
         part = design.rack.part(row.part)
-        axis = float(row.y - part.y)
-        low = max(0.0, min(axis - BAND / 2, float(part.height) - BAND))
-        high = min(float(part.height), low + BAND)
+        axis, wide = float(row.across), float(part.face_width)
+        low = max(0.0, min(axis - BAND / 2, wide - BAND))
+        high = min(wide, low + BAND)
         band = _Band(group[0], (page.height + 14) / 2 - (high + low) / 2, low, high)
         laid = sheets(float(part.length), paper)
         title = f"{name}, {row_names(group).lower()}" if len(design.rack.rows) > 1 else name
@@ -52,8 +53,8 @@ def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
     part = rack.part(rack.rows[row].part)
     left, right = sheet.x(max(0.0, sheet.start)), sheet.x(min(float(part.length), sheet.end))
     top, bottom = base + high, base + low
-    axis = base + float(rack.rows[row].y - part.y)
-    for y, real in ((top, high == part.height), (bottom, low == 0)):
+    axis = base + float(rack.rows[row].across)
+    for y, real in ((top, high == part.face_width), (bottom, low == 0)):
         page.path(line((left, y), (right, y)), HEAVY if real else DASHED)
     for end in (0.0, float(part.length)):
         if sheet.start <= end <= sheet.end:
@@ -69,23 +70,31 @@ def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
         page.text(x, bottom - 8.5, tape.write(mark.exact), 3, anchor="middle")
     for hole in rack.holes:
         if hole.row == row and sheet.start <= hole.x <= sheet.end:
-            x, y, r = sheet.x(float(hole.x)), base + float(hole.y - part.y), float(hole.bit) / 2
+            x, y, r = sheet.x(float(hole.x)), base + float(hole.across), float(hole.bit) / 2
             page.path(circle(x, y, r), THIN)
             page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)
             page.path(line((x, y - r - 2), (x, y + r + 2)), THIN)
+            if hole.open:
+                for side in (x - r, x + r):
+                    page.path(line((side, bottom), (side, y)), THIN)
     crosses(page, sheet, count, (top + 12, bottom - 18))
     if sheet.number == 1:
         x = sheet.x(0)
         page.path((*line((x, top + 1), (x - 3, top + 6), (x + 3, top + 6)), ("Z", ())), Ink(None, 0, "#000000"))
         page.text(x + 4, top + 2.4, "DATUM: the board's left end. Measure from here.", 3.2, font=BOLD)
     if right - left > 60:  # on a last, short piece it would stand on the cross
-        page.text((left + right) / 2, top + 8.5, "TOP", 4.4, font=BOLD, anchor="middle")
+        edge = "TOP" if part.marked == "front" else "WALL EDGE"
+        page.text((left + right) / 2, top + 8.5, edge, 4.4, font=BOLD, anchor="middle")
 
 
 def _words(page: Page, name: str, design: Design, sheet: Sheet, count: int) -> None:
     y = page.height - MARGIN - 2
     page.text(MARGIN, y, name, 5, font=BOLD)
     page.text(page.width - MARGIN, y, f"marking template 1:1, sheet {sheet.number} of {count}", 3.6, anchor="end")
-    holes = ", ".join(f"{step.what.lower()}s {design.tape.write_fine(step.bit)} bit" for step in design.rack.drilling)
-    page.text(MARGIN, y - 5, f"Looking at the face. {holes}. Lay each cross on the one with the same letter.", 3.2)
+    rack = design.rack
+    part = rack.part(rack.rows[0].part)
+    steps = [step for step in rack.machining if step.face == part.marked]
+    holes = ", ".join(f"{step.what.lower()}s {tool(step, design.tape)}" for step in steps)
+    looking = "Looking down on the top, front edge below" if part.marked == "top" else "Looking at the face"
+    page.text(MARGIN, y - 5, f"{looking}. {holes}. Lay each cross on the one with the same letter.", 3.2)
     check_ruler(page, design.tape)

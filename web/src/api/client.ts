@@ -1,15 +1,14 @@
 import type {
   Catalogue,
   Comparison,
-  Jig,
-  Most,
-  Member,
-  Version,
   Design,
   Hang,
   ImportReport,
+  Jig,
   Kept,
   MarksCheck,
+  Member,
+  Most,
   Patch,
   Problem,
   Rack,
@@ -17,6 +16,8 @@ import type {
   Reordered,
   TapeName,
   Used,
+  Version,
+  Way,
 } from "./types";
 
 /** The server answered that it cannot: `problem` says why and which field. */
@@ -64,8 +65,9 @@ export const api = {
   bin: () => call<RackSummary[]>("GET", "/racks?bin=true"),
   rack: (id: string) => call<Rack>("GET", rack(id)),
   version: (id: string) => call<{ version: number }>("GET", `${rack(id)}/version`),
-  start: (hangs: Hang[], tape: TapeName) => call<Design>("POST", "/start", { hangs, tape }),
-  make: (hangs: Hang[], tape: TapeName) => call<Rack>("POST", "/racks", { hangs, tape }),
+  start: (hangs: Hang[], tape: TapeName) => call<Way[]>("POST", "/start", { hangs, tape }),
+  make: (hangs: Hang[], tape: TapeName, family: string | null) =>
+    call<Rack>("POST", "/racks", { hangs, tape, family }),
   open: (file: unknown) => call<Rack>("POST", "/racks/open", file),
   /** Under its key, or as a new thing where that is null. */
   keepItem: (key: string | null, columns: Record<string, string>, unit: "in" | "mm") =>

@@ -239,7 +239,7 @@ export interface paths {
         put?: never;
         /**
          * Start
-         * @description What a new rack for these things would be, without storing it.
+         * @description What a new rack for these things would be by each way that could hold them, the most fitting first.
          */
         post: operations["start_api_start_post"];
         delete?: never;
@@ -818,6 +818,34 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /**
+         * ChoiceField
+         * @description A field of the brief, by its path: picked from the options, or typed where there are none.
+         *
+         *     Where it may be left out, `figure` is the key of what it then is.
+         */
+        ChoiceField: {
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            /** Options */
+            options: components["schemas"]["OptionView"][];
+            /** Figure */
+            figure: string;
+        };
+        /**
+         * ChoiceSection
+         * @description Choices that this way of building alone has, and the figures that follow from them.
+         */
+        ChoiceSection: {
+            /** Title */
+            title: string;
+            /** Fields */
+            fields: components["schemas"]["ChoiceField"][];
+            /** Figures */
+            figures: string[];
+        };
         /** Comparison */
         Comparison: {
             /** Ids */
@@ -883,11 +911,22 @@ export interface components {
             };
             /** Findings */
             findings: components["schemas"]["FindingView"][];
-            /** Drilling */
-            drilling: components["schemas"]["DrillView"][];
+            /** Machining */
+            machining: components["schemas"]["OperationView"][];
             /** Cautions */
             cautions: string[];
             scene: components["schemas"]["SceneView"];
+            /** Views */
+            views: components["schemas"]["NamedScene"][];
+            /** Family */
+            family: string;
+            /**
+             * Ways
+             * @description Every way of building, the most fitting first, with the reason.
+             */
+            ways: components["schemas"]["OptionView"][];
+            /** Choices */
+            choices: components["schemas"]["ChoiceSection"][];
         };
         /** DimensionView */
         DimensionView: {
@@ -910,23 +949,6 @@ export interface components {
             text: string;
             /** Figure */
             figure: string;
-        };
-        /** DrillView */
-        DrillView: {
-            /** What */
-            what: string;
-            /** Count */
-            count: number;
-            /** Bit */
-            bit: string;
-            /** Depth */
-            depth: string;
-            /** Tilt */
-            tilt: number;
-            /** Web */
-            web: string;
-            /** Note */
-            note: string;
         };
         /**
          * FieldError
@@ -1086,7 +1108,7 @@ export interface components {
         ItemText: {
             /**
              * Columns
-             * @description Of: key, group, name, plural, shape, grip, left, right, above, below, front, weight_g, takes, span, round, air, holder, board, hung.
+             * @description Of: key, group, name, plural, shape, grip, left, right, above, below, front, held, weight_g, takes, span, round, air, holder, board, hung.
              */
             columns: {
                 [key: string]: string;
@@ -1178,12 +1200,14 @@ export interface components {
         };
         /**
          * MeasuresView
-         * @description An item about its own axis, and how far it stands off the wall, mm.
+         * @description An item about its own axis, how far it stands off the wall, how thick it is where it is held, mm.
          */
         MeasuresView: {
             box: components["schemas"]["BoxView"];
             /** Front */
             front: number;
+            /** Held */
+            held: number | null;
         };
         /**
          * MemberView
@@ -1210,6 +1234,17 @@ export interface components {
             };
         };
         /**
+         * NamedScene
+         * @description Another view of the rack: a section from the side, a plan from above.
+         */
+        NamedScene: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            scene: components["schemas"]["SceneView"];
+        };
+        /**
          * NewRack
          * @description What hangs there, and how many: all that a new rack asks.
          */
@@ -1225,8 +1260,46 @@ export interface components {
              * @enum {string}
              */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            /**
+             * Family
+             * @description The way of building; the most fitting one if left out.
+             */
+            family?: string | null;
             /** Name */
             name?: string | null;
+        };
+        /**
+         * OperationView
+         * @description A line of the machining schedule, in words; `web` is empty where nothing stays behind.
+         */
+        OperationView: {
+            /** What */
+            what: string;
+            /** Count */
+            count: number;
+            /** Where */
+            where: string;
+            /** Tool */
+            tool: string;
+            /** Depth */
+            depth: string;
+            /** Setting */
+            setting: string;
+            /** Web */
+            web: string;
+            /** Stop */
+            stop: string;
+            /** Note */
+            note: string;
+        };
+        /** OptionView */
+        OptionView: {
+            /** Value */
+            value: string;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
         };
         /**
          * Problem
@@ -1429,7 +1502,7 @@ export interface components {
              * Of
              * @enum {string}
              */
-            of: "item" | "holder";
+            of: "item" | "holder" | "part";
             /** Strokes */
             strokes: components["schemas"]["StrokeView"][];
             /** Places */
@@ -1544,6 +1617,26 @@ export interface components {
              * @example 2.4 m
              */
             width: string;
+        };
+        /**
+         * WayView
+         * @description A way of building that could hold what was asked for, how well it suits, and the rack it would be.
+         */
+        WayView: {
+            /** Family */
+            family: string;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /**
+             * Fits
+             * @enum {string}
+             */
+            fits: "made for it" | "suits" | "at a pinch" | "not really";
+            /** Why */
+            why: string;
+            design: components["schemas"]["DesignView"];
         };
     };
     responses: never;
@@ -1958,7 +2051,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DesignView"];
+                    "application/json": components["schemas"]["WayView"][];
                 };
             };
             /** @description A value cannot be read */

@@ -26,6 +26,9 @@ export type Comparison = Schemas["Comparison"];
 export type Jig = Schemas["JigView"];
 export type Member = Schemas["MemberView"];
 export type Most = Schemas["MostView"];
+export type Way = Schemas["WayView"];
+export type ChoiceField = Schemas["ChoiceField"];
+export type ChoiceSection = Schemas["ChoiceSection"];
 export type Rung = Schemas["RungView"];
 export type Problem = Schemas["Problem"];
 /** One answer of the line that previews go along: no request of the OpenAPI document. */

@@ -62,7 +62,7 @@ export function placeDimensions(dimensions: readonly Dimension[], view: View): P
       lift += ROW;
     }
     // Text reads from below (x) or from the right (y): its baseline is above or left of the line.
-    const below = side > 0 && dimension.axis === "x" && lift > ROW;
+    const below = side > 0 && lift > ROW;
     const across = below ? line + lift : line - lift;
     const [textX, textY] = dimension.axis === "x" ? [middle, across] : [across, middle];
     return [{ dimension, from, to, line, feature, side, textX, textY }];

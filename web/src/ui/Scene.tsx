@@ -35,7 +35,7 @@ export const Scene = memo(function Scene({ scene, scale, bare = false }: Props) 
           ),
       )}
       {scene.symbols.map((symbol) =>
-        spacing < BOXES_PX && count >= MANY ? (
+        spacing < BOXES_PX && symbol.places.length >= MANY ? (
           <Boxes
             key={symbol.key}
             symbol={symbol}

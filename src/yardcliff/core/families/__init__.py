@@ -1,9 +1,45 @@
-"""The ways of building. A new one is one new module with a brief and a `build`, listed here."""
+"""The ways of building. A new one is one new module that ends in its `FAMILY`, listed here."""
 
-from yardcliff.core.families import rail
+from typing import Annotated, Any
+
+from pydantic import Field, TypeAdapter
+
+from yardcliff.core.families import hole_rail, rail
+from yardcliff.core.families.family import Family, Fitness, Hangs
+from yardcliff.core.families.hole_rail import HoleRailBrief
 from yardcliff.core.families.rail import RailBrief
+from yardcliff.core.item import Item
+from yardcliff.core.length import TapeName
+from yardcliff.core.rack import Rack
+from yardcliff.core.row import Row
 
-Brief = RailBrief
-"""Every family's brief; a discriminated union on `family` once there is a second one."""
+Brief = RailBrief | HoleRailBrief
+BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="family")])
+"""Reads any family's brief and knows their schema."""
 
-FAMILIES = {"rail": rail}
+FAMILIES: dict[str, Family[Any]] = {family.key: family for family in (rail.FAMILY, hole_rail.FAMILY)}
+
+
+def build(brief: Brief) -> Rack:
+    """The rack, by the brief's own way of building."""
+    rack: Rack = FAMILIES[brief.family].build(brief)
+    return rack
+
+
+def solve_row(brief: Brief) -> Row:
+    """The brief's first row, spaced by what hangs on it."""
+    row: Row = FAMILIES[brief.family].solve_row(brief)
+    return row
+
+
+def ranked(items: tuple[Item, ...]) -> list[tuple[Family[Any], Fitness]]:
+    """Every way of building with how well it suits these things, the most fitting first."""
+    rated = [(family, family.suits(items)) for family in FAMILIES.values()]
+    return sorted(rated, key=lambda one: -one[1].score)
+
+
+def starting(hangs: Hangs, tape: TapeName, family: str | None = None) -> Brief:
+    """A sensible rack for so many of each listed thing, by the most fitting way or by the `family` asked for."""
+    way = FAMILIES[family] if family else ranked(tuple(listed.item for listed, _ in hangs))[0][0]
+    brief: Brief = way.start(hangs, tape)
+    return brief

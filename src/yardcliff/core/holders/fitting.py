@@ -4,19 +4,20 @@ from dataclasses import dataclass
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
-from yardcliff.core.rack import Bore, DrillStep, Glyph, Wood
+from yardcliff.core.rack import Bore, Glyph, Operation, Wood
 from yardcliff.core.things import Reach
 from yardcliff.core.working import Figure
 
 
 @dataclass(frozen=True, slots=True)
 class Ground:
-    """The board under a holder: its thickness, its width, the axis line above its bottom edge."""
+    """The board under a holder: its thickness, its width, the axis line above its lower edge, its name."""
 
     thickness: Fraction
     height: Fraction
     line: Fraction
     wood: Wood
+    part: str = "Board"
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,7 +33,7 @@ class Fitting:
     hang_drop: Fraction
     figures: tuple[Figure, ...]
     findings: tuple[Finding, ...]
-    drilling: tuple[DrillStep, ...]
+    machining: tuple[Operation, ...]
     cautions: tuple[str, ...]
 
 

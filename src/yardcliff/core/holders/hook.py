@@ -9,7 +9,7 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, DrillStep, Glyph, Wood
+from yardcliff.core.rack import Bore, Glyph, Operation, Wood
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import table
 
@@ -65,22 +65,26 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
     return Fitting(
         name="hooks",
         reach=half(hook.plate_width),
-        glyph=Glyph("hook", hook.plate_width, hook.plate_height, offsets, -hook.throat),
+        glyph=Glyph("hook", hook.plate_width, hook.plate_height, offsets, -hook.throat, hook.projection),
         bores=tuple(Bore("pilot hole", dy, bit, deep, 0) for dy in offsets),
         end_distance=max(diameter * END_DIAMETERS, hook.plate_width / 2),
         end_why=f"{END_DIAMETERS} {thread} diameters from the end, so that it does not split",
         hang_drop=hook.throat,
         figures=_figures(hook, ground, bit, deep, thread),
         findings=tuple(_findings(hook, ground, thread)),
-        drilling=(
-            DrillStep(
+        machining=(
+            Operation(
                 "Pilot hole",
                 len(offsets),
+                ground.part,
+                "front",
+                "bit",
                 bit,
                 deep,
                 0,
                 ground.thickness - deep,
-                "Flag the bit with tape at this depth. Fit the hooks after the finish is dry.",
+                "tape on the bit",
+                "Fit the hooks after the finish is dry.",
             ),
         ),
         cautions=("Drill into scrap, never towards a hand; wear eye protection.",),

@@ -14,7 +14,7 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders.fitting import Fitting, Ground, half, rounded
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import Bore, DrillStep, Glyph
+from yardcliff.core.rack import Bore, Glyph, Operation
 from yardcliff.core.working import Figure, Input
 
 LEAST_WEB = Fraction(3)
@@ -60,21 +60,27 @@ def fit(peg: Peg, ground: Ground) -> Fitting:
     return Fitting(
         name="dowel pegs",
         reach=reach,
-        glyph=Glyph("peg", peg.diameter, mouth(peg), (), rounded(float(peg.showing) * sin(radians(peg.tilt)))),
+        glyph=Glyph(
+            "peg", peg.diameter, mouth(peg), (), rounded(float(peg.showing) * sin(radians(peg.tilt))), peg.showing
+        ),
         bores=(Bore("peg hole", Fraction(0), peg.diameter, peg.depth, peg.tilt),),
         end_distance=peg.diameter * 3 / 2,
         end_why="one and a half dowels from the end, so that it does not split",
         hang_drop=Fraction(0),
         figures=_figures(peg, ground),
         findings=tuple(_findings(peg, ground)),
-        drilling=(
-            DrillStep(
+        machining=(
+            Operation(
                 "Peg hole",
                 1,
+                ground.part,
+                "front",
+                "bit",
                 peg.diameter,
                 peg.depth,
                 peg.tilt,
                 web(peg, ground.thickness),
+                "depth stop on the press, or tape on the bit",
                 "Drill while the board's face and edges are still square.",
             ),
         ),

@@ -2,7 +2,7 @@ import type { Measures, Scene } from "../../api/types";
 
 type Stroke = Scene["symbols"][number]["strokes"][number];
 
-export const MEASURES = ["left", "right", "above", "below", "front"] as const;
+export const MEASURES = ["left", "right", "above", "below", "front", "held"] as const;
 export type Measured = (typeof MEASURES)[number];
 
 /** Where each is measured, for those who do not see the figure. */
@@ -12,6 +12,7 @@ const HOW: Record<Measured, string> = {
   above: "how far it stands up above the holder's axis",
   below: "the drop: from the holder's axis to the lowest point",
   front: "how far it stands off the board",
+  held: "how thick it is where it is held: at the neck, the shaft or the edge, if that matters",
 };
 
 const SIZE = { width: 300, height: 270 };
@@ -58,6 +59,7 @@ function MeasureFigure({ strokes, measures, lit }: Props) {
   const [left, top] = at(box.x0, box.y1);
   const [right, bottom] = at(box.x1, box.y0);
   const wall = SIZE.width - SIDE + 4;
+  const held = (measures.held ?? (box.x1 - box.x0) / 3) * scale;
   const depth = Math.min(front * scale, SIDE - 18);
   return (
     <svg
@@ -78,6 +80,15 @@ function MeasureFigure({ strokes, measures, lit }: Props) {
       <Span name="right" lit={lit} from={[axisX, bottom + 22]} to={[right, bottom + 22]} />
       <Span name="above" lit={lit} from={[left - 18, top]} to={[left - 18, axisY]} />
       <Span name="below" lit={lit} from={[left - 18, axisY]} to={[left - 18, bottom]} />
+      {(measures.held ?? lit === "held") && (
+        <Span
+          name="held"
+          lit={lit}
+          from={[axisX - held / 2, axisY - 10]}
+          to={[axisX + held / 2, axisY - 10]}
+          over
+        />
+      )}
       <path d={`M${wall} ${top - 12}V${bottom + 14}`} className="stroke-ink" strokeWidth={3} />
       <rect
         x={wall + 1.5}
@@ -97,14 +108,16 @@ interface SpanProps {
   lit: Measured | null;
   from: readonly [number, number];
   to: readonly [number, number];
+  /** Its name stands above it. */
+  over?: boolean;
 }
 
-function Span({ name, lit, from, to }: SpanProps) {
+function Span({ name, lit, from, to, over = false }: SpanProps) {
   const on = lit === name;
   const upright = from[0] === to[0];
   const middle = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2] as const;
   // Beside each other, two short spans write their names away from one another.
-  const short = !upright && to[0] - from[0] < 40;
+  const short = !upright && !over && to[0] - from[0] < 40;
   const anchor = !short || name === "front" ? "middle" : name === "left" ? "end" : "start";
   const textX = anchor === "middle" ? middle[0] : anchor === "end" ? to[0] - 3 : from[0] + 3;
   const tick = (at: readonly [number, number]) =>
@@ -118,7 +131,7 @@ function Span({ name, lit, from, to }: SpanProps) {
       />
       <text
         x={upright ? middle[0] - 5 : textX}
-        y={upright ? middle[1] : middle[1] + 15}
+        y={upright ? middle[1] : middle[1] + (over ? -5 : 15)}
         textAnchor={anchor}
         transform={upright ? `rotate(-90 ${middle[0] - 5} ${middle[1]})` : undefined}
         className={`hand stroke-none text-[12px] ${on ? "fill-act font-semibold" : "fill-soft"}`}

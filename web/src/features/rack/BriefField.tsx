@@ -9,13 +9,16 @@ interface Props {
   italic?: boolean;
   wide?: boolean;
   boxed?: boolean;
+  /** It may be left empty; `placeholder` is what it then is. */
+  optional?: boolean;
+  placeholder?: string;
   className?: string;
 }
 
 /** A length or count of the brief, by its path: typed in any unit, stepped by the arrows. */
-export function BriefField({ path, ...rest }: Props) {
+export function BriefField({ path, optional = false, placeholder = "", ...rest }: Props) {
   const { apply, change } = useSession();
-  const value = useShown(({ design }) => design.fields[path] ?? plain(design.brief, path));
+  const value = useShown(({ design }) => design.fields[path] ?? (plain(design.brief, path) || placeholder));
   const step = useShown(({ design }) => design.tape.name);
   const counts = !/[a-z]/.test(value);
 
@@ -23,7 +26,14 @@ export function BriefField({ path, ...rest }: Props) {
     const next = counts ? String(Number(value) + direction) : `${value} ${direction > 0 ? "+" : "-"} ${step}`;
     apply(patchAt(path, next));
   }
-  return <Field value={value} onCommit={(text) => change(patchAt(path, text))} onStep={onStep} {...rest} />;
+  return (
+    <Field
+      value={value}
+      onCommit={(text) => change(patchAt(path, optional && !text.trim() ? null : text))}
+      onStep={onStep}
+      {...rest}
+    />
+  );
 }
 
 function plain(brief: Record<string, unknown>, path: string): string {

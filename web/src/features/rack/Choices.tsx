@@ -2,14 +2,17 @@ import type { Catalogue } from "../../api/types";
 import { Pick } from "../../ui/Pick";
 import { Switch } from "../../ui/Switch";
 import { BriefField } from "./BriefField";
+import { FamilyChoices } from "./FamilyChoices";
 import { Fig } from "./Fig";
 import { Hanging } from "./Hanging";
 import { KeepOuts } from "./KeepOuts";
 import { Ladder } from "./Ladder";
+import { Machining } from "./Machining";
 import { RowChoices } from "./RowChoices";
 import { RowsChoices } from "./RowsChoices";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
+import { Way } from "./Way";
 
 interface Props {
   catalogue: Catalogue;
@@ -29,16 +32,19 @@ const options = (choices: Catalogue["holders"]) =>
 
 /** Everything that can be chosen, in the order it is thought of. */
 export function Choices({ catalogue }: Props) {
+  const holds = useShown((shown) => "holder" in shown.design.brief);
   return (
     <>
+      <Way />
       <Hanging catalogue={catalogue} />
       <RowChoices catalogue={catalogue} />
       <Ladder />
       <RowsChoices />
-      <HolderChoices catalogue={catalogue} />
-      <Cautions />
+      {holds && <HolderChoices catalogue={catalogue} />}
+      <FamilyChoices />
       <BoardChoices catalogue={catalogue} />
       <KeepOuts />
+      <Machining />
     </>
   );
 }
@@ -115,20 +121,6 @@ function HolderChoices({ catalogue }: Props) {
         </>
       )}
     </Section>
-  );
-}
-
-function Cautions() {
-  const cautions = useShown((shown) => shown.design.cautions);
-  return (
-    <details className="px-3 pb-1 text-[0.87rem]">
-      <summary className="cursor-pointer text-soft">Take care when drilling</summary>
-      <ul className="list-disc pl-4">
-        {cautions.map((caution) => (
-          <li key={caution}>{caution}</li>
-        ))}
-      </ul>
-    </details>
   );
 }
 

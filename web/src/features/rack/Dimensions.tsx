@@ -1,18 +1,19 @@
 import { memo, useMemo } from "react";
 
+import type { Dimension } from "../../api/types";
 import { placeDimensions, textWidth, type PlacedDimension } from "../../drawing/dimensions";
 import { toScreenX, toScreenY, type Size, type View } from "../../drawing/view";
 import { useSession, useShown } from "./shown";
 
 interface Props {
+  dimensions: readonly Dimension[];
   view: View;
   size: Size;
 }
 
 /** Dimension lines with their figures; a derived figure opens its working. */
-export const Dimensions = memo(function Dimensions({ view, size }: Props) {
+export const Dimensions = memo(function Dimensions({ dimensions, view, size }: Props) {
   const { openFigure } = useSession();
-  const dimensions = useShown((shown) => shown.design.scene.dimensions);
   const figures = useShown((shown) => shown.design.figures);
   const placed = useMemo(() => {
     const seen = dimensions.filter((d) => {

@@ -8,14 +8,18 @@ import { Unhurried, useSession, useShown } from "./shown";
 import { Slips } from "./Slips";
 import { TapeStrip } from "./TapeStrip";
 import { useShortcuts } from "./useShortcuts";
-import { useView } from "./useView";
+import { useView, type Fit } from "./useView";
 import { Wall } from "./Wall";
-import { WallTools } from "./WallTools";
+import { FRONT, WallTools } from "./WallTools";
 
 /** The wall with what stands on it, the tape under it, and the keys that work on both. */
 export function Drawing({ onHelp }: { onHelp: () => void }) {
   const session = useSession();
-  const scene = useShown((shown) => shown.design.scene);
+  const [seen, setSeen] = useState(FRONT);
+  const scene = useShown(
+    ({ design }) => design.views.find((view) => view.key === seen)?.scene ?? design.scene,
+  );
+  const front = useShown((shown) => shown.design.scene === scene);
   const held = useShown((shown) => shown.held);
   const noted = useShown((shown) => shown.rack.design.findings.length > 0);
   const extent = useShown((shown) => shown.rack.design.scene.extent);
@@ -35,15 +39,23 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
   );
   const control = useView(scene, padding, held);
   const { show } = control;
-  const showWall = useCallback(() => show("wall"), [show]);
+  const see = useCallback(
+    (view: string, fit: Fit) => {
+      setSeen(view);
+      show(fit);
+    },
+    [show],
+  );
+  const showWall = useCallback(() => see(FRONT, "wall"), [see]);
   const flip = useCallback(() => setFlipped((old) => !old), []);
   const count = (by: number) => () => session.apply(countPatch(session.rack.design, by));
   useShortcuts({
     "+": count(1),
     "=": count(1),
     "-": count(-1),
-    f: () => show("rack"),
+    f: () => see(FRONT, "rack"),
     w: showWall,
+    s: () => see(seen === "section" ? FRONT : "section", "rack"),
     t: flip,
     "?": onHelp,
     escape: () => session.closeSlip(),
@@ -53,16 +65,16 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <div className="relative h-[52vh] overflow-hidden md:h-auto md:min-h-0 md:flex-1">
-        <Wall control={control} />
-        <WallTools control={control} />
+        <Wall control={control} scene={scene} />
+        <WallTools control={control} seen={seen} onSee={setSeen} />
         <Unhurried>
-          {control.mode !== "wall" && <KeyPlan onShow={showWall} />}
-          {!narrow && <Notes view={control.view} />}
+          {front && control.mode !== "wall" && <KeyPlan onShow={showWall} />}
+          {front && !narrow && <Notes view={control.view} />}
         </Unhurried>
         <Slips />
       </div>
-      <TapeStrip control={control} flipped={flipped} onFlip={flip} />
-      {narrow && <Notes view={control.view} />}
+      {seen !== "section" && <TapeStrip control={control} flipped={flipped} onFlip={flip} />}
+      {front && narrow && <Notes view={control.view} />}
     </div>
   );
 }

@@ -61,7 +61,7 @@ export function KindSheet({ kind, catalogue, onClose }: Props) {
         <div className="w-80 grow">
           {MEASURES.map((measure) => (
             <div key={measure} onFocus={() => setLit(measure)} onBlur={() => setLit(null)}>
-              <BriefField path={`${path}.${measure}`} label={measure} wide />
+              <BriefField path={`${path}.${measure}`} label={measure} wide optional={measure === "held"} />
             </div>
           ))}
           <BriefField path={`${path}.weight_g`} label="weight, g" wide />

@@ -1,16 +1,20 @@
 import { useEffect, useRef, type PointerEvent } from "react";
 
+import type { Scene } from "../../api/types";
 import { toScreenX, toScreenY } from "../../drawing/view";
-import { Scene } from "../../ui/Scene";
+import { Scene as SceneDrawing } from "../../ui/Scene";
 import { Dimensions } from "./Dimensions";
 import { Flags } from "./Flags";
 import { Handles } from "./Handles";
 import { useShown } from "./shown";
 import type { ViewControl } from "./useView";
 
-/** The wall with the rack and what hangs on it, at true scale, and the handles to change it by. */
-export function Wall({ control }: { control: ViewControl }) {
-  const scene = useShown((shown) => shown.design.scene);
+/**
+ * The wall with the rack and what hangs on it, at true scale, and the handles to change it by; or one of the
+ * rack's other views.
+ */
+export function Wall({ control, scene }: { control: ViewControl; scene: Scene }) {
+  const front = useShown((shown) => shown.design.scene === scene);
   const { view, size, zoom, pan, window } = control;
   const svg = useRef<SVGSVGElement>(null);
   const from = useRef<{ x: number; y: number } | null>(null);
@@ -52,7 +56,7 @@ export function Wall({ control }: { control: ViewControl }) {
         onPointerMove={onPointerMove}
         onPointerUp={() => (from.current = null)}
       />
-      {floor < size.height && (
+      {front && floor < size.height && (
         <rect
           y={floor}
           width={size.width}
@@ -64,7 +68,7 @@ export function Wall({ control }: { control: ViewControl }) {
         className="pointer-events-none"
         transform={`translate(${view.tx} ${view.ty}) scale(${view.scale} ${-view.scale})`}
       >
-        <Scene scene={scene} scale={view.scale} />
+        <SceneDrawing scene={scene} scale={view.scale} />
       </g>
       {reach && (
         <text
@@ -75,9 +79,9 @@ export function Wall({ control }: { control: ViewControl }) {
           in easy reach
         </text>
       )}
-      <Dimensions view={view} size={size} />
-      <Handles view={view} />
-      <Flags view={view} />
+      <Dimensions dimensions={scene.dimensions} view={view} size={size} />
+      {front && <Handles view={view} />}
+      {front && <Flags view={view} />}
     </svg>
   );
 }

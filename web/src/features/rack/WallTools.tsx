@@ -1,4 +1,5 @@
 import { Button } from "../../ui/Button";
+import { useShown } from "./shown";
 import type { Fit, ViewControl } from "./useView";
 
 const FITS: [Fit, string][] = [
@@ -6,10 +7,19 @@ const FITS: [Fit, string][] = [
   ["wall", "Wall"],
 ];
 const STEP = 1.3;
+/** The view that is worked in; the others, a section or a plan, are only looked at. */
+export const FRONT = "front";
+
+interface Props {
+  control: ViewControl;
+  seen: string;
+  onSee: (view: string) => void;
+}
 
 /** What the wall shows: the rack or the whole wall fitted, nearer, farther. */
-export function WallTools({ control }: { control: ViewControl }) {
+export function WallTools({ control, seen, onSee }: Props) {
   const { mode, size, show, zoom } = control;
+  const views = useShown((shown) => shown.design.views);
   const step = (factor: number) => zoom(factor, size.width / 2, size.height / 2);
   return (
     <div className="no-print absolute top-2 left-2 flex border border-rule bg-sheet/90">
@@ -17,11 +27,28 @@ export function WallTools({ control }: { control: ViewControl }) {
         <Button
           key={fit}
           look="bare"
-          aria-pressed={mode === fit}
+          aria-pressed={seen === FRONT && mode === fit}
           className="aria-pressed:font-semibold"
-          onClick={() => show(fit)}
+          onClick={() => {
+            onSee(FRONT);
+            show(fit);
+          }}
         >
           {label}
+        </Button>
+      ))}
+      {views.map(({ key, name }) => (
+        <Button
+          key={key}
+          look="bare"
+          aria-pressed={seen === key}
+          className="aria-pressed:font-semibold"
+          onClick={() => {
+            onSee(key);
+            show("rack");
+          }}
+        >
+          {name}
         </Button>
       ))}
       <Button look="bare" aria-label="Nearer" onClick={() => step(STEP)}>

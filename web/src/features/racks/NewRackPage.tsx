@@ -11,6 +11,7 @@ import { Measure } from "../../ui/Measure";
 import { RackDrawing } from "../../ui/RackDrawing";
 import { Switch } from "../../ui/Switch";
 import { Shelf } from "../items/Shelf";
+import { Ways } from "./Ways";
 
 const KEY = "yardcliff-tape";
 const PREVIEW = { width: 620, height: 200 };
@@ -22,6 +23,7 @@ export function NewRackPage() {
   const navigate = useNavigate();
   const [tape, setTape] = useState<TapeName>(() => (localStorage.getItem(KEY) as TapeName | null) ?? "1 mm");
   const [hangs, setHangs] = useState<Hang[]>([]);
+  const [picked, setPicked] = useState<string | null>(null);
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
   const start = useQuery({
     queryKey: ["start", hangs, tape],
@@ -29,8 +31,10 @@ export function NewRackPage() {
     enabled: hangs.length > 0,
     placeholderData: keepPreviousData,
   });
+  const ways = start.data ?? [];
+  const way = ways.find(({ family }) => family === picked) ?? ways[0];
   const make = useMutation({
-    mutationFn: () => api.make(hangs, tape),
+    mutationFn: () => api.make(hangs, tape, way?.family ?? null),
     onSuccess: (rack) => navigate(`/racks/${rack.id}`),
   });
   const items = catalogue.data?.items ?? [];
@@ -50,7 +54,7 @@ export function NewRackPage() {
     setTape(next);
   }
 
-  const design = start.data;
+  const design = way?.design;
   return (
     <div className="mx-auto max-w-[84rem] px-5 pb-10">
       <title>New rack | Yardcliff</title>
@@ -100,13 +104,17 @@ export function NewRackPage() {
           )}
           {hangs.length > 0 && design && (
             <div className="mt-3 flex flex-col items-center gap-2" aria-live="polite">
-              <RackDrawing
-                scene={design.scene}
-                scale={Math.min(
-                  PREVIEW.width / (design.scene.extent.x1 - design.scene.extent.x0),
-                  PREVIEW.height / (design.scene.extent.y1 - design.scene.extent.y0),
-                )}
-              />
+              {ways.length > 1 ? (
+                <Ways ways={ways} chosen={way.family} onPick={setPicked} />
+              ) : (
+                <RackDrawing
+                  scene={design.scene}
+                  scale={Math.min(
+                    PREVIEW.width / (design.scene.extent.x1 - design.scene.extent.x0),
+                    PREVIEW.height / (design.scene.extent.y1 - design.scene.extent.y0),
+                  )}
+                />
+              )}
               <p className="hand text-soft">
                 board <Measure text={design.fields["row.length"] ?? ""} />, {design.holder_count}{" "}
                 {design.holders}. Everything can be changed next.

@@ -1,0 +1,64 @@
+"""What every way of building is asked: what hangs, how it is spaced, on what board, how high."""
+
+from typing import Annotated, Self
+
+from pydantic import Field, model_validator
+from pydantic_core import PydanticCustomError
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.item import Item, Key
+from yardcliff.core.length import Size, TapeName
+from yardcliff.core.model import Frozen
+from yardcliff.core.rack import Wood
+from yardcliff.core.row_brief import RowBrief
+from yardcliff.core.rows import ALIKE, RowsBrief
+from yardcliff.core.things import Things
+
+MAIN = ""
+"""The main kind of thing in `row.order`; the others have names."""
+
+
+class Board(Frozen):
+    """The board that the row runs along: `height` is its width, in actual sizes."""
+
+    height: Size = Fraction(120)
+    thickness: Size = Fraction(21)
+    wood: Wood = "softwood"
+
+
+class RackBrief(Frozen):
+    """What the user decides about any rack; each family adds its own.
+
+    `item` is the main kind of thing and `others` are the further ones, by the names that `row.order`
+    uses; `hung` is the height of the first row's axis above the floor.
+    """
+
+    tape: TapeName = "1 mm"
+    item: Item
+    others: Annotated[dict[Key, Item], Field(max_length=20, default_factory=dict)]
+    row: RowBrief = RowBrief()
+    rows: RowsBrief = RowsBrief()
+    board: Board = Board()
+    hung: Size = Fraction(1600)
+
+    @property
+    def kinds(self) -> dict[str, Item]:
+        """Every kind of thing by its name in the order; the main one is ""."""
+        return {MAIN: self.item, **self.others}
+
+    @property
+    def things(self) -> Things:
+        """What hangs, as the solver takes it."""
+        kinds = {key: item.thing for key, item in self.kinds.items()}
+        return Things(kinds, self.row.order, self.row.facing, self.row.spares)
+
+    @model_validator(mode="after")
+    def _order_is_known(self) -> Self:
+        own = (one.kind for one in self.rows.own if one.kind != ALIKE)
+        kinds = self.kinds
+        for kind in (*self.row.order, *own):
+            if kind not in kinds:
+                raise PydanticCustomError(
+                    "order", "“{kind}” is in the order, but is not among what hangs.", {"kind": kind}
+                )
+        return self

@@ -1,0 +1,86 @@
+"""What a way of building is to the rest: its brief, how it starts, how it is built, and what it suits."""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from typing import Any, Generic, Literal, TypeVar
+
+from yardcliff.core.brief import MAIN, RackBrief
+from yardcliff.core.choices import Section
+from yardcliff.core.findings import Patch
+from yardcliff.core.item import Grip, Item
+from yardcliff.core.length import TapeName
+from yardcliff.core.listing import Listed
+from yardcliff.core.rack import Rack
+from yardcliff.core.row import Row
+from yardcliff.core.row_brief import Ends
+
+B = TypeVar("B", bound=RackBrief)
+Hangs = Sequence[tuple[Listed, int]]
+"""So many of each listed thing; the first is the main one."""
+
+
+_WORDS: tuple[Literal["not really", "at a pinch", "suits", "made for it"], ...] = (
+    "not really",
+    "at a pinch",
+    "suits",
+    "made for it",
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Fitness:
+    """How well a way of building suits things: 3 made for them, 2 well, 1 at a pinch, 0 not; and why."""
+
+    score: int
+    why: str
+
+    @property
+    def word(self) -> Literal["not really", "at a pinch", "suits", "made for it"]:
+        """The score as it is said."""
+        return _WORDS[self.score]
+
+
+@dataclass(frozen=True, slots=True)
+class Family(Generic[B]):
+    """One way of building. `choices` are those that it alone has, as they stand for a brief."""
+
+    key: str
+    name: str
+    says: str
+    brief: type[B]
+    start: Callable[[Hangs, TapeName], B]
+    build: Callable[[B], Rack]
+    solve_row: Callable[[B], Row]
+    suits: Callable[[tuple[Item, ...]], Fitness]
+    choices: Callable[[B], tuple[Section, ...]]
+
+
+def of_grips(items: Sequence[Item], grips: Sequence[Grip], fit: str, unfit: str) -> Fitness:
+    """Made for things that are all held in one of these ways, at a pinch for others."""
+    if all(item.grip in grips for item in items):
+        return Fitness(3, fit)
+    return Fitness(1, unfit)
+
+
+def row_for(hangs: Hangs, tape: TapeName) -> Patch:
+    """The part of a starting brief that every family shares.
+
+    Things that differ, or reach out to one side, stand with even air.
+    """
+    main, count = hangs[0]
+    order = [MAIN] * count + [listed.key for listed, many in hangs[1:] for _ in range(many)]
+    airy = len(hangs) > 1 or main.item.left != main.item.right or main.item.takes != "one"
+    shared: dict[str, Any] = {
+        "tape": tape,
+        "item": main.item,
+        "others": {listed.key: listed.item for listed, _ in hangs[1:]},
+        "row": {
+            "count": len(order),
+            "air": max(listed.air for listed, _ in hangs),
+            "ends": Ends().model_dump(),
+            "order": order if len(hangs) > 1 else (),
+            "spacing": "air" if airy else "even",
+        },
+        "hung": max(listed.hung for listed, _ in hangs),
+    }
+    return shared

@@ -1,0 +1,224 @@
+"""The hole rail: a shelf on a back plate, with holes or edge slots that hold by the neck or the shaft."""
+
+from math import ceil
+from typing import Literal
+
+from yardcliff.core.brief import RackBrief
+from yardcliff.core.choices import Field, Option, Section
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
+from yardcliff.core.families.shared import Body, assemble, stand_rows
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.holders import hole as holes
+from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.hook import pilot_bit
+from yardcliff.core.item import Item
+from yardcliff.core.length import Size, TapeName, exact_text
+from yardcliff.core.model import Frozen
+from yardcliff.core.rack import Joint, Operation, Part, Rack
+from yardcliff.core.row import Row
+from yardcliff.core.spacing import solve
+from yardcliff.core.working import Figure, Input
+
+SCREW, CLEARANCE = Fraction(50), Fraction(9, 2)
+"""The screws that join shelf and back plate: 4 mm by 50 mm, and the hole they pass through; mm."""
+SCREWS_APART = Fraction(250)
+ZERO = Fraction(0)
+
+
+class Back(Frozen):
+    """The plate against the wall, as long as the shelf: standing up from it or hanging down."""
+
+    height: Size = Fraction(90)
+    thickness: Size = Fraction(18)
+    place: Literal["above", "below"] = "above"
+
+
+class HoleRailBrief(RackBrief):
+    """`board` is the shelf, its `height` being how deep it is; `hung` the height of its top.
+
+    `setback` is from the front edge to the holes' axis (None: the middle).
+    """
+
+    family: Literal["hole-rail"] = "hole-rail"
+    hole: holes.Hole = holes.Hole()
+    setback: Size | None = None
+    back: Back = Back()
+
+
+def fitting(brief: HoleRailBrief) -> Fitting:
+    """The hole for the thickest thing on the brief's shelf."""
+    board = brief.board
+    line = board.height / 2 if brief.setback is None else brief.setback
+    ground = Ground(board.thickness, board.height, line, board.wood, "Shelf")
+    return holes.fit(brief.hole, ground, tuple(brief.kinds.values()))
+
+
+def solve_row(brief: HoleRailBrief) -> Row:
+    """The brief's first row, spaced by what hangs on it."""
+    return solve(brief.row, brief.things, fitting(brief).reach)
+
+
+def build(brief: HoleRailBrief) -> Rack:
+    """A shelf for each row, each on a back plate of its own."""
+    fitted, first = fitting(brief), solve_row(brief)
+    board, back = brief.board, brief.back
+    least = max(back.height, board.thickness)
+    standing = stand_rows(brief, first, least)
+    line = board.height / 2 if brief.setback is None else brief.setback
+    parts, joints, marked = [], [], []
+    for k, one in enumerate(standing):
+        number = f" {k + 1}" if len(standing) > 1 else ""
+        shelf, plate = f"shelf-{k + 1}", f"back-{k + 1}"
+        top = brief.hung - one.down
+        foot = top - (board.thickness if back.place == "above" else back.height)
+        parts += [
+            Part(
+                shelf,
+                f"Shelf{number}",
+                ZERO,
+                top - board.thickness,
+                back.thickness,
+                first.length,
+                board.thickness,
+                board.height,
+                board.wood,
+                "top",
+            ),
+            Part(plate, f"Back plate{number}", ZERO, foot, ZERO, first.length, back.height, back.thickness, board.wood),
+        ]
+        joints.append(Joint(shelf, plate, "glued, and screwed through the back plate"))
+        marked.append((shelf, line))
+    screws = len(standing) * max(2, ceil(first.length / SCREWS_APART) + 1)
+    body = Body(
+        "hole-rail",
+        tuple(parts),
+        marked,
+        tuple(joints),
+        _joinery(brief, screws),
+        _figures(first),
+        tuple(_findings(first)),
+        ("Screw from the back plate into the shelf before it goes up: from below nobody can reach.",),
+    )
+    return assemble(brief, fitted, standing, least, body)
+
+
+def _joinery(brief: HoleRailBrief, screws: int) -> tuple[Operation, ...]:
+    deep = max(SCREW - brief.back.thickness, Fraction(1))
+    return (
+        Operation(
+            "Screw hole", screws, "Back plate", "front", "bit", CLEARANCE, None, 0, None, "through",
+            "Along the shelf's edge, half its thickness from the plate's; countersink them behind.",
+        ),
+        Operation(
+            "Pilot hole", screws, "Shelf", "back edge", "bit", pilot_bit("4.0", brief.board.wood), deep, 0,
+            brief.board.height - deep, "tape on the bit", "Through the plate's holes, with both parts clamped.",
+        ),
+    )  # fmt: skip
+
+
+def _figures(row: Row) -> tuple[Figure, ...]:
+    p, d = Input("p", "axis to axis", row.tightest), Input("D", "hole", row.fixture.across)
+    why = "Wood between one hole and the next: less than it takes not to split is said."
+    return (Figure("hole.web", "Wood between", row.tightest - row.fixture.across, "p − D", (p, d), why),)
+
+
+def _findings(row: Row) -> list[Finding]:
+    web = row.tightest - row.fixture.across
+    if row.holders < 2 or row.trouble or web >= holes.LEAST_WOOD or web < row.brief.fixture_gap:
+        return []  # less than the gap that was asked for is said of the row
+    gap = exact_text(holes.LEAST_WOOD)
+    return [
+        Finding(
+            "hole.web",
+            "Shelf",
+            "So little wood between the holes may split along the grain.",
+            "wood between",
+            web,
+            holes.LEAST_WOOD,
+            fixes=(Fix(f"Keep {gap} between holes", {"row": {"fixture_gap": gap}}),),
+        )
+    ]
+
+
+def start(hangs: Hangs, tape: TapeName) -> HoleRailBrief:
+    """A shelf as deep as its holes want."""
+    shared = row_for(hangs, tape)
+    shared["row"]["fixture_gap"] = holes.LEAST_WOOD
+    first = HoleRailBrief.model_validate(shared)
+    deep = fitting(first).reach.across + 2 * holes.LEAST_WOOD
+    board = first.board.model_copy(update={"height": max(Fraction(90), -(-deep // 10) * 10), "thickness": Fraction(18)})
+    return first.model_copy(update={"board": board})
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """Necks and shafts go into a hole; so does what is merely thin where it is held."""
+    if any(item.held is None for item in items):
+        return Fitness(0, "Nothing thin to hold it by.")
+    return of_grips(
+        items,
+        ("neck",),
+        "Held by the neck in a hole or a slot, it cannot be knocked off.",
+        "What is thin where it is held can hang through a hole, head up.",
+    )
+
+
+def choices(_: HoleRailBrief) -> tuple[Section, ...]:
+    """What a hole rail alone is asked."""
+    return (
+        Section(
+            "Holes",
+            (
+                Field(
+                    "hole.opening",
+                    "opening",
+                    (
+                        Option("hole", "holes", "Lift in from above. Strongest."),
+                        Option(
+                            "slot", "edge slots", "Slide in from the front: no headroom needed, less wood in front."
+                        ),
+                    ),
+                ),
+                Field("hole.play", "play"),
+                Field("hole.held", "held at", figure="hole.held"),
+                Field("setback", "setback", figure="hole.axis"),
+                Field(
+                    "hole.seat",
+                    "seat",
+                    (
+                        Option("plain", "plain"),
+                        Option("countersunk", "countersunk", "For shoulders that would rattle on a sharp edge."),
+                    ),
+                ),
+            ),
+            ("hole.bit", "hole.web", "hole.front", "hole.behind"),
+        ),
+        Section(
+            "Back plate",
+            (
+                Field(
+                    "back.place",
+                    "stands",
+                    (
+                        Option("above", "above the shelf", "The shelf cannot tip: the plate's foot bears on the wall."),
+                        Option("below", "below the shelf", "A clear top; the plate hides behind what hangs."),
+                    ),
+                ),
+                Field("back.height", "wide"),
+                Field("back.thickness", "thick"),
+            ),
+        ),
+    )
+
+
+FAMILY = Family(
+    "hole-rail",
+    "Hole rail",
+    "A shelf with holes or slots that hold by the neck or the shaft.",
+    HoleRailBrief,
+    start,
+    build,
+    solve_row,
+    suits,
+    choices,
+)

@@ -1,0 +1,167 @@
+"""What every family that hangs things in rows does alike: stand the rows, place what hangs, say what is wrong."""
+
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+
+from yardcliff.core.brief import RackBrief
+from yardcliff.core.exact import Fraction
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.item import Item
+from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.rack import Hung, Joint, Operation, Part, Placed, Rack, RackRow
+from yardcliff.core.row import Row
+from yardcliff.core.row_figures import row_figures
+from yardcliff.core.row_findings import Words, check
+from yardcliff.core.rows import ALIKE, Standing, solve_rows, stand
+from yardcliff.core.rows_findings import OF_THE_FIRST_ROW, check_rows, own_fixes, rows_figures
+from yardcliff.core.working import Figure
+
+FLOOR_CLEAR = Fraction(20)
+"""Least air between what hangs and the floor, so that it dries and a broom passes."""
+ZERO = Fraction(0)
+
+
+@dataclass(frozen=True, slots=True)
+class Body:
+    """What a family adds to its rows: the boards, where each row is marked on them, and what is made of them.
+
+    `marked` holds, for each row, the key of its part and how far across the marked face its axis lies.
+    """
+
+    family: str
+    parts: tuple[Part, ...]
+    marked: Sequence[tuple[str, Fraction]]
+    joints: tuple[Joint, ...] = ()
+    machining: tuple[Operation, ...] = ()
+    figures: tuple[Figure, ...] = ()
+    findings: tuple[Finding, ...] = ()
+    cautions: tuple[str, ...] = ()
+
+
+def stand_rows(brief: RackBrief, first: Row, least: Fraction) -> tuple[Standing, ...]:
+    """The rows in their places; fixtures of one row and the next keep at least `least` from axis to axis."""
+    return stand(brief.rows, solve_rows(brief.rows, first), brief.kinds, least)
+
+
+def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], least: Fraction, body: Body) -> Rack:
+    """The rack: rows, holders, what hangs, and every figure and finding that does not depend on the family."""
+    tape, first = Tape.named(brief.tape), standing[0].row
+    own = brief.rows.own
+    rows = tuple(
+        [
+            RackRow(key, brief.hung - one.down, across, one.row, own[k].kind if k < len(own) else ALIKE)
+            for k, ((key, across), one) in enumerate(zip(body.marked, standing, strict=True))
+        ]
+    )
+    pinned = {pin.index for pin in first.pins}
+    placed = tuple(
+        [
+            Placed(k, i, x, one.y, k == 0 and i in pinned)
+            for k, one in enumerate(rows)
+            for i, x in enumerate(one.row.axes)
+        ]
+    )
+    hung = tuple(
+        [
+            Hung(k, thing.kind, x, y, thing.turned, thing.spare)
+            for k, one in enumerate(rows)
+            for y in (one.y - fitted.hang_drop,)
+            for thing, x in zip(one.row.things, one.row.centres, strict=True)
+        ]
+    )
+    used = {kind: brief.kinds[kind] for kind in dict.fromkeys(thing.kind for thing in hung)}
+    at = (float(rows[0].row.axes[0]), float(brief.hung))
+    holding = tuple(replace(step, count=step.count * len(placed)) for step in fitted.machining)
+    return Rack(
+        body.family,
+        body.parts,
+        placed,
+        fitted.bores,
+        fitted.glyph,
+        fitted.name,
+        used,
+        hung,
+        f"{_says(used, hung)} on {fitted.name}{f' in {len(rows)} rows' if len(rows) > 1 else ''}",
+        rows,
+        (
+            *row_figures(first, tape),
+            *rows_figures(brief.rows, standing, brief.kinds, least),
+            *fitted.figures,
+            *body.figures,
+        ),
+        (
+            *_of_the_rows(brief, rows, standing, used, fitted, tape),
+            *(replace(finding, at=at) for finding in (*fitted.findings, *body.findings)),
+            *_floor(brief, rows, used, fitted, tape),
+        ),
+        (*holding, *body.machining),
+        (*fitted.cautions, *body.cautions),
+        body.joints,
+    )
+
+
+def _of_the_rows(
+    brief: RackBrief,
+    rows: tuple[RackRow, ...],
+    standing: tuple[Standing, ...],
+    used: dict[str, Item],
+    fitted: Fitting,
+    tape: Tape,
+) -> Iterator[Finding]:
+    checked, said = set[int](), set[str]()
+    for k, one in enumerate(rows):
+        if id(one.row) in checked:
+            continue
+        checked.add(id(one.row))
+        kinds = {thing.kind for thing in one.row.things}
+        words = _words({kind: item for kind, item in used.items() if kind in kinds})
+        for finding in check(one.row, tape, words, fitted.end_distance, fitted.end_why):
+            if k and (finding.code in said or finding.code in OF_THE_FIRST_ROW):
+                continue  # the rows above have the same trouble, from the same cause
+            said.add(finding.code)
+            placed = replace(finding, at=(finding.at[0], float(one.y)))
+            if k == 0:
+                yield placed
+                continue
+            # The first row's fixes act on the brief, keep-outs are all rows' own; else the row's own things give way.
+            fixes = finding.fixes if finding.code.startswith("keepout.") else own_fixes(brief.rows, k)
+            yield replace(placed, part=f"Row {k + 1}: {finding.part}", fixes=fixes)
+    yield from check_rows(brief.rows, rows[0].row, standing, brief.hung, tape)
+
+
+def _words(used: Mapping[str, Item]) -> Words:
+    names = {kind: item.name for kind, item in used.items()}
+    if len(used) == 1:
+        return Words(next(iter(used.values())).counted, names)
+    return Words(lambda count: f"{count} thing{'s' * (count != 1)}", names)
+
+
+def _says(used: Mapping[str, Item], hung: tuple[Hung, ...]) -> str:
+    """`4 waxed jackets, 2 felt hats, 1 place spare`."""
+    counts = {kind: sum(one.kind == kind and not one.spare for one in hung) for kind in used}
+    spare = sum(one.spare for one in hung)
+    parts = [used[kind].counted(count) for kind, count in counts.items() if count]
+    return ", ".join([*parts, *([f"{spare} place{'s' * (spare != 1)} spare"] if spare else [])])
+
+
+def _floor(
+    brief: RackBrief, rows: tuple[RackRow, ...], used: Mapping[str, Item], fitted: Fitting, tape: Tape
+) -> Iterator[Finding]:
+    """Whether a kind reaches the floor from the lowest row that it hangs on."""
+    for kind, item in used.items():
+        lowest = min(one.y for one in rows if any(thing.kind == kind for thing in one.row.things))
+        clear = lowest - fitted.hang_drop - item.below
+        if clear < FLOOR_CLEAR:
+            least = item.below + fitted.hang_drop + FLOOR_CLEAR + brief.hung - lowest
+            up = -(-least // tape.step) * tape.step
+            yield Finding(
+                "hang.floor",
+                item.name.capitalize(),
+                f"The {item.plural} drop {tape.write(item.below)} from the holder and reach the floor.",
+                "clear of the floor",
+                clear,
+                FLOOR_CLEAR,
+                at=(0.0, float(lowest)),
+                fixes=(Fix(f"Hang at {tape.write(up)}", {"hung": exact_text(up)}),),
+            )

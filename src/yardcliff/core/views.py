@@ -1,0 +1,200 @@
+"""The other views of a rack, neutral and in mm like its front: a section from the side, a plan from above.
+
+A section is cut at the first holder of each row and seen from the right: the wall at z = 0, y up. A plan is
+drawn for racks that are marked on a top face: x right from the datum, the wall along the upper edge.
+"""
+
+from collections.abc import Callable, Iterator
+from dataclasses import replace
+from math import cos, radians, sin
+from typing import Literal
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.geometry import Path, circle, line, moved, points, rectangle
+from yardcliff.core.length import Tape
+from yardcliff.core.rack import Bore, Glyph, Part, Rack, RackRow
+from yardcliff.core.scene import Box, Dimension, Scene, Stroke, Symbol, board_strokes, silhouette
+
+PLATE = 3.0
+"""How thick a hook's plate is drawn, mm."""
+HATCH = 9.0
+"""Between the lines that say that wood is cut, mm."""
+Turn = Callable[[float, float], tuple[float, float]]
+
+
+def section(rack: Rack, tape: Tape) -> Scene:
+    """From the side, cut at the first holders: boards hatched, holes hidden, what hangs in place."""
+    strokes: list[Stroke] = []
+    for row in rack.rows:
+        strokes += _thing_beside(rack, row)
+    for part in rack.parts:
+        strokes += _cut(part)
+    for row in rack.rows:
+        part = rack.part(row.part)
+        onto = _on_face(part, float(row.across))
+        strokes += [Stroke("holder-line", _turned(_bored(bore), onto)) for bore in rack.bores]
+        strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack.glyph, rack.bores[0])]
+    box = _around(strokes)
+    strokes.insert(0, Stroke("floor", line((0, box.y0 - 25), (0, box.y1 + 25))))
+    extent = Box(min(box.x0, 0), box.y0, box.x1, box.y1)
+    return Scene(tuple(strokes), (), tuple(_measures(rack, tape, extent)), extent, extent)
+
+
+def plan(rack: Rack, tape: Tape) -> Scene | None:
+    """From above, where the row is marked on a top face; None for other racks."""
+    row = rack.rows[0]
+    marked = rack.part(row.part)
+    if marked.marked != "top":
+        return None
+    strokes = [Stroke("floor", line((-40, 0), (float(marked.length) + 40, 0)))]
+    for part in rack.parts:
+        if part.y + part.height >= marked.y + marked.height and part.y <= marked.y:  # what is seen of the first row
+            # Laid flat: what is deep from above is tall on the page.
+            flat = replace(part, y=-(part.z + part.depth), height=part.depth)
+            strokes += board_strokes(flat, datum=part.key == marked.key)
+    front = -float(marked.z + marked.depth)
+    axis = front + float(row.across)
+    holder = tuple(stroke for bore in rack.bores for stroke in _seen_from_above(bore, axis - front))
+    symbols = [Symbol("holder", "holder", holder, tuple((float(x), axis) for x in row.row.axes))]
+    for kind, item in rack.kinds.items():
+        wide, deep = float(item.across), float(item.front)
+        outline = Stroke("spare", rectangle(-float(item.left), -deep / 2, wide, deep, min(wide, deep) / 2))
+        at = tuple((float(h.x), axis) for h in rack.hung if h.kind == kind and h.row == 0)
+        if at:
+            symbols.append(Symbol(f"item.{kind}", "item", (outline,), at))
+    length, first = float(marked.length), float(row.row.axes[0])
+    extent = Box(0, front, length, 0)
+    dimensions = [
+        Dimension("x", 0, length, 0, 1, 2, tape.write(marked.length), "row.length"),
+        Dimension("x", 0, first, 0, 1, 1, tape.write(row.row.axes[0]), "row.left"),
+        Dimension("y", front, axis, 0, -1, 1, tape.write(row.across), ""),
+        Dimension("y", front, front + float(marked.depth), length, 1, 1, tape.write(marked.depth), ""),
+    ]
+    if row.row.holders > 1:
+        second = float(row.row.axes[1])
+        gap = tape.write(row.row.axes[1] - row.row.axes[0])
+        dimensions.append(Dimension("x", first, second, 0, 1, 1, gap, ""))
+    return Scene(tuple(strokes), tuple(symbols), tuple(dimensions), extent, extent)
+
+
+def _seen_from_above(bore: Bore, out: float) -> Iterator[Stroke]:
+    r = float(bore.bit) / 2
+    if not bore.open:
+        yield Stroke("plate", circle(0, 0, r))
+        return
+    # A quarter circle each side of the back, then straight out to the edge.
+    k = r * 0.5523
+    slot: Path = (
+        ("M", (-r, -out)),
+        ("L", (-r, 0)),
+        ("C", (-r, k, -k, r, 0, r)),
+        ("C", (k, r, r, k, r, 0)),
+        ("L", (r, -out)),
+    )
+    yield Stroke("plate", slot)
+
+
+def _on_face(part: Part, across: float) -> Turn:
+    """From (out of the face, up the face) about a holder's axis to (z, y)."""
+    if part.marked == "front":
+        z, y = float(part.z + part.depth), float(part.y) + across
+        return lambda out, up: (z + out, y + up)
+    z, y = float(part.z + part.depth) - across, float(part.y + part.height)
+    return lambda out, up: (z - up, y + out)
+
+
+def _turned(path: Path, onto: Turn) -> Path:
+    return tuple((c, tuple(n for pair in zip(ns[::2], ns[1::2], strict=True) for n in onto(*pair))) for c, ns in path)
+
+
+def _cut(part: Part) -> Iterator[Stroke]:
+    z, y, deep, tall = float(part.z), float(part.y), float(part.depth), float(part.height)
+    yield Stroke("board", rectangle(z, y, deep, tall))
+    steps = int((deep + tall) / HATCH)
+    for k in range(1, steps + 1):
+        at = k * HATCH
+        low, high = max(0.0, at - tall), min(at, deep)
+        yield Stroke("grain", line((z + low, y + at - low), (z + high, y + at - high)))
+
+
+def _bored(bore: Bore) -> Path:
+    """A bore's outline from its mouth to its floor, in (out, up)."""
+    t, r, up, deep = radians(bore.tilt), float(bore.bit) / 2, float(bore.up), float(bore.depth)
+    along, over = (cos(t), sin(t)), (-sin(t) * r, cos(t) * r)
+    mouth = r / cos(t)
+    floor = (-deep * along[0], up - deep * along[1])
+    corners = (
+        (0.0, up + mouth),
+        (floor[0] + over[0], floor[1] + over[1]),
+        (floor[0] - over[0], floor[1] - over[1]),
+        (0.0, up - mouth),
+    )
+    return line(*corners)
+
+
+def _holder_beside(glyph: Glyph, bore: Bore) -> Iterator[tuple[Literal["plate", "holder"], Path]]:
+    out, half = float(glyph.out), float(glyph.width) / 2
+    if glyph.kind == "peg":
+        t = radians(bore.tilt)
+        r = float(bore.bit) / 2
+        end, over = (out * cos(t), out * sin(t)), (-sin(t) * r, cos(t) * r)
+        tip = (end[0] + r * 0.5 * cos(t), end[1] + r * 0.5 * sin(t))
+        yield (
+            "holder",
+            (
+                ("M", (0.0, r / cos(t))),
+                ("L", (end[0] + over[0], end[1] + over[1])),
+                ("C", (tip[0] + over[0], tip[1] + over[1], tip[0] - over[0], tip[1] - over[1],
+                       end[0] - over[0], end[1] - over[1])),
+                ("L", (0.0, -r / cos(t))),
+                ("Z", ()),
+            ),
+        )  # fmt: skip
+    elif glyph.kind == "hook":
+        tall, low = float(glyph.height), float(glyph.tip)
+        thick = min(half * 0.6, 5.0)
+        yield "plate", rectangle(0, -tall / 2, PLATE, tall)
+        yield (
+            "holder",
+            (
+                ("M", (PLATE, low + thick * 2)),
+                ("C", (out * 0.5, low + thick, out - thick, low - thick, out - thick, low + tall * 0.25)),
+                ("L", (out, low + tall * 0.25)),
+                ("C", (out, low - thick * 2.4, out * 0.5, low - thick, PLATE, low)),
+                ("Z", ()),
+            ),
+        )
+
+
+def _thing_beside(rack: Rack, row: RackRow) -> Iterator[Stroke]:
+    """The first thing of a row, as deep as it stands out: few things look so much different from the side."""
+    hung = next(one for one in rack.hung if rack.rows[one.row] is row)
+    item, part = rack.kinds[hung.kind], rack.part(row.part)
+    deep = float(item.front)
+    z = float(part.z + part.depth)
+    if part.marked == "top":
+        z -= float(row.across) + deep / 2
+    body, lines = silhouette(item.shape, deep / 2, deep / 2, float(item.above), float(item.below))
+    middle = z + deep / 2, float(hung.y)
+    yield from (Stroke("item", moved(path, *middle)) for path in body)
+    yield from (Stroke("item-line", moved(path, *middle)) for path in lines)
+
+
+def _around(strokes: list[Stroke]) -> Box:
+    at = [point for stroke in strokes for point in points(stroke.path)]
+    xs, ys = [x for x, _ in at], [y for _, y in at]
+    return Box(min(xs), min(ys), max(xs), max(ys))
+
+
+def _measures(rack: Rack, tape: Tape, extent: Box) -> Iterator[Dimension]:
+    """From the wall outward: the wood left behind a blind hole, the marked part, and all of it with what hangs."""
+    part = rack.part(rack.rows[0].part)
+    z, y = float(part.z), float(part.y)
+    web, level = rack.machining[0].web, 1
+    if part.marked == "front" and web is not None and web > 0:
+        yield Dimension("x", z, z + float(web), extent.y1, 1, level, tape.write_fine(web), "")
+        level += 1
+    yield Dimension("x", z, z + float(part.depth), extent.y1, 1, level, tape.write_fine(part.depth), "")
+    out = Fraction(round(extent.x1 * 1000), 1000)
+    yield Dimension("x", 0, extent.x1, extent.y1, 1, level + 1, tape.write(out), "")
+    yield Dimension("y", y, y + float(part.height), 0, -1, 1, tape.write_fine(part.height), "")

@@ -1,0 +1,44 @@
+import { Measure } from "../../ui/Measure";
+import { useShown } from "./shown";
+
+/** What is bored, sawn and cut, in the order of the work, and what to take care of. */
+export function Machining() {
+  const steps = useShown((shown) => shown.design.machining);
+  const cautions = useShown((shown) => shown.design.cautions);
+  return (
+    <details className="border-t border-ink px-3 py-2 text-[0.87rem]">
+      <summary className="cursor-pointer text-[1rem] font-semibold">Drilling and machining</summary>
+      <ol className="mt-1 flex flex-col gap-2">
+        {steps.map((step, index) => (
+          <li key={index}>
+            <p className="flex justify-between gap-2">
+              <span className="font-semibold">
+                {step.count} × {step.what.toLowerCase()}
+              </span>
+              <span className="hand">
+                <Measure text={step.tool} />
+              </span>
+            </p>
+            <p>
+              {step.where.toLowerCase()}: <Measure text={step.depth} />, {step.setting}
+              {step.web && (
+                <>
+                  , web left <Measure text={step.web} />
+                </>
+              )}
+            </p>
+            <p className="text-soft">
+              Stop: {step.stop}. {step.note}
+            </p>
+          </li>
+        ))}
+      </ol>
+      <p className="mt-2 font-semibold">Take care</p>
+      <ul className="list-disc pl-4">
+        {cautions.map((caution) => (
+          <li key={caution}>{caution}</li>
+        ))}
+      </ul>
+    </details>
+  );
+}
