@@ -107,7 +107,7 @@ def text_of(pdf: bytes) -> str:
 
 def test_the_template_says_how_to_use_it() -> None:
     text = text_of(write_template("Hats", design(starting_brief("felt-hat", 4, "1/16 in")), "letter"))
-    for words in ("DATUM", "TOP", "4 in", "print again at 100", "sheet 1 of", "peg holes"):
+    for words in ("DATUM", "TOP", "4 in", "print again at 100", "sheet 1 of", "Peg holes"):
         assert words in text
 
 
@@ -120,8 +120,8 @@ def test_the_shop_sheet_is_one_page_with_all_a_shop_needs() -> None:
         "Kitchen mugs",
         "8 enamel mugs on dowel pegs, 7 spaces",
         "862.5 mm",
-        "8 × peg hole: bit 12 mm, 13 mm deep",
-        "tilt 12° from square, 78° from the face",
+        "8 × peg hole (board, front): 12 mm bit",
+        "13 mm deep, 12° from square, 78° from the face",
         "web left 6.33 mm",
         "Cut each peg",
         "Take care",

@@ -47,7 +47,7 @@ def test_places_stand_at_the_axes_and_dimensions_measure_them(brief: Brief) -> N
     rows = done.rack.rows
     assert [x for x, _ in holder.places] == [in_mm(axis) for one in rows for axis in one.row.axes]
     assert {y for _, y in holder.places} == {in_mm(one.y) for one in rows}
-    hung = sorted(x for item in items for x, _ in item.places)
+    hung = sorted(x for item in items if item.of == "item" for x, _ in item.places)
     assert hung == sorted(in_mm(centre) for one in rows for centre in one.row.centres)
     for dimension in done.scene.dimensions:
         if dimension.figure == "row.length":

@@ -19,6 +19,7 @@ from yardcliff.data import table
 
 Role = Literal[
     "floor",
+    "wall-line",
     "person",
     "reach",
     "board",

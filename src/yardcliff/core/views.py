@@ -35,7 +35,7 @@ def section(rack: Rack, tape: Tape) -> Scene:
         strokes += [Stroke("holder-line", _turned(_bored(bore), onto)) for bore in rack.bores]
         strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack.glyph, rack.bores[0])]
     box = _around(strokes)
-    strokes.insert(0, Stroke("floor", line((0, box.y0 - 25), (0, box.y1 + 25))))
+    strokes.insert(0, Stroke("wall-line", line((0, box.y0 - 25), (0, box.y1 + 25))))
     extent = Box(min(box.x0, 0), box.y0, box.x1, box.y1)
     return Scene(tuple(strokes), (), tuple(_measures(rack, tape, extent)), extent, extent)
 
@@ -46,7 +46,7 @@ def plan(rack: Rack, tape: Tape) -> Scene | None:
     marked = rack.part(row.part)
     if marked.marked != "top":
         return None
-    strokes = [Stroke("floor", line((-40, 0), (float(marked.length) + 40, 0)))]
+    strokes = [Stroke("wall-line", line((-40, 0), (float(marked.length) + 40, 0)))]
     for part in rack.parts:
         if part.y + part.height >= marked.y + marked.height and part.y <= marked.y:  # what is seen of the first row
             # Laid flat: what is deep from above is tall on the page.

@@ -9,9 +9,9 @@ from yardcliff.core.scene import Box, Dimension, Role, Scene
 
 TEXT = 2.8
 """Height of dimension text, mm on paper."""
-FIRST, STEP, ROW = 5.0, 9.0, 3.6
+FIRST, STEP, ROW, EDGE = 5.0, 9.0, 3.6, 4.0
 """From the feature to the first dimension line, from one line to the next, and to a second
-row of text, mm on paper."""
+row of text, and around a side that has none: mm on paper."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,6 +26,7 @@ class Ink:
 
 INKS: dict[Role | Literal["dimension"], Ink] = {
     "floor": Ink("#20303a", 0.5),
+    "wall-line": Ink("#20303a", 0.5),
     "person": Ink(None, 0, "#d5dbd8"),
     "reach": Ink("#5d6d74", 0.15, None, (1.5, 1)),
     "board": Ink("#20303a", 0.5, "#ecd3a6"),
@@ -66,10 +67,11 @@ Drawn = InkedPath | InkedText
 def lay_out(scene: Scene, width: float, height: float) -> tuple[list[Drawn], float]:
     """The rack fitted into `width` x `height` mm of paper (y up), and the scale used."""
     box = scene.extent
-    margin = FIRST + 2 * STEP + TEXT
-    scale = min((width - 2 * margin) / max(box.x1 - box.x0, 1), (height - 2 * margin) / max(box.y1 - box.y0, 1), 1.0)
-    dx = width / 2 - scale * (box.x0 + box.x1) / 2
-    dy = height / 2 - scale * (box.y0 + box.y1) / 2
+    left, right, below, above = (_room(scene, axis, side) for axis in ("y", "x") for side in (-1, 1))
+    wide, tall = width - left - right, height - below - above
+    scale = min(wide / max(box.x1 - box.x0, 1), tall / max(box.y1 - box.y0, 1), 1.0)
+    dx = left + wide / 2 - scale * (box.x0 + box.x1) / 2
+    dy = below + tall / 2 - scale * (box.y0 + box.y1) / 2
 
     def place(path: Path, x: float = 0, y: float = 0) -> Path:
         return tuple(
@@ -99,6 +101,12 @@ def lay_out(scene: Scene, width: float, height: float) -> tuple[list[Drawn], flo
     ]
     drawn += dimensions(paper, lambda text: len(text) * TEXT * 0.5)
     return drawn, scale
+
+
+def _room(scene: Scene, axis: str, side: int) -> float:
+    """What the dimension lines on one side of the drawing take, mm of paper."""
+    levels = [d.level for d in scene.dimensions if (d.axis, d.side) == (axis, side) and _inside(d, scene.extent)]
+    return FIRST + STEP * (max(levels) - 1) + ROW + TEXT if levels else EDGE
 
 
 def _inside(d: Dimension, box: Box) -> bool:
@@ -139,6 +147,7 @@ def dimensions(found: Iterable[Dimension], width_of: Callable[[str], float]) -> 
         drawn.append(InkedPath(line(point(d.start, at), point(d.end, at)), ink))
         # Below the rack the rows grow downward, past the text's own height.
         across = at + lift if d.side > 0 or lift == 1.0 else at - lift - TEXT * 0.4
-        across = at - lift if d.axis == "y" else across
+        if d.axis == "y" and (d.side < 0 or lift == 1.0):  # upward text stands left of its line, inside or out
+            across = at - lift
         drawn.append(InkedText(*point(middle, across), d.text, d.axis == "y"))
     return drawn

@@ -1,5 +1,6 @@
 """The shop sheet: one page with the drawing, the marks, the drilling and the cautions."""
 
+from collections import Counter
 from math import ceil
 
 from yardcliff.core.design import Design
@@ -8,6 +9,7 @@ from yardcliff.core.geometry import line
 from yardcliff.core.machining import depth, left, setting, tool
 from yardcliff.core.marks import Mark
 from yardcliff.core.rack import row_names
+from yardcliff.core.scene import Scene
 from yardcliff.exports.drawing import TEXT, Ink, InkedPath, lay_out
 from yardcliff.exports.pdf import BOLD, MM, Page, Paper
 
@@ -18,6 +20,8 @@ TALL = 1.8
 """Below this width to height, the drawing stands beside the words."""
 LOW_HEIGHT, LOWEST = 96.0, 92.0
 """Height of a low drawing; where the marks beside a tall one end at the latest: mm."""
+SECTION_SHARE, BESIDE_TALL, PLAN_SHARE = 0.26, 0.3, 0.36
+"""How much of the width the section takes beside a low drawing and a tall one; of the height, a plan."""
 MOST = 84
 """Marks that fit on the page; the CSV has them all."""
 
@@ -31,12 +35,16 @@ def write_shopsheet(name: str, design: Design, paper: Paper) -> bytes:
     box = design.scene.extent
     if (box.x1 - box.x0) < TALL * (box.y1 - box.y0):
         split = MARGIN + width * 0.58
-        _drawing(page, design, MARGIN, MARGIN, split - MARGIN, height)
+        beside = (split - MARGIN) * BESIDE_TALL
+        _front(page, design, MARGIN, MARGIN, split - MARGIN - beside, height)
+        _drawing(page, design.section, split - beside, MARGIN, beside, height)
         y = _marks(page, design, split + 4, top - 18, page.width - MARGIN, LOWEST)
         _drilling(page, design, split + 4, y, page.width - MARGIN)
     else:
         split = MARGIN + width * 0.56
-        _drawing(page, design, MARGIN, top - 12 - LOW_HEIGHT, width, LOW_HEIGHT)
+        beside = width * SECTION_SHARE
+        _front(page, design, MARGIN, top - 12 - LOW_HEIGHT, width - beside, LOW_HEIGHT)
+        _drawing(page, design.section, page.width - MARGIN - beside, top - 12 - LOW_HEIGHT, beside, LOW_HEIGHT)
         y = top - 16 - LOW_HEIGHT
         _marks(page, design, MARGIN, y, split - 6, MARGIN + 6)
         _drilling(page, design, split, y, page.width - MARGIN)
@@ -44,8 +52,16 @@ def write_shopsheet(name: str, design: Design, paper: Paper) -> bytes:
     return page.finish()
 
 
-def _drawing(page: Page, design: Design, x: float, y: float, width: float, height: float) -> None:
-    drawn, scale = lay_out(design.scene, width, height)
+def _front(page: Page, design: Design, x: float, y: float, width: float, height: float) -> None:
+    """The rack from the front, over its plan where it has one."""
+    under = height * PLAN_SHARE if design.plan else 0.0
+    _drawing(page, design.scene, x, y + under, width, height - under)
+    if design.plan:
+        _drawing(page, design.plan, x, y, width, under)
+
+
+def _drawing(page: Page, scene: Scene, x: float, y: float, width: float, height: float) -> None:
+    drawn, scale = lay_out(scene, width, height)
     page.canvas.saveState()
     page.canvas.translate(x * MM, y * MM)
     for thing in drawn:
@@ -61,12 +77,25 @@ def _drawing(page: Page, design: Design, x: float, y: float, width: float, heigh
 def _head(page: Page, name: str, design: Design, top: float) -> None:
     row, tape, brief = design.rack.row, design.tape, design.brief
     page.text(MARGIN, top - 4, name, 6, font=BOLD)
-    boards = f"{len(design.rack.parts)} boards" if len(design.rack.parts) > 1 else "board"
-    part = design.rack.parts[0]
-    board = f"{boards} {tape.write(row.length)} × {tape.write_fine(part.face_width)} × {tape.write_fine(part.thickness)}, {part.wood}"
-    said = f"{design.rack.says}, {row.holders - 1} spaces; {board}; axis {tape.write(brief.hung)} above the floor"
+    said = (
+        f"{design.rack.says}, {row.holders - 1} spaces; {_parts(design)}; axis {tape.write(brief.hung)} above the floor"
+    )
     page.text(MARGIN, top - 9.5, said, 3.4)
     page.path(line((MARGIN, top - 12), (page.width - MARGIN, top - 12)), RULE)
+
+
+def _parts(design: Design) -> str:
+    """`shelf 570 mm × 90 mm × 18 mm`: each kind of part once, with how many there are."""
+    tape = design.tape
+    kinds = Counter(
+        (part.name.rstrip(" 0123456789").lower(), part.length, part.face_width, part.thickness)
+        for part in design.rack.parts
+    )
+    return ", ".join(
+        f"{f'{many} ' if many > 1 else ''}{name}{'s' * (many > 1)} "
+        f"{tape.write(length)} × {tape.write_fine(width)} × {tape.write_fine(thick)}"
+        for (name, length, width, thick), many in kinds.items()
+    )
 
 
 def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest: float) -> float:

@@ -94,7 +94,7 @@ def _words(page: Page, name: str, design: Design, sheet: Sheet, count: int) -> N
     rack = design.rack
     part = rack.part(rack.rows[0].part)
     steps = [step for step in rack.machining if step.face == part.marked]
-    holes = ", ".join(f"{step.what.lower()}s {tool(step, design.tape)}" for step in steps)
+    holes = "; ".join(f"{step.what}s: {tool(step, design.tape)}" for step in steps)
     looking = "Looking down on the top, front edge below" if part.marked == "top" else "Looking at the face"
     page.text(MARGIN, y - 5, f"{looking}. {holes}. Lay each cross on the one with the same letter.", 3.2)
     check_ruler(page, design.tape)

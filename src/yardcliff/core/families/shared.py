@@ -82,7 +82,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
         fitted.name,
         used,
         hung,
-        f"{_says(used, hung)} on {fitted.name}{f' in {len(rows)} rows' if len(rows) > 1 else ''}",
+        f"{_says(used, hung)} {fitted.how} {fitted.name}{f' in {len(rows)} rows' if len(rows) > 1 else ''}",
         rows,
         (
             *row_figures(first, tape),

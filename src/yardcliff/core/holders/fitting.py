@@ -22,7 +22,7 @@ class Ground:
 
 @dataclass(frozen=True, slots=True)
 class Fitting:
-    """A holder on its ground. `end_distance` is the least from its axis to the board's end."""
+    """A holder on its ground; things hang `how` it: on hooks, in holes. `end_distance` is the least from its axis to the board's end."""
 
     name: str
     reach: Reach
@@ -35,6 +35,7 @@ class Fitting:
     findings: tuple[Finding, ...]
     machining: tuple[Operation, ...]
     cautions: tuple[str, ...]
+    how: str = "on"
 
 
 def half(width: Fraction) -> Reach:

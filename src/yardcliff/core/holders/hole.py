@@ -109,6 +109,7 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         cautions=(
             "Clamp the shelf: a hole saw or a large bit that catches turns it out of the hand. Slow speed, both hands.",
         ),
+        how="in",
     )
 
 
