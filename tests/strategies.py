@@ -102,6 +102,7 @@ briefs = st.builds(
             {"holder": {"kind": "hook", "screw_length": "60 mm", "gauge": "5.0"}, "board": {"height": "40 mm"}},
             {"family": "hole-rail", "hole": {"held": "60 mm"}, "rows": {"count": 3}},
             {"family": "hole-rail", "hole": {"opening": "slot"}, "setback": "30 mm", "back": {"place": "below"}},
+            {"family": "cradle", "cradle": {"depth": "19 mm", "held": "12 mm"}, "rows": {"count": 2, "boards": "each"}},
             {"hung": "100 mm", "board": {"thickness": "9 mm", "wood": "hardwood"}, "line": "10 mm"},
         ]
     ),

@@ -3,13 +3,13 @@
 from typing import Any
 
 from yardcliff.core.amend import amend, dump
-from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.families import starting
 from yardcliff.core.listing import shipped_item
 from yardcliff.store.racks import Racks
 
 HAT, LANTERN, LADLE = (shipped_item(key).item.model_dump(mode="json") for key in ("felt-hat", "storm-lantern", "ladle"))
 Seed = tuple[str, str, int, dict[str, Any]]
-# Name, catalogue item, count, and what the warden changed. The newest comes last.
+# Name, catalogue item, count, and what the warden changed; each is built the way that suits it best. The newest comes last.
 SEEDS: list[Seed] = [
     ("Store, sledges", "sledge", 3, {"row": {"air": "80 mm", "ends": {"rule": "inside"}}, "hung": "1500 mm"}),
     ("Washroom, towels", "towel", 6, {"row": {"length": "1.8 m", "spacing": "tidy", "tidy": "5 mm", "air": "15 mm"}}),
@@ -54,6 +54,8 @@ SEEDS: list[Seed] = [
             "hung": "1800 mm",
         },
     ),
+    ("Kitchen, flasks", "flask", 5, {"hung": "1400 mm"}),
+    ("Common room, fiddles", "fiddle", 3, {"row": {"air": "70 mm"}, "hung": "1750 mm"}),
     # Settled on the board that was left over, before anyone counted jackets.
     ("Porch, waxed jackets", "waxed-jacket", 6, {"row": {"length": "1450 mm"}, "board": {"height": "140 mm"}}),
 ]
@@ -64,5 +66,5 @@ def fill(racks: Racks) -> int:
     if racks.all() or racks.all(deleted=True):
         return 0
     for name, item, count, patch in SEEDS:
-        racks.create(name, dump(amend(starting_brief(item, count, "1 mm"), patch)))
+        racks.create(name, dump(amend(starting([(shipped_item(item), count)], "1 mm"), patch)))
     return len(SEEDS)

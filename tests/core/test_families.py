@@ -12,6 +12,7 @@ from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, build, ranked, starting
 from yardcliff.core.holders.hole import bored
+from yardcliff.core.holders.strength import allowed, stress
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.rack import Part
 
@@ -38,7 +39,7 @@ def test_a_family_stands_whatever_it_is_asked(family: str, data: st.DataObject) 
     # Nothing overlaps in silence.
     row = rack.row
     if row.count > 1 and min(row.clear) < row.brief.air:
-        assert said & {"row.bump", "row.crowded", "row.fixtures", "row.no-room", "pin.order"}
+        assert said & {"row.bump", "row.crowded", "row.fixtures", "row.no-room", "row.too-long", "pin.order"}
     # Joined parts touch, and no part reaches into another.
     for joint in rack.joints:
         by = overlap(rack.part(joint.part), rack.part(joint.other))
@@ -93,6 +94,26 @@ def test_an_edge_slot_needs_no_wood_in_front_and_is_sawn_after_it_is_bored() -> 
     assert all(hole.open for hole in slots.holes)
 
 
+def test_a_cradle_opens_for_the_neck_and_reaches_past_it() -> None:
+    fiddles = starting([(shipped_item("fiddle"), 3)], "1 mm")
+    known = figures(fiddles)
+    # 28 of neck and 6 of play; arms of 20 stand 54 apart. 100 deep: half of it, half the neck and 15 of lip.
+    assert (known["cradle.opening"], known["cradle.apart"], known["cradle.out"]) == (34, 54, 79)
+    rack = build(fiddles)
+    assert not rack.findings
+    assert [hole.x - rack.holders[0].x for hole in rack.holes[:2]] == [-27, 27]
+    # The lute is thicker and deeper, so it decides: 34 + 6, and 140/2 + 34/2 + 15.
+    both = figures(starting([(shipped_item("fiddle"), 2), (shipped_item("lute"), 1)], "1 mm"))
+    assert (both["cradle.opening"], both["cradle.out"]) == (40, 102)
+
+
+def test_a_peg_bears_a_quarter_of_what_breaks_it() -> None:
+    # 2 kg tugged by three is 58.86 N; 100 out on a 15 mm dowel: 32 F a / (pi d^3) = 17.8 MPa.
+    assert stress(Fraction(15), Fraction(100), 2000) == pytest.approx(17.76, abs=0.01)
+    assert stress(Fraction(15), Fraction(100), 2000, arms=2) == pytest.approx(8.88, abs=0.01)
+    assert allowed() == 25
+
+
 def test_sections_and_plans_stay_true_to_the_parts() -> None:
     done = design(FLASKS)
     boards = [stroke.path for stroke in done.section.strokes if stroke.role == "board"]
@@ -110,3 +131,4 @@ def test_the_most_fitting_way_comes_first_with_its_reason() -> None:
 
     assert best("waxed-jacket") == best("enamel-mug", "felt-hat") == "rail"
     assert best("flask") == best("stem-glass", "flask") == "hole-rail"
+    assert best("fiddle", "lute") == "cradle"

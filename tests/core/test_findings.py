@@ -17,6 +17,7 @@ from yardcliff.core.listing import shipped_item
 COATS = starting_brief("waxed-jacket", 6, "1 mm")
 MUGS = starting_brief("enamel-mug", 6, "1/16 in")
 FLASKS = starting([(shipped_item("flask"), 5)], "1 mm")
+FIDDLES = starting([(shipped_item("fiddle"), 3)], "1 mm")
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
 # One brief for every code: (start, change).
@@ -49,7 +50,9 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "peg.web": (MUGS, {"holder": {"depth": "17 mm"}}),
     "peg.through": (MUGS, {"holder": {"depth": "25 mm"}}),
     "peg.shallow": (MUGS, {"holder": {"depth": "5 mm"}}),
-    "hole.held": (FLASKS, {"item": {"held": None}}),
+    "peg.strength": (MUGS, {"item": {"weight_g": "9 kg"}, "holder": {"showing": "100 mm"}}),
+    "cradle.arm": (FIDDLES, {"cradle": {"showing": "60 mm"}}),
+    "held.unknown": (FLASKS, {"item": {"held": None}}),
     "hole.size": (FLASKS, {"item": {"held": "110 mm"}}),
     "hole.falls": (FLASKS, {"hole": {"held": "90 mm"}}),
     "hole.edge": (FLASKS, {"setback": "25 mm"}),

@@ -18,6 +18,7 @@ from yardcliff.core.working import Figure
 Purpose = Literal["peg hole", "pilot hole", "through hole"]
 Wood = Literal["softwood", "hardwood"]
 Face = Literal["front", "top"]
+MIDDLE = Fraction(0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,7 +54,8 @@ class Part:
 class Bore:
     """One hole of every holder, `up` the marked face from its axis; depth along the bit.
 
-    An `open` one runs out to the face's lower edge as a slot of its own width.
+    It stands `aside` of the axis, to the right. An `open` one runs out to the face's lower edge as a slot
+    of its own width.
     """
 
     purpose: Purpose
@@ -62,6 +64,7 @@ class Bore:
     depth: Fraction
     tilt: float
     open: bool = False
+    aside: Fraction = MIDDLE
 
 
 @dataclass(frozen=True, slots=True)
@@ -209,7 +212,7 @@ class Rack:
                 holder.row,
                 holder.place,
                 bore.purpose,
-                holder.x,
+                holder.x + bore.aside,
                 self.rows[holder.row].across + bore.up,
                 bore.bit,
                 bore.depth,

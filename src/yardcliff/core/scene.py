@@ -4,7 +4,7 @@ The frame is the rack's: x right from the datum, y up from the floor. Roles say 
 is, not how it looks. Repeated things are symbols, drawn once and placed often.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
@@ -14,7 +14,7 @@ from yardcliff.core.geometry import Path, circle, in_mm, line, mirrored, moved, 
 from yardcliff.core.item import Item
 from yardcliff.core.keepouts import KeepOut
 from yardcliff.core.length import Tape
-from yardcliff.core.rack import Glyph, Part, Rack
+from yardcliff.core.rack import Bore, Glyph, Part, Rack
 from yardcliff.data import table
 
 Role = Literal[
@@ -115,7 +115,7 @@ def scene(rack: Rack, tape: Tape) -> Scene:
         else:
             strokes += drawn
     axes = tuple([(in_mm(holder.x), in_mm(holder.y)) for holder in rack.holders])
-    symbols = (*_hung(rack), *before, Symbol("holder", "holder", _holder(rack.glyph), axes))
+    symbols = (*_hung(rack), *before, Symbol("holder", "holder", _holder(rack.glyph, rack.bores), axes))
     dimensions = tuple(_dimensions(rack, tape, extent))
     return Scene(tuple(strokes), symbols, dimensions, extent, wall)
 
@@ -231,17 +231,21 @@ def _flaw(keepout: KeepOut, part: Part) -> list[Stroke]:
     return [*edges, *slants]
 
 
-def _holder(glyph: Glyph) -> tuple[Stroke, ...]:
+def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
     width, height, tip = float(glyph.width), float(glyph.height), float(glyph.tip)
     if glyph.kind == "peg":
         r = width / 2
-        return (
-            Stroke("holder-line", rectangle(-r, -height / 2, width, height, r)),
-            Stroke("holder", rectangle(-r, -r, width, tip + width, r)),
-            Stroke("holder", circle(0, tip, r)),
-            Stroke("holder-line", circle(0, tip, r * 0.6)),
-            Stroke("mark", _cross(0, 0, r * 0.55)),
-        )
+        pegs = [
+            stroke
+            for x in (float(bore.aside) for bore in bores)
+            for stroke in (
+                Stroke("holder-line", rectangle(x - r, -height / 2, width, height, r)),
+                Stroke("holder", rectangle(x - r, -r, width, tip + width, r)),
+                Stroke("holder", circle(x, tip, r)),
+                Stroke("holder-line", circle(x, tip, r * 0.6)),
+            )
+        ]
+        return (*pegs, Stroke("mark", _cross(0, 0, r * 0.55)))
     if glyph.kind == "hole":
         return (
             *(Stroke("holder-line", line((x, 0), (x, -height))) for x in (-width / 2, width / 2)),

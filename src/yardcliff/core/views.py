@@ -19,6 +19,10 @@ PLATE = 3.0
 """How thick a hook's plate is drawn, mm."""
 HATCH = 9.0
 """Between the lines that say that wood is cut, mm."""
+LEAST_BELOW, SHARE_BELOW = 60.0, 0.7
+"""How much of what hangs is seen below the boards: mm, and as a share of what is above."""
+RESTS = {"hook": 0.82, "peg": 0.6, "hole": 0.0}
+"""Where along a holder things come to rest, as a share of how far it stands out."""
 Turn = Callable[[float, float], tuple[float, float]]
 
 
@@ -35,8 +39,11 @@ def section(rack: Rack, tape: Tape) -> Scene:
         strokes += [Stroke("holder-line", _turned(_bored(bore), onto)) for bore in rack.bores]
         strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack.glyph, rack.bores[0])]
     box = _around(strokes)
-    strokes.insert(0, Stroke("wall-line", line((0, box.y0 - 25), (0, box.y1 + 25))))
-    extent = Box(min(box.x0, 0), box.y0, box.x1, box.y1)
+    # What hangs far down runs out of the picture, or the boards would be too small to read.
+    low = min(float(part.y) for part in rack.parts)
+    shown = max(LEAST_BELOW, SHARE_BELOW * (box.y1 - low))
+    extent = Box(min(box.x0, 0), max(box.y0, low - shown), box.x1, box.y1)
+    strokes.insert(0, Stroke("wall-line", line((0, extent.y0 - 25), (0, extent.y1 + 25))))
     return Scene(tuple(strokes), (), tuple(_measures(rack, tape, extent)), extent, extent)
 
 
@@ -170,14 +177,15 @@ def _thing_beside(rack: Rack, row: RackRow) -> Iterator[Stroke]:
     """The first thing of a row, as deep as it stands out: few things look so much different from the side."""
     hung = next(one for one in rack.hung if rack.rows[one.row] is row)
     item, part = rack.kinds[hung.kind], rack.part(row.part)
-    deep = float(item.front)
-    z = float(part.z + part.depth)
+    deep, z = float(item.front), float(part.z + part.depth)
     if part.marked == "top":
-        z -= float(row.across) + deep / 2
-    body, lines = silhouette(item.shape, deep / 2, deep / 2, float(item.above), float(item.below))
-    middle = z + deep / 2, float(hung.y)
-    yield from (Stroke("item", moved(path, *middle)) for path in body)
-    yield from (Stroke("item-line", moved(path, *middle)) for path in lines)
+        z, back = z - float(row.across), deep / 2
+    else:  # it hangs from the hook's crook or from the middle of a peg, and no further back than the board
+        back = min(float(rack.glyph.out) * RESTS[rack.glyph.kind], deep * 0.85)
+        z += back
+    body, lines = silhouette(item.shape, back, deep - back, float(item.above), float(item.below))
+    yield from (Stroke("item", moved(path, z, float(hung.y))) for path in body)
+    yield from (Stroke("item-line", moved(path, z, float(hung.y))) for path in lines)
 
 
 def _around(strokes: list[Stroke]) -> Box:

@@ -50,6 +50,12 @@ class Page:
         self.canvas.save()
         return self._out.getvalue()
 
+    def clip(self, bottom: float, width: float, height: float) -> None:
+        """From here on nothing is drawn outside `width` x `height` mm, nor below `bottom`, until the state is restored."""
+        frame = self.canvas.beginPath()
+        frame.rect(0, bottom * MM, width * MM, (height - bottom) * MM)
+        self.canvas.clipPath(frame, stroke=0, fill=0)
+
     def path(self, path: Path, ink: Ink) -> None:
         canvas, drawn = self.canvas, self.canvas.beginPath()
         for letter, numbers in path:

@@ -22,6 +22,8 @@ LOW_HEIGHT, LOWEST = 96.0, 92.0
 """Height of a low drawing; where the marks beside a tall one end at the latest: mm."""
 SECTION_SHARE, BESIDE_TALL, PLAN_SHARE = 0.26, 0.3, 0.36
 """How much of the width the section takes beside a low drawing and a tall one; of the height, a plan."""
+SCALE_ROOM = 5.0
+"""Under a drawing, where its scale is written, mm."""
 MOST = 84
 """Marks that fit on the page; the CSV has them all."""
 
@@ -64,6 +66,7 @@ def _drawing(page: Page, scene: Scene, x: float, y: float, width: float, height:
     drawn, scale = lay_out(scene, width, height)
     page.canvas.saveState()
     page.canvas.translate(x * MM, y * MM)
+    page.clip(SCALE_ROOM, width, height)
     for thing in drawn:
         if isinstance(thing, InkedPath):
             page.path(thing.path, thing.ink)

@@ -4,7 +4,8 @@ from typing import Annotated, Any
 
 from pydantic import Field, TypeAdapter
 
-from yardcliff.core.families import hole_rail, rail
+from yardcliff.core.families import cradle, hole_rail, rail
+from yardcliff.core.families.cradle import CradleBrief
 from yardcliff.core.families.family import Family, Fitness, Hangs
 from yardcliff.core.families.hole_rail import HoleRailBrief
 from yardcliff.core.families.rail import RailBrief
@@ -13,11 +14,11 @@ from yardcliff.core.length import TapeName
 from yardcliff.core.rack import Rack
 from yardcliff.core.row import Row
 
-Brief = RailBrief | HoleRailBrief
+Brief = RailBrief | HoleRailBrief | CradleBrief
 BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="family")])
 """Reads any family's brief and knows their schema."""
 
-FAMILIES: dict[str, Family[Any]] = {family.key: family for family in (rail.FAMILY, hole_rail.FAMILY)}
+FAMILIES: dict[str, Family[Any]] = {family.key: family for family in (rail.FAMILY, hole_rail.FAMILY, cradle.FAMILY)}
 
 
 def build(brief: Brief) -> Rack:

@@ -23,6 +23,8 @@ from yardcliff.core.working import Figure, Input
 SCREW, CLEARANCE = Fraction(50), Fraction(9, 2)
 """The screws that join shelf and back plate: 4 mm by 50 mm, and the hole they pass through; mm."""
 SCREWS_APART = Fraction(250)
+NECK = Fraction(40)
+"""More than this above the hole does not pass through it, mm: rule of thumb."""
 ZERO = Fraction(0)
 
 
@@ -155,6 +157,8 @@ def suits(items: tuple[Item, ...]) -> Fitness:
     """Necks and shafts go into a hole; so does what is merely thin where it is held."""
     if any(item.held is None for item in items):
         return Fitness(0, "Nothing thin to hold it by.")
+    if any(item.above > NECK for item in items):
+        return Fitness(1, "A head that large goes in only through an edge slot.")
     return of_grips(
         items,
         ("neck",),
@@ -180,7 +184,7 @@ def choices(_: HoleRailBrief) -> tuple[Section, ...]:
                     ),
                 ),
                 Field("hole.play", "play"),
-                Field("hole.held", "held at", figure="hole.held"),
+                Field("hole.held", "held at", figure="held"),
                 Field("setback", "setback", figure="hole.axis"),
                 Field(
                     "hole.seat",

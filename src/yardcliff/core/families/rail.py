@@ -5,22 +5,20 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from yardcliff.core.brief import RackBrief
-from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
-from yardcliff.core.families.shared import Body, assemble, stand_rows
+from yardcliff.core.families.shared import Body, assemble, boards, stand_rows
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, TapeName
 from yardcliff.core.listing import shipped_item
-from yardcliff.core.rack import Part, Rack
+from yardcliff.core.rack import Rack
 from yardcliff.core.row import Row
-from yardcliff.core.rows import FIXTURE_GAP, Standing
+from yardcliff.core.rows import FIXTURE_GAP
 from yardcliff.core.spacing import solve
 from yardcliff.data import values
 
-BOARD = "board"
 Holder = Annotated[hooks.Hook | pegs.Peg, Field(discriminator="kind")]
 
 
@@ -35,7 +33,8 @@ class RailBrief(RackBrief):
 def fitting(brief: RailBrief) -> Fitting:
     """The brief's holder on the brief's board."""
     line = brief.board.height / 2 if brief.line is None else brief.line
-    ground = Ground(brief.board.thickness, brief.board.height, line, brief.board.wood)
+    load = max(item.weight_g for item in brief.kinds.values())
+    ground = Ground(brief.board.thickness, brief.board.height, line, brief.board.wood, load_g=load)
     if isinstance(brief.holder, pegs.Peg):
         return pegs.fit(brief.holder, ground)
     return hooks.fit(brief.holder, ground)
@@ -51,24 +50,9 @@ def build(brief: RailBrief) -> Rack:
     fitted, first = fitting(brief), solve_row(brief)
     least = fitted.glyph.height + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
     standing = stand_rows(brief, first, least)
-    parts = _boards(brief, standing, first.length)
-    on = [parts[min(k, len(parts) - 1)] for k in range(len(standing))]
-    marked = [(part.key, brief.hung - one.down - part.y) for part, one in zip(on, standing, strict=True)]
+    line = brief.board.height / 2 if brief.line is None else brief.line
+    parts, marked = boards(brief, standing, first.length, line, "Board")
     return assemble(brief, fitted, standing, least, Body("rail", parts, marked))
-
-
-def _boards(brief: RailBrief, standing: tuple[Standing, ...], length: Fraction) -> tuple[Part, ...]:
-    """One board for all rows, as much taller as they hang down; or a board for each."""
-    board, zero = brief.board, Fraction(0)
-    bottom = brief.hung - (board.height / 2 if brief.line is None else brief.line)
-    downs = [one.down for one in standing]
-    if brief.rows.boards == "each" and len(standing) > 1:
-        names = [(f"{BOARD}-{k + 1}", f"Board {k + 1}", bottom - down, board.height) for k, down in enumerate(downs)]
-    else:
-        names = [(BOARD, "Board", bottom - max(downs), board.height + max(downs))]
-    return tuple(
-        Part(key, name, zero, y, zero, length, tall, board.thickness, board.wood) for key, name, y, tall in names
-    )
 
 
 def start(hangs: Hangs, tape: TapeName) -> RailBrief:

@@ -44,6 +44,26 @@ def stand_rows(brief: RackBrief, first: Row, least: Fraction) -> tuple[Standing,
     return stand(brief.rows, solve_rows(brief.rows, first), brief.kinds, least)
 
 
+def boards(
+    brief: RackBrief, standing: Sequence[Standing], length: Fraction, line: Fraction, name: str
+) -> tuple[tuple[Part, ...], list[tuple[str, Fraction]]]:
+    """One board for all rows, as much taller as they hang down, or a board for each; and where each row is marked.
+
+    `line` is the axis above the lower edge of a board.
+    """
+    board, bottom, key = brief.board, brief.hung - line, name.lower().replace(" ", "-")
+    downs = [one.down for one in standing]
+    if brief.rows.boards == "each" and len(standing) > 1:
+        named = [(f"{key}-{k + 1}", f"{name} {k + 1}", bottom - down, board.height) for k, down in enumerate(downs)]
+    else:
+        named = [(key, name, bottom - max(downs), board.height + max(downs))]
+    parts = tuple(
+        Part(key, name, ZERO, y, ZERO, length, tall, board.thickness, board.wood) for key, name, y, tall in named
+    )
+    on = [parts[min(k, len(parts) - 1)] for k in range(len(standing))]
+    return parts, [(part.key, brief.hung - down - part.y) for part, down in zip(on, downs, strict=True)]
+
+
 def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], least: Fraction, body: Body) -> Rack:
     """The rack: rows, holders, what hangs, and every figure and finding that does not depend on the family."""
     tape, first = Tape.named(brief.tape), standing[0].row

@@ -1,23 +1,33 @@
 """What a holder needs of the board it is fitted to: the answer every kind of holder gives."""
 
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.item import Item
+from yardcliff.core.length import exact_text
 from yardcliff.core.rack import Bore, Glyph, Operation, Wood
 from yardcliff.core.things import Reach
 from yardcliff.core.working import Figure
 
+HELD_SHARE = Fraction(1, 2)
+"""What is held, as a share of the whole width, where nobody measured it."""
+
 
 @dataclass(frozen=True, slots=True)
 class Ground:
-    """The board under a holder: its thickness, its width, the axis line above its lower edge, its name."""
+    """The board under a holder: its thickness, its width, the axis line above its lower edge, its name.
+
+    `load_g` is the weight of the heaviest thing that hangs on one.
+    """
 
     thickness: Fraction
     height: Fraction
     line: Fraction
     wood: Wood
     part: str = "Board"
+    load_g: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,3 +56,29 @@ def half(width: Fraction) -> Reach:
 def rounded(mm: float) -> Fraction:
     """A figure that passed through a sine, to the nanometre: trigonometry is not exact anyway."""
     return Fraction(round(mm * 1_000_000), 1_000_000)
+
+
+def held_at(given: Fraction | None, items: Iterable[Item]) -> Fraction:
+    """How thick the thickest is where it is held, mm: as given, as measured, or half its width."""
+    return given or max(item.held or item.across * HELD_SHARE for item in items)
+
+
+def held_figure(given: Fraction | None, thick: Fraction) -> Figure:
+    """What `held_at` found."""
+    formula = "given" if given else "the thickest"
+    return Figure("held", "Held at", thick, formula, (), "How thick things are where held: the thickest decides.")
+
+
+def check_held(given: Fraction | None, items: Iterable[Item], thick: Fraction, path: str) -> Iterator[Finding]:
+    """Whether it was measured; `path` is where the brief keeps what was `given`."""
+    unknown = next((item for item in items if item.held is None), None)
+    if unknown and given is None:
+        yield Finding(
+            "held.unknown",
+            unknown.name.capitalize(),
+            f"How thick the {unknown.plural} are where they are held is not measured; half their width is taken.",
+            "held at",
+            thick,
+            "as measured",
+            fixes=(Fix(f"It is {exact_text(thick)}", {path: {"held": exact_text(thick)}}),),
+        )

@@ -8,7 +8,7 @@ from typing import Literal
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.holders.fitting import Fitting, Ground, half
+from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.model import Frozen
@@ -18,8 +18,6 @@ from yardcliff.data import table
 
 LEAST_WOOD = Fraction(12)
 """Least wood between holes and beside them: less splits along the grain. Rule of thumb."""
-SHARE = Fraction(1, 2)
-"""What is held, as a share of the whole width, where nobody measured it."""
 ZERO = Fraction(0)
 
 
@@ -32,11 +30,6 @@ class Hole(Frozen):
     seat: Literal["plain", "countersunk"] = "plain"
 
 
-def held(hole: Hole, items: Iterable[Item]) -> Fraction:
-    """How thick the thickest is where it is held, mm; half its width where that was not measured."""
-    return hole.held or max(item.held or item.across * SHARE for item in items)
-
-
 def bored(size: Fraction) -> tuple[Fraction, str]:
     """The next bit up from `size`, mm, and what kind it is; the largest where none is big enough (data/bits.toml)."""
     sizes = [(read(row["size"]), str(row["tool"])) for row in table("bits")]
@@ -45,7 +38,7 @@ def bored(size: Fraction) -> tuple[Fraction, str]:
 
 def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     """Fit a hole for the thickest of `items` to a shelf; findings carry (0, 0), the hole's own axis."""
-    thick = held(hole, items)
+    thick = held_at(hole.held, items)
     bit, tool = bored(thick + hole.play)
     slot = hole.opening == "slot"
     through = Operation(
@@ -124,14 +117,7 @@ def _figures(hole: Hole, ground: Ground, thick: Fraction, bit: Fraction, tool: s
             (Input("d", "held at", thick), Input("y", "play", hole.play)),
             "One bit for all: the thickest thing decides. Try it in scrap with the thing itself.",
         ),
-        Figure(
-            "hole.held",
-            "Held at",
-            thick,
-            "given" if hole.held else "the thickest",
-            (),
-            "How thick things are where they are held: the thickest decides.",
-        ),
+        held_figure(hole.held, thick),
         Figure("hole.axis", "Front edge to axis", ground.line, "given", (), "The holes' line on the shelf."),
         Figure(
             "hole.front",
@@ -153,17 +139,7 @@ def _figures(hole: Hole, ground: Ground, thick: Fraction, bit: Fraction, tool: s
 
 
 def _findings(hole: Hole, ground: Ground, items: tuple[Item, ...], thick: Fraction, bit: Fraction) -> Iterable[Finding]:
-    unknown = [item for item in items if item.held is None]
-    if unknown and hole.held is None:
-        yield Finding(
-            "hole.held",
-            unknown[0].name.capitalize(),
-            f"How thick the {unknown[0].plural} are where they are held is not measured; half their width is taken.",
-            "held at",
-            thick,
-            "as measured",
-            fixes=(Fix(f"It is {exact_text(thick)}", {"hole": {"held": exact_text(thick)}}),),
-        )
+    yield from check_held(hole.held, items, thick, "hole")
     if bit < thick + hole.play:
         largest = bit - hole.play
         yield Finding(

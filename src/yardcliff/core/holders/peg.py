@@ -12,6 +12,7 @@ from yardcliff.core.angles import both_ways, degrees
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders.fitting import Fitting, Ground, half, rounded
+from yardcliff.core.holders.strength import stress_figure, stress_findings
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Glyph, Operation
@@ -54,8 +55,11 @@ def web(peg: Peg, thickness: Fraction) -> Fraction:
     return thickness - max(square_depth(peg), point)
 
 
-def fit(peg: Peg, ground: Ground) -> Fitting:
-    """Fit a peg to a board; findings carry (0, 0), the peg's own axis."""
+def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, ...] = (Fraction(0),)) -> Fitting:
+    """Fit a peg to a board, or several that hold one thing, each `aside` of its axis.
+
+    Findings carry (0, 0), that axis; `path` is where the brief keeps the peg.
+    """
     reach = half(peg.diameter)
     return Fitting(
         name="dowel pegs",
@@ -63,16 +67,19 @@ def fit(peg: Peg, ground: Ground) -> Fitting:
         glyph=Glyph(
             "peg", peg.diameter, mouth(peg), (), rounded(float(peg.showing) * sin(radians(peg.tilt))), peg.showing
         ),
-        bores=(Bore("peg hole", Fraction(0), peg.diameter, peg.depth, peg.tilt),),
+        bores=tuple(Bore("peg hole", Fraction(0), peg.diameter, peg.depth, peg.tilt, aside=x) for x in asides),
         end_distance=peg.diameter * 3 / 2,
         end_why="one and a half dowels from the end, so that it does not split",
         hang_drop=Fraction(0),
-        figures=_figures(peg, ground),
-        findings=tuple(_findings(peg, ground)),
+        figures=(*_figures(peg, ground), stress_figure(peg.diameter, peg.showing, ground.load_g, len(asides))),
+        findings=(
+            *_findings(peg, ground, path),
+            *stress_findings(path, peg.diameter, peg.showing, ground.load_g, len(asides)),
+        ),
         machining=(
             Operation(
                 "Peg hole",
-                1,
+                len(asides),
                 ground.part,
                 "front",
                 "bit",
@@ -149,7 +156,7 @@ def _figures(peg: Peg, ground: Ground) -> tuple[Figure, ...]:
     )
 
 
-def _findings(peg: Peg, ground: Ground) -> list[Finding]:
+def _findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
     found = []
     left = web(peg, ground.thickness)
     deepest = max(square_depth(peg), rounded(float(peg.depth + peg.spur) * cos(radians(peg.tilt))))
@@ -160,7 +167,7 @@ def _findings(peg: Peg, ground: Ground) -> list[Finding]:
         )
         shallower = _down_half(peg.depth - rounded(float(LEAST_WEB - left) / cos(radians(peg.tilt))))
         fixes = (
-            (Fix(f"Drill {exact_text(shallower)} deep", {"holder": {"depth": exact_text(shallower)}}), thicker)
+            (Fix(f"Drill {exact_text(shallower)} deep", {path: {"depth": exact_text(shallower)}}), thicker)
             if shallower >= _least_depth(peg)
             else (thicker,)
         )
@@ -179,7 +186,7 @@ def _findings(peg: Peg, ground: Ground) -> list[Finding]:
         )
     if peg.depth < _least_depth(peg):
         least = _up_half(_least_depth(peg))
-        fixes = (Fix(f"Drill {exact_text(least)} deep", {"holder": {"depth": exact_text(least)}}),)
+        fixes = (Fix(f"Drill {exact_text(least)} deep", {path: {"depth": exact_text(least)}}),)
         found.append(
             Finding(
                 "peg.shallow",

@@ -1,0 +1,109 @@
+"""A cradle: two arms let into a back plate, with a neck between them and the head resting on both.
+
+The opening is the neck and the play around it. The arms reach past the neck, which stands off the plate by half of
+how deep the thing is.
+"""
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.holders import peg as pegs
+from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure
+from yardcliff.core.item import Item
+from yardcliff.core.length import Gap, Size, exact_text
+from yardcliff.core.model import Frozen, Tilt
+from yardcliff.core.working import Figure, Input
+
+LIP = Fraction(15)
+"""How far the arms reach past the neck, so that it does not slide off: rule of thumb."""
+
+
+class Cradle(Frozen):
+    """`held` is the neck (None: the thickest, as measured), `showing` how far the arms stand out (None: as needed)."""
+
+    diameter: Size = Fraction(20)
+    tilt: Tilt = 5
+    depth: Size = Fraction(14)
+    spur: Gap = Fraction(2)
+    play: Gap = Fraction(6)
+    held: Size | None = None
+    showing: Size | None = None
+
+
+def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
+    """Fit a cradle for the thickest neck of `items` to a plate; findings carry (0, 0), the cradle's own axis."""
+    neck = held_at(cradle.held, items)
+    opening = neck + cradle.play
+    deepest = max(item.front for item in items)
+    needed = deepest / 2 + neck / 2 + LIP
+    showing = cradle.showing or needed
+    arm = pegs.Peg(diameter=cradle.diameter, tilt=cradle.tilt, depth=cradle.depth, showing=showing, spur=cradle.spur)
+    aside = (opening + cradle.diameter) / 2
+    arms = pegs.fit(arm, ground, "cradle", (-aside, aside))
+    return replace(
+        arms,
+        name="cradles",
+        how="in",
+        reach=half(opening + 2 * cradle.diameter),
+        end_distance=opening / 2 + cradle.diameter * 2,
+        end_why="so that the outer arm does not split the end",
+        figures=(held_figure(cradle.held, neck), *_figures(cradle, neck, opening, deepest, showing), *arms.figures),
+        findings=(
+            *check_held(cradle.held, items, neck, "cradle"),
+            *_findings(showing, needed),
+            *arms.findings,
+        ),
+        cautions=(
+            *arms.cautions,
+            "Line the arms with felt, cork or leather; rubber marks some varnishes. Keep clear of heaters and sun.",
+        ),
+    )
+
+
+def _figures(
+    cradle: Cradle, neck: Fraction, opening: Fraction, deepest: Fraction, showing: Fraction
+) -> tuple[Figure, ...]:
+    h = Input("h", "neck", neck)
+    out = "given" if cradle.showing else "f/2 + h/2 + m"
+    inputs = () if cradle.showing else (Input("f", "deepest thing", deepest), h, Input("m", "lip", LIP))
+    return (
+        Figure(
+            "cradle.opening",
+            "Opening",
+            opening,
+            "h + y",
+            (h, Input("y", "play", cradle.play)),
+            "Between the arms: the neck passes, the head does not. Measure the head too.",
+        ),
+        Figure(
+            "cradle.apart",
+            "Arms, axis to axis",
+            opening + cradle.diameter,
+            "o + d",
+            (Input("o", "opening", opening), Input("d", "arm", cradle.diameter)),
+            "Bore both from one jig, half of this to each side of the mark.",
+        ),
+        Figure(
+            "cradle.out",
+            "Arms stand out",
+            showing,
+            out,
+            inputs,
+            "Past the neck, which hangs half its depth off the plate.",
+        ),
+    )
+
+
+def _findings(showing: Fraction, needed: Fraction) -> Iterator[Finding]:
+    if showing < needed:
+        yield Finding(
+            "cradle.arm",
+            "Arms",
+            "The deepest thing hangs so far off the plate that its neck is hardly between the arms.",
+            "arms stand out",
+            showing,
+            needed,
+            fixes=(Fix(f"Arms of {exact_text(needed)}", {"cradle": {"showing": None}}),),
+        )
