@@ -18,6 +18,7 @@ COATS = starting_brief("waxed-jacket", 6, "1 mm")
 MUGS = starting_brief("enamel-mug", 6, "1/16 in")
 FLASKS = starting([(shipped_item("flask"), 5)], "1 mm")
 FIDDLES = starting([(shipped_item("fiddle"), 3)], "1 mm")
+POLES = starting([(shipped_item("curtain-pole"), 4)], "1 mm")
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
 # One brief for every code: (start, change).
@@ -52,6 +53,10 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "peg.shallow": (MUGS, {"holder": {"depth": "5 mm"}}),
     "peg.strength": (MUGS, {"item": {"weight_g": "9 kg"}, "holder": {"showing": "100 mm"}}),
     "cradle.arm": (FIDDLES, {"cradle": {"showing": "60 mm"}}),
+    "clip.pipe": (POLES, {"item": {"held": "120 mm"}}),
+    "upright.short": (POLES, {"hung": "1900 mm"}),
+    "upright.low": (POLES, {"hung": "500 mm"}),
+    "upright.foot": (POLES, {"foot": {"depth": "60 mm"}}),
     "held.unknown": (FLASKS, {"item": {"held": None}}),
     "hole.size": (FLASKS, {"item": {"held": "110 mm"}}),
     "hole.falls": (FLASKS, {"hole": {"held": "90 mm"}}),

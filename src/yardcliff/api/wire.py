@@ -247,6 +247,7 @@ class DesignView(Wire):
     views: list[NamedScene]
     family: str
     ways: list[OptionView] = Field(description="Every way of building, the most fitting first, with the reason.")
+    several: bool = Field(description="Whether this way of building can have more than one row.")
     choices: list[ChoiceSection]
 
 

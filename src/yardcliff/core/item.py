@@ -16,7 +16,7 @@ Shape = Literal[
     "coat", "hat", "mug", "towel", "key", "flask", "lantern", "poles", "mat", "sledge", "bag", "ladle",
     "boot", "shoes", "board", "glass", "wheel", "cycle", "fiddle", "helmet", "chain", "spade", "rake", "saw",
     "hammer", "broom", "umbrella", "pan", "cap", "scarf", "coil", "apron", "gloves", "basket", "beanie",
-    "lock",
+    "lock", "pole",
 ]  # fmt: skip
 _GRAMS = {"": 1.0, "g": 1.0, "kg": 1000.0, "lb": 453.59237, "oz": 28.349523125}
 

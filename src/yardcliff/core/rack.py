@@ -15,7 +15,7 @@ from yardcliff.core.row import Row
 from yardcliff.core.rows import ALIKE
 from yardcliff.core.working import Figure
 
-Purpose = Literal["peg hole", "pilot hole", "through hole"]
+Purpose = Literal["peg hole", "pilot hole", "through hole", "foot hole"]
 Wood = Literal["softwood", "hardwood"]
 Face = Literal["front", "top"]
 MIDDLE = Fraction(0)
@@ -94,7 +94,7 @@ class Glyph:
     stands off the face, along its own axis.
     """
 
-    kind: Literal["hook", "peg", "hole"]
+    kind: Literal["hook", "peg", "hole", "clip"]
     width: Fraction
     height: Fraction
     screws: tuple[Fraction, ...]
@@ -169,7 +169,10 @@ class Joint:
 
 @dataclass(frozen=True, slots=True)
 class Rack:
-    """Everything that is known about a rack once its family has built it. `says` it in a line of words."""
+    """Everything that is known about a rack once its family has built it. `says` it in a line of words.
+
+    `seats` are holes in other parts that answer the holders: where the foot of a shaft stands.
+    """
 
     family: str
     parts: tuple[Part, ...]
@@ -186,6 +189,7 @@ class Rack:
     machining: tuple[Operation, ...]
     cautions: tuple[str, ...]
     joints: tuple[Joint, ...] = ()
+    seats: tuple[Hole, ...] = ()
 
     @property
     def row(self) -> Row:

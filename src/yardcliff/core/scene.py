@@ -39,6 +39,8 @@ Role = Literal[
 PERSON, PERSON_HALF, REACH = 1720.0, 260.0, 1950.0
 """A grown person's height, half width, and what they reach with ease, mm: typical, for size."""
 CEILING = 2400.0
+CLIP_MOUTH = 0.6
+"""How much of a clip's width its mouth is drawn."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -250,6 +252,13 @@ def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
         return (
             *(Stroke("holder-line", line((x, 0), (x, -height))) for x in (-width / 2, width / 2)),
             Stroke("mark", line((0, 6), (0, -height - 6))),
+        )
+    if glyph.kind == "clip":
+        gap = width * CLIP_MOUTH / 2
+        return (
+            Stroke("plate", rectangle(-width / 2, -height / 2, width, height)),
+            *(Stroke("holder-line", line((x, -height / 2), (x, height / 2))) for x in (-gap, gap)),
+            Stroke("mark", _cross(0, 0, width * 0.15)),
         )
     arm = width * 0.34
     screws = tuple(Stroke("screw", circle(0, float(dy), width * 0.11)) for dy in glyph.screws)

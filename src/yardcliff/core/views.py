@@ -6,6 +6,7 @@ drawn for racks that are marked on a top face: x right from the datum, the wall 
 
 from collections.abc import Callable, Iterator
 from dataclasses import replace
+from itertools import pairwise
 from math import cos, radians, sin
 from typing import Literal
 
@@ -21,8 +22,11 @@ HATCH = 9.0
 """Between the lines that say that wood is cut, mm."""
 LEAST_BELOW, SHARE_BELOW = 60.0, 0.7
 """How much of what hangs is seen below the boards: mm, and as a share of what is above."""
-RESTS = {"hook": 0.82, "peg": 0.6, "hole": 0.0}
+RESTS = {"hook": 0.82, "peg": 0.6}
 """Where along a holder things come to rest, as a share of how far it stands out."""
+CLEAR, LONGEST, FOLDED = 60.0, 200.0, 30.0
+"""Around the boards everything is drawn to scale; longer stretches of nothing but one thing are folded; mm."""
+Folds = tuple[tuple[float, float], ...]
 Turn = Callable[[float, float], tuple[float, float]]
 
 
@@ -38,13 +42,23 @@ def section(rack: Rack, tape: Tape) -> Scene:
         onto = _on_face(part, float(row.across))
         strokes += [Stroke("holder-line", _turned(_bored(bore), onto)) for bore in rack.bores]
         strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack.glyph, rack.bores[0])]
+    first = [hole for hole in rack.seats if (hole.row, hole.holder) == (0, 0)]
+    for hole in first:
+        onto = _on_face(rack.part(hole.part), float(hole.across))
+        bore = Bore(hole.purpose, Fraction(0), hole.bit, hole.depth, hole.tilt)
+        strokes.append(Stroke("holder-line", _turned(_bored(bore), onto)))
+    folds = _folds(rack, _around(strokes).y1)
+    strokes = [Stroke(stroke.role, _folded(stroke.path, folds)) for stroke in strokes]
     box = _around(strokes)
+    for gap in folds:
+        at = _fold(sum(gap) / 2, folds)
+        strokes += [Stroke("item-line", _break(box.x0, box.x1, y)) for y in (at - FOLDED / 2, at + FOLDED / 2)]
     # What hangs far down runs out of the picture, or the boards would be too small to read.
-    low = min(float(part.y) for part in rack.parts)
+    low = _fold(min(float(part.y) for part in rack.parts), folds)
     shown = max(LEAST_BELOW, SHARE_BELOW * (box.y1 - low))
     extent = Box(min(box.x0, 0), max(box.y0, low - shown), box.x1, box.y1)
     strokes.insert(0, Stroke("wall-line", line((0, extent.y0 - 25), (0, extent.y1 + 25))))
-    return Scene(tuple(strokes), (), tuple(_measures(rack, tape, extent)), extent, extent)
+    return Scene(tuple(strokes), (), tuple(_measures(rack, tape, extent, folds)), extent, extent)
 
 
 def plan(rack: Rack, tape: Tape) -> Scene | None:
@@ -157,6 +171,9 @@ def _holder_beside(glyph: Glyph, bore: Bore) -> Iterator[tuple[Literal["plate", 
                 ("Z", ()),
             ),
         )  # fmt: skip
+    elif glyph.kind == "clip":
+        tall = float(glyph.height)
+        yield "plate", rectangle(0, -tall / 2, out, tall)
     elif glyph.kind == "hook":
         tall, low = float(glyph.height), float(glyph.tip)
         thick = min(half * 0.6, 5.0)
@@ -180,6 +197,8 @@ def _thing_beside(rack: Rack, row: RackRow) -> Iterator[Stroke]:
     deep, z = float(item.front), float(part.z + part.depth)
     if part.marked == "top":
         z, back = z - float(row.across), deep / 2
+    elif rack.glyph.kind == "clip":
+        z, back = z + float(rack.glyph.out) / 2, deep / 2
     else:  # it hangs from the hook's crook or from the middle of a peg, and no further back than the board
         back = min(float(rack.glyph.out) * RESTS[rack.glyph.kind], deep * 0.85)
         z += back
@@ -188,13 +207,39 @@ def _thing_beside(rack: Rack, row: RackRow) -> Iterator[Stroke]:
     yield from (Stroke("item-line", moved(path, z, float(hung.y))) for path in lines)
 
 
+def _folds(rack: Rack, top: float) -> Folds:
+    """The stretches of height where nothing but a long thing is: they are drawn short, between break lines."""
+    spans = sorted((float(part.y), float(part.y + part.height)) for part in rack.parts)
+    edges = [(high + CLEAR, low - CLEAR) for (_, high), (low, _) in pairwise(spans)]
+    edges.append((max(high for _, high in spans) + CLEAR, top - CLEAR))
+    return tuple((low, high) for low, high in edges if high - low > LONGEST)
+
+
+def _fold(y: float, folds: Folds) -> float:
+    """Where a height is drawn."""
+    return y - sum((min(y, high) - low) * (1 - FOLDED / (high - low)) for low, high in folds if y > low)
+
+
+def _folded(path: Path, folds: Folds) -> Path:
+    return tuple((c, tuple(_fold(n, folds) if i % 2 else n for i, n in enumerate(ns))) for c, ns in path)
+
+
+def _break(left: float, right: float, y: float) -> Path:
+    """A line with a kink in its middle: the drawing is broken off here."""
+    middle, over, kink = (left + right) / 2, 12.0, 5.0
+    return line(
+        (left - over, y), (middle - kink, y), (middle - kink / 2, y + kink), (middle + kink / 2, y - kink),
+        (middle + kink, y), (right + over, y),
+    )  # fmt: skip
+
+
 def _around(strokes: list[Stroke]) -> Box:
     at = [point for stroke in strokes for point in points(stroke.path)]
     xs, ys = [x for x, _ in at], [y for _, y in at]
     return Box(min(xs), min(ys), max(xs), max(ys))
 
 
-def _measures(rack: Rack, tape: Tape, extent: Box) -> Iterator[Dimension]:
+def _measures(rack: Rack, tape: Tape, extent: Box, folds: Folds) -> Iterator[Dimension]:
     """From the wall outward: the wood left behind a blind hole, the marked part, and all of it with what hangs."""
     part = rack.part(rack.rows[0].part)
     z, y = float(part.z), float(part.y)
@@ -205,4 +250,11 @@ def _measures(rack: Rack, tape: Tape, extent: Box) -> Iterator[Dimension]:
     yield Dimension("x", z, z + float(part.depth), extent.y1, 1, level, tape.write_fine(part.depth), "")
     out = Fraction(round(extent.x1 * 1000), 1000)
     yield Dimension("x", 0, extent.x1, extent.y1, 1, level + 1, tape.write(out), "")
-    yield Dimension("y", y, y + float(part.height), 0, -1, 1, tape.write_fine(part.height), "")
+    ends = _fold(y, folds), _fold(y + float(part.height), folds)
+    yield Dimension("y", *ends, 0, -1, 1, tape.write_fine(part.height), "")
+    for hole in rack.seats[:1]:
+        seat = rack.part(hole.part)
+        at = seat.z + seat.depth - hole.across
+        below = _fold(float(seat.y), folds)
+        yield Dimension("x", float(seat.z), float(at), below, -1, 1, tape.write_fine(at - seat.z), "upright.foot")
+        yield Dimension("x", 0, float(at), below, -1, 2, tape.write_fine(at), "upright.plumb")

@@ -4,12 +4,15 @@ Sheets meet at alignment crosses: the cross at the right of one lies on the cros
 the next. Marks stand at their exact places, not at the tape's.
 """
 
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 
 from yardcliff.core.design import Design
 from yardcliff.core.geometry import circle, line
+from yardcliff.core.length import Tape
 from yardcliff.core.machining import tool
-from yardcliff.core.rack import row_names
+from yardcliff.core.marks import Mark
+from yardcliff.core.rack import Hole, Part, row_names
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper
 from yardcliff.exports.tiling import DASHED, HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
@@ -20,9 +23,16 @@ BAND = 140.0
 
 @dataclass(frozen=True, slots=True)
 class _Band:
-    """The strip of board about a row: from `low` to `high` above its bottom edge, which lies at `base` on the paper."""
+    """The strip of a board about a line of holes, `axis` above its lower edge.
 
-    row: int
+    It shows from `low` to `high` above that edge, which lies at `base` on the paper; `places` are the axes along it.
+    """
+
+    title: str
+    part: Part
+    axis: float
+    places: tuple[Mark, ...]
+    holes: tuple[Hole, ...]
     base: float
     low: float
     high: float
@@ -31,45 +41,57 @@ class _Band:
 def write_template(name: str, design: Design, paper: Paper) -> bytes:
     """The template as PDF, to be printed at 100 %."""
     page = Page(paper, f"{name}: marking template 1:1")
-    for group in design.rack.alike:
-        row = design.rack.rows[group[0]]
-        part = design.rack.part(row.part)
-        axis, wide = float(row.across), float(part.face_width)
-        low = max(0.0, min(axis - BAND / 2, wide - BAND))
-        high = min(wide, low + BAND)
-        band = _Band(group[0], (page.height + 14) / 2 - (high + low) / 2, low, high)
-        laid = sheets(float(part.length), paper)
-        title = f"{name}, {row_names(group).lower()}" if len(design.rack.rows) > 1 else name
+    for band in _bands(name, design, page.height):
+        laid = sheets(float(band.part.length), paper)
         for sheet in laid:
-            _sheet(page, design, band, sheet, len(laid))
-            _words(page, title, design, sheet, len(laid))
+            _sheet(page, design.tape, band, sheet, len(laid))
+            _words(page, design, band, sheet, len(laid))
             page.turn()
     return page.finish()
 
 
-def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) -> None:
-    rack, tape = design.rack, design.tape
-    row, base, low, high = band.row, band.base, band.low, band.high
-    part = rack.part(rack.rows[row].part)
+def _bands(name: str, design: Design, paper_height: float) -> Iterator[_Band]:
+    """One for the rows that have the same marks, and one for each further part that is bored to answer them."""
+    rack = design.rack
+
+    def band(title: str, part: Part, axis: float, row: int, holes: Iterable[Hole]) -> _Band:
+        wide = float(part.face_width)
+        low = max(0.0, min(axis - BAND / 2, wide - BAND))
+        high = min(wide, low + BAND)
+        base = (paper_height + 14) / 2 - (high + low) / 2
+        return _Band(title, part, axis, design.marks_by_row[row], tuple(holes), base, low, high)
+
+    for group in rack.alike:
+        row = rack.rows[group[0]]
+        title = f"{name}, {row_names(group).lower()}" if len(rack.rows) > 1 else name
+        holes = [hole for hole in rack.holes if hole.row == group[0]]
+        yield band(title, rack.part(row.part), float(row.across), group[0], holes)
+    for key in dict.fromkeys(hole.part for hole in rack.seats):
+        holes = [hole for hole in rack.seats if hole.part == key]
+        part = rack.part(key)
+        yield band(f"{name}, {part.name.lower()}", part, float(holes[0].across), holes[0].row, holes)
+
+
+def _sheet(page: Page, tape: Tape, band: _Band, sheet: Sheet, count: int) -> None:
+    part, base, low, high = band.part, band.base, band.low, band.high
     left, right = sheet.x(max(0.0, sheet.start)), sheet.x(min(float(part.length), sheet.end))
     top, bottom = base + high, base + low
-    axis = base + float(rack.rows[row].across)
+    axis = base + band.axis
     for y, real in ((top, high == part.face_width), (bottom, low == 0)):
         page.path(line((left, y), (right, y)), HEAVY if real else DASHED)
     for end in (0.0, float(part.length)):
         if sheet.start <= end <= sheet.end:
             page.path(line((sheet.x(end), bottom), (sheet.x(end), top)), HEAVY)
     page.path(line((left, axis), (right, axis)), DASHED)
-    of_row = [holder for holder in rack.holders if holder.row == row]
-    for holder, mark in zip(of_row, design.marks_by_row[row], strict=True):
-        if not sheet.start <= holder.x <= sheet.end:
+    for mark in band.places:
+        if not sheet.start <= mark.exact <= sheet.end:
             continue
-        x = sheet.x(float(holder.x))
+        x = sheet.x(float(mark.exact))
         page.path(line((x, axis - 4), (x, top)), THIN)
-        page.text(x, bottom - 4.5, str(holder.place + 1), 3.6, font=BOLD, anchor="middle")
+        page.text(x, bottom - 4.5, str(mark.place + 1), 3.6, font=BOLD, anchor="middle")
         page.text(x, bottom - 8.5, tape.write(mark.exact), 3, anchor="middle")
-    for hole in rack.holes:
-        if hole.row == row and sheet.start <= hole.x <= sheet.end:
+    for hole in band.holes:
+        if sheet.start <= hole.x <= sheet.end:
             x, y, r = sheet.x(float(hole.x)), base + float(hole.across), float(hole.bit) / 2
             page.path(circle(x, y, r), THIN)
             page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)
@@ -87,14 +109,13 @@ def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
         page.text((left + right) / 2, top + 8.5, edge, 4.4, font=BOLD, anchor="middle")
 
 
-def _words(page: Page, name: str, design: Design, sheet: Sheet, count: int) -> None:
+def _words(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) -> None:
     y = page.height - MARGIN - 2
-    page.text(MARGIN, y, name, 5, font=BOLD)
+    part, tape = band.part, design.tape
+    page.text(MARGIN, y, band.title, 5, font=BOLD)
     page.text(page.width - MARGIN, y, f"marking template 1:1, sheet {sheet.number} of {count}", 3.6, anchor="end")
-    rack = design.rack
-    part = rack.part(rack.rows[0].part)
-    steps = [step for step in rack.machining if step.face == part.marked]
-    holes = "; ".join(f"{step.what}s: {tool(step, design.tape)}" for step in steps)
+    steps = [s for s in design.rack.machining if s.face == part.marked and part.name.startswith(s.part)]
+    holes = "; ".join(f"{step.what}s: {tool(step, tape)}" for step in steps)
     looking = "Looking down on the top, front edge below" if part.marked == "top" else "Looking at the face"
     page.text(MARGIN, y - 5, f"{looking}. {holes}. Lay each cross on the one with the same letter.", 3.2)
-    check_ruler(page, design.tape)
+    check_ruler(page, tape)

@@ -925,6 +925,11 @@ export interface components {
              * @description Every way of building, the most fitting first, with the reason.
              */
             ways: components["schemas"]["OptionView"][];
+            /**
+             * Several
+             * @description Whether this way of building can have more than one row.
+             */
+            several: boolean;
             /** Choices */
             choices: components["schemas"]["ChoiceSection"][];
         };
@@ -1484,7 +1489,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "floor" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "plate" | "screw" | "holder" | "holder-line" | "mark";
+            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "plate" | "screw" | "holder" | "holder-line" | "mark";
             /**
              * D
              * @description SVG path data in mm, y up.

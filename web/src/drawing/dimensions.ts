@@ -5,6 +5,8 @@ import { toScreenX, toScreenY, type View } from "./view";
 const FIRST = 20;
 const STEP = 36;
 const ROW = 15;
+/** Between two texts of a row. */
+const GAP = 6;
 
 export interface PlacedDimension {
   dimension: Dimension;
@@ -58,7 +60,7 @@ export function placeDimensions(dimensions: readonly Dimension[], view: View): P
       const [low, high] = ends && overall.has(`${dimension.axis}${side}`) ? ends : [-Infinity, Infinity];
       middle = Math.max(Math.min(middle, high - half), Math.max(low, raised.get(lane) ?? low) + half);
       if (dimension.level === 1 && middle + half > high + 1) return [];
-      raised.set(lane, middle + half);
+      raised.set(lane, middle + half + GAP);
       lift += ROW;
     }
     // Text reads from below (x) or from the right (y): its baseline is above or left of the line.

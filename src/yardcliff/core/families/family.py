@@ -42,7 +42,9 @@ class Fitness:
 
 @dataclass(frozen=True, slots=True)
 class Family(Generic[B]):
-    """One way of building. `choices` are those that it alone has, as they stand for a brief."""
+    """One way of building. `choices` are those that it alone has, as they stand for a brief; `several` says
+    whether it can have more than one row.
+    """
 
     key: str
     name: str
@@ -53,6 +55,7 @@ class Family(Generic[B]):
     solve_row: Callable[[B], Row]
     suits: Callable[[tuple[Item, ...]], Fitness]
     choices: Callable[[B], tuple[Section, ...]]
+    several: bool = True
 
 
 def of_grips(items: Sequence[Item], grips: Sequence[Grip], fit: str, unfit: str) -> Fitness:

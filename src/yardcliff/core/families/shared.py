@@ -9,7 +9,7 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import Tape, exact_text
-from yardcliff.core.rack import Hung, Joint, Operation, Part, Placed, Rack, RackRow
+from yardcliff.core.rack import Hole, Hung, Joint, Operation, Part, Placed, Rack, RackRow
 from yardcliff.core.row import Row
 from yardcliff.core.row_figures import row_figures
 from yardcliff.core.row_findings import Words, check
@@ -26,7 +26,8 @@ ZERO = Fraction(0)
 class Body:
     """What a family adds to its rows: the boards, where each row is marked on them, and what is made of them.
 
-    `marked` holds, for each row, the key of its part and how far across the marked face its axis lies.
+    `marked` holds, for each row, the key of its part and how far across the marked face its axis lies. Things
+    hang from the row, or stand with their feet at the height `standing_at`.
     """
 
     family: str
@@ -37,6 +38,8 @@ class Body:
     figures: tuple[Figure, ...] = ()
     findings: tuple[Finding, ...] = ()
     cautions: tuple[str, ...] = ()
+    seats: tuple[Hole, ...] = ()
+    standing_at: Fraction | None = None
 
 
 def stand_rows(brief: RackBrief, first: Row, least: Fraction) -> tuple[Standing, ...]:
@@ -74,6 +77,9 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
             for k, ((key, across), one) in enumerate(zip(body.marked, standing, strict=True))
         ]
     )
+    # A thing that stands has its own axis where its foot puts it.
+    foot = body.standing_at
+    feet = {} if foot is None else {kind: foot + item.below for kind, item in brief.kinds.items()}
     pinned = {pin.index for pin in first.pins}
     placed = tuple(
         [
@@ -84,7 +90,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     )
     hung = tuple(
         [
-            Hung(k, thing.kind, x, y, thing.turned, thing.spare)
+            Hung(k, thing.kind, x, feet[thing.kind] if feet else y, thing.turned, thing.spare)
             for k, one in enumerate(rows)
             for y in (one.y - fitted.hang_drop,)
             for thing, x in zip(one.row.things, one.row.centres, strict=True)
@@ -113,11 +119,12 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
         (
             *_of_the_rows(brief, rows, standing, used, fitted, tape),
             *(replace(finding, at=at) for finding in (*fitted.findings, *body.findings)),
-            *_floor(brief, rows, used, fitted, tape),
+            *(() if feet else _floor(brief, rows, used, fitted, tape)),
         ),
         (*holding, *body.machining),
         (*fitted.cautions, *body.cautions),
         body.joints,
+        body.seats,
     )
 
 

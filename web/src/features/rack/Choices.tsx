@@ -33,13 +33,14 @@ const options = (choices: Catalogue["holders"]) =>
 /** Everything that can be chosen, in the order it is thought of. */
 export function Choices({ catalogue }: Props) {
   const holds = useShown((shown) => "holder" in shown.design.brief);
+  const several = useShown((shown) => shown.design.several);
   return (
     <>
       <Way />
       <Hanging catalogue={catalogue} />
       <RowChoices catalogue={catalogue} />
       <Ladder />
-      <RowsChoices />
+      {several && <RowsChoices />}
       {holds && <HolderChoices catalogue={catalogue} />}
       <FamilyChoices />
       <BoardChoices catalogue={catalogue} />

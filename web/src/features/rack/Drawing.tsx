@@ -31,11 +31,11 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
   const padding = useMemo(
     () => ({
       top: narrow ? 104 : 146,
-      bottom: 64,
+      bottom: front ? 64 : 110,
       left: narrow ? 58 : 64,
       right: narrow ? (several ? 92 : 36) : noted ? 270 : low ? 60 : 190,
     }),
-    [narrow, several, noted, low],
+    [narrow, several, noted, low, front],
   );
   const control = useView(scene, padding, held);
   const { show } = control;

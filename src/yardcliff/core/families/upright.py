@@ -1,0 +1,288 @@
+"""The upright rail: a clip rail above a foot board with holes, in which shafts stand plumb.
+
+A shaft is plumb when its foot and its clip are the same distance from the wall:
+foot offset = rail thickness + half a ring - whatever the foot board stands off.
+"""
+
+from collections.abc import Iterator
+from typing import Literal
+
+from yardcliff.core.brief import RackBrief
+from yardcliff.core.choices import Field, Section
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
+from yardcliff.core.families.shared import Body, assemble
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.holders import clip as clips
+from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.hole import LEAST_WOOD, bored
+from yardcliff.core.item import Item
+from yardcliff.core.length import Gap, Size, TapeName, exact_text
+from yardcliff.core.model import Frozen
+from yardcliff.core.rack import Hole, Operation, Part, Rack
+from yardcliff.core.row import Row
+from yardcliff.core.rows import Standing
+from yardcliff.core.spacing import solve
+from yardcliff.core.working import Figure, Input
+
+CATCH = Fraction(30)
+"""How far the shortest shaft stands above the rail at least, mm: rule of thumb."""
+STEADY = Fraction(1, 2)
+"""A shaft that is clipped below this share of its length leans out: rule of thumb."""
+ZERO = Fraction(0)
+
+
+class Foot(Frozen):
+    """The foot board: `top` above the floor, `off` the wall (by a skirting, say), with holes `deep` into its top."""
+
+    top: Size = Fraction(120)
+    depth: Size = Fraction(90)
+    thickness: Size = Fraction(35)
+    off: Gap = ZERO
+    deep: Size = Fraction(20)
+    play: Gap = Fraction(4)
+
+
+class UprightBrief(RackBrief):
+    """`board` is the clip rail, `hung` the height of its middle."""
+
+    family: Literal["upright"] = "upright"
+    clip: clips.Clip = clips.Clip()
+    foot: Foot = Foot()
+
+
+def fitting(brief: UprightBrief) -> Fitting:
+    """The clip for the thickest shaft on the brief's rail."""
+    board = brief.board
+    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, "Clip rail")
+    return clips.fit(brief.clip, ground, tuple(brief.kinds.values()))
+
+
+def solve_row(brief: UprightBrief) -> Row:
+    """The brief's row, spaced by the shafts and what is on their ends."""
+    return solve(brief.row, brief.things, fitting(brief).reach)
+
+
+def build(brief: UprightBrief) -> Rack:
+    """One clip rail and the foot board below it."""
+    fitted, row, foot, board = fitting(brief), solve_row(brief), brief.foot, brief.board
+    plumb = board.thickness + fitted.glyph.out / 2
+    offset = plumb - foot.off
+    bit, tool = _foot_bit(brief, fitted)
+    rail = Part(
+        "clip-rail", "Clip rail", ZERO, brief.hung - board.height / 2, ZERO, row.length, board.height,
+        board.thickness, board.wood,
+    )  # fmt: skip
+    base = Part(
+        "foot-board", "Foot board", ZERO, foot.top - foot.thickness, foot.off, row.length, foot.thickness, foot.depth,
+        board.wood, "top",
+    )  # fmt: skip
+    across = foot.depth - offset
+    seats = tuple(
+        Hole(base.key, 0, i, "foot hole", x, across, bit, foot.deep, 0, open=False) for i, x in enumerate(row.axes)
+    )
+    boring = Operation(
+        "Foot hole", row.holders, base.name, "top", tool, bit, foot.deep, 0, foot.thickness - foot.deep,
+        "depth stop", "Clamp it to the clip rail, ends flush, and mark both boards across in one go.",
+    )  # fmt: skip
+    body = Body(
+        "upright",
+        (rail, base),
+        ((rail.key, board.height / 2),),
+        machining=(boring,),
+        figures=_figures(brief, fitted, plumb, offset),
+        findings=tuple(_findings(brief, offset, bit)),
+        cautions=("Long shafts topple where children reach or the floor shakes: add a strap across the clips.",),
+        seats=seats,
+        standing_at=foot.top - foot.deep,
+    )
+    return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
+
+
+def _foot_bit(brief: UprightBrief, fitted: Fitting) -> tuple[Fraction, str]:
+    """What bores the foot holes: the shaft that the clips take, and play."""
+    shaft = next(figure.value for figure in fitted.figures if figure.key == "held")
+    assert isinstance(shaft, Fraction)
+    return bored(shaft + brief.foot.play)
+
+
+def _lengths(brief: UprightBrief) -> tuple[Item, Item]:
+    """The shortest and the longest thing, foot to top."""
+    items = list(brief.kinds.values())
+    return min(items, key=_length), max(items, key=_length)
+
+
+def _length(item: Item) -> Fraction:
+    return item.above + item.below
+
+
+def _least(brief: UprightBrief) -> Fraction:
+    """The least height of the rail: where it holds the longest, and clears the foot board."""
+    _, long = _lengths(brief)
+    foot = brief.foot
+    return max(foot.top - foot.deep + _length(long) * STEADY, foot.top + brief.board.height / 2)
+
+
+def _figures(brief: UprightBrief, fitted: Fitting, plumb: Fraction, offset: Fraction) -> tuple[Figure, ...]:
+    foot = brief.foot
+    short, long = _lengths(brief)
+    stands = Input("f", "foot stands at", foot.top - foot.deep)
+    half_ring = Input("r", "half a ring", fitted.glyph.out / 2)
+    return (
+        Figure(
+            "upright.plumb",
+            "Shaft off the wall",
+            plumb,
+            "t + r",
+            (Input("t", "rail", brief.board.thickness), half_ring),
+            "At the clip; the foot has to stand off as far, or the shaft leans.",
+        ),
+        Figure(
+            "upright.foot",
+            "Foot hole from the back edge",
+            offset,
+            "q − o",
+            (Input("q", "shaft off the wall", plumb), Input("o", "foot board off the wall", foot.off)),
+            "A skirting that pushes the foot board out comes off this.",
+        ),
+        Figure(
+            "upright.most",
+            "Rail at most",
+            foot.top - foot.deep + _length(short) - CATCH,
+            "f + l − g",
+            (stands, Input("l", f"shortest: {short.name}", _length(short)), Input("g", "to spare", CATCH)),
+            "Higher, and the shortest is not caught.",
+        ),
+        Figure(
+            "upright.least",
+            "Rail at least",
+            _least(brief),
+            "max(f + l · s, u + w / 2)",
+            (
+                stands,
+                Input("l", f"longest: {long.name}", _length(long)),
+                Input("s", "share", STEADY),
+                Input("u", "foot board's top", foot.top),
+                Input("w", "clip rail", brief.board.height),
+            ),
+            "Lower, and the longest leans out.",
+        ),
+    )
+
+
+def _findings(brief: UprightBrief, offset: Fraction, bit: Fraction) -> Iterator[Finding]:
+    foot = brief.foot
+    short, long = _lengths(brief)
+    stands = foot.top - foot.deep
+    most, least = stands + _length(short) - CATCH, _least(brief)
+    if brief.hung > most > 0:
+        yield Finding(
+            "upright.short",
+            short.name.capitalize(),
+            f"The {short.plural} end below the clips, or hardly above them.",
+            "rail's height",
+            brief.hung,
+            most,
+            fixes=(Fix(f"Hang at {exact_text(most)}", {"hung": exact_text(most)}),),
+        )
+    if brief.hung < least:
+        yield Finding(
+            "upright.low",
+            long.name.capitalize(),
+            f"The {long.plural} are held below the middle and lean out, or the boards meet.",
+            "rail's height",
+            brief.hung,
+            least,
+            fixes=(Fix(f"Hang at {exact_text(least)}", {"hung": exact_text(least)}),),
+        )
+    behind, before = offset - bit / 2, foot.depth - offset - bit / 2
+    if min(behind, before) < LEAST_WOOD:
+        # A thicker rail brings the shaft, and so the hole, further from the wall.
+        more = max(ZERO, LEAST_WOOD - behind)
+        thick, deep = brief.board.thickness + more, max(foot.depth, offset + more + bit / 2 + LEAST_WOOD)
+        changes = [("clip rail", "thick", "board", "thickness", thick)] if more else []
+        changes += [("foot board", "wide", "foot", "depth", deep)] if deep > foot.depth else []
+        yield Finding(
+            "upright.foot",
+            "Foot board",
+            "Too little wood is left beside the foot holes.",
+            "wood beside the hole",
+            min(behind, before),
+            LEAST_WOOD,
+            fixes=(
+                Fix(
+                    " and ".join(f"{name} {exact_text(to)} {way}" for name, way, _, _, to in changes).capitalize(),
+                    {part: {field: exact_text(to)} for _, _, part, field, to in changes},
+                ),
+            ),
+        )
+
+
+def start(hangs: Hangs, tape: TapeName) -> UprightBrief:
+    """A rail at two thirds of the longest, or as high as the shortest allows."""
+    first = UprightBrief.model_validate(
+        row_for(hangs, tape) | {"board": {"height": Fraction(70), "thickness": Fraction(35)}}
+    )
+    short, long = _lengths(first)
+    stands = first.foot.top - first.foot.deep
+    height = min(_length(short) - CATCH, _length(long) * 2 / 3)
+    fitted = fitting(first)
+    offset = first.board.thickness + fitted.glyph.out / 2
+    deep = -(-(offset + _foot_bit(first, fitted)[0] / 2 + LEAST_WOOD) // 10) * 10
+    foot = first.foot.model_copy(update={"depth": max(first.foot.depth, deep)})
+    return first.model_copy(update={"hung": stands + height // 10 * 10, "foot": foot})
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """Shafts, measured where the clip takes them."""
+    if any(item.held is None for item in items):
+        return Fitness(0, "No shaft to clip.")
+    if any(item.below < 600 for item in items):
+        return Fitness(0, "Too short to stand.")
+    return of_grips(
+        items,
+        ("shaft",),
+        "They stand plumb in a foot board and snap into clips: nothing carries their weight.",
+        "Whatever has a long, straight shaft can stand in clips.",
+    )
+
+
+def choices(_: UprightBrief) -> tuple[Section, ...]:
+    """What an upright rail alone is asked."""
+    return (
+        Section(
+            "Clips",
+            (
+                Field("clip.held", "shaft", figure="held"),
+                Field("clip.play", "play"),
+                Field("clip.screw", "screw"),
+            ),
+            ("clip.bore", "clip.mouth", "clip.length", "upright.most", "upright.least"),
+        ),
+        Section(
+            "Foot board",
+            (
+                Field("foot.top", "top at"),
+                Field("foot.off", "off wall"),
+                Field("foot.depth", "wide"),
+                Field("foot.thickness", "thick"),
+                Field("foot.deep", "holes"),
+                Field("foot.play", "play"),
+            ),
+            ("upright.foot", "upright.plumb"),
+        ),
+    )
+
+
+FAMILY = Family(
+    "upright",
+    "Upright rail",
+    "Clips above a foot board with holes, for long shafts.",
+    UprightBrief,
+    start,
+    build,
+    solve_row,
+    suits,
+    choices,
+    several=False,
+)

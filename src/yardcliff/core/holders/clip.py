@@ -1,0 +1,137 @@
+"""A clip: a ring cut from pipe whose bore takes the shaft, with a mouth narrower than the shaft.
+
+The ring is as long as the rail is wide; two screws through its back hold it, driven through the mouth.
+"""
+
+from collections.abc import Iterator
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure
+from yardcliff.core.holders.hook import BACK, pilot_bit
+from yardcliff.core.item import Item
+from yardcliff.core.length import Gap, Size, exact_text, read
+from yardcliff.core.model import Frozen
+from yardcliff.core.rack import Bore, Glyph, Operation
+from yardcliff.core.working import Figure, Input
+from yardcliff.data import table
+
+GAUGE, END = "4.0", 20
+"""The screws that hold a ring, and how many of their diameters they stay from the rail's end."""
+MOUTH = Fraction(4, 5)
+"""The mouth as a share of the shaft: it snaps in and stays. Rule of thumb; softer pipe wants less."""
+
+
+class Clip(Frozen):
+    """`held` is the shaft (None: the thickest, as measured); `screw` is how long the ring's screws are."""
+
+    held: Size | None = None
+    play: Gap = Fraction(1)
+    screw: Size = Fraction(16)
+
+
+def ring(size: Fraction) -> tuple[Fraction, Fraction]:
+    """Inside and outside of the smallest pipe that takes `size`, mm; of the largest where none does."""
+    pipes = [(read(row["inside"]), read(row["outside"])) for row in table("pipes")]
+    return next((pipe for pipe in pipes if pipe[0] >= size), pipes[-1])
+
+
+def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
+    """Fit a clip for the thickest shaft to a rail; findings carry (0, 0), the clip's own axis."""
+    shaft = held_at(clip.held, items)
+    inside, outside = ring(shaft + clip.play)
+    wall = (outside - inside) / 2
+    deep = clip.screw - wall
+    bit = pilot_bit("4.0", ground.wood)
+    offset = ground.height / 4
+    return Fitting(
+        name="clips",
+        how="in",
+        reach=half(outside),
+        glyph=Glyph("clip", outside, ground.height, (), Fraction(0), outside),
+        bores=tuple(Bore("pilot hole", up, bit, deep, 0) for up in (offset, -offset)),
+        end_distance=max(Fraction(END), outside / 2),
+        end_why="five screw diameters from the end, so that it does not split",
+        hang_drop=Fraction(0),
+        figures=(
+            held_figure(clip.held, shaft),
+            Figure(
+                "clip.bore",
+                "Ring, inside",
+                inside,
+                "next pipe up from d + y",
+                (Input("d", "shaft", shaft), Input("y", "play", clip.play)),
+                "A ring that pinches is slow to use; one that is loose rattles.",
+            ),
+            Figure(
+                "clip.mouth",
+                "Mouth",
+                shaft * MOUTH,
+                "m · d",
+                (Input("m", "share", MOUTH), Input("d", "shaft", shaft)),
+                "Narrower than the shaft, so that it snaps in. Cut one, try it, then cut the rest.",
+            ),
+            Figure(
+                "clip.length", "Ring length", ground.height, "given", (), "As long as the rail is wide: it cannot tip."
+            ),
+        ),
+        findings=(*check_held(clip.held, items, shaft, "clip"), *_findings(clip, ground, shaft, inside, wall)),
+        machining=(
+            Operation(
+                "Ring",
+                1,
+                "Pipe",
+                "across",
+                "pipe, cut off",
+                outside,
+                None,
+                0,
+                None,
+                "a stop block, one ring long",
+                "Clamp the pipe in a V block. Saw the mouth along the ring, then round its edges.",
+            ),
+            Operation(
+                "Pilot hole",
+                2,
+                ground.part,
+                "front",
+                "bit",
+                bit,
+                deep,
+                0,
+                ground.thickness - deep,
+                "tape on the bit",
+                "Screw through the mouth; countersink the ring from inside, so that no head scratches.",
+            ),
+        ),
+        cautions=("Short rings roll and catch: saw them with a fine blade, clamped, never held in the fingers.",),
+    )
+
+
+def _findings(clip: Clip, ground: Ground, shaft: Fraction, inside: Fraction, wall: Fraction) -> Iterator[Finding]:
+    if inside < shaft + clip.play:
+        widest = exact_text(inside)
+        yield Finding(
+            "clip.pipe",
+            "Clip",
+            "No pipe of the table takes that shaft.",
+            "ring, inside",
+            shaft + clip.play,
+            inside,
+            fixes=(Fix(f"Hold it at {widest}", {"clip": {"held": widest, "play": "0 mm"}}),),
+        )
+    back = ground.thickness - (clip.screw - wall)
+    if back < BACK:
+        longest = (ground.thickness - BACK + wall) * 2 // 1 / Fraction(2)
+        thick = exact_text(clip.screw - wall + BACK)
+        shorter = Fix(f"{exact_text(longest)} screws", {"clip": {"screw": exact_text(longest)}})
+        thicker = Fix(f"Board {thick} thick", {"board": {"thickness": thick}})
+        yield Finding(
+            "hook.through",
+            "Clip",
+            "The screw comes too near the rail's back.",
+            "wood behind the point",
+            back,
+            BACK,
+            fixes=(shorter, thicker) if longest > wall else (thicker,),
+        )
