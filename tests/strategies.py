@@ -103,6 +103,8 @@ briefs = st.builds(
             {"family": "hole-rail", "hole": {"held": "60 mm"}, "rows": {"count": 3}},
             {"family": "hole-rail", "hole": {"opening": "slot"}, "setback": "30 mm", "back": {"place": "below"}},
             {"family": "cradle", "cradle": {"depth": "19 mm", "held": "12 mm"}, "rows": {"count": 2, "boards": "each"}},
+            {"family": "panel", "rows": {"count": 3, "layout": "staggered"}},
+            {"family": "panel", "made": "frame", "support": {"place": "flush"}, "rows": {"count": 2}},
             {"family": "upright", "foot": {"off": "30 mm"}, "clip": {"screw": "40 mm"}},
             {"hung": "100 mm", "board": {"thickness": "9 mm", "wood": "hardwood"}, "line": "10 mm"},
         ]

@@ -55,6 +55,8 @@ SEEDS: list[Seed] = [
         },
     ),
     ("Kitchen, flasks", "flask", 5, {"hung": "1400 mm"}),
+    ("Kitchen dresser, tin cups", "tin-cup", 12, {"family": "panel", "hung": "1600 mm"}),
+    ("Store, curtain poles", "curtain-pole", 4, {}),
     ("Common room, fiddles", "fiddle", 3, {"row": {"air": "70 mm"}, "hung": "1750 mm"}),
     # Settled on the board that was left over, before anyone counted jackets.
     ("Porch, waxed jackets", "waxed-jacket", 6, {"row": {"length": "1450 mm"}, "board": {"height": "140 mm"}}),
@@ -66,5 +68,5 @@ def fill(racks: Racks) -> int:
     if racks.all() or racks.all(deleted=True):
         return 0
     for name, item, count, patch in SEEDS:
-        racks.create(name, dump(amend(starting([(shipped_item(item), count)], "1 mm"), patch)))
+        racks.create(name, dump(amend(starting([(shipped_item(item), count)], "1 mm", patch.get("family")), patch)))
     return len(SEEDS)

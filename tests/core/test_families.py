@@ -11,6 +11,7 @@ from yardcliff.core.amend import amend
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, build, ranked, starting
+from yardcliff.core.families.panel import Plank, planks
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.holders.strength import allowed, stress
 from yardcliff.core.listing import shipped_item
@@ -125,6 +126,36 @@ def test_shafts_stand_plumb_between_clip_and_foot() -> None:
     hung = build(poles).hung[0]
     assert hung.y + poles.item.above == 1615
     assert not build(poles).findings
+
+
+def test_no_holder_stands_on_a_seam_of_a_panel() -> None:
+    mugs = starting([(shipped_item("enamel-mug"), 8)], "1 mm", "panel")
+    rack = build(mugs)
+    assert not rack.findings
+    panel, *battens = rack.parts
+    # Four mugs of 90 with 25 between: 460 of panel, and the two battens behind it carry its 21.
+    assert (panel.length, [part.z + part.depth for part in battens], panel.z) == (460, [21, 21], 21)
+    assert all(abs(hole.x - seam) > hole.bit / 2 for hole in rack.holes for seam in panel.seams)
+    # Eight planks of 57.5 have a seam on every axis.
+    on = amend(mugs, {"plank": {"width": "58 mm"}})
+    assert [finding.code for finding in build(on).findings] == ["panel.seam"]
+
+
+def test_planks_are_ripped_all_alike_or_only_the_last() -> None:
+    assert planks(Fraction(460), Plank(width=Fraction(120))) == (115,) * 4
+    assert planks(Fraction(460), Plank(width=Fraction(120), rip="last")) == (120, 120, 120, 100)
+
+
+def test_a_frame_counts_its_sides_where_they_stand_beside_the_boards() -> None:
+    mugs = starting([(shipped_item("enamel-mug"), 8)], "1 mm", "panel")
+    behind = amend(mugs, {"made": "frame"})
+    flush = amend(behind, {"support": {"place": "flush"}})
+    assert figures(behind)["panel.overall"] == 460
+    assert figures(flush)["panel.overall"] == 460 + 2 * 45
+    first, second, left, right = build(flush).parts
+    assert (left.x, right.x, left.height) == (-45, 460, first.y + first.height - second.y)
+    assert first.z == left.z == 0
+    assert build(behind).parts[0].z == 21
 
 
 def test_a_peg_bears_a_quarter_of_what_breaks_it() -> None:

@@ -9,7 +9,7 @@ from yardcliff.api.deps import Own
 from yardcliff.api.views import view_listed
 from yardcliff.api.wire import ItemChoice, Wire
 from yardcliff.core.brief import Board
-from yardcliff.core.families.rail import Holder
+from yardcliff.core.families import Holder
 from yardcliff.core.findings import Patch
 from yardcliff.core.item import Shape
 from yardcliff.core.listing import Group

@@ -153,7 +153,7 @@ def view_design(design: Design) -> DesignView:
             if seen is not None
         ],
         family=family.key,
-        several=family.several,
+        several=family.rows,
         ways=[
             OptionView(value=way.key, name=way.name, why=fitness.why)
             for way, fitness in ranked(tuple(design.brief.kinds.values()))

@@ -247,7 +247,9 @@ class DesignView(Wire):
     views: list[NamedScene]
     family: str
     ways: list[OptionView] = Field(description="Every way of building, the most fitting first, with the reason.")
-    several: bool = Field(description="Whether this way of building can have more than one row.")
+    several: Literal["one", "several", "boards"] = Field(
+        description="The rows that this way of building can have: one, several, or several on boards of their own."
+    )
     choices: list[ChoiceSection]
 
 

@@ -83,7 +83,9 @@ def amend(brief: Brief, patch: Patch) -> Brief:
     follows = asked.get("follows") or _follower(brief, asked)
     before = _letting_follow(brief, follows)
     if patch.get("family", brief.family) != brief.family:
-        before = {name: before[name] for name in RackBrief.model_fields}  # each family has fields of its own
+        # What both ways of building ask stays; the rest is the new one's own.
+        asked_by = FAMILIES[str(patch["family"])].brief if str(patch["family"]) in FAMILIES else RackBrief
+        before = {name: before[name] for name in asked_by.model_fields if name in before and name != "family"}
     holder, old = patch.get("holder"), before.get("holder")
     if isinstance(holder, dict) and old and holder.get("kind", old["kind"]) != old["kind"]:
         before.pop("holder")  # a peg has none of a hook's fields

@@ -56,6 +56,7 @@ CODES: dict[str, Code] = {
     "peg.shallow": Code(Severity.CARE, "Peg barely held"),
     "peg.strength": Code(Severity.STOP, "Peg too weak"),
     "cradle.arm": Code(Severity.CARE, "Arms too short"),
+    "panel.seam": Code(Severity.STOP, "Holder on a seam"),
     "clip.pipe": Code(Severity.STOP, "No pipe so wide"),
     "upright.short": Code(Severity.STOP, "Too short for the clips"),
     "upright.low": Code(Severity.CARE, "Clipped too low"),

@@ -33,7 +33,7 @@ def most_on(brief: Brief, width: Fraction) -> Most:
 
     # What is wrong with one row already, a screw too long say, is no matter of how many there are.
     rows, before = 1, troubles(1)
-    while FAMILIES[brief.family].several and rows < MOST_ROWS and troubles(rows + 1) <= before:
+    while FAMILIES[brief.family].rows != "one" and rows < MOST_ROWS and troubles(rows + 1) <= before:
         rows += 1
     patch["rows"] = {"count": rows}
     return Most(len(build(amend(brief, patch)).hung), rows, patch)

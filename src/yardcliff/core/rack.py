@@ -26,6 +26,7 @@ class Part:
     """A board as it sits on the wall: its lower left back corner (x, y, z), z off the wall, and its size along these.
 
     `marked` is the face that the row is marked on: the front as it is seen, or the top with the front edge below.
+    `seams` are where it is pieced together from planks, from its left end; the grain of an `upright` one runs up.
     """
 
     key: str
@@ -38,6 +39,8 @@ class Part:
     depth: Fraction
     wood: Wood
     marked: Face = "front"
+    seams: tuple[Fraction, ...] = ()
+    upright: bool = False
 
     @property
     def face_width(self) -> Fraction:

@@ -29,6 +29,7 @@ Role = Literal[
     "item-line",
     "spare",
     "flaw",
+    "seam",
     "plate",
     "screw",
     "holder",
@@ -163,27 +164,38 @@ def board_strokes(part: Part, *, datum: bool) -> list[Stroke]:
     """A board from the front, with its grain; the red corner is the end that everything is measured from."""
     x, y, length, height = float(part.x), float(part.y), float(part.length), float(part.height)
     strokes = [Stroke("board", rectangle(x, y, length, height))]
-    # A few lines that run with the grain and bow around a knot, the same on every drawing.
-    for k, (share, bow) in enumerate(((0.16, 0.05), (0.33, -0.08), (0.55, 0.06), (0.72, -0.05), (0.88, 0.03))):
-        at, swing = y + share * height, bow * height
-        start, stop = x + length * (0.02 + 0.05 * (k % 3)), x + length * (0.97 - 0.06 * (k % 2))
-        span = stop - start
-        strokes.append(
-            Stroke(
-                "grain",
-                (
-                    ("M", (start, at)),
-                    ("C", (start + span * 0.3, at + swing, start + span * 0.4, at + swing, start + span * 0.55, at)),
-                    ("C", (start + span * 0.7, at - swing, start + span * 0.85, at - swing, stop, at + swing / 3)),
-                ),
-            )
-        )
+    # Each plank of a pieced board has a grain of its own; it runs up or along.
+    edges = [x, *(x + float(seam) for seam in part.seams), x + length]
+    for left, right in pairwise(edges):
+        if part.upright:
+            strokes += [Stroke("grain", _swapped(path)) for path in _grain(y, left, height, right - left)]
+        else:
+            strokes += [Stroke("grain", path) for path in _grain(left, y, right - left, height)]
+    strokes += [Stroke("seam", line((x + float(seam), y), (x + float(seam), y + height))) for seam in part.seams]
     size = min(height * 0.22, 22)
     if datum:
         strokes.append(
             Stroke("datum", (*line((x, y + height), (x + size, y + height), (x, y + height - size)), ("Z", ())))
         )
     return strokes
+
+
+def _grain(x: float, y: float, length: float, width: float) -> Iterator[Path]:
+    """A few lines that run with the grain and bow around a knot, the same on every drawing."""
+    for k, (share, bow) in enumerate(((0.16, 0.05), (0.33, -0.08), (0.55, 0.06), (0.72, -0.05), (0.88, 0.03))):
+        at, swing = y + share * width, bow * width
+        start, stop = x + length * (0.02 + 0.05 * (k % 3)), x + length * (0.97 - 0.06 * (k % 2))
+        span = stop - start
+        yield (
+            ("M", (start, at)),
+            ("C", (start + span * 0.3, at + swing, start + span * 0.4, at + swing, start + span * 0.55, at)),
+            ("C", (start + span * 0.7, at - swing, start + span * 0.85, at - swing, stop, at + swing / 3)),
+        )
+
+
+def _swapped(path: Path) -> Path:
+    """x for y and y for x."""
+    return tuple((c, tuple(n for x, y in zip(ns[::2], ns[1::2], strict=True) for n in (y, x))) for c, ns in path)
 
 
 def _hung(rack: Rack) -> Iterator[Symbol]:

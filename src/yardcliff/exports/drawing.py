@@ -35,6 +35,7 @@ INKS: dict[Role | Literal["dimension"], Ink] = {
     "item": Ink("#2d5d73", 0.2, "#dce8ec"),
     "item-line": Ink("#2d5d73", 0.12),
     "spare": Ink("#2d5d73", 0.15, None, (1.2, 0.8)),
+    "seam": Ink("#20303a", 0.25),
     "flaw": Ink("#7a4b00", 0.2),
     "plate": Ink("#20303a", 0.25, "#ffffff"),
     "screw": Ink("#20303a", 0.15),

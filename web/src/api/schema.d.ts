@@ -927,9 +927,10 @@ export interface components {
             ways: components["schemas"]["OptionView"][];
             /**
              * Several
-             * @description Whether this way of building can have more than one row.
+             * @description The rows that this way of building can have: one, several, or several on boards of their own.
+             * @enum {string}
              */
-            several: boolean;
+            several: "one" | "several" | "boards";
             /** Choices */
             choices: components["schemas"]["ChoiceSection"][];
         };
@@ -1489,7 +1490,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "plate" | "screw" | "holder" | "holder-line" | "mark";
+            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark";
             /**
              * D
              * @description SVG path data in mm, y up.

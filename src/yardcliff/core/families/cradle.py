@@ -85,4 +85,5 @@ FAMILY = Family(
     solve_row,
     suits,
     choices,
+    rows="boards",
 )

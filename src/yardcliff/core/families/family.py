@@ -27,6 +27,9 @@ _WORDS: tuple[Literal["not really", "at a pinch", "suits", "made for it"], ...] 
 )
 
 
+Rows = Literal["one", "several", "boards"]
+
+
 @dataclass(frozen=True, slots=True)
 class Fitness:
     """How well a way of building suits things: 3 made for them, 2 well, 1 at a pinch, 0 not; and why."""
@@ -42,8 +45,8 @@ class Fitness:
 
 @dataclass(frozen=True, slots=True)
 class Family(Generic[B]):
-    """One way of building. `choices` are those that it alone has, as they stand for a brief; `several` says
-    whether it can have more than one row.
+    """One way of building. `choices` are those that it alone has, as they stand for a brief. It may have one row,
+    or several, or several on one board or a board each as the user likes.
     """
 
     key: str
@@ -55,7 +58,7 @@ class Family(Generic[B]):
     solve_row: Callable[[B], Row]
     suits: Callable[[tuple[Item, ...]], Fitness]
     choices: Callable[[B], tuple[Section, ...]]
-    several: bool = True
+    rows: Rows = "several"
 
 
 def of_grips(items: Sequence[Item], grips: Sequence[Grip], fit: str, unfit: str) -> Fitness:

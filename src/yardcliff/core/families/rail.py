@@ -1,14 +1,12 @@
 """The rail: one board, or one below another, hooks or pegs in a row."""
 
-from typing import Annotated, Literal
-
-from pydantic import Field
+from typing import Literal
 
 from yardcliff.core.brief import RackBrief
 from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
 from yardcliff.core.families.shared import Body, assemble, boards, stand_rows
 from yardcliff.core.holders import hook as hooks
-from yardcliff.core.holders import peg as pegs
+from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, TapeName
@@ -19,14 +17,12 @@ from yardcliff.core.rows import FIXTURE_GAP
 from yardcliff.core.spacing import solve
 from yardcliff.data import values
 
-Holder = Annotated[hooks.Hook | pegs.Peg, Field(discriminator="kind")]
-
 
 class RailBrief(RackBrief):
     """A rail. `line` is the holders' axis above the board's bottom edge (None: the middle)."""
 
     family: Literal["rail"] = "rail"
-    holder: Holder = hooks.Hook()
+    holder: kit.Holder = hooks.Hook()
     line: Gap | None = None
 
 
@@ -35,9 +31,7 @@ def fitting(brief: RailBrief) -> Fitting:
     line = brief.board.height / 2 if brief.line is None else brief.line
     load = max(item.weight_g for item in brief.kinds.values())
     ground = Ground(brief.board.thickness, brief.board.height, line, brief.board.wood, load_g=load)
-    if isinstance(brief.holder, pegs.Peg):
-        return pegs.fit(brief.holder, ground)
-    return hooks.fit(brief.holder, ground)
+    return kit.fit(brief.holder, ground)
 
 
 def solve_row(brief: RailBrief) -> Row:
@@ -81,5 +75,14 @@ def suits(items: tuple[Item, ...]) -> Fitness:
 
 
 FAMILY = Family(
-    "rail", "Rail", "A board with hooks or pegs in a row.", RailBrief, start, build, solve_row, suits, lambda _: ()
+    "rail",
+    "Rail",
+    "A board with hooks or pegs in a row.",
+    RailBrief,
+    start,
+    build,
+    solve_row,
+    suits,
+    lambda _: (),
+    rows="boards",
 )

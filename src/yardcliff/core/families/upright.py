@@ -284,5 +284,5 @@ FAMILY = Family(
     solve_row,
     suits,
     choices,
-    several=False,
+    rows="one",
 )

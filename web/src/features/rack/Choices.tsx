@@ -40,7 +40,7 @@ export function Choices({ catalogue }: Props) {
       <Hanging catalogue={catalogue} />
       <RowChoices catalogue={catalogue} />
       <Ladder />
-      {several && <RowsChoices />}
+      {several !== "one" && <RowsChoices />}
       {holds && <HolderChoices catalogue={catalogue} />}
       <FamilyChoices />
       <BoardChoices catalogue={catalogue} />

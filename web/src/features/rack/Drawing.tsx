@@ -33,7 +33,7 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
       top: narrow ? 104 : 146,
       bottom: front ? 64 : 110,
       left: narrow ? 58 : 64,
-      right: narrow ? (several ? 92 : 36) : noted ? 270 : low ? 60 : 190,
+      right: narrow ? (several ? 92 : 36) : noted ? 270 : low ? (several ? 100 : 60) : 190,
     }),
     [narrow, several, noted, low, front],
   );

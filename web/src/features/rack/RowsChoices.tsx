@@ -29,6 +29,7 @@ const MOST_LISTED = 12;
 
 /** Several rows, one below the other: how they stand, what they hang, how far apart. */
 export function RowsChoices() {
+  const ownBoards = useShown((shown) => shown.design.several === "boards");
   const { apply } = useSession();
   const rows = useShown((shown) => rowsOf(shown.design));
   const several = rows.count > 1;
@@ -51,12 +52,14 @@ export function RowsChoices() {
                 onPick={(stagger) => apply({ rows: { stagger } })}
               />
             )}
-            <Switch
-              label="Boards"
-              value={rows.boards}
-              options={BOARDS}
-              onPick={(boards) => apply({ rows: { boards } })}
-            />
+            {ownBoards && (
+              <Switch
+                label="Boards"
+                value={rows.boards}
+                options={BOARDS}
+                onPick={(boards) => apply({ rows: { boards } })}
+              />
+            )}
           </div>
           <div className="grid grid-cols-2 gap-x-3">
             <BriefField path="rows.drop" label="drop" italic={rows.drop === null} />

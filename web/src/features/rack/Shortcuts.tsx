@@ -8,6 +8,7 @@ const KEYS: [string, string][] = [
   ["Enter", "on a holder or a mark: its working; in the ladder: take the count"],
   ["F", "fit the rack in the window"],
   ["W", "show the whole wall, down to the floor"],
+  ["S", "the section from the side, and back"],
   ["T", "hook the tape on the other end"],
   ["Ctrl Z,  Ctrl Shift Z", "undo, redo"],
   ["Esc", "close a slip; bring back what a field said"],

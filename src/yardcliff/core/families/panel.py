@@ -1,0 +1,309 @@
+"""The panel: planks side by side on battens, or a frame of cross boards on two sides; rows of hooks or pegs.
+
+No holder stands on a seam between planks. A frame's overall length counts both sides where they stand beside its
+cross boards.
+"""
+
+from bisect import bisect_right
+from collections.abc import Iterator
+from itertools import accumulate
+from math import ceil
+from typing import Literal
+
+from yardcliff.core.brief import Board, RackBrief
+from yardcliff.core.choices import Field, Option, Section
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
+from yardcliff.core.families.shared import Body, assemble, boards, stand_rows
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.holders import hook as hooks
+from yardcliff.core.holders import kit
+from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.hook import pilot_bit
+from yardcliff.core.item import Item
+from yardcliff.core.length import Size, TapeName, exact_text
+from yardcliff.core.model import Frozen
+from yardcliff.core.rack import Joint, Operation, Part, Rack
+from yardcliff.core.row import Row
+from yardcliff.core.rows import FIXTURE_GAP, RowsBrief, Standing
+from yardcliff.core.spacing import solve
+from yardcliff.core.working import Figure, Input
+from yardcliff.data import values
+
+SEAM = Fraction(6)
+"""Least wood between a holder's bore and a seam, mm: rule of thumb."""
+ZERO = Fraction(0)
+
+
+class Plank(Frozen):
+    """The stock that a panel is made of. What is left over comes off all of them alike, or off the last."""
+
+    width: Size = Fraction(120)
+    rip: Literal["all", "last"] = "all"
+
+
+class Support(Frozen):
+    """A batten behind the planks or a side of the frame; sides stand behind the cross boards or flush beside them."""
+
+    width: Size = Fraction(45)
+    thickness: Size = Fraction(21)
+    place: Literal["behind", "flush"] = "behind"
+
+
+class PanelBrief(RackBrief):
+    """`board` gives thickness and wood, and the width of a frame's cross boards or of the panel about one row."""
+
+    family: Literal["panel"] = "panel"
+    made: Literal["planks", "frame"] = "planks"
+    holder: kit.Holder = hooks.Hook()
+    plank: Plank = Plank()
+    support: Support = Support()
+    rows: RowsBrief = RowsBrief(count=2)
+    board: Board = Board()
+
+
+def fitting(brief: PanelBrief) -> Fitting:
+    """The brief's holder on a plank or a cross board."""
+    board, name = brief.board, "Panel" if brief.made == "planks" else "Cross board"
+    load = max(item.weight_g for item in brief.kinds.values())
+    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, name, load)
+    return kit.fit(brief.holder, ground)
+
+
+def solve_row(brief: PanelBrief) -> Row:
+    """The brief's first row, spaced by what hangs on it."""
+    return solve(brief.row, brief.things, fitting(brief).reach)
+
+
+def planks(length: Fraction, plank: Plank) -> tuple[Fraction, ...]:
+    """The widths of the planks that make up a panel of `length`, mm."""
+    count = max(1, ceil(length / plank.width))
+    if plank.rip == "all":
+        return (length / count,) * count
+    return (plank.width,) * (count - 1) + (length - plank.width * (count - 1),)
+
+
+def build(brief: PanelBrief) -> Rack:
+    """The panel or the frame with its rows."""
+    fitted, first = fitting(brief), solve_row(brief)
+    frame = brief.made == "frame"
+    least = brief.board.height if frame else fitted.glyph.height + FIXTURE_GAP
+    standing = stand_rows(brief, first, least)
+    body = _frame(brief, standing, first) if frame else _planks(brief, standing, first, fitted)
+    return assemble(brief, fitted, standing, least, body)
+
+
+def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted: Fitting) -> Body:
+    together = brief.model_copy(update={"rows": brief.rows.model_copy(update={"boards": "one"})})
+    (flat,), marked = boards(together, standing, row.length, brief.board.height / 2, "Panel")
+    support, widths = brief.support, planks(row.length, brief.plank)
+    seams = tuple(accumulate(widths))[:-1]
+    panel = Part(
+        flat.key, flat.name, ZERO, flat.y, support.thickness, flat.length, flat.height, flat.depth, flat.wood,
+        seams=seams,
+        upright=True,
+    )  # fmt: skip
+    wide = min(support.width, panel.height / 2)
+    inset = min(panel.height / 6, (panel.height - 2 * wide) / 2)
+    battens = [
+        Part(f"batten-{k + 1}", f"Batten {k + 1}", ZERO, y, ZERO, row.length, wide, support.thickness, panel.wood)
+        for k, y in enumerate((panel.y + panel.height - inset - wide, panel.y + inset))
+    ]
+    joints = tuple(Joint(panel.key, batten.key, "two screws a plank from behind, not glued") for batten in battens)
+    screws = 4 * len(widths)
+    return Body(
+        "panel",
+        (panel, *battens),
+        marked,
+        joints,
+        _joinery(brief, screws, "Batten", "Panel", "back"),
+        (
+            Figure(
+                "panel.planks", "Planks", str(len(widths)), "ceil(L / w)",
+                (Input("L", "panel", row.length), Input("w", "plank as bought", brief.plank.width)),
+                "Side by side; they may move on the battens, so no glue between them.",
+            ),
+            Figure(
+                "panel.ripped", "Each ripped to", widths[-1], *_ripped(brief, row, len(widths)),
+            ),
+        ),
+        tuple(_on_seams(brief, row, standing, fitted)),
+        ("Ripping: use the guard and a push stick, and never let go of the piece beside the fence.",),
+    )  # fmt: skip
+
+
+def _ripped(brief: PanelBrief, row: Row, count: int) -> tuple[str, tuple[Input, ...], str]:
+    length, n = Input("L", "panel", row.length), Input("n", "planks", str(count))
+    if brief.plank.rip == "all":
+        return "L / n", (length, n), "All alike: no narrow strip at one end."
+    return (
+        "L − (n − 1) · w",
+        (length, n, Input("w", "plank as bought", brief.plank.width)),
+        "Only the last is ripped; the others keep the width they were bought with.",
+    )
+
+
+def _on_seams(brief: PanelBrief, row: Row, standing: tuple[Standing, ...], fitted: Fitting) -> Iterator[Finding]:
+    clear = max(abs(bore.aside) + bore.bit / 2 for bore in fitted.bores) + SEAM
+    axes = sorted({axis for one in standing for axis in one.row.axes})
+
+    def hit(plank: Plank) -> tuple[Fraction, Fraction] | None:
+        """An axis that is too near a seam, and that seam."""
+        for seam in list(accumulate(planks(row.length, plank)))[:-1]:
+            after = bisect_right(axes, seam - clear)
+            if after < len(axes) and axes[after] < seam + clear:
+                return axes[after], seam
+        return None
+
+    if not (found := hit(brief.plank)):
+        return
+    frame = Fix("A frame of cross boards instead", {"made": "frame"})
+    narrower = (brief.plank.model_copy(update={"width": brief.plank.width - k * 2}) for k in range(1, 40))
+    better = next((plank for plank in narrower if plank.width > 20 and not hit(plank)), None)
+    others = (
+        [Fix(f"Planks of {exact_text(better.width)}", {"plank": {"width": exact_text(better.width)}})] if better else []
+    )
+    axis, seam = found
+    yield Finding(
+        "panel.seam",
+        "Panel",
+        "A holder stands on a seam between planks, where its screws or its peg hold nothing.",
+        "from the seam",
+        abs(axis - seam),
+        clear,
+        fixes=(*others, frame),
+    )
+
+
+def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row) -> Body:
+    apart = brief.model_copy(update={"rows": brief.rows.model_copy(update={"boards": "each"})})
+    crosses, marked = boards(apart, standing, row.length, brief.board.height / 2, "Cross board")
+    support, flush = brief.support, brief.support.place == "flush"
+    low, high = min(part.y for part in crosses), max(part.y + part.height for part in crosses)
+    off = ZERO if flush else support.thickness
+    fronts = tuple(
+        Part(one.key, one.name, ZERO, one.y, off, one.length, one.height, one.depth, one.wood) for one in crosses
+    )
+    wide = support.width if flush else min(support.width, row.length / 2)
+    xs = (-wide, row.length) if flush else (ZERO, row.length - wide)
+    sides = tuple(
+        Part(f"side-{k + 1}", name, x, low, ZERO, wide, high - low, support.thickness, brief.board.wood, upright=True)
+        for k, (name, x) in enumerate(zip(("Left side", "Right side"), xs, strict=True))
+    )
+    by = "dowels or pocket screws into the ends" if flush else "two screws from the front, glued"
+    joints = tuple(Joint(front.key, side.key, by) for front in fronts for side in sides)
+    overall = row.length + (2 * wide if flush else 0)
+    return Body(
+        "panel",
+        (*fronts, *sides),
+        marked,
+        joints,
+        _joinery(brief, 4 * len(fronts), "Cross board", "Side", "front"),
+        (
+            Figure(
+                "panel.overall", "Overall length", overall, "L + 2 · w" if flush else "L",
+                (Input("L", "cross boards", row.length), *((Input("w", "side", wide),) if flush else ())),
+                "Both sides count where they stand beside the cross boards; behind them they do not.",
+            ),
+            Figure(
+                "panel.tall", "Sides", high - low, "given", (), "From the lowest cross board's edge to the highest's.",
+            ),
+        ),
+        (),
+        ("Check both diagonals before the glue sets: equal diagonals, square frame.",),
+    )  # fmt: skip
+
+
+def _joinery(brief: PanelBrief, screws: int, through: str, into: str, face: str) -> tuple[Operation, ...]:
+    bit = pilot_bit("4.0", brief.board.wood)
+    other = brief.board.thickness if into == "Panel" else brief.support.thickness
+    return (
+        Operation(
+            "Screw hole", screws, through, face, "bit", Fraction(9, 2), None, 0, None, "through",
+            "Countersunk; slotted a little where planks may move.",
+        ),
+        Operation(
+            "Pilot hole", screws, into, "joint", "bit", bit, other * 2 / 3, 0, other / 3, "tape on the bit",
+            "Through the holes above, with both parts clamped and square.",
+        ),
+    )  # fmt: skip
+
+
+def start(hangs: Hangs, tape: TapeName) -> PanelBrief:
+    """Two rows of half as many; the holder suits the heaviest thing."""
+    heaviest = max((listed for listed, _ in hangs), key=lambda listed: listed.item.weight_g)
+    shared = row_for(hangs, tape)
+    if len(hangs) == 1:
+        shared["row"]["count"] = ceil(hangs[0][1] / 2)
+    holder = {"holder": values("holders", heaviest.holder), "board": values("boards", heaviest.board)}
+    first = PanelBrief.model_validate(shared | holder)
+    # Two rows hang lower: the upper one as high as the things below it ask for.
+    tall = max(item.below + item.above for item in first.kinds.values())
+    row = solve_row(first)
+    hung = max(first.hung, 2 * tall + 100)
+    seamless = next((w for w in range(120, 40, -2) if not list(_seamed(first, row, Fraction(w)))), 120)
+    return first.model_copy(update={"hung": hung, "plank": Plank(width=Fraction(seamless))})
+
+
+def _seamed(brief: PanelBrief, row: Row, width: Fraction) -> Iterator[Finding]:
+    other = brief.model_copy(update={"plank": Plank(width=width)})
+    return _on_seams(other, row, stand_rows(other, row, ZERO), fitting(other))
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """What a rail holds, where there is more wall than width."""
+    if any(item.below > 500 for item in items):
+        return Fitness(1, "Two rows of things that long need a high wall.")
+    fit = of_grips(
+        items, ("loop", "handle", "rim", "hole", "pair"), "", "Only things with a loop or a handle stay on a hook."
+    )
+    return (
+        Fitness(2, "Short things in rows above one another: more on the same length of wall.") if fit.score > 1 else fit
+    )
+
+
+def choices(brief: PanelBrief) -> tuple[Section, ...]:
+    """What a panel alone is asked."""
+    made = Field(
+        "made",
+        "made of",
+        (
+            Option("planks", "planks on battens", "A closed face; seams are kept clear of."),
+            Option("frame", "cross boards on two sides", "Less timber, no seams; the wall shows between."),
+        ),
+    )
+    if brief.made == "planks":
+        rip = Field(
+            "plank.rip",
+            "left over",
+            (
+                Option("all", "ripped off all alike", "Even planks."),
+                Option("last", "ripped off the last", "Less sawing; one narrow plank."),
+            ),
+        )
+        fields = (made, Field("plank.width", "plank"), Field("support.width", "batten"),
+                  Field("support.thickness", "thick"), rip)  # fmt: skip
+        return (Section("Panel", fields, ("panel.planks", "panel.ripped")),)
+    place = Field(
+        "support.place",
+        "sides",
+        (
+            Option("behind", "behind the boards", "Stronger, and shadowed; stands off the wall."),
+            Option("flush", "flush beside them", "Flat to the wall; the joint is end grain."),
+        ),
+    )
+    sides = (made, Field("support.width", "side"), Field("support.thickness", "thick"), place)
+    return (Section("Frame", sides, ("panel.overall", "panel.tall")),)
+
+
+FAMILY = Family(
+    "panel",
+    "Panel",
+    "Planks on battens or a frame, with rows of hooks or pegs.",
+    PanelBrief,
+    start,
+    build,
+    solve_row,
+    suits,
+    choices,
+)

@@ -1,0 +1,86 @@
+"""Ways of building: chosen by picture, with their own choices, and seen from the side and from above."""
+
+from playwright.sync_api import Page, expect
+
+from tests.e2e.conftest import marks, open_rack, saved
+
+
+def test_a_way_is_chosen_by_picture_and_changed_again(home: Page) -> None:
+    home.get_by_role("link", name="New rack").click()
+    home.get_by_role("searchbox", name="Find").fill("flask")
+    home.get_by_role("button", name="flasks", exact=True).click()
+    ways = home.get_by_role("radiogroup", name="How it is built")
+    expect(ways.get_by_role("radio", name="Hole rail: made for it")).to_be_checked()
+    ways.get_by_role("radio", name="Rail: at a pinch").click()
+    expect(home.get_by_text("5 hooks")).to_be_visible()
+    home.keyboard.press("ArrowLeft")
+    expect(home.get_by_text("5 holes")).to_be_visible()
+    home.get_by_role("button", name="Draw this rack").click()
+    expect(home.get_by_label("Name of the rack")).to_have_value("Flasks")
+    # Flasks of 84 with 30 between, half a space at the ends.
+    assert marks(home) == ["57 mm", "171 mm", "285 mm", "399 mm", "513 mm"]
+    home.get_by_role("button", name="Way of building: hole rail").click()
+    home.get_by_role("menuitemradio", name="rail", exact=False).last.click()
+    expect(home.get_by_role("region", name="Held by")).to_be_visible()
+    home.get_by_role("button", name="Undo").click()
+    expect(home.get_by_role("region", name="Holes")).to_be_visible()
+
+
+def test_a_hole_rail_is_asked_its_own_questions_and_says_what_is_wrong(home: Page) -> None:
+    flasks = open_rack(home, "Kitchen, flasks")
+    play = flasks.get_by_label("play", exact=True)
+    play.fill("some")
+    play.press("Enter")
+    expect(flasks.get_by_role("alert")).to_contain_text("“some” is no number")
+    play.press("Escape")
+    play.fill("6")
+    play.press("Enter")
+    expect(flasks.get_by_role("button", name="hole saw 40 mm")).to_be_visible()
+    setback = flasks.get_by_label("setback")
+    expect(setback).to_have_value("45 mm")
+    setback.fill("24")
+    setback.press("Enter")
+    expect(flasks.get_by_text("Too little wood is left beside the hole.")).to_be_visible()
+    flasks.get_by_role("button", name="opening: holes").click()
+    flasks.get_by_role("menuitemradio", name="edge slots").click()
+    expect(flasks.get_by_text("nothing left to settle")).to_be_visible()
+    # Emptied, it follows again.
+    setback.fill("")
+    setback.press("Enter")
+    expect(setback).to_have_value("45 mm")
+    flasks.get_by_text("Drilling and machining").click()
+    steps = flasks.get_by_role("listitem").filter(has_text="Stop:")
+    expect(steps.first).to_contain_text("5 × hole")
+    expect(steps.nth(1)).to_contain_text("at the hole's two sides")
+
+
+def test_a_rack_is_seen_from_the_side_and_from_above(home: Page) -> None:
+    flasks = open_rack(home, "Kitchen, flasks")
+    saved(flasks)
+    flasks.keyboard.press("s")
+    expect(flasks.get_by_role("button", name="Section")).to_have_attribute("aria-pressed", "true")
+    wall = flasks.get_by_role("group", name="The wall")
+    expect(wall.get_by_text("108 mm")).to_be_visible()
+    expect(flasks.get_by_role("group", name="The tape")).to_have_count(0)
+    flasks.get_by_role("button", name="Plan", exact=True).click()
+    expect(wall.get_by_text("90 mm")).to_be_visible()
+    assert marks(flasks)[0] == "57 mm"
+    flasks.keyboard.press("f")
+    expect(flasks.get_by_role("slider", name="Holder 1 of 5")).to_be_attached()
+    flasks.get_by_role("link", name="Racks").click()
+    poles = open_rack(flasks, "Store, curtain poles")
+    poles.get_by_role("button", name="Section").click()
+    expect(poles.get_by_role("button", name="55 mm: show the working").first).to_be_visible()
+
+
+def test_a_kind_is_measured_where_it_is_held(home: Page) -> None:
+    flasks = open_rack(home, "Kitchen, flasks")
+    flasks.get_by_role("button", name="flasks", exact=True).click()
+    sheet = flasks.get_by_role("dialog")
+    held = sheet.get_by_role("textbox", name="held")
+    held.focus()
+    expect(sheet).to_contain_text("how thick it is where it is held")
+    held.fill("41")
+    held.press("Enter")
+    flasks.get_by_role("button", name="Close", exact=True).click()
+    expect(flasks.get_by_role("button", name="hole saw 44 mm")).to_be_visible()
