@@ -3,9 +3,11 @@
 import re
 import tempfile
 from collections.abc import Callable
+from io import BytesIO
 from pathlib import Path
 
 import pypdfium2
+from PIL import Image
 from playwright.sync_api import Browser, Page, sync_playwright
 from tests.server import CHROMIUM, CHROMIUM_ARGS, running
 
@@ -28,6 +30,24 @@ def shoot(
     page.wait_for_timeout(600)
     page.screenshot(path=OUT / f"{name}.png")
     context.close()
+
+
+CONTACT = ("Kitchen dresser, tin cups", "Kitchen, flasks", "Common room, fiddles", "Store, curtain poles")
+
+
+def contact(browser: Browser, address: str, name: str) -> None:
+    """One picture of several racks: a way of building each."""
+    page = browser.new_page(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
+    sheet = Image.new("RGB", (1280, 800), "white")
+    for k, rack in enumerate(CONTACT):
+        page.goto(address)
+        page.get_by_role("link", name=rack).click()
+        page.get_by_label("Name of the rack").wait_for()
+        page.wait_for_timeout(600)
+        small = Image.open(BytesIO(page.screenshot())).resize((638, 398), Image.Resampling.LANCZOS)
+        sheet.paste(small, (642 * (k % 2), 402 * (k // 2)))
+    page.close()
+    sheet.save(OUT / f"{name}.png", optimize=True)
 
 
 def main() -> None:
@@ -99,6 +119,14 @@ def main() -> None:
             page.get_by_role("menuitem", name="Sticks, jigs").click()
             page.get_by_text("made to the tape").wait_for()
 
+        def section(page: Page) -> None:
+            open_rack(page, "Common room, fiddles")
+            page.keyboard.press("s")
+
+        def plan(page: Page) -> None:
+            open_rack(page, "Kitchen, flasks")
+            page.get_by_role("button", name="Plan", exact=True).click()
+
         def wall(page: Page) -> None:
             open_rack(page, "Washroom, towels")
             page.keyboard.press("w")
@@ -112,6 +140,9 @@ def main() -> None:
             shoot(browser, "mixed", mixed)
             shoot(browser, "rows", rows)
             shoot(browser, "check-marks", check)
+            shoot(browser, "section", section)
+            shoot(browser, "plan", plan)
+            contact(browser, server.address, "ways")
             shoot(browser, "aids", aids)
             shoot(browser, "rack-working", working)
             shoot(browser, "rack-wall-dark", wall, dark=True)
