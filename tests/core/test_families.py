@@ -6,15 +6,18 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.strategies import briefs
-from yardcliff.core.amend import amend
+from tests.strategies import ITEM_KEYS, briefs
+from yardcliff.core.amend import BriefError, amend, dump
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, build, ranked, starting
 from yardcliff.core.families.panel import Plank, planks
+from yardcliff.core.findings import Patch
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.holders.strength import allowed, stress
+from yardcliff.core.length import TapeName
 from yardcliff.core.listing import shipped_item
+from yardcliff.core.most import most_on
 from yardcliff.core.rack import Part
 
 FLASKS = starting([(shipped_item("flask"), 5)], "1 mm")
@@ -184,3 +187,93 @@ def test_the_most_fitting_way_comes_first_with_its_reason() -> None:
     assert best("flask") == best("stem-glass", "flask") == "hole-rail"
     assert best("fiddle", "lute") == "cradle"
     assert best("curtain-pole", "boat-oar") == "upright"
+
+
+@pytest.mark.parametrize("key", ITEM_KEYS)
+def test_whatever_suits_a_thing_starts_settled(key: str) -> None:
+    listed = shipped_item(key)
+    offered = ranked((listed.item,))
+    assert offered[0][1].score >= 1, "nothing is turned away"
+    for family, fitness in offered:
+        if fitness.score < 2:
+            continue
+        for count in (1, 5):
+            rack = build(starting([(listed, count)], "1/16 in", family.key))
+            assert not rack.findings, (family.key, rack.findings)
+            assert rack.machining
+
+
+@pytest.mark.parametrize("tape", ["1 mm", "1/16 in"])
+def test_changing_the_way_keeps_what_both_ask(tape: TapeName) -> None:
+    rail = amend(
+        starting([(shipped_item("flask"), 4)], tape, "rail"),
+        {"hung": "1500 mm", "row": {"air": "40 mm"}, "board": {"wood": "hardwood"}, "holder": {"tilt": 7}},
+    )
+    shelf = amend(rail, {"family": "hole-rail"})
+    assert (shelf.hung, shelf.row, shelf.board, shelf.item, shelf.tape) == (
+        rail.hung,
+        rail.row,
+        rail.board,
+        rail.item,
+        tape,
+    )
+    panel = amend(rail, {"family": "panel"})
+    assert dump(panel)["holder"] == dump(rail)["holder"]
+    assert dump(amend(shelf, {"family": "rail"}))["holder"]["kind"] == "hook", "a hole rail has none to keep"
+
+
+@pytest.mark.parametrize("family", ["shed", "", None, 7, ["rail"]])
+def test_a_way_that_there_is_not_is_refused_by_name(family: object) -> None:
+    with pytest.raises(BriefError):
+        amend(FLASKS, {"family": family})
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_the_choices_of_a_family_are_fields_of_its_brief(family: str) -> None:
+    brief = starting([(shipped_item("flask"), 3)], "1 mm", family)
+    known = {figure.key for figure in build(brief).figures}
+    document = dump(brief)
+    for section in FAMILIES[family].choices(brief):
+        assert section.title
+        assert known >= set(section.figures)
+        for field in section.fields:
+            *way, last = field.path.split(".")
+            place = document
+            for key in way:
+                place = place[key]
+            assert last in place, field.path
+            if field.options:
+                assert place[last] in {option.value for option in field.options}
+            if place[last] is None:
+                assert field.figure in known, f"{field.path} has to say what it then is"
+            for option in field.options:
+                patch: Patch = {last: option.value}
+                for key in reversed(way):
+                    patch = {key: patch}
+                assert build(amend(brief, patch)).parts
+
+
+def test_the_most_on_a_wall_respects_what_a_way_can_have() -> None:
+    poles = starting([(shipped_item("curtain-pole"), 4)], "1 mm")
+    found = most_on(poles, Fraction(1000))
+    # Poles 60 wide with 40 between: ten own 100 mm each.
+    assert (found.things, found.rows) == (10, 1)
+    cups = starting([(shipped_item("tin-cup"), 4)], "1 mm", "panel")
+    assert most_on(cups, Fraction(500)).rows > 3
+
+
+@pytest.mark.parametrize(("off", "offset"), [("0 mm", 55), ("18 mm", 37), ("40 mm", 15)])
+def test_a_skirting_comes_off_the_foot_offset(off: str, offset: int) -> None:
+    poles = amend(starting([(shipped_item("curtain-pole"), 4)], "1 mm"), {"foot": {"off": off}})
+    assert figures(poles)["upright.foot"] == offset
+    codes = [finding.code for finding in build(poles).findings]
+    # A hole of 32 wants 12 of wood behind it: 28 from the edge.
+    assert ("upright.foot" in codes) == (offset < 28)
+
+
+def test_a_rail_that_the_shortest_does_not_reach_is_lowered_to_it() -> None:
+    poles = amend(starting([(shipped_item("curtain-pole"), 4)], "1 mm"), {"item": {"below": "900 mm"}})
+    (short,) = [finding for finding in build(poles).findings if finding.code == "upright.short"]
+    # Feet at 100, 915 long, 30 to spare.
+    assert short.limit == 985
+    assert not build(amend(poles, short.fixes[0].patch)).findings

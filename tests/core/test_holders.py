@@ -10,11 +10,16 @@ from tests.strategies import lengths
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import build
 from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.holders import clip as clips
+from yardcliff.core.holders import cradle as cradles
+from yardcliff.core.holders import hole as holes
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import peg as pegs
-from yardcliff.core.holders.fitting import Ground
+from yardcliff.core.holders.fitting import Ground, check_held, half, held_at
 from yardcliff.core.holders.hook import Hook
 from yardcliff.core.holders.peg import Peg
+from yardcliff.core.holders.strength import stress
+from yardcliff.core.listing import shipped_item
 
 GROUND = Ground(Fraction(22), Fraction(100), Fraction(50), "softwood")
 
@@ -89,3 +94,70 @@ def test_unequal_hooks_keep_one_height_from_the_bottom_edge() -> None:
     rack = build(brief)
     assert {holder.y - rack.parts[0].y for holder in rack.holders} == {30}
     assert rack.parts[0].y == brief.hung - 30
+
+
+@pytest.mark.parametrize(
+    ("size", "bit", "tool"),
+    [("12", "12", "bit"), ("12.1", "13", "bit"), ("38.5", "40", "hole saw"), ("90", "92", "hole saw")],
+)
+def test_a_hole_is_bored_with_the_next_size_up(size: str, bit: str, tool: str) -> None:
+    assert holes.bored(Fraction(size)) == (Fraction(bit), tool)
+
+
+def test_what_is_too_thick_for_any_bit_takes_the_largest() -> None:
+    assert holes.bored(Fraction(300)) == (102, "hole saw")
+    assert clips.ring(Fraction(300)) == (104, 110)
+
+
+@pytest.mark.parametrize(("shaft", "inside", "outside"), [("12", 13, 16), ("28", 28, 32), ("28.5", 36, 40)])
+def test_a_ring_is_cut_from_the_next_pipe_up(shaft: str, inside: int, outside: int) -> None:
+    assert clips.ring(Fraction(shaft)) == (inside, outside)
+
+
+def test_a_seat_is_sunk_by_a_quarter_of_the_hole_or_a_third_of_the_shelf() -> None:
+    flask = (shipped_item("flask").item,)
+    thick = Ground(Fraction(40), Fraction(90), Fraction(45), "softwood", "Shelf")
+    thin = Ground(Fraction(12), Fraction(90), Fraction(45), "softwood", "Shelf")
+    seat = holes.Hole(seat="countersunk")
+    for ground, deep in ((thick, Fraction(19, 2)), (thin, Fraction(4))):
+        *_, last = holes.fit(seat, ground, flask).machining
+        assert (last.what, last.depth, last.web) == ("Seat", deep, ground.thickness - deep)
+        assert last.size == 38 + 2 * deep
+
+
+def test_the_thickest_decides_unless_it_is_given() -> None:
+    glass, flask = shipped_item("stem-glass").item, shipped_item("flask").item
+    assert held_at(None, (glass, flask)) == 34
+    assert held_at(Fraction(20), (glass, flask)) == 20
+    unmeasured = flask.model_copy(update={"held": None})
+    assert held_at(None, (unmeasured,)) == 42, "half of 84"
+    assert [f.code for f in check_held(None, (glass, unmeasured), Fraction(42), "hole")] == ["held.unknown"]
+    assert not list(check_held(Fraction(20), (unmeasured,), Fraction(20), "hole"))
+
+
+def test_a_ring_is_screwed_through_its_mouth_at_a_quarter_from_each_edge() -> None:
+    rail = Ground(Fraction(35), Fraction(80), Fraction(40), "softwood", "Clip rail")
+    fitted = clips.fit(clips.Clip(), rail, (shipped_item("curtain-pole").item,))
+    assert [bore.up for bore in fitted.bores] == [20, -20]
+    # 16 mm screws through 2 mm of pipe stand 14 deep.
+    assert {bore.depth for bore in fitted.bores} == {14}
+    assert fitted.reach == half(Fraction(40))
+    thin = Ground(Fraction(12), Fraction(80), Fraction(40), "softwood", "Clip rail")
+    (finding,) = clips.fit(clips.Clip(), thin, (shipped_item("curtain-pole").item,)).findings
+    assert (finding.code, [fix.label for fix in finding.fixes]) == (
+        "hook.through",
+        ["12 mm screws", "Board 16 mm thick"],
+    )
+
+
+def test_arms_stand_to_both_sides_of_a_neck_and_say_so_in_their_own_field() -> None:
+    plate = Ground(Fraction(12), Fraction(120), Fraction(60), "hardwood", "Back plate", 480)
+    fitted = cradles.fit(cradles.Cradle(), plate, (shipped_item("fiddle").item,))
+    assert [bore.aside for bore in fitted.bores] == [-27, 27]
+    assert fitted.reach.across == 34 + 2 * 20
+    (deep,) = [finding for finding in fitted.findings if finding.code == "peg.through"]
+    assert all("holder" not in fix.patch for fix in deep.fixes)
+    assert fitted.machining[0].count == 2
+    # Half of the fiddle's weight on each arm, tugged by three, at the tip 79 out.
+    figure = next(figure for figure in fitted.figures if figure.key == "peg.stress")
+    assert figure.value == f"{stress(Fraction(20), Fraction(79), 480, 2):.1f} MPa"

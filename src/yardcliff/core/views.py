@@ -6,7 +6,6 @@ drawn for racks that are marked on a top face: x right from the datum, the wall 
 
 from collections.abc import Callable, Iterator
 from dataclasses import replace
-from itertools import pairwise
 from math import cos, radians, sin
 from typing import Literal
 
@@ -209,10 +208,12 @@ def _thing_beside(rack: Rack, row: RackRow) -> Iterator[Stroke]:
 
 def _folds(rack: Rack, top: float) -> Folds:
     """The stretches of height where nothing but a long thing is: they are drawn short, between break lines."""
-    spans = sorted((float(part.y), float(part.y + part.height)) for part in rack.parts)
-    edges = [(high + CLEAR, low - CLEAR) for (_, high), (low, _) in pairwise(spans)]
-    edges.append((max(high for _, high in spans) + CLEAR, top - CLEAR))
-    return tuple((low, high) for low, high in edges if high - low > LONGEST)
+    found, reached = [], float("inf")
+    for low, high in (*sorted((float(part.y), float(part.y + part.height)) for part in rack.parts), (top, top)):
+        if low - reached > LONGEST + 2 * CLEAR:
+            found.append((reached + CLEAR, low - CLEAR))
+        reached = high if reached == float("inf") else max(reached, high)
+    return tuple(found)
 
 
 def _fold(y: float, folds: Folds) -> float:

@@ -40,6 +40,16 @@ test("dimension texts stand clear of each other and of the outermost lines", () 
   }
 });
 
+test("an upright text that is longer than its span stands outside its line, on either side", () => {
+  const upright = (side: 1 | -1, at: number) =>
+    ({ axis: "y", start: 1600, end: 1618, at, side, level: 1, text: "18 mm", figure: "" }) as Dimension;
+  const [left, right] = [upright(-1, 0), upright(1, 1450)].map((one) => placeDimensions([one], view)[0]);
+  expect(left?.textX).toBeLessThan(left?.line ?? 0);
+  expect(left?.line).toBeLessThan(left?.feature ?? 0);
+  expect(right?.textX).toBeGreaterThan(right?.line ?? 0);
+  expect(right?.line).toBeGreaterThan(right?.feature ?? 0);
+});
+
 test("the tape's graduation is legible and labels do not overlap", () => {
   const ticks = graduation("in", 1.5875, 0.6, 0, 914.4);
   expect(ticks.find((tick) => Math.abs(tick.at - 304.8) < 1e-6)?.label).toBe("12");

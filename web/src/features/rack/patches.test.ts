@@ -4,6 +4,8 @@ import type { Design } from "../../api/types";
 import {
   addKindPatch,
   countPatch,
+  forgetKeepOutPatch,
+  keepOutPatch,
   kindAtPatch,
   kindCountPatch,
   movePatch,
@@ -16,7 +18,13 @@ const asFirst = { kind: "=", count: null };
 const design = {
   count: 3,
   brief: {
-    row: { pins: [{ index: 1, at: "400 mm" }] },
+    row: {
+      pins: [{ index: 1, at: "400 mm" }],
+      keepouts: [
+        { flaw: "knot", at: "200 mm", width: "25 mm" },
+        { flaw: "screw", at: "700 mm", width: "8 mm" },
+      ],
+    },
     others: { hat: { name: "hat" } },
     rows: {
       own: [
@@ -70,5 +78,19 @@ test("kinds are added at the end, changed at a place, moved and taken off", () =
     others: { hat: null },
     row: { order: [], count: 1 },
     rows: { own: [asFirst, { kind: "", count: 2 }] },
+  });
+});
+
+test("a keep-out is moved or forgotten, the others stay", () => {
+  expect(keepOutPatch(design, 1, { at: "710 mm" })).toEqual({
+    row: {
+      keepouts: [
+        { flaw: "knot", at: "200 mm", width: "25 mm" },
+        { flaw: "screw", at: "710 mm", width: "8 mm" },
+      ],
+    },
+  });
+  expect(forgetKeepOutPatch(design, 0)).toEqual({
+    row: { keepouts: [{ flaw: "screw", at: "700 mm", width: "8 mm" }] },
   });
 });

@@ -1,0 +1,129 @@
+"""Paper and files of every way of building: one sheet, true templates, nothing lost."""
+
+import io
+import json
+from xml.etree import ElementTree
+
+import pypdfium2
+import pytest
+from pypdf import PdfReader
+
+from tests.test_exports import DPI, TRUE_MM, lines_across, text_of
+from yardcliff.core.amend import amend, dump
+from yardcliff.core.design import Design, design
+from yardcliff.core.families import FAMILIES, Brief, starting
+from yardcliff.core.listing import shipped_item
+from yardcliff.exports.marks_csv import write_marks
+from yardcliff.exports.pdf import PAPERS
+from yardcliff.exports.rackfile import write_rackfile
+from yardcliff.exports.shopsheet import write_shopsheet
+from yardcliff.exports.svg import write_svg
+from yardcliff.exports.template import write_template
+from yardcliff.exports.tiling import sheets
+from yardcliff.imports.rackfile import read_rackfile
+
+ITEMS = {"rail": "enamel-mug", "panel": "tin-cup", "hole-rail": "flask", "cradle": "fiddle", "upright": "curtain-pole"}
+PARTS = {
+    "rail": ["board 460 mm × 70 mm × 21 mm"],
+    "panel": ["panel 200 mm × 185 mm × 21 mm", "2 battens 200 mm"],
+    "hole-rail": ["shelf 456 mm × 90 mm × 18 mm", "back plate 456 mm × 90 mm × 18 mm"],
+    "cradle": ["back plate 1080 mm × 120 mm × 21 mm"],
+    "upright": ["clip rail 400 mm × 70 mm × 35 mm", "foot board 400 mm × 90 mm × 35 mm"],
+}
+
+
+def brief_of(family: str) -> Brief:
+    return starting([(shipped_item(ITEMS[family]), 4)], "1 mm", family)
+
+
+def of(family: str) -> Design:
+    return design(brief_of(family))
+
+
+def test_every_family_is_tried_here() -> None:
+    assert ITEMS.keys() == PARTS.keys() == FAMILIES.keys()
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_the_shop_sheet_is_one_page_that_names_every_part_and_operation(family: str) -> None:
+    done = of(family)
+    pdf = write_shopsheet("Of its kind", done, "a4")
+    assert len(PdfReader(io.BytesIO(pdf)).pages) == 1
+    text = " ".join(text_of(pdf).split())
+    for words in PARTS[family]:
+        assert words in text, words
+    for step in done.rack.machining:
+        assert f"{step.count} × {step.what.lower()}" in text
+    for caution in done.rack.cautions:
+        assert caution.split(".")[0][:40] in text
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_a_rack_file_svg_and_csv_come_of_it(family: str) -> None:
+    brief = brief_of(family)
+    name, back = read_rackfile(write_rackfile("Of its kind", brief))
+    assert (name, back) == ("Of its kind", brief)
+    assert json.loads(json.dumps(dump(back)))["family"] == family
+    done = of(family)
+    drawing = ElementTree.fromstring(write_svg("Of its kind", done))
+    assert len(list(drawing.iter("{http://www.w3.org/2000/svg}path"))) > len(done.rack.parts)
+    rows = write_marks(done).strip().splitlines()
+    assert len(rows) == 1 + sum(one.row.holders for one in done.rack.rows)
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_the_template_says_which_face_is_up_and_what_bores_it(family: str) -> None:
+    done = of(family)
+    text = text_of(write_template("Of its kind", done, "a4"))
+    top = any(part.marked == "top" for part in done.rack.parts)
+    assert ("WALL EDGE" in text) == top
+    assert ("Looking down on the top" in text) == top
+    bored = next(step for step in done.rack.machining if step.tool.startswith(("bit", "hole saw")))
+    assert f"{bored.what}s: {done.tape.write_fine(bored.size)} {bored.tool}" in text
+
+
+def test_a_foot_board_has_a_template_of_its_own() -> None:
+    poles = of("upright")
+    pages = len(PdfReader(io.BytesIO(write_template("Poles", poles, "a4"))).pages)
+    assert pages == 2 * len(sheets(400, "a4"))
+    text = text_of(write_template("Poles", poles, "a4"))
+    assert "Poles, foot board" in text
+    assert "Foot holes: 32 mm bit" in text
+
+
+def scanned(done: Design, above_edge: float) -> list[float]:
+    """Where lines cross a scan `above_edge` the marked part's lower edge on the first sheet, mm from the datum."""
+    page = pypdfium2.PdfDocument(write_template("True", done, "a4"))[0].render(scale=DPI / 72, grayscale=True).to_pil()
+    width, height = PAPERS["a4"]
+    part = done.rack.part(done.rack.rows[0].part)
+    base = (height + 14) / 2 - float(part.face_width) / 2
+    found = lines_across(page, width, base + above_edge)
+    return [x - found[0] for x in found]
+
+
+def test_holes_are_drawn_at_their_true_size_on_the_template() -> None:
+    flasks = of("hole-rail")
+    # Two bores of 38 about 57 and 171, cut a hair above their middle where nothing else is drawn.
+    lines = scanned(flasks, 45 + 8)
+    half = (19**2 - 8**2) ** 0.5
+    for axis in (57, 171):
+        for edge in (axis - half, axis, axis + half):
+            assert min(abs(x - edge) for x in lines) <= TRUE_MM
+
+
+def test_slots_run_to_the_front_edge_at_their_own_width() -> None:
+    slots = design(amend(brief_of("hole-rail"), {"hole": {"opening": "slot"}}))
+    lines = scanned(slots, 10)
+    for edge in (57 - 19, 57 + 19, 171 - 19, 171 + 19):
+        assert min(abs(x - edge) for x in lines) <= TRUE_MM
+    closed = scanned(of("hole-rail"), 10)
+    assert min(abs(x - (57 - 19)) for x in closed) > 5
+
+
+def test_a_panel_of_several_rows_gets_one_strip_for_rows_that_are_alike() -> None:
+    cups = of("panel")
+    assert len(cups.rack.rows) == 2
+    text = text_of(write_template("Cups", cups, "a4"))
+    assert "Cups, rows 1 and 2" in text
+    staggered = design(amend(brief_of("panel"), {"rows": {"layout": "staggered"}}))
+    assert "Cups, row 2" in text_of(write_template("Cups", staggered, "a4"))
