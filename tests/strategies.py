@@ -105,6 +105,7 @@ briefs = st.builds(
             {"family": "cradle", "cradle": {"depth": "19 mm", "held": "12 mm"}, "rows": {"count": 2, "boards": "each"}},
             {"family": "panel", "rows": {"count": 3, "layout": "staggered"}},
             {"family": "panel", "made": "frame", "support": {"place": "flush"}, "rows": {"count": 2}},
+            {"family": "stacked", "rows": {"count": 4}, "stick": {"length": "1800 mm", "kerf": "2.5 mm"}},
             {"family": "upright", "foot": {"off": "30 mm"}, "clip": {"screw": "40 mm"}},
             {"hung": "100 mm", "board": {"thickness": "9 mm", "wood": "hardwood"}, "line": "10 mm"},
         ]

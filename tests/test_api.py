@@ -323,6 +323,7 @@ def test_ways_of_building_are_offered_by_fitness_and_changed_on_the_rack(client:
     assert [(way["family"], way["fits"]) for way in ways] == [
         ("hole-rail", "made for it"),
         ("rail", "at a pinch"),
+        ("stacked", "at a pinch"),
         ("panel", "at a pinch"),
     ]
     assert (

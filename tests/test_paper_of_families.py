@@ -22,9 +22,17 @@ from yardcliff.exports.template import write_template
 from yardcliff.exports.tiling import sheets
 from yardcliff.imports.rackfile import read_rackfile
 
-ITEMS = {"rail": "enamel-mug", "panel": "tin-cup", "hole-rail": "flask", "cradle": "fiddle", "upright": "curtain-pole"}
+ITEMS = {
+    "rail": "enamel-mug",
+    "stacked": "tin-cup",
+    "panel": "tin-cup",
+    "hole-rail": "flask",
+    "cradle": "fiddle",
+    "upright": "curtain-pole",
+}
 PARTS = {
     "rail": ["board 460 mm × 70 mm × 21 mm"],
+    "stacked": ["3 rails 200 mm × 70 mm × 21 mm"],
     "panel": ["panel 200 mm × 185 mm × 21 mm", "2 battens 200 mm"],
     "hole-rail": ["shelf 456 mm × 90 mm × 18 mm", "back plate 456 mm × 90 mm × 18 mm"],
     "cradle": ["back plate 1080 mm × 120 mm × 21 mm"],

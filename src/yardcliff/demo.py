@@ -56,6 +56,7 @@ SEEDS: list[Seed] = [
     ),
     ("Kitchen, flasks", "flask", 5, {"hung": "1400 mm"}),
     ("Kitchen dresser, tin cups", "tin-cup", 12, {"family": "panel", "hung": "1600 mm"}),
+    ("Porch, padlocks", "padlock", 12, {"family": "stacked", "hung": "1500 mm"}),
     ("Store, curtain poles", "curtain-pole", 4, {}),
     ("Common room, fiddles", "fiddle", 3, {"row": {"air": "70 mm"}, "hung": "1750 mm"}),
     # Settled on the board that was left over, before anyone counted jackets.

@@ -1,17 +1,18 @@
 """Ways of building: whatever is asked of them they stand, and their parts fit together."""
 
-from itertools import combinations
+from itertools import combinations, pairwise
 
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.strategies import ITEM_KEYS, briefs
+from tests.strategies import ITEM_KEYS, briefs, lengths
 from yardcliff.core.amend import BriefError, amend, dump
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, build, ranked, starting
 from yardcliff.core.families.panel import Plank, planks
+from yardcliff.core.families.stacked import Stick, rails_from, stick_needed
 from yardcliff.core.findings import Patch
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.holders.strength import allowed, stress
@@ -159,6 +160,36 @@ def test_a_frame_counts_its_sides_where_they_stand_beside_the_boards() -> None:
     assert (left.x, right.x, left.height) == (-45, 460, first.y + first.height - second.y)
     assert first.z == left.z == 0
     assert build(behind).parts[0].z == 21
+
+
+def test_the_saw_eats_wood_between_rails_of_one_stick() -> None:
+    stick = Stick(length=Fraction(1200), kerf=Fraction(3), trim=Fraction(5))
+    # Four rails of 300 are 1200, but with three cuts and two squared ends 1219: three come out.
+    assert stick_needed(stick, Fraction(300), 4) == 1219
+    assert rails_from(stick, Fraction(300)) == 3
+    # 295 is as long as four can be: 1180 and 9 of kerf and 10 of trim are 1199.
+    assert rails_from(stick, Fraction(295)) == 4
+    assert rails_from(stick, Fraction(1300)) == 0
+
+
+@given(length=lengths(10, 2000), count=st.integers(1, 40), kerf=lengths(0, 8), trim=lengths(0, 30))
+def test_the_stick_for_so_many_rails_gives_so_many(
+    length: Fraction, count: int, kerf: Fraction, trim: Fraction
+) -> None:
+    bought = Stick(kerf=kerf, trim=trim)
+    needed = stick_needed(bought, length, count)
+    assert rails_from(bought.model_copy(update={"length": needed}), length) == count
+    assert rails_from(bought.model_copy(update={"length": needed - Fraction(1, 100)}), length) == count - 1
+
+
+def test_stacked_rails_are_alike_and_hang_as_close_as_they_may() -> None:
+    cups = starting([(shipped_item("tin-cup"), 9)], "1 mm", "stacked")
+    rack = build(cups)
+    assert not rack.findings
+    assert len({(part.length, part.height, part.depth) for part in rack.parts}) == 1
+    # A cup drops 80, is lifted 20 to come off, and the next stands up 15 over its peg.
+    assert [upper.y - lower.y for upper, lower in pairwise(rack.rows)] == [115, 115]
+    assert figures(cups)["stacked.lowest"] == rack.rows[-1].y
 
 
 def test_a_peg_bears_a_quarter_of_what_breaks_it() -> None:

@@ -20,6 +20,7 @@ FLASKS = starting([(shipped_item("flask"), 5)], "1 mm")
 FIDDLES = starting([(shipped_item("fiddle"), 3)], "1 mm")
 POLES = starting([(shipped_item("curtain-pole"), 4)], "1 mm")
 PANEL = starting([(shipped_item("enamel-mug"), 8)], "1 mm", "panel")
+STACKED = starting([(shipped_item("tin-cup"), 9)], "1 mm", "stacked")
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
 # One brief for every code: (start, change).
@@ -54,6 +55,7 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "peg.shallow": (MUGS, {"holder": {"depth": "5 mm"}}),
     "peg.strength": (MUGS, {"item": {"weight_g": "9 kg"}, "holder": {"showing": "100 mm"}}),
     "cradle.arm": (FIDDLES, {"cradle": {"showing": "60 mm"}}),
+    "stacked.stick": (STACKED, {"stick": {"length": "800 mm"}}),
     "panel.seam": (PANEL, {"plank": {"width": "58 mm"}}),
     "clip.pipe": (POLES, {"item": {"held": "120 mm"}}),
     "upright.short": (POLES, {"hung": "1900 mm"}),

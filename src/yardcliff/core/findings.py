@@ -56,6 +56,7 @@ CODES: dict[str, Code] = {
     "peg.shallow": Code(Severity.CARE, "Peg barely held"),
     "peg.strength": Code(Severity.STOP, "Peg too weak"),
     "cradle.arm": Code(Severity.CARE, "Arms too short"),
+    "stacked.stick": Code(Severity.CARE, "More than one stick"),
     "panel.seam": Code(Severity.STOP, "Holder on a seam"),
     "clip.pipe": Code(Severity.STOP, "No pipe so wide"),
     "upright.short": Code(Severity.STOP, "Too short for the clips"),

@@ -135,6 +135,12 @@ def dimensions(found: Iterable[Dimension], width_of: Callable[[str], float]) -> 
             low, high = outer[d.axis, d.side]
             low = max(low, raised.get(lane, low))
             middle = max(min(middle, high - half), low + half)
+            # The lines that lead up to the dimensions outside this one pass through its row of text.
+            leads = [end for o in ordered if (o.axis, o.side) == (d.axis, d.side) and o.level > d.level
+                     for end in (o.start, o.end)]  # fmt: skip
+            for end in sorted(leads):
+                if middle - half < end < middle + half:
+                    middle = end + half
             raised[lane] = middle + half
             lift += ROW
 

@@ -48,6 +48,11 @@ export function placeDimensions(dimensions: readonly Dimension[], view: View): P
     spans.filter((s) => s.dimension.level > 1).map((s) => `${s.dimension.axis}${s.side}`),
   );
   const raised = new Map<string, number>();
+  const leads = (of: Dimension, side: number) =>
+    spans
+      .filter((s) => s.dimension.axis === of.axis && s.side === side && s.dimension.level > of.level)
+      .flatMap(({ from, to }) => [from, to])
+      .sort((a, b) => a - b);
   return spans.flatMap(({ dimension, side, from, to, feature }) => {
     const line = feature + side * (FIRST + STEP * (dimension.level - 1));
     const half = textWidth(dimension.text) / 2;
@@ -59,6 +64,9 @@ export function placeDimensions(dimensions: readonly Dimension[], view: View): P
       // Where an overall dimension stands outside, its extension lines are the text's bounds.
       const [low, high] = ends && overall.has(`${dimension.axis}${side}`) ? ends : [-Infinity, Infinity];
       middle = Math.max(Math.min(middle, high - half), Math.max(low, raised.get(lane) ?? low) + half);
+      // The lines that lead up to the dimensions outside this one pass through its row of text.
+      for (const end of leads(dimension, side))
+        if (end > middle - half && end < middle + half) middle = end + half + 2;
       if (dimension.level === 1 && middle + half > high + 1) return [];
       raised.set(lane, middle + half + GAP);
       lift += ROW;

@@ -40,6 +40,19 @@ test("dimension texts stand clear of each other and of the outermost lines", () 
   }
 });
 
+test("a text in the second row makes way for the lines that lead further out", () => {
+  const inner = { axis: "x", at: 1700, side: 1, figure: "", text: "4 mm", start: 0, end: 4, level: 1 };
+  const dims = [
+    inner,
+    { ...inner, text: "60 mm", end: 60, level: 2 },
+    { ...inner, text: "900 mm", end: 900, level: 3 },
+  ];
+  const placed = placeDimensions(dims as Dimension[], view).find((one) => one.dimension.level === 1);
+  const half = textWidth("4 mm") / 2;
+  for (const end of [0, 60, 900].map((x) => toScreenX(view, x)))
+    expect(Math.abs((placed?.textX ?? 0) - end)).toBeGreaterThanOrEqual(half - 1e-6);
+});
+
 test("an upright text that is longer than its span stands outside its line, on either side", () => {
   const upright = (side: 1 | -1, at: number) =>
     ({ axis: "y", start: 1600, end: 1618, at, side, level: 1, text: "18 mm", figure: "" }) as Dimension;

@@ -4,12 +4,13 @@ from typing import Annotated, Any
 
 from pydantic import Field, TypeAdapter
 
-from yardcliff.core.families import cradle, hole_rail, panel, rail, upright
+from yardcliff.core.families import cradle, hole_rail, panel, rail, stacked, upright
 from yardcliff.core.families.cradle import CradleBrief
 from yardcliff.core.families.family import Family, Fitness, Hangs
 from yardcliff.core.families.hole_rail import HoleRailBrief
 from yardcliff.core.families.panel import PanelBrief
 from yardcliff.core.families.rail import RailBrief
+from yardcliff.core.families.stacked import StackedBrief
 from yardcliff.core.families.upright import UprightBrief
 from yardcliff.core.holders.kit import Holder
 from yardcliff.core.item import Item
@@ -19,12 +20,13 @@ from yardcliff.core.row import Row
 
 __all__ = ["BRIEFS", "FAMILIES", "Brief", "Holder", "build", "ranked", "solve_row", "starting"]
 
-Brief = RailBrief | HoleRailBrief | CradleBrief | UprightBrief | PanelBrief
+Brief = RailBrief | HoleRailBrief | CradleBrief | UprightBrief | PanelBrief | StackedBrief
 BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="family")])
 """Reads any family's brief and knows their schema."""
 
 FAMILIES: dict[str, Family[Any]] = {
-    family.key: family for family in (rail.FAMILY, panel.FAMILY, hole_rail.FAMILY, cradle.FAMILY, upright.FAMILY)
+    family.key: family
+    for family in (rail.FAMILY, stacked.FAMILY, panel.FAMILY, hole_rail.FAMILY, cradle.FAMILY, upright.FAMILY)
 }
 
 
