@@ -262,13 +262,14 @@ def _rung(rung: Rung, tape: Tape) -> RungView:
 
 def _marks(design: Design, row: int) -> MarksView:
     tape, found = design.tape, design.marks_by_row[row]
+    exact, step = [float(mark.exact) for mark in found], float(tape.step)
     drifts = [mark.drift for mark in found if mark.drift is not None]
     return MarksView(
-        x=[in_mm(mark.exact) for mark in found],
-        text=[tape.write(mark.exact) for mark in found],
-        from_end=[tape.write(mark.from_end) for mark in found],
+        x=[round(at, 3) for at in exact],
+        text=[mark.text for mark in found],
+        from_end=[mark.end_text for mark in found],
         exact=[tape.write_fine(mark.exact) for mark in found],
-        error=[_signed(mark.error) for mark in found],
+        error=[_signed(mark.steps * step - at) for mark, at in zip(found, exact, strict=True)],
         drift=[_signed(drift) for drift in drifts] if drifts else None,
         pinned=[] if row else [pin.index for pin in design.rack.row.pins],
     )
@@ -294,7 +295,7 @@ def signed(value: Fraction, tape: Tape) -> str:
     return text if not tape.round(value) else f"{'−' if value < 0 else '+'}{text}"
 
 
-def _signed(value: Fraction) -> str:
+def _signed(value: Fraction | float) -> str:
     text = f"{float(value):+.2f} mm"
     return "0 mm" if text in ("+0.00 mm", "-0.00 mm") else text.replace("-", "−")
 

@@ -201,10 +201,11 @@ class Tape:
 
     def write(self, value: Fraction, *, feet: bool = False) -> str:
         """`value` mm as the tape shows it: `6 3/4 in`, `171.5 mm`; feet only on wish."""
-        return self._reading(_steps(value, self.step), feet)
+        return self.reading(_steps(value, self.step), feet)
 
     @lru_cache(maxsize=16384)  # noqa: B019  the six tapes live as long as the program
-    def _reading(self, steps: int, feet: bool) -> str:
+    def reading(self, steps: int, feet: bool = False) -> str:
+        """So many steps of this tape, as it shows them."""
         sign, steps = ("-" if steps < 0 else ""), abs(steps)
         if self.unit == "mm":
             number = f"{float(steps * self.step):.1f}".removesuffix(".0")

@@ -11,17 +11,43 @@ from yardcliff.core.row import Row
 class Mark(NamedTuple):
     """One pencil mark; all in mm.
 
-    `exact` is the axis from the datum and `reading` that on the tape, `error` apart by half a tape step
-    at most; `from_end` is the exact distance from the far end. `drift` is how far off the mark would
-    be, were a rounded pitch stepped along the board; None where the row has no one pitch.
+    `exact` is the axis from the datum of a board of `length`, `steps` and `end_steps` how it reads from either end in
+    steps of the `tape`. `drift` is how far off the mark would be, were a rounded pitch stepped along the board; None
+    where the row has no one pitch.
     """
 
     place: int
     exact: Fraction
-    reading: Fraction
-    error: Fraction
-    from_end: Fraction
+    length: Fraction
+    tape: Tape
+    steps: int
+    end_steps: int
     drift: Fraction | None
+
+    @property
+    def reading(self) -> Fraction:
+        """What the tape reads, from the datum."""
+        return self.steps * self.tape.step
+
+    @property
+    def error(self) -> Fraction:
+        """How far the reading is off, by half a tape step at most."""
+        return self.reading - self.exact
+
+    @property
+    def from_end(self) -> Fraction:
+        """The exact distance from the far end."""
+        return self.length - self.exact
+
+    @property
+    def text(self) -> str:
+        """The reading as it is written."""
+        return self.tape.reading(self.steps)
+
+    @property
+    def end_text(self) -> str:
+        """The reading from the far end as it is written."""
+        return self.tape.reading(self.end_steps)
 
 
 def marks(row: Row, tape: Tape) -> tuple[Mark, ...]:
@@ -32,19 +58,10 @@ def marks(row: Row, tape: Tape) -> tuple[Mark, ...]:
     stepped = not row.uneven and not row.airy
     first, each = drift(row, tape, 0), drift(row, tape, 1) - drift(row, tape, 0)
     found = []
-    for index, axis in enumerate(row.axes):
+    for place, axis in enumerate(row.axes):
         at = axis.numerator * (whole // axis.denominator)
-        reading = step * in_steps(at, step)
-        found.append(
-            Mark(
-                index,
-                axis,
-                Fraction(reading, whole),
-                Fraction(reading - at, whole),
-                Fraction(length - at, whole),
-                first + index * each if stepped else None,
-            )
-        )
+        ends = in_steps(at, step), in_steps(length - at, step)
+        found.append(Mark(place, axis, row.length, tape, *ends, first + place * each if stepped else None))
     return tuple(found)
 
 

@@ -10,15 +10,15 @@ from math import cos, radians, sin
 from typing import Literal
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import Path, circle, line, moved, points, rectangle
+from yardcliff.core.geometry import Path, circle, line, moved, rectangle
 from yardcliff.core.length import Tape
-from yardcliff.core.rack import Bore, Glyph, Part, Rack, RackRow
+from yardcliff.core.rack import Bore, Glyph, Hung, Part, Rack
 from yardcliff.core.scene import Box, Dimension, Scene, Stroke, Symbol, board_strokes, silhouette
 
 PLATE = 3.0
 """How thick a hook's plate is drawn, mm."""
-HATCH = 9.0
-"""Between the lines that say that wood is cut, mm."""
+HATCH, MOST_HATCH = 9.0, 40
+"""Between the lines that say that wood is cut, mm; and how many a board gets at most."""
 LEAST_BELOW, SHARE_BELOW = 60.0, 0.7
 """How much of what hangs is seen below the boards: mm, and as a share of what is above."""
 RESTS = {"hook": 0.82, "peg": 0.6}
@@ -32,8 +32,11 @@ Turn = Callable[[float, float], tuple[float, float]]
 def section(rack: Rack, tape: Tape) -> Scene:
     """From the side, cut at the first holders: boards hatched, holes hidden, what hangs in place."""
     strokes: list[Stroke] = []
-    for row in rack.rows:
-        strokes += _thing_beside(rack, row)
+    firsts: dict[int, Hung] = {}
+    for hung in rack.hung:
+        firsts.setdefault(hung.row, hung)
+    for hung in firsts.values():
+        strokes += _thing_beside(rack, hung)
     for part in rack.parts:
         strokes += _cut(part)
     for row in rack.rows:
@@ -47,7 +50,8 @@ def section(rack: Rack, tape: Tape) -> Scene:
         bore = Bore(hole.purpose, Fraction(0), hole.bit, hole.depth, hole.tilt)
         strokes.append(Stroke("holder-line", _turned(_bored(bore), onto)))
     folds = _folds(rack, _around(strokes).y1)
-    strokes = [Stroke(stroke.role, _folded(stroke.path, folds)) for stroke in strokes]
+    if folds:
+        strokes = [Stroke(stroke.role, _folded(stroke.path, folds)) for stroke in strokes]
     box = _around(strokes)
     for gap in folds:
         at = _fold(sum(gap) / 2, folds)
@@ -130,9 +134,9 @@ def _turned(path: Path, onto: Turn) -> Path:
 def _cut(part: Part) -> Iterator[Stroke]:
     z, y, deep, tall = float(part.z), float(part.y), float(part.depth), float(part.height)
     yield Stroke("board", rectangle(z, y, deep, tall))
-    steps = int((deep + tall) / HATCH)
-    for k in range(1, steps + 1):
-        at = k * HATCH
+    apart = max(HATCH, (deep + tall) / MOST_HATCH)
+    for k in range(1, int((deep + tall) / apart) + 1):
+        at = k * apart
         low, high = max(0.0, at - tall), min(at, deep)
         yield Stroke("grain", line((z + low, y + at - low), (z + high, y + at - high)))
 
@@ -189,9 +193,9 @@ def _holder_beside(glyph: Glyph, bore: Bore) -> Iterator[tuple[Literal["plate", 
         )
 
 
-def _thing_beside(rack: Rack, row: RackRow) -> Iterator[Stroke]:
+def _thing_beside(rack: Rack, hung: Hung) -> Iterator[Stroke]:
     """The first thing of a row, as deep as it stands out: few things look so much different from the side."""
-    hung = next(one for one in rack.hung if rack.rows[one.row] is row)
+    row = rack.rows[hung.row]
     item, part = rack.kinds[hung.kind], rack.part(row.part)
     deep, z = float(item.front), float(part.z + part.depth)
     if part.marked == "top":
@@ -235,8 +239,8 @@ def _break(left: float, right: float, y: float) -> Path:
 
 
 def _around(strokes: list[Stroke]) -> Box:
-    at = [point for stroke in strokes for point in points(stroke.path)]
-    xs, ys = [x for x, _ in at], [y for _, y in at]
+    numbers = [ns for stroke in strokes for _, ns in stroke.path if ns]
+    xs, ys = [n for ns in numbers for n in ns[::2]], [n for ns in numbers for n in ns[1::2]]
     return Box(min(xs), min(ys), max(xs), max(ys))
 
 

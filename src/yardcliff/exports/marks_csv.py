@@ -22,7 +22,7 @@ def write_marks(design: Design) -> str:
                     mark.place + 1,
                     f"{float(mark.exact):.4f}",
                     tape.write(mark.exact),
-                    tape.write(mark.from_end),
+                    mark.end_text,
                     f"{float(mark.error):.4f}",
                 )
             )
