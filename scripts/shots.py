@@ -32,20 +32,27 @@ def shoot(
     context.close()
 
 
-CONTACT = ("Kitchen dresser, tin cups", "Kitchen, flasks", "Common room, fiddles", "Store, curtain poles")
+CONTACT = (
+    "Porch, padlocks",
+    "Kitchen dresser, tin cups",
+    "Kitchen, flasks",
+    "Common room, fiddles",
+    "Store, curtain poles",
+    "Kitchen, enamel mugs",
+)
 
 
 def contact(browser: Browser, address: str, name: str) -> None:
     """One picture of several racks: a way of building each."""
     page = browser.new_page(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
-    sheet = Image.new("RGB", (1280, 800), "white")
+    sheet = Image.new("RGB", (1922, 800), "white")
     for k, rack in enumerate(CONTACT):
         page.goto(address)
         page.get_by_role("link", name=rack).click()
         page.get_by_label("Name of the rack").wait_for()
         page.wait_for_timeout(600)
         small = Image.open(BytesIO(page.screenshot())).resize((638, 398), Image.Resampling.LANCZOS)
-        sheet.paste(small, (642 * (k % 2), 402 * (k // 2)))
+        sheet.paste(small, (642 * (k % 3), 402 * (k // 3)))
     page.close()
     sheet.save(OUT / f"{name}.png", optimize=True)
 
@@ -61,7 +68,7 @@ def main() -> None:
 
         def racks(page: Page) -> None:
             page.goto(server.address)
-            page.get_by_role("link", name="Porch").wait_for()
+            page.get_by_role("link", name="Porch, waxed jackets").wait_for()
 
         def new_rack(page: Page) -> None:
             page.goto(f"{server.address}/new")

@@ -217,7 +217,7 @@ def test_any_row_solves_draws_and_marks_truly(brief: RowBrief, things: Things, f
 
 
 @given(brief=rows, things=mixed, fixture=reaches)
-@settings(max_examples=1500, deadline=None)
+@settings(max_examples=1000, deadline=None)
 def test_length_for_a_count_and_count_for_that_length_agree(brief: RowBrief, things: Things, fixture: Reach) -> None:
     spacing = "air" if brief.spacing == "air" else "even"
     # Turning half the row may make one more thing cheaper than one fewer; by one kind of facing it cannot.
@@ -255,7 +255,7 @@ def test_turned_end_for_end_the_row_is_its_mirror(brief: RowBrief, things: Thing
 
 
 @given(brief=rows, things=mixed, fixture=reaches)
-@settings(max_examples=1500, deadline=None)
+@settings(max_examples=1000, deadline=None)
 def test_nothing_is_closer_than_its_air_when_the_spacing_may_follow(
     brief: RowBrief, things: Things, fixture: Reach
 ) -> None:

@@ -47,6 +47,11 @@ class RackBrief(Frozen):
         return {MAIN: self.item, **self.others}
 
     @property
+    def load_g(self) -> int:
+        """The weight of the heaviest thing."""
+        return max(item.weight_g for item in self.kinds.values())
+
+    @property
     def things(self) -> Things:
         """What hangs, as the solver takes it."""
         kinds = {key: item.thing for key, item in self.kinds.items()}

@@ -30,8 +30,7 @@ class CradleBrief(RackBrief):
 def fitting(brief: CradleBrief) -> Fitting:
     """The cradle for the thickest neck on the brief's plate."""
     items, board = tuple(brief.kinds.values()), brief.board
-    load = max(item.weight_g for item in items)
-    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, "Back plate", load)
+    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, "Back plate", brief.load_g)
     return cradles.fit(brief.cradle, ground, items)
 
 

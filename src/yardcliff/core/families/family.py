@@ -13,6 +13,7 @@ from yardcliff.core.listing import Listed
 from yardcliff.core.rack import Rack
 from yardcliff.core.row import Row
 from yardcliff.core.row_brief import Ends
+from yardcliff.data import values
 
 B = TypeVar("B", bound=RackBrief)
 Hangs = Sequence[tuple[Listed, int]]
@@ -27,6 +28,8 @@ _WORDS: tuple[Literal["not really", "at a pinch", "suits", "made for it"], ...] 
 )
 
 
+HANGING: tuple[Grip, ...] = ("loop", "handle", "rim", "hole", "pair")
+"""Grips that stay on a hook or a peg."""
 Rows = Literal["one", "several", "boards"]
 
 
@@ -66,6 +69,21 @@ def of_grips(items: Sequence[Item], grips: Sequence[Grip], fit: str, unfit: str)
     if all(item.grip in grips for item in items):
         return Fitness(3, fit)
     return Fitness(1, unfit)
+
+
+def on_hooks(items: Sequence[Item], score: int, why: str) -> Fitness:
+    """Suits whatever has a loop, a handle, a rim or a hole to hang by; other things at a pinch."""
+    return (
+        Fitness(score, why)
+        if of_grips(items, HANGING, "", "").score == 3
+        else Fitness(1, "Only things with a loop or a handle stay on a hook.")
+    )
+
+
+def held_by(hangs: Hangs) -> Patch:
+    """The holder and the board that the heaviest thing asks for."""
+    heaviest = max((listed for listed, _ in hangs), key=lambda listed: listed.item.weight_g)
+    return {"holder": values("holders", heaviest.holder), "board": values("boards", heaviest.board)}
 
 
 def row_for(hangs: Hangs, tape: TapeName) -> Patch:

@@ -109,7 +109,7 @@ def _joinery(brief: HoleRailBrief, screws: int) -> tuple[Operation, ...]:
     deep = max(SCREW - brief.back.thickness, Fraction(1))
     return (
         Operation(
-            "Screw hole", screws, "Back plate", "front", "bit", CLEARANCE, None, 0, None, "through",
+            "Screw hole", screws, "Back plate", "back", "bit", CLEARANCE, None, 0, None, "through",
             "Along the shelf's edge, half its thickness from the plate's; countersink them behind.",
         ),
         Operation(

@@ -13,7 +13,7 @@ from typing import Literal
 from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
+from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
 from yardcliff.core.families.shared import Body, assemble, boards, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
@@ -28,7 +28,6 @@ from yardcliff.core.row import Row
 from yardcliff.core.rows import FIXTURE_GAP, RowsBrief, Standing
 from yardcliff.core.spacing import solve
 from yardcliff.core.working import Figure, Input
-from yardcliff.data import values
 
 SEAM = Fraction(6)
 """Least wood between a holder's bore and a seam, mm: rule of thumb."""
@@ -65,8 +64,7 @@ class PanelBrief(RackBrief):
 def fitting(brief: PanelBrief) -> Fitting:
     """The brief's holder on a plank or a cross board."""
     board, name = brief.board, "Panel" if brief.made == "planks" else "Cross board"
-    load = max(item.weight_g for item in brief.kinds.values())
-    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, name, load)
+    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, name, brief.load_g)
     return kit.fit(brief.holder, ground)
 
 
@@ -231,12 +229,10 @@ def _joinery(brief: PanelBrief, screws: int, through: str, into: str, face: str)
 
 def start(hangs: Hangs, tape: TapeName) -> PanelBrief:
     """Two rows of half as many; the holder suits the heaviest thing."""
-    heaviest = max((listed for listed, _ in hangs), key=lambda listed: listed.item.weight_g)
     shared = row_for(hangs, tape)
     if len(hangs) == 1:
         shared["row"]["count"] = ceil(hangs[0][1] / 2)
-    holder = {"holder": values("holders", heaviest.holder), "board": values("boards", heaviest.board)}
-    first = PanelBrief.model_validate(shared | holder)
+    first = PanelBrief.model_validate(shared | held_by(hangs))
     # Two rows hang lower: the upper one as high as the things below it ask for.
     tall = max(item.below + item.above for item in first.kinds.values())
     row = solve_row(first)
@@ -254,12 +250,7 @@ def suits(items: tuple[Item, ...]) -> Fitness:
     """What a rail holds, where there is more wall than width."""
     if any(item.below > 500 for item in items):
         return Fitness(1, "Two rows of things that long need a high wall.")
-    fit = of_grips(
-        items, ("loop", "handle", "rim", "hole", "pair"), "", "Only things with a loop or a handle stay on a hook."
-    )
-    return (
-        Fitness(2, "Short things in rows above one another: more on the same length of wall.") if fit.score > 1 else fit
-    )
+    return on_hooks(items, 2, "Short things in rows above one another: more on the same length of wall.")
 
 
 def choices(brief: PanelBrief) -> tuple[Section, ...]:

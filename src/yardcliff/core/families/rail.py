@@ -3,7 +3,7 @@
 from typing import Literal
 
 from yardcliff.core.brief import RackBrief
-from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
+from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
 from yardcliff.core.families.shared import Body, assemble, boards, stand_rows
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
@@ -15,7 +15,6 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import FIXTURE_GAP
 from yardcliff.core.spacing import solve
-from yardcliff.data import values
 
 
 class RailBrief(RackBrief):
@@ -29,8 +28,7 @@ class RailBrief(RackBrief):
 def fitting(brief: RailBrief) -> Fitting:
     """The brief's holder on the brief's board."""
     line = brief.board.height / 2 if brief.line is None else brief.line
-    load = max(item.weight_g for item in brief.kinds.values())
-    ground = Ground(brief.board.thickness, brief.board.height, line, brief.board.wood, load_g=load)
+    ground = Ground(brief.board.thickness, brief.board.height, line, brief.board.wood, load_g=brief.load_g)
     return kit.fit(brief.holder, ground)
 
 
@@ -51,10 +49,7 @@ def build(brief: RailBrief) -> Rack:
 
 def start(hangs: Hangs, tape: TapeName) -> RailBrief:
     """A sensible rail: the holder and the board suit the heaviest thing."""
-    heaviest = max((listed for listed, _ in hangs), key=lambda listed: listed.item.weight_g)
-    return RailBrief.model_validate(
-        row_for(hangs, tape) | {"holder": values("holders", heaviest.holder), "board": values("boards", heaviest.board)}
-    )
+    return RailBrief.model_validate(row_for(hangs, tape) | held_by(hangs))
 
 
 def starting_brief(key: str, count: int, tape: TapeName) -> RailBrief:
@@ -66,12 +61,7 @@ def suits(items: tuple[Item, ...]) -> Fitness:
     """Whatever has a loop, a handle, a rim or a hole hangs on a hook or a peg."""
     if any(item.grip == "edge" for item in items):
         return Fitness(1, "Held by an edge, it would swing on a hook; it needs a loop or a hole.")
-    return of_grips(
-        items,
-        ("loop", "handle", "rim", "hole", "pair"),
-        "Loops, handles and rims hang on hooks or pegs; the simplest to make.",
-        "Only things with a loop or a handle stay on a hook.",
-    )
+    return on_hooks(items, 3, "Loops, handles and rims hang on hooks or pegs; the simplest to make.")
 
 
 FAMILY = Family(

@@ -10,7 +10,7 @@ from typing import Literal
 from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
+from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
 from yardcliff.core.families.shared import Body, assemble, boards, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
@@ -24,7 +24,6 @@ from yardcliff.core.row import Row
 from yardcliff.core.rows import RowsBrief, Standing
 from yardcliff.core.spacing import solve
 from yardcliff.core.working import Figure, Input
-from yardcliff.data import values
 
 ZERO = Fraction(0)
 
@@ -50,8 +49,9 @@ class StackedBrief(RackBrief):
 def fitting(brief: StackedBrief) -> Fitting:
     """The brief's holder on a rail."""
     board = brief.board
-    load = max(item.weight_g for item in brief.kinds.values())
-    return kit.fit(brief.holder, Ground(board.thickness, board.height, board.height / 2, board.wood, "Rail", load))
+    return kit.fit(
+        brief.holder, Ground(board.thickness, board.height, board.height / 2, board.wood, "Rail", brief.load_g)
+    )
 
 
 def solve_row(brief: StackedBrief) -> Row:
@@ -154,12 +154,10 @@ def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
 
 def start(hangs: Hangs, tape: TapeName) -> StackedBrief:
     """Three rails with a third of the things each, hung so that the lowest clears the floor."""
-    heaviest = max((listed for listed, _ in hangs), key=lambda listed: listed.item.weight_g)
     shared = row_for(hangs, tape)
     if len(hangs) == 1:
         shared["row"]["count"] = ceil(hangs[0][1] / 3)
-    held = {"holder": values("holders", heaviest.holder), "board": values("boards", heaviest.board)}
-    first = StackedBrief.model_validate(shared | held)
+    first = StackedBrief.model_validate(shared | held_by(hangs))
     row = solve_row(first)
     lowest = stand_rows(first, row, first.board.height)[-1].down
     deepest = max(item.below for item in first.kinds.values())
@@ -172,14 +170,7 @@ def suits(items: tuple[Item, ...]) -> Fitness:
     """Short things, several rails of them on a narrow wall."""
     if any(item.below > 400 for item in items):
         return Fitness(0, "Too long to hang above one another.")
-    fit = of_grips(
-        items, ("loop", "handle", "rim", "hole", "pair"), "", "Only things with a loop or a handle stay on a hook."
-    )
-    return (
-        Fitness(2, "Equal rails out of one stick, one below the other: a narrow wall is enough.")
-        if fit.score > 1
-        else fit
-    )
+    return on_hooks(items, 2, "Equal rails out of one stick, one below the other: a narrow wall is enough.")
 
 
 def choices(_: StackedBrief) -> tuple[Section, ...]:

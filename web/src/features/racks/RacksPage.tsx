@@ -102,7 +102,7 @@ export function RacksPage() {
               key={rack.id}
               className="group relative flex flex-col border-b border-rule px-2 pt-6 pb-3 hover:bg-sheet"
             >
-              <span className="flex min-h-48 flex-1 items-start justify-center">
+              <span className="flex min-h-28 flex-1 items-start justify-center">
                 <RackDrawing scene={rack.scene} scale={scale} />
               </span>
               <div className="mt-4 flex items-end gap-2">
