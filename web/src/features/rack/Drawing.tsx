@@ -30,7 +30,7 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
   const low = extent.x1 - extent.x0 > 2.4 * (extent.y1 - extent.y0);
   const padding = useMemo(
     () => ({
-      top: narrow ? 104 : 146,
+      top: narrow && front ? 104 : 146,
       bottom: front ? 64 : 110,
       left: narrow ? 58 : 64,
       right: narrow ? (several ? 92 : 36) : noted ? 270 : low ? (several ? 100 : 60) : 190,
