@@ -106,6 +106,7 @@ briefs = st.builds(
             {"family": "panel", "rows": {"count": 3, "layout": "staggered"}},
             {"family": "panel", "made": "frame", "support": {"place": "flush"}, "rows": {"count": 2}},
             {"family": "stacked", "rows": {"count": 4}, "stick": {"length": "1800 mm", "kerf": "2.5 mm"}},
+            {"holder": {"kind": "bent", "bar": "10 mm", "radius": "6 mm", "screw_length": "12 mm"}},
             {"family": "upright", "foot": {"off": "30 mm"}, "clip": {"screw": "40 mm"}},
             {"hung": "100 mm", "board": {"thickness": "9 mm", "wood": "hardwood"}, "line": "10 mm"},
         ]

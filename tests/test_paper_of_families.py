@@ -135,3 +135,16 @@ def test_a_panel_of_several_rows_gets_one_strip_for_rows_that_are_alike() -> Non
     assert "Cups, rows 1 and 2" in text
     staggered = design(amend(brief_of("panel"), {"rows": {"layout": "staggered"}}))
     assert "Cups, row 2" in text_of(write_template("Cups", staggered, "a4"))
+
+
+def test_a_bent_hook_comes_with_its_outline_at_true_size() -> None:
+    done = design(amend(brief_of("rail"), {"holder": {"kind": "bent"}, "board": {"height": "90 mm"}}))
+    pdf = write_template("Bent", done, "a4")
+    pages = PdfReader(io.BytesIO(pdf)).pages
+    assert len(pages) == len(sheets(float(done.rack.row.length), "a4")) + 1
+    assert "outline 1:1" in pages[-1].extract_text()
+    page = pypdfium2.PdfDocument(pdf)[len(pages) - 1].render(scale=DPI / 72, grayscale=True).to_pil()
+    width, height = PAPERS["a4"]
+    # Through the back leg and the lip, 8 each: faces at 0 and 8, and at 72 and 80 off the board.
+    lines = lines_across(page, width, height / 2 - 35 + 10)
+    assert [x - lines[0] for x in lines] == pytest.approx([0, 8, 72, 80], abs=TRUE_MM)

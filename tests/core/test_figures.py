@@ -17,6 +17,7 @@ WORDS = {
     "given",
     "least pitch",
     "the thickest",
+    "π/2 · (r + k · s)",
     "next pipe up from d + y",
     "32 · F · a / (π · d³)",
     "next size up from d + y",

@@ -21,6 +21,7 @@ FIDDLES = starting([(shipped_item("fiddle"), 3)], "1 mm")
 POLES = starting([(shipped_item("curtain-pole"), 4)], "1 mm")
 PANEL = starting([(shipped_item("enamel-mug"), 8)], "1 mm", "panel")
 STACKED = starting([(shipped_item("tin-cup"), 9)], "1 mm", "stacked")
+BENT = amend(COATS, {"holder": {"kind": "bent"}})
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
 # One brief for every code: (start, change).
@@ -66,6 +67,8 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "hole.falls": (FLASKS, {"hole": {"held": "90 mm"}}),
     "hole.edge": (FLASKS, {"setback": "25 mm"}),
     "hole.web": (FLASKS, {"row": {"air": "0 mm", "fixture_gap": "0 mm"}, "item": {"width": "42 mm"}}),
+    "bent.tight": (BENT, {"holder": {"radius": "5 mm"}}),
+    "bent.rod": (BENT, {"holder": {"rod": "150 mm"}}),
     "hang.floor": (COATS, {"hung": "900"}),
 }  # fmt: skip
 

@@ -1,15 +1,18 @@
 """Pegs and hooks: their geometry by hand, and what the board has to give."""
 
-from math import cos, radians, sin
+from math import cos, pi, radians, sin
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.strategies import lengths
+from yardcliff.core.amend import amend
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families import build
+from yardcliff.core.families import FAMILIES, build, starting
 from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.geometry import points
+from yardcliff.core.holders import bent as bents
 from yardcliff.core.holders import clip as clips
 from yardcliff.core.holders import cradle as cradles
 from yardcliff.core.holders import hole as holes
@@ -161,3 +164,41 @@ def test_arms_stand_to_both_sides_of_a_neck_and_say_so_in_their_own_field() -> N
     # Half of the fiddle's weight on each arm, tugged by three, at the tip 79 out.
     figure = next(figure for figure in fitted.figures if figure.key == "peg.stress")
     assert figure.value == f"{stress(Fraction(20), Fraction(79), 480, 2):.1f} MPa"
+
+
+def test_a_bent_hook_by_hand() -> None:
+    hook = bents.Bent()
+    # A quarter turn about 12 of radius and half of 8 of bar: pi/2 * 16 = 25.13; legs of 70, 40 and 20 beside two.
+    assert float(bents.bend(hook)) == pytest.approx(25.1327, abs=1e-4)
+    assert float(bents.blank(hook)) == pytest.approx(180.2655, abs=1e-4)
+    # Five of them and four cuts of 1 are 905 of the rod's 1000; a sixth is not in it.
+    assert bents.blanks(hook) == 5
+    (second,) = [figure.value for figure in bents.fit(hook, GROUND).figures if figure.key == "bent.second"]
+    assert second == 70 + bents.bend(hook) + 40
+
+
+@given(bar=lengths(3, 20), radius=lengths(3, 40), back=lengths(20, 120), arm=lengths(1, 90), lip=lengths(1, 60))
+def test_a_bent_hooks_outline_is_as_long_as_its_blank(
+    bar: Fraction, radius: Fraction, back: Fraction, arm: Fraction, lip: Fraction
+) -> None:
+    hook = bents.Bent(bar=bar, radius=radius, back=back, arm=arm, lip=lip)
+    at = list(points(bents.outline(hook)))
+    xs, ys = zip(*at, strict=True)
+    assert (min(xs), max(xs)) == pytest.approx((0, float(2 * (radius + bar) + arm)))
+    assert max(ys) == pytest.approx(max(float(back) / 2, float(lip - back / 2)))
+    assert min(ys) == pytest.approx(-float(back) / 2 - float(radius + bar))
+    # Both sides of the bar together are twice its middle line: pi/2 (r + s) + pi/2 r = pi (r + s/2).
+    sides = 2 * float(back + arm + lip) + 2 * (pi / 2) * (2 * float(radius) + float(bar))
+    assert sides == pytest.approx(2 * float(bents.blank(hook)), abs=1e-4)
+
+
+def test_a_bent_hook_is_a_holder_like_any_other() -> None:
+    for family in ("rail", "panel", "stacked"):
+        brief = amend(
+            starting([(shipped_item("room-key"), 6)], "1 mm", family), {"holder": {"kind": "bent", "back": "40 mm"}}
+        )
+        rack = build(brief)
+        assert rack.holder_name == "bent hooks"
+        assert rack.shape == bents.outline(bents.Bent(back=Fraction(40)))
+        assert [step.what for step in rack.machining[:4]] == ["Blank", "Bend", "Screw hole", "Pilot hole"]
+        assert FAMILIES[family].choices(brief)[0].title == "Bent from bar"

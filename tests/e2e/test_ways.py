@@ -86,3 +86,16 @@ def test_a_kind_is_measured_where_it_is_held(home: Page) -> None:
     held.press("Enter")
     flasks.get_by_role("button", name="Close", exact=True).click()
     expect(flasks.get_by_role("button", name="hole saw 44 mm")).to_be_visible()
+
+
+def test_a_hook_is_bent_from_bar(home: Page) -> None:
+    keys = open_rack(home, "Office, room keys")
+    keys.get_by_role("radio", name="bent").click()
+    expect(keys.get_by_role("region", name="Bent from bar")).to_be_visible()
+    keys.get_by_role("button", name="Kind of holder").click()
+    keys.get_by_role("menuitemradio", name="Small hook bent from 5 mm bar").click()
+    # 40 + 16 + 12 and two quarter turns about 8 + 2.5.
+    expect(keys.get_by_role("button", name="blank 101 mm")).to_be_visible()
+    keys.get_by_label("back leg").fill("long")
+    keys.get_by_label("back leg").press("Enter")
+    expect(keys.get_by_role("alert")).to_contain_text("“long” is no number")

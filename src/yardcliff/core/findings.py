@@ -67,6 +67,8 @@ CODES: dict[str, Code] = {
     "hole.falls": Code(Severity.STOP, "Falls through"),
     "hole.edge": Code(Severity.STOP, "Too little wood beside the hole"),
     "hole.web": Code(Severity.CARE, "Too little wood between holes"),
+    "bent.tight": Code(Severity.CARE, "Bend too tight"),
+    "bent.rod": Code(Severity.STOP, "Rod too short"),
     "hang.floor": Code(Severity.STOP, "Reaches the floor"),
 }
 

@@ -11,12 +11,16 @@ def tool(operation: Operation, tape: Tape) -> str:
 
 
 def depth(operation: Operation, tape: Tape) -> str:
-    """How deep, along the tool."""
+    """How deep, along the tool, or how else it is done."""
+    if operation.how:
+        return operation.how
     return "right through" if operation.depth is None else f"{tape.write_fine(operation.depth)} deep"
 
 
 def setting(operation: Operation) -> str:
-    """The tilt by both conventions."""
+    """The tilt by both conventions; empty where it is not drilled or cut to a depth."""
+    if operation.how:
+        return ""
     return both_ways(operation.tilt) if operation.tilt else "square to the face"
 
 

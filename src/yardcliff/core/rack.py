@@ -10,6 +10,7 @@ from typing import Literal, NamedTuple
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
+from yardcliff.core.geometry import Path
 from yardcliff.core.item import Item
 from yardcliff.core.row import Row
 from yardcliff.core.rows import ALIKE
@@ -145,7 +146,8 @@ class Operation:
     """One line of the machining schedule: one tool, depth and setting for `count` equal features.
 
     `size` is the tool's: a bit's diameter, a saw cut's length. Without a `depth` it goes right through, and
-    leaves no `web`. `stop` says what ends the cut.
+    leaves no `web`. `stop` says what ends the cut, `how` it is done where
+    depth and tilt do not say it.
     """
 
     what: str
@@ -159,6 +161,7 @@ class Operation:
     web: Fraction | None
     stop: str
     note: str
+    how: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -174,7 +177,8 @@ class Joint:
 class Rack:
     """Everything that is known about a rack once its family has built it. `says` it in a line of words.
 
-    `seats` are holes in other parts that answer the holders: where the foot of a shaft stands.
+    `seats` are holes in other parts that answer the holders: where the foot of a shaft stands;
+    `shape` is the outline of a holder that is made in the shop, from the side, in (out of the face, up).
     """
 
     family: str
@@ -193,6 +197,7 @@ class Rack:
     cautions: tuple[str, ...]
     joints: tuple[Joint, ...] = ()
     seats: tuple[Hole, ...] = ()
+    shape: Path | None = None
 
     @property
     def row(self) -> Row:

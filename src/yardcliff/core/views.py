@@ -12,7 +12,7 @@ from typing import Literal
 from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import Path, circle, line, moved, rectangle
 from yardcliff.core.length import Tape
-from yardcliff.core.rack import Bore, Glyph, Hung, Part, Rack
+from yardcliff.core.rack import Bore, Hung, Part, Rack
 from yardcliff.core.scene import Box, Dimension, Scene, Stroke, Symbol, board_strokes, silhouette
 
 PLATE = 3.0
@@ -43,7 +43,7 @@ def section(rack: Rack, tape: Tape) -> Scene:
         part = rack.part(row.part)
         onto = _on_face(part, float(row.across))
         strokes += [Stroke("holder-line", _turned(_bored(bore), onto)) for bore in rack.bores]
-        strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack.glyph, rack.bores[0])]
+        strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack, rack.bores[0])]
     first = [hole for hole in rack.seats if (hole.row, hole.holder) == (0, 0)]
     for hole in first:
         onto = _on_face(rack.part(hole.part), float(hole.across))
@@ -156,9 +156,12 @@ def _bored(bore: Bore) -> Path:
     return line(*corners)
 
 
-def _holder_beside(glyph: Glyph, bore: Bore) -> Iterator[tuple[Literal["plate", "holder"], Path]]:
+def _holder_beside(rack: Rack, bore: Bore) -> Iterator[tuple[Literal["plate", "holder"], Path]]:
+    glyph = rack.glyph
     out, half = float(glyph.out), float(glyph.width) / 2
-    if glyph.kind == "peg":
+    if rack.shape:
+        yield "holder", rack.shape
+    elif glyph.kind == "peg":
         t = radians(bore.tilt)
         r = float(bore.bit) / 2
         end, over = (out * cos(t), out * sin(t)), (-sin(t) * r, cos(t) * r)

@@ -138,8 +138,9 @@ def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> N
     for step in design.rack.machining:
         where = f"{step.part.lower()}, {step.face}"
         y = page.wrapped(x, y, width, f"{step.count} × {step.what.lower()} ({where}): {tool(step, tape)}", 3.4)
+        said = ", ".join(filter(None, (depth(step, tape), setting(step))))
         behind = f"; web left {left(step, tape)}" if step.web is not None else ""
-        y = page.wrapped(x, y, width, f"{depth(step, tape)}, {setting(step)}{behind}; stop: {step.stop}", 3.4)
+        y = page.wrapped(x, y, width, f"{said}{behind}; stop: {step.stop}", 3.4)
         y = page.wrapped(x, y, width, step.note, 3.2)
     for key in ("peg.cut",):
         figure = next((f for f in design.rack.figures if f.key == key), None)

@@ -8,7 +8,7 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 
 from yardcliff.core.design import Design
-from yardcliff.core.geometry import circle, line
+from yardcliff.core.geometry import Path, circle, line, moved
 from yardcliff.core.length import Tape
 from yardcliff.core.machining import tool
 from yardcliff.core.marks import Mark
@@ -47,7 +47,23 @@ def write_template(name: str, design: Design, paper: Paper) -> bytes:
             _sheet(page, design.tape, band, sheet, len(laid))
             _words(page, design, band, sheet, len(laid))
             page.turn()
+    if design.rack.shape:
+        _outline(page, name, design, design.rack.shape)
+        page.turn()
     return page.finish()
+
+
+def _outline(page: Page, name: str, design: Design, shape: Path) -> None:
+    """The holder from the side at true size, to hold the bent one against."""
+    at = moved(shape, page.width / 2, page.height / 2)
+    page.text(MARGIN, page.height - MARGIN - 2, f"{name}, one of the {design.rack.holder_name}", 5, font=BOLD)
+    page.text(page.width - MARGIN, page.height - MARGIN - 2, "outline 1:1, from the side", 3.6, anchor="end")
+    page.text(MARGIN, page.height - MARGIN - 7, "Hold each against it: legs, bends and lip must lie on the line.", 3.2)
+    page.path(at, HEAVY)
+    wall = page.width / 2
+    page.path(line((wall, page.height / 2 - 60), (wall, page.height / 2 + 60)), DASHED)
+    page.text(wall - 3, page.height / 2 + 62, "the board's face", 3.2, anchor="end")
+    check_ruler(page, design.tape)
 
 
 def _bands(name: str, design: Design, paper_height: float) -> Iterator[_Band]:

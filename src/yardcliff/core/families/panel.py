@@ -274,7 +274,7 @@ def choices(brief: PanelBrief) -> tuple[Section, ...]:
         )
         fields = (made, Field("plank.width", "plank"), Field("support.width", "batten"),
                   Field("support.thickness", "thick"), rip)  # fmt: skip
-        return (Section("Panel", fields, ("panel.planks", "panel.ripped")),)
+        return (*kit.choices(brief.holder), Section("Panel", fields, ("panel.planks", "panel.ripped")))
     place = Field(
         "support.place",
         "sides",
@@ -284,7 +284,7 @@ def choices(brief: PanelBrief) -> tuple[Section, ...]:
         ),
     )
     sides = (made, Field("support.width", "side"), Field("support.thickness", "thick"), place)
-    return (Section("Frame", sides, ("panel.overall", "panel.tall")),)
+    return (*kit.choices(brief.holder), Section("Frame", sides, ("panel.overall", "panel.tall")))
 
 
 FAMILY = Family(

@@ -73,6 +73,6 @@ FAMILY = Family(
     build,
     solve_row,
     suits,
-    lambda _: (),
+    lambda brief: kit.choices(brief.holder),
     rows="boards",
 )

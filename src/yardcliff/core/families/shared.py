@@ -125,6 +125,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
         (*fitted.cautions, *body.cautions),
         body.joints,
         body.seats,
+        fitted.shape,
     )
 
 

@@ -17,7 +17,7 @@ from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.item import Item
-from yardcliff.core.length import Gap, Size, Tape, TapeName, exact_text
+from yardcliff.core.length import LONGEST, Gap, Size, Tape, TapeName, exact_text
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Operation, Rack
 from yardcliff.core.row import Row
@@ -130,16 +130,22 @@ def _figures(brief: StackedBrief, row: Row, standing: tuple[Standing, ...]) -> I
     )
 
 
+def _stick_for(needed: Fraction) -> Fraction:
+    """A length as sticks are sold, by the 100 mm; none is longer than any board."""
+    return min(LONGEST, Fraction(ceil(needed / 100) * 100))
+
+
 def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
     stick, tape = brief.stick, Tape.named(brief.tape)
     needed = stick_needed(stick, row.length, rails)
     if needed <= stick.length:
         return
-    whole = exact_text(Fraction(ceil(needed / 100) * 100))
-    fits = rails_from(stick, row.length)
-    fixes = [Fix(f"A stick of {whole}", {"stick": {"length": whole}})]
-    if fits:
-        fixes.insert(0, Fix(f"{fits} rails", {"rows": {"count": fits}}))
+    whole, fits = _stick_for(needed), rails_from(stick, row.length)
+    fixes = [Fix(f"{fits} rails", {"rows": {"count": fits}})] if fits else []
+    if whole >= needed:
+        fixes.append(Fix(f"A stick of {exact_text(whole)}", {"stick": {"length": exact_text(whole)}}))
+    if not fixes:
+        return  # a rail that no stick gives is too long a row, and said there
     yield Finding(
         "stacked.stick",
         "Stick",
@@ -162,7 +168,7 @@ def start(hangs: Hangs, tape: TapeName) -> StackedBrief:
     lowest = stand_rows(first, row, first.board.height)[-1].down
     deepest = max(item.below for item in first.kinds.values())
     hung = max(first.hung, lowest + deepest + 100)
-    stick = Stick(length=max(Fraction(2400), Fraction(ceil(stick_needed(Stick(), row.length, 3) / 100) * 100)))
+    stick = Stick(length=max(Fraction(2400), _stick_for(stick_needed(Stick(), row.length, 3))))
     return first.model_copy(update={"hung": hung, "stick": stick})
 
 
@@ -173,11 +179,11 @@ def suits(items: tuple[Item, ...]) -> Fitness:
     return on_hooks(items, 2, "Equal rails out of one stick, one below the other: a narrow wall is enough.")
 
 
-def choices(_: StackedBrief) -> tuple[Section, ...]:
+def choices(brief: StackedBrief) -> tuple[Section, ...]:
     """What stacked rails alone are asked."""
     fields = (Field("stick.length", "stick"), Field("stick.kerf", "kerf"), Field("stick.trim", "trim"))
     figures = ("stacked.stick", "stacked.gives", "stacked.left", "stacked.lowest")
-    return (Section("One stick", fields, figures),)
+    return (*kit.choices(brief.holder), Section("One stick", fields, figures))
 
 
 FAMILY = Family(

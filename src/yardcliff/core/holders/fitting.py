@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.geometry import Path
 from yardcliff.core.item import Item
 from yardcliff.core.length import exact_text
 from yardcliff.core.rack import Bore, Glyph, Operation, Wood
@@ -32,7 +33,8 @@ class Ground:
 
 @dataclass(frozen=True, slots=True)
 class Fitting:
-    """A holder on its ground; things hang `how` it: on hooks, in holes. `end_distance` is the least from its axis to the board's end."""
+    """A holder on its ground; things hang `how` it: on hooks, in holes.
+    `shape` is one made in the shop, from the side at true size, in (out of the face, up), to check against. `end_distance` is the least from its axis to the board's end."""
 
     name: str
     reach: Reach
@@ -46,6 +48,7 @@ class Fitting:
     machining: tuple[Operation, ...]
     cautions: tuple[str, ...]
     how: str = "on"
+    shape: Path | None = None
 
 
 def half(width: Fraction) -> Reach:

@@ -4,13 +4,27 @@ from typing import Annotated
 
 from pydantic import Field
 
+from yardcliff.core.choices import Section
+from yardcliff.core.holders import bent as bents
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Fitting, Ground
 
-Holder = Annotated[hooks.Hook | pegs.Peg, Field(discriminator="kind")]
+AnyHolder = hooks.Hook | pegs.Peg | bents.Bent
+Holder = Annotated[AnyHolder, Field(discriminator="kind")]
 
 
-def fit(holder: hooks.Hook | pegs.Peg, ground: Ground) -> Fitting:
+def fit(holder: AnyHolder, ground: Ground) -> Fitting:
     """The holder on its ground."""
-    return pegs.fit(holder, ground) if isinstance(holder, pegs.Peg) else hooks.fit(holder, ground)
+    match holder:
+        case pegs.Peg():
+            return pegs.fit(holder, ground)
+        case bents.Bent():
+            return bents.fit(holder, ground)
+        case hooks.Hook():
+            return hooks.fit(holder, ground)
+
+
+def choices(holder: AnyHolder) -> tuple[Section, ...]:
+    """What the holder alone is asked, beyond what every hook and peg is."""
+    return (bents.choices(),) if isinstance(holder, bents.Bent) else ()

@@ -52,7 +52,9 @@ export function Choices({ catalogue }: Props) {
 
 function HolderChoices({ catalogue }: Props) {
   const { apply } = useSession();
-  const holder = useShown((shown) => shown.design.brief["holder"]) as Part & { kind: "hook" | "peg" };
+  const holder = useShown((shown) => shown.design.brief["holder"]) as Part & {
+    kind: "hook" | "peg" | "bent";
+  };
   const ofKind = catalogue.holders.filter((choice) => choice.patch?.["kind"] === holder.kind);
   const holderKey = matching(ofKind, holder);
   return (
@@ -65,6 +67,7 @@ function HolderChoices({ catalogue }: Props) {
           options={[
             { value: "hook", label: "hooks" },
             { value: "peg", label: "pegs" },
+            { value: "bent", label: "bent" },
           ]}
           onPick={(kind) => {
             const first = catalogue.holders.find((choice) => choice.patch?.["kind"] === kind);
@@ -78,12 +81,19 @@ function HolderChoices({ catalogue }: Props) {
         value={holderKey}
         options={[
           ...options(ofKind),
-          ...(holderKey === OWN ? [{ value: OWN, label: `${holder.kind} of your own sizes` }] : []),
+          ...(holderKey === OWN
+            ? [
+                {
+                  value: OWN,
+                  label: `${holder.kind === "bent" ? "bent hook" : holder.kind} of your own sizes`,
+                },
+              ]
+            : []),
         ]}
         onPick={(key) => apply({ holder: ofKind.find((one) => one.key === key)?.patch })}
         className="w-full"
       />
-      {holder.kind === "peg" ? (
+      {holder.kind === "bent" ? null : holder.kind === "peg" ? (
         <>
           <div className="grid grid-cols-2 gap-x-3">
             <BriefField path="holder.diameter" label="dowel" />

@@ -20,7 +20,8 @@ export function Machining() {
               </span>
             </p>
             <p>
-              {step.where.toLowerCase()}: <Measure text={step.depth} />, {step.setting}
+              {step.where.toLowerCase()}:{" "}
+              <Measure text={[step.depth, step.setting].filter(Boolean).join(", ")} />
               {step.web && (
                 <>
                   , web left <Measure text={step.web} />
