@@ -251,7 +251,7 @@ def _measures(rack: Rack, tape: Tape, extent: Box, folds: Folds) -> Iterator[Dim
     """From the wall outward: the wood left behind a blind hole, the marked part, and all of it with what hangs."""
     part = rack.part(rack.rows[0].part)
     z, y = float(part.z), float(part.y)
-    web, level = rack.machining[0].web, 1
+    web, level = next((step.web for step in rack.machining if step.web is not None), None), 1
     if part.marked == "front" and web is not None and web > 0:
         yield Dimension("x", z, z + float(web), extent.y1, 1, level, tape.write_fine(web), "")
         level += 1
