@@ -4,7 +4,9 @@ import { createStore, type StoreApi } from "zustand/vanilla";
 
 import type { Session, Shown } from "./session";
 
-const PANEL_MS = 250;
+/** How often what is read follows a drag: hundreds of places take it a frame, so it does so less often. */
+const PANEL_MS = { few: 250, many: 1000 };
+const MANY = 150;
 
 const Context = createContext<{ session: Session; shown: StoreApi<Shown> } | null>(null);
 
@@ -39,8 +41,9 @@ export function Unhurried({ children }: { children: ReactNode }) {
       value.shown.setState(session.store.getState(), true);
     };
     follow();
-    const stop = session.store.subscribe(({ held }) => {
-      if (held) timer ??= setTimeout(follow, PANEL_MS);
+    const stop = session.store.subscribe(({ held, design }) => {
+      const places = design.rows.reduce((sum, row) => sum + row.count, 0);
+      if (held) timer ??= setTimeout(follow, places < MANY ? PANEL_MS.few : PANEL_MS.many);
       else {
         clearTimeout(timer);
         follow();
