@@ -187,6 +187,7 @@ PEG_FIELDS = ["dowel", "tilt °", "deep", "showing"]
 def test_wrong_input_on_every_field_is_said_there_and_changes_nothing(porch: Page) -> None:
     porch.get_by_role("button", name="End rule").click()
     porch.get_by_role("menuitemradio", name=re.compile("Set margins")).click()
+    expect(porch.get_by_label("left", exact=True)).to_be_visible()
     for names in (FIELDS, [*PEG_FIELDS, "left", "right"]):
         if names is not FIELDS:
             porch.get_by_role("radio", name="pegs").click()
