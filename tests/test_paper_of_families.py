@@ -32,7 +32,7 @@ ITEMS = {
 }
 PARTS = {
     "rail": ["board 460 mm × 70 mm × 21 mm"],
-    "stacked": ["3 rails 200 mm × 70 mm × 21 mm"],
+    "stacked": ["2 rails 200 mm × 70 mm × 21 mm"],
     "panel": ["panel 200 mm × 185 mm × 21 mm", "2 battens 200 mm"],
     "hole-rail": ["shelf 456 mm × 90 mm × 18 mm", "back plate 456 mm × 90 mm × 18 mm"],
     "cradle": ["back plate 1080 mm × 120 mm × 21 mm"],

@@ -1,6 +1,7 @@
 """Ways of building: whatever is asked of them they stand, and their parts fit together."""
 
 import os
+from collections import Counter
 from itertools import combinations, pairwise
 
 import pytest
@@ -12,6 +13,7 @@ from yardcliff.core.amend import BriefError, amend, dump
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, build, ranked, starting
+from yardcliff.core.families.family import in_rows
 from yardcliff.core.families.panel import Plank, planks
 from yardcliff.core.families.stacked import Stick, rails_from, stick_needed
 from yardcliff.core.findings import Patch
@@ -20,7 +22,7 @@ from yardcliff.core.holders.strength import allowed, stress
 from yardcliff.core.length import TapeName
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.most import most_on
-from yardcliff.core.rack import Part
+from yardcliff.core.rack import Operation, Part
 
 EXAMPLES = 2000 if os.environ.get("YARDCLIFF_EXPLORE") else 600
 FLASKS = starting([(shipped_item("flask"), 5)], "1 mm")
@@ -68,8 +70,11 @@ def test_a_family_stands_whatever_it_is_asked(family: str, data: st.DataObject) 
             "row.fixtures",
         }
     for step in rack.machining:
-        if step.web is not None and step.web <= 0 and step.face == "front":
-            assert said & {"peg.through", "hook.through"}
+        if step.web is not None and step.web <= 0:
+            assert said & {"peg.through", "hook.through", "upright.through"}, step
+    # Nothing is under the floor in silence.
+    if min(part.y for part in rack.parts) < 0:
+        assert said & {"hang.floor", "upright.floor", "upright.low"}
 
 
 def test_a_flask_hangs_by_its_neck_in_the_next_hole_up() -> None:
@@ -119,9 +124,9 @@ def test_shafts_stand_plumb_between_clip_and_foot() -> None:
     known = figures(poles)
     # 28 of shaft and 1 of play ask for a ring of 36 in 40 of pipe; 35 of rail and half of it is 55 off the wall.
     assert (known["clip.bore"], known["clip.mouth"]) == (36, Fraction("22.4"))
-    assert (known["upright.plumb"], known["upright.foot"]) == (55, 55)
+    assert (known["seat.plumb"], known["seat.offset"]) == (55, 55)
     skirted = amend(poles, {"foot": {"off": "18 mm"}})
-    assert figures(skirted)["upright.foot"] == 37
+    assert figures(skirted)["seat.offset"] == 37
     for brief in (poles, skirted):
         rack = build(brief)
         rail, foot = rack.parts
@@ -230,10 +235,11 @@ def test_whatever_suits_a_thing_starts_settled(key: str) -> None:
     for family, fitness in offered:
         if fitness.score < 2:
             continue
-        for count in (1, 5):
+        for count in (1, 5, 9):
             rack = build(starting([(listed, count)], "1/16 in", family.key))
             assert not rack.findings, (family.key, rack.findings)
             assert rack.machining
+            assert len(rack.hung) == count, "as many as were asked for, in however many rows"
 
 
 @pytest.mark.parametrize("tape", ["1 mm", "1/16 in"])
@@ -298,7 +304,7 @@ def test_the_most_on_a_wall_respects_what_a_way_can_have() -> None:
 @pytest.mark.parametrize(("off", "offset"), [("0 mm", 55), ("18 mm", 37), ("40 mm", 15)])
 def test_a_skirting_comes_off_the_foot_offset(off: str, offset: int) -> None:
     poles = amend(starting([(shipped_item("curtain-pole"), 4)], "1 mm"), {"foot": {"off": off}})
-    assert figures(poles)["upright.foot"] == offset
+    assert figures(poles)["seat.offset"] == offset
     codes = [finding.code for finding in build(poles).findings]
     # A hole of 32 wants 12 of wood behind it: 28 from the edge.
     assert ("upright.foot" in codes) == (offset < 28)
@@ -310,3 +316,64 @@ def test_a_rail_that_the_shortest_does_not_reach_is_lowered_to_it() -> None:
     # Feet at 100, 915 long, 30 to spare.
     assert short.limit == 985
     assert not build(amend(poles, short.fixes[0].patch)).findings
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+@pytest.mark.parametrize("counts", [(3, 2), (1, 1), (4, 5)])
+def test_of_several_kinds_as_many_hang_as_were_asked_for(family: str, counts: tuple[int, int]) -> None:
+    hangs = [(shipped_item(key), count) for key, count in zip(("fiddle", "lute"), counts, strict=True)]
+    rack = build(starting(hangs, "1 mm", family))
+    assert Counter(hung.kind for hung in rack.hung) == {"": counts[0], "lute": counts[1]}
+
+
+@given(count=st.integers(1, 60), rows=st.integers(1, 6))
+def test_things_are_shared_out_over_rows_to_the_last_one(count: int, rows: int) -> None:
+    shared = in_rows({"row": {"count": count, "order": ()}}, rows)
+    own = shared["rows"].get("own", ())
+    held = shared["row"]["count"] * shared["rows"]["count"]
+    if own:
+        held += own[-1]["count"] - shared["row"]["count"]
+        assert len(own) == shared["rows"]["count"]
+        assert 1 <= own[-1]["count"] < shared["row"]["count"]
+    assert held == count
+    assert shared["rows"]["count"] <= min(rows, count)
+
+
+def test_a_foot_hole_leaves_wood_under_the_shaft_and_the_board_stays_above_the_floor() -> None:
+    poles = starting([(shipped_item("curtain-pole"), 4)], "1 mm")
+    deep = amend(poles, {"foot": {"deep": "32 mm"}})
+    (through,) = build(deep).findings
+    # 35 of board less 32 of hole: 3, where 5 has to stay.
+    assert (through.code, through.value, [fix.label for fix in through.fixes]) == (
+        "upright.through",
+        3,
+        ["Holes 30 mm deep", "Foot board 37 mm thick"],
+    )
+    sunk = amend(poles, {"foot": {"top": "25 mm"}})
+    (floor,) = build(sunk).findings
+    assert (floor.code, floor.fixes[0].label) == ("upright.floor", "Its top at 35 mm")
+    assert not build(amend(sunk, floor.fixes[0].patch)).findings
+
+
+def test_a_shelf_is_screwed_as_deep_as_it_can_be_and_never_through() -> None:
+    def pilot(**patch: object) -> Operation:
+        return next(s for s in build(amend(FLASKS, patch)).machining if s.what == "Pilot hole")
+
+    # 32 into the shelf's 90, through 18 of plate: screws of 50.
+    assert (pilot().depth, pilot().web, "screws of 50 mm" in pilot().note) == (32, 58, True)
+    assert "screws of 62 mm" in pilot(back={"thickness": "30 mm"}).note
+    shallow = pilot(board={"height": "30 mm"})
+    assert (shallow.depth, shallow.web) == (20, 10)
+
+
+def test_no_hook_hides_the_screws_of_a_frame() -> None:
+    keys = starting([(shipped_item("room-key"), 12)], "1 mm", "panel")
+    tight = amend(keys, {"made": "frame", "row": {"ends": {"rule": "margin", "left": "20 mm", "right": "20 mm"}}})
+    (joint,) = [finding for finding in build(tight).findings if finding.code == "panel.joint"]
+    # Hooks at 20, the screws in the middle of a side of 45.
+    assert joint.value == Fraction("2.5")
+    flush = build(amend(tight, joint.fixes[0].patch))
+    assert "panel.joint" not in {finding.code for finding in flush.findings}
+    assert "panel.joint" not in {
+        finding.code for finding in build(amend(keys, {"made": "frame", "support": {"width": "20 mm"}})).findings
+    }

@@ -123,7 +123,7 @@ def view_design(design: Design) -> DesignView:
                 key=f.key,
                 label=f.label,
                 text=_fine(f.value, tape),
-                tape=_on_tape(f.value, tape),
+                tape=None if f.fine else _on_tape(f.value, tape),
                 formula=f.formula,
                 why=f.why,
                 inputs=[InputView(symbol=i.symbol, name=i.name, text=_fine(i.value, tape)) for i in f.inputs],

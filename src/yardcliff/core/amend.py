@@ -36,13 +36,24 @@ def read_brief(data: Any) -> Brief:
     try:
         return BRIEFS.validate_python(data, context={"unit": unit})
     except ValidationError as error:
-        raise BriefError([(_path(e["loc"]), _message(e)) for e in error.errors()]) from None
+        raise BriefError([(_where(e), _message(e)) for e in error.errors()]) from None
 
 
 def _message(error: ErrorDetails) -> str:
+    if error["type"] == "union_tag_invalid":
+        return f"“{error['ctx']['tag']}” is none of the choices: {error['ctx']['expected_tags']}."
     if error["type"] == "literal_error":
         return f"“{error['input']}” is none of the choices: {error['ctx']['expected']}."
     return error["msg"]
+
+
+def _where(error: ErrorDetails) -> str:
+    """The field that an error is about: a union's own tag is a field too, which its location leaves out."""
+    path = _path(error["loc"])
+    if not error["type"].startswith("union_tag"):
+        return path
+    tag = error["ctx"]["discriminator"].strip("'")
+    return f"{path}.{tag}" if path else tag
 
 
 def _path(loc: tuple[int | str, ...]) -> str:

@@ -279,6 +279,7 @@ def _unevenness(row: Row) -> Figure:
             Input("m", "moved clear of a keep-out", str(len(row.given.nudges))),
         ),
         "How far pins and keep-outs pull the widest or the tightest space from even.",
+        fine=True,
     )
 
 
@@ -296,6 +297,7 @@ def _drift(row: Row, tape: Tape) -> Figure:
             Input("n", "holders", str(row.holders)),
         ),
         "How far off the last mark would be if the rounded pitch were stepped along. Measured from one end, no mark is.",
+        fine=True,
     )
 
 
@@ -308,4 +310,5 @@ def _dividers(row: Row, tape: Tape) -> Figure:
         "first mark, then p",
         (Input("a", "first mark", tape.write_fine(row.left)), Input("p", "pitch", tape.write_fine(row.pitch))),
         "For those who walk the row with dividers: set them to the exact pitch and start from the first mark.",
+        fine=True,
     )

@@ -264,5 +264,5 @@ def _measures(rack: Rack, tape: Tape, extent: Box, folds: Folds) -> Iterator[Dim
         seat = rack.part(hole.part)
         at = seat.z + seat.depth - hole.across
         below = _fold(float(seat.y), folds)
-        yield Dimension("x", float(seat.z), float(at), below, -1, 1, tape.write_fine(at - seat.z), "upright.foot")
-        yield Dimension("x", 0, float(at), below, -1, 2, tape.write_fine(at), "upright.plumb")
+        yield Dimension("x", float(seat.z), float(at), below, -1, 1, tape.write_fine(at - seat.z), "seat.offset")
+        yield Dimension("x", 0, float(at), below, -1, 2, tape.write_fine(at), "seat.plumb")

@@ -19,7 +19,10 @@ class Input:
 
 @dataclass(frozen=True, slots=True)
 class Figure:
-    """A derived figure. `key` is stable, so that a slip left open can follow the design."""
+    """A derived figure. `key` is stable, so that a slip left open can follow the design.
+
+    A `fine` one is not rounded to the tape: a bit's size, a depth, what the tape's own step hides.
+    """
 
     key: str
     label: str
@@ -27,3 +30,4 @@ class Figure:
     formula: str
     inputs: tuple[Input, ...]
     why: str
+    fine: bool = False

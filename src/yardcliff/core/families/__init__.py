@@ -10,6 +10,7 @@ from yardcliff.core.families.family import Family, Fitness, Hangs
 from yardcliff.core.families.hole_rail import HoleRailBrief
 from yardcliff.core.families.panel import PanelBrief
 from yardcliff.core.families.rail import RailBrief
+from yardcliff.core.families.shared import first_row
 from yardcliff.core.families.stacked import StackedBrief
 from yardcliff.core.families.upright import UprightBrief
 from yardcliff.core.holders.kit import Holder
@@ -32,14 +33,15 @@ FAMILIES: dict[str, Family[Any]] = {
 
 def build(brief: Brief) -> Rack:
     """The rack, by the brief's own way of building."""
-    rack: Rack = FAMILIES[brief.family].build(brief)
+    family = FAMILIES[brief.family]
+    fitted = family.fitting(brief)
+    rack: Rack = family.build(brief, fitted, first_row(brief, fitted))
     return rack
 
 
 def solve_row(brief: Brief) -> Row:
     """The brief's first row, spaced by what hangs on it."""
-    row: Row = FAMILIES[brief.family].solve_row(brief)
-    return row
+    return first_row(brief, FAMILIES[brief.family].fitting(brief))
 
 
 def ranked(items: tuple[Item, ...]) -> list[tuple[Family[Any], Fitness]]:

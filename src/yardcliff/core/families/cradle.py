@@ -14,7 +14,6 @@ from yardcliff.core.length import TapeName
 from yardcliff.core.rack import Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import FIXTURE_GAP
-from yardcliff.core.spacing import solve
 
 HEAD = Fraction(40)
 """A neck with less than this above it has no head to hang by, mm."""
@@ -34,14 +33,8 @@ def fitting(brief: CradleBrief) -> Fitting:
     return cradles.fit(brief.cradle, ground, items)
 
 
-def solve_row(brief: CradleBrief) -> Row:
-    """The brief's first row, spaced by what hangs on it."""
-    return solve(brief.row, brief.things, fitting(brief).reach)
-
-
-def build(brief: CradleBrief) -> Rack:
+def build(brief: CradleBrief, fitted: Fitting, first: Row) -> Rack:
     """A back plate with a cradle for each thing, or several plates below one another."""
-    fitted, first = fitting(brief), solve_row(brief)
     least = fitted.glyph.height + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
     standing = stand_rows(brief, first, least)
     parts, marked = boards(brief, standing, first.length, brief.board.height / 2, "Back plate")
@@ -49,7 +42,7 @@ def build(brief: CradleBrief) -> Rack:
 
 
 def start(hangs: Hangs, tape: TapeName) -> CradleBrief:
-    """Arms as thick as the heaviest thing asks for, on a plate that takes them."""
+    """The usual arms on a hardwood plate that takes them."""
     board = {"height": Fraction(120), "thickness": Fraction(21), "wood": "hardwood"}
     return CradleBrief.model_validate(row_for(hangs, tape) | {"board": board})
 
@@ -80,8 +73,8 @@ FAMILY = Family(
     "Two arms let into a back plate, for instruments that hang by the head.",
     CradleBrief,
     start,
+    fitting,
     build,
-    solve_row,
     suits,
     choices,
     rows="boards",

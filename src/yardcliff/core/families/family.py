@@ -2,11 +2,13 @@
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
-from typing import Any, Generic, Literal, TypeVar
+from math import ceil
+from typing import Any, Generic, Literal, TypeVar, get_args
 
 from yardcliff.core.brief import MAIN, RackBrief
 from yardcliff.core.choices import Section
 from yardcliff.core.findings import Patch
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Grip, Item
 from yardcliff.core.length import TapeName
 from yardcliff.core.listing import Listed
@@ -18,16 +20,8 @@ from yardcliff.data import values
 B = TypeVar("B", bound=RackBrief)
 Hangs = Sequence[tuple[Listed, int]]
 """So many of each listed thing; the first is the main one."""
-
-
-_WORDS: tuple[Literal["not really", "at a pinch", "suits", "made for it"], ...] = (
-    "not really",
-    "at a pinch",
-    "suits",
-    "made for it",
-)
-
-
+Word = Literal["not really", "at a pinch", "suits", "made for it"]
+_WORDS: tuple[Word, ...] = get_args(Word)
 HANGING: tuple[Grip, ...] = ("loop", "handle", "rim", "hole", "pair")
 """Grips that stay on a hook or a peg."""
 Rows = Literal["one", "several", "boards"]
@@ -41,14 +35,14 @@ class Fitness:
     why: str
 
     @property
-    def word(self) -> Literal["not really", "at a pinch", "suits", "made for it"]:
+    def word(self) -> Word:
         """The score as it is said."""
         return _WORDS[self.score]
 
 
 @dataclass(frozen=True, slots=True)
 class Family(Generic[B]):
-    """One way of building. `choices` are those that it alone has, as they stand for a brief. It may have one row,
+    """One way of building: the holder fitted to its ground gives the row, and with both the rack is built. `choices` are those that it alone has, as they stand for a brief. It may have one row,
     or several, or several on one board or a board each as the user likes.
     """
 
@@ -57,8 +51,8 @@ class Family(Generic[B]):
     says: str
     brief: type[B]
     start: Callable[[Hangs, TapeName], B]
-    build: Callable[[B], Rack]
-    solve_row: Callable[[B], Row]
+    fitting: Callable[[B], Fitting]
+    build: Callable[[B, Fitting, Row], Rack]
     suits: Callable[[tuple[Item, ...]], Fitness]
     choices: Callable[[B], tuple[Section, ...]]
     rows: Rows = "several"
@@ -84,6 +78,18 @@ def held_by(hangs: Hangs) -> Patch:
     """The holder and the board that the heaviest thing asks for."""
     heaviest = max((listed for listed, _ in hangs), key=lambda listed: listed.item.weight_g)
     return {"holder": values("holders", heaviest.holder), "board": values("boards", heaviest.board)}
+
+
+def in_rows(shared: Patch, rows: int) -> Patch:
+    """Things of one kind shared out over rows, as many as were asked for; mixed things stay in one row."""
+    count = shared["row"]["count"]
+    if shared["row"]["order"]:
+        return shared | {"rows": {"count": 1}}
+    each = ceil(count / rows)
+    rows = ceil(count / each)  # five on four rows of two are three rows
+    last = count - each * (rows - 1)
+    own: list[Patch] = [{}] * (rows - 1) + [{"kind": MAIN, "count": last}] if last < each else []
+    return shared | {"row": shared["row"] | {"count": each}, "rows": {"count": rows, "own": own}}
 
 
 def row_for(hangs: Hangs, tape: TapeName) -> Patch:

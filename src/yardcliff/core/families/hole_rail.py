@@ -17,11 +17,10 @@ from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Joint, Operation, Part, Rack
 from yardcliff.core.row import Row
-from yardcliff.core.spacing import solve
 from yardcliff.core.working import Figure, Input
 
-SCREW, CLEARANCE = Fraction(50), Fraction(9, 2)
-"""The screws that join shelf and back plate: 4 mm by 50 mm, and the hole they pass through; mm."""
+BITE, CLEARANCE = Fraction(32), Fraction(9, 2)
+"""How far the 4 mm screws that join the plate to the shelf go into its edge, and the hole they pass through; mm."""
 SCREWS_APART = Fraction(250)
 NECK = Fraction(40)
 """More than this above the hole does not pass through it, mm: rule of thumb."""
@@ -56,14 +55,8 @@ def fitting(brief: HoleRailBrief) -> Fitting:
     return holes.fit(brief.hole, ground, tuple(brief.kinds.values()))
 
 
-def solve_row(brief: HoleRailBrief) -> Row:
-    """The brief's first row, spaced by what hangs on it."""
-    return solve(brief.row, brief.things, fitting(brief).reach)
-
-
-def build(brief: HoleRailBrief) -> Rack:
+def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
     """A shelf for each row, each on a back plate of its own."""
-    fitted, first = fitting(brief), solve_row(brief)
     board, back = brief.board, brief.back
     least = max(back.height, board.thickness)
     standing = stand_rows(brief, first, least)
@@ -106,7 +99,8 @@ def build(brief: HoleRailBrief) -> Rack:
 
 
 def _joinery(brief: HoleRailBrief, screws: int) -> tuple[Operation, ...]:
-    deep = max(SCREW - brief.back.thickness, Fraction(1))
+    deep = min(BITE, brief.board.height * 2 / 3)
+    screw = exact_text(brief.back.thickness + deep)
     return (
         Operation(
             "Screw hole", screws, "Back plate", "back", "bit", CLEARANCE, None, 0, None, "through",
@@ -114,7 +108,7 @@ def _joinery(brief: HoleRailBrief, screws: int) -> tuple[Operation, ...]:
         ),
         Operation(
             "Pilot hole", screws, "Shelf", "back edge", "bit", pilot_bit("4.0", brief.board.wood), deep, 0,
-            brief.board.height - deep, "tape on the bit", "Through the plate's holes, with both parts clamped.",
+            brief.board.height - deep, "tape on the bit", f"Through the plate's holes, with both parts clamped, for screws of {screw}.",
         ),
     )  # fmt: skip
 
@@ -221,8 +215,8 @@ FAMILY = Family(
     "A shelf with holes or slots that hold by the neck or the shaft.",
     HoleRailBrief,
     start,
+    fitting,
     build,
-    solve_row,
     suits,
     choices,
 )

@@ -6,6 +6,7 @@ cross boards.
 
 from bisect import bisect_right
 from collections.abc import Iterator
+from dataclasses import dataclass
 from itertools import accumulate
 from math import ceil
 from typing import Literal
@@ -13,8 +14,8 @@ from typing import Literal
 from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
-from yardcliff.core.families.shared import Body, assemble, boards, stand_rows
+from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
+from yardcliff.core.families.shared import Body, assemble, boards, first_row, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
@@ -26,11 +27,14 @@ from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Joint, Operation, Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import FIXTURE_GAP, RowsBrief, Standing
-from yardcliff.core.spacing import solve
 from yardcliff.core.working import Figure, Input
 
 SEAM = Fraction(6)
 """Least wood between a holder's bore and a seam, mm: rule of thumb."""
+CLEARANCE = Fraction(9, 2)
+"""What a 4 mm screw passes through, mm."""
+SOLD = (60, 162, 2)
+"""Widths that planks are sold or ripped to, as a range, mm."""
 ZERO = Fraction(0)
 
 
@@ -68,11 +72,6 @@ def fitting(brief: PanelBrief) -> Fitting:
     return kit.fit(brief.holder, ground)
 
 
-def solve_row(brief: PanelBrief) -> Row:
-    """The brief's first row, spaced by what hangs on it."""
-    return solve(brief.row, brief.things, fitting(brief).reach)
-
-
 def planks(length: Fraction, plank: Plank) -> tuple[Fraction, ...]:
     """The widths of the planks that make up a panel of `length`, mm."""
     count = max(1, ceil(length / plank.width))
@@ -81,9 +80,8 @@ def planks(length: Fraction, plank: Plank) -> tuple[Fraction, ...]:
     return (plank.width,) * (count - 1) + (length - plank.width * (count - 1),)
 
 
-def build(brief: PanelBrief) -> Rack:
+def build(brief: PanelBrief, fitted: Fitting, first: Row) -> Rack:
     """The panel or the frame with its rows."""
-    fitted, first = fitting(brief), solve_row(brief)
     frame = brief.made == "frame"
     least = brief.board.height if frame else fitted.glyph.height + FIXTURE_GAP
     standing = stand_rows(brief, first, least)
@@ -125,7 +123,7 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
                 "panel.ripped", "Each ripped to", widths[-1], *_ripped(brief, row, len(widths)),
             ),
         ),
-        tuple(_on_seams(brief, row, standing, fitted)),
+        tuple(_on_seams(brief, _Seams.of(row, standing, fitted))),
         ("Ripping: use the guard and a push stick, and never let go of the piece beside the fence.",),
     )  # fmt: skip
 
@@ -141,35 +139,51 @@ def _ripped(brief: PanelBrief, row: Row, count: int) -> tuple[str, tuple[Input, 
     )
 
 
-def _on_seams(brief: PanelBrief, row: Row, standing: tuple[Standing, ...], fitted: Fitting) -> Iterator[Finding]:
-    clear = max(abs(bore.aside) + bore.bit / 2 for bore in fitted.bores) + SEAM
-    axes = sorted({axis for one in standing for axis in one.row.axes})
+@dataclass(frozen=True, slots=True)
+class _Seams:
+    """Where a panel's holders stand, and how far from a seam they have to: what a choice of planks is judged by."""
 
-    def hit(plank: Plank) -> tuple[Fraction, Fraction] | None:
-        """An axis that is too near a seam, and that seam."""
-        for seam in list(accumulate(planks(row.length, plank)))[:-1]:
-            after = bisect_right(axes, seam - clear)
-            if after < len(axes) and axes[after] < seam + clear:
-                return axes[after], seam
+    length: Fraction
+    axes: tuple[Fraction, ...]
+    clear: Fraction
+
+    @classmethod
+    def of(cls, row: Row, standing: tuple[Standing, ...], fitted: Fitting) -> "_Seams":
+        clear = max(abs(bore.aside) + bore.bit / 2 for bore in fitted.bores) + SEAM
+        return cls(row.length, tuple(sorted({axis for one in standing for axis in one.row.axes})), clear)
+
+    def hit(self, plank: Plank) -> Fraction | None:
+        """How far from a seam the first holder stands that is too near one."""
+        for seam in list(accumulate(planks(self.length, plank)))[:-1]:
+            after = bisect_right(self.axes, seam - self.clear)
+            if after < len(self.axes) and self.axes[after] < seam + self.clear:
+                return abs(self.axes[after] - seam)
         return None
 
-    if not (found := hit(brief.plank)):
+    def missed_by(self, plank: Plank) -> Plank | None:
+        """Planks of nearly the same width that have no seam at a holder; None if no width that is sold has none."""
+        widths = sorted(range(*SOLD), key=lambda width: abs(width - plank.width))
+        others = (plank.model_copy(update={"width": Fraction(width)}) for width in widths)
+        return next((other for other in others if self.hit(other) is None), None)
+
+
+def _on_seams(brief: PanelBrief, seams: _Seams) -> Iterator[Finding]:
+    near = seams.hit(brief.plank)
+    if near is None:
         return
-    frame = Fix("A frame of cross boards instead", {"made": "frame"})
-    narrower = (brief.plank.model_copy(update={"width": brief.plank.width - k * 2}) for k in range(1, 40))
-    better = next((plank for plank in narrower if plank.width > 20 and not hit(plank)), None)
-    others = (
-        [Fix(f"Planks of {exact_text(better.width)}", {"plank": {"width": exact_text(better.width)}})] if better else []
-    )
-    axis, seam = found
+    better = seams.missed_by(brief.plank)
+    width = exact_text(better.width) if better else ""
     yield Finding(
         "panel.seam",
         "Panel",
         "A holder stands on a seam between planks, where its screws or its peg hold nothing.",
         "from the seam",
-        abs(axis - seam),
-        clear,
-        fixes=(*others, frame),
+        near,
+        seams.clear,
+        fixes=(
+            *((Fix(f"Planks of {width}", {"plank": {"width": width}}),) if better else ()),
+            Fix("A frame of cross boards instead", {"made": "frame"}),
+        ),
     )
 
 
@@ -207,9 +221,28 @@ def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row) -> Body:
                 "panel.tall", "Sides", high - low, "given", (), "From the lowest cross board's edge to the highest's.",
             ),
         ),
-        (),
+        tuple(_on_joints(brief, standing, wide)) if not flush else (),
         ("Check both diagonals before the glue sets: equal diagonals, square frame.",),
     )  # fmt: skip
+
+
+def _on_joints(brief: PanelBrief, standing: tuple[Standing, ...], wide: Fraction) -> Iterator[Finding]:
+    """Whether a holder sits over the screws that hold a cross board to its sides, in the middle of these."""
+    row = standing[0].row
+    clear = row.fixture.across / 2 + CLEARANCE
+    at = (wide / 2, row.length - wide / 2)
+    near = [(abs(axis - screw), axis) for one in standing for axis in one.row.axes for screw in at]
+    nearest = min(near)[0]
+    if nearest < clear:
+        yield Finding(
+            "panel.joint",
+            "Cross board",
+            "A holder sits over the screws that hold the cross board to its side.",
+            "from the screws",
+            nearest,
+            clear,
+            fixes=(Fix("Sides flush beside the boards", {"support": {"place": "flush"}}),),
+        )
 
 
 def _joinery(brief: PanelBrief, screws: int, through: str, into: str, face: str) -> tuple[Operation, ...]:
@@ -217,7 +250,7 @@ def _joinery(brief: PanelBrief, screws: int, through: str, into: str, face: str)
     other = brief.board.thickness if into == "Panel" else brief.support.thickness
     return (
         Operation(
-            "Screw hole", screws, through, face, "bit", Fraction(9, 2), None, 0, None, "through",
+            "Screw hole", screws, through, face, "bit", CLEARANCE, None, 0, None, "through",
             "Countersunk; slotted a little where planks may move.",
         ),
         Operation(
@@ -228,22 +261,17 @@ def _joinery(brief: PanelBrief, screws: int, through: str, into: str, face: str)
 
 
 def start(hangs: Hangs, tape: TapeName) -> PanelBrief:
-    """Two rows of half as many; the holder suits the heaviest thing."""
-    shared = row_for(hangs, tape)
-    if len(hangs) == 1:
-        shared["row"]["count"] = ceil(hangs[0][1] / 2)
-    first = PanelBrief.model_validate(shared | held_by(hangs))
+    """Two rows, the lower one short by one of an odd number; the holder suits the heaviest thing."""
+    first = PanelBrief.model_validate(in_rows(row_for(hangs, tape), 2) | held_by(hangs))
     # Two rows hang lower: the upper one as high as the things below it ask for.
     tall = max(item.below + item.above for item in first.kinds.values())
-    row = solve_row(first)
     hung = max(first.hung, 2 * tall + 100)
-    seamless = next((w for w in range(120, 40, -2) if not list(_seamed(first, row, Fraction(w)))), 120)
-    return first.model_copy(update={"hung": hung, "plank": Plank(width=Fraction(seamless))})
-
-
-def _seamed(brief: PanelBrief, row: Row, width: Fraction) -> Iterator[Finding]:
-    other = brief.model_copy(update={"plank": Plank(width=width)})
-    return _on_seams(other, row, stand_rows(other, row, ZERO), fitting(other))
+    fitted = fitting(first)
+    row = first_row(first, fitted)
+    plank = _Seams.of(row, stand_rows(first, row, ZERO), fitted).missed_by(first.plank)
+    # A short lower row may leave no plank without a seam at a holder: boards across have none.
+    made = {"plank": plank} if plank else {"made": "frame", "support": Support(place="flush")}
+    return first.model_copy(update={"hung": hung, **made})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:
@@ -293,8 +321,8 @@ FAMILY = Family(
     "Planks on battens or a frame, with rows of hooks or pegs.",
     PanelBrief,
     start,
+    fitting,
     build,
-    solve_row,
     suits,
     choices,
 )

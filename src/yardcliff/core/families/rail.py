@@ -14,7 +14,6 @@ from yardcliff.core.listing import shipped_item
 from yardcliff.core.rack import Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import FIXTURE_GAP
-from yardcliff.core.spacing import solve
 
 
 class RailBrief(RackBrief):
@@ -32,14 +31,8 @@ def fitting(brief: RailBrief) -> Fitting:
     return kit.fit(brief.holder, ground)
 
 
-def solve_row(brief: RailBrief) -> Row:
-    """The brief's first row, spaced by what hangs on it."""
-    return solve(brief.row, brief.things, fitting(brief).reach)
-
-
-def build(brief: RailBrief) -> Rack:
+def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
     """A complete rail, or several below one another, from its brief."""
-    fitted, first = fitting(brief), solve_row(brief)
     least = fitted.glyph.height + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
     standing = stand_rows(brief, first, least)
     line = brief.board.height / 2 if brief.line is None else brief.line
@@ -70,8 +63,8 @@ FAMILY = Family(
     "A board with hooks or pegs in a row.",
     RailBrief,
     start,
+    fitting,
     build,
-    solve_row,
     suits,
     lambda brief: kit.choices(brief.holder),
     rows="boards",

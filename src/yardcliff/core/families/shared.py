@@ -15,6 +15,7 @@ from yardcliff.core.row_figures import row_figures
 from yardcliff.core.row_findings import Words, check
 from yardcliff.core.rows import ALIKE, Standing, solve_rows, stand
 from yardcliff.core.rows_findings import OF_THE_FIRST_ROW, check_rows, own_fixes, rows_figures
+from yardcliff.core.spacing import solve
 from yardcliff.core.working import Figure
 
 FLOOR_CLEAR = Fraction(20)
@@ -40,6 +41,11 @@ class Body:
     cautions: tuple[str, ...] = ()
     seats: tuple[Hole, ...] = ()
     standing_at: Fraction | None = None
+
+
+def first_row(brief: RackBrief, fitted: Fitting) -> Row:
+    """The first row, spaced by what hangs on it and the holders' own reach."""
+    return solve(brief.row, brief.things, fitted.reach)
 
 
 def stand_rows(brief: RackBrief, first: Row, least: Fraction) -> tuple[Standing, ...]:

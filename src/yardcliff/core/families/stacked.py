@@ -10,8 +10,8 @@ from typing import Literal
 from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
-from yardcliff.core.families.shared import Body, assemble, boards, stand_rows
+from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
+from yardcliff.core.families.shared import Body, assemble, boards, first_row, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
@@ -22,7 +22,6 @@ from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Operation, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import RowsBrief, Standing
-from yardcliff.core.spacing import solve
 from yardcliff.core.working import Figure, Input
 
 ZERO = Fraction(0)
@@ -54,14 +53,9 @@ def fitting(brief: StackedBrief) -> Fitting:
     )
 
 
-def solve_row(brief: StackedBrief) -> Row:
-    """The top rail's row; the others are its equals."""
-    return solve(brief.row, brief.things, fitting(brief).reach)
-
-
-def build(brief: StackedBrief) -> Rack:
+def build(brief: StackedBrief, fitted: Fitting, first: Row) -> Rack:
     """The rails, each as low as what hangs above it asks for."""
-    fitted, first, board = fitting(brief), solve_row(brief), brief.board
+    board = brief.board
     standing = stand_rows(brief, first, board.height)
     each = brief.model_copy(update={"rows": brief.rows.model_copy(update={"boards": "each"})})
     parts, marked = boards(each, standing, first.length, board.height / 2, "Rail")
@@ -159,16 +153,13 @@ def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
 
 
 def start(hangs: Hangs, tape: TapeName) -> StackedBrief:
-    """Three rails with a third of the things each, hung so that the lowest clears the floor."""
-    shared = row_for(hangs, tape)
-    if len(hangs) == 1:
-        shared["row"]["count"] = ceil(hangs[0][1] / 3)
-    first = StackedBrief.model_validate(shared | held_by(hangs))
-    row = solve_row(first)
+    """Up to three rails that share the things, hung so that the lowest clears the floor."""
+    first = StackedBrief.model_validate(in_rows(row_for(hangs, tape), 3) | held_by(hangs))
+    row = first_row(first, fitting(first))
     lowest = stand_rows(first, row, first.board.height)[-1].down
     deepest = max(item.below for item in first.kinds.values())
     hung = max(first.hung, lowest + deepest + 100)
-    stick = Stick(length=max(Fraction(2400), _stick_for(stick_needed(Stick(), row.length, 3))))
+    stick = Stick(length=max(Fraction(2400), _stick_for(stick_needed(Stick(), row.length, first.rows.count))))
     return first.model_copy(update={"hung": hung, "stick": stick})
 
 
@@ -192,8 +183,8 @@ FAMILY = Family(
     "Equal rails from one stick, one below the other.",
     StackedBrief,
     start,
+    fitting,
     build,
-    solve_row,
     suits,
     choices,
 )

@@ -14,7 +14,7 @@ from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row
 from yardcliff.core.families.shared import Body, assemble
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import clip as clips
-from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.fitting import Fitting, Ground, held_at
 from yardcliff.core.holders.hole import LEAST_WOOD, bored
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, TapeName, exact_text
@@ -22,13 +22,14 @@ from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Hole, Operation, Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
-from yardcliff.core.spacing import solve
 from yardcliff.core.working import Figure, Input
 
 CATCH = Fraction(30)
 """How far the shortest shaft stands above the rail at least, mm: rule of thumb."""
 STEADY = Fraction(1, 2)
 """A shaft that is clipped below this share of its length leans out: rule of thumb."""
+FLOOR = Fraction(5)
+"""Least wood under a foot hole, so that a shaft set down hard does not go through: rule of thumb."""
 ZERO = Fraction(0)
 
 
@@ -58,17 +59,12 @@ def fitting(brief: UprightBrief) -> Fitting:
     return clips.fit(brief.clip, ground, tuple(brief.kinds.values()))
 
 
-def solve_row(brief: UprightBrief) -> Row:
-    """The brief's row, spaced by the shafts and what is on their ends."""
-    return solve(brief.row, brief.things, fitting(brief).reach)
-
-
-def build(brief: UprightBrief) -> Rack:
+def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
     """One clip rail and the foot board below it."""
-    fitted, row, foot, board = fitting(brief), solve_row(brief), brief.foot, brief.board
+    foot, board = brief.foot, brief.board
     plumb = board.thickness + fitted.glyph.out / 2
     offset = plumb - foot.off
-    bit, tool = _foot_bit(brief, fitted)
+    bit, tool = _foot_bit(brief)
     rail = Part(
         "clip-rail", "Clip rail", ZERO, brief.hung - board.height / 2, ZERO, row.length, board.height,
         board.thickness, board.wood,
@@ -99,11 +95,14 @@ def build(brief: UprightBrief) -> Rack:
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
 
 
-def _foot_bit(brief: UprightBrief, fitted: Fitting) -> tuple[Fraction, str]:
+def _shaft(brief: UprightBrief) -> Fraction:
+    """How thick the thickest shaft is where it is clipped; its foot is taken to be as thick."""
+    return held_at(brief.clip.held, brief.kinds.values())
+
+
+def _foot_bit(brief: UprightBrief) -> tuple[Fraction, str]:
     """What bores the foot holes: the shaft that the clips take, and play."""
-    shaft = next(figure.value for figure in fitted.figures if figure.key == "held")
-    assert isinstance(shaft, Fraction)
-    return bored(shaft + brief.foot.play)
+    return bored(_shaft(brief) + brief.foot.play)
 
 
 def _lengths(brief: UprightBrief) -> tuple[Item, Item]:
@@ -130,7 +129,7 @@ def _figures(brief: UprightBrief, fitted: Fitting, plumb: Fraction, offset: Frac
     half_ring = Input("r", "half a ring", fitted.glyph.out / 2)
     return (
         Figure(
-            "upright.plumb",
+            "seat.plumb",
             "Shaft off the wall",
             plumb,
             "t + r",
@@ -138,7 +137,7 @@ def _figures(brief: UprightBrief, fitted: Fitting, plumb: Fraction, offset: Frac
             "At the clip; the foot has to stand off as far, or the shaft leans.",
         ),
         Figure(
-            "upright.foot",
+            "seat.offset",
             "Foot hole from the back edge",
             offset,
             "q − o",
@@ -195,6 +194,42 @@ def _findings(brief: UprightBrief, offset: Fraction, bit: Fraction) -> Iterator[
             least,
             fixes=(Fix(f"Hang at {exact_text(least)}", {"hung": exact_text(least)}),),
         )
+    asked = _shaft(brief) + foot.play
+    if bit < asked:
+        yield Finding(
+            "hole.size",
+            "Foot board",
+            "No bit or hole saw of the table makes a hole that the foot goes into.",
+            "foot hole",
+            asked,
+            bit,
+            fixes=(Fix(f"Shafts of {exact_text(bit)}", {"clip": {"held": exact_text(bit)}, "foot": {"play": "0 mm"}}),),
+        )
+    left = foot.thickness - foot.deep
+    if left < FLOOR:
+        shallow, thick_enough = exact_text(foot.thickness - FLOOR), exact_text(foot.deep + FLOOR)
+        shallower = Fix(f"Holes {shallow} deep", {"foot": {"deep": shallow}})
+        thicker = Fix(f"Foot board {thick_enough} thick", {"foot": {"thickness": thick_enough}})
+        yield Finding(
+            "upright.through",
+            "Foot board",
+            "The foot holes leave too little under the shafts.",
+            "wood under the hole",
+            left,
+            FLOOR,
+            fixes=(shallower, thicker) if foot.thickness > FLOOR else (thicker,),
+        )
+    if foot.top < foot.thickness:
+        up = exact_text(foot.thickness)
+        yield Finding(
+            "upright.floor",
+            "Foot board",
+            "The foot board reaches below the floor.",
+            "its top above the floor",
+            foot.top,
+            foot.thickness,
+            fixes=(Fix(f"Its top at {up}", {"foot": {"top": up}}),),
+        )
     behind, before = offset - bit / 2, foot.depth - offset - bit / 2
     if min(behind, before) < LEAST_WOOD:
         # A thicker rail brings the shaft, and so the hole, further from the wall.
@@ -228,7 +263,7 @@ def start(hangs: Hangs, tape: TapeName) -> UprightBrief:
     height = min(_length(short) - CATCH, _length(long) * 2 / 3)
     fitted = fitting(first)
     offset = first.board.thickness + fitted.glyph.out / 2
-    deep = -(-(offset + _foot_bit(first, fitted)[0] / 2 + LEAST_WOOD) // 10) * 10
+    deep = -(-(offset + _foot_bit(first)[0] / 2 + LEAST_WOOD) // 10) * 10
     foot = first.foot.model_copy(update={"depth": max(first.foot.depth, deep)})
     return first.model_copy(update={"hung": stands + height // 10 * 10, "foot": foot})
 
@@ -269,7 +304,7 @@ def choices(_: UprightBrief) -> tuple[Section, ...]:
                 Field("foot.deep", "holes"),
                 Field("foot.play", "play"),
             ),
-            ("upright.foot", "upright.plumb"),
+            ("seat.offset", "seat.plumb"),
         ),
     )
 
@@ -280,8 +315,8 @@ FAMILY = Family(
     "Clips above a foot board with holes, for long shafts.",
     UprightBrief,
     start,
+    fitting,
     build,
-    solve_row,
     suits,
     choices,
     rows="one",

@@ -12,7 +12,7 @@ from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import Path
-from yardcliff.core.holders.fitting import Fitting, Ground, half, rounded
+from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots, rounded
 from yardcliff.core.holders.hook import BACK, EDGE, pilot_bit
 from yardcliff.core.length import LONGEST, Gap, Size, exact_text
 from yardcliff.core.model import Frozen
@@ -117,10 +117,7 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
                 "Screw hole", 2, "Back leg", "front", "bit", CLEARANCE, None, 0, None, "through",
                 "Punch, flatten a little, then drill on scrap, clamped.",
             ),
-            Operation(
-                "Pilot hole", 2, ground.part, "front", "bit", bit, deep, 0, ground.thickness - deep, "tape on the bit",
-                "Through the hook's own holes. Fit the hooks after the finish is dry.",
-            ),
+            pilots(ground, 2, bit, deep, "Through the hook's own holes. Fit the hooks after the finish is dry."),
         ),
         cautions=(
             "Bending: clamp the bar low in the vice and pull towards free floor; a bar that slips hits the hand.",
@@ -141,6 +138,7 @@ def _figures(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Figure]:
         "π/2 · (r + k · s)",
         (Input("r", "inside radius", bent.radius), Input("k", "round bar", NEUTRAL), Input("s", "bar", bent.bar)),
         "Along the middle of the bar, which neither stretches nor shrinks. Bend one and measure: stock varies.",
+        fine=True,
     )
     yield Figure(
         "bent.blank", "Blank", blank(bent), "a + b + c + n · u", (*legs, Input("n", "bends", str(BENDS)), taken),
@@ -162,6 +160,7 @@ def _figures(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Figure]:
         "hook.back", "Left behind it", ground.thickness - deep, "T − i",
         (Input("T", "board", ground.thickness), Input("i", "in the board", deep)),
         "What stays between the screw's point and the wall side.",
+        fine=True,
     )  # fmt: skip
 
 

@@ -4,10 +4,11 @@ The ring is as long as the rail is wide; two screws through its back hold it, dr
 """
 
 from collections.abc import Iterator
+from functools import cache
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure
+from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure, pilots
 from yardcliff.core.holders.hook import BACK, pilot_bit
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text, read
@@ -30,9 +31,14 @@ class Clip(Frozen):
     screw: Size = Fraction(16)
 
 
+@cache
+def _pipes() -> tuple[tuple[Fraction, Fraction], ...]:
+    return tuple((read(row["inside"]), read(row["outside"])) for row in table("pipes"))
+
+
 def ring(size: Fraction) -> tuple[Fraction, Fraction]:
     """Inside and outside of the smallest pipe that takes `size`, mm; of the largest where none does."""
-    pipes = [(read(row["inside"]), read(row["outside"])) for row in table("pipes")]
+    pipes = _pipes()
     return next((pipe for pipe in pipes if pipe[0] >= size), pipes[-1])
 
 
@@ -62,6 +68,7 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 "next pipe up from d + y",
                 (Input("d", "shaft", shaft), Input("y", "play", clip.play)),
                 "A ring that pinches is slow to use; one that is loose rattles.",
+                fine=True,
             ),
             Figure(
                 "clip.mouth",
@@ -90,17 +97,11 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 "a stop block, one ring long",
                 "Clamp the pipe in a V block. Saw the mouth along the ring, then round its edges.",
             ),
-            Operation(
-                "Pilot hole",
+            pilots(
+                ground,
                 2,
-                ground.part,
-                "front",
-                "bit",
                 bit,
                 deep,
-                0,
-                ground.thickness - deep,
-                "tape on the bit",
                 "Screw through the mouth; countersink the ring from inside, so that no head scratches.",
             ),
         ),

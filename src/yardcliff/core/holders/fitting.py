@@ -51,6 +51,12 @@ class Fitting:
     shape: Path | None = None
 
 
+def pilots(ground: Ground, count: int, bit: Fraction, deep: Fraction, note: str) -> Operation:
+    """The pilot holes of one holder's screws, from the face of its ground."""
+    left = ground.thickness - deep
+    return Operation("Pilot hole", count, ground.part, "front", "bit", bit, deep, 0, left, "tape on the bit", note)
+
+
 def half(width: Fraction) -> Reach:
     """The reach of something symmetric."""
     return Reach(width / 2, width / 2)

@@ -4,6 +4,7 @@ The bit is the next size up from what it holds and the play around it.
 """
 
 from collections.abc import Iterable
+from functools import cache
 from typing import Literal
 
 from yardcliff.core.exact import Fraction
@@ -30,9 +31,14 @@ class Hole(Frozen):
     seat: Literal["plain", "countersunk"] = "plain"
 
 
+@cache
+def _bits() -> tuple[tuple[Fraction, str], ...]:
+    return tuple((read(row["size"]), str(row["tool"])) for row in table("bits"))
+
+
 def bored(size: Fraction) -> tuple[Fraction, str]:
     """The next bit up from `size`, mm, and what kind it is; the largest where none is big enough (data/bits.toml)."""
-    sizes = [(read(row["size"]), str(row["tool"])) for row in table("bits")]
+    sizes = _bits()
     return next((one for one in sizes if one[0] >= size), sizes[-1])
 
 
@@ -116,6 +122,7 @@ def _figures(hole: Hole, ground: Ground, thick: Fraction, bit: Fraction, tool: s
             "next size up from d + y",
             (Input("d", "held at", thick), Input("y", "play", hole.play)),
             "One bit for all: the thickest thing decides. Try it in scrap with the thing itself.",
+            fine=True,
         ),
         held_figure(hole.held, thick),
         Figure("hole.axis", "Front edge to axis", ground.line, "given", (), "The holes' line on the shelf."),
@@ -155,7 +162,7 @@ def _findings(hole: Hole, ground: Ground, items: tuple[Item, ...], thick: Fracti
         )
     thinnest = min(items, key=lambda item: item.across)
     if thinnest.across <= bit:
-        narrower = [size for row in table("bits") if (size := read(row["size"])) < thinnest.across]
+        narrower = [size for size, _ in _bits() if size < thinnest.across]
         held_at = exact_text(narrower[-1]) if narrower else "1 mm"
         yield Finding(
             "hole.falls",

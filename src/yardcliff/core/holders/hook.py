@@ -6,10 +6,10 @@ from pydantic import Field
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.holders.fitting import Fitting, Ground, half
+from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph, Operation, Wood
+from yardcliff.core.rack import Bore, Glyph, Wood
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import table
 
@@ -72,21 +72,7 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
         hang_drop=hook.throat,
         figures=_figures(hook, ground, bit, deep, thread),
         findings=tuple(_findings(hook, ground, thread)),
-        machining=(
-            Operation(
-                "Pilot hole",
-                len(offsets),
-                ground.part,
-                "front",
-                "bit",
-                bit,
-                deep,
-                0,
-                ground.thickness - deep,
-                "tape on the bit",
-                "Fit the hooks after the finish is dry.",
-            ),
-        ),
+        machining=(pilots(ground, len(offsets), bit, deep, "Fit the hooks after the finish is dry."),),
         cautions=("Drill into scrap, never towards a hand; wear eye protection.",),
     )
 
@@ -100,6 +86,7 @@ def _figures(hook: Hook, ground: Ground, bit: Fraction, deep: Fraction, thread: 
             f"bit for a {hook.gauge} mm {thread} in {ground.wood}",
             (Input("g", thread, Fraction(hook.gauge)), Input("w", "wood", ground.wood)),
             "Big enough not to split, small enough for the thread to bite: about 65 % in softwood, 75 % in hardwood.",
+            fine=True,
         ),
         Figure(
             "hook.deep",
@@ -108,6 +95,7 @@ def _figures(hook: Hook, ground: Ground, bit: Fraction, deep: Fraction, thread: 
             "length − plate",
             (Input("l", thread, hook.screw_length), Input("k", "plate", hook.plate_thickness)),
             f"The {thread} goes this far into the board.",
+            fine=True,
         ),
         Figure(
             "hook.back",
@@ -116,6 +104,7 @@ def _figures(hook: Hook, ground: Ground, bit: Fraction, deep: Fraction, thread: 
             "T − (length − plate)",
             (Input("T", "board", ground.thickness), Input("i", "in the board", deep)),
             "What stays between the point and the wall side.",
+            fine=True,
         ),
     )
 

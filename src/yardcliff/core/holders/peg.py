@@ -112,6 +112,7 @@ def _figures(peg: Peg, ground: Ground) -> tuple[Figure, ...]:
             "bit = d",
             (d,),
             "The hole is the dowel's own size. Drill scrap first and try the dowel: stock varies.",
+            fine=True,
         ),
         Figure(
             "peg.tilt",
@@ -144,6 +145,7 @@ def _figures(peg: Peg, ground: Ground) -> tuple[Figure, ...]:
             "T − max(s, (e + v) · cos t)",
             (Input("T", "board", ground.thickness), deep, e, point, tilt),
             "What the hole and the bit's point leave behind the peg.",
+            fine=True,
         ),
         Figure(
             "peg.cut",

@@ -1,17 +1,6 @@
 import { Measure } from "../../ui/Measure";
 import { useSession, useShown } from "./shown";
 
-/** Shown finer than the tape: a bit's size, or what the tape's own step hides. */
-const FINE = new Set([
-  "row.drift",
-  "row.uneven",
-  "row.dividers",
-  "hook.pilot",
-  "hook.deep",
-  "hook.back",
-  "peg.web",
-]);
-
 /** A derived figure: press it for its working. */
 export function Fig({ name, label }: { name: string; label?: string }) {
   const { openFigure } = useSession();
@@ -26,7 +15,7 @@ export function Fig({ name, label }: { name: string; label?: string }) {
     >
       <span className="text-[0.87rem] text-soft">{label ?? figure.label.toLowerCase()}</span>
       <span className="hand text-[0.93rem] text-act underline decoration-dotted underline-offset-3">
-        <Measure text={figure.tape && !FINE.has(name) ? figure.tape : figure.text} />
+        <Measure text={figure.tape ?? figure.text} />
       </span>
     </button>
   );
