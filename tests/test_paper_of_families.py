@@ -29,6 +29,7 @@ ITEMS = {
     "hole-rail": "flask",
     "cradle": "fiddle",
     "upright": "curtain-pole",
+    "stile-pair": "sleeping-mat",
 }
 PARTS = {
     "rail": ["board 460 mm × 70 mm × 21 mm"],
@@ -36,6 +37,7 @@ PARTS = {
     "panel": ["panel 200 mm × 185 mm × 21 mm", "2 battens 200 mm"],
     "hole-rail": ["shelf 456 mm × 90 mm × 18 mm", "back plate 456 mm × 90 mm × 18 mm"],
     "cradle": ["back plate 1080 mm × 120 mm × 21 mm"],
+    "stile-pair": ["left stile 805 mm × 60 mm × 35 mm", "right stile"],
     "upright": ["clip rail 400 mm × 70 mm × 35 mm", "foot board 400 mm × 90 mm × 35 mm"],
 }
 

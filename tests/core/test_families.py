@@ -21,6 +21,7 @@ from yardcliff.core.holders.hole import bored
 from yardcliff.core.holders.strength import allowed, stress
 from yardcliff.core.length import TapeName
 from yardcliff.core.listing import shipped_item
+from yardcliff.core.look import resting
 from yardcliff.core.most import most_on
 from yardcliff.core.rack import Operation, Part
 
@@ -61,7 +62,7 @@ def test_a_family_stands_whatever_it_is_asked(family: str, data: st.DataObject) 
         part = rack.part(hole.part)
         within = hole.bit / 2 <= hole.across <= part.face_width - hole.bit / 2
         assert hole.open or within or said & {"board.narrow", "hole.edge"}
-        assert 0 <= hole.x <= part.length or said & {
+        assert 0 <= hole.along <= part.along or said & {
             "row.off-board",
             "row.no-room",
             "row.too-long",
@@ -113,7 +114,7 @@ def test_a_cradle_opens_for_the_neck_and_reaches_past_it() -> None:
     assert (known["cradle.opening"], known["cradle.apart"], known["cradle.out"]) == (34, 54, 79)
     rack = build(fiddles)
     assert not rack.findings
-    assert [hole.x - rack.holders[0].x for hole in rack.holes[:2]] == [-27, 27]
+    assert [hole.along - rack.holders[0].x for hole in rack.holes[:2]] == [-27, 27]
     # The lute is thicker and deeper, so it decides: 34 + 6, and 140/2 + 34/2 + 15.
     both = figures(starting([(shipped_item("fiddle"), 2), (shipped_item("lute"), 1)], "1 mm"))
     assert (both["cradle.opening"], both["cradle.out"]) == (40, 102)
@@ -132,7 +133,7 @@ def test_shafts_stand_plumb_between_clip_and_foot() -> None:
         rail, foot = rack.parts
         for hole in rack.seats:
             assert foot.z + foot.depth - hole.across == rail.depth + rack.glyph.out / 2
-            assert hole.x == rack.holders[hole.holder].x
+            assert hole.along == rack.holders[hole.holder].x
     # They stand 20 deep in a board whose top is at 120: 1515 long, they end at 1615.
     hung = build(poles).hung[0]
     assert hung.y + poles.item.above == 1615
@@ -146,7 +147,7 @@ def test_no_holder_stands_on_a_seam_of_a_panel() -> None:
     panel, *battens = rack.parts
     # Four mugs of 90 with 25 between: 460 of panel, and the two battens behind it carry its 21.
     assert (panel.length, [part.z + part.depth for part in battens], panel.z) == (460, [21, 21], 21)
-    assert all(abs(hole.x - seam) > hole.bit / 2 for hole in rack.holes for seam in panel.seams)
+    assert all(abs(hole.along - seam) > hole.bit / 2 for hole in rack.holes for seam in panel.seams)
     # Eight planks of 57.5 have a seam on every axis.
     on = amend(mugs, {"plank": {"width": "58 mm"}})
     assert [finding.code for finding in build(on).findings] == ["panel.seam"]
@@ -213,6 +214,45 @@ def test_sections_and_plans_stay_true_to_the_parts() -> None:
     assert done.plan
     assert [x for x, _ in done.plan.symbols[0].places] == [float(axis) for axis in done.rack.row.axes]
     assert design(starting([(shipped_item("towel"), 3)], "1 mm")).plan is None
+
+
+def test_rolls_lie_in_the_corner_of_peg_and_stile() -> None:
+    mats = starting([(shipped_item("sleeping-mat"), 5)], "1 mm", "stile-pair")
+    known, rack = figures(mats), build(mats)
+    assert not rack.findings
+    left, right = rack.parts
+    # 630 long: held at the quarters, 315 over all with two stiles of 60; 157.5 reaches past each.
+    assert (known["up.between"], known["up.overall"], known["up.past"]) == (195, 315, Fraction("157.5"))
+    assert (left.x, right.x, left.along) == (0, 255, rack.row.length)
+    # Both stiles carry the same marks; every mat lies once, in the middle of the two.
+    assert rack.alike == ((0, 1),)
+    assert [(len(rack.holders), len(rack.hung)), {one.x for one in rack.hung}] == [(10, 5), {Fraction("157.5")}]
+    # A roll of 160 on pegs at 10 degrees: its middle 80 tan 10 + 80 / cos 10 = 95.3 above the corner, so its top 175.3.
+    low, high = resting(mats.item, 10)
+    assert (float(low), float(high)) == pytest.approx((15.34, 175.34), abs=0.01)
+    peg = rack.holders[0]
+    assert rack.hung[0].y - peg.y == rack.glyph.height / 2
+    # To come off it rises 150 sin 10 = 26 over the tips.
+    assert float(known["stile.lift"]) == pytest.approx(26.05, abs=0.01)  # type: ignore[arg-type]
+    # Poles are flat: they lie along the pegs, 100 sin 10 + 60 cos 10.
+    poles = shipped_item("walking-poles").item
+    assert [float(at) for at in resting(poles, 10)] == pytest.approx([0, 76.45], abs=0.01)
+
+
+def test_what_does_not_lie_hangs_on_one_post() -> None:
+    mugs = starting([(shipped_item("enamel-mug"), 5)], "1 mm", "stile-pair")
+    rack = build(mugs)
+    (post,) = rack.parts
+    assert (len(rack.holders), post.along, rack.up) == (5, rack.row.length, True)
+    # A mug reaches 112 below its peg and 18 above: with 25 of air 155 from peg to peg.
+    assert figures(mugs)["row.pitch"] == 155
+    assert [hole.along for hole in rack.holes] == list(rack.row.axes)
+    assert {hole.across for hole in rack.holes} == {post.length / 2}
+    # The rows that a panel had wait until it is one again.
+    panel = starting([(shipped_item("enamel-mug"), 8)], "1 mm", "panel")
+    post_of = amend(panel, {"family": "stile-pair"})
+    assert "rows.capped" not in {finding.code for finding in build(post_of).findings}
+    assert amend(post_of, {"family": "panel"}).rows == panel.rows
 
 
 def test_the_most_fitting_way_comes_first_with_its_reason() -> None:

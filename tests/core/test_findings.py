@@ -21,6 +21,7 @@ FIDDLES = starting([(shipped_item("fiddle"), 3)], "1 mm")
 POLES = starting([(shipped_item("curtain-pole"), 4)], "1 mm")
 PANEL = starting([(shipped_item("enamel-mug"), 8)], "1 mm", "panel")
 STACKED = starting([(shipped_item("tin-cup"), 9)], "1 mm", "stacked")
+MATS = starting([(shipped_item("sleeping-mat"), 4)], "1 mm", "stile-pair")
 BENT = amend(COATS, {"holder": {"kind": "bent"}})
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
@@ -55,6 +56,9 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "peg.through": (MUGS, {"holder": {"depth": "25 mm"}}),
     "peg.shallow": (MUGS, {"holder": {"depth": "5 mm"}}),
     "peg.strength": (MUGS, {"item": {"weight_g": "9 kg"}, "holder": {"showing": "100 mm"}}),
+    "up.falls": (MATS, {"between": "600 mm"}),
+    "stile.showing": (MATS, {"holder": {"showing": "70 mm"}}),
+    "stile.lift": (MATS, {"row": {"air": "5 mm"}}),
     "cradle.arm": (FIDDLES, {"cradle": {"showing": "60 mm"}}),
     "stacked.stick": (STACKED, {"stick": {"length": "800 mm"}}),
     "panel.seam": (PANEL, {"plank": {"width": "58 mm"}}),

@@ -84,9 +84,9 @@ def test_every_hole_of_a_rail_lies_on_its_board_at_its_holder() -> None:
     board = rack.parts[0]
     assert len(rack.holes) == 8
     for hole in rack.holes:
-        assert board.x < hole.x < board.x + board.length
+        assert board.x < hole.along < board.x + board.length
         assert 0 < hole.across < board.height
-        assert hole.x == rack.holders[hole.holder].x
+        assert hole.along == rack.holders[hole.holder].x
     assert rack.machining[0].count == 8
     # 20 mm screws through a 3 mm plate stand 17 mm deep in 21 mm of board.
     assert (rack.machining[0].depth, rack.machining[0].web) == (17, 4)

@@ -10,7 +10,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.geometry import circle, in_mm, parse, points, rectangle, svg
-from yardcliff.core.scene import silhouette
+from yardcliff.core.look import silhouette
 from yardcliff.data import table
 
 
@@ -45,10 +45,13 @@ def test_places_stand_at_the_axes_and_dimensions_measure_them(brief: Brief) -> N
     done = design(brief)
     *items, holder = done.scene.symbols
     rows = done.rack.rows
-    assert [x for x, _ in holder.places] == [in_mm(axis) for one in rows for axis in one.row.axes]
-    assert {y for _, y in holder.places} == {in_mm(one.y) for one in rows}
-    hung = sorted(x for item in items if item.of == "item" for x, _ in item.places)
-    assert hung == sorted(in_mm(centre) for one in rows for centre in one.row.centres)
+    assert list(holder.places) == [
+        tuple(map(in_mm, (one.x, one.y + axis) if one.up else (axis, one.y))) for one in rows for axis in one.row.axes
+    ]
+    hung = sorted(place for item in items if item.of == "item" for place in item.places)
+    assert len(hung) == sum(one.row.count for one in (rows[:1] if done.rack.up else rows))
+    if not done.rack.up:
+        assert [x for x, _ in hung] == sorted(in_mm(centre) for one in rows for centre in one.row.centres)
     for dimension in done.scene.dimensions:
         if dimension.figure == "row.length":
             assert dimension.end - dimension.start == pytest.approx(float(done.rack.row.length))

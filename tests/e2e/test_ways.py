@@ -99,3 +99,41 @@ def test_a_hook_is_bent_from_bar(home: Page) -> None:
     keys.get_by_label("back leg").fill("long")
     keys.get_by_label("back leg").press("Enter")
     expect(keys.get_by_role("alert")).to_contain_text("“long” is no number")
+
+
+def test_a_row_that_runs_up_is_dragged_and_moved_by_keys_along_its_stiles(home: Page) -> None:
+    mats = open_rack(home, "Store, sleeping mats")
+    assert marks(mats) == ["60 mm", "285 mm", "510 mm", "735 mm", "960 mm"]
+    band = mats.locator("[data-band]").bounding_box()
+    assert band
+    assert band["height"] > 4 * band["width"]
+    # The third of five is in the middle of the band.
+    x, y = band["x"] + band["width"] / 2, band["y"] + band["height"] / 2
+    mats.mouse.move(x, y)
+    mats.mouse.down()
+    mats.mouse.move(x, y - 12)
+    mats.mouse.move(x + 40, y - 24)
+    mats.mouse.up()
+    slider = mats.get_by_role("slider", name="Holder 3 of 5, pinned")
+    expect(slider).to_be_attached()
+    saved(mats)
+    dragged = int(marks(mats)[2].split()[0])
+    assert 510 < dragged < 620
+    slider.press("ArrowUp")
+    expect(slider).to_have_attribute("aria-valuetext", f"{dragged + 1} mm from the foot")
+    slider.press("ArrowLeft")
+    expect(mats.get_by_role("slider", name="Holder 2 of 5")).to_be_focused()
+    mats.get_by_role("slider", name="The board's top").press("ArrowDown")
+    expect(mats.get_by_label("length", exact=True)).to_have_value("1059 mm")
+    last = int(marks(mats)[-1].split()[0])
+    mats.get_by_role("button", name="Tape from the foot").click()
+    # Each reading is rounded on its own: half a millimetre may go either way.
+    assert int(marks(mats)[-1].split()[0]) + last in (1059, 1060)
+    foot = mats.get_by_label("foot at")
+    foot.fill("up there")
+    foot.press("Enter")
+    expect(mats.get_by_role("alert")).to_contain_text("“up there” is no number")
+    foot.press("Escape")
+    mats.get_by_role("button", name="stands as: a pair").click()
+    mats.get_by_role("menuitemradio", name="one post").click()
+    expect(mats.get_by_text("5 dowel pegs, 4 spaces")).to_be_visible()

@@ -43,6 +43,7 @@ from yardcliff.core.item import Item
 from yardcliff.core.ladder import Rung, ladder
 from yardcliff.core.length import Tape
 from yardcliff.core.listing import Listed, write_row
+from yardcliff.core.look import hanging
 from yardcliff.core.model import leaves
 from yardcliff.core.scene import Box, Scene, Stroke, item_strokes
 from yardcliff.core.working import Value
@@ -52,7 +53,9 @@ from yardcliff.store.racks import Record
 def view_listed(entry: Listed, *, own: bool) -> ItemChoice:
     item = entry.item
     measures = _measures(item)
-    symbol = SymbolView(key="item", of="item", strokes=[_stroke(s) for s in item_strokes(item)], places=[(0.0, 0.0)])
+    symbol = SymbolView(
+        key="item", of="item", strokes=[_stroke(s) for s in item_strokes(hanging(item))], places=[(0.0, 0.0)]
+    )
     columns = write_row(entry)
     return ItemChoice(
         key=entry.key,
@@ -102,7 +105,9 @@ def view_design(design: Design) -> DesignView:
         count=row.count,
         holder_count=row.holders,
         length_mm=float(row.length),
-        axis_y=float(rack.holders[0].y),
+        up=rack.up,
+        ends=(row.run.start, row.run.end),
+        origin=tuple(map(in_mm, rack.rows[0].at(Fraction(0)))),
         holders=rack.holder_name,
         tape=TapeView(name=tape.name, unit=tape.unit, step_mm=float(tape.step)),
         kinds={kind: _measures(item) for kind, item in design.brief.kinds.items()},
@@ -277,6 +282,7 @@ def _marks(design: Design, row: int) -> MarksView:
 
 def _rows(design: Design) -> list[RowView]:
     first = {k: group[0] for group in design.rack.alike for k in group}
+    rows = design.rack.rows[:1] if design.rack.up else design.rack.rows  # uprights carry the same row
     return [
         RowView(
             y=float(one.y),
@@ -285,7 +291,7 @@ def _rows(design: Design) -> list[RowView]:
             alike=first[k],
             marks=_marks(design, k) if 0 < k == first[k] else None,
         )
-        for k, one in enumerate(design.rack.rows)
+        for k, one in enumerate(rows)
     ]
 
 
@@ -315,7 +321,7 @@ def _fields(brief: Brief, tape: Tape, design: Design) -> dict[str, str]:
     for k, keepout in enumerate(brief.row.keepouts):
         texts[f"row.keepouts.{k}.at"] = tape.write_given(keepout.at)
         texts[f"row.keepouts.{k}.width"] = tape.write_given(keepout.width)
-    if "rows.drop" not in texts and len(design.rack.rows) > 1:
+    if "rows.drop" not in texts and design.rack.several:
         texts["rows.drop"] = tape.write_given(design.rack.rows[0].y - design.rack.rows[1].y)
     texts["row.pitch"] = tape.write_given(row.pitch)
     if row.airy:

@@ -231,7 +231,9 @@ class DesignView(Wire):
     count: int
     holder_count: int
     length_mm: float
-    axis_y: float
+    up: bool = Field(description="Whether the row runs up from the foot instead of along the wall from the left end.")
+    ends: tuple[str, str] = Field(description="What the two ends of the row are called, the datum first.")
+    origin: tuple[float, float] = Field(description="Where the first row starts, (x, y) in mm.")
     holders: str
     tape: TapeView
     kinds: dict[str, MeasuresView]

@@ -1,6 +1,6 @@
 """What every way of building is asked: what hangs, how it is spaced, on what board, how high."""
 
-from typing import Annotated, Self
+from typing import Annotated, ClassVar, Self
 
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
@@ -12,7 +12,7 @@ from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Wood
 from yardcliff.core.row_brief import RowBrief
 from yardcliff.core.rows import ALIKE, RowsBrief
-from yardcliff.core.things import Things
+from yardcliff.core.things import LEVEL, Run, Thing, Things
 
 MAIN = ""
 """The main kind of thing in `row.order`; the others have names."""
@@ -30,7 +30,7 @@ class RackBrief(Frozen):
     """What the user decides about any rack; each family adds its own.
 
     `item` is the main kind of thing and `others` are the further ones, by the names that `row.order`
-    uses; `hung` is the height of the first row's axis above the floor.
+    uses; `hung` is the height of the first row's axis above the floor, or of the foot of a row that runs up.
     """
 
     tape: TapeName = "1 mm"
@@ -40,6 +40,8 @@ class RackBrief(Frozen):
     rows: RowsBrief = RowsBrief()
     board: Board = Board()
     hung: Size = Fraction(1600)
+
+    run: ClassVar[Run] = LEVEL
 
     @property
     def kinds(self) -> dict[str, Item]:
@@ -51,11 +53,15 @@ class RackBrief(Frozen):
         """The weight of the heaviest thing."""
         return max(item.weight_g for item in self.kinds.values())
 
+    def thing(self, item: Item) -> Thing:
+        """The item as it takes room along the row."""
+        return item.thing
+
     @property
     def things(self) -> Things:
         """What hangs, as the solver takes it."""
-        kinds = {key: item.thing for key, item in self.kinds.items()}
-        return Things(kinds, self.row.order, self.row.facing, self.row.spares)
+        kinds = {key: self.thing(item) for key, item in self.kinds.items()}
+        return Things(kinds, self.row.order, self.row.facing, self.row.spares, self.run)
 
     @model_validator(mode="after")
     def _order_is_known(self) -> Self:

@@ -68,7 +68,7 @@ def read_marks(text: str, tape: Tape) -> list[Fraction]:
         raise MarksError(f"{len(found)} marks are more than can be checked at once: {MOST}.")
     wrong = next((mark for mark in found if mark < 0), None)
     if wrong is not None:
-        raise MarksError(f"“{tape.write(wrong)}” lies before the datum: a mark is 0 or more from the board's left end.")
+        raise MarksError(f"“{tape.write(wrong)}” lies before the datum: a mark is 0 or more from there.")
     return sorted(found)
 
 
@@ -147,8 +147,8 @@ def _regular(given: Sequence[Fraction], row: Row, tape: Tape) -> Slip | None:
     offs = [a - b for a, b in zip(given, row.axes, strict=False)]
     if len(given) == row.holders and len(given) > 1 and max(offs) - min(offs) <= tape.step:
         by = tape.write(abs(offs[0]))
-        side = "right" if offs[0] > 0 else "left"
-        return Slip("shifted", "All shifted alike", f"All lie {by} to the {side}.", len(given))
+        side = row.run.onward if offs[0] > 0 else row.run.back
+        return Slip("shifted", "All shifted alike", f"All lie {by} {side}.", len(given))
     gaps = [b - a for a, b in pairwise(given)]
     if len(gaps) > 1 and max(gaps) - min(gaps) <= 2 * tape.step:
         pitch = tape.write((given[-1] - given[0]) / len(gaps))
@@ -168,7 +168,7 @@ def _hypotheses(count: int, row: Row, tape: Tape, thickness: Fraction) -> Iterat
         yield (
             "other-end",
             "Measured from the other end",
-            "They are the plan's marks with the tape hooked on the right end. Turn the board, or the tape.",
+            f"They are the plan's marks with the tape hooked on the {row.run.end}. Turn the board, or the tape.",
             [row.length - axis for axis in reversed(axes)],
         )
         yield from _shifted(row, tape, thickness)
@@ -190,8 +190,8 @@ def _shifted(row: Row, tape: Tape, thickness: Fraction) -> Iterator[Hypothesis]:
         (Fraction(100), "the tape held at its 100 mm mark"),
         (Fraction(10), "the tape held at its 10 mm mark"),
     ):
-        for sign, side in ((1, "right"), (-1, "left")):
-            says = f"All lie {tape.write(by)} to the {side}: {what}."
+        for sign, side in ((1, row.run.onward), (-1, row.run.back)):
+            says = f"All lie {tape.write(by)} {side}: {what}."
             yield "shifted", "All shifted alike", says, [axis + sign * by for axis in row.axes]
 
 

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from functools import cache, lru_cache
+from math import cos, sin
 
 from yardcliff.core.exact import Fraction
 
@@ -13,6 +14,11 @@ Path = tuple[Command, ...]
 def in_mm(value: Fraction) -> float:
     """A place on a drawing, to a thousandth of a mm: what more there is would only travel."""
     return round(float(value), 3)
+
+
+def rounded(mm: float) -> Fraction:
+    """A figure that passed through a sine, to the nanometre: trigonometry is not exact anyway."""
+    return Fraction(round(mm * 1_000_000), 1_000_000)
 
 
 _ARITY = {"M": 2, "L": 2, "C": 6, "Z": 0}
@@ -43,6 +49,20 @@ def moved(path: Path, dx: float, dy: float) -> Path:
 def mirrored(path: Path) -> Path:
     """The path seen in a mirror on x = 0."""
     return tuple((c, tuple(n if i % 2 else -n for i, n in enumerate(ns))) for c, ns in path)
+
+
+def turned(path: Path, angle: float) -> Path:
+    """The path turned about (0, 0) by so many radians, from x towards y."""
+    c, s = cos(angle), sin(angle)
+    return tuple(
+        (k, tuple(n for x, y in zip(ns[::2], ns[1::2], strict=True) for n in (x * c - y * s, x * s + y * c)))
+        for k, ns in path
+    )
+
+
+def swapped(path: Path) -> Path:
+    """The path with x for y and y for x: seen in a mirror on the diagonal."""
+    return tuple((c, tuple(n for x, y in zip(ns[::2], ns[1::2], strict=True) for n in (y, x))) for c, ns in path)
 
 
 def points(path: Path) -> Iterator[tuple[float, float]]:

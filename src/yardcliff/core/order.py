@@ -8,7 +8,7 @@ the order at hand by swaps, and says that it is not proved.
 
 from collections import Counter
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 from itertools import combinations
 from math import prod
@@ -79,7 +79,7 @@ def _asking(brief: RowBrief) -> RowBrief:
 
 def _ordered(row: Row, order: tuple[str, ...]) -> Things:
     things = row.things_of
-    return Things(things.kinds, order, things.facing, things.spares)
+    return replace(things, order=order)
 
 
 def _weighs_ends(row: Row, aim: Aim) -> bool:

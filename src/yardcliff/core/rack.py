@@ -12,6 +12,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
 from yardcliff.core.geometry import Path
 from yardcliff.core.item import Item
+from yardcliff.core.look import Look
 from yardcliff.core.row import Row
 from yardcliff.core.rows import ALIKE
 from yardcliff.core.working import Figure
@@ -19,7 +20,7 @@ from yardcliff.core.working import Figure
 Purpose = Literal["peg hole", "pilot hole", "through hole", "foot hole"]
 Wood = Literal["softwood", "hardwood"]
 Face = Literal["front", "top"]
-MIDDLE = Fraction(0)
+ZERO = Fraction(0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,6 +28,7 @@ class Part:
     """A board as it sits on the wall: its lower left back corner (x, y, z), z off the wall, and its size along these.
 
     `marked` is the face that the row is marked on: the front as it is seen, or the top with the front edge below.
+    It runs along the wall, or `up`: then that face is read with the foot at the left, as the board lies on the bench.
     `seams` are where it is pieced together from planks, from its left end; the grain of an `upright` one runs up.
     """
 
@@ -42,10 +44,18 @@ class Part:
     marked: Face = "front"
     seams: tuple[Fraction, ...] = ()
     upright: bool = False
+    up: bool = False
+
+    @property
+    def along(self) -> Fraction:
+        """The board's own length."""
+        return self.height if self.up else self.length
 
     @property
     def face_width(self) -> Fraction:
         """Across the marked face."""
+        if self.up:
+            return self.length
         return self.height if self.marked == "front" else self.depth
 
     @property
@@ -56,7 +66,7 @@ class Part:
 
 @dataclass(frozen=True, slots=True)
 class Bore:
-    """One hole of every holder, `up` the marked face from its axis; depth along the bit.
+    """One hole of every holder, `up` the wall from its axis where it is marked on a front; depth along the bit.
 
     It stands `aside` of the axis, to the right. An `open` one runs out to the face's lower edge as a slot
     of its own width.
@@ -68,12 +78,12 @@ class Bore:
     depth: Fraction
     tilt: float
     open: bool = False
-    aside: Fraction = MIDDLE
+    aside: Fraction = ZERO
 
 
 @dataclass(frozen=True, slots=True)
 class Hole:
-    """A hole drilled from a part's marked face, `across` above that face's lower edge.
+    """A hole drilled from a part's marked face, `along` the board from its datum, `across` above that face's lower edge.
 
     `depth` runs along the bit; `tilt` is from square.
     """
@@ -82,7 +92,7 @@ class Hole:
     row: int
     holder: int
     purpose: Purpose
-    x: Fraction
+    along: Fraction
     across: Fraction
     bit: Fraction
     depth: Fraction
@@ -98,7 +108,7 @@ class Glyph:
     stands off the face, along its own axis.
     """
 
-    kind: Literal["hook", "peg", "hole", "clip"]
+    kind: Literal["hook", "peg", "hole", "clip", "slot"]
     width: Fraction
     height: Fraction
     screws: tuple[Fraction, ...]
@@ -129,8 +139,9 @@ class Hung(NamedTuple):
 
 @dataclass(frozen=True, slots=True)
 class RackRow:
-    """A row of holders: solved along its part, its axis `y` above the floor and `across` the part's marked face.
+    """A row of holders: solved along its part, its axis `across` the part's marked face.
 
+    It starts at (`x`, `y`) and runs along the wall, or `up`.
     `kind` is what it hangs, or "=" for what the first row hangs.
     """
 
@@ -139,6 +150,12 @@ class RackRow:
     across: Fraction
     row: Row
     kind: str = ALIKE
+    x: Fraction = ZERO
+    up: bool = False
+
+    def at(self, along: Fraction) -> tuple[Fraction, Fraction]:
+        """Where on the wall so far along the row is: (x, y)."""
+        return (self.x, self.y + along) if self.up else (self.x + along, self.y)
 
 
 @dataclass(frozen=True, slots=True)
@@ -166,11 +183,12 @@ class Operation:
 
 @dataclass(frozen=True, slots=True)
 class Joint:
-    """Two parts that are joined face to face, by their keys, and how."""
+    """Two parts that are joined, by their keys, and how: face to face, or one `let_in` to the other so deep."""
 
     part: str
     other: str
     by: str
+    let_in: Fraction = ZERO
 
 
 @dataclass(frozen=True, slots=True)
@@ -178,7 +196,8 @@ class Rack:
     """Everything that is known about a rack once its family has built it. `says` it in a line of words.
 
     `seats` are holes in other parts that answer the holders: where the foot of a shaft stands;
-    `shape` is the outline of a holder that is made in the shop, from the side, in (out of the face, up).
+    `shape` is the outline of a holder that is made in the shop, from the side, in (out of the face, up);
+    `looks` are how the kinds of things are seen as the rack holds them.
     """
 
     family: str
@@ -188,6 +207,7 @@ class Rack:
     glyph: Glyph
     holder_name: str
     kinds: Mapping[str, Item]
+    looks: Mapping[str, Look]
     hung: tuple[Hung, ...]
     says: str
     rows: tuple[RackRow, ...]
@@ -203,6 +223,16 @@ class Rack:
     def row(self) -> Row:
         """The first row: the one that the others follow."""
         return self.rows[0].row
+
+    @property
+    def up(self) -> bool:
+        """Whether the rows run up instead of along the wall."""
+        return self.rows[0].up
+
+    @property
+    def several(self) -> bool:
+        """Whether it hangs things in more than one row; uprights that carry one row together do not."""
+        return len(self.rows) > 1 and not self.up
 
     def part(self, key: str) -> Part:
         return next(part for part in self.parts if part.key == key)
@@ -224,8 +254,7 @@ class Rack:
                 holder.row,
                 holder.place,
                 bore.purpose,
-                holder.x + bore.aside,
-                self.rows[holder.row].across + bore.up,
+                *_on_face(self.rows[holder.row], holder, bore),
                 bore.bit,
                 bore.depth,
                 bore.tilt,
@@ -234,6 +263,13 @@ class Rack:
             for holder in self.holders
             for bore in self.bores
         )
+
+
+def _on_face(row: RackRow, holder: Placed, bore: Bore) -> tuple[Fraction, Fraction]:
+    """A bore of a holder on the marked face: along the board, and across."""
+    if row.up:
+        return holder.y - row.y + bore.up, row.across - bore.aside
+    return holder.x - row.x + bore.aside, row.across + bore.up
 
 
 def row_names(group: tuple[int, ...]) -> str:

@@ -18,7 +18,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.keepouts import Given, give_way
 from yardcliff.core.row_brief import Ends, Pin, RowBrief
 from yardcliff.core.spread import Even, EvenAir, Spread, spread_of
-from yardcliff.core.things import Reach, Thing, Things
+from yardcliff.core.things import Reach, Run, Thing, Things
 
 Trouble = Literal["", "no-room", "capped"]
 ZERO, ONE, HALF = Fraction(0), Fraction(1), Fraction(1, 2)
@@ -79,7 +79,7 @@ class Layout:
 
 @dataclass(frozen=True)
 class Row:
-    """A solved row. Lengths in mm, from the datum: the board's left end.
+    """A solved row. Lengths in mm, from the datum: the board's left end, or the foot of one that stands.
 
     `trouble` is "no-room" when the ends eat the board, "capped" when the count was held down;
     the row then still has axes to draw. `spare` is what the pitch left over for the ends to take,
@@ -104,6 +104,10 @@ class Row:
     @property
     def spread(self) -> Spread:
         return self.layout.spread
+
+    @property
+    def run(self) -> Run:
+        return self.things_of.run
 
     @property
     def things(self) -> tuple[Thing, ...]:

@@ -85,11 +85,11 @@ def _symbols(row: Row) -> dict[str, Input]:
         "n": Input("n", "holders", str(row.holders)),
         "p": Input("p", "pitch", row.t),
         "c": Input("c", "air", row.t),
-        "a": Input("a", "left end", ends.left if ends.rule == "margin" else row.left),
-        "b": Input("b", "right end", ends.right if ends.rule == "margin" else row.right),
+        "a": Input("a", row.run.start, ends.left if ends.rule == "margin" else row.left),
+        "b": Input("b", row.run.end, ends.right if ends.rule == "margin" else row.right),
         "w": Input("w", "fixture", row.fixture.across),
-        "l": Input("l", "reach to the left", max(out_left - ends.overhang, row.fixture.left)),
-        "r": Input("r", "reach to the right", max(out_right - ends.overhang, row.fixture.right)),
+        "l": Input("l", f"reach {row.run.back}", max(out_left - ends.overhang, row.fixture.left)),
+        "r": Input("r", f"reach {row.run.onward}", max(out_right - ends.overhang, row.fixture.right)),
         "s": Input("s", "left over", row.spare),
         "x": Input("x", "first mark", row.left),
         "u": Input("u", "first axis to last", row.spread.span(row.t)),
@@ -117,12 +117,12 @@ def _need(row: Row) -> Figure:
         row.need,
         "max(r + c + l, fr + g + fl)" if steps == 1 else "max((r + c + l) / k, fr + g + fl)",
         (
-            Input("r", "reach to the right of one", one.reach.right),
-            Input("l", "reach to the left of the next", other.reach.left),
+            Input("r", f"reach {row.run.onward}, of one", one.reach.right),
+            Input("l", f"reach {row.run.back}, of the next", other.reach.left),
             *(() if steps == 1 else (Input("k", "spaces from one to the next", str(float(steps))),)),
             Input("c", "air", row.brief.air),
-            Input("fl", "fixture to the left", row.fixture.left),
-            Input("fr", "fixture to the right", row.fixture.right),
+            Input("fl", f"fixture {row.run.back}", row.fixture.left),
+            Input("fr", f"fixture {row.run.onward}", row.fixture.right),
             Input("g", "between fixtures", row.brief.fixture_gap),
         ),
         "Space the things that hang, not the hooks. "
@@ -218,8 +218,8 @@ def _ends(row: Row) -> tuple[Figure, Figure]:
     elif row.spare:
         left, right = f"{left} + s / 2", f"{right} + s / 2"
     return (
-        Figure("row.left", "Left end", row.left, left, _inputs(row, left), why),
-        Figure("row.right", "Right end", row.right, right, _inputs(row, right), why),
+        Figure("row.left", row.run.start.capitalize(), row.left, left, _inputs(row, left), why),
+        Figure("row.right", row.run.end.capitalize(), row.right, right, _inputs(row, right), why),
     )
 
 
@@ -260,8 +260,8 @@ def _air(row: Row) -> Figure:
         "p − (r + l)",
         (
             Input("p", "tightest distance" if row.uneven or not row.spread.alike else "pitch", apart),
-            Input("r", "reach to the right of one", one.reach.right),
-            Input("l", "reach to the left of the next", other.reach.left),
+            Input("r", f"reach {row.run.onward}, of one", one.reach.right),
+            Input("l", f"reach {row.run.back}, of the next", other.reach.left),
         ),
         "The clear gap between neighbours as they hang, where it is least.",
     )
@@ -290,7 +290,7 @@ def _drift(row: Row, tape: Tape) -> Figure:
         drift(row, tape, row.holders - 1),
         "(a′ − a) + (n − 1) · (p′ − p)",
         (
-            Input("a", "left end", row.left),
+            Input("a", row.run.start, row.left),
             Input("a′", "on the tape", tape.round(row.left)),
             Input("p", "pitch", row.pitch),
             Input("p′", "on the tape", tape.round(row.pitch)),

@@ -10,6 +10,7 @@ from yardcliff.core.length import LONGEST, Tape, exact_text
 from yardcliff.core.row import Row
 from yardcliff.core.row_fixes import down, even_air, keep_inside, let_go, let_go_at, longer, room_for_one, row_patch, up
 from yardcliff.core.spacing import counts_that_fit, length_for, most_that, solve
+from yardcliff.core.things import LEVEL
 
 NONE = Fraction(0)
 
@@ -280,7 +281,7 @@ def _ends(row: Row, tape: Tape, words: Words, end_distance: Fraction, end_why: s
     index = (row.holders - 1) * side
     shared = row.brief.follows in ("ends", "nothing")
     whole = row.spread.span(row.t)
-    if past > allowed:
+    if past > allowed and row.run is LEVEL:  # above the top and below the foot nothing is in the way
         reach = 2 * max(*row.sides, NONE) + row.length - whole
         board = longer(row, tape, whole + reach, "ends")
         thing = row.things[(row.count - 1) * side]

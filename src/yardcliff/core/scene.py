@@ -10,12 +10,12 @@ from functools import lru_cache
 from itertools import pairwise
 from typing import Literal
 
-from yardcliff.core.geometry import Path, circle, in_mm, line, mirrored, moved, parse, rectangle
-from yardcliff.core.item import Item
+from yardcliff.core.exact import Fraction
+from yardcliff.core.geometry import Path, circle, in_mm, line, mirrored, moved, rectangle, swapped
 from yardcliff.core.keepouts import KeepOut
 from yardcliff.core.length import Tape
+from yardcliff.core.look import Look, silhouette
 from yardcliff.core.rack import Bore, Glyph, Part, Rack
-from yardcliff.data import table
 
 Role = Literal[
     "floor",
@@ -40,6 +40,7 @@ Role = Literal[
 PERSON, PERSON_HALF, REACH = 1720.0, 260.0, 1950.0
 """A grown person's height, half width, and what they reach with ease, mm: typical, for size."""
 CEILING = 2400.0
+ZERO = Fraction(0)
 CLIP_MOUTH = 0.6
 """How much of a clip's width its mouth is drawn."""
 
@@ -111,7 +112,11 @@ def scene(rack: Rack, tape: Tape) -> Scene:
     for part in sorted(rack.parts, key=lambda part: part.z):
         drawn = board_strokes(part, datum=part.key in marked)
         if part.key in marked:
-            drawn += [stroke for flaw in rack.row.brief.keepouts for stroke in _flaw(flaw, part)]
+            drawn += [
+                Stroke("flaw", _on_board(path, part))
+                for flaw in rack.row.brief.keepouts
+                for path in _flaw(flaw, float(part.face_width))
+            ]
         # What hangs through a part is seen above it and below it only.
         if part.marked == "top":
             before.append(Symbol(f"part.{part.key}", "part", tuple(drawn), ((0.0, 0.0),)))
@@ -123,41 +128,23 @@ def scene(rack: Rack, tape: Tape) -> Scene:
     return Scene(tuple(strokes), symbols, dimensions, extent, wall)
 
 
-@lru_cache(maxsize=64)
-def silhouette(
-    shape: str, left: float, right: float, above: float, below: float
-) -> tuple[tuple[Path, ...], tuple[Path, ...]]:
-    """Filled outlines and drawn lines of `shape` at its measures in mm, about the axis (0, 0)."""
-    row = next(row for row in table("silhouettes") if row["key"] == shape)
-
-    def scaled(text: str) -> Path:
-        return tuple(
-            (
-                c,
-                tuple(
-                    n * (above if n > 0 else below) if i % 2 else n * (right if n > 0 else left)
-                    for i, n in enumerate(numbers)
-                ),
-            )
-            for c, numbers in parse(text)
-        )
-
-    return tuple(map(scaled, row["body"])), tuple(map(scaled, row["line"]))
-
-
 def _extent(rack: Rack) -> Box:
-    sides = [one.row.sides for one in rack.rows]
-    levels = {(hung.kind, hung.y) for hung in rack.hung}
-    low = [y - rack.kinds[kind].below for kind, y in levels]
-    high = [y + rack.kinds[kind].above for kind, y in levels]
     xs = [p.x for p in rack.parts] + [p.x + p.length for p in rack.parts]
     ys = [p.y for p in rack.parts] + [p.y + p.height for p in rack.parts]
-    return Box(
-        float(min(*xs, *(-left for left, _ in sides))),
-        float(min(*ys, *low)),
-        float(max(*xs, *(rack.row.length + right for _, right in sides))),
-        float(max(*ys, *high)),
-    )
+    if rack.up:
+        xs += [
+            hung.x + side
+            for hung in rack.hung
+            for look in (rack.looks[hung.kind],)
+            for side in (-look.left, look.right)
+        ]
+    else:
+        for row in rack.rows:
+            left, right = row.row.sides
+            xs += [-left, rack.row.length + right]
+    for kind, y in {(hung.kind, hung.y) for hung in rack.hung}:
+        ys += [y - rack.looks[kind].below, y + rack.looks[kind].above]
+    return Box(float(min(xs)), float(min(ys)), float(max(xs)), float(max(ys)))
 
 
 def board_strokes(part: Part, *, datum: bool) -> list[Stroke]:
@@ -168,15 +155,14 @@ def board_strokes(part: Part, *, datum: bool) -> list[Stroke]:
     edges = [x, *(x + float(seam) for seam in part.seams), x + length]
     for left, right in pairwise(edges):
         if part.upright:
-            strokes += [Stroke("grain", _swapped(path)) for path in _grain(y, left, height, right - left)]
+            strokes += [Stroke("grain", swapped(path)) for path in _grain(y, left, height, right - left)]
         else:
             strokes += [Stroke("grain", path) for path in _grain(left, y, right - left, height)]
     strokes += [Stroke("seam", line((x + float(seam), y), (x + float(seam), y + height))) for seam in part.seams]
-    size = min(height * 0.22, 22)
+    size = min(float(part.face_width) * 0.22, 22)
     if datum:
-        strokes.append(
-            Stroke("datum", (*line((x, y + height), (x + size, y + height), (x, y + height - size)), ("Z", ())))
-        )
+        corner, inward = (y, size) if part.up else (y + height, -size)
+        strokes.append(Stroke("datum", (*line((x, corner), (x + size, corner), (x, corner + inward)), ("Z", ()))))
     return strokes
 
 
@@ -193,11 +179,6 @@ def _grain(x: float, y: float, length: float, width: float) -> Iterator[Path]:
         )
 
 
-def _swapped(path: Path) -> Path:
-    """x for y and y for x."""
-    return tuple((c, tuple(n for x, y in zip(ns[::2], ns[1::2], strict=True) for n in (y, x))) for c, ns in path)
-
-
 def _hung(rack: Rack) -> Iterator[Symbol]:
     """What hangs, a symbol for each kind and the way it faces."""
     places: dict[tuple[str, bool, bool], list[tuple[float, float]]] = {}
@@ -205,14 +186,13 @@ def _hung(rack: Rack) -> Iterator[Symbol]:
         places.setdefault((hung.kind, hung.turned, hung.spare), []).append((in_mm(hung.x), in_mm(hung.y)))
     for (kind, turned, spare), at in places.items():
         key = ".".join(("item", kind, *("turned",) * turned, *("spare",) * spare))
-        yield Symbol(key, "item", item_strokes(rack.kinds[kind], turned=turned, spare=spare), tuple(at))
+        yield Symbol(key, "item", item_strokes(rack.looks[kind], turned=turned, spare=spare), tuple(at))
 
 
 @lru_cache(maxsize=256)
-def item_strokes(item: Item, *, turned: bool = False, spare: bool = False) -> tuple[Stroke, ...]:
-    """An item about its own axis; turned end for end, or just its outline where a place is spare."""
-    measures = (float(reach) for reach in (item.left, item.right, item.above, item.below))
-    body, lines = silhouette(item.shape, *measures)
+def item_strokes(look: Look, *, turned: bool = False, spare: bool = False) -> tuple[Stroke, ...]:
+    """A thing about the point that it hangs at; turned end for end, or just its outline where a place is spare."""
+    body, lines = look.body, look.lines
     if turned:
         body, lines = tuple(map(mirrored, body)), tuple(map(mirrored, lines))
     if spare:
@@ -220,29 +200,30 @@ def item_strokes(item: Item, *, turned: bool = False, spare: bool = False) -> tu
     return (*(Stroke("item", p) for p in body), *(Stroke("item-line", p) for p in lines))
 
 
-def _flaw(keepout: KeepOut, part: Part) -> list[Stroke]:
-    """A keep-out on the board, drawn as what it is."""
-    x, width, bottom, height = float(keepout.at), float(keepout.width), float(part.y), float(part.height)
-    middle_x, middle_y = x + width / 2, bottom + height / 2
+def _on_board(path: Path, part: Part) -> Path:
+    """From (along the board, across its face) to the wall."""
+    return moved(swapped(path) if part.up else path, float(part.x), float(part.y))
+
+
+def _flaw(keepout: KeepOut, wide: float) -> Iterator[Path]:
+    """A keep-out on a board so wide, drawn as what it is: (along, across)."""
+    at, width = float(keepout.at), float(keepout.width)
+    middle = at + width / 2
     if keepout.flaw == "knot":
-        tall = min(width * 1.3, height * 0.8)
-        rings = (1.0, 0.62, 0.25)
-        return [
-            Stroke(
-                "flaw", rectangle(middle_x - width * k / 2, middle_y - tall * k / 2, width * k, tall * k, width * k / 2)
-            )
-            for k in rings
-        ]
+        tall = min(width * 1.3, wide * 0.8)
+        for k in (1.0, 0.62, 0.25):
+            yield rectangle(middle - width * k / 2, (wide - tall * k) / 2, width * k, tall * k, width * k / 2)
+        return
     if keepout.flaw == "screw":
-        r = min(width / 2, height * 0.3)
-        return [Stroke("flaw", circle(middle_x, middle_y, r)), Stroke("flaw", _cross(middle_x, middle_y, r * 0.7))]
-    edges = [Stroke("flaw", line((at, bottom), (at, bottom + height))) for at in (x, x + width)]
-    if keepout.flaw == "seam":
-        return edges
-    slants = [
-        Stroke("flaw", line((x, bottom + height * k / 4), (x + width, bottom + height * (k + 1) / 4))) for k in range(4)
-    ]
-    return [*edges, *slants]
+        r = min(width / 2, wide * 0.3)
+        yield circle(middle, wide / 2, r)
+        yield _cross(middle, wide / 2, r * 0.7)
+        return
+    yield line((at, 0), (at, wide))
+    yield line((at + width, 0), (at + width, wide))
+    if keepout.flaw != "seam":
+        for k in range(4):
+            yield line((at, wide * k / 4), (at + width, wide * (k + 1) / 4))
 
 
 def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
@@ -260,6 +241,11 @@ def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
             )
         ]
         return (*pegs, Stroke("mark", _cross(0, 0, r * 0.55)))
+    if glyph.kind == "slot":
+        return (
+            Stroke("plate", rectangle(-width / 2, -height / 2, width, height)),
+            Stroke("mark", line((-width / 2 - 4, 0), (width / 2 + 4, 0))),
+        )
     if glyph.kind == "hole":
         return (
             *(Stroke("holder-line", line((x, 0), (x, -height))) for x in (-width / 2, width / 2)),
@@ -288,6 +274,49 @@ def _cross(x: float, y: float, r: float) -> Path:
 
 
 def _dimensions(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
+    return _up_the_wall(rack, tape, extent) if rack.up else _along_the_wall(rack, tape, extent)
+
+
+def _up_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
+    """Of a rack whose rows run up: the uprights at the left, what hangs at the right, how far apart below."""
+    row, foot = rack.row, rack.rows[0].y
+    lead = "hung" if foot > 0 else ""
+
+    def y(start: Fraction, end: Fraction, side: Literal[-1, 1], level: int, figure: str) -> Dimension:
+        at = extent.x0 if side < 0 else extent.x1
+        return Dimension("y", float(foot + start), float(foot + end), at, side, level, tape.write(end - start), figure)
+
+    found = [y(ZERO, row.length, -1, 2, "row.length"), y(ZERO, row.axes[0], -1, 1, "row.left")]
+    found.append(y(row.axes[-1], row.length, -1, 1, "row.right"))
+    if row.holders > 1:
+        even = not row.uneven and not row.airy
+        found.append(y(row.axes[0], row.axes[1], -1, 1, "row.pitch" if even else ""))
+    k = row.clear.index(row.air) if row.count > 1 else 0
+    thing, centre = row.things[k], row.centres[k]
+    low, high = centre - thing.reach.left, centre + thing.reach.right
+    found.append(y(low, high, 1, 1, "item"))
+    if row.count > 1 and row.air > 0:
+        found.append(y(high, high + row.air, 1, 1, "row.air"))
+    if lead:
+        found.append(Dimension("y", 0, float(foot), extent.x1, 1, 2, tape.write(foot), lead))
+    xs = sorted({(part.x, part.x + part.length) for part in rack.parts if part.key in {one.part for one in rack.rows}})
+    low_y = extent.y0
+    if len(xs) > 1:
+        (left, inner), (outer, right) = xs[0], xs[-1]
+        found.append(Dimension("x", float(inner), float(outer), low_y, -1, 1, tape.write(outer - inner), "up.between"))
+        found.append(Dimension("x", float(left), float(right), low_y, -1, 2, tape.write(right - left), "up.overall"))
+    else:
+        ((left, right),) = xs
+        found.append(Dimension("x", float(left), float(right), low_y, -1, 1, tape.write_fine(right - left), "board"))
+    found.append(Dimension("x", extent.x0, extent.x1, extent.y1, 1, 1, tape.write(_exact(extent.x1 - extent.x0)), ""))
+    return found
+
+
+def _exact(mm: float) -> Fraction:
+    return Fraction(round(mm * 1000), 1000)
+
+
+def _along_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     row, part = rack.row, rack.parts[0]
     top, first, last = float(part.y + part.height), float(row.axes[0]), float(row.axes[-1])
     length = float(row.length)
@@ -316,7 +345,7 @@ def _dimensions(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     bottom, height = float(part.y), float(part.height)
     found.append(Dimension("y", bottom, bottom + height, extent.x0, -1, 1, tape.write(part.height), "board"))
     hung = rack.rows[0].y
-    several = len(rack.rows) > 1
+    several = rack.several
     found.append(Dimension("y", 0, float(hung), extent.x1, 1, 3 if several else 1, tape.write(hung), "hung"))
     for upper, under in pairwise(rack.rows):
         drop = upper.y - under.y

@@ -26,6 +26,18 @@ class Reach:
         return self.left + self.right
 
 
+@dataclass(frozen=True, slots=True)
+class Run:
+    """Which way a row runs, in words: its ends, and the two ways along it. The datum is its `start`."""
+
+    start: str
+    end: str
+    back: str
+    onward: str
+
+
+LEVEL = Run("left end", "right end", "to the left", "to the right")
+UP = Run("foot", "top", "below", "above")
 NOTHING = Reach(Fraction(0), Fraction(0))
 _HALF = Fraction(1, 2)
 
@@ -62,6 +74,7 @@ class Things:
     order: tuple[str, ...] = ()
     facing: Facing = "given"
     spares: int = 0
+    run: Run = LEVEL
 
     def first(self, count: int) -> tuple[Thing, ...]:
         """The first `count` things. The same thing at two places is one object."""

@@ -1,19 +1,22 @@
 """The other views of a rack, neutral and in mm like its front: a section from the side, a plan from above.
 
-A section is cut at the first holder of each row and seen from the right: the wall at z = 0, y up. A plan is
+A section is cut at the first holder of each row, or along one that runs up, and seen from the right: the wall at
+z = 0, y up. A plan is
 drawn for racks that are marked on a top face: x right from the datum, the wall along the upper edge.
 """
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import replace
+from itertools import pairwise
 from math import cos, radians, sin
-from typing import Literal
+from typing import Literal, TypeVar
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import Path, circle, line, moved, rectangle
 from yardcliff.core.length import Tape
-from yardcliff.core.rack import Bore, Hung, Part, Rack
-from yardcliff.core.scene import Box, Dimension, Scene, Stroke, Symbol, board_strokes, silhouette
+from yardcliff.core.look import silhouette
+from yardcliff.core.rack import Bore, Hung, Part, Placed, Rack
+from yardcliff.core.scene import Box, Dimension, Scene, Stroke, Symbol, board_strokes
 
 PLATE = 3.0
 """How thick a hook's plate is drawn, mm."""
@@ -27,21 +30,20 @@ CLEAR, LONGEST, FOLDED = 60.0, 200.0, 30.0
 """Around the boards everything is drawn to scale; longer stretches of nothing but one thing are folded; mm."""
 Folds = tuple[tuple[float, float], ...]
 Turn = Callable[[float, float], tuple[float, float]]
+P = TypeVar("P", Hung, Placed)
 
 
 def section(rack: Rack, tape: Tape) -> Scene:
     """From the side, cut at the first holders: boards hatched, holes hidden, what hangs in place."""
     strokes: list[Stroke] = []
-    firsts: dict[int, Hung] = {}
-    for hung in rack.hung:
-        firsts.setdefault(hung.row, hung)
-    for hung in firsts.values():
+    for hung in _seen(rack, rack.hung):
         strokes += _thing_beside(rack, hung)
     for part in rack.parts:
         strokes += _cut(part)
-    for row in rack.rows:
+    for holder in _seen(rack, rack.holders):
+        row = rack.rows[holder.row]
         part = rack.part(row.part)
-        onto = _on_face(part, float(row.across))
+        onto = _on_face(part, float(holder.y - part.y if part.marked == "front" else row.across))
         strokes += [Stroke("holder-line", _turned(_bored(bore), onto)) for bore in rack.bores]
         strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack, rack.bores[0])]
     first = [hole for hole in rack.seats if (hole.row, hole.holder) == (0, 0)]
@@ -62,6 +64,18 @@ def section(rack: Rack, tape: Tape) -> Scene:
     extent = Box(min(box.x0, 0), max(box.y0, low - shown), box.x1, box.y1)
     strokes.insert(0, Stroke("wall-line", line((0, extent.y0 - 25), (0, extent.y1 + 25))))
     return Scene(tuple(strokes), (), tuple(_measures(rack, tape, extent, folds)), extent, extent)
+
+
+def _seen(rack: Rack, placed: Iterable[P]) -> Iterator[P]:
+    """Of holders or things, those that are seen from the side: the first of each row, or all of one that runs up."""
+    if rack.up:
+        yield from (one for one in placed if one.row == 0)
+        return
+    rows = set[int]()
+    for one in placed:
+        if one.row not in rows:
+            rows.add(one.row)
+            yield one
 
 
 def plan(rack: Rack, tape: Tape) -> Scene | None:
@@ -197,8 +211,12 @@ def _holder_beside(rack: Rack, bore: Bore) -> Iterator[tuple[Literal["plate", "h
 
 
 def _thing_beside(rack: Rack, hung: Hung) -> Iterator[Stroke]:
-    """The first thing of a row, as deep as it stands out: few things look so much different from the side."""
-    row = rack.rows[hung.row]
+    """A thing, as deep as it stands out: few things look so much different from the side."""
+    row, look = rack.rows[hung.row], rack.looks[hung.kind]
+    if look.beside:
+        part = rack.part(row.part)
+        yield Stroke("item", moved(look.beside, float(part.z + part.depth), float(hung.y)))
+        return
     item, part = rack.kinds[hung.kind], rack.part(row.part)
     deep, z = float(item.front), float(part.z + part.depth)
     if part.marked == "top":
@@ -259,7 +277,11 @@ def _measures(rack: Rack, tape: Tape, extent: Box, folds: Folds) -> Iterator[Dim
     out = Fraction(round(extent.x1 * 1000), 1000)
     yield Dimension("x", 0, extent.x1, extent.y1, 1, level + 1, tape.write(out), "")
     ends = _fold(y, folds), _fold(y + float(part.height), folds)
-    yield Dimension("y", *ends, 0, -1, 1, tape.write_fine(part.height), "")
+    yield Dimension("y", *ends, 0, -1, 1 + rack.up, tape.write_fine(part.height), "")
+    if rack.up:
+        axes = [rack.rows[0].y + axis for axis in rack.row.axes]
+        for low, high in pairwise((part.y, *axes[:2])):
+            yield Dimension("y", float(low), float(high), 0, -1, 1, tape.write(high - low), "")
     for hole in rack.seats[:1]:
         seat = rack.part(hole.part)
         at = seat.z + seat.depth - hole.across

@@ -80,9 +80,7 @@ def _drawing(page: Page, scene: Scene, x: float, y: float, width: float, height:
 def _head(page: Page, name: str, design: Design, top: float) -> None:
     row, tape, brief = design.rack.row, design.tape, design.brief
     page.text(MARGIN, top - 4, name, 6, font=BOLD)
-    said = (
-        f"{design.rack.says}, {row.holders - 1} spaces; {_parts(design)}; axis {tape.write(brief.hung)} above the floor"
-    )
+    said = f"{design.rack.says}, {row.holders - 1} spaces; {_parts(design)}; {'foot' if design.rack.up else 'axis'} {tape.write(brief.hung)} above the floor"
     page.text(MARGIN, top - 9.5, said, 3.4)
     page.path(line((MARGIN, top - 12), (page.width - MARGIN, top - 12)), RULE)
 
@@ -91,7 +89,7 @@ def _parts(design: Design) -> str:
     """`shelf 570 mm × 90 mm × 18 mm`: each kind of part once, with how many there are."""
     tape = design.tape
     kinds = Counter(
-        (part.name.rstrip(" 0123456789").lower(), part.length, part.face_width, part.thickness)
+        (part.name.rstrip(" 0123456789").lower(), part.along, part.face_width, part.thickness)
         for part in design.rack.parts
     )
     return ", ".join(
@@ -104,10 +102,11 @@ def _parts(design: Design) -> str:
 def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest: float) -> float:
     """The table of marks down to `lowest` at most; returns the y below it. Rows with the same marks share it."""
     tape = design.tape
-    page.text(x, y, "Marks, from the datum: the left end, top up", 4, font=BOLD)
+    datum = "the foot" if design.rack.up else "the left end, top up"
+    page.text(x, y, f"Marks, from the datum: {datum}", 4, font=BOLD)
     lines: list[str | Mark] = []
     for group in design.rack.alike:
-        if len(design.rack.rows) > 1:
+        if design.rack.several:
             lines.append(row_names(group))
         lines += design.marks_by_row[group[0]]
     shown = lines[:MOST]

@@ -12,7 +12,7 @@ from yardcliff.core.geometry import Path, circle, line, moved
 from yardcliff.core.length import Tape
 from yardcliff.core.machining import tool
 from yardcliff.core.marks import Mark
-from yardcliff.core.rack import Hole, Part, row_names
+from yardcliff.core.rack import Hole, Part, Rack, row_names
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper
 from yardcliff.exports.tiling import DASHED, HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
@@ -42,7 +42,7 @@ def write_template(name: str, design: Design, paper: Paper) -> bytes:
     """The template as PDF, to be printed at 100 %."""
     page = Page(paper, f"{name}: marking template 1:1")
     for band in _bands(name, design, page.height):
-        laid = sheets(float(band.part.length), paper)
+        laid = sheets(float(band.part.along), paper)
         for sheet in laid:
             _sheet(page, design.tape, band, sheet, len(laid))
             _words(page, design, band, sheet, len(laid))
@@ -79,7 +79,7 @@ def _bands(name: str, design: Design, paper_height: float) -> Iterator[_Band]:
 
     for group in rack.alike:
         row = rack.rows[group[0]]
-        title = f"{name}, {row_names(group).lower()}" if len(rack.rows) > 1 else name
+        title = f"{name}, {_whose(rack, group)}" if len(rack.rows) > 1 else name
         holes = [hole for hole in rack.holes if hole.row == group[0]]
         yield band(title, rack.part(row.part), float(row.across), group[0], holes)
     for key in dict.fromkeys(hole.part for hole in rack.seats):
@@ -88,14 +88,21 @@ def _bands(name: str, design: Design, paper_height: float) -> Iterator[_Band]:
         yield band(f"{name}, {part.name.lower()}", part, float(holes[0].across), holes[0].row, holes)
 
 
+def _whose(rack: Rack, group: tuple[int, ...]) -> str:
+    """The rows of a band, or the uprights that all carry the one row."""
+    if rack.up:
+        return " and ".join(rack.part(rack.rows[k].part).name.lower() for k in group)
+    return row_names(group).lower()
+
+
 def _sheet(page: Page, tape: Tape, band: _Band, sheet: Sheet, count: int) -> None:
     part, base, low, high = band.part, band.base, band.low, band.high
-    left, right = sheet.x(max(0.0, sheet.start)), sheet.x(min(float(part.length), sheet.end))
+    left, right = sheet.x(max(0.0, sheet.start)), sheet.x(min(float(part.along), sheet.end))
     top, bottom = base + high, base + low
     axis = base + band.axis
     for y, real in ((top, high == part.face_width), (bottom, low == 0)):
         page.path(line((left, y), (right, y)), HEAVY if real else DASHED)
-    for end in (0.0, float(part.length)):
+    for end in (0.0, float(part.along)):
         if sheet.start <= end <= sheet.end:
             page.path(line((sheet.x(end), bottom), (sheet.x(end), top)), HEAVY)
     page.path(line((left, axis), (right, axis)), DASHED)
@@ -107,8 +114,8 @@ def _sheet(page: Page, tape: Tape, band: _Band, sheet: Sheet, count: int) -> Non
         page.text(x, bottom - 4.5, str(mark.place + 1), 3.6, font=BOLD, anchor="middle")
         page.text(x, bottom - 8.5, tape.write(mark.exact), 3, anchor="middle")
     for hole in band.holes:
-        if sheet.start <= hole.x <= sheet.end:
-            x, y, r = sheet.x(float(hole.x)), base + float(hole.across), float(hole.bit) / 2
+        if sheet.start <= hole.along <= sheet.end:
+            x, y, r = sheet.x(float(hole.along)), base + float(hole.across), float(hole.bit) / 2
             page.path(circle(x, y, r), THIN)
             page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)
             page.path(line((x, y - r - 2), (x, y + r + 2)), THIN)
@@ -119,9 +126,15 @@ def _sheet(page: Page, tape: Tape, band: _Band, sheet: Sheet, count: int) -> Non
     if sheet.number == 1:
         x = sheet.x(0)
         page.path((*line((x, top + 1), (x - 3, top + 6), (x + 3, top + 6)), ("Z", ())), Ink(None, 0, "#000000"))
-        page.text(x + 4, top + 2.4, "DATUM: the board's left end. Measure from here.", 3.2, font=BOLD)
+        page.text(
+            x + 4,
+            top + 2.4,
+            f"DATUM: the board's {'foot' if part.up else 'left end'}. Measure from here.",
+            3.2,
+            font=BOLD,
+        )
     if right - left > 60:  # on a last, short piece it would stand on the cross
-        edge = "TOP" if part.marked == "front" else "WALL EDGE"
+        edge = "LEFT EDGE" if part.up else "TOP" if part.marked == "front" else "WALL EDGE"
         page.text((left + right) / 2, top + 8.5, edge, 4.4, font=BOLD, anchor="middle")
 
 
@@ -130,8 +143,11 @@ def _words(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
     part, tape = band.part, design.tape
     page.text(MARGIN, y, band.title, 5, font=BOLD)
     page.text(page.width - MARGIN, y, f"marking template 1:1, sheet {sheet.number} of {count}", 3.6, anchor="end")
-    steps = [s for s in design.rack.machining if s.face == part.marked and part.name.startswith(s.part)]
+    steps = [s for s in design.rack.machining if s.face == part.marked and s.part.lower() in part.name.lower()]
     holes = "; ".join(f"{step.what}s: {tool(step, tape)}" for step in steps)
-    looking = "Looking down on the top, front edge below" if part.marked == "top" else "Looking at the face"
+    if part.up:
+        looking = "Looking at the face, its foot at the left"
+    else:
+        looking = "Looking down on the top, front edge below" if part.marked == "top" else "Looking at the face"
     page.text(MARGIN, y - 5, f"{looking}. {holes}. Lay each cross on the one with the same letter.", 3.2)
     check_ruler(page, tape)

@@ -890,8 +890,27 @@ export interface components {
             holder_count: number;
             /** Length Mm */
             length_mm: number;
-            /** Axis Y */
-            axis_y: number;
+            /**
+             * Up
+             * @description Whether the row runs up from the foot instead of along the wall from the left end.
+             */
+            up: boolean;
+            /**
+             * Ends
+             * @description What the two ends of the row are called, the datum first.
+             */
+            ends: [
+                string,
+                string
+            ];
+            /**
+             * Origin
+             * @description Where the first row starts, (x, y) in mm.
+             */
+            origin: [
+                number,
+                number
+            ];
             /** Holders */
             holders: string;
             tape: components["schemas"]["TapeView"];

@@ -26,6 +26,27 @@ export const toScreenX = (view: View, x: number) => x * view.scale + view.tx;
 export const toScreenY = (view: View, y: number) => view.ty - y * view.scale;
 export const toModelX = (view: View, sx: number) => (sx - view.tx) / view.scale;
 
+/** How a row lies in its window: `along` is a view along it from its datum, put in place by `transform`. */
+export interface Run {
+  up: boolean;
+  along: View;
+  transform: string;
+}
+
+/** The row that starts at `origin` (mm): along the wall, or up it, drawn lying and turned. */
+export function runOf(view: View, up: boolean, [x = 0, y = 0]: readonly number[]): Run {
+  const at = `translate(${toScreenX(view, x)} ${toScreenY(view, y)})`;
+  return {
+    up,
+    along: { scale: view.scale, tx: 0, ty: 0 },
+    transform: up ? `${at} rotate(-90)` : at,
+  };
+}
+
+/** Where along the row's way across the screen a pointer is, px. */
+export const alongRun = (run: Run, event: { clientX: number; clientY: number }) =>
+  run.up ? -event.clientY : event.clientX;
+
 /** The view that shows `box` as large as the padding allows; of the height left over, `rise` lies above it. */
 export function fit(box: Box, size: Size, padding: Padding, rise = 0.5): View {
   const width = Math.max(size.width - padding.left - padding.right, 40);

@@ -4,7 +4,7 @@ from typing import Annotated, Any
 
 from pydantic import Field, TypeAdapter
 
-from yardcliff.core.families import cradle, hole_rail, panel, rail, stacked, upright
+from yardcliff.core.families import cradle, hole_rail, panel, rail, stacked, stile, upright
 from yardcliff.core.families.cradle import CradleBrief
 from yardcliff.core.families.family import Family, Fitness, Hangs
 from yardcliff.core.families.hole_rail import HoleRailBrief
@@ -12,28 +12,40 @@ from yardcliff.core.families.panel import PanelBrief
 from yardcliff.core.families.rail import RailBrief
 from yardcliff.core.families.shared import first_row
 from yardcliff.core.families.stacked import StackedBrief
+from yardcliff.core.families.stile import StileBrief
 from yardcliff.core.families.upright import UprightBrief
 from yardcliff.core.holders.kit import Holder
 from yardcliff.core.item import Item
 from yardcliff.core.length import TapeName
 from yardcliff.core.rack import Rack
 from yardcliff.core.row import Row
+from yardcliff.core.rows import RowsBrief
 
 __all__ = ["BRIEFS", "FAMILIES", "Brief", "Holder", "build", "ranked", "solve_row", "starting"]
 
-Brief = RailBrief | HoleRailBrief | CradleBrief | UprightBrief | PanelBrief | StackedBrief
+Brief = RailBrief | HoleRailBrief | CradleBrief | UprightBrief | PanelBrief | StackedBrief | StileBrief
 BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="family")])
 """Reads any family's brief and knows their schema."""
 
 FAMILIES: dict[str, Family[Any]] = {
     family.key: family
-    for family in (rail.FAMILY, stacked.FAMILY, panel.FAMILY, hole_rail.FAMILY, cradle.FAMILY, upright.FAMILY)
+    for family in (
+        rail.FAMILY,
+        stacked.FAMILY,
+        panel.FAMILY,
+        hole_rail.FAMILY,
+        cradle.FAMILY,
+        upright.FAMILY,
+        stile.FAMILY,
+    )
 }
 
 
 def build(brief: Brief) -> Rack:
     """The rack, by the brief's own way of building."""
     family = FAMILIES[brief.family]
+    if family.rows == "one":  # rows that another way of building had wait until it is taken again
+        brief = brief.model_copy(update={"rows": RowsBrief()})
     fitted = family.fitting(brief)
     rack: Rack = family.build(brief, fitted, first_row(brief, fitted))
     return rack

@@ -42,8 +42,10 @@ class Fitness:
 
 @dataclass(frozen=True, slots=True)
 class Family(Generic[B]):
-    """One way of building: the holder fitted to its ground gives the row, and with both the rack is built. `choices` are those that it alone has, as they stand for a brief. It may have one row,
-    or several, or several on one board or a board each as the user likes.
+    """One way of building: the holder fitted to its ground gives the row, and with both the rack is built.
+
+    `choices` are those that it alone has, as they stand for a brief. It may have one row, or several, or several on
+    one board or a board each as the user likes.
     """
 
     key: str

@@ -199,7 +199,19 @@ def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row) -> Body:
     wide = support.width if flush else min(support.width, row.length / 2)
     xs = (-wide, row.length) if flush else (ZERO, row.length - wide)
     sides = tuple(
-        Part(f"side-{k + 1}", name, x, low, ZERO, wide, high - low, support.thickness, brief.board.wood, upright=True)
+        Part(
+            f"side-{k + 1}",
+            name,
+            x,
+            low,
+            ZERO,
+            wide,
+            high - low,
+            support.thickness,
+            brief.board.wood,
+            upright=True,
+            up=True,
+        )
         for k, (name, x) in enumerate(zip(("Left side", "Right side"), xs, strict=True))
     )
     by = "dowels or pocket screws into the ends" if flush else "two screws from the front, glued"

@@ -9,6 +9,7 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.look import Look, hanging
 from yardcliff.core.rack import Hole, Hung, Joint, Operation, Part, Placed, Rack, RackRow
 from yardcliff.core.row import Row
 from yardcliff.core.row_figures import row_figures
@@ -29,6 +30,9 @@ class Body:
 
     `marked` holds, for each row, the key of its part and how far across the marked face its axis lies. Things
     hang from the row, or stand with their feet at the height `standing_at`.
+
+    Where the parts stand `up`, they all carry the one row, and things hang once, about the height `up_at` x of the wall.
+    `looks` tell how things are seen that do not hang down.
     """
 
     family: str
@@ -41,6 +45,8 @@ class Body:
     cautions: tuple[str, ...] = ()
     seats: tuple[Hole, ...] = ()
     standing_at: Fraction | None = None
+    up_at: Fraction | None = None
+    looks: Mapping[str, Look] | None = None
 
 
 def first_row(brief: RackBrief, fitted: Fitting) -> Row:
@@ -77,11 +83,16 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     """The rack: rows, holders, what hangs, and every figure and finding that does not depend on the family."""
     tape, first = Tape.named(brief.tape), standing[0].row
     own = brief.rows.own
-    rows = tuple(
-        [
-            RackRow(key, brief.hung - one.down, across, one.row, own[k].kind if k < len(own) else ALIKE)
-            for k, ((key, across), one) in enumerate(zip(body.marked, standing, strict=True))
-        ]
+    up = body.up_at is not None
+    rows = (
+        tuple(_up(body, first))
+        if up
+        else tuple(
+            [
+                RackRow(key, brief.hung - one.down, across, one.row, own[k].kind if k < len(own) else ALIKE)
+                for k, ((key, across), one) in enumerate(zip(body.marked, standing, strict=True))
+            ]
+        )
     )
     # A thing that stands has its own axis where its foot puts it.
     foot = body.standing_at
@@ -89,21 +100,30 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     pinned = {pin.index for pin in first.pins}
     placed = tuple(
         [
-            Placed(k, i, x, one.y, k == 0 and i in pinned)
+            Placed(k, i, *one.at(axis), k == 0 and i in pinned)
             for k, one in enumerate(rows)
-            for i, x in enumerate(one.row.axes)
+            for i, axis in enumerate(one.row.axes)
         ]
     )
     hung = tuple(
         [
-            Hung(k, thing.kind, x, feet[thing.kind] if feet else y, thing.turned, thing.spare)
-            for k, one in enumerate(rows)
-            for y in (one.y - fitted.hang_drop,)
-            for thing, x in zip(one.row.things, one.row.centres, strict=True)
+            Hung(
+                k,
+                thing.kind,
+                x if body.up_at is None else body.up_at,
+                feet[thing.kind] if feet else y - fitted.hang_drop,
+                thing.turned,
+                thing.spare,
+            )
+            for k, one in enumerate(rows[:1] if up else rows)
+            for thing, centre in zip(one.row.things, one.row.centres, strict=True)
+            for x, y in (one.at(centre),)
         ]
     )
     used = {kind: brief.kinds[kind] for kind in dict.fromkeys(thing.kind for thing in hung)}
-    at = (float(rows[0].row.axes[0]), float(brief.hung))
+    looks = body.looks or {kind: hanging(item) for kind, item in used.items()}
+    x, y = rows[0].at(first.axes[0])
+    at = (float(x), float(y))
     holding = tuple(replace(step, count=step.count * len(placed)) for step in fitted.machining)
     return Rack(
         body.family,
@@ -113,8 +133,9 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
         fitted.glyph,
         fitted.name,
         used,
+        looks,
         hung,
-        f"{_says(used, hung)} {fitted.how} {fitted.name}{f' in {len(rows)} rows' if len(rows) > 1 else ''}",
+        f"{_says(used, hung)} {fitted.how} {fitted.name}{f' in {len(rows)} rows' if len(rows) > 1 and not up else ''}",
         rows,
         (
             *row_figures(first, tape),
@@ -125,7 +146,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
         (
             *_of_the_rows(brief, rows, standing, used, fitted, tape),
             *(replace(finding, at=at) for finding in (*fitted.findings, *body.findings)),
-            *(() if feet else _floor(brief, rows, used, fitted, tape)),
+            *(() if feet else _floor(brief, used, looks, hung, tape)),
         ),
         (*holding, *body.machining),
         (*fitted.cautions, *body.cautions),
@@ -154,7 +175,8 @@ def _of_the_rows(
             if k and (finding.code in said or finding.code in OF_THE_FIRST_ROW):
                 continue  # the rows above have the same trouble, from the same cause
             said.add(finding.code)
-            placed = replace(finding, at=(finding.at[0], float(one.y)))
+            x, y = one.at(Fraction(finding.at[0]))
+            placed = replace(finding, at=(float(x), float(y)))
             if k == 0:
                 yield placed
                 continue
@@ -180,22 +202,29 @@ def _says(used: Mapping[str, Item], hung: tuple[Hung, ...]) -> str:
 
 
 def _floor(
-    brief: RackBrief, rows: tuple[RackRow, ...], used: Mapping[str, Item], fitted: Fitting, tape: Tape
+    brief: RackBrief, used: Mapping[str, Item], looks: Mapping[str, Look], hung: tuple[Hung, ...], tape: Tape
 ) -> Iterator[Finding]:
-    """Whether a kind reaches the floor from the lowest row that it hangs on."""
+    """Whether a kind reaches the floor from where it hangs lowest."""
     for kind, item in used.items():
-        lowest = min(one.y for one in rows if any(thing.kind == kind for thing in one.row.things))
-        clear = lowest - fitted.hang_drop - item.below
+        lowest = min(one.y for one in hung if one.kind == kind)
+        clear = lowest - looks[kind].below
         if clear < FLOOR_CLEAR:
-            least = item.below + fitted.hang_drop + FLOOR_CLEAR + brief.hung - lowest
-            up = -(-least // tape.step) * tape.step
+            up = -(-(brief.hung + FLOOR_CLEAR - clear) // tape.step) * tape.step
             yield Finding(
                 "hang.floor",
                 item.name.capitalize(),
-                f"The {item.plural} drop {tape.write(item.below)} from the holder and reach the floor.",
+                f"The {item.plural} drop {tape.write(looks[kind].below)} from the holder and reach the floor.",
                 "clear of the floor",
                 clear,
                 FLOOR_CLEAR,
                 at=(0.0, float(lowest)),
                 fixes=(Fix(f"Hang at {tape.write(up)}", {"hung": exact_text(up)}),),
             )
+
+
+def _up(body: Body, row: Row) -> Iterator[RackRow]:
+    """The one row on each of the parts that stand up."""
+    parts = {part.key: part for part in body.parts}
+    for key, across in body.marked:
+        part = parts[key]
+        yield RackRow(key, part.y, across, row, x=part.x + part.face_width - across, up=True)

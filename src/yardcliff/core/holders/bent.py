@@ -11,8 +11,8 @@ from typing import Literal
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import Path
-from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots, rounded
+from yardcliff.core.geometry import Path, rounded
+from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import BACK, EDGE, pilot_bit
 from yardcliff.core.length import LONGEST, Gap, Size, exact_text
 from yardcliff.core.model import Frozen

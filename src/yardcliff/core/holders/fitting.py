@@ -62,11 +62,6 @@ def half(width: Fraction) -> Reach:
     return Reach(width / 2, width / 2)
 
 
-def rounded(mm: float) -> Fraction:
-    """A figure that passed through a sine, to the nanometre: trigonometry is not exact anyway."""
-    return Fraction(round(mm * 1_000_000), 1_000_000)
-
-
 def held_at(given: Fraction | None, items: Iterable[Item]) -> Fraction:
     """How thick the thickest is where it is held, mm: as given, as measured, or half its width."""
     return given or max(item.held or item.across * HELD_SHARE for item in items)

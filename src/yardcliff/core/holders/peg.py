@@ -11,7 +11,8 @@ from typing import Literal
 from yardcliff.core.angles import both_ways, degrees
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.holders.fitting import Fitting, Ground, half, rounded
+from yardcliff.core.geometry import rounded
+from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.holders.strength import stress_figure, stress_findings
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen, Tilt

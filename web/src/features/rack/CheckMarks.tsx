@@ -27,7 +27,8 @@ export function CheckMarks({ onClose }: { onClose: () => void }) {
     <Dialog open onOpenChange={(open) => !open && onClose()} title="Check my marks" wide>
       <form onSubmit={(event) => void check(event)}>
         <label htmlFor="marks-text" className="text-soft">
-          Your marks from the board&apos;s left end, in any order: worked out on paper, or pencilled already
+          Your marks from the board&apos;s {session.rack.design.ends[0]}, in any order: worked out on paper,
+          or pencilled already
         </label>
         <textarea
           id="marks-text"

@@ -138,6 +138,7 @@ function HolderChoices({ catalogue }: Props) {
 function BoardChoices({ catalogue }: Props) {
   const { apply } = useSession();
   const board = useShown((shown) => shown.design.brief["board"]) as Part & { wood: "softwood" | "hardwood" };
+  const up = useShown((shown) => shown.design.up);
   const boardKey = matching(catalogue.boards, board);
   return (
     <Section
@@ -157,7 +158,7 @@ function BoardChoices({ catalogue }: Props) {
       <div className="grid grid-cols-2 gap-x-3">
         <BriefField path="board.height" label="width" />
         <BriefField path="board.thickness" label="thick" />
-        <BriefField path="hung" label="hung" />
+        <BriefField path="hung" label={up ? "foot at" : "hung"} />
         <Switch
           label="Wood"
           value={board.wood}

@@ -1,6 +1,6 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 
-import { onStep, toModelX, toScreenX, toScreenY, type View } from "../../drawing/view";
+import { alongRun, onStep, runOf, toScreenX, type View } from "../../drawing/view";
 import { movePatch, pinPatch } from "./patches";
 import { KeepOutHandles } from "./KeepOutHandles";
 import { useSession, useShown } from "./shown";
@@ -18,15 +18,18 @@ const MOST_IN_HAND = 60;
 export function Handles({ view }: { view: View }) {
   const session = useSession();
   const design = useShown((shown) => shown.design);
-  const { group, grab, held } = useDrag(view);
+  const run = runOf(view, design.up, design.origin);
+  const { along, up } = run;
+  const { group, grab, held } = useDrag(run);
   const slider = useRef<SVGGElement>(null);
   const [chosen, setChosen] = useState(0);
   const { marks } = design;
-  const y = toScreenY(view, design.axis_y);
+  const start = design.ends[0];
   const inHand = Math.min(chosen, marks.x.length - 1);
   const inHandX = marks.x[inHand] ?? 0;
   const pinned = marks.pinned.includes(inHand);
 
+  const [back, onward] = up ? ["ArrowDown", "ArrowUp"] : ["ArrowLeft", "ArrowRight"];
   const onTape = (mm: number) => onStep(mm, design.tape);
 
   /** A mixed row is put in order by hand: the thing goes to the place it is dragged to. */
@@ -36,16 +39,17 @@ export function Handles({ view }: { view: View }) {
     grab(event, things.x[place] ?? 0, toPlace, (to) => movePatch(session.rack.design, place, Number(to)));
   }
   function onBandDown(event: PointerEvent<SVGElement>) {
-    const left = event.currentTarget.ownerSVGElement?.getBoundingClientRect().left ?? 0;
-    const index = nearest(marks.x, toModelX(view, event.clientX - left));
+    const box = event.currentTarget.getBoundingClientRect();
+    const from = alongRun(run, { clientX: box.left, clientY: box.bottom });
+    const index = nearest(marks.x, first + (alongRun(run, event) - from - half) / along.scale);
     setChosen(index);
     slider.current?.focus();
     grab(event, marks.x[index] ?? 0, onTape, (at) => pinPatch(session.rack.design, index, at));
   }
   function onHolderKey(event: KeyboardEvent<SVGElement>) {
-    const along = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-    const other = { ArrowUp: -1, ArrowDown: 1 }[event.key];
-    if (along) session.apply(pinPatch(session.rack.design, inHand, onStep(inHandX, design.tape, along)));
+    const by = { [back]: -1, [onward]: 1 }[event.key];
+    const other = { [up ? "ArrowLeft" : "ArrowUp"]: -1, [up ? "ArrowRight" : "ArrowDown"]: 1 }[event.key];
+    if (by) session.apply(pinPatch(session.rack.design, inHand, onStep(inHandX, design.tape, by)));
     else if (other) setChosen(Math.min(Math.max(inHand + other, 0), marks.x.length - 1));
     else if (event.key === "Delete" || event.key === "Backspace")
       session.apply(pinPatch(session.rack.design, inHand));
@@ -55,23 +59,28 @@ export function Handles({ view }: { view: View }) {
     event.stopPropagation();
   }
   function onEndKey(event: KeyboardEvent<SVGElement>) {
-    const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    const by = { [back]: -1, [onward]: 1 }[event.key];
     if (!by) return;
     event.preventDefault();
     event.stopPropagation();
     session.apply({ row: { length: onStep(design.length_mm, design.tape, by) } });
   }
 
+  const cursor = up ? "cursor-ns-resize" : "cursor-ew-resize";
   const first = marks.x[0] ?? 0;
   const last = marks.x.at(-1) ?? 0;
-  const spacing = marks.x.length > 1 ? ((last - first) / (marks.x.length - 1)) * view.scale : Infinity;
+  const spacing = marks.x.length > 1 ? ((last - first) / (marks.x.length - 1)) * along.scale : Infinity;
   const half = Math.max(Math.min(WIDEST, spacing / 2), 2);
   const grip = Math.min(spacing * 0.4, 60);
   const mixed = new Set(design.things.kind).size > 1;
-  const floor = design.rows[1]?.y ?? design.scene.extent.y0;
-  const below = toScreenY(view, floor) - y - (design.rows[1] ? HALF_HEIGHT : 0);
+  // Beside the row's band, as far as what hangs on it reaches: down to the next row, or out to the right.
+  const { extent } = design.scene;
+  const reach = up
+    ? extent.x1 - (design.origin[0] ?? 0)
+    : (design.origin[1] ?? 0) - (design.rows[1]?.y ?? extent.y0);
+  const below = reach * along.scale - (!up && design.rows[1] ? HALF_HEIGHT : 0);
   return (
-    <g ref={group}>
+    <g ref={group} transform={run.transform}>
       {mixed &&
         design.things.x.length <= MOST_IN_HAND &&
         design.things.x.map((x, place) => (
@@ -79,8 +88,8 @@ export function Handles({ view }: { view: View }) {
             key={place}
             data-thing={place}
             className="cursor-grab touch-none active:cursor-grabbing"
-            x={toScreenX(view, x) - grip}
-            y={y + HALF_HEIGHT}
+            x={toScreenX(along, x) - grip}
+            y={HALF_HEIGHT}
             width={2 * grip}
             height={Math.max(below - HALF_HEIGHT, 0)}
             fill="transparent"
@@ -88,12 +97,12 @@ export function Handles({ view }: { view: View }) {
             {...held()}
           />
         ))}
-      <KeepOutHandles view={view} y={y} half={HALF_HEIGHT} />
+      <KeepOutHandles run={run} half={HALF_HEIGHT} />
       {marks.pinned.map((index) => (
         <path
           key={index}
           d="M0 -24 L-6 -35 H6 Z"
-          transform={`translate(${toScreenX(view, marks.x[index] ?? 0)} ${y})`}
+          transform={`translate(${toScreenX(along, marks.x[index] ?? 0)} 0)`}
           className="fill-mark stroke-ink"
           strokeWidth={1}
         />
@@ -101,15 +110,15 @@ export function Handles({ view }: { view: View }) {
       <g
         ref={slider}
         role="slider"
-        aria-orientation="horizontal"
+        aria-orientation={up ? "vertical" : "horizontal"}
         tabIndex={0}
         aria-label={`Holder ${inHand + 1} of ${marks.x.length}${pinned ? ", pinned" : ""}`}
         aria-valuemin={0}
         aria-valuemax={Math.round(design.length_mm)}
         aria-valuenow={Math.round(inHandX)}
-        aria-valuetext={`${marks.text[inHand]} from the left end`}
+        aria-valuetext={`${marks.text[inHand]} from the ${start}`}
         className="outline-none focus-visible:[&>rect]:stroke-act"
-        transform={`translate(${toScreenX(view, inHandX)} ${y})`}
+        transform={`translate(${toScreenX(along, inHandX)} 0)`}
         onKeyDown={onHolderKey}
       >
         <rect
@@ -124,10 +133,10 @@ export function Handles({ view }: { view: View }) {
       </g>
       <rect
         data-band
-        className="cursor-ew-resize touch-none"
-        x={toScreenX(view, first) - half}
-        y={y - HALF_HEIGHT}
-        width={(last - first) * view.scale + 2 * half}
+        className={`touch-none ${cursor}`}
+        x={toScreenX(along, first) - half}
+        y={-HALF_HEIGHT}
+        width={(last - first) * along.scale + 2 * half}
         height={2 * HALF_HEIGHT}
         fill="transparent"
         onMouseDown={(event) => event.preventDefault()} // it would take the focus from the slider
@@ -136,15 +145,15 @@ export function Handles({ view }: { view: View }) {
       />
       <g
         role="slider"
-        aria-orientation="horizontal"
+        aria-orientation={up ? "vertical" : "horizontal"}
         tabIndex={0}
-        aria-label="The board's right end"
+        aria-label={`The board's ${design.ends[1]}`}
         aria-valuemin={0}
         aria-valuemax={30000}
         aria-valuenow={Math.round(design.length_mm)}
         aria-valuetext={design.fields["row.length"]}
-        className="group cursor-ew-resize touch-none outline-none"
-        transform={`translate(${toScreenX(view, design.length_mm)} ${y})`}
+        className={`group touch-none outline-none ${cursor}`}
+        transform={`translate(${toScreenX(along, design.length_mm)} 0)`}
         onPointerDown={(event) => grab(event, design.length_mm, onTape, (at) => ({ row: { length: at } }))}
         {...held()}
         onKeyDown={onEndKey}

@@ -2,7 +2,7 @@ import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { Pick } from "../../ui/Pick";
 import { kindAtPatch, MAIN, movePatch, pinPatch } from "./patches";
-import { useSession, useShown } from "./shown";
+import { useSession, useShown, useSides } from "./shown";
 
 /** What can be done with one place: another thing there, another place for it, a pin. */
 export function PlaceControls({ index }: { index: number }) {
@@ -10,6 +10,7 @@ export function PlaceControls({ index }: { index: number }) {
   const { apply, change } = session;
   const text = useShown((shown) => shown.design.marks.text[index]);
   const pinned = useShown((shown) => shown.design.marks.pinned.includes(index));
+  const [start, end] = useSides();
   const things = useShown((shown) => shown.design.things);
   const brief = useShown((shown) => shown.design.brief) as {
     item: { name: string };
@@ -36,7 +37,7 @@ export function PlaceControls({ index }: { index: number }) {
           />
           <Button
             look="bare"
-            aria-label="One place to the left"
+            aria-label={`One place to the ${start}`}
             disabled={place === 0}
             onClick={() => move(-1)}
           >
@@ -44,7 +45,7 @@ export function PlaceControls({ index }: { index: number }) {
           </Button>
           <Button
             look="bare"
-            aria-label="One place to the right"
+            aria-label={`One place to the ${end}`}
             disabled={place === things.kind.length - 1}
             onClick={() => move(1)}
           >

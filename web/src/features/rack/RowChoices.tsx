@@ -8,12 +8,13 @@ import { BriefField } from "./BriefField";
 import { Fig } from "./Fig";
 import { rowOf } from "./patches";
 import { Section } from "./Section";
-import { useSession, useShown } from "./shown";
+import { useSession, useShown, useSides } from "./shown";
 
 /** Length, count, pitch and ends: three are held by a peg, the loose one is worked out from them. */
 export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
   const { apply } = useSession();
   const row = useShown((shown) => rowOf(shown.design));
+  const [start, end] = useSides();
   const loose = (name: string) => row.follows === name;
   return (
     <Section
@@ -79,11 +80,11 @@ export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
       </RadioGroup.Root>
       {row.ends.rule === "margin" && !loose("ends") && (
         <div className="grid grid-cols-2 gap-x-3 pl-6">
-          <BriefField path="row.ends.left" label="left" />
-          <BriefField path="row.ends.right" label="right" />
+          <BriefField path="row.ends.left" label={start} />
+          <BriefField path="row.ends.right" label={end} />
         </div>
       )}
-      <div className="flex items-center justify-between gap-2">
+      <div className="flex flex-wrap items-center justify-between gap-x-2">
         <Switch
           label="Spacing"
           value={row.spacing}

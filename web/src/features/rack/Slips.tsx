@@ -95,7 +95,7 @@ function markFigure(design: Design, key: string): Figure | undefined {
     formula: marks.pinned.includes(index) ? "pinned here" : even ? "a + k · p" : "by its neighbours",
     inputs: even
       ? [
-          { symbol: "a", name: "left end", text: left.text },
+          { symbol: "a", name: design.ends[0], text: left.text },
           { symbol: "k", name: "spaces before it", text: String(index) },
           { symbol: "p", name: "pitch", text: pitch.text },
         ]

@@ -1,5 +1,6 @@
-import { useState } from "react";
+import { useMemo, useState } from "react";
 
+import { fit, type View } from "../../drawing/view";
 import { Button } from "../../ui/Button";
 import { CheckMarks } from "./CheckMarks";
 import { Fig } from "./Fig";
@@ -14,18 +15,23 @@ interface Props {
   onFlip: () => void;
 }
 
+const BENCH = { top: 0, right: 60, bottom: 0, left: 60 };
+
 /** The tape under the wall, with what is counted and how it is stepped off. */
 export function TapeStrip({ control, flipped, onFlip }: Props) {
   const [checking, setChecking] = useState(false);
   const [row, setRow] = useState(0);
   const alike = useShown((shown) => shown.design.rows.map((one) => one.alike).join());
+  const ends = useShown((shown) => shown.design.ends);
+  const up = useShown((shown) => shown.design.up);
+  const lying = useLying(control);
   const groups = rowGroups(alike);
   const shownRow = groups.some(({ value }) => value === String(row)) ? row : 0;
   return (
     <div className="border-t-2 border-ink bg-paper">
       <div className="flex flex-wrap items-center gap-x-4 px-2 text-[0.87rem]">
         <Button look="bare" aria-pressed={flipped} onClick={onFlip} title="Hook the tape on the other end">
-          Tape from the {flipped ? "right" : "left"} end
+          Tape from the {ends[flipped ? 1 : 0]}
         </Button>
         {groups.length > 1 && (
           <Switch
@@ -44,9 +50,15 @@ export function TapeStrip({ control, flipped, onFlip }: Props) {
         </Button>
         {checking && <CheckMarks onClose={() => setChecking(false)} />}
       </div>
-      <Tape view={control.view} size={control.size} flipped={flipped} row={shownRow} />
+      <Tape view={up ? lying : control.view} size={control.size} flipped={flipped} row={shownRow} />
     </div>
   );
+}
+
+/** A board that stands on the wall lies on the bench to be marked: its whole length in the strip, foot at the left. */
+function useLying({ size }: ViewControl): View {
+  const length = useShown((shown) => shown.design.length_mm);
+  return useMemo(() => fit({ x0: 0, y0: 0, x1: length, y1: 0 }, size, BENCH), [length, size]);
 }
 
 function Counted() {

@@ -56,3 +56,9 @@ export function Unhurried({ children }: { children: ReactNode }) {
   }, [session, value]);
   return <Context value={value}>{children}</Context>;
 }
+
+/** The two sides of a row in a word each, the datum's first: left and right, foot and top. */
+export function useSides(): [string, string] {
+  const [start, end] = useShown((shown) => shown.design.ends);
+  return [start.replace(/ end$/, ""), end.replace(/ end$/, "")];
+}

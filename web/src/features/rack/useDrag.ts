@@ -1,38 +1,38 @@
 import { useCallback, useEffect, useRef, type PointerEvent } from "react";
 
 import type { Patch } from "../../api/types";
-import { toModelX, toScreenX, type View } from "../../drawing/view";
+import { alongRun, type Run } from "../../drawing/view";
 import { useSession } from "./shown";
 
 const CLICK_PX = 3;
 
 interface Hold {
-  startX: number;
+  start: number;
+  from: number;
   moved: boolean;
   /** What the hand points at: a reading on the tape, or a place in the order. */
   at: string;
-  offset: number;
   toAt: (mm: number) => string;
   toPatch: (at: string) => Patch;
   patch: Patch | null;
 }
 
-/** What is held by the pointer and dragged along the board: tried on every move, stored when it is let go. */
-export function useDrag(view: View) {
+/** What is held by the pointer and dragged along the row: tried on every move, stored when it is let go. */
+export function useDrag(run: Run) {
   const session = useSession();
   const hold = useRef<Hold | null>(null);
 
   function grab(event: PointerEvent<SVGElement>, from: number, toAt: Hold["toAt"], toPatch: Hold["toPatch"]) {
     event.currentTarget.setPointerCapture(event.pointerId);
-    const offset = toScreenX(view, from) - event.clientX;
-    hold.current = { startX: event.clientX, moved: false, at: "", offset, toAt, toPatch, patch: null };
+    hold.current = { start: alongRun(run, event), from, moved: false, at: "", toAt, toPatch, patch: null };
     session.hold(true);
   }
-  function drag({ clientX }: { clientX: number }) {
+  function drag(event: { clientX: number; clientY: number }) {
     const now = hold.current;
     if (!now) return;
-    if (!now.moved && Math.abs(clientX - now.startX) < CLICK_PX) return;
-    const at = now.toAt(toModelX(view, clientX + now.offset));
+    const by = alongRun(run, event) - now.start;
+    if (!now.moved && Math.abs(by) < CLICK_PX) return;
+    const at = now.toAt(now.from + by / run.along.scale);
     if (now.at === at) return;
     now.moved = true;
     now.at = at;

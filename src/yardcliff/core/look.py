@@ -1,0 +1,113 @@
+"""How things are seen as a rack holds them: hanging down, lying across, standing on something."""
+
+from dataclasses import dataclass
+from functools import lru_cache
+from math import cos, radians, sin, tan
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.geometry import Path, moved, parse, rectangle, rounded, swapped, turned
+from yardcliff.core.item import Item
+from yardcliff.data import table
+
+ZERO = Fraction(0)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Look:
+    """A thing from the front, about the point that it hangs at: how far it reaches from there (mm), the outlines
+    that are filled and the lines that are only drawn.
+
+    `beside` is its outline from the side, in (out of the face, up), where it does not hang down from a holder.
+    """
+
+    left: Fraction
+    right: Fraction
+    above: Fraction
+    below: Fraction
+    body: tuple[Path, ...]
+    lines: tuple[Path, ...]
+    beside: Path | None = None
+
+
+@lru_cache(maxsize=64)
+def silhouette(
+    shape: str, left: float, right: float, above: float, below: float
+) -> tuple[tuple[Path, ...], tuple[Path, ...]]:
+    """Filled outlines and drawn lines of `shape` at its measures in mm, about the axis (0, 0)."""
+    row = next(row for row in table("silhouettes") if row["key"] == shape)
+
+    def scaled(text: str) -> Path:
+        return tuple(
+            (
+                c,
+                tuple(
+                    n * (above if n > 0 else below) if i % 2 else n * (right if n > 0 else left)
+                    for i, n in enumerate(numbers)
+                ),
+            )
+            for c, numbers in parse(text)
+        )
+
+    return tuple(map(scaled, row["body"])), tuple(map(scaled, row["line"]))
+
+
+@lru_cache(maxsize=256)
+def hanging(item: Item) -> Look:
+    """As it was measured: down from its holder."""
+    return Look(item.left, item.right, item.above, item.below, *_front(item))
+
+
+def laid(item: Item) -> tuple[Fraction, Fraction, Fraction]:
+    """A thing laid down flat, its length along the wall: its length, how high it is and how deep, mm."""
+    return item.above + item.below, min(item.across, item.front), max(item.across, item.front)
+
+
+ROLL = Fraction(13, 10)
+"""What is hardly deeper than it is high rolls; what is deeper lies flat."""
+
+
+def resting(item: Item, tilt: float) -> tuple[Fraction, Fraction]:
+    """How high the underside and the top of a laid thing are above the point where a rest, tilted up so many degrees,
+    meets the face, mm.
+
+    A roll of radius r touches the face and the rest: its middle is at r tan t + r / cos t. What is flat lies along
+    the rest: its top is at D sin t + h cos t, for its depth D and height h.
+    """
+    _, tall, deep = laid(item)
+    t = radians(tilt)
+    if deep <= tall * ROLL:
+        low = rounded(float(tall) / 2 * (tan(t) + 1 / cos(t) - 1))
+        return low, low + tall
+    return ZERO, rounded(float(deep) * sin(t) + float(tall) * cos(t))
+
+
+@lru_cache(maxsize=256)
+def lying(item: Item, tilt: float) -> Look:
+    """Laid down along the wall on rests that are tilted so many degrees: about where these meet the face."""
+    long, tall, deep = laid(item)
+    low, high = resting(item, tilt)
+    half, middle = long / 2, float(low + high) / 2
+    seen = float(high - low) / 2
+    upright = silhouette(item.shape, seen, seen, float(item.above), float(item.below))
+    body, lines = (
+        tuple(moved(swapped(path), float(item.below - item.above) / 2, middle) for path in paths) for paths in upright
+    )
+    if low or not tilt:
+        beside = rectangle(0, float(low), float(deep), float(tall), float(tall) / 2)
+    else:
+        # Its upper back edge touches the face.
+        flat = turned(rectangle(0, 0, float(deep), float(tall), float(tall) / 4), radians(tilt))
+        beside = moved(flat, float(tall) * sin(radians(tilt)), 0)
+    return Look(half, half, high, ZERO, body, lines, beside)
+
+
+@lru_cache(maxsize=256)
+def standing(item: Item) -> Look:
+    """Upright on its foot: about the middle of its foot."""
+    body, lines = (tuple(moved(path, 0, float(item.below)) for path in paths) for paths in _front(item))
+    return Look(item.left, item.right, item.above + item.below, ZERO, body, lines)
+
+
+def _front(item: Item) -> tuple[tuple[Path, ...], tuple[Path, ...]]:
+    measures = (float(reach) for reach in (item.left, item.right, item.above, item.below))
+    return silhouette(item.shape, *measures)
