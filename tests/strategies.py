@@ -109,6 +109,11 @@ briefs = st.builds(
             {"holder": {"kind": "bent", "bar": "10 mm", "radius": "6 mm", "screw_length": "12 mm"}},
             {"family": "upright", "foot": {"off": "30 mm"}, "clip": {"screw": "40 mm"}},
             {"family": "stile-pair", "holder": {"kind": "peg", "tilt": 20, "showing": "160 mm"}, "between": "90 mm"},
+            {
+                "family": "slotted-cheeks",
+                "slot": {"angle": 30, "depth": "60 mm", "held": "11 mm"},
+                "slat": {"width": "300 mm"},
+            },
             {"family": "stile-pair", "stands": "post", "rows": {"count": 2}},
             {"hung": "100 mm", "board": {"thickness": "9 mm", "wood": "hardwood"}, "line": "10 mm"},
         ]

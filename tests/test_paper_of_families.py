@@ -30,6 +30,7 @@ ITEMS = {
     "cradle": "fiddle",
     "upright": "curtain-pole",
     "stile-pair": "sleeping-mat",
+    "slotted-cheeks": "snow-board",
 }
 PARTS = {
     "rail": ["board 460 mm × 70 mm × 21 mm"],
@@ -37,6 +38,7 @@ PARTS = {
     "panel": ["panel 200 mm × 185 mm × 21 mm", "2 battens 200 mm"],
     "hole-rail": ["shelf 456 mm × 90 mm × 18 mm", "back plate 456 mm × 90 mm × 18 mm"],
     "cradle": ["back plate 1080 mm × 120 mm × 21 mm"],
+    "slotted-cheeks": ["left cheek 665 mm × 21 mm × 150 mm", "2 slats 713 mm × 70 mm × 21 mm"],
     "stile-pair": ["left stile 805 mm × 60 mm × 35 mm", "right stile"],
     "upright": ["clip rail 400 mm × 70 mm × 35 mm", "foot board 400 mm × 90 mm × 35 mm"],
 }
@@ -88,7 +90,8 @@ def test_the_template_says_which_face_is_up_and_what_bores_it(family: str) -> No
     top = any(part.marked == "top" for part in done.rack.parts)
     assert ("WALL EDGE" in text) == top
     assert ("Looking down on the top" in text) == top
-    bored = next(step for step in done.rack.machining if step.tool.startswith(("bit", "hole saw")))
+    marked = done.rack.part(done.rack.rows[0].part).marked
+    bored = next(step for step in done.rack.machining if step.face == marked)
     assert f"{bored.what}s: {done.tape.write_fine(bored.size)} {bored.tool}" in text
 
 

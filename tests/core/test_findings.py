@@ -22,6 +22,7 @@ POLES = starting([(shipped_item("curtain-pole"), 4)], "1 mm")
 PANEL = starting([(shipped_item("enamel-mug"), 8)], "1 mm", "panel")
 STACKED = starting([(shipped_item("tin-cup"), 9)], "1 mm", "stacked")
 MATS = starting([(shipped_item("sleeping-mat"), 4)], "1 mm", "stile-pair")
+BOARDS = starting([(shipped_item("serving-tray"), 5)], "1 mm", "slotted-cheeks")
 BENT = amend(COATS, {"holder": {"kind": "bent"}})
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
@@ -59,6 +60,10 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "up.falls": (MATS, {"between": "600 mm"}),
     "stile.showing": (MATS, {"holder": {"showing": "70 mm"}}),
     "stile.lift": (MATS, {"row": {"air": "5 mm"}}),
+    "slot.web": (BOARDS, {"slot": {"depth": "160 mm"}}),
+    "slot.shallow": (BOARDS, {"slot": {"depth": "80 mm"}}),
+    "slot.tooth": (BOARDS, {"item": {"front": "14 mm"}, "row": {"air": "0 mm", "fixture_gap": "0 mm"}}),
+    "cheek.slat": (BOARDS, {"slat": {"thickness": "40 mm"}}),
     "cradle.arm": (FIDDLES, {"cradle": {"showing": "60 mm"}}),
     "stacked.stick": (STACKED, {"stick": {"length": "800 mm"}}),
     "panel.seam": (PANEL, {"plank": {"width": "58 mm"}}),

@@ -199,6 +199,7 @@ def test_a_bent_hook_is_a_holder_like_any_other() -> None:
         )
         rack = build(brief)
         assert rack.holder_name == "bent hooks"
-        assert rack.shape == bents.outline(bents.Bent(back=Fraction(40)))
+        assert rack.outline
+        assert rack.outline.path == bents.outline(bents.Bent(back=Fraction(40)))
         assert [step.what for step in rack.machining[:4]] == ["Blank", "Bend", "Screw hole", "Pilot hole"]
         assert FAMILIES[family].choices(brief)[0].title == "Bent from bar"

@@ -51,6 +51,9 @@ def test_no_order_beats_a_proved_one(
         assert abs(found.after - best) < Fraction(1, 1000), "costs are compared to the nanometre"
 
 
+NARROW = Reach(Fraction(0), Fraction(0))
+
+
 def twelve(rule: str) -> Row:
     kinds = {f"k{i}": Thing(Reach(Fraction(20 + 7 * i), Fraction(150 - 9 * i))) for i in range(13)}
     names = tuple(sorted(kinds, key=lambda name: int(name[1:]) * 5 % 13))
@@ -66,3 +69,12 @@ def test_twelve_different_things_are_proved_and_more_are_said_not_to_be() -> Non
     found = reorder(row, "pitch")
     assert not found.proved
     assert found.after < found.before
+
+
+def test_what_may_hang_past_the_end_costs_no_board_there() -> None:
+    kinds = {"": Thing(Reach(Fraction(10), Fraction(10))), "wide": Thing(Reach(Fraction(80), Fraction(10)))}
+    ends = Ends(rule="inside", overhang=Fraction(70))
+    row = solve(RowBrief(count=2, air=Fraction(5), ends=ends), Things(kinds, ("", "wide")), NARROW)
+    found = reorder(row, "length")
+    # Reaching out over the end it takes 10 of board there and 25 to the next, instead of 95 the other way round.
+    assert (found.order, found.before, found.after) == (("wide", ""), 95, 35)

@@ -21,8 +21,9 @@ def rounded(mm: float) -> Fraction:
     return Fraction(round(mm * 1_000_000), 1_000_000)
 
 
+ROUND = 0.5523
+"""How far a cubic's handles reach along a quarter circle, in radii."""
 _ARITY = {"M": 2, "L": 2, "C": 6, "Z": 0}
-_ROUND = 0.5523  # how far a cubic's handles reach along a quarter circle, in radii
 
 
 @cache
@@ -80,7 +81,7 @@ def rectangle(x: float, y: float, width: float, height: float, radius: float = 0
     r = min(radius, width / 2, height / 2)
     if not r:
         return (*line((x, y), (x + width, y), (x + width, y + height), (x, y + height)), ("Z", ()))
-    k, right, top = r * (1 - _ROUND), x + width, y + height
+    k, right, top = r * (1 - ROUND), x + width, y + height
     return (
         ("M", (x + r, y)),
         ("L", (right - r, y)),

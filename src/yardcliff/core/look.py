@@ -3,9 +3,10 @@
 from dataclasses import dataclass
 from functools import lru_cache
 from math import cos, radians, sin, tan
+from typing import Literal
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import Path, moved, parse, rectangle, rounded, swapped, turned
+from yardcliff.core.geometry import Path, line, moved, parse, rectangle, rounded, swapped, turned
 from yardcliff.core.item import Item
 from yardcliff.data import table
 
@@ -17,7 +18,8 @@ class Look:
     """A thing from the front, about the point that it hangs at: how far it reaches from there (mm), the outlines
     that are filled and the lines that are only drawn.
 
-    `beside` is its outline from the side, in (out of the face, up), where it does not hang down from a holder.
+    `beside` are its outlines from the side, in (out of the face, up), where it does not hang down from a holder;
+    what sticks out of it is only outlined.
     """
 
     left: Fraction
@@ -26,7 +28,7 @@ class Look:
     below: Fraction
     body: tuple[Path, ...]
     lines: tuple[Path, ...]
-    beside: Path | None = None
+    beside: tuple[tuple[Literal["item", "spare"], Path], ...] = ()
 
 
 @lru_cache(maxsize=64)
@@ -98,7 +100,26 @@ def lying(item: Item, tilt: float) -> Look:
         # Its upper back edge touches the face.
         flat = turned(rectangle(0, 0, float(deep), float(tall), float(tall) / 4), radians(tilt))
         beside = moved(flat, float(tall) * sin(radians(tilt)), 0)
-    return Look(half, half, high, ZERO, body, lines, beside)
+    return Look(half, half, high, ZERO, body, lines, (("item", beside),))
+
+
+@lru_cache(maxsize=256)
+def slid(item: Item, tilt: float, deep: Fraction) -> Look:
+    """Laid flat in slots that rise so many degrees, `deep` in them: about the middle of the slot's mouth."""
+    long, thick, across = item.above + item.below, float(item.front), float(item.across)
+    t, half = radians(tilt), float(long) / 2
+    edge, over = (across - float(deep)) * sin(t), thick / 2 * cos(t)
+    low, high = min(-thick / 2, edge - over), max(edge + over, thick / 2)
+    body = rectangle(-half, low, 2 * half, high - low, min(half, (high - low) / 3))
+    front = line((-half + thick / 2, edge - over), (half - thick / 2, edge - over))
+    held = float(item.held or item.front)
+    slab = turned(rectangle(-float(deep), -held / 2, across, held, held / 2), t)
+    out = max(across - float(deep), 0)
+    whole = turned(rectangle(out * 0.1, -thick / 2, out * 0.8, thick, thick / 4), t)
+    beside: tuple[tuple[Literal["item", "spare"], Path], ...] = (("spare", whole), ("item", slab))
+    return Look(
+        long / 2, long / 2, rounded(high), rounded(-low), (body,), (front,), beside if thick > held else beside[1:]
+    )
 
 
 @lru_cache(maxsize=256)

@@ -155,7 +155,8 @@ def _costs(row: Row, count: int) -> tuple[Callable[[int, str, str], int], Callab
     def ends(place: int, kind: str) -> int:
         if brief.ends.rule != "inside" and not (airy and brief.ends.rule != "margin"):
             return 0
-        left, right = made(place, kind)[1].reach_out()
+        over = brief.ends.overhang if brief.ends.rule == "inside" else 0
+        left, right = (max(reach - over, Fraction(0)) for reach in made(place, kind)[1].reach_out())
         outer = max(left, row.fixture.left) * (place == 0) + max(right, row.fixture.right) * (place == count - 1)
         return round(outer * 10**6)
 

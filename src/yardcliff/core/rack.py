@@ -17,7 +17,7 @@ from yardcliff.core.row import Row
 from yardcliff.core.rows import ALIKE
 from yardcliff.core.working import Figure
 
-Purpose = Literal["peg hole", "pilot hole", "through hole", "foot hole"]
+Purpose = Literal["peg hole", "pilot hole", "through hole", "foot hole", "slot"]
 Wood = Literal["softwood", "hardwood"]
 Face = Literal["front", "top"]
 ZERO = Fraction(0)
@@ -182,6 +182,15 @@ class Operation:
 
 
 @dataclass(frozen=True, slots=True)
+class Outline:
+    """A holder from the side at true size, in (out of the face, up), mm; what its line out = 0 is; how to use it."""
+
+    path: Path
+    face: str
+    says: str
+
+
+@dataclass(frozen=True, slots=True)
 class Joint:
     """Two parts that are joined, by their keys, and how: face to face, or one `let_in` to the other so deep."""
 
@@ -196,7 +205,7 @@ class Rack:
     """Everything that is known about a rack once its family has built it. `says` it in a line of words.
 
     `seats` are holes in other parts that answer the holders: where the foot of a shaft stands;
-    `shape` is the outline of a holder that is made in the shop, from the side, in (out of the face, up);
+    `outline` is of a holder that is shaped in the shop;
     `looks` are how the kinds of things are seen as the rack holds them.
     """
 
@@ -217,7 +226,7 @@ class Rack:
     cautions: tuple[str, ...]
     joints: tuple[Joint, ...] = ()
     seats: tuple[Hole, ...] = ()
-    shape: Path | None = None
+    outline: Outline | None = None
 
     @property
     def row(self) -> Row:

@@ -123,7 +123,9 @@ def scene(rack: Rack, tape: Tape) -> Scene:
         else:
             strokes += drawn
     axes = tuple([(in_mm(holder.x), in_mm(holder.y)) for holder in rack.holders])
-    symbols = (*_hung(rack), *before, Symbol("holder", "holder", _holder(rack.glyph, rack.bores), axes))
+    holders = Symbol("holder", "holder", _holder(rack.glyph, rack.bores), axes)
+    # What slides into an edge stands before it; what hangs, behind its holder.
+    symbols = (holders, *_hung(rack)) if rack.glyph.kind == "slot" else (*_hung(rack), *before, holders)
     dimensions = tuple(_dimensions(rack, tape, extent))
     return Scene(tuple(strokes), symbols, dimensions, extent, wall)
 

@@ -12,7 +12,7 @@ from math import cos, radians, sin
 from typing import Literal, TypeVar
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import Path, circle, line, moved, rectangle
+from yardcliff.core.geometry import ROUND, Path, circle, line, moved, rectangle
 from yardcliff.core.length import Tape
 from yardcliff.core.look import silhouette
 from yardcliff.core.rack import Bore, Hung, Part, Placed, Rack
@@ -36,16 +36,18 @@ P = TypeVar("P", Hung, Placed)
 def section(rack: Rack, tape: Tape) -> Scene:
     """From the side, cut at the first holders: boards hatched, holes hidden, what hangs in place."""
     strokes: list[Stroke] = []
-    for hung in _seen(rack, rack.hung):
-        strokes += _thing_beside(rack, hung)
+    things = [stroke for hung in _seen(rack, rack.hung) for stroke in _thing_beside(rack, hung)]
+    slotted = rack.glyph.kind == "slot"  # what is in a slot is seen in it; else boards hide what hangs behind them
+    strokes += [] if slotted else things
     for part in rack.parts:
         strokes += _cut(part)
     for holder in _seen(rack, rack.holders):
         row = rack.rows[holder.row]
         part = rack.part(row.part)
         onto = _on_face(part, float(holder.y - part.y if part.marked == "front" else row.across))
-        strokes += [Stroke("holder-line", _turned(_bored(bore), onto)) for bore in rack.bores]
+        strokes += [Stroke("holder-line", _turned(_bored(bore), onto)) for bore in rack.bores if bore.purpose != "slot"]
         strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack, rack.bores[0])]
+    strokes += things if slotted else []
     first = [hole for hole in rack.seats if (hole.row, hole.holder) == (0, 0)]
     for hole in first:
         onto = _on_face(rack.part(hole.part), float(hole.across))
@@ -121,7 +123,7 @@ def _seen_from_above(bore: Bore, out: float) -> Iterator[Stroke]:
         yield Stroke("plate", circle(0, 0, r))
         return
     # A quarter circle each side of the back, then straight out to the edge.
-    k = r * 0.5523
+    k = r * ROUND
     slot: Path = (
         ("M", (-r, -out)),
         ("L", (-r, 0)),
@@ -173,8 +175,8 @@ def _bored(bore: Bore) -> Path:
 def _holder_beside(rack: Rack, bore: Bore) -> Iterator[tuple[Literal["plate", "holder"], Path]]:
     glyph = rack.glyph
     out, half = float(glyph.out), float(glyph.width) / 2
-    if rack.shape:
-        yield "holder", rack.shape
+    if rack.outline:
+        yield "plate" if glyph.kind == "slot" else "holder", rack.outline.path
     elif glyph.kind == "peg":
         t = radians(bore.tilt)
         r = float(bore.bit) / 2
@@ -215,7 +217,8 @@ def _thing_beside(rack: Rack, hung: Hung) -> Iterator[Stroke]:
     row, look = rack.rows[hung.row], rack.looks[hung.kind]
     if look.beside:
         part = rack.part(row.part)
-        yield Stroke("item", moved(look.beside, float(part.z + part.depth), float(hung.y)))
+        z, y = float(part.z + part.depth), float(hung.y)
+        yield from (Stroke(role, moved(path, z, y)) for role, path in look.beside)
         return
     item, part = rack.kinds[hung.kind], rack.part(row.part)
     deep, z = float(item.front), float(part.z + part.depth)

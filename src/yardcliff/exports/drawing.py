@@ -9,7 +9,7 @@ from yardcliff.core.scene import Box, Dimension, Role, Scene
 
 TEXT = 2.8
 """Height of dimension text, mm on paper."""
-FIRST, STEP, ROW, EDGE = 5.0, 9.0, 3.6, 4.0
+FIRST, STEP, ROW, EDGE = 5.0, 9.0, 3.6, 6.0
 """From the feature to the first dimension line, from one line to the next, and to a second
 row of text, and around a side that has none: mm on paper."""
 

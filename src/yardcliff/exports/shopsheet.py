@@ -40,16 +40,22 @@ def write_shopsheet(name: str, design: Design, paper: Paper) -> bytes:
         beside = (split - MARGIN) * BESIDE_TALL
         _front(page, design, MARGIN, MARGIN, split - MARGIN - beside, height)
         _drawing(page, design.section, split - beside, MARGIN, beside, height)
-        y = _marks(page, design, split + 4, top - 18, page.width - MARGIN, LOWEST)
-        _drilling(page, design, split + 4, y, page.width - MARGIN)
+        x, right = split + 4, page.width - MARGIN
+        y = _marks(page, design, x, top - 18, right, LOWEST)
+        _care(page, design, x, _drilling(page, design, x, y, right), right)
     else:
         split = MARGIN + width * 0.56
         beside = width * SECTION_SHARE
         _front(page, design, MARGIN, top - 12 - LOW_HEIGHT, width - beside, LOW_HEIGHT)
         _drawing(page, design.section, page.width - MARGIN - beside, top - 12 - LOW_HEIGHT, beside, LOW_HEIGHT)
         y = top - 16 - LOW_HEIGHT
-        _marks(page, design, MARGIN, y, split - 6, MARGIN + 6)
-        _drilling(page, design, split, y, page.width - MARGIN)
+        marked = _marks(page, design, MARGIN, y, split - 6, MARGIN + 6)
+        drilled = _drilling(page, design, split, y, page.width - MARGIN)
+        # The cautions stand where there is more room left.
+        if drilled < marked:
+            _care(page, design, MARGIN, marked, split - 6)
+        else:
+            _care(page, design, split, drilled, page.width - MARGIN)
     page.turn()
     return page.finish()
 
@@ -130,7 +136,8 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest:
     return y - 18 - rows * ROW
 
 
-def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> None:
+def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> float:
+    """What is drilled, and what is wrong with it; returns the y below."""
     tape, width = design.tape, right - x
     page.text(x, y, "Drilling and machining, in this order", 4, font=BOLD)
     y -= 5.5
@@ -152,10 +159,14 @@ def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> N
         y -= 7
         for finding in trouble[:3]:
             y = page.wrapped(x, y, width, f"{finding.title}: {finding.message}", 3.2)
+    return y
+
+
+def _care(page: Page, design: Design, x: float, y: float, right: float) -> None:
     page.text(x, y - 2, "Take care", 4, font=BOLD)
     y -= 7
     general = (
         "Eyes, ears and dust mask. Follow the manuals of your tools. Look for cables and pipes before drilling a wall."
     )
     for caution in (*design.rack.cautions, general):
-        y = page.wrapped(x, y, width, caution, 3.2)
+        y = page.wrapped(x, y, right - x, caution, 3.2)

@@ -8,11 +8,10 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 
 from yardcliff.core.design import Design
-from yardcliff.core.geometry import Path, circle, line, moved
-from yardcliff.core.length import Tape
+from yardcliff.core.geometry import circle, line, moved
 from yardcliff.core.machining import tool
 from yardcliff.core.marks import Mark
-from yardcliff.core.rack import Hole, Part, Rack, row_names
+from yardcliff.core.rack import Hole, Outline, Part, Rack, row_names
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper
 from yardcliff.exports.tiling import DASHED, HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
@@ -44,25 +43,25 @@ def write_template(name: str, design: Design, paper: Paper) -> bytes:
     for band in _bands(name, design, page.height):
         laid = sheets(float(band.part.along), paper)
         for sheet in laid:
-            _sheet(page, design.tape, band, sheet, len(laid))
+            _sheet(page, design, band, sheet, len(laid))
             _words(page, design, band, sheet, len(laid))
             page.turn()
-    if design.rack.shape:
-        _outline(page, name, design, design.rack.shape)
+    if design.rack.outline:
+        _outline(page, name, design, design.rack.outline)
         page.turn()
     return page.finish()
 
 
-def _outline(page: Page, name: str, design: Design, shape: Path) -> None:
-    """The holder from the side at true size, to hold the bent one against."""
-    at = moved(shape, page.width / 2, page.height / 2)
+def _outline(page: Page, name: str, design: Design, outline: Outline) -> None:
+    """The holder from the side at true size, to shape each by."""
+    at = moved(outline.path, page.width / 2, page.height / 2)
     page.text(MARGIN, page.height - MARGIN - 2, f"{name}, one of the {design.rack.holder_name}", 5, font=BOLD)
     page.text(page.width - MARGIN, page.height - MARGIN - 2, "outline 1:1, from the side", 3.6, anchor="end")
-    page.text(MARGIN, page.height - MARGIN - 7, "Hold each against it: legs, bends and lip must lie on the line.", 3.2)
+    page.text(MARGIN, page.height - MARGIN - 7, outline.says, 3.2)
     page.path(at, HEAVY)
     wall = page.width / 2
     page.path(line((wall, page.height / 2 - 60), (wall, page.height / 2 + 60)), DASHED)
-    page.text(wall - 3, page.height / 2 + 62, "the board's face", 3.2, anchor="end")
+    page.text(wall - 3, page.height / 2 + 62, outline.face, 3.2, anchor="end")
     check_ruler(page, design.tape)
 
 
@@ -95,7 +94,7 @@ def _whose(rack: Rack, group: tuple[int, ...]) -> str:
     return row_names(group).lower()
 
 
-def _sheet(page: Page, tape: Tape, band: _Band, sheet: Sheet, count: int) -> None:
+def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) -> None:
     part, base, low, high = band.part, band.base, band.low, band.high
     left, right = sheet.x(max(0.0, sheet.start)), sheet.x(min(float(part.along), sheet.end))
     top, bottom = base + high, base + low
@@ -112,10 +111,15 @@ def _sheet(page: Page, tape: Tape, band: _Band, sheet: Sheet, count: int) -> Non
         x = sheet.x(float(mark.exact))
         page.path(line((x, axis - 4), (x, top)), THIN)
         page.text(x, bottom - 4.5, str(mark.place + 1), 3.6, font=BOLD, anchor="middle")
-        page.text(x, bottom - 8.5, tape.write(mark.exact), 3, anchor="middle")
+        page.text(x, bottom - 8.5, design.tape.write(mark.exact), 3, anchor="middle")
     for hole in band.holes:
         if sheet.start <= hole.along <= sheet.end:
             x, y, r = sheet.x(float(hole.along)), base + float(hole.across), float(hole.bit) / 2
+            if hole.purpose == "slot":  # its mouth, across the whole edge
+                half = float(design.rack.glyph.height) / 2
+                for side in (x - half, x + half):
+                    page.path(line((side, bottom), (side, top)), HEAVY)
+                continue
             page.path(circle(x, y, r), THIN)
             page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)
             page.path(line((x, y - r - 2), (x, y + r + 2)), THIN)

@@ -4,7 +4,8 @@ from typing import Annotated, Any
 
 from pydantic import Field, TypeAdapter
 
-from yardcliff.core.families import cradle, hole_rail, panel, rail, stacked, stile, upright
+from yardcliff.core.families import cheeks, cradle, hole_rail, panel, rail, stacked, stile, upright
+from yardcliff.core.families.cheeks import CheeksBrief
 from yardcliff.core.families.cradle import CradleBrief
 from yardcliff.core.families.family import Family, Fitness, Hangs
 from yardcliff.core.families.hole_rail import HoleRailBrief
@@ -23,7 +24,7 @@ from yardcliff.core.rows import RowsBrief
 
 __all__ = ["BRIEFS", "FAMILIES", "Brief", "Holder", "build", "ranked", "solve_row", "starting"]
 
-Brief = RailBrief | HoleRailBrief | CradleBrief | UprightBrief | PanelBrief | StackedBrief | StileBrief
+Brief = RailBrief | HoleRailBrief | CradleBrief | UprightBrief | PanelBrief | StackedBrief | StileBrief | CheeksBrief
 BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="family")])
 """Reads any family's brief and knows their schema."""
 
@@ -37,6 +38,7 @@ FAMILIES: dict[str, Family[Any]] = {
         cradle.FAMILY,
         upright.FAMILY,
         stile.FAMILY,
+        cheeks.FAMILY,
     )
 }
 

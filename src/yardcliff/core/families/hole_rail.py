@@ -7,11 +7,11 @@ from yardcliff.core.brief import RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
+from yardcliff.core.families.joinery import BITE, screwed
 from yardcliff.core.families.shared import Body, assemble, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hole as holes
 from yardcliff.core.holders.fitting import Fitting, Ground
-from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.model import Frozen
@@ -19,8 +19,6 @@ from yardcliff.core.rack import Joint, Operation, Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.working import Figure, Input
 
-BITE, CLEARANCE = Fraction(32), Fraction(9, 2)
-"""How far the 4 mm screws that join the plate to the shelf go into its edge, and the hole they pass through; mm."""
 SCREWS_APART = Fraction(250)
 NECK = Fraction(40)
 """More than this above the hole does not pass through it, mm: rule of thumb."""
@@ -101,16 +99,18 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
 def _joinery(brief: HoleRailBrief, screws: int) -> tuple[Operation, ...]:
     deep = min(BITE, brief.board.height * 2 / 3)
     screw = exact_text(brief.back.thickness + deep)
-    return (
-        Operation(
-            "Screw hole", screws, "Back plate", "back", "bit", CLEARANCE, None, 0, None, "through",
+    return screwed(
+        screws,
+        ("Back plate", "back"),
+        ("Shelf", "back edge"),
+        brief.board.wood,
+        deep,
+        brief.board.height - deep,
+        (
             "Along the shelf's edge, half its thickness from the plate's; countersink them behind.",
+            f"Through the plate's holes, with both parts clamped, for screws of {screw}.",
         ),
-        Operation(
-            "Pilot hole", screws, "Shelf", "back edge", "bit", pilot_bit("4.0", brief.board.wood), deep, 0,
-            brief.board.height - deep, "tape on the bit", f"Through the plate's holes, with both parts clamped, for screws of {screw}.",
-        ),
-    )  # fmt: skip
+    )
 
 
 def _figures(row: Row) -> tuple[Figure, ...]:

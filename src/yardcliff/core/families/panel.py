@@ -15,12 +15,12 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
+from yardcliff.core.families.joinery import CLEARANCE, screwed
 from yardcliff.core.families.shared import Body, assemble, boards, first_row, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting, Ground
-from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.model import Frozen
@@ -31,8 +31,6 @@ from yardcliff.core.working import Figure, Input
 
 SEAM = Fraction(6)
 """Least wood between a holder's bore and a seam, mm: rule of thumb."""
-CLEARANCE = Fraction(9, 2)
-"""What a 4 mm screw passes through, mm."""
 SOLD = (60, 162, 2)
 """Widths that planks are sold or ripped to, as a range, mm."""
 ZERO = Fraction(0)
@@ -258,18 +256,19 @@ def _on_joints(brief: PanelBrief, standing: tuple[Standing, ...], wide: Fraction
 
 
 def _joinery(brief: PanelBrief, screws: int, through: str, into: str, face: str) -> tuple[Operation, ...]:
-    bit = pilot_bit("4.0", brief.board.wood)
     other = brief.board.thickness if into == "Panel" else brief.support.thickness
-    return (
-        Operation(
-            "Screw hole", screws, through, face, "bit", CLEARANCE, None, 0, None, "through",
+    return screwed(
+        screws,
+        (through, face),
+        (into, "joint"),
+        brief.board.wood,
+        other * 2 / 3,
+        other / 3,
+        (
             "Countersunk; slotted a little where planks may move.",
-        ),
-        Operation(
-            "Pilot hole", screws, into, "joint", "bit", bit, other * 2 / 3, 0, other / 3, "tape on the bit",
             "Through the holes above, with both parts clamped and square.",
         ),
-    )  # fmt: skip
+    )
 
 
 def start(hangs: Hangs, tape: TapeName) -> PanelBrief:

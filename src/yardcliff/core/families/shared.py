@@ -152,7 +152,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
         (*fitted.cautions, *body.cautions),
         body.joints,
         body.seats,
-        fitted.shape,
+        fitted.outline,
     )
 
 

@@ -91,7 +91,9 @@ def build(brief: StileBrief, fitted: Fitting, row: Row) -> Rack:
         stood.parts,
         stood.marked,
         figures=(*uprights.figures(brief.between, items, board.height), *_lift_figure(brief)) if pair else (),
-        findings=(*uprights.falls(items, between, board.height), *_findings(brief)) if pair else (),
+        findings=(*uprights.falls(items, between, board.height, Fix("One post", {"stands": "post"})), *_findings(brief))
+        if pair
+        else (),
         cautions=(
             "Clamp both stiles face up with their feet flush, write TOP on both, and square every mark across both.",
         )

@@ -68,8 +68,8 @@ def figures(given: Fraction | None, items: Iterable[Item], wide: Fraction) -> tu
     )  # fmt: skip
 
 
-def falls(items: Iterable[Item], between: Fraction, wide: Fraction) -> Iterator[Finding]:
-    """Whether the shortest thing is long enough to rest on both."""
+def falls(items: Iterable[Item], between: Fraction, wide: Fraction, instead: Fix) -> Iterator[Finding]:
+    """Whether the shortest thing is long enough to rest on both; what else it could hang on."""
     short = shortest(items)
     long = laid(short)[0]
     past = (long - between - 2 * wide) / 2
@@ -83,7 +83,7 @@ def falls(items: Iterable[Item], between: Fraction, wide: Fraction) -> Iterator[
         "past the uprights",
         past,
         REST,
-        fixes=(Fix(f"{exact_text(least)} between", {"between": exact_text(least)}),) if least > 0 else (),
+        fixes=(*((Fix(f"{exact_text(least)} between", {"between": exact_text(least)}),) if least > 0 else ()), instead),
     )
 
 

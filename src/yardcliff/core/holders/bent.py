@@ -11,18 +11,17 @@ from typing import Literal
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import Path, rounded
+from yardcliff.core.geometry import ROUND, Path, rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import BACK, EDGE, pilot_bit
 from yardcliff.core.length import LONGEST, Gap, Size, exact_text
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph, Operation
+from yardcliff.core.rack import Bore, Glyph, Operation, Outline
 from yardcliff.core.working import Figure, Input
 
 NEUTRAL = Fraction(1, 2)
 """k of the bend formula, for round bar."""
 BENDS = 2
-ROUND = 0.5523
 CLEARANCE = Fraction(9, 2)
 """What a 4 mm screw passes through, mm."""
 
@@ -123,7 +122,9 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
             "Bending: clamp the bar low in the vice and pull towards free floor; a bar that slips hits the hand.",
             "Small work turns with the drill: clamp it, and stand clear of the swarf.",
         ),
-        shape=outline(bent),
+        outline=Outline(
+            outline(bent), "the board's face", "Hold each hook against it: legs, bends and lip must lie on the line."
+        ),
     )  # fmt: skip
 
 

@@ -5,10 +5,9 @@ from dataclasses import dataclass
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import Path
 from yardcliff.core.item import Item
 from yardcliff.core.length import exact_text
-from yardcliff.core.rack import Bore, Glyph, Operation, Wood
+from yardcliff.core.rack import Bore, Glyph, Operation, Outline, Wood
 from yardcliff.core.things import Reach
 from yardcliff.core.working import Figure
 
@@ -34,7 +33,9 @@ class Ground:
 @dataclass(frozen=True, slots=True)
 class Fitting:
     """A holder on its ground; things hang `how` it: on hooks, in holes.
-    `shape` is one made in the shop, from the side at true size, in (out of the face, up), to check against. `end_distance` is the least from its axis to the board's end."""
+
+    `end_distance` is the least from its axis to the board's end; `outline` is of one that is shaped in the shop.
+    """
 
     name: str
     reach: Reach
@@ -48,7 +49,7 @@ class Fitting:
     machining: tuple[Operation, ...]
     cautions: tuple[str, ...]
     how: str = "on"
-    shape: Path | None = None
+    outline: Outline | None = None
 
 
 def pilots(ground: Ground, count: int, bit: Fraction, deep: Fraction, note: str) -> Operation:

@@ -23,6 +23,7 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
   const held = useShown((shown) => shown.held);
   const noted = useShown((shown) => shown.rack.design.findings.length > 0);
   const extent = useShown((shown) => shown.rack.design.scene.extent);
+  const up = useShown((shown) => shown.rack.design.up);
   const several = useShown((shown) => shown.rack.design.rows.length > 1);
   const [flipped, setFlipped] = useState(false);
   const narrow = useNarrow();
@@ -32,10 +33,10 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
     () => ({
       top: narrow && front ? 104 : 146,
       bottom: front ? 64 : 110,
-      left: narrow ? 58 : 64,
+      left: up ? 100 : narrow ? 58 : 64,
       right: narrow ? (several ? 92 : 36) : noted ? 270 : low ? (several ? 100 : 60) : 190,
     }),
-    [narrow, several, noted, low, front],
+    [narrow, several, noted, low, front, up],
   );
   const control = useView(scene, padding, held);
   const { show } = control;

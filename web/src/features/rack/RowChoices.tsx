@@ -95,7 +95,7 @@ export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
           }))}
           onPick={(spacing) => apply({ row: { spacing } })}
         />
-        {row.spacing === "tidy" && <BriefField path="row.tidy" label="to" wide className="flex-1" />}
+        {row.spacing === "tidy" && <BriefField path="row.tidy" label="to" className="ml-auto w-[6.2rem]" />}
       </div>
     </Section>
   );

@@ -1,0 +1,30 @@
+"""Boards screwed to one another: what every such joint is drilled with."""
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.holders.hook import pilot_bit
+from yardcliff.core.rack import Operation, Wood
+
+CLEARANCE = Fraction(9, 2)
+"""What a 4 mm screw passes through, mm."""
+BITE = Fraction(32)
+"""How far such a screw goes into an edge or an end, mm."""
+
+
+def screwed(
+    count: int,
+    through: tuple[str, str],
+    into: tuple[str, str],
+    wood: Wood,
+    deep: Fraction,
+    left: Fraction,
+    notes: tuple[str, str],
+) -> tuple[Operation, ...]:
+    """So many 4 mm screws `through` a part and its face `into` another's: the hole that they pass, and the pilot hole,
+    `deep` with `left` mm of wood behind it; a note for each.
+    """
+    return (
+        Operation("Screw hole", count, *through, "bit", CLEARANCE, None, 0, None, "through", notes[0]),
+        Operation(
+            "Pilot hole", count, *into, "bit", pilot_bit("4.0", wood), deep, 0, left, "tape on the bit", notes[1]
+        ),
+    )

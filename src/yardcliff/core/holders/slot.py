@@ -1,0 +1,170 @@
+"""An angled slot in the front edge of a cheek, rounded at its bottom by the hole that it is sawn down to.
+
+At angle f above the horizontal, a slot w wide and e deep along itself: its mouth on the edge is w / cos f; it reaches
+(e - w/2) cos f + w/2 into the cheek; a thing of whole thickness t takes t / cos f of the edge.
+"""
+
+from collections.abc import Iterator
+from math import cos, radians, sin
+from typing import Annotated
+
+from pydantic import Field
+
+from yardcliff.core.angles import degrees
+from yardcliff.core.exact import Fraction
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.geometry import ROUND, Path, rounded
+from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure
+from yardcliff.core.holders.hole import bored
+from yardcliff.core.item import Item
+from yardcliff.core.length import Gap, Size, exact_text
+from yardcliff.core.model import Frozen
+from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.working import Figure, Input
+
+LEAST_WEB = Fraction(20)
+"""Least wood between a slot's bottom and the back of its cheek, mm: rule of thumb."""
+ZERO = Fraction(0)
+
+
+class Slot(Frozen):
+    """`held` is how thick things are in the slot (None: the thickest as measured), `depth` runs along it."""
+
+    held: Size | None = None
+    play: Gap = Fraction(2)
+    angle: Annotated[float, Field(ge=0, le=45)] = 15
+    depth: Size = Fraction(110)
+
+
+def width(slot: Slot, items: tuple[Item, ...]) -> tuple[Fraction, str]:
+    """How wide the slot is, mm: the next bit up, which also rounds its bottom; and what kind of bit that is."""
+    return bored(held_at(slot.held, items) + slot.play)
+
+
+def takes(slot: Slot, item: Item) -> Fraction:
+    """What a thing with all that sticks out of it takes of the cheek's edge, mm."""
+    return rounded(float(item.front) / cos(radians(slot.angle)))
+
+
+def reach_in(slot: Slot, wide: Fraction) -> Fraction:
+    """How far the slot reaches into the cheek, square to its edge, mm."""
+    end = max(slot.depth - wide / 2, ZERO)
+    return rounded(float(end) * cos(radians(slot.angle))) + wide / 2
+
+
+def outline(slot: Slot, wide: Fraction) -> Path:
+    """The slot from the side at true size, in (out of the edge, up) about the middle of its mouth, mm."""
+    f, r, deep = radians(slot.angle), float(wide) / 2, max(float(slot.depth - wide / 2), 0.0)
+    along, over = (-cos(f), -sin(f)), (-sin(f), cos(f))
+
+    def at(inward: float, up: float) -> tuple[float, float]:
+        return inward * along[0] + up * over[0], inward * along[1] + up * over[1]
+
+    k = r * ROUND
+    return (
+        ("M", (0.0, r / cos(f))),
+        ("L", at(deep, r)),
+        ("C", (*at(deep + k, r), *at(deep + r, k), *at(deep + r, 0))),
+        ("C", (*at(deep + r, -k), *at(deep + k, -r), *at(deep, -r))),
+        ("L", (0.0, -r / cos(f))),
+        ("Z", ()),
+    )
+
+
+def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
+    """Fit slots to a cheek: the ground's `thickness` is how far it stands off the wall, its `height` how thick it is."""
+    wide, tool = width(slot, items)
+    mouth = rounded(float(wide) / cos(radians(slot.angle)))
+    web = ground.thickness - reach_in(slot, wide)
+    end = max(slot.depth - wide / 2, ZERO)
+    f = radians(slot.angle)
+    back, below = (
+        exact_text(rounded(float(end) * cos(f)) // 1 + ZERO),
+        exact_text(rounded(float(end) * sin(f)) // 1 + ZERO),
+    )
+    return Fitting(
+        name="slots",
+        reach=half(mouth),
+        glyph=Glyph("slot", ground.height, mouth, (), ZERO, ZERO),
+        bores=(Bore("slot", ZERO, wide, slot.depth, slot.angle),),
+        end_distance=mouth,
+        end_why="one slot's width from the end, so that the corner does not break off",
+        hang_drop=ZERO,
+        figures=tuple(_figures(slot, ground, items, wide, tool, mouth)),
+        findings=tuple(_findings(slot, ground, items, wide)),
+        machining=(
+            Operation(
+                "Round bottom", 1, ground.part, "side", tool, wide, None, 0, None, "through both cheeks, on scrap",
+                f"Its middle: the outline on the template, or {back} in from the edge and {below} below the mark.",
+            ),
+            Operation(
+                "Slot", 1, ground.part, "front", "wide, sawn down twice", wide, slot.depth, slot.angle, web,
+                "the round bottom", "Clamp the cheeks together, edges and feet flush: one sawing for both. Ease the mouth.",
+            ),
+        ),
+        cautions=("Sawing in an edge: clamp the cheeks upright in the vice, and let the saw do the work near the bottom.",),
+        how="in",
+        outline=Outline(
+            outline(slot, wide),
+            "the cheek's front edge",
+            "Lay the dashed line on the cheek's front edge and its middle on each mark; prick the round bottom through.",
+        ),
+    )  # fmt: skip
+
+
+def _figures(
+    slot: Slot, ground: Ground, items: tuple[Item, ...], wide: Fraction, tool: str, mouth: Fraction
+) -> Iterator[Figure]:
+    thick, deepest = held_at(slot.held, items), max(items, key=lambda item: item.front)
+    t, w = Input("t", "angle above the horizontal", degrees(slot.angle)), Input("w", "slot", wide)
+    yield Figure(
+        "slot.width", tool.capitalize(), wide, "next size up from d + y",
+        (Input("d", "held at", thick), Input("y", "play", slot.play)),
+        "The bit that rounds the bottom gives the slot its width. Try it in scrap with the thing itself.", fine=True,
+    )  # fmt: skip
+    yield held_figure(slot.held, thick)
+    yield Figure(
+        "slot.mouth", "Mouth", mouth, "w / cos t", (w, t), "On the edge a slanted slot is longer than it is wide."
+    )
+    yield Figure(
+        "slot.takes", "Takes of the edge", takes(slot, deepest), "T / cos t",
+        (Input("T", f"whole thickness: {deepest.name}", deepest.front), t),
+        "With all that sticks out of it: the slots stand so far apart, and the air besides.",
+    )  # fmt: skip
+    yield Figure(
+        "slot.in", "Into the cheek", reach_in(slot, wide), "max(e − w / 2, 0) · cos t + w / 2",
+        (Input("e", "deep along the slot", slot.depth), w, t), "Square to the edge, down to the round bottom.",
+    )  # fmt: skip
+    yield Figure(
+        "slot.web", "Wood behind", ground.thickness - reach_in(slot, wide), "W − i",
+        (Input("W", "cheek", ground.thickness), Input("i", "into the cheek", reach_in(slot, wide))),
+        "What holds the cheek together behind its slots.", fine=True,
+    )  # fmt: skip
+
+
+def _findings(slot: Slot, ground: Ground, items: tuple[Item, ...], wide: Fraction) -> Iterator[Finding]:
+    thick = held_at(slot.held, items)
+    yield from check_held(slot.held, items, thick, "slot")
+    if wide < thick + slot.play:
+        yield Finding(
+            "hole.size", "Slot", "No bit or hole saw of the table is that large.", "slot", thick + slot.play, wide,
+            fixes=(Fix(f"Hold it at {exact_text(wide)}", {"slot": {"held": exact_text(wide), "play": "0 mm"}}),),
+        )  # fmt: skip
+    web = ground.thickness - reach_in(slot, wide)
+    if web < LEAST_WEB:
+        wider = exact_text(-(-(ground.thickness + LEAST_WEB - web) // 5) * 5)
+        less = (slot.depth - rounded(float(LEAST_WEB - web) / cos(radians(slot.angle)))) // 5 * 5
+        shallower = (Fix(f"Slots {less} mm deep", {"slot": {"depth": f"{less} mm"}}),) if less > wide else ()
+        yield Finding(
+            "slot.web", "Cheek", "So little wood behind the slots breaks under the load.", "wood behind", web, LEAST_WEB,
+            fixes=(Fix(f"Cheeks {wider} wide", {"board": {"height": wider}}), *shallower),
+        )  # fmt: skip
+    deep = max(items, key=lambda item: max(item.across, item.front))
+    least = max(deep.across, deep.front) / 3
+    if slot.depth < least:
+        more = exact_text(-(-least // 5) * 5)
+        yield Finding(
+            "slot.shallow", deep.name.capitalize(),
+            f"The slots hold less than a third of the {deep.plural}: they tip out.", "depth", slot.depth, least,
+            fixes=(Fix(f"Slots {more} deep", {"slot": {"depth": more}}),),
+        )  # fmt: skip
