@@ -114,6 +114,7 @@ briefs = st.builds(
                 "slot": {"angle": 30, "depth": "60 mm", "held": "11 mm"},
                 "slat": {"width": "300 mm"},
             },
+            {"family": "ledge-post", "ledge": {"width": "150 mm", "notch": "40 mm", "dowel": "14 mm"}},
             {"family": "stile-pair", "stands": "post", "rows": {"count": 2}},
             {"hung": "100 mm", "board": {"thickness": "9 mm", "wood": "hardwood"}, "line": "10 mm"},
         ]

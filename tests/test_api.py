@@ -322,6 +322,7 @@ def test_ways_of_building_are_offered_by_fitness_and_changed_on_the_rack(client:
     ways = client.post("/api/start", json=hanging("flask")).json()
     assert [(way["family"], way["fits"]) for way in ways] == [
         ("hole-rail", "made for it"),
+        ("ledge-post", "suits"),
         ("rail", "at a pinch"),
         ("stacked", "at a pinch"),
         ("panel", "at a pinch"),

@@ -23,6 +23,7 @@ PANEL = starting([(shipped_item("enamel-mug"), 8)], "1 mm", "panel")
 STACKED = starting([(shipped_item("tin-cup"), 9)], "1 mm", "stacked")
 MATS = starting([(shipped_item("sleeping-mat"), 4)], "1 mm", "stile-pair")
 BOARDS = starting([(shipped_item("serving-tray"), 5)], "1 mm", "slotted-cheeks")
+LANTERNS = starting([(shipped_item("storm-lantern"), 3)], "1 mm", "ledge-post")
 BENT = amend(COATS, {"holder": {"kind": "bent"}})
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
@@ -64,6 +65,10 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "slot.shallow": (BOARDS, {"slot": {"depth": "80 mm"}}),
     "slot.tooth": (BOARDS, {"item": {"front": "14 mm"}, "row": {"air": "0 mm", "fixture_gap": "0 mm"}}),
     "cheek.slat": (BOARDS, {"slat": {"thickness": "40 mm"}}),
+    "ledge.horn": (LANTERNS, {"ledge": {"width": "100 mm"}}),
+    "ledge.notch": (LANTERNS, {"ledge": {"notch": "60 mm"}}),
+    "ledge.dowel": (LANTERNS, {"ledge": {"dowel": "16 mm"}}),
+    "ledge.depth": (LANTERNS, {"ledge": {"depth": "60 mm"}}),
     "cradle.arm": (FIDDLES, {"cradle": {"showing": "60 mm"}}),
     "stacked.stick": (STACKED, {"stick": {"length": "800 mm"}}),
     "panel.seam": (PANEL, {"plank": {"width": "58 mm"}}),

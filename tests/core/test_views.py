@@ -42,7 +42,7 @@ def test_a_section_shows_every_part_at_its_place_off_the_wall(brief: Brief) -> N
     boards = outlines(done.section, "board")
     assert len(boards) == len(done.rack.parts)
     for part, (z0, y0, z1, y1) in zip(done.rack.parts, boards, strict=True):
-        assert (z0, z1) == pytest.approx((float(part.z), float(part.z + part.depth)), abs=1e-6)
+        assert (z0, z1) == pytest.approx((float(part.z + part.notch), float(part.z + part.depth)), abs=1e-6)
         # Boards are never folded, however far apart they are.
         assert y1 - y0 == pytest.approx(float(part.height), abs=1e-6)
     extent = done.section.extent

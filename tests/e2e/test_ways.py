@@ -16,6 +16,8 @@ def test_a_way_is_chosen_by_picture_and_changed_again(home: Page) -> None:
     ways.get_by_role("radio", name="Rail: at a pinch").click()
     expect(home.get_by_text("5 dowel pegs")).to_be_visible()
     home.keyboard.press("ArrowLeft", delay=80)
+    expect(home.get_by_text("5 ledges")).to_be_visible()
+    home.keyboard.press("ArrowLeft", delay=80)
     expect(home.get_by_text("5 holes")).to_be_visible()
     home.get_by_role("button", name="Draw this rack").click()
     expect(home.get_by_label("Name of the rack")).to_have_value("Flasks")

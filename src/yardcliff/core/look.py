@@ -11,6 +11,7 @@ from yardcliff.core.item import Item
 from yardcliff.data import table
 
 ZERO = Fraction(0)
+Beside = tuple[Literal["item", "spare"], Path]
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -28,7 +29,7 @@ class Look:
     below: Fraction
     body: tuple[Path, ...]
     lines: tuple[Path, ...]
-    beside: tuple[tuple[Literal["item", "spare"], Path], ...] = ()
+    beside: tuple[Beside, ...] = ()
 
 
 @lru_cache(maxsize=64)
@@ -116,7 +117,7 @@ def slid(item: Item, tilt: float, deep: Fraction) -> Look:
     slab = turned(rectangle(-float(deep), -held / 2, across, held, held / 2), t)
     out = max(across - float(deep), 0)
     whole = turned(rectangle(out * 0.1, -thick / 2, out * 0.8, thick, thick / 4), t)
-    beside: tuple[tuple[Literal["item", "spare"], Path], ...] = (("spare", whole), ("item", slab))
+    beside: tuple[Beside, ...] = (("spare", whole), ("item", slab))
     return Look(
         long / 2, long / 2, rounded(high), rounded(-low), (body,), (front,), beside if thick > held else beside[1:]
     )
@@ -124,9 +125,12 @@ def slid(item: Item, tilt: float, deep: Fraction) -> Look:
 
 @lru_cache(maxsize=256)
 def standing(item: Item) -> Look:
-    """Upright on its foot: about the middle of its foot."""
+    """Upright on its foot, its back against the face: about the middle of its foot."""
     body, lines = (tuple(moved(path, 0, float(item.below)) for path in paths) for paths in _front(item))
-    return Look(item.left, item.right, item.above + item.below, ZERO, body, lines)
+    middle = float(item.front) / 2
+    outline, _ = silhouette(item.shape, middle, middle, float(item.above), float(item.below))
+    beside: tuple[Beside, ...] = tuple(("item", moved(path, middle, float(item.below))) for path in outline)
+    return Look(item.left, item.right, item.above + item.below, ZERO, body, lines, beside)
 
 
 def _front(item: Item) -> tuple[tuple[Path, ...], tuple[Path, ...]]:

@@ -17,7 +17,9 @@ from yardcliff.core.row import Row
 from yardcliff.core.rows import ALIKE
 from yardcliff.core.working import Figure
 
-Purpose = Literal["peg hole", "pilot hole", "through hole", "foot hole", "slot"]
+Purpose = Literal["peg hole", "pilot hole", "through hole", "foot hole", "slot", "ledge"]
+ACROSS: frozenset[Purpose] = frozenset({"slot", "ledge"})
+"""What crosses the marked face from edge to edge, as wide as its glyph is high."""
 Wood = Literal["softwood", "hardwood"]
 Face = Literal["front", "top"]
 ZERO = Fraction(0)
@@ -30,6 +32,7 @@ class Part:
     `marked` is the face that the row is marked on: the front as it is seen, or the top with the front edge below.
     It runs along the wall, or `up`: then that face is read with the foot at the left, as the board lies on the bench.
     `seams` are where it is pieced together from planks, from its left end; the grain of an `upright` one runs up.
+    Its back edge is cut out by `notch` where it straddles another.
     """
 
     key: str
@@ -45,6 +48,7 @@ class Part:
     seams: tuple[Fraction, ...] = ()
     upright: bool = False
     up: bool = False
+    notch: Fraction = ZERO
 
     @property
     def along(self) -> Fraction:
@@ -108,7 +112,7 @@ class Glyph:
     stands off the face, along its own axis.
     """
 
-    kind: Literal["hook", "peg", "hole", "clip", "slot"]
+    kind: Literal["hook", "peg", "hole", "clip", "slot", "ledge"]
     width: Fraction
     height: Fraction
     screws: tuple[Fraction, ...]
@@ -183,11 +187,14 @@ class Operation:
 
 @dataclass(frozen=True, slots=True)
 class Outline:
-    """A holder from the side at true size, in (out of the face, up), mm; what its line out = 0 is; how to use it."""
+    """A holder at true size, from the side in (out of the face, up), or from above in (along, out), mm: what its middle
+    line is, and how to use it.
+    """
 
     path: Path
     face: str
     says: str
+    seen: Literal["from the side", "from above"] = "from the side"
 
 
 @dataclass(frozen=True, slots=True)

@@ -243,6 +243,8 @@ def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
             )
         ]
         return (*pegs, Stroke("mark", _cross(0, 0, r * 0.55)))
+    if glyph.kind == "ledge":
+        return (Stroke("mark", _cross(0, 0, height * 0.3)),)
     if glyph.kind == "slot":
         return (
             Stroke("plate", rectangle(-width / 2, -height / 2, width, height)),

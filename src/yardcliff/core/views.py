@@ -15,7 +15,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import ROUND, Path, circle, line, moved, rectangle
 from yardcliff.core.length import Tape
 from yardcliff.core.look import silhouette
-from yardcliff.core.rack import Bore, Hung, Part, Placed, Rack
+from yardcliff.core.rack import ACROSS, Bore, Hung, Part, Placed, Rack
 from yardcliff.core.scene import Box, Dimension, Scene, Stroke, Symbol, board_strokes
 
 PLATE = 3.0
@@ -45,7 +45,9 @@ def section(rack: Rack, tape: Tape) -> Scene:
         row = rack.rows[holder.row]
         part = rack.part(row.part)
         onto = _on_face(part, float(holder.y - part.y if part.marked == "front" else row.across))
-        strokes += [Stroke("holder-line", _turned(_bored(bore), onto)) for bore in rack.bores if bore.purpose != "slot"]
+        strokes += [
+            Stroke("holder-line", _turned(_bored(bore), onto)) for bore in rack.bores if bore.purpose not in ACROSS
+        ]
         strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack, rack.bores[0])]
     strokes += things if slotted else []
     first = [hole for hole in rack.seats if (hole.row, hole.holder) == (0, 0)]
@@ -148,7 +150,9 @@ def _turned(path: Path, onto: Turn) -> Path:
 
 
 def _cut(part: Part) -> Iterator[Stroke]:
-    z, y, deep, tall = float(part.z), float(part.y), float(part.depth), float(part.height)
+    z, y, deep, tall = float(part.z + part.notch), float(part.y), float(part.depth - part.notch), float(part.height)
+    if part.notch:
+        yield Stroke("holder-line", rectangle(float(part.z), y, float(part.notch), tall))
     yield Stroke("board", rectangle(z, y, deep, tall))
     apart = max(HATCH, (deep + tall) / MOST_HATCH)
     for k in range(1, int((deep + tall) / apart) + 1):
@@ -175,7 +179,9 @@ def _bored(bore: Bore) -> Path:
 def _holder_beside(rack: Rack, bore: Bore) -> Iterator[tuple[Literal["plate", "holder"], Path]]:
     glyph = rack.glyph
     out, half = float(glyph.out), float(glyph.width) / 2
-    if rack.outline:
+    if glyph.kind == "ledge":  # its dowel, on end
+        yield "holder", circle(out, 0, half)
+    elif rack.outline:
         yield "plate" if glyph.kind == "slot" else "holder", rack.outline.path
     elif glyph.kind == "peg":
         t = radians(bore.tilt)
@@ -272,7 +278,10 @@ def _measures(rack: Rack, tape: Tape, extent: Box, folds: Folds) -> Iterator[Dim
     """From the wall outward: the wood left behind a blind hole, the marked part, and all of it with what hangs."""
     part = rack.part(rack.rows[0].part)
     z, y = float(part.z), float(part.y)
-    web, level = next((step.web for step in rack.machining if step.web is not None), None), 1
+    web, level = (
+        next((step.web for step in rack.machining if step.web is not None and step.face == part.marked), None),
+        1,
+    )
     if part.marked == "front" and web is not None and web > 0:
         yield Dimension("x", z, z + float(web), extent.y1, 1, level, tape.write_fine(web), "")
         level += 1

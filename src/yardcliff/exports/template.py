@@ -11,7 +11,7 @@ from yardcliff.core.design import Design
 from yardcliff.core.geometry import circle, line, moved
 from yardcliff.core.machining import tool
 from yardcliff.core.marks import Mark
-from yardcliff.core.rack import Hole, Outline, Part, Rack, row_names
+from yardcliff.core.rack import ACROSS, Hole, Outline, Part, Rack, row_names
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper
 from yardcliff.exports.tiling import DASHED, HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
@@ -56,7 +56,7 @@ def _outline(page: Page, name: str, design: Design, outline: Outline) -> None:
     """The holder from the side at true size, to shape each by."""
     at = moved(outline.path, page.width / 2, page.height / 2)
     page.text(MARGIN, page.height - MARGIN - 2, f"{name}, one of the {design.rack.holder_name}", 5, font=BOLD)
-    page.text(page.width - MARGIN, page.height - MARGIN - 2, "outline 1:1, from the side", 3.6, anchor="end")
+    page.text(page.width - MARGIN, page.height - MARGIN - 2, f"outline 1:1, {outline.seen}", 3.6, anchor="end")
     page.text(MARGIN, page.height - MARGIN - 7, outline.says, 3.2)
     page.path(at, HEAVY)
     wall = page.width / 2
@@ -115,7 +115,7 @@ def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
     for hole in band.holes:
         if sheet.start <= hole.along <= sheet.end:
             x, y, r = sheet.x(float(hole.along)), base + float(hole.across), float(hole.bit) / 2
-            if hole.purpose == "slot":  # its mouth, across the whole edge
+            if hole.purpose in ACROSS:  # its mouth, across the whole edge
                 half = float(design.rack.glyph.height) / 2
                 for side in (x - half, x + half):
                     page.path(line((side, bottom), (side, top)), HEAVY)

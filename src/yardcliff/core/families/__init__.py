@@ -4,11 +4,12 @@ from typing import Annotated, Any
 
 from pydantic import Field, TypeAdapter
 
-from yardcliff.core.families import cheeks, cradle, hole_rail, panel, rail, stacked, stile, upright
+from yardcliff.core.families import cheeks, cradle, hole_rail, ledge_post, panel, rail, stacked, stile, upright
 from yardcliff.core.families.cheeks import CheeksBrief
 from yardcliff.core.families.cradle import CradleBrief
 from yardcliff.core.families.family import Family, Fitness, Hangs
 from yardcliff.core.families.hole_rail import HoleRailBrief
+from yardcliff.core.families.ledge_post import LedgePostBrief
 from yardcliff.core.families.panel import PanelBrief
 from yardcliff.core.families.rail import RailBrief
 from yardcliff.core.families.shared import first_row
@@ -24,7 +25,17 @@ from yardcliff.core.rows import RowsBrief
 
 __all__ = ["BRIEFS", "FAMILIES", "Brief", "Holder", "build", "ranked", "solve_row", "starting"]
 
-Brief = RailBrief | HoleRailBrief | CradleBrief | UprightBrief | PanelBrief | StackedBrief | StileBrief | CheeksBrief
+Brief = (
+    RailBrief
+    | HoleRailBrief
+    | CradleBrief
+    | UprightBrief
+    | PanelBrief
+    | StackedBrief
+    | StileBrief
+    | CheeksBrief
+    | LedgePostBrief
+)
 BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="family")])
 """Reads any family's brief and knows their schema."""
 
@@ -39,6 +50,7 @@ FAMILIES: dict[str, Family[Any]] = {
         upright.FAMILY,
         stile.FAMILY,
         cheeks.FAMILY,
+        ledge_post.FAMILY,
     )
 }
 

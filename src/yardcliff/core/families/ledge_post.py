@@ -1,0 +1,137 @@
+"""The ledge post: one upright post with small shelves notched onto it at equal steps, each pinned by a dowel."""
+
+from typing import ClassVar, Literal
+
+from yardcliff.core.brief import Board, RackBrief
+from yardcliff.core.choices import Field, Section
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families import uprights
+from yardcliff.core.families.family import Family, Fitness, Hangs, row_for
+from yardcliff.core.families.shared import Body, assemble, first_row
+from yardcliff.core.holders import ledge as ledges
+from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.item import Item, Shape
+from yardcliff.core.length import Tape, TapeName
+from yardcliff.core.look import standing
+from yardcliff.core.rack import Joint, Operation, Part, Rack
+from yardcliff.core.row import Row
+from yardcliff.core.rows import Standing
+from yardcliff.core.things import UP, Reach, Run, Thing
+
+FOOTED: frozenset[Shape] = frozenset({"flask", "lantern", "mug", "boot", "shoes", "basket", "helmet"})
+"""What stands by itself."""
+TALLEST, DEEPEST = Fraction(420), Fraction(200)
+"""What is taller or deeper tips a small shelf, mm: rule of thumb."""
+SCREW = Fraction(5)
+"""What a wall screw passes through, mm."""
+ZERO = Fraction(0)
+
+
+class LedgePostBrief(RackBrief):
+    """`board` is the post: `height` is how wide it is, `thickness` how deep; each thing stands on a ledge of its own."""
+
+    run: ClassVar[Run] = UP
+
+    family: Literal["ledge-post"] = "ledge-post"
+    ledge: ledges.Ledge = ledges.Ledge()
+    board: Board = Board(height=Fraction(70), thickness=Fraction(45))
+
+    def thing(self, item: Item) -> Thing:
+        """A thing with its ledge: half of the ledge below the line, half of it and the thing above."""
+        half = self.ledge.thickness / 2
+        return Thing(Reach(half, half + item.above + item.below))
+
+
+def fitting(brief: LedgePostBrief) -> Fitting:
+    """The ledge for the largest thing on the brief's post."""
+    board = brief.board
+    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, "Post", brief.load_g)
+    return ledges.fit(brief.ledge, ground, tuple(brief.kinds.values()))
+
+
+def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
+    """The post with its ledges."""
+    board, ledge, items = brief.board, brief.ledge, tuple(brief.kinds.values())
+    stood = uprights.stand(("Post",), brief.hung, row, board.height, board.thickness, board.wood, ZERO)
+    ground = Ground(board.thickness, board.height, board.height / 2, board.wood)
+    wide, deep = ledges.width(ledge, ground, items), ledges.depth(ledge, items)
+    back = board.thickness - ledge.notch
+    shelves = tuple(
+        Part(
+            f"ledge-{k + 1}", f"Ledge {k + 1}", stood.middle - wide / 2, brief.hung + axis - ledge.thickness / 2, back,
+            wide, ledge.thickness, deep + ledge.notch, board.wood, notch=ledge.notch,
+        )
+        for k, axis in enumerate(row.axes)
+    )  # fmt: skip
+    places, tape = _between(row), Tape.named(brief.tape)
+    screws = Operation(
+        "Screw hole", len(places), "Post", "front", "bit", SCREW, None, 0, None, "through",
+        f"Half-way between ledges, where nothing stands: at {', '.join(map(tape.write, places))}. Countersunk.",
+    )  # fmt: skip
+    body = Body(
+        "ledge-post",
+        (*stood.parts, *shelves),
+        stood.marked,
+        tuple(
+            Joint(one.key, "post", "notched over it, dowel through both horns, glued", ledge.notch) for one in shelves
+        ),
+        (screws,),
+        cautions=(
+            "Screw the bare post up first and pin the ledges after: with them on, no screwdriver reaches between.",
+        ),
+        up_at=stood.middle,
+        looks={kind: standing(item) for kind, item in brief.kinds.items()},
+    )
+    return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
+
+
+def _between(row: Row) -> tuple[Fraction, ...]:
+    """Where the post is screwed to the wall: half-way between its ledges, and two places at least."""
+    middles = tuple((low + high) / 2 for low, high in zip(row.axes, row.axes[1:], strict=False))
+    return middles if len(middles) > 1 else (row.axes[0] / 2, (row.axes[-1] + row.length) / 2)
+
+
+def start(hangs: Hangs, tape: TapeName) -> LedgePostBrief:
+    """Half a space at the ends, and hand room above each thing."""
+    shared = row_for(hangs, tape)
+    shared["row"]["air"] = max(shared["row"]["air"], Fraction(50))
+    if shared["row"]["spacing"] == "even":
+        shared["row"] |= {"spacing": "tidy", "tidy": Fraction(5)}
+    first = LedgePostBrief.model_validate(shared)
+    return first.model_copy(update={"hung": uprights.foot_for(first_row(first, fitting(first)), ZERO)})
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """Small things that stand by themselves."""
+    if any(item.shape not in FOOTED for item in items):
+        return Fitness(0, "Nothing that stands by itself.")
+    if any(item.above + item.below > TALLEST or item.front > DEEPEST for item in items):
+        return Fitness(1, "So tall or so deep that it tips a small shelf.")
+    return Fitness(2, "Each stands on a shelf of its own, one above the other: a hand's width of wall is enough.")
+
+
+def choices(_: LedgePostBrief) -> tuple[Section, ...]:
+    """What a ledge post alone is asked."""
+    fields = (
+        Field("ledge.width", "long", figure="ledge.width"),
+        Field("ledge.depth", "in front", figure="ledge.depth"),
+        Field("ledge.thickness", "thick"),
+        Field("ledge.notch", "notch"),
+        Field("ledge.play", "play"),
+        Field("ledge.dowel", "dowel"),
+    )
+    return (Section("Ledges", fields, ("ledge.cut", "ledge.notch", "ledge.horn")),)
+
+
+FAMILY = Family(
+    "ledge-post",
+    "Ledge post",
+    "One post with small shelves notched onto it.",
+    LedgePostBrief,
+    start,
+    fitting,
+    build,
+    suits,
+    choices,
+    rows="one",
+)

@@ -1,0 +1,135 @@
+"""A ledge: a small shelf, notched at its back to straddle a post, and pinned through both horns by a dowel."""
+
+from collections.abc import Iterator
+from math import ceil
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.geometry import line
+from yardcliff.core.holders.fitting import Fitting, Ground, half
+from yardcliff.core.item import Item
+from yardcliff.core.length import Gap, Size, exact_text
+from yardcliff.core.model import Frozen
+from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.working import Figure, Input
+
+HORN = Fraction(25)
+"""Least wood of a ledge beside its notch, mm: rule of thumb."""
+STANDS = Fraction(3, 4)
+"""How much of a thing's depth stands on its ledge at least: rule of thumb."""
+SHOWN = 45.0
+"""How much of the back edge is drawn on each side of the notch, mm."""
+ZERO = Fraction(0)
+
+
+class Ledge(Frozen):
+    """`width` along the wall and `depth` in front of the post follow from the things (None); `notch` is how far the
+    horns reach back beside the post, `play` what the notch is wider than it.
+    """
+
+    width: Size | None = None
+    depth: Size | None = None
+    thickness: Size = Fraction(21)
+    notch: Size = Fraction(25)
+    play: Gap = Fraction(1, 2)
+    dowel: Size = Fraction(10)
+
+
+def width(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fraction:
+    """Along the wall, mm: as given, or as wide as the widest thing and never less than the notch and its horns."""
+    return ledge.width or max(*(item.across for item in items), ground.height + ledge.play + 2 * HORN)
+
+
+def depth(ledge: Ledge, items: tuple[Item, ...]) -> Fraction:
+    """In front of the post, mm: as given, or as deep as the deepest thing."""
+    return ledge.depth or max(item.front for item in items)
+
+
+def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
+    """Fit ledges to a post: the ground's `height` is how wide it is, its `thickness` how deep."""
+    wide, notch = width(ledge, ground, items), ground.height + ledge.play
+    bored = (wide + ground.height) / 2
+    return Fitting(
+        name="ledges",
+        reach=half(ledge.thickness),
+        glyph=Glyph("ledge", ledge.dowel, ledge.thickness, (), ZERO, -ledge.notch / 2),
+        bores=(Bore("ledge", ZERO, ledge.thickness, ZERO, 0),),
+        end_distance=ledge.thickness,
+        end_why="so that the dowel does not split the post's end",
+        hang_drop=-ledge.thickness / 2,
+        figures=tuple(_figures(ledge, ground, items)),
+        findings=tuple(_findings(ledge, ground, items)),
+        machining=(
+            Operation(
+                "Notch", 1, "Ledge", "back edge", "wide, sawn and chiselled", notch, ledge.notch, 0, None,
+                "a knife line all round", "All ledges clamped together: saw the cheeks of the notch, chop out, try the post in it.",
+                how=f"{exact_text(ledge.notch)} in from the back, in the middle",
+            ),
+            Operation(
+                "Dowel hole", 1, "Ledge", "end", "bit", ledge.dowel, bored, 0, (wide - ground.height) / 2,
+                "tape on the bit", "With the ledge on the post, square to it: through one horn and the post, into the other horn.",
+            ),
+        ),
+        cautions=("Chiselling: both hands behind the edge, the work clamped down.",),
+        outline=Outline(
+            line(
+                *((x, 0.0) for x in (-float(notch) / 2 - SHOWN, -float(notch) / 2)),
+                *((x, float(ledge.notch)) for x in (-float(notch) / 2, float(notch) / 2)),
+                *((x, 0.0) for x in (float(notch) / 2, float(notch) / 2 + SHOWN)),
+            ),
+            "the middle of the ledge",
+            "Lay it on the ledge, the line on its back edge: what lies inside the step is cut away.",
+            "from above",
+        ),
+    )  # fmt: skip
+
+
+def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[Figure]:
+    wide, deep = width(ledge, ground, items), depth(ledge, items)
+    w, y = Input("w", "post", ground.height), Input("y", "play", ledge.play)
+    n = Input("n", "notch", ledge.notch)
+    yield Figure(
+        "ledge.width", "Ledge long", wide, "given" if ledge.width else "max(m, w + y + 2 · h)",
+        (Input("m", "widest thing", max(item.across for item in items)), w, y, Input("h", "a horn", HORN)),
+        "As wide as what stands on it, with a horn on each side of the post.",
+    )  # fmt: skip
+    yield Figure(
+        "ledge.depth", "In front", deep, "given" if ledge.depth else "m",
+        (Input("m", "deepest thing", max(item.front for item in items)),), "As deep as what stands on it.",
+    )  # fmt: skip
+    yield Figure("ledge.cut", "Cut it", deep + ledge.notch, "v + n", (Input("v", "in front", deep), n),
+                 "From front to back: the horns count too.")  # fmt: skip
+    yield Figure("ledge.notch", "Notch", ground.height + ledge.play, "w + y", (w, y),
+                 "Cut it to the post itself: tight enough to hold before the dowel is in.", fine=True)  # fmt: skip
+    yield Figure("ledge.horn", "Each horn", (wide - ground.height - ledge.play) / 2, "(l − w − y) / 2",
+                 (Input("l", "ledge long", wide), w, y), "Beside the notch: it takes the dowel's pull.")  # fmt: skip
+
+
+def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[Finding]:
+    wide = width(ledge, ground, items)
+    horn = (wide - ground.height - ledge.play) / 2
+    if horn < HORN:
+        least = exact_text(ground.height + ledge.play + 2 * HORN)
+        yield Finding(
+            "ledge.horn", "Ledge", "The horns beside the notch are so thin that they split.", "a horn", horn, HORN,
+            fixes=(Fix(f"Ledges {least} long", {"ledge": {"width": least}}),),
+        )  # fmt: skip
+    if ledge.notch > ground.thickness:
+        most = exact_text(ground.thickness)
+        yield Finding(
+            "ledge.notch", "Ledge", "The horns reach back further than the post, into the wall.", "notch", ledge.notch,
+            ground.thickness, fixes=(Fix(f"Notches {most} deep", {"ledge": {"notch": most}}),),
+        )  # fmt: skip
+    if ledge.dowel * 2 > min(ledge.notch, ledge.thickness):
+        thin = exact_text(min(ledge.notch, ledge.thickness) / 2)
+        yield Finding(
+            "ledge.dowel", "Dowel", "A dowel that thick leaves too little wood around it in the horns.", "dowel",
+            ledge.dowel, min(ledge.notch, ledge.thickness) / 2, fixes=(Fix(f"{thin} dowels", {"ledge": {"dowel": thin}}),),
+        )  # fmt: skip
+    deepest = max(items, key=lambda item: item.front)
+    if (deep := depth(ledge, items)) < deepest.front * STANDS:
+        more = exact_text(Fraction(ceil(deepest.front)))
+        yield Finding(
+            "ledge.depth", deepest.name.capitalize(), f"The {deepest.plural} stand too far out over the ledge.",
+            "in front", deep, deepest.front * STANDS, fixes=(Fix(f"Ledges {more} deep", {"ledge": {"depth": more}}),),
+        )  # fmt: skip
