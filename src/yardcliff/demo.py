@@ -61,6 +61,12 @@ SEEDS: list[Seed] = [
     ("Store, sleeping mats", "sleeping-mat", 5, {"family": "stile-pair", "row": {"air": "40 mm"}}),
     ("Store, snow boards", "snow-board", 4, {"family": "slotted-cheeks"}),
     ("Drying room, storm lanterns", "storm-lantern", 4, {"family": "ledge-post"}),
+    (
+        "Kitchen, spices and soup mugs",
+        "soup-bowl-mug",
+        5,
+        {"family": "shelf-box", "shelf": {"tallest": "160 mm", "upper": "110 mm"}},
+    ),
     ("Common room, fiddles", "fiddle", 3, {"row": {"air": "70 mm"}, "hung": "1750 mm"}),
     # Settled on the board that was left over, before anyone counted jackets.
     ("Porch, waxed jackets", "waxed-jacket", 6, {"row": {"length": "1450 mm"}, "board": {"height": "140 mm"}}),

@@ -18,7 +18,7 @@ from yardcliff.core.families.panel import Plank, planks
 from yardcliff.core.families.stacked import Stick, rails_from, stick_needed
 from yardcliff.core.findings import Patch
 from yardcliff.core.holders.hole import bored
-from yardcliff.core.holders.strength import allowed, stress
+from yardcliff.core.holders.strength import allowed, sag, stress
 from yardcliff.core.length import TapeName
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.look import resting
@@ -55,7 +55,7 @@ def test_a_family_stands_whatever_it_is_asked(family: str, data: st.DataObject) 
     # Joined parts touch, and no part reaches into another.
     for joint in rack.joints:
         by = overlap(rack.part(joint.part), rack.part(joint.other))
-        assert (by[2] if joint.let_in else min(by)) == joint.let_in or "ledge.notch" in said
+        assert (joint.let_in in by if joint.let_in else min(by) == 0) or said & {"ledge.notch", "box.groove", *OFF}
         assert sorted(by)[not joint.let_in] > 0 or said & OFF
     let_in = {(joint.part, joint.other) for joint in rack.joints if joint.let_in}
     for one, other in combinations(rack.parts, 2):
@@ -160,8 +160,8 @@ def test_a_frame_counts_its_sides_where_they_stand_beside_the_boards() -> None:
     mugs = starting([(shipped_item("enamel-mug"), 8)], "1 mm", "panel")
     behind = amend(mugs, {"made": "frame"})
     flush = amend(behind, {"support": {"place": "flush"}})
-    assert figures(behind)["panel.overall"] == 460
-    assert figures(flush)["panel.overall"] == 460 + 2 * 45
+    assert figures(behind)["overall"] == 460
+    assert figures(flush)["overall"] == 460 + 2 * 45
     first, second, left, right = build(flush).parts
     assert (left.x, right.x, left.height) == (-45, 460, first.y + first.height - second.y)
     assert first.z == left.z == 0
@@ -220,7 +220,7 @@ def test_rolls_lie_in_the_corner_of_peg_and_stile() -> None:
     assert not rack.findings
     left, right = rack.parts
     # 630 long: held at the quarters, 315 over all with two stiles of 60; 157.5 reaches past each.
-    assert (known["up.between"], known["up.overall"], known["up.past"]) == (195, 315, Fraction("157.5"))
+    assert (known["up.between"], known["overall"], known["up.past"]) == (195, 315, Fraction("157.5"))
     assert (left.x, right.x, left.along) == (0, 255, rack.row.length)
     # Both stiles carry the same marks; every mat lies once, in the middle of the two.
     assert rack.alike == ((0, 1),)
@@ -249,7 +249,7 @@ def test_boards_slide_into_slots_that_two_cheeks_share() -> None:
     assert [float(known[key]) for key in ("slot.in", "slot.web")] == pytest.approx([116.184, 33.816], abs=1e-3)  # type: ignore[arg-type]
     left, right, top, foot = rack.parts
     # 1510 long: 755 over all; the slats are what two cheeks of 21 leave of it.
-    assert (known["up.overall"], top.length, foot.length) == (755, 713, 713)
+    assert (known["overall"], top.length, foot.length) == (755, 713, 713)
     assert (top.x, right.x, top.y + top.height) == (21, 734, left.y + left.height)
     assert Counter(step.what for step in rack.machining) == {
         "Round bottom": 1,
@@ -279,6 +279,21 @@ def test_ledges_straddle_their_post_and_hold_what_stands() -> None:
     assert (screws.count, "425 mm, 850 mm, 1275 mm" in screws.note) == (3, True)
     # The dowel goes through a horn of 49.75 with its play, the post's 70 and the other horn's play: 120 of 170.
     assert next(step for step in rack.machining if step.what == "Dowel hole").depth == 120
+
+
+def test_a_shelf_box_is_longer_than_its_bar_by_both_sides() -> None:
+    mugs = starting([(shipped_item("enamel-mug"), 4)], "1 mm", "shelf-box")
+    known, rack = figures(mugs), build(mugs)
+    assert not rack.findings
+    # 460 of bar, sides of 18 beside it, shelves 6 deep in both of them.
+    assert (known["row.length"], known["overall"], known["box.shelf"]) == (460, 496, 472)
+    # Jars of 180 and a hand of 40 above each shelf of 18; bar and top rail of 70.
+    assert (known["box.clear"], known["tall"]) == (220, 70 + 2 * (18 + 220) + 70)
+    upper = amend(mugs, {"shelf": {"upper": "110 mm"}})
+    assert figures(upper)["tall"] == 616 - 70
+    # 8 kg on 460 of softwood 18 by 120: 5 * 78.5 * 460^3 / (384 * 8500 * 58320) = 0.2 mm, of 1.5 allowed.
+    assert sag(Fraction(460), Fraction(120), Fraction(18), 8000, "softwood") == pytest.approx(0.2006, abs=1e-3)
+    assert known["box.sag"] == "0.2 mm"
 
 
 def test_what_does_not_lie_hangs_on_one_post() -> None:

@@ -19,6 +19,7 @@ WORDS = {
     "the thickest",
     "π/2 · (r + k · s)",
     "next pipe up from d + y",
+    "5 · F · L³ / (384 · E · I)",
     "32 · F · a / (π · d³)",
     "next size up from d + y",
     "max |gap − p|",

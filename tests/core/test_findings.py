@@ -24,6 +24,7 @@ STACKED = starting([(shipped_item("tin-cup"), 9)], "1 mm", "stacked")
 MATS = starting([(shipped_item("sleeping-mat"), 4)], "1 mm", "stile-pair")
 BOARDS = starting([(shipped_item("serving-tray"), 5)], "1 mm", "slotted-cheeks")
 LANTERNS = starting([(shipped_item("storm-lantern"), 3)], "1 mm", "ledge-post")
+BOX = starting([(shipped_item("enamel-mug"), 6)], "1 mm", "shelf-box")
 BENT = amend(COATS, {"holder": {"kind": "bent"}})
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
@@ -69,6 +70,10 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "ledge.notch": (LANTERNS, {"ledge": {"notch": "60 mm"}}),
     "ledge.dowel": (LANTERNS, {"ledge": {"dowel": "16 mm"}}),
     "ledge.depth": (LANTERNS, {"ledge": {"depth": "60 mm"}}),
+    "box.groove": (BOX, {"shelf": {"groove": "10 mm"}}),
+    "box.sag": (BOX, {"shelf": {"thickness": "6 mm"}}),
+    "box.guard": (BOX, {"guard": {"width": "200 mm"}}),
+    "box.depth": (BOX, {"shelf": {"depth": "18 mm"}}),
     "cradle.arm": (FIDDLES, {"cradle": {"showing": "60 mm"}}),
     "stacked.stick": (STACKED, {"stick": {"length": "800 mm"}}),
     "panel.seam": (PANEL, {"plank": {"width": "58 mm"}}),

@@ -308,7 +308,7 @@ def _up_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     if len(xs) > 1:
         (left, inner), (outer, right) = xs[0], xs[-1]
         found.append(Dimension("x", float(inner), float(outer), low_y, -1, 1, tape.write(outer - inner), "up.between"))
-        found.append(Dimension("x", float(left), float(right), low_y, -1, 2, tape.write(right - left), "up.overall"))
+        found.append(Dimension("x", float(left), float(right), low_y, -1, 2, tape.write(right - left), "overall"))
     else:
         ((left, right),) = xs
         found.append(Dimension("x", float(left), float(right), low_y, -1, 1, tape.write_fine(right - left), "board"))
@@ -333,6 +333,9 @@ def _along_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
         return Dimension("x", start, end, extent.y0, -1, 1, text, figure)
 
     found = [x(0, length, 2, "row.length", tape.write(row.length))]
+    left, right = (float(end(p.x + p.length * side for p in rack.parts)) for end, side in ((min, 0), (max, 1)))
+    if (left, right) != (0, length):
+        found.append(x(left, right, 3, "overall", tape.write(_exact(right - left))))
     found.append(x(0, first, 1, "row.left", tape.write(row.axes[0])))
     found.append(x(last, length, 1, "row.right", tape.write(row.length - row.axes[-1])))
     if row.holders > 1:
@@ -342,12 +345,16 @@ def _along_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     # One thing's width, and the air beside it where that is least.
     k = row.clear.index(row.air) if row.count > 1 else 0
     thing, centre = row.things[k], row.centres[k]
-    left, right = centre - thing.reach.left, centre + thing.reach.right
+    edges = centre - thing.reach.left, centre + thing.reach.right
     if row.count > 1 and row.air > 0:
-        found.append(width(float(right), float(right + row.air), "row.air", tape.write(row.air)))
-    found.append(width(float(left), float(right), "item", tape.write(thing.reach.across)))
+        found.append(width(float(edges[1]), float(edges[1] + row.air), "row.air", tape.write(row.air)))
+    found.append(width(float(edges[0]), float(edges[1]), "item", tape.write(thing.reach.across)))
     bottom, height = float(part.y), float(part.height)
     found.append(Dimension("y", bottom, bottom + height, extent.x0, -1, 1, tape.write(part.height), "board"))
+    if tall := next((figure for figure in rack.figures if figure.key == "tall"), None):
+        low = min(float(p.y) for p in rack.parts)
+        high = max(float(p.y + p.height) for p in rack.parts)
+        found.append(Dimension("y", low, high, extent.x0, -1, 2, tape.write(_exact(high - low)), tall.key))
     hung = rack.rows[0].y
     several = rack.several
     found.append(Dimension("y", 0, float(hung), extent.x1, 1, 3 if several else 1, tape.write(hung), "hung"))

@@ -39,8 +39,12 @@ def section(rack: Rack, tape: Tape) -> Scene:
     things = [stroke for hung in _seen(rack, rack.hung) for stroke in _thing_beside(rack, hung)]
     slotted = rack.glyph.kind == "slot"  # what is in a slot is seen in it; else boards hide what hangs behind them
     strokes += [] if slotted else things
+    here = rack.holders[0].x
+    beyond = [part for part in rack.parts if not part.x <= here <= part.x + part.length]
+    strokes[:0] = [stroke for part in beyond for stroke in _cut(part, hatched=False)]
     for part in rack.parts:
-        strokes += _cut(part)
+        if part not in beyond:
+            strokes += _cut(part)
     for holder in _seen(rack, rack.holders):
         row = rack.rows[holder.row]
         part = rack.part(row.part)
@@ -149,11 +153,14 @@ def _turned(path: Path, onto: Turn) -> Path:
     return tuple((c, tuple(n for pair in zip(ns[::2], ns[1::2], strict=True) for n in onto(*pair))) for c, ns in path)
 
 
-def _cut(part: Part) -> Iterator[Stroke]:
+def _cut(part: Part, *, hatched: bool = True) -> Iterator[Stroke]:
+    """A board from the side: hatched where it is cut, plain where it is seen beyond the cut."""
     z, y, deep, tall = float(part.z + part.notch), float(part.y), float(part.depth - part.notch), float(part.height)
     if part.notch:
         yield Stroke("holder-line", rectangle(float(part.z), y, float(part.notch), tall))
     yield Stroke("board", rectangle(z, y, deep, tall))
+    if not hatched:
+        return
     apart = max(HATCH, (deep + tall) / MOST_HATCH)
     for k in range(1, int((deep + tall) / apart) + 1):
         at = k * apart

@@ -99,10 +99,14 @@ def _parts(design: Design) -> str:
         for part in design.rack.parts
     )
     return ", ".join(
-        f"{f'{many} ' if many > 1 else ''}{name}{'s' * (many > 1)} "
+        f"{f'{many} {_plural(name)}' if many > 1 else name} "
         f"{tape.write(length)} × {tape.write_fine(width)} × {tape.write_fine(thick)}"
         for (name, length, width, thick), many in kinds.items()
     )
+
+
+def _plural(name: str) -> str:
+    return f"{name[:-1]}ves" if name.endswith("f") else f"{name}s"
 
 
 def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest: float) -> float:

@@ -4,7 +4,18 @@ from typing import Annotated, Any
 
 from pydantic import Field, TypeAdapter
 
-from yardcliff.core.families import cheeks, cradle, hole_rail, ledge_post, panel, rail, stacked, stile, upright
+from yardcliff.core.families import (
+    cheeks,
+    cradle,
+    hole_rail,
+    ledge_post,
+    panel,
+    rail,
+    shelf_box,
+    stacked,
+    stile,
+    upright,
+)
 from yardcliff.core.families.cheeks import CheeksBrief
 from yardcliff.core.families.cradle import CradleBrief
 from yardcliff.core.families.family import Family, Fitness, Hangs
@@ -13,6 +24,7 @@ from yardcliff.core.families.ledge_post import LedgePostBrief
 from yardcliff.core.families.panel import PanelBrief
 from yardcliff.core.families.rail import RailBrief
 from yardcliff.core.families.shared import first_row
+from yardcliff.core.families.shelf_box import ShelfBoxBrief
 from yardcliff.core.families.stacked import StackedBrief
 from yardcliff.core.families.stile import StileBrief
 from yardcliff.core.families.upright import UprightBrief
@@ -35,6 +47,7 @@ Brief = (
     | StileBrief
     | CheeksBrief
     | LedgePostBrief
+    | ShelfBoxBrief
 )
 BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="family")])
 """Reads any family's brief and knows their schema."""
@@ -51,6 +64,7 @@ FAMILIES: dict[str, Family[Any]] = {
         stile.FAMILY,
         cheeks.FAMILY,
         ledge_post.FAMILY,
+        shelf_box.FAMILY,
     )
 }
 

@@ -194,7 +194,7 @@ def choices(_: CheeksBrief) -> tuple[Section, ...]:
                 Field("slat.width", "slat"),
                 Field("slat.thickness", "thick"),
             ),
-            ("up.overall", "up.past"),
+            ("overall", "up.past"),
         ),
     )
 

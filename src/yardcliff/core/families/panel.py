@@ -223,7 +223,7 @@ def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row) -> Body:
         _joinery(brief, 4 * len(fronts), "Cross board", "Side", "front"),
         (
             Figure(
-                "panel.overall", "Overall length", overall, "L + 2 · w" if flush else "L",
+                "overall", "Overall length", overall, "L + 2 · w" if flush else "L",
                 (Input("L", "cross boards", row.length), *((Input("w", "side", wide),) if flush else ())),
                 "Both sides count where they stand beside the cross boards; behind them they do not.",
             ),
@@ -323,7 +323,7 @@ def choices(brief: PanelBrief) -> tuple[Section, ...]:
         ),
     )
     sides = (made, Field("support.width", "side"), Field("support.thickness", "thick"), place)
-    return (*kit.choices(brief.holder), Section("Frame", sides, ("panel.overall", "panel.tall")))
+    return (*kit.choices(brief.holder), Section("Frame", sides, ("overall", "panel.tall")))
 
 
 FAMILY = Family(

@@ -200,7 +200,7 @@ def choices(brief: StileBrief) -> tuple[Section, ...]:
     )
     if brief.stands == "post":
         return (*kit.choices(brief.holder), Section("Post", (stands,)))
-    keys = ("up.between", "up.overall", "up.past", *(("stile.lift",) if isinstance(brief.holder, pegs.Peg) else ()))
+    keys = ("up.between", "overall", "up.past", *(("stile.lift",) if isinstance(brief.holder, pegs.Peg) else ()))
     return (
         *kit.choices(brief.holder),
         Section("Stiles", (stands, Field("between", "between", figure="up.between")), keys[1:]),

@@ -62,7 +62,7 @@ def figures(given: Fraction | None, items: Iterable[Item], wide: Fraction) -> tu
     return (
         Figure("up.between", "Between", between, "given" if given else "max(l / 2 − 2 · w, l / 4)", (shortest_length, each),
                "The things' own length decides: held at the quarters they neither tip nor sag."),
-        Figure("up.overall", "Over all", overall, "b + 2 · w", (apart, each), "Both uprights counted."),
+        Figure("overall", "Over all", overall, "b + 2 · w", (apart, each), "Both uprights counted."),
         Figure("up.past", "Reaches past", (long - overall) / 2, "(l − b − 2 · w) / 2", inputs,
                "On each side of the uprights."),
     )  # fmt: skip
