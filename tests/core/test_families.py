@@ -66,11 +66,11 @@ def test_a_family_stands_whatever_it_is_asked(family: str, data: st.DataObject) 
     for hole in rack.holes:
         part = rack.part(hole.part)
         within = hole.bit / 2 <= hole.across <= part.face_width - hole.bit / 2
-        assert hole.open or hole.purpose in ACROSS or within or said & {"board.narrow", "hole.edge"}
+        assert hole.open or hole.purpose in ACROSS or within or said & {"board.narrow", "hole.edge", "flip.board"}
         assert 0 <= hole.along <= part.along or said & OFF
     for step in rack.machining:
         if step.web is not None and step.web <= 0:
-            assert said & {"peg.through", "hook.through", "upright.through", "slot.web"}, step
+            assert said & {"peg.through", "hook.through", "upright.through", "slot.web", "flip.web"}, step
     # Nothing is under the floor in silence.
     if min(part.y for part in rack.parts) < 0:
         assert said & {"hang.floor", "upright.floor", "upright.low"}
@@ -294,6 +294,23 @@ def test_a_shelf_box_is_longer_than_its_bar_by_both_sides() -> None:
     # 8 kg on 460 of softwood 18 by 120: 5 * 78.5 * 460^3 / (384 * 8500 * 58320) = 0.2 mm, of 1.5 allowed.
     assert sag(Fraction(460), Fraction(120), Fraction(18), 8000, "softwood") == pytest.approx(0.2006, abs=1e-3)
     assert known["box.sag"] == "0.2 mm"
+
+
+def test_flip_pegs_fold_flush_into_grooves() -> None:
+    capes = starting([(shipped_item("rain-cape"), 3)], "1 mm", "flip-rail")
+    known, rack = figures(capes), build(capes)
+    assert not rack.findings
+    # Fingers of 130 by 24 by 14: the groove is 1 wider, and 130 + 7 + 2 long; flush, so 14 deep in 24.
+    assert (known["flip.groove"], known["flip.long"], known["flip.web"]) == (25, 139, 10)
+    # 139 and 12 of wood at both ends ask for 163: a board of 165.
+    assert (known["flip.board"], rack.parts[0].height) == (163, 165)
+    # Open at 8 degrees: 130 cos 8 less the 7 that the pin lies behind the face.
+    assert float(known["flip.out"]) == pytest.approx(121.735, abs=1e-3)  # type: ignore[arg-type]
+    # 0.7 kg tugged by three at 130 on 24 by 14: 6 * 20.6 * 130 / (24 * 196).
+    assert known["flip.stress"] == "3.4 MPa"
+    for hole in rack.holes:
+        assert hole.across - rack.glyph.height / 2 == 12
+        assert hole.across + rack.glyph.height / 2 <= rack.parts[0].height - 12
 
 
 def test_what_does_not_lie_hangs_on_one_post() -> None:

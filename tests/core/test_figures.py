@@ -20,6 +20,7 @@ WORDS = {
     "π/2 · (r + k · s)",
     "next pipe up from d + y",
     "5 · F · L³ / (384 · E · I)",
+    "6 · F · l / (b · h²)",
     "32 · F · a / (π · d³)",
     "next size up from d + y",
     "max |gap − p|",

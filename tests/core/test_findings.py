@@ -25,6 +25,7 @@ MATS = starting([(shipped_item("sleeping-mat"), 4)], "1 mm", "stile-pair")
 BOARDS = starting([(shipped_item("serving-tray"), 5)], "1 mm", "slotted-cheeks")
 LANTERNS = starting([(shipped_item("storm-lantern"), 3)], "1 mm", "ledge-post")
 BOX = starting([(shipped_item("enamel-mug"), 6)], "1 mm", "shelf-box")
+CAPES = starting([(shipped_item("rain-cape"), 3)], "1 mm", "flip-rail")
 BENT = amend(COATS, {"holder": {"kind": "bent"}})
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
@@ -74,6 +75,10 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "box.sag": (BOX, {"shelf": {"thickness": "6 mm"}}),
     "box.guard": (BOX, {"guard": {"width": "200 mm"}}),
     "box.depth": (BOX, {"shelf": {"depth": "18 mm"}}),
+    "flip.web": (CAPES, {"board": {"thickness": "16 mm"}}),
+    "flip.board": (CAPES, {"board": {"height": "120 mm"}}),
+    "flip.pin": (CAPES, {"flip": {"pin": "8 mm"}}),
+    "flip.strength": (CAPES, {"item": {"weight_g": "9 kg"}}),
     "cradle.arm": (FIDDLES, {"cradle": {"showing": "60 mm"}}),
     "stacked.stick": (STACKED, {"stick": {"length": "800 mm"}}),
     "panel.seam": (PANEL, {"plank": {"width": "58 mm"}}),

@@ -17,7 +17,7 @@ from yardcliff.core.row import Row
 from yardcliff.core.rows import ALIKE
 from yardcliff.core.working import Figure
 
-Purpose = Literal["peg hole", "pilot hole", "through hole", "foot hole", "slot", "ledge"]
+Purpose = Literal["peg hole", "pilot hole", "through hole", "foot hole", "slot", "ledge", "groove"]
 ACROSS: frozenset[Purpose] = frozenset({"slot", "ledge"})
 """What crosses the marked face from edge to edge, as wide as its glyph is high."""
 Wood = Literal["softwood", "hardwood"]
@@ -112,7 +112,7 @@ class Glyph:
     stands off the face, along its own axis.
     """
 
-    kind: Literal["hook", "peg", "hole", "clip", "slot", "ledge"]
+    kind: Literal["hook", "peg", "hole", "clip", "slot", "ledge", "flip"]
     width: Fraction
     height: Fraction
     screws: tuple[Fraction, ...]

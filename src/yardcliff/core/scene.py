@@ -243,6 +243,14 @@ def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
             )
         ]
         return (*pegs, Stroke("mark", _cross(0, 0, r * 0.55)))
+    if glyph.kind == "flip":  # the groove that it folds into, and its open end
+        wide, low = float(bores[0].bit), float(bores[0].up) - height / 2
+        thick = float(bores[0].depth)
+        return (
+            Stroke("plate", rectangle(-wide / 2, low, wide, height)),
+            Stroke("holder", rectangle(-width / 2, tip - thick / 2, width, thick, thick / 5)),
+            Stroke("mark", _cross(0, 0, width * 0.2)),
+        )
     if glyph.kind == "ledge":
         return (Stroke("mark", _cross(0, 0, height * 0.3)),)
     if glyph.kind == "slot":

@@ -12,10 +12,10 @@ from math import cos, radians, sin
 from typing import Literal, TypeVar
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import ROUND, Path, circle, line, moved, rectangle
+from yardcliff.core.geometry import ROUND, Path, circle, line, moved, rectangle, turned
 from yardcliff.core.length import Tape
 from yardcliff.core.look import silhouette
-from yardcliff.core.rack import ACROSS, Bore, Hung, Part, Placed, Rack
+from yardcliff.core.rack import ACROSS, Bore, Glyph, Hung, Part, Placed, Rack
 from yardcliff.core.scene import Box, Dimension, Scene, Stroke, Symbol, board_strokes
 
 PLATE = 3.0
@@ -24,7 +24,7 @@ HATCH, MOST_HATCH = 9.0, 40
 """Between the lines that say that wood is cut, mm; and how many a board gets at most."""
 LEAST_BELOW, SHARE_BELOW = 60.0, 0.7
 """How much of what hangs is seen below the boards: mm, and as a share of what is above."""
-RESTS = {"hook": 0.82, "peg": 0.6}
+RESTS = {"hook": 0.82, "peg": 0.6, "flip": 0.6}
 """Where along a holder things come to rest, as a share of how far it stands out."""
 CLEAR, LONGEST, FOLDED = 60.0, 200.0, 30.0
 """Around the boards everything is drawn to scale; longer stretches of nothing but one thing are folded; mm."""
@@ -50,7 +50,9 @@ def section(rack: Rack, tape: Tape) -> Scene:
         part = rack.part(row.part)
         onto = _on_face(part, float(holder.y - part.y if part.marked == "front" else row.across))
         strokes += [
-            Stroke("holder-line", _turned(_bored(bore), onto)) for bore in rack.bores if bore.purpose not in ACROSS
+            Stroke("holder-line", _turned(_bored(bore), onto))
+            for bore in rack.bores
+            if bore.purpose not in {*ACROSS, "groove"}
         ]
         strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack, rack.bores[0])]
     strokes += things if slotted else []
@@ -183,10 +185,12 @@ def _bored(bore: Bore) -> Path:
     return line(*corners)
 
 
-def _holder_beside(rack: Rack, bore: Bore) -> Iterator[tuple[Literal["plate", "holder"], Path]]:
+def _holder_beside(rack: Rack, bore: Bore) -> Iterator[tuple[Literal["plate", "holder", "holder-line"], Path]]:
     glyph = rack.glyph
     out, half = float(glyph.out), float(glyph.width) / 2
-    if glyph.kind == "ledge":  # its dowel, on end
+    if glyph.kind == "flip":
+        yield from _flip_beside(glyph, bore)
+    elif glyph.kind == "ledge":  # its dowel, on end
         yield "holder", circle(out, 0, half)
     elif rack.outline:
         yield "plate" if glyph.kind == "slot" else "holder", rack.outline.path
@@ -223,6 +227,17 @@ def _holder_beside(rack: Rack, bore: Bore) -> Iterator[tuple[Literal["plate", "h
                 ("Z", ()),
             ),
         )
+
+
+def _flip_beside(glyph: Glyph, bore: Bore) -> Iterator[tuple[Literal["plate", "holder", "holder-line"], Path]]:
+    """The groove, the finger folded into it, and the finger open."""
+    thick, tall, t = float(bore.depth), float(glyph.height), radians(bore.tilt)
+    low, long = float(bore.up) - tall / 2, (float(glyph.out) + thick / 2) / cos(t)
+    yield "plate", rectangle(-thick, low, thick, tall)
+    yield "holder-line", rectangle(-thick, -thick / 2, thick, long + thick / 2, thick / 4)
+    finger = rectangle(-thick / 2, -thick / 2, long + thick / 2, thick, thick / 4)
+    yield "holder", moved(turned(finger, t), -thick / 2, 0)
+    yield "plate", circle(-thick / 2, 0, thick / 6)
 
 
 def _thing_beside(rack: Rack, hung: Hung) -> Iterator[Stroke]:

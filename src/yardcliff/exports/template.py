@@ -8,7 +8,7 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 
 from yardcliff.core.design import Design
-from yardcliff.core.geometry import circle, line, moved
+from yardcliff.core.geometry import circle, line, moved, rectangle
 from yardcliff.core.machining import tool
 from yardcliff.core.marks import Mark
 from yardcliff.core.rack import ACROSS, Hole, Outline, Part, Rack, row_names
@@ -119,6 +119,10 @@ def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
                 half = float(design.rack.glyph.height) / 2
                 for side in (x - half, x + half):
                     page.path(line((side, bottom), (side, top)), HEAVY)
+                continue
+            if hole.purpose == "groove":
+                tall = float(design.rack.glyph.height)
+                page.path(rectangle(x - r, y - tall / 2, 2 * r, tall), THIN)
                 continue
             page.path(circle(x, y, r), THIN)
             page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)

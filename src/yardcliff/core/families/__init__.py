@@ -7,6 +7,7 @@ from pydantic import Field, TypeAdapter
 from yardcliff.core.families import (
     cheeks,
     cradle,
+    flip_rail,
     hole_rail,
     ledge_post,
     panel,
@@ -16,18 +17,8 @@ from yardcliff.core.families import (
     stile,
     upright,
 )
-from yardcliff.core.families.cheeks import CheeksBrief
-from yardcliff.core.families.cradle import CradleBrief
 from yardcliff.core.families.family import Family, Fitness, Hangs
-from yardcliff.core.families.hole_rail import HoleRailBrief
-from yardcliff.core.families.ledge_post import LedgePostBrief
-from yardcliff.core.families.panel import PanelBrief
-from yardcliff.core.families.rail import RailBrief
 from yardcliff.core.families.shared import first_row
-from yardcliff.core.families.shelf_box import ShelfBoxBrief
-from yardcliff.core.families.stacked import StackedBrief
-from yardcliff.core.families.stile import StileBrief
-from yardcliff.core.families.upright import UprightBrief
 from yardcliff.core.holders.kit import Holder
 from yardcliff.core.item import Item
 from yardcliff.core.length import TapeName
@@ -38,16 +29,17 @@ from yardcliff.core.rows import RowsBrief
 __all__ = ["BRIEFS", "FAMILIES", "Brief", "Holder", "build", "ranked", "solve_row", "starting"]
 
 Brief = (
-    RailBrief
-    | HoleRailBrief
-    | CradleBrief
-    | UprightBrief
-    | PanelBrief
-    | StackedBrief
-    | StileBrief
-    | CheeksBrief
-    | LedgePostBrief
-    | ShelfBoxBrief
+    rail.RailBrief
+    | hole_rail.HoleRailBrief
+    | cradle.CradleBrief
+    | upright.UprightBrief
+    | panel.PanelBrief
+    | stacked.StackedBrief
+    | stile.StileBrief
+    | cheeks.CheeksBrief
+    | ledge_post.LedgePostBrief
+    | shelf_box.ShelfBoxBrief
+    | flip_rail.FlipRailBrief
 )
 BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="family")])
 """Reads any family's brief and knows their schema."""
@@ -65,6 +57,7 @@ FAMILIES: dict[str, Family[Any]] = {
         cheeks.FAMILY,
         ledge_post.FAMILY,
         shelf_box.FAMILY,
+        flip_rail.FAMILY,
     )
 }
 
