@@ -30,6 +30,7 @@ ITEMS = {
     "cradle": "fiddle",
     "upright": "curtain-pole",
     "stile-pair": "sleeping-mat",
+    "high-rails": "bicycle",
     "flip-rail": "rain-cape",
     "shelf-box": "enamel-mug",
     "ledge-post": "storm-lantern",
@@ -45,6 +46,7 @@ PARTS = {
     "ledge-post": ["post 1700 mm × 70 mm × 45 mm", "4 ledges 170 mm × 21 mm × 200 mm"],
     "shelf-box": ["bar 460 mm × 70 mm × 21 mm", "2 shelves 472 mm × 18 mm × 120 mm", "2 guard rails 496 mm"],
     "flip-rail": ["board 1320 mm × 165 mm × 24 mm"],
+    "high-rails": ["2 rails 2280 mm × 140 mm × 38 mm"],
     "stile-pair": ["left stile 805 mm × 60 mm × 35 mm", "right stile"],
     "upright": ["clip rail 400 mm × 70 mm × 35 mm", "foot board 400 mm × 90 mm × 35 mm"],
 }

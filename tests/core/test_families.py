@@ -313,6 +313,24 @@ def test_flip_pegs_fold_flush_into_grooves() -> None:
         assert hole.across + rack.glyph.height / 2 <= rack.parts[0].height - 12
 
 
+def test_bicycles_hang_at_two_heights_half_a_pitch_apart() -> None:
+    bikes = starting([(shipped_item("bicycle"), 4)], "1 mm")
+    assert bikes.family == "high-rails"
+    known, rack = figures(bikes), build(bikes)
+    assert not rack.findings
+    # Bars of 660, frames of 240 and 120 of air on both sides: 1140 on one rail, 570 from one bicycle to the next.
+    assert (known["row.pitch"], known["high.beside"], known["overall"]) == (1140, 570, 2280 + 570)
+    assert (known["high.rule"], rack.alike) == (4 * 450, ((0, 1),))
+    upper, lower = rack.parts
+    assert (lower.x, upper.y - lower.y, lower.length) == (570, 300, upper.length)
+    assert sorted(one.x for one in rack.hung) == [570, 1140, 1710, 2280]
+    # 1750 long below a throat of 40, 300 lower, with 100 under the wheel: hung at 2190; 2400 - 2190 - 20 is left.
+    assert (bikes.hung, known["high.head"]) == (2190, 190)
+    five = build(starting([(shipped_item("bicycle"), 5)], "1 mm"))
+    assert [one.row.count for one in five.rows] == [3, 2]
+    assert five.rows[1].row.axes == five.rows[0].row.axes[:2]
+
+
 def test_what_does_not_lie_hangs_on_one_post() -> None:
     mugs = starting([(shipped_item("enamel-mug"), 5)], "1 mm", "stile-pair")
     rack = build(mugs)

@@ -47,12 +47,14 @@ def test_places_stand_at_the_axes_and_dimensions_measure_them(brief: Brief) -> N
     (holder,) = (symbol for symbol in done.scene.symbols if symbol.of == "holder")
     rows = done.rack.rows
     assert list(holder.places) == [
-        tuple(map(in_mm, (one.x, one.y + axis) if one.up else (axis, one.y))) for one in rows for axis in one.row.axes
+        tuple(map(in_mm, (one.x, one.y + axis) if one.up else (one.x + axis, one.y)))
+        for one in rows
+        for axis in one.row.axes
     ]
     hung = sorted(place for item in items for place in item.places)
     assert len(hung) == sum(one.row.count for one in (rows[:1] if done.rack.up else rows))
     if not done.rack.up:
-        assert [x for x, _ in hung] == sorted(in_mm(centre) for one in rows for centre in one.row.centres)
+        assert [x for x, _ in hung] == sorted(in_mm(one.x + centre) for one in rows for centre in one.row.centres)
     for dimension in done.scene.dimensions:
         if dimension.figure == "row.length":
             assert dimension.end - dimension.start == pytest.approx(float(done.rack.row.length))

@@ -80,6 +80,8 @@ CODES: dict[str, Code] = {
     "flip.board": Code(Severity.STOP, "Board too narrow for the fingers"),
     "flip.pin": Code(Severity.CARE, "Pin too thick"),
     "flip.strength": Code(Severity.CARE, "Finger may break"),
+    "high.ceiling": Code(Severity.STOP, "No room under the ceiling"),
+    "high.drop": Code(Severity.STOP, "Rails too close in height"),
     "stile.showing": Code(Severity.CARE, "Pegs too short for it"),
     "stile.lift": Code(Severity.CARE, "No room to lift it off"),
     "panel.joint": Code(Severity.CARE, "Holder on a joint"),

@@ -54,6 +54,12 @@ def silhouette(
     return tuple(map(scaled, row["body"])), tuple(map(scaled, row["line"]))
 
 
+def beside(shape: str) -> str:
+    """The key of a shape's outline from the side: its front's, where it looks alike."""
+    side = f"{shape}-side"
+    return side if any(row["key"] == side for row in table("silhouettes")) else shape
+
+
 @lru_cache(maxsize=256)
 def hanging(item: Item) -> Look:
     """As it was measured: down from its holder."""
@@ -96,12 +102,12 @@ def lying(item: Item, tilt: float) -> Look:
         tuple(moved(swapped(path), float(item.below - item.above) / 2, middle) for path in paths) for paths in upright
     )
     if low or not tilt:
-        beside = rectangle(0, float(low), float(deep), float(tall), float(tall) / 2)
+        seen_beside = rectangle(0, float(low), float(deep), float(tall), float(tall) / 2)
     else:
         # Its upper back edge touches the face.
         flat = turned(rectangle(0, 0, float(deep), float(tall), float(tall) / 4), radians(tilt))
-        beside = moved(flat, float(tall) * sin(radians(tilt)), 0)
-    return Look(half, half, high, ZERO, body, lines, (("item", beside),))
+        seen_beside = moved(flat, float(tall) * sin(radians(tilt)), 0)
+    return Look(half, half, high, ZERO, body, lines, (("item", seen_beside),))
 
 
 @lru_cache(maxsize=256)
@@ -117,10 +123,8 @@ def slid(item: Item, tilt: float, deep: Fraction) -> Look:
     slab = turned(rectangle(-float(deep), -held / 2, across, held, held / 2), t)
     out = max(across - float(deep), 0)
     whole = turned(rectangle(out * 0.1, -thick / 2, out * 0.8, thick, thick / 4), t)
-    beside: tuple[Beside, ...] = (("spare", whole), ("item", slab))
-    return Look(
-        long / 2, long / 2, rounded(high), rounded(-low), (body,), (front,), beside if thick > held else beside[1:]
-    )
+    both: tuple[Beside, ...] = (("spare", whole), ("item", slab))
+    return Look(long / 2, long / 2, rounded(high), rounded(-low), (body,), (front,), both if thick > held else both[1:])
 
 
 @lru_cache(maxsize=256)
@@ -128,9 +132,9 @@ def standing(item: Item) -> Look:
     """Upright on its foot, its back against the face: about the middle of its foot."""
     body, lines = (tuple(moved(path, 0, float(item.below)) for path in paths) for paths in _front(item))
     middle = float(item.front) / 2
-    outline, _ = silhouette(item.shape, middle, middle, float(item.above), float(item.below))
-    beside: tuple[Beside, ...] = tuple(("item", moved(path, middle, float(item.below))) for path in outline)
-    return Look(item.left, item.right, item.above + item.below, ZERO, body, lines, beside)
+    outline, _ = silhouette(beside(item.shape), middle, middle, float(item.above), float(item.below))
+    from_the_side: tuple[Beside, ...] = tuple(("item", moved(path, middle, float(item.below))) for path in outline)
+    return Look(item.left, item.right, item.above + item.below, ZERO, body, lines, from_the_side)
 
 
 def _front(item: Item) -> tuple[tuple[Path, ...], tuple[Path, ...]]:

@@ -143,7 +143,7 @@ def _extent(rack: Rack) -> Box:
     else:
         for row in rack.rows:
             left, right = row.row.sides
-            xs += [-left, rack.row.length + right]
+            xs += [row.x - left, row.x + row.row.length + right]
     for kind, y in {(hung.kind, hung.y) for hung in rack.hung}:
         ys += [y - rack.looks[kind].below, y + rack.looks[kind].above]
     return Box(float(min(xs)), float(min(ys)), float(max(xs)), float(max(ys)))

@@ -14,7 +14,7 @@ from typing import Literal, TypeVar
 from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import ROUND, Path, circle, line, moved, rectangle, turned
 from yardcliff.core.length import Tape
-from yardcliff.core.look import silhouette
+from yardcliff.core.look import beside, silhouette
 from yardcliff.core.rack import ACROSS, Bore, Glyph, Hung, Part, Placed, Rack
 from yardcliff.core.scene import Box, Dimension, Scene, Stroke, Symbol, board_strokes
 
@@ -257,7 +257,7 @@ def _thing_beside(rack: Rack, hung: Hung) -> Iterator[Stroke]:
     else:  # it hangs from the hook's crook or from the middle of a peg, and no further back than the board
         back = min(float(rack.glyph.out) * RESTS[rack.glyph.kind], deep * 0.85)
         z += back
-    body, lines = silhouette(item.shape, back, deep - back, float(item.above), float(item.below))
+    body, lines = silhouette(beside(item.shape), back, deep - back, float(item.above), float(item.below))
     yield from (Stroke("item", moved(path, z, float(hung.y))) for path in body)
     yield from (Stroke("item-line", moved(path, z, float(hung.y))) for path in lines)
 

@@ -86,7 +86,7 @@ def _drawing(page: Page, scene: Scene, x: float, y: float, width: float, height:
 def _head(page: Page, name: str, design: Design, top: float) -> None:
     row, tape, brief = design.rack.row, design.tape, design.brief
     page.text(MARGIN, top - 4, name, 6, font=BOLD)
-    said = f"{design.rack.says}, {row.holders - 1} spaces; {_parts(design)}; {'foot' if design.rack.up else 'axis'} {tape.write(brief.hung)} above the floor"
+    said = f"{design.rack.says}, {row.holders - 1} space{'s' * (row.holders != 2)}; {_parts(design)}; {'foot' if design.rack.up else 'axis'} {tape.write(brief.hung)} above the floor"
     page.text(MARGIN, top - 9.5, said, 3.4)
     page.path(line((MARGIN, top - 12), (page.width - MARGIN, top - 12)), RULE)
 

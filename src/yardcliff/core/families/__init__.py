@@ -8,6 +8,7 @@ from yardcliff.core.families import (
     cheeks,
     cradle,
     flip_rail,
+    high_rails,
     hole_rail,
     ledge_post,
     panel,
@@ -40,6 +41,7 @@ Brief = (
     | ledge_post.LedgePostBrief
     | shelf_box.ShelfBoxBrief
     | flip_rail.FlipRailBrief
+    | high_rails.HighRailsBrief
 )
 BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="family")])
 """Reads any family's brief and knows their schema."""
@@ -47,6 +49,7 @@ BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="f
 FAMILIES: dict[str, Family[Any]] = {
     family.key: family
     for family in (
+        high_rails.FAMILY,  # nothing suits it that a rail does not suit as well: of the two, it is offered first
         rail.FAMILY,
         stacked.FAMILY,
         panel.FAMILY,

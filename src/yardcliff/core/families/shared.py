@@ -32,7 +32,7 @@ class Body:
     hang from the row, or stand with their feet at the height `standing_at`.
 
     Where the parts stand `up`, they all carry the one row, and things hang once, about the height `up_at` x of the wall.
-    `looks` tell how things are seen that do not hang down.
+    Rows start at the wall's datum, or at `shifts` to the right of it. `looks` tell how things are seen that do not hang down.
     """
 
     family: str
@@ -47,6 +47,7 @@ class Body:
     standing_at: Fraction | None = None
     up_at: Fraction | None = None
     looks: Mapping[str, Look] | None = None
+    shifts: tuple[Fraction, ...] = ()
 
 
 def first_row(brief: RackBrief, fitted: Fitting) -> Row:
@@ -89,7 +90,14 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
         if up
         else tuple(
             [
-                RackRow(key, brief.hung - one.down, across, one.row, own[k].kind if k < len(own) else ALIKE)
+                RackRow(
+                    key,
+                    brief.hung - one.down,
+                    across,
+                    one.row,
+                    own[k].kind if k < len(own) else ALIKE,
+                    body.shifts[k] if body.shifts else ZERO,
+                )
                 for k, ((key, across), one) in enumerate(zip(body.marked, standing, strict=True))
             ]
         )

@@ -69,7 +69,7 @@ function Counted() {
     <>
       <span className="text-soft">
         <Fig name="row.count" label="" /> {things === count ? holders : `things on ${count} ${holders}`},{" "}
-        {count - 1} spaces
+        {count - 1} {count === 2 ? "space" : "spaces"}
       </span>
       <Fig name="row.uneven" />
       <Fig name="row.dividers" />

@@ -1,0 +1,228 @@
+"""High rails: two equal heavy rails, the lower one half a pitch over, with big hooks for long things, hung by one end.
+
+What is wide hangs at two heights, so that wide parts pass above and below one another and only a wide part and
+a narrow one have to stand side by side: p / 2 >= (W + n) / 2 + c, for the width W, the narrow width n and the air c.
+"""
+
+from collections.abc import Iterator
+from dataclasses import replace
+from typing import Literal
+
+from yardcliff.core.brief import Board, RackBrief
+from yardcliff.core.choices import Field, Option, Section
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families.family import Family, Fitness, Hangs, row_for
+from yardcliff.core.families.shared import Body, assemble
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.holders import hook as hooks
+from yardcliff.core.holders import kit
+from yardcliff.core.holders.fitting import Fitting, Ground, half
+from yardcliff.core.item import Item, Shape
+from yardcliff.core.length import Gap, Size, TapeName, exact_text
+from yardcliff.core.model import Frozen
+from yardcliff.core.rack import Part, Rack
+from yardcliff.core.row import Row
+from yardcliff.core.row_brief import Ends
+from yardcliff.core.rows import Standing
+from yardcliff.core.spacing import solve
+from yardcliff.core.working import Figure, Input
+from yardcliff.data import values
+
+RULE = Fraction(450)
+"""What a bicycle takes of a wall, two heights counted, mm: rule of thumb."""
+FOOT_ROOM = Fraction(100)
+"""Under the lowest thing at first, so that a wheel rolls up to its hook, mm."""
+LONG, HEAVY = Fraction(600), 1500
+"""What is worth a high rail: at least so long, mm, and so heavy, g."""
+BY_ONE_END: frozenset[Shape] = frozenset({"cycle", "wheel", "sledge"})
+ZERO = Fraction(0)
+
+
+class High(Frozen):
+    """How the two rails stand to one another: the lower hooks `drop` below the upper ones. A thing is as wide as
+    it is measured over `wide` of its height only (its bars, say), and `narrow` elsewhere. `lift` takes it off its hook.
+    """
+
+    lower: Literal["as many", "one fewer", "none"] = "as many"
+    drop: Size = Fraction(300)
+    wide: Size = Fraction(220)
+    narrow: Size = Fraction(240)
+    ceiling: Size = Fraction(2400)
+    lift: Gap = Fraction(80)
+
+
+class HighRailsBrief(RackBrief):
+    """`board` is a rail, `hung` the height of the upper hooks; the row is the upper rail's, the lower one is marked alike."""
+
+    family: Literal["high-rails"] = "high-rails"
+    holder: kit.Holder = hooks.Hook()
+    high: High = High()
+    board: Board = Board(height=Fraction(140), thickness=Fraction(38))
+
+
+def fitting(brief: HighRailsBrief) -> Fitting:
+    """The brief's hook on a rail. Beside it, half a pitch away, a thing of the other rail has to pass."""
+    board, high = brief.board, brief.high
+    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, "Rail", brief.load_g)
+    fitted = kit.fit(brief.holder, ground)
+    if high.lower == "none":
+        return fitted
+    room = _widest(brief) + min(high.narrow, _widest(brief)) + 2 * brief.row.air
+    return replace(fitted, reach=half(max(room, fitted.reach.across)))
+
+
+def _widest(brief: HighRailsBrief) -> Fraction:
+    return max(item.across for item in brief.kinds.values())
+
+
+def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
+    """Both rails; on the lower one everything is marked as on the upper, and it hangs half a pitch to the right."""
+    board, high = brief.board, brief.high
+    lower = _lower(brief, row)
+    shift = row.pitch / 2
+    bottom = brief.hung - board.height / 2
+    rails = [Part("rail-1", "Rail 1", ZERO, bottom, ZERO, row.length, board.height, board.thickness, board.wood)]
+    standing = [Standing(row, ZERO, ZERO)]
+    if lower:
+        rails.append(replace(rails[0], key="rail-2", name="Rail 2", x=shift, y=bottom - high.drop))
+        standing.append(Standing(lower, high.drop, ZERO))
+    body = Body(
+        "high-rails",
+        tuple(rails),
+        tuple((rail.key, board.height / 2) for rail in rails),
+        figures=tuple(_figures(brief, row, lower, rails)),
+        findings=tuple(_findings(brief, fitted, bool(lower))),
+        cautions=(
+            "Heavy things overhead: every rail into studs or solid masonry, never into the board alone.",
+            "Lift with the legs and keep the path clear; what is heavy hangs on the lower rail.",
+        ),
+        shifts=(ZERO, shift)[: len(rails)],
+    )
+    return assemble(brief, fitted, tuple(standing), ZERO, body)
+
+
+def _lower(brief: HighRailsBrief, row: Row) -> Row | None:
+    """The lower rail's row: the upper one's, or the same without its last holder."""
+    if brief.high.lower == "as many":
+        return row
+    if brief.high.lower == "none" or row.count < 2:
+        return None
+    ends = Ends(rule="margin", left=max(row.left, ZERO), right=max(row.length - row.axes[-2], ZERO))
+    asked = {
+        "follows": "nothing", "spacing": "set", "pitch": row.pitch, "length": row.length, "count": row.count - 1,
+        "ends": ends, "pins": (), "order": row.brief.order[:-1],
+    }  # fmt: skip
+    return solve(row.brief.model_copy(update=asked), row.things_of, row.fixture)
+
+
+def _figures(brief: HighRailsBrief, row: Row, lower: Row | None, rails: list[Part]) -> Iterator[Figure]:
+    high = brief.high
+    things = row.count + (lower.count if lower else 0)
+    many = Input("m", "things", str(things))
+    if lower:
+        yield Figure(
+            "overall", "Wall, measured", row.length + row.pitch / 2, "L + p / 2",
+            (Input("L", "a rail", row.length), Input("p", "pitch", row.pitch)),
+            "The lower rail hangs half a pitch over.",
+        )  # fmt: skip
+        yield Figure(
+            "high.beside", "From one to the next", row.pitch / 2, "p / 2", (Input("p", "pitch", row.pitch),),
+            "Between a hook above and the next one below: a wide part and a narrow one side by side.",
+        )  # fmt: skip
+    yield Figure("high.rule", "Wall, by rule", things * RULE, "m · r", (many, Input("r", "each, in two heights", RULE)),
+                 "A rule of thumb for bicycles. The measured figure is the one to saw by.")  # fmt: skip
+    top = max(item.above for item in brief.kinds.values())
+    yield Figure(
+        "high.head", "To the ceiling", high.ceiling - brief.hung - top, "C − h − a",
+        (Input("C", "ceiling", high.ceiling), Input("h", "upper hooks", brief.hung), Input("a", "above the hook", top)),
+        "What is left to lift a thing off its hook.",
+    )  # fmt: skip
+
+
+def _findings(brief: HighRailsBrief, fitted: Fitting, both: bool) -> Iterator[Finding]:
+    high = brief.high
+    room = high.ceiling - brief.hung - max(item.above for item in brief.kinds.values())
+    if room < high.lift:
+        down = brief.hung - (high.lift - room)
+        least = exact_text(high.ceiling + high.lift - room)
+        yield Finding(
+            "high.ceiling", "Upper rail", "Nothing can be lifted off the upper hooks under the ceiling.",
+            "to the ceiling", room, high.lift,
+            fixes=(Fix(f"Hang at {exact_text(down)}", {"hung": exact_text(down)}),)
+            if down > 0
+            else (Fix(f"The ceiling is at {least}", {"high": {"ceiling": least}}),),
+        )  # fmt: skip
+    if both and high.drop < max(high.wide, brief.board.height):
+        more = exact_text(max(high.wide, brief.board.height))
+        yield Finding(
+            "high.drop", "Lower rail", "So little lower, the wide parts meet instead of passing, or the rails do.",
+            "below the upper hooks", high.drop, max(high.wide, brief.board.height),
+            fixes=(Fix(f"{more} lower", {"high": {"drop": more}}),),
+        )  # fmt: skip
+
+
+def start(hangs: Hangs, tape: TapeName) -> HighRailsBrief:
+    """Things shared between both rails, the lower ones clear of the floor; mixed things on the upper one."""
+    shared = row_for(hangs, tape) | {"holder": values("holders", "big-hook")}
+    count = shared["row"]["count"]
+    mixed = bool(shared["row"]["order"]) or count == 1
+    lower = "none" if mixed else "one fewer" if count % 2 else "as many"
+    shared["row"] |= {"count": count if mixed else -(-count // 2), "spacing": "air" if mixed and count > 1 else "tidy",
+                      "tidy": Fraction(10)}  # fmt: skip
+    first = HighRailsBrief.model_validate(shared | {"high": {"lower": lower}})
+    longest = max(item.below for item in first.kinds.values())
+    drop = first.high.drop if lower != "none" else ZERO
+    hung = -(-(longest + fitting(first).hang_drop + drop + FOOT_ROOM) // 10) * 10
+    return first.model_copy(update={"hung": max(first.hung, Fraction(hung))})
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """Long and heavy things with a loop or a wheel at one end."""
+    if any(item.shape not in BY_ONE_END or item.below < LONG for item in items):
+        return Fitness(0, "Neither so long nor so heavy that it wants two rails on studs.")
+    if any(item.weight_g < HEAVY for item in items):
+        return Fitness(1, "So light that one rail does.")
+    return Fitness(
+        3, "Hung by one end at two heights, wide parts pass one another: half the wall, and the floor is free."
+    )
+
+
+def choices(brief: HighRailsBrief) -> tuple[Section, ...]:
+    """What high rails alone are asked."""
+    lower = Field(
+        "high.lower",
+        "lower rail",
+        (
+            Option("as many", "as many", "Two equal rails with the same marks."),
+            Option("one fewer", "one fewer", "For an odd number."),
+            Option("none", "none", "One rail: every neighbour needs its whole width."),
+        ),
+    )
+    fields = (
+        lower,
+        Field("high.drop", "lower by"),
+        Field("high.wide", "wide part tall"),
+        Field("high.narrow", "else wide"),
+        Field("high.ceiling", "ceiling"),
+        Field("high.lift", "to lift off"),
+    )
+    both = (
+        ("overall", "high.beside")
+        if brief.high.lower != "none" and (brief.row.count > 1 or brief.high.lower == "as many")
+        else ()
+    )
+    return (*kit.choices(brief.holder), Section("Two heights", fields, (*both, "high.rule", "high.head")))
+
+
+FAMILY = Family(
+    "high-rails",
+    "High rails",
+    "Two heavy rails with big hooks, half a pitch apart, for long things.",
+    HighRailsBrief,
+    start,
+    fitting,
+    build,
+    suits,
+    choices,
+    rows="one",
+)
