@@ -159,7 +159,9 @@ class RackRow:
 
     def at(self, along: Fraction) -> tuple[Fraction, Fraction]:
         """Where on the wall so far along the row is: (x, y)."""
-        return (self.x, self.y + along) if self.up else (self.x + along, self.y)
+        if self.up:
+            return self.x, self.y + along
+        return self.x + along if self.x else along, self.y
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,6 +8,7 @@ end rule is linear in it: the left end is a0 + a1*t, the right end b0 + b1*t. So
 is one equation for all rules; `spacing` solves it for whichever figure follows.
 """
 
+from collections import Counter
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
@@ -227,16 +228,17 @@ class Row:
     @property
     def fullness(self) -> Fraction:
         """The share of the board's length that things take."""
-        return sum((thing.reach.across for thing in self.things), ZERO) / self.length
+        alike = Counter(map(id, self.things))  # equal things are one object (`Things.first`)
+        one = {id(thing): thing for thing in self.things}
+        return sum((one[key].reach.across * n for key, n in alike.items()), ZERO) / self.length
 
     @cached_property
     def unevenness(self) -> Fraction:
         """Largest deviation of a gap from the row's own rule."""
         if not self.uneven:
             return ZERO
-        if self.airy:
-            return max((abs(air - self.t) for air in self.clear), default=ZERO)
-        return max((abs(gap - self.t) for gap in self.gaps), default=ZERO)
+        apart = self.clear if self.airy else self.gaps
+        return max(max(apart) - self.t, self.t - min(apart)) if apart else ZERO
 
     @cached_property
     def sides(self) -> tuple[Fraction, Fraction]:

@@ -144,8 +144,10 @@ def _extent(rack: Rack) -> Box:
         for row in rack.rows:
             left, right = row.row.sides
             xs += [row.x - left, row.x + row.row.length + right]
-    for kind, y in {(hung.kind, hung.y) for hung in rack.hung}:
-        ys += [y - rack.looks[kind].below, y + rack.looks[kind].above]
+    # Things of a kind hang at one height in a row: told apart by their row, hundreds are a few.
+    levels = rack.hung if rack.up else {(hung.row, hung.kind): hung for hung in rack.hung}.values()
+    for hung in levels:
+        ys += [hung.y - rack.looks[hung.kind].below, hung.y + rack.looks[hung.kind].above]
     return Box(float(min(xs)), float(min(ys)), float(max(xs)), float(max(ys)))
 
 
@@ -184,8 +186,12 @@ def _grain(x: float, y: float, length: float, width: float) -> Iterator[Path]:
 def _hung(rack: Rack) -> Iterator[Symbol]:
     """What hangs, a symbol for each kind and the way it faces."""
     places: dict[tuple[str, bool, bool], list[tuple[float, float]]] = {}
+    heights: dict[int, float] = {}  # all of a row hang at one: its number is made once
     for hung in rack.hung:
-        places.setdefault((hung.kind, hung.turned, hung.spare), []).append((in_mm(hung.x), in_mm(hung.y)))
+        y = heights.get(id(hung.y))
+        if y is None:
+            y = heights[id(hung.y)] = in_mm(hung.y)
+        places.setdefault((hung.kind, hung.turned, hung.spare), []).append((in_mm(hung.x), y))
     for (kind, turned, spare), at in places.items():
         key = ".".join(("item", kind, *("turned",) * turned, *("spare",) * spare))
         yield Symbol(key, "item", item_strokes(rack.looks[kind], turned=turned, spare=spare), tuple(at))

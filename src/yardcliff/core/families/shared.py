@@ -115,17 +115,9 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     )
     hung = tuple(
         [
-            Hung(
-                k,
-                thing.kind,
-                x if body.up_at is None else body.up_at,
-                feet[thing.kind] if feet else y - fitted.hang_drop,
-                thing.turned,
-                thing.spare,
-            )
+            thing
             for k, one in enumerate(rows[:1] if up else rows)
-            for thing, centre in zip(one.row.things, one.row.centres, strict=True)
-            for x, y in (one.at(centre),)
+            for thing in _hang(k, one, fitted.hang_drop, feet, body)
         ]
     )
     used = {kind: brief.kinds[kind] for kind in dict.fromkeys(thing.kind for thing in hung)}
@@ -228,6 +220,23 @@ def _floor(
                 at=(0.0, float(lowest)),
                 fixes=(Fix(f"Hang at {tape.write(up)}", {"hung": exact_text(up)}),),
             )
+
+
+def _hang(k: int, one: RackRow, drop: Fraction, feet: Mapping[str, Fraction], body: Body) -> list[Hung]:
+    """What hangs on a row, `drop` below its holders, or stands where its feet put it."""
+    things, centres = one.row.things, one.row.centres
+    if body.up_at is not None:
+        low, x = one.y - drop, body.up_at
+        return [
+            Hung(k, thing.kind, x, low + at, thing.turned, thing.spare)
+            for thing, at in zip(things, centres, strict=True)
+        ]
+    level = one.y - drop  # once for all: hundreds hang at one height
+    xs = [one.x + at for at in centres] if one.x else centres
+    return [
+        Hung(k, thing.kind, x, feet.get(thing.kind, level), thing.turned, thing.spare)
+        for thing, x in zip(things, xs, strict=True)
+    ]
 
 
 def _up(body: Body, row: Row) -> Iterator[RackRow]:
