@@ -32,21 +32,31 @@ def shoot(
     context.close()
 
 
-CONTACT = (
-    "Porch, padlocks",
-    "Kitchen dresser, tin cups",
-    "Kitchen, flasks",
-    "Common room, fiddles",
-    "Store, curtain poles",
-    "Kitchen, enamel mugs",
-)
+CONTACT = {
+    "ways": (
+        "Porch, padlocks",
+        "Kitchen dresser, tin cups",
+        "Kitchen, flasks",
+        "Common room, fiddles",
+        "Store, curtain poles",
+        "Kitchen, enamel mugs",
+    ),
+    "ways-2": (
+        "Store, sleeping mats",
+        "Store, snow boards",
+        "Drying room, storm lanterns",
+        "Kitchen, spices and soup mugs",
+        "Passage, rain capes",
+        "Lean-to, bicycles",
+    ),
+}
 
 
 def contact(browser: Browser, address: str, name: str) -> None:
     """One picture of several racks: a way of building each."""
     page = browser.new_page(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
     sheet = Image.new("RGB", (1922, 800), "white")
-    for k, rack in enumerate(CONTACT):
+    for k, rack in enumerate(CONTACT[name]):
         page.goto(address)
         page.get_by_role("link", name=rack).click()
         page.get_by_label("Name of the rack").wait_for()
@@ -127,7 +137,7 @@ def main() -> None:
             page.get_by_text("made to the tape").wait_for()
 
         def section(page: Page) -> None:
-            open_rack(page, "Common room, fiddles")
+            open_rack(page, "Store, snow boards")
             page.keyboard.press("s")
 
         def plan(page: Page) -> None:
@@ -149,7 +159,8 @@ def main() -> None:
             shoot(browser, "check-marks", check)
             shoot(browser, "section", section)
             shoot(browser, "plan", plan)
-            contact(browser, server.address, "ways")
+            for name in CONTACT:
+                contact(browser, server.address, name)
             shoot(browser, "aids", aids)
             shoot(browser, "rack-working", working)
             shoot(browser, "rack-wall-dark", wall, dark=True)
