@@ -246,7 +246,7 @@ def choices(brief: ShelfBoxBrief) -> tuple[Section, ...]:
                 Field("shelf.hand", "hand room"),
                 Field("shelf.depth", "deep"),
                 Field("shelf.thickness", "thick"),
-                Field("shelf.load", "load"),
+                Field("shelf.load", "load g"),
                 Field("shelf.groove", "groove"),
             ),
             ("overall", "box.shelf", "tall", "box.sag"),

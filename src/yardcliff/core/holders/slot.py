@@ -6,9 +6,6 @@ At angle f above the horizontal, a slot w wide and e deep along itself: its mout
 
 from collections.abc import Iterator
 from math import cos, radians, sin
-from typing import Annotated
-
-from pydantic import Field
 
 from yardcliff.core.angles import degrees
 from yardcliff.core.exact import Fraction
@@ -18,7 +15,7 @@ from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, he
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text
-from yardcliff.core.model import Frozen
+from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
 from yardcliff.core.working import Figure, Input
 
@@ -28,11 +25,12 @@ ZERO = Fraction(0)
 
 
 class Slot(Frozen):
-    """`held` is how thick things are in the slot (None: the thickest as measured), `depth` runs along it."""
+    """`held` is how thick things are in the slot (None: the thickest as measured), `depth` runs along it,
+    `angle` is above the horizontal."""
 
     held: Size | None = None
     play: Gap = Fraction(2)
-    angle: Annotated[float, Field(ge=0, le=45)] = 15
+    angle: Tilt = 15
     depth: Size = Fraction(110)
 
 
