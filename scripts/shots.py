@@ -39,7 +39,7 @@ CONTACT = {
         "Kitchen, flasks",
         "Common room, fiddles",
         "Store, curtain poles",
-        "Kitchen, enamel mugs",
+        "Porch, climbing helmets",
     ),
     "ways-2": (
         "Store, sleeping mats",

@@ -118,6 +118,7 @@ briefs = st.builds(
             {"family": "shelf-box", "shelf": {"count": 3, "groove": "8 mm", "load": "20 kg"}, "side": "21 mm"},
             {"family": "flip-rail", "flip": {"length": "90 mm", "tilt": 20}, "rows": {"count": 2, "boards": "each"}},
             {"family": "high-rails", "high": {"lower": "one fewer", "drop": "180 mm", "narrow": "100 mm"}},
+            {"family": "perch", "perch": {"slope": 25, "depth": "220 mm", "stop": "40 mm"}},
             {"family": "stile-pair", "stands": "post", "rows": {"count": 2}},
             {"hung": "100 mm", "board": {"thickness": "9 mm", "wood": "hardwood"}, "line": "10 mm"},
         ]

@@ -30,6 +30,7 @@ ITEMS = {
     "cradle": "fiddle",
     "upright": "curtain-pole",
     "stile-pair": "sleeping-mat",
+    "perch": "climbing-helmet",
     "high-rails": "bicycle",
     "flip-rail": "rain-cape",
     "shelf-box": "enamel-mug",
@@ -47,6 +48,7 @@ PARTS = {
     "shelf-box": ["bar 460 mm × 70 mm × 21 mm", "2 shelves 472 mm × 18 mm × 120 mm", "2 guard rails 496 mm"],
     "flip-rail": ["board 1320 mm × 165 mm × 24 mm"],
     "high-rails": ["2 rails 2280 mm × 140 mm × 38 mm"],
+    "perch": ["back plate 1040 mm", "3 brackets"],
     "stile-pair": ["left stile 805 mm × 60 mm × 35 mm", "right stile"],
     "upright": ["clip rail 400 mm × 70 mm × 35 mm", "foot board 400 mm × 90 mm × 35 mm"],
 }

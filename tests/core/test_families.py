@@ -3,6 +3,7 @@
 import os
 from collections import Counter
 from itertools import combinations, pairwise
+from math import hypot
 
 import pytest
 from hypothesis import given, settings
@@ -36,9 +37,34 @@ def figures(brief: Brief) -> dict[str, object]:
 
 
 def overlap(one: Part, other: Part) -> list[Fraction]:
-    """How far two parts reach into each other along x, y and z; 0 where they just touch."""
+    """How far two parts reach into each other along x, y and z; 0 where they just touch.
+
+    Where one is no box: along x, and the least way across an edge of either (separating axes), to the nanometre.
+    """
+    if one.profile or other.profile:
+        along = min(one.x + one.length, other.x + other.length) - max(one.x, other.x)
+        return [along, Fraction(round(apart(corners(one), corners(other)), 5))]
     spans = [[(p.x, p.x + p.length), (p.y, p.y + p.height), (p.z, p.z + p.depth)] for p in (one, other)]
     return [min(a[1], b[1]) - max(a[0], b[0]) for a, b in zip(*spans, strict=True)]
+
+
+def corners(part: Part) -> list[tuple[float, float]]:
+    z, y, deep, tall = map(float, (part.z, part.y, part.depth, part.height))
+    return [(float(a), float(b)) for a, b in part.profile] or [
+        (z, y),
+        (z + deep, y),
+        (z + deep, y + tall),
+        (z, y + tall),
+    ]
+
+
+def apart(one: list[tuple[float, float]], other: list[tuple[float, float]]) -> float:
+    def widths(normal: tuple[float, float]) -> float:
+        spans = [[x * normal[0] + y * normal[1] for x, y in shape] for shape in (one, other)]
+        return min(max(span) for span in spans) - max(min(span) for span in spans)
+
+    edges = [(b[0] - a[0], b[1] - a[1]) for shape in (one, other) for a, b in pairwise([*shape, shape[0]])]
+    return min(widths((-y / hypot(x, y), x / hypot(x, y))) for x, y in edges if hypot(x, y) > 1e-9)
 
 
 @pytest.mark.parametrize("family", FAMILIES)
@@ -329,6 +355,21 @@ def test_bicycles_hang_at_two_heights_half_a_pitch_apart() -> None:
     five = build(starting([(shipped_item("bicycle"), 5)], "1 mm"))
     assert [one.row.count for one in five.rows] == [3, 2]
     assert five.rows[1].row.axes == five.rows[0].row.axes[:2]
+
+
+def test_a_perch_slopes_to_its_stop_on_brackets() -> None:
+    helmets = starting([(shipped_item("climbing-helmet"), 4)], "1 mm", "perch")
+    known, rack = figures(helmets), build(helmets)
+    assert not rack.findings
+    # 160 deep at 10 degrees: its front 27.8 lower, and 160 + 18 tan 10 wide on its upper face.
+    assert [float(known[key]) for key in ("perch.lower", "perch.cut")] == pytest.approx([27.784, 163.174], abs=1e-3)  # type: ignore[arg-type]
+    # Brackets carry seven tenths of it, and stand at most 600 apart on 1040.
+    assert (float(known["perch.bracket"]), known["perch.leg"]) == (112, Fraction("100.8"))  # type: ignore[arg-type]
+    assert sum(part.name.startswith("Bracket") for part in rack.parts) == 3
+    plate, shelf, stop = rack.parts[:3]
+    assert shelf.y + shelf.height == pytest.approx(plate.y + plate.height)
+    assert stop.z > shelf.z
+    assert stop.y + stop.height < plate.y + plate.height + 25
 
 
 def test_what_does_not_lie_hangs_on_one_post() -> None:

@@ -27,6 +27,7 @@ LANTERNS = starting([(shipped_item("storm-lantern"), 3)], "1 mm", "ledge-post")
 BOX = starting([(shipped_item("enamel-mug"), 6)], "1 mm", "shelf-box")
 CAPES = starting([(shipped_item("rain-cape"), 3)], "1 mm", "flip-rail")
 BIKES = starting([(shipped_item("bicycle"), 4)], "1 mm", "high-rails")
+PERCH = starting([(shipped_item("climbing-helmet"), 4)], "1 mm", "perch")
 BENT = amend(COATS, {"holder": {"kind": "bent"}})
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
@@ -82,6 +83,8 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "flip.strength": (CAPES, {"item": {"weight_g": "9 kg"}}),
     "high.ceiling": (BIKES, {"high": {"ceiling": "2200 mm"}}),
     "high.drop": (BIKES, {"high": {"drop": "120 mm"}}),
+    "perch.plate": (PERCH, {"perch": {"depth": "260 mm"}}),
+    "perch.stop": (PERCH, {"perch": {"stop": "5 mm"}}),
     "cradle.arm": (FIDDLES, {"cradle": {"showing": "60 mm"}}),
     "stacked.stick": (STACKED, {"stick": {"length": "800 mm"}}),
     "panel.seam": (PANEL, {"plank": {"width": "58 mm"}}),

@@ -82,6 +82,8 @@ CODES: dict[str, Code] = {
     "flip.strength": Code(Severity.CARE, "Finger may break"),
     "high.ceiling": Code(Severity.STOP, "No room under the ceiling"),
     "high.drop": Code(Severity.STOP, "Rails too close in height"),
+    "perch.plate": Code(Severity.STOP, "Brackets in the way"),
+    "perch.stop": Code(Severity.CARE, "Stop too low"),
     "stile.showing": Code(Severity.CARE, "Pegs too short for it"),
     "stile.lift": Code(Severity.CARE, "No room to lift it off"),
     "panel.joint": Code(Severity.CARE, "Holder on a joint"),

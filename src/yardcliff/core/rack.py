@@ -32,7 +32,8 @@ class Part:
     `marked` is the face that the row is marked on: the front as it is seen, or the top with the front edge below.
     It runs along the wall, or `up`: then that face is read with the foot at the left, as the board lies on the bench.
     `seams` are where it is pieced together from planks, from its left end; the grain of an `upright` one runs up.
-    Its back edge is cut out by `notch` where it straddles another.
+    Its back edge is cut out by `notch` where it straddles another. One that is no box has a `profile` from its end,
+    convex corners (z, y) in order; position and size are then those of the box around it.
     """
 
     key: str
@@ -49,6 +50,7 @@ class Part:
     upright: bool = False
     up: bool = False
     notch: Fraction = ZERO
+    profile: tuple[tuple[Fraction, Fraction], ...] = ()
 
     @property
     def along(self) -> Fraction:

@@ -8,7 +8,7 @@ drawn for racks that are marked on a top face: x right from the datum, the wall 
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import replace
 from itertools import pairwise
-from math import cos, radians, sin
+from math import ceil, cos, radians, sin
 from typing import Literal, TypeVar
 
 from yardcliff.core.exact import Fraction
@@ -157,17 +157,33 @@ def _turned(path: Path, onto: Turn) -> Path:
 
 def _cut(part: Part, *, hatched: bool = True) -> Iterator[Stroke]:
     """A board from the side: hatched where it is cut, plain where it is seen beyond the cut."""
-    z, y, deep, tall = float(part.z + part.notch), float(part.y), float(part.depth - part.notch), float(part.height)
+    back, low, high, front = (float(n) for n in (part.z, part.y, part.y + part.height, part.z + part.depth))
+    middle = back + float(part.notch)
     if part.notch:
-        yield Stroke("holder-line", rectangle(float(part.z), y, float(part.notch), tall))
-    yield Stroke("board", rectangle(z, y, deep, tall))
-    if not hatched:
-        return
-    apart = max(HATCH, (deep + tall) / MOST_HATCH)
-    for k in range(1, int((deep + tall) / apart) + 1):
-        at = k * apart
-        low, high = max(0.0, at - tall), min(at, deep)
-        yield Stroke("grain", line((z + low, y + at - low), (z + high, y + at - high)))
+        yield Stroke("holder-line", rectangle(back, low, float(part.notch), high - low))
+    corners = [(float(z), float(y)) for z, y in part.profile] or [
+        (middle, low),
+        (front, low),
+        (front, high),
+        (middle, high),
+    ]
+    yield Stroke("board", (*line(*corners), ("Z", ())))
+    if hatched:
+        yield from _hatch(corners)
+
+
+def _hatch(corners: list[tuple[float, float]]) -> Iterator[Stroke]:
+    """Slanted lines across a convex outline."""
+    sums = [z + y for z, y in corners]
+    apart = max(HATCH, (max(sums) - min(sums)) / MOST_HATCH)
+    for k in range(1, ceil((max(sums) - min(sums)) / apart)):
+        at = min(sums) + k * apart
+        ends = []
+        for (z, y), (z2, y2) in pairwise([*corners, corners[0]]):
+            if min(z + y, z2 + y2) <= at < max(z + y, z2 + y2):
+                share = (at - z - y) / (z2 + y2 - z - y)
+                ends.append((z + share * (z2 - z), y + share * (y2 - y)))
+        yield Stroke("grain", line(*ends))
 
 
 def _bored(bore: Bore) -> Path:

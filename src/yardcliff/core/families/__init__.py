@@ -12,6 +12,7 @@ from yardcliff.core.families import (
     hole_rail,
     ledge_post,
     panel,
+    perch,
     rail,
     shelf_box,
     stacked,
@@ -42,6 +43,7 @@ Brief = (
     | shelf_box.ShelfBoxBrief
     | flip_rail.FlipRailBrief
     | high_rails.HighRailsBrief
+    | perch.PerchBrief
 )
 BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="family")])
 """Reads any family's brief and knows their schema."""
@@ -61,6 +63,7 @@ FAMILIES: dict[str, Family[Any]] = {
         ledge_post.FAMILY,
         shelf_box.FAMILY,
         flip_rail.FAMILY,
+        perch.FAMILY,
     )
 }
 

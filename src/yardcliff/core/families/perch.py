@@ -1,0 +1,261 @@
+"""The perch: a back plate with a sloped shelf on brackets, a stop that nothing slides over, and hooks or pegs below.
+
+At a slope s down to the front, a shelf t thick and d deep is bevelled by s at its back: it is cut d + t tan s wide, and
+its front lies d sin s lower.
+"""
+
+from collections.abc import Iterator
+from dataclasses import replace
+from math import ceil, cos, radians, sin, tan
+from typing import Literal
+
+from yardcliff.core.angles import both_ways, degrees
+from yardcliff.core.brief import Board, RackBrief
+from yardcliff.core.choices import Field, Section
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
+from yardcliff.core.families.joinery import BITE, screwed
+from yardcliff.core.families.shared import Body, assemble
+from yardcliff.core.findings import Finding, Fix, Patch
+from yardcliff.core.geometry import rounded
+from yardcliff.core.holders import hook as hooks
+from yardcliff.core.holders import kit
+from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.item import Item
+from yardcliff.core.length import Size, TapeName, exact_text
+from yardcliff.core.model import Frozen, Tilt
+from yardcliff.core.rack import Joint, Operation, Part, Rack, Wood
+from yardcliff.core.row import Row
+from yardcliff.core.rows import Standing
+from yardcliff.core.working import Figure, Input
+
+REACH = Fraction(7, 10)
+"""How far a bracket carries a shelf, as a share of its depth: rule of thumb."""
+LEG = Fraction(9, 10)
+"""A bracket's leg down the plate, as a share of the one under the shelf."""
+APART = Fraction(600)
+"""From bracket to bracket at most, mm: rule of thumb."""
+CLEAR = Fraction(15)
+"""Between a bracket's foot and the hooks below it, mm."""
+STOP = Fraction(12)
+"""A lower stop lets round things roll over it, mm: rule of thumb."""
+LONGEST = Fraction(700)
+ZERO = Fraction(0)
+
+
+class Sloped(Frozen):
+    """`depth` from the plate to the stop, along the slope; the `stop` stands so high above it."""
+
+    depth: Size = Fraction(160)
+    thickness: Size = Fraction(18)
+    slope: Tilt = 10
+    stop: Size = Fraction(25)
+    stop_thickness: Size = Fraction(12)
+    bracket: Size = Fraction(21)
+
+
+class PerchBrief(RackBrief):
+    """`board` is the back plate, flush with the shelf at its top; `low` is the hooks' axis above its lower edge."""
+
+    family: Literal["perch"] = "perch"
+    holder: kit.Holder = hooks.Hook()
+    low: Size = Fraction(50)
+    perch: Sloped = Sloped()
+    board: Board = Board(height=Fraction(280))
+
+
+def fitting(brief: PerchBrief) -> Fitting:
+    """The brief's holder on the back plate."""
+    board = brief.board
+    ground = Ground(board.thickness, board.height, brief.low, board.wood, "Back plate", brief.load_g)
+    fitted = kit.fit(brief.holder, ground)
+    return replace(fitted, findings=tuple(_raised(brief, fitted, finding) for finding in fitted.findings))
+
+
+def _raised(brief: PerchBrief, fitted: Fitting, finding: Finding) -> Finding:
+    """A holder too near the plate's edge is settled by where it stands on this plate, not by its middle."""
+    if finding.code != "board.narrow" or not isinstance(finding.limit, Fraction):
+        return finding
+    low = Fraction(ceil(finding.limit + fitted.glyph.height / 2))
+    changes: Patch = {"low": exact_text(low), "board": {"height": exact_text(max(brief.board.height, 2 * low))}}
+    return replace(finding, fixes=(Fix(f"Hooks {exact_text(low)} up", changes),))
+
+
+def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
+    """The plate with its shelf, brackets and stop."""
+    board, shelf, wood = brief.board, brief.perch, brief.board.wood
+    foot = brief.hung - brief.low
+    plate = Part("back-plate", "Back plate", ZERO, foot, ZERO, row.length, board.height, board.thickness, wood)
+    s, thick, deep = radians(shelf.slope), float(shelf.thickness), float(shelf.depth)
+    z, y = float(board.thickness), float(foot + board.height) - thick / cos(s)
+
+    def at(along: float, across: float) -> tuple[float, float]:
+        """From the slope to (z, y): along it from its lower back edge, across it upward."""
+        return z + along * cos(s) + across * sin(s), y - along * sin(s) + across * cos(s)
+
+    top = prism(
+        "shelf", "Shelf", ZERO, row.length, (at(0, 0), at(deep, 0), at(deep, thick), at(-thick * tan(s), thick)), wood
+    )
+    front = deep + float(shelf.stop_thickness)
+    stop = prism(
+        "stop", "Stop", ZERO, row.length,
+        (at(deep, 0), at(front, 0), at(front, thick + float(shelf.stop)), at(deep, thick + float(shelf.stop))), wood,
+    )  # fmt: skip
+    under = deep * float(REACH)
+    wide = min(shelf.bracket, row.length / 2)
+    spans = max(1, ceil((row.length - wide) / APART))
+    brackets = tuple(
+        prism(
+            f"bracket-{k + 1}", f"Bracket {k + 1}", (row.length - wide) * k / spans, wide,
+            (at(0, 0), (z, y - under * float(LEG)), at(under, 0)), wood,
+        )
+        for k in range(spans + 1)
+    )  # fmt: skip
+    low = rounded(y - under * float(LEG))
+    body = Body(
+        "perch",
+        (plate, top, stop, *brackets),
+        ((plate.key, brief.low),),
+        (
+            Joint(top.key, plate.key, "screwed through the plate, glued on the bevel"),
+            Joint(stop.key, top.key, "glued and pinned"),
+            *(
+                Joint(one.key, other, "glued, and screwed from behind and above")
+                for one in brackets
+                for other in (plate.key, top.key)
+            ),
+        ),
+        _machining(brief, len(brackets), row.length),
+        tuple(_figures(brief, under)),
+        tuple(_findings(brief, fitted, low)),
+        (
+            "Bevels: the guard stays on the saw and the offcut free; brackets are too small to be sawn by hand from scraps.",
+        ),
+    )
+    return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
+
+
+def prism(
+    key: str, name: str, x: Fraction, length: Fraction, corners: tuple[tuple[float, float], ...], wood: Wood
+) -> Part:
+    """A board that looks like `corners`, (z, y) in mm, from its end."""
+    profile = tuple((rounded(z), rounded(y)) for z, y in corners)
+    zs, ys = [z for z, _ in profile], [y for _, y in profile]
+    return Part(key, name, x, min(ys), min(zs), length, max(ys) - min(ys), max(zs) - min(zs), wood, profile=profile)
+
+
+def _machining(brief: PerchBrief, brackets: int, length: Fraction) -> tuple[Operation, ...]:
+    shelf = brief.perch
+    deep = min(BITE, shelf.depth / 2)
+    screws = max(2, ceil(length / 250) + 1)
+    return (
+        Operation(
+            "Bevel", 1, "Shelf", "back edge", "edge, ripped on the slope", shelf.thickness, None, shelf.slope, None,
+            "the fence", "Bevel it before it is cut to width: the long face is the upper one.", how=both_ways(shelf.slope),
+        ),
+        Operation(
+            "Bracket", brackets, "Bracket", "corner", "corner, less the slope", shelf.bracket, None, 90 - shelf.slope, None,
+            "a stop block", "All from one strip, turned end for end at each cut; the grain runs along the long side.",
+            how=f"a corner of {degrees(90 - shelf.slope)}",
+        ),
+        *screwed(
+            screws, ("Back plate", "back"), ("Shelf", "back edge"), brief.board.wood, deep, shelf.depth - deep,
+            (
+                "Along the shelf's edge, tilted as the shelf is; countersink them behind.",
+                f"Through the plate's holes, along the shelf, for screws of {exact_text(brief.board.thickness + deep)}.",
+            ),
+        ),
+    )  # fmt: skip
+
+
+def _figures(brief: PerchBrief, under: float) -> Iterator[Figure]:
+    shelf = brief.perch
+    s = radians(shelf.slope)
+    d, thick = Input("d", "shelf deep", shelf.depth), Input("w", "shelf thick", shelf.thickness)
+    t = Input("t", "slope", degrees(shelf.slope))
+    yield Figure("perch.lower", "Front lower by", rounded(float(shelf.depth) * sin(s)), "d · sin t", (d, t),
+                 "Enough that things slide to the stop, and not over it.")  # fmt: skip
+    yield Figure("perch.cut", "Cut the shelf", rounded(float(shelf.depth) + float(shelf.thickness) * tan(s)),
+                 "d + w · sin t / cos t", (d, thick, t), "Wide on its upper face: the bevel at the back takes its share.")  # fmt: skip
+    yield Figure("perch.bevel", "Bevel", both_ways(shelf.slope), "90° − t", (t,),
+                 "At the shelf's back edge, so that it lies flat on the plate.")  # fmt: skip
+    b = Input("b", "under the shelf", rounded(under))
+    yield Figure("perch.bracket", "Bracket, under the shelf", rounded(under), "d · r", (d, Input("r", "share", REACH)),
+                 "As far as it has to carry.")  # fmt: skip
+    yield Figure("perch.leg", "Bracket, down the plate", rounded(under) * LEG, "b · k", (b, Input("k", "share", LEG)),
+                 "Its screws hold the shelf from tipping.")  # fmt: skip
+
+
+def _room(brief: PerchBrief, fitted: Fitting) -> Fraction:
+    """Above the hooks' axis, to the foot of the brackets: hooks, and what stands up from them, mm."""
+    stands = max(item.above for item in brief.kinds.values()) - fitted.hang_drop
+    return max(fitted.glyph.height / 2, stands) + CLEAR
+
+
+def _findings(brief: PerchBrief, fitted: Fitting, low: Fraction) -> Iterator[Finding]:
+    shelf = brief.perch
+    need = brief.hung + _room(brief, fitted)
+    if low < need:
+        taller = exact_text(Fraction(ceil(brief.board.height + need - low)))
+        yield Finding(
+            "perch.plate", "Back plate", "The brackets come down to the hooks, or to what hangs there.",
+            "foot of the brackets", low, need,
+            fixes=(Fix(f"Back plate {taller} wide", {"board": {"height": taller}}),),
+        )  # fmt: skip
+    if shelf.slope and shelf.stop < STOP:
+        high = exact_text(STOP)
+        yield Finding(
+            "perch.stop", "Stop", "So low a stop lets things slide over it.", "stop", shelf.stop, STOP,
+            fixes=(Fix(f"A stop of {high}", {"perch": {"stop": high}}),),
+        )  # fmt: skip
+
+
+def start(hangs: Hangs, tape: TapeName) -> PerchBrief:
+    """A plate as tall as brackets and hooks ask for."""
+    shared = row_for(hangs, tape) | held_by(hangs)
+    first = PerchBrief.model_validate(shared)
+    line = max(Fraction(40), fitting(first).glyph.height / 2 + 15)
+    board = first.board.model_copy(update={"height": Fraction(400)})
+    placed = first.model_copy(update={"low": line, "board": board})
+    fitted = fitting(placed)
+    under = float(placed.perch.depth * REACH)
+    thick = float(placed.perch.thickness) / cos(radians(placed.perch.slope))
+    tall = float(line + _room(placed, fitted)) + under * float(LEG) + thick
+    height = Fraction(ceil(tall / 10) * 10)
+    return placed.model_copy(update={"board": board.model_copy(update={"height": height})})
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """Short things on hooks, and a shelf for what has none."""
+    if any(item.below > LONGEST for item in items):
+        return Fitness(1, "Things that long hang better from a plain rail.")
+    return on_hooks(items, 2, "Hooks below, and a sloped shelf for what has no loop: gloves, books, helmets.")
+
+
+def choices(brief: PerchBrief) -> tuple[Section, ...]:
+    """What a perch alone is asked."""
+    fields = (
+        Field("perch.depth", "deep"),
+        Field("perch.thickness", "thick"),
+        Field("perch.slope", "slope °"),
+        Field("perch.stop", "stop"),
+        Field("perch.stop_thickness", "stop thick"),
+        Field("perch.bracket", "bracket"),
+        Field("low", "hooks up"),
+    )
+    figures = ("perch.lower", "perch.cut", "perch.bevel", "perch.bracket", "perch.leg")
+    return (*kit.choices(brief.holder), Section("Sloped shelf", fields, figures))
+
+
+FAMILY = Family(
+    "perch",
+    "Perch",
+    "A sloped shelf with a stop on brackets, hooks or pegs below.",
+    PerchBrief,
+    start,
+    fitting,
+    build,
+    suits,
+    choices,
+    rows="one",
+)
