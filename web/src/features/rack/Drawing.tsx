@@ -24,6 +24,8 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
   const noted = useShown((shown) => shown.rack.design.findings.length > 0);
   const extent = useShown((shown) => shown.rack.design.scene.extent);
   const up = useShown((shown) => shown.rack.design.up);
+  // What a rack measures over all stands above its row's own dimensions.
+  const stacked = useShown(({ rack }) => "overall" in rack.design.figures && !rack.design.up);
   const several = useShown((shown) => shown.rack.design.rows.length > 1);
   const [flipped, setFlipped] = useState(false);
   const narrow = useNarrow();
@@ -31,12 +33,12 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
   const low = extent.x1 - extent.x0 > 2.4 * (extent.y1 - extent.y0);
   const padding = useMemo(
     () => ({
-      top: narrow && front ? 104 : 146,
+      top: narrow && front ? (stacked ? 140 : 104) : 146,
       bottom: front ? 64 : 110,
       left: up ? 100 : narrow ? 58 : 64,
-      right: narrow ? (several ? 92 : 36) : noted ? 270 : low ? (several ? 100 : 60) : 190,
+      right: narrow ? (several || up ? 92 : 36) : noted ? 270 : low ? (several ? 100 : 60) : 190,
     }),
-    [narrow, several, noted, low, front, up],
+    [narrow, several, noted, low, front, up, stacked],
   );
   const control = useView(scene, padding, held);
   const { show } = control;
