@@ -33,7 +33,7 @@ NAMES = {"in the board + showing": "e + o", "length − plate": "l − k", "T �
 
 def worked_out(figure: Figure) -> float:
     """The formula's value from the figure's inputs alone."""
-    values: dict[str, Any] = {"max": max, "floor": floor, "ceil": ceil}
+    values: dict[str, Any] = {"max": max, "min": min, "floor": floor, "ceil": ceil}
     for given_input in figure.inputs:
         value = given_input.value
         values[_plain(given_input.symbol)] = float(str(value).rstrip("°")) if isinstance(value, str) else value
@@ -78,5 +78,5 @@ def test_every_symbol_of_a_formula_is_given() -> None:
         for figure in build(amend(start, change)).figures:
             if figure.formula in WORDS or figure.formula in NAMES or figure.formula.startswith("bit"):
                 continue
-            used = set(symbols.findall(figure.formula)) - {"max", "floor", "ceil", "cos", "sin", "t"}
+            used = set(symbols.findall(figure.formula)) - {"max", "min", "floor", "ceil", "cos", "sin", "t"}
             assert used <= {i.symbol for i in figure.inputs}, (figure.key, figure.formula)

@@ -1,5 +1,6 @@
 """Changing a brief: a merge patch, and what has to give way when a figure that followed is typed."""
 
+from collections import Counter
 from collections.abc import Iterator
 from typing import Any
 
@@ -9,10 +10,11 @@ from pydantic_core import ErrorDetails
 from yardcliff.core.brief import RackBrief
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families import BRIEFS, FAMILIES, Brief, solve_row
+from yardcliff.core.families import BRIEFS, FAMILIES, Brief, build, solve_row
+from yardcliff.core.families.family import Family
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import Tape, exact_text
-from yardcliff.core.listing import Listed
+from yardcliff.core.listing import Listed, shipped
 from yardcliff.core.model import leaves
 from yardcliff.core.row import Row
 from yardcliff.core.row_brief import Follows
@@ -94,13 +96,35 @@ def amend(brief: Brief, patch: Patch) -> Brief:
     follows = asked.get("follows") or _follower(brief, asked)
     before = _letting_follow(brief, follows)
     if patch.get("family", brief.family) != brief.family:
-        # What both ways of building ask stays; the rest is the new one's own.
-        asked_by = FAMILIES[str(patch["family"])].brief if str(patch["family"]) in FAMILIES else RackBrief
-        before = {name: before[name] for name in asked_by.model_fields if name in before and name != "family"}
+        before = _by_another_way(brief, before, FAMILIES.get(str(patch["family"])))
     holder, old = patch.get("holder"), before.get("holder")
     if isinstance(holder, dict) and old and holder.get("kind", old["kind"]) != old["kind"]:
         before.pop("holder")  # a peg has none of a hook's fields
     return read_brief(merge(before, patch))
+
+
+def _by_another_way(brief: Brief, document: dict[str, Any], way: Family[Any] | None) -> dict[str, Any]:
+    """What stays of a brief that another way of building takes over; one that is none is refused when it is read.
+
+    What both ask stays. But where one rack runs along the wall and the other up it, heights, boards and ends mean
+    something else: it begins anew with what hangs.
+    """
+    asked_by = way.brief if way else RackBrief
+    kept = {name: document[name] for name in asked_by.model_fields if name in document and name != "family"}
+    if way is None or way.brief.run is brief.run:
+        return kept
+    counts = Counter(hung.kind for hung in build(brief).hung)
+    hangs = [(_as_listed(brief, kind), counts[kind]) for kind in brief.kinds if counts[kind]]
+    fresh = dump(way.start(hangs, brief.tape))
+    row = fresh["row"] | {name: kept["row"][name] for name in ("facing", "spares", "nudge")}
+    return fresh | {"others": kept["others"] | fresh["others"], "row": row}
+
+
+def _as_listed(brief: Brief, kind: str) -> Listed:
+    """A kind of the brief as an entry of the list, so that a way of building can begin with it."""
+    item = brief.kinds[kind]
+    like = next((entry for entry in shipped() if entry.key == item.listed), shipped()[0])
+    return like.model_copy(update={"key": kind or like.key, "item": item, "air": brief.row.air})
 
 
 def brought_up_to(brief: Brief, entry: Listed) -> Brief | None:

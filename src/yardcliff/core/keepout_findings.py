@@ -24,7 +24,7 @@ def check_keepouts(row: Row, tape: Tape) -> Iterator[Finding]:
         yield Finding(
             "keepout.nudged",
             f"Holder {index + 1}",
-            f"Holder {index + 1} moved {tape.write(abs(by))} {row.run.onward if by > 0 else row.run.back} of its even place, "
+            f"Holder {index + 1} moved {tape.write(abs(by))} {row.run.onward if by > 0 else row.run.back}, off its even place, "
             "clear of what must not be drilled.",
             "moved",
             abs(by),

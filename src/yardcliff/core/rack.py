@@ -191,10 +191,11 @@ class Operation:
 
 @dataclass(frozen=True, slots=True)
 class Outline:
-    """A holder at true size, from the side in (out of the face, up), or from above in (along, out), mm: what its middle
-    line is, and how to use it.
+    """Something shaped, by its name, at true size: from the side in (out of the face, up), or from above in (along,
+    out), mm; what its middle line is, and how to use it.
     """
 
+    name: str
     path: Path
     face: str
     says: str
@@ -216,7 +217,7 @@ class Rack:
     """Everything that is known about a rack once its family has built it. `says` it in a line of words.
 
     `seats` are holes in other parts that answer the holders: where the foot of a shaft stands;
-    `outline` is of a holder that is shaped in the shop;
+    `outline` is of a holder that is shaped in the shop, `shaped` are those of other parts;
     `looks` are how the kinds of things are seen as the rack holds them.
     """
 
@@ -238,6 +239,7 @@ class Rack:
     joints: tuple[Joint, ...] = ()
     seats: tuple[Hole, ...] = ()
     outline: Outline | None = None
+    shaped: tuple[Outline, ...] = ()
 
     @property
     def row(self) -> Row:

@@ -177,7 +177,7 @@ def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
         yield Finding(
             "row.fixtures",
             "Row",
-            f"The fixtures of {who} need {tape.write(apart)} from axis to axis and get {tape.write(row.gaps[k])}.",
+            f"From axis to axis {who} need {tape.write(apart)} and get {tape.write(row.gaps[k])}.",
             "pitch",
             row.gaps[k],
             apart,

@@ -11,7 +11,7 @@ from itertools import pairwise
 from typing import Literal
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import Path, circle, in_mm, line, mirrored, moved, rectangle, swapped
+from yardcliff.core.geometry import Path, circle, in_mm, line, mirrored, moved, rectangle, rounded, swapped
 from yardcliff.core.keepouts import KeepOut
 from yardcliff.core.length import Tape
 from yardcliff.core.look import Look, silhouette
@@ -298,7 +298,6 @@ def _dimensions(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
 def _up_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     """Of a rack whose rows run up: the uprights at the left, what hangs at the right, how far apart below."""
     row, foot = rack.row, rack.rows[0].y
-    lead = "hung" if foot > 0 else ""
 
     def y(start: Fraction, end: Fraction, side: Literal[-1, 1], level: int, figure: str) -> Dimension:
         at = extent.x0 if side < 0 else extent.x1
@@ -315,8 +314,7 @@ def _up_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     found.append(y(low, high, 1, 1, "item"))
     if row.count > 1 and row.air > 0:
         found.append(y(high, high + row.air, 1, 1, "row.air"))
-    if lead:
-        found.append(Dimension("y", 0, float(foot), extent.x1, 1, 2, tape.write(foot), lead))
+    found.append(Dimension("y", 0, float(foot), extent.x1, 1, 2, tape.write(foot), "hung"))
     xs = sorted({(part.x, part.x + part.length) for part in rack.parts if part.key in {one.part for one in rack.rows}})
     low_y = extent.y0
     if len(xs) > 1:
@@ -326,12 +324,8 @@ def _up_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     else:
         ((left, right),) = xs
         found.append(Dimension("x", float(left), float(right), low_y, -1, 1, tape.write_fine(right - left), "board"))
-    found.append(Dimension("x", extent.x0, extent.x1, extent.y1, 1, 1, tape.write(_exact(extent.x1 - extent.x0)), ""))
+    found.append(Dimension("x", extent.x0, extent.x1, extent.y1, 1, 1, tape.write(rounded(extent.x1 - extent.x0)), ""))
     return found
-
-
-def _exact(mm: float) -> Fraction:
-    return Fraction(round(mm * 1000), 1000)
 
 
 def _along_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
@@ -349,7 +343,7 @@ def _along_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     found = [x(0, length, 2, "row.length", tape.write(row.length))]
     left, right = (float(end(p.x + p.length * side for p in rack.parts)) for end, side in ((min, 0), (max, 1)))
     if (left, right) != (0, length):
-        found.append(x(left, right, 3, "overall", tape.write(_exact(right - left))))
+        found.append(x(left, right, 3, "overall", tape.write(rounded(right - left))))
     found.append(x(0, first, 1, "row.left", tape.write(row.axes[0])))
     found.append(x(last, length, 1, "row.right", tape.write(row.length - row.axes[-1])))
     if row.holders > 1:
@@ -368,7 +362,7 @@ def _along_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     if tall := next((figure for figure in rack.figures if figure.key == "tall"), None):
         low = min(float(p.y) for p in rack.parts)
         high = max(float(p.y + p.height) for p in rack.parts)
-        found.append(Dimension("y", low, high, extent.x0, -1, 2, tape.write(_exact(high - low)), tall.key))
+        found.append(Dimension("y", low, high, extent.x0, -1, 2, tape.write(rounded(high - low)), tall.key))
     hung = rack.rows[0].y
     several = rack.several
     found.append(Dimension("y", 0, float(hung), extent.x1, 1, 3 if several else 1, tape.write(hung), "hung"))

@@ -1,8 +1,8 @@
 """The other views of a rack, neutral and in mm like its front: a section from the side, a plan from above.
 
 A section is cut at the first holder of each row, or along one that runs up, and seen from the right: the wall at
-z = 0, y up. A plan is
-drawn for racks that are marked on a top face: x right from the datum, the wall along the upper edge.
+z = 0, y up. A plan is drawn for racks that are marked on a top face: x right from the datum, the wall along the upper
+edge.
 """
 
 from collections.abc import Callable, Iterable, Iterator
@@ -12,7 +12,7 @@ from math import ceil, cos, radians, sin
 from typing import Literal, TypeVar
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import ROUND, Path, circle, line, moved, rectangle, turned
+from yardcliff.core.geometry import ROUND, Path, circle, line, moved, rectangle, rounded, turned
 from yardcliff.core.length import Tape
 from yardcliff.core.look import beside, silhouette
 from yardcliff.core.rack import ACROSS, Bore, Glyph, Hung, Part, Placed, Rack
@@ -316,16 +316,13 @@ def _measures(rack: Rack, tape: Tape, extent: Box, folds: Folds) -> Iterator[Dim
     """From the wall outward: the wood left behind a blind hole, the marked part, and all of it with what hangs."""
     part = rack.part(rack.rows[0].part)
     z, y = float(part.z), float(part.y)
-    web, level = (
-        next((step.web for step in rack.machining if step.web is not None and step.face == part.marked), None),
-        1,
-    )
+    level = 1
+    web = next((step.web for step in rack.machining if step.web is not None and step.face == part.marked), None)
     if part.marked == "front" and web is not None and web > 0:
         yield Dimension("x", z, z + float(web), extent.y1, 1, level, tape.write_fine(web), "")
         level += 1
     yield Dimension("x", z, z + float(part.depth), extent.y1, 1, level, tape.write_fine(part.depth), "")
-    out = Fraction(round(extent.x1 * 1000), 1000)
-    yield Dimension("x", 0, extent.x1, extent.y1, 1, level + 1, tape.write(out), "")
+    yield Dimension("x", 0, extent.x1, extent.y1, 1, level + 1, tape.write(rounded(extent.x1)), "")
     ends = _fold(y, folds), _fold(y + float(part.height), folds)
     yield Dimension("y", *ends, 0, -1, 1 + rack.up, tape.write_fine(part.height), "")
     if rack.up:

@@ -46,16 +46,17 @@ def write_template(name: str, design: Design, paper: Paper) -> bytes:
             _sheet(page, design, band, sheet, len(laid))
             _words(page, design, band, sheet, len(laid))
             page.turn()
-    if design.rack.outline:
-        _outline(page, name, design, design.rack.outline)
+    shaped = (design.rack.outline,) if design.rack.outline else ()
+    for outline in (*shaped, *design.rack.shaped):
+        _outline(page, name, design, outline)
         page.turn()
     return page.finish()
 
 
 def _outline(page: Page, name: str, design: Design, outline: Outline) -> None:
-    """The holder from the side at true size, to shape each by."""
+    """Something shaped at true size, to make each by."""
     at = moved(outline.path, page.width / 2, page.height / 2)
-    page.text(MARGIN, page.height - MARGIN - 2, f"{name}, one of the {design.rack.holder_name}", 5, font=BOLD)
+    page.text(MARGIN, page.height - MARGIN - 2, f"{name}, {outline.name}", 5, font=BOLD)
     page.text(page.width - MARGIN, page.height - MARGIN - 2, f"outline 1:1, {outline.seen}", 3.6, anchor="end")
     page.text(MARGIN, page.height - MARGIN - 7, outline.says, 3.2)
     page.path(at, HEAVY)

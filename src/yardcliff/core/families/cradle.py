@@ -6,9 +6,9 @@ from yardcliff.core.brief import RackBrief
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, row_for
-from yardcliff.core.families.shared import Body, assemble, boards, stand_rows
+from yardcliff.core.families.shared import Body, assemble, boards, ground, stand_rows
 from yardcliff.core.holders import cradle as cradles
-from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import TapeName
 from yardcliff.core.rack import Rack
@@ -28,9 +28,7 @@ class CradleBrief(RackBrief):
 
 def fitting(brief: CradleBrief) -> Fitting:
     """The cradle for the thickest neck on the brief's plate."""
-    items, board = tuple(brief.kinds.values()), brief.board
-    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, "Back plate", brief.load_g)
-    return cradles.fit(brief.cradle, ground, items)
+    return cradles.fit(brief.cradle, ground(brief, "Back plate"), tuple(brief.kinds.values()))
 
 
 def build(brief: CradleBrief, fitted: Fitting, first: Row) -> Rack:

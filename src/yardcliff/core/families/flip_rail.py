@@ -6,9 +6,9 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, on_hooks, row_for
-from yardcliff.core.families.shared import Body, assemble, boards, stand_rows
+from yardcliff.core.families.shared import Body, assemble, boards, ground, stand_rows
 from yardcliff.core.holders import flip as flips
-from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import TapeName
 from yardcliff.core.rack import Rack
@@ -26,9 +26,7 @@ class FlipRailBrief(RackBrief):
 
 def fitting(brief: FlipRailBrief) -> Fitting:
     """The flip peg on the brief's board."""
-    board = brief.board
-    ground = Ground(board.thickness, board.height, flips.line(brief.flip), board.wood, load_g=brief.load_g)
-    return flips.fit(brief.flip, ground)
+    return flips.fit(brief.flip, ground(brief, "Board", flips.line(brief.flip)))
 
 
 def build(brief: FlipRailBrief, fitted: Fitting, first: Row) -> Rack:

@@ -12,17 +12,17 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, row_for
-from yardcliff.core.families.shared import Body, assemble
+from yardcliff.core.families.shared import Body, assemble, ground
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
-from yardcliff.core.holders.fitting import Fitting, Ground, half
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item, Shape
 from yardcliff.core.length import Gap, Size, TapeName, exact_text
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.row import Row
-from yardcliff.core.row_brief import Ends
+from yardcliff.core.row_brief import Ends, Pin
 from yardcliff.core.rows import Standing
 from yardcliff.core.spacing import solve
 from yardcliff.core.working import Figure, Input
@@ -43,7 +43,7 @@ class High(Frozen):
     it is measured over `wide` of its height only (its bars, say), and `narrow` elsewhere. `lift` takes it off its hook.
     """
 
-    lower: Literal["as many", "one fewer", "none"] = "as many"
+    lower: Literal["as many", "one fewer", "none"] = "none"
     drop: Size = Fraction(300)
     wide: Size = Fraction(220)
     narrow: Size = Fraction(240)
@@ -62,13 +62,14 @@ class HighRailsBrief(RackBrief):
 
 def fitting(brief: HighRailsBrief) -> Fitting:
     """The brief's hook on a rail. Beside it, half a pitch away, a thing of the other rail has to pass."""
-    board, high = brief.board, brief.high
-    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, "Rail", brief.load_g)
-    fitted = kit.fit(brief.holder, ground)
-    if high.lower == "none":
-        return fitted
-    room = _widest(brief) + min(high.narrow, _widest(brief)) + 2 * brief.row.air
-    return replace(fitted, reach=half(max(room, fitted.reach.across)))
+    fitted = kit.fit(brief.holder, ground(brief, "Rail"))
+    return fitted if brief.high.lower == "none" else replace(fitted, apart=2 * _beside(brief))
+
+
+def _beside(brief: HighRailsBrief) -> Fraction:
+    """The least from a hook of one rail to the next one of the other: a wide part beside a narrow one, and air."""
+    widest = _widest(brief)
+    return (widest + min(brief.high.narrow, widest)) / 2 + brief.row.air
 
 
 def _widest(brief: HighRailsBrief) -> Fraction:
@@ -110,7 +111,9 @@ def _lower(brief: HighRailsBrief, row: Row) -> Row | None:
     ends = Ends(rule="margin", left=max(row.left, ZERO), right=max(row.length - row.axes[-2], ZERO))
     asked = {
         "follows": "nothing", "spacing": "set", "pitch": row.pitch, "length": row.length, "count": row.count - 1,
-        "ends": ends, "pins": (), "order": row.brief.order[:-1],
+        "ends": ends, "keepouts": (), "order": brief.row.order[:-1],
+        # What pins and keep-outs did to the upper rail, the lower one is marked with too.
+        "pins": tuple(Pin(index=i, at=axis) for i, axis in enumerate(row.axes[:-1])) if row.uneven else (),
     }  # fmt: skip
     return solve(row.brief.model_copy(update=asked), row.things_of, row.fixture)
 
@@ -127,7 +130,13 @@ def _figures(brief: HighRailsBrief, row: Row, lower: Row | None, rails: list[Par
         )  # fmt: skip
         yield Figure(
             "high.beside", "From one to the next", row.pitch / 2, "p / 2", (Input("p", "pitch", row.pitch),),
-            "Between a hook above and the next one below: a wide part and a narrow one side by side.",
+            "From a hook above to the next one below.",
+        )  # fmt: skip
+        widest = _widest(brief)
+        yield Figure(
+            "high.least", "At least", _beside(brief), "(w + min(n, w)) / 2 + c",
+            (Input("w", "widest", widest), Input("n", "narrow", high.narrow), Input("c", "air", brief.row.air)),
+            "A wide part and a narrow one side by side: the wide ones pass above and below one another.",
         )  # fmt: skip
     yield Figure("high.rule", "Wall, by rule", things * RULE, "m · r", (many, Input("r", "each, in two heights", RULE)),
                  "A rule of thumb for bicycles. The measured figure is the one to saw by.")  # fmt: skip
@@ -207,7 +216,7 @@ def choices(brief: HighRailsBrief) -> tuple[Section, ...]:
         Field("high.lift", "to lift off"),
     )
     both = (
-        ("overall", "high.beside")
+        ("overall", "high.beside", "high.least")
         if brief.high.lower != "none" and (brief.row.count > 1 or brief.high.lower == "as many")
         else ()
     )

@@ -8,10 +8,10 @@ from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
 from yardcliff.core.families.joinery import BITE, screwed
-from yardcliff.core.families.shared import Body, assemble, stand_rows
+from yardcliff.core.families.shared import Body, assemble, ground, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hole as holes
-from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.model import Frozen
@@ -47,10 +47,7 @@ class HoleRailBrief(RackBrief):
 
 def fitting(brief: HoleRailBrief) -> Fitting:
     """The hole for the thickest thing on the brief's shelf."""
-    board = brief.board
-    line = board.height / 2 if brief.setback is None else brief.setback
-    ground = Ground(board.thickness, board.height, line, board.wood, "Shelf")
-    return holes.fit(brief.hole, ground, tuple(brief.kinds.values()))
+    return holes.fit(brief.hole, ground(brief, "Shelf", brief.setback), tuple(brief.kinds.values()))
 
 
 def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:

@@ -7,9 +7,9 @@ from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import uprights
 from yardcliff.core.families.family import Family, Fitness, Hangs, row_for
-from yardcliff.core.families.shared import Body, assemble, first_row
+from yardcliff.core.families.shared import Body, assemble, first_row, ground
 from yardcliff.core.holders import ledge as ledges
-from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item, Shape
 from yardcliff.core.length import Tape, TapeName
 from yardcliff.core.look import standing
@@ -44,17 +44,14 @@ class LedgePostBrief(RackBrief):
 
 def fitting(brief: LedgePostBrief) -> Fitting:
     """The ledge for the largest thing on the brief's post."""
-    board = brief.board
-    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, "Post", brief.load_g)
-    return ledges.fit(brief.ledge, ground, tuple(brief.kinds.values()))
+    return ledges.fit(brief.ledge, ground(brief, "Post"), tuple(brief.kinds.values()))
 
 
 def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
     """The post with its ledges."""
     board, ledge, items = brief.board, brief.ledge, tuple(brief.kinds.values())
     stood = uprights.stand(("Post",), brief.hung, row, board.height, board.thickness, board.wood, ZERO)
-    ground = Ground(board.thickness, board.height, board.height / 2, board.wood)
-    wide, deep = ledges.width(ledge, ground, items), ledges.depth(ledge, items)
+    wide, deep = ledges.width(ledge, board.height, items), ledges.depth(ledge, items)
     back = board.thickness - ledge.notch
     shelves = tuple(
         Part(

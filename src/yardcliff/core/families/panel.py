@@ -16,11 +16,11 @@ from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
 from yardcliff.core.families.joinery import CLEARANCE, screwed
-from yardcliff.core.families.shared import Body, assemble, boards, first_row, stand_rows
+from yardcliff.core.families.shared import Body, assemble, boards, first_row, ground, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
-from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.model import Frozen
@@ -65,9 +65,7 @@ class PanelBrief(RackBrief):
 
 def fitting(brief: PanelBrief) -> Fitting:
     """The brief's holder on a plank or a cross board."""
-    board, name = brief.board, "Panel" if brief.made == "planks" else "Cross board"
-    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, name, brief.load_g)
-    return kit.fit(brief.holder, ground)
+    return kit.fit(brief.holder, ground(brief, "Panel" if brief.made == "planks" else "Cross board"))
 
 
 def planks(length: Fraction, plank: Plank) -> tuple[Fraction, ...]:

@@ -15,16 +15,16 @@ from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
 from yardcliff.core.families.joinery import BITE, screwed
-from yardcliff.core.families.shared import Body, assemble
+from yardcliff.core.families.shared import Body, assemble, ground
 from yardcliff.core.findings import Finding, Fix, Patch
-from yardcliff.core.geometry import rounded
+from yardcliff.core.geometry import line, rounded
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
-from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import Joint, Operation, Part, Rack, Wood
+from yardcliff.core.rack import Joint, Operation, Outline, Part, Rack, Wood
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
 from yardcliff.core.working import Figure, Input
@@ -66,9 +66,7 @@ class PerchBrief(RackBrief):
 
 def fitting(brief: PerchBrief) -> Fitting:
     """The brief's holder on the back plate."""
-    board = brief.board
-    ground = Ground(board.thickness, board.height, brief.low, board.wood, "Back plate", brief.load_g)
-    fitted = kit.fit(brief.holder, ground)
+    fitted = kit.fit(brief.holder, ground(brief, "Back plate", brief.low))
     return replace(fitted, findings=tuple(_raised(brief, fitted, finding) for finding in fitted.findings))
 
 
@@ -130,6 +128,17 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
         tuple(_findings(brief, fitted, low)),
         (
             "Bevels: the guard stays on the saw and the offcut free; brackets are too small to be sawn by hand from scraps.",
+        ),
+        outlines=(
+            Outline(
+                "a bracket",
+                (
+                    *line((0, 0), (0, -under * float(LEG)), (under * cos(s), -under * sin(s))),
+                    ("Z", ()),
+                ),
+                "the back plate",
+                "Paste it on a strip and saw all brackets from that one: its long side along the grain.",
+            ),
         ),
     )
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)

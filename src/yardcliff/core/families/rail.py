@@ -4,10 +4,10 @@ from typing import Literal
 
 from yardcliff.core.brief import RackBrief
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
-from yardcliff.core.families.shared import Body, assemble, boards, stand_rows
+from yardcliff.core.families.shared import Body, assemble, boards, ground, stand_rows
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
-from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, TapeName
 from yardcliff.core.listing import shipped_item
@@ -26,9 +26,7 @@ class RailBrief(RackBrief):
 
 def fitting(brief: RailBrief) -> Fitting:
     """The brief's holder on the brief's board."""
-    line = brief.board.height / 2 if brief.line is None else brief.line
-    ground = Ground(brief.board.thickness, brief.board.height, line, brief.board.wood, load_g=brief.load_g)
-    return kit.fit(brief.holder, ground)
+    return kit.fit(brief.holder, ground(brief, "Board", brief.line))
 
 
 def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:

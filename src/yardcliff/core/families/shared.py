@@ -6,11 +6,11 @@ from dataclasses import dataclass, replace
 from yardcliff.core.brief import RackBrief
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.item import Item
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.look import Look, hanging
-from yardcliff.core.rack import Hole, Hung, Joint, Operation, Part, Placed, Rack, RackRow
+from yardcliff.core.rack import Hole, Hung, Joint, Operation, Outline, Part, Placed, Rack, RackRow
 from yardcliff.core.row import Row
 from yardcliff.core.row_figures import row_figures
 from yardcliff.core.row_findings import Words, check
@@ -32,7 +32,8 @@ class Body:
     hang from the row, or stand with their feet at the height `standing_at`.
 
     Where the parts stand `up`, they all carry the one row, and things hang once, about the height `up_at` x of the wall.
-    Rows start at the wall's datum, or at `shifts` to the right of it. `looks` tell how things are seen that do not hang down.
+    Rows start at the wall's datum, or at `shifts` to the right of it. `looks` tell how things are seen that do not hang down,
+    `outlines` how parts are that are shaped.
     """
 
     family: str
@@ -48,11 +49,20 @@ class Body:
     up_at: Fraction | None = None
     looks: Mapping[str, Look] | None = None
     shifts: tuple[Fraction, ...] = ()
+    outlines: tuple[Outline, ...] = ()
 
 
 def first_row(brief: RackBrief, fitted: Fitting) -> Row:
-    """The first row, spaced by what hangs on it and the holders' own reach."""
-    return solve(brief.row, brief.things, fitted.reach)
+    """The first row, spaced by what hangs on it, the holders' own reach and how far apart they have to be."""
+    gap = max(brief.row.fixture_gap, fitted.apart - fitted.reach.across)
+    return solve(brief.row.model_copy(update={"fixture_gap": gap}), brief.things, fitted.reach)
+
+
+def ground(brief: RackBrief, part: str, line: Fraction | None = None) -> Ground:
+    """The brief's board under a holder, by the name of its part; the axis `line` in its middle, if it is not given."""
+    board = brief.board
+    line = board.height / 2 if line is None else line
+    return Ground(board.thickness, board.height, line, board.wood, part, brief.load_g)
 
 
 def stand_rows(brief: RackBrief, first: Row, least: Fraction) -> tuple[Standing, ...]:
@@ -153,6 +163,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
         body.joints,
         body.seats,
         fitted.outline,
+        body.outlines,
     )
 
 
@@ -213,7 +224,7 @@ def _floor(
             yield Finding(
                 "hang.floor",
                 item.name.capitalize(),
-                f"The {item.plural} drop {tape.write(looks[kind].below)} from the holder and reach the floor.",
+                f"The {item.plural} reach down to the floor, or nearly: they neither dry nor hang free there.",
                 "clear of the floor",
                 clear,
                 FLOOR_CLEAR,

@@ -12,11 +12,11 @@ from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
 from yardcliff.core.families.joinery import BITE, screwed
-from yardcliff.core.families.shared import Body, assemble, first_row
+from yardcliff.core.families.shared import Body, assemble, first_row, ground
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
-from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.holders.strength import sag
 from yardcliff.core.item import Item, Weight
 from yardcliff.core.length import Gap, Size, Tape, TapeName, exact_text
@@ -69,9 +69,7 @@ class ShelfBoxBrief(RackBrief):
 
 def fitting(brief: ShelfBoxBrief) -> Fitting:
     """The brief's holder on the bar."""
-    board = brief.board
-    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, "Bar", brief.load_g)
-    return kit.fit(brief.holder, ground)
+    return kit.fit(brief.holder, ground(brief, "Bar"))
 
 
 def _clear(brief: ShelfBoxBrief, k: int) -> Fraction:
@@ -209,9 +207,8 @@ def _findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
             brief.guard.up + brief.guard.width, room,
             fixes=(Fix(f"Guard rails {low} wide, on the shelf", {"guard": {"width": low, "up": "0 mm"}}),),
         )  # fmt: skip
-    out = fitting(brief).glyph.out + brief.board.thickness
     if shelf.depth <= brief.board.thickness:
-        more = exact_text(max(out, brief.board.thickness + 20))
+        more = exact_text(brief.board.thickness + 100)
         yield Finding(
             "box.depth", "Sides", "The sides are no deeper than the bar between them.", "depth", shelf.depth,
             brief.board.thickness, fixes=(Fix(f"{more} deep", {"shelf": {"depth": more}}),),

@@ -11,11 +11,11 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
-from yardcliff.core.families.shared import Body, assemble, boards, first_row, stand_rows
+from yardcliff.core.families.shared import Body, assemble, boards, first_row, ground, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
-from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import LONGEST, Gap, Size, Tape, TapeName, exact_text
 from yardcliff.core.model import Frozen
@@ -47,10 +47,7 @@ class StackedBrief(RackBrief):
 
 def fitting(brief: StackedBrief) -> Fitting:
     """The brief's holder on a rail."""
-    board = brief.board
-    return kit.fit(
-        brief.holder, Ground(board.thickness, board.height, board.height / 2, board.wood, "Rail", brief.load_g)
-    )
+    return kit.fit(brief.holder, ground(brief, "Rail"))
 
 
 def build(brief: StackedBrief, fitted: Fitting, first: Row) -> Rack:

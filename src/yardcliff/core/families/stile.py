@@ -13,12 +13,12 @@ from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import uprights
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, row_for
-from yardcliff.core.families.shared import Body, assemble, first_row
+from yardcliff.core.families.shared import Body, assemble, first_row, ground
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import rounded
 from yardcliff.core.holders import kit
 from yardcliff.core.holders import peg as pegs
-from yardcliff.core.holders.fitting import Fitting, Ground, half
+from yardcliff.core.holders.fitting import Fitting, half
 from yardcliff.core.holders.strength import allowed, stress
 from yardcliff.core.item import Item, Shape
 from yardcliff.core.length import Size, TapeName, exact_text
@@ -62,10 +62,9 @@ class StileBrief(RackBrief):
 
 def fitting(brief: StileBrief) -> Fitting:
     """The brief's holder on a stile; of a pair, each carries half, and things lie on the pegs."""
-    board, pair = brief.board, brief.stands == "pair"
-    load = brief.load_g // 2 if pair else brief.load_g
-    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, "Stile" if pair else "Post", load)
-    fitted = kit.fit(brief.holder, ground)
+    pair = brief.stands == "pair"
+    stile = ground(brief, "Stile" if pair else "Post")
+    fitted = kit.fit(brief.holder, replace(stile, load_g=stile.load_g // 2) if pair else stile)
     on_top = pair and isinstance(brief.holder, pegs.Peg)
     return replace(
         fitted,

@@ -11,10 +11,10 @@ from yardcliff.core.brief import RackBrief
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
-from yardcliff.core.families.shared import Body, assemble
+from yardcliff.core.families.shared import Body, assemble, ground
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import clip as clips
-from yardcliff.core.holders.fitting import Fitting, Ground, held_at
+from yardcliff.core.holders.fitting import Fitting, held_at
 from yardcliff.core.holders.hole import LEAST_WOOD, bored
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, TapeName, exact_text
@@ -54,9 +54,7 @@ class UprightBrief(RackBrief):
 
 def fitting(brief: UprightBrief) -> Fitting:
     """The clip for the thickest shaft on the brief's rail."""
-    board = brief.board
-    ground = Ground(board.thickness, board.height, board.height / 2, board.wood, "Clip rail")
-    return clips.fit(brief.clip, ground, tuple(brief.kinds.values()))
+    return clips.fit(brief.clip, ground(brief, "Clip rail"), tuple(brief.kinds.values()))
 
 
 def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:

@@ -123,7 +123,7 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
             "Small work turns with the drill: clamp it, and stand clear of the swarf.",
         ),
         outline=Outline(
-            outline(bent), "the board's face", "Hold each hook against it: legs, bends and lip must lie on the line."
+            "one of the bent hooks", outline(bent), "the board's face", "Hold each hook against it: legs, bends and lip must lie on the line."
         ),
     )  # fmt: skip
 

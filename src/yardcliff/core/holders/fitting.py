@@ -11,6 +11,7 @@ from yardcliff.core.rack import Bore, Glyph, Operation, Outline, Wood
 from yardcliff.core.things import Reach
 from yardcliff.core.working import Figure
 
+ZERO = Fraction(0)
 HELD_SHARE = Fraction(1, 2)
 """What is held, as a share of the whole width, where nobody measured it."""
 
@@ -34,7 +35,8 @@ class Ground:
 class Fitting:
     """A holder on its ground; things hang `how` it: on hooks, in holes.
 
-    `end_distance` is the least from its axis to the board's end; `outline` is of one that is shaped in the shop.
+    `end_distance` is the least from its axis to the board's end, `apart` from one axis to the next, whatever hangs;
+    `outline` is of one that is shaped in the shop.
     """
 
     name: str
@@ -50,6 +52,7 @@ class Fitting:
     cautions: tuple[str, ...]
     how: str = "on"
     outline: Outline | None = None
+    apart: Fraction = ZERO
 
 
 def pilots(ground: Ground, count: int, bit: Fraction, deep: Fraction, note: str) -> Operation:

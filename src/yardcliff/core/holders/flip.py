@@ -10,12 +10,12 @@ from math import cos, radians, sin
 from yardcliff.core.angles import both_ways, degrees
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import rounded
+from yardcliff.core.geometry import circle, rectangle, rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.holders.strength import GRAVITY, SAFETY, TUG
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import Bore, Glyph, Operation
+from yardcliff.core.rack import Bore, Glyph, Operation, Outline
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import values
 
@@ -103,6 +103,18 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
         cautions=(
             "Routing a stopped groove: plunge, never drop in; clamp the blocks, and keep both hands on the router.",
             "Small fingers turn and split: drill and shape them on the stick, and cut them off last.",
+        ),
+        outline=Outline(
+            "a finger",
+            (
+                *rectangle(
+                    -float(flip.thickness) / 2, -float(flip.thickness) / 2, float(flip.length + flip.thickness / 2),
+                    float(flip.thickness), float(flip.thickness) / 2,
+                ),
+                *circle(0, 0, float(flip.pin) / 2),
+            ),
+            "the pin",
+            "Round heel and tip to the line; the flat on the heel comes last, in a scrap of the groove.",
         ),
     )  # fmt: skip
 

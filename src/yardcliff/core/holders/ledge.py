@@ -35,9 +35,9 @@ class Ledge(Frozen):
     dowel: Size = Fraction(10)
 
 
-def width(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fraction:
-    """Along the wall, mm: as given, or as wide as the widest thing and never less than the notch and its horns."""
-    return ledge.width or max(*(item.across for item in items), ground.height + ledge.play + 2 * HORN)
+def width(ledge: Ledge, post: Fraction, items: tuple[Item, ...]) -> Fraction:
+    """Along the wall, mm: as given, or as wide as the widest thing, and than the notch over the `post` and its horns."""
+    return ledge.width or max(*(item.across for item in items), post + ledge.play + 2 * HORN)
 
 
 def depth(ledge: Ledge, items: tuple[Item, ...]) -> Fraction:
@@ -47,7 +47,7 @@ def depth(ledge: Ledge, items: tuple[Item, ...]) -> Fraction:
 
 def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     """Fit ledges to a post: the ground's `height` is how wide it is, its `thickness` how deep."""
-    wide, notch = width(ledge, ground, items), ground.height + ledge.play
+    wide, notch = width(ledge, ground.height, items), ground.height + ledge.play
     bored = (wide + ground.height) / 2
     return Fitting(
         name="ledges",
@@ -72,6 +72,7 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         ),
         cautions=("Chiselling: both hands behind the edge, the work clamped down.",),
         outline=Outline(
+            "the notch of a ledge",
             line(
                 *((x, 0.0) for x in (-float(notch) / 2 - SHOWN, -float(notch) / 2)),
                 *((x, float(ledge.notch)) for x in (-float(notch) / 2, float(notch) / 2)),
@@ -85,7 +86,7 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
 
 
 def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[Figure]:
-    wide, deep = width(ledge, ground, items), depth(ledge, items)
+    wide, deep = width(ledge, ground.height, items), depth(ledge, items)
     w, y = Input("w", "post", ground.height), Input("y", "play", ledge.play)
     n = Input("n", "notch", ledge.notch)
     yield Figure(
@@ -106,7 +107,7 @@ def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[
 
 
 def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[Finding]:
-    wide = width(ledge, ground, items)
+    wide = width(ledge, ground.height, items)
     horn = (wide - ground.height - ledge.play) / 2
     if horn < HORN:
         least = exact_text(ground.height + ledge.play + 2 * HORN)

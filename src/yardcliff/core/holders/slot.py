@@ -103,6 +103,7 @@ def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         cautions=("Sawing in an edge: clamp the cheeks upright in the vice, and let the saw do the work near the bottom.",),
         how="in",
         outline=Outline(
+            "one of the slots",
             outline(slot, wide),
             "the cheek's front edge",
             "Lay the dashed line on the cheek's front edge and its middle on each mark; prick the round bottom through.",
