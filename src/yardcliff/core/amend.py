@@ -184,7 +184,8 @@ def describe(before: Brief, after: Brief) -> str:
     changes = list(_differences(held, after)) or list(_differences(before, after))
     if not changes:
         return "no change"
-    path, old, new = changes[0]
+    # Another way of building is the news; the rest comes with it.
+    path, old, new = next((change for change in changes if change[0] == ("family",)), changes[0])
     words = " ".join(path).replace("_", " ")
     more = f" and {len(changes) - 1} more" if len(changes) > 1 else ""
     if isinstance(old, tuple) or isinstance(new, tuple):
