@@ -108,7 +108,7 @@ def _lower(brief: HighRailsBrief, row: Row) -> Row | None:
         return row
     if brief.high.lower == "none" or row.count < 2:
         return None
-    ends = Ends(rule="margin", left=max(row.left, ZERO), right=max(row.length - row.axes[-2], ZERO))
+    ends = Ends(rule="margin", left=max(row.axes[0], ZERO), right=max(row.length - row.axes[-2], ZERO))
     asked = {
         "follows": "nothing", "spacing": "set", "pitch": row.pitch, "length": row.length, "count": row.count - 1,
         "ends": ends, "keepouts": (), "order": brief.row.order[:-1],

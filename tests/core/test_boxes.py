@@ -1,0 +1,282 @@
+"""Ways of building of several parts, and holders as a kit: what follows from one figure follows in every part."""
+
+from itertools import pairwise
+from math import cos, hypot, radians, sin, tan
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from tests.core.test_uprights import codes, figures
+from yardcliff.core.amend import amend, dump
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families import FAMILIES, Brief, build, starting
+from yardcliff.core.families.joinery import BITE, CLEARANCE, screwed
+from yardcliff.core.families.perch import prism
+from yardcliff.core.findings import Patch
+from yardcliff.core.geometry import points
+from yardcliff.core.holders.flip import Flip, allowed, groove, stress, tall
+from yardcliff.core.holders.strength import sag
+from yardcliff.core.listing import shipped_item
+from yardcliff.core.rack import Part
+
+MUGS = starting([(shipped_item("enamel-mug"), 4)], "1 mm", "shelf-box")
+CAPES = starting([(shipped_item("rain-cape"), 3)], "1 mm", "flip-rail")
+BIKES = starting([(shipped_item("bicycle"), 4)], "1 mm", "high-rails")
+HELMETS = starting([(shipped_item("climbing-helmet"), 4)], "1 mm", "perch")
+HOLDERS: list[Patch] = [{"kind": "hook"}, {"kind": "peg"}, {"kind": "bent"}]
+
+
+def parts(brief: Brief, name: str) -> list[Part]:
+    return [part for part in build(brief).parts if part.name.startswith(name)]
+
+
+mm = st.integers(5, 400)
+
+
+@given(count=st.integers(1, 5), tallest=mm, upper=st.none() | mm, hand=st.integers(0, 120), thick=st.integers(6, 30))
+@settings(max_examples=80, deadline=None)
+def test_shelves_stand_as_far_apart_as_what_stands_on_them(
+    count: int, tallest: int, upper: int | None, hand: int, thick: int
+) -> None:
+    shelf: Patch = {"count": count, "tallest": f"{tallest} mm", "hand": f"{hand} mm", "thickness": f"{thick} mm"}
+    if upper is not None:
+        shelf["upper"] = f"{upper} mm"
+    brief = amend(MUGS, {"shelf": shelf})
+    shelves, (bar,), (rail,) = parts(brief, "Shelf"), parts(brief, "Bar"), parts(brief, "Top rail")
+    assert len(shelves) == count
+    assert shelves[0].y == bar.y + bar.height
+    above = [*(shelf.y for shelf in shelves[1:]), rail.y]
+    rooms = [top - shelf.y - shelf.height for shelf, top in zip(shelves, above, strict=True)]
+    assert rooms == [tallest + hand, *[(tallest if upper is None else upper) + hand] * (count - 1)]
+    left, right = parts(brief, "Left side") + parts(brief, "Right side")
+    assert left.height == right.height == figures(brief)["tall"] == rail.y + rail.height - bar.y
+
+
+@given(side=st.integers(9, 40), groove_=st.integers(1, 9), length=st.integers(200, 2000))
+@settings(max_examples=60, deadline=None)
+def test_every_length_of_a_box_comes_from_the_one_between_its_sides(side: int, groove_: int, length: int) -> None:
+    brief = amend(MUGS, {"side": f"{side} mm", "shelf": {"groove": f"{groove_} mm"}, "row": {"length": f"{length} mm"}})
+    lengths = {
+        name: {part.length for part in parts(brief, name)} for name in ("Bar", "Top rail", "Shelf", "Guard rail")
+    }
+    assert lengths == {
+        "Bar": {length},
+        "Top rail": {length},
+        "Shelf": {length + 2 * groove_},
+        "Guard rail": {length + 2 * side},
+    }
+    assert ("box.groove" in codes(brief)) == (groove_ > side / 2)
+
+
+@given(length=st.integers(300, 2000), load=st.integers(500, 60000))
+@settings(max_examples=60, deadline=None)
+def test_a_shelf_that_sags_is_as_thick_as_it_has_to_be_by_its_fix(length: int, load: int) -> None:
+    brief = amend(MUGS, {"row": {"length": f"{length} mm"}, "shelf": {"load": load}})
+    found = [finding for finding in build(brief).findings if finding.code == "box.sag"]
+    bend = sag(Fraction(length), Fraction(120), Fraction(18), load, "softwood")
+    assert bool(found) == (bend > length / 300)
+    if found:
+        thick = int(found[0].fixes[0].patch["shelf"]["thickness"].split()[0])
+        assert sag(Fraction(length), Fraction(120), Fraction(thick), load, "softwood") <= length / 300
+        assert sag(Fraction(length), Fraction(120), Fraction(thick - 1), load, "softwood") > length / 300
+
+
+def test_hardwood_sags_less_and_twice_the_length_eight_times() -> None:
+    one = sag(Fraction(600), Fraction(120), Fraction(18), 8000, "softwood")
+    assert sag(Fraction(1200), Fraction(120), Fraction(18), 8000, "softwood") == pytest.approx(8 * one)
+    assert sag(Fraction(600), Fraction(120), Fraction(36), 8000, "softwood") == pytest.approx(one / 8)
+    assert sag(Fraction(600), Fraction(120), Fraction(18), 8000, "hardwood") == pytest.approx(one * 8500 / 11500)
+
+
+@given(length=st.integers(40, 200), thick=st.integers(8, 20), play=st.integers(0, 3), tilt=st.integers(0, 30))
+@settings(max_examples=80, deadline=None)
+def test_a_folded_finger_lies_within_its_groove_and_the_groove_within_its_board(
+    length: int, thick: int, play: int, tilt: int
+) -> None:
+    flip = Flip(length=Fraction(length), thickness=Fraction(thick), play=Fraction(play), tilt=float(tilt))
+    low, high = groove(flip)
+    assert high >= length
+    assert low >= Fraction(thick, 2)
+    brief = amend(CAPES, {"flip": flip.model_dump(mode="json"), "board": {"height": "165 mm"}})
+    rack = build(brief)
+    inside = all(
+        hole.across - rack.glyph.height / 2 >= 12 and hole.across + rack.glyph.height / 2 <= 165 - 12
+        for hole in rack.holes
+    )
+    assert inside == (tall(flip) <= 165) == ("flip.board" not in codes(brief))
+    # Open, its tip is so far out of the face and so far above its pin.
+    pin = hypot(float(rack.glyph.out) + thick / 2, float(rack.glyph.tip))
+    assert pin == pytest.approx(length, abs=1e-3)
+
+
+def test_a_finger_bears_by_its_width_and_the_square_of_its_thickness() -> None:
+    one = stress(Flip(), 1000)
+    # 1 kg tugged by three at 110: 6 * 29.43 * 110 / (24 * 14^2).
+    assert one == pytest.approx(4.129, abs=1e-3)
+    assert stress(Flip(width=Fraction(48)), 1000) == pytest.approx(one / 2)
+    assert stress(Flip(thickness=Fraction(28)), 1000) == pytest.approx(one / 4)
+    assert allowed() == 22.5
+
+
+def test_the_finger_comes_at_true_size_with_its_pin() -> None:
+    outline = build(CAPES).outline
+    assert outline
+    xs = [x for x, _ in points(outline.path)]
+    # 130 from the pin to the tip, and half of 14 beyond the pin for the round heel.
+    assert (min(xs), max(xs)) == (-7, 130)
+    assert "heel" in outline.says
+
+
+@given(wide=st.integers(200, 800), narrow=st.integers(50, 600), air=st.integers(0, 200), count=st.integers(2, 6))
+@settings(max_examples=60, deadline=None)
+def test_at_two_heights_wide_parts_pass_and_a_wide_and_a_narrow_one_stand_apart(
+    wide: int, narrow: int, air: int, count: int
+) -> None:
+    brief = amend(
+        BIKES,
+        {
+            "item": {"width": f"{wide} mm"},
+            "high": {"narrow": f"{narrow} mm", "lower": "as many"},
+            "row": {"air": f"{air} mm", "count": count, "spacing": "even"},
+        },
+    )
+    rack = build(brief)
+    beside = (wide + min(narrow, wide)) / 2 + air
+    assert figures(brief)["high.least"] == Fraction(str(beside))
+    rows = [sorted(hung.x for hung in rack.hung if hung.row == k) for k in (0, 1)]
+    for one in rows:
+        assert min(b - a for a, b in pairwise(one)) >= wide + air
+    both = sorted(x for one in rows for x in one)
+    assert min(b - a for a, b in pairwise(both)) >= beside
+    # The lower rail is the upper one, half a pitch over.
+    assert [x + rack.row.pitch / 2 for x in rows[0]] == rows[1]
+    assert figures(brief)["overall"] == rack.parts[1].x + rack.parts[1].length
+
+
+@pytest.mark.parametrize("margin", [20, 100, 400])
+def test_high_rails_may_end_close_to_their_hooks(margin: int) -> None:
+    ends = {"rule": "margin", "left": f"{margin} mm", "right": f"{margin} mm"}
+    brief = amend(BIKES, {"row": {"ends": ends}})
+    assert "row.off-board" not in codes(brief)
+    assert build(brief).row.length == 1140 + 2 * margin
+
+
+@pytest.mark.parametrize(
+    "change",
+    [
+        {"pins": [{"index": 1, "at": "1750 mm"}]},
+        {"keepouts": [{"at": "1690 mm", "width": "30 mm"}], "nudge": "40 mm"},
+        {"spacing": "set", "pitch": "1300 mm"},
+    ],
+)
+def test_the_lower_rail_is_marked_as_the_upper_one_whatever_was_done_to_it(change: Patch) -> None:
+    brief = amend(BIKES, {"high": {"lower": "one fewer"}, "row": {"count": 4, **change}})
+    upper, lower = build(brief).rows
+    assert lower.row.axes == upper.row.axes[:-1]
+
+
+@pytest.mark.parametrize(("lower", "things"), [("as many", 6), ("one fewer", 5), ("none", 3)])
+def test_things_are_shared_between_two_rails(lower: str, things: int) -> None:
+    brief = amend(BIKES, {"row": {"count": 3}, "high": {"lower": lower}})
+    rack = build(brief)
+    assert len(rack.hung) == things
+    assert len(rack.parts) == (1 if lower == "none" else 2)
+    assert ("high.beside" in figures(brief)) == (lower != "none")
+
+
+@pytest.mark.parametrize(
+    ("hung", "ceiling", "codes_"),
+    [
+        ("2190", "2400", set()),
+        ("2310", "2400", {"high.ceiling"}),
+        ("2190", "2250", {"high.ceiling"}),
+        ("1900", "2400", {"hang.floor"}),
+    ],
+)
+def test_high_rails_keep_off_ceiling_and_floor(hung: str, ceiling: str, codes_: set[str]) -> None:
+    assert codes(amend(BIKES, {"hung": hung, "high": {"ceiling": ceiling}})) == codes_
+
+
+@given(slope=st.integers(0, 40), depth=st.integers(60, 250), thick=st.integers(9, 30), stop=st.integers(12, 60))
+@settings(max_examples=80, deadline=None)
+def test_a_sloped_shelf_lies_flat_on_its_plate_and_its_brackets(slope: int, depth: int, thick: int, stop: int) -> None:
+    brief = amend(
+        HELMETS,
+        {
+            "perch": {"slope": slope, "depth": f"{depth} mm", "thickness": f"{thick} mm", "stop": f"{stop} mm"},
+            "board": {"height": "600 mm"},
+        },
+    )
+    rack, s = build(brief), radians(slope)
+    plate, shelf, end = rack.parts[:3]
+    back = [float(y) for z, y in shelf.profile if z == plate.depth]
+    # Bevelled, its back edge stands upright against the plate and is thick / cos s high; flush with the plate's top.
+    assert max(back) - min(back) == pytest.approx(thick / cos(s), abs=1e-4)
+    assert max(back) == pytest.approx(float(plate.y + plate.height), abs=1e-4)
+    known = figures(brief)
+    assert float(known["perch.lower"]) == pytest.approx(depth * sin(s), abs=1e-4)  # type: ignore[arg-type]
+    assert float(known["perch.cut"]) == pytest.approx(depth + thick * tan(s), abs=1e-4)  # type: ignore[arg-type]
+    lower_edge = min(back)
+    for bracket in (part for part in rack.parts if part.name.startswith("Bracket")):
+        (z0, y0), (z1, y1), (z2, y2) = ((float(z), float(y)) for z, y in bracket.profile)
+        assert (z0, y0) == pytest.approx((float(plate.depth), lower_edge), abs=1e-4)
+        assert z1 == z0
+        # Its long leg runs under the shelf, at the slope.
+        assert (z2 - z0) * tan(s) == pytest.approx(y0 - y2, abs=1e-4)
+        assert hypot(z2 - z0, y2 - y0) == pytest.approx(0.7 * depth, abs=1e-4)
+        assert y0 - y1 == pytest.approx(0.63 * depth, abs=1e-4)
+    # The stop stands square on the shelf's front, `stop` above its upper face.
+    tops = [(float(z), float(y)) for z, y in end.profile]
+    assert hypot(tops[1][0] - tops[2][0], tops[1][1] - tops[2][1]) == pytest.approx(thick + stop, abs=1e-4)
+
+
+@pytest.mark.parametrize(("length", "brackets"), [("500 mm", 2), ("621 mm", 2), ("640 mm", 3), ("1900 mm", 5)])
+def test_brackets_stand_no_further_apart_than_a_shelf_bears(length: str, brackets: int) -> None:
+    found = parts(amend(HELMETS, {"row": {"length": length}}), "Bracket")
+    assert len(found) == brackets
+    assert max(b.x - a.x for a, b in pairwise(found)) <= 600
+    assert (found[0].x, found[-1].x + found[-1].length) == (
+        0,
+        build(amend(HELMETS, {"row": {"length": length}})).row.length,
+    )
+
+
+def test_a_bracket_comes_at_true_size() -> None:
+    (bracket,) = build(HELMETS).shaped
+    xs, ys = zip(*points(bracket.path), strict=True)
+    assert (max(xs), min(ys)) == (pytest.approx(112 * cos(radians(10))), pytest.approx(-100.8))
+    assert (bracket.name, bracket.face) == ("a bracket", "the back plate")
+
+
+def test_a_prism_is_as_large_as_its_corners() -> None:
+    part = prism("p", "P", Fraction(5), Fraction(40), ((10.0, 2.0), (30.0, -8.0), (12.5, 20.0)), "softwood")
+    assert (part.x, part.length) == (5, 40)
+    assert (part.z, part.depth, part.y, part.height) == (10, 20, -8, 28)
+
+
+@pytest.mark.parametrize("holder", HOLDERS, ids=lambda patch: str(patch["kind"]))
+@pytest.mark.parametrize("family", [key for key, way in FAMILIES.items() if "holder" in way.brief.model_fields])
+def test_any_holder_of_the_kit_goes_on_any_part_that_carries_one(family: str, holder: Patch) -> None:
+    first = starting([(shipped_item("enamel-mug"), 4)], "1 mm", family)
+    brief = amend(first, {"holder": holder, "board": {"height": "300 mm", "thickness": "40 mm"}})
+    assert dump(brief)["holder"]["kind"] == holder["kind"]
+    rack = build(brief)
+    on = rack.part(rack.rows[0].part)
+    assert rack.glyph.kind == ("peg" if holder["kind"] == "peg" else "hook")
+    for hole in rack.holes:
+        assert hole.bit / 2 < hole.across < on.face_width - hole.bit / 2
+        assert hole.depth < on.thickness
+    assert (rack.outline is not None) == (holder["kind"] == "bent")
+    drilled = [step for step in rack.machining if step.face == "front" and step.part.lower() in on.name.lower()]
+    assert drilled[-1].count >= len(rack.holders)
+    assert not {code for code in codes(brief) if code.startswith(("hook.", "peg.", "bent."))}
+
+
+def test_screws_pass_through_one_part_and_bite_in_the_other() -> None:
+    through, pilot = screwed(
+        6, ("Side", "outside"), ("Bar", "end"), "hardwood", BITE, Fraction(400), ("Countersunk.", "Clamped.")
+    )
+    assert (through.count, through.size, through.depth, through.web) == (6, CLEARANCE, None, None)
+    assert (pilot.size, pilot.depth, pilot.web, pilot.part, pilot.face) == (3, 32, 400, "Bar", "end")
+    assert (through.note, pilot.note) == ("Countersunk.", "Clamped.")
