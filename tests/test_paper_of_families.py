@@ -2,6 +2,7 @@
 
 import io
 import json
+from math import cos, radians, sin
 from xml.etree import ElementTree
 
 import pypdfium2
@@ -14,7 +15,7 @@ from yardcliff.core.design import Design, design
 from yardcliff.core.families import FAMILIES, Brief, starting
 from yardcliff.core.listing import shipped_item
 from yardcliff.exports.marks_csv import write_marks
-from yardcliff.exports.pdf import PAPERS
+from yardcliff.exports.pdf import PAPERS, Paper
 from yardcliff.exports.rackfile import write_rackfile
 from yardcliff.exports.shopsheet import write_shopsheet
 from yardcliff.exports.svg import write_svg
@@ -163,3 +164,103 @@ def test_a_bent_hook_comes_with_its_outline_at_true_size() -> None:
     # Through the back leg and the lip, 8 each: faces at 0 and 8, and at 72 and 80 off the board.
     lines = lines_across(page, width, height / 2 - 35 + 10)
     assert [x - lines[0] for x in lines] == pytest.approx([0, 8, 72, 80], abs=TRUE_MM)
+
+
+def words_of(pdf: bytes) -> list[tuple[float, float, str]]:
+    """(x, y, text) of everything that is written, mm from the lower left corner of its page."""
+    found: list[tuple[float, float, str]] = []
+
+    def see(text: str, at: list[float], on: list[float], *_: object) -> None:
+        if text.strip():
+            x, y = on[0] * at[4] + on[2] * at[5] + on[4], on[1] * at[4] + on[3] * at[5] + on[5]
+            found.append((x * 25.4 / 72, y * 25.4 / 72, text.strip()))
+
+    for page in PdfReader(io.BytesIO(pdf)).pages:
+        page.extract_text(visitor_text=see)
+    return found
+
+
+@pytest.mark.parametrize("paper", ["a4", "letter"])
+@pytest.mark.parametrize("family", FAMILIES)
+def test_nothing_is_written_off_the_page(family: str, paper: Paper) -> None:
+    width, height = PAPERS[paper]
+    for pdf in (write_shopsheet("Of its kind", of(family), paper), write_template("Of its kind", of(family), paper)):
+        for x, y, text in words_of(pdf):
+            assert 3 <= x <= width - 3, text
+            assert 3 <= y <= height - 3, text
+
+
+@pytest.mark.parametrize(
+    ("family", "pages", "says"),
+    [
+        ("slotted-cheeks", 1, "prick the round bottom through"),
+        ("ledge-post", 1, "what lies inside the step is cut away"),
+        ("flip-rail", 1, "Round heel and tip to the line"),
+        ("perch", 1, "saw all brackets from that one"),
+        ("stile-pair", 0, ""),
+    ],
+)
+def test_what_is_shaped_comes_at_true_size_behind_the_marks(family: str, pages: int, says: str) -> None:
+    done = of(family)
+    pdf = PdfReader(io.BytesIO(write_template("Shaped", done, "a4")))
+    strips = len(sheets(float(done.rack.part(done.rack.rows[0].part).along), "a4"))
+    assert len(pdf.pages) == strips + pages
+    outlines = [text for page in pdf.pages if "outline 1:1" in (text := page.extract_text())]
+    assert len(outlines) == pages
+    assert all(says in " ".join(text.split()) for text in outlines)
+
+
+def test_a_bent_hook_on_a_perch_brings_both_outlines() -> None:
+    done = design(amend(brief_of("perch"), {"holder": {"kind": "bent"}}))
+    text = text_of(write_template("Both", done, "a4"))
+    assert "Both, one of the bent hooks" in text
+    assert "Both, a bracket" in text
+
+
+def test_a_slot_is_drawn_at_its_true_size() -> None:
+    done = of("slotted-cheeks")
+    pdf = write_template("Slot", done, "a4")
+    last = len(PdfReader(io.BytesIO(pdf)).pages) - 1
+    page = pypdfium2.PdfDocument(pdf)[last].render(scale=DPI / 72, grayscale=True).to_pil()
+    width, height = PAPERS["a4"]
+    # Level through a point of the slot's middle line, 60 along it: it is 16 / sin 15 wide there, about 60 cos 15 in.
+    lines = lines_across(page, width, height / 2 - 60 * sin(radians(15)))
+    edge = width / 2
+    inside = sorted(edge - x for x in lines if x < edge - 1)
+    middle, half = 60 * cos(radians(15)), 8 / sin(radians(15))
+    assert inside == pytest.approx([middle - half, middle + half], abs=2 * TRUE_MM)
+
+
+def test_the_marks_of_an_upright_run_from_its_foot_on_paper() -> None:
+    mats = of("stile-pair")
+    text = text_of(write_template("Mats", mats, "a4"))
+    assert "Mats, left stile and right stile" in text
+    assert "DATUM: the board's foot" in text
+    assert "LEFT EDGE" in text
+    sheet = " ".join(text_of(write_shopsheet("Mats", mats, "a4")).split())
+    assert "Marks, from the datum: the foot" in sheet
+    assert f"foot {mats.tape.write(mats.brief.hung)} above the floor" in sheet
+    # A hole of 16 about 60 from the foot, cut above its middle where nothing else is drawn.
+    lines = scanned(mats, 30 + 4)
+    half = (8**2 - 4**2) ** 0.5
+    for edge in (60 - half, 60, 60 + half):
+        assert min(abs(x - edge) for x in lines) <= TRUE_MM
+
+
+def test_a_groove_is_drawn_as_long_and_as_wide_as_it_is_routed() -> None:
+    capes = of("flip-rail")
+    low = capes.rack.holes[0].across - capes.rack.glyph.height / 2
+    inside, below = scanned(capes, float(low) + 30), scanned(capes, float(low) - 2)
+    for edge in (165 - 12.5, 165 + 12.5):
+        assert min(abs(x - edge) for x in inside) <= TRUE_MM
+        assert min((abs(x - edge) for x in below), default=99) > 5
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_the_svg_shows_every_thing_and_every_holder(family: str) -> None:
+    done = of(family)
+    drawing = ElementTree.fromstring(write_svg("Of its kind", done))
+    texts = ["".join(node.itertext()) for node in drawing.iter("{http://www.w3.org/2000/svg}text")]
+    assert done.tape.write(done.rack.row.length) in texts
+    strokes = sum(len(symbol.strokes) * len(symbol.places) for symbol in done.scene.symbols)
+    assert len(list(drawing.iter("{http://www.w3.org/2000/svg}path"))) >= strokes
