@@ -19,13 +19,15 @@ const FINE = new Set(["item-line", "screw", "holder-line", "mark"]);
 const MANY = 60;
 /** Below this many pixels, not even the outline can be told: each place is drawn as a line of its width. */
 const BOXES_PX = 6;
-/** Below this many pixels, what hangs is one band. */
+/** Below this many pixels, things of one kind are one band. */
 const SOLID_PX = 3;
 
 /** The core's scene as SVG in mm, y up: put it in a group that scales by (s, -s). */
 export const Scene = memo(function Scene({ scene, scale, bare = false }: Props) {
   const count = scene.symbols.find((symbol) => symbol.of === "holder")?.places.length ?? 1;
   const spacing = ((scene.extent.x1 - scene.extent.x0) * scale) / count;
+  const boxed = count >= MANY && spacing < BOXES_PX;
+  const solid = spacing < SOLID_PX && scene.symbols.filter((symbol) => symbol.of === "item").length === 1;
   return (
     <g>
       {scene.strokes.map(
@@ -35,13 +37,8 @@ export const Scene = memo(function Scene({ scene, scale, bare = false }: Props) 
           ),
       )}
       {scene.symbols.map((symbol) =>
-        spacing < BOXES_PX && symbol.places.length >= MANY ? (
-          <Boxes
-            key={symbol.key}
-            symbol={symbol}
-            scale={scale}
-            solid={spacing < SOLID_PX && symbol.of === "item"}
-          />
+        boxed ? (
+          <Boxes key={symbol.key} symbol={symbol} scale={scale} solid={solid && symbol.of === "item"} />
         ) : (
           <Placed key={symbol.key} symbol={symbol} coarse={spacing < COARSE_PX} />
         ),
