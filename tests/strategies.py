@@ -119,6 +119,11 @@ briefs = st.builds(
             {"family": "flip-rail", "flip": {"length": "90 mm", "tilt": 20}, "rows": {"count": 2, "boards": "each"}},
             {"family": "high-rails", "high": {"lower": "one fewer", "drop": "180 mm", "narrow": "100 mm"}},
             {"family": "perch", "perch": {"slope": 25, "depth": "220 mm", "stop": "40 mm"}},
+            {
+                "family": "angled-rail",
+                "angled": {"angle": 110, "right": "as many", "caps": "inside", "magnet": "15 mm"},
+            },
+            {"family": "angled-rail", "holder": {"kind": "hook"}, "board": {"height": "50 mm", "thickness": "15 mm"}},
             {"family": "stile-pair", "stands": "post", "rows": {"count": 2}},
             {"hung": "100 mm", "board": {"thickness": "9 mm", "wood": "hardwood"}, "line": "10 mm"},
         ]

@@ -330,6 +330,7 @@ def test_ways_of_building_are_offered_by_fitness_and_changed_on_the_rack(client:
         ("shelf-box", "at a pinch"),
         ("flip-rail", "at a pinch"),
         ("perch", "at a pinch"),
+        ("angled-rail", "at a pinch"),
     ]
     assert (
         client.post("/api/racks", json=hanging("flask") | {"family": "shed"}).json()["errors"][0]["field"] == "family"

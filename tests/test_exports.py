@@ -19,11 +19,10 @@ from tests.strategies import briefs
 from yardcliff.core.aids import drilling_jig, story_stick
 from yardcliff.core.amend import BriefError, amend
 from yardcliff.core.design import Design, design
-from yardcliff.core.families import Brief
+from yardcliff.core.families import Brief, build
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.length import read
 from yardcliff.core.listing import Listed, shipped
-from yardcliff.core.rack import row_names
 from yardcliff.exports.drawing import InkedText, lay_out
 from yardcliff.exports.items_csv import write_items
 from yardcliff.exports.marks_csv import write_marks
@@ -239,7 +238,7 @@ def test_paper_of_several_rows_has_each_different_one_once() -> None:
 
 @given(rows=st.sets(st.integers(0, 30), min_size=1))
 def test_rows_are_named_as_they_are_said(rows: set[int]) -> None:
-    said = row_names(tuple(sorted(rows)))
+    said = build(starting_brief("enamel-mug", 3, "1 mm")).named(tuple(sorted(rows)))
     assert [int(number) - 1 for number in re.findall(r"\d+", said)] == sorted(rows)
     assert said.startswith("Rows" if len(rows) > 1 else "Row ")
 

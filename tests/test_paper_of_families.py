@@ -32,6 +32,7 @@ ITEMS = {
     "upright": "curtain-pole",
     "stile-pair": "sleeping-mat",
     "perch": "climbing-helmet",
+    "angled-rail": "tin-cup",
     "high-rails": "bicycle",
     "flip-rail": "rain-cape",
     "shelf-box": "enamel-mug",
@@ -50,6 +51,7 @@ PARTS = {
     "flip-rail": ["board 1320 mm × 165 mm × 24 mm"],
     "high-rails": ["2 rails 2280 mm × 140 mm × 38 mm"],
     "perch": ["back plate 1040 mm", "3 brackets"],
+    "angled-rail": ["left board 390 mm × 90 mm × 21 mm", "right board", "2 caps", "bracket on the wall"],
     "stile-pair": ["left stile 805 mm × 60 mm × 35 mm", "right stile"],
     "upright": ["clip rail 400 mm × 70 mm × 35 mm", "foot board 400 mm × 90 mm × 35 mm"],
 }
@@ -197,13 +199,15 @@ def test_nothing_is_written_off_the_page(family: str, paper: Paper) -> None:
         ("ledge-post", 1, "what lies inside the step is cut away"),
         ("flip-rail", 1, "Round heel and tip to the line"),
         ("perch", 1, "saw all brackets from that one"),
+        ("angled-rail", 2, "mitres at the ridge, bevels on the wall"),
         ("stile-pair", 0, ""),
     ],
 )
 def test_what_is_shaped_comes_at_true_size_behind_the_marks(family: str, pages: int, says: str) -> None:
     done = of(family)
     pdf = PdfReader(io.BytesIO(write_template("Shaped", done, "a4")))
-    strips = len(sheets(float(done.rack.part(done.rack.rows[0].part).along), "a4"))
+    boards = [done.rack.part(done.rack.rows[group[0]].part) for group in done.rack.alike]
+    strips = sum(len(sheets(float(board.along), "a4")) for board in boards)
     assert len(pdf.pages) == strips + pages
     outlines = [text for page in pdf.pages if "outline 1:1" in (text := page.extract_text())]
     assert len(outlines) == pages

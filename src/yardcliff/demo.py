@@ -70,6 +70,7 @@ SEEDS: list[Seed] = [
     ("Passage, rain capes", "rain-cape", 4, {"family": "flip-rail"}),
     ("Lean-to, bicycles", "bicycle", 4, {"family": "high-rails"}),
     ("Porch, climbing helmets", "climbing-helmet", 4, {"family": "perch"}),
+    ("Office, key bunches", "key-bunch", 9, {"family": "angled-rail", "angled": {"magnet": "20 mm"}}),
     ("Common room, fiddles", "fiddle", 3, {"row": {"air": "70 mm"}, "hung": "1750 mm"}),
     # Settled on the board that was left over, before anyone counted jackets.
     ("Porch, waxed jackets", "waxed-jacket", 6, {"row": {"length": "1450 mm"}, "board": {"height": "140 mm"}}),

@@ -12,7 +12,7 @@ from yardcliff.core.amend import amend, dump
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, build, starting
 from yardcliff.core.families.joinery import BITE, CLEARANCE, screwed
-from yardcliff.core.families.perch import prism
+from yardcliff.core.families.prisms import prism
 from yardcliff.core.findings import Patch
 from yardcliff.core.geometry import points
 from yardcliff.core.holders.flip import Flip, allowed, groove, stress, tall

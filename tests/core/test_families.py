@@ -2,8 +2,10 @@
 
 import os
 from collections import Counter
-from itertools import combinations, pairwise
-from math import hypot
+from collections.abc import Sequence
+from itertools import combinations, pairwise, product
+from math import cos, hypot, radians, sin
+from operator import add, mul
 
 import pytest
 from hypothesis import given, settings
@@ -27,7 +29,9 @@ from yardcliff.core.most import most_on
 from yardcliff.core.rack import ACROSS, Operation, Part
 
 EXAMPLES = 2000 if os.environ.get("YARDCLIFF_EXPLORE") else 600
-OFF = frozenset({"row.off-board", "row.no-room", "row.too-long", "pin.order", "row.disagree", "row.fixtures"})
+OFF = frozenset(
+    {"row.off-board", "row.no-room", "row.too-long", "pin.order", "row.disagree", "row.fixtures", "angled.half"}
+)
 """Codes that say that holders stand off their board or in one another's place."""
 FLASKS = starting([(shipped_item("flask"), 5)], "1 mm")
 
@@ -36,35 +40,54 @@ def figures(brief: Brief) -> dict[str, object]:
     return {figure.key: figure.value for figure in build(brief).figures}
 
 
+Point = tuple[float, ...]
+
+
 def overlap(one: Part, other: Part) -> list[Fraction]:
     """How far two parts reach into each other along x, y and z; 0 where they just touch.
 
-    Where one is no box: along x, and the least way across an edge of either (separating axes), to the nanometre.
+    Where one is no box: along every direction that could part two convex solids (separating axes), to the nanometre.
     """
-    if one.profile or other.profile:
-        along = min(one.x + one.length, other.x + other.length) - max(one.x, other.x)
-        return [along, Fraction(round(apart(corners(one), corners(other)), 5))]
     spans = [[(p.x, p.x + p.length), (p.y, p.y + p.height), (p.z, p.z + p.depth)] for p in (one, other)]
-    return [min(a[1], b[1]) - max(a[0], b[0]) for a, b in zip(*spans, strict=True)]
+    boxes = [min(a[1], b[1]) - max(a[0], b[0]) for a, b in zip(*spans, strict=True)]
+    if min(boxes) < 0 or not (one.profile or other.profile):
+        return boxes
+    solids, edges = zip(*(solid(part) for part in (one, other)), strict=True)
+    # Face normals are crossed edges of one solid; the other directions cross an edge of each.
+    pairs = [*combinations(edges[0], 2), *combinations(edges[1], 2), *product(*edges)]
+    ways = {tuple(round(n, 4) for n in way): way for pair in pairs if (way := normal(*pair))}
+    return [Fraction(round(shared(solids, way), 5)) for way in ways.values()]
 
 
-def corners(part: Part) -> list[tuple[float, float]]:
-    z, y, deep, tall = map(float, (part.z, part.y, part.depth, part.height))
-    return [(float(a), float(b)) for a, b in part.profile] or [
-        (z, y),
-        (z + deep, y),
-        (z + deep, y + tall),
-        (z, y + tall),
-    ]
+def solid(part: Part) -> tuple[list[Point], list[Point]]:
+    """A part's corners, and the directions of its edges."""
+    shape: list[Point]
+    if part.seen == "from above":
+        shape = [(float(x), float(part.y), float(z)) for x, z in part.profile]
+        run = (0.0, float(part.height), 0.0)
+    else:
+        ys, zs = (part.y, part.y + part.height), (part.z, part.z + part.depth)
+        square = ((zs[0], ys[0]), (zs[1], ys[0]), (zs[1], ys[1]), (zs[0], ys[1]))
+        shape = [(float(part.x), float(y), float(z)) for z, y in part.profile or square]
+        run = (float(part.length), 0.0, 0.0)
+    around = [tuple(q - p for p, q in zip(a, b, strict=True)) for a, b in pairwise([*shape, shape[0]])]
+    return [*shape, *(tuple(map(add, corner, run)) for corner in shape)], [run, *around]
 
 
-def apart(one: list[tuple[float, float]], other: list[tuple[float, float]]) -> float:
-    def widths(normal: tuple[float, float]) -> float:
-        spans = [[x * normal[0] + y * normal[1] for x, y in shape] for shape in (one, other)]
-        return min(max(span) for span in spans) - max(min(span) for span in spans)
+def normal(one: Point, other: Point) -> Point | None:
+    """Square to both, of length 1, the same for opposite ones; None where they are parallel."""
+    (a, b, c), (d, e, f) = one, other
+    crossed = (b * f - c * e, c * d - a * f, a * e - b * d)
+    size = hypot(*crossed)
+    if size <= 1e-5 * hypot(*one) * hypot(*other):
+        return None
+    way = tuple(n / size for n in crossed)
+    return max(way, tuple(-n for n in way))
 
-    edges = [(b[0] - a[0], b[1] - a[1]) for shape in (one, other) for a, b in pairwise([*shape, shape[0]])]
-    return min(widths((-y / hypot(x, y), x / hypot(x, y))) for x, y in edges if hypot(x, y) > 1e-9)
+
+def shared(solids: Sequence[list[Point]], way: Point) -> float:
+    spans = [[float(sum(map(mul, corner, way))) for corner in corners] for corners in solids]
+    return min(max(span) for span in spans) - max(min(span) for span in spans)
 
 
 @pytest.mark.parametrize("family", FAMILIES)
@@ -87,7 +110,7 @@ def test_a_family_stands_whatever_it_is_asked(family: str, data: st.DataObject) 
     for one, other in combinations(rack.parts, 2):
         if (other.key, one.key) in let_in:
             continue
-        assert min(overlap(one, other)) <= 0 or said & {"rows.drop", "upright.low", *OFF}
+        assert min(overlap(one, other)) <= 0 or said & {"rows.drop", "upright.low", "angled.bracket", *OFF}
     # Every hole lies within its part and leaves its web, or it is said.
     for hole in rack.holes:
         part = rack.part(hole.part)
@@ -550,3 +573,63 @@ def test_no_hook_hides_the_screws_of_a_frame() -> None:
     assert "panel.joint" not in {
         finding.code for finding in build(amend(keys, {"made": "frame", "support": {"width": "20 mm"}})).findings
     }
+
+
+def test_an_angled_rail_fans_out_from_its_ridge() -> None:
+    cups = starting([(shipped_item("tin-cup"), 7)], "1 mm", "angled-rail")
+    rack = build(cups)
+    assert not rack.findings
+    left, right = (row.row for row in rack.rows)
+    # Four on the left, 120 apart, and three on the right, each half-way between two of them.
+    assert (left.axes, right.axes) == ((60, 180, 300, 420), (120, 240, 360))
+    known = figures(cups)
+    # At 90° the ridge of boards of 90 stands 90 / √2 out; of its hollow, 63.64 - 21 √2, half is the bracket's depth.
+    expected = {"overall": 127.279, "angled.off": 63.640, "angled.inner": 48, "angled.hollow": 33.941}
+    assert {key: float(known[key]) for key in expected} == pytest.approx(expected, abs=1e-3)  # type: ignore[arg-type]
+    assert known["angled.peg"] == "45°"
+    # What hangs is as far to the left of the ridge as to the right, 0.6 of the peg from its face.
+    ridge = known["overall"] / 2  # type: ignore[operator]
+    aside = 90 * sin(radians(45)) / 2 + 0.6 * 60 * cos(radians(10)) * sin(radians(45))
+    assert {round(float(hung.x - ridge), 3) for hung in rack.hung} == {-round(aside, 3), round(aside, 3)}
+    assert float(known["angled.apart"]) == pytest.approx(2 * aside, abs=1e-5)  # type: ignore[arg-type]
+
+
+@pytest.mark.parametrize("angle", [60, 75, 90, 120, 150])
+def test_boards_at_an_angle_are_as_thick_as_they_are_and_lie_on_the_wall(angle: int) -> None:
+    brief = amend(starting([(shipped_item("key-bunch"), 5)], "1 mm", "angled-rail"),
+                  {"angled": {"angle": angle}, "board": {"height": "120 mm"}})  # fmt: skip
+    rack = build(brief)
+    half = radians(angle / 2)
+    for board in (rack.part("left-board"), rack.part("right-board")):
+        # Outer ridge, inner ridge, and the two corners on the wall.
+        (x0, z0), (x1, z1), (x2, z2), (x3, z3) = ((float(x), float(z)) for x, z in board.profile)
+        assert (x0, z2, z3) == (x1, 0, 0)
+        assert hypot(x3 - x0, z3 - z0) == pytest.approx(120, abs=1e-5)
+        assert (z0 - z1) * sin(half) == pytest.approx(21, abs=1e-5)
+        assert abs(x3 - x2) * cos(half) == pytest.approx(21, abs=1e-5)
+        assert (board.face_width, board.thickness) == (120, 21)
+    # The bracket's front edges lie on the boards' backs.
+    bracket, inner = rack.part("rail-bracket"), rack.part("left-board").profile
+    at = (bracket.x - inner[2][0]) / (inner[1][0] - inner[2][0]) * inner[1][1]
+    assert float(at) == pytest.approx(float(bracket.depth), abs=1e-4)
+
+
+def test_an_angled_rail_takes_its_own_count_on_the_right() -> None:
+    cups = starting([(shipped_item("tin-cup"), 6)], "1 mm", "angled-rail")
+    assert cups.angled.right == "as many"  # type: ignore[union-attr]
+    assert [row.row.count for row in build(cups).rows] == [3, 3]
+    fewer, opposite, none = (amend(cups, {"angled": {"right": way}}) for way in ("one fewer", "opposite", "none"))
+    assert [row.row.count for row in build(fewer).rows] == [3, 2]
+    left, right = build(opposite).rows
+    assert left.row is right.row
+    assert [row.row.count for row in build(none).rows] == [3]
+    assert len(build(amend(cups, {"row": {"count": 1}, "angled": {"right": "one fewer"}})).hung) == 1
+    assert [part.name for part in build(amend(cups, {"angled": {"caps": "none"}})).parts][-1] == "Right board"
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+@pytest.mark.parametrize("count", [1, 2, 5, 8])
+def test_a_rack_begins_with_as_many_as_were_asked_for(family: str, count: int) -> None:
+    item = {"ledge-post": "storm-lantern", "cradle": "fiddle", "upright": "curtain-pole"}.get(family, "enamel-mug")
+    rack = build(starting([(shipped_item(item), count)], "1 mm", family))
+    assert sum(not hung.spare for hung in rack.hung) == count

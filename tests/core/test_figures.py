@@ -26,6 +26,7 @@ WORDS = {
     "max |gap − p|",
     "first mark, then p",
     "90° − t",
+    "half the angle",
 }
 WORDS |= {"less: they pass at the sides", "the most that fit", "what is left, shared"}
 NAMES = {"in the board + showing": "e + o", "length − plate": "l − k", "T − (length − plate)": "T − i"}

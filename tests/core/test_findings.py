@@ -28,6 +28,7 @@ BOX = starting([(shipped_item("enamel-mug"), 6)], "1 mm", "shelf-box")
 CAPES = starting([(shipped_item("rain-cape"), 3)], "1 mm", "flip-rail")
 BIKES = starting([(shipped_item("bicycle"), 4)], "1 mm", "high-rails")
 PERCH = starting([(shipped_item("climbing-helmet"), 4)], "1 mm", "perch")
+CUPS = starting([(shipped_item("tin-cup"), 7)], "1 mm", "angled-rail")
 BENT = amend(COATS, {"holder": {"kind": "bent"}})
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
@@ -83,6 +84,11 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "flip.strength": (CAPES, {"item": {"weight_g": "9 kg"}}),
     "high.ceiling": (BIKES, {"high": {"ceiling": "2200 mm"}}),
     "high.drop": (BIKES, {"high": {"drop": "120 mm"}}),
+    "angled.hollow": (CUPS, {"board": {"height": "50 mm"}}),
+    "angled.bracket": (CUPS, {"angled": {"bracket": "300 mm"}}),
+    "angled.half": (CUPS, {"angled": {"right": "as many"}}),
+    "angled.meet": (CUPS, {"angled": {"right": "opposite"}, "holder": {"showing": "40 mm"}}),
+    "angled.magnet": (CUPS, {"angled": {"magnet": "40 mm"}}),
     "perch.plate": (PERCH, {"perch": {"depth": "260 mm"}}),
     "perch.stop": (PERCH, {"perch": {"stop": "5 mm"}}),
     "cradle.arm": (FIDDLES, {"cradle": {"showing": "60 mm"}}),

@@ -88,7 +88,9 @@ def test_the_most_on_a_wall() -> None:
 @settings(max_examples=150, deadline=None)
 def test_things_of_different_rows_do_not_overlap_unless_the_drop_is_held(brief: Brief) -> None:
     rack = build(amend(brief, {"rows": {"drop": None}}))
-    if rack.row.trouble or len(rack.hung) > 80:
+    if rack.row.trouble or len(rack.hung) > 80 or any(finding.code == "angled.meet" for finding in rack.findings):
+        return
+    if brief.family == "high-rails":  # of which narrow parts pass wide ones
         return
     for one, other in combinations(rack.hung, 2):
         if one.row == other.row:

@@ -28,6 +28,7 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.things import LEVEL, UP
 
 STANDING = [key for key, way in FAMILIES.items() if way.brief.run is UP]
+MATCHED = [key for key in STANDING if key != "angled-rail"]
 LYING = [key for key, way in FAMILIES.items() if way.brief.run is LEVEL]
 MATS = starting([(shipped_item("sleeping-mat"), 5)], "1 mm", "stile-pair")
 BOARDS = starting([(shipped_item("snow-board"), 4)], "1 mm", "slotted-cheeks")
@@ -47,11 +48,11 @@ def said(rack: Rack) -> list[str]:
     found = [text for finding in rack.findings for text in (finding.part, finding.message, finding.figure)]
     for figure in rack.figures:
         found += [figure.label, figure.why, *(given.name for given in figure.inputs)]
-    names = [name for item in rack.kinds.values() for name in (item.name, item.plural)]
+    names = [name for item in rack.kinds.values() for name in (item.name.capitalize(), item.name, item.plural)]
     return [reduce(lambda text, name: text.replace(name, "…"), names, text) for text in found]
 
 
-@pytest.mark.parametrize("family", STANDING)
+@pytest.mark.parametrize("family", MATCHED)
 @settings(max_examples=150, deadline=None)
 @given(data=st.data())
 def test_matched_uprights_carry_one_row_from_their_feet(family: str, data: st.DataObject) -> None:
@@ -102,7 +103,7 @@ def test_the_drawings_of_an_upright_show_all_of_it(family: str) -> None:
         float(rack.row.axes[0]),
         float(rack.row.axes[1] - rack.row.axes[0]),
     ]
-    assert done.plan is None
+    assert (done.plan is None) == (family in MATCHED)
 
 
 def test_a_pin_and_a_knot_hold_on_an_upright_as_on_a_rail() -> None:

@@ -10,7 +10,6 @@ from yardcliff.api.wire import Wire
 from yardcliff.core.aids import Pair, drilling_jig, family, story_stick
 from yardcliff.core.amend import read_brief
 from yardcliff.core.design import Design, design
-from yardcliff.core.rack import row_names
 from yardcliff.core.row import Row
 from yardcliff.exports.family_csv import write_family
 from yardcliff.store.racks import Racks
@@ -45,7 +44,7 @@ def _lanes(name: str, done: Design) -> list[tuple[str, Row]]:
     rows = done.rack.rows
     if len(rows) == 1:
         return [(name, rows[0].row)]
-    return [(f"{name}, {row_names(group).lower()}", rows[group[0]].row) for group in done.rack.alike]
+    return [(f"{name}, {done.rack.named(group).lower()}", rows[group[0]].row) for group in done.rack.alike]
 
 
 @router.get("/stick.pdf", response_class=Response)

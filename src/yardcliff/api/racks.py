@@ -113,10 +113,15 @@ def get_version(rack_id: str, store: Store) -> Version:
 
 @router.patch("/racks/{rack_id}", tags=["racks"])
 def change_rack(rack_id: str, body: Change, store: Store) -> RackView:
-    """Change a rack and save it. 409 if it was changed since `base`; 422 names unreadable fields."""
+    """Change a rack and save it. 409 if it was changed since `base`; 422 names unreadable fields.
+
+    What says what the rack is already is no step to undo.
+    """
     record = store.get(rack_id)
     before = read_brief(record.brief)
     after = amend(before, body.patch)
+    if after == before and record.version == body.base:
+        return view_rack(record, design(before))
     saved = store.save(rack_id, body.base, dump(after), describe(before, after))
     return view_rack(saved, design(after))
 

@@ -281,17 +281,20 @@ def _marks(design: Design, row: int) -> MarksView:
 
 
 def _rows(design: Design) -> list[RowView]:
-    first = {k: group[0] for group in design.rack.alike for k in group}
-    rows = design.rack.rows[:1] if design.rack.up else design.rack.rows  # uprights carry the same row
+    rack = design.rack
+    groups = {k: group for group in rack.alike for k in group}
+    # Uprights that carry the same row are told of once.
+    rows = [(k, one) for k, one in enumerate(rack.rows) if not rack.up or groups[k][0] == k]
     return [
         RowView(
             y=float(one.y),
             kind=one.kind,
             count=one.row.count,
-            alike=first[k],
-            marks=_marks(design, k) if 0 < k == first[k] else None,
+            alike=groups[k][0],
+            names=rack.named(groups[k]).lower(),
+            marks=_marks(design, k) if 0 < k == groups[k][0] else None,
         )
-        for k, one in enumerate(rows)
+        for k, one in rows
     ]
 
 

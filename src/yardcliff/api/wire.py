@@ -171,6 +171,7 @@ class RowView(Wire):
     kind: str = Field(description="What it hangs, or “=” for what the first row hangs.")
     count: int
     alike: int
+    names: str = Field(description="What the rows with these marks are called together: rows 1 and 3, left board.")
     marks: MarksView | None
 
 

@@ -96,5 +96,17 @@ def rectangle(x: float, y: float, width: float, height: float, radius: float = 0
     )
 
 
+def ellipse(x: float, y: float, rx: float, ry: float) -> Path:
+    kx, ky = rx * ROUND, ry * ROUND
+    return (
+        ("M", (x + rx, y)),
+        ("C", (x + rx, y + ky, x + kx, y + ry, x, y + ry)),
+        ("C", (x - kx, y + ry, x - rx, y + ky, x - rx, y)),
+        ("C", (x - rx, y - ky, x - kx, y - ry, x, y - ry)),
+        ("C", (x + kx, y - ry, x + rx, y - ky, x + rx, y)),
+        ("Z", ()),
+    )
+
+
 def circle(x: float, y: float, radius: float) -> Path:
     return rectangle(x - radius, y - radius, 2 * radius, 2 * radius, radius)

@@ -47,24 +47,29 @@ def whole(least: int, most: int) -> BeforeValidator:
     return BeforeValidator(read)
 
 
-def _tilt(value: Any) -> float:
-    text = str(value).strip().rstrip("°").strip().replace(",", ".")
-    try:
-        degrees = float(text)
-    except ValueError:
-        degrees = float("nan")
-    if not 0 <= degrees <= 45:
-        raise PydanticCustomError(
-            "tilt",
-            "“{text}” is no tilt: write 0 to 45 degrees, measured from square to the face.",
-            {"text": str(value)[:40]},
-        )
-    return degrees
+def angle(least: int, most: int, what: str, measured: str) -> BeforeValidator:
+    """Reads degrees within bounds, as typed; `what` it is and how it is `measured` are said where it is not."""
+
+    def read(value: Any) -> float:
+        text = str(value).strip().rstrip("°").strip().replace(",", ".")
+        try:
+            degrees = float(text)
+        except ValueError:
+            degrees = float("nan")
+        if not least <= degrees <= most:
+            raise PydanticCustomError(
+                "angle",
+                "“{text}” is no {what}: write {least} to {most} degrees, measured {measured}.",
+                {"text": str(value)[:40], "what": what, "least": least, "most": most, "measured": measured},
+            )
+        return degrees
+
+    return BeforeValidator(read)
 
 
 Count = Annotated[int, whole(1, MAX_COUNT)]
 """A whole number of things, 1 to 1000."""
 Spares = Annotated[int, whole(0, MAX_COUNT)]
 """A whole number of things, 0 to 1000."""
-Tilt = Annotated[float, BeforeValidator(_tilt)]
+Tilt = Annotated[float, angle(0, 45, "tilt", "from square to the face")]
 """Degrees from square to the face, 0 to 45."""

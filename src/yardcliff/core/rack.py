@@ -22,6 +22,9 @@ ACROSS: frozenset[Purpose] = frozenset({"slot", "ledge"})
 """What crosses the marked face from edge to edge, as wide as its glyph is high."""
 Wood = Literal["softwood", "hardwood"]
 Face = Literal["front", "top"]
+Seen = Literal["from the side", "from above"]
+RESTS = {"hook": Fraction(82, 100), "peg": Fraction(6, 10), "flip": Fraction(6, 10)}
+"""Where along a holder things come to rest, as a share of how far it stands out."""
 ZERO = Fraction(0)
 
 
@@ -33,7 +36,9 @@ class Part:
     It runs along the wall, or `up`: then that face is read with the foot at the left, as the board lies on the bench.
     `seams` are where it is pieced together from planks, from its left end; the grain of an `upright` one runs up.
     Its back edge is cut out by `notch` where it straddles another. One that is no box has a `profile` from its end,
-    convex corners (z, y) in order; position and size are then those of the box around it.
+    convex corners in order: (z, y) `seen` from the side, (x, z) from above; position and size are then those of the
+    box around it, and `sawn` is how wide and thick it is. The marked face of one that leans is turned from the wall by
+    `lean` degrees, to the right where positive.
     """
 
     key: str
@@ -51,6 +56,9 @@ class Part:
     up: bool = False
     notch: Fraction = ZERO
     profile: tuple[tuple[Fraction, Fraction], ...] = ()
+    seen: Seen = "from the side"
+    sawn: tuple[Fraction, Fraction] | None = None
+    lean: float = 0
 
     @property
     def along(self) -> Fraction:
@@ -60,6 +68,8 @@ class Part:
     @property
     def face_width(self) -> Fraction:
         """Across the marked face."""
+        if self.sawn:
+            return self.sawn[0]
         if self.up:
             return self.length
         return self.height if self.marked == "front" else self.depth
@@ -67,6 +77,8 @@ class Part:
     @property
     def thickness(self) -> Fraction:
         """Through the marked face."""
+        if self.sawn:
+            return self.sawn[1]
         return self.depth if self.marked == "front" else self.height
 
 
@@ -120,6 +132,11 @@ class Glyph:
     screws: tuple[Fraction, ...]
     tip: Fraction
     out: Fraction
+
+    @property
+    def rests(self) -> Fraction:
+        """How far off the face things come to rest on it, along its own axis."""
+        return self.out * RESTS.get(self.kind, ZERO)
 
 
 class Placed(NamedTuple):
@@ -199,7 +216,7 @@ class Outline:
     path: Path
     face: str
     says: str
-    seen: Literal["from the side", "from above"] = "from the side"
+    seen: Seen = "from the side"
 
 
 @dataclass(frozen=True, slots=True)
@@ -267,6 +284,13 @@ class Rack:
             groups.setdefault(one.row.axes, []).append(k)
         return tuple(map(tuple, groups.values()))
 
+    def named(self, group: tuple[int, ...]) -> str:
+        """`Row 2`, `Rows 1, 3 and 5`, counted from 1 at the top; rows that run up are known by their parts."""
+        if self.up:
+            return " and ".join(self.part(self.rows[k].part).name for k in group)
+        names = [str(k + 1) for k in group]
+        return f"Row {names[0]}" if len(names) == 1 else f"Rows {', '.join(names[:-1])} and {names[-1]}"
+
     @property
     def holes(self) -> tuple[Hole, ...]:
         """Every hole of every holder, in the order of the holders."""
@@ -292,11 +316,3 @@ def _on_face(row: RackRow, holder: Placed, bore: Bore) -> tuple[Fraction, Fracti
     if row.up:
         return holder.y - row.y + bore.up, row.across - bore.aside
     return holder.x - row.x + bore.aside, row.across + bore.up
-
-
-def row_names(group: tuple[int, ...]) -> str:
-    """`Row 2`, `Rows 1, 3 and 5`: rows are counted from 1, at the top."""
-    names = [str(k + 1) for k in group]
-    if len(names) == 1:
-        return f"Row {names[0]}"
-    return f"Rows {', '.join(names[:-1])} and {names[-1]}"

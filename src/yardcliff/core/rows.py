@@ -122,6 +122,11 @@ def _staggered(brief: RowsBrief, first: Row) -> Row | None:
         left, right, count = first.left - half, first.right - half, first.count + 1
     if count < 1:
         return None
+    return beside(first, left, right, count)
+
+
+def beside(first: Row, left: Fraction, right: Fraction, count: int) -> Row:
+    """A row with the first one's pitch on a board of the same length, from other ends."""
     # With one holder there is no pitch to follow from: it stands at its left end.
     asked = first.brief.model_copy(
         update={

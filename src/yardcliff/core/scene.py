@@ -8,10 +8,23 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
+from math import atan2, cos, radians, sin
 from typing import Literal
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import Path, circle, in_mm, line, mirrored, moved, rectangle, rounded, swapped
+from yardcliff.core.geometry import (
+    Path,
+    circle,
+    ellipse,
+    in_mm,
+    line,
+    mirrored,
+    moved,
+    rectangle,
+    rounded,
+    swapped,
+    turned,
+)
 from yardcliff.core.keepouts import KeepOut
 from yardcliff.core.length import Tape
 from yardcliff.core.look import Look, silhouette
@@ -43,6 +56,8 @@ CEILING = 2400.0
 ZERO = Fraction(0)
 CLIP_MOUTH = 0.6
 """How much of a clip's width its mouth is drawn."""
+HOOK_ARM = 0.34
+"""How much of a hook's plate its arm is wide, as it is drawn."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -115,19 +130,47 @@ def scene(rack: Rack, tape: Tape) -> Scene:
             drawn += [
                 Stroke("flaw", _on_board(path, part))
                 for flaw in rack.row.brief.keepouts
-                for path in _flaw(flaw, float(part.face_width))
+                for path in _flaw(flaw, float(part.length if part.up else part.face_width))
             ]
         # What hangs through a part is seen above it and below it only.
         if part.marked == "top":
             before.append(Symbol(f"part.{part.key}", "part", tuple(drawn), ((0.0, 0.0),)))
         else:
             strokes += drawn
-    axes = tuple([(in_mm(holder.x), in_mm(holder.y)) for holder in rack.holders])
-    holders = Symbol("holder", "holder", _holder(rack.glyph, rack.bores), axes)
+    holders = tuple(_holders(rack))
     # What slides into an edge stands before it; what hangs, behind its holder.
-    symbols = (holders, *_hung(rack)) if rack.glyph.kind == "slot" else (*_hung(rack), *before, holders)
+    symbols = (*holders, *_hung(rack)) if rack.glyph.kind == "slot" else (*_hung(rack), *before, *holders)
     dimensions = tuple(_dimensions(rack, tape, extent))
     return Scene(tuple(strokes), symbols, dimensions, extent, wall)
+
+
+def _holders(rack: Rack) -> Iterator[Symbol]:
+    """The holders, a symbol for each way that they look."""
+    leans = [rack.part(row.part).lean for row in rack.rows]
+    for lean in dict.fromkeys(leans):
+        placed = rack.holders if len(set(leans)) == 1 else [one for one in rack.holders if leans[one.row] == lean]
+        strokes = _leaning(rack.glyph, rack.bores, lean) if lean else _holder(rack.glyph, rack.bores)
+        key = f"holder.{lean:g}" if lean else "holder"
+        yield Symbol(key, "holder", strokes, tuple([(in_mm(one.x), in_mm(one.y)) for one in placed]))
+
+
+def _leaning(glyph: Glyph, bores: Sequence[Bore], lean: float) -> tuple[Stroke, ...]:
+    """A holder on a face that leans to the side, from the front: it is seen slantwise, and so are its foot and its tip."""
+    peg = glyph.kind == "peg"
+    r, t, f = float(glyph.width) / 2 * (1 if peg else HOOK_ARM), radians(bores[0].tilt), radians(lean)
+    tip = (float(glyph.out) * cos(t) * sin(f), float(glyph.tip))
+    angle = atan2(tip[1], tip[0])
+    over = (-sin(angle) * r, cos(angle) * r)
+    shaft = line(over, (tip[0] + over[0], tip[1] + over[1]), (tip[0] - over[0], tip[1] - over[1]), (-over[0], -over[1]))
+    end = ellipse(0, 0, r * cos(t) * cos(f), r)
+    return (
+        Stroke(
+            "holder-line" if peg else "plate", ellipse(0, 0, float(glyph.width) / 2 * cos(f), float(glyph.height) / 2)
+        ),
+        Stroke("holder", (*shaft, ("Z", ()))),
+        Stroke("holder", moved(turned(end, angle), *tip)),
+        Stroke("mark", _cross(0, 0, r * 0.55)),
+    )
 
 
 def _extent(rack: Rack) -> Box:
@@ -192,16 +235,16 @@ def _hung(rack: Rack) -> Iterator[Symbol]:
         if y is None:
             y = heights[id(hung.y)] = in_mm(hung.y)
         places.setdefault((hung.kind, hung.turned, hung.spare), []).append((in_mm(hung.x), y))
-    for (kind, turned, spare), at in places.items():
-        key = ".".join(("item", kind, *("turned",) * turned, *("spare",) * spare))
-        yield Symbol(key, "item", item_strokes(rack.looks[kind], turned=turned, spare=spare), tuple(at))
+    for (kind, about, spare), at in places.items():
+        key = ".".join(("item", kind, *("turned",) * about, *("spare",) * spare))
+        yield Symbol(key, "item", item_strokes(rack.looks[kind], about=about, spare=spare), tuple(at))
 
 
 @lru_cache(maxsize=256)
-def item_strokes(look: Look, *, turned: bool = False, spare: bool = False) -> tuple[Stroke, ...]:
+def item_strokes(look: Look, *, about: bool = False, spare: bool = False) -> tuple[Stroke, ...]:
     """A thing about the point that it hangs at; turned end for end, or just its outline where a place is spare."""
     body, lines = look.body, look.lines
-    if turned:
+    if about:
         body, lines = tuple(map(mirrored, body)), tuple(map(mirrored, lines))
     if spare:
         return tuple(Stroke("spare", path) for path in body)
@@ -276,7 +319,7 @@ def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
             *(Stroke("holder-line", line((x, -height / 2), (x, height / 2))) for x in (-gap, gap)),
             Stroke("mark", _cross(0, 0, width * 0.15)),
         )
-    arm = width * 0.34
+    arm = width * HOOK_ARM
     screws = tuple(Stroke("screw", circle(0, float(dy), width * 0.11)) for dy in glyph.screws)
     return (
         Stroke("plate", rectangle(-width / 2, -height / 2, width, height, width * 0.32)),
@@ -319,7 +362,10 @@ def _up_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     low_y = extent.y0
     if len(xs) > 1:
         (left, inner), (outer, right) = xs[0], xs[-1]
-        found.append(Dimension("x", float(inner), float(outer), low_y, -1, 1, tape.write(outer - inner), "up.between"))
+        if outer > inner:
+            found.append(
+                Dimension("x", float(inner), float(outer), low_y, -1, 1, tape.write(outer - inner), "up.between")
+            )
         found.append(Dimension("x", float(left), float(right), low_y, -1, 2, tape.write(right - left), "overall"))
     else:
         ((left, right),) = xs

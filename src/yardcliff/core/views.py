@@ -5,7 +5,7 @@ z = 0, y up. A plan is drawn for racks that are marked on a top face: x right fr
 edge.
 """
 
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import replace
 from itertools import pairwise
 from math import ceil, cos, radians, sin
@@ -16,7 +16,7 @@ from yardcliff.core.geometry import ROUND, Path, circle, line, moved, rectangle,
 from yardcliff.core.length import Tape
 from yardcliff.core.look import beside, silhouette
 from yardcliff.core.rack import ACROSS, Bore, Glyph, Hung, Part, Placed, Rack
-from yardcliff.core.scene import Box, Dimension, Scene, Stroke, Symbol, board_strokes
+from yardcliff.core.scene import HOOK_ARM, Box, Dimension, Scene, Stroke, Symbol, board_strokes
 
 PLATE = 3.0
 """How thick a hook's plate is drawn, mm."""
@@ -24,13 +24,13 @@ HATCH, MOST_HATCH = 9.0, 40
 """Between the lines that say that wood is cut, mm; and how many a board gets at most."""
 LEAST_BELOW, SHARE_BELOW = 60.0, 0.7
 """How much of what hangs is seen below the boards: mm, and as a share of what is above."""
-RESTS = {"hook": 0.82, "peg": 0.6, "flip": 0.6}
-"""Where along a holder things come to rest, as a share of how far it stands out."""
 CLEAR, LONGEST, FOLDED = 60.0, 200.0, 30.0
 """Around the boards everything is drawn to scale; longer stretches of nothing but one thing are folded; mm."""
 Folds = tuple[tuple[float, float], ...]
 Turn = Callable[[float, float], tuple[float, float]]
+Corners = Sequence[tuple[Fraction, Fraction]]
 P = TypeVar("P", Hung, Placed)
+ZERO = Fraction(0)
 
 
 def section(rack: Rack, tape: Tape) -> Scene:
@@ -41,14 +41,17 @@ def section(rack: Rack, tape: Tape) -> Scene:
     strokes += [] if slotted else things
     here = rack.holders[0].x
     beyond = [part for part in rack.parts if not part.x <= here <= part.x + part.length]
-    strokes[:0] = [stroke for part in beyond for stroke in _cut(part, hatched=False)]
+    leaning = any(part.lean for part in rack.parts)
+    strokes[:0] = [] if leaning else [Stroke("board", _beside(part)) for part in beyond]
     for part in rack.parts:
         if part not in beyond:
-            strokes += _cut(part)
+            strokes += _cut(part, float(here))
+    if leaning:  # what stands before the cut, and what the cut board hides
+        strokes += [Stroke("holder-line", _beside(part)) for part in rack.parts if part.lean or part in beyond]
     for holder in _seen(rack, rack.holders):
         row = rack.rows[holder.row]
         part = rack.part(row.part)
-        onto = _on_face(part, float(holder.y - part.y if part.marked == "front" else row.across))
+        onto = _on_face(part, row.across, holder.y)
         strokes += [
             Stroke("holder-line", _turned(_bored(bore), onto))
             for bore in rack.bores
@@ -58,7 +61,7 @@ def section(rack: Rack, tape: Tape) -> Scene:
     strokes += things if slotted else []
     first = [hole for hole in rack.seats if (hole.row, hole.holder) == (0, 0)]
     for hole in first:
-        onto = _on_face(rack.part(hole.part), float(hole.across))
+        onto = _on_face(rack.part(hole.part), hole.across)
         bore = Bore(hole.purpose, Fraction(0), hole.bit, hole.depth, hole.tilt)
         strokes.append(Stroke("holder-line", _turned(_bored(bore), onto)))
     folds = _folds(rack, _around(strokes).y1)
@@ -89,9 +92,11 @@ def _seen(rack: Rack, placed: Iterable[P]) -> Iterator[P]:
 
 
 def plan(rack: Rack, tape: Tape) -> Scene | None:
-    """From above, where the row is marked on a top face; None for other racks."""
+    """From above, where the row is marked on a top face or faces lean to the side; None for other racks."""
     row = rack.rows[0]
     marked = rack.part(row.part)
+    if marked.lean:
+        return _leaning(rack, tape)
     if marked.marked != "top":
         return None
     strokes = [Stroke("wall-line", line((-40, 0), (float(marked.length) + 40, 0)))]
@@ -125,6 +130,51 @@ def plan(rack: Rack, tape: Tape) -> Scene | None:
     return Scene(tuple(strokes), tuple(symbols), tuple(dimensions), extent, extent)
 
 
+def _leaning(rack: Rack, tape: Tape) -> Scene:
+    """Uprights whose faces lean to the sides, from above, cut between two holders; what hangs is outlined."""
+    boards = [part for part in rack.parts if part.lean]
+    strokes = [
+        Stroke("board", rectangle(*map(float, (part.x, -(part.z + part.depth), part.length, part.depth))))
+        for part in rack.parts
+        if part.seen == "from the side"  # ends would hide what they cover
+    ]
+    for part in boards:
+        corners = [(float(x), -float(z)) for x, z in part.profile]
+        strokes += [Stroke("board", _closed(corners)), *_hatch(corners)]
+    for k, row in enumerate(rack.rows):
+        part = rack.part(row.part)
+        x, y = float(row.x), -_face(part, row.across)[0]
+        turn = radians(part.lean - 90)  # straight out of the wall is down the page
+        drawn = _holder_from_above(rack.glyph, rack.bores[0])
+        strokes += [Stroke(stroke.role, moved(turned(stroke.path, turn), x, y)) for stroke in drawn]
+        out = float(rack.glyph.rests) * cos(radians(rack.bores[0].tilt))
+        for kind in {hung.kind: None for hung in rack.hung if hung.row == k}:
+            item = rack.kinds[kind]
+            wide, deep = float(item.across), float(item.front)
+            left, low = x + out * cos(turn) - float(item.left), y + out * sin(turn) - deep / 2
+            strokes.append(Stroke("spare", rectangle(left, low, wide, deep, min(wide, deep) / 2)))
+    box = _around(strokes)
+    extent = Box(box.x0, box.y0, box.x1, 0)
+    strokes.insert(0, Stroke("wall-line", line((box.x0 - 40, 0), (box.x1 + 40, 0))))
+    outer = min(part.x for part in boards), max(part.x + part.length for part in boards)
+    front = max(part.z + part.depth for part in boards)
+    dimensions = (
+        Dimension("x", float(outer[0]), float(outer[1]), 0, 1, 1, tape.write(outer[1] - outer[0]), "overall"),
+        Dimension("x", box.x0, box.x1, 0, 1, 2, tape.write(rounded(box.x1 - box.x0)), ""),
+        Dimension("y", -float(front), 0, box.x0, -1, 1, tape.write(front), ""),
+        Dimension("y", box.y0, 0, box.x1, 1, 1, tape.write(rounded(-box.y0)), ""),
+    )
+    return Scene(tuple(strokes), (), dimensions, extent, extent)
+
+
+def _holder_from_above(glyph: Glyph, bore: Bore) -> Iterator[Stroke]:
+    """A holder and its hole as they lie, in (out of the face, aside)."""
+    t, r = cos(radians(bore.tilt)), float(bore.bit) / 2
+    yield Stroke("holder-line", rectangle(-float(bore.depth) * t, -r, float(bore.depth) * t, 2 * r))
+    half = float(glyph.width) * (0.5 if glyph.kind == "peg" else HOOK_ARM / 2)
+    yield Stroke("holder", rectangle(0, -half, float(glyph.out) * t, 2 * half))
+
+
 def _seen_from_above(bore: Bore, out: float) -> Iterator[Stroke]:
     r = float(bore.bit) / 2
     if not bore.open:
@@ -142,12 +192,22 @@ def _seen_from_above(bore: Bore, out: float) -> Iterator[Stroke]:
     yield Stroke("plate", slot)
 
 
-def _on_face(part: Part, across: float) -> Turn:
-    """From (out of the face, up the face) about a holder's axis to (z, y)."""
+def _face(part: Part, across: Fraction) -> tuple[float, float]:
+    """Where a front is at that line across it: how far off the wall, mm, and how much of what stands out of it is seen
+    from the side: all, where it does not lean.
+    """
+    f = radians(abs(part.lean))
+    edge = across if part.lean < 0 else part.face_width - across  # from the one that stands further out
+    return float(part.z + part.depth) - (float(edge) * sin(f) if part.lean else 0), cos(f)
+
+
+def _on_face(part: Part, across: Fraction, at: Fraction = ZERO) -> Turn:
+    """From (out of the face, up the face) about an axis, `at` that height where it is on a front, to (z, y)."""
     if part.marked == "front":
-        z, y = float(part.z + part.depth), float(part.y) + across
-        return lambda out, up: (z + out, y + up)
-    z, y = float(part.z + part.depth) - across, float(part.y + part.height)
+        z, share = _face(part, across)
+        y = float(at)
+        return lambda out, up: (z + out * share, y + up)
+    z, y = float(part.z + part.depth - across), float(part.y + part.height)
     return lambda out, up: (z - up, y + out)
 
 
@@ -155,24 +215,43 @@ def _turned(path: Path, onto: Turn) -> Path:
     return tuple((c, tuple(n for pair in zip(ns[::2], ns[1::2], strict=True) for n in onto(*pair))) for c, ns in path)
 
 
-def _cut(part: Part, *, hatched: bool = True) -> Iterator[Stroke]:
-    """A board from the side: hatched where it is cut, plain where it is seen beyond the cut."""
+def _beside(part: Part) -> Path:
+    """A board's outline from the side."""
+    if part.profile and part.seen == "from the side":
+        return _closed(part.profile)
+    return rectangle(float(part.z), float(part.y), float(part.depth), float(part.height))
+
+
+def _cut(part: Part, x: float) -> Iterator[Stroke]:
+    """A board that is cut at `x`: hatched."""
     back, low, high, front = (float(n) for n in (part.z, part.y, part.y + part.height, part.z + part.depth))
-    middle = back + float(part.notch)
     if part.notch:
         yield Stroke("holder-line", rectangle(back, low, float(part.notch), high - low))
-    corners = [(float(z), float(y)) for z, y in part.profile] or [
-        (middle, low),
-        (front, low),
-        (front, high),
-        (middle, high),
+        back += float(part.notch)
+    if part.profile and part.seen == "from above":
+        back, front = _chord(part.profile, x)
+    corners = [(back, low), (front, low), (front, high), (back, high)]
+    if part.profile and part.seen == "from the side":
+        corners = [(float(z), float(y)) for z, y in part.profile]
+    yield Stroke("board", _closed(corners))
+    yield from _hatch(corners)
+
+
+def _chord(profile: Corners, x: float) -> tuple[float, float]:
+    """Where a line of that `x` goes into a convex outline and comes out again."""
+    met = [
+        float(z) + (x - float(a)) / float(b - a) * float(w - z)
+        for (a, z), (b, w) in pairwise([*profile, profile[0]])
+        if a != b and min(a, b) <= x <= max(a, b)
     ]
-    yield Stroke("board", (*line(*corners), ("Z", ())))
-    if hatched:
-        yield from _hatch(corners)
+    return min(met), max(met)
 
 
-def _hatch(corners: list[tuple[float, float]]) -> Iterator[Stroke]:
+def _closed(corners: Iterable[tuple[Fraction | float, Fraction | float]]) -> Path:
+    return (*line(*((float(a), float(b)) for a, b in corners)), ("Z", ()))
+
+
+def _hatch(corners: Sequence[tuple[float, float]]) -> Iterator[Stroke]:
     """Slanted lines across a convex outline."""
     sums = [z + y for z, y in corners]
     apart = max(HATCH, (max(sums) - min(sums)) / MOST_HATCH)
@@ -265,13 +344,13 @@ def _thing_beside(rack: Rack, hung: Hung) -> Iterator[Stroke]:
         yield from (Stroke(role, moved(path, z, y)) for role, path in look.beside)
         return
     item, part = rack.kinds[hung.kind], rack.part(row.part)
-    deep, z = float(item.front), float(part.z + part.depth)
+    deep, (z, share) = float(item.front), _face(part, row.across)
     if part.marked == "top":
         z, back = z - float(row.across), deep / 2
     elif rack.glyph.kind == "clip":
         z, back = z + float(rack.glyph.out) / 2, deep / 2
     else:  # it hangs from the hook's crook or from the middle of a peg, and no further back than the board
-        back = min(float(rack.glyph.out) * RESTS[rack.glyph.kind], deep * 0.85)
+        back = min(float(rack.glyph.rests) * share, deep * 0.85)
         z += back
     body, lines = silhouette(beside(item.shape), back, deep - back, float(item.above), float(item.below))
     yield from (Stroke("item", moved(path, z, float(hung.y))) for path in body)
@@ -318,10 +397,11 @@ def _measures(rack: Rack, tape: Tape, extent: Box, folds: Folds) -> Iterator[Dim
     z, y = float(part.z), float(part.y)
     level = 1
     web = next((step.web for step in rack.machining if step.web is not None and step.face == part.marked), None)
-    if part.marked == "front" and web is not None and web > 0:
+    if part.marked == "front" and not part.lean and web is not None and web > 0:
         yield Dimension("x", z, z + float(web), extent.y1, 1, level, tape.write_fine(web), "")
         level += 1
-    yield Dimension("x", z, z + float(part.depth), extent.y1, 1, level, tape.write_fine(part.depth), "")
+    deep = tape.write(part.depth) if part.lean else tape.write_fine(part.depth)
+    yield Dimension("x", z, z + float(part.depth), extent.y1, 1, level, deep, "")
     yield Dimension("x", 0, extent.x1, extent.y1, 1, level + 1, tape.write(rounded(extent.x1)), "")
     ends = _fold(y, folds), _fold(y + float(part.height), folds)
     yield Dimension("y", *ends, 0, -1, 1 + rack.up, tape.write_fine(part.height), "")

@@ -56,6 +56,11 @@ class Page:
         frame.rect(0, bottom * MM, width * MM, (height - bottom) * MM)
         self.canvas.clipPath(frame, stroke=0, fill=0)
 
+    def shrink(self, x: float, y: float, share: float) -> None:
+        """From here on everything is drawn at a share of its size about (x, y), until the state is restored."""
+        self.canvas.translate(x * MM * (1 - share), y * MM * (1 - share))
+        self.canvas.scale(share, share)
+
     def path(self, path: Path, ink: Ink) -> None:
         canvas, drawn = self.canvas, self.canvas.beginPath()
         for letter, numbers in path:

@@ -8,7 +8,6 @@ from yardcliff.core.findings import Severity
 from yardcliff.core.geometry import line
 from yardcliff.core.machining import depth, left, setting, tool
 from yardcliff.core.marks import Mark
-from yardcliff.core.rack import row_names
 from yardcliff.core.scene import Scene
 from yardcliff.exports.drawing import TEXT, Ink, InkedPath, lay_out
 from yardcliff.exports.pdf import BOLD, MM, Page, Paper
@@ -24,6 +23,8 @@ SECTION_SHARE, BESIDE_TALL, PLAN_SHARE = 0.26, 0.3, 0.36
 """How much of the width the section takes beside a low drawing and a tall one; of the height, a plan."""
 SCALE_ROOM = 5.0
 """Under a drawing, where its scale is written, mm."""
+SHARES = (1.0, 0.93, 0.86, 0.8, 0.74, 0.68)
+"""How large the words are, as a share of their full size."""
 MOST = 84
 """Marks that fit on the page; the CSV has them all."""
 
@@ -31,33 +32,51 @@ MOST = 84
 def write_shopsheet(name: str, design: Design, paper: Paper) -> bytes:
     """The shop sheet as PDF. A tall rack stands at the left of its words, a low one above them."""
     page = Page(paper, f"{name}: shop sheet")
-    top = page.height - MARGIN
-    _head(page, name, design, top)
-    width, height = page.width - 2 * MARGIN, top - 14 - MARGIN
+    top = _head(page, name, design)
+    width = page.width - 2 * MARGIN
     box = design.scene.extent
-    if (box.x1 - box.x0) < TALL * (box.y1 - box.y0):
+    tall = (box.x1 - box.x0) < TALL * (box.y1 - box.y0)
+    if tall:
         split = MARGIN + width * 0.58
         beside = (split - MARGIN) * BESIDE_TALL
-        _front(page, design, MARGIN, MARGIN, split - MARGIN - beside, height)
-        _drawing(page, design.section, split - beside, MARGIN, beside, height)
-        x, right = split + 4, page.width - MARGIN
-        y = _marks(page, design, x, top - 18, right, LOWEST)
-        _care(page, design, x, _drilling(page, design, x, y, right), right)
+        _front(page, design, MARGIN, MARGIN, split - MARGIN - beside, top - 2 - MARGIN)
+        _drawing(page, design.section, split - beside, MARGIN, beside, top - 2 - MARGIN)
+        at = split + 4, top - 6
     else:
-        split = MARGIN + width * 0.56
         beside = width * SECTION_SHARE
-        _front(page, design, MARGIN, top - 12 - LOW_HEIGHT, width - beside, LOW_HEIGHT)
-        _drawing(page, design.section, page.width - MARGIN - beside, top - 12 - LOW_HEIGHT, beside, LOW_HEIGHT)
-        y = top - 16 - LOW_HEIGHT
-        marked = _marks(page, design, MARGIN, y, split - 6, MARGIN + 6)
-        drilled = _drilling(page, design, split, y, page.width - MARGIN)
-        # The cautions stand where there is more room left.
-        if drilled < marked:
-            _care(page, design, MARGIN, marked, split - 6)
-        else:
-            _care(page, design, split, drilled, page.width - MARGIN)
+        _front(page, design, MARGIN, top - LOW_HEIGHT, width - beside, LOW_HEIGHT)
+        _drawing(page, design.section, page.width - MARGIN - beside, top - LOW_HEIGHT, beside, LOW_HEIGHT)
+        at = MARGIN, top - 4 - LOW_HEIGHT
+    # As large as the page takes them: tried where nobody sees it.
+    share = next((one for one in SHARES if _words(Page(paper, ""), design, *at, one, tall=tall) >= MARGIN), SHARES[-1])
+    _words(page, design, *at, share, tall=tall)
     page.turn()
     return page.finish()
+
+
+def _words(page: Page, design: Design, x: float, y: float, share: float, *, tall: bool) -> float:
+    """Marks, drilling and cautions from (x, y) to the page's right, at a share of their size; returns where they end."""
+    page.canvas.saveState()
+    page.shrink(x, y, share)
+    right = x + (page.width - MARGIN - x) / share
+
+    def down(to: float) -> float:
+        return y - (y - to) / share
+
+    if tall:
+        end = _drilling(page, design, x, _marks(page, design, x, y, right, down(LOWEST)), right)
+        end = _care(page, design, x, end, right)
+    else:
+        split = x + (right - x) * 0.56
+        marked = _marks(page, design, x, y, split - 6, down(MARGIN + 6))
+        drilled = _drilling(page, design, split, y, right)
+        # The cautions stand where there is more room left.
+        if drilled < marked:
+            end = min(drilled, _care(page, design, x, marked, split - 6))
+        else:
+            end = min(marked + 6, _care(page, design, split, drilled, right))
+    page.canvas.restoreState()
+    return y - (y - end) * share
 
 
 def _front(page: Page, design: Design, x: float, y: float, width: float, height: float) -> None:
@@ -83,12 +102,17 @@ def _drawing(page: Page, scene: Scene, x: float, y: float, width: float, height:
     page.text(x + width - 6, y + 1, f"1 : {1 / scale:.1f}", 3, anchor="end")
 
 
-def _head(page: Page, name: str, design: Design, top: float) -> None:
+def _head(page: Page, name: str, design: Design) -> float:
+    """The name and what it is; returns where the rule under it is."""
+    top = page.height - MARGIN
     row, tape, brief = design.rack.row, design.tape, design.brief
     page.text(MARGIN, top - 4, name, 6, font=BOLD)
-    said = f"{design.rack.says}, {row.holders - 1} space{'s' * (row.holders != 2)}; {_parts(design)}; {'foot' if design.rack.up else 'axis'} {tape.write(brief.hung)} above the floor"
-    page.text(MARGIN, top - 9.5, said, 3.4)
-    page.path(line((MARGIN, top - 12), (page.width - MARGIN, top - 12)), RULE)
+    spaces = f"{row.holders - 1} space{'s' * (row.holders != 2)}"
+    above = f"{'foot' if design.rack.up else 'axis'} {tape.write(brief.hung)} above the floor"
+    said = f"{design.rack.says}, {spaces}; {_parts(design)}; {above}"
+    rule = page.wrapped(MARGIN, top - 9.5, page.width - 2 * MARGIN, said, 3.4) + 1.9
+    page.path(line((MARGIN, rule), (page.width - MARGIN, rule)), RULE)
+    return rule
 
 
 def _parts(design: Design) -> str:
@@ -116,8 +140,8 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest:
     page.text(x, y, f"Marks, from the datum: {datum}", 4, font=BOLD)
     lines: list[str | Mark] = []
     for group in design.rack.alike:
-        if design.rack.several:
-            lines.append(row_names(group))
+        if design.rack.several or len(design.rack.alike) > 1:
+            lines.append(design.rack.named(group))
         lines += design.marks_by_row[group[0]]
     shown = lines[:MOST]
     rows = min(max(1, int((y - lowest - 10.5) / ROW)), len(shown))
@@ -166,7 +190,8 @@ def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> f
     return y
 
 
-def _care(page: Page, design: Design, x: float, y: float, right: float) -> None:
+def _care(page: Page, design: Design, x: float, y: float, right: float) -> float:
+    """The cautions; returns the y below them."""
     page.text(x, y - 2, "Take care", 4, font=BOLD)
     y -= 7
     general = (
@@ -174,3 +199,4 @@ def _care(page: Page, design: Design, x: float, y: float, right: float) -> None:
     )
     for caution in (*design.rack.cautions, general):
         y = page.wrapped(x, y, right - x, caution, 3.2)
+    return y

@@ -11,7 +11,7 @@ from yardcliff.core.design import Design
 from yardcliff.core.geometry import circle, line, moved, rectangle
 from yardcliff.core.machining import tool
 from yardcliff.core.marks import Mark
-from yardcliff.core.rack import ACROSS, Hole, Outline, Part, Rack, row_names
+from yardcliff.core.rack import ACROSS, Hole, Outline, Part
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper
 from yardcliff.exports.tiling import DASHED, HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
@@ -79,20 +79,13 @@ def _bands(name: str, design: Design, paper_height: float) -> Iterator[_Band]:
 
     for group in rack.alike:
         row = rack.rows[group[0]]
-        title = f"{name}, {_whose(rack, group)}" if len(rack.rows) > 1 else name
+        title = f"{name}, {rack.named(group).lower()}" if len(rack.rows) > 1 else name
         holes = [hole for hole in rack.holes if hole.row == group[0]]
         yield band(title, rack.part(row.part), float(row.across), group[0], holes)
     for key in dict.fromkeys(hole.part for hole in rack.seats):
         holes = [hole for hole in rack.seats if hole.part == key]
         part = rack.part(key)
         yield band(f"{name}, {part.name.lower()}", part, float(holes[0].across), holes[0].row, holes)
-
-
-def _whose(rack: Rack, group: tuple[int, ...]) -> str:
-    """The rows of a band, or the uprights that all carry the one row."""
-    if rack.up:
-        return " and ".join(rack.part(rack.rows[k].part).name.lower() for k in group)
-    return row_names(group).lower()
 
 
 def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) -> None:

@@ -1440,6 +1440,11 @@ export interface components {
             count: number;
             /** Alike */
             alike: number;
+            /**
+             * Names
+             * @description What the rows with these marks are called together: rows 1 and 3, left board.
+             */
+            names: string;
             marks: components["schemas"]["MarksView"] | null;
         };
         /**

@@ -5,6 +5,7 @@ from typing import Annotated, Any
 from pydantic import Field, TypeAdapter
 
 from yardcliff.core.families import (
+    angled_rail,
     cheeks,
     cradle,
     flip_rail,
@@ -44,6 +45,7 @@ Brief = (
     | flip_rail.FlipRailBrief
     | high_rails.HighRailsBrief
     | perch.PerchBrief
+    | angled_rail.AngledRailBrief
 )
 BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="family")])
 """Reads any family's brief and knows their schema."""
@@ -64,6 +66,7 @@ FAMILIES: dict[str, Family[Any]] = {
         shelf_box.FAMILY,
         flip_rail.FAMILY,
         perch.FAMILY,
+        angled_rail.FAMILY,
     )
 }
 

@@ -105,7 +105,7 @@ def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
             *_findings(brief, fitted, row),
         ),
         ("Mark and cut the cheeks as one: screw them together through the waste, TOP written on both.",),
-        up_at=stood.middle,
+        up_at=(stood.middle,),
         looks={kind: slid(item, brief.slot.angle, brief.slot.depth) for kind, item in brief.kinds.items()},
     )
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)

@@ -76,7 +76,7 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
         cautions=(
             "Screw the bare post up first and pin the ledges after: with them on, no screwdriver reaches between.",
         ),
-        up_at=stood.middle,
+        up_at=(stood.middle,),
         looks={kind: standing(item) for kind, item in brief.kinds.items()},
     )
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)

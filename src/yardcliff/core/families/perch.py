@@ -15,6 +15,7 @@ from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
 from yardcliff.core.families.joinery import BITE, screwed
+from yardcliff.core.families.prisms import prism
 from yardcliff.core.families.shared import Body, assemble, ground
 from yardcliff.core.findings import Finding, Fix, Patch
 from yardcliff.core.geometry import line, rounded
@@ -24,7 +25,7 @@ from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import Joint, Operation, Outline, Part, Rack, Wood
+from yardcliff.core.rack import Joint, Operation, Outline, Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
 from yardcliff.core.working import Figure, Input
@@ -142,15 +143,6 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
         ),
     )
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
-
-
-def prism(
-    key: str, name: str, x: Fraction, length: Fraction, corners: tuple[tuple[float, float], ...], wood: Wood
-) -> Part:
-    """A board that looks like `corners`, (z, y) in mm, from its end."""
-    profile = tuple((rounded(z), rounded(y)) for z, y in corners)
-    zs, ys = [z for z, _ in profile], [y for _, y in profile]
-    return Part(key, name, x, min(ys), min(zs), length, max(ys) - min(ys), max(zs) - min(zs), wood, profile=profile)
 
 
 def _machining(brief: PerchBrief, brackets: int, length: Fraction) -> tuple[Operation, ...]:

@@ -31,8 +31,8 @@ class Body:
     `marked` holds, for each row, the key of its part and how far across the marked face its axis lies. Things
     hang from the row, or stand with their feet at the height `standing_at`.
 
-    Where the parts stand `up`, they all carry the one row, and things hang once, about the height `up_at` x of the wall.
-    Rows start at the wall's datum, or at `shifts` to the right of it. `looks` tell how things are seen that do not hang down,
+    Where the parts stand `up`, they all carry the one row, or each its own of `sides`; things hang at the x of the wall
+    `up_at`, once or on each. Rows along the wall start at the wall's datum, or at `shifts` to the right of it. `looks` tell how things are seen that do not hang down,
     `outlines` how parts are that are shaped.
     """
 
@@ -46,7 +46,8 @@ class Body:
     cautions: tuple[str, ...] = ()
     seats: tuple[Hole, ...] = ()
     standing_at: Fraction | None = None
-    up_at: Fraction | None = None
+    up_at: tuple[Fraction, ...] = ()
+    sides: tuple[Row, ...] = ()
     looks: Mapping[str, Look] | None = None
     shifts: tuple[Fraction, ...] = ()
     outlines: tuple[Outline, ...] = ()
@@ -94,7 +95,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     """The rack: rows, holders, what hangs, and every figure and finding that does not depend on the family."""
     tape, first = Tape.named(brief.tape), standing[0].row
     own = brief.rows.own
-    up = body.up_at is not None
+    up = bool(body.up_at)
     rows = (
         tuple(_up(body, first))
         if up
@@ -123,12 +124,11 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
             for i, axis in enumerate(one.row.axes)
         ]
     )
+    drop = fitted.hang_drop
     hung = tuple(
-        [
-            thing
-            for k, one in enumerate(rows[:1] if up else rows)
-            for thing in _hang(k, one, fitted.hang_drop, feet, body)
-        ]
+        [thing for k, (one, x) in enumerate(zip(rows, body.up_at, strict=False)) for thing in _hang_up(k, one, drop, x)]
+        if up
+        else [thing for k, one in enumerate(rows) for thing in _hang(k, one, drop, feet)]
     )
     used = {kind: brief.kinds[kind] for kind in dict.fromkeys(thing.kind for thing in hung)}
     looks = body.looks or {kind: hanging(item) for kind, item in used.items()}
@@ -154,7 +154,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
             *body.figures,
         ),
         (
-            *_of_the_rows(brief, rows, standing, used, fitted, tape),
+            *_of_the_rows(brief, rows[:1] if up else rows, standing, used, fitted, tape),
             *(replace(finding, at=at) for finding in (*fitted.findings, *body.findings)),
             *(() if feet else _floor(brief, used, looks, hung, tape)),
         ),
@@ -233,15 +233,9 @@ def _floor(
             )
 
 
-def _hang(k: int, one: RackRow, drop: Fraction, feet: Mapping[str, Fraction], body: Body) -> list[Hung]:
+def _hang(k: int, one: RackRow, drop: Fraction, feet: Mapping[str, Fraction]) -> list[Hung]:
     """What hangs on a row, `drop` below its holders, or stands where its feet put it."""
     things, centres = one.row.things, one.row.centres
-    if body.up_at is not None:
-        low, x = one.y - drop, body.up_at
-        return [
-            Hung(k, thing.kind, x, low + at, thing.turned, thing.spare)
-            for thing, at in zip(things, centres, strict=True)
-        ]
     level = one.y - drop  # once for all: hundreds hang at one height
     xs = [one.x + at for at in centres] if one.x else centres
     return [
@@ -250,9 +244,19 @@ def _hang(k: int, one: RackRow, drop: Fraction, feet: Mapping[str, Fraction], bo
     ]
 
 
+def _hang_up(k: int, one: RackRow, drop: Fraction, x: Fraction) -> list[Hung]:
+    """The same on a row that runs up, about the `x` of the wall."""
+    low = one.y - drop
+    return [
+        Hung(k, thing.kind, x, low + at, thing.turned, thing.spare)
+        for thing, at in zip(one.row.things, one.row.centres, strict=True)
+    ]
+
+
 def _up(body: Body, row: Row) -> Iterator[RackRow]:
-    """The one row on each of the parts that stand up."""
+    """The one row, or each its own, on the parts that stand up."""
     parts = {part.key: part for part in body.parts}
-    for key, across in body.marked:
+    for k, (key, across) in enumerate(body.marked):
         part = parts[key]
-        yield RackRow(key, part.y, across, row, x=part.x + part.face_width - across, up=True)
+        x = part.x + part.length * (1 - across / part.face_width)  # as seen from the front, where a face may lean
+        yield RackRow(key, part.y, across, body.sides[k] if body.sides else row, x=x, up=True)

@@ -98,7 +98,7 @@ def build(brief: StileBrief, fitted: Fitting, row: Row) -> Rack:
         )
         if pair
         else (),
-        up_at=stood.middle,
+        up_at=(stood.middle,),
         looks={kind: lying(item, _tilt(brief)) for kind, item in brief.kinds.items()} if pair else None,
     )
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)

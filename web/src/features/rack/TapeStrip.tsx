@@ -21,11 +21,11 @@ const BENCH = { top: 0, right: 60, bottom: 0, left: 60 };
 export function TapeStrip({ control, flipped, onFlip }: Props) {
   const [checking, setChecking] = useState(false);
   const [row, setRow] = useState(0);
-  const alike = useShown((shown) => shown.design.rows.map((one) => one.alike).join());
+  const named = useShown((shown) => shown.design.rows.map((one) => `${one.alike} ${one.names}`).join("\n"));
   const ends = useShown((shown) => shown.design.ends);
   const up = useShown((shown) => shown.design.up);
   const lying = useLying(control);
-  const groups = rowGroups(alike);
+  const groups = rowGroups(named);
   const shownRow = groups.some(({ value }) => value === String(row)) ? row : 0;
   return (
     <div className="border-t-2 border-ink bg-paper">
@@ -78,11 +78,10 @@ function Counted() {
   );
 }
 
-/** The rows by their marks: "rows 1, 3" and "row 2", each known by its first. */
-function rowGroups(alike: string) {
-  const firsts = alike.split(",");
-  return [...new Set(firsts)].map((value) => {
-    const members = firsts.flatMap((first, k) => (first === value ? [k + 1] : []));
-    return { value, label: `${members.length > 1 ? "rows" : "row"} ${members.join(", ")}` };
+/** The rows by their marks, from a line each: "rows 1 and 3" and "row 2", each known by its first. */
+function rowGroups(named: string) {
+  return [...new Set(named.split("\n"))].map((line) => {
+    const [value = "", ...label] = line.split(" ");
+    return { value, label: label.join(" ") };
   });
 }
