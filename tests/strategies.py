@@ -117,6 +117,7 @@ briefs = st.builds(
             {"family": "ledge-post", "ledge": {"width": "150 mm", "notch": "40 mm", "dowel": "14 mm"}},
             {"family": "shelf-box", "shelf": {"count": 3, "groove": "8 mm", "load": "20 kg"}, "side": "21 mm"},
             {"family": "flip-rail", "flip": {"length": "90 mm", "tilt": 20}, "rows": {"count": 2, "boards": "each"}},
+            {"family": "flip-rail", "turns": "rod", "rod": {"size": "M8"}, "rows": {"count": 2}},
             {"family": "high-rails", "high": {"lower": "one fewer", "drop": "180 mm", "narrow": "100 mm"}},
             {"family": "perch", "perch": {"slope": 25, "depth": "220 mm", "stop": "40 mm"}},
             {

@@ -68,6 +68,12 @@ SEEDS: list[Seed] = [
         {"family": "shelf-box", "shelf": {"tallest": "160 mm", "upper": "110 mm"}},
     ),
     ("Passage, rain capes", "rain-cape", 4, {"family": "flip-rail"}),
+    (
+        "Stairs, peaked caps",
+        "peaked-cap",
+        6,
+        {"family": "flip-rail", "turns": "rod", "board": {"height": "110 mm", "thickness": "18 mm"}},
+    ),
     ("Lean-to, bicycles", "bicycle", 4, {"family": "high-rails"}),
     ("Porch, climbing helmets", "climbing-helmet", 4, {"family": "perch"}),
     ("Office, key bunches", "key-bunch", 9, {"family": "angled-rail", "angled": {"magnet": "20 mm"}}),

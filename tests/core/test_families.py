@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from itertools import combinations, pairwise, product
 from math import cos, hypot, radians, sin
 from operator import add, mul
+from typing import get_args
 
 import pytest
 from hypothesis import given, settings
@@ -20,6 +21,8 @@ from yardcliff.core.families.family import in_rows
 from yardcliff.core.families.panel import Plank, planks
 from yardcliff.core.families.stacked import Stick, rails_from, stick_needed
 from yardcliff.core.findings import Patch
+from yardcliff.core.holders.finger import Rod, RodSize, hardware, heel, spacer
+from yardcliff.core.holders.flip import Flip
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.holders.strength import allowed, sag, stress
 from yardcliff.core.length import TapeName
@@ -27,6 +30,7 @@ from yardcliff.core.listing import shipped_item
 from yardcliff.core.look import resting
 from yardcliff.core.most import most_on
 from yardcliff.core.rack import ACROSS, Operation, Part
+from yardcliff.data import table
 
 EXAMPLES = 2000 if os.environ.get("YARDCLIFF_EXPLORE") else 600
 OFF = frozenset(
@@ -115,7 +119,12 @@ def test_a_family_stands_whatever_it_is_asked(family: str, data: st.DataObject) 
     for hole in rack.holes:
         part = rack.part(hole.part)
         within = hole.bit / 2 <= hole.across <= part.face_width - hole.bit / 2
-        assert hole.open or hole.purpose in ACROSS or within or said & {"board.narrow", "hole.edge", "flip.board"}
+        assert (
+            hole.open
+            or hole.purpose in {*ACROSS, "finger"}
+            or within
+            or said & {"board.narrow", "hole.edge", "flip.board"}
+        )
         assert 0 <= hole.along <= part.along or said & OFF
     for step in rack.machining:
         if step.web is not None and step.web <= 0:
@@ -633,3 +642,54 @@ def test_a_rack_begins_with_as_many_as_were_asked_for(family: str, count: int) -
     item = {"ledge-post": "storm-lantern", "cradle": "fiddle", "upright": "curtain-pole"}.get(family, "enamel-mug")
     rack = build(starting([(shipped_item(item), count)], "1 mm", family))
     assert sum(not hung.spare for hung in rack.hung) == count
+
+
+CAPS = amend(starting([(shipped_item("peaked-cap"), 3)], "1 mm", "flip-rail"),
+             {"turns": "rod", "board": {"height": "110 mm"}})  # fmt: skip
+
+
+def test_fingers_and_spacers_fill_a_rod() -> None:
+    rack = build(CAPS)
+    assert not rack.findings
+    known = figures(CAPS)
+    # 225 from cap to cap: fingers of 24, two washers of 1.6 each, and what is left for the spacers between.
+    row = rack.row
+    spacers = [part for part in rack.parts if part.key.startswith("spacer")]
+    assert len(spacers) == 4
+    assert spacers[0].length == row.axes[0] - 12 - Fraction("1.6")
+    assert all(part.length == row.gaps[0] - 24 - Fraction("3.2") for part in spacers[1:-1])
+    assert sum(part.length for part in spacers) + 3 * (24 + Fraction("3.2")) == row.length == known["finger.stack"]
+    # Washer 1.6, nut 5.2, 3 of thread and 2 sunk; the rod ends 2 below the wood at both ends.
+    assert (known["finger.recess"], known["finger.rod"]) == (Fraction("11.8"), row.length - 4)
+    assert {(part.depth, part.z) for part in spacers} == {(23, CAPS.board.thickness)}
+    assert "13 mm" in [f"{step.size} mm" for step in rack.machining if step.what == "Nut recess"]
+
+
+@given(thick=lengths(12, 40), gap=lengths(0, 5), tilt=st.integers(0, 30))
+def test_a_heel_turns_clear_of_the_backer_and_stops_flat_on_it(thick: Fraction, gap: Fraction, tilt: int) -> None:
+    flip, rod = Flip(thickness=thick, tilt=tilt), Rod(gap=gap)
+    ends = heel(flip, rod)
+    corners = [ends.back, ends.stop, ends.front]
+    # As the finger opens its corners turn about the rod: none comes through the backer before the flat lies on it.
+    opened = 90 - tilt
+    for degree in range(opened + 1):
+        turn = radians(-degree)
+        assert all(x * cos(turn) - y * sin(turn) >= -ends.off - 1e-6 for x, y in corners)
+    turn = radians(-opened)
+    for x, y in corners[1:]:
+        assert x * cos(turn) - y * sin(turn) == pytest.approx(-ends.off, abs=1e-6)
+    # The bevel begins on the back face, and folded the finger stands the gap off the backer.
+    assert ends.back[0] == -float(thick) / 2
+    assert ends.off == pytest.approx(float(thick / 2 + gap))
+    assert spacer(flip, rod)[1] == thick + gap
+
+
+def test_every_rod_of_the_table_has_its_hardware() -> None:
+    assert [row["key"] for row in table("rods")] == list(get_args(RodSize))
+    for size in get_args(RodSize):
+        rack = build(amend(CAPS, {"rod": {"size": size, "thickness": "30 mm"}}))
+        bits = hardware(size)
+        assert bits.recess_bit[0] >= max(bits.corners, bits.outside)
+        assert not [finding for finding in rack.findings if finding.code == "flip.pin"]
+        nut = next(step for step in rack.machining if step.what == "Nut recess")
+        assert (nut.count, nut.depth) == (2, bits.washer + bits.nut + 5)

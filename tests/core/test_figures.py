@@ -27,6 +27,8 @@ WORDS = {
     "first mark, then p",
     "90° − t",
     "half the angle",
+    "from the back face",
+    "6 · F · l · h / (b · (h³ − d³))",
 }
 WORDS |= {"less: they pass at the sides", "the most that fit", "what is left, shared"}
 NAMES = {"in the board + showing": "e + o", "length − plate": "l − k", "T − (length − plate)": "T − i"}

@@ -81,6 +81,7 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "flip.web": (CAPES, {"board": {"thickness": "16 mm"}}),
     "flip.board": (CAPES, {"board": {"height": "120 mm"}}),
     "flip.pin": (CAPES, {"flip": {"pin": "8 mm"}}),
+    "flip.backer": (CAPES, {"turns": "rod"}),
     "flip.strength": (CAPES, {"item": {"weight_g": "9 kg"}}),
     "high.ceiling": (BIKES, {"high": {"ceiling": "2200 mm"}}),
     "high.drop": (BIKES, {"high": {"drop": "120 mm"}}),

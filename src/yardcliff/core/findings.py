@@ -81,6 +81,7 @@ CODES: dict[str, Code] = {
     "flip.web": Code(Severity.STOP, "Groove too deep"),
     "flip.board": Code(Severity.STOP, "Board too narrow for the fingers"),
     "flip.pin": Code(Severity.CARE, "Pin too thick"),
+    "flip.backer": Code(Severity.CARE, "Backer does not suit the spacers"),
     "flip.strength": Code(Severity.CARE, "Finger may break"),
     "high.ceiling": Code(Severity.STOP, "No room under the ceiling"),
     "high.drop": Code(Severity.STOP, "Rails too close in height"),

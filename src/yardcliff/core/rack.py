@@ -17,13 +17,15 @@ from yardcliff.core.row import Row
 from yardcliff.core.rows import ALIKE
 from yardcliff.core.working import Figure
 
-Purpose = Literal["peg hole", "pilot hole", "through hole", "foot hole", "slot", "ledge", "groove"]
+Purpose = Literal["peg hole", "pilot hole", "through hole", "foot hole", "slot", "ledge", "groove", "finger"]
 ACROSS: frozenset[Purpose] = frozenset({"slot", "ledge"})
 """What crosses the marked face from edge to edge, as wide as its glyph is high."""
+UPRIGHT: frozenset[Purpose] = frozenset({"groove", "finger"})
+"""What stands up the marked face, as wide as its bit and as tall as its glyph: cut into it, or laid before it."""
 Wood = Literal["softwood", "hardwood"]
 Face = Literal["front", "top"]
 Seen = Literal["from the side", "from above"]
-RESTS = {"hook": Fraction(82, 100), "peg": Fraction(6, 10), "flip": Fraction(6, 10)}
+RESTS = {"hook": Fraction(82, 100), "peg": Fraction(6, 10), "flip": Fraction(6, 10), "finger": Fraction(6, 10)}
 """Where along a holder things come to rest, as a share of how far it stands out."""
 ZERO = Fraction(0)
 
@@ -126,7 +128,7 @@ class Glyph:
     stands off the face, along its own axis.
     """
 
-    kind: Literal["hook", "peg", "hole", "clip", "slot", "ledge", "flip"]
+    kind: Literal["hook", "peg", "hole", "clip", "slot", "ledge", "flip", "finger"]
     width: Fraction
     height: Fraction
     screws: tuple[Fraction, ...]

@@ -292,11 +292,11 @@ def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
             )
         ]
         return (*pegs, Stroke("mark", _cross(0, 0, r * 0.55)))
-    if glyph.kind == "flip":  # the groove that it folds into, and its open end
+    if glyph.kind in ("flip", "finger"):  # the groove or the gap that it folds into, and its open end
         wide, low = float(bores[0].bit), float(bores[0].up) - height / 2
         thick = float(bores[0].depth)
         return (
-            Stroke("plate", rectangle(-wide / 2, low, wide, height)),
+            Stroke("plate" if glyph.kind == "flip" else "holder-line", rectangle(-wide / 2, low, wide, height)),
             Stroke("holder", rectangle(-width / 2, tip - thick / 2, width, thick, thick / 5)),
             Stroke("mark", _cross(0, 0, width * 0.2)),
         )

@@ -8,14 +8,14 @@ edge.
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import replace
 from itertools import pairwise
-from math import ceil, cos, radians, sin
+from math import ceil, cos, pi, radians, sin
 from typing import Literal, TypeVar
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import ROUND, Path, circle, line, moved, rectangle, rounded, turned
+from yardcliff.core.geometry import ROUND, Path, circle, line, moved, points, rectangle, rounded, turned
 from yardcliff.core.length import Tape
 from yardcliff.core.look import beside, silhouette
-from yardcliff.core.rack import ACROSS, Bore, Glyph, Hung, Part, Placed, Rack
+from yardcliff.core.rack import ACROSS, UPRIGHT, Bore, Glyph, Hung, Part, Placed, Rack
 from yardcliff.core.scene import HOOK_ARM, Box, Dimension, Scene, Stroke, Symbol, board_strokes
 
 PLATE = 3.0
@@ -55,7 +55,7 @@ def section(rack: Rack, tape: Tape) -> Scene:
         strokes += [
             Stroke("holder-line", _turned(_bored(bore), onto))
             for bore in rack.bores
-            if bore.purpose not in {*ACROSS, "groove"}
+            if bore.purpose not in ACROSS | UPRIGHT
         ]
         strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack, rack.bores[0])]
     strokes += things if slotted else []
@@ -285,6 +285,8 @@ def _holder_beside(rack: Rack, bore: Bore) -> Iterator[tuple[Literal["plate", "h
     out, half = float(glyph.out), float(glyph.width) / 2
     if glyph.kind == "flip":
         yield from _flip_beside(glyph, bore)
+    elif glyph.kind == "finger" and rack.outline:
+        yield from _finger_beside(rack.outline.path, bore)
     elif glyph.kind == "ledge":  # its dowel, on end
         yield "holder", circle(out, 0, half)
     elif rack.outline:
@@ -322,6 +324,14 @@ def _holder_beside(rack: Rack, bore: Bore) -> Iterator[tuple[Literal["plate", "h
                 ("Z", ()),
             ),
         )
+
+
+def _finger_beside(level: Path, bore: Bore) -> Iterator[tuple[Literal["plate", "holder", "holder-line"], Path]]:
+    """A finger folded up, and open about its rod with the flat of its heel on the backer."""
+    opened = turned(level, radians(bore.tilt))
+    off = -min(x for x, _ in points(opened))
+    yield "holder-line", moved(turned(level, pi / 2), off, 0)
+    yield "holder", moved(opened, off, 0)
 
 
 def _flip_beside(glyph: Glyph, bore: Bore) -> Iterator[tuple[Literal["plate", "holder", "holder-line"], Path]]:

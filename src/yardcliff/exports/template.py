@@ -8,10 +8,10 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 
 from yardcliff.core.design import Design
-from yardcliff.core.geometry import circle, line, moved, rectangle
+from yardcliff.core.geometry import circle, line, moved, points, rectangle
 from yardcliff.core.machining import tool
 from yardcliff.core.marks import Mark
-from yardcliff.core.rack import ACROSS, Hole, Outline, Part
+from yardcliff.core.rack import ACROSS, UPRIGHT, Hole, Outline, Part
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper
 from yardcliff.exports.tiling import DASHED, HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
@@ -55,15 +55,25 @@ def write_template(name: str, design: Design, paper: Paper) -> bytes:
 
 def _outline(page: Page, name: str, design: Design, outline: Outline) -> None:
     """Something shaped at true size, to make each by."""
-    at = moved(outline.path, page.width / 2, page.height / 2)
+    x, y = _middle(page, outline)
+    at = moved(outline.path, x, y)
     page.text(MARGIN, page.height - MARGIN - 2, f"{name}, {outline.name}", 5, font=BOLD)
     page.text(page.width - MARGIN, page.height - MARGIN - 2, f"outline 1:1, {outline.seen}", 3.6, anchor="end")
     page.text(MARGIN, page.height - MARGIN - 7, outline.says, 3.2)
     page.path(at, HEAVY)
-    wall = page.width / 2
-    page.path(line((wall, page.height / 2 - 60), (wall, page.height / 2 + 60)), DASHED)
-    page.text(wall - 3, page.height / 2 + 62, outline.face, 3.2, anchor="end")
+    page.path(line((x, y - 60), (x, y + 60)), DASHED)
+    page.text(x - 3, y + 62, outline.face, 3.2, anchor="end")
     check_ruler(page, design.tape)
+
+
+def _middle(page: Page, outline: Outline) -> tuple[float, float]:
+    """Where an outline's origin lies: in the middle of the page, or beside it where the outline would run off."""
+    xs, ys = zip(*points(outline.path), strict=True)
+
+    def along(size: float, low: float, high: float) -> float:
+        return size / 2 if max(-low, high) <= size / 2 - 2 * MARGIN else (size - low - high) / 2
+
+    return along(page.width, min(xs), max(xs)), along(page.height, min(ys), max(ys))
 
 
 def _bands(name: str, design: Design, paper_height: float) -> Iterator[_Band]:
@@ -114,9 +124,10 @@ def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
                 for side in (x - half, x + half):
                     page.path(line((side, bottom), (side, top)), HEAVY)
                 continue
-            if hole.purpose == "groove":
-                tall = float(design.rack.glyph.height)
-                page.path(rectangle(x - r, y - tall / 2, 2 * r, tall), THIN)
+            if hole.purpose in UPRIGHT:
+                half = float(design.rack.glyph.height) / 2
+                foot, head = max(y - half, bottom), min(y + half, top)  # what is in it may stand above the board
+                page.path(rectangle(x - r, foot, 2 * r, head - foot), THIN)
                 continue
             page.path(circle(x, y, r), THIN)
             page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)

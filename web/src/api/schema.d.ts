@@ -316,6 +316,8 @@ export interface paths {
         /**
          * Change Rack
          * @description Change a rack and save it. 409 if it was changed since `base`; 422 names unreadable fields.
+         *
+         *     What says what the rack is already is no step to undo.
          */
         patch: operations["change_rack_api_racks__rack_id__patch"];
         trace?: never;

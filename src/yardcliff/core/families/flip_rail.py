@@ -1,40 +1,128 @@
-"""The flip rail: a board whose pegs fold up flush into grooves when nothing hangs on them."""
+"""The flip rail: pegs that fold up flush when nothing hangs on them, each on a pin in its groove, or all on one threaded
+rod with spacers between them, on a backer that is not seen.
+"""
 
-from typing import Literal
+from collections.abc import Iterator
+from typing import Literal, get_args
 
 from yardcliff.core.brief import Board, RackBrief
-from yardcliff.core.choices import Field, Section
+from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, on_hooks, row_for
+from yardcliff.core.families.joinery import BITE, screwed
 from yardcliff.core.families.shared import Body, assemble, boards, ground, stand_rows
+from yardcliff.core.holders import finger as fingers
 from yardcliff.core.holders import flip as flips
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import TapeName
-from yardcliff.core.rack import Rack
+from yardcliff.core.rack import Joint, Operation, Part, Rack
 from yardcliff.core.row import Row
-from yardcliff.core.rows import FIXTURE_GAP
+from yardcliff.core.rows import FIXTURE_GAP, Standing
+from yardcliff.core.working import Figure, Input
+
+LEFT = Fraction(4)
+"""Of a spacer before the points of its screws, mm."""
+ZERO = Fraction(0)
 
 
 class FlipRailBrief(RackBrief):
-    """A board with a row of flip pegs, or several below one another; `hung` is the height of the pins."""
+    """Pegs that turn on pins in a board, or on a rod before a backer; `hung` is the height of pins or rod."""
 
     family: Literal["flip-rail"] = "flip-rail"
+    turns: Literal["pin", "rod"] = "pin"
     flip: flips.Flip = flips.Flip()
+    rod: fingers.Rod = fingers.Rod()
     board: Board = Board(height=Fraction(160), thickness=Fraction(24), wood="hardwood")
 
 
 def fitting(brief: FlipRailBrief) -> Fitting:
-    """The flip peg on the brief's board."""
-    return flips.fit(brief.flip, ground(brief, "Board", flips.line(brief.flip)))
+    """The flip peg on the brief's board, or the finger before its backer."""
+    if brief.turns == "rod":
+        return fingers.fit(_finger(brief), brief.rod, ground(brief, "Backer", _line(brief)))
+    return flips.fit(brief.flip, ground(brief, "Board", _line(brief)))
+
+
+def _finger(brief: FlipRailBrief) -> flips.Flip:
+    """A finger of the rod's: as long, as wide and as tilted as a flip peg."""
+    return brief.flip.model_copy(update={"thickness": brief.rod.thickness})
+
+
+def _line(brief: FlipRailBrief) -> Fraction:
+    """Pins or rod above the lower edge of their board, mm; a backer ends with its spacers, behind the fingers' heels."""
+    if brief.turns == "pin":
+        return flips.line(brief.flip)
+    return fingers.heel(_finger(brief), brief.rod).below
 
 
 def build(brief: FlipRailBrief, fitted: Fitting, first: Row) -> Rack:
-    """The board, or several, with its grooves."""
+    """The board, or several, with its grooves or its spacers."""
+    rod = brief.turns == "rod"
     least = fitted.glyph.height + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
     standing = stand_rows(brief, first, least)
-    parts, marked = boards(brief, standing, first.length, flips.line(brief.flip), "Board")
-    return assemble(brief, fitted, standing, least, Body("flip-rail", parts, marked))
+    parts, marked = boards(brief, standing, first.length, _line(brief), "Backer" if rod else "Board")
+    if not rod:
+        return assemble(brief, fitted, standing, least, Body("flip-rail", parts, marked))
+    spacers: list[Part] = []
+    joints: list[Joint] = []
+    for one, (backer, _) in zip(standing, marked, strict=True):
+        for part in _spacers(brief, one, len(spacers)):
+            spacers.append(part)
+            joints.append(Joint(part.key, backer, "glued, and screwed from behind"))
+    body = Body(
+        "flip-rail",
+        (*spacers, *parts),
+        marked,
+        tuple(joints),
+        _machining(brief, spacers),
+        tuple(_figures(brief, first, [part for part in spacers if part.y == spacers[0].y])),
+        cautions=("Put the whole stack on its rod before you glue: every finger has to swing, and the row has to be as long as the backer.",),
+    )  # fmt: skip
+    return assemble(brief, fitted, standing, least, body)
+
+
+def _spacers(brief: FlipRailBrief, one: Standing, before: int) -> Iterator[Part]:
+    """A row's spacers: what fingers and washers leave of the backer's length."""
+    tall, deep, below = fingers.spacer(_finger(brief), brief.rod)
+    half = brief.flip.width / 2 + fingers.hardware(brief.rod.size).washer
+    ends = [ZERO, *(end for axis in sorted(one.row.axes) for end in (axis - half, axis + half)), one.row.length]
+    gaps = [(start, end) for start, end in zip(ends[::2], ends[1::2], strict=True) if end > start]
+    for k, (start, end) in enumerate(gaps, before + 1):
+        yield Part(f"spacer-{k}", f"Spacer {k}", start, brief.hung - one.down - below, brief.board.thickness, end - start,
+                   tall, deep, brief.board.wood)  # fmt: skip
+
+
+def _machining(brief: FlipRailBrief, spacers: list[Part]) -> tuple[Operation, ...]:
+    _, deep, below = fingers.spacer(_finger(brief), brief.rod)
+    off, bit = brief.rod.thickness / 2 + brief.rod.gap, fingers.hardware(brief.rod.size).bit
+    bite = max(min(BITE, deep - LEFT), deep / 2)
+    return (
+        fingers.nut_recess(brief.rod, "Spacer"),
+        Operation(
+            "Rod hole", len(spacers), "Spacer", "side", "bit", bit, None, 0, None, "through, on scrap",
+            f"{float(below):.1f} mm above the lower end and {float(off):.1f} mm from the back, all against one stop.",
+        ),
+        *screwed(
+            2 * len(spacers), ("Backer", "front"), ("Spacer", "back"), brief.board.wood, bite, deep - bite,
+            ("Two behind each spacer, one above the other; countersink them behind.", "Clear of the rod: above it and below the tips."),
+        ),
+    )  # fmt: skip
+
+
+def _figures(brief: FlipRailBrief, row: Row, spacers: list[Part]) -> Iterator[Figure]:
+    bits, width, n = fingers.hardware(brief.rod.size), brief.flip.width, row.holders
+    wide = sum((part.length for part in spacers), ZERO)
+    count, w, k = Input("n", "fingers", str(n)), Input("w", "finger wide", width), Input("k", "washer", bits.washer)
+    yield Figure("finger.stack", "Stack", n * width + wide + 2 * n * bits.washer, "n · w + s + 2 · n · k",
+                 (count, w, Input("s", "spacers together", wide), k),
+                 "Fingers, spacers and a washer on each side of every finger: as long as the backer.")  # fmt: skip
+    yield Figure("finger.rod", "Rod", row.length - 2 * fingers.SUNK, "L − 2 · s",
+                 (Input("L", "length", row.length), Input("s", "sunk", fingers.SUNK)),
+                 "Cut it to this; the nuts turn on its ends, in their recesses.")  # fmt: skip
+    if n > 1 and not row.airy and not row.uneven:
+        between = row.pitch - width - 2 * bits.washer
+        yield Figure("finger.between", "Spacers wide", between, "p − w − 2 · k", (Input("p", "pitch", row.pitch), w, k),
+                     "Between two fingers; the end ones take what is left.")  # fmt: skip
 
 
 def start(hangs: Hangs, tape: TapeName) -> FlipRailBrief:
@@ -57,24 +145,44 @@ def suits(items: tuple[Item, ...]) -> Fitness:
     return on_hooks(items, 2, "Folded away when nothing hangs there: a flush board in a passage catches no sleeve.")
 
 
-def choices(_: FlipRailBrief) -> tuple[Section, ...]:
+def choices(brief: FlipRailBrief) -> tuple[Section, ...]:
     """What a flip rail alone is asked."""
-    fields = (
-        Field("flip.length", "finger"),
-        Field("flip.width", "wide"),
-        Field("flip.thickness", "thick"),
-        Field("flip.play", "play"),
-        Field("flip.tilt", "tilt °"),
-        Field("flip.pin", "pin"),
+    rod = brief.turns == "rod"
+    turns = Field(
+        "turns",
+        "turn on",
+        (
+            Option("pin", "a pin each, in grooves", "One board, routed: flat, and each peg by itself."),
+            Option(
+                "rod",
+                "one threaded rod",
+                "Cut from strips, no router: fingers and spacers on a backer that is not seen.",
+            ),
+        ),
     )
-    figures = ("flip.groove", "flip.long", "flip.out", "flip.web", "flip.board", "flip.stress")
-    return (Section("Fingers", fields, figures),)
+    shape = (Field("flip.length", "finger"), Field("flip.width", "wide"), Field("flip.tilt", "tilt °"))
+    if not rod:
+        figures = ("flip.groove", "flip.long", "flip.out", "flip.web", "flip.board", "flip.stress")
+        pin = (Field("flip.thickness", "thick"), Field("flip.play", "play"), Field("flip.pin", "pin"))
+        return (Section("Fingers", (turns, *shape, *pin), figures),)
+    sizes = tuple(Option(size, size) for size in get_args(fingers.RodSize))
+    threaded = (
+        Field("rod.thickness", "thick"),
+        Field("rod.size", "rod", sizes),
+        Field("rod.gap", "gap behind"),
+        Field("rod.grip", "grip"),
+    )
+    parts = (
+        "flip.out", "finger.off", "finger.bevel", "finger.flat", "finger.below", "finger.spacer", "finger.deep",
+        "finger.stack", "finger.rod", "finger.recess", "flip.stress",
+    )  # fmt: skip
+    return (Section("Fingers", (turns, *shape, *threaded), parts),)
 
 
 FAMILY = Family(
     "flip-rail",
     "Flip rail",
-    "A board whose pegs fold flush into grooves.",
+    "Pegs that fold up flush: into grooves, or between spacers on a rod.",
     FlipRailBrief,
     start,
     fitting,

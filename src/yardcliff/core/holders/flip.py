@@ -54,10 +54,11 @@ def line(flip: Flip) -> Fraction:
     return groove(flip)[0] + EDGE
 
 
-def stress(flip: Flip, load_g: int) -> float:
-    """The bending stress of an open finger at the face, loaded at its tip, MPa: 6 F a / (b h^2)."""
+def stress(flip: Flip, load_g: int, bore: Fraction = ZERO) -> float:
+    """The bending stress of an open finger where it turns, loaded at its tip, MPa: 6 F l h / (b (h^3 - d^3)), the hole d."""
     force = load_g / 1000 * GRAVITY * TUG
-    return 6 * force * float(flip.length) / (float(flip.width) * float(flip.thickness) ** 2)
+    b, h = float(flip.width), float(flip.thickness)
+    return 6 * force * float(flip.length) * h / (b * max(h**3 - float(bore) ** 3, 1e-6))
 
 
 def allowed() -> float:
@@ -131,10 +132,19 @@ def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterat
                  "What the groove leaves of the board: it is as deep as the finger is thick.", fine=True)  # fmt: skip
     yield Figure("flip.board", "Board at least", tall(flip), "l + h / 2 + 2 · p + 2 · e",
                  (length, h, p, Input("e", "wood at its ends", EDGE)), "The folded finger decides how wide the board is.")  # fmt: skip
-    yield Figure(
-        "flip.stress", "Bending stress", f"{stress(flip, ground.load_g):.1f} MPa", "6 · F · l / (b · h²)",
-        (Input("F", f"load, tugged {TUG} times its weight", f"{ground.load_g / 1000 * GRAVITY * TUG:.1f} N"), length,
-         Input("b", "finger wide", flip.width), h),
+    yield stress_figure(flip, ground.load_g)
+
+
+def stress_figure(flip: Flip, load_g: int, bore: Fraction = ZERO) -> Figure:
+    """The stress with its working; `bore` is of a hole that weakens the finger where it turns."""
+    inputs = (
+        Input("F", f"load, tugged {TUG} times its weight", f"{load_g / 1000 * GRAVITY * TUG:.1f} N"),
+        Input("l", "pin to tip", flip.length), Input("b", "finger wide", flip.width), Input("h", "finger thick", flip.thickness),
+    )  # fmt: skip
+    return Figure(
+        "flip.stress", "Bending stress", f"{stress(flip, load_g, bore):.1f} MPa",
+        "6 · F · l · h / (b · (h³ − d³))" if bore else "6 · F · l / (b · h²)",
+        (*inputs, Input("d", "hole", bore)) if bore else inputs,
         f"A rule of thumb: hardwood may bear {allowed():.0f} MPa, a {SAFETY}th of what breaks it.",
     )  # fmt: skip
 
@@ -161,7 +171,12 @@ def _findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
             "flip.pin", "Pin", "A pin that thick leaves too little of the finger around it.", "pin", flip.pin,
             flip.thickness / 2, fixes=(Fix(f"{thin} pins", {"flip": {"pin": thin}}),),
         )  # fmt: skip
-    found = stress(flip, ground.load_g)
+    yield from strength_finding(flip, ground.load_g)
+
+
+def strength_finding(flip: Flip, load_g: int, bore: Fraction = ZERO) -> Iterator[Finding]:
+    """Whether it may break; stress falls as fingers are made wider."""
+    found = stress(flip, load_g, bore)
     if found > allowed():
         wider = exact_text(-(-flip.width * Fraction(str(round(found / allowed(), 4))) // 1) + 1 + ZERO)
         yield Finding(

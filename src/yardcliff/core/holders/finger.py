@@ -1,0 +1,227 @@
+"""A finger that turns on a threaded rod between spacers, on a hidden backer: folded up it lies flush with them.
+
+The rod's middle is r = h/2 + g off the backer, for a finger h thick with a gap g behind it. What is further than r from
+the rod would jam on the backer, so the heel is bevelled from where the back face is that far off, a = sqrt(r^2 - (h/2)^2)
+below the rod, to a flat that lies on the backer when the finger stands open at a tilt t: there it stops.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import cache
+from math import atan2, cos, degrees, pi, radians, sin, sqrt
+from typing import Literal
+
+from yardcliff.core.angles import degrees as written
+from yardcliff.core.exact import Fraction
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.geometry import Path, circle, line, rounded, turned
+from yardcliff.core.holders.fitting import Fitting, Ground, half
+from yardcliff.core.holders.flip import Flip, strength_finding, stress_figure
+from yardcliff.core.holders.hole import bored
+from yardcliff.core.length import Gap, Size, exact_text, read
+from yardcliff.core.model import Frozen
+from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.working import Figure, Input
+from yardcliff.data import values
+
+THREAD = Fraction(3)
+"""Of thread beyond the nut, so that it can be tightened, mm."""
+SUNK = Fraction(2)
+"""How much deeper than that the recess is, so that the rod's end lies below the wood, mm."""
+WOOD = Fraction(10)
+"""Left in an end spacer behind its nut, mm: rule of thumb."""
+RIM = Fraction(3)
+"""Of wood around a nut's recess, mm: rule of thumb."""
+LEAST_SPACER = Fraction(12)
+"""Narrower, a spacer splits where it is screwed, mm: rule of thumb."""
+ZERO = Fraction(0)
+RodSize = Literal["M5", "M6", "M8", "1/4 in", "5/16 in"]
+
+
+class Rod(Frozen):
+    """`size` names its thread, `thickness` is the fingers'; `gap` is behind the folded finger, `grip` what its tip stands
+    above the spacers.
+    """
+
+    size: RodSize = "M6"
+    thickness: Size = Fraction(22)
+    gap: Gap = Fraction(1)
+    grip: Gap = Fraction(12)
+
+
+@dataclass(frozen=True, slots=True)
+class Hardware:
+    """A rod's bit, nut and washer, mm."""
+
+    bit: Fraction
+    nut: Fraction
+    corners: Fraction
+    washer: Fraction
+    outside: Fraction
+
+    @property
+    def recess(self) -> Fraction:
+        """How deep a nut's recess is."""
+        return self.washer + self.nut + THREAD + SUNK
+
+    @property
+    def recess_bit(self) -> tuple[Fraction, str]:
+        """What it is bored with: nut and washer turn freely in it."""
+        return bored(max(self.corners, self.outside) + 1)
+
+
+@cache
+def hardware(size: RodSize) -> Hardware:
+    """What belongs to a rod (data/rods.toml)."""
+    return Hardware(**{name: read(text) for name, text in values("rods", size).items()})
+
+
+@dataclass(frozen=True, slots=True)
+class Heel:
+    """The heel about the rod, mm: where the bevel begins below it on the back face, where it meets the flat, and where
+    the flat meets the front face: (out, up).
+    """
+
+    off: float
+    back: tuple[float, float]
+    stop: tuple[float, float]
+    front: tuple[float, float]
+
+    @property
+    def below(self) -> Fraction:
+        """How far a finger reaches below the rod."""
+        return rounded(-self.front[1])
+
+    @property
+    def bevel(self) -> float:
+        """Degrees from the back face to the bevel."""
+        return degrees(atan2(self.stop[0] - self.back[0], self.back[1] - self.stop[1]))
+
+    @property
+    def flat(self) -> Fraction:
+        """How long the flat is, from bevel to front face."""
+        return rounded(sqrt((self.front[0] - self.stop[0]) ** 2 + (self.front[1] - self.stop[1]) ** 2))
+
+
+def heel(flip: Flip, rod: Rod) -> Heel:
+    """The heel of a finger."""
+    t, h = radians(flip.tilt), float(flip.thickness) / 2
+    r = h + float(rod.gap)
+    flat = (h + r * sin(t)) / cos(t)
+    return Heel(r, (-h, -sqrt(r * r - h * h)), (-r * sin(t), -r * cos(t)), (h, -r * cos(t) - flat * sin(t)))
+
+
+def spacer(flip: Flip, rod: Rod) -> tuple[Fraction, Fraction, Fraction]:
+    """A spacer's height, its depth, and the rod above its lower end, mm: flush with the folded fingers."""
+    below = heel(flip, rod).below
+    return max(below + flip.length - rod.grip, below), flip.thickness + rod.gap, below
+
+
+def outline(flip: Flip, rod: Rod) -> Path:
+    """A finger from the side with its hole, about the rod; it lies level, its back up: (along, up)."""
+    ends, tip, h = heel(flip, rod), float(flip.length), float(flip.thickness) / 2
+    standing = (*line(ends.back, ends.stop, ends.front, (h, tip), (-h, tip)), ("Z", ()))
+    return (*turned(standing, -pi / 2), *circle(0, 0, float(hardware(rod.size).bit) / 2))
+
+
+def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
+    """Fit fingers between spacers to a backer; findings carry (0, 0), the rod."""
+    bits, ends = hardware(rod.size), heel(flip, rod)
+    room = flip.width + 2 * bits.washer
+    below = ends.below
+    rise, reach = (rounded(float(flip.length) * way(radians(flip.tilt))) for way in (sin, cos))
+    high = below + flip.length
+    return Fitting(
+        name="fingers on a rod",
+        reach=half(room),
+        glyph=Glyph("finger", flip.width, high, (), rise, rounded(ends.off) + reach),
+        bores=(Bore("finger", (flip.length - below) / 2, flip.width, flip.thickness, flip.tilt),),
+        end_distance=room / 2 + bits.recess + WOOD,
+        end_why="so that the nut lies in the last spacer with wood behind it",
+        hang_drop=ZERO,
+        figures=tuple(_figures(flip, rod, ground)),
+        findings=tuple(_findings(flip, rod, ground)),
+        machining=(
+            Operation(
+                "Rod hole", 1, "Finger", "side", "bit", bits.bit, None, 0, None, "through, on scrap",
+                f"{float(below):.1f} mm from the heel's end, in the middle of its thickness: on the press, against a stop.",
+            ),
+            Operation(
+                "Bevel", 1, "Finger", "heel, back", "from the end", rounded(ends.back[1] - ends.front[1]), None,
+                round(ends.bevel, 1), None, "the line of the outline",
+                "Then the flat: plane it until the open finger rests at its tilt, all against one.",
+                how=f"{ends.bevel:.1f}° to the back face, and a flat {exact_text(rounded(round(float(ends.flat), 1)))} long",
+            ),
+        ),
+        cautions=(
+            "Short pieces in a saw: shape and drill fingers and spacers on the strip, and cut them off last.",
+            "Tighten until the fingers just hold where they are put; a second nut or thread lock keeps it so.",
+        ),
+        outline=Outline(
+            "a finger", outline(flip, rod), "the rod",
+            "Its back is up. Bevel and flat to the line; the flat comes last, on the backer.",
+        ),
+        apart=room + LEAST_SPACER,
+    )  # fmt: skip
+
+
+def nut_recess(rod: Rod, part: str) -> Operation:
+    """Both ends' recesses, one in each end spacer."""
+    bits = hardware(rod.size)
+    bit, tool = bits.recess_bit
+    return Operation(
+        "Nut recess", 2, part, "outer side", tool, bit, bits.recess, 0, None, "depth stop on the press",
+        "About the rod hole, in the two end spacers, before that is drilled through: nut and washer lie below the wood.",
+    )  # fmt: skip
+
+
+def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:
+    bits, ends = hardware(rod.size), heel(flip, rod)
+    h, g = Input("h", "finger thick", flip.thickness), Input("g", "gap behind it", rod.gap)
+    t, r = Input("t", "tilt from square", written(flip.tilt)), Input("r", "rod off the backer", rounded(ends.off))
+    yield Figure("finger.off", "Rod off the backer", rounded(ends.off), "h / 2 + g", (h, g),
+                 "In fingers and spacers alike: half the finger and the gap behind it.")  # fmt: skip
+    yield Figure("finger.bevel", "Heel bevel", f"{ends.bevel:.1f}°", "from the back face",
+                 (Input("a", "begins below the rod", rounded(-ends.back[1])), h, g, t),
+                 "What is further from the rod than the backer would jam as the finger opens.")  # fmt: skip
+    yield Figure("finger.flat", "Flat left", ends.flat, "(h / 2 + r · sin t) / cos t", (h, r, t),
+                 "Open, it lies on the backer: that is the stop, and it carries what hangs.")  # fmt: skip
+    yield Figure("finger.below", "Below the rod", ends.below, "r · cos t + f · sin t", (r, Input("f", "flat", ends.flat), t),
+                 "How far the heel reaches down; the spacers end with it.")  # fmt: skip
+    yield Figure("flip.out", "Stands out", rounded(float(flip.length) * cos(radians(flip.tilt))) - flip.thickness / 2,
+                 "l · cos t − h / 2", (Input("l", "rod to tip", flip.length), t, h), "Open, from the front of the spacers to the tip.")  # fmt: skip
+    tall, deep, below = spacer(flip, rod)
+    yield Figure("finger.spacer", "Spacers tall", tall, "max(b + l − q, b)",
+                 (Input("b", "below the rod", below), Input("l", "rod to tip", flip.length), Input("q", "grip", rod.grip)),
+                 "The fingers' tips stand above them, to be taken hold of.")  # fmt: skip
+    yield Figure("finger.deep", "Spacers deep", deep, "h + g", (h, g), "So that the folded fingers lie flush.")
+    inputs = (
+        Input("k", "washer", bits.washer),
+        Input("m", "nut", bits.nut),
+        Input("v", "thread beyond it", THREAD),
+        Input("s", "sunk", SUNK),
+    )
+    yield Figure("finger.recess", "Nut recess deep", bits.recess, "k + m + v + s", inputs,
+                 "Washer, nut and some thread, and the rod's end below the wood.")  # fmt: skip
+    yield stress_figure(flip, ground.load_g, bits.bit)
+
+
+def _findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
+    bits = hardware(rod.size)
+    least = max(bits.bit * 2, bits.recess_bit[0] + 2 * RIM)
+    if rod.thickness < least:
+        thick = exact_text(least)
+        yield Finding(
+            "flip.pin", "Rod", "Its hole, or its nut's recess, leaves too little wood in pieces so thick.", "fingers thick",
+            rod.thickness, least, fixes=(Fix(f"Fingers {thick} thick", {"rod": {"thickness": thick}}),),
+        )  # fmt: skip
+    tall, _, _ = spacer(flip, rod)
+    if not tall / 2 <= ground.height <= tall:
+        fits = exact_text(Fraction(tall * 9 // 10) or tall)
+        seen = ground.height > tall
+        yield Finding(
+            "flip.backer", "Backer",
+            "It is seen above the spacers." if seen else "So narrow a backer holds the spacers on half their height or less.",
+            "backer", ground.height, tall if seen else tall / 2, fixes=(Fix(f"Backer {fits} wide", {"board": {"height": fits}}),),
+        )  # fmt: skip
+    yield from strength_finding(flip, ground.load_g, bits.bit)
