@@ -9,6 +9,8 @@ from playwright.sync_api import Page, expect
 
 from tests.server import CHROMIUM, CHROMIUM_ARGS, Server, running
 
+AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+
 
 @pytest.fixture(scope="session")
 def browser_type_launch_args() -> dict[str, Any]:

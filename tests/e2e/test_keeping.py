@@ -8,10 +8,8 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
-from tests.e2e.conftest import marks, open_rack, saved
+from tests.e2e.conftest import AXE, marks, open_rack, saved
 from tests.server import Server, running
-
-AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
 def set_count(page: Page, count: int) -> None:

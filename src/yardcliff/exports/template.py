@@ -61,8 +61,9 @@ def _outline(page: Page, name: str, design: Design, outline: Outline) -> None:
     page.text(page.width - MARGIN, page.height - MARGIN - 2, f"outline 1:1, {outline.seen}", 3.6, anchor="end")
     page.text(MARGIN, page.height - MARGIN - 7, outline.says, 3.2)
     page.path(at, HEAVY)
-    page.path(line((x, y - 60), (x, y + 60)), DASHED)
-    page.text(x - 3, y + 62, outline.face, 3.2, anchor="end")
+    foot, head = max(y - 60, 2 * MARGIN), min(y + 60, page.height - 2 * MARGIN)
+    page.path(line((x, foot), (x, head)), DASHED)
+    page.text(x - 3, head + 2, outline.face, 3.2, anchor="end")
     check_ruler(page, design.tape)
 
 

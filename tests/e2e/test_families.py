@@ -1,0 +1,197 @@
+"""Each way of building on the page: its own questions, nonsense in them, what it finds and how that is settled."""
+
+import re
+
+import pytest
+from playwright.sync_api import Browser, Locator, Page, expect
+
+from tests.e2e.conftest import AXE, marks, open_rack, saved
+from tests.server import Server
+
+UPRIGHTS = ("Store, sleeping mats", "Store, snow boards", "Drying room, storm lanterns", "Office, key bunches")
+
+
+def field(page: Page, section: str, label: str) -> Locator:
+    return page.get_by_role("region", name=section).get_by_label(label, exact=True)
+
+
+def typed(box: Locator, text: str) -> None:
+    box.fill(text)
+    box.press("Enter")
+
+
+def picked(page: Page, button: str, option: str) -> None:
+    page.get_by_role("button", name=button).click()
+    page.get_by_role("menuitemradio", name=option).click()
+
+
+def refused(page: Page, box: Locator, text: str, says: str) -> None:
+    """Nonsense is said at its field, and Escape brings back what was there."""
+    before = box.input_value()
+    typed(box, text)
+    expect(page.get_by_role("alert")).to_contain_text(says)
+    box.press("Escape")
+    expect(page.get_by_role("alert")).to_have_count(0)
+    expect(box).to_have_value(before)
+
+
+def test_a_shelf_box_takes_its_heights_from_what_stands_on_it(home: Page) -> None:
+    box = open_rack(home, "Kitchen, spices and soup mugs")
+    refused(box, field(box, "Shelves", "how many"), "many", "“many” is no whole number")
+    refused(box, field(box, "Shelves", "tallest on it"), "-3", "“-3” must be more than 0")
+    sides = box.get_by_role("button", name=re.compile("^sides "))
+    expect(sides).to_have_text(re.compile("526 mm"))
+    upper = field(box, "Shelves", "on the upper")
+    typed(upper, "")
+    # Emptied, it follows the tallest: 160 instead of 110.
+    expect(upper).to_have_value("160 mm")
+    expect(sides).to_have_text(re.compile("576 mm"))
+    typed(field(box, "Shelves", "thick"), "8")
+    expect(box.get_by_role("button", name="Shelves sag")).to_be_visible()
+    box.get_by_role("button", name=re.compile("thick$")).first.click()
+    expect(box.get_by_text("nothing left to settle")).to_be_visible()
+    typed(field(box, "Shelves", "how many"), "3")
+    expect(sides).not_to_have_text(re.compile("576 mm"))
+    saved(box)
+
+
+def test_high_rails_hang_half_a_pitch_apart_under_the_ceiling(home: Page) -> None:
+    bikes = open_rack(home, "Lean-to, bicycles")
+    measured = bikes.get_by_role("button", name="wall, measured 2850 mm")
+    expect(measured).to_be_visible()
+    picked(bikes, "lower rail: as many", "one fewer")
+    expect(
+        bikes.get_by_role("region", name="Two heights").get_by_role("button", name="lower rail: one fewer")
+    ).to_be_visible()
+    refused(bikes, field(bikes, "Two heights", "ceiling"), "high", "“high” is no number")
+    typed(field(bikes, "Two heights", "ceiling"), "2.25 m")
+    expect(bikes.get_by_text("No room under the ceiling")).to_be_visible()
+    bikes.get_by_role("button", name=re.compile("^Hang at ")).click()
+    expect(bikes.get_by_text("No room under the ceiling")).to_have_count(0)
+    bikes.get_by_role("button", name="Undo").click()
+    expect(bikes.get_by_text("No room under the ceiling")).to_be_visible()
+
+
+def test_cheeks_ledges_and_perches_say_what_is_wrong_and_settle_it(home: Page) -> None:
+    boards = open_rack(home, "Store, snow boards")
+    refused(boards, field(boards, "Slots", "angle °"), "60", "write 0 to 45 degrees")
+    typed(field(boards, "Slots", "deep"), "160")
+    expect(boards.get_by_text("Slots too deep for the cheek")).to_be_visible()
+    boards.get_by_role("button", name=re.compile("deep$")).first.click()
+    expect(boards.get_by_text("Slots too deep for the cheek")).to_have_count(0)
+    boards.get_by_role("link", name="Racks").click()
+    lanterns = open_rack(boards, "Drying room, storm lanterns")
+    refused(lanterns, field(lanterns, "Ledges", "dowel"), "thick", "“thick” is no number")
+    typed(field(lanterns, "Ledges", "dowel"), "16")
+    expect(lanterns.get_by_text("Dowel too thick")).to_be_visible()
+    lanterns.get_by_role("link", name="Racks").click()
+    helmets = open_rack(lanterns, "Porch, climbing helmets")
+    typed(field(helmets, "Sloped shelf", "stop"), "5")
+    expect(helmets.get_by_text("Stop too low")).to_be_visible()
+    helmets.get_by_role("button", name="A stop of 12 mm").click()
+    expect(helmets.get_by_text("nothing left to settle")).to_be_visible()
+
+
+def test_flip_pegs_move_from_pins_to_a_rod_and_back(home: Page) -> None:
+    capes = open_rack(home, "Passage, rain capes")
+    picked(capes, "turn on: a pin each, in grooves", "one threaded rod")
+    expect(capes.get_by_role("button", name="stack 1320 mm")).to_be_visible()
+    expect(capes.get_by_text("Backer does not suit the spacers")).to_be_visible()
+    capes.get_by_role("button", name=re.compile("^Backer .* wide$")).click()
+    expect(capes.get_by_text("nothing left to settle")).to_be_visible()
+    refused(capes, field(capes, "Fingers", "gap behind"), "none", "“none” is no number")
+    picked(capes, "rod: M6", "M8")
+    expect(capes.get_by_text("Pin too thick")).to_be_visible()
+    capes.get_by_role("button", name=re.compile("^Fingers .* thick$")).click()
+    expect(capes.get_by_text("nothing left to settle")).to_be_visible()
+    saved(capes)
+    capes.keyboard.press("s")
+    expect(capes.get_by_role("button", name="Section")).to_have_attribute("aria-pressed", "true")
+    for _ in range(4):
+        capes.get_by_role("button", name="Undo").click()
+    expect(capes.get_by_role("button", name="turn on: a pin each, in grooves")).to_be_visible()
+
+
+def test_an_angled_rail_is_marked_board_by_board(home: Page) -> None:
+    keys = open_rack(home, "Office, key bunches")
+    expect(keys.get_by_text("of what, in left board")).to_be_visible()
+    assert marks(keys) == ["60 mm", "210 mm", "360 mm", "510 mm", "660 mm"]
+    keys.get_by_role("radio", name="right board", exact=True).click()
+    assert marks(keys) == ["135 mm", "285 mm", "435 mm", "585 mm"]
+    keys.get_by_role("group", name="The tape").get_by_role("button", name="Mark 2").click()
+    expect(keys.get_by_role("region", name="Working of Mark 2, row 2")).to_be_visible()
+    refused(keys, field(keys, "Ridge", "angle °"), "200", "write 60 to 150 degrees")
+    typed(field(keys, "Ridge", "angle °"), "120")
+    expect(keys.get_by_role("button", name="pegs point 30°")).to_be_visible()
+    # At 120° the ridge is low: no room for a bracket behind it.
+    keys.get_by_role("button", name=re.compile("^Boards .* wide$")).click()
+    expect(keys.get_by_text("No room for the bracket")).to_have_count(0)
+    magnet = field(keys, "Ridge", "magnet")
+    typed(magnet, "")
+    expect(magnet).to_have_value("none")
+    picked(keys, "on the right: one fewer, between", "as many, half higher")
+    expect(keys.get_by_text("Right pegs run off the top")).to_be_visible()
+    keys.get_by_role("button", name=re.compile("at the top$")).click()
+    expect(keys.get_by_text("Right pegs run off the top")).to_have_count(0)
+    assert len(marks(keys)) == 5
+    keys.get_by_role("button", name="Plan", exact=True).click()
+    expect(keys.get_by_role("group", name="The wall").get_by_text(re.compile(r"^\d+ mm$")).first).to_be_visible()
+
+
+def test_a_rack_is_stood_up_and_laid_down_again_by_keyboard(home: Page) -> None:
+    mugs = open_rack(home, "Kitchen, enamel mugs")
+    lying = marks(mugs)
+    way = mugs.get_by_role("button", name="Way of building: rail")
+    way.focus()
+    mugs.keyboard.press("Enter")
+    menu = mugs.get_by_role("menu")
+    expect(menu).to_be_visible()
+    option = menu.get_by_role("menuitemradio", name=re.compile("^angled rail"))
+    for _ in range(20):
+        if option.evaluate("node => node === document.activeElement"):
+            break
+        mugs.keyboard.press("ArrowDown", delay=40)
+    mugs.keyboard.press("Enter")
+    expect(mugs.get_by_role("slider", name="The board's top")).to_be_attached()
+    expect(mugs.get_by_role("button", name="Tape from the foot")).to_be_visible()
+    mugs.keyboard.press("Control+z")
+    expect(mugs.get_by_role("slider", name="The board's right end")).to_be_attached()
+    assert marks(mugs) == lying
+    mugs.keyboard.press("Control+y")
+    expect(mugs.get_by_role("slider", name="The board's top")).to_be_attached()
+
+
+@pytest.mark.parametrize("name", UPRIGHTS)
+def test_an_upright_is_whole_on_a_phone(browser: Browser, server: Server, name: str) -> None:
+    context = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True)
+    page = context.new_page()
+    page.goto(server.address)
+    open_rack(page, name)
+    assert page.evaluate("document.documentElement.scrollWidth") == 390
+    wall = page.get_by_role("group", name="The wall").bounding_box()
+    band = page.locator("[data-band]").bounding_box()
+    assert wall
+    assert band
+    assert wall["y"] <= band["y"]
+    assert band["y"] + band["height"] <= wall["y"] + wall["height"]
+    for text in page.get_by_role("group", name="The wall").locator("text.hand").all():
+        box = text.bounding_box()
+        assert box
+        assert box["x"] >= -1
+        assert box["x"] + box["width"] <= 391
+    context.close()
+
+
+@pytest.mark.parametrize("scheme", ["light", "dark"])
+def test_new_ways_are_clean_to_axe(browser: Browser, server: Server, scheme: str) -> None:
+    context = browser.new_context(color_scheme="dark" if scheme == "dark" else "light", bypass_csp=True)
+    page = context.new_page()
+    for name in ("Office, key bunches", "Stairs, peaked caps", "Kitchen, spices and soup mugs"):
+        page.goto(server.address)
+        open_rack(page, name)
+        page.get_by_text("Drilling and machining").click()
+        page.get_by_role("button", name="Section").click()
+        page.add_script_tag(path=AXE)
+        found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")["violations"]
+        assert not found, [name, *((f["id"], [n["target"] for n in f["nodes"]]) for f in found)]
+    context.close()
