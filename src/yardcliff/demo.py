@@ -12,7 +12,16 @@ Seed = tuple[str, str, int, dict[str, Any]]
 # Name, catalogue item, count, and what the warden changed; each is built the way that suits it best. The newest comes last.
 SEEDS: list[Seed] = [
     ("Store, sledges", "sledge", 3, {"row": {"air": "80 mm", "ends": {"rule": "inside"}}, "hung": "1500 mm"}),
-    ("Washroom, towels", "towel", 6, {"row": {"length": "1.8 m", "spacing": "tidy", "tidy": "5 mm", "air": "15 mm"}}),
+    (
+        "Washroom, towels",
+        "towel",
+        6,
+        {
+            "row": {"length": "1.8 m", "spacing": "tidy", "tidy": "5 mm", "air": "15 mm"},
+            "board": {"height": "110 mm"},
+            "top": {"joint": "on top"},
+        },
+    ),
     ("Kitchen, ladles", "ladle", 5, {"tape": "1/16 in", "row": {"ends": {"rule": "whole"}, "air": "3/4 in"}}),
     (
         "Office, room keys",

@@ -280,3 +280,55 @@ def test_screws_pass_through_one_part_and_bite_in_the_other() -> None:
     assert (through.count, through.size, through.depth, through.web) == (6, CLEARANCE, None, None)
     assert (pilot.size, pilot.depth, pilot.web, pilot.part, pilot.face) == (3, 32, 400, "Bar", "end")
     assert (through.note, pilot.note) == ("Countersunk.", "Clamped.")
+
+
+TOWELS = amend(starting([(shipped_item("towel"), 6)], "1 mm", "rail"),
+               {"top": {"joint": "on top"}, "board": {"height": "120 mm"}})  # fmt: skip
+
+
+def test_a_shelf_above_a_rail_covers_its_ends_and_stands_on_its_edge() -> None:
+    rack = build(TOWELS)
+    assert not rack.findings
+    rail, (shelf,), (lip,) = rack.parts[0], parts(TOWELS, "Shelf"), parts(TOWELS, "Lip")
+    assert (shelf.x, shelf.length, shelf.y) == (-20, rail.length + 40, rail.y + rail.height)
+    assert (shelf.z, shelf.depth) == (0, rail.depth + 150)
+    assert (lip.y, lip.height, lip.z) == (shelf.y, 18 + 20, shelf.depth)
+    known = figures(TOWELS)
+    assert (known["overall"], known["tall"], known["top.wide"]) == (shelf.length, 120 + 38, shelf.depth)
+    # Let in, it lies a third of the rail's thickness deep in it, 20 below its top edge.
+    let_in = amend(TOWELS, {"top": {"joint": "let in"}})
+    (shelf,) = parts(let_in, "Shelf")
+    assert (shelf.y + shelf.height, shelf.z) == (rail.y + rail.height - 20, rail.depth * 2 / 3)
+    groove = next(step for step in build(let_in).machining if step.what == "Groove")
+    assert (groove.size, groove.depth, groove.web) == (18, rail.depth / 3, rail.depth * 2 / 3)
+
+
+@given(
+    air=st.integers(0, 90), thick=st.integers(6, 40), count=st.integers(1, 9), length=st.none() | st.integers(300, 3000)
+)
+@settings(max_examples=120, deadline=None)
+def test_brackets_stand_where_nothing_hangs(air: int, thick: int, count: int, length: int | None) -> None:
+    row: Patch = {"air": f"{air} mm", "count": count} | ({"length": f"{length} mm"} if length else {})
+    rack = build(amend(TOWELS, {"row": row, "top": {"bracket": f"{thick} mm"}}))
+    brackets = [part for part in rack.parts if part.key.startswith("bracket")]
+    for bracket in brackets:
+        assert bracket.x >= 0
+        assert bracket.x + bracket.length <= rack.row.length
+        for thing, centre in zip(rack.row.things, rack.row.centres, strict=True):
+            beside = centre - thing.reach.left >= bracket.x + bracket.length, centre + thing.reach.right <= bracket.x
+            assert any(beside)
+    if not brackets:
+        assert "top.bracket" in {finding.code for finding in rack.findings}
+    if air >= thick and length is None:
+        # Between any two towels there is room, so none stand further apart than they may.
+        assert all(b.x - a.x <= 600 + 280 + air for a, b in pairwise(brackets))
+
+
+def test_under_a_shelf_things_have_room_to_be_lifted_off() -> None:
+    hats = starting([(shipped_item("felt-hat"), 3)], "1 mm", "rail")
+    rises = hats.item.above - build(hats).rows[0].y + build(hats).hung[0].y
+    found = next(one for one in build(amend(hats, {"top": {"joint": "on top"}})).findings if one.code == "top.head")
+    assert found.limit == rises + 20
+    settled = build(amend(amend(hats, {"top": {"joint": "on top"}}), found.fixes[0].patch))
+    (shelf,) = (part for part in settled.parts if part.key == "shelf")
+    assert shelf.y - settled.rows[0].y >= rises + 20

@@ -27,6 +27,8 @@ WORDS = {
     "first mark, then p",
     "90° − t",
     "half the angle",
+    "from the lowest to the highest",
+    "where nothing hangs",
     "from the back face",
     "6 · F · l · h / (b · (h³ − d³))",
 }

@@ -29,6 +29,7 @@ CAPES = starting([(shipped_item("rain-cape"), 3)], "1 mm", "flip-rail")
 BIKES = starting([(shipped_item("bicycle"), 4)], "1 mm", "high-rails")
 PERCH = starting([(shipped_item("climbing-helmet"), 4)], "1 mm", "perch")
 CUPS = starting([(shipped_item("tin-cup"), 7)], "1 mm", "angled-rail")
+HATS = starting_brief("felt-hat", 4, "1 mm")
 BENT = amend(COATS, {"holder": {"kind": "bent"}})
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
@@ -90,6 +91,9 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "angled.half": (CUPS, {"angled": {"right": "as many"}}),
     "angled.meet": (CUPS, {"angled": {"right": "opposite"}, "holder": {"showing": "40 mm"}}),
     "angled.magnet": (CUPS, {"angled": {"magnet": "40 mm"}}),
+    "top.head": (HATS, {"top": {"joint": "on top"}}),
+    "top.bracket": (COATS, {"top": {"joint": "on top", "bracket": "40 mm"}, "board": {"height": "300"}}),
+    "top.tips": (COATS, {"top": {"joint": "let in", "bracket": "0"}}),
     "perch.plate": (PERCH, {"perch": {"depth": "260 mm"}}),
     "perch.stop": (PERCH, {"perch": {"stop": "5 mm"}}),
     "cradle.arm": (FIDDLES, {"cradle": {"showing": "60 mm"}}),

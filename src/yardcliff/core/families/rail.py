@@ -1,8 +1,9 @@
-"""The rail: one board, or one below another, hooks or pegs in a row."""
+"""The rail: one board, or one below another, hooks or pegs in a row; a shelf above them on wish."""
 
 from typing import Literal
 
 from yardcliff.core.brief import RackBrief
+from yardcliff.core.families import top_shelf
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
 from yardcliff.core.families.shared import Body, assemble, boards, ground, stand_rows
 from yardcliff.core.holders import hook as hooks
@@ -22,6 +23,7 @@ class RailBrief(RackBrief):
     family: Literal["rail"] = "rail"
     holder: kit.Holder = hooks.Hook()
     line: Gap | None = None
+    top: top_shelf.TopShelf = top_shelf.TopShelf()
 
 
 def fitting(brief: RailBrief) -> Fitting:
@@ -35,7 +37,22 @@ def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
     standing = stand_rows(brief, first, least)
     line = brief.board.height / 2 if brief.line is None else brief.line
     parts, marked = boards(brief, standing, first.length, line, "Board")
-    return assemble(brief, fitted, standing, least, Body("rail", parts, marked))
+    rises = max(item.above for item in brief.kinds.values()) - fitted.hang_drop
+    glyph = fitted.glyph
+    holder = max(glyph.height / 2, glyph.tip + glyph.width / 2)
+    above = top_shelf.Above(parts[0], first, brief.hung, rises, holder, brief.rows.lift)
+    shelf = top_shelf.fit(brief.top, above)
+    body = Body(
+        "rail",
+        (*parts, *shelf.parts),
+        marked,
+        shelf.joints,
+        shelf.machining,
+        shelf.figures,
+        shelf.findings,
+        shelf.cautions,
+    )
+    return assemble(brief, fitted, standing, least, body)
 
 
 def start(hangs: Hangs, tape: TapeName) -> RailBrief:
@@ -64,6 +81,6 @@ FAMILY = Family(
     fitting,
     build,
     suits,
-    lambda brief: kit.choices(brief.holder),
+    lambda brief: (*kit.choices(brief.holder), top_shelf.choices(brief.top)),
     rows="boards",
 )

@@ -26,6 +26,7 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
   const up = useShown((shown) => shown.rack.design.up);
   // What a rack measures over all stands above its row's own dimensions.
   const stacked = useShown(({ rack }) => "overall" in rack.design.figures && !rack.design.up);
+  const tall = useShown(({ rack }) => "tall" in rack.design.figures);
   const several = useShown((shown) => shown.rack.design.rows.length > 1);
   const [flipped, setFlipped] = useState(false);
   const narrow = useNarrow();
@@ -35,10 +36,10 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
     () => ({
       top: narrow && front ? (stacked ? 140 : 104) : 146,
       bottom: front ? 64 : 110,
-      left: up ? 100 : narrow ? 58 : 64,
+      left: up || (tall && front) ? 100 : narrow ? 58 : 64,
       right: narrow ? (several || up ? 92 : 36) : noted ? 270 : low ? (several ? 100 : 60) : 190,
     }),
-    [narrow, several, noted, low, front, up, stacked],
+    [narrow, several, noted, low, front, up, stacked, tall],
   );
   const control = useView(scene, padding, held);
   const { show } = control;

@@ -1,0 +1,259 @@
+"""A shelf above a rail: on its top edge or let into its face, on brackets where nothing hangs, with a lip that nothing
+slides over.
+"""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from math import ceil
+from typing import Literal
+
+from yardcliff.core.choices import Field, Option, Section
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families.joinery import BITE, screwed
+from yardcliff.core.families.prisms import prism
+from yardcliff.core.findings import Finding, Fix, Patch
+from yardcliff.core.length import Gap, Size, exact_text
+from yardcliff.core.model import Frozen
+from yardcliff.core.rack import Joint, Operation, Part
+from yardcliff.core.row import Row
+from yardcliff.core.working import Figure, Input
+
+UPSTAND = Fraction(20)
+"""Of the rail above a shelf that is let into it, mm."""
+LET_IN = Fraction(1, 3)
+"""How deep a shelf is let in, as a share of the rail's thickness."""
+REACH, LEG = Fraction(7, 10), Fraction(9, 10)
+"""How far a bracket carries the shelf, as a share of its depth; its leg down the rail, as a share of that: rules of thumb."""
+APART = Fraction(600)
+"""From bracket to bracket at most, mm: rule of thumb."""
+TIPS = Fraction(100)
+"""A shelf that stands out further wants brackets, mm: rule of thumb."""
+LIP = Fraction(12)
+"""How thick a lip is, mm."""
+CLEAR = Fraction(5)
+"""Between a holder and the shelf, mm."""
+ZERO = Fraction(0)
+
+
+class TopShelf(Frozen):
+    """`depth` stands out in front of the rail, and `past` each of its ends; `bracket` thick, or 0 for none; the `lip`
+    stands so high above the shelf.
+    """
+
+    joint: Literal["none", "on top", "let in"] = "none"
+    depth: Size = Fraction(150)
+    thickness: Size = Fraction(18)
+    past: Gap = Fraction(20)
+    bracket: Gap = Fraction(18)
+    lip: Gap = Fraction(20)
+
+
+@dataclass(frozen=True, slots=True)
+class Above:
+    """What is below the shelf: the rail, its first row, the axis on the wall, how far things and holders rise above it,
+    and how far they have to be lifted.
+    """
+
+    rail: Part
+    row: Row
+    axis: Fraction
+    rises: Fraction
+    holder: Fraction
+    lift: Fraction
+
+
+@dataclass(frozen=True, slots=True)
+class Fitted:
+    """The shelf as it is built: what a family adds to its rack."""
+
+    parts: tuple[Part, ...] = ()
+    joints: tuple[Joint, ...] = ()
+    machining: tuple[Operation, ...] = ()
+    figures: tuple[Figure, ...] = ()
+    findings: tuple[Finding, ...] = ()
+    cautions: tuple[str, ...] = ()
+
+
+def fit(shelf: TopShelf, above: Above) -> Fitted:
+    """The shelf on its rail; nothing where there is none."""
+    if shelf.joint == "none":
+        return Fitted()
+    rail, under = above.rail, _under(shelf, above.rail)
+    face = rail.z + rail.depth
+    deep = _let_in(shelf, rail)
+    back = face - deep if deep else rail.z
+    long = rail.length + 2 * shelf.past
+    board = Part(
+        "shelf", "Shelf", rail.x - shelf.past, under, back, long, shelf.thickness, face + shelf.depth - back, rail.wood
+    )
+    parts, joints = (
+        [board],
+        [Joint(board.key, rail.key, "glued into its groove" if deep else "screwed down, and glued", deep)],
+    )
+    for k, (x, wide) in enumerate(_brackets(shelf, above)):
+        reach = shelf.depth * REACH
+        leg = min(reach * LEG, under - rail.y)
+        corners = ((face, under), (face, under - leg), (face + reach, under))
+        one = prism(
+            f"bracket-{k + 1}", f"Bracket {k + 1}", x, wide, tuple((float(z), float(y)) for z, y in corners), rail.wood
+        )
+        parts.append(one)
+        joints += [Joint(one.key, other, "glued, and screwed from behind and above") for other in (rail.key, board.key)]
+    if shelf.lip:
+        lip = Part("lip", "Lip", board.x, under, face + shelf.depth, long, shelf.thickness + shelf.lip, LIP, rail.wood)
+        parts.append(lip)
+        joints.append(Joint(lip.key, board.key, "glued and pinned"))
+    return Fitted(
+        tuple(parts),
+        tuple(joints),
+        tuple(_machining(shelf, above, len(parts))),
+        tuple(_figures(shelf, above, parts)),
+        tuple(_findings(shelf, above)),
+        ("What stands on a shelf overhead falls: a lip, and nothing heavy over a door or a bench.",),
+    )
+
+
+def _let_in(shelf: TopShelf, rail: Part) -> Fraction:
+    return rail.depth * LET_IN if shelf.joint == "let in" else ZERO
+
+
+def _under(shelf: TopShelf, rail: Part) -> Fraction:
+    """The shelf's lower face above the floor, mm."""
+    top = rail.y + rail.height
+    return top - UPSTAND - shelf.thickness if shelf.joint == "let in" else top
+
+
+def _gaps(above: Above) -> list[tuple[Fraction, Fraction]]:
+    """Where nothing hangs: before the first thing, between two, and beyond the last: (start, end) along the rail."""
+    row = above.row
+    edges = [
+        edge
+        for thing, centre in zip(row.things, row.centres, strict=True)
+        for edge in (centre - thing.reach.left, centre + thing.reach.right)
+    ]
+    ends = [ZERO, *edges, row.length]
+    return list(zip(ends[::2], ends[1::2], strict=True))
+
+
+def _brackets(shelf: TopShelf, above: Above) -> list[tuple[Fraction, Fraction]]:
+    """Where brackets stand, from the datum, and how thick: the outermost room first, then as few as keep them near enough."""
+    thick, length = shelf.bracket, above.row.length
+    gaps = _gaps(above)
+    room = [(start, end) for start, end in gaps if end - start >= thick and start >= 0 and end <= length]
+    if not thick or not room:
+        return []
+    # At the ends flush with them, else in the middle of their gap.
+    places = sorted(
+        {ZERO if start == 0 else length - thick if end == length else (start + end - thick) / 2 for start, end in room}
+    )
+    chosen = [places[0]]
+    for place, after in zip(places[1:], [*places[2:], None], strict=True):
+        if after is None or after - chosen[-1] > APART:
+            chosen.append(place)
+    return [(place, thick) for place in chosen]
+
+
+def _machining(shelf: TopShelf, above: Above, parts: int) -> Iterator[Operation]:
+    rail, brackets = above.rail, len(_brackets(shelf, above))
+    screws = max(2, ceil(rail.length / 250) + 1)
+    deep = _let_in(shelf, rail)
+    if deep:
+        yield Operation(
+            "Groove", 1, rail.name, "front", "wide, routed or sawn", shelf.thickness, deep, 0, rail.depth - deep, "the fence",
+            f"All along, its upper side {exact_text(UPSTAND)} below the top edge; try the shelf's own edge in scrap.",
+        )  # fmt: skip
+    else:
+        bite = min(BITE, rail.height / 2)
+        yield from screwed(
+            screws, ("Shelf", "top"), (rail.name, "top edge"), rail.wood, bite, rail.height - bite,
+            ("In the middle of the rail's thickness; countersink them.", "Into the edge: pilot it, or it splits."),
+        )  # fmt: skip
+    if brackets:
+        yield Operation(
+            "Bracket", brackets, "Bracket", "corner", "square corner", shelf.bracket, None, 45, None, "a stop block",
+            "All from one strip, the grain along the long side.", how="two legs, square to one another",
+        )  # fmt: skip
+
+
+def _figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Figure]:
+    rail = above.rail
+    length, past = Input("L", "rail", rail.length), Input("e", "past each end", shelf.past)
+    yield Figure(
+        "overall", "Shelf long", rail.length + 2 * shelf.past, "L + 2 · e", (length, past), "It covers the rail's ends."
+    )
+    deep = _let_in(shelf, rail)
+    behind = Input("b", "in the rail" if deep else "on the rail", deep or rail.depth)
+    yield Figure("top.wide", "Cut the shelf", parts[0].depth, "o + b", (Input("o", "stands out", shelf.depth), behind),
+                 "Wide: what stands out, and what lies in or on the rail.")  # fmt: skip
+    high, low = max(part.y + part.height for part in parts), min(rail.y, *(part.y for part in parts))
+    yield Figure("tall", "Over all, tall", max(high, rail.y + rail.height) - low, "from the lowest to the highest", (),
+                 "Rail, shelf and lip together.")  # fmt: skip
+    yield Figure("top.room", "Under the shelf", _under(shelf, rail) - above.axis, "s − h",
+                 (Input("s", "shelf's underside", _under(shelf, rail)), Input("h", "holders", above.axis)),
+                 "What hangs is lifted by so much at most.")  # fmt: skip
+    brackets = _brackets(shelf, above)
+    yield Figure("top.brackets", "Brackets", str(len(brackets)), "where nothing hangs", (),
+                 f"At the outermost places with room, and not more than {exact_text(APART)} apart where there is room.")  # fmt: skip
+    if brackets:
+        yield Figure("top.reach", "Bracket, under the shelf", shelf.depth * REACH, "o · r",
+                     (Input("o", "stands out", shelf.depth), Input("r", "share", REACH)), "As far as it has to carry.")  # fmt: skip
+
+
+def _findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
+    rail = above.rail
+    room, need = _under(shelf, rail) - above.axis, max(above.rises + above.lift, above.holder + CLEAR)
+    if room < need:
+        line = above.axis - rail.y
+        taller = exact_text(Fraction(ceil(rail.height + need - room)))
+        change: Patch = {"line": exact_text(line), "board": {"height": taller}}
+        yield Finding(
+            "top.head", "Shelf", "Under the shelf things cannot be lifted off their holders.", "under the shelf", room, need,
+            fixes=(Fix(f"Rail {taller} wide", change),),
+        )  # fmt: skip
+    brackets = _brackets(shelf, above)
+    if shelf.bracket and not brackets:
+        widest = max(end - start for start, end in _gaps(above))
+        thin = widest // 1
+        yield Finding(
+            "top.bracket", "Brackets", "Nowhere between what hangs is there room for a bracket.", "room", widest, shelf.bracket,
+            fixes=(
+                *((Fix(f"Brackets {thin} mm thick", {"top": {"bracket": f"{thin} mm"}}),) if thin >= 12 else ()),
+                Fix("No brackets", {"top": {"bracket": "0 mm"}}),
+            ),
+        )  # fmt: skip
+    if not shelf.bracket and shelf.depth > TIPS:
+        narrow = exact_text(TIPS)
+        yield Finding(
+            "top.tips", "Shelf", "Without brackets a shelf so deep tips on its rail.", "stands out", shelf.depth, TIPS,
+            fixes=(
+                Fix(f"{narrow} deep", {"top": {"depth": narrow}}),
+                Fix("Brackets 18 mm thick", {"top": {"bracket": "18 mm"}}),
+            ),
+        )  # fmt: skip
+
+
+def choices(shelf: TopShelf) -> Section:
+    """What a shelf above is asked."""
+    joint = Field(
+        "top.joint",
+        "shelf",
+        (
+            Option("none", "none", "The plain rail."),
+            Option("on top", "on the top edge", "Screwed down: the quickest, and it hides the rail's edge."),
+            Option(
+                "let in",
+                "let into the face",
+                "In a groove, with the rail standing above it: stiffer, and nothing falls behind.",
+            ),
+        ),
+    )
+    if shelf.joint == "none":
+        return Section("Shelf above", (joint,))
+    fields = (
+        Field("top.depth", "stands out"),
+        Field("top.thickness", "thick"),
+        Field("top.past", "past ends"),
+        Field("top.bracket", "brackets"),
+        Field("top.lip", "lip"),
+    )
+    return Section("Shelf above", (joint, *fields), ("overall", "top.wide", "tall", "top.room", "top.brackets"))
