@@ -107,6 +107,7 @@ briefs = st.builds(
             {"family": "panel", "made": "frame", "support": {"place": "flush"}, "rows": {"count": 2}},
             {"family": "stacked", "rows": {"count": 4}, "stick": {"length": "1800 mm", "kerf": "2.5 mm"}},
             {"holder": {"kind": "bent", "bar": "10 mm", "radius": "6 mm", "screw_length": "12 mm"}},
+            {"holder": {"kind": "bolt", "size": "3/8 in", "showing": "60 mm"}, "board": {"thickness": "45 mm"}},
             {"family": "upright", "foot": {"off": "30 mm"}, "clip": {"screw": "40 mm"}},
             {"family": "stile-pair", "holder": {"kind": "peg", "tilt": 20, "showing": "160 mm"}, "between": "90 mm"},
             {

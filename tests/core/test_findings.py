@@ -30,6 +30,7 @@ BIKES = starting([(shipped_item("bicycle"), 4)], "1 mm", "high-rails")
 PERCH = starting([(shipped_item("climbing-helmet"), 4)], "1 mm", "perch")
 CUPS = starting([(shipped_item("tin-cup"), 7)], "1 mm", "angled-rail")
 HATS = starting_brief("felt-hat", 4, "1 mm")
+BOLTS = amend(MUGS, {"holder": {"kind": "bolt"}, "board": {"thickness": "45 mm"}})
 BENT = amend(COATS, {"holder": {"kind": "bent"}})
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
 
@@ -111,6 +112,9 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "hole.falls": (FLASKS, {"hole": {"held": "90 mm"}}),
     "hole.edge": (FLASKS, {"setback": "25 mm"}),
     "hole.web": (FLASKS, {"row": {"air": "0 mm", "fixture_gap": "0 mm"}, "item": {"width": "42 mm"}}),
+    "bolt.shallow": (BOLTS, {"holder": {"length": "60 mm"}}),
+    "bolt.through": (BOLTS, {"board": {"thickness": "30 mm"}}),
+    "bolt.strength": (BOLTS, {"item": {"weight_g": "9 kg"}}),
     "bent.tight": (BENT, {"holder": {"radius": "5 mm"}}),
     "bent.rod": (BENT, {"holder": {"rod": "150 mm"}}),
     "hang.floor": (COATS, {"hung": "900"}),

@@ -1,6 +1,7 @@
 """Pegs and hooks: their geometry by hand, and what the board has to give."""
 
 from math import cos, pi, radians, sin
+from typing import get_args
 
 import pytest
 from hypothesis import given
@@ -18,11 +19,14 @@ from yardcliff.core.holders import cradle as cradles
 from yardcliff.core.holders import hole as holes
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import peg as pegs
+from yardcliff.core.holders.bolt import LagSize
 from yardcliff.core.holders.fitting import Ground, check_held, half, held_at
 from yardcliff.core.holders.hook import Hook
 from yardcliff.core.holders.peg import Peg
 from yardcliff.core.holders.strength import stress
+from yardcliff.core.length import read
 from yardcliff.core.listing import shipped_item
+from yardcliff.data import table
 
 GROUND = Ground(Fraction(22), Fraction(100), Fraction(50), "softwood")
 
@@ -203,3 +207,25 @@ def test_a_bent_hook_is_a_holder_like_any_other() -> None:
         assert rack.outline.path == bents.outline(bents.Bent(back=Fraction(40)))
         assert [step.what for step in rack.machining[:4]] == ["Blank", "Bend", "Screw hole", "Pilot hole"]
         assert FAMILIES[family].choices(brief)[0].title == "Bent from bar"
+
+
+def test_a_lag_bolt_holds_by_its_thread_and_stays_by_its_head() -> None:
+    brief = amend(
+        starting_brief("enamel-mug", 3, "1 mm"), {"holder": {"kind": "bolt"}, "board": {"thickness": "45 mm"}}
+    )
+    rack = build(brief)
+    assert not rack.findings
+    known = {figure.key: figure.value for figure in rack.figures}
+    # 80 long with 45 showing: 35 in softwood of 45, drilled 5.5 for 8.
+    assert (known["bolt.pilot"], known["bolt.deep"], known["bolt.back"]) == (Fraction("5.5"), 35, 10)
+    # 0.4 kg tugged three times, 45 out: 32 · 11.8 N · 45 / (π · 8³).
+    load = brief.item.weight_g / 1000 * 9.81 * 3
+    assert known["bolt.stress"] == f"{32 * load * 45 / (pi * 8**3):.0f} MPa"
+    assert rack.glyph.out == 45 + Fraction("5.5")
+
+
+@pytest.mark.parametrize("row", table("lags"), ids=lambda row: row["key"])
+def test_every_lag_screw_of_the_table_is_one_that_can_be_chosen(row: dict[str, str]) -> None:
+    assert row["key"] in get_args(LagSize)
+    d, soft, hard, across = (float(read(row[name])) for name in ("diameter", "softwood", "hardwood", "across"))
+    assert 0.62 * d < soft < hard < 0.85 * d < across

@@ -25,7 +25,13 @@ UPRIGHT: frozenset[Purpose] = frozenset({"groove", "finger"})
 Wood = Literal["softwood", "hardwood"]
 Face = Literal["front", "top"]
 Seen = Literal["from the side", "from above"]
-RESTS = {"hook": Fraction(82, 100), "peg": Fraction(6, 10), "flip": Fraction(6, 10), "finger": Fraction(6, 10)}
+RESTS = {
+    "hook": Fraction(82, 100),
+    "peg": Fraction(6, 10),
+    "flip": Fraction(6, 10),
+    "finger": Fraction(6, 10),
+    "bolt": Fraction(1, 2),
+}
 """Where along a holder things come to rest, as a share of how far it stands out."""
 ZERO = Fraction(0)
 
@@ -128,7 +134,7 @@ class Glyph:
     stands off the face, along its own axis.
     """
 
-    kind: Literal["hook", "peg", "hole", "clip", "slot", "ledge", "flip", "finger"]
+    kind: Literal["hook", "peg", "hole", "clip", "slot", "ledge", "flip", "finger", "bolt"]
     width: Fraction
     height: Fraction
     screws: tuple[Fraction, ...]

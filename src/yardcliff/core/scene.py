@@ -8,7 +8,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
-from math import atan2, cos, radians, sin
+from math import atan2, cos, radians, sin, sqrt
 from typing import Literal
 
 from yardcliff.core.exact import Fraction
@@ -319,6 +319,8 @@ def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
             *(Stroke("holder-line", line((x, -height / 2), (x, height / 2))) for x in (-gap, gap)),
             Stroke("mark", _cross(0, 0, width * 0.15)),
         )
+    if glyph.kind == "bolt":
+        return Stroke("holder", _hexagon(width)), Stroke("mark", _cross(0, 0, width * 0.25))
     arm = width * HOOK_ARM
     screws = tuple(Stroke("screw", circle(0, float(dy), width * 0.11)) for dy in glyph.screws)
     return (
@@ -328,6 +330,13 @@ def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
         Stroke("holder", circle(0, tip - arm * 0.3, arm * 0.8)),
         Stroke("mark", _cross(0, 0, width * 0.2)),
     )
+
+
+def _hexagon(across: float) -> Path:
+    """A bolt's head of that width across its flats, two of them level."""
+    half, side = across / 2, across / sqrt(3)
+    corners = ((side, 0), (side / 2, half), (-side / 2, half), (-side, 0), (-side / 2, -half), (side / 2, -half))
+    return (*line(*corners), ("Z", ()))
 
 
 def _cross(x: float, y: float, r: float) -> Path:

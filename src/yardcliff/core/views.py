@@ -20,6 +20,8 @@ from yardcliff.core.scene import HOOK_ARM, Box, Dimension, Scene, Stroke, Symbol
 
 PLATE = 3.0
 """How thick a hook's plate is drawn, mm."""
+BOLT, BOLT_HEAD = 0.6, 0.85
+"""How thick a lag bolt is, as a share of its head; how high that is, as a share of half its width: as drawn."""
 HATCH, MOST_HATCH = 9.0, 40
 """Between the lines that say that wood is cut, mm; and how many a board gets at most."""
 LEAST_BELOW, SHARE_BELOW = 60.0, 0.7
@@ -307,6 +309,10 @@ def _holder_beside(rack: Rack, bore: Bore) -> Iterator[tuple[Literal["plate", "h
                 ("Z", ()),
             ),
         )  # fmt: skip
+    elif glyph.kind == "bolt":
+        head = half * BOLT_HEAD
+        yield "holder", rectangle(0, -half * BOLT, out - head, 2 * half * BOLT)
+        yield "holder", rectangle(out - head, -half, head, 2 * half)
     elif glyph.kind == "clip":
         tall = float(glyph.height)
         yield "plate", rectangle(0, -tall / 2, out, tall)

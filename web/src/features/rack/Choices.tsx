@@ -50,10 +50,12 @@ export function Choices({ catalogue }: Props) {
   );
 }
 
+const NAMES = { hook: "hook", peg: "peg", bent: "bent hook", bolt: "lag bolt" };
+
 function HolderChoices({ catalogue }: Props) {
   const { apply } = useSession();
   const holder = useShown((shown) => shown.design.brief["holder"]) as Part & {
-    kind: "hook" | "peg" | "bent";
+    kind: keyof typeof NAMES;
   };
   const ofKind = catalogue.holders.filter((choice) => choice.patch?.["kind"] === holder.kind);
   const holderKey = matching(ofKind, holder);
@@ -68,6 +70,7 @@ function HolderChoices({ catalogue }: Props) {
             { value: "hook", label: "hooks" },
             { value: "peg", label: "pegs" },
             { value: "bent", label: "bent" },
+            { value: "bolt", label: "bolts" },
           ]}
           onPick={(kind) => {
             const first = catalogue.holders.find((choice) => choice.patch?.["kind"] === kind);
@@ -85,7 +88,7 @@ function HolderChoices({ catalogue }: Props) {
             ? [
                 {
                   value: OWN,
-                  label: `${holder.kind === "bent" ? "bent hook" : holder.kind} of your own sizes`,
+                  label: `${NAMES[holder.kind]} of your own sizes`,
                 },
               ]
             : []),
@@ -93,7 +96,7 @@ function HolderChoices({ catalogue }: Props) {
         onPick={(key) => apply({ holder: ofKind.find((one) => one.key === key)?.patch })}
         className="w-full"
       />
-      {holder.kind === "bent" ? null : holder.kind === "peg" ? (
+      {holder.kind === "bent" || holder.kind === "bolt" ? null : holder.kind === "peg" ? (
         <>
           <div className="grid grid-cols-2 gap-x-3">
             <BriefField path="holder.diameter" label="dowel" />
