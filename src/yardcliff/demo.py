@@ -83,7 +83,7 @@ SEEDS: list[Seed] = [
         6,
         {"family": "flip-rail", "turns": "rod", "board": {"height": "110 mm", "thickness": "18 mm"}},
     ),
-    ("Lean-to, bicycles", "bicycle", 4, {"family": "high-rails"}),
+    ("Lean-to, bicycles", "bicycle", 4, {"family": "high-rails", "aside": {"stands": "right"}}),
     ("Porch, climbing helmets", "climbing-helmet", 4, {"family": "perch"}),
     ("Office, key bunches", "key-bunch", 9, {"family": "angled-rail", "angled": {"magnet": "20 mm"}}),
     ("Common room, fiddles", "fiddle", 3, {"row": {"air": "70 mm"}, "hung": "1750 mm"}),

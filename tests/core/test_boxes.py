@@ -332,3 +332,40 @@ def test_under_a_shelf_things_have_room_to_be_lifted_off() -> None:
     settled = build(amend(amend(hats, {"top": {"joint": "on top"}}), found.fixes[0].patch))
     (shelf,) = (part for part in settled.parts if part.key == "shelf")
     assert shelf.y - settled.rows[0].y >= rises + 20
+
+
+def test_a_box_beside_high_rails_hooks_over_its_cleat() -> None:
+    brief = amend(BIKES, {"aside": {"stands": "right", "shelves": 3}})
+    rack = build(brief)
+    assert not rack.findings
+    rails, (left, right) = parts(brief, "Rail"), parts(brief, "Box side")
+    past = max(rail.x + rail.length for rail in rails)
+    assert (left.x, right.x + right.length) == (past + 100, past + 100 + 400)
+    assert left.y + left.height == rails[0].y + rails[0].height
+    assert figures(brief)["overall"] == past + 500
+    # 400 less two sides of 18; a loose shelf has 2 of play.
+    assert (figures(brief)["aside.inner"], figures(brief)["aside.shelf"]) == (364, 362)
+    shelves = parts(brief, "Box shelf")
+    # 600 less twice 78 gives 444: 14 holes 32 apart, and every shelf lies on one of them.
+    assert figures(brief)["aside.holes"] == "14"
+    assert all((shelf.y - left.y - 78) % 32 == 0 for shelf in shelves)
+    assert len({shelf.y for shelf in shelves}) == 3
+    hook, wall = parts(brief, "Cleat")
+    # Lifted by its slant the box is free: that much room is under its top.
+    assert hook.y < wall.y + wall.height
+    assert max(float(y) for _, y in wall.profile) == pytest.approx(float(hook.y) + 18)
+
+
+@given(width=st.integers(60, 900), height=st.integers(100, 2400), shelves=st.integers(0, 8))
+@settings(max_examples=80, deadline=None)
+def test_whatever_a_box_is_asked_its_shelves_are_in_it(width: int, height: int, shelves: int) -> None:
+    aside: Patch = {"stands": "right", "width": f"{width} mm", "height": f"{height} mm", "shelves": shelves}
+    rack = build(amend(BIKES, {"aside": aside}))
+    said = {finding.code for finding in rack.findings}
+    inside = [part for part in rack.parts if part.name.startswith("Box shelf")]
+    top, bottom = rack.part("box-top"), rack.part("box-bottom")
+    assert len(inside) <= shelves
+    for shelf in inside:
+        assert bottom.y + bottom.height <= shelf.y <= top.y - shelf.height or "aside.low" in said
+    assert ("aside.low" in said) == (height < 176)
+    assert ("aside.small" in said) == (width < 136)

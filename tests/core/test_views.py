@@ -43,7 +43,10 @@ def test_a_section_shows_every_part_at_its_place_off_the_wall(brief: Brief) -> N
     beyond = [part for part in done.rack.parts if not part.x <= done.rack.holders[0].x <= part.x + part.length]
     cut = [part for part in done.rack.parts if part not in beyond]
     leaning = any(part.lean for part in done.rack.parts)  # what stands before the cut or behind it is dashed
-    for part, (z0, y0, z1, y1) in zip(cut if leaning else (*beyond, *cut), boards, strict=True):
+    # Seen from the right: what stands to the right of every cut is not there.
+    last = max(one.at(one.row.axes[0])[0] for one in done.rack.rows)
+    seen = [part for part in beyond if part.x <= last]
+    for part, (z0, y0, z1, y1) in zip(cut if leaning else (*seen, *cut), boards, strict=True):
         back, front = float(part.z + part.notch), float(part.z + part.depth)
         if part.seen == "from above":
             assert back - 1e-6 <= z0 < z1 <= front + 1e-6

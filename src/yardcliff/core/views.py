@@ -44,7 +44,9 @@ def section(rack: Rack, tape: Tape) -> Scene:
     here = rack.holders[0].x
     beyond = [part for part in rack.parts if not part.x <= here <= part.x + part.length]
     leaning = any(part.lean for part in rack.parts)
-    strokes[:0] = [] if leaning else [Stroke("board", _beside(part)) for part in beyond]
+    # Seen from the right: what stands to the right of every cut is not there.
+    last = max(one.at(one.row.axes[0])[0] for one in rack.rows)
+    strokes[:0] = [] if leaning else [Stroke("board", _beside(part)) for part in beyond if part.x <= last]
     for part in rack.parts:
         if part not in beyond:
             strokes += _cut(part, float(here))

@@ -11,6 +11,7 @@ from typing import Literal
 from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
+from yardcliff.core.families import accessory_box
 from yardcliff.core.families.family import Family, Fitness, Hangs, row_for
 from yardcliff.core.families.shared import Body, assemble, ground
 from yardcliff.core.findings import Finding, Fix
@@ -58,6 +59,7 @@ class HighRailsBrief(RackBrief):
     holder: kit.Holder = hooks.Hook()
     high: High = High()
     board: Board = Board(height=Fraction(140), thickness=Fraction(38))
+    aside: accessory_box.Box = accessory_box.Box()
 
 
 def fitting(brief: HighRailsBrief) -> Fitting:
@@ -87,15 +89,20 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
     if lower:
         rails.append(replace(rails[0], key="rail-2", name="Rail 2", x=shift, y=bottom - high.drop))
         standing.append(Standing(lower, high.drop, ZERO))
+    past = rails[-1].x + row.length
+    box = accessory_box.fit(brief.aside, past, bottom + board.height, board.wood)
     body = Body(
         "high-rails",
-        tuple(rails),
+        (*rails, *box.parts),
         tuple((rail.key, board.height / 2) for rail in rails),
-        figures=tuple(_figures(brief, row, lower, rails)),
-        findings=tuple(_findings(brief, fitted, bool(lower))),
+        box.joints,
+        box.machining,
+        (*_figures(brief, row, lower, past), *box.figures),
+        (*_findings(brief, fitted, bool(lower)), *box.findings),
         cautions=(
             "Heavy things overhead: every rail into studs or solid masonry, never into the board alone.",
             "Lift with the legs and keep the path clear; what is heavy hangs on the lower rail.",
+            *box.cautions,
         ),
         shifts=(ZERO, shift)[: len(rails)],
     )
@@ -118,16 +125,18 @@ def _lower(brief: HighRailsBrief, row: Row) -> Row | None:
     return solve(row.brief.model_copy(update=asked), row.things_of, row.fixture)
 
 
-def _figures(brief: HighRailsBrief, row: Row, lower: Row | None, rails: list[Part]) -> Iterator[Figure]:
+def _figures(brief: HighRailsBrief, row: Row, lower: Row | None, past: Fraction) -> Iterator[Figure]:
     high = brief.high
     things = row.count + (lower.count if lower else 0)
     many = Input("m", "things", str(things))
-    if lower:
+    if lower or brief.aside.stands != "none":
+        wide = brief.aside.apart + brief.aside.width if brief.aside.stands != "none" else ZERO
         yield Figure(
-            "overall", "Wall, measured", row.length + row.pitch / 2, "L + p / 2",
-            (Input("L", "a rail", row.length), Input("p", "pitch", row.pitch)),
-            "The lower rail hangs half a pitch over.",
+            "overall", "Wall, measured", past + wide, "L + v + b",
+            (Input("L", "a rail", row.length), Input("v", "lower one over", past - row.length), Input("b", "box and room beside it", wide)),
+            "The lower rail hangs half a pitch over; a box beside counts too.",
         )  # fmt: skip
+    if lower:
         yield Figure(
             "high.beside", "From one to the next", row.pitch / 2, "p / 2", (Input("p", "pitch", row.pitch),),
             "From a hook above to the next one below.",
@@ -215,12 +224,11 @@ def choices(brief: HighRailsBrief) -> tuple[Section, ...]:
         Field("high.ceiling", "ceiling"),
         Field("high.lift", "to lift off"),
     )
-    both = (
-        ("overall", "high.beside", "high.least")
-        if brief.high.lower != "none" and (brief.row.count > 1 or brief.high.lower == "as many")
-        else ()
-    )
-    return (*kit.choices(brief.holder), Section("Two heights", fields, (*both, "high.rule", "high.head")))
+    lower_too = brief.high.lower != "none" and (brief.row.count > 1 or brief.high.lower == "as many")
+    both = ("high.beside", "high.least") if lower_too else ()
+    wall = ("overall",) if lower_too or brief.aside.stands != "none" else ()
+    heights = Section("Two heights", fields, (*wall, *both, "high.rule", "high.head"))
+    return (*kit.choices(brief.holder), heights, accessory_box.choices(brief.aside))
 
 
 FAMILY = Family(

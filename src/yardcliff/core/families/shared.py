@@ -53,6 +53,18 @@ class Body:
     outlines: tuple[Outline, ...] = ()
 
 
+@dataclass(frozen=True, slots=True)
+class Extra:
+    """What is built onto a rack, or beside it: what it adds to a body."""
+
+    parts: tuple[Part, ...] = ()
+    joints: tuple[Joint, ...] = ()
+    machining: tuple[Operation, ...] = ()
+    figures: tuple[Figure, ...] = ()
+    findings: tuple[Finding, ...] = ()
+    cautions: tuple[str, ...] = ()
+
+
 def first_row(brief: RackBrief, fitted: Fitting) -> Row:
     """The first row, spaced by what hangs on it, the holders' own reach and how far apart they have to be."""
     gap = max(brief.row.fixture_gap, fitted.apart - fitted.reach.across)

@@ -11,6 +11,7 @@ from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.joinery import BITE, screwed
 from yardcliff.core.families.prisms import prism
+from yardcliff.core.families.shared import Extra
 from yardcliff.core.findings import Finding, Fix, Patch
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen
@@ -62,22 +63,10 @@ class Above:
     lift: Fraction
 
 
-@dataclass(frozen=True, slots=True)
-class Fitted:
-    """The shelf as it is built: what a family adds to its rack."""
-
-    parts: tuple[Part, ...] = ()
-    joints: tuple[Joint, ...] = ()
-    machining: tuple[Operation, ...] = ()
-    figures: tuple[Figure, ...] = ()
-    findings: tuple[Finding, ...] = ()
-    cautions: tuple[str, ...] = ()
-
-
-def fit(shelf: TopShelf, above: Above) -> Fitted:
+def fit(shelf: TopShelf, above: Above) -> Extra:
     """The shelf on its rail; nothing where there is none."""
     if shelf.joint == "none":
-        return Fitted()
+        return Extra()
     rail, under = above.rail, _under(shelf, above.rail)
     face = rail.z + rail.depth
     deep = _let_in(shelf, rail)
@@ -103,7 +92,7 @@ def fit(shelf: TopShelf, above: Above) -> Fitted:
         lip = Part("lip", "Lip", board.x, under, face + shelf.depth, long, shelf.thickness + shelf.lip, LIP, rail.wood)
         parts.append(lip)
         joints.append(Joint(lip.key, board.key, "glued and pinned"))
-    return Fitted(
+    return Extra(
         tuple(parts),
         tuple(joints),
         tuple(_machining(shelf, above, len(parts))),
@@ -147,7 +136,7 @@ def _brackets(shelf: TopShelf, above: Above) -> list[tuple[Fraction, Fraction]]:
         {ZERO if start == 0 else length - thick if end == length else (start + end - thick) / 2 for start, end in room}
     )
     chosen = [places[0]]
-    for place, after in zip(places[1:], [*places[2:], None], strict=True):
+    for place, after in zip(places[1:], [*places[2:], None], strict=False):
         if after is None or after - chosen[-1] > APART:
             chosen.append(place)
     return [(place, thick) for place in chosen]

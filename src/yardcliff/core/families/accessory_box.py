@@ -1,0 +1,213 @@
+"""A box with adjustable shelves that hooks over a bevelled cleat, beside rails: for helmets, lamps and tools.
+
+Both halves of the cleat come from one strip, ripped at 45 degrees: one is screwed to the wall, its edge rising towards
+the room, the other to the box.
+"""
+
+from collections.abc import Iterator
+from math import floor
+from typing import Annotated, Literal
+
+from yardcliff.core.angles import both_ways
+from yardcliff.core.choices import Field, Option, Section
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families.joinery import BITE, CLEARANCE, screwed
+from yardcliff.core.families.prisms import prism
+from yardcliff.core.families.shared import FLOOR_CLEAR, Extra
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.length import Gap, Size, exact_text
+from yardcliff.core.model import Frozen, whole
+from yardcliff.core.rack import Joint, Operation, Part, Wood
+from yardcliff.core.working import Figure, Input
+
+STEP = Fraction(32)
+"""From pin hole to pin hole, mm: the usual step."""
+FREE = Fraction(60)
+"""From the box's top and bottom to the first pin holes, mm."""
+PIN, PIN_DEEP = Fraction(5), Fraction(10)
+"""Of a shelf pin, mm."""
+SHELF = Fraction(18)
+"""How thick shelves, top, bottom and cleat are, mm."""
+STRIP = Fraction(70)
+"""How wide each half of the cleat is over its long face, mm."""
+PLAY = Fraction(2)
+"""Of a shelf between the sides, mm."""
+ZERO = Fraction(0)
+
+
+class Box(Frozen):
+    """Over all so wide, tall and deep, `apart` from the rails; so many loose `shelves`."""
+
+    stands: Literal["none", "right"] = "none"
+    width: Size = Fraction(400)
+    height: Size = Fraction(600)
+    depth: Size = Fraction(220)
+    side: Size = Fraction(18)
+    apart: Gap = Fraction(100)
+    shelves: Annotated[int, whole(0, 8)] = 2
+
+
+def fit(box: Box, x: Fraction, top: Fraction, wood: Wood) -> Extra:
+    """The box with its upper edge at `top`, to the right of `x`; nothing where there is none."""
+    if box.stands == "none":
+        return Extra()
+    left, foot, inner = x + box.apart, top - box.height, _inner(box)
+    sides = tuple(
+        Part(
+            f"box-side-{k + 1}",
+            f"Box side {k + 1}",
+            at,
+            foot,
+            ZERO,
+            box.side,
+            box.height,
+            box.depth,
+            wood,
+            upright=True,
+        )
+        for k, at in enumerate((left, left + box.side + inner))
+    )
+    start = left + box.side
+
+    def board(key: str, name: str, y: Fraction, play: Fraction = ZERO) -> Part:
+        return Part(key, name, start + play / 2, y, SHELF, inner - play, SHELF, max(box.depth - SHELF, SHELF), wood)
+
+    ends = board("box-top", "Box top", top - SHELF), board("box-bottom", "Box bottom", foot)
+    holes = _holes(box)
+    shelves = tuple(
+        board(f"box-shelf-{k + 1}", f"Box shelf {k + 1}", foot + SHELF + FREE + STEP * at, PLAY)
+        for k, at in enumerate(_on_holes(box.shelves, holes))
+    )
+    hook, wall = _cleat(start, inner, top, wood)
+    return Extra(
+        (*sides, *ends, *shelves, hook, wall),
+        (
+            *(Joint(end.key, side.key, "glued and screwed through the side") for end in ends for side in sides),
+            *(Joint(hook.key, one.key, "glued and screwed") for one in sides),
+            Joint(hook.key, wall.key, "hooked on the bevel"),
+        ),
+        tuple(_machining(box, inner, holes, wood)),
+        tuple(_figures(box, inner, holes)),
+        tuple(_findings(box, foot)),
+        ("Ripping a bevel: the offcut falls free of the blade; push with a stick, not with the hand.",),
+    )
+
+
+def _inner(box: Box) -> Fraction:
+    return max(box.width - 2 * box.side, Fraction(1))
+
+
+def _holes(box: Box) -> int:
+    """Pin holes one above the other."""
+    return max(floor((box.height - 2 * (SHELF + FREE)) / STEP) + 1, 0)
+
+
+def _on_holes(shelves: int, holes: int) -> list[int]:
+    """The holes that shelves lie on at first: evenly apart, each on its own."""
+    return sorted({holes * (k + 1) // (shelves + 1) for k in range(shelves)} & set(range(holes)))
+
+
+def _cleat(x: Fraction, length: Fraction, top: Fraction, wood: Wood) -> tuple[Part, Part]:
+    """The half on the box, flush with its top, and the one on the wall."""
+    high, thick, strip = float(top), float(SHELF), float(STRIP)
+    low = high - strip
+    slant = (0.0, low), (thick, low + thick)
+    hook = prism("box-cleat", "Cleat on the box", x, length, (*slant, (thick, high), (0.0, high)), wood)
+    foot = low + thick - strip
+    return hook, prism("wall-cleat", "Cleat on the wall", x, length, (*slant[::-1], (0.0, foot), (thick, foot)), wood)
+
+
+def _machining(box: Box, inner: Fraction, holes: int, wood: Wood) -> Iterator[Operation]:
+    yield Operation(
+        "Cleat", 1, "Cleat", "along the strip", "strip, ripped through", SHELF, None, 45, None, "the fence",
+        f"One strip {exact_text(2 * STRIP - SHELF)} wide gives both halves.", how=both_ways(45),
+    )  # fmt: skip
+    if holes and box.shelves:
+        yield Operation(
+            "Pin hole", 4 * holes, "Box side", "inside", "bit", PIN, PIN_DEEP, 0, box.side - PIN_DEEP, "depth stop, and a strip of holes",
+            f"{exact_text(STEP)} apart from {exact_text(SHELF + FREE)} above the foot, a fifth of the depth from front and back; "
+            "both sides by one strip, feet flush.",
+        )  # fmt: skip
+    deep = min(BITE, inner / 3)
+    yield from screwed(
+        8,
+        ("Box side", "outside"),
+        ("Box top and bottom", "end"),
+        wood,
+        deep,
+        inner - deep,
+        (
+            "Two at each end of both; countersunk.",
+            f"Into end grain, for screws of {exact_text(box.side + deep)}; glue as well.",
+        ),
+    )
+    yield Operation(
+        "Screw hole", 2, "Cleat on the wall", "front", "bit", CLEARANCE, None, 0, None, "through",
+        "Into two studs, level; its bevel rises towards the room.",
+    )  # fmt: skip
+
+
+def _figures(box: Box, inner: Fraction, holes: int) -> Iterator[Figure]:
+    width, side = Input("w", "box wide", box.width), Input("s", "side", box.side)
+    yield Figure(
+        "aside.inner", "Box top, bottom, cleat", inner, "max(w − 2 · s, 1)", (width, side), "Between the sides."
+    )
+    yield Figure("aside.shelf", "Cut each loose shelf", max(inner - PLAY, ZERO), "max(i − y, 0)",
+                 (Input("i", "between the sides", inner), Input("y", "play", PLAY)), "It has to drop in past the pins.")  # fmt: skip
+    height, free = Input("h", "box tall", box.height), Input("f", "free above and below", SHELF + FREE)
+    yield Figure("aside.holes", "Pin holes, one above another", str(holes), "max(floor((h − 2 · f) / p) + 1, 0)",
+                 (height, free, Input("p", "step", STEP)), "In two columns on each side.")  # fmt: skip
+
+
+def _findings(box: Box, foot: Fraction) -> Iterator[Finding]:
+    if foot < FLOOR_CLEAR:
+        low = box.height - (FLOOR_CLEAR - foot)
+        lower = (
+            (Fix(f"A box {exact_text(low)} tall", {"aside": {"height": exact_text(low)}}),)
+            if low >= _least(box)
+            else ()
+        )
+        yield Finding(
+            "aside.floor", "Box", "It reaches down to the floor, or nearly.", "above the floor", foot, FLOOR_CLEAR,
+            fixes=(*lower, Fix("No box", {"aside": {"stands": "none"}})),
+        )  # fmt: skip
+    if box.height < _least(box):
+        tall = exact_text(_least(box))
+        yield Finding(
+            "aside.low", "Box", "Both halves of the cleat and a bottom do not fit in it.", "box tall", box.height, _least(box),
+            fixes=(Fix(f"A box {tall} tall", {"aside": {"height": tall}}),),
+        )  # fmt: skip
+    if box.width < 2 * box.side + 100 or box.depth < 3 * SHELF:
+        wide, deep = exact_text(2 * box.side + 300), exact_text(max(box.depth, 10 * SHELF))
+        yield Finding(
+            "aside.small", "Box", "Nothing goes into so small a box.", "between the sides", box.width - 2 * box.side, Fraction(100),
+            fixes=(Fix(f"A box {wide} wide, {deep} deep", {"aside": {"width": wide, "depth": deep}}),),
+        )  # fmt: skip
+
+
+def _least(box: Box) -> Fraction:
+    """A box so tall has both halves of its cleat above its bottom, and room to be lifted off."""
+    return 2 * STRIP + 2 * SHELF
+
+
+def choices(box: Box) -> Section:
+    """What a box beside is asked."""
+    stands = Field(
+        "aside.stands",
+        "box beside",
+        (
+            Option("none", "none", "Rails alone."),
+            Option("right", "to the right", "Hooked over a cleat, with loose shelves: for what belongs to the things."),
+        ),
+    )
+    if box.stands == "none":
+        return Section("Box beside", (stands,))
+    fields = (
+        Field("aside.width", "wide"),
+        Field("aside.height", "tall"),
+        Field("aside.depth", "deep"),
+        Field("aside.side", "side"),
+        Field("aside.apart", "apart"),
+        Field("aside.shelves", "shelves"),
+    )
+    return Section("Box beside", (stands, *fields), ("aside.inner", "aside.shelf", "aside.holes"))
