@@ -49,13 +49,14 @@ CONTACT = {
         "Passage, rain capes",
         "Lean-to, bicycles",
     ),
+    "ways-3": ("Office, key bunches", "Stairs, peaked caps", "Washroom, towels"),
 }
 
 
 def contact(browser: Browser, address: str, name: str) -> None:
     """One picture of several racks: a way of building each."""
     page = browser.new_page(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
-    sheet = Image.new("RGB", (1922, 800), "white")
+    sheet = Image.new("RGB", (1922, 402 * -(-len(CONTACT[name]) // 3) - 4), "white")
     for k, rack in enumerate(CONTACT[name]):
         page.goto(address)
         page.get_by_role("link", name=rack).click()
