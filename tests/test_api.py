@@ -1,32 +1,20 @@
 """The API over HTTP: the real application on a real data file."""
 
-from collections.abc import Iterator
-from pathlib import Path
 from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
 from starlette.websockets import WebSocketDisconnect
 
-from yardcliff.api.app import create_app
+from tests.conftest import Json, change
 from yardcliff.api.security import MAX_BODY
 from yardcliff.core.families import FAMILIES
 from yardcliff.demo import SEEDS, fill
-from yardcliff.store.database import Database
 from yardcliff.store.racks import Racks
-
-Json = dict[str, Any]
 
 
 def hanging(item: str, count: int = 5) -> Json:
     return {"hangs": [{"item": item, "count": count}]}
-
-
-@pytest.fixture
-def client(tmp_path: Path) -> Iterator[TestClient]:
-    database = Database(tmp_path / "api.db")
-    with TestClient(create_app(database), base_url="http://127.0.0.1:8722") as client:
-        yield client
 
 
 @pytest.fixture
@@ -35,13 +23,6 @@ def rack(client: TestClient) -> Json:
     assert answer.status_code == 201
     made: Json = answer.json()
     return made
-
-
-def change(client: TestClient, rack: Json, patch: Json) -> Json:
-    answer = client.patch(f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": patch})
-    assert answer.status_code == 200, answer.text
-    changed: Json = answer.json()
-    return changed
 
 
 def test_a_new_rack_is_complete_and_settled(rack: Json) -> None:

@@ -1,27 +1,17 @@
 """Every way of building over HTTP: made, drawn, written out, changed, spoilt and undone."""
 
-from collections.abc import Iterator
-from pathlib import Path
 from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
 
+from tests.conftest import Json, change
 from tests.test_paper_of_families import ITEMS
-from yardcliff.api.app import create_app
 from yardcliff.core.families import FAMILIES
 from yardcliff.core.things import UP
-from yardcliff.store.database import Database
 
-Json = dict[str, Any]
 STANDING = {key for key, way in FAMILIES.items() if way.brief.run is UP}
 NONSENSE = ("seven", "-40 mm", "3//4", "12 furlongs", "nan", "1e9")
-
-
-@pytest.fixture
-def client(tmp_path: Path) -> Iterator[TestClient]:
-    with TestClient(create_app(Database(tmp_path / "api.db")), base_url="http://127.0.0.1:8722") as client:
-        yield client
 
 
 def made(client: TestClient, family: str, count: int = 4) -> Json:
@@ -30,13 +20,6 @@ def made(client: TestClient, family: str, count: int = 4) -> Json:
     assert answer.status_code == 201, answer.text
     rack: Json = answer.json()
     return rack
-
-
-def changed(client: TestClient, rack: Json, patch: Json) -> Json:
-    answer = client.patch(f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": patch})
-    assert answer.status_code == 200, answer.text
-    found: Json = answer.json()
-    return found
 
 
 def patch_of(path: str, value: Any) -> Json:
@@ -105,7 +88,7 @@ def test_every_choice_can_be_taken_and_undone(client: TestClient, family: str) -
     for section in first["design"]["choices"]:
         for field in section["fields"]:
             for option in field["options"]:
-                after = changed(client, first, patch_of(field["path"], option["value"]))
+                after = change(client, first, patch_of(field["path"], option["value"]))
                 assert (after["design"]["brief"] == first["design"]["brief"]) == (after["version"] == first["version"])
                 assert {symbol["of"] for symbol in after["design"]["scene"]["symbols"]} >= {"item", "holder"}
                 if after["version"] > first["version"]:
@@ -117,7 +100,7 @@ def test_every_choice_can_be_taken_and_undone(client: TestClient, family: str) -
 @pytest.mark.parametrize("family", FAMILIES)
 def test_a_rail_is_rebuilt_in_any_way_and_comes_back_as_it_was(client: TestClient, family: str) -> None:
     rail = made(client, "rail", 5)
-    other = changed(client, rail, {"family": family})
+    other = change(client, rail, {"family": family})
     assert other["design"]["family"] == family
     assert (other["version"] == rail["version"]) == (family == "rail")
     if family == "rail":
@@ -145,5 +128,5 @@ def test_both_boards_of_an_angled_rail_have_marks_of_their_own(client: TestClien
 
 
 def test_a_row_is_named_with_those_that_are_marked_alike(client: TestClient) -> None:
-    rack = changed(client, made(client, "rail"), {"rows": {"count": 4, "layout": "staggered"}, "hung": "2100 mm"})
+    rack = change(client, made(client, "rail"), {"rows": {"count": 4, "layout": "staggered"}, "hung": "2100 mm"})
     assert [row["names"] for row in rack["design"]["rows"]] == ["rows 1 and 3", "rows 2 and 4"] * 2

@@ -1,4 +1,4 @@
-"""Boards screwed to one another: what every such joint is drilled with."""
+"""Boards screwed to one another and held by brackets: what is alike wherever that is done."""
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.holders.hook import pilot_bit
@@ -8,6 +8,12 @@ CLEARANCE = Fraction(9, 2)
 """What a 4 mm screw passes through, mm."""
 BITE = Fraction(32)
 """How far such a screw goes into an edge or an end, mm."""
+REACH = Fraction(7, 10)
+"""How far a bracket carries a shelf, as a share of its depth: rule of thumb."""
+LEG = Fraction(9, 10)
+"""A bracket's leg down the wall, as a share of the one under the shelf."""
+APART = Fraction(600)
+"""From bracket to bracket at most, mm: rule of thumb."""
 
 
 def screwed(

@@ -14,7 +14,7 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
-from yardcliff.core.families.joinery import BITE, screwed
+from yardcliff.core.families.joinery import APART, BITE, LEG, REACH, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.families.shared import Body, assemble, ground
 from yardcliff.core.findings import Finding, Fix, Patch
@@ -30,12 +30,6 @@ from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
 from yardcliff.core.working import Figure, Input
 
-REACH = Fraction(7, 10)
-"""How far a bracket carries a shelf, as a share of its depth: rule of thumb."""
-LEG = Fraction(9, 10)
-"""A bracket's leg down the plate, as a share of the one under the shelf."""
-APART = Fraction(600)
-"""From bracket to bracket at most, mm: rule of thumb."""
 CLEAR = Fraction(15)
 """Between a bracket's foot and the hooks below it, mm."""
 STOP = Fraction(12)

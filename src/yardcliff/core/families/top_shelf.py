@@ -9,7 +9,7 @@ from typing import Literal
 
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.joinery import BITE, screwed
+from yardcliff.core.families.joinery import APART, BITE, LEG, REACH, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.families.shared import Extra
 from yardcliff.core.findings import Finding, Fix, Patch
@@ -23,10 +23,6 @@ UPSTAND = Fraction(20)
 """Of the rail above a shelf that is let into it, mm."""
 LET_IN = Fraction(1, 3)
 """How deep a shelf is let in, as a share of the rail's thickness."""
-REACH, LEG = Fraction(7, 10), Fraction(9, 10)
-"""How far a bracket carries the shelf, as a share of its depth; its leg down the rail, as a share of that: rules of thumb."""
-APART = Fraction(600)
-"""From bracket to bracket at most, mm: rule of thumb."""
 TIPS = Fraction(100)
 """A shelf that stands out further wants brackets, mm: rule of thumb."""
 LIP = Fraction(12)
