@@ -32,7 +32,7 @@ from yardcliff.core.most import most_on
 from yardcliff.core.rack import ACROSS, Operation, Part
 from yardcliff.data import table
 
-EXAMPLES = 2000 if os.environ.get("YARDCLIFF_EXPLORE") else 600
+EXAMPLES = 2000 if os.environ.get("YARDCLIFF_EXPLORE") else 400
 OFF = frozenset(
     {"row.off-board", "row.no-room", "row.too-long", "pin.order", "row.disagree", "row.fixtures", "angled.half"}
 )

@@ -279,3 +279,34 @@ def test_an_edge_held_board_is_offered_slots_before_hooks(key: str) -> None:
     if edge:
         why = FAMILIES["slotted-cheeks"].suits((listed.item,)).why
         assert "on hooks they would swing" in why
+
+
+POLES = starting([(shipped_item("curtain-pole"), 4)], "1 mm")
+
+
+def test_poles_have_to_come_out_overhead_and_swing_free() -> None:
+    rack, known = build(POLES), figures(POLES)
+    pole = POLES.item.above + POLES.item.below
+    # Over a foot board at 120, and 10 to spare; unclipped it leans out by a ring at the clip's height.
+    assert known["upright.over"] == 120 + pole + 10
+    high = POLES.hung - 100
+    assert float(known["upright.swing"]) == pytest.approx(float(pole * rack.glyph.out / high))  # type: ignore[arg-type]
+    low = amend(POLES, {"clear": {"above": str(float(pole + 60)) + " mm"}})
+    assert codes(low) == {"upright.over"}
+    settled = amend(low, build(low).findings[0].fixes[0].patch)
+    assert codes(settled) <= {"upright.short"}
+    strapped = amend(POLES, {"clear": {"strap": "across"}})
+    span = rack.row.axes[-1] - rack.row.axes[0]
+    assert figures(strapped)["upright.strap"] == span + rack.glyph.width + 240
+    # The caution gives way to the strap, which has two screws of its own.
+    assert len(build(strapped).cautions) == len(rack.cautions) - 1
+    assert len(build(strapped).machining) == len(rack.machining) + 1
+
+
+def test_arms_are_scooped_by_a_quarter_at_most() -> None:
+    fiddles = starting([(shipped_item("fiddle"), 3)], "1 mm")
+    scooped = build(amend(fiddles, {"cradle": {"scoop": "4 mm"}}))
+    scoop = next(step for step in scooped.machining if step.what == "Scoop")
+    assert (scoop.count, scoop.depth, scoop.web) == (6, 4, 16)
+    assert "Scoop" not in {step.what for step in build(fiddles).machining}
+    assert codes(amend(fiddles, {"cradle": {"scoop": "6 mm"}})) == {"cradle.scoop"}

@@ -135,11 +135,16 @@ def beside(first: Row, left: Fraction, right: Fraction, count: int) -> Row:
             "spacing": "set",
             "length": first.length,
             "count": count,
-            "ends": Ends(rule="margin", left=max(left, ZERO), right=max(right, ZERO)),
+            "ends": margins(max(left, ZERO), max(right, ZERO)),
             "pins": (),
         }
     )
     return solve(asked, first.things_of, first.fixture)
+
+
+def margins(left: Fraction, right: Fraction) -> Ends:
+    """Ends that were worked out, not asked for: they may be longer than anybody could ask."""
+    return Ends(rule="margin").model_copy(update={"left": left, "right": right})
 
 
 def stand(

@@ -61,6 +61,7 @@ def choices(_: CradleBrief) -> tuple[Section, ...]:
         Field("cradle.tilt", "tilt °"),
         Field("cradle.depth", "let in"),
         Field("cradle.showing", "out", figure="cradle.out"),
+        Field("cradle.scoop", "scoop"),
     )
     return (Section("Arms", fields, ("cradle.opening", "cradle.apart", "peg.web", "peg.cut", "peg.stress")),)
 

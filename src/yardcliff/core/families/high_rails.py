@@ -23,8 +23,8 @@ from yardcliff.core.length import Gap, Size, TapeName, exact_text
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.row import Row
-from yardcliff.core.row_brief import Ends, Pin
-from yardcliff.core.rows import Standing
+from yardcliff.core.row_brief import Pin
+from yardcliff.core.rows import Standing, margins
 from yardcliff.core.spacing import solve
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import values
@@ -115,12 +115,12 @@ def _lower(brief: HighRailsBrief, row: Row) -> Row | None:
         return row
     if brief.high.lower == "none" or row.count < 2:
         return None
-    ends = Ends(rule="margin", left=max(row.axes[0], ZERO), right=max(row.length - row.axes[-2], ZERO))
+    ends = margins(max(row.axes[0], ZERO), max(row.length - row.axes[-2], ZERO))
     asked = {
         "follows": "nothing", "spacing": "set", "pitch": row.pitch, "length": row.length, "count": row.count - 1,
         "ends": ends, "keepouts": (), "order": brief.row.order[:-1],
         # What pins and keep-outs did to the upper rail, the lower one is marked with too.
-        "pins": tuple(Pin(index=i, at=max(axis, ZERO)) for i, axis in enumerate(row.axes[:-1])) if row.uneven else (),
+        "pins": tuple(Pin.model_construct(index=i, at=axis) for i, axis in enumerate(row.axes[:-1])) if row.uneven else (),
     }  # fmt: skip
     return solve(row.brief.model_copy(update=asked), row.things_of, row.fixture)
 

@@ -5,10 +5,11 @@ foot offset = rail thickness + half a ring - whatever the foot board stands off.
 """
 
 from collections.abc import Iterator
+from math import ceil
 from typing import Literal
 
 from yardcliff.core.brief import RackBrief
-from yardcliff.core.choices import Field, Section
+from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
 from yardcliff.core.families.shared import Body, assemble, ground
@@ -16,6 +17,7 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import clip as clips
 from yardcliff.core.holders.fitting import Fitting, held_at
 from yardcliff.core.holders.hole import LEAST_WOOD, bored
+from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, TapeName, exact_text
 from yardcliff.core.model import Frozen
@@ -28,6 +30,10 @@ CATCH = Fraction(30)
 """How far the shortest shaft stands above the rail at least, mm: rule of thumb."""
 STEADY = Fraction(1, 2)
 """A shaft that is clipped below this share of its length leans out: rule of thumb."""
+OVER = Fraction(10)
+"""Between a foot and the board that it is lifted over, and between a top and what is overhead, mm."""
+LOOP = Fraction(120)
+"""Of a strap beyond the outer rings, for a buckle and both screws, mm."""
 FLOOR = Fraction(5)
 """Least wood under a foot hole, so that a shaft set down hard does not go through: rule of thumb."""
 ZERO = Fraction(0)
@@ -44,12 +50,23 @@ class Foot(Frozen):
     play: Gap = Fraction(4)
 
 
+class Clear(Frozen):
+    """The room around: what is overhead at `above` the floor (a ceiling, a hatch), and what is free in `front`; whether
+    a `strap` runs across.
+    """
+
+    above: Size = Fraction(2400)
+    front: Size = Fraction(900)
+    strap: Literal["none", "across"] = "none"
+
+
 class UprightBrief(RackBrief):
     """`board` is the clip rail, `hung` the height of its middle."""
 
     family: Literal["upright"] = "upright"
     clip: clips.Clip = clips.Clip()
     foot: Foot = Foot()
+    clear: Clear = Clear()
 
 
 def fitting(brief: UprightBrief) -> Fitting:
@@ -83,10 +100,12 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
         "upright",
         (rail, base),
         ((rail.key, board.height / 2),),
-        machining=(boring,),
-        figures=_figures(brief, fitted, plumb, offset),
-        findings=tuple(_findings(brief, offset, bit)),
-        cautions=("Long shafts topple where children reach or the floor shakes: add a strap across the clips.",),
+        machining=(boring, *_strap(brief)),
+        figures=(*_figures(brief, fitted, plumb, offset), *_room(brief, fitted, row)),
+        findings=(*_findings(brief, offset, bit), *_in_the_way(brief, fitted)),
+        cautions=()
+        if brief.clear.strap == "across"
+        else ("Long shafts topple where children reach or the floor shakes: add a strap across the clips.",),
         seats=seats,
         standing_at=foot.top - foot.deep,
     )
@@ -165,6 +184,69 @@ def _figures(brief: UprightBrief, fitted: Fitting, plumb: Fraction, offset: Frac
             "Lower, and the longest leans out.",
         ),
     )
+
+
+def _strap(brief: UprightBrief) -> Iterator[Operation]:
+    """What holds a strap across the clips."""
+    if brief.clear.strap == "across":
+        left = brief.board.thickness * 2 / 5
+        yield Operation(
+            "Pilot hole", 2, "Clip rail", "front", "bit", pilot_bit("4.0", brief.board.wood), brief.board.thickness - left, 0,
+            left, "tape on the bit", "One beyond each outer ring, half-way up, for the strap's screws and washers.",
+        )  # fmt: skip
+
+
+def _swing(brief: UprightBrief, fitted: Fitting) -> Fraction:
+    """How far the longest shaft's top leans out once it is free of its clip, its foot still in its hole, mm."""
+    _, long = _lengths(brief)
+    high = brief.hung - (brief.foot.top - brief.foot.deep)
+    return _length(long) * fitted.glyph.out / max(high, fitted.glyph.out)
+
+
+def _overhead(brief: UprightBrief) -> Fraction:
+    """How high the longest reaches as it is lifted over its foot board, mm."""
+    return brief.foot.top + _length(_lengths(brief)[1]) + OVER
+
+
+def _room(brief: UprightBrief, fitted: Fitting, row: Row) -> Iterator[Figure]:
+    _, long = _lengths(brief)
+    longest, ring = Input("l", f"longest: {long.name}", _length(long)), Input("r", "ring", fitted.glyph.out)
+    stands = Input("f", "foot stands at", brief.foot.top - brief.foot.deep)
+    yield Figure("upright.over", "Lifted out, reaches to", _overhead(brief), "u + l + v",
+                 (Input("u", "foot board's top", brief.foot.top), longest, Input("v", "to spare", OVER)),
+                 "A ceiling or a hatch lower than this, and the longest does not come out.")  # fmt: skip
+    yield Figure("upright.swing", "Swings out", _swing(brief, fitted), "l · r / max(h − f, r)",
+                 (longest, ring, Input("h", "clips", brief.hung), stands),
+                 "Its top, when it is pulled just free of its clip.")  # fmt: skip
+    if brief.clear.strap == "across":
+        span = row.axes[-1] - row.axes[0]
+        yield Figure("upright.strap", "Cut the strap", span + fitted.glyph.width + 2 * LOOP, "s + r + 2 · e",
+                     (Input("s", "first to last clip", span), Input("r", "ring", fitted.glyph.width), Input("e", "each end", LOOP)),
+                     "Flat across the rings, a buckle at one end.")  # fmt: skip
+
+
+def _in_the_way(brief: UprightBrief, fitted: Fitting) -> Iterator[Finding]:
+    _, long = _lengths(brief)
+    over = _overhead(brief)
+    if over > brief.clear.above:
+        higher = exact_text(over)
+        least = brief.foot.thickness
+        lower = brief.foot.top - (over - brief.clear.above)
+        low = (
+            (Fix(f"Foot board at {exact_text(lower)}", {"foot": {"top": exact_text(lower)}}),) if lower >= least else ()
+        )
+        yield Finding(
+            "upright.over", long.name.capitalize(), f"The {long.plural} do not come out of their holes under what is overhead.",
+            "lifted out, reaches to", over, brief.clear.above,
+            fixes=(*low, Fix(f"It is {higher} up", {"clear": {"above": higher}})),
+        )  # fmt: skip
+    swing = _swing(brief, fitted) + brief.board.thickness
+    if swing > brief.clear.front:
+        more = exact_text(Fraction(ceil(swing)))
+        yield Finding(
+            "upright.swing", long.name.capitalize(), f"The {long.plural} swing out further than there is room in front.",
+            "swings out", swing, brief.clear.front, fixes=(Fix(f"{more} are free", {"clear": {"front": more}}),),
+        )  # fmt: skip
 
 
 def _findings(brief: UprightBrief, offset: Fraction, bit: Fraction) -> Iterator[Finding]:
@@ -280,7 +362,7 @@ def suits(items: tuple[Item, ...]) -> Fitness:
     )
 
 
-def choices(_: UprightBrief) -> tuple[Section, ...]:
+def choices(brief: UprightBrief) -> tuple[Section, ...]:
     """What an upright rail alone is asked."""
     return (
         Section(
@@ -303,6 +385,24 @@ def choices(_: UprightBrief) -> tuple[Section, ...]:
                 Field("foot.play", "play"),
             ),
             ("seat.offset", "seat.plumb"),
+        ),
+        Section(
+            "Room around",
+            (
+                Field("clear.above", "overhead at"),
+                Field("clear.front", "in front"),
+                Field(
+                    "clear.strap",
+                    "strap",
+                    (
+                        Option("none", "none", "The clips alone hold: for light shafts out of children's reach."),
+                        Option(
+                            "across", "across the clips", "A strap with a buckle: nothing topples when it is brushed."
+                        ),
+                    ),
+                ),
+            ),
+            ("upright.over", "upright.swing", *(("upright.strap",) if brief.clear.strap == "across" else ())),
         ),
     )
 

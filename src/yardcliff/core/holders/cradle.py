@@ -14,14 +14,21 @@ from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, he
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen, Tilt
+from yardcliff.core.rack import Operation
 from yardcliff.core.working import Figure, Input
 
 LIP = Fraction(15)
 """How far the arms reach past the neck, so that it does not slide off: rule of thumb."""
 
 
+SCOOP = Fraction(1, 4)
+"""Deepest scoop, as a share of an arm's thickness: rule of thumb."""
+
+
 class Cradle(Frozen):
-    """`held` is the neck (None: the thickest, as measured), `showing` how far the arms stand out (None: as needed)."""
+    """`held` is the neck (None: the thickest, as measured), `showing` how far the arms stand out (None: as needed); each
+    is hollowed by a `scoop` where the head rests.
+    """
 
     diameter: Size = Fraction(20)
     tilt: Tilt = 5
@@ -30,6 +37,7 @@ class Cradle(Frozen):
     play: Gap = Fraction(6)
     held: Size | None = None
     showing: Size | None = None
+    scoop: Gap = Fraction(0)
 
 
 def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
@@ -53,8 +61,10 @@ def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         findings=(
             *check_held(cradle.held, items, neck, "cradle"),
             *_findings(showing, needed),
+            *_hollowed(cradle),
             *arms.findings,
         ),
+        machining=(*arms.machining, *_scooping(cradle, deepest)),
         cautions=(
             *arms.cautions,
             "Line the arms with felt, cork or leather; rubber marks some varnishes. Keep clear of heaters and sun.",
@@ -94,6 +104,29 @@ def _figures(
             "Past the neck, which hangs half its depth off the plate.",
         ),
     )
+
+
+def _scooping(cradle: Cradle, deepest: Fraction) -> Iterator[Operation]:
+    """How the arms are hollowed where the head rests; the rasp's width is half of how deep the thing is."""
+    if cradle.scoop:
+        yield Operation(
+            "Scoop", 2, "Arm", "top, towards the other", "wide, half-round rasp", deepest / 2, cradle.scoop, 0,
+            cradle.diameter - cradle.scoop, "a pencil line round the arm",
+            "Where the head rests, half of how deep the thing is from the plate; round it over, then line it.",
+        )  # fmt: skip
+
+
+def _hollowed(cradle: Cradle) -> Iterator[Finding]:
+    most = cradle.diameter * SCOOP
+    if cradle.scoop > most:
+        less = exact_text(most // 1)
+        yield Finding(
+            "cradle.scoop", "Arms", "So deep a scoop leaves too little of the arm.", "scoop", cradle.scoop, most,
+            fixes=(
+                Fix(f"A scoop of {less}", {"cradle": {"scoop": less}}),
+                Fix("No scoop", {"cradle": {"scoop": "0 mm"}}),
+            ),
+        )  # fmt: skip
 
 
 def _findings(showing: Fraction, needed: Fraction) -> Iterator[Finding]:
