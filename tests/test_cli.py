@@ -7,10 +7,14 @@ from pathlib import Path
 from typing import Any
 
 import pytest
+from typer.testing import CliRunner
 
 from tests.server import running
+from yardcliff.cli import app
 from yardcliff.core.amend import dump
+from yardcliff.core.families import FAMILIES, starting
 from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.listing import shipped_item
 from yardcliff.store.database import Database
 from yardcliff.store.racks import Racks
 
@@ -152,3 +156,16 @@ def test_a_taken_port_and_a_bad_data_file_are_said_plainly(tmp_path: Path) -> No
     done = yardcliff("serve", "--data", tmp_path / "bad.db")
     assert done.returncode == 1
     assert "no Yardcliff data file" in done.stderr
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_every_way_of_building_goes_out_as_a_file_and_comes_in_again(tmp_path: Path, family: str) -> None:
+    data, file = tmp_path / "data.db", tmp_path / "rack.json"
+    database = Database(data)
+    made = Racks(database).create("Of its kind", dump(starting([(shipped_item("tin-cup"), 3)], "1/16 in", family)))
+    database.close()
+    for asked in (["export", "Of its kind", "rack.json", "-o", str(file)], ["import", str(file)]):
+        assert CliRunner().invoke(app, [*asked, "--data", str(data)]).exit_code == 0
+    database = Database(data)
+    assert [rack.brief for rack in Racks(database).all()] == [made.brief] * 2
+    database.close()

@@ -3,7 +3,7 @@ import { expect, test } from "vitest";
 import type { Dimension } from "../api/types";
 import { placeDimensions, textWidth } from "./dimensions";
 import { graduation, stagger } from "./tape";
-import { fit, onStep, toModelX, toScreenX, zoomed } from "./view";
+import { alongRun, fit, onStep, runOf, toModelX, toScreenX, toScreenY, zoomed } from "./view";
 
 const box = { x0: 0, y0: 500, x1: 1450, y1: 1700 };
 const view = fit(box, { width: 900, height: 600 }, { top: 60, right: 40, bottom: 40, left: 40 });
@@ -73,4 +73,46 @@ test("the tape's graduation is legible and labels do not overlap", () => {
   expect(stagger(labels(0, 50, 100))).toEqual([0, 0, 0]);
   expect(stagger(labels(0, 30, 60, 90))).toEqual([0, 1, 0, 1]);
   expect(stagger(labels(0, 10, 20, 30, 40, 50))).toEqual([0, -1, -1, 1, -1, -1]);
+});
+
+test("a row that runs up is drawn lying and turned about its foot", () => {
+  const level = runOf(view, false, [0, 1600]);
+  const up = runOf(view, true, [45, 150]);
+  expect(level.transform).toBe(`translate(${toScreenX(view, 0)} ${toScreenY(view, 1600)})`);
+  expect(up.transform).toBe(`translate(${toScreenX(view, 45)} ${toScreenY(view, 150)}) rotate(-90)`);
+  // Along the wall a pointer to the right is further on, up it a pointer higher on the screen.
+  expect(alongRun(level, { clientX: 30, clientY: 99 }) - alongRun(level, { clientX: 10, clientY: 0 })).toBe(
+    20,
+  );
+  expect(alongRun(up, { clientX: 99, clientY: 10 }) - alongRun(up, { clientX: 0, clientY: 30 })).toBe(20);
+  expect(toScreenX(up.along, 100)).toBeCloseTo(100 * view.scale, 9);
+});
+
+test("the tape is graduated down to its own step and labelled where there is room", () => {
+  const fine = graduation("in", 25.4 / 16, 40, 0, 25.4);
+  expect(fine).toHaveLength(17);
+  expect(fine[0]?.rank).toBeGreaterThan(fine[1]?.rank ?? 99);
+  expect(fine.map(({ label }) => label).filter(Boolean)).toEqual(["0", "1"]);
+  // A metre at a pixel a centimetre: metres and half metres only.
+  expect(graduation("mm", 1, 0.01, 0, 2000).map(({ at }) => at)).toEqual([0, 500, 1000, 1500, 2000]);
+  expect(graduation("mm", 1, 0.0001, 0, 2000)).toEqual([]);
+});
+
+test("a dimension up the wall reads from the right and keeps off the rack", () => {
+  const up: Dimension = {
+    axis: "y",
+    start: 500,
+    end: 1700,
+    at: 0,
+    side: -1,
+    level: 1,
+    figure: "",
+    text: "1200 mm",
+  };
+  const [one] = placeDimensions([up], view);
+  expect(one?.line).toBeLessThan(toScreenX(view, 0));
+  expect(one?.textX).toBeLessThan(one?.line ?? 0);
+  expect(one?.textY).toBeCloseTo((toScreenY(view, 500) + toScreenY(view, 1700)) / 2, 6);
+  const [other] = placeDimensions([{ ...up, side: 1, at: 1450 }], view);
+  expect(other?.line).toBeGreaterThan(toScreenX(view, 1450));
 });

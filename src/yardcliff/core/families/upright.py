@@ -238,7 +238,7 @@ def _in_the_way(brief: UprightBrief, fitted: Fitting) -> Iterator[Finding]:
         yield Finding(
             "upright.over", long.name.capitalize(), f"The {long.plural} do not come out of their holes under what is overhead.",
             "lifted out, reaches to", over, brief.clear.above,
-            fixes=(*low, Fix(f"It is {higher} up", {"clear": {"above": higher}})),
+            fixes=(*low, Fix(f"Overhead at {higher}", {"clear": {"above": higher}})),
         )  # fmt: skip
     swing = _swing(brief, fitted) + brief.board.thickness
     if swing > brief.clear.front:
