@@ -109,6 +109,7 @@ briefs = st.builds(
             },
             {"family": "panel", "rows": {"count": 3, "layout": "staggered"}},
             {"family": "panel", "made": "frame", "support": {"place": "flush"}, "rows": {"count": 2}},
+            {"family": "panel", "made": "frame", "support": {"gaps": "boards"}, "rows": {"count": 4, "drop": "180 mm"}},
             {"family": "stacked", "rows": {"count": 4}, "stick": {"length": "1800 mm", "kerf": "2.5 mm"}},
             {"holder": {"kind": "bent", "bar": "10 mm", "radius": "6 mm", "screw_length": "12 mm"}},
             {"holder": {"kind": "bolt", "size": "3/8 in", "showing": "60 mm"}, "board": {"thickness": "45 mm"}},

@@ -693,3 +693,22 @@ def test_every_rod_of_the_table_has_its_hardware() -> None:
         assert not [finding for finding in rack.findings if finding.code == "flip.pin"]
         nut = next(step for step in rack.machining if step.what == "Nut recess")
         assert (nut.count, nut.depth) == (2, bits.washer + bits.nut + 5)
+
+
+def test_rear_boards_close_the_gaps_of_a_frame() -> None:
+    asked: Patch = {"made": "frame", "support": {"gaps": "boards"}, "rows": {"count": 3, "drop": "220 mm"}}
+    cups = amend(starting([(shipped_item("tin-cup"), 9)], "1 mm", "panel"), asked)
+    rack = build(cups)
+    fronts = [part for part in rack.parts if part.name.startswith("Cross")]
+    rears = [part for part in rack.parts if part.key.startswith("rear")]
+    # Rows 220 apart on boards of 70 leave gaps of 150; the rear boards reach 15 behind each.
+    assert [part.height for part in rears] == [220 - fronts[0].height + 30] * 2
+    assert figures(cups)["panel.rear"] == rears[0].height
+    for rear, (upper, under) in zip(rears, pairwise(fronts), strict=True):
+        assert rear.y == under.y + under.height - 15
+        assert rear.y + rear.height == upper.y + 15
+        assert rear.z + rear.depth == upper.z
+        assert (rear.x, rear.length) == (45, rack.row.length - 90)
+    assert not [
+        part for part in build(amend(cups, {"support": {"place": "flush"}})).parts if part.key.startswith("rear")
+    ]

@@ -7,7 +7,7 @@ cross boards.
 from bisect import bisect_right
 from collections.abc import Iterator
 from dataclasses import dataclass
-from itertools import accumulate
+from itertools import accumulate, pairwise
 from math import ceil
 from typing import Literal
 
@@ -31,6 +31,8 @@ from yardcliff.core.working import Figure, Input
 
 SEAM = Fraction(6)
 """Least wood between a holder's bore and a seam, mm: rule of thumb."""
+LAP = Fraction(15)
+"""How far a rear board reaches behind the cross boards above and below its gap, mm."""
 SOLD = (60, 162, 2)
 """Widths that planks are sold or ripped to, as a range, mm."""
 ZERO = Fraction(0)
@@ -44,11 +46,15 @@ class Plank(Frozen):
 
 
 class Support(Frozen):
-    """A batten behind the planks or a side of the frame; sides stand behind the cross boards or flush beside them."""
+    """A batten behind the planks or a side of the frame; sides stand behind the cross boards or flush beside them.
+
+    Between sides that stand behind, further boards may close the `gaps`, set back by a board.
+    """
 
     width: Size = Fraction(45)
     thickness: Size = Fraction(21)
     place: Literal["behind", "flush"] = "behind"
+    gaps: Literal["open", "boards"] = "open"
 
 
 class PanelBrief(RackBrief):
@@ -211,14 +217,20 @@ def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row) -> Body:
         for k, (name, x) in enumerate(zip(("Left side", "Right side"), xs, strict=True))
     )
     by = "dowels or pocket screws into the ends" if flush else "two screws from the front, glued"
-    joints = tuple(Joint(front.key, side.key, by) for front in fronts for side in sides)
+    joints = [Joint(front.key, side.key, by) for front in fronts for side in sides]
+    rears, gaps = _rears(brief, fronts, wide)
+    joints += [
+        Joint(rear.key, front.key, "screwed from behind")
+        for rear, pair in zip(rears, gaps, strict=True)
+        for front in pair
+    ]
     overall = row.length + (2 * wide if flush else 0)
     return Body(
         "panel",
-        (*fronts, *sides),
+        (*fronts, *sides, *rears),
         marked,
-        joints,
-        _joinery(brief, 4 * len(fronts), "Cross board", "Side", "front"),
+        tuple(joints),
+        (*_joinery(brief, 4 * len(fronts), "Cross board", "Side", "front"), *_closing(brief, rears)),
         (
             Figure(
                 "overall", "Overall length", overall, "L + 2 · w" if flush else "L",
@@ -228,10 +240,50 @@ def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row) -> Body:
             Figure(
                 "panel.tall", "Sides", high - low, "given", (), "From the lowest cross board's edge to the highest's.",
             ),
+            *_rear_figure(rears, gaps),
         ),
         tuple(_on_joints(brief, standing, wide)) if not flush else (),
         ("Check both diagonals before the glue sets: equal diagonals, square frame.",),
     )  # fmt: skip
+
+
+def _rears(
+    brief: PanelBrief, fronts: tuple[Part, ...], wide: Fraction
+) -> tuple[tuple[Part, ...], list[tuple[Part, Part]]]:
+    """The boards behind the gaps, and the two cross boards that each reaches behind."""
+    support = brief.support
+    if support.gaps == "open" or support.place == "flush":
+        return (), []
+    across = sorted(fronts, key=lambda part: -part.y)
+    gaps = [(upper, under) for upper, under in pairwise(across) if upper.y > under.y + under.height]
+    thick, lap = min(brief.board.thickness, support.thickness), min(LAP, brief.board.height / 3)
+    inner = fronts[0].length - 2 * wide
+    if inner <= 0:
+        return (), []
+    rears = tuple(
+        Part(f"rear-{k}", f"Rear board {k}", wide, under.y + under.height - lap, support.thickness - thick, inner,
+             upper.y - under.y - under.height + 2 * lap, thick, brief.board.wood)
+        for k, (upper, under) in enumerate(gaps, 1)
+    )  # fmt: skip
+    return rears, gaps
+
+
+def _closing(brief: PanelBrief, rears: tuple[Part, ...]) -> tuple[Operation, ...]:
+    if not rears:
+        return ()
+    bite = brief.board.thickness * 2 / 3
+    return screwed(
+        6 * len(rears), ("Rear board", "back"), ("Cross board", "back"), brief.board.wood, bite, brief.board.thickness - bite,
+        ("Three along each long edge, half the lap from it; slotted a little, so that the board may move.", "Clear of what holds the hooks."),
+    )  # fmt: skip
+
+
+def _rear_figure(rears: tuple[Part, ...], gaps: list[tuple[Part, Part]]) -> Iterator[Figure]:
+    if rears:
+        upper, under = gaps[0]
+        gap = upper.y - under.y - under.height
+        yield Figure("panel.rear", "Cut a rear board", rears[0].height, "g + 2 · l",
+                     (Input("g", "gap", gap), Input("l", "lap", (rears[0].height - gap) / 2)), "Wide: the gap, and behind both boards.")  # fmt: skip
 
 
 def _on_joints(brief: PanelBrief, standing: tuple[Standing, ...], wide: Fraction) -> Iterator[Finding]:
@@ -320,7 +372,24 @@ def choices(brief: PanelBrief) -> tuple[Section, ...]:
             Option("flush", "flush beside them", "Flat to the wall; the joint is end grain."),
         ),
     )
-    sides = (made, Field("support.width", "side"), Field("support.thickness", "thick"), place)
+    gaps = Field(
+        "support.gaps",
+        "gaps",
+        (
+            Option("open", "open", "The wall shows between the boards."),
+            Option(
+                "boards", "boards behind them", "Set back by a board: closed, with shadow lines, and it hides the wall."
+            ),
+        ),
+    )
+    behind = brief.support.place == "behind"
+    sides = (
+        made,
+        Field("support.width", "side"),
+        Field("support.thickness", "thick"),
+        place,
+        *((gaps,) if behind else ()),
+    )
     return (*kit.choices(brief.holder), Section("Frame", sides, ("overall", "panel.tall")))
 
 
