@@ -30,6 +30,10 @@ def patch_of(path: str, value: Any) -> Json:
     return patch
 
 
+def paths_of(rack: Json) -> set[str]:
+    return {field["path"] for section in rack["design"]["choices"] for field in section["fields"]}
+
+
 def places(rack: Json, of: str) -> int:
     return sum(len(symbol["places"]) for symbol in rack["design"]["scene"]["symbols"] if symbol["of"] == of)
 
@@ -70,9 +74,7 @@ def test_a_rack_is_made_drawn_and_written_out(client: TestClient, family: str) -
 def test_nonsense_in_any_choice_is_refused_by_name_and_nothing_is_lost(client: TestClient, family: str) -> None:
     rack = made(client, family)
     url = f"/api/racks/{rack['id']}"
-    paths = [field["path"] for section in rack["design"]["choices"] for field in section["fields"]]
-    assert paths or family == "rail"
-    for path in [*paths, "board.thickness", "hung", "row.air"]:
+    for path in [*paths_of(rack), "board.thickness", "hung", "row.air"]:
         for value in NONSENSE:
             answer = client.patch(url, json={"base": rack["version"], "patch": patch_of(path, value)})
             assert answer.status_code == 422, (path, value)
@@ -85,12 +87,19 @@ def test_nonsense_in_any_choice_is_refused_by_name_and_nothing_is_lost(client: T
 @pytest.mark.parametrize("family", FAMILIES)
 def test_every_choice_can_be_taken_and_undone(client: TestClient, family: str) -> None:
     first = made(client, family)
+    known = paths_of(first)
     for section in first["design"]["choices"]:
         for field in section["fields"]:
             for option in field["options"]:
                 after = change(client, first, patch_of(field["path"], option["value"]))
                 assert (after["design"]["brief"] == first["design"]["brief"]) == (after["version"] == first["version"])
                 assert {symbol["of"] for symbol in after["design"]["scene"]["symbols"]} >= {"item", "holder"}
+                # What it asks for now, it reads as strictly.
+                for path in paths_of(after) - known:
+                    tried = client.post(
+                        "/api/solve", json={"brief": after["design"]["brief"], "patch": patch_of(path, "3//4")}
+                    )
+                    assert [error["field"] for error in tried.json()["errors"]] == [path]
                 if after["version"] > first["version"]:
                     undone = client.post(f"/api/racks/{first['id']}/undo", json={"base": after["version"]}).json()
                     assert undone["design"] == first["design"]

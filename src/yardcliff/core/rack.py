@@ -184,6 +184,13 @@ class RackRow:
     x: Fraction = ZERO
     up: bool = False
 
+    @property
+    def places(self) -> list[tuple[Fraction, Fraction]]:
+        """Where on the wall its holders are: (x, y)."""
+        if self.up or self.x:
+            return [self.at(axis) for axis in self.row.axes]
+        return [(axis, self.y) for axis in self.row.axes]
+
     def at(self, along: Fraction) -> tuple[Fraction, Fraction]:
         """Where on the wall so far along the row is: (x, y)."""
         if self.up:

@@ -9,10 +9,11 @@ is one equation for all rules; `spacing` solves it for whichever figure follows.
 """
 
 from collections import Counter
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
-from math import ceil
+from math import ceil, lcm
 from typing import Literal
 
 from yardcliff.core.exact import Fraction
@@ -144,8 +145,7 @@ class Row:
         stations = sorted(anchors.items())
         axes = [stations[0][1]]
         for (i, x), (j, y) in pairwise(stations):
-            for step in self.spread.steps(i, j, y - x):
-                axes.append(axes[-1] + step)
+            axes += _stepped(x, self.spread.steps(i, j, y - x))
             axes[-1] = y
         return tuple(axes)
 
@@ -251,6 +251,16 @@ class Row:
     def need_pair(self) -> int:
         """The thing that, with the one after it, asks for the most room."""
         return self.spread.governing(self.brief.air)[1] if isinstance(self.spread, Even) else 0
+
+
+def _stepped(start: Fraction, steps: Sequence[Fraction]) -> list[Fraction]:
+    """Where each step leads; in integers over one denominator, for hundreds of steps on every frame of a drag."""
+    whole = lcm(start.denominator, *{step.denominator for step in steps})
+    at, found = start.numerator * (whole // start.denominator), []
+    for step in steps:
+        at += step.numerator * (whole // step.denominator)
+        found.append(Fraction(at, whole))
+    return found
 
 
 def end_terms(ends: Ends, spread: Spread, fixture: Reach) -> EndTerms:

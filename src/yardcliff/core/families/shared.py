@@ -131,9 +131,9 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     pinned = {pin.index for pin in first.pins}
     placed = tuple(
         [
-            Placed(k, i, *one.at(axis), k == 0 and i in pinned)
+            Placed(k, i, x, y, k == 0 and i in pinned)
             for k, one in enumerate(rows)
-            for i, axis in enumerate(one.row.axes)
+            for i, (x, y) in enumerate(one.places)
         ]
     )
     drop = fitted.hang_drop
