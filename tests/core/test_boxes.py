@@ -369,3 +369,18 @@ def test_whatever_a_box_is_asked_its_shelves_are_in_it(width: int, height: int, 
         assert bottom.y + bottom.height <= shelf.y <= top.y - shelf.height or "aside.low" in said
     assert ("aside.low" in said) == (height < 176)
     assert ("aside.small" in said) == (width < 136)
+
+
+@given(tallest=st.integers(20, 400), upper=st.none() | st.integers(20, 400), length=st.integers(100, 2000))
+@settings(max_examples=80, deadline=None)
+def test_what_shelves_have_room_for_stands_on_them_under_a_hand(tallest: int, upper: int | None, length: int) -> None:
+    shelf: Patch = {"tallest": f"{tallest} mm"} | ({} if upper is None else {"upper": f"{upper} mm"})
+    rack = build(amend(MUGS, {"shelf": shelf, "row": {"length": f"{length} mm"}}))
+    shelves = [part for part in rack.parts if part.key.startswith("shelf")]
+    for jar in rack.kept:
+        under = max((part for part in shelves if part.y < jar.y), key=lambda part: part.y)
+        assert jar.y == under.y + under.height
+        assert jar.height == (tallest if under is shelves[0] or upper is None else upper)
+        assert 0 <= jar.x
+        assert jar.x + jar.width <= length
+        assert jar.z + jar.depth <= under.depth

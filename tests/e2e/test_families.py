@@ -38,10 +38,10 @@ def refused(page: Page, box: Locator, text: str, says: str) -> None:
 def test_a_shelf_box_takes_its_heights_from_what_stands_on_it(home: Page) -> None:
     box = open_rack(home, "Kitchen, spices and soup mugs")
     refused(box, field(box, "Shelves", "how many"), "many", "“many” is no whole number")
-    refused(box, field(box, "Shelves", "tallest on it"), "-3", "“-3” must be more than 0")
+    refused(box, field(box, "Shelves", "tallest"), "-3", "“-3” must be more than 0")
     sides = box.get_by_role("button", name=re.compile("^sides "))
     expect(sides).to_have_text(re.compile("526 mm"))
-    upper = field(box, "Shelves", "on the upper")
+    upper = field(box, "Shelves", "on upper")
     typed(upper, "")
     # Emptied, it follows the tallest: 160 instead of 110.
     expect(upper).to_have_value("160 mm")

@@ -169,6 +169,18 @@ class Hung(NamedTuple):
 
 
 @dataclass(frozen=True, slots=True)
+class Kept:
+    """Something that may stand on a shelf, as tall as was said: its lower left back corner and its size, mm."""
+
+    x: Fraction
+    y: Fraction
+    z: Fraction
+    width: Fraction
+    height: Fraction
+    depth: Fraction
+
+
+@dataclass(frozen=True, slots=True)
 class RackRow:
     """A row of holders: solved along its part, its axis `across` the part's marked face.
 
@@ -249,7 +261,7 @@ class Rack:
     """Everything that is known about a rack once its family has built it. `says` it in a line of words.
 
     `seats` are holes in other parts that answer the holders: where the foot of a shaft stands;
-    `outline` is of a holder that is shaped in the shop, `shaped` are those of other parts;
+    `outline` is of a holder that is shaped in the shop, `shaped` are those of other parts; `kept` is what shelves have room for;
     `looks` are how the kinds of things are seen as the rack holds them.
     """
 
@@ -272,6 +284,7 @@ class Rack:
     seats: tuple[Hole, ...] = ()
     outline: Outline | None = None
     shaped: tuple[Outline, ...] = ()
+    kept: tuple[Kept, ...] = ()
 
     @property
     def row(self) -> Row:

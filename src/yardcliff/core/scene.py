@@ -56,6 +56,8 @@ CEILING = 2400.0
 ZERO = Fraction(0)
 CLIP_MOUTH = 0.6
 """How much of a clip's width its mouth is drawn."""
+LID = 0.14
+"""How much of a jar's height its lid is drawn."""
 HOOK_ARM = 0.34
 """How much of a hook's plate its arm is wide, as it is drawn."""
 
@@ -137,11 +139,23 @@ def scene(rack: Rack, tape: Tape) -> Scene:
             before.append(Symbol(f"part.{part.key}", "part", tuple(drawn), ((0.0, 0.0),)))
         else:
             strokes += drawn
+    strokes += [
+        Stroke("spare", path) for one in rack.kept for path in jar(*map(float, (one.x, one.y, one.width, one.height)))
+    ]
     holders = tuple(_holders(rack))
     # What slides into an edge stands before it; what hangs, behind its holder.
     symbols = (*holders, *_hung(rack)) if rack.glyph.kind == "slot" else (*_hung(rack), *before, *holders)
     dimensions = tuple(_dimensions(rack, tape, extent))
     return Scene(tuple(strokes), symbols, dimensions, extent, wall)
+
+
+def jar(x: float, y: float, wide: float, tall: float) -> tuple[Path, Path]:
+    """A jar with its lid, from the front or from the side."""
+    lid = tall * LID
+    return (
+        rectangle(x, y, wide, tall - lid, wide / 8),
+        rectangle(x + wide * 0.08, y + tall - lid, wide * 0.84, lid, lid / 4),
+    )
 
 
 def _holders(rack: Rack) -> Iterator[Symbol]:

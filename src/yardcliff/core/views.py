@@ -16,7 +16,7 @@ from yardcliff.core.geometry import ROUND, Path, circle, line, moved, points, re
 from yardcliff.core.length import Tape
 from yardcliff.core.look import beside, silhouette
 from yardcliff.core.rack import ACROSS, UPRIGHT, Bore, Glyph, Hung, Part, Placed, Rack
-from yardcliff.core.scene import HOOK_ARM, Box, Dimension, Scene, Stroke, Symbol, board_strokes
+from yardcliff.core.scene import HOOK_ARM, Box, Dimension, Scene, Stroke, Symbol, board_strokes, jar
 
 PLATE = 3.0
 """How thick a hook's plate is drawn, mm."""
@@ -63,6 +63,10 @@ def section(rack: Rack, tape: Tape) -> Scene:
         ]
         strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack, rack.bores[0])]
     strokes += things if slotted else []
+    first_kept = {one.y: one for one in reversed(rack.kept)}.values()
+    strokes += [
+        Stroke("spare", path) for one in first_kept for path in jar(*map(float, (one.z, one.y, one.depth, one.height)))
+    ]
     first = [hole for hole in rack.seats if (hole.row, hole.holder) == (0, 0)]
     for hole in first:
         onto = _on_face(rack.part(hole.part), hole.across)

@@ -219,7 +219,7 @@ def choices(brief: HighRailsBrief) -> tuple[Section, ...]:
     fields = (
         lower,
         Field("high.drop", "lower by"),
-        Field("high.wide", "wide part tall"),
+        Field("high.wide", "wide part"),
         Field("high.narrow", "else wide"),
         Field("high.ceiling", "ceiling"),
         Field("high.lift", "to lift off"),

@@ -10,7 +10,7 @@ from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.item import Item
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.look import Look, hanging
-from yardcliff.core.rack import Hole, Hung, Joint, Operation, Outline, Part, Placed, Rack, RackRow
+from yardcliff.core.rack import Hole, Hung, Joint, Kept, Operation, Outline, Part, Placed, Rack, RackRow
 from yardcliff.core.row import Row
 from yardcliff.core.row_figures import row_figures
 from yardcliff.core.row_findings import Words, check
@@ -33,7 +33,7 @@ class Body:
 
     Where the parts stand `up`, they all carry the one row, or each its own of `sides`; things hang at the x of the wall
     `up_at`, once or on each. Rows along the wall start at the wall's datum, or at `shifts` to the right of it. `looks` tell how things are seen that do not hang down,
-    `outlines` how parts are that are shaped.
+    `outlines` how parts are that are shaped, `kept` what shelves have room for.
     """
 
     family: str
@@ -51,6 +51,7 @@ class Body:
     looks: Mapping[str, Look] | None = None
     shifts: tuple[Fraction, ...] = ()
     outlines: tuple[Outline, ...] = ()
+    kept: tuple[Kept, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -176,6 +177,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
         body.seats,
         fitted.outline,
         body.outlines,
+        body.kept,
     )
 
 

@@ -4,7 +4,7 @@ The bar runs between the sides: over all, the box is longer by both of them; eac
 """
 
 from collections.abc import Iterator
-from math import cbrt, ceil
+from math import cbrt, ceil, floor
 from typing import Annotated, Literal
 
 from yardcliff.core.brief import Board, RackBrief
@@ -21,13 +21,15 @@ from yardcliff.core.holders.strength import sag
 from yardcliff.core.item import Item, Weight
 from yardcliff.core.length import Gap, Size, Tape, TapeName, exact_text
 from yardcliff.core.model import Frozen, whole
-from yardcliff.core.rack import Joint, Operation, Part, Rack
+from yardcliff.core.rack import Joint, Kept, Operation, Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
 from yardcliff.core.working import Figure, Input
 
 STIFF = 300
 """A shelf that sags by more than this share of its length is seen to: rule of thumb."""
+SLIM, SPACED, MOST_JARS = Fraction(3, 5), Fraction(6, 5), 12
+"""How wide a jar is drawn, as a share of its height; what it takes of the shelf, as a share of that; how many at most."""
 LOWEST = Fraction(300)
 """What hangs below a box hangs no lower than this at first, mm."""
 ZERO = Fraction(0)
@@ -125,8 +127,20 @@ def build(brief: ShelfBoxBrief, fitted: Fitting, row: Row) -> Rack:
             "Grooves: the guard stays on the saw, or the router runs against its cutter's turn along a clamped fence.",
             "A full box is heavy: into studs or plugs that are rated for it, at the top rail and at the bar.",
         ),
+        kept=tuple(jar for k, y in enumerate(shelves) for jar in _jars(brief, k, foot + y + shelf.thickness, inner)),
     )
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
+
+
+def _jars(brief: ShelfBoxBrief, k: int, y: Fraction, inner: Fraction) -> Iterator[Kept]:
+    """As many jars as tall as the tallest as a shelf has room for, so that the heights are seen to suit them."""
+    shelf = brief.shelf
+    tall = shelf.upper if k and shelf.upper else shelf.tallest
+    wide = min(tall * SLIM, shelf.depth, inner)
+    count = min(floor(inner / (wide * SPACED)), MOST_JARS)
+    each = inner / max(count, 1)
+    for i in range(count):
+        yield Kept(each * i + (each - wide) / 2, y, (shelf.depth - wide) / 2, wide, tall, wide)
 
 
 def _machining(brief: ShelfBoxBrief, inner: Fraction, shelves: tuple[Fraction, ...]) -> tuple[Operation, ...]:
@@ -238,9 +252,9 @@ def choices(brief: ShelfBoxBrief) -> tuple[Section, ...]:
             "Shelves",
             (
                 Field("shelf.count", "how many"),
-                Field("shelf.tallest", "tallest on it"),
-                Field("shelf.upper", "on the upper", figure="box.upper"),
-                Field("shelf.hand", "hand room"),
+                Field("shelf.tallest", "tallest"),
+                Field("shelf.upper", "on upper", figure="box.upper"),
+                Field("shelf.hand", "hand"),
                 Field("shelf.depth", "deep"),
                 Field("shelf.thickness", "thick"),
                 Field("shelf.load", "load g"),
