@@ -381,6 +381,6 @@ def test_what_shelves_have_room_for_stands_on_them_under_a_hand(tallest: int, up
         under = max((part for part in shelves if part.y < jar.y), key=lambda part: part.y)
         assert jar.y == under.y + under.height
         assert jar.height == (tallest if under is shelves[0] or upper is None else upper)
-        assert 0 <= jar.x
+        assert jar.x >= 0
         assert jar.x + jar.width <= length
         assert jar.z + jar.depth <= under.depth
