@@ -323,7 +323,7 @@ def _findings(
                 Fix(f"{top} at the top", {"row": {"follows": "length", "ends": ends}}),
             ),
         )  # fmt: skip
-    yield from _meet(brief, fitted, sides, aside)
+    yield from _meet(brief, sides, aside)
     yield from _magnet(brief, fitted, ridge, other)
 
 
@@ -344,20 +344,24 @@ def _hangs(brief: AngledRailBrief, ridge: _Ridge, row: Row) -> Iterator[Finding]
     )  # fmt: skip
 
 
-def _meet(brief: AngledRailBrief, fitted: Fitting, sides: tuple[Row, ...], aside: Fraction) -> Iterator[Finding]:
+def _meet(brief: AngledRailBrief, sides: tuple[Row, ...], aside: Fraction) -> Iterator[Finding]:
     """Whether what hangs on the left and what hangs on the right are in one another's way before the ridge."""
     items = brief.kinds.values()
     need = max(item.right for item in items) + max(item.left for item in items) + brief.row.air
     if 2 * aside >= need or not _level(sides, brief.row.air):
         return
-    t = radians(_tilt(brief))
-    per = rounded(2 * cos(t) * cos(radians(brief.angled.angle / 2))) * fitted.glyph.rests / fitted.glyph.out
-    showing = exact_text(Fraction(ceil((fitted.glyph.out + (need - 2 * aside) / per) / 5) * 5))
+    showing = exact_text(_showing(_ridge(brief.angled, brief.board), need, _tilt(brief) or pegs.Peg().tilt))
     change = {"showing": showing} if isinstance(brief.holder, pegs.Peg) else {"kind": "peg", "showing": showing}
     yield Finding(
         "angled.meet", "Both sides", "What hangs on the left and what hangs on the right meet before the ridge.",
         "side to side", 2 * aside, need, fixes=(Fix(f"Pegs {showing} long", {"holder": change}),),
     )  # fmt: skip
+
+
+def _showing(ridge: _Ridge, apart: Fraction, tilt: float) -> Fraction:
+    """How far a peg shows so that what hangs on both sides is so far `apart`, mm, to the next 5."""
+    each = 2 * cos(radians(tilt)) * cos(ridge.angle) * float(RESTS["peg"])
+    return Fraction(max(ceil((float(apart) - ridge.half) / each / 5) * 5, 5))
 
 
 def _level(sides: tuple[Row, ...], air: Fraction) -> bool:
@@ -413,11 +417,10 @@ def _pegs_for(hangs: Hangs) -> pegs.Peg:
     """Dowels so long that neighbours pass one another before the ridge of boards as they are at first."""
     fields = AngledRailBrief.model_fields
     ridge = _ridge(fields["angled"].default, fields["board"].default)
-    wide = max(max(listed.item.left, listed.item.right) + listed.air / 2 for listed, _ in hangs)
+    apart = max(2 * max(listed.item.left, listed.item.right) + listed.air for listed, _ in hangs)
     peg = pegs.Peg(diameter=Fraction(16), showing=Fraction(60))
-    aside = cos(radians(peg.tilt)) * cos(ridge.angle) * float(RESTS["peg"])
-    showing = Fraction(ceil((float(wide) - ridge.half / 2) / aside / 5) * 5)
-    return peg.model_copy(update={"showing": min(max(showing, peg.showing), Fraction(140))})
+    showing = min(max(_showing(ridge, apart, peg.tilt), peg.showing), Fraction(140))
+    return peg.model_copy(update={"showing": showing})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:
