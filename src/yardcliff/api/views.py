@@ -198,14 +198,15 @@ def view_rack(record: Record, design: Design) -> RackView:
 
 
 def view_summary(record: Record, design: Design) -> RackSummary:
-    row, tape = design.rack.row, design.tape
+    row, tape, rack = design.rack.row, design.tape, design.rack
+    board = rack.part(rack.rows[0].part)
     return RackSummary(
         id=record.id,
         name=record.name,
         version=record.version,
         updated_at=record.updated_at,
         says=design.rack.says,
-        size=f"{tape.write(row.length)} × {tape.write_fine(design.rack.parts[0].face_width)}",
+        size=f"{tape.write(row.length)} × {tape.write_fine(board.face_width)}",
         to_settle=sum(f.severity != "note" for f in design.rack.findings),
         scene=view_scene(design.scene),
     )
