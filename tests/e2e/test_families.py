@@ -57,7 +57,7 @@ def test_a_shelf_box_takes_its_heights_from_what_stands_on_it(home: Page) -> Non
 
 def test_high_rails_hang_half_a_pitch_apart_under_the_ceiling(home: Page) -> None:
     bikes = open_rack(home, "Lean-to, bicycles")
-    measured = bikes.get_by_role("button", name="wall, measured 2850 mm")
+    measured = bikes.get_by_role("button", name="wall, measured 3350 mm")
     expect(measured).to_be_visible()
     picked(bikes, "lower rail: as many", "one fewer")
     expect(
