@@ -138,6 +138,7 @@ briefs = st.builds(
             },
             {"family": "angled-rail", "holder": {"kind": "hook"}, "board": {"height": "50 mm", "thickness": "15 mm"}},
             {"family": "stile-pair", "stands": "post", "rows": {"count": 2}},
+            {"mount": "plates", "rows": {"count": 2, "boards": "each"}},
             {"top": {"joint": "on top", "past": "35 mm"}, "rows": {"count": 2, "boards": "each"}},
             {"top": {"joint": "let in", "bracket": "12 mm", "lip": "0 mm"}, "holder": {"kind": "peg"}},
             {"hung": "100 mm", "board": {"thickness": "9 mm", "wood": "hardwood"}, "line": "10 mm"},

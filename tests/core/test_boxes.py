@@ -384,3 +384,21 @@ def test_what_shelves_have_room_for_stands_on_them_under_a_hand(tallest: int, up
         assert jar.x >= 0
         assert jar.x + jar.width <= length
         assert jar.z + jar.depth <= under.depth
+
+
+@given(count=st.integers(1, 30), length=st.integers(300, 6000))
+@settings(max_examples=80, deadline=None)
+def test_screws_are_hidden_at_the_outermost_hooks_and_near_enough_between(count: int, length: int) -> None:
+    coats = starting([(shipped_item("waxed-jacket"), 5)], "1 mm", "rail")
+    rack = build(amend(coats, {"mount": "plates", "row": {"count": count, "length": f"{length} mm"}}))
+    known = {figure.key: figure.value for figure in rack.figures}
+    behind = [int(text) - 1 for text in str(known["mount.behind"]).split(", ")]
+    axes = rack.row.axes
+    assert (behind[0], behind[-1]) == (0, len(axes) - 1)
+    gaps = [axes[b] - axes[a] for a, b in pairwise(behind)]
+    # Further apart than 600 only from one hook to the next; and none could be left out.
+    assert all(gap <= 600 or b - a == 1 for gap, (a, b) in zip(gaps, pairwise(behind), strict=True))
+    assert all(axes[c] - axes[a] > 600 for a, _, c in zip(behind, behind[1:], behind[2:], strict=False))
+    hole = next(step for step in rack.machining if step.what == "Mounting hole")
+    assert hole.count == len(behind)
+    assert known["mount.apart"] == max(gaps, default=0)

@@ -29,6 +29,7 @@ WORDS = {
     "half the angle",
     "from the lowest to the highest",
     "where nothing hangs",
+    "the outermost, and between",
     "from the back face",
     "6 · F · l · h / (b · (h³ − d³))",
 }

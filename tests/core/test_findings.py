@@ -92,6 +92,7 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "angled.half": (CUPS, {"angled": {"right": "as many"}}),
     "angled.meet": (CUPS, {"angled": {"right": "opposite"}, "holder": {"showing": "40 mm"}}),
     "angled.magnet": (CUPS, {"angled": {"magnet": "40 mm"}}),
+    "mount.plates": (MUGS, {"mount": "plates"}),
     "top.head": (HATS, {"top": {"joint": "on top"}}),
     "top.bracket": (COATS, {"top": {"joint": "on top", "bracket": "40 mm"}, "board": {"height": "300"}}),
     "top.tips": (COATS, {"top": {"joint": "let in", "bracket": "0"}}),

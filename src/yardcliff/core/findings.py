@@ -93,6 +93,7 @@ CODES: dict[str, Code] = {
     "angled.half": Code(Severity.STOP, "Right pegs run off the top"),
     "angled.meet": Code(Severity.CARE, "Both sides meet"),
     "angled.magnet": Code(Severity.CARE, "No wood around the magnet"),
+    "mount.plates": Code(Severity.CARE, "No plate to hide a screw"),
     "top.head": Code(Severity.STOP, "No room under the shelf"),
     "top.bracket": Code(Severity.CARE, "No room for brackets"),
     "top.tips": Code(Severity.CARE, "Shelf tips"),
