@@ -4,9 +4,8 @@ import os
 from collections import Counter
 from collections.abc import Sequence
 from itertools import combinations, pairwise, product
-from math import cos, hypot, radians, sin
+from math import hypot
 from operator import add, mul
-from typing import get_args
 
 import pytest
 from hypothesis import given, settings
@@ -21,8 +20,6 @@ from yardcliff.core.families.family import in_rows
 from yardcliff.core.families.panel import Plank, planks
 from yardcliff.core.families.stacked import Stick, rails_from, stick_needed
 from yardcliff.core.findings import Patch
-from yardcliff.core.holders.finger import Rod, RodSize, hardware, heel, spacer
-from yardcliff.core.holders.flip import Flip
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.holders.strength import allowed, sag, stress
 from yardcliff.core.length import TapeName
@@ -30,7 +27,6 @@ from yardcliff.core.listing import shipped_item
 from yardcliff.core.look import resting
 from yardcliff.core.most import most_on
 from yardcliff.core.rack import ACROSS, Operation, Part
-from yardcliff.data import table
 
 EXAMPLES = 2000 if os.environ.get("YARDCLIFF_EXPLORE") else 400
 OFF = frozenset(
@@ -584,115 +580,12 @@ def test_no_hook_hides_the_screws_of_a_frame() -> None:
     }
 
 
-def test_an_angled_rail_fans_out_from_its_ridge() -> None:
-    cups = starting([(shipped_item("tin-cup"), 7)], "1 mm", "angled-rail")
-    rack = build(cups)
-    assert not rack.findings
-    left, right = (row.row for row in rack.rows)
-    # Four on the left, 120 apart, and three on the right, each half-way between two of them.
-    assert (left.axes, right.axes) == ((60, 180, 300, 420), (120, 240, 360))
-    known = figures(cups)
-    # At 90° the ridge of boards of 90 stands 90 / √2 out; of its hollow, 63.64 - 21 √2, half is the bracket's depth.
-    expected = {"overall": 127.279, "angled.off": 63.640, "angled.inner": 48, "angled.hollow": 33.941}
-    assert {key: float(known[key]) for key in expected} == pytest.approx(expected, abs=1e-3)  # type: ignore[arg-type]
-    assert known["angled.peg"] == "45°"
-    # What hangs is as far to the left of the ridge as to the right, 0.6 of the peg from its face.
-    ridge = known["overall"] / 2  # type: ignore[operator]
-    aside = 90 * sin(radians(45)) / 2 + 0.6 * 60 * cos(radians(10)) * sin(radians(45))
-    assert {round(float(hung.x - ridge), 3) for hung in rack.hung} == {-round(aside, 3), round(aside, 3)}
-    assert float(known["angled.apart"]) == pytest.approx(2 * aside, abs=1e-5)  # type: ignore[arg-type]
-
-
-@pytest.mark.parametrize("angle", [60, 75, 90, 120, 150])
-def test_boards_at_an_angle_are_as_thick_as_they_are_and_lie_on_the_wall(angle: int) -> None:
-    brief = amend(starting([(shipped_item("key-bunch"), 5)], "1 mm", "angled-rail"),
-                  {"angled": {"angle": angle}, "board": {"height": "120 mm"}})  # fmt: skip
-    rack = build(brief)
-    half = radians(angle / 2)
-    for board in (rack.part("left-board"), rack.part("right-board")):
-        # Outer ridge, inner ridge, and the two corners on the wall.
-        (x0, z0), (x1, z1), (x2, z2), (x3, z3) = ((float(x), float(z)) for x, z in board.profile)
-        assert (x0, z2, z3) == (x1, 0, 0)
-        assert hypot(x3 - x0, z3 - z0) == pytest.approx(120, abs=1e-5)
-        assert (z0 - z1) * sin(half) == pytest.approx(21, abs=1e-5)
-        assert abs(x3 - x2) * cos(half) == pytest.approx(21, abs=1e-5)
-        assert (board.face_width, board.thickness) == (120, 21)
-    # The bracket's front edges lie on the boards' backs.
-    bracket, inner = rack.part("rail-bracket"), rack.part("left-board").profile
-    at = (bracket.x - inner[2][0]) / (inner[1][0] - inner[2][0]) * inner[1][1]
-    assert float(at) == pytest.approx(float(bracket.depth), abs=1e-4)
-
-
-def test_an_angled_rail_takes_its_own_count_on_the_right() -> None:
-    cups = starting([(shipped_item("tin-cup"), 6)], "1 mm", "angled-rail")
-    assert cups.angled.right == "as many"  # type: ignore[union-attr]
-    assert [row.row.count for row in build(cups).rows] == [3, 3]
-    fewer, opposite, none = (amend(cups, {"angled": {"right": way}}) for way in ("one fewer", "opposite", "none"))
-    assert [row.row.count for row in build(fewer).rows] == [3, 2]
-    left, right = build(opposite).rows
-    assert left.row is right.row
-    assert [row.row.count for row in build(none).rows] == [3]
-    assert len(build(amend(cups, {"row": {"count": 1}, "angled": {"right": "one fewer"}})).hung) == 1
-    assert [part.name for part in build(amend(cups, {"angled": {"caps": "none"}})).parts][-1] == "Right board"
-
-
 @pytest.mark.parametrize("family", FAMILIES)
 @pytest.mark.parametrize("count", [1, 2, 5, 8])
 def test_a_rack_begins_with_as_many_as_were_asked_for(family: str, count: int) -> None:
     item = {"ledge-post": "storm-lantern", "cradle": "fiddle", "upright": "curtain-pole"}.get(family, "enamel-mug")
     rack = build(starting([(shipped_item(item), count)], "1 mm", family))
     assert sum(not hung.spare for hung in rack.hung) == count
-
-
-CAPS = amend(starting([(shipped_item("peaked-cap"), 3)], "1 mm", "flip-rail"),
-             {"turns": "rod", "board": {"height": "110 mm"}})  # fmt: skip
-
-
-def test_fingers_and_spacers_fill_a_rod() -> None:
-    rack = build(CAPS)
-    assert not rack.findings
-    known = figures(CAPS)
-    # 225 from cap to cap: fingers of 24, two washers of 1.6 each, and what is left for the spacers between.
-    row = rack.row
-    spacers = [part for part in rack.parts if part.key.startswith("spacer")]
-    assert len(spacers) == 4
-    assert spacers[0].length == row.axes[0] - 12 - Fraction("1.6")
-    assert all(part.length == row.gaps[0] - 24 - Fraction("3.2") for part in spacers[1:-1])
-    assert sum(part.length for part in spacers) + 3 * (24 + Fraction("3.2")) == row.length == known["finger.stack"]
-    # Washer 1.6, nut 5.2, 3 of thread and 2 sunk; the rod ends 2 below the wood at both ends.
-    assert (known["finger.recess"], known["finger.rod"]) == (Fraction("11.8"), row.length - 4)
-    assert {(part.depth, part.z) for part in spacers} == {(23, CAPS.board.thickness)}
-    assert "13 mm" in [f"{step.size} mm" for step in rack.machining if step.what == "Nut recess"]
-
-
-@given(thick=lengths(12, 40), gap=lengths(0, 5), tilt=st.integers(0, 30))
-def test_a_heel_turns_clear_of_the_backer_and_stops_flat_on_it(thick: Fraction, gap: Fraction, tilt: int) -> None:
-    flip, rod = Flip(thickness=thick, tilt=tilt), Rod(gap=gap)
-    ends = heel(flip, rod)
-    corners = [ends.back, ends.stop, ends.front]
-    # As the finger opens its corners turn about the rod: none comes through the backer before the flat lies on it.
-    opened = 90 - tilt
-    for degree in range(opened + 1):
-        turn = radians(-degree)
-        assert all(x * cos(turn) - y * sin(turn) >= -ends.off - 1e-6 for x, y in corners)
-    turn = radians(-opened)
-    for x, y in corners[1:]:
-        assert x * cos(turn) - y * sin(turn) == pytest.approx(-ends.off, abs=1e-6)
-    # The bevel begins on the back face, and folded the finger stands the gap off the backer.
-    assert ends.back[0] == -float(thick) / 2
-    assert ends.off == pytest.approx(float(thick / 2 + gap))
-    assert spacer(flip, rod)[1] == thick + gap
-
-
-def test_every_rod_of_the_table_has_its_hardware() -> None:
-    assert [row["key"] for row in table("rods")] == list(get_args(RodSize))
-    for size in get_args(RodSize):
-        rack = build(amend(CAPS, {"rod": {"size": size, "thickness": "30 mm"}}))
-        bits = hardware(size)
-        assert bits.recess_bit[0] >= max(bits.corners, bits.outside)
-        assert not [finding for finding in rack.findings if finding.code == "flip.pin"]
-        nut = next(step for step in rack.machining if step.what == "Nut recess")
-        assert (nut.count, nut.depth) == (2, bits.washer + bits.nut + 5)
 
 
 def test_rear_boards_close_the_gaps_of_a_frame() -> None:

@@ -119,7 +119,7 @@ def test_an_angled_rail_is_marked_board_by_board(home: Page) -> None:
     keys.get_by_role("radio", name="right board", exact=True).click()
     assert marks(keys) == ["135 mm", "285 mm", "435 mm", "585 mm"]
     keys.get_by_role("group", name="The tape").get_by_role("button", name="Mark 2").click()
-    expect(keys.get_by_role("region", name="Working of Mark 2, row 2")).to_be_visible()
+    expect(keys.get_by_role("region", name="Working of Mark 2, right board")).to_be_visible()
     refused(keys, field(keys, "Ridge", "angle °"), "200", "write 60 to 150 degrees")
     typed(field(keys, "Ridge", "angle °"), "120")
     expect(keys.get_by_role("button", name="pegs point 30°")).to_be_visible()

@@ -5,7 +5,7 @@ the room, the other to the box.
 """
 
 from collections.abc import Iterator
-from math import floor
+from math import ceil, floor
 from typing import Annotated, Literal
 
 from yardcliff.core.angles import both_ways
@@ -47,8 +47,10 @@ class Box(Frozen):
     shelves: Annotated[int, whole(0, 8)] = 2
 
 
-def fit(box: Box, x: Fraction, top: Fraction, wood: Wood) -> Extra:
-    """The box with its upper edge at `top`, to the right of `x`; nothing where there is none."""
+def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> Extra:
+    """The box with its upper edge at `top`, to the right of `x`; nothing where there is none. What hangs reaches as far to
+    the right as `things`.
+    """
     if box.stands == "none":
         return Extra()
     left, foot, inner = x + box.apart, top - box.height, _inner(box)
@@ -88,7 +90,7 @@ def fit(box: Box, x: Fraction, top: Fraction, wood: Wood) -> Extra:
         ),
         tuple(_machining(box, inner, holes, wood)),
         tuple(_figures(box, inner, holes)),
-        tuple(_findings(box, foot)),
+        tuple(_findings(box, foot, things - x)),
         ("Ripping a bevel: the offcut falls free of the blade; push with a stick, not with the hand.",),
     )
 
@@ -159,7 +161,13 @@ def _figures(box: Box, inner: Fraction, holes: int) -> Iterator[Figure]:
                  (height, free, Input("p", "step", STEP)), "In two columns on each side.")  # fmt: skip
 
 
-def _findings(box: Box, foot: Fraction) -> Iterator[Finding]:
+def _findings(box: Box, foot: Fraction, past: Fraction) -> Iterator[Finding]:
+    if past > box.apart:
+        more = exact_text(Fraction(ceil(past)))
+        yield Finding(
+            "aside.near", "Box", "What hangs beside it reaches into the box.", "apart", box.apart, past,
+            fixes=(Fix(f"{more} apart", {"aside": {"apart": more}}),),
+        )  # fmt: skip
     if foot < FLOOR_CLEAR:
         low = box.height - (FLOOR_CLEAR - foot)
         lower = (

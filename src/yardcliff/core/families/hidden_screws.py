@@ -1,6 +1,6 @@
 """Screws that hold a rail to its wall, hidden under hook plates: at the hooks' own marks, where the plates cover them."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from itertools import pairwise
 from typing import Literal
 
@@ -24,25 +24,25 @@ APART = Fraction(600)
 ZERO = Fraction(0)
 
 
-def fit(mount: Mount, holder: AnyHolder, row: Row, boards: int) -> Extra:
-    """The screws of so many boards that carry the row; nothing where they are not hidden."""
+def fit(mount: Mount, holder: AnyHolder, rows: Sequence[Row]) -> Extra:
+    """The screws of boards, each by the row that it is hung by; nothing where they are not hidden."""
     if mount == "open":
         return Extra()
-    behind = _behind(row)
-    marks = ", ".join(str(k + 1) for k in behind)
-    axes = row.axes
-    widest = max((axes[b] - axes[a] for a, b in pairwise(behind)), default=ZERO)
+    behind = [_behind(row) for row in rows]
+    marks = [", ".join(str(k + 1) for k in chosen) for chosen in behind]
+    says = marks[0] if len(set(marks)) == 1 else "; ".join(f"row {k}: {one}" for k, one in enumerate(marks, 1))
+    gaps = (row.axes[b] - row.axes[a] for row, chosen in zip(rows, behind, strict=True) for a, b in pairwise(chosen))
     return Extra(
         machining=(
             Operation(
-                "Mounting hole", len(behind) * boards, "Board", "front", "bit", HOLE, None, 0, None, "through",
-                f"At the marks of holders {marks}, between their plates' own screws; countersink until the head lies below the face.",
+                "Mounting hole", sum(map(len, behind)), "Board", "front", "bit", HOLE, None, 0, None, "through",
+                f"At the marks of holders {says}, between their plates' own screws; countersink until the head lies below the face.",
             ),
         ),
         figures=(
-            Figure("mount.behind", "Screws behind holders", marks, "the outermost, and between", (),
+            Figure("mount.behind", "Screws behind holders", says, "the outermost, and between", (),
                    "The plates go on last, over the screws."),
-            Figure("mount.apart", "Furthest apart", widest, "given", (),
+            Figure("mount.apart", "Furthest apart", max(gaps, default=ZERO), "given", (),
                    f"More than {exact_text(APART)} only where holders stand further apart than that."),
         ),
         findings=tuple(_findings(holder)),

@@ -90,7 +90,8 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
         rails.append(replace(rails[0], key="rail-2", name="Rail 2", x=shift, y=bottom - high.drop))
         standing.append(Standing(lower, high.drop, ZERO))
     past = rails[-1].x + row.length
-    box = accessory_box.fit(brief.aside, past, bottom + board.height, board.wood)
+    things = max(rail.x + row.length + one.row.sides[1] for rail, one in zip(rails, standing, strict=True))
+    box = accessory_box.fit(brief.aside, past, bottom + board.height, board.wood, things)
     body = Body(
         "high-rails",
         (*rails, *box.parts),

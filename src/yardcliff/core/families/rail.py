@@ -43,7 +43,7 @@ def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
     holder = max(glyph.height / 2, glyph.tip + glyph.width / 2)
     above = top_shelf.Above(parts[0], first, brief.hung, rises, holder, brief.rows.lift)
     shelf = top_shelf.fit(brief.top, above)
-    screws = hidden_screws.fit(brief.mount, brief.holder, first, len(parts))
+    screws = hidden_screws.fit(brief.mount, brief.holder, [one.row for one in standing[: len(parts)]])
     body = Body(
         "rail",
         (*parts, *shelf.parts),

@@ -5,6 +5,7 @@ foot offset = rail thickness + half a ring - whatever the foot board stands off.
 """
 
 from collections.abc import Iterator
+from dataclasses import replace
 from math import ceil
 from typing import Literal
 
@@ -32,6 +33,8 @@ STEADY = Fraction(1, 2)
 """A shaft that is clipped below this share of its length leans out: rule of thumb."""
 OVER = Fraction(10)
 """Between a foot and the board that it is lifted over, and between a top and what is overhead, mm."""
+STRAP = Fraction(35)
+"""Beyond a ring for a strap's screw, between it and the rail's end, mm."""
 LOOP = Fraction(120)
 """Of a strap beyond the outer rings, for a buckle and both screws, mm."""
 FLOOR = Fraction(5)
@@ -70,8 +73,15 @@ class UprightBrief(RackBrief):
 
 
 def fitting(brief: UprightBrief) -> Fitting:
-    """The clip for the thickest shaft on the brief's rail."""
-    return clips.fit(brief.clip, ground(brief, "Clip rail"), tuple(brief.kinds.values()))
+    """The clip for the thickest shaft on the brief's rail; a strap takes its screws beyond the outer rings."""
+    fitted = clips.fit(brief.clip, ground(brief, "Clip rail"), tuple(brief.kinds.values()))
+    if brief.clear.strap == "none":
+        return fitted
+    return replace(
+        fitted,
+        end_distance=fitted.reach.right + STRAP,
+        end_why="so that the strap's screws have wood beyond the outer rings",
+    )
 
 
 def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:

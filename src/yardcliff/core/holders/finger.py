@@ -165,13 +165,13 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
     )  # fmt: skip
 
 
-def nut_recess(rod: Rod, part: str) -> Operation:
-    """Both ends' recesses, one in each end spacer."""
+def nut_recess(rod: Rod, part: str, rods: int) -> Operation:
+    """The recesses of so many rods, one in each end spacer."""
     bits = hardware(rod.size)
     bit, tool = bits.recess_bit
     return Operation(
-        "Nut recess", 2, part, "outer side", tool, bit, bits.recess, 0, None, "depth stop on the press",
-        "About the rod hole, in the two end spacers, before that is drilled through: nut and washer lie below the wood.",
+        "Nut recess", 2 * rods, part, "outer side", tool, bit, bits.recess, 0, None, "depth stop on the press",
+        "About the rod hole, in the end spacers, before that is drilled through: nut and washer lie below the wood.",
     )  # fmt: skip
 
 

@@ -139,7 +139,7 @@ def stress_figure(flip: Flip, load_g: int, bore: Fraction = ZERO) -> Figure:
     """The stress with its working; `bore` is of a hole that weakens the finger where it turns."""
     inputs = (
         Input("F", f"load, tugged {TUG} times its weight", f"{load_g / 1000 * GRAVITY * TUG:.1f} N"),
-        Input("l", "pin to tip", flip.length), Input("b", "finger wide", flip.width), Input("h", "finger thick", flip.thickness),
+        Input("l", "to its tip", flip.length), Input("b", "finger wide", flip.width), Input("h", "finger thick", flip.thickness),
     )  # fmt: skip
     return Figure(
         "flip.stress", "Bending stress", f"{stress(flip, load_g, bore):.1f} MPa",
@@ -180,6 +180,6 @@ def strength_finding(flip: Flip, load_g: int, bore: Fraction = ZERO) -> Iterator
     if found > allowed():
         wider = exact_text(-(-flip.width * Fraction(str(round(found / allowed(), 4))) // 1) + 1 + ZERO)
         yield Finding(
-            "flip.strength", "Finger", "With a tug on what hangs there the finger may break at its pin.", "bending stress",
+            "flip.strength", "Finger", "With a tug on what hangs there the finger may break where it turns.", "bending stress",
             f"{found:.1f} MPa", f"{allowed():.0f} MPa", fixes=(Fix(f"Fingers {wider} wide", {"flip": {"width": wider}}),),
         )  # fmt: skip

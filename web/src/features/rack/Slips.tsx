@@ -89,7 +89,7 @@ function markFigure(design: Design, key: string): Figure | undefined {
       : "The row has no one pitch to step off.";
   return {
     key,
-    label: row ? `Mark ${index + 1}, row ${row + 1}` : `Mark ${index + 1}`,
+    label: row ? `Mark ${index + 1}, ${design.rows[row]?.names}` : `Mark ${index + 1}`,
     text: marks.exact[index] ?? "",
     tape: `${marks.text[index]} (${marks.error[index]})`,
     formula: marks.pinned.includes(index) ? "pinned here" : even ? "a + k · p" : "by its neighbours",
