@@ -7,12 +7,14 @@ from xml.etree import ElementTree
 
 import pypdfium2
 import pytest
+from PIL import Image
 from pypdf import PdfReader
 
 from tests.test_exports import DPI, TRUE_MM, lines_across, text_of
 from yardcliff.core.amend import amend, dump
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import FAMILIES, Brief, starting
+from yardcliff.core.findings import Patch
 from yardcliff.core.listing import shipped_item
 from yardcliff.exports.marks_csv import write_marks
 from yardcliff.exports.pdf import PAPERS, Paper
@@ -268,3 +270,68 @@ def test_the_svg_shows_every_thing_and_every_holder(family: str) -> None:
     assert done.tape.write(done.rack.row.length) in texts
     strokes = sum(len(symbol.strokes) * len(symbol.places) for symbol in done.scene.symbols)
     assert len(list(drawing.iter("{http://www.w3.org/2000/svg}path"))) >= strokes
+
+
+WORDY = "extraordinarily long-handled copper preserving ladle"
+HARD: dict[str, Patch] = {
+    "rail": {"mount": "plates", "top": {"joint": "let in", "bracket": "0 mm"}, "hung": "300 mm"},
+    "high-rails": {"aside": {"stands": "right", "height": "2300 mm"}, "hung": "900 mm"},
+    "angled-rail": {
+        "angled": {"right": "as many", "magnet": "60 mm"},
+        "holder": {"depth": "25 mm", "showing": "20 mm"},
+    },
+    "flip-rail": {"turns": "rod", "rod": {"size": "M8"}, "rows": {"count": 3, "boards": "each"}},
+    "panel": {"made": "frame", "support": {"gaps": "boards"}, "rows": {"count": 4}},
+}
+
+
+@pytest.mark.parametrize("paper", ["a4", "letter"])
+@pytest.mark.parametrize("family", FAMILIES)
+def test_however_much_there_is_to_say_it_stays_on_one_page(family: str, paper: Paper) -> None:
+    named: Patch = {"item": {"name": WORDY, "plural": f"{WORDY}s"}, "row": {"count": 9}}
+    done = design(amend(amend(brief_of(family), HARD.get(family, {})), named))
+    pdf = write_shopsheet(f"{WORDY}, by the back door", done, paper)
+    assert len(PdfReader(io.BytesIO(pdf)).pages) == 1
+    width, height = PAPERS[paper]
+    for x, y, text in words_of(pdf):
+        assert 3 <= x <= width - 3, text
+        assert 3 <= y <= height - 3, text
+    # Nothing is left out for it: every step and every caution is there.
+    said = " ".join(text_of(pdf).split())
+    assert all(f"{step.count} × {step.what.lower()}" in said for step in done.rack.machining)
+    assert all(" ".join(caution.split()) in said for caution in done.rack.cautions)
+
+
+def test_words_are_as_large_as_the_page_takes_them() -> None:
+    few = write_shopsheet("Few words", of("rail"), "a4")
+    many = write_shopsheet("Many words", design(amend(brief_of("angled-rail"), HARD["angled-rail"])), "a4")
+    large, small = (dict(sizes_of(pdf))["Drilling and machining, in this order"] for pdf in (few, many))
+    assert large == pytest.approx(4, abs=0.01)
+    assert 4 * 0.68 - 0.01 <= small < 4
+
+
+def sizes_of(pdf: bytes) -> list[tuple[str, float]]:
+    """(text, size in mm) of everything that is written."""
+    found: list[tuple[str, float]] = []
+
+    def see(text: str, at: list[float], on: list[float], font: object, size: float) -> None:
+        if text.strip():
+            found.append((text.strip(), size * abs(on[0] * at[0] + on[1] * at[1]) * 25.4 / 72))
+
+    for page in PdfReader(io.BytesIO(pdf)).pages:
+        page.extract_text(visitor_text=see)
+    return found
+
+
+@pytest.mark.parametrize(("family", "wide"), [("angled-rail", 90), ("stile-pair", 60), ("perch", 140)])
+def test_a_template_is_as_wide_as_the_boards_own_face(family: str, wide: int) -> None:
+    # An angled rail's boards are seen narrower from the front than their faces are; a wide one is a strip of 140.
+    done = of(family)
+    part = done.rack.part(done.rack.rows[0].part)
+    assert min(part.face_width, 140) == wide
+    page = pypdfium2.PdfDocument(write_template("Wide", done, "a4"))[0].render(scale=DPI / 72, grayscale=True).to_pil()
+    width, height = PAPERS["a4"]
+    # Up the page, between the first mark and the board's end, where only its edges and the axis are drawn.
+    up = lines_across(page.transpose(Image.Transpose.ROTATE_270), height, width - 40)
+    edges = [y for y in up if abs(y - height / 2 - 7) <= wide / 2 + 1]
+    assert edges[-1] - edges[0] == pytest.approx(wide, abs=TRUE_MM)

@@ -11,5 +11,5 @@ export default defineConfig({
     chunkSizeWarningLimit: 700,
   },
   server: { proxy: { "/api": { target: "http://127.0.0.1:8722", ws: true } } },
-  test: { include: ["src/**/*.test.ts"] },
+  test: { include: ["src/**/*.test.{ts,tsx}"] },
 });
