@@ -139,3 +139,102 @@ def test_both_boards_of_an_angled_rail_have_marks_of_their_own(client: TestClien
 def test_a_row_is_named_with_those_that_are_marked_alike(client: TestClient) -> None:
     rack = change(client, made(client, "rail"), {"rows": {"count": 4, "layout": "staggered"}, "hung": "2100 mm"})
     assert [row["names"] for row in rack["design"]["rows"]] == ["rows 1 and 3", "rows 2 and 4"] * 2
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_every_rung_of_the_ladder_leads_where_it_says(client: TestClient, family: str) -> None:
+    rack = made(client, family)
+    rungs = rack["ladder"]
+    assert [rung["count"] for rung in rungs if rung["chosen"]] == [rack["design"]["count"]]
+    for rung in rungs:
+        after = client.post("/api/solve", json={"brief": rack["design"]["brief"], "patch": rung["patch"]}).json()
+        assert (after["count"], after["length_mm"]) == (rung["count"], pytest.approx(rung["length_mm"]))
+        assert after["marks"]["x"] == pytest.approx([round(x, 3) for x in rung["axes"]])
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_a_drag_on_the_line_is_the_change_it_becomes(client: TestClient, family: str) -> None:
+    rack = made(client, family)
+    brief, at = rack["design"]["brief"], rack["design"]["marks"]["x"]
+    patches = [
+        {"row": {"pins": [{"index": 1, "at": f"{round(at[1]) + by}*1 mm"}]}} for by in (1, -2, 3)
+    ] if len(at) > 1 else [{"row": {"length": f"{round(rack['design']['length_mm']) + by}*1 mm"}} for by in (10, 20)]  # fmt: skip
+    with client.websocket_connect("ws://127.0.0.1:8722/api/solve", headers={"origin": "http://127.0.0.1:8722"}) as line:
+        for patch in patches:
+            line.send_json({"brief": brief, "patch": patch})
+            tried = line.receive_json()["design"]
+        line.send_json({"brief": brief, "patch": {"hung": "up there"}})
+        assert line.receive_json()["problem"]["errors"][0]["field"] == "hung"
+    assert change(client, rack, patches[-1])["design"] == tried
+    # A pin moves the first row; what follows it follows on every part.
+    assert len(tried["marks"]["x"]) == len(at)
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_versions_of_two_ways_stand_side_by_side(client: TestClient, family: str) -> None:
+    rail = made(client, "rail", 6)
+    at = f"/api/racks/{rail['id']}/versions"
+    kept = client.post(at, json={"name": "A plain rail"}).json()
+    assert [one["says"] for one in kept] == ["6 enamel mugs on dowel pegs"] * 2
+    other = change(client, rail, {"family": family})
+    table = client.get(f"{at}/compare", params={"id": ["now", kept[1]["id"]]}).json()
+    results = {trait["label"]: trait for trait in table["results"]}
+    # All that hangs is counted, on whichever rows and boards.
+    hung = [places(other, "item"), 6]
+    assert results["things"]["texts"] == [str(count) for count in hung]
+    settle = [sum(finding["severity"] != "note" for finding in one["design"]["findings"]) for one in (other, rail)]
+    assert results["to settle"]["texts"] == [str(count) for count in settle]
+    decided = {trait["label"]: trait["texts"] for trait in table["decisions"]}
+    assert decided.get("family", [family, "rail"]) == [family, "rail"]
+    assert ("family" in decided) == (family != "rail")
+    taken = client.post(f"{at}/{kept[1]['id']}/take", json={"base": other["version"]}).json()
+    assert taken["design"] == rail["design"]
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_marks_sticks_and_jigs_are_of_the_rows_own_way(client: TestClient, family: str) -> None:
+    rack = made(client, family, 6)
+    design = rack["design"]
+    text = ", ".join(design["marks"]["text"])
+    found = client.post("/api/check", json={"brief": design["brief"], "text": text}).json()
+    assert found["code"] == "plan"
+    assert all(mark["good"] for mark in found["marks"])
+    at = f"/api/racks/{rack['id']}/aids"
+    assert client.get(f"{at}/stick.pdf").content.startswith(b"%PDF")
+    jig = client.get(f"{at}/jig?holes=3")
+    if len(design["marks"]["x"]) >= 3:
+        assert jig.json()["holes"] == 3
+    else:
+        assert (jig.status_code, "too few holders" in jig.json()["detail"]) == (400, True)
+    fewest = client.get(f"{at}/family?fewest=2&most=4").json()
+    assert [member["count"] for member in fewest] == [2, 3, 4]
+
+
+def test_what_a_rack_says_already_is_no_step_to_undo(client: TestClient) -> None:
+    rack = made(client, "angled-rail")
+    other = change(client, rack, {"angled": {"magnet": "15 mm"}})
+    undone = client.post(f"/api/racks/{rack['id']}/undo", json={"base": other["version"]}).json()
+    # Picking what is picked, or typing the same length otherwise, keeps what was undone to be redone.
+    for patch in ({"angled": {"caps": "over"}}, {"angled": {"cap": "0.9 cm"}}, {"family": "angled-rail"}, {}):
+        same = change(client, undone, patch)
+        assert (same["version"], same["redo"]) == (undone["version"], undone["redo"])
+    stale = client.patch(f"/api/racks/{rack['id']}", json={"base": other["version"], "patch": {}})
+    assert stale.status_code == 409
+    again = client.post(f"/api/racks/{rack['id']}/redo", json={"base": undone["version"]}).json()
+    assert again["design"] == other["design"]
+
+
+@pytest.mark.parametrize(("family", "size"), [("angled-rail", "300 mm × 90 mm"), ("perch", "1040 mm × 230 mm")])
+def test_the_first_page_gives_the_board_that_is_marked(client: TestClient, family: str, size: str) -> None:
+    made(client, family)
+    assert [rack["size"] for rack in client.get("/api/racks").json()] == [size]
+
+
+def test_every_holder_of_the_kit_can_be_picked_from_the_list(client: TestClient) -> None:
+    holders = client.get("/api/catalogue").json()["holders"]
+    assert {holder["patch"]["kind"] for holder in holders} == {"hook", "peg", "bent", "bolt"}
+    rack = made(client, "rail")
+    for holder in holders:
+        rack = change(client, rack, {"holder": holder["patch"]})
+        assert rack["design"]["brief"]["holder"].items() >= holder["patch"].items()
+        assert places(rack, "holder") == 4
