@@ -195,3 +195,93 @@ def test_new_ways_are_clean_to_axe(browser: Browser, server: Server, scheme: str
         found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")["violations"]
         assert not found, [name, *((f["id"], [n["target"] for n in f["nodes"]]) for f in found)]
     context.close()
+
+
+def test_a_rail_gets_a_shelf_hidden_screws_and_bolts(home: Page) -> None:
+    porch = open_rack(home, "Porch, waxed jackets")
+    picked(porch, "shelf: none", "on the top edge")
+    expect(
+        porch.get_by_role("region", name="Shelf above").get_by_role("button", name="shelf long 1490 mm")
+    ).to_be_visible()
+    # Jackets on 1450 mm leave 12 between them: no bracket of 18 stands there.
+    expect(porch.get_by_role("button", name="No room for brackets")).to_be_visible()
+    porch.get_by_role("button", name="Brackets 12 mm thick").or_(
+        porch.get_by_role("button", name="No brackets")
+    ).first.click()
+    expect(porch.get_by_role("button", name="No room for brackets")).to_have_count(0)
+    refused(porch, field(porch, "Shelf above", "lip"), "a lip", "“a lip” is no number")
+    picked(porch, "screws: where the wall asks", "hidden under plates")
+    expect(porch.get_by_role("button", name="screws behind holders 1, 3, 5, 6")).to_be_visible()
+    porch.get_by_role("radio", name="bolts").click()
+    expect(porch.get_by_role("region", name="Lag bolts")).to_be_visible()
+    expect(porch.get_by_role("button", name="No plate to hide a screw")).to_be_visible()
+    refused(porch, field(porch, "Lag bolts", "showing"), "0", "“0” must be more than 0")
+    porch.get_by_role("button", name="Screws that are seen").click()
+    expect(porch.get_by_role("button", name="No plate to hide a screw")).to_have_count(0)
+    # As thick a board as the bolts want; then they hold.
+    porch.get_by_role("button", name=re.compile("^Board .* thick$")).first.click()
+    expect(porch.get_by_role("button", name="Bolt too long for the board")).to_have_count(0)
+    saved(porch)
+    porch.reload()
+    expect(porch.get_by_role("region", name="Lag bolts")).to_be_visible()
+
+
+def test_rails_stand_clear_of_their_box_and_frames_are_closed(home: Page) -> None:
+    bikes = open_rack(home, "Lean-to, bicycles")
+    refused(bikes, field(bikes, "Box beside", "shelves"), "9", "9 is out of range")
+    typed(field(bikes, "Box beside", "tall"), "2.3 m")
+    expect(bikes.get_by_role("button", name="Box on the floor")).to_be_visible()
+    bikes.get_by_role("button", name=re.compile("^A box .* tall$")).click()
+    expect(bikes.get_by_text("nothing left to settle")).to_be_visible()
+    picked(bikes, "End rule: Half a space", "Set margins")
+    typed(bikes.get_by_label("right", exact=True), "60")
+    expect(bikes.get_by_role("button", name="Things reach the box")).to_be_visible()
+    bikes.get_by_role("button", name=re.compile("^[0-9]+ mm apart$")).click()
+    expect(bikes.get_by_role("button", name="Things reach the box")).to_have_count(0)
+    bikes.get_by_role("link", name="Racks").click()
+    cups = open_rack(bikes, "Kitchen dresser, tin cups")
+    picked(cups, "made of: planks on battens", "cross boards on two sides")
+    picked(cups, "gaps: open", "boards behind them")
+    expect(cups.get_by_role("button", name="gaps: boards behind them")).to_be_visible()
+    picked(cups, "sides: behind the boards", "flush beside them")
+    # Flush with the wall there is no room behind: the question goes, and comes back with its answer.
+    expect(cups.get_by_role("button", name="gaps: boards behind them")).to_have_count(0)
+    picked(cups, "sides: flush beside them", "behind the boards")
+    expect(cups.get_by_role("button", name="gaps: boards behind them")).to_be_visible()
+
+
+def test_poles_are_strapped_and_come_out_under_a_hatch(home: Page) -> None:
+    poles = open_rack(home, "Store, curtain poles")
+    refused(poles, field(poles, "Room around", "overhead at"), "low", "“low” is no number")
+    typed(field(poles, "Room around", "overhead at"), "1.6 m")
+    expect(poles.get_by_role("button", name="Does not come out overhead")).to_be_visible()
+    poles.get_by_role("button", name=re.compile("^(Foot board|Overhead) at ")).first.click()
+    expect(poles.get_by_role("button", name="Does not come out overhead")).to_have_count(0)
+    picked(poles, "strap: none", "across the clips")
+    expect(poles.get_by_role("button", name=re.compile("^cut the strap "))).to_be_visible()
+    poles.get_by_text("Drilling and machining").click()
+    steps = poles.get_by_role("listitem").filter(has_text="Stop:")
+    expect(steps.filter(has_text="strap's screws")).to_have_count(1)
+
+
+def test_a_leaning_peg_is_dragged_up_its_board_and_goes_to_paper(home: Page) -> None:
+    keys = open_rack(home, "Office, key bunches")
+    band = keys.locator("[data-band]").bounding_box()
+    assert band
+    x, y = band["x"] + band["width"] / 2, band["y"] + band["height"] / 2
+    keys.mouse.move(x, y)
+    keys.mouse.down()
+    keys.mouse.move(x, y - 6)
+    keys.mouse.move(x, y - 12)
+    keys.mouse.up()
+    expect(keys.get_by_role("slider", name="Holder 3 of 5, pinned")).to_be_attached()
+    saved(keys)
+    assert int(marks(keys)[2].split()[0]) > 360
+    keys.get_by_role("button", name="Paper and files").click()
+    link = keys.get_by_role("menuitem", name=re.compile("template")).first.get_attribute("href")
+    assert link
+    answer = keys.request.get(keys.url.split("/racks")[0] + link)
+    assert answer.body().startswith(b"%PDF")
+    keys.keyboard.press("Escape")
+    keys.get_by_role("button", name="Undo").click()
+    expect(keys.get_by_role("slider", name="Holder 3 of 5", exact=True)).to_be_attached()
