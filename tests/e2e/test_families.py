@@ -114,7 +114,7 @@ def test_flip_pegs_move_from_pins_to_a_rod_and_back(home: Page) -> None:
 
 def test_an_angled_rail_is_marked_board_by_board(home: Page) -> None:
     keys = open_rack(home, "Office, key bunches")
-    expect(keys.get_by_text("of what, in left board")).to_be_visible()
+    expect(keys.get_by_text("of what, on the left board")).to_be_visible()
     assert marks(keys) == ["60 mm", "210 mm", "360 mm", "510 mm", "660 mm"]
     keys.get_by_role("radio", name="right board", exact=True).click()
     assert marks(keys) == ["135 mm", "285 mm", "435 mm", "585 mm"]

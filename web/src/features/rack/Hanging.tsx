@@ -42,7 +42,7 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
   const kinds = [[MAIN, item] as const, ...Object.entries(others)];
   const mixed = useShown(({ design }) => new Set(design.things.kind).size > 1);
   const first = useShown(
-    ({ design }) => design.rows.length > 1 && (design.up ? design.rows[0]?.names : "row 1"),
+    ({ design }) => design.rows.length > 1 && (design.up ? `on the ${design.rows[0]?.names}` : "in row 1"),
   );
   const sided = kinds.some(([, one]) => one.left !== one.right);
   const [sheet, setSheet] = useState<Sheet | null>(null);
@@ -70,7 +70,7 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
       }
     >
       <div aria-hidden className="hand flex justify-between pr-1 pl-13 text-[0.75rem] text-soft">
-        <span>{first ? `of what, in ${first}` : "of what"}</span>
+        <span>{first ? `of what, ${first}` : "of what"}</span>
         <span className={kinds.length > 1 ? "pr-7" : ""}>wide</span>
       </div>
       {kinds.map(([kind, one]) => (
