@@ -10,7 +10,7 @@ from tests.conftest import Json, change
 from yardcliff.api.security import MAX_BODY
 from yardcliff.core.families import FAMILIES
 from yardcliff.demo import SEEDS, fill
-from yardcliff.store.racks import Racks
+from yardcliff.store.sheets import Racks, Walls
 
 
 def hanging(item: str, count: int = 5) -> Json:
@@ -56,7 +56,7 @@ def test_a_stale_change_is_told_and_can_be_kept_as_a_copy(client: TestClient, ra
     refused = client.patch(f"/api/racks/{rack['id']}", json=mine)
     assert refused.status_code == 409
     assert refused.headers["content-type"] == "application/problem+json"
-    assert refused.json()["type"] == "/problems/stale-rack"
+    assert refused.json()["type"] == "/problems/stale"
     assert refused.json()["version"] == rack["version"] + 1
     own = {"brief": rack["design"]["brief"], "patch": mine["patch"]}
     copy = client.post(f"/api/racks/{rack['id']}/copy", json=own).json()
@@ -153,9 +153,9 @@ def test_a_rack_file_opens_again_as_the_same_rack(client: TestClient, rack: Json
 
 def test_the_demo_holds_settled_racks_and_one_to_settle(client: TestClient) -> None:
     app: Any = client.app
-    racks: Racks = Racks(app.state.database)
-    assert fill(racks) == len(SEEDS)
-    assert fill(racks) == 0, "a filled store is left alone"
+    stores = Racks(app.state.database), Walls(app.state.database)
+    assert fill(*stores) == len(SEEDS)
+    assert fill(*stores) == 0, "a filled store is left alone"
     listed = client.get("/api/racks").json()
     assert [r["to_settle"] for r in listed] == [1] + [0] * (len(SEEDS) - 1)
     built = {client.get(f"/api/racks/{r['id']}").json()["design"]["family"] for r in listed}

@@ -16,7 +16,7 @@ from yardcliff.core.families import FAMILIES, starting
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.listing import shipped_item
 from yardcliff.store.database import Database
-from yardcliff.store.racks import Racks
+from yardcliff.store.sheets import Racks
 
 
 def yardcliff(*arguments: str | Path) -> subprocess.CompletedProcess[str]:

@@ -11,9 +11,9 @@ from typing import Any
 import pytest
 
 from yardcliff.store.database import Database
-from yardcliff.store.errors import DataFileError, NothingToUndo, RackNotFound, StaleRack, explained
+from yardcliff.store.errors import DataFileError, NothingToUndo, SheetNotFound, StaleSheet, explained
 from yardcliff.store.items import Items
-from yardcliff.store.racks import KEPT, Racks
+from yardcliff.store.sheets import KEPT, Racks
 from yardcliff.store.versions import MOST, TooManyVersions, VersionNotFound, Versions
 
 
@@ -56,12 +56,12 @@ def test_undo_and_redo_walk_the_revisions_and_survive_reopening(racks: Racks, fi
 def test_a_stale_write_is_refused_and_changes_nothing(racks: Racks) -> None:
     rack = racks.create("Porch", brief(0))
     newer = racks.save(rack.id, rack.version, brief(1), "first")
-    with pytest.raises(StaleRack) as caught:
+    with pytest.raises(StaleSheet) as caught:
         racks.save(rack.id, rack.version, brief(2), "second")
     assert (caught.value.base, caught.value.version) == (rack.version, newer.version)
-    with pytest.raises(StaleRack):
+    with pytest.raises(StaleSheet):
         racks.move(rack.id, rack.version, -1)
-    with pytest.raises(StaleRack):
+    with pytest.raises(StaleSheet):
         racks.rename(rack.id, rack.version, "Other")
     assert racks.get(rack.id) == newer
 
@@ -76,7 +76,7 @@ def test_of_many_writers_at_once_exactly_one_wins(file: Path) -> None:
         try:
             racks.save(rack.id, rack.version, brief(n), str(n))
             outcomes.append("saved")
-        except StaleRack:
+        except StaleSheet:
             outcomes.append("stale")
 
     threads = [Thread(target=write, args=(n,)) for n in range(8)]
@@ -96,7 +96,7 @@ def test_the_bin_keeps_and_gives_back(racks: Racks) -> None:
     assert racks.bin(first.id, binned=False).brief == brief(1)
     assert {r.id for r in racks.all()} == {first.id, second.id}
     for call in (racks.get, racks.bin):
-        with pytest.raises(RackNotFound, match="nowhere"):
+        with pytest.raises(SheetNotFound, match="nowhere"):
             call("nowhere")
 
 
@@ -104,7 +104,7 @@ def test_old_revisions_are_let_go_but_never_the_newest(racks: Racks, file: Path)
     rack = racks.create("Porch", brief(0))
     with sqlite3.connect(file) as db:
         db.executemany("INSERT INTO revision VALUES (?, ?, 'x', '{}', '')", [(rack.id, n) for n in range(1, KEPT + 50)])
-        db.execute("UPDATE rack SET position = ?", (KEPT + 49,))
+        db.execute("UPDATE sheet SET position = ?", (KEPT + 49,))
     db.close()
     racks.save(rack.id, rack.version, brief(1), "newest")
     with sqlite3.connect(file) as db:
@@ -212,7 +212,7 @@ def test_versions_keep_what_the_rack_was_and_come_back_after_they_were_let_go(ra
         versions.get(rack.id, first.id)
     versions.forget(rack.id, first.id, gone=False)
     assert versions.get(rack.id, first.id).brief == brief(0)
-    with pytest.raises(RackNotFound):
+    with pytest.raises(SheetNotFound):
         versions.keep("none", "x")
     with pytest.raises(VersionNotFound):
         versions.forget("none", first.id)
@@ -233,7 +233,11 @@ def test_a_data_file_of_the_first_layout_is_brought_up(file: Path) -> None:
     database = Database(file)
     rack = Racks(database).create("Porch", brief(0))
     with database.writing() as db:
-        for statement in ("DROP TABLE version", "DROP TABLE item", "DELETE FROM migration WHERE number > 1"):
+        for statement in (
+            "DROP TABLE version", "DROP TABLE item", "DROP INDEX sheet_of_kind", "ALTER TABLE sheet DROP COLUMN kind",
+            "ALTER TABLE sheet RENAME TO rack", "ALTER TABLE revision RENAME COLUMN sheet_id TO rack_id",
+            "DELETE FROM migration WHERE number > 1",
+        ):  # fmt: skip
             db.execute(statement)
     database.close()
     brought = Database(file)

@@ -48,21 +48,23 @@ def export(
     data: Data = None,
 ) -> None:
     """Write a rack as a file."""
+    from yardcliff.api.deps import Sites
     from yardcliff.api.racks import EXPORTS
     from yardcliff.store.database import Database
-    from yardcliff.store.racks import Racks
+    from yardcliff.store.sheets import Racks, Walls
 
     if kind not in EXPORTS:
         _fail(f"There is no export “{kind}”: use {', '.join(EXPORTS)}.")
     if paper not in ("a4", "letter"):
         _fail(f"There is no paper “{paper}”: use a4 or letter.")
     try:
-        racks = Racks(Database(data or _data_file("yardcliff.db")))
+        database = Database(data or _data_file("yardcliff.db"))
+        racks = Racks(database)
         found = [r for r in racks.all() if rack in (r.id, r.name)]
         if not found:
             names = ", ".join(f"“{r.name}”" for r in racks.all()) or "none yet"
             _fail(f"There is no rack “{rack}”. There are: {names}.")
-        content, _ = EXPORTS[kind](found[0], paper)  # type: ignore[arg-type]
+        content, _ = EXPORTS[kind](found[0], Sites(racks, Walls(database)), paper)  # type: ignore[arg-type]
     except YardcliffError as error:
         _fail(str(error))
     raw = content.encode() if isinstance(content, str) else content
@@ -81,7 +83,7 @@ def import_(file: Path, data: Data = None) -> None:
     from yardcliff.core.amend import dump
     from yardcliff.imports.rackfile import read_rackfile
     from yardcliff.store.database import Database
-    from yardcliff.store.racks import Racks
+    from yardcliff.store.sheets import Racks
 
     try:
         name, brief = read_rackfile(file.read_bytes())
@@ -135,12 +137,12 @@ def _run(data: Path, host: str, port: int, *, demo: bool) -> None:
     from yardcliff.api.security import LOCAL_NAMES, MAX_BODY
     from yardcliff.demo import fill
     from yardcliff.store.database import Database
-    from yardcliff.store.racks import Racks
+    from yardcliff.store.sheets import Racks, Walls
 
     try:
         database = Database(data)
         if demo:
-            fill(Racks(database))
+            fill(Racks(database), Walls(database))
     except YardcliffError as error:
         _fail(str(error))
     family = socket.AF_INET6 if ":" in host else socket.AF_INET

@@ -4,8 +4,11 @@ from typing import Any
 
 from yardcliff.core.amend import amend, dump
 from yardcliff.core.families import starting
+from yardcliff.core.findings import Patch
 from yardcliff.core.listing import shipped_item
-from yardcliff.store.racks import Racks
+from yardcliff.core.site.amending import amend_wall, dump_wall
+from yardcliff.core.site.wall import Wall
+from yardcliff.store.sheets import Racks, Walls
 
 HAT, LANTERN, LADLE = (shipped_item(key).item.model_dump(mode="json") for key in ("felt-hat", "storm-lantern", "ladle"))
 Seed = tuple[str, str, int, dict[str, Any]]
@@ -87,15 +90,80 @@ SEEDS: list[Seed] = [
     ("Porch, climbing helmets", "climbing-helmet", 4, {"family": "perch"}),
     ("Office, key bunches", "key-bunch", 9, {"family": "angled-rail", "angled": {"magnet": "20 mm"}}),
     ("Common room, fiddles", "fiddle", 3, {"row": {"air": "70 mm"}, "hung": "1750 mm"}),
+    # On a wall of its own: here they share one, two metres of it taken by a door and a window.
+    (
+        "Porch, guests' jackets",
+        "waxed-jacket",
+        5,
+        {"board": {"height": "140 mm"}, "place": {"wall": "Porch, inner wall", "x": "1372 mm"}},
+    ),
+    (
+        "Porch, felt hats",
+        "felt-hat",
+        3,
+        {"hung": "1950 mm", "place": {"wall": "Porch, inner wall", "x": "3260 mm"}},
+    ),
+    (
+        "Drying room, wet towels",
+        "towel",
+        4,
+        {
+            "holder": {"kind": "hook"},
+            "mount": {"by": "cleat"},
+            "place": {"wall": "Drying room, stove wall", "x": "640 mm"},
+        },
+    ),
     # Settled on the board that was left over, before anyone counted jackets.
     ("Porch, waxed jackets", "waxed-jacket", 6, {"row": {"length": "1450 mm"}, "board": {"height": "140 mm"}}),
 ]
 
 
-def fill(racks: Racks) -> int:
-    """Put the demo racks into an empty store; returns how many were made."""
+WALLS: list[tuple[str, Patch]] = [
+    (
+        "Porch, inner wall",
+        {
+            "width": "4800 mm",
+            "height": "2500 mm",
+            "studs": {"first": "280 mm", "apart": "600 mm"},
+            "way": "1600 mm",
+            "obstacles": [
+                {"kind": "door", "x": "180 mm", "width": "860 mm", "height": "2040 mm", "hinge": "left"},
+                {"kind": "switch", "x": "1130 mm", "y": "1080 mm", "width": "82 mm", "height": "82 mm"},
+                {"kind": "socket", "x": "4300 mm", "y": "300 mm", "width": "82 mm", "height": "82 mm"},
+            ],
+            "old": [{"x": "2075 mm", "y": "1652 mm"}, {"x": "2320 mm", "y": "1650 mm"}],
+        },
+    ),
+    (
+        "Drying room, stove wall",
+        {
+            "width": "2900 mm",
+            "makeup": "masonry",
+            "skirting": "0 mm",
+            "obstacles": [
+                {
+                    "kind": "hatch",
+                    "x": "2050 mm",
+                    "y": "900 mm",
+                    "width": "600 mm",
+                    "height": "700 mm",
+                    "hinge": "right",
+                },
+                {"kind": "pipe", "x": "310 mm", "width": "34 mm", "height": "2400 mm"},
+            ],
+        },
+    ),
+]
+
+
+def fill(racks: Racks, walls: Walls) -> int:
+    """Put the demo's walls and racks into an empty store; returns how many racks were made."""
     if racks.all() or racks.all(deleted=True):
         return 0
-    for name, item, count, patch in SEEDS:
+    made = {name: walls.create(name, dump_wall(amend_wall(Wall(), patch))).id for name, patch in WALLS}
+    for name, item, count, seed in SEEDS:
+        patch = dict(seed)
+        if "place" in patch:
+            patch["place"] = patch["place"] | {"wall": made[patch["place"]["wall"]]}
         racks.create(name, dump(amend(starting([(shipped_item(item), count)], "1 mm", patch.get("family")), patch)))
     return len(SEEDS)

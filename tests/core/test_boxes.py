@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 
 from tests.core.test_uprights import codes, figures
 from yardcliff.core.amend import amend, dump
+from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, build, starting
 from yardcliff.core.families.joinery import BITE, CLEARANCE, screwed
@@ -16,9 +17,9 @@ from yardcliff.core.families.prisms import prism
 from yardcliff.core.findings import Patch
 from yardcliff.core.geometry import points
 from yardcliff.core.holders.flip import Flip, allowed, groove, stress, tall
-from yardcliff.core.holders.strength import sag
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.rack import Part
+from yardcliff.core.strength import sag
 
 MUGS = starting([(shipped_item("enamel-mug"), 4)], "1 mm", "shelf-box")
 CAPES = starting([(shipped_item("rain-cape"), 3)], "1 mm", "flip-rail")
@@ -390,8 +391,8 @@ def test_what_shelves_have_room_for_stands_on_them_under_a_hand(tallest: int, up
 @settings(max_examples=80, deadline=None)
 def test_screws_are_hidden_at_the_outermost_hooks_and_near_enough_between(count: int, length: int) -> None:
     coats = starting([(shipped_item("waxed-jacket"), 5)], "1 mm", "rail")
-    rack = build(amend(coats, {"mount": "plates", "row": {"count": count, "length": f"{length} mm"}}))
-    known = {figure.key: figure.value for figure in rack.figures}
+    done = design(amend(coats, {"mount": "plates", "row": {"count": count, "length": f"{length} mm"}}))
+    rack, known = done.rack, {figure.key: figure.value for figure in done.figures}
     behind = [int(text) - 1 for text in str(known["mount.behind"]).split(", ")]
     axes = rack.row.axes
     assert (behind[0], behind[-1]) == (0, len(axes) - 1)
@@ -399,6 +400,6 @@ def test_screws_are_hidden_at_the_outermost_hooks_and_near_enough_between(count:
     # Further apart than 600 only from one hook to the next; and none could be left out.
     assert all(gap <= 600 or b - a == 1 for gap, (a, b) in zip(gaps, pairwise(behind), strict=True))
     assert all(axes[c] - axes[a] > 600 for a, _, c in zip(behind, behind[1:], behind[2:], strict=False))
-    hole = next(step for step in rack.machining if step.what == "Mounting hole")
+    hole = next(step for step in done.machining if step.what == "Mounting hole")
     assert hole.count == len(behind)
     assert known["mount.apart"] == max(gaps, default=0)

@@ -7,9 +7,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.core.test_uprights import codes, figures
+from tests.core.test_uprights import codes
 from tests.strategies import lengths
 from yardcliff.core.amend import amend
+from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, build, starting
 from yardcliff.core.findings import Patch
@@ -20,6 +21,7 @@ from yardcliff.core.model import Frozen, angle
 from yardcliff.core.row import _stepped
 from yardcliff.core.rows import margins
 from yardcliff.core.scene import jar
+from yardcliff.core.working import Value
 
 COATS = starting([(shipped_item("waxed-jacket"), 6)], "1 mm", "rail")
 BIKES = amend(starting([(shipped_item("bicycle"), 4)], "1 mm", "high-rails"), {"aside": {"stands": "right"}})
@@ -28,8 +30,12 @@ POLES = amend(starting([(shipped_item("curtain-pole"), 4)], "1 mm"), {"clear": {
 
 def operation(brief: Brief, what: str) -> tuple[int, str]:
     """How many of an operation, and its note."""
-    step = next(step for step in build(brief).machining if step.what == what)
+    step = next(step for step in design(brief).machining if step.what == what)
     return step.count, step.note
+
+
+def behind(brief: Brief) -> Value:
+    return next(figure.value for figure in design(brief).figures if figure.key == "mount.behind")
 
 
 def test_each_board_of_staggered_rails_hides_its_own_screws() -> None:
@@ -43,10 +49,10 @@ def test_each_board_of_staggered_rails_hides_its_own_screws() -> None:
     # On one board for both rows the first row's hooks hide them all; straight rails are all alike.
     one = amend(COATS, asked | {"rows": {"count": 2, "boards": "one"}})
     assert operation(one, "Mounting hole")[0] == 4
-    assert figures(one)["mount.behind"] == "1, 3, 5, 6"
+    assert behind(one) == "1, 3, 5, 6"
     straight = amend(COATS, asked | {"rows": {"count": 2, "layout": "straight", "boards": "each"}})
     assert operation(straight, "Mounting hole")[0] == 8
-    assert figures(straight)["mount.behind"] == "1, 3, 5, 6"
+    assert behind(straight) == "1, 3, 5, 6"
 
 
 @pytest.mark.parametrize(
@@ -65,8 +71,8 @@ def test_each_board_of_staggered_rails_hides_its_own_screws() -> None:
 )
 def test_only_a_plate_with_room_between_its_screws_hides_another(holder: Patch, hidden: bool) -> None:
     brief = amend(COATS, {"mount": "plates", "holder": holder})
-    assert ("mount.plates" in codes(brief)) != hidden
-    assert "mount.plates" not in codes(amend(brief, {"mount": "open"}))
+    assert ("mount.plates" in {f.code for f in design(brief).findings}) != hidden
+    assert "mount.plates" not in {f.code for f in design(amend(brief, {"mount": "open"})).findings}
 
 
 @given(left=st.integers(50, 900), right=st.integers(50, 900), apart=st.integers(0, 600))

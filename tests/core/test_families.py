@@ -21,12 +21,13 @@ from yardcliff.core.families.panel import Plank, planks
 from yardcliff.core.families.stacked import Stick, rails_from, stick_needed
 from yardcliff.core.findings import Patch
 from yardcliff.core.holders.hole import bored
-from yardcliff.core.holders.strength import allowed, sag, stress
+from yardcliff.core.holders.strength import allowed, stress
 from yardcliff.core.length import TapeName
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.look import resting
 from yardcliff.core.most import most_on
 from yardcliff.core.rack import ACROSS, Operation, Part
+from yardcliff.core.strength import sag
 
 EXAMPLES = 2000 if os.environ.get("YARDCLIFF_EXPLORE") else 400
 OFF = frozenset(

@@ -7,12 +7,14 @@ from hypothesis import given, settings
 
 from tests.strategies import briefs
 from yardcliff.core.amend import amend
-from yardcliff.core.design import design
+from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, build, starting
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.findings import CODES, Finding
 from yardcliff.core.listing import shipped_item
+from yardcliff.core.site.survey import Area, Neighbour, Site
+from yardcliff.core.site.wall import Obstacle, Studs, Wall
 
 COATS = starting_brief("waxed-jacket", 6, "1 mm")
 MUGS = starting_brief("enamel-mug", 6, "1/16 in")
@@ -93,7 +95,6 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "angled.half": (CUPS, {"angled": {"right": "as many"}}),
     "angled.meet": (CUPS, {"angled": {"right": "opposite"}, "holder": {"showing": "40 mm"}}),
     "angled.magnet": (CUPS, {"angled": {"magnet": "40 mm"}}),
-    "mount.plates": (MUGS, {"mount": "plates"}),
     "top.head": (HATS, {"top": {"joint": "on top"}}),
     "top.bracket": (COATS, {"top": {"joint": "on top", "bracket": "40 mm"}, "board": {"height": "300"}}),
     "top.tips": (COATS, {"top": {"joint": "let in", "bracket": "0"}}),
@@ -130,25 +131,60 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
 }  # fmt: skip
 
 
+WALL = Wall(width=Fraction(3600), studs=Studs(first=Fraction(300)), way=Fraction(1100), obstacles=(
+    Obstacle(kind="door", x=Fraction(0), width=Fraction(900), height=Fraction(2000), hinge="right"),
+    Obstacle(kind="switch", x=Fraction(3300), y=Fraction(1500), width=Fraction(80), height=Fraction(80)),
+))  # fmt: skip
+OTHER = Neighbour("Hats", (Area(Fraction(2600), Fraction(1900), Fraction(3500), Fraction(2100)),), Fraction(2000))
+SITES = {
+    "ab": Site("Porch wall", WALL, (OTHER,)),
+    "cd": Site("Double board", WALL.model_copy(update={"lining": Fraction(25)})),
+}
+PLACED = amend(COATS, {"place": {"wall": "ab", "x": "1500 mm"}, "board": {"height": "140 mm"}})
+# One brief on these walls for every code: (start, change).
+ON_WALL: dict[str, tuple[Brief, dict[str, Any]]] = {
+    "wall.past": (PLACED, {"place": {"x": "2300 mm"}}),
+    "wall.covers": (PLACED, {"place": {"x": "1900 mm"}}),
+    "wall.neighbour": (PLACED, {"hung": "1980 mm"}),
+    "wall.hand": (PLACED, {"place": {"x": "1735 mm"}}),
+    "wall.reach": (PLACED, {"place": {"who": "child"}}),
+    "wall.ceiling": (PLACED, {"hung": "2380 mm", "place": {"reach": "2500 mm"}}),
+    "wall.skirting": (PLACED, {"hung": "120 mm"}),
+    "wall.swing": (PLACED, {"place": {"x": "935 mm"}}),
+    "wall.way": (PLACED, {"place": {"way": "1000 mm"}}),
+    "upright.child": (POLES, {"place": {"wall": "ab", "x": "1700 mm", "who": "child"}}),
+    "fix.wall": (PLACED, {"mount": {"into": "plugs"}}),
+    "fix.grip": (PLACED, {"place": {"wall": "cd"}, "mount": {"into": "expanding"}}),
+    "fix.loose": (PLACED, {"mount": {"by": "mirrors", "into": "screws"}}),
+    "fix.load": (PLACED, {"mount": {"into": "spirals"}, "item": {"weight_g": "40 kg"}}),
+    "fix.hollow": (POLES, {"place": {"wall": "ab", "x": "1700 mm"}}),
+    "mount.plates": (MUGS, {"mount": {"by": "plates"}, "place": {"wall": "ab", "x": "1700 mm"}}),
+}  # fmt: skip
+
+
+def on(brief: Brief) -> Design:
+    """The brief on its wall, where it is on one."""
+    return design(brief, SITES.get(brief.place.wall or ""))
+
+
 def whose(finding: Finding) -> tuple[str, str]:
     """The code, and the row below the first that it speaks of."""
     return finding.code, finding.part.split(":")[0] if ":" in finding.part else ""
 
 
 def test_every_registered_code_has_a_case() -> None:
-    assert CASES.keys() == CODES.keys()
+    assert CASES.keys() | ON_WALL.keys() == CODES.keys()
 
 
 @pytest.mark.parametrize("code", CODES)
 def test_each_code_arises_names_its_figures_and_every_fix_settles_it(code: str) -> None:
-    start, change = CASES[code]
-    brief = amend(start, change)
-    finding = next(f for f in build(brief).findings if f.code == code)
+    brief = amend(*(CASES.get(code) or ON_WALL[code]))
+    finding = next(f for f in on(brief).findings if f.code == code)
     assert finding.part
     assert finding.figure
     assert finding.fixes
     for fix in finding.fixes:
-        after = {f.code for f in build(amend(brief, fix.patch)).findings}
+        after = {f.code for f in on(amend(brief, fix.patch)).findings}
         assert code not in after, f"“{fix.label}” leaves {code}"
 
 

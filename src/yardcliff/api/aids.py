@@ -12,7 +12,7 @@ from yardcliff.core.amend import read_brief
 from yardcliff.core.design import Design, design
 from yardcliff.core.row import Row
 from yardcliff.exports.family_csv import write_family
-from yardcliff.store.racks import Racks
+from yardcliff.store.sheets import Racks
 
 router = APIRouter(prefix="/api/racks/{rack_id}/aids", tags=["aids"])
 

@@ -6,7 +6,7 @@ from contextlib import asynccontextmanager
 from fastapi import FastAPI
 
 from yardcliff import __version__
-from yardcliff.api import aids, catalogue, errors, items, racks, site, solve, versions
+from yardcliff.api import aids, catalogue, errors, items, racks, site, solve, versions, walls
 from yardcliff.api.security import LOCAL_NAMES, Guard
 from yardcliff.store.database import Database
 
@@ -55,6 +55,7 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES) -> FastA
     app.include_router(racks.router)
     app.include_router(versions.router)
     app.include_router(aids.router)
+    app.include_router(walls.router)
     site.install(app)
     app.add_middleware(Guard, hosts=hosts)
     return app

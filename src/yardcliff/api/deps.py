@@ -3,12 +3,18 @@
 from collections.abc import Iterable
 from typing import Annotated
 
-from fastapi import Depends, Request
+from fastapi import Depends
+from starlette.requests import HTTPConnection
 
-from yardcliff.core.amend import BriefError
+from yardcliff.core.amend import BriefError, read_brief
+from yardcliff.core.design import Design, design
+from yardcliff.core.families import Brief, build
 from yardcliff.core.listing import Listed, shipped
+from yardcliff.core.site.amending import read_wall
+from yardcliff.core.site.survey import Neighbour, Site, neighbour
+from yardcliff.store.errors import SheetNotFound
 from yardcliff.store.items import Items
-from yardcliff.store.racks import Racks
+from yardcliff.store.sheets import Racks, Record, Walls
 from yardcliff.store.versions import Versions
 
 
@@ -42,18 +48,69 @@ class OwnItems:
         return self._items.remove(key)
 
 
-def _racks(request: Request) -> Racks:
+class Sites:
+    """Racks on their walls: what a design needs to know of the wall and of the other racks on it."""
+
+    def __init__(self, racks: Racks, walls: Walls) -> None:
+        self._racks, self._walls = racks, walls
+
+    def of(self, brief: Brief, rack_id: str | None = None) -> Site | None:
+        """The wall of a brief, with the racks on it but the one itself; None for no wall, or one that is gone."""
+        wall_id = brief.place.wall
+        if wall_id is None:
+            return None
+        try:
+            record = self._walls.get(wall_id)
+        except SheetNotFound:
+            return None
+        others = (other for other in self._racks.on_wall(wall_id) if other.id != rack_id)
+        return Site(record.name, read_wall(record.brief), tuple(map(_as_neighbour, others)))
+
+    def design(self, brief: Brief, rack_id: str | None = None) -> Design:
+        """A brief worked out on its wall."""
+        return design(brief, self.of(brief, rack_id))
+
+    def stored(self, record: Record) -> Design:
+        """A stored rack worked out on its wall."""
+        return self.design(read_brief(record.brief), record.id)
+
+
+_NEIGHBOURS: dict[tuple[str, int], Neighbour] = {}
+"""Racks as others see them, by id and version: a drag asks for the same ones on every frame."""
+
+
+def _as_neighbour(record: Record) -> Neighbour:
+    key = (record.id, record.version)
+    if key not in _NEIGHBOURS:
+        if len(_NEIGHBOURS) > 200:
+            _NEIGHBOURS.clear()
+        brief = read_brief(record.brief)
+        _NEIGHBOURS[key] = neighbour(record.name, build(brief), brief.place.x)
+    return _NEIGHBOURS[key]
+
+
+def _sites(request: HTTPConnection) -> Sites:
+    return Sites(Racks(request.app.state.database), Walls(request.app.state.database))
+
+
+def _walls(request: HTTPConnection) -> Walls:
+    return Walls(request.app.state.database)
+
+
+def _racks(request: HTTPConnection) -> Racks:
     return Racks(request.app.state.database)
 
 
-def _own(request: Request) -> OwnItems:
+def _own(request: HTTPConnection) -> OwnItems:
     return OwnItems(Items(request.app.state.database))
 
 
-def _versions(request: Request) -> Versions:
+def _versions(request: HTTPConnection) -> Versions:
     return Versions(request.app.state.database)
 
 
 KeptVersions = Annotated[Versions, Depends(_versions)]
 Store = Annotated[Racks, Depends(_racks)]
+OnSite = Annotated[Sites, Depends(_sites)]
+WallStore = Annotated[Walls, Depends(_walls)]
 Own = Annotated[OwnItems, Depends(_own)]

@@ -15,7 +15,7 @@ from yardcliff.core.length import LengthError
 from yardcliff.core.listing import ListingError
 from yardcliff.imports.items_csv import ItemsFileError
 from yardcliff.imports.rackfile import RackFileError
-from yardcliff.store.errors import DataFileError, NothingToUndo, RackNotFound, StaleRack
+from yardcliff.store.errors import DataFileError, NothingToUndo, SheetNotFound, StaleSheet
 from yardcliff.store.versions import TooManyVersions, VersionNotFound
 
 
@@ -39,10 +39,10 @@ class Problem(BaseModel):
 
 # Class -> (status, short name, title). The first match in order wins.
 _MAP: list[tuple[type[YardcliffError], int, str, str]] = [
-    (RackNotFound, 404, "rack-not-found", "No such rack"),
+    (SheetNotFound, 404, "not-found", "No such sheet"),
     (VersionNotFound, 404, "version-not-found", "No such version"),
     (TooManyVersions, 409, "too-many-versions", "Too many versions"),
-    (StaleRack, 409, "stale-rack", "Changed in another window"),
+    (StaleSheet, 409, "stale", "Changed in another window"),
     (NothingToUndo, 409, "nothing-to-undo", "Nothing there"),
     (BriefError, 422, "unreadable-brief", "A value cannot be read"),
     (ListingError, 422, "unreadable-item", "A measure cannot be read"),
@@ -78,7 +78,7 @@ def explained(error: Exception) -> Problem:
     more: dict[str, Any] = {}
     if isinstance(error, (BriefError, ListingError)):
         more["errors"] = [FieldError(field=field, message=text) for field, text in error.problems]
-    if isinstance(error, StaleRack):
+    if isinstance(error, StaleSheet):
         more["version"] = error.version
     return problem(status, name, title, str(error), **more)
 

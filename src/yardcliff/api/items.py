@@ -13,7 +13,7 @@ from yardcliff.core.length import Unit
 from yardcliff.core.listing import COLUMNS, Listed, read_row
 from yardcliff.exports.items_csv import write_items
 from yardcliff.imports.items_csv import ReadRow, read_items
-from yardcliff.store.racks import Racks
+from yardcliff.store.sheets import Racks
 
 router = APIRouter(prefix="/api/items", tags=["items"])
 CsvText = Annotated[str, Body(media_type="text/csv")]

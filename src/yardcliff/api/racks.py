@@ -7,19 +7,19 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel, Field, StringConstraints
 
-from yardcliff.api.deps import Own, Store
+from yardcliff.api.deps import OnSite, Own, Sites, Store
 from yardcliff.api.solve import Hangs, starting
 from yardcliff.api.views import view_rack, view_summary
-from yardcliff.api.wire import BriefJson, RackSummary, RackView
+from yardcliff.api.wall_views import view_standing
+from yardcliff.api.wire import BriefJson, RackSummary, RackView, StandingView
 from yardcliff.core.amend import amend, describe, dump, read_brief
-from yardcliff.core.design import Design, design
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import TapeName
 from yardcliff.exports.marks_csv import write_marks
 from yardcliff.exports.rackfile import schema, write_rackfile
 from yardcliff.exports.svg import write_svg
 from yardcliff.imports.rackfile import read_rackfile
-from yardcliff.store.racks import Record
+from yardcliff.store.sheets import Record
 
 router = APIRouter(prefix="/api")
 RackName = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
@@ -61,25 +61,21 @@ class Version(BaseModel):
     version: int
 
 
-def _design(record: Record) -> Design:
-    return design(read_brief(record.brief))
-
-
-def _view(record: Record) -> RackView:
-    return view_rack(record, _design(record))
+def _view(record: Record, sites: Sites) -> RackView:
+    return view_rack(record, sites.stored(record))
 
 
 @router.get("/racks", tags=["racks"])
-def list_racks(store: Store, binned: Annotated[bool, Query(alias="bin")] = False) -> list[RackSummary]:
+def list_racks(store: Store, sites: OnSite, binned: Annotated[bool, Query(alias="bin")] = False) -> list[RackSummary]:
     """Every rack with its small drawing, last changed first; `bin=true` lists the bin."""
-    return [view_summary(record, _design(record)) for record in store.all(deleted=binned)]
+    return [view_summary(record, sites.stored(record)) for record in store.all(deleted=binned)]
 
 
 @router.post("/racks", status_code=201, tags=["racks"])
-def make_rack(body: NewRack, store: Store, own: Own) -> RackView:
+def make_rack(body: NewRack, store: Store, sites: OnSite, own: Own) -> RackView:
     """A complete, sensible rack for what hangs there."""
     brief = starting(body.hangs, body.tape, body.family, own)
-    return _view(store.create(body.name or brief.item.plural.capitalize(), dump(brief)))
+    return _view(store.create(body.name or brief.item.plural.capitalize(), dump(brief)), sites)
 
 
 @router.post(
@@ -88,21 +84,21 @@ def make_rack(body: NewRack, store: Store, own: Own) -> RackView:
     tags=["files"],
     openapi_extra={"requestBody": {"required": True, "content": {"application/json": {"schema": {"type": "object"}}}}},
 )
-async def open_rackfile(request: Request, store: Store) -> RackView:
+async def open_rackfile(request: Request, store: Store, sites: OnSite) -> RackView:
     """Open a rack file as a new rack."""
     text = await request.body()
 
     def opened() -> RackView:
         name, brief = read_rackfile(text)
-        return _view(store.create(name, dump(brief)))
+        return _view(store.create(name, dump(brief)), sites)
 
     return await asyncio.to_thread(opened)
 
 
 @router.get("/racks/{rack_id}", tags=["racks"])
-def get_rack(rack_id: str, store: Store) -> RackView:
+def get_rack(rack_id: str, store: Store, sites: OnSite) -> RackView:
     """A rack, worked out."""
-    return _view(store.get(rack_id))
+    return _view(store.get(rack_id), sites)
 
 
 @router.get("/racks/{rack_id}/version", tags=["racks"])
@@ -111,8 +107,15 @@ def get_version(rack_id: str, store: Store) -> Version:
     return Version(version=store.get(rack_id).version)
 
 
+@router.get("/racks/{rack_id}/standing", tags=["racks"])
+def get_standing(rack_id: str, store: Store, sites: OnSite) -> StandingView | None:
+    """Where on its wall a rack could go, how it could be fixed, and how it is put up; null where it is on none."""
+    done = sites.stored(store.get(rack_id))
+    return view_standing(done) if done.on_wall.site else None
+
+
 @router.patch("/racks/{rack_id}", tags=["racks"])
-def change_rack(rack_id: str, body: Change, store: Store) -> RackView:
+def change_rack(rack_id: str, body: Change, store: Store, sites: OnSite) -> RackView:
     """Change a rack and save it. 409 if it was changed since `base`; 422 names unreadable fields.
 
     What says what the rack is already is no step to undo.
@@ -121,35 +124,35 @@ def change_rack(rack_id: str, body: Change, store: Store) -> RackView:
     before = read_brief(record.brief)
     after = amend(before, body.patch)
     if after == before and record.version == body.base:
-        return view_rack(record, design(before))
+        return view_rack(record, sites.design(before, rack_id))
     saved = store.save(rack_id, body.base, dump(after), describe(before, after))
-    return view_rack(saved, design(after))
+    return view_rack(saved, sites.design(after, rack_id))
 
 
 @router.put("/racks/{rack_id}/name", tags=["racks"])
-def rename_rack(rack_id: str, body: Rename, store: Store) -> RackView:
+def rename_rack(rack_id: str, body: Rename, store: Store, sites: OnSite) -> RackView:
     """Rename a rack."""
-    return _view(store.rename(rack_id, body.base, body.name))
+    return _view(store.rename(rack_id, body.base, body.name), sites)
 
 
 @router.post("/racks/{rack_id}/undo", tags=["racks"])
-def undo(rack_id: str, body: Base, store: Store) -> RackView:
+def undo(rack_id: str, body: Base, store: Store, sites: OnSite) -> RackView:
     """Take back the last change; what was taken back can be redone, also after a restart."""
-    return _view(store.move(rack_id, body.base, -1))
+    return _view(store.move(rack_id, body.base, -1), sites)
 
 
 @router.post("/racks/{rack_id}/redo", tags=["racks"])
-def redo(rack_id: str, body: Base, store: Store) -> RackView:
+def redo(rack_id: str, body: Base, store: Store, sites: OnSite) -> RackView:
     """Bring back what was undone."""
-    return _view(store.move(rack_id, body.base, 1))
+    return _view(store.move(rack_id, body.base, 1), sites)
 
 
 @router.post("/racks/{rack_id}/copy", status_code=201, tags=["racks"])
-def copy_rack(rack_id: str, body: Copy, store: Store) -> RackView:
+def copy_rack(rack_id: str, body: Copy, store: Store, sites: OnSite) -> RackView:
     """A new rack like this one."""
     record = store.get(rack_id)
     brief = amend(read_brief(record.brief if body.brief is None else body.brief), body.patch)
-    return _view(store.create(f"{record.name[:73]}, copy", dump(brief)))
+    return _view(store.create(f"{record.name[:73]}, copy", dump(brief)), sites)
 
 
 @router.delete("/racks/{rack_id}", status_code=204, tags=["racks"])
@@ -159,9 +162,9 @@ def bin_rack(rack_id: str, store: Store) -> None:
 
 
 @router.post("/racks/{rack_id}/restore", tags=["racks"])
-def restore_rack(rack_id: str, store: Store) -> RackView:
+def restore_rack(rack_id: str, store: Store, sites: OnSite) -> RackView:
     """Take a rack out of the bin."""
-    return _view(store.bin(rack_id, binned=False))
+    return _view(store.bin(rack_id, binned=False), sites)
 
 
 @router.get("/racks/{rack_id}/files/{kind}", tags=["files"], response_class=Response)
@@ -169,11 +172,12 @@ def export_rack(
     rack_id: str,
     kind: Literal["template.pdf", "sheet.pdf", "drawing.svg", "marks.csv", "rack.json"],
     store: Store,
+    sites: OnSite,
     paper: Paper = "a4",
 ) -> Response:
     """The rack on paper or as a file. `paper` is for the PDFs."""
     record = store.get(rack_id)
-    content, media = EXPORTS[kind](record, paper)
+    content, media = EXPORTS[kind](record, sites, paper)
     return attached(content, media, record.name, kind)
 
 
@@ -190,22 +194,22 @@ def rack_schema() -> dict[str, object]:
     return schema()
 
 
-def _template(record: Record, paper: Paper) -> tuple[bytes, str]:
+def _template(record: Record, sites: Sites, paper: Paper) -> tuple[bytes, str]:
     from yardcliff.exports.template import write_template  # reportlab is slow to import
 
-    return write_template(record.name, _design(record), paper), "application/pdf"
+    return write_template(record.name, sites.stored(record), paper), "application/pdf"
 
 
-def _sheet(record: Record, paper: Paper) -> tuple[bytes, str]:
+def _sheet(record: Record, sites: Sites, paper: Paper) -> tuple[bytes, str]:
     from yardcliff.exports.shopsheet import write_shopsheet  # reportlab is slow to import
 
-    return write_shopsheet(record.name, _design(record), paper), "application/pdf"
+    return write_shopsheet(record.name, sites.stored(record), paper), "application/pdf"
 
 
-EXPORTS: dict[str, Callable[[Record, Paper], tuple[bytes | str, str]]] = {
+EXPORTS: dict[str, Callable[[Record, Sites, Paper], tuple[bytes | str, str]]] = {
     "template.pdf": _template,
     "sheet.pdf": _sheet,
-    "drawing.svg": lambda record, _: (write_svg(record.name, _design(record)), "image/svg+xml"),
-    "marks.csv": lambda record, _: (write_marks(_design(record)), "text/csv"),
-    "rack.json": lambda record, _: (write_rackfile(record.name, read_brief(record.brief)), "application/json"),
+    "drawing.svg": lambda record, sites, _: (write_svg(record.name, sites.stored(record)), "image/svg+xml"),
+    "marks.csv": lambda record, sites, _: (write_marks(sites.stored(record)), "text/csv"),
+    "rack.json": lambda record, sites, _: (write_rackfile(record.name, read_brief(record.brief)), "application/json"),
 }

@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter, Response, WebSocket, WebSocketDisconnect
 from pydantic import BaseModel, Field, ValidationError
 
-from yardcliff.api.deps import Own, OwnItems
+from yardcliff.api.deps import OnSite, Own, OwnItems, Sites
 from yardcliff.api.errors import Problem, explained
 from yardcliff.api.views import signed, view_design
 from yardcliff.api.wire import BriefJson, DesignView, WayView, Wire
@@ -26,8 +26,9 @@ router = APIRouter(prefix="/api", tags=["solve"])
 
 
 class Try(BaseModel):
-    """A brief and a change to try on it; nothing is stored."""
+    """A brief and a change to try on it; nothing is stored. `rack` says whose it is: its wall has others on it."""
 
+    rack: str | None = None
     brief: BriefJson
     patch: Patch = Field(default_factory=dict)
 
@@ -39,20 +40,20 @@ class Tried(Wire):
     problem: Problem | None = None
 
 
-def _tried(body: Try) -> DesignView:
-    return view_design(design(amend(read_brief(body.brief), body.patch)))
+def _tried(body: Try, sites: Sites) -> DesignView:
+    return view_design(sites.design(amend(read_brief(body.brief), body.patch), body.rack))
 
 
 @router.post("/solve", response_model=DesignView)
-async def solve(body: Try) -> Response:
+async def solve(body: Try, sites: OnSite) -> Response:
     """Work out a brief with a change, without storing it."""
     # No hop to a worker thread for a few milliseconds of arithmetic, and the answer is written here
     # instead of being checked and written again by the framework.
-    return Response(_tried(body).model_dump_json(), media_type="application/json")
+    return Response(_tried(body, sites).model_dump_json(), media_type="application/json")
 
 
 @router.websocket("/solve")
-async def solve_along(line: WebSocket) -> None:
+async def solve_along(line: WebSocket, sites: OnSite) -> None:
     """The same for as long as the line is open: each message a `Try`, each answer a `Tried`, in order.
 
     What a drag asks on every frame: no request to set up, a third of the way there and back.
@@ -62,7 +63,7 @@ async def solve_along(line: WebSocket) -> None:
         while True:
             text = await line.receive_text()
             try:
-                answer = Tried(design=_tried(Try.model_validate_json(text)))
+                answer = Tried(design=_tried(Try.model_validate_json(text), sites))
             except (YardcliffError, ValidationError) as error:
                 answer = Tried(problem=explained(error))
             await line.send_text(answer.model_dump_json())

@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
-from yardcliff.api.deps import KeptVersions, Store
+from yardcliff.api.deps import KeptVersions, OnSite, Store
 from yardcliff.api.racks import Base, RackName
 from yardcliff.api.views import view_rack, view_scene
 from yardcliff.api.wire import RackView, SceneView, Wire
@@ -92,11 +92,13 @@ def compare_versions(
 
 
 @router.post("/{version_id}/take")
-def take_version(rack_id: str, version_id: str, body: Base, store: Store, versions: KeptVersions) -> RackView:
+def take_version(
+    rack_id: str, version_id: str, body: Base, store: Store, sites: OnSite, versions: KeptVersions
+) -> RackView:
     """Make the rack what the version is; the change can be undone. 409 if it was changed since `base`."""
     version = versions.get(rack_id, version_id)
     saved = store.save(rack_id, body.base, version.brief, f"back to “{version.name}”")
-    return view_rack(saved, design(read_brief(saved.brief)))
+    return view_rack(saved, sites.stored(saved))
 
 
 @router.delete("/{version_id}", status_code=204)

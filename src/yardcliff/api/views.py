@@ -3,6 +3,7 @@
 Texts are written here once, in the rack's own tape, so that no client formats a length.
 """
 
+from yardcliff.api.wall_views import view_on_wall
 from yardcliff.api.wire import (
     BoxView,
     ChoiceField,
@@ -47,7 +48,7 @@ from yardcliff.core.look import hanging
 from yardcliff.core.model import leaves
 from yardcliff.core.scene import Box, Scene, Stroke, item_strokes
 from yardcliff.core.working import Value
-from yardcliff.store.racks import Record
+from yardcliff.store.sheets import Record
 
 
 def view_listed(entry: Listed, *, own: bool) -> ItemChoice:
@@ -133,9 +134,9 @@ def view_design(design: Design) -> DesignView:
                 why=f.why,
                 inputs=[InputView(symbol=i.symbol, name=i.name, text=_fine(i.value, tape)) for i in f.inputs],
             )
-            for f in rack.figures
+            for f in design.figures
         },
-        findings=[_finding(f, tape) for f in rack.findings],
+        findings=[_finding(f, tape) for f in design.findings],
         machining=[
             OperationView(
                 what=step.what,
@@ -148,15 +149,16 @@ def view_design(design: Design) -> DesignView:
                 stop=step.stop,
                 note=step.note,
             )
-            for step in rack.machining
+            for step in design.machining
         ],
-        cautions=list(rack.cautions),
+        cautions=list(design.cautions),
         scene=view_scene(design.scene),
         views=[
             NamedScene(key=key, name=name, scene=view_scene(seen))
             for key, name, seen in (("section", "Section", design.section), ("plan", "Plan", design.plan))
             if seen is not None
         ],
+        on_wall=view_on_wall(design) if design.on_wall.site else None,
         family=family.key,
         several=family.rows,
         ways=[
@@ -207,7 +209,7 @@ def view_summary(record: Record, design: Design) -> RackSummary:
         updated_at=record.updated_at,
         says=design.rack.says,
         size=f"{tape.write(row.length)} × {tape.write_fine(board.face_width)}",
-        to_settle=sum(f.severity != "note" for f in design.rack.findings),
+        to_settle=sum(f.severity != "note" for f in design.findings),
         scene=view_scene(design.scene),
     )
 

@@ -4,7 +4,7 @@ from collections import Counter
 from collections.abc import Iterator
 from typing import Any
 
-from pydantic import ValidationError
+from pydantic import BaseModel, ValidationError
 from pydantic_core import ErrorDetails
 
 from yardcliff.core.brief import RackBrief
@@ -38,7 +38,12 @@ def read_brief(data: Any) -> Brief:
     try:
         return BRIEFS.validate_python(data, context={"unit": unit})
     except ValidationError as error:
-        raise BriefError([(_where(e), _message(e)) for e in error.errors()]) from None
+        raise BriefError(problems(error)) from None
+
+
+def problems(error: ValidationError) -> list[tuple[str, str]]:
+    """What could not be read: field path and message of each."""
+    return [(_where(e), _message(e)) for e in error.errors()]
 
 
 def _message(error: ErrorDetails) -> str:
@@ -181,7 +186,7 @@ def describe(before: Brief, after: Brief) -> str:
     tape = Tape.named(after.tape)
     # Which figure follows changes along with the one that was typed; that one is the news.
     held = read_brief(_letting_follow(before, after.row.follows))
-    changes = list(_differences(held, after)) or list(_differences(before, after))
+    changes = list(differences(held, after)) or list(differences(before, after))
     if not changes:
         return "no change"
     # Another way of building is the news; the rest comes with it.
@@ -190,10 +195,10 @@ def describe(before: Brief, after: Brief) -> str:
     more = f" and {len(changes) - 1} more" if len(changes) > 1 else ""
     if isinstance(old, tuple) or isinstance(new, tuple):
         return words + more
-    return f"{words} {_show(old, tape)} to {_show(new, tape)}{more}"
+    return f"{words} {show(old, tape)} to {show(new, tape)}{more}"
 
 
-def _differences(before: Brief, after: Brief) -> Iterator[tuple[tuple[str, ...], Any, Any]]:
+def differences(before: BaseModel, after: BaseModel) -> Iterator[tuple[tuple[str, ...], Any, Any]]:
     """(path, old, new) of every field that differs; None where there is none."""
     old, new = dict(leaves(before)), dict(leaves(after))
     for path in dict.fromkeys((*old, *new)):
@@ -201,7 +206,8 @@ def _differences(before: Brief, after: Brief) -> Iterator[tuple[tuple[str, ...],
             yield path, old.get(path), new.get(path)
 
 
-def _show(value: Any, tape: Tape) -> str:
+def show(value: Any, tape: Tape) -> str:
+    """A value as it is said."""
     if isinstance(value, Fraction):
         return tape.write(value)
     return "—" if value is None else str(value)

@@ -12,6 +12,7 @@ from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Wood
 from yardcliff.core.row_brief import RowBrief
 from yardcliff.core.rows import ALIKE, RowsBrief
+from yardcliff.core.site.asked import AnyMount, Mount, Spot
 from yardcliff.core.things import LEVEL, Run, Thing, Things
 
 MAIN = ""
@@ -30,7 +31,8 @@ class RackBrief(Frozen):
     """What the user decides about any rack; each family adds its own.
 
     `item` is the main kind of thing and `others` are the further ones, by the names that `row.order`
-    uses; `hung` is the height of the first row's axis above the floor, or of the foot of a row that runs up.
+    uses; `hung` is the height of the first row's axis above the floor, or of the foot of a row that runs up. `place` is where
+    on which wall it is, `mount` how it is fixed.
     """
 
     tape: TapeName = "1 mm"
@@ -40,6 +42,8 @@ class RackBrief(Frozen):
     rows: RowsBrief = RowsBrief()
     board: Board = Board()
     hung: Size = Fraction(1600)
+    place: Spot = Spot()
+    mount: AnyMount = Mount()
 
     run: ClassVar[Run] = LEVEL
 

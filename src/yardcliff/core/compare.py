@@ -48,7 +48,7 @@ def _results(designs: Sequence[Design], tape: Tape) -> Iterator[Trait]:
     yield trait(rows[0].run.start, [row.axes[0] for row in rows], tape.write, None)
     yield trait(rows[0].run.end, [row.length - row.axes[-1] for row in rows], tape.write, None)
     yield trait("out of even", [row.unevenness for row in rows], tape.write, min)
-    to_settle = [sum(f.severity is not Severity.NOTE for f in design.rack.findings) for design in designs]
+    to_settle = [sum(f.severity is not Severity.NOTE for f in design.findings) for design in designs]
     yield trait("to settle", [Fraction(count) for count in to_settle], str, min)
 
 

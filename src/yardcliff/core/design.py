@@ -3,11 +3,16 @@
 from dataclasses import dataclass
 
 from yardcliff.core.families import Brief, build
+from yardcliff.core.findings import Finding
 from yardcliff.core.length import Tape
 from yardcliff.core.marks import Mark, marks
-from yardcliff.core.rack import Rack
+from yardcliff.core.rack import Operation, Rack
 from yardcliff.core.scene import Scene, scene
+from yardcliff.core.site.drawn import held, standing_on
+from yardcliff.core.site.on_wall import OnWall, on_wall
+from yardcliff.core.site.survey import Site
 from yardcliff.core.views import plan, section
+from yardcliff.core.working import Figure
 
 
 @dataclass(frozen=True, slots=True)
@@ -16,6 +21,7 @@ class Design:
     tape: Tape
     rack: Rack
     marks_by_row: tuple[tuple[Mark, ...], ...]
+    on_wall: OnWall
     scene: Scene
     section: Scene
     plan: Scene | None
@@ -25,11 +31,30 @@ class Design:
         """The first row's marks: all of them where there is one row."""
         return self.marks_by_row[0]
 
+    @property
+    def figures(self) -> tuple[Figure, ...]:
+        """Of the rack and of what holds it, as are the findings, the machining and the cautions."""
+        return (*self.rack.figures, *self.on_wall.figures)
 
-def design(brief: Brief) -> Design:
-    """Build the brief's rack and read everything off it."""
+    @property
+    def findings(self) -> tuple[Finding, ...]:
+        return (*self.rack.findings, *self.on_wall.findings)
+
+    @property
+    def machining(self) -> tuple[Operation, ...]:
+        return (*self.rack.machining, *self.on_wall.machining)
+
+    @property
+    def cautions(self) -> tuple[str, ...]:
+        return (*self.rack.cautions, *self.on_wall.cautions)
+
+
+def design(brief: Brief, site: Site | None = None) -> Design:
+    """Build the brief's rack and read everything off it, on the wall that it hangs on."""
     tape = Tape.named(brief.tape)
     rack = build(brief)
     known: dict[int, tuple[Mark, ...]] = {}
     by_row = tuple([known.get(id(one.row)) or known.setdefault(id(one.row), marks(one.row, tape)) for one in rack.rows])
-    return Design(brief, tape, rack, by_row, scene(rack, tape), section(rack, tape), plan(rack, tape))
+    on = on_wall(rack, brief.place, brief.mount, site, tape)
+    front = standing_on(scene(rack, tape), rack, on)
+    return Design(brief, tape, rack, by_row, on, front, section(rack, tape, held(rack, on)), plan(rack, tape))

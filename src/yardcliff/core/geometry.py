@@ -110,3 +110,7 @@ def ellipse(x: float, y: float, rx: float, ry: float) -> Path:
 
 def circle(x: float, y: float, radius: float) -> Path:
     return rectangle(x - radius, y - radius, 2 * radius, 2 * radius, radius)
+
+
+def cross(x: float, y: float, reach: float) -> Path:
+    return (*line((x - reach, y), (x + reach, y)), *line((x, y - reach), (x, y + reach)))

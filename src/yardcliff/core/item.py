@@ -46,7 +46,7 @@ class Item(Frozen):
     `width` may be given instead of `left` and `right`: it is shared as the two were. `takes` says how many
     holders it needs: "one", the first of "two", or a "bridge" that hangs between two; a rigid bridge has
     its two holders `span` apart. `held` is how thick it is where it is held:
-    at the neck, the shaft, the edge. A `round` thing nests between its neighbours in the next row. `listed` is the entry of the list that it was taken from.
+    at the neck, the shaft, the edge; `full_g` what it weighs wet or full, where that is more. A `round` thing nests between its neighbours in the next row. `listed` is the entry of the list that it was taken from.
     """
 
     name: Name
@@ -60,6 +60,7 @@ class Item(Frozen):
     front: Size
     held: Size | None = None
     weight_g: Weight
+    full_g: Weight | None = None
     takes: Takes = "one"
     span: Size | None = None
     round: bool = False
@@ -71,6 +72,11 @@ class Item(Frozen):
     def across(self) -> Fraction:
         """The whole width as it hangs, mm."""
         return self.left + self.right
+
+    @property
+    def heaviest_g(self) -> int:
+        """What it weighs at most."""
+        return max(self.weight_g, self.full_g or 0)
 
     @property
     def thing(self) -> Thing:

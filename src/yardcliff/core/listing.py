@@ -43,6 +43,7 @@ ITEM_COLUMNS = (
     "front",
     "held",
     "weight_g",
+    "full_g",
     "takes",
     "span",
     "round",
@@ -106,12 +107,13 @@ def read_row(row: Mapping[str, str], unit: Unit = "mm") -> Listed:
     missing = [column for column in NEEDED if column not in given]
     if missing:
         raise ListingError([(column, "is missing") for column in missing])
-    like = _like(given.get("group", "coats")) if len(given) < len(COLUMNS) - 3 else {}
+    like = _like(given.get("group", "coats")) if len(given) < len(COLUMNS) - 4 else {}
     own = {"key": slug(given["name"]), "plural": f"{given['name']}s", **given}
     values: dict[str, Any] = {**like, **own}
     # A span belongs to a bridge, and how thick it is where it is held to one thing: what is like it may have them.
-    if "held" not in given:
-        values.pop("held", None)
+    for own_alone in ("held", "full_g"):
+        if own_alone not in given:
+            values.pop(own_alone, None)
     if values.get("takes", "one") != "bridge":
         values.pop("span", None)
     values["item"] = {c: values.pop(c) for c in ITEM_COLUMNS if c in values} | {"listed": values["key"]}

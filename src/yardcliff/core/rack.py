@@ -248,12 +248,16 @@ class Outline:
 
 @dataclass(frozen=True, slots=True)
 class Joint:
-    """Two parts that are joined, by their keys, and how: face to face, or one `let_in` to the other so deep."""
+    """Two parts that are joined, by their keys, and how: face to face, or one `let_in` to the other so deep.
+
+    A `hooked` part only hangs on the other, which is fixed to the wall by itself.
+    """
 
     part: str
     other: str
     by: str
     let_in: Fraction = ZERO
+    hooked: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -15,6 +15,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import (
     Path,
     circle,
+    cross,
     ellipse,
     in_mm,
     line,
@@ -48,6 +49,14 @@ Role = Literal[
     "holder",
     "holder-line",
     "mark",
+    "stud",
+    "skirting",
+    "obstacle",
+    "swing",
+    "old",
+    "neighbour",
+    "fixing",
+    "force",
 ]
 
 PERSON, PERSON_HALF, REACH = 1720.0, 260.0, 1950.0
@@ -183,7 +192,7 @@ def _leaning(glyph: Glyph, bores: Sequence[Bore], lean: float) -> tuple[Stroke, 
         ),
         Stroke("holder", (*shaft, ("Z", ()))),
         Stroke("holder", moved(turned(end, angle), *tip)),
-        Stroke("mark", _cross(0, 0, r * 0.55)),
+        Stroke("mark", cross(0, 0, r * 0.55)),
     )
 
 
@@ -282,7 +291,7 @@ def _flaw(keepout: KeepOut, wide: float) -> Iterator[Path]:
     if keepout.flaw == "screw":
         r = min(width / 2, wide * 0.3)
         yield circle(middle, wide / 2, r)
-        yield _cross(middle, wide / 2, r * 0.7)
+        yield cross(middle, wide / 2, r * 0.7)
         return
     yield line((at, 0), (at, wide))
     yield line((at + width, 0), (at + width, wide))
@@ -305,17 +314,17 @@ def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
                 Stroke("holder-line", circle(x, tip, r * 0.6)),
             )
         ]
-        return (*pegs, Stroke("mark", _cross(0, 0, r * 0.55)))
+        return (*pegs, Stroke("mark", cross(0, 0, r * 0.55)))
     if glyph.kind in ("flip", "finger"):  # the groove or the gap that it folds into, and its open end
         wide, low = float(bores[0].bit), float(bores[0].up) - height / 2
         thick = float(bores[0].depth)
         return (
             Stroke("plate" if glyph.kind == "flip" else "holder-line", rectangle(-wide / 2, low, wide, height)),
             Stroke("holder", rectangle(-width / 2, tip - thick / 2, width, thick, thick / 5)),
-            Stroke("mark", _cross(0, 0, width * 0.2)),
+            Stroke("mark", cross(0, 0, width * 0.2)),
         )
     if glyph.kind == "ledge":
-        return (Stroke("mark", _cross(0, 0, height * 0.3)),)
+        return (Stroke("mark", cross(0, 0, height * 0.3)),)
     if glyph.kind == "slot":
         return (
             Stroke("plate", rectangle(-width / 2, -height / 2, width, height)),
@@ -331,10 +340,10 @@ def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
         return (
             Stroke("plate", rectangle(-width / 2, -height / 2, width, height)),
             *(Stroke("holder-line", line((x, -height / 2), (x, height / 2))) for x in (-gap, gap)),
-            Stroke("mark", _cross(0, 0, width * 0.15)),
+            Stroke("mark", cross(0, 0, width * 0.15)),
         )
     if glyph.kind == "bolt":
-        return Stroke("holder", _hexagon(width)), Stroke("mark", _cross(0, 0, width * 0.25))
+        return Stroke("holder", _hexagon(width)), Stroke("mark", cross(0, 0, width * 0.25))
     arm = width * HOOK_ARM
     screws = tuple(Stroke("screw", circle(0, float(dy), width * 0.11)) for dy in glyph.screws)
     return (
@@ -342,7 +351,7 @@ def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
         *screws,
         Stroke("holder", rectangle(-arm / 2, tip - arm, arm, abs(tip) + arm * 1.6, arm / 2)),
         Stroke("holder", circle(0, tip - arm * 0.3, arm * 0.8)),
-        Stroke("mark", _cross(0, 0, width * 0.2)),
+        Stroke("mark", cross(0, 0, width * 0.2)),
     )
 
 
@@ -351,10 +360,6 @@ def _hexagon(across: float) -> Path:
     half, side = across / 2, across / sqrt(3)
     corners = ((side, 0), (side / 2, half), (-side / 2, half), (-side, 0), (-side / 2, -half), (side / 2, -half))
     return (*line(*corners), ("Z", ()))
-
-
-def _cross(x: float, y: float, r: float) -> Path:
-    return (*line((x - r, y), (x + r, y)), *line((x, y - r), (x, y + r)))
 
 
 def _dimensions(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:

@@ -35,8 +35,8 @@ P = TypeVar("P", Hung, Placed)
 ZERO = Fraction(0)
 
 
-def section(rack: Rack, tape: Tape) -> Scene:
-    """From the side, cut at the first holders: boards hatched, holes hidden, what hangs in place."""
+def section(rack: Rack, tape: Tape, held: Sequence[Stroke] = ()) -> Scene:
+    """From the side, cut at the first holders: boards hatched, holes hidden, what hangs in place, and how it is `held`."""
     strokes: list[Stroke] = []
     things = [stroke for hung in _seen(rack, rack.hung) for stroke in _thing_beside(rack, hung)]
     slotted = rack.glyph.kind == "slot"  # what is in a slot is seen in it; else boards hide what hangs behind them
@@ -72,6 +72,7 @@ def section(rack: Rack, tape: Tape) -> Scene:
         onto = _on_face(rack.part(hole.part), hole.across)
         bore = Bore(hole.purpose, Fraction(0), hole.bit, hole.depth, hole.tilt)
         strokes.append(Stroke("holder-line", _turned(_bored(bore), onto)))
+    strokes += held
     folds = _folds(rack, _around(strokes).y1)
     if folds:
         strokes = [Stroke(stroke.role, _folded(stroke.path, folds)) for stroke in strokes]

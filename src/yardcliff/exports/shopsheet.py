@@ -169,7 +169,7 @@ def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> f
     tape, width = design.tape, right - x
     page.text(x, y, "Drilling and machining, in this order", 4, font=BOLD)
     y -= 5.5
-    for step in design.rack.machining:
+    for step in design.machining:
         where = f"{step.part.lower()}, {step.face}"
         y = page.wrapped(x, y, width, f"{step.count} × {step.what.lower()} ({where}): {tool(step, tape)}", 3.4)
         said = ", ".join(filter(None, (depth(step, tape), setting(step))))
@@ -177,11 +177,11 @@ def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> f
         y = page.wrapped(x, y, width, f"{said}{behind}; stop: {step.stop}", 3.4)
         y = page.wrapped(x, y, width, step.note, 3.2)
     for key in ("peg.cut",):
-        figure = next((f for f in design.rack.figures if f.key == key), None)
+        figure = next((f for f in design.figures if f.key == key), None)
         if figure and not isinstance(figure.value, str):
             page.text(x, y, f"{figure.label}: {tape.write_fine(figure.value)}", 3.4)
             y -= 5
-    trouble = [f for f in design.rack.findings if f.severity is not Severity.NOTE]
+    trouble = [f for f in design.findings if f.severity is not Severity.NOTE]
     if trouble:
         page.text(x, y - 2, "Look at this first", 4, font=BOLD, colour="#b3261e")
         y -= 7
@@ -197,6 +197,6 @@ def _care(page: Page, design: Design, x: float, y: float, right: float) -> float
     general = (
         "Eyes, ears and dust mask. Follow the manuals of your tools. Look for cables and pipes before drilling a wall."
     )
-    for caution in (*design.rack.cautions, general):
+    for caution in (*design.cautions, general):
         y = page.wrapped(x, y, right - x, caution, 3.2)
     return y

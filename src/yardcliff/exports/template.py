@@ -157,7 +157,7 @@ def _words(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
     part, tape = band.part, design.tape
     page.text(MARGIN, y, band.title, 5, font=BOLD)
     page.text(page.width - MARGIN, y, f"marking template 1:1, sheet {sheet.number} of {count}", 3.6, anchor="end")
-    steps = [s for s in design.rack.machining if s.face == part.marked and s.part.lower() in part.name.lower()]
+    steps = [s for s in design.machining if s.face == part.marked and s.part.lower() in part.name.lower()]
     holes = "; ".join(f"{step.what}s: {tool(step, tape)}" for step in steps)
     if part.up:
         looking = "Looking at the face, its foot at the left"

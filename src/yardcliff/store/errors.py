@@ -6,18 +6,18 @@ from pathlib import Path
 from yardcliff.core.errors import YardcliffError
 
 
-class RackNotFound(YardcliffError):
-    def __init__(self, rack_id: str) -> None:
-        self.rack_id = rack_id
-        super().__init__(f"There is no rack “{rack_id}”. It may have been removed in another window.")
+class SheetNotFound(YardcliffError):
+    def __init__(self, kind: str, sheet_id: str) -> None:
+        self.kind, self.sheet_id = kind, sheet_id
+        super().__init__(f"There is no {kind} “{sheet_id}”. It may have been removed in another window.")
 
 
-class StaleRack(YardcliffError):
+class StaleSheet(YardcliffError):
     """A save made from an older state than the newest; nothing was written."""
 
-    def __init__(self, rack_id: str, base: int, version: int) -> None:
-        self.rack_id, self.base, self.version = rack_id, base, version
-        super().__init__("This rack was changed in another window. Take the newer state, or keep yours as a copy.")
+    def __init__(self, kind: str, sheet_id: str, base: int, version: int) -> None:
+        self.kind, self.sheet_id, self.base, self.version = kind, sheet_id, base, version
+        super().__init__(f"This {kind} was changed in another window. Take the newer state, or keep yours as a copy.")
 
 
 class NothingToUndo(YardcliffError):

@@ -5,7 +5,7 @@ from collections.abc import Iterable
 from typing import Any
 
 from yardcliff.store.database import Database
-from yardcliff.store.racks import now
+from yardcliff.store.sheets import now
 
 
 class Items:

@@ -7,8 +7,8 @@ from typing import Any
 
 from yardcliff.core.errors import YardcliffError
 from yardcliff.store.database import Database
-from yardcliff.store.errors import RackNotFound
-from yardcliff.store.racks import now
+from yardcliff.store.errors import SheetNotFound
+from yardcliff.store.sheets import now
 
 MOST = 50
 """Versions kept of one rack; it is said when there are more."""
@@ -48,7 +48,7 @@ class Versions:
         return [Version(row["id"], row["name"], json.loads(row["brief"]), row["made_at"]) for row in rows]
 
     def keep(self, rack_id: str, name: str) -> None:
-        """Keep the rack as it is now under `name`. Raises `RackNotFound` or `TooManyVersions`."""
+        """Keep the rack as it is now under `name`. Raises `SheetNotFound` or `TooManyVersions`."""
         with self._db.writing() as db:
             if (
                 db.execute("SELECT count(*) FROM version WHERE rack_id = ? AND gone_at IS NULL", (rack_id,)).fetchone()[
@@ -58,12 +58,12 @@ class Versions:
             ):
                 raise TooManyVersions
             made = db.execute(
-                "INSERT INTO version (id, rack_id, name, brief, made_at) SELECT ?, rack.id, ?, here.brief, ? FROM rack "
-                "JOIN revision here ON here.rack_id = rack.id AND here.position = rack.position WHERE rack.id = ?",
+                "INSERT INTO version (id, rack_id, name, brief, made_at) SELECT ?, sheet.id, ?, here.brief, ? FROM sheet "
+                "JOIN revision here ON here.sheet_id = sheet.id AND here.position = sheet.position WHERE sheet.id = ?",
                 (uuid.uuid4().hex[:12], name, now(), rack_id),
             )
             if not made.rowcount:
-                raise RackNotFound(rack_id)
+                raise SheetNotFound("rack", rack_id)
 
     def get(self, rack_id: str, version_id: str) -> Version:
         """One version. Raises `VersionNotFound`."""

@@ -342,6 +342,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/racks/{rack_id}/standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Standing
+         * @description Where on its wall a rack could go, how it could be fixed, and how it is put up; null where it is on none.
+         */
+        get: operations["get_standing_api_racks__rack_id__standing_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/racks/{rack_id}/name": {
         parameters: {
             query?: never;
@@ -686,10 +706,190 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/walls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Walls
+         * @description Every surveyed wall with the racks on it, last changed first; `bin=true` lists the bin.
+         */
+        get: operations["list_walls_api_walls_get"];
+        put?: never;
+        /**
+         * Make Wall
+         * @description A typical wall, to be surveyed.
+         */
+        post: operations["make_wall_api_walls_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walls/for/{rack_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Walls For
+         * @description The walls that a rack could hang on, each with the patch that puts it there, in the middle of what is free.
+         */
+        get: operations["walls_for_api_walls_for__rack_id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walls/{wall_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Wall
+         * @description A wall with its racks.
+         */
+        get: operations["get_wall_api_walls__wall_id__get"];
+        put?: never;
+        post?: never;
+        /**
+         * Bin Wall
+         * @description Put a wall in the bin; its racks stay on it, and it can be restored.
+         */
+        delete: operations["bin_wall_api_walls__wall_id__delete"];
+        options?: never;
+        head?: never;
+        /**
+         * Change Wall
+         * @description Change a survey and save it. 409 if it was changed since `base`; 422 names unreadable fields.
+         */
+        patch: operations["change_wall_api_walls__wall_id__patch"];
+        trace?: never;
+    };
+    "/api/walls/{wall_id}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Rename Wall
+         * @description Rename a wall.
+         */
+        put: operations["rename_wall_api_walls__wall_id__name_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walls/{wall_id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo Wall
+         * @description Take back the last change of a survey.
+         */
+        post: operations["undo_wall_api_walls__wall_id__undo_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walls/{wall_id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Redo Wall
+         * @description Bring back what was undone.
+         */
+        post: operations["redo_wall_api_walls__wall_id__redo_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walls/{wall_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Restore Wall
+         * @description Take a wall out of the bin.
+         */
+        post: operations["restore_wall_api_walls__wall_id__restore_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * AimView
+         * @description The best place by one aim, and what it costs.
+         */
+        AimView: {
+            /** Aim */
+            aim: string;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+            /** X */
+            x: string;
+            /** Off */
+            off: string;
+            /** Studs */
+            studs: number;
+            /** Screws */
+            screws: number;
+            /** Share */
+            share: string;
+            /** Here */
+            here: boolean;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+        };
         /**
          * Aimed
          * @description A brief whose things are to be put in a better order.
@@ -939,6 +1139,7 @@ export interface components {
             scene: components["schemas"]["SceneView"];
             /** Views */
             views: components["schemas"]["NamedScene"][];
+            on_wall: components["schemas"]["OnWallView"] | null;
             /** Family */
             family: string;
             /**
@@ -1051,6 +1252,42 @@ export interface components {
             };
         };
         /**
+         * FixedView
+         * @description How one body of the rack is held: `share` is of what its worst fixing may bear.
+         */
+        FixedView: {
+            /** Body */
+            body: string;
+            /** By */
+            by: string;
+            /** Name */
+            name: string;
+            /** Count */
+            count: number;
+            /** Share */
+            share: string;
+            /** Level */
+            level: number;
+            /** Good */
+            good: boolean;
+        };
+        /**
+         * FixingWay
+         * @description One choice of fixing, and what it would mean here.
+         */
+        FixingWay: {
+            /** Value */
+            value: string;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+            /** Verdict */
+            verdict: string;
+            /** Good */
+            good: boolean;
+        };
+        /**
          * Hang
          * @description So many of one thing of the list.
          */
@@ -1066,6 +1303,19 @@ export interface components {
              * @default 5
              */
             count: number;
+        };
+        /** HoleView */
+        HoleView: {
+            /** Number */
+            number: number;
+            /** Body */
+            body: string;
+            /** X */
+            x: string;
+            /** Y */
+            y: string;
+            /** Into */
+            into: string;
         };
         /**
          * ImportReport
@@ -1135,7 +1385,7 @@ export interface components {
         ItemText: {
             /**
              * Columns
-             * @description Of: key, group, name, plural, shape, grip, left, right, above, below, front, held, weight_g, takes, span, round, air, holder, board, hung.
+             * @description Of: key, group, name, plural, shape, grip, left, right, above, below, front, held, weight_g, full_g, takes, span, round, air, holder, board, hung.
              */
             columns: {
                 [key: string]: string;
@@ -1296,6 +1546,49 @@ export interface components {
             name?: string | null;
         };
         /**
+         * NewWall
+         * @description A wall to survey: begins as a typical one.
+         */
+        NewWall: {
+            /** Name */
+            name: string;
+            /**
+             * Tape
+             * @default 1 mm
+             * @enum {string}
+             */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+        };
+        /**
+         * OnWallView
+         * @description A rack on its wall. `box` is what it takes up, in the rack's frame.
+         */
+        OnWallView: {
+            /** Wall */
+            wall: string;
+            /** Name */
+            name: string;
+            /** X */
+            x: string;
+            /** X Mm */
+            x_mm: number;
+            /** Hung Mm */
+            hung_mm: number;
+            box: components["schemas"]["BoxView"];
+            /** Reach */
+            reach: string;
+            /** Depth */
+            depth: string;
+            /** Verdict */
+            verdict: string;
+            /** Fixed */
+            fixed: components["schemas"]["FixedView"][];
+            /** Snaps X */
+            snaps_x: components["schemas"]["SnapView"][];
+            /** Snaps Y */
+            snaps_y: components["schemas"]["SnapView"][];
+        };
+        /**
          * OperationView
          * @description A line of the machining schedule, in words; `web` is empty where nothing stays behind.
          */
@@ -1348,6 +1641,20 @@ export interface components {
             errors: components["schemas"]["FieldError"][];
             /** Version */
             version?: number | null;
+        };
+        /**
+         * PutUpView
+         * @description How it is put up: holes from the wall's left corner and from the floor, steps in order, tools, cautions.
+         */
+        PutUpView: {
+            /** Holes */
+            holes: components["schemas"]["HoleView"][];
+            /** Steps */
+            steps: components["schemas"]["StepView"][];
+            /** Tools */
+            tools: string[];
+            /** Cautions */
+            cautions: string[];
         };
         /**
          * RackSummary
@@ -1494,6 +1801,33 @@ export interface components {
             wall: components["schemas"]["BoxView"];
         };
         /**
+         * SnapView
+         * @description Where a dragged rack catches, mm: as exact text for the brief, and why there.
+         */
+        SnapView: {
+            /** At */
+            at: number;
+            /** Value */
+            value: string;
+            /** Text */
+            text: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * StandingView
+         * @description What its wall allows a rack: places by each aim, ways of fixing, putting it up.
+         */
+        StandingView: {
+            /** Aims */
+            aims: components["schemas"]["AimView"][];
+            /** By */
+            by: components["schemas"]["FixingWay"][];
+            /** Into */
+            into: components["schemas"]["FixingWay"][];
+            put_up: components["schemas"]["PutUpView"];
+        };
+        /**
          * Start
          * @description What a new rack is asked for.
          */
@@ -1510,13 +1844,20 @@ export interface components {
              */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
         };
+        /** StepView */
+        StepView: {
+            /** Do */
+            do: string;
+            /** Why */
+            why: string;
+        };
         /** StrokeView */
         StrokeView: {
             /**
              * Role
              * @enum {string}
              */
-            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark";
+            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark" | "stud" | "skirting" | "obstacle" | "swing" | "old" | "neighbour" | "fixing" | "force";
             /**
              * D
              * @description SVG path data in mm, y up.
@@ -1586,9 +1927,11 @@ export interface components {
         };
         /**
          * Try
-         * @description A brief and a change to try on it; nothing is stored.
+         * @description A brief and a change to try on it; nothing is stored. `rack` says whose it is: its wall has others on it.
          */
         Try: {
+            /** Rack */
+            rack?: string | null;
             /** Brief */
             brief: {
                 [key: string]: unknown;
@@ -1634,6 +1977,79 @@ export interface components {
             /** Size */
             size: string;
             scene: components["schemas"]["SceneView"];
+        };
+        /**
+         * WallChoice
+         * @description A wall that a rack could hang on; the patch that puts it there, and what is free.
+         */
+        WallChoice: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * WallDesign
+         * @description A survey as the interface shows it. `fields` holds the text to show for each length.
+         */
+        WallDesign: {
+            /** Survey */
+            survey: {
+                [key: string]: unknown;
+            };
+            /** Fields */
+            fields: {
+                [key: string]: string;
+            };
+            tape: components["schemas"]["TapeView"];
+            /** Studs */
+            studs: string[];
+            scene: components["schemas"]["SceneView"];
+        };
+        /**
+         * WallRack
+         * @description A rack on a wall.
+         */
+        WallRack: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** X */
+            x: string;
+            /** Hung */
+            hung: string;
+            /** To Settle */
+            to_settle: number;
+        };
+        /**
+         * WallView
+         * @description A stored wall with its racks. `version` goes back with every change made to it.
+         */
+        WallView: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Version */
+            version: number;
+            /** Undo */
+            undo: string | null;
+            /** Redo */
+            redo: string | null;
+            /** Deleted */
+            deleted: boolean;
+            design: components["schemas"]["WallDesign"];
+            /** Racks */
+            racks: components["schemas"]["WallRack"][];
         };
         /**
          * WallWidth
@@ -2320,6 +2736,37 @@ export interface operations {
             };
         };
     };
+    get_standing_api_racks__rack_id__standing_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingView"] | null;
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     rename_rack_api_racks__rack_id__name_put: {
         parameters: {
             query?: never;
@@ -2901,6 +3348,332 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_walls_api_walls_get: {
+        parameters: {
+            query?: {
+                bin?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallView"][];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_wall_api_walls_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewWall"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    walls_for_api_walls_for__rack_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallChoice"][];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_wall_api_walls__wall_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bin_wall_api_walls__wall_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_wall_api_walls__wall_id__patch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rename_wall_api_walls__wall_id__name_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Rename"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undo_wall_api_walls__wall_id__undo_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Base"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redo_wall_api_walls__wall_id__redo_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Base"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_wall_api_walls__wall_id__restore_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallView"];
+                };
             };
             /** @description A value cannot be read */
             422: {

@@ -86,7 +86,7 @@ def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> E
         (
             *(Joint(end.key, side.key, "glued and screwed through the side") for end in ends for side in sides),
             *(Joint(hook.key, one.key, "glued and screwed") for one in sides),
-            Joint(hook.key, wall.key, "hooked on the bevel"),
+            Joint(hook.key, wall.key, "hooked on the bevel", hooked=True),
         ),
         tuple(_machining(box, inner, holes, wood)),
         tuple(_figures(box, inner, holes)),

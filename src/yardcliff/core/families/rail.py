@@ -3,7 +3,7 @@
 from typing import Literal
 
 from yardcliff.core.brief import RackBrief
-from yardcliff.core.families import hidden_screws, top_shelf
+from yardcliff.core.families import top_shelf
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
 from yardcliff.core.families.shared import Body, assemble, boards, ground, stand_rows
 from yardcliff.core.holders import hook as hooks
@@ -24,7 +24,6 @@ class RailBrief(RackBrief):
     holder: kit.Holder = hooks.Hook()
     line: Gap | None = None
     top: top_shelf.TopShelf = top_shelf.TopShelf()
-    mount: hidden_screws.Mount = "open"
 
 
 def fitting(brief: RailBrief) -> Fitting:
@@ -43,16 +42,15 @@ def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
     holder = max(glyph.height / 2, glyph.tip + glyph.width / 2)
     above = top_shelf.Above(parts[0], first, brief.hung, rises, holder, brief.rows.lift)
     shelf = top_shelf.fit(brief.top, above)
-    screws = hidden_screws.fit(brief.mount, brief.holder, [one.row for one in standing[: len(parts)]])
     body = Body(
         "rail",
         (*parts, *shelf.parts),
         marked,
         shelf.joints,
-        (*screws.machining, *shelf.machining),
-        (*screws.figures, *shelf.figures),
-        (*screws.findings, *shelf.findings),
-        (*screws.cautions, *shelf.cautions),
+        shelf.machining,
+        shelf.figures,
+        shelf.findings,
+        shelf.cautions,
     )
     return assemble(brief, fitted, standing, least, body)
 
@@ -83,6 +81,6 @@ FAMILY = Family(
     fitting,
     build,
     suits,
-    lambda brief: (*kit.choices(brief.holder), top_shelf.choices(brief.top), hidden_screws.choices(brief.mount)),
+    lambda brief: (*kit.choices(brief.holder), top_shelf.choices(brief.top)),
     rows="boards",
 )

@@ -106,7 +106,7 @@ def stand(shape: Shape, foot: Fraction, length: Fraction) -> tuple[tuple[Part, P
     joints += [Joint(cap.key, board.key, "glued and pinned") for cap in caps for board in boards]
     if bracket:
         joints += [Joint(bracket[0].key, board.key, "glued along its front edges") for board in boards]
-        joints.append(Joint(bracket[0].key, bracket[1].key, "hooked on the slant"))
+        joints.append(Joint(bracket[0].key, bracket[1].key, "hooked on the slant", hooked=True))
     extra = Extra(
         (*bracket, *caps),
         tuple(joints),

@@ -17,13 +17,13 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
-from yardcliff.core.holders.strength import sag
 from yardcliff.core.item import Item, Weight
 from yardcliff.core.length import Gap, Size, Tape, TapeName, exact_text
 from yardcliff.core.model import Frozen, whole
 from yardcliff.core.rack import Joint, Kept, Operation, Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
+from yardcliff.core.strength import sag
 from yardcliff.core.working import Figure, Input
 
 STIFF = 300

@@ -284,6 +284,11 @@ def _findings(brief: UprightBrief, offset: Fraction, bit: Fraction) -> Iterator[
             least,
             fixes=(Fix(f"Hang at {exact_text(least)}", {"hung": exact_text(least)}),),
         )
+    if brief.place.who == "child" and brief.clear.strap == "none":
+        yield Finding(
+            "upright.child", long.name.capitalize(), "Where children pull at it, what stands loose in clips comes down on them.",
+            "strap", "none", "across", fixes=(Fix("A strap across", {"clear": {"strap": "across"}}),),
+        )  # fmt: skip
     asked = _shaft(brief) + foot.play
     if bit < asked:
         yield Finding(

@@ -12,10 +12,10 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import BACK, EDGE, END_DIAMETERS
-from yardcliff.core.holders.strength import GRAVITY, TUG
 from yardcliff.core.length import Size, exact_text, read
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph
+from yardcliff.core.strength import GRAVITY, TUG
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import values
 

@@ -12,10 +12,10 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import circle, rectangle, rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half
-from yardcliff.core.holders.strength import GRAVITY, SAFETY, TUG
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.strength import GRAVITY, SAFETY, TUG
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import values
 

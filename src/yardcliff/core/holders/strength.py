@@ -1,4 +1,4 @@
-"""Whether a peg carries what hangs on it and a shelf what stands on it: rules of thumb.
+"""Whether a peg carries what hangs on it: a rule of thumb.
 
 With a tug and a safety factor: as a cantilever its greatest stress is 32 F a / (pi d^3), with F at a distance a from the face (Wood Handbook,
 FPL-GTR-282, chapter 9); the wood's modulus of rupture over the safety factor is what it may bear.
@@ -10,12 +10,9 @@ from math import cbrt, ceil, pi
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.length import exact_text
-from yardcliff.core.rack import Wood
+from yardcliff.core.strength import GRAVITY, SAFETY, TUG
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import values
-
-GRAVITY, TUG, SAFETY = 9.81, 3, 4
-"""N/kg; how much harder a hand pulls than the thing weighs; what is kept in hand for knots and age."""
 
 
 def stress(diameter: Fraction, out: Fraction, load_g: int, arms: int = 1) -> float:
@@ -27,13 +24,6 @@ def stress(diameter: Fraction, out: Fraction, load_g: int, arms: int = 1) -> flo
 def allowed() -> float:
     """What a dowel may bear, MPa."""
     return float(values("species", "dowel")["rupture_mpa"]) / SAFETY
-
-
-def sag(length: Fraction, depth: Fraction, thickness: Fraction, load_g: int, wood: Wood) -> float:
-    """How far a shelf on two ends bends in its middle under an even load, mm: 5 F l^3 / (384 E I), I = b t^3 / 12."""
-    inertia = float(depth) * float(thickness) ** 3 / 12
-    stiff = float(values("species", wood)["stiffness_mpa"])
-    return 5 * load_g / 1000 * GRAVITY * float(length) ** 3 / (384 * stiff * inertia)
 
 
 def stress_figure(diameter: Fraction, out: Fraction, load_g: int, arms: int = 1) -> Figure:

@@ -54,7 +54,7 @@ test("what cannot be read goes to the field that asked, and the design stays", a
 });
 
 test("a stale window is told, and keeps its own change as a copy", async () => {
-  vi.spyOn(api, "change").mockRejectedValue(problem("/problems/stale-rack"));
+  vi.spyOn(api, "change").mockRejectedValue(problem("/problems/stale"));
   await session.change({ hung: "1 m" });
   expect(shown().standing).toBe("stale");
   const copy = vi.spyOn(api, "copy").mockResolvedValue(rack(1));

@@ -178,7 +178,7 @@ export class Session {
           await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
           continue;
         }
-        if (error instanceof ProblemError && error.problem.type.endsWith("stale-rack")) {
+        if (error instanceof ProblemError && error.problem.type.endsWith("/stale")) {
           this.unsaved = patch;
           this.set({ standing: "stale" });
           return null;

@@ -1,0 +1,101 @@
+"""Core values of walls and fixings as the API says them."""
+
+from collections.abc import Sequence
+
+from yardcliff.api.wire import (
+    AimView,
+    BoxView,
+    FixedView,
+    FixingWay,
+    HoleView,
+    OnWallView,
+    PutUpView,
+    SnapView,
+    StandingView,
+    StepView,
+)
+from yardcliff.core.design import Design
+from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.site.check import depth
+from yardcliff.core.site.options import BYS, Way, verdict, ways_by, ways_into
+from yardcliff.core.site.position import AIMS, Snap, aims, reach, snaps
+from yardcliff.core.site.put_up import put_up
+from yardcliff.core.site.survey import areas, around
+
+
+def view_on_wall(design: Design) -> OnWallView:
+    """Where a rack is and how it is held: part of every design on a wall."""
+    on, tape, rack = design.on_wall, design.tape, design.rack
+    assert on.site
+    box = around(areas(rack))
+    along, up = snaps(rack, on.site, on.spot)
+    return OnWallView(
+        wall=on.spot.wall or "",
+        name=on.site.name,
+        x=tape.write(on.spot.x),
+        x_mm=float(on.spot.x),
+        hung_mm=float(design.brief.hung),
+        box=BoxView(x0=float(box.x0), y0=float(box.y0), x1=float(box.x1), y1=float(box.y1)),
+        reach=tape.write(reach(on.spot)),
+        depth=tape.write(depth(rack)),
+        verdict=verdict(on.fixed),
+        fixed=[
+            FixedView(
+                body=one.body.name,
+                by=BYS[one.by][0],
+                name=one.anchor.name,
+                count=len(one.screws),
+                share=f"{one.share:.0%}",
+                level=min(one.share, 9.99),
+                good=one.good,
+            )
+            for one in on.fixed
+        ],
+        snaps_x=_snaps(along, tape),
+        snaps_y=_snaps(up, tape),
+    )
+
+
+def _snaps(found: Sequence[Snap], tape: Tape) -> list[SnapView]:
+    return [
+        SnapView(at=float(s.at), value=exact_text(s.at), text=tape.write(s.at), why=s.why) for s in found if s.at >= 0
+    ]
+
+
+def view_standing(design: Design) -> StandingView:
+    """What the wall allows: worked out for what is stored, not on every frame of a drag."""
+    on, tape, rack, mount = design.on_wall, design.tape, design.rack, design.brief.mount
+    assert on.site
+    up = put_up(rack, on, tape)
+    return StandingView(
+        aims=[
+            AimView(
+                aim=one.aim,
+                name=AIMS[one.aim][0],
+                why=AIMS[one.aim][1],
+                x=tape.write(one.x),
+                off=tape.write(abs(one.off)) if one.off else "0",
+                studs=one.studs,
+                screws=one.screws,
+                share=verdict(one.fixed),
+                here=one.here,
+                patch=one.patch,
+            )
+            for one in aims(rack, on.site, mount, on.spot.x, tape)
+        ],
+        by=[_way(way) for way in ways_by(rack, on.site, on.spot, mount, tape)],
+        into=[_way(way) for way in ways_into(rack, on.site, on.spot, mount, tape)],
+        put_up=PutUpView(
+            holes=[
+                HoleView(number=h.number, body=h.body, x=tape.write(h.x), y=tape.write(h.y), into=h.into)
+                for h in up.holes
+            ],
+            steps=[StepView(do=step.do, why=step.why) for step in up.steps],
+            tools=list(up.tools),
+            cautions=list(up.cautions),
+        ),
+    )
+
+
+def _way(way: Way) -> FixingWay:
+    return FixingWay(value=way.value, name=way.name, why=way.why, verdict=way.verdict, good=way.good)

@@ -1,0 +1,157 @@
+"""Walls: survey one, change it, undo, bin; which racks are on it, and where another could go."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel
+
+from yardcliff.api.deps import OnSite, Sites, Store, WallStore
+from yardcliff.api.racks import Base, Change, RackName, Rename
+from yardcliff.api.views import view_scene
+from yardcliff.api.wire import TapeView, WallChoice, WallDesign, WallRack, WallView
+from yardcliff.core.amend import amend, read_brief
+from yardcliff.core.exact import Fraction
+from yardcliff.core.length import Tape, TapeName, exact_text
+from yardcliff.core.model import leaves
+from yardcliff.core.site.amending import amend_wall, describe_wall, dump_wall, read_wall
+from yardcliff.core.site.drawn import wall_scene
+from yardcliff.core.site.position import aim_at
+from yardcliff.core.site.wall import Wall
+from yardcliff.store.sheets import Racks, Record
+
+router = APIRouter(prefix="/api/walls", tags=["walls"])
+
+
+class NewWall(BaseModel):
+    """A wall to survey: begins as a typical one."""
+
+    name: RackName
+    tape: TapeName = "1 mm"
+
+
+def _view(record: Record, racks: Racks, sites: Sites) -> WallView:
+    wall = read_wall(record.brief)
+    tape = Tape.named(wall.tape)
+    on = [(one, sites.stored(one)) for one in racks.on_wall(record.id)]
+    return WallView(
+        id=record.id,
+        name=record.name,
+        version=record.version,
+        undo=record.undo,
+        redo=record.redo,
+        deleted=record.deleted_at is not None,
+        design=WallDesign(
+            survey=dump_wall(wall),
+            fields=_fields(wall, tape),
+            tape=TapeView(name=tape.name, unit=tape.unit, step_mm=float(tape.step)),
+            studs=[tape.write(at) for at in wall.stud_middles],
+            scene=view_scene(wall_scene(wall, [(done.brief.place.x, done.scene) for _, done in on])),
+        ),
+        racks=[
+            WallRack(
+                id=one.id,
+                name=one.name,
+                says=done.rack.says,
+                x=tape.write(done.brief.place.x),
+                hung=tape.write(done.brief.hung),
+                to_settle=sum(finding.severity != "note" for finding in done.findings),
+            )
+            for one, done in on
+        ],
+    )
+
+
+def _fields(wall: Wall, tape: Tape) -> dict[str, str]:
+    """Dotted path -> text of every length of the survey."""
+    texts = {".".join(path): tape.write_given(value) for path, value in leaves(wall) if isinstance(value, Fraction)}
+    lists = {"obstacles": wall.obstacles, "old": wall.old}
+    for name, entries in lists.items():
+        for k, entry in enumerate(entries):
+            for path, value in leaves(entry):
+                if isinstance(value, Fraction):
+                    texts[f"{name}.{k}.{path[0]}"] = tape.write_given(value)
+    return texts
+
+
+@router.get("")
+def list_walls(
+    walls: WallStore, racks: Store, sites: OnSite, binned: Annotated[bool, Query(alias="bin")] = False
+) -> list[WallView]:
+    """Every surveyed wall with the racks on it, last changed first; `bin=true` lists the bin."""
+    return [_view(record, racks, sites) for record in walls.all(deleted=binned)]
+
+
+@router.post("", status_code=201)
+def make_wall(body: NewWall, walls: WallStore, racks: Store, sites: OnSite) -> WallView:
+    """A typical wall, to be surveyed."""
+    return _view(walls.create(body.name, dump_wall(Wall(tape=body.tape))), racks, sites)
+
+
+@router.get("/for/{rack_id}")
+def walls_for(rack_id: str, walls: WallStore, racks: Store, sites: OnSite) -> list[WallChoice]:
+    """The walls that a rack could hang on, each with the patch that puts it there, in the middle of what is free."""
+    brief = read_brief(racks.get(rack_id).brief)
+    found = []
+    for record in walls.all():
+        there = amend(brief, {"place": {"wall": record.id}})
+        done = sites.design(there, rack_id)
+        assert done.on_wall.site
+        x = aim_at(done.rack, done.on_wall.site, there.mount, there.place.x, "between", done.tape)
+        others = len(done.on_wall.site.neighbours)
+        wall = done.on_wall.site.wall
+        found.append(
+            WallChoice(
+                id=record.id,
+                name=record.name,
+                says=f"{done.tape.write(wall.width)} wide, {wall.makeup}, {f'{others} on it' if others else 'free'}",
+                patch={"place": {"wall": record.id, "x": exact_text(x)}},
+            )
+        )
+    return found
+
+
+@router.get("/{wall_id}")
+def get_wall(wall_id: str, walls: WallStore, racks: Store, sites: OnSite) -> WallView:
+    """A wall with its racks."""
+    return _view(walls.get(wall_id), racks, sites)
+
+
+@router.patch("/{wall_id}")
+def change_wall(wall_id: str, body: Change, walls: WallStore, racks: Store, sites: OnSite) -> WallView:
+    """Change a survey and save it. 409 if it was changed since `base`; 422 names unreadable fields."""
+    record = walls.get(wall_id)
+    before = read_wall(record.brief)
+    after = amend_wall(before, body.patch)
+    if after == before and record.version == body.base:
+        return _view(record, racks, sites)
+    return _view(walls.save(wall_id, body.base, dump_wall(after), describe_wall(before, after)), racks, sites)
+
+
+@router.put("/{wall_id}/name")
+def rename_wall(wall_id: str, body: Rename, walls: WallStore, racks: Store, sites: OnSite) -> WallView:
+    """Rename a wall."""
+    return _view(walls.rename(wall_id, body.base, body.name), racks, sites)
+
+
+@router.post("/{wall_id}/undo")
+def undo_wall(wall_id: str, body: Base, walls: WallStore, racks: Store, sites: OnSite) -> WallView:
+    """Take back the last change of a survey."""
+    return _view(walls.move(wall_id, body.base, -1), racks, sites)
+
+
+@router.post("/{wall_id}/redo")
+def redo_wall(wall_id: str, body: Base, walls: WallStore, racks: Store, sites: OnSite) -> WallView:
+    """Bring back what was undone."""
+    return _view(walls.move(wall_id, body.base, 1), racks, sites)
+
+
+@router.delete("/{wall_id}", status_code=204)
+def bin_wall(wall_id: str, walls: WallStore) -> None:
+    """Put a wall in the bin; its racks stay on it, and it can be restored."""
+    walls.bin(wall_id)
+
+
+@router.post("/{wall_id}/restore")
+def restore_wall(wall_id: str, walls: WallStore, racks: Store, sites: OnSite) -> WallView:
+    """Take a wall out of the bin."""
+    return _view(walls.bin(wall_id, binned=False), racks, sites)

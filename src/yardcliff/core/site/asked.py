@@ -1,0 +1,49 @@
+"""What a brief asks of the wall: which one, where on it, who reaches, and how the rack is fixed."""
+
+from typing import Annotated, Any, Literal
+
+from pydantic import BeforeValidator, Field
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.item import Weight
+from yardcliff.core.length import Gap, Size
+from yardcliff.core.model import Frozen
+
+Who = Literal["adult", "child", "seated"]
+By = Literal["auto", "through", "plugged", "plates", "items", "keyholes", "hangers", "mirrors", "cleat", "batten"]
+Into = Literal["auto", "screws", "lags", "steel", "sheet", "toggles", "expanding", "spirals", "plugs"]
+Key = Annotated[str, Field(pattern="^[0-9a-f]{1,32}$")]
+
+
+class Spot(Frozen):
+    """Where the rack is: on which surveyed wall, and how far its datum is from the wall's left corner.
+
+    It has to be reached by `who`, up to `reach` (None: typical for them); `way` is how much of the room's depth has to
+    stay free to pass, `hand` of the wall beside it to get at what hangs. A wall that is not known is none.
+    """
+
+    wall: Key | None = None
+    x: Gap = Fraction(0)
+    who: Who = "adult"
+    reach: Size | None = None
+    way: Size = Fraction(800)
+    hand: Gap = Fraction(30)
+
+
+class Mount(Frozen):
+    """How the rack is fixed: `by` what it hangs, `into` what that goes; "auto" is the first way that holds.
+
+    Screws stand as studs and looks allow, or `even` about the rack's middle. `carries` is what one fixing does by its packet.
+    """
+
+    by: By = "auto"
+    into: Into = "auto"
+    screws: Literal["free", "even"] = "free"
+    carries: Weight | None = None
+
+
+_BEFORE: dict[str, dict[str, Any]] = {"open": {}, "plates": {"by": "plates"}}
+"""What briefs said before a mount was more than a word."""
+AnyMount = Annotated[
+    Mount, BeforeValidator(lambda value: _BEFORE.get(value, value) if isinstance(value, str) else value)
+]

@@ -1,0 +1,313 @@
+"""What is wrong with a rack's place on its wall and with how it is fixed, and the ways out. Each is tried before it is offered."""
+
+from collections.abc import Callable, Iterator, Sequence
+from math import atan2, ceil, degrees, radians, tan
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.findings import Finding, Fix, Patch
+from yardcliff.core.geometry import rounded
+from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.rack import Rack
+from yardcliff.core.site.asked import Mount, Spot
+from yardcliff.core.site.fixing import ANCHORS, Fixed, Fixer, plates_hide
+from yardcliff.core.site.grounds import HEAD, RIM, plate_room
+from yardcliff.core.site.position import aim_at, reach
+from yardcliff.core.site.survey import Area, Site, area, areas, around, open_places, taken
+from yardcliff.core.strength import GRAVITY
+
+LIFT = Fraction(60)
+"""Room over a thing to lift it off under the ceiling, mm; a deeper throat wants more."""
+OPENS = 110
+"""How far a door has to open, degrees: a right angle, and a bit for the hand at its edge."""
+LEAVE = Fix("Not on this wall", {"place": {"wall": None}})
+ZERO = Fraction(0)
+
+
+def depth(rack: Rack) -> Fraction:
+    """How far the rack and what hangs on it stand off the wall, mm."""
+    wood = max(part.z + part.depth for part in rack.parts)
+    things = [
+        face + rack.kinds[kind].front * (1 if rack.looks[kind].beside else Fraction(1, 2)) + out
+        for kind, row in {(hung.kind, hung.row): None for hung in rack.hung}
+        for part in (rack.part(rack.rows[row].part),)
+        for face, out in ((part.z + part.depth, ZERO if rack.looks[kind].beside else rack.glyph.rests),)
+    ]
+    return max([wood, *things])
+
+
+def place_findings(rack: Rack, site: Site, spot: Spot, tape: Tape) -> Iterator[Finding]:
+    """Whether it is where it can be, be reached and be used."""
+    own = areas(rack)
+    here = [one.moved(spot.x) for one in own]
+    box = around(here)
+    at = (float(box.x0 - spot.x + box.x1 - spot.x) / 2, float(rack.rows[0].y))
+    yield from _past(rack, site, spot, own, box, tape)
+    yield from _covers(rack, site, spot, own, here, tape)
+    yield from _hand(site, spot, own, here, tape)
+    yield from _heights(rack, site, spot, box, at, tape)
+    yield from _room(rack, site, spot, own, box, at, tape)
+
+
+def _to(x: Fraction, tape: Tape) -> Fix:
+    return Fix(f"Move to {tape.write(x)}", {"place": {"x": exact_text(x)}})
+
+
+def _past(rack: Rack, site: Site, spot: Spot, own: Sequence[Area], box: Area, tape: Tape) -> Iterator[Finding]:
+    over = max(-box.x0, box.x1 - site.wall.width)
+    if over <= 0:
+        return
+    mine = around(own)
+    first, last = -mine.x0, site.wall.width - mine.x1
+    inside = max(min(spot.x, last), first)
+    # A whole step of the tape where one lies between.
+    stepped = max(min(tape.round(inside), last), first)
+    fits = last >= max(first, ZERO)
+    fix = _to(max(stepped, ZERO), tape) if fits else LEAVE
+    yield Finding(
+        "wall.past", "Rack", "It reaches past the end of the wall." if fits else f"It is wider than {site.name}.",
+        "past the wall", over, ZERO, at=(float(mine.x0 if box.x0 < 0 else mine.x1), float(rack.rows[0].y)), fixes=(fix,),
+    )  # fmt: skip
+
+
+def _covers(
+    rack: Rack, site: Site, spot: Spot, own: Sequence[Area], here: Sequence[Area], tape: Tape
+) -> Iterator[Finding]:
+    """Obstacles and other racks where this one is; one note for each kind of trouble."""
+    said = set[str]()
+    for name, there in taken(site):
+        code = "wall.neighbour" if name.startswith("“") else "wall.covers"
+        met = next((one for one in here if one.meets(there)), None)
+        if code in said or not met:
+            continue
+        said.add(code)
+        places = open_places(site, own, [one for _, one in taken(site)])
+        nearest = min((_on_step(a, b, spot.x, tape) for a, b in places), key=lambda x: abs(x - spot.x), default=None)
+        fixes = [] if nearest is None else [_to(nearest, tape)]
+        overlap = min(met.x1, there.x1) - max(met.x0, there.x0)
+        yield Finding(
+            code, "Rack", f"It hangs where {name} is." if code == "wall.covers" else f"It hangs where {name} hangs.",
+            "over it", overlap, ZERO,
+            at=(float(max(met.x0, there.x0) + overlap / 2 - spot.x), float(max(met.y0, there.y0))),
+            fixes=(*fixes, LEAVE),
+        )  # fmt: skip
+
+
+def _on_step(low: Fraction, high: Fraction, x: Fraction, tape: Tape) -> Fraction:
+    """The place nearest to x from low to high, on a step of the tape where one is there."""
+    near = max(min(x, high), low)
+    step = tape.step
+    inside = [at for at in (near // step * step, -(-near // step) * step) if low <= at <= high]
+    return min(inside, key=lambda at: abs(at - x), default=near)
+
+
+def _hand(site: Site, spot: Spot, own: Sequence[Area], here: Sequence[Area], tape: Tape) -> Iterator[Finding]:
+    """Whether a hand gets between what hangs and what stands beside it at the same height."""
+    if any(one.meets(there) for one in here for _, there in taken(site)):
+        return
+    edges = [("the end of the wall", Area(-ZERO - 1, ZERO, ZERO, site.wall.height)),
+             ("the end of the wall", Area(site.wall.width, ZERO, site.wall.width + 1, site.wall.height)), *taken(site)]  # fmt: skip
+    gaps = [
+        (max(there.x0 - one.x1, one.x0 - there.x1), name, one, there)
+        for name, there in edges
+        for one in here
+        if one.beside(there)
+    ]
+    if not gaps:
+        return
+    least, name, one, there = min(gaps, key=lambda gap: gap[0])
+    if not ZERO <= least < spot.hand:
+        return
+    wider = [(name, Area(e.x0 - spot.hand, e.y0, e.x1 + spot.hand, e.y1)) for name, e in edges]
+    places = open_places(site, own, [e for _, e in wider])
+    nearest = min((_on_step(a, b, spot.x, tape) for a, b in places), key=lambda x: abs(x - spot.x), default=None)
+    fixes = [] if nearest is None else [_to(nearest, tape)]
+    enough = exact_text(least)
+    yield Finding(
+        "wall.hand", "Room for a hand", f"Between it and {name} there is hardly room for fingers to take things off.",
+        "beside it", least, spot.hand,
+        at=(float((one.x1 if there.x0 >= one.x1 else one.x0) - spot.x), float((one.y0 + one.y1) / 2)),
+        fixes=(*fixes, Fix(f"{tape.write_fine(least)} is enough", {"place": {"hand": enough}})),
+    )  # fmt: skip
+
+
+def _heights(rack: Rack, site: Site, spot: Spot, box: Area, at: tuple[float, float], tape: Tape) -> Iterator[Finding]:
+    wall, hung = site.wall, rack.rows[0].y
+    top = max(y for one in rack.rows for _, y in one.places) if rack.up else hung
+    most = reach(spot)
+    if top > most:
+        down, ten = hung - (top - most), Fraction(-(-top // 10) * 10)
+        yield Finding(
+            "wall.reach", "Rack", f"Higher than {_who(spot)} can reach with ease.", "hung", top, most, at=at,
+            fixes=(*(_hang(down, tape) if down > 0 else ()),
+                   Fix(f"Reach up to {tape.write(ten)}", {"place": {"reach": exact_text(ten)}})),
+        )  # fmt: skip
+    lift = max(LIFT, -rack.glyph.tip) if not rack.up else ZERO
+    room = wall.height - box.y1
+    if room < lift:
+        down = (hung - (lift - room)) // tape.step * tape.step
+        yield Finding(
+            "wall.ceiling", "Rack", "Nothing can be lifted off under the ceiling." if room >= 0 else "It reaches into the ceiling.",
+            "to the ceiling", room, lift, at=(at[0], float(box.y1)), fixes=_hang(down, tape) or (LEAVE,),
+        )  # fmt: skip
+    laid = [part for part in rack.parts if part.z < wall.skirting_thick and part.y < wall.skirting]
+    if laid and wall.skirting_thick:
+        up = hung + wall.skirting - min(part.y for part in laid)
+        yield Finding(
+            "wall.skirting", laid[0].name, "It lies on the skirting board and not on the wall.", "above the floor",
+            min(part.y for part in laid), wall.skirting, at=(at[0], float(laid[0].y)),
+            fixes=(LEAVE,) if rack.seats else (*_hang(-(-up // tape.step) * tape.step, tape),),
+        )  # fmt: skip
+
+
+def _hang(height: Fraction, tape: Tape) -> tuple[Fix, ...]:
+    return (Fix(f"Hang at {tape.write(height)}", {"hung": exact_text(height)}),) if height > 0 else ()
+
+
+def _who(spot: Spot) -> str:
+    return {"adult": "a grown person", "child": "a child", "seated": "somebody in a chair"}[spot.who]
+
+
+def _room(
+    rack: Rack, site: Site, spot: Spot, own: Sequence[Area], box: Area, at: tuple[float, float], tape: Tape
+) -> Iterator[Finding]:
+    """Doors that open against it, and the way past it."""
+    out = depth(rack)
+    for one in site.wall.obstacles:
+        swings = _swing_side(one.hinge, area(one))
+        met = [here for here in (each.moved(spot.x) for each in own) if swings and here.meets(swings)]
+        if not swings or not met:
+            continue
+        near = min(
+            max((here.x0 - one.x - one.width) if one.hinge == "right" else one.x - here.x1, ZERO) for here in met
+        )
+        opens = 180 - degrees(atan2(float(out), float(near)))
+        if opens >= OPENS:
+            continue
+        clear = rounded(float(out) / tan(radians(180 - OPENS))) + 1
+        wider = [e for _, e in taken(site)] + [_wider(area(one), clear)]
+        places = open_places(site, own, wider)
+        nearest = min((_on_step(a, b, spot.x, tape) for a, b in places), key=lambda x: abs(x - spot.x), default=None)
+        yield Finding(
+            "wall.swing", "Door" if one.kind == "door" else one.kind.capitalize(),
+            "Opened wide it hits what hangs beside its hinges.", "opens to", f"{opens:.0f}°", f"{OPENS}°", at=at,
+            fixes=(*(() if nearest is None else (_to(nearest, tape),)), LEAVE),
+        )  # fmt: skip
+        break
+    if site.wall.way is not None and site.wall.way - out < spot.way:
+        left = max(site.wall.way - out, ZERO)
+        floor = Fraction(left // 10 * 10)
+        yield Finding(
+            "wall.way", "Way past it", "With things on it, it narrows the way: people brush past, and in the dark they catch.",
+            "left free", left, spot.way, at=at,
+            fixes=(Fix(f"{tape.write(floor)} is enough", {"place": {"way": exact_text(floor)}}),) if floor > 0 else (LEAVE,),
+        )  # fmt: skip
+
+
+def _swing_side(hinge: str, door: Area) -> Area | None:
+    """The wall beside the hinges that an open leaf comes to lie against."""
+    wide = door.x1 - door.x0
+    if hinge == "left":
+        return Area(door.x0 - wide, door.y0, door.x0, door.y1)
+    return Area(door.x1, door.y0, door.x1 + wide, door.y1) if hinge == "right" else None
+
+
+def _wider(one: Area, by: Fraction) -> Area:
+    return Area(one.x0 - by, one.y0, one.x1 + by, one.y1)
+
+
+Tried = Callable[[Patch], tuple[Fixed, ...]]
+
+
+def fixing_findings(
+    rack: Rack, site: Site, spot: Spot, mount: Mount, fixed: Sequence[Fixed], tape: Tape
+) -> Iterator[Finding]:
+    """Whether what holds it does."""
+    if mount.by == "plates":
+        yield from plates_findings(rack)
+    if mount.into != "auto" and site.wall.makeup not in ANCHORS[mount.into].walls:
+        yield Finding(
+            "fix.wall", "Fixing", f"{ANCHORS[mount.into].name.capitalize()} are not for a wall of {site.wall.makeup}.",
+            "wall", site.wall.makeup, ", ".join(ANCHORS[mount.into].walls), fixes=(Fix("What suits the wall", {"mount": {"into": "auto"}}),),
+        )  # fmt: skip
+        return
+    for one in fixed:
+        at = (float(one.body.grounds[0].x + one.body.grounds[0].length / 2), float(one.body.grounds[0].y))
+        if not one.grips:
+            yield Finding(
+                "fix.grip", one.body.name, f"{one.anchor.name.capitalize()} do not grip a lining so thick.", "lining",
+                site.wall.lining, one.anchor.least if site.wall.lining < one.anchor.least else one.anchor.most, at=at,
+                fixes=(Fix("What suits the wall", {"mount": {"into": "auto"}}),),
+            )  # fmt: skip
+            continue
+        if one.loose:
+            met = (
+                len({screw.stud for screw in one.screws})
+                if one.anchor.in_studs
+                else len({screw.x for screw in one.screws})
+            )
+            need = 2 if any(part.length >= part.height for part in one.body.grounds) else 1
+            what = "studs" if one.anchor.in_studs else "places for a fixing"
+            yield Finding(
+                "fix.loose", one.body.name, f"Behind it there are too few {what}: one alone lets it turn, none lets it fall.",
+                what, str(met), str(need), at=at, fixes=_holding(rack, site, spot, mount, tape, one),
+            )  # fmt: skip
+        elif one.share > 1:
+            yield Finding(
+                "fix.load", one.body.name, "With a tug on what hangs there the worst fixing bears more than it may.", "of what it may",
+                f"{one.share:.0%}", "100%", at=at, fixes=_holding(rack, site, spot, mount, tape, one),
+            )  # fmt: skip
+    hollow = [one for one in fixed if not one.anchor.in_studs and one.anchor.key == "toggles" and mount.into == "auto"]
+    if hollow and all(one.good for one in hollow):
+        one = hollow[0]
+        fixes = [fix for fix in _holding(rack, site, spot, mount, tape, one) if "carries" not in str(fix.patch)]
+        yield Finding(
+            "fix.hollow", one.body.name, f"No two studs can take its screws here: {len(one.screws)} {one.anchor.name} hold it.",
+            "of what they may", f"{one.share:.0%}", "100%",
+            at=(float(one.body.grounds[0].x), float(one.body.grounds[0].y)),
+            fixes=(*fixes, Fix("Toggles it is", {"mount": {"into": "toggles"}})),
+        )  # fmt: skip
+
+
+def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: Fixed) -> tuple[Fix, ...]:
+    """Changes that hold, tried: another place, evenness let go, a batten, other fixings; else a packet that carries enough."""
+    k = next(i for i, body in enumerate(Fixer(rack, site, spot.x, tape).bodies) if body == bad.body)
+
+    def holds(x: Fraction, asked: Mount) -> bool:
+        found = Fixer(rack, site, x, tape).fixed(asked)[k]
+        return found.good and (
+            found.anchor.in_studs or asked.into != "auto" or site.wall.makeup in ("masonry", "planked")
+        )
+
+    found: list[Fix] = []
+    x = aim_at(rack, site, mount, spot.x, "studs", tape)
+    if x != spot.x and holds(x, mount):
+        found.append(_to(x, tape))
+    tries: list[tuple[str, Patch]] = [
+        ("Screws where studs are", {"screws": "free"}),
+        ("Screws through it", {"by": "through"}),
+        ("A batten onto the studs", {"by": "batten", "into": "auto"}),
+        ("8 mm lag screws", {"into": "lags"}),
+        ("Spring toggles", {"into": "toggles"}),
+        ("What suits the wall", {"by": "auto", "into": "auto", "screws": "free"}),
+    ]
+    for label, patch in tries:
+        asked = mount.model_copy(update=patch)
+        if asked != mount and holds(spot.x, asked):
+            found.append(Fix(label, {"mount": patch}))
+    if not found or bad.share > 1:
+        worst = max((pull.shear + pull.pull for pull in bad.pulls), default=0)
+        carries = ceil(worst / GRAVITY * 10) * 100 + 100
+        if not bad.loose and carries <= 100_000:
+            found.append(Fix(f"Fixings that carry {carries / 1000:g} kg each", {"mount": {"carries": carries}}))
+    return tuple(found[:3]) or (LEAVE,)
+
+
+def plates_findings(rack: Rack) -> Iterator[Finding]:
+    """Whether hook plates hide screws."""
+    if plates_hide(rack):
+        return
+    yield Finding(
+        "mount.plates", "Mounting screws",
+        "Between a plate's own screws there is no room to hide another." if rack.glyph.kind == "hook" else "Only a hook's plate hides a screw.",
+        "room", plate_room(rack), HEAD + 2 * RIM, fixes=(Fix("Screws that are seen", {"mount": {"by": "auto"}}),),
+    )  # fmt: skip

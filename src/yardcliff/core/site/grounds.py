@@ -1,0 +1,224 @@
+"""What of a rack lies on the wall, and where a screw may pass it: read off any rack."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.rack import Part, Rack
+from yardcliff.core.site.asked import By
+from yardcliff.core.site.spans import cut, meet
+
+HEAD = Fraction(10)
+"""A countersunk head of a 5 mm screw, mm."""
+RIM = Fraction(2)
+"""What a plate reaches past a head that it hides, and what a head keeps from what stands beside it, mm."""
+END, EDGE = Fraction(30), Fraction(15)
+"""From a screw to its board's end and to its long edge, mm: 6 and 3 diameters of a 5 mm screw, pre-drilled."""
+DEEPEST = Fraction(100)
+"""What is deeper off the wall than this no screw goes through, mm: it is held by what joins it."""
+COVER = Fraction(40)
+"""A board flat upon another that a screw still goes through with it, mm thick."""
+TWO_LINES = Fraction(100)
+"""From this height on a board takes two lines of screws, which keep it flat, mm."""
+BETWEEN = Fraction(600)
+"""Up a board at most from screw to screw, mm: rule of thumb."""
+MIRROR = Fraction(12)
+"""From a board's end to the hole of a mirror plate beside it, mm."""
+ZERO = Fraction(0)
+Span = tuple[Fraction, Fraction]
+
+
+@dataclass(frozen=True, slots=True)
+class ScrewLine:
+    """Screws through one part: at each stud that it meets, one at every height of `ys`.
+
+    `free` is where they may pass, from the rack's datum; `wood` what they go through.
+    """
+
+    part: Part
+    ys: tuple[Fraction, ...]
+    free: tuple[Span, ...]
+    wood: Fraction
+
+    @property
+    def wide(self) -> bool:
+        """Whether it runs along the wall."""
+        return self.part.height <= self.part.length
+
+    @property
+    def least(self) -> int:
+        """On how many studs it is held: one that stands is held up its height."""
+        return 2 if self.wide else 1
+
+    def mirrored(self, spans: Sequence[Span]) -> list[Span]:
+        """Stretches as they lie about the part's middle in a mirror."""
+        whole = 2 * self.part.x + self.part.length
+        return [(whole - b, whole - a) for a, b in reversed(spans)]
+
+
+@dataclass(frozen=True, slots=True)
+class Body:
+    """What is joined and so hangs as one: its parts, those that lie on the wall, and the lowest edge of these."""
+
+    parts: tuple[Part, ...]
+    grounds: tuple[Part, ...]
+
+    @property
+    def name(self) -> str:
+        return self.grounds[0].name if self.grounds else self.parts[0].name
+
+    @property
+    def low(self) -> Fraction:
+        return min(part.y for part in self.grounds)
+
+
+def bodies(rack: Rack) -> tuple[Body, ...]:
+    """The rack's bodies, in the order of their parts. What hooks onto another hangs by that one."""
+    group = {part.key: part.key for part in rack.parts}
+    for joint in rack.joints:
+        old, new = group[joint.other], group[joint.part]
+        group = {key: new if one == old else one for key, one in group.items()}
+    hooked = {joint.part for joint in rack.joints if joint.hooked}
+    held = {joint.other for joint in rack.joints if joint.hooked}
+    found = []
+    for one in dict.fromkeys(group.values()):
+        parts = tuple(part for part in rack.parts if group[part.key] == one)
+        on = tuple(part for part in parts if part.z == 0 and part.depth <= DEEPEST and part.key not in hooked)
+        if any(part.key in held for part in on):
+            on = tuple(part for part in on if part.key in held)
+        if on:
+            found.append(Body(parts, on))
+    return tuple(found)
+
+
+def lines(rack: Rack, body: Body, by: By) -> tuple[ScrewLine, ...]:
+    """The lines of screws of a body, by the way that it hangs; none where a part has no place for one."""
+    return tuple(line for part in body.grounds for line in _lines(rack, part, by) if line.free)
+
+
+def _lines(rack: Rack, part: Part, by: By) -> Iterator[ScrewLine]:
+    tall = part.height > part.length
+    if tall:
+        yield _upright(rack, part)
+        return
+    ends = (part.x + min(END, part.length / 3), part.x + part.length - min(END, part.length / 3))
+    if by == "plates":
+        one = next((row for row in rack.rows if row.part == part.key and not row.up), None)
+        if one:  # the first row's hooks hide them all
+            room = max((plate_room(rack) - HEAD) / 2 - RIM, ZERO)
+            yield ScrewLine(part, (one.y,), tuple((x - room, x + room) for x, _ in one.places), part.depth)
+        return
+    if by in ("keyholes", "hangers", "cleat", "batten"):
+        yield ScrewLine(part, (part.y + part.height - _in(part),), (ends,), ZERO)
+        return
+    if by == "mirrors":
+        beside = ((part.x - MIRROR,) * 2, (part.x + part.length + MIRROR,) * 2)
+        yield ScrewLine(part, (part.y + part.height / 2,), beside, ZERO)
+        return
+    heights = [part.y + part.height - _in(part), part.y + _in(part)][: 2 if part.height >= TWO_LINES else 1]
+    found = [(y, *_passable(rack, part, y, ends)) for y in heights]
+    shared = found[0][1] if len(found) == 1 else meet(found[0][1], found[1][1])
+    if len(found) == 2 and shared and found[0][2] == found[1][2]:
+        yield ScrewLine(part, tuple(heights), _behind(rack, shared, by), found[0][2])
+        return
+    y, free, wood = max(found, key=lambda one: (sum((b - a for a, b in one[1]), ZERO), one[0]))
+    yield ScrewLine(part, (y,), _behind(rack, free, by), wood)
+
+
+def _in(part: Part) -> Fraction:
+    """How far in from its long edge a line of screws runs."""
+    return max(min(EDGE, part.height / 2), part.height / 8)
+
+
+def _behind(rack: Rack, free: tuple[Span, ...], by: By) -> tuple[Span, ...]:
+    """The stretches that what hangs hides, where that is wanted."""
+    if by != "items":
+        return free
+    hidden = [(one.x - rack.looks[one.kind].left / 2, one.x + rack.looks[one.kind].right / 2) for one in rack.hung]
+    return meet(free, tuple(sorted(hidden)))
+
+
+def _passable(rack: Rack, part: Part, y: Fraction, ends: Span) -> tuple[tuple[Span, ...], Fraction]:
+    """Where along a level line nothing is in a screw's way, and the wood that it passes there."""
+    clear = HEAD / 2 + RIM
+    shut = [(x - half - clear, x + half + clear) for x, half in _holders_at(rack, part, y, clear)]
+    shut += [
+        (part.x + flaw.at - clear, part.x + flaw.at + flaw.width + clear)
+        for flaw in rack.row.brief.keepouts
+        if part.key in {one.part for one in rack.rows}
+    ]
+    covers: list[Part] = []
+    for other in rack.parts:
+        if other is part or not (other.y - clear < y < other.y + other.height + clear):
+            continue
+        if not (other.x < ends[1] and other.x + other.length > ends[0]) or other.z < part.depth:
+            continue
+        if other.z == part.depth and other.depth <= COVER and other.y + clear <= y <= other.y + other.height - clear:
+            covers.append(other)
+            shut += [(other.x + seam - clear, other.x + seam + clear) for seam in other.seams]
+        else:
+            shut.append((other.x - clear, other.x + other.length + clear))
+    bare: tuple[Span, ...] = (ends,)
+    wood = part.depth
+    over = [(one.x + clear, one.x + one.length - clear) for one in covers]
+    if sum((b - a for a, b in over), ZERO) * 2 > ends[1] - ends[0]:  # through both
+        bare, wood = meet(bare, tuple(sorted(over))), part.depth + covers[0].depth
+    else:
+        shut += [(a - 2 * clear, b + 2 * clear) for a, b in over]
+    return cut(bare, shut), wood
+
+
+def _holders_at(rack: Rack, part: Part, y: Fraction, clear: Fraction) -> Iterator[tuple[Fraction, Fraction]]:
+    """Holders on a part that reach to a height: where they are and half how wide."""
+    glyph = rack.glyph
+    if glyph.kind in ("hole", "ledge", "slot"):
+        return
+    low = min(-glyph.height / 2, glyph.tip) - clear
+    high = max(glyph.height / 2, glyph.tip) + clear
+    wide = glyph.width / 2 + max((abs(bore.aside) for bore in rack.bores), default=ZERO)
+    near = {k for k, one in enumerate(rack.rows) if one.part == part.key and not one.up and low < y - one.y < high}
+    if near:
+        yield from ((one.x, wide) for one in rack.holders if one.row in near)
+
+
+def _upright(rack: Rack, part: Part) -> ScrewLine:
+    """The screws of a board that stands: near its ends and between, clear of what is on it."""
+    clear = HEAD / 2 + RIM
+    shut = [
+        (one.y - half, one.y + half)
+        for half in (max(rack.glyph.height / 2, rack.glyph.tip) + clear,)
+        for one in rack.holders
+        if rack.rows[one.row].part == part.key and rack.glyph.kind not in ("slot", "ledge")
+    ]
+    wood = part.depth
+    for other in rack.parts:
+        if other is part or not (other.x < part.x + part.length and other.x + other.length > part.x):
+            continue
+        if other.z > ZERO and other.z + other.depth > part.depth:  # before it, or let over it
+            if other.z == part.depth and other.depth <= COVER:
+                wood = part.depth + other.depth
+                shut += [(at - clear, at + clear) for at in (other.y, other.y + other.height)]
+            else:
+                shut.append((other.y - clear, other.y + other.height + clear))
+    end = min(END, part.height / 4)
+    free = cut(((part.y + end, part.y + part.height - end),), shut)
+    ys: tuple[Fraction, ...] = ()
+    if free:
+        low, high = free[0][0], free[-1][1]
+        count = max(2, -(-(high - low) // BETWEEN) + 1) if high - low >= 2 * HEAD else 1
+        wanted = [high - (high - low) * k / (count - 1) for k in range(int(count))] if count > 1 else [high]
+        ys = tuple(dict.fromkeys(_nearest(free, y) for y in wanted))
+    side = min(EDGE, part.length / 2)
+    return ScrewLine(part, ys, ((part.x + side, part.x + part.length - side),) if ys else (), wood)
+
+
+def plate_room(rack: Rack) -> Fraction:
+    """The room between a plate's own screws that could hide a head; none where holders have no plate."""
+    glyph = rack.glyph
+    if glyph.kind != "hook" or len(glyph.screws) != 2:  # with three screws one stands in the middle
+        return ZERO
+    return min(glyph.width, abs(glyph.screws[0] - glyph.screws[1]) - HEAD)
+
+
+def _nearest(free: Sequence[Span], y: Fraction) -> Fraction:
+    return min((min(max(y, a), b) for a, b in free), key=lambda at: abs(at - y))

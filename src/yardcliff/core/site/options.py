@@ -1,0 +1,79 @@
+"""Every way of fixing with what it would mean on this wall: what the rack hangs by, and what that goes into."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from yardcliff.core.length import Tape
+from yardcliff.core.rack import Rack
+from yardcliff.core.site.asked import By, Into, Mount, Spot
+from yardcliff.core.site.fixing import ANCHORS, Fixed, Fixer, plates_hide
+from yardcliff.core.site.survey import Site
+
+BYS: dict[By, tuple[str, str]] = {
+    "auto": ("what holds", "Screws through it where studs are; else through the lining, or a batten."),
+    "through": ("screws through it", "The simplest and the strongest; their heads are seen."),
+    "plugged": ("screws under plugs", "Each head under a wooden plug, grain with the board's: nearly unseen, and hardly taken down again."),
+    "plates": ("screws under hook plates", "At the hooks' own marks: nothing is seen, and nothing extra is measured."),
+    "items": ("screws behind what hangs", "Where things hang before them, none is seen while the rack is full."),
+    "keyholes": ("keyhole plates", "Let in flush at the back: lifts off, and nothing is seen. Set to the studs' spacing exactly."),
+    "hangers": ("flush hangers", "Two halves that slide together: nothing to rout, 5 mm off the wall."),
+    "mirrors": ("mirror plates", "One at each end, their screws beside the rack: easy, and seen."),
+    "cleat": ("bevelled cleat", "A strip ripped in two at 45°: the wall's half holds anywhere along it, and the rack lifts off."),
+    "batten": ("batten on the studs", "Fixed to the studs first, as far apart as they are; the rack goes on it wherever it likes."),
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Way:
+    """One choice, why one would, and what it would mean here."""
+
+    value: By | Into
+    name: str
+    why: str
+    verdict: str
+    good: bool
+
+
+def ways_by(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Iterator[Way]:
+    """What it may hang by."""
+    fixer = Fixer(rack, site, spot.x, tape)
+    for by, (name, why) in BYS.items():
+        if by == "plates" and not plates_hide(rack):
+            yield Way(by, name, why, "no plate that hides a head", good=False)
+            continue
+        yield _way(by, name, why, fixer.fixed(mount.model_copy(update={"by": by})))
+
+
+def ways_into(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Iterator[Way]:
+    """What that may go into."""
+    fixer = Fixer(rack, site, spot.x, tape)
+    yield _way(
+        "auto",
+        "what suits the wall",
+        "The surest that holds here.",
+        fixer.fixed(mount.model_copy(update={"into": "auto"})),
+    )
+    for key, anchor in ANCHORS.items():
+        if site.wall.makeup not in anchor.walls:
+            yield Way(key, anchor.name, anchor.why, "not for this wall", good=False)
+            continue
+        yield _way(key, anchor.name, anchor.why, fixer.fixed(mount.model_copy(update={"into": key})))
+
+
+def _way(value: By | Into, name: str, why: str, fixed: Sequence[Fixed]) -> Way:
+    return Way(value, name, why, verdict(fixed), all(one.good for one in fixed))
+
+
+def verdict(fixed: Sequence[Fixed]) -> str:
+    """What holds, in a few words."""
+    if any(not one.screws or one.loose for one in fixed):
+        met = min((len({screw.stud for screw in one.screws}) for one in fixed if one.loose), default=0)
+        studs = any(one.anchor.in_studs for one in fixed if one.loose)
+        return f"too few studs: {met}" if studs else "no place for two"
+    if any(not one.grips for one in fixed):
+        return "does not grip this lining"
+    share = max((one.share for one in fixed), default=0.0)
+    count = sum(len(one.screws) for one in fixed)
+    if share > 1:
+        return f"too weak, {share:.0%}"
+    return f"{'holds with room' if share <= 0.5 else 'holds'}: {count} at {share:.0%}"

@@ -1,0 +1,129 @@
+"""Where along the wall, and how high: the best places by each aim with what each costs, and what a dragged rack snaps to."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.findings import Patch
+from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.rack import Rack
+from yardcliff.core.site.asked import Mount, Spot, Who
+from yardcliff.core.site.fixing import Fixed, Fixer
+from yardcliff.core.site.placing import Aim, best
+from yardcliff.core.site.survey import Area, Site, areas, around, open_places, stretch, taken
+
+REACH: dict[Who, Fraction] = {"adult": Fraction(1950), "child": Fraction(1250), "seated": Fraction(1200)}
+"""What hands reach with ease above the floor, mm: typical figures of ours; a child of about seven, somebody in a chair."""
+AIMS: dict[Aim, tuple[str, str]] = {
+    "centre": ("middle of the wall", "As far from the one end of the wall as from the other."),
+    "between": ("middle of the gap", "Centred between what stands to its left and its right."),
+    "studs": (
+        "most studs",
+        "As many screws in studs as can be, as far apart as can be; then near the middle of the gap.",
+    ),
+    "holes": ("fewest holes", "As few screws as hold it; then near the middle of the gap."),
+}
+ZERO = Fraction(0)
+
+
+@dataclass(frozen=True, slots=True)
+class Aimed:
+    """A place by one aim, and how the rack would be held there."""
+
+    aim: Aim
+    x: Fraction
+    off: Fraction
+    """How far right of the gap's middle."""
+    fixed: tuple[Fixed, ...]
+    here: bool
+
+    @property
+    def screws(self) -> int:
+        return sum(len(one.screws) for one in self.fixed)
+
+    @property
+    def studs(self) -> int:
+        return len({screw.stud for one in self.fixed for screw in one.screws if screw.stud is not None})
+
+    @property
+    def share(self) -> float:
+        return max((one.share for one in self.fixed), default=0.0)
+
+    @property
+    def patch(self) -> Patch:
+        return {"place": {"x": exact_text(self.x)}}
+
+
+@dataclass(frozen=True, slots=True)
+class Snap:
+    """Where a dragged rack catches: a place of its datum along the wall, or a height that it is hung at."""
+
+    at: Fraction
+    why: str
+
+
+def reach(spot: Spot) -> Fraction:
+    """How high may be hung for those who use it."""
+    return spot.reach or REACH[spot.who]
+
+
+def middle_of_gap(site: Site, own: Sequence[Area], x: Fraction) -> Fraction:
+    """The place that centres a rack in the gap it stands in."""
+    low, high = stretch(site, own, x)
+    box = around(own)
+    return (low + high - box.x0 - box.x1) / 2
+
+
+def aim_at(rack: Rack, site: Site, mount: Mount, x: Fraction, aim: Aim, tape: Tape) -> Fraction:
+    """The best place by an aim, to a step of the tape, for a rack that stands at x."""
+    own = areas(rack)
+    box = around(own)
+    places = open_places(site, own, [one for _, one in taken(site)])
+    if not places:
+        last = max(site.wall.width - box.x1, ZERO)
+        places = [(max(min(-box.x0, last), ZERO), last)]
+    wanted = (site.wall.width - box.x0 - box.x1) / 2 if aim == "centre" else middle_of_gap(site, own, x)
+    question = Fixer(rack, site, x, tape).question(mount, max(wanted, ZERO), places)
+    return Fraction(best(question, aim).x) / (question.step / tape.step)
+
+
+def aims(rack: Rack, site: Site, mount: Mount, x: Fraction, tape: Tape) -> list[Aimed]:
+    """Every aim's best place, with what it means for studs and screws."""
+    own = areas(rack)
+    gap = middle_of_gap(site, own, x)
+    found = []
+    for aim in AIMS:
+        at = aim_at(rack, site, mount, x, aim, tape)
+        found.append(Aimed(aim, at, at - gap, Fixer(rack, site, at, tape).fixed(mount), at == x))
+    return found
+
+
+def snaps(rack: Rack, site: Site, spot: Spot) -> tuple[list[Snap], list[Snap]]:
+    """What a rack catches at along the wall, and up it."""
+    own = areas(rack)
+    box = around(own)
+    return list(_along(site, rack, own, box, spot.x)), list(_up(site, rack, box, spot))
+
+
+def _along(site: Site, rack: Rack, own: Sequence[Area], box: Area, x: Fraction) -> Iterator[Snap]:
+    yield Snap((site.wall.width - box.x0 - box.x1) / 2, "middle of the wall")
+    yield Snap(middle_of_gap(site, own, x), "middle of the gap")
+    left = min(part.x for part in rack.parts)
+    right = max(part.x + part.length for part in rack.parts)
+    for k, stud in enumerate(site.wall.stud_middles, 1):
+        yield Snap(stud - (left + right) / 2, f"middle on stud {k}")
+    for one in site.neighbours:
+        there = around(one.areas)
+        yield Snap(there.x0 - left, f"in line with “{one.name}”")
+        yield Snap(there.x1 - right, f"in line with “{one.name}”")
+
+
+def _up(site: Site, rack: Rack, box: Area, spot: Spot) -> Iterator[Snap]:
+    hung = rack.rows[0].y
+    yield Snap(reach(spot), "reach")
+    for one in site.neighbours:
+        yield Snap(one.hung, f"as high as “{one.name}”")
+    top = max(part.y + part.height for part in rack.parts) - hung
+    for obstacle in site.wall.obstacles:
+        if obstacle.kind in ("door", "window", "hatch"):
+            yield Snap(obstacle.y + obstacle.height - top, f"top of the {obstacle.kind}")

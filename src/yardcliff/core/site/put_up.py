@@ -1,0 +1,203 @@
+"""Putting a rack up: the order of hands, the holes from a corner and from the floor, tools and bits, and what to look out for."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.length import Tape
+from yardcliff.core.rack import Rack
+from yardcliff.core.site.fixing import BATTEN, Fixed
+from yardcliff.core.site.on_wall import OnWall
+from yardcliff.core.site.survey import Area, areas, around
+from yardcliff.core.strength import GRAVITY
+
+TWO_PEOPLE = 12.0
+"""What one person holds against a wall with one hand and a level in the other, kg: rule of thumb."""
+LONG, STEP = Fraction(1500), Fraction(1700)
+"""From these on it wants two people, or something to stand on, mm."""
+PROFESSIONAL = 60.0
+"""From this weight on somebody who knows the building should look at it, kg."""
+
+
+@dataclass(frozen=True, slots=True)
+class WallHole:
+    """A hole in the wall: how far from the left corner and from the floor, and what it meets."""
+
+    number: int
+    body: str
+    x: Fraction
+    y: Fraction
+    into: str
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One thing to do, and why it comes here."""
+
+    do: str
+    why: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class PutUp:
+    holes: tuple[WallHole, ...]
+    steps: tuple[Step, ...]
+    tools: tuple[str, ...]
+    cautions: tuple[str, ...]
+
+
+def put_up(rack: Rack, on: OnWall, tape: Tape) -> PutUp:
+    """How to put it up; nothing where no wall is known."""
+    if on.site is None:
+        return PutUp((), (), (), ())
+    holes = tuple(_holes(on))
+    return PutUp(holes, tuple(_steps(rack, on, holes, tape)), tuple(_tools(rack, on, tape)), tuple(_cautions(rack, on)))
+
+
+def _holes(on: OnWall) -> Iterator[WallHole]:
+    number = 0
+    for one in on.fixed:
+        for screw in sorted(one.screws, key=lambda s: (-s.y, s.x)):
+            number += 1
+            into = (
+                f"stud {screw.stud + 1}"
+                if screw.stud is not None
+                else one.anchor.holds
+                if on.site is None
+                else _lining(on)
+            )
+            yield WallHole(number, one.body.name, on.spot.x + screw.x, screw.y, into)
+
+
+def _lining(on: OnWall) -> str:
+    assert on.site
+    return {"masonry": "masonry", "planked": "planks"}.get(on.site.wall.makeup, "lining")
+
+
+def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Iterator[Step]:
+    assert on.site
+    write, wall = tape.write, on.site.wall
+    box = around(one.moved(on.spot.x) for one in areas(rack))
+    old = [one for one in wall.old if Area(one.x, one.y, one.x + 1, one.y + 1).meets(box)]
+    if old:
+        yield Step(
+            f"Take out {len(old)} old fixing{'s' * (len(old) != 1)} behind it, fill and let dry.",
+            "The rack covers the place, and a new hole near an old one breaks into it.",
+        )
+    yield Step(
+        "Sweep the wall with a detector where the holes come.", "Cables and pipes are not always where they should be."
+    )
+    for k, one in enumerate(on.fixed):
+        mine = [hole for hole in holes if hole.body == one.body.name]
+        if mine:
+            yield from _of_one(rack, on, one, mine, tape, again=k > 0)
+    if any(one.by == "plates" for one in on.fixed):
+        yield Step("Hang your weight on the board with both hands, then screw the hooks on over the screws.",
+                   "Under a plate nobody sees again whether it holds.")  # fmt: skip
+    elif any(one.by == "plugged" for one in on.fixed):
+        yield Step(
+            "Pull at it, then glue the plugs in, grain with the board's, and pare them flush.",
+            "A plug is drilled out only once.",
+        )
+    else:
+        yield Step("Pull at it with both hands before anything hangs on it.", "Better it gives now.")
+    top = max(one.y for one in holes) if holes else rack.rows[0].y
+    yield Step(f"Hang the heaviest things where the screws are, and look again after a week; the top screw is {write(top)} up.",
+               "Wood and lining settle under a load.")  # fmt: skip
+
+
+def _of_one(
+    rack: Rack, on: OnWall, one: Fixed, holes: Sequence[WallHole], tape: Tape, *, again: bool
+) -> Iterator[Step]:
+    assert on.site
+    write = tape.write
+    first, last = holes[0], max(holes, key=lambda hole: (hole.x, hole.y))
+    name = one.body.name.lower()
+    drill = _drill(one, tape)
+    on_wall = {"batten": "batten", "cleat": "cleat's lower half"}.get(one.by, name)
+    if one.by == "cleat":
+        yield Step(f"Screw the cleat's upper half to the back of the {name}, its bevel down, and a spacer at the foot.")
+    if one.by in ("hangers", "keyholes", "mirrors"):
+        yield Step(
+            f"Set the {'keyhole plates' if one.by == 'keyholes' else 'hangers' if one.by == 'hangers' else 'mirror plates'} on the back of the {name}."
+        )
+    upright = all(part.height > part.length for part in one.body.grounds)
+    if one.by in ("keyholes", "hangers"):
+        yield Step(f"Mark hole {first.number}: {write(first.x)} from the left corner, {write(first.y)} up; then the others along a level.",
+                   "All plates have to bear at once.")  # fmt: skip
+        yield Step(f"{drill} Leave the heads standing out by the plate's thickness, and slide the {name} on.")
+        return
+    yield Step(
+        f"Screw {first.number} first: {write(first.x)} from the left corner, {write(first.y)} from the floor. {drill}",
+        f"One screw, not tight: the {on_wall} can still turn on it." if not again else "",
+    )
+    if upright:
+        yield Step(
+            f"Plumb the {name} with a level along its edge, mark through the lowest hole.",
+            "What stands out of plumb shows from the door.",
+        )
+    elif len(holes) > 1:
+        yield Step(f"Lay a level on the {on_wall}, bring it true, and mark through hole {last.number}, at {write(last.x)} and {write(last.y)}.",
+                   "Level by the bubble, not by the floor: floors are seldom level.")  # fmt: skip
+    if not one.anchor.in_studs and one.anchor.key != "sheet":
+        yield Step(
+            f"Take the {on_wall} down; set the {one.anchor.name.split(',')[0]} in every hole.",
+            "They do not go in through the wood.",
+        )
+    yield Step(
+        f"Drive the last screw, {last.number}; check the level; then those between."
+        if len(holes) > 1
+        else "Check it, and drive it home."
+    )
+    if one.by == "cleat":
+        yield Step(f"Hook the {name} onto the cleat and let it settle.")
+    if one.by == "batten":
+        yield Step(
+            f"Screw the {name} to the batten wherever it likes, clear of the studs' screws.",
+            f"The batten, {tape.write_fine(BATTEN[0])} thick, carries it to the studs.",
+        )
+
+
+def _drill(one: Fixed, tape: Tape) -> str:
+    if one.anchor.bit is None:
+        return "No hole first: it cuts its own."
+    deep = (
+        "through the lining"
+        if not one.anchor.in_studs and one.anchor.key not in ("plugs", "sheet")
+        else f"{tape.write_fine(one.length - one.wood + (10 if one.anchor.key == 'plugs' else 0))} deep"
+    )
+    return f"Drill {tape.write_fine(one.anchor.bit)}, {deep}."
+
+
+def _tools(rack: Rack, on: OnWall, tape: Tape) -> Iterator[str]:
+    yield "tape, pencil, level" + (" and plumb line" if rack.up else "")
+    yield "cable and pipe detector"
+    seen = dict.fromkeys(one.anchor for one in on.fixed)
+    yield from dict.fromkeys(tool for anchor in seen for tool in anchor.tools)
+    for one in {each.anchor.key: each for each in on.fixed}.values():
+        count = sum(len(each.screws) for each in on.fixed if each.anchor.key == one.anchor.key)
+        yield f"{count} × {one.anchor.name}, {tape.write_fine(one.length)} long"
+        if one.anchor.bit is not None:
+            yield f"{tape.write_fine(one.anchor.bit)} bit for the wall"
+        if one.by in ("through", "plates", "items", "plugged"):
+            yield f"{tape.write_fine(one.anchor.diameter + Fraction(1, 2))} bit for the wood, countersink"
+
+
+def _cautions(rack: Rack, on: OnWall) -> Iterator[str]:
+    assert on.site
+    yield "Cables run straight up, down and aside from switches and sockets, pipes to taps and radiators: no holes there, and the power off where you are not sure."
+    weight = sum(load.weight for one in on.fixed for load in one.on) / GRAVITY
+    boards = sum(load.weight for one in on.fixed for load in one.on if not load.one) / GRAVITY
+    longest = max(max(part.length, part.height) for part in rack.parts)
+    top = max((screw.y for one in on.fixed for screw in one.screws), default=Fraction(0))
+    if top > STEP:
+        yield "Stand on a steady step, not on a chair, and do not lean out from it."
+    if boards > TWO_PEOPLE or longest > LONG:
+        yield "Two people: one holds it level, the other drills."
+    if on.spot.who == "child" or rack.seats or any(part.height > LONG for part in rack.parts):
+        yield "Children climb and pull: nothing heavy within their reach that is not strapped or screwed fast."
+    yield "Old paint may hold lead: do not sand or drill it dry; wet it, wear a mask, catch the dust."
+    if weight > PROFESSIONAL:
+        yield f"{weight:.0f} kg: a rule of thumb does not do for that. Let a building professional look at the wall."
+    elif on.site.wall.makeup == "masonry":
+        yield "Hollow blocks and crumbling joints hold less than sound stone: if the bit falls through, ask a building professional."

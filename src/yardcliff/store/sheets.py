@@ -1,0 +1,166 @@
+"""Racks and walls in the data file: saved as you go, with every earlier state within reach."""
+
+import json
+import sqlite3
+import uuid
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from typing import Any, ClassVar, Literal
+
+from yardcliff.store.database import Database
+from yardcliff.store.errors import NothingToUndo, SheetNotFound, StaleSheet
+
+KEPT = 1000
+"""Revisions kept behind the newest one of a sheet."""
+
+_SELECT = """
+    SELECT sheet.*, here.brief, here.label AS undo_label, ahead.label AS redo_label,
+           EXISTS (SELECT 1 FROM revision r WHERE r.sheet_id = sheet.id AND r.position < sheet.position) AS can_undo
+    FROM sheet
+    JOIN revision here ON here.sheet_id = sheet.id AND here.position = sheet.position
+    LEFT JOIN revision ahead ON ahead.sheet_id = sheet.id AND ahead.position = sheet.position + 1
+"""
+
+
+@dataclass(frozen=True, slots=True)
+class Record:
+    """A sheet as stored. `undo` and `redo` say what they would take back or bring again, or are None."""
+
+    id: str
+    name: str
+    version: int
+    brief: dict[str, Any]
+    undo: str | None
+    redo: str | None
+    updated_at: str
+    deleted_at: str | None
+
+
+class Sheets:
+    """Sheets of one kind. Every write takes the version it was made from and raises `StaleSheet` if there is a newer."""
+
+    kind: ClassVar[Literal["rack", "wall"]]
+
+    def __init__(self, database: Database) -> None:
+        self._db = database
+
+    def all(self, *, deleted: bool = False) -> list[Record]:
+        """All of them, last changed first; or those in the bin."""
+        wanted = "IS NOT NULL" if deleted else "IS NULL"
+        with self._db.reading() as db:
+            rows = db.execute(
+                f"{_SELECT} WHERE kind = ? AND deleted_at {wanted} ORDER BY updated_at DESC, sheet.rowid DESC",
+                (self.kind,),
+            )
+            return [_record(row) for row in rows.fetchall()]
+
+    def get(self, sheet_id: str) -> Record:
+        """One of them, binned or not. Raises `SheetNotFound`."""
+        with self._db.reading() as db:
+            row = db.execute(f"{_SELECT} WHERE kind = ? AND sheet.id = ?", (self.kind, sheet_id)).fetchone()
+        if row is None:
+            raise SheetNotFound(self.kind, sheet_id)
+        return _record(row)
+
+    def create(self, name: str, brief: dict[str, Any]) -> Record:
+        sheet_id, made = uuid.uuid4().hex[:12], now()
+        with self._db.writing() as db:
+            db.execute(
+                "INSERT INTO sheet (id, kind, name, version, position, created_at, updated_at) VALUES (?, ?, ?, 1, 0, ?, ?)",
+                (sheet_id, self.kind, name, made, made),
+            )
+            db.execute("INSERT INTO revision VALUES (?, 0, 'made', ?, ?)", (sheet_id, json.dumps(brief), made))
+        return self.get(sheet_id)
+
+    def save(self, sheet_id: str, base: int, brief: dict[str, Any], label: str) -> Record:
+        """Add a revision. What had been undone is let go."""
+        with self._db.writing() as db:
+            position = self._step(db, sheet_id, base) + 1
+            db.execute("DELETE FROM revision WHERE sheet_id = ? AND position >= ?", (sheet_id, position))
+            db.execute("DELETE FROM revision WHERE sheet_id = ? AND position < ?", (sheet_id, position - KEPT))
+            db.execute(
+                "INSERT INTO revision VALUES (?, ?, ?, ?, ?)",
+                (sheet_id, position, label, json.dumps(brief), now()),
+            )
+            db.execute("UPDATE sheet SET position = ? WHERE id = ?", (position, sheet_id))
+        return self.get(sheet_id)
+
+    def move(self, sheet_id: str, base: int, direction: int) -> Record:
+        """Undo (-1) or redo (+1). Raises `NothingToUndo` at either end."""
+        with self._db.writing() as db:
+            position = self._step(db, sheet_id, base) + direction
+            found = db.execute(
+                "SELECT 1 FROM revision WHERE sheet_id = ? AND position = ?", (sheet_id, position)
+            ).fetchone()
+            if not found:
+                raise NothingToUndo("undo" if direction < 0 else "redo")
+            db.execute("UPDATE sheet SET position = ? WHERE id = ?", (position, sheet_id))
+        return self.get(sheet_id)
+
+    def rename(self, sheet_id: str, base: int, name: str) -> Record:
+        with self._db.writing() as db:
+            self._step(db, sheet_id, base)
+            db.execute("UPDATE sheet SET name = ? WHERE id = ?", (name, sheet_id))
+        return self.get(sheet_id)
+
+    def bin(self, sheet_id: str, *, binned: bool = True) -> Record:
+        """Put one in the bin, or take it out again."""
+        with self._db.writing() as db:
+            changed = db.execute(
+                "UPDATE sheet SET deleted_at = ? WHERE kind = ? AND id = ?",
+                (now() if binned else None, self.kind, sheet_id),
+            )
+            if not changed.rowcount:
+                raise SheetNotFound(self.kind, sheet_id)
+        return self.get(sheet_id)
+
+    def _step(self, db: sqlite3.Connection, sheet_id: str, base: int) -> int:
+        """Count the version up from `base` and return the sheet's place in its revisions."""
+        row = db.execute(
+            "SELECT version, position FROM sheet WHERE kind = ? AND id = ?", (self.kind, sheet_id)
+        ).fetchone()
+        if row is None:
+            raise SheetNotFound(self.kind, sheet_id)
+        if row["version"] != base:
+            raise StaleSheet(self.kind, sheet_id, base, row["version"])
+        db.execute("UPDATE sheet SET version = version + 1, updated_at = ? WHERE id = ?", (now(), sheet_id))
+        return int(row["position"])
+
+
+class Racks(Sheets):
+    """What was decided about each rack."""
+
+    kind = "rack"
+
+    def on_wall(self, wall_id: str) -> list[Record]:
+        """The racks on a wall, in the order that they were made."""
+        with self._db.reading() as db:
+            rows = db.execute(
+                f"{_SELECT} WHERE kind = 'rack' AND deleted_at IS NULL AND json_extract(here.brief, '$.place.wall') = ? "
+                "ORDER BY sheet.rowid",
+                (wall_id,),
+            )
+            return [_record(row) for row in rows.fetchall()]
+
+
+class Walls(Sheets):
+    """What was surveyed of each wall."""
+
+    kind = "wall"
+
+
+def now() -> str:
+    return datetime.now(UTC).isoformat(timespec="milliseconds")
+
+
+def _record(row: sqlite3.Row) -> Record:
+    return Record(
+        row["id"],
+        row["name"],
+        row["version"],
+        json.loads(row["brief"]),
+        row["undo_label"] if row["can_undo"] else None,
+        row["redo_label"],
+        row["updated_at"],
+        row["deleted_at"],
+    )
