@@ -42,7 +42,12 @@ def demo(data: Data = None, host: Host = "127.0.0.1", port: Port = PORT) -> None
 @app.command()
 def export(
     rack: Annotated[str, typer.Argument(help="A rack's name or id.")],
-    kind: Annotated[str, typer.Argument(help="rack.json, marks.csv, drawing.svg, sheet.pdf or template.pdf.")],
+    kind: Annotated[
+        str,
+        typer.Argument(
+            help="rack.json, marks.csv, drawing.svg, sheet.pdf, template.pdf, putting-up.pdf or wall-template.pdf."
+        ),
+    ],
     out: Annotated[Path | None, typer.Option("--out", "-o", help="File to write (default: standard output).")] = None,
     paper: Annotated[str, typer.Option(help="a4 or letter, for PDFs.")] = "a4",
     data: Data = None,

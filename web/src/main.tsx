@@ -7,6 +7,7 @@ import { ThingsPage } from "./features/items/ThingsPage";
 import { NewRackPage } from "./features/racks/NewRackPage";
 import { RacksPage } from "./features/racks/RacksPage";
 import { RackPage } from "./features/rack/RackPage";
+import { WallPage } from "./features/walls/WallPage";
 import { VersionsPage } from "./features/versions/VersionsPage";
 import "./styles.css";
 import { NotFound } from "./ui/NotFound";
@@ -24,7 +25,10 @@ const router = createBrowserRouter([
   { path: "/", element: <RacksPage /> },
   { path: "/new", element: <NewRackPage /> },
   { path: "/things", element: <ThingsPage /> },
-  { path: "/racks/:id", element: <RackPage /> },
+  { path: "/racks/:id", element: <RackPage stage="rack" /> },
+  { path: "/racks/:id/wall", element: <RackPage stage="wall" /> },
+  { path: "/racks/:id/fixing", element: <RackPage stage="fixing" /> },
+  { path: "/walls/:id", element: <WallPage /> },
   { path: "/racks/:id/versions", element: <VersionsPage /> },
   { path: "*", element: <NotFound /> },
 ]);

@@ -170,7 +170,9 @@ def restore_rack(rack_id: str, store: Store, sites: OnSite) -> RackView:
 @router.get("/racks/{rack_id}/files/{kind}", tags=["files"], response_class=Response)
 def export_rack(
     rack_id: str,
-    kind: Literal["template.pdf", "sheet.pdf", "drawing.svg", "marks.csv", "rack.json"],
+    kind: Literal[
+        "template.pdf", "sheet.pdf", "putting-up.pdf", "wall-template.pdf", "drawing.svg", "marks.csv", "rack.json"
+    ],
     store: Store,
     sites: OnSite,
     paper: Paper = "a4",
@@ -206,9 +208,23 @@ def _sheet(record: Record, sites: Sites, paper: Paper) -> tuple[bytes, str]:
     return write_shopsheet(record.name, sites.stored(record), paper), "application/pdf"
 
 
+def _putting_up(record: Record, sites: Sites, paper: Paper) -> tuple[bytes, str]:
+    from yardcliff.exports.wallsheet import write_wallsheet  # reportlab is slow to import
+
+    return write_wallsheet(record.name, sites.stored(record), paper), "application/pdf"
+
+
+def _wall_template(record: Record, sites: Sites, paper: Paper) -> tuple[bytes, str]:
+    from yardcliff.exports.walltemplate import write_walltemplate  # reportlab is slow to import
+
+    return write_walltemplate(record.name, sites.stored(record), paper), "application/pdf"
+
+
 EXPORTS: dict[str, Callable[[Record, Sites, Paper], tuple[bytes | str, str]]] = {
     "template.pdf": _template,
     "sheet.pdf": _sheet,
+    "putting-up.pdf": _putting_up,
+    "wall-template.pdf": _wall_template,
     "drawing.svg": lambda record, sites, _: (write_svg(record.name, sites.stored(record)), "image/svg+xml"),
     "marks.csv": lambda record, sites, _: (write_marks(sites.stored(record)), "text/csv"),
     "rack.json": lambda record, sites, _: (write_rackfile(record.name, read_brief(record.brief)), "application/json"),

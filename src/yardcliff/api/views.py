@@ -3,19 +3,19 @@
 Texts are written here once, in the rack's own tape, so that no client formats a length.
 """
 
-from yardcliff.api.wall_views import view_on_wall
+from yardcliff.api.wall_views import view_dimensions, view_on_wall
 from yardcliff.api.wire import (
     BoxView,
     ChoiceField,
     ChoiceSection,
     DesignView,
-    DimensionView,
     FigureView,
     FindingView,
     FixView,
     InputView,
     ItemChoice,
     KeepOutView,
+    LabelView,
     MarksView,
     MeasuresView,
     NamedScene,
@@ -68,7 +68,7 @@ def view_listed(entry: Listed, *, own: bool) -> ItemChoice:
         air=columns["air"],
         columns=columns,
         measures=measures,
-        scene=SceneView(strokes=[], symbols=[symbol], dimensions=[], extent=measures.box, wall=measures.box),
+        scene=SceneView(strokes=[], symbols=[symbol], dimensions=[], extent=measures.box, wall=measures.box, labels=[]),
     )
 
 
@@ -84,14 +84,10 @@ def view_scene(scene: Scene) -> SceneView:
             SymbolView(key=s.key, of=s.of, strokes=[_stroke(x) for x in s.strokes], places=list(s.places))
             for s in scene.symbols
         ],
-        dimensions=[
-            DimensionView(
-                axis=d.axis, start=d.start, end=d.end, at=d.at, side=d.side, level=d.level, text=d.text, figure=d.figure
-            )
-            for d in scene.dimensions
-        ],
+        dimensions=view_dimensions(scene.dimensions),
         extent=_box(scene.extent),
         wall=_box(scene.wall),
+        labels=[LabelView(x=w.x, y=w.y, text=w.text, role=w.role, anchor=w.anchor) for w in scene.labels],
     )
 
 

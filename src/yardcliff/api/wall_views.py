@@ -1,10 +1,11 @@
 """Core values of walls and fixings as the API says them."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 
 from yardcliff.api.wire import (
     AimView,
     BoxView,
+    DimensionView,
     FixedView,
     FixingWay,
     HoleView,
@@ -16,8 +17,10 @@ from yardcliff.api.wire import (
 )
 from yardcliff.core.design import Design
 from yardcliff.core.length import Tape, exact_text
-from yardcliff.core.site.check import depth
-from yardcliff.core.site.options import BYS, Way, verdict, ways_by, ways_into
+from yardcliff.core.scene import Dimension
+from yardcliff.core.site.check import depths
+from yardcliff.core.site.drawn import place_dimensions
+from yardcliff.core.site.options import BYS, Way, helps_most, verdict, ways_by, ways_into
 from yardcliff.core.site.position import AIMS, Snap, aims, reach, snaps
 from yardcliff.core.site.put_up import put_up
 from yardcliff.core.site.survey import areas, around
@@ -36,8 +39,11 @@ def view_on_wall(design: Design) -> OnWallView:
         x_mm=float(on.spot.x),
         hung_mm=float(design.brief.hung),
         box=BoxView(x0=float(box.x0), y0=float(box.y0), x1=float(box.x1), y1=float(box.y1)),
+        face=BoxView(
+            x0=-float(on.spot.x), y0=0, x1=float(on.site.wall.width - on.spot.x), y1=float(on.site.wall.height)
+        ),
         reach=tape.write(reach(on.spot)),
-        depth=tape.write(depth(rack)),
+        depth=tape.write(max(depths(rack))),
         verdict=verdict(on.fixed),
         fixed=[
             FixedView(
@@ -51,9 +57,19 @@ def view_on_wall(design: Design) -> OnWallView:
             )
             for one in on.fixed
         ],
+        dimensions=view_dimensions(place_dimensions(rack, on, tape)),
         snaps_x=_snaps(along, tape),
         snaps_y=_snaps(up, tape),
     )
+
+
+def view_dimensions(found: Iterable[Dimension]) -> list[DimensionView]:
+    return [
+        DimensionView(
+            axis=d.axis, start=d.start, end=d.end, at=d.at, side=d.side, level=d.level, text=d.text, figure=d.figure
+        )
+        for d in found
+    ]
 
 
 def _snaps(found: Sequence[Snap], tape: Tape) -> list[SnapView]:
@@ -67,6 +83,9 @@ def view_standing(design: Design) -> StandingView:
     on, tape, rack, mount = design.on_wall, design.tape, design.rack, design.brief.mount
     assert on.site
     up = put_up(rack, on, tape)
+    by, into = (list(ways(rack, on.site, on.spot, mount, tape)) for ways in (ways_by, ways_into))
+    worst = on.worst
+    help_ = helps_most([*by, *into], worst.share if worst else 0.0)
     return StandingView(
         aims=[
             AimView(
@@ -83,8 +102,9 @@ def view_standing(design: Design) -> StandingView:
             )
             for one in aims(rack, on.site, mount, on.spot.x, tape)
         ],
-        by=[_way(way) for way in ways_by(rack, on.site, on.spot, mount, tape)],
-        into=[_way(way) for way in ways_into(rack, on.site, on.spot, mount, tape)],
+        by=[_way(way) for way in by],
+        into=[_way(way) for way in into],
+        helps=f"{help_.name}, {help_.share:.0%}" if help_ else None,
         put_up=PutUpView(
             holes=[
                 HoleView(number=h.number, body=h.body, x=tape.write(h.x), y=tape.write(h.y), into=h.into)

@@ -8,7 +8,7 @@ from pydantic import BaseModel
 from yardcliff.api.deps import OnSite, Sites, Store, WallStore
 from yardcliff.api.racks import Base, Change, RackName, Rename
 from yardcliff.api.views import view_scene
-from yardcliff.api.wire import TapeView, WallChoice, WallDesign, WallRack, WallView
+from yardcliff.api.wire import BoxView, TapeView, WallChoice, WallDesign, WallRack, WallView
 from yardcliff.core.amend import amend, read_brief
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape, TapeName, exact_text
@@ -16,6 +16,7 @@ from yardcliff.core.model import leaves
 from yardcliff.core.site.amending import amend_wall, describe_wall, dump_wall, read_wall
 from yardcliff.core.site.drawn import wall_scene
 from yardcliff.core.site.position import aim_at
+from yardcliff.core.site.survey import area
 from yardcliff.core.site.wall import Wall
 from yardcliff.store.sheets import Racks, Record
 
@@ -45,7 +46,11 @@ def _view(record: Record, racks: Racks, sites: Sites) -> WallView:
             fields=_fields(wall, tape),
             tape=TapeView(name=tape.name, unit=tape.unit, step_mm=float(tape.step)),
             studs=[tape.write(at) for at in wall.stud_middles],
-            scene=view_scene(wall_scene(wall, [(done.brief.place.x, done.scene) for _, done in on])),
+            areas=[
+                BoxView(x0=float(a.x0), y0=float(a.y0), x1=float(a.x1), y1=float(a.y1))
+                for a in map(area, wall.obstacles)
+            ],
+            scene=view_scene(wall_scene(wall, [(done.brief.place.x, done.scene) for _, done in on], tape)),
         ),
         racks=[
             WallRack(

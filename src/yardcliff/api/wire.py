@@ -145,6 +145,16 @@ class DimensionView(Wire):
     figure: str
 
 
+class LabelView(Wire):
+    """A word on the drawing, its baseline at (x, y)."""
+
+    x: float
+    y: float
+    text: str
+    role: Role
+    anchor: Literal["start", "middle", "end"]
+
+
 class SceneView(Wire):
     """The drawing in mm: x right from the datum, y up from the floor."""
 
@@ -153,6 +163,7 @@ class SceneView(Wire):
     dimensions: list[DimensionView]
     extent: BoxView
     wall: BoxView
+    labels: list[LabelView]
 
 
 class TapeView(Wire):
@@ -253,10 +264,12 @@ class OnWallView(Wire):
     x_mm: float
     hung_mm: float
     box: BoxView
+    face: BoxView = Field(description="The whole wall, in the rack's frame.")
     reach: str
     depth: str
     verdict: str
     fixed: list[FixedView]
+    dimensions: list[DimensionView] = Field(description="Where it is, measured from corner, floor and ceiling.")
     snaps_x: list[SnapView]
     snaps_y: list[SnapView]
 
@@ -314,6 +327,7 @@ class StandingView(Wire):
     aims: list[AimView]
     by: list[FixingWay]
     into: list[FixingWay]
+    helps: str | None = Field(description="What would take most off the worst fixing; null where little would.")
     put_up: PutUpView
 
 
@@ -324,6 +338,7 @@ class WallDesign(Wire):
     fields: dict[str, str]
     tape: TapeView
     studs: list[str]
+    areas: list[BoxView] = Field(description="Where each obstacle is, in mm.")
     scene: SceneView
 
 

@@ -56,8 +56,13 @@ Role = Literal[
     "old",
     "neighbour",
     "fixing",
+    "lining",
     "force",
 ]
+SURROUNDINGS: frozenset[Role] = frozenset(
+    {"floor", "person", "reach", "wall-line", "stud", "skirting", "obstacle", "swing", "old", "neighbour"}
+)
+"""What is of the wall and not of the rack: it is left out where the rack is drawn alone."""
 
 PERSON, PERSON_HALF, REACH = 1720.0, 260.0, 1950.0
 """A grown person's height, half width, and what they reach with ease, mm: typical, for size."""
@@ -105,6 +110,17 @@ class Dimension:
 
 
 @dataclass(frozen=True, slots=True)
+class Label:
+    """A word or a figure on the drawing, its baseline at (x, y), from there on, about it or up to it."""
+
+    x: float
+    y: float
+    text: str
+    role: Role
+    anchor: Literal["start", "middle", "end"] = "middle"
+
+
+@dataclass(frozen=True, slots=True)
 class Box:
     x0: float
     y0: float
@@ -121,6 +137,7 @@ class Scene:
     dimensions: tuple[Dimension, ...]
     extent: Box
     wall: Box
+    labels: tuple[Label, ...] = ()
 
 
 def scene(rack: Rack, tape: Tape) -> Scene:
@@ -155,7 +172,8 @@ def scene(rack: Rack, tape: Tape) -> Scene:
     # What slides into an edge stands before it; what hangs, behind its holder.
     symbols = (*holders, *_hung(rack)) if rack.glyph.kind == "slot" else (*_hung(rack), *before, *holders)
     dimensions = tuple(_dimensions(rack, tape, extent))
-    return Scene(tuple(strokes), symbols, dimensions, extent, wall)
+    labels = (Label(wall.x0 + 10, REACH + 30, "in easy reach", "reach", "start"),)
+    return Scene(tuple(strokes), symbols, dimensions, extent, wall, labels)
 
 
 def jar(x: float, y: float, wide: float, tall: float) -> tuple[Path, Path]:

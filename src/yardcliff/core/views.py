@@ -6,7 +6,7 @@ edge.
 """
 
 from collections.abc import Callable, Iterable, Iterator, Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from itertools import pairwise
 from math import ceil, cos, pi, radians, sin
 from typing import Literal, TypeVar
@@ -16,7 +16,7 @@ from yardcliff.core.geometry import ROUND, Path, circle, line, moved, points, re
 from yardcliff.core.length import Tape
 from yardcliff.core.look import beside, silhouette
 from yardcliff.core.rack import ACROSS, UPRIGHT, Bore, Glyph, Hung, Part, Placed, Rack
-from yardcliff.core.scene import HOOK_ARM, Box, Dimension, Scene, Stroke, Symbol, board_strokes, jar
+from yardcliff.core.scene import HOOK_ARM, Box, Dimension, Label, Scene, Stroke, Symbol, board_strokes, jar
 
 PLATE = 3.0
 """How thick a hook's plate is drawn, mm."""
@@ -35,7 +35,19 @@ P = TypeVar("P", Hung, Placed)
 ZERO = Fraction(0)
 
 
-def section(rack: Rack, tape: Tape, held: Sequence[Stroke] = ()) -> Scene:
+@dataclass(frozen=True, slots=True)
+class Held:
+    """How a rack is held, from the side: strokes and words, and how far off the wall its back is, mm."""
+
+    strokes: tuple[Stroke, ...] = ()
+    labels: tuple[Label, ...] = ()
+    off: float = 0.0
+
+
+NOTHING_HELD = Held()
+
+
+def section(rack: Rack, tape: Tape, held: Held = NOTHING_HELD) -> Scene:
     """From the side, cut at the first holders: boards hatched, holes hidden, what hangs in place, and how it is `held`."""
     strokes: list[Stroke] = []
     things = [stroke for hung in _seen(rack, rack.hung) for stroke in _thing_beside(rack, hung)]
@@ -72,7 +84,8 @@ def section(rack: Rack, tape: Tape, held: Sequence[Stroke] = ()) -> Scene:
         onto = _on_face(rack.part(hole.part), hole.across)
         bore = Bore(hole.purpose, Fraction(0), hole.bit, hole.depth, hole.tilt)
         strokes.append(Stroke("holder-line", _turned(_bored(bore), onto)))
-    strokes += held
+    deep = max(_around(strokes).x1, 0)
+    strokes += held.strokes
     folds = _folds(rack, _around(strokes).y1)
     if folds:
         strokes = [Stroke(stroke.role, _folded(stroke.path, folds)) for stroke in strokes]
@@ -84,8 +97,10 @@ def section(rack: Rack, tape: Tape, held: Sequence[Stroke] = ()) -> Scene:
     low = _fold(min(float(part.y) for part in rack.parts), folds)
     shown = max(LEAST_BELOW, SHARE_BELOW * (box.y1 - low))
     extent = Box(min(box.x0, 0), max(box.y0, low - shown), box.x1, box.y1)
-    strokes.insert(0, Stroke("wall-line", line((0, extent.y0 - 25), (0, extent.y1 + 25))))
-    return Scene(tuple(strokes), (), tuple(_measures(rack, tape, extent, folds)), extent, extent)
+    wall = -held.off
+    strokes.insert(0, Stroke("wall-line", line((wall, extent.y0 - 25), (wall, extent.y1 + 25))))
+    labels = tuple(replace(label, y=_fold(label.y, folds)) for label in held.labels)
+    return Scene(tuple(strokes), (), tuple(_measures(rack, tape, extent, folds, (wall, deep))), extent, extent, labels)
 
 
 def _seen(rack: Rack, placed: Iterable[P]) -> Iterator[P]:
@@ -414,8 +429,8 @@ def _around(strokes: list[Stroke]) -> Box:
     return Box(min(xs), min(ys), max(xs), max(ys))
 
 
-def _measures(rack: Rack, tape: Tape, extent: Box, folds: Folds) -> Iterator[Dimension]:
-    """From the wall outward: the wood left behind a blind hole, the marked part, and all of it with what hangs."""
+def _measures(rack: Rack, tape: Tape, extent: Box, folds: Folds, over: tuple[float, float]) -> Iterator[Dimension]:
+    """From the wall outward: the wood left behind a blind hole, the marked part, and all of it with what hangs, `over` which."""
     part = rack.part(rack.rows[0].part)
     z, y = float(part.z), float(part.y)
     level = 1
@@ -425,7 +440,7 @@ def _measures(rack: Rack, tape: Tape, extent: Box, folds: Folds) -> Iterator[Dim
         level += 1
     deep = tape.write(part.depth) if part.lean else tape.write_fine(part.depth)
     yield Dimension("x", z, z + float(part.depth), extent.y1, 1, level, deep, "")
-    yield Dimension("x", 0, extent.x1, extent.y1, 1, level + 1, tape.write(rounded(extent.x1)), "")
+    yield Dimension("x", *over, extent.y1, 1, level + 1, tape.write(rounded(over[1] - over[0])), "")
     ends = _fold(y, folds), _fold(y + float(part.height), folds)
     yield Dimension("y", *ends, 0, -1, 1 + rack.up, tape.write_fine(part.height), "")
     if rack.up:

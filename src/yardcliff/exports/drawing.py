@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from yardcliff.core.geometry import Path, line
-from yardcliff.core.scene import Box, Dimension, Role, Scene
+from yardcliff.core.scene import SURROUNDINGS, Box, Dimension, Role, Scene
 
 TEXT = 2.8
 """Height of dimension text, mm on paper."""
@@ -42,6 +42,15 @@ INKS: dict[Role | Literal["dimension"], Ink] = {
     "holder": Ink("#20303a", 0.25, "#8b979b"),
     "holder-line": Ink("#20303a", 0.12, None, (0.8, 0.5)),
     "mark": Ink("#b3261e", 0.25),
+    "stud": Ink("#5d6d74", 0.15, None, (2, 1.2)),
+    "skirting": Ink("#5d6d74", 0.15, "#ffffff"),
+    "obstacle": Ink("#5d6d74", 0.25, "#ffffff"),
+    "swing": Ink("#5d6d74", 0.15, None, (1, 1)),
+    "old": Ink("#7a4b00", 0.3),
+    "neighbour": Ink("#5d6d74", 0.15, "#e6eae7"),
+    "fixing": Ink("#1a5571", 0.3),
+    "lining": Ink("#5d6d74", 0.2),
+    "force": Ink("#8c1450", 0.4, "#8c1450"),
     "dimension": Ink("#20303a", 0.12),
 }
 
@@ -65,8 +74,8 @@ class InkedText:
 Drawn = InkedPath | InkedText
 
 
-def lay_out(scene: Scene, width: float, height: float) -> tuple[list[Drawn], float]:
-    """The rack fitted into `width` x `height` mm of paper (y up), and the scale used."""
+def lay_out(scene: Scene, width: float, height: float, *, walled: bool = False) -> tuple[list[Drawn], float]:
+    """The rack fitted into `width` x `height` mm of paper (y up), or its whole wall, and the scale used."""
     box = scene.extent
     left, right, below, above = (_room(scene, axis, side) for axis in ("y", "x") for side in (-1, 1))
     wide, tall = width - left - right, height - below - above
@@ -81,7 +90,9 @@ def lay_out(scene: Scene, width: float, height: float) -> tuple[list[Drawn], flo
         )
 
     drawn: list[Drawn] = [
-        InkedPath(place(s.path), INKS[s.role]) for s in scene.strokes if s.role not in ("floor", "person", "reach")
+        InkedPath(place(s.path), INKS[s.role])
+        for s in scene.strokes
+        if s.role not in SURROUNDINGS or walled or s.role == "wall-line"
     ]
     for symbol in scene.symbols:
         for x, y in symbol.places:
@@ -99,6 +110,11 @@ def lay_out(scene: Scene, width: float, height: float) -> tuple[list[Drawn], flo
         )
         for d in scene.dimensions
         if _inside(d, box)
+    ]
+    drawn += [
+        InkedText(scale * w.x + dx, scale * w.y + dy, w.text, turned=False)
+        for w in scene.labels
+        if w.role not in SURROUNDINGS
     ]
     drawn += dimensions(paper, lambda text: len(text) * TEXT * 0.5)
     return drawn, scale

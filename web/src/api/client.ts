@@ -14,9 +14,12 @@ import type {
   Rack,
   RackSummary,
   Reordered,
+  Standing,
   TapeName,
   Used,
   Version,
+  Wall,
+  WallChoice,
   Way,
 } from "./types";
 
@@ -58,6 +61,7 @@ async function readProblem(response: Response): Promise<Problem> {
 }
 
 const rack = (id: string) => `/racks/${encodeURIComponent(id)}`;
+const wall = (id: string) => `/walls/${encodeURIComponent(id)}`;
 
 export const api = {
   catalogue: () => call<Catalogue>("GET", "/catalogue"),
@@ -65,6 +69,19 @@ export const api = {
   bin: () => call<RackSummary[]>("GET", "/racks?bin=true"),
   rack: (id: string) => call<Rack>("GET", rack(id)),
   version: (id: string) => call<{ version: number }>("GET", `${rack(id)}/version`),
+  standing: (id: string) => call<Standing | null>("GET", `${rack(id)}/standing`),
+  walls: () => call<Wall[]>("GET", "/walls"),
+  binnedWalls: () => call<Wall[]>("GET", "/walls?bin=true"),
+  wallsFor: (id: string) => call<WallChoice[]>("GET", `/walls/for/${encodeURIComponent(id)}`),
+  wall: (id: string) => call<Wall>("GET", wall(id)),
+  makeWall: (name: string, tape: TapeName) => call<Wall>("POST", "/walls", { name, tape }),
+  changeWall: (id: string, base: number, patch: Patch) => call<Wall>("PATCH", wall(id), { base, patch }),
+  renameWall: (id: string, base: number, name: string) =>
+    call<Wall>("PUT", `${wall(id)}/name`, { base, name }),
+  undoWall: (id: string, base: number) => call<Wall>("POST", `${wall(id)}/undo`, { base }),
+  redoWall: (id: string, base: number) => call<Wall>("POST", `${wall(id)}/redo`, { base }),
+  removeWall: (id: string) => call<undefined>("DELETE", wall(id)),
+  restoreWall: (id: string) => call<Wall>("POST", `${wall(id)}/restore`),
   start: (hangs: Hang[], tape: TapeName) => call<Way[]>("POST", "/start", { hangs, tape }),
   make: (hangs: Hang[], tape: TapeName, family: string | null) =>
     call<Rack>("POST", "/racks", { hangs, tape, family }),

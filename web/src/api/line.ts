@@ -14,9 +14,9 @@ class Line {
   private socket: WebSocket | null = null;
   private waiting: Waiting[] = [];
 
-  solve(brief: Design["brief"], patch: Patch): Promise<Design> {
+  solve(rack: string, brief: Design["brief"], patch: Patch): Promise<Design> {
     const socket = (this.socket ??= this.open());
-    const question = JSON.stringify({ brief, patch });
+    const question = JSON.stringify({ rack, brief, patch });
     return new Promise((resolve, reject) => {
       this.waiting.push({ resolve, reject });
       if (socket.readyState === WebSocket.CONNECTING)

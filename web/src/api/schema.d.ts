@@ -1438,6 +1438,28 @@ export interface components {
             racks: components["schemas"]["Used"][];
         };
         /**
+         * LabelView
+         * @description A word on the drawing, its baseline at (x, y).
+         */
+        LabelView: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Text */
+            text: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark" | "stud" | "skirting" | "obstacle" | "swing" | "old" | "neighbour" | "fixing" | "lining" | "force";
+            /**
+             * Anchor
+             * @enum {string}
+             */
+            anchor: "start" | "middle" | "end";
+        };
+        /**
          * MarksText
          * @description Marks to hold against a brief's own, as text: from the datum, bare numbers in the tape's unit.
          */
@@ -1575,6 +1597,8 @@ export interface components {
             /** Hung Mm */
             hung_mm: number;
             box: components["schemas"]["BoxView"];
+            /** @description The whole wall, in the rack's frame. */
+            face: components["schemas"]["BoxView"];
             /** Reach */
             reach: string;
             /** Depth */
@@ -1583,6 +1607,11 @@ export interface components {
             verdict: string;
             /** Fixed */
             fixed: components["schemas"]["FixedView"][];
+            /**
+             * Dimensions
+             * @description Where it is, measured from corner, floor and ceiling.
+             */
+            dimensions: components["schemas"]["DimensionView"][];
             /** Snaps X */
             snaps_x: components["schemas"]["SnapView"][];
             /** Snaps Y */
@@ -1799,6 +1828,8 @@ export interface components {
             dimensions: components["schemas"]["DimensionView"][];
             extent: components["schemas"]["BoxView"];
             wall: components["schemas"]["BoxView"];
+            /** Labels */
+            labels: components["schemas"]["LabelView"][];
         };
         /**
          * SnapView
@@ -1825,6 +1856,11 @@ export interface components {
             by: components["schemas"]["FixingWay"][];
             /** Into */
             into: components["schemas"]["FixingWay"][];
+            /**
+             * Helps
+             * @description What would take most off the worst fixing; null where little would.
+             */
+            helps: string | null;
             put_up: components["schemas"]["PutUpView"];
         };
         /**
@@ -1857,7 +1893,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark" | "stud" | "skirting" | "obstacle" | "swing" | "old" | "neighbour" | "fixing" | "force";
+            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark" | "stud" | "skirting" | "obstacle" | "swing" | "old" | "neighbour" | "fixing" | "lining" | "force";
             /**
              * D
              * @description SVG path data in mm, y up.
@@ -2010,6 +2046,11 @@ export interface components {
             tape: components["schemas"]["TapeView"];
             /** Studs */
             studs: string[];
+            /**
+             * Areas
+             * @description Where each obstacle is, in mm.
+             */
+            areas: components["schemas"]["BoxView"][];
             scene: components["schemas"]["SceneView"];
         };
         /**
@@ -2946,7 +2987,7 @@ export interface operations {
             header?: never;
             path: {
                 rack_id: string;
-                kind: "template.pdf" | "sheet.pdf" | "drawing.svg" | "marks.csv" | "rack.json";
+                kind: "template.pdf" | "sheet.pdf" | "putting-up.pdf" | "wall-template.pdf" | "drawing.svg" | "marks.csv" | "rack.json";
             };
             cookie?: never;
         };

@@ -29,6 +29,11 @@ export type Most = Schemas["MostView"];
 export type Way = Schemas["WayView"];
 export type ChoiceField = Schemas["ChoiceField"];
 export type ChoiceSection = Schemas["ChoiceSection"];
+export type Standing = Schemas["StandingView"];
+export type OnWall = Schemas["OnWallView"];
+export type FixingWay = Schemas["FixingWay"];
+export type Wall = Schemas["WallView"];
+export type WallChoice = Schemas["WallChoice"];
 export type Rung = Schemas["RungView"];
 export type Problem = Schemas["Problem"];
 /** One answer of the line that previews go along: no request of the OpenAPI document. */

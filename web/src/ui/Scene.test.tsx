@@ -18,7 +18,7 @@ function symbol(key: string, of: Symbol["of"], places: [number, number][]): Symb
 
 function drawn(symbols: Symbol[], scale: number, bare = false): string {
   const strokes = [stroke("floor", "M0 0 L1200 0"), stroke("board", "M0 280 L1200 280")];
-  const scene = { strokes, symbols, dimensions: [], extent: BOX, wall: BOX } as SceneData;
+  const scene = { strokes, symbols, dimensions: [], extent: BOX, wall: BOX, labels: [] } as SceneData;
   return renderToStaticMarkup(
     <svg>
       <Scene scene={scene} scale={scale} bare={bare} />

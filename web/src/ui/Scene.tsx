@@ -11,7 +11,10 @@ interface Props {
 
 type Symbol = SceneData["symbols"][number];
 
-const SURROUNDINGS = new Set(["floor", "person", "reach"]);
+const SURROUNDINGS = new Set([
+  ...["floor", "person", "reach", "wall-line", "stud", "skirting", "obstacle", "swing", "old", "neighbour"],
+  "fixing",
+]);
 /** Below this many pixels from one holder to the next, fine lines only blur: they are left out. */
 const COARSE_PX = 12;
 const FINE = new Set(["item-line", "screw", "holder-line", "mark"]);
@@ -27,6 +30,7 @@ export const Scene = memo(function Scene({ scene, scale, bare = false }: Props) 
   const count = scene.symbols.find((symbol) => symbol.of === "holder")?.places.length ?? 1;
   const spacing = ((scene.extent.x1 - scene.extent.x0) * scale) / count;
   const boxed = count >= MANY && spacing < BOXES_PX;
+  const symbols = bare ? scene.symbols.filter(({ key }) => key !== "fixing") : scene.symbols;
   const solid = spacing < SOLID_PX && scene.symbols.filter((symbol) => symbol.of === "item").length === 1;
   return (
     <g>
@@ -36,7 +40,7 @@ export const Scene = memo(function Scene({ scene, scale, bare = false }: Props) 
             <path key={index} className={`r r-${stroke.role}`} d={stroke.d} />
           ),
       )}
-      {scene.symbols.map((symbol) =>
+      {symbols.map((symbol) =>
         boxed ? (
           <Boxes key={symbol.key} symbol={symbol} scale={scale} solid={solid && symbol.of === "item"} />
         ) : (

@@ -1,6 +1,6 @@
 """What is wrong with a rack's place on its wall and with how it is fixed, and the ways out. Each is tried before it is offered."""
 
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Iterator, Sequence
 from math import atan2, ceil, degrees, radians, tan
 
 from yardcliff.core.exact import Fraction
@@ -12,7 +12,8 @@ from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.fixing import ANCHORS, Fixed, Fixer, plates_hide
 from yardcliff.core.site.grounds import HEAD, RIM, plate_room
 from yardcliff.core.site.position import aim_at, reach
-from yardcliff.core.site.survey import Area, Site, area, areas, around, open_places, taken
+from yardcliff.core.site.survey import Area, Site, area, areas, around, open_places, taken, wider
+from yardcliff.core.site.wall import Obstacle
 from yardcliff.core.strength import GRAVITY
 
 LIFT = Fraction(60)
@@ -23,16 +24,22 @@ LEAVE = Fix("Not on this wall", {"place": {"wall": None}})
 ZERO = Fraction(0)
 
 
-def depth(rack: Rack) -> Fraction:
-    """How far the rack and what hangs on it stand off the wall, mm."""
-    wood = max(part.z + part.depth for part in rack.parts)
-    things = [
-        face + rack.kinds[kind].front * (1 if rack.looks[kind].beside else Fraction(1, 2)) + out
-        for kind, row in {(hung.kind, hung.row): None for hung in rack.hung}
-        for part in (rack.part(rack.rows[row].part),)
-        for face, out in ((part.z + part.depth, ZERO if rack.looks[kind].beside else rack.glyph.rests),)
-    ]
-    return max([wood, *things])
+def depths(rack: Rack) -> list[Fraction]:
+    """How far each of a rack's areas stands off the wall, mm: its boards, and what hangs on each row."""
+    found = [part.z + part.depth for part in rack.parts]
+    for row in dict.fromkeys(hung.row for hung in rack.hung):
+        part = rack.part(rack.rows[row].part)
+        kinds = dict.fromkeys(hung.kind for hung in rack.hung if hung.row == row)
+        # What hangs has its middle under its holder; what lies or stands begins at the face.
+        found.append(
+            part.z
+            + part.depth
+            + max(
+                rack.kinds[kind].front if rack.looks[kind].beside else rack.kinds[kind].front / 2 + rack.glyph.rests
+                for kind in kinds
+            )
+        )
+    return found
 
 
 def place_findings(rack: Rack, site: Site, spot: Spot, tape: Tape) -> Iterator[Finding]:
@@ -117,8 +124,8 @@ def _hand(site: Site, spot: Spot, own: Sequence[Area], here: Sequence[Area], tap
     least, name, one, there = min(gaps, key=lambda gap: gap[0])
     if not ZERO <= least < spot.hand:
         return
-    wider = [(name, Area(e.x0 - spot.hand, e.y0, e.x1 + spot.hand, e.y1)) for name, e in edges]
-    places = open_places(site, own, [e for _, e in wider])
+    edges_wider = [(name, wider(e, spot.hand)) for name, e in edges]
+    places = open_places(site, own, [e for _, e in edges_wider])
     nearest = min((_on_step(a, b, spot.x, tape) for a, b in places), key=lambda x: abs(x - spot.x), default=None)
     fixes = [] if nearest is None else [_to(nearest, tape)]
     enough = exact_text(least)
@@ -171,21 +178,19 @@ def _room(
     rack: Rack, site: Site, spot: Spot, own: Sequence[Area], box: Area, at: tuple[float, float], tape: Tape
 ) -> Iterator[Finding]:
     """Doors that open against it, and the way past it."""
-    out = depth(rack)
+    deep = depths(rack)
     for one in site.wall.obstacles:
         swings = _swing_side(one.hinge, area(one))
-        met = [here for here in (each.moved(spot.x) for each in own) if swings and here.meets(swings)]
+        here = [(each.moved(spot.x), out) for each, out in zip(own, deep, strict=True)]
+        met = [(each, out) for each, out in here if swings and each.meets(swings)]
         if not swings or not met:
             continue
-        near = min(
-            max((here.x0 - one.x - one.width) if one.hinge == "right" else one.x - here.x1, ZERO) for here in met
-        )
-        opens = 180 - degrees(atan2(float(out), float(near)))
+        opens = min(180 - degrees(atan2(float(out), float(_from_hinges(one, each)))) for each, out in met)
         if opens >= OPENS:
             continue
-        clear = rounded(float(out) / tan(radians(180 - OPENS))) + 1
-        wider = [e for _, e in taken(site)] + [_wider(area(one), clear)]
-        places = open_places(site, own, wider)
+        clear = rounded(float(max(out for _, out in met)) / tan(radians(180 - OPENS))) + 1
+        blocked = [e for _, e in taken(site)] + [wider(area(one), clear)]
+        places = open_places(site, own, blocked)
         nearest = min((_on_step(a, b, spot.x, tape) for a, b in places), key=lambda x: abs(x - spot.x), default=None)
         yield Finding(
             "wall.swing", "Door" if one.kind == "door" else one.kind.capitalize(),
@@ -193,6 +198,7 @@ def _room(
             fixes=(*(() if nearest is None else (_to(nearest, tape),)), LEAVE),
         )  # fmt: skip
         break
+    out = max(deep)
     if site.wall.way is not None and site.wall.way - out < spot.way:
         left = max(site.wall.way - out, ZERO)
         floor = Fraction(left // 10 * 10)
@@ -203,19 +209,17 @@ def _room(
         )  # fmt: skip
 
 
+def _from_hinges(door: Obstacle, here: Area) -> Fraction:
+    """How far beside a door's hinges something begins."""
+    return max(here.x0 - door.x - door.width if door.hinge == "right" else door.x - here.x1, ZERO)
+
+
 def _swing_side(hinge: str, door: Area) -> Area | None:
     """The wall beside the hinges that an open leaf comes to lie against."""
     wide = door.x1 - door.x0
     if hinge == "left":
         return Area(door.x0 - wide, door.y0, door.x0, door.y1)
     return Area(door.x1, door.y0, door.x1 + wide, door.y1) if hinge == "right" else None
-
-
-def _wider(one: Area, by: Fraction) -> Area:
-    return Area(one.x0 - by, one.y0, one.x1 + by, one.y1)
-
-
-Tried = Callable[[Patch], tuple[Fixed, ...]]
 
 
 def fixing_findings(

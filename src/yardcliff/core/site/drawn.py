@@ -2,17 +2,37 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
-from math import cos, pi, sin
+from itertools import pairwise
+from math import pi
+from typing import Literal
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import Path, circle, cross, line, moved, rectangle, turned
+from yardcliff.core.geometry import Path, circle, cross, in_mm, line, moved, rectangle, turned
+from yardcliff.core.length import Tape
+from yardcliff.core.look import silhouette
 from yardcliff.core.rack import Rack
-from yardcliff.core.scene import Box, Role, Scene, Stroke, Symbol
+from yardcliff.core.scene import (
+    PERSON,
+    PERSON_HALF,
+    SURROUNDINGS,
+    Box,
+    Dimension,
+    Label,
+    Scene,
+    Stroke,
+    Symbol,
+)
+from yardcliff.core.site.check import LIFT
 from yardcliff.core.site.fixing import BATTEN, CLEAT, Fixed
 from yardcliff.core.site.on_wall import OnWall
 from yardcliff.core.site.position import reach
+from yardcliff.core.site.survey import areas, around, taken, wider
 from yardcliff.core.site.wall import Obstacle, Wall
+from yardcliff.core.views import Held
 
+ZERO = Fraction(0)
+ASIDE = Fraction(160)
+"""From a rack to the figure that stands for size, mm: its measures go between."""
 AIR = 120.0
 """Around a wall, mm."""
 ARROW = 4.5
@@ -21,9 +41,8 @@ LONGEST, SHORTEST = 110.0, 22.0
 """Of arrows, mm: a third of a millimetre a newton between."""
 RING = 9.0
 """Around a screw in the wall, mm."""
-SURROUNDINGS: frozenset[Role] = frozenset(
-    {"floor", "person", "reach", "wall-line", "stud", "skirting", "obstacle", "swing", "old", "neighbour"}
-)
+AWAY = 60.0
+"""How far past its holder a thing is drawn to come off, mm."""
 SLAB = 70.0
 """How deep a stud or masonry is drawn behind the face, mm."""
 
@@ -36,15 +55,71 @@ def standing_on(front: Scene, rack: Rack, on: OnWall) -> Scene:
     width, height = float(wall.width), float(wall.height)
     behind = [Stroke(stroke.role, moved(stroke.path, -x, 0)) for stroke in wall_strokes(wall)]
     behind += [Stroke("neighbour", moved(path, -x, 0)) for one in on.site.neighbours for path in one.drawn]
-    own = [stroke for stroke in front.strokes if stroke.role not in ("floor", "reach")]
     high = float(reach(on.spot))
-    lines = [Stroke("reach", line((-x, high), (width - x, high))), *(s for one in on.fixed for s in _seen(one))]
-    person = [stroke for stroke in own if stroke.role == "person"]
-    own = [stroke for stroke in own if stroke.role != "person"]
-    box = Box(-x - AIR, -AIR / 2, width - x + AIR, max(height + AIR, front.extent.y1 + AIR))
-    if front.extent.x0 - 720 < -x:  # the figure that stands for size keeps before the wall
-        person = [Stroke("person", moved(stroke.path, max(0.0, -x - front.extent.x0 + 720), 0)) for stroke in person]
-    return replace(front, strokes=(*person, *behind, *own, *lines), wall=box)
+    person, _ = silhouette("person", PERSON_HALF, PERSON_HALF, PERSON, 0)
+    stands = float(_free_spot(rack, on)) - x
+    strokes = [
+        *behind,
+        *(Stroke("person", moved(path, stands, 0)) for path in person),
+        Stroke("reach", line((-x, high), (width - x, high))),
+        *(stroke for stroke in front.strokes if stroke.role not in SURROUNDINGS),
+        *(stroke for one in on.fixed for stroke in _strip(one)),
+    ]
+    places = tuple((in_mm(screw.x), in_mm(screw.y)) for one in on.fixed for screw in one.screws)
+    screws = Symbol("fixing", "part", (Stroke("fixing", (*circle(0, 0, RING), *cross(0, 0, RING * 1.7))),), places)
+    box = Box(-x - AIR, -AIR, width - x + AIR, max(height, front.extent.y1) + AIR)
+    labels = (
+        Label(width - x - 20, high + 25, "in easy reach", "reach", "end"),
+        *(Label(float(at) - x, height + 22, str(k), "stud") for k, at in enumerate(wall.stud_middles, 1)),
+    )
+    return replace(front, strokes=tuple(strokes), symbols=(*front.symbols, screws), wall=box, labels=labels)
+
+
+def _free_spot(rack: Rack, on: OnWall) -> Fraction:
+    """Where before the wall a person stands in nobody's way, as far to the right as can be; beside the wall where nothing is free."""
+    assert on.site
+    wall = on.site.wall
+    half = Fraction(int(PERSON_HALF))
+    full = [one for _, one in taken(on.site)] + [wider(one.moved(on.spot.x), ASIDE) for one in areas(rack)]
+    spots = [half + 40 * k for k in range(max(int((wall.width - 2 * half) // 40) + 1, 0))]
+    low = [one for one in full if one.y0 < Fraction(int(PERSON)) and one.x1 - one.x0 > 150]
+    free = [at for at in spots if not any(one.x0 < at + half and at - half < one.x1 for one in low)]
+    return max(free, default=-half - 60)
+
+
+def place_dimensions(rack: Rack, on: OnWall, tape: Tape) -> Iterator[Dimension]:
+    """Where a rack is on its wall, in its own frame: from corner to corner, and from the floor up to the ceiling."""
+    assert on.site
+    wall, x = on.site.wall, on.spot.x
+    left, right = min(part.x for part in rack.parts), max(part.x + part.length for part in rack.parts)
+    box = around(areas(rack))
+    corner, end = -x, wall.width - x
+
+    def across(a: Fraction, b: Fraction) -> Dimension:
+        return Dimension("x", float(a), float(b), 0, -1, 1, tape.write(b - a), "")
+
+    def upright(a: Fraction, b: Fraction, at: float, side: Literal[-1, 1], level: int) -> Dimension:
+        return Dimension("y", float(a), float(b), at, side, level, tape.write(b - a), "")
+
+    if left > corner:
+        yield across(corner, left)
+    yield across(left, right)
+    if end > right:
+        yield across(right, end)
+    hung = rack.rows[0].y
+    yield upright(ZERO, hung, float(box.x1), 1, 1)
+    if box.y0 > 0:
+        yield upright(ZERO, box.y0, float(box.x0), -1, 1)
+    if wall.height > box.y1:
+        yield upright(box.y1, wall.height, float(box.x0), -1, 1)
+
+
+def wall_dimensions(wall: Wall, tape: Tape) -> Iterator[Dimension]:
+    """A wall's own: how wide and high it is, and its studs from the left corner."""
+    yield Dimension("x", 0, float(wall.width), float(wall.height), 1, 1, tape.write(wall.width), "")
+    yield Dimension("y", 0, float(wall.height), float(wall.width), 1, 1, tape.write(wall.height), "")
+    for a, b in pairwise((ZERO, *wall.stud_middles[:2])):
+        yield Dimension("x", float(a), float(b), 0, -1, 1, tape.write(b - a), "")
 
 
 def wall_strokes(wall: Wall) -> Iterator[Stroke]:
@@ -101,81 +176,82 @@ def _obstacle(one: Obstacle) -> Iterator[Stroke]:
             Stroke("obstacle", line((x + wide * k / ribs, y + 20), (x + wide * k / ribs, y + tall - 20)))
             for k in range(1, ribs)
         )
-    if one.hinge != "none":  # the leaf, as a plan of its swing laid on the floor line
-        pivot, away = (x, 1) if one.hinge == "left" else (x + wide, -1)
-        arc = [(pivot + away * wide * cos(k * pi / 24), wide * 0.3 * sin(k * pi / 24)) for k in range(25)]
-        yield Stroke("swing", line(*((px, y + py) for px, py in arc)))
-        middle = y + tall / 2
-        yield Stroke(
-            "swing",
-            line(
-                (x + wide / 2 - away * wide * 0.35, y + tall - 40),
-                (x + wide / 2 + away * wide * 0.43, middle),
-                (x + wide / 2 - away * wide * 0.35, y + 40),
-            ),
-        )
+    if one.hinge != "none":  # its leaf, as doors are drawn: the lines meet at the hinges
+        hinges, lock = (x, x + wide) if one.hinge == "left" else (x + wide, x)
+        yield Stroke("swing", line((lock, y + tall), (hinges, y + tall / 2), (lock, y)))
 
 
-def _seen(one: Fixed) -> Iterator[Stroke]:
-    """Screws from the front, in a ring, and what is on the wall behind the rack."""
-    if one.strip and one.screws:
-        wide = float(BATTEN[1] if one.by == "batten" else CLEAT[1])
-        for y in dict.fromkeys(screw.y for screw in one.screws):
-            yield Stroke(
-                "holder-line",
-                rectangle(float(one.strip[0]), float(y) - wide / 2, float(one.strip[1] - one.strip[0]), wide),
-            )
-    for screw in one.screws:
-        at = float(screw.x), float(screw.y)
-        yield Stroke("fixing", (*circle(*at, RING), *cross(*at, RING * 1.7)))
+def _strip(one: Fixed) -> Iterator[Stroke]:
+    """What is on the wall behind the rack."""
+    if not one.strip:
+        return
+    wide, (start, end) = float(BATTEN[1] if one.by == "batten" else CLEAT[1]), one.strip
+    for y in dict.fromkeys(screw.y for screw in one.screws):
+        yield Stroke("holder-line", rectangle(float(start), float(y) - wide / 2, float(end - start), wide))
 
 
-def held(rack: Rack, on: OnWall) -> tuple[Stroke, ...]:
-    """From the side, in (off the wall, up): lining, what is behind it, the screws, and the forces at work."""
-    if on.site is None or not on.fixed:
-        return ()
-    wall, one = on.site.wall, on.fixed[0]
+def held(rack: Rack, on: OnWall) -> Held:
+    """From the side, in (off the rack's back, up): what is on the wall, lining, what is behind it, screws, forces."""
+    if on.site is None or not on.worst:
+        return Held()
+    wall, one = on.site.wall, on.worst
     low = min(float(part.y) for part in rack.parts) - 60
     high = max(float(part.y + part.height) for part in rack.parts) + 60
+    off = float(one.wood) if one.strip else 0.0
     deep = float(wall.lining) if wall.makeup != "masonry" else 0.0
-    strokes = [Stroke("stud", rectangle(-deep - SLAB, low, SLAB, high - low))]
+    strokes = [Stroke("lining", rectangle(-off - deep - SLAB, low, SLAB, high - low))]
     if deep:
-        strokes.append(Stroke("stud", rectangle(-deep, low, deep, high - low)))
+        strokes.append(Stroke("lining", rectangle(-off - deep, low, deep, high - low)))
     for each in on.fixed:
-        for y in dict.fromkeys(screw.y for screw in each.screws):
-            strokes.append(Stroke("fixing", _screw(each, float(y))))
-    return (*strokes, *_forces(rack, one))
+        for y in dict.fromkeys(float(screw.y) for screw in each.screws):
+            if each.strip:
+                wide = float(BATTEN[1] if each.by == "batten" else CLEAT[1])
+                strokes.append(Stroke("board", rectangle(-off, y - wide / 2, off, wide)))
+            strokes.append(Stroke("fixing", _screw(each, y, 0.0 if each.strip else float(each.wood))))
+    forces = list(_forces(rack, one, off))
+    return Held((*strokes, *(stroke for stroke, _ in forces)), tuple(label for _, label in forces), off)
 
 
-def _screw(one: Fixed, y: float) -> Path:
+def _screw(one: Fixed, y: float, head: float) -> Path:
     """A screw from its head to its point."""
-    head, point, r = float(one.wood), float(one.wood - one.length), float(one.anchor.diameter) / 2
-    return (
-        *line(
-            (head, y + 2 * r),
-            (head - 2 * r, y + r),
-            (point + 2 * r, y + r),
-            (point, y),
-            (point + 2 * r, y - r),
-            (head - 2 * r, y - r),
-            (head, y - 2 * r),
-        ),
-        ("Z", ()),
-    )
+    point, r = head - float(one.length), float(one.anchor.diameter) / 2
+    upper = ((head, y + 2 * r), (head - 2 * r, y + r), (point + 2 * r, y + r), (point, y))
+    return (*line(*upper, *((x, 2 * y - up) for x, up in reversed(upper[:-1]))), ("Z", ()))
 
 
-def _forces(rack: Rack, one: Fixed) -> Iterator[Stroke]:
-    """The weight where it acts, what it draws out at the top screw, and what presses at the foot."""
+def _forces(rack: Rack, one: Fixed, off: float) -> Iterator[tuple[Stroke, Label]]:
+    """The weight where it acts, what it draws out at the top screws, and what presses at the foot."""
     if not one.screws:
         return
     body = sum(load.weight for load in one.on)
-    lever = sum(load.weight * load.lever for load in one.on) / body if body else 0.0
+    lever = sum(load.weight * load.lever for load in one.on) / body - off if body else 0.0
     worst = max(one.pulls, key=lambda pull: pull.share)
-    top = float(max(screw.y for screw in one.screws))
-    middle = float(rack.rows[0].y)
-    yield Stroke("force", _arrow(lever, middle, 0, -_size(body)))
-    yield Stroke("force", _arrow(float(one.wood) + 6, top, _size(worst.pull), 0))
-    yield Stroke("force", _arrow(-_size(worst.pull), float(one.body.low), _size(worst.pull), 0))
+    top, foot = float(max(screw.y for screw in one.screws)), float(one.body.low)
+    middle, front = float(rack.rows[0].y), float(one.body.grounds[0].depth) + 6
+    down, out = _size(body), _size(worst.pull)
+    yield _on_and_off(rack, lever, middle)
+    yield (
+        Stroke("force", _arrow(lever, middle, 0, -down)),
+        Label(lever + 10, middle - down, f"{body:.0f} N", "force", "start"),
+    )
+    yield (
+        Stroke("force", _arrow(front, top, out, 0)),
+        Label(front + out + 8, top - 4, f"{worst.pull:.0f} N", "force", "start"),
+    )
+    yield Stroke("force", _arrow(-off - out, foot, out, 0)), Label(-off - out - 8, foot - 4, "presses", "force", "end")
+
+
+def _on_and_off(rack: Rack, lever: float, y: float) -> tuple[Stroke, Label]:
+    """The way that a thing takes to come off: up over the holder's tip, and out."""
+    over = max(float(max(LIFT / 2, rack.glyph.tip)), 20.0) * 1.4
+    out = lever + float(rack.glyph.out) + AWAY
+    path = (
+        *line((lever, y)),
+        ("C", (lever, y + over, lever, y + over, lever + AWAY * 0.4, y + over)),
+        ("L", (out, y + over)),
+    )
+    head = line((out - 9, y + over + 5), (out, y + over), (out - 9, y + over - 5))
+    return Stroke("swing", (*path, *head)), Label(out + 6, y + over - 4, "on and off", "swing", "start")
 
 
 def _size(newtons: float) -> float:
@@ -195,7 +271,7 @@ def _arrow(x: float, y: float, dx: float, dy: float) -> Path:
     )
 
 
-def wall_scene(wall: Wall, racks: Sequence[tuple[Fraction, Scene]]) -> Scene:
+def wall_scene(wall: Wall, racks: Sequence[tuple[Fraction, Scene]], tape: Tape) -> Scene:
     """A whole wall with the racks on it, each at its place, from the wall's left corner."""
     strokes = list(wall_strokes(wall))
     symbols: list[Symbol] = []
@@ -205,8 +281,10 @@ def wall_scene(wall: Wall, racks: Sequence[tuple[Fraction, Scene]]) -> Scene:
         symbols += [
             replace(symbol, key=f"{k}.{symbol.key}", places=tuple((px + x, y) for px, y in symbol.places))
             for symbol in front.symbols
+            if symbol.key != "fixing"
         ]
     width, height = float(wall.width), float(wall.height)
     strokes.append(Stroke("floor", line((-AIR, 0), (width + AIR, 0))))
     box = Box(0, 0, width, height)
-    return Scene(tuple(strokes), tuple(symbols), (), box, Box(-AIR, -AIR / 2, width + AIR, height + AIR))
+    dimensions = tuple(wall_dimensions(wall, tape))
+    return Scene(tuple(strokes), tuple(symbols), dimensions, box, Box(-AIR, -AIR / 2, width + AIR, height + AIR))

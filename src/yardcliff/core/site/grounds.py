@@ -24,6 +24,8 @@ BETWEEN = Fraction(600)
 """Up a board at most from screw to screw, mm: rule of thumb."""
 MIRROR = Fraction(12)
 """From a board's end to the hole of a mirror plate beside it, mm."""
+STRIP_DOWN = Fraction(40)
+"""From a board's top to the middle of the strip that it hangs on, mm: its top hides the strip."""
 ZERO = Fraction(0)
 Span = tuple[Fraction, Fraction]
 
@@ -109,7 +111,8 @@ def _lines(rack: Rack, part: Part, by: By) -> Iterator[ScrewLine]:
             yield ScrewLine(part, (one.y,), tuple((x - room, x + room) for x, _ in one.places), part.depth)
         return
     if by in ("keyholes", "hangers", "cleat", "batten"):
-        yield ScrewLine(part, (part.y + part.height - _in(part),), (ends,), ZERO)
+        down = STRIP_DOWN if by in ("cleat", "batten") else _in(part)
+        yield ScrewLine(part, (part.y + part.height - min(down, part.height / 2),), (ends,), ZERO)
         return
     if by == "mirrors":
         beside = ((part.x - MIRROR,) * 2, (part.x + part.length + MIRROR,) * 2)

@@ -29,6 +29,8 @@ SLOT, SLOT_DEEP = Fraction(10), Fraction(8)
 """A keyhole plate's bed: the bit that its slot is cut with, and how deep it is let in, mm."""
 PLUG = Fraction(10)
 """A wooden plug over a screw's head, mm."""
+LIP = 1.0
+"""What softwood may bear in shear along its grain, MPa."""
 SPAN_SHARE = 300
 """A board may sag a 300th of what it spans."""
 UNDER_PLATES = (
@@ -198,8 +200,22 @@ def _figures(fixed: Sequence[Fixed]) -> Iterator[Figure]:
     yield from _between(one)
     if one.strip:
         name = "Cleat" if one.by == "cleat" else "Batten"
+        if one.by == "cleat":
+            yield _lip(one)
         yield Figure("fix.strip", f"{name} long", one.strip[1] - one.strip[0], "given", (),
                      "To the outermost screws and a thumb's width past them.")  # fmt: skip
+
+
+def _lip(one: Fixed) -> Figure:
+    """Whether the lip of a cleat carries: as a beam's shear along the grain, 3 W / (2 L t)."""
+    assert one.strip
+    long, thick = one.strip[1] - one.strip[0], CLEAT[0]
+    weight = sum(load.weight for load in one.on)
+    return Figure(
+        "fix.lip", "Cleat's lip bears", f"{1.5 * weight / float(long * thick):.3f} MPa", "3 · W / (2 · L · t)",
+        (Input("W", "weight", f"{weight:.0f} N"), Input("L", "cleat", long), Input("t", "thick", thick)),
+        f"Softwood bears {LIP:g} MPa along its grain with a wide margin (Wood Handbook, table 5-3, over {SAFETY}).",
+    )  # fmt: skip
 
 
 def _between(one: Fixed) -> Iterator[Figure]:

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from yardcliff.core.length import Tape
 from yardcliff.core.rack import Rack
 from yardcliff.core.site.asked import By, Into, Mount, Spot
-from yardcliff.core.site.fixing import ANCHORS, Fixed, Fixer, plates_hide
+from yardcliff.core.site.fixing import ANCHORS, Anchor, Fixed, Fixer, plates_hide
 from yardcliff.core.site.survey import Site
 
 BYS: dict[By, tuple[str, str]] = {
@@ -19,7 +19,7 @@ BYS: dict[By, tuple[str, str]] = {
     "hangers": ("flush hangers", "Two halves that slide together: nothing to rout, 5 mm off the wall."),
     "mirrors": ("mirror plates", "One at each end, their screws beside the rack: easy, and seen."),
     "cleat": ("bevelled cleat", "A strip ripped in two at 45°: the wall's half holds anywhere along it, and the rack lifts off."),
-    "batten": ("batten on the studs", "Fixed to the studs first, as far apart as they are; the rack goes on it wherever it likes."),
+    "batten": ("batten first", "Fixed to the wall where that holds, past the rack if need be; the rack goes on it wherever it likes."),
 }  # fmt: skip
 
 
@@ -32,6 +32,8 @@ class Way:
     why: str
     verdict: str
     good: bool
+    share: float = 0.0
+    """Of what the worst fixing may bear."""
 
 
 def ways_by(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Iterator[Way]:
@@ -45,7 +47,7 @@ def ways_by(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Ite
 
 
 def ways_into(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Iterator[Way]:
-    """What that may go into."""
+    """What that may go into in such a wall."""
     fixer = Fixer(rack, site, spot.x, tape)
     yield _way(
         "auto",
@@ -55,13 +57,30 @@ def ways_into(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> I
     )
     for key, anchor in ANCHORS.items():
         if site.wall.makeup not in anchor.walls:
-            yield Way(key, anchor.name, anchor.why, "not for this wall", good=False)
+            if key == mount.into:
+                yield Way(key, anchor.name, anchor.why, "not for this wall", good=False)
             continue
-        yield _way(key, anchor.name, anchor.why, fixer.fixed(mount.model_copy(update={"into": key})))
+        why = f"{anchor.why} {_hole(anchor, tape)}"
+        yield _way(key, anchor.name, why, fixer.fixed(mount.model_copy(update={"into": key})))
+
+
+def _hole(anchor: Anchor, tape: Tape) -> str:
+    """The hole that it wants, and the lining that it grips."""
+    hole = "No hole first" if anchor.bit is None else f"Hole {tape.write_fine(anchor.bit)}"
+    if anchor.in_studs or anchor.key == "plugs":
+        return f"{hole}."
+    return f"{hole}; for linings of {tape.write_fine(anchor.least)} to {tape.write_fine(anchor.most)}."
+
+
+def helps_most(ways: Sequence[Way], share: float) -> Way | None:
+    """The choice that would take most off the worst fixing; None where none takes a fifth."""
+    better = [way for way in ways if way.good and way.share < 0.8 * share]
+    return min(better, key=lambda way: way.share, default=None)
 
 
 def _way(value: By | Into, name: str, why: str, fixed: Sequence[Fixed]) -> Way:
-    return Way(value, name, why, verdict(fixed), all(one.good for one in fixed))
+    share = max((one.share for one in fixed), default=0.0)
+    return Way(value, name, why, verdict(fixed), all(one.good for one in fixed), share)
 
 
 def verdict(fixed: Sequence[Fixed]) -> str:
@@ -76,4 +95,4 @@ def verdict(fixed: Sequence[Fixed]) -> str:
     count = sum(len(one.screws) for one in fixed)
     if share > 1:
         return f"too weak, {share:.0%}"
-    return f"{'holds with room' if share <= 0.5 else 'holds'}: {count} at {share:.0%}"
+    return f"holds: {count} at {share:.0%}"

@@ -91,6 +91,11 @@ def around(found: Iterable[Area]) -> Area:
     return Area(min(a.x0 for a in them), min(a.y0 for a in them), max(a.x1 for a in them), max(a.y1 for a in them))
 
 
+def wider(one: Area, by: Fraction) -> Area:
+    """The area and so much to each side."""
+    return Area(one.x0 - by, one.y0, one.x1 + by, one.y1)
+
+
 def area(obstacle: Obstacle) -> Area:
     return Area(obstacle.x, obstacle.y, obstacle.x + obstacle.width, obstacle.y + obstacle.height)
 
@@ -114,13 +119,13 @@ def open_places(site: Site, own: Sequence[Area], among: Iterable[Area]) -> list[
 
 
 def stretch(site: Site, own: Sequence[Area], x: Fraction) -> tuple[Fraction, Fraction]:
-    """The free stretch of wall at a rack's heights that its middle is in: from, to; the whole wall where it is in none."""
+    """The free stretch of wall at a rack's heights that its middle is in: from, to; where it is in none, the widest."""
     box = around(own)
     middle = x + (box.x0 + box.x1) / 2
     edges = [(one.x0, one.x1) for _, one in taken(site) if any(here.beside(one) for here in own)]
-    left = max((b for _, b in edges if b <= middle), default=ZERO)
-    right = min((a for a, _ in edges if a >= middle), default=site.wall.width)
-    return left, right
+    free = cut([(ZERO, site.wall.width)], edges)
+    here = next((one for one in free if one[0] <= middle <= one[1]), None)
+    return here or max(free, key=lambda one: one[1] - one[0], default=(ZERO, site.wall.width))
 
 
 def no_hole(wall: Wall, y: Fraction) -> Iterator[tuple[Fraction, Fraction]]:

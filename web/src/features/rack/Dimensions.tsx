@@ -1,8 +1,6 @@
-import { memo, useMemo } from "react";
-
 import type { Dimension } from "../../api/types";
-import { placeDimensions, textWidth, type PlacedDimension } from "../../drawing/dimensions";
-import { toScreenX, toScreenY, type Size, type View } from "../../drawing/view";
+import type { Size, View } from "../../drawing/view";
+import { DimensionLines } from "../../ui/DimensionLines";
 import { useSession, useShown } from "./shown";
 
 interface Props {
@@ -11,88 +9,9 @@ interface Props {
   size: Size;
 }
 
-/** Dimension lines with their figures; a derived figure opens its working. */
-export const Dimensions = memo(function Dimensions({ dimensions, view, size }: Props) {
+/** A rack's dimensions: a derived figure opens its working. */
+export function Dimensions(props: Props) {
   const { openFigure } = useSession();
   const figures = useShown((shown) => shown.design.figures);
-  const placed = useMemo(() => {
-    const seen = dimensions.filter((d) => {
-      const along = d.axis === "x" ? toScreenX : toScreenY;
-      const limit = d.axis === "x" ? size.width : size.height;
-      return [d.start, d.end].every((end) => along(view, end) >= -1 && along(view, end) <= limit + 1);
-    });
-    return placeDimensions(seen, view);
-  }, [dimensions, view, size]);
-  return placed.map((one, index) => (
-    <Line
-      key={index}
-      placed={one}
-      {...(one.dimension.figure in figures && { onOpen: () => openFigure(one.dimension.figure) })}
-    />
-  ));
-});
-
-function Line({ placed, onOpen }: { placed: PlacedDimension; onOpen?: () => void }) {
-  const { dimension, from, to, line, feature, side, textX, textY } = placed;
-  const upright = dimension.axis === "y";
-  const point = (along: number, across: number) => (upright ? `${across} ${along}` : `${along} ${across}`);
-  const d = [from, to].map(
-    (end) =>
-      `M${point(end, feature + side * 5)} L${point(end, line + side * 4)}` +
-      `M${point(end - 3.5, line + 3.5)} L${point(end + 3.5, line - 3.5)}`,
-  );
-  const text = (
-    <text
-      x={textX}
-      y={textY}
-      textAnchor="middle"
-      className="hand fill-ink text-[12.5px]"
-      transform={upright ? `rotate(-90 ${textX} ${textY})` : undefined}
-    >
-      <TextMeasure text={dimension.text} />
-    </text>
-  );
-  return (
-    <g>
-      <path
-        d={`${d.join("")}M${point(from, line)} L${point(to, line)}`}
-        className="fill-none stroke-ink stroke-[0.8]"
-      />
-      {onOpen ? (
-        <g
-          role="button"
-          tabIndex={0}
-          aria-label={`${dimension.text}: show the working`}
-          className="cursor-pointer decoration-dotted hover:underline"
-          onClick={onOpen}
-          onKeyDown={(event) =>
-            (event.key === "Enter" || event.key === " ") && (event.preventDefault(), onOpen())
-          }
-        >
-          <rect
-            x={upright ? textX - 14 : textX - textWidth(dimension.text) / 2}
-            y={upright ? textY - textWidth(dimension.text) / 2 : textY - 13}
-            width={upright ? 18 : textWidth(dimension.text)}
-            height={upright ? textWidth(dimension.text) : 17}
-            fill="transparent"
-          />
-          {text}
-        </g>
-      ) : (
-        text
-      )}
-    </g>
-  );
-}
-
-function TextMeasure({ text }: { text: string }) {
-  const [before, fraction, after] = text.split(/(?<![\d./])(\d+\/\d+)/);
-  if (fraction === undefined) return text;
-  return (
-    <>
-      {before}
-      <tspan className="frac">{fraction}</tspan>
-      {after}
-    </>
-  );
+  return <DimensionLines {...props} opens={figures} onOpen={openFigure} />;
 }

@@ -5,6 +5,7 @@ import { KeyPlan } from "./KeyPlan";
 import { Notes } from "./Notes";
 import { countPatch } from "./patches";
 import { Unhurried, useSession, useShown } from "./shown";
+import type { Stage } from "./Stages";
 import { Slips } from "./Slips";
 import { TapeStrip } from "./TapeStrip";
 import { useShortcuts } from "./useShortcuts";
@@ -13,7 +14,7 @@ import { Wall } from "./Wall";
 import { FRONT, WallTools } from "./WallTools";
 
 /** The wall with what stands on it, the tape under it, and the keys that work on both. */
-export function Drawing({ onHelp }: { onHelp: () => void }) {
+export function Drawing({ onHelp, stage }: { onHelp: () => void; stage: Stage }) {
   const session = useSession();
   const [seen, setSeen] = useState(FRONT);
   const scene = useShown(
@@ -41,7 +42,9 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
     }),
     [narrow, several, noted, low, front, up, stacked, tall],
   );
-  const control = useView(scene, padding, held);
+  const x0 = useShown((shown) => (front ? (shown.design.on_wall?.x_mm ?? 0) : 0));
+  const placing = useShown((shown) => stage === "wall" && shown.design.on_wall !== null);
+  const control = useView(scene, padding, held, x0);
   const { show } = control;
   const see = useCallback(
     (view: string, fit: Fit) => {
@@ -50,6 +53,11 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
     },
     [show],
   );
+  const [placed, setPlaced] = useState(false);
+  if (placed !== placing) {
+    setPlaced(placing);
+    see(FRONT, placing ? "wall" : "rack");
+  }
   const showWall = useCallback(() => see(FRONT, "wall"), [see]);
   const flip = useCallback(() => setFlipped((old) => !old), []);
   const count = (by: number) => () => session.apply(countPatch(session.rack.design, by));
@@ -69,7 +77,7 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <div className="relative h-[52vh] overflow-hidden md:h-auto md:min-h-0 md:flex-1">
-        <Wall control={control} scene={scene} />
+        <Wall control={control} scene={scene} placing={placing} />
         <WallTools control={control} seen={seen} onSee={setSeen} />
         <Unhurried>
           {front && control.mode !== "wall" && <KeyPlan onShow={showWall} />}
@@ -77,7 +85,7 @@ export function Drawing({ onHelp }: { onHelp: () => void }) {
         </Unhurried>
         <Slips />
       </div>
-      {seen !== "section" && <TapeStrip control={control} flipped={flipped} onFlip={flip} />}
+      {seen !== "section" && !placing && <TapeStrip control={control} flipped={flipped} onFlip={flip} />}
       {front && narrow && <Notes view={control.view} />}
     </div>
   );

@@ -7,13 +7,16 @@ import type { Catalogue, Rack } from "../../api/types";
 import { NotFound } from "../../ui/NotFound";
 import { Choices } from "./Choices";
 import { Drawing } from "./Drawing";
+import { FixingStage } from "./FixingStage";
 import { Session } from "./session";
 import { Shortcuts } from "./Shortcuts";
 import { SessionShown, Unhurried, useShown } from "./shown";
 import { Standing } from "./Standing";
+import { Stages, type Stage } from "./Stages";
 import { TitleStrip } from "./TitleStrip";
+import { WallStage } from "./WallStage";
 
-export function RackPage() {
+export function RackPage({ stage }: { stage: Stage }) {
   const { id = "" } = useParams();
   const rack = useQuery({ queryKey: ["rack", id], queryFn: () => api.rack(id), staleTime: Infinity });
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
@@ -26,10 +29,10 @@ export function RackPage() {
         Laying out the rack…
       </p>
     );
-  return <OneRack key={id} rack={rack.data} catalogue={catalogue.data} />;
+  return <OneRack key={id} rack={rack.data} catalogue={catalogue.data} stage={stage} />;
 }
 
-function OneRack({ rack, catalogue }: { rack: Rack; catalogue: Catalogue }) {
+function OneRack({ rack, catalogue, stage }: { rack: Rack; catalogue: Catalogue; stage: Stage }) {
   const queries = useQueryClient();
   const [session] = useState(
     () =>
@@ -41,12 +44,12 @@ function OneRack({ rack, catalogue }: { rack: Rack; catalogue: Catalogue }) {
   useEffect(() => session.watch(), [session]);
   return (
     <SessionShown session={session}>
-      <Sheet catalogue={catalogue} />
+      <Sheet catalogue={catalogue} stage={stage} />
     </SessionShown>
   );
 }
 
-function Sheet({ catalogue }: { catalogue: Catalogue }) {
+function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
   const navigate = useNavigate();
   const name = useShown((shown) => shown.rack.name);
   const [help, setHelp] = useState(false);
@@ -57,13 +60,16 @@ function Sheet({ catalogue }: { catalogue: Catalogue }) {
       <TitleStrip onHelp={showHelp} />
       <Standing onCopied={(id) => void navigate(`/racks/${id}`)} />
       <main className="flex min-h-0 flex-1 flex-col md:flex-row">
-        <Drawing onHelp={showHelp} />
+        <Drawing onHelp={showHelp} stage={stage} />
         <aside
           className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
           aria-label="Choices"
         >
           <Unhurried>
-            <Choices catalogue={catalogue} />
+            <Stages stage={stage} />
+            {stage === "rack" && <Choices catalogue={catalogue} />}
+            {stage === "wall" && <WallStage />}
+            {stage === "fixing" && <FixingStage />}
           </Unhurried>
         </aside>
       </main>

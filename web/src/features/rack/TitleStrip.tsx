@@ -1,10 +1,11 @@
 import { DropdownMenu } from "radix-ui";
-import { useState, type KeyboardEvent } from "react";
+import { useState } from "react";
 import { Link } from "react-router";
 
 import { fileUrl, type Paper } from "../../api/client";
 import type { TapeName } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { NameField } from "../../ui/NameField";
 import { Pick } from "../../ui/Pick";
 import { Switch } from "../../ui/Switch";
 import { ThemeButton } from "../../ui/ThemeButton";
@@ -37,7 +38,7 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
       <span aria-hidden className="text-rule">
         /
       </span>
-      <Name />
+      <NameField label="Name of the rack" what="rack" name={rack.name} onRename={session.rename} />
       <span
         role="status"
         className={`text-[0.85rem] ${standing === "saved" ? "text-soft" : "font-semibold text-care"}`}
@@ -82,7 +83,7 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
       >
         Versions
       </Link>
-      <PaperMenu id={rack.id} />
+      <PaperMenu id={rack.id} walled={rack.design.on_wall !== null} />
       <ThemeButton />
       <Button look="bare" aria-label="Keys and shortcuts" className="max-md:hidden" onClick={onHelp}>
         ?
@@ -91,55 +92,10 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
   );
 }
 
-function Name() {
-  const session = useSession();
-  const name = useShown((shown) => shown.rack.name);
-  const [draft, setDraft] = useState<string | null>(null);
-  const [error, setError] = useState<string | null>(null);
-
-  async function commit() {
-    if (draft === null || draft === name) return setDraft(null);
-    if (!draft.trim()) return setError("A rack needs a name of 1 to 80 characters.");
-    const outcome = await session.rename(draft.trim());
-    setError(outcome);
-    if (outcome === null) setDraft(null);
-  }
-  function onKeyDown(event: KeyboardEvent) {
-    if (event.key === "Enter") void commit();
-    if (event.key !== "Escape") return;
-    setDraft(null);
-    setError(null);
-  }
-  return (
-    <h1 className="relative m-0 min-w-40">
-      <span className="sr-only">{name}</span>
-      <input
-        aria-label="Name of the rack"
-        aria-invalid={error !== null}
-        value={draft ?? name}
-        maxLength={80}
-        onChange={(event) => setDraft(event.target.value)}
-        onBlur={() => void commit()}
-        onKeyDown={onKeyDown}
-        className="hand field-sizing-content max-w-[50vw] rounded-[3px] border border-transparent bg-transparent px-1 text-[1.15rem] font-semibold
-          hover:border-rule"
-      />
-      {error && (
-        <p
-          role="alert"
-          className="absolute top-full left-0 z-30 w-64 border border-stop bg-stop-bg px-2 py-1 text-[0.87rem] font-normal text-stop"
-        >
-          {error}
-        </p>
-      )}
-    </h1>
-  );
-}
-
 const ITEM =
   "block cursor-pointer px-3 py-1.5 outline-none data-highlighted:bg-act data-highlighted:text-on-act";
 
-function PaperMenu({ id }: { id: string }) {
+function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
   const [paper, setPaper] = useState<Paper>("a4");
   const [aids, setAids] = useState(false);
   return (
@@ -185,6 +141,26 @@ function PaperMenu({ id }: { id: string }) {
               </span>
             </a>
           </DropdownMenu.Item>
+          {walled && (
+            <>
+              <DropdownMenu.Item asChild className={ITEM}>
+                <a href={fileUrl(id, "putting-up.pdf", paper)} target="_blank" rel="noreferrer">
+                  Putting it up
+                  <span className="block text-[0.84rem] opacity-85">
+                    The wall, the holes, the order of hands, on one page
+                  </span>
+                </a>
+              </DropdownMenu.Item>
+              <DropdownMenu.Item asChild className={ITEM}>
+                <a href={fileUrl(id, "wall-template.pdf", paper)} target="_blank" rel="noreferrer">
+                  Wall template, true size
+                  <span className="block text-[0.84rem] opacity-85">
+                    Tape it to the wall, level, and drill through
+                  </span>
+                </a>
+              </DropdownMenu.Item>
+            </>
+          )}
           <DropdownMenu.Item className={ITEM} onSelect={() => setAids(true)}>
             Sticks, jigs and lengths…
             <span className="block text-[0.84rem] opacity-85">

@@ -8,13 +8,21 @@ import { Flags } from "./Flags";
 import { Handles } from "./Handles";
 import { useShown } from "./shown";
 import type { ViewControl } from "./useView";
+import { WallHandle } from "./WallHandle";
+
+interface Props {
+  control: ViewControl;
+  scene: Scene;
+  placing: boolean;
+}
 
 /**
- * The wall with the rack and what hangs on it, at true scale, and the handles to change it by; or one of the
- * rack's other views.
+ * The wall with the rack and what hangs on it, at true scale, and the handles to change it by, or to move it by while it is
+ * being `placing`; or one of the rack's other views.
  */
-export function Wall({ control, scene }: { control: ViewControl; scene: Scene }) {
+export function Wall({ control, scene, placing }: Props) {
   const front = useShown((shown) => shown.design.scene === scene);
+  const onWall = useShown((shown) => shown.design.on_wall);
   const { view, size, zoom, pan, window } = control;
   const svg = useRef<SVGSVGElement>(null);
   const from = useRef<{ x: number; y: number } | null>(null);
@@ -44,18 +52,27 @@ export function Wall({ control, scene }: { control: ViewControl; scene: Scene })
     from.current = { x: event.clientX, y: event.clientY };
   }
 
+  const face = front ? onWall?.face : undefined;
   const floor = toScreenY(view, 0);
-  const reach = scene.strokes.find((stroke) => stroke.role === "reach");
   return (
     <svg ref={svg} className="absolute inset-0 h-full w-full select-none" role="group" aria-label="The wall">
       <rect
-        className="cursor-grab fill-wall active:cursor-grabbing"
+        className={`cursor-grab active:cursor-grabbing ${face ? "fill-paper" : "fill-wall"}`}
         width={size.width}
         height={size.height}
         onPointerDown={onPointerDown}
         onPointerMove={onPointerMove}
         onPointerUp={() => (from.current = null)}
       />
+      {face && (
+        <rect
+          className="pointer-events-none fill-wall"
+          x={toScreenX(view, face.x0)}
+          y={toScreenY(view, face.y1)}
+          width={(face.x1 - face.x0) * view.scale}
+          height={(face.y1 - face.y0) * view.scale}
+        />
+      )}
       {front && floor < size.height && (
         <rect
           y={floor}
@@ -70,17 +87,23 @@ export function Wall({ control, scene }: { control: ViewControl; scene: Scene })
       >
         <SceneDrawing scene={scene} scale={view.scale} />
       </g>
-      {reach && (
+      {scene.labels.map((label, index) => (
         <text
-          className="pointer-events-none fill-soft text-[11px]"
-          x={toScreenX(view, scene.wall.x0) + 4}
-          y={toScreenY(view, 1950) - 5}
+          key={index}
+          className={`hand pointer-events-none text-[11.5px] ${label.role === "force" ? "fill-stop font-semibold" : "fill-soft"}`}
+          textAnchor={label.anchor}
+          x={toScreenX(view, label.x)}
+          y={toScreenY(view, label.y)}
         >
-          in easy reach
+          {label.text}
         </text>
-      )}
-      <Dimensions dimensions={scene.dimensions} view={view} size={size} />
-      {front && <Handles view={view} />}
+      ))}
+      <Dimensions
+        dimensions={front && placing && onWall ? onWall.dimensions : scene.dimensions}
+        view={view}
+        size={size}
+      />
+      {front && (placing ? <WallHandle view={view} /> : <Handles view={view} />)}
       {front && <Flags view={view} />}
     </svg>
   );

@@ -88,7 +88,7 @@ test("of previews the newest wins, and a stored change overtakes them", async ()
   for (const count of [6, 7]) session.preview({ row: { count } });
   answers[0]?.(design(5));
   await vi.waitFor(() => expect(answers).toHaveLength(2));
-  expect(solve.mock.calls[1]?.[1]).toEqual({ row: { count: 7 } });
+  expect(solve.mock.calls[1]?.[2]).toEqual({ row: { count: 7 } });
   vi.spyOn(api, "change").mockResolvedValue(rack(2, 8));
   await session.change({});
   answers[1]?.(design(7));
@@ -107,7 +107,7 @@ test("what is tried while a change is being stored is tried on that change, and 
   store(rack(2, 8));
   await stored;
   await vi.waitFor(() => expect(shown().design.count).toBe(9));
-  expect(solve.mock.calls[0]?.[0]).toEqual({ row: { count: 8 } });
+  expect(solve.mock.calls[0]?.[1]).toEqual({ row: { count: 8 } });
 });
 
 test("a slip that is not kept makes room for the next", () => {

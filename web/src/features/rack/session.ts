@@ -145,7 +145,7 @@ export class Session {
         continue;
       }
       try {
-        const design = await line.solve(this.rack.design.brief, wanted);
+        const design = await line.solve(this.rack.id, this.rack.design.brief, wanted);
         if (this.tried) this.set({ design: replaceEqualDeep(this.store.getState().design, design) });
       } catch {
         /* The last good drawing stays; storing the change will say what is wrong. */

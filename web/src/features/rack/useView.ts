@@ -11,9 +11,10 @@ const WALL_PADDING: Padding = { top: 24, right: 24, bottom: 24, left: 24 };
 
 /**
  * The drawing's place in its window. It follows the design to fit, until the user zooms or pans; while `held`
- * (something is being dragged) it stays still under the hand.
+ * (something is being dragged) it stays still under the hand. `x0` is where the scene's own frame begins on its wall, mm: a
+ * view that is kept is kept of the wall, so that a rack that is moved moves, and not the wall behind it.
  */
-export function useView(scene: Scene, padding: Padding, held: boolean) {
+export function useView(scene: Scene, padding: Padding, held: boolean, x0: number) {
   const [size, setSize] = useState<Size>({ width: 900, height: 600 });
   const [mode, setMode] = useState<Fit>("rack");
   const [own, setOwn] = useState<View | null>(null);
@@ -24,10 +25,11 @@ export function useView(scene: Scene, padding: Padding, held: boolean) {
     () => (mode === "rack" ? fit(scene.extent, size, padding, RISE) : fit(scene.wall, size, WALL_PADDING)),
     [scene.extent, scene.wall, size, padding, mode],
   );
-  const current = own ?? fitted;
+  const current = own ?? panned(fitted, -x0 * fitted.scale, 0);
   if (held && !frozen) setFrozen(current);
   if (!held && frozen) setFrozen(null);
-  const view = frozen ?? current;
+  const kept = frozen ?? current;
+  const view = useMemo(() => panned(kept, x0 * kept.scale, 0), [kept, x0]);
 
   const window = useCallback((element: Element | null) => {
     observer.current?.disconnect();
@@ -38,9 +40,9 @@ export function useView(scene: Scene, padding: Padding, held: boolean) {
     observer.current.observe(element);
   }, []);
 
-  const latest = useRef(view);
+  const latest = useRef(kept);
   useLayoutEffect(() => {
-    latest.current = view;
+    latest.current = kept;
   });
 
   const zoom = useCallback((factor: number, sx: number, sy: number) => {

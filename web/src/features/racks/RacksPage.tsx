@@ -9,6 +9,7 @@ import { Measure } from "../../ui/Measure";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
 import { RackDrawing } from "../../ui/RackDrawing";
+import { Walls } from "../walls/Walls";
 
 /** Pixels per mm at the most, and the widest a drawing may be: a very long rack makes all of them smaller. */
 const SCALE = 0.2;
@@ -64,6 +65,9 @@ export function RacksPage() {
           onChange={onFile}
           aria-label="Rack file"
         />
+        <a href="#walls" className="text-act underline decoration-dotted underline-offset-3">
+          Walls
+        </a>
         <Link to="/things" className="text-act underline decoration-dotted underline-offset-3">
           Things that hang
         </Link>
@@ -141,6 +145,7 @@ export function RacksPage() {
             </li>
           ))}
         </ul>
+        <Walls />
         {bin.data && bin.data.length > 0 && (
           <details className="mt-8">
             <summary className="cursor-pointer text-soft">In the bin: {bin.data.length}</summary>

@@ -1,0 +1,117 @@
+"""Putting it up, on one page: the wall with the rack on it, the holes, the order of hands, tools and cautions."""
+
+from dataclasses import replace
+
+from yardcliff.core.design import Design
+from yardcliff.core.errors import YardcliffError
+from yardcliff.core.geometry import line
+from yardcliff.core.site.drawn import place_dimensions
+from yardcliff.core.site.options import verdict
+from yardcliff.core.site.put_up import PutUp, put_up
+from yardcliff.exports.drawing import TEXT, Ink, InkedPath, lay_out
+from yardcliff.exports.pdf import BOLD, MM, Page, Paper
+
+MARGIN = 12.0
+RULE = Ink("#20303a", 0.2)
+TALL = 88.0
+"""Height of the wall's drawing, mm."""
+ROW = 4.4
+HOLES = 26
+"""Holes that fit in two columns; the rest are in the file."""
+SHARES = (1.0, 0.92, 0.85, 0.78, 0.7)
+"""How large the words are, as a share of their full size."""
+
+
+class NotOnAWall(YardcliffError):
+    def __init__(self) -> None:
+        super().__init__(
+            "This rack is on no wall yet: say which under “Its wall”, and it is known where the holes come."
+        )
+
+
+def write_wallsheet(name: str, design: Design, paper: Paper) -> bytes:
+    """The sheet as PDF. Raises `NotOnAWall`."""
+    on, tape = design.on_wall, design.tape
+    if on.site is None:
+        raise NotOnAWall
+    page = Page(paper, f"{name}: putting it up")
+    top = page.height - MARGIN
+    page.text(MARGIN, top - 4, f"{name}: putting it up", 6, font=BOLD)
+    said = f"On {on.site.name}, {tape.write(on.spot.x)} from its left corner; {verdict(on.fixed)} of what the worst fixing may bear."
+    page.text(MARGIN, top - 9.5, said, 3.4)
+    page.path(line((MARGIN, top - 11.5), (page.width - MARGIN, top - 11.5)), RULE)
+    _wall(page, design, top - 12.5)
+    up = put_up(design.rack, on, tape)
+    y = top - 18 - TALL
+    share = next((one for one in SHARES if _words(Page(paper, ""), design, up, y, one) >= MARGIN), SHARES[-1])
+    _words(page, design, up, y, share)
+    page.turn()
+    return page.finish()
+
+
+def _wall(page: Page, design: Design, top: float) -> None:
+    """The whole wall, to scale, with where the rack is on it."""
+    on = design.on_wall
+    assert on.site
+    wall, x = on.site.wall, float(on.spot.x)
+    box = replace(design.scene.extent, x0=-x, y0=0.0, x1=float(wall.width) - x, y1=float(wall.height))
+    scene = replace(
+        design.scene,
+        dimensions=tuple(place_dimensions(design.rack, on, design.tape)),
+        extent=box,
+        labels=(),
+        strokes=tuple(stroke for stroke in design.scene.strokes if stroke.role != "person"),
+    )
+    width = page.width - 2 * MARGIN
+    drawn, scale = lay_out(scene, width, TALL, walled=True)
+    page.canvas.saveState()
+    page.canvas.translate(MARGIN * MM, (top - TALL) * MM)
+    for thing in drawn:
+        if isinstance(thing, InkedPath):
+            page.path(thing.path, thing.ink)
+    for thing in drawn:
+        if not isinstance(thing, InkedPath):
+            page.text(thing.x, thing.y, thing.text, TEXT, anchor="middle", turned=thing.turned)
+    page.canvas.restoreState()
+    page.text(page.width - MARGIN, top - TALL + 1, f"1 : {1 / scale:.0f}", 3, anchor="end")
+
+
+def _words(page: Page, design: Design, up: PutUp, y: float, share: float) -> float:
+    """Holes, steps, tools and cautions below the wall, at a share of their size; returns where they end."""
+    page.canvas.saveState()
+    page.shrink(MARGIN, y, share)
+    wide = (page.width - 2 * MARGIN) / share
+    first, second = MARGIN + wide * 0.27, MARGIN + wide * 0.68
+    ends = [
+        _holes(page, design, up, MARGIN, y),
+        _list(page, "In this order", [f"{k}. {step.do}" for k, step in enumerate(up.steps, 1)], first, y, wide * 0.39),
+        _list(page, "Have at hand", list(up.tools), second, y, wide * 0.32),
+    ]
+    ends[2] = _list(page, "Take care", list(up.cautions), second, ends[2] - 4, wide * 0.32)
+    page.canvas.restoreState()
+    return y - (y - min(ends)) * share
+
+
+def _holes(page: Page, design: Design, up: PutUp, x: float, y: float) -> float:
+    page.text(x, y, "Holes in the wall", 4, font=BOLD)
+    for offset, title in ((0.0, "no."), (9.0, "from the left"), (32.0, "from the floor"), (56.0, "in")):
+        page.text(x + offset, y - 5.5, title, 2.8, colour="#5d6d74")
+    at = y - 10.5
+    for hole in up.holes[:HOLES]:
+        page.text(x, at, str(hole.number), 3.4, font=BOLD)
+        page.text(x + 9, at, design.tape.write(hole.x), 3.4)
+        page.text(x + 32, at, design.tape.write(hole.y), 3.4)
+        page.text(x + 56, at, hole.into, 3)
+        at -= ROW
+    if len(up.holes) > HOLES:
+        page.text(x, at, f"and {len(up.holes) - HOLES} more, as far apart again", 3)
+        at -= ROW
+    return at
+
+
+def _list(page: Page, title: str, lines: list[str], x: float, y: float, width: float) -> float:
+    page.text(x, y, title, 4, font=BOLD)
+    y -= 5.5
+    for each in lines:
+        y = page.wrapped(x, y, width, each, 3.2) - 0.6
+    return y

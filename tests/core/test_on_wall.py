@@ -1,0 +1,264 @@
+"""A rack on its wall: loads by hand, screws where they hold, and the room around it."""
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from tests.core.test_findings import COATS, PLACED, SITES, WALL
+from tests.strategies import briefs
+from yardcliff.core.amend import amend
+from yardcliff.core.design import Design, design
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families import Brief
+from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.findings import Patch
+from yardcliff.core.site.asked import Mount
+from yardcliff.core.site.check import depths
+from yardcliff.core.site.fixing import ANCHORS, RIM_OF_STUD, Fixed, Fixer
+from yardcliff.core.site.grounds import bodies, lines
+from yardcliff.core.site.loads import Load, pulls, sideways, withdrawal
+from yardcliff.core.site.options import ways_by, ways_into
+from yardcliff.core.site.placing import Aim, at
+from yardcliff.core.site.position import aims
+from yardcliff.core.site.put_up import put_up
+from yardcliff.core.site.survey import Area, Site, areas, no_hole, open_places
+from yardcliff.core.site.wall import Obstacle, OldFixing, Studs, Wall
+
+BARE = Wall(width=Fraction(4000))
+OPEN = Site("Bare wall", BARE)
+
+
+def on(patch: Patch, site: Site = OPEN, brief: Brief = COATS) -> Design:
+    return design(amend(brief, {"place": {"wall": "ab", "x": "1000 mm"}, **patch}), site)
+
+
+def only(done: Design) -> Fixed:
+    (fixed,) = done.on_wall.fixed
+    return fixed
+
+
+def test_what_screws_in_a_stud_bear() -> None:
+    # 108.25 · 0.36² · 5 · 40 / 5 = 561.2 N; of a lag screw 125.4 · 0.36^1.5 · 8^0.75 · 50 / 5 = 1288.4 N.
+    assert withdrawal(5, 40) == pytest.approx(561.17, abs=0.01)
+    assert withdrawal(8, 50, lag=True) == pytest.approx(1288.4, abs=0.1)
+    # 23.17 · 5² / 1.6 = 362.0 N; 23.30 · 8² / 1.6 = 932 N.
+    assert sideways(5) == pytest.approx(362.03, abs=0.01)
+    assert sideways(8, lag=True) == pytest.approx(932)
+
+
+def test_weight_goes_down_the_screws_as_down_rivets_and_turns_the_board() -> None:
+    # Three screws 400 apart, 100 above the foot; 90 N hang 300 right of the middle one, 60 off the wall; no hand pulls.
+    # Down: 90/3 + 90 · 300 · (0, ±400) / (2 · 400²) = -3.75, 30, 63.75. Out: those shares of 90 · 60 / 100 = 54.
+    found = pulls([(0, 100), (400, 100), (800, 100)], [Load(90, 700, 60)], 0, 500, 400)
+    assert [one.shear for one in found] == pytest.approx([3.75, 30, 63.75])
+    assert [one.pull for one in found] == pytest.approx([0, 18, 38.25])
+    assert found[2].share == pytest.approx(38.25 / 500 + 63.75 / 400)
+    # Screws lower down share the weight, but only the top ones hold what turns.
+    low = pulls([(0, 100), (800, 100), (0, 20), (800, 20)], [Load(90, 400, 60)], 0, 500, 400)
+    assert [one.shear for one in low] == pytest.approx([22.5] * 4)
+    assert [one.pull for one in low] == pytest.approx([27, 27, 0, 0])
+
+
+def test_a_hand_pulls_the_heaviest_thing_at_the_worse_end() -> None:
+    # 10 N at either screw: with a tug of 3 the pulled one bears 10 + 20, the other its 10.
+    ends = [Load(10, 0, 50, one=True), Load(10, 600, 50, one=True)]
+    found = pulls([(0, 80), (600, 80)], ends, 0, 100, 100)
+    assert [one.shear for one in found] == pytest.approx([30, 30])
+    assert [one.pull for one in found] == pytest.approx([30 * 50 / 80] * 2)
+    assert pulls([], ends, 0, 100, 100) == []
+    assert pulls([(0, 80)], [Load(10, 0, 50)], 0, 100, 100)[0].shear == pytest.approx(10)  # nothing to pull at
+
+
+def test_a_rail_of_coats_weighs_them_wet_and_shows_its_working() -> None:
+    # Six at 2.6 kg, and 1560 × 120 × 21 mm of softwood at 480 kg/m³: 15.6 + 1.887 kg.
+    done = on({})
+    known = {figure.key: figure.value for figure in done.figures}
+    assert known["fix.weight"] == "17.5 kg"
+    # 21 of board, 12.5 of lining and 30 in the stud are 63.5: the next screw is 70, of which 36.5 hold.
+    one = only(done)
+    assert (one.length, one.hold) == (70, Fraction(73, 2))
+    assert one.may_pull == pytest.approx(withdrawal(5, 36.5))
+    worst = max(one.pulls, key=lambda pull: pull.share)
+    assert one.share == pytest.approx(worst.pull / one.may_pull + worst.shear / one.may_shear)
+    # The packet's figure replaces it, for both ways: 20 kg are 196.2 N.
+    packet = only(on({"mount": {"carries": "20 kg"}}))
+    assert (packet.may_pull, packet.may_shear) == pytest.approx((196.2, 196.2))
+
+
+def test_screws_stand_in_studs_mirrored_where_that_is_asked() -> None:
+    # The board from 1000 to 2560 has studs at 1500 and 2100: 500 and 1100 along it, clear of hooks at 130 + 260 k.
+    assert {float(screw.x) for screw in only(on({})).screws} == {500, 1100}
+    # Mirrored about 780 they would stand at 500 and 1060, 40 beside the other: too far for a stud that holds 12.5 to each side.
+    assert only(on({"mount": {"screws": "even", "into": "screws", "by": "through"}})).loose
+    even = only(on({"mount": {"screws": "even"}, "place": {"wall": "ab", "x": "1020 mm"}}))
+    assert {float(screw.x) for screw in even.screws} == {480, 1080}
+    # Under plates they stand at the hooks' own marks, here 300 apart: every second one is on a stud.
+    wide: Patch = {"row": {"length": "1800 mm"}, "place": {"wall": "ab", "x": "1050 mm"}, "mount": {"by": "plates"}}
+    plates = on(wide)
+    assert {float(screw.x) for screw in only(plates).screws} == {450, 1050, 1650}
+    assert next(f.value for f in plates.figures if f.key == "mount.behind") == "2, 4, 6"
+
+
+@pytest.mark.parametrize(
+    ("makeup", "lining", "by", "into"),
+    [
+        ("timber studs", "12.5 mm", "through", "screws"),
+        ("steel studs", "12.5 mm", "through", "steel"),
+        ("masonry", "12.5 mm", "through", "plugs"),
+        ("planked", "20 mm", "through", "sheet"),
+        ("planked", "9 mm", "through", "screws"),
+    ],
+)
+def test_the_wall_decides_what_holds(makeup: str, lining: str, by: str, into: str) -> None:
+    wall = BARE.model_copy(update={"makeup": makeup, "lining": Fraction(lining.split()[0])})
+    one = only(on({"item": {"weight_g": "300 g", "full_g": None}}, Site("Wall", wall)))
+    assert (one.by, one.anchor.key, one.good) == (by, into, True)
+    assert makeup in one.anchor.walls
+
+
+def test_no_stud_has_an_answer() -> None:
+    # A short rail between two studs 600 apart: through the lining, or on a batten that reaches both.
+    short = amend(starting_brief("room-key", 5, "1 mm"), {"place": {"wall": "ab", "x": "1600 mm"}})
+    rail = design(short, OPEN)
+    assert only(rail).anchor.key == "toggles"
+    assert [f.code for f in rail.findings] == ["fix.hollow"]
+    batten = only(design(amend(short, {"mount": {"by": "batten"}}), OPEN))
+    assert {screw.stud for screw in batten.screws} == {2, 3}
+    assert batten.strip
+    assert batten.strip[1] - batten.strip[0] >= 600
+    assert batten.good
+
+
+def test_heavy_things_are_not_hung_on_the_lining_unless_somebody_asks() -> None:
+    heavy: Patch = {"item": {"weight_g": "9 kg"}, "place": {"wall": "ab", "x": "1000 mm"}}
+    wall = Site("Wide studs", BARE.model_copy(update={"studs": Studs(apart=Fraction(1800))}))
+    assert only(on(heavy, wall)).anchor.in_studs
+    asked = only(on({**heavy, "mount": {"into": "toggles"}}, wall))
+    assert asked.anchor.key == "toggles"
+
+
+WALLS = st.builds(
+    lambda makeup, apart, first, wide: WALL.model_copy(
+        update={
+            "makeup": makeup, "width": Fraction(wide), "studs": Studs(first=Fraction(first), apart=Fraction(apart)),
+            "old": (OldFixing(x=Fraction(1400), y=Fraction(1620)),), "obstacles": WALL.obstacles[:1],
+        }
+    ),
+    st.sampled_from(["timber studs", "steel studs", "masonry", "planked"]),
+    st.sampled_from([400, 600, 625]),
+    st.integers(100, 600),
+    st.integers(2500, 6000),
+)  # fmt: skip
+
+
+@given(
+    brief=briefs,
+    wall=WALLS,
+    x=st.integers(0, 3000),
+    by=st.sampled_from(["auto", "through", "items", "keyholes", "mirrors", "cleat", "batten"]),
+    even=st.booleans(),
+)
+@settings(max_examples=150, deadline=None)
+def test_every_rack_draws_on_any_wall_with_its_screws_where_they_hold(
+    brief: Brief, wall: Wall, x: int, by: str, even: bool
+) -> None:
+    site = Site("Any wall", wall)
+    mount: Patch = {"by": by, "screws": "even" if even else "free"}
+    done = design(amend(brief, {"place": {"wall": "ab", "x": f"{x} mm"}, "mount": mount}), site)
+    assert done.scene.wall.x1 > done.scene.wall.x0
+    half = wall.studs.wide / 2 - RIM_OF_STUD
+    for one in done.on_wall.fixed:
+        boards = {part.key: part for part in one.body.grounds}
+        for screw in one.screws:
+            at, part = screw.x + x, boards[screw.part]
+            if screw.stud is not None:
+                assert abs(at - wall.stud_middles[screw.stud]) <= half
+            if one.by in ("auto", "through", "items"):
+                assert part.x <= screw.x <= part.x + part.length
+                assert part.y <= screw.y <= part.y + part.height
+            assert not any(a < at < b for a, b in no_hole(wall, screw.y)) or one.by == "mirrors"
+    for finding in done.on_wall.findings:
+        assert finding.fixes, finding.code
+
+
+@given(brief=briefs, x=st.integers(0, 2000))
+@settings(max_examples=60, deadline=None)
+def test_most_studs_are_never_fewer_and_every_aim_is_free_of_what_is_there(brief: Brief, x: int) -> None:
+    placed = amend(brief, {"place": {"wall": "ab", "x": f"{x} mm"}})
+    done = design(placed, SITES["ab"])
+    site = SITES["ab"]
+    found = {one.aim: one for one in aims(done.rack, site, placed.mount, placed.place.x, done.tape)}
+    free = open_places(site, areas(done.rack), [Area(o.x, o.y, o.x + o.width, o.y + o.height) for o in WALL.obstacles])
+    for one in found.values():
+        assert not free or any(a <= one.x <= b for a, b in free)
+
+    def met(aim: Aim) -> int:
+        x = found[aim].x
+        question = Fixer(done.rack, site, x, done.tape).question(placed.mount, x, [(x, x)])
+        # A line that is short of its studs counts before any further stud.
+        return sum(
+            min(len(studs), line.least)
+            for studs, line in zip(at(question, question.wanted).met, question.lines, strict=True)
+        )
+
+    if free:
+        assert met("studs") >= max(met("between"), met("holes"))
+
+
+def test_a_door_opens_as_far_as_what_hangs_beside_its_hinges_lets_it() -> None:
+    # The jackets stand 21 + 49.2 + 70 = 140.2 out and begin 45 beside the hinges: 180° - atan(140.2 / 45) = 108°.
+    done = design(amend(PLACED, {"place": {"x": "930 mm"}}), SITES["ab"])
+    assert depths(done.rack) == [21, Fraction(701, 5)]
+    assert next(f for f in done.findings if f.code == "wall.swing").value == "108°"
+
+
+def test_cables_are_kept_clear_of() -> None:
+    switch = Obstacle(kind="switch", x=Fraction(1000), y=Fraction(1100), width=Fraction(80), height=Fraction(80))
+    wall = BARE.model_copy(update={"obstacles": (switch,), "old": (OldFixing(x=Fraction(300), y=Fraction(1600)),)})
+    assert list(no_hole(wall, Fraction(1600))) == [(950, 1130), (275, 325)]  # straight up, and about the old hole
+    assert list(no_hole(wall, Fraction(1120))) == [(400, 1680)]  # aside
+    door = WALL.obstacles[0]
+    assert list(no_hole(BARE.model_copy(update={"obstacles": (door,)}), Fraction(1000))) == [(0, 900)]
+
+
+def test_every_way_says_what_it_would_mean() -> None:
+    done = on({})
+    mount = Mount()
+    by = {way.value: way for way in ways_by(done.rack, OPEN, done.on_wall.spot, mount, done.tape)}
+    assert by["through"].verdict.startswith("holds: 4 at ")
+    assert not by["mirrors"].good
+    assert by["mirrors"].verdict == "too few studs: 0"
+    into = {way.value: way for way in ways_into(done.rack, OPEN, done.on_wall.spot, mount, done.tape)}
+    assert into.keys() == {"auto"} | {key for key, anchor in ANCHORS.items() if "timber studs" in anchor.walls}
+    assert "Hole 14 mm; for linings of 9 mm to 50 mm." in into["toggles"].why
+    pegs = on({}, brief=starting_brief("enamel-mug", 6, "1 mm"))
+    plates = next(w for w in ways_by(pegs.rack, OPEN, pegs.on_wall.spot, mount, pegs.tape) if w.value == "plates")
+    assert plates.verdict == "no plate that hides a head"
+
+
+def test_putting_up_begins_with_one_screw_and_ends_with_a_pull() -> None:
+    wall = BARE.model_copy(update={"old": (OldFixing(x=Fraction(1700), y=Fraction(1650)),)})
+    done = on({}, Site("Old wall", wall))
+    up = put_up(done.rack, done.on_wall, done.tape)
+    assert [(h.number, h.x, h.into) for h in up.holes[:2]] == [(1, 1500, "stud 3"), (2, 2100, "stud 4")]
+    said = [step.do for step in up.steps]
+    assert said[0].startswith("Take out 1 old fixing")
+    assert said[2].startswith("Screw 1 first: 1500 mm from the left corner")
+    order = [next(k for k, do in enumerate(said) if word in do) for word in ("first", "level", "last screw", "Pull")]
+    assert order == sorted(order)
+    assert any("4 × 5 mm wood screws" in tool for tool in up.tools)
+    assert any("Cables" in caution for caution in up.cautions)
+    assert any("Two people" in caution for caution in up.cautions)
+    assert put_up(done.rack, design(COATS).on_wall, done.tape).steps == ()
+
+
+def test_lines_keep_off_holders_and_hooks_hide_them_only_under_plates() -> None:
+    rack = design(COATS).rack
+    (body,) = bodies(rack)
+    (through,) = lines(rack, body, "through")
+    for row in rack.rows:
+        for x, _ in row.places:
+            near = abs(through.ys[0] - row.y) < rack.glyph.height / 2 + 7
+            assert not (near and any(a < x < b for a, b in through.free))
+    (plates,) = lines(rack, body, "plates")
+    assert [(a + b) / 2 for a, b in plates.free] == list(rack.row.axes)

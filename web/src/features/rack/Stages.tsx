@@ -1,0 +1,49 @@
+import { NavLink } from "react-router";
+
+import { useShown } from "./shown";
+
+export type Stage = "rack" | "wall" | "fixing";
+
+const STAGES: { stage: Stage; label: string; path: string }[] = [
+  { stage: "rack", label: "The rack", path: "" },
+  { stage: "wall", label: "Its wall", path: "/wall" },
+  { stage: "fixing", label: "Fixing", path: "/fixing" },
+];
+
+/** Which stage of the work a finding belongs to, by its code. */
+const stageOf = (code: string): Stage =>
+  code.startsWith("wall.") ? "wall" : /^(fix|mount)\./.test(code) ? "fixing" : "rack";
+
+/** The stages of the work, visited at will, each with what is left to settle in it. */
+export function Stages({ stage }: { stage: Stage }) {
+  const id = useShown((shown) => shown.rack.id);
+  const findings = useShown((shown) => shown.design.findings);
+  return (
+    <nav aria-label="Stages" className="flex border-b-2 border-ink bg-paper">
+      {STAGES.map(({ stage: one, label, path }) => {
+        const left = findings.filter(
+          ({ code, severity }) => severity !== "note" && stageOf(code) === one,
+        ).length;
+        return (
+          <NavLink
+            key={one}
+            to={`/racks/${id}${path}`}
+            end
+            aria-current={one === stage ? "page" : undefined}
+            className="hand flex min-h-9 flex-1 items-center justify-center gap-1.5 border-l border-rule text-[0.95rem] text-soft first:border-l-0
+              hover:text-ink aria-[current=page]:bg-sheet aria-[current=page]:font-semibold aria-[current=page]:text-ink
+              aria-[current=page]:shadow-[inset_0_3px_0_var(--ink)]"
+          >
+            {label}
+            {left > 0 && (
+              <span className="text-[0.8rem] font-semibold text-care">
+                ▲{left}
+                <span className="sr-only"> to settle</span>
+              </span>
+            )}
+          </NavLink>
+        );
+      })}
+    </nav>
+  );
+}

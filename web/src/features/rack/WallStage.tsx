@@ -1,0 +1,176 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Link, useNavigate } from "react-router";
+
+import { api } from "../../api/client";
+import type { Standing } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Measure } from "../../ui/Measure";
+import { Pick } from "../../ui/Pick";
+import { BriefField } from "./BriefField";
+import { Section } from "./Section";
+import { useSession, useShown } from "./shown";
+import { useStanding } from "./useStanding";
+
+const NONE = "none";
+const WHO = [
+  { value: "adult", label: "grown people" },
+  { value: "child", label: "children too" },
+  { value: "seated", label: "somebody in a chair" },
+];
+
+/** Where the rack hangs: which wall, where on it, who reaches, and what room is left around it. */
+export function WallStage() {
+  const on = useShown((shown) => shown.design.on_wall);
+  const up = useShown((shown) => shown.design.up);
+  return (
+    <>
+      <WhichWall />
+      {on && (
+        <>
+          <Section title="Where on it">
+            <div className="grid grid-cols-2 gap-x-3">
+              <BriefField path="place.x" label="from left" />
+              <BriefField path="hung" label={up ? "foot at" : "hung"} />
+            </div>
+            <p className="text-[0.87rem] text-soft">
+              Drag the rack on its wall: it catches at studs, middles, neighbours and heights. Arrow keys move
+              it a step of the tape.
+            </p>
+          </Section>
+          <Aims />
+          <Room />
+        </>
+      )}
+    </>
+  );
+}
+
+function WhichWall() {
+  const { apply } = useSession();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const id = useShown((shown) => shown.rack.id);
+  const tape = useShown((shown) => shown.design.tape.name);
+  const on = useShown((shown) => shown.design.on_wall);
+  const walls = useQuery({ queryKey: ["wallsFor", id], queryFn: () => api.wallsFor(id), staleTime: 0 });
+
+  async function survey() {
+    const wall = await api.makeWall("New wall", tape);
+    void queries.invalidateQueries({ queryKey: ["walls"] });
+    const choices = await api.wallsFor(id);
+    apply(choices.find((one) => one.id === wall.id)?.patch ?? { place: { wall: wall.id } });
+    void navigate(`/walls/${wall.id}`);
+  }
+  return (
+    <Section
+      title="Which wall"
+      aside={
+        on && (
+          <Link to={`/walls/${on.wall}`} className="text-act underline decoration-dotted underline-offset-3">
+            its survey
+          </Link>
+        )
+      }
+    >
+      <div className="flex items-center gap-2">
+        <Pick
+          label="Wall"
+          value={on?.wall ?? NONE}
+          shown={on?.name ?? "none surveyed yet"}
+          options={[
+            { value: NONE, label: "no wall yet" },
+            ...(walls.data ?? []).map(({ id: value, name, says }) => ({ value, label: name, why: says })),
+          ]}
+          onPick={(picked) =>
+            apply(walls.data?.find((one) => one.id === picked)?.patch ?? { place: { wall: null } })
+          }
+          className="min-w-0 flex-1"
+        />
+        <Button onClick={() => void survey()}>Survey a new one</Button>
+      </div>
+      {!on && (
+        <p className="mt-1 text-[0.9rem] text-soft">
+          Without a wall nothing is known of studs, doors or other racks. Measure it once: every rack on it
+          uses the same survey.
+        </p>
+      )}
+    </Section>
+  );
+}
+
+function Aims() {
+  const standing = useStanding();
+  return (
+    <Section title="Best places">
+      <div
+        className="hand grid grid-cols-[1fr_4.2rem_2.6rem_2.6rem] gap-x-1 text-[0.75rem] text-soft"
+        aria-hidden
+      >
+        <span className="col-start-2 text-right">from left</span>
+        <span className="text-right">studs</span>
+        <span className="text-right">holes</span>
+      </div>
+      {standing.data?.aims.map((aim) => (
+        <Aim key={aim.aim} aim={aim} />
+      ))}
+      {standing.isPending && <p className="text-[0.87rem] text-soft">Trying every place…</p>}
+    </Section>
+  );
+}
+
+function Aim({ aim }: { aim: Standing["aims"][number] }) {
+  const { apply, preview } = useSession();
+  return (
+    <button
+      type="button"
+      aria-pressed={aim.here}
+      aria-label={`${aim.name}: ${aim.x} from the left, ${aim.studs} studs, ${aim.screws} holes, ${aim.share}`}
+      title={aim.why}
+      className="grid w-full grid-cols-[1fr_4.2rem_2.6rem_2.6rem] items-baseline gap-x-1 rounded-[2px] px-0.5 py-0.5 text-left
+        text-[0.9rem] hover:bg-note-bg aria-pressed:bg-ink aria-pressed:text-paper pointer-coarse:min-h-10"
+      onClick={() => apply(aim.patch)}
+      onFocus={() => preview(aim.patch)}
+      onBlur={() => preview(null)}
+    >
+      <span>
+        {aim.name}
+        <span className="block text-[0.8rem] opacity-80">{aim.share}</span>
+      </span>
+      <span className="hand text-right">
+        <Measure text={aim.x} />
+      </span>
+      <span className="hand text-right">{aim.studs || "—"}</span>
+      <span className="hand text-right">{aim.screws}</span>
+    </button>
+  );
+}
+
+function Room() {
+  const { apply } = useSession();
+  const on = useShown((shown) => shown.design.on_wall);
+  const who = useShown(({ design }) => (design.brief["place"] as { who: string }).who);
+  return (
+    <Section title="Who uses it, and the room">
+      <div className="flex items-baseline justify-between gap-1">
+        <span className="text-soft">reached by</span>
+        <Pick
+          label="Reached by"
+          value={who}
+          options={WHO}
+          onPick={(next) => apply({ place: { who: next } })}
+        />
+      </div>
+      <div className="grid grid-cols-2 gap-x-3">
+        <BriefField path="place.reach" label="up to" optional placeholder={on?.reach ?? ""} />
+        <BriefField path="place.hand" label="hand room" />
+        <BriefField path="place.way" label="way past" />
+        <span className="flex items-baseline justify-between gap-1">
+          <span className="text-soft">stands out</span>
+          <span className="hand text-[0.95rem]">
+            <Measure text={on?.depth ?? ""} />
+          </span>
+        </span>
+      </div>
+    </Section>
+  );
+}

@@ -1,0 +1,16 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+
+import { api } from "../../api/client";
+import { useShown } from "./shown";
+
+/** What the wall allows the rack as it is stored: worked out anew after each change, the last one shown meanwhile. */
+export function useStanding() {
+  const id = useShown((shown) => shown.rack.id);
+  const version = useShown((shown) => shown.rack.version);
+  return useQuery({
+    queryKey: ["standing", id, version],
+    queryFn: () => api.standing(id),
+    placeholderData: keepPreviousData,
+    staleTime: 0,
+  });
+}

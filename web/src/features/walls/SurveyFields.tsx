@@ -1,0 +1,245 @@
+import { useState } from "react";
+
+import type { Patch, Wall } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Field } from "../../ui/Field";
+import { Pick } from "../../ui/Pick";
+import { Section } from "../rack/Section";
+import { surveyOf, type Obstacle, type WallControl } from "./useWall";
+
+const MAKEUPS = [
+  { value: "timber studs", label: "board on timber studs", why: "A knock sounds hollow between the studs." },
+  {
+    value: "steel studs",
+    label: "board on steel studs",
+    why: "A magnet finds the screws, and the studs are thin.",
+  },
+  { value: "masonry", label: "masonry", why: "A knock sounds dull everywhere." },
+  { value: "planked", label: "planks or sheet on studs", why: "Wood that holds a screw by itself." },
+];
+const KINDS: Record<string, Omit<Obstacle, "kind" | "x">> = {
+  door: { y: "0 mm", width: "860 mm", height: "2040 mm", hinge: "left" },
+  hatch: { y: "900 mm", width: "600 mm", height: "600 mm", hinge: "left" },
+  window: { y: "900 mm", width: "1000 mm", height: "1200 mm", hinge: "none" },
+  switch: { y: "1050 mm", width: "82 mm", height: "82 mm", hinge: "none" },
+  socket: { y: "300 mm", width: "82 mm", height: "82 mm", hinge: "none" },
+  pipe: { y: "0 mm", width: "34 mm", height: "1000 mm", hinge: "none" },
+  radiator: { y: "150 mm", width: "1000 mm", height: "600 mm", hinge: "none" },
+  other: { y: "1000 mm", width: "300 mm", height: "300 mm", hinge: "none" },
+};
+const HINGES = [
+  { value: "none", label: "no leaf" },
+  { value: "left", label: "hinged left" },
+  { value: "right", label: "hinged right" },
+];
+
+interface Props {
+  wall: Wall;
+  control: WallControl;
+}
+
+/** A wall as it is measured: what it is, where its studs are, what is on it. */
+export function SurveyFields({ wall, control }: Props) {
+  const survey = surveyOf(wall);
+  const framed = survey.makeup !== "masonry";
+  const nested = (path: string, value: string | null): Patch =>
+    path.split(".").reduceRight<unknown>((inner, key) => ({ [key]: inner }), value) as Patch;
+  const field = (path: string, label: string, optional = false) => (
+    <Field
+      label={label}
+      value={wall.design.fields[path] ?? ""}
+      placeholder={optional ? "—" : ""}
+      onCommit={(text) => control.change(nested(path, optional && !text ? null : text))}
+      onStep={(by) =>
+        control.apply(
+          nested(path, `${wall.design.fields[path]} ${by > 0 ? "+" : "-"} ${wall.design.tape.name}`),
+        )
+      }
+    />
+  );
+  return (
+    <>
+      <Section title="The wall">
+        <div className="grid grid-cols-2 gap-x-3">
+          {field("width", "wide")}
+          {field("height", "high")}
+          {field("skirting", "skirting")}
+          {field("skirting_thick", "thick")}
+          {field("way", "room deep", true)}
+        </div>
+        <div className="flex items-baseline justify-between gap-2">
+          <span className="text-soft">made of</span>
+          <Pick
+            label="Made of"
+            value={survey.makeup}
+            options={MAKEUPS}
+            onPick={(makeup) => control.apply({ makeup })}
+          />
+        </div>
+        {framed && field("lining", survey.makeup === "planked" ? "planks thick" : "board thick")}
+      </Section>
+      {framed && (
+        <Section title="Studs">
+          <div className="grid grid-cols-2 gap-x-3">
+            {field("studs.first", "first at")}
+            {field("studs.apart", "every")}
+            {field("studs.wide", "a stud is")}
+          </div>
+          <Measured wall={wall} control={control} />
+        </Section>
+      )}
+      <Obstacles wall={wall} control={control} />
+      <OldFixings wall={wall} control={control} />
+    </>
+  );
+}
+
+/** Studs that were found one by one, which stand for the spacing. */
+function Measured({ wall, control }: Props) {
+  const { measured } = surveyOf(wall).studs;
+  const shown = measured.length ? wall.design.studs.join("; ") : "";
+  return (
+    <Field
+      label="or each one's middle"
+      value={shown}
+      placeholder="310; 905"
+      wide
+      onCommit={(text) =>
+        control.change({ studs: { measured: text.split(";").flatMap((one) => one.trim() || []) } })
+      }
+    />
+  );
+}
+
+function Obstacles({ wall, control }: Props) {
+  const { obstacles } = surveyOf(wall);
+  const put = (next: Obstacle[]) => ({ obstacles: next });
+  const changed = (index: number, change: Partial<Obstacle>) =>
+    put(obstacles.map((one, k) => (k === index ? { ...one, ...change } : one)));
+  return (
+    <Section
+      title="On the wall"
+      aside={
+        <Pick
+          label="Add something on the wall"
+          value=""
+          shown="+ add"
+          options={Object.keys(KINDS).map((value) => ({ value, label: value }))}
+          onPick={(kind) => {
+            const usual = KINDS[kind];
+            if (usual) control.apply(put([...obstacles, { kind, x: "0 mm", ...usual }]));
+          }}
+        />
+      }
+    >
+      {obstacles.length === 0 && (
+        <p className="text-[0.87rem] text-soft">Doors, windows, switches, pipes: what a rack keeps off.</p>
+      )}
+      {obstacles.map((one, index) => (
+        <fieldset key={index} className="border-t border-rule py-1 first-of-type:border-t-0">
+          <legend className="sr-only">
+            {one.kind} {index + 1}
+          </legend>
+          <div className="flex items-center gap-1">
+            <Pick
+              label="Kind"
+              value={one.kind}
+              options={Object.keys(KINDS).map((value) => ({ value, label: value }))}
+              onPick={(kind) => control.apply(changed(index, { kind }))}
+            />
+            {["door", "hatch", "window"].includes(one.kind) && (
+              <Pick
+                label="Leaf"
+                value={one.hinge}
+                options={HINGES}
+                onPick={(hinge) => control.apply(changed(index, { hinge }))}
+              />
+            )}
+            <span className="flex-1" />
+            <Button
+              look="bare"
+              aria-label={`Forget the ${one.kind}`}
+              onClick={() => control.apply(put(obstacles.filter((_, k) => k !== index)))}
+            >
+              ×
+            </Button>
+          </div>
+          <div className="grid grid-cols-2 gap-x-3">
+            {(
+              [
+                ["x", "from left"],
+                ["y", "from floor"],
+                ["width", "wide"],
+                ["height", "high"],
+              ] as const
+            ).map(([which, label]) => (
+              <Field
+                key={which}
+                label={label}
+                value={wall.design.fields[`obstacles.${index}.${which}`] ?? ""}
+                onCommit={(text) => control.change(changed(index, { [which]: text }))}
+              />
+            ))}
+          </div>
+        </fieldset>
+      ))}
+    </Section>
+  );
+}
+
+function OldFixings({ wall, control }: Props) {
+  const { old } = surveyOf(wall);
+  const [text, setText] = useState("");
+  const [error, setError] = useState<string | null>(null);
+
+  async function add() {
+    const [x = "", y = ""] = text.split(";").map((one) => one.trim());
+    if (!x || !y) return setError("Give both, from the left and from the floor: 820; 1640.");
+    const outcome = await control.change({ old: [...old, { x, y }] });
+    setError(outcome);
+    if (outcome === null) setText("");
+  }
+  return (
+    <Section title="Left in the wall">
+      <p className="text-[0.87rem] text-soft">
+        Old screws and plugs, to take out and fill first: no new hole comes near.
+      </p>
+      {old.map((_, index) => (
+        <div key={index} className="flex items-baseline justify-between">
+          <span className="hand text-[0.93rem]">
+            {wall.design.fields[`old.${index}.x`]} from the left, {wall.design.fields[`old.${index}.y`]} up
+          </span>
+          <Button
+            look="bare"
+            aria-label={`Forget old fixing ${index + 1}`}
+            onClick={() => control.apply({ old: old.filter((__, k) => k !== index) })}
+          >
+            ×
+          </Button>
+        </div>
+      ))}
+      <form
+        className="flex items-center gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void add();
+        }}
+      >
+        <input
+          aria-label="Old fixing: from the left; from the floor"
+          aria-invalid={error !== null}
+          value={text}
+          placeholder="820; 1640"
+          onChange={(event) => setText(event.target.value)}
+          className="hand min-h-7 w-32 rounded-[3px] border border-rule bg-transparent px-1 aria-invalid:border-stop pointer-coarse:min-h-10"
+        />
+        <Button type="submit">Add</Button>
+      </form>
+      {error && (
+        <p role="alert" className="mt-1 border border-stop bg-stop-bg px-2 py-1 text-[0.87rem] text-stop">
+          {error}
+        </p>
+      )}
+    </Section>
+  );
+}

@@ -1,0 +1,127 @@
+import { Link, useParams } from "react-router";
+
+import type { Wall } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { NameField } from "../../ui/NameField";
+import { NotFound } from "../../ui/NotFound";
+import { Switch } from "../../ui/Switch";
+import { ThemeButton } from "../../ui/ThemeButton";
+import { Section } from "../rack/Section";
+import { useShortcuts } from "../rack/useShortcuts";
+import { SurveyFields } from "./SurveyFields";
+import { useWall, type WallControl } from "./useWall";
+import { WallDrawing } from "./WallDrawing";
+
+const USUAL = { mm: "1 mm", in: "1/16 in" } as const;
+
+/** A wall's survey: drawn as it is measured, with the racks that hang on it. */
+export function WallPage() {
+  const { id = "" } = useParams();
+  const control = useWall(id);
+  const { wall, trouble, undo, redo } = control;
+  useShortcuts({ undo, redo });
+  if (wall.error) return <NotFound text={wall.error.message} />;
+  if (!wall.data)
+    return (
+      <p className="p-8 text-soft" role="status">
+        Setting up the wall…
+      </p>
+    );
+  return (
+    <div className="flex min-h-dvh flex-col md:h-dvh md:min-h-0">
+      <title>{`${wall.data.name} | Yardcliff`}</title>
+      <Strip wall={wall.data} control={control} />
+      {trouble && (
+        <p
+          role="alert"
+          className="flex items-center gap-3 border-b border-care bg-care-bg px-3 py-1.5 text-care"
+        >
+          <span className="flex-1">{trouble}</span>
+          <Button onClick={control.dismiss}>Close</Button>
+        </p>
+      )}
+      <main className="flex min-h-0 flex-1 flex-col md:flex-row">
+        <div className="relative h-[46vh] min-w-0 flex-1 overflow-hidden md:h-auto">
+          <WallDrawing wall={wall.data} control={control} />
+        </div>
+        <aside
+          className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
+          aria-label="Survey"
+        >
+          <OnIt wall={wall.data} />
+          <SurveyFields wall={wall.data} control={control} />
+        </aside>
+      </main>
+    </div>
+  );
+}
+
+function OnIt({ wall }: { wall: Wall }) {
+  return (
+    <Section title="Racks on it">
+      {wall.racks.length === 0 && (
+        <p className="text-[0.87rem] text-soft">None yet: open a rack and give it this wall.</p>
+      )}
+      <ul>
+        {wall.racks.map((rack) => (
+          <li key={rack.id} className="flex items-baseline gap-2 py-0.5">
+            <Link
+              to={`/racks/${rack.id}/wall`}
+              className="min-w-0 flex-1 truncate text-act underline decoration-dotted underline-offset-3"
+            >
+              {rack.name}
+            </Link>
+            <span className="hand text-[0.85rem] text-soft">
+              {rack.x}, {rack.hung} up
+            </span>
+            {rack.to_settle > 0 && (
+              <span className="text-[0.85rem] font-semibold text-care">▲{rack.to_settle}</span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </Section>
+  );
+}
+
+function Strip({ wall, control }: { wall: Wall; control: WallControl }) {
+  const { unit } = wall.design.tape;
+  return (
+    <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-1.5">
+      <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
+        Racks
+      </Link>
+      <span aria-hidden className="text-rule">
+        /
+      </span>
+      <NameField label="Name of the wall" what="wall" name={wall.name} onRename={control.rename} />
+      <span className="flex-1" />
+      <Button
+        look="bare"
+        disabled={!wall.undo}
+        onClick={control.undo}
+        title={wall.undo ? `Take back: ${wall.undo}` : undefined}
+      >
+        Undo
+      </Button>
+      <Button
+        look="bare"
+        disabled={!wall.redo}
+        onClick={control.redo}
+        title={wall.redo ? `Again: ${wall.redo}` : undefined}
+      >
+        Redo
+      </Button>
+      <Switch
+        label="Unit"
+        value={unit}
+        options={[
+          { value: "mm", label: "mm" },
+          { value: "in", label: "inch" },
+        ]}
+        onPick={(next) => next !== unit && control.apply({ tape: USUAL[next] })}
+      />
+      <ThemeButton />
+    </header>
+  );
+}

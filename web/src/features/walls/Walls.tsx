@@ -1,0 +1,124 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Link, useNavigate } from "react-router";
+
+import { api } from "../../api/client";
+import type { TapeName, Wall } from "../../api/types";
+import { fit } from "../../drawing/view";
+import { Button } from "../../ui/Button";
+import { Scene } from "../../ui/Scene";
+import { useSay } from "../../ui/Toasts";
+
+const SIZE = { width: 330, height: 190 };
+
+/** The surveyed walls, each with the racks that hang on it. */
+export function Walls() {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const say = useSay();
+  const walls = useQuery({ queryKey: ["walls"], queryFn: api.walls });
+  const bin = useQuery({ queryKey: ["walls", "bin"], queryFn: api.binnedWalls });
+  const refresh = () => void queries.invalidateQueries({ queryKey: ["walls"] });
+  const fail = (error: Error) => say(error.message);
+  const tape = (localStorage.getItem("yardcliff-tape") ?? "1 mm") as TapeName;
+  const make = useMutation({
+    mutationFn: () => api.makeWall("New wall", tape),
+    onSuccess: (wall) => {
+      refresh();
+      void navigate(`/walls/${wall.id}`);
+    },
+    onError: fail,
+  });
+  const restore = useMutation({ mutationFn: api.restoreWall, onSuccess: refresh, onError: fail });
+  const remove = useMutation({
+    mutationFn: (wall: Wall) => api.removeWall(wall.id),
+    onSuccess: (_, wall) => {
+      refresh();
+      say(`“${wall.name}” is in the bin; its racks stay as they are.`, {
+        label: "Undo",
+        run: () => restore.mutate(wall.id),
+      });
+    },
+    onError: fail,
+  });
+  return (
+    <section aria-labelledby="walls" className="mt-10 border-t-2 border-ink pt-2">
+      <div className="flex items-center gap-3">
+        <h2 id="walls" className="flex-1 text-[1.3rem]">
+          Walls{" "}
+          <span className="text-[0.95rem] font-normal text-soft">surveyed once, for every rack on them</span>
+        </h2>
+        <Button onClick={() => make.mutate()}>Survey a wall</Button>
+      </div>
+      {walls.data?.length === 0 && (
+        <p className="py-6 text-soft">
+          None yet. A survey says where the studs, the doors and the switches are; racks on it are placed and
+          fixed by it.
+        </p>
+      )}
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(23rem,100%),1fr))]">
+        {walls.data?.map((wall) => (
+          <li
+            key={wall.id}
+            className="relative flex flex-col border-b border-rule px-2 pt-4 pb-3 hover:bg-sheet"
+          >
+            <Small wall={wall} />
+            <div className="mt-2 flex items-end gap-2">
+              <div className="min-w-0 flex-1">
+                <h3 className="truncate text-[1.05rem]">
+                  <Link to={`/walls/${wall.id}`} className="after:absolute after:inset-0">
+                    {wall.name}
+                  </Link>
+                </h3>
+                <p className="text-[0.9rem] text-soft">
+                  {wall.racks.length === 0
+                    ? "nothing on it yet"
+                    : `${wall.racks.length} ${wall.racks.length === 1 ? "rack" : "racks"} on it`}
+                </p>
+              </div>
+              <Button
+                look="bare"
+                className="relative z-10"
+                aria-label={`Put the wall ${wall.name} in the bin`}
+                onClick={() => remove.mutate(wall)}
+              >
+                Bin
+              </Button>
+            </div>
+          </li>
+        ))}
+      </ul>
+      {bin.data && bin.data.length > 0 && (
+        <details className="mt-3">
+          <summary className="cursor-pointer text-soft">Walls in the bin: {bin.data.length}</summary>
+          {bin.data.map((wall) => (
+            <p key={wall.id} className="flex items-center gap-3 py-1">
+              {wall.name}
+              <Button aria-label={`Restore the wall ${wall.name}`} onClick={() => restore.mutate(wall.id)}>
+                Restore
+              </Button>
+            </p>
+          ))}
+        </details>
+      )}
+    </section>
+  );
+}
+
+function Small({ wall }: { wall: Wall }) {
+  const { scene } = wall.design;
+  const view = fit(scene.extent, SIZE, { top: 6, right: 6, bottom: 6, left: 6 });
+  return (
+    <svg viewBox={`0 0 ${SIZE.width} ${SIZE.height}`} aria-hidden className="w-full max-w-[22rem]">
+      <rect
+        x={view.tx}
+        y={view.ty - scene.extent.y1 * view.scale}
+        width={scene.extent.x1 * view.scale}
+        height={scene.extent.y1 * view.scale}
+        className="fill-wall"
+      />
+      <g transform={`translate(${view.tx} ${view.ty}) scale(${view.scale} ${-view.scale})`}>
+        <Scene scene={scene} scale={view.scale} />
+      </g>
+    </svg>
+  );
+}

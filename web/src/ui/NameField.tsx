@@ -1,0 +1,55 @@
+import { useState, type KeyboardEvent } from "react";
+
+import type { Outcome } from "./Field";
+
+interface Props {
+  label: string;
+  what: "rack" | "wall";
+  name: string;
+  /** Takes the new name; answers with what is wrong with it, or null. */
+  onRename: (name: string) => Promise<Outcome>;
+}
+
+/** A sheet's name as its heading, to be typed over. */
+export function NameField({ label, what, name, onRename }: Props) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const [error, setError] = useState<string | null>(null);
+
+  async function commit() {
+    if (draft === null || draft === name) return setDraft(null);
+    if (!draft.trim()) return setError(`A ${what} needs a name of 1 to 80 characters.`);
+    const outcome = await onRename(draft.trim());
+    setError(outcome);
+    if (outcome === null) setDraft(null);
+  }
+  function onKeyDown(event: KeyboardEvent) {
+    if (event.key === "Enter") void commit();
+    if (event.key !== "Escape") return;
+    setDraft(null);
+    setError(null);
+  }
+  return (
+    <h1 className="relative m-0 min-w-40">
+      <span className="sr-only">{name}</span>
+      <input
+        aria-label={label}
+        aria-invalid={error !== null}
+        value={draft ?? name}
+        maxLength={80}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={() => void commit()}
+        onKeyDown={onKeyDown}
+        className="hand field-sizing-content max-w-[50vw] rounded-[3px] border border-transparent bg-transparent px-1 text-[1.15rem] font-semibold
+          hover:border-rule"
+      />
+      {error && (
+        <p
+          role="alert"
+          className="absolute top-full left-0 z-30 w-64 border border-stop bg-stop-bg px-2 py-1 text-[0.87rem] font-normal text-stop"
+        >
+          {error}
+        </p>
+      )}
+    </h1>
+  );
+}
