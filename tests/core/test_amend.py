@@ -138,3 +138,9 @@ def test_merge_is_that_of_rfc_7396() -> None:
 )
 def test_a_change_is_described_for_the_undo_list(patch: dict[str, Any], says: str) -> None:
     assert describe(COATS, amend(COATS, patch)) == says
+
+
+def test_another_way_begins_with_as_many_as_a_rack_holds() -> None:
+    # Several rows may hold more than one row can: 24 rows of 200, held down at 2000.
+    many = amend(COATS, {"rows": {"count": 24}, "row": {"count": 200}, "item": {"width": "10 mm"}})
+    assert amend(many, {"family": "stile-pair"}).row.count == 1000

@@ -15,7 +15,7 @@ from yardcliff.core.families.family import Family
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.listing import Listed, shipped
-from yardcliff.core.model import leaves
+from yardcliff.core.model import MAX_COUNT, leaves
 from yardcliff.core.row import Row
 from yardcliff.core.row_brief import Follows
 
@@ -118,7 +118,7 @@ def _by_another_way(brief: Brief, document: dict[str, Any], way: Family[Any] | N
     kept = {name: document[name] for name in asked_by.model_fields if name in document and name != "family"}
     if way is None or way.brief.run is brief.run:
         return kept
-    counts = Counter(hung.kind for hung in build(brief).hung)
+    counts = Counter(hung.kind for hung in build(brief).hung[:MAX_COUNT])
     hangs = [(_as_listed(brief, kind), counts[kind]) for kind in brief.kinds if counts[kind]]
     fresh = dump(way.start(hangs, brief.tape))
     row = fresh["row"] | {name: kept["row"][name] for name in ("facing", "spares", "nudge")}

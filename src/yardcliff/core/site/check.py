@@ -263,7 +263,7 @@ def fixing_findings(
     hollow = [one for one in fixed if not one.anchor.in_studs and one.anchor.key == "toggles" and mount.into == "auto"]
     if hollow and all(one.good for one in hollow):
         one = hollow[0]
-        fixes = [fix for fix in _holding(rack, site, spot, mount, tape, one) if "carries" not in str(fix.patch)]
+        fixes = _holding(rack, site, spot, mount, tape, one)
         yield Finding(
             "fix.hollow", one.body.name, f"No two studs can take its screws here: {len(one.screws)} {one.anchor.name} hold it.",
             "of what they may", f"{one.share:.0%}", "100%",
@@ -289,20 +289,20 @@ def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: 
     tries: list[tuple[str, Patch]] = [
         ("Screws where studs are", {"screws": "free"}),
         ("Screws through it", {"by": "through"}),
-        ("A batten onto the studs", {"by": "batten", "into": "auto"}),
-        ("8 mm lag screws", {"into": "lags"}),
-        ("Spring toggles", {"into": "toggles"}),
-        ("What suits the wall", {"by": "auto", "into": "auto", "screws": "free"}),
+        # Another fixing has another packet.
+        ("A batten onto the studs", {"by": "batten", "into": "auto", "carries": None}),
+        ("8 mm lag screws", {"into": "lags", "carries": None}),
+        ("Spring toggles", {"into": "toggles", "carries": None}),
+        ("What suits the wall", {"by": "auto", "into": "auto", "screws": "free", "carries": None}),
     ]
     for label, patch in tries:
         asked = mount.model_copy(update=patch)
         if asked != mount and holds(spot.x, asked):
             found.append(Fix(label, {"mount": patch}))
-    if not found or bad.share > 1:
-        worst = max((pull.shear + pull.pull for pull in bad.pulls), default=0)
-        carries = ceil(worst / GRAVITY * 10) * 100 + 100
-        if not bad.loose and carries <= 100_000:
-            found.append(Fix(f"Fixings that carry {carries / 1000:g} kg each", {"mount": {"carries": carries}}))
+    worst = max((pull.shear + pull.pull for pull in bad.pulls), default=0)
+    carries = ceil(worst / GRAVITY * 10) * 100 + 100
+    if bad.share > 1 and not bad.loose and carries <= 100_000:
+        found.append(Fix(f"Fixings that carry {carries / 1000:g} kg each", {"mount": {"carries": carries}}))
     return tuple(found[:3]) or (LEAVE,)
 
 

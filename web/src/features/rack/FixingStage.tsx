@@ -135,7 +135,9 @@ function Ways({ label, value, ways, field }: WaysProps) {
             name={label}
             className="accent-(--act)"
             checked={way.value === value}
-            onChange={() => apply({ mount: { [field]: way.value } })}
+            onChange={() =>
+              apply({ mount: { [field]: way.value, ...(field === "into" && { carries: null }) } })
+            }
           />
           <span title={way.why}>{way.name}</span>
           <span className={`hand text-[0.8rem] font-normal ${way.good ? "text-soft" : "text-care"}`}>

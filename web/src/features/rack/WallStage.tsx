@@ -124,7 +124,6 @@ function Aim({ aim }: { aim: Standing["aims"][number] }) {
     <button
       type="button"
       aria-pressed={aim.here}
-      aria-label={`${aim.name}: ${aim.x} from the left, ${aim.studs} studs, ${aim.screws} holes, ${aim.share}`}
       title={aim.why}
       className="grid w-full grid-cols-[1fr_4.2rem_2.6rem_2.6rem] items-baseline gap-x-1 rounded-[2px] px-0.5 py-0.5 text-left
         text-[0.9rem] hover:bg-note-bg aria-pressed:bg-ink aria-pressed:text-paper pointer-coarse:min-h-10"
@@ -138,9 +137,16 @@ function Aim({ aim }: { aim: Standing["aims"][number] }) {
       </span>
       <span className="hand text-right">
         <Measure text={aim.x} />
+        <span className="sr-only"> from the left,</span>
       </span>
-      <span className="hand text-right">{aim.studs || "—"}</span>
-      <span className="hand text-right">{aim.screws}</span>
+      <span className="hand text-right">
+        {aim.studs || "—"}
+        <span className="sr-only"> studs,</span>
+      </span>
+      <span className="hand text-right">
+        {aim.screws}
+        <span className="sr-only"> holes</span>
+      </span>
     </button>
   );
 }

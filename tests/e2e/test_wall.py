@@ -1,0 +1,156 @@
+"""The wall: surveyed, a rack dragged on it, fixed to it, and put up."""
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from tests.e2e.conftest import AXE, open_rack, saved
+
+
+def commit(page: Page, label: str, text: str) -> None:
+    field = page.get_by_label(label, exact=True)
+    field.fill(text)
+    field.press("Enter")
+
+
+def stage(page: Page, name: str) -> None:
+    page.get_by_role("navigation", name="Stages").get_by_role("link", name=name).click()
+
+
+def test_a_wall_is_surveyed_and_every_wrong_measure_is_said(home: Page) -> None:
+    home.get_by_role("button", name="Survey a wall").click()
+    expect(home.get_by_label("Name of the wall")).to_have_value("New wall")
+    commit(home, "Name of the wall", "Lean-to, back wall")
+    expect(home.get_by_role("heading", name="Lean-to, back wall")).to_be_attached()
+    commit(home, "wide", "wide")
+    expect(home.get_by_role("alert")).to_contain_text("“wide” is no number")
+    home.get_by_label("wide", exact=True).press("Escape")
+    commit(home, "wide", "3.6 m")
+    expect(home.get_by_label("wide", exact=True)).to_have_value("3600 mm")
+    commit(home, "every", "10")
+    expect(home.get_by_role("alert")).to_contain_text("Studs stand 100 mm apart or more")
+    home.get_by_label("every", exact=True).press("Escape")
+    commit(home, "every", "400 mm")
+    commit(home, "or each one's middle", "300 mm; 5 m")
+    expect(home.get_by_role("alert")).to_contain_text("past the wall's end")
+    home.get_by_label("or each one's middle").press("Escape")
+    home.get_by_role("button", name="Add something on the wall").click()
+    home.get_by_role("menuitemradio", name="door").click()
+    door = home.get_by_role("slider", name="door on the wall")
+    box = door.bounding_box()
+    assert box
+    home.mouse.move(box["x"] + 20, box["y"] + 60)
+    home.mouse.down()
+    home.mouse.move(box["x"] + 120, box["y"] + 60, steps=4)
+    home.mouse.up()
+    expect(door).not_to_have_attribute("aria-valuenow", "0")
+    moved = int(door.get_attribute("aria-valuenow") or 0)
+    door.press("ArrowRight")
+    expect(door).to_have_attribute("aria-valuenow", str(moved + 1))
+    home.get_by_role("button", name="Undo").click()
+    expect(door).to_have_attribute("aria-valuenow", str(moved))
+    commit(home, "Old fixing: from the left; from the floor", "820")
+    expect(home.get_by_role("alert")).to_contain_text("from the left and from the floor")
+    commit(home, "Old fixing: from the left; from the floor", "2400; 1640")
+    expect(home.get_by_text("2400 mm from the left, 1640 mm up")).to_be_visible()
+    home.get_by_role("button", name="Made of").click()
+    home.get_by_role("menuitemradio", name="masonry").click()
+    expect(home.get_by_role("region", name="Studs")).to_have_count(0)
+    home.reload()
+    whole = home.get_by_role("region", name="The wall", exact=True)
+    expect(whole.get_by_label("wide", exact=True)).to_have_value("3600 mm")
+    home.get_by_role("link", name="Racks", exact=True).click()
+    home.get_by_role("button", name="Put the wall Lean-to, back wall in the bin").click()
+    home.get_by_role("button", name="Undo").click()
+    expect(home.get_by_role("link", name="Lean-to, back wall")).to_be_visible()
+
+
+def test_a_rack_is_dragged_on_its_wall_and_catches_where_it_should(home: Page) -> None:
+    jackets = open_rack(home, "Porch, guests' jackets")
+    stage(jackets, "Its wall")
+    rack = jackets.get_by_role("slider", name="The rack on its wall")
+    expect(rack).to_have_attribute("aria-valuenow", "1372")
+    box = rack.bounding_box()
+    assert box
+    x, y = box["x"] + box["width"] / 2, box["y"] + 80
+    jackets.mouse.move(x, y)
+    jackets.mouse.down()
+    # The gap between door and corner is 1040 to 4800: its middle puts the rack at 2356 - 86 = 2270 or thereabouts.
+    jackets.mouse.move(x + 100, y, steps=3)
+    jackets.mouse.move(x + 182, y, steps=6)
+    expect(jackets.get_by_text("middle of the gap").nth(1)).to_be_visible()
+    after = rack.bounding_box()
+    assert after
+    assert abs(after["x"] - box["x"] - 182) < 8, "the wall stands still, the rack moves"
+    jackets.mouse.up()
+    saved(jackets)
+    left = jackets.get_by_label("from left", exact=True)
+    caught = left.input_value()
+    expect(jackets.get_by_role("button", name=re.compile(f"^middle of the gap.*{caught}"))).to_be_visible()
+    rack.press("ArrowLeft")
+    expect(left).not_to_have_value(caught)
+    rack.press("ArrowUp")
+    expect(jackets.get_by_label("hung", exact=True)).to_have_value("1651 mm")
+    commit(jackets, "from left", "nowhere")
+    expect(jackets.get_by_role("alert")).to_contain_text("Cannot read “nowhere”")
+    left.press("Escape")
+    # Onto the door: said, with a place that is free.
+    commit(jackets, "from left", "700 mm")
+    expect(jackets.get_by_text("It hangs where the door is.")).to_be_visible()
+    jackets.get_by_role("button", name=re.compile(r"^Move to 1\d\d\d mm$")).first.click()
+    expect(jackets.get_by_text("It hangs where the door is.")).to_have_count(0)
+    jackets.get_by_role("button", name=re.compile("^most studs")).click()
+    expect(jackets.get_by_role("button", name=re.compile("^most studs"))).to_have_attribute("aria-pressed", "true")
+    jackets.get_by_role("button", name="Reached by").click()
+    jackets.get_by_role("menuitemradio", name="children too").click()
+    expect(jackets.get_by_text("Higher than a child can reach with ease.")).to_be_visible()
+    jackets.get_by_role("button", name="Hang at 1250 mm").click()
+    expect(jackets.get_by_label("hung", exact=True)).to_have_value("1250 mm")
+
+
+def test_a_rack_gets_a_wall_and_what_holds_it(home: Page) -> None:
+    keys = open_rack(home, "Office, room keys")
+    stage(keys, "Fixing")
+    keys.get_by_role("link", name="Say which wall").click()
+    keys.get_by_role("button", name="Wall: none surveyed yet").click()
+    keys.get_by_role("menuitemradio", name="Porch, inner wall").click()
+    expect(keys.get_by_role("slider", name="The rack on its wall")).to_be_visible()
+    stage(keys, "Fixing")
+    by = keys.get_by_role("radiogroup", name="It hangs by")
+    expect(by.get_by_role("radio", name="what holds")).to_be_checked()
+    by.get_by_role("radio", name="bevelled cleat").click()
+    expect(keys.get_by_role("button", name=re.compile("^cleat long"))).to_be_visible()
+    expect(keys.get_by_text("Hook the board onto the cleat")).to_be_visible()
+    into = keys.get_by_role("radiogroup", name="Into")
+    into.get_by_role("radio", name="spiral plugs").click()
+    expect(keys.get_by_text(re.compile(r"\d+ × spiral plugs in the board$"))).to_be_visible()
+    commit(keys, "one carries, by its packet, g", "lots")
+    expect(keys.get_by_role("alert")).to_contain_text("“lots” is no weight")
+    keys.get_by_label("one carries, by its packet, g").press("Escape")
+    commit(keys, "one carries, by its packet, g", "100 g")
+    expect(keys.get_by_text("the worst fixing bears more than it may")).to_be_visible()
+    keys.get_by_role("button", name=re.compile(r"^Fixings that carry \d")).click()
+    expect(keys.get_by_text("the worst fixing bears more than it may")).to_have_count(0)
+    keys.get_by_role("button", name=re.compile("^share")).click()
+    expect(keys.get_by_text("T / P + V / Q")).to_be_visible()
+    keys.get_by_role("button", name="Section", exact=True).click()
+    expect(keys.get_by_text("on and off")).to_be_visible()
+    keys.get_by_role("button", name="Paper and files").click()
+    expect(keys.get_by_role("menuitem", name="Putting it up")).to_be_visible()
+
+
+def test_walls_are_usable_without_a_pointer_and_by_everybody(home: Page) -> None:
+    for name, where in (
+        ("Porch, inner wall", ""),
+        ("Porch, guests' jackets", "Its wall"),
+        ("Porch, guests' jackets", "Fixing"),
+    ):
+        home.get_by_role("link", name=name).click()
+        if where:
+            stage(home, where)
+        expect(home.get_by_role("group", name="The wall")).to_be_visible()
+        expect(home.get_by_text(re.compile("Trying"))).to_have_count(0)
+        home.evaluate(AXE.read_text("utf-8"))
+        found = home.evaluate("async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)")
+        assert found == [], (name, where)
+        home.get_by_role("link", name="Racks", exact=True).click()
