@@ -11,6 +11,7 @@ import statistics
 import tempfile
 import time
 from collections.abc import Callable
+from functools import partial
 from pathlib import Path
 from typing import Any
 
@@ -19,8 +20,14 @@ from tests.server import CHROMIUM, CHROMIUM_ARGS, running
 
 from yardcliff.core.amend import amend, dump
 from yardcliff.core.design import design
+from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, build, solve_row
 from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.length import Tape
+from yardcliff.core.site.asked import Mount
+from yardcliff.core.site.position import aim_at
+from yardcliff.core.site.survey import Site
+from yardcliff.core.site.wall import Obstacle, Wall
 from yardcliff.exports.rackfile import write_rackfile
 
 ROOT = Path(__file__).parent.parent
@@ -128,6 +135,35 @@ def drag(page: Page, moves: int) -> list[float]:
     return spent[5:]
 
 
+def drag_on_wall(page: Page, moves: int) -> list[float]:
+    """Drag a rack along its wall; ms from each pointer move to its painted drawing."""
+    rack = page.locator("[data-on-wall]").bounding_box()
+    assert rack
+    x, y = rack["x"] + rack["width"] / 2, rack["y"] + rack["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    spent = []
+    for k in range(moves):
+        page.evaluate(WATCH)
+        page.mouse.move(x + 10 + (k % 12) * 5, y)
+        spent.append(float(page.evaluate("window.painted")))
+    page.mouse.up()
+    return spent[5:]
+
+
+def eight_studs() -> tuple[Brief, Site]:
+    """Twelve coats on a wall of eight studs, with a door, a window and another rack."""
+    wall = Wall(
+        width=Fraction(4900),
+        obstacles=(
+            Obstacle(kind="door", x=Fraction(0), width=Fraction(700), height=Fraction(2040), hinge="left"),
+            Obstacle(kind="window", x=Fraction(4200), y=Fraction(1000), width=Fraction(500), height=Fraction(900)),
+        ),
+    )
+    assert len(wall.stud_middles) == 8
+    return starting_brief("waxed-jacket", 12, "1 mm"), Site("Bench", wall)
+
+
 def main() -> None:
     cpu = re.search(r"model name\s*: (.+)", Path("/proc/cpuinfo").read_text())
     print(f"{cpu[1] if cpu else platform.machine()}, {os.cpu_count()} cores, Python {platform.python_version()}\n")
@@ -140,6 +176,15 @@ def main() -> None:
         "core: rack of 400 mixed places with findings, median", statistics.median(timed(lambda: build(mixed), 60)), 30
     )
     report("core: twelve rows of 400 places, median", statistics.median(timed(lambda: build(rows), 60)), 30)
+    coats, site = eight_studs()
+    rack = build(coats)
+    for name, mount in (("", Mount()), (", mirrored", Mount(screws="even"))):
+        for aim in ("studs", "holes"):
+            spent = timed(partial(aim_at, rack, site, mount, Fraction(1000), aim, Tape.named("1 mm")), 60)
+            report(f"best place: 12 holders, 8 studs, {aim}{name}, median", statistics.median(spent), 20)
+    report(
+        "core: 12 coats on a wall with 8 studs, median", statistics.median(timed(lambda: design(coats, site), 60)), 10
+    )
     scripts = (ROOT / "src/yardcliff/static/assets").glob("*.js")
     report("JavaScript, gzip", sum(len(gzip.compress(f.read_bytes())) for f in scripts) / 1000, 220, "kB")
     with tempfile.TemporaryDirectory() as folder, running(Path(folder) / "bench.db", "demo") as server:
@@ -164,6 +209,11 @@ def main() -> None:
                 page.locator("[data-band]").wait_for()
                 page.wait_for_timeout(500)
                 report(f"pointer move to painted drawing, {name}, p95", p95(drag(page, 45)), 50)
+            jackets = next(r["id"] for r in get(port, "/api/racks") if "guests" in r["name"])
+            page.goto(f"http://127.0.0.1:{port}/racks/{jackets}/wall")
+            page.locator("[data-on-wall]").wait_for()
+            page.wait_for_timeout(500)
+            report("pointer move to painted drawing, a rack on its wall, p95", p95(drag_on_wall(page, 65)), 50)
             browser.close()
 
 

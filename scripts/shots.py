@@ -48,8 +48,10 @@ CONTACT = {
         "Kitchen, spices and soup mugs",
         "Passage, rain capes",
         "Lean-to, bicycles",
+        "Office, key bunches",
+        "Stairs, peaked caps",
+        "Washroom, towels",
     ),
-    "ways-3": ("Office, key bunches", "Stairs, peaked caps", "Washroom, towels"),
 }
 
 
@@ -137,8 +139,10 @@ def main() -> None:
             page.get_by_role("menuitem", name="Sticks, jigs").click()
             page.get_by_text("made to the tape").wait_for()
 
-        def section(page: Page) -> None:
-            open_rack(page, "Store, snow boards")
+        def fixing(page: Page) -> None:
+            open_rack(page, "Porch, guests' jackets")
+            page.get_by_role("link", name="Fixing").click()
+            page.get_by_role("radio", name="bevelled cleat").wait_for()
             page.keyboard.press("s")
 
         def plan(page: Page) -> None:
@@ -146,8 +150,14 @@ def main() -> None:
             page.get_by_role("button", name="Plan", exact=True).click()
 
         def wall(page: Page) -> None:
-            open_rack(page, "Washroom, towels")
-            page.keyboard.press("w")
+            page.goto(server.address)
+            page.get_by_role("link", name="Porch, inner wall").click()
+            page.get_by_label("Name of the wall").wait_for()
+
+        def place(page: Page) -> None:
+            open_rack(page, "Porch, guests' jackets")
+            page.get_by_role("link", name="Its wall").click()
+            page.get_by_role("button", name="most studs").wait_for()
 
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=CHROMIUM, args=CHROMIUM_ARGS)
@@ -158,13 +168,14 @@ def main() -> None:
             shoot(browser, "mixed", mixed)
             shoot(browser, "rows", rows)
             shoot(browser, "check-marks", check)
-            shoot(browser, "section", section)
+            shoot(browser, "fixing", fixing)
+            shoot(browser, "wall", wall)
             shoot(browser, "plan", plan)
             for name in CONTACT:
                 contact(browser, server.address, name)
             shoot(browser, "aids", aids)
             shoot(browser, "rack-working", working)
-            shoot(browser, "rack-wall-dark", wall, dark=True)
+            shoot(browser, "place-dark", place, dark=True)
             shoot(browser, "rack-phone", porch, phone=True)
             shoot(browser, "versions", versions)
             page = browser.new_page()

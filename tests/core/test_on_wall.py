@@ -12,9 +12,10 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.findings import Patch
+from yardcliff.core.site.anchors import ANCHORS
 from yardcliff.core.site.asked import Mount
 from yardcliff.core.site.check import depths
-from yardcliff.core.site.fixing import ANCHORS, RIM_OF_STUD, Fixed, Fixer
+from yardcliff.core.site.fixing import RIM_OF_STUD, Fixed, Fixer
 from yardcliff.core.site.grounds import bodies, lines
 from yardcliff.core.site.loads import Load, pulls, sideways, withdrawal
 from yardcliff.core.site.options import ways_by, ways_into

@@ -11,7 +11,7 @@ from yardcliff.api.views import view_rack, view_scene
 from yardcliff.api.wire import RackView, SceneView, Wire
 from yardcliff.core.amend import read_brief
 from yardcliff.core.compare import compare
-from yardcliff.core.design import design
+from yardcliff.core.design import Design
 from yardcliff.core.errors import YardcliffError
 
 router = APIRouter(prefix="/api/racks/{rack_id}/versions", tags=["versions"])
@@ -49,15 +49,15 @@ class VersionName(BaseModel):
 
 
 @router.get("")
-def list_versions(rack_id: str, store: Store, versions: KeptVersions) -> list[VersionView]:
+def list_versions(rack_id: str, store: Store, sites: OnSite, versions: KeptVersions) -> list[VersionView]:
     """The rack as it is now, then its versions, the newest first."""
     record = store.get(rack_id)
-    now = _view(NOW, "As it is now", record.updated_at, record.brief)
-    return [now, *(_view(v.id, v.name, v.made_at, v.brief) for v in versions.all(rack_id))]
+    now = _view(NOW, "As it is now", record.updated_at, sites.stored(record))
+    kept = versions.all(rack_id)
+    return [now, *(_view(v.id, v.name, v.made_at, sites.design(read_brief(v.brief), rack_id)) for v in kept)]
 
 
-def _view(version_id: str, name: str, made_at: str, brief: object) -> VersionView:
-    done = design(read_brief(brief))
+def _view(version_id: str, name: str, made_at: str, done: Design) -> VersionView:
     return VersionView(
         id=version_id,
         name=name,
@@ -69,21 +69,23 @@ def _view(version_id: str, name: str, made_at: str, brief: object) -> VersionVie
 
 
 @router.post("", status_code=201)
-def keep_version(rack_id: str, body: VersionName, store: Store, versions: KeptVersions) -> list[VersionView]:
+def keep_version(
+    rack_id: str, body: VersionName, store: Store, sites: OnSite, versions: KeptVersions
+) -> list[VersionView]:
     """Keep the rack as it is now under a name."""
     versions.keep(rack_id, body.name)
-    return list_versions(rack_id, store, versions)
+    return list_versions(rack_id, store, sites, versions)
 
 
 @router.get("/compare")
 def compare_versions(
-    rack_id: str, store: Store, versions: KeptVersions, ids: Annotated[list[str], Query(alias="id")]
+    rack_id: str, store: Store, sites: OnSite, versions: KeptVersions, ids: Annotated[list[str], Query(alias="id")]
 ) -> Comparison:
     """Two or three versions side by side: how they do, which is better in what, and what was decided differently."""
     if not 2 <= len(ids) <= 3:
         raise YardcliffError(f"{len(ids)} versions cannot be laid side by side: take 2 or 3.")
     briefs = [store.get(rack_id).brief if one == NOW else versions.get(rack_id, one).brief for one in ids]
-    results, decisions = compare([design(read_brief(brief)) for brief in briefs])
+    results, decisions = compare([sites.design(read_brief(brief), rack_id) for brief in briefs])
     return Comparison(
         ids=ids,
         results=[TraitView(label=t.label, texts=list(t.texts), best=list(t.best)) for t in results],

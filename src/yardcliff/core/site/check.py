@@ -8,9 +8,10 @@ from yardcliff.core.findings import Finding, Fix, Patch
 from yardcliff.core.geometry import rounded
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.rack import Rack
+from yardcliff.core.site.anchors import ANCHORS
 from yardcliff.core.site.asked import Mount, Spot
-from yardcliff.core.site.fixing import ANCHORS, Fixed, Fixer, plates_hide
-from yardcliff.core.site.grounds import HEAD, RIM, plate_room
+from yardcliff.core.site.fixing import Fixed, Fixer
+from yardcliff.core.site.grounds import HEAD, RIM, plate_room, plates_hide
 from yardcliff.core.site.position import aim_at, reach
 from yardcliff.core.site.survey import Area, Site, area, areas, around, open_places, taken, wider
 from yardcliff.core.site.wall import Obstacle

@@ -26,13 +26,16 @@ from yardcliff.core.site.check import LIFT
 from yardcliff.core.site.fixing import BATTEN, CLEAT, Fixed
 from yardcliff.core.site.on_wall import OnWall
 from yardcliff.core.site.position import reach
-from yardcliff.core.site.survey import areas, around, taken, wider
+from yardcliff.core.site.spans import cut
+from yardcliff.core.site.survey import Area, areas, around, taken, wider
 from yardcliff.core.site.wall import Obstacle, Wall
 from yardcliff.core.views import Held
 
 ZERO = Fraction(0)
 ASIDE = Fraction(160)
 """From a rack to the figure that stands for size, mm: its measures go between."""
+WORDS = Fraction(480)
+"""What the words at the line of reach take, mm."""
 AIR = 120.0
 """Around a wall, mm."""
 ARROW = 4.5
@@ -69,22 +72,39 @@ def standing_on(front: Scene, rack: Rack, on: OnWall) -> Scene:
     screws = Symbol("fixing", "part", (Stroke("fixing", (*circle(0, 0, RING), *cross(0, 0, RING * 1.7))),), places)
     box = Box(-x - AIR, -AIR, width - x + AIR, max(height, front.extent.y1) + AIR)
     labels = (
-        Label(width - x - 20, high + 25, "in easy reach", "reach", "end"),
+        *_reach_label(rack, on),
         *(Label(float(at) - x, height + 22, str(k), "stud") for k, at in enumerate(wall.stud_middles, 1)),
     )
     return replace(front, strokes=tuple(strokes), symbols=(*front.symbols, screws), wall=box, labels=labels)
 
 
 def _free_spot(rack: Rack, on: OnWall) -> Fraction:
-    """Where before the wall a person stands in nobody's way, as far to the right as can be; beside the wall where nothing is free."""
+    """Where before the wall a person stands in nobody's way, as far to the right as can be; beside the wall where nothing
+    is free.
+    """
     assert on.site
-    wall = on.site.wall
-    half = Fraction(int(PERSON_HALF))
-    full = [one for _, one in taken(on.site)] + [wider(one.moved(on.spot.x), ASIDE) for one in areas(rack)]
-    spots = [half + 40 * k for k in range(max(int((wall.width - 2 * half) // 40) + 1, 0))]
-    low = [one for one in full if one.y0 < Fraction(int(PERSON)) and one.x1 - one.x0 > 150]
-    free = [at for at in spots if not any(one.x0 < at + half and at - half < one.x1 for one in low)]
-    return max(free, default=-half - 60)
+    half, wide = Fraction(int(PERSON_HALF)), on.site.wall.width
+    # Over a small thing one can see: a switch, a socket.
+    full = [one for _, one in taken(on.site) if one.y0 < Fraction(int(PERSON)) and one.x1 - one.x0 > 150]
+    full += [wider(one.moved(on.spot.x), ASIDE) for one in areas(rack)]
+    free = cut([(half, wide - half)] if wide > 2 * half else [], [(one.x0 - half, one.x1 + half) for one in full])
+    return max((end for _, end in free), default=-half - 60)
+
+
+def _reach_label(rack: Rack, on: OnWall) -> Iterator[Label]:
+    """What the line is, at the end of it where nothing else is."""
+    assert on.site
+    high, wide, x = reach(on.spot), on.site.wall.width, on.spot.x
+    full = [one for _, one in taken(on.site)] + [one.moved(x) for one in areas(rack)]
+
+    def free(start: Fraction) -> bool:
+        return not any(one.meets(Area(start, high, start + WORDS, high + 90)) for one in full)
+
+    y, said = float(high) + 25, "in easy reach"
+    if free(wide - WORDS):
+        yield Label(float(wide - x) - 20, y, said, "reach", "end")
+    elif free(ZERO):
+        yield Label(20 - float(x), y, said, "reach", "start")
 
 
 def place_dimensions(rack: Rack, on: OnWall, tape: Tape) -> Iterator[Dimension]:

@@ -11,74 +11,30 @@ from itertools import pairwise
 from math import lcm
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.length import Tape, read
+from yardcliff.core.length import Tape
 from yardcliff.core.rack import Rack
+from yardcliff.core.site.anchors import ANCHORS, Anchor, ratings, screw
 from yardcliff.core.site.asked import By, Into, Mount
-from yardcliff.core.site.grounds import HEAD, RIM, Body, ScrewLine, bodies, lines, plate_room
-from yardcliff.core.site.loads import Load, Pull, loads, pulls, sideways, withdrawal
-from yardcliff.core.site.placing import Line, Place, Question, at, fewest
-from yardcliff.core.site.spans import cut, meet
-from yardcliff.core.site.survey import Area, Site, no_hole
+from yardcliff.core.site.grounds import Body, ScrewLine, bodies, lines
+from yardcliff.core.site.loads import Load, Pull, loads, pulls
+from yardcliff.core.site.placing import Line, Question, at, fewest
+from yardcliff.core.site.spans import cut, meet, nearest
+from yardcliff.core.site.survey import Site, no_hole
 from yardcliff.core.strength import newtons
-from yardcliff.data import table
 
 APART = Fraction(800)
 """Along a board at most from screw to screw, mm: rule of thumb for boards of 18 mm and more."""
 RIM_OF_STUD = Fraction(10)
 """A screw keeps so far from a stud's edges, mm: two diameters."""
-HOLD, LAG_HOLD = Fraction(30), Fraction(40)
-"""Least of a screw and of a lag screw in the wood that holds it, mm: 6 and 5 diameters."""
-LENGTHS = tuple(map(Fraction, (30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 120, 140, 160, 180)))
-"""What screws are sold in, mm."""
 BATTEN, CLEAT = (Fraction(21), Fraction(70)), (Fraction(18), Fraction(60))
 """How thick and how wide a strip on the wall is, mm."""
 PAST = Fraction(30)
 """How far a strip runs past its outermost screw, mm."""
 MOST = 16
 """Screws in a line at most that are tried where they may stand anywhere."""
-BACKS: frozenset[By] = frozenset({"keyholes", "hangers", "mirrors"})
-"""What the rack hangs by from fittings of its own."""
-FITTING = 250.0
-"""What a hanger, a keyhole plate or a mirror plate itself may bear, N a piece: cautious, the packet's figure replaces it."""
 HOLLOW = 25
 """What is heavier than this, kg, is not hung on the lining unless somebody asks for it."""
 ZERO = Fraction(0)
-
-
-@dataclass(frozen=True, slots=True)
-class Anchor:
-    """What holds in a wall, as the table has it: lengths in mm, ratings in N."""
-
-    key: Into
-    name: str
-    holds: str
-    walls: tuple[str, ...]
-    diameter: Fraction
-    bit: Fraction | None
-    least: Fraction
-    most: Fraction
-    pull: float | None
-    shear: float | None
-    tools: tuple[str, ...]
-    why: str
-
-    @property
-    def in_studs(self) -> bool:
-        return self.holds == "stud"
-
-
-def _anchors() -> dict[Into, Anchor]:
-    return {
-        row["key"]: Anchor(
-            row["key"], row["name"], row["holds"], tuple(row["walls"]), read(row["diameter"]),
-            None if row["bit"] == "none" else read(row["bit"]), read(row.get("least", "0 mm")), read(row.get("most", "30 m")),
-            row.get("pull"), row.get("shear"), tuple(row["tools"]), row["why"],
-        )
-        for row in table("fixings")
-    }  # fmt: skip
-
-
-ANCHORS = _anchors()
 
 
 @dataclass(frozen=True, slots=True)
@@ -238,8 +194,8 @@ class Fixer:
         if by in ("batten", "cleat"):
             wood, _ = BATTEN if by == "batten" else CLEAT
             on = tuple(replace(load, lever=load.lever + float(wood)) for load in on)
-        length, hold = self._length(anchor, wood)
-        may_pull, may_shear = self._ratings(anchor, hold, by, mount)
+        length, hold = screw(anchor, wood, self.site.wall.lining)
+        may_pull, may_shear = ratings(anchor, hold, by, mount.carries)
         if by == "batten":
             found, strip = self._batten(body, found)
         elif by == "cleat" and found:
@@ -262,28 +218,6 @@ class Fixer:
         return Fixed(
             body, by, anchor, screws, tuple(bears(screws)), on, wood, length, hold, may_pull, may_shear, loose, strip
         )
-
-    def _length(self, anchor: Anchor, wood: Fraction) -> tuple[Fraction, Fraction]:
-        """The screw to take and what of it holds: board and wall board and the hold, to the next length that is sold."""
-        lining = self.site.wall.lining
-        if anchor.in_studs:
-            least = LAG_HOLD if anchor.key == "lags" else HOLD
-            length = next((one for one in LENGTHS if one >= wood + lining + least), LENGTHS[-1])
-            return length, max(length - wood - lining, ZERO)
-        if anchor.key == "sheet":
-            length = max((one for one in LENGTHS if one <= wood + lining), default=LENGTHS[0])
-            return length, lining
-        if anchor.key == "plugs":
-            return next((one for one in LENGTHS if one >= wood + 50), LENGTHS[-1]), Fraction(50)
-        return next((one for one in LENGTHS if one >= wood + lining + 25), LENGTHS[-1]), lining
-
-    def _ratings(self, anchor: Anchor, hold: Fraction, by: By, mount: Mount) -> tuple[float, float]:
-        if mount.carries:
-            return (newtons(mount.carries),) * 2
-        lag = anchor.key == "lags"
-        pull = withdrawal(float(anchor.diameter), float(hold), lag=lag) if anchor.pull is None else anchor.pull
-        shear = sideways(float(anchor.diameter), lag=lag) if anchor.shear is None else anchor.shear
-        return (min(pull, FITTING), min(shear, FITTING)) if by in BACKS else (pull, shear)
 
     def _batten(
         self, body: Body, found: Sequence[ScrewLine]
@@ -308,16 +242,16 @@ class Fixer:
     def _in_studs(self, found: Sequence[ScrewLine], mount: Mount) -> tuple[tuple[Screw, ...], bool]:
         """A screw at every height of every line in every stud that it meets; and whether a line is loose."""
         question = self._question(found, mount, self.x, [(self.x, self.x)])
-        place: Place = at(question, question.wanted)
+        place = at(question, question.wanted)
         screws: list[Screw] = []
         for line, met in zip(found, place.met, strict=True):
             for j in met:
-                where = self._where(line, j, met, question, mount)
+                where = self._where(line, j, met, mount)
                 screws += [Screw(line.part.key, where, y, j) for y in line.ys]
         loose = any(len(met) < line.least for line, met in zip(found, place.met, strict=True))
         return tuple(screws), loose or not screws
 
-    def _where(self, line: ScrewLine, stud: int, met: Sequence[int], question: Question, mount: Mount) -> Fraction:
+    def _where(self, line: ScrewLine, stud: int, met: Sequence[int], mount: Mount) -> Fraction:
         """The screw for a stud, from the datum: as near to the stud's middle as it may stand."""
         studs = self.site.wall.stud_middles
         middle = studs[stud] - self.x
@@ -325,7 +259,7 @@ class Fixer:
         if mount.screws == "even" and line.wide:
             other = met[len(met) - 1 - list(met).index(stud)]
             free = meet(free, line.mirrored(meet(line.free, self._held(studs[other], line)))) or free
-        return min((min(max(middle, a), b) for a, b in free), key=lambda u: abs(u - middle), default=middle)
+        return nearest(free, middle) if free else middle
 
     def _held(self, stud: Fraction, line: ScrewLine) -> list[tuple[Fraction, Fraction]]:
         return [(a - self.x, b - self.x) for a, b in self._hold(stud, line.ys)]
@@ -383,18 +317,6 @@ class Fixer:
             return []
         low, high = free[0][0], free[-1][1]
         if not line.wide:
-            return [_nearest(free, (low + high) / 2)]
+            return [nearest(free, (low + high) / 2)]
         wanted = [low + (high - low) * k / (count - 1) for k in range(count)]
-        return list(dict.fromkeys(_nearest(free, x) for x in wanted))
-
-
-def _nearest(free: Sequence[tuple[Fraction, Fraction]], x: Fraction) -> Fraction:
-    return min((min(max(x, a), b) for a, b in free), key=lambda at: abs(at - x))
-
-
-def plates_hide(rack: Rack) -> bool:
-    """Whether hook plates have room for a screw's head between their own screws."""
-    return plate_room(rack) >= HEAD + 2 * RIM
-
-
-__all__ = ["ANCHORS", "Area", "Fixed", "Fixer", "Screw", "plates_hide"]
+        return list(dict.fromkeys(nearest(free, x) for x in wanted))

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from yardcliff.core.exact import Fraction
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.site.asked import By
-from yardcliff.core.site.spans import cut, meet
+from yardcliff.core.site.spans import cut, meet, nearest
 
 HEAD = Fraction(10)
 """A countersunk head of a 5 mm screw, mm."""
@@ -210,7 +210,7 @@ def _upright(rack: Rack, part: Part) -> ScrewLine:
         low, high = free[0][0], free[-1][1]
         count = max(2, -(-(high - low) // BETWEEN) + 1) if high - low >= 2 * HEAD else 1
         wanted = [high - (high - low) * k / (count - 1) for k in range(int(count))] if count > 1 else [high]
-        ys = tuple(dict.fromkeys(_nearest(free, y) for y in wanted))
+        ys = tuple(dict.fromkeys(nearest(free, y) for y in wanted))
     side = min(EDGE, part.length / 2)
     return ScrewLine(part, ys, ((part.x + side, part.x + part.length - side),) if ys else (), wood)
 
@@ -223,5 +223,6 @@ def plate_room(rack: Rack) -> Fraction:
     return min(glyph.width, abs(glyph.screws[0] - glyph.screws[1]) - HEAD)
 
 
-def _nearest(free: Sequence[Span], y: Fraction) -> Fraction:
-    return min((min(max(y, a), b) for a, b in free), key=lambda at: abs(at - y))
+def plates_hide(rack: Rack) -> bool:
+    """Whether hook plates have room for a screw's head between their own screws."""
+    return plate_room(rack) >= HEAD + 2 * RIM

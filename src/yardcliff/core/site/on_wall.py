@@ -9,9 +9,10 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.rack import Operation, Rack
+from yardcliff.core.site.anchors import FITTING
 from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.check import fixing_findings, place_findings, plates_findings
-from yardcliff.core.site.fixing import BATTEN, CLEAT, FITTING, Fixed, Fixer
+from yardcliff.core.site.fixing import BATTEN, CLEAT, Fixed, Fixer
 from yardcliff.core.site.grounds import bodies, lines
 from yardcliff.core.site.loads import LASTING, SAFETY
 from yardcliff.core.site.placing import fewest
@@ -156,7 +157,7 @@ def _figures(fixed: Sequence[Fixed]) -> Iterator[Figure]:
     one = max(fixed, key=lambda each: (each.loose, each.share))
     total = sum(load.weight for each in fixed for load in each.on)
     yield Figure("fix.weight", "Weighs, all told", f"{total / GRAVITY:.1f} kg", "things, wet or full, and wood", (),
-                 "Every place taken by the heaviest that hangs there, and the boards by their wood.")  # fmt: skip
+                 "All that hangs there, wet or full, and the boards by their wood; spare places are empty.")  # fmt: skip
     if not one.screws:
         return
     worst = max(one.pulls, key=lambda pull: pull.share)

@@ -5,8 +5,10 @@ from dataclasses import dataclass
 
 from yardcliff.core.length import Tape
 from yardcliff.core.rack import Rack
+from yardcliff.core.site.anchors import ANCHORS, Anchor
 from yardcliff.core.site.asked import By, Into, Mount, Spot
-from yardcliff.core.site.fixing import ANCHORS, Anchor, Fixed, Fixer, plates_hide
+from yardcliff.core.site.fixing import Fixed, Fixer
+from yardcliff.core.site.grounds import plates_hide
 from yardcliff.core.site.survey import Site
 
 BYS: dict[By, tuple[str, str]] = {

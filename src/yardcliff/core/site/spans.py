@@ -39,3 +39,8 @@ def joined(spans: Iterable[tuple[N, N]]) -> list[tuple[N, N]]:
         else:
             merged.append((a, b))
     return merged
+
+
+def nearest(spans: Iterable[tuple[N, N]], wanted: N) -> N:
+    """The point of the stretches that is nearest to one that is wanted."""
+    return min((min(max(wanted, a), b) for a, b in spans), key=lambda at: abs(at - wanted))

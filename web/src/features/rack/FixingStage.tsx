@@ -32,6 +32,20 @@ export function FixingStage() {
           </Link>{" "}
           it hangs on, and the screws, their lengths and what they bear are worked out.
         </p>
+        <div className="mt-2 flex items-baseline justify-between gap-2">
+          <span className="text-soft">screws</span>
+          <Switch
+            label="Screws"
+            value={mount.by === "plates" ? "plates" : "auto"}
+            options={[
+              { value: "auto", label: "as the wall asks" },
+              { value: "plates", label: "under hook plates" },
+            ]}
+            onPick={(by) => apply({ mount: { by } })}
+          />
+        </div>
+        <Fig name="mount.behind" />
+        <Fig name="mount.apart" />
       </Section>
     );
   return (
@@ -99,6 +113,8 @@ function Bears() {
         <Fig name="fix.apart" label="apart" />
         <Fig name="fix.sag" label="sags" />
         <Fig name="fix.strip" />
+        <Fig name="fix.lip" />
+        <Fig name="mount.behind" />
       </div>
       {standing.data?.helps && (
         <p className="text-[0.9rem]">

@@ -4,6 +4,7 @@ const KEYS: [string, string][] = [
   ["+  and  −", "one holder more or fewer"],
   ["← →", "on a holder or the board's end: one tape step"],
   ["↑ ↓", "on a holder: to the one beside it; in the ladder: try a count on"],
+  ["← → ↑ ↓", "on the rack, on its wall: one tape step; with Shift ten"],
   ["Delete", "on a holder: let go of its pin"],
   ["Enter", "on a holder or a mark: its working; in the ladder: take the count"],
   ["F", "fit the rack in the window"],

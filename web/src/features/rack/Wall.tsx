@@ -53,6 +53,7 @@ export function Wall({ control, scene, placing }: Props) {
   }
 
   const face = front ? onWall?.face : undefined;
+  const seen = ({ x }: { x: number }) => toScreenX(view, x) > 0 && toScreenX(view, x) < size.width;
   const floor = toScreenY(view, 0);
   return (
     <svg ref={svg} className="absolute inset-0 h-full w-full select-none" role="group" aria-label="The wall">
@@ -87,7 +88,7 @@ export function Wall({ control, scene, placing }: Props) {
       >
         <SceneDrawing scene={scene} scale={view.scale} />
       </g>
-      {scene.labels.map((label, index) => (
+      {scene.labels.filter(seen).map((label, index) => (
         <text
           key={index}
           className={`hand pointer-events-none text-[11.5px] ${label.role === "force" ? "fill-stop font-semibold" : "fill-soft"}`}

@@ -41,7 +41,7 @@ export function WallPage() {
         </p>
       )}
       <main className="flex min-h-0 flex-1 flex-col md:flex-row">
-        <div className="relative h-[46vh] min-w-0 flex-1 overflow-hidden md:h-auto">
+        <div className="relative min-w-0 overflow-hidden max-md:h-[46vh] md:flex-1">
           <WallDrawing wall={wall.data} control={control} />
         </div>
         <aside
