@@ -145,7 +145,7 @@ def drag_on_wall(page: Page, moves: int) -> list[float]:
     spent = []
     for k in range(moves):
         page.evaluate(WATCH)
-        page.mouse.move(x + 10 + (k % 12) * 5, y)
+        page.mouse.move(x + 20 + (k % 2) * 40 + k % 7, y)  # never twice where it catches
         spent.append(float(page.evaluate("window.painted")))
     page.mouse.up()
     return spent[5:]
