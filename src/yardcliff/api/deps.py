@@ -1,7 +1,7 @@
 """What the routers are given: the stores of the open data file, speaking in core values."""
 
-from collections.abc import Iterable
-from typing import Annotated
+from collections.abc import Callable, Iterable
+from typing import Annotated, TypeVar
 
 from fastapi import Depends
 from starlette.requests import HTTPConnection
@@ -12,10 +12,13 @@ from yardcliff.core.families import Brief, build
 from yardcliff.core.listing import Listed, shipped
 from yardcliff.core.site.amending import read_wall
 from yardcliff.core.site.survey import Neighbour, Site, neighbour
+from yardcliff.core.site.wall import Wall
 from yardcliff.store.errors import SheetNotFound
 from yardcliff.store.items import Items
 from yardcliff.store.sheets import Racks, Record, Walls
 from yardcliff.store.versions import Versions
+
+T = TypeVar("T")
 
 
 class OwnItems:
@@ -64,7 +67,7 @@ class Sites:
         except SheetNotFound:
             return None
         others = (other for other in self._racks.on_wall(wall_id) if other.id != rack_id)
-        return Site(record.name, read_wall(record.brief), tuple(map(_as_neighbour, others)))
+        return Site(record.name, _survey(record), tuple(map(_as_neighbour, others)))
 
     def design(self, brief: Brief, rack_id: str | None = None) -> Design:
         """A brief worked out on its wall."""
@@ -75,18 +78,32 @@ class Sites:
         return self.design(read_brief(record.brief), record.id)
 
 
+MOST_KEPT = 200
 _NEIGHBOURS: dict[tuple[str, int], Neighbour] = {}
-"""Racks as others see them, by id and version: a drag asks for the same ones on every frame."""
+_SURVEYS: dict[tuple[str, int], Wall] = {}
+"""Racks as others see them and walls, by id and version: a drag asks for the same ones on every frame."""
+
+
+def _survey(record: Record) -> Wall:
+    return _kept(_SURVEYS, record, lambda: read_wall(record.brief))
 
 
 def _as_neighbour(record: Record) -> Neighbour:
-    key = (record.id, record.version)
-    if key not in _NEIGHBOURS:
-        if len(_NEIGHBOURS) > 200:
-            _NEIGHBOURS.clear()
+    def seen() -> Neighbour:
         brief = read_brief(record.brief)
-        _NEIGHBOURS[key] = neighbour(record.name, build(brief), brief.place.x)
-    return _NEIGHBOURS[key]
+        return neighbour(record.name, build(brief), brief.place.x)
+
+    return _kept(_NEIGHBOURS, record, seen)
+
+
+def _kept(known: dict[tuple[str, int], T], record: Record, make: Callable[[], T]) -> T:
+    """What is known of a record's version, made where it is not."""
+    key = (record.id, record.version)
+    if key not in known:
+        if len(known) > MOST_KEPT:
+            known.clear()
+        known[key] = make()
+    return known[key]
 
 
 def _sites(request: HTTPConnection) -> Sites:

@@ -129,7 +129,7 @@ class SymbolView(Wire):
     """Drawn at each of its places [x, y], from the datum on."""
 
     key: str
-    of: Literal["item", "holder", "part"]
+    of: Literal["item", "holder", "part", "wall"]
     strokes: list[StrokeView]
     places: list[tuple[float, float]]
 

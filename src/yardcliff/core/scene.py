@@ -84,10 +84,12 @@ class Stroke:
 
 @dataclass(frozen=True, slots=True)
 class Symbol:
-    """Something drawn at each of its `places` (x, y), from the datum on; `key` tells it from the others."""
+    """Something drawn at each of its `places` (x, y), from the datum on; `key` tells it from the others. The `wall` is behind
+    everything.
+    """
 
     key: str
-    of: Literal["item", "holder", "part"]
+    of: Literal["item", "holder", "part", "wall"]
     strokes: tuple[Stroke, ...]
     places: tuple[tuple[float, float], ...]
 

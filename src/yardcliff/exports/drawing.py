@@ -89,12 +89,15 @@ def lay_out(scene: Scene, width: float, height: float, *, walled: bool = False) 
             for c, ns in path
         )
 
-    drawn: list[Drawn] = [
+    drawn: list[Drawn] = []
+    for wall in (symbol for symbol in scene.symbols if walled and symbol.of == "wall"):
+        drawn += (InkedPath(place(s.path, *at), INKS[s.role]) for at in wall.places for s in wall.strokes)
+    drawn += [
         InkedPath(place(s.path), INKS[s.role])
         for s in scene.strokes
         if s.role not in SURROUNDINGS or walled or s.role == "wall-line"
     ]
-    for symbol in scene.symbols:
+    for symbol in (one for one in scene.symbols if one.of != "wall"):
         for x, y in symbol.places:
             drawn += (InkedPath(place(s.path, x, y), INKS[s.role]) for s in symbol.strokes)
     paper = [

@@ -1911,7 +1911,7 @@ export interface components {
              * Of
              * @enum {string}
              */
-            of: "item" | "holder" | "part";
+            of: "item" | "holder" | "part" | "wall";
             /** Strokes */
             strokes: components["schemas"]["StrokeView"][];
             /** Places */

@@ -66,3 +66,20 @@ test("a small picture leaves out the wall's own things", () => {
   expect(drawn(hooks, 1, true)).not.toContain("r-floor");
   expect(drawn(hooks, 1, true)).toContain("r-board");
 });
+
+test("the wall is behind everything, and left out where a rack is drawn alone", () => {
+  const wall = {
+    key: "wall",
+    of: "wall",
+    strokes: [stroke("stud", "M0 0 L0 400")],
+    places: [[-300, 0]],
+  } as Symbol;
+  const screws = symbol("fixing", "part", at(2));
+  const markup = drawn([symbol("holder", "holder", at(12)), wall, screws], 1);
+  expect(markup.indexOf("r-stud")).toBeGreaterThan(-1);
+  expect(markup.indexOf("r-stud")).toBeLessThan(markup.indexOf("r-board"));
+  expect(markup).toContain('x="-300" y="0"');
+  const alone = drawn([symbol("holder", "holder", at(12)), wall, screws], 1, true);
+  expect(alone).not.toContain("r-stud");
+  expect(count(alone, /<use /g)).toBe(12);
+});

@@ -30,10 +30,14 @@ export const Scene = memo(function Scene({ scene, scale, bare = false }: Props) 
   const count = scene.symbols.find((symbol) => symbol.of === "holder")?.places.length ?? 1;
   const spacing = ((scene.extent.x1 - scene.extent.x0) * scale) / count;
   const boxed = count >= MANY && spacing < BOXES_PX;
-  const symbols = bare ? scene.symbols.filter(({ key }) => key !== "fixing") : scene.symbols;
+  const walls = bare ? [] : scene.symbols.filter(({ of }) => of === "wall");
+  const symbols = scene.symbols.filter(({ of, key }) => of !== "wall" && !(bare && key === "fixing"));
   const solid = spacing < SOLID_PX && scene.symbols.filter((symbol) => symbol.of === "item").length === 1;
   return (
     <g>
+      {walls.map((symbol) => (
+        <Placed key={symbol.key} symbol={symbol} coarse={false} />
+      ))}
       {scene.strokes.map(
         (stroke, index) =>
           !(bare && SURROUNDINGS.has(stroke.role)) && (

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
+from functools import lru_cache
 from itertools import pairwise
 from math import pi
 from typing import Literal
@@ -56,13 +57,13 @@ def standing_on(front: Scene, rack: Rack, on: OnWall) -> Scene:
         return front
     wall, x = on.site.wall, float(on.spot.x)
     width, height = float(wall.width), float(wall.height)
-    behind = [Stroke(stroke.role, moved(stroke.path, -x, 0)) for stroke in wall_strokes(wall)]
-    behind += [Stroke("neighbour", moved(path, -x, 0)) for one in on.site.neighbours for path in one.drawn]
+    # The wall is one thing that is put in its place: while the rack is dragged, only that changes.
+    others = tuple(Stroke("neighbour", path) for one in on.site.neighbours for path in one.drawn)
+    behind = Symbol("wall", "wall", (*wall_strokes(wall), *others), ((in_mm(-on.spot.x), 0.0),))
     high = float(reach(on.spot))
     person, _ = silhouette("person", PERSON_HALF, PERSON_HALF, PERSON, 0)
     stands = float(_free_spot(rack, on)) - x
     strokes = [
-        *behind,
         *(Stroke("person", moved(path, stands, 0)) for path in person),
         Stroke("reach", line((-x, high), (width - x, high))),
         *(stroke for stroke in front.strokes if stroke.role not in SURROUNDINGS),
@@ -75,7 +76,7 @@ def standing_on(front: Scene, rack: Rack, on: OnWall) -> Scene:
         *_reach_label(rack, on),
         *(Label(float(at) - x, height + 22, str(k), "stud") for k, at in enumerate(wall.stud_middles, 1)),
     )
-    return replace(front, strokes=tuple(strokes), symbols=(*front.symbols, screws), wall=box, labels=labels)
+    return replace(front, strokes=tuple(strokes), symbols=(behind, *front.symbols, screws), wall=box, labels=labels)
 
 
 def _free_spot(rack: Rack, on: OnWall) -> Fraction:
@@ -142,8 +143,13 @@ def wall_dimensions(wall: Wall, tape: Tape) -> Iterator[Dimension]:
         yield Dimension("x", float(a), float(b), 0, -1, 1, tape.write(b - a), "")
 
 
-def wall_strokes(wall: Wall) -> Iterator[Stroke]:
+@lru_cache(maxsize=32)
+def wall_strokes(wall: Wall) -> tuple[Stroke, ...]:
     """A wall from the front, from its left corner: what it is made of, what is on it, where it ends."""
+    return tuple(_wall(wall))
+
+
+def _wall(wall: Wall) -> Iterator[Stroke]:
     width, height, half = float(wall.width), float(wall.height), float(wall.studs.wide) / 2
     for stud in wall.stud_middles:
         for edge in (float(stud) - half, float(stud) + half):
@@ -293,7 +299,7 @@ def _arrow(x: float, y: float, dx: float, dy: float) -> Path:
 
 def wall_scene(wall: Wall, racks: Sequence[tuple[Fraction, Scene]], tape: Tape) -> Scene:
     """A whole wall with the racks on it, each at its place, from the wall's left corner."""
-    strokes = list(wall_strokes(wall))
+    strokes = [*wall_strokes(wall)]
     symbols: list[Symbol] = []
     for k, (at, front) in enumerate(racks):
         x = float(at)
@@ -301,7 +307,7 @@ def wall_scene(wall: Wall, racks: Sequence[tuple[Fraction, Scene]], tape: Tape) 
         symbols += [
             replace(symbol, key=f"{k}.{symbol.key}", places=tuple((px + x, y) for px, y in symbol.places))
             for symbol in front.symbols
-            if symbol.key != "fixing"
+            if symbol.of != "wall" and symbol.key != "fixing"
         ]
     width, height = float(wall.width), float(wall.height)
     strokes.append(Stroke("floor", line((-AIR, 0), (width + AIR, 0))))
