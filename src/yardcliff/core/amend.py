@@ -13,7 +13,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.families import BRIEFS, FAMILIES, Brief, build, solve_row
 from yardcliff.core.families.family import Family
 from yardcliff.core.findings import Patch
-from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.length import Tape, Unit, exact_text
 from yardcliff.core.listing import Listed, shipped
 from yardcliff.core.model import MAX_COUNT, leaves
 from yardcliff.core.row import Row
@@ -33,12 +33,16 @@ class BriefError(YardcliffError, ValueError):
 
 def read_brief(data: Any) -> Brief:
     """Validate a brief; bare numbers take the unit of its own tape. Raises `BriefError`."""
-    name = data.get("tape") if isinstance(data, dict) else None
-    unit = "in" if isinstance(name, str) and name.endswith("in") else "mm"
     try:
-        return BRIEFS.validate_python(data, context={"unit": unit})
+        return BRIEFS.validate_python(data, context=own_unit(data))
     except ValidationError as error:
         raise BriefError(problems(error)) from None
+
+
+def own_unit(data: Any) -> dict[str, Unit]:
+    """The unit that a document's own tape gives its bare numbers, as the models want to know it."""
+    name = data.get("tape") if isinstance(data, dict) else None
+    return {"unit": "in" if isinstance(name, str) and name.endswith("in") else "mm"}
 
 
 def problems(error: ValidationError) -> list[tuple[str, str]]:

@@ -2,6 +2,7 @@
 
 import io
 import re
+from collections.abc import Iterable
 from functools import cache
 from importlib.resources import files
 from typing import Literal
@@ -12,7 +13,7 @@ from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 
 from yardcliff.core.geometry import Path
-from yardcliff.exports.drawing import Ink
+from yardcliff.exports.drawing import TEXT, Drawn, Ink, InkedPath
 
 MM = 72 / 25.4
 PAPERS: dict[str, tuple[float, float]] = {"a4": (297.0, 210.0), "letter": (279.4, 215.9)}
@@ -81,6 +82,17 @@ class Page:
             canvas.setFillColor(HexColor(ink.fill))
         canvas.setDash([n * MM for n in ink.dash])
         canvas.drawPath(drawn, stroke=int(bool(ink.stroke)), fill=int(bool(ink.fill)), fillMode=0)
+
+    def drawing(self, drawn: Iterable[Drawn]) -> None:
+        """A drawing that was laid out, its text over its lines."""
+        texts = []
+        for thing in drawn:
+            if isinstance(thing, InkedPath):
+                self.path(thing.path, thing.ink)
+            else:
+                texts.append(thing)
+        for said in texts:
+            self.text(said.x, said.y, said.text, TEXT, anchor="middle", turned=said.turned)
 
     def text(
         self,

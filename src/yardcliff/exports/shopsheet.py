@@ -9,7 +9,7 @@ from yardcliff.core.geometry import line
 from yardcliff.core.machining import depth, left, setting, tool
 from yardcliff.core.marks import Mark
 from yardcliff.core.scene import Scene
-from yardcliff.exports.drawing import TEXT, Ink, InkedPath, lay_out
+from yardcliff.exports.drawing import Ink, lay_out
 from yardcliff.exports.pdf import BOLD, MM, Page, Paper
 
 MARGIN = 12.0
@@ -92,12 +92,7 @@ def _drawing(page: Page, scene: Scene, x: float, y: float, width: float, height:
     page.canvas.saveState()
     page.canvas.translate(x * MM, y * MM)
     page.clip(SCALE_ROOM, width, height)
-    for thing in drawn:
-        if isinstance(thing, InkedPath):
-            page.path(thing.path, thing.ink)
-    for thing in drawn:
-        if not isinstance(thing, InkedPath):
-            page.text(thing.x, thing.y, thing.text, TEXT, anchor="middle", turned=thing.turned)
+    page.drawing(drawn)
     page.canvas.restoreState()
     page.text(x + width - 6, y + 1, f"1 : {1 / scale:.1f}", 3, anchor="end")
 

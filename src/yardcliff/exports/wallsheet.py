@@ -8,7 +8,7 @@ from yardcliff.core.geometry import line
 from yardcliff.core.site.drawn import place_dimensions
 from yardcliff.core.site.options import verdict
 from yardcliff.core.site.put_up import PutUp, put_up
-from yardcliff.exports.drawing import TEXT, Ink, InkedPath, lay_out
+from yardcliff.exports.drawing import Ink, lay_out
 from yardcliff.exports.pdf import BOLD, MM, Page, Paper
 
 MARGIN = 12.0
@@ -66,12 +66,7 @@ def _wall(page: Page, design: Design, top: float) -> None:
     drawn, scale = lay_out(scene, width, TALL, walled=True)
     page.canvas.saveState()
     page.canvas.translate(MARGIN * MM, (top - TALL) * MM)
-    for thing in drawn:
-        if isinstance(thing, InkedPath):
-            page.path(thing.path, thing.ink)
-    for thing in drawn:
-        if not isinstance(thing, InkedPath):
-            page.text(thing.x, thing.y, thing.text, TEXT, anchor="middle", turned=thing.turned)
+    page.drawing(drawn)
     page.canvas.restoreState()
     page.text(page.width - MARGIN, top - TALL + 1, f"1 : {1 / scale:.0f}", 3, anchor="end")
 

@@ -4,7 +4,7 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from yardcliff.core.amend import BriefError, differences, merge, problems, show
+from yardcliff.core.amend import BriefError, differences, merge, own_unit, problems, show
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import Tape
 from yardcliff.core.site.wall import Wall
@@ -12,10 +12,8 @@ from yardcliff.core.site.wall import Wall
 
 def read_wall(data: Any) -> Wall:
     """Validate a survey; bare numbers take the unit of its own tape. Raises `BriefError`."""
-    name = data.get("tape") if isinstance(data, dict) else None
-    unit = "in" if isinstance(name, str) and name.endswith("in") else "mm"
     try:
-        return Wall.model_validate(data, context={"unit": unit})
+        return Wall.model_validate(data, context=own_unit(data))
     except ValidationError as error:
         raise BriefError(problems(error)) from None
 

@@ -9,6 +9,7 @@ import { NameField } from "../../ui/NameField";
 import { Pick } from "../../ui/Pick";
 import { Switch } from "../../ui/Switch";
 import { ThemeButton } from "../../ui/ThemeButton";
+import { UndoRedo } from "../../ui/UndoRedo";
 import { MarkingAids } from "./MarkingAids";
 import { useSession, useShown } from "./shown";
 
@@ -46,22 +47,7 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
         {STANDING[standing]}
       </span>
       <span className="flex-1" />
-      <Button
-        look="bare"
-        disabled={!rack.undo}
-        onClick={session.undo}
-        title={rack.undo ? `Take back: ${rack.undo}` : undefined}
-      >
-        Undo
-      </Button>
-      <Button
-        look="bare"
-        disabled={!rack.redo}
-        onClick={session.redo}
-        title={rack.redo ? `Again: ${rack.redo}` : undefined}
-      >
-        Redo
-      </Button>
+      <UndoRedo undo={rack.undo} redo={rack.redo} onUndo={session.undo} onRedo={session.redo} />
       <Switch
         label="Unit"
         value={unit}

@@ -72,28 +72,40 @@ function WhichWall() {
         )
       }
     >
-      <div className="flex items-center gap-2">
+      {on ? (
         <Pick
           label="Wall"
-          value={on?.wall ?? NONE}
-          shown={on?.name ?? "none surveyed yet"}
+          value={on.wall}
+          shown={on.name}
           options={[
-            { value: NONE, label: "no wall yet" },
             ...(walls.data ?? []).map(({ id: value, name, says }) => ({ value, label: name, why: says })),
+            { value: NONE, label: "no wall", why: "Take it off this wall; its height stays." },
           ]}
           onPick={(picked) =>
             apply(walls.data?.find((one) => one.id === picked)?.patch ?? { place: { wall: null } })
           }
-          className="min-w-0 flex-1"
+          className="w-full"
         />
-        <Button onClick={() => void survey()}>Survey a new one</Button>
-      </div>
-      {!on && (
-        <p className="mt-1 text-[0.9rem] text-soft">
-          Without a wall nothing is known of studs, doors or other racks. Measure it once: every rack on it
-          uses the same survey.
-        </p>
+      ) : (
+        <>
+          <p className="mb-2 text-[0.9rem] text-soft">
+            Without a wall nothing is known of studs, doors or other racks. Measure it once: every rack on it
+            uses the same survey.
+          </p>
+          {walls.data?.map((wall) => (
+            <button
+              key={wall.id}
+              type="button"
+              className="mb-1.5 block w-full border border-rule px-2 py-1.5 text-left hover:border-ink pointer-coarse:min-h-10"
+              onClick={() => apply(wall.patch)}
+            >
+              {wall.name}
+              <span className="block text-[0.84rem] text-soft">{wall.says}</span>
+            </button>
+          ))}
+        </>
       )}
+      <Button onClick={() => void survey()}>Survey a new wall</Button>
     </Section>
   );
 }

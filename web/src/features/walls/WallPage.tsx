@@ -6,6 +6,7 @@ import { NameField } from "../../ui/NameField";
 import { NotFound } from "../../ui/NotFound";
 import { Switch } from "../../ui/Switch";
 import { ThemeButton } from "../../ui/ThemeButton";
+import { UndoRedo } from "../../ui/UndoRedo";
 import { Section } from "../rack/Section";
 import { useShortcuts } from "../rack/useShortcuts";
 import { SurveyFields } from "./SurveyFields";
@@ -96,22 +97,7 @@ function Strip({ wall, control }: { wall: Wall; control: WallControl }) {
       </span>
       <NameField label="Name of the wall" what="wall" name={wall.name} onRename={control.rename} />
       <span className="flex-1" />
-      <Button
-        look="bare"
-        disabled={!wall.undo}
-        onClick={control.undo}
-        title={wall.undo ? `Take back: ${wall.undo}` : undefined}
-      >
-        Undo
-      </Button>
-      <Button
-        look="bare"
-        disabled={!wall.redo}
-        onClick={control.redo}
-        title={wall.redo ? `Again: ${wall.redo}` : undefined}
-      >
-        Redo
-      </Button>
+      <UndoRedo undo={wall.undo} redo={wall.redo} onUndo={control.undo} onRedo={control.redo} />
       <Switch
         label="Unit"
         value={unit}
