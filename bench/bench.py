@@ -24,7 +24,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, build, solve_row
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.length import Tape
-from yardcliff.core.site.asked import Mount
+from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.position import aim_at
 from yardcliff.core.site.survey import Site
 from yardcliff.core.site.wall import Obstacle, Wall
@@ -180,7 +180,7 @@ def main() -> None:
     rack = build(coats)
     for name, mount in (("", Mount()), (", mirrored", Mount(screws="even"))):
         for aim in ("studs", "holes"):
-            spent = timed(partial(aim_at, rack, site, mount, Fraction(1000), aim, Tape.named("1 mm")), 60)
+            spent = timed(partial(aim_at, rack, site, Spot(x=Fraction(1000)), mount, aim, Tape.named("1 mm")), 60)
             report(f"best place: 12 holders, 8 studs, {aim}{name}, median", statistics.median(spent), 20)
     report(
         "core: 12 coats on a wall with 8 studs, median", statistics.median(timed(lambda: design(coats, site), 60)), 10

@@ -4,6 +4,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from tests.core.test_figures import worked_out
 from tests.core.test_findings import COATS, PLACED, SITES, WALL
 from tests.strategies import briefs
 from yardcliff.core.amend import amend
@@ -156,14 +157,14 @@ WALLS = st.builds(
     brief=briefs,
     wall=WALLS,
     x=st.integers(0, 3000),
-    by=st.sampled_from(["auto", "through", "items", "keyholes", "mirrors", "cleat", "batten"]),
+    by=st.sampled_from(["auto", "through", "plates", "items", "keyholes", "mirrors", "cleat", "batten"]),
     even=st.booleans(),
 )
 @settings(max_examples=150, deadline=None)
-def test_every_rack_draws_on_any_wall_with_its_screws_where_they_hold(
+def test_every_rack_draws_on_any_wall_its_screws_hold_and_every_fix_settles(
     brief: Brief, wall: Wall, x: int, by: str, even: bool
 ) -> None:
-    site = Site("Any wall", wall)
+    site = Site("Any wall", wall, SITES["ab"].neighbours)
     mount: Patch = {"by": by, "screws": "even" if even else "free"}
     done = design(amend(brief, {"place": {"wall": "ab", "x": f"{x} mm"}, "mount": mount}), site)
     assert done.scene.wall.x1 > done.scene.wall.x0
@@ -180,6 +181,10 @@ def test_every_rack_draws_on_any_wall_with_its_screws_where_they_hold(
             assert not any(a < at < b for a, b in no_hole(wall, screw.y)) or one.by == "mirrors"
     for finding in done.on_wall.findings:
         assert finding.fixes, finding.code
+        for fix in finding.fixes:
+            after = amend(done.brief, fix.patch)
+            left = design(after, site if after.place.wall else None).on_wall.findings
+            assert (finding.code, finding.part) not in {(f.code, f.part) for f in left}, (finding.code, fix)
 
 
 @given(brief=briefs, x=st.integers(0, 2000))
@@ -188,7 +193,7 @@ def test_most_studs_are_never_fewer_and_every_aim_is_free_of_what_is_there(brief
     placed = amend(brief, {"place": {"wall": "ab", "x": f"{x} mm"}})
     done = design(placed, SITES["ab"])
     site = SITES["ab"]
-    found = {one.aim: one for one in aims(done.rack, site, placed.mount, placed.place.x, done.tape)}
+    found = {one.aim: one for one in aims(done.rack, site, placed.place, placed.mount, done.tape)}
     free = open_places(site, areas(done.rack), [Area(o.x, o.y, o.x + o.width, o.y + o.height) for o in WALL.obstacles])
     for one in found.values():
         assert not free or any(a <= one.x <= b for a, b in free)
@@ -263,3 +268,19 @@ def test_lines_keep_off_holders_and_hooks_hide_them_only_under_plates() -> None:
             assert not (near and any(a < x < b for a, b in through.free))
     (plates,) = lines(rack, body, "plates")
     assert [(a + b) / 2 for a, b in plates.free] == list(rack.row.axes)
+
+
+def test_the_working_shown_gives_the_result_shown() -> None:
+    done = on({"mount": {"by": "cleat"}})
+    known = {figure.key: figure for figure in done.figures}
+    assert worked_out(known["fix.length"]) == known["fix.length"].value
+    assert worked_out(known["fix.share"]) == pytest.approx(float(str(known["fix.share"].value)), abs=0.005)
+    # 171.5 N on a lip 1560 long and 18 thick: 3 · 171.5 / (2 · 1560 · 18) = 0.009 MPa.
+    assert known["fix.lip"].value == "0.009 MPa"
+    # Between screws 600 apart hang 600/1560 of 171.5 N: 5 · 66 · 600³ / (384 · 8500 · 21 · 120³ / 12) = 0.007 mm.
+    assert known["fix.sag"].value == "0.01 mm"
+    assert known["fix.strip"].value == 1560
+    # A packet's figure is said to be one.
+    assert known["fix.share"].why.startswith("A 5th of what draws such a screw")
+    packet = next(f for f in on({"mount": {"carries": "30 kg"}}).figures if f.key == "fix.share")
+    assert packet.why.startswith("By the packet.")

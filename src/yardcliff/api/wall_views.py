@@ -100,7 +100,7 @@ def view_standing(design: Design) -> StandingView:
                 here=one.here,
                 patch=one.patch,
             )
-            for one in aims(rack, on.site, mount, on.spot.x, tape)
+            for one in aims(rack, on.site, on.spot, mount, tape)
         ],
         by=[_way(way) for way in by],
         into=[_way(way) for way in into],

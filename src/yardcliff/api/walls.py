@@ -101,7 +101,7 @@ def walls_for(rack_id: str, walls: WallStore, racks: Store, sites: OnSite) -> li
         there = amend(brief, {"place": {"wall": record.id}})
         done = sites.design(there, rack_id)
         assert done.on_wall.site
-        x = aim_at(done.rack, done.on_wall.site, there.mount, there.place.x, "between", done.tape)
+        x = aim_at(done.rack, done.on_wall.site, there.place, there.mount, "between", done.tape)
         others = len(done.on_wall.site.neighbours)
         wall = done.on_wall.site.wall
         found.append(

@@ -17,6 +17,8 @@ PLUG, BEHIND = Fraction(50), Fraction(25)
 """How deep a plug sits in masonry; what a screw wants behind a lining for wings or legs to open, mm."""
 BACKS: frozenset[By] = frozenset({"keyholes", "hangers", "mirrors"})
 """What the rack hangs by from fittings of its own."""
+HOLLOW: frozenset[Into] = frozenset({"toggles", "expanding", "spirals"})
+"""What only the lining holds."""
 FITTING = 250.0
 """What a hanger, a keyhole plate or a mirror plate itself may bear, N a piece: cautious, the packet's figure replaces it."""
 ZERO = Fraction(0)

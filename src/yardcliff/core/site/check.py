@@ -6,14 +6,14 @@ from math import atan2, ceil, degrees, radians, tan
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix, Patch
 from yardcliff.core.geometry import rounded
-from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.length import LONGEST, Tape, exact_text
 from yardcliff.core.rack import Rack
-from yardcliff.core.site.anchors import ANCHORS
+from yardcliff.core.site.anchors import ANCHORS, HOLLOW
 from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.fixing import Fixed, Fixer
 from yardcliff.core.site.grounds import HEAD, RIM, plate_room, plates_hide
 from yardcliff.core.site.position import aim_at, reach
-from yardcliff.core.site.survey import Area, Site, area, areas, around, open_places, taken, wider
+from yardcliff.core.site.survey import Area, Site, area, areas, around, free_places, open_places, taken, wider
 from yardcliff.core.site.wall import Obstacle
 from yardcliff.core.strength import GRAVITY
 
@@ -88,9 +88,7 @@ def _covers(
         if code in said or not met:
             continue
         said.add(code)
-        places = open_places(site, own, [one for _, one in taken(site)])
-        nearest = min((_on_step(a, b, spot.x, tape) for a, b in places), key=lambda x: abs(x - spot.x), default=None)
-        fixes = [] if nearest is None else [_to(nearest, tape)]
+        fixes = _nearest(free_places(site, own, spot.hand), spot.x, tape)
         overlap = min(met.x1, there.x1) - max(met.x0, there.x0)
         yield Finding(
             code, "Rack", f"It hangs where {name} is." if code == "wall.covers" else f"It hangs where {name} hangs.",
@@ -98,6 +96,12 @@ def _covers(
             at=(float(max(met.x0, there.x0) + overlap / 2 - spot.x), float(max(met.y0, there.y0))),
             fixes=(*fixes, LEAVE),
         )  # fmt: skip
+
+
+def _nearest(places: Sequence[tuple[Fraction, Fraction]], x: Fraction, tape: Tape) -> tuple[Fix, ...]:
+    """The move to the nearest of these places, if there is one."""
+    found = [_on_step(low, high, x, tape) for low, high in places]
+    return (_to(min(found, key=lambda at: abs(at - x)), tape),) if found else ()
 
 
 def _on_step(low: Fraction, high: Fraction, x: Fraction, tape: Tape) -> Fraction:
@@ -112,8 +116,8 @@ def _hand(site: Site, spot: Spot, own: Sequence[Area], here: Sequence[Area], tap
     """Whether a hand gets between what hangs and what stands beside it at the same height."""
     if any(one.meets(there) for one in here for _, there in taken(site)):
         return
-    edges = [("the end of the wall", Area(-ZERO - 1, ZERO, ZERO, site.wall.height)),
-             ("the end of the wall", Area(site.wall.width, ZERO, site.wall.width + 1, site.wall.height)), *taken(site)]  # fmt: skip
+    ends = [Area(at, ZERO, at + 1, site.wall.height) for at in (Fraction(-1), site.wall.width)]
+    edges = [*(("the end of the wall", end) for end in ends), *taken(site)]
     gaps = [
         (max(there.x0 - one.x1, one.x0 - there.x1), name, one, there)
         for name, there in edges
@@ -125,10 +129,7 @@ def _hand(site: Site, spot: Spot, own: Sequence[Area], here: Sequence[Area], tap
     least, name, one, there = min(gaps, key=lambda gap: gap[0])
     if not ZERO <= least < spot.hand:
         return
-    edges_wider = [(name, wider(e, spot.hand)) for name, e in edges]
-    places = open_places(site, own, [e for _, e in edges_wider])
-    nearest = min((_on_step(a, b, spot.x, tape) for a, b in places), key=lambda x: abs(x - spot.x), default=None)
-    fixes = [] if nearest is None else [_to(nearest, tape)]
+    fixes = _nearest(open_places(site, own, [e for _, e in taken(site)], spot.hand), spot.x, tape)
     enough = exact_text(least)
     yield Finding(
         "wall.hand", "Room for a hand", f"Between it and {name} there is hardly room for fingers to take things off.",
@@ -144,10 +145,12 @@ def _heights(rack: Rack, site: Site, spot: Spot, box: Area, at: tuple[float, flo
     most = reach(spot)
     if top > most:
         down, ten = hung - (top - most), Fraction(-(-top // 10) * 10)
+        higher = (
+            [Fix(f"Reach up to {tape.write(ten)}", {"place": {"reach": exact_text(ten)}})] if ten <= LONGEST else []
+        )
         yield Finding(
             "wall.reach", "Rack", f"Higher than {_who(spot)} can reach with ease.", "hung", top, most, at=at,
-            fixes=(*(_hang(down, tape) if down > 0 else ()),
-                   Fix(f"Reach up to {tape.write(ten)}", {"place": {"reach": exact_text(ten)}})),
+            fixes=(*_hang(down, tape), *higher) or (LEAVE,),
         )  # fmt: skip
     lift = max(LIFT, -rack.glyph.tip) if not rack.up else ZERO
     room = wall.height - box.y1
@@ -168,7 +171,7 @@ def _heights(rack: Rack, site: Site, spot: Spot, box: Area, at: tuple[float, flo
 
 
 def _hang(height: Fraction, tape: Tape) -> tuple[Fix, ...]:
-    return (Fix(f"Hang at {tape.write(height)}", {"hung": exact_text(height)}),) if height > 0 else ()
+    return (Fix(f"Hang at {tape.write(height)}", {"hung": exact_text(height)}),) if 0 < height <= LONGEST else ()
 
 
 def _who(spot: Spot) -> str:
@@ -190,13 +193,11 @@ def _room(
         if opens >= OPENS:
             continue
         clear = rounded(float(max(out for _, out in met)) / tan(radians(180 - OPENS))) + 1
-        blocked = [e for _, e in taken(site)] + [wider(area(one), clear)]
-        places = open_places(site, own, blocked)
-        nearest = min((_on_step(a, b, spot.x, tape) for a, b in places), key=lambda x: abs(x - spot.x), default=None)
+        fixes = _nearest(free_places(site, own, spot.hand, [wider(area(one), clear)]), spot.x, tape)
         yield Finding(
             "wall.swing", "Door" if one.kind == "door" else one.kind.capitalize(),
             "Opened wide it hits what hangs beside its hinges.", "opens to", f"{opens:.0f}°", f"{OPENS}°", at=at,
-            fixes=(*(() if nearest is None else (_to(nearest, tape),)), LEAVE),
+            fixes=(*fixes, LEAVE),
         )  # fmt: skip
         break
     out = max(deep)
@@ -254,37 +255,42 @@ def fixing_findings(
             what = "studs" if one.anchor.in_studs else "places for a fixing"
             yield Finding(
                 "fix.loose", one.body.name, f"Behind it there are too few {what}: one alone lets it turn, none lets it fall.",
-                what, str(met), str(need), at=at, fixes=_holding(rack, site, spot, mount, tape, one),
+                what, str(met), str(need), at=at, fixes=_holding(rack, site, spot, mount, tape, [one]),
             )  # fmt: skip
         elif one.share > 1:
             yield Finding(
                 "fix.load", one.body.name, "With a tug on what hangs there the worst fixing bears more than it may.", "of what it may",
-                f"{one.share:.0%}", "100%", at=at, fixes=_holding(rack, site, spot, mount, tape, one),
+                f"{one.share:.0%}", "100%", at=at, fixes=_holding(rack, site, spot, mount, tape, [one]),
             )  # fmt: skip
-    hollow = [one for one in fixed if not one.anchor.in_studs and one.anchor.key == "toggles" and mount.into == "auto"]
+    hollow = [one for one in fixed if one.anchor.key in HOLLOW and mount.into == "auto"]
     if hollow and all(one.good for one in hollow):
         one = hollow[0]
-        fixes = _holding(rack, site, spot, mount, tape, one)
+        toggles = {"mount": {"into": "toggles"}}
+        fixes = [
+            fix
+            for fix in _holding(rack, site, spot, mount, tape, hollow)
+            if fix.patch.get("mount", {}).get("into") != "toggles"
+        ]
         yield Finding(
             "fix.hollow", one.body.name, f"No two studs can take its screws here: {len(one.screws)} {one.anchor.name} hold it.",
             "of what they may", f"{one.share:.0%}", "100%",
             at=(float(one.body.grounds[0].x), float(one.body.grounds[0].y)),
-            fixes=(*fixes, Fix("Toggles it is", {"mount": {"into": "toggles"}})),
+            fixes=(*fixes, Fix("Toggles it is", toggles)),
         )  # fmt: skip
 
 
-def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: Fixed) -> tuple[Fix, ...]:
-    """Changes that hold, tried: another place, evenness let go, a batten, other fixings; else a packet that carries enough."""
-    k = next(i for i, body in enumerate(Fixer(rack, site, spot.x, tape).bodies) if body == bad.body)
+def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: Sequence[Fixed]) -> tuple[Fix, ...]:
+    """Changes that hold these bodies, tried: another place, evenness let go, a batten, other fixings; else a packet that
+    carries enough.
+    """
+    bodies = {one.body for one in bad}
 
     def holds(x: Fraction, asked: Mount) -> bool:
-        found = Fixer(rack, site, x, tape).fixed(asked)[k]
-        return found.good and (
-            found.anchor.in_studs or asked.into != "auto" or site.wall.makeup in ("masonry", "planked")
-        )
+        found = [one for one in Fixer(rack, site, x, tape).fixed(asked) if one.body in bodies]
+        return all(one.good and (asked.into != "auto" or one.anchor.key not in HOLLOW) for one in found)
 
     found: list[Fix] = []
-    x = aim_at(rack, site, mount, spot.x, "studs", tape)
+    x = aim_at(rack, site, spot, mount, "studs", tape)
     if x != spot.x and holds(x, mount):
         found.append(_to(x, tape))
     tries: list[tuple[str, Patch]] = [
@@ -300,9 +306,9 @@ def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: 
         asked = mount.model_copy(update=patch)
         if asked != mount and holds(spot.x, asked):
             found.append(Fix(label, {"mount": patch}))
-    worst = max((pull.shear + pull.pull for pull in bad.pulls), default=0)
+    worst = max((pull.shear + pull.pull for one in bad for pull in one.pulls), default=0)
     carries = ceil(worst / GRAVITY * 10) * 100 + 100
-    if bad.share > 1 and not bad.loose and carries <= 100_000:
+    if all(one.share > 1 and not one.loose for one in bad) and carries <= 100_000:
         found.append(Fix(f"Fixings that carry {carries / 1000:g} kg each", {"mount": {"carries": carries}}))
     return tuple(found[:3]) or (LEAVE,)
 

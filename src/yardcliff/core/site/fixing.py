@@ -13,7 +13,7 @@ from math import lcm
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape
 from yardcliff.core.rack import Rack
-from yardcliff.core.site.anchors import ANCHORS, Anchor, ratings, screw
+from yardcliff.core.site.anchors import ANCHORS, HOLLOW, Anchor, ratings, screw
 from yardcliff.core.site.asked import By, Into, Mount
 from yardcliff.core.site.grounds import Body, ScrewLine, bodies, lines
 from yardcliff.core.site.loads import Load, Pull, loads, pulls
@@ -32,7 +32,7 @@ PAST = Fraction(30)
 """How far a strip runs past its outermost screw, mm."""
 MOST = 16
 """Screws in a line at most that are tried where they may stand anywhere."""
-HOLLOW = 25
+LIGHT = 25
 """What is heavier than this, kg, is not hung on the lining unless somebody asks for it."""
 ZERO = Fraction(0)
 
@@ -103,7 +103,7 @@ class Fixer:
         first: Fixed | None = None
         kilos = sum(load.weight for load in self.loads[k]) / newtons(1000)
         for by, into in self.ways(mount):
-            if first and kilos > HOLLOW and into in ("toggles", "expanding", "spirals") and mount.into == "auto":
+            if first and kilos > LIGHT and into in HOLLOW and mount.into == "auto":
                 continue
             found = self._fix(k, by, into, mount)
             if found.good:

@@ -10,7 +10,7 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.site.asked import Mount, Spot, Who
 from yardcliff.core.site.fixing import Fixed, Fixer
 from yardcliff.core.site.placing import Aim, best
-from yardcliff.core.site.survey import Area, Site, areas, around, open_places, stretch, taken
+from yardcliff.core.site.survey import Area, Site, areas, around, free_places, stretch
 
 REACH: dict[Who, Fraction] = {"adult": Fraction(1950), "child": Fraction(1250), "seated": Fraction(1200)}
 """What hands reach with ease above the floor, mm: typical figures of ours; a child of about seven, somebody in a chair."""
@@ -74,11 +74,11 @@ def middle_of_gap(site: Site, own: Sequence[Area], x: Fraction) -> Fraction:
     return (low + high - box.x0 - box.x1) / 2
 
 
-def aim_at(rack: Rack, site: Site, mount: Mount, x: Fraction, aim: Aim, tape: Tape) -> Fraction:
-    """The best place by an aim, to a step of the tape, for a rack that stands at x."""
+def aim_at(rack: Rack, site: Site, spot: Spot, mount: Mount, aim: Aim, tape: Tape) -> Fraction:
+    """The best place by an aim, to a step of the tape, for a rack that stands in a spot."""
     own = areas(rack)
     box = around(own)
-    places = open_places(site, own, [one for _, one in taken(site)])
+    x, places = spot.x, free_places(site, own, spot.hand)
     if not places:
         last = max(site.wall.width - box.x1, ZERO)
         places = [(max(min(-box.x0, last), ZERO), last)]
@@ -87,14 +87,14 @@ def aim_at(rack: Rack, site: Site, mount: Mount, x: Fraction, aim: Aim, tape: Ta
     return Fraction(best(question, aim).x) / (question.step / tape.step)
 
 
-def aims(rack: Rack, site: Site, mount: Mount, x: Fraction, tape: Tape) -> list[Aimed]:
+def aims(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> list[Aimed]:
     """Every aim's best place, with what it means for studs and screws."""
     own = areas(rack)
-    gap = middle_of_gap(site, own, x)
+    gap = middle_of_gap(site, own, spot.x)
     found = []
     for aim in AIMS:
-        at = aim_at(rack, site, mount, x, aim, tape)
-        found.append(Aimed(aim, at, at - gap, Fixer(rack, site, at, tape).fixed(mount), at == x))
+        at = aim_at(rack, site, spot, mount, aim, tape)
+        found.append(Aimed(aim, at, at - gap, Fixer(rack, site, at, tape).fixed(mount), at == spot.x))
     return found
 
 

@@ -108,14 +108,28 @@ def taken(site: Site) -> list[tuple[str, Area]]:
     ]
 
 
-def open_places(site: Site, own: Sequence[Area], among: Iterable[Area]) -> list[tuple[Fraction, Fraction]]:
-    """From where to where the datum may be so that all of it is on the wall and meets nothing, in order."""
+def open_places(
+    site: Site, own: Sequence[Area], among: Iterable[Area], hand: Fraction = ZERO
+) -> list[tuple[Fraction, Fraction]]:
+    """From where to where the datum may be so that all of it is on the wall and meets nothing, in order; with room for a
+    `hand` to either side, mm.
+    """
     box = around(own)
-    first, last = -box.x0, site.wall.width - box.x1
+    first, last = hand - box.x0, site.wall.width - box.x1 - hand
     if last < first:
         return []
-    shut = [(there.x0 - here.x1, there.x1 - here.x0) for there in among for here in own if here.beside(there)]
+    shut = [
+        (there.x0 - here.x1 - hand, there.x1 - here.x0 + hand) for there in among for here in own if here.beside(there)
+    ]
     return list(cut([(first, last)], shut))
+
+
+def free_places(
+    site: Site, own: Sequence[Area], hand: Fraction, more: Sequence[Area] = ()
+) -> list[tuple[Fraction, Fraction]]:
+    """Where a rack may be, clear of all on the wall and of `more`: with a hand's room if it is to be had anywhere."""
+    among = [*(one for _, one in taken(site)), *more]
+    return open_places(site, own, among, hand) or open_places(site, own, among)
 
 
 def stretch(site: Site, own: Sequence[Area], x: Fraction) -> tuple[Fraction, Fraction]:
