@@ -17,6 +17,7 @@ Yardcliff designs hanging racks: it spaces what hangs, derives the board, and gi
   bare number takes the unit of the brief's tape.
 * A **design** is the brief worked out: marks, figures with their working, findings with fixes,
   a drawing in millimetres (x right from the datum, y up from the floor).
+* A **wall** is surveyed once for all racks on it. A brief's `place` says on which and where, its `mount` how it is fixed.
 * Every change is a **JSON merge patch** on the brief; fixes and ladder rungs come as such patches. Stored racks
   count versions: a change names the version it was made from and is refused with 409 when there is a newer one.
 * Errors are `application/problem+json`; `errors` names the fields that could not be read.

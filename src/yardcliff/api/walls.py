@@ -15,7 +15,7 @@ from yardcliff.core.length import Tape, TapeName, exact_text
 from yardcliff.core.model import leaves
 from yardcliff.core.site.amending import amend_wall, describe_wall, dump_wall, read_wall
 from yardcliff.core.site.drawn import wall_scene
-from yardcliff.core.site.position import aim_at
+from yardcliff.core.site.position import first_place
 from yardcliff.core.site.survey import area
 from yardcliff.core.site.wall import Wall
 from yardcliff.store.sheets import Racks, Record
@@ -94,14 +94,14 @@ def make_wall(body: NewWall, walls: WallStore, racks: Store, sites: OnSite) -> W
 
 @router.get("/for/{rack_id}")
 def walls_for(rack_id: str, walls: WallStore, racks: Store, sites: OnSite) -> list[WallChoice]:
-    """The walls that a rack could hang on, each with the patch that puts it there, in the middle of what is free."""
+    """The walls that a rack could hang on, each with the patch that puts it there, in the middle of the widest stretch that is free."""
     brief = read_brief(racks.get(rack_id).brief)
     found = []
     for record in walls.all():
         there = amend(brief, {"place": {"wall": record.id}})
         done = sites.design(there, rack_id)
         assert done.on_wall.site
-        x = aim_at(done.rack, done.on_wall.site, there.place, there.mount, "between", done.tape)
+        x = first_place(done.rack, done.on_wall.site, there.place, there.mount, done.tape)
         others = len(done.on_wall.site.neighbours)
         wall = done.on_wall.site.wall
         found.append(

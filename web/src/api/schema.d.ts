@@ -739,7 +739,7 @@ export interface paths {
         };
         /**
          * Walls For
-         * @description The walls that a rack could hang on, each with the patch that puts it there, in the middle of what is free.
+         * @description The walls that a rack could hang on, each with the patch that puts it there, in the middle of the widest stretch that is free.
          */
         get: operations["walls_for_api_walls_for__rack_id__get"];
         put?: never;

@@ -73,7 +73,7 @@ def _past(rack: Rack, site: Site, spot: Spot, own: Sequence[Area], box: Area, ta
     fix = _to(max(stepped, ZERO), tape) if fits else LEAVE
     yield Finding(
         "wall.past", "Rack", "It reaches past the end of the wall." if fits else f"It is wider than {site.name}.",
-        "past the wall", over, ZERO, at=(float(mine.x0 if box.x0 < 0 else mine.x1), float(rack.rows[0].y)), fixes=(fix,),
+        "past the wall", tape.write(over), tape.write(ZERO), at=(float(mine.x0 if box.x0 < 0 else mine.x1), float(rack.rows[0].y)), fixes=(fix,),
     )  # fmt: skip
 
 
@@ -88,14 +88,31 @@ def _covers(
         if code in said or not met:
             continue
         said.add(code)
-        fixes = _nearest(free_places(site, own, spot.hand), spot.x, tape)
+        fixes = (*_nearest(free_places(site, own, spot.hand), spot.x, tape), *_over_or_under(rack, site, here, tape))
         overlap = min(met.x1, there.x1) - max(met.x0, there.x0)
         yield Finding(
             code, "Rack", f"It hangs where {name} is." if code == "wall.covers" else f"It hangs where {name} hangs.",
-            "over it", overlap, ZERO,
+            "over it", tape.write(overlap), tape.write(ZERO),
             at=(float(max(met.x0, there.x0) + overlap / 2 - spot.x), float(max(met.y0, there.y0))),
             fixes=(*fixes, LEAVE),
         )  # fmt: skip
+
+
+def _over_or_under(rack: Rack, site: Site, here: Sequence[Area], tape: Tape) -> tuple[Fix, ...]:
+    """The least that it could hang higher or lower to be clear of all on the wall where it is."""
+    there = [one for _, one in taken(site)]
+    met = [(one, other) for one in here for other in there if one.x0 < other.x1 and other.x0 < one.x1]
+    clear = {by for one, other in met for by in (other.y0 - one.y1, other.y1 - one.y0)}
+    box = around(here)
+    for by in sorted(clear, key=abs):
+        # On a step of the tape, away from what is there.
+        by = (by // tape.step if by < 0 else -(-by // tape.step)) * tape.step
+        moves = [Area(one.x0, one.y0 + by, one.x1, one.y1 + by) for one in here]
+        if box.y0 + by < 0 or box.y1 + by > site.wall.height - LIFT:
+            continue
+        if not any(one.meets(other) for one in moves for other in there):
+            return _hang(rack.rows[0].y + by, tape)
+    return ()
 
 
 def _nearest(places: Sequence[tuple[Fraction, Fraction]], x: Fraction, tape: Tape) -> tuple[Fix, ...]:
@@ -133,7 +150,7 @@ def _hand(site: Site, spot: Spot, own: Sequence[Area], here: Sequence[Area], tap
     enough = exact_text(least)
     yield Finding(
         "wall.hand", "Room for a hand", f"Between it and {name} there is hardly room for fingers to take things off.",
-        "beside it", least, spot.hand,
+        "beside it", tape.write(least), tape.write(spot.hand),
         at=(float((one.x1 if there.x0 >= one.x1 else one.x0) - spot.x), float((one.y0 + one.y1) / 2)),
         fixes=(*fixes, Fix(f"{tape.write_fine(least)} is enough", {"place": {"hand": enough}})),
     )  # fmt: skip
@@ -149,7 +166,7 @@ def _heights(rack: Rack, site: Site, spot: Spot, box: Area, at: tuple[float, flo
             [Fix(f"Reach up to {tape.write(ten)}", {"place": {"reach": exact_text(ten)}})] if ten <= LONGEST else []
         )
         yield Finding(
-            "wall.reach", "Rack", f"Higher than {_who(spot)} can reach with ease.", "hung", top, most, at=at,
+            "wall.reach", "Rack", f"Higher than {_who(spot)} can reach with ease.", "hung", tape.write(top), tape.write(most), at=at,
             fixes=(*_hang(down, tape), *higher) or (LEAVE,),
         )  # fmt: skip
     lift = max(LIFT, -rack.glyph.tip) if not rack.up else ZERO
@@ -158,14 +175,14 @@ def _heights(rack: Rack, site: Site, spot: Spot, box: Area, at: tuple[float, flo
         down = (hung - (lift - room)) // tape.step * tape.step
         yield Finding(
             "wall.ceiling", "Rack", "Nothing can be lifted off under the ceiling." if room >= 0 else "It reaches into the ceiling.",
-            "to the ceiling", room, lift, at=(at[0], float(box.y1)), fixes=_hang(down, tape) or (LEAVE,),
+            "to the ceiling", tape.write(room), tape.write(lift), at=(at[0], float(box.y1)), fixes=_hang(down, tape) or (LEAVE,),
         )  # fmt: skip
     laid = [part for part in rack.parts if part.z < wall.skirting_thick and part.y < wall.skirting]
     if laid and wall.skirting_thick:
         up = hung + wall.skirting - min(part.y for part in laid)
         yield Finding(
             "wall.skirting", laid[0].name, "It lies on the skirting board and not on the wall.", "above the floor",
-            min(part.y for part in laid), wall.skirting, at=(at[0], float(laid[0].y)),
+            tape.write(min(part.y for part in laid)), tape.write(wall.skirting), at=(at[0], float(laid[0].y)),
             fixes=(LEAVE,) if rack.seats else (*_hang(-(-up // tape.step) * tape.step, tape),),
         )  # fmt: skip
 
@@ -206,7 +223,7 @@ def _room(
         floor = Fraction(left // 10 * 10)
         yield Finding(
             "wall.way", "Way past it", "With things on it, it narrows the way: people brush past, and in the dark they catch.",
-            "left free", left, spot.way, at=at,
+            "left free", tape.write(left), tape.write(spot.way), at=at,
             fixes=(Fix(f"{tape.write(floor)} is enough", {"place": {"way": exact_text(floor)}}),) if floor > 0 else (LEAVE,),
         )  # fmt: skip
 

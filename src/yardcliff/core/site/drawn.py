@@ -37,6 +37,8 @@ ASIDE = Fraction(160)
 """From a rack to the figure that stands for size, mm: its measures go between."""
 WORDS = Fraction(480)
 """What the words at the line of reach take, mm."""
+WORTH = Fraction(180)
+"""From how much on a measure up a wall is worth its line, mm."""
 AIR = 120.0
 """Around a wall, mm."""
 ARROW = 4.5
@@ -129,9 +131,9 @@ def place_dimensions(rack: Rack, on: OnWall, tape: Tape) -> Iterator[Dimension]:
         yield across(right, end)
     hung = rack.rows[0].y
     yield upright(ZERO, hung, float(box.x1), 1, 1)
-    if box.y0 > 0:
+    if box.y0 > WORTH:
         yield upright(ZERO, box.y0, float(box.x0), -1, 1)
-    if wall.height > box.y1:
+    if wall.height - box.y1 > WORTH:
         yield upright(box.y1, wall.height, float(box.x0), -1, 1)
 
 

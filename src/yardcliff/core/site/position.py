@@ -87,6 +87,15 @@ def aim_at(rack: Rack, site: Site, spot: Spot, mount: Mount, aim: Aim, tape: Tap
     return Fraction(best(question, aim).x) / (question.step / tape.step)
 
 
+def first_place(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Fraction:
+    """Where a rack begins on a wall: in the middle of the widest stretch that is free for it, or of the wall."""
+    places = free_places(site, areas(rack), spot.hand)
+    if not places:
+        return aim_at(rack, site, spot, mount, "centre", tape)
+    low, high = max(places, key=lambda place: place[1] - place[0])
+    return aim_at(rack, site, spot.model_copy(update={"x": (low + high) / 2}), mount, "between", tape)
+
+
 def aims(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> list[Aimed]:
     """Every aim's best place, with what it means for studs and screws."""
     own = areas(rack)

@@ -44,7 +44,12 @@ export function Drawing({ onHelp, stage }: { onHelp: () => void; stage: Stage })
   );
   const x0 = useShown((shown) => (front ? (shown.design.on_wall?.x_mm ?? 0) : 0));
   const placing = useShown((shown) => stage === "wall" && shown.design.on_wall !== null);
-  const control = useView(scene, padding, held, x0);
+  // Notes stand beside the wall, not on it.
+  const wallPadding = useMemo(
+    () => ({ top: 24, right: noted && !narrow ? 262 : 24, bottom: 24, left: 24 }),
+    [noted, narrow],
+  );
+  const control = useView(scene, padding, wallPadding, held, x0);
   const { show } = control;
   const see = useCallback(
     (view: string, fit: Fit) => {

@@ -28,10 +28,8 @@ export function WallStage() {
       {on && (
         <>
           <Section title="Where on it">
-            <div className="grid grid-cols-2 gap-x-3">
-              <BriefField path="place.x" label="from left" />
-              <BriefField path="hung" label={up ? "foot at" : "hung"} />
-            </div>
+            <BriefField path="place.x" label="from left" wide />
+            <BriefField path="hung" label={up ? "foot at" : "hung"} wide />
             <p className="text-[0.87rem] text-soft">
               Drag the rack on its wall: it catches at studs, middles, neighbours and heights. Arrow keys move
               it a step of the tape.

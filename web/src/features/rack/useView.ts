@@ -7,14 +7,13 @@ export type Fit = "rack" | "wall";
 
 /** The rack stands high in its window: slips of working lie below it. */
 const RISE = 0.22;
-const WALL_PADDING: Padding = { top: 24, right: 24, bottom: 24, left: 24 };
 
 /**
  * The drawing's place in its window. It follows the design to fit, until the user zooms or pans; while `held`
  * (something is being dragged) it stays still under the hand. `x0` is where the scene's own frame begins on its wall, mm: a
  * view that is kept is kept of the wall, so that a rack that is moved moves, and not the wall behind it.
  */
-export function useView(scene: Scene, padding: Padding, held: boolean, x0: number) {
+export function useView(scene: Scene, padding: Padding, wallPadding: Padding, held: boolean, x0: number) {
   const [size, setSize] = useState<Size>({ width: 900, height: 600 });
   const [mode, setMode] = useState<Fit>("rack");
   const [own, setOwn] = useState<View | null>(null);
@@ -22,8 +21,8 @@ export function useView(scene: Scene, padding: Padding, held: boolean, x0: numbe
   const observer = useRef<ResizeObserver | null>(null);
 
   const fitted = useMemo(
-    () => (mode === "rack" ? fit(scene.extent, size, padding, RISE) : fit(scene.wall, size, WALL_PADDING)),
-    [scene.extent, scene.wall, size, padding, mode],
+    () => (mode === "rack" ? fit(scene.extent, size, padding, RISE) : fit(scene.wall, size, wallPadding)),
+    [scene.extent, scene.wall, size, padding, wallPadding, mode],
   );
   const current = own ?? panned(fitted, -x0 * fitted.scale, 0);
   if (held && !frozen) setFrozen(current);
