@@ -9,7 +9,6 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.rack import Operation, Rack
-from yardcliff.core.site.anchors import FITTING
 from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.check import fixing_findings, place_findings, plates_findings
 from yardcliff.core.site.fixing import BATTEN, CLEAT, Fixed, Fixer
@@ -76,7 +75,10 @@ def on_wall(rack: Rack, spot: Spot, mount: Mount, site: Site | None, tape: Tape)
         *fixing_findings(rack, site, spot, mount, fixed, tape),
     )
     hidden = [marks for one in fixed for part in one.body.grounds if (marks := _marks(one, part.key))]
-    figures = (*(_hidden_figures(rack, hidden) if by_plates and hidden else ()), *_figures(fixed))
+    figures = (
+        *(_hidden_figures(rack, hidden) if by_plates and hidden else ()),
+        *_figures(fixed, by_packet=mount.carries is not None),
+    )
     machining = tuple(_machining(rack, fixed, hidden))
     return OnWall(site, spot, fixed, figures, findings, machining, (HIDDEN,) if by_plates else ())
 
@@ -130,7 +132,7 @@ def _machining(rack: Rack, fixed: Sequence[Fixed], hidden: Sequence[Sequence[Fra
             }.get(by, "Where the hole list says; countersink until the head lies flush.")
             yield _hole(count, part.name, width, note)
         elif by == "keyholes":
-            yield Operation("Keyhole bed", count, part.name, "back", "bit", SLOT, SLOT_DEEP, 0, part.depth - SLOT_DEEP, "depth collar",
+            yield Operation("Keyhole bed", count, part.name, "back", "bit", SLOT, SLOT_DEEP, 0, max(part.depth - SLOT_DEEP, ZERO), "depth collar",
                             "Let the plate in flush, its slot upward: as far apart as the screws in the wall.")  # fmt: skip
         elif by in ("hangers", "mirrors"):
             what = "Hanger" if by == "hangers" else "Mirror plate"
@@ -150,7 +152,7 @@ def _machining(rack: Rack, fixed: Sequence[Fixed], hidden: Sequence[Sequence[Fra
                             "cut to length")  # fmt: skip
 
 
-def _figures(fixed: Sequence[Fixed]) -> Iterator[Figure]:
+def _figures(fixed: Sequence[Fixed], *, by_packet: bool) -> Iterator[Figure]:
     """The working of the body that is nearest to its limit."""
     if not fixed:
         return
@@ -180,7 +182,7 @@ def _figures(fixed: Sequence[Fixed]) -> Iterator[Figure]:
         "fix.share", "Of what it may bear", f"{one.share:.2f}", "T / P + V / Q", (
             Input("T", "out", f"{worst.pull:.1f}"), Input("P", "may be pulled, N", f"{one.may_pull:.1f}"),
             Input("V", "down", f"{worst.shear:.1f}"), Input("Q", "may bear across, N", f"{one.may_shear:.1f}"),
-        ), f"{_rated(one)} A rule of thumb for hand-sized racks: where more than a few hands hang, or people could be hurt, ask a building professional.",
+        ), f"{'By the packet.' if by_packet else _rated(one)} A rule of thumb for hand-sized racks: where more than a few hands hang, or people could be hurt, ask a building professional.",
     )  # fmt: skip
     if one.anchor.in_studs:
         yield Figure(
@@ -245,8 +247,6 @@ def _between(one: Fixed) -> Iterator[Figure]:
 
 def _rated(one: Fixed) -> str:
     """Where its ratings come from."""
-    if one.may_pull == one.may_shear and one.may_pull not in (FITTING, one.anchor.pull):
-        return "By the packet."
     if one.anchor.pull is None:
         return f"A {SAFETY}th of what draws such a screw from light softwood, and what it bears sideways over {LASTING} (Wood Handbook)."
     return "Cautious figures of ours: put in what the packet says."
