@@ -13,6 +13,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.findings import Patch
+from yardcliff.core.geometry import points
 from yardcliff.core.site.anchors import ANCHORS
 from yardcliff.core.site.asked import Mount
 from yardcliff.core.site.check import depths
@@ -216,6 +217,11 @@ def test_a_door_opens_as_far_as_what_hangs_beside_its_hinges_lets_it() -> None:
     done = design(amend(PLACED, {"place": {"x": "930 mm"}}), SITES["ab"])
     assert depths(done.rack) == [21, Fraction(701, 5)]
     assert next(f for f in done.findings if f.code == "wall.swing").value == "108°"
+    # The limit is drawn where it bites: the 900 beside the hinges, seen from the datum at 930; and is not, further on.
+    limit = next(stroke for stroke in done.scene.strokes if stroke.role == "limit")
+    assert [x for x, _ in points(limit.path)] == [-30, 870, 870, -30]
+    clear = design(amend(PLACED, {"place": {"x": "1300 mm"}}), SITES["ab"])
+    assert not [stroke for stroke in clear.scene.strokes if stroke.role == "limit"]
 
 
 def test_cables_are_kept_clear_of() -> None:

@@ -57,6 +57,7 @@ Role = Literal[
     "neighbour",
     "fixing",
     "lining",
+    "limit",
     "force",
 ]
 SURROUNDINGS: frozenset[Role] = frozenset(

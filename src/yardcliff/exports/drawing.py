@@ -49,6 +49,7 @@ INKS: dict[Role | Literal["dimension"], Ink] = {
     "old": Ink("#7a4b00", 0.3),
     "neighbour": Ink("#5d6d74", 0.15, "#e6eae7"),
     "fixing": Ink("#1a5571", 0.3),
+    "limit": Ink("#7a4b00", 0.35, None, (1.6, 0.9)),
     "lining": Ink("#5d6d74", 0.2),
     "force": Ink("#8c1450", 0.4, "#8c1450"),
     "dimension": Ink("#20303a", 0.12),

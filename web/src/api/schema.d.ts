@@ -1452,7 +1452,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark" | "stud" | "skirting" | "obstacle" | "swing" | "old" | "neighbour" | "fixing" | "lining" | "force";
+            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark" | "stud" | "skirting" | "obstacle" | "swing" | "old" | "neighbour" | "fixing" | "lining" | "limit" | "force";
             /**
              * Anchor
              * @enum {string}
@@ -1893,7 +1893,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark" | "stud" | "skirting" | "obstacle" | "swing" | "old" | "neighbour" | "fixing" | "lining" | "force";
+            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark" | "stud" | "skirting" | "obstacle" | "swing" | "old" | "neighbour" | "fixing" | "lining" | "limit" | "force";
             /**
              * D
              * @description SVG path data in mm, y up.

@@ -21,6 +21,8 @@ LIFT = Fraction(60)
 """Room over a thing to lift it off under the ceiling, mm; a deeper throat wants more."""
 OPENS = 110
 """How far a door has to open, degrees: a right angle, and a bit for the hand at its edge."""
+NEAR = Fraction(400)
+"""A rack that is moved further up or down than this is another rack, mm."""
 LEAVE = Fix("Not on this wall", {"place": {"wall": None}})
 ZERO = Fraction(0)
 
@@ -104,7 +106,7 @@ def _over_or_under(rack: Rack, site: Site, here: Sequence[Area], tape: Tape) -> 
     met = [(one, other) for one in here for other in there if one.x0 < other.x1 and other.x0 < one.x1]
     clear = {by for one, other in met for by in (other.y0 - one.y1, other.y1 - one.y0)}
     box = around(here)
-    for by in sorted(clear, key=abs):
+    for by in sorted((by for by in clear if abs(by) <= NEAR), key=abs):
         # On a step of the tape, away from what is there.
         by = (by // tape.step if by < 0 else -(-by // tape.step)) * tape.step
         moves = [Area(one.x0, one.y0 + by, one.x1, one.y1 + by) for one in here]
@@ -201,7 +203,7 @@ def _room(
     """Doors that open against it, and the way past it."""
     deep = depths(rack)
     for one in site.wall.obstacles:
-        swings = _swing_side(one.hinge, area(one))
+        swings = swing_side(one)
         here = [(each.moved(spot.x), out) for each, out in zip(own, deep, strict=True)]
         met = [(each, out) for each, out in here if swings and each.meets(swings)]
         if not swings or not met:
@@ -233,12 +235,12 @@ def _from_hinges(door: Obstacle, here: Area) -> Fraction:
     return max(here.x0 - door.x - door.width if door.hinge == "right" else door.x - here.x1, ZERO)
 
 
-def _swing_side(hinge: str, door: Area) -> Area | None:
-    """The wall beside the hinges that an open leaf comes to lie against."""
-    wide = door.x1 - door.x0
-    if hinge == "left":
-        return Area(door.x0 - wide, door.y0, door.x0, door.y1)
-    return Area(door.x1, door.y0, door.x1 + wide, door.y1) if hinge == "right" else None
+def swing_side(door: Obstacle) -> Area | None:
+    """The wall beside the hinges that an open leaf comes to lie against; none where it has no leaf."""
+    here = area(door)
+    if door.hinge == "left":
+        return Area(here.x0 - door.width, here.y0, here.x0, here.y1)
+    return Area(here.x1, here.y0, here.x1 + door.width, here.y1) if door.hinge == "right" else None
 
 
 def fixing_findings(

@@ -23,7 +23,7 @@ from yardcliff.core.scene import (
     Stroke,
     Symbol,
 )
-from yardcliff.core.site.check import LIFT
+from yardcliff.core.site.check import LIFT, swing_side
 from yardcliff.core.site.fixing import BATTEN, CLEAT, Fixed
 from yardcliff.core.site.on_wall import OnWall
 from yardcliff.core.site.position import reach
@@ -68,6 +68,7 @@ def standing_on(front: Scene, rack: Rack, on: OnWall) -> Scene:
     strokes = [
         *(Stroke("person", moved(path, stands, 0)) for path in person),
         Stroke("reach", line((-x, high), (width - x, high))),
+        *_limits(on, high),
         *(stroke for stroke in front.strokes if stroke.role not in SURROUNDINGS),
         *(stroke for one in on.fixed for stroke in _strip(one)),
     ]
@@ -79,6 +80,21 @@ def standing_on(front: Scene, rack: Rack, on: OnWall) -> Scene:
         *(Label(float(at) - x, height + 22, str(k), "stud") for k, at in enumerate(wall.stud_middles, 1)),
     )
     return replace(front, strokes=tuple(strokes), symbols=(behind, *front.symbols, screws), wall=box, labels=labels)
+
+
+def _limits(on: OnWall, high: float) -> Iterator[Stroke]:
+    """The limits that bite: a height that is passed, or the wall that an open door comes to lie against."""
+    assert on.site
+    wall, x = on.site.wall, float(on.spot.x)
+    bitten = {finding.code for finding in on.findings}
+    heights = {"wall.reach": high, "wall.ceiling": float(wall.height - LIFT), "wall.skirting": float(wall.skirting)}
+    for code, y in heights.items():
+        if code in bitten:
+            yield Stroke("limit", line((-x, y), (float(wall.width) - x, y)))
+    for one in wall.obstacles if "wall.swing" in bitten else ():
+        if swept := swing_side(one):
+            at, size = (float(swept.x0) - x, float(swept.y0)), (float(swept.x1 - swept.x0), float(swept.y1 - swept.y0))
+            yield Stroke("limit", rectangle(*at, *size))
 
 
 def _free_spot(rack: Rack, on: OnWall) -> Fraction:
