@@ -6,8 +6,10 @@ from dataclasses import dataclass
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape
 from yardcliff.core.rack import Rack
+from yardcliff.core.site.anchors import BACKS, HOLLOW
 from yardcliff.core.site.fixing import BATTEN, Fixed
 from yardcliff.core.site.on_wall import OnWall
+from yardcliff.core.site.options import BYS
 from yardcliff.core.site.survey import Area, areas, around
 from yardcliff.core.strength import GRAVITY
 
@@ -15,6 +17,8 @@ TWO_PEOPLE = 12.0
 """What one person holds against a wall with one hand and a level in the other, kg: rule of thumb."""
 LONG, STEP = Fraction(1500), Fraction(1700)
 """From these on it wants two people, or something to stand on, mm."""
+DUST = Fraction(10)
+"""A hole in masonry is so much deeper than its screw, mm: dust stays in it."""
 PROFESSIONAL = 60.0
 """From this weight on somebody who knows the building should look at it, kg."""
 
@@ -59,13 +63,7 @@ def _holes(on: OnWall) -> Iterator[WallHole]:
     for one in on.fixed:
         for screw in sorted(one.screws, key=lambda s: (-s.y, s.x)):
             number += 1
-            into = (
-                f"stud {screw.stud + 1}"
-                if screw.stud is not None
-                else one.anchor.holds
-                if on.site is None
-                else _lining(on)
-            )
+            into = _lining(on) if screw.stud is None else f"stud {screw.stud + 1}"
             yield WallHole(number, one.body.name, on.spot.x + screw.x, screw.y, into)
 
 
@@ -90,7 +88,7 @@ def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Ite
     for k, one in enumerate(on.fixed):
         mine = [hole for hole in holes if hole.body == one.body.name]
         if mine:
-            yield from _of_one(rack, on, one, mine, tape, again=k > 0)
+            yield from _of_one(one, mine, tape, again=k > 0)
     if any(one.by == "plates" for one in on.fixed):
         yield Step("Hang your weight on the board with both hands, then screw the hooks on over the screws.",
                    "Under a plate nobody sees again whether it holds.")  # fmt: skip
@@ -106,10 +104,8 @@ def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Ite
                "Wood and lining settle under a load.")  # fmt: skip
 
 
-def _of_one(
-    rack: Rack, on: OnWall, one: Fixed, holes: Sequence[WallHole], tape: Tape, *, again: bool
-) -> Iterator[Step]:
-    assert on.site
+def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, *, again: bool) -> Iterator[Step]:
+    """A body in place: with one screw first, level or plumb, and the rest."""
     write = tape.write
     first, last = holes[0], max(holes, key=lambda hole: (hole.x, hole.y))
     name = one.body.name.lower()
@@ -117,10 +113,8 @@ def _of_one(
     on_wall = {"batten": "batten", "cleat": "cleat's lower half"}.get(one.by, name)
     if one.by == "cleat":
         yield Step(f"Screw the cleat's upper half to the back of the {name}, its bevel down, and a spacer at the foot.")
-    if one.by in ("hangers", "keyholes", "mirrors"):
-        yield Step(
-            f"Set the {'keyhole plates' if one.by == 'keyholes' else 'hangers' if one.by == 'hangers' else 'mirror plates'} on the back of the {name}."
-        )
+    if one.by in BACKS:
+        yield Step(f"Set the {BYS[one.by][0]} on the back of the {name}.")
     upright = all(part.height > part.length for part in one.body.grounds)
     if one.by in ("keyholes", "hangers"):
         yield Step(f"Mark hole {first.number}: {write(first.x)} from the left corner, {write(first.y)} up; then the others along a level.",
@@ -161,12 +155,11 @@ def _of_one(
 def _drill(one: Fixed, tape: Tape) -> str:
     if one.anchor.bit is None:
         return "No hole first: it cuts its own."
-    deep = (
-        "through the lining"
-        if not one.anchor.in_studs and one.anchor.key not in ("plugs", "sheet")
-        else f"{tape.write_fine(one.length - one.wood + (10 if one.anchor.key == 'plugs' else 0))} deep"
-    )
-    return f"Drill {tape.write_fine(one.anchor.bit)}, {deep}."
+    bit = tape.write_fine(one.anchor.bit)
+    if one.anchor.key in HOLLOW:
+        return f"Drill {bit}, through the lining."
+    room = DUST if one.anchor.key == "plugs" else 0
+    return f"Drill {bit}, {tape.write_fine(one.length - one.wood + room)} deep."
 
 
 def _tools(rack: Rack, on: OnWall, tape: Tape) -> Iterator[str]:

@@ -178,7 +178,7 @@ function Room() {
       </div>
       <div className="grid grid-cols-2 gap-x-3">
         <BriefField path="place.reach" label="up to" optional placeholder={on?.reach ?? ""} />
-        <BriefField path="place.hand" label="hand room" />
+        <BriefField path="place.hand" label="for a hand" />
         <BriefField path="place.way" label="way past" />
         <span className="flex items-baseline justify-between gap-1">
           <span className="text-soft">stands out</span>

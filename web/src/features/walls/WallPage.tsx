@@ -21,9 +21,10 @@ export function WallPage() {
   const control = useWall(id);
   const { wall, trouble, undo, redo } = control;
   useShortcuts({ undo, redo });
-  if (wall.error) return <NotFound text={wall.error.message} />;
   if (!wall.data)
-    return (
+    return wall.error ? (
+      <NotFound text={wall.error.message} />
+    ) : (
       <p className="p-8 text-soft" role="status">
         Setting up the wall…
       </p>

@@ -18,7 +18,8 @@ export function useWall(id: string) {
     onSuccess: (stored) => {
       queries.setQueryData(["wall", id], stored);
       void queries.invalidateQueries({ queryKey: ["walls"] });
-      void queries.invalidateQueries({ queryKey: ["rack"] });
+      // A rack that is opened next is worked out on the wall as it is now.
+      queries.removeQueries({ queryKey: ["rack"], type: "inactive" });
       void queries.invalidateQueries({ queryKey: ["racks"] });
     },
   });
