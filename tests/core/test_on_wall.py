@@ -132,6 +132,18 @@ def test_no_stud_has_an_answer() -> None:
     assert batten.good
 
 
+def test_hooks_come_to_stand_on_studs_so_that_their_plates_hide_screws_there() -> None:
+    # Hooks 260 apart never are on two studs 600 apart, give or take 20: two of them move.
+    loose = on({"mount": {"by": "plates", "into": "screws"}})
+    finding = next(f for f in loose.findings if f.code == "fix.loose")
+    fix = next(fix for fix in finding.fixes if "onto studs" in fix.label)
+    assert fix.label == "Hooks 2 and 5 onto studs"
+    moved = design(amend(loose.brief, fix.patch), OPEN)
+    assert {float(screw.x) for screw in only(moved).screws} == {500, 1100}
+    assert {500, 1100} <= {float(axis) for axis in moved.rack.row.axes}
+    assert "fix.loose" not in {f.code for f in moved.findings}
+
+
 def test_heavy_things_are_not_hung_on_the_lining_unless_somebody_asks() -> None:
     heavy: Patch = {"item": {"weight_g": "9 kg"}, "place": {"wall": "ab", "x": "1000 mm"}}
     wall = Site("Wide studs", BARE.model_copy(update={"studs": Studs(apart=Fraction(1800))}))

@@ -11,9 +11,9 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.site.anchors import ANCHORS, HOLLOW
 from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.fixing import Fixed, Fixer
-from yardcliff.core.site.grounds import HEAD, RIM, plate_room, plates_hide
+from yardcliff.core.site.grounds import END, HEAD, RIM, plate_room, plates_hide
 from yardcliff.core.site.position import aim_at, reach
-from yardcliff.core.site.survey import Area, Site, area, areas, around, free_places, open_places, taken, wider
+from yardcliff.core.site.survey import Area, Site, area, areas, around, free_places, no_hole, open_places, taken, wider
 from yardcliff.core.site.wall import Obstacle
 from yardcliff.core.strength import GRAVITY
 
@@ -312,6 +312,8 @@ def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: 
     x = aim_at(rack, site, spot, mount, "studs", tape)
     if x != spot.x and holds(x, mount):
         found.append(_to(x, tape))
+    if mount.by == "plates" and any(one.loose for one in bad):
+        found += _onto_studs(rack, site, spot)
     tries: list[tuple[str, Patch]] = [
         ("Screws where studs are", {"screws": "free"}),
         ("Screws through it", {"by": "through"}),
@@ -330,6 +332,24 @@ def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: 
     if all(one.share > 1 and not one.loose for one in bad) and carries <= 100_000:
         found.append(Fix(f"Fixings that carry {carries / 1000:g} kg each", {"mount": {"carries": carries}}))
     return tuple(found[:3]) or (LEAVE,)
+
+
+def _onto_studs(rack: Rack, site: Site, spot: Spot) -> Iterator[Fix]:
+    """Hooks that come to stand on the outermost studs behind the board, so that screws under their plates do; the rest
+    spaces between them.
+    """
+    row, y = rack.row, rack.rows[0].y
+    if rack.up or len(rack.alike) > 1 or row.pins:
+        return
+    shut = list(no_hole(site.wall, y))
+    studs = [s - spot.x for s in site.wall.stud_middles if not any(a < s < b for a, b in shut)]
+    behind = [at for at in studs if END <= at <= row.length - END]
+    if len(behind) < 2:
+        return
+    first, last = (min(range(row.holders), key=lambda k: abs(row.axes[k] - at)) for at in (behind[0], behind[-1]))
+    if first < last:
+        pins = [{"index": k, "at": exact_text(at)} for k, at in ((first, behind[0]), (last, behind[-1]))]
+        yield Fix(f"Hooks {first + 1} and {last + 1} onto studs", {"row": {"pins": pins}})
 
 
 def plates_findings(rack: Rack) -> Iterator[Finding]:

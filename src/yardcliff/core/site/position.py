@@ -46,10 +46,6 @@ class Aimed:
         return len({screw.stud for one in self.fixed for screw in one.screws if screw.stud is not None})
 
     @property
-    def share(self) -> float:
-        return max((one.share for one in self.fixed), default=0.0)
-
-    @property
     def patch(self) -> Patch:
         return {"place": {"x": exact_text(self.x)}}
 
