@@ -99,17 +99,19 @@ def lines(rack: Rack, body: Body, by: By) -> tuple[ScrewLine, ...]:
 
 
 def _lines(rack: Rack, part: Part, by: By) -> Iterator[ScrewLine]:
+    if by == "plates":
+        one = next((row for row in rack.rows if row.part == part.key and not row.up), None)
+        if one:  # the first row's hooks hide them all
+            room = max((plate_room(rack) - HEAD) / 2 - RIM, ZERO)
+            low, high = part.x, part.x + part.length
+            on = sorted((max(x - room, low), min(x + room, high)) for x, _ in one.places)
+            yield ScrewLine(part, (one.y,), tuple((a, b) for a, b in on if a <= b), part.depth)
+        return
     tall = part.height > part.length
     if tall:
         yield _upright(rack, part)
         return
     ends = (part.x + min(END, part.length / 3), part.x + part.length - min(END, part.length / 3))
-    if by == "plates":
-        one = next((row for row in rack.rows if row.part == part.key and not row.up), None)
-        if one:  # the first row's hooks hide them all
-            room = max((plate_room(rack) - HEAD) / 2 - RIM, ZERO)
-            yield ScrewLine(part, (one.y,), tuple((x - room, x + room) for x, _ in one.places), part.depth)
-        return
     if by in ("keyholes", "hangers", "cleat", "batten"):
         down = STRIP_DOWN if by in ("cleat", "batten") else _in(part)
         yield ScrewLine(part, (part.y + part.height - min(down, part.height / 2),), (ends,), ZERO)

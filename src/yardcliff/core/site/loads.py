@@ -130,13 +130,11 @@ def pulls(
 
 
 def _tugged(on: Sequence[Load]) -> list[Load | None]:
-    """The heaviest single things that stand furthest to the left and to the right."""
+    """Nothing, as pulling at one end may relieve the other; and the heaviest things furthest to the left and to the right."""
     ones = [load for load in on if load.one]
-    if not ones:
-        return [None]
-    heavy = max(load.weight for load in ones)
+    heavy = max((load.weight for load in ones), default=0.0)
     most = [load for load in ones if load.weight == heavy]
-    return [min(most, key=lambda load: load.x), max(most, key=lambda load: load.x)]
+    return [None, *(end(most, key=lambda load: load.x) for end in (min, max) if most)]
 
 
 def _rivets(xs: Sequence[float], on: Sequence[Load], forces: Sequence[float]) -> list[float]:

@@ -89,11 +89,10 @@ def _marks(one: Fixed, part: str) -> list[Fraction]:
 
 def _under_plates(rack: Rack) -> Iterator[list[Fraction]]:
     """Where no wall is known: the outermost holders of each board, and as few between as keep screws near enough."""
-    for body in bodies(rack):
-        for line in lines(rack, body, "plates"):
-            marks = [(a + b) / 2 for a, b in line.free]
-            unit = lcm(*(mark.denominator for mark in marks))
-            yield [marks[k] for k in fewest([int(mark * unit) for mark in marks], int(PLATES_APART * unit))]
+    for line in (line for body in bodies(rack) for line in lines(rack, body, "plates")):
+        marks = sorted(x for x, _ in next(row for row in rack.rows if row.part == line.part.key).places)
+        unit = lcm(*(mark.denominator for mark in marks))
+        yield [marks[k] for k in fewest([int(mark * unit) for mark in marks], int(PLATES_APART * unit))]
 
 
 def _behind(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> str:

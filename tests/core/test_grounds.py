@@ -1,0 +1,247 @@
+"""What of a rack lies on its wall: bodies, screw lines clear of everything, and the loads that come on each."""
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from tests.core.test_findings import SITES
+from tests.strategies import briefs
+from yardcliff.core.amend import amend
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families import FAMILIES, Brief, build, starting
+from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.listing import shipped_item
+from yardcliff.core.rack import Rack
+from yardcliff.core.site.anchors import ANCHORS, LENGTHS, ratings, screw
+from yardcliff.core.site.grounds import DEEPEST, bodies, lines, plate_room, plates_hide
+from yardcliff.core.site.loads import Load, loads, pulls
+from yardcliff.core.site.survey import areas, around, open_places, stretch
+from yardcliff.core.strength import newtons
+
+
+def rack(item: str, count: int, family: str | None = None, **patch: object) -> Rack:
+    return build(amend(starting([(shipped_item(item), count)], "1 mm", family), patch))
+
+
+# What each way of building is fixed by, body by body.
+GROUNDS = {
+    "rail": ("enamel-mug", [["board"]]),
+    "stacked": ("tin-cup", [["rail-1"], ["rail-2"], ["rail-3"]]),
+    "panel": ("enamel-mug", [["batten-1", "batten-2"]]),
+    "hole-rail": ("flask", [["back-1"]]),
+    "cradle": ("fiddle", [["back-plate"]]),
+    "upright": ("curtain-pole", [["clip-rail"], ["foot-board"]]),
+    "stile-pair": ("sleeping-mat", [["left-stile"], ["right-stile"]]),
+    "slotted-cheeks": ("serving-tray", [["slat-1", "slat-2"]]),
+    "ledge-post": ("storm-lantern", [["post"]]),
+    "shelf-box": ("enamel-mug", [["bar", "rail"]]),
+    "flip-rail": ("rain-cape", [["board"]]),
+    "high-rails": ("bicycle", [["rail-1"], ["rail-2"]]),
+    "perch": ("climbing-helmet", [["back-plate"]]),
+    "angled-rail": ("tin-cup", [["wall-bracket"]]),
+}
+
+
+def test_every_way_of_building_is_tried_here() -> None:
+    assert GROUNDS.keys() == FAMILIES.keys()
+
+
+@pytest.mark.parametrize("family", GROUNDS)
+def test_a_rack_hangs_by_the_parts_that_lie_on_the_wall(family: str) -> None:
+    item, expected = GROUNDS[family]
+    made = rack(item, 6 if family != "high-rails" else 4, family)
+    found = bodies(made)
+    assert [[part.key for part in body.grounds] for body in found] == expected
+    for body in found:
+        assert lines(made, body, "through"), "every body has a place for a screw"
+        assert body.low == min(part.y for part in body.grounds)
+
+
+def test_what_is_hooked_on_hangs_by_the_half_on_the_wall() -> None:
+    bikes = rack("bicycle", 4, "high-rails", aside={"stands": "right"})
+    assert [[part.key for part in body.grounds] for body in bodies(bikes)][2] == ["wall-cleat"]
+
+
+def test_a_screw_goes_through_what_lies_flat_on_its_ground() -> None:
+    # Planks of 21 before battens of 21; spacers of 23 before a backer of 18; a bare rail of 21.
+    panel = rack("enamel-mug", 8, "panel")
+    assert {line.wood for line in lines(panel, bodies(panel)[0], "through")} == {Fraction(42)}
+    fingers = rack("peaked-cap", 6, "flip-rail", turns="rod", board={"thickness": "18 mm", "height": "110 mm"})
+    assert {line.wood for line in lines(fingers, bodies(fingers)[0], "through")} == {Fraction(41)}
+    rail = rack("enamel-mug", 6)
+    assert {line.wood for line in lines(rail, bodies(rail)[0], "through")} == {Fraction(21)}
+    # No screw where two planks meet.
+    seams = [panel.part("panel").x + seam for seam in panel.part("panel").seams]
+    for line in lines(panel, bodies(panel)[0], "through"):
+        assert not any(a < seam < b for seam in seams for a, b in line.free)
+
+
+def test_brackets_and_shelves_are_in_the_way() -> None:
+    shelf = rack("towel", 6, "rail", top={"joint": "on top"})
+    (line,) = lines(shelf, bodies(shelf)[0], "through")
+    brackets = [part for part in shelf.parts if part.key.startswith("bracket")]
+    assert brackets
+    for part in brackets:
+        assert not any(a < part.x + part.length / 2 < b for a, b in line.free)
+
+
+def test_a_post_takes_screws_up_its_height_clear_of_its_ledges() -> None:
+    lanterns = rack("storm-lantern", 3, "ledge-post")
+    (line,) = lines(lanterns, bodies(lanterns)[0], "through")
+    assert not line.wide
+    assert line.least == 1
+    assert list(line.ys) == sorted(line.ys, reverse=True)
+    assert all(a - b <= 620 for a, b in zip(line.ys, line.ys[1:], strict=False))
+    for part in lanterns.parts:
+        if part.key.startswith("ledge"):
+            assert not any(part.y < y < part.y + part.height for y in line.ys)
+
+
+@given(brief=briefs, by=st.sampled_from(["through", "items", "plates", "keyholes", "cleat", "mirrors"]))
+@settings(max_examples=150, deadline=None)
+def test_lines_are_on_their_boards_and_clear_of_holders(brief: Brief, by: str) -> None:
+    made = build(brief)
+    seen = [part.key for body in bodies(made) for part in body.parts]
+    assert len(seen) == len(set(seen)), "no part hangs twice"
+    for body in bodies(made):
+        assert all(part.z == 0 and part.depth <= DEEPEST for part in body.grounds)
+        for line in lines(made, body, by):  # type: ignore[arg-type]
+            part = line.part
+            assert line.free == tuple(sorted(line.free))
+            for a, b in line.free:
+                assert a <= b
+                if by != "mirrors":
+                    assert part.x <= a
+                    assert b <= part.x + part.length
+            for y in line.ys:
+                assert part.y <= y <= part.y + part.height
+            if by == "through" and made.glyph.kind not in ("hole", "ledge", "slot") and line.wide:
+                half, tall = made.glyph.width / 2, made.glyph.height / 2
+                for holder in made.holders:
+                    if made.rows[holder.row].part != part.key or made.rows[holder.row].up:
+                        continue
+                    for y in line.ys:
+                        if abs(y - holder.y) < tall:
+                            assert not any(a < holder.x + half and holder.x - half < b for a, b in line.free)
+
+
+def test_only_plates_with_two_screws_and_room_between_them_hide_one() -> None:
+    coats = build(starting_brief("waxed-jacket", 6, "1 mm"))
+    # A plate of 30, its screws 56 apart less a head of 10: 30 of room, 14 wanted.
+    assert plate_room(coats) == 30
+    assert plates_hide(coats)
+    assert plate_room(build(starting_brief("enamel-mug", 6, "1 mm"))) == 0
+
+
+def test_each_body_bears_what_hangs_on_it_and_its_own_wood() -> None:
+    mats = rack("sleeping-mat", 4, "stile-pair")
+    left, right = loads(mats, bodies(mats))
+    # Four mats of 450 g lie on both stiles: half of each on either.
+    for side in (left, right):
+        assert sum(load.weight for load in side if load.one) == pytest.approx(newtons(4 * 450) / 2)
+    assert {load.x for load in left if load.one} != {load.x for load in right if load.one}
+    # Shafts stand on the foot board; the clip rail only bears itself.
+    poles = rack("curtain-pole", 4, "upright")
+    rail, foot = loads(poles, bodies(poles))
+    assert not [load for load in rail if load.one]
+    assert sum(load.weight for load in foot if load.one) == pytest.approx(newtons(4 * 1200))
+    seat = poles.seats[0]
+    board = poles.part(seat.part)
+    assert {load.lever for load in foot if load.one} == {float(board.z + board.depth - seat.across)}
+    # Half the bicycles on either rail, and a spare place bears nothing.
+    bikes = rack("bicycle", 4, "high-rails")
+    assert [sum(load.weight for load in one if load.one) for one in loads(bikes, bodies(bikes))] == pytest.approx(
+        [newtons(2 * 13500)] * 2
+    )
+    spare = rack("waxed-jacket", 4, "rail", row={"spares": 1})
+    assert sum(load.weight for load in loads(spare, bodies(spare))[0] if load.one) == pytest.approx(newtons(3 * 2600))
+    # Jars on a shelf weigh by their room: 0.8 kg a litre.
+    box = rack("enamel-mug", 6, "shelf-box")
+    litres = sum(float(jar.width * jar.height * jar.depth) for jar in box.kept) / 1e6
+    boards = sum(float(part.length * part.height * part.depth) for part in box.parts) / 1e6
+    stored = sum(load.weight for load in loads(box, bodies(box))[0] if not load.one)
+    assert stored == pytest.approx(newtons(litres * 800 + boards * 480))
+
+
+def test_what_hangs_lies_or_is_held_in_a_shelf_has_its_own_lever() -> None:
+    def lever(made: Rack) -> float:
+        return next(load.lever for load in loads(made, bodies(made))[0] if load.one)
+
+    coats = build(starting_brief("waxed-jacket", 6, "1 mm"))
+    assert lever(coats) == pytest.approx(21 + 0.82 * 60)  # in the crook of a hook 60 out
+    flasks = rack("flask", 5)
+    shelf = flasks.part("shelf-1")
+    assert lever(flasks) == float(shelf.z + shelf.depth - flasks.rows[0].across)
+    mats = rack("sleeping-mat", 4, "stile-pair")
+    assert lever(mats) == pytest.approx(35 + float(next(iter(mats.kinds.values())).front) / 2)
+
+
+LOADS = st.lists(
+    st.builds(Load, st.floats(1, 400), st.floats(-300, 2000), st.floats(5, 400), st.booleans()), min_size=1, max_size=8
+)
+
+
+@given(xs=st.lists(st.integers(0, 2000), min_size=1, max_size=6, unique=True), on=LOADS, high=st.integers(20, 400))
+@settings(max_examples=200, deadline=None)
+def test_without_a_hand_forces_are_in_balance(xs: list[int], on: list[Load], high: int) -> None:
+    still = [Load(load.weight, load.x, load.lever) for load in on]
+    found = pulls([(x, high) for x in sorted(xs)], still, 0, 1e9, 1e9)
+    total, turning = sum(load.weight for load in on), sum(load.weight * load.lever for load in on) / high
+    middle = sum(xs) / len(xs)
+    # Shears are said without their sign: they make up at least the weight, and just it where none lifts.
+    assert sum(one.shear for one in found) >= total * (1 - 1e-9)
+    if len(xs) == 1 or all(min(xs) <= load.x <= max(xs) and load.x == middle for load in on):
+        assert sum(one.shear for one in found) == pytest.approx(total)
+        assert sum(one.pull for one in found) == pytest.approx(turning)
+    # A hand that pulls makes nothing lighter.
+    tugged = pulls([(x, high) for x in sorted(xs)], on, 0, 400, 400)
+    if any(load.one for load in on):
+        assert (
+            max(one.share for one in tugged)
+            >= max(one.share for one in pulls([(x, high) for x in sorted(xs)], still, 0, 400, 400)) * 0.999
+        )
+
+
+@pytest.mark.parametrize("key", ANCHORS)
+@given(wood=st.integers(0, 100), lining=st.integers(6, 40))
+@settings(max_examples=40, deadline=None)
+def test_a_screw_is_the_next_that_is_sold_and_holds_enough(key: str, wood: int, lining: int) -> None:
+    anchor = ANCHORS[key]  # type: ignore[index]
+    length, hold = screw(anchor, Fraction(wood), Fraction(lining))
+    assert length in LENGTHS
+    if anchor.in_studs:
+        least = 40 if key == "lags" else 30
+        assert hold == length - wood - lining >= least
+        assert length == min(one for one in LENGTHS if one >= wood + lining + least)
+    elif key == "sheet":
+        assert length <= wood + lining or length == LENGTHS[0], "its point does not come out behind"
+    pull, shear = ratings(anchor, hold, "through", None)
+    assert pull > 0
+    assert shear > 0
+    assert ratings(anchor, hold, "through", 10_000) == pytest.approx((98.1, 98.1))
+    assert all(a <= b for a, b in zip(ratings(anchor, hold, "keyholes", None), (pull, shear), strict=True))
+
+
+@given(brief=briefs, hand=st.integers(0, 60))
+@settings(max_examples=60, deadline=None)
+def test_open_places_are_those_that_meet_nothing(brief: Brief, hand: int) -> None:
+    own, site = areas(build(brief)), SITES["ab"]
+    there = [area for one in site.neighbours for area in one.areas]
+    places = open_places(site, own, there, Fraction(hand))
+    box = around(own)
+    for x in range(0, 3601, 97):
+        here = [one.moved(Fraction(x)) for one in own]
+        inside = hand <= x + box.x0 and x + box.x1 <= site.wall.width - hand
+        clear = all(max(o.x0 - h.x1, h.x0 - o.x1) >= hand for h in here for o in there if h.beside(o))
+        assert any(a <= x <= b for a, b in places) == (inside and clear), x
+
+
+def test_a_gap_is_between_what_is_at_the_same_height() -> None:
+    site = SITES["ab"]
+    coats = areas(build(starting_brief("waxed-jacket", 3, "1 mm")))
+    # Beside the door to the switch; in the door, the widest that is free.
+    assert stretch(site, coats, Fraction(1200)) == (900, 3300)
+    assert stretch(site, coats, Fraction(0)) == (900, 3300)
+    # Above the door only the hats are in the way.
+    high = areas(build(amend(starting_brief("felt-hat", 2, "1 mm"), {"hung": "2200 mm"})))
+    assert stretch(site, high, Fraction(400)) == (0, 3600)
