@@ -2,9 +2,10 @@
 
 import re
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Browser, Page, expect
 
 from tests.e2e.conftest import AXE, open_rack, saved
+from tests.server import Server
 
 
 def commit(page: Page, label: str, text: str) -> None:
@@ -165,3 +166,43 @@ def test_walls_are_usable_without_a_pointer_and_by_everybody(home: Page) -> None
         found = home.evaluate("async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)")
         assert found == [], (name, where)
         home.get_by_role("link", name="Racks", exact=True).click()
+
+
+def test_a_wall_that_was_changed_elsewhere_is_taken_as_it_is_now(home: Page, server: Server) -> None:
+    home.get_by_role("link", name="Porch, inner wall").click()
+    whole = home.get_by_role("region", name="The wall", exact=True)
+    expect(whole.get_by_label("high", exact=True)).to_have_value("2500 mm")
+    other = home.context.new_page()
+    other.goto(home.url)
+    commit(other, "skirting", "90 mm")
+    expect(other.get_by_label("skirting", exact=True)).to_have_value("90 mm")
+    # The older window is told, and shows the newer state; what was typed is typed again.
+    whole.get_by_label("high", exact=True).fill("2600 mm")
+    whole.get_by_label("high", exact=True).press("Enter")
+    expect(home.get_by_text("This wall was changed in another window.")).to_be_visible()
+    expect(home.get_by_label("skirting", exact=True)).to_have_value("90 mm")
+    expect(whole.get_by_label("high", exact=True)).to_have_value("2500 mm")
+    home.get_by_role("button", name="Close", exact=True).click()
+    whole.get_by_label("high", exact=True).fill("2600 mm")
+    whole.get_by_label("high", exact=True).press("Enter")
+    expect(whole.get_by_label("high", exact=True)).to_have_value("2600 mm")
+    other.close()
+
+
+def test_walls_fit_a_phone(browser: Browser, server: Server) -> None:
+    context = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True)
+    page = context.new_page()
+    for name, where in (
+        ("Porch, inner wall", ""),
+        ("Porch, guests' jackets", "Its wall"),
+        ("Porch, felt hats", "Fixing"),
+    ):
+        page.goto(server.address)
+        page.get_by_role("link", name=name).click()
+        if where:
+            stage(page, where)
+        wall = page.get_by_role("group", name="The wall").bounding_box()
+        assert wall
+        assert wall["height"] > 250
+        assert page.evaluate("document.documentElement.scrollWidth") == 390, name
+    context.close()

@@ -17,6 +17,8 @@ from yardcliff.exports.wallsheet import NotOnAWall
 
 HIGH = 118.0
 """Heights that are drawn on one strip, mm; what is further apart has a strip of its own."""
+SHORT = 60.0
+"""On a last, short piece words begin at its start, mm."""
 AROUND = 14.0
 """Of the wall shown above and below the holes, mm."""
 
@@ -86,9 +88,11 @@ def _sheet(page: Page, design: Design, strip: _Strip, sheet: Sheet, count: int) 
     start, end = sheet.x(max(sheet.start, 0.0)), sheet.x(min(sheet.end, strip.length))
     bottom, top = base + strip.low, base + strip.high
     page.path(line((start, base + strip.level), (end, base + strip.level)), HEAVY)
-    page.text(
-        end, base + strip.level + 1.5, f"LEVEL, {write(strip.holes[0].y)} from the floor", 3.2, font=BOLD, anchor="end"
-    )
+    level = f"LEVEL, {write(strip.holes[0].y)} from the floor"
+    if end - start > SHORT:
+        page.text(end, base + strip.level + 1.5, level, 3.2, font=BOLD, anchor="end")
+    else:
+        page.text(start, base + strip.level + 1.5, level, 3.2, font=BOLD)
     half = float(on.site.wall.studs.wide) / 2
     for k, stud in enumerate(on.site.wall.stud_middles, 1):
         for edge, ink in ((float(stud) - half, DASHED), (float(stud), THIN), (float(stud) + half, DASHED)):
