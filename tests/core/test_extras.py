@@ -20,7 +20,7 @@ from yardcliff.core.listing import shipped_item
 from yardcliff.core.model import Frozen, angle
 from yardcliff.core.row import _stepped
 from yardcliff.core.rows import margins
-from yardcliff.core.scene import jar
+from yardcliff.core.views.front import jar
 from yardcliff.core.working import Value
 
 COATS = starting([(shipped_item("waxed-jacket"), 6)], "1 mm", "rail")

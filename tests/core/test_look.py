@@ -13,7 +13,7 @@ from yardcliff.core.geometry import mirrored, points, rectangle, swapped, turned
 from yardcliff.core.item import Item
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.look import Look, beside, hanging, laid, lying, resting, slid, standing
-from yardcliff.core.views import _hatch
+from yardcliff.core.views.solids import hatch
 
 items = st.sampled_from(ITEM_KEYS).map(lambda key: shipped_item(key).item)
 tilts = st.integers(0, 40).map(float)
@@ -130,7 +130,7 @@ def test_turning_keeps_distances_and_mirrors_undo_themselves(angle: float, x: fl
 def test_hatching_runs_across_an_outline_and_stays_in_it(corners: list[tuple[float, float]], scale: float) -> None:
     outline = [(x * scale, y * scale) for x, y in corners]
     area = sum(a[0] * b[1] - b[0] * a[1] for a, b in zip(outline, [*outline[1:], outline[0]], strict=True))
-    for stroke in _hatch(outline):
+    for stroke in hatch(outline):
         (start, end) = list(points(stroke.path))
         assert start[0] + start[1] == pytest.approx(end[0] + end[1])
         for px, py in (start, end, ((start[0] + end[0]) / 2, (start[1] + end[1]) / 2)):

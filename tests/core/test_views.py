@@ -18,7 +18,7 @@ from yardcliff.core.length import Tape, read
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.rack import Rack
 from yardcliff.core.scene import Scene
-from yardcliff.core.views import FOLDED, _fold, _folds
+from yardcliff.core.views.section import FOLDED, _fold, _folds
 
 
 def of(key: str, count: int = 3, family: str | None = None, **patch: Any) -> Design:

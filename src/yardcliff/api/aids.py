@@ -6,7 +6,7 @@ from fastapi import APIRouter, Query, Response
 
 from yardcliff.api.deps import Store
 from yardcliff.api.racks import Paper, attached
-from yardcliff.api.wire import Wire
+from yardcliff.api.scene_wire import Wire
 from yardcliff.core.aids import Pair, drilling_jig, family, story_stick
 from yardcliff.core.amend import read_brief
 from yardcliff.core.design import Design, design

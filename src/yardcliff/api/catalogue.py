@@ -6,8 +6,9 @@ from fastapi import APIRouter
 from pydantic import Field, TypeAdapter
 
 from yardcliff.api.deps import Own
+from yardcliff.api.scene_wire import Wire
 from yardcliff.api.views import view_listed
-from yardcliff.api.wire import ItemChoice, Wire
+from yardcliff.api.wire import ItemChoice
 from yardcliff.core.brief import Board
 from yardcliff.core.families import Holder
 from yardcliff.core.findings import Patch

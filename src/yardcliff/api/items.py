@@ -6,8 +6,9 @@ from fastapi import APIRouter, Body, HTTPException, Query, Response
 from pydantic import Field
 
 from yardcliff.api.deps import Own, OwnItems, Store
+from yardcliff.api.scene_wire import Wire
 from yardcliff.api.views import view_listed
-from yardcliff.api.wire import ItemChoice, Wire
+from yardcliff.api.wire import ItemChoice
 from yardcliff.core.amend import brought_up_to, dump, read_brief
 from yardcliff.core.length import Unit
 from yardcliff.core.listing import COLUMNS, Listed, read_row

@@ -11,7 +11,8 @@ from yardcliff.api.deps import OnSite, Own, Sites, Store
 from yardcliff.api.solve import Hangs, starting
 from yardcliff.api.views import view_rack, view_summary
 from yardcliff.api.wall_views import view_standing
-from yardcliff.api.wire import BriefJson, RackSummary, RackView, StandingView
+from yardcliff.api.wall_wire import StandingView
+from yardcliff.api.wire import BriefJson, RackSummary, RackView
 from yardcliff.core.amend import amend, describe, dump, read_brief
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import TapeName

@@ -7,8 +7,9 @@ from pydantic import BaseModel, Field, ValidationError
 
 from yardcliff.api.deps import OnSite, Own, OwnItems, Sites
 from yardcliff.api.errors import Problem, explained
+from yardcliff.api.scene_wire import Wire
 from yardcliff.api.views import signed, view_design
-from yardcliff.api.wire import BriefJson, DesignView, WayView, Wire
+from yardcliff.api.wire import BriefJson, DesignView, WayView
 from yardcliff.core.amend import BriefError, amend, read_brief
 from yardcliff.core.check_marks import check_marks, read_marks
 from yardcliff.core.design import design

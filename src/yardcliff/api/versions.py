@@ -7,8 +7,9 @@ from pydantic import BaseModel
 
 from yardcliff.api.deps import KeptVersions, OnSite, Store
 from yardcliff.api.racks import Base, RackName
+from yardcliff.api.scene_wire import SceneView, Wire
 from yardcliff.api.views import view_rack, view_scene
-from yardcliff.api.wire import RackView, SceneView, Wire
+from yardcliff.api.wire import RackView
 from yardcliff.core.amend import read_brief
 from yardcliff.core.compare import compare
 from yardcliff.core.design import Design

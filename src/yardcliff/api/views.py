@@ -3,9 +3,9 @@
 Texts are written here once, in the rack's own tape, so that no client formats a length.
 """
 
+from yardcliff.api.scene_wire import BoxView, LabelView, NamedScene, SceneView, StrokeView, SymbolView, TapeView
 from yardcliff.api.wall_views import view_dimensions, view_on_wall
 from yardcliff.api.wire import (
-    BoxView,
     ChoiceField,
     ChoiceSection,
     DesignView,
@@ -15,20 +15,14 @@ from yardcliff.api.wire import (
     InputView,
     ItemChoice,
     KeepOutView,
-    LabelView,
     MarksView,
     MeasuresView,
-    NamedScene,
     OperationView,
     OptionView,
     RackSummary,
     RackView,
     RowView,
     RungView,
-    SceneView,
-    StrokeView,
-    SymbolView,
-    TapeView,
     ThingsView,
 )
 from yardcliff.core import machining
@@ -46,7 +40,8 @@ from yardcliff.core.length import Tape
 from yardcliff.core.listing import Listed, write_row
 from yardcliff.core.look import hanging
 from yardcliff.core.model import leaves
-from yardcliff.core.scene import Box, Scene, Stroke, item_strokes
+from yardcliff.core.scene import Box, Scene, Stroke
+from yardcliff.core.views.front import item_strokes
 from yardcliff.core.working import Value
 from yardcliff.store.sheets import Record
 

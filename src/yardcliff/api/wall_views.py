@@ -2,10 +2,9 @@
 
 from collections.abc import Iterable, Sequence
 
-from yardcliff.api.wire import (
+from yardcliff.api.scene_wire import BoxView, DimensionView
+from yardcliff.api.wall_wire import (
     AimView,
-    BoxView,
-    DimensionView,
     FixedView,
     FixingWay,
     HoleView,

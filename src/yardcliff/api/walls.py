@@ -7,8 +7,9 @@ from pydantic import BaseModel
 
 from yardcliff.api.deps import OnSite, Sites, Store, WallStore
 from yardcliff.api.racks import Base, Change, RackName, Rename
+from yardcliff.api.scene_wire import BoxView, TapeView
 from yardcliff.api.views import view_scene
-from yardcliff.api.wire import BoxView, TapeView, WallChoice, WallDesign, WallRack, WallView
+from yardcliff.api.wall_wire import WallChoice, WallDesign, WallRack, WallView
 from yardcliff.core.amend import amend, read_brief
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape, TapeName, exact_text

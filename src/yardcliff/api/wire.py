@@ -1,19 +1,15 @@
-"""What the API says: the models that travel. `views` puts core values into them."""
+"""What the API says of racks: the models that travel. `views` puts core values into them."""
 
 from typing import Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
+from yardcliff.api.scene_wire import BoxView, NamedScene, SceneView, TapeView, Wire
+from yardcliff.api.wall_wire import OnWallView
 from yardcliff.core.findings import Patch
 from yardcliff.core.keepouts import Flaw
-from yardcliff.core.length import TapeName
-from yardcliff.core.scene import Role
 
 BriefJson = dict[str, Any]
-
-
-class Wire(BaseModel):
-    model_config = ConfigDict(frozen=True)
 
 
 class InputView(Wire):
@@ -87,13 +83,6 @@ class MarksView(Wire):
     pinned: list[int]
 
 
-class BoxView(Wire):
-    x0: float
-    y0: float
-    x1: float
-    y1: float
-
-
 class MeasuresView(Wire):
     """An item about its own axis, how far it stands off the wall, how thick it is where it is held, mm."""
 
@@ -118,58 +107,6 @@ class KeepOutView(Wire):
     x: float
     width: float
     at: str
-
-
-class StrokeView(Wire):
-    role: Role
-    d: str = Field(description="SVG path data in mm, y up.")
-
-
-class SymbolView(Wire):
-    """Drawn at each of its places [x, y], from the datum on."""
-
-    key: str
-    of: Literal["item", "holder", "part", "wall"]
-    strokes: list[StrokeView]
-    places: list[tuple[float, float]]
-
-
-class DimensionView(Wire):
-    axis: Literal["x", "y"]
-    start: float
-    end: float
-    at: float
-    side: int
-    level: int
-    text: str
-    figure: str
-
-
-class LabelView(Wire):
-    """A word on the drawing, its baseline at (x, y)."""
-
-    x: float
-    y: float
-    text: str
-    role: Role
-    anchor: Literal["start", "middle", "end"]
-
-
-class SceneView(Wire):
-    """The drawing in mm: x right from the datum, y up from the floor."""
-
-    strokes: list[StrokeView]
-    symbols: list[SymbolView]
-    dimensions: list[DimensionView]
-    extent: BoxView
-    wall: BoxView
-    labels: list[LabelView]
-
-
-class TapeView(Wire):
-    name: TapeName
-    unit: Literal["in", "mm"]
-    step_mm: float
 
 
 class RowView(Wire):
@@ -224,155 +161,6 @@ class ChoiceSection(Wire):
     title: str
     fields: list[ChoiceField]
     figures: list[str]
-
-
-class NamedScene(Wire):
-    """Another view of the rack: a section from the side, a plan from above."""
-
-    key: str
-    name: str
-    scene: SceneView
-
-
-class SnapView(Wire):
-    """Where a dragged rack catches, mm: as exact text for the brief, and why there."""
-
-    at: float
-    value: str
-    text: str
-    why: str
-
-
-class FixedView(Wire):
-    """How one body of the rack is held: `share` is of what its worst fixing may bear."""
-
-    body: str
-    by: str
-    name: str
-    count: int
-    share: str
-    level: float
-    good: bool
-
-
-class OnWallView(Wire):
-    """A rack on its wall. `box` is what it takes up, in the rack's frame."""
-
-    wall: str
-    name: str
-    x: str
-    x_mm: float
-    hung_mm: float
-    box: BoxView
-    face: BoxView = Field(description="The whole wall, in the rack's frame.")
-    reach: str
-    depth: str
-    verdict: str
-    fixed: list[FixedView]
-    dimensions: list[DimensionView] = Field(description="Where it is, measured from corner, floor and ceiling.")
-    snaps_x: list[SnapView]
-    snaps_y: list[SnapView]
-
-
-class AimView(Wire):
-    """The best place by one aim, and what it costs."""
-
-    aim: str
-    name: str
-    why: str
-    x: str
-    off: str
-    studs: int
-    screws: int
-    share: str
-    here: bool
-    patch: Patch
-
-
-class FixingWay(Wire):
-    """One choice of fixing, and what it would mean here."""
-
-    value: str
-    name: str
-    why: str
-    verdict: str
-    good: bool
-
-
-class HoleView(Wire):
-    number: int
-    body: str
-    x: str
-    y: str
-    into: str
-
-
-class StepView(Wire):
-    do: str
-    why: str
-
-
-class PutUpView(Wire):
-    """How it is put up: holes from the wall's left corner and from the floor, steps in order, tools, cautions."""
-
-    holes: list[HoleView]
-    steps: list[StepView]
-    tools: list[str]
-    cautions: list[str]
-
-
-class StandingView(Wire):
-    """What its wall allows a rack: places by each aim, ways of fixing, putting it up."""
-
-    aims: list[AimView]
-    by: list[FixingWay]
-    into: list[FixingWay]
-    helps: str | None = Field(description="What would take most off the worst fixing; null where little would.")
-    put_up: PutUpView
-
-
-class WallDesign(Wire):
-    """A survey as the interface shows it. `fields` holds the text to show for each length."""
-
-    survey: BriefJson
-    fields: dict[str, str]
-    tape: TapeView
-    studs: list[str]
-    areas: list[BoxView] = Field(description="Where each obstacle is, in mm.")
-    scene: SceneView
-
-
-class WallRack(Wire):
-    """A rack on a wall."""
-
-    id: str
-    name: str
-    says: str
-    x: str
-    hung: str
-    to_settle: int
-
-
-class WallView(Wire):
-    """A stored wall with its racks. `version` goes back with every change made to it."""
-
-    id: str
-    name: str
-    version: int
-    undo: str | None
-    redo: str | None
-    deleted: bool
-    design: WallDesign
-    racks: list[WallRack]
-
-
-class WallChoice(Wire):
-    """A wall that a rack could hang on; the patch that puts it there, and what is free."""
-
-    id: str
-    name: str
-    says: str
-    patch: Patch
 
 
 class DesignView(Wire):

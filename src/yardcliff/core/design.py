@@ -7,11 +7,13 @@ from yardcliff.core.findings import Finding
 from yardcliff.core.length import Tape
 from yardcliff.core.marks import Mark, marks
 from yardcliff.core.rack import Operation, Rack
-from yardcliff.core.scene import Scene, scene
+from yardcliff.core.scene import Scene
 from yardcliff.core.site.drawn import held, standing_on
 from yardcliff.core.site.on_wall import OnWall, on_wall
 from yardcliff.core.site.survey import Site
-from yardcliff.core.views import plan, section
+from yardcliff.core.views.front import front
+from yardcliff.core.views.plan import plan
+from yardcliff.core.views.section import section
 from yardcliff.core.working import Figure
 
 
@@ -56,5 +58,5 @@ def design(brief: Brief, site: Site | None = None) -> Design:
     known: dict[int, tuple[Mark, ...]] = {}
     by_row = tuple([known.get(id(one.row)) or known.setdefault(id(one.row), marks(one.row, tape)) for one in rack.rows])
     on = on_wall(rack, brief.place, brief.mount, site, tape)
-    front = standing_on(scene(rack, tape), rack, on)
-    return Design(brief, tape, rack, by_row, on, front, section(rack, tape, held(rack, on)), plan(rack, tape))
+    seen = standing_on(front(rack, tape), rack, on)
+    return Design(brief, tape, rack, by_row, on, seen, section(rack, tape, held(rack, on)), plan(rack, tape))

@@ -13,8 +13,6 @@ from yardcliff.core.length import Tape
 from yardcliff.core.look import silhouette
 from yardcliff.core.rack import Rack
 from yardcliff.core.scene import (
-    PERSON,
-    PERSON_HALF,
     SURROUNDINGS,
     Box,
     Dimension,
@@ -30,7 +28,8 @@ from yardcliff.core.site.position import reach
 from yardcliff.core.site.spans import cut
 from yardcliff.core.site.survey import Area, areas, around, taken, wider
 from yardcliff.core.site.wall import Obstacle, Wall
-from yardcliff.core.views import Held
+from yardcliff.core.views.front import PERSON, PERSON_HALF
+from yardcliff.core.views.section import Held
 
 ZERO = Fraction(0)
 ASIDE = Fraction(160)

@@ -1,29 +1,28 @@
-"""The other views of a rack, neutral and in mm like its front: a section from the side, a plan from above.
+"""A rack from the side: cut at the first holder of each row, or along one that runs up, and seen from the right.
 
-A section is cut at the first holder of each row, or along one that runs up, and seen from the right: the wall at
-z = 0, y up. A plan is drawn for racks that are marked on a top face: x right from the datum, the wall along the upper
-edge.
+The wall at z = 0, y up. Boards are hatched where they are cut, holes hidden; what hangs far down runs out of the picture, and
+stretches of nothing but one thing are folded.
 """
 
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
-from math import ceil, cos, pi, radians, sin
+from math import cos, pi, radians, sin
 from typing import Literal, TypeVar
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import ROUND, Path, circle, line, moved, points, rectangle, rounded, turned
+from yardcliff.core.geometry import Path, circle, line, moved, points, rectangle, rounded, turned
 from yardcliff.core.length import Tape
 from yardcliff.core.look import beside, silhouette
 from yardcliff.core.rack import ACROSS, UPRIGHT, Bore, Glyph, Hung, Part, Placed, Rack
-from yardcliff.core.scene import HOOK_ARM, Box, Dimension, Label, Scene, Stroke, Symbol, board_strokes, jar
+from yardcliff.core.scene import Box, Dimension, Label, Scene, Stroke
+from yardcliff.core.views.front import jar
+from yardcliff.core.views.solids import around, closed, face_at, hatch
 
 PLATE = 3.0
 """How thick a hook's plate is drawn, mm."""
 BOLT, BOLT_HEAD = 0.6, 0.85
 """How thick a lag bolt is, as a share of its head; how high that is, as a share of half its width: as drawn."""
-HATCH, MOST_HATCH = 9.0, 40
-"""Between the lines that say that wood is cut, mm; and how many a board gets at most."""
 LEAST_BELOW, SHARE_BELOW = 60.0, 0.7
 """How much of what hangs is seen below the boards: mm, and as a share of what is above."""
 CLEAR, LONGEST, FOLDED = 60.0, 200.0, 30.0
@@ -84,12 +83,12 @@ def section(rack: Rack, tape: Tape, held: Held = NOTHING_HELD) -> Scene:
         onto = _on_face(rack.part(hole.part), hole.across)
         bore = Bore(hole.purpose, Fraction(0), hole.bit, hole.depth, hole.tilt)
         strokes.append(Stroke("holder-line", _turned(_bored(bore), onto)))
-    deep = max(_around(strokes).x1, 0)
+    deep = max(around(strokes).x1, 0)
     strokes += held.strokes
-    folds = _folds(rack, _around(strokes).y1)
+    folds = _folds(rack, around(strokes).y1)
     if folds:
         strokes = [Stroke(stroke.role, _folded(stroke.path, folds)) for stroke in strokes]
-    box = _around(strokes)
+    box = around(strokes)
     for gap in folds:
         at = _fold(sum(gap) / 2, folds)
         strokes += [Stroke("item-line", _break(box.x0, box.x1, y)) for y in (at - FOLDED / 2, at + FOLDED / 2)]
@@ -115,120 +114,10 @@ def _seen(rack: Rack, placed: Iterable[P]) -> Iterator[P]:
             yield one
 
 
-def plan(rack: Rack, tape: Tape) -> Scene | None:
-    """From above, where the row is marked on a top face or faces lean to the side; None for other racks."""
-    row = rack.rows[0]
-    marked = rack.part(row.part)
-    if marked.lean:
-        return _leaning(rack, tape)
-    if marked.marked != "top":
-        return None
-    strokes = [Stroke("wall-line", line((-40, 0), (float(marked.length) + 40, 0)))]
-    for part in rack.parts:
-        if part.y + part.height >= marked.y + marked.height and part.y <= marked.y:  # what is seen of the first row
-            # Laid flat: what is deep from above is tall on the page.
-            flat = replace(part, y=-(part.z + part.depth), height=part.depth)
-            strokes += board_strokes(flat, datum=part.key == marked.key)
-    front = -float(marked.z + marked.depth)
-    axis = front + float(row.across)
-    holder = tuple(stroke for bore in rack.bores for stroke in _seen_from_above(bore, axis - front))
-    symbols = [Symbol("holder", "holder", holder, tuple((float(x), axis) for x in row.row.axes))]
-    for kind, item in rack.kinds.items():
-        wide, deep = float(item.across), float(item.front)
-        outline = Stroke("spare", rectangle(-float(item.left), -deep / 2, wide, deep, min(wide, deep) / 2))
-        at = tuple((float(h.x), axis) for h in rack.hung if h.kind == kind and h.row == 0)
-        if at:
-            symbols.append(Symbol(f"item.{kind}", "item", (outline,), at))
-    length, first = float(marked.length), float(row.row.axes[0])
-    extent = Box(0, front, length, 0)
-    dimensions = [
-        Dimension("x", 0, length, 0, 1, 2, tape.write(marked.length), "row.length"),
-        Dimension("x", 0, first, 0, 1, 1, tape.write(row.row.axes[0]), "row.left"),
-        Dimension("y", front, axis, 0, -1, 1, tape.write(row.across), ""),
-        Dimension("y", front, front + float(marked.depth), length, 1, 1, tape.write(marked.depth), ""),
-    ]
-    if row.row.holders > 1:
-        second = float(row.row.axes[1])
-        gap = tape.write(row.row.axes[1] - row.row.axes[0])
-        dimensions.append(Dimension("x", first, second, 0, 1, 1, gap, ""))
-    return Scene(tuple(strokes), tuple(symbols), tuple(dimensions), extent, extent)
-
-
-def _leaning(rack: Rack, tape: Tape) -> Scene:
-    """Uprights whose faces lean to the sides, from above, cut between two holders; what hangs is outlined."""
-    boards = [part for part in rack.parts if part.lean]
-    strokes = [
-        Stroke("board", rectangle(*map(float, (part.x, -(part.z + part.depth), part.length, part.depth))))
-        for part in rack.parts
-        if part.seen == "from the side"  # ends would hide what they cover
-    ]
-    for part in boards:
-        corners = [(float(x), -float(z)) for x, z in part.profile]
-        strokes += [Stroke("board", _closed(corners)), *_hatch(corners)]
-    for k, row in enumerate(rack.rows):
-        part = rack.part(row.part)
-        x, y = float(row.x), -_face(part, row.across)[0]
-        turn = radians(part.lean - 90)  # straight out of the wall is down the page
-        drawn = _holder_from_above(rack.glyph, rack.bores[0])
-        strokes += [Stroke(stroke.role, moved(turned(stroke.path, turn), x, y)) for stroke in drawn]
-        out = float(rack.glyph.rests) * cos(radians(rack.bores[0].tilt))
-        for kind in {hung.kind: None for hung in rack.hung if hung.row == k}:
-            item = rack.kinds[kind]
-            wide, deep = float(item.across), float(item.front)
-            left, low = x + out * cos(turn) - float(item.left), y + out * sin(turn) - deep / 2
-            strokes.append(Stroke("spare", rectangle(left, low, wide, deep, min(wide, deep) / 2)))
-    box = _around(strokes)
-    extent = Box(box.x0, box.y0, box.x1, 0)
-    strokes.insert(0, Stroke("wall-line", line((box.x0 - 40, 0), (box.x1 + 40, 0))))
-    outer = min(part.x for part in boards), max(part.x + part.length for part in boards)
-    front = max(part.z + part.depth for part in boards)
-    dimensions = (
-        Dimension("x", float(outer[0]), float(outer[1]), 0, 1, 1, tape.write(outer[1] - outer[0]), "overall"),
-        Dimension("x", box.x0, box.x1, 0, 1, 2, tape.write(rounded(box.x1 - box.x0)), ""),
-        Dimension("y", -float(front), 0, box.x0, -1, 1, tape.write(front), ""),
-        Dimension("y", box.y0, 0, box.x1, 1, 1, tape.write(rounded(-box.y0)), ""),
-    )
-    return Scene(tuple(strokes), (), dimensions, extent, extent)
-
-
-def _holder_from_above(glyph: Glyph, bore: Bore) -> Iterator[Stroke]:
-    """A holder and its hole as they lie, in (out of the face, aside)."""
-    t, r = cos(radians(bore.tilt)), float(bore.bit) / 2
-    yield Stroke("holder-line", rectangle(-float(bore.depth) * t, -r, float(bore.depth) * t, 2 * r))
-    half = float(glyph.width) * (0.5 if glyph.kind == "peg" else HOOK_ARM / 2)
-    yield Stroke("holder", rectangle(0, -half, float(glyph.out) * t, 2 * half))
-
-
-def _seen_from_above(bore: Bore, out: float) -> Iterator[Stroke]:
-    r = float(bore.bit) / 2
-    if not bore.open:
-        yield Stroke("plate", circle(0, 0, r))
-        return
-    # A quarter circle each side of the back, then straight out to the edge.
-    k = r * ROUND
-    slot: Path = (
-        ("M", (-r, -out)),
-        ("L", (-r, 0)),
-        ("C", (-r, k, -k, r, 0, r)),
-        ("C", (k, r, r, k, r, 0)),
-        ("L", (r, -out)),
-    )
-    yield Stroke("plate", slot)
-
-
-def _face(part: Part, across: Fraction) -> tuple[float, float]:
-    """Where a front is at that line across it: how far off the wall, mm, and how much of what stands out of it is seen
-    from the side: all, where it does not lean.
-    """
-    f = radians(abs(part.lean))
-    edge = across if part.lean < 0 else part.face_width - across  # from the one that stands further out
-    return float(part.z + part.depth) - (float(edge) * sin(f) if part.lean else 0), cos(f)
-
-
 def _on_face(part: Part, across: Fraction, at: Fraction = ZERO) -> Turn:
     """From (out of the face, up the face) about an axis, `at` that height where it is on a front, to (z, y)."""
     if part.marked == "front":
-        z, share = _face(part, across)
+        z, share = face_at(part, across)
         y = float(at)
         return lambda out, up: (z + out * share, y + up)
     z, y = float(part.z + part.depth - across), float(part.y + part.height)
@@ -242,7 +131,7 @@ def _turned(path: Path, onto: Turn) -> Path:
 def _beside(part: Part) -> Path:
     """A board's outline from the side."""
     if part.profile and part.seen == "from the side":
-        return _closed(part.profile)
+        return closed(part.profile)
     return rectangle(float(part.z), float(part.y), float(part.depth), float(part.height))
 
 
@@ -257,8 +146,8 @@ def _cut(part: Part, x: float) -> Iterator[Stroke]:
     corners = [(back, low), (front, low), (front, high), (back, high)]
     if part.profile and part.seen == "from the side":
         corners = [(float(z), float(y)) for z, y in part.profile]
-    yield Stroke("board", _closed(corners))
-    yield from _hatch(corners)
+    yield Stroke("board", closed(corners))
+    yield from hatch(corners)
 
 
 def _chord(profile: Corners, x: float) -> tuple[float, float]:
@@ -269,24 +158,6 @@ def _chord(profile: Corners, x: float) -> tuple[float, float]:
         if a != b and min(a, b) <= x <= max(a, b)
     ]
     return min(met), max(met)
-
-
-def _closed(corners: Iterable[tuple[Fraction | float, Fraction | float]]) -> Path:
-    return (*line(*((float(a), float(b)) for a, b in corners)), ("Z", ()))
-
-
-def _hatch(corners: Sequence[tuple[float, float]]) -> Iterator[Stroke]:
-    """Slanted lines across a convex outline."""
-    sums = [z + y for z, y in corners]
-    apart = max(HATCH, (max(sums) - min(sums)) / MOST_HATCH)
-    for k in range(1, ceil((max(sums) - min(sums)) / apart)):
-        at = min(sums) + k * apart
-        ends = []
-        for (z, y), (z2, y2) in pairwise([*corners, corners[0]]):
-            if min(z + y, z2 + y2) <= at < max(z + y, z2 + y2):
-                share = (at - z - y) / (z2 + y2 - z - y)
-                ends.append((z + share * (z2 - z), y + share * (y2 - y)))
-        yield Stroke("grain", line(*ends))
 
 
 def _bored(bore: Bore) -> Path:
@@ -382,7 +253,7 @@ def _thing_beside(rack: Rack, hung: Hung) -> Iterator[Stroke]:
         yield from (Stroke(role, moved(path, z, y)) for role, path in look.beside)
         return
     item, part = rack.kinds[hung.kind], rack.part(row.part)
-    deep, (z, share) = float(item.front), _face(part, row.across)
+    deep, (z, share) = float(item.front), face_at(part, row.across)
     if part.marked == "top":
         z, back = z - float(row.across), deep / 2
     elif rack.glyph.kind == "clip":
@@ -421,12 +292,6 @@ def _break(left: float, right: float, y: float) -> Path:
         (left - over, y), (middle - kink, y), (middle - kink / 2, y + kink), (middle + kink / 2, y - kink),
         (middle + kink, y), (right + over, y),
     )  # fmt: skip
-
-
-def _around(strokes: list[Stroke]) -> Box:
-    numbers = [ns for stroke in strokes for _, ns in stroke.path if ns]
-    xs, ys = [n for ns in numbers for n in ns[::2]], [n for ns in numbers for n in ns[1::2]]
-    return Box(min(xs), min(ys), max(xs), max(ys))
 
 
 def _measures(rack: Rack, tape: Tape, extent: Box, folds: Folds, over: tuple[float, float]) -> Iterator[Dimension]:
