@@ -54,8 +54,8 @@ class RackBrief(Frozen):
 
     @property
     def load_g(self) -> int:
-        """The weight of the heaviest thing."""
-        return max(item.weight_g for item in self.kinds.values())
+        """The weight of the heaviest thing, wet or full."""
+        return max(item.heaviest_g for item in self.kinds.values())
 
     def thing(self, item: Item) -> Thing:
         """The item as it takes room along the row."""

@@ -46,7 +46,7 @@ class Part:
     Its back edge is cut out by `notch` where it straddles another. One that is no box has a `profile` from its end,
     convex corners in order: (z, y) `seen` from the side, (x, z) from above; position and size are then those of the
     box around it, and `sawn` is how wide and thick it is. The marked face of one that leans is turned from the wall by
-    `lean` degrees, to the right where positive.
+    `lean` degrees, to the right where positive. What stands on it, beside the things that hang, weighs `bears_g`.
     """
 
     key: str
@@ -67,6 +67,7 @@ class Part:
     seen: Seen = "from the side"
     sawn: tuple[Fraction, Fraction] | None = None
     lean: float = 0
+    bears_g: int = 0
 
     @property
     def along(self) -> Fraction:

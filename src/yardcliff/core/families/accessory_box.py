@@ -15,6 +15,7 @@ from yardcliff.core.families.joinery import BITE, CLEARANCE, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.families.shared import FLOOR_CLEAR, Extra
 from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen, whole
 from yardcliff.core.rack import Joint, Operation, Part, Wood
@@ -36,7 +37,7 @@ ZERO = Fraction(0)
 
 
 class Box(Frozen):
-    """Over all so wide, tall and deep, `apart` from the rails; so many loose `shelves`."""
+    """Over all so wide, tall and deep, `apart` from the rails; so many loose `shelves`; a `load` in it all."""
 
     stands: Literal["none", "right"] = "none"
     width: Size = Fraction(400)
@@ -45,6 +46,7 @@ class Box(Frozen):
     side: Size = Fraction(18)
     apart: Gap = Fraction(100)
     shelves: Annotated[int, whole(0, 8)] = 2
+    load: Weight = 5000
 
 
 def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> Extra:
@@ -71,10 +73,11 @@ def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> E
     )
     start = left + box.side
 
-    def board(key: str, name: str, y: Fraction, play: Fraction = ZERO) -> Part:
-        return Part(key, name, start + play / 2, y, SHELF, inner - play, SHELF, max(box.depth - SHELF, SHELF), wood)
+    def board(key: str, name: str, y: Fraction, play: Fraction = ZERO, bears: int = 0) -> Part:
+        deep = max(box.depth - SHELF, SHELF)
+        return Part(key, name, start + play / 2, y, SHELF, inner - play, SHELF, deep, wood, bears_g=bears)
 
-    ends = board("box-top", "Box top", top - SHELF), board("box-bottom", "Box bottom", foot)
+    ends = board("box-top", "Box top", top - SHELF), board("box-bottom", "Box bottom", foot, bears=box.load)
     holes = _holes(box)
     shelves = tuple(
         board(f"box-shelf-{k + 1}", f"Box shelf {k + 1}", foot + SHELF + FREE + STEP * at, PLAY)
@@ -217,5 +220,6 @@ def choices(box: Box) -> Section:
         Field("aside.side", "side"),
         Field("aside.apart", "apart"),
         Field("aside.shelves", "shelves"),
+        Field("aside.load", "load g"),
     )
     return Section("Box beside", (stands, *fields), ("aside.inner", "aside.shelf", "aside.holes"))

@@ -78,7 +78,7 @@ def on_hooks(items: Sequence[Item], score: int, why: str) -> Fitness:
 
 def held_by(hangs: Hangs) -> Patch:
     """The holder and the board that the heaviest thing asks for."""
-    heaviest = max((listed for listed, _ in hangs), key=lambda listed: listed.item.weight_g)
+    heaviest = max((listed for listed, _ in hangs), key=lambda listed: listed.item.heaviest_g)
     return {"holder": values("holders", heaviest.holder), "board": values("boards", heaviest.board)}
 
 

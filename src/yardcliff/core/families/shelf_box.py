@@ -102,7 +102,7 @@ def build(brief: ShelfBoxBrief, fitted: Fitting, row: Row) -> Rack:
     )
     boards = tuple(
         Part(f"shelf-{k + 1}", f"Shelf {k + 1}", -shelf.groove, foot + y, ZERO, inner + 2 * shelf.groove,
-             shelf.thickness, shelf.depth, wood)
+             shelf.thickness, shelf.depth, wood, bears_g=shelf.load)
         for k, y in enumerate(shelves)
     )  # fmt: skip
     guards = tuple(

@@ -169,7 +169,7 @@ def start(hangs: Hangs, tape: TapeName) -> StileBrief:
 def _pegs_for(hangs: Hangs) -> pegs.Peg:
     """Dowels as thick as the load on half of them asks for."""
     showing = Fraction(max(80, -(-max(laid(listed.item)[2] for listed, _ in hangs) * 9 / 10 // 10) * 10))
-    load = max(listed.item.weight_g for listed, _ in hangs) // 2
+    load = max(listed.item.heaviest_g for listed, _ in hangs) // 2
     thick = next((d for d in range(16, 40, 2) if stress(Fraction(d), showing, load) <= allowed()), 40)
     return pegs.Peg(diameter=Fraction(thick), showing=showing, depth=Fraction(25), tilt=10)
 

@@ -13,6 +13,7 @@ from yardcliff.core.families.joinery import APART, BITE, LEG, REACH, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.families.shared import Extra
 from yardcliff.core.findings import Finding, Fix, Patch
+from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Joint, Operation, Part
@@ -34,7 +35,7 @@ ZERO = Fraction(0)
 
 class TopShelf(Frozen):
     """`depth` stands out in front of the rail, and `past` each of its ends; `bracket` thick, or 0 for none; the `lip`
-    stands so high above the shelf.
+    stands so high above the shelf, and a `load` on it.
     """
 
     joint: Literal["none", "on top", "let in"] = "none"
@@ -43,6 +44,7 @@ class TopShelf(Frozen):
     past: Gap = Fraction(20)
     bracket: Gap = Fraction(18)
     lip: Gap = Fraction(20)
+    load: Weight = 6000
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,7 +71,16 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
     back = face - deep if deep else rail.z
     long = rail.length + 2 * shelf.past
     board = Part(
-        "shelf", "Shelf", rail.x - shelf.past, under, back, long, shelf.thickness, face + shelf.depth - back, rail.wood
+        "shelf",
+        "Shelf",
+        rail.x - shelf.past,
+        under,
+        back,
+        long,
+        shelf.thickness,
+        face + shelf.depth - back,
+        rail.wood,
+        bears_g=shelf.load,
     )
     parts, joints = (
         [board],
@@ -240,5 +251,6 @@ def choices(shelf: TopShelf) -> Section:
         Field("top.past", "past ends"),
         Field("top.bracket", "brackets"),
         Field("top.lip", "lip"),
+        Field("top.load", "load g"),
     )
     return Section("Shelf above", (joint, *fields), ("overall", "top.wide", "tall", "top.room", "top.brackets"))

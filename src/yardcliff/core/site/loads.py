@@ -21,8 +21,6 @@ from yardcliff.data import values
 
 WITHDRAWAL, LAG_WITHDRAWAL, SAFETY = 108.25, 125.4, 5
 SIDEWAYS, LAG_SIDEWAYS, LASTING = 23.17, 23.30, 1.6
-FULL = 0.8
-"""What stands on a shelf, kg a litre: full jars, rule of thumb."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,13 +56,13 @@ def sideways(diameter: float, *, lag: bool = False) -> float:
 
 
 def loads(rack: Rack, bodies: Sequence[Body]) -> tuple[tuple[Load, ...], ...]:
-    """The loads on each body: what hangs on it, wet or full, what it keeps, and its own wood."""
+    """The loads on each body: what hangs on it, wet or full, its own wood, and what stands on that."""
     home = {part.key: k for k, body in enumerate(bodies) for part in body.parts}
     found: list[list[Load]] = [[] for _ in bodies]
     for k, body in enumerate(bodies):
         for part in body.parts:
             litres = float(part.length * part.height * part.depth) / 1e6
-            weight = newtons(litres * float(values("species", part.wood)["density"]))
+            weight = newtons(litres * float(values("species", part.wood)["density"]) + part.bears_g)
             found[k].append(Load(weight, float(part.x + part.length / 2), float(part.z + part.depth / 2)))
     seats = {(seat.row, seat.holder): seat for seat in rack.seats}
     shared = rack.up and len({hung.row for hung in rack.hung}) < len(rack.rows)
@@ -80,10 +78,6 @@ def loads(rack: Rack, bodies: Sequence[Body]) -> tuple[tuple[Load, ...], ...]:
             if key in home:
                 at = float(rack.part(key).x + rack.part(key).length / 2) if shared else float(hung.x)
                 found[home[key]].append(Load(weight / len(keys), at, lever, one=True))
-    for kept in rack.kept:
-        litres = float(kept.width * kept.height * kept.depth) / 1e6
-        load = Load(newtons(litres * FULL * 1000), float(kept.x + kept.width / 2), float(kept.z + kept.depth / 2))
-        found[home.get(rack.rows[0].part, 0)].append(load)
     return tuple(map(tuple, found))
 
 

@@ -60,6 +60,7 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
               </div>
             ))}
             {input("weight_g", "weight")}
+            {input("full_g", "wet or full")}
             {input("air", "air")}
             {text("takes") === "bridge" && input("span", "holders apart")}
           </div>

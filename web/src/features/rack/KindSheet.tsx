@@ -65,6 +65,13 @@ export function KindSheet({ kind, catalogue, onClose }: Props) {
             </div>
           ))}
           <BriefField path={`${path}.weight_g`} label="weight, g" wide />
+          <BriefField
+            path={`${path}.full_g`}
+            label="wet or full, g"
+            wide
+            optional
+            placeholder={String(item["weight_g"])}
+          />
           <div className="flex items-center justify-between">
             <span className="text-soft">hangs on</span>
             <Pick
