@@ -132,6 +132,25 @@ def test_no_stud_has_an_answer() -> None:
     assert batten.good
 
 
+def test_a_batten_keeps_off_what_is_on_the_wall() -> None:
+    # The rail from 1600 to 1896 wants a batten from stud to stud, 1470 to 2130: over a window at 1950 it cannot lie.
+    short = amend(
+        starting_brief("room-key", 5, "1 mm"), {"place": {"wall": "ab", "x": "1600 mm"}, "mount": {"by": "batten"}}
+    )
+    window = Obstacle(kind="window", x=Fraction(1950), y=Fraction(1200), width=Fraction(300), height=Fraction(600))
+    blocked = design(short, Site("Window", BARE.model_copy(update={"obstacles": (window,)})))
+    assert only(blocked).blocked
+    finding = next(f for f in blocked.findings if f.code == "fix.loose")
+    assert finding.message == "The batten would lie on what is on the wall, or past its end."
+    assert not only(design(short, OPEN)).blocked
+    ways = {way.value: way.verdict for way in ways_by(blocked.rack, Site("Window", BARE.model_copy(update={"obstacles": (window,)})),
+                                                     blocked.on_wall.spot, Mount(), blocked.tape)}  # fmt: skip
+    assert ways["batten"] == "no room for it"
+    # Nor past the end of the wall, 30 beyond a last stud at 3990.
+    late = Site("Late stud", BARE.model_copy(update={"studs": Studs(measured=(Fraction(3400), Fraction(3990)))}))
+    assert only(design(amend(short, {"place": {"x": "3550 mm"}}), late)).blocked
+
+
 def test_hooks_come_to_stand_on_studs_so_that_their_plates_hide_screws_there() -> None:
     # Hooks 260 apart never are on two studs 600 apart, give or take 20: two of them move.
     loose = on({"mount": {"by": "plates", "into": "screws"}})

@@ -132,7 +132,7 @@ def test_a_rack_begins_in_the_widest_gap_and_catches_where_it_should() -> None:
     x = first_place(done.rack, site, done.on_wall.spot, done.brief.mount, done.tape)
     here = around(one.moved(x) for one in areas(done.rack))
     assert here.x0 - 900 == pytest.approx(3300 - here.x1, abs=1)
-    along, up = snaps(done.rack, site, done.on_wall.spot)
+    along, up = snaps(done.rack, done.on_wall.areas, site, done.on_wall.spot)
     says = {snap.why: snap.at for snap in along}
     assert says["middle of the wall"] == (3600 - 700) / 2
     assert says["middle on stud 3"] == 1500 - 350

@@ -176,16 +176,35 @@ def test_a_wall_that_was_changed_elsewhere_is_taken_as_it_is_now(home: Page, ser
     other.goto(home.url)
     commit(other, "skirting", "90 mm")
     expect(other.get_by_label("skirting", exact=True)).to_have_value("90 mm")
-    # The older window is told, and shows the newer state; what was typed is typed again.
+    # The older window is told, and shows the newer state; what was typed stays, to be put into that.
     whole.get_by_label("high", exact=True).fill("2600 mm")
     whole.get_by_label("high", exact=True).press("Enter")
-    expect(home.get_by_text("This wall was changed in another window.")).to_be_visible()
+    expect(home.get_by_role("alert")).to_contain_text("This wall was changed in another window")
     expect(home.get_by_label("skirting", exact=True)).to_have_value("90 mm")
-    expect(whole.get_by_label("high", exact=True)).to_have_value("2500 mm")
-    home.get_by_role("button", name="Close", exact=True).click()
-    whole.get_by_label("high", exact=True).fill("2600 mm")
-    whole.get_by_label("high", exact=True).press("Enter")
     expect(whole.get_by_label("high", exact=True)).to_have_value("2600 mm")
+    whole.get_by_label("high", exact=True).press("Enter")
+    expect(home.get_by_role("alert")).to_have_count(0)
+    other.reload()
+    expect(other.get_by_label("high", exact=True).first).to_have_value("2600 mm")
+    expect(other.get_by_label("skirting", exact=True)).to_have_value("90 mm")
+    other.close()
+
+
+def test_an_open_rack_follows_its_wall_and_its_neighbours(home: Page) -> None:
+    jackets = open_rack(home, "Porch, guests' jackets")
+    expect(jackets.get_by_text("nothing left to settle")).to_be_visible()
+    other = jackets.context.new_page()
+    other.goto(jackets.url.split("/racks/")[0])
+    other.get_by_role("link", name="Porch, inner wall").click()
+    commit(other, "skirting", "80 mm")
+    hats = other.get_by_role("link", name="Porch, felt hats")
+    hats.click()
+    commit(other, "from left", "1400 mm")
+    commit(other, "hung", "1700 mm")
+    expect(other.get_by_text("It hangs where “Porch, guests' jackets” hangs.")).to_be_visible()
+    # The window looks now and then; what is not its own change it only shows.
+    expect(jackets.get_by_text("It hangs where “Porch, felt hats” hangs.")).to_be_visible(timeout=12_000)
+    saved(jackets)
     other.close()
 
 

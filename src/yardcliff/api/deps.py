@@ -66,8 +66,9 @@ class Sites:
             record = self._walls.get(wall_id)
         except SheetNotFound:
             return None
-        others = (other for other in self._racks.on_wall(wall_id) if other.id != rack_id)
-        return Site(record.name, _survey(record), tuple(map(_as_neighbour, others)))
+        others = [other for other in self._racks.on_wall(wall_id) if other.id != rack_id]
+        state = " ".join(f"{one.id}.{one.version}" for one in (record, *others))
+        return Site(record.name, _survey(record), tuple(map(_as_neighbour, others)), state)
 
     def design(self, brief: Brief, rack_id: str | None = None) -> Design:
         """A brief worked out on its wall."""

@@ -59,7 +59,10 @@ class Copy(BaseModel):
 
 
 class Version(BaseModel):
+    """How new a rack is, and its wall with the other racks on it."""
+
     version: int
+    site: str
 
 
 def _view(record: Record, sites: Sites) -> RackView:
@@ -103,9 +106,11 @@ def get_rack(rack_id: str, store: Store, sites: OnSite) -> RackView:
 
 
 @router.get("/racks/{rack_id}/version", tags=["racks"])
-def get_version(rack_id: str, store: Store) -> Version:
-    """The newest version: how a window learns that it is stale."""
-    return Version(version=store.get(rack_id).version)
+def get_version(rack_id: str, store: Store, sites: OnSite) -> Version:
+    """The newest version, and the state of its wall: how a window learns that it is stale, or its wall another."""
+    record = store.get(rack_id)
+    site = sites.of(read_brief(record.brief), rack_id)
+    return Version(version=record.version, site=site.state if site else "")
 
 
 @router.get("/racks/{rack_id}/standing", tags=["racks"])

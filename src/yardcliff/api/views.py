@@ -187,6 +187,7 @@ def view_rack(record: Record, design: Design) -> RackView:
         deleted=record.deleted_at is not None,
         design=view_design(design),
         ladder=[_rung(r, design.tape) for r in ladder(design.rack.row)],
+        site=design.on_wall.site.state if design.on_wall.site else "",
     )
 
 

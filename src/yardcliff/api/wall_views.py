@@ -22,15 +22,15 @@ from yardcliff.core.site.drawn import place_dimensions
 from yardcliff.core.site.options import BYS, Way, helps_most, verdict, ways_by, ways_into
 from yardcliff.core.site.position import AIMS, Snap, aims, reach, snaps
 from yardcliff.core.site.put_up import put_up
-from yardcliff.core.site.survey import areas, around
+from yardcliff.core.site.survey import around
 
 
 def view_on_wall(design: Design) -> OnWallView:
     """Where a rack is and how it is held: part of every design on a wall."""
     on, tape, rack = design.on_wall, design.tape, design.rack
     assert on.site
-    box = around(areas(rack))
-    along, up = snaps(rack, on.site, on.spot)
+    box = around(on.areas)
+    along, up = snaps(rack, on.areas, on.site, on.spot)
     return OnWallView(
         wall=on.spot.wall or "",
         name=on.site.name,

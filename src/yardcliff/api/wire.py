@@ -220,6 +220,9 @@ class RackView(Wire):
     deleted: bool
     design: DesignView
     ladder: list[RungView]
+    site: str = Field(
+        description="The state of its wall and of the other racks there: another once any of them changes."
+    )
 
 
 class RackSummary(Wire):

@@ -58,5 +58,5 @@ def design(brief: Brief, site: Site | None = None) -> Design:
     known: dict[int, tuple[Mark, ...]] = {}
     by_row = tuple([known.get(id(one.row)) or known.setdefault(id(one.row), marks(one.row, tape)) for one in rack.rows])
     on = on_wall(rack, brief.place, brief.mount, site, tape)
-    seen = standing_on(front(rack, tape), rack, on)
+    seen = standing_on(front(rack, tape), on)
     return Design(brief, tape, rack, by_row, on, seen, section(rack, tape, held(rack, on)), plan(rack, tape))

@@ -68,7 +68,7 @@ export const api = {
   racks: () => call<RackSummary[]>("GET", "/racks"),
   bin: () => call<RackSummary[]>("GET", "/racks?bin=true"),
   rack: (id: string) => call<Rack>("GET", rack(id)),
-  version: (id: string) => call<{ version: number }>("GET", `${rack(id)}/version`),
+  version: (id: string) => call<{ version: number; site: string }>("GET", `${rack(id)}/version`),
   standing: (id: string) => call<Standing | null>("GET", `${rack(id)}/standing`),
   walls: () => call<Wall[]>("GET", "/walls"),
   binnedWalls: () => call<Wall[]>("GET", "/walls?bin=true"),

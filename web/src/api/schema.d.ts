@@ -331,7 +331,7 @@ export interface paths {
         };
         /**
          * Get Version
-         * @description The newest version: how a window learns that it is stale.
+         * @description The newest version, and the state of its wall: how a window learns that it is stale, or its wall another.
          */
         get: operations["get_version_api_racks__rack_id__version_get"];
         put?: never;
@@ -1731,6 +1731,11 @@ export interface components {
             design: components["schemas"]["DesignView"];
             /** Ladder */
             ladder: components["schemas"]["RungView"][];
+            /**
+             * Site
+             * @description The state of its wall and of the other racks there: another once any of them changes.
+             */
+            site: string;
         };
         /** Rename */
         Rename: {
@@ -1987,10 +1992,15 @@ export interface components {
             /** Name */
             name: string;
         };
-        /** Version */
+        /**
+         * Version
+         * @description How new a rack is, and its wall with the other racks on it.
+         */
         Version: {
             /** Version */
             version: number;
+            /** Site */
+            site: string;
         };
         /** VersionName */
         VersionName: {

@@ -13,7 +13,7 @@ from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.fixing import Fixed, Fixer
 from yardcliff.core.site.grounds import END, HEAD, RIM, plate_room, plates_hide
 from yardcliff.core.site.position import aim_at, reach
-from yardcliff.core.site.survey import Area, Site, area, areas, around, free_places, no_hole, open_places, taken, wider
+from yardcliff.core.site.survey import Area, Site, area, around, free_places, no_hole, open_places, taken, wider
 from yardcliff.core.site.wall import Obstacle
 from yardcliff.core.strength import GRAVITY
 
@@ -45,9 +45,8 @@ def depths(rack: Rack) -> list[Fraction]:
     return found
 
 
-def place_findings(rack: Rack, site: Site, spot: Spot, tape: Tape) -> Iterator[Finding]:
+def place_findings(rack: Rack, own: Sequence[Area], site: Site, spot: Spot, tape: Tape) -> Iterator[Finding]:
     """Whether it is where it can be, be reached and be used."""
-    own = areas(rack)
     here = [one.moved(spot.x) for one in own]
     box = around(here)
     at = (float(box.x0 - spot.x + box.x1 - spot.x) / 2, float(rack.rows[0].y))
@@ -264,7 +263,12 @@ def fixing_findings(
                 fixes=(Fix("What suits the wall", {"mount": {"into": "auto"}}),),
             )  # fmt: skip
             continue
-        if one.loose:
+        if one.blocked:
+            yield Finding(
+                "fix.loose", one.body.name, f"The {one.by} would lie on what is on the wall, or past its end.", one.by,
+                "in the way", "clear", at=at, fixes=_holding(rack, site, spot, mount, tape, [one]),
+            )  # fmt: skip
+        elif one.loose:
             met = (
                 len({screw.stud for screw in one.screws})
                 if one.anchor.in_studs
@@ -329,7 +333,7 @@ def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: 
             found.append(Fix(label, {"mount": patch}))
     worst = max((pull.shear + pull.pull for one in bad for pull in one.pulls), default=0)
     carries = ceil(worst / GRAVITY * 10) * 100 + 100
-    if all(one.share > 1 and not one.loose for one in bad) and carries <= 100_000:
+    if all(one.share > 1 and not one.loose and not one.blocked for one in bad) and carries <= 100_000:
         found.append(Fix(f"Fixings that carry {carries / 1000:g} kg each", {"mount": {"carries": carries}}))
     return tuple(found[:3]) or (LEAVE,)
 

@@ -26,7 +26,7 @@ from yardcliff.core.site.fixing import BATTEN, CLEAT, Fixed
 from yardcliff.core.site.on_wall import OnWall
 from yardcliff.core.site.position import reach
 from yardcliff.core.site.spans import cut
-from yardcliff.core.site.survey import Area, areas, around, taken, wider
+from yardcliff.core.site.survey import Area, around, taken, wider
 from yardcliff.core.site.wall import Obstacle, Wall
 from yardcliff.core.views.front import PERSON, PERSON_HALF
 from yardcliff.core.views.section import Held
@@ -52,7 +52,7 @@ SLAB = 70.0
 """How deep a stud or masonry is drawn behind the face, mm."""
 
 
-def standing_on(front: Scene, rack: Rack, on: OnWall) -> Scene:
+def standing_on(front: Scene, on: OnWall) -> Scene:
     """The front with its whole wall: studs, obstacles, other racks; and the screws, seen through."""
     if on.site is None:
         return front
@@ -63,7 +63,7 @@ def standing_on(front: Scene, rack: Rack, on: OnWall) -> Scene:
     behind = Symbol("wall", "wall", (*wall_strokes(wall), *others), ((in_mm(-on.spot.x), 0.0),))
     high = float(reach(on.spot))
     person, _ = silhouette("person", PERSON_HALF, PERSON_HALF, PERSON, 0)
-    stands = float(_free_spot(rack, on)) - x
+    stands = float(_free_spot(on)) - x
     strokes = [
         *(Stroke("person", moved(path, stands, 0)) for path in person),
         Stroke("reach", line((-x, high), (width - x, high))),
@@ -75,7 +75,7 @@ def standing_on(front: Scene, rack: Rack, on: OnWall) -> Scene:
     screws = Symbol("fixing", "part", (Stroke("fixing", (*circle(0, 0, RING), *cross(0, 0, RING * 1.7))),), places)
     box = Box(-x - AIR, -AIR, width - x + AIR, max(height, front.extent.y1) + AIR)
     labels = (
-        *_reach_label(rack, on),
+        *_reach_label(on),
         *(Label(float(at) - x, height + 22, str(k), "stud") for k, at in enumerate(wall.stud_middles, 1)),
     )
     return replace(front, strokes=tuple(strokes), symbols=(behind, *front.symbols, screws), wall=box, labels=labels)
@@ -96,7 +96,7 @@ def _limits(on: OnWall, high: float) -> Iterator[Stroke]:
             yield Stroke("limit", rectangle(*at, *size))
 
 
-def _free_spot(rack: Rack, on: OnWall) -> Fraction:
+def _free_spot(on: OnWall) -> Fraction:
     """Where before the wall a person stands in nobody's way, as far to the right as can be; beside the wall where nothing
     is free.
     """
@@ -104,16 +104,16 @@ def _free_spot(rack: Rack, on: OnWall) -> Fraction:
     half, wide = Fraction(int(PERSON_HALF)), on.site.wall.width
     # Over a small thing one can see: a switch, a socket.
     full = [one for _, one in taken(on.site) if one.y0 < Fraction(int(PERSON)) and one.x1 - one.x0 > 150]
-    full += [wider(one.moved(on.spot.x), ASIDE) for one in areas(rack)]
+    full += [wider(one.moved(on.spot.x), ASIDE) for one in on.areas]
     free = cut([(half, wide - half)] if wide > 2 * half else [], [(one.x0 - half, one.x1 + half) for one in full])
     return max((end for _, end in free), default=-half - 60)
 
 
-def _reach_label(rack: Rack, on: OnWall) -> Iterator[Label]:
+def _reach_label(on: OnWall) -> Iterator[Label]:
     """What the line is, at the end of it where nothing else is."""
     assert on.site
     high, wide, x = reach(on.spot), on.site.wall.width, on.spot.x
-    full = [one for _, one in taken(on.site)] + [one.moved(x) for one in areas(rack)]
+    full = [one for _, one in taken(on.site)] + [one.moved(x) for one in on.areas]
 
     def free(start: Fraction) -> bool:
         return not any(one.meets(Area(start, high, start + WORDS, high + 90)) for one in full)
@@ -130,7 +130,7 @@ def place_dimensions(rack: Rack, on: OnWall, tape: Tape) -> Iterator[Dimension]:
     assert on.site
     wall, x = on.site.wall, on.spot.x
     left, right = min(part.x for part in rack.parts), max(part.x + part.length for part in rack.parts)
-    box = around(areas(rack))
+    box = around(on.areas)
     corner, end = -x, wall.width - x
 
     def across(a: Fraction, b: Fraction) -> Dimension:

@@ -19,7 +19,7 @@ from yardcliff.core.site.grounds import Body, ScrewLine, bodies, lines
 from yardcliff.core.site.loads import Load, Pull, loads, pulls
 from yardcliff.core.site.placing import Line, Question, at, fewest
 from yardcliff.core.site.spans import cut, meet, nearest
-from yardcliff.core.site.survey import Site, no_hole
+from yardcliff.core.site.survey import Area, Site, area, no_hole
 from yardcliff.core.strength import newtons
 
 APART = Fraction(800)
@@ -50,7 +50,8 @@ class Screw:
 @dataclass(frozen=True, slots=True)
 class Fixed:
     """A body on its wall by one way. `loose` tells of a line on fewer than two studs; `length` is a screw's, `wood` what it
-    passes before the wall, `hold` what of it holds. `strip` is what is fixed to the wall first: from, to, in the rack's frame.
+    passes before the wall, `hold` what of it holds. `strip` is what is fixed to the wall first: from, to, in the rack's frame;
+    `blocked` where something is in its way.
     """
 
     body: Body
@@ -66,6 +67,7 @@ class Fixed:
     may_shear: float
     loose: bool
     strip: tuple[Fraction, Fraction] | None = None
+    blocked: bool = False
 
     @property
     def share(self) -> float:
@@ -78,7 +80,7 @@ class Fixed:
 
     @property
     def good(self) -> bool:
-        return not self.loose and bool(self.screws) and self.share <= 1 and self.grips
+        return not self.loose and not self.blocked and bool(self.screws) and self.share <= 1 and self.grips
 
 
 class Fixer:
@@ -215,8 +217,22 @@ class Fixer:
             screws = few if max((pull.share for pull in bears(few)), default=9) <= 1 else screws
         if strip and by == "batten" and screws:
             strip = min(strip[0], min(s.x for s in screws) - PAST), max(strip[1], max(s.x for s in screws) + PAST)
+        blocked = strip is not None and not self._lies_free(strip, found, CLEAT[1] if by == "cleat" else BATTEN[1])
         return Fixed(
-            body, by, anchor, screws, tuple(bears(screws)), on, wood, length, hold, may_pull, may_shear, loose, strip
+            body,
+            by,
+            anchor,
+            screws,
+            tuple(bears(screws)),
+            on,
+            wood,
+            length,
+            hold,
+            may_pull,
+            may_shear,
+            loose,
+            strip,
+            blocked,
         )
 
     def _batten(
@@ -238,6 +254,14 @@ class Fixer:
         ys = dict.fromkeys(line.ys[0] for line in found) or dict.fromkeys([body.low])
         free = ((ends[0] + PAST - RIM_OF_STUD, ends[1] - PAST + RIM_OF_STUD),)
         return tuple(ScrewLine(body.grounds[0], (y,), free, BATTEN[0]) for y in ys), (ends[0], ends[1])
+
+    def _lies_free(self, strip: tuple[Fraction, Fraction], found: Sequence[ScrewLine], wide: Fraction) -> bool:
+        """Whether a strip is on the wall, and on nothing that is there."""
+        wall = self.site.wall
+        left, right = strip[0] + self.x, strip[1] + self.x
+        lies = [Area(left, line.ys[0] - wide / 2, right, line.ys[0] + wide / 2) for line in found]
+        there = [area(one) for one in wall.obstacles]
+        return left >= 0 and right <= wall.width and not any(one.meets(other) for one in lies for other in there)
 
     def _in_studs(self, found: Sequence[ScrewLine], mount: Mount) -> tuple[tuple[Screw, ...], bool]:
         """A screw at every height of every line in every stud that it meets; and whether a line is loose."""

@@ -15,7 +15,7 @@ from yardcliff.core.site.fixing import BATTEN, CLEAT, Fixed, Fixer
 from yardcliff.core.site.grounds import bodies, lines
 from yardcliff.core.site.loads import LASTING, SAFETY
 from yardcliff.core.site.placing import fewest
-from yardcliff.core.site.survey import Site
+from yardcliff.core.site.survey import Area, Site, areas
 from yardcliff.core.strength import GRAVITY, TUG, sag
 from yardcliff.core.working import Figure, Input
 
@@ -43,11 +43,12 @@ ZERO = Fraction(0)
 @dataclass(frozen=True, slots=True)
 class OnWall:
     """What a wall adds to a design; on none that is known it may still say where screws hide. `worst` is the body that is
-    nearest to its limit.
+    nearest to its limit; `areas` are what the rack takes up, from its datum.
     """
 
     site: Site | None
     spot: Spot
+    areas: tuple[Area, ...] = ()
     fixed: tuple[Fixed, ...] = ()
     figures: tuple[Figure, ...] = ()
     findings: tuple[Finding, ...] = ()
@@ -68,10 +69,11 @@ def on_wall(rack: Rack, spot: Spot, mount: Mount, site: Site | None, tape: Tape)
         hidden = list(_under_plates(rack))
         hole = _hole(sum(map(len, hidden)), "Board", SCREW, UNDER_PLATES.format(_behind(rack, hidden)))
         figures = tuple(_hidden_figures(rack, hidden))
-        return OnWall(None, spot, (), figures, tuple(plates_findings(rack)), (hole,) if hidden else (), (HIDDEN,))
+        return OnWall(None, spot, (), (), figures, tuple(plates_findings(rack)), (hole,) if hidden else (), (HIDDEN,))
+    own = areas(rack)
     fixed = Fixer(rack, site, spot.x, tape).fixed(mount)
     findings = (
-        *place_findings(rack, site, spot, tape),
+        *place_findings(rack, own, site, spot, tape),
         *fixing_findings(rack, site, spot, mount, fixed, tape),
     )
     hidden = [marks for one in fixed for part in one.body.grounds if (marks := _marks(one, part.key))]
@@ -80,7 +82,7 @@ def on_wall(rack: Rack, spot: Spot, mount: Mount, site: Site | None, tape: Tape)
         *_figures(fixed, by_packet=mount.carries is not None),
     )
     machining = tuple(_machining(rack, fixed, hidden))
-    return OnWall(site, spot, fixed, figures, findings, machining, (HIDDEN,) if by_plates else ())
+    return OnWall(site, spot, own, fixed, figures, findings, machining, (HIDDEN,) if by_plates else ())
 
 
 def _marks(one: Fixed, part: str) -> list[Fraction]:

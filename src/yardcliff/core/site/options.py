@@ -87,6 +87,8 @@ def _way(value: By | Into, name: str, why: str, fixed: Sequence[Fixed]) -> Way:
 
 def verdict(fixed: Sequence[Fixed]) -> str:
     """What holds, in a few words."""
+    if any(one.blocked for one in fixed):
+        return "no room for it"
     if any(not one.screws or one.loose for one in fixed):
         met = min((len({screw.stud for screw in one.screws}) for one in fixed if one.loose), default=0)
         studs = any(one.anchor.in_studs for one in fixed if one.loose)

@@ -103,9 +103,8 @@ def aims(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> list[A
     return found
 
 
-def snaps(rack: Rack, site: Site, spot: Spot) -> tuple[list[Snap], list[Snap]]:
-    """What a rack catches at along the wall, and up it."""
-    own = areas(rack)
+def snaps(rack: Rack, own: Sequence[Area], site: Site, spot: Spot) -> tuple[list[Snap], list[Snap]]:
+    """What a rack catches at along the wall, and up it; `own` is what it takes up."""
     box = around(own)
     return list(_along(site, rack, own, box, spot.x)), list(_up(site, rack, box, spot))
 

@@ -10,7 +10,7 @@ from yardcliff.core.site.anchors import BACKS, HOLLOW
 from yardcliff.core.site.fixing import BATTEN, Fixed
 from yardcliff.core.site.on_wall import OnWall
 from yardcliff.core.site.options import BYS
-from yardcliff.core.site.survey import Area, areas, around
+from yardcliff.core.site.survey import Area, around
 from yardcliff.core.strength import GRAVITY
 
 TWO_PEOPLE = 12.0
@@ -75,7 +75,7 @@ def _lining(on: OnWall) -> str:
 def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Iterator[Step]:
     assert on.site
     write, wall = tape.write, on.site.wall
-    box = around(one.moved(on.spot.x) for one in areas(rack))
+    box = around(one.moved(on.spot.x) for one in on.areas)
     old = [one for one in wall.old if Area(one.x, one.y, one.x + 1, one.y + 1).meets(box)]
     if old:
         yield Step(

@@ -52,11 +52,12 @@ class Neighbour:
 
 @dataclass(frozen=True, slots=True)
 class Site:
-    """A surveyed wall by its name, and the other racks on it."""
+    """A surveyed wall by its name, and the other racks on it; the `state` of these is another once any of them changes."""
 
     name: str
     wall: Wall
     neighbours: tuple[Neighbour, ...] = ()
+    state: str = ""
 
 
 def areas(rack: Rack) -> tuple[Area, ...]:

@@ -7,8 +7,8 @@ import type { TapeName } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { NameField } from "../../ui/NameField";
 import { Pick } from "../../ui/Pick";
-import { Switch } from "../../ui/Switch";
 import { ThemeButton } from "../../ui/ThemeButton";
+import { UnitSwitch } from "../../ui/UnitSwitch";
 import { UndoRedo } from "../../ui/UndoRedo";
 import { MarkingAids } from "./MarkingAids";
 import { useSession, useShown } from "./shown";
@@ -17,7 +17,6 @@ const STEPS: Record<"in" | "mm", TapeName[]> = {
   mm: ["1 mm", "0.5 mm"],
   in: ["1/8 in", "1/16 in", "1/32 in", "1/64 in"],
 };
-const USUAL = { mm: "1 mm", in: "1/16 in" } as const;
 const STANDING = { saved: "saved", saving: "saving…", offline: "not saved yet", stale: "changed elsewhere" };
 const PAPERS: [Paper, string][] = [
   ["a4", "A4"],
@@ -48,15 +47,7 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
       </span>
       <span className="flex-1" />
       <UndoRedo undo={rack.undo} redo={rack.redo} onUndo={session.undo} onRedo={session.redo} />
-      <Switch
-        label="Unit"
-        value={unit}
-        options={[
-          { value: "mm", label: "mm" },
-          { value: "in", label: "inch" },
-        ]}
-        onPick={(next) => next !== unit && tape(USUAL[next])}
-      />
+      <UnitSwitch unit={unit} onTape={tape} />
       <Pick
         label="Tape step"
         value={name}

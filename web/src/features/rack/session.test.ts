@@ -119,3 +119,34 @@ test("a slip that is not kept makes room for the next", () => {
   session.closeSlip();
   expect(shown().slips).toEqual([{ key: "a", kept: true }]);
 });
+
+test("a wall that is another now is shown at once; a change of one's own under way comes first", async () => {
+  vi.useFakeTimers();
+  vi.stubGlobal("document", { hidden: false });
+  const at = (site: string, count: number) => ({ ...rack(1, count), site }) as Rack;
+  session = new Session(at("w.1", 6), () => undefined);
+  const version = vi.spyOn(api, "version").mockResolvedValue({ version: 1, site: "w.1" });
+  const fetched = vi.spyOn(api, "rack").mockResolvedValue(at("w.2", 7));
+  const stop = session.watch();
+  await vi.advanceTimersByTimeAsync(4100);
+  expect(fetched).not.toHaveBeenCalled();
+  version.mockResolvedValue({ version: 1, site: "w.2" });
+  await vi.advanceTimersByTimeAsync(4100);
+  expect(fetched).toHaveBeenCalledTimes(1);
+  expect(shown().design.count).toBe(7);
+  expect(shown().standing).toBe("saved");
+  // Seen once, it is not fetched again.
+  await vi.advanceTimersByTimeAsync(4100);
+  expect(fetched).toHaveBeenCalledTimes(1);
+  // What comes back after a newer change of one's own is let go.
+  version.mockResolvedValue({ version: 1, site: "w.3" });
+  vi.spyOn(api, "change").mockResolvedValue({ ...at("w.3", 9), version: 2 });
+  fetched.mockImplementation(async () => {
+    await session.change({});
+    return at("w.3", 1);
+  });
+  await vi.advanceTimersByTimeAsync(4100);
+  expect(shown().design.count).toBe(9);
+  stop();
+  vi.unstubAllGlobals();
+});

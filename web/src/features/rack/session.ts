@@ -118,14 +118,23 @@ export class Session {
     return copy;
   };
 
+  /** The rack is as it was, its wall or a neighbour is not: nothing of the user's is at stake, so it is just shown. */
+  private async takeWall(): Promise<void> {
+    const rack = await api.rack(this.rack.id);
+    if (this.waiting > 0 || rack.version !== this.rack.version) return;
+    this.settle(rack);
+    this.showStored();
+  }
+
   /** Another window may change the rack: look now and then, and tell before the user edits on. */
   watch(): () => void {
     const timer = setInterval(() => {
       if (document.hidden || this.waiting > 0) return;
       api.version(this.rack.id).then(
-        ({ version }) => {
+        ({ version, site }) => {
           if (this.waiting > 0) return;
           if (version > this.rack.version) this.set({ standing: "stale" });
+          else if (site !== this.rack.site) void this.takeWall();
           else if (this.store.getState().standing === "offline") this.set({ standing: "saved" });
         },
         (error) => error instanceof OfflineError && this.set({ standing: "offline" }),

@@ -7,8 +7,9 @@ import { useShown } from "./shown";
 export function useStanding() {
   const id = useShown((shown) => shown.rack.id);
   const version = useShown((shown) => shown.rack.version);
+  const site = useShown((shown) => shown.rack.site);
   return useQuery({
-    queryKey: ["standing", id, version],
+    queryKey: ["standing", id, version, site],
     queryFn: () => api.standing(id),
     placeholderData: keepPreviousData,
     staleTime: 0,

@@ -4,16 +4,14 @@ import type { Wall } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { NameField } from "../../ui/NameField";
 import { NotFound } from "../../ui/NotFound";
-import { Switch } from "../../ui/Switch";
 import { ThemeButton } from "../../ui/ThemeButton";
+import { UnitSwitch } from "../../ui/UnitSwitch";
 import { UndoRedo } from "../../ui/UndoRedo";
 import { Section } from "../rack/Section";
 import { useShortcuts } from "../rack/useShortcuts";
 import { SurveyFields } from "./SurveyFields";
 import { useWall, type WallControl } from "./useWall";
 import { WallDrawing } from "./WallDrawing";
-
-const USUAL = { mm: "1 mm", in: "1/16 in" } as const;
 
 /** A wall's survey: drawn as it is measured, with the racks that hang on it. */
 export function WallPage() {
@@ -87,7 +85,6 @@ function OnIt({ wall }: { wall: Wall }) {
 }
 
 function Strip({ wall, control }: { wall: Wall; control: WallControl }) {
-  const { unit } = wall.design.tape;
   return (
     <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-1.5">
       <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
@@ -99,15 +96,7 @@ function Strip({ wall, control }: { wall: Wall; control: WallControl }) {
       <NameField label="Name of the wall" what="wall" name={wall.name} onRename={control.rename} />
       <span className="flex-1" />
       <UndoRedo undo={wall.undo} redo={wall.redo} onUndo={control.undo} onRedo={control.redo} />
-      <Switch
-        label="Unit"
-        value={unit}
-        options={[
-          { value: "mm", label: "mm" },
-          { value: "in", label: "inch" },
-        ]}
-        onPick={(next) => next !== unit && control.apply({ tape: USUAL[next] })}
-      />
+      <UnitSwitch unit={wall.design.tape.unit} onTape={(tape) => control.apply({ tape })} />
       <ThemeButton />
     </header>
   );

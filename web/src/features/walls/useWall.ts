@@ -5,6 +5,8 @@ import { api, ProblemError } from "../../api/client";
 import type { Patch, Wall } from "../../api/types";
 import type { Outcome } from "../../ui/Field";
 
+const STALE = "This wall was changed in another window, and is shown as it is now.";
+
 /** A survey under the user's hands: each change is stored, from the version that the one before made. */
 export function useWall(id: string) {
   const queries = useQueryClient();
@@ -31,9 +33,8 @@ export function useWall(id: string) {
       return null;
     } catch (error) {
       if (error instanceof ProblemError && error.problem.status === 409) {
-        setTrouble(`${error.message} This is the newer one.`);
         await wall.refetch();
-        return null;
+        return STALE;
       }
       const problems = error instanceof ProblemError ? (error.problem.errors ?? []) : [];
       return problems.length ? problems.map(({ message }) => message).join(" ") : (error as Error).message;
@@ -42,8 +43,11 @@ export function useWall(id: string) {
   return {
     wall,
     trouble,
-    /** Stores a change; answers with what could not be read, for the field that asked to show. */
-    change: (patch: Patch) => send((base) => api.changeWall(id, base, patch)),
+    /** Stores a change; answers with what could not be read, for the field that asked to show: it keeps what was typed. */
+    change: async (patch: Patch) => {
+      const outcome = await send((base) => api.changeWall(id, base, patch));
+      return outcome === STALE ? `${STALE} Press Enter to put this into it.` : outcome;
+    },
     /** The same where no field stands: what goes wrong is said above the drawing. */
     apply: (patch: Patch) => void send((base) => api.changeWall(id, base, patch)).then(setTrouble),
     rename: (name: string) => send((base) => api.renameWall(id, base, name)),
