@@ -58,6 +58,7 @@ def test_a_survey_is_kept_undone_renamed_and_binned(client: TestClient, wall: Js
     ("patch", "field", "says"),
     [
         ({"width": "wide"}, "width", "Cannot read “wide”"),
+        ({"width": "12"}, "", "12 mm is no wall: check the unit"),
         ({"makeup": "straw"}, "makeup", "“straw” is none of the choices"),
         ({"studs": {"apart": "20 mm"}}, "", "Studs stand 100 mm apart or more"),
         ({"studs": {"measured": ["300 mm", "9 m"]}}, "", "A stud at 9000 mm is past the wall's end at 4200 mm"),

@@ -97,6 +97,25 @@ def test_the_wall_stands_behind_the_rack_at_its_place() -> None:
     assert moved.places == ((-1510.0, 0.0),)
 
 
+def test_who_reaches_stands_for_size() -> None:
+    def tall(who: str) -> float:
+        done = design(amend(PLACED, {"place": {"who": who}}), SITES["ab"])
+        return max(box(stroke)[3] for stroke in done.scene.strokes if stroke.role == "person")
+
+    assert tall("child") == pytest.approx(tall("adult") * 0.71)
+    assert tall("adult") == pytest.approx(1720, abs=5)
+
+
+def test_a_rack_past_its_wall_is_still_in_the_picture_and_finds_back() -> None:
+    wall = Wall(width=Fraction(1900))
+    past = design(amend(COATS, {"place": {"wall": "ab", "x": "675 mm"}}), Site("Short", wall))
+    assert past.scene.wall.x1 >= past.scene.extent.x1 > float(wall.width) - 675
+    fix = next(f for f in past.findings if f.code == "wall.past").fixes[0]
+    # 1560 of board on 1900, with 30 for a hand: the nearest place is 310.
+    assert fix.label == "Move to 310 mm"
+    assert not design(amend(past.brief, fix.patch), Site("Short", wall)).on_wall.findings
+
+
 def test_a_whole_wall_shows_every_rack_at_its_place_once() -> None:
     done = design(PLACED, SITES["ab"])
     scene = wall_scene(WALL, [(Fraction(1500), done.scene), (Fraction(0), done.scene)], MM)

@@ -66,15 +66,12 @@ def _past(rack: Rack, site: Site, spot: Spot, own: Sequence[Area], box: Area, ta
     if over <= 0:
         return
     mine = around(own)
-    first, last = -mine.x0, site.wall.width - mine.x1
-    inside = max(min(spot.x, last), first)
-    # A whole step of the tape where one lies between.
-    stepped = max(min(tape.round(inside), last), first)
-    fits = last >= max(first, ZERO)
-    fix = _to(max(stepped, ZERO), tape) if fits else LEAVE
+    fits = mine.x1 - mine.x0 <= site.wall.width
+    inside = open_places(site, own, ())
+    fixes = _nearest(free_places(site, own, spot.hand) or inside, spot.x, tape) or (LEAVE,)
     yield Finding(
         "wall.past", "Rack", "It reaches past the end of the wall." if fits else f"It is wider than {site.name}.",
-        "past the wall", tape.write(over), tape.write(ZERO), at=(float(mine.x0 if box.x0 < 0 else mine.x1), float(rack.rows[0].y)), fixes=(fix,),
+        "past the wall", tape.write(over), tape.write(ZERO), at=(float(mine.x0 if box.x0 < 0 else mine.x1), float(rack.rows[0].y)), fixes=fixes,
     )  # fmt: skip
 
 

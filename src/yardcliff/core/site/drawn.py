@@ -36,6 +36,8 @@ ASIDE = Fraction(160)
 """From a rack to the figure that stands for size, mm: its measures go between."""
 WORDS = Fraction(480)
 """What the words at the line of reach take, mm."""
+CHILD = 0.71
+"""A child of about seven, as a share of a grown person."""
 WORTH = Fraction(180)
 """From how much on a measure up a wall is worth its line, mm."""
 AIR = 120.0
@@ -62,7 +64,8 @@ def standing_on(front: Scene, on: OnWall) -> Scene:
     others = tuple(Stroke("neighbour", path) for one in on.site.neighbours for path in one.drawn)
     behind = Symbol("wall", "wall", (*wall_strokes(wall), *others), ((in_mm(-on.spot.x), 0.0),))
     high = float(reach(on.spot))
-    person, _ = silhouette("person", PERSON_HALF, PERSON_HALF, PERSON, 0)
+    size = CHILD if on.spot.who == "child" else 1.0
+    person, _ = silhouette("person", PERSON_HALF * size, PERSON_HALF * size, PERSON * size, 0)
     stands = float(_free_spot(on)) - x
     strokes = [
         *(Stroke("person", moved(path, stands, 0)) for path in person),
@@ -73,7 +76,8 @@ def standing_on(front: Scene, on: OnWall) -> Scene:
     ]
     places = tuple((in_mm(screw.x), in_mm(screw.y)) for one in on.fixed for screw in one.screws)
     screws = Symbol("fixing", "part", (Stroke("fixing", (*circle(0, 0, RING), *cross(0, 0, RING * 1.7))),), places)
-    box = Box(-x - AIR, -AIR, width - x + AIR, max(height, front.extent.y1) + AIR)
+    left, right = min(-x, front.extent.x0), max(width - x, front.extent.x1)  # it may reach past the wall's ends
+    box = Box(left - AIR, -AIR, right + AIR, max(height, front.extent.y1) + AIR)
     labels = (
         *_reach_label(on),
         *(Label(float(at) - x, height + 22, str(k), "stud") for k, at in enumerate(wall.stud_middles, 1)),

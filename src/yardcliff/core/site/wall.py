@@ -19,6 +19,9 @@ Hinge = Literal["none", "left", "right"]
 LIVE: frozenset[Kind] = frozenset({"switch", "socket", "pipe"})
 """What cables or pipes run to, straight up, down and to the sides."""
 
+LEAST = Fraction(300)
+"""What is narrower or lower than this is a slip of the unit, mm."""
+
 
 class Studs(Frozen):
     """Where the studs are, by their middles: the `first` and then every `apart`, or each as it was `measured`.
@@ -87,6 +90,11 @@ class Wall(Frozen):
 
     @model_validator(mode="after")
     def _all_on_the_wall(self) -> Self:
+        least = min(self.width, self.height)
+        if least < LEAST:
+            raise PydanticCustomError(
+                "wall", "{size} mm is no wall: check the unit, or write it like “3.6 m”.", {"size": f"{float(least):g}"}
+            )
         for at in self.studs.measured:
             if at > self.width:
                 raise PydanticCustomError(
