@@ -32,6 +32,8 @@ PAST = Fraction(30)
 """How far a strip runs past its outermost screw, mm."""
 MOST = 16
 """Screws in a line at most that are tried where they may stand anywhere."""
+THICK = 35
+"""From this on, mm, a board takes a lag screw's head and washer."""
 LIGHT = 25
 """What is heavier than this, kg, is not hung on the lining unless somebody asks for it."""
 ZERO = Fraction(0)
@@ -104,7 +106,7 @@ class Fixer:
     def _first(self, k: int, mount: Mount) -> Fixed:
         first: Fixed | None = None
         kilos = sum(load.weight for load in self.loads[k]) / newtons(1000)
-        for by, into in self.ways(mount):
+        for by, into in self._ways(k, mount):
             if first and kilos > LIGHT and into in HOLLOW and mount.into == "auto":
                 continue
             found = self._fix(k, by, into, mount)
@@ -114,26 +116,26 @@ class Fixer:
         assert first  # every wall has a way
         return first
 
-    def ways(self, mount: Mount) -> Iterator[tuple[By, Into]]:
-        """The ways that a mount leaves open, the ones to try first first."""
-        holds = self._holds() if mount.into == "auto" else [mount.into]
+    def _ways(self, k: int, mount: Mount) -> Iterator[tuple[By, Into]]:
+        """The ways that a mount leaves open to a body, the ones to try first first."""
+        holds = self._holds(self.bodies[k]) if mount.into == "auto" else [mount.into]
         if mount.by != "auto":
             yield from ((mount.by, into) for into in holds)
             return
         yield from (("through", into) for into in holds)
         yield "batten", holds[0]
 
-    def _holds(self) -> list[Into]:
-        """What holds in this wall, the surest first."""
+    def _holds(self, body: Body) -> list[Into]:
+        """What holds a body in this wall, the surest first."""
         wall = self.site.wall
-        heavy = min((part.depth for body in self.bodies for part in body.grounds), default=ZERO) >= 35
+        thick = min((part.depth for part in body.grounds), default=ZERO) >= THICK
         order: list[Into] = ["sheet", "screws", "lags", "steel", "plugs", "toggles", "expanding", "spirals"]
         found = [key for key in order if wall.makeup in ANCHORS[key].walls]
         found = [
             key for key in found if ANCHORS[key].in_studs or ANCHORS[key].least <= wall.lining <= ANCHORS[key].most
         ]
-        if not heavy and "lags" in found:
-            found.remove("lags")  # its head wants a thick board under it
+        if not thick and "lags" in found:
+            found.remove("lags")
         return found or ["plugs" if wall.makeup == "masonry" else "screws"]
 
     def question(self, mount: Mount, wanted: Fraction, among: Sequence[tuple[Fraction, Fraction]]) -> Question:
@@ -238,22 +240,19 @@ class Fixer:
     def _batten(
         self, body: Body, found: Sequence[ScrewLine]
     ) -> tuple[tuple[ScrewLine, ...], tuple[Fraction, Fraction]]:
-        """A batten behind the whole body, and on to the next stud at either side where it needs one."""
-        wall = self.site.wall
+        """A batten behind the whole body, and past it as far as two studs want: the shortest that has room."""
         left = min(part.x for part in body.grounds)
         right = max(part.x + part.length for part in body.grounds)
-        studs = [stud - self.x for stud in wall.stud_middles]
-        inside = [stud for stud in studs if left <= stud <= right]
-        ends = [left, right]
-        if studs and len(inside) < 2:
-            before, after = [s for s in studs if s < left], [s for s in studs if s > right]
-            if before and (len(inside) < 1 or not after or left - before[-1] <= after[0] - right):
-                ends[0] = before[-1] - PAST
-            if after and (len(inside) < 1 or ends[0] == left):
-                ends[1] = after[0] + PAST
+        studs = [stud - self.x for stud in self.site.wall.stud_middles]
+        reach = [(min(left, a - PAST), max(right, b + PAST)) for a, b in pairwise(studs)]
+
+        def worse(ends: tuple[Fraction, Fraction]) -> tuple[bool, Fraction]:
+            return not self._lies_free(ends, found, BATTEN[1]), ends[1] - ends[0]
+
+        ends = min(reach, key=worse, default=(left, right))
         ys = dict.fromkeys(line.ys[0] for line in found) or dict.fromkeys([body.low])
         free = ((ends[0] + PAST - RIM_OF_STUD, ends[1] - PAST + RIM_OF_STUD),)
-        return tuple(ScrewLine(body.grounds[0], (y,), free, BATTEN[0]) for y in ys), (ends[0], ends[1])
+        return tuple(ScrewLine(body.grounds[0], (y,), free, BATTEN[0]) for y in ys), ends
 
     def _lies_free(self, strip: tuple[Fraction, Fraction], found: Sequence[ScrewLine], wide: Fraction) -> bool:
         """Whether a strip is on the wall, and on nothing that is there."""

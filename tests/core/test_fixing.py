@@ -1,0 +1,183 @@
+"""Ways of fixing: where screws stand by each, how many, in what, and what a choice would mean."""
+
+from itertools import pairwise
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from tests.strategies import briefs
+from yardcliff.core.amend import amend
+from yardcliff.core.design import Design, design
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families import Brief, starting
+from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.listing import shipped_item
+from yardcliff.core.site.anchors import ANCHORS, BACKS, FITTING, HOLLOW
+from yardcliff.core.site.asked import Mount, Spot
+from yardcliff.core.site.fixing import APART, BATTEN, PAST, Fixed, Fixer
+from yardcliff.core.site.grounds import MIRROR
+from yardcliff.core.site.options import BYS, helps_most, verdict, ways_by, ways_into
+from yardcliff.core.site.survey import Site
+from yardcliff.core.site.wall import Obstacle, Studs, Wall
+
+BARE = Wall(width=Fraction(5000))
+SITE = Site("Bare", BARE)
+COATS = starting_brief("waxed-jacket", 6, "1 mm")
+
+
+def fixed(brief: Brief, site: Site = SITE, **mount: object) -> tuple[Fixed, ...]:
+    place = {"wall": "ab", "x": "1000 mm"} if brief.place.wall is None else {}
+    return design(amend(brief, {"mount": mount, "place": place}), site).on_wall.fixed
+
+
+def xs(one: Fixed) -> list[float]:
+    return sorted({float(screw.x) for screw in one.screws})
+
+
+def test_fewest_screws_that_bear_it_and_all_where_they_do_not() -> None:
+    # Light: two studs of three, 1200 apart, are too far; heavy: both heights of every stud.
+    wide = amend(COATS, {"row": {"length": "2000 mm"}})
+    (light,) = fixed(amend(wide, {"item": {"weight_g": 200, "full_g": None}}))
+    assert all(b - a <= float(APART) for a, b in pairwise(xs(light)))
+    close = Site("Close", BARE.model_copy(update={"studs": Studs(first=Fraction(200), apart=Fraction(300))}))
+    (few,) = fixed(amend(wide, {"item": {"weight_g": 200, "full_g": None}}), close)
+    (many,) = fixed(amend(wide, {"item": {"weight_g": "15 kg"}}), close)
+    assert len(few.screws) < len(many.screws)
+    assert all(b - a > 300 for a, b in pairwise(xs(few))), "no stud more than is wanted"
+    assert many.share <= 1
+
+
+def test_each_back_fitting_is_no_stronger_than_itself() -> None:
+    for by in sorted(BACKS - {"mirrors"}):
+        (one,) = fixed(COATS, by=by, into="screws")
+        assert one.may_pull <= FITTING
+        assert one.may_shear <= FITTING
+        assert one.wood == 0, "the screw goes into the wall alone"
+        assert xs(one) == [500, 1100]
+
+
+def test_mirror_plates_stand_beside_the_ends() -> None:
+    # Studs 1584 apart under both: a board of 1560 with a plate at either end.
+    site = Site("Two", BARE.model_copy(update={"studs": Studs(measured=(Fraction(988), Fraction(2572)))}))
+    (one,) = fixed(COATS, site, by="mirrors", into="screws")
+    assert xs(one) == [-float(MIRROR), 1560 + float(MIRROR)]
+    assert not one.loose
+
+
+def test_a_cleat_is_as_long_as_its_board_and_holds_where_studs_are() -> None:
+    (one,) = fixed(COATS, by="cleat")
+    assert one.strip == (0, 1560)
+    assert xs(one) == [500, 1100]
+    assert {screw.stud for screw in one.screws} == {2, 3}
+
+
+@given(x=st.integers(700, 3500))
+@settings(max_examples=60, deadline=None)
+def test_a_batten_reaches_two_studs_and_covers_its_rack(x: int) -> None:
+    keys = amend(starting_brief("room-key", 4, "1 mm"), {"place": {"wall": "ab", "x": f"{x} mm"}})
+    (one,) = fixed(keys, by="batten")
+    assert one.strip
+    assert len({screw.stud for screw in one.screws}) >= 2
+    length = design(keys).rack.row.length
+    assert one.strip[0] <= 0
+    assert one.strip[1] >= length
+    assert all(one.strip[0] + PAST <= screw.x <= one.strip[1] - PAST for screw in one.screws)
+    # No longer than to the studs that it needs: at most one spacing past either end, and a thumb's width.
+    assert one.strip[1] - one.strip[0] <= length + 1200 + 2 * PAST
+    assert one.wood == BATTEN[0]
+
+
+@given(x=st.integers(300, 3000), into=st.sampled_from(sorted(HOLLOW)))
+@settings(max_examples=60, deadline=None)
+def test_what_the_lining_holds_keeps_off_studs(x: int, into: str) -> None:
+    mugs = amend(starting_brief("enamel-mug", 8, "1 mm"), {"place": {"wall": "ab", "x": f"{x} mm"}})
+    (one,) = fixed(mugs, into=into)
+    for screw in one.screws:
+        assert screw.stud is None
+        assert all(abs(screw.x + x - stud) >= BARE.studs.wide / 2 for stud in BARE.stud_middles)
+    assert one.good
+    assert one.hold == BARE.lining
+
+
+@given(brief=briefs, even=st.booleans())
+@settings(max_examples=60, deadline=None)
+def test_masonry_takes_a_screw_anywhere_and_mirrors_it_if_asked(brief: Brief, even: bool) -> None:
+    stone = Site("Stone", BARE.model_copy(update={"makeup": "masonry"}))
+    for one in fixed(brief, stone, screws="even" if even else "free"):
+        assert one.anchor.key == "plugs"
+        level = [part for part in one.body.grounds if part.length >= part.height]
+        if even and not brief.row.keepouts and one.by == "through" and not one.loose:
+            for part in level:
+                here = sorted(screw.x for screw in one.screws if screw.part == part.key)
+                middle = 2 * part.x + part.length
+                assert [middle - x for x in reversed(here)] == pytest.approx(here)
+
+
+def test_every_body_takes_the_first_way_that_holds_it() -> None:
+    bikes = starting([(shipped_item("bicycle"), 4)], "1 mm", "high-rails")
+    rails = fixed(amend(bikes, {"aside": {"stands": "right"}, "place": {"wall": "ab", "x": "900 mm"}}))
+    assert [one.body.name for one in rails] == ["Rail 1", "Rail 2", "Cleat on the wall"]
+    assert all(one.anchor.in_studs for one in rails[:2]), "what is heavy is not hung on the lining"
+    assert all(one.good for one in rails)
+    # Screws would not do for the first rail, on three studs: lags through its 38 mm do, though the cleat is too thin for them.
+    assert [one.anchor.key for one in rails] == ["lags", "screws", "toggles"]
+
+
+@pytest.mark.parametrize(
+    ("mount", "words"),
+    [
+        ({}, "holds: 4 at "),
+        ({"by": "mirrors", "into": "screws"}, "too few studs: "),
+        ({"into": "spirals", "carries": 1}, "too weak, "),
+        ({"into": "sheet"}, "does not grip this lining"),
+    ],
+)
+def test_what_holds_is_said_in_a_few_words(mount: dict[str, Any], words: str) -> None:
+    assert verdict(fixed(COATS, **mount)).startswith(words)
+
+
+def test_every_way_is_offered_with_its_share_and_the_best_of_them_named() -> None:
+    done: Design = design(amend(COATS, {"place": {"wall": "ab", "x": "1000 mm"}}), SITE)
+    spot, mount = Spot(wall="ab", x=Fraction(1000)), Mount()
+    by = list(ways_by(done.rack, SITE, spot, mount, done.tape))
+    into = list(ways_into(done.rack, SITE, spot, mount, done.tape))
+    assert [way.value for way in by] == list(BYS)
+    for way in (*by, *into):
+        asked = Mount(by=way.value) if way in by else Mount(into=way.value)
+        found = Fixer(done.rack, SITE, spot.x, done.tape).fixed(asked)
+        assert way.good == all(one.good for one in found)
+        assert way.share == max(one.share for one in found)
+    best = helps_most([*by, *into], 0.9)
+    assert best
+    assert best.share == min(way.share for way in (*by, *into) if way.good)
+    assert helps_most([*by, *into], best.share) is None, "nothing takes a fifth off the best"
+    # One that is not for this wall is shown only where it is chosen.
+    plugs = list(ways_into(done.rack, SITE, spot, Mount(into="plugs"), done.tape))
+    assert [way.verdict for way in plugs if way.value == "plugs"] == ["not for this wall"]
+    assert "plugs" not in [way.value for way in into]
+
+
+@pytest.mark.parametrize("key", ANCHORS)
+def test_what_holds_in_a_wall_says_what_it_wants(key: str) -> None:
+    anchor = ANCHORS[key]  # type: ignore[index]
+    assert anchor.walls
+    assert anchor.tools
+    assert anchor.why.endswith(".")
+    assert anchor.least <= anchor.most
+    assert anchor.in_studs or anchor.least > 0
+    # Ratings are given, or worked out for screws that wood holds.
+    assert (anchor.pull is None) == (anchor.shear is None) == (key in ("screws", "lags", "sheet"))
+
+
+def test_cables_move_screws_to_another_stud() -> None:
+    # A switch on the stud at 1500: its cable runs up behind the board.
+    switch = Obstacle(kind="switch", x=Fraction(1460), y=Fraction(300), width=Fraction(80), height=Fraction(80))
+    site = Site(
+        "Cable",
+        BARE.model_copy(update={"obstacles": (switch,), "studs": Studs(first=Fraction(100), apart=Fraction(400))}),
+    )
+    (one,) = fixed(COATS, site)
+    assert all(not 1410 < screw.x + 1000 < 1590 for screw in one.screws)
+    assert one.good
