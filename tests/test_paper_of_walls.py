@@ -20,7 +20,7 @@ from yardcliff.core.site.survey import Site
 from yardcliff.exports.pdf import PAPERS, Paper
 from yardcliff.exports.svg import write_svg
 from yardcliff.exports.tiling import sheets
-from yardcliff.exports.wallsheet import NotOnAWall, write_wallsheet
+from yardcliff.exports.wallsheet import HOLES, NotOnAWall, write_wallsheet
 from yardcliff.exports.walltemplate import AROUND, write_walltemplate
 
 ITEMS = {
@@ -50,10 +50,11 @@ def test_putting_up_is_one_page_with_every_hole_and_step(family: str, paper: Pap
     up = put_up(done.rack, done.on_wall, done.tape)
     for word in ("Of its kind: putting it up", "Holes in the wall", "In this order", "Have at hand", "Take care"):
         assert word in page
-    for step in up.steps:
-        assert step.do.split()[-1] in page
-    for hole in up.holes[:20]:
-        assert done.tape.write(hole.x) in page
+    run = page.replace(" ", "")
+    for said in (*(step.do for step in up.steps), *up.tools, *up.cautions):
+        assert said.replace(" ", "") in run
+    for hole in up.holes[:HOLES]:
+        assert f"{hole.number}{done.tape.write(hole.x)}{done.tape.write(hole.y)}{hole.into}".replace(" ", "") in run
     width, height = PAPERS[paper]
     for x, y, text in (*words_of(sheet), *words_of(template)):
         assert 3 <= x <= width - 3, text
@@ -74,7 +75,6 @@ def test_each_way_is_put_up_in_its_own_words(by: str) -> None:
         "batten": "Screw the board to the batten",
     }[by]
     assert word in page
-    assert "Look for cables" in page or "Cables run straight" in page
 
 
 @pytest.mark.parametrize("paper", ["a4", "letter"])

@@ -14,7 +14,7 @@ from yardcliff.core.listing import shipped_item
 from yardcliff.core.rack import Rack
 from yardcliff.core.site.anchors import ANCHORS, LENGTHS, ratings, screw
 from yardcliff.core.site.grounds import DEEPEST, bodies, lines, plate_room, plates_hide
-from yardcliff.core.site.loads import Load, loads, pulls
+from yardcliff.core.site.loads import Load, _rivets, loads, pulls
 from yardcliff.core.site.survey import areas, around, open_places, stretch
 from yardcliff.core.strength import newtons
 
@@ -186,25 +186,26 @@ LOADS = st.lists(
 )
 
 
+@given(xs=st.lists(st.integers(0, 2000), min_size=2, max_size=6, unique=True), on=LOADS)
+@settings(max_examples=200, deadline=None)
+def test_forces_of_a_group_are_in_balance(xs: list[int], on: list[Load]) -> None:
+    weights = [load.weight for load in on]
+    shared = _rivets(sorted(xs), on, weights)
+    assert sum(shared) == pytest.approx(sum(weights))
+    moments = sum(force * x for force, x in zip(shared, sorted(xs), strict=True))
+    assert moments == pytest.approx(sum(load.weight * load.x for load in on), rel=1e-6, abs=1e-3)
+
+
 @given(xs=st.lists(st.integers(0, 2000), min_size=1, max_size=6, unique=True), on=LOADS, high=st.integers(20, 400))
 @settings(max_examples=200, deadline=None)
-def test_without_a_hand_forces_are_in_balance(xs: list[int], on: list[Load], high: int) -> None:
-    still = [Load(load.weight, load.x, load.lever) for load in on]
-    found = pulls([(x, high) for x in sorted(xs)], still, 0, 1e9, 1e9)
-    total, turning = sum(load.weight for load in on), sum(load.weight * load.lever for load in on) / high
-    middle = sum(xs) / len(xs)
-    # Shears are said without their sign: they make up at least the weight, and just it where none lifts.
-    assert sum(one.shear for one in found) >= total * (1 - 1e-9)
-    if len(xs) == 1 or all(min(xs) <= load.x <= max(xs) and load.x == middle for load in on):
-        assert sum(one.shear for one in found) == pytest.approx(total)
-        assert sum(one.pull for one in found) == pytest.approx(turning)
-    # A hand that pulls makes nothing lighter.
-    tugged = pulls([(x, high) for x in sorted(xs)], on, 0, 400, 400)
-    if any(load.one for load in on):
-        assert (
-            max(one.share for one in tugged)
-            >= max(one.share for one in pulls([(x, high) for x in sorted(xs)], still, 0, 400, 400)) * 0.999
-        )
+def test_a_hand_that_pulls_makes_nothing_lighter(xs: list[int], on: list[Load], high: int) -> None:
+    fixings = [(float(x), float(high)) for x in sorted(xs)]
+    still = pulls(fixings, [Load(load.weight, load.x, load.lever) for load in on], 0, 400, 400)
+    tugged = pulls(fixings, on, 0, 400, 400)
+    assert all(after.share >= before.share for before, after in zip(still, tugged, strict=True))
+    # Twice as high above the foot, what stands out turns the board half as hard.
+    lower = pulls([(x, high / 2) for x, _ in fixings], on, 0, 1, 1e12)
+    assert max(one.pull for one in lower) == pytest.approx(2 * max(one.pull for one in pulls(fixings, on, 0, 1, 1e12)))
 
 
 @pytest.mark.parametrize("key", ANCHORS)
