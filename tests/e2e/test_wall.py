@@ -151,6 +151,46 @@ def test_a_rack_gets_a_wall_and_what_holds_it(home: Page) -> None:
     expect(keys.get_by_text("It reaches past the end of the wall.")).to_be_visible()
 
 
+def test_places_and_fixings_are_weighed_up_from_the_keyboard(home: Page) -> None:
+    jackets = open_rack(home, "Porch, guests' jackets")
+    stage(jackets, "Its wall")
+    rack = jackets.get_by_role("slider", name="The rack on its wall")
+    aims = [
+        jackets.get_by_role("button", name=re.compile(f"^{name}"))
+        for name in ("middle of the wall", "middle of the gap", "most studs", "fewest holes")
+    ]
+    # Going over the places shows each, and keeps none of them.
+    seen = set()
+    for aim in aims:
+        aim.focus()
+        where = re.search(r"(\d+) mm", aim.inner_text())
+        assert where
+        expect(rack).to_have_attribute("aria-valuenow", where[1])
+        seen.add(where[1])
+    assert len(seen) > 1
+    rack.focus()
+    expect(rack).to_have_attribute("aria-valuenow", "1372")
+    expect(jackets.get_by_role("button", name="Undo")).to_be_disabled()
+    stage(jackets, "Fixing")
+    by = jackets.get_by_role("radiogroup", name="It hangs by").get_by_role("radio")
+    expect(by.first).to_be_checked()
+    count = by.count()
+    by.first.focus()
+    offered = []
+    for k in range(count):
+        expect(by.nth(k)).to_be_checked()
+        expect(by.nth(k)).to_be_focused()
+        offered.append(jackets.get_by_role("region", name="What it bears").inner_text())
+        saved(jackets)
+        jackets.keyboard.press("ArrowDown")
+    expect(by.first).to_be_checked()
+    assert len(set(offered)) > 3, "each way bears what it bears"
+    for _ in range(count):
+        jackets.keyboard.press("Control+z")
+    expect(jackets.get_by_role("button", name="Undo")).to_be_disabled()
+    expect(by.first).to_be_checked()
+
+
 def test_walls_are_usable_without_a_pointer_and_by_everybody(home: Page) -> None:
     for name, where in (
         ("Porch, inner wall", ""),

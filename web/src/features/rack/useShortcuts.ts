@@ -3,7 +3,7 @@ import { useEffect, useRef } from "react";
 /** What each key does: a lower-case key, or `undo` and `redo` for the usual combinations. */
 type Shortcuts = Record<string, () => void>;
 
-const TAKEN = "input, [role=listbox], [role=dialog], [role=menu]";
+const TAKEN = "input:not([type=radio], [type=checkbox]), [role=listbox], [role=dialog], [role=menu]";
 
 /** The page's keys, while no field, list or menu has them. */
 export function useShortcuts(shortcuts: Shortcuts) {
