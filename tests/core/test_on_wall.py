@@ -133,18 +133,23 @@ def test_no_stud_has_an_answer() -> None:
 
 
 def test_a_batten_keeps_off_what_is_on_the_wall() -> None:
-    # The rail from 1600 to 1896 wants a batten from stud to stud, 1470 to 2130: over a window at 1950 it cannot lie.
+    # The rail from 1600 to 1875 wants a batten from stud to stud, 1470 to 2130: over a window at 1950 it cannot lie.
     short = amend(
         starting_brief("room-key", 5, "1 mm"), {"place": {"wall": "ab", "x": "1600 mm"}, "mount": {"by": "batten"}}
     )
     window = Obstacle(kind="window", x=Fraction(1950), y=Fraction(1200), width=Fraction(300), height=Fraction(600))
-    blocked = design(short, Site("Window", BARE.model_copy(update={"obstacles": (window,)})))
+    beside = only(design(short, Site("Window", BARE.model_copy(update={"obstacles": (window,)}))))
+    # The studs at 900 and 1500 hold it instead; with another window there, nothing does.
+    assert (beside.blocked, beside.strip) == (False, (870 - 1600, 275))
+    shut = Site(
+        "Windows", BARE.model_copy(update={"obstacles": (window, window.model_copy(update={"x": Fraction(1000)}))})
+    )
+    blocked = design(short, shut)
     assert only(blocked).blocked
     finding = next(f for f in blocked.findings if f.code == "fix.loose")
     assert finding.message == "The batten would lie on what is on the wall, or past its end."
     assert not only(design(short, OPEN)).blocked
-    ways = {way.value: way.verdict for way in ways_by(blocked.rack, Site("Window", BARE.model_copy(update={"obstacles": (window,)})),
-                                                     blocked.on_wall.spot, Mount(), blocked.tape)}  # fmt: skip
+    ways = {way.value: way.verdict for way in ways_by(blocked.rack, shut, blocked.on_wall.spot, Mount(), blocked.tape)}
     assert ways["batten"] == "no room for it"
     # Nor past the end of the wall, 30 beyond a last stud at 3990.
     late = Site("Late stud", BARE.model_copy(update={"studs": Studs(measured=(Fraction(3400), Fraction(3990)))}))

@@ -52,7 +52,8 @@ function Line({ placed, onOpen }: { placed: PlacedDimension; onOpen?: () => void
       x={textX}
       y={textY}
       textAnchor="middle"
-      className="hand fill-ink text-[12.5px]"
+      // What stands upright may cross a stud's line: the wall's colour around it keeps it readable.
+      className={`hand fill-ink text-[12.5px] ${upright ? "stroke-wall stroke-3 [paint-order:stroke]" : ""}`}
       transform={upright ? `rotate(-90 ${textX} ${textY})` : undefined}
     >
       <TextMeasure text={dimension.text} />
