@@ -18,6 +18,7 @@ from yardcliff.core.findings import Patch
 from yardcliff.core.geometry import points
 from yardcliff.core.holders.flip import Flip, allowed, groove, stress, tall
 from yardcliff.core.listing import shipped_item
+from yardcliff.core.materials import Ware
 from yardcliff.core.rack import Part
 from yardcliff.core.strength import sag
 
@@ -276,11 +277,12 @@ def test_any_holder_of_the_kit_goes_on_any_part_that_carries_one(family: str, ho
 
 def test_screws_pass_through_one_part_and_bite_in_the_other() -> None:
     through, pilot = screwed(
-        6, ("Side", "outside"), ("Bar", "end"), "hardwood", BITE, Fraction(400), ("Countersunk.", "Clamped.")
+        6, ("Side", "outside", Fraction(18)), ("Bar", "end"), "hardwood", BITE, Fraction(400), ("Countersunk.", "Clamped.")
     )
     assert (through.count, through.size, through.depth, through.web) == (6, CLEARANCE, None, None)
     assert (pilot.size, pilot.depth, pilot.web, pilot.part, pilot.face) == (3, 32, 400, "Bar", "end")
     assert (through.note, pilot.note) == ("Countersunk.", "Clamped.")
+    assert pilot.takes == (Ware("screw", "4.0 × 50 mm wood screw", 6),)
 
 
 TOWELS = amend(starting([(shipped_item("towel"), 6)], "1 mm", "rail"),

@@ -8,8 +8,8 @@ from pydantic_core import PydanticCustomError
 from yardcliff.core.exact import Fraction
 from yardcliff.core.item import Item, Key
 from yardcliff.core.length import Size, TapeName
+from yardcliff.core.materials import Wood
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Wood
 from yardcliff.core.row_brief import RowBrief
 from yardcliff.core.rows import ALIKE, RowsBrief
 from yardcliff.core.site.asked import AnyMount, Mount, Spot

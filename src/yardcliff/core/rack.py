@@ -13,6 +13,7 @@ from yardcliff.core.findings import Finding
 from yardcliff.core.geometry import Path
 from yardcliff.core.item import Item
 from yardcliff.core.look import Look
+from yardcliff.core.materials import Take, Wood
 from yardcliff.core.row import Row
 from yardcliff.core.rows import ALIKE
 from yardcliff.core.working import Figure
@@ -22,7 +23,6 @@ ACROSS: frozenset[Purpose] = frozenset({"slot", "ledge"})
 """What crosses the marked face from edge to edge, as wide as its glyph is high."""
 UPRIGHT: frozenset[Purpose] = frozenset({"groove", "finger"})
 """What stands up the marked face, as wide as its bit and as tall as its glyph: cut into it, or laid before it."""
-Wood = Literal["softwood", "hardwood"]
 Face = Literal["front", "top"]
 Seen = Literal["from the side", "from above"]
 RESTS = {
@@ -45,7 +45,7 @@ class Part:
     `seams` are where it is pieced together from planks, from its left end; the grain of an `upright` one runs up.
     Its back edge is cut out by `notch` where it straddles another. One that is no box has a `profile` from its end,
     convex corners in order: (z, y) `seen` from the side, (x, z) from above; position and size are then those of the
-    box around it, and `sawn` is how wide and thick it is. The marked face of one that leans is turned from the wall by
+    box around it, and `sawn` is how wide and thick its blank is; what comes out of another part's blank is `of` that one. The marked face of one that leans is turned from the wall by
     `lean` degrees, to the right where positive. What stands on it, beside the things that hang, weighs `bears_g`.
     """
 
@@ -68,6 +68,7 @@ class Part:
     sawn: tuple[Fraction, Fraction] | None = None
     lean: float = 0
     bears_g: int = 0
+    of: str = ""
 
     @property
     def along(self) -> Fraction:
@@ -217,7 +218,7 @@ class Operation:
 
     `size` is the tool's: a bit's diameter, a saw cut's length. Without a `depth` it goes right through, and
     leaves no `web`. `stop` says what ends the cut, `how` it is done where
-    depth and tilt do not say it.
+    depth and tilt do not say it; all of them together take what is in `takes`, beside the parts.
     """
 
     what: str
@@ -232,6 +233,7 @@ class Operation:
     stop: str
     note: str
     how: str = ""
+    takes: tuple[Take, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -259,6 +261,10 @@ class Joint:
     by: str
     let_in: Fraction = ZERO
     hooked: bool = False
+
+    @property
+    def glued(self) -> bool:
+        return "glued" in self.by and "not glued" not in self.by
 
 
 @dataclass(frozen=True, slots=True)

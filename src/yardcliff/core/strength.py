@@ -1,7 +1,7 @@
 """What loads and the strength of wood have in common: weight as a force, the tug of a hand, a board that sags."""
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.rack import Wood
+from yardcliff.core.materials import Wood
 from yardcliff.data import values
 
 GRAVITY, TUG, SAFETY = 9.81, 3, 4

@@ -5,6 +5,7 @@ the room, the other to the box.
 """
 
 from collections.abc import Iterator
+from dataclasses import replace
 from math import ceil, floor
 from typing import Annotated, Literal
 
@@ -17,8 +18,9 @@ from yardcliff.core.families.shared import FLOOR_CLEAR, Extra
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text
+from yardcliff.core.materials import Ware, Wood
 from yardcliff.core.model import Frozen, whole
-from yardcliff.core.rack import Joint, Operation, Part, Wood
+from yardcliff.core.rack import Joint, Operation, Part
 from yardcliff.core.working import Figure, Input
 
 STEP = Fraction(32)
@@ -119,7 +121,11 @@ def _cleat(x: Fraction, length: Fraction, top: Fraction, wood: Wood) -> tuple[Pa
     slant = (0.0, low), (thick, low + thick)
     hook = prism("box-cleat", "Cleat on the box", x, length, (*slant, (thick, high), (0.0, high)), wood)
     foot = low + thick - strip
-    return hook, prism("wall-cleat", "Cleat on the wall", x, length, (*slant[::-1], (0.0, foot), (thick, foot)), wood)
+    # Both halves come out of one blank: see the schedule.
+    return replace(hook, sawn=(2 * STRIP - SHELF, SHELF)), replace(
+        prism("wall-cleat", "Cleat on the wall", x, length, (*slant[::-1], (0.0, foot), (thick, foot)), wood),
+        of=hook.key,
+    )
 
 
 def _machining(box: Box, inner: Fraction, holes: int, wood: Wood) -> Iterator[Operation]:
@@ -131,12 +137,12 @@ def _machining(box: Box, inner: Fraction, holes: int, wood: Wood) -> Iterator[Op
         yield Operation(
             "Pin hole", 4 * holes, "Box side", "inside", "bit", PIN, PIN_DEEP, 0, box.side - PIN_DEEP, "depth stop, and a strip of holes",
             f"{exact_text(STEP)} apart from {exact_text(SHELF + FREE)} above the foot, a fifth of the depth from front and back; "
-            "both sides by one strip, feet flush.",
+            "both sides by one strip, feet flush.", takes=(Ware("pin", f"shelf pin, {exact_text(PIN)}", 4 * box.shelves),),
         )  # fmt: skip
     deep = min(BITE, inner / 3)
     yield from screwed(
         8,
-        ("Box side", "outside"),
+        ("Box side", "outside", box.side),
         ("Box top and bottom", "end"),
         wood,
         deep,

@@ -23,6 +23,7 @@ from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Fitting, half
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
+from yardcliff.core.materials import Ware
 from yardcliff.core.rack import RESTS, Operation, Rack
 from yardcliff.core.row import HALF, Row
 from yardcliff.core.row_brief import Ends
@@ -123,6 +124,7 @@ def _machining(brief: AngledRailBrief) -> Iterator[Operation]:
         yield Operation(
             "Magnet recess", 1, _magnetic(brief), "back", "flat-bottomed bit", brief.angled.magnet, max(thick - SKIN, ZERO),
             0, SKIN, "depth stop on the press", "Before the boards are joined; glue the magnet to the bottom, not to the rim.",
+            takes=(Ware("magnet", f"magnet, {exact_text(brief.angled.magnet)}", 1),),
         )  # fmt: skip
 
 

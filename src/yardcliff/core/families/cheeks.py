@@ -89,7 +89,7 @@ def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
         tuple(Joint(one.key, cheek.key, by) for one in slats for cheek in stood.parts),
         screwed(
             8,
-            ("Cheek", "outside"),
+            ("Cheek", "outside", board.thickness),
             ("Slat", "end"),
             board.wood,
             deep,

@@ -74,7 +74,7 @@ def build(brief: FlipRailBrief, fitted: Fitting, first: Row) -> Rack:
         (*spacers, *parts),
         marked,
         tuple(joints),
-        _machining(brief, spacers, len(standing)),
+        _machining(brief, spacers, [one.row.length for one in standing]),
         tuple(_figures(brief, first, [part for part in spacers if part.y == spacers[0].y])),
         cautions=("Put the whole stack on its rod before you glue: every finger has to swing, and the row has to be as long as the backer.",),
     )  # fmt: skip
@@ -92,18 +92,18 @@ def _spacers(brief: FlipRailBrief, one: Standing, before: int) -> Iterator[Part]
                    tall, deep, brief.board.wood)  # fmt: skip
 
 
-def _machining(brief: FlipRailBrief, spacers: list[Part], rods: int) -> tuple[Operation, ...]:
+def _machining(brief: FlipRailBrief, spacers: list[Part], lengths: list[Fraction]) -> tuple[Operation, ...]:
     _, deep, below = fingers.spacer(_finger(brief), brief.rod)
     off, bit = brief.rod.thickness / 2 + brief.rod.gap, fingers.hardware(brief.rod.size).bit
     bite = max(min(BITE, deep - LEFT), deep / 2)
     return (
-        fingers.nut_recess(brief.rod, "Spacer", rods),
+        fingers.nut_recess(brief.rod, "Spacer", lengths),
         Operation(
             "Rod hole", len(spacers), "Spacer", "side", "bit", bit, None, 0, None, "through, on scrap",
             f"{float(below):.1f} mm above the lower end and {float(off):.1f} mm from the back, all against one stop.",
         ),
         *screwed(
-            2 * len(spacers), ("Backer", "back"), ("Spacer", "back"), brief.board.wood, bite, deep - bite,
+            2 * len(spacers), ("Backer", "back", brief.board.thickness), ("Spacer", "back"), brief.board.wood, bite, deep - bite,
             ("Two behind each spacer, one above the other; countersink them behind.", "Clear of the rod: above it and below the tips."),
         ),
     )  # fmt: skip

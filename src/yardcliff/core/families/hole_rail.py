@@ -98,7 +98,7 @@ def _joinery(brief: HoleRailBrief, screws: int) -> tuple[Operation, ...]:
     screw = exact_text(brief.back.thickness + deep)
     return screwed(
         screws,
-        ("Back plate", "back"),
+        ("Back plate", "back", brief.back.thickness),
         ("Shelf", "back edge"),
         brief.board.wood,
         deep,

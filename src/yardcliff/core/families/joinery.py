@@ -2,7 +2,8 @@
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.holders.hook import pilot_bit
-from yardcliff.core.rack import Operation, Wood
+from yardcliff.core.materials import Wood, screws
+from yardcliff.core.rack import Operation
 
 CLEARANCE = Fraction(9, 2)
 """What a 4 mm screw passes through, mm."""
@@ -18,19 +19,21 @@ APART = Fraction(600)
 
 def screwed(
     count: int,
-    through: tuple[str, str],
+    through: tuple[str, str, Fraction],
     into: tuple[str, str],
     wood: Wood,
     deep: Fraction,
     left: Fraction,
     notes: tuple[str, str],
 ) -> tuple[Operation, ...]:
-    """So many 4 mm screws `through` a part and its face `into` another's: the hole that they pass, and the pilot hole,
-    `deep` with `left` mm of wood behind it; a note for each.
+    """So many 4 mm screws `through` a part and its face, so thick, `into` another's: the hole that they pass, and the pilot
+    hole, `deep` with `left` mm of wood behind it; a note for each.
     """
+    part, face, thick = through
     return (
-        Operation("Screw hole", count, *through, "bit", CLEARANCE, None, 0, None, "through", notes[0]),
+        Operation("Screw hole", count, part, face, "bit", CLEARANCE, None, 0, None, "through", notes[0]),
         Operation(
-            "Pilot hole", count, *into, "bit", pilot_bit("4.0", wood), deep, 0, left, "tape on the bit", notes[1]
+            "Pilot hole", count, *into, "bit", pilot_bit("4.0", wood), deep, 0, left, "tape on the bit", notes[1],
+            takes=(screws("4.0", thick + deep, count),),
         ),
-    )
+    )  # fmt: skip

@@ -273,7 +273,7 @@ def _closing(brief: PanelBrief, rears: tuple[Part, ...]) -> tuple[Operation, ...
         return ()
     bite = brief.board.thickness * 2 / 3
     return screwed(
-        6 * len(rears), ("Rear board", "back"), ("Cross board", "back"), brief.board.wood, bite, brief.board.thickness - bite,
+        6 * len(rears), ("Rear board", "back", rears[0].depth), ("Cross board", "back"), brief.board.wood, bite, brief.board.thickness - bite,
         ("Three along each long edge, half the lap from it; slotted a little, so that the board may move.", "Clear of what holds the hooks."),
     )  # fmt: skip
 
@@ -306,10 +306,12 @@ def _on_joints(brief: PanelBrief, standing: tuple[Standing, ...], wide: Fraction
 
 
 def _joinery(brief: PanelBrief, screws: int, through: str, into: str, face: str) -> tuple[Operation, ...]:
-    other = brief.board.thickness if into == "Panel" else brief.support.thickness
+    other, passed = brief.board.thickness, brief.support.thickness
+    if into != "Panel":
+        other, passed = passed, other
     return screwed(
         screws,
-        (through, face),
+        (through, face, passed),
         (into, "joint"),
         brief.board.wood,
         other * 2 / 3,

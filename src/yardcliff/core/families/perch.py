@@ -86,13 +86,24 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
         """From the slope to (z, y): along it from its lower back edge, across it upward."""
         return z + along * cos(s) + across * sin(s), y - along * sin(s) + across * cos(s)
 
-    top = prism(
-        "shelf", "Shelf", ZERO, row.length, (at(0, 0), at(deep, 0), at(deep, thick), at(-thick * tan(s), thick)), wood
+    top = replace(
+        prism(
+            "shelf",
+            "Shelf",
+            ZERO,
+            row.length,
+            (at(0, 0), at(deep, 0), at(deep, thick), at(-thick * tan(s), thick)),
+            wood,
+        ),
+        sawn=(rounded(deep + thick * tan(s)), shelf.thickness),
     )
     front = deep + float(shelf.stop_thickness)
-    stop = prism(
-        "stop", "Stop", ZERO, row.length,
-        (at(deep, 0), at(front, 0), at(front, thick + float(shelf.stop)), at(deep, thick + float(shelf.stop))), wood,
+    stop = replace(
+        prism(
+            "stop", "Stop", ZERO, row.length,
+            (at(deep, 0), at(front, 0), at(front, thick + float(shelf.stop)), at(deep, thick + float(shelf.stop))), wood,
+        ),
+        sawn=(shelf.thickness + shelf.stop, shelf.stop_thickness),
     )  # fmt: skip
     under = deep * float(REACH)
     wide = min(shelf.bracket, row.length / 2)
@@ -154,7 +165,7 @@ def _machining(brief: PerchBrief, brackets: int, length: Fraction) -> tuple[Oper
             how=f"a corner of {degrees(90 - shelf.slope)}",
         ),
         *screwed(
-            screws, ("Back plate", "back"), ("Shelf", "back edge"), brief.board.wood, deep, shelf.depth - deep,
+            screws, ("Back plate", "back", brief.board.thickness), ("Shelf", "back edge"), brief.board.wood, deep, shelf.depth - deep,
             (
                 "Along the shelf's edge, tilted as the shelf is; countersink them behind.",
                 f"Through the plate's holes, along the shelf, for screws of {exact_text(brief.board.thickness + deep)}.",

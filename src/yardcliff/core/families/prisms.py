@@ -2,7 +2,8 @@
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import rounded
-from yardcliff.core.rack import Part, Wood
+from yardcliff.core.materials import Wood
+from yardcliff.core.rack import Part
 
 Corners = tuple[tuple[float, float], ...]
 """Convex and in order, mm."""

@@ -10,6 +10,7 @@ from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.item import Item
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.look import Look, hanging
+from yardcliff.core.materials import times
 from yardcliff.core.rack import Hole, Hung, Joint, Kept, Operation, Outline, Part, Placed, Rack, RackRow
 from yardcliff.core.row import Row
 from yardcliff.core.row_figures import row_figures
@@ -147,7 +148,10 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     looks = body.looks or {kind: hanging(item) for kind, item in used.items()}
     x, y = rows[0].at(first.axes[0])
     at = (float(x), float(y))
-    holding = tuple(replace(step, count=step.count * len(placed)) for step in fitted.machining)
+    count = len(placed)
+    holding = tuple(
+        replace(step, count=step.count * count, takes=times(step.takes, count)) for step in fitted.machining
+    )
     return Rack(
         body.family,
         body.parts,

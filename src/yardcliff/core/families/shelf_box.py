@@ -154,7 +154,7 @@ def _machining(brief: ShelfBoxBrief, inner: Fraction, shelves: tuple[Fraction, .
             "one is the mirror of the other.",
         ),
         *screwed(
-            8, ("Side", "outside"), ("Bar and top rail", "end"), brief.board.wood, deep, inner - deep,
+            8, ("Side", "outside", side), ("Bar and top rail", "end"), brief.board.wood, deep, inner - deep,
             (
                 "Two at each end, a quarter of the bar's width from its edges; countersunk.",
                 f"Into end grain, for screws of {exact_text(side + deep)}; glue as well.",

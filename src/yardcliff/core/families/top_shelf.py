@@ -161,7 +161,7 @@ def _machining(shelf: TopShelf, above: Above, parts: int) -> Iterator[Operation]
     else:
         bite = min(BITE, rail.height / 2)
         yield from screwed(
-            screws, ("Shelf", "top"), (rail.name, "top edge"), rail.wood, bite, rail.height - bite,
+            screws, ("Shelf", "top", shelf.thickness), (rail.name, "top edge"), rail.wood, bite, rail.height - bite,
             ("In the middle of the rail's thickness; countersink them.", "Into the edge: pilot it, or it splits."),
         )  # fmt: skip
     if brackets:

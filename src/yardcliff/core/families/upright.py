@@ -21,6 +21,7 @@ from yardcliff.core.holders.hole import LEAST_WOOD, bored
 from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, TapeName, exact_text
+from yardcliff.core.materials import Ware, screws
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Hole, Operation, Part, Rack
 from yardcliff.core.row import Row
@@ -203,6 +204,7 @@ def _strap(brief: UprightBrief) -> Iterator[Operation]:
         yield Operation(
             "Pilot hole", 2, "Clip rail", "front", "bit", pilot_bit("4.0", brief.board.wood), brief.board.thickness - left, 0,
             left, "tape on the bit", "One beyond each outer ring, half-way up, for the strap's screws and washers.",
+            takes=(Ware("strap", "webbing strap with buckle", 1), screws("4.0", brief.board.thickness - left, 2)),
         )  # fmt: skip
 
 

@@ -9,7 +9,8 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.item import Item
 from yardcliff.core.length import exact_text
 from yardcliff.core.look import laid
-from yardcliff.core.rack import Part, Wood
+from yardcliff.core.materials import Wood
+from yardcliff.core.rack import Part
 from yardcliff.core.row import Row
 from yardcliff.core.working import Figure, Input
 

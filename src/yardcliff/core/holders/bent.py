@@ -15,6 +15,7 @@ from yardcliff.core.geometry import ROUND, Path, rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import BACK, EDGE, pilot_bit
 from yardcliff.core.length import LONGEST, Gap, Size, exact_text
+from yardcliff.core.materials import Blank, screws
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
 from yardcliff.core.working import Figure, Input
@@ -89,14 +90,14 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
     """Fit a bent hook to a board; findings carry (0, 0), the middle of its back leg."""
     deep = bent.screw_length - bent.bar
     bit = pilot_bit("4.0", ground.wood)
-    screws = bent.back / 4
+    quarter = bent.back / 4
     drop = bent.back / 2 + bent.radius
     out = 2 * (bent.radius + bent.bar) + bent.arm
     return Fitting(
         name="bent hooks",
         reach=half(bent.bar),
-        glyph=Glyph("hook", bent.bar, bent.back, (screws, -screws), -drop, out),
-        bores=tuple(Bore("pilot hole", up, bit, deep, 0) for up in (screws, -screws)),
+        glyph=Glyph("hook", bent.bar, bent.back, (quarter, -quarter), -drop, out),
+        bores=tuple(Bore("pilot hole", up, bit, deep, 0) for up in (quarter, -quarter)),
         end_distance=Fraction(20),
         end_why="five screw diameters from the end, so that it does not split",
         hang_drop=drop,
@@ -106,6 +107,7 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
             Operation(
                 "Blank", 1, "Rod", "across", "cut off", blank(bent), None, 0, None, "a stop block, set once for all",
                 "File the ends round before bending, while they are easy to hold.",
+                takes=(Blank("Bent hook", "bar", "steel", bent.bar, bent.bar, blank(bent)),),
             ),
             Operation(
                 "Bend", BENDS, "Blank", "at the marks", "inside radius", bent.radius, None, 0, None,
@@ -116,7 +118,10 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
                 "Screw hole", 2, "Back leg", "front", "bit", CLEARANCE, None, 0, None, "through",
                 "Punch, flatten a little, then drill on scrap, clamped.",
             ),
-            pilots(ground, 2, bit, deep, "Through the hook's own holes. Fit the hooks after the finish is dry."),
+            pilots(
+                ground, 2, bit, deep, "Through the hook's own holes. Fit the hooks after the finish is dry.",
+                (screws("4.0", bent.screw_length, 2),),
+            ),
         ),
         cautions=(
             "Bending: clamp the bar low in the vice and pull towards free floor; a bar that slips hits the hand.",

@@ -12,6 +12,7 @@ from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, he
 from yardcliff.core.holders.hook import BACK, pilot_bit
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text, read
+from yardcliff.core.materials import Blank, screws
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph, Operation
 from yardcliff.core.working import Figure, Input
@@ -96,6 +97,7 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 None,
                 "a stop block, one ring long",
                 "Clamp the pipe in a V block. Saw the mouth along the ring, then round its edges.",
+                takes=(Blank("Ring", "pipe", "plastic", outside, outside, ground.height),),
             ),
             pilots(
                 ground,
@@ -103,6 +105,7 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 bit,
                 deep,
                 "Screw through the mouth; countersink the ring from inside, so that no head scratches.",
+                (screws("4.0", clip.screw, 2),),
             ),
         ),
         cautions=("Short rings roll and catch: saw them with a fine blade, clamped, never held in the fingers.",),

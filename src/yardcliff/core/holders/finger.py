@@ -5,7 +5,7 @@ the rod would jam on the backer, so the heel is bevelled from where the back fac
 below the rod, to a flat that lies on the backer when the finger stands open at a tilt t: there it stops.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cache
 from math import atan2, cos, degrees, pi, radians, sin, sqrt
@@ -19,6 +19,7 @@ from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.holders.flip import Flip, strength_finding, stress_figure
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.length import Gap, Size, exact_text, read
+from yardcliff.core.materials import Blank, Ware
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
 from yardcliff.core.working import Figure, Input
@@ -145,6 +146,10 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
             Operation(
                 "Rod hole", 1, "Finger", "side", "bit", bits.bit, None, 0, None, "through, on scrap",
                 f"{float(below):.1f} mm from the heel's end, in the middle of its thickness: on the press, against a stop.",
+                takes=(
+                    Blank("Finger", "board", "hardwood", max(flip.width, flip.thickness), min(flip.width, flip.thickness), high),
+                    Ware("washer", f"{rod.size} washer", 2),
+                ),
             ),
             Operation(
                 "Bevel", 1, "Finger", "heel, back", "from the end", rounded(ends.back[1] - ends.front[1]), None,
@@ -165,13 +170,18 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
     )  # fmt: skip
 
 
-def nut_recess(rod: Rod, part: str, rods: int) -> Operation:
-    """The recesses of so many rods, one in each end spacer."""
+def nut_recess(rod: Rod, part: str, lengths: Sequence[Fraction]) -> Operation:
+    """The recesses of so many rods, one in each end spacer; each rod carries a row so long."""
     bits = hardware(rod.size)
     bit, tool = bits.recess_bit
+    thread = read(rod.size.replace("M", "") + " mm" * rod.size.startswith("M"))
     return Operation(
-        "Nut recess", 2 * rods, part, "outer side", tool, bit, bits.recess, 0, None, "depth stop on the press",
+        "Nut recess", 2 * len(lengths), part, "outer side", tool, bit, bits.recess, 0, None, "depth stop on the press",
         "About the rod hole, in the end spacers, before that is drilled through: nut and washer lie below the wood.",
+        takes=(
+            *(Blank("Rod", "threaded rod", "steel", thread, thread, long - 2 * SUNK) for long in lengths),
+            Ware("nut", f"{rod.size} nut", 2 * len(lengths)),
+        ),
     )  # fmt: skip
 
 

@@ -7,7 +7,8 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.item import Item
 from yardcliff.core.length import exact_text
-from yardcliff.core.rack import Bore, Glyph, Operation, Outline, Wood
+from yardcliff.core.materials import Take, Wood
+from yardcliff.core.rack import Bore, Glyph, Operation, Outline
 from yardcliff.core.things import Reach
 from yardcliff.core.working import Figure
 
@@ -55,10 +56,14 @@ class Fitting:
     apart: Fraction = ZERO
 
 
-def pilots(ground: Ground, count: int, bit: Fraction, deep: Fraction, note: str) -> Operation:
-    """The pilot holes of one holder's screws, from the face of its ground."""
-    left = ground.thickness - deep
-    return Operation("Pilot hole", count, ground.part, "front", "bit", bit, deep, 0, left, "tape on the bit", note)
+def pilots(
+    ground: Ground, count: int, bit: Fraction, deep: Fraction, note: str, takes: tuple[Take, ...] = ()
+) -> Operation:
+    """The pilot holes of one holder's screws, from the face of its ground, and what is fastened there."""
+    return Operation(
+        "Pilot hole", count, ground.part, "front", "bit", bit, deep, 0, ground.thickness - deep, "tape on the bit", note,
+        takes=takes,
+    )  # fmt: skip
 
 
 def half(width: Fraction) -> Reach:

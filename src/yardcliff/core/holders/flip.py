@@ -13,6 +13,7 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import circle, rectangle, rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.length import Gap, Size, exact_text
+from yardcliff.core.materials import Blank
 from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
 from yardcliff.core.strength import GRAVITY, SAFETY, TUG
@@ -94,6 +95,10 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
             Operation(
                 "Pin hole", 1, "Finger", "side", "bit", flip.pin, None, 0, None, "through, on scrap",
                 "Half its thickness from the heel and from the faces. Round the heel over, then try it in a scrap of the groove.",
+                takes=(
+                    Blank("Finger", "board", "hardwood", flip.width, flip.thickness, flip.length + flip.thickness / 2),
+                    Blank("Pin", "bar", "steel", flip.pin, flip.pin, wide + 2 * SEAT),
+                ),
             ),
             Operation(
                 "Stop", 1, "Finger", "heel", "flat left on the heel", flip.thickness / 2, None, flip.tilt, None,

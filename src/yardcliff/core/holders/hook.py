@@ -8,8 +8,9 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.length import Gap, Size, exact_text, read
+from yardcliff.core.materials import Take, Ware, Wood, screws
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph, Wood
+from yardcliff.core.rack import Bore, Glyph
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import table
 
@@ -72,9 +73,16 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
         hang_drop=hook.throat,
         figures=_figures(hook, ground, bit, deep, thread),
         findings=tuple(_findings(hook, ground, thread)),
-        machining=(pilots(ground, len(offsets), bit, deep, "Fit the hooks after the finish is dry."),),
+        machining=(pilots(ground, len(offsets), bit, deep, "Fit the hooks after the finish is dry.", _takes(hook)),),
         cautions=("Drill into scrap, never towards a hand; wear eye protection.",),
     )
+
+
+def _takes(hook: Hook) -> tuple[Take, ...]:
+    """The hook by how far it stands out, and its screws; one with a shank is its own."""
+    if hook.fastening == "shank":
+        return (Ware("hook", f"cup hook, {exact_text(hook.projection)}", 1),)
+    return Ware("hook", f"hook, {exact_text(hook.projection)}", 1), screws(hook.gauge, hook.screw_length, hook.screws)
 
 
 def _figures(hook: Hook, ground: Ground, bit: Fraction, deep: Fraction, thread: str) -> tuple[Figure, ...]:

@@ -9,6 +9,7 @@ from yardcliff.core.geometry import line
 from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text
+from yardcliff.core.materials import Blank
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
 from yardcliff.core.working import Figure, Input
@@ -68,6 +69,7 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
             Operation(
                 "Dowel hole", 1, "Ledge", "end", "bit", ledge.dowel, bored, 0, (wide - ground.height) / 2,
                 "tape on the bit", "With the ledge on the post, square to it: through one horn and the post, into the other horn.",
+                takes=(Blank("Ledge dowel", "dowel", "hardwood", ledge.dowel, ledge.dowel, bored),),
             ),
         ),
         cautions=("Chiselling: both hands behind the edge, the work clamped down.",),

@@ -15,6 +15,7 @@ from yardcliff.core.geometry import rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.holders.strength import stress_figure, stress_findings
 from yardcliff.core.length import Gap, Size, exact_text
+from yardcliff.core.materials import Blank
 from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Glyph, Operation
 from yardcliff.core.working import Figure, Input
@@ -90,6 +91,9 @@ def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, 
                 web(peg, ground.thickness),
                 "depth stop on the press, or tape on the bit",
                 "Drill while the board's face and edges are still square.",
+                takes=(
+                    Blank("Peg", "dowel", "hardwood", peg.diameter, peg.diameter, peg.depth + peg.showing, len(asides)),
+                ),
             ),
         ),
         cautions=(

@@ -26,10 +26,11 @@ ZERO = Fraction(0)
 
 @dataclass(frozen=True, slots=True)
 class Anchor:
-    """What holds in a wall, as the table has it: lengths in mm, ratings in N."""
+    """What holds in a wall, as the table has it: lengths in mm, ratings in N; `ware` is what it is sold as."""
 
     key: Into
     name: str
+    ware: str
     holds: str
     walls: tuple[str, ...]
     diameter: Fraction
@@ -49,7 +50,7 @@ class Anchor:
 def _anchors() -> dict[Into, Anchor]:
     return {
         row["key"]: Anchor(
-            row["key"], row["name"], row["holds"], tuple(row["walls"]), read(row["diameter"]),
+            row["key"], row["name"], row["ware"], row["holds"], tuple(row["walls"]), read(row["diameter"]),
             None if row["bit"] == "none" else read(row["bit"]), read(row.get("least", "0 mm")), read(row.get("most", "30 m")),
             row.get("pull"), row.get("shear"), tuple(row["tools"]), row["why"],
         )

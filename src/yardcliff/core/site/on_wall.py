@@ -8,6 +8,7 @@ from math import lcm
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
 from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.materials import Blank, Take, Ware, screws
 from yardcliff.core.rack import Operation, Rack
 from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.check import fixing_findings, place_findings, plates_findings
@@ -67,7 +68,7 @@ def on_wall(rack: Rack, spot: Spot, mount: Mount, site: Site | None, tape: Tape)
         if not by_plates:
             return OnWall(None, spot)
         hidden = list(_under_plates(rack))
-        hole = _hole(sum(map(len, hidden)), "Board", SCREW, UNDER_PLATES.format(_behind(rack, hidden)))
+        hole = _hole(sum(map(len, hidden)), "Board", SCREW, UNDER_PLATES.format(_behind(rack, hidden)), ())
         figures = tuple(_hidden_figures(rack, hidden))
         return OnWall(None, spot, (), (), figures, tuple(plates_findings(rack)), (hole,) if hidden else (), (HIDDEN,))
     own = areas(rack)
@@ -115,8 +116,8 @@ def _hidden_figures(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> Iterato
                  f"More than {exact_text(PLATES_APART)} only where holders or studs stand further apart than that.")  # fmt: skip
 
 
-def _hole(count: int, part: str, width: Fraction, note: str) -> Operation:
-    return Operation("Mounting hole", count, part, "front", "bit", width, None, 0, None, "through", note)
+def _hole(count: int, part: str, width: Fraction, note: str, takes: tuple[Take, ...]) -> Operation:
+    return Operation("Mounting hole", count, part, "front", "bit", width, None, 0, None, "through", note, takes=takes)
 
 
 def _machining(rack: Rack, fixed: Sequence[Fixed], hidden: Sequence[Sequence[Fraction]]) -> Iterator[Operation]:
@@ -125,32 +126,58 @@ def _machining(rack: Rack, fixed: Sequence[Fixed], hidden: Sequence[Sequence[Fra
         part, count, by = one.body.grounds[0], len(one.screws), one.by
         if not count:
             continue
-        width = one.anchor.diameter + CLEARANCE
+        width, takes = one.anchor.diameter + CLEARANCE, _takes(one)
         if by in ("through", "plates", "items", "plugged"):
             note = {
                 "plates": UNDER_PLATES.format(_behind(rack, hidden)),
                 "plugged": f"First {exact_text(PLUG)} wide and {exact_text(SLOT_DEEP)} deep for a plug, then through; plugs go in last, grain with the board's.",
             }.get(by, "Where the hole list says; countersink until the head lies flush.")
-            yield _hole(count, part.name, width, note)
+            yield _hole(count, part.name, width, note, takes)
         elif by == "keyholes":
             yield Operation("Keyhole bed", count, part.name, "back", "bit", SLOT, SLOT_DEEP, 0, max(part.depth - SLOT_DEEP, ZERO), "depth collar",
-                            "Let the plate in flush, its slot upward: as far apart as the screws in the wall.")  # fmt: skip
+                            "Let the plate in flush, its slot upward: as far apart as the screws in the wall.", takes=takes)  # fmt: skip
         elif by in ("hangers", "mirrors"):
             what = "Hanger" if by == "hangers" else "Mirror plate"
             yield Operation(f"{what} screw", 2 * count, part.name, "back", "bit", Fraction(2), min(Fraction(12), part.depth - 3), 0,
-                            max(part.depth - 12, Fraction(3)), "depth collar", "Two screws a piece, shorter than the board is thick.")  # fmt: skip
+                            max(part.depth - 12, Fraction(3)), "depth collar", "Two screws a piece, shorter than the board is thick.", takes=takes)  # fmt: skip
         elif by == "cleat" and one.strip:
             long = one.strip[1] - one.strip[0]
             yield Operation("Cleat bevel", 1, "Cleat strip", "edge", "saw", long, None, 45, None, "fence",
                             f"One strip {exact_text(long)} × {exact_text(2 * CLEAT[1])} × {exact_text(CLEAT[0])}, ripped lengthwise at 45°: "
-                            "one half on the wall, its point up and out, the other on the rack.", "ripped in two")  # fmt: skip
+                            "one half on the wall, its point up and out, the other on the rack.", "ripped in two", takes)  # fmt: skip
             yield Operation("Spacer", 1, part.name, "back", "saw", one.body.grounds[0].length, None, 0, None, "square",
-                            f"A strip {exact_text(CLEAT[0])} thick at its lower edge keeps the rack plumb.", "cut to length")  # fmt: skip
+                            f"A strip {exact_text(CLEAT[0])} thick at its lower edge keeps the rack plumb.", "cut to length",
+                            (Blank("Spacer", "board", "softwood", CLEAT[1], CLEAT[0], one.body.grounds[0].length),))  # fmt: skip
         elif by == "batten" and one.strip:
             long = one.strip[1] - one.strip[0]
             yield Operation("Batten", 1, "Batten", "end", "saw", long, None, 0, None, "square",
                             f"{exact_text(long)} × {exact_text(BATTEN[1])} × {exact_text(BATTEN[0])}, onto the studs first; the rack is screwed to it wherever it likes.",
-                            "cut to length")  # fmt: skip
+                            "cut to length", takes)  # fmt: skip
+
+
+def _takes(one: Fixed) -> tuple[Take, ...]:
+    """What hangs a body on the wall: its fixings, what they hold it by, and a strip that goes up first."""
+    count, long, kind = len(one.screws), exact_text(one.length), one.anchor.key
+    takes: list[Take] = []
+    match kind:
+        case "screws" | "sheet":
+            takes.append(screws("5.0", one.length, count))
+        case "lags":
+            takes.append(Ware("lag", f"8 mm × {long} lag screw", count))
+        case _:
+            takes.append(Ware("fixing", f"{one.anchor.ware}, {long}", count))
+    strip = one.strip[1] - one.strip[0] if one.strip else ZERO
+    match one.by:
+        case "keyholes" | "hangers" | "mirrors":
+            plate = {"keyholes": "keyhole plate", "hangers": "surface hanger", "mirrors": "mirror plate"}[one.by]
+            takes += [Ware("hanger", plate, count), screws("3.0", Fraction(12), 2 * count)]
+        case "cleat":
+            takes.append(Blank("Cleat strip", "board", "softwood", 2 * CLEAT[1], CLEAT[0], strip))
+        case "batten":
+            takes.append(Blank("Batten", "board", "softwood", BATTEN[1], BATTEN[0], strip))
+        case "plugged":
+            takes.append(Ware("pin", f"wooden plug, {exact_text(PLUG)}", count))
+    return tuple(takes)
 
 
 def _figures(fixed: Sequence[Fixed], *, by_packet: bool) -> Iterator[Figure]:

@@ -1,0 +1,92 @@
+"""What a rack takes: its blanks, its wares, and the faces that are sanded and finished. Reads any rack."""
+
+from collections import Counter
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, replace
+from itertools import pairwise
+from math import pi
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.materials import Blank, Ware
+from yardcliff.core.rack import Joint, Operation, Part, Rack
+
+ZERO = Fraction(0)
+GLUE = 180
+"""Glue spread on a joint, g/m²: what the tins of white wood glues ask for, both faces together."""
+DOWEL_GLUE = 1.0
+"""Glue in a hole that takes a dowel, g."""
+
+
+@dataclass(frozen=True, slots=True)
+class Takeoff:
+    """Blanks and wares, equal ones once; the wood's faces in m², and the glue in grams."""
+
+    blanks: tuple[Blank, ...]
+    wares: tuple[Ware, ...]
+    faces: float
+    glue: float
+
+
+def takeoff(rack: Rack, machining: Iterable[Operation]) -> Takeoff:
+    """What a rack takes, with what the `machining` of it and of its wall uses up."""
+    takes = [take for step in machining for take in step.takes]
+    blanks = [*(blank for part in rack.parts if not part.of for blank in part_blanks(part))]
+    blanks += [take for take in takes if isinstance(take, Blank)]
+    wares = Counter[tuple[str, str]]()
+    kinds = {(str(take.kind), take.name): take for take in takes if isinstance(take, Ware)}
+    for take in takes:
+        if isinstance(take, Ware):
+            wares[take.kind, take.name] += take.count
+    wooden = [blank for blank in blanks if blank.stuff in ("softwood", "hardwood")]
+    return Takeoff(
+        tuple(blanks),
+        tuple(replace(kinds[key], count=count) for key, count in wares.items() if count),
+        sum(_faces(blank) * blank.count for blank in wooden),
+        sum(_glue(rack, joint) for joint in rack.joints)
+        + DOWEL_GLUE * sum(blank.count for blank in blanks if blank.form == "dowel"),
+    )
+
+
+def part_blanks(part: Part) -> Iterator[Blank]:
+    """What a part is cut from: one blank, or one for each plank that it is pieced from.
+
+    The grain runs along the wall, or up an upright one; in what is cut to an outline it runs along the longer side.
+    """
+    sizes = [part.length, part.height, part.depth]
+    if part.sawn:
+        wide, thick = part.sawn
+        long = part.height if part.up else part.length
+    elif part.profile:
+        thick, wide, long = sorted(sizes)
+    else:
+        long = sizes.pop(1 if part.upright else 0)
+        thick, wide = sorted(sizes)
+    if not part.seams:
+        yield Blank(part.name, "board", part.wood, wide, thick, long, 1, part.key)
+        return
+    for k, (start, end) in enumerate(pairwise([ZERO, *part.seams, part.length]), 1):
+        yield Blank(f"{part.name}, plank {k}", "board", part.wood, end - start, thick, part.height, 1, part.key)
+
+
+def _faces(blank: Blank) -> float:
+    """All sides of a piece, m²."""
+    wide, thick, long = float(blank.wide), float(blank.thick), float(blank.long)
+    if blank.form == "dowel":
+        return pi * wide * long / 1e6
+    return 2 * (wide * thick + wide * long + thick * long) / 1e6
+
+
+def _glue(rack: Rack, joint: Joint) -> float:
+    """What a glued joint takes, g: where the boxes of both parts meet."""
+    if not joint.glued:
+        return 0.0
+    one, other = rack.part(joint.part), rack.part(joint.other)
+    meets = sorted(
+        max(float(min(a + long, b + wide) - max(a, b)), 0.0)
+        for a, long, b, wide in (
+            (one.x, one.length, other.x, other.length),
+            (one.y, one.height, other.y, other.height),
+            (one.z, one.depth, other.z, other.depth),
+        )
+    )
+    return meets[1] * meets[2] / 1e6 * GLUE
