@@ -1,0 +1,118 @@
+"""First fit, the longest first: the plan to start from, and that no other may be worse than."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+
+from yardcliff.core.cutting.problem import Cut, Lane, Problem
+
+MOST = 16
+"""Kinds of bar that are tried before all others."""
+
+
+@dataclass(slots=True)
+class _Lane:
+    wide: int
+    left: list[int]
+    runs: list[list[int]]
+
+
+@dataclass(slots=True)
+class _Open:
+    """A bar that is being filled: what is `left` of its width, and its lanes."""
+
+    bar: int
+    left: int
+    lanes: list[_Lane] = field(default_factory=list)
+
+    def put(self, problem: Problem, want: int) -> bool:
+        """Put a part into the first lane that has room, or into a lane of its own."""
+        part, bar, kerf = problem.wants[want], problem.bars[self.bar], problem.kerf
+        for lane in self.lanes:
+            if part.wide <= lane.wide and self._into(lane, want, part.long + kerf):
+                return True
+        takes = problem.across(self.bar, part.wide)
+        if takes > self.left:
+            return False
+        lane = _Lane(part.wide, [room + kerf for room in bar.rooms], [[] for _ in bar.rooms])
+        if not self._into(lane, want, part.long + kerf):
+            return False
+        self.lanes.append(lane)
+        self.left -= takes
+        return True
+
+    @staticmethod
+    def _into(lane: _Lane, want: int, takes: int) -> bool:
+        for k, left in enumerate(lane.left):
+            if takes <= left:
+                lane.left[k] -= takes
+                lane.runs[k].append(want)
+                return True
+        return False
+
+    def done(self) -> Cut:
+        return Cut(self.bar, tuple(Lane(lane.wide, tuple(map(tuple, lane.runs))) for lane in self.lanes))
+
+
+def first_fit(problem: Problem) -> tuple[Cut, ...] | None:
+    """The cheapest of first fits that try the bars in different orders; None where the bars do not suffice."""
+    bars = range(len(problem.bars))
+
+    def size(b: int) -> int:
+        return sum(problem.bars[b].rooms) * problem.bars[b].wide
+
+    by_size, by_price = sorted(bars, key=size), sorted(bars, key=lambda b: problem.bars[b].cost / max(size(b), 1))
+    # What costs least for its size first, free pieces from the smallest; and free ones, then each kind of bar once before others.
+    free = sorted(by_size, key=lambda b: problem.bars[b].cost > 0)
+    gratis = [b for b in free if not problem.bars[b].cost]
+    orders = [by_price, free, free[::-1]]
+    orders += [[*gratis, b, *(o for o in free if o != b and o not in gratis)] for b in free if b not in gratis][:MOST]
+    found = (_fill(problem, order) for order in orders)
+    return min((cuts for cuts in found if cuts is not None), key=problem.total, default=None)
+
+
+def _fill(problem: Problem, order: Sequence[int]) -> tuple[Cut, ...] | None:
+    wants = sorted(range(len(problem.wants)), key=lambda k: (-problem.wants[k].wide, -problem.wants[k].long, k))
+    many = {b: problem.bars[b].supply for b in order}
+    opened: list[_Open] = []
+    for want in wants:
+        for _ in range(problem.wants[want].many):
+            if any(one.put(problem, want) for one in opened):
+                continue
+            for b in order:
+                supply = many[b]
+                if supply == 0 or not problem.may(b, want):
+                    continue
+                fresh = _Open(b, problem.bars[b].wide + problem.kerf)
+                if not fresh.put(problem, want):
+                    continue
+                opened.append(fresh)
+                if supply is not None:
+                    many[b] = supply - 1
+                break
+            else:
+                return None
+    return tuple(_cheaper(problem, one.done(), many) for one in opened)
+
+
+def _cheaper(problem: Problem, cut: Cut, many: dict[int, int | None]) -> Cut:
+    """The same parts of the cheapest bar that is alike but shorter, where one gives them."""
+    bar = problem.bars[cut.bar]
+    best = cut
+    for b, other in enumerate(problem.bars):
+        if (
+            other.cost >= problem.bars[best.bar].cost
+            or other.wide != bar.wide
+            or len(other.stretches) != len(bar.stretches)
+        ):
+            continue
+        fits = all(
+            sum(problem.wants[k].long + problem.kerf for k in run) <= room + problem.kerf
+            for lane in cut.lanes
+            for run, room in zip(lane.runs, other.rooms, strict=True)
+        )
+        if fits and many.get(b, 0) != 0:
+            best = Cut(b, cut.lanes)
+    left = many.get(best.bar)
+    if best is not cut and left is not None:
+        many[best.bar] = left - 1
+    return best

@@ -1,0 +1,94 @@
+"""What is asked, and what is answered: parts wanted, bars to be had, cuts."""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from typing import NamedTuple
+
+
+class Want(NamedTuple):
+    """So `many` equal parts, `long` with the bar and `wide` across it."""
+
+    long: int
+    wide: int
+    many: int
+
+
+class Bar(NamedTuple):
+    """Bars that are alike: the clear `stretches` of each along its length, what one costs, how many there are (None: enough)."""
+
+    wide: int
+    stretches: tuple[tuple[int, int], ...]
+    cost: int
+    supply: int | None = None
+
+    @property
+    def rooms(self) -> tuple[int, ...]:
+        return tuple(end - start for start, end in self.stretches)
+
+
+@dataclass(frozen=True, slots=True)
+class Problem:
+    """`kerf` is what the saw takes at each cut; a lane that is ripped from a wider bar takes `rip` more, to be planed off."""
+
+    wants: tuple[Want, ...]
+    bars: tuple[Bar, ...]
+    kerf: int = 0
+    rip: int = 0
+
+    @property
+    def weight(self) -> int:
+        """What one unit of cost weighs against a bar: costs decide, then fewer bars."""
+        return 1 << sum(want.many for want in self.wants).bit_length()
+
+    def price(self, bar: int) -> int:
+        """What a bar adds to a plan's total."""
+        return self.bars[bar].cost * self.weight + 1
+
+    def total(self, cuts: Iterable["Cut"]) -> int:
+        """What is made least: the costs by their weight, and the bars."""
+        return sum(self.price(cut.bar) for cut in cuts)
+
+    def across(self, bar: int, wide: int) -> int:
+        """What a lane so wide takes of the bar's width, with the cut beside it."""
+        return wide + self.kerf if wide == self.bars[bar].wide else wide + self.rip + self.kerf
+
+    def may(self, bar: int, want: int) -> bool:
+        """Whether a bar can give a part at all."""
+        one, part = self.bars[bar], self.wants[want]
+        return self.across(bar, part.wide) <= one.wide + self.kerf and any(part.long <= room for room in one.rooms)
+
+    @property
+    def hopeless(self) -> tuple[int, ...]:
+        """The wants that no bar can give."""
+        return tuple(k for k in range(len(self.wants)) if not any(self.may(b, k) for b in range(len(self.bars))))
+
+
+class Lane(NamedTuple):
+    """A strip along a bar, `wide` across it: for each of the bar's stretches the parts in it, by their wants."""
+
+    wide: int
+    runs: tuple[tuple[int, ...], ...]
+
+
+class Cut(NamedTuple):
+    """One bar and its lanes."""
+
+    bar: int
+    lanes: tuple[Lane, ...]
+
+    @property
+    def parts(self) -> Iterator[int]:
+        return (part for lane in self.lanes for run in lane.runs for part in run)
+
+
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """`total` is what the problem counts, and `bound` what no plan can have less than."""
+
+    cuts: tuple[Cut, ...]
+    total: int
+    bound: int
+
+    @property
+    def proved(self) -> bool:
+        return self.total <= self.bound

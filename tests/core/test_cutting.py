@@ -1,0 +1,174 @@
+"""Cut plans: every one sawable, none worse than first fit, small ones as good as any; the same question has one answer."""
+
+from collections import Counter
+from collections.abc import Sequence
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from yardcliff.core.cutting.first_fit import first_fit
+from yardcliff.core.cutting.problem import Bar, Cut, Problem, Want
+from yardcliff.core.cutting.search import NoPlan, solve
+
+PLAIN = Bar(1200, ((0, 24000),), 1080)
+
+
+def check_sawable(problem: Problem, cuts: Sequence[Cut]) -> None:
+    """Saw it in thought: every lane off the bar, every part off its lane, between the flaws, a kerf at each cut."""
+    got = Counter(part for cut in cuts for lane in cut.lanes for run in lane.runs for part in run)
+    assert got == {k: want.many for k, want in enumerate(problem.wants) if want.many}
+    for b, used in Counter(cut.bar for cut in cuts).items():
+        supply = problem.bars[b].supply
+        assert supply is None or used <= supply
+    for cut in cuts:
+        bar, edge = problem.bars[cut.bar], 0
+        for lane in cut.lanes:
+            edge += lane.wide + (problem.rip if lane.wide < bar.wide else 0)
+            assert edge <= bar.wide
+            edge += problem.kerf
+            assert len(lane.runs) == len(bar.stretches)
+            for run, (start, end) in zip(lane.runs, bar.stretches, strict=True):
+                at = start
+                for part in run:
+                    assert problem.wants[part].wide <= lane.wide
+                    at += problem.wants[part].long
+                    assert at <= end
+                    at += problem.kerf
+
+
+def cheapest(problem: Problem) -> int | None:
+    """The least total of all ways, by trying them: parts from the widest, each into any run, new lane or new bar."""
+    parts = sorted((k for k, want in enumerate(problem.wants) for _ in range(want.many)),
+                   key=lambda k: (-problem.wants[k].wide, k))  # fmt: skip
+    best: list[int | None] = [None]
+
+    def put(n: int, opened: list[tuple[int, int, list[tuple[int, list[int]]]]], total: int) -> None:
+        if best[0] is not None and total >= best[0]:
+            return
+        if n == len(parts):
+            best[0] = total
+            return
+        want = problem.wants[parts[n]]
+        takes = want.long + problem.kerf
+        for k, (bar, left, lanes) in enumerate(opened):
+            for wide, rests in lanes:
+                if want.wide <= wide:
+                    for r, rest in enumerate(rests):
+                        if takes <= rest:
+                            rests[r] -= takes
+                            put(n + 1, opened, total)
+                            rests[r] += takes
+            put_lane(n, opened, k, bar, left, lanes, total)
+        for bar, one in enumerate(problem.bars):
+            used = sum(other == bar for other, _, _ in opened)
+            if one.supply is None or used < one.supply:
+                opened.append((bar, one.wide + problem.kerf, []))
+                put_lane(n, opened, len(opened) - 1, *opened[-1], total + problem.price(bar))
+                opened.pop()
+
+    def put_lane(n: int, opened: list[tuple[int, int, list[tuple[int, list[int]]]]], k: int, bar: int, left: int,
+                 lanes: list[tuple[int, list[int]]], total: int) -> None:  # fmt: skip
+        want = problem.wants[parts[n]]
+        across = problem.across(bar, want.wide)
+        if across > left:
+            return
+        for r, room in enumerate(problem.bars[bar].rooms):
+            if want.long <= room:
+                rests = [one + problem.kerf for one in problem.bars[bar].rooms]
+                rests[r] -= want.long + problem.kerf
+                opened[k] = (bar, left - across, [*lanes, (want.wide, rests)])
+                put(n + 1, opened, total)
+                opened[k] = (bar, left, lanes)
+
+    put(0, [], 0)
+    return best[0]
+
+
+lengths = st.integers(10, 120)
+wides = st.sampled_from((30, 40, 60))
+bars = st.builds(
+    lambda wide, ends, cost, supply: Bar(wide, tuple(zip(ends[::2], ends[1::2], strict=False)), cost, supply),
+    st.sampled_from((40, 60, 100)),
+    st.lists(st.integers(0, 250), min_size=2, max_size=4, unique=True).map(sorted),
+    st.integers(0, 40),
+    st.none() | st.integers(1, 2),
+)
+problems = st.builds(
+    Problem,
+    st.lists(st.builds(Want, lengths, wides, st.integers(1, 2)), min_size=1, max_size=3).map(tuple),
+    st.lists(bars, min_size=1, max_size=3).map(tuple),
+    st.integers(0, 4),
+    st.integers(0, 3),
+)
+
+
+@given(problems)
+def test_small_plans_are_as_good_as_any(problem: Problem) -> None:
+    best = cheapest(problem)
+    if best is None:
+        with pytest.raises(NoPlan):
+            solve(problem)
+        return
+    plan = solve(problem)
+    check_sawable(problem, plan.cuts)
+    assert plan.bound <= best <= plan.total == problem.total(plan.cuts)
+    if plan.proved:
+        assert plan.total == best
+
+
+big = st.builds(
+    Problem,
+    st.lists(st.builds(Want, st.integers(600, 12000), st.sampled_from((700, 1200)), st.integers(1, 8)), min_size=1, max_size=8).map(tuple),
+    st.lists(st.builds(Bar, st.sampled_from((1200, 1450)), st.just(((50, 23950),)), st.integers(500, 2000), st.none()), min_size=1, max_size=3).map(tuple),
+    st.sampled_from((0, 30)),
+    st.just(20),
+)  # fmt: skip
+
+
+@given(big)
+def test_no_plan_is_worse_than_first_fit(problem: Problem) -> None:
+    start = first_fit(problem)
+    if start is None:
+        return
+    plan = solve(problem)
+    check_sawable(problem, plan.cuts)
+    check_sawable(problem, start)
+    assert plan.bound <= plan.total <= problem.total(start)
+    assert solve(problem) == plan
+
+
+def test_a_kerf_costs_a_part() -> None:
+    # Five parts of 480 are 2400: a shear cuts them from a stick of 2400, a saw of 3 mm only four of them.
+    assert len(solve(Problem((Want(4800, 1200, 5),), (PLAIN,))).cuts) == 1
+    sawn = solve(Problem((Want(4800, 1200, 5),), (PLAIN,), 30))
+    assert (len(sawn.cuts), sawn.proved) == (2, True)
+
+
+def test_what_is_on_hand_goes_first_and_flaws_are_cut_around() -> None:
+    # A knot from 900 to 950 leaves 900 and 550 of an offcut of 1500: one part in each, though 1300 would fit in all of it.
+    offcut = Bar(1200, ((0, 9000), (9500, 15000)), 0, 1)
+    wants = Want(15000, 1200, 1), Want(8000, 1200, 1), Want(5000, 1200, 2)
+    plan = solve(Problem(wants, (PLAIN, offcut), 30))
+    check_sawable(Problem(wants, (PLAIN, offcut), 30), plan.cuts)
+    assert [cut.bar for cut in plan.cuts] == [0, 1]
+    assert [len(run) for run in plan.cuts[1].lanes[0].runs] == [1, 1]
+    # A part of 1000 fits in neither stretch: it has to be bought.
+    long = Problem((Want(10000, 1200, 1),), (PLAIN, offcut), 30)
+    assert [cut.bar for cut in solve(long).cuts] == [0]
+
+
+def test_a_wide_board_is_ripped_where_that_is_cheaper() -> None:
+    # 145 for 9.00 gives two strips of 70 with 3 mm of saw and 1 mm to plane off each; two sticks of 70 cost 10.00.
+    rails, wide, narrow = Want(20000, 700, 2), Bar(1450, ((0, 24000),), 900), Bar(700, ((0, 24000),), 500)
+    plan = solve(Problem((rails,), (wide, narrow), 30, 10))
+    assert [(cut.bar, [lane.wide for lane in cut.lanes]) for cut in plan.cuts] == [(0, [700, 700])]
+    # With 2 mm to plane off they take 147 of it.
+    assert [cut.bar for cut in solve(Problem((rails,), (wide, narrow), 30, 20)).cuts] == [1, 1]
+
+
+def test_what_is_left_is_gathered_into_one_piece() -> None:
+    # 900, 800, 700 and 600 take two sticks of 2400 however they lie; together 2400 stays of one or 900 of both.
+    plan = solve(Problem(tuple(Want(long, 1200, 1) for long in (9000, 8000, 7000, 6000)), (PLAIN,), 0))
+    rests = sorted(24000 - sum((9000, 8000, 7000, 6000)[k] for k in cut.parts) for cut in plan.cuts)
+    assert rests == [0, 18000]
