@@ -10,7 +10,6 @@ from tests.conftest import Json, change
 from yardcliff.api.security import MAX_BODY
 from yardcliff.core.families import FAMILIES
 from yardcliff.demo import SEEDS, fill
-from yardcliff.store.sheets import Racks, Walls
 
 
 def hanging(item: str, count: int = 5) -> Json:
@@ -153,9 +152,8 @@ def test_a_rack_file_opens_again_as_the_same_rack(client: TestClient, rack: Json
 
 def test_the_demo_holds_settled_racks_and_one_to_settle(client: TestClient) -> None:
     app: Any = client.app
-    stores = Racks(app.state.database), Walls(app.state.database)
-    assert fill(*stores) == len(SEEDS)
-    assert fill(*stores) == 0, "a filled store is left alone"
+    assert fill(app.state.database) == len(SEEDS)
+    assert fill(app.state.database) == 0, "a filled store is left alone"
     listed = client.get("/api/racks").json()
     assert [r["to_settle"] for r in listed] == [1] + [0] * (len(SEEDS) - 1)
     built = {client.get(f"/api/racks/{r['id']}").json()["design"]["family"] for r in listed}

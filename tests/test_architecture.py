@@ -17,7 +17,9 @@ FLOORS = {
     "store": {"core", "store"},
     "exports": {"core", "exports"},
     "imports": {"core", "exports", "imports"},
-    "api": {"data", "core", "store", "exports", "imports", "api"},
+    "suppliers": {"core"},
+    "standins": {"core", "data"},
+    "api": {"data", "core", "store", "exports", "imports", "suppliers", "api"},
 }
 PURE = {
     "ast", "bisect", "collections", "dataclasses", "enum", "fractions", "functools", "itertools", "math", "pydantic",

@@ -33,8 +33,9 @@ from yardcliff.exports.strip import GAP, LANE, TOP, write_strip
 from yardcliff.exports.svg import write_svg
 from yardcliff.exports.template import write_template
 from yardcliff.exports.tiling import MARGIN, OVERLAP, joins, sheets
-from yardcliff.imports.items_csv import MOST, ItemsFileError, read_items
+from yardcliff.imports.items_csv import MOST, read_items
 from yardcliff.imports.rackfile import RackFileError, read_rackfile
+from yardcliff.imports.rows import CsvFileError
 
 DPI = 600
 TRUE_MM = 0.1
@@ -270,7 +271,7 @@ def test_a_row_that_is_no_thing_says_why(text: str, says: str) -> None:
 
 @pytest.mark.parametrize(("text", "column"), [("", "name"), ("name,left\nx,1\n", "right")])
 def test_a_file_without_its_columns_is_no_list(text: str, column: str) -> None:
-    with pytest.raises(ItemsFileError, match=f"no “{column}” in it"):
+    with pytest.raises(CsvFileError, match=f"no “{column}” in it"):
         read_items(text)
 
 

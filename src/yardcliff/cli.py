@@ -1,9 +1,10 @@
-"""The command line: serve, demo, row, export, import, backup."""
+"""The command line: serve, demo, yard, row, export, import, backup."""
 
 import gc
 import socket
 import sys
 from pathlib import Path
+from threading import Thread
 from typing import Annotated, NoReturn
 
 import typer
@@ -24,19 +25,41 @@ app.command()(row)
 Data = Annotated[Path | None, typer.Option("--data", help="The data file (default: your user data folder).")]
 Port = Annotated[int, typer.Option(help="Port to listen on.", min=0, max=65535)]
 Host = Annotated[str, typer.Option(help="Address to listen on. Others than loopback are open to your network.")]
+Yard = Annotated[str | None, typer.Option("--yard", help="Address of a timber yard that gives its prices.")]
 PORT = 8722
+YARD_PORT = 8723
 
 
 @app.command()
-def serve(data: Data = None, host: Host = "127.0.0.1", port: Port = PORT) -> None:
+def serve(data: Data = None, host: Host = "127.0.0.1", port: Port = PORT, yard: Yard = None) -> None:
     """Start Yardcliff."""
-    _run(data or _data_file("yardcliff.db"), host, port, demo=False)
+    _run(data or _data_file("yardcliff.db"), host, port, yard)
 
 
 @app.command()
 def demo(data: Data = None, host: Host = "127.0.0.1", port: Port = PORT) -> None:
-    """Start Yardcliff with the racks of Larkhollow Hut, in a data file of their own."""
-    _run(data or _data_file("demo.db"), host, port, demo=True)
+    """Start Yardcliff with the racks of Larkhollow Hut, in a data file of their own, and a made-up timber yard beside it."""
+    from yardcliff.demo import fill
+    from yardcliff.store.database import Database
+
+    path = data or _data_file("demo.db")
+    try:
+        database = Database(path)
+        fill(database)
+        database.close()
+    except YardcliffError as error:
+        _fail(str(error))
+    listener = _listen("127.0.0.1", 0)
+    Thread(target=_serve_yard, args=(listener,), daemon=True).start()
+    _run(path, host, port, f"http://127.0.0.1:{listener.getsockname()[1]}")
+
+
+@app.command()
+def yard(host: Host = "127.0.0.1", port: Port = YARD_PORT) -> None:
+    """Start a made-up timber yard, to be asked for prices: serve --yard."""
+    listener = _listen(host, port)
+    print(f"The timber yard is at http://{host}:{listener.getsockname()[1]}\nStop it with Ctrl+C.", flush=True)
+    _serve_yard(listener)
 
 
 @app.command()
@@ -135,21 +158,16 @@ def _fail(message: str) -> NoReturn:
     raise typer.Exit(1)
 
 
-def _run(data: Path, host: str, port: int, *, demo: bool) -> None:
+def _serve_yard(listener: socket.socket) -> None:
     import uvicorn
 
-    from yardcliff.api.app import create_app
-    from yardcliff.api.security import LOCAL_NAMES, MAX_BODY
-    from yardcliff.demo import fill
-    from yardcliff.store.database import Database
-    from yardcliff.store.sheets import Racks, Walls
+    from yardcliff.standins.timber_yard import create_yard
 
-    try:
-        database = Database(data)
-        if demo:
-            fill(Racks(database), Walls(database))
-    except YardcliffError as error:
-        _fail(str(error))
+    uvicorn.Server(uvicorn.Config(create_yard(), log_level="warning", access_log=False)).run(sockets=[listener])
+
+
+def _listen(host: str, port: int) -> socket.socket:
+    """A socket that listens there, or an end with the reason."""
     family = socket.AF_INET6 if ":" in host else socket.AF_INET
     # The protocol is named so that asyncio turns Nagle's delay off: a drag waits on every answer.
     listener = socket.socket(family, socket.SOCK_STREAM, socket.IPPROTO_TCP)
@@ -158,10 +176,26 @@ def _run(data: Path, host: str, port: int, *, demo: bool) -> None:
         listener.bind((host, port))
     except OSError as error:
         _fail(f"Cannot listen on {host}, port {port}: {error.strerror}. Try another --port.")
+    return listener
+
+
+def _run(data: Path, host: str, port: int, yard: str | None) -> None:
+    import uvicorn
+
+    from yardcliff.api.app import create_app
+    from yardcliff.api.security import LOCAL_NAMES, MAX_BODY
+    from yardcliff.store.database import Database
+    from yardcliff.suppliers import HttpSupplier
+
+    try:
+        database = Database(data)
+    except YardcliffError as error:
+        _fail(str(error))
+    listener = _listen(host, port)
     shown = f"[{host}]" if ":" in host else host
     address = f"http://{shown}:{listener.getsockname()[1]}"
     print(f"Yardcliff is at {address}\nData: {data}\nStop it with Ctrl+C.", flush=True)
-    server = create_app(database, LOCAL_NAMES | {host})
+    server = create_app(database, LOCAL_NAMES | {host}, HttpSupplier(yard) if yard else None)
     config = uvicorn.Config(
         server,
         log_level="warning",

@@ -1,5 +1,6 @@
 """Larkhollow Hut: the made-up hostel whose racks the demo shows."""
 
+from datetime import UTC, datetime
 from typing import Any
 
 from yardcliff.core.amend import amend, dump
@@ -8,8 +9,13 @@ from yardcliff.core.findings import Patch
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.site.amending import amend_wall, dump_wall
 from yardcliff.core.site.wall import Wall
+from yardcliff.core.timber.stock import PriceList, read_stick
+from yardcliff.standins.timber_yard import price_list
+from yardcliff.store.database import Database
 from yardcliff.store.sheets import Racks, Walls
+from yardcliff.store.timber import Stock
 
+CURRENCY = "EUR"
 HAT, LANTERN, LADLE = (shipped_item(key).item.model_dump(mode="json") for key in ("felt-hat", "storm-lantern", "ladle"))
 Seed = tuple[str, str, int, dict[str, Any]]
 # Name, catalogue item, count, and what the warden changed; each is built the way that suits it best. The newest comes last.
@@ -156,8 +162,27 @@ WALLS: list[tuple[str, Patch]] = [
 ]
 
 
-def fill(racks: Racks, walls: Walls) -> int:
-    """Put the demo's walls and racks into an empty store; returns how many racks were made."""
+STICKS: list[dict[str, Any]] = [
+    {"wide": "140 mm", "thick": "21 mm", "long": "1640 mm", "species": "spruce", "note": "Left of the bunk ladders",
+     "flaws": [{"what": "knot", "at": "1498 mm", "width": "34 mm"}]},
+    {"wide": "120 mm", "thick": "21 mm", "long": "1210 mm", "species": "spruce", "note": "Offcut, straight"},
+    {"wide": "70 mm", "thick": "21 mm", "long": "980 mm", "species": "spruce"},
+    {"wide": "70 mm", "thick": "21 mm", "long": "655 mm", "species": "spruce"},
+    {"wide": "165 mm", "thick": "24 mm", "long": "1420 mm", "species": "oak", "stuff": "hardwood", "reclaimed": True,
+     "note": "Old bench top: nails drawn, holes near one end", "flaws": [{"what": "nail hole", "at": "0 mm", "width": "60 mm"}]},
+    {"form": "dowel", "stuff": "hardwood", "wide": "20 mm", "thick": "20 mm", "long": "620 mm", "species": "beech"},
+    {"form": "dowel", "stuff": "hardwood", "wide": "12 mm", "thick": "12 mm", "long": "1000 mm", "species": "beech"},
+]  # fmt: skip
+WARES: list[tuple[str, str, int]] = [
+    ("screw", "4.0 × 20 mm wood screw", 38),
+    ("glue", "white wood glue", 190),
+    ("sandpaper", "sandpaper, grit 120", 3),
+]
+
+
+def fill(database: Database) -> int:
+    """Put the demo's walls, racks, timber and prices into an empty store; returns how many racks were made."""
+    racks, walls, stock = Racks(database), Walls(database), Stock(database)
     if racks.all() or racks.all(deleted=True):
         return 0
     made = {name: walls.create(name, dump_wall(amend_wall(Wall(), patch))).id for name, patch in WALLS}
@@ -166,4 +191,9 @@ def fill(racks: Racks, walls: Walls) -> int:
         if "place" in patch:
             patch["place"] = patch["place"] | {"wall": made[patch["place"]["wall"]]}
         racks.create(name, dump(amend(starting([(shipped_item(item), count)], "1 mm", patch.get("family")), patch)))
+    stock.add(read_stick(stick).model_dump(mode="json") for stick in STICKS)
+    for kind, ware, amount in WARES:
+        stock.set_ware(kind, ware, amount)
+    prices = PriceList.model_validate(price_list(datetime.now(UTC).date(), CURRENCY))
+    stock.keep_prices(prices.supplier, prices.model_dump(mode="json"))
     return len(SEEDS)

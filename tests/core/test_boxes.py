@@ -277,7 +277,13 @@ def test_any_holder_of_the_kit_goes_on_any_part_that_carries_one(family: str, ho
 
 def test_screws_pass_through_one_part_and_bite_in_the_other() -> None:
     through, pilot = screwed(
-        6, ("Side", "outside", Fraction(18)), ("Bar", "end"), "hardwood", BITE, Fraction(400), ("Countersunk.", "Clamped.")
+        6,
+        ("Side", "outside", Fraction(18)),
+        ("Bar", "end"),
+        "hardwood",
+        BITE,
+        Fraction(400),
+        ("Countersunk.", "Clamped."),
     )
     assert (through.count, through.size, through.depth, through.web) == (6, CLEARANCE, None, None)
     assert (pilot.size, pilot.depth, pilot.web, pilot.part, pilot.face) == (3, 32, 400, "Bar", "end")

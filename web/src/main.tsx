@@ -7,6 +7,7 @@ import { ThingsPage } from "./features/items/ThingsPage";
 import { NewRackPage } from "./features/racks/NewRackPage";
 import { RacksPage } from "./features/racks/RacksPage";
 import { RackPage } from "./features/rack/RackPage";
+import { TimberPage } from "./features/timber/TimberPage";
 import { WallPage } from "./features/walls/WallPage";
 import { VersionsPage } from "./features/versions/VersionsPage";
 import "./styles.css";
@@ -28,6 +29,8 @@ const router = createBrowserRouter([
   { path: "/racks/:id", element: <RackPage stage="rack" /> },
   { path: "/racks/:id/wall", element: <RackPage stage="wall" /> },
   { path: "/racks/:id/fixing", element: <RackPage stage="fixing" /> },
+  { path: "/racks/:id/timber", element: <RackPage stage="timber" /> },
+  { path: "/timber", element: <TimberPage /> },
   { path: "/walls/:id", element: <WallPage /> },
   { path: "/racks/:id/versions", element: <VersionsPage /> },
   { path: "*", element: <NotFound /> },

@@ -6,9 +6,10 @@ from contextlib import asynccontextmanager
 from fastapi import FastAPI
 
 from yardcliff import __version__
-from yardcliff.api import aids, catalogue, errors, items, racks, site, solve, versions, walls
+from yardcliff.api import aids, catalogue, errors, items, racks, site, solve, stock, timber, versions, walls
 from yardcliff.api.security import LOCAL_NAMES, Guard
 from yardcliff.store.database import Database
+from yardcliff.suppliers import Supplier
 
 ABOUT = """
 Yardcliff designs hanging racks: it spaces what hangs, derives the board, and gives the pencil marks.
@@ -24,8 +25,8 @@ Yardcliff designs hanging racks: it spaces what hangs, derives the board, and gi
 """
 
 
-def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES) -> FastAPI:
-    """The ASGI application over an open data file, which it closes on shutdown."""
+def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES, yard: Supplier | None = None) -> FastAPI:
+    """The ASGI application over an open data file, which it closes on shutdown; a timber `yard` may be asked for prices."""
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
@@ -43,6 +44,7 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES) -> FastA
         responses={422: {"model": errors.Problem, "description": "A value cannot be read"}},
     )
     app.state.database = database
+    app.state.yard = yard
     errors.install(app)
 
     @app.get("/api/health", tags=["server"])
@@ -57,6 +59,8 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES) -> FastA
     app.include_router(versions.router)
     app.include_router(aids.router)
     app.include_router(walls.router)
+    app.include_router(stock.router)
+    app.include_router(timber.router)
     site.install(app)
     app.add_middleware(Guard, hosts=hosts)
     return app

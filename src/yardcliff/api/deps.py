@@ -6,6 +6,7 @@ from typing import Annotated, TypeVar
 from fastapi import Depends
 from starlette.requests import HTTPConnection
 
+from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import BriefError, read_brief
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, build
@@ -13,10 +14,13 @@ from yardcliff.core.listing import Listed, shipped
 from yardcliff.core.site.amending import read_wall
 from yardcliff.core.site.survey import Neighbour, Site, neighbour
 from yardcliff.core.site.wall import Wall
+from yardcliff.core.timber.stock import PriceList, Stick, Supply, WareOnHand
 from yardcliff.store.errors import SheetNotFound
 from yardcliff.store.items import Items
 from yardcliff.store.sheets import Racks, Record, Walls
+from yardcliff.store.timber import Stock
 from yardcliff.store.versions import Versions
+from yardcliff.suppliers import Supplier
 
 T = TypeVar("T")
 
@@ -79,6 +83,31 @@ class Sites:
         return self.design(read_brief(record.brief), record.id)
 
 
+class Supplies:
+    """What there is to cut from and what it costs; the timber yard that can be asked, if there is one."""
+
+    def __init__(self, stock: Stock, yard: Supplier | None) -> None:
+        self.stock, self.yard = stock, yard
+
+    @property
+    def sticks(self) -> list[tuple[str, Stick]]:
+        return [(stick_id, Stick.model_validate(data)) for stick_id, data in self.stock.sticks()]
+
+    @property
+    def lists(self) -> list[PriceList]:
+        """The price lists, the newest first."""
+        return [PriceList.model_validate({**data, "taken": taken}) for data, taken in self.stock.price_lists()]
+
+    def supply(self) -> Supply:
+        """All of it that is in the newest list's currency: nothing here changes money."""
+        lists = self.lists
+        wares = tuple(WareOnHand.model_validate(ware) for ware in self.stock.wares())
+        return Supply(tuple(self.sticks), tuple(one for one in lists if one.currency == lists[0].currency), wares)
+
+    def keep(self, prices: PriceList) -> None:
+        self.stock.keep_prices(prices.supplier, prices.model_dump(mode="json"))
+
+
 MOST_KEPT = 200
 _NEIGHBOURS: dict[tuple[str, int], Neighbour] = {}
 _SURVEYS: dict[tuple[str, int], Wall] = {}
@@ -111,6 +140,14 @@ def _sites(request: HTTPConnection) -> Sites:
     return Sites(Racks(request.app.state.database), Walls(request.app.state.database))
 
 
+def _supplies(request: HTTPConnection) -> Supplies:
+    return Supplies(Stock(request.app.state.database), request.app.state.yard)
+
+
+def _tongue(request: HTTPConnection) -> Tongue:
+    return Tongue.of(request.headers.get("accept-language", ""))
+
+
 def _walls(request: HTTPConnection) -> Walls:
     return Walls(request.app.state.database)
 
@@ -127,6 +164,8 @@ def _versions(request: HTTPConnection) -> Versions:
     return Versions(request.app.state.database)
 
 
+Timbers = Annotated[Supplies, Depends(_supplies)]
+Speaks = Annotated[Tongue, Depends(_tongue)]
 KeptVersions = Annotated[Versions, Depends(_versions)]
 Store = Annotated[Racks, Depends(_racks)]
 OnSite = Annotated[Sites, Depends(_sites)]

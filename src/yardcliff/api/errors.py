@@ -13,10 +13,11 @@ from yardcliff.core.check_marks import MarksError
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.length import LengthError
 from yardcliff.core.listing import ListingError
-from yardcliff.imports.items_csv import ItemsFileError
 from yardcliff.imports.rackfile import RackFileError
-from yardcliff.store.errors import DataFileError, NothingToUndo, SheetNotFound, StaleSheet
+from yardcliff.imports.rows import CsvFileError
+from yardcliff.store.errors import DataFileError, NothingToUndo, SheetNotFound, StaleSheet, StoreNotFound
 from yardcliff.store.versions import TooManyVersions, VersionNotFound
+from yardcliff.suppliers import SupplierError
 
 
 class FieldError(BaseModel):
@@ -40,6 +41,8 @@ class Problem(BaseModel):
 # Class -> (status, short name, title). The first match in order wins.
 _MAP: list[tuple[type[YardcliffError], int, str, str]] = [
     (SheetNotFound, 404, "not-found", "No such sheet"),
+    (StoreNotFound, 404, "not-found", "No such thing"),
+    (SupplierError, 502, "supplier", "No prices"),
     (VersionNotFound, 404, "version-not-found", "No such version"),
     (TooManyVersions, 409, "too-many-versions", "Too many versions"),
     (StaleSheet, 409, "stale", "Changed in another window"),
@@ -48,7 +51,7 @@ _MAP: list[tuple[type[YardcliffError], int, str, str]] = [
     (ListingError, 422, "unreadable-item", "A measure cannot be read"),
     (LengthError, 422, "unreadable-length", "A length cannot be read"),
     (MarksError, 422, "unreadable-marks", "The marks cannot be read"),
-    (ItemsFileError, 422, "unreadable-file", "The file cannot be read"),
+    (CsvFileError, 422, "unreadable-file", "The file cannot be read"),
     (RackFileError, 422, "unreadable-file", "The file cannot be opened"),
     (DataFileError, 507, "data-file", "The data file cannot be used"),
     (YardcliffError, 400, "refused", "That cannot be done"),

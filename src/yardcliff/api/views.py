@@ -127,7 +127,7 @@ def view_design(design: Design) -> DesignView:
             )
             for f in design.figures
         },
-        findings=[_finding(f, tape) for f in design.findings],
+        findings=[view_finding(f, tape) for f in design.findings],
         machining=[
             OperationView(
                 what=step.what,
@@ -224,7 +224,7 @@ def _on_tape(value: Value, tape: Tape) -> str | None:
     return tape.write(value)
 
 
-def _finding(finding: Finding, tape: Tape) -> FindingView:
+def view_finding(finding: Finding, tape: Tape) -> FindingView:
     return FindingView(
         code=finding.code,
         severity=finding.severity.value,

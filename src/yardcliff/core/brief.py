@@ -14,6 +14,7 @@ from yardcliff.core.row_brief import RowBrief
 from yardcliff.core.rows import ALIKE, RowsBrief
 from yardcliff.core.site.asked import AnyMount, Mount, Spot
 from yardcliff.core.things import LEVEL, Run, Thing, Things
+from yardcliff.core.timber.asked import Cutting
 
 MAIN = ""
 """The main kind of thing in `row.order`; the others have names."""
@@ -32,7 +33,7 @@ class RackBrief(Frozen):
 
     `item` is the main kind of thing and `others` are the further ones, by the names that `row.order`
     uses; `hung` is the height of the first row's axis above the floor, or of the foot of a row that runs up. `place` is where
-    on which wall it is, `mount` how it is fixed.
+    on which wall it is, `mount` how it is fixed, `cutting` what it is cut with and from.
     """
 
     tape: TapeName = "1 mm"
@@ -44,6 +45,7 @@ class RackBrief(Frozen):
     hung: Size = Fraction(1600)
     place: Spot = Spot()
     mount: AnyMount = Mount()
+    cutting: Cutting = Cutting()
 
     run: ClassVar[Run] = LEVEL
 

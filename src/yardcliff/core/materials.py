@@ -10,7 +10,9 @@ Form = Literal["board", "sheet", "dowel", "pipe", "bar", "threaded rod"]
 """How stock is sold. A sheet is what is wider than boards are: plywood, or boards glued edge to edge."""
 Wood = Literal["softwood", "hardwood"]
 Stuff = Literal["softwood", "hardwood", "steel", "plastic"]
-WareKind = Literal["hook", "screw", "lag", "fixing", "nut", "washer", "hanger", "pin", "magnet", "strap"]
+WareKind = Literal[
+    "hook", "screw", "lag", "fixing", "nut", "washer", "hanger", "pin", "magnet", "strap", "glue", "finish", "sandpaper"
+]
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,7 +34,9 @@ class Blank:
 
 @dataclass(frozen=True, slots=True)
 class Ware:
-    """So many of what is bought by the piece or the packet, by the name that a price list has it under."""
+    """So many of what is bought by the piece or the packet, by the name that a price list has it under: grams of glue,
+    millilitres of finish.
+    """
 
     kind: WareKind
     name: str

@@ -24,7 +24,10 @@ def leaves(model: BaseModel, path: tuple[str, ...] = ()) -> Iterator[tuple[tuple
             yield from leaves(value, (*path, name))
         elif isinstance(value, dict):
             for key, one in value.items():
-                yield from leaves(one, (*path, name, key))
+                if isinstance(one, BaseModel):
+                    yield from leaves(one, (*path, name, key))
+                else:
+                    yield (*path, name, key), one
         else:
             yield (*path, name), value
 

@@ -1,18 +1,13 @@
 """Things that hang from a CSV file: every row is read or refused by itself, with its line and the reason."""
 
-import csv
 from dataclasses import dataclass
 
-from yardcliff.core.errors import YardcliffError
 from yardcliff.core.length import Unit
 from yardcliff.core.listing import COLUMNS, NEEDED, Listed, ListingError, read_row
+from yardcliff.imports.rows import read_csv
 
 MOST = 2000
 ALIASES = {"weight": "weight_g", "drop": "below"}
-
-
-class ItemsFileError(YardcliffError, ValueError):
-    """A file that is no list of things at all."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,27 +23,15 @@ class ReadRow:
 def read_items(text: str, unit: Unit = "mm") -> list[ReadRow]:
     """The rows of a CSV file with a head line; commas, semicolons or tabs between, any order of columns.
 
-    Raises `ItemsFileError` for a file without a usable head line.
+    Raises `CsvFileError` for a file without a usable head line.
     """
-    lines = text.removeprefix("\ufeff").splitlines()
-    head = lines[0] if lines else ""
-    mark = max(",;\t", key=head.count)
-    reader = csv.DictReader(lines, delimiter=mark, skipinitialspace=True)
-    fields = [_column(name) for name in reader.fieldnames or ()]
-    missing = [column for column in NEEDED if column not in fields]
-    if missing:
-        raise ItemsFileError(
-            f"The first line must name the columns; there is no “{missing[0]}” in it. "
-            f"Needed are {', '.join(NEEDED)}; known are {', '.join(COLUMNS)}."
-        )
-    reader.fieldnames = fields
     found: list[ReadRow] = []
     seen: dict[str, int] = {}
-    for row in reader:
+    for line, row in read_csv(text, NEEDED, COLUMNS, _column):
         if len(found) == MOST:
-            found.append(ReadRow(reader.line_num, "", None, f"a file may hold {MOST} things; the rest was not read"))
+            found.append(ReadRow(line, "", None, f"a file may hold {MOST} things; the rest was not read"))
             break
-        found.append(_read(row, reader.line_num, unit, seen))
+        found.append(_read(row, line, unit, seen))
     return found
 
 
@@ -67,5 +50,5 @@ def _read(row: dict[str, str], line: int, unit: Unit, seen: dict[str, int]) -> R
 
 
 def _column(name: str) -> str:
-    column = name.strip().lower().replace(" ", "_")
+    column = name.replace(" ", "_")
     return ALIASES.get(column, column)

@@ -12,6 +12,12 @@ class SheetNotFound(YardcliffError):
         super().__init__(f"There is no {kind} “{sheet_id}”. It may have been removed in another window.")
 
 
+class StoreNotFound(YardcliffError):
+    def __init__(self, what: str, key: str) -> None:
+        self.what, self.key = what, key
+        super().__init__(f"There is no {what} “{key}”. It may have been removed in another window.")
+
+
 class StaleSheet(YardcliffError):
     """A save made from an older state than the newest; nothing was written."""
 

@@ -1,6 +1,7 @@
 import type {
   Catalogue,
   Comparison,
+  Cost,
   Design,
   Hang,
   ImportReport,
@@ -15,7 +16,12 @@ import type {
   RackSummary,
   Reordered,
   Standing,
+  Stock,
+  StickText,
   TapeName,
+  Timber,
+  TimberFile,
+  TriedTimber,
   Used,
   Version,
   Wall,
@@ -118,6 +124,27 @@ export const api = {
     call<undefined>("POST", `${rack(id)}/versions/${version}/restore`),
   compare: (id: string, versions: string[]) =>
     call<Comparison>("GET", `${rack(id)}/versions/compare?${versions.map((one) => `id=${one}`).join("&")}`),
+  timber: (id: string) =>
+    call<Timber>("GET", `${rack(id)}/timber`).then((timber) => ({ ...timber, rack: id })),
+  tryTimber: (id: string, patch: Patch) => call<TriedTimber>("POST", `${rack(id)}/timber/try`, { patch }),
+  ladderCosts: (id: string) => call<Cost[]>("GET", `${rack(id)}/timber/ladder`),
+  carryOut: (id: string, spent: string | null) => call<Timber>("POST", `${rack(id)}/timber/done`, { spent }),
+  takeBackTimber: (id: string, sawing: string) => call<Timber>("DELETE", `${rack(id)}/timber/done/${sawing}`),
+  stock: () => call<Stock>("GET", "/timber"),
+  addSticks: (stick: StickText) => call<Stock>("POST", "/timber/sticks", stick),
+  changeStick: (id: string, stick: StickText) => call<Stock>("PUT", `/timber/sticks/${id}`, stick),
+  takeStick: (id: string) => call<Stock>("DELETE", `/timber/sticks/${id}`),
+  putStickBack: (id: string) => call<Stock>("POST", `/timber/sticks/${id}/restore`),
+  setWare: (kind: string, name: string, amount: number) =>
+    call<Stock>("PUT", "/timber/wares", { kind, name, amount }),
+  notePrice: (price: { kind: string; name: string; pack: number; price: string }) =>
+    call<Stock>("PUT", "/timber/prices", price),
+  forgetPrices: (supplier: string) => call<Stock>("DELETE", `/timber/prices/${encodeURIComponent(supplier)}`),
+  askYard: () => call<Stock>("POST", "/timber/yard"),
+  importSticks: (text: string, unit: "in" | "mm") =>
+    call<TimberFile>("POST", `/timber/sticks/import?unit=${unit}`, text),
+  importPrices: (text: string, unit: "in" | "mm") =>
+    call<TimberFile>("POST", `/timber/prices/import?unit=${unit}`, text),
   remove: (id: string) => call<undefined>("DELETE", rack(id)),
   restore: (id: string) => call<Rack>("POST", `${rack(id)}/restore`),
 };
@@ -126,5 +153,7 @@ export type Paper = "a4" | "letter";
 
 export const fileUrl = (id: string, kind: string, paper?: Paper) =>
   `/api${rack(id)}/files/${kind}${paper ? `?paper=${paper}` : ""}`;
+
+export const timberUrl = (id: string, kind: string) => `/api${rack(id)}/timber/files/${kind}`;
 
 export const aidUrl = (id: string, file: string) => `/api${rack(id)}/aids/${file}`;

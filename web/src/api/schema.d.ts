@@ -858,6 +858,370 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/timber": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Stock
+         * @description Everything on hand, whose prices are known, and what timber is sold as.
+         */
+        get: operations["get_stock_api_timber_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timber/sticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Sticks
+         * @description Put a stick on the rack, or several alike. 422 names what cannot be read.
+         */
+        post: operations["add_sticks_api_timber_sticks_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timber/sticks/{stick_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Stick
+         * @description A stick as measured now.
+         */
+        put: operations["change_stick_api_timber_sticks__stick_id__put"];
+        post?: never;
+        /**
+         * Take Stick
+         * @description Take a stick off the rack; it can be put back.
+         */
+        delete: operations["take_stick_api_timber_sticks__stick_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timber/sticks/{stick_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Back
+         * @description Put a stick back on the rack.
+         */
+        post: operations["put_back_api_timber_sticks__stick_id__restore_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timber/wares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Ware
+         * @description So many of a ware are on hand; 0 lets it go.
+         */
+        put: operations["set_ware_api_timber_wares_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timber/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Note Price
+         * @description A price that the user found somewhere: kept in a list of their own.
+         */
+        put: operations["note_price_api_timber_prices_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timber/prices/{supplier}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Forget Prices
+         * @description Let a supplier's prices go.
+         */
+        delete: operations["forget_prices_api_timber_prices__supplier__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timber/yard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask Yard
+         * @description Ask the timber yard for its prices. Where it does not answer, the ones that are here stay, with their day.
+         */
+        post: operations["ask_yard_api_timber_yard_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timber/sticks.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Sticks
+         * @description Timber on hand as CSV.
+         */
+        get: operations["export_sticks_api_timber_sticks_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timber/prices.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Prices
+         * @description All prices as CSV.
+         */
+        get: operations["export_prices_api_timber_prices_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timber/sticks/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Sticks
+         * @description Put the sticks of a CSV file on the rack; rows that cannot be read are named, and left out.
+         */
+        post: operations["import_sticks_api_timber_sticks_import_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timber/prices/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Prices
+         * @description Take the price lists of a CSV file, each in place of what was known of its supplier.
+         */
+        post: operations["import_prices_api_timber_prices_import_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/timber": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Timber
+         * @description Where a rack is sawn from, and what it costs.
+         */
+        get: operations["get_timber_api_racks__rack_id__timber_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/timber/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Timber
+         * @description What a change would cost: a stick locked or forbidden, a part moved, another saw.
+         */
+        post: operations["try_timber_api_racks__rack_id__timber_try_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/timber/ladder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Costs
+         * @description What each count of the ladder costs.
+         */
+        get: operations["get_costs_api_racks__rack_id__timber_ladder_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/timber/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Carry Out
+         * @description The plan was carried out: what it cut up leaves the rack of timber, its offcuts come onto it, what was spent is kept.
+         */
+        post: operations["carry_out_api_racks__rack_id__timber_done_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/timber/done/{sawing_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Back
+         * @description As if it had not been carried out: the sticks come back, the offcuts go.
+         */
+        delete: operations["take_back_api_racks__rack_id__timber_done__sawing_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/timber/files/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Timber
+         * @description The cut plan or the shopping list as a file.
+         */
+        get: operations["export_timber_api_racks__rack_id__timber_files__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1070,6 +1434,18 @@ export interface components {
             patch?: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * CostView
+         * @description What a count of the ladder costs.
+         */
+        CostView: {
+            /** Count */
+            count: number;
+            /** Total */
+            total: string;
+            /** Per Holder */
+            per_holder: string;
         };
         /**
          * DesignView
@@ -1287,6 +1663,44 @@ export interface components {
             /** Good */
             good: boolean;
         };
+        /** FlawView */
+        FlawView: {
+            /** What */
+            what: string;
+            /** At */
+            at: string;
+            /** Width */
+            width: string;
+            /** X0 */
+            x0: number;
+            /** X1 */
+            x1: number;
+        };
+        /** ForbiddenView */
+        ForbiddenView: {
+            /** Key */
+            key: string;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * GroupView
+         * @description The plan of one thickness: how good it is, in words.
+         */
+        GroupView: {
+            /** Says */
+            says: string;
+            /** Verdict */
+            verdict: string;
+            /** Proved */
+            proved: boolean;
+            /** Missing */
+            missing: string[];
+            /** Sawn */
+            sawn: components["schemas"]["SawnView"][];
+        };
         /**
          * Hang
          * @description So many of one thing of the list.
@@ -1459,6 +1873,30 @@ export interface components {
              */
             anchor: "start" | "middle" | "end";
         };
+        /** LineView */
+        LineView: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Need */
+            need: string;
+            /** Buy */
+            buy: string;
+            /** Each */
+            each: string;
+            /** Total */
+            total: string;
+            /** Left */
+            left: string;
+            /**
+             * Says
+             * @description Where it is bought, what it was before, whether there is enough of it.
+             */
+            says: string;
+            /** Known */
+            known: boolean;
+        };
         /**
          * MarksText
          * @description Marks to hold against a brief's own, as text: from the datum, bare numbers in the tape's unit.
@@ -1581,6 +2019,14 @@ export interface components {
              */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
         };
+        /** OffcutView */
+        OffcutView: {
+            /** Long */
+            long: string;
+            /** Keeps */
+            keeps: boolean;
+            box: components["schemas"]["BoxView"];
+        };
         /**
          * OnWallView
          * @description A rack on its wall. `box` is what it takes up, in the rack's frame.
@@ -1649,6 +2095,52 @@ export interface components {
             name: string;
             /** Why */
             why: string;
+        };
+        /**
+         * PieceView
+         * @description A piece on its stick; `at` is the running mark, as a tape reads it that is hooked over the squared end.
+         */
+        PieceView: {
+            /** Name */
+            name: string;
+            /** Long */
+            long: string;
+            /** At */
+            at: string;
+            box: components["schemas"]["BoxView"];
+        };
+        /** PriceListView */
+        PriceListView: {
+            /** Supplier */
+            supplier: string;
+            /** Currency */
+            currency: string;
+            /** Taken */
+            taken: string;
+            /**
+             * Timber
+             * @description How many pieces of timber it has a price of.
+             */
+            timber: number;
+            /** Wares */
+            wares: number;
+        };
+        /**
+         * PriceText
+         * @description What a ware costs, as the user found it: `pack` in one packet.
+         */
+        PriceText: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /**
+             * Pack
+             * @default 1
+             */
+            pack: number;
+            /** Price */
+            price: string;
         };
         /**
          * Problem
@@ -1820,6 +2312,55 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /** SawingView */
+        SawingView: {
+            /** Id */
+            id: string;
+            /** Made At */
+            made_at: string;
+            /** Planned */
+            planned: string;
+            /** Spent */
+            spent: string;
+            /** Over */
+            over: string;
+        };
+        /**
+         * SawnView
+         * @description A stick of the plan: what it is, what it costs, what is cut from it and in which order; what locks or forbids it.
+         */
+        SawnView: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Long */
+            long: string;
+            /** On Hand */
+            on_hand: boolean;
+            /** Price */
+            price: string;
+            /** Was */
+            was: string;
+            /** Note */
+            note: string;
+            /** Used */
+            used: string;
+            /** Locked */
+            locked: boolean;
+            /** Long Mm */
+            long_mm: number;
+            /** Wide Mm */
+            wide_mm: number;
+            /** Pieces */
+            pieces: components["schemas"]["PieceView"][];
+            /** Offcuts */
+            offcuts: components["schemas"]["OffcutView"][];
+            /** Flaws */
+            flaws: components["schemas"]["BoxView"][];
+            /** Order */
+            order: string[];
+        };
         /**
          * SceneView
          * @description The drawing in mm: x right from the datum, y up from the floor.
@@ -1849,6 +2390,28 @@ export interface components {
             text: string;
             /** Why */
             why: string;
+        };
+        /**
+         * SoldView
+         * @description A row of the table of what is sold, to begin a stick with.
+         */
+        SoldView: {
+            /** Name */
+            name: string;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+            /** Longs */
+            longs: string[];
+        };
+        /**
+         * Spent
+         * @description What was spent in the end, as written; left out, as much as was planned.
+         */
+        Spent: {
+            /** Spent */
+            spent?: string | null;
         };
         /**
          * StandingView
@@ -1891,6 +2454,113 @@ export interface components {
             do: string;
             /** Why */
             why: string;
+        };
+        /**
+         * StickText
+         * @description A stick as it is typed.
+         */
+        StickText: {
+            /**
+             * Form
+             * @default board
+             * @enum {string}
+             */
+            form: "board" | "sheet" | "dowel" | "pipe" | "bar" | "threaded rod";
+            /**
+             * Stuff
+             * @default softwood
+             * @enum {string}
+             */
+            stuff: "softwood" | "hardwood" | "steel" | "plastic";
+            /**
+             * Species
+             * @default
+             */
+            species: string;
+            /** Wide */
+            wide: string;
+            /**
+             * Thick
+             * @default
+             */
+            thick: string;
+            /** Long */
+            long: string;
+            /** Flaws */
+            flaws?: {
+                [key: string]: string;
+            }[];
+            /**
+             * Reclaimed
+             * @default false
+             */
+            reclaimed: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Many
+             * @description So many alike.
+             * @default 1
+             */
+            many: number;
+        };
+        /**
+         * StickView
+         * @description A stick on hand: what it is, its fields as text, and its size in mm to draw it.
+         */
+        StickView: {
+            /** Id */
+            id: string;
+            /** Says */
+            says: string;
+            /** Form */
+            form: string;
+            /** Stuff */
+            stuff: string;
+            /** Species */
+            species: string;
+            /** Wide */
+            wide: string;
+            /** Thick */
+            thick: string;
+            /** Long */
+            long: string;
+            /** Reclaimed */
+            reclaimed: boolean;
+            /** Note */
+            note: string;
+            /** Flaws */
+            flaws: components["schemas"]["FlawView"][];
+            /** Long Mm */
+            long_mm: number;
+            /** Wide Mm */
+            wide_mm: number;
+        };
+        /** StockView */
+        StockView: {
+            /** Sticks */
+            sticks: components["schemas"]["StickView"][];
+            /** Lists */
+            lists: components["schemas"]["PriceListView"][];
+            /** Wares */
+            wares: components["schemas"]["WareView"][];
+            /** Sold */
+            sold: components["schemas"]["SoldView"][];
+            /**
+             * Yard
+             * @description Whether a timber yard is known that can be asked.
+             */
+            yard: boolean;
+        };
+        /** StopView */
+        StopView: {
+            /** Long */
+            long: string;
+            /** Names */
+            names: string[];
         };
         /** StrokeView */
         StrokeView: {
@@ -1955,6 +2625,61 @@ export interface components {
             spare: boolean[];
         };
         /**
+         * TimberFile
+         * @description What a file had: rows that were read, and those that were refused.
+         */
+        TimberFile: {
+            /** Taken */
+            taken: number;
+            /** Refused */
+            refused: string[];
+        };
+        /**
+         * TimberView
+         * @description A rack's timber: the plan, what to buy, what it costs, what there is to say of it.
+         */
+        TimberView: {
+            /** Groups */
+            groups: components["schemas"]["GroupView"][];
+            /** Stops */
+            stops: components["schemas"]["StopView"][];
+            /** Lines */
+            lines: components["schemas"]["LineView"][];
+            /** Total */
+            total: string;
+            /** Per Holder */
+            per_holder: string;
+            /** Unknown */
+            unknown: number;
+            /**
+             * Cost
+             * @description The total in hundredths, to compare plans by.
+             */
+            cost: number;
+            /** Currency */
+            currency: string;
+            /**
+             * Priced
+             * @description Whose prices of which day, or that there are none.
+             */
+            priced: string;
+            /** Kerf */
+            kerf: string;
+            /** Findings */
+            findings: components["schemas"]["FindingView"][];
+            /** Forbidden */
+            forbidden: components["schemas"]["ForbiddenView"][];
+            /** Sawings */
+            sawings: components["schemas"]["SawingView"][];
+            /**
+             * Parts
+             * @description The names of all pieces that may be asked to match.
+             */
+            parts: string[];
+            /** Cautions */
+            cautions: string[];
+        };
+        /**
          * TraitView
          * @description One line of the table; `best` holds the columns that are better than the others.
          */
@@ -1967,20 +2692,15 @@ export interface components {
             best: number[];
         };
         /**
-         * Try
-         * @description A brief and a change to try on it; nothing is stored. `rack` says whose it is: its wall has others on it.
+         * TriedView
+         * @description What a change of the plan would cost, against the plan as it is.
          */
-        Try: {
-            /** Rack */
-            rack?: string | null;
-            /** Brief */
-            brief: {
-                [key: string]: unknown;
-            };
-            /** Patch */
-            patch?: {
-                [key: string]: unknown;
-            };
+        TriedView: {
+            timber: components["schemas"]["TimberView"];
+            /** Says */
+            says: string;
+            /** Dearer */
+            dearer: number;
         };
         /**
          * Used
@@ -2117,6 +2837,26 @@ export interface components {
              */
             width: string;
         };
+        /** WareText */
+        WareText: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Amount */
+            amount: number;
+        };
+        /** WareView */
+        WareView: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Amount */
+            amount: number;
+            /** Unit */
+            unit: string;
+        };
         /**
          * WayView
          * @description A way of building that could hold what was asked for, how well it suits, and the rack it would be.
@@ -2136,6 +2876,32 @@ export interface components {
             /** Why */
             why: string;
             design: components["schemas"]["DesignView"];
+        };
+        /**
+         * Try
+         * @description A brief and a change to try on it; nothing is stored. `rack` says whose it is: its wall has others on it.
+         */
+        yardcliff__api__solve__Try: {
+            /** Rack */
+            rack?: string | null;
+            /** Brief */
+            brief: {
+                [key: string]: unknown;
+            };
+            /** Patch */
+            patch?: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * Try
+         * @description A change of the brief that is tried, and not kept.
+         */
+        yardcliff__api__timber__Try: {
+            /** Patch */
+            patch?: {
+                [key: string]: unknown;
+            };
         };
     };
     responses: never;
@@ -2408,7 +3174,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Try"];
+                "application/json": components["schemas"]["yardcliff__api__solve__Try"];
             };
         };
         responses: {
@@ -3725,6 +4491,609 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["WallView"];
                 };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_stock_api_timber_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_sticks_api_timber_sticks_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StickText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_stick_api_timber_sticks__stick_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                stick_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StickText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_stick_api_timber_sticks__stick_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                stick_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_back_api_timber_sticks__stick_id__restore_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                stick_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_ware_api_timber_wares_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WareText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    note_price_api_timber_prices_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PriceText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_prices_api_timber_prices__supplier__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                supplier: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ask_yard_api_timber_yard_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_sticks_api_timber_sticks_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_prices_api_timber_prices_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_sticks_api_timber_sticks_import_post: {
+        parameters: {
+            query?: {
+                unit?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimberFile"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_prices_api_timber_prices_import_post: {
+        parameters: {
+            query?: {
+                unit?: "in" | "mm";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimberFile"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_timber_api_racks__rack_id__timber_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimberView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_timber_api_racks__rack_id__timber_try_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["yardcliff__api__timber__Try"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriedView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_costs_api_racks__rack_id__timber_ladder_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CostView"][];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    carry_out_api_racks__rack_id__timber_done_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Spent"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimberView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_back_api_racks__rack_id__timber_done__sawing_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+                sawing_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimberView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_timber_api_racks__rack_id__timber_files__kind__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+                kind: "cut-plan.csv" | "shopping.csv";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description A value cannot be read */
             422: {

@@ -34,6 +34,16 @@ export type OnWall = Schemas["OnWallView"];
 export type FixingWay = Schemas["FixingWay"];
 export type Wall = Schemas["WallView"];
 export type WallChoice = Schemas["WallChoice"];
+export type Timber = Schemas["TimberView"];
+export type TimberGroup = Schemas["GroupView"];
+export type Sawn = Schemas["SawnView"];
+export type Piece = Schemas["PieceView"];
+export type TriedTimber = Schemas["TriedView"];
+export type Cost = Schemas["CostView"];
+export type Stock = Schemas["StockView"];
+export type Stick = Schemas["StickView"];
+export type StickText = Schemas["StickText"];
+export type TimberFile = Schemas["TimberFile"];
 export type Rung = Schemas["RungView"];
 export type Problem = Schemas["Problem"];
 /** One answer of the line that previews go along: no request of the OpenAPI document. */

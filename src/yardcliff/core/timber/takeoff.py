@@ -4,7 +4,7 @@ from collections import Counter
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 from itertools import pairwise
-from math import pi
+from math import ceil, pi
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.materials import Blank, Ware
@@ -13,6 +13,8 @@ from yardcliff.core.rack import Joint, Operation, Part, Rack
 ZERO = Fraction(0)
 GLUE = 180
 """Glue spread on a joint, g/m²: what the tins of white wood glues ask for, both faces together."""
+FINEST = 1000
+"""Denominators beyond this come from no tape: a 64th of an inch has 320 of a mm."""
 DOWEL_GLUE = 1.0
 """Glue in a hole that takes a dowel, g."""
 
@@ -32,6 +34,7 @@ def takeoff(rack: Rack, machining: Iterable[Operation]) -> Takeoff:
     takes = [take for step in machining for take in step.takes]
     blanks = [*(blank for part in rack.parts if not part.of for blank in part_blanks(part))]
     blanks += [take for take in takes if isinstance(take, Blank)]
+    blanks = list(map(_measured, blanks))
     wares = Counter[tuple[str, str]]()
     kinds = {(str(take.kind), take.name): take for take in takes if isinstance(take, Ware)}
     for take in takes:
@@ -45,6 +48,15 @@ def takeoff(rack: Rack, machining: Iterable[Operation]) -> Takeoff:
         sum(_glue(rack, joint) for joint in rack.joints)
         + DOWEL_GLUE * sum(blank.count for blank in blanks if blank.form == "dowel"),
     )
+
+
+def _measured(blank: Blank) -> Blank:
+    """With sizes that a tape can show: what passed through a sine is rounded up to a tenth of a mm."""
+    wide, thick, long = (
+        one if one.denominator <= FINEST else Fraction(ceil(one * 10), 10)
+        for one in (blank.wide, blank.thick, blank.long)
+    )
+    return replace(blank, wide=wide, thick=thick, long=long)
 
 
 def part_blanks(part: Part) -> Iterator[Blank]:

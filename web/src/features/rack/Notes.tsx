@@ -60,7 +60,8 @@ export const Notes = memo(function Notes({ view }: { view: View }) {
   );
 });
 
-function Note({ finding, number }: { finding: Finding; number: number }) {
+/** A finding with its figures and fixes; a mere note is folded. */
+export function Note({ finding, number }: { finding: Finding; number: number }) {
   const { apply } = useSession();
   const [open, setOpen] = useState(finding.severity !== "note");
   return (

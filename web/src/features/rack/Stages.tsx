@@ -2,12 +2,13 @@ import { NavLink } from "react-router";
 
 import { useShown } from "./shown";
 
-export type Stage = "rack" | "wall" | "fixing";
+export type Stage = "rack" | "wall" | "fixing" | "timber";
 
 const STAGES: { stage: Stage; label: string; path: string }[] = [
   { stage: "rack", label: "The rack", path: "" },
   { stage: "wall", label: "Its wall", path: "/wall" },
   { stage: "fixing", label: "Fixing", path: "/fixing" },
+  { stage: "timber", label: "Timber", path: "/timber" },
 ];
 
 /** Which stage of the work a finding belongs to, by its code. */

@@ -71,6 +71,9 @@ export function RacksPage() {
         <Link to="/things" className="text-act underline decoration-dotted underline-offset-3">
           Things that hang
         </Link>
+        <Link to="/timber" className="text-act underline decoration-dotted underline-offset-3">
+          Timber
+        </Link>
         <Button onClick={() => picker.current?.click()}>Open a rack file</Button>
         <Link
           to="/new"

@@ -1,0 +1,112 @@
+"""A rack's timber: its cut plan, its shopping list, what a change of them would cost, and carrying it out."""
+
+from typing import Literal
+
+from fastapi import APIRouter, Response
+from pydantic import BaseModel, Field, TypeAdapter, ValidationError
+
+from yardcliff.api.deps import OnSite, Sites, Speaks, Store, Supplies, Timbers
+from yardcliff.api.racks import attached
+from yardcliff.api.timber_views import view_timber
+from yardcliff.api.timber_wire import CostView, Spent, TimberView, TriedView
+from yardcliff.api.tongue import Tongue
+from yardcliff.core.amend import BriefError, amend, problems, read_brief
+from yardcliff.core.families import Brief
+from yardcliff.core.findings import Patch
+from yardcliff.core.ladder import ladder
+from yardcliff.core.timber.plan import offcut_sticks, used_sticks
+from yardcliff.core.timber.stock import Money
+from yardcliff.core.timber.timber import Timber, priced, timber
+from yardcliff.exports.timber_csv import write_plan, write_shopping
+
+router = APIRouter(prefix="/api/racks/{rack_id}/timber", tags=["timber"])
+
+
+class Try(BaseModel):
+    """A change of the brief that is tried, and not kept."""
+
+    patch: Patch = Field(default_factory=dict)
+
+
+def _view(rack_id: str, brief: Brief, sites: Sites, timbers: Supplies, tongue: Tongue) -> TimberView:
+    done, supply = sites.design(brief, rack_id), timbers.supply()
+    found = timber(done, supply, done.on_wall.site)
+    return view_timber(done, found, supply, timbers.stock.sawings(rack_id), tongue)
+
+
+@router.get("")
+def get_timber(rack_id: str, store: Store, sites: OnSite, timbers: Timbers, tongue: Speaks) -> TimberView:
+    """Where a rack is sawn from, and what it costs."""
+    return _view(rack_id, read_brief(store.get(rack_id).brief), sites, timbers, tongue)
+
+
+@router.post("/try")
+def try_timber(rack_id: str, body: Try, store: Store, sites: OnSite, timbers: Timbers, tongue: Speaks) -> TriedView:
+    """What a change would cost: a stick locked or forbidden, a part moved, another saw."""
+    brief = read_brief(store.get(rack_id).brief)
+    before = _priced(rack_id, brief, sites, timbers)
+    after = _view(rack_id, amend(brief, body.patch), sites, timbers, tongue)
+    dearer = after.cost - before.cost.total
+    sticks = sum(len(group.sawn) for group in after.groups) - sum(1 for _ in before.plan.sawn)
+    said = [f"{tongue.money(abs(dearer), after.currency)} {'more' if dearer > 0 else 'less'}"] if dearer else []
+    said += [f"{abs(sticks)} stick{'s' * (abs(sticks) > 1)} {'more' if sticks > 0 else 'less'}"] if sticks else []
+    return TriedView(timber=after, says=", ".join(said) or "costs the same", dearer=dearer)
+
+
+def _priced(rack_id: str, brief: Brief, sites: Sites, timbers: Supplies) -> Timber:
+    return priced(sites.design(brief, rack_id), timbers.supply())
+
+
+@router.get("/ladder")
+def get_costs(rack_id: str, store: Store, sites: OnSite, timbers: Timbers, tongue: Speaks) -> list[CostView]:
+    """What each count of the ladder costs."""
+    brief, supply = read_brief(store.get(rack_id).brief), timbers.supply()
+    found = []
+    for rung in ladder(sites.design(brief, rack_id).rack.row):
+        one = priced(sites.design(amend(brief, rung.patch), rack_id), supply)
+        total = one.cost.total
+        found.append(
+            CostView(
+                count=rung.row.count,
+                total=tongue.money(total, supply.currency) if supply.lists else "",
+                per_holder=tongue.money(round(total / max(one.holders, 1)), supply.currency) if supply.lists else "",
+            )
+        )
+    return found
+
+
+@router.post("/done", status_code=201)
+def carry_out(rack_id: str, body: Spent, store: Store, sites: OnSite, timbers: Timbers, tongue: Speaks) -> TimberView:
+    """The plan was carried out: what it cut up leaves the rack of timber, its offcuts come onto it, what was spent is kept."""
+    brief = read_brief(store.get(rack_id).brief)
+    done = _priced(rack_id, brief, sites, timbers)
+    planned = done.cost.total
+    try:
+        spent = planned if body.spent is None else TypeAdapter(Money).validate_python(body.spent)
+    except ValidationError as error:
+        raise BriefError([("spent", message) for _, message in problems(error)]) from None
+    offcuts = [stick.model_dump(mode="json") for stick in offcut_sticks(done.plan)]
+    currency = timbers.supply().currency or tongue.currency
+    timbers.stock.carry_out(rack_id, used_sticks(done.plan), offcuts, currency, planned, spent)
+    return _view(rack_id, brief, sites, timbers, tongue)
+
+
+@router.delete("/done/{sawing_id}")
+def take_back(
+    rack_id: str, sawing_id: str, store: Store, sites: OnSite, timbers: Timbers, tongue: Speaks
+) -> TimberView:
+    """As if it had not been carried out: the sticks come back, the offcuts go."""
+    timbers.stock.take_back(rack_id, sawing_id)
+    return get_timber(rack_id, store, sites, timbers, tongue)
+
+
+@router.get("/files/{kind}", tags=["files"], response_class=Response)
+def export_timber(
+    rack_id: str, kind: Literal["cut-plan.csv", "shopping.csv"], store: Store, sites: OnSite, timbers: Timbers
+) -> Response:
+    """The cut plan or the shopping list as a file."""
+    record, supply = store.get(rack_id), timbers.supply()
+    done = sites.stored(record)
+    found = priced(done, supply)
+    text = write_plan(found.plan, done.tape) if kind == "cut-plan.csv" else write_shopping(found.lines, supply.currency)
+    return attached(text, "text/csv", record.name, kind)

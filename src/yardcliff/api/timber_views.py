@@ -1,0 +1,168 @@
+"""How timber is put into the wire models; money is written as the user's language writes it."""
+
+from collections.abc import Sequence
+
+from yardcliff.api.scene_wire import BoxView
+from yardcliff.api.timber_wire import (
+    FlawView,
+    ForbiddenView,
+    GroupView,
+    LineView,
+    OffcutView,
+    PieceView,
+    PriceListView,
+    SawingView,
+    SawnView,
+    StickView,
+    StopView,
+    TimberView,
+)
+from yardcliff.api.tongue import Tongue
+from yardcliff.api.views import view_finding
+from yardcliff.core.design import Design
+from yardcliff.core.length import exact_text
+from yardcliff.core.timber.bench import CAUTIONS, order
+from yardcliff.core.timber.cost import Line
+from yardcliff.core.timber.plan import Group, Laid, Offcut, Sawn, marks, stops
+from yardcliff.core.timber.stock import PriceList, Stick, Supply
+from yardcliff.core.timber.timber import Timber
+from yardcliff.store.timber import Sawing
+
+NO_PRICE = "—"
+
+
+def view_stick(stick_id: str, stick: Stick) -> StickView:
+    data = stick.model_dump(mode="json")
+    return StickView(
+        id=stick_id,
+        says=stick.says,
+        **{key: data[key] for key in ("form", "stuff", "species", "wide", "thick", "long", "reclaimed", "note")},
+        flaws=[
+            FlawView(what=flaw.what, at=exact_text(flaw.at), width=exact_text(flaw.width), x0=float(flaw.at),
+                     x1=float(flaw.at + flaw.width))
+            for flaw in stick.flaws
+        ],
+        long_mm=float(stick.long),
+        wide_mm=float(stick.wide),
+    )  # fmt: skip
+
+
+def view_prices(one: PriceList, tongue: Tongue) -> PriceListView:
+    return PriceListView(
+        supplier=one.supplier, currency=one.currency, taken=tongue.day(one.taken), timber=len(one.offers), wares=len(one.wares)
+    )  # fmt: skip
+
+
+def view_timber(done: Design, found: Timber, supply: Supply, sawings: Sequence[Sawing], tongue: Tongue) -> TimberView:
+    tape, cost, cutting = done.tape, found.cost, done.brief.cutting
+    return TimberView(
+        groups=[_group(group, done, supply.currency, tongue) for group in found.plan.groups],
+        stops=[
+            StopView(long=tape.write_fine(long), names=[piece.name for piece in them])
+            for long, them in stops(found.plan)
+        ],
+        lines=[_line(line, supply.currency, tongue) for line in found.lines],
+        total=tongue.money(cost.total, supply.currency),
+        per_holder=tongue.money(round(cost.total / max(found.holders, 1)), supply.currency),
+        unknown=cost.unknown,
+        cost=cost.total,
+        currency=supply.currency,
+        priced=", ".join(f"{one.supplier}, {tongue.day(one.taken)}" for one in supply.lists) or "no prices yet",
+        kerf=tape.write_fine(found.plan.kerf) if found.plan.kerf else "nothing",
+        findings=[view_finding(finding, tape) for finding in found.findings],
+        forbidden=[
+            ForbiddenView(key=key, patch={"cutting": {"forbid": [one for one in cutting.forbid if one != key]}})
+            for key in cutting.forbid
+        ],
+        sawings=[view_sawing(one, tongue) for one in sawings],
+        parts=[
+            *(one.piece.name for sawn in found.plan.sawn for one in sawn.laid if one.piece.blank.part),
+        ],
+        cautions=list(CAUTIONS),
+    )  # fmt: skip
+
+
+def view_sawing(one: Sawing, tongue: Tongue) -> SawingView:
+    over = one.spent - one.planned
+    said = "as planned" if not over else f"{tongue.money(abs(over), one.currency)} {'more' if over > 0 else 'less'}"
+    return SawingView(
+        id=one.id, made_at=tongue.day(one.made_at), planned=tongue.money(one.planned, one.currency),
+        spent=tongue.money(one.spent, one.currency), over=said,
+    )  # fmt: skip
+
+
+def _group(group: Group, done: Design, currency: str, tongue: Tongue) -> GroupView:
+    return GroupView(
+        says=group.says,
+        verdict=_verdict(group, currency, tongue),
+        proved=group.proved,
+        missing=[piece.name for piece in group.missing],
+        sawn=[_sawn(one, done, currency, tongue) for one in group.sawn],
+    )
+
+
+def _verdict(group: Group, currency: str, tongue: Tongue) -> str:
+    """How good a plan is, no better than it is known to be."""
+    if not group.sawn:
+        return "nothing to cut it from"
+    if group.cost is None or group.least is None:
+        return "prices not known: least wood"
+    if not group.cost:
+        return "all from what is on hand"
+    if group.proved:
+        return f"{tongue.money(group.cost, currency)}, proved cheapest"
+    return f"{tongue.money(group.cost, currency)}, within {tongue.money(group.cost - group.least, currency)} of the cheapest"
+
+
+def _box(one: Laid | Offcut) -> BoxView:
+    return BoxView(x0=float(one.start), x1=float(one.end), y0=float(one.low), y1=float(one.high))
+
+
+def _sawn(one: Sawn, done: Design, currency: str, tongue: Tongue) -> SawnView:
+    tape, source = done.tape, one.source
+    running = [mark for _, lane in marks(one) for mark in lane]
+    laid = sorted(one.laid, key=lambda each: (each.low, each.start))
+    return SawnView(
+        key=one.key,
+        name=source.name,
+        long=tape.write(source.long),
+        on_hand=source.on_hand,
+        price="on hand" if source.on_hand else NO_PRICE if source.price is None else tongue.money(source.price, currency),
+        was="" if source.was is None else tongue.money(source.was, currency),
+        note=source.note,
+        used=f"{round(one.used * 100)} %",
+        locked=one.locked,
+        long_mm=float(source.long),
+        wide_mm=float(source.section.wide),
+        pieces=[
+            PieceView(name=each.piece.name, long=tape.write_fine(each.piece.blank.long), at=tape.write_fine(mark), box=_box(each))
+            for each, mark in zip(laid, running, strict=True)
+        ],
+        offcuts=[OffcutView(long=tape.write(each.end - each.start), keeps=each.keeps, box=_box(each)) for each in one.offcuts],
+        flaws=[
+            BoxView(x0=float(flaw.at), x1=float(flaw.at + flaw.width), y0=0, y1=float(source.section.wide))
+            for flaw in source.flaws
+        ],
+        order=list(order(one, done.brief.cutting, tape)),
+    )  # fmt: skip
+
+
+def _line(line: Line, currency: str, tongue: Tongue) -> LineView:
+    unit = f" {line.unit}" if line.unit else ""
+    said = [line.supplier] if line.supplier else []
+    if line.was is not None:
+        said.append(f"was {tongue.money(line.was, currency)}")
+    if line.stock is not None and line.stock < line.packs:
+        said.append(f"only {line.stock} there" if line.stock else "out of stock")
+    packet = f" × {line.pack}{unit}" if line.pack > 1 else ""
+    return LineView(
+        kind=line.kind,
+        name=line.name,
+        need=f"{line.need}{unit}",
+        buy=f"{line.packs}{packet}" if line.packs else "on hand",
+        each=NO_PRICE if line.each is None else tongue.money(line.each, currency),
+        total=NO_PRICE if line.total is None else tongue.money(line.total, currency),
+        left=f"{line.left}{unit}" if line.left else "",
+        says=", ".join(said),
+        known=line.total is not None,
+    )

@@ -1,0 +1,220 @@
+"""What the API says of timber: stock, prices, cut plans, shopping lists."""
+
+from typing import Literal
+
+from pydantic import BaseModel, Field
+
+from yardcliff.api.scene_wire import BoxView, Wire
+from yardcliff.api.wire import FindingView
+from yardcliff.core.findings import Patch
+
+
+class FlawView(Wire):
+    what: str
+    at: str
+    width: str
+    x0: float
+    x1: float
+
+
+class StickView(Wire):
+    """A stick on hand: what it is, its fields as text, and its size in mm to draw it."""
+
+    id: str
+    says: str
+    form: str
+    stuff: str
+    species: str
+    wide: str
+    thick: str
+    long: str
+    reclaimed: bool
+    note: str
+    flaws: list[FlawView]
+    long_mm: float
+    wide_mm: float
+
+
+class PriceListView(Wire):
+    supplier: str
+    currency: str
+    taken: str
+    timber: int = Field(description="How many pieces of timber it has a price of.")
+    wares: int
+
+
+class WareView(Wire):
+    kind: str
+    name: str
+    amount: int
+    unit: str
+
+
+class SoldView(Wire):
+    """A row of the table of what is sold, to begin a stick with."""
+
+    name: str
+    patch: Patch
+    longs: list[str]
+
+
+class StockView(Wire):
+    sticks: list[StickView]
+    lists: list[PriceListView]
+    wares: list[WareView]
+    sold: list[SoldView]
+    yard: bool = Field(description="Whether a timber yard is known that can be asked.")
+
+
+class PieceView(Wire):
+    """A piece on its stick; `at` is the running mark, as a tape reads it that is hooked over the squared end."""
+
+    name: str
+    long: str
+    at: str
+    box: BoxView
+
+
+class OffcutView(Wire):
+    long: str
+    keeps: bool
+    box: BoxView
+
+
+class SawnView(Wire):
+    """A stick of the plan: what it is, what it costs, what is cut from it and in which order; what locks or forbids it."""
+
+    key: str
+    name: str
+    long: str
+    on_hand: bool
+    price: str
+    was: str
+    note: str
+    used: str
+    locked: bool
+    long_mm: float
+    wide_mm: float
+    pieces: list[PieceView]
+    offcuts: list[OffcutView]
+    flaws: list[BoxView]
+    order: list[str]
+
+
+class GroupView(Wire):
+    """The plan of one thickness: how good it is, in words."""
+
+    says: str
+    verdict: str
+    proved: bool
+    missing: list[str]
+    sawn: list[SawnView]
+
+
+class StopView(Wire):
+    long: str
+    names: list[str]
+
+
+class LineView(Wire):
+    kind: str
+    name: str
+    need: str
+    buy: str
+    each: str
+    total: str
+    left: str
+    says: str = Field(description="Where it is bought, what it was before, whether there is enough of it.")
+    known: bool
+
+
+class SawingView(Wire):
+    id: str
+    made_at: str
+    planned: str
+    spent: str
+    over: str
+
+
+class ForbiddenView(Wire):
+    key: str
+    patch: Patch
+
+
+class TimberView(Wire):
+    """A rack's timber: the plan, what to buy, what it costs, what there is to say of it."""
+
+    groups: list[GroupView]
+    stops: list[StopView]
+    lines: list[LineView]
+    total: str
+    per_holder: str
+    unknown: int
+    cost: int = Field(description="The total in hundredths, to compare plans by.")
+    currency: str
+    priced: str = Field(description="Whose prices of which day, or that there are none.")
+    kerf: str
+    findings: list[FindingView]
+    forbidden: list[ForbiddenView]
+    sawings: list[SawingView]
+    parts: list[str] = Field(description="The names of all pieces that may be asked to match.")
+    cautions: list[str]
+
+
+class TriedView(Wire):
+    """What a change of the plan would cost, against the plan as it is."""
+
+    timber: TimberView
+    says: str
+    dearer: int
+
+
+class CostView(Wire):
+    """What a count of the ladder costs."""
+
+    count: int
+    total: str
+    per_holder: str
+
+
+class StickText(BaseModel):
+    """A stick as it is typed."""
+
+    form: Literal["board", "sheet", "dowel", "pipe", "bar", "threaded rod"] = "board"
+    stuff: Literal["softwood", "hardwood", "steel", "plastic"] = "softwood"
+    species: str = ""
+    wide: str
+    thick: str = ""
+    long: str
+    flaws: list[dict[str, str]] = Field(default_factory=list, max_length=40)
+    reclaimed: bool = False
+    note: str = ""
+    many: int = Field(1, ge=1, le=100, description="So many alike.")
+
+
+class WareText(BaseModel):
+    kind: str
+    name: str = Field(min_length=1, max_length=80)
+    amount: int = Field(ge=0, le=1_000_000)
+
+
+class PriceText(BaseModel):
+    """What a ware costs, as the user found it: `pack` in one packet."""
+
+    kind: str
+    name: str = Field(min_length=1, max_length=80)
+    pack: int = 1
+    price: str
+
+
+class Spent(BaseModel):
+    """What was spent in the end, as written; left out, as much as was planned."""
+
+    spent: str | None = None
+
+
+class TimberFile(Wire):
+    """What a file had: rows that were read, and those that were refused."""
+
+    taken: int
+    refused: list[str]

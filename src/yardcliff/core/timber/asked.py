@@ -1,0 +1,40 @@
+"""What a brief asks of its cutting: the saw, what is squared and planed off, sticks kept or left alone, the finish."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field, StringConstraints
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.length import Gap, read
+from yardcliff.core.model import Frozen
+from yardcliff.data import values
+
+Saw = Literal["hand saw", "pull saw", "jigsaw", "mitre saw", "table saw", "thin blade", "shears"]
+FinishKey = Literal["none", "hard wax oil", "linseed oil", "water varnish", "paint", "shellac"]
+Name = Annotated[str, StringConstraints(min_length=1, max_length=120)]
+
+
+class Cutting(Frozen):
+    """`kerf` is as measured (None: typical of the `saw`), `trim` squares both ends of every stick, `plane` is left on an edge
+    that is ripped. Wider and thicker stock is brought to size where `rip` and `thin` allow it.
+
+    `matched` parts come from one stick, one after another. A stick that is in `forbid` is left alone, one in `locked` is cut into
+    just these pieces. `coats` as on the tin (None: as usual).
+    """
+
+    saw: Saw = "mitre saw"
+    kerf: Gap | None = None
+    trim: Gap = Fraction(10)
+    rip: bool = True
+    plane: Gap = Fraction(2)
+    thin: bool = False
+    matched: Annotated[tuple[Name, ...], Field(max_length=200)] = ()
+    forbid: Annotated[tuple[Name, ...], Field(max_length=200)] = ()
+    locked: dict[Name, tuple[Name, ...]] = Field(default_factory=dict, max_length=100)
+    finish: FinishKey = "hard wax oil"
+    coats: Annotated[int, Field(ge=0, le=12)] | None = None
+
+    @property
+    def takes(self) -> Fraction:
+        """What each cut takes, mm."""
+        return read(values("saws", self.saw)["kerf"]) if self.kerf is None else self.kerf

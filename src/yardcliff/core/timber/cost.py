@@ -1,0 +1,128 @@
+"""What to buy and what it costs: timber from the plan, wares by the packet, glue, finish and sandpaper by what they cover."""
+
+from collections import Counter, defaultdict
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from math import ceil
+
+from yardcliff.core.materials import Ware, WareKind
+from yardcliff.core.timber.asked import Cutting
+from yardcliff.core.timber.plan import CutPlan
+from yardcliff.core.timber.stock import Supply, WarePrice
+from yardcliff.core.timber.takeoff import Takeoff
+from yardcliff.data import table
+
+GLUE = "white wood glue"
+GRITS = (120, 180, 240)
+SHEET = 0.6
+"""Wood that one sheet of sandpaper sands, m²: rule of thumb."""
+LOST = 1.15
+"""What stays in brush and tin, as a factor: rule of thumb."""
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """One line of the shopping list: `need` so many, of which so many are `on_hand`; `packs` of `pack` each at `each`
+    hundredths, or no price. `left` over stays in the packet.
+    """
+
+    kind: str
+    name: str
+    need: int
+    unit: str
+    on_hand: int
+    packs: int
+    pack: int
+    each: int | None
+    supplier: str = ""
+    was: int | None = None
+    stock: int | None = None
+
+    @property
+    def total(self) -> int | None:
+        return 0 if not self.packs else None if self.each is None else self.each * self.packs
+
+    @property
+    def left(self) -> int:
+        return self.on_hand + self.packs * self.pack - self.need
+
+
+def units(kind: str) -> str:
+    """What a kind of ware is counted in."""
+    return {"glue": "g", "finish": "ml"}.get(kind, "")
+
+
+def consumables(taken: Takeoff, cutting: Cutting) -> Iterator[Ware]:
+    """Glue, finish and sandpaper: by the joints, and by the faces and the coats."""
+    if taken.glue > 0:
+        yield Ware("glue", GLUE, ceil(taken.glue))
+    finish = next(row for row in table("finishes") if row["key"] == cutting.finish)
+    coats = finish["coats"] if cutting.coats is None else cutting.coats
+    if coats and cutting.finish != "none" and taken.faces > 0:
+        yield Ware("finish", finish["name"], ceil(taken.faces * coats / finish["spread"] * 1000 * LOST))
+    if taken.faces > 0:
+        for grit in GRITS:
+            yield Ware("sandpaper", f"sandpaper, grit {grit}", ceil(taken.faces / SHEET))
+
+
+def shopping(plan: CutPlan, wares: Iterable[Ware], supply: Supply) -> tuple[Line, ...]:
+    """The list in the order of the shop: timber, then wares as they come. What is on hand costs nothing."""
+    return (*_timber(plan), *_wares(wares, supply))
+
+
+def _timber(plan: CutPlan) -> Iterator[Line]:
+    bought = Counter(one.source.key for one in plan.sawn if not one.source.on_hand)
+    by_key = {one.source.key: one.source for one in plan.sawn}
+    for key, many in bought.items():
+        source = by_key[key]
+        name = f"{source.name}, {float(source.long):g} mm"
+        yield Line(
+            source.section.form, name, many, "", 0, many, 1, source.price, source.supplier, source.was, source.stock
+        )
+    for one in plan.sawn:
+        if one.source.on_hand:
+            yield Line(
+                one.source.section.form, f"{one.source.name}, {float(one.source.long):g} mm", 1, "", 1, 0, 1, None
+            )
+
+
+def _wares(wares: Iterable[Ware], supply: Supply) -> Iterator[Line]:
+    need: dict[tuple[WareKind, str], int] = defaultdict(int)
+    for ware in wares:
+        need[ware.kind, ware.name] += ware.count
+    here = {(one.kind, one.name): one.amount for one in supply.wares}
+    for (kind, name), many in need.items():
+        have = min(here.get((kind, name), 0), many)
+        short = many - have
+        supplier, best = _cheapest(kind, name, short, supply)
+        pack = best.pack if best else 1
+        packs = ceil(short / pack)
+        yield Line(kind, name, many, units(kind), here.get((kind, name), 0), packs, pack, best.price if best else None, supplier,
+                   stock=best.stock if best else None)  # fmt: skip
+
+
+def _cheapest(kind: str, name: str, many: int, supply: Supply) -> tuple[str, WarePrice | None]:
+    """The packet that gives so many for the least, of what is in stock if anything is; the smaller one of equals."""
+    found = [
+        (one.supplier, ware) for one in supply.lists for ware in one.wares if (ware.kind, ware.name) == (kind, name)
+    ]
+
+    def total(entry: tuple[str, WarePrice]) -> tuple[bool, int, int]:
+        ware = entry[1]
+        packs = ceil(max(many, 1) / ware.pack)
+        return ware.stock is not None and ware.stock < packs, packs * ware.price, ware.pack
+
+    return min(found, key=total, default=("", None))
+
+
+@dataclass(frozen=True, slots=True)
+class Cost:
+    """What a list adds up to, hundredths: `unknown` are the lines that have no price."""
+
+    total: int
+    unknown: int
+
+    @classmethod
+    def of(cls, lines: Iterable[Line]) -> "Cost":
+        totals = [line.total for line in lines]
+        return cls(sum(one or 0 for one in totals), sum(one is None for one in totals))

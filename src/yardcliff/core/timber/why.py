@@ -1,0 +1,220 @@
+"""Why parts do not fit as one would think, and the nearest changes that make them: findings on a cut plan."""
+
+from collections.abc import Callable, Iterator
+from math import ceil, floor
+
+from yardcliff.core.amend import BriefError, amend
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families import Brief
+from yardcliff.core.findings import Finding, Fix, Patch
+from yardcliff.core.length import Tape, exact_text, read
+from yardcliff.core.materials import Blank
+from yardcliff.core.timber.plan import ALIKE, PLANED, CutPlan, Group, Piece, Sawn
+from yardcliff.core.timber.stock import ROUND, Section, Supply, sold
+from yardcliff.data import table
+
+ZERO = Fraction(0)
+MUCH = Fraction(40)
+"""Nobody makes a part shorter by more to get one more from a stick, mm."""
+Planned = Callable[[Brief], CutPlan]
+"""A brief's cut plan, from the same supply."""
+
+
+def why(brief: Brief, plan: CutPlan, supply: Supply, planned: Planned, tape: Tape) -> Iterator[Finding]:
+    """What to say of a plan; every fix has been tried, and makes it better."""
+    for group in plan.groups:
+        yield from _missing(brief, group, supply, planned)
+        yield from _short(group)
+        yield from _kept(brief, group)
+    yield from _one_less(brief, plan, planned, tape)
+
+
+def _missing(brief: Brief, group: Group, supply: Supply, planned: Planned) -> Iterator[Finding]:
+    said = set[str]()
+    for piece in group.missing:
+        blank = piece.blank
+        reason, nearest, tries = _nearest(brief, blank, supply)
+        if reason in said:
+            continue
+        said.add(reason)
+        fixes = tuple(fix for fix in tries if _helps(brief, fix, planned, len(group.missing)))
+        yield Finding(
+            "cut.none", piece.name, reason, "asked", f"{exact_text(blank.wide)} × {exact_text(blank.thick)} × {exact_text(blank.long)}",
+            nearest, fixes=fixes,
+        )  # fmt: skip
+
+
+def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list[Fix]]:
+    """Why nothing gives a blank, what comes nearest, and what could be asked instead."""
+    stock = [stick for _, stick in supply.sticks]
+    offers = [offer for one in supply.lists for offer in one.offers]
+    longs: list[tuple[Section, Fraction]] = [*((one, one.long) for one in stock), *((one, one.long) for one in offers)]
+    longs += [(one.section, long) for one in sold() for long in one.longs] if not offers else []
+    same = [
+        (one, long)
+        for one, long in longs
+        if one.stuff == blank.stuff and (one.form == blank.form or blank.form not in ROUND)
+    ]
+    if not same:
+        return f"Nothing of {blank.stuff} is on hand or on offer.", "none", []
+    if blank.form in ROUND:
+        near = min((one.wide for one, _ in same), key=lambda wide: abs(wide - blank.wide))
+        if abs(near - blank.wide) > Fraction(1, 10):
+            return f"No {blank.form} of {exact_text(blank.wide)} is to be had: the nearest is {exact_text(near)}.", exact_text(near), [
+                Fix(f"Take {exact_text(near)}", {"holder": {"diameter": exact_text(near)}})
+            ]  # fmt: skip
+        most = max(long for one, long in same if one.wide == near)
+        return (
+            f"It is longer than any {blank.form} that is to be had: the longest is {exact_text(most)}.",
+            exact_text(most),
+            [],
+        )
+    thick = [one for one in same if abs(one[0].thick - blank.thick) <= ALIKE]
+    if not thick:
+        near = min((one.thick for one, _ in same), key=lambda each: (abs(each - blank.thick), each))
+        thicker = [one.thick for one, _ in same if 0 < one.thick - blank.thick <= PLANED]
+        fixes = [Fix(f"Plane it down from {exact_text(min(thicker))}", {"cutting": {"thin": True}})] if thicker else []
+        if blank.thick == brief.board.thickness:
+            fixes.append(Fix(f"Build it {exact_text(near)} thick", {"board": {"thickness": exact_text(near)}}))
+        return (
+            f"No {blank.stuff} of {exact_text(blank.thick)} is to be had: the nearest is {exact_text(near)} thick.",
+            exact_text(near), fixes,
+        )  # fmt: skip
+    return _too_big(brief, blank, [(one, long) for one, long in thick])
+
+
+def _too_big(brief: Brief, blank: Blank, same: list[tuple[Section, Fraction]]) -> tuple[str, str, list[Fix]]:
+    """It is thick enough: then it is too wide, or too long."""
+    widest = max(one.wide for one, _ in same)
+    if widest < blank.wide - ALIKE:
+        fixes = []
+        if blank.wide == brief.board.height:
+            fixes.append(Fix(f"Build it {exact_text(widest)} wide", {"board": {"height": exact_text(widest)}}))
+        if brief.rows.count > 1 and brief.rows.boards == "one":
+            fixes.append(Fix("A board for each row", {"rows": {"boards": "each"}}))
+        return f"Nothing so wide is to be had: the widest is {exact_text(widest)}.", exact_text(widest), fixes
+    enough = [(one, long) for one, long in same if one.wide >= blank.wide - ALIKE]
+    most = max(long for _, long in enough) - 2 * brief.cutting.trim
+    fixes = [Fix("Rip it from a wider board", {"cutting": {"rip": True}})] if not brief.cutting.rip else []
+    if most < blank.long:
+        fixes += _shorter(brief, blank.long - most)
+        return f"It is longer than any stick: squared, the longest gives {exact_text(most)}.", exact_text(most), fixes
+    if not brief.cutting.rip:
+        return "No board is so wide and no wider, and ripping is turned off.", exact_text(widest), fixes
+    near = min(one.wide for one, _ in enough)
+    return (
+        f"The nearest board is {exact_text(near)}: sawn and planed to width, it has not enough to spare.", exact_text(near),
+        [Fix("Leave nothing to plane off", {"cutting": {"plane": "0 mm"}})],
+    )  # fmt: skip
+
+
+def _shorter(brief: Brief, by: Fraction) -> list[Fix]:
+    """The changes of a design that could take so much off a part."""
+    tries: list[Fix] = []
+    if brief.row.length is not None and brief.row.length > by:
+        shorter = exact_text(brief.row.length - by)
+        tries.append(Fix(f"A row of {shorter}", {"row": {"length": shorter}}))
+    showing = getattr(getattr(brief, "holder", None), "showing", None)
+    if isinstance(showing, Fraction) and showing > by:
+        tries.append(Fix(f"Pegs {exact_text(showing - by)} long", {"holder": {"showing": exact_text(showing - by)}}))
+    return tries
+
+
+def _amended(brief: Brief, patch: Patch) -> Brief | None:
+    try:
+        return amend(brief, patch)
+    except BriefError:
+        return None
+
+
+def _helps(brief: Brief, fix: Fix, planned: Planned, missing: int) -> bool:
+    """Whether fewer pieces have nothing to come from then."""
+    changed = _amended(brief, fix.patch)
+    return changed is not None and len(planned(changed).missing) < max(missing, 1)
+
+
+def _short(group: Group) -> Iterator[Finding]:
+    if group.short:
+        names = sorted({one.source.name for one in group.sawn if one.source.stock is not None})
+        yield Finding(
+            "cut.short", group.says, "There are not as many in stock as the plan takes: ask when more come, or forbid one and see.",
+            "in stock", ", ".join(names) or "too few", "enough",
+        )  # fmt: skip
+    if group.apart:
+        yield Finding(
+            "cut.apart", group.says, "The parts that are to match do not fit on one stick together, and are cut apart.",
+            "matched", "apart", "one stick", fixes=(Fix("Let them be apart", {"cutting": {"matched": []}}),),
+        )  # fmt: skip
+
+
+def _kept(brief: Brief, group: Group) -> Iterator[Finding]:
+    for key in group.unfit:
+        yield Finding(
+            "cut.locked", key, "This stick is gone, or does not give all that it is kept for: the plan does without.",
+            "kept for", ", ".join(brief.cutting.locked[key]), "what fits",
+            fixes=(Fix("Let it go", {"cutting": {"locked": {key: None}}}),),
+        )  # fmt: skip
+
+
+def _one_less(brief: Brief, plan: CutPlan, planned: Planned, tape: Tape) -> Iterator[Finding]:
+    """Where the saw's cuts or the squared ends cost a part: sticks that would take one more without them."""
+    for group in plan.groups:
+        for sawn in group.sawn:
+            piece = _repeated(sawn)
+            if piece is None or sawn.source.flaws:
+                continue
+            long, kerf, trim = piece.blank.long, plan.kerf, brief.cutting.trim
+            room = sawn.source.long - 2 * trim
+            whole, got = floor(sawn.source.long / long), floor((room + kerf) / (long + kerf))
+            if whole <= got or not any(len(other.laid) < got for other in group.sawn if other is not sawn):
+                continue
+            fixes = tuple(_one_more(brief, sawn, long, got + 1, plan, planned, tape))
+            if fixes:
+                takes = f"the saw takes {exact_text(kerf)} at each cut" if kerf else "a saw takes nothing"
+                yield Finding(
+                    "cut.kerf", piece.name,
+                    f"{got + 1} of {exact_text(long)} from a stick of {exact_text(sawn.source.long)}: {got}, because {takes}"
+                    f"{f' and {exact_text(trim)} go to square each end' if trim else ''}.",
+                    "from one stick", str(got), str(got + 1), fixes=fixes,
+                )  # fmt: skip
+                return
+
+
+def _repeated(sawn: Sawn) -> Piece | None:
+    """What a stick is cut into, where that is nothing but equal parts in one lane."""
+    longs = {one.piece.blank.long for one in sawn.laid}
+    lanes = {one.low for one in sawn.laid}
+    return sawn.laid[0].piece if len(longs) == len(lanes) == 1 and len(sawn.laid) > 1 else None
+
+
+def _one_more(
+    brief: Brief, sawn: Sawn, long: Fraction, many: int, plan: CutPlan, planned: Planned, tape: Tape
+) -> Iterator[Fix]:
+    """A thinner blade, less squared off, a shorter part: each that saves a stick when it is tried."""
+    cutting, stick = brief.cutting, sawn.source.long
+    tries: list[Fix] = []
+    most = (stick - 2 * cutting.trim - many * long) / (many - 1)
+    thinner = [row for row in table("saws") if ZERO < read(row["kerf"]) <= most and read(row["kerf"]) < plan.kerf]
+    if thinner:
+        saw = max(thinner, key=lambda row: read(row["kerf"]))
+        tries.append(Fix(f"Cut with a {saw['key']}, {saw['kerf']}", {"cutting": {"saw": saw["key"], "kerf": None}}))
+    left = (stick - many * long - (many - 1) * plan.kerf) / 2
+    if 1 <= left < cutting.trim:
+        tries.append(Fix(f"Square off {floor(left)} mm at each end", {"cutting": {"trim": f"{floor(left)} mm"}}))
+    over = long - (stick - 2 * cutting.trim - (many - 1) * plan.kerf) / many
+    by = ceil(over / tape.step) * tape.step
+    if 0 < by <= MUCH:
+        tries += _shorter(brief, by)
+    for fix in tries:
+        changed = _amended(brief, fix.patch)
+        if changed is not None and _saves(plan, planned(changed)):
+            yield fix
+
+
+def _saves(before: CutPlan, after: CutPlan) -> bool:
+    """Whether a plan is cheaper, or takes fewer sticks for as much."""
+
+    def worth(plan: CutPlan) -> tuple[int, int, int]:
+        return len(plan.missing), plan.cost or 0, sum(1 for _ in plan.sawn)
+
+    return worth(after) < worth(before)

@@ -1,0 +1,86 @@
+"""Timber as CSV: sticks on hand and prices as `imports.timber_csv` reads them back, a cut plan, a shopping list."""
+
+import csv
+import io
+from collections.abc import Iterable, Mapping
+
+from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.timber.cost import Line
+from yardcliff.core.timber.plan import CutPlan, marks
+from yardcliff.core.timber.stock import PriceList, Stick
+
+STICK_COLUMNS = ("form", "stuff", "species", "wide", "thick", "long", "flaws", "reclaimed", "note")
+PRICE_COLUMNS = (
+    "supplier", "currency", "form", "stuff", "species", "name", "wide", "thick", "long", "pack", "price", "was", "stock",
+)  # fmt: skip
+
+
+def _written(columns: Iterable[str], rows: Iterable[Mapping[str, object]]) -> str:
+    out = io.StringIO()
+    writer = csv.DictWriter(out, tuple(columns), restval="")
+    writer.writeheader()
+    writer.writerows({key: "" if value is None else value for key, value in row.items()} for row in rows)
+    return out.getvalue()
+
+
+def write_sticks(sticks: Iterable[Stick]) -> str:
+    """One row a stick; its flaws as `knot 900 mm 50 mm; check 0 mm 80 mm`: what, from where, how wide."""
+    return _written(
+        STICK_COLUMNS,
+        (
+            {
+                **{key: value for key, value in stick.model_dump(mode="json").items() if key in STICK_COLUMNS},
+                "flaws": "; ".join(
+                    f"{flaw.what} {exact_text(flaw.at)} {exact_text(flaw.width)}" for flaw in stick.flaws
+                ),
+                "reclaimed": "yes" if stick.reclaimed else "",
+            }
+            for stick in sticks
+        ),
+    )
+
+
+def money(hundredths: int) -> str:
+    return f"{hundredths // 100}.{hundredths % 100:02d}"
+
+
+def write_prices(lists: Iterable[PriceList]) -> str:
+    """One row an article; wares have their kind as form, and a pack."""
+    rows: list[dict[str, object]] = []
+    for one in lists:
+        head = {"supplier": one.supplier, "currency": one.currency}
+        for offer in one.offers:
+            was = None if offer.was is None else money(offer.was)
+            rows.append({**offer.model_dump(mode="json"), **head, "price": money(offer.price), "was": was})
+        for ware in one.wares:
+            row = ware.model_dump(mode="json")
+            rows.append({**row, **head, "form": row.pop("kind"), "price": money(ware.price)} | {"form": ware.kind})
+    return _written(PRICE_COLUMNS, ({key: value for key, value in row.items() if key in PRICE_COLUMNS} for row in rows))
+
+
+def write_plan(plan: CutPlan, tape: Tape) -> str:
+    """One row a piece in the order of cutting: its stick, its length, and the running mark from the squared end."""
+    rows = []
+    for sawn in plan.sawn:
+        running = [mark for _, lane in marks(sawn) for mark in lane]
+        ordered = sorted(sawn.laid, key=lambda one: (one.low, one.start))
+        for one, mark in zip(ordered, running, strict=True):
+            rows.append(
+                {"stick": sawn.key, "piece": one.piece.name, "long": tape.write_fine(one.piece.blank.long),
+                 "wide": tape.write_fine(one.piece.blank.wide), "thick": tape.write_fine(one.piece.blank.thick),
+                 "mark": tape.write_fine(mark)}
+            )  # fmt: skip
+    return _written(("stick", "piece", "long", "wide", "thick", "mark"), rows)
+
+
+def write_shopping(lines: Iterable[Line], currency: str) -> str:
+    """One row a line; prices in `currency`, nothing where none is known."""
+    return _written(
+        ("kind", "name", "need", "unit", "on hand", "buy", "pack", "each", "total", "currency", "supplier"),
+        (
+            {"kind": one.kind, "name": one.name, "need": one.need, "unit": one.unit, "on hand": one.on_hand, "buy": one.packs,
+             "pack": one.pack, "each": None if one.each is None else money(one.each),
+             "total": None if one.total is None else money(one.total), "currency": currency, "supplier": one.supplier}
+            for one in lines
+        ),
+    )  # fmt: skip

@@ -1,0 +1,113 @@
+"""Sticks on hand and prices from CSV files: every row is read or refused by itself, with its line and the reason."""
+
+from collections import defaultdict
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+from pydantic import BaseModel, ValidationError
+
+from yardcliff.core.amend import problems
+from yardcliff.core.length import Unit
+from yardcliff.core.materials import Form
+from yardcliff.core.timber.stock import Offer, PriceList, Stick, WarePrice
+from yardcliff.exports.timber_csv import PRICE_COLUMNS, STICK_COLUMNS
+from yardcliff.imports.rows import MOST, read_csv
+
+FORMS: tuple[Form, ...] = ("board", "sheet", "dowel", "pipe", "bar", "threaded rod")
+
+
+@dataclass(frozen=True, slots=True)
+class Refused:
+    line: int
+    why: str
+
+
+@dataclass(slots=True)
+class ReadSticks:
+    sticks: list[Stick] = field(default_factory=list)
+    refused: list[Refused] = field(default_factory=list)
+
+
+@dataclass(slots=True)
+class ReadPrices:
+    lists: list[PriceList] = field(default_factory=list)
+    refused: list[Refused] = field(default_factory=list)
+
+
+def read_sticks(text: str, unit: Unit = "mm") -> ReadSticks:
+    """The sticks of a file. Raises `CsvFileError` for one without a usable head line."""
+    found = ReadSticks()
+    for line, row in read_csv(text, ("wide", "thick", "long"), STICK_COLUMNS):
+        if len(found.sticks) + len(found.refused) == MOST:
+            found.refused.append(Refused(line, f"a file may hold {MOST} sticks; the rest was not read"))
+            break
+        values = _given(row, STICK_COLUMNS)
+        values["reclaimed"] = values.get("reclaimed", "").lower() in ("yes", "y", "true", "1", "x")
+        values["flaws"] = [_flaw(one) for one in values.pop("flaws", "").split(";") if one.strip()]
+        one = _validated(Stick, values, unit)
+        if isinstance(one, Stick):
+            found.sticks.append(one)
+        else:
+            found.refused.append(Refused(line, one))
+    return found
+
+
+def read_prices(text: str, taken: str, unit: Unit = "mm") -> ReadPrices:
+    """The price lists of a file, by supplier; `taken` is their day. Raises `CsvFileError` likewise."""
+    offers, wares = defaultdict[str, list[Offer]](list), defaultdict[str, list[WarePrice]](list)
+    currencies: dict[str, str] = {}
+    found = ReadPrices()
+    for line, row in read_csv(text, ("supplier", "currency", "form", "name", "price"), PRICE_COLUMNS):
+        values = _given(row, PRICE_COLUMNS)
+        supplier, currency = values.pop("supplier", ""), values.pop("currency", "").upper()
+        if currencies.setdefault(supplier, currency) != currency:
+            found.refused.append(Refused(line, f"{supplier}: one list has one currency, {currencies[supplier]}"))
+            continue
+        if values.get("form") in FORMS:
+            values.pop("pack", None)
+            one: Offer | WarePrice | str = _validated(Offer, values, unit)
+        else:
+            values["kind"] = values.pop("form", "")
+            one = _validated(WarePrice, {k: v for k, v in values.items() if k in WarePrice.model_fields}, unit)
+        if isinstance(one, Offer):
+            offers[supplier].append(one)
+        elif isinstance(one, WarePrice):
+            wares[supplier].append(one)
+        else:
+            found.refused.append(Refused(line, one))
+    for supplier, currency in currencies.items():
+        prices = {"supplier": supplier, "currency": currency, "taken": taken,
+                  "offers": offers[supplier], "wares": wares[supplier]}  # fmt: skip
+        made = _validated(PriceList, prices, unit)
+        if isinstance(made, PriceList):
+            found.lists.append(made)
+        else:
+            found.refused.append(Refused(1, made))
+    return found
+
+
+def _given(row: Mapping[str, str | None], columns: tuple[str, ...]) -> dict[str, Any]:
+    return {column: text.strip() for column in columns if (text := row.get(column) or "").strip()}
+
+
+def _flaw(text: str) -> dict[str, str]:
+    """`knot 900 mm 50 mm`: what, from where, how wide; the width may be left out."""
+    words = text.split()
+    what = " ".join(word for word in words if word.isalpha() and word not in ("mm", "cm", "m", "in", "ft"))
+    measures = [word for word in words if not word.isalpha() or word in ("mm", "cm", "m", "in", "ft")]
+    sizes: list[str] = []
+    for word in measures:
+        if word.isalpha() and sizes:
+            sizes[-1] += f" {word}"
+        else:
+            sizes.append(word)
+    return {"what": what or "other", "at": sizes[0] if sizes else "", **({"width": sizes[1]} if sizes[1:] else {})}
+
+
+def _validated(model: type[BaseModel], values: dict[str, Any], unit: Unit) -> Any:
+    """The model, or why the values are none."""
+    try:
+        return model.model_validate(values, context={"unit": unit})
+    except ValidationError as error:
+        return "; ".join(f"{path}: {message}" for path, message in problems(error))

@@ -1,0 +1,135 @@
+"""Timber and wares on hand, price lists, and which plans were carried out."""
+
+import json
+import uuid
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Any
+
+from yardcliff.store.database import Database
+from yardcliff.store.errors import StoreNotFound
+from yardcliff.store.sheets import now
+
+Json = dict[str, Any]
+
+
+@dataclass(frozen=True, slots=True)
+class Sawing:
+    """A plan that was carried out: the sticks that it `cut` up and `made`, by their ids; money in hundredths."""
+
+    id: str
+    rack_id: str
+    cut: tuple[str, ...]
+    made: tuple[str, ...]
+    currency: str
+    planned: int
+    spent: int
+    made_at: str
+
+
+class Stock:
+    def __init__(self, database: Database) -> None:
+        self._db = database
+
+    def sticks(self) -> list[tuple[str, Json]]:
+        """(id, stick) of each on hand, in the order that they came."""
+        with self._db.reading() as db:
+            rows = db.execute("SELECT id, stick FROM stick WHERE gone_at IS NULL ORDER BY rowid").fetchall()
+        return [(row["id"], json.loads(row["stick"])) for row in rows]
+
+    def stick(self, stick_id: str) -> Json:
+        """One stick. Raises `StoreNotFound`."""
+        with self._db.reading() as db:
+            row = db.execute("SELECT stick FROM stick WHERE id = ?", (stick_id,)).fetchone()
+        if row is None:
+            raise StoreNotFound("stick", stick_id)
+        found: Json = json.loads(row["stick"])
+        return found
+
+    def add(self, sticks: Iterable[Json]) -> list[str]:
+        """Put sticks on the rack; returns their ids."""
+        with self._db.writing() as db:
+            made = [(uuid.uuid4().hex[:12], json.dumps(stick), now()) for stick in sticks]
+            db.executemany("INSERT INTO stick (id, stick, made_at) VALUES (?, ?, ?)", made)
+        return [stick_id for stick_id, _, _ in made]
+
+    def change(self, stick_id: str, stick: Json) -> None:
+        self.stick(stick_id)
+        with self._db.writing() as db:
+            db.execute("UPDATE stick SET stick = ? WHERE id = ?", (json.dumps(stick), stick_id))
+
+    def take(self, stick_ids: Iterable[str], *, back: bool = False) -> None:
+        """Take sticks off the rack, or put them `back`."""
+        ids = list(stick_ids)
+        for stick_id in ids:
+            self.stick(stick_id)
+        with self._db.writing() as db:
+            db.executemany("UPDATE stick SET gone_at = ? WHERE id = ?", [(None if back else now(), one) for one in ids])
+
+    def price_lists(self) -> list[tuple[Json, str]]:
+        """(list, when it was taken), the newest first."""
+        with self._db.reading() as db:
+            rows = db.execute("SELECT list, taken_at FROM price_list ORDER BY taken_at DESC, supplier").fetchall()
+        return [(json.loads(row["list"]), row["taken_at"]) for row in rows]
+
+    def keep_prices(self, supplier: str, prices: Json) -> None:
+        with self._db.writing() as db:
+            db.execute("INSERT OR REPLACE INTO price_list VALUES (?, ?, ?)", (supplier, json.dumps(prices), now()))
+
+    def forget_prices(self, supplier: str) -> None:
+        """Let a supplier's list go. Raises `StoreNotFound`."""
+        with self._db.writing() as db:
+            if not db.execute("DELETE FROM price_list WHERE supplier = ?", (supplier,)).rowcount:
+                raise StoreNotFound("price list", supplier)
+
+    def wares(self) -> list[Json]:
+        with self._db.reading() as db:
+            return [
+                dict(row) for row in db.execute("SELECT kind, name, amount FROM ware ORDER BY kind, name").fetchall()
+            ]
+
+    def set_ware(self, kind: str, name: str, amount: int) -> None:
+        """So many are on hand; none lets it go."""
+        with self._db.writing() as db:
+            db.execute("DELETE FROM ware WHERE kind = ? AND name = ?", (kind, name))
+            if amount:
+                db.execute("INSERT INTO ware VALUES (?, ?, ?)", (kind, name, amount))
+
+    def carry_out(
+        self, rack_id: str, cut: list[str], offcuts: list[Json], currency: str, planned: int, spent: int
+    ) -> Sawing:
+        """What a plan cuts up leaves the rack of timber, its offcuts come onto it."""
+        self.take(cut)
+        made = self.add(offcuts)
+        done = Sawing(uuid.uuid4().hex[:12], rack_id, tuple(cut), tuple(made), currency, planned, spent, now())
+        with self._db.writing() as db:
+            db.execute(
+                "INSERT INTO sawing (id, rack_id, cut, made, currency, planned, spent, made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
+                (done.id, rack_id, json.dumps(cut), json.dumps(made), currency, planned, spent, done.made_at),
+            )
+        return done
+
+    def take_back(self, rack_id: str, sawing_id: str) -> None:
+        """As if a plan had not been carried out. Raises `StoreNotFound`."""
+        found = next((one for one in self.sawings(rack_id) if one.id == sawing_id), None)
+        if found is None:
+            raise StoreNotFound("cut plan that was carried out", sawing_id)
+        self.take(found.made)
+        self.take(found.cut, back=True)
+        with self._db.writing() as db:
+            db.execute("UPDATE sawing SET back_at = ? WHERE id = ?", (now(), sawing_id))
+
+    def sawings(self, rack_id: str) -> list[Sawing]:
+        """The plans of a rack that were carried out, the newest first."""
+        with self._db.reading() as db:
+            rows = db.execute(
+                "SELECT * FROM sawing WHERE rack_id = ? AND back_at IS NULL ORDER BY made_at DESC, rowid DESC",
+                (rack_id,),
+            ).fetchall()
+        return [
+            Sawing(
+                row["id"], row["rack_id"], tuple(json.loads(row["cut"])), tuple(json.loads(row["made"])), row["currency"],
+                row["planned"], row["spent"], row["made_at"],
+            )
+            for row in rows
+        ]  # fmt: skip

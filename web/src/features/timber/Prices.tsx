@@ -1,0 +1,83 @@
+import { useMutation } from "@tanstack/react-query";
+import { useRef, type ChangeEvent } from "react";
+
+import { api } from "../../api/client";
+import type { Stock } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { useSay } from "../../ui/Toasts";
+
+interface Props {
+  stock: Stock;
+  onStock: (stock: Stock) => void;
+  onFile: (event: ChangeEvent<HTMLInputElement>) => void;
+}
+
+/** Whose prices are known, of which day, and asking the timber yard for new ones. */
+export function Prices({ stock, onStock, onFile }: Props) {
+  const say = useSay();
+  const picker = useRef<HTMLInputElement>(null);
+  const fail = (error: Error) => say(error.message);
+  const ask = useMutation({
+    mutationFn: api.askYard,
+    onSuccess: (next) => {
+      onStock(next);
+      say("The timber yard's prices are of today.");
+    },
+    onError: fail,
+  });
+  const forget = useMutation({ mutationFn: api.forgetPrices, onSuccess: onStock, onError: fail });
+  return (
+    <section aria-labelledby="prices" className="pt-4">
+      <h2 id="prices" className="text-[1.2rem]">
+        Prices
+      </h2>
+      {stock.lists.length === 0 && (
+        <p className="py-2 text-soft">
+          None yet. Without them a plan takes the least wood, by the lengths that timber is usually sold in.
+        </p>
+      )}
+      <ul>
+        {stock.lists.map((list) => (
+          <li key={list.supplier} className="flex items-baseline gap-2 border-b border-rule py-1">
+            <span className="flex-1">
+              {list.supplier}
+              <span className="block text-[0.87rem] text-soft">
+                {list.taken}, {list.currency}: {list.timber} pieces of timber, {list.wares} packets
+              </span>
+            </span>
+            <Button
+              look="bare"
+              aria-label={`Forget the prices of ${list.supplier}`}
+              onClick={() => forget.mutate(list.supplier)}
+            >
+              Forget
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-2 flex flex-wrap items-center gap-2">
+        {stock.yard && (
+          <Button look="act" disabled={ask.isPending} onClick={() => ask.mutate()}>
+            {ask.isPending ? "Asking the yard…" : "Ask the timber yard"}
+          </Button>
+        )}
+        <input
+          ref={picker}
+          type="file"
+          accept=".csv,text/csv"
+          hidden
+          aria-label="List of prices"
+          onChange={onFile}
+        />
+        <Button onClick={() => picker.current?.click()}>From a CSV file</Button>
+        <a
+          href="/api/timber/prices.csv"
+          download
+          className="text-act underline decoration-dotted underline-offset-3"
+        >
+          As CSV
+        </a>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,245 @@
+import { useQueries } from "@tanstack/react-query";
+import { useLayoutEffect, useRef, useState, type PointerEvent } from "react";
+
+import { api } from "../../api/client";
+import type { Sawn, Timber, TimberGroup } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Measure } from "../../ui/Measure";
+import { useSession, useShown } from "../rack/shown";
+import { useShortcuts } from "../rack/useShortcuts";
+import { StickDrawing } from "./StickDrawing";
+import { kindOf, lockPatch, movePatch, sticks, useTimber } from "./useTimber";
+
+const NEAR = 5;
+const MOST_TRIED = 8;
+
+interface Picked {
+  piece: string;
+  from: Sawn;
+  group: TimberGroup;
+}
+
+/** The sticks on the bench, one scale for all, each with what is sawn from it; pieces are dragged from one to another. */
+export function SawBench({ onHelp }: { onHelp: () => void }) {
+  const session = useSession();
+  const timber = useTimber();
+  const [picked, setPicked] = useState<Picked | null>(null);
+  const [over, setOver] = useState<string | null>(null);
+  const bench = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(800);
+  useShortcuts({
+    "?": onHelp,
+    escape: () => setPicked(null),
+    undo: session.undo,
+    redo: session.redo,
+  });
+  useLayoutEffect(() => {
+    if (!bench.current) return;
+    const watch = new ResizeObserver(([entry]) => entry && setWidth(entry.contentRect.width));
+    watch.observe(bench.current);
+    return () => watch.disconnect();
+  }, []);
+
+  const all = timber.data ? sticks(timber.data) : [];
+  const longest = Math.max(600, ...all.map((stick) => stick.long_mm));
+  const scale = Math.max(width - 44, 260) / longest;
+
+  function move({ piece, from }: Picked, to: Sawn) {
+    session.apply(movePatch(piece, from, to));
+    setPicked(null);
+  }
+  function onDrag(now: Picked, start: PointerEvent) {
+    if (start.button !== 0) return;
+    const at = { x: start.clientX, y: start.clientY };
+    let moving = false;
+    const under = (event: globalThis.PointerEvent) => {
+      const key = document
+        .elementFromPoint(event.clientX, event.clientY)
+        ?.closest<HTMLElement>("[data-stick]")?.dataset["stick"];
+      return now.group.sawn.find((stick) => stick.key === key && stick !== now.from);
+    };
+    const onMove = (event: globalThis.PointerEvent) => {
+      moving ||= Math.hypot(event.clientX - at.x, event.clientY - at.y) > NEAR;
+      if (!moving) return;
+      setPicked(now);
+      setOver(under(event)?.key ?? null);
+    };
+    const onUp = (event: globalThis.PointerEvent) => {
+      window.removeEventListener("pointermove", onMove);
+      window.removeEventListener("pointerup", onUp);
+      setOver(null);
+      const to = moving && under(event);
+      if (to) move(now, to);
+    };
+    window.addEventListener("pointermove", onMove);
+    window.addEventListener("pointerup", onUp);
+  }
+
+  return (
+    <section
+      ref={bench}
+      aria-label="Cut plan"
+      className="min-w-0 flex-1 overflow-x-hidden bg-wall px-3 pb-6 md:overflow-y-auto"
+    >
+      {timber.isPending && (
+        <p role="status" className="p-6 text-soft">
+          Laying the sticks out…
+        </p>
+      )}
+      {timber.error && (
+        <p role="alert" className="my-4 border border-care bg-care-bg p-3 text-care">
+          {timber.error.message} <Button onClick={() => void timber.refetch()}>Try again</Button>
+        </p>
+      )}
+      {timber.data?.groups.map((group, index) => (
+        <div key={index} className="pt-3">
+          <h2 className="flex flex-wrap items-baseline gap-x-3 border-b-2 border-ink text-[1.05rem]">
+            <span className="flex-1">
+              <Measure text={group.says} />
+            </span>
+            <span className={`text-[0.87rem] font-normal ${group.proved ? "text-soft" : "text-care"}`}>
+              {group.verdict}
+            </span>
+          </h2>
+          {group.missing.length > 0 && (
+            <p className="hand mt-1 text-[0.9rem] text-stop">nothing gives: {group.missing.join(", ")}</p>
+          )}
+          {group.sawn.map((stick) => (
+            <OneStick
+              key={stick.key}
+              stick={stick}
+              scale={scale}
+              picked={picked?.from.key === stick.key ? picked.piece : null}
+              over={over === stick.key}
+              onPick={(piece) =>
+                setPicked((old) => (old?.piece === piece ? null : { piece, from: stick, group }))
+              }
+              onDrag={(piece, event) => onDrag({ piece, from: stick, group }, event)}
+            />
+          ))}
+          {picked?.group.says === group.says && (
+            <Elsewhere picked={picked} timber={timber.data} onMove={(to) => move(picked, to)} />
+          )}
+        </div>
+      ))}
+    </section>
+  );
+}
+
+interface StickProps {
+  stick: Sawn;
+  scale: number;
+  picked: string | null;
+  over: boolean;
+  onPick: (piece: string) => void;
+  onDrag: (piece: string, event: PointerEvent) => void;
+}
+
+function OneStick({ stick, scale, picked, over, onPick, onDrag }: StickProps) {
+  const { apply } = useSession();
+  const forbidden = useShown(
+    (shown) => (shown.rack.design.brief["cutting"] as { forbid?: string[] } | undefined)?.forbid,
+  );
+  return (
+    <div data-stick={stick.key} className={`pt-2 ${over ? "bg-note-bg outline-2 outline-act" : ""}`}>
+      <div className="flex flex-wrap items-baseline gap-x-3 text-[0.9rem]">
+        <span className="font-semibold">
+          <Measure text={stick.name} />
+        </span>
+        <span className="hand text-soft">
+          <Measure text={stick.long} />
+        </span>
+        <span className="hand">
+          {stick.price}
+          {stick.was && <s className="pl-1.5 text-soft">{stick.was}</s>}
+        </span>
+        <span className="hand text-soft">{stick.used} becomes parts</span>
+        {stick.note && <span className="truncate text-soft italic">{stick.note}</span>}
+        <span className="flex-1" />
+        <Button
+          look="bare"
+          aria-pressed={stick.locked}
+          title="Cut this one just so, whatever else changes"
+          onClick={() => apply(lockPatch(stick))}
+        >
+          {stick.locked ? "Kept so" : "Keep so"}
+        </Button>
+        <Button
+          look="bare"
+          title="Plan without it"
+          onClick={() => apply({ cutting: { forbid: [...(forbidden ?? []), kindOf(stick.key)] } })}
+        >
+          Leave it
+        </Button>
+      </div>
+      <div className="overflow-x-auto">
+        <StickDrawing stick={stick} scale={scale} picked={picked} onPick={onPick} onDrag={onDrag} />
+      </div>
+      <details className="text-[0.88rem]">
+        <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">In this order</summary>
+        <ol className="list-decimal pb-1 pl-6">
+          {stick.order.map((step, index) => (
+            <li key={index}>
+              <Measure text={step} />
+            </li>
+          ))}
+        </ol>
+      </details>
+    </div>
+  );
+}
+
+/** Where else a picked piece could come from, and what that would cost. */
+function Elsewhere({
+  picked,
+  timber,
+  onMove,
+}: {
+  picked: Picked;
+  timber: Timber;
+  onMove: (to: Sawn) => void;
+}) {
+  const id = useShown((shown) => shown.rack.id);
+  const version = useShown((shown) => shown.rack.version);
+  const others = picked.group.sawn.filter((stick) => stick.key !== picked.from.key).slice(0, MOST_TRIED);
+  const tries = useQueries({
+    queries: others.map((to) => ({
+      queryKey: ["timber", id, version, "move", picked.piece, to.key],
+      queryFn: () => api.tryTimber(id, movePatch(picked.piece, picked.from, to)),
+    })),
+  });
+  if (others.length === 0)
+    return (
+      <p className="mt-1 text-[0.9rem] text-soft" role="status">
+        {picked.piece}: there is no other stick here. Leave this one to see what it would come from.
+      </p>
+    );
+  return (
+    <div
+      role="group"
+      aria-label={`Cut ${picked.piece} from`}
+      className="mt-2 border border-act bg-sheet p-2 text-[0.9rem]"
+    >
+      <p className="mb-1">
+        Cut <strong className="font-semibold">{picked.piece}</strong> from another stick:
+      </p>
+      <div className="flex flex-wrap gap-1.5">
+        {others.map((to, index) => {
+          const tried = tries[index]?.data;
+          const fits = tried && !tried.timber.findings.some(({ code }) => code === "cut.locked");
+          return (
+            <Button key={to.key} disabled={!fits} onClick={() => onMove(to)}>
+              {numbered(timber, to)}: {tried ? (fits ? tried.says : "it does not fit") : "trying…"}
+            </Button>
+          );
+        })}
+      </div>
+    </div>
+  );
+}
+
+/** A stick by its name, and which one of those alike. */
+function numbered(timber: Timber, stick: Sawn): string {
+  const alike = sticks(timber).filter(({ name, long }) => name === stick.name && long === stick.long);
+  return `${stick.name}, ${stick.long}${alike.length > 1 ? `, no. ${alike.indexOf(stick) + 1}` : ""}`;
+}

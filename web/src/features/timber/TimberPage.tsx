@@ -1,0 +1,191 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef, useState, type ChangeEvent } from "react";
+import { Link } from "react-router";
+
+import { api } from "../../api/client";
+import type { Stick, Stock, TimberFile } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Measure } from "../../ui/Measure";
+import { ThemeButton } from "../../ui/ThemeButton";
+import { useSay } from "../../ui/Toasts";
+import { Prices } from "./Prices";
+import { StickSheet } from "./StickSheet";
+import { Wares } from "./Wares";
+
+const LINK = "text-act underline decoration-dotted underline-offset-3";
+const SHOWN = 0.2;
+
+/** What is on hand to cut from, drawn to one scale; what suppliers ask; wares on hand. */
+export function TimberPage() {
+  const queries = useQueryClient();
+  const say = useSay();
+  const stock = useQuery({ queryKey: ["stock"], queryFn: api.stock });
+  const [open, setOpen] = useState<Stick | "new" | null>(null);
+  const picker = useRef<HTMLInputElement>(null);
+  const unit = localStorage.getItem("yardcliff-tape")?.endsWith("in") ? "in" : "mm";
+  const fail = (error: unknown) => say((error as Error).message);
+
+  function onStock(next: Stock) {
+    queries.setQueryData(["stock"], next);
+    void queries.invalidateQueries({ queryKey: ["timber"] });
+  }
+  function onTaken(stick: Stick) {
+    api.takeStick(stick.id).then((next) => {
+      onStock(next);
+      setOpen(null);
+      say(`${stick.says}, ${stick.long}: off the rack.`, {
+        label: "Undo",
+        run: () => void api.putStickBack(stick.id).then(onStock, fail),
+      });
+    }, fail);
+  }
+  async function onFile(
+    event: ChangeEvent<HTMLInputElement>,
+    take: (text: string, unit: "in" | "mm") => Promise<TimberFile>,
+  ) {
+    const file = event.target.files?.[0];
+    event.target.value = "";
+    if (!file) return;
+    try {
+      const { taken, refused } = await take(await file.text(), unit);
+      await queries.invalidateQueries({ queryKey: ["stock"] });
+      await queries.invalidateQueries({ queryKey: ["timber"] });
+      const more = refused.length > 1 ? ` and ${refused.length - 1} more` : "";
+      say(`${taken} taken.${refused.length ? ` Left out: ${refused[0] ?? ""}${more}` : ""}`);
+    } catch (error) {
+      fail(error);
+    }
+  }
+
+  return (
+    <div className="mx-auto max-w-[84rem] px-5 pb-16">
+      <title>Timber | Yardcliff</title>
+      <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
+        <Link to="/" className={LINK}>
+          Racks
+        </Link>
+        <h1 className="flex-1 text-[1.7rem]">
+          Timber <span className="text-[1rem] font-normal text-soft">on hand, and what more would cost</span>
+        </h1>
+        <ThemeButton />
+      </header>
+      <main className="grid gap-x-8 lg:grid-cols-[1fr_22rem]">
+        <section aria-labelledby="sticks" className="min-w-0 pt-4">
+          <div className="flex flex-wrap items-center gap-3">
+            <h2 id="sticks" className="flex-1 text-[1.2rem]">
+              On hand
+            </h2>
+            <input
+              ref={picker}
+              type="file"
+              accept=".csv,text/csv"
+              hidden
+              aria-label="List of sticks"
+              onChange={(event) => void onFile(event, api.importSticks)}
+            />
+            <Button onClick={() => picker.current?.click()}>From a CSV file</Button>
+            <a href="/api/timber/sticks.csv" download className={LINK}>
+              As CSV
+            </a>
+            <Button look="act" onClick={() => setOpen("new")}>
+              Put a stick on it
+            </Button>
+          </div>
+          {stock.isPending && (
+            <p role="status" className="p-8 text-soft">
+              Looking what is there…
+            </p>
+          )}
+          {stock.error && (
+            <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
+              {stock.error.message} <Button onClick={() => void stock.refetch()}>Try again</Button>
+            </p>
+          )}
+          {stock.data?.sticks.length === 0 && (
+            <p className="py-6 text-soft">
+              Nothing yet. What lies about comes first in every cut plan, and costs nothing; plans that are
+              carried out put their offcuts here.
+            </p>
+          )}
+          <ul className="mt-2">
+            {stock.data?.sticks.map((stick) => (
+              <Lying key={stick.id} stick={stick} onOpen={() => setOpen(stick)} />
+            ))}
+          </ul>
+        </section>
+        {stock.data && (
+          <div>
+            <Prices
+              stock={stock.data}
+              onStock={onStock}
+              onFile={(event) => void onFile(event, api.importPrices)}
+            />
+            <Wares stock={stock.data} onStock={onStock} />
+          </div>
+        )}
+      </main>
+      {open && stock.data && (
+        <StickSheet
+          stick={open === "new" ? null : open}
+          sold={stock.data.sold}
+          onKept={(next) => {
+            onStock(next);
+            setOpen(null);
+          }}
+          onTaken={open === "new" ? null : () => onTaken(open)}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </div>
+  );
+}
+
+/** A stick as it lies there, at the scale of all, its flaws marked. */
+function Lying({ stick, onOpen }: { stick: Stick; onOpen: () => void }) {
+  const tall = Math.max(stick.wide_mm * SHOWN, 7);
+  return (
+    <li className="relative border-b border-rule px-1 pt-2.5 pb-1.5 hover:bg-sheet">
+      <svg
+        width={stick.long_mm * SHOWN + 4}
+        height={tall + 4}
+        className="block max-w-full overflow-visible"
+        preserveAspectRatio="xMinYMid"
+        aria-hidden
+      >
+        <rect
+          x={2}
+          y={2}
+          width={stick.long_mm * SHOWN}
+          height={tall}
+          className="fill-wood stroke-ink"
+          strokeWidth={1.4}
+        />
+        {stick.flaws.map(({ x0, x1 }, index) => (
+          <g key={index} className="fill-care-bg stroke-care" strokeWidth={1.2}>
+            <rect x={2 + x0 * SHOWN} y={2} width={(x1 - x0) * SHOWN} height={tall} />
+            <path d={`M${2 + x0 * SHOWN} ${tall + 2} L${2 + x1 * SHOWN} 2`} />
+          </g>
+        ))}
+      </svg>
+      <p className="flex flex-wrap items-baseline gap-x-3 text-[0.93rem]">
+        <button
+          type="button"
+          className="text-left font-semibold after:absolute after:inset-0"
+          onClick={onOpen}
+        >
+          <Measure text={stick.says} />
+        </button>
+        <span className="hand">
+          <Measure text={stick.long} />
+        </span>
+        {stick.flaws.length > 0 && (
+          <span className="text-care">
+            {stick.flaws.map(({ what, at }) => `${what} at ${at}`).join(", ")}
+          </span>
+        )}
+        {stick.reclaimed && <span className="text-care">reclaimed</span>}
+        <span className="text-soft italic">{stick.note}</span>
+      </p>
+    </li>
+  );
+}

@@ -1,0 +1,329 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+
+import { api, timberUrl } from "../../api/client";
+import type { Timber } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Field } from "../../ui/Field";
+import { Measure } from "../../ui/Measure";
+import { Pick } from "../../ui/Pick";
+import { useSay } from "../../ui/Toasts";
+import { BriefField } from "../rack/BriefField";
+import { Note } from "../rack/Notes";
+import { Section } from "../rack/Section";
+import { useSession, useShown } from "../rack/shown";
+import { useTimber } from "./useTimber";
+
+interface Cutting {
+  saw: string;
+  kerf: string | null;
+  rip: boolean;
+  thin: boolean;
+  matched: string[];
+  finish: string;
+}
+
+const SAWS = ["hand saw", "pull saw", "jigsaw", "mitre saw", "table saw", "thin blade", "shears"];
+const FINISHES = ["none", "hard wax oil", "linseed oil", "water varnish", "paint", "shellac"];
+const FILES = [
+  { kind: "cut-plan.csv", label: "Cut plan (CSV)" },
+  { kind: "shopping.csv", label: "Shopping list (CSV)" },
+];
+
+/** What it costs, what it is cut with, what to buy, and carrying it out. */
+export function TimberStage() {
+  const timber = useTimber();
+  const data = timber.data;
+  if (!data) return <p className="p-3 text-soft">Adding it up…</p>;
+  return (
+    <>
+      <Cost timber={data} />
+      {data.findings.length > 0 && (
+        <ol aria-label="Notes on the cut plan" className="flex flex-col gap-2 border-b border-rule p-2">
+          {data.findings.map((finding, index) => (
+            <Note key={finding.code + index} finding={finding} number={index + 1} />
+          ))}
+        </ol>
+      )}
+      <Saw timber={data} />
+      <Shopping timber={data} />
+      <CarryOut timber={data} />
+      <Section title="Take care">
+        <ul className="list-disc pl-5 text-[0.88rem]">
+          {data.cautions.map((caution) => (
+            <li key={caution}>{caution}</li>
+          ))}
+        </ul>
+      </Section>
+    </>
+  );
+}
+
+function Cost({ timber }: { timber: Timber }) {
+  return (
+    <Section title="What it costs">
+      <p className="flex items-baseline gap-3">
+        <span className="hand flex-1 text-[1.6rem] font-semibold">
+          {timber.currency ? timber.total : "—"}
+        </span>
+        {timber.currency && <span className="hand text-soft">{timber.per_holder} a holder</span>}
+      </p>
+      <p className="text-[0.87rem] text-soft">
+        By {timber.priced}.{" "}
+        {timber.unknown > 0 && (
+          <span className="text-care">
+            {timber.unknown} {timber.unknown === 1 ? "line has" : "lines have"} no price.{" "}
+          </span>
+        )}
+        <Link to="/timber" className="text-act underline decoration-dotted underline-offset-3">
+          Timber and prices
+        </Link>
+      </p>
+    </Section>
+  );
+}
+
+function Saw({ timber }: { timber: Timber }) {
+  const { apply } = useSession();
+  const cutting = useShown((shown) => shown.rack.design.brief["cutting"]) as unknown as Cutting;
+  const parts = [...new Set(timber.parts)];
+  return (
+    <Section title="Sawing">
+      <div className="flex items-baseline justify-between">
+        <span className="text-soft">cut with</span>
+        <Pick
+          label="Saw"
+          value={cutting.saw}
+          options={SAWS.map((saw) => ({ value: saw, label: saw }))}
+          onPick={(saw) => apply({ cutting: { saw, kerf: null } })}
+        />
+      </div>
+      <BriefField path="cutting.kerf" label="each cut takes" optional placeholder={timber.kerf} />
+      <BriefField path="cutting.trim" label="squared off each end" />
+      <BriefField path="cutting.plane" label="left to plane when ripped" />
+      <Tick label="rip wider boards" checked={cutting.rip} onTick={(rip) => apply({ cutting: { rip } })} />
+      <Tick
+        label="plane thicker boards down"
+        checked={cutting.thin}
+        onTick={(thin) => apply({ cutting: { thin } })}
+      />
+      {timber.stops.length > 0 && (
+        <details className="text-[0.9rem]">
+          <summary className="cursor-pointer text-soft">Stop block: {timber.stops.length} settings</summary>
+          <ul className="pl-4">
+            {timber.stops.map((stop) => (
+              <li key={stop.long}>
+                <span className="hand font-semibold">
+                  <Measure text={stop.long} />
+                </span>
+                : {stop.names.join(", ")}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {parts.length > 1 && (
+        <details className="text-[0.9rem]">
+          <summary className="cursor-pointer text-soft">
+            Matched grain: {cutting.matched.length ? cutting.matched.join(", ") : "as it comes"}
+          </summary>
+          <p className="text-[0.84rem] text-soft">These come from one stick, one after another.</p>
+          {parts.map((part) => (
+            <Tick
+              key={part}
+              label={part}
+              checked={cutting.matched.includes(part)}
+              onTick={(on) =>
+                apply({
+                  cutting: {
+                    matched: on ? [...cutting.matched, part] : cutting.matched.filter((one) => one !== part),
+                  },
+                })
+              }
+            />
+          ))}
+        </details>
+      )}
+      {timber.forbidden.map(({ key, patch }) => (
+        <p key={key} className="flex items-center gap-2 text-[0.88rem]">
+          <span className="min-w-0 flex-1 truncate text-soft">left alone: {key}</span>
+          <Button look="bare" onClick={() => apply(patch)}>
+            Take it again
+          </Button>
+        </p>
+      ))}
+      <div className="flex items-baseline justify-between">
+        <span className="text-soft">finish</span>
+        <Pick
+          label="Finish"
+          value={cutting.finish}
+          options={FINISHES.map((finish) => ({
+            value: finish,
+            label: finish === "none" ? "left bare" : finish,
+          }))}
+          onPick={(finish) => apply({ cutting: { finish, coats: null } })}
+        />
+      </div>
+      {cutting.finish !== "none" && (
+        <BriefField path="cutting.coats" label="coats" optional placeholder="as usual" />
+      )}
+    </Section>
+  );
+}
+
+function Tick({
+  label,
+  checked,
+  onTick,
+}: {
+  label: string;
+  checked: boolean;
+  onTick: (on: boolean) => void;
+}) {
+  return (
+    <label className="flex min-h-7 cursor-pointer items-center gap-2 text-[0.93rem] pointer-coarse:min-h-10">
+      <input
+        type="checkbox"
+        className="accent-(--act)"
+        checked={checked}
+        onChange={(event) => onTick(event.target.checked)}
+      />
+      {label}
+    </label>
+  );
+}
+
+function Shopping({ timber }: { timber: Timber }) {
+  const id = useShown((shown) => shown.rack.id);
+  const queries = useQueryClient();
+  async function onPrice(line: Timber["lines"][number], text: string) {
+    try {
+      await api.notePrice({ kind: line.kind, name: line.name, price: text, pack: 1 });
+      await queries.invalidateQueries({ queryKey: ["timber"] });
+      return null;
+    } catch (error) {
+      return (error as Error).message;
+    }
+  }
+  const wares = (kind: string) => !["board", "sheet", "dowel", "pipe", "bar", "threaded rod"].includes(kind);
+  return (
+    <Section title="To buy">
+      <table className="w-full text-[0.88rem]">
+        <thead className="sr-only">
+          <tr>
+            <th>What</th>
+            <th>How many</th>
+            <th>Cost</th>
+          </tr>
+        </thead>
+        <tbody>
+          {timber.lines.map((line) => (
+            <tr key={line.kind + line.name} className="border-t border-rule align-top first:border-t-0">
+              <td className="py-0.5 pr-1">
+                <Measure text={line.name} />
+                <span className="block text-[0.8rem] text-soft">
+                  needs {line.need}
+                  {line.left && `, ${line.left} left over`}
+                  {/(only|out of)/.test(line.says) && <span className="text-care">, {line.says}</span>}
+                </span>
+              </td>
+              <td className="hand py-0.5 text-right whitespace-nowrap">{line.buy}</td>
+              <td className="hand w-20 py-0.5 text-right whitespace-nowrap">
+                {line.known || !wares(line.kind) ? (
+                  line.total
+                ) : (
+                  <Field
+                    label={`Price of ${line.name}`}
+                    labelHidden
+                    boxed
+                    placeholder="price?"
+                    value=""
+                    onCommit={(text) => onPrice(line, text)}
+                  />
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-1.5 flex flex-wrap gap-x-3 text-[0.88rem]">
+        {FILES.map(({ kind, label }) => (
+          <a
+            key={kind}
+            href={timberUrl(id, kind)}
+            download
+            className="text-act underline decoration-dotted underline-offset-3"
+          >
+            {label}
+          </a>
+        ))}
+      </p>
+    </Section>
+  );
+}
+
+/** Once it is sawn: sticks leave the rack of timber, offcuts come onto it, what was spent is kept. */
+function CarryOut({ timber }: { timber: Timber }) {
+  const id = useShown((shown) => shown.rack.id);
+  const queries = useQueryClient();
+  const say = useSay();
+  const [spent, setSpent] = useState("");
+  const refresh = () => queries.invalidateQueries({ queryKey: ["timber"] });
+  async function takeBack(sawing: string) {
+    await api.takeBackTimber(id, sawing).catch((error: Error) => say(error.message));
+    await refresh();
+  }
+  async function onDone() {
+    try {
+      const done = await api.carryOut(id, spent.trim() || null);
+      setSpent("");
+      await refresh();
+      const latest = done.sawings[0];
+      say("Sawn: what was cut up is off the timber rack, offcuts are on it.", {
+        label: "Undo",
+        run: () => latest && void takeBack(latest.id),
+      });
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+  const left = timber.groups
+    .flatMap(({ sawn }) => sawn.flatMap(({ offcuts }) => offcuts))
+    .filter(({ keeps }) => keeps);
+  return (
+    <Section title="When it is sawn">
+      <p className="text-[0.88rem] text-soft">
+        {left.length === 0
+          ? "Nothing worth keeping is left over."
+          : `Back to the timber rack: ${left.map(({ long }) => long).join(", ")}.`}
+      </p>
+      <div className="mt-1 flex items-end gap-2">
+        <label className="flex-1 text-[0.9rem] text-soft">
+          spent in all
+          <input
+            value={spent}
+            onChange={(event) => setSpent(event.target.value)}
+            placeholder={timber.total}
+            maxLength={20}
+            inputMode="decimal"
+            className="hand ml-2 min-h-7 w-24 border-b border-rule bg-transparent px-1 text-right text-ink pointer-coarse:min-h-10"
+          />
+        </label>
+        <Button look="act" onClick={() => void onDone()}>
+          It is sawn
+        </Button>
+      </div>
+      {timber.sawings.map((sawing) => (
+        <p key={sawing.id} className="mt-1 flex items-center gap-2 text-[0.88rem]">
+          <span className="flex-1">
+            {sawing.made_at}: {sawing.spent}, <span className="text-soft">{sawing.over}</span>
+          </span>
+          <Button look="bare" onClick={() => void takeBack(sawing.id)}>
+            Take back
+          </Button>
+        </p>
+      ))}
+    </Section>
+  );
+}

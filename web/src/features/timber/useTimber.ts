@@ -1,0 +1,41 @@
+import { useQuery } from "@tanstack/react-query";
+
+import { api } from "../../api/client";
+import type { Sawn, Timber } from "../../api/types";
+import { useShown } from "../rack/shown";
+
+/** The cut plan and what it costs, of the rack as it is stored. */
+export function useTimber() {
+  const id = useShown((shown) => shown.rack.id);
+  const version = useShown((shown) => shown.rack.version);
+  const site = useShown((shown) => shown.rack.site);
+  return useQuery({
+    queryKey: ["timber", id, version, site],
+    queryFn: () => api.timber(id),
+    placeholderData: (last) => (last?.rack === id ? last : undefined),
+    staleTime: 0,
+  });
+}
+
+export const sticks = (timber: Timber): Sawn[] => timber.groups.flatMap((group) => group.sawn);
+
+/** The kind of stick that a key names: one that is bought has a number behind it. */
+export const kindOf = (key: string) => key.replace(/ #\d+$/, "");
+
+/** What keeps a stick as it is laid out, or lets it go. */
+export const lockPatch = (stick: Sawn) => ({
+  cutting: { locked: { [stick.key]: stick.locked ? null : stick.pieces.map(({ name }) => name) } },
+});
+
+/** What has a piece cut from another stick: that one is kept with it, and the one it came from without. */
+export function movePatch(piece: string, from: Sawn, to: Sawn) {
+  const rest = from.pieces.map(({ name }) => name).filter((name) => name !== piece);
+  return {
+    cutting: {
+      locked: {
+        [to.key]: [...to.pieces.map(({ name }) => name), piece],
+        ...(from.locked && { [from.key]: rest.length ? rest : null }),
+      },
+    },
+  };
+}
