@@ -22,7 +22,7 @@ FLOORS = {
     "api": {"data", "core", "store", "exports", "imports", "suppliers", "api"},
 }
 PURE = {
-    "ast", "bisect", "collections", "dataclasses", "enum", "fractions", "functools", "itertools", "math", "pydantic",
+    "ast", "bisect", "collections", "dataclasses", "enum", "fractions", "functools", "heapq", "highspy", "itertools", "math", "numpy", "pydantic",
     "pydantic_core", "quicktions", "re", "typing", "yardcliff",
 }  # fmt: skip
 

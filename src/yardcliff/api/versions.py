@@ -1,19 +1,22 @@
 """Named versions of a rack: keep one, lay two or three side by side, come back to one."""
 
+from collections.abc import Iterator, Sequence
 from typing import Annotated
 
 from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
-from yardcliff.api.deps import KeptVersions, OnSite, Store
+from yardcliff.api.deps import KeptVersions, OnSite, Speaks, Store, Supplies, Timbers
 from yardcliff.api.racks import Base, RackName
 from yardcliff.api.scene_wire import SceneView, Wire
+from yardcliff.api.tongue import Tongue
 from yardcliff.api.views import view_rack, view_scene
 from yardcliff.api.wire import RackView
 from yardcliff.core.amend import read_brief
 from yardcliff.core.compare import compare
 from yardcliff.core.design import Design
 from yardcliff.core.errors import YardcliffError
+from yardcliff.core.timber.timber import priced
 
 router = APIRouter(prefix="/api/racks/{rack_id}/versions", tags=["versions"])
 NOW = "now"
@@ -80,18 +83,37 @@ def keep_version(
 
 @router.get("/compare")
 def compare_versions(
-    rack_id: str, store: Store, sites: OnSite, versions: KeptVersions, ids: Annotated[list[str], Query(alias="id")]
+    rack_id: str,
+    store: Store,
+    sites: OnSite,
+    versions: KeptVersions,
+    timbers: Timbers,
+    tongue: Speaks,
+    ids: Annotated[list[str], Query(alias="id")],
 ) -> Comparison:
     """Two or three versions side by side: how they do, which is better in what, and what was decided differently."""
     if not 2 <= len(ids) <= 3:
         raise YardcliffError(f"{len(ids)} versions cannot be laid side by side: take 2 or 3.")
     briefs = [store.get(rack_id).brief if one == NOW else versions.get(rack_id, one).brief for one in ids]
-    results, decisions = compare([sites.design(read_brief(brief), rack_id) for brief in briefs])
+    designs = [sites.design(read_brief(brief), rack_id) for brief in briefs]
+    results, decisions = compare(designs)
     return Comparison(
         ids=ids,
-        results=[TraitView(label=t.label, texts=list(t.texts), best=list(t.best)) for t in results],
+        results=[
+            *(TraitView(label=t.label, texts=list(t.texts), best=list(t.best)) for t in results),
+            *_costs(designs, timbers, tongue),
+        ],
         decisions=[TraitView(label=t.label, texts=list(t.texts), best=list(t.best)) for t in decisions],
     )
+
+
+def _costs(designs: Sequence[Design], timbers: Supplies, tongue: Tongue) -> Iterator[TraitView]:
+    """What each costs, where prices are known; the least is the best."""
+    supply = timbers.supply()
+    if supply.lists:
+        totals = [priced(done, supply).cost.total for done in designs]
+        best = [k for k, total in enumerate(totals) if total == min(totals)] if len(set(totals)) > 1 else []
+        yield TraitView(label="costs", texts=[tongue.money(total, supply.currency) for total in totals], best=best)
 
 
 @router.post("/{version_id}/take")

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
-from yardcliff.core.cutting.problem import Cut, Lane, Problem
+from yardcliff.core.cutting.problem import Cut, Lane, Problem, better_bars
 
 MOST = 16
 """Kinds of bar that are tried before all others."""
@@ -57,14 +57,14 @@ def first_fit(problem: Problem) -> tuple[Cut, ...] | None:
     """The cheapest of first fits that try the bars in different orders; None where the bars do not suffice."""
     bars = range(len(problem.bars))
 
-    def size(b: int) -> int:
-        return sum(problem.bars[b].rooms) * problem.bars[b].wide
-
-    by_size, by_price = sorted(bars, key=size), sorted(bars, key=lambda b: problem.bars[b].cost / max(size(b), 1))
+    by_size, by_price = (
+        sorted(bars, key=problem.size),
+        sorted(bars, key=lambda b: problem.bars[b].cost / max(problem.size(b), 1)),
+    )
     # What costs least for its size first, free pieces from the smallest; and free ones, then each kind of bar once before others.
     free = sorted(by_size, key=lambda b: problem.bars[b].cost > 0)
     gratis = [b for b in free if not problem.bars[b].cost]
-    orders = [by_price, free, free[::-1]]
+    orders = [free, by_price, free[::-1]]
     orders += [[*gratis, b, *(o for o in free if o != b and o not in gratis)] for b in free if b not in gratis][:MOST]
     found = (_fill(problem, order) for order in orders)
     return min((cuts for cuts in found if cuts is not None), key=problem.total, default=None)
@@ -91,28 +91,4 @@ def _fill(problem: Problem, order: Sequence[int]) -> tuple[Cut, ...] | None:
                 break
             else:
                 return None
-    return tuple(_cheaper(problem, one.done(), many) for one in opened)
-
-
-def _cheaper(problem: Problem, cut: Cut, many: dict[int, int | None]) -> Cut:
-    """The same parts of the cheapest bar that is alike but shorter, where one gives them."""
-    bar = problem.bars[cut.bar]
-    best = cut
-    for b, other in enumerate(problem.bars):
-        if (
-            other.cost >= problem.bars[best.bar].cost
-            or other.wide != bar.wide
-            or len(other.stretches) != len(bar.stretches)
-        ):
-            continue
-        fits = all(
-            sum(problem.wants[k].long + problem.kerf for k in run) <= room + problem.kerf
-            for lane in cut.lanes
-            for run, room in zip(lane.runs, other.rooms, strict=True)
-        )
-        if fits and many.get(b, 0) != 0:
-            best = Cut(b, cut.lanes)
-    left = many.get(best.bar)
-    if best is not cut and left is not None:
-        many[best.bar] = left - 1
-    return best
+    return tuple(better_bars(problem, [one.done() for one in opened]))

@@ -1,6 +1,7 @@
 """What is asked, and what is answered: parts wanted, bars to be had, cuts."""
 
-from collections.abc import Iterable, Iterator
+from collections import Counter
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from typing import NamedTuple
 
@@ -52,6 +53,10 @@ class Problem:
         """What a lane so wide takes of the bar's width, with the cut beside it."""
         return wide + self.kerf if wide == self.bars[bar].wide else wide + self.rip + self.kerf
 
+    def size(self, bar: int) -> int:
+        """The clear face of a bar."""
+        return sum(self.bars[bar].rooms) * self.bars[bar].wide
+
     def may(self, bar: int, want: int) -> bool:
         """Whether a bar can give a part at all."""
         one, part = self.bars[bar], self.wants[want]
@@ -92,3 +97,36 @@ class Plan:
     @property
     def proved(self) -> bool:
         return self.total <= self.bound
+
+
+def better_bars(problem: Problem, cuts: Sequence[Cut]) -> list[Cut]:
+    """The same parts, each cut from the cheapest bar that gives them and of equals from the smallest: big ones are kept."""
+    used = Counter(cut.bar for cut in cuts)
+    found = list(cuts)
+    order = sorted(range(len(problem.bars)), key=lambda b: (problem.price(b), problem.size(b)))
+    for k, cut in enumerate(cuts):
+        worth = problem.price(cut.bar), problem.size(cut.bar)
+        for b in order:
+            supply = problem.bars[b].supply
+            if (problem.price(b), problem.size(b)) >= worth:
+                break
+            if (supply is None or used[b] < supply) and _gives(problem, b, cut):
+                used[cut.bar] -= 1
+                used[b] += 1
+                found[k] = Cut(b, cut.lanes)
+                break
+    return found
+
+
+def _gives(problem: Problem, b: int, cut: Cut) -> bool:
+    """Whether another bar takes all lanes of a cut as they are."""
+    bar = problem.bars[b]
+    if len(bar.stretches) != len(problem.bars[cut.bar].stretches):
+        return False
+    if sum(problem.across(b, lane.wide) for lane in cut.lanes) > bar.wide + problem.kerf:
+        return False
+    return all(
+        sum(problem.wants[k].long + problem.kerf for k in run) <= room + problem.kerf
+        for lane in cut.lanes
+        for run, room in zip(lane.runs, bar.rooms, strict=True)
+    )

@@ -2,15 +2,15 @@
 
 from collections.abc import Sequence
 
-from yardcliff.core.cutting.problem import Cut, Lane, Problem
+from yardcliff.core.cutting.problem import Cut, Lane, Problem, better_bars
 
 MOST_CUTS = 60
 """Beyond so many bars nobody keeps the offcuts apart."""
 
 
 def tidy(problem: Problem, cuts: Sequence[Cut]) -> tuple[Cut, ...]:
-    """The same bars with the same parts, exchanged so that what is left over is in as few and as long pieces as was found."""
-    cuts = list(cuts)
+    """Bars as cheap with the same parts, exchanged so that what is left over is in as few and as long pieces as was found."""
+    cuts = better_bars(problem, cuts)
     if len(cuts) <= MOST_CUTS:
         while _exchange(problem, cuts):
             pass

@@ -163,9 +163,9 @@ def cut_plan(wanted: Sequence[Piece], supply: Supply, cutting: Cutting) -> CutPl
     return CutPlan(tuple(_group(group, supply, cutting) for group in groups.values()), cutting.takes)
 
 
-def sources(wanted: Sequence[Piece], supply: Supply, cutting: Cutting) -> list[Source]:
-    """What pieces of one thickness may be cut from: on hand, then on offer; as it is sold where nobody offers it."""
-    blank = wanted[0].blank
+def sources(piece: Piece, supply: Supply, cutting: Cutting) -> list[Source]:
+    """What a piece may be cut from: on hand, then on offer; without any offers, as it is usually sold."""
+    blank = piece.blank
     found = [
         Source(f"stick {key}", stick.says, stick, stick.long, None, True, flaws=stick.flaws, note=stick.note)
         for key, stick in supply.sticks
@@ -178,7 +178,7 @@ def sources(wanted: Sequence[Piece], supply: Supply, cutting: Cutting) -> list[S
         for offer in one.offers
         if fits(offer, blank, cutting)
     ]  # fmt: skip
-    if not offers:
+    if not any(one.offers for one in supply.lists):
         offers = [
             Source(f"{one.name}, {float(long):g}", one.name, one.section, long, None, False)
             for one in sold()
@@ -217,8 +217,7 @@ def _group(wanted: list[Piece], supply: Supply, cutting: Cutting) -> Group:
         else f"{blank.stuff.capitalize()} {exact_text(blank.thick)} thick"
     )
     by_name = {piece.name: piece for piece in wanted}
-    here = sorted({source.key: source for piece in wanted for source in sources([piece], supply, cutting)}.items())
-    bars = dict(here)
+    bars = {source.key: source for piece in wanted for source in sources(piece, supply, cutting)}
     sawn: list[Sawn] = []
     unfit: list[str] = []
     taken = Counter[str]()

@@ -1,11 +1,15 @@
-import { useRef, type KeyboardEvent } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { useRef, useState, type KeyboardEvent } from "react";
 
+import { api } from "../../api/client";
 import type { Rung } from "../../api/types";
+import { Button } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 
-const MINI = 54;
+const MINI = 50;
+const PRICED = "yardcliff-ladder-costs";
 const VERDICT: Record<string, string> = {
   fits: "text-soft",
   tight: "text-care font-semibold",
@@ -21,6 +25,8 @@ export function Ladder() {
   const rungs = useShown((shown) => shown.rack.ladder);
   const list = useRef<HTMLDivElement>(null);
   const longest = Math.max(...rungs.map((rung) => rung.length_mm));
+  const [priced, setPriced] = useState(() => localStorage.getItem(PRICED) === "yes");
+  const costs = useCosts(priced);
   const byLength = useShown((shown) => shown.design.follows === "length");
 
   function onKeyDown(event: KeyboardEvent<HTMLElement>, index: number, rung: Rung) {
@@ -42,16 +48,31 @@ export function Ladder() {
   return (
     <Section
       title="Ladder of counts"
-      aside={<span className="text-[0.8rem] text-soft">↑ ↓ try, Enter take</span>}
+      aside={
+        <span className="text-[0.8rem] text-soft">
+          ↑ ↓ try, Enter take{" "}
+          <Button
+            look="bare"
+            aria-pressed={priced}
+            className="text-[0.8rem]"
+            onClick={() => {
+              localStorage.setItem(PRICED, priced ? "no" : "yes");
+              setPriced(!priced);
+            }}
+          >
+            {priced ? "how full" : "what it costs"}
+          </Button>
+        </span>
+      }
     >
       <div
-        className="hand grid grid-cols-[1.8rem_3.7rem_1fr_1fr_1fr_2.2rem_3.4rem] gap-x-1 text-[0.75rem] text-soft"
+        className="hand grid grid-cols-[1.6rem_3.5rem_1fr_1fr_1fr_3rem_3.3rem] gap-x-1 text-[0.75rem] text-soft"
         aria-hidden
       >
         <span className="col-start-3 text-right">pitch</span>
         <span className="text-right">air</span>
         <span className="text-right">{byLength ? "length" : "ends"}</span>
-        <span className="text-right">full</span>
+        <span className="text-right">{priced ? "costs" : "full"}</span>
       </div>
       <div ref={list} role="listbox" aria-label="Ladder of counts" onBlur={() => preview(null)}>
         {rungs.map((rung, index) => (
@@ -60,7 +81,7 @@ export function Ladder() {
             role="option"
             aria-selected={rung.chosen}
             tabIndex={rung.chosen ? 0 : -1}
-            className="hand grid cursor-pointer grid-cols-[1.8rem_3.7rem_1fr_1fr_1fr_2.2rem_3.4rem] items-center gap-x-1 rounded-[2px]
+            className="hand grid cursor-pointer grid-cols-[1.6rem_3.5rem_1fr_1fr_1fr_3rem_3.3rem] items-center gap-x-1 rounded-[2px]
               min-h-[1.55rem] text-[0.83rem] hover:bg-note-bg focus:bg-note-bg aria-selected:bg-ink aria-selected:text-paper
               pointer-coarse:min-h-9"
             onClick={() => take(rung)}
@@ -84,7 +105,9 @@ export function Ladder() {
             <span className="truncate text-right">
               <Measure text={bare(byLength ? rung.length : rung.ends)} />
             </span>
-            <span className="text-right">{rung.full.replace(" ", "")}</span>
+            <span className="text-right">
+              {priced ? (costs.get(rung.count) ?? "…") : rung.full.replace(" ", "")}
+            </span>
             <span className={`truncate pl-1 ${rung.chosen ? "font-semibold" : VERDICT[rung.verdict]}`}>
               {rung.verdict}
             </span>
@@ -93,6 +116,18 @@ export function Ladder() {
       </div>
     </Section>
   );
+}
+
+/** What each count costs, asked for only while it is shown: every one of them is a cut plan. */
+function useCosts(shown: boolean): Map<number, string> {
+  const id = useShown(({ rack }) => rack.id);
+  const version = useShown(({ rack }) => rack.version);
+  const { data } = useQuery({
+    queryKey: ["timber", id, version, "ladder"],
+    queryFn: () => api.ladderCosts(id),
+    enabled: shown,
+  });
+  return new Map(data?.map(({ count, total }) => [count, total || "—"]));
 }
 
 function Mini({ rung, scale }: { rung: Rung; scale: number }) {

@@ -31,7 +31,7 @@ export function Stages({ stage }: { stage: Stage }) {
             to={`/racks/${id}${path}`}
             end
             aria-current={one === stage ? "page" : undefined}
-            className="hand flex min-h-9 flex-1 items-center justify-center gap-1.5 border-l border-rule text-[0.95rem] text-soft first:border-l-0
+            className="hand flex min-h-9 flex-auto items-center justify-center gap-1 px-1 whitespace-nowrap border-l border-rule text-[0.95rem] text-soft first:border-l-0
               hover:text-ink aria-[current=page]:bg-sheet aria-[current=page]:font-semibold aria-[current=page]:text-ink
               aria-[current=page]:shadow-[inset_0_3px_0_var(--ink)]"
           >

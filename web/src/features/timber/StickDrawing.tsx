@@ -4,7 +4,7 @@ import type { Piece, Sawn } from "../../api/types";
 
 /** Thin things are drawn at least so thick, px: a rod of 5 mm would not be seen. */
 const LEAST = 16;
-const PAD = 10;
+const PAD = 2;
 const READING = 15;
 const LETTER = 6.3;
 
@@ -32,14 +32,8 @@ export function StickDrawing({ stick, scale, picked, onPick, onDrag }: Props) {
       role="group"
       aria-label={`${stick.name}, ${stick.long}`}
     >
-      <rect
-        x={x(0)}
-        y={1}
-        width={stick.long_mm * scale}
-        height={tall}
-        className="fill-sheet stroke-soft"
-        strokeDasharray="5 3"
-      />
+      {/* What is no part yet is the same wood, paler. */}
+      <rect x={x(0)} y={1} width={stick.long_mm * scale} height={tall} className="fill-wood/30 stroke-soft" />
       {stick.pieces.map((piece) => (
         <PieceShape
           key={piece.name}
@@ -54,14 +48,14 @@ export function StickDrawing({ stick, scale, picked, onPick, onDrag }: Props) {
         />
       ))}
       {stick.offcuts
-        .filter((rest) => rest.keeps)
+        .filter(({ keeps, box }) => keeps && (box.y1 - box.y0) * up >= LEAST - 2)
         .map(({ box, long }, index) => (
           <text
             key={index}
             x={x((box.x0 + box.x1) / 2)}
             y={y((box.y0 + box.y1) / 2) + 4}
             textAnchor="middle"
-            className="hand fill-soft text-[11px]"
+            className="hand fill-ink text-[11px]"
           >
             {(box.x1 - box.x0) * scale > long.length * LETTER + 34 ? `${long} left` : ""}
           </text>
@@ -100,7 +94,7 @@ function Marks({ stick, x, below }: { stick: Sawn; x: (mm: number) => number; be
           />
           {readings.has(index) && (
             <text
-              x={x(box.x1)}
+              x={Math.max(x(box.x1), (at.length * LETTER) / 2)}
               y={below + READING}
               textAnchor="middle"
               className="hand fill-mark text-[11px]"
@@ -157,7 +151,6 @@ function PieceShape({ piece, x, y, width, height, picked, onPick, onDrag }: Shap
       }}
       onPointerDown={onDrag}
     >
-      <title>{both}</title>
       <rect
         x={x}
         y={y}
@@ -168,6 +161,7 @@ function PieceShape({ piece, x, y, width, height, picked, onPick, onDrag }: Shap
       />
       {height >= 13 && words && (
         <text
+          aria-hidden
           x={x + width / 2}
           y={y + height / 2 + 4}
           textAnchor="middle"

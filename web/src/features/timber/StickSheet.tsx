@@ -144,7 +144,10 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
         <Input label="long" value={text.long} error={errors["long"]} onChange={(long) => put({ long })} />
         {!stick && <Input label="how many alike" value={many} error={errors["many"]} onChange={setMany} />}
         {flaws.map((flaw, index) => (
-          <div key={index} className="grid grid-cols-[6.5rem_1fr_1fr_auto] items-baseline gap-2">
+          <div
+            key={index}
+            className="grid grid-cols-[6.5rem_minmax(0,1fr)_minmax(0,1fr)_auto] items-baseline gap-2"
+          >
             <Pick
               label={`Flaw ${index + 1}`}
               value={flaw["what"] ?? "knot"}

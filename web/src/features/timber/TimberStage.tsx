@@ -69,6 +69,11 @@ function Cost({ timber }: { timber: Timber }) {
         </span>
         {timber.currency && <span className="hand text-soft">{timber.per_holder} a holder</span>}
       </p>
+      {timber.sawings[0] && (
+        <p className="text-[0.9rem] text-care">
+          Sawn on {timber.sawings[0].made_at}. What stands here is what another one like it would take.
+        </p>
+      )}
       <p className="text-[0.87rem] text-soft">
         By {timber.priced}.{" "}
         {timber.unknown > 0 && (

@@ -57,7 +57,7 @@ export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock
             </span>
             <Button
               look="bare"
-              aria-label={`No ${ware.name} left`}
+              aria-label={`Gone: ${ware.name}`}
               onClick={() =>
                 void set(ware.kind, ware.name, 0).then(
                   (done) =>

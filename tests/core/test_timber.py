@@ -1,0 +1,297 @@
+"""From a rack to what to buy and where to saw: takeoff, plans laid out, why they do not fit, what they cost."""
+
+from datetime import date
+from fractions import Fraction
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.strategies import briefs
+from yardcliff.core.amend import amend
+from yardcliff.core.design import Design, design
+from yardcliff.core.families import Brief, starting
+from yardcliff.core.listing import shipped_item
+from yardcliff.core.materials import Blank, Ware
+from yardcliff.core.timber.asked import Cutting
+from yardcliff.core.timber.bench import order
+from yardcliff.core.timber.cost import Cost, consumables, shopping
+from yardcliff.core.timber.plan import CutPlan, cut_plan, marks, offcut_sticks, pieces, stops
+from yardcliff.core.timber.stock import PriceList, Stick, Supply, WareOnHand, read_stick
+from yardcliff.core.timber.takeoff import Takeoff, part_blanks, takeoff
+from yardcliff.core.timber.timber import priced, timber
+from yardcliff.demo import SEEDS
+from yardcliff.standins.timber_yard import price_list
+
+SIZES = {"wide": "120 mm", "thick": "21 mm"}
+
+
+def offer(long: str, price: str, **more: Any) -> dict[str, Any]:
+    return {"name": "Planed spruce 120 × 21", **SIZES, "long": long, "price": price, **more}
+
+
+def supply(*offers: dict[str, Any], sticks: tuple[Stick, ...] = (), wares: tuple[dict[str, Any], ...] = ()) -> Supply:
+    lists = (
+        [{"supplier": "Yard", "currency": "EUR", "taken": "", "offers": offers, "wares": wares}]
+        if offers or wares
+        else []
+    )
+    return Supply(tuple((str(k), stick) for k, stick in enumerate(sticks)), tuple(map(PriceList.model_validate, lists)))
+
+
+def cutting(**more: str) -> Cutting:
+    return Cutting.model_validate(more)
+
+
+def rails(count: int, long: int, wide: int = 120) -> tuple[Any, ...]:
+    return pieces([Blank("Rail", "board", "softwood", Fraction(wide), Fraction(21), Fraction(long), count)])
+
+
+def start(item: str, count: int, patch: dict[str, Any], family: str | None = None) -> Design:
+    return design(amend(starting([(shipped_item(item), count)], "1 mm", family), patch))
+
+
+def taken(done: Design) -> Takeoff:
+    return takeoff(done.rack, done.machining)
+
+
+def check_laid(plan: CutPlan, by: Cutting) -> None:
+    """Everything lies on its stick, squared ends and flaws left out, a kerf between neighbours, on no other piece."""
+    for sawn in plan.sawn:
+        for one in sawn.laid:
+            assert by.trim <= one.start < one.end <= sawn.source.long - by.trim
+            assert 0 <= one.low < one.high <= sawn.source.section.wide
+            assert one.end - one.start == one.piece.blank.long
+            for flaw in sawn.source.flaws:
+                assert one.end <= flaw.at or one.start >= flaw.at + flaw.width
+            for other in sawn.laid:
+                if one is not other and one.low < other.high and other.low < one.high:
+                    assert one.end + by.takes <= other.start or other.end + by.takes <= one.start
+
+
+def test_a_rail_takes_its_board_its_hooks_and_their_screws() -> None:
+    jackets = start("waxed-jacket", 5, {"board": {"height": "140 mm"}})
+    found = taken(jackets)
+    assert found.blanks == (
+        Blank("Board", "board", "softwood", Fraction(140), Fraction(21), Fraction(1300), 1, "board"),
+    )
+    assert found.wares == (Ware("hook", "hook, 60 mm", 5), Ware("screw", "4.0 × 20 mm wood screw", 10))
+    # Six sides of 1300 by 140 by 21: 2 · (0.182 + 0.0273 + 0.00294) m².
+    assert found.faces == pytest.approx(0.42448)
+    assert found.glue == 0
+
+
+def test_what_joins_and_turns_is_taken_too() -> None:
+    caps = taken(start("peaked-cap", 6, {"turns": "rod"}, "flip-rail"))
+    rod = next(blank for blank in caps.blanks if blank.form == "threaded rod")
+    # The row's 1350 less 2 sunk at both ends; a nut and a washer at each side of six fingers.
+    assert (rod.long, rod.wide) == (1346, 6)
+    assert {ware.name: ware.count for ware in caps.wares}["M6 washer"] == 12
+    box = taken(start("soup-bowl-mug", 5, {}, "shelf-box"))
+    assert Ware("screw", "4.0 × 50 mm wood screw", 8) in box.wares
+    # Two shelves let into two sides, 120 by 18, and more: glue of 180 g/m² and a gram for each peg.
+    assert box.glue > 5
+    towels = start("towel", 6, {"top": {"joint": "on top"}})
+    bracket = next(part for part in towels.rack.parts if part.key == "bracket-1")
+    assert [(b.thick, b.wide < b.long) for b in part_blanks(bracket)] == [(18, True)]
+    bikes = start("bicycle", 4, {"aside": {"stands": "right"}}, "high-rails")
+    cleats = [blank for blank in taken(bikes).blanks if "Cleat" in blank.name]
+    assert [(blank.wide, blank.long) for blank in cleats] == [(122, 364)], "both halves come from one strip"
+
+
+@given(briefs)
+def test_every_rack_can_be_taken_off_and_planned(brief: Brief) -> None:
+    done = design(brief)
+    found = taken(done)
+    assert all(blank.thick <= blank.wide and blank.long > 0 and blank.count > 0 for blank in found.blanks)
+    keys = {blank.part for blank in found.blanks}
+    assert all(part.key in keys or part.of in keys for part in done.rack.parts)
+    single = pieces(found.blanks[:8])[:24]
+    plan = cut_plan(single, Supply(), done.brief.cutting)
+    check_laid(plan, done.brief.cutting)
+    cut = [one.piece.name for sawn in plan.sawn for one in sawn.laid]
+    assert sorted([*cut, *(piece.name for piece in plan.missing)]) == sorted(piece.name for piece in single)
+
+
+def test_what_is_on_hand_is_cut_first_and_its_flaws_are_left_out() -> None:
+    knotty = read_stick({**SIZES, "long": "1600 mm", "flaws": [{"at": "700 mm", "width": "50 mm"}]})
+    plan = cut_plan(rails(2, 600), supply(offer("1800 mm", "5.00"), sticks=(knotty,)), Cutting())
+    (sawn,) = plan.sawn
+    check_laid(plan, Cutting())
+    assert (sawn.source.on_hand, plan.cost) == (True, 0)
+    assert [(one.start, one.end) for one in sawn.laid] == [(10, 610), (750, 1350)]
+    # 690 squared before the knot leaves 87.5 behind the cut, after it 1590 - 1352.5: the longer one goes back.
+    assert [(rest.end - rest.start, rest.keeps) for rest in sawn.offcuts] == [
+        (Fraction(175, 2), False),
+        (Fraction(475, 2), True),
+    ]
+    assert [(stick.long, stick.note) for stick in offcut_sticks(plan)] == [
+        (Fraction(475, 2), "Offcut of softwood board 120 mm × 21 mm")
+    ]
+
+
+def test_marks_run_on_and_equal_parts_share_a_stop() -> None:
+    plan = cut_plan(rails(3, 500), supply(offer("1800 mm", "5.00")), cutting(kerf="3 mm"))
+    (sawn,) = plan.sawn
+    # From the squared end: 500, then 3 for the saw before each further 500.
+    assert marks(sawn) == [("0", [500, 1003, 1506])]
+    assert [(long, len(them)) for long, them in stops(plan)] == [(500, 3)]
+    tape = start("towel", 2, {}).tape
+    assert order(sawn, Cutting(), tape)[:2] == (
+        "Square the left end: 10 mm off it.",
+        "Stop at 500 mm, 3 times: Rail 1, Rail 2, Rail 3.",
+    )
+    assert order(sawn, Cutting(), tape)[-1] == "Back to the rack: 271 mm."
+
+
+def test_a_wider_board_is_ripped_if_that_is_allowed() -> None:
+    wide = supply({**offer("1800 mm", "9.00"), "wide": "145 mm"})
+    plan = cut_plan(rails(2, 1500, 70), wide, cutting(saw="table saw", plane="1 mm"))
+    (sawn,) = plan.sawn
+    check_laid(plan, Cutting(saw="table saw"))
+    # 71, 3 for the saw, 71: exactly the board.
+    assert [(one.low, one.high) for one in sawn.laid] == [(0, 70), (74, 144)]
+    assert "Rip 2 strips of 71 mm, planed to 70 mm" in order(sawn, cutting(plane="1 mm"), start("towel", 2, {}).tape)[0]
+    assert [p.name for p in cut_plan(rails(2, 1500, 70), wide, Cutting(rip=False)).missing] == ["Rail 1", "Rail 2"]
+
+
+def test_a_stick_is_kept_forbidden_and_what_that_costs() -> None:
+    stock = supply(offer("1800 mm", "5.00"), offer("2400 mm", "7.00"))
+    free = cut_plan(rails(2, 800), stock, Cutting())
+    assert (free.cost, [sawn.key for sawn in free.sawn]) == (500, ["Yard: Planed spruce 120 × 21, 1800 #1"])
+    forbidden = cut_plan(rails(2, 800), stock, Cutting(forbid=("Yard: Planed spruce 120 × 21, 1800",)))
+    assert forbidden.cost == 700
+    kept = {"Yard: Planed spruce 120 × 21, 2400 #1": ("Rail 2",)}
+    locked = cut_plan(rails(2, 800), stock, Cutting(locked=kept))
+    assert [(sawn.locked, [one.piece.name for one in sawn.laid]) for sawn in locked.sawn] == [
+        (True, ["Rail 2"]),
+        (False, ["Rail 1"]),
+    ]
+    assert locked.cost == 1200
+    gone = cut_plan(rails(2, 800), stock, Cutting(locked={"stick 9": ("Rail 1",)}))
+    assert (gone.groups[0].unfit, gone.cost) == (("stick 9",), 500)
+
+
+def test_matched_parts_come_from_one_stick_one_after_another() -> None:
+    stock = supply(offer("1800 mm", "5.00"), offer("3000 mm", "12.00"))
+    wanted = pieces(
+        [
+            Blank(name, "board", "softwood", Fraction(120), Fraction(21), Fraction(900))
+            for name in ("Left", "Other", "Right")
+        ]
+    )
+    assert cut_plan(wanted, stock, Cutting()).cost == 1200
+    matched = cut_plan(wanted, stock, Cutting(matched=("Left", "Right")))
+    (home,) = [sawn for sawn in matched.sawn if len(sawn.laid) > 1 or sawn.laid[0].piece.name != "Other"]
+    names = [one.piece.name for one in sorted(home.laid, key=lambda one: one.start)]
+    assert names.index("Right") == names.index("Left") + 1
+    apart = cut_plan(wanted, supply(offer("1800 mm", "5.00")), Cutting(matched=("Left", "Right")))
+    assert apart.groups[0].apart
+
+
+def test_too_few_in_stock_is_said_and_still_planned() -> None:
+    plan = cut_plan(rails(3, 1500), supply(offer("1800 mm", "5.00", stock=2)), Cutting())
+    assert (plan.groups[0].short, len(list(plan.sawn))) == (True, 3)
+    assert not cut_plan(rails(2, 1500), supply(offer("1800 mm", "5.00", stock=2)), Cutting()).groups[0].short
+
+
+REASONS: list[tuple[str, dict[str, Any], Supply, str]] = [
+    ("cut.none", {"board": {"thickness": "20 mm"}}, supply(offer("1800 mm", "5.00")), "No softwood of 20 mm"),
+    ("cut.none", {"board": {"height": "160 mm"}}, supply(offer("1800 mm", "5.00")), "Nothing so wide"),
+    ("cut.none", {"row": {"length": "2000 mm"}, "board": {"height": "120 mm"}}, supply(offer("1800 mm", "5.00")), "longer than any"),
+    ("cut.none", {"board": {"height": "100 mm"}, "cutting": {"rip": False}}, supply(offer("1800 mm", "5.00")), "ripping is turned off"),
+    ("cut.none", {"board": {"height": "119 mm"}}, supply(offer("1800 mm", "5.00")), "not enough to spare"),
+    ("cut.apart", {"rows": {"count": 2, "boards": "each"}, "row": {"length": "1000 mm"}, "board": {"height": "120 mm"},
+                   "cutting": {"matched": ["Board 1", "Board 2"]}}, supply(offer("1800 mm", "5.00")), "cut apart"),
+    ("cut.locked", {"board": {"height": "120 mm"}, "cutting": {"locked": {"stick 7": ["Board"]}}}, supply(offer("1800 mm", "5.00")), "gone"),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("code", "patch", "stock", "says"), REASONS)
+def test_why_it_does_not_fit_and_every_fix_settles_it(
+    code: str, patch: dict[str, Any], stock: Supply, says: str
+) -> None:
+    done = start("waxed-jacket", 4, patch)
+    finding = next(f for f in timber(done, stock).findings if f.code == code)
+    assert says in finding.message
+    assert finding.fixes
+    for fix in finding.fixes:
+        after = timber(design(amend(done.brief, fix.patch)), stock)
+        assert not [f for f in after.findings if f.code == code], fix.label
+
+
+def test_one_less_from_a_stick_because_of_the_saw() -> None:
+    # Five rails of 477 are 2385; with four cuts of 2.5 that is 2395 of 2400, if no more than 2 is squared off each end.
+    hats = {"rows": {"count": 5, "boards": "each"}, "row": {"length": "477 mm"}, "board": {"height": "120 mm"}}
+    stacked = start("padlock", 3, hats, "rail")
+    stock = supply(offer("2400 mm", "7.00"))
+    found = next(f for f in timber(stacked, stock).findings if f.code == "cut.kerf")
+    assert (
+        found.message
+        == "5 of 477 mm from a stick of 2400 mm: 4, because the saw takes 2.5 mm at each cut and 10 mm go to square each end."
+    )
+    before = priced(stacked, stock).plan
+    for fix in found.fixes:
+        after = priced(design(amend(stacked.brief, fix.patch)), stock).plan
+        assert (after.cost or 0) < (before.cost or 0), fix.label
+    assert [fix.label for fix in found.fixes] == ["Square off 2 mm at each end", "A row of 474 mm"]
+
+
+def test_the_list_takes_what_is_on_hand_and_the_cheapest_packets() -> None:
+    screws = ({"kind": "screw", "name": "4.0 × 20 mm wood screw", "pack": 20, "price": "1.50"},
+              {"kind": "screw", "name": "4.0 × 20 mm wood screw", "pack": 100, "price": "4.00"})  # fmt: skip
+    stock = supply(offer("1800 mm", "5.00"), wares=screws)
+    here = Supply(stock.sticks, stock.lists, (WareOnHand(kind="screw", name="4.0 × 20 mm wood screw", amount=6),))
+    plan = cut_plan(rails(1, 800), here, Cutting())
+    lines = shopping(plan, [Ware("screw", "4.0 × 20 mm wood screw", 50), Ware("hook", "hook, 60 mm", 3)], here)
+    timber_line, screw, hook = lines
+    assert (timber_line.total, timber_line.packs) == (500, 1)
+    # 44 are missing: one packet of 100 for 4.00 beats three of 20 for 4.50, and leaves 56.
+    assert (screw.packs, screw.pack, screw.total, screw.left) == (1, 100, 400, 56)
+    assert (hook.total, Cost.of(lines)) == (None, Cost(900, 1))
+
+
+def test_finish_by_area_and_coats() -> None:
+    some = Takeoff((), (), 1.2, 30.0)
+    found = {ware.kind: ware for ware in consumables(some, Cutting(finish="linseed oil", coats=3))}
+    # 1.2 m², three coats, 15 m² a litre, 15 % lost: 276 ml; two sheets of each grit.
+    assert (found["finish"].count, found["glue"].count, found["sandpaper"].count) == (276, 30, 2)
+    assert not [ware for ware in consumables(some, Cutting(finish="none")) if ware.kind == "finish"]
+
+
+@pytest.mark.parametrize(
+    ("data", "says"),
+    [
+        ({**SIZES, "long": "800 mm", "flaws": [{"at": "900 mm"}]}, "not on a stick of 800 mm"),
+        ({"form": "dowel", "wide": "20 mm", "thick": "12 mm", "long": "1 m"}, "one diameter"),
+        ({**SIZES, "long": "far"}, "far"),
+    ],
+)
+def test_an_impossible_stick_is_refused_by_name(data: dict[str, Any], says: str) -> None:
+    with pytest.raises(ValueError, match=says):
+        read_stick(data)
+
+
+@given(st.integers(1, 12), st.integers(200, 1700), st.booleans())
+def test_plans_without_prices_use_what_is_usually_sold(count: int, long: int, rip: bool) -> None:
+    plan = cut_plan(rails(count, long), Supply(), Cutting(rip=rip))
+    check_laid(plan, Cutting())
+    assert plan.cost is None
+    assert not plan.missing
+
+
+@pytest.mark.parametrize(("item", "count", "patch"), [seed[1:] for seed in SEEDS], ids=[seed[0] for seed in SEEDS])
+def test_every_way_of_building_can_be_cut(item: str, count: int, patch: dict[str, Any]) -> None:
+    done = start(item, count, {key: one for key, one in patch.items() if key != "place"}, patch.get("family"))
+    stock = supply(wares=tuple(price_list(date(2026, 5, 4), "EUR")["wares"]))
+    thin = design(amend(done.brief, {"cutting": {"thin": True}}))
+    found = priced(thin, stock)
+    check_laid(found.plan, thin.brief.cutting)
+    assert not found.plan.missing
+    unknown = [
+        line.name
+        for line in found.lines
+        if line.total is None and line.kind in ("screw", "hook", "nut", "glue", "finish")
+    ]
+    assert not unknown, "what our own racks take, the yard has"

@@ -1,0 +1,128 @@
+"""Timber: a plan on the bench, a part moved by hand, a stick put on the rack, prices asked of the yard."""
+
+import re
+
+from playwright.sync_api import Browser, Page, expect
+
+from tests.e2e.conftest import AXE, open_rack, saved
+from tests.e2e.test_wall import commit, stage
+from tests.server import Server
+
+
+def test_a_plan_is_read_changed_and_taken_back(home: Page) -> None:
+    page = home
+    open_rack(page, "Kitchen dresser, tin cups")
+    stage(page, "Timber")
+    expect(page.get_by_text("all from what is on hand").first).to_be_visible()
+    peg = page.get_by_role("button", name="Peg 3,")
+    peg.focus()
+    peg.press("Enter")
+    other = page.get_by_role("group", name="Cut Peg 3 from").get_by_role("button").first
+    expect(other).to_contain_text("costs the same")
+    other.click()
+    expect(page.get_by_role("button", name="Kept so")).to_have_count(1)
+    saved(page)
+    page.keyboard.press("Control+z")
+    expect(page.get_by_role("button", name="Kept so")).to_have_count(0)
+
+
+def test_a_part_is_dragged_to_another_stick(home: Page) -> None:
+    page = home
+    open_rack(page, "Kitchen dresser, tin cups")
+    stage(page, "Timber")
+    peg = page.get_by_role("button", name="Peg 2,")
+    away = page.locator("[data-stick]").filter(has=page.get_by_role("button", name="Peg 12,"))
+    expect(away.get_by_role("button", name="Peg 2,")).to_have_count(0)
+    peg.scroll_into_view_if_needed()
+    box, to = peg.bounding_box(), away.bounding_box()
+    assert box
+    assert to
+    page.mouse.move(box["x"] + 10, box["y"] + 8)
+    page.mouse.down()
+    page.mouse.move(to["x"] + 200, to["y"] + 40, steps=6)
+    page.mouse.up()
+    expect(away.get_by_role("button", name="Peg 2,")).to_be_visible()
+    expect(page.get_by_role("button", name="Kept so")).to_have_count(1)
+
+
+def test_every_wrong_figure_of_the_saw_is_said_and_a_fix_settles_what_is_missing(home: Page) -> None:
+    page = home
+    open_rack(page, "Kitchen, spices and soup mugs")
+    stage(page, "Timber")
+    note = page.get_by_role("list", name="Notes on the cut plan")
+    expect(note).to_contain_text("No softwood of 8 mm is to be had")
+    note.get_by_role("button", name="Plane it down from 12 mm").click()
+    expect(note).to_have_count(0)
+    for label in ("each cut takes", "squared off each end", "left to plane when ripped"):
+        commit(page, label, "banana")
+        expect(page.get_by_role("alert")).to_contain_text("banana")
+        page.get_by_label(label, exact=True).press("Escape")
+    commit(page, "coats", "40")
+    expect(page.get_by_role("alert")).to_contain_text("12")
+    page.get_by_label("coats", exact=True).press("Escape")
+    page.get_by_label("spent in all").fill("plenty")
+    page.get_by_role("button", name="It is sawn").click()
+    expect(page.get_by_text("“plenty” is no price").first).to_be_visible()
+    page.get_by_label("spent in all").fill("52.40")
+    page.get_by_role("button", name="It is sawn").click()
+    expect(page.get_by_text("another one like it would take")).to_be_visible()
+    page.get_by_role("button", name="Take back").click()
+    expect(page.get_by_text("another one like it would take")).to_have_count(0)
+
+
+def test_a_stick_is_put_on_the_rack_and_the_yard_is_asked(home: Page) -> None:
+    page = home
+    page.get_by_role("link", name="Timber", exact=True).click()
+    page.get_by_role("button", name="Put a stick on it").click()
+    sheet = page.get_by_role("dialog")
+    sheet.get_by_role("button", name="Keep it").click()
+    expect(sheet.get_by_role("alert")).to_have_count(3)
+    for label, text in (("wide, really", "95"), ("thick, really", "21"), ("long", "1.35 m")):
+        sheet.get_by_label(label).fill(text)
+    sheet.get_by_role("button", name="A flaw to cut around").click()
+    sheet.get_by_label("at", exact=True).fill("2 m")
+    sheet.get_by_role("button", name="Keep it").click()
+    expect(sheet.get_by_role("alert")).to_have_count(1)
+    expect(sheet.get_by_role("alert")).to_contain_text("not on a stick of 1350 mm")
+    sheet.get_by_label("at", exact=True).fill("1200")
+    sheet.get_by_role("button", name="Keep it").click()
+    expect(page.get_by_text("knot at 1200 mm")).to_be_visible()
+    page.get_by_role("button", name="softwood board 95 mm × 21 mm").click()
+    page.get_by_role("button", name="Off the rack").click()
+    expect(page.get_by_text("knot at 1200 mm")).to_have_count(0)
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_text("knot at 1200 mm")).to_be_visible()
+    page.get_by_role("button", name="Ask the timber yard").click()
+    expect(page.get_by_text("prices are of today").first).to_be_visible(timeout=15_000)
+    page.get_by_label("how many (g, ml)").fill("some")
+    page.get_by_label("what", exact=True).fill("4.0 × 50 mm wood screw")
+    page.get_by_role("button", name="Put it in").click()
+    expect(page.get_by_role("alert")).to_contain_text("“some” is no number")
+    page.get_by_label("how many (g, ml)").fill("60")
+    page.get_by_role("button", name="Put it in").click()
+    expect(page.get_by_text("4.0 × 50 mm wood screw")).to_be_visible()
+
+
+def test_the_ladder_says_what_each_count_costs(home: Page) -> None:
+    page = home
+    open_rack(page, "Porch, waxed jackets")
+    page.get_by_role("button", name="what it costs").click()
+    chosen = page.get_by_role("option", selected=True)
+    expect(chosen).to_contain_text(re.compile(r"\d\d\.\d\d"))
+    page.get_by_role("button", name="how full").click()
+    expect(chosen).to_contain_text("%")
+
+
+def test_timber_is_for_everybody_light_dark_and_on_a_phone(home: Page, browser: Browser, server: Server) -> None:
+    rack = home.get_by_role("link", name="Kitchen dresser, tin cups").get_attribute("href")
+    for scheme, width in (("light", 1280), ("dark", 390)):
+        context = browser.new_context(color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True)  # type: ignore[arg-type]
+        page = context.new_page()
+        for at in (f"{rack}/timber", "/timber"):
+            page.goto(server.address + at)
+            expect(page.get_by_text("Cairnfoot Timber").first).to_be_visible()
+            page.evaluate(AXE.read_text("utf-8"))
+            wrong = page.evaluate("async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)")
+            assert wrong == [], (at, scheme)
+            assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), at
+        context.close()

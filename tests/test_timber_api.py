@@ -1,0 +1,220 @@
+"""Timber over HTTP: sticks, wares and prices kept and exchanged; a timber yard with the manners of a real remote; plans."""
+
+import threading
+from collections.abc import Iterator
+from contextlib import contextmanager
+from datetime import date
+from typing import Any
+
+import pytest
+import uvicorn
+from fastapi import FastAPI, Response
+from fastapi.testclient import TestClient
+
+from tests.conftest import Json, change
+from yardcliff.core.timber.stock import PriceList
+from yardcliff.demo import fill
+from yardcliff.standins.timber_yard import BUSY, create_yard, price_list
+from yardcliff.suppliers import HttpSupplier, SupplierError
+
+BOARD = {"wide": "120", "thick": "21 mm", "long": "1.8 m", "species": "spruce"}
+
+
+@contextmanager
+def serving(app: FastAPI) -> Iterator[str]:
+    """An application on a free port."""
+    server = uvicorn.Server(uvicorn.Config(app, port=0, log_level="error", lifespan="off"))
+    thread = threading.Thread(target=server.run, daemon=True)
+    thread.start()
+    while not server.started:
+        pass
+    yield f"http://127.0.0.1:{server.servers[0].sockets[0].getsockname()[1]}"
+    server.should_exit = True
+    thread.join()
+
+
+@pytest.fixture
+def hut(client: TestClient) -> TestClient:
+    """The demo's racks, timber and prices, asked in the English of Ireland."""
+    app: Any = client.app
+    fill(app.state.database)
+    client.headers["accept-language"] = "en-IE,en;q=0.8"
+    return client
+
+
+def rack_named(client: TestClient, name: str) -> Json:
+    return next(rack for rack in client.get("/api/racks").json() if rack["name"] == name)
+
+
+def test_a_stick_is_put_on_the_rack_measured_again_taken_off_and_put_back(client: TestClient) -> None:
+    made = client.post(
+        "/api/timber/sticks", json={**BOARD, "many": 2, "flaws": [{"what": "knot", "at": "400", "width": "30"}]}
+    )
+    assert made.status_code == 201
+    first, second = made.json()["sticks"]
+    assert (first["says"], first["long"], first["flaws"][0]["at"]) == (
+        "spruce board 120 mm × 21 mm",
+        "1800 mm",
+        "400 mm",
+    )
+    shorter = client.put(f"/api/timber/sticks/{first['id']}", json={**BOARD, "long": "1500 mm"}).json()
+    assert [stick["long"] for stick in shorter["sticks"]] == ["1500 mm", "1800 mm"]
+    assert len(client.delete(f"/api/timber/sticks/{second['id']}").json()["sticks"]) == 1
+    assert len(client.post(f"/api/timber/sticks/{second['id']}/restore").json()["sticks"]) == 2
+    dowel = client.post(
+        "/api/timber/sticks", json={"form": "dowel", "stuff": "hardwood", "wide": "3/4 in", "long": "36 in"}
+    )
+    assert dowel.json()["sticks"][-1]["thick"] == "3/4 in"
+
+
+@pytest.mark.parametrize(
+    ("wrong", "field"),
+    [({"wide": "broad"}, "wide"), ({"long": "-3"}, "long"), ({"form": "plank"}, "form"), ({"many": 0}, "many"),
+     ({"flaws": [{"what": "worm", "at": "3"}]}, "flaws.0.what")],
+)  # fmt: skip
+def test_a_stick_that_cannot_be_read_is_refused_by_name(client: TestClient, wrong: Json, field: str) -> None:
+    refused = client.post("/api/timber/sticks", json={**BOARD, **wrong})
+    assert refused.status_code == 422
+    assert field in [error["field"] for error in refused.json()["errors"]]
+    assert client.get("/api/timber").json()["sticks"] == []
+
+
+def test_sticks_and_prices_travel_as_csv_and_bad_rows_are_named(hut: TestClient) -> None:
+    sticks, prices = (hut.get(f"/api/timber/{kind}.csv").text for kind in ("sticks", "prices"))
+    before = hut.get("/api/timber").json()
+    for stick in before["sticks"]:
+        hut.delete(f"/api/timber/sticks/{stick['id']}")
+    hut.delete("/api/timber/prices/Cairnfoot Timber")
+    csv = {"content-type": "text/csv"}
+    assert hut.post("/api/timber/sticks/import", content=sticks, headers=csv).json() == {"taken": 7, "refused": []}
+    taken = hut.post("/api/timber/prices/import", content=prices, headers=csv).json()
+    after = hut.get("/api/timber").json()
+    assert [{**s, "id": ""} for s in after["sticks"]] == [{**s, "id": ""} for s in before["sticks"]]
+    assert (taken["refused"], after["lists"][0]["timber"]) == ([], before["lists"][0]["timber"])
+    assert hut.get("/api/timber/prices.csv").text == prices
+    bad = "wide;thick;long;flaws\n120;21;900;knot 300\nwide;21;900;\n120;21;900;knot 2 m 30 mm\n"
+    answer = hut.post("/api/timber/sticks/import", content=bad, headers=csv).json()
+    assert answer["taken"] == 1
+    assert [line.split(":")[0] for line in answer["refused"]] == ["Line 3", "Line 4"]
+    headless = hut.post("/api/timber/prices/import", content="a,b\n1,2\n", headers=csv)
+    assert (headless.status_code, "no “supplier”" in headless.json()["detail"]) == (422, True)
+    mixed = 'supplier,currency,form,name,price\nShed,EUR,hook,"hook, 60 mm",2\nShed,GBP,hook,big,3\nShed,EUR,hook,odd,cheap\n'
+    told = hut.post("/api/timber/prices/import", content=mixed, headers=csv).json()
+    assert (told["taken"], "one currency" in told["refused"][0], "“cheap” is no price" in told["refused"][1]) == (
+        1,
+        True,
+        True,
+    )
+
+
+def test_the_yard_is_asked_again_where_it_is_busy_or_slow_and_old_prices_stay() -> None:
+    list_of_today = PriceList.model_validate(price_list(date(2026, 5, 4), "GBP"))
+    assert len(list_of_today.offers) > 300
+    assert any(offer.was and offer.was > offer.price for offer in list_of_today.offers)
+    assert any(offer.stock == 0 for offer in list_of_today.offers)
+    assert price_list(date(2026, 5, 4), "GBP") == price_list(date(2026, 5, 4), "GBP")
+    yard = create_yard()
+    yard.state.asked = BUSY - 1  # the next answer is that it is busy
+    with serving(yard) as address:
+        assert HttpSupplier(address, pause=0.01).prices("GBP").currency == "GBP"
+        assert yard.state.asked == BUSY + 1
+        yard.state.asked = 4  # the next answer takes longer than anybody waits here
+        assert HttpSupplier(address, timeout=0.3, pause=0.01).prices("EUR").supplier == "Cairnfoot Timber"
+        with pytest.raises(SupplierError, match="refuses"):
+            HttpSupplier(address).prices("no money")
+    with pytest.raises(SupplierError, match="nobody answers at its address, asked 2 times"):
+        HttpSupplier(address, tries=2, pause=0.01).prices("EUR")
+    other = FastAPI()
+    other.get("/prices")(lambda: Response("hello", media_type="text/plain"))
+    with serving(other) as address, pytest.raises(SupplierError, match="not with a price list"):
+        HttpSupplier(address).prices("EUR")
+
+
+def test_a_yard_that_is_away_leaves_the_prices_and_one_that_answers_renews_them(hut: TestClient) -> None:
+    app: Any = hut.app
+    unknown = hut.post("/api/timber/yard")
+    assert (unknown.status_code, "--yard" in unknown.json()["detail"]) == (400, True)
+    app.state.yard = HttpSupplier("http://127.0.0.1:9", tries=1)
+    away = hut.post("/api/timber/yard")
+    assert (away.status_code, "The prices you have stay" in away.json()["detail"]) == (502, True)
+    assert len(hut.get("/api/timber").json()["lists"]) == 1
+    with serving(create_yard(moody=False)) as address:
+        app.state.yard = HttpSupplier(address)
+        hut.headers["accept-language"] = "en-US"
+        (renewed,) = hut.post("/api/timber/yard").json()["lists"]
+    assert (renewed["supplier"], renewed["currency"]) == ("Cairnfoot Timber", "USD")
+
+
+def test_a_plan_with_its_price_and_what_a_change_of_it_costs(hut: TestClient) -> None:
+    towels = rack_named(hut, "Washroom, towels")
+    at = f"/api/racks/{towels['id']}/timber"
+    plan = hut.get(at).json()
+    assert plan["total"].startswith("€")
+    assert plan["unknown"] == 0
+    assert {group["proved"] for group in plan["groups"]} == {True}
+    shelf = next(s for group in plan["groups"] for s in group["sawn"] if any(p["name"] == "Shelf" for p in s["pieces"]))
+    kind = shelf["key"].partition(" #")[0]
+    tried = hut.post(f"{at}/try", json={"patch": {"cutting": {"forbid": [kind]}}}).json()
+    assert tried["dearer"] >= 0
+    assert tried["says"]
+    assert hut.get(at).json()["cost"] == plan["cost"], "a try keeps nothing"
+    names = [piece["name"] for piece in shelf["pieces"]]
+    rack = hut.get(f"/api/racks/{towels['id']}").json()
+    locked = change(hut, rack, {"cutting": {"locked": {shelf["key"]: names}, "saw": "table saw"}})
+    assert locked["undo"]
+    kept = hut.get(at).json()
+    assert [s["key"] for group in kept["groups"] for s in group["sawn"] if s["locked"]] == [shelf["key"]]
+    assert kept["kerf"] == "3 mm"
+    wrong = hut.patch(
+        f"/api/racks/{towels['id']}", json={"base": locked["version"], "patch": {"cutting": {"saw": "axe"}}}
+    )
+    assert (wrong.status_code, wrong.json()["errors"][0]["field"]) == (422, "cutting.saw")
+    rows = hut.get(f"{at}/files/cut-plan.csv").text.splitlines()
+    assert len(rows) == 1 + sum(len(s["pieces"]) for group in kept["groups"] for s in group["sawn"])
+    assert "finish,hard wax oil" in hut.get(f"{at}/files/shopping.csv").text
+
+
+def test_a_plan_that_was_carried_out_uses_sticks_up_and_is_taken_back(hut: TestClient) -> None:
+    hats = rack_named(hut, "Porch, felt hats")
+    at = f"/api/racks/{hats['id']}/timber"
+    before = [stick["long"] for stick in hut.get("/api/timber").json()["sticks"]]
+    refused = hut.post(f"{at}/done", json={"spent": "a lot"})
+    assert (refused.status_code, refused.json()["errors"][0]["field"]) == (422, "spent")
+    done = hut.post(f"{at}/done", json={"spent": "40,00"})
+    assert done.status_code == 201
+    (sawing,) = done.json()["sawings"]
+    assert sawing["spent"] == "€40.00"
+    assert sawing["over"] != "as planned"
+    after = hut.get("/api/timber").json()["sticks"]
+    # The board of 1080 came out of the 1210, its pegs out of the dowel of 620: 225.5 of that goes back.
+    assert "1210 mm" not in [stick["long"] for stick in after]
+    assert [stick["long"] for stick in after if stick["note"].startswith("Offcut of beech")] == ["220.5 mm"]
+    assert hut.delete(f"{at}/done/{sawing['id']}").json()["sawings"] == []
+    assert [stick["long"] for stick in hut.get("/api/timber").json()["sticks"]] == before
+    assert hut.delete(f"{at}/done/{sawing['id']}").status_code == 404
+
+
+def test_what_is_in_the_drawers_and_own_prices_count(hut: TestClient) -> None:
+    hooks = rack_named(hut, "Porch, waxed jackets")
+    at = f"/api/racks/{hooks['id']}/timber"
+    before = hut.get(at).json()["cost"]
+    hut.put("/api/timber/wares", json={"kind": "hook", "name": "hook, 60 mm", "amount": 6})
+    assert hut.get(at).json()["cost"] == before - 6 * 220
+    assert hut.put("/api/timber/wares", json={"kind": "cat", "name": "x", "amount": 1}).status_code == 422
+    hut.put("/api/timber/wares", json={"kind": "hook", "name": "hook, 60 mm", "amount": 0})
+    hut.put("/api/timber/prices", json={"kind": "hook", "name": "hook, 60 mm", "price": "1.00"})
+    assert hut.get(at).json()["cost"] == before - 6 * 120
+    assert hut.put("/api/timber/prices", json={"kind": "hook", "name": "x", "price": "dear"}).status_code == 422
+    assert hut.delete("/api/timber/prices/nobody").status_code == 404
+
+
+def test_the_ladder_and_versions_say_what_each_costs(hut: TestClient) -> None:
+    jackets = rack_named(hut, "Porch, waxed jackets")
+    costs = hut.get(f"/api/racks/{jackets['id']}/timber/ladder").json()
+    assert [one["count"] for one in costs] == [3, 4, 5, 6, 7, 8, 9]
+    assert len({one["total"] for one in costs}) == 7
+    (_, kept) = hut.post(f"/api/racks/{jackets['id']}/versions", json={"name": "Six"}).json()
+    change(hut, hut.get(f"/api/racks/{jackets['id']}").json(), {"row": {"count": 4}})
+    compared = hut.get(f"/api/racks/{jackets['id']}/versions/compare?id=now&id={kept['id']}").json()
+    cost = next(trait for trait in compared["results"] if trait["label"] == "costs")
+    assert (len(cost["texts"]), cost["best"]) == (2, [0])
