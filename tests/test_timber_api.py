@@ -218,3 +218,24 @@ def test_the_ladder_and_versions_say_what_each_costs(hut: TestClient) -> None:
     compared = hut.get(f"/api/racks/{jackets['id']}/versions/compare?id=now&id={kept['id']}").json()
     cost = next(trait for trait in compared["results"] if trait["label"] == "costs")
     assert (len(cost["texts"]), cost["best"]) == (2, [0])
+
+
+def test_racks_are_cut_together_along_a_line_that_tells_how_far_it_is(hut: TestClient) -> None:
+    mugs, keys = (rack_named(hut, name)["id"] for name in ("Kitchen, enamel mugs", "Office, room keys"))
+    asked = {"racks": [{"rack": mugs, "copies": 12, "patch": {"row": {"length": "600 mm"}}}, {"rack": keys, "copies": 9}],
+             "cutting": {"saw": "table saw"}}  # fmt: skip
+    with hut.websocket_connect("ws://127.0.0.1:8722/api/timber/batch") as line:
+        line.send_json(asked)
+        told = []
+        while (news := line.receive_json())["within"]:
+            told.append(news["within"])
+        assert told
+        assert told[-1].endswith("of the best")
+        timber = news["timber"]
+        cut = [piece["name"] for group in timber["groups"] for stick in group["sawn"] for piece in stick["pieces"]]
+        assert len(cut) == len(set(cut)) == 12 * 8 + 9
+        assert news["saves"].startswith("€")
+        line.send_json({"racks": [{"rack": "nobody"}]})
+        assert line.receive_json()["problem"]["status"] == 404
+        line.send_json({"racks": []})
+        assert line.receive_json()["problem"]["errors"][0]["field"] == "racks"

@@ -172,3 +172,19 @@ def test_what_is_left_is_gathered_into_one_piece() -> None:
     plan = solve(Problem(tuple(Want(long, 1200, 1) for long in (9000, 8000, 7000, 6000)), (PLAIN,), 0))
     rests = sorted(24000 - sum((9000, 8000, 7000, 6000)[k] for k in cut.parts) for cut in plan.cuts)
     assert rests == [0, 18000]
+
+
+def test_whoever_ends_the_search_gets_what_was_found() -> None:
+    wants = tuple(Want(long, 1200, 3) for long in (10700, 8300, 6100, 5900, 4700, 3300))
+    problem = Problem(wants, (PLAIN, Bar(1200, ((0, 30000),), 1400), Bar(1200, ((0, 18000),), 790)), 30)
+    asked: list[tuple[int, int]] = []
+
+    def told(total: int, bound: int) -> bool:
+        asked.append((total, bound))
+        return False
+
+    early, best = solve(problem, told), solve(problem)
+    check_sawable(problem, early.cuts)
+    assert len(asked) == 1
+    assert best.bound <= best.total <= early.total
+    assert not early.proved or early.total == best.total

@@ -15,6 +15,7 @@ from yardcliff.core.families import Brief, starting
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.materials import Blank, Ware
 from yardcliff.core.timber.asked import Cutting
+from yardcliff.core.timber.batch import Member, batch
 from yardcliff.core.timber.bench import order
 from yardcliff.core.timber.cost import Cost, consumables, shopping
 from yardcliff.core.timber.plan import CutPlan, cut_plan, marks, offcut_sticks, pieces, stops
@@ -295,3 +296,19 @@ def test_every_way_of_building_can_be_cut(item: str, count: int, patch: dict[str
         if line.total is None and line.kind in ("screw", "hook", "nut", "glue", "finish")
     ]
     assert not unknown, "what our own racks take, the yard has"
+
+
+def test_racks_that_are_cut_together_share_sticks_and_packets() -> None:
+    # Two rails of 800 from one stick of 1800 for 5.00; one by one each takes a stick, and a packet of screws that holds 100.
+    screws = {"kind": "screw", "name": "4.0 × 20 mm wood screw", "pack": 100, "price": "4.00"}
+    stock = supply(offer("1800 mm", "5.00"), wares=(screws,))
+    rail = start("waxed-jacket", 3, {"row": {"length": "800 mm"}, "board": {"height": "120 mm"}})
+    both = batch([Member("Porch", rail, 1), Member("Porch", rail, 1)], stock, Cutting())
+    assert [one.piece.name for sawn in both.together.plan.sawn for one in sawn.laid] == [
+        "Porch 1: Board",
+        "Porch 2: Board",
+    ]
+    assert (both.together.plan.cost, both.together.cost.total, both.apart) == (500, 900, 1800)
+    assert next(line for line in both.together.lines if line.kind == "hook").need == 6
+    twice = batch([Member("Porch", rail, 2)], stock, Cutting())
+    assert (twice.together.lines, twice.apart) == (both.together.lines, both.apart)

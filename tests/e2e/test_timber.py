@@ -113,14 +113,36 @@ def test_the_ladder_says_what_each_count_costs(home: Page) -> None:
     expect(chosen).to_contain_text("%")
 
 
+def test_racks_are_cut_together_at_several_lengths(home: Page) -> None:
+    page = home
+    page.get_by_role("link", name="Timber", exact=True).click()
+    page.get_by_role("link", name="Cut several racks together").click()
+    for name in ("Office, room keys", "Porch, padlocks"):
+        page.get_by_label(name, exact=True).check()
+    page.get_by_role("button", name="Another length of Office, room keys").click()
+    page.get_by_label("long").last.fill("600 mm")
+    page.get_by_label("long").last.press("Enter")
+    expect(page.get_by_label("Office, room keys, 600 mm: Board, 600 mm")).to_be_visible()
+    expect(page.get_by_text("Together saves")).to_be_visible()
+    page.get_by_label("How many of Porch, padlocks, 1").fill("none")
+    page.get_by_label("How many of Porch, padlocks, 1").press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("“none” is no number of racks")
+    page.get_by_label("How many of Porch, padlocks, 1").press("Escape")
+    page.get_by_label("long").last.fill("banana")
+    page.get_by_label("long").last.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("“banana” is no number")
+    page.reload()
+    expect(page.get_by_label("Office, room keys", exact=True)).to_be_checked()
+
+
 def test_timber_is_for_everybody_light_dark_and_on_a_phone(home: Page, browser: Browser, server: Server) -> None:
     rack = home.get_by_role("link", name="Kitchen dresser, tin cups").get_attribute("href")
     for scheme, width in (("light", 1280), ("dark", 390)):
         context = browser.new_context(color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True)  # type: ignore[arg-type]
         page = context.new_page()
-        for at in (f"{rack}/timber", "/timber"):
+        for at in (f"{rack}/timber", "/timber", f"/timber/together?cut={(rack or '').rpartition('/')[2]}"):
             page.goto(server.address + at)
-            expect(page.get_by_text("Cairnfoot Timber").first).to_be_visible()
+            expect(page.get_by_text(re.compile("Cairnfoot Timber|One by one")).first).to_be_visible()
             page.evaluate(AXE.read_text("utf-8"))
             wrong = page.evaluate("async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)")
             assert wrong == [], (at, scheme)

@@ -8,6 +8,7 @@ import { NewRackPage } from "./features/racks/NewRackPage";
 import { RacksPage } from "./features/racks/RacksPage";
 import { RackPage } from "./features/rack/RackPage";
 import { TimberPage } from "./features/timber/TimberPage";
+import { TogetherPage } from "./features/timber/TogetherPage";
 import { WallPage } from "./features/walls/WallPage";
 import { VersionsPage } from "./features/versions/VersionsPage";
 import "./styles.css";
@@ -31,6 +32,7 @@ const router = createBrowserRouter([
   { path: "/racks/:id/fixing", element: <RackPage stage="fixing" /> },
   { path: "/racks/:id/timber", element: <RackPage stage="timber" /> },
   { path: "/timber", element: <TimberPage /> },
+  { path: "/timber/together", element: <TogetherPage /> },
   { path: "/walls/:id", element: <WallPage /> },
   { path: "/racks/:id/versions", element: <VersionsPage /> },
   { path: "*", element: <NotFound /> },

@@ -6,7 +6,7 @@ from contextlib import asynccontextmanager
 from fastapi import FastAPI
 
 from yardcliff import __version__
-from yardcliff.api import aids, catalogue, errors, items, racks, site, solve, stock, timber, versions, walls
+from yardcliff.api import aids, batch, catalogue, errors, items, racks, site, solve, stock, timber, versions, walls
 from yardcliff.api.security import LOCAL_NAMES, Guard
 from yardcliff.store.database import Database
 from yardcliff.suppliers import Supplier
@@ -61,6 +61,7 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES, yard: Su
     app.include_router(walls.router)
     app.include_router(stock.router)
     app.include_router(timber.router)
+    app.include_router(batch.router)
     site.install(app)
     app.add_middleware(Guard, hosts=hosts)
     return app

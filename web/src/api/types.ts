@@ -51,6 +51,14 @@ export interface Tried {
   design: Design | null;
   problem: Problem | null;
 }
+/** What is told of racks that are cut together, along a line as well. */
+export interface Batch {
+  within: string;
+  timber: Timber | null;
+  apart: string;
+  saves: string;
+  problem: Problem | null;
+}
 export type TapeName = Design["tape"]["name"];
 /** A JSON merge patch on a brief. */
 export type Patch = Record<string, unknown>;

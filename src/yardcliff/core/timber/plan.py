@@ -4,7 +4,7 @@ Works in exact millimetres outside and in whole tenths inside: parts are rounded
 """
 
 from collections import Counter, defaultdict
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from itertools import groupby
 from math import ceil, floor
@@ -21,6 +21,8 @@ ALIKE = Fraction(1, 2)
 """How far stock may be off a part's thickness or width and still count as it, mm."""
 PLANED = Fraction(10)
 """How much may be planed off a board's thickness, mm: beyond that it is resawn."""
+Told = Callable[[int, int], bool]
+"""Told the best total and the bound of what is being solved, by their weight; answers whether to go on."""
 KEEP, KEEP_WIDE = Fraction(150), Fraction(20)
 """An offcut so long and so wide is worth keeping, mm."""
 
@@ -152,15 +154,15 @@ def pieces(blanks: Iterable[Blank], prefix: str = "") -> tuple[Piece, ...]:
     return tuple(found)
 
 
-def cut_plan(wanted: Sequence[Piece], supply: Supply, cutting: Cutting) -> CutPlan:
-    """The cheapest plan for all pieces, section by section."""
+def cut_plan(wanted: Sequence[Piece], supply: Supply, cutting: Cutting, told: Told | None = None) -> CutPlan:
+    """The cheapest plan for all pieces, section by section; who is `told` how it goes may have it end early."""
     groups: dict[tuple[object, ...], list[Piece]] = defaultdict(list)
     for piece in wanted:
         blank = piece.blank
         round_ = blank.form in ROUND
         across = blank.wide if round_ or not cutting.rip else None
         groups[blank.form if round_ else "board", blank.stuff, blank.thick, across].append(piece)
-    return CutPlan(tuple(_group(group, supply, cutting) for group in groups.values()), cutting.takes)
+    return CutPlan(tuple(_group(group, supply, cutting, told) for group in groups.values()), cutting.takes)
 
 
 def sources(piece: Piece, supply: Supply, cutting: Cutting) -> list[Source]:
@@ -209,7 +211,7 @@ class _Sum:
     names: list[list[tuple[Piece, ...]]] = field(default_factory=list)
 
 
-def _group(wanted: list[Piece], supply: Supply, cutting: Cutting) -> Group:
+def _group(wanted: list[Piece], supply: Supply, cutting: Cutting, told: Told | None) -> Group:
     blank = wanted[0].blank
     says = (
         f"{blank.form.capitalize()} {exact_text(blank.thick)}"
@@ -226,7 +228,7 @@ def _group(wanted: list[Piece], supply: Supply, cutting: Cutting) -> Group:
         mine = [by_name[name] for name in names if name in by_name]
         if not mine:
             continue
-        done = _solved(mine, [source], Counter(), cutting, most=1) if source else None
+        done = _solved(mine, [source], Counter(), cutting, told, most=1) if source else None
         if source is None or done is None:
             unfit.append(key)
             continue
@@ -242,15 +244,15 @@ def _group(wanted: list[Piece], supply: Supply, cutting: Cutting) -> Group:
     cost: int | None = sum(one.source.price or 0 for one in sawn)
     least, proved = cost, True
     if at_all:
-        done = _solved(at_all, list(bars.values()), taken, cutting)
+        done = _solved(at_all, list(bars.values()), taken, cutting, told)
         if done is None:
             short, enough = True, [replace(one, stock=None) for one in bars.values()]
-            done = _solved(at_all, enough, taken, cutting)
+            done = _solved(at_all, enough, taken, cutting, told)
             if done is None:
                 apart, cutting = True, cutting.model_copy(update={"matched": ()})
-                done = _solved(at_all, list(bars.values()), taken, cutting)
+                done = _solved(at_all, list(bars.values()), taken, cutting, told)
                 short = done is None
-                done = done or _solved(at_all, enough, taken, cutting)
+                done = done or _solved(at_all, enough, taken, cutting, told)
         assert done is not None, "every piece fits on something, and there is enough of it"
         used = Counter((one.source.key, one.copy) for one in sawn)
         for one in done[0]:
@@ -268,14 +270,19 @@ def _group(wanted: list[Piece], supply: Supply, cutting: Cutting) -> Group:
 
 
 def _solved(
-    wanted: Sequence[Piece], bars: Sequence[Source], taken: Mapping[str, int], cutting: Cutting, most: int | None = None
+    wanted: Sequence[Piece],
+    bars: Sequence[Source],
+    taken: Mapping[str, int],
+    cutting: Cutting,
+    told: Told | None,
+    most: int | None = None,
 ) -> tuple[list[Sawn], int, bool] | None:
     """Sticks, the least cost, whether it is proved; None where the bars do not suffice. `most` holds each bar's number down."""
-    from yardcliff.core.cutting.search import NoPlan, solve  # the solver takes a while to import
+    from yardcliff.core.cutting.search import NoPlan, go_on, solve  # the solver takes a while to import
 
     asked = _sum(wanted, bars, taken, cutting, most)
     try:
-        plan = solve(asked.problem)
+        plan = solve(asked.problem, told or go_on)
     except NoPlan:
         return None
     names = [list(each) for each in asked.names]

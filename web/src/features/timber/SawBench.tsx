@@ -4,9 +4,9 @@ import { useLayoutEffect, useRef, useState, type PointerEvent } from "react";
 import { api } from "../../api/client";
 import type { Sawn, Timber, TimberGroup } from "../../api/types";
 import { Button } from "../../ui/Button";
-import { Measure } from "../../ui/Measure";
 import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
+import { GroupHead, Order, StickSays } from "./Sticks";
 import { StickDrawing } from "./StickDrawing";
 import { kindOf, lockPatch, movePatch, sticks, useTimber } from "./useTimber";
 
@@ -93,17 +93,7 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
       )}
       {timber.data?.groups.map((group, index) => (
         <div key={index} className="pt-3">
-          <h2 className="flex flex-wrap items-baseline gap-x-3 border-b-2 border-ink text-[1.05rem]">
-            <span className="flex-1">
-              <Measure text={group.says} />
-            </span>
-            <span className={`text-[0.87rem] font-normal ${group.proved ? "text-soft" : "text-care"}`}>
-              {group.verdict}
-            </span>
-          </h2>
-          {group.missing.length > 0 && (
-            <p className="hand mt-1 text-[0.9rem] text-stop">nothing gives: {group.missing.join(", ")}</p>
-          )}
+          <GroupHead group={group} />
           {group.sawn.map((stick) => (
             <OneStick
               key={stick.key}
@@ -143,18 +133,7 @@ function OneStick({ stick, scale, picked, over, onPick, onDrag }: StickProps) {
   return (
     <div data-stick={stick.key} className={`pt-2 ${over ? "bg-note-bg outline-2 outline-act" : ""}`}>
       <div className="flex flex-wrap items-baseline gap-x-3 text-[0.9rem]">
-        <span className="font-semibold">
-          <Measure text={stick.name} />
-        </span>
-        <span className="hand text-soft">
-          <Measure text={stick.long} />
-        </span>
-        <span className="hand">
-          {stick.price}
-          {stick.was && <s className="pl-1.5 text-soft">{stick.was}</s>}
-        </span>
-        <span className="hand text-soft">{stick.used} becomes parts</span>
-        {stick.note && <span className="truncate text-soft italic">{stick.note}</span>}
+        <StickSays stick={stick} />
         <span className="flex-1" />
         <Button
           look="bare"
@@ -175,16 +154,7 @@ function OneStick({ stick, scale, picked, over, onPick, onDrag }: StickProps) {
       <div className="overflow-x-auto">
         <StickDrawing stick={stick} scale={scale} picked={picked} onPick={onPick} onDrag={onDrag} />
       </div>
-      <details className="text-[0.88rem]">
-        <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">In this order</summary>
-        <ol className="list-decimal pb-1 pl-6">
-          {stick.order.map((step, index) => (
-            <li key={index}>
-              <Measure text={step} />
-            </li>
-          ))}
-        </ol>
-      </details>
+      <Order stick={stick} />
     </div>
   );
 }

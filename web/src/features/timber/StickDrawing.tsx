@@ -12,9 +12,10 @@ interface Props {
   stick: Sawn;
   /** Pixels per mm, the same for all sticks. */
   scale: number;
-  picked: string | null;
-  onPick: (piece: string) => void;
-  onDrag: (piece: string, event: PointerEvent) => void;
+  picked?: string | null;
+  /** Without it, pieces are only shown. */
+  onPick?: (piece: string) => void;
+  onDrag?: (piece: string, event: PointerEvent) => void;
 }
 
 /** A stick at true length with what is sawn from it, and its running marks as a tape reads them. */
@@ -43,8 +44,8 @@ export function StickDrawing({ stick, scale, picked, onPick, onDrag }: Props) {
           width={(piece.box.x1 - piece.box.x0) * scale}
           height={(piece.box.y1 - piece.box.y0) * up}
           picked={piece.name === picked}
-          onPick={() => onPick(piece.name)}
-          onDrag={(event) => onDrag(piece.name, event)}
+          onPick={onPick && (() => onPick(piece.name))}
+          onDrag={onDrag && ((event) => onDrag(piece.name, event))}
         />
       ))}
       {stick.offcuts
@@ -127,8 +128,8 @@ interface ShapeProps {
   width: number;
   height: number;
   picked: boolean;
-  onPick: () => void;
-  onDrag: (event: PointerEvent) => void;
+  onPick: (() => void) | undefined;
+  onDrag: ((event: PointerEvent) => void) | undefined;
 }
 
 function PieceShape({ piece, x, y, width, height, picked, onPick, onDrag }: ShapeProps) {
@@ -137,16 +138,19 @@ function PieceShape({ piece, x, y, width, height, picked, onPick, onDrag }: Shap
   const words = [both, piece.name, piece.name.replace(/^.*\D(?=\d+$)/, "")].find(fits);
   return (
     <g
-      role="button"
-      tabIndex={0}
-      aria-pressed={picked}
+      role={onPick ? "button" : "img"}
+      tabIndex={onPick ? 0 : undefined}
+      aria-pressed={onPick && picked}
       aria-label={both}
-      className="cursor-grab touch-none outline-none [&:focus-visible>rect]:stroke-act [&:focus-visible>rect]:stroke-3"
+      className={
+        onPick &&
+        "cursor-grab touch-none outline-none [&:focus-visible>rect]:stroke-act [&:focus-visible>rect]:stroke-3"
+      }
       onClick={onPick}
       onKeyDown={(event) => {
         if (event.key === "Enter" || event.key === " ") {
           event.preventDefault();
-          onPick();
+          onPick?.();
         }
       }}
       onPointerDown={onDrag}

@@ -67,6 +67,9 @@ export function TimberPage() {
         <h1 className="flex-1 text-[1.7rem]">
           Timber <span className="text-[1rem] font-normal text-soft">on hand, and what more would cost</span>
         </h1>
+        <Link to="/timber/together" className={LINK}>
+          Cut several racks together
+        </Link>
         <ThemeButton />
       </header>
       <main className="grid gap-x-8 lg:grid-cols-[1fr_22rem]">

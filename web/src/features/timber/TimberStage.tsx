@@ -5,7 +5,6 @@ import { Link } from "react-router";
 import { api, timberUrl } from "../../api/client";
 import type { Timber } from "../../api/types";
 import { Button } from "../../ui/Button";
-import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
 import { Pick } from "../../ui/Pick";
 import { useSay } from "../../ui/Toasts";
@@ -13,7 +12,8 @@ import { BriefField } from "../rack/BriefField";
 import { Note } from "../rack/Notes";
 import { Section } from "../rack/Section";
 import { useSession, useShown } from "../rack/shown";
-import { useTimber } from "./useTimber";
+import { Lines } from "./Lines";
+import { SAWS, useTimber } from "./useTimber";
 
 interface Cutting {
   saw: string;
@@ -24,7 +24,6 @@ interface Cutting {
   finish: string;
 }
 
-const SAWS = ["hand saw", "pull saw", "jigsaw", "mitre saw", "table saw", "thin blade", "shears"];
 const FINISHES = ["none", "hard wax oil", "linseed oil", "water varnish", "paint", "shellac"];
 const FILES = [
   { kind: "cut-plan.csv", label: "Cut plan (CSV)" },
@@ -201,57 +200,9 @@ function Tick({
 
 function Shopping({ timber }: { timber: Timber }) {
   const id = useShown((shown) => shown.rack.id);
-  const queries = useQueryClient();
-  async function onPrice(line: Timber["lines"][number], text: string) {
-    try {
-      await api.notePrice({ kind: line.kind, name: line.name, price: text, pack: 1 });
-      await queries.invalidateQueries({ queryKey: ["timber"] });
-      return null;
-    } catch (error) {
-      return (error as Error).message;
-    }
-  }
-  const wares = (kind: string) => !["board", "sheet", "dowel", "pipe", "bar", "threaded rod"].includes(kind);
   return (
     <Section title="To buy">
-      <table className="w-full text-[0.88rem]">
-        <thead className="sr-only">
-          <tr>
-            <th>What</th>
-            <th>How many</th>
-            <th>Cost</th>
-          </tr>
-        </thead>
-        <tbody>
-          {timber.lines.map((line) => (
-            <tr key={line.kind + line.name} className="border-t border-rule align-top first:border-t-0">
-              <td className="py-0.5 pr-1">
-                <Measure text={line.name} />
-                <span className="block text-[0.8rem] text-soft">
-                  needs {line.need}
-                  {line.left && `, ${line.left} left over`}
-                  {/(only|out of)/.test(line.says) && <span className="text-care">, {line.says}</span>}
-                </span>
-              </td>
-              <td className="hand py-0.5 text-right whitespace-nowrap">{line.buy}</td>
-              <td className="hand w-20 py-0.5 text-right whitespace-nowrap">
-                {line.known || !wares(line.kind) ? (
-                  line.total
-                ) : (
-                  <Field
-                    label={`Price of ${line.name}`}
-                    labelHidden
-                    boxed
-                    placeholder="price?"
-                    value=""
-                    onCommit={(text) => onPrice(line, text)}
-                  />
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Lines lines={timber.lines} />
       <p className="mt-1.5 flex flex-wrap gap-x-3 text-[0.88rem]">
         {FILES.map(({ kind, label }) => (
           <a

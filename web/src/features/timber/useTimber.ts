@@ -4,6 +4,8 @@ import { api } from "../../api/client";
 import type { Sawn, Timber } from "../../api/types";
 import { useShown } from "../rack/shown";
 
+export const SAWS = ["hand saw", "pull saw", "jigsaw", "mitre saw", "table saw", "thin blade", "shears"];
+
 /** The cut plan and what it costs, of the rack as it is stored. */
 export function useTimber() {
   const id = useShown((shown) => shown.rack.id);

@@ -1,0 +1,136 @@
+"""Racks that are cut together: one plan, told along an open line as it gets better, to be ended at any time."""
+
+import asyncio
+from collections.abc import Callable
+from contextlib import suppress
+from threading import Event
+from typing import Annotated
+
+from fastapi import APIRouter, WebSocket, WebSocketDisconnect
+from pydantic import BaseModel, Field, ValidationError
+
+from yardcliff.api.deps import OnSite, Sites, Speaks, Store, Supplies, Timbers
+from yardcliff.api.errors import Problem, explained
+from yardcliff.api.scene_wire import Wire
+from yardcliff.api.timber_views import view_timber
+from yardcliff.api.timber_wire import TimberView
+from yardcliff.api.tongue import Tongue
+from yardcliff.core.amend import amend, read_brief
+from yardcliff.core.errors import YardcliffError
+from yardcliff.core.findings import Patch
+from yardcliff.core.timber.asked import Cutting
+from yardcliff.core.timber.batch import Batch, Member, batch
+from yardcliff.store.sheets import Racks
+
+router = APIRouter(prefix="/api/timber", tags=["timber"])
+MOST = 60
+"""Racks and lengths in one batch."""
+
+
+class Part(BaseModel):
+    """A rack of the batch: so many of it, with `patch` at another length."""
+
+    rack: str
+    copies: int = Field(1, ge=1, le=50)
+    patch: Patch = Field(default_factory=dict)
+
+
+class Asked(BaseModel):
+    """What is cut together, and what with."""
+
+    racks: Annotated[list[Part], Field(min_length=1, max_length=MOST)]
+    cutting: Cutting = Cutting()
+
+
+class BatchView(Wire):
+    """A batch: how far it is while it is solved, then the whole plan and what going one by one would have cost."""
+
+    within: str
+    timber: TimberView | None
+    apart: str
+    saves: str
+    problem: Problem | None = None
+
+
+def solved(
+    asked: Asked,
+    racks: Racks,
+    sites: Sites,
+    timbers: Supplies,
+    tongue: Tongue,
+    told: Callable[[int, int], bool] | None = None,
+) -> BatchView:
+    """The batch worked out."""
+    supply = timbers.supply()
+    members = []
+    for part in asked.racks:
+        record = racks.get(part.rack)
+        done = sites.design(amend(read_brief(record.brief), part.patch), part.rack)
+        size = f", {done.tape.write(done.rack.row.length)}" if part.patch else ""
+        members.append(Member(record.name + size, done, part.copies))
+    found: Batch = batch(members, supply, asked.cutting, told)
+    # The first rack's tape writes all lengths.
+    first = members[0].done
+    seen = view_timber(first, found.together, supply, (), tongue)
+    less = found.apart - found.together.cost.total
+    return BatchView(
+        within="",
+        timber=seen,
+        apart=tongue.money(found.apart, supply.currency),
+        saves=tongue.money(less, supply.currency) if less > 0 else "",
+    )
+
+
+@router.websocket("/batch")
+async def line(socket: WebSocket, store: Store, sites: OnSite, timbers: Timbers, tongue: Speaks) -> None:
+    """One batch a message: answers how near the best its plan is as often as that changes, then all of it. Any further
+    message ends the search with what was found so far.
+    """
+    await socket.accept()
+    loop = asyncio.get_running_loop()
+    with suppress(WebSocketDisconnect):
+        while True:
+            text = await socket.receive_text()
+            news: asyncio.Queue[str] = asyncio.Queue()
+            stop = Event()
+
+            def told(total: int, bound: int, news: asyncio.Queue[str] = news, stop: Event = stop) -> bool:
+                share = 100 * (total - bound) / max(bound, 1)
+                within = "nothing found yet" if total >> 61 else f"within {share:.1f} % of the best"
+                loop.call_soon_threadsafe(news.put_nowait, within)
+                return not stop.is_set()
+
+            work = asyncio.create_task(asyncio.to_thread(_worked, text, store, sites, timbers, tongue, told))
+            await _follow(socket, work, news, stop)
+
+
+def _worked(
+    text: str, racks: Racks, sites: Sites, timbers: Supplies, tongue: Tongue, told: Callable[[int, int], bool]
+) -> BatchView:
+    try:
+        return solved(Asked.model_validate_json(text), racks, sites, timbers, tongue, told)
+    except (YardcliffError, ValidationError) as error:
+        return BatchView(within="", timber=None, apart="", saves="", problem=explained(error))
+
+
+async def _follow(socket: WebSocket, work: "asyncio.Task[BatchView]", news: "asyncio.Queue[str]", stop: Event) -> None:
+    """Send the news until the work is done; whoever writes or goes away meanwhile ends it."""
+    hears = asyncio.create_task(socket.receive_text())
+    try:
+        while not work.done():
+            getter = asyncio.create_task(news.get())
+            done, _ = await asyncio.wait({work, getter, hears}, return_when=asyncio.FIRST_COMPLETED)
+            if getter in done:
+                await socket.send_text(
+                    BatchView(within=getter.result(), timber=None, apart="", saves="").model_dump_json()
+                )
+            else:
+                getter.cancel()
+            if hears in done:
+                stop.set()
+                hears.result()  # a line that was closed says so here
+                hears = asyncio.create_task(asyncio.Event().wait())  # type: ignore[arg-type]
+        await socket.send_text(work.result().model_dump_json())
+    finally:
+        stop.set()
+        hears.cancel()

@@ -1,0 +1,55 @@
+"""Several racks, or one at several lengths, cut from one purchase."""
+
+from collections import Counter
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import NamedTuple
+
+from yardcliff.core.design import Design
+from yardcliff.core.timber.asked import Cutting
+from yardcliff.core.timber.cost import consumables, shopping
+from yardcliff.core.timber.plan import Piece, Told, cut_plan, pieces
+from yardcliff.core.timber.stock import Supply
+from yardcliff.core.timber.takeoff import Takeoff, takeoff
+from yardcliff.core.timber.timber import Timber, priced
+
+
+class Member(NamedTuple):
+    """A rack of a batch, by the name that its parts are known by, and how many of it are made."""
+
+    name: str
+    done: Design
+    copies: int
+
+
+@dataclass(frozen=True, slots=True)
+class Batch:
+    """All of it cut together, and what the racks would cost one by one, the same stock on hand going to each."""
+
+    together: Timber
+    apart: int
+
+
+def batch(members: Sequence[Member], supply: Supply, cutting: Cutting, told: Told | None = None) -> Batch:
+    """One plan and one list for all: cut with the saw, and finished as, `cutting` says."""
+    takeoffs = [(member, takeoff(member.done.rack, member.done.machining)) for member in members]
+    many, at = Counter[str](), Counter[str]()
+    for member in members:
+        many[member.name] += member.copies
+    wanted: list[Piece] = []
+    for member, one in takeoffs:
+        for _ in range(member.copies):
+            at[member.name] += 1
+            number = f" {at[member.name]}" if many[member.name] > 1 else ""
+            wanted += pieces(one.blanks, f"{member.name}{number}: ")
+    taken = Takeoff(
+        tuple(blank for _, one in takeoffs for blank in one.blanks),
+        tuple(replace(ware, count=ware.count * member.copies) for member, one in takeoffs for ware in one.wares),
+        sum(one.faces * member.copies for member, one in takeoffs),
+        sum(one.glue * member.copies for member, one in takeoffs),
+    )
+    plan = cut_plan(wanted, supply, cutting, told)
+    lines = shopping(plan, (*taken.wares, *consumables(taken, cutting)), supply)
+    holders = sum(len(member.done.rack.holders) * member.copies for member in members)
+    apart = sum(priced(member.done, supply).cost.total * member.copies for member in members)
+    return Batch(Timber(taken, plan, lines, (), holders), apart)

@@ -1,0 +1,217 @@
+import { useQuery } from "@tanstack/react-query";
+import { useLayoutEffect, useRef, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+
+import { api } from "../../api/client";
+import type { RackSummary, Timber } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Field } from "../../ui/Field";
+import { Pick } from "../../ui/Pick";
+import { ThemeButton } from "../../ui/ThemeButton";
+import { Lines } from "./Lines";
+import { StickDrawing } from "./StickDrawing";
+import { GroupHead, Order, StickSays } from "./Sticks";
+import { useBatch, type Part } from "./useBatch";
+import { SAWS, sticks } from "./useTimber";
+
+const LINK = "text-act underline decoration-dotted underline-offset-3";
+const written = ({ rack, copies, length }: Part) => [rack, copies, length].join("~");
+function read(text: string): Part {
+  const [rack = "", copies = "1", length = ""] = text.split("~");
+  return { rack, copies: Number(copies) || 1, length };
+}
+
+/** Several racks, or one at several lengths, cut from one purchase. Which ones stands in the address. */
+export function TogetherPage() {
+  const racks = useQuery({ queryKey: ["racks"], queryFn: api.racks });
+  const [search, setSearch] = useSearchParams();
+  const parts = search.getAll("cut").map(read);
+  const saw = search.get("saw") ?? "mitre saw";
+  const { batch, within, stop } = useBatch(parts, saw);
+  const put = (next: Part[], by = saw) =>
+    setSearch(new URLSearchParams([["saw", by], ...next.map((part) => ["cut", written(part)])]), {
+      replace: true,
+    });
+  return (
+    <div className="flex min-h-dvh flex-col md:h-dvh">
+      <title>Cut together | Yardcliff</title>
+      <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink px-5 py-2">
+        <Link to="/timber" className={LINK}>
+          Timber
+        </Link>
+        <h1 className="flex-1 text-[1.4rem]">
+          Cut together <span className="text-[1rem] font-normal text-soft">from one purchase</span>
+        </h1>
+        <ThemeButton />
+      </header>
+      <main className="flex min-h-0 flex-1 flex-col md:flex-row">
+        <section aria-label="Cut plan" className="min-w-0 flex-1 bg-wall px-3 pb-6 md:overflow-y-auto">
+          {within && (
+            <p role="status" className="flex items-center gap-3 py-2 text-soft">
+              <span className="flex-1">Looking for the cheapest: {within}</span>
+              <Button onClick={stop}>Take what is found</Button>
+            </p>
+          )}
+          {batch?.problem && (
+            <p role="alert" className="my-3 border border-stop bg-stop-bg p-3 text-stop">
+              {batch.problem.detail}
+            </p>
+          )}
+          {parts.length === 0 && (
+            <p className="p-6 text-soft">
+              Tick the racks that are made in one go: they share sticks and packets.
+            </p>
+          )}
+          {batch?.timber && <Bench timber={batch.timber} />}
+        </section>
+        <aside
+          aria-label="What is cut together"
+          className="border-ink bg-sheet p-3 md:w-[24rem] md:overflow-y-auto md:border-l-2"
+        >
+          {batch?.timber && (
+            <div className="mb-3 border-b border-rule pb-2">
+              <p className="hand text-[1.6rem] font-semibold">{batch.timber.total}</p>
+              <p className="text-[0.9rem] text-soft">
+                One by one: {batch.apart}.{" "}
+                {batch.saves && (
+                  <strong className="font-semibold text-ink">Together saves {batch.saves}.</strong>
+                )}
+              </p>
+            </div>
+          )}
+          <div className="flex items-baseline justify-between">
+            <span className="text-soft">cut with</span>
+            <Pick
+              label="Saw"
+              value={saw}
+              options={SAWS.map((one) => ({ value: one, label: one }))}
+              onPick={(by) => put(parts, by)}
+            />
+          </div>
+          <ul>
+            {racks.data?.map((rack) => (
+              <Chosen
+                key={rack.id}
+                rack={rack}
+                parts={parts.filter((part) => part.rack === rack.id)}
+                onParts={(own) => put([...parts.filter((part) => part.rack !== rack.id), ...own])}
+              />
+            ))}
+          </ul>
+          {batch?.timber && (
+            <>
+              <h2 className="mt-4 text-[1.05rem]">To buy</h2>
+              <Lines lines={batch.timber.lines} />
+            </>
+          )}
+        </aside>
+      </main>
+    </div>
+  );
+}
+
+interface ChosenProps {
+  rack: RackSummary;
+  parts: Part[];
+  onParts: (parts: Part[]) => void;
+}
+
+/** A rack that may be in it: how many, and at which lengths. */
+function Chosen({ rack, parts, onParts }: ChosenProps) {
+  const change = (index: number, part: Partial<Part>) =>
+    onParts(parts.map((one, k) => (k === index ? { ...one, ...part } : one)));
+  function onCopies(index: number, text: string) {
+    const copies = Number(text);
+    if (!Number.isInteger(copies) || copies < 1 || copies > 50)
+      return `“${text}” is no number of racks: write 1 to 50.`;
+    change(index, { copies });
+    return null;
+  }
+  return (
+    <li className="border-b border-rule py-0.5">
+      <label className="flex min-h-7 cursor-pointer items-center gap-2 pointer-coarse:min-h-10">
+        <input
+          type="checkbox"
+          className="accent-(--act)"
+          checked={parts.length > 0}
+          onChange={(event) =>
+            onParts(event.target.checked ? [{ rack: rack.id, copies: 1, length: "" }] : [])
+          }
+        />
+        {rack.name}
+      </label>
+      {parts.map((part, index) => (
+        <div key={index} className="flex items-baseline gap-2 pl-6 text-[0.9rem]">
+          <Field
+            label={`How many of ${rack.name}, ${index + 1}`}
+            labelHidden
+            boxed
+            value={String(part.copies)}
+            onCommit={(text) => Promise.resolve(onCopies(index, text))}
+          />
+          <Field
+            label="long"
+            wide
+            className="flex-1"
+            value={part.length || "as it is"}
+            onCommit={(text) => {
+              change(index, { length: text === "as it is" ? "" : text });
+              return Promise.resolve(null);
+            }}
+          />
+          {parts.length > 1 && (
+            <Button
+              look="bare"
+              aria-label={`Without length ${index + 1} of ${rack.name}`}
+              onClick={() => onParts(parts.filter((_, k) => k !== index))}
+            >
+              ×
+            </Button>
+          )}
+        </div>
+      ))}
+      {parts.length > 0 && (
+        <Button
+          look="bare"
+          className="ml-5 text-[0.87rem]"
+          aria-label={`Another length of ${rack.name}`}
+          onClick={() => onParts([...parts, { rack: rack.id, copies: 1, length: "" }])}
+        >
+          + another length
+        </Button>
+      )}
+    </li>
+  );
+}
+
+function Bench({ timber }: { timber: Timber }) {
+  const bench = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(800);
+  useLayoutEffect(() => {
+    if (!bench.current) return;
+    const watch = new ResizeObserver(([entry]) => entry && setWidth(entry.contentRect.width));
+    watch.observe(bench.current);
+    return () => watch.disconnect();
+  }, []);
+  const scale = Math.max(width - 20, 260) / Math.max(600, ...sticks(timber).map((stick) => stick.long_mm));
+  return (
+    <div ref={bench}>
+      {timber.groups.map((group, index) => (
+        <div key={index} className="pt-3">
+          <GroupHead group={group} />
+          {group.sawn.map((stick) => (
+            <div key={stick.key} className="pt-2">
+              <div className="flex flex-wrap items-baseline gap-x-3 text-[0.9rem]">
+                <StickSays stick={stick} />
+              </div>
+              <div className="overflow-x-auto">
+                <StickDrawing stick={stick} scale={scale} />
+              </div>
+              <Order stick={stick} />
+            </div>
+          ))}
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,50 @@
+import { useEffect, useRef, useState } from "react";
+
+import type { Batch } from "../../api/types";
+
+/** A rack of a batch: so many of it, at its own length or at another. */
+export interface Part {
+  rack: string;
+  copies: number;
+  length: string;
+}
+
+const WAIT_MS = 300;
+
+/** Has racks cut together: the plan, how far it is, and an end to the search with what was found so far. */
+export function useBatch(parts: Part[], saw: string) {
+  const [batch, setBatch] = useState<Batch | null>(null);
+  const [within, setWithin] = useState<string | null>(null);
+  const line = useRef<WebSocket | null>(null);
+  const asked = JSON.stringify({
+    racks: parts.map(({ rack, copies, length }) => ({
+      rack,
+      copies,
+      patch: length ? { row: { length } } : {},
+    })),
+    cutting: { saw },
+  });
+  const none = parts.length === 0;
+  useEffect(() => {
+    if (none) return;
+    const timer = setTimeout(() => {
+      setWithin("laying the sticks out…");
+      const socket = new WebSocket(`${location.origin.replace(/^http/, "ws")}/api/timber/batch`);
+      line.current = socket;
+      socket.onopen = () => socket.send(asked);
+      socket.onmessage = (event: MessageEvent<string>) => {
+        const news = JSON.parse(event.data) as Batch;
+        if (news.within) return setWithin(news.within);
+        setBatch(news);
+        setWithin(null);
+        socket.close();
+      };
+      socket.onerror = () => setWithin("Yardcliff does not answer. Is it still running?");
+    }, WAIT_MS);
+    return () => {
+      clearTimeout(timer);
+      line.current?.close();
+    };
+  }, [asked, none]);
+  return { batch: none ? null : batch, within: none ? null : within, stop: () => line.current?.send("stop") };
+}
