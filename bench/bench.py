@@ -10,15 +10,19 @@ import socket
 import statistics
 import tempfile
 import time
+from collections import Counter
 from collections.abc import Callable
 from functools import partial
 from pathlib import Path
+from random import Random
 from typing import Any
 
 from playwright.sync_api import Page, sync_playwright
 from tests.server import CHROMIUM, CHROMIUM_ARGS, running
 
 from yardcliff.core.amend import amend, dump
+from yardcliff.core.cutting.problem import Bar, Problem, Want
+from yardcliff.core.cutting.search import solve as search
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, build, solve_row
@@ -164,6 +168,49 @@ def eight_studs() -> tuple[Brief, Site]:
     return starting_brief("waxed-jacket", 12, "1 mm"), Site("Bench", wall)
 
 
+def home_problem(rng: Random) -> Problem:
+    """5 to 30 parts of a few lengths, three or four stick lengths, some offcuts."""
+    wants, left = [], rng.randint(5, 30)
+    while left > 0:
+        many = min(left, rng.randint(1, 6))
+        left -= many
+        wants.append(Want(rng.randint(800, 12_000), 1200, many))
+    bars = [Bar(1200, ((100, long - 100),), long * rng.randint(40, 50) // 1000) for long in (18_000, 24_000, 30_000)]
+    bars += [Bar(1200, ((100, rng.randint(3000, 15_000)),), 0, 1) for _ in range(rng.randint(0, 4))]
+    return Problem(tuple(wants), tuple(bars), 30)
+
+
+def batch_problem(rng: Random) -> Problem:
+    """200 parts of 12 lengths, four stick lengths, six offcuts."""
+    lengths = [rng.randint(1500, 12_000) for _ in range(12)]
+    many = Counter(rng.choice(lengths) for _ in range(200))
+    bars = [Bar(1200, ((100, long - 100),), long * 45 // 1000) for long in (18_000, 24_000, 30_000, 36_000)]
+    bars += [Bar(1200, ((100, rng.randint(3000, 15_000)),), 0, 1) for _ in range(6)]
+    return Problem(tuple(Want(long, 1200, n) for long, n in many.items()), tuple(bars), 30)
+
+
+def within(seconds: float, problem: Problem) -> float:
+    """How far a plan is from the bound, %, when the search is ended after so many seconds."""
+    start = time.perf_counter()
+    plan = search(problem, lambda total, bound: time.perf_counter() - start < seconds)
+    return 100 * (plan.total / plan.bound - 1)
+
+
+def cutting() -> None:
+    rng = Random(7)
+    homes = [home_problem(rng) for _ in range(40)]
+    spent, proved = [], 0
+    for problem in homes:
+        start = time.perf_counter()
+        plan = search(problem)
+        spent.append((time.perf_counter() - start) * 1000)
+        proved += plan.total // problem.weight <= plan.bound // problem.weight
+    report("cut plan: 5 to 30 parts, median", statistics.median(spent), 300)
+    report("cut plan: 5 to 30 parts, not proved cheapest, of 40", 40 - proved, 2, "")
+    gaps = [within(2, batch_problem(rng)) for _ in range(6)]
+    report("cut plan: 200 parts, from the bound after 2 s, worst of 6", max(gaps), 1, "%")
+
+
 def main() -> None:
     cpu = re.search(r"model name\s*: (.+)", Path("/proc/cpuinfo").read_text())
     print(f"{cpu[1] if cpu else platform.machine()}, {os.cpu_count()} cores, Python {platform.python_version()}\n")
@@ -185,6 +232,7 @@ def main() -> None:
     report(
         "core: 12 coats on a wall with 8 studs, median", statistics.median(timed(lambda: design(coats, site), 60)), 10
     )
+    cutting()
     scripts = (ROOT / "src/yardcliff/static/assets").glob("*.js")
     report("JavaScript, gzip", sum(len(gzip.compress(f.read_bytes())) for f in scripts) / 1000, 220, "kB")
     with tempfile.TemporaryDirectory() as folder, running(Path(folder) / "bench.db", "demo") as server:

@@ -32,34 +32,30 @@ def shoot(
     context.close()
 
 
-CONTACT = {
-    "ways": (
-        "Porch, padlocks",
-        "Kitchen dresser, tin cups",
-        "Kitchen, flasks",
-        "Common room, fiddles",
-        "Store, curtain poles",
-        "Porch, climbing helmets",
-    ),
-    "ways-2": (
-        "Store, sleeping mats",
-        "Store, snow boards",
-        "Drying room, storm lanterns",
-        "Kitchen, spices and soup mugs",
-        "Passage, rain capes",
-        "Lean-to, bicycles",
-        "Office, key bunches",
-        "Stairs, peaked caps",
-        "Washroom, towels",
-    ),
-}
+WAYS = (
+    "Porch, padlocks",
+    "Kitchen dresser, tin cups",
+    "Kitchen, flasks",
+    "Common room, fiddles",
+    "Store, curtain poles",
+    "Porch, climbing helmets",
+    "Store, sleeping mats",
+    "Store, snow boards",
+    "Drying room, storm lanterns",
+    "Kitchen, spices and soup mugs",
+    "Passage, rain capes",
+    "Lean-to, bicycles",
+    "Office, key bunches",
+    "Stairs, peaked caps",
+    "Washroom, towels",
+)
 
 
-def contact(browser: Browser, address: str, name: str) -> None:
+def contact(browser: Browser, address: str) -> None:
     """One picture of several racks: a way of building each."""
     page = browser.new_page(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
-    sheet = Image.new("RGB", (1922, 402 * -(-len(CONTACT[name]) // 3) - 4), "white")
-    for k, rack in enumerate(CONTACT[name]):
+    sheet = Image.new("RGB", (1922, 402 * -(-len(WAYS) // 3) - 4), "white")
+    for k, rack in enumerate(WAYS):
         page.goto(address)
         page.get_by_role("link", name=rack).click()
         page.get_by_label("Name of the rack").wait_for()
@@ -67,7 +63,7 @@ def contact(browser: Browser, address: str, name: str) -> None:
         small = Image.open(BytesIO(page.screenshot())).resize((638, 398), Image.Resampling.LANCZOS)
         sheet.paste(small, (642 * (k % 3), 402 * (k // 3)))
     page.close()
-    sheet.save(OUT / f"{name}.png", optimize=True)
+    sheet.save(OUT / "ways.png", optimize=True)
 
 
 def main() -> None:
@@ -145,9 +141,14 @@ def main() -> None:
             page.get_by_role("radio", name="bevelled cleat").wait_for()
             page.keyboard.press("s")
 
-        def plan(page: Page) -> None:
-            open_rack(page, "Kitchen, flasks")
-            page.get_by_role("button", name="Plan", exact=True).click()
+        def timber(page: Page) -> None:
+            open_rack(page, "Lean-to, bicycles")
+            page.get_by_role("link", name="Timber").click()
+            page.get_by_text("a holder").wait_for()
+
+        def stock(page: Page) -> None:
+            page.goto(f"{server.address}/timber")
+            page.get_by_text("Left of the bunk ladders").wait_for()
 
         def wall(page: Page) -> None:
             page.goto(server.address)
@@ -170,9 +171,9 @@ def main() -> None:
             shoot(browser, "check-marks", check)
             shoot(browser, "fixing", fixing)
             shoot(browser, "wall", wall)
-            shoot(browser, "plan", plan)
-            for name in CONTACT:
-                contact(browser, server.address, name)
+            shoot(browser, "timber", timber)
+            shoot(browser, "stock", stock)
+            contact(browser, server.address)
             shoot(browser, "aids", aids)
             shoot(browser, "rack-working", working)
             shoot(browser, "place-dark", place, dark=True)

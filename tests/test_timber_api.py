@@ -4,12 +4,14 @@ import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
 from datetime import date
+from io import BytesIO
 from typing import Any
 
 import pytest
 import uvicorn
 from fastapi import FastAPI, Response
 from fastapi.testclient import TestClient
+from pypdf import PdfReader
 
 from tests.conftest import Json, change
 from yardcliff.core.timber.stock import PriceList
@@ -171,6 +173,12 @@ def test_a_plan_with_its_price_and_what_a_change_of_it_costs(hut: TestClient) ->
     assert (wrong.status_code, wrong.json()["errors"][0]["field"]) == (422, "cutting.saw")
     rows = hut.get(f"{at}/files/cut-plan.csv").text.splitlines()
     assert len(rows) == 1 + sum(len(s["pieces"]) for group in kept["groups"] for s in group["sawn"])
+    paper = PdfReader(BytesIO(hut.get(f"{at}/files/cut-plan.pdf?paper=letter").content))
+    words = " ".join(page.extract_text() for page in paper.pages)
+    for stick in (s for group in kept["groups"] for s in group["sawn"]):
+        assert stick["name"] in words
+        assert stick["order"][-1].split(":")[0] in words
+    assert kept["total"] in words
     assert "finish,hard wax oil" in hut.get(f"{at}/files/shopping.csv").text
 
 

@@ -4,7 +4,7 @@ import gc
 import socket
 import sys
 from pathlib import Path
-from threading import Thread
+from threading import Timer
 from typing import Annotated, NoReturn
 
 import typer
@@ -28,6 +28,7 @@ Host = Annotated[str, typer.Option(help="Address to listen on. Others than loopb
 Yard = Annotated[str | None, typer.Option("--yard", help="Address of a timber yard that gives its prices.")]
 PORT = 8722
 YARD_PORT = 8723
+YARD_OPENS = 2.0  # s
 
 
 @app.command()
@@ -50,7 +51,11 @@ def demo(data: Data = None, host: Host = "127.0.0.1", port: Port = PORT) -> None
     except YardcliffError as error:
         _fail(str(error))
     listener = _listen("127.0.0.1", 0)
-    Thread(target=_serve_yard, args=(listener,), daemon=True).start()
+    listener.listen()
+    # The yard is asked rarely: it comes up once Yardcliff is there, and who asks before that waits.
+    yard_opens = Timer(YARD_OPENS, _serve_yard, (listener,))
+    yard_opens.daemon = True
+    yard_opens.start()
     _run(path, host, port, f"http://127.0.0.1:{listener.getsockname()[1]}")
 
 

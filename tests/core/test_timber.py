@@ -202,6 +202,7 @@ REASONS: list[tuple[str, dict[str, Any], Supply, str]] = [
     ("cut.none", {"board": {"height": "160 mm"}}, supply(offer("1800 mm", "5.00")), "Nothing so wide"),
     ("cut.none", {"row": {"length": "2000 mm"}, "board": {"height": "120 mm"}}, supply(offer("1800 mm", "5.00")), "longer than any"),
     ("cut.none", {"board": {"height": "100 mm"}, "cutting": {"rip": False}}, supply(offer("1800 mm", "5.00")), "ripping is turned off"),
+    ("cut.none", {"board": {"height": "120 mm"}, "cutting": {"species": "oak"}}, supply(offer("1800 mm", "5.00")), "No oak is on hand"),
     ("cut.none", {"board": {"height": "119 mm"}}, supply(offer("1800 mm", "5.00")), "not enough to spare"),
     ("cut.apart", {"rows": {"count": 2, "boards": "each"}, "row": {"length": "1000 mm"}, "board": {"height": "120 mm"},
                    "cutting": {"matched": ["Board 1", "Board 2"]}}, supply(offer("1800 mm", "5.00")), "cut apart"),

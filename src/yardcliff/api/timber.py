@@ -6,7 +6,7 @@ from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field, TypeAdapter, ValidationError
 
 from yardcliff.api.deps import OnSite, Sites, Speaks, Store, Supplies, Timbers
-from yardcliff.api.racks import attached
+from yardcliff.api.racks import Paper, attached
 from yardcliff.api.timber_views import view_timber
 from yardcliff.api.timber_wire import CostView, Spent, TimberView, TriedView
 from yardcliff.api.tongue import Tongue
@@ -102,11 +102,25 @@ def take_back(
 
 @router.get("/files/{kind}", tags=["files"], response_class=Response)
 def export_timber(
-    rack_id: str, kind: Literal["cut-plan.csv", "shopping.csv"], store: Store, sites: OnSite, timbers: Timbers
+    rack_id: str,
+    kind: Literal["cut-plan.pdf", "cut-plan.csv", "shopping.csv"],
+    store: Store,
+    sites: OnSite,
+    timbers: Timbers,
+    tongue: Speaks,
+    paper: Paper = "a4",
 ) -> Response:
-    """The cut plan or the shopping list as a file."""
+    """The cut plan on paper, or it and the shopping list as files."""
     record, supply = store.get(rack_id), timbers.supply()
     done = sites.stored(record)
     found = priced(done, supply)
+    if kind == "cut-plan.pdf":
+        from yardcliff.exports.cutsheet import write_cutsheet  # reportlab is slow to import
+
+        def money(cents: int) -> str:
+            return tongue.money(cents, supply.currency)
+
+        sheet = write_cutsheet(record.name, found, done.brief.cutting, done.tape, paper, money)
+        return attached(sheet, "application/pdf", record.name, kind)
     text = write_plan(found.plan, done.tape) if kind == "cut-plan.csv" else write_shopping(found.lines, supply.currency)
     return attached(text, "text/csv", record.name, kind)

@@ -16,6 +16,7 @@ from yardcliff.api.timber_wire import (
     StickView,
     StopView,
     TimberView,
+    WoodView,
 )
 from yardcliff.api.tongue import Tongue
 from yardcliff.api.views import view_finding
@@ -26,6 +27,7 @@ from yardcliff.core.timber.cost import Line
 from yardcliff.core.timber.plan import Group, Laid, Offcut, Sawn, marks, stops
 from yardcliff.core.timber.stock import PriceList, Stick, Supply
 from yardcliff.core.timber.timber import Timber
+from yardcliff.data import table
 from yardcliff.store.timber import Sawing
 
 NO_PRICE = "—"
@@ -77,6 +79,13 @@ def view_timber(done: Design, found: Timber, supply: Supply, sawings: Sequence[S
         sawings=[view_sawing(one, tongue) for one in sawings],
         parts=[
             *(one.piece.name for sawn in found.plan.sawn for one in sawn.laid if one.piece.blank.part),
+        ],
+        woods=[
+            WoodView(
+                name=wood["name"],
+                says=f"{wood['stuff']}, {wood['density']} kg/m³, swells {wood['swells']} % across: {wood['says']}",
+            )
+            for wood in table("woods")
         ],
         cautions=list(CAUTIONS),
     )  # fmt: skip

@@ -141,6 +141,13 @@ class ForbiddenView(Wire):
     patch: Patch
 
 
+class WoodView(Wire):
+    """A species that may be wished for, and what is to be known of it."""
+
+    name: str
+    says: str
+
+
 class TimberView(Wire):
     """A rack's timber: the plan, what to buy, what it costs, what there is to say of it."""
 
@@ -158,6 +165,7 @@ class TimberView(Wire):
     forbidden: list[ForbiddenView]
     sawings: list[SawingView]
     parts: list[str] = Field(description="The names of all pieces that may be asked to match.")
+    woods: list[WoodView]
     cautions: list[str]
 
 

@@ -1211,7 +1211,7 @@ export interface paths {
         };
         /**
          * Export Timber
-         * @description The cut plan or the shopping list as a file.
+         * @description The cut plan on paper, or it and the shopping list as files.
          */
         get: operations["export_timber_api_racks__rack_id__timber_files__kind__get"];
         put?: never;
@@ -2676,6 +2676,8 @@ export interface components {
              * @description The names of all pieces that may be asked to match.
              */
             parts: string[];
+            /** Woods */
+            woods: components["schemas"]["WoodView"][];
             /** Cautions */
             cautions: string[];
         };
@@ -2876,6 +2878,16 @@ export interface components {
             /** Why */
             why: string;
             design: components["schemas"]["DesignView"];
+        };
+        /**
+         * WoodView
+         * @description A species that may be wished for, and what is to be known of it.
+         */
+        WoodView: {
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
         };
         /**
          * Try
@@ -5078,11 +5090,13 @@ export interface operations {
     };
     export_timber_api_racks__rack_id__timber_files__kind__get: {
         parameters: {
-            query?: never;
+            query?: {
+                paper?: "a4" | "letter";
+            };
             header?: never;
             path: {
                 rack_id: string;
-                kind: "cut-plan.csv" | "shopping.csv";
+                kind: "cut-plan.pdf" | "cut-plan.csv" | "shopping.csv";
             };
             cookie?: never;
         };

@@ -18,7 +18,7 @@ class Cutting(Frozen):
     """`kerf` is as measured (None: typical of the `saw`), `trim` squares both ends of every stick, `plane` is left on an edge
     that is ripped. Wider and thicker stock is brought to size where `rip` and `thin` allow it.
 
-    `matched` parts come from one stick, one after another. A stick that is in `forbid` is left alone, one in `locked` is cut into
+    Boards are of any `species` where none is said. `matched` parts come from one stick, one after another. A stick that is in `forbid` is left alone, one in `locked` is cut into
     just these pieces. `coats` as on the tin (None: as usual).
     """
 
@@ -28,6 +28,7 @@ class Cutting(Frozen):
     rip: bool = True
     plane: Gap = Fraction(2)
     thin: bool = False
+    species: Annotated[str, StringConstraints(max_length=40)] = ""
     matched: Annotated[tuple[Name, ...], Field(max_length=200)] = ()
     forbid: Annotated[tuple[Name, ...], Field(max_length=200)] = ()
     locked: dict[Name, tuple[Name, ...]] = Field(default_factory=dict, max_length=100)

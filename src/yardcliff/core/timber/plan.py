@@ -197,6 +197,8 @@ def fits(section: Section, blank: Blank, cutting: Cutting) -> bool:
     thicker = section.thick - blank.thick
     if blank.form in ROUND:
         return abs(thicker) <= TENTH
+    if cutting.species and blank.part and section.species != cutting.species:
+        return False
     if not (abs(thicker) <= ALIKE or (cutting.thin and 0 < thicker <= PLANED)):
         return False
     return abs(section.wide - blank.wide) <= ALIKE or (cutting.rip and section.wide > blank.wide)

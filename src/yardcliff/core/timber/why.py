@@ -55,6 +55,15 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
         for one, long in longs
         if one.stuff == blank.stuff and (one.form == blank.form or blank.form not in ROUND)
     ]
+    wish = brief.cutting.species
+    if wish and blank.part and blank.form not in ROUND:
+        any_wood, same = same, [(one, long) for one, long in same if one.species == wish]
+        if any_wood and not same:
+            return (
+                f"No {wish} is on hand or on offer.",
+                "other woods",
+                [Fix("Take any wood", {"cutting": {"species": ""}})],
+            )
     if not same:
         return f"Nothing of {blank.stuff} is on hand or on offer.", "none", []
     if blank.form in ROUND:

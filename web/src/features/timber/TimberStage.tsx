@@ -17,6 +17,7 @@ import { SAWS, useTimber } from "./useTimber";
 
 interface Cutting {
   saw: string;
+  species: string;
   kerf: string | null;
   rip: boolean;
   thin: boolean;
@@ -26,6 +27,7 @@ interface Cutting {
 
 const FINISHES = ["none", "hard wax oil", "linseed oil", "water varnish", "paint", "shellac"];
 const FILES = [
+  { kind: "cut-plan.pdf", label: "Cut plan (PDF)" },
   { kind: "cut-plan.csv", label: "Cut plan (CSV)" },
   { kind: "shopping.csv", label: "Shopping list (CSV)" },
 ];
@@ -101,6 +103,18 @@ function Saw({ timber }: { timber: Timber }) {
           value={cutting.saw}
           options={SAWS.map((saw) => ({ value: saw, label: saw }))}
           onPick={(saw) => apply({ cutting: { saw, kerf: null } })}
+        />
+      </div>
+      <div className="flex items-baseline justify-between">
+        <span className="text-soft">boards of</span>
+        <Pick
+          label="Boards of"
+          value={cutting.species}
+          options={[
+            { value: "", label: "any wood" },
+            ...timber.woods.map(({ name, says }) => ({ value: name, label: name, why: says })),
+          ]}
+          onPick={(species) => apply({ cutting: { species } })}
         />
       </div>
       <BriefField path="cutting.kerf" label="each cut takes" optional placeholder={timber.kerf} />
@@ -208,7 +222,7 @@ function Shopping({ timber }: { timber: Timber }) {
           <a
             key={kind}
             href={timberUrl(id, kind)}
-            download
+            {...(kind.endsWith(".pdf") ? { target: "_blank", rel: "noreferrer" } : { download: true })}
             className="text-act underline decoration-dotted underline-offset-3"
           >
             {label}
