@@ -18,7 +18,8 @@ from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.batch import Member, batch
 from yardcliff.core.timber.bench import order
 from yardcliff.core.timber.cost import Cost, consumables, shopping
-from yardcliff.core.timber.plan import CutPlan, cut_plan, marks, offcut_sticks, pieces, stops
+from yardcliff.core.timber.layout import CutPlan, marks, offcut_sticks, pieces, stops
+from yardcliff.core.timber.plan import cut_plan
 from yardcliff.core.timber.stock import PriceList, Stick, Supply, WareOnHand, read_stick
 from yardcliff.core.timber.takeoff import Takeoff, part_blanks, takeoff
 from yardcliff.core.timber.timber import priced, timber
@@ -170,6 +171,8 @@ def test_a_stick_is_kept_forbidden_and_what_that_costs() -> None:
         (False, ["Rail 1"]),
     ]
     assert locked.cost == 1200
+    odd = cut_plan(rails(2, 800), stock, Cutting(locked={"Yard: nothing #many": ("Rail 1",)}))
+    assert odd.groups[0].unfit == ("Yard: nothing #many",)
     gone = cut_plan(rails(2, 800), stock, Cutting(locked={"stick 9": ("Rail 1",)}))
     assert (gone.groups[0].unfit, gone.cost) == (("stick 9",), 500)
 
@@ -195,6 +198,29 @@ def test_too_few_in_stock_is_said_and_still_planned() -> None:
     plan = cut_plan(rails(3, 1500), supply(offer("1800 mm", "5.00", stock=2)), Cutting())
     assert (plan.groups[0].short, len(list(plan.sawn))) == (True, 3)
     assert not cut_plan(rails(2, 1500), supply(offer("1800 mm", "5.00", stock=2)), Cutting()).groups[0].short
+
+
+def test_one_stick_is_not_used_twice_whatever_it_could_become() -> None:
+    # Only the stick on hand is long enough for a rail of 1500: the second one has nothing to come from.
+    one = read_stick({**SIZES, "long": "1600 mm"})
+    plan = cut_plan(rails(2, 1500), supply(offer("1200 mm", "4.00"), sticks=(one,)), Cutting())
+    assert ([len(sawn.laid) for sawn in plan.sawn], [piece.name for piece in plan.missing]) == ([1], ["Rail 2"])
+    # It could be planed to 18 as well, but is one stick.
+    both = pieces(
+        [
+            Blank(name, "board", "softwood", Fraction(120), Fraction(thick), Fraction(1500))
+            for name, thick in (("A", 21), ("B", 18))
+        ]
+    )
+    thin = cut_plan(both, supply(offer("1800 mm", "4.00"), sticks=(one,)), Cutting(thin=True))
+    assert [(sawn.source.on_hand, sawn.laid[0].piece.name) for sawn in thin.sawn] == [(True, "A"), (False, "B")]
+    done = start(
+        "waxed-jacket",
+        3,
+        {"rows": {"count": 2, "boards": "each"}, "row": {"length": "1500 mm"}, "board": {"height": "120 mm"}},
+    )
+    said = timber(done, supply(offer("1200 mm", "4.00"), sticks=(one,))).findings
+    assert "used up by other parts" in said[0].message
 
 
 REASONS: list[tuple[str, dict[str, Any], Supply, str]] = [
@@ -313,3 +339,42 @@ def test_racks_that_are_cut_together_share_sticks_and_packets() -> None:
     assert next(line for line in both.together.lines if line.kind == "hook").need == 6
     twice = batch([Member("Porch", rail, 2)], stock, Cutting())
     assert (twice.together.lines, twice.apart) == (both.together.lines, both.apart)
+
+
+stock_sticks = st.builds(
+    lambda wide, thick, long, at: read_stick(
+        {"wide": f"{wide} mm", "thick": f"{thick} mm", "long": f"{long} mm", "flaws": [{"at": f"{min(at, long)} mm", "width": "40 mm"}] if at else []}
+    ),
+    st.sampled_from((70, 120, 145)), st.sampled_from((18, 21)), st.integers(200, 2500), st.integers(0, 2500),
+)  # fmt: skip
+some_blanks = st.builds(
+    lambda wide, thick, long, many: Blank(f"Part {wide} {thick} {long}", "board", "softwood", Fraction(wide), Fraction(thick), Fraction(long), many),
+    st.sampled_from((70, 95, 120)), st.sampled_from((18, 21)), st.integers(80, 1900), st.integers(1, 3),
+)  # fmt: skip
+
+
+@given(
+    st.lists(some_blanks, min_size=1, max_size=4, unique_by=lambda blank: blank.name),
+    st.lists(stock_sticks, max_size=4),
+    st.integers(0, 3),
+    st.booleans(),
+    st.booleans(),
+)
+def test_whatever_is_on_hand_is_used_once_and_everything_is_accounted_for(
+    blanks: list[Blank], sticks: list[Stick], few: int, rip: bool, thin: bool
+) -> None:
+    single = pieces(blanks)
+    by = Cutting(
+        rip=rip, thin=thin, matched=tuple(piece.name for piece in single[:2]), locked={"stick 0": (single[-1].name,)}
+    )
+    plan = cut_plan(
+        single, supply(offer("1800 mm", "5.00", stock=few), offer("2400 mm", "7.50"), sticks=tuple(sticks)), by
+    )
+    check_laid(plan, by)
+    keys = [sawn.key for sawn in plan.sawn]
+    assert len(keys) == len(set(keys))
+    cut = [one.piece.name for sawn in plan.sawn for one in sawn.laid]
+    assert sorted([*cut, *(piece.name for piece in plan.missing)]) == sorted(piece.name for piece in single)
+    assert all(
+        group.least is not None and group.cost is not None and group.least <= group.cost for group in plan.groups
+    )

@@ -14,7 +14,7 @@ from yardcliff.core.amend import BriefError, amend, problems, read_brief
 from yardcliff.core.families import Brief
 from yardcliff.core.findings import Patch
 from yardcliff.core.ladder import ladder
-from yardcliff.core.timber.plan import offcut_sticks, used_sticks
+from yardcliff.core.timber.layout import offcut_sticks, used_sticks
 from yardcliff.core.timber.stock import Money
 from yardcliff.core.timber.timber import Timber, priced, timber
 from yardcliff.exports.timber_csv import write_plan, write_shopping

@@ -24,7 +24,7 @@ from yardcliff.core.design import Design
 from yardcliff.core.length import exact_text
 from yardcliff.core.timber.bench import CAUTIONS, order
 from yardcliff.core.timber.cost import Line
-from yardcliff.core.timber.plan import Group, Laid, Offcut, Sawn, marks, stops
+from yardcliff.core.timber.layout import Group, Laid, Offcut, Sawn, marks, stops
 from yardcliff.core.timber.stock import PriceList, Stick, Supply
 from yardcliff.core.timber.timber import Timber
 from yardcliff.data import table

@@ -9,7 +9,7 @@ from yardcliff.core.length import Tape
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.bench import CAUTIONS, order
 from yardcliff.core.timber.cost import Line
-from yardcliff.core.timber.plan import Sawn, marks, stops
+from yardcliff.core.timber.layout import Sawn, marks, stops
 from yardcliff.core.timber.timber import Timber
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper

@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping
 
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.timber.cost import Line
-from yardcliff.core.timber.plan import CutPlan, marks
+from yardcliff.core.timber.layout import CutPlan, marks
 from yardcliff.core.timber.stock import PriceList, Stick
 
 STICK_COLUMNS = ("form", "stuff", "species", "wide", "thick", "long", "flaws", "reclaimed", "note")

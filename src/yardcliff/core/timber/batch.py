@@ -8,7 +8,8 @@ from typing import NamedTuple
 from yardcliff.core.design import Design
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.cost import consumables, shopping
-from yardcliff.core.timber.plan import Piece, Told, cut_plan, pieces
+from yardcliff.core.timber.layout import Piece, pieces
+from yardcliff.core.timber.plan import Told, cut_plan
 from yardcliff.core.timber.stock import Supply
 from yardcliff.core.timber.takeoff import Takeoff, takeoff
 from yardcliff.core.timber.timber import Timber, priced

@@ -6,7 +6,7 @@ from itertools import groupby
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape
 from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.plan import Laid, Sawn
+from yardcliff.core.timber.layout import Laid, Sawn
 from yardcliff.core.timber.stock import ROUND
 
 ALIKE = Fraction(1, 2)

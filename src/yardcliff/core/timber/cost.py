@@ -7,7 +7,7 @@ from math import ceil
 
 from yardcliff.core.materials import Ware, WareKind
 from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.plan import CutPlan
+from yardcliff.core.timber.layout import CutPlan
 from yardcliff.core.timber.stock import Supply, WarePrice
 from yardcliff.core.timber.takeoff import Takeoff
 from yardcliff.data import table

@@ -7,7 +7,8 @@ from yardcliff.core.families import Brief
 from yardcliff.core.findings import Finding
 from yardcliff.core.site.survey import Site
 from yardcliff.core.timber.cost import Cost, Line, consumables, shopping
-from yardcliff.core.timber.plan import CutPlan, cut_plan, pieces
+from yardcliff.core.timber.layout import CutPlan, pieces
+from yardcliff.core.timber.plan import cut_plan
 from yardcliff.core.timber.stock import Supply
 from yardcliff.core.timber.takeoff import Takeoff, takeoff
 from yardcliff.core.timber.why import why

@@ -9,7 +9,8 @@ from yardcliff.core.families import Brief
 from yardcliff.core.findings import Finding, Fix, Patch
 from yardcliff.core.length import Tape, exact_text, read
 from yardcliff.core.materials import Blank
-from yardcliff.core.timber.plan import ALIKE, PLANED, CutPlan, Group, Piece, Sawn
+from yardcliff.core.timber.layout import CutPlan, Group, Piece, Sawn
+from yardcliff.core.timber.plan import ALIKE, PLANED, gives, sources
 from yardcliff.core.timber.stock import ROUND, Section, Supply, sold
 from yardcliff.data import table
 
@@ -34,6 +35,8 @@ def _missing(brief: Brief, group: Group, supply: Supply, planned: Planned) -> It
     for piece in group.missing:
         blank = piece.blank
         reason, nearest, tries = _nearest(brief, blank, supply)
+        if any(gives(source, piece, brief.cutting) for source in sources(piece, supply, brief.cutting)):
+            reason, nearest, tries = "What could give it on hand is used up by other parts.", "used up", []
         if reason in said:
             continue
         said.add(reason)

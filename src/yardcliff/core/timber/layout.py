@@ -1,0 +1,188 @@
+"""A cut plan as it lies on the bench: pieces on their sticks, what is left of these, how good it is; and what is read off it."""
+
+from collections import Counter, defaultdict
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, replace
+from itertools import groupby
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.materials import Blank
+from yardcliff.core.timber.stock import ROUND, Flaw, Section, Stick
+
+KEEP, KEEP_WIDE = Fraction(150), Fraction(20)
+"""An offcut so long and so wide is worth keeping, mm."""
+
+
+@dataclass(frozen=True, slots=True)
+class Piece:
+    """One part to be cut, by a name of its own."""
+
+    name: str
+    blank: Blank
+
+
+@dataclass(frozen=True, slots=True)
+class Source:
+    """A stick on hand or one that is bought: `key` is what a brief locks or forbids it by; no price where none is known."""
+
+    key: str
+    name: str
+    section: Section
+    long: Fraction
+    price: int | None
+    on_hand: bool
+    supplier: str = ""
+    was: int | None = None
+    stock: int | None = None
+    flaws: tuple[Flaw, ...] = ()
+    note: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Laid:
+    """A piece where it lies on its stick: from `start` to `end` along it, `low` to `high` across it, mm."""
+
+    piece: Piece
+    start: Fraction
+    end: Fraction
+    low: Fraction
+    high: Fraction
+
+
+@dataclass(frozen=True, slots=True)
+class Offcut:
+    """What is left of a stick, where it lies, mm."""
+
+    start: Fraction
+    end: Fraction
+    low: Fraction
+    high: Fraction
+
+    @property
+    def keeps(self) -> bool:
+        return self.end - self.start >= KEEP and self.high - self.low >= KEEP_WIDE
+
+
+@dataclass(frozen=True, slots=True)
+class Sawn:
+    """One stick and what is cut from it; of the same source the `copy`-th."""
+
+    source: Source
+    copy: int
+    laid: tuple[Laid, ...]
+    offcuts: tuple[Offcut, ...]
+    locked: bool = False
+
+    @property
+    def key(self) -> str:
+        return self.source.key if self.source.on_hand else f"{self.source.key} #{self.copy}"
+
+    @property
+    def used(self) -> float:
+        """The share of it that becomes parts."""
+        area = sum((one.end - one.start) * (one.high - one.low) for one in self.laid)
+        return float(area / (self.source.long * self.source.section.wide))
+
+
+@dataclass(frozen=True, slots=True)
+class Group:
+    """All pieces of one thickness and stuff: their sticks, what nothing gives, and how good the plan is.
+
+    `cost` is of what is bought, `least` what no plan can cost less than, both None where prices are not known. It is `short`
+    where there are not as many sticks as the plan takes, `apart` where matched parts do not fit on one; `unfit` are locked
+    sticks that are gone, or do not give what they are locked for.
+    """
+
+    says: str
+    sawn: tuple[Sawn, ...]
+    missing: tuple[Piece, ...]
+    cost: int | None
+    least: int | None
+    proved: bool
+    short: bool = False
+    apart: bool = False
+    unfit: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class CutPlan:
+    groups: tuple[Group, ...]
+    kerf: Fraction
+
+    @property
+    def sawn(self) -> Iterator[Sawn]:
+        return (one for group in self.groups for one in group.sawn)
+
+    @property
+    def cost(self) -> int | None:
+        """What is bought costs, in hundredths; None where a price is missing."""
+        costs = [group.cost for group in self.groups]
+        return None if any(cost is None for cost in costs) else sum(cost or 0 for cost in costs)
+
+    @property
+    def missing(self) -> tuple[Piece, ...]:
+        return tuple(piece for group in self.groups for piece in group.missing)
+
+
+def pieces(blanks: Iterable[Blank], prefix: str = "") -> tuple[Piece, ...]:
+    """Every single piece by a name of its own: those that share one are numbered."""
+    blanks = tuple(blanks)
+    many = Counter[str]()
+    for blank in blanks:
+        many[blank.name] += blank.count
+    at = Counter[str]()
+    found = []
+    for blank in blanks:
+        for _ in range(blank.count):
+            at[blank.name] += 1
+            name = blank.name if many[blank.name] == 1 else f"{blank.name} {at[blank.name]}"
+            found.append(Piece(prefix + name, replace(blank, count=1)))
+    return tuple(found)
+
+
+def stops(plan: CutPlan) -> Iterator[tuple[Fraction, list[Piece]]]:
+    """Settings of the stop block: each length of which more than one is cut, the longest first."""
+    by_length: dict[Fraction, list[Piece]] = defaultdict(list)
+    for sawn in plan.sawn:
+        for one in sawn.laid:
+            by_length[one.piece.blank.long].append(one.piece)
+    for long in sorted(by_length, reverse=True):
+        if len(by_length[long]) > 1:
+            yield long, by_length[long]
+
+
+def marks(sawn: Sawn) -> list[tuple[str, list[Fraction]]]:
+    """Running saw marks by lane, as a tape reads them that is hooked over the squared end of each clear stretch: the saw goes
+    beyond each mark. Lanes are told by their lower edge.
+    """
+    found = []
+    for low, lane in groupby(sorted(sawn.laid, key=lambda one: (one.low, one.start)), key=lambda one: one.low):
+        found.append(
+            (f"{float(low):g}", [one.end - min(each.start for each in sawn.laid if each.low == low) for one in lane])
+        )
+    return found
+
+
+def used_sticks(plan: CutPlan) -> list[str]:
+    """The ids of the sticks on hand that a plan cuts up."""
+    return [one.source.key.removeprefix("stick ") for one in plan.sawn if one.source.on_hand]
+
+
+def offcut_sticks(plan: CutPlan) -> list[Stick]:
+    """What goes back on the rack when a plan is carried out."""
+    return [
+        Stick(
+            form="board"
+            if one.source.section.form == "sheet" and each.high - each.low < Fraction(300)
+            else one.source.section.form,
+            stuff=one.source.section.stuff,
+            species=one.source.section.species,
+            wide=one.source.section.wide if one.source.section.form in ROUND else each.high - each.low,
+            thick=one.source.section.thick,
+            long=each.end - each.start,
+            note=f"Offcut of {one.source.name}"[:120],
+        )
+        for one in plan.sawn
+        for each in one.offcuts
+        if each.keeps or (one.source.section.form in ROUND and each.end - each.start >= KEEP)
+    ]
