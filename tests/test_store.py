@@ -14,6 +14,7 @@ from yardcliff.store.database import Database
 from yardcliff.store.errors import DataFileError, NothingToUndo, SheetNotFound, StaleSheet, explained
 from yardcliff.store.items import Items
 from yardcliff.store.sheets import KEPT, Racks
+from yardcliff.store.timber import Stock
 from yardcliff.store.versions import MOST, TooManyVersions, VersionNotFound, Versions
 
 
@@ -234,7 +235,7 @@ def test_a_data_file_of_the_first_layout_is_brought_up(file: Path) -> None:
     rack = Racks(database).create("Porch", brief(0))
     with database.writing() as db:
         for statement in (
-            "DROP TABLE version", "DROP TABLE item", "DROP INDEX sheet_of_kind", "ALTER TABLE sheet DROP COLUMN kind",
+            "DROP TABLE sawing", "DROP TABLE ware", "DROP TABLE price_list", "DROP TABLE stick", "DROP TABLE version", "DROP TABLE item", "DROP INDEX sheet_of_kind", "ALTER TABLE sheet DROP COLUMN kind",
             "ALTER TABLE sheet RENAME TO rack", "ALTER TABLE revision RENAME COLUMN sheet_id TO rack_id",
             "DELETE FROM migration WHERE number > 1",
         ):  # fmt: skip
@@ -244,4 +245,5 @@ def test_a_data_file_of_the_first_layout_is_brought_up(file: Path) -> None:
     assert Racks(brought).get(rack.id).brief == brief(0)
     Versions(brought).keep(rack.id, "kept")
     assert Items(brought).all() == []
+    assert Stock(brought).sticks() == []
     brought.close()

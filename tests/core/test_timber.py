@@ -232,6 +232,8 @@ REASONS: list[tuple[str, dict[str, Any], Supply, str]] = [
     ("cut.none", {"board": {"height": "119 mm"}}, supply(offer("1800 mm", "5.00")), "not enough to spare"),
     ("cut.apart", {"rows": {"count": 2, "boards": "each"}, "row": {"length": "1000 mm"}, "board": {"height": "120 mm"},
                    "cutting": {"matched": ["Board 1", "Board 2"]}}, supply(offer("1800 mm", "5.00")), "cut apart"),
+    ("cut.short", {"rows": {"count": 2, "boards": "each"}, "row": {"length": "1300 mm"}, "board": {"height": "120 mm"}, "cutting": {"rip": False}},
+     supply(offer("1800 mm", "5.00", stock=1), {**offer("1800 mm", "8.00"), "wide": "145 mm"}), "not as many in stock"),
     ("cut.locked", {"board": {"height": "120 mm"}, "cutting": {"locked": {"stick 7": ["Board"]}}}, supply(offer("1800 mm", "5.00")), "gone"),
 ]  # fmt: skip
 

@@ -25,7 +25,7 @@ def why(brief: Brief, plan: CutPlan, supply: Supply, planned: Planned, tape: Tap
     """What to say of a plan; every fix has been tried, and makes it better."""
     for group in plan.groups:
         yield from _missing(brief, group, supply, planned)
-        yield from _short(group)
+        yield from _short(brief, group, planned)
         yield from _kept(brief, group)
     yield from _one_less(brief, plan, planned, tape)
 
@@ -36,7 +36,7 @@ def _missing(brief: Brief, group: Group, supply: Supply, planned: Planned) -> It
         blank = piece.blank
         reason, nearest, tries = _nearest(brief, blank, supply)
         if any(gives(source, piece, brief.cutting) for source in sources(piece, supply, brief.cutting)):
-            reason, nearest, tries = "What could give it on hand is used up by other parts.", "used up", []
+            reason, nearest, tries = "What could give it on hand is used up by other parts.", "used up", _looser(brief)
         if reason in said:
             continue
         said.add(reason)
@@ -145,12 +145,26 @@ def _helps(brief: Brief, fix: Fix, planned: Planned, missing: int) -> bool:
     return changed is not None and len(planned(changed).missing) < max(missing, 1)
 
 
-def _short(group: Group) -> Iterator[Finding]:
+def _looser(brief: Brief) -> list[Fix]:
+    """What else may be cut up, where it was ruled out."""
+    cutting = brief.cutting
+    fixes = [] if cutting.rip else [Fix("Rip wider boards", {"cutting": {"rip": True}})]
+    fixes += [] if cutting.thin else [Fix("Plane thicker boards down", {"cutting": {"thin": True}})]
+    fixes += [Fix("Take any wood", {"cutting": {"species": ""}})] if cutting.species else []
+    return fixes + ([Fix("Take what was left alone", {"cutting": {"forbid": []}})] if cutting.forbid else [])
+
+
+def _short(brief: Brief, group: Group, planned: Planned) -> Iterator[Finding]:
     if group.short:
         names = sorted({one.source.name for one in group.sawn if one.source.stock is not None})
+
+        def enough(fix: Fix) -> bool:
+            changed = _amended(brief, fix.patch)
+            return changed is not None and not any(one.short or one.missing for one in planned(changed).groups)
+
         yield Finding(
-            "cut.short", group.says, "There are not as many in stock as the plan takes: ask when more come, or forbid one and see.",
-            "in stock", ", ".join(names) or "too few", "enough",
+            "cut.short", group.says, "There are not as many in stock as the plan takes: ask when more come.",
+            "in stock", ", ".join(names) or "too few", "enough", fixes=tuple(filter(enough, _looser(brief))),
         )  # fmt: skip
     if group.apart:
         yield Finding(
