@@ -60,7 +60,7 @@ def view_timber(done: Design, found: Timber, supply: Supply, sawings: Sequence[S
     return TimberView(
         groups=[_group(group, done, supply.currency, tongue) for group in found.plan.groups],
         stops=[
-            StopView(long=tape.write_fine(long), names=[piece.name for piece in them])
+            StopView(long=tape.write_given(long), names=[piece.name for piece in them])
             for long, them in stops(found.plan)
         ],
         lines=[_line(line, supply.currency, tongue) for line in found.lines],
@@ -144,7 +144,7 @@ def _sawn(one: Sawn, done: Design, currency: str, tongue: Tongue) -> SawnView:
         long_mm=float(source.long),
         wide_mm=float(source.section.wide),
         pieces=[
-            PieceView(name=each.piece.name, long=tape.write_fine(each.piece.blank.long), at=tape.write_fine(mark), box=_box(each))
+            PieceView(name=each.piece.name, long=tape.write_given(each.piece.blank.long), at=tape.write_given(mark), box=_box(each))
             for each, mark in zip(laid, running, strict=True)
         ],
         offcuts=[OffcutView(long=tape.write(each.end - each.start), keeps=each.keeps, box=_box(each)) for each in one.offcuts],

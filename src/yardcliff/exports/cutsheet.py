@@ -81,7 +81,7 @@ def _stick(page: Page, sawn: Sawn, steps: Sequence[str], tape: Tape, scale: floa
         (x0, y0), (x1, y1) = at(one.start, one.low), at(one.end, one.high)
         page.path(_box(x0, y0, x1, y1), WOOD)
         words = [
-            f"{one.piece.name}, {tape.write_fine(one.piece.blank.long)}",
+            f"{one.piece.name}, {tape.write_given(one.piece.blank.long)}",
             one.piece.name,
             one.piece.name.split()[-1],
         ]
@@ -92,7 +92,7 @@ def _stick(page: Page, sawn: Sawn, steps: Sequence[str], tape: Tape, scale: floa
     if len(lanes) == 1:
         laid = sorted(sawn.laid, key=lambda one: one.start)
         for one, mark in zip(laid, lanes[0][1], strict=True):
-            x, text = at(one.end, 0)[0], tape.write_fine(mark)
+            x, text = at(one.end, 0)[0], tape.write_given(mark)
             page.path(line((x, low - 1.2), (x, low + 1.2)), MARK)
             if x - len(text) * LETTER / 2 > free:
                 page.text(x, low - 4.2, text, 3, anchor="middle", colour=RED)
@@ -110,7 +110,7 @@ def _stops(page: Page, found: Timber, tape: Tape, y: float) -> None:
         if y < MARGIN + 4:
             break
         names = ", ".join(piece.name for piece in them)
-        y = page.wrapped(MARGIN, y, page.width / 2 - MARGIN - 8, f"{tape.write_fine(long)}: {names}", 3.2) - 0.8
+        y = page.wrapped(MARGIN, y, page.width / 2 - MARGIN - 8, f"{tape.write_given(long)}: {names}", 3.2) - 0.8
 
 
 def _list(page: Page, lines: Sequence[Line], x: float, y: float, money: Money, total: str) -> None:

@@ -66,9 +66,9 @@ def write_plan(plan: CutPlan, tape: Tape) -> str:
         ordered = sorted(sawn.laid, key=lambda one: (one.low, one.start))
         for one, mark in zip(ordered, running, strict=True):
             rows.append(
-                {"stick": sawn.key, "piece": one.piece.name, "long": tape.write_fine(one.piece.blank.long),
-                 "wide": tape.write_fine(one.piece.blank.wide), "thick": tape.write_fine(one.piece.blank.thick),
-                 "mark": tape.write_fine(mark)}
+                {"stick": sawn.key, "piece": one.piece.name, "long": tape.write_given(one.piece.blank.long),
+                 "wide": tape.write_given(one.piece.blank.wide), "thick": tape.write_given(one.piece.blank.thick),
+                 "mark": tape.write_given(mark)}
             )  # fmt: skip
     return _written(("stick", "piece", "long", "wide", "thick", "mark"), rows)
 

@@ -3,6 +3,7 @@ import { memo, useMemo } from "react";
 import type { Dimension } from "../api/types";
 import { placeDimensions, textWidth, type PlacedDimension } from "../drawing/dimensions";
 import { toScreenX, toScreenY, type Size, type View } from "../drawing/view";
+import { TextMeasure } from "./TextMeasure";
 
 interface Props {
   dimensions: readonly Dimension[];
@@ -89,17 +90,5 @@ function Line({ placed, onOpen }: { placed: PlacedDimension; onOpen?: () => void
         text
       )}
     </g>
-  );
-}
-
-function TextMeasure({ text }: { text: string }) {
-  const [before, fraction, after] = text.split(/(?<![\d./])(\d+\/\d+)/);
-  if (fraction === undefined) return text;
-  return (
-    <>
-      {before}
-      <tspan className="frac">{fraction}</tspan>
-      {after}
-    </>
   );
 }

@@ -1,6 +1,7 @@
 import type { PointerEvent } from "react";
 
 import type { Piece, Sawn } from "../../api/types";
+import { TextMeasure } from "../../ui/TextMeasure";
 
 /** Thin things are drawn at least so thick, px: a rod of 5 mm would not be seen. */
 const LEAST = 16;
@@ -58,7 +59,7 @@ export function StickDrawing({ stick, scale, picked, onPick, onDrag }: Props) {
             textAnchor="middle"
             className="hand fill-ink text-[11px]"
           >
-            {(box.x1 - box.x0) * scale > long.length * LETTER + 34 ? `${long} left` : ""}
+            {(box.x1 - box.x0) * scale > long.length * LETTER + 34 && <TextMeasure text={`${long} left`} />}
           </text>
         ))}
       {stick.flaws.map(({ x0, x1 }, index) => (
@@ -100,7 +101,7 @@ function Marks({ stick, x, below }: { stick: Sawn; x: (mm: number) => number; be
               textAnchor="middle"
               className="hand fill-mark text-[11px]"
             >
-              {at}
+              <TextMeasure text={at} />
             </text>
           )}
         </g>
@@ -171,7 +172,7 @@ function PieceShape({ piece, x, y, width, height, picked, onPick, onDrag }: Shap
           textAnchor="middle"
           className="hand pointer-events-none fill-ink text-[11.5px]"
         >
-          {words}
+          <TextMeasure text={words} />
         </text>
       )}
     </g>

@@ -128,7 +128,9 @@ function Saw({ timber }: { timber: Timber }) {
       />
       {timber.stops.length > 0 && (
         <details className="text-[0.9rem]">
-          <summary className="cursor-pointer text-soft">Stop block: {timber.stops.length} settings</summary>
+          <summary className="cursor-pointer text-soft">
+            Stop block: {timber.stops.length} {timber.stops.length === 1 ? "setting" : "settings"}
+          </summary>
           <ul className="pl-4">
             {timber.stops.map((stop) => (
               <li key={stop.long}>
