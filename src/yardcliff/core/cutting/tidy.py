@@ -29,26 +29,36 @@ def _exchange(problem: Problem, cuts: list[Cut]) -> bool:
         (c, la, r) for c, cut in enumerate(cuts) for la, lane in enumerate(cut.lanes) for r in range(len(lane.runs))
     ]
 
-    def rest(c: int, run: Sequence[int], r: int) -> int:
-        room = problem.bars[cuts[c].bar].rooms[r] + problem.kerf
-        return room - sum(problem.wants[k].long + problem.kerf for k in run)
+    def takes(k: int | None) -> int:
+        return 0 if k is None else problem.wants[k].long + problem.kerf
 
+    rests = [
+        problem.bars[cuts[c].bar].rooms[r] + problem.kerf - sum(map(takes, cuts[c].lanes[la].runs[r]))
+        for c, la, r in runs
+    ]
     for i, (a, la, ra) in enumerate(runs):
-        for b, lb, rb in runs[i + 1 :]:
+        for j in range(i + 1, len(runs)):
+            b, lb, rb = runs[j]
             if cuts[a].lanes[la].wide != cuts[b].lanes[lb].wide:
                 continue
             one, other = cuts[a].lanes[la].runs[ra], cuts[b].lanes[lb].runs[rb]
-            longest = max(rest(a, one, ra), rest(b, other, rb))
-            for p in (*range(len(one)), None):
-                for q in (*range(len(other)), None):
-                    new = [*(k for n, k in enumerate(one) if n != p), *([other[q]] if q is not None else [])]
-                    old = [*(k for n, k in enumerate(other) if n != q), *([one[p]] if p is not None else [])]
-                    left, right = rest(a, new, ra), rest(b, old, rb)
-                    if min(left, right) >= 0 and max(left, right) > longest:
-                        _put(cuts, a, la, ra, tuple(new))
-                        _put(cuts, b, lb, rb, tuple(old))
+            for p in (*dict.fromkeys(one), None):
+                for q in (*dict.fromkeys(other), None):
+                    more = takes(p) - takes(q)
+                    left, right = rests[i] + more, rests[j] - more
+                    if min(left, right) >= 0 and max(left, right) > max(rests[i], rests[j]):
+                        _put(cuts, a, la, ra, _swapped(one, p, q))
+                        _put(cuts, b, lb, rb, _swapped(other, q, p))
                         return True
     return False
+
+
+def _swapped(run: tuple[int, ...], out: int | None, into: int | None) -> tuple[int, ...]:
+    """A run without one part `out` of it, and with one `into` it."""
+    left = list(run)
+    if out is not None:
+        left.remove(out)
+    return tuple(left) if into is None else (*left, into)
 
 
 def _put(cuts: list[Cut], c: int, la: int, r: int, run: tuple[int, ...]) -> None:
