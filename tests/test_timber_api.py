@@ -245,5 +245,7 @@ def test_racks_are_cut_together_along_a_line_that_tells_how_far_it_is(hut: TestC
         assert news["saves"].startswith("€")
         line.send_json({"racks": [{"rack": "nobody"}]})
         assert line.receive_json()["problem"]["status"] == 404
+        line.send_json({"racks": [{"rack": mugs, "copies": 50} for _ in range(9)]})
+        assert "pieces are too many" in line.receive_json()["problem"]["detail"]
         line.send_json({"racks": []})
         assert line.receive_json()["problem"]["errors"][0]["field"] == "racks"

@@ -1,6 +1,7 @@
 """Timber and wares on hand, price lists, and which plans were carried out."""
 
 import json
+import sqlite3
 import uuid
 from collections.abc import Iterable
 from dataclasses import dataclass
@@ -49,9 +50,7 @@ class Stock:
     def add(self, sticks: Iterable[Json]) -> list[str]:
         """Put sticks on the rack; returns their ids."""
         with self._db.writing() as db:
-            made = [(uuid.uuid4().hex[:12], json.dumps(stick), now()) for stick in sticks]
-            db.executemany("INSERT INTO stick (id, stick, made_at) VALUES (?, ?, ?)", made)
-        return [stick_id for stick_id, _, _ in made]
+            return _add(db, sticks)
 
     def change(self, stick_id: str, stick: Json) -> None:
         self.stick(stick_id)
@@ -59,12 +58,9 @@ class Stock:
             db.execute("UPDATE stick SET stick = ? WHERE id = ?", (json.dumps(stick), stick_id))
 
     def take(self, stick_ids: Iterable[str], *, back: bool = False) -> None:
-        """Take sticks off the rack, or put them `back`."""
-        ids = list(stick_ids)
-        for stick_id in ids:
-            self.stick(stick_id)
+        """Take sticks off the rack, or put them `back`. Raises `StoreNotFound`."""
         with self._db.writing() as db:
-            db.executemany("UPDATE stick SET gone_at = ? WHERE id = ?", [(None if back else now(), one) for one in ids])
+            _take(db, stick_ids, back=back)
 
     def price_lists(self) -> list[tuple[Json, str]]:
         """(list, when it was taken), the newest first."""
@@ -99,10 +95,10 @@ class Stock:
         self, rack_id: str, cut: list[str], offcuts: list[Json], currency: str, planned: int, spent: int
     ) -> Sawing:
         """What a plan cuts up leaves the rack of timber, its offcuts come onto it."""
-        self.take(cut)
-        made = self.add(offcuts)
-        done = Sawing(uuid.uuid4().hex[:12], rack_id, tuple(cut), tuple(made), currency, planned, spent, now())
         with self._db.writing() as db:
+            _take(db, cut)
+            made = _add(db, offcuts)
+            done = Sawing(uuid.uuid4().hex[:12], rack_id, tuple(cut), tuple(made), currency, planned, spent, now())
             db.execute(
                 "INSERT INTO sawing (id, rack_id, cut, made, currency, planned, spent, made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
                 (done.id, rack_id, json.dumps(cut), json.dumps(made), currency, planned, spent, done.made_at),
@@ -114,9 +110,9 @@ class Stock:
         found = next((one for one in self.sawings(rack_id) if one.id == sawing_id), None)
         if found is None:
             raise StoreNotFound("cut plan that was carried out", sawing_id)
-        self.take(found.made)
-        self.take(found.cut, back=True)
         with self._db.writing() as db:
+            _take(db, found.made)
+            _take(db, found.cut, back=True)
             db.execute("UPDATE sawing SET back_at = ? WHERE id = ?", (now(), sawing_id))
 
     def sawings(self, rack_id: str) -> list[Sawing]:
@@ -133,3 +129,16 @@ class Stock:
             )
             for row in rows
         ]  # fmt: skip
+
+
+def _add(db: sqlite3.Connection, sticks: Iterable[Json]) -> list[str]:
+    made = [(uuid.uuid4().hex[:12], json.dumps(stick), now()) for stick in sticks]
+    db.executemany("INSERT INTO stick (id, stick, made_at) VALUES (?, ?, ?)", made)
+    return [stick_id for stick_id, _, _ in made]
+
+
+def _take(db: sqlite3.Connection, stick_ids: Iterable[str], *, back: bool = False) -> None:
+    for stick_id in stick_ids:
+        changed = db.execute("UPDATE stick SET gone_at = ? WHERE id = ?", (None if back else now(), stick_id))
+        if not changed.rowcount:
+            raise StoreNotFound("stick", stick_id)

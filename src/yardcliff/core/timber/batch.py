@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from typing import NamedTuple
 
 from yardcliff.core.design import Design
+from yardcliff.core.errors import YardcliffError
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.cost import consumables, shopping
 from yardcliff.core.timber.layout import Piece, pieces
@@ -13,6 +14,14 @@ from yardcliff.core.timber.plan import Told, cut_plan
 from yardcliff.core.timber.stock import Supply
 from yardcliff.core.timber.takeoff import Takeoff, takeoff
 from yardcliff.core.timber.timber import Timber, priced
+
+MOST = 3000
+"""Pieces that are planned together: beyond that nobody keeps them apart."""
+
+
+class TooManyPieces(YardcliffError):
+    def __init__(self, many: int) -> None:
+        super().__init__(f"{many} pieces are too many to cut together: {MOST} can be. Make fewer of them at a time.")
 
 
 class Member(NamedTuple):
@@ -32,7 +41,7 @@ class Batch:
 
 
 def batch(members: Sequence[Member], supply: Supply, cutting: Cutting, told: Told | None = None) -> Batch:
-    """One plan and one list for all: cut with the saw, and finished as, `cutting` says."""
+    """One plan and one list for all: cut with the saw, and finished as, `cutting` says. Raises `TooManyPieces`."""
     takeoffs = [(member, takeoff(member.done.rack, member.done.machining)) for member in members]
     many, at = Counter[str](), Counter[str]()
     for member in members:
@@ -43,6 +52,8 @@ def batch(members: Sequence[Member], supply: Supply, cutting: Cutting, told: Tol
             at[member.name] += 1
             number = f" {at[member.name]}" if many[member.name] > 1 else ""
             wanted += pieces(one.blanks, f"{member.name}{number}: ")
+    if len(wanted) > MOST:
+        raise TooManyPieces(len(wanted))
     taken = Takeoff(
         tuple(blank for _, one in takeoffs for blank in one.blanks),
         tuple(replace(ware, count=ware.count * member.copies) for member, one in takeoffs for ware in one.wares),
