@@ -1,5 +1,6 @@
 import { NavLink } from "react-router";
 
+import { useTimber } from "../timber/useTimber";
 import { useShown } from "./shown";
 
 export type Stage = "rack" | "wall" | "fixing" | "timber";
@@ -13,12 +14,20 @@ const STAGES: { stage: Stage; label: string; path: string }[] = [
 
 /** Which stage of the work a finding belongs to, by its code. */
 const stageOf = (code: string): Stage =>
-  code.startsWith("wall.") ? "wall" : /^(fix|mount)\./.test(code) ? "fixing" : "rack";
+  code.startsWith("wall.")
+    ? "wall"
+    : /^(fix|mount)\./.test(code)
+      ? "fixing"
+      : code.startsWith("cut.")
+        ? "timber"
+        : "rack";
 
 /** The stages of the work, visited at will, each with what is left to settle in it. */
 export function Stages({ stage }: { stage: Stage }) {
   const id = useShown((shown) => shown.rack.id);
-  const findings = useShown((shown) => shown.design.findings);
+  const found = useShown((shown) => shown.design.findings);
+  const { data: timber } = useTimber(stage === "timber");
+  const findings = [...found, ...(timber?.findings ?? [])];
   return (
     <nav aria-label="Stages" className="flex border-b-2 border-ink bg-paper">
       {STAGES.map(({ stage: one, label, path }) => {

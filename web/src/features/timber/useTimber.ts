@@ -6,8 +6,8 @@ import { useShown } from "../rack/shown";
 
 export const SAWS = ["hand saw", "pull saw", "jigsaw", "mitre saw", "table saw", "thin blade", "shears"];
 
-/** The cut plan and what it costs, of the rack as it is stored. */
-export function useTimber() {
+/** The cut plan and what it costs, of the rack as it is stored; asked for only where it is shown, or what is known of it. */
+export function useTimber(ask = true) {
   const id = useShown((shown) => shown.rack.id);
   const version = useShown((shown) => shown.rack.version);
   const site = useShown((shown) => shown.rack.site);
@@ -16,6 +16,7 @@ export function useTimber() {
     queryFn: () => api.timber(id),
     placeholderData: (last) => (last?.rack === id ? last : undefined),
     staleTime: 0,
+    enabled: ask,
   });
 }
 
