@@ -38,9 +38,10 @@ def solve(problem: Problem, told: Told = go_on) -> Plan:
         return Plan((), 0, 0)
     cuts = first_fit(problem)
     steps = _Totals(problem, cuts)
-    if cuts is not None and problem.total(cuts) <= (simple := steps.up(_by_size(problem))):
+    simple = steps.up(_by_size(problem))
+    if cuts is not None and problem.total(cuts) <= simple:
         return _plan(problem, cuts, simple)
-    best, bound = _branch(problem, cuts, steps, told)
+    best, bound = _branch(problem, cuts, steps, simple, told)
     if best is None:
         raise NoPlan
     return _plan(problem, best, bound)
@@ -52,13 +53,13 @@ def _plan(problem: Problem, cuts: Sequence[Cut], bound: int) -> Plan:
 
 
 def _branch(
-    problem: Problem, cuts: tuple[Cut, ...] | None, steps: "_Totals", told: Told
+    problem: Problem, cuts: tuple[Cut, ...] | None, steps: "_Totals", least: int, told: Told
 ) -> tuple[tuple[Cut, ...] | None, int]:
-    """Best node first, on how many of each bar; returns the best plan, and the bound that is left."""
+    """Best node first, on how many of each bar, from a bound of `least`; returns the best plan, and the bound that is left."""
     master = Master(problem, cuts or ())
     wanted = sum(want.many for want in problem.wants)
     everything = tuple((0, wanted if bar.supply is None else min(bar.supply, wanted)) for bar in problem.bars)
-    nodes: list[tuple[int, int, tuple[Range, ...]]] = [(0, 0, everything)]
+    nodes: list[tuple[int, int, tuple[Range, ...]]] = [(least, 0, everything)]
     born = closed = since = 0
     best, total = cuts, problem.total(cuts) if cuts is not None else FAR
     given_up = FAR
