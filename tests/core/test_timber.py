@@ -16,8 +16,8 @@ from yardcliff.core.listing import shipped_item
 from yardcliff.core.materials import Blank, Ware
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.batch import Member, batch
-from yardcliff.core.timber.bench import order
 from yardcliff.core.timber.cost import Cost, consumables, shopping
+from yardcliff.core.timber.cut_order import order
 from yardcliff.core.timber.layout import CutPlan, marks, offcut_sticks, pieces, stops
 from yardcliff.core.timber.plan import cut_plan
 from yardcliff.core.timber.stock import PriceList, Stick, Supply, WareOnHand, read_stick
@@ -137,14 +137,14 @@ def test_marks_run_on_and_equal_parts_share_a_stop() -> None:
     plan = cut_plan(rails(3, 500), supply(offer("1800 mm", "5.00")), cutting(kerf="3 mm"))
     (sawn,) = plan.sawn
     # From the squared end: 500, then 3 for the saw before each further 500.
-    assert marks(sawn) == [("0", [500, 1003, 1506])]
+    assert [mark for _, mark in marks(sawn, Fraction(3))] == [500, 1003, 1506]
     assert [(long, len(them)) for long, them in stops(plan)] == [(500, 3)]
     tape = start("towel", 2, {}).tape
-    assert order(sawn, Cutting(), tape)[:2] == (
+    assert order(sawn, cutting(kerf="3 mm"), tape) == (
         "Square the left end: 10 mm off it.",
         "Stop at 500 mm, 3 times: Rail 1, Rail 2, Rail 3.",
+        "Back to the rack: 271 mm.",
     )
-    assert order(sawn, Cutting(), tape)[-1] == "Back to the rack: 271 mm."
 
 
 def test_a_wider_board_is_ripped_if_that_is_allowed() -> None:

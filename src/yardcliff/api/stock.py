@@ -8,13 +8,14 @@ from pydantic import ValidationError
 
 from yardcliff.api.deps import Speaks, Supplies, Timbers
 from yardcliff.api.timber_views import view_prices, view_stick
-from yardcliff.api.timber_wire import PriceText, SoldView, StickText, StockView, TimberFile, WareText, WareView
+from yardcliff.api.timber_wire import Chosen, PriceText, SoldView, StickText, StockView, TimberFile, WareText, WareView
 from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import BriefError, problems
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.length import Unit, exact_text
 from yardcliff.core.timber.cost import units
 from yardcliff.core.timber.stock import ROUND, PriceList, WareOnHand, WarePrice, read_stick, sold
+from yardcliff.data import table
 from yardcliff.exports.timber_csv import write_prices, write_sticks
 from yardcliff.imports.timber_csv import Refused, read_prices, read_sticks
 
@@ -36,6 +37,24 @@ def _view(timbers: Supplies, tongue: Tongue) -> StockView:
                 longs=[exact_text(long) for long in one.longs],
             )
             for one in sold()
+        ],
+        saws=[
+            Chosen(name=saw["key"], says=f"takes {saw['kerf']}{'' if saw['rips'] else ', does not rip'}")
+            for saw in table("saws")
+        ],
+        woods=[
+            Chosen(
+                name=wood["name"],
+                says=f"{wood['stuff']}, {wood['density']} kg/m³, swells {wood['swells']} % across: {wood['says']}",
+            )
+            for wood in table("woods")
+        ],
+        finishes=[
+            Chosen(
+                name=one["key"],
+                says=f"{one['coats']} coats, {one['spread']} m² a litre" if one["coats"] else one["name"],
+            )
+            for one in table("finishes")
         ],
         yard=timbers.yard is not None,
     )

@@ -77,7 +77,9 @@ def get_costs(rack_id: str, store: Store, sites: OnSite, timbers: Timbers, tongu
 
 @router.post("/done", status_code=201)
 def carry_out(rack_id: str, body: Spent, store: Store, sites: OnSite, timbers: Timbers, tongue: Speaks) -> TimberView:
-    """The plan was carried out: what it cut up leaves the rack of timber, its offcuts come onto it, what was spent is kept."""
+    """The plan was carried out: what it cut up leaves the rack of timber, its offcuts come onto it, screws and tins are used up or
+    left over, what was spent is kept.
+    """
     brief = read_brief(store.get(rack_id).brief)
     done = _priced(rack_id, brief, sites, timbers)
     planned = done.cost.total
@@ -86,8 +88,9 @@ def carry_out(rack_id: str, body: Spent, store: Store, sites: OnSite, timbers: T
     except ValidationError as error:
         raise BriefError([("spent", message) for _, message in problems(error)]) from None
     offcuts = [stick.model_dump(mode="json") for stick in offcut_sticks(done.plan)]
+    wares = [(line.kind, line.name, line.left - line.on_hand) for line in done.lines if not line.timber]
     currency = timbers.supply().currency or tongue.currency
-    timbers.stock.carry_out(rack_id, used_sticks(done.plan), offcuts, currency, planned, spent)
+    timbers.stock.carry_out(rack_id, used_sticks(done.plan), offcuts, wares, currency, planned, spent)
     return _view(rack_id, brief, sites, timbers, tongue)
 
 

@@ -16,18 +16,16 @@ from yardcliff.api.timber_wire import (
     StickView,
     StopView,
     TimberView,
-    WoodView,
 )
 from yardcliff.api.tongue import Tongue
 from yardcliff.api.views import view_finding
 from yardcliff.core.design import Design
 from yardcliff.core.length import exact_text
-from yardcliff.core.timber.bench import CAUTIONS, order
 from yardcliff.core.timber.cost import Line
+from yardcliff.core.timber.cut_order import CAUTIONS, order
 from yardcliff.core.timber.layout import Group, Laid, Offcut, Sawn, marks, stops
 from yardcliff.core.timber.stock import PriceList, Stick, Supply
 from yardcliff.core.timber.timber import Timber
-from yardcliff.data import table
 from yardcliff.store.timber import Sawing
 
 NO_PRICE = "—"
@@ -80,13 +78,6 @@ def view_timber(done: Design, found: Timber, supply: Supply, sawings: Sequence[S
         parts=[
             *(one.piece.name for sawn in found.plan.sawn for one in sawn.laid if one.piece.blank.part),
         ],
-        woods=[
-            WoodView(
-                name=wood["name"],
-                says=f"{wood['stuff']}, {wood['density']} kg/m³, swells {wood['swells']} % across: {wood['says']}",
-            )
-            for wood in table("woods")
-        ],
         cautions=list(CAUTIONS),
     )  # fmt: skip
 
@@ -129,8 +120,6 @@ def _box(one: Laid | Offcut) -> BoxView:
 
 def _sawn(one: Sawn, done: Design, currency: str, tongue: Tongue) -> SawnView:
     tape, source = done.tape, one.source
-    running = [mark for _, lane in marks(one) for mark in lane]
-    laid = sorted(one.laid, key=lambda each: (each.low, each.start))
     return SawnView(
         key=one.key,
         name=source.name,
@@ -145,7 +134,7 @@ def _sawn(one: Sawn, done: Design, currency: str, tongue: Tongue) -> SawnView:
         wide_mm=float(source.section.wide),
         pieces=[
             PieceView(name=each.piece.name, long=tape.write_given(each.piece.blank.long), at=tape.write_given(mark), box=_box(each))
-            for each, mark in zip(laid, running, strict=True)
+            for each, mark in marks(one, done.brief.cutting.takes)
         ],
         offcuts=[OffcutView(long=tape.write(each.end - each.start), keeps=each.keeps, box=_box(each)) for each in one.offcuts],
         flaws=[
@@ -172,6 +161,7 @@ def _line(line: Line, currency: str, tongue: Tongue) -> LineView:
         each=NO_PRICE if line.each is None else tongue.money(line.each, currency),
         total=NO_PRICE if line.total is None else tongue.money(line.total, currency),
         left=f"{line.left}{unit}" if line.left else "",
+        timber=line.timber,
         says=", ".join(said),
         known=line.total is not None,
     )

@@ -58,11 +58,21 @@ class SoldView(Wire):
     longs: list[str]
 
 
+class Chosen(Wire):
+    """One of a table that may be chosen, and what is to be known of it."""
+
+    name: str
+    says: str
+
+
 class StockView(Wire):
     sticks: list[StickView]
     lists: list[PriceListView]
     wares: list[WareView]
     sold: list[SoldView]
+    saws: list[Chosen]
+    woods: list[Chosen]
+    finishes: list[Chosen]
     yard: bool = Field(description="Whether a timber yard is known that can be asked.")
 
 
@@ -124,6 +134,7 @@ class LineView(Wire):
     each: str
     total: str
     left: str
+    timber: bool = Field(description="Whether it is cut from, and bought by the stick.")
     says: str = Field(description="Where it is bought, what it was before, whether there is enough of it.")
     known: bool
 
@@ -139,13 +150,6 @@ class SawingView(Wire):
 class ForbiddenView(Wire):
     key: str
     patch: Patch
-
-
-class WoodView(Wire):
-    """A species that may be wished for, and what is to be known of it."""
-
-    name: str
-    says: str
 
 
 class TimberView(Wire):
@@ -165,7 +169,6 @@ class TimberView(Wire):
     forbidden: list[ForbiddenView]
     sawings: list[SawingView]
     parts: list[str] = Field(description="The names of all pieces that may be asked to match.")
-    woods: list[WoodView]
     cautions: list[str]
 
 

@@ -4,11 +4,12 @@ block's settings and what to buy.
 
 from collections.abc import Callable, Iterator, Sequence
 
+from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import Path, line
 from yardcliff.core.length import Tape
 from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.bench import CAUTIONS, order
 from yardcliff.core.timber.cost import Line
+from yardcliff.core.timber.cut_order import CAUTIONS, order
 from yardcliff.core.timber.layout import Sawn, marks, stops
 from yardcliff.core.timber.timber import Timber
 from yardcliff.exports.drawing import Ink
@@ -42,7 +43,7 @@ def write_cutsheet(name: str, found: Timber, cutting: Cutting, tape: Tape, paper
         if y - tall - 16 - 4.2 * len(steps) < MARGIN:
             page.turn()
             y = _head(page, f"{name}: cut plan", "continued")
-        y = _stick(page, sawn, steps, tape, scale, tall, y)
+        y = _stick(page, sawn, steps, tape, cutting.takes, scale, tall, y)
     page.turn()
     y = _head(page, f"{name}: stop block, and what to buy", ", ".join(CAUTIONS[:1]))
     half = page.width / 2
@@ -64,7 +65,9 @@ def _box(x0: float, y0: float, x1: float, y1: float) -> Path:
     return (*line((x0, y0), (x1, y0), (x1, y1), (x0, y1)), ("Z", ()))
 
 
-def _stick(page: Page, sawn: Sawn, steps: Sequence[str], tape: Tape, scale: float, tall: float, y: float) -> float:
+def _stick(
+    page: Page, sawn: Sawn, steps: Sequence[str], tape: Tape, kerf: Fraction, scale: float, tall: float, y: float
+) -> float:
     """One stick from `y` down; returns where the next begins."""
     source = sawn.source
     said = f"{source.name}, {tape.write(source.long)}{', on hand' if source.on_hand else ''}"
@@ -88,10 +91,8 @@ def _stick(page: Page, sawn: Sawn, steps: Sequence[str], tape: Tape, scale: floa
         fits = next((text for text in words if len(text) * LETTER < x1 - x0 - 1), "")
         page.text((x0 + x1) / 2, (y0 + y1) / 2 - 1.1, fits, 3.2, anchor="middle")
     free = MARGIN - 20
-    lanes = marks(sawn)
-    if len(lanes) == 1:
-        laid = sorted(sawn.laid, key=lambda one: one.start)
-        for one, mark in zip(laid, lanes[0][1], strict=True):
+    if len({one.low for one in sawn.laid}) == 1:
+        for one, mark in marks(sawn, kerf):
             x, text = at(one.end, 0)[0], tape.write_given(mark)
             page.path(line((x, low - 1.2), (x, low + 1.2)), MARK)
             if x - len(text) * LETTER / 2 > free:

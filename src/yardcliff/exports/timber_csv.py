@@ -62,9 +62,7 @@ def write_plan(plan: CutPlan, tape: Tape) -> str:
     """One row a piece in the order of cutting: its stick, its length, and the running mark from the squared end."""
     rows = []
     for sawn in plan.sawn:
-        running = [mark for _, lane in marks(sawn) for mark in lane]
-        ordered = sorted(sawn.laid, key=lambda one: (one.low, one.start))
-        for one, mark in zip(ordered, running, strict=True):
+        for one, mark in marks(sawn, plan.kerf):
             rows.append(
                 {"stick": sawn.key, "piece": one.piece.name, "long": tape.write_given(one.piece.blank.long),
                  "wide": tape.write_given(one.piece.blank.wide), "thick": tape.write_given(one.piece.blank.thick),

@@ -3,7 +3,7 @@
 from collections import defaultdict
 from collections.abc import Mapping
 from dataclasses import dataclass, field
-from typing import Any
+from typing import Any, get_args
 
 from pydantic import BaseModel, ValidationError
 
@@ -14,7 +14,7 @@ from yardcliff.core.timber.stock import Offer, PriceList, Stick, WarePrice
 from yardcliff.exports.timber_csv import PRICE_COLUMNS, STICK_COLUMNS
 from yardcliff.imports.rows import MOST, read_csv
 
-FORMS: tuple[Form, ...] = ("board", "sheet", "dowel", "pipe", "bar", "threaded rod")
+FORMS = get_args(Form)
 
 
 @dataclass(frozen=True, slots=True)

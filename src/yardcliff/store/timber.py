@@ -12,16 +12,21 @@ from yardcliff.store.errors import StoreNotFound
 from yardcliff.store.sheets import now
 
 Json = dict[str, Any]
+Change = tuple[str, str, int]
+"""Kind and name of a ware, and how many more of it are on hand."""
 
 
 @dataclass(frozen=True, slots=True)
 class Sawing:
-    """A plan that was carried out: the sticks that it `cut` up and `made`, by their ids; money in hundredths."""
+    """A plan that was carried out: the sticks that it `cut` up and `made`, by their ids, by how much more or less of which
+    `wares` there is; money in hundredths.
+    """
 
     id: str
     rack_id: str
     cut: tuple[str, ...]
     made: tuple[str, ...]
+    wares: tuple[Change, ...]
     currency: str
     planned: int
     spent: int
@@ -92,18 +97,27 @@ class Stock:
                 db.execute("INSERT INTO ware VALUES (?, ?, ?)", (kind, name, amount))
 
     def carry_out(
-        self, rack_id: str, cut: list[str], offcuts: list[Json], currency: str, planned: int, spent: int
+        self,
+        rack_id: str,
+        cut: list[str],
+        offcuts: list[Json],
+        wares: list[Change],
+        currency: str,
+        planned: int,
+        spent: int,
     ) -> Sawing:
-        """What a plan cuts up leaves the rack of timber, its offcuts come onto it."""
+        """What a plan cuts up leaves the rack of timber, its offcuts come onto it; wares are used up, and packets left over."""
         with self._db.writing() as db:
             _take(db, cut)
             made = _add(db, offcuts)
-            done = Sawing(uuid.uuid4().hex[:12], rack_id, tuple(cut), tuple(made), currency, planned, spent, now())
+            _count(db, wares)
+            sawing_id, at = uuid.uuid4().hex[:12], now()
             db.execute(
-                "INSERT INTO sawing (id, rack_id, cut, made, currency, planned, spent, made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
-                (done.id, rack_id, json.dumps(cut), json.dumps(made), currency, planned, spent, done.made_at),
+                "INSERT INTO sawing (id, rack_id, cut, made, wares, currency, planned, spent, made_at) "
+                "VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
+                (sawing_id, rack_id, *map(json.dumps, (cut, made, wares)), currency, planned, spent, at),
             )
-        return done
+        return Sawing(sawing_id, rack_id, tuple(cut), tuple(made), tuple(wares), currency, planned, spent, at)
 
     def take_back(self, rack_id: str, sawing_id: str) -> None:
         """As if a plan had not been carried out. Raises `StoreNotFound`."""
@@ -113,6 +127,7 @@ class Stock:
         with self._db.writing() as db:
             _take(db, found.made)
             _take(db, found.cut, back=True)
+            _count(db, [(kind, name, -more) for kind, name, more in found.wares])
             db.execute("UPDATE sawing SET back_at = ? WHERE id = ?", (now(), sawing_id))
 
     def sawings(self, rack_id: str) -> list[Sawing]:
@@ -124,11 +139,21 @@ class Stock:
             ).fetchall()
         return [
             Sawing(
-                row["id"], row["rack_id"], tuple(json.loads(row["cut"])), tuple(json.loads(row["made"])), row["currency"],
-                row["planned"], row["spent"], row["made_at"],
+                row["id"], row["rack_id"], tuple(json.loads(row["cut"])), tuple(json.loads(row["made"])),
+                tuple((kind, name, more) for kind, name, more in json.loads(row["wares"])),
+                row["currency"], row["planned"], row["spent"], row["made_at"],
             )
             for row in rows
         ]  # fmt: skip
+
+
+def _count(db: sqlite3.Connection, wares: Iterable[Change]) -> None:
+    """More or less of what is on hand; what was used up meanwhile is not owed."""
+    for kind, name, more in wares:
+        row = db.execute("SELECT amount FROM ware WHERE kind = ? AND name = ?", (kind, name)).fetchone()
+        db.execute("DELETE FROM ware WHERE kind = ? AND name = ?", (kind, name))
+        if (amount := (row["amount"] if row else 0) + more) > 0:
+            db.execute("INSERT INTO ware VALUES (?, ?, ?)", (kind, name, amount))
 
 
 def _add(db: sqlite3.Connection, sticks: Iterable[Json]) -> list[str]:

@@ -1173,7 +1173,8 @@ export interface paths {
         put?: never;
         /**
          * Carry Out
-         * @description The plan was carried out: what it cut up leaves the rack of timber, its offcuts come onto it, what was spent is kept.
+         * @description The plan was carried out: what it cut up leaves the rack of timber, its offcuts come onto it, screws and tins are used up or
+         *     left over, what was spent is kept.
          */
         post: operations["carry_out_api_racks__rack_id__timber_done_post"];
         delete?: never;
@@ -1411,6 +1412,16 @@ export interface components {
             fields: components["schemas"]["ChoiceField"][];
             /** Figures */
             figures: string[];
+        };
+        /**
+         * Chosen
+         * @description One of a table that may be chosen, and what is to be known of it.
+         */
+        Chosen: {
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
         };
         /** Comparison */
         Comparison: {
@@ -1889,6 +1900,11 @@ export interface components {
             total: string;
             /** Left */
             left: string;
+            /**
+             * Timber
+             * @description Whether it is cut from, and bought by the stick.
+             */
+            timber: boolean;
             /**
              * Says
              * @description Where it is bought, what it was before, whether there is enough of it.
@@ -2549,6 +2565,12 @@ export interface components {
             wares: components["schemas"]["WareView"][];
             /** Sold */
             sold: components["schemas"]["SoldView"][];
+            /** Saws */
+            saws: components["schemas"]["Chosen"][];
+            /** Woods */
+            woods: components["schemas"]["Chosen"][];
+            /** Finishes */
+            finishes: components["schemas"]["Chosen"][];
             /**
              * Yard
              * @description Whether a timber yard is known that can be asked.
@@ -2676,8 +2698,6 @@ export interface components {
              * @description The names of all pieces that may be asked to match.
              */
             parts: string[];
-            /** Woods */
-            woods: components["schemas"]["WoodView"][];
             /** Cautions */
             cautions: string[];
         };
@@ -2878,16 +2898,6 @@ export interface components {
             /** Why */
             why: string;
             design: components["schemas"]["DesignView"];
-        };
-        /**
-         * WoodView
-         * @description A species that may be wished for, and what is to be known of it.
-         */
-        WoodView: {
-            /** Name */
-            name: string;
-            /** Says */
-            says: string;
         };
         /**
          * Try

@@ -39,6 +39,7 @@ export type TimberGroup = Schemas["GroupView"];
 export type Sawn = Schemas["SawnView"];
 export type Piece = Schemas["PieceView"];
 export type TriedTimber = Schemas["TriedView"];
+export type Chosen = Schemas["Chosen"];
 export type Cost = Schemas["CostView"];
 export type Stock = Schemas["StockView"];
 export type Stick = Schemas["StickView"];

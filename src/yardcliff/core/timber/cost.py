@@ -4,8 +4,10 @@ from collections import Counter, defaultdict
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from math import ceil
+from typing import get_args
 
-from yardcliff.core.materials import Ware, WareKind
+from yardcliff.core.length import exact_text
+from yardcliff.core.materials import Form, Ware, WareKind
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.layout import CutPlan
 from yardcliff.core.timber.stock import Supply, WarePrice
@@ -43,6 +45,11 @@ class Line:
         return 0 if not self.packs else None if self.each is None else self.each * self.packs
 
     @property
+    def timber(self) -> bool:
+        """Whether it is cut from, by the stick: what is left of those are offcuts."""
+        return self.kind in get_args(Form)
+
+    @property
     def left(self) -> int:
         return self.on_hand + self.packs * self.pack - self.need
 
@@ -75,14 +82,14 @@ def _timber(plan: CutPlan) -> Iterator[Line]:
     by_key = {one.source.key: one.source for one in plan.sawn}
     for key, many in bought.items():
         source = by_key[key]
-        name = f"{source.name}, {float(source.long):g} mm"
+        name = f"{source.name}, {exact_text(source.long)}"
         yield Line(
             source.section.form, name, many, "", 0, many, 1, source.price, source.supplier, source.was, source.stock
         )
     for one in plan.sawn:
         if one.source.on_hand:
             yield Line(
-                one.source.section.form, f"{one.source.name}, {float(one.source.long):g} mm", 1, "", 1, 0, 1, None
+                one.source.section.form, f"{one.source.name}, {exact_text(one.source.long)}", 1, "", 1, 0, 1, None
             )
 
 

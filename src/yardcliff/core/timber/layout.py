@@ -3,7 +3,6 @@
 from collections import Counter, defaultdict
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
-from itertools import groupby
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.materials import Blank
@@ -36,6 +35,7 @@ class Source:
     stock: int | None = None
     flaws: tuple[Flaw, ...] = ()
     note: str = ""
+    reclaimed: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,16 +51,17 @@ class Laid:
 
 @dataclass(frozen=True, slots=True)
 class Offcut:
-    """What is left of a stick, where it lies, mm."""
+    """What is left of a stick, where it lies, mm; of a `round` one only its length counts."""
 
     start: Fraction
     end: Fraction
     low: Fraction
     high: Fraction
+    round: bool = False
 
     @property
     def keeps(self) -> bool:
-        return self.end - self.start >= KEEP and self.high - self.low >= KEEP_WIDE
+        return self.end - self.start >= KEEP and (self.round or self.high - self.low >= KEEP_WIDE)
 
 
 @dataclass(frozen=True, slots=True)
@@ -151,16 +152,25 @@ def stops(plan: CutPlan) -> Iterator[tuple[Fraction, list[Piece]]]:
             yield long, by_length[long]
 
 
-def marks(sawn: Sawn) -> list[tuple[str, list[Fraction]]]:
-    """Running saw marks by lane, as a tape reads them that is hooked over the squared end of each clear stretch: the saw goes
-    beyond each mark. Lanes are told by their lower edge.
+def runs(sawn: Sawn, kerf: Fraction) -> list[list[Laid]]:
+    """The pieces of a stick, lane by lane from its lower edge, by the clear stretches that they lie in: one after another
+    with nothing but a cut between.
     """
-    found = []
-    for low, lane in groupby(sorted(sawn.laid, key=lambda one: (one.low, one.start)), key=lambda one: one.low):
-        found.append(
-            (f"{float(low):g}", [one.end - min(each.start for each in sawn.laid if each.low == low) for one in lane])
-        )
+    found: list[list[Laid]] = []
+    for one in sorted(sawn.laid, key=lambda each: (each.low, each.start)):
+        last = found[-1][-1] if found else None
+        if last and last.low == one.low and one.start - last.end == kerf:
+            found[-1].append(one)
+        else:
+            found.append([one])
     return found
+
+
+def marks(sawn: Sawn, kerf: Fraction) -> list[tuple[Laid, Fraction]]:
+    """Each piece with its running mark, as a tape reads it that is hooked over the squared end of its clear stretch: the
+    saw goes beyond the mark.
+    """
+    return [(one, one.end - run[0].start) for run in runs(sawn, kerf) for one in run]
 
 
 def used_sticks(plan: CutPlan) -> list[str]:
@@ -180,9 +190,10 @@ def offcut_sticks(plan: CutPlan) -> list[Stick]:
             wide=one.source.section.wide if one.source.section.form in ROUND else each.high - each.low,
             thick=one.source.section.thick,
             long=each.end - each.start,
+            reclaimed=one.source.reclaimed,
             note=f"Offcut of {one.source.name}"[:120],
         )
         for one in plan.sawn
         for each in one.offcuts
-        if each.keeps or (one.source.section.form in ROUND and each.end - each.start >= KEEP)
+        if each.keeps
     ]

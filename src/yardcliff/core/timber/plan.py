@@ -7,7 +7,6 @@ import re
 from collections import Counter, defaultdict
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
-from itertools import groupby
 from math import ceil, floor
 
 from yardcliff.core.cutting.problem import Bar, Cut, Problem, Want
@@ -60,10 +59,11 @@ def sources(piece: Piece, supply: Supply, cutting: Cutting) -> list[Source]:
     """What a piece may be cut from: on hand, then on offer; without any offers, as it is usually sold."""
     blank = piece.blank
     found = [
-        Source(f"stick {key}", stick.says, stick, stick.long, None, True, flaws=stick.flaws, note=stick.note)
+        Source(f"stick {key}", stick.says, stick, stick.long, None, True, flaws=stick.flaws, note=stick.note,
+               reclaimed=stick.reclaimed)
         for key, stick in supply.sticks
         if fits(stick, blank, cutting)
-    ]
+    ]  # fmt: skip
     offers = [
         Source(f"{one.supplier}: {offer.name}, {float(offer.long):g}", offer.name, offer, offer.long, offer.price, False,
                one.supplier, offer.was, offer.stock)
@@ -113,7 +113,8 @@ def _group(wanted: list[Piece], supply: Supply, cutting: Cutting, taken: _Taken,
         else f"{blank.stuff.capitalize()} {exact_text(blank.thick)} thick"
     )
     by_name = {piece.name: piece for piece in wanted}
-    bars = {source.key: source for piece in wanted for source in sources(piece, supply, cutting)}
+    alike = {_shape(piece): piece for piece in wanted}  # hundreds of pegs are one question
+    bars = {source.key: source for piece in alike.values() for source in sources(piece, supply, cutting)}
     sawn: list[Sawn] = []
     unfit: list[str] = []
     for key, names in cutting.locked.items():
@@ -131,7 +132,10 @@ def _group(wanted: list[Piece], supply: Supply, cutting: Cutting, taken: _Taken,
         for piece in mine:
             del by_name[piece.name]
     rest = list(by_name.values())
-    at_all = [piece for piece in rest if any(gives(source, piece, cutting) for source in bars.values())]
+    givers = {
+        shape: [source for source in bars.values() if gives(source, piece, cutting)] for shape, piece in alike.items()
+    }
+    at_all = [piece for piece in rest if givers[_shape(piece)]]
     missing = [piece for piece in rest if piece not in at_all]
     cost: int | None = sum(one.source.price or 0 for one in sawn)
     least, proved, short, apart = cost, True, False, False
@@ -139,9 +143,7 @@ def _group(wanted: list[Piece], supply: Supply, cutting: Cutting, taken: _Taken,
         found = _however(at_all, list(bars.values()), taken.many, cutting, told)
         if found is None:
             # Only sticks on hand give some of them, and there are not enough of these.
-            here = [
-                piece for piece in at_all if not any(gives(s, piece, cutting) for s in bars.values() if not s.on_hand)
-            ]
+            here = [piece for piece in at_all if all(source.on_hand for source in givers[_shape(piece)])]
             missing.append((here or at_all)[-1])
             at_all.remove(missing[-1])
             continue
@@ -166,7 +168,8 @@ def _however(
     """A plan, and whether it is short of what is in stock, and whether what was to match is apart; None where there is none."""
     enough = [one if one.on_hand else replace(one, stock=None) for one in bars]
     loose = cutting.model_copy(update={"matched": ()})
-    for short, apart in ((False, False), (True, False), (False, True), (True, True)):
+    matched = any(piece.name in cutting.matched for piece in wanted)
+    for short, apart in ((False, False), (True, False), (False, True), (True, True))[: 4 if matched else 2]:
         done = _solved(wanted, enough if short else bars, taken, loose if apart else cutting, told)
         if done is not None:
             return done, short, apart
@@ -207,12 +210,11 @@ def _sum(
     kerf = ceil(cutting.takes / TENTH)
     matched = [piece for piece in wanted if piece.name in cutting.matched]
     units: list[tuple[Piece, ...]] = [(piece,) for piece in wanted if piece not in matched]
-    for _, same in groupby(sorted(matched, key=lambda one: one.blank.wide), key=lambda one: one.blank.wide):
-        units.append(tuple(same))
+    units += [tuple(matched)] if matched else []
     alike: dict[tuple[int, int], list[tuple[Piece, ...]]] = defaultdict(list)
     for unit in units:
         long = sum(ceil(piece.blank.long / TENTH) + kerf for piece in unit) - kerf
-        alike[long, ceil(unit[0].blank.wide / TENTH)].append(unit)
+        alike[long, max(ceil(piece.blank.wide / TENTH) for piece in unit)].append(unit)
     wides = {wide for _, wide in alike}
     made = []
     for source in bars:
@@ -236,6 +238,12 @@ def _sum(
     wants = tuple(Want(long, wide, len(alike[long, wide])) for long, wide in keys)
     rip = ceil(cutting.plane / TENTH)
     return _Sum(Problem(wants, tuple(made), kerf, rip), list(bars), [alike[key] for key in keys])
+
+
+def _shape(piece: Piece) -> tuple[object, ...]:
+    """What of a piece decides what it can be cut from."""
+    blank = piece.blank
+    return blank.form, blank.stuff, blank.wide, blank.thick, blank.long, bool(blank.part)
 
 
 def _numbered(key: str) -> tuple[str, int]:
@@ -263,7 +271,7 @@ def _laid(
     problem: Problem, cut: Cut, source: Source, copy: int, names: list[list[tuple[Piece, ...]]], cutting: Cutting
 ) -> Sawn:
     """A cut laid out on its stick, lanes from the lower edge, pieces from the left end."""
-    bar, kerf = problem.bars[cut.bar], cutting.takes
+    bar, kerf, round_ = problem.bars[cut.bar], cutting.takes, source.section.form in ROUND
     laid: list[Laid] = []
     left: list[Offcut] = []
     low = ZERO
@@ -278,7 +286,7 @@ def _laid(
                     laid.append(Laid(piece, at, at + piece.blank.long, low, low + wide))
                     at += piece.blank.long + kerf
             if stop > at:
-                left.append(Offcut(at, stop, low, high))
+                left.append(Offcut(at, stop, low, high, round_))
         low = high + kerf
     if source.section.wide > low and cut.lanes:
         left += [Offcut(a * TENTH, b * TENTH, low, source.section.wide) for a, b in bar.stretches]

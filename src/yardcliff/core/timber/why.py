@@ -196,11 +196,11 @@ def _one_less(brief: Brief, plan: CutPlan, planned: Planned, tape: Tape) -> Iter
                 continue
             fixes = tuple(_one_more(brief, sawn, long, got + 1, plan, planned, tape))
             if fixes:
-                takes = f"the saw takes {exact_text(kerf)} at each cut" if kerf else "a saw takes nothing"
+                lost = [f"the saw takes {exact_text(kerf)} at each cut"] if kerf else []
+                lost += [f"{exact_text(trim)} go to square each end"] if trim else []
                 yield Finding(
                     "cut.kerf", piece.name,
-                    f"{got + 1} of {exact_text(long)} from a stick of {exact_text(sawn.source.long)}: {got}, because {takes}"
-                    f"{f' and {exact_text(trim)} go to square each end' if trim else ''}.",
+                    f"{got + 1} of {exact_text(long)} from a stick of {exact_text(sawn.source.long)}: {got}, because {' and '.join(lost)}.",
                     "from one stick", str(got), str(got + 1), fixes=fixes,
                 )  # fmt: skip
                 return

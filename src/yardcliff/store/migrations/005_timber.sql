@@ -20,12 +20,14 @@ CREATE TABLE ware (
     PRIMARY KEY (kind, name)
 ) STRICT, WITHOUT ROWID;
 
--- `made` and `cut` are lists of stick ids: what came back to the rack, and what went.
+-- `made` and `cut` are lists of stick ids: what came back to the rack, and what went; `wares` are [kind, name, by how much more or
+-- less of it is on hand].
 CREATE TABLE sawing (
     id TEXT PRIMARY KEY,
     rack_id TEXT NOT NULL REFERENCES sheet (id) ON DELETE CASCADE,
     cut TEXT NOT NULL CHECK (json_valid(cut)),
     made TEXT NOT NULL CHECK (json_valid(made)),
+    wares TEXT NOT NULL CHECK (json_valid(wares)),
     currency TEXT NOT NULL,
     planned INTEGER NOT NULL,
     spent INTEGER NOT NULL,

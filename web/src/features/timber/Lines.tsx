@@ -5,8 +5,6 @@ import type { Timber } from "../../api/types";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
 
-const WOOD = ["board", "sheet", "dowel", "pipe", "bar", "threaded rod"];
-
 /** The shopping list; what has no price takes the one that is typed there. */
 export function Lines({ lines }: { lines: Timber["lines"] }) {
   const queries = useQueryClient();
@@ -41,7 +39,7 @@ export function Lines({ lines }: { lines: Timber["lines"] }) {
             </td>
             <td className="hand py-0.5 text-right whitespace-nowrap">{line.buy}</td>
             <td className="hand w-20 py-0.5 text-right whitespace-nowrap">
-              {line.known || WOOD.includes(line.kind) ? (
+              {line.known || line.timber ? (
                 line.total
               ) : (
                 <Field

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState, type ChangeEvent } from "react";
 import { Link } from "react-router";
 
@@ -10,6 +10,7 @@ import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
 import { Prices } from "./Prices";
 import { StickSheet } from "./StickSheet";
+import { useStock } from "./useTimber";
 import { Wares } from "./Wares";
 
 const LINK = "text-act underline decoration-dotted underline-offset-3";
@@ -19,7 +20,7 @@ const SHOWN = 0.2;
 export function TimberPage() {
   const queries = useQueryClient();
   const say = useSay();
-  const stock = useQuery({ queryKey: ["stock"], queryFn: api.stock });
+  const stock = useStock();
   const [open, setOpen] = useState<Stick | "new" | null>(null);
   const picker = useRef<HTMLInputElement>(null);
   const unit = localStorage.getItem("yardcliff-tape")?.endsWith("in") ? "in" : "mm";

@@ -13,7 +13,7 @@ import { Note } from "../rack/Notes";
 import { Section } from "../rack/Section";
 import { useSession, useShown } from "../rack/shown";
 import { Lines } from "./Lines";
-import { SAWS, useTimber } from "./useTimber";
+import { options, useStock, useTimber } from "./useTimber";
 
 interface Cutting {
   saw: string;
@@ -25,7 +25,6 @@ interface Cutting {
   finish: string;
 }
 
-const FINISHES = ["none", "hard wax oil", "linseed oil", "water varnish", "paint", "shellac"];
 const FILES = [
   { kind: "cut-plan.pdf", label: "Cut plan (PDF)" },
   { kind: "cut-plan.csv", label: "Cut plan (CSV)" },
@@ -93,6 +92,7 @@ function Cost({ timber }: { timber: Timber }) {
 function Saw({ timber }: { timber: Timber }) {
   const { apply } = useSession();
   const cutting = useShown((shown) => shown.rack.design.brief["cutting"]) as unknown as Cutting;
+  const stock = useStock();
   const parts = [...new Set(timber.parts)];
   return (
     <Section title="Sawing">
@@ -101,7 +101,7 @@ function Saw({ timber }: { timber: Timber }) {
         <Pick
           label="Saw"
           value={cutting.saw}
-          options={SAWS.map((saw) => ({ value: saw, label: saw }))}
+          options={options(stock.data?.saws)}
           onPick={(saw) => apply({ cutting: { saw, kerf: null } })}
         />
       </div>
@@ -110,10 +110,7 @@ function Saw({ timber }: { timber: Timber }) {
         <Pick
           label="Boards of"
           value={cutting.species}
-          options={[
-            { value: "", label: "any wood" },
-            ...timber.woods.map(({ name, says }) => ({ value: name, label: name, why: says })),
-          ]}
+          options={[{ value: "", label: "any wood" }, ...options(stock.data?.woods)]}
           onPick={(species) => apply({ cutting: { species } })}
         />
       </div>
@@ -178,10 +175,7 @@ function Saw({ timber }: { timber: Timber }) {
         <Pick
           label="Finish"
           value={cutting.finish}
-          options={FINISHES.map((finish) => ({
-            value: finish,
-            label: finish === "none" ? "left bare" : finish,
-          }))}
+          options={options(stock.data?.finishes)}
           onPick={(finish) => apply({ cutting: { finish, coats: null } })}
         />
       </div>

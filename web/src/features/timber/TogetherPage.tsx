@@ -12,7 +12,7 @@ import { Lines } from "./Lines";
 import { StickDrawing } from "./StickDrawing";
 import { GroupHead, Order, StickSays } from "./Sticks";
 import { useBatch, type Part } from "./useBatch";
-import { SAWS, sticks } from "./useTimber";
+import { options, sticks, useStock } from "./useTimber";
 
 const LINK = "text-act underline decoration-dotted underline-offset-3";
 const written = ({ rack, copies, length }: Part) => [rack, copies, length].join("~");
@@ -24,6 +24,7 @@ function read(text: string): Part {
 /** Several racks, or one at several lengths, cut from one purchase. Which ones stands in the address. */
 export function TogetherPage() {
   const racks = useQuery({ queryKey: ["racks"], queryFn: api.racks });
+  const stock = useStock();
   const [search, setSearch] = useSearchParams();
   const parts = search.getAll("cut").map(read);
   const saw = search.get("saw") ?? "mitre saw";
@@ -84,7 +85,7 @@ export function TogetherPage() {
             <Pick
               label="Saw"
               value={saw}
-              options={SAWS.map((one) => ({ value: one, label: one }))}
+              options={options(stock.data?.saws)}
               onPick={(by) => put(parts, by)}
             />
           </div>

@@ -27,6 +27,7 @@ export function useBatch(parts: Part[], saw: string) {
   const none = parts.length === 0;
   useEffect(() => {
     if (none) return;
+    let done = false;
     const timer = setTimeout(() => {
       setWithin("laying the sticks out…");
       const socket = new WebSocket(`${location.origin.replace(/^http/, "ws")}/api/timber/batch`);
@@ -35,16 +36,23 @@ export function useBatch(parts: Part[], saw: string) {
       socket.onmessage = (event: MessageEvent<string>) => {
         const news = JSON.parse(event.data) as Batch;
         if (news.within) return setWithin(news.within);
+        done = true;
         setBatch(news);
         setWithin(null);
         socket.close();
       };
-      socket.onerror = () => setWithin("Yardcliff does not answer. Is it still running?");
+      socket.onclose = () => {
+        if (!done) setWithin("Yardcliff does not answer. Is it still running?");
+      };
     }, WAIT_MS);
     return () => {
+      done = true;
       clearTimeout(timer);
       line.current?.close();
     };
   }, [asked, none]);
-  return { batch: none ? null : batch, within: none ? null : within, stop: () => line.current?.send("stop") };
+  const stop = () => {
+    if (line.current?.readyState === WebSocket.OPEN) line.current.send("stop");
+  };
+  return { batch: none ? null : batch, within: none ? null : within, stop };
 }

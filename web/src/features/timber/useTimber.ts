@@ -1,10 +1,15 @@
 import { useQuery } from "@tanstack/react-query";
 
 import { api } from "../../api/client";
-import type { Sawn, Timber } from "../../api/types";
+import type { Chosen, Sawn, Timber } from "../../api/types";
 import { useShown } from "../rack/shown";
 
-export const SAWS = ["hand saw", "pull saw", "jigsaw", "mitre saw", "table saw", "thin blade", "shears"];
+/** Stock, prices, and what may be chosen among. */
+export const useStock = () => useQuery({ queryKey: ["stock"], queryFn: api.stock });
+
+/** A table of choices as a menu takes it. */
+export const options = (chosen: Chosen[] | undefined) =>
+  (chosen ?? []).map(({ name, says }) => ({ value: name, label: name, why: says }));
 
 /** The cut plan and what it costs, of the rack as it is stored; asked for only where it is shown, or what is known of it. */
 export function useTimber(ask = true) {
