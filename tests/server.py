@@ -29,9 +29,9 @@ class Server:
 
 
 @contextmanager
-def running(data: Path, command: str = "serve", port: int = 0) -> Iterator[Server]:
+def running(data: Path, command: str = "serve", *more: str, port: int = 0) -> Iterator[Server]:
     """`yardcliff serve` or `demo` on a free port, stopped at the end if it still runs."""
-    arguments = [sys.executable, "-m", "yardcliff", command, "--data", str(data), "--port", str(port)]
+    arguments = [sys.executable, "-m", "yardcliff", command, "--data", str(data), "--port", str(port), *more]
     start = monotonic()
     process = subprocess.Popen(arguments, stdout=subprocess.PIPE, text=True)
     try:

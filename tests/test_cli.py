@@ -3,6 +3,7 @@
 import json
 import subprocess
 import sys
+import urllib.request
 from pathlib import Path
 from typing import Any
 
@@ -169,3 +170,27 @@ def test_every_way_of_building_goes_out_as_a_file_and_comes_in_again(tmp_path: P
     database = Database(data)
     assert [rack.brief for rack in Racks(database).all()] == [made.brief] * 2
     database.close()
+
+
+def test_a_yard_is_started_by_itself_and_asked_by_its_address(tmp_path: Path) -> None:
+    yard = subprocess.Popen(
+        [sys.executable, "-m", "yardcliff", "yard", "--port", "0"], stdout=subprocess.PIPE, text=True
+    )
+    assert yard.stdout
+    try:
+        address = yard.stdout.readline().split()[-1]
+        command = ["serve", "--yard", address]
+        with running(tmp_path / "own.db", *command) as server:
+            request = urllib.request.Request(
+                f"{server.address}/api/timber/yard", method="POST", headers={"accept-language": "de-CH"}
+            )
+            with urllib.request.urlopen(request) as answer:
+                (prices,) = json.load(answer)["lists"]
+        assert (prices["supplier"], prices["currency"]) == ("Cairnfoot Timber", "CHF")
+        taken = yardcliff("yard", "--port", address.rsplit(":", 1)[1])
+        assert taken.returncode == 1
+        assert "Try another --port" in taken.stderr
+    finally:
+        yard.terminate()
+        yard.wait()
+        yard.stdout.close()

@@ -11,7 +11,7 @@ from typing import Any
 import pytest
 
 from yardcliff.store.database import Database
-from yardcliff.store.errors import DataFileError, NothingToUndo, SheetNotFound, StaleSheet, explained
+from yardcliff.store.errors import DataFileError, NothingToUndo, SheetNotFound, StaleSheet, StoreNotFound, explained
 from yardcliff.store.items import Items
 from yardcliff.store.sheets import KEPT, Racks
 from yardcliff.store.timber import Stock
@@ -247,3 +247,62 @@ def test_a_data_file_of_the_first_layout_is_brought_up(file: Path) -> None:
     assert Items(brought).all() == []
     assert Stock(brought).sticks() == []
     brought.close()
+
+
+@pytest.fixture
+def stock(file: Path) -> Iterator[Stock]:
+    database = Database(file)
+    Racks(database).create("Porch", brief(0))
+    yield Stock(database)
+    database.close()
+
+
+def test_sticks_come_go_and_come_back_in_their_order(stock: Stock) -> None:
+    first, second, third = stock.add([{"n": 1}, {"n": 2}, {"n": 3}])
+    stock.take([second])
+    assert [stick for _, stick in stock.sticks()] == [{"n": 1}, {"n": 3}]
+    stock.change(third, {"n": 4})
+    stock.take([second], back=True)
+    assert [stick for _, stick in stock.sticks()] == [{"n": 1}, {"n": 2}, {"n": 4}]
+    assert stock.stick(first) == {"n": 1}
+    for change in (lambda: stock.stick("none"), lambda: stock.change("none", {}), lambda: stock.take(["none"])):
+        with pytest.raises(StoreNotFound, match="There is no stick “none”"):
+            change()
+
+
+def test_a_plan_is_carried_out_as_one_and_taken_back_as_one(stock: Stock, file: Path) -> None:
+    with sqlite3.connect(file) as other:
+        rack_id = other.execute("SELECT id FROM sheet").fetchone()[0]
+    (board,) = stock.add([{"n": 1}])
+    stock.set_ware("glue", "white", 100)
+    with pytest.raises(StoreNotFound):
+        stock.carry_out(rack_id, [board, "none"], [{"n": 9}], [("glue", "white", -5)], "EUR", 10, 12)
+    assert [stick for _, stick in stock.sticks()] == [{"n": 1}], "all of it or nothing"
+    assert stock.wares() == [{"kind": "glue", "name": "white", "amount": 100}]
+    done = stock.carry_out(
+        rack_id, [board], [{"n": 2}, {"n": 3}], [("glue", "white", -30), ("screw", "s", 8)], "EUR", 10, 12
+    )
+    assert [stick for _, stick in stock.sticks()] == [{"n": 2}, {"n": 3}]
+    assert [(ware["name"], ware["amount"]) for ware in stock.wares()] == [("white", 70), ("s", 8)]
+    assert stock.sawings(rack_id) == [done]
+    # Five of the eight screws were used for something else meanwhile: no more than are there go.
+    stock.set_ware("screw", "s", 3)
+    stock.take_back(rack_id, done.id)
+    assert [stick for _, stick in stock.sticks()] == [{"n": 1}]
+    assert stock.wares() == [{"kind": "glue", "name": "white", "amount": 100}]
+    assert stock.sawings(rack_id) == []
+    with pytest.raises(StoreNotFound):
+        stock.take_back(rack_id, done.id)
+
+
+def test_the_newest_list_of_a_supplier_stands_for_it(stock: Stock) -> None:
+    stock.keep_prices("Yard", {"n": 1})
+    sleep(0.002)
+    stock.keep_prices("Shop", {"n": 2})
+    sleep(0.002)
+    stock.keep_prices("Yard", {"n": 3})
+    assert [prices for prices, _ in stock.price_lists()] == [{"n": 3}, {"n": 2}]
+    stock.forget_prices("Yard")
+    assert [prices for prices, _ in stock.price_lists()] == [{"n": 2}]
+    with pytest.raises(StoreNotFound, match="price list “Yard”"):
+        stock.forget_prices("Yard")

@@ -94,7 +94,7 @@ def test_sticks_and_prices_travel_as_csv_and_bad_rows_are_named(hut: TestClient)
     assert [{**s, "id": ""} for s in after["sticks"]] == [{**s, "id": ""} for s in before["sticks"]]
     assert (taken["refused"], after["lists"][0]["timber"]) == ([], before["lists"][0]["timber"])
     assert hut.get("/api/timber/prices.csv").text == prices
-    bad = "wide;thick;long;flaws\n120;21;900;knot 300\nwide;21;900;\n120;21;900;knot 2 m 30 mm\n"
+    bad = "wide;thick;long;flaws\n120;21;900;knot 300\nwide;21;900;\n120;21;900;knot at 2 m over 30 mm\n"
     answer = hut.post("/api/timber/sticks/import", content=bad, headers=csv).json()
     assert answer["taken"] == 1
     assert [line.split(":")[0] for line in answer["refused"]] == ["Line 3", "Line 4"]

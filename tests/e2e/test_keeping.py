@@ -56,7 +56,7 @@ def test_a_killed_server_loses_no_acknowledged_edit_and_a_waiting_one_arrives(pa
         first.process.wait()
         set_count(page, 11)
         expect(page.get_by_role("alert")).to_contain_text("does not answer")
-    with running(data, "demo", port):
+    with running(data, "demo", port=port):
         expect(page.get_by_text("hooks, 10 spaces")).to_be_visible(timeout=15_000)
         saved(page)
         page.reload()

@@ -135,6 +135,70 @@ def test_racks_are_cut_together_at_several_lengths(home: Page) -> None:
     expect(page.get_by_label("Office, room keys", exact=True)).to_be_checked()
 
 
+def test_lists_come_from_files_and_what_is_left_out_is_said(home: Page) -> None:
+    page = home
+    page.get_by_role("link", name="Timber", exact=True).click()
+    csv = "wide;thick;long;flaws;note\n95;21;1740;knot at 300 over 40;behind the stove\n95;21;far;;\n"
+    page.get_by_label("List of sticks").set_input_files(
+        {"name": "s.csv", "mimeType": "text/csv", "buffer": csv.encode()}
+    )
+    expect(page.get_by_text("1 taken. Left out: Line 3: long:").first).to_be_visible()
+    expect(page.get_by_text("behind the stove")).to_be_visible()
+    prices = 'supplier,currency,form,name,price\nShed,EUR,hook,"hook, 60 mm",1.10\n'
+    page.get_by_label("List of prices").set_input_files(
+        {"name": "p.csv", "mimeType": "text/csv", "buffer": prices.encode()}
+    )
+    expect(page.get_by_text("Shed")).to_be_visible()
+    page.get_by_label("List of prices").set_input_files(
+        {"name": "p.csv", "mimeType": "text/csv", "buffer": b"what is this"}
+    )
+    expect(page.get_by_text("The first line must name the columns").first).to_be_visible()
+    page.get_by_role("button", name="Forget the prices of Shed").click()
+    expect(page.get_by_role("button", name="Forget the prices of Shed")).to_have_count(0)
+    with page.expect_download() as started:
+        page.get_by_role("region", name="On hand").get_by_role("link", name="As CSV").click()
+    assert "behind the stove" in started.value.path().read_text("utf-8")
+
+
+def test_a_stick_is_left_alone_a_wood_is_wished_for_and_both_are_taken_back(home: Page) -> None:
+    page = home
+    open_rack(page, "Porch, waxed jackets")
+    stage(page, "Timber")
+    bench = page.get_by_role("region", name="Cut plan")
+    expect(bench.get_by_text("all from what is on hand")).to_be_visible()
+    bench.get_by_role("button", name="Leave it").click()
+    expect(bench.get_by_text("proved cheapest")).to_be_visible()
+    saved(page)
+    page.get_by_role("button", name="Take it again").click()
+    expect(bench.get_by_text("all from what is on hand")).to_be_visible()
+    page.get_by_role("button", name="Boards of").click()
+    page.get_by_role("menuitemradio", name="oak").click()
+    expect(bench.get_by_text("nothing gives: Board")).to_be_visible()
+    expect(page.get_by_role("navigation", name="Stages").get_by_role("link", name="Timber")).to_contain_text(
+        "1 to settle"
+    )
+    page.get_by_role("button", name="Take any wood").click()
+    expect(bench.get_by_text("all from what is on hand")).to_be_visible()
+    page.get_by_role("button", name="Saw: mitre saw").click()
+    page.get_by_role("menuitemradio", name="thin blade").click()
+    expect(page.get_by_label("each cut takes")).to_have_value("1.8 mm")
+
+
+def test_what_is_sawn_is_off_the_rack_and_its_rest_on_it_until_it_is_taken_back(home: Page) -> None:
+    page = home
+    open_rack(page, "Porch, felt hats")
+    stage(page, "Timber")
+    page.get_by_role("button", name="It is sawn").click()
+    expect(page.get_by_text("Sawn: what was cut up").first).to_be_visible()
+    page.get_by_role("link", name="Timber and prices").click()
+    expect(page.get_by_text("Offcut of beech dowel 20 mm")).to_be_visible()
+    expect(page.get_by_role("button", name="spruce board 120 mm × 21 mm")).to_have_count(0)
+    page.go_back()
+    page.get_by_role("button", name="Take back").click()
+    page.get_by_role("link", name="Timber and prices").click()
+    expect(page.get_by_role("button", name="spruce board 120 mm × 21 mm")).to_be_visible()
+
+
 def test_timber_is_for_everybody_light_dark_and_on_a_phone(home: Page, browser: Browser, server: Server) -> None:
     rack = home.get_by_role("link", name="Kitchen dresser, tin cups").get_attribute("href")
     for scheme, width in (("light", 1280), ("dark", 390)):

@@ -24,14 +24,14 @@ def _written(columns: Iterable[str], rows: Iterable[Mapping[str, object]]) -> st
 
 
 def write_sticks(sticks: Iterable[Stick]) -> str:
-    """One row a stick; its flaws as `knot 900 mm 50 mm; check 0 mm 80 mm`: what, from where, how wide."""
+    """One row a stick; its flaws as `knot at 900 mm over 50 mm; check at 0 mm over 80 mm`."""
     return _written(
         STICK_COLUMNS,
         (
             {
                 **{key: value for key, value in stick.model_dump(mode="json").items() if key in STICK_COLUMNS},
                 "flaws": "; ".join(
-                    f"{flaw.what} {exact_text(flaw.at)} {exact_text(flaw.width)}" for flaw in stick.flaws
+                    f"{flaw.what} at {exact_text(flaw.at)} over {exact_text(flaw.width)}" for flaw in stick.flaws
                 ),
                 "reclaimed": "yes" if stick.reclaimed else "",
             }

@@ -1,5 +1,6 @@
 """Sticks on hand and prices from CSV files: every row is read or refused by itself, with its line and the reason."""
 
+import re
 from collections import defaultdict
 from collections.abc import Mapping
 from dataclasses import dataclass, field
@@ -15,6 +16,7 @@ from yardcliff.exports.timber_csv import PRICE_COLUMNS, STICK_COLUMNS
 from yardcliff.imports.rows import MOST, read_csv
 
 FORMS = get_args(Form)
+_FLAW = re.compile(r"(?P<what>[a-z ]*?)\s*(?:\bat\b)?\s*(?P<at>[-\d.,].*?)(?:\s+over\s+(?P<width>.+))?")
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,17 +94,11 @@ def _given(row: Mapping[str, str | None], columns: tuple[str, ...]) -> dict[str,
 
 
 def _flaw(text: str) -> dict[str, str]:
-    """`knot 900 mm 50 mm`: what, from where, how wide; the width may be left out."""
-    words = text.split()
-    what = " ".join(word for word in words if word.isalpha() and word not in ("mm", "cm", "m", "in", "ft"))
-    measures = [word for word in words if not word.isalpha() or word in ("mm", "cm", "m", "in", "ft")]
-    sizes: list[str] = []
-    for word in measures:
-        if word.isalpha() and sizes:
-            sizes[-1] += f" {word}"
-        else:
-            sizes.append(word)
-    return {"what": what or "other", "at": sizes[0] if sizes else "", **({"width": sizes[1]} if sizes[1:] else {})}
+    """`knot at 900 mm over 50 mm`: what, from where, how wide; “at” and the width may be left out."""
+    found = _FLAW.fullmatch(text.strip().lower())
+    if not found:
+        return {"what": text.strip(), "at": ""}
+    return {key: part.strip() for key, part in found.groupdict().items() if part}
 
 
 def _validated(model: type[BaseModel], values: dict[str, Any], unit: Unit) -> Any:

@@ -62,11 +62,6 @@ class Problem:
         one, part = self.bars[bar], self.wants[want]
         return self.across(bar, part.wide) <= one.wide + self.kerf and any(part.long <= room for room in one.rooms)
 
-    @property
-    def hopeless(self) -> tuple[int, ...]:
-        """The wants that no bar can give."""
-        return tuple(k for k in range(len(self.wants)) if not any(self.may(b, k) for b in range(len(self.bars))))
-
 
 class Lane(NamedTuple):
     """A strip along a bar, `wide` across it: for each of the bar's stretches the parts in it, by their wants."""

@@ -62,7 +62,7 @@ def _ripping(cutting: Cutting) -> str:
     """With what care, or with which other saw, a board is ripped."""
     if values("saws", cutting.saw)["rips"]:
         return "blade guard and riving knife on, the last of it with a push stick"
-    return f"a {cutting.saw} does not rip, so on a table saw or by hand, or have the yard do it"
+    return f"not with the {cutting.saw}, but on a table saw or by hand, or have the yard do it"
 
 
 def _lanes(sawn: Sawn, kerf: Fraction) -> list[list[list[Laid]]]:

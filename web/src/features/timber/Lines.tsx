@@ -1,17 +1,16 @@
-import { useQueryClient } from "@tanstack/react-query";
-
 import { api } from "../../api/client";
 import type { Timber } from "../../api/types";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
+import { useRefresh } from "./useTimber";
 
 /** The shopping list; what has no price takes the one that is typed there. */
 export function Lines({ lines }: { lines: Timber["lines"] }) {
-  const queries = useQueryClient();
+  const refresh = useRefresh();
   async function onPrice(line: Timber["lines"][number], text: string) {
     try {
       await api.notePrice({ kind: line.kind, name: line.name, price: text, pack: 1 });
-      await queries.invalidateQueries({ queryKey: ["timber"] });
+      await refresh();
       return null;
     } catch (error) {
       return (error as Error).message;

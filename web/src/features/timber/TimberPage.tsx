@@ -10,7 +10,7 @@ import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
 import { Prices } from "./Prices";
 import { StickSheet } from "./StickSheet";
-import { useStock } from "./useTimber";
+import { useRefresh, useStock } from "./useTimber";
 import { Wares } from "./Wares";
 
 const LINK = "text-act underline decoration-dotted underline-offset-3";
@@ -20,6 +20,7 @@ const SHOWN = 0.2;
 export function TimberPage() {
   const queries = useQueryClient();
   const say = useSay();
+  const refresh = useRefresh();
   const stock = useStock();
   const [open, setOpen] = useState<Stick | "new" | null>(null);
   const picker = useRef<HTMLInputElement>(null);
@@ -49,8 +50,7 @@ export function TimberPage() {
     if (!file) return;
     try {
       const { taken, refused } = await take(await file.text(), unit);
-      await queries.invalidateQueries({ queryKey: ["stock"] });
-      await queries.invalidateQueries({ queryKey: ["timber"] });
+      await refresh();
       const more = refused.length > 1 ? ` and ${refused.length - 1} more` : "";
       say(`${taken} taken.${refused.length ? ` Left out: ${refused[0] ?? ""}${more}` : ""}`);
     } catch (error) {

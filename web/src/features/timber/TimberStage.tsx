@@ -1,4 +1,3 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 
@@ -13,7 +12,7 @@ import { Note } from "../rack/Notes";
 import { Section } from "../rack/Section";
 import { useSession, useShown } from "../rack/shown";
 import { Lines } from "./Lines";
-import { options, useStock, useTimber } from "./useTimber";
+import { options, useRefresh, useStock, useTimber } from "./useTimber";
 
 interface Cutting {
   saw: string;
@@ -232,10 +231,9 @@ function Shopping({ timber }: { timber: Timber }) {
 /** Once it is sawn: sticks leave the rack of timber, offcuts come onto it, what was spent is kept. */
 function CarryOut({ timber }: { timber: Timber }) {
   const id = useShown((shown) => shown.rack.id);
-  const queries = useQueryClient();
   const say = useSay();
   const [spent, setSpent] = useState("");
-  const refresh = () => queries.invalidateQueries({ queryKey: ["timber"] });
+  const refresh = useRefresh();
   async function takeBack(sawing: string) {
     await api.takeBackTimber(id, sawing).catch((error: Error) => say(error.message));
     await refresh();

@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 
 import { api } from "../../api/client";
 import type { Chosen, Sawn, Timber } from "../../api/types";
@@ -6,6 +6,16 @@ import { useShown } from "../rack/shown";
 
 /** Stock, prices, and what may be chosen among. */
 export const useStock = () => useQuery({ queryKey: ["stock"], queryFn: api.stock });
+
+/** Has plans and stock asked for anew: what changes one is seen in the other. */
+export function useRefresh() {
+  const queries = useQueryClient();
+  return () =>
+    Promise.all([
+      queries.invalidateQueries({ queryKey: ["timber"] }),
+      queries.invalidateQueries({ queryKey: ["stock"] }),
+    ]);
+}
 
 /** A table of choices as a menu takes it. */
 export const options = (chosen: Chosen[] | undefined) =>
