@@ -24,6 +24,7 @@ def band(page: Page) -> dict[str, float]:
 
 def test_from_what_hangs_to_the_pencil_mark(home: Page) -> None:
     home.get_by_role("link", name="New rack").click()
+    expect(home.get_by_role("heading", name="What hangs here?")).to_be_visible()
     home.get_by_role("button", name="felt hats").click()
     home.get_by_label("How many felt hats").fill("many")
     home.keyboard.press("Enter")

@@ -10,11 +10,14 @@ export const useStock = () => useQuery({ queryKey: ["stock"], queryFn: api.stock
 /** Has plans and stock asked for anew: what changes one is seen in the other. */
 export function useRefresh() {
   const queries = useQueryClient();
-  return () =>
-    Promise.all([
+  return async () => {
+    // What is still being fetched for the first time is from before: it would not be asked for again.
+    await queries.cancelQueries({ queryKey: ["stock"] });
+    await Promise.all([
       queries.invalidateQueries({ queryKey: ["timber"] }),
       queries.invalidateQueries({ queryKey: ["stock"] }),
     ]);
+  };
 }
 
 /** A table of choices as a menu takes it. */
