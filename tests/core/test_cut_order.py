@@ -87,7 +87,7 @@ def test_a_saw_that_does_not_rip_is_not_asked_to(saw: str, says: str) -> None:
 
 def test_widths_that_differ_in_a_lane_are_ripped_after() -> None:
     both = pieces([Blank("Wide", "board", "softwood", Fraction(120), Fraction(21), Fraction(600)),
-                   Blank("Narrow", "board", "softwood", Fraction(70), Fraction(21), Fraction(500))])  # fmt: skip
+                   Blank("Narrow", "board", "softwood", Fraction(70), Fraction(21), Fraction(500))], cutting())  # fmt: skip
     sawn = only(both, supply(offer("1800 mm", "5.00")))
     assert order(sawn, cutting(), MM)[1:4] == (
         "Cut at 600 mm: Wide.",
@@ -97,7 +97,7 @@ def test_widths_that_differ_in_a_lane_are_ripped_after() -> None:
 
 
 def test_thicker_boards_are_planed_with_a_word_of_the_manual() -> None:
-    thin = pieces([Blank("Lip", "board", "softwood", Fraction(120), Fraction(18), Fraction(600))])
+    thin = pieces([Blank("Lip", "board", "softwood", Fraction(120), Fraction(18), Fraction(600))], cutting())
     sawn = only(thin, supply(offer("1800 mm", "5.00")), thin="true")
     assert "Plane to 18 mm thick; nothing shorter than the planer's manual allows goes through it." in order(
         sawn, cutting(), MM
@@ -113,7 +113,7 @@ def test_shears_take_nothing_and_no_trim_squares_nothing() -> None:
         "wide": "12 mm",
         "thick": "12 mm",
     }
-    pegs = pieces([Blank("Peg", "dowel", "hardwood", Fraction(12), Fraction(12), Fraction(100), 10)])
+    pegs = pieces([Blank("Peg", "dowel", "hardwood", Fraction(12), Fraction(12), Fraction(100), 10)], cutting())
     sawn = only(pegs, supply({**dowel, "long": "1 m", "price": "2.00"}), saw="shears", trim="0 mm")
     assert sawn.used == 1
     assert [mark for _, mark in marks(sawn, Fraction(0))] == [100 * k for k in range(1, 11)]
@@ -137,7 +137,7 @@ def test_a_tape_along_each_run_finds_every_end(longs: list[int], flaw: int, saw:
         for k, long in enumerate(longs)
     ]
     here = (stick("1800 mm", flaws=[{"at": f"{flaw} mm", "width": "25 mm"}]),)
-    plan = cut_plan(pieces(blanks), supply(offer("2400 mm", "7.00"), sticks=here), cutting(saw=saw))
+    plan = cut_plan(pieces(blanks, cutting()), supply(offer("2400 mm", "7.00"), sticks=here), cutting(saw=saw))
     for sawn in plan.sawn:
         marked = marks(sawn, plan.kerf)
         assert {one.piece.name for one, _ in marked} == {one.piece.name for one in sawn.laid}

@@ -2,6 +2,7 @@
 
 from collections import Counter
 from collections.abc import Sequence
+from itertools import chain, combinations_with_replacement, product
 
 import pytest
 from hypothesis import given
@@ -16,7 +17,7 @@ PLAIN = Bar(1200, ((0, 24000),), 1080)
 
 def check_sawable(problem: Problem, cuts: Sequence[Cut]) -> None:
     """Saw it in thought: every lane off the bar, every part off its lane, between the flaws, a kerf at each cut."""
-    got = Counter(part for cut in cuts for lane in cut.lanes for run in lane.runs for part in run)
+    got = Counter(max(part, ~part) for cut in cuts for lane in cut.lanes for run in lane.runs for part in run)
     assert got == {k: want.many for k, want in enumerate(problem.wants) if want.many}
     for b, used in Counter(cut.bar for cut in cuts).items():
         supply = problem.bars[b].supply
@@ -31,16 +32,21 @@ def check_sawable(problem: Problem, cuts: Sequence[Cut]) -> None:
             for run, (start, end) in zip(lane.runs, bar.stretches, strict=True):
                 at = start
                 for part in run:
-                    assert problem.wants[part].wide <= lane.wide
-                    at += problem.wants[part].long
+                    long, wide, _, turns = problem.wants[max(part, ~part)]
+                    if part < 0:
+                        assert (turns, bar.turns) == (True, True)
+                        long, wide = wide, long
+                    assert wide <= lane.wide
+                    at += long
                     assert at <= end
                     at += problem.kerf
 
 
 def cheapest(problem: Problem) -> int | None:
-    """The least total of all ways, by trying them: parts from the widest, each into any run, new lane or new bar."""
-    parts = sorted((k for k, want in enumerate(problem.wants) for _ in range(want.many)),
-                   key=lambda k: (-problem.wants[k].wide, k))  # fmt: skip
+    """The least total of all ways, by trying them: parts turned or not, from the widest, each into any run, new lane or new bar."""
+    turning = any(bar.turns for bar in problem.bars)
+    ways = [[k, ~k] if want.turns and turning else [k] for k, want in enumerate(problem.wants)]
+    each = [combinations_with_replacement(ways[k], want.many) for k, want in enumerate(problem.wants)]
     best: list[int | None] = [None]
 
     def put(n: int, opened: list[tuple[int, int, list[tuple[int, list[int]]]]], total: int) -> None:
@@ -49,11 +55,11 @@ def cheapest(problem: Problem) -> int | None:
         if n == len(parts):
             best[0] = total
             return
-        want = problem.wants[parts[n]]
+        want = problem.shapes[parts[n]]
         takes = want.long + problem.kerf
         for k, (bar, left, lanes) in enumerate(opened):
             for wide, rests in lanes:
-                if want.wide <= wide:
+                if want.wide <= wide and (parts[n] >= 0 or problem.bars[bar].turns):
                     for r, rest in enumerate(rests):
                         if takes <= rest:
                             rests[r] -= takes
@@ -69,9 +75,9 @@ def cheapest(problem: Problem) -> int | None:
 
     def put_lane(n: int, opened: list[tuple[int, int, list[tuple[int, list[int]]]]], k: int, bar: int, left: int,
                  lanes: list[tuple[int, list[int]]], total: int) -> None:  # fmt: skip
-        want = problem.wants[parts[n]]
+        want = problem.shapes[parts[n]]
         across = problem.across(bar, want.wide)
-        if across > left:
+        if across > left or (parts[n] < 0 and not problem.bars[bar].turns):
             return
         for r, room in enumerate(problem.bars[bar].rooms):
             if want.long <= room:
@@ -81,22 +87,25 @@ def cheapest(problem: Problem) -> int | None:
                 put(n + 1, opened, total)
                 opened[k] = (bar, left, lanes)
 
-    put(0, [], 0)
+    for lying in product(*each):
+        parts = sorted(chain.from_iterable(lying), key=lambda k: (-problem.shapes[k].wide, k))
+        put(0, [], 0)
     return best[0]
 
 
 lengths = st.integers(10, 120)
 wides = st.sampled_from((30, 40, 60))
 bars = st.builds(
-    lambda wide, ends, cost, supply: Bar(wide, tuple(zip(ends[::2], ends[1::2], strict=False)), cost, supply),
+    lambda wide, ends, *rest: Bar(wide, tuple(zip(ends[::2], ends[1::2], strict=False)), *rest),
     st.sampled_from((40, 60, 100)),
     st.lists(st.integers(0, 250), min_size=2, max_size=4, unique=True).map(sorted),
     st.integers(0, 40),
     st.none() | st.integers(1, 2),
+    st.booleans(),
 )
 problems = st.builds(
     Problem,
-    st.lists(st.builds(Want, lengths, wides, st.integers(1, 2)), min_size=1, max_size=3).map(tuple),
+    st.lists(st.builds(Want, lengths, wides, st.integers(1, 2), st.booleans()), min_size=1, max_size=3).map(tuple),
     st.lists(bars, min_size=1, max_size=3).map(tuple),
     st.integers(0, 4),
     st.integers(0, 3),
@@ -165,6 +174,19 @@ def test_a_wide_board_is_ripped_where_that_is_cheaper() -> None:
     assert [(cut.bar, [lane.wide for lane in cut.lanes]) for cut in plan.cuts] == [(0, [700, 700])]
     # With 2 mm to plane off they take 147 of it.
     assert [cut.bar for cut in solve(Problem((rails,), (wide, narrow), 30, 20)).cuts] == [1, 1]
+
+
+def test_a_part_whose_grain_is_free_is_turned_where_that_saves_a_sheet() -> None:
+    # Two of 700 × 500 and one of 1000 × 300 on a sheet of 1010 × 1010: straight they take 500 + 500 + 300 across.
+    sheet = Bar(10100, ((0, 10100),), 3000, turns=True)
+    wants = Want(7000, 5000, 2), Want(10000, 3000, 1)
+    assert len(solve(Problem(wants, (sheet,), 30)).cuts) == 2
+    turned = Problem((wants[0]._replace(turns=True), wants[1]), (sheet,), 30)
+    plan = solve(turned)
+    check_sawable(turned, plan.cuts)
+    assert (len(plan.cuts), plan.proved) == (1, True)
+    # On a board the grain is not free, whatever the part.
+    assert len(solve(Problem(turned.wants, (sheet._replace(turns=False),), 30)).cuts) == 2
 
 
 def test_what_is_left_is_gathered_into_one_piece() -> None:

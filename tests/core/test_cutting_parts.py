@@ -25,8 +25,9 @@ def fits(problem: Problem, cut: Cut) -> bool:
     if sum(problem.across(cut.bar, lane.wide) for lane in cut.lanes) > bar.wide + problem.kerf:
         return False
     return all(
-        sum(problem.wants[k].long + problem.kerf for k in run) <= room + problem.kerf
-        and all(problem.wants[k].wide <= lane.wide for k in run)
+        sum(problem.shapes[k].long + problem.kerf for k in run) <= room + problem.kerf
+        and all(problem.shapes[k].wide <= lane.wide for k in run)
+        and all(k >= 0 or (problem.wants[~k].turns and problem.bars[cut.bar].turns) for k in run)
         for lane in cut.lanes
         for run, room in zip(lane.runs, bar.rooms, strict=True)
     )

@@ -12,6 +12,7 @@ from tests.strategies import briefs
 from yardcliff.core.amend import amend
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, starting
+from yardcliff.core.length import Tape
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.materials import Blank, Ware
 from yardcliff.core.timber.asked import Cutting
@@ -47,7 +48,7 @@ def cutting(**more: str) -> Cutting:
 
 
 def rails(count: int, long: int, wide: int = 120) -> tuple[Any, ...]:
-    return pieces([Blank("Rail", "board", "softwood", Fraction(wide), Fraction(21), Fraction(long), count)])
+    return pieces([Blank("Rail", "board", "softwood", Fraction(wide), Fraction(21), Fraction(long), count)], Cutting())
 
 
 def start(item: str, count: int, patch: dict[str, Any], family: str | None = None) -> Design:
@@ -64,9 +65,12 @@ def check_laid(plan: CutPlan, by: Cutting) -> None:
         for one in sawn.laid:
             assert by.trim <= one.start < one.end <= sawn.source.long - by.trim
             assert 0 <= one.low < one.high <= sawn.source.section.wide
-            assert one.end - one.start == one.piece.blank.long
+            blank = one.piece.blank
+            across = one.turned and one.piece.turns and sawn.source.section.form == "sheet"
+            assert one.end - one.start == (blank.wide if across else blank.long)
             for flaw in sawn.source.flaws:
-                assert one.end <= flaw.at or one.start >= flaw.at + flaw.width
+                behind = flaw.back and one.piece.hides
+                assert behind or one.end <= flaw.at or one.start >= flaw.at + flaw.width
             for other in sawn.laid:
                 if one is not other and one.low < other.high and other.low < one.high:
                     assert one.end + by.takes <= other.start or other.end + by.takes <= one.start
@@ -109,7 +113,7 @@ def test_every_rack_can_be_taken_off_and_planned(brief: Brief) -> None:
     assert all(blank.thick <= blank.wide and blank.long > 0 and blank.count > 0 for blank in found.blanks)
     keys = {blank.part for blank in found.blanks}
     assert all(part.key in keys or part.of in keys for part in done.rack.parts)
-    single = pieces(found.blanks[:8])[:24]
+    single = pieces(found.blanks[:8], done.brief.cutting)[:24]
     plan = cut_plan(single, Supply(), done.brief.cutting)
     check_laid(plan, done.brief.cutting)
     cut = [one.piece.name for sawn in plan.sawn for one in sawn.laid]
@@ -179,19 +183,62 @@ def test_a_stick_is_kept_forbidden_and_what_that_costs() -> None:
 
 def test_matched_parts_come_from_one_stick_one_after_another() -> None:
     stock = supply(offer("1800 mm", "5.00"), offer("3000 mm", "12.00"))
-    wanted = pieces(
-        [
-            Blank(name, "board", "softwood", Fraction(120), Fraction(21), Fraction(900))
-            for name in ("Left", "Other", "Right")
-        ]
-    )
-    assert cut_plan(wanted, stock, Cutting()).cost == 1200
-    matched = cut_plan(wanted, stock, Cutting(matched=("Left", "Right")))
+    blanks = [
+        Blank(name, "board", "softwood", Fraction(120), Fraction(21), Fraction(900))
+        for name in ("Left", "Other", "Right")
+    ]
+    assert cut_plan(pieces(blanks, Cutting()), stock, Cutting()).cost == 1200
+    wanted = pieces(blanks, Cutting(matched=("Left", "Right")))
+    matched = cut_plan(wanted, stock, Cutting())
     (home,) = [sawn for sawn in matched.sawn if len(sawn.laid) > 1 or sawn.laid[0].piece.name != "Other"]
     names = [one.piece.name for one in sorted(home.laid, key=lambda one: one.start)]
     assert names.index("Right") == names.index("Left") + 1
-    apart = cut_plan(wanted, supply(offer("1800 mm", "5.00")), Cutting(matched=("Left", "Right")))
-    assert apart.groups[0].apart
+    assert cut_plan(wanted, supply(offer("1800 mm", "5.00")), Cutting()).groups[0].apart
+
+
+def test_a_flaw_on_the_back_lies_behind_a_part_that_hides_it() -> None:
+    # 2 × 900 and one of 700 want 2506 of a stick of 2600 that has a stain at 1250 on its back.
+    stained = read_stick({**SIZES, "long": "2600 mm", "flaws": [{"what": "stain", "at": "1250 mm", "back": True}]})
+    stock = supply(offer("1800 mm", "5.00"), offer("2700 mm", "8.00"), sticks=(stained,))
+    blanks = [
+        Blank(name, "board", "softwood", Fraction(120), Fraction(21), Fraction(long))
+        for name, long in (("Front", 900), ("Other", 900), ("Rail", 700))
+    ]
+    assert cut_plan(pieces(blanks, Cutting()), stock, Cutting()).cost == 500
+    by = Cutting(backs=("Rail",))
+    plan = cut_plan(pieces(blanks, by), stock, by)
+    check_laid(plan, by)
+    assert (plan.cost, plan.groups[0].proved) == (0, True)
+    (sawn,) = plan.sawn
+    assert [one.piece.name for one in sorted(sawn.laid, key=lambda one: one.start)][1] == "Rail"
+    assert "Mark the side with the stain as the back of Rail." in order(sawn, by, Tape.named("1 mm"))
+    # Where no order hides it, it is cut around, and the plan does not say that it is the best.
+    flaws = [{"what": "stain", "at": f"{at} mm", "back": True} for at in (400, 1900)]
+    twice = read_stick({**SIZES, "long": "2600 mm", "flaws": flaws})
+    plan = cut_plan(pieces(blanks, by), supply(offer("1800 mm", "5.00"), sticks=(twice,)), by)
+    check_laid(plan, by)
+    assert (plan.groups[0].least, plan.cost, plan.groups[0].proved) == (0, 500, False)
+    # What is left keeps its flaw, measured from its own end.
+    short = cut_plan(pieces(blanks[:1], Cutting(backs=("Front",))), supply(sticks=(stained,)), Cutting())
+    (left,) = offcut_sticks(short)
+    assert (left.flaws[0].at, left.flaws[0].back) == (Fraction("337.5"), True)
+
+
+def test_a_part_whose_grain_is_free_lies_across_a_sheet() -> None:
+    sheet = {**offer("1010 mm", "30.00"), "form": "sheet", "wide": "1010 mm", "thick": "18 mm", "name": "Ply"}
+    blanks = [
+        Blank("Back", "board", "softwood", Fraction(500), Fraction(18), Fraction(700), 2),
+        Blank("Shelf", "board", "softwood", Fraction(290), Fraction(18), Fraction(980)),
+    ]
+    assert cut_plan(pieces(blanks, Cutting()), supply(sheet), Cutting()).cost == 6000
+    by = Cutting.model_validate({"turned": ["Back 1", "Back 2"], "trim": "3 mm"})
+    plan = cut_plan(pieces(blanks, by), supply(sheet), by)
+    check_laid(plan, by)
+    assert plan.cost == 3000
+    assert sorted((one.piece.name, one.turned) for sawn in plan.sawn for one in sawn.laid) == [
+        ("Back 1", True), ("Back 2", True), ("Shelf", False),
+    ]  # fmt: skip
+    assert [(long, len(them)) for long, them in stops(plan)] == [(500, 2)]
 
 
 def test_too_few_in_stock_is_said_and_still_planned() -> None:
@@ -210,7 +257,8 @@ def test_one_stick_is_not_used_twice_whatever_it_could_become() -> None:
         [
             Blank(name, "board", "softwood", Fraction(120), Fraction(thick), Fraction(1500))
             for name, thick in (("A", 21), ("B", 18))
-        ]
+        ],
+        Cutting(),
     )
     thin = cut_plan(both, supply(offer("1800 mm", "4.00"), sticks=(one,)), Cutting(thin=True))
     assert [(sawn.source.on_hand, sawn.laid[0].piece.name) for sawn in thin.sawn] == [(True, "A"), (False, "B")]
@@ -344,10 +392,11 @@ def test_racks_that_are_cut_together_share_sticks_and_packets() -> None:
 
 
 stock_sticks = st.builds(
-    lambda wide, thick, long, at: read_stick(
-        {"wide": f"{wide} mm", "thick": f"{thick} mm", "long": f"{long} mm", "flaws": [{"at": f"{min(at, long)} mm", "width": "40 mm"}] if at else []}
+    lambda wide, thick, long, *at: read_stick(
+        {"wide": f"{wide} mm", "thick": f"{thick} mm", "long": f"{long} mm", "form": "sheet" if wide == 145 else "board",
+         "flaws": [{"at": f"{min(x, long)} mm", "width": "40 mm", "back": k > 0} for k, x in enumerate(at) if x]}
     ),
-    st.sampled_from((70, 120, 145)), st.sampled_from((18, 21)), st.integers(200, 2500), st.integers(0, 2500),
+    st.sampled_from((70, 120, 145)), st.sampled_from((18, 21)), st.integers(200, 2500), *([st.integers(0, 2500)] * 3),
 )  # fmt: skip
 some_blanks = st.builds(
     lambda wide, thick, long, many: Blank(f"Part {wide} {thick} {long}", "board", "softwood", Fraction(wide), Fraction(thick), Fraction(long), many),
@@ -365,10 +414,16 @@ some_blanks = st.builds(
 def test_whatever_is_on_hand_is_used_once_and_everything_is_accounted_for(
     blanks: list[Blank], sticks: list[Stick], few: int, rip: bool, thin: bool
 ) -> None:
-    single = pieces(blanks)
+    names = [piece.name for piece in pieces(blanks, Cutting())]
     by = Cutting(
-        rip=rip, thin=thin, matched=tuple(piece.name for piece in single[:2]), locked={"stick 0": (single[-1].name,)}
+        rip=rip,
+        thin=thin,
+        matched=tuple(names[:2]),
+        backs=tuple(names[1:4]),
+        turned=tuple(names[2:]),
+        locked={"stick 0": (names[-1],)},
     )
+    single = pieces(blanks, by)
     plan = cut_plan(
         single, supply(offer("1800 mm", "5.00", stock=few), offer("2400 mm", "7.50"), sticks=tuple(sticks)), by
     )

@@ -1,6 +1,6 @@
 """How timber is put into the wire models; money is written as the user's language writes it."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 
 from yardcliff.api.scene_wire import BoxView
 from yardcliff.api.timber_wire import (
@@ -12,6 +12,7 @@ from yardcliff.api.timber_wire import (
     PieceView,
     PriceListView,
     SawingView,
+    SawnFlawView,
     SawnView,
     StickView,
     StopView,
@@ -38,8 +39,8 @@ def view_stick(stick_id: str, stick: Stick) -> StickView:
         says=stick.says,
         **{key: data[key] for key in ("form", "stuff", "species", "wide", "thick", "long", "reclaimed", "note")},
         flaws=[
-            FlawView(what=flaw.what, at=exact_text(flaw.at), width=exact_text(flaw.width), x0=float(flaw.at),
-                     x1=float(flaw.at + flaw.width))
+            FlawView(what=flaw.what, at=exact_text(flaw.at), width=exact_text(flaw.width), back=flaw.back, x0=float(flaw.at),
+                     x1=float(flaw.end))
             for flaw in stick.flaws
         ],
         long_mm=float(stick.long),
@@ -75,11 +76,14 @@ def view_timber(done: Design, found: Timber, supply: Supply, sawings: Sequence[S
             for key in cutting.forbid
         ],
         sawings=[view_sawing(one, tongue) for one in sawings],
-        parts=[
-            *(one.piece.name for sawn in found.plan.sawn for one in sawn.laid if one.piece.blank.part),
-        ],
+        parts=_parts(found.plan.sawn),
+        on_sheets=_parts(sawn for sawn in found.plan.sawn if sawn.source.section.form == "sheet"),
         cautions=list(CAUTIONS),
     )  # fmt: skip
+
+
+def _parts(sticks: Iterable[Sawn]) -> list[str]:
+    return [one.piece.name for sawn in sticks for one in sawn.laid if one.piece.blank.part]
 
 
 def view_sawing(one: Sawing, tongue: Tongue) -> SawingView:
@@ -133,12 +137,12 @@ def _sawn(one: Sawn, done: Design, currency: str, tongue: Tongue) -> SawnView:
         long_mm=float(source.long),
         wide_mm=float(source.section.wide),
         pieces=[
-            PieceView(name=each.piece.name, long=tape.write_given(each.piece.blank.long), at=tape.write_given(mark), box=_box(each))
+            PieceView(name=each.piece.name, long=tape.write_given(each.long), turned=each.turned, at=tape.write_given(mark), box=_box(each))
             for each, mark in marks(one, done.brief.cutting.takes)
         ],
         offcuts=[OffcutView(long=tape.write(each.end - each.start), keeps=each.keeps, box=_box(each)) for each in one.offcuts],
         flaws=[
-            BoxView(x0=float(flaw.at), x1=float(flaw.at + flaw.width), y0=0, y1=float(source.section.wide))
+            SawnFlawView(x0=float(flaw.at), x1=float(flaw.end), back=flaw.back)
             for flaw in source.flaws
         ],
         order=list(order(one, done.brief.cutting, tape)),

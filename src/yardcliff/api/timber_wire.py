@@ -13,6 +13,7 @@ class FlawView(Wire):
     what: str
     at: str
     width: str
+    back: bool
     x0: float
     x1: float
 
@@ -81,6 +82,7 @@ class PieceView(Wire):
 
     name: str
     long: str
+    turned: bool
     at: str
     box: BoxView
 
@@ -89,6 +91,14 @@ class OffcutView(Wire):
     long: str
     keeps: bool
     box: BoxView
+
+
+class SawnFlawView(Wire):
+    """Where a flaw is on a stick, mm; one on its `back` may lie behind a piece."""
+
+    x0: float
+    x1: float
+    back: bool
 
 
 class SawnView(Wire):
@@ -107,7 +117,7 @@ class SawnView(Wire):
     wide_mm: float
     pieces: list[PieceView]
     offcuts: list[OffcutView]
-    flaws: list[BoxView]
+    flaws: list[SawnFlawView]
     order: list[str]
 
 
@@ -168,7 +178,8 @@ class TimberView(Wire):
     findings: list[FindingView]
     forbidden: list[ForbiddenView]
     sawings: list[SawingView]
-    parts: list[str] = Field(description="The names of all pieces that may be asked to match.")
+    parts: list[str] = Field(description="The names of all pieces that may be asked to match, or to hide their backs.")
+    on_sheets: list[str] = Field(description="Those of them that come from a sheet, and may lie across its grain.")
     cautions: list[str]
 
 
@@ -188,6 +199,13 @@ class CostView(Wire):
     per_holder: str
 
 
+class FlawText(BaseModel):
+    what: str = "knot"
+    at: str = ""
+    width: str = "30 mm"
+    back: bool = False
+
+
 class StickText(BaseModel):
     """A stick as it is typed."""
 
@@ -197,7 +215,7 @@ class StickText(BaseModel):
     wide: str
     thick: str = ""
     long: str
-    flaws: list[dict[str, str]] = Field(default_factory=list, max_length=40)
+    flaws: list[FlawText] = Field(default_factory=list, max_length=40)
     reclaimed: bool = False
     note: str = ""
     many: int = Field(1, ge=1, le=100, description="So many alike.")

@@ -17,11 +17,12 @@ from yardcliff.exports.pdf import BOLD, Page, Paper
 
 MARGIN, LEAST = 12.0, 5.0
 """Of the page; how thick a thin stick is drawn, mm."""
-WOOD, REST, MARK, FLAW = (
+WOOD, REST, MARK, FLAW, BEHIND = (
     Ink("#20303a", 0.35, "#efe0c2"),
     Ink("#7c898e", 0.25),
     Ink("#b3261e", 0.35),
     Ink("#7a4b00", 0.3, "#fbeac4"),
+    Ink("#7a4b00", 0.25, dash=(1.0, 0.8)),
 )
 SOFT, RED = "#5d6d74", "#b3261e"
 LETTER = 1.9
@@ -78,18 +79,19 @@ def _stick(
         return MARGIN + float(x) * scale, low + float(across) * up  # type: ignore[arg-type]
 
     page.path(_box(*at(0, 0), *at(source.long, source.section.wide)), REST)
-    for flaw in source.flaws:
-        page.path(_box(*at(flaw.at, 0), *at(min(flaw.at + flaw.width, source.long), source.section.wide)), FLAW)
     for one in sawn.laid:
         (x0, y0), (x1, y1) = at(one.start, one.low), at(one.end, one.high)
         page.path(_box(x0, y0, x1, y1), WOOD)
         words = [
-            f"{one.piece.name}, {tape.write_given(one.piece.blank.long)}",
+            f"{one.piece.name}, {tape.write_given(one.long)}",
             one.piece.name,
             one.piece.name.split()[-1],
         ]
         fits = next((text for text in words if len(text) * LETTER < x1 - x0 - 1), "")
         page.text((x0 + x1) / 2, (y0 + y1) / 2 - 1.1, fits, 3.2, anchor="middle")
+    for flaw in source.flaws:
+        box = _box(*at(flaw.at, 0), *at(min(flaw.end, source.long), source.section.wide))
+        page.path(box, BEHIND if flaw.back else FLAW)
     free = MARGIN - 20
     if len({one.low for one in sawn.laid}) == 1:
         for one, mark in marks(sawn, kerf):

@@ -24,14 +24,15 @@ def _written(columns: Iterable[str], rows: Iterable[Mapping[str, object]]) -> st
 
 
 def write_sticks(sticks: Iterable[Stick]) -> str:
-    """One row a stick; its flaws as `knot at 900 mm over 50 mm; check at 0 mm over 80 mm`."""
+    """One row a stick; its flaws as `knot at 900 mm over 50 mm; stain at 0 mm over 80 mm on the back`."""
     return _written(
         STICK_COLUMNS,
         (
             {
                 **{key: value for key, value in stick.model_dump(mode="json").items() if key in STICK_COLUMNS},
                 "flaws": "; ".join(
-                    f"{flaw.what} at {exact_text(flaw.at)} over {exact_text(flaw.width)}" for flaw in stick.flaws
+                    f"{flaw.what} at {exact_text(flaw.at)} over {exact_text(flaw.width)}{' on the back' * flaw.back}"
+                    for flaw in stick.flaws
                 ),
                 "reclaimed": "yes" if stick.reclaimed else "",
             }
@@ -64,8 +65,8 @@ def write_plan(plan: CutPlan, tape: Tape) -> str:
     for sawn in plan.sawn:
         for one, mark in marks(sawn, plan.kerf):
             rows.append(
-                {"stick": sawn.key, "piece": one.piece.name, "long": tape.write_given(one.piece.blank.long),
-                 "wide": tape.write_given(one.piece.blank.wide), "thick": tape.write_given(one.piece.blank.thick),
+                {"stick": sawn.key, "piece": one.piece.name, "long": tape.write_given(one.long),
+                 "wide": tape.write_given(one.wide), "thick": tape.write_given(one.piece.blank.thick),
                  "mark": tape.write_given(mark)}
             )  # fmt: skip
     return _written(("stick", "piece", "long", "wide", "thick", "mark"), rows)

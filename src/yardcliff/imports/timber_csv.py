@@ -16,7 +16,9 @@ from yardcliff.exports.timber_csv import PRICE_COLUMNS, STICK_COLUMNS
 from yardcliff.imports.rows import MOST, read_csv
 
 FORMS = get_args(Form)
-_FLAW = re.compile(r"(?P<what>[a-z ]*?)\s*(?:\bat\b)?\s*(?P<at>[-\d.,].*?)(?:\s+over\s+(?P<width>.+))?")
+_FLAW = re.compile(
+    r"(?P<what>[a-z ]*?)\s*(?:\bat\b)?\s*(?P<at>[-\d.,].*?)(?:\s+over\s+(?P<width>.+?))?(?P<back>\s+on (?:the|its) back)?"
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,12 +95,13 @@ def _given(row: Mapping[str, str | None], columns: tuple[str, ...]) -> dict[str,
     return {column: text.strip() for column in columns if (text := row.get(column) or "").strip()}
 
 
-def _flaw(text: str) -> dict[str, str]:
-    """`knot at 900 mm over 50 mm`: what, from where, how wide; “at” and the width may be left out."""
+def _flaw(text: str) -> dict[str, Any]:
+    """`knot at 900 mm over 50 mm on the back`: what, from where, how wide; “at”, the width and the side may be left out."""
     found = _FLAW.fullmatch(text.strip().lower())
     if not found:
         return {"what": text.strip(), "at": ""}
-    return {key: part.strip() for key, part in found.groupdict().items() if part}
+    said = {key: part.strip() for key, part in found.groupdict().items() if part}
+    return said | {"back": "back" in said}
 
 
 def _validated(model: type[BaseModel], values: dict[str, Any], unit: Unit) -> Any:

@@ -1674,6 +1674,29 @@ export interface components {
             /** Good */
             good: boolean;
         };
+        /** FlawText */
+        FlawText: {
+            /**
+             * What
+             * @default knot
+             */
+            what: string;
+            /**
+             * At
+             * @default
+             */
+            at: string;
+            /**
+             * Width
+             * @default 30 mm
+             */
+            width: string;
+            /**
+             * Back
+             * @default false
+             */
+            back: boolean;
+        };
         /** FlawView */
         FlawView: {
             /** What */
@@ -1682,6 +1705,8 @@ export interface components {
             at: string;
             /** Width */
             width: string;
+            /** Back */
+            back: boolean;
             /** X0 */
             x0: number;
             /** X1 */
@@ -2121,6 +2146,8 @@ export interface components {
             name: string;
             /** Long */
             long: string;
+            /** Turned */
+            turned: boolean;
             /** At */
             at: string;
             box: components["schemas"]["BoxView"];
@@ -2342,6 +2369,18 @@ export interface components {
             over: string;
         };
         /**
+         * SawnFlawView
+         * @description Where a flaw is on a stick, mm; one on its `back` may lie behind a piece.
+         */
+        SawnFlawView: {
+            /** X0 */
+            x0: number;
+            /** X1 */
+            x1: number;
+            /** Back */
+            back: boolean;
+        };
+        /**
          * SawnView
          * @description A stick of the plan: what it is, what it costs, what is cut from it and in which order; what locks or forbids it.
          */
@@ -2373,7 +2412,7 @@ export interface components {
             /** Offcuts */
             offcuts: components["schemas"]["OffcutView"][];
             /** Flaws */
-            flaws: components["schemas"]["BoxView"][];
+            flaws: components["schemas"]["SawnFlawView"][];
             /** Order */
             order: string[];
         };
@@ -2503,9 +2542,7 @@ export interface components {
             /** Long */
             long: string;
             /** Flaws */
-            flaws?: {
-                [key: string]: string;
-            }[];
+            flaws?: components["schemas"]["FlawText"][];
             /**
              * Reclaimed
              * @default false
@@ -2695,9 +2732,14 @@ export interface components {
             sawings: components["schemas"]["SawingView"][];
             /**
              * Parts
-             * @description The names of all pieces that may be asked to match.
+             * @description The names of all pieces that may be asked to match, or to hide their backs.
              */
             parts: string[];
+            /**
+             * On Sheets
+             * @description Those of them that come from a sheet, and may lie across its grain.
+             */
+            on_sheets: string[];
             /** Cautions */
             cautions: string[];
         };

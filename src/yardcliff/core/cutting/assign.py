@@ -21,7 +21,7 @@ class Answer:
 
 
 def assign(problem: Problem, bars: Sequence[int]) -> Answer:
-    """Assign the parts to the stretches of so many of each bar; where none is ripped."""
+    """Assign the parts to the stretches of so many of each bar; where none is ripped or turned."""
     wants = problem.wants
     bins = [
         (b, copy, k, room)
@@ -29,7 +29,12 @@ def assign(problem: Problem, bars: Sequence[int]) -> Answer:
         for copy in range(many)
         for k, room in enumerate(problem.bars[b].rooms)
     ]
-    one_lane = all(want.wide == problem.bars[b].wide for want in wants for b, many in enumerate(bars) if many)
+    one_lane = all(
+        want.wide == problem.bars[b].wide and len(problem.lies(b, k)) == 1
+        for k, want in enumerate(wants)
+        for b, many in enumerate(bars)
+        if many
+    )
     if not one_lane or len(bins) * len(wants) > MOST:
         return Answer(None, sure=False)
     model = silent()

@@ -26,26 +26,28 @@ class _Open:
 
     def put(self, problem: Problem, want: int) -> bool:
         """Put a part into the first lane that has room, or into a lane of its own."""
-        part, bar, kerf = problem.wants[want], problem.bars[self.bar], problem.kerf
-        for lane in self.lanes:
-            if part.wide <= lane.wide and self._into(lane, want, part.long + kerf):
+        bar, kerf, ways = problem.bars[self.bar], problem.kerf, problem.lies(self.bar, want)
+        for way in ways:
+            part = problem.shapes[way]
+            for lane in self.lanes:
+                if part.wide <= lane.wide and self._into(lane, way, part.long + kerf):
+                    return True
+        for way in ways:
+            part = problem.shapes[way]
+            takes = problem.across(self.bar, part.wide)
+            lane = _Lane(part.wide, [room + kerf for room in bar.rooms], [[] for _ in bar.rooms])
+            if takes <= self.left and self._into(lane, way, part.long + kerf):
+                self.lanes.append(lane)
+                self.left -= takes
                 return True
-        takes = problem.across(self.bar, part.wide)
-        if takes > self.left:
-            return False
-        lane = _Lane(part.wide, [room + kerf for room in bar.rooms], [[] for _ in bar.rooms])
-        if not self._into(lane, want, part.long + kerf):
-            return False
-        self.lanes.append(lane)
-        self.left -= takes
-        return True
+        return False
 
     @staticmethod
-    def _into(lane: _Lane, want: int, takes: int) -> bool:
+    def _into(lane: _Lane, part: int, takes: int) -> bool:
         for k, left in enumerate(lane.left):
             if takes <= left:
                 lane.left[k] -= takes
-                lane.runs[k].append(want)
+                lane.runs[k].append(part)
                 return True
         return False
 

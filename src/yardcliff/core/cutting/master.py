@@ -11,7 +11,7 @@ from dataclasses import dataclass
 import highspy
 
 from yardcliff.core.cutting.patterns import Patterns, counts, honest
-from yardcliff.core.cutting.problem import Cut, Lane, Problem
+from yardcliff.core.cutting.problem import Cut, Lane, Problem, want_of
 
 ROUNDS, MOST_COLUMNS, MOST_NODES = 400, 3000, 300
 SMALL = 1e-6
@@ -135,8 +135,8 @@ def _without_extras(cut: Cut, left: Counter[int]) -> Cut:
     def keep(run: tuple[int, ...]) -> tuple[int, ...]:
         kept = []
         for k in run:
-            if left[k]:
-                left[k] -= 1
+            if left[want_of(k)]:
+                left[want_of(k)] -= 1
                 kept.append(k)
         return tuple(kept)
 

@@ -8,7 +8,7 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from yardcliff.core.cutting.problem import Cut, Lane, Problem
+from yardcliff.core.cutting.problem import Cut, Lane, Problem, want_of
 
 Values = NDArray[np.float64]
 EPSILON = 1e-9
@@ -55,27 +55,34 @@ class Patterns:
 
     def __init__(self, problem: Problem) -> None:
         self.problem = problem
-        wides = sorted({want.wide for want in problem.wants})
+        ways = range(len(problem.wants))
+        self._ways = {False: [*ways], True: [*(~k for k in ways if problem.wants[k].turns), *ways]}
         self._lanes = [
-            [w for w in wides if problem.across(b, w) <= bar.wide + problem.kerf] for b, bar in enumerate(problem.bars)
+            [
+                w
+                for w in sorted({problem.shapes[k].wide for k in self._ways[bar.turns]})
+                if problem.across(b, w) <= bar.wide + problem.kerf
+            ]
+            for b, bar in enumerate(problem.bars)
         ]
         self._room = {
-            w: max((max(bar.rooms, default=0) for b, bar in enumerate(problem.bars) if w in self._lanes[b]), default=0)
-            for w in wides
-        }
+            (w, turns): max(max(bar.rooms, default=0) for b, bar in enumerate(problem.bars)
+                            if bar.turns == turns and w in self._lanes[b])
+            for turns, w in {(bar.turns, w) for b, bar in enumerate(problem.bars) for w in self._lanes[b]}
+        }  # fmt: skip
 
     def best(self, values: Sequence[float]) -> list[tuple[float, Cut]]:
         """For each bar the most that can be cut from it, and how; values are by want, lengths with their kerf."""
         kerf = self.problem.kerf
-        filled = {w: self._class(w, values) for w, room in self._room.items() if room}
+        filled = {key: self._class(*key, values) for key, room in self._room.items() if room}
         found = []
         for b, bar in enumerate(self.problem.bars):
             lanes = []
             for w in self._lanes[b]:
-                worth = sum(float(filled[w].best[room + kerf]) for room in bar.rooms)
+                worth = sum(float(filled[w, bar.turns].best[room + kerf]) for room in bar.rooms)
                 fit = (bar.wide + kerf) // max(self.problem.across(b, w), 1)
                 if worth > EPSILON and fit:
-                    lanes.append((w, self.problem.across(b, w), worth, min(fit, self._wanted(w))))
+                    lanes.append((w, self.problem.across(b, w), worth, min(fit, self._wanted(w, bar.turns))))
             if not lanes:
                 found.append((0.0, Cut(b, ())))
                 continue
@@ -83,23 +90,29 @@ class Patterns:
             if any(many > 1 or len(lanes) > 1 for _, _, _, many in lanes):
                 chosen = _fill(lanes, bar.wide + kerf).chosen(bar.wide + kerf)
             cut = Cut(
-                b, tuple(Lane(w, tuple(tuple(filled[w].chosen(room + kerf)) for room in bar.rooms)) for w in chosen)
+                b,
+                tuple(
+                    Lane(w, tuple(tuple(filled[w, bar.turns].chosen(room + kerf)) for room in bar.rooms))
+                    for w in chosen
+                ),
             )
             found.append((sum(values[k] for k in cut.parts), cut))
         return found
 
-    def _class(self, wide: int, values: Sequence[float]) -> _Filled:
-        """What a lane so wide can give, at every length."""
-        wants, kerf = self.problem.wants, self.problem.kerf
+    def _class(self, wide: int, turns: bool, values: Sequence[float]) -> _Filled:
+        """What a lane so wide can give, at every length; a part that may lie either way is counted for both, which is too many
+        and never too few."""
+        shapes, kerf = self.problem.shapes, self.problem.kerf
         items = [
-            (k, want.long + kerf, values[k], want.many)
-            for k, want in enumerate(wants)
-            if want.wide <= wide and values[k] > EPSILON
+            (k, shapes[k].long + kerf, values[want_of(k)], shapes[k].many)
+            for k in self._ways[turns]
+            if shapes[k].wide <= wide and values[want_of(k)] > EPSILON
         ]
-        return _fill(items, self._room[wide] + kerf)
+        return _fill(items, self._room[wide, turns] + kerf)
 
-    def _wanted(self, wide: int) -> int:
-        return sum(want.many for want in self.problem.wants if want.wide <= wide)
+    def _wanted(self, wide: int, turns: bool) -> int:
+        shapes = self.problem.shapes
+        return sum(shapes[k].many for k in self._ways[turns] if shapes[k].wide <= wide)
 
 
 def counts(cut: Cut) -> tuple[tuple[int, int], ...]:
@@ -110,16 +123,20 @@ def counts(cut: Cut) -> tuple[tuple[int, int], ...]:
 def honest(problem: Problem, cut: Cut, values: Sequence[float]) -> Cut:
     """The cut without what is too much of, its room given to other parts, the most worth first."""
     left = Counter({k: want.many for k, want in enumerate(problem.wants)})
-    by_worth = sorted((k for k, value in enumerate(values) if value > EPSILON), key=lambda k: -values[k])
+    by_worth = [
+        way
+        for k in sorted((k for k, value in enumerate(values) if value > EPSILON), key=lambda k: -values[k])
+        for way in problem.lies(cut.bar, k)
+    ]
     rooms = problem.bars[cut.bar].rooms
 
     def refilled(run: tuple[int, ...], wide: int, room: int) -> tuple[int, ...]:
         kept = []
         room += problem.kerf
         for k in (*run, *by_worth):
-            takes = problem.wants[k].long + problem.kerf
-            while left[k] and takes <= room and problem.wants[k].wide <= wide:
-                left[k] -= 1
+            takes = problem.shapes[k].long + problem.kerf
+            while left[want_of(k)] and takes <= room and problem.shapes[k].wide <= wide:
+                left[want_of(k)] -= 1
                 room -= takes
                 kept.append(k)
                 if k in run:

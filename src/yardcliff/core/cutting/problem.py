@@ -2,25 +2,29 @@
 
 from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import NamedTuple
 
 
 class Want(NamedTuple):
-    """So `many` equal parts, `long` with the bar and `wide` across it."""
+    """So `many` equal parts, `long` with the bar and `wide` across it; where it `turns`, the other way round as well."""
 
     long: int
     wide: int
     many: int
+    turns: bool = False
 
 
 class Bar(NamedTuple):
-    """Bars that are alike: the clear `stretches` of each along its length, what one costs, how many there are (None: enough)."""
+    """Bars that are alike: the clear `stretches` of each along its length, what one costs, how many there are (None: enough);
+    on one that `turns`, parts may lie across.
+    """
 
     wide: int
     stretches: tuple[tuple[int, int], ...]
     cost: int
     supply: int | None = None
+    turns: bool = False
 
     @property
     def rooms(self) -> tuple[int, ...]:
@@ -29,12 +33,20 @@ class Bar(NamedTuple):
 
 @dataclass(frozen=True, slots=True)
 class Problem:
-    """`kerf` is what the saw takes at each cut; a lane that is ripped from a wider bar takes `rip` more, to be planed off."""
+    """`kerf` is what the saw takes at each cut; a lane that is ripped from a wider bar takes `rip` more, to be planed off.
+
+    A part of the k-th want is called k where it lies with the bar and ~k where it is turned; `shapes` is read by either.
+    """
 
     wants: tuple[Want, ...]
     bars: tuple[Bar, ...]
     kerf: int = 0
     rip: int = 0
+    shapes: tuple[Want, ...] = field(init=False, repr=False, compare=False)
+
+    def __post_init__(self) -> None:
+        turned = (Want(want.wide, want.long, want.many) for want in reversed(self.wants))
+        object.__setattr__(self, "shapes", (*self.wants, *turned))
 
     @property
     def weight(self) -> int:
@@ -57,14 +69,27 @@ class Problem:
         """The clear face of a bar."""
         return sum(self.bars[bar].rooms) * self.bars[bar].wide
 
+    def lies(self, bar: int, want: int) -> tuple[int, ...]:
+        """The ways that a part may lie on a bar."""
+        turns = self.wants[want].turns and self.bars[bar].turns
+        return (want, ~want) if turns else (want,)
+
     def may(self, bar: int, want: int) -> bool:
         """Whether a bar can give a part at all."""
-        one, part = self.bars[bar], self.wants[want]
-        return self.across(bar, part.wide) <= one.wide + self.kerf and any(part.long <= room for room in one.rooms)
+        one = self.bars[bar]
+        return any(
+            self.across(bar, part.wide) <= one.wide + self.kerf and any(part.long <= room for room in one.rooms)
+            for part in (self.shapes[k] for k in self.lies(bar, want))
+        )
+
+
+def want_of(part: int) -> int:
+    """The want of a part, turned or not."""
+    return max(part, ~part)
 
 
 class Lane(NamedTuple):
-    """A strip along a bar, `wide` across it: for each of the bar's stretches the parts in it, by their wants."""
+    """A strip along a bar, `wide` across it: for each of the bar's stretches the parts in it."""
 
     wide: int
     runs: tuple[tuple[int, ...], ...]
@@ -78,7 +103,8 @@ class Cut(NamedTuple):
 
     @property
     def parts(self) -> Iterator[int]:
-        return (part for lane in self.lanes for run in lane.runs for part in run)
+        """Their wants."""
+        return (want_of(part) for lane in self.lanes for run in lane.runs for part in run)
 
 
 @dataclass(frozen=True, slots=True)
@@ -116,12 +142,12 @@ def better_bars(problem: Problem, cuts: Sequence[Cut]) -> list[Cut]:
 def _gives(problem: Problem, b: int, cut: Cut) -> bool:
     """Whether another bar takes all lanes of a cut as they are."""
     bar = problem.bars[b]
-    if len(bar.stretches) != len(problem.bars[cut.bar].stretches):
+    if len(bar.stretches) != len(problem.bars[cut.bar].stretches) or bar.turns < problem.bars[cut.bar].turns:
         return False
     if sum(problem.across(b, lane.wide) for lane in cut.lanes) > bar.wide + problem.kerf:
         return False
     return all(
-        sum(problem.wants[k].long + problem.kerf for k in run) <= room + problem.kerf
+        sum(problem.shapes[k].long + problem.kerf for k in run) <= room + problem.kerf
         for lane in cut.lanes
         for run, room in zip(lane.runs, bar.rooms, strict=True)
     )

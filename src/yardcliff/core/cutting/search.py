@@ -130,7 +130,10 @@ def _without(within: tuple[Range, ...], fixed: Sequence[int]) -> Iterator[tuple[
 
 def _by_size(problem: Problem) -> int:
     """A first bound: the wood that is wanted, at the best price by size, of whole bars."""
-    need = sum(want.many * (want.long + problem.kerf) * want.wide for want in problem.wants)
+    need = sum(
+        want.many * (want.long * want.wide + problem.kerf * min(want.wide, want.long if want.turns else want.wide))
+        for want in problem.wants
+    )
     rates = [
         problem.price(b) / max(sum(room + problem.kerf for room in bar.rooms) * bar.wide, 1)
         for b, bar in enumerate(problem.bars)

@@ -14,10 +14,10 @@ def tidy(problem: Problem, cuts: Sequence[Cut]) -> tuple[Cut, ...]:
     if len(cuts) <= MOST_CUTS:
         while _exchange(problem, cuts):
             pass
-    long = problem.wants
+    shapes = problem.shapes
 
     def ordered(run: tuple[int, ...]) -> tuple[int, ...]:
-        return tuple(sorted(run, key=lambda k: (-long[k].long, k)))
+        return tuple(sorted(run, key=lambda k: (-shapes[k].long, k)))
 
     done = [Cut(cut.bar, tuple(Lane(lane.wide, tuple(map(ordered, lane.runs))) for lane in cut.lanes)) for cut in cuts]
     return tuple(sorted(done, key=lambda cut: (cut.bar, cut.lanes)))
@@ -29,8 +29,10 @@ def _exchange(problem: Problem, cuts: list[Cut]) -> bool:
         (c, la, r) for c, cut in enumerate(cuts) for la, lane in enumerate(cut.lanes) for r in range(len(lane.runs))
     ]
 
+    turns = [problem.bars[cut.bar].turns for cut in cuts]
+
     def takes(k: int | None) -> int:
-        return 0 if k is None else problem.wants[k].long + problem.kerf
+        return 0 if k is None else problem.shapes[k].long + problem.kerf
 
     rests = [
         problem.bars[cuts[c].bar].rooms[r] + problem.kerf - sum(map(takes, cuts[c].lanes[la].runs[r]))
@@ -39,7 +41,7 @@ def _exchange(problem: Problem, cuts: list[Cut]) -> bool:
     for i, (a, la, ra) in enumerate(runs):
         for j in range(i + 1, len(runs)):
             b, lb, rb = runs[j]
-            if cuts[a].lanes[la].wide != cuts[b].lanes[lb].wide:
+            if cuts[a].lanes[la].wide != cuts[b].lanes[lb].wide or turns[a] != turns[b]:
                 continue
             one, other = cuts[a].lanes[la].runs[ra], cuts[b].lanes[lb].runs[rb]
             for p in (*dict.fromkeys(one), None):

@@ -19,7 +19,8 @@ class Cutting(Frozen):
     that is ripped. Wider and thicker stock is brought to size where `rip` and `thin` allow it.
 
     Boards are of any `species` where none is said. `matched` parts come from one stick, one after another. A stick that is in `forbid` is left alone, one in `locked` is cut into
-    just these pieces. `coats` as on the tin (None: as usual).
+    just these pieces. Parts in `turned` may lie across a sheet's grain, and those in `backs` have a back that nobody sees: it may
+    carry a flaw that does not go through. `coats` as on the tin (None: as usual).
     """
 
     saw: Saw = "mitre saw"
@@ -30,6 +31,8 @@ class Cutting(Frozen):
     thin: bool = False
     species: Annotated[str, StringConstraints(max_length=40)] = ""
     matched: Annotated[tuple[Name, ...], Field(max_length=200)] = ()
+    turned: Annotated[tuple[Name, ...], Field(max_length=200)] = ()
+    backs: Annotated[tuple[Name, ...], Field(max_length=200)] = ()
     forbid: Annotated[tuple[Name, ...], Field(max_length=200)] = ()
     locked: dict[Name, tuple[Name, ...]] = Field(default_factory=dict, max_length=100)
     finish: FinishKey = "hard wax oil"

@@ -51,7 +51,7 @@ def batch(members: Sequence[Member], supply: Supply, cutting: Cutting, told: Tol
         for _ in range(member.copies):
             at[member.name] += 1
             number = f" {at[member.name]}" if many[member.name] > 1 else ""
-            wanted += pieces(one.blanks, f"{member.name}{number}: ")
+            wanted += pieces(one.blanks, member.done.brief.cutting, f"{member.name}{number}: ")
     if len(wanted) > MOST:
         raise TooManyPieces(len(wanted))
     taken = Takeoff(

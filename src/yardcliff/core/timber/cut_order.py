@@ -6,7 +6,7 @@ from itertools import groupby
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape
 from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.layout import Laid, Sawn, runs
+from yardcliff.core.timber.layout import Laid, Sawn, behind, runs
 from yardcliff.core.timber.stock import ROUND
 from yardcliff.data import values
 
@@ -29,17 +29,20 @@ def _order(sawn: Sawn, cutting: Cutting, tape: Tape) -> Iterator[str]:
     for lane in lanes:
         for run in lane:
             yield _squared(sawn, run, cutting, tape)
-            for long, same in groupby(run, key=lambda one: one.piece.blank.long):
+            for long, same in groupby(run, key=lambda one: one.long):
                 names = [one.piece.name for one in same]
                 if len(names) > 1:
                     yield f"Stop at {tape.write_given(long)}, {len(names)} times: {', '.join(names)}."
                 else:
                     yield f"Cut at {tape.write_given(long)}: {names[0]}."
-        pieces = [one.piece for run in lane for one in run]
-        widest = max(piece.blank.wide for piece in pieces)
-        narrow = [f"{one.name} {tape.write_given(one.blank.wide)}" for one in pieces if one.blank.wide < widest]
+        cut = [one for run in lane for one in run]
+        widest = max(one.wide for one in cut)
+        narrow = [f"{one.piece.name} {tape.write_given(one.wide)}" for one in cut if one.wide < widest]
         if narrow:
             yield f"Then rip to width: {', '.join(narrow)}."
+    for one in sawn.laid:
+        for flaw in behind(sawn, one):
+            yield f"Mark the side with the {flaw.what} as the back of {one.piece.name}."
     thick = min(one.piece.blank.thick for one in sawn.laid)
     if thick < section.thick - ALIKE:
         yield f"Plane to {tape.write_given(thick)} thick; nothing shorter than the planer's manual allows goes through it."
@@ -51,10 +54,10 @@ def _order(sawn: Sawn, cutting: Cutting, tape: Tape) -> Iterator[str]:
 def _squared(sawn: Sawn, run: list[Laid], cutting: Cutting, tape: Tape) -> str:
     """How the end is made that a run is measured from: the stick's own, or a fresh one beyond a flaw."""
     start = run[0].start
-    before = [flaw for flaw in sawn.source.flaws if flaw.at < start]
-    if not before:
+    before = [flaw for flaw in sawn.source.flaws if flaw.end <= start]
+    if start <= cutting.trim or not before:
         return f"Square the left end: {tape.write_given(start)} off it."
-    flaw = max(before, key=lambda one: one.at + one.width)
+    flaw = max(before, key=lambda one: one.end)
     return f"Leave out the {flaw.what}: cut square at {tape.write_given(start)} from the stick's own left end."
 
 
@@ -72,7 +75,7 @@ def _lanes(sawn: Sawn, kerf: Fraction) -> list[list[list[Laid]]]:
 
 def _strips(lanes: list[list[list[Laid]]], cutting: Cutting, tape: Tape) -> str:
     """`2 strips of 72 mm, planed to 70 mm`, by width."""
-    wides = [max(one.piece.blank.wide for run in lane for one in run) for lane in lanes]
+    wides = [max(one.wide for run in lane for one in run) for lane in lanes]
     said = []
     for wide in dict.fromkeys(wides):
         many = wides.count(wide)

@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.materials import Blank
+from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.stock import ROUND, Flaw, Section, Stick
 
 KEEP, KEEP_WIDE = Fraction(150), Fraction(20)
@@ -14,10 +15,15 @@ KEEP, KEEP_WIDE = Fraction(150), Fraction(20)
 
 @dataclass(frozen=True, slots=True)
 class Piece:
-    """One part to be cut, by a name of its own."""
+    """One part to be cut, by a name of its own, and what is wished of it: to come from one stick with others of the same `match`,
+    that its grain may run across a sheet, that its back may carry a flaw.
+    """
 
     name: str
     blank: Blank
+    match: str = ""
+    turns: bool = False
+    hides: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,13 +46,26 @@ class Source:
 
 @dataclass(frozen=True, slots=True)
 class Laid:
-    """A piece where it lies on its stick: from `start` to `end` along it, `low` to `high` across it, mm."""
+    """A piece where it lies on its stick: from `start` to `end` along it, `low` to `high` across it, mm; `turned` where its
+    grain runs across.
+    """
 
     piece: Piece
     start: Fraction
     end: Fraction
     low: Fraction
     high: Fraction
+    turned: bool = False
+
+    @property
+    def long(self) -> Fraction:
+        """What the stop is set to."""
+        return self.end - self.start
+
+    @property
+    def wide(self) -> Fraction:
+        """What it is ripped to."""
+        return self.piece.blank.long if self.turned else self.piece.blank.wide
 
 
 @dataclass(frozen=True, slots=True)
@@ -125,8 +144,8 @@ class CutPlan:
         return tuple(piece for group in self.groups for piece in group.missing)
 
 
-def pieces(blanks: Iterable[Blank], prefix: str = "") -> tuple[Piece, ...]:
-    """Every single piece by a name of its own: those that share one are numbered."""
+def pieces(blanks: Iterable[Blank], cutting: Cutting, prefix: str = "") -> tuple[Piece, ...]:
+    """Every single piece by a name of its own, those that share one numbered, with what `cutting` wishes of it."""
     blanks = tuple(blanks)
     many = Counter[str]()
     for blank in blanks:
@@ -137,7 +156,10 @@ def pieces(blanks: Iterable[Blank], prefix: str = "") -> tuple[Piece, ...]:
         for _ in range(blank.count):
             at[blank.name] += 1
             name = blank.name if many[blank.name] == 1 else f"{blank.name} {at[blank.name]}"
-            found.append(Piece(prefix + name, replace(blank, count=1)))
+            match = f"{prefix}matched" if name in cutting.matched else ""
+            found.append(
+                Piece(prefix + name, replace(blank, count=1), match, name in cutting.turned, name in cutting.backs)
+            )
     return tuple(found)
 
 
@@ -146,7 +168,7 @@ def stops(plan: CutPlan) -> Iterator[tuple[Fraction, list[Piece]]]:
     by_length: dict[Fraction, list[Piece]] = defaultdict(list)
     for sawn in plan.sawn:
         for one in sawn.laid:
-            by_length[one.piece.blank.long].append(one.piece)
+            by_length[one.long].append(one.piece)
     for long in sorted(by_length, reverse=True):
         if len(by_length[long]) > 1:
             yield long, by_length[long]
@@ -173,6 +195,11 @@ def marks(sawn: Sawn, kerf: Fraction) -> list[tuple[Laid, Fraction]]:
     return [(one, one.end - run[0].start) for run in runs(sawn, kerf) for one in run]
 
 
+def behind(sawn: Sawn, one: Laid) -> list[Flaw]:
+    """The flaws that a piece carries at its back."""
+    return [flaw for flaw in sawn.source.flaws if flaw.at < one.end and one.start < flaw.end]
+
+
 def used_sticks(plan: CutPlan) -> list[str]:
     """The ids of the sticks on hand that a plan cuts up."""
     return [one.source.key.removeprefix("stick ") for one in plan.sawn if one.source.on_hand]
@@ -190,6 +217,7 @@ def offcut_sticks(plan: CutPlan) -> list[Stick]:
             wide=one.source.section.wide if one.source.section.form in ROUND else each.high - each.low,
             thick=one.source.section.thick,
             long=each.end - each.start,
+            flaws=_left_on(each, one.source.flaws),
             reclaimed=one.source.reclaimed,
             note=f"Offcut of {one.source.name}"[:120],
         )
@@ -197,3 +225,13 @@ def offcut_sticks(plan: CutPlan) -> list[Stick]:
         for each in one.offcuts
         if each.keeps
     ]
+
+
+def _left_on(offcut: Offcut, flaws: Iterable[Flaw]) -> tuple[Flaw, ...]:
+    """The flaws that are on an offcut, from its own left end."""
+    met = ((flaw, max(flaw.at, offcut.start), min(flaw.end, offcut.end)) for flaw in flaws)
+    return tuple(
+        flaw.model_copy(update={"at": start - offcut.start, "width": end - start})
+        for flaw, start, end in met
+        if start < end
+    )

@@ -5,19 +5,18 @@ Works in exact millimetres outside and in whole tenths inside: parts are rounded
 
 import re
 from collections import Counter, defaultdict
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Container, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from math import ceil, floor
 
-from yardcliff.core.cutting.problem import Bar, Cut, Problem, Want
+from yardcliff.core.cutting.problem import Bar, Problem, Want
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import exact_text
-from yardcliff.core.materials import Blank
 from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.layout import CutPlan, Group, Laid, Offcut, Piece, Sawn, Source
+from yardcliff.core.timber.laying import TENTH, Unit, lay, through
+from yardcliff.core.timber.layout import CutPlan, Group, Piece, Sawn, Source
 from yardcliff.core.timber.stock import ROUND, Section, Supply, clear, sold
 
-ZERO, TENTH = Fraction(0), Fraction(1, 10)
 ALIKE = Fraction(1, 2)
 """How far stock may be off a part's thickness or width and still count as it, mm."""
 PLANED = Fraction(10)
@@ -57,32 +56,32 @@ class _Taken:
 
 def sources(piece: Piece, supply: Supply, cutting: Cutting) -> list[Source]:
     """What a piece may be cut from: on hand, then on offer; without any offers, as it is usually sold."""
-    blank = piece.blank
     found = [
         Source(f"stick {key}", stick.says, stick, stick.long, None, True, flaws=stick.flaws, note=stick.note,
                reclaimed=stick.reclaimed)
         for key, stick in supply.sticks
-        if fits(stick, blank, cutting)
+        if fits(stick, piece, cutting)
     ]  # fmt: skip
     offers = [
         Source(f"{one.supplier}: {offer.name}, {float(offer.long):g}", offer.name, offer, offer.long, offer.price, False,
                one.supplier, offer.was, offer.stock)
         for one in supply.lists
         for offer in one.offers
-        if fits(offer, blank, cutting)
+        if fits(offer, piece, cutting)
     ]  # fmt: skip
     if not any(one.offers for one in supply.lists):
         offers = [
             Source(f"{one.name}, {float(long):g}", one.name, one.section, long, None, False)
             for one in sold()
-            if fits(one.section, blank, cutting)
+            if fits(one.section, piece, cutting)
             for long in one.longs
         ]
     return [one for one in (*found, *offers) if one.key not in cutting.forbid]
 
 
-def fits(section: Section, blank: Blank, cutting: Cutting) -> bool:
-    """Whether stock of a section can become a blank at all, whatever its length."""
+def fits(section: Section, piece: Piece, cutting: Cutting) -> bool:
+    """Whether stock of a section can become a piece at all, whatever its length."""
+    blank = piece.blank
     if section.stuff != blank.stuff or ((section.form in ROUND or blank.form in ROUND) and section.form != blank.form):
         return False
     thicker = section.thick - blank.thick
@@ -92,7 +91,8 @@ def fits(section: Section, blank: Blank, cutting: Cutting) -> bool:
         return False
     if not (abs(thicker) <= ALIKE or (cutting.thin and 0 < thicker <= PLANED)):
         return False
-    return abs(section.wide - blank.wide) <= ALIKE or (cutting.rip and section.wide > blank.wide)
+    wide = min(blank.wide, blank.long) if piece.turns and section.form == "sheet" else blank.wide
+    return abs(section.wide - wide) <= ALIKE or (cutting.rip and section.wide > wide)
 
 
 @dataclass(slots=True)
@@ -101,7 +101,7 @@ class _Sum:
 
     problem: Problem
     bars: list[Source]
-    names: list[list[tuple[Piece, ...]]] = field(default_factory=list)
+    names: list[list[Unit]] = field(default_factory=list)
 
 
 def _group(wanted: list[Piece], supply: Supply, cutting: Cutting, taken: _Taken, told: Told | None) -> Group:
@@ -167,10 +167,10 @@ def _however(
 ) -> tuple[Solved, bool, bool] | None:
     """A plan, and whether it is short of what is in stock, and whether what was to match is apart; None where there is none."""
     enough = [one if one.on_hand else replace(one, stock=None) for one in bars]
-    loose = cutting.model_copy(update={"matched": ()})
-    matched = any(piece.name in cutting.matched for piece in wanted)
+    loose = [replace(piece, match="") for piece in wanted]
+    matched = any(piece.match for piece in wanted)
     for short, apart in ((False, False), (True, False), (False, True), (True, True))[: 4 if matched else 2]:
-        done = _solved(wanted, enough if short else bars, taken, loose if apart else cutting, told)
+        done = _solved(loose if apart else wanted, enough if short else bars, taken, cutting, told)
         if done is not None:
             return done, short, apart
     return None
@@ -184,43 +184,66 @@ def _solved(
     told: Told | None,
     most: int | None = None,
 ) -> Solved | None:
-    """A plan, or None where the bars do not suffice. `most` holds each bar's number down."""
+    """A plan, or None where the bars do not suffice. `most` holds each bar's number down.
+
+    Flaws on a back are left aside at first, so the bound holds whatever comes. Where a stick's pieces cannot then be laid so that
+    only those that hide their backs carry them, its flaws count as going through, and it is tried again.
+    """
     from yardcliff.core.cutting.search import NoPlan, go_on, solve  # the solver takes a while to import
 
-    asked = _sum(wanted, bars, taken, cutting, most)
-    try:
-        plan = solve(asked.problem, told or go_on)
-    except NoPlan:
-        return None
-    names = [list(each) for each in asked.names]
-    copies = Counter[str]()
-    sawn = []
-    for cut in plan.cuts:
-        source = asked.bars[cut.bar]
-        copies[source.key] += 1
-        sawn.append(_laid(asked.problem, cut, source, copies[source.key], names, cutting))
-    weight = asked.problem.weight
-    return sawn, plan.bound // weight, plan.total // weight <= plan.bound // weight
+    hides = any(piece.hides for piece in wanted)
+    strict = set() if hides else {source.key for source in bars}
+    least: int | None = None
+    while True:
+        asked = _sum(wanted, bars, taken, cutting, most, strict)
+        try:
+            plan = solve(asked.problem, told or go_on)
+        except NoPlan:
+            return None
+        weight = asked.problem.weight
+        least = plan.bound // weight if least is None else least
+        names = [list(each) for each in asked.names]
+        copies = Counter[str]()
+        sawn, refused = [], set[str]()
+        for cut in plan.cuts:
+            source = asked.bars[cut.bar]
+            copies[source.key] += 1
+            laid = lay(asked.problem, cut, source, copies[source.key], names, cutting, source.key in strict)
+            if laid is None:
+                refused.add(source.key)
+            else:
+                sawn.append(laid)
+        if not refused:
+            return sawn, least, plan.total // weight <= least
+        strict |= refused
 
 
 def _sum(
-    wanted: Sequence[Piece], bars: Sequence[Source], taken: Mapping[str, int], cutting: Cutting, most: int | None
+    wanted: Sequence[Piece],
+    bars: Sequence[Source],
+    taken: Mapping[str, int],
+    cutting: Cutting,
+    most: int | None = None,
+    strict: Container[str] = (),
 ) -> _Sum:
-    """The pieces as wants, matched ones as one, and the sticks as bars."""
+    """The pieces as wants, matched ones as one, and the sticks as bars; of those in `strict` every flaw goes through."""
     kerf = ceil(cutting.takes / TENTH)
-    matched = [piece for piece in wanted if piece.name in cutting.matched]
-    units: list[tuple[Piece, ...]] = [(piece,) for piece in wanted if piece not in matched]
-    units += [tuple(matched)] if matched else []
-    alike: dict[tuple[int, int], list[tuple[Piece, ...]]] = defaultdict(list)
+    matched: dict[str, list[Piece]] = defaultdict(list)
+    for piece in wanted:
+        matched[piece.match].append(piece)
+    units: list[Unit] = [(piece,) for piece in matched.pop("", [])]
+    units += map(tuple, matched.values())
+    alike: dict[tuple[int, int, bool, bool], list[Unit]] = defaultdict(list)
     for unit in units:
         long = sum(ceil(piece.blank.long / TENTH) + kerf for piece in unit) - kerf
-        alike[long, max(ceil(piece.blank.wide / TENTH) for piece in unit)].append(unit)
-    wides = {wide for _, wide in alike}
+        wide = max(ceil(piece.blank.wide / TENTH) for piece in unit)
+        alike[long, wide, unit[0].turns and len(unit) == 1, all(piece.hides for piece in unit)].append(unit)
+    wides = {wide for _, wide, _, _ in alike} | {long for long, _, turns, _ in alike if turns}
     made = []
     for source in bars:
         wide = floor(source.section.wide / TENTH)
         near = [one for one in wides if abs(one - wide) <= ALIKE / TENTH]
-        stretches = clear(source.section, source.long, source.flaws, cutting.trim)
+        stretches = clear(source.long, through(source, source.key in strict), cutting.trim)
         stock = 1 if source.on_hand else source.stock
         if most is not None:
             stock = most
@@ -232,10 +255,11 @@ def _sum(
                 tuple((ceil(a / TENTH), floor(b / TENTH)) for a, b in stretches),
                 _weighs(source),
                 stock,
+                source.section.form == "sheet",
             )
         )
-    keys = sorted(alike, key=lambda key: (-key[0], -key[1]))
-    wants = tuple(Want(long, wide, len(alike[long, wide])) for long, wide in keys)
+    keys = sorted(alike, key=lambda key: (-key[0], -key[1], *key[2:]))
+    wants = tuple(Want(key[0], key[1], len(alike[key]), key[2]) for key in keys)
     rip = ceil(cutting.plane / TENTH)
     return _Sum(Problem(wants, tuple(made), kerf, rip), list(bars), [alike[key] for key in keys])
 
@@ -243,7 +267,7 @@ def _sum(
 def _shape(piece: Piece) -> tuple[object, ...]:
     """What of a piece decides what it can be cut from."""
     blank = piece.blank
-    return blank.form, blank.stuff, blank.wide, blank.thick, blank.long, bool(blank.part)
+    return blank.form, blank.stuff, blank.wide, blank.thick, blank.long, bool(blank.part), piece.turns, piece.hides
 
 
 def _numbered(key: str) -> tuple[str, int]:
@@ -261,33 +285,7 @@ def _weighs(source: Source) -> int:
 
 def gives(source: Source, piece: Piece, cutting: Cutting) -> bool:
     """Whether a stick can give a piece; matched ones are asked with all that they come with only when they are cut."""
-    if not fits(source.section, piece.blank, cutting):
+    if not fits(source.section, piece, cutting):
         return False
-    problem = _sum([piece], [source], {}, cutting, None).problem
-    return problem.may(0, 0)
-
-
-def _laid(
-    problem: Problem, cut: Cut, source: Source, copy: int, names: list[list[tuple[Piece, ...]]], cutting: Cutting
-) -> Sawn:
-    """A cut laid out on its stick, lanes from the lower edge, pieces from the left end."""
-    bar, kerf, round_ = problem.bars[cut.bar], cutting.takes, source.section.form in ROUND
-    laid: list[Laid] = []
-    left: list[Offcut] = []
-    low = ZERO
-    for lane in cut.lanes:
-        whole = lane.wide == bar.wide
-        high = source.section.wide if whole else low + lane.wide * TENTH + cutting.plane
-        for run, (start, end) in zip(lane.runs, bar.stretches, strict=True):
-            at, stop = start * TENTH, end * TENTH
-            for want in run:
-                for piece in names[want].pop(0):
-                    wide = min(piece.blank.wide, high - low)
-                    laid.append(Laid(piece, at, at + piece.blank.long, low, low + wide))
-                    at += piece.blank.long + kerf
-            if stop > at:
-                left.append(Offcut(at, stop, low, high, round_))
-        low = high + kerf
-    if source.section.wide > low and cut.lanes:
-        left += [Offcut(a * TENTH, b * TENTH, low, source.section.wide) for a, b in bar.stretches]
-    return Sawn(source, copy, tuple(laid), tuple(left))
+    strict = () if piece.hides else (source.key,)
+    return _sum([piece], [source], {}, cutting, None, strict).problem.may(0, 0)

@@ -47,11 +47,18 @@ Money = Annotated[int, BeforeValidator(_money)]
 
 
 class Flaw(Frozen):
-    """What is cut around: from `at`, `width` along the stick, measured from its left end."""
+    """What is cut around: from `at`, `width` along the stick, measured from its left end; one that is only on the `back` of
+    the stick may be on the back of a part that hides it.
+    """
 
     what: Literal["knot", "check", "nail hole", "wane", "stain", "other"] = "knot"
     at: Gap
     width: Size = Fraction(30)
+    back: bool = False
+
+    @property
+    def end(self) -> Fraction:
+        return self.at + self.width
 
 
 class Section(Frozen):
@@ -180,11 +187,11 @@ def sold() -> tuple[Sold, ...]:
     )
 
 
-def clear(stick: Section, long: Fraction, flaws: Sequence[Flaw], trim: Fraction) -> list[tuple[Fraction, Fraction]]:
-    """The stretches of a stick between its flaws, both ends squared by `trim`, mm."""
+def clear(long: Fraction, flaws: Sequence[Flaw], trim: Fraction) -> list[tuple[Fraction, Fraction]]:
+    """The stretches between the flaws of a stick so `long`, both ends squared by `trim`, mm."""
     edge, end, found = trim, long - trim, []
     for flaw in sorted(flaws, key=lambda one: one.at):
         found.append((edge, min(flaw.at, end)))
-        edge = max(edge, flaw.at + flaw.width)
+        edge = max(edge, flaw.end)
     found.append((edge, end))
     return [(a, b) for a, b in found if b > a]

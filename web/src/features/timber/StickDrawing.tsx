@@ -62,14 +62,14 @@ export function StickDrawing({ stick, scale, picked, onPick, onDrag }: Props) {
             {(box.x1 - box.x0) * scale > long.length * LETTER + 34 && <TextMeasure text={`${long} left`} />}
           </text>
         ))}
-      {stick.flaws.map(({ x0, x1 }, index) => (
-        <g key={index} className="stroke-care">
+      {stick.flaws.map(({ x0, x1, back }, index) => (
+        <g key={index} className="pointer-events-none stroke-care" strokeDasharray={back ? "4 3" : undefined}>
           <rect
             x={x(x0)}
             y={1}
             width={(x1 - x0) * scale}
             height={tall}
-            className="fill-care-bg"
+            className={back ? "fill-none" : "fill-care-bg"}
             strokeWidth={1.3}
           />
           <path d={`M${x(x0)} ${tall} L${x(x1)} 1`} strokeWidth={1.3} />

@@ -42,7 +42,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
           ...stick,
           form: stick.form as Form,
           stuff: stick.stuff as StickText["stuff"],
-          flaws: stick.flaws.map(({ what, at, width }) => ({ what, at, width })),
+          flaws: stick.flaws.map(({ what, at, width, back }) => ({ what, at, width, back })),
         }
       : EMPTY,
   );
@@ -50,7 +50,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
   const [errors, setErrors] = useState<Record<string, string>>({});
   const put = (change: Partial<StickText>) => setText((old) => ({ ...old, ...change }));
   const flaws = text.flaws ?? [];
-  const putFlaw = (index: number, change: Record<string, string>) =>
+  const putFlaw = (index: number, change: Partial<(typeof flaws)[number]>) =>
     put({ flaws: flaws.map((flaw, k) => (k === index ? { ...flaw, ...change } : flaw)) });
 
   async function onKeep() {
@@ -146,25 +146,34 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
         {flaws.map((flaw, index) => (
           <div
             key={index}
-            className="grid grid-cols-[6.5rem_minmax(0,1fr)_minmax(0,1fr)_auto] items-baseline gap-2"
+            className="grid grid-cols-[6rem_minmax(0,1fr)_minmax(0,1fr)_auto_auto] items-baseline gap-2"
           >
             <Pick
               label={`Flaw ${index + 1}`}
-              value={flaw["what"] ?? "knot"}
+              value={flaw.what}
               options={FLAWS.map((what) => ({ value: what, label: what }))}
               onPick={(what) => putFlaw(index, { what })}
             />
             <Input
               label="at"
-              value={flaw["at"] ?? ""}
+              value={flaw.at}
               error={errors[`flaws.${index}.at`]}
               onChange={(at) => putFlaw(index, { at })}
             />
             <Input
               label="over"
-              value={flaw["width"] ?? ""}
+              value={flaw.width}
               error={errors[`flaws.${index}.width`]}
               onChange={(width) => putFlaw(index, { width })}
+            />
+            <Pick
+              label={`Side of flaw ${index + 1}`}
+              value={flaw.back ? "back" : "through"}
+              options={[
+                { value: "through", label: "seen" },
+                { value: "back", label: "at the back" },
+              ]}
+              onPick={(side) => putFlaw(index, { back: side === "back" })}
             />
             <Button
               look="bare"
@@ -177,7 +186,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
         ))}
         <Button
           className="self-start"
-          onClick={() => put({ flaws: [...flaws, { what: "knot", at: "", width: "30 mm" }] })}
+          onClick={() => put({ flaws: [...flaws, { what: "knot", at: "", width: "30 mm", back: false }] })}
         >
           A flaw to cut around
         </Button>

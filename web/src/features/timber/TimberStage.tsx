@@ -21,6 +21,8 @@ interface Cutting {
   rip: boolean;
   thin: boolean;
   matched: string[];
+  backs: string[];
+  turned: string[];
   finish: string;
 }
 
@@ -92,7 +94,6 @@ function Saw({ timber }: { timber: Timber }) {
   const { apply } = useSession();
   const cutting = useShown((shown) => shown.rack.design.brief["cutting"]) as unknown as Cutting;
   const stock = useStock();
-  const parts = [...new Set(timber.parts)];
   return (
     <Section title="Sawing">
       <div className="flex items-baseline justify-between">
@@ -139,28 +140,9 @@ function Saw({ timber }: { timber: Timber }) {
           </ul>
         </details>
       )}
-      {parts.length > 1 && (
-        <details className="text-[0.9rem]">
-          <summary className="cursor-pointer text-soft">
-            Matched grain: {cutting.matched.length ? cutting.matched.join(", ") : "as it comes"}
-          </summary>
-          <p className="text-[0.84rem] text-soft">These come from one stick, one after another.</p>
-          {parts.map((part) => (
-            <Tick
-              key={part}
-              label={part}
-              checked={cutting.matched.includes(part)}
-              onTick={(on) =>
-                apply({
-                  cutting: {
-                    matched: on ? [...cutting.matched, part] : cutting.matched.filter((one) => one !== part),
-                  },
-                })
-              }
-            />
-          ))}
-        </details>
-      )}
+      {WISHES.map((wish) => (
+        <Wish key={wish.key} wish={wish} parts={wish.of(timber)} chosen={cutting[wish.key]} />
+      ))}
       {timber.forbidden.map(({ key, patch }) => (
         <p key={key} className="flex items-center gap-2 text-[0.88rem]">
           <span className="min-w-0 flex-1 truncate text-soft">left alone: {key}</span>
@@ -182,6 +164,63 @@ function Saw({ timber }: { timber: Timber }) {
         <BriefField path="cutting.coats" label="coats" optional placeholder="as usual" />
       )}
     </Section>
+  );
+}
+
+interface WishText {
+  key: "matched" | "backs" | "turned";
+  title: string;
+  none: string;
+  says: string;
+  of: (timber: Timber) => string[];
+}
+
+const WISHES: WishText[] = [
+  {
+    key: "matched",
+    title: "Matched grain",
+    none: "as it comes",
+    says: "These come from one stick, one after another.",
+    of: ({ parts }) => (parts.length > 1 ? parts : []),
+  },
+  {
+    key: "backs",
+    title: "Backs that nobody sees",
+    none: "none",
+    says: "These may have a flaw at the back, if it does not go through. Tell of each stick which of its flaws are only on its back.",
+    of: ({ parts }) => parts,
+  },
+  {
+    key: "turned",
+    title: "Grain either way",
+    none: "along the sheet",
+    says: "These may lie across the sheet where that saves wood.",
+    of: ({ on_sheets }) => on_sheets,
+  },
+];
+
+/** Which parts something is asked of; those that were chosen and are no more can still be let go. */
+function Wish({ wish, parts, chosen }: { wish: WishText; parts: string[]; chosen: string[] }) {
+  const { apply } = useSession();
+  const names = [...new Set([...parts, ...chosen])];
+  if (!names.length) return null;
+  return (
+    <details className="text-[0.9rem]">
+      <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">
+        {wish.title}: {chosen.length ? chosen.join(", ") : wish.none}
+      </summary>
+      <p className="text-[0.84rem] text-soft">{wish.says}</p>
+      {names.map((part) => (
+        <Tick
+          key={part}
+          label={part}
+          checked={chosen.includes(part)}
+          onTick={(on) =>
+            apply({ cutting: { [wish.key]: on ? [...chosen, part] : chosen.filter((one) => one !== part) } })
+          }
+        />
+      ))}
+    </details>
   );
 }
 
