@@ -115,10 +115,10 @@ lengths = st.integers(1, 400).map(lambda n: f"{n} mm") | st.integers(1, 200).map
 sticks = st.builds(
     lambda wide, thick, long, flaws, reclaimed, note, species: read_stick(
         {"wide": wide, "thick": thick, "long": f"{long} mm", "reclaimed": reclaimed, "note": note, "species": species,
-         "flaws": [{"what": what, "at": f"{at} mm", "width": width} for what, at, width in flaws]}
+         "flaws": [{"what": what, "at": f"{at} mm", "width": width, "back": back} for what, at, width, back in flaws]}
     ),
     lengths, lengths, st.integers(400, 4000),
-    st.lists(st.tuples(st.sampled_from(("knot", "check", "nail hole", "other")), st.integers(0, 400), lengths), max_size=3),
+    st.lists(st.tuples(st.sampled_from(("knot", "check", "nail hole", "other")), st.integers(0, 400), lengths, st.booleans()), max_size=3),
     st.booleans(), st.text("abc ,;\"'é", max_size=12).map(str.strip), st.sampled_from(("", "oak", "spruce")),
 )  # fmt: skip
 
@@ -182,19 +182,20 @@ def test_inches_are_read_where_bare_numbers_mean_them() -> None:
 
 
 @pytest.mark.parametrize(
-    ("written", "what", "at", "wide"),
+    ("written", "what", "at", "wide", "back"),
     [
-        ("knot at 900 mm over 50 mm", "knot", 900, 50),
-        ("knot 900", "knot", 900, 30),
-        ("nail hole at 1 1/16 in over 1/2 in", "nail hole", Fraction(2159, 80), Fraction(127, 10)),
-        ("Wane 0 over 2 cm", "wane", 0, 20),
+        ("knot at 900 mm over 50 mm", "knot", 900, 50, False),
+        ("knot 900", "knot", 900, 30, False),
+        ("nail hole at 1 1/16 in over 1/2 in", "nail hole", Fraction(2159, 80), Fraction(127, 10), False),
+        ("Wane 0 over 2 cm on the back", "wane", 0, 20, True),
+        ("stain at 1 m on its back", "stain", 1000, 30, True),
     ],
 )
-def test_flaws_are_read_as_people_write_them(written: str, what: str, at: Fraction, wide: Fraction) -> None:
+def test_flaws_are_read_as_people_write_them(written: str, what: str, at: Fraction, wide: Fraction, back: bool) -> None:
     found = read_sticks(f"wide;thick;long;flaws\n120;21;2000;{written}\n")
     assert found.refused == []
     (flaw,) = found.sticks[0].flaws
-    assert (flaw.what, flaw.at, flaw.width) == (what, at, wide)
+    assert (flaw.what, flaw.at, flaw.width, flaw.back) == (what, at, wide, back)
 
 
 @pytest.mark.parametrize("text", ["", "wide,thick\n1,2\n", "one line without a head"])

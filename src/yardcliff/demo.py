@@ -107,7 +107,11 @@ SEEDS: list[Seed] = [
         "Porch, felt hats",
         "felt-hat",
         3,
-        {"hung": "1950 mm", "place": {"wall": "Porch, inner wall", "x": "3260 mm"}},
+        {
+            "hung": "1950 mm",
+            "place": {"wall": "Porch, inner wall", "x": "3260 mm"},
+            "cutting": {"backs": ["Board"]},
+        },
     ),
     (
         "Drying room, wet towels",
@@ -165,7 +169,8 @@ WALLS: list[tuple[str, Patch]] = [
 STICKS: list[dict[str, Any]] = [
     {"wide": "140 mm", "thick": "21 mm", "long": "1640 mm", "species": "spruce", "note": "Left of the bunk ladders",
      "flaws": [{"what": "knot", "at": "1498 mm", "width": "34 mm"}]},
-    {"wide": "120 mm", "thick": "21 mm", "long": "1210 mm", "species": "spruce", "note": "Offcut, straight"},
+    {"wide": "120 mm", "thick": "21 mm", "long": "1210 mm", "species": "spruce", "note": "Offcut, straight",
+     "flaws": [{"what": "stain", "at": "560 mm", "width": "45 mm", "back": True}]},
     {"wide": "70 mm", "thick": "21 mm", "long": "980 mm", "species": "spruce"},
     {"wide": "70 mm", "thick": "21 mm", "long": "655 mm", "species": "spruce"},
     {"wide": "165 mm", "thick": "24 mm", "long": "1420 mm", "species": "oak", "stuff": "hardwood", "reclaimed": True,

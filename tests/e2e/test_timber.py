@@ -70,6 +70,22 @@ def test_every_wrong_figure_of_the_saw_is_said_and_a_fix_settles_what_is_missing
     expect(page.get_by_text("another one like it would take")).to_have_count(0)
 
 
+def test_a_part_with_a_hidden_back_is_wished_for(home: Page) -> None:
+    page = home
+    open_rack(page, "Porch, padlocks")
+    stage(page, "Timber")
+    page.get_by_text("Backs that nobody sees: none").click()
+    wish = page.locator("details", has_text="Backs that nobody sees")
+    wish.get_by_label("Rail 2").click()
+    expect(wish.get_by_text("Backs that nobody sees: Rail 2")).to_be_visible()
+    page.get_by_role("button", name="Leave it").first.click()
+    expect(page.get_by_text("left alone: Left of the bunk ladders, spruce board 140 mm × 21 mm")).to_be_visible()
+    saved(page)
+    for _ in range(2):
+        page.keyboard.press("Control+z")
+    expect(wish.get_by_text("Backs that nobody sees: none")).to_be_visible()
+
+
 def test_a_stick_is_put_on_the_rack_and_the_yard_is_asked(home: Page) -> None:
     page = home
     page.get_by_role("link", name="Timber", exact=True).click()
@@ -85,8 +101,10 @@ def test_a_stick_is_put_on_the_rack_and_the_yard_is_asked(home: Page) -> None:
     expect(sheet.get_by_role("alert")).to_have_count(1)
     expect(sheet.get_by_role("alert")).to_contain_text("not on a stick of 1350 mm")
     sheet.get_by_label("at", exact=True).fill("1200")
+    sheet.get_by_role("button", name="Side of flaw 1").click()
+    page.get_by_role("menuitemradio", name="at the back").click()
     sheet.get_by_role("button", name="Keep it").click()
-    expect(page.get_by_text("knot at 1200 mm")).to_be_visible()
+    expect(page.get_by_text("knot at 1200 mm, at the back")).to_be_visible()
     page.get_by_role("button", name="softwood board 95 mm × 21 mm").click()
     page.get_by_role("button", name="Off the rack").click()
     expect(page.get_by_text("knot at 1200 mm")).to_have_count(0)
@@ -124,6 +142,9 @@ def test_racks_are_cut_together_at_several_lengths(home: Page) -> None:
     page.get_by_label("long").last.press("Enter")
     expect(page.get_by_label("Office, room keys, 600 mm: Board, 600 mm")).to_be_visible()
     expect(page.get_by_text("Together saves")).to_be_visible()
+    with page.expect_download() as file:
+        page.get_by_role("link", name="Shopping list (CSV)").click()
+    assert "spruce" in file.value.path().read_text()
     page.get_by_label("How many of Porch, padlocks, 1").fill("none")
     page.get_by_label("How many of Porch, padlocks, 1").press("Enter")
     expect(page.get_by_role("alert")).to_contain_text("“none” is no number of racks")

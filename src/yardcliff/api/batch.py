@@ -6,20 +6,22 @@ from contextlib import suppress
 from threading import Event
 from typing import Annotated
 
-from fastapi import APIRouter, WebSocket, WebSocketDisconnect
+from fastapi import APIRouter, Response, WebSocket, WebSocketDisconnect
 from pydantic import BaseModel, Field, ValidationError
 
 from yardcliff.api.deps import OnSite, Sites, Speaks, Store, Supplies, Timbers
 from yardcliff.api.errors import Problem, explained
+from yardcliff.api.racks import Paper
 from yardcliff.api.scene_wire import Wire
+from yardcliff.api.timber import FileKind, timber_file
 from yardcliff.api.timber_views import view_timber
 from yardcliff.api.timber_wire import TimberView
 from yardcliff.api.tongue import Tongue
-from yardcliff.core.amend import amend, read_brief
+from yardcliff.core.amend import BriefError, amend, problems, read_brief
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.findings import Patch
 from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.batch import Batch, Member, batch
+from yardcliff.core.timber.batch import Member, batch
 from yardcliff.store.sheets import Racks
 
 router = APIRouter(prefix="/api/timber", tags=["timber"])
@@ -61,17 +63,9 @@ def solved(
     told: Callable[[int, int], bool] | None = None,
 ) -> BatchView:
     """The batch worked out."""
-    supply = timbers.supply()
-    members = []
-    for part in asked.racks:
-        record = racks.get(part.rack)
-        done = sites.design(amend(read_brief(record.brief), part.patch), part.rack)
-        size = f", {done.tape.write(done.rack.row.length)}" if part.patch else ""
-        members.append(Member(record.name + size, done, part.copies))
-    found: Batch = batch(members, supply, asked.cutting, told)
-    # The first rack's tape writes all lengths.
-    first = members[0].done
-    seen = view_timber(first, found.together, supply, (), tongue)
+    supply, members = timbers.supply(), _members(asked, racks, sites)
+    found = batch(members, supply, asked.cutting, told)
+    seen = view_timber(found.together, asked.cutting, members[0].done.tape, supply, (), tongue)
     less = found.apart - found.together.cost.total
     return BatchView(
         within="",
@@ -79,6 +73,38 @@ def solved(
         apart=tongue.money(found.apart, supply.currency),
         saves=tongue.money(less, supply.currency) if less > 0 else "",
     )
+
+
+def _members(asked: Asked, racks: Racks, sites: Sites) -> list[Member]:
+    """The racks at the lengths that are asked for; the first one's tape writes all lengths."""
+    members = []
+    for part in asked.racks:
+        record = racks.get(part.rack)
+        done = sites.design(amend(read_brief(record.brief), part.patch), part.rack)
+        size = f", {done.tape.write(done.rack.row.length)}" if part.patch else ""
+        members.append(Member(record.name + size, done, part.copies))
+    return members
+
+
+@router.get("/batch/files/{kind}", tags=["files"], response_class=Response)
+def export_batch(
+    kind: FileKind,
+    asked: str,
+    store: Store,
+    sites: OnSite,
+    timbers: Timbers,
+    tongue: Speaks,
+    paper: Paper = "a4",
+) -> Response:
+    """The plan or the list of a batch as a file; `asked` is what the line is sent."""
+    try:
+        what = Asked.model_validate_json(asked)
+    except ValidationError as error:
+        raise BriefError(problems(error)) from None
+    supply, members = timbers.supply(), _members(what, store, sites)
+    found = batch(members, supply, what.cutting).together
+    name, tape = " and ".join(dict.fromkeys(member.name for member in members))[:80], members[0].done.tape
+    return timber_file(kind, name, found, what.cutting, tape, supply.currency, tongue, paper)
 
 
 @router.websocket("/batch")

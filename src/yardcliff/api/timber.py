@@ -14,11 +14,14 @@ from yardcliff.core.amend import BriefError, amend, problems, read_brief
 from yardcliff.core.families import Brief
 from yardcliff.core.findings import Patch
 from yardcliff.core.ladder import ladder
+from yardcliff.core.length import Tape
+from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.layout import offcut_sticks, used_sticks
 from yardcliff.core.timber.stock import Money
 from yardcliff.core.timber.timber import Timber, priced, timber
 from yardcliff.exports.timber_csv import write_plan, write_shopping
 
+FileKind = Literal["cut-plan.pdf", "cut-plan.csv", "shopping.csv"]
 router = APIRouter(prefix="/api/racks/{rack_id}/timber", tags=["timber"])
 
 
@@ -31,7 +34,7 @@ class Try(BaseModel):
 def _view(rack_id: str, brief: Brief, sites: Sites, timbers: Supplies, tongue: Tongue) -> TimberView:
     done, supply = sites.design(brief, rack_id), timbers.supply()
     found = timber(done, supply, done.on_wall.site)
-    return view_timber(done, found, supply, timbers.stock.sawings(rack_id), tongue)
+    return view_timber(found, brief.cutting, done.tape, supply, timbers.stock.sawings(rack_id), tongue)
 
 
 @router.get("")
@@ -106,7 +109,7 @@ def take_back(
 @router.get("/files/{kind}", tags=["files"], response_class=Response)
 def export_timber(
     rack_id: str,
-    kind: Literal["cut-plan.pdf", "cut-plan.csv", "shopping.csv"],
+    kind: FileKind,
     store: Store,
     sites: OnSite,
     timbers: Timbers,
@@ -117,13 +120,24 @@ def export_timber(
     record, supply = store.get(rack_id), timbers.supply()
     done = sites.stored(record)
     found = priced(done, supply)
+    return timber_file(kind, record.name, found, done.brief.cutting, done.tape, supply.currency, tongue, paper)
+
+
+def timber_file(
+    kind: FileKind,
+    name: str,
+    found: Timber,
+    cutting: Cutting,
+    tape: Tape,
+    currency: str,
+    tongue: Tongue,
+    paper: Paper,
+) -> Response:
+    """A plan or its list as a file, by `name`."""
     if kind == "cut-plan.pdf":
         from yardcliff.exports.cutsheet import write_cutsheet  # reportlab is slow to import
 
-        def money(cents: int) -> str:
-            return tongue.money(cents, supply.currency)
-
-        sheet = write_cutsheet(record.name, found, done.brief.cutting, done.tape, paper, money)
-        return attached(sheet, "application/pdf", record.name, kind)
-    text = write_plan(found.plan, done.tape) if kind == "cut-plan.csv" else write_shopping(found.lines, supply.currency)
-    return attached(text, "text/csv", record.name, kind)
+        sheet = write_cutsheet(name, found, cutting, tape, paper, lambda cents: tongue.money(cents, currency))
+        return attached(sheet, "application/pdf", name, kind)
+    text = write_plan(found.plan, tape) if kind == "cut-plan.csv" else write_shopping(found.lines, currency)
+    return attached(text, "text/csv", name, kind)

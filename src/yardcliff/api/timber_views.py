@@ -20,11 +20,11 @@ from yardcliff.api.timber_wire import (
 )
 from yardcliff.api.tongue import Tongue
 from yardcliff.api.views import view_finding
-from yardcliff.core.design import Design
-from yardcliff.core.length import exact_text
+from yardcliff.core.length import Tape, exact_text
+from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.cost import Line
 from yardcliff.core.timber.cut_order import CAUTIONS, order
-from yardcliff.core.timber.layout import Group, Laid, Offcut, Sawn, marks, stops
+from yardcliff.core.timber.layout import Group, Laid, Offcut, Sawn, marks, pieces, plain, stops
 from yardcliff.core.timber.stock import PriceList, Stick, Supply
 from yardcliff.core.timber.timber import Timber
 from yardcliff.store.timber import Sawing
@@ -54,10 +54,12 @@ def view_prices(one: PriceList, tongue: Tongue) -> PriceListView:
     )  # fmt: skip
 
 
-def view_timber(done: Design, found: Timber, supply: Supply, sawings: Sequence[Sawing], tongue: Tongue) -> TimberView:
-    tape, cost, cutting = done.tape, found.cost, done.brief.cutting
+def view_timber(
+    found: Timber, cutting: Cutting, tape: Tape, supply: Supply, sawings: Sequence[Sawing], tongue: Tongue
+) -> TimberView:
+    cost = found.cost
     return TimberView(
-        groups=[_group(group, done, supply.currency, tongue) for group in found.plan.groups],
+        groups=[_group(group, cutting, tape, supply.currency, tongue) for group in found.plan.groups],
         stops=[
             StopView(long=tape.write_given(long), names=[piece.name for piece in them])
             for long, them in stops(found.plan)
@@ -72,18 +74,29 @@ def view_timber(done: Design, found: Timber, supply: Supply, sawings: Sequence[S
         kerf=tape.write_fine(found.plan.kerf) if found.plan.kerf else "nothing",
         findings=[view_finding(finding, tape) for finding in found.findings],
         forbidden=[
-            ForbiddenView(key=key, patch={"cutting": {"forbid": [one for one in cutting.forbid if one != key]}})
+            ForbiddenView(says=_stick(key, supply, tape), patch={"cutting": {"forbid": [one for one in cutting.forbid if one != key]}})
             for key in cutting.forbid
         ],
         sawings=[view_sawing(one, tongue) for one in sawings],
-        parts=_parts(found.plan.sawn),
-        on_sheets=_parts(sawn for sawn in found.plan.sawn if sawn.source.section.form == "sheet"),
+        parts=_parts(found, cutting, found.plan.sawn),
+        on_sheets=_parts(found, cutting, (one for one in found.plan.sawn if one.source.section.form == "sheet")),
         cautions=list(CAUTIONS),
     )  # fmt: skip
 
 
-def _parts(sticks: Iterable[Sawn]) -> list[str]:
-    return [one.piece.name for sawn in sticks for one in sawn.laid if one.piece.blank.part]
+def _parts(found: Timber, cutting: Cutting, sticks: Iterable[Sawn]) -> list[str]:
+    """The parts that are cut from these sticks, in the rack's own order."""
+    cut = {one.piece.name for sawn in sticks for one in sawn.laid if one.piece.blank.part}
+    return [piece.name for piece in pieces(found.taken.blanks, cutting) if piece.name in cut]
+
+
+def _stick(key: str, supply: Supply, tape: Tape) -> str:
+    """A stick that is left alone, as its owner knows it."""
+    on_hand = {f"stick {one}": stick for one, stick in supply.sticks}
+    if key not in on_hand:
+        return key
+    stick = on_hand[key]
+    return ", ".join(filter(None, (stick.note, stick.says, tape.write(stick.long))))
 
 
 def view_sawing(one: Sawing, tongue: Tongue) -> SawingView:
@@ -95,13 +108,13 @@ def view_sawing(one: Sawing, tongue: Tongue) -> SawingView:
     )  # fmt: skip
 
 
-def _group(group: Group, done: Design, currency: str, tongue: Tongue) -> GroupView:
+def _group(group: Group, cutting: Cutting, tape: Tape, currency: str, tongue: Tongue) -> GroupView:
     return GroupView(
         says=group.says,
         verdict=_verdict(group, currency, tongue),
         proved=group.proved,
         missing=[piece.name for piece in group.missing],
-        sawn=[_sawn(one, done, currency, tongue) for one in group.sawn],
+        sawn=[_sawn(one, cutting, tape, currency, tongue) for one in group.sawn],
     )
 
 
@@ -122,8 +135,8 @@ def _box(one: Laid | Offcut) -> BoxView:
     return BoxView(x0=float(one.start), x1=float(one.end), y0=float(one.low), y1=float(one.high))
 
 
-def _sawn(one: Sawn, done: Design, currency: str, tongue: Tongue) -> SawnView:
-    tape, source = done.tape, one.source
+def _sawn(one: Sawn, cutting: Cutting, tape: Tape, currency: str, tongue: Tongue) -> SawnView:
+    source = one.source
     return SawnView(
         key=one.key,
         name=source.name,
@@ -137,15 +150,16 @@ def _sawn(one: Sawn, done: Design, currency: str, tongue: Tongue) -> SawnView:
         long_mm=float(source.long),
         wide_mm=float(source.section.wide),
         pieces=[
-            PieceView(name=each.piece.name, long=tape.write_given(each.long), turned=each.turned, at=tape.write_given(mark), box=_box(each))
-            for each, mark in marks(one, done.brief.cutting.takes)
+            PieceView(name=each.piece.name, long=tape.write_given(each.long), turned=each.turned, at=tape.write_given(mark), box=_box(each),
+                      plain=(float(plain(one, each)[0]), float(plain(one, each)[1])))
+            for each, mark in marks(one, cutting.takes)
         ],
         offcuts=[OffcutView(long=tape.write(each.end - each.start), keeps=each.keeps, box=_box(each)) for each in one.offcuts],
         flaws=[
             SawnFlawView(x0=float(flaw.at), x1=float(flaw.end), back=flaw.back)
             for flaw in source.flaws
         ],
-        order=list(order(one, done.brief.cutting, tape)),
+        order=list(order(one, cutting, tape)),
     )  # fmt: skip
 
 

@@ -85,6 +85,9 @@ class PieceView(Wire):
     turned: bool
     at: str
     box: BoxView
+    plain: tuple[float, float] = Field(
+        description="Where its name is read: the longest stretch with no flaw behind it, mm."
+    )
 
 
 class OffcutView(Wire):
@@ -158,7 +161,7 @@ class SawingView(Wire):
 
 
 class ForbiddenView(Wire):
-    key: str
+    says: str
     patch: Patch
 
 

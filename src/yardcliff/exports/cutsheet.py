@@ -10,7 +10,7 @@ from yardcliff.core.length import Tape
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.cost import Line
 from yardcliff.core.timber.cut_order import CAUTIONS, order
-from yardcliff.core.timber.layout import Sawn, marks, stops
+from yardcliff.core.timber.layout import Sawn, marks, plain, stops
 from yardcliff.core.timber.timber import Timber
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper
@@ -87,6 +87,7 @@ def _stick(
             one.piece.name,
             one.piece.name.split()[-1],
         ]
+        x0, x1 = (at(x, 0)[0] for x in plain(sawn, one))
         fits = next((text for text in words if len(text) * LETTER < x1 - x0 - 1), "")
         page.text((x0 + x1) / 2, (y0 + y1) / 2 - 1.1, fits, 3.2, anchor="middle")
     for flaw in source.flaws:

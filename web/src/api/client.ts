@@ -154,6 +154,9 @@ export type Paper = "a4" | "letter";
 export const fileUrl = (id: string, kind: string, paper?: Paper) =>
   `/api${rack(id)}/files/${kind}${paper ? `?paper=${paper}` : ""}`;
 
+export const batchUrl = (asked: string, kind: string) =>
+  `/api/timber/batch/files/${kind}?asked=${encodeURIComponent(asked)}`;
+
 export const timberUrl = (id: string, kind: string) => `/api${rack(id)}/timber/files/${kind}`;
 
 export const aidUrl = (id: string, file: string) => `/api${rack(id)}/aids/${file}`;

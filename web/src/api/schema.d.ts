@@ -1223,6 +1223,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/timber/batch/files/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Batch
+         * @description The plan or the list of a batch as a file; `asked` is what the line is sent.
+         */
+        get: operations["export_batch_api_timber_batch_files__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1714,8 +1734,8 @@ export interface components {
         };
         /** ForbiddenView */
         ForbiddenView: {
-            /** Key */
-            key: string;
+            /** Says */
+            says: string;
             /** Patch */
             patch: {
                 [key: string]: unknown;
@@ -2151,6 +2171,14 @@ export interface components {
             /** At */
             at: string;
             box: components["schemas"]["BoxView"];
+            /**
+             * Plain
+             * @description Where its name is read: the longest stretch with no flaw behind it, mm.
+             */
+            plain: [
+                number,
+                number
+            ];
         };
         /** PriceListView */
         PriceListView: {
@@ -5148,6 +5176,38 @@ export interface operations {
             header?: never;
             path: {
                 rack_id: string;
+                kind: "cut-plan.pdf" | "cut-plan.csv" | "shopping.csv";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_batch_api_timber_batch_files__kind__get: {
+        parameters: {
+            query: {
+                asked: string;
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
                 kind: "cut-plan.pdf" | "cut-plan.csv" | "shopping.csv";
             };
             cookie?: never;

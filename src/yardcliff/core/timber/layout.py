@@ -197,7 +197,14 @@ def marks(sawn: Sawn, kerf: Fraction) -> list[tuple[Laid, Fraction]]:
 
 def behind(sawn: Sawn, one: Laid) -> list[Flaw]:
     """The flaws that a piece carries at its back."""
-    return [flaw for flaw in sawn.source.flaws if flaw.at < one.end and one.start < flaw.end]
+    found = (flaw for flaw in sawn.source.flaws if flaw.at < one.end and one.start < flaw.end)
+    return sorted(found, key=lambda flaw: flaw.at)
+
+
+def plain(sawn: Sawn, one: Laid) -> tuple[Fraction, Fraction]:
+    """The longest stretch of a piece with no flaw behind it: where its name is read."""
+    edges = [one.start, *(edge for flaw in behind(sawn, one) for edge in (flaw.at, flaw.end)), one.end]
+    return max(zip(edges[::2], edges[1::2], strict=True), key=lambda stretch: stretch[1] - stretch[0])
 
 
 def used_sticks(plan: CutPlan) -> list[str]:

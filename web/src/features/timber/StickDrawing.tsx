@@ -2,6 +2,7 @@ import type { PointerEvent } from "react";
 
 import type { Piece, Sawn } from "../../api/types";
 import { TextMeasure } from "../../ui/TextMeasure";
+import { FlawMark } from "./FlawMark";
 
 /** Thin things are drawn at least so thick, px: a rod of 5 mm would not be seen. */
 const LEAST = 16;
@@ -44,6 +45,7 @@ export function StickDrawing({ stick, scale, picked, onPick, onDrag }: Props) {
           y={y(piece.box.y1)}
           width={(piece.box.x1 - piece.box.x0) * scale}
           height={(piece.box.y1 - piece.box.y0) * up}
+          plain={[x(piece.plain[0]), x(piece.plain[1])]}
           picked={piece.name === picked}
           onPick={onPick && (() => onPick(piece.name))}
           onDrag={onDrag && ((event) => onDrag(piece.name, event))}
@@ -63,17 +65,7 @@ export function StickDrawing({ stick, scale, picked, onPick, onDrag }: Props) {
           </text>
         ))}
       {stick.flaws.map(({ x0, x1, back }, index) => (
-        <g key={index} className="pointer-events-none stroke-care" strokeDasharray={back ? "4 3" : undefined}>
-          <rect
-            x={x(x0)}
-            y={1}
-            width={(x1 - x0) * scale}
-            height={tall}
-            className={back ? "fill-none" : "fill-care-bg"}
-            strokeWidth={1.3}
-          />
-          <path d={`M${x(x0)} ${tall} L${x(x1)} 1`} strokeWidth={1.3} />
-        </g>
+        <FlawMark key={index} x0={x(x0)} x1={x(x1)} top={1} tall={tall} back={back} />
       ))}
       {lanes === 1 && <Marks stick={stick} x={x} below={tall + 1} />}
     </svg>
@@ -128,14 +120,16 @@ interface ShapeProps {
   y: number;
   width: number;
   height: number;
+  /** Where its name is read, px. */
+  plain: [number, number];
   picked: boolean;
   onPick: (() => void) | undefined;
   onDrag: ((event: PointerEvent) => void) | undefined;
 }
 
-function PieceShape({ piece, x, y, width, height, picked, onPick, onDrag }: ShapeProps) {
+function PieceShape({ piece, x, y, width, height, plain, picked, onPick, onDrag }: ShapeProps) {
   const both = `${piece.name}, ${piece.long}`;
-  const fits = (text: string) => text.length * LETTER < width - 6;
+  const fits = (text: string) => text.length * LETTER < plain[1] - plain[0] - 6;
   const words = [both, piece.name, piece.name.replace(/^.*\D(?=\d+$)/, "")].find(fits);
   return (
     <g
@@ -167,7 +161,7 @@ function PieceShape({ piece, x, y, width, height, picked, onPick, onDrag }: Shap
       {height >= 13 && words && (
         <text
           aria-hidden
-          x={x + width / 2}
+          x={(plain[0] + plain[1]) / 2}
           y={y + height / 2 + 4}
           textAnchor="middle"
           className="hand pointer-events-none fill-ink text-[11.5px]"

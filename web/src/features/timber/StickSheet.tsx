@@ -144,16 +144,31 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
         <Input label="long" value={text.long} error={errors["long"]} onChange={(long) => put({ long })} />
         {!stick && <Input label="how many alike" value={many} error={errors["many"]} onChange={setMany} />}
         {flaws.map((flaw, index) => (
-          <div
-            key={index}
-            className="grid grid-cols-[6rem_minmax(0,1fr)_minmax(0,1fr)_auto_auto] items-baseline gap-2"
-          >
+          <div key={index} className="grid grid-cols-2 items-baseline gap-x-4 border-l-2 border-care pl-2">
             <Pick
               label={`Flaw ${index + 1}`}
               value={flaw.what}
               options={FLAWS.map((what) => ({ value: what, label: what }))}
               onPick={(what) => putFlaw(index, { what })}
             />
+            <span className="flex justify-between">
+              <Pick
+                label={`Side of flaw ${index + 1}`}
+                value={flaw.back ? "back" : "through"}
+                options={[
+                  { value: "through", label: "it shows" },
+                  { value: "back", label: "at the back" },
+                ]}
+                onPick={(side) => putFlaw(index, { back: side === "back" })}
+              />
+              <Button
+                look="bare"
+                aria-label={`No flaw ${index + 1}`}
+                onClick={() => put({ flaws: flaws.filter((_, k) => k !== index) })}
+              >
+                ×
+              </Button>
+            </span>
             <Input
               label="at"
               value={flaw.at}
@@ -166,22 +181,6 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
               error={errors[`flaws.${index}.width`]}
               onChange={(width) => putFlaw(index, { width })}
             />
-            <Pick
-              label={`Side of flaw ${index + 1}`}
-              value={flaw.back ? "back" : "through"}
-              options={[
-                { value: "through", label: "seen" },
-                { value: "back", label: "at the back" },
-              ]}
-              onPick={(side) => putFlaw(index, { back: side === "back" })}
-            />
-            <Button
-              look="bare"
-              aria-label={`No flaw ${index + 1}`}
-              onClick={() => put({ flaws: flaws.filter((_, k) => k !== index) })}
-            >
-              ×
-            </Button>
           </div>
         ))}
         <Button

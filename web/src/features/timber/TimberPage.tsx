@@ -8,6 +8,7 @@ import { Button } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
+import { FlawMark } from "./FlawMark";
 import { Prices } from "./Prices";
 import { StickSheet } from "./StickSheet";
 import { useRefresh, useStock } from "./useTimber";
@@ -66,7 +67,10 @@ export function TimberPage() {
           Racks
         </Link>
         <h1 className="flex-1 text-[1.7rem]">
-          Timber <span className="text-[1rem] font-normal text-soft">on hand, and what more would cost</span>
+          Timber{" "}
+          <span className="text-[1rem] font-normal text-soft max-sm:hidden">
+            on hand, and what more would cost
+          </span>
         </h1>
         <Link to="/timber/together" className={LINK}>
           Cut several racks together
@@ -164,11 +168,8 @@ function Lying({ stick, onOpen }: { stick: Stick; onOpen: () => void }) {
           className="fill-wood stroke-ink"
           strokeWidth={1.4}
         />
-        {stick.flaws.map(({ x0, x1 }, index) => (
-          <g key={index} className="fill-care-bg stroke-care" strokeWidth={1.2}>
-            <rect x={2 + x0 * SHOWN} y={2} width={(x1 - x0) * SHOWN} height={tall} />
-            <path d={`M${2 + x0 * SHOWN} ${tall + 2} L${2 + x1 * SHOWN} 2`} />
-          </g>
+        {stick.flaws.map(({ x0, x1, back }, index) => (
+          <FlawMark key={index} x0={2 + x0 * SHOWN} x1={2 + x1 * SHOWN} top={2} tall={tall} back={back} />
         ))}
       </svg>
       <p className="flex flex-wrap items-baseline gap-x-3 text-[0.93rem]">
@@ -184,7 +185,9 @@ function Lying({ stick, onOpen }: { stick: Stick; onOpen: () => void }) {
         </span>
         {stick.flaws.length > 0 && (
           <span className="text-care">
-            {stick.flaws.map(({ what, at }) => `${what} at ${at}`).join(", ")}
+            {stick.flaws
+              .map(({ what, at, back }) => `${what} at ${at}${back ? ", at the back" : ""}`)
+              .join(", ")}
           </span>
         )}
         {stick.reclaimed && <span className="text-care">reclaimed</span>}

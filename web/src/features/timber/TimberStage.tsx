@@ -11,6 +11,7 @@ import { BriefField } from "../rack/BriefField";
 import { Note } from "../rack/Notes";
 import { Section } from "../rack/Section";
 import { useSession, useShown } from "../rack/shown";
+import { Files } from "./Files";
 import { Lines } from "./Lines";
 import { options, useRefresh, useStock, useTimber } from "./useTimber";
 
@@ -25,12 +26,6 @@ interface Cutting {
   turned: string[];
   finish: string;
 }
-
-const FILES = [
-  { kind: "cut-plan.pdf", label: "Cut plan (PDF)" },
-  { kind: "cut-plan.csv", label: "Cut plan (CSV)" },
-  { kind: "shopping.csv", label: "Shopping list (CSV)" },
-];
 
 /** What it costs, what it is cut with, what to buy, and carrying it out. */
 export function TimberStage() {
@@ -143,9 +138,9 @@ function Saw({ timber }: { timber: Timber }) {
       {WISHES.map((wish) => (
         <Wish key={wish.key} wish={wish} parts={wish.of(timber)} chosen={cutting[wish.key]} />
       ))}
-      {timber.forbidden.map(({ key, patch }) => (
-        <p key={key} className="flex items-center gap-2 text-[0.88rem]">
-          <span className="min-w-0 flex-1 truncate text-soft">left alone: {key}</span>
+      {timber.forbidden.map(({ says, patch }) => (
+        <p key={says} className="flex items-center gap-2 text-[0.88rem]">
+          <span className="min-w-0 flex-1 truncate text-soft">left alone: {says}</span>
           <Button look="bare" onClick={() => apply(patch)}>
             Take it again
           </Button>
@@ -251,18 +246,7 @@ function Shopping({ timber }: { timber: Timber }) {
   return (
     <Section title="To buy">
       <Lines lines={timber.lines} />
-      <p className="mt-1.5 flex flex-wrap gap-x-3 text-[0.88rem]">
-        {FILES.map(({ kind, label }) => (
-          <a
-            key={kind}
-            href={timberUrl(id, kind)}
-            {...(kind.endsWith(".pdf") ? { target: "_blank", rel: "noreferrer" } : { download: true })}
-            className="text-act underline decoration-dotted underline-offset-3"
-          >
-            {label}
-          </a>
-        ))}
-      </p>
+      <Files url={(kind) => timberUrl(id, kind)} />
     </Section>
   );
 }

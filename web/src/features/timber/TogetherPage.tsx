@@ -2,12 +2,13 @@ import { useQuery } from "@tanstack/react-query";
 import { useLayoutEffect, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 
-import { api } from "../../api/client";
+import { api, batchUrl } from "../../api/client";
 import type { RackSummary, Timber } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { Pick } from "../../ui/Pick";
 import { ThemeButton } from "../../ui/ThemeButton";
+import { Files } from "./Files";
 import { Lines } from "./Lines";
 import { StickDrawing } from "./StickDrawing";
 import { GroupHead, Order, StickSays } from "./Sticks";
@@ -28,7 +29,7 @@ export function TogetherPage() {
   const [search, setSearch] = useSearchParams();
   const parts = search.getAll("cut").map(read);
   const saw = search.get("saw") ?? "mitre saw";
-  const { batch, within, stop } = useBatch(parts, saw);
+  const { asked, batch, within, stop } = useBatch(parts, saw);
   const put = (next: Part[], by = saw) =>
     setSearch(new URLSearchParams([["saw", by], ...next.map((part) => ["cut", written(part)])]), {
       replace: true,
@@ -103,6 +104,7 @@ export function TogetherPage() {
             <>
               <h2 className="mt-4 text-[1.05rem]">To buy</h2>
               <Lines lines={batch.timber.lines} />
+              <Files url={(kind) => batchUrl(asked, kind)} />
             </>
           )}
         </aside>

@@ -54,5 +54,5 @@ export function useBatch(parts: Part[], saw: string) {
   const stop = () => {
     if (line.current?.readyState === WebSocket.OPEN) line.current.send("stop");
   };
-  return { batch: none ? null : batch, within: none ? null : within, stop };
+  return { asked, batch: none ? null : batch, within: none ? null : within, stop };
 }

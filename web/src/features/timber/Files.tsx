@@ -1,0 +1,23 @@
+const FILES = [
+  { kind: "cut-plan.pdf", label: "Cut plan (PDF)" },
+  { kind: "cut-plan.csv", label: "Cut plan (CSV)" },
+  { kind: "shopping.csv", label: "Shopping list (CSV)" },
+];
+
+/** A plan and its list as files. */
+export function Files({ url }: { url: (kind: string) => string }) {
+  return (
+    <p className="mt-1.5 flex flex-wrap gap-x-3 text-[0.88rem]">
+      {FILES.map(({ kind, label }) => (
+        <a
+          key={kind}
+          href={url(kind)}
+          {...(kind.endsWith(".pdf") ? { target: "_blank", rel: "noreferrer" } : { download: true })}
+          className="text-act underline decoration-dotted underline-offset-3"
+        >
+          {label}
+        </a>
+      ))}
+    </p>
+  );
+}
