@@ -1,6 +1,7 @@
 """The floors of the house: each imports only downward, and the tables hold what they must."""
 
 import ast
+import re
 from pathlib import Path
 
 import pytest
@@ -21,7 +22,7 @@ FLOORS = {
     "standins": {"core", "data"},
     "api": {"data", "core", "store", "exports", "imports", "suppliers", "api"},
 }
-PURE = {
+PURE = {"datetime",
     "ast", "bisect", "collections", "dataclasses", "enum", "fractions", "functools", "heapq", "highspy", "itertools", "math", "numpy", "pydantic",
     "pydantic_core", "quicktions", "re", "typing", "yardcliff",
 }  # fmt: skip
@@ -50,6 +51,7 @@ def test_each_floor_imports_only_downward(floor: str) -> None:
 def test_the_core_is_pure() -> None:
     for file in (SOURCE / "core").rglob("*.py"):
         assert {name.split(".")[0] for name in imports(file)} <= PURE, file.name
+        assert not re.search(r"\.(now|today|utcnow)\(", file.read_text()), f"{file.name} looks at a clock"
 
 
 def test_only_families_know_how_a_rack_is_built() -> None:

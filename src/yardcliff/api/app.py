@@ -6,7 +6,21 @@ from contextlib import asynccontextmanager
 from fastapi import FastAPI
 
 from yardcliff import __version__
-from yardcliff.api import aids, batch, catalogue, errors, items, racks, site, solve, stock, timber, versions, walls
+from yardcliff.api import (
+    aids,
+    batch,
+    catalogue,
+    errors,
+    items,
+    making,
+    racks,
+    site,
+    solve,
+    stock,
+    timber,
+    versions,
+    walls,
+)
 from yardcliff.api.security import LOCAL_NAMES, Guard
 from yardcliff.store.database import Database
 from yardcliff.suppliers import Supplier
@@ -55,6 +69,7 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES, yard: Su
     app.include_router(catalogue.router)
     app.include_router(items.router)
     app.include_router(solve.router)
+    app.include_router(making.router)
     app.include_router(racks.router)
     app.include_router(versions.router)
     app.include_router(aids.router)

@@ -1,6 +1,7 @@
 """What the routers are given: the stores of the open data file, speaking in core values."""
 
 from collections.abc import Callable, Iterable
+from datetime import datetime
 from typing import Annotated, TypeVar
 
 from fastapi import Depends
@@ -11,10 +12,12 @@ from yardcliff.core.amend import BriefError, read_brief
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, build
 from yardcliff.core.listing import Listed, shipped
+from yardcliff.core.making.shop import Shop
 from yardcliff.core.site.amending import read_wall
 from yardcliff.core.site.survey import Neighbour, Site, neighbour
 from yardcliff.core.site.wall import Wall
 from yardcliff.core.timber.stock import PriceList, Stick, Supply, WareOnHand
+from yardcliff.store.bench import Bench
 from yardcliff.store.errors import SheetNotFound
 from yardcliff.store.items import Items
 from yardcliff.store.sheets import Racks, Record, Walls
@@ -108,6 +111,22 @@ class Supplies:
         self.stock.keep_prices(prices.supplier, prices.model_dump(mode="json"))
 
 
+class Workshop:
+    """The workshop and what is ticked off there, in core values."""
+
+    def __init__(self, store: Bench) -> None:
+        self.store = store
+
+    @property
+    def shop(self) -> Shop:
+        kept = self.store.shop()
+        return Shop() if kept is None else Shop.model_validate(kept)
+
+    def ticked(self, rack_id: str) -> dict[str, datetime]:
+        """When each item was ticked off, by the clock on the workshop's wall."""
+        return {item: datetime.fromisoformat(at).replace(tzinfo=None) for item, at in self.store.ticks(rack_id).items()}
+
+
 MOST_KEPT = 200
 _NEIGHBOURS: dict[tuple[str, int], Neighbour] = {}
 _SURVEYS: dict[tuple[str, int], Wall] = {}
@@ -144,6 +163,10 @@ def _supplies(request: HTTPConnection) -> Supplies:
     return Supplies(Stock(request.app.state.database), request.app.state.yard)
 
 
+def _workshop(request: HTTPConnection) -> Workshop:
+    return Workshop(Bench(request.app.state.database))
+
+
 def _tongue(request: HTTPConnection) -> Tongue:
     return Tongue.of(request.headers.get("accept-language", ""))
 
@@ -164,6 +187,7 @@ def _versions(request: HTTPConnection) -> Versions:
     return Versions(request.app.state.database)
 
 
+AtBench = Annotated[Workshop, Depends(_workshop)]
 Timbers = Annotated[Supplies, Depends(_supplies)]
 Speaks = Annotated[Tongue, Depends(_tongue)]
 KeptVersions = Annotated[Versions, Depends(_versions)]

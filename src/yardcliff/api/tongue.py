@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from babel import Locale, UnknownLocaleError
-from babel.dates import format_date
+from babel.dates import format_date, format_skeleton, format_time
 from babel.numbers import format_currency, get_territory_currencies
 
 FALLBACK = Locale("en", "GB")
@@ -37,6 +37,17 @@ class Tongue:
         if not currency:
             return f"{hundredths / 100:.2f}"
         return str(format_currency(hundredths / 100, currency, locale=self.locale))
+
+    def clock(self, at: datetime) -> str:
+        return str(format_time(at, "short", locale=self.locale))
+
+    def weekday(self, at: datetime) -> str:
+        """`Thu, 26 Nov`."""
+        return str(format_skeleton("MMMEd", at, locale=self.locale))
+
+    def moment(self, at: datetime) -> str:
+        """`Thu, 26 Nov, 19:30`."""
+        return f"{self.weekday(at)}, {self.clock(at)}"
 
     def day(self, iso: str) -> str:
         return str(format_date(datetime.fromisoformat(iso), "medium", locale=self.locale))

@@ -8,6 +8,7 @@ from pydantic_core import PydanticCustomError
 from yardcliff.core.exact import Fraction
 from yardcliff.core.item import Item, Key
 from yardcliff.core.length import Size, TapeName
+from yardcliff.core.making.asked import Making
 from yardcliff.core.materials import Wood
 from yardcliff.core.model import Frozen
 from yardcliff.core.row_brief import RowBrief
@@ -33,7 +34,8 @@ class RackBrief(Frozen):
 
     `item` is the main kind of thing and `others` are the further ones, by the names that `row.order`
     uses; `hung` is the height of the first row's axis above the floor, or of the foot of a row that runs up. `place` is where
-    on which wall it is, `mount` how it is fixed, `cutting` what it is cut with and from.
+    on which wall it is, `mount` how it is fixed, `cutting` what it is cut with and from, `making` in
+    which order and by which school it is made.
     """
 
     tape: TapeName = "1 mm"
@@ -46,6 +48,7 @@ class RackBrief(Frozen):
     place: Spot = Spot()
     mount: AnyMount = Mount()
     cutting: Cutting = Cutting()
+    making: Making = Making()
 
     run: ClassVar[Run] = LEVEL
 

@@ -248,6 +248,150 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Shop
+         * @description The workshop: its tools, hours, clamps and places to dry.
+         */
+        get: operations["get_shop_api_shop_get"];
+        /**
+         * Keep Shop
+         * @description The workshop as it is now. 422 names what cannot be.
+         */
+        put: operations["keep_shop_api_shop_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/making": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Making
+         * @description The tasks in their order with the reasons, and when each is done from `now` on.
+         */
+        get: operations["get_making_api_racks__rack_id__making_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/making/by": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Deadline
+         * @description Whether it is done `by` a day (until its end) or time, and what would bring the end forward.
+         */
+        get: operations["get_deadline_api_racks__rack_id__making_by_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/making/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say
+         * @description Tick items off, or take that back: tasks by their key, lines by their `item`. Sent twice, it counts once.
+         */
+        post: operations["say_api_racks__rack_id__making_ticks_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/making/timers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Start Timer
+         * @description Time a wait; it goes on while Yardcliff is off.
+         */
+        post: operations["start_timer_api_racks__rack_id__making_timers_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/making/timers/{timer_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * End Timer
+         * @description The wait is over, or is not timed any more.
+         */
+        delete: operations["end_timer_api_racks__rack_id__making_timers__timer_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/making/files/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Making
+         * @description The days of the making as a calendar.
+         */
+        get: operations["export_making_api_racks__rack_id__making_files__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/racks": {
         parameters: {
             query?: never;
@@ -1299,6 +1443,18 @@ export interface components {
              */
             base: number;
         };
+        /**
+         * BeforeView
+         * @description A task that comes directly before, and why.
+         */
+        BeforeView: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Why */
+            why: string;
+        };
         /** BoxView */
         BoxView: {
             /** X0 */
@@ -1477,6 +1633,18 @@ export interface components {
             total: string;
             /** Per Holder */
             per_holder: string;
+        };
+        /**
+         * DeadlineView
+         * @description Whether it is done by a day, and what would be sooner.
+         */
+        DeadlineView: {
+            /** Says */
+            says: string;
+            /** Makes It */
+            makes_it: boolean;
+            /** Changes */
+            changes: components["schemas"]["QuickerView"][];
         };
         /**
          * DesignView
@@ -1788,6 +1956,18 @@ export interface components {
             into: string;
         };
         /**
+         * Hours
+         * @description A stretch of a `day` (0 is Monday) that goes to the workshop.
+         */
+        Hours: {
+            /** Day */
+            day: number;
+            /** Start */
+            start: string;
+            /** End */
+            end: string;
+        };
+        /**
          * ImportReport
          * @description What is in the file, row by row. Nothing is kept unless that was asked for.
          */
@@ -1929,34 +2109,25 @@ export interface components {
              */
             anchor: "start" | "middle" | "end";
         };
-        /** LineView */
-        LineView: {
-            /** Kind */
-            kind: string;
-            /** Name */
-            name: string;
-            /** Need */
-            need: string;
-            /** Buy */
-            buy: string;
-            /** Each */
-            each: string;
-            /** Total */
-            total: string;
-            /** Left */
-            left: string;
+        /** MakingView */
+        MakingView: {
+            /** Tasks */
+            tasks: components["schemas"]["TaskView"][];
+            /** Findings */
+            findings: components["schemas"]["FindingView"][];
+            /** Timers */
+            timers: components["schemas"]["TimerView"][];
+            /** Waits */
+            waits: components["schemas"]["WaitView"][];
             /**
-             * Timber
-             * @description Whether it is cut from, and bought by the stick.
+             * Hands
+             * @description All hands-on time together.
              */
-            timber: boolean;
-            /**
-             * Says
-             * @description Where it is bought, what it was before, whether there is enough of it.
-             */
-            says: string;
-            /** Known */
-            known: boolean;
+            hands: string;
+            /** Finish */
+            finish: string | null;
+            /** Finish Says */
+            finish_says: string;
         };
         /**
          * MarksText
@@ -2249,6 +2420,23 @@ export interface components {
             cautions: string[];
         };
         /**
+         * QuickerView
+         * @description A change that brings the end forward, and whether it makes the day asked for.
+         */
+        QuickerView: {
+            /** Says */
+            says: string;
+            /** Finish */
+            finish: string;
+            /** Makes It */
+            makes_it: boolean;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            } | null;
+            shop: components["schemas"]["Shop"] | null;
+        };
+        /**
          * RackSummary
          * @description A rack on the first page, with what its small drawing needs.
          */
@@ -2383,6 +2571,23 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /**
+         * Said
+         * @description Something ticked off `at` a time, or not any more; what is said twice by one id counts once.
+         */
+        Said: {
+            /** Id */
+            id: string;
+            /** Item */
+            item: string;
+            /** At */
+            at?: string | null;
+        };
+        /** SaidMany */
+        SaidMany: {
+            /** Said */
+            said: components["schemas"]["Said"][];
+        };
         /** SawingView */
         SawingView: {
             /** Id */
@@ -2459,6 +2664,85 @@ export interface components {
             wall: components["schemas"]["BoxView"];
             /** Labels */
             labels: components["schemas"]["LabelView"][];
+        };
+        /** SettingView */
+        SettingView: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * Shop
+         * @description `tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may stand about at once.
+         */
+        Shop: {
+            /**
+             * Tools
+             * @default [
+             *       "drill",
+             *       "jigsaw",
+             *       "sander"
+             *     ]
+             */
+            tools: ("drill press" | "drill" | "router" | "table saw" | "mitre saw" | "jigsaw" | "planer" | "sander")[];
+            /**
+             * Hours
+             * @default [
+             *       {
+             *         "day": 0,
+             *         "start": "19:00",
+             *         "end": "21:30"
+             *       },
+             *       {
+             *         "day": 1,
+             *         "start": "19:00",
+             *         "end": "21:30"
+             *       },
+             *       {
+             *         "day": 2,
+             *         "start": "19:00",
+             *         "end": "21:30"
+             *       },
+             *       {
+             *         "day": 3,
+             *         "start": "19:00",
+             *         "end": "21:30"
+             *       },
+             *       {
+             *         "day": 4,
+             *         "start": "19:00",
+             *         "end": "21:30"
+             *       },
+             *       {
+             *         "day": 5,
+             *         "start": "10:00",
+             *         "end": "16:00"
+             *       }
+             *     ]
+             */
+            hours: components["schemas"]["Hours"][];
+            /**
+             * Clamps
+             * @default 6
+             */
+            clamps: number;
+            /**
+             * Drying
+             * @default 2
+             */
+            drying: number;
+        };
+        /**
+         * ShopView
+         * @description The workshop, and what tools it may have.
+         */
+        ShopView: {
+            shop: components["schemas"]["Shop"];
+            /** Tools */
+            tools: string[];
+            /** Days */
+            days: string[];
         };
         /**
          * SnapView
@@ -2620,6 +2904,20 @@ export interface components {
             /** Wide Mm */
             wide_mm: number;
         };
+        /**
+         * StintView
+         * @description A stretch at the bench: its day and hours in words, and as times.
+         */
+        StintView: {
+            /** Day */
+            day: string;
+            /** Hours */
+            hours: string;
+            /** Start */
+            start: string;
+            /** End */
+            end: string;
+        };
         /** StockView */
         StockView: {
             /** Sticks */
@@ -2698,6 +2996,54 @@ export interface components {
             step_mm: number;
         };
         /**
+         * TaskView
+         * @description One card: what to do, with what, how long, when, and what came before it. `ways` begin with the one for the user's tools.
+         */
+        TaskView: {
+            /** Key */
+            key: string;
+            /** Number */
+            number: number;
+            /** Title */
+            title: string;
+            /** Minutes */
+            minutes: number;
+            /** Takes */
+            takes: string;
+            /** Wait */
+            wait: number;
+            /** Waits */
+            waits: string;
+            /** Waits For */
+            waits_for: string | null;
+            /** Lines */
+            lines: components["schemas"]["yardcliff__api__making_wire__LineView"][];
+            /** Settings */
+            settings: components["schemas"]["SettingView"][];
+            /** Ways */
+            ways: string[];
+            /** Checks */
+            checks: string[];
+            /** Cautions */
+            cautions: string[];
+            /** Before */
+            before: components["schemas"]["BeforeView"][];
+            /** Stints */
+            stints: components["schemas"]["StintView"][];
+            /**
+             * Free
+             * @description When what it waits for is over.
+             */
+            free: string | null;
+            /** Free Says */
+            free_says: string;
+            /**
+             * Done
+             * @description When it was ticked off.
+             */
+            done: string | null;
+        };
+        /**
          * ThingsView
          * @description The things of the first row from the datum, in columns: kind, own axis, first holder, kept free.
          */
@@ -2731,7 +3077,7 @@ export interface components {
             /** Stops */
             stops: components["schemas"]["StopView"][];
             /** Lines */
-            lines: components["schemas"]["LineView"][];
+            lines: components["schemas"]["yardcliff__api__timber_wire__LineView"][];
             /** Total */
             total: string;
             /** Per Holder */
@@ -2770,6 +3116,33 @@ export interface components {
             on_sheets: string[];
             /** Cautions */
             cautions: string[];
+        };
+        /** TimerStart */
+        TimerStart: {
+            /** Id */
+            id: string;
+            /** Task */
+            task: string;
+            /** Says */
+            says: string;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
+         * TimerView
+         * @description A wait that runs: `left` seconds are to go, none or less when it is over.
+         */
+        TimerView: {
+            /** Id */
+            id: string;
+            /** Task */
+            task: string;
+            /** Says */
+            says: string;
+            /** Minutes */
+            minutes: number;
+            /** Left */
+            left: number;
         };
         /**
          * TraitView
@@ -2835,6 +3208,18 @@ export interface components {
             /** Size */
             size: string;
             scene: components["schemas"]["SceneView"];
+        };
+        /**
+         * WaitView
+         * @description A wait as it is counted with: as typical, unless the brief has the tin's own.
+         */
+        WaitView: {
+            /** Kind */
+            kind: string;
+            /** Label */
+            label: string;
+            /** Usual */
+            usual: string;
         };
         /**
          * WallChoice
@@ -2970,6 +3355,18 @@ export interface components {
             design: components["schemas"]["DesignView"];
         };
         /**
+         * LineView
+         * @description A line of a card that is ticked off by itself; `item` is what it is ticked by.
+         */
+        yardcliff__api__making_wire__LineView: {
+            /** Item */
+            item: string;
+            /** Text */
+            text: string;
+            /** Done */
+            done: boolean;
+        };
+        /**
          * Try
          * @description A brief and a change to try on it; nothing is stored. `rack` says whose it is: its wall has others on it.
          */
@@ -2994,6 +3391,35 @@ export interface components {
             patch?: {
                 [key: string]: unknown;
             };
+        };
+        /** LineView */
+        yardcliff__api__timber_wire__LineView: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Need */
+            need: string;
+            /** Buy */
+            buy: string;
+            /** Each */
+            each: string;
+            /** Total */
+            total: string;
+            /** Left */
+            left: string;
+            /**
+             * Timber
+             * @description Whether it is cut from, and bought by the stick.
+             */
+            timber: boolean;
+            /**
+             * Says
+             * @description Where it is bought, what it was before, whether there is enough of it.
+             */
+            says: string;
+            /** Known */
+            known: boolean;
         };
     };
     responses: never;
@@ -3410,6 +3836,266 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["WayView"][];
                 };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_shop_api_shop_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_shop_api_shop_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Shop"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_making_api_racks__rack_id__making_get: {
+        parameters: {
+            query: {
+                /** @description The time on the workshop's wall, like 2026-11-26T19:30: the plan begins then. */
+                now: string;
+            };
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakingView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_deadline_api_racks__rack_id__making_by_get: {
+        parameters: {
+            query: {
+                /** @description The time on the workshop's wall, like 2026-11-26T19:30: the plan begins then. */
+                now: string;
+                by: string;
+            };
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeadlineView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    say_api_racks__rack_id__making_ticks_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaidMany"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    start_timer_api_racks__rack_id__making_timers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TimerStart"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_timer_api_racks__rack_id__making_timers__timer_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+                timer_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_making_api_racks__rack_id__making_files__kind__get: {
+        parameters: {
+            query: {
+                /** @description The time on the workshop's wall, like 2026-11-26T19:30: the plan begins then. */
+                now: string;
+            };
+            header?: never;
+            path: {
+                rack_id: string;
+                kind: "schedule.ics";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description A value cannot be read */
             422: {

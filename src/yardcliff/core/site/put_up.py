@@ -58,6 +58,20 @@ def put_up(rack: Rack, on: OnWall, tape: Tape) -> PutUp:
     return PutUp(holes, tuple(_steps(rack, on, holes, tape)), tuple(_tools(rack, on, tape)), tuple(_cautions(rack, on)))
 
 
+def clearing(on: OnWall) -> Step | None:
+    """What has to come off the wall behind it first, if anything."""
+    if on.site is None:
+        return None
+    box = around(one.moved(on.spot.x) for one in on.areas)
+    old = [one for one in on.site.wall.old if Area(one.x, one.y, one.x + 1, one.y + 1).meets(box)]
+    if not old:
+        return None
+    return Step(
+        f"Take out {len(old)} old fixing{'s' * (len(old) != 1)} behind it, fill and let dry.",
+        "The rack covers the place, and a new hole near an old one breaks into it.",
+    )
+
+
 def _holes(on: OnWall) -> Iterator[WallHole]:
     number = 0
     for one in on.fixed:
@@ -74,14 +88,10 @@ def _lining(on: OnWall) -> str:
 
 def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Iterator[Step]:
     assert on.site
-    write, wall = tape.write, on.site.wall
-    box = around(one.moved(on.spot.x) for one in on.areas)
-    old = [one for one in wall.old if Area(one.x, one.y, one.x + 1, one.y + 1).meets(box)]
-    if old:
-        yield Step(
-            f"Take out {len(old)} old fixing{'s' * (len(old) != 1)} behind it, fill and let dry.",
-            "The rack covers the place, and a new hole near an old one breaks into it.",
-        )
+    write = tape.write
+    first = clearing(on)
+    if first:
+        yield first
     yield Step(
         "Sweep the wall with a detector where the holes come.", "Cables and pipes are not always where they should be."
     )

@@ -1,0 +1,111 @@
+"""The making of a rack: tasks, days, ticks and timers; and the workshop."""
+
+from datetime import UTC, datetime
+from typing import Annotated
+
+from fastapi import APIRouter, Query, Response
+
+from yardcliff.api.deps import AtBench, OnSite, Sites, Speaks, Store, Supplies, Timbers, Workshop
+from yardcliff.api.making_views import view_deadline, view_making
+from yardcliff.api.making_wire import DeadlineView, FileKind, MakingView, SaidMany, ShopView, TimerStart
+from yardcliff.api.racks import attached
+from yardcliff.core.amend import BriefError
+from yardcliff.core.design import Design
+from yardcliff.core.making.making import Made, making, quicker
+from yardcliff.core.making.shop import DAYS, TOOLS, Shop
+from yardcliff.core.timber.timber import Timber, priced
+from yardcliff.store.bench import Said
+from yardcliff.store.sheets import Racks
+
+router = APIRouter(tags=["making"])
+When = Annotated[
+    str,
+    Query(max_length=40, description="The time on the workshop's wall, like 2026-11-26T19:30: the plan begins then."),
+]
+
+
+def _time(field: str, text: str) -> datetime:
+    """A time as sent, to the minute. Raises `BriefError`."""
+    try:
+        return datetime.fromisoformat(text).replace(tzinfo=None, second=0, microsecond=0)
+    except ValueError:
+        raise BriefError([(field, f"“{text[:40]}” is no time: send one like 2026-11-26T19:30.")]) from None
+
+
+def _planned(rack_id: str, racks: Racks, sites: Sites, timbers: Supplies) -> tuple[Design, Timber]:
+    done = sites.stored(racks.get(rack_id))
+    return done, priced(done, timbers.supply())
+
+
+def _made(
+    rack_id: str, racks: Racks, sites: Sites, timbers: Supplies, bench: Workshop, start: datetime
+) -> tuple[Design, Made]:
+    done, found = _planned(rack_id, racks, sites, timbers)
+    return done, making(done, found, bench.shop, start, bench.ticked(rack_id))
+
+
+@router.get("/api/shop")
+def get_shop(bench: AtBench) -> ShopView:
+    """The workshop: its tools, hours, clamps and places to dry."""
+    return ShopView(shop=bench.shop, tools=list(TOOLS), days=list(DAYS))
+
+
+@router.put("/api/shop")
+def keep_shop(shop: Shop, bench: AtBench) -> ShopView:
+    """The workshop as it is now. 422 names what cannot be."""
+    bench.store.keep_shop(shop.model_dump(mode="json"))
+    return get_shop(bench)
+
+
+@router.get("/api/racks/{rack_id}/making")
+def get_making(
+    rack_id: str, now: When, store: Store, sites: OnSite, timbers: Timbers, bench: AtBench, tongue: Speaks
+) -> MakingView:
+    """The tasks in their order with the reasons, and when each is done from `now` on."""
+    done, made = _made(rack_id, store, sites, timbers, bench, _time("now", now))
+    ticks, timers = bench.store.ticks(rack_id), bench.store.timers(rack_id)
+    return view_making(done, made, ticks, timers, datetime.now(UTC), tongue)
+
+
+@router.get("/api/racks/{rack_id}/making/by")
+def get_deadline(
+    rack_id: str, now: When, by: str, store: Store, sites: OnSite, timbers: Timbers, bench: AtBench, tongue: Speaks
+) -> DeadlineView:
+    """Whether it is done `by` a day (until its end) or time, and what would bring the end forward."""
+    start, until = _time("now", now), _time("by", f"{by}T23:59" if len(by) == 10 else by)
+    done, found = _planned(rack_id, store, sites, timbers)
+    ticked = bench.ticked(rack_id)
+    finish = making(done, found, bench.shop, start, ticked).schedule.finish
+    return view_deadline(finish, until, quicker(done, found, bench.shop, start, ticked), tongue)
+
+
+@router.post("/api/racks/{rack_id}/making/ticks", status_code=204)
+def say(rack_id: str, body: SaidMany, store: Store, bench: AtBench) -> None:
+    """Tick items off, or take that back: tasks by their key, lines by their `item`. Sent twice, it counts once."""
+    store.get(rack_id)
+    bench.store.say(rack_id, [Said(one.id, one.item, one.at) for one in body.said])
+
+
+@router.post("/api/racks/{rack_id}/making/timers", status_code=204)
+def start_timer(rack_id: str, body: TimerStart, store: Store, bench: AtBench) -> None:
+    """Time a wait; it goes on while Yardcliff is off."""
+    store.get(rack_id)
+    bench.store.start(body.id, rack_id, body.task, body.says, body.minutes)
+
+
+@router.delete("/api/racks/{rack_id}/making/timers/{timer_id}", status_code=204)
+def end_timer(rack_id: str, timer_id: str, bench: AtBench) -> None:
+    """The wait is over, or is not timed any more."""
+    bench.store.end(rack_id, timer_id)
+
+
+@router.get("/api/racks/{rack_id}/making/files/{kind}", tags=["files"], response_class=Response)
+def export_making(
+    rack_id: str, kind: FileKind, now: When, store: Store, sites: OnSite, timbers: Timbers, bench: AtBench
+) -> Response:
+    """The days of the making as a calendar."""
+    from yardcliff.exports.calendar import write_calendar  # icalendar is slow to import
+
+    name = store.get(rack_id).name
+    _, made = _made(rack_id, store, sites, timbers, bench, _time("now", now))
+    return attached(write_calendar(name, made.schedule.slots, datetime.now(UTC)), "text/calendar", name, kind)

@@ -1,0 +1,139 @@
+"""What the API says of the making."""
+
+from typing import Literal
+
+from pydantic import BaseModel, Field
+
+from yardcliff.api.scene_wire import Wire
+from yardcliff.api.wire import FindingView
+from yardcliff.core.findings import Patch
+from yardcliff.core.making.shop import Shop
+
+
+class LineView(Wire):
+    """A line of a card that is ticked off by itself; `item` is what it is ticked by."""
+
+    item: str
+    text: str
+    done: bool
+
+
+class SettingView(Wire):
+    name: str
+    text: str
+
+
+class BeforeView(Wire):
+    """A task that comes directly before, and why."""
+
+    key: str
+    title: str
+    why: str
+
+
+class StintView(Wire):
+    """A stretch at the bench: its day and hours in words, and as times."""
+
+    day: str
+    hours: str
+    start: str
+    end: str
+
+
+class TaskView(Wire):
+    """One card: what to do, with what, how long, when, and what came before it. `ways` begin with the one for the user's tools."""
+
+    key: str
+    number: int
+    title: str
+    minutes: int
+    takes: str
+    wait: int
+    waits: str
+    waits_for: str | None
+    lines: list[LineView]
+    settings: list[SettingView]
+    ways: list[str]
+    checks: list[str]
+    cautions: list[str]
+    before: list[BeforeView]
+    stints: list[StintView]
+    free: str | None = Field(description="When what it waits for is over.")
+    free_says: str
+    done: str | None = Field(description="When it was ticked off.")
+
+
+class TimerView(Wire):
+    """A wait that runs: `left` seconds are to go, none or less when it is over."""
+
+    id: str
+    task: str
+    says: str
+    minutes: int
+    left: int
+
+
+class WaitView(Wire):
+    """A wait as it is counted with: as typical, unless the brief has the tin's own."""
+
+    kind: str
+    label: str
+    usual: str
+
+
+class MakingView(Wire):
+    tasks: list[TaskView]
+    findings: list[FindingView]
+    timers: list[TimerView]
+    waits: list[WaitView]
+    hands: str = Field(description="All hands-on time together.")
+    finish: str | None
+    finish_says: str
+
+
+class ShopView(Wire):
+    """The workshop, and what tools it may have."""
+
+    shop: Shop
+    tools: list[str]
+    days: list[str]
+
+
+class QuickerView(Wire):
+    """A change that brings the end forward, and whether it makes the day asked for."""
+
+    says: str
+    finish: str
+    makes_it: bool
+    patch: Patch | None
+    shop: Shop | None
+
+
+class DeadlineView(Wire):
+    """Whether it is done by a day, and what would be sooner."""
+
+    says: str
+    makes_it: bool
+    changes: list[QuickerView]
+
+
+class Said(BaseModel):
+    """Something ticked off `at` a time, or not any more; what is said twice by one id counts once."""
+
+    id: str = Field(min_length=8, max_length=64)
+    item: str = Field(min_length=1, max_length=600)
+    at: str | None = Field(None, pattern=r"^\d{4}-\d\d-\d\dT\d\d:\d\d", max_length=40)
+
+
+class SaidMany(BaseModel):
+    said: list[Said] = Field(max_length=2000)
+
+
+class TimerStart(BaseModel):
+    id: str = Field(min_length=8, max_length=64)
+    task: str = Field(min_length=1, max_length=200)
+    says: str = Field(min_length=1, max_length=200)
+    minutes: int = Field(ge=1, le=43200)
+
+
+FileKind = Literal["schedule.ics"]

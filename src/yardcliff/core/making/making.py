@@ -1,0 +1,135 @@
+"""The making of a rack, whole: its tasks in order, why in this order, when each is done, what there is to say, what would be quicker."""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, replace
+from datetime import datetime
+
+from yardcliff.core.design import Design
+from yardcliff.core.findings import Finding, Fix, Patch
+from yardcliff.core.making.asked import spoken
+from yardcliff.core.making.schedule import Schedule, schedule
+from yardcliff.core.making.sequence import Edge, broken, direct, edges, natural, own
+from yardcliff.core.making.shop import DAYS, TOOLS, Hours, Shop, minute
+from yardcliff.core.making.task import Task, work_of
+from yardcliff.core.making.tasks import tasks
+from yardcliff.core.timber.timber import Timber
+from yardcliff.data import table
+
+LATEST = "22:30"
+"""Nobody saws later than that beside neighbours."""
+FREE_DAY = ("10:00", "16:00")
+
+
+@dataclass(frozen=True, slots=True)
+class Made:
+    """Tasks in order; `why` one comes directly before another; findings; when."""
+
+    tasks: tuple[Task, ...]
+    why: tuple[Edge, ...]
+    findings: tuple[Finding, ...]
+    schedule: Schedule
+
+
+@dataclass(frozen=True, slots=True)
+class Quicker:
+    """A change that brings the end forward: of the brief (`patch`) or of the workshop (`shop`)."""
+
+    says: str
+    finish: datetime
+    patch: Patch | None = None
+    shop: Shop | None = None
+
+
+def making(done: Design, found: Timber, shop: Shop, start: datetime, ticked: Mapping[str, datetime]) -> Made:
+    """All of it, from `start` on; what is `ticked` was done then."""
+    asked = done.brief.making
+    every = tasks(done, found, asked, shop)
+    among = edges(every)
+    order = natural(every, among)
+    if asked.order:
+        order = own(order, asked.order, among)
+    at = {task.key: k for k, task in enumerate(order)}
+    kept = tuple(edge for edge in among if at[edge.first] < at[edge.then])
+    when = schedule(order, kept, shop, start, ticked)
+    said = (*broken(order, among), *_tools(done, shop), *_shop(order, shop, when))
+    return Made(order, direct(kept), said, when)
+
+
+def quicker(
+    done: Design, found: Timber, shop: Shop, start: datetime, ticked: Mapping[str, datetime]
+) -> tuple[Quicker, ...]:
+    """What would be done sooner by one change, the soonest first."""
+    now = making(done, found, shop, start, ticked).schedule.finish
+    if now is None:
+        return ()
+    return tuple(
+        sorted(
+            (one for one in _changes(done, found, shop, start, ticked) if one.finish < now), key=lambda one: one.finish
+        )
+    )
+
+
+def _changes(
+    done: Design, found: Timber, shop: Shop, start: datetime, ticked: Mapping[str, datetime]
+) -> Iterator[Quicker]:
+    for says, other in _shops(shop):
+        end = making(done, found, other, start, ticked).schedule.finish
+        if end:
+            yield Quicker(says, end, shop=other)
+    for row in table("finishes"):
+        if row["key"] not in ("none", done.brief.cutting.finish) and done.brief.cutting.finish != "none":
+            cutting = done.brief.cutting.model_copy(update={"finish": row["key"], "coats": None})
+            other_done = replace(done, brief=done.brief.model_copy(update={"cutting": cutting}))
+            end = making(other_done, found, shop, start, ticked).schedule.finish
+            if end:
+                yield Quicker(
+                    f"Finish with {row['name']}", end, patch={"cutting": {"finish": row["key"], "coats": None}}
+                )
+
+
+def _shops(shop: Shop) -> Iterator[tuple[str, Shop]]:
+    """The workshop with one thing changed."""
+    longer = []
+    for one in shop.week:
+        later = min(minute(one.end) + 60, minute(LATEST))
+        taken = any(o is not one and o.day == one.day and minute(one.end) <= minute(o.start) < later for o in shop.week)
+        end = f"{later // 60:02}:{later % 60:02}"
+        longer.append(one if taken or later <= minute(one.end) else one.model_copy(update={"end": end}))
+    if tuple(longer) != tuple(shop.week):
+        yield "An hour more each time", shop.model_copy(update={"hours": tuple(longer)})
+    for day in sorted(set(range(7)) - {one.day for one in shop.hours}, reverse=True):
+        free = Hours(day=day, start=FREE_DAY[0], end=FREE_DAY[1])
+        yield (
+            f"{DAYS[day]} from {FREE_DAY[0]} to {FREE_DAY[1]} too",
+            shop.model_copy(update={"hours": (*shop.hours, free)}),
+        )
+    for tool in TOOLS:
+        if tool not in shop.tools:
+            yield f"With a {tool}", shop.model_copy(update={"tools": (*shop.tools, tool)})
+    yield f"{shop.clamps + 4} clamps", shop.model_copy(update={"clamps": shop.clamps + 4})
+    yield f"{shop.drying + 1} places to dry", shop.model_copy(update={"drying": shop.drying + 1})
+
+
+def _tools(done: Design, shop: Shop) -> Iterator[Finding]:
+    """Work that is better avoided without its tool, where there is something else to do."""
+    for one in done.machining:
+        work = work_of(one)
+        if "instead" in work.row and not work.own(shop)[0].tools:
+            tools = " or ".join(" and ".join(sorted(way.tools)) for way in work.ways if way.tools)
+            yield Finding(
+                "work.tool", one.part, f"{work.title(one, one.part.lower())} wants a {tools}: by hand it takes {work.own(shop)[0].slow:g} times as long.",
+                "tool", "by hand", tools, fixes=(Fix(f"Hang it on {work.row['instead']} instead", {"mount": {"by": work.row["instead"]}}),),
+            )  # fmt: skip
+
+
+def _shop(order: tuple[Task, ...], shop: Shop, when: Schedule) -> Iterator[Finding]:
+    for task in order:
+        if task.clamps > shop.clamps:
+            yield Finding("work.clamps", task.title, f"“{task.title}” wants {task.clamps} clamps, and there are {shop.clamps}: glue it in turns.",
+                          "clamps", str(shop.clamps), str(task.clamps))  # fmt: skip
+    for task in when.long:
+        yield Finding("work.long", task.title, f"“{task.title}” takes {spoken(task.minutes)} in one go, longer than any stretch of the workshop's hours.",
+                      "takes", spoken(task.minutes), "the longest stretch")  # fmt: skip
+    if when.over:
+        yield Finding("work.hours", "the workshop", "The workshop has no hours, or not enough of them: give it an evening.", "hours",
+                      str(len(shop.hours)), "at least one")  # fmt: skip

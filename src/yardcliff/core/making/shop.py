@@ -1,0 +1,65 @@
+"""The user's workshop: its tools, when there is time for it, how many clamps, how much room for what dries."""
+
+from datetime import time
+from itertools import pairwise
+from typing import Annotated, Literal, Self, get_args
+
+from pydantic import Field, StringConstraints, model_validator
+from pydantic_core import PydanticCustomError
+
+from yardcliff.core.model import Frozen
+
+Tool = Literal["drill press", "drill", "router", "table saw", "mitre saw", "jigsaw", "planer", "sander"]
+TOOLS: tuple[Tool, ...] = get_args(Tool)
+DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
+Clock = Annotated[str, StringConstraints(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")]
+"""A time of day, `19:30`."""
+
+
+def minute(clock: str) -> int:
+    """The minute of the day."""
+    at = time.fromisoformat(clock)
+    return at.hour * 60 + at.minute
+
+
+class Hours(Frozen):
+    """A stretch of a `day` (0 is Monday) that goes to the workshop."""
+
+    day: Annotated[int, Field(ge=0, le=6)]
+    start: Clock
+    end: Clock
+
+    @model_validator(mode="after")
+    def _ends_later(self) -> Self:
+        if minute(self.start) >= minute(self.end):
+            raise PydanticCustomError(
+                "hours", "{day} from {start} to {end} ends before it begins.",
+                {"day": DAYS[self.day], "start": self.start, "end": self.end},
+            )  # fmt: skip
+        return self
+
+
+EVENINGS = tuple(Hours(day=day, start="19:00", end="21:30") for day in range(5))
+
+
+class Shop(Frozen):
+    """`tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may stand about at once."""
+
+    tools: tuple[Tool, ...] = ("drill", "jigsaw", "sander")
+    hours: Annotated[tuple[Hours, ...], Field(max_length=28)] = (*EVENINGS, Hours(day=5, start="10:00", end="16:00"))
+    clamps: Annotated[int, Field(ge=0, le=200)] = 6
+    drying: Annotated[int, Field(ge=1, le=50)] = 2
+
+    @model_validator(mode="after")
+    def _hours_are_apart(self) -> Self:
+        for one, other in pairwise(self.week):
+            if one.day == other.day and minute(other.start) < minute(one.end):
+                raise PydanticCustomError(
+                    "hours", "{day}: {first} and {second} overlap.",
+                    {"day": DAYS[one.day], "first": f"{one.start}–{one.end}", "second": f"{other.start}–{other.end}"},
+                )  # fmt: skip
+        return self
+
+    @property
+    def week(self) -> list[Hours]:
+        return sorted(self.hours, key=lambda one: (one.day, minute(one.start)))

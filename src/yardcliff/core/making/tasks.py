@@ -1,0 +1,400 @@
+"""The tasks that a rack asks for: read off its parts, machining, joints, holders, finish and wall; no list is given."""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, replace
+from math import ceil
+
+from yardcliff.core import machining
+from yardcliff.core.design import Design
+from yardcliff.core.making.asked import Making, WaitKind
+from yardcliff.core.making.shop import Shop
+from yardcliff.core.making.task import MANUAL, Task, says, spread, work_of
+from yardcliff.core.rack import Joint, Operation, Rack
+from yardcliff.core.site.put_up import clearing, put_up
+from yardcliff.core.timber.cost import GRITS
+from yardcliff.core.timber.cut_order import CAUTIONS, order
+from yardcliff.core.timber.layout import Group
+from yardcliff.core.timber.timber import Timber
+from yardcliff.data import table, values
+
+HOLDER = "holder"
+"""Stands for the pegs, fingers or rings among the parts."""
+TYPICAL: dict[WaitKind, int] = {"glue": 720, "clamps": 60, "conditioner": 120, "filler": 240}
+"""Minutes as most tins and bottles say; a finish has its own."""
+PHASE = {"cross": 3, "bore": 5, "pilot": 5, "kerf": 6, "rout": 6, "chop": 6, "rip": 7, "shape": 8, "bend": 8}
+MOST_LEFT = 60
+"""More wood than this behind a hole is nothing to watch, mm."""
+MOST_MARKS = 80
+"""Beyond so many marks they are read off the tape, and not one by one."""
+ORDINAL = ("First", "Second", "Third", "Fourth", "Fifth", "Sixth")
+
+
+def wait(making: Making, finish: str, kind: WaitKind) -> int:
+    """How long something takes to set or dry, minutes: as the user's tin says, else as is typical."""
+    if kind in making.waits:
+        return making.waits[kind]
+    own = values("finishes", finish)
+    return int({"coat": own["dries"], "cure": own["cures"], **TYPICAL}[kind])
+
+
+def tasks(done: Design, found: Timber, making: Making, shop: Shop) -> tuple[Task, ...]:
+    """Every task, each by a key of its own, with the minutes that the user gives it."""
+    asked = _Asked(done, found, making, shop)
+    made = [
+        *asked.before(),
+        *asked.cuts(),
+        *asked.marks(),
+        *asked.machined(),
+        *asked.tips(),
+        *asked.sanded(),
+        *asked.joined(),
+        *asked.coats(),
+        *asked.holders(),
+        *asked.mounted(),
+    ]
+    return tuple(
+        replace(task, minutes=making.minutes[task.key]) if task.key in making.minutes else task for task in made
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class _Asked:
+    done: Design
+    found: Timber
+    making: Making
+    shop: Shop
+
+    @property
+    def rack(self) -> Rack:
+        return self.done.rack
+
+    def _wait(self, kind: WaitKind) -> int:
+        return wait(self.making, self.done.brief.cutting.finish, kind)
+
+    @property
+    def _coats(self) -> int:
+        cutting = self.done.brief.cutting
+        usual = int(values("finishes", cutting.finish)["coats"])
+        return 0 if cutting.finish == "none" else usual if cutting.coats is None else cutting.coats
+
+    @property
+    def _early(self) -> bool:
+        """Whether the finish goes on before the glue: asked for, or fingers on a rod cannot be reached after."""
+        return self.making.finish == "before glue" or self.rack.glyph.kind == "finger"
+
+    def before(self) -> Iterator[Task]:
+        """What is done before any wood is touched."""
+        kinds = self.rack.kinds.values()
+        yield Task(
+            "measure", 0, "Measure what hangs, as it hangs", 5 + 3 * len(kinds),
+            lines=tuple(f"{one.name}: {', '.join(_measures(one, self.done))}" for one in kinds),
+            checks=("Wet, full or stuffed as it will really hang: that is when it is widest.",),
+            gives=frozenset({"measured"}),
+        )  # fmt: skip
+        buy = [line for line in self.found.lines if line.packs]
+        if buy:
+            yield Task(
+                "buy", 1, "Buy what is missing", 45,
+                lines=tuple(f"{line.packs} × {line.name}{f', packet of {line.pack}' if line.pack > 1 else ''}" for line in buy),
+                checks=("Sight along every stick before you pay: straight, dry, no twist.",),
+                needs=frozenset({"measured"}), gives=frozenset({"bought"}),
+            )  # fmt: skip
+
+    def cuts(self) -> Iterator[Task]:
+        plain = [one.note for one in self.done.machining if work_of(one).row.get("cut")]
+        for group in self.found.plan.groups:
+            if group.sawn:
+                yield self._cut(group, plain)
+
+    def _cut(self, group: Group, plain: Iterable[str]) -> Task:
+        cutting, tape = self.done.brief.cutting, self.done.tape
+        laid = [one for sawn in group.sawn for one in sawn.laid]
+        lines = []
+        for sawn in group.sawn:
+            head = f"{sawn.source.name}, {tape.write(sawn.source.long)}{', on hand' if sawn.source.on_hand else ''}"
+            lines += [f"{head}: {step}" for step in order(sawn, cutting, tape)]
+        return Task(
+            f"cut:{group.says}", 2, f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
+            ceil(5 + 4 * len(group.sawn) + 1.5 * len(laid)),
+            frozenset(one.piece.blank.part or HOLDER for one in laid),
+            tuple(lines), (("saw", cutting.saw), ("each cut takes", tape.write_fine(cutting.takes))),
+            checks=("Both ends square by the try square; equal parts stood side by side feel like one.", *plain),
+            cautions=(*CAUTIONS[:2], MANUAL), needs=frozenset({"bought", "measured"}), gives=frozenset({"cut"}),
+        )  # fmt: skip
+
+    def marks(self) -> Iterator[Task]:
+        rack = self.rack
+        for group in rack.alike:
+            rows = [rack.rows[k] for k in group]
+            marks = self.done.marks_by_row[group[0]]
+            parts = frozenset(row.part for row in rows)
+            names = ", ".join(rack.part(key).name.lower() for key in sorted(parts))
+            pair = len(parts) > 1
+            few = len(marks) <= MOST_MARKS
+            yield Task(
+                f"mark:{'+'.join(map(str, group))}", 4, f"Mark {len(marks)} places: {names}",
+                ceil(6 + 0.5 * len(marks)), parts,
+                tuple(f"{mark.place + 1}: {mark.text}" for mark in marks) if few else ("Off the tape under the drawing, or the template.",),
+                (("first mark", marks[0].text), ("from", "the foot" if rack.up else "the left end")),
+                checks=(
+                    *(("Clamp them side by side, ends flush, and square every line across all of them.", "Write “top” on the same end of each: a turned one shows when all is drilled.") if pair or rack.up else ()),
+                    "Hook the tape once and read every mark from there: steps add up their errors.",
+                    f"The last one from the other end: {marks[-1].end_text}.",
+                ),
+                needs=frozenset({"cut", "square"}), gives=frozenset({"marked"}),
+            )  # fmt: skip
+
+    def machined(self) -> Iterator[Task]:
+        seen: dict[str, int] = {}
+        for one in self.done.machining:
+            work = work_of(one)
+            if work.row.get("cut"):
+                continue
+            key = f"{one.what}:{one.part}"
+            seen[key] = seen.get(key, 0) + 1
+            yield self._work(one, key if seen[key] == 1 else f"{key}:{seen[key]}")
+
+    def _work(self, one: Operation, key: str) -> Task:
+        tape, work = self.done.tape, work_of(one)
+        ways, kind = work.own(self.shop), work.kind
+        fixed = (
+            ("tool", machining.tool(one, tape)), ("depth", machining.depth(one, tape)), ("set", machining.setting(one)),
+            ("stop", "" if one.stop == "through" else one.stop), ("wood left", machining.left(one, tape) if (one.web or 0) < MOST_LEFT else ""),
+        )  # fmt: skip
+        return Task(
+            key, PHASE[work.row["class"]], work.title(one, f"{one.part.lower()}, {one.face}"),
+            ceil(kind["setup"] + kind["each"] * one.count * ways[0].slow), _parts(self.rack, one.part),
+            settings=tuple((name, text) for name, text in fixed if text),
+            ways=tuple(says(way, one, tape) for way in ways),
+            checks=spread((one.note, *kind["check"])),
+            cautions=spread((*kind["cautions"], *self._cautions(one), MANUAL if ways[0].tools else "")),
+            needs=frozenset({"cut", "rough", "loose", *kind["needs"], *work.row.get("more", ())}), gives=frozenset({"machined"}),
+            spoils=frozenset(kind["spoils"]), follows=work.row.get("after", {}), work=one.what,
+        )  # fmt: skip
+
+    def _cautions(self, one: Operation) -> tuple[str, ...]:
+        """The rack's own cautions stand with the first work on its marked part."""
+        first = next((each for each in self.done.machining if not work_of(each).row.get("cut")), None)
+        return self.rack.cautions if one is first else ()
+
+    def tips(self) -> Iterator[Task]:
+        pegs = sum(blank.count for blank in self.found.taken.blanks if blank.name == "Peg")
+        if pegs:
+            yield Task(
+                "tips", 8, f"Round the tips of {pegs} pegs", ceil(5 + pegs), frozenset({HOLDER}),
+                ways=("Turn each in a drill's chuck against sandpaper, or by hand over a file; chamfer the end that goes in.",),
+                checks=("Every tip the same: against a hole of the tip's own round, filed into card.",),
+                cautions=("Short pegs are held by the chuck or a clamp, never between the fingers and a running belt.",),
+                needs=frozenset({"cut", "rough"}), gives=frozenset({"machined"}),
+            )  # fmt: skip
+
+    def sanded(self) -> Iterator[Task]:
+        faces = self.found.taken.faces
+        if faces:
+            powered = "sander" in self.shop.tools
+            yield Task(
+                "sand", 9, f"Sand through the grits: {', '.join(map(str, GRITS))}",
+                ceil(8 + faces * len(GRITS) * (14 if powered else 28)),
+                lines=tuple(f"Grit {grit}: with the grain, {why}." for grit, why in zip(GRITS, ("until lines and marks are gone", "until the scratches of the first are gone", "edges broken, and the dust off with a damp cloth"), strict=True)),
+                ways=("With a sander, moving before it touches and until it is off." if powered else "With paper around a cork block.",),
+                cautions=("Wear a mask; beech and oak dust harms. Old paint may hold lead, and treated wood its poison: neither is sanded dry.",),
+                needs=frozenset({"cut", "flush", "loose"}), gives=frozenset({"sanded"}), spoils=frozenset({"rough", "marked"}),
+            )  # fmt: skip
+
+    def joined(self) -> Iterator[Task]:
+        rack = self.rack
+        joints = [joint for joint in rack.joints if not joint.hooked]
+        if rack.glyph.kind == "finger":
+            yield Task(
+                "thread", 10, "Thread fingers and spacers on the rod", 20, frozenset({HOLDER, *(p.key for p in rack.parts if p.key.startswith("spacer"))}),
+                checks=("Every finger falls open by its own weight; a washer more or less sets the play.", *rack.cautions[-1:]),
+                needs=frozenset({"machined", "sanded", "inside"}), gives=frozenset({"threaded"}), spoils=frozenset({"loose"}),
+            )  # fmt: skip
+        if joints:
+            yield Task(
+                "dry", 10, "Put it together dry", 5 + 3 * len(joints),
+                checks=("Square by both diagonals, tight by hand, and the clamps set to width and lying ready.",),
+                needs=frozenset({"machined"}), gives=frozenset({"fits"}),
+            )  # fmt: skip
+        for body in _bodies(joints):
+            yield from self._body(body)
+
+    def _body(self, joints: list[Joint]) -> Iterator[Task]:
+        rack = self.rack
+        keys = dict.fromkeys(key for joint in joints for key in (joint.part, joint.other))
+        parts, first = frozenset(keys), next(iter(keys))
+        glued = [joint for joint in joints if joint.glued]
+        names = _names(rack, keys)
+        if self._coats and not self._early and any(joint.let_in for joint in joints):
+            yield Task(
+                f"inside:{first}", 11, f"Finish the inner faces: {names}", 15, parts,
+                lines=("One coat where no brush gets later; a pencil line from the dry fit shows where the glue goes: stay off it.",),
+                needs=frozenset({"sanded", "tested", "loose", "fits"}), gives=frozenset({"inside"}),
+                wait=self._wait("coat"), waits_for="coat", dries=True, splits=False, cautions=self._finish_cautions,
+            )  # fmt: skip
+        clamps = 2 + len(parts) // 2 if glued else 0
+        by = dict.fromkeys(joint.by for joint in joints)
+        yield Task(
+            f"join:{first}", 12, f"{'Glue' if glued else 'Screw'} together: {names}", 10 + 4 * len(joints), parts,
+            lines=tuple(f"{_pairs(rack, [joint for joint in joints if joint.by == way])}: {way}." for way in by),
+            settings=(("clamps", str(clamps)), ("in clamps", "as the bottle says")) if glued else (),
+            checks=("Both diagonals again once the clamps are on.", "What squeezes out is lifted off when it is like rubber: wiped wet, it shows under the finish.") if glued else ("Every screw to the same depth, the last turn by hand.",),
+            needs=frozenset({"fits", "bare", "sanded", "inside", "threaded"}), gives=frozenset({"joined"}), spoils=frozenset({"loose"}),
+            wait=self._wait("glue") if glued else 0, waits_for="glue" if glued else None,
+            clamps=clamps, clamped=self._wait("clamps") if glued else 0, dries=bool(glued), splits=not glued,
+        )  # fmt: skip
+
+    @property
+    def _finish_cautions(self) -> tuple[str, ...]:
+        hot = values("finishes", self.done.brief.cutting.finish)["heats"]
+        return (
+            *(("Rags with this oil heat themselves and burn: spread them flat outdoors, or keep them under water in a closed tin.",) if hot else ()),
+            "Air the room, no flame and no pilot light; gloves. The tin's own words come first.",
+        )  # fmt: skip
+
+    def coats(self) -> Iterator[Task]:
+        if not self._coats or not self.found.taken.faces:
+            return
+        finish = values_name("finishes", self.done.brief.cutting.finish)
+        dry, faces, early = self._wait("coat"), self.found.taken.faces, self._early
+        on = frozenset({part.key for part in self.rack.parts} | {HOLDER})
+        yield Task(
+            "test", 9, f"Try the {finish} on scrap", 10, lines=("On an offcut of the same stick, sanded as the rack will be.",),
+            needs=frozenset({"cut", "bought"}), gives=frozenset({"tested"}), wait=dry, waits_for="coat", cautions=self._finish_cautions,
+        )  # fmt: skip
+        if self._conditioner:
+            yield Task(
+                "conditioner", 13, "Brush a conditioner on", ceil(8 + faces * 6), on,
+                lines=("This wood drinks unevenly: end grain and knots most of all.",), needs=frozenset({"sanded", "flush"}), gives=frozenset({"even"}),
+                spoils=frozenset() if early else frozenset({"bare"}), wait=self._wait("conditioner"), waits_for="conditioner", dries=True, splits=False, cautions=self._finish_cautions,
+            )  # fmt: skip
+        last = ""
+        for k in range(self._coats):
+            key, end = f"coat:{k + 1}", k + 1 == self._coats
+            first = ("Both faces alike: a board with one bare face cups.", "A twist of paper in every hole that takes glue." if self.making.pegs == "after finish" and self.rack.glyph.kind == "peg" else "",
+                     "Tape where glue goes: it holds on bare wood only." if early and self.rack.joints else "")  # fmt: skip
+            pegged = "flush" if self.making.pegs == "after finish" or self.rack.glyph.kind != "peg" else "pegged"
+            yield Task(
+                key, 13, f"{ORDINAL[k] if k < len(ORDINAL) else k + 1} coat: {finish}", ceil(8 + faces * 6), on,
+                lines=spread(first) if k == 0 else ("Rub the raised fibres off with the finest grit, and wipe.", "Thin, along the grain, both faces."),
+                needs=frozenset({"sanded", "tested", "even", pegged, *(["fits", "loose"] if early else [])}),
+                gives=frozenset({"finished", "coated", "dressed", *(["inside"] if early else [])} if end else ()), spoils=frozenset() if early else frozenset({"bare"}),
+                after={last: ("The coat before has to be dry.", 0)} if last else {}, wait=dry, waits_for="coat", dries=True, splits=False,
+                cautions=self._finish_cautions,
+            )  # fmt: skip
+            last = key
+
+    @property
+    def _conditioner(self) -> bool:
+        choice = self.making.conditioner
+        if choice != "as the wood needs":
+            return choice == "always"
+        used = {sawn.source.section.species for sawn in self.found.plan.sawn}
+        blotchy = {row["name"] for row in table("woods") if row["blotches"]}
+        return bool(values("finishes", self.done.brief.cutting.finish)["blotches"]) and bool(used & blotchy)
+
+    def holders(self) -> Iterator[Task]:
+        rack, many = self.rack, len(self.rack.holders)
+        on = frozenset({HOLDER, *(row.part for row in rack.rows)})
+        kind = rack.glyph.kind
+        late = frozenset({"machined", "finished"})
+        gives, spoils = frozenset({"fitted"}), frozenset({"flush"})
+        if kind == "peg":
+            early = self.making.pegs == "before finish"
+            yield Task(
+                "holders", 14, f"Glue the pegs in: {many} places", ceil(8 + many), on,
+                lines=("Glue in the hole, not on the peg; a light tap, until it stands at its mark.",),
+                checks=("All at one angle: sight along the row, and turn them before the glue grips.",),
+                needs=frozenset({"machined", "sanded"} if early else {"machined", "coated"}), gives=gives | ({"pegged"} if early else set()), spoils=spoils,
+                wait=self._wait("clamps"), waits_for="clamps", splits=False,
+            )  # fmt: skip
+        elif kind in _SET:
+            title, line, check = _SET[kind]
+            yield Task("holders", 14, f"{title}: {many} places", ceil(6 + 2 * many), on, lines=(line,), checks=(check,), needs=late, gives=gives, spoils=spoils)  # fmt: skip
+        hardware = [
+            take
+            for step in self.done.machining
+            for take in step.takes
+            if getattr(take, "kind", "") in ("hanger", "magnet", "strap")
+        ]
+        if hardware:
+            yield Task(
+                "hardware", 15, f"Fit {', '.join(spread(take.name for take in hardware))}", 5 + 3 * len(hardware),
+                checks=("They bear at one height: lay the rack on its back and a straight edge across.",),
+                needs=late, gives=gives, spoils=spoils,
+            )  # fmt: skip
+
+    def mounted(self) -> Iterator[Task]:
+        rack, on, tape = self.rack, self.done.on_wall, self.done.tape
+        first, up = clearing(on), put_up(rack, on, tape)
+        if first:
+            yield Task(
+                "clear", 0, "Clear the wall", 20, lines=(first.do,), gives=frozenset({"clear"}), cautions=up.cautions[:1],
+                wait=self._wait("filler"), waits_for="filler",
+            )  # fmt: skip
+        steps = [step for step in up.steps if step != first]
+        yield Task(
+            "mount", 16, "Put it up", 20 + 8 * len(up.holes), lines=tuple(step.do for step in steps) or ("No wall is chosen yet: the tab of its wall has them.",),
+            settings=(("tools", ", ".join(up.tools)),) if up.tools else (), cautions=up.cautions,
+            needs=frozenset({"dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}), gives=frozenset({"up"}), splits=False,
+        )  # fmt: skip
+        cure = self._wait("cure") if self._coats else 0
+        last = f"coat:{self._coats}"
+        yield Task(
+            "hang", 17, "Hang everything, and try it", 5 + 2 * len(rack.kinds),
+            lines=tuple(f"{item.name}: on with one hand, off with one hand, and does it touch its neighbours?" for item in rack.kinds.values()),
+            checks=("The heaviest where the screws are; look again after a week.",), needs=frozenset({"up"}),
+            after={last: ("The finish has to be hard: until then it rubs off on what hangs there.", cure)} if cure else {},
+        )  # fmt: skip
+
+
+_SET = {
+    "hook": ("Screw the hooks on", "All face the same way; the first turn by hand.", "Steel breaks in hardwood: drive a steel screw first, then the brass one."),
+    "bolt": ("Turn the bolts in", "Wax on the thread, a block against the face as the stop.", "All stand out alike."),
+    "clip": ("Screw the rings on", "Mouths all one way, both screws a ring.", "Press a shaft in and out of each."),
+    "flip": ("Pin the fingers in", "The pin in its seat, the finger over it, a screw or a slip over the pin.", "Each folds flush and stops open at its tilt."),
+}  # fmt: skip
+
+
+def values_name(name: str, key: str) -> str:
+    """What a row of a table is called."""
+    return str(next(row for row in table(name) if row["key"] == key)["name"])
+
+
+def _measures(item: object, done: Design) -> list[str]:
+    write = done.tape.write
+    return [f"{label} {write(getattr(item, field))}" for label, field in (("left", "left"), ("right", "right"), ("drop", "below"), ("off the wall", "front"))]  # fmt: skip
+
+
+def _parts(rack: Rack, name: str) -> frozenset[str]:
+    """The keys of the parts that an operation names: `Bar and top rail`, `Boards`, `Cheek`; what is none of them is a holder's."""
+    stems = [word.strip().lower().removesuffix("s") for word in name.split(" and ")]
+    found = {
+        part.key
+        for part in rack.parts
+        if any(part.name.lower().rstrip(" 0123456789").removesuffix("s").endswith(stem) for stem in stems)
+    }
+    return frozenset(found or {HOLDER})
+
+
+def _bodies(joints: Iterable[Joint]) -> list[list[Joint]]:
+    """Joints by what they make one."""
+    found: list[list[Joint]] = []
+    for joint in joints:
+        mine = [body for body in found if any({joint.part, joint.other} & {one.part, one.other} for one in body)]
+        found = [body for body in found if body not in mine]
+        found.append([*(one for body in mine for one in body), joint])
+    return found
+
+
+def _names(rack: Rack, keys: Iterable[str]) -> str:
+    """Their names without numbers, each once."""
+    return ", ".join(spread(rack.part(key).name.rstrip(" 0123456789").lower() for key in keys))
+
+
+def _pairs(rack: Rack, joints: list[Joint]) -> str:
+    """`Shelf 1 to Left side and Right side; Shelf 2 to …`."""
+    to: dict[str, list[str]] = {}
+    for joint in joints:
+        to.setdefault(rack.part(joint.part).name, []).append(rack.part(joint.other).name)
+    return "; ".join(f"{name} to {' and '.join(others)}" for name, others in to.items())

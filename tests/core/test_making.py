@@ -1,0 +1,226 @@
+"""From a plan to a finished rack: every task in its place with the reason; a user's own order; the workshop's tools."""
+
+from datetime import datetime
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from pydantic import ValidationError
+
+from tests.core.test_on_wall import on
+from tests.strategies import briefs
+from yardcliff.core.amend import amend
+from yardcliff.core.design import Design, design
+from yardcliff.core.families import Brief, starting
+from yardcliff.core.listing import shipped_item
+from yardcliff.core.making.asked import Making, spoken
+from yardcliff.core.making.making import Made, making, quicker
+from yardcliff.core.making.sequence import edges, natural
+from yardcliff.core.making.shop import TOOLS, Shop
+from yardcliff.core.making.task import work_of
+from yardcliff.core.making.tasks import tasks
+from yardcliff.core.timber.stock import Supply
+from yardcliff.core.timber.timber import Timber, priced
+
+THURSDAY = datetime(2026, 11, 26, 18)
+makings = st.builds(
+    lambda finish, pegs, conditioner: Making(finish=finish, pegs=pegs, conditioner=conditioner),
+    st.sampled_from(("after glue", "before glue")),
+    st.sampled_from(("after finish", "before finish")),
+    st.sampled_from(("as the wood needs", "always", "never")),
+)
+shops = st.sets(st.sampled_from(TOOLS)).map(lambda tools: Shop(tools=tuple(sorted(tools))))
+
+
+def planned(item: str, count: int, patch: dict[str, Any], family: str | None = None) -> tuple[Design, Timber]:
+    done = design(amend(starting([(shipped_item(item), count)], "1 mm", family), patch))
+    return done, priced(done, Supply())
+
+
+def made(item: str, count: int, patch: dict[str, Any], family: str | None = None, shop: Shop = Shop()) -> Made:  # noqa: B008 (frozen)
+    return making(*planned(item, count, patch, family), shop, THURSDAY, {})
+
+
+def places(found: Made) -> dict[str, int]:
+    return {task.key: k for k, task in enumerate(found.tasks)}
+
+
+@given(briefs, makings, shops)
+def test_the_order_of_work_of_any_rack_breaks_nothing(brief: Brief, asked: Making, shop: Shop) -> None:
+    done = design(brief)
+    found = priced(done, Supply())
+    every = tasks(done, found, asked, shop)
+    among = edges(every)
+    order = natural(every, among)
+    at = {task.key: k for k, task in enumerate(order)}
+    assert len(at) == len(every) == len(order)
+    assert all(at[edge.first] < at[edge.then] for edge in among)
+    assert all(edge.why for edge in among)
+    # Said once more, without any states: wood, then tools, then paper, then brush, then hardware, then the wall.
+    works = [at[task.key] for task in every if task.work]
+    assert len(works) == sum(not work_of(one).row.get("cut") for one in done.machining)
+    cuts = [at[task.key] for task in every if task.key.startswith("cut:")]
+    joins = [at[task.key] for task in every if task.key.startswith("join:")]
+    coats = [at[task.key] for task in every if task.key.startswith("coat:")]
+    assert all(cut < work for cut in cuts for work in works if order[cut].parts & order[work].parts)
+    if "sand" in at:
+        assert all(work < at["sand"] for work in works)
+        assert all(at["sand"] < k for k in (*coats, *joins))
+    early = asked.finish == "before glue" or done.rack.glyph.kind == "finger"
+    assert all((coat < join) == early for coat in coats for join in joins)
+    if "holders" in at and coats:
+        pegs_first = done.rack.glyph.kind == "peg" and asked.pegs == "before finish"
+        assert all((at["holders"] < coat) == pegs_first for coat in coats)
+    assert [order[-2].key, order[-1].key] == ["mount", "hang"]
+    # Every part is cut, or comes out of one that is.
+    cut = {part for task in every if task.key.startswith("cut:") for part in task.parts}
+    gone = {piece.blank.part for piece in found.plan.missing}
+    assert all(part.key in cut or part.of or part.key in gone for part in done.rack.parts)
+
+
+def test_a_box_says_why_each_step_comes_where_it_does() -> None:
+    box = made("soup-bowl-mug", 5, {}, "shelf-box")
+    at = places(box)
+    assert (
+        at["Groove:Side"]
+        < at["sand"]
+        < at["inside:shelf-1"]
+        < at["join:shelf-1"]
+        < at["coat:1"]
+        < at["coat:2"]
+        < at["holders"]
+    )
+    why = {(edge.first, edge.then): edge.why for edge in box.why}
+    assert why["sand", "inside:shelf-1"] == "A finish shows every scratch that is under it."
+    assert why["inside:shelf-1", "join:shelf-1"] == "No brush reaches the inner corners once it is joined."
+    assert why["join:shelf-1", "coat:1"] == "Glue holds on bare wood, not on a finish."
+    assert why["coat:2", "holders"].startswith("A brush goes over a bare face in one stroke")
+    # What another edge says already is not said twice.
+    assert ("measure", "coat:1") not in why
+    # Finished first, nothing inside is out of reach: the last coat comes before the glue.
+    early = places(made("soup-bowl-mug", 5, {"making": {"finish": "before glue"}}, "shelf-box"))
+    assert early["coat:2"] < early["join:shelf-1"]
+    assert "inside:shelf-1" not in early
+
+
+def test_square_work_comes_before_bevels_and_what_follows_holes_after_them() -> None:
+    ridge = places(made("key-bunch", 9, {}, "angled-rail"))
+    assert ridge["Peg hole:Board"] < ridge["Mitre:Boards"]
+    stack = places(made("peaked-cap", 6, {"turns": "rod"}, "flip-rail"))
+    assert stack["Rod hole:Spacer"] < stack["Nut recess:Spacer"]
+    assert stack["coat:2"] < stack["thread"] < stack["join:spacer-1"], "fingers on a rod are out of the brush's reach"
+    cheeks = places(made("snow-board", 4, {}, "slotted-cheeks"))
+    assert cheeks["Round bottom:Cheek"] < cheeks["Slot:Cheek"]
+
+
+def test_an_order_of_ones_own_is_kept_and_what_it_breaks_is_said_with_ways_back() -> None:
+    plain = made("waxed-jacket", 5, {})
+    keys = [task.key for task in plain.tasks]
+    moved = [key for key in keys if key != "holders"]
+    moved.insert(moved.index("coat:1"), "holders")
+    patch = {"making": {"order": moved}}
+    own = made("waxed-jacket", 5, patch)
+    assert [task.key for task in own.tasks] == moved
+    said = [finding for finding in own.findings if finding.code == "work.order"]
+    assert {finding.value for finding in said} == {str(moved.index("holders") + 1)}
+    assert "“Screw the hooks on: 5 places” comes before “Second coat: hard wax oil”." in said[-1].message
+    brief = planned("waxed-jacket", 5, patch)[0].brief
+    for finding in said:
+        for fix in finding.fixes:
+            settled = design(amend(brief, fix.patch))
+            left = making(settled, priced(settled, Supply()), Shop(), THURSDAY, {}).findings
+            assert finding.message not in [one.message for one in left]
+    # A task that the order does not know comes as soon as it may.
+    known = made("waxed-jacket", 5, {"making": {"order": [key for key in keys if key != "sand"]}})
+    assert not [finding for finding in known.findings if finding.code == "work.order"]
+
+
+def test_the_tools_that_there_are_decide_how_and_how_long() -> None:
+    def drill(*tools: str) -> Any:
+        shop = Shop.model_validate({"tools": tools})
+        found = made("felt-hat", 12, {}, shop=shop)
+        return next(task for task in found.tasks if task.key == "Peg hole:Board")
+
+    press, hand, none = drill("drill press"), drill("drill"), drill()
+    assert press.ways[0].startswith("At the drill press: 20 mm bit, table 10° from square, 80° from the face.")
+    assert "guide" in hand.ways[0]
+    assert none.ways == press.ways[-1:]
+    assert press.minutes < hand.minutes < none.minutes
+    sunk = on({"mount": {"by": "keyholes"}})
+    said = making(sunk, priced(sunk, Supply()), Shop(), THURSDAY, {}).findings
+    (asks,) = [one for one in said if one.code == "work.tool"]
+    hung = on(asks.fixes[0].patch)
+    again = making(hung, priced(hung, Supply()), Shop(), THURSDAY, {})
+    assert "hardware" in places(again)
+    assert not [one for one in again.findings if one.code == "work.tool"]
+
+
+EVENING = [{"day": 0, "start": "19:00", "end": "20:00"}]
+
+
+@pytest.mark.parametrize(
+    ("code", "shop", "says"),
+    [
+        ("work.clamps", {"clamps": 2}, "wants 6 clamps, and there are 2"),
+        ("work.long", {"hours": [{**EVENING[0], "end": "19:30"}]}, "longer than any stretch"),
+        ("work.hours", {"hours": []}, "has no hours"),
+    ],
+)
+def test_what_the_workshop_lacks_is_said_where_it_matters(code: str, shop: dict[str, Any], says: str) -> None:
+    box: Any = ("soup-bowl-mug", 5, {}, "shelf-box")
+    assert says in next(one.message for one in made(*box, Shop.model_validate(shop)).findings if one.code == code)
+    assert not made(*box).findings
+
+
+def test_what_is_quicker_is_as_quick_as_it_says() -> None:
+    done, found = planned("soup-bowl-mug", 5, {}, "shelf-box")
+    now = making(done, found, Shop(), THURSDAY, {}).schedule.finish
+    changes = quicker(done, found, Shop(), THURSDAY, {})
+    assert changes
+    assert [one.finish for one in changes] == sorted(one.finish for one in changes)
+    for one in changes:
+        assert now
+        assert one.finish < now
+        changed = design(amend(done.brief, one.patch)) if one.patch else done
+        again = making(changed, priced(changed, Supply()), one.shop or Shop(), THURSDAY, {})
+        assert again.schedule.finish == one.finish
+    assert "Finish with shellac" in [one.says for one in changes]
+
+
+def test_ones_own_waits_and_minutes_count() -> None:
+    slow = {"making": {"waits": {"coat": "1 day", "cure": "10 d"}, "minutes": {"sand": "2 h"}}}
+    own, plain = made("waxed-jacket", 5, slow), made("waxed-jacket", 5, {})
+    by_key = {task.key: task for task in own.tasks}
+    assert (by_key["coat:1"].wait, by_key["sand"].minutes) == (1440, 120)
+    assert own.schedule.finish
+    assert plain.schedule.finish
+    assert own.schedule.finish > plain.schedule.finish
+
+
+@pytest.mark.parametrize(
+    ("written", "minutes"), [("45", 45), ("45 min", 45), ("8 h", 480), ("1,5 h", 90), ("1 h 30", 90), ("2 days", 2880), ("1 day 2 h", 1560)]
+)  # fmt: skip
+def test_a_while_is_read_as_people_write_it(written: str, minutes: int) -> None:
+    assert Making.model_validate({"waits": {"glue": written}}).waits["glue"] == minutes
+    assert Making.model_validate({"waits": {"glue": spoken(minutes)}}).waits["glue"] == minutes
+
+
+@pytest.mark.parametrize("written", ["soon", "", "8 hogsheads", "-3 h", "40 days", True])
+def test_what_is_no_while_is_said(written: object) -> None:
+    with pytest.raises(ValidationError, match=r"is no time|longer than"):
+        Making.model_validate({"waits": {"glue": written}})
+
+
+@pytest.mark.parametrize(
+    "hours",
+    [
+        [{"day": 0, "start": "21:00", "end": "19:00"}],
+        [{"day": 0, "start": "19:00", "end": "21:00"}, {"day": 0, "start": "20:00", "end": "22:00"}],
+        [{"day": 7, "start": "19:00", "end": "21:00"}],
+        [{"day": 0, "start": "7 pm", "end": "21:00"}],
+    ],
+)
+def test_hours_that_cannot_be_are_refused(hours: list[dict[str, Any]]) -> None:
+    with pytest.raises(ValidationError):
+        Shop.model_validate({"hours": hours})
