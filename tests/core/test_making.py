@@ -168,9 +168,9 @@ EVENING = [{"day": 0, "start": "19:00", "end": "20:00"}]
     ],
 )
 def test_what_the_workshop_lacks_is_said_where_it_matters(code: str, shop: dict[str, Any], says: str) -> None:
-    box: Any = ("soup-bowl-mug", 5, {}, "shelf-box")
-    assert says in next(one.message for one in made(*box, Shop.model_validate(shop)).findings if one.code == code)
-    assert not made(*box).findings
+    lacking = made("soup-bowl-mug", 5, {}, "shelf-box", Shop.model_validate(shop))
+    assert says in next(one.message for one in lacking.findings if one.code == code)
+    assert not made("soup-bowl-mug", 5, {}, "shelf-box").findings
 
 
 def test_what_is_quicker_is_as_quick_as_it_says() -> None:

@@ -7,6 +7,7 @@ import { ThingsPage } from "./features/items/ThingsPage";
 import { NewRackPage } from "./features/racks/NewRackPage";
 import { RacksPage } from "./features/racks/RacksPage";
 import { RackPage } from "./features/rack/RackPage";
+import { BenchPage } from "./features/making/BenchPage";
 import { TimberPage } from "./features/timber/TimberPage";
 import { TogetherPage } from "./features/timber/TogetherPage";
 import { WallPage } from "./features/walls/WallPage";
@@ -31,6 +32,8 @@ const router = createBrowserRouter([
   { path: "/racks/:id/wall", element: <RackPage stage="wall" /> },
   { path: "/racks/:id/fixing", element: <RackPage stage="fixing" /> },
   { path: "/racks/:id/timber", element: <RackPage stage="timber" /> },
+  { path: "/racks/:id/making", element: <RackPage stage="making" /> },
+  { path: "/racks/:id/bench", element: <BenchPage /> },
   { path: "/timber", element: <TimberPage /> },
   { path: "/timber/together", element: <TogetherPage /> },
   { path: "/walls/:id", element: <WallPage /> },

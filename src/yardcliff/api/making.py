@@ -1,4 +1,4 @@
-"""The making of a rack: tasks, days, ticks and timers; and the workshop."""
+"""The making of a rack: tasks, days and ticks; and the workshop."""
 
 from datetime import UTC, datetime
 from typing import Annotated
@@ -7,7 +7,7 @@ from fastapi import APIRouter, Query, Response
 
 from yardcliff.api.deps import AtBench, OnSite, Sites, Speaks, Store, Supplies, Timbers, Workshop
 from yardcliff.api.making_views import view_deadline, view_making
-from yardcliff.api.making_wire import DeadlineView, FileKind, MakingView, SaidMany, ShopView, TimerStart
+from yardcliff.api.making_wire import DeadlineView, FileKind, MakingView, SaidMany, ShopView
 from yardcliff.api.racks import attached
 from yardcliff.core.amend import BriefError
 from yardcliff.core.design import Design
@@ -63,8 +63,7 @@ def get_making(
 ) -> MakingView:
     """The tasks in their order with the reasons, and when each is done from `now` on."""
     done, made = _made(rack_id, store, sites, timbers, bench, _time("now", now))
-    ticks, timers = bench.store.ticks(rack_id), bench.store.timers(rack_id)
-    return view_making(done, made, ticks, timers, datetime.now(UTC), tongue)
+    return view_making(done, made, bench.store.ticks(rack_id), tongue)
 
 
 @router.get("/api/racks/{rack_id}/making/by")
@@ -84,19 +83,6 @@ def say(rack_id: str, body: SaidMany, store: Store, bench: AtBench) -> None:
     """Tick items off, or take that back: tasks by their key, lines by their `item`. Sent twice, it counts once."""
     store.get(rack_id)
     bench.store.say(rack_id, [Said(one.id, one.item, one.at) for one in body.said])
-
-
-@router.post("/api/racks/{rack_id}/making/timers", status_code=204)
-def start_timer(rack_id: str, body: TimerStart, store: Store, bench: AtBench) -> None:
-    """Time a wait; it goes on while Yardcliff is off."""
-    store.get(rack_id)
-    bench.store.start(body.id, rack_id, body.task, body.says, body.minutes)
-
-
-@router.delete("/api/racks/{rack_id}/making/timers/{timer_id}", status_code=204)
-def end_timer(rack_id: str, timer_id: str, bench: AtBench) -> None:
-    """The wait is over, or is not timed any more."""
-    bench.store.end(rack_id, timer_id)
 
 
 @router.get("/api/racks/{rack_id}/making/files/{kind}", tags=["files"], response_class=Response)

@@ -1,10 +1,12 @@
 """The making as the API says it."""
 
+from collections import Counter
 from collections.abc import Mapping, Sequence
-from datetime import UTC, datetime
+from datetime import datetime, timedelta
 
 from yardcliff.api.making_wire import (
     BeforeView,
+    BoardView,
     DeadlineView,
     LineView,
     MakingView,
@@ -12,7 +14,6 @@ from yardcliff.api.making_wire import (
     SettingView,
     StintView,
     TaskView,
-    TimerView,
     WaitView,
 )
 from yardcliff.api.tongue import Tongue
@@ -23,7 +24,6 @@ from yardcliff.core.making.making import Made, Quicker
 from yardcliff.core.making.schedule import Slot
 from yardcliff.core.making.task import Task
 from yardcliff.core.making.tasks import wait
-from yardcliff.store.bench import Timer
 
 WAITS: dict[WaitKind, str] = {
     "glue": "glue, until it is worked on",
@@ -35,15 +35,19 @@ WAITS: dict[WaitKind, str] = {
 }
 
 
-def item_of(task: Task, line: str) -> str:
-    """What a line of a card is ticked by: a line that says something else is another one."""
-    return f"{task.key}|{line}"
+def items_of(task: Task) -> list[tuple[str, str]]:
+    """(item, line) of a card: what each line is ticked by. A line that comes to say something else is another one; those that say the
+    same are counted.
+    """
+    seen = Counter[str]()
+    found = []
+    for line in task.lines:
+        seen[line] += 1
+        found.append((f"{task.key}|{line}" if seen[line] == 1 else f"{task.key}|{line}|{seen[line]}", line))
+    return found
 
 
-def view_making(
-    done: Design, made: Made, ticks: Mapping[str, str], timers: Sequence[Timer], now: datetime, tongue: Tongue
-) -> MakingView:
-    """`now` is UTC: what the timers count from."""
+def view_making(done: Design, made: Made, ticks: Mapping[str, str], tongue: Tongue) -> MakingView:
     slots = {slot.task.key: slot for slot in made.schedule.slots}
     titles = {task.key: task.title for task in made.tasks}
     before: dict[str, list[BeforeView]] = {}
@@ -56,7 +60,6 @@ def view_making(
             for k, task in enumerate(made.tasks, 1)
         ],
         findings=[view_finding(finding, done.tape) for finding in made.findings],
-        timers=[_timer(one, now) for one in timers],
         waits=[_wait(kind, label, done) for kind, label in WAITS.items()],
         hands=spoken(sum(task.minutes for task in made.tasks if task.key not in ticks)),
         finish=finish.isoformat() if finish else None,
@@ -72,6 +75,8 @@ def _wait(kind: WaitKind, label: str, done: Design) -> WaitView:
 def _task(
     number: int, task: Task, slot: Slot | None, before: list[BeforeView], ticks: Mapping[str, str], tongue: Tongue
 ) -> TaskView:
+    ended = datetime.fromisoformat(ticks[task.key]) if task.key in ticks else slot.end if slot else None
+    free = ended + timedelta(minutes=task.wait) if ended and task.wait else None
     return TaskView(
         key=task.key,
         number=number,
@@ -82,9 +87,9 @@ def _task(
         waits=spoken(task.wait) if task.wait else "",
         waits_for=task.waits_for,
         lines=[
-            LineView(item=item_of(task, line), text=line, done=item_of(task, line) in ticks or task.key in ticks)
-            for line in task.lines
+            LineView(item=item, text=line, done=item in ticks or task.key in ticks) for item, line in items_of(task)
         ],
+        board=BoardView(long=task.board[0], at=list(task.board[1])) if task.board else None,
         settings=[SettingView(name=name, text=text) for name, text in task.settings],
         ways=list(task.ways),
         checks=list(task.checks),
@@ -99,16 +104,11 @@ def _task(
             )
             for stint in (slot.stints if slot else ())
         ],
-        free=slot.free.isoformat() if slot and task.wait else None,
-        free_says=tongue.moment(slot.free) if slot and task.wait else "",
+        free=free.isoformat() if free else None,
+        free_says=tongue.moment(free) if free else "",
+        waited=f"{task.key}|wait" in ticks,
         done=ticks.get(task.key),
     )
-
-
-def _timer(one: Timer, now: datetime) -> TimerView:
-    started = datetime.fromisoformat(one.started_at)
-    gone = (now - (started if started.tzinfo else started.replace(tzinfo=UTC))).total_seconds()
-    return TimerView(id=one.id, task=one.task, says=one.says, minutes=one.minutes, left=round(one.minutes * 60 - gone))
 
 
 def view_deadline(finish: datetime | None, by: datetime, changes: Sequence[Quicker], tongue: Tongue) -> DeadlineView:

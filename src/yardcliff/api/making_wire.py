@@ -23,6 +23,13 @@ class SettingView(Wire):
     text: str
 
 
+class BoardView(Wire):
+    """A board with its marks in the order of the lines, mm."""
+
+    long: float
+    at: list[float]
+
+
 class BeforeView(Wire):
     """A task that comes directly before, and why."""
 
@@ -52,25 +59,17 @@ class TaskView(Wire):
     waits: str
     waits_for: str | None
     lines: list[LineView]
+    board: BoardView | None = Field(description="Where the lines are marks: the board with them.")
     settings: list[SettingView]
     ways: list[str]
     checks: list[str]
     cautions: list[str]
     before: list[BeforeView]
     stints: list[StintView]
-    free: str | None = Field(description="When what it waits for is over.")
+    free: str | None = Field(description="When what it waits for is over; once it is ticked off, from then.")
     free_says: str
+    waited: bool = Field(description="Whether the wait was seen to be over: ticked off as `KEY|wait`.")
     done: str | None = Field(description="When it was ticked off.")
-
-
-class TimerView(Wire):
-    """A wait that runs: `left` seconds are to go, none or less when it is over."""
-
-    id: str
-    task: str
-    says: str
-    minutes: int
-    left: int
 
 
 class WaitView(Wire):
@@ -84,7 +83,6 @@ class WaitView(Wire):
 class MakingView(Wire):
     tasks: list[TaskView]
     findings: list[FindingView]
-    timers: list[TimerView]
     waits: list[WaitView]
     hands: str = Field(description="All hands-on time together.")
     finish: str | None
@@ -127,13 +125,6 @@ class Said(BaseModel):
 
 class SaidMany(BaseModel):
     said: list[Said] = Field(max_length=2000)
-
-
-class TimerStart(BaseModel):
-    id: str = Field(min_length=8, max_length=64)
-    task: str = Field(min_length=1, max_length=200)
-    says: str = Field(min_length=1, max_length=200)
-    minutes: int = Field(ge=1, le=43200)
 
 
 FileKind = Literal["schedule.ics"]

@@ -1,4 +1,4 @@
-"""The workshop, what is ticked off at the bench, and waits that are timed."""
+"""The workshop, and what is ticked off at the bench."""
 
 import json
 from collections.abc import Iterable
@@ -6,7 +6,6 @@ from dataclasses import dataclass
 from typing import Any
 
 from yardcliff.store.database import Database
-from yardcliff.store.errors import StoreNotFound
 from yardcliff.store.sheets import now
 
 Json = dict[str, Any]
@@ -19,18 +18,6 @@ class Said:
     id: str
     item: str
     at: str | None
-
-
-@dataclass(frozen=True, slots=True)
-class Timer:
-    """A wait that runs since `started_at` (UTC)."""
-
-    id: str
-    rack_id: str
-    task: str
-    says: str
-    minutes: int
-    started_at: str
 
 
 class Bench:
@@ -62,38 +49,3 @@ class Bench:
                 db.execute("DELETE FROM tick WHERE rack_id = ? AND item = ?", (rack_id, one.item))
                 if one.at is not None:
                     db.execute("INSERT INTO tick VALUES (?, ?, ?)", (rack_id, one.item, one.at))
-
-    def timers(self, rack_id: str | None = None) -> list[Timer]:
-        """The waits that run, of one rack or of all, the oldest first."""
-        with self._db.reading() as db:
-            rows = db.execute(
-                "SELECT * FROM timer WHERE over_at IS NULL AND (? IS NULL OR rack_id = ?) ORDER BY started_at, rowid",
-                (rack_id, rack_id),
-            ).fetchall()
-        return [
-            Timer(row["id"], row["rack_id"], row["task"], row["says"], row["minutes"], row["started_at"])
-            for row in rows
-        ]
-
-    def start(self, timer_id: str, rack_id: str, task: str, says: str, minutes: int) -> None:
-        """Start a wait; one that was started by that id already goes on. Another of the same task is over."""
-        with self._db.writing() as db:
-            if db.execute("SELECT 1 FROM timer WHERE id = ?", (timer_id,)).fetchone():
-                return
-            db.execute(
-                "UPDATE timer SET over_at = ? WHERE rack_id = ? AND task = ? AND over_at IS NULL",
-                (now(), rack_id, task),
-            )
-            db.execute(
-                "INSERT INTO timer (id, rack_id, task, says, minutes, started_at) VALUES (?, ?, ?, ?, ?, ?)",
-                (timer_id, rack_id, task, says, minutes, now()),
-            )
-
-    def end(self, rack_id: str, timer_id: str) -> None:
-        """A wait is over. Raises `StoreNotFound`."""
-        with self._db.writing() as db:
-            changed = db.execute(
-                "UPDATE timer SET over_at = ? WHERE id = ? AND rack_id = ?", (now(), timer_id, rack_id)
-            )
-            if not changed.rowcount:
-                raise StoreNotFound("timer", timer_id)

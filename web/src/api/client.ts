@@ -5,8 +5,10 @@ import type {
   Design,
   Hang,
   ImportReport,
+  Deadline,
   Jig,
   Kept,
+  Making,
   MarksCheck,
   Member,
   Most,
@@ -15,6 +17,9 @@ import type {
   Rack,
   RackSummary,
   Reordered,
+  Said,
+  Shop,
+  ShopSheet,
   Standing,
   Stock,
   StickText,
@@ -68,6 +73,10 @@ async function readProblem(response: Response): Promise<Problem> {
 
 const rack = (id: string) => `/racks/${encodeURIComponent(id)}`;
 const wall = (id: string) => `/walls/${encodeURIComponent(id)}`;
+
+/** The time on the workshop's wall, to the minute: the server knows neither zone nor clock of it. */
+export const wallTime = (at = new Date()) =>
+  new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 
 export const api = {
   catalogue: () => call<Catalogue>("GET", "/catalogue"),
@@ -130,6 +139,12 @@ export const api = {
   ladderCosts: (id: string) => call<Cost[]>("GET", `${rack(id)}/timber/ladder`),
   carryOut: (id: string, spent: string | null) => call<Timber>("POST", `${rack(id)}/timber/done`, { spent }),
   takeBackTimber: (id: string, sawing: string) => call<Timber>("DELETE", `${rack(id)}/timber/done/${sawing}`),
+  making: (id: string) => call<Making>("GET", `${rack(id)}/making?now=${wallTime()}`),
+  deadline: (id: string, by: string) =>
+    call<Deadline>("GET", `${rack(id)}/making/by?${new URLSearchParams({ now: wallTime(), by })}`),
+  say: (id: string, said: Said[]) => call<undefined>("POST", `${rack(id)}/making/ticks`, { said }),
+  shop: () => call<ShopSheet>("GET", "/shop"),
+  keepShop: (shop: Shop) => call<ShopSheet>("PUT", "/shop", shop),
   stock: () => call<Stock>("GET", "/timber"),
   addSticks: (stick: StickText) => call<Stock>("POST", "/timber/sticks", stick),
   changeStick: (id: string, stick: StickText) => call<Stock>("PUT", `/timber/sticks/${id}`, stick),
@@ -156,6 +171,8 @@ export const fileUrl = (id: string, kind: string, paper?: Paper) =>
 
 export const batchUrl = (asked: string, kind: string) =>
   `/api/timber/batch/files/${kind}?asked=${encodeURIComponent(asked)}`;
+
+export const calendarUrl = (id: string) => `/api${rack(id)}/making/files/schedule.ics?now=${wallTime()}`;
 
 export const timberUrl = (id: string, kind: string) => `/api${rack(id)}/timber/files/${kind}`;
 

@@ -332,46 +332,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/racks/{rack_id}/making/timers": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Start Timer
-         * @description Time a wait; it goes on while Yardcliff is off.
-         */
-        post: operations["start_timer_api_racks__rack_id__making_timers_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/racks/{rack_id}/making/timers/{timer_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /**
-         * End Timer
-         * @description The wait is over, or is not timed any more.
-         */
-        delete: operations["end_timer_api_racks__rack_id__making_timers__timer_id__delete"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/racks/{rack_id}/making/files/{kind}": {
         parameters: {
             query?: never;
@@ -1455,6 +1415,16 @@ export interface components {
             /** Why */
             why: string;
         };
+        /**
+         * BoardView
+         * @description A board with its marks in the order of the lines, mm.
+         */
+        BoardView: {
+            /** Long */
+            long: number;
+            /** At */
+            at: number[];
+        };
         /** BoxView */
         BoxView: {
             /** X0 */
@@ -2115,8 +2085,6 @@ export interface components {
             tasks: components["schemas"]["TaskView"][];
             /** Findings */
             findings: components["schemas"]["FindingView"][];
-            /** Timers */
-            timers: components["schemas"]["TimerView"][];
             /** Waits */
             waits: components["schemas"]["WaitView"][];
             /**
@@ -3018,6 +2986,8 @@ export interface components {
             waits_for: string | null;
             /** Lines */
             lines: components["schemas"]["yardcliff__api__making_wire__LineView"][];
+            /** @description Where the lines are marks: the board with them. */
+            board: components["schemas"]["BoardView"] | null;
             /** Settings */
             settings: components["schemas"]["SettingView"][];
             /** Ways */
@@ -3032,11 +3002,16 @@ export interface components {
             stints: components["schemas"]["StintView"][];
             /**
              * Free
-             * @description When what it waits for is over.
+             * @description When what it waits for is over; once it is ticked off, from then.
              */
             free: string | null;
             /** Free Says */
             free_says: string;
+            /**
+             * Waited
+             * @description Whether the wait was seen to be over: ticked off as `KEY|wait`.
+             */
+            waited: boolean;
             /**
              * Done
              * @description When it was ticked off.
@@ -3116,33 +3091,6 @@ export interface components {
             on_sheets: string[];
             /** Cautions */
             cautions: string[];
-        };
-        /** TimerStart */
-        TimerStart: {
-            /** Id */
-            id: string;
-            /** Task */
-            task: string;
-            /** Says */
-            says: string;
-            /** Minutes */
-            minutes: number;
-        };
-        /**
-         * TimerView
-         * @description A wait that runs: `left` seconds are to go, none or less when it is over.
-         */
-        TimerView: {
-            /** Id */
-            id: string;
-            /** Task */
-            task: string;
-            /** Says */
-            says: string;
-            /** Minutes */
-            minutes: number;
-            /** Left */
-            left: number;
         };
         /**
          * TraitView
@@ -3993,69 +3941,6 @@ export interface operations {
                 "application/json": components["schemas"]["SaidMany"];
             };
         };
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A value cannot be read */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    start_timer_api_racks__rack_id__making_timers_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                rack_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TimerStart"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A value cannot be read */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    end_timer_api_racks__rack_id__making_timers__timer_id__delete: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                rack_id: string;
-                timer_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
         responses: {
             /** @description Successful Response */
             204: {

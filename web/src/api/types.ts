@@ -45,6 +45,12 @@ export type Stock = Schemas["StockView"];
 export type Stick = Schemas["StickView"];
 export type StickText = Schemas["StickText"];
 export type TimberFile = Schemas["TimberFile"];
+export type Making = Schemas["MakingView"];
+export type Task = Schemas["TaskView"];
+export type ShopSheet = Schemas["ShopView"];
+export type Shop = ShopSheet["shop"];
+export type Deadline = Schemas["DeadlineView"];
+export type Said = Schemas["Said"];
 export type Rung = Schemas["RungView"];
 export type Problem = Schemas["Problem"];
 /** One answer of the line that previews go along: no request of the OpenAPI document. */

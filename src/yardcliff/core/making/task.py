@@ -48,6 +48,8 @@ class Task:
     clamped: int = 0
     dries: bool = False
     splits: bool = True
+    board: tuple[float, tuple[float, ...]] | None = None
+    """Where the lines are marks: how long the board is, and where they are on it, mm."""
 
     def meets(self, other: "Task") -> bool:
         """Whether both are done on the same parts."""

@@ -111,8 +111,8 @@ class _Asked:
         laid = [one for sawn in group.sawn for one in sawn.laid]
         lines = []
         for sawn in group.sawn:
-            head = f"{sawn.source.name}, {tape.write(sawn.source.long)}{', on hand' if sawn.source.on_hand else ''}"
-            lines += [f"{head}: {step}" for step in order(sawn, cutting, tape)]
+            here = "" if sawn.source.on_hand else ", bought"
+            lines += [f"Take {sawn.source.name}, {tape.write(sawn.source.long)}{here}.", *order(sawn, cutting, tape)]
         return Task(
             f"cut:{group.says}", 2, f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
             ceil(5 + 4 * len(group.sawn) + 1.5 * len(laid)),
@@ -142,6 +142,7 @@ class _Asked:
                     f"The last one from the other end: {marks[-1].end_text}.",
                 ),
                 needs=frozenset({"cut", "square"}), gives=frozenset({"marked"}),
+                board=(float(marks[0].length), tuple(float(mark.reading) for mark in marks)) if few else None,
             )  # fmt: skip
 
     def machined(self) -> Iterator[Task]:
@@ -167,7 +168,7 @@ class _Asked:
             settings=tuple((name, text) for name, text in fixed if text),
             ways=tuple(says(way, one, tape) for way in ways),
             checks=spread((one.note, *kind["check"])),
-            cautions=spread((*kind["cautions"], *self._cautions(one), MANUAL if ways[0].tools else "")),
+            cautions=spread((*(kind["cautions"] if ways[0].tools else kind.get("by_hand", kind["cautions"])), *self._cautions(one), MANUAL if ways[0].tools else "")),
             needs=frozenset({"cut", "rough", "loose", *kind["needs"], *work.row.get("more", ())}), gives=frozenset({"machined"}),
             spoils=frozenset(kind["spoils"]), follows=work.row.get("after", {}), work=one.what,
         )  # fmt: skip

@@ -13,6 +13,8 @@ import { Shortcuts } from "./Shortcuts";
 import { SessionShown, Unhurried, useShown } from "./shown";
 import { Standing } from "./Standing";
 import { Stages, type Stage } from "./Stages";
+import { MakingStage } from "../making/MakingStage";
+import { WorkLine } from "../making/WorkLine";
 import { SawBench } from "../timber/SawBench";
 import { TimberStage } from "../timber/TimberStage";
 import { TitleStrip } from "./TitleStrip";
@@ -62,7 +64,13 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
       <TitleStrip onHelp={showHelp} />
       <Standing onCopied={(id) => void navigate(`/racks/${id}`)} />
       <main className="flex min-h-0 flex-1 flex-col md:flex-row">
-        {stage === "timber" ? <SawBench onHelp={showHelp} /> : <Drawing onHelp={showHelp} stage={stage} />}
+        {stage === "timber" ? (
+          <SawBench onHelp={showHelp} />
+        ) : stage === "making" ? (
+          <WorkLine onHelp={showHelp} />
+        ) : (
+          <Drawing onHelp={showHelp} stage={stage} />
+        )}
         <aside
           className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
           aria-label="Choices"
@@ -73,6 +81,7 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
             {stage === "wall" && <WallStage />}
             {stage === "fixing" && <FixingStage />}
             {stage === "timber" && <TimberStage />}
+            {stage === "making" && <MakingStage />}
           </Unhurried>
         </aside>
       </main>

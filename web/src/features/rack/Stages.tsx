@@ -1,15 +1,17 @@
 import { NavLink } from "react-router";
 
+import { useMaking } from "../making/useMaking";
 import { useTimber } from "../timber/useTimber";
 import { useShown } from "./shown";
 
-export type Stage = "rack" | "wall" | "fixing" | "timber";
+export type Stage = "rack" | "wall" | "fixing" | "timber" | "making";
 
 const STAGES: { stage: Stage; label: string; path: string }[] = [
   { stage: "rack", label: "The rack", path: "" },
   { stage: "wall", label: "Its wall", path: "/wall" },
   { stage: "fixing", label: "Fixing", path: "/fixing" },
   { stage: "timber", label: "Timber", path: "/timber" },
+  { stage: "making", label: "Making", path: "/making" },
 ];
 
 /** Which stage of the work a finding belongs to, by its code. */
@@ -20,14 +22,17 @@ const stageOf = (code: string): Stage =>
       ? "fixing"
       : code.startsWith("cut.")
         ? "timber"
-        : "rack";
+        : code.startsWith("work.")
+          ? "making"
+          : "rack";
 
 /** The stages of the work, visited at will, each with what is left to settle in it. */
 export function Stages({ stage }: { stage: Stage }) {
   const id = useShown((shown) => shown.rack.id);
   const found = useShown((shown) => shown.design.findings);
   const { data: timber } = useTimber(stage === "timber");
-  const findings = [...found, ...(timber?.findings ?? [])];
+  const { data: making } = useMaking(stage === "making");
+  const findings = [...found, ...(timber?.findings ?? []), ...(making?.findings ?? [])];
   return (
     <nav aria-label="Stages" className="flex border-b-2 border-ink bg-paper">
       {STAGES.map(({ stage: one, label, path }) => {

@@ -1,0 +1,151 @@
+"""The making over HTTP: tasks and days, ticks that count once, the workshop, a deadline, a calendar."""
+
+from datetime import date, datetime
+from itertools import pairwise
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+from icalendar import Calendar
+
+from tests.conftest import Json, change
+
+NOW = {"now": "2026-11-26T18:00"}
+
+
+@pytest.fixture
+def box(client: TestClient) -> Json:
+    """Five soup mugs in a shelf box."""
+    hangs = [{"item": "soup-bowl-mug", "count": 5}]
+    rack: Json = client.post("/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "shelf-box"}).json()
+    return rack
+
+
+def making(client: TestClient, rack: Json, **when: str) -> Json:
+    answer = client.get(f"/api/racks/{rack['id']}/making", params={**NOW, **when})
+    assert answer.status_code == 200, answer.text
+    found: Json = answer.json()
+    return found
+
+
+def say(client: TestClient, rack: Json, *said: tuple[str, str, str | None]) -> None:
+    body = {"said": [{"id": one, "item": item, "at": at} for one, item, at in said]}
+    answer = client.post(f"/api/racks/{rack['id']}/making/ticks", json=body)
+    assert answer.status_code == 204, answer.text
+
+
+def test_a_rack_is_made_step_by_step_with_the_reasons(client: TestClient, box: Json) -> None:
+    found = making(client, box)
+    tasks = found["tasks"]
+    assert [task["number"] for task in tasks] == list(range(1, len(tasks) + 1))
+    begins = [task["stints"][0]["start"] for task in tasks]
+    assert begins == sorted(begins)
+    assert found["finish_says"].startswith("Fri")
+    numbers = {task["key"]: task["number"] for task in tasks}
+    assert all(numbers[before["key"]] < task["number"] for task in tasks for before in task["before"])
+    mark = next(task for task in tasks if task["key"] == "mark:0")
+    texts = enumerate(box["design"]["marks"]["text"], 1)
+    assert [line["text"] for line in mark["lines"]] == [f"{k}: {text}" for k, text in texts]
+    assert len(mark["board"]["at"]) == 5
+    items = [line["item"] for task in tasks for line in task["lines"]]
+    assert len(items) == len(set(items)), "equal lines are ticked each by itself"
+
+
+def test_ticks_count_once_and_waits_run_from_them(client: TestClient, box: Json) -> None:
+    first = making(client, box)["tasks"]
+    glue = next(task for task in first if task["key"].startswith("join:"))
+    before = [task["key"] for task in first[: glue["number"]]]
+    done = [(f"id-{k:06}", key, "2026-11-28T15:00") for k, key in enumerate(before)]
+    say(client, box, *done)
+    say(client, box, *done, ("id-000000", before[0], None))
+    after = making(client, box, now="2026-11-28T15:30")
+    assert sorted(task["key"] for task in after["tasks"] if task["done"]) == sorted(before)
+    again = next(task for task in after["tasks"] if task["key"] == glue["key"])
+    assert (again["free"], again["waited"], again["stints"]) == ("2026-11-29T03:00:00", False, [])
+    coat = next(task for task in after["tasks"] if task["key"] == "coat:1")
+    assert coat["stints"][0]["start"] == "2026-11-30T19:00:00"
+    say(client, box, ("id-wait-1", f"{glue['key']}|wait", "2026-11-29T10:00"), ("id-undo-1", before[0], None))
+    tasks = {task["key"]: task for task in making(client, box)["tasks"]}
+    assert tasks[glue["key"]]["waited"]
+    assert tasks[before[0]]["done"] is None
+    # A line that says something else than when it was ticked is open again.
+    mark = tasks["mark:0"]["lines"][1]
+    say(client, box, ("id-line-1", mark["item"], "2026-11-28T14:00"), ("id-line-2", "mark:0", None))
+    lines = next(task for task in making(client, box)["tasks"] if task["key"] == "mark:0")["lines"]
+    assert [line["done"] for line in lines] == [False, True, False, False, False]
+    change(client, box, {"row": {"air": "71 mm"}})
+    lines = next(task for task in making(client, box)["tasks"] if task["key"] == "mark:0")["lines"]
+    assert not any(line["done"] for line in lines)
+
+
+def test_an_own_order_and_own_waits_are_part_of_the_brief_and_undone_like_it(client: TestClient, box: Json) -> None:
+    keys = [task["key"] for task in making(client, box)["tasks"]]
+    early = [key for key in keys if key != "holders"]
+    early.insert(1, "holders")
+    moved = change(client, box, {"making": {"order": early, "waits": {"glue": "1 day"}, "minutes": {"sand": "2 h"}}})
+    found = making(client, moved)
+    assert [task["key"] for task in found["tasks"]] == early
+    assert {finding["code"] for finding in found["findings"]} == {"work.order"}
+    sand = next(task for task in found["tasks"] if task["key"] == "sand")
+    assert (sand["takes"], next(one for one in found["waits"] if one["kind"] == "glue")["usual"]) == ("2 h", "12 h")
+    refused = client.patch(
+        f"/api/racks/{box['id']}", json={"base": moved["version"], "patch": {"making": {"waits": {"glue": "soon"}}}}
+    )
+    assert (refused.status_code, refused.json()["errors"][0]["field"]) == (422, "making.waits.glue")
+    client.post(f"/api/racks/{box['id']}/undo", json={"base": moved["version"]})
+    assert [task["key"] for task in making(client, box)["tasks"]] == keys
+
+
+def test_the_workshop_is_kept_for_all_racks_and_refuses_what_cannot_be(client: TestClient, box: Json) -> None:
+    shop = client.get("/api/shop").json()
+    assert "drill press" in shop["tools"]
+    slow = next(task for task in making(client, box)["tasks"] if task["key"] == "Groove:Side")
+    kept = client.put("/api/shop", json={**shop["shop"], "tools": ["router"]})
+    assert kept.json()["shop"]["tools"] == ["router"]
+    fast = next(task for task in making(client, box)["tasks"] if task["key"] == "Groove:Side")
+    assert fast["minutes"] < slow["minutes"]
+    assert fast["ways"][0].startswith("With a router")
+    bad: list[tuple[Json, str]] = [
+        ({"tools": ["laser"]}, "tools.0"),
+        ({"clamps": -1}, "clamps"),
+        ({"hours": [{"day": 1, "start": "21:00", "end": "19:00"}]}, "hours.0"),
+    ]
+    for patch, field in bad:
+        answer = client.put("/api/shop", json={**shop["shop"], **patch})
+        assert (answer.status_code, answer.json()["errors"][0]["field"]) == (422, field)
+    assert client.get("/api/shop").json()["shop"]["tools"] == ["router"]
+
+
+def test_a_deadline_says_what_would_make_it(client: TestClient, box: Json) -> None:
+    at = f"/api/racks/{box['id']}/making/by"
+    late = client.get(at, params={**NOW, "by": "2026-12-02"}).json()
+    assert not late["makes_it"]
+    assert late["says"].startswith("Not by then: Fri")
+    best = late["changes"][0]
+    assert best["makes_it"]
+    change(client, box, best["patch"])
+    again = client.get(at, params={**NOW, "by": "2026-12-02"}).json()
+    assert again["makes_it"]
+    assert again["says"].endswith(f"{best['finish']}.")
+    assert client.get(at, params={**NOW, "by": "Friday"}).status_code == 422
+    assert client.get(f"/api/racks/{box['id']}/making", params={"now": "noon"}).status_code == 422
+    assert client.get("/api/racks/nobody/making", params=NOW).status_code == 404
+    assert client.post("/api/racks/nobody/making/ticks", json={"said": []}).status_code == 404
+
+
+def test_the_days_go_into_a_calendar(client: TestClient, box: Json) -> None:
+    answer = client.get(f"/api/racks/{box['id']}/making/files/schedule.ics", params=NOW)
+    assert answer.headers["content-type"].startswith("text/calendar")
+    events: list[Any] = list(Calendar.from_ical(answer.content).walk("VEVENT"))
+    found = making(client, box)
+    stints = [stint for task in found["tasks"] for stint in task["stints"]]
+    work = [event for event in events if not str(event["summary"]).startswith("Ready")]
+    assert sorted(event["dtstart"].dt.isoformat() for event in work) == sorted(stint["start"] for stint in stints)
+    assert all(
+        end <= start for (_, end), (start, _) in pairwise(sorted((e["dtstart"].dt, e["dtend"].dt) for e in work))
+    )
+    ready = {event["dtstart"].dt for event in events if event not in work}
+    assert ready == {datetime.fromisoformat(task["free"]) for task in found["tasks"] if task["wait"]}
+    assert all(event["dtstart"].dt.tzinfo is None for event in work), "the clock on the workshop's wall"
+    assert all(len(list(event.walk("VALARM"))) == (event not in work) for event in events)
+    assert min(event["dtstart"].dt.date() for event in work) == date(2026, 11, 26)

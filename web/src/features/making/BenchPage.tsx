@@ -1,0 +1,150 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link, useParams, useSearchParams } from "react-router";
+
+import { api } from "../../api/client";
+import type { Making, Task } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Measure } from "../../ui/Measure";
+import { NotFound } from "../../ui/NotFound";
+import { ThemeButton } from "../../ui/ThemeButton";
+import { useShortcuts } from "../rack/useShortcuts";
+import { CardText } from "./Card";
+import { MarkedBoard } from "./MarkedBoard";
+import { Timers } from "./Timers";
+import { useMakingOf } from "./useMaking";
+import { useReader } from "./useReader";
+import { useWake } from "./useWake";
+
+/** A line with more letters is set smaller. */
+const LONG = 40;
+const BIG = "min-h-14 flex-1 text-[1.15rem]";
+
+/** One step at a time, large: the next mark or cut, ticked off; it goes on while the link is down. */
+export function BenchPage() {
+  const { id = "" } = useParams();
+  const rack = useQuery({ queryKey: ["rack", id], queryFn: () => api.rack(id), retry: false });
+  const making = useMakingOf(
+    id,
+    `${rack.data?.version ?? ""} ${rack.data?.site ?? ""}`,
+    rack.data !== undefined,
+  );
+  useWake();
+  if (rack.error && !making.data) return <NotFound text={rack.error.message} />;
+  if (!making.data || !rack.data)
+    return (
+      <p role="status" className="p-8 text-soft">
+        Laying the bench out…
+      </p>
+    );
+  return (
+    <Bench
+      id={id}
+      name={rack.data.name}
+      making={making.data}
+      unsent={making.unsent}
+      onTick={(item, done) => void making.tick(item, done)}
+    />
+  );
+}
+
+interface Props {
+  id: string;
+  name: string;
+  making: Making;
+  unsent: number;
+  onTick: (item: string, done: boolean) => void;
+}
+
+function Bench({ id, name, making, unsent, onTick }: Props) {
+  const [search, setSearch] = useSearchParams();
+  const { tasks } = making;
+  const key = search.get("step") ?? tasks.find((task) => task.done === null)?.key;
+  const at = Math.max(
+    tasks.findIndex((task) => task.key === key),
+    0,
+  );
+  const task = tasks[at];
+  const show = (next: number) => {
+    const to = tasks[next];
+    if (to) setSearch({ step: to.key }, { replace: true });
+  };
+  const line = task?.lines.find((one) => !one.done);
+
+  function done() {
+    if (line) onTick(line.item, true);
+    else if (task && !task.done) finish(task);
+  }
+  function finish(one: Task) {
+    onTick(one.key, true);
+    if (at + 1 < tasks.length) show(at + 1);
+  }
+  useShortcuts({ arrowright: () => show(at + 1), arrowleft: () => show(at - 1), enter: done, " ": done });
+  const reader = useReader(line?.text ?? task?.title ?? "");
+  if (!task) return null;
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-3xl flex-col">
+      <title>{`Bench: ${name} | Yardcliff`}</title>
+      <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-2">
+        <Link to={`/racks/${id}/making`} className="text-act underline decoration-dotted underline-offset-3">
+          Making
+        </Link>
+        <h1 className="min-w-0 flex-1 truncate text-[1.05rem]">{name}</h1>
+        {unsent > 0 && (
+          <span role="status" className="text-[0.85rem] font-semibold text-care">
+            {unsent} not sent yet
+          </span>
+        )}
+        {reader && (
+          <Button look="bare" aria-pressed={reader.on} onClick={reader.toggle}>
+            {reader.on ? "Reading out" : "Read out"}
+          </Button>
+        )}
+        <ThemeButton />
+      </header>
+      <Timers making={making} onTick={onTick} />
+      <main className="flex-1 px-3 pt-3 pb-4">
+        <p className="hand text-soft">
+          Step {task.number} of {tasks.length}
+          <span className="pl-3">{task.takes}</span>
+          {task.waits && <span className="pl-3">then {task.waits}</span>}
+        </p>
+        <h2 className={`text-[1.6rem] leading-tight ${task.done ? "text-soft line-through" : ""}`}>
+          {task.title}
+        </h2>
+        {line && (
+          <p aria-live="polite" className="mt-3 border-y-2 border-mark py-3">
+            <span className="block text-[0.9rem] text-soft">
+              next, {task.lines.filter((one) => one.done).length + 1} of {task.lines.length}
+            </span>
+            <span
+              className={`hand block leading-tight font-semibold ${line.text.length > LONG ? "text-[1.35rem]" : "text-[2rem]"}`}
+            >
+              <Measure text={line.text} />
+            </span>
+          </p>
+        )}
+        <MarkedBoard task={task} />
+        <div className="mt-3 text-[1.08rem]">
+          <CardText task={task} onTick={onTick} short={line !== undefined} />
+        </div>
+      </main>
+      <footer className="sticky bottom-0 flex gap-2 border-t-2 border-ink bg-sheet p-3">
+        <Button className={BIG} disabled={at === 0} onClick={() => show(at - 1)}>
+          Back
+        </Button>
+        {task.done ? (
+          <Button className={BIG} onClick={() => onTick(task.key, false)}>
+            Not done yet
+          </Button>
+        ) : (
+          <Button look="act" className={`${BIG} grow-[2]`} onClick={done}>
+            {line ? "Done, next" : "Step is done"}
+          </Button>
+        )}
+        <Button className={BIG} disabled={at + 1 === tasks.length} onClick={() => show(at + 1)}>
+          Skip
+        </Button>
+      </footer>
+    </div>
+  );
+}

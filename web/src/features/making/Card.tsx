@@ -1,0 +1,77 @@
+import type { Task } from "../../api/types";
+import { Measure } from "../../ui/Measure";
+
+interface Props {
+  task: Task;
+  onTick: (item: string, done: boolean) => void;
+  /** Its only line stands elsewhere already. */
+  short?: boolean;
+}
+
+/** What a card says, the same in the order of work and at the bench; its lines are ticked off. */
+export function CardText({ task, onTick, short = false }: Props) {
+  return (
+    <div className="grid gap-x-6 gap-y-1.5 md:grid-cols-2">
+      <div>
+        {task.settings.length > 0 && (
+          <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-[0.93rem]">
+            {task.settings.map(({ name, text }) => (
+              <div key={name} className="contents">
+                <dt className="text-soft">{name}</dt>
+                <dd className="hand">
+                  <Measure text={text} />
+                </dd>
+              </div>
+            ))}
+          </dl>
+        )}
+        {task.ways.map((way, index) => (
+          <p key={way} className={index ? "text-[0.9rem] text-soft" : "mt-1"}>
+            {index > 0 && "Or: "}
+            <Measure text={way} />
+          </p>
+        ))}
+        {!(short && task.lines.length === 1) && (
+          <ul className="mt-1">
+            {task.lines.map((line) => (
+              <li key={line.item}>
+                <label className="flex min-h-7 cursor-pointer items-baseline gap-2 pointer-coarse:min-h-10">
+                  <input
+                    type="checkbox"
+                    className="translate-y-0.5 accent-(--act)"
+                    checked={line.done}
+                    onChange={(event) => onTick(line.item, event.target.checked)}
+                  />
+                  <span className={line.done ? "text-soft line-through" : ""}>
+                    <Measure text={line.text} />
+                  </span>
+                </label>
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+      <div>
+        {task.checks.length > 0 && (
+          <ul aria-label="Check" className="list-[square] pl-5 marker:text-act">
+            {task.checks.map((check) => (
+              <li key={check}>
+                <Measure text={check} />
+              </li>
+            ))}
+          </ul>
+        )}
+        {task.cautions.length > 0 && (
+          <ul
+            aria-label="Take care"
+            className="mt-1.5 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5 text-[0.9rem]"
+          >
+            {task.cautions.map((caution) => (
+              <li key={caution}>{caution}</li>
+            ))}
+          </ul>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,223 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+
+import { api, calendarUrl } from "../../api/client";
+import type { Deadline, Making } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Field } from "../../ui/Field";
+import { Pick } from "../../ui/Pick";
+import { Note } from "../rack/Notes";
+import { Section } from "../rack/Section";
+import { useSession, useShown } from "../rack/shown";
+import { useKeepShop, useMaking } from "./useMaking";
+import { WorkshopSheet } from "./WorkshopSheet";
+
+interface Asked {
+  finish: string;
+  pegs: string;
+  conditioner: string;
+  order: string[];
+}
+
+const SCHOOLS = [
+  {
+    key: "finish" as const,
+    label: "finish goes on",
+    options: [
+      {
+        value: "after glue",
+        label: "after the glue",
+        why: "Glue finds bare wood everywhere; inner corners get a coat of their own before.",
+      },
+      {
+        value: "before glue",
+        label: "before the glue",
+        why: "Every face is reached on the bench; joints are taped so that they stay bare.",
+      },
+    ],
+  },
+  {
+    key: "pegs" as const,
+    label: "pegs go in",
+    options: [
+      {
+        value: "after finish",
+        label: "after the finish",
+        why: "The brush has a bare face before it; the holes are stopped with paper.",
+      },
+      {
+        value: "before finish",
+        label: "before the finish",
+        why: "Pegs and board take one colour; mind runs around each peg.",
+      },
+    ],
+  },
+  {
+    key: "conditioner" as const,
+    label: "conditioner",
+    options: [
+      {
+        value: "as the wood needs",
+        label: "as the wood needs",
+        why: "On woods that blotch, under a finish that shows it.",
+      },
+      { value: "always", label: "always", why: "Also where it would not be needed." },
+      { value: "never", label: "never", why: "Uneven colour is part of the wood." },
+    ],
+  },
+];
+
+/** When it is done, by which school it is made, waits as on the tin, and the workshop. */
+export function MakingStage() {
+  const { data } = useMaking();
+  const id = useShown((shown) => shown.rack.id);
+  if (!data) return <p className="p-3 text-soft">Counting the evenings…</p>;
+  return (
+    <>
+      <When making={data} />
+      {data.findings.length > 0 && (
+        <ol aria-label="Notes on the making" className="flex flex-col gap-2 border-b border-rule p-2">
+          {data.findings.map((finding, index) => (
+            <Note key={finding.code + index} finding={finding} number={index + 1} />
+          ))}
+        </ol>
+      )}
+      <By />
+      <Schools making={data} />
+      <WorkshopSheet />
+      <Section title="To take along">
+        <p className="flex flex-wrap gap-x-4 text-[0.93rem]">
+          <a
+            href={calendarUrl(id)}
+            download
+            className="text-act underline decoration-dotted underline-offset-3"
+          >
+            These days as a calendar
+          </a>
+        </p>
+      </Section>
+    </>
+  );
+}
+
+function When({ making }: { making: Making }) {
+  const id = useShown((shown) => shown.rack.id);
+  const done = making.tasks.filter((task) => task.done).length;
+  return (
+    <Section title="When it is done">
+      <p className="hand text-[1.3rem] font-semibold">{making.finish_says || "not in these hours"}</p>
+      <p className="text-[0.9rem] text-soft">
+        {making.hands} of work are left, the rest is waiting. {done} of {making.tasks.length} done.
+      </p>
+      <Link
+        to={`/racks/${id}/bench`}
+        className="mt-1.5 inline-flex min-h-9 items-center rounded-[3px] border border-act bg-act px-3 text-on-act"
+      >
+        To the bench, one step at a time
+      </Link>
+    </Section>
+  );
+}
+
+/** A day that it has to be done by, and what would help. */
+function By() {
+  const { apply } = useSession();
+  const keep = useKeepShop();
+  const [by, setBy] = useState("");
+  const id = useShown((shown) => shown.rack.id);
+  const version = useShown((shown) => shown.rack.version);
+  const asked = useQuery({
+    queryKey: ["making", id, "by", by, version],
+    queryFn: () => api.deadline(id, by),
+    enabled: by !== "",
+  });
+  const take = (change: Deadline["changes"][number]) =>
+    change.patch ? apply(change.patch) : change.shop && void keep(change.shop);
+  return (
+    <Section
+      title="To be done by"
+      aside={
+        <input
+          type="date"
+          aria-label="Done by"
+          value={by}
+          onChange={(event) => setBy(event.target.value)}
+          className="hand min-h-7 border-b border-rule bg-transparent text-[0.93rem] pointer-coarse:min-h-10"
+        />
+      }
+    >
+      {asked.error && (
+        <p role="alert" className="text-stop">
+          {asked.error.message}
+        </p>
+      )}
+      {by && asked.data && (
+        <>
+          <p className={asked.data.makes_it ? "font-semibold" : "font-semibold text-care"}>
+            {asked.data.says}
+          </p>
+          <ul>
+            {asked.data.changes.slice(0, 6).map((change) => (
+              <li
+                key={change.says}
+                className="flex items-center gap-2 border-t border-rule py-0.5 text-[0.9rem]"
+              >
+                <span className="min-w-0 flex-1">
+                  {change.says}: <span className="hand">{change.finish}</span>
+                  {change.makes_it && !asked.data.makes_it && (
+                    <strong className="font-semibold"> makes it</strong>
+                  )}
+                </span>
+                <Button aria-label={`Take: ${change.says}`} onClick={() => take(change)}>
+                  Take it
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </Section>
+  );
+}
+
+function Schools({ making }: { making: Making }) {
+  const { apply, change } = useSession();
+  const asked = useShown((shown) => shown.design.brief["making"]) as unknown as Asked & {
+    waits: Record<string, string>;
+  };
+  return (
+    <Section
+      title="How you do it"
+      aside={
+        asked.order.length > 0 && (
+          <Button look="bare" onClick={() => apply({ making: { order: [] } })}>
+            Back to the order of the work
+          </Button>
+        )
+      }
+    >
+      {SCHOOLS.map(({ key, label, options }) => (
+        <div key={key} className="flex items-baseline justify-between">
+          <span className="text-soft">{label}</span>
+          <Pick
+            label={label}
+            value={asked[key]}
+            options={options}
+            onPick={(value) => apply({ making: { [key]: value } })}
+          />
+        </div>
+      ))}
+      <p className="mt-1 text-[0.87rem] text-soft">Waits, as your tin or bottle says:</p>
+      {making.waits.map(({ kind, label, usual }) => (
+        <Field
+          key={kind}
+          label={label}
+          value={asked.waits[kind] ?? usual}
+          italic={!(kind in asked.waits)}
+          onCommit={(text) => change({ making: { waits: { [kind]: text || null } } })}
+        />
+      ))}
+    </Section>
+  );
+}

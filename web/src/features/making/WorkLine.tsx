@@ -1,0 +1,194 @@
+import { useRef, useState, type PointerEvent } from "react";
+
+import type { Making, Task } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Field } from "../../ui/Field";
+import { useSession } from "../rack/shown";
+import { useShortcuts } from "../rack/useShortcuts";
+import { CardText } from "./Card";
+import { Days } from "./Days";
+import { reordered, useMaking, useShop } from "./useMaking";
+
+/** The order of work: the days on top, a card for each task below, moved by its number. */
+export function WorkLine({ onHelp }: { onHelp: () => void }) {
+  const session = useSession();
+  const making = useMaking();
+  const shop = useShop();
+  const [open, setOpen] = useState<string | null>(null);
+  const [over, setOver] = useState<string | null>(null);
+  /** What was moved and is not planned anew yet: two quick moves are two. */
+  const [moved, setMoved] = useState<{ keys: string[]; from: Making } | null>(null);
+  const list = useRef<HTMLOListElement>(null);
+  useShortcuts({ "?": onHelp, escape: () => setOpen(null), undo: session.undo, redo: session.redo });
+
+  function show(key: string) {
+    setOpen(key);
+    list.current?.querySelector(`[data-task="${CSS.escape(key)}"]`)?.scrollIntoView({ block: "nearest" });
+  }
+  const data = making.data;
+  const tasks = data ? (moved?.from === data ? sorted(data.tasks, moved.keys) : data.tasks) : [];
+  function move(key: string, before: string | null) {
+    const keys = reordered(tasks, key, before);
+    if (data) setMoved({ keys, from: data });
+    session.apply({ making: { order: keys } });
+  }
+
+  function onDrag(key: string, start: PointerEvent) {
+    if (start.button !== 0) return;
+    start.preventDefault();
+    const under = (event: globalThis.PointerEvent) =>
+      document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>("[data-task]")?.dataset[
+        "task"
+      ];
+    let target: string | undefined;
+    const onMove = (event: globalThis.PointerEvent) => {
+      target = under(event);
+      setOver(target && target !== key ? target : null);
+    };
+    const onUp = () => {
+      window.removeEventListener("pointermove", onMove);
+      window.removeEventListener("pointerup", onUp);
+      setOver(null);
+      if (!target || target === key) return;
+      const keys = tasks.map((task) => task.key);
+      // Down the list it comes after what it is dropped on, up the list before.
+      const down = keys.indexOf(target) > keys.indexOf(key);
+      move(key, down ? (keys[keys.indexOf(target) + 1] ?? null) : target);
+    };
+    window.addEventListener("pointermove", onMove);
+    window.addEventListener("pointerup", onUp);
+  }
+
+  return (
+    <section aria-label="Order of work" className="min-w-0 flex-1 bg-wall px-3 pb-6 md:overflow-y-auto">
+      {making.isPending && (
+        <p role="status" className="p-6 text-soft">
+          Putting the work in order…
+        </p>
+      )}
+      {making.error && (
+        <p role="alert" className="my-4 border border-care bg-care-bg p-3 text-care">
+          {making.error.message} <Button onClick={() => void making.refetch()}>Try again</Button>
+        </p>
+      )}
+      {data && (
+        <>
+          <Days making={data} shop={shop.data?.shop} onPick={show} />
+          <ol ref={list} className="mt-2 border-t-2 border-ink">
+            {tasks.map((task, index) => (
+              <Card
+                key={task.key}
+                task={task}
+                open={open === task.key}
+                over={over === task.key}
+                onOpen={() => setOpen(open === task.key ? null : task.key)}
+                onTick={(item, done) => void making.tick(item, done)}
+                onDrag={(event) => onDrag(task.key, event)}
+                onEarlier={index ? () => move(task.key, tasks[index - 1]?.key ?? null) : null}
+                onLater={
+                  index + 1 < tasks.length ? () => move(task.key, tasks[index + 2]?.key ?? null) : null
+                }
+              />
+            ))}
+          </ol>
+        </>
+      )}
+    </section>
+  );
+}
+
+const sorted = (tasks: Task[], keys: string[]) =>
+  [...tasks].sort((a, b) => keys.indexOf(a.key) - keys.indexOf(b.key));
+
+interface CardProps {
+  task: Task;
+  open: boolean;
+  over: boolean;
+  onOpen: () => void;
+  onTick: (item: string, done: boolean) => void;
+  onDrag: (event: PointerEvent) => void;
+  onEarlier: (() => void) | null;
+  onLater: (() => void) | null;
+}
+
+function Card({ task, open, over, onOpen, onTick, onDrag, onEarlier, onLater }: CardProps) {
+  const first = task.stints[0];
+  return (
+    <li
+      data-task={task.key}
+      className={`border-b border-rule ${over ? "bg-note-bg outline-2 outline-act" : ""}`}
+    >
+      <div className="flex items-baseline gap-2 py-1">
+        <span
+          aria-hidden
+          onPointerDown={onDrag}
+          title="Drag it to another place in the order"
+          className="hand w-7 shrink-0 cursor-grab touch-none text-right text-[1.15rem] font-semibold text-soft select-none"
+        >
+          {task.number}
+        </span>
+        <input
+          type="checkbox"
+          aria-label={`Done: ${task.title}`}
+          className="size-4 shrink-0 translate-y-0.5 accent-(--act) pointer-coarse:size-6"
+          checked={task.done !== null}
+          onChange={(event) => onTick(task.key, event.target.checked)}
+        />
+        <button
+          type="button"
+          aria-expanded={open}
+          onClick={onOpen}
+          className={`min-h-7 min-w-0 flex-1 text-left pointer-coarse:min-h-10 ${task.done ? "text-soft line-through" : "font-semibold"}`}
+        >
+          {task.title}
+        </button>
+        <span className="hand shrink-0 text-right text-[0.87rem] text-soft">
+          {!task.done && first && (
+            <span className="max-sm:hidden">
+              {first.day}, {first.hours.split(" to ")[0]}
+            </span>
+          )}
+          <span className="inline-block w-20 text-ink">{task.takes}</span>
+          <span className="inline-block w-24 max-sm:block">{task.waits && `then ${task.waits}`}</span>
+        </span>
+      </div>
+      {open && (
+        <div className="pr-2 pb-3 pl-9">
+          {task.before.length > 0 && (
+            <ul aria-label="Why here" className="mb-1.5 text-[0.9rem] text-soft italic">
+              {task.before.map(({ key, title, why }) => (
+                <li key={key}>
+                  After “{title}”. {why}
+                </li>
+              ))}
+            </ul>
+          )}
+          <CardText task={task} onTick={onTick} />
+          <div className="mt-2 flex flex-wrap items-center gap-2">
+            <OwnMinutes task={task} />
+            <span className="flex-1" />
+            <Button look="bare" disabled={!onEarlier} onClick={() => onEarlier?.()}>
+              Earlier
+            </Button>
+            <Button look="bare" disabled={!onLater} onClick={() => onLater?.()}>
+              Later
+            </Button>
+          </div>
+        </div>
+      )}
+    </li>
+  );
+}
+
+/** How long it takes this user: typed, or as it is reckoned where it is cleared. */
+function OwnMinutes({ task }: { task: Task }) {
+  const { change } = useSession();
+  return (
+    <Field
+      label="takes me"
+      className="w-44"
+      value={task.takes}
+      onCommit={(text) => change({ making: { minutes: { [task.key]: text || null } } })}
+    />
+  );
+}

@@ -1,0 +1,101 @@
+import { useState } from "react";
+
+import type { Shop, ShopSheet } from "../../api/types";
+import { Field } from "../../ui/Field";
+import { Section } from "../rack/Section";
+import { useKeepShop, useShop } from "./useMaking";
+
+const SPAN = /^(\d{1,2})(?:[:.](\d\d))?\s*(?:-|–|to)\s*(\d{1,2})(?:[:.](\d\d))?$/;
+const clock = (hours: string, minutes = "00") => `${hours.padStart(2, "0")}:${minutes}`;
+
+/** The hours of a day as they are typed, `19:00–21:30`, several with commas; null where that is no such thing. */
+export function readHours(text: string, day: number): Shop["hours"] | null {
+  const spans = text.trim() === "" || text.trim() === "none" ? [] : text.split(",");
+  const found = spans.map((span) => SPAN.exec(span.trim()));
+  if (found.some((one) => one === null)) return null;
+  return found.map((one) => ({
+    day,
+    start: clock(one?.[1] ?? "", one?.[2]),
+    end: clock(one?.[3] ?? "", one?.[4]),
+  }));
+}
+
+export const writeHours = (shop: Shop, day: number) =>
+  (shop.hours ?? [])
+    .filter((one) => one.day === day)
+    .map(({ start, end }) => `${start}–${end}`)
+    .join(", ");
+
+/** The workshop of all racks: when there is time for it, what it has. */
+export function WorkshopSheet() {
+  const { data } = useShop();
+  if (!data) return null;
+  return <Sheet data={data} />;
+}
+
+function Sheet({ data }: { data: ShopSheet }) {
+  const keep = useKeepShop();
+  const [error, setError] = useState<string | null>(null);
+  const { shop, tools, days } = data;
+  const owned = shop.tools ?? [];
+
+  async function put(change: Partial<Shop>): Promise<string | null> {
+    try {
+      await keep({ ...shop, ...change });
+      setError(null);
+      return null;
+    } catch (problem) {
+      return (problem as Error).message;
+    }
+  }
+  function onHours(text: string, day: number) {
+    const read = readHours(text, day);
+    if (!read) return Promise.resolve(`“${text}” is no time of day: write 19:00–21:30, or none.`);
+    return put({ hours: [...(shop.hours ?? []).filter((one) => one.day !== day), ...read] });
+  }
+  function onCount(field: "clamps" | "drying", text: string) {
+    return /^\d{1,3}$/.test(text)
+      ? put({ [field]: Number(text) })
+      : Promise.resolve(`“${text}” is no number: write one like 6.`);
+  }
+  return (
+    <Section title="Your workshop">
+      <div className="grid grid-cols-2 gap-x-3">
+        {tools.map((tool) => (
+          <label
+            key={tool}
+            className="flex min-h-7 cursor-pointer items-center gap-2 text-[0.93rem] pointer-coarse:min-h-10"
+          >
+            <input
+              type="checkbox"
+              className="accent-(--act)"
+              checked={owned.some((one) => one === tool)}
+              onChange={(event) => {
+                const next = event.target.checked ? [...owned, tool] : owned.filter((one) => one !== tool);
+                void put({ tools: next as Shop["tools"] }).then(setError);
+              }}
+            />
+            {tool}
+          </label>
+        ))}
+      </div>
+      {error && (
+        <p role="alert" className="text-stop">
+          {error}
+        </p>
+      )}
+      <p className="mt-1 text-[0.87rem] text-soft">When there is time for it:</p>
+      {days.map((name, day) => (
+        <Field
+          key={name}
+          label={name}
+          wide
+          value={writeHours(shop, day) || "none"}
+          onCommit={(text) => onHours(text, day)}
+        />
+      ))}
+      <Field label="clamps" value={String(shop.clamps)} onCommit={(text) => onCount("clamps", text)} />
+      <Field label="places to dry" value={String(shop.drying)} onCommit={(text) => onCount("drying", text)} />
+    </Section>
+  );
+}

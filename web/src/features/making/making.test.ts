@@ -1,0 +1,97 @@
+import { expect, test } from "vitest";
+
+import { OfflineError } from "../../api/client";
+import type { Making, Said } from "../../api/types";
+import { Outbox } from "./outbox";
+import { remaining } from "./Timers";
+import { overlaid, reordered } from "./useMaking";
+import { spoken } from "./useReader";
+import { readHours, writeHours } from "./WorkshopSheet";
+
+function shelf(): Pick<Storage, "getItem" | "setItem"> & { kept: Map<string, string> } {
+  const kept = new Map<string, string>();
+  return { kept, getItem: (key) => kept.get(key) ?? null, setItem: (key, text) => void kept.set(key, text) };
+}
+
+const task = (key: string, lines: string[] = []) => ({
+  key,
+  done: null,
+  waited: false,
+  lines: lines.map((text) => ({ item: `${key}|${text}`, text, done: false })),
+});
+const making = {
+  tasks: [task("mark", ["1: 72 mm", "2: 218 mm"]), task("drill"), task("sand")],
+} as unknown as Making;
+
+test("what is ticked while the link is down is sent later, once and in its order", async () => {
+  const heard: Said[][] = [];
+  let up = false;
+  const storage = shelf();
+  const send = (_: string, said: Said[]) => {
+    if (!up) return Promise.reject(new OfflineError("down"));
+    heard.push(said);
+    return Promise.resolve();
+  };
+  const first = new Outbox("r", send, storage);
+  expect(await first.say("mark|1: 72 mm", true)).toBe(false);
+  await first.say("mark|1: 72 mm", false);
+  await first.say("mark", true);
+  expect(first.unsent.map(({ item, at }) => [item, at !== null])).toEqual([
+    ["mark|1: 72 mm", true],
+    ["mark|1: 72 mm", false],
+    ["mark", true],
+  ]);
+  // The page is closed and opened again; then the link is back.
+  up = true;
+  const again = new Outbox("r", send, storage);
+  await again.flush();
+  await new Promise((done) => setTimeout(done, 0));
+  expect(again.unsent).toEqual([]);
+  expect(heard).toHaveLength(1);
+  expect(new Set(heard[0]?.map(({ id }) => id)).size).toBe(3);
+  expect(await new Outbox("r", send, storage).flush()).toBe(true);
+  expect(heard).toHaveLength(1);
+});
+
+test("what is refused is not sent for ever, and what cannot be read is left", async () => {
+  const storage = shelf();
+  const box = new Outbox("r", () => Promise.reject(new Error("no such rack")), storage);
+  expect(await box.say("mark", true)).toBe(false);
+  expect(box.unsent).toEqual([]);
+  storage.kept.set("yardcliff.bench.r", "{");
+  expect(new Outbox("r", () => Promise.resolve(), storage).unsent).toEqual([]);
+});
+
+test("what was said and not heard yet is shown as if it had been", () => {
+  const said = (item: string, at: string | null) => ({ id: item, item, at });
+  const lines = overlaid(making, [said("mark|1: 72 mm", "2026-11-26T19:00")]).tasks[0]?.lines;
+  expect(lines?.map(({ done }) => done)).toEqual([true, false]);
+  const done = overlaid(making, [said("mark", "2026-11-26T19:00")]).tasks[0];
+  expect([done?.done, done?.lines.every((line) => line.done)]).toEqual(["2026-11-26T19:00", true]);
+  expect(overlaid(making, [said("mark", "2026-11-26T19:00"), said("mark", null)]).tasks[0]?.done).toBe(null);
+  expect(overlaid(making, [])).toBe(making);
+});
+
+test("a task is moved before another or to the end", () => {
+  expect(reordered(making.tasks, "sand", "mark")).toEqual(["sand", "mark", "drill"]);
+  expect(reordered(making.tasks, "mark", null)).toEqual(["drill", "sand", "mark"]);
+});
+
+test("hours are read as people write them", () => {
+  expect(readHours("19-21:30", 2)).toEqual([{ day: 2, start: "19:00", end: "21:30" }]);
+  expect(readHours("9:00 to 12:00, 14.15 – 18", 5)).toEqual([
+    { day: 5, start: "09:00", end: "12:00" },
+    { day: 5, start: "14:15", end: "18:00" },
+  ]);
+  expect([readHours("none", 0), readHours(" ", 0)]).toEqual([[], []]);
+  expect([readHours("evening", 0), readHours("19:00", 0)]).toEqual([null, null]);
+  expect(writeHours({ tools: [], clamps: 0, drying: 1, hours: readHours("19-21:30", 2) ?? [] }, 2)).toBe(
+    "19:00–21:30",
+  );
+});
+
+test("a wait is counted down, and measures are read out", () => {
+  expect([43_080, 3599, 61, 0, -5].map(remaining)).toEqual(["11 h 58 min", "59:59", "1:01", "over", "over"]);
+  expect(spoken("3: 14 3/8 in")).toBe("3: 14 and 3 over 8 inches");
+  expect(spoken("Take board 120 mm × 21 mm.")).toBe("Take board 120 millimetres by 21 millimetres.");
+});

@@ -1,0 +1,84 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useCallback } from "react";
+
+import { api } from "../../api/client";
+import type { Making, Said, Task } from "../../api/types";
+import { useShown } from "../rack/shown";
+import { useOutbox } from "./outbox";
+
+const MINUTE_MS = 60_000;
+
+/** The order of work of a rack as it is stored, from now on, with what is ticked and not sent yet. */
+export function useMakingOf(id: string, state: string, ask = true) {
+  const [outbox, unsent] = useOutbox(id);
+  const queries = useQueryClient();
+  const making = useQuery({
+    queryKey: ["making", id, state],
+    queryFn: () => api.making(id),
+    placeholderData: (last) => last,
+    refetchInterval: MINUTE_MS,
+    staleTime: 0,
+    enabled: ask,
+  });
+  const refresh = useCallback(() => queries.invalidateQueries({ queryKey: ["making", id] }), [queries, id]);
+  const tick = useCallback(
+    async (item: string, done: boolean) => {
+      if (await outbox.say(item, done)) await refresh();
+    },
+    [outbox, refresh],
+  );
+  return {
+    ...making,
+    data: making.data && overlaid(making.data, unsent),
+    tick,
+    refresh,
+    unsent: unsent.length,
+  };
+}
+
+/** The same of the rack on this page. */
+export function useMaking(ask = true) {
+  const id = useShown((shown) => shown.rack.id);
+  const version = useShown((shown) => shown.rack.version);
+  const site = useShown((shown) => shown.rack.site);
+  return useMakingOf(id, `${version} ${site}`, ask);
+}
+
+/** What was said and not heard yet, as if it had been. */
+export function overlaid(making: Making, unsent: Said[]): Making {
+  if (!unsent.length) return making;
+  const last = new Map(unsent.map(({ item, at }) => [item, at ?? null]));
+  return {
+    ...making,
+    tasks: making.tasks.map((task) => {
+      const done = last.has(task.key) ? (last.get(task.key) ?? null) : task.done;
+      return {
+        ...task,
+        done,
+        waited: last.has(`${task.key}|wait`) ? last.get(`${task.key}|wait`) !== null : task.waited,
+        lines: task.lines.map((line) => ({
+          ...line,
+          done: done !== null || (last.has(line.item) ? last.get(line.item) !== null : line.done),
+        })),
+      };
+    }),
+  };
+}
+
+/** The order with a task before another, or at the end. */
+export function reordered(tasks: Task[], key: string, before: string | null): string[] {
+  const keys = tasks.map((task) => task.key).filter((one) => one !== key);
+  keys.splice(before === null ? keys.length : keys.indexOf(before), 0, key);
+  return keys;
+}
+
+export const useShop = () => useQuery({ queryKey: ["shop"], queryFn: api.shop });
+
+/** Has the workshop changed, and what depends on it asked for anew. */
+export function useKeepShop() {
+  const queries = useQueryClient();
+  return async (shop: Parameters<typeof api.keepShop>[0]) => {
+    queries.setQueryData(["shop"], await api.keepShop(shop));
+    await queries.invalidateQueries({ queryKey: ["making"] });
+  };
+}
