@@ -165,3 +165,30 @@ def test_making_is_for_everybody_light_dark_and_on_a_phone(home: Page, browser: 
             assert wrong == [], (at, scheme)
             assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), at
         context.close()
+
+
+def test_a_phone_is_let_in_and_shut_out(home: Page, browser: Browser) -> None:
+    page = opened(home, "Porch, padlocks")
+    door = page.get_by_role("region", name="The bench on a phone")
+    expect(door).to_contain_text("Off.")
+    door.get_by_role("button", name="Allow it").click()
+    expect(door.get_by_role("img", name="Code with the address and the key")).to_be_visible()
+    port = door.locator("dd").first.inner_text().rsplit(":", 1)[1]
+    key = door.locator("dd").last.inner_text()
+    context = browser.new_context(viewport={"width": 390, "height": 844})
+    phone = context.new_page()
+    bench = page.get_by_role("link", name="To the bench").get_attribute("href")
+    phone.goto(f"http://127.0.0.1:{port}/phone?to={bench}")
+    phone.get_by_label("Key").fill("not it")
+    phone.get_by_role("button", name="Open the bench").click()
+    expect(phone.get_by_text("That is not the key.")).to_be_visible()
+    phone.get_by_label("Key").fill(key.upper())
+    phone.get_by_role("button", name="Open the bench").click()
+    phone.get_by_role("button", name="Done, next").click()
+    expect(phone.get_by_text("not sent yet")).to_have_count(0)
+    page.reload()
+    page.get_by_role("button", name="Measure what hangs").last.click()
+    expect(page.locator("[data-task='measure'] li input").first).to_be_checked()
+    door.get_by_role("button", name="Shut it").click()
+    expect(door).to_contain_text("Off.")
+    context.close()

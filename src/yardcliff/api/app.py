@@ -13,6 +13,7 @@ from yardcliff.api import (
     errors,
     items,
     making,
+    phone,
     racks,
     site,
     solve,
@@ -21,6 +22,7 @@ from yardcliff.api import (
     versions,
     walls,
 )
+from yardcliff.api.door import Phone
 from yardcliff.api.security import LOCAL_NAMES, Guard
 from yardcliff.store.database import Database
 from yardcliff.suppliers import Supplier
@@ -45,6 +47,7 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES, yard: Su
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
         yield
+        app.state.phone.shut()
         database.close()
 
     app = FastAPI(
@@ -70,6 +73,7 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES, yard: Su
     app.include_router(items.router)
     app.include_router(solve.router)
     app.include_router(making.router)
+    app.include_router(phone.router)
     app.include_router(racks.router)
     app.include_router(versions.router)
     app.include_router(aids.router)
@@ -79,4 +83,5 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES, yard: Su
     app.include_router(batch.router)
     site.install(app)
     app.add_middleware(Guard, hosts=hosts)
+    app.state.phone = Phone(app)
     return app

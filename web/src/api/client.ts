@@ -13,6 +13,7 @@ import type {
   Member,
   Most,
   Patch,
+  Phone,
   Problem,
   Rack,
   RackSummary,
@@ -143,6 +144,9 @@ export const api = {
   deadline: (id: string, by: string) =>
     call<Deadline>("GET", `${rack(id)}/making/by?${new URLSearchParams({ now: wallTime(), by })}`),
   say: (id: string, said: Said[]) => call<undefined>("POST", `${rack(id)}/making/ticks`, { said }),
+  phone: (to: string) => call<Phone>("GET", `/phone?${new URLSearchParams({ to })}`),
+  allowPhone: (to: string) => call<Phone>("POST", `/phone?${new URLSearchParams({ to })}`),
+  shutPhone: () => call<Phone>("DELETE", "/phone"),
   shop: () => call<ShopSheet>("GET", "/shop"),
   keepShop: (shop: Shop) => call<ShopSheet>("PUT", "/shop", shop),
   stock: () => call<Stock>("GET", "/timber"),

@@ -352,6 +352,34 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/phone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Phone
+         * @description Whether a phone may come in, and how.
+         */
+        get: operations["get_phone_api_phone_get"];
+        put?: never;
+        /**
+         * Allow Phone
+         * @description Let phones on the same network in, with a key, to the bench only.
+         */
+        post: operations["allow_phone_api_phone_post"];
+        /**
+         * Shut Phone
+         * @description Let nobody in any more.
+         */
+        delete: operations["shut_phone_api_phone_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/racks": {
         parameters: {
             query?: never;
@@ -2297,6 +2325,22 @@ export interface components {
             why: string;
         };
         /**
+         * PhoneView
+         * @description Whether the bench is open to a phone; then its address and key, and a link that carries both, as a QR code's rows of 0 and 1.
+         */
+        PhoneView: {
+            /** Open */
+            open: boolean;
+            /** Address */
+            address: string;
+            /** Key */
+            key: string;
+            /** Link */
+            link: string;
+            /** Code */
+            code: string[];
+        };
+        /**
          * PieceView
          * @description A piece on its stick; `at` is the running mark, as a tape reads it that is hooked over the squared end.
          */
@@ -3981,6 +4025,99 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_phone_api_phone_get: {
+        parameters: {
+            query?: {
+                /** @description The bench that the link leads to, like /racks/0f3a/bench. */
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhoneView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    allow_phone_api_phone_post: {
+        parameters: {
+            query?: {
+                /** @description The bench that the link leads to, like /racks/0f3a/bench. */
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhoneView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shut_phone_api_phone_delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhoneView"];
+                };
             };
             /** @description A value cannot be read */
             422: {

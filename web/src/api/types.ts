@@ -50,6 +50,7 @@ export type Task = Schemas["TaskView"];
 export type ShopSheet = Schemas["ShopView"];
 export type Shop = ShopSheet["shop"];
 export type Deadline = Schemas["DeadlineView"];
+export type Phone = Schemas["PhoneView"];
 export type Said = Schemas["Said"];
 export type Rung = Schemas["RungView"];
 export type Problem = Schemas["Problem"];

@@ -10,6 +10,7 @@ import { Pick } from "../../ui/Pick";
 import { Note } from "../rack/Notes";
 import { Section } from "../rack/Section";
 import { useSession, useShown } from "../rack/shown";
+import { OnPhone } from "./OnPhone";
 import { useKeepShop, useMaking } from "./useMaking";
 import { WorkshopSheet } from "./WorkshopSheet";
 
@@ -85,6 +86,7 @@ export function MakingStage() {
       )}
       <By />
       <Schools making={data} />
+      <OnPhone />
       <WorkshopSheet />
       <Section title="To take along">
         <p className="flex flex-wrap gap-x-4 text-[0.93rem]">

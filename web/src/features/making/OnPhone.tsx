@@ -1,0 +1,76 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { api } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { Section } from "../rack/Section";
+import { useShown } from "../rack/shown";
+
+/** Lets a phone on the same network come to the bench; off unless the user opens it. */
+export function OnPhone() {
+  const id = useShown((shown) => shown.rack.id);
+  const to = `/racks/${id}/bench`;
+  const queries = useQueryClient();
+  const { data } = useQuery({ queryKey: ["phone", to], queryFn: () => api.phone(to) });
+  const [error, setError] = useState<string | null>(null);
+  async function put(work: Promise<unknown>) {
+    setError(null);
+    await work.catch((problem: unknown) => setError((problem as Error).message));
+    await queries.invalidateQueries({ queryKey: ["phone"] });
+  }
+  return (
+    <Section
+      title="The bench on a phone"
+      aside={
+        data && (
+          <Button onClick={() => void put(data.open ? api.shutPhone() : api.allowPhone(to))}>
+            {data.open ? "Shut it" : "Allow it"}
+          </Button>
+        )
+      }
+    >
+      <p className="text-[0.87rem] text-soft">
+        {data?.open
+          ? "Open: whoever is on your network and has the key may read and tick the benches of your racks, and nothing else."
+          : "Off. When you allow it, a phone on your network gets in with a key, to the bench only."}
+      </p>
+      {error && (
+        <p role="alert" className="text-stop">
+          {error}
+        </p>
+      )}
+      {data?.open && (
+        <div className="mt-1.5 flex items-center gap-3">
+          <Code rows={data.code} />
+          <dl className="min-w-0 text-[0.93rem]">
+            <dt className="text-soft">point its camera here, or go to</dt>
+            <dd className="hand break-all">{data.address}</dd>
+            <dt className="mt-1 text-soft">key</dt>
+            <dd className="hand text-[1.15rem] font-semibold">{data.key}</dd>
+          </dl>
+        </div>
+      )}
+    </Section>
+  );
+}
+
+const QUIET = 4;
+
+/** A QR code, dark on light whatever the theme: cameras want it so. */
+function Code({ rows }: { rows: string[] }) {
+  const size = rows.length + 2 * QUIET;
+  const dark = rows.flatMap((row, y) =>
+    [...row].flatMap((bit, x) => (bit === "1" ? [`M${x + QUIET} ${y + QUIET}h1v1h-1z`] : [])),
+  );
+  return (
+    <svg
+      viewBox={`0 0 ${size} ${size}`}
+      className="w-36 shrink-0"
+      role="img"
+      aria-label="Code with the address and the key"
+    >
+      <rect width={size} height={size} fill="#fff" />
+      <path d={dark.join("")} fill="#000" shapeRendering="crispEdges" />
+    </svg>
+  );
+}
