@@ -108,13 +108,6 @@ def main() -> None:
         def rows(page: Page) -> None:
             open_rack(page, "Kitchen wall, mugs and ladles")
 
-        def check(page: Page) -> None:
-            open_rack(page, "Kitchen, enamel mugs")
-            page.get_by_role("button", name="Check my marks").click()
-            page.get_by_label("Your marks").fill("70, 179, 287, 396, 504, 613, 721")
-            page.get_by_role("button", name="Check them").click()
-            page.get_by_role("heading", name="Spaces counted as holders").wait_for()
-
         def versions(page: Page) -> None:
             open_rack(page, "Kitchen, ladles")
             page.get_by_role("link", name="Versions").click()
@@ -128,12 +121,6 @@ def main() -> None:
             page.get_by_role("link", name="Versions").click()
             page.get_by_text("which does better").wait_for()
             page.get_by_label("Close message").first.click()
-
-        def aids(page: Page) -> None:
-            open_rack(page, "Kitchen, enamel mugs")
-            page.get_by_role("button", name="Paper and files").click()
-            page.get_by_role("menuitem", name="Sticks, jigs").click()
-            page.get_by_text("made to the tape").wait_for()
 
         def fixing(page: Page) -> None:
             open_rack(page, "Porch, guests' jackets")
@@ -149,6 +136,27 @@ def main() -> None:
         def stock(page: Page) -> None:
             page.goto(f"{server.address}/timber")
             page.get_by_text("Left of the bunk ladders").wait_for()
+
+        def making(page: Page) -> None:
+            open_rack(page, "Kitchen, spices and soup mugs")
+            page.get_by_role("link", name="Making").click()
+            page.get_by_role("button", name="Cut 4 grooves").last.click()
+
+        def bench(page: Page) -> None:
+            open_rack(page, "Kitchen, spices and soup mugs")
+            page.goto(f"{page.url}/bench?step=mark:0")
+            page.get_by_role("button", name="Done, next").click()
+            page.get_by_text("next, 2 of").wait_for()
+
+        def log(page: Page) -> None:
+            open_rack(page, "Drying room, wet towels")
+            page.get_by_role("link", name="Log").click()
+            for hole, at in (("1", "130"), ("2", "405")):
+                page.get_by_label(f"Measured: hole {hole}", exact=True).fill(at)
+                page.keyboard.press("Enter")
+            page.get_by_label("Entry", exact=True).fill("The guide block was not clamped at the second hole.")
+            page.get_by_role("button", name="Keep", exact=True).click()
+            page.get_by_text("Make the board again").wait_for()
 
         def wall(page: Page) -> None:
             page.goto(server.address)
@@ -168,22 +176,22 @@ def main() -> None:
             shoot(browser, "things", things)
             shoot(browser, "mixed", mixed)
             shoot(browser, "rows", rows)
-            shoot(browser, "check-marks", check)
             shoot(browser, "fixing", fixing)
             shoot(browser, "wall", wall)
             shoot(browser, "timber", timber)
             shoot(browser, "stock", stock)
+            shoot(browser, "making", making)
+            shoot(browser, "bench-phone", bench, phone=True)
+            shoot(browser, "log", log)
             contact(browser, server.address)
-            shoot(browser, "aids", aids)
             shoot(browser, "rack-working", working)
             shoot(browser, "place-dark", place, dark=True)
             shoot(browser, "rack-phone", porch, phone=True)
             shoot(browser, "versions", versions)
             page = browser.new_page()
             porch(page)
-            for kind in ("sheet", "template"):
-                pdf = page.request.get(f"{page.url.replace('/racks/', '/api/racks/')}/files/{kind}.pdf").body()
-                pypdfium2.PdfDocument(pdf)[0].render(scale=1.3).to_pil().save(OUT / f"{kind}.png", optimize=True)
+            pdf = page.request.get(f"{page.url.replace('/racks/', '/api/racks/')}/files/sheet.pdf").body()
+            pypdfium2.PdfDocument(pdf)[0].render(scale=1.3).to_pil().save(OUT / "sheet.png", optimize=True)
             browser.close()
 
 

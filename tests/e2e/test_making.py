@@ -69,7 +69,7 @@ def test_a_deadline_is_met_and_wrong_figures_are_said(home: Page) -> None:
     planned = finish.inner_text()
     page.get_by_label("Done by", exact=True).fill("2020-01-01")
     expect(page.get_by_text("Not by then")).to_be_visible()
-    page.get_by_role("button", name="Take: Finish with shellac").click()
+    page.get_by_role("button", name="Take it: Finish with shellac").click()
     expect(finish).not_to_have_text(planned)
     saved(page)
     for label, wrong, says in (

@@ -33,6 +33,7 @@ const router = createBrowserRouter([
   { path: "/racks/:id/fixing", element: <RackPage stage="fixing" /> },
   { path: "/racks/:id/timber", element: <RackPage stage="timber" /> },
   { path: "/racks/:id/making", element: <RackPage stage="making" /> },
+  { path: "/racks/:id/log", element: <RackPage stage="log" /> },
   { path: "/racks/:id/bench", element: <BenchPage /> },
   { path: "/timber", element: <TimberPage /> },
   { path: "/timber/together", element: <TogetherPage /> },

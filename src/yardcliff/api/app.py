@@ -12,6 +12,7 @@ from yardcliff.api import (
     catalogue,
     errors,
     items,
+    log,
     making,
     phone,
     racks,
@@ -73,6 +74,7 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES, yard: Su
     app.include_router(items.router)
     app.include_router(solve.router)
     app.include_router(making.router)
+    app.include_router(log.router)
     app.include_router(phone.router)
     app.include_router(racks.router)
     app.include_router(versions.router)

@@ -20,6 +20,7 @@ from yardcliff.core.timber.stock import PriceList, Stick, Supply, WareOnHand
 from yardcliff.store.bench import Bench
 from yardcliff.store.errors import SheetNotFound
 from yardcliff.store.items import Items
+from yardcliff.store.log import Log
 from yardcliff.store.sheets import Racks, Record, Walls
 from yardcliff.store.timber import Stock
 from yardcliff.store.versions import Versions
@@ -167,6 +168,10 @@ def _workshop(request: HTTPConnection) -> Workshop:
     return Workshop(Bench(request.app.state.database))
 
 
+def _log(request: HTTPConnection) -> Log:
+    return Log(request.app.state.database)
+
+
 def _tongue(request: HTTPConnection) -> Tongue:
     return Tongue.of(request.headers.get("accept-language", ""))
 
@@ -187,6 +192,7 @@ def _versions(request: HTTPConnection) -> Versions:
     return Versions(request.app.state.database)
 
 
+KeptLog = Annotated[Log, Depends(_log)]
 AtBench = Annotated[Workshop, Depends(_workshop)]
 Timbers = Annotated[Supplies, Depends(_supplies)]
 Speaks = Annotated[Tongue, Depends(_tongue)]

@@ -24,7 +24,7 @@ When = Annotated[
 ]
 
 
-def _time(field: str, text: str) -> datetime:
+def planned_time(field: str, text: str) -> datetime:
     """A time as sent, to the minute. Raises `BriefError`."""
     try:
         return datetime.fromisoformat(text).replace(tzinfo=None, second=0, microsecond=0)
@@ -62,7 +62,7 @@ def get_making(
     rack_id: str, now: When, store: Store, sites: OnSite, timbers: Timbers, bench: AtBench, tongue: Speaks
 ) -> MakingView:
     """The tasks in their order with the reasons, and when each is done from `now` on."""
-    done, made = _made(rack_id, store, sites, timbers, bench, _time("now", now))
+    done, made = _made(rack_id, store, sites, timbers, bench, planned_time("now", now))
     return view_making(done, made, bench.store.ticks(rack_id), tongue)
 
 
@@ -71,7 +71,7 @@ def get_deadline(
     rack_id: str, now: When, by: str, store: Store, sites: OnSite, timbers: Timbers, bench: AtBench, tongue: Speaks
 ) -> DeadlineView:
     """Whether it is done `by` a day (until its end) or time, and what would bring the end forward."""
-    start, until = _time("now", now), _time("by", f"{by}T23:59" if len(by) == 10 else by)
+    start, until = planned_time("now", now), planned_time("by", f"{by}T23:59" if len(by) == 10 else by)
     done, found = _planned(rack_id, store, sites, timbers)
     ticked = bench.ticked(rack_id)
     finish = making(done, found, bench.shop, start, ticked).schedule.finish
@@ -93,5 +93,5 @@ def export_making(
     from yardcliff.exports.calendar import write_calendar  # icalendar is slow to import
 
     name = store.get(rack_id).name
-    _, made = _made(rack_id, store, sites, timbers, bench, _time("now", now))
+    _, made = _made(rack_id, store, sites, timbers, bench, planned_time("now", now))
     return attached(write_calendar(name, made.schedule.slots, datetime.now(UTC)), "text/calendar", name, kind)

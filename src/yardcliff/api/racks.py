@@ -65,7 +65,7 @@ class Version(BaseModel):
     site: str
 
 
-def _view(record: Record, sites: Sites) -> RackView:
+def view_stored(record: Record, sites: Sites) -> RackView:
     return view_rack(record, sites.stored(record))
 
 
@@ -79,7 +79,7 @@ def list_racks(store: Store, sites: OnSite, binned: Annotated[bool, Query(alias=
 def make_rack(body: NewRack, store: Store, sites: OnSite, own: Own) -> RackView:
     """A complete, sensible rack for what hangs there."""
     brief = starting(body.hangs, body.tape, body.family, own)
-    return _view(store.create(body.name or brief.item.plural.capitalize(), dump(brief)), sites)
+    return view_stored(store.create(body.name or brief.item.plural.capitalize(), dump(brief)), sites)
 
 
 @router.post(
@@ -94,7 +94,7 @@ async def open_rackfile(request: Request, store: Store, sites: OnSite) -> RackVi
 
     def opened() -> RackView:
         name, brief = read_rackfile(text)
-        return _view(store.create(name, dump(brief)), sites)
+        return view_stored(store.create(name, dump(brief)), sites)
 
     return await asyncio.to_thread(opened)
 
@@ -102,7 +102,7 @@ async def open_rackfile(request: Request, store: Store, sites: OnSite) -> RackVi
 @router.get("/racks/{rack_id}", tags=["racks"])
 def get_rack(rack_id: str, store: Store, sites: OnSite) -> RackView:
     """A rack, worked out."""
-    return _view(store.get(rack_id), sites)
+    return view_stored(store.get(rack_id), sites)
 
 
 @router.get("/racks/{rack_id}/version", tags=["racks"])
@@ -138,19 +138,19 @@ def change_rack(rack_id: str, body: Change, store: Store, sites: OnSite) -> Rack
 @router.put("/racks/{rack_id}/name", tags=["racks"])
 def rename_rack(rack_id: str, body: Rename, store: Store, sites: OnSite) -> RackView:
     """Rename a rack."""
-    return _view(store.rename(rack_id, body.base, body.name), sites)
+    return view_stored(store.rename(rack_id, body.base, body.name), sites)
 
 
 @router.post("/racks/{rack_id}/undo", tags=["racks"])
 def undo(rack_id: str, body: Base, store: Store, sites: OnSite) -> RackView:
     """Take back the last change; what was taken back can be redone, also after a restart."""
-    return _view(store.move(rack_id, body.base, -1), sites)
+    return view_stored(store.move(rack_id, body.base, -1), sites)
 
 
 @router.post("/racks/{rack_id}/redo", tags=["racks"])
 def redo(rack_id: str, body: Base, store: Store, sites: OnSite) -> RackView:
     """Bring back what was undone."""
-    return _view(store.move(rack_id, body.base, 1), sites)
+    return view_stored(store.move(rack_id, body.base, 1), sites)
 
 
 @router.post("/racks/{rack_id}/copy", status_code=201, tags=["racks"])
@@ -158,7 +158,7 @@ def copy_rack(rack_id: str, body: Copy, store: Store, sites: OnSite) -> RackView
     """A new rack like this one."""
     record = store.get(rack_id)
     brief = amend(read_brief(record.brief if body.brief is None else body.brief), body.patch)
-    return _view(store.create(f"{record.name[:73]}, copy", dump(brief)), sites)
+    return view_stored(store.create(f"{record.name[:73]}, copy", dump(brief)), sites)
 
 
 @router.delete("/racks/{rack_id}", status_code=204, tags=["racks"])
@@ -170,7 +170,7 @@ def bin_rack(rack_id: str, store: Store) -> None:
 @router.post("/racks/{rack_id}/restore", tags=["racks"])
 def restore_rack(rack_id: str, store: Store, sites: OnSite) -> RackView:
     """Take a rack out of the bin."""
-    return _view(store.bin(rack_id, binned=False), sites)
+    return view_stored(store.bin(rack_id, binned=False), sites)
 
 
 @router.get("/racks/{rack_id}/files/{kind}", tags=["files"], response_class=Response)

@@ -3,11 +3,13 @@ import type {
   Comparison,
   Cost,
   Design,
+  EntryText,
   Hang,
   ImportReport,
   Deadline,
   Jig,
   Kept,
+  Log,
   Making,
   MarksCheck,
   Member,
@@ -33,6 +35,7 @@ import type {
   Wall,
   WallChoice,
   Way,
+  WayOut,
 } from "./types";
 
 /** The server answered that it cannot: `problem` says why and which field. */
@@ -144,6 +147,12 @@ export const api = {
   deadline: (id: string, by: string) =>
     call<Deadline>("GET", `${rack(id)}/making/by?${new URLSearchParams({ now: wallTime(), by })}`),
   say: (id: string, said: Said[]) => call<undefined>("POST", `${rack(id)}/making/ticks`, { said }),
+  log: (id: string) => call<Log>("GET", `${rack(id)}/log`),
+  writeLog: (id: string, entry: EntryText) => call<Log>("POST", `${rack(id)}/log`, entry),
+  takeBackEntry: (id: string, entry: string) => call<Log>("DELETE", `${rack(id)}/log/${entry}`),
+  waysOut: (id: string, what: string) =>
+    call<WayOut[]>("GET", `${rack(id)}/log/ways?${new URLSearchParams({ what, now: wallTime() })}`),
+  makeAnother: (id: string) => call<Rack>("POST", `${rack(id)}/log/another`),
   phone: (to: string) => call<Phone>("GET", `/phone?${new URLSearchParams({ to })}`),
   allowPhone: (to: string) => call<Phone>("POST", `/phone?${new URLSearchParams({ to })}`),
   shutPhone: () => call<Phone>("DELETE", "/phone"),

@@ -352,6 +352,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/racks/{rack_id}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Log
+         * @description What was really made, against what was planned.
+         */
+        get: operations["get_log_api_racks__rack_id__log_get"];
+        put?: never;
+        /**
+         * Write
+         * @description A new entry; a reading without text is taken back. 422 names what cannot be read.
+         */
+        post: operations["write_api_racks__rack_id__log_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/log/{entry_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Back
+         * @description As if it had not been written.
+         */
+        delete: operations["take_back_api_racks__rack_id__log__entry_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/log/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Ways
+         * @description Ways to go on where something is off, the least harmful first.
+         */
+        get: operations["get_ways_api_racks__rack_id__log_ways_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/log/another": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Another
+         * @description A new rack that begins with what was really built: its board as measured, its holes where they are.
+         */
+        post: operations["make_another_api_racks__rack_id__log_another_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/phone": {
         parameters: {
             query?: never;
@@ -1752,6 +1836,47 @@ export interface components {
             figure: string;
         };
         /**
+         * EntryText
+         * @description Something to keep: `text` as typed (a length for what is measured, a while for time, words otherwise).
+         */
+        EntryText: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "note" | "next" | "time" | "measured" | "fit" | "mishap";
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * What
+             * @default
+             */
+            what: string;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /** Found */
+            found?: ("goes on" | "comes off" | "bumps")[];
+            /** Clears */
+            clears?: string[];
+        };
+        /** EntryView */
+        EntryView: {
+            /** Id */
+            id: string;
+            /** Day */
+            day: string;
+            /** Kind */
+            kind: string;
+            /** Says */
+            says: string;
+        };
+        /**
          * FieldError
          * @description What is wrong with one field of the request, by its dotted path.
          */
@@ -1811,6 +1936,18 @@ export interface components {
             y: number;
             /** Fixes */
             fixes: components["schemas"]["FixView"][];
+        };
+        /**
+         * FitView
+         * @description How a kind of thing did on the finished rack.
+         */
+        FitView: {
+            /** Item */
+            item: string;
+            /** Name */
+            name: string;
+            /** Found */
+            found: ("goes on" | "comes off" | "bumps")[];
         };
         /** FixView */
         FixView: {
@@ -2107,6 +2244,37 @@ export interface components {
              */
             anchor: "start" | "middle" | "end";
         };
+        /**
+         * LogView
+         * @description The log: what was measured, what is off (by its `what`), entries, time and money against the plan.
+         */
+        LogView: {
+            /** Measured */
+            measured: components["schemas"]["MeasuredView"][];
+            /** Trouble */
+            trouble: string[];
+            /** Says */
+            says: string;
+            /** Air */
+            air: string;
+            /** Entries */
+            entries: components["schemas"]["EntryView"][];
+            /** Fits */
+            fits: components["schemas"]["FitView"][];
+            /** Hours */
+            hours: string;
+            /** Planned Hours */
+            planned_hours: string;
+            /** Spent */
+            spent: string;
+            /** Planned Money */
+            planned_money: string;
+            /**
+             * Usual
+             * @description What all racks together teach: the usual drift, hours against plan.
+             */
+            usual: string[];
+        };
         /** MakingView */
         MakingView: {
             /** Tasks */
@@ -2162,6 +2330,28 @@ export interface components {
             drift: string[] | null;
             /** Pinned */
             pinned: number[];
+        };
+        /**
+         * MeasuredView
+         * @description One thing as planned and as it is; `what` it is written under.
+         */
+        MeasuredView: {
+            /** What */
+            what: string;
+            /** Title */
+            title: string;
+            /** Planned */
+            planned: string;
+            /** Found */
+            found: string;
+            /** Off */
+            off: string;
+            /** Good */
+            good: boolean;
+            /** X */
+            x: number;
+            /** Found X */
+            found_x: number | null;
         };
         /**
          * MeasuresView
@@ -3327,6 +3517,38 @@ export interface components {
             unit: string;
         };
         /**
+         * WayOutView
+         * @description A way to go on: `patch` where the design changes, `clears` the readings that it makes void; its row to be drawn.
+         */
+        WayOutView: {
+            /** Code */
+            code: string;
+            /** Title */
+            title: string;
+            /** Says */
+            says: string;
+            /** Costs */
+            costs: string;
+            /** Even */
+            even: string;
+            /** Air */
+            air: string;
+            /** Stops */
+            stops: number;
+            /** Cares */
+            cares: number;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            } | null;
+            /** Clears */
+            clears: string[];
+            /** Long */
+            long: number;
+            /** X */
+            x: number[];
+        };
+        /**
          * WayView
          * @description A way of building that could hold what was asked for, how well it suits, and the rack it would be.
          */
@@ -4025,6 +4247,171 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_log_api_racks__rack_id__log_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write_api_racks__rack_id__log_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EntryText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_back_api_racks__rack_id__log__entry_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+                entry_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_ways_api_racks__rack_id__log_ways_get: {
+        parameters: {
+            query: {
+                /** @description The board, or a hole by its number. */
+                what: string;
+                /** @description The time on the workshop's wall, like 2026-11-26T19:30: the plan begins then. */
+                now: string;
+            };
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WayOutView"][];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_another_api_racks__rack_id__log_another_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RackView"];
+                };
             };
             /** @description A value cannot be read */
             422: {

@@ -171,7 +171,7 @@ function By() {
                     <strong className="font-semibold"> makes it</strong>
                   )}
                 </span>
-                <Button aria-label={`Take: ${change.says}`} onClick={() => take(change)}>
+                <Button aria-label={`Take it: ${change.says}`} onClick={() => take(change)}>
                   Take it
                 </Button>
               </li>

@@ -13,6 +13,8 @@ import { Shortcuts } from "./Shortcuts";
 import { SessionShown, Unhurried, useShown } from "./shown";
 import { Standing } from "./Standing";
 import { Stages, type Stage } from "./Stages";
+import { LogSheet } from "../log/LogSheet";
+import { LogStage } from "../log/LogStage";
 import { MakingStage } from "../making/MakingStage";
 import { WorkLine } from "../making/WorkLine";
 import { SawBench } from "../timber/SawBench";
@@ -68,6 +70,8 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
           <SawBench onHelp={showHelp} />
         ) : stage === "making" ? (
           <WorkLine onHelp={showHelp} />
+        ) : stage === "log" ? (
+          <LogSheet onHelp={showHelp} />
         ) : (
           <Drawing onHelp={showHelp} stage={stage} />
         )}
@@ -82,6 +86,7 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
             {stage === "fixing" && <FixingStage />}
             {stage === "timber" && <TimberStage />}
             {stage === "making" && <MakingStage />}
+            {stage === "log" && <LogStage />}
           </Unhurried>
         </aside>
       </main>

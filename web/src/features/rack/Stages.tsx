@@ -4,7 +4,7 @@ import { useMaking } from "../making/useMaking";
 import { useTimber } from "../timber/useTimber";
 import { useShown } from "./shown";
 
-export type Stage = "rack" | "wall" | "fixing" | "timber" | "making";
+export type Stage = "rack" | "wall" | "fixing" | "timber" | "making" | "log";
 
 const STAGES: { stage: Stage; label: string; path: string }[] = [
   { stage: "rack", label: "The rack", path: "" },
@@ -12,6 +12,7 @@ const STAGES: { stage: Stage; label: string; path: string }[] = [
   { stage: "fixing", label: "Fixing", path: "/fixing" },
   { stage: "timber", label: "Timber", path: "/timber" },
   { stage: "making", label: "Making", path: "/making" },
+  { stage: "log", label: "Log", path: "/log" },
 ];
 
 /** Which stage of the work a finding belongs to, by its code. */
@@ -45,13 +46,13 @@ export function Stages({ stage }: { stage: Stage }) {
             to={`/racks/${id}${path}`}
             end
             aria-current={one === stage ? "page" : undefined}
-            className="hand flex min-h-9 flex-auto items-center justify-center gap-1 px-1 whitespace-nowrap border-l border-rule text-[0.95rem] text-soft first:border-l-0
+            className="hand flex min-h-9 flex-auto items-center justify-center gap-0.5 px-0.5 whitespace-nowrap border-l border-rule text-[0.84rem] text-soft first:border-l-0
               hover:text-ink aria-[current=page]:bg-sheet aria-[current=page]:font-semibold aria-[current=page]:text-ink
               aria-[current=page]:shadow-[inset_0_3px_0_var(--ink)]"
           >
             {label}
             {left > 0 && (
-              <span className="text-[0.8rem] font-semibold text-care">
+              <span className="text-[0.76rem] font-semibold text-care">
                 ▲{left}
                 <span className="sr-only"> to settle</span>
               </span>

@@ -1,0 +1,334 @@
+"""The log of a rack: measured against planned, ways out, dated entries; what was built made again."""
+
+from collections.abc import Iterable
+from datetime import date
+from typing import Annotated, Literal
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel, Field, TypeAdapter, ValidationError
+
+from yardcliff.api.deps import AtBench, KeptLog, OnSite, Sites, Speaks, Store, Timbers
+from yardcliff.api.making import When, planned_time
+from yardcliff.api.racks import view_stored
+from yardcliff.api.scene_wire import Wire
+from yardcliff.api.tongue import Tongue
+from yardcliff.api.wire import RackView
+from yardcliff.core.amend import BriefError, amend, dump, problems, read_brief
+from yardcliff.core.built.measured import BOARD, Built, Measured, measured
+from yardcliff.core.built.ways_out import WayOut, taught, ways_out
+from yardcliff.core.design import Design
+from yardcliff.core.exact import Fraction
+from yardcliff.core.findings import Patch
+from yardcliff.core.length import LengthError, Tape, exact_text, read
+from yardcliff.core.making.asked import Minutes, spoken
+from yardcliff.core.making.making import making
+from yardcliff.core.timber.timber import priced
+from yardcliff.store.log import Entry
+
+router = APIRouter(prefix="/api/racks/{rack_id}/log", tags=["log"])
+Kind = Literal["note", "next", "time", "measured", "fit", "mishap"]
+Fit = Literal["goes on", "comes off", "bumps"]
+
+
+class MeasuredView(Wire):
+    """One thing as planned and as it is; `what` it is written under."""
+
+    what: str
+    title: str
+    planned: str
+    found: str
+    off: str
+    good: bool
+    x: float
+    found_x: float | None
+
+
+class EntryView(Wire):
+    id: str
+    day: str
+    kind: str
+    says: str
+
+
+class FitView(Wire):
+    """How a kind of thing did on the finished rack."""
+
+    item: str
+    name: str
+    found: list[Fit]
+
+
+class LogView(Wire):
+    """The log: what was measured, what is off (by its `what`), entries, time and money against the plan."""
+
+    measured: list[MeasuredView]
+    trouble: list[str]
+    says: str
+    air: str
+    entries: list[EntryView]
+    fits: list[FitView]
+    hours: str
+    planned_hours: str
+    spent: str
+    planned_money: str
+    usual: list[str] = Field(description="What all racks together teach: the usual drift, hours against plan.")
+
+
+class WayOutView(Wire):
+    """A way to go on: `patch` where the design changes, `clears` the readings that it makes void; its row to be drawn."""
+
+    code: str
+    title: str
+    says: str
+    costs: str
+    even: str
+    air: str
+    stops: int
+    cares: int
+    patch: Patch | None
+    clears: list[str]
+    long: float
+    x: list[float]
+
+
+class EntryText(BaseModel):
+    """Something to keep: `text` as typed (a length for what is measured, a while for time, words otherwise)."""
+
+    kind: Kind
+    day: date
+    what: str = Field("", max_length=120)
+    text: str = Field("", max_length=1000)
+    found: list[Fit] = Field(default_factory=list, max_length=3)
+    clears: list[str] = Field(default_factory=list, max_length=400)
+
+
+def _built(entries: Iterable[Entry]) -> Built:
+    read_by = {one.what: read(one.data["at"]) for one in entries if one.kind == "measured"}
+    drilled = {int(what) - 1: at for what, at in read_by.items() if what != BOARD}
+    return Built(read_by.get(BOARD), drilled)
+
+
+def _measure(body: EntryText, done: Design) -> dict[str, str]:
+    """A reading as it is kept. Raises `BriefError`."""
+    places = [BOARD, *(str(k + 1) for k in range(done.rack.row.holders))]
+    if body.what not in places:
+        raise BriefError([("what", f"“{body.what}” is not measured here: the board, or a hole by its number.")])
+    try:
+        at = read(body.text, done.tape.unit)
+    except LengthError as error:
+        raise BriefError([("text", str(error))]) from None
+    if not 0 <= at <= 2 * done.rack.row.length + 1000:
+        raise BriefError([("text", f"“{body.text}” is nowhere near this board.")])
+    return {"at": exact_text(at)}
+
+
+def _kept(body: EntryText, done: Design) -> dict[str, object]:
+    """What an entry holds, by its kind. Raises `BriefError`."""
+    if body.kind == "measured":
+        return dict(_measure(body, done))
+    if body.kind == "time":
+        try:
+            return {"minutes": TypeAdapter(Minutes).validate_python(body.text)}
+        except ValidationError as error:
+            raise BriefError([("text", message) for _, message in problems(error)]) from None
+    if body.kind == "fit":
+        if body.what not in done.rack.kinds:
+            raise BriefError([("what", "Nothing of that name hangs here.")])
+        return {"found": body.found}
+    if not body.text.strip():
+        raise BriefError([("text", "Nothing is written: a few words are enough.")])
+    return {"text": body.text.strip()}
+
+
+@router.get("")
+def get_log(
+    rack_id: str, store: Store, sites: OnSite, timbers: Timbers, bench: AtBench, log: KeptLog, tongue: Speaks
+) -> LogView:
+    """What was really made, against what was planned."""
+    done = sites.stored(store.get(rack_id))
+    entries = log.entries(rack_id)
+    found = measured(done, _built(entries))
+    trouble = [one.what for one in found.rows if not one.good]
+    minutes = sum(one.data["minutes"] for one in entries if one.kind == "time")
+    sawings = timbers.stock.sawings(rack_id)
+    currency = sawings[0].currency if sawings else ""
+    supply = timbers.supply()
+    made = making(done, priced(done, supply), bench.shop, planned_time("now", "2026-01-05T08:00"), {})
+    return LogView(
+        measured=[_row(one, done) for one in found.rows],
+        trouble=trouble,
+        says=_verdict(found.drift, len(trouble), any(one.found is not None for one in found.rows), done.tape),
+        air=done.tape.write(found.air),
+        entries=[_entry(one, done, tongue) for one in entries],
+        fits=[
+            FitView(item=key, name=item.name, found=next((one.data["found"] for one in entries if (one.kind, one.what) == ("fit", key)), []))
+            for key, item in done.rack.kinds.items()
+        ],
+        hours=spoken(minutes) if minutes else "",
+        planned_hours=spoken(sum(task.minutes for task in made.tasks)),
+        spent=tongue.money(sum(one.spent for one in sawings), currency) if sawings else "",
+        planned_money=tongue.money(sum(one.planned for one in sawings), currency) if sawings else "",
+        usual=list(_usual(log.entries(), sites, store)),
+    )  # fmt: skip
+
+
+def _usual(entries: list[Entry], sites: Sites, store: Store) -> Iterable[str]:
+    """What the log of all racks says of its user."""
+    offs, tape = [], None
+    by_rack: dict[str, list[Entry]] = {}
+    for one in entries:
+        by_rack.setdefault(one.rack_id, []).append(one)
+    for rack_id, own in by_rack.items():
+        if any(one.kind == "measured" for one in own):
+            done = sites.stored(store.get(rack_id))
+            tape = done.tape
+            offs += [one.off for one in measured(done, _built(own)).rows[1:] if one.off is not None]
+    drift = taught(offs)
+    if tape and drift is not None:
+        side = (
+            "on their marks"
+            if not drift
+            else f"{tape.write_fine(abs(drift))} {'beyond' if drift > 0 else 'short of'} their marks"
+        )
+        yield f"Your holes lie {side}, by the middle of {len(offs)}."
+    minutes = sum(one.data["minutes"] for one in entries if one.kind == "time")
+    racks = len({one.rack_id for one in entries if one.kind == "time"})
+    if racks:
+        yield f"{spoken(minutes)} went into {racks} rack{'s' * (racks > 1)}."
+
+
+def _verdict(drift: Fraction | None, off: int, any_measured: bool, tape: Tape) -> str:
+    if not any_measured:
+        return "Nothing is measured yet."
+    if off:
+        return f"{off} {'is' if off == 1 else 'are'} off by more than a step of the tape."
+    return (
+        f"All as planned; the holes drift by {tape.write_fine(abs(drift))} in the mean." if drift else "All as planned."
+    )
+
+
+def _row(one: Measured, done: Design) -> MeasuredView:
+    tape = done.tape
+    off = (
+        ""
+        if one.off is None
+        else "0"
+        if not one.off
+        else f"{'+' if one.off > 0 else '−'}{tape.write_fine(abs(one.off))}"
+    )
+    return MeasuredView(
+        what=one.what, title="the board" if one.what == BOARD else f"hole {one.what}", planned=tape.write(one.planned),
+        found="" if one.found is None else tape.write_given(one.found), off=off, good=one.good,
+        x=float(one.planned), found_x=None if one.found is None else float(one.found),
+    )  # fmt: skip
+
+
+def _entry(one: Entry, done: Design, tongue: Tongue) -> EntryView:
+    return EntryView(id=one.id, day=tongue.day(one.day), kind=one.kind, says=_says(one, done))
+
+
+def _says(one: Entry, done: Design) -> str:
+    if one.kind == "measured":
+        about = "the board" if one.what == BOARD else f"hole {one.what}"
+        return f"{about}: {done.tape.write_given(read(one.data['at']))}"
+    if one.kind == "time":
+        return f"{spoken(one.data['minutes'])} at the bench"
+    if one.kind == "fit":
+        item = done.rack.kinds.get(one.what)
+        return f"{item.name if item else one.what}: {', '.join(one.data['found']) or 'not tried'}"
+    return str(one.data["text"])
+
+
+@router.post("", status_code=201)
+def write(
+    rack_id: str,
+    body: EntryText,
+    store: Store,
+    sites: OnSite,
+    timbers: Timbers,
+    bench: AtBench,
+    log: KeptLog,
+    tongue: Speaks,
+) -> LogView:
+    """A new entry; a reading without text is taken back. 422 names what cannot be read."""
+    done = sites.stored(store.get(rack_id))
+    if body.kind == "measured" and not body.text.strip():
+        log.strike(rack_id, "measured", body.what)
+    else:
+        log.write(rack_id, body.day.isoformat(), body.kind, body.what, _kept(body, done), body.clears)
+    return get_log(rack_id, store, sites, timbers, bench, log, tongue)
+
+
+@router.delete("/{entry_id}")
+def take_back(
+    rack_id: str,
+    entry_id: str,
+    store: Store,
+    sites: OnSite,
+    timbers: Timbers,
+    bench: AtBench,
+    log: KeptLog,
+    tongue: Speaks,
+) -> LogView:
+    """As if it had not been written."""
+    log.take_back(rack_id, entry_id)
+    return get_log(rack_id, store, sites, timbers, bench, log, tongue)
+
+
+@router.get("/ways")
+def get_ways(
+    rack_id: str,
+    what: Annotated[str, Query(max_length=20, description="The board, or a hole by its number.")],
+    now: When,
+    store: Store,
+    sites: OnSite,
+    timbers: Timbers,
+    bench: AtBench,
+    log: KeptLog,
+    tongue: Speaks,
+) -> list[WayOutView]:
+    """Ways to go on where something is off, the least harmful first."""
+    done, supply = sites.stored(store.get(rack_id)), timbers.supply()
+    built = _built(log.entries(rack_id))
+    place = None if what == BOARD else int(what) - 1 if what.isdigit() else -1
+    if built.length is None if place is None else place not in built.holes:
+        raise BriefError([("what", f"“{what}” was not measured yet.")])
+    start = planned_time("now", now)
+    made = making(done, priced(done, supply), bench.shop, start, bench.ticked(rack_id))
+    every = [BOARD, *(str(k + 1) for k in built.holes)]
+    return [
+        _way(
+            way,
+            done.tape,
+            every if way.code == "anew" else [what] if way.code in ("plug", "hide") else [],
+            supply.currency,
+            tongue,
+        )
+        for way in ways_out(done, built, place, supply, made)
+    ]
+
+
+def _way(way: WayOut, tape: Tape, clears: list[str], currency: str, tongue: Tongue) -> WayOutView:
+    costs = [spoken(way.minutes)] if way.minutes else []
+    if way.cost is None or way.cost:
+        costs.append("no price known" if way.cost is None else tongue.money(way.cost, currency))
+    return WayOutView(
+        code=way.code, title=way.title, says=way.says, costs=", ".join(costs) or "nothing more", even=tape.write_fine(way.even),
+        air=tape.write(way.air), stops=way.stops, cares=way.cares, patch=way.patch, clears=clears, long=float(way.long),
+        x=[float(axis) for axis in way.axes],
+    )  # fmt: skip
+
+
+@router.post("/another", status_code=201)
+def make_another(rack_id: str, store: Store, sites: OnSite, log: KeptLog) -> RackView:
+    """A new rack that begins with what was really built: its board as measured, its holes where they are."""
+    record = store.get(rack_id)
+    brief = read_brief(record.brief)
+    built = _built(log.entries(rack_id))
+    row: Patch = (
+        {"pins": [{"index": k, "at": exact_text(x)} for k, x in sorted(built.holes.items())]} if built.holes else {}
+    )
+    if built.length is not None:
+        row |= {"length": exact_text(built.length), "follows": "pitch"}
+    again = amend(brief, {"row": row, "place": {"wall": None}}) if row else amend(brief, {"place": {"wall": None}})
+    return view_stored(store.create(f"{record.name[:70]}, again", dump(again)), sites)

@@ -1,0 +1,87 @@
+"""The log: measured against planned, a way out taken, hours and fits, another one like it; for everybody."""
+
+from playwright.sync_api import Browser, Page, expect
+
+from tests.e2e.conftest import AXE, marks, open_rack, saved
+from tests.e2e.test_wall import commit, stage
+from tests.server import Server
+
+
+def opened(page: Page, name: str = "Porch, waxed jackets") -> Page:
+    open_rack(page, name)
+    stage(page, "Log")
+    expect(page.get_by_text("Nothing is measured yet.")).to_be_visible()
+    return page
+
+
+def test_a_stray_hole_is_measured_and_the_rest_spaced_around_it(home: Page) -> None:
+    page = opened(home)
+    commit(page, "Measured: hole 1", "banana")
+    expect(page.get_by_role("alert")).to_contain_text("“banana” is no number")
+    page.get_by_label("Measured: hole 1", exact=True).press("Escape")
+    commit(page, "Measured: hole 2", "404")
+    ways = page.get_by_role("region", name="Ways out: hole 2")
+    expect(ways).to_contain_text("Make the board again")
+    ways.get_by_role("button", name="Take it: Space the rest around it").click()
+    expect(ways).to_have_count(0)
+    expect(page.get_by_text("All as planned")).to_be_visible()
+    expect(page.get_by_role("list", name="Log")).to_contain_text("hole 2 was off: space the rest around it.")
+    saved(page)
+    stage(page, "The rack")
+    expect(page.get_by_role("group", name="The tape").get_by_role("button")).to_have_count(6)
+    assert marks(page)[1] == "404 mm"
+    page.keyboard.press("Control+z")
+    stage(page, "Log")
+    expect(ways).to_be_visible()
+    # Plugged, it is to be drilled where it was planned: its reading is void.
+    ways.get_by_role("button", name="Take it: Plug it, and drill again").click()
+    expect(ways).to_have_count(0)
+    expect(page.get_by_label("Measured: hole 2", exact=True)).to_have_value("")
+
+
+def test_hours_fits_and_words_are_kept_and_struck_out(home: Page) -> None:
+    page = opened(home)
+    entry = page.get_by_label("Entry", exact=True)
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_role("alert")).to_contain_text("Nothing is written")
+    page.get_by_label("Time", exact=True).click()
+    entry.fill("ages")
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_role("alert")).to_contain_text("“ages” is no time")
+    entry.fill("2 h 15")
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_role("region", name="Against the plan")).to_contain_text("2 h 15")
+    page.get_by_label("Next time").click()
+    entry.fill("Clamp the guide block.")
+    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("group", name="waxed jacket").get_by_label("goes on").click()
+    log = page.get_by_role("list", name="Log")
+    expect(log).to_contain_text("waxed jacket: goes on")
+    page.reload()
+    expect(log).to_contain_text("Clamp the guide block.")
+    page.get_by_role("button", name="Strike out: Clamp the guide block.").click()
+    expect(log).not_to_contain_text("Clamp the guide block.")
+
+
+def test_another_one_begins_as_it_was_built(home: Page) -> None:
+    page = opened(home, "Porch, padlocks")
+    commit(page, "Measured: hole 1", "37")
+    expect(page.get_by_label("Measured: hole 1", exact=True)).to_have_value("37 mm")
+    page.get_by_role("button", name="Make another").click()
+    expect(page.get_by_label("Name of the rack")).to_have_value("Porch, padlocks, again")
+    assert marks(page)[0] == "37 mm"
+
+
+def test_the_log_is_for_everybody_light_dark_and_on_a_phone(home: Page, browser: Browser, server: Server) -> None:
+    rack = home.get_by_role("link", name="Porch, waxed jackets").get_attribute("href")
+    for scheme, width in (("light", 1280), ("dark", 390)):
+        context = browser.new_context(color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True)  # type: ignore[arg-type]
+        page = context.new_page()
+        page.goto(f"{server.address}{rack}/log")
+        commit(page, "Measured: hole 3", "640")
+        expect(page.get_by_text("Make the board again")).to_be_visible()
+        page.evaluate(AXE.read_text("utf-8"))
+        wrong = page.evaluate("async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)")
+        assert wrong == [], scheme
+        assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), scheme
+        context.close()

@@ -1,0 +1,113 @@
+"""The log over HTTP: measured against planned, ways out taken, entries, another one like it."""
+
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+from tests.conftest import Json, change
+
+NOW = {"now": "2026-11-26T18:00"}
+
+
+@pytest.fixture
+def rack(client: TestClient) -> Json:
+    """Five jackets: marks at 130, 390, 650, 910 and 1170 of 1300."""
+    hangs = [{"item": "waxed-jacket", "count": 5}]
+    made: Json = client.post("/api/racks", json={"hangs": hangs, "tape": "1 mm"}).json()
+    return made
+
+
+def write(client: TestClient, rack: Json, kind: str, text: str = "", what: str = "", **more: Any) -> Json:
+    body = {"kind": kind, "day": "2026-11-27", "text": text, "what": what, **more}
+    answer = client.post(f"/api/racks/{rack['id']}/log", json=body)
+    assert answer.status_code == 201, answer.text
+    found: Json = answer.json()
+    return found
+
+
+def test_what_is_measured_is_told_at_once(client: TestClient, rack: Json) -> None:
+    at = f"/api/racks/{rack['id']}/log"
+    assert client.get(at).json()["says"] == "Nothing is measured yet."
+    assert write(client, rack, "measured", "131", "1")["says"] == "All as planned; the holes drift by 1 mm in the mean."
+    off = write(client, rack, "measured", "40.4 cm", "2")
+    assert (off["trouble"], off["says"]) == (["2"], "1 is off by more than a step of the tape.")
+    row = next(one for one in off["measured"] if one["what"] == "2")
+    assert (row["title"], row["planned"], row["found"], row["off"], row["good"]) == (
+        "hole 2",
+        "390 mm",
+        "404 mm",
+        "+14 mm",
+        False,
+    )
+    # A reading takes the place of the last one; without text it is taken back.
+    again = write(client, rack, "measured", "392", "2")
+    assert len([one for one in again["entries"] if one["says"].startswith("hole 2")]) == 1
+    gone = write(client, rack, "measured", "", "2")
+    assert [one["says"] for one in gone["entries"]] == ["hole 1: 131 mm"]
+
+
+@pytest.mark.parametrize(
+    ("kind", "what", "text", "field"),
+    [
+        ("measured", "1", "banana", "text"), ("measured", "9", "100", "what"), ("measured", "1", "90 m", "text"),
+        ("measured", "board", "-4 mm", "text"), ("time", "", "a while", "text"), ("note", "", "  ", "text"), ("fit", "kettle", "", "what"),
+    ],
+)  # fmt: skip
+def test_what_cannot_be_kept_is_said(
+    client: TestClient, rack: Json, kind: str, what: str, text: str, field: str
+) -> None:
+    body = {"kind": kind, "day": "2026-11-27", "text": text, "what": what}
+    answer = client.post(f"/api/racks/{rack['id']}/log", json=body)
+    assert (answer.status_code, answer.json()["errors"][0]["field"]) == (422, field)
+    assert client.get(f"/api/racks/{rack['id']}/log").json()["entries"] == []
+
+
+def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Json) -> None:
+    write(client, rack, "measured", "404", "2")
+    ways = client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "2"}).json()
+    assert {way["code"] for way in ways} >= {"adopt", "respace", "shift", "plug", "anew"}
+    assert [way["stops"] for way in ways] == sorted(way["stops"] for way in ways)
+    respace = next(way for way in ways if way["code"] == "respace")
+    changed = change(client, rack, respace["patch"])
+    assert changed["design"]["marks"]["x"] == pytest.approx(respace["x"])
+    log = write(client, rack, "mishap", "Hole 2 at 404 mm: the rest spaced around it.", "2", clears=respace["clears"])
+    assert log["trouble"] == []
+    plug = next(way for way in ways if way["code"] == "plug")
+    assert (plug["patch"], plug["clears"]) == (None, ["2"])
+    cleared = write(client, rack, "mishap", "Plugged after all.", "2", clears=plug["clears"])
+    assert next(one for one in cleared["measured"] if one["what"] == "2")["found"] == ""
+    marks = [
+        task
+        for task in client.get(f"/api/racks/{rack['id']}/making", params=NOW).json()["tasks"]
+        if task["key"] == "mark:0"
+    ]
+    assert "404" in str(marks), "the bench reads the new marks"
+    assert client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "3"}).status_code == 422
+
+
+def test_hours_fits_and_notes_are_kept_and_taken_back(client: TestClient, rack: Json) -> None:
+    write(client, rack, "time", "1 h 30")
+    log = write(client, rack, "time", "45 min")
+    assert (log["hours"], log["usual"]) == ("2 h 15", ["2 h 15 went into 1 rack."])
+    assert log["planned_hours"]
+    fit = write(client, rack, "fit", what="", found=["goes on", "bumps"])
+    assert fit["fits"] == [{"item": "", "name": "waxed jacket", "found": ["goes on", "bumps"]}]
+    note = write(client, rack, "next", "Hooks a finger lower.")
+    first = note["entries"][0]
+    assert (first["kind"], first["says"]) == ("next", "Hooks a finger lower.")
+    after = client.delete(f"/api/racks/{rack['id']}/log/{first['id']}").json()
+    assert first not in after["entries"]
+    assert client.delete(f"/api/racks/{rack['id']}/log/{first['id']}").status_code == 404
+
+
+def test_another_one_begins_with_what_was_really_built(client: TestClient, rack: Json) -> None:
+    write(client, rack, "measured", "1310", "board")
+    for place, at in enumerate(("131", "392", "652"), 1):
+        usual = write(client, rack, "measured", at, str(place))["usual"]
+    assert usual == ["Your holes lie 2 mm beyond their marks, by the middle of 3."]
+    again = client.post(f"/api/racks/{rack['id']}/log/another").json()
+    assert again["name"].endswith(", again")
+    assert again["design"]["marks"]["text"][:3] == ["131 mm", "392 mm", "652 mm"]
+    assert again["design"]["brief"]["row"]["length"] == "1310 mm"
+    assert client.get(f"/api/racks/{again['id']}/log").json()["entries"] == []

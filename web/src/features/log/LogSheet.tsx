@@ -1,0 +1,162 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { api } from "../../api/client";
+import type { Log, WayOut } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { Field } from "../../ui/Field";
+import { Measure } from "../../ui/Measure";
+import { useSession, useShown } from "../rack/shown";
+import { useShortcuts } from "../rack/useShortcuts";
+import { Strip } from "./Strip";
+import { useLog } from "./useLog";
+
+/** Measured against planned: the board as it is, each hole, and ways out where one strays. */
+export function LogSheet({ onHelp }: { onHelp: () => void }) {
+  const session = useSession();
+  const log = useLog();
+  useShortcuts({ "?": onHelp, undo: session.undo, redo: session.redo });
+  return (
+    <section aria-label="As built" className="min-w-0 flex-1 bg-wall px-3 pb-6 md:overflow-y-auto">
+      {log.isPending && (
+        <p role="status" className="p-6 text-soft">
+          Opening the log…
+        </p>
+      )}
+      {log.error && (
+        <p role="alert" className="my-4 border border-care bg-care-bg p-3 text-care">
+          {log.error.message} <Button onClick={() => void log.refetch()}>Try again</Button>
+        </p>
+      )}
+      {log.data && <AsBuilt log={log.data} write={log.write} />}
+    </section>
+  );
+}
+
+function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["write"] }) {
+  const [board, ...holes] = log.measured;
+  const end = useShown((shown) => shown.design.ends[0]);
+  if (!board) return null;
+  return (
+    <>
+      <h2 className="flex flex-wrap items-baseline gap-x-3 border-b-2 border-ink pt-3 text-[1.05rem]">
+        <span className="flex-1">As built, from the {end}</span>
+        <span className={`text-[0.87rem] font-normal ${log.trouble.length ? "text-care" : "text-soft"}`}>
+          {log.says} Least air <Measure text={log.air} />.
+        </span>
+      </h2>
+      <Strip
+        long={board.x}
+        found={board.found_x}
+        planned={holes.map(({ x }) => x)}
+        built={holes.map(({ found_x }) => found_x)}
+      />
+      <div className="mt-3 grid items-start gap-x-5 lg:grid-cols-[21rem_minmax(0,1fr)]">
+        <table className="w-full text-[0.95rem]">
+          <thead className="text-left text-soft">
+            <tr>
+              <th className="font-normal">what</th>
+              <th className="text-right font-normal">planned</th>
+              <th className="text-right font-normal">measured</th>
+              <th className="w-24 text-right font-normal">off by</th>
+            </tr>
+          </thead>
+          <tbody>
+            {log.measured.map((one) => (
+              <tr key={one.what} className="border-t border-rule">
+                <td>{one.title}</td>
+                <td className="hand text-right">
+                  <Measure text={one.planned} />
+                </td>
+                <td>
+                  <Field
+                    label={`Measured: ${one.title}`}
+                    labelHidden
+                    className="justify-end"
+                    value={one.found}
+                    placeholder="…"
+                    onCommit={(text) => write({ kind: "measured", what: one.what, text })}
+                  />
+                </td>
+                <td className={`hand text-right ${one.good ? "text-soft" : "font-semibold text-stop"}`}>
+                  <Measure text={one.off} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <div>
+          {log.trouble.map((what) => (
+            <WaysOut
+              key={what}
+              what={what}
+              title={log.measured.find((one) => one.what === what)?.title ?? what}
+            />
+          ))}
+        </div>
+      </div>
+    </>
+  );
+}
+
+/** What can be done about something that is off: each way drawn, with what comes of it and what it costs. */
+function WaysOut({ what, title }: { what: string; title: string }) {
+  const session = useSession();
+  const id = useShown((shown) => shown.rack.id);
+  const version = useShown((shown) => shown.rack.version);
+  const { write } = useLog();
+  const [taken, setTaken] = useState(false);
+  const ways = useQuery({
+    queryKey: ["ways-out", id, version, what],
+    queryFn: () => api.waysOut(id, what),
+    enabled: !taken,
+  });
+  async function take(way: WayOut) {
+    setTaken(true);
+    if (way.patch) session.apply(way.patch);
+    await write({
+      kind: "mishap",
+      what,
+      text: `${title} was off: ${way.title.toLowerCase()}.`,
+      clears: way.clears,
+    });
+    setTaken(false);
+  }
+  return (
+    <section aria-label={`Ways out: ${title}`} className="mb-3 border border-care bg-sheet max-lg:mt-3">
+      <h3 className="border-b border-rule bg-care-bg px-2 py-0.5 text-[0.98rem] text-care">
+        {title[0]?.toUpperCase()}
+        {title.slice(1)} is off. Ways to go on, the least harmful first:
+      </h3>
+      {ways.isPending && <p className="px-2 py-1 text-soft">Working them out…</p>}
+      {ways.error && (
+        <p role="alert" className="px-2 text-stop">
+          {ways.error.message}
+        </p>
+      )}
+      <ul>
+        {ways.data?.map((way) => (
+          <li
+            key={way.code}
+            className="grid items-center gap-x-3 border-t border-rule px-2 py-1 first:border-t-0 xl:grid-cols-[minmax(0,1fr)_11rem_auto]"
+          >
+            <div>
+              <p>
+                <strong className="font-semibold">{way.title}.</strong> {way.says}
+              </p>
+              <p className="hand text-[0.85rem] text-soft">
+                out of even <Measure text={way.even} />, least air <Measure text={way.air} />, costs{" "}
+                {way.costs}
+                {way.stops > 0 && <span className="text-stop">, {way.stops} to settle</span>}
+              </p>
+            </div>
+            <Strip long={way.long} found={null} planned={way.x} built={[]} small />
+            <Button aria-label={`Take it: ${way.title}`} onClick={() => void take(way)}>
+              Take it
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,195 @@
+import { useState } from "react";
+import { useNavigate } from "react-router";
+
+import { api } from "../../api/client";
+import type { EntryText, Log } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { useSay } from "../../ui/Toasts";
+import { Section } from "../rack/Section";
+import { useShown } from "../rack/shown";
+import { useLog } from "./useLog";
+
+const FITS = ["goes on", "comes off", "bumps"] as const;
+const KINDS = [
+  { kind: "note", label: "Note", hint: "what was done, what it was like" },
+  { kind: "next", label: "Next time", hint: "what to do otherwise" },
+  { kind: "time", label: "Time", hint: "1 h 30" },
+] as const;
+
+/** Time and money against the plan, how the things fit, dated entries, and another one like it. */
+export function LogStage() {
+  const log = useLog();
+  if (!log.data) return <p className="p-3 text-soft">Opening the log…</p>;
+  return (
+    <>
+      <Against log={log.data} />
+      <Fits log={log.data} write={log.write} />
+      <Entries log={log.data} write={log.write} takeBack={log.takeBack} />
+      <Another />
+    </>
+  );
+}
+
+function Against({ log }: { log: Log }) {
+  return (
+    <Section title="Against the plan">
+      <dl className="grid grid-cols-[auto_1fr_1fr] gap-x-3 text-[0.95rem]">
+        <dt />
+        <dd className="text-right text-soft">planned</dd>
+        <dd className="text-right text-soft">really</dd>
+        <dt className="text-soft">time</dt>
+        <dd className="hand text-right">{log.planned_hours}</dd>
+        <dd className="hand text-right">{log.hours || "—"}</dd>
+        <dt className="text-soft">money</dt>
+        <dd className="hand text-right">{log.planned_money || "—"}</dd>
+        <dd className="hand text-right">{log.spent || "—"}</dd>
+      </dl>
+      {log.usual.map((says) => (
+        <p key={says} className="mt-1 text-[0.87rem] text-soft">
+          {says}
+        </p>
+      ))}
+    </Section>
+  );
+}
+
+type Write = ReturnType<typeof useLog>["write"];
+
+function Fits({ log, write }: { log: Log; write: Write }) {
+  return (
+    <Section title="Tried on the rack">
+      {log.fits.map((fit) => (
+        <div
+          key={fit.item}
+          className="flex flex-wrap items-baseline gap-x-3"
+          role="group"
+          aria-label={fit.name}
+        >
+          <span className="flex-1">{fit.name}</span>
+          {FITS.map((one) => (
+            <label
+              key={one}
+              className="flex min-h-7 items-center gap-1 text-[0.93rem] pointer-coarse:min-h-10"
+            >
+              <input
+                type="checkbox"
+                className="accent-(--act)"
+                checked={fit.found.includes(one)}
+                onChange={(event) => {
+                  const found = event.target.checked
+                    ? [...fit.found, one]
+                    : fit.found.filter((other) => other !== one);
+                  void write({ kind: "fit", what: fit.item, found });
+                }}
+              />
+              {one}
+            </label>
+          ))}
+        </div>
+      ))}
+    </Section>
+  );
+}
+
+interface EntriesProps {
+  log: Log;
+  write: Write;
+  takeBack: (entry: string) => Promise<string | null>;
+}
+
+function Entries({ log, write, takeBack }: EntriesProps) {
+  const [kind, setKind] = useState<EntryText["kind"]>("note");
+  const [text, setText] = useState("");
+  const [error, setError] = useState<string | null>(null);
+  async function add() {
+    const wrong = await write({ kind, text });
+    setError(wrong);
+    if (wrong === null) setText("");
+  }
+  return (
+    <Section title="Entries">
+      <div role="radiogroup" aria-label="Kind of entry" className="flex gap-3 text-[0.93rem]">
+        {KINDS.map((one) => (
+          <label key={one.kind} className="flex min-h-7 items-center gap-1 pointer-coarse:min-h-10">
+            <input
+              type="radio"
+              name="kind"
+              className="accent-(--act)"
+              checked={kind === one.kind}
+              onChange={() => setKind(one.kind)}
+            />
+            {one.label}
+          </label>
+        ))}
+      </div>
+      <form
+        className="flex items-start gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void add();
+        }}
+      >
+        <textarea
+          aria-label="Entry"
+          rows={2}
+          value={text}
+          maxLength={1000}
+          placeholder={KINDS.find((one) => one.kind === kind)?.hint}
+          aria-invalid={error !== null}
+          aria-describedby={error ? "entry-error" : undefined}
+          onChange={(event) => setText(event.target.value)}
+          className="min-w-0 flex-1 border border-rule bg-paper px-1.5 py-1 aria-invalid:border-stop aria-invalid:bg-stop-bg"
+        />
+        <Button type="submit" look="act">
+          Keep
+        </Button>
+      </form>
+      {error && (
+        <p id="entry-error" role="alert" className="text-stop">
+          {error}
+        </p>
+      )}
+      <ol aria-label="Log" className="mt-1.5">
+        {log.entries.map((entry) => (
+          <li key={entry.id} className="flex items-baseline gap-2 border-t border-rule py-0.5 text-[0.92rem]">
+            <span className="hand shrink-0 text-[0.82rem] text-soft">{entry.day}</span>
+            <span className={`min-w-0 flex-1 ${entry.kind === "next" ? "font-semibold" : ""}`}>
+              {entry.says}
+            </span>
+            <Button
+              look="bare"
+              aria-label={`Strike out: ${entry.says}`}
+              onClick={() => void takeBack(entry.id)}
+            >
+              ×
+            </Button>
+          </li>
+        ))}
+      </ol>
+    </Section>
+  );
+}
+
+function Another() {
+  const id = useShown((shown) => shown.rack.id);
+  const navigate = useNavigate();
+  const say = useSay();
+  return (
+    <Section title="Another one">
+      <p className="text-[0.87rem] text-soft">
+        It begins with what was really built: the board as long as it is, the holes where they are.
+      </p>
+      <Button
+        className="mt-1"
+        onClick={() =>
+          void api.makeAnother(id).then(
+            (made) => navigate(`/racks/${made.id}`),
+            (error: Error) => say(error.message),
+          )
+        }
+      >
+        Make another
+      </Button>
+    </Section>
+  );
+}
