@@ -19,8 +19,9 @@ FLOORS = {
     "exports": {"core", "exports"},
     "imports": {"core", "exports", "imports"},
     "suppliers": {"core"},
-    "standins": {"core", "data"},
-    "api": {"data", "core", "store", "exports", "imports", "suppliers", "api"},
+    "instruments": {"core", "instruments"},
+    "standins": {"core", "data", "instruments"},
+    "api": {"data", "core", "store", "exports", "imports", "suppliers", "instruments", "api"},
 }
 PURE = {"datetime",
     "ast", "bisect", "collections", "dataclasses", "enum", "fractions", "functools", "heapq", "highspy", "itertools", "math", "numpy", "pydantic",

@@ -189,6 +189,7 @@ def _run(data: Path, host: str, port: int, yard: str | None) -> None:
 
     from yardcliff.api.app import create_app
     from yardcliff.api.security import LOCAL_NAMES, MAX_BODY
+    from yardcliff.standins.instruments import instruments
     from yardcliff.store.database import Database
     from yardcliff.suppliers import HttpSupplier
 
@@ -200,7 +201,7 @@ def _run(data: Path, host: str, port: int, yard: str | None) -> None:
     shown = f"[{host}]" if ":" in host else host
     address = f"http://{shown}:{listener.getsockname()[1]}"
     print(f"Yardcliff is at {address}\nData: {data}\nStop it with Ctrl+C.", flush=True)
-    server = create_app(database, LOCAL_NAMES | {host}, HttpSupplier(yard) if yard else None)
+    server = create_app(database, LOCAL_NAMES | {host}, HttpSupplier(yard) if yard else None, instruments())
     config = uvicorn.Config(
         server,
         log_level="warning",

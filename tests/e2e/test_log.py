@@ -39,6 +39,23 @@ def test_a_stray_hole_is_measured_and_the_rest_spaced_around_it(home: Page) -> N
     expect(page.get_by_label("Measured: hole 2", exact=True)).to_have_value("")
 
 
+def test_readings_are_taken_from_an_instrument_once_it_is_still(home: Page) -> None:
+    page = opened(home)
+    page.get_by_role("radio", name="tape", exact=True).click()
+    expect(page.get_by_text("Hold it to the board.")).to_be_visible()
+    take = page.get_by_role("button", name="Take it", exact=True)
+    expect(page.get_by_role("button", name="Hold still")).to_be_disabled()
+    take.click(timeout=15_000)
+    expect(page.get_by_text("Hold it to hole 1.")).to_be_visible()
+    take.click(timeout=15_000)
+    expect(page.get_by_text("Hold it to hole 2.")).to_be_visible()
+    expect(page.get_by_label("Measured: hole 1", exact=True)).not_to_have_value("")
+    page.get_by_role("radio", name="caliper").click()
+    expect(page.get_by_text("Longer than the caliper measures.")).to_be_visible(timeout=10_000)
+    page.get_by_role("radio", name="by hand").click()
+    expect(page.get_by_text("Hold it to")).to_have_count(0)
+
+
 def test_hours_fits_and_words_are_kept_and_struck_out(home: Page) -> None:
     page = opened(home)
     entry = page.get_by_label("Entry", exact=True)

@@ -11,6 +11,7 @@ from yardcliff.api import (
     batch,
     catalogue,
     errors,
+    instruments,
     items,
     log,
     making,
@@ -25,6 +26,7 @@ from yardcliff.api import (
 )
 from yardcliff.api.door import Phone
 from yardcliff.api.security import LOCAL_NAMES, Guard
+from yardcliff.instruments import Instruments
 from yardcliff.store.database import Database
 from yardcliff.suppliers import Supplier
 
@@ -42,8 +44,13 @@ Yardcliff designs hanging racks: it spaces what hangs, derives the board, and gi
 """
 
 
-def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES, yard: Supplier | None = None) -> FastAPI:
-    """The ASGI application over an open data file, which it closes on shutdown; a timber `yard` may be asked for prices."""
+def create_app(
+    database: Database,
+    hosts: frozenset[str] = LOCAL_NAMES,
+    yard: Supplier | None = None,
+    measuring: Instruments | None = None,
+) -> FastAPI:
+    """The ASGI application over an open data file, which it closes on shutdown; a timber `yard` may be asked for prices, instruments for what they are `measuring`."""
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
@@ -63,6 +70,7 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES, yard: Su
     )
     app.state.database = database
     app.state.yard = yard
+    app.state.instruments = measuring or {}
     errors.install(app)
 
     @app.get("/api/health", tags=["server"])
@@ -75,6 +83,7 @@ def create_app(database: Database, hosts: frozenset[str] = LOCAL_NAMES, yard: Su
     app.include_router(solve.router)
     app.include_router(making.router)
     app.include_router(log.router)
+    app.include_router(instruments.router)
     app.include_router(phone.router)
     app.include_router(racks.router)
     app.include_router(versions.router)

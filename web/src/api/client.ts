@@ -153,6 +153,7 @@ export const api = {
   waysOut: (id: string, what: string) =>
     call<WayOut[]>("GET", `${rack(id)}/log/ways?${new URLSearchParams({ what, now: wallTime() })}`),
   makeAnother: (id: string) => call<Rack>("POST", `${rack(id)}/log/another`),
+  instruments: () => call<string[]>("GET", "/instruments"),
   phone: (to: string) => call<Phone>("GET", `/phone?${new URLSearchParams({ to })}`),
   allowPhone: (to: string) => call<Phone>("POST", `/phone?${new URLSearchParams({ to })}`),
   shutPhone: () => call<Phone>("DELETE", "/phone"),

@@ -8,6 +8,7 @@ import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
 import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
+import { Instrument } from "./Instrument";
 import { Strip } from "./Strip";
 import { useLog } from "./useLog";
 
@@ -52,39 +53,42 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
         built={holes.map(({ found_x }) => found_x)}
       />
       <div className="mt-3 grid items-start gap-x-5 lg:grid-cols-[21rem_minmax(0,1fr)]">
-        <table className="w-full text-[0.95rem]">
-          <thead className="text-left text-soft">
-            <tr>
-              <th className="font-normal">what</th>
-              <th className="text-right font-normal">planned</th>
-              <th className="text-right font-normal">measured</th>
-              <th className="w-24 text-right font-normal">off by</th>
-            </tr>
-          </thead>
-          <tbody>
-            {log.measured.map((one) => (
-              <tr key={one.what} className="border-t border-rule">
-                <td>{one.title}</td>
-                <td className="hand text-right">
-                  <Measure text={one.planned} />
-                </td>
-                <td>
-                  <Field
-                    label={`Measured: ${one.title}`}
-                    labelHidden
-                    className="justify-end"
-                    value={one.found}
-                    placeholder="…"
-                    onCommit={(text) => write({ kind: "measured", what: one.what, text })}
-                  />
-                </td>
-                <td className={`hand text-right ${one.good ? "text-soft" : "font-semibold text-stop"}`}>
-                  <Measure text={one.off} />
-                </td>
+        <div>
+          <Instrument log={log} write={write} />
+          <table className="w-full text-[0.95rem]">
+            <thead className="text-left text-soft">
+              <tr>
+                <th className="font-normal">what</th>
+                <th className="text-right font-normal">planned</th>
+                <th className="text-right font-normal">measured</th>
+                <th className="w-24 text-right font-normal">off by</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {log.measured.map((one) => (
+                <tr key={one.what} className="border-t border-rule">
+                  <td>{one.title}</td>
+                  <td className="hand text-right">
+                    <Measure text={one.planned} />
+                  </td>
+                  <td>
+                    <Field
+                      label={`Measured: ${one.title}`}
+                      labelHidden
+                      className="justify-end"
+                      value={one.found}
+                      placeholder="…"
+                      onCommit={(text) => write({ kind: "measured", what: one.what, text })}
+                    />
+                  </td>
+                  <td className={`hand text-right ${one.good ? "text-soft" : "font-semibold text-stop"}`}>
+                    <Measure text={one.off} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
         <div>
           {log.trouble.map((what) => (
             <WaysOut

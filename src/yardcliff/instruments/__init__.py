@@ -1,0 +1,100 @@
+"""Measuring instruments that send what they show: the port that each answers by, and how its lines are read."""
+
+import re
+from collections import deque
+from collections.abc import AsyncIterator, Callable, Mapping
+from dataclasses import dataclass, field
+from typing import Protocol
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.length import INCH, Tape, Unit
+
+QUIET = 1.2
+"""So long without a line, and nothing comes from it, s."""
+CALM = 4
+"""So many readings that agree are a steady one."""
+_LINE = re.compile(r"\s*([+-]?)\s*(\d{1,5}(?:\.\d{1,4})?)\s*(mm|in)\s*", re.IGNORECASE)
+
+
+class Instrument(Protocol):
+    """A caliper, a tape: `apart` is by how much its readings of one thing may differ, `reach` the longest that it measures, mm."""
+
+    name: str
+    apart: Fraction
+    reach: Fraction
+
+    def lines(self) -> AsyncIterator[str]:
+        """What it sends, a line a reading, as long as it is asked."""
+        ...
+
+
+Instruments = Mapping[str, Callable[[Fraction], Instrument]]
+"""Instruments by their names; a simulated one is told what lies between its jaws, mm, a real one needs not."""
+
+
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """One line, read: mm, and the unit that the instrument is set to."""
+
+    mm: Fraction
+    unit: Unit
+
+
+def read_line(line: str) -> Reading | None:
+    """A line like `+0072.34 mm`; None for what is no reading: half a line, an error code, a stray byte."""
+    found = _LINE.fullmatch(line)
+    if not found:
+        return None
+    sign, digits, unit = found.groups()
+    value = Fraction(digits) * (-1 if sign == "-" else 1)
+    return Reading(value * INCH, "in") if unit.lower() == "in" else Reading(value, "mm")
+
+
+@dataclass(frozen=True, slots=True)
+class Shown:
+    """What is shown of an instrument now: the value, mm, whether it is `steady`, and what there is to say."""
+
+    mm: Fraction | None
+    steady: bool
+    says: str = ""
+
+
+@dataclass(slots=True)
+class Steadied:
+    """The lines of an instrument as they come: a value is steady once enough of them agree, and then it is their middle one."""
+
+    instrument: Instrument
+    tape: Tape
+    last: deque[Reading] = field(default_factory=lambda: deque(maxlen=CALM))
+
+    def hear(self, line: str | None) -> Shown:
+        """The next line, or None where none came in time."""
+        if line is None:
+            self.last.clear()
+            return Shown(None, steady=False, says=f"Nothing comes from the {self.instrument.name}: is it on, and near?")
+        reading = read_line(line)
+        if reading is None:
+            return self._shown("A reading was garbled.")
+        if self.last and self.last[-1].unit != reading.unit:
+            self.last.clear()
+        self.last.append(reading)
+        if reading.mm < 0:
+            return Shown(
+                reading.mm,
+                steady=False,
+                says=f"It shows less than nothing: close the {self.instrument.name} and set it to zero.",
+            )
+        if reading.mm > self.instrument.reach:
+            return Shown(reading.mm, steady=False, says=f"Longer than the {self.instrument.name} measures.")
+        return self._shown("")
+
+    def _shown(self, says: str) -> Shown:
+        if not self.last:
+            return Shown(None, steady=False, says=says)
+        values = sorted(one.mm for one in self.last)
+        steady = len(values) == CALM and values[-1] - values[0] <= self.instrument.apart
+        now = self.last[-1]
+        if now.unit != self.tape.unit and not says:
+            word = "inches" if now.unit == "in" else "millimetres"
+            says = f"The {self.instrument.name} is set to {word}; what is taken is {self.tape.write_fine(values[len(values) // 2])}."
+        return Shown(values[len(values) // 2] if steady else now.mm, steady, says)
