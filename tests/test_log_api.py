@@ -1,9 +1,11 @@
 """The log over HTTP: measured against planned, ways out taken, entries, another one like it."""
 
+from io import BytesIO
 from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
+from pypdf import PdfReader
 
 from tests.conftest import Json, change
 
@@ -101,6 +103,20 @@ def test_hours_fits_and_notes_are_kept_and_taken_back(client: TestClient, rack: 
     assert client.delete(f"/api/racks/{rack['id']}/log/{first['id']}").status_code == 404
 
 
+def test_what_the_saw_really_takes_is_learned_over_several_racks(client: TestClient, rack: Json) -> None:
+    log = write(client, rack, "measured", "2.9", "saw cut")
+    assert (log["kerf"]["planned"], log["kerf"]["off"], log["kerf"]["good"], log["trouble"]) == (
+        "2.5 mm",
+        "+0.4 mm",
+        False,
+        [],
+    )
+    for at in ("2.7", "2.8"):
+        copy = client.post(f"/api/racks/{rack['id']}/copy", json={}).json()
+        log = write(client, copy, "measured", at, "saw cut")
+    assert log["usual"] == ["Your saw takes 2.8 mm at each cut, by the middle of 3."]
+
+
 def test_another_one_begins_with_what_was_really_built(client: TestClient, rack: Json) -> None:
     write(client, rack, "measured", "1310", "board")
     for place, at in enumerate(("131", "392", "652"), 1):
@@ -111,3 +127,28 @@ def test_another_one_begins_with_what_was_really_built(client: TestClient, rack:
     assert again["design"]["marks"]["text"][:3] == ["131 mm", "392 mm", "652 mm"]
     assert again["design"]["brief"]["row"]["length"] == "1310 mm"
     assert client.get(f"/api/racks/{again['id']}/log").json()["entries"] == []
+
+
+def test_the_build_record_goes_on_paper(client: TestClient, rack: Json) -> None:
+    write(client, rack, "measured", "404", "2")
+    write(client, rack, "time", "1 h 30")
+    write(client, rack, "fit", what="", found=["goes on"])
+    for k in range(60):
+        write(client, rack, "note", f"Evening {k}: " + "sanded and swept. " * 6)
+    answer = client.get(f"/api/racks/{rack['id']}/log/files/record.pdf")
+    pages = PdfReader(BytesIO(answer.content)).pages
+    text = " ".join(page.extract_text() for page in pages)
+    assert len(pages) > 1
+    for said in (
+        "build record",
+        "hole 2",
+        "390 mm",
+        "404 mm",
+        "+14 mm",
+        "1 h 30",
+        "goes on",
+        "Evening 0",
+        "Evening 59",
+    ):
+        assert said in text, said
+    assert client.get("/api/racks/nobody/log/files/record.pdf").status_code == 404

@@ -250,3 +250,17 @@ def test_several_rows_are_staggered_hung_apart_and_marked_each(home: Page) -> No
     most.press("Enter")
     home.get_by_role("button", name="Hang the most").click()
     expect(home.get_by_label("length", exact=True)).to_have_value("1200 mm")
+
+
+def test_a_thing_is_measured_with_an_instrument(home: Page) -> None:
+    page = home
+    page.get_by_role("link", name="Things").first.click()
+    page.get_by_role("button", name="padlock").first.click()
+    sheet = page.get_by_role("dialog")
+    sheet.get_by_role("textbox", name="front").focus()
+    before = sheet.get_by_role("textbox", name="front").input_value()
+    sheet.get_by_role("radio", name="caliper").click()
+    expect(sheet.get_by_text("Hold it to front.")).to_be_visible()
+    sheet.get_by_role("button", name="Take it").click(timeout=15_000)
+    expect(sheet.get_by_role("textbox", name="front")).not_to_have_value(before)
+    expect(sheet.get_by_text("Hold it to held.")).to_be_visible()

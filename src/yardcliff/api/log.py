@@ -4,17 +4,17 @@ from collections.abc import Iterable
 from datetime import date
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, Field, TypeAdapter, ValidationError
 
 from yardcliff.api.deps import AtBench, KeptLog, OnSite, Sites, Speaks, Store, Timbers
 from yardcliff.api.making import When, planned_time
-from yardcliff.api.racks import view_stored
+from yardcliff.api.racks import Paper, attached, view_stored
 from yardcliff.api.scene_wire import Wire
 from yardcliff.api.tongue import Tongue
 from yardcliff.api.wire import RackView
 from yardcliff.core.amend import BriefError, amend, dump, problems, read_brief
-from yardcliff.core.built.measured import BOARD, Built, Measured, measured
+from yardcliff.core.built.measured import BOARD, SAW_CUT, Built, Measured, measured
 from yardcliff.core.built.ways_out import WayOut, taught, ways_out
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
@@ -62,6 +62,9 @@ class LogView(Wire):
     """The log: what was measured, what is off (by its `what`), entries, time and money against the plan."""
 
     measured: list[MeasuredView]
+    kerf: MeasuredView = Field(
+        description="What the saw took at a cut, by itself: two cuts beside one another, and what is missing."
+    )
     trouble: list[str]
     says: str
     air: str
@@ -104,15 +107,17 @@ class EntryText(BaseModel):
 
 def _built(entries: Iterable[Entry]) -> Built:
     read_by = {one.what: read(one.data["at"]) for one in entries if one.kind == "measured"}
-    drilled = {int(what) - 1: at for what, at in read_by.items() if what != BOARD}
+    drilled = {int(what) - 1: at for what, at in read_by.items() if what.isdigit()}
     return Built(read_by.get(BOARD), drilled)
 
 
 def _measure(body: EntryText, done: Design) -> dict[str, str]:
     """A reading as it is kept. Raises `BriefError`."""
-    places = [BOARD, *(str(k + 1) for k in range(done.rack.row.holders))]
+    places = [BOARD, SAW_CUT, *(str(k + 1) for k in range(done.rack.row.holders))]
     if body.what not in places:
-        raise BriefError([("what", f"“{body.what}” is not measured here: the board, or a hole by its number.")])
+        raise BriefError(
+            [("what", f"“{body.what}” is not measured here: the board, a saw cut, or a hole by its number.")]
+        )
     try:
         at = read(body.text, done.tape.unit)
     except LengthError as error:
@@ -156,6 +161,7 @@ def get_log(
     made = making(done, priced(done, supply), bench.shop, planned_time("now", "2026-01-05T08:00"), {})
     return LogView(
         measured=[_row(one, done) for one in found.rows],
+        kerf=_row(_kerf(entries, done), done),
         trouble=trouble,
         says=_verdict(found.drift, len(trouble), any(one.found is not None for one in found.rows), done.tape),
         air=done.tape.write(found.air),
@@ -170,6 +176,14 @@ def get_log(
         planned_money=tongue.money(sum(one.planned for one in sawings), currency) if sawings else "",
         usual=list(_usual(log.entries(), sites, store)),
     )  # fmt: skip
+
+
+def _kerf(entries: Iterable[Entry], done: Design) -> Measured:
+    """The saw's cut as it is reckoned with, and as it was measured; a fifth of a mm off is another cut plan."""
+    planned = done.brief.cutting.takes
+    found = next((read(one.data["at"]) for one in entries if (one.kind, one.what) == ("measured", SAW_CUT)), None)
+    off = None if found is None else found - planned
+    return Measured(SAW_CUT, planned, found, off, off is None or abs(off) <= Fraction(1, 5))
 
 
 def _usual(entries: list[Entry], sites: Sites, store: Store) -> Iterable[str]:
@@ -191,6 +205,10 @@ def _usual(entries: list[Entry], sites: Sites, store: Store) -> Iterable[str]:
             else f"{tape.write_fine(abs(drift))} {'beyond' if drift > 0 else 'short of'} their marks"
         )
         yield f"Your holes lie {side}, by the middle of {len(offs)}."
+    cuts = [read(one.data["at"]) for one in entries if (one.kind, one.what) == ("measured", SAW_CUT)]
+    kerf = taught(cuts)
+    if kerf is not None:
+        yield f"Your saw takes {exact_text(kerf)} at each cut, by the middle of {len(cuts)}."
     minutes = sum(one.data["minutes"] for one in entries if one.kind == "time")
     racks = len({one.rack_id for one in entries if one.kind == "time"})
     if racks:
@@ -217,10 +235,14 @@ def _row(one: Measured, done: Design) -> MeasuredView:
         else f"{'+' if one.off > 0 else '−'}{tape.write_fine(abs(one.off))}"
     )
     return MeasuredView(
-        what=one.what, title="the board" if one.what == BOARD else f"hole {one.what}", planned=tape.write(one.planned),
+        what=one.what, title=_title(one.what), planned=tape.write_fine(one.planned) if one.what == SAW_CUT else tape.write(one.planned),
         found="" if one.found is None else tape.write_given(one.found), off=off, good=one.good,
         x=float(one.planned), found_x=None if one.found is None else float(one.found),
     )  # fmt: skip
+
+
+def _title(what: str) -> str:
+    return {BOARD: "the board", SAW_CUT: "a saw cut"}.get(what, f"hole {what}")
 
 
 def _entry(one: Entry, done: Design, tongue: Tongue) -> EntryView:
@@ -229,8 +251,7 @@ def _entry(one: Entry, done: Design, tongue: Tongue) -> EntryView:
 
 def _says(one: Entry, done: Design) -> str:
     if one.kind == "measured":
-        about = "the board" if one.what == BOARD else f"hole {one.what}"
-        return f"{about}: {done.tape.write_given(read(one.data['at']))}"
+        return f"{_title(one.what)}: {done.tape.write_given(read(one.data['at']))}"
     if one.kind == "time":
         return f"{spoken(one.data['minutes'])} at the bench"
     if one.kind == "fit":
@@ -317,6 +338,35 @@ def _way(way: WayOut, tape: Tape, clears: list[str], currency: str, tongue: Tong
         air=tape.write(way.air), stops=way.stops, cares=way.cares, patch=way.patch, clears=clears, long=float(way.long),
         x=[float(axis) for axis in way.axes],
     )  # fmt: skip
+
+
+@router.get("/files/record.pdf", tags=["files"], response_class=Response)
+def export_record(
+    rack_id: str,
+    store: Store,
+    sites: OnSite,
+    timbers: Timbers,
+    bench: AtBench,
+    log: KeptLog,
+    tongue: Speaks,
+    paper: Paper = "a4",
+) -> Response:
+    """The build record on paper."""
+    from yardcliff.exports.buildrecord import Record, write_record  # reportlab is slow to import
+
+    name = store.get(rack_id).name
+    done = sites.stored(store.get(rack_id))
+    seen = get_log(rack_id, store, sites, timbers, bench, log, tongue)
+    figures = [("time", f"{seen.hours or 'not kept'}, planned {seen.planned_hours}")]
+    if seen.spent:
+        figures.append(("money", f"{seen.spent}, planned {seen.planned_money}"))
+    record = Record(
+        [*figures, *(("over all racks", says) for says in seen.usual)],
+        [(fit.name, ", ".join(fit.found) or "not tried yet") for fit in seen.fits],
+        [(entry.day, entry.says) for entry in reversed(seen.entries) if entry.kind not in ("measured", "fit")],
+    )
+    verdict = measured(done, _built(log.entries(rack_id)))
+    return attached(write_record(name, verdict, record, done.tape, paper), "application/pdf", name, "record.pdf")
 
 
 @router.post("/another", status_code=201)

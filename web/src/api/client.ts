@@ -188,6 +188,8 @@ export const batchUrl = (asked: string, kind: string) =>
 
 export const calendarUrl = (id: string) => `/api${rack(id)}/making/files/schedule.ics?now=${wallTime()}`;
 
+export const recordUrl = (id: string) => `/api${rack(id)}/log/files/record.pdf`;
+
 export const timberUrl = (id: string, kind: string) => `/api${rack(id)}/timber/files/${kind}`;
 
 export const aidUrl = (id: string, file: string) => `/api${rack(id)}/aids/${file}`;

@@ -416,6 +416,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/racks/{rack_id}/log/files/record.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Record
+         * @description The build record on paper.
+         */
+        get: operations["export_record_api_racks__rack_id__log_files_record_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/racks/{rack_id}/log/another": {
         parameters: {
             query?: never;
@@ -2271,6 +2291,8 @@ export interface components {
         LogView: {
             /** Measured */
             measured: components["schemas"]["MeasuredView"][];
+            /** @description What the saw took at a cut, by itself: two cuts beside one another, and what is missing. */
+            kerf: components["schemas"]["MeasuredView"];
             /** Trouble */
             trouble: string[];
             /** Says */
@@ -4401,6 +4423,37 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["WayOutView"][];
                 };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_record_api_racks__rack_id__log_files_record_pdf_get: {
+        parameters: {
+            query?: {
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description A value cannot be read */
             422: {

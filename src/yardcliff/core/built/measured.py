@@ -7,7 +7,7 @@ from itertools import pairwise
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 
-BOARD = "board"
+BOARD, SAW_CUT = "board", "saw cut"
 
 
 @dataclass(frozen=True, slots=True)

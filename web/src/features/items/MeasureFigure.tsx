@@ -5,6 +5,12 @@ type Stroke = Scene["symbols"][number]["strokes"][number];
 export const MEASURES = ["left", "right", "above", "below", "front", "held"] as const;
 export type Measured = (typeof MEASURES)[number];
 
+/** How long a measure of a thing is, mm. */
+export function lengthOf({ box, front, held }: Measures, measure: Measured): number {
+  const all = { left: -box.x0, right: box.x1, above: box.y1, below: -box.y0, front, held: held ?? 0 };
+  return Math.max(all[measure], 0);
+}
+
 /** Where each is measured, for those who do not see the figure. */
 const HOW: Record<Measured, string> = {
   left: "from the holder's axis to the leftmost point, as it hangs",

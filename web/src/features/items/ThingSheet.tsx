@@ -6,7 +6,8 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Input } from "../../ui/Input";
 import { Pick } from "../../ui/Pick";
-import { HowToMeasure, MEASURES, TAKES, type Measured } from "./MeasureFigure";
+import { Reader } from "../instruments/Reader";
+import { HowToMeasure, lengthOf, MEASURES, TAKES, type Measured } from "./MeasureFigure";
 
 interface Props {
   item: ItemChoice;
@@ -23,6 +24,8 @@ const as = (values: readonly string[]) => values.map((value) => ({ value, label:
 export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: Props) {
   const [columns, setColumns] = useState(item.columns);
   const [lit, setLit] = useState<Measured | null>(null);
+  /** What was looked at last: a reading goes there. */
+  const [last, setLast] = useState<Measured>(MEASURES[0]);
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [trouble, setTrouble] = useState<string | null>(null);
   const set = (column: string) => (text: string) => setColumns((old) => ({ ...old, [column]: text }));
@@ -55,7 +58,14 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
           {input("plural", "several")}
           <div className="grid grid-cols-2 gap-x-4">
             {MEASURES.map((measure) => (
-              <div key={measure} onFocus={() => setLit(measure)} onBlur={() => setLit(null)}>
+              <div
+                key={measure}
+                onFocus={() => {
+                  setLit(measure);
+                  setLast(measure);
+                }}
+                onBlur={() => setLit(null)}
+              >
                 {input(measure, measure)}
               </div>
             ))}
@@ -64,6 +74,16 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
             {input("air", "air")}
             {text("takes") === "bridge" && input("span", "holders apart")}
           </div>
+          <Reader
+            target={{ title: last, x: lengthOf(item.measures, last) }}
+            tape={unit === "in" ? "1/16 in" : "1 mm"}
+            none=""
+            onTake={(value) => {
+              set(last)(value);
+              setLast(MEASURES[(MEASURES.indexOf(last) + 1) % MEASURES.length] ?? last);
+              return Promise.resolve(null);
+            }}
+          />
           <Choice label="hangs on" value={text("takes")} options={TAKES} onPick={set("takes")} />
           <Choice label="drawn as" value={text("shape")} options={as(shapes)} onPick={set("shape")} />
           <Choice label="among" value={text("group")} options={as(groups)} onPick={set("group")} />

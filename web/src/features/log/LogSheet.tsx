@@ -6,9 +6,9 @@ import type { Log, WayOut } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
+import { Reader } from "../instruments/Reader";
 import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
-import { Instrument } from "./Instrument";
 import { Strip } from "./Strip";
 import { useLog } from "./useLog";
 
@@ -36,7 +36,10 @@ export function LogSheet({ onHelp }: { onHelp: () => void }) {
 
 function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["write"] }) {
   const [board, ...holes] = log.measured;
+  const { apply } = useSession();
   const end = useShown((shown) => shown.design.ends[0]);
+  const tape = useShown((shown) => shown.design.tape.name);
+  const next = log.measured.find((one) => one.found === "");
   if (!board) return null;
   return (
     <>
@@ -52,9 +55,14 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
         planned={holes.map(({ x }) => x)}
         built={holes.map(({ found_x }) => found_x)}
       />
-      <div className="mt-3 grid items-start gap-x-5 lg:grid-cols-[21rem_minmax(0,1fr)]">
+      <div className="mt-3 grid items-start gap-x-5 lg:grid-cols-[24rem_minmax(0,1fr)]">
         <div>
-          <Instrument log={log} write={write} />
+          <Reader
+            target={next ?? null}
+            tape={tape}
+            none="All is measured. Clear a figure to take it again."
+            onTake={(text) => write({ kind: "measured", what: next?.what ?? "", text })}
+          />
           <table className="w-full text-[0.95rem]">
             <thead className="text-left text-soft">
               <tr>
@@ -65,10 +73,10 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
               </tr>
             </thead>
             <tbody>
-              {log.measured.map((one) => (
+              {[...log.measured, log.kerf].map((one) => (
                 <tr key={one.what} className="border-t border-rule">
-                  <td>{one.title}</td>
-                  <td className="hand text-right">
+                  <td className="whitespace-nowrap">{one.title}</td>
+                  <td className="hand text-right whitespace-nowrap">
                     <Measure text={one.planned} />
                   </td>
                   <td>
@@ -76,18 +84,26 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
                       label={`Measured: ${one.title}`}
                       labelHidden
                       className="justify-end"
+                      wide
                       value={one.found}
                       placeholder="…"
                       onCommit={(text) => write({ kind: "measured", what: one.what, text })}
                     />
                   </td>
-                  <td className={`hand text-right ${one.good ? "text-soft" : "font-semibold text-stop"}`}>
+                  <td
+                    className={`hand text-right whitespace-nowrap ${one.good ? "text-soft" : "font-semibold text-stop"}`}
+                  >
                     <Measure text={one.off} />
                   </td>
                 </tr>
               ))}
             </tbody>
           </table>
+          {!log.kerf.good && (
+            <Button className="mt-1" onClick={() => apply({ cutting: { kerf: log.kerf.found } })}>
+              Reckon with {log.kerf.found} at each cut
+            </Button>
+          )}
         </div>
         <div>
           {log.trouble.map((what) => (

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
-import { api } from "../../api/client";
+import { api, recordUrl } from "../../api/client";
 import type { EntryText, Log } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { useSay } from "../../ui/Toasts";
@@ -170,14 +170,29 @@ function Entries({ log, write, takeBack }: EntriesProps) {
   );
 }
 
+/** The record on paper. */
+function OnPaper() {
+  const id = useShown((shown) => shown.rack.id);
+  return (
+    <a
+      href={recordUrl(id)}
+      target="_blank"
+      rel="noreferrer"
+      className="text-[0.93rem] whitespace-nowrap text-act underline decoration-dotted underline-offset-3"
+    >
+      Record (PDF)
+    </a>
+  );
+}
+
 function Another() {
   const id = useShown((shown) => shown.rack.id);
   const navigate = useNavigate();
   const say = useSay();
   return (
-    <Section title="Another one">
+    <Section title="Keep it, make it again" aside={<OnPaper />}>
       <p className="text-[0.87rem] text-soft">
-        It begins with what was really built: the board as long as it is, the holes where they are.
+        Another one begins with what was really built: the board as long as it is, the holes where they are.
       </p>
       <Button
         className="mt-1"

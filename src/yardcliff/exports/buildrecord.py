@@ -1,0 +1,110 @@
+"""The record of a rack as it was built, on paper: measured against planned, hours and money, how things fit, dated entries."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from yardcliff.core.built.measured import Verdict
+from yardcliff.core.geometry import circle, line
+from yardcliff.core.length import Tape
+from yardcliff.exports.drawing import Ink
+from yardcliff.exports.pdf import BOLD, Page, Paper
+
+MARGIN, ROW, TALL = 14.0, 5.4, 12.0
+"""Of the page, from line to line, and how high the board is drawn, mm."""
+WOOD, RULE, PLAN, DRILLED = (
+    Ink("#20303a", 0.4, "#efe0c2"),
+    Ink("#7c898e", 0.2),
+    Ink("#b3261e", 0.35),
+    Ink(None, 0, "#20303a"),
+)
+RED, SOFT = "#8c1450", "#5d6d74"
+
+
+@dataclass(frozen=True, slots=True)
+class Record:
+    """What stands in the log: pairs of (what, text) for time, money and fits, and (day, text) of entries, the oldest first."""
+
+    figures: Sequence[tuple[str, str]]
+    fits: Sequence[tuple[str, str]]
+    entries: Sequence[tuple[str, str]]
+
+
+def write_record(name: str, verdict: Verdict, record: Record, tape: Tape, paper: Paper) -> bytes:
+    """The record as PDF, as many pages as it takes."""
+    page = Page(paper, f"{name}: build record")
+    y = _head(page, f"{name}: build record")
+    y = _board(page, verdict, y)
+    y = _measured(page, verdict, tape, y)
+    for title, rows in (
+        ("Against the plan", record.figures),
+        ("Tried on the rack", record.fits),
+        ("Entries", record.entries),
+    ):
+        if rows:
+            y = _table(page, name, title, rows, y)
+    page.turn()
+    return page.finish()
+
+
+def _head(page: Page, title: str) -> float:
+    top = page.height - MARGIN
+    page.text(MARGIN, top - 4, title, 6, font=BOLD)
+    page.path(line((MARGIN, top - 7), (page.width - MARGIN, top - 7)), WOOD)
+    return top - 14
+
+
+def _board(page: Page, verdict: Verdict, y: float) -> float:
+    """The board with planned places as rings, and what is drilled filled."""
+    board, *holes = verdict.rows
+    most = float(max(board.planned, board.found or 0))
+    scale = (page.width - 2 * MARGIN) / most
+    end = MARGIN + float(board.found or board.planned) * scale
+    page.path((*line((MARGIN, y - TALL), (end, y - TALL), (end, y), (MARGIN, y)), ("Z", ())), WOOD)
+    for one in holes:
+        page.path(circle(MARGIN + float(one.planned) * scale, y - TALL / 2, 2.2), PLAN)
+        if one.found is not None:
+            page.path(circle(MARGIN + float(one.found) * scale, y - TALL / 2, 1.1), DRILLED)
+    return y - TALL - 8
+
+
+def _measured(page: Page, verdict: Verdict, tape: Tape, y: float) -> float:
+    """The figures in three columns side by side, so that a row of many holes stays on a page."""
+    wide = (page.width - 2 * MARGIN) / 3
+    top = lowest = y
+    for k, one in enumerate(verdict.rows):
+        column, place = divmod(k, max(-(-len(verdict.rows) // 3), 1))
+        x, at = MARGIN + column * wide, top - place * ROW
+        if at < MARGIN:
+            page.text(x, MARGIN - 4, "and more: see the log", 3, colour=SOFT)
+            continue
+        page.text(x, at, "board" if one.what == "board" else f"hole {one.what}", 3.4)
+        page.text(x + 30, at, tape.write(one.planned), 3.4, anchor="end", colour=SOFT)
+        if one.found is not None and one.off is not None:
+            sign = "+" if one.off > 0 else "−" if one.off < 0 else ""
+            page.text(x + 46, at, tape.write_fine(one.found), 3.4, anchor="end", font=BOLD)
+            page.text(
+                x + wide - 4,
+                at,
+                f"{sign}{tape.write_fine(abs(one.off))}",
+                3.2,
+                anchor="end",
+                colour=SOFT if one.good else RED,
+            )
+        lowest = min(lowest, at)
+    return lowest - 9
+
+
+def _table(page: Page, name: str, title: str, rows: Sequence[tuple[str, str]], y: float) -> float:
+    if y < MARGIN + 20:
+        page.turn()
+        y = _head(page, f"{name}: build record, continued")
+    page.text(MARGIN, y, title, 4.2, font=BOLD)
+    page.path(line((MARGIN, y - 1.6), (page.width - MARGIN, y - 1.6)), RULE)
+    y -= 6.4
+    for left, text in rows:
+        if y < MARGIN + 4:
+            page.turn()
+            y = _head(page, f"{name}: build record, continued")
+        page.text(MARGIN, y, left, 3.4, colour=SOFT)
+        y = page.wrapped(MARGIN + 34, y, page.width - 2 * MARGIN - 34, text, 3.4) - 1.2
+    return y - 4

@@ -1,0 +1,65 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { api } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { Measure } from "../../ui/Measure";
+import { Switch } from "../../ui/Switch";
+import { useInstrument } from "./useInstrument";
+
+const BY_HAND = "by hand";
+
+interface Props {
+  /** What it is held to next, and about how long that is, mm; null where there is nothing. */
+  target: { title: string; x: number } | null;
+  tape: string;
+  /** What is said where there is no target. */
+  none: string;
+  /** Answers with what was wrong, or null. */
+  onTake: (value: string) => Promise<string | null>;
+}
+
+/** Readings from an instrument: held to something, waited for until it is steady, taken. */
+export function Reader({ target, tape, none, onTake }: Props) {
+  const { data: names = [] } = useQuery({
+    queryKey: ["instruments"],
+    queryFn: api.instruments,
+    staleTime: Infinity,
+  });
+  const [by, setBy] = useState(BY_HAND);
+  const [error, setError] = useState<string | null>(null);
+  const shown = useInstrument(by === BY_HAND ? null : by, target?.x ?? null, tape);
+  if (!names.length) return null;
+  return (
+    <div className="mb-2">
+      <div className="flex items-center justify-between gap-2">
+        <span className="text-soft">measured</span>
+        <Switch
+          label="Measured with"
+          value={by}
+          options={[BY_HAND, ...names].map((name) => ({ value: name, label: name }))}
+          onPick={setBy}
+        />
+      </div>
+      {by !== BY_HAND && !target && <p className="text-[0.9rem] text-soft">{none}</p>}
+      {by !== BY_HAND && target && (
+        <div className="mt-1 border border-rule bg-sheet px-2 py-1">
+          <p className="text-[0.9rem] text-soft">Hold it to {target.title}.</p>
+          <div className="flex items-center gap-3">
+            <output className={`hand flex-1 text-[1.5rem] ${shown?.steady ? "font-semibold" : "text-soft"}`}>
+              {shown?.text ? <Measure text={shown.text} /> : "…"}
+            </output>
+            <Button
+              look="act"
+              disabled={!shown?.steady}
+              onClick={() => shown?.steady && void onTake(shown.value).then(setError)}
+            >
+              {shown?.steady ? "Take it" : "Hold still"}
+            </Button>
+          </div>
+          <p className="min-h-5 text-[0.87rem] text-care">{error ?? shown?.says}</p>
+        </div>
+      )}
+    </div>
+  );
+}
