@@ -151,7 +151,7 @@ def main() -> None:
         def log(page: Page) -> None:
             open_rack(page, "Drying room, wet towels")
             page.get_by_role("link", name="Log").click()
-            for hole, at in (("1", "130"), ("2", "405")):
+            for hole, at in (("1", "165"), ("2", "508")):
                 page.get_by_label(f"Measured: hole {hole}", exact=True).fill(at)
                 page.keyboard.press("Enter")
             page.get_by_label("Entry", exact=True).fill("The guide block was not clamped at the second hole.")

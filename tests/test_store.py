@@ -10,9 +10,11 @@ from typing import Any
 
 import pytest
 
+from yardcliff.store.bench import Bench
 from yardcliff.store.database import Database
 from yardcliff.store.errors import DataFileError, NothingToUndo, SheetNotFound, StaleSheet, StoreNotFound, explained
 from yardcliff.store.items import Items
+from yardcliff.store.log import Log
 from yardcliff.store.sheets import KEPT, Racks
 from yardcliff.store.timber import Stock
 from yardcliff.store.versions import MOST, TooManyVersions, VersionNotFound, Versions
@@ -235,7 +237,7 @@ def test_a_data_file_of_the_first_layout_is_brought_up(file: Path) -> None:
     rack = Racks(database).create("Porch", brief(0))
     with database.writing() as db:
         for statement in (
-            "DROP TABLE sawing", "DROP TABLE ware", "DROP TABLE price_list", "DROP TABLE stick", "DROP TABLE version", "DROP TABLE item", "DROP INDEX sheet_of_kind", "ALTER TABLE sheet DROP COLUMN kind",
+            "DROP TABLE entry", "DROP TABLE said", "DROP TABLE tick", "DROP TABLE shop", "DROP TABLE sawing", "DROP TABLE ware", "DROP TABLE price_list", "DROP TABLE stick", "DROP TABLE version", "DROP TABLE item", "DROP INDEX sheet_of_kind", "ALTER TABLE sheet DROP COLUMN kind",
             "ALTER TABLE sheet RENAME TO rack", "ALTER TABLE revision RENAME COLUMN sheet_id TO rack_id",
             "DELETE FROM migration WHERE number > 1",
         ):  # fmt: skip
@@ -246,6 +248,8 @@ def test_a_data_file_of_the_first_layout_is_brought_up(file: Path) -> None:
     Versions(brought).keep(rack.id, "kept")
     assert Items(brought).all() == []
     assert Stock(brought).sticks() == []
+    assert Bench(brought).shop() is None
+    assert Log(brought).entries() == []
     brought.close()
 
 

@@ -83,7 +83,7 @@ def _measured(page: Page, verdict: Verdict, tape: Tape, y: float) -> float:
             sign = "+" if one.off > 0 else "−" if one.off < 0 else ""
             page.text(x + 46, at, tape.write_fine(one.found), 3.4, anchor="end", font=BOLD)
             page.text(
-                x + wide - 4,
+                x + 66,
                 at,
                 f"{sign}{tape.write_fine(abs(one.off))}",
                 3.2,

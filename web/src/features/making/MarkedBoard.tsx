@@ -1,8 +1,8 @@
 import type { Task } from "../../api/types";
 
-const WIDE = 600;
-const TALL = 64;
-const WOOD = { top: 14, tall: 34 };
+const WIDE = 420;
+const TALL = 72;
+const WOOD = { top: 14, tall: 44 };
 
 /** The board with its marks as they come: those that are pencilled, the next one, and the rest. */
 export function MarkedBoard({ task }: { task: Task }) {
