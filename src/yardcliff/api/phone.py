@@ -3,7 +3,6 @@
 import re
 from typing import Annotated
 
-import segno
 from fastapi import APIRouter, Query, Request
 
 from yardcliff.api.door import Phone
@@ -34,6 +33,8 @@ To = Annotated[str, Query(max_length=80, description="The bench that the link le
 def _view(phone: Phone, to: str) -> PhoneView:
     if not phone.open:
         return PhoneView(open=False, address="", key="", link="", code=[])
+    import segno  # rarely asked for
+
     link = f"http://{phone.address}/phone?key={phone.key}"
     if re.fullmatch(r"/racks/[0-9a-f]+/bench", to):
         link += f"&to={to}"
