@@ -126,6 +126,9 @@ def test_another_one_begins_with_what_was_really_built(client: TestClient, rack:
     assert again["name"].endswith(", again")
     assert again["design"]["marks"]["text"][:3] == ["131 mm", "392 mm", "652 mm"]
     assert again["design"]["brief"]["row"]["length"] == "1310 mm"
+    # Holes of a row that was longer are no part of it any more.
+    change(client, rack, {"row": {"count": 2, "pins": []}})
+    assert len(client.post(f"/api/racks/{rack['id']}/log/another").json()["design"]["marks"]["x"]) == 2
     assert client.get(f"/api/racks/{again['id']}/log").json()["entries"] == []
 
 

@@ -114,6 +114,15 @@ def test_square_work_comes_before_bevels_and_what_follows_holes_after_them() -> 
     assert cheeks["Round bottom:Cheek"] < cheeks["Slot:Cheek"]
 
 
+def test_boards_of_several_widths_are_cut_each_by_themselves_where_nothing_is_ripped() -> None:
+    box = made("soup-bowl-mug", 5, {"cutting": {"rip": False}}, "shelf-box")
+    cuts = [task.key for task in box.tasks if task.key.startswith("cut:Softwood 18")]
+    assert len(cuts) == len(set(cuts)) > 0
+    assert len({task.key for task in box.tasks}) == len(box.tasks)
+    panel = made("enamel-mug", 12, {"cutting": {"rip": False}}, "panel")
+    assert len({task.key for task in panel.tasks}) == len(panel.tasks)
+
+
 def test_an_order_of_ones_own_is_kept_and_what_it_breaks_is_said_with_ways_back() -> None:
     plain = made("waxed-jacket", 5, {})
     keys = [task.key for task in plain.tasks]

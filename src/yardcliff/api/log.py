@@ -1,113 +1,39 @@
 """The log of a rack: measured against planned, ways out, dated entries; what was built made again."""
 
 from collections.abc import Iterable
-from datetime import date
-from typing import Annotated, Literal
+from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel, Field, TypeAdapter, ValidationError
+from pydantic import TypeAdapter, ValidationError
 
 from yardcliff.api.deps import AtBench, KeptLog, OnSite, Sites, Speaks, Store, Timbers
+from yardcliff.api.log_views import view_entry, view_measured, view_verdict, view_way
+from yardcliff.api.log_wire import EntryText, FitView, LogView, WayOutView
 from yardcliff.api.making import When, planned_time
 from yardcliff.api.racks import Paper, attached, view_stored
-from yardcliff.api.scene_wire import Wire
-from yardcliff.api.tongue import Tongue
 from yardcliff.api.wire import RackView
 from yardcliff.core.amend import BriefError, amend, dump, problems, read_brief
 from yardcliff.core.built.measured import BOARD, SAW_CUT, Built, Measured, measured
-from yardcliff.core.built.ways_out import WayOut, taught, ways_out
+from yardcliff.core.built.ways_out import taught, ways_out
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Patch
-from yardcliff.core.length import LengthError, Tape, exact_text, read
+from yardcliff.core.length import LengthError, exact_text, read
 from yardcliff.core.making.asked import Minutes, spoken
 from yardcliff.core.making.making import making
+from yardcliff.core.making.tasks import tasks
 from yardcliff.core.timber.timber import priced
 from yardcliff.store.log import Entry
 
 router = APIRouter(prefix="/api/racks/{rack_id}/log", tags=["log"])
-Kind = Literal["note", "next", "time", "measured", "fit", "mishap"]
-Fit = Literal["goes on", "comes off", "bumps"]
 
 
-class MeasuredView(Wire):
-    """One thing as planned and as it is; `what` it is written under."""
-
-    what: str
-    title: str
-    planned: str
-    found: str
-    off: str
-    good: bool
-    x: float
-    found_x: float | None
-
-
-class EntryView(Wire):
-    id: str
-    day: str
-    kind: str
-    says: str
-
-
-class FitView(Wire):
-    """How a kind of thing did on the finished rack."""
-
-    item: str
-    name: str
-    found: list[Fit]
-
-
-class LogView(Wire):
-    """The log: what was measured, what is off (by its `what`), entries, time and money against the plan."""
-
-    measured: list[MeasuredView]
-    kerf: MeasuredView = Field(
-        description="What the saw took at a cut, by itself: two cuts beside one another, and what is missing."
-    )
-    trouble: list[str]
-    says: str
-    air: str
-    entries: list[EntryView]
-    fits: list[FitView]
-    hours: str
-    planned_hours: str
-    spent: str
-    planned_money: str
-    usual: list[str] = Field(description="What all racks together teach: the usual drift, hours against plan.")
-
-
-class WayOutView(Wire):
-    """A way to go on: `patch` where the design changes, `clears` the readings that it makes void; its row to be drawn."""
-
-    code: str
-    title: str
-    says: str
-    costs: str
-    even: str
-    air: str
-    stops: int
-    cares: int
-    patch: Patch | None
-    clears: list[str]
-    long: float
-    x: list[float]
-
-
-class EntryText(BaseModel):
-    """Something to keep: `text` as typed (a length for what is measured, a while for time, words otherwise)."""
-
-    kind: Kind
-    day: date
-    what: str = Field("", max_length=120)
-    text: str = Field("", max_length=1000)
-    found: list[Fit] = Field(default_factory=list, max_length=3)
-    clears: list[str] = Field(default_factory=list, max_length=400)
-
-
-def _built(entries: Iterable[Entry]) -> Built:
+def _built(entries: Iterable[Entry], done: Design) -> Built:
+    """What was measured of the holes that there are: those of a longer row are left aside."""
     read_by = {one.what: read(one.data["at"]) for one in entries if one.kind == "measured"}
-    drilled = {int(what) - 1: at for what, at in read_by.items() if what.isdigit()}
+    drilled = {
+        int(what) - 1: at for what, at in read_by.items() if what.isdigit() and int(what) <= done.rack.row.holders
+    }
     return Built(read_by.get(BOARD), drilled)
 
 
@@ -152,26 +78,25 @@ def get_log(
     """What was really made, against what was planned."""
     done = sites.stored(store.get(rack_id))
     entries = log.entries(rack_id)
-    found = measured(done, _built(entries))
+    found = measured(done, _built(entries, done))
     trouble = [one.what for one in found.rows if not one.good]
     minutes = sum(one.data["minutes"] for one in entries if one.kind == "time")
     sawings = timbers.stock.sawings(rack_id)
     currency = sawings[0].currency if sawings else ""
-    supply = timbers.supply()
-    made = making(done, priced(done, supply), bench.shop, planned_time("now", "2026-01-05T08:00"), {})
+    work = tasks(done, priced(done, timbers.supply()), done.brief.making, bench.shop)
     return LogView(
-        measured=[_row(one, done) for one in found.rows],
-        kerf=_row(_kerf(entries, done), done),
+        measured=[view_measured(one, done) for one in found.rows],
+        kerf=view_measured(_kerf(entries, done), done),
         trouble=trouble,
-        says=_verdict(found.drift, len(trouble), any(one.found is not None for one in found.rows), done.tape),
+        says=view_verdict(found.drift, len(trouble), any(one.found is not None for one in found.rows), done.tape),
         air=done.tape.write(found.air),
-        entries=[_entry(one, done, tongue) for one in entries],
+        entries=[view_entry(one, done, tongue) for one in entries],
         fits=[
             FitView(item=key, name=item.name, found=next((one.data["found"] for one in entries if (one.kind, one.what) == ("fit", key)), []))
             for key, item in done.rack.kinds.items()
         ],
         hours=spoken(minutes) if minutes else "",
-        planned_hours=spoken(sum(task.minutes for task in made.tasks)),
+        planned_hours=spoken(sum(task.minutes for task in work)),
         spent=tongue.money(sum(one.spent for one in sawings), currency) if sawings else "",
         planned_money=tongue.money(sum(one.planned for one in sawings), currency) if sawings else "",
         usual=list(_usual(log.entries(), sites, store)),
@@ -196,7 +121,7 @@ def _usual(entries: list[Entry], sites: Sites, store: Store) -> Iterable[str]:
         if any(one.kind == "measured" for one in own):
             done = sites.stored(store.get(rack_id))
             tape = done.tape
-            offs += [one.off for one in measured(done, _built(own)).rows[1:] if one.off is not None]
+            offs += [one.off for one in measured(done, _built(own, done)).rows[1:] if one.off is not None]
     drift = taught(offs)
     if tape and drift is not None:
         side = (
@@ -213,51 +138,6 @@ def _usual(entries: list[Entry], sites: Sites, store: Store) -> Iterable[str]:
     racks = len({one.rack_id for one in entries if one.kind == "time"})
     if racks:
         yield f"{spoken(minutes)} went into {racks} rack{'s' * (racks > 1)}."
-
-
-def _verdict(drift: Fraction | None, off: int, any_measured: bool, tape: Tape) -> str:
-    if not any_measured:
-        return "Nothing is measured yet."
-    if off:
-        return f"{off} {'is' if off == 1 else 'are'} off by more than a step of the tape."
-    return (
-        f"All as planned; the holes drift by {tape.write_fine(abs(drift))} in the mean." if drift else "All as planned."
-    )
-
-
-def _row(one: Measured, done: Design) -> MeasuredView:
-    tape = done.tape
-    off = (
-        ""
-        if one.off is None
-        else "0"
-        if not one.off
-        else f"{'+' if one.off > 0 else '−'}{tape.write_fine(abs(one.off))}"
-    )
-    return MeasuredView(
-        what=one.what, title=_title(one.what), planned=tape.write_fine(one.planned) if one.what == SAW_CUT else tape.write(one.planned),
-        found="" if one.found is None else tape.write_given(one.found), off=off, good=one.good,
-        x=float(one.planned), found_x=None if one.found is None else float(one.found),
-    )  # fmt: skip
-
-
-def _title(what: str) -> str:
-    return {BOARD: "the board", SAW_CUT: "a saw cut"}.get(what, f"hole {what}")
-
-
-def _entry(one: Entry, done: Design, tongue: Tongue) -> EntryView:
-    return EntryView(id=one.id, day=tongue.day(one.day), kind=one.kind, says=_says(one, done))
-
-
-def _says(one: Entry, done: Design) -> str:
-    if one.kind == "measured":
-        return f"{_title(one.what)}: {done.tape.write_given(read(one.data['at']))}"
-    if one.kind == "time":
-        return f"{spoken(one.data['minutes'])} at the bench"
-    if one.kind == "fit":
-        item = done.rack.kinds.get(one.what)
-        return f"{item.name if item else one.what}: {', '.join(one.data['found']) or 'not tried'}"
-    return str(one.data["text"])
 
 
 @router.post("", status_code=201)
@@ -310,7 +190,7 @@ def get_ways(
 ) -> list[WayOutView]:
     """Ways to go on where something is off, the least harmful first."""
     done, supply = sites.stored(store.get(rack_id)), timbers.supply()
-    built = _built(log.entries(rack_id))
+    built = _built(log.entries(rack_id), done)
     place = None if what == BOARD else int(what) - 1 if what.isdigit() else -1
     if built.length is None if place is None else place not in built.holes:
         raise BriefError([("what", f"“{what}” was not measured yet.")])
@@ -318,7 +198,7 @@ def get_ways(
     made = making(done, priced(done, supply), bench.shop, start, bench.ticked(rack_id))
     every = [BOARD, *(str(k + 1) for k in built.holes)]
     return [
-        _way(
+        view_way(
             way,
             done.tape,
             every if way.code == "anew" else [what] if way.code in ("plug", "hide") else [],
@@ -327,17 +207,6 @@ def get_ways(
         )
         for way in ways_out(done, built, place, supply, made)
     ]
-
-
-def _way(way: WayOut, tape: Tape, clears: list[str], currency: str, tongue: Tongue) -> WayOutView:
-    costs = [spoken(way.minutes)] if way.minutes else []
-    if way.cost is None or way.cost:
-        costs.append("no price known" if way.cost is None else tongue.money(way.cost, currency))
-    return WayOutView(
-        code=way.code, title=way.title, says=way.says, costs=", ".join(costs) or "nothing more", even=tape.write_fine(way.even),
-        air=tape.write(way.air), stops=way.stops, cares=way.cares, patch=way.patch, clears=clears, long=float(way.long),
-        x=[float(axis) for axis in way.axes],
-    )  # fmt: skip
 
 
 @router.get("/files/record.pdf", tags=["files"], response_class=Response)
@@ -365,7 +234,7 @@ def export_record(
         [(fit.name, ", ".join(fit.found) or "not tried yet") for fit in seen.fits],
         [(entry.day, entry.says) for entry in reversed(seen.entries) if entry.kind not in ("measured", "fit")],
     )
-    verdict = measured(done, _built(log.entries(rack_id)))
+    verdict = measured(done, _built(log.entries(rack_id), done))
     return attached(write_record(name, verdict, record, done.tape, paper), "application/pdf", name, "record.pdf")
 
 
@@ -374,7 +243,7 @@ def make_another(rack_id: str, store: Store, sites: OnSite, log: KeptLog) -> Rac
     """A new rack that begins with what was really built: its board as measured, its holes where they are."""
     record = store.get(rack_id)
     brief = read_brief(record.brief)
-    built = _built(log.entries(rack_id))
+    built = _built(log.entries(rack_id), sites.stored(record))
     row: Patch = (
         {"pins": [{"index": k, "at": exact_text(x)} for k, x in sorted(built.holes.items())]} if built.holes else {}
     )

@@ -1,5 +1,6 @@
 """The tasks that a rack asks for: read off its parts, machining, joints, holders, finish and wall; no list is given."""
 
+from collections import Counter
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 from math import ceil
@@ -102,11 +103,13 @@ class _Asked:
 
     def cuts(self) -> Iterator[Task]:
         plain = [one.note for one in self.done.machining if work_of(one).row.get("cut")]
+        seen = Counter[str]()
         for group in self.found.plan.groups:
             if group.sawn:
-                yield self._cut(group, plain)
+                seen[group.says] += 1  # without ripping, each width is a group of its own
+                yield self._cut(group, plain, f" {seen[group.says]}" if seen[group.says] > 1 else "")
 
-    def _cut(self, group: Group, plain: Iterable[str]) -> Task:
+    def _cut(self, group: Group, plain: Iterable[str], again: str) -> Task:
         cutting, tape = self.done.brief.cutting, self.done.tape
         laid = [one for sawn in group.sawn for one in sawn.laid]
         lines = []
@@ -114,7 +117,7 @@ class _Asked:
             here = "" if sawn.source.on_hand else ", bought"
             lines += [f"Take {sawn.source.name}, {tape.write(sawn.source.long)}{here}.", *order(sawn, cutting, tape)]
         return Task(
-            f"cut:{group.says}", 2, f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
+            f"cut:{group.says}{again}", 2, f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
             ceil(5 + 4 * len(group.sawn) + 1.5 * len(laid)),
             frozenset(one.piece.blank.part or HOLDER for one in laid),
             tuple(lines), (("saw", cutting.saw), ("each cut takes", tape.write_fine(cutting.takes))),
@@ -146,13 +149,13 @@ class _Asked:
             )  # fmt: skip
 
     def machined(self) -> Iterator[Task]:
-        seen: dict[str, int] = {}
+        seen = Counter[str]()
         for one in self.done.machining:
             work = work_of(one)
             if work.row.get("cut"):
                 continue
             key = f"{one.what}:{one.part}"
-            seen[key] = seen.get(key, 0) + 1
+            seen[key] += 1
             yield self._work(one, key if seen[key] == 1 else f"{key}:{seen[key]}")
 
     def _work(self, one: Operation, key: str) -> Task:

@@ -1,0 +1,87 @@
+"""What the API says of the log."""
+
+from datetime import date
+from typing import Literal
+
+from pydantic import BaseModel, Field
+
+from yardcliff.api.scene_wire import Wire
+from yardcliff.core.findings import Patch
+
+Kind = Literal["note", "next", "time", "measured", "fit", "mishap"]
+Fit = Literal["goes on", "comes off", "bumps"]
+
+
+class MeasuredView(Wire):
+    """One thing as planned and as it is; `what` it is written under."""
+
+    what: str
+    title: str
+    planned: str
+    found: str
+    off: str
+    good: bool
+    x: float
+    found_x: float | None
+
+
+class EntryView(Wire):
+    id: str
+    day: str
+    kind: str
+    says: str
+
+
+class FitView(Wire):
+    """How a kind of thing did on the finished rack."""
+
+    item: str
+    name: str
+    found: list[Fit]
+
+
+class LogView(Wire):
+    """The log: what was measured, what is off (by its `what`), entries, time and money against the plan."""
+
+    measured: list[MeasuredView]
+    kerf: MeasuredView = Field(
+        description="What the saw took at a cut, by itself: two cuts beside one another, and what is missing."
+    )
+    trouble: list[str]
+    says: str
+    air: str
+    entries: list[EntryView]
+    fits: list[FitView]
+    hours: str
+    planned_hours: str
+    spent: str
+    planned_money: str
+    usual: list[str] = Field(description="What all racks together teach: the usual drift, hours against plan.")
+
+
+class WayOutView(Wire):
+    """A way to go on: `patch` where the design changes, `clears` the readings that it makes void; its row to be drawn."""
+
+    code: str
+    title: str
+    says: str
+    costs: str
+    even: str
+    air: str
+    stops: int
+    cares: int
+    patch: Patch | None
+    clears: list[str]
+    long: float
+    x: list[float]
+
+
+class EntryText(BaseModel):
+    """Something to keep: `text` as typed (a length for what is measured, a while for time, words otherwise)."""
+
+    kind: Kind
+    day: date
+    what: str = Field("", max_length=120)
+    text: str = Field("", max_length=1000)
+    found: list[Fit] = Field(default_factory=list, max_length=3)
+    clears: list[str] = Field(default_factory=list, max_length=400)
