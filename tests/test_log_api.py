@@ -91,8 +91,8 @@ def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Jso
 def test_hours_fits_and_notes_are_kept_and_taken_back(client: TestClient, rack: Json) -> None:
     write(client, rack, "time", "1 h 30")
     log = write(client, rack, "time", "45 min")
-    assert (log["hours"], log["usual"]) == ("2 h 15", ["2 h 15 went into 1 rack."])
-    assert log["planned_hours"]
+    assert log["hours"] == "2 h 15"
+    assert log["usual"] == [f"2 h 15 went into 1 rack, planned at {log['planned_hours']}."]
     fit = write(client, rack, "fit", what="", found=["goes on", "bumps"])
     assert fit["fits"] == [{"item": "", "name": "waxed jacket", "found": ["goes on", "bumps"]}]
     note = write(client, rack, "next", "Hooks a finger lower.")

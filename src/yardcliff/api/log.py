@@ -6,7 +6,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query, Response
 from pydantic import TypeAdapter, ValidationError
 
-from yardcliff.api.deps import AtBench, KeptLog, OnSite, Sites, Speaks, Store, Timbers
+from yardcliff.api.deps import AtBench, KeptLog, OnSite, Sites, Speaks, Store, Supplies, Timbers, Workshop
 from yardcliff.api.log_views import view_entry, view_measured, view_verdict, view_way
 from yardcliff.api.log_wire import EntryText, FitView, LogView, WayOutView
 from yardcliff.api.making import When, planned_time
@@ -83,7 +83,6 @@ def get_log(
     minutes = sum(one.data["minutes"] for one in entries if one.kind == "time")
     sawings = timbers.stock.sawings(rack_id)
     currency = sawings[0].currency if sawings else ""
-    work = tasks(done, priced(done, timbers.supply()), done.brief.making, bench.shop)
     return LogView(
         measured=[view_measured(one, done) for one in found.rows],
         kerf=view_measured(_kerf(entries, done), done),
@@ -96,10 +95,10 @@ def get_log(
             for key, item in done.rack.kinds.items()
         ],
         hours=spoken(minutes) if minutes else "",
-        planned_hours=spoken(sum(task.minutes for task in work)),
+        planned_hours=spoken(_planned(done, timbers, bench)),
         spent=tongue.money(sum(one.spent for one in sawings), currency) if sawings else "",
         planned_money=tongue.money(sum(one.planned for one in sawings), currency) if sawings else "",
-        usual=list(_usual(log.entries(), sites, store)),
+        usual=list(_usual(log.entries(), sites, store, timbers, bench)),
     )  # fmt: skip
 
 
@@ -111,7 +110,7 @@ def _kerf(entries: Iterable[Entry], done: Design) -> Measured:
     return Measured(SAW_CUT, planned, found, off, off is None or abs(off) <= Fraction(1, 5))
 
 
-def _usual(entries: list[Entry], sites: Sites, store: Store) -> Iterable[str]:
+def _usual(entries: list[Entry], sites: Sites, store: Store, timbers: Supplies, bench: Workshop) -> Iterable[str]:
     """What the log of all racks says of its user."""
     offs, tape = [], None
     by_rack: dict[str, list[Entry]] = {}
@@ -135,9 +134,15 @@ def _usual(entries: list[Entry], sites: Sites, store: Store) -> Iterable[str]:
     if kerf is not None:
         yield f"Your saw takes {exact_text(kerf)} at each cut, by the middle of {len(cuts)}."
     minutes = sum(one.data["minutes"] for one in entries if one.kind == "time")
-    racks = len({one.rack_id for one in entries if one.kind == "time"})
+    racks = {one.rack_id for one in entries if one.kind == "time"}
     if racks:
-        yield f"{spoken(minutes)} went into {racks} rack{'s' * (racks > 1)}."
+        planned = sum(_planned(sites.stored(store.get(rack_id)), timbers, bench) for rack_id in racks)
+        yield f"{spoken(minutes)} went into {len(racks)} rack{'s' * (len(racks) > 1)}, planned at {spoken(planned)}."
+
+
+def _planned(done: Design, timbers: Supplies, bench: Workshop) -> int:
+    """The hands-on minutes of a rack's plan."""
+    return sum(task.minutes for task in tasks(done, priced(done, timbers.supply()), done.brief.making, bench.shop))
 
 
 @router.post("", status_code=201)

@@ -54,8 +54,8 @@ class Schedule:
 
     @property
     def finish(self) -> datetime | None:
-        """When the last hand is done."""
-        return max((slot.end for slot in self.slots), default=None)
+        """When the last hand is done; None where the hours do not suffice."""
+        return None if self.over else max((slot.end for slot in self.slots), default=None)
 
 
 def schedule(

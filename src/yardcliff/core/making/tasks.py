@@ -250,9 +250,8 @@ class _Asked:
 
     @property
     def _finish_cautions(self) -> tuple[str, ...]:
-        hot = values("finishes", self.done.brief.cutting.finish)["heats"]
         return (
-            *(("Rags with this oil heat themselves and burn: spread them flat outdoors, or keep them under water in a closed tin.",) if hot else ()),
+            *(("Rags with this oil heat themselves and burn: spread them flat outdoors, or keep them under water in a closed tin.",) if self._oily else ()),
             "Air the room, no flame and no pilot light; gloves. The tin's own words come first.",
         )  # fmt: skip
 
@@ -275,7 +274,7 @@ class _Asked:
         last = ""
         for k in range(self._coats):
             key, end = f"coat:{k + 1}", k + 1 == self._coats
-            first = ("Both faces alike: a board with one bare face cups.", "A twist of paper in every hole that takes glue." if self.making.pegs == "after finish" and self.rack.glyph.kind == "peg" else "",
+            first = ("Both faces alike: a board with one bare face cups.", "Oil rubs off on cloth until it is hard: holders stay bare where cloth touches, or get their days." if self._oily else "", "A twist of paper in every hole that takes glue." if self.making.pegs == "after finish" and self.rack.glyph.kind == "peg" else "",
                      "Tape where glue goes: it holds on bare wood only." if early and self.rack.joints else "")  # fmt: skip
             pegged = "flush" if self.making.pegs == "after finish" or self.rack.glyph.kind != "peg" else "pegged"
             yield Task(
@@ -287,6 +286,10 @@ class _Asked:
                 cautions=self._finish_cautions,
             )  # fmt: skip
             last = key
+
+    @property
+    def _oily(self) -> bool:
+        return bool(values("finishes", self.done.brief.cutting.finish)["heats"])
 
     @property
     def _conditioner(self) -> bool:
