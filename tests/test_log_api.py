@@ -86,6 +86,7 @@ def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Jso
     ]
     assert "404" in str(marks), "the bench reads the new marks"
     assert client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "3"}).status_code == 422
+    assert client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "²"}).status_code == 422
 
 
 def test_hours_fits_and_notes_are_kept_and_taken_back(client: TestClient, rack: Json) -> None:

@@ -130,6 +130,8 @@ def test_a_deadline_says_what_would_make_it(client: TestClient, box: Json) -> No
     assert client.get(at, params={**NOW, "by": "Friday"}).status_code == 422
     assert client.get(f"/api/racks/{box['id']}/making", params={"now": "noon"}).status_code == 422
     assert client.get("/api/racks/nobody/making", params=NOW).status_code == 404
+    wrong = {"said": [{"id": "wrong-time", "item": "sand", "at": "2026-13-41T99:99"}]}
+    assert client.post(f"/api/racks/{box['id']}/making/ticks", json=wrong).status_code == 422
     assert client.post("/api/racks/nobody/making/ticks", json={"said": []}).status_code == 404
 
 

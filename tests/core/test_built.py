@@ -89,6 +89,11 @@ def test_a_board_cut_short_is_adopted_or_hangs_one_less() -> None:
     assert len(ways["fewer"].axes) == 4
     assert ways["fewer"].air > ways["adopt"].air
     assert "plug" not in ways
+    # A board that is too long is cut again, or its spaces grow; nobody hangs one less for that.
+    longer = out(done, Built(length + 40), None)
+    assert longer.keys() == {"trim", "adopt", "anew"}
+    assert (longer["trim"].patch, longer["trim"].axes, longer["adopt"].long) == (None, done.rack.row.axes, length + 40)
+    assert longer["adopt"].says == "The board is 40 mm longer: the spaces grow with it."
     drilled = out(done, Built(length - 70, {0: done.rack.row.axes[0]}), None)
     assert drilled["adopt"].axes[0] == done.rack.row.axes[0]
     assert "fewer" not in drilled

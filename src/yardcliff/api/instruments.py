@@ -46,10 +46,13 @@ async def watch(socket: WebSocket, name: str, tape: TapeName = "1 mm", held: str
     with suppress(WebSocketDisconnect, RuntimeError):  # whoever leaves while something is sent
         while True:
             waiting = asyncio.ensure_future(anext(lines, None))
-            done, _ = await asyncio.wait({waiting}, timeout=QUIET)
-            if not done:
-                await socket.send_text(_view(heard.hear(None), own).model_dump_json())
-            line = await waiting
+            try:
+                done, _ = await asyncio.wait({waiting}, timeout=QUIET)
+                if not done:
+                    await socket.send_text(_view(heard.hear(None), own).model_dump_json())
+                line = await waiting
+            finally:
+                waiting.cancel()
             if line is None:
                 return
             await socket.send_text(_view(heard.hear(line), own).model_dump_json())

@@ -196,7 +196,7 @@ def get_ways(
     """Ways to go on where something is off, the least harmful first."""
     done, supply = sites.stored(store.get(rack_id)), timbers.supply()
     built = _built(log.entries(rack_id), done)
-    place = None if what == BOARD else int(what) - 1 if what.isdigit() else -1
+    place = None if what == BOARD else int(what) - 1 if what.isdecimal() else -1
     if built.length is None if place is None else place not in built.holes:
         raise BriefError([("what", f"“{what}” was not measured yet.")])
     start = planned_time("now", now)
@@ -206,7 +206,7 @@ def get_ways(
         view_way(
             way,
             done.tape,
-            every if way.code == "anew" else [what] if way.code in ("plug", "hide") else [],
+            every if way.code == "anew" else [what] if way.code in ("plug", "hide", "trim") else [],
             supply.currency,
             tongue,
         )

@@ -82,7 +82,9 @@ def get_deadline(
 def say(rack_id: str, body: SaidMany, store: Store, bench: AtBench) -> None:
     """Tick items off, or take that back: tasks by their key, lines by their `item`. Sent twice, it counts once."""
     store.get(rack_id)
-    bench.store.say(rack_id, [Said(one.id, one.item, one.at) for one in body.said])
+    bench.store.say(
+        rack_id, [Said(one.id, one.item, one.at.isoformat(timespec="minutes") if one.at else None) for one in body.said]
+    )
 
 
 @router.get("/api/racks/{rack_id}/making/files/{kind}", tags=["files"], response_class=Response)

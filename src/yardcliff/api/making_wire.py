@@ -2,7 +2,7 @@
 
 from typing import Literal
 
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, Field, NaiveDatetime
 
 from yardcliff.api.scene_wire import Wire
 from yardcliff.api.wire import FindingView
@@ -120,7 +120,7 @@ class Said(BaseModel):
 
     id: str = Field(min_length=8, max_length=64)
     item: str = Field(min_length=1, max_length=600)
-    at: str | None = Field(None, pattern=r"^\d{4}-\d\d-\d\dT\d\d:\d\d", max_length=40)
+    at: NaiveDatetime | None = None
 
 
 class SaidMany(BaseModel):

@@ -48,12 +48,12 @@ class WayOut:
 
 
 def ways_out(done: Design, built: Built, place: int | None, supply: Supply, made: Made) -> tuple[WayOut, ...]:
-    """Ways to go on from a hole that strays at `place`, or from a board that is short (None), the least harmful first."""
+    """Ways to go on from a hole that strays at `place`, or from a board that is too short or too long (None), the least harmful first."""
     site = done.on_wall.site
     found = [*_anew(done, supply, made)]
     axes = done.rack.row.axes
     if min(axes) >= 0 and max(axes) < LONGEST:  # a plan that runs off its board holds nothing
-        found += _short(done, built, site) if place is None else _stray(done, built, place, site)
+        found += _board(done, built, site) if place is None else _stray(done, built, place, site)
         found += _plugged(done, built, place, made)
     return tuple(sorted(found, key=lambda way: (way.stops, way.cares, _harm(way), way.code)))
 
@@ -93,14 +93,19 @@ def _stray(done: Design, built: Built, place: int, site: Site | None) -> Iterato
         yield replace(way, minutes=2, patch=way.patch if others else None)
 
 
-def _short(done: Design, built: Built, site: Site | None) -> Iterator[WayOut]:
+def _board(done: Design, built: Built, site: Site | None) -> Iterator[WayOut]:
     row, write = done.rack.row, done.tape.write
     assert built.length is not None
     long = exact_text(built.length)
-    less = write(row.length - built.length)
-    yield _tried(done, site, "adopt", "Take the new length", f"The board is {less} shorter: the spaces shrink with it.", dict(built.holes),
+    off = built.length - row.length
+    says = f"{write(abs(off))} longer: the spaces grow" if off > 0 else f"{write(abs(off))} shorter: the spaces shrink"
+    if off > 0:
+        way = _tried(done, site, "trim", "Cut it to length", f"Take {write(off)} off the {row.run.end}: the plan stays.",
+                     {**dict(enumerate(row.axes)), **built.holes} if built.holes else {})  # fmt: skip
+        yield replace(way, minutes=5, patch=way.patch if built.holes else None)
+    yield _tried(done, site, "adopt", "Take the new length", f"The board is {says} with it.", dict(built.holes),
                  {"length": long, "follows": "pitch"})  # fmt: skip
-    if not built.holes:
+    if not built.holes and off < 0:
         if row.count > 1:
             yield _tried(done, site, "fewer", "Hang one less", f"{row.count - 1} have more room on it than {row.count} had.", {},
                          {"length": long, "count": row.count - 1, "follows": "pitch"})  # fmt: skip
