@@ -75,6 +75,11 @@ def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Jso
     assert changed["design"]["marks"]["x"] == pytest.approx(respace["x"])
     log = write(client, rack, "mishap", "Hole 2 at 404 mm: the rest spaced around it.", "2", clears=respace["clears"])
     assert log["trouble"] == []
+    for place in ("1", "3"):
+        usual = write(
+            client, rack, "measured", next(one["planned"] for one in log["measured"] if one["what"] == place), place
+        )["usual"]
+    assert usual == ["Your holes lie on their marks, by the middle of 3."], "one bad hole of three moves nothing"
     plug = next(way for way in ways if way["code"] == "plug")
     assert (plug["patch"], plug["clears"]) == (None, ["2"])
     cleared = write(client, rack, "mishap", "Plugged after all.", "2", clears=plug["clears"])
@@ -85,7 +90,7 @@ def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Jso
         if task["key"] == "mark:0"
     ]
     assert "404" in str(marks), "the bench reads the new marks"
-    assert client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "3"}).status_code == 422
+    assert client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "4"}).status_code == 422
     assert client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "²"}).status_code == 422
 
 

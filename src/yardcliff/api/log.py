@@ -6,7 +6,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query, Response
 from pydantic import TypeAdapter, ValidationError
 
-from yardcliff.api.deps import AtBench, KeptLog, OnSite, Sites, Speaks, Store, Supplies, Timbers, Workshop
+from yardcliff.api.deps import AtBench, KeptLog, OnSite, Speaks, Store, Supplies, Timbers, Workshop
 from yardcliff.api.log_views import view_entry, view_measured, view_verdict, view_way
 from yardcliff.api.log_wire import EntryText, FitView, LogView, WayOutView
 from yardcliff.api.making import When, planned_time
@@ -18,7 +18,7 @@ from yardcliff.core.built.ways_out import taught, ways_out
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Patch
-from yardcliff.core.length import LengthError, exact_text, read
+from yardcliff.core.length import LengthError, Tape, exact_text, read
 from yardcliff.core.making.asked import Minutes, spoken
 from yardcliff.core.making.making import making
 from yardcliff.core.making.tasks import tasks
@@ -50,18 +50,28 @@ def _measure(body: EntryText, done: Design) -> dict[str, str]:
         raise BriefError([("text", str(error))]) from None
     if not 0 <= at <= 2 * done.rack.row.length + 1000:
         raise BriefError([("text", f"“{body.text}” is nowhere near this board.")])
-    return {"at": exact_text(at)}
+    row = done.rack.row
+    planned = (
+        row.length
+        if body.what == BOARD
+        else done.brief.cutting.takes
+        if body.what == SAW_CUT
+        else row.axes[int(body.what) - 1]
+    )
+    # The plan may follow what was measured: what was off then is what a hand is off.
+    return {"at": exact_text(at), "planned": exact_text(planned)}
 
 
-def _kept(body: EntryText, done: Design) -> dict[str, object]:
+def _kept(body: EntryText, done: Design, timbers: Supplies, bench: Workshop) -> dict[str, object]:
     """What an entry holds, by its kind. Raises `BriefError`."""
     if body.kind == "measured":
         return dict(_measure(body, done))
     if body.kind == "time":
         try:
-            return {"minutes": TypeAdapter(Minutes).validate_python(body.text)}
+            minutes = TypeAdapter(Minutes).validate_python(body.text)
         except ValidationError as error:
             raise BriefError([("text", message) for _, message in problems(error)]) from None
+        return {"minutes": minutes, "planned": _planned(done, timbers, bench)}
     if body.kind == "fit":
         if body.what not in done.rack.kinds:
             raise BriefError([("what", "Nothing of that name hangs here.")])
@@ -98,7 +108,7 @@ def get_log(
         planned_hours=spoken(_planned(done, timbers, bench)),
         spent=tongue.money(sum(one.spent for one in sawings), currency) if sawings else "",
         planned_money=tongue.money(sum(one.planned for one in sawings), currency) if sawings else "",
-        usual=list(_usual(log.entries(), sites, store, timbers, bench)),
+        usual=list(_usual(log.entries(), done.tape)),
     )  # fmt: skip
 
 
@@ -110,34 +120,23 @@ def _kerf(entries: Iterable[Entry], done: Design) -> Measured:
     return Measured(SAW_CUT, planned, found, off, off is None or abs(off) <= Fraction(1, 5))
 
 
-def _usual(entries: list[Entry], sites: Sites, store: Store, timbers: Supplies, bench: Workshop) -> Iterable[str]:
-    """What the log of all racks says of its user."""
-    offs, tape = [], None
-    by_rack: dict[str, list[Entry]] = {}
-    for one in entries:
-        by_rack.setdefault(one.rack_id, []).append(one)
-    for rack_id, own in by_rack.items():
-        if any(one.kind == "measured" for one in own):
-            done = sites.stored(store.get(rack_id))
-            tape = done.tape
-            offs += [one.off for one in measured(done, _built(own, done)).rows[1:] if one.off is not None]
+def _usual(entries: list[Entry], tape: Tape) -> Iterable[str]:
+    """What the log of all racks says of its user: each thing against its plan as that was when it was written."""
+    readings = [one for one in entries if one.kind == "measured"]
+    offs = [read(one.data["at"]) - read(one.data["planned"]) for one in readings if one.what.isdecimal()]
     drift = taught(offs)
-    if tape and drift is not None:
-        side = (
-            "on their marks"
-            if not drift
-            else f"{tape.write_fine(abs(drift))} {'beyond' if drift > 0 else 'short of'} their marks"
-        )
-        yield f"Your holes lie {side}, by the middle of {len(offs)}."
-    cuts = [read(one.data["at"]) for one in entries if (one.kind, one.what) == ("measured", SAW_CUT)]
+    if drift is not None:
+        side = f"{tape.write_fine(abs(drift))} {'beyond' if drift > 0 else 'short of'}" if drift else "on"
+        yield f"Your holes lie {side} their marks, by the middle of {len(offs)}."
+    cuts = [read(one.data["at"]) for one in readings if one.what == SAW_CUT]
     kerf = taught(cuts)
     if kerf is not None:
-        yield f"Your saw takes {exact_text(kerf)} at each cut, by the middle of {len(cuts)}."
-    minutes = sum(one.data["minutes"] for one in entries if one.kind == "time")
-    racks = {one.rack_id for one in entries if one.kind == "time"}
-    if racks:
-        planned = sum(_planned(sites.stored(store.get(rack_id)), timbers, bench) for rack_id in racks)
-        yield f"{spoken(minutes)} went into {len(racks)} rack{'s' * (len(racks) > 1)}, planned at {spoken(planned)}."
+        yield f"Your saw takes {tape.write_fine(kerf)} at each cut, by the middle of {len(cuts)}."
+    times = [one for one in entries if one.kind == "time"]
+    if times:
+        plans = {one.rack_id: one.data["planned"] for one in reversed(times)}
+        minutes, many = sum(one.data["minutes"] for one in times), len(plans)
+        yield f"{spoken(minutes)} went into {many} rack{'s' * (many > 1)}, planned at {spoken(sum(plans.values()))}."
 
 
 def _planned(done: Design, timbers: Supplies, bench: Workshop) -> int:
@@ -161,7 +160,7 @@ def write(
     if body.kind == "measured" and not body.text.strip():
         log.strike(rack_id, "measured", body.what)
     else:
-        log.write(rack_id, body.day.isoformat(), body.kind, body.what, _kept(body, done), body.clears)
+        log.write(rack_id, body.day.isoformat(), body.kind, body.what, _kept(body, done, timbers, bench), body.clears)
     return get_log(rack_id, store, sites, timbers, bench, log, tongue)
 
 

@@ -35,15 +35,13 @@ class Measured:
 
 @dataclass(frozen=True, slots=True)
 class Verdict:
-    """All of it: the board first; `worst` is the hole that is furthest off, `drift` the mean of all, `air` what is left between things
-    if they hang on the holes as they are.
+    """All of it: the board first; `drift` is how far the holes are off in the mean, `air` what is left between things if they hang on
+    the holes as they are.
     """
 
     rows: tuple[Measured, ...]
-    worst: int | None
     drift: Fraction | None
     air: Fraction
-    short: bool
 
 
 def measured(done: Design, built: Built) -> Verdict:
@@ -51,17 +49,8 @@ def measured(done: Design, built: Built) -> Verdict:
     row, step = done.rack.row, done.tape.step
     rows = [_one(BOARD, row.length, built.length, step)]
     rows += [_one(str(k + 1), axis, built.holes.get(k), step) for k, axis in enumerate(row.axes)]
-    offs = {k: one.off for k, one in enumerate(rows[1:]) if one.off is not None}
-    worst = max(offs, key=lambda k: abs(offs[k]), default=None)
-    if worst is not None and abs(offs[worst]) <= step:
-        worst = None
-    return Verdict(
-        tuple(rows),
-        worst,
-        sum(offs.values(), Fraction(0)) / len(offs) if offs else None,
-        _air(done, built),
-        rows[0].off is not None and rows[0].off < -step,
-    )
+    offs = [one.off for one in rows[1:] if one.off is not None]
+    return Verdict(tuple(rows), sum(offs, Fraction(0)) / len(offs) if offs else None, _air(done, built))
 
 
 def _one(what: str, planned: Fraction, found: Fraction | None, step: Fraction) -> Measured:
