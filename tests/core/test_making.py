@@ -140,6 +140,9 @@ def test_an_order_of_ones_own_is_kept_and_what_it_breaks_is_said_with_ways_back(
             settled = design(amend(brief, fix.patch))
             left = making(settled, priced(settled, Supply()), Shop(), THURSDAY, {}).findings
             assert finding.message not in [one.message for one in left]
+    # What was done early was done: nothing is to be said of an order that nobody asked for.
+    done, found = planned("waxed-jacket", 5, {})
+    assert not making(done, found, Shop(), THURSDAY, {"mount": THURSDAY}).findings
     # A task that the order does not know comes as soon as it may.
     known = made("waxed-jacket", 5, {"making": {"order": [key for key in keys if key != "sand"]}})
     assert not [finding for finding in known.findings if finding.code == "work.order"]

@@ -51,12 +51,12 @@ def making(done: Design, found: Timber, shop: Shop, start: datetime, ticked: Map
     at = {task.key: k for k, task in enumerate(order)}
     kept = tuple(edge for edge in among if at[edge.first] < at[edge.then])
     when = schedule(order, kept, shop, start, ticked)
+    said = (*broken(order, among), *_tools(done, shop), *_shop(order, shop, when))
     if not asked.order:
         # What is done comes first, then as the days have it: what waits longest is begun early.
         begins = {slot.task.key: slot.start for slot in when.slots}
         when_done = {**begins, **ticked}
         order = tuple(sorted(order, key=lambda task: (task.key not in ticked, when_done.get(task.key, start))))
-    said = (*broken(order, among), *_tools(done, shop), *_shop(order, shop, when))
     return Made(order, direct(kept), said, when)
 
 
