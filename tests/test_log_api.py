@@ -28,13 +28,19 @@ def write(client: TestClient, rack: Json, kind: str, text: str = "", what: str =
     return found
 
 
+def told(log: Json, what: str) -> Json:
+    """What a log says of one thing that is measured."""
+    found: Json = next(one for row in log["rows"] for one in row["measured"] if one["what"] == what)
+    return found
+
+
 def test_what_is_measured_is_told_at_once(client: TestClient, rack: Json) -> None:
     at = f"/api/racks/{rack['id']}/log"
     assert client.get(at).json()["says"] == "Nothing is measured yet."
     assert write(client, rack, "measured", "131", "1")["says"] == "All as planned; the holes drift by 1 mm in the mean."
     off = write(client, rack, "measured", "40.4 cm", "2")
     assert (off["trouble"], off["says"]) == (["2"], "1 is off by more than a step of the tape.")
-    row = next(one for one in off["measured"] if one["what"] == "2")
+    row = told(off, "2")
     assert (row["title"], row["planned"], row["found"], row["off"], row["good"]) == (
         "hole 2",
         "390 mm",
@@ -76,14 +82,12 @@ def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Jso
     log = write(client, rack, "mishap", "Hole 2 at 404 mm: the rest spaced around it.", "2", clears=respace["clears"])
     assert log["trouble"] == []
     for place in ("1", "3"):
-        usual = write(
-            client, rack, "measured", next(one["planned"] for one in log["measured"] if one["what"] == place), place
-        )["usual"]
+        usual = write(client, rack, "measured", told(log, place)["planned"], place)["usual"]
     assert usual == ["Your holes lie on their marks, by the middle of 3."], "one bad hole of three moves nothing"
     plug = next(way for way in ways if way["code"] == "plug")
     assert (plug["patch"], plug["clears"]) == (None, ["2"])
     cleared = write(client, rack, "mishap", "Plugged after all.", "2", clears=plug["clears"])
-    assert next(one for one in cleared["measured"] if one["what"] == "2")["found"] == ""
+    assert told(cleared, "2")["found"] == ""
     marks = [
         task
         for task in client.get(f"/api/racks/{rack['id']}/making", params=NOW).json()["tasks"]
@@ -98,7 +102,8 @@ def test_hours_fits_and_notes_are_kept_and_taken_back(client: TestClient, rack: 
     write(client, rack, "time", "1 h 30")
     log = write(client, rack, "time", "45 min")
     assert log["hours"] == "2 h 15"
-    assert log["usual"] == [f"2 h 15 went into 1 rack, planned at {log['planned_hours']}."]
+    assert log["racks"] == [{"name": rack["name"], "planned": log["planned_hours"], "really": "2 h 15", "up": False}]
+    assert log["pace"] == {"usual": None, "reckoned": 100}, "half a rack says nothing of one's hands"
     fit = write(client, rack, "fit", what="", found=["goes on", "bumps"])
     assert fit["fits"] == [{"item": "", "name": "waxed jacket", "found": ["goes on", "bumps"]}]
     note = write(client, rack, "next", "Hooks a finger lower.")

@@ -39,6 +39,20 @@ def test_a_stray_hole_is_measured_and_the_rest_spaced_around_it(home: Page) -> N
     expect(page.get_by_label("Measured: hole 2", exact=True)).to_have_value("")
 
 
+def test_a_row_below_is_measured_and_held_by_itself(home: Page) -> None:
+    page = opened(home, "Kitchen wall, mugs and ladles")
+    page.get_by_role("group", name="Rows").get_by_role("button", name="Row 2").click()
+    commit(page, "Measured: row 2, hole 3", "370")
+    ways = page.get_by_role("region", name="Ways out: row 2, hole 3")
+    ways.get_by_role("button", name="Take it: Take it as it is").click()
+    expect(ways).to_have_count(0)
+    expect(page.get_by_role("button", name="Row 2")).to_contain_text("7 to measure".replace("7", "6"))
+    expect(page.get_by_role("row", name="row 2, hole 3")).to_contain_text("370 mm")
+    saved(page)
+    stage(page, "The rack")
+    assert marks(page)[2] == "360 mm".replace("360", "300"), "the first row stays"
+
+
 def test_readings_are_taken_from_an_instrument_once_it_is_still(home: Page) -> None:
     page = opened(home)
     page.get_by_role("radio", name="tape", exact=True).click()

@@ -1,8 +1,18 @@
 """The log as the API says it."""
 
-from yardcliff.api.log_wire import EntryView, MeasuredView, WayOutView
+from yardcliff.api.ledger import Ledger, pace_of
+from yardcliff.api.log_wire import (
+    BuiltRowView,
+    EntryView,
+    FitView,
+    HoursView,
+    LogView,
+    MeasuredView,
+    PaceView,
+    WayOutView,
+)
 from yardcliff.api.tongue import Tongue
-from yardcliff.core.built.measured import BOARD, SAW_CUT, Measured
+from yardcliff.core.built.measured import SAW_CUT, Measured, Verdict
 from yardcliff.core.built.ways_out import WayOut
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
@@ -21,8 +31,22 @@ def view_verdict(drift: Fraction | None, off: int, any_measured: bool, tape: Tap
     )
 
 
-def view_measured(one: Measured, done: Design) -> MeasuredView:
-    tape = done.tape
+def view_rows(verdict: Verdict, done: Design) -> list[BuiltRowView]:
+    rack = done.rack
+    boards = {rack.rows[one.subject.row].part: one.found for one in verdict.rows if one.subject.place is None}
+    return [
+        BuiltRowView(
+            title=rack.named((k,)),
+            long=float(row.row.length),
+            found=None if boards[row.part] is None else float(boards[row.part] or 0),
+            measured=[view_measured(one, done.tape) for one in verdict.rows if one.subject.row == k],
+        )
+        for k, row in enumerate(rack.rows)
+    ]
+
+
+def view_measured(one: Measured, tape: Tape) -> MeasuredView:
+    fine = one.subject.what == SAW_CUT
     off = (
         ""
         if one.off is None
@@ -30,38 +54,64 @@ def view_measured(one: Measured, done: Design) -> MeasuredView:
         if not one.off
         else f"{'+' if one.off > 0 else '−'}{tape.write_fine(abs(one.off))}"
     )
+    planned = one.subject.planned
     return MeasuredView(
-        what=one.what, title=_title(one.what), planned=tape.write_fine(one.planned) if one.what == SAW_CUT else tape.write(one.planned),
+        what=one.subject.what, title=one.subject.title, planned=tape.write_fine(planned) if fine else tape.write(planned),
         found="" if one.found is None else tape.write_given(one.found), off=off, good=one.good,
-        x=float(one.planned), found_x=None if one.found is None else float(one.found),
+        x=float(planned), found_x=None if one.found is None else float(one.found),
     )  # fmt: skip
 
 
-def _title(what: str) -> str:
-    return {BOARD: "the board", SAW_CUT: "a saw cut"}.get(what, f"hole {what}")
+def view_log(ledger: Ledger) -> LogView:
+    """All of a log, against the plan."""
+    done, tongue, tape = ledger.done, ledger.tongue, ledger.done.tape
+    found = ledger.verdict
+    trouble = [one.subject.what for one in found.rows if not one.good]
+    sawings = ledger.timbers.stock.sawings(ledger.rack_id)
+    currency = sawings[0].currency if sawings else ""
+    hours = ledger.hours()
+    fits = {one.what: one.data["found"] for one in reversed(ledger.entries) if one.kind == "fit"}
+    return LogView(
+        rows=view_rows(found, done),
+        kerf=view_measured(ledger.kerf, tape),
+        trouble=trouble,
+        says=view_verdict(found.drift, len(trouble), any(one.found is not None for one in found.rows), tape),
+        air=tape.write(found.air),
+        entries=[view_entry(one, ledger) for one in ledger.entries],
+        fits=[FitView(item=key, name=item.name, found=fits.get(key, [])) for key, item in done.rack.kinds.items()],
+        hours=spoken(ledger.minutes) if ledger.minutes else "",
+        planned_hours=spoken(ledger.planned),
+        spent=tongue.money(sum(one.spent for one in sawings), currency) if sawings else "",
+        planned_money=tongue.money(sum(one.planned for one in sawings), currency) if sawings else "",
+        usual=list(ledger.usual()),
+        racks=[HoursView(name=one.name, planned=spoken(one.planned), really=spoken(one.really), up=one.up) for one in hours],
+        pace=PaceView(usual=pace_of(hours), reckoned=ledger.bench.shop.pace),
+    )  # fmt: skip
 
 
-def view_entry(one: Entry, done: Design, tongue: Tongue) -> EntryView:
-    return EntryView(id=one.id, day=tongue.day(one.day), kind=one.kind, says=_says(one, done))
+def view_entry(one: Entry, ledger: Ledger) -> EntryView:
+    return EntryView(id=one.id, day=ledger.tongue.day(one.day), kind=one.kind, says=_says(one, ledger))
 
 
-def _says(one: Entry, done: Design) -> str:
+def _says(one: Entry, ledger: Ledger) -> str:
     if one.kind == "measured":
-        return f"{_title(one.what)}: {done.tape.write_given(read(one.data['at']))}"
+        subject = ledger.subjects.get(one.what)
+        name = subject.title if subject else f"hole {one.what}, which is no more"
+        return f"{name}: {ledger.done.tape.write_given(read(one.data['at']))}"
     if one.kind == "time":
         return f"{spoken(one.data['minutes'])} at the bench"
     if one.kind == "fit":
-        item = done.rack.kinds.get(one.what)
+        item = ledger.done.rack.kinds.get(one.what)
         return f"{item.name if item else one.what}: {', '.join(one.data['found']) or 'not tried'}"
     return str(one.data["text"])
 
 
-def view_way(way: WayOut, tape: Tape, clears: list[str], currency: str, tongue: Tongue) -> WayOutView:
+def view_way(way: WayOut, tape: Tape, currency: str, tongue: Tongue) -> WayOutView:
     costs = [spoken(way.minutes)] if way.minutes else []
     if way.cost is None or way.cost:
         costs.append("no price known" if way.cost is None else tongue.money(way.cost, currency))
     return WayOutView(
         code=way.code, title=way.title, says=way.says, costs=", ".join(costs) or "nothing more", even=tape.write_fine(way.even),
-        air=tape.write(way.air), stops=way.stops, cares=way.cares, patch=way.patch, clears=clears, long=float(way.long),
+        air=tape.write(way.air), stops=way.stops, cares=way.cares, patch=way.patch, clears=list(way.clears), long=float(way.long),
         x=[float(axis) for axis in way.axes],
     )  # fmt: skip

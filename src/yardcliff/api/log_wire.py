@@ -40,10 +40,35 @@ class FitView(Wire):
     found: list[Fit]
 
 
+class BuiltRowView(Wire):
+    """A row and the board that carries it: `found` is how long that really is; what is measured here, a board before its holes."""
+
+    title: str
+    long: float
+    found: float | None
+    measured: list[MeasuredView]
+
+
+class HoursView(Wire):
+    """A rack that time was kept of: its plan, and what it really took."""
+
+    name: str
+    planned: str
+    really: str
+    up: bool
+
+
+class PaceView(Wire):
+    """How long the user's hands take, per cent: by all racks that are up (None: none is yet), and as it is reckoned with."""
+
+    usual: int | None
+    reckoned: int
+
+
 class LogView(Wire):
     """The log: what was measured, what is off (by its `what`), entries, time and money against the plan."""
 
-    measured: list[MeasuredView]
+    rows: list[BuiltRowView]
     kerf: MeasuredView = Field(
         description="What the saw took at a cut, by itself: two cuts beside one another, and what is missing."
     )
@@ -56,7 +81,9 @@ class LogView(Wire):
     planned_hours: str
     spent: str
     planned_money: str
-    usual: list[str] = Field(description="What all racks together teach: the usual drift, hours against plan.")
+    usual: list[str] = Field(description="What all racks together teach: the usual drift, the saw's cut.")
+    racks: list[HoursView]
+    pace: PaceView
 
 
 class WayOutView(Wire):

@@ -312,6 +312,11 @@ class Rack:
         """Whether it hangs things in more than one row; uprights that carry one row together do not."""
         return len(self.rows) > 1 and not self.up
 
+    @property
+    def together(self) -> bool:
+        """Whether its rows carry the same things together: their holes have to be level."""
+        return len({hung.row for hung in self.hung}) < len(self.rows)
+
     def part(self, key: str) -> Part:
         return next(part for part in self.parts if part.key == key)
 

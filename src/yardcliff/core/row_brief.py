@@ -34,6 +34,9 @@ class Pin(Frozen):
     at: Gap
 
 
+Pins = Annotated[tuple[Pin, ...], Field(max_length=MAX_COUNT)]
+
+
 class RowBrief(Frozen):
     """What the user asks of a row. `follows` names the figure that is worked out from the others.
 
@@ -52,7 +55,7 @@ class RowBrief(Frozen):
     air: Gap = Fraction(0)
     fixture_gap: Gap = Fraction(0)
     tidy: Size = INCH / 4
-    pins: Annotated[tuple[Pin, ...], Field(max_length=MAX_COUNT)] = ()
+    pins: Pins = ()
     order: Annotated[tuple[str, ...], Field(max_length=MAX_COUNT)] = ()
     facing: Facing = "given"
     spares: Spares = 0

@@ -18,7 +18,7 @@ from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size
 from yardcliff.core.model import Count, Frozen, whole
 from yardcliff.core.row import HALF, ZERO, Row
-from yardcliff.core.row_brief import Ends
+from yardcliff.core.row_brief import Ends, Pins
 from yardcliff.core.spacing import solve
 from yardcliff.core.things import Things
 
@@ -32,10 +32,14 @@ ALIKE = "="
 
 
 class OwnRow(Frozen):
-    """What one row hangs: like the first ("="), or one kind alone; so many, or the most that fit."""
+    """What one row hangs: like the first ("="), or one kind alone; so many, or the most that fit.
+
+    With `pins` it is held at these, and no longer at those of the first row.
+    """
 
     kind: str = ALIKE
     count: Count | None = None
+    pins: Pins = ()
 
 
 class RowsBrief(Frozen):
@@ -53,6 +57,15 @@ class RowsBrief(Frozen):
     lift: Gap = Fraction(20)
     drop: Size | None = None
 
+    def own_of(self, k: int) -> OwnRow:
+        """What row `k` has of its own."""
+        return self.own[k] if k < len(self.own) else OwnRow()
+
+    def with_own(self, k: int, own: OwnRow) -> tuple[OwnRow, ...]:
+        """What the rows have of their own, with another one for row `k`."""
+        many = max(len(self.own), k + 1)
+        return tuple(own if i == k else self.own_of(i) for i in range(many))
+
 
 @dataclass(frozen=True, slots=True)
 class Standing:
@@ -68,7 +81,7 @@ def solve_rows(brief: RowsBrief, first: Row) -> tuple[Row, ...]:
     found = [first]
     offset: Row | None = None
     for k in range(1, brief.count):
-        own = brief.own[k] if k < len(brief.own) else OwnRow()
+        own = brief.own_of(k)
         if own.kind != ALIKE:
             row = _row_of(own, first)
         elif brief.layout == "staggered" and k % 2 == 1:
@@ -77,8 +90,13 @@ def solve_rows(brief: RowsBrief, first: Row) -> tuple[Row, ...]:
             row = first
         if sum(one.holders for one in found) + row.holders > MOST_HOLDERS:
             break
-        found.append(row)
+        found.append(held(row, own))
     return tuple(found)
+
+
+def held(row: Row, own: OwnRow) -> Row:
+    """A row that follows the first, held at its own pins where it has some."""
+    return solve(row.brief.model_copy(update={"pins": own.pins}), row.things_of, row.fixture) if own.pins else row
 
 
 def room_for_ends(row: Row) -> bool:

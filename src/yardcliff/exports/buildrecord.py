@@ -3,7 +3,8 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from yardcliff.core.built.measured import Verdict
+from yardcliff.core.built.measured import Measured, Verdict
+from yardcliff.core.design import Design
 from yardcliff.core.geometry import circle, line
 from yardcliff.core.length import Tape
 from yardcliff.exports.drawing import Ink
@@ -29,19 +30,29 @@ class Record:
     entries: Sequence[tuple[str, str]]
 
 
-def write_record(name: str, verdict: Verdict, record: Record, tape: Tape, paper: Paper) -> bytes:
+def write_record(name: str, done: Design, verdict: Verdict, record: Record, paper: Paper) -> bytes:
     """The record as PDF, as many pages as it takes."""
     page = Page(paper, f"{name}: build record")
     y = _head(page, f"{name}: build record")
-    y = _board(page, verdict, y)
-    y = _measured(page, verdict, tape, y)
-    for title, rows in (
+    rows = done.rack.rows
+    boards = {rows[one.subject.row].part: one.found for one in verdict.rows if one.subject.place is None}
+    for k, row in enumerate(rows):
+        mine = [one for one in verdict.rows if one.subject.row == k]
+        if k and y - TALL - 6 - ROW * -(-len(mine) // 3) < MARGIN:
+            page.turn()
+            y = _head(page, f"{name}: build record, continued")
+        if len(rows) > 1:
+            page.text(MARGIN, y, done.rack.named((k,)), 4.2, font=BOLD)
+            y -= 3
+        y = _board(page, float(row.row.length), float(boards[row.part] or row.row.length), mine, y)
+        y = _measured(page, mine, done.tape, y)
+    for title, told in (
         ("Against the plan", record.figures),
         ("Tried on the rack", record.fits),
         ("Entries", record.entries),
     ):
-        if rows:
-            y = _table(page, name, title, rows, y)
+        if told:
+            y = _table(page, name, title, told, y)
     page.turn()
     return page.finish()
 
@@ -53,43 +64,37 @@ def _head(page: Page, title: str) -> float:
     return top - 14
 
 
-def _board(page: Page, verdict: Verdict, y: float) -> float:
-    """The board with planned places as rings, and what is drilled filled."""
-    board, *holes = verdict.rows
-    most = float(max(board.planned, board.found or 0))
-    scale = (page.width - 2 * MARGIN) / most
-    end = MARGIN + float(board.found or board.planned) * scale
+def _board(page: Page, planned: float, long: float, row: Sequence[Measured], y: float) -> float:
+    """The board as `long` as it is, with planned places as rings, and what is drilled filled."""
+    scale = (page.width - 2 * MARGIN) / max(planned, long)
+    end = MARGIN + long * scale
     page.path((*line((MARGIN, y - TALL), (end, y - TALL), (end, y), (MARGIN, y)), ("Z", ())), WOOD)
-    for one in holes:
-        page.path(circle(MARGIN + float(one.planned) * scale, y - TALL / 2, 2.2), PLAN)
+    for one in row:
+        if one.subject.place is None:
+            continue
+        page.path(circle(MARGIN + float(one.subject.planned) * scale, y - TALL / 2, 2.2), PLAN)
         if one.found is not None:
             page.path(circle(MARGIN + float(one.found) * scale, y - TALL / 2, 1.1), DRILLED)
-    return y - TALL - 8
+    return y - TALL - 6
 
 
-def _measured(page: Page, verdict: Verdict, tape: Tape, y: float) -> float:
+def _measured(page: Page, row: Sequence[Measured], tape: Tape, y: float) -> float:
     """The figures in three columns side by side, so that a row of many holes stays on a page."""
     wide = (page.width - 2 * MARGIN) / 3
     top = lowest = y
-    for k, one in enumerate(verdict.rows):
-        column, place = divmod(k, max(-(-len(verdict.rows) // 3), 1))
+    for k, one in enumerate(row):
+        column, place = divmod(k, max(-(-len(row) // 3), 1))
         x, at = MARGIN + column * wide, top - place * ROW
         if at < MARGIN:
             page.text(x, MARGIN - 4, "and more: see the log", 3, colour=SOFT)
             continue
-        page.text(x, at, "board" if one.what == "board" else f"hole {one.what}", 3.4)
-        page.text(x + 30, at, tape.write(one.planned), 3.4, anchor="end", colour=SOFT)
+        page.text(x, at, one.subject.short, 3.4)
+        page.text(x + 30, at, tape.write(one.subject.planned), 3.4, anchor="end", colour=SOFT)
         if one.found is not None and one.off is not None:
             sign = "+" if one.off > 0 else "−" if one.off < 0 else ""
             page.text(x + 46, at, tape.write_fine(one.found), 3.4, anchor="end", font=BOLD)
-            page.text(
-                x + 66,
-                at,
-                f"{sign}{tape.write_fine(abs(one.off))}",
-                3.2,
-                anchor="end",
-                colour=SOFT if one.good else RED,
-            )
+            colour = SOFT if one.good else RED
+            page.text(x + 66, at, f"{sign}{tape.write_fine(abs(one.off))}", 3.2, anchor="end", colour=colour)
         lowest = min(lowest, at)
     return lowest - 9
 

@@ -447,7 +447,7 @@ export interface paths {
         put?: never;
         /**
          * Make Another
-         * @description A new rack that begins with what was really built: its board as measured, its holes where they are.
+         * @description A new rack that begins with what was really built: its boards as long as the first is, its holes where they are.
          */
         post: operations["make_another_api_racks__rack_id__log_another_post"];
         delete?: never;
@@ -1588,6 +1588,20 @@ export interface components {
             /** Y1 */
             y1: number;
         };
+        /**
+         * BuiltRowView
+         * @description A row and the board that carries it: `found` is how long that really is; what is measured here, a board before its holes.
+         */
+        BuiltRowView: {
+            /** Title */
+            title: string;
+            /** Long */
+            long: number;
+            /** Found */
+            found: number | null;
+            /** Measured */
+            measured: components["schemas"]["MeasuredView"][];
+        };
         /** Catalogue */
         Catalogue: {
             /** Items */
@@ -2143,6 +2157,20 @@ export interface components {
             end: string;
         };
         /**
+         * HoursView
+         * @description A rack that time was kept of: its plan, and what it really took.
+         */
+        HoursView: {
+            /** Name */
+            name: string;
+            /** Planned */
+            planned: string;
+            /** Really */
+            really: string;
+            /** Up */
+            up: boolean;
+        };
+        /**
          * ImportReport
          * @description What is in the file, row by row. Nothing is kept unless that was asked for.
          */
@@ -2289,8 +2317,8 @@ export interface components {
          * @description The log: what was measured, what is off (by its `what`), entries, time and money against the plan.
          */
         LogView: {
-            /** Measured */
-            measured: components["schemas"]["MeasuredView"][];
+            /** Rows */
+            rows: components["schemas"]["BuiltRowView"][];
             /** @description What the saw took at a cut, by itself: two cuts beside one another, and what is missing. */
             kerf: components["schemas"]["MeasuredView"];
             /** Trouble */
@@ -2313,9 +2341,12 @@ export interface components {
             planned_money: string;
             /**
              * Usual
-             * @description What all racks together teach: the usual drift, hours against plan.
+             * @description What all racks together teach: the usual drift, the saw's cut.
              */
             usual: string[];
+            /** Racks */
+            racks: components["schemas"]["HoursView"][];
+            pace: components["schemas"]["PaceView"];
         };
         /** MakingView */
         MakingView: {
@@ -2555,6 +2586,16 @@ export interface components {
             name: string;
             /** Why */
             why: string;
+        };
+        /**
+         * PaceView
+         * @description How long the user's hands take, per cent: by all racks that are up (None: none is yet), and as it is reckoned with.
+         */
+        PaceView: {
+            /** Usual */
+            usual: number | null;
+            /** Reckoned */
+            reckoned: number;
         };
         /**
          * PhoneView
@@ -2918,7 +2959,8 @@ export interface components {
         };
         /**
          * Shop
-         * @description `tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may stand about at once.
+         * @description `tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may stand about at once; `pace` how long
+         *     the user's hands take, per cent of what is reckoned.
          */
         Shop: {
             /**
@@ -2976,6 +3018,11 @@ export interface components {
              * @default 2
              */
             drying: number;
+            /**
+             * Pace
+             * @default 100
+             */
+            pace: number;
         };
         /**
          * ShopView
@@ -4372,8 +4419,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                rack_id: string;
                 entry_id: string;
+                rack_id: string;
             };
             cookie?: never;
         };
@@ -4402,7 +4449,7 @@ export interface operations {
     get_ways_api_racks__rack_id__log_ways_get: {
         parameters: {
             query: {
-                /** @description The board, or a hole by its number. */
+                /** @description A board, or a hole by its number. */
                 what: string;
                 /** @description The time on the workshop's wall, like 2026-11-26T19:30: the plan begins then. */
                 now: string;

@@ -52,6 +52,7 @@ export type Shop = ShopSheet["shop"];
 export type Deadline = Schemas["DeadlineView"];
 export type Phone = Schemas["PhoneView"];
 export type Log = Schemas["LogView"];
+export type LogRow = Schemas["BuiltRowView"];
 export type EntryText = Schemas["EntryText"];
 export type WayOut = Schemas["WayOutView"];
 export type Said = Schemas["Said"];

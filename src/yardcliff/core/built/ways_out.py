@@ -3,17 +3,19 @@
 What is drilled stays where it is: every way pins the holes that are there.
 """
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
-from yardcliff.core.amend import amend
-from yardcliff.core.built.measured import Built
+from yardcliff.core.amend import amend, merge
+from yardcliff.core.built.as_built import Held, drilled, follow, pins_of, row_of
+from yardcliff.core.built.measured import Readings, Subject, subjects
 from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
+from yardcliff.core.families import build
 from yardcliff.core.findings import Patch, Severity
 from yardcliff.core.length import LONGEST, exact_text
 from yardcliff.core.making.making import Made
-from yardcliff.core.site.survey import Site
+from yardcliff.core.row import Row
 from yardcliff.core.timber.layout import pieces
 from yardcliff.core.timber.plan import cut_plan
 from yardcliff.core.timber.stock import Supply
@@ -30,7 +32,8 @@ class WayOut:
     """One way: what it does, the change of the brief (none: the plan stays), the row that comes of it, and what it costs.
 
     `even` is how far the widest or tightest space is off, `air` what is left between things; `stops` and `cares` are findings then,
-    `minutes` of more work, `cost` in hundredths (None: no price known). The holes are at `axes` on a board so `long`.
+    `minutes` of more work, `cost` in hundredths (None: no price known). The row's holes are at `axes` on a board so `long`;
+    the readings of what it `clears` are void then.
     """
 
     code: str
@@ -43,18 +46,18 @@ class WayOut:
     long: Fraction
     stops: int
     cares: int
-    minutes: int
+    minutes: int = 0
     cost: int | None = 0
+    clears: tuple[str, ...] = ()
 
 
-def ways_out(done: Design, built: Built, place: int | None, supply: Supply, made: Made) -> tuple[WayOut, ...]:
-    """Ways to go on from a hole that strays at `place`, or from a board that is too short or too long (None), the least harmful first."""
-    site = done.on_wall.site
-    found = [*_anew(done, supply, made)]
-    axes = done.rack.row.axes
+def ways_out(done: Design, readings: Readings, subject: Subject, supply: Supply, made: Made) -> tuple[WayOut, ...]:
+    """Ways to go on from a hole that strays, or from a board that is too short or too long, the least harmful first."""
+    asked = _Asked(done, readings, subject, supply, made)
+    found = [*asked.anew()]
+    axes = [axis for one in done.rack.rows for axis in one.row.axes]
     if min(axes) >= 0 and max(axes) < LONGEST:  # a plan that runs off its board holds nothing
-        found += _board(done, built, site) if place is None else _stray(done, built, place, site)
-        found += _plugged(done, built, place, made)
+        found += asked.board() if subject.place is None else asked.hole(subject.place)
     return tuple(sorted(found, key=lambda way: (way.stops, way.cares, _harm(way), way.code)))
 
 
@@ -63,117 +66,121 @@ def _harm(way: WayOut) -> Fraction:
     return way.even + way.minutes + Fraction(way.cost or 0, 50)
 
 
-def _stray(done: Design, built: Built, place: int, site: Site | None) -> Iterator[WayOut]:
-    row, write = done.rack.row, done.tape.write
-    at = built.holes[place]
-    off, others = at - row.axes[place], {k: x for k, x in built.holes.items() if k != place}
-    by = f"{write(abs(off))} {row.run.onward if off > 0 else row.run.back}"
-    holds = {k: built.holes.get(k, axis) for k, axis in enumerate(row.axes)}
-    yield _tried(
-        done,
-        site,
-        "adopt",
-        "Take it as it is",
-        f"Holder {place + 1} stays {by} of its place, all others where they were.",
-        holds,
-    )
-    yield _tried(
-        done, site, "respace", "Space the rest around it", f"Those that are not drilled yet even out between the {len(built.holes)} that are.",
-        dict(built.holes),
-    )  # fmt: skip
-    if not others and row.axes[0] + off >= 0:
-        yield _tried(done, site, "shift", "Shift them all", f"The whole row moves {by}: it stays even, and the ends differ.",
-                     {k: axis + off for k, axis in enumerate(row.axes)})  # fmt: skip
-    glyph = done.rack.glyph
-    bit = max((hole.bit for hole in done.rack.holes), default=Fraction(0))
-    if glyph.screws and abs(off) <= glyph.width / 2 - bit / 2 - PLATE_RIM and abs(off) >= 2 * bit:
-        way = _tried(done, site, "hide", "Drill anew, and hide it",
-                     "The hook's plate covers the stray hole; the new one is far enough from it to hold.",
-                     {**dict(enumerate(row.axes)), **others})  # fmt: skip
-        yield replace(way, minutes=2, patch=way.patch if others else None)
+@dataclass(frozen=True, slots=True)
+class _Asked:
+    done: Design
+    readings: Readings
+    subject: Subject
+    supply: Supply
+    made: Made
 
+    @property
+    def _k(self) -> int:
+        return row_of(self.done, self.subject)
 
-def _board(done: Design, built: Built, site: Site | None) -> Iterator[WayOut]:
-    row, write = done.rack.row, done.tape.write
-    assert built.length is not None
-    long = exact_text(built.length)
-    off = built.length - row.length
-    says = f"{write(abs(off))} longer: the spaces grow" if off > 0 else f"{write(abs(off))} shorter: the spaces shrink"
-    if off > 0:
-        way = _tried(done, site, "trim", "Cut it to length", f"Take {write(off)} off the {row.run.end}: the plan stays.",
-                     {**dict(enumerate(row.axes)), **built.holes} if built.holes else {})  # fmt: skip
-        yield replace(way, minutes=5, patch=way.patch if built.holes else None)
-    yield _tried(done, site, "adopt", "Take the new length", f"The board is {says} with it.", dict(built.holes),
-                 {"length": long, "follows": "pitch"})  # fmt: skip
-    if not built.holes and off < 0:
-        if row.count > 1:
-            yield _tried(done, site, "fewer", "Hang one less", f"{row.count - 1} have more room on it than {row.count} had.", {},
-                         {"length": long, "count": row.count - 1, "follows": "pitch"})  # fmt: skip
-        yield _tried(done, site, "ends", "Keep the spacing", "The ends give way, the pitch stays.", {},
-                     {"length": long, "pitch": exact_text(row.pitch), "follows": "ends"})  # fmt: skip
+    @property
+    def _row(self) -> Row:
+        return self.done.rack.rows[self._k].row
 
+    def hole(self, place: int) -> Iterator[WayOut]:
+        row, k, write, brief = self._row, self._k, self.done.tape.write, self.done.brief
+        others = drilled(self.done, self.readings, but=self.subject)
+        mine = others.pop(k, {})
+        others = {i: {**pins_of(brief, i), **there} for i, there in others.items()}
+        plan = dict(enumerate(row.axes))
+        at, meant = self.readings[self.subject.what], mine.get(place, row.axes[place])
+        off = at - meant
+        by = f"{write(abs(off))} {row.run.onward if off > 0 else row.run.back}"
+        count = f"the {len(mine) + 1} that are" if mine else "it"
+        if place not in mine:  # else the other upright is drilled there, and this hole has to be level with it
+            yield self._tried("adopt", "Take it as it is", f"Holder {place + 1} stays {by} of its place, all others where they were.",
+                              self._unmoved({**others, k: {**plan, **mine, place: at}}))  # fmt: skip
+            yield self._tried("respace", "Space the rest around it", f"Those that are not drilled yet even out around {count}.",
+                              {**others, k: {**mine, place: at}})  # fmt: skip
+            if not mine and row.axes[0] + off >= 0:
+                yield self._tried("shift", "Shift them all", f"The whole row moves {by}: it stays even, and the ends differ.",
+                                  {**others, k: {i: axis + off for i, axis in plan.items()}})  # fmt: skip
+        # Drilled again where it belongs; with nothing else drilled in the row, the plan holds it there by itself.
+        again = {**others, k: {**plan, **mine}} if mine else {}
+        rack = self.done.rack
+        bit = max((hole.bit for hole in rack.holes), default=Fraction(0))
+        if rack.glyph.screws and abs(off) <= rack.glyph.width / 2 - bit / 2 - PLATE_RIM and abs(off) >= 2 * bit:
+            way = self._tried("hide", "Drill anew, and hide it",
+                              "The hook's plate covers the stray hole; the new one is far enough from it to hold.", again)  # fmt: skip
+            yield replace(way, minutes=2, clears=(self.subject.what,))
+        glue = max((task.wait for task in self.made.tasks if task.waits_for in ("glue", "clamps")), default=60)
+        way = self._tried("plug", "Plug it, and drill again",
+                          f"Bore it out, glue a plug of the same wood in, its grain with the board's; go on after {glue // 60 or 1} h.",
+                          again)  # fmt: skip
+        yield replace(way, minutes=PLUG, clears=(self.subject.what,))
 
-def _plugged(done: Design, built: Built, place: int | None, made: Made) -> Iterator[WayOut]:
-    """Fill the hole with wood and drill it where it belongs."""
-    if place is None:
-        return
-    row = done.rack.row
-    others = {k: x for k, x in built.holes.items() if k != place}
-    glue = max((task.wait for task in made.tasks if task.waits_for in ("glue", "clamps")), default=60)
-    way = _tried(done, done.on_wall.site, "plug", "Plug it, and drill again",
-                 f"Bore it out, glue a plug of the same wood in, its grain with the board's; go on after {glue // 60 or 1} h.",
-                 {**dict(enumerate(row.axes)), **others})  # fmt: skip
-    yield replace(way, minutes=PLUG, patch=way.patch if others else None)
+    def board(self) -> Iterator[WayOut]:
+        row, write, name = self._row, self.done.tape.write, self.subject.title
+        found = self.readings[self.subject.what]
+        long, off = exact_text(found), found - self.subject.planned
+        holes = drilled(self.done, self.readings)
+        says = (
+            f"{write(abs(off))} longer: the spaces grow" if off > 0 else f"{write(abs(off))} shorter: the spaces shrink"
+        )
+        every = len({one.part for one in self.done.rack.rows}) > 1
+        if off > 0:
+            way = self._tried(
+                "trim", "Cut it to length", f"Take {write(off)} off the {row.run.end}: the plan stays.", {}
+            )
+            yield replace(way, minutes=5, clears=(self.subject.what,))
+        yield self._tried("adopt", "Take the new length",
+                          f"{name[0].upper()}{name[1:]} is {says} with it{'; all others are cut to it' if every else ''}.",
+                          {0: {}, **holes}, {"length": long, "follows": "pitch"})  # fmt: skip
+        if not holes and off < 0:
+            if row.count > 1:
+                yield self._tried("fewer", "Hang one less", f"{row.count - 1} have more room on it than {row.count} had.", {0: {}},
+                                  {"length": long, "count": row.count - 1, "follows": "pitch"})  # fmt: skip
+            yield self._tried("ends", "Keep the spacing", "The ends give way, the pitch stays.", {0: {}},
+                              {"length": long, "pitch": exact_text(row.pitch), "follows": "ends"})  # fmt: skip
 
+    def anew(self) -> Iterator[WayOut]:
+        """The part made again: from which stick, for how much, and all its work once more."""
+        rack, cutting, write = self.done.rack, self.done.brief.cutting, self.done.tape.write
+        key = rack.rows[self.subject.row].part
+        wanted = pieces(part_blanks(rack.part(key)), cutting)
+        plan = cut_plan(wanted, self.supply, cutting.model_copy(update={"locked": {}}))
+        if plan.missing or not wanted:
+            return
+        sticks = ", ".join(
+            f"{one.source.name}, {write(one.source.long)}{', on hand' if one.source.on_hand else ''}"
+            for one in plan.sawn
+        )
+        work = sum(
+            task.minutes
+            for task in self.made.tasks
+            if key in task.parts and (task.work or task.key.startswith(("mark:", "cut:")))
+        )
+        on_it = tuple(one.what for one in subjects(self.done) if rack.rows[one.row].part == key)
+        title = (
+            "Make the board again"
+            if self.subject.title == "the board"
+            else f"Make the {rack.part(key).name.lower()} again"
+        )
+        way = self._tried("anew", title, f"From {sticks}.", {})
+        yield replace(way, minutes=work, cost=plan.cost, clears=on_it)
 
-def _anew(done: Design, supply: Supply, made: Made) -> Iterator[WayOut]:
-    """The part made again: from which stick, for how much, and all its work once more."""
-    rack, cutting = done.rack, done.brief.cutting
-    key = rack.rows[0].part
-    wanted = pieces(part_blanks(rack.part(key)), cutting)
-    plan = cut_plan(wanted, supply, cutting.model_copy(update={"locked": {}}))
-    if plan.missing or not wanted:
-        return
-    sticks = ", ".join(
-        f"{one.source.name}, {done.tape.write(one.source.long)}{', on hand' if one.source.on_hand else ''}"
-        for one in plan.sawn
-    )
-    work = sum(
-        task.minutes
-        for task in made.tasks
-        if key in task.parts and (task.work or task.key.startswith(("mark:", "cut:")))
-    )
-    way = _tried(done, done.on_wall.site, "anew", "Make the board again", f"From {sticks}.", {})
-    yield replace(way, patch=None, minutes=work, cost=plan.cost)
+    def _unmoved(self, held: Held) -> Held:
+        """Rows held, and whatever would move with them held where it is."""
+        rack, brief = self.done.rack, self.done.brief
+        tried = build(amend(brief, follow(brief, held)))
+        moves = [i for i, one in enumerate(rack.rows) if one.row.axes != tried.rows[i].row.axes]
+        stay = {i: {**dict(enumerate(rack.rows[i].row.axes)), **held.get(i, {})} for i in moves}
+        return {**held, **({} if rack.together else stay)}
 
-
-def _pins(at: dict[int, Fraction]) -> Patch:
-    return {"row": {"pins": [{"index": k, "at": exact_text(x)} for k, x in sorted(at.items())]}}
-
-
-def _tried(
-    done: Design,
-    site: Site | None,
-    code: str,
-    title: str,
-    says: str,
-    at: dict[int, Fraction],
-    more: Patch | None = None,
-) -> WayOut:
-    """A way with holes pinned where they are, worked out."""
-    patch: Patch = {"row": {**(_pins(at)["row"] if at else {"pins": []}), **(more or {})}}
-    tried = design(amend(done.brief, patch), site)
-    row = tried.rack.row
-    severities = [finding.severity for finding in tried.findings]
-    return WayOut(
-        code, title, says, patch, row.unevenness, row.air, row.axes, row.length, severities.count(Severity.STOP),
-        severities.count(Severity.CARE), 0,
-    )  # fmt: skip
-
-
-def taught(offs: Sequence[Fraction]) -> Fraction | None:
-    """A user's usual drift over many holes: the median, which one bad hole does not move; None for fewer than three."""
-    if len(offs) < 3:
-        return None
-    ordered, half = sorted(offs), len(offs) // 2
-    return ordered[half] if len(offs) % 2 else (ordered[half - 1] + ordered[half]) / 2
+    def _tried(self, code: str, title: str, says: str, held: Held, more: Patch | None = None) -> WayOut:
+        """A way with rows held, worked out."""
+        brief = self.done.brief
+        patch = merge(follow(brief, held), {"row": more} if more else {})
+        tried = design(amend(brief, patch), self.done.on_wall.site) if patch else self.done
+        rows = [one.row for one in tried.rack.rows]
+        row = rows[min(self._k, len(rows) - 1)]
+        severities = [finding.severity for finding in tried.findings]
+        return WayOut(
+            code, title, says, patch or None, row.unevenness, min(one.air for one in rows), row.axes, row.length,
+            severities.count(Severity.STOP), severities.count(Severity.CARE),
+        )  # fmt: skip

@@ -27,7 +27,7 @@ from yardcliff.core.item import Item
 from yardcliff.core.length import TapeName
 from yardcliff.core.rack import Rack
 from yardcliff.core.row import Row
-from yardcliff.core.rows import RowsBrief
+from yardcliff.core.rows import OwnRow, RowsBrief
 
 __all__ = ["BRIEFS", "FAMILIES", "Brief", "Holder", "build", "ranked", "solve_row", "starting"]
 
@@ -74,8 +74,11 @@ FAMILIES: dict[str, Family[Any]] = {
 def build(brief: Brief) -> Rack:
     """The rack, by the brief's own way of building."""
     family = FAMILIES[brief.family]
-    if family.rows == "one":  # rows that another way of building had wait until it is taken again
-        brief = brief.model_copy(update={"rows": RowsBrief()})
+    if (
+        family.rows == "one"
+    ):  # rows that another way of building had wait until it is taken again; a second board has its own pins
+        own = tuple(OwnRow(pins=one.pins) for one in brief.rows.own)
+        brief = brief.model_copy(update={"rows": RowsBrief(own=own)})
     fitted = family.fitting(brief)
     rack: Rack = family.build(brief, fitted, first_row(brief, fitted))
     return rack

@@ -27,7 +27,7 @@ from yardcliff.core.materials import Ware
 from yardcliff.core.rack import RESTS, Operation, Rack
 from yardcliff.core.row import HALF, Row
 from yardcliff.core.row_brief import Ends
-from yardcliff.core.rows import Standing, beside, can_stagger
+from yardcliff.core.rows import Standing, beside, can_stagger, held
 from yardcliff.core.things import UP, Reach, Run, Thing
 from yardcliff.core.working import Figure, Input
 
@@ -112,10 +112,11 @@ def _right(brief: AngledRailBrief, row: Row) -> Row | None:
     fewer = way == "one fewer"
     if way == "none" or (fewer and row.count < 2):
         return None
+    own = brief.rows.own_of(1)
     if way == "opposite" or not can_stagger(row):
-        return row
+        return held(row, own)
     step = row.t * HALF
-    return beside(row, row.left + step, row.right + (step if fewer else -step), row.count - fewer)
+    return held(beside(row, row.left + step, row.right + (step if fewer else -step), row.count - fewer), own)
 
 
 def _machining(brief: AngledRailBrief) -> Iterator[Operation]:

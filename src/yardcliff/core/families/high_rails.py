@@ -24,7 +24,7 @@ from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.row_brief import Pin
-from yardcliff.core.rows import Standing, margins
+from yardcliff.core.rows import Standing, held, margins
 from yardcliff.core.spacing import solve
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import values
@@ -112,8 +112,9 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
 
 def _lower(brief: HighRailsBrief, row: Row) -> Row | None:
     """The lower rail's row: the upper one's, or the same without its last holder."""
+    own = brief.rows.own_of(1)
     if brief.high.lower == "as many":
-        return row
+        return held(row, own)
     if brief.high.lower == "none" or row.count < 2:
         return None
     ends = margins(max(row.axes[0], ZERO), max(row.length - row.axes[-2], ZERO))
@@ -123,7 +124,7 @@ def _lower(brief: HighRailsBrief, row: Row) -> Row | None:
         # What pins and keep-outs did to the upper rail, the lower one is marked with too.
         "pins": tuple(Pin.model_construct(index=i, at=axis) for i, axis in enumerate(row.axes[:-1])) if row.uneven else (),
     }  # fmt: skip
-    return solve(row.brief.model_copy(update=asked), row.things_of, row.fixture)
+    return held(solve(row.brief.model_copy(update=asked), row.things_of, row.fixture), own)
 
 
 def _figures(brief: HighRailsBrief, row: Row, lower: Row | None, past: Fraction) -> Iterator[Figure]:

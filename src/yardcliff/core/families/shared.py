@@ -15,7 +15,7 @@ from yardcliff.core.rack import Hole, Hung, Joint, Kept, Operation, Outline, Par
 from yardcliff.core.row import Row
 from yardcliff.core.row_figures import row_figures
 from yardcliff.core.row_findings import Words, check
-from yardcliff.core.rows import ALIKE, Standing, solve_rows, stand
+from yardcliff.core.rows import Standing, solve_rows, stand
 from yardcliff.core.rows_findings import OF_THE_FIRST_ROW, check_rows, own_fixes, rows_figures
 from yardcliff.core.spacing import solve
 from yardcliff.core.working import Figure
@@ -108,7 +108,6 @@ def boards(
 def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], least: Fraction, body: Body) -> Rack:
     """The rack: rows, holders, what hangs, and every figure and finding that does not depend on the family."""
     tape, first = Tape.named(brief.tape), standing[0].row
-    own = brief.rows.own
     up = bool(body.up_at)
     rows = (
         tuple(_up(body, first))
@@ -120,7 +119,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
                     brief.hung - one.down,
                     across,
                     one.row,
-                    own[k].kind if k < len(own) else ALIKE,
+                    brief.rows.own_of(k).kind,
                     body.shifts[k] if body.shifts else ZERO,
                 )
                 for k, ((key, across), one) in enumerate(zip(body.marked, standing, strict=True))

@@ -42,13 +42,20 @@ class Hours(Frozen):
 EVENINGS = tuple(Hours(day=day, start="19:00", end="21:30") for day in range(5))
 
 
+PACES = 25, 400
+"""The quickest and the slowest hand, per cent."""
+
+
 class Shop(Frozen):
-    """`tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may stand about at once."""
+    """`tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may stand about at once; `pace` how long
+    the user's hands take, per cent of what is reckoned.
+    """
 
     tools: tuple[Tool, ...] = ("drill", "jigsaw", "sander")
     hours: Annotated[tuple[Hours, ...], Field(max_length=28)] = (*EVENINGS, Hours(day=5, start="10:00", end="16:00"))
     clamps: Annotated[int, Field(ge=0, le=200)] = 6
     drying: Annotated[int, Field(ge=1, le=50)] = 2
+    pace: Annotated[int, Field(ge=PACES[0], le=PACES[1])] = 100
 
     @model_validator(mode="after")
     def _hours_are_apart(self) -> Self:

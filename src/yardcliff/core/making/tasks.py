@@ -18,6 +18,8 @@ from yardcliff.core.timber.layout import Group
 from yardcliff.core.timber.timber import Timber
 from yardcliff.data import table, values
 
+HUNG = "hang"
+"""The key of the last task: with it the rack is up."""
 HOLDER = "holder"
 """Stands for the pegs, fingers or rings among the parts."""
 TYPICAL: dict[WaitKind, int] = {"glue": 720, "clamps": 60, "conditioner": 120, "filler": 240}
@@ -39,7 +41,7 @@ def wait(making: Making, finish: str, kind: WaitKind) -> int:
 
 
 def tasks(done: Design, found: Timber, making: Making, shop: Shop) -> tuple[Task, ...]:
-    """Every task, each by a key of its own, with the minutes that the user gives it."""
+    """Every task, each by a key of its own, with the minutes that the user gives it, or at the user's pace."""
     asked = _Asked(done, found, making, shop)
     made = [
         *asked.before(),
@@ -54,7 +56,7 @@ def tasks(done: Design, found: Timber, making: Making, shop: Shop) -> tuple[Task
         *asked.mounted(),
     ]
     return tuple(
-        replace(task, minutes=making.minutes[task.key]) if task.key in making.minutes else task for task in made
+        replace(task, minutes=making.minutes.get(task.key, ceil(task.minutes * shop.pace / 100))) for task in made
     )
 
 
@@ -348,7 +350,7 @@ class _Asked:
         cure = self._wait("cure") if self._coats else 0
         last = f"coat:{self._coats}"
         yield Task(
-            "hang", 17, "Hang everything, and try it", 5 + 2 * len(rack.kinds),
+            HUNG, 17, "Hang everything, and try it", 5 + 2 * len(rack.kinds),
             lines=tuple(f"{item.name}: on with one hand, off with one hand, and does it touch its neighbours?" for item in rack.kinds.values()),
             checks=("The heaviest where the screws are; look again after a week.",), needs=frozenset({"up"}),
             after={last: ("The finish has to be hard: until then it rubs off on what hangs there.", cure)} if cure else {},

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { api } from "../../api/client";
-import type { Log, WayOut } from "../../api/types";
+import type { Log, LogRow, WayOut } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
@@ -35,12 +35,17 @@ export function LogSheet({ onHelp }: { onHelp: () => void }) {
 }
 
 function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["write"] }) {
-  const [board, ...holes] = log.measured;
+  const [picked, setPicked] = useState(0);
   const { apply } = useSession();
   const end = useShown((shown) => shown.design.ends[0]);
   const tape = useShown((shown) => shown.design.tape.name);
-  const next = log.measured.find((one) => one.found === "");
-  if (!board) return null;
+  const row = log.rows[picked] ?? log.rows[0];
+  if (!row) return null;
+  // What is measured next: in this row, then in those after it.
+  const from = log.rows.indexOf(row);
+  const ahead = [...log.rows.slice(from), ...log.rows.slice(0, from)].flatMap((one) => one.measured);
+  const next = ahead.find((one) => one.found === "");
+  const titles = new Map(ahead.map((one) => [one.what, one.title]));
   return (
     <>
       <h2 className="flex flex-wrap items-baseline gap-x-3 border-b-2 border-ink pt-3 text-[1.05rem]">
@@ -49,12 +54,11 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
           {log.says} Least air <Measure text={log.air} />.
         </span>
       </h2>
-      <Strip
-        long={board.x}
-        found={board.found_x}
-        planned={holes.map(({ x }) => x)}
-        built={holes.map(({ found_x }) => found_x)}
-      />
+      {log.rows.length === 1 ? (
+        <RowStrip row={row} />
+      ) : (
+        <Rows rows={log.rows} picked={from} onPick={setPicked} />
+      )}
       <div className="mt-3 grid items-start gap-x-5 lg:grid-cols-[24rem_minmax(0,1fr)]">
         <div>
           <Reader
@@ -73,7 +77,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
               </tr>
             </thead>
             <tbody>
-              {[...log.measured, log.kerf].map((one) => (
+              {[...row.measured, log.kerf].map((one) => (
                 <tr key={one.what} className="border-t border-rule">
                   <td className="whitespace-nowrap">{one.title}</td>
                   <td className="hand text-right whitespace-nowrap">
@@ -107,15 +111,60 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
         </div>
         <div>
           {log.trouble.map((what) => (
-            <WaysOut
-              key={what}
-              what={what}
-              title={log.measured.find((one) => one.what === what)?.title ?? what}
-            />
+            <WaysOut key={what} what={what} title={titles.get(what) ?? what} />
           ))}
         </div>
       </div>
     </>
+  );
+}
+
+const RowStrip = ({ row, low = false }: { row: LogRow; low?: boolean }) => (
+  <Strip
+    look={low ? "low" : "large"}
+    long={row.long}
+    found={row.found}
+    planned={holesOf(row).map(({ x }) => x)}
+    built={holesOf(row).map(({ found_x }) => found_x)}
+  />
+);
+
+/** A row's holes: its board, if it has one of its own, is the only thing that is no hole. */
+const holesOf = (row: LogRow) => row.measured.filter((one) => !one.what.startsWith("board"));
+
+interface RowsProps {
+  rows: LogRow[];
+  picked: number;
+  onPick: (row: number) => void;
+}
+
+/** Every row under the other, as they hang; the one that is picked is measured below. */
+function Rows({ rows, picked, onPick }: RowsProps) {
+  return (
+    <div role="group" aria-label="Rows" className="mt-2 grid max-h-96 gap-y-1 overflow-y-auto">
+      {rows.map((row, index) => {
+        const off = row.measured.filter((one) => !one.good).length;
+        const open = row.measured.filter((one) => one.found === "").length;
+        const state = off ? `${off} off` : open ? `${open} to measure` : "as planned";
+        return (
+          <button
+            key={row.title}
+            type="button"
+            aria-pressed={index === picked}
+            onClick={() => onPick(index)}
+            className="grid cursor-pointer grid-cols-[8.5rem_minmax(0,1fr)] items-center gap-x-2 border-l-4 border-transparent px-1.5 py-0.5 text-left hover:bg-sheet aria-pressed:border-act aria-pressed:bg-sheet"
+          >
+            <span>
+              <span className="block font-semibold">{row.title}</span>
+              <span className={`block text-[0.85rem] ${off ? "font-semibold text-stop" : "text-soft"}`}>
+                {state}
+              </span>
+            </span>
+            <RowStrip row={row} low />
+          </button>
+        );
+      })}
+    </div>
   );
 }
 
@@ -170,7 +219,7 @@ function WaysOut({ what, title }: { what: string; title: string }) {
                 {way.stops > 0 && <span className="text-stop">, {way.stops} to settle</span>}
               </p>
             </div>
-            <Strip long={way.long} found={null} planned={way.x} built={[]} small />
+            <Strip long={way.long} found={null} planned={way.x} built={[]} look="small" />
             <Button aria-label={`Take it: ${way.title}`} onClick={() => void take(way)}>
               Take it
             </Button>

@@ -5,6 +5,8 @@ import { api, recordUrl } from "../../api/client";
 import type { EntryText, Log } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { useSay } from "../../ui/Toasts";
+import { Measure } from "../../ui/Measure";
+import { useKeepShop, useShop } from "../making/useMaking";
 import { Section } from "../rack/Section";
 import { useShown } from "../rack/shown";
 import { useLog } from "./useLog";
@@ -23,6 +25,7 @@ export function LogStage() {
   return (
     <>
       <Against log={log.data} />
+      <Taught log={log.data} />
       <Fits log={log.data} write={log.write} />
       <Entries log={log.data} write={log.write} takeBack={log.takeBack} />
       <Another />
@@ -44,11 +47,55 @@ function Against({ log }: { log: Log }) {
         <dd className="hand text-right">{log.planned_money || "—"}</dd>
         <dd className="hand text-right">{log.spent || "—"}</dd>
       </dl>
+    </Section>
+  );
+}
+
+/** What the log of all racks teaches about one's own hands. */
+function Taught({ log }: { log: Log }) {
+  const { usual, reckoned } = log.pace;
+  const shop = useShop();
+  const keep = useKeepShop();
+  const say = useSay();
+  const plan = (pace: number) =>
+    shop.data && keep({ ...shop.data.shop, pace }).catch((error: Error) => say(error.message));
+  if (!log.usual.length && !log.racks.length) return null;
+  return (
+    <Section title="Your hands, over all racks">
       {log.usual.map((says) => (
-        <p key={says} className="mt-1 text-[0.87rem] text-soft">
-          {says}
+        <p key={says} className="text-[0.93rem]">
+          <Measure text={says} />
         </p>
       ))}
+      {log.racks.length > 0 && (
+        <table className="mt-1 w-full text-[0.93rem]">
+          <thead className="text-left text-soft">
+            <tr>
+              <th className="font-normal">rack</th>
+              <th className="text-right font-normal">planned</th>
+              <th className="text-right font-normal">really</th>
+            </tr>
+          </thead>
+          <tbody>
+            {log.racks.map((rack, index) => (
+              <tr key={index} className="border-t border-rule align-baseline">
+                <td>
+                  {rack.name}
+                  {!rack.up && <span className="text-soft">, not up yet</span>}
+                </td>
+                <td className="hand text-right whitespace-nowrap">{rack.planned}</td>
+                <td className="hand pl-2 text-right whitespace-nowrap">{rack.really}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {usual !== null && usual !== reckoned && (
+        <p className="mt-1.5">
+          What is up took {usual} % of the rule of thumb.{" "}
+          <Button onClick={() => void plan(usual)}>Plan with {usual} %</Button>
+        </p>
+      )}
     </Section>
   );
 }

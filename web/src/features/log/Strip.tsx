@@ -3,34 +3,44 @@ interface Props {
   found: number | null;
   planned: number[];
   built: (number | null)[];
-  small?: boolean;
+  look?: keyof typeof LOOKS;
 }
 
 const WIDE = 700;
+/** By itself, one of several rows, or a picture beside words. */
+const LOOKS = {
+  large: { tall: 64, board: 44, ring: 9, line: 2 },
+  low: { tall: 36, board: 28, ring: 7, line: 2 },
+  small: { tall: 90, board: 44, ring: 14, line: 4 },
+};
 
 /** The board on the bench: planned places as open rings, what is drilled as filled holes, the end where it was really cut. */
-export function Strip({ long, found, planned, built, small = false }: Props) {
-  const tall = small ? 90 : 64;
+export function Strip({ long, found, planned, built, look = "large" }: Props) {
+  const { tall, board, ring, line } = LOOKS[look];
+  const small = look === "small";
   const most = Math.max(long, found ?? 0, ...built.map((x) => x ?? 0));
   const x = (mm: number) => 8 + (mm / most) * (WIDE - 16);
   const middle = tall / 2;
-  const ring = small ? 14 : 9;
   return (
-    <svg viewBox={`0 0 ${WIDE} ${tall}`} className={small ? "block w-full" : "mt-2 block w-full"} aria-hidden>
+    <svg
+      viewBox={`0 0 ${WIDE} ${tall}`}
+      className={look === "large" ? "mt-2 block w-full" : "block w-full"}
+      aria-hidden
+    >
       <rect
         x={x(0)}
-        y={middle - 22}
+        y={middle - board / 2}
         width={x(found ?? long) - x(0)}
-        height={44}
+        height={board}
         className="fill-wood stroke-ink"
-        strokeWidth={small ? 4 : 2}
+        strokeWidth={line}
       />
       {found !== null && found !== long && (
         <line
           x1={x(long)}
           x2={x(long)}
-          y1={middle - 28}
-          y2={middle + 28}
+          y1={0}
+          y2={tall}
           className="stroke-mark"
           strokeWidth={2}
           strokeDasharray="5 4"
@@ -47,7 +57,7 @@ export function Strip({ long, found, planned, built, small = false }: Props) {
         />
       ))}
       {built.map(
-        (at, k) => at !== null && <circle key={k} cx={x(at)} cy={middle} r={5} className="fill-ink" />,
+        (at, k) => at !== null && <circle key={k} cx={x(at)} cy={middle} r={ring / 2} className="fill-ink" />,
       )}
     </svg>
   );

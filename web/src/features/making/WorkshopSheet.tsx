@@ -53,9 +53,10 @@ function Sheet({ data }: { data: ShopSheet }) {
     if (!read) return Promise.resolve(`“${text}” is no time of day: write 19:00–21:30, or none.`);
     return put({ hours: [...(shop.hours ?? []).filter((one) => one.day !== day), ...read] });
   }
-  function onCount(field: "clamps" | "drying", text: string) {
-    return /^\d{1,3}$/.test(text)
-      ? put({ [field]: Number(text) })
+  function onCount(field: "clamps" | "drying" | "pace", text: string) {
+    const number = /^(\d{1,3})\s*%?$/.exec(text)?.[1];
+    return number
+      ? put({ [field]: Number(number) })
       : Promise.resolve(`“${text}” is no number: write one like 6.`);
   }
   return (
@@ -96,6 +97,11 @@ function Sheet({ data }: { data: ShopSheet }) {
       ))}
       <Field label="clamps" value={String(shop.clamps)} onCommit={(text) => onCount("clamps", text)} />
       <Field label="places to dry" value={String(shop.drying)} onCommit={(text) => onCount("drying", text)} />
+      <Field
+        label="your pace, of what is reckoned"
+        value={`${shop.pace} %`}
+        onCommit={(text) => onCount("pace", text)}
+      />
     </Section>
   );
 }

@@ -85,9 +85,9 @@ test("hours are read as people write them", () => {
   ]);
   expect([readHours("none", 0), readHours(" ", 0)]).toEqual([[], []]);
   expect([readHours("evening", 0), readHours("19:00", 0)]).toEqual([null, null]);
-  expect(writeHours({ tools: [], clamps: 0, drying: 1, hours: readHours("19-21:30", 2) ?? [] }, 2)).toBe(
-    "19:00–21:30",
-  );
+  expect(
+    writeHours({ tools: [], clamps: 0, drying: 1, pace: 100, hours: readHours("19-21:30", 2) ?? [] }, 2),
+  ).toBe("19:00–21:30");
 });
 
 test("a wait is counted down, and measures are read out", () => {

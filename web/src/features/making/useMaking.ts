@@ -79,6 +79,6 @@ export function useKeepShop() {
   const queries = useQueryClient();
   return async (shop: Parameters<typeof api.keepShop>[0]) => {
     queries.setQueryData(["shop"], await api.keepShop(shop));
-    await queries.invalidateQueries({ queryKey: ["making"] });
+    await Promise.all(["making", "log"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
   };
 }

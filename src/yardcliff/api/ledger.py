@@ -1,0 +1,191 @@
+"""The log of one rack, open: its entries held against the rack as it is planned now."""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, replace
+from functools import cached_property
+from typing import Annotated
+
+from fastapi import Depends
+from pydantic import TypeAdapter, ValidationError
+
+from yardcliff.api.deps import AtBench, KeptLog, OnSite, Speaks, Store, Timbers
+from yardcliff.api.log_wire import EntryText
+from yardcliff.core.amend import BriefError, problems
+from yardcliff.core.built.measured import (
+    SAW_CUT,
+    Measured,
+    Readings,
+    Subject,
+    Verdict,
+    against,
+    measured,
+    subjects,
+    taught,
+)
+from yardcliff.core.design import Design
+from yardcliff.core.exact import Fraction
+from yardcliff.core.length import LengthError, exact_text, read
+from yardcliff.core.making.asked import Minutes
+from yardcliff.core.making.shop import PACES
+from yardcliff.core.making.tasks import HUNG, tasks
+from yardcliff.core.timber.timber import priced
+from yardcliff.store.log import Entry, Json
+from yardcliff.store.sheets import Record
+
+KERF_GOOD = Fraction(1, 5)
+"""A saw's cut that is further off than this is another cut plan, mm: rule of thumb."""
+
+
+@dataclass(frozen=True, slots=True)
+class Hours:
+    """What a rack took: minutes of its plan as it was when they were last kept, at a `pace` then, against what they `really` were;
+    whether it is `up`.
+    """
+
+    name: str
+    planned: int
+    really: int
+    pace: int
+    up: bool
+
+
+@dataclass
+class Ledger:
+    """What a log route is given."""
+
+    rack_id: str
+    store: Store
+    sites: OnSite
+    timbers: Timbers
+    bench: AtBench
+    log: KeptLog
+    tongue: Speaks
+
+    @cached_property
+    def rack(self) -> Record:
+        """The rack. Raises `SheetNotFound`."""
+        return self.store.get(self.rack_id)
+
+    @cached_property
+    def done(self) -> Design:
+        return self.sites.stored(self.rack)
+
+    @cached_property
+    def entries(self) -> list[Entry]:
+        return self.log.entries(self.rack_id)
+
+    @cached_property
+    def subjects(self) -> dict[str, Subject]:
+        """What can be measured, by its name; the saw's cut as it is reckoned with is the last."""
+        saw_cut = Subject(SAW_CUT, "a saw cut", self.done.brief.cutting.takes, 0)
+        return {one.what: one for one in (*subjects(self.done), saw_cut)}
+
+    @cached_property
+    def readings(self) -> Readings:
+        """What was measured of what there is: a hole of a longer row is left aside."""
+        return {
+            one.what: read(one.data["at"])
+            for one in self.entries
+            if one.kind == "measured" and one.what in self.subjects
+        }
+
+    @property
+    def verdict(self) -> Verdict:
+        return measured(self.done, self.readings)
+
+    @property
+    def kerf(self) -> Measured:
+        return against(self.subjects[SAW_CUT], self.readings.get(SAW_CUT), KERF_GOOD)
+
+    @property
+    def minutes(self) -> int:
+        """What was really spent."""
+        return sum(one.data["minutes"] for one in self.entries if one.kind == "time")
+
+    @cached_property
+    def planned(self) -> int:
+        """The hands-on minutes of the rack's plan."""
+        found = priced(self.done, self.timbers.supply())
+        return sum(task.minutes for task in tasks(self.done, found, self.done.brief.making, self.bench.shop))
+
+    def write(self, body: EntryText) -> None:
+        """Keep an entry; a reading without text is taken back. Raises `BriefError`."""
+        if body.kind == "measured" and not body.text.strip():
+            self.log.strike(self.rack_id, "measured", body.what)
+        else:
+            kept = self._kept(body)
+            self.log.write(self.rack_id, body.day.isoformat(), body.kind, body.what, kept, body.clears)
+        vars(self).pop("entries", None)
+        vars(self).pop("readings", None)
+
+    def _kept(self, body: EntryText) -> Json:
+        """What an entry holds, by its kind."""
+        if body.kind == "measured":
+            return self._reading(body)
+        if body.kind == "time":
+            try:
+                minutes = TypeAdapter(Minutes).validate_python(body.text)
+            except ValidationError as error:
+                raise BriefError([("text", message) for _, message in problems(error)]) from None
+            return {"minutes": minutes, "planned": self.planned, "pace": self.bench.shop.pace}
+        if body.kind == "fit":
+            if body.what not in self.done.rack.kinds:
+                raise BriefError([("what", "Nothing of that name hangs here.")])
+            return {"found": body.found}
+        if not body.text.strip():
+            raise BriefError([("text", "Nothing is written: a few words are enough.")])
+        return {"text": body.text.strip()}
+
+    def _reading(self, body: EntryText) -> Json:
+        subject = self.subjects.get(body.what)
+        if subject is None:
+            raise BriefError(
+                [("what", f"“{body.what}” is not measured here: a board, a saw cut, or a hole by its number.")]
+            )
+        try:
+            at = read(body.text, self.done.tape.unit)
+        except LengthError as error:
+            raise BriefError([("text", str(error))]) from None
+        if not 0 <= at <= 2 * self.done.rack.row.length + 1000:
+            raise BriefError([("text", f"“{body.text}” is nowhere near this board.")])
+        # The plan may follow what was measured: what was off then is what a hand is off.
+        return {"at": exact_text(at), "planned": exact_text(subject.planned)}
+
+    def usual(self) -> Iterator[str]:
+        """What the log of all racks says of its user: each thing against its plan as that was when it was written."""
+        tape, readings = self.done.tape, [one for one in self.log.entries() if one.kind == "measured"]
+        offs = [read(one.data["at"]) - read(one.data["planned"]) for one in readings if one.what[0].isdecimal()]
+        drift = taught(offs)
+        if drift is not None:
+            side = f"{tape.write_fine(abs(drift))} {'beyond' if drift > 0 else 'short of'}" if drift else "on"
+            yield f"Your holes lie {side} their marks, by the middle of {len(offs)}."
+        cuts = [read(one.data["at"]) for one in readings if one.what == SAW_CUT]
+        kerf = taught(cuts)
+        if kerf is not None:
+            yield f"Your saw takes {tape.write_fine(kerf)} at each cut, by the middle of {len(cuts)}."
+
+    def hours(self) -> list[Hours]:
+        """Each rack that time was kept of, the newest first."""
+        found: dict[str, Hours] = {}
+        for one in self.log.entries():
+            if one.kind == "time":
+                known = found.get(one.rack_id) or self._hours(one)
+                found[one.rack_id] = replace(known, really=known.really + one.data["minutes"])
+        return list(found.values())
+
+    def _hours(self, entry: Entry) -> Hours:
+        ticked = HUNG in self.bench.store.ticks(entry.rack_id)
+        name = self.store.get(entry.rack_id).name
+        return Hours(name, entry.data["planned"], 0, entry.data.get("pace", 100), ticked)
+
+
+def pace_of(hours: Iterable[Hours]) -> int | None:
+    """What racks that are up took of what was reckoned by rule of thumb, per cent in steps of 5; None where none is."""
+    up = [one for one in hours if one.up and one.planned]
+    if not up:
+        return None
+    reckoned = sum(one.planned * 100 / one.pace for one in up)
+    return min(max(5 * round(sum(one.really for one in up) * 20 / reckoned), PACES[0]), PACES[1])
+
+
+OpenLedger = Annotated[Ledger, Depends()]
