@@ -46,7 +46,18 @@ def test_a_rack_is_made_step_by_step_with_the_reasons(client: TestClient, box: J
     mark = next(task for task in tasks if task["key"] == "mark:0")
     texts = enumerate(box["design"]["marks"]["text"], 1)
     assert [line["text"] for line in mark["lines"]] == [f"{k}: {text}" for k, text in texts]
-    assert len(mark["board"]["at"]) == 5
+    assert len(mark["picture"]["at"]) == 5
+    pictures = {task["key"]: task["picture"] for task in tasks if task["picture"]}
+    groove = pictures["Groove:Side"]
+    assert (groove["kind"], groove["bit"], groove["deep_says"], groove["thick_says"]) == (
+        "bite",
+        False,
+        "6 mm",
+        "18 mm",
+    )
+    cut = next(task for task in tasks if task["picture"] and task["picture"]["kind"] == "cuts")
+    assert len(cut["lines"]) == sum(1 + len(stick["order"]) for stick in cut["picture"]["sticks"])
+    assert pictures["mount"] == {"kind": "wall"}
     items = [line["item"] for task in tasks for line in task["lines"]]
     assert len(items) == len(set(items)), "equal lines are ticked each by itself"
 

@@ -1,6 +1,6 @@
 """From a plan to a finished rack: every task in its place with the reason; a user's own order; the workshop's tools."""
 
-from datetime import datetime
+from datetime import datetime, timedelta
 from typing import Any
 
 import pytest
@@ -15,7 +15,7 @@ from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, starting
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.making.asked import Making, spoken
-from yardcliff.core.making.making import Made, making, quicker
+from yardcliff.core.making.making import Made, enough, making, quicker
 from yardcliff.core.making.sequence import edges, natural
 from yardcliff.core.making.shop import TOOLS, Shop
 from yardcliff.core.making.task import work_of
@@ -174,6 +174,7 @@ EVENING = [{"day": 0, "start": "19:00", "end": "20:00"}]
 @pytest.mark.parametrize(
     ("code", "shop", "says"),
     [
+        ("work.saw", {"tools": ["table saw"]}, "planned for a mitre saw, which the workshop has not"),
         ("work.clamps", {"clamps": 2}, "wants 6 clamps, and there are 2"),
         ("work.long", {"hours": [{**EVENING[0], "end": "19:30"}]}, "longer than any stretch"),
         ("work.hours", {"hours": []}, "has no hours"),
@@ -198,6 +199,28 @@ def test_what_is_quicker_is_as_quick_as_it_says() -> None:
         again = making(changed, priced(changed, Supply()), one.shop or Shop(), THURSDAY, {})
         assert again.schedule.finish == one.finish
     assert "Finish with shellac" in [one.says for one in changes]
+
+
+def test_several_changes_together_make_a_day_that_none_makes_alone() -> None:
+    done, found = planned("soup-bowl-mug", 5, {}, "shelf-box")
+    soonest = quicker(done, found, Shop(), THURSDAY, {})[0].finish
+    by = soonest - timedelta(days=1)
+    together = enough(done, found, Shop(), THURSDAY, {}, by)
+    assert together
+    assert "; " in together.says
+    changed = design(amend(done.brief, together.patch)) if together.patch else done
+    again = making(changed, priced(changed, Supply()), together.shop or Shop(), THURSDAY, {})
+    assert again.schedule.finish == together.finish <= by
+    assert enough(done, found, Shop(), THURSDAY, {}, soonest) is None, "one change alone makes it"
+    assert enough(done, found, Shop(), THURSDAY, {}, THURSDAY) is None
+
+
+def test_what_is_bought_is_bought_while_the_yard_is_open() -> None:
+    when = {slot.task.key: slot for slot in made("waxed-jacket", 5, {}).schedule.slots}
+    assert f"{when['buy'].start:%a %H:%M}" == "Fri 16:30"
+    assert f"{when['measure'].start:%a}" == "Thu"
+    never = made("waxed-jacket", 5, {}, shop=Shop(errands=()))
+    assert {slot.task.key: slot for slot in never.schedule.slots}["buy"].start.date() == THURSDAY.date()
 
 
 def test_ones_own_waits_and_minutes_count() -> None:

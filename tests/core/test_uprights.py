@@ -112,7 +112,7 @@ def test_a_pin_and_a_knot_hold_on_an_upright_as_on_a_rail() -> None:
     knot = amend(MATS, {"row": {"keepouts": [{"at": "280 mm", "width": "20 mm"}], "nudge": "40 mm"}})
     found = {finding.code: finding.message for finding in build(knot).findings}
     assert "keepout.nudged" in found or "keepout.shifted" in found
-    assert any(word in text for text in found.values() for word in ("above", "below"))
+    assert any(word in text for text in found.values() for word in (" up,", " down,"))
     scene = design(knot).scene
     # The knot is drawn on both stiles, as high up as it lies along them.
     flaws = [list(points(stroke.path)) for stroke in scene.strokes if stroke.role == "flaw"]

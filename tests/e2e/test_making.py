@@ -8,7 +8,7 @@ from pathlib import Path
 from playwright.sync_api import Browser, Locator, Page, expect
 
 from tests.e2e.conftest import AXE, open_rack, saved
-from tests.e2e.test_wall import stage
+from tests.e2e.test_wall import commit, stage
 from tests.server import Server, running
 
 
@@ -26,6 +26,8 @@ def number(page: Page, title: str) -> Locator:
 
 def test_a_card_says_why_it_comes_here_and_is_moved_and_put_back(home: Page) -> None:
     page = opened(home)
+    page.get_by_role("button", name="Drill").last.click()
+    expect(page.get_by_role("img", name="In section")).to_be_visible()
     page.get_by_role("button", name="Glue the pegs in").last.click()
     expect(page.get_by_role("list", name="Why here")).to_contain_text("around pegs it leaves runs")
     before = int(number(page, "Glue the pegs in").inner_text())
@@ -77,6 +79,7 @@ def test_a_deadline_is_met_and_wrong_figures_are_said(home: Page) -> None:
         ("Tuesday", "in the evening", "write 19:00–21:30, or none"),
         ("Wednesday", "21:00-19:00", "ends before it begins"),
         ("clamps", "many", "“many” is no number"),
+        ("your pace, of what is reckoned", "5 %", "greater than or equal to 25"),
         ("places to dry", "0", "greater than or equal to 1"),
     ):
         field = page.get_by_label(label, exact=True)
@@ -84,8 +87,9 @@ def test_a_deadline_is_met_and_wrong_figures_are_said(home: Page) -> None:
         field.press("Enter")
         expect(page.get_by_role("alert")).to_contain_text(says)
         field.press("Escape")
-    page.get_by_label("Saturday").fill("none")
-    page.get_by_label("Saturday").press("Enter")
+    page.get_by_text("When the yard can be gone to").click()
+    commit(page, "Saturday", "none")
+    commit(page, "Saturday, errands", "none")
     expect(page.get_by_text("Sat, ")).to_have_count(0)
     with page.expect_download() as file:
         page.get_by_role("link", name="These days as a calendar").click()

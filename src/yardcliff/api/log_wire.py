@@ -13,10 +13,11 @@ Fit = Literal["goes on", "comes off", "bumps"]
 
 
 class MeasuredView(Wire):
-    """One thing as planned and as it is; `what` it is written under."""
+    """One thing as planned and as it is; `what` it is written under, `short` what it is called within its row."""
 
     what: str
     title: str
+    short: str
     planned: str
     found: str
     off: str

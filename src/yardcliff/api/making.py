@@ -11,7 +11,7 @@ from yardcliff.api.making_wire import DeadlineView, FileKind, MakingView, SaidMa
 from yardcliff.api.racks import attached
 from yardcliff.core.amend import BriefError
 from yardcliff.core.design import Design
-from yardcliff.core.making.making import Made, making, quicker
+from yardcliff.core.making.making import Made, enough, making, quicker
 from yardcliff.core.making.shop import DAYS, TOOLS, Shop
 from yardcliff.core.timber.timber import Timber, priced
 from yardcliff.store.bench import Said
@@ -75,7 +75,11 @@ def get_deadline(
     done, found = _planned(rack_id, store, sites, timbers)
     ticked = bench.ticked(rack_id)
     finish = making(done, found, bench.shop, start, ticked).schedule.finish
-    return view_deadline(finish, until, quicker(done, found, bench.shop, start, ticked), tongue)
+    changes = quicker(done, found, bench.shop, start, ticked)
+    if finish and finish > until and not any(one.finish <= until for one in changes):
+        together = enough(done, found, bench.shop, start, ticked, until)
+        changes = (together, *changes) if together else changes
+    return view_deadline(finish, until, changes, tongue)
 
 
 @router.post("/api/racks/{rack_id}/making/ticks", status_code=204)

@@ -6,21 +6,27 @@ from datetime import datetime, timedelta
 
 from yardcliff.api.making_wire import (
     BeforeView,
-    BoardView,
+    BiteView,
+    CutsView,
     DeadlineView,
     LineView,
     MakingView,
+    MarkedView,
+    PictureView,
     QuickerView,
+    SeenView,
     SettingView,
     StintView,
     TaskView,
     WaitView,
 )
+from yardcliff.api.timber_views import view_sawn
 from yardcliff.api.tongue import Tongue
 from yardcliff.api.views import view_finding
 from yardcliff.core.design import Design
 from yardcliff.core.making.asked import WaitKind, spoken
 from yardcliff.core.making.making import Made, Quicker
+from yardcliff.core.making.picture import Bite, Cuts, Marked, Picture
 from yardcliff.core.making.schedule import Slot
 from yardcliff.core.making.task import Task
 from yardcliff.core.making.tasks import wait
@@ -56,7 +62,7 @@ def view_making(done: Design, made: Made, ticks: Mapping[str, str], tongue: Tong
     finish = made.schedule.finish
     return MakingView(
         tasks=[
-            _task(k, task, slots.get(task.key), before.get(task.key, []), ticks, tongue)
+            _task(k, task, done, slots.get(task.key), before.get(task.key, []), ticks, tongue)
             for k, task in enumerate(made.tasks, 1)
         ],
         findings=[view_finding(finding, done.tape) for finding in made.findings],
@@ -72,8 +78,32 @@ def _wait(kind: WaitKind, label: str, done: Design) -> WaitView:
     return WaitView(kind=kind, label=label, usual=spoken(wait(plain, done.brief.cutting.finish, kind)))
 
 
+def _picture(picture: Picture | None, done: Design, tongue: Tongue) -> PictureView | None:
+    tape = done.tape
+    match picture:
+        case Marked(long, at):
+            return MarkedView(long=float(long), at=[float(x) for x in at])
+        case Cuts(sticks):
+            return CutsView(sticks=[view_sawn(one, done.brief.cutting, tape, "", tongue) for one in sticks])
+        case Bite(wide, thick, deep, tilt, bit):
+            return BiteView(
+                wide=float(wide), thick=float(thick), deep=None if deep is None else float(deep), tilt=tilt, bit=bit,
+                wide_says=tape.write_fine(wide), thick_says=tape.write_fine(thick), deep_says="" if deep is None else tape.write_fine(deep),
+            )  # fmt: skip
+        case None:
+            return None
+        case view:
+            return SeenView(kind=view)
+
+
 def _task(
-    number: int, task: Task, slot: Slot | None, before: list[BeforeView], ticks: Mapping[str, str], tongue: Tongue
+    number: int,
+    task: Task,
+    done: Design,
+    slot: Slot | None,
+    before: list[BeforeView],
+    ticks: Mapping[str, str],
+    tongue: Tongue,
 ) -> TaskView:
     ended = datetime.fromisoformat(ticks[task.key]) if task.key in ticks else slot.end if slot else None
     free = ended + timedelta(minutes=task.wait) if ended and task.wait else None
@@ -89,12 +119,13 @@ def _task(
         lines=[
             LineView(item=item, text=line, done=item in ticks or task.key in ticks) for item, line in items_of(task)
         ],
-        board=BoardView(long=task.board[0], at=list(task.board[1])) if task.board else None,
+        picture=_picture(task.picture, done, tongue),
         settings=[SettingView(name=name, text=text) for name, text in task.settings],
         ways=list(task.ways),
         checks=list(task.checks),
         cautions=list(task.cautions),
         before=before,
+        errand=task.errand,
         stints=[
             StintView(
                 day=tongue.weekday(stint.start),

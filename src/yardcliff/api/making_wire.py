@@ -1,10 +1,11 @@
 """What the API says of the making."""
 
-from typing import Literal
+from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field, NaiveDatetime
 
 from yardcliff.api.scene_wire import Wire
+from yardcliff.api.timber_wire import SawnView
 from yardcliff.api.wire import FindingView
 from yardcliff.core.findings import Patch
 from yardcliff.core.making.shop import Shop
@@ -23,11 +24,42 @@ class SettingView(Wire):
     text: str
 
 
-class BoardView(Wire):
+class MarkedView(Wire):
     """A board with its marks in the order of the lines, mm."""
 
+    kind: Literal["marked"] = "marked"
     long: float
     at: list[float]
+
+
+class CutsView(Wire):
+    """Sticks with their cuts; the lines go through them in turn: one to take each, then its order."""
+
+    kind: Literal["cuts"] = "cuts"
+    sticks: list[SawnView]
+
+
+class BiteView(Wire):
+    """What a tool takes out of the wood, in section, mm, and as it is said; a bit turns."""
+
+    kind: Literal["bite"] = "bite"
+    wide: float
+    thick: float
+    deep: float | None
+    tilt: float
+    bit: bool
+    wide_says: str
+    thick_says: str
+    deep_says: str
+
+
+class SeenView(Wire):
+    """The rack by itself, or on its wall with what holds it: as its own drawing has it."""
+
+    kind: Literal["rack", "wall"]
+
+
+PictureView = Annotated[MarkedView | CutsView | BiteView | SeenView, Field(discriminator="kind")]
 
 
 class BeforeView(Wire):
@@ -59,12 +91,13 @@ class TaskView(Wire):
     waits: str
     waits_for: str | None
     lines: list[LineView]
-    board: BoardView | None = Field(description="Where the lines are marks: the board with them.")
+    picture: PictureView | None
     settings: list[SettingView]
     ways: list[str]
     checks: list[str]
     cautions: list[str]
     before: list[BeforeView]
+    errand: bool = Field(description="Whether it is done elsewhere than at the bench.")
     stints: list[StintView]
     free: str | None = Field(description="When what it waits for is over; once it is ticked off, from then.")
     free_says: str

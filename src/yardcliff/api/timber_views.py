@@ -114,7 +114,7 @@ def _group(group: Group, cutting: Cutting, tape: Tape, currency: str, tongue: To
         verdict=_verdict(group, currency, tongue),
         proved=group.proved,
         missing=[piece.name for piece in group.missing],
-        sawn=[_sawn(one, cutting, tape, currency, tongue) for one in group.sawn],
+        sawn=[view_sawn(one, cutting, tape, currency, tongue) for one in group.sawn],
     )
 
 
@@ -135,7 +135,7 @@ def _box(one: Laid | Offcut) -> BoxView:
     return BoxView(x0=float(one.start), x1=float(one.end), y0=float(one.low), y1=float(one.high))
 
 
-def _sawn(one: Sawn, cutting: Cutting, tape: Tape, currency: str, tongue: Tongue) -> SawnView:
+def view_sawn(one: Sawn, cutting: Cutting, tape: Tape, currency: str, tongue: Tongue) -> SawnView:
     source = one.source
     return SawnView(
         key=one.key,

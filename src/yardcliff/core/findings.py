@@ -55,6 +55,7 @@ CODES: dict[str, Code] = {
     "cut.kerf": Code(Severity.NOTE, "One less from a stick"),
     "work.order": Code(Severity.CARE, "In another order"),
     "work.tool": Code(Severity.CARE, "Hard without the tool"),
+    "work.saw": Code(Severity.CARE, "Planned for another saw"),
     "work.clamps": Code(Severity.NOTE, "More clamps than there are"),
     "work.long": Code(Severity.CARE, "Longer than any evening"),
     "work.hours": Code(Severity.STOP, "No time for the workshop"),

@@ -24,7 +24,7 @@ def check_keepouts(row: Row, tape: Tape) -> Iterator[Finding]:
         yield Finding(
             "keepout.nudged",
             f"Holder {index + 1}",
-            f"Holder {index + 1} moved {tape.write(abs(by))} {row.run.onward if by > 0 else row.run.back}, off its even place, "
+            f"Holder {index + 1} moved {tape.write(abs(by))} {row.run.moved(by)}, off its even place, "
             "clear of what must not be drilled.",
             "moved",
             abs(by),
@@ -36,7 +36,7 @@ def check_keepouts(row: Row, tape: Tape) -> Iterator[Finding]:
         yield Finding(
             "keepout.shifted",
             "Row",
-            f"The whole row moved {tape.write(abs(given.shift))} {row.run.onward if given.shift > 0 else row.run.back}, "
+            f"The whole row moved {tape.write(abs(given.shift))} {row.run.moved(given.shift)}, "
             "clear of what must not be drilled.",
             "shift",
             abs(given.shift),

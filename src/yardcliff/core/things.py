@@ -28,16 +28,21 @@ class Reach:
 
 @dataclass(frozen=True, slots=True)
 class Run:
-    """Which way a row runs, in words: its ends, and the two ways along it. The datum is its `start`."""
+    """Which way a row runs, in words: its ends, where things are along it, and how they move. The datum is its `start`."""
 
     start: str
     end: str
     back: str
     onward: str
+    ways: tuple[str, str]
+
+    def moved(self, by: Fraction) -> str:
+        """Which way a move goes, by its sign."""
+        return self.ways[by > 0]
 
 
-LEVEL = Run("left end", "right end", "to the left", "to the right")
-UP = Run("foot", "top", "below", "above")
+LEVEL = Run("left end", "right end", "to the left", "to the right", ("to the left", "to the right"))
+UP = Run("foot", "top", "below", "above", ("down", "up"))
 NOTHING = Reach(Fraction(0), Fraction(0))
 _HALF = Fraction(1, 2)
 

@@ -1568,14 +1568,31 @@ export interface components {
             why: string;
         };
         /**
-         * BoardView
-         * @description A board with its marks in the order of the lines, mm.
+         * BiteView
+         * @description What a tool takes out of the wood, in section, mm, and as it is said; a bit turns.
          */
-        BoardView: {
-            /** Long */
-            long: number;
-            /** At */
-            at: number[];
+        BiteView: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bite";
+            /** Wide */
+            wide: number;
+            /** Thick */
+            thick: number;
+            /** Deep */
+            deep: number | null;
+            /** Tilt */
+            tilt: number;
+            /** Bit */
+            bit: boolean;
+            /** Wide Says */
+            wide_says: string;
+            /** Thick Says */
+            thick_says: string;
+            /** Deep Says */
+            deep_says: string;
         };
         /** BoxView */
         BoxView: {
@@ -1769,6 +1786,19 @@ export interface components {
             total: string;
             /** Per Holder */
             per_holder: string;
+        };
+        /**
+         * CutsView
+         * @description Sticks with their cuts; the lines go through them in turn: one to take each, then its order.
+         */
+        CutsView: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cuts";
+            /** Sticks */
+            sticks: components["schemas"]["SawnView"][];
         };
         /**
          * DeadlineView
@@ -2367,6 +2397,21 @@ export interface components {
             finish_says: string;
         };
         /**
+         * MarkedView
+         * @description A board with its marks in the order of the lines, mm.
+         */
+        MarkedView: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "marked";
+            /** Long */
+            long: number;
+            /** At */
+            at: number[];
+        };
+        /**
          * MarksText
          * @description Marks to hold against a brief's own, as text: from the datum, bare numbers in the tape's unit.
          */
@@ -2406,13 +2451,15 @@ export interface components {
         };
         /**
          * MeasuredView
-         * @description One thing as planned and as it is; `what` it is written under.
+         * @description One thing as planned and as it is; `what` it is written under, `short` what it is called within its row.
          */
         MeasuredView: {
             /** What */
             what: string;
             /** Title */
             title: string;
+            /** Short */
+            short: string;
             /** Planned */
             planned: string;
             /** Found */
@@ -2950,6 +2997,17 @@ export interface components {
             /** Labels */
             labels: components["schemas"]["LabelView"][];
         };
+        /**
+         * SeenView
+         * @description The rack by itself, or on its wall with what holds it: as its own drawing has it.
+         */
+        SeenView: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rack" | "wall";
+        };
         /** SettingView */
         SettingView: {
             /** Name */
@@ -2960,13 +3018,14 @@ export interface components {
         /**
          * Shop
          * @description `tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may stand about at once; `pace` how long
-         *     the user's hands take, per cent of what is reckoned.
+         *     the user's hands take, per cent of what is reckoned. `errands` is when the yard can be gone to (none: in the shop's hours).
          */
         Shop: {
             /**
              * Tools
              * @default [
              *       "drill",
+             *       "mitre saw",
              *       "jigsaw",
              *       "sander"
              *     ]
@@ -3008,6 +3067,42 @@ export interface components {
              *     ]
              */
             hours: components["schemas"]["Hours"][];
+            /**
+             * Errands
+             * @default [
+             *       {
+             *         "day": 0,
+             *         "start": "16:30",
+             *         "end": "18:00"
+             *       },
+             *       {
+             *         "day": 1,
+             *         "start": "16:30",
+             *         "end": "18:00"
+             *       },
+             *       {
+             *         "day": 2,
+             *         "start": "16:30",
+             *         "end": "18:00"
+             *       },
+             *       {
+             *         "day": 3,
+             *         "start": "16:30",
+             *         "end": "18:00"
+             *       },
+             *       {
+             *         "day": 4,
+             *         "start": "16:30",
+             *         "end": "18:00"
+             *       },
+             *       {
+             *         "day": 5,
+             *         "start": "09:00",
+             *         "end": "12:00"
+             *       }
+             *     ]
+             */
+            errands: components["schemas"]["Hours"][];
             /**
              * Clamps
              * @default 6
@@ -3309,8 +3404,8 @@ export interface components {
             waits_for: string | null;
             /** Lines */
             lines: components["schemas"]["yardcliff__api__making_wire__LineView"][];
-            /** @description Where the lines are marks: the board with them. */
-            board: components["schemas"]["BoardView"] | null;
+            /** Picture */
+            picture: (components["schemas"]["MarkedView"] | components["schemas"]["CutsView"] | components["schemas"]["BiteView"] | components["schemas"]["SeenView"]) | null;
             /** Settings */
             settings: components["schemas"]["SettingView"][];
             /** Ways */
@@ -3321,6 +3416,11 @@ export interface components {
             cautions: string[];
             /** Before */
             before: components["schemas"]["BeforeView"][];
+            /**
+             * Errand
+             * @description Whether it is done elsewhere than at the bench.
+             */
+            errand: boolean;
             /** Stints */
             stints: components["schemas"]["StintView"][];
             /**

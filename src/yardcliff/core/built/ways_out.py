@@ -90,10 +90,10 @@ class _Asked:
         plan = dict(enumerate(row.axes))
         at, meant = self.readings[self.subject.what], mine.get(place, row.axes[place])
         off = at - meant
-        by = f"{write(abs(off))} {row.run.onward if off > 0 else row.run.back}"
+        by = f"{write(abs(off))} {row.run.moved(off)}"
         count = f"the {len(mine) + 1} that are" if mine else "it"
         if place not in mine:  # else the other upright is drilled there, and this hole has to be level with it
-            yield self._tried("adopt", "Take it as it is", f"Holder {place + 1} stays {by} of its place, all others where they were.",
+            yield self._tried("adopt", "Take it as it is", f"Holder {place + 1} stays where it is, {by}; all others where they were.",
                               self._unmoved({**others, k: {**plan, **mine, place: at}}))  # fmt: skip
             yield self._tried("respace", "Space the rest around it", f"Those that are not drilled yet even out around {count}.",
                               {**others, k: {**mine, place: at}})  # fmt: skip

@@ -4,6 +4,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime
 
+from yardcliff.core.amend import amend
 from yardcliff.core.design import Design
 from yardcliff.core.findings import Finding, Fix, Patch
 from yardcliff.core.making.asked import spoken
@@ -13,11 +14,13 @@ from yardcliff.core.making.shop import DAYS, TOOLS, Hours, Shop, minute
 from yardcliff.core.making.task import Task, work_of
 from yardcliff.core.making.tasks import tasks
 from yardcliff.core.timber.timber import Timber
-from yardcliff.data import table
+from yardcliff.data import table, values
 
 LATEST = "22:30"
 """Nobody saws later than that beside neighbours."""
 FREE_DAY = ("10:00", "16:00")
+MOST_CHANGES = 4
+"""More than so many at once is another life."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,7 +54,7 @@ def making(done: Design, found: Timber, shop: Shop, start: datetime, ticked: Map
     at = {task.key: k for k, task in enumerate(order)}
     kept = tuple(edge for edge in among if at[edge.first] < at[edge.then])
     when = schedule(order, kept, shop, start, ticked)
-    said = (*broken(order, among), *_tools(done, shop), *_shop(order, shop, when))
+    said = (*broken(order, among), *_tools(done, shop), *_saw(done, found, shop), *_shop(order, shop, when))
     if not asked.order:
         # What is done comes first, then as the days have it: what waits longest is begun early.
         begins = {slot.task.key: slot.start for slot in when.slots}
@@ -74,6 +77,26 @@ def quicker(
     )
 
 
+def enough(
+    done: Design, found: Timber, shop: Shop, start: datetime, ticked: Mapping[str, datetime], by: datetime
+) -> Quicker | None:
+    """Several changes that together make it `by` then, each time the one that helps most; None where they do not, or one does."""
+    says: list[str] = []
+    patch: Patch | None = None
+    trial, at = done, shop
+    for _ in range(MOST_CHANGES):
+        best = next(iter(quicker(trial, found, at, start, ticked)), None)
+        if best is None:
+            return None
+        says.append(best.says)
+        if best.patch:
+            patch, trial = best.patch, replace(trial, brief=amend(trial.brief, best.patch))
+        at = best.shop or at
+        if best.finish <= by:
+            return Quicker("; ".join(says), best.finish, patch, at if at != shop else None) if len(says) > 1 else None
+    return None
+
+
 def _changes(
     done: Design, found: Timber, shop: Shop, start: datetime, ticked: Mapping[str, datetime]
 ) -> Iterator[Quicker]:
@@ -83,24 +106,24 @@ def _changes(
             yield Quicker(says, end, shop=other)
     for row in table("finishes"):
         if row["key"] not in ("none", done.brief.cutting.finish) and done.brief.cutting.finish != "none":
-            cutting = done.brief.cutting.model_copy(update={"finish": row["key"], "coats": None})
-            other_done = replace(done, brief=done.brief.model_copy(update={"cutting": cutting}))
-            end = making(other_done, found, shop, start, ticked).schedule.finish
+            patch: Patch = {"cutting": {"finish": row["key"], "coats": None}}
+            finished = replace(done, brief=amend(done.brief, patch))
+            end = making(finished, found, shop, start, ticked).schedule.finish
             if end:
-                yield Quicker(
-                    f"Finish with {row['name']}", end, patch={"cutting": {"finish": row["key"], "coats": None}}
-                )
+                yield Quicker(f"Finish with {row['name']}", end, patch)
 
 
 def _shops(shop: Shop) -> Iterator[tuple[str, Shop]]:
     """The workshop with one thing changed."""
     longer = []
-    for one in shop.week:
+    for one in shop.week():
         later = min(minute(one.end) + 60, minute(LATEST))
-        taken = any(o is not one and o.day == one.day and minute(one.end) <= minute(o.start) < later for o in shop.week)
+        taken = any(
+            o is not one and o.day == one.day and minute(one.end) <= minute(o.start) < later for o in shop.week()
+        )
         end = f"{later // 60:02}:{later % 60:02}"
         longer.append(one if taken or later <= minute(one.end) else one.model_copy(update={"end": end}))
-    if tuple(longer) != tuple(shop.week):
+    if tuple(longer) != tuple(shop.week()):
         yield "An hour more each time", shop.model_copy(update={"hours": tuple(longer)})
     for day in sorted(set(range(7)) - {one.day for one in shop.hours}, reverse=True):
         free = Hours(day=day, start=FREE_DAY[0], end=FREE_DAY[1])
@@ -125,6 +148,21 @@ def _tools(done: Design, shop: Shop) -> Iterator[Finding]:
                 "work.tool", one.part, f"{work.title(one, one.part.lower())} wants a {tools}: by hand it takes {work.own(shop)[0].slow:g} times as long.",
                 "tool", "by hand", tools, fixes=(Fix(f"Hang it on {work.row['instead']} instead", {"mount": {"by": work.row["instead"]}}),),
             )  # fmt: skip
+
+
+def _saw(done: Design, found: Timber, shop: Shop) -> Iterator[Finding]:
+    """A cut plan for a saw that is not there: another one takes another kerf, and may not rip."""
+    cutting = done.brief.cutting
+    wants = values("saws", cutting.saw)["tool"]
+    if not wants or wants in shop.tools or not found.plan.sawn:
+        return
+    there = [row for row in table("saws") if row["rips"] and (not row["tool"] or row["tool"] in shop.tools)]
+    others = [row["key"] for row in sorted(there, key=lambda row: row["tool"] != "table saw")]
+    yield Finding(
+        "work.saw", "the cut plan", f"It is planned for a {cutting.saw}, which the workshop has not: another saw takes another cut.",
+        "saw", cutting.saw, ", ".join(others),
+        fixes=tuple(Fix(f"Plan for a {saw}", {"cutting": {"saw": saw, "kerf": None}}) for saw in others[:2]),
+    )  # fmt: skip
 
 
 def _shop(order: tuple[Task, ...], shop: Shop, when: Schedule) -> Iterator[Finding]:

@@ -3,12 +3,12 @@
 Times are naive, as the clock on the workshop's wall shows them; they are passed in, nothing here knows what time it is.
 """
 
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
 from yardcliff.core.making.sequence import Edge
-from yardcliff.core.making.shop import Shop, minute
+from yardcliff.core.making.shop import Hours, Shop, minute
 from yardcliff.core.making.task import Task
 
 Rank = Callable[[int], tuple[int, int]]
@@ -162,14 +162,15 @@ def _dried(task: Task, end: datetime) -> list[_Held]:
 
 
 def _begun(task: Task, at: datetime, shop: Shop, clamps: Sequence[_Held], drying: Sequence[_Held]) -> tuple[Stint, ...]:
-    """Its first stints from `at` on: in the shop's hours, in one piece if it does not split, with clamps and a place to dry from its end
+    """Its first stints from `at` on: in the shop's hours or those of errands, in one piece if it does not split, with clamps and a place to dry from its end
     on; none where the hours do not suffice.
     """
-    whole = not task.splits and _fits_any(task, shop)
-    for stint in _open(shop, at):
+    week = shop.week(task.errand)
+    whole = not task.splits and _fits_any(task, week)
+    for stint in _open(week, at):
         over = [held.end for held in (*clamps, *drying) if stint.start < held.end < stint.end]
         for begin in sorted({stint.start, *over}):
-            stints = _stints(task, begin, shop)
+            stints = _stints(task, begin, week)
             if not stints:
                 return ()
             end = stints[-1].end
@@ -191,15 +192,14 @@ def _room(start: datetime, minutes: int, many: int, most: int, held: Sequence[_H
     return all(sum(one.many for one in held if one.start <= at < one.end) + many <= most for at in edges)
 
 
-def _fits_any(task: Task, shop: Shop) -> bool:
+def _fits_any(task: Task, week: Iterable[Hours]) -> bool:
     """Whether any stretch of the week is long enough for all of it."""
-    return any(minute(one.end) - minute(one.start) >= task.minutes for one in shop.hours)
+    return any(minute(one.end) - minute(one.start) >= task.minutes for one in week)
 
 
-def _open(shop: Shop, at: datetime) -> Iterator[Stint]:
-    """The stretches of the shop's hours from then on; the first may have begun."""
+def _open(week: Sequence[Hours], at: datetime) -> Iterator[Stint]:
+    """The stretches of the week's hours from then on; the first may have begun."""
     day = at.replace(hour=0, minute=0, second=0, microsecond=0)
-    week = shop.week
     for k in range(MOST_DAYS):
         today = day + timedelta(days=k)
         for hours in week:
@@ -210,11 +210,11 @@ def _open(shop: Shop, at: datetime) -> Iterator[Stint]:
                     yield Stint(begin, end)
 
 
-def _stints(task: Task, at: datetime, shop: Shop) -> tuple[Stint, ...]:
+def _stints(task: Task, at: datetime, week: Sequence[Hours]) -> tuple[Stint, ...]:
     """A task from then on, over as many stretches as it takes; nothing where they do not suffice."""
     left = timedelta(minutes=task.minutes)
     found = []
-    for stint in _open(shop, at):
+    for stint in _open(week, at):
         takes = min(left, stint.end - stint.start)
         found.append(Stint(stint.start, stint.start + takes))
         left -= takes

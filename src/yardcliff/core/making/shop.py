@@ -40,6 +40,8 @@ class Hours(Frozen):
 
 
 EVENINGS = tuple(Hours(day=day, start="19:00", end="21:30") for day in range(5))
+AFTER_WORK = tuple(Hours(day=day, start="16:30", end="18:00") for day in range(5))
+Week = Annotated[tuple[Hours, ...], Field(max_length=28)]
 
 
 PACES = 25, 400
@@ -48,25 +50,31 @@ PACES = 25, 400
 
 class Shop(Frozen):
     """`tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may stand about at once; `pace` how long
-    the user's hands take, per cent of what is reckoned.
+    the user's hands take, per cent of what is reckoned. `errands` is when the yard can be gone to (none: in the shop's hours).
     """
 
-    tools: tuple[Tool, ...] = ("drill", "jigsaw", "sander")
-    hours: Annotated[tuple[Hours, ...], Field(max_length=28)] = (*EVENINGS, Hours(day=5, start="10:00", end="16:00"))
+    tools: tuple[Tool, ...] = ("drill", "mitre saw", "jigsaw", "sander")
+    hours: Week = (*EVENINGS, Hours(day=5, start="10:00", end="16:00"))
+    errands: Week = (*AFTER_WORK, Hours(day=5, start="09:00", end="12:00"))
     clamps: Annotated[int, Field(ge=0, le=200)] = 6
     drying: Annotated[int, Field(ge=1, le=50)] = 2
     pace: Annotated[int, Field(ge=PACES[0], le=PACES[1])] = 100
 
     @model_validator(mode="after")
     def _hours_are_apart(self) -> Self:
-        for one, other in pairwise(self.week):
-            if one.day == other.day and minute(other.start) < minute(one.end):
-                raise PydanticCustomError(
-                    "hours", "{day}: {first} and {second} overlap.",
-                    {"day": DAYS[one.day], "first": f"{one.start}–{one.end}", "second": f"{other.start}–{other.end}"},
-                )  # fmt: skip
+        for week in (self.hours, self.errands):
+            for one, other in pairwise(in_turn(week)):
+                if one.day == other.day and minute(other.start) < minute(one.end):
+                    raise PydanticCustomError(
+                        "hours", "{day}: {first} and {second} overlap.",
+                        {"day": DAYS[one.day], "first": f"{one.start}–{one.end}", "second": f"{other.start}–{other.end}"},
+                    )  # fmt: skip
         return self
 
-    @property
-    def week(self) -> list[Hours]:
-        return sorted(self.hours, key=lambda one: (one.day, minute(one.start)))
+    def week(self, errand: bool = False) -> list[Hours]:
+        """Its hours from Monday on, or those of errands."""
+        return in_turn(self.errands if errand and self.errands else self.hours)
+
+
+def in_turn(week: Week) -> list[Hours]:
+    return sorted(week, key=lambda one: (one.day, minute(one.start)))

@@ -8,6 +8,7 @@ from typing import Any
 from yardcliff.core import machining
 from yardcliff.core.length import Tape
 from yardcliff.core.making.asked import WaitKind
+from yardcliff.core.making.picture import Picture
 from yardcliff.core.making.shop import Shop, Tool
 from yardcliff.core.rack import Operation
 from yardcliff.data import table, values
@@ -22,7 +23,8 @@ class Task:
     `needs`, `gives` and `spoils` are states of these parts (data/states.toml); `after` are tasks that come before it by name, with
     the reason and how many minutes after their end. `phase` only decides between tasks that may come in any order.
     `minutes` of work are followed by a `wait`; meanwhile it holds `clamps` for `clamped` minutes, and a place to dry where it
-    `dries`. What `splits` may be left lying from one evening to the next.
+    `dries`. What `splits` may be left lying from one evening to the next; an `errand` is
+    not done at the bench.
     """
 
     key: str
@@ -48,8 +50,8 @@ class Task:
     clamped: int = 0
     dries: bool = False
     splits: bool = True
-    board: tuple[float, tuple[float, ...]] | None = None
-    """Where the lines are marks: how long the board is, and where they are on it, mm."""
+    errand: bool = False
+    picture: Picture | None = None
 
     def meets(self, other: "Task") -> bool:
         """Whether both are done on the same parts."""
@@ -65,6 +67,16 @@ class Way:
     says: str
 
 
+def ways_of(kind: Mapping[str, Any]) -> list[Way]:
+    """The ways to do a class of work, as its row has them."""
+    return [Way(frozenset(one["tools"]), one["slow"], one["says"]) for one in kind["ways"]]
+
+
+def own_ways(kind: Mapping[str, Any], shop: Shop) -> list[Way]:
+    """Those that the workshop has the tools for, the surest first; by hand is always one."""
+    return [way for way in ways_of(kind) if way.tools <= set(shop.tools)]
+
+
 @dataclass(frozen=True, slots=True)
 class Work:
     """What an operation is as work."""
@@ -75,11 +87,10 @@ class Work:
 
     @property
     def ways(self) -> list[Way]:
-        return [Way(frozenset(one["tools"]), one["slow"], one["says"]) for one in self.kind["ways"]]
+        return ways_of(self.kind)
 
     def own(self, shop: Shop) -> list[Way]:
-        """The ways that the workshop has the tools for, the surest first; by hand is always one."""
-        return [way for way in self.ways if way.tools <= set(shop.tools)]
+        return own_ways(self.kind, shop)
 
     def title(self, operation: Operation, where: str) -> str:
         noun = self.row["noun"]

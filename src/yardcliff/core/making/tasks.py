@@ -8,8 +8,9 @@ from math import ceil
 from yardcliff.core import machining
 from yardcliff.core.design import Design
 from yardcliff.core.making.asked import Making, WaitKind
+from yardcliff.core.making.picture import Cuts, Marked, bite
 from yardcliff.core.making.shop import Shop
-from yardcliff.core.making.task import MANUAL, Task, says, spread, work_of
+from yardcliff.core.making.task import MANUAL, Task, own_ways, says, spread, work_of
 from yardcliff.core.rack import Joint, Operation, Rack
 from yardcliff.core.site.put_up import clearing, put_up
 from yardcliff.core.timber.cost import GRITS
@@ -25,6 +26,8 @@ HOLDER = "holder"
 TYPICAL: dict[WaitKind, int] = {"glue": 720, "clamps": 60, "conditioner": 120, "filler": 240}
 """Minutes as most tins and bottles say; a finish has its own."""
 PHASE = {"cross": 3, "bore": 5, "pilot": 5, "kerf": 6, "rout": 6, "chop": 6, "rip": 7, "shape": 8, "bend": 8}
+BITES = frozenset({"bore", "pilot", "kerf", "rout"})
+"""Classes of work whose cut is drawn in section."""
 MOST_LEFT = 60
 """More wood than this behind a hole is nothing to watch, mm."""
 MOST_MARKS = 80
@@ -100,7 +103,7 @@ class _Asked:
                 "buy", 1, "Buy what is missing", 45,
                 lines=tuple(f"{line.packs} × {line.name}{f', packet of {line.pack}' if line.pack > 1 else ''}" for line in buy),
                 checks=("Sight along every stick before you pay: straight, dry, no twist.",),
-                needs=frozenset({"measured"}), gives=frozenset({"bought"}),
+                needs=frozenset({"measured"}), gives=frozenset({"bought"}), splits=False, errand=True,
             )  # fmt: skip
 
     def cuts(self) -> Iterator[Task]:
@@ -113,6 +116,8 @@ class _Asked:
 
     def _cut(self, group: Group, plain: Iterable[str], again: str) -> Task:
         cutting, tape = self.done.brief.cutting, self.done.tape
+        cross = values("ways", "cross")
+        own = own_ways(cross, self.shop)
         laid = [one for sawn in group.sawn for one in sawn.laid]
         lines = []
         for sawn in group.sawn:
@@ -120,11 +125,13 @@ class _Asked:
             lines += [f"Take {sawn.source.name}, {tape.write(sawn.source.long)}{here}.", *order(sawn, cutting, tape)]
         return Task(
             f"cut:{group.says}{again}", 2, f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
-            ceil(5 + 4 * len(group.sawn) + 1.5 * len(laid)),
+            ceil(5 + 4 * len(group.sawn) + cross["each"] * own[0].slow * len(laid)),
             frozenset(one.piece.blank.part or HOLDER for one in laid),
-            tuple(lines), (("saw", cutting.saw), ("each cut takes", tape.write_fine(cutting.takes))),
+            tuple(lines), (("planned for", f"a {cutting.saw}"), ("each cut takes", tape.write_fine(cutting.takes))),
+            ways=tuple(way.says.format(stop="a stop block") for way in own),
             checks=("Both ends square by the try square; equal parts stood side by side feel like one.", *plain),
-            cautions=(*CAUTIONS[:2], MANUAL), needs=frozenset({"bought", "measured"}), gives=frozenset({"cut"}),
+            cautions=(*(CAUTIONS[:2] if own[0].tools else cross["by_hand"]), MANUAL), needs=frozenset({"bought", "measured"}), gives=frozenset({"cut"}),
+            picture=Cuts(tuple(group.sawn)),
         )  # fmt: skip
 
     def marks(self) -> Iterator[Task]:
@@ -147,7 +154,7 @@ class _Asked:
                     f"The last one from the other end: {marks[-1].end_text}.",
                 ),
                 needs=frozenset({"cut", "square"}), gives=frozenset({"marked"}),
-                board=(float(marks[0].length), tuple(float(mark.reading) for mark in marks)) if few else None,
+                picture=Marked(marks[0].length, tuple(mark.reading for mark in marks)) if few else None,
             )  # fmt: skip
 
     def machined(self) -> Iterator[Task]:
@@ -163,19 +170,21 @@ class _Asked:
     def _work(self, one: Operation, key: str) -> Task:
         tape, work = self.done.tape, work_of(one)
         ways, kind = work.own(self.shop), work.kind
+        parts = _parts(self.rack, one.part)
         fixed = (
             ("tool", machining.tool(one, tape)), ("depth", machining.depth(one, tape)), ("set", machining.setting(one)),
             ("stop", "" if one.stop == "through" else one.stop), ("wood left", machining.left(one, tape) if (one.web or 0) < MOST_LEFT else ""),
         )  # fmt: skip
         return Task(
             key, PHASE[work.row["class"]], work.title(one, f"{one.part.lower()}, {one.face}"),
-            ceil(kind["setup"] + kind["each"] * one.count * ways[0].slow), _parts(self.rack, one.part),
+            ceil(kind["setup"] + kind["each"] * one.count * ways[0].slow), parts,
             settings=tuple((name, text) for name, text in fixed if text),
             ways=tuple(says(way, one, tape) for way in ways),
             checks=spread((one.note, *kind["check"])),
             cautions=spread((*(kind["cautions"] if ways[0].tools else kind.get("by_hand", kind["cautions"])), *self._cautions(one), MANUAL if ways[0].tools else "")),
             needs=frozenset({"cut", "rough", "loose", *kind["needs"], *work.row.get("more", ())}), gives=frozenset({"machined"}),
             spoils=frozenset(kind["spoils"]), follows=work.row.get("after", {}), work=one.what,
+            picture=bite(one, [part for part in self.rack.parts if part.key in parts]) if work.row["class"] in BITES else None,
         )  # fmt: skip
 
     def _cautions(self, one: Operation) -> tuple[str, ...]:
@@ -246,7 +255,7 @@ class _Asked:
             settings=(("clamps", str(clamps)), ("in clamps", "as the bottle says")) if glued else (),
             checks=("Both diagonals again once the clamps are on.", "What squeezes out is lifted off when it is like rubber: wiped wet, it shows under the finish.") if glued else ("Every screw to the same depth, the last turn by hand.",),
             needs=frozenset({"fits", "bare", "sanded", "inside", "threaded"}), gives=frozenset({"joined"}), spoils=frozenset({"loose"}),
-            wait=self._wait("glue") if glued else 0, waits_for="glue" if glued else None,
+            wait=self._wait("glue") if glued else 0, waits_for="glue" if glued else None, picture="rack",
             clamps=clamps, clamped=self._wait("clamps") if glued else 0, dries=bool(glued), splits=not glued,
         )  # fmt: skip
 
@@ -345,7 +354,7 @@ class _Asked:
         yield Task(
             "mount", 16, "Put it up", 20 + 8 * len(up.holes), lines=tuple(step.do for step in steps) or ("No wall is chosen yet: the tab of its wall has them.",),
             settings=(("tools", ", ".join(up.tools)),) if up.tools else (), cautions=up.cautions,
-            needs=frozenset({"dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}), gives=frozenset({"up"}), splits=False,
+            needs=frozenset({"dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}), gives=frozenset({"up"}), splits=False, picture="wall",
         )  # fmt: skip
         cure = self._wait("cure") if self._coats else 0
         last = f"coat:{self._coats}"

@@ -79,7 +79,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
             <tbody>
               {[...row.measured, log.kerf].map((one) => (
                 <tr key={one.what} className="border-t border-rule">
-                  <td className="whitespace-nowrap">{one.title}</td>
+                  <td className="whitespace-nowrap">{one.short}</td>
                   <td className="hand text-right whitespace-nowrap">
                     <Measure text={one.planned} />
                   </td>

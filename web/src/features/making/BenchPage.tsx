@@ -2,14 +2,14 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
 
 import { api } from "../../api/client";
-import type { Making, Task } from "../../api/types";
+import type { Making, Scene, Task } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { NotFound } from "../../ui/NotFound";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { useShortcuts } from "../rack/useShortcuts";
 import { CardText } from "./Card";
-import { MarkedBoard } from "./MarkedBoard";
+import { Picture } from "./Picture";
 import { Timers } from "./Timers";
 import { useMakingOf } from "./useMaking";
 import { useReader } from "./useReader";
@@ -40,6 +40,7 @@ export function BenchPage() {
     <Bench
       id={id}
       name={rack.data.name}
+      scene={rack.data.design.scene}
       making={making.data}
       unsent={making.unsent}
       onTick={(item, done) => void making.tick(item, done)}
@@ -50,12 +51,13 @@ export function BenchPage() {
 interface Props {
   id: string;
   name: string;
+  scene: Scene;
   making: Making;
   unsent: number;
   onTick: (item: string, done: boolean) => void;
 }
 
-function Bench({ id, name, making, unsent, onTick }: Props) {
+function Bench({ id, name, scene, making, unsent, onTick }: Props) {
   const [search, setSearch] = useSearchParams();
   const { tasks } = making;
   const key = search.get("step") ?? tasks.find((task) => task.done === null)?.key;
@@ -123,7 +125,7 @@ function Bench({ id, name, making, unsent, onTick }: Props) {
             </span>
           </p>
         )}
-        <MarkedBoard task={task} />
+        <Picture task={task} scene={scene} />
         <div className="mt-3 text-[1.08rem]">
           <CardText task={task} onTick={onTick} short={line !== undefined} />
         </div>

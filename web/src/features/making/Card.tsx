@@ -1,3 +1,5 @@
+import type { ReactNode } from "react";
+
 import type { Task } from "../../api/types";
 import { Measure } from "../../ui/Measure";
 
@@ -6,10 +8,11 @@ interface Props {
   onTick: (item: string, done: boolean) => void;
   /** Its only line stands elsewhere already. */
   short?: boolean;
+  picture?: ReactNode;
 }
 
 /** What a card says, the same in the order of work and at the bench; its lines are ticked off. */
-export function CardText({ task, onTick, short = false }: Props) {
+export function CardText({ task, onTick, short = false, picture }: Props) {
   return (
     <div className="grid gap-x-6 gap-y-1.5 md:grid-cols-2">
       <div>
@@ -52,6 +55,7 @@ export function CardText({ task, onTick, short = false }: Props) {
         )}
       </div>
       <div>
+        {picture}
         {task.checks.length > 0 && (
           <ul aria-label="Check" className="list-[square] pl-5 marker:text-act">
             {task.checks.map((check) => (

@@ -1,6 +1,5 @@
-import { useLayoutEffect, useRef, useState } from "react";
-
 import type { Making, Shop, Task } from "../../api/types";
+import { useWidth } from "../../ui/useWidth";
 
 const TALL = 92;
 const TOP = 20;
@@ -26,14 +25,7 @@ interface Props {
 
 /** The days at the bench side by side: blocks are work, the line under a block is what it waits for, through the night. */
 export function Days({ making, shop, onPick }: Props) {
-  const frame = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(800);
-  useLayoutEffect(() => {
-    if (!frame.current) return;
-    const watch = new ResizeObserver(([entry]) => entry && setWidth(entry.contentRect.width));
-    watch.observe(frame.current);
-    return () => watch.disconnect();
-  }, []);
+  const [frame, width] = useWidth<HTMLDivElement>();
   const planned = making.tasks.filter((task) => task.stints.length);
   const columns = columnsOf(planned, shop);
   if (!columns.length) return <div ref={frame} />;
@@ -95,7 +87,7 @@ export function Days({ making, shop, onPick }: Props) {
                 y={TOP}
                 width={Math.max(x(end) - x(start), 2)}
                 height={BLOCK}
-                className="fill-wood stroke-ink"
+                className={`${task.errand ? "fill-note-bg" : "fill-wood"} stroke-ink`}
                 strokeWidth={1.2}
               />
               {x(end) - x(start) > 7.5 * String(task.number).length + 3 && (

@@ -134,8 +134,10 @@ function By() {
     queryFn: () => api.deadline(id, by),
     enabled: by !== "",
   });
-  const take = (change: Deadline["changes"][number]) =>
-    change.patch ? apply(change.patch) : change.shop && void keep(change.shop);
+  function take(change: Deadline["changes"][number]) {
+    if (change.patch) apply(change.patch);
+    if (change.shop) void keep(change.shop);
+  }
   return (
     <Section
       title="To be done by"

@@ -4,11 +4,14 @@ const WIDE = 420;
 const TALL = 72;
 const WOOD = { top: 14, tall: 44 };
 
+interface Props {
+  lines: Task["lines"];
+  board: Extract<Task["picture"], { kind: "marked" }>;
+}
+
 /** The board with its marks as they come: those that are pencilled, the next one, and the rest. */
-export function MarkedBoard({ task }: { task: Task }) {
-  if (!task.board) return null;
-  const { long, at } = task.board;
-  const next = task.lines.findIndex((line) => !line.done);
+export function MarkedBoard({ lines, board: { long, at } }: Props) {
+  const next = lines.findIndex((line) => !line.done);
   const x = (mm: number) => 4 + (mm / long) * (WIDE - 8);
   const here = at[next];
   return (
@@ -32,9 +35,9 @@ export function MarkedBoard({ task }: { task: Task }) {
           x2={x(mm)}
           y1={index === next ? WOOD.top - 10 : WOOD.top + 8}
           y2={WOOD.top + WOOD.tall + (index === next ? 10 : -8)}
-          className={index === next || !task.lines[index]?.done ? "stroke-mark" : "stroke-soft"}
+          className={index === next || !lines[index]?.done ? "stroke-mark" : "stroke-soft"}
           strokeWidth={index === next ? 4 : 1.6}
-          strokeDasharray={index === next || task.lines[index]?.done ? undefined : "3 3"}
+          strokeDasharray={index === next || lines[index]?.done ? undefined : "3 3"}
         />
       ))}
     </svg>

@@ -3,10 +3,11 @@ import { useRef, useState, type PointerEvent } from "react";
 import type { Making, Task } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
-import { useSession } from "../rack/shown";
+import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
 import { CardText } from "./Card";
 import { Days } from "./Days";
+import { Picture } from "./Picture";
 import { reordered, useMaking, useShop } from "./useMaking";
 
 /** The order of work: the days on top, a card for each task below, moved by its number. */
@@ -112,6 +113,7 @@ interface CardProps {
 }
 
 function Card({ task, open, over, onOpen, onTick, onDrag, onEarlier, onLater }: CardProps) {
+  const scene = useShown((shown) => shown.rack.design.scene);
   const first = task.stints[0];
   return (
     <li
@@ -163,7 +165,7 @@ function Card({ task, open, over, onOpen, onTick, onDrag, onEarlier, onLater }: 
               ))}
             </ul>
           )}
-          <CardText task={task} onTick={onTick} />
+          <CardText task={task} onTick={onTick} picture={<Picture task={task} scene={scene} />} />
           <div className="mt-2 flex flex-wrap items-center gap-2">
             <OwnMinutes task={task} />
             <span className="flex-1" />

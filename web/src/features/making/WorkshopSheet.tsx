@@ -20,8 +20,8 @@ export function readHours(text: string, day: number): Shop["hours"] | null {
   }));
 }
 
-export const writeHours = (shop: Shop, day: number) =>
-  (shop.hours ?? [])
+export const writeHours = (week: Shop["hours"], day: number) =>
+  week
     .filter((one) => one.day === day)
     .map(({ start, end }) => `${start}–${end}`)
     .join(", ");
@@ -48,11 +48,21 @@ function Sheet({ data }: { data: ShopSheet }) {
       return (problem as Error).message;
     }
   }
-  function onHours(text: string, day: number) {
+  function onHours(week: "hours" | "errands", text: string, day: number) {
     const read = readHours(text, day);
     if (!read) return Promise.resolve(`“${text}” is no time of day: write 19:00–21:30, or none.`);
-    return put({ hours: [...(shop.hours ?? []).filter((one) => one.day !== day), ...read] });
+    return put({ [week]: [...shop[week].filter((one) => one.day !== day), ...read] });
   }
+  const week = (which: "hours" | "errands") =>
+    days.map((name, day) => (
+      <Field
+        key={name}
+        label={which === "hours" ? name : `${name}, errands`}
+        wide
+        value={writeHours(shop[which], day) || "none"}
+        onCommit={(text) => onHours(which, text, day)}
+      />
+    ));
   function onCount(field: "clamps" | "drying" | "pace", text: string) {
     const number = /^(\d{1,3})\s*%?$/.exec(text)?.[1];
     return number
@@ -86,15 +96,13 @@ function Sheet({ data }: { data: ShopSheet }) {
         </p>
       )}
       <p className="mt-1 text-[0.87rem] text-soft">When there is time for it:</p>
-      {days.map((name, day) => (
-        <Field
-          key={name}
-          label={name}
-          wide
-          value={writeHours(shop, day) || "none"}
-          onCommit={(text) => onHours(text, day)}
-        />
-      ))}
+      {week("hours")}
+      <details className="text-[0.93rem]">
+        <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">
+          When the yard can be gone to
+        </summary>
+        {week("errands")}
+      </details>
       <Field label="clamps" value={String(shop.clamps)} onCommit={(text) => onCount("clamps", text)} />
       <Field label="places to dry" value={String(shop.drying)} onCommit={(text) => onCount("drying", text)} />
       <Field

@@ -6,6 +6,7 @@ import { Outbox } from "./outbox";
 import { remaining } from "./Timers";
 import { overlaid, reordered } from "./useMaking";
 import { spoken } from "./useReader";
+import { atHand } from "./Picture";
 import { readHours, writeHours } from "./WorkshopSheet";
 
 function shelf(): Pick<Storage, "getItem" | "setItem"> & { kept: Map<string, string> } {
@@ -85,9 +86,17 @@ test("hours are read as people write them", () => {
   ]);
   expect([readHours("none", 0), readHours(" ", 0)]).toEqual([[], []]);
   expect([readHours("evening", 0), readHours("19:00", 0)]).toEqual([null, null]);
+  expect(writeHours(readHours("19-21:30", 2) ?? [], 2)).toBe("19:00–21:30");
+});
+
+test("the stick at hand is the one that the next line is about", () => {
+  const sticks = [{ order: ["square", "cut"] }, { order: ["cut"] }] as Parameters<typeof atHand>[1];
+  const lines = (done: number) => ({
+    lines: [...Array(5).keys()].map((k) => ({ item: `${k}`, text: "", done: k < done })),
+  });
   expect(
-    writeHours({ tools: [], clamps: 0, drying: 1, pace: 100, hours: readHours("19-21:30", 2) ?? [] }, 2),
-  ).toBe("19:00–21:30");
+    [0, 2, 3, 4, 5].map((done) => sticks.findIndex((one) => one === atHand(lines(done), sticks))),
+  ).toEqual([0, 0, 1, 1, 1]);
 });
 
 test("a wait is counted down, and measures are read out", () => {

@@ -1,9 +1,10 @@
 import { useQueries } from "@tanstack/react-query";
-import { useLayoutEffect, useRef, useState, type PointerEvent } from "react";
+import { useState, type PointerEvent } from "react";
 
 import { api } from "../../api/client";
 import type { Sawn, Timber, TimberGroup } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { useWidth } from "../../ui/useWidth";
 import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
 import { GroupHead, Order, StickSays } from "./Sticks";
@@ -25,20 +26,13 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
   const timber = useTimber();
   const [picked, setPicked] = useState<Picked | null>(null);
   const [over, setOver] = useState<string | null>(null);
-  const bench = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(800);
+  const [bench, width] = useWidth<HTMLDivElement>();
   useShortcuts({
     "?": onHelp,
     escape: () => setPicked(null),
     undo: session.undo,
     redo: session.redo,
   });
-  useLayoutEffect(() => {
-    if (!bench.current) return;
-    const watch = new ResizeObserver(([entry]) => entry && setWidth(entry.contentRect.width));
-    watch.observe(bench.current);
-    return () => watch.disconnect();
-  }, []);
 
   const all = timber.data ? sticks(timber.data) : [];
   const longest = Math.max(600, ...all.map((stick) => stick.long_mm));

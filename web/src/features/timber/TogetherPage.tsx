@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { useLayoutEffect, useRef, useState } from "react";
+
 import { Link, useSearchParams } from "react-router";
 
 import { api, batchUrl } from "../../api/client";
 import type { RackSummary, Timber } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { useWidth } from "../../ui/useWidth";
 import { Field } from "../../ui/Field";
 import { Pick } from "../../ui/Pick";
 import { ThemeButton } from "../../ui/ThemeButton";
@@ -188,14 +189,7 @@ function Chosen({ rack, parts, onParts }: ChosenProps) {
 }
 
 function Bench({ timber }: { timber: Timber }) {
-  const bench = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(800);
-  useLayoutEffect(() => {
-    if (!bench.current) return;
-    const watch = new ResizeObserver(([entry]) => entry && setWidth(entry.contentRect.width));
-    watch.observe(bench.current);
-    return () => watch.disconnect();
-  }, []);
+  const [bench, width] = useWidth<HTMLDivElement>();
   const scale = Math.max(width - 20, 260) / Math.max(600, ...sticks(timber).map((stick) => stick.long_mm));
   return (
     <div ref={bench}>

@@ -1,0 +1,64 @@
+"""What a card shows beside its words: marks on a board, cuts in sticks, a bite out of the wood, the rack."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from math import cos, radians
+from typing import Literal
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.geometry import rounded
+from yardcliff.core.rack import Operation, Part
+from yardcliff.core.timber.layout import Sawn
+
+THROUGH_FACES = frozenset({"front", "top", "back", "side", "inside", "outside"})
+"""What goes through from one of these goes through a part where it is thinnest."""
+
+
+@dataclass(frozen=True, slots=True)
+class Marked:
+    """A board so `long` with its marks in the order of the card's lines, mm from the datum."""
+
+    long: Fraction
+    at: tuple[Fraction, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Cuts:
+    """Sticks with their cuts; the lines of the card go through them in turn, each with one more to take it."""
+
+    sticks: tuple[Sawn, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Bite:
+    """What a tool takes out of `thick` wood, in section: so `wide`, so `deep` along it (None: right through), `tilt` degrees off
+    square; mm. A `bit` turns, a slot or a groove runs on.
+    """
+
+    wide: Fraction
+    thick: Fraction
+    deep: Fraction | None
+    tilt: float
+    bit: bool
+
+
+View = Literal["rack", "wall"]
+"""The rack by itself, or on its wall with what holds it."""
+Picture = Marked | Cuts | Bite | View
+
+
+def bite(operation: Operation, parts: Iterable[Part]) -> Bite | None:
+    """The bite of an operation that is drilled, or sunk to a depth, if it is known how thick the wood is there."""
+    thick = _thick(operation, parts)
+    if operation.how or thick is None:
+        return None
+    return Bite(operation.size, thick, operation.depth, operation.tilt, "wide" not in operation.tool)
+
+
+def _thick(operation: Operation, parts: Iterable[Part]) -> Fraction | None:
+    down = None if operation.depth is None else rounded(float(operation.depth) * cos(radians(operation.tilt)))
+    thinnest = {min(part.length, part.height, part.depth) for part in parts if not part.profile}
+    if operation.face in THROUGH_FACES and len(thinnest) == 1 and (down is None or down <= min(thinnest)):
+        return thinnest.pop()
+    # An edge or an end: as much wood as the cut and what it leaves.
+    return None if down is None or operation.web is None else operation.web + down
