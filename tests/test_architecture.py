@@ -25,7 +25,7 @@ FLOORS = {
 }
 PURE = {"datetime",
     "ast", "bisect", "collections", "dataclasses", "enum", "fractions", "functools", "heapq", "highspy", "itertools", "math", "numpy", "pydantic",
-    "pydantic_core", "quicktions", "re", "typing", "yardcliff",
+    "pydantic_core", "quicktions", "re", "statistics", "typing", "yardcliff",
 }  # fmt: skip
 
 

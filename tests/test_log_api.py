@@ -130,6 +130,8 @@ def test_what_the_saw_really_takes_is_learned_over_several_racks(client: TestCli
 
 def test_another_one_begins_with_what_was_really_built(client: TestClient, rack: Json) -> None:
     write(client, rack, "measured", "1310", "board")
+    write(client, rack, "next", "Longer screws.")
+    write(client, rack, "note", "Sanded twice.")
     for place, at in enumerate(("131", "392", "652"), 1):
         usual = write(client, rack, "measured", at, str(place))["usual"]
     assert usual == ["Your holes lie 2 mm beyond their marks, by the middle of 3."]
@@ -140,7 +142,8 @@ def test_another_one_begins_with_what_was_really_built(client: TestClient, rack:
     # Holes of a row that was longer are no part of it any more.
     change(client, rack, {"row": {"count": 2, "pins": []}})
     assert len(client.post(f"/api/racks/{rack['id']}/log/another").json()["design"]["marks"]["x"]) == 2
-    assert client.get(f"/api/racks/{again['id']}/log").json()["entries"] == []
+    notes = client.get(f"/api/racks/{again['id']}/log").json()["entries"]
+    assert [(one["kind"], one["says"]) for one in notes] == [("note", f"From {rack['name']}: Longer screws.")]
 
 
 def test_the_build_record_goes_on_paper(client: TestClient, rack: Json) -> None:

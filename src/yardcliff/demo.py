@@ -1,17 +1,27 @@
 """Larkhollow Hut: the made-up hostel whose racks the demo shows."""
 
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from typing import Any
 
+from yardcliff.api.deps import Sites, Supplies, Workshop
+from yardcliff.api.ledger import Ledger
+from yardcliff.api.log_wire import EntryText
+from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import amend, dump
+from yardcliff.core.exact import Fraction
 from yardcliff.core.families import starting
 from yardcliff.core.findings import Patch
+from yardcliff.core.length import exact_text
 from yardcliff.core.listing import shipped_item
+from yardcliff.core.making.tasks import tasks
 from yardcliff.core.site.amending import amend_wall, dump_wall
 from yardcliff.core.site.wall import Wall
 from yardcliff.core.timber.stock import PriceList, read_stick
+from yardcliff.core.timber.timber import priced
 from yardcliff.standins.timber_yard import price_list
+from yardcliff.store.bench import Bench, Said
 from yardcliff.store.database import Database
+from yardcliff.store.log import Log
 from yardcliff.store.sheets import Racks, Walls
 from yardcliff.store.timber import Stock
 
@@ -185,6 +195,27 @@ WARES: list[tuple[str, str, int]] = [
 ]
 
 
+# What was written of racks that are being made, or are up: so many days ago what (a reading says how far it is off, mm).
+Line = tuple[int, str, str, str]
+LOGS: dict[str, list[Line]] = {
+    "Kitchen, ladles": [
+        (9, "time", "", "1 h 30"),
+        (9, "measured", "board", "0"), *((9, "measured", str(k), off) for k, off in enumerate(("0.4", "1.2", "0.8", "0.4", "1.2"), 1)),
+        (9, "measured", "saw cut", "0.3"),
+        (8, "note", "", "Sanded and oiled by lamplight: the draught from the porch keeps the dust moving."),
+        (6, "time", "", "2 h 15"),
+        (6, "fit", "", "goes on, comes off"),
+        (6, "next", "", "Prick every mark with an awl: the bit wanders on this spruce."),
+    ],
+    "Office, room keys": [
+        (2, "time", "", "1 h 10"),
+        (2, "measured", "board", "0"), *((2, "measured", str(k), off) for k, off in enumerate(("0.5", "1", "0.5", "-5", "1"), 1)),
+        (2, "note", "", "Five holes drilled, the fourth on the wrong side of its line."),
+    ],
+}  # fmt: skip
+UP = "Kitchen, ladles"
+
+
 def fill(database: Database) -> int:
     """Put the demo's walls, racks, timber and prices into an empty store; returns how many racks were made."""
     racks, walls, stock = Racks(database), Walls(database), Stock(database)
@@ -201,4 +232,25 @@ def fill(database: Database) -> int:
         stock.set_ware(kind, ware, amount)
     prices = PriceList.model_validate(price_list(datetime.now(UTC).date(), CURRENCY))
     stock.keep_prices(prices.supplier, prices.model_dump(mode="json"))
+    _write_logs(database)
     return len(SEEDS)
+
+
+def _write_logs(database: Database) -> None:
+    now = datetime.now(UTC)
+    store, bench, timbers = Racks(database), Workshop(Bench(database)), Supplies(Stock(database), None)
+    ids = {one.name: one.id for one in store.all()}
+    for name, lines in LOGS.items():
+        ledger = Ledger(ids[name], store, Sites(store, Walls(database)), timbers, bench, Log(database), Tongue.of(""))
+        for ago, kind, what, text in lines:
+            entry: dict[str, Any] = {"kind": kind, "day": now.date() - timedelta(days=ago), "what": what, "text": text}
+            if kind == "measured":
+                entry["text"] = exact_text(ledger.subjects[what].planned + Fraction(text))
+            elif kind == "fit":
+                entry["found"] = text.split(", ")
+            ledger.write(EntryText.model_validate(entry))
+        done = ledger.done
+        made = tasks(done, priced(done, timbers.supply()), done.brief.making, bench.shop)
+        ticked = [task for task in made if name == UP or task.key == "measure"]
+        at = (now - timedelta(days=6)).replace(hour=20, minute=30).strftime("%Y-%m-%dT%H:%M")
+        bench.store.say(ids[name], [Said(f"demo {name} {task.key}", task.key, at) for task in ticked])

@@ -19,7 +19,7 @@ from yardcliff.core.making.making import Made, enough, making, quicker
 from yardcliff.core.making.sequence import edges, natural
 from yardcliff.core.making.shop import TOOLS, Shop
 from yardcliff.core.making.task import work_of
-from yardcliff.core.making.tasks import tasks
+from yardcliff.core.making.tasks import HOLDER, tasks
 from yardcliff.core.timber.stock import Supply
 from yardcliff.core.timber.timber import Timber, priced
 
@@ -199,6 +199,17 @@ def test_what_is_quicker_is_as_quick_as_it_says() -> None:
         again = making(changed, priced(changed, Supply()), one.shop or Shop(), THURSDAY, {})
         assert again.schedule.finish == one.finish
     assert "Finish with shellac" in [one.says for one in changes]
+
+
+def test_what_things_touch_may_stay_natural_and_need_not_harden() -> None:
+    plain = made("enamel-mug", 5, {})
+    natural = made("enamel-mug", 5, {"making": {"touched": "left natural"}})
+    coats = [{task.key: task for task in found.tasks}["coat:1"] for found in (plain, natural)]
+    assert [HOLDER in coat.parts for coat in coats] == [True, False]
+    assert any("holders stay bare" in line for line in coats[1].lines)
+    assert plain.schedule.finish
+    assert natural.schedule.finish
+    assert natural.schedule.finish < plain.schedule.finish
 
 
 def test_several_changes_together_make_a_day_that_none_makes_alone() -> None:

@@ -23,6 +23,8 @@ from yardcliff.core.timber.takeoff import part_blanks
 
 PLUG = 15
 """Minutes to bore a hole out, glue a plug in and pare it: rule of thumb."""
+CARE = 15
+"""What a finding to mind weighs beside minutes and millimetres: rule of thumb."""
 PLATE_RIM = Fraction(2)
 """So far inside a plate's edge a stray hole is out of sight, mm."""
 
@@ -58,12 +60,12 @@ def ways_out(done: Design, readings: Readings, subject: Subject, supply: Supply,
     axes = [axis for one in done.rack.rows for axis in one.row.axes]
     if min(axes) >= 0 and max(axes) < LONGEST:  # a plan that runs off its board holds nothing
         found += asked.board() if subject.place is None else asked.hole(subject.place)
-    return tuple(sorted(found, key=lambda way: (way.stops, way.cares, _harm(way), way.code)))
+    return tuple(sorted(found, key=lambda way: (way.stops, _harm(way), way.code)))
 
 
 def _harm(way: WayOut) -> Fraction:
     """What a way costs in all: a millimetre out of even, a minute of work and half a unit of money weigh alike. Rule of thumb."""
-    return way.even + way.minutes + Fraction(way.cost or 0, 50)
+    return way.even + way.minutes + Fraction(way.cost or 0, 50) + CARE * way.cares
 
 
 @dataclass(frozen=True, slots=True)

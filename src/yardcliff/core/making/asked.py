@@ -48,13 +48,14 @@ TaskKey = Annotated[str, StringConstraints(min_length=1, max_length=120)]
 
 class Making(Frozen):
     """Schools that practitioners follow: the finish goes on before or after the glue; pegs go in after or before the finish; a
-    conditioner where the `wood` needs it. `waits` are as on your tins, `minutes` what a task takes you; `order` is the user's own,
+    conditioner where the `wood` needs it; what things touch is finished too, or left natural. `waits` are as on your tins, `minutes` what a task takes you; `order` is the user's own,
     the rest follow as they can.
     """
 
     finish: Literal["after glue", "before glue"] = "after glue"
     pegs: Literal["after finish", "before finish"] = "after finish"
     conditioner: Literal["as the wood needs", "always", "never"] = "as the wood needs"
+    touched: Literal["finished", "left natural"] = "finished"
     waits: dict[WaitKind, Minutes] = Field(default_factory=dict)
     minutes: dict[TaskKey, Minutes] = Field(default_factory=dict, max_length=200)
     order: Annotated[tuple[TaskKey, ...], Field(max_length=200)] = ()

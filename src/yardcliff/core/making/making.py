@@ -4,7 +4,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime
 
-from yardcliff.core.amend import amend
+from yardcliff.core.amend import amend, merge
 from yardcliff.core.design import Design
 from yardcliff.core.findings import Finding, Fix, Patch
 from yardcliff.core.making.asked import spoken
@@ -90,7 +90,7 @@ def enough(
             return None
         says.append(best.says)
         if best.patch:
-            patch, trial = best.patch, replace(trial, brief=amend(trial.brief, best.patch))
+            patch, trial = merge(patch or {}, best.patch), replace(trial, brief=amend(trial.brief, best.patch))
         at = best.shop or at
         if best.finish <= by:
             return Quicker("; ".join(says), best.finish, patch, at if at != shop else None) if len(says) > 1 else None
@@ -104,13 +104,16 @@ def _changes(
         end = making(done, found, other, start, ticked).schedule.finish
         if end:
             yield Quicker(says, end, shop=other)
+    briefs: list[tuple[str, Patch]] = []
+    if done.brief.making.touched == "finished":
+        briefs.append(("What things touch is left natural", {"making": {"touched": "left natural"}}))
     for row in table("finishes"):
         if row["key"] not in ("none", done.brief.cutting.finish) and done.brief.cutting.finish != "none":
-            patch: Patch = {"cutting": {"finish": row["key"], "coats": None}}
-            finished = replace(done, brief=amend(done.brief, patch))
-            end = making(finished, found, shop, start, ticked).schedule.finish
-            if end:
-                yield Quicker(f"Finish with {row['name']}", end, patch)
+            briefs.append((f"Finish with {row['name']}", {"cutting": {"finish": row["key"], "coats": None}}))
+    for says, patch in briefs:
+        end = making(replace(done, brief=amend(done.brief, patch)), found, shop, start, ticked).schedule.finish
+        if end:
+            yield Quicker(says, end, patch)
 
 
 def _shops(shop: Shop) -> Iterator[tuple[str, Shop]]:

@@ -271,7 +271,7 @@ class _Asked:
             return
         finish = values_name("finishes", self.done.brief.cutting.finish)
         dry, faces, early = self._wait("coat"), self.found.taken.faces, self._early
-        on = frozenset({part.key for part in self.rack.parts} | {HOLDER})
+        on = frozenset({part.key for part in self.rack.parts} | (set() if self._natural else {HOLDER}))
         yield Task(
             "test", 9, f"Try the {finish} on scrap", 10, lines=("On an offcut of the same stick, sanded as the rack will be.",),
             needs=frozenset({"cut", "bought"}), gives=frozenset({"tested"}), wait=dry, waits_for="coat", cautions=self._finish_cautions,
@@ -285,7 +285,7 @@ class _Asked:
         last = ""
         for k in range(self._coats):
             key, end = f"coat:{k + 1}", k + 1 == self._coats
-            first = ("Both faces alike: a board with one bare face cups.", "Oil rubs off on cloth until it is hard: holders stay bare where cloth touches, or get their days." if self._oily else "", "A twist of paper in every hole that takes glue." if self.making.pegs == "after finish" and self.rack.glyph.kind == "peg" else "",
+            first = ("Both faces alike: a board with one bare face cups.", "Keep it off what things touch: holders stay bare, and the strip of board that cloth rests on is taped off." if self._natural else "Oil rubs off on cloth until it is hard: it gets its days." if self._oily else "", "A twist of paper in every hole that takes glue." if self.making.pegs == "after finish" and self.rack.glyph.kind == "peg" else "",
                      "Tape where glue goes: it holds on bare wood only." if early and self.rack.joints else "")  # fmt: skip
             pegged = "flush" if self.making.pegs == "after finish" or self.rack.glyph.kind != "peg" else "pegged"
             yield Task(
@@ -297,6 +297,10 @@ class _Asked:
                 cautions=self._finish_cautions,
             )  # fmt: skip
             last = key
+
+    @property
+    def _natural(self) -> bool:
+        return self.making.touched == "left natural"
 
     @property
     def _oily(self) -> bool:
@@ -356,7 +360,7 @@ class _Asked:
             settings=(("tools", ", ".join(up.tools)),) if up.tools else (), cautions=up.cautions,
             needs=frozenset({"dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}), gives=frozenset({"up"}), splits=False, picture="wall",
         )  # fmt: skip
-        cure = self._wait("cure") if self._coats else 0
+        cure = self._wait("cure") if self._coats and not self._natural else 0
         last = f"coat:{self._coats}"
         yield Task(
             HUNG, 17, "Hang everything, and try it", 5 + 2 * len(rack.kinds),

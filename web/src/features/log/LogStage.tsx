@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
-import { api, recordUrl } from "../../api/client";
+import { api, recordUrl, wallTime } from "../../api/client";
 import type { EntryText, Log } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { useSay } from "../../ui/Toasts";
@@ -147,15 +147,17 @@ interface EntriesProps {
 function Entries({ log, write, takeBack }: EntriesProps) {
   const [kind, setKind] = useState<EntryText["kind"]>("note");
   const [text, setText] = useState("");
+  const today = wallTime().slice(0, 10);
+  const [day, setDay] = useState(today);
   const [error, setError] = useState<string | null>(null);
   async function add() {
-    const wrong = await write({ kind, text });
+    const wrong = await write({ kind, text, day: day || today });
     setError(wrong);
     if (wrong === null) setText("");
   }
   return (
     <Section title="Entries">
-      <div role="radiogroup" aria-label="Kind of entry" className="flex gap-3 text-[0.93rem]">
+      <div role="radiogroup" aria-label="Kind of entry" className="flex flex-wrap gap-x-3 text-[0.93rem]">
         {KINDS.map((one) => (
           <label key={one.kind} className="flex min-h-7 items-center gap-1 pointer-coarse:min-h-10">
             <input
@@ -170,7 +172,7 @@ function Entries({ log, write, takeBack }: EntriesProps) {
         ))}
       </div>
       <form
-        className="flex items-start gap-2"
+        className="flex flex-wrap items-center gap-2"
         onSubmit={(event) => {
           event.preventDefault();
           void add();
@@ -185,8 +187,17 @@ function Entries({ log, write, takeBack }: EntriesProps) {
           aria-invalid={error !== null}
           aria-describedby={error ? "entry-error" : undefined}
           onChange={(event) => setText(event.target.value)}
-          className="min-w-0 flex-1 border border-rule bg-paper px-1.5 py-1 aria-invalid:border-stop aria-invalid:bg-stop-bg"
+          className="w-full border border-rule bg-paper px-1.5 py-1 aria-invalid:border-stop aria-invalid:bg-stop-bg"
         />
+        <input
+          type="date"
+          aria-label="Day of the entry"
+          value={day}
+          max={today}
+          onChange={(event) => setDay(event.target.value)}
+          className="hand min-h-7 w-32 border-b border-rule bg-transparent text-[0.9rem] pointer-coarse:min-h-10"
+        />
+        <span className="flex-1" />
         <Button type="submit" look="act">
           Keep
         </Button>
@@ -197,24 +208,40 @@ function Entries({ log, write, takeBack }: EntriesProps) {
         </p>
       )}
       <ol aria-label="Log" className="mt-1.5">
-        {log.entries.map((entry) => (
+        {folded(log.entries).map((entry) => (
           <li key={entry.id} className="flex items-baseline gap-2 border-t border-rule py-0.5 text-[0.92rem]">
             <span className="hand shrink-0 text-[0.82rem] text-soft">{entry.day}</span>
             <span className={`min-w-0 flex-1 ${entry.kind === "next" ? "font-semibold" : ""}`}>
               {entry.says}
             </span>
-            <Button
-              look="bare"
-              aria-label={`Strike out: ${entry.says}`}
-              onClick={() => void takeBack(entry.id)}
-            >
-              ×
-            </Button>
+            {entry.kind !== "measured" && (
+              <Button
+                look="bare"
+                aria-label={`Strike out: ${entry.says}`}
+                onClick={() => void takeBack(entry.id)}
+              >
+                ×
+              </Button>
+            )}
           </li>
         ))}
       </ol>
     </Section>
   );
+}
+
+/** The entries with the readings of a day in one line: what they are stands beside their plan, and is taken back there. */
+export function folded(entries: Log["entries"]): Log["entries"] {
+  const many = new Map<string, number>();
+  for (const { kind, day } of entries) if (kind === "measured") many.set(day, (many.get(day) ?? 0) + 1);
+  const seen = new Set<string>();
+  return entries.flatMap((entry) => {
+    if (entry.kind !== "measured") return [entry];
+    if (seen.has(entry.day)) return [];
+    seen.add(entry.day);
+    const count = many.get(entry.day) ?? 0;
+    return [{ ...entry, says: count === 1 ? entry.says : `${count} readings` }];
+  });
 }
 
 /** The record on paper. */

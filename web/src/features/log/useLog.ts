@@ -4,7 +4,7 @@ import { api, wallTime } from "../../api/client";
 import type { EntryText } from "../../api/types";
 import { useShown } from "../rack/shown";
 
-type Written = Pick<EntryText, "kind"> & Partial<Omit<EntryText, "kind" | "day">>;
+type Written = Pick<EntryText, "kind"> & Partial<Omit<EntryText, "kind">>;
 
 /** The log of the rack on this page, against its plan as it is stored; writing answers with what was wrong, or null. */
 export function useLog() {
@@ -29,8 +29,8 @@ export function useLog() {
         text: "",
         found: [],
         clears: [],
-        ...entry,
         day: wallTime().slice(0, 10),
+        ...entry,
       }),
     );
   return { ...log, write, takeBack: (entry: string) => kept(api.takeBackEntry(id, entry)) };

@@ -23,6 +23,8 @@ export function Bite({ bite }: Props) {
   const broken = bite.deep !== null && bite.thick > down * FAR + bite.wide;
   const shown = broken ? down * FAR : bite.thick;
   const scale = Math.min(MOST.thick / shown, MOST.wide / bite.wide);
+  // Without a bit there is nothing above the face.
+  const top = bite.bit ? 0 : FACE - 8;
   const wide = Math.max(bite.wide * scale, 3);
   const thick = shown * scale;
   const bottom = FACE + thick;
@@ -31,7 +33,7 @@ export function Bite({ bite }: Props) {
   const side = CENTRE + wide / 2 + 38 + deep * Math.sin(Math.max(radians, 0));
   return (
     <svg
-      viewBox={`0 0 ${WIDE} ${TALL}`}
+      viewBox={`0 ${top} ${WIDE} ${TALL - top}`}
       className="block w-full max-w-96"
       role="img"
       aria-label={`In section: ${bite.wide_says}, ${bite.deep_says ? `${bite.deep_says} deep` : "right through"}`}

@@ -18,6 +18,7 @@ interface Asked {
   finish: string;
   pegs: string;
   conditioner: string;
+  touched: string;
   order: string[];
 }
 
@@ -65,6 +66,22 @@ const SCHOOLS = [
       },
       { value: "always", label: "always", why: "Also where it would not be needed." },
       { value: "never", label: "never", why: "Uneven colour is part of the wood." },
+    ],
+  },
+  {
+    key: "touched" as const,
+    label: "what things touch",
+    options: [
+      {
+        value: "finished",
+        label: "finished",
+        why: "It is wiped clean; until it is hard, it rubs off on cloth.",
+      },
+      {
+        value: "left natural",
+        label: "left natural",
+        why: "Nothing rubs off on what hangs there, and nothing has to harden first; bare wood takes stains.",
+      },
     ],
   },
 ];
