@@ -45,7 +45,8 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
   const from = log.rows.indexOf(row);
   const ahead = [...log.rows.slice(from), ...log.rows.slice(0, from)].flatMap((one) => one.measured);
   const next = ahead.find((one) => one.found === "");
-  const titles = new Map(ahead.map((one) => [one.what, one.title]));
+  const readings = ahead.map(({ what, found }) => `${what}=${found}`).join();
+  const measured = new Map(ahead.map((one) => [one.what, one]));
   return (
     <>
       <h2 className="flex flex-wrap items-baseline gap-x-3 border-b-2 border-ink pt-3 text-[1.05rem]">
@@ -110,9 +111,10 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
           )}
         </div>
         <div>
-          {log.trouble.map((what) => (
-            <WaysOut key={what} what={what} title={titles.get(what) ?? what} />
-          ))}
+          {log.trouble.map((what) => {
+            const of = measured.get(what);
+            return of && <WaysOut key={what} of={of} readings={readings} />;
+          })}
         </div>
       </div>
     </>
@@ -130,7 +132,8 @@ const RowStrip = ({ row, low = false }: { row: LogRow; low?: boolean }) => (
 );
 
 /** A row's holes: its board, if it has one of its own, is the only thing that is no hole. */
-const holesOf = (row: LogRow) => row.measured.filter((one) => !one.what.startsWith("board"));
+const holesOf = (row: LogRow) => row.measured.filter((one) => !isBoard(one));
+const isBoard = ({ what }: { what: string }) => what.startsWith("board");
 
 interface RowsProps {
   rows: LogRow[];
@@ -169,14 +172,15 @@ function Rows({ rows, picked, onPick }: RowsProps) {
 }
 
 /** What can be done about something that is off: each way drawn, with what comes of it and what it costs. */
-function WaysOut({ what, title }: { what: string; title: string }) {
+function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: string }) {
+  const { what, title } = of;
   const session = useSession();
   const id = useShown((shown) => shown.rack.id);
   const version = useShown((shown) => shown.rack.version);
   const { write } = useLog();
   const [taken, setTaken] = useState(false);
   const ways = useQuery({
-    queryKey: ["ways-out", id, version, what],
+    queryKey: ["ways-out", id, version, what, readings],
     queryFn: () => api.waysOut(id, what),
     enabled: !taken,
   });
@@ -219,7 +223,14 @@ function WaysOut({ what, title }: { what: string; title: string }) {
                 {way.stops > 0 && <span className="text-stop">, {way.stops} to settle</span>}
               </p>
             </div>
-            <Strip long={way.long} found={null} planned={way.x} built={[]} look="small" />
+            <Strip
+              long={way.long}
+              found={null}
+              planned={way.x}
+              built={[]}
+              look="small"
+              stray={isBoard(of) || way.code === "anew" ? null : of.found_x}
+            />
             <Button aria-label={`Take it: ${way.title}`} onClick={() => void take(way)}>
               Take it
             </Button>

@@ -4,6 +4,8 @@ interface Props {
   planned: number[];
   built: (number | null)[];
   look?: keyof typeof LOOKS;
+  /** Where the hole is that strays, plugged or not. */
+  stray?: number | null;
 }
 
 const WIDE = 700;
@@ -15,7 +17,7 @@ const LOOKS = {
 };
 
 /** The board on the bench: planned places as open rings, what is drilled as filled holes, the end where it was really cut. */
-export function Strip({ long, found, planned, built, look = "large" }: Props) {
+export function Strip({ long, found, planned, built, look = "large", stray = null }: Props) {
   const { tall, board, ring, line } = LOOKS[look];
   const small = look === "small";
   const most = Math.max(long, found ?? 0, ...built.map((x) => x ?? 0));
@@ -58,6 +60,9 @@ export function Strip({ long, found, planned, built, look = "large" }: Props) {
       ))}
       {built.map(
         (at, k) => at !== null && <circle key={k} cx={x(at)} cy={middle} r={ring / 2} className="fill-ink" />,
+      )}
+      {stray !== null && (
+        <circle cx={x(stray)} cy={middle} r={ring + 8} className="fill-none stroke-mark" strokeWidth={5} />
       )}
     </svg>
   );

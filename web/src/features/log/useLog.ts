@@ -16,7 +16,6 @@ export function useLog() {
   async function kept(work: ReturnType<typeof api.log>): Promise<string | null> {
     try {
       queries.setQueryData(key, await work);
-      await queries.invalidateQueries({ queryKey: ["ways-out", id] });
       return null;
     } catch (error) {
       return (error as Error).message.replace(/^text: /, "");
