@@ -212,9 +212,10 @@ def _run(data: Path, host: str, port: int, yard: str | None) -> None:
     # What was imported stays: looking through it for garbage would cost a drag a frame now and then.
     gc.collect()
     gc.freeze()
-    gc.set_threshold(100_000)  # a design leaves no cycles: looking for them on every frame of a drag costs a tenth
     uvicorn.Server(config).run(sockets=[listener])
 
 
 def main() -> None:
+    # Neither imports nor designs leave cycles: looking for them costs a tenth of a start, and of every frame of a drag.
+    gc.set_threshold(100_000)
     app()

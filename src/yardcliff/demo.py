@@ -17,7 +17,6 @@ from yardcliff.core.making.tasks import tasks
 from yardcliff.core.site.amending import amend_wall, dump_wall
 from yardcliff.core.site.wall import Wall
 from yardcliff.core.timber.stock import PriceList, read_stick
-from yardcliff.core.timber.timber import priced
 from yardcliff.standins.timber_yard import price_list
 from yardcliff.store.bench import Bench, Said
 from yardcliff.store.database import Database
@@ -249,8 +248,7 @@ def _write_logs(database: Database) -> None:
             elif kind == "fit":
                 entry["found"] = text.split(", ")
             ledger.write(EntryText.model_validate(entry))
-        done = ledger.done
-        made = tasks(done, priced(done, timbers.supply()), done.brief.making, bench.shop)
+        made = tasks(ledger.done, ledger.found, ledger.done.brief.making, bench.shop)
         ticked = [task for task in made if name == UP or task.key == "measure"]
         at = (now - timedelta(days=6)).replace(hour=20, minute=30).strftime("%Y-%m-%dT%H:%M")
         bench.store.say(ids[name], [Said(f"demo {name} {task.key}", task.key, at) for task in ticked])

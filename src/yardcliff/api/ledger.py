@@ -8,7 +8,8 @@ from typing import Annotated
 from fastapi import Depends
 from pydantic import TypeAdapter, ValidationError
 
-from yardcliff.api.deps import AtBench, KeptLog, OnSite, Speaks, Store, Timbers
+from yardcliff.api.deps import KeptLog, Speaks
+from yardcliff.api.desk import Desk
 from yardcliff.api.log_wire import EntryText
 from yardcliff.core.amend import BriefError, problems
 from yardcliff.core.built.measured import (
@@ -22,15 +23,12 @@ from yardcliff.core.built.measured import (
     subjects,
     taught,
 )
-from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import LengthError, exact_text, read
 from yardcliff.core.making.asked import Minutes
 from yardcliff.core.making.shop import PACES
 from yardcliff.core.making.tasks import HUNG, tasks
-from yardcliff.core.timber.timber import priced
 from yardcliff.store.log import Entry, Json
-from yardcliff.store.sheets import Record
 
 KERF_GOOD = Fraction(1, 5)
 """A saw's cut that is further off than this is another cut plan, mm: rule of thumb."""
@@ -50,25 +48,11 @@ class Hours:
 
 
 @dataclass
-class Ledger:
+class Ledger(Desk):
     """What a log route is given."""
 
-    rack_id: str
-    store: Store
-    sites: OnSite
-    timbers: Timbers
-    bench: AtBench
     log: KeptLog
     tongue: Speaks
-
-    @cached_property
-    def rack(self) -> Record:
-        """The rack. Raises `SheetNotFound`."""
-        return self.store.get(self.rack_id)
-
-    @cached_property
-    def done(self) -> Design:
-        return self.sites.stored(self.rack)
 
     @cached_property
     def entries(self) -> list[Entry]:
@@ -105,8 +89,7 @@ class Ledger:
     @cached_property
     def planned(self) -> int:
         """The hands-on minutes of the rack's plan."""
-        found = priced(self.done, self.timbers.supply())
-        return sum(task.minutes for task in tasks(self.done, found, self.done.brief.making, self.bench.shop))
+        return sum(task.minutes for task in tasks(self.done, self.found, self.done.brief.making, self.bench.shop))
 
     def write(self, body: EntryText) -> None:
         """Keep an entry; a reading without text is taken back. Raises `BriefError`."""

@@ -4,10 +4,10 @@ from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
 
+from yardcliff.api.desk import When, planned_time
 from yardcliff.api.ledger import OpenLedger
 from yardcliff.api.log_views import view_log, view_way
 from yardcliff.api.log_wire import EntryText, LogView, WayOutView
-from yardcliff.api.making import When, planned_time
 from yardcliff.api.racks import Paper, attached, view_stored
 from yardcliff.api.wire import RackView
 from yardcliff.core.amend import BriefError, amend, dump, merge
@@ -15,8 +15,6 @@ from yardcliff.core.built.as_built import drilled, follow
 from yardcliff.core.built.measured import BOARD, SAW_CUT
 from yardcliff.core.built.ways_out import ways_out
 from yardcliff.core.length import exact_text
-from yardcliff.core.making.making import making
-from yardcliff.core.timber.timber import priced
 
 router = APIRouter(prefix="/api/racks/{rack_id}/log", tags=["log"])
 
@@ -50,10 +48,8 @@ def get_ways(
     """Ways to go on where something is off, the least harmful first."""
     if what == SAW_CUT or what not in ledger.readings:
         raise BriefError([("what", f"“{what}” was not measured yet.")])
-    done, supply, bench = ledger.done, ledger.timbers.supply(), ledger.bench
-    start = planned_time("now", now)
-    made = making(done, priced(done, supply), bench.shop, start, bench.ticked(ledger.rack_id))
-    found = ways_out(done, ledger.readings, ledger.subjects[what], supply, made)
+    done, supply = ledger.done, ledger.timbers.supply()
+    found = ways_out(done, ledger.readings, ledger.subjects[what], supply, ledger.made(planned_time("now", now)))
     return [view_way(way, done.tape, supply.currency, ledger.tongue) for way in found]
 
 

@@ -1,47 +1,19 @@
 """The making of a rack: tasks, days and ticks; and the workshop."""
 
 from datetime import UTC, datetime
-from typing import Annotated
 
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter, Response
 
-from yardcliff.api.deps import AtBench, OnSite, Sites, Speaks, Store, Supplies, Timbers, Workshop
+from yardcliff.api.deps import AtBench, Speaks, Store
+from yardcliff.api.desk import AtDesk, When, planned_time
 from yardcliff.api.making_views import view_deadline, view_making
 from yardcliff.api.making_wire import DeadlineView, FileKind, MakingView, SaidMany, ShopView
 from yardcliff.api.racks import attached
-from yardcliff.core.amend import BriefError
-from yardcliff.core.design import Design
-from yardcliff.core.making.making import Made, enough, making, quicker
+from yardcliff.core.making.making import enough, quicker
 from yardcliff.core.making.shop import DAYS, TOOLS, Shop
-from yardcliff.core.timber.timber import Timber, priced
 from yardcliff.store.bench import Said
-from yardcliff.store.sheets import Racks
 
 router = APIRouter(tags=["making"])
-When = Annotated[
-    str,
-    Query(max_length=40, description="The time on the workshop's wall, like 2026-11-26T19:30: the plan begins then."),
-]
-
-
-def planned_time(field: str, text: str) -> datetime:
-    """A time as sent, to the minute. Raises `BriefError`."""
-    try:
-        return datetime.fromisoformat(text).replace(tzinfo=None, second=0, microsecond=0)
-    except ValueError:
-        raise BriefError([(field, f"“{text[:40]}” is no time: send one like 2026-11-26T19:30.")]) from None
-
-
-def _planned(rack_id: str, racks: Racks, sites: Sites, timbers: Supplies) -> tuple[Design, Timber]:
-    done = sites.stored(racks.get(rack_id))
-    return done, priced(done, timbers.supply())
-
-
-def _made(
-    rack_id: str, racks: Racks, sites: Sites, timbers: Supplies, bench: Workshop, start: datetime
-) -> tuple[Design, Made]:
-    done, found = _planned(rack_id, racks, sites, timbers)
-    return done, making(done, found, bench.shop, start, bench.ticked(rack_id))
 
 
 @router.get("/api/shop")
@@ -58,26 +30,20 @@ def keep_shop(shop: Shop, bench: AtBench) -> ShopView:
 
 
 @router.get("/api/racks/{rack_id}/making")
-def get_making(
-    rack_id: str, now: When, store: Store, sites: OnSite, timbers: Timbers, bench: AtBench, tongue: Speaks
-) -> MakingView:
+def get_making(now: When, desk: AtDesk, tongue: Speaks) -> MakingView:
     """The tasks in their order with the reasons, and when each is done from `now` on."""
-    done, made = _made(rack_id, store, sites, timbers, bench, planned_time("now", now))
-    return view_making(done, made, bench.store.ticks(rack_id), tongue)
+    made = desk.made(planned_time("now", now))
+    return view_making(desk.done, made, desk.bench.store.ticks(desk.rack_id), tongue)
 
 
 @router.get("/api/racks/{rack_id}/making/by")
-def get_deadline(
-    rack_id: str, now: When, by: str, store: Store, sites: OnSite, timbers: Timbers, bench: AtBench, tongue: Speaks
-) -> DeadlineView:
+def get_deadline(now: When, by: str, desk: AtDesk, tongue: Speaks) -> DeadlineView:
     """Whether it is done `by` a day (until its end) or time, and what would bring the end forward."""
     start, until = planned_time("now", now), planned_time("by", f"{by}T23:59" if len(by) == 10 else by)
-    done, found = _planned(rack_id, store, sites, timbers)
-    ticked = bench.ticked(rack_id)
-    finish = making(done, found, bench.shop, start, ticked).schedule.finish
-    changes = quicker(done, found, bench.shop, start, ticked)
+    plan = desk.done, desk.found, desk.bench.shop, start, desk.ticked
+    finish, changes = desk.made(start).schedule.finish, quicker(*plan)
     if finish and finish > until and not any(one.finish <= until for one in changes):
-        together = enough(done, found, bench.shop, start, ticked, until)
+        together = enough(*plan, until)
         changes = (together, *changes) if together else changes
     return view_deadline(finish, until, changes, tongue)
 
@@ -92,12 +58,10 @@ def say(rack_id: str, body: SaidMany, store: Store, bench: AtBench) -> None:
 
 
 @router.get("/api/racks/{rack_id}/making/files/{kind}", tags=["files"], response_class=Response)
-def export_making(
-    rack_id: str, kind: FileKind, now: When, store: Store, sites: OnSite, timbers: Timbers, bench: AtBench
-) -> Response:
+def export_making(kind: FileKind, now: When, desk: AtDesk) -> Response:
     """The days of the making as a calendar."""
     from yardcliff.exports.calendar import write_calendar  # icalendar is slow to import
 
-    name = store.get(rack_id).name
-    _, made = _made(rack_id, store, sites, timbers, bench, planned_time("now", now))
+    made = desk.made(planned_time("now", now))
+    name = desk.rack.name
     return attached(write_calendar(name, made.schedule.slots, datetime.now(UTC)), "text/calendar", name, kind)

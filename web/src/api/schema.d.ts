@@ -4423,8 +4423,8 @@ export interface operations {
             };
             header?: never;
             path: {
-                rack_id: string;
                 kind: "schedule.ics";
+                rack_id: string;
             };
             cookie?: never;
         };
