@@ -84,7 +84,7 @@ def test_what_it_shows_comes_along_a_line_and_is_taken_into_the_log() -> None:
         rack = client.post("/api/racks", json={"hangs": [{"item": "waxed-jacket", "count": 5}], "tape": "1 mm"}).json()
         body = {"kind": "measured", "day": "2026-11-27", "what": "2", "text": shown["value"]}
         log = client.post(f"/api/racks/{rack['id']}/log", json=body).json()
-        assert read(log["measured"][2]["found"], "mm") == read(shown["value"], "mm")
+        assert read(log["rows"][0]["measured"][2]["found"], "mm") == read(shown["value"], "mm")
         for wrong in ("spirit-level", "tape?held=banana", "tape?tape=cubit"):
             at = f"ws://127.0.0.1:8722/api/instruments/{wrong}"
             with pytest.raises(WebSocketDisconnect), client.websocket_connect(at):

@@ -6,7 +6,7 @@ import type { EntryText, Log } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { useSay } from "../../ui/Toasts";
 import { Measure } from "../../ui/Measure";
-import { useKeepShop, useShop } from "../making/useMaking";
+import { useKeepShop } from "../making/useMaking";
 import { Section } from "../rack/Section";
 import { useShown } from "../rack/shown";
 import { useLog } from "./useLog";
@@ -54,11 +54,10 @@ function Against({ log }: { log: Log }) {
 /** What the log of all racks teaches about one's own hands. */
 function Taught({ log }: { log: Log }) {
   const { usual, reckoned } = log.pace;
-  const shop = useShop();
   const keep = useKeepShop();
   const say = useSay();
   const plan = (pace: number) =>
-    shop.data && keep({ ...shop.data.shop, pace }).catch((error: Error) => say(error.message));
+    keep((shop) => ({ ...shop, pace })).catch((error: Error) => say(error.message));
   if (!log.usual.length && !log.racks.length) return null;
   return (
     <Section title="Your hands, over all racks">

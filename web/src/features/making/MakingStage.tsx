@@ -153,7 +153,8 @@ function By() {
   });
   function take(change: Deadline["changes"][number]) {
     if (change.patch) apply(change.patch);
-    if (change.shop) void keep(change.shop);
+    const { shop } = change;
+    if (shop) void keep(() => shop);
   }
   return (
     <Section

@@ -39,9 +39,9 @@ function Sheet({ data }: { data: ShopSheet }) {
   const { shop, tools, days } = data;
   const owned = shop.tools ?? [];
 
-  async function put(change: Partial<Shop>): Promise<string | null> {
+  async function put(change: (shop: Shop) => Partial<Shop>): Promise<string | null> {
     try {
-      await keep({ ...shop, ...change });
+      await keep((now) => ({ ...now, ...change(now) }));
       setError(null);
       return null;
     } catch (problem) {
@@ -51,7 +51,7 @@ function Sheet({ data }: { data: ShopSheet }) {
   function onHours(week: "hours" | "errands", text: string, day: number) {
     const read = readHours(text, day);
     if (!read) return Promise.resolve(`“${text}” is no time of day: write 19:00–21:30, or none.`);
-    return put({ [week]: [...shop[week].filter((one) => one.day !== day), ...read] });
+    return put((now) => ({ [week]: [...now[week].filter((one) => one.day !== day), ...read] }));
   }
   const week = (which: "hours" | "errands") =>
     days.map((name, day) => (
@@ -66,7 +66,7 @@ function Sheet({ data }: { data: ShopSheet }) {
   function onCount(field: "clamps" | "drying" | "pace", text: string) {
     const number = /^(\d{1,3})\s*%?$/.exec(text)?.[1];
     return number
-      ? put({ [field]: Number(number) })
+      ? put(() => ({ [field]: Number(number) }))
       : Promise.resolve(`“${text}” is no number: write one like 6.`);
   }
   return (
@@ -82,8 +82,11 @@ function Sheet({ data }: { data: ShopSheet }) {
               className="accent-(--act)"
               checked={owned.some((one) => one === tool)}
               onChange={(event) => {
-                const next = event.target.checked ? [...owned, tool] : owned.filter((one) => one !== tool);
-                void put({ tools: next as Shop["tools"] }).then(setError);
+                const has = event.target.checked;
+                void put(({ tools: now }) => {
+                  const others = now.filter((one) => one !== tool);
+                  return { tools: has ? [...others, tool as Shop["tools"][number]] : others };
+                }).then(setError);
               }}
             />
             {tool}

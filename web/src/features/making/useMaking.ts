@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback } from "react";
 
 import { api } from "../../api/client";
-import type { Making, Said, Task } from "../../api/types";
+import type { Making, Said, Shop, Task } from "../../api/types";
 import { useShown } from "../rack/shown";
 import { useOutbox } from "./outbox";
 
@@ -74,11 +74,19 @@ export function reordered(tasks: Task[], key: string, before: string | null): st
 
 export const useShop = () => useQuery({ queryKey: ["shop"], queryFn: api.shop });
 
+/** What was kept last: changes follow one another, each on top of the one before. */
+let kept: Promise<unknown> = Promise.resolve();
+
 /** Has the workshop changed, and what depends on it asked for anew. */
 export function useKeepShop() {
   const queries = useQueryClient();
-  return async (shop: Parameters<typeof api.keepShop>[0]) => {
-    queries.setQueryData(["shop"], await api.keepShop(shop));
-    await Promise.all(["making", "log"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+  return (change: (shop: Shop) => Shop): Promise<void> => {
+    const now = kept.then(async () => {
+      const { shop } = await queries.ensureQueryData({ queryKey: ["shop"], queryFn: api.shop });
+      queries.setQueryData(["shop"], await api.keepShop(change(shop)));
+      await Promise.all(["making", "log"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+    });
+    kept = now.catch(() => undefined);
+    return now;
   };
 }
