@@ -83,7 +83,9 @@ def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Jso
     assert log["trouble"] == []
     for place in ("1", "3"):
         usual = write(client, rack, "measured", told(log, place)["planned"], place)["usual"]
-    assert usual == ["Your holes lie on their marks, by the middle of 3."], "one bad hole of three moves nothing"
+    assert [one["says"] for one in usual] == ["Your holes lie on their marks, by the middle of 3."], (
+        "one bad hole of three moves nothing"
+    )
     plug = next(way for way in ways if way["code"] == "plug")
     assert (plug["patch"], plug["clears"]) == (None, ["2"])
     cleared = write(client, rack, "mishap", "Plugged after all.", "2", clears=plug["clears"])
@@ -125,7 +127,14 @@ def test_what_the_saw_really_takes_is_learned_over_several_racks(client: TestCli
     for at in ("2.7", "2.8"):
         copy = client.post(f"/api/racks/{rack['id']}/copy", json={}).json()
         log = write(client, copy, "measured", at, "saw cut")
-    assert log["usual"] == ["Your saw takes 2.8 mm at each cut, by the middle of 3."]
+    (usual,) = log["usual"]
+    assert (usual["says"], usual["does"]) == (
+        "Your saw takes 2.8 mm at each cut, by the middle of 3.",
+        "Reckon with 2.8 mm",
+    )
+    changed = change(client, copy, usual["patch"])
+    assert changed["design"]["brief"]["cutting"]["kerf"] == "2.8 mm"
+    assert client.get(f"/api/racks/{copy['id']}/log").json()["usual"] == [{**usual, "patch": None}]
 
 
 def test_another_one_begins_with_what_was_really_built(client: TestClient, rack: Json) -> None:
@@ -134,7 +143,7 @@ def test_another_one_begins_with_what_was_really_built(client: TestClient, rack:
     write(client, rack, "note", "Sanded twice.")
     for place, at in enumerate(("131", "392", "652"), 1):
         usual = write(client, rack, "measured", at, str(place))["usual"]
-    assert usual == ["Your holes lie 2 mm beyond their marks, by the middle of 3."]
+    assert [one["says"] for one in usual] == ["Your holes lie 2 mm beyond their marks, by the middle of 3."]
     again = client.post(f"/api/racks/{rack['id']}/log/another").json()
     assert again["name"].endswith(", again")
     assert again["design"]["marks"]["text"][:3] == ["131 mm", "392 mm", "652 mm"]

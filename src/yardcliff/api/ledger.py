@@ -24,6 +24,7 @@ from yardcliff.core.built.measured import (
     taught,
 )
 from yardcliff.core.exact import Fraction
+from yardcliff.core.findings import Patch
 from yardcliff.core.length import LengthError, exact_text, read
 from yardcliff.core.making.asked import Minutes
 from yardcliff.core.making.shop import PACES
@@ -32,6 +33,15 @@ from yardcliff.store.log import Entry, Json
 
 KERF_GOOD = Fraction(1, 5)
 """A saw's cut that is further off than this is another cut plan, mm: rule of thumb."""
+
+
+@dataclass(frozen=True, slots=True)
+class Habit:
+    """What is usual, and the change of the brief that reckons with it (None: it does, or nothing can be done)."""
+
+    says: str
+    does: str = ""
+    patch: Patch | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -134,18 +144,24 @@ class Ledger(Desk):
         # The plan may follow what was measured: what was off then is what a hand is off.
         return {"at": exact_text(at), "planned": exact_text(subject.planned)}
 
-    def usual(self) -> Iterator[str]:
+    def usual(self) -> Iterator[Habit]:
         """What the log of all racks says of its user: each thing against its plan as that was when it was written."""
         tape, readings = self.done.tape, [one for one in self.log.entries() if one.kind == "measured"]
         offs = [read(one.data["at"]) - read(one.data["planned"]) for one in readings if one.what[0].isdecimal()]
         drift = taught(offs)
         if drift is not None:
             side = f"{tape.write_fine(abs(drift))} {'beyond' if drift > 0 else 'short of'}" if drift else "on"
-            yield f"Your holes lie {side} their marks, by the middle of {len(offs)}."
+            yield Habit(f"Your holes lie {side} their marks, by the middle of {len(offs)}.")
         cuts = [read(one.data["at"]) for one in readings if one.what == SAW_CUT]
         kerf = taught(cuts)
         if kerf is not None:
-            yield f"Your saw takes {tape.write_fine(kerf)} at each cut, by the middle of {len(cuts)}."
+            text = tape.write_fine(kerf)
+            patch: Patch | None = (
+                {"cutting": {"kerf": text}} if tape.write_fine(self.kerf.subject.planned) != text else None
+            )
+            yield Habit(
+                f"Your saw takes {text} at each cut, by the middle of {len(cuts)}.", f"Reckon with {text}", patch
+            )
 
     def hours(self) -> list[Hours]:
         """Each rack that time was kept of, the newest first."""

@@ -63,7 +63,7 @@ def export_record(ledger: OpenLedger, paper: Paper = "a4") -> Response:
     if seen.spent:
         figures.append(("money", f"{seen.spent}, planned {seen.planned_money}"))
     record = Record(
-        [*figures, *(("over all racks", says) for says in seen.usual)],
+        [*figures, *(("over all racks", one.says) for one in seen.usual)],
         [(fit.name, ", ".join(fit.found) or "not tried yet") for fit in seen.fits],
         [(entry.day, entry.says) for entry in reversed(seen.entries) if entry.kind not in ("measured", "fit")],
     )

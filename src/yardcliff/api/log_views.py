@@ -5,6 +5,7 @@ from yardcliff.api.log_wire import (
     BuiltRowView,
     EntryView,
     FitView,
+    HabitView,
     HoursView,
     LogView,
     MeasuredView,
@@ -83,7 +84,7 @@ def view_log(ledger: Ledger) -> LogView:
         planned_hours=spoken(ledger.planned),
         spent=tongue.money(sum(one.spent for one in sawings), currency) if sawings else "",
         planned_money=tongue.money(sum(one.planned for one in sawings), currency) if sawings else "",
-        usual=list(ledger.usual()),
+        usual=[HabitView(says=one.says, does=one.does, patch=one.patch) for one in ledger.usual()],
         racks=[HoursView(name=one.name, planned=spoken(one.planned), really=spoken(one.really), up=one.up) for one in hours],
         pace=PaceView(usual=pace_of(hours), reckoned=ledger.bench.shop.pace),
     )  # fmt: skip

@@ -50,6 +50,14 @@ class BuiltRowView(Wire):
     measured: list[MeasuredView]
 
 
+class HabitView(Wire):
+    """What is usual with this user, and a change that lets the rack's plan reckon with it, if there is one."""
+
+    says: str
+    does: str
+    patch: Patch | None
+
+
 class HoursView(Wire):
     """A rack that time was kept of: its plan, and what it really took."""
 
@@ -82,7 +90,7 @@ class LogView(Wire):
     planned_hours: str
     spent: str
     planned_money: str
-    usual: list[str] = Field(description="What all racks together teach: the usual drift, the saw's cut.")
+    usual: list[HabitView] = Field(description="What all racks together teach: the usual drift, the saw's cut.")
     racks: list[HoursView]
     pace: PaceView
 

@@ -20,7 +20,7 @@ from yardcliff.api.making_wire import (
     TaskView,
     WaitView,
 )
-from yardcliff.api.timber_views import view_sawn
+from yardcliff.api.timber_views import view_cuts
 from yardcliff.api.tongue import Tongue
 from yardcliff.api.views import view_finding
 from yardcliff.core.design import Design
@@ -78,13 +78,13 @@ def _wait(kind: WaitKind, label: str, done: Design) -> WaitView:
     return WaitView(kind=kind, label=label, usual=spoken(wait(plain, done.brief.cutting.finish, kind)))
 
 
-def _picture(picture: Picture | None, done: Design, tongue: Tongue) -> PictureView | None:
+def _picture(picture: Picture | None, done: Design) -> PictureView | None:
     tape = done.tape
     match picture:
         case Marked(long, at):
             return MarkedView(long=float(long), at=[float(x) for x in at])
         case Cuts(sticks):
-            return CutsView(sticks=[view_sawn(one, done.brief.cutting, tape, "", tongue) for one in sticks])
+            return CutsView(sticks=[view_cuts(one, done.brief.cutting, tape) for one in sticks])
         case Bite(wide, thick, deep, tilt, bit):
             return BiteView(
                 wide=float(wide), thick=float(thick), deep=None if deep is None else float(deep), tilt=tilt, bit=bit,
@@ -119,7 +119,7 @@ def _task(
         lines=[
             LineView(item=item, text=line, done=item in ticks or task.key in ticks) for item, line in items_of(task)
         ],
-        picture=_picture(task.picture, done, tongue),
+        picture=_picture(task.picture, done),
         settings=[SettingView(name=name, text=text) for name, text in task.settings],
         ways=list(task.ways),
         checks=list(task.checks),

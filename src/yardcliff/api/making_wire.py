@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, Field, NaiveDatetime
 
 from yardcliff.api.scene_wire import Wire
-from yardcliff.api.timber_wire import SawnView
+from yardcliff.api.timber_wire import CutStickView
 from yardcliff.api.wire import FindingView
 from yardcliff.core.findings import Patch
 from yardcliff.core.making.shop import Shop
@@ -36,7 +36,7 @@ class CutsView(Wire):
     """Sticks with their cuts; the lines go through them in turn: one to take each, then its order."""
 
     kind: Literal["cuts"] = "cuts"
-    sticks: list[SawnView]
+    sticks: list[CutStickView]
 
 
 class BiteView(Wire):

@@ -4,6 +4,7 @@ from collections.abc import Iterable, Sequence
 
 from yardcliff.api.scene_wire import BoxView
 from yardcliff.api.timber_wire import (
+    CutStickView,
     FlawView,
     ForbiddenView,
     GroupView,
@@ -114,7 +115,7 @@ def _group(group: Group, cutting: Cutting, tape: Tape, currency: str, tongue: To
         verdict=_verdict(group, currency, tongue),
         proved=group.proved,
         missing=[piece.name for piece in group.missing],
-        sawn=[view_sawn(one, cutting, tape, currency, tongue) for one in group.sawn],
+        sawn=[_sawn(one, cutting, tape, currency, tongue) for one in group.sawn],
     )
 
 
@@ -135,18 +136,12 @@ def _box(one: Laid | Offcut) -> BoxView:
     return BoxView(x0=float(one.start), x1=float(one.end), y0=float(one.low), y1=float(one.high))
 
 
-def view_sawn(one: Sawn, cutting: Cutting, tape: Tape, currency: str, tongue: Tongue) -> SawnView:
+def view_cuts(one: Sawn, cutting: Cutting, tape: Tape) -> CutStickView:
     source = one.source
-    return SawnView(
+    return CutStickView(
         key=one.key,
         name=source.name,
         long=tape.write(source.long),
-        on_hand=source.on_hand,
-        price="on hand" if source.on_hand else NO_PRICE if source.price is None else tongue.money(source.price, currency),
-        was="" if source.was is None else tongue.money(source.was, currency),
-        note=source.note,
-        used=f"{round(one.used * 100)} %",
-        locked=one.locked,
         long_mm=float(source.long),
         wide_mm=float(source.section.wide),
         pieces=[
@@ -160,6 +155,19 @@ def view_sawn(one: Sawn, cutting: Cutting, tape: Tape, currency: str, tongue: To
             for flaw in source.flaws
         ],
         order=list(order(one, cutting, tape)),
+    )  # fmt: skip
+
+
+def _sawn(one: Sawn, cutting: Cutting, tape: Tape, currency: str, tongue: Tongue) -> SawnView:
+    source = one.source
+    return SawnView(
+        **dict(view_cuts(one, cutting, tape)),
+        on_hand=source.on_hand,
+        price="on hand" if source.on_hand else NO_PRICE if source.price is None else tongue.money(source.price, currency),
+        was="" if source.was is None else tongue.money(source.was, currency),
+        note=source.note,
+        used=f"{round(one.used * 100)} %",
+        locked=one.locked,
     )  # fmt: skip
 
 

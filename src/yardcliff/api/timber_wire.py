@@ -104,24 +104,29 @@ class SawnFlawView(Wire):
     back: bool
 
 
-class SawnView(Wire):
-    """A stick of the plan: what it is, what it costs, what is cut from it and in which order; what locks or forbids it."""
+class CutStickView(Wire):
+    """A stick with what is cut from it, and in which order."""
 
     key: str
     name: str
     long: str
-    on_hand: bool
-    price: str
-    was: str
-    note: str
-    used: str
-    locked: bool
     long_mm: float
     wide_mm: float
     pieces: list[PieceView]
     offcuts: list[OffcutView]
     flaws: list[SawnFlawView]
     order: list[str]
+
+
+class SawnView(CutStickView):
+    """The same in a plan: what it costs, how much of it is used; whether it is kept so."""
+
+    on_hand: bool
+    price: str
+    was: str
+    note: str
+    used: str
+    locked: bool
 
 
 class GroupView(Wire):

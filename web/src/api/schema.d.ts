@@ -1788,6 +1788,30 @@ export interface components {
             per_holder: string;
         };
         /**
+         * CutStickView
+         * @description A stick with what is cut from it, and in which order.
+         */
+        CutStickView: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Long */
+            long: string;
+            /** Long Mm */
+            long_mm: number;
+            /** Wide Mm */
+            wide_mm: number;
+            /** Pieces */
+            pieces: components["schemas"]["PieceView"][];
+            /** Offcuts */
+            offcuts: components["schemas"]["OffcutView"][];
+            /** Flaws */
+            flaws: components["schemas"]["SawnFlawView"][];
+            /** Order */
+            order: string[];
+        };
+        /**
          * CutsView
          * @description Sticks with their cuts; the lines go through them in turn: one to take each, then its order.
          */
@@ -1798,7 +1822,7 @@ export interface components {
              */
             kind: "cuts";
             /** Sticks */
-            sticks: components["schemas"]["SawnView"][];
+            sticks: components["schemas"]["CutStickView"][];
         };
         /**
          * DeadlineView
@@ -2145,6 +2169,20 @@ export interface components {
             sawn: components["schemas"]["SawnView"][];
         };
         /**
+         * HabitView
+         * @description What is usual with this user, and a change that lets the rack's plan reckon with it, if there is one.
+         */
+        HabitView: {
+            /** Says */
+            says: string;
+            /** Does */
+            does: string;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            } | null;
+        };
+        /**
          * Hang
          * @description So many of one thing of the list.
          */
@@ -2373,7 +2411,7 @@ export interface components {
              * Usual
              * @description What all racks together teach: the usual drift, the saw's cut.
              */
-            usual: string[];
+            usual: components["schemas"]["HabitView"][];
             /** Racks */
             racks: components["schemas"]["HoursView"][];
             pace: components["schemas"]["PaceView"];
@@ -2947,7 +2985,7 @@ export interface components {
         };
         /**
          * SawnView
-         * @description A stick of the plan: what it is, what it costs, what is cut from it and in which order; what locks or forbids it.
+         * @description The same in a plan: what it costs, how much of it is used; whether it is kept so.
          */
         SawnView: {
             /** Key */
@@ -2956,18 +2994,6 @@ export interface components {
             name: string;
             /** Long */
             long: string;
-            /** On Hand */
-            on_hand: boolean;
-            /** Price */
-            price: string;
-            /** Was */
-            was: string;
-            /** Note */
-            note: string;
-            /** Used */
-            used: string;
-            /** Locked */
-            locked: boolean;
             /** Long Mm */
             long_mm: number;
             /** Wide Mm */
@@ -2980,6 +3006,18 @@ export interface components {
             flaws: components["schemas"]["SawnFlawView"][];
             /** Order */
             order: string[];
+            /** On Hand */
+            on_hand: boolean;
+            /** Price */
+            price: string;
+            /** Was */
+            was: string;
+            /** Note */
+            note: string;
+            /** Used */
+            used: string;
+            /** Locked */
+            locked: boolean;
         };
         /**
          * SceneView

@@ -36,6 +36,7 @@ export type Wall = Schemas["WallView"];
 export type WallChoice = Schemas["WallChoice"];
 export type Timber = Schemas["TimberView"];
 export type TimberGroup = Schemas["GroupView"];
+export type CutStick = Schemas["CutStickView"];
 export type Sawn = Schemas["SawnView"];
 export type Piece = Schemas["PieceView"];
 export type TriedTimber = Schemas["TriedView"];

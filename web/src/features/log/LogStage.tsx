@@ -8,7 +8,7 @@ import { useSay } from "../../ui/Toasts";
 import { Measure } from "../../ui/Measure";
 import { useKeepShop } from "../making/useMaking";
 import { Section } from "../rack/Section";
-import { useShown } from "../rack/shown";
+import { useSession, useShown } from "../rack/shown";
 import { useLog } from "./useLog";
 
 const FITS = ["goes on", "comes off", "bumps"] as const;
@@ -54,6 +54,7 @@ function Against({ log }: { log: Log }) {
 /** What the log of all racks teaches about one's own hands. */
 function Taught({ log }: { log: Log }) {
   const { usual, reckoned } = log.pace;
+  const { apply } = useSession();
   const keep = useKeepShop();
   const say = useSay();
   const plan = (pace: number) =>
@@ -61,9 +62,9 @@ function Taught({ log }: { log: Log }) {
   if (!log.usual.length && !log.racks.length) return null;
   return (
     <Section title="Your hands, over all racks">
-      {log.usual.map((says) => (
+      {log.usual.map(({ says, does, patch }) => (
         <p key={says} className="text-[0.93rem]">
-          <Measure text={says} />
+          <Measure text={says} /> {patch && <Button onClick={() => apply(patch)}>{does}</Button>}
         </p>
       ))}
       {log.racks.length > 0 && (

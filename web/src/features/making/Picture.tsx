@@ -1,4 +1,4 @@
-import type { Scene as SceneData, Task } from "../../api/types";
+import type { CutStick, Scene as SceneData, Task } from "../../api/types";
 import { RackDrawing } from "../../ui/RackDrawing";
 import { Scene } from "../../ui/Scene";
 import { useWidth } from "../../ui/useWidth";
@@ -50,10 +50,8 @@ function Drawn({ task, scene, width }: Props & { width: number }) {
   );
 }
 
-type Stick = Extract<Task["picture"], { kind: "cuts" }>["sticks"][number];
-
 /** The stick that is at hand: the one that the next line is about; the last one when all is cut. */
-export function atHand(task: Pick<Task, "lines">, sticks: Stick[]): Stick | undefined {
+export function atHand(task: Pick<Task, "lines">, sticks: CutStick[]): CutStick | undefined {
   let line = task.lines.findIndex(({ done }) => !done);
   if (line < 0) return sticks.at(-1);
   return sticks.find((stick) => (line -= 1 + stick.order.length) < 0);

@@ -1,6 +1,6 @@
 import type { PointerEvent } from "react";
 
-import type { Piece, Sawn } from "../../api/types";
+import type { CutStick, Piece } from "../../api/types";
 import { TextMeasure } from "../../ui/TextMeasure";
 import { FlawMark } from "./FlawMark";
 
@@ -11,7 +11,7 @@ const READING = 15;
 const LETTER = 6.3;
 
 interface Props {
-  stick: Sawn;
+  stick: CutStick;
   /** Pixels per mm, the same for all sticks. */
   scale: number;
   picked?: string | null;
@@ -72,7 +72,7 @@ export function StickDrawing({ stick, scale, picked, onPick, onDrag }: Props) {
   );
 }
 
-function Marks({ stick, x, below }: { stick: Sawn; x: (mm: number) => number; below: number }) {
+function Marks({ stick, x, below }: { stick: CutStick; x: (mm: number) => number; below: number }) {
   const readings = spaced(stick.pieces.map(({ box, at }) => ({ at: x(box.x1), wide: at.length * LETTER })));
   return (
     <g aria-hidden>
