@@ -150,9 +150,33 @@ def test_another_one_begins_with_what_was_really_built(client: TestClient, rack:
     assert again["design"]["brief"]["row"]["length"] == "1310 mm"
     # Holes of a row that was longer are no part of it any more.
     change(client, rack, {"row": {"count": 2, "pins": []}})
+    left = client.get(f"/api/racks/{rack['id']}/log").json()["entries"]
+    assert "hole 3, which is no more: 652 mm" in [one["says"] for one in left]
     assert len(client.post(f"/api/racks/{rack['id']}/log/another").json()["design"]["marks"]["x"]) == 2
     notes = client.get(f"/api/racks/{again['id']}/log").json()["entries"]
     assert [(one["kind"], one["says"]) for one in notes] == [("note", f"From {rack['name']}: Longer screws.")]
+
+
+def test_rows_and_boards_are_told_apart_from_the_form_to_the_paper(client: TestClient) -> None:
+    asked = {"hangs": [{"item": "felt-hat", "count": 6}], "tape": "1 mm", "family": "stacked"}
+    rack = client.post("/api/racks", json=asked).json()
+    log = write(client, rack, "measured", "500", "board 2")
+    assert [row["title"] for row in log["rows"]] == ["Row 1", "Row 2", "Row 3"]
+    assert [row["found"] for row in log["rows"]] == [None, 500, None]
+    assert told(log, "board 2")["title"] == "rail 2"
+    ways = client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "board 2"}).json()
+    anew = next(way for way in ways if way["code"] == "anew")
+    assert (anew["title"], anew["clears"]) == ("Make rail 2 again", ["board 2", "2.1", "2.2"])
+    at = told(log, "3.2")["x"]
+    drilled = write(client, rack, "measured", f"{at + 9} mm", "3.2")
+    assert set(drilled["trouble"]) == {"board 2", "3.2"}
+    again = client.post(f"/api/racks/{rack['id']}/log/another").json()
+    pins = again["design"]["brief"]["rows"]["own"][2]["pins"]
+    assert [(pin["index"], pin["at"]) for pin in pins] == [(1, f"{at + 9:g} mm")]
+    text = (
+        PdfReader(BytesIO(client.get(f"/api/racks/{rack['id']}/log/files/record.pdf").content)).pages[0].extract_text()
+    )
+    assert all(said in text for said in ("Row 1", "Row 3", "500 mm", "+9 mm"))
 
 
 def test_the_build_record_goes_on_paper(client: TestClient, rack: Json) -> None:

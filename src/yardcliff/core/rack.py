@@ -317,6 +317,11 @@ class Rack:
         """Whether its rows carry the same things together: their holes have to be level."""
         return len({hung.row for hung in self.hung}) < len(self.rows)
 
+    @property
+    def one_board(self) -> bool:
+        """Whether all rows are marked on one part."""
+        return len({one.part for one in self.rows}) == 1
+
     def part(self, key: str) -> Part:
         return next(part for part in self.parts if part.key == key)
 

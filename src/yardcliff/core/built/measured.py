@@ -58,11 +58,10 @@ def subjects(done: Design) -> Iterator[Subject]:
     rack = done.rack
     seen = set[str]()
     alone = len(rack.rows) == 1
-    one_board = len({one.part for one in rack.rows}) == 1
     for k, one in enumerate(rack.rows):
         if one.part not in seen:
             seen.add(one.part)
-            title = "the board" if one_board else rack.part(one.part).name.lower()
+            title = "the board" if rack.one_board else rack.part(one.part).name.lower()
             yield Subject(f"{BOARD} {k + 1}" if k else BOARD, title, one.row.length, k)
         row, of = (f"{k + 1}." if k else ""), ("" if alone else f"{rack.named((k,)).lower()}, ")
         for place, axis in enumerate(one.row.axes):

@@ -124,14 +124,14 @@ class _Asked:
         says = (
             f"{write(abs(off))} longer: the spaces grow" if off > 0 else f"{write(abs(off))} shorter: the spaces shrink"
         )
-        every = len({one.part for one in self.done.rack.rows}) > 1
+        others = "" if self.done.rack.one_board else "; all others are cut to it"
         if off > 0:
             way = self._tried(
                 "trim", "Cut it to length", f"Take {write(off)} off the {row.run.end}: the plan stays.", {}
             )
             yield replace(way, minutes=5, clears=(self.subject.what,))
         yield self._tried("adopt", "Take the new length",
-                          f"{name[0].upper()}{name[1:]} is {says} with it{'; all others are cut to it' if every else ''}.",
+                          f"{name[0].upper()}{name[1:]} is {says} with it{others}.",
                           {0: {}, **holes}, {"length": long, "follows": "pitch"})  # fmt: skip
         if not holes and off < 0:
             if row.count > 1:
@@ -158,11 +158,8 @@ class _Asked:
             if key in task.parts and (task.work or task.key.startswith(("mark:", "cut:")))
         )
         on_it = tuple(one.what for one in subjects(self.done) if rack.rows[one.row].part == key)
-        title = (
-            "Make the board again"
-            if self.subject.title == "the board"
-            else f"Make the {rack.part(key).name.lower()} again"
-        )
+        name = "the board" if rack.one_board else rack.part(key).name.lower()
+        title = f"Make {name if rack.one_board or name[-1].isdigit() else f'the {name}'} again"
         way = self._tried("anew", title, f"From {sticks}.", {})
         yield replace(way, minutes=work, cost=plan.cost, clears=on_it)
 
