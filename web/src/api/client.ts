@@ -45,6 +45,12 @@ export class ProblemError extends Error {
   }
 }
 
+/** What was wrong with what was typed, without the names of fields: it is shown where it was typed. */
+export function saidOf(error: unknown): string {
+  const problems = error instanceof ProblemError ? (error.problem.errors ?? []) : [];
+  return problems.map(({ message }) => message).join(" ") || (error as Error).message;
+}
+
 /** The server did not answer. */
 export class OfflineError extends Error {}
 

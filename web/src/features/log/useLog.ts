@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 
-import { api, wallTime } from "../../api/client";
+import { api, saidOf, wallTime } from "../../api/client";
 import type { EntryText } from "../../api/types";
 import { useShown } from "../rack/shown";
 
@@ -18,7 +18,7 @@ export function useLog() {
       queries.setQueryData(key, await work);
       return null;
     } catch (error) {
-      return (error as Error).message.replace(/^text: /, "");
+      return saidOf(error);
     }
   }
   const write = (entry: Written) =>

@@ -1,5 +1,6 @@
 import { useState } from "react";
 
+import { saidOf } from "../../api/client";
 import type { Shop, ShopSheet } from "../../api/types";
 import { Field } from "../../ui/Field";
 import { Section } from "../rack/Section";
@@ -45,7 +46,7 @@ function Sheet({ data }: { data: ShopSheet }) {
       setError(null);
       return null;
     } catch (problem) {
-      return (problem as Error).message;
+      return saidOf(problem);
     }
   }
   function onHours(week: "hours" | "errands", text: string, day: number) {
@@ -64,10 +65,10 @@ function Sheet({ data }: { data: ShopSheet }) {
       />
     ));
   function onCount(field: "clamps" | "drying" | "pace", text: string) {
-    const number = /^(\d{1,3})\s*%?$/.exec(text)?.[1];
+    const number = /^(\d{1,4})\s*%?$/.exec(text)?.[1];
     return number
       ? put(() => ({ [field]: Number(number) }))
-      : Promise.resolve(`“${text}” is no number: write one like 6.`);
+      : Promise.resolve(`“${text}” is no number: write one like ${shop[field]}.`);
   }
   return (
     <Section title="Your workshop">
@@ -104,6 +105,7 @@ function Sheet({ data }: { data: ShopSheet }) {
         <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">
           When the yard can be gone to
         </summary>
+        <p className="text-[0.87rem] text-soft">With none at all, in the workshop's hours.</p>
         {week("errands")}
       </details>
       <Field label="clamps" value={String(shop.clamps)} onCommit={(text) => onCount("clamps", text)} />

@@ -1,6 +1,6 @@
 import { useState } from "react";
 
-import { api, ProblemError } from "../../api/client";
+import { api, saidOf } from "../../api/client";
 import type { Most as MostThere } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
@@ -99,8 +99,7 @@ function Most() {
       setFound({ brief, text, most: await api.most(brief, text) });
       return null;
     } catch (error) {
-      const problem = error instanceof ProblemError ? error.problem : null;
-      return problem?.errors?.[0]?.message ?? (error as Error).message;
+      return saidOf(error);
     }
   }
   return (

@@ -1,4 +1,4 @@
-import { api } from "../../api/client";
+import { api, saidOf } from "../../api/client";
 import type { Timber } from "../../api/types";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
@@ -13,7 +13,7 @@ export function Lines({ lines }: { lines: Timber["lines"] }) {
       await refresh();
       return null;
     } catch (error) {
-      return (error as Error).message;
+      return saidOf(error);
     }
   }
   return (

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { api, ProblemError } from "../../api/client";
+import { api, ProblemError, saidOf } from "../../api/client";
 import type { Patch, Wall } from "../../api/types";
 import type { Outcome } from "../../ui/Field";
 
@@ -36,8 +36,7 @@ export function useWall(id: string) {
         await wall.refetch();
         return STALE;
       }
-      const problems = error instanceof ProblemError ? (error.problem.errors ?? []) : [];
-      return problems.length ? problems.map(({ message }) => message).join(" ") : (error as Error).message;
+      return saidOf(error);
     }
   }
   return {
