@@ -124,7 +124,7 @@ def _machining(brief: AngledRailBrief) -> Iterator[Operation]:
         thick = brief.board.thickness
         yield Operation(
             "Magnet recess", 1, _magnetic(brief), "back", "flat-bottomed bit", brief.angled.magnet, max(thick - SKIN, ZERO),
-            0, SKIN, "depth stop on the press", "Before the boards are joined; glue the magnet to the bottom, not to the rim.",
+            0, SKIN, "depth stop", "Before the boards are joined; glue the magnet to the bottom, not to the rim.",
             takes=(Ware("magnet", f"magnet, {exact_text(brief.angled.magnet)}", 1),),
         )  # fmt: skip
 

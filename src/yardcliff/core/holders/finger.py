@@ -176,7 +176,7 @@ def nut_recess(rod: Rod, part: str, lengths: Sequence[Fraction]) -> Operation:
     bit, tool = bits.recess_bit
     thread = read(rod.size.replace("M", "") + " mm" * rod.size.startswith("M"))
     return Operation(
-        "Nut recess", 2 * len(lengths), part, "outer side", tool, bit, bits.recess, 0, None, "depth stop on the press",
+        "Nut recess", 2 * len(lengths), part, "outer side", tool, bit, bits.recess, 0, None, "depth stop",
         "About the rod hole, in the end spacers, before that is drilled through: nut and washer lie below the wood.",
         takes=(
             *(Blank("Rod", "threaded rod", "steel", thread, thread, long - 2 * SUNK) for long in lengths),

@@ -89,7 +89,7 @@ def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, 
                 peg.depth,
                 peg.tilt,
                 web(peg, ground.thickness),
-                "depth stop on the press, or tape on the bit",
+                "depth stop, or tape on the bit",
                 "Drill while the board's face and edges are still square.",
                 takes=(
                     Blank("Peg", "dowel", "hardwood", peg.diameter, peg.diameter, peg.depth + peg.showing, len(asides)),

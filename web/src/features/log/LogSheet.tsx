@@ -50,7 +50,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
   return (
     <>
       <h2 className="flex flex-wrap items-baseline gap-x-3 border-b-2 border-ink pt-3 text-[1.05rem]">
-        <span className="flex-1">As built, from the {end}</span>
+        <span className="flex-1 basis-48">As built, from the {end}</span>
         <span className={`text-[0.87rem] font-normal ${log.trouble.length ? "text-care" : "text-soft"}`}>
           {log.says} Least air <Measure text={log.air} />.
         </span>
