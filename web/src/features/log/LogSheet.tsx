@@ -207,6 +207,9 @@ function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: s
           {ways.error.message}
         </p>
       )}
+      {ways.data?.length === 0 && (
+        <p className="px-2 py-1">None of the usual ways helps: change the plan itself, or measure again.</p>
+      )}
       <ul>
         {ways.data?.map((way) => (
           <li
