@@ -62,6 +62,23 @@ def test_a_rack_is_made_step_by_step_with_the_reasons(client: TestClient, box: J
     assert len(items) == len(set(items)), "equal lines are ticked each by itself"
 
 
+def test_a_stint_at_the_bench_goes_into_the_log_once(client: TestClient, box: Json) -> None:
+    stint = ("id-clock-1", "clock|2026-11-28T19:05", "2026-11-28T20:10")
+    say(client, box, stint, ("id-tick-01", "measure", "2026-11-28T20:10"))
+    say(client, box, stint, ("id-clock-2", "clock|2026-11-28T21:00", "2026-11-28T21:00"))
+    say(client, box, ("id-clock-3", "clock|2026-11-28T21:30", "2026-11-29T18:00"))
+    log = client.get(f"/api/racks/{box['id']}/log").json()
+    forgotten = "The clock ran for 20 h 30, from 21:30 on: how long was it really?"
+    assert [one["says"] for one in log["entries"]] == [forgotten, "1 h 05 at the bench"]
+    assert log["hours"] == "1 h 05"
+    assert next(task for task in making(client, box)["tasks"] if task["key"] == "measure")["done"]
+    gone = client.delete(f"/api/racks/{box['id']}/log/{log['entries'][1]['id']}").json()
+    say(client, box, stint)
+    assert client.get(f"/api/racks/{box['id']}/log").json()["entries"] == gone["entries"], (
+        "what was struck out stays so"
+    )
+
+
 def test_ticks_count_once_and_waits_run_from_them(client: TestClient, box: Json) -> None:
     first = making(client, box)["tasks"]
     glue = next(task for task in first if task["key"].startswith("join:"))

@@ -142,6 +142,20 @@ def test_the_bench_goes_on_while_the_link_is_down_and_after_a_kill(page: Page, d
             expect(page.get_by_role("button", name="Not done yet")).to_be_visible()
 
 
+def test_time_at_the_bench_is_clocked_into_the_log(home: Page) -> None:
+    home.clock.install()
+    page = opened(home, "Porch, padlocks")
+    page.get_by_role("link", name="To the bench").click()
+    page.get_by_role("button", name="Clock in").click()
+    page.reload()
+    page.clock.fast_forward("42:00")
+    page.get_by_role("button", name="Clock out, 42 min").click()
+    expect(page.get_by_role("button", name="Clock in")).to_be_visible()
+    page.get_by_role("link", name="Making").click()
+    stage(page, "Log")
+    expect(page.get_by_role("list", name="Log")).to_contain_text("42 min at the bench")
+
+
 def test_a_wait_is_counted_down_from_its_tick(home: Page) -> None:
     page = opened(home, "Porch, padlocks")
     page.get_by_label("Done: First coat: hard wax oil").click()

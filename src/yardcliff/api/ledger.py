@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
 from functools import cached_property
 from typing import Annotated
 
@@ -26,11 +27,13 @@ from yardcliff.core.built.measured import (
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import LengthError, exact_text, read
-from yardcliff.core.making.asked import Minutes
+from yardcliff.core.making.asked import Minutes, spoken
 from yardcliff.core.making.shop import PACES
 from yardcliff.core.making.tasks import HUNG, tasks
 from yardcliff.store.log import Entry, Json
 
+LONGEST_STINT = 14 * 60
+"""Whoever was at the bench for longer forgot to clock out, minutes."""
 KERF_GOOD = Fraction(1, 5)
 """A saw's cut that is further off than this is another cut plan, mm: rule of thumb."""
 
@@ -111,6 +114,17 @@ class Ledger(Desk):
         vars(self).pop("entries", None)
         vars(self).pop("readings", None)
 
+    def clock(self, entry_id: str, start: datetime, end: datetime) -> None:
+        """A stint at the bench; one that is too long to be true is kept in words, to be put right."""
+        minutes = (end - start) // timedelta(minutes=1)
+        told = {"text": f"The clock ran for {spoken(minutes)}, from {start:%H:%M} on: how long was it really?"}
+        kind, data = ("time", self._time(minutes)) if minutes <= LONGEST_STINT else ("note", told)
+        if minutes > 0:
+            self.log.write(self.rack_id, start.date().isoformat(), kind, "", data, entry_id=entry_id)
+
+    def _time(self, minutes: int) -> Json:
+        return {"minutes": minutes, "planned": self.planned, "pace": self.bench.shop.pace}
+
     def _kept(self, body: EntryText) -> Json:
         """What an entry holds, by its kind."""
         if body.kind == "measured":
@@ -120,7 +134,7 @@ class Ledger(Desk):
                 minutes = TypeAdapter(Minutes).validate_python(body.text)
             except ValidationError as error:
                 raise BriefError([("text", message) for _, message in problems(error)]) from None
-            return {"minutes": minutes, "planned": self.planned, "pace": self.bench.shop.pace}
+            return self._time(minutes)
         if body.kind == "fit":
             if body.what not in self.done.rack.kinds:
                 raise BriefError([("what", "Nothing of that name hangs here.")])

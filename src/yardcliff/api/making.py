@@ -4,8 +4,9 @@ from datetime import UTC, datetime
 
 from fastapi import APIRouter, Response
 
-from yardcliff.api.deps import AtBench, Speaks, Store
+from yardcliff.api.deps import AtBench, Speaks
 from yardcliff.api.desk import AtDesk, When, planned_time
+from yardcliff.api.ledger import OpenLedger
 from yardcliff.api.making_views import view_deadline, view_making
 from yardcliff.api.making_wire import DeadlineView, FileKind, MakingView, SaidMany, ShopView
 from yardcliff.api.racks import attached
@@ -14,6 +15,7 @@ from yardcliff.core.making.shop import DAYS, TOOLS, Shop
 from yardcliff.store.bench import Said
 
 router = APIRouter(tags=["making"])
+CLOCK = "clock|"
 
 
 @router.get("/api/shop")
@@ -49,11 +51,21 @@ def get_deadline(now: When, by: str, desk: AtDesk, tongue: Speaks) -> DeadlineVi
 
 
 @router.post("/api/racks/{rack_id}/making/ticks", status_code=204)
-def say(rack_id: str, body: SaidMany, store: Store, bench: AtBench) -> None:
-    """Tick items off, or take that back: tasks by their key, lines by their `item`. Sent twice, it counts once."""
-    store.get(rack_id)
-    bench.store.say(
-        rack_id, [Said(one.id, one.item, one.at.isoformat(timespec="minutes") if one.at else None) for one in body.said]
+def say(body: SaidMany, ledger: OpenLedger) -> None:
+    """Tick items off, or take that back: tasks by their key, lines by their `item`. `clock|START` is a stint at the bench from then on
+    until `at`: it goes into the log. Sent twice, each counts once.
+    """
+    rack_id = ledger.rack.id
+    for one in body.said:
+        if one.item.startswith(CLOCK) and one.at:
+            ledger.clock(one.id, planned_time("item", one.item.removeprefix(CLOCK)), one.at)
+    ledger.bench.store.say(
+        rack_id,
+        [
+            Said(one.id, one.item, one.at.isoformat(timespec="minutes") if one.at else None)
+            for one in body.said
+            if not one.item.startswith(CLOCK)
+        ],
     )
 
 

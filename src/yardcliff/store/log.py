@@ -44,16 +44,27 @@ class Log:
             for row in rows
         ]
 
-    def write(self, rack_id: str, day: str, kind: str, what: str, data: Json, clears: Iterable[str] = ()) -> str:
-        """A new entry. A reading or a fit takes the place of the last one of the same thing; readings of what it `clears` are gone."""
-        entry_id = uuid.uuid4().hex[:12]
+    def write(
+        self,
+        rack_id: str,
+        day: str,
+        kind: str,
+        what: str,
+        data: Json,
+        clears: Iterable[str] = (),
+        entry_id: str | None = None,
+    ) -> str:
+        """A new entry. A reading or a fit takes the place of the last one of the same thing; readings of what it `clears` are gone.
+        One with an id of its own is written once, however often it comes.
+        """
+        entry_id = entry_id or uuid.uuid4().hex[:12]
         with self._db.writing() as db:
             if kind in ("measured", "fit"):
                 _strike(db, rack_id, kind, what)
             for one in clears:
                 _strike(db, rack_id, "measured", one)
             db.execute(
-                "INSERT INTO entry (id, rack_id, day, kind, what, data, made_at) VALUES (?, ?, ?, ?, ?, ?, ?)",
+                "INSERT OR IGNORE INTO entry (id, rack_id, day, kind, what, data, made_at) VALUES (?, ?, ?, ?, ?, ?, ?)",
                 (entry_id, rack_id, day, kind, what, json.dumps(data), now()),
             )
         return entry_id

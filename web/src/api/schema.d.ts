@@ -323,7 +323,8 @@ export interface paths {
         put?: never;
         /**
          * Say
-         * @description Tick items off, or take that back: tasks by their key, lines by their `item`. Sent twice, it counts once.
+         * @description Tick items off, or take that back: tasks by their key, lines by their `item`. `clock|START` is a stint at the bench from then on
+         *     until `at`: it goes into the log. Sent twice, each counts once.
          */
         post: operations["say_api_racks__rack_id__making_ticks_post"];
         delete?: never;

@@ -9,6 +9,7 @@ import { NotFound } from "../../ui/NotFound";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { useShortcuts } from "../rack/useShortcuts";
 import { CardText } from "./Card";
+import { Clock } from "./Clock";
 import { Picture } from "./Picture";
 import { Timers } from "./Timers";
 import { useMakingOf } from "./useMaking";
@@ -105,11 +106,14 @@ function Bench({ id, name, scene, making, unsent, onTick }: Props) {
       </header>
       <Timers making={making} onTick={onTick} />
       <main className="flex-1 px-3 pt-3 pb-4">
-        <p className="hand text-soft">
-          Step {task.number} of {tasks.length}
-          <span className="pl-3">{task.takes}</span>
-          {task.waits && <span className="pl-3">then {task.waits}</span>}
-        </p>
+        <div className="flex items-center gap-3">
+          <p className="hand flex-1 text-soft">
+            Step {task.number} of {tasks.length}
+            <span className="pl-3">{task.takes}</span>
+            {task.waits && <span className="pl-3">then {task.waits}</span>}
+          </p>
+          <Clock rack={id} onTick={onTick} />
+        </div>
         <h2 className={`text-[1.6rem] leading-tight ${task.done ? "text-soft line-through" : ""}`}>
           {task.title}
         </h2>

@@ -6,6 +6,7 @@ import { Outbox } from "./outbox";
 import { remaining } from "./Timers";
 import { overlaid, reordered } from "./useMaking";
 import { spoken } from "./useReader";
+import { spent } from "./Clock";
 import { atHand } from "./Picture";
 import { readHours, writeHours } from "./WorkshopSheet";
 
@@ -97,6 +98,16 @@ test("the stick at hand is the one that the next line is about", () => {
   expect(
     [0, 2, 3, 4, 5].map((done) => sticks.findIndex((one) => one === atHand(lines(done), sticks))),
   ).toEqual([0, 0, 1, 1, 1]);
+});
+
+test("the time at the bench is told", () => {
+  const since = "2026-11-26T19:05";
+  expect(["19:05", "19:47", "20:10"].map((at) => spent(since, `2026-11-26T${at}`))).toEqual([
+    "0 min",
+    "42 min",
+    "1 h 05",
+  ]);
+  expect(spent(since, "2026-11-26T19:00")).toBe("0 min");
 });
 
 test("a wait is counted down, and measures are read out", () => {

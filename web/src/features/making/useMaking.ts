@@ -20,7 +20,10 @@ export function useMakingOf(id: string, state: string, ask = true) {
     staleTime: 0,
     enabled: ask,
   });
-  const refresh = useCallback(() => queries.invalidateQueries({ queryKey: ["making", id] }), [queries, id]);
+  const refresh = useCallback(
+    () => Promise.all(["making", "log"].map((key) => queries.invalidateQueries({ queryKey: [key, id] }))),
+    [queries, id],
+  );
   const tick = useCallback(
     async (item: string, done: boolean) => {
       if (await outbox.say(item, done)) await refresh();
@@ -31,7 +34,6 @@ export function useMakingOf(id: string, state: string, ask = true) {
     ...making,
     data: making.data && overlaid(making.data, unsent),
     tick,
-    refresh,
     unsent: unsent.length,
   };
 }
