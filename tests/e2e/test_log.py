@@ -52,6 +52,8 @@ def test_a_row_below_is_measured_and_held_by_itself(home: Page) -> None:
     stage(page, "The rack")
     expect(page.get_by_role("group", name="The tape").get_by_role("button")).to_have_count(8)
     assert marks(page)[2] == "300 mm", "the first row stays"
+    page.get_by_role("button", name="Let go of 7 pinned").click()
+    expect(page.get_by_role("button", name="Let go of")).to_have_count(0)
 
 
 def test_readings_are_taken_from_an_instrument_once_it_is_still(home: Page) -> None:

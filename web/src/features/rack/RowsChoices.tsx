@@ -130,6 +130,7 @@ function OneRow({ index }: { index: number }) {
   const kind = useShown((shown) => shown.design.rows[index]?.kind ?? ALIKE);
   const count = useShown((shown) => shown.design.rows[index]?.count ?? 0);
   const held = useShown((shown) => rowsOf(shown.design).own[index]?.count != null);
+  const pins = useShown((shown) => rowsOf(shown.design).own[index]?.pins?.length ?? 0);
   const brief = useShown((shown) => shown.design.brief) as {
     item: { plural: string };
     others: Record<string, { plural: string }>;
@@ -147,7 +148,9 @@ function OneRow({ index }: { index: number }) {
         label={`Row ${index + 1} hangs`}
         value={kind}
         options={kinds}
-        onPick={(next) => apply(ownRowPatch(session.rack.design, index, { kind: next, count: null }))}
+        onPick={(next) =>
+          apply(ownRowPatch(session.rack.design, index, { kind: next, count: null, pins: [] }))
+        }
         className="flex-1"
       />
       {kind !== ALIKE && (
@@ -175,6 +178,11 @@ function OneRow({ index }: { index: number }) {
             </button>
           )}
         </>
+      )}
+      {pins > 0 && (
+        <Button onClick={() => apply(ownRowPatch(session.rack.design, index, { pins: [] }))}>
+          Let go of {pins} pinned
+        </Button>
       )}
     </div>
   );

@@ -27,6 +27,8 @@ export interface RowBrief {
 export interface OwnRow {
   kind: string;
   count: number | null;
+  /** Where it is held by itself; without any it follows the first row. */
+  pins?: Pin[];
 }
 export interface RowsBrief {
   count: number;
