@@ -173,11 +173,16 @@ def test_making_is_for_everybody_light_dark_and_on_a_phone(home: Page, browser: 
     for scheme, width in (("light", 1280), ("dark", 390)):
         context = browser.new_context(color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True)  # type: ignore[arg-type]
         page = context.new_page()
-        for at in (f"{rack}/making", f"{rack}/bench", f"{rack}/bench?step=mark:0"):
-            page.goto(server.address + at)
+        for at, card in (
+            ("/making", "Cut 4 grooves"),
+            ("/making", "Cut 4 parts"),
+            ("/bench", ""),
+            ("/bench?step=mark:0", ""),
+        ):
+            page.goto(f"{server.address}{rack}{at}")
             expect(page.get_by_text(re.compile("of work are left|^next, ")).first).to_be_visible()
-            if at.endswith("/making"):
-                page.get_by_role("button", name="Cut 4 grooves").last.click()
+            if card:
+                page.get_by_role("button", name=card).last.click()
             page.evaluate(AXE.read_text("utf-8"))
             wrong = page.evaluate("async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)")
             assert wrong == [], (at, scheme)

@@ -54,7 +54,7 @@ export function CardText({ task, onTick, short = false, picture }: Props) {
           </ul>
         )}
       </div>
-      <div>
+      <div className="min-w-0">
         {picture}
         {task.checks.length > 0 && (
           <ul aria-label="Check" className="list-[square] pl-5 marker:text-act">

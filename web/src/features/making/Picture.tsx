@@ -18,7 +18,7 @@ const MOST_TALL = 260;
 export function Picture({ task, scene }: Props) {
   const [frame, width] = useWidth<HTMLDivElement>();
   return (
-    <div ref={frame} className="my-1.5">
+    <div ref={frame} className="my-1.5 overflow-hidden">
       <Drawn task={task} scene={scene} width={width} />
     </div>
   );
