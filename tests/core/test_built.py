@@ -10,7 +10,8 @@ from tests.core.test_timber import offer, supply
 from tests.strategies import briefs
 from yardcliff.core.amend import amend
 from yardcliff.core.built.as_built import drilled, row_of
-from yardcliff.core.built.measured import Readings, measured, subjects, taught
+from yardcliff.core.built.hands import Hours, pace_of, taught
+from yardcliff.core.built.measured import Readings, measured, subjects
 from yardcliff.core.built.ways_out import WayOut, ways_out
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, starting
@@ -173,3 +174,16 @@ def test_the_usual_drift_is_not_moved_by_one_bad_hole() -> None:
     assert taught([Fraction(1), Fraction(1), Fraction(40)]) == 1
     assert taught([Fraction(1), Fraction(2), Fraction(3), Fraction(90)]) == Fraction(5, 2)
     assert taught([Fraction(1)] * 2) is None
+
+
+def test_racks_that_are_up_teach_the_pace_by_what_was_reckoned_without_it() -> None:
+    half, slow, quick = (
+        Hours("a", 200, 90, 100, up=False),
+        Hours("b", 200, 260, 100, up=True),
+        Hours("c", 300, 180, 150, up=True),
+    )
+    assert pace_of([half]) is None
+    assert pace_of([half, slow]) == 130
+    # At 150 % its plan was 300 minutes of 200 by rule of thumb: 440 minutes of 400 in all.
+    assert pace_of([half, slow, quick]) == 110
+    assert pace_of([Hours("d", 10, 9000, 100, up=True)]) == 400

@@ -1,6 +1,6 @@
 """The log of one rack, open: its entries held against the rack as it is planned now."""
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from functools import cached_property
@@ -13,7 +13,9 @@ from yardcliff.api.deps import KeptLog, Speaks
 from yardcliff.api.desk import Desk
 from yardcliff.api.log_wire import EntryText
 from yardcliff.core.amend import BriefError, problems
+from yardcliff.core.built.hands import LONGEST_STINT, Hours, taught
 from yardcliff.core.built.measured import (
+    KERF_GOOD,
     SAW_CUT,
     Measured,
     Readings,
@@ -21,21 +23,14 @@ from yardcliff.core.built.measured import (
     Verdict,
     against,
     measured,
+    saw_cut,
     subjects,
-    taught,
 )
-from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import LengthError, exact_text, read
 from yardcliff.core.making.asked import Minutes, spoken
-from yardcliff.core.making.shop import PACES
 from yardcliff.core.making.tasks import HUNG, tasks
 from yardcliff.store.log import Entry, Json
-
-LONGEST_STINT = 14 * 60
-"""Whoever was at the bench for longer forgot to clock out, minutes."""
-KERF_GOOD = Fraction(1, 5)
-"""A saw's cut that is further off than this is another cut plan, mm: rule of thumb."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,19 +40,6 @@ class Habit:
     says: str
     does: str = ""
     patch: Patch | None = None
-
-
-@dataclass(frozen=True, slots=True)
-class Hours:
-    """What a rack took: minutes of its plan as it was when they were last kept, at a `pace` then, against what they `really` were;
-    whether it is `up`.
-    """
-
-    name: str
-    planned: int
-    really: int
-    pace: int
-    up: bool
 
 
 @dataclass
@@ -74,8 +56,7 @@ class Ledger(Desk):
     @cached_property
     def subjects(self) -> dict[str, Subject]:
         """What can be measured, by its name; the saw's cut as it is reckoned with is the last."""
-        saw_cut = Subject(SAW_CUT, "a saw cut", self.done.brief.cutting.takes, 0)
-        return {one.what: one for one in (*subjects(self.done), saw_cut)}
+        return {one.what: one for one in (*subjects(self.done), saw_cut(self.done))}
 
     @cached_property
     def readings(self) -> Readings:
@@ -190,15 +171,6 @@ class Ledger(Desk):
         ticked = HUNG in self.bench.store.ticks(entry.rack_id)
         name = self.store.get(entry.rack_id).name
         return Hours(name, entry.data["planned"], 0, entry.data.get("pace", 100), ticked)
-
-
-def pace_of(hours: Iterable[Hours]) -> int | None:
-    """What racks that are up took of what was reckoned by rule of thumb, per cent in steps of 5; None where none is."""
-    up = [one for one in hours if one.up and one.planned]
-    if not up:
-        return None
-    reckoned = sum(one.planned * 100 / one.pace for one in up)
-    return min(max(5 * round(sum(one.really for one in up) * 20 / reckoned), PACES[0]), PACES[1])
 
 
 OpenLedger = Annotated[Ledger, Depends()]

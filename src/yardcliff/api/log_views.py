@@ -1,6 +1,6 @@
 """The log as the API says it."""
 
-from yardcliff.api.ledger import Ledger, pace_of
+from yardcliff.api.ledger import Ledger
 from yardcliff.api.log_wire import (
     BuiltRowView,
     EntryView,
@@ -13,6 +13,7 @@ from yardcliff.api.log_wire import (
     WayOutView,
 )
 from yardcliff.api.tongue import Tongue
+from yardcliff.core.built.hands import pace_of
 from yardcliff.core.built.measured import SAW_CUT, Measured, Verdict
 from yardcliff.core.built.ways_out import WayOut
 from yardcliff.core.design import Design
@@ -35,11 +36,12 @@ def view_verdict(drift: Fraction | None, off: int, any_measured: bool, tape: Tap
 def view_rows(verdict: Verdict, done: Design) -> list[BuiltRowView]:
     rack = done.rack
     boards = {rack.rows[one.subject.row].part: one.found for one in verdict.rows if one.subject.place is None}
+    found = {part: None if long is None else float(long) for part, long in boards.items()}
     return [
         BuiltRowView(
             title=rack.named((k,)),
             long=float(row.row.length),
-            found=None if boards[row.part] is None else float(boards[row.part] or 0),
+            found=found[row.part],
             measured=[view_measured(one, done.tape) for one in verdict.rows if one.subject.row == k],
         )
         for k, row in enumerate(rack.rows)

@@ -1,14 +1,15 @@
 """Measured against planned: each board and each hole, how far off, and whether anything touches."""
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from itertools import pairwise
-from statistics import median
 
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 
 BOARD, SAW_CUT = "board", "saw cut"
+KERF_GOOD = Fraction(1, 5)
+"""A saw's cut that is further off than this is another cut plan, mm: rule of thumb."""
 Readings = Mapping[str, Fraction]
 """What was measured, mm from the datum, by the name of its subject."""
 
@@ -68,6 +69,11 @@ def subjects(done: Design) -> Iterator[Subject]:
             yield Subject(f"{row}{place + 1}", f"{of}hole {place + 1}", axis, k, place)
 
 
+def saw_cut(done: Design) -> Subject:
+    """What the saw takes at a cut, as it is reckoned with."""
+    return Subject(SAW_CUT, "a saw cut", done.brief.cutting.takes, 0)
+
+
 def measured(done: Design, readings: Readings) -> Verdict:
     """Hold what was measured against the plan; good is what is off by no more than a step of the tape."""
     found = [against(one, readings.get(one.what), done.tape.step) for one in subjects(done)]
@@ -92,8 +98,3 @@ def _air(done: Design, readings: Readings) -> Fraction:
             edges.append((centre - thing.reach.left, centre + thing.reach.right))
         least.append(min((b[0] - a[1] for a, b in pairwise(edges)), default=row.air))
     return min(least)
-
-
-def taught(readings: Sequence[Fraction]) -> Fraction | None:
-    """What is usual over many: the median, which one bad reading does not move; None for fewer than three."""
-    return median(readings) if len(readings) > 2 else None
