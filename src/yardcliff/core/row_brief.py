@@ -34,7 +34,7 @@ class Pin(Frozen):
     at: Gap
 
 
-Pins = Annotated[tuple[Pin, ...], Field(max_length=MAX_COUNT)]
+Pins = Annotated[tuple[Pin, ...], Field(max_length=2 * MAX_COUNT)]
 
 
 class RowBrief(Frozen):
