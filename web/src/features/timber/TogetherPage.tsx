@@ -34,6 +34,7 @@ export function TogetherPage() {
   const put = (next: Part[], by = saw) =>
     setSearch(new URLSearchParams([["saw", by], ...next.map((part) => ["cut", written(part)])]), {
       replace: true,
+      flushSync: true, // or a box that was ticked is empty again until the address has followed
     });
   return (
     <div className="flex min-h-dvh flex-col md:h-dvh">
