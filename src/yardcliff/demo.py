@@ -213,6 +213,8 @@ LOGS: dict[str, list[Line]] = {
     ],
 }  # fmt: skip
 UP = "Kitchen, ladles"
+DRILLED = ("measure", "buy", "cut:", "mark:")
+"""What is done of the other one: its holes are being drilled."""
 
 
 def fill(database: Database) -> int:
@@ -249,6 +251,8 @@ def _write_logs(database: Database) -> None:
                 entry["found"] = text.split(", ")
             ledger.write(EntryText.model_validate(entry))
         made = tasks(ledger.done, ledger.found, ledger.done.brief.making, bench.shop)
-        ticked = [task for task in made if name == UP or task.key == "measure"]
-        at = (now - timedelta(days=6)).replace(hour=20, minute=30).strftime("%Y-%m-%dT%H:%M")
+        ticked = [task for task in made if name == UP or task.key.startswith(DRILLED)]
+        at = (
+            (now - timedelta(days=min(ago for ago, *_ in lines))).replace(hour=20, minute=30).strftime("%Y-%m-%dT%H:%M")
+        )
         bench.store.say(ids[name], [Said(f"demo {name} {task.key}", task.key, at) for task in ticked])

@@ -19,7 +19,7 @@ from yardcliff.core.making.making import Made, enough, making, quicker
 from yardcliff.core.making.sequence import edges, natural
 from yardcliff.core.making.shop import TOOLS, Shop
 from yardcliff.core.making.task import work_of
-from yardcliff.core.making.tasks import HOLDER, tasks
+from yardcliff.core.making.tasks import HOLDER, at_bench, tasks
 from yardcliff.core.timber.stock import Supply
 from yardcliff.core.timber.timber import Timber, priced
 
@@ -232,6 +232,17 @@ def test_what_is_bought_is_bought_while_the_yard_is_open() -> None:
     assert f"{when['measure'].start:%a}" == "Thu"
     never = made("waxed-jacket", 5, {}, shop=Shop(errands=()))
     assert {slot.task.key: slot for slot in never.schedule.slots}["buy"].start.date() == THURSDAY.date()
+
+
+def test_a_slow_hand_takes_longer_at_the_bench_and_not_to_the_yard() -> None:
+    plain, slow = (
+        made("waxed-jacket", 5, {"making": {"minutes": {"sand": "2 h"}}}, shop=Shop(pace=pace)) for pace in (100, 250)
+    )
+    minutes = {task.key: (task.minutes, other.minutes) for task, other in zip(plain.tasks, slow.tasks, strict=True)}
+    assert minutes["buy"] == (45, 45)
+    assert minutes["sand"] == (120, 120), "what is typed is typed"
+    assert minutes["mark:0"] == (9, 23)
+    assert at_bench(slow.tasks) == sum(task.minutes for task in slow.tasks) - 45
 
 
 def test_ones_own_waits_and_minutes_count() -> None:

@@ -21,13 +21,13 @@ def task(key: str, minutes: int, wait: int = 0, **more: object) -> Task:
 
 some_tasks = st.lists(
     st.builds(
-        lambda minutes, wait, clamps, dries, splits: (minutes, wait, clamps, dries, splits),
-        st.integers(0, 200), st.sampled_from((0, 30, 240, 900, 3000)), st.integers(0, 5), st.booleans(), st.booleans(),
+        lambda *row: row,
+        st.integers(0, 200), st.sampled_from((0, 30, 240, 900, 3000)), st.integers(0, 5), st.booleans(), st.booleans(), st.booleans(),
     ),
     min_size=1, max_size=9,
 ).map(lambda rows: tuple(
-    Task(str(k), 0, str(k), minutes, wait=wait, clamps=clamps, clamped=wait // 2, dries=dries, splits=splits)
-    for k, (minutes, wait, clamps, dries, splits) in enumerate(rows)
+    Task(str(k), 0, str(k), minutes, wait=wait, clamps=clamps, clamped=wait // 2, dries=dries, splits=splits, errand=errand)
+    for k, (minutes, wait, clamps, dries, splits, errand) in enumerate(rows)
 ))  # fmt: skip
 some_hours = st.dictionaries(
     st.integers(0, 6), st.tuples(st.integers(8, 14), st.integers(15, 22)), min_size=1, max_size=4
@@ -37,29 +37,38 @@ some_hours = st.dictionaries(
 pairs = st.lists(st.tuples(st.integers(0, 8), st.integers(0, 8)), max_size=12)
 
 
-@given(some_tasks, some_hours, pairs, st.integers(0, 6), st.integers(1, 3), st.integers(0, 10_000))
+@given(
+    some_tasks,
+    some_hours,
+    st.just(()) | some_hours,
+    pairs,
+    st.integers(0, 6),
+    st.integers(1, 3),
+    st.integers(0, 10_000),
+)
 def test_no_plan_breaks_an_hour_a_wait_or_a_clamp(
     tasks: tuple[Task, ...],
     hours: tuple[Hours, ...],
+    errands: tuple[Hours, ...],
     before: list[tuple[int, int]],
     clamps: int,
     drying: int,
     later: int,
 ) -> None:
-    shop = Shop(hours=hours, clamps=clamps, drying=drying)
+    shop = Shop(hours=hours, errands=errands, clamps=clamps, drying=drying)
     among = tuple(Edge(str(a), str(b), "") for a, b in before if a < b < len(tasks))
     start = MONDAY + timedelta(minutes=later)
     found = schedule(tasks, among, shop, start)
     assert not found.over
     slots = {slot.task.key: slot for slot in found.slots}
     assert slots.keys() == {one.key for one in tasks}
-    stints = sorted((stint.start, stint.end) for slot in found.slots for stint in slot.stints)
-    assert all(end <= begin for (_, end), (begin, _) in pairwise(stints))
-    for begin, end in stints:
+    stints = sorted((stint.start, stint.end, slot.task.errand) for slot in found.slots for stint in slot.stints)
+    assert all(end <= begin for (_, end, _), (begin, *_) in pairwise(stints))
+    for begin, end, errand in stints:
         assert start <= begin
         assert any(
             one.day == begin.weekday() and one.start <= f"{begin:%H:%M}" and f"{end:%H:%M}" <= one.end
-            and begin.date() == end.date() for one in hours
+            and begin.date() == end.date() for one in (errand and errands) or hours
         )  # fmt: skip
     for slot in found.slots:
         assert sum((stint.end - stint.start for stint in slot.stints), timedelta()) == timedelta(

@@ -29,7 +29,8 @@ from yardcliff.core.built.measured import (
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import LengthError, exact_text, read
 from yardcliff.core.making.asked import Minutes, spoken
-from yardcliff.core.making.tasks import HUNG, tasks
+from yardcliff.core.making.shop import Shop
+from yardcliff.core.making.tasks import HUNG, at_bench, tasks
 from yardcliff.store.log import Entry, Json
 
 
@@ -82,8 +83,11 @@ class Ledger(Desk):
 
     @cached_property
     def planned(self) -> int:
-        """The hands-on minutes of the rack's plan."""
-        return sum(task.minutes for task in tasks(self.done, self.found, self.done.brief.making, self.bench.shop))
+        """The minutes at the bench by the rack's plan."""
+        return self._at_bench(self.bench.shop)
+
+    def _at_bench(self, shop: Shop) -> int:
+        return at_bench(tasks(self.done, self.found, self.done.brief.making, shop))
 
     def write(self, body: EntryText) -> None:
         """Keep an entry; a reading without text is taken back. Raises `BriefError`."""
@@ -104,7 +108,8 @@ class Ledger(Desk):
             self.log.write(self.rack_id, start.date().isoformat(), kind, "", data, entry_id=entry_id)
 
     def _time(self, minutes: int) -> Json:
-        return {"minutes": minutes, "planned": self.planned, "pace": self.bench.shop.pace}
+        usual = self.bench.shop.model_copy(update={"pace": 100})
+        return {"minutes": minutes, "planned": self.planned, "reckoned": self._at_bench(usual)}
 
     def _kept(self, body: EntryText) -> Json:
         """What an entry holds, by its kind."""
@@ -170,7 +175,8 @@ class Ledger(Desk):
     def _hours(self, entry: Entry) -> Hours:
         ticked = HUNG in self.bench.store.ticks(entry.rack_id)
         name = self.store.get(entry.rack_id).name
-        return Hours(name, entry.data["planned"], 0, entry.data.get("pace", 100), ticked)
+        planned = entry.data["planned"]
+        return Hours(name, planned, entry.data.get("reckoned") or planned, 0, ticked)
 
 
 OpenLedger = Annotated[Ledger, Depends()]

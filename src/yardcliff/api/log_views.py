@@ -59,7 +59,7 @@ def view_measured(one: Measured, tape: Tape) -> MeasuredView:
     )
     planned = one.subject.planned
     return MeasuredView(
-        what=one.subject.what, title=one.subject.title, short=one.subject.title if fine else one.subject.short, planned=tape.write_fine(planned) if fine else tape.write(planned),
+        what=one.subject.what, title=one.subject.title, short=one.subject.title if fine else one.subject.short, hole=one.subject.place is not None, planned=tape.write_fine(planned) if fine else tape.write(planned),
         found="" if one.found is None else tape.write_given(one.found), off=off, good=one.good,
         x=float(planned), found_x=None if one.found is None else float(one.found),
     )  # fmt: skip

@@ -18,6 +18,7 @@ class MeasuredView(Wire):
     what: str
     title: str
     short: str
+    hole: bool
     planned: str
     found: str
     off: str

@@ -2499,6 +2499,8 @@ export interface components {
             title: string;
             /** Short */
             short: string;
+            /** Hole */
+            hole: boolean;
             /** Planned */
             planned: string;
             /** Found */

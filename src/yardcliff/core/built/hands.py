@@ -13,14 +13,14 @@ LONGEST_STINT = 14 * 60
 
 @dataclass(frozen=True, slots=True)
 class Hours:
-    """What a rack took: minutes of its plan as it was when they were last kept, at a `pace` then, against what they `really` were;
-    whether it is `up`.
+    """What a rack took at the bench: the minutes of its plan as it was when they were last kept, at the user's pace and as `reckoned`
+    without it, against what they `really` were; whether it is `up`.
     """
 
     name: str
     planned: int
+    reckoned: int
     really: int
-    pace: int
     up: bool
 
 
@@ -31,8 +31,8 @@ def taught(readings: Sequence[Fraction]) -> Fraction | None:
 
 def pace_of(hours: Iterable[Hours]) -> int | None:
     """What racks that are up took of what was reckoned by rule of thumb, per cent in steps of 5; None where none is."""
-    up = [one for one in hours if one.up and one.planned]
+    up = [one for one in hours if one.up and one.reckoned]
     if not up:
         return None
-    reckoned = sum(one.planned * 100 / one.pace for one in up)
-    return min(max(5 * round(sum(one.really for one in up) * 20 / reckoned), PACES[0]), PACES[1])
+    took = Fraction(sum(one.really for one in up), sum(one.reckoned for one in up))
+    return min(max(5 * round(20 * took), PACES[0]), PACES[1])

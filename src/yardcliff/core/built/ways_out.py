@@ -93,6 +93,8 @@ class _Asked:
         at, meant = self.readings[self.subject.what], mine.get(place, row.axes[place])
         off = at - meant
         by = f"{write(abs(off))} {row.run.moved(off)}"
+        if slip := self._misread(place, at):
+            yield replace(self._tried("misread", "Measure it again", slip, {}), minutes=1, clears=(self.subject.what,))
         count = f"the {len(mine) + 1} that are" if mine else "it"
         if place not in mine:  # else the other upright is drilled there, and this hole has to be level with it
             yield self._tried("adopt", "Take it as it is", f"Holder {place + 1} stays where it is, {by}; all others where they were.",
@@ -115,6 +117,19 @@ class _Asked:
                           f"Bore it out, glue a plug of the same wood in, its grain with the board's; go on after {glue // 60 or 1} h.",
                           again)  # fmt: skip
         yield replace(way, minutes=PLUG, clears=(self.subject.what,))
+
+    def _misread(self, place: int, at: Fraction) -> str | None:
+        """What a reading looks like that is far off: the tape hooked at the other end, or a figure in another hole's line."""
+        row, near = self._row, 2 * self.done.tape.step
+        if abs(at - row.axes[place]) <= 4 * near:
+            return None
+        if abs(row.length - at - row.axes[place]) <= near:
+            planned = self.done.tape.write(row.axes[place])
+            return (
+                f"From the {row.run.end} that is {planned}, where it is planned: hook the tape at the {row.run.start}."
+            )
+        other = next((i for i, axis in enumerate(row.axes) if i != place and abs(axis - at) <= near), None)
+        return None if other is None else f"Hole {other + 1} is planned just there: is the figure in its own line?"
 
     def board(self) -> Iterator[WayOut]:
         row, write, name = self._row, self.done.tape.write, self.subject.title

@@ -74,9 +74,8 @@ FAMILIES: dict[str, Family[Any]] = {
 def build(brief: Brief) -> Rack:
     """The rack, by the brief's own way of building."""
     family = FAMILIES[brief.family]
-    if (
-        family.rows == "one"
-    ):  # rows that another way of building had wait until it is taken again; a second board has its own pins
+    if family.rows == "one":
+        # Rows that another way of building had wait until it is taken again; a second board has its own pins.
         own = tuple(OwnRow(pins=one.pins) for one in brief.rows.own)
         brief = brief.model_copy(update={"rows": RowsBrief(own=own)})
     fitted = family.fitting(brief)

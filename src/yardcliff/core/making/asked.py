@@ -48,7 +48,8 @@ TaskKey = Annotated[str, StringConstraints(min_length=1, max_length=120)]
 
 class Making(Frozen):
     """Schools that practitioners follow: the finish goes on before or after the glue; pegs go in after or before the finish; a
-    conditioner where the `wood` needs it; what things touch is finished too, or left natural. `waits` are as on your tins, `minutes` what a task takes you; `order` is the user's own,
+    conditioner where the `wood` needs it; what things touch is finished too, or left natural. `waits` are as on your tins,
+    `minutes` what a task takes you; `order` is the user's own,
     the rest follow as they can.
     """
 

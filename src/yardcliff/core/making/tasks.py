@@ -58,9 +58,17 @@ def tasks(done: Design, found: Timber, making: Making, shop: Shop) -> tuple[Task
         *asked.holders(),
         *asked.mounted(),
     ]
-    return tuple(
-        replace(task, minutes=making.minutes.get(task.key, ceil(task.minutes * shop.pace / 100))) for task in made
-    )
+    return tuple(replace(task, minutes=making.minutes.get(task.key, _paced(task, shop))) for task in made)
+
+
+def _paced(task: Task, shop: Shop) -> int:
+    """Its minutes at the user's pace; the way to the yard is as long for everybody."""
+    return task.minutes if task.errand else ceil(task.minutes * shop.pace / 100)
+
+
+def at_bench(every: Iterable[Task]) -> int:
+    """The minutes that hands are at the bench for."""
+    return sum(task.minutes for task in every if not task.errand)
 
 
 @dataclass(frozen=True, slots=True)

@@ -131,9 +131,7 @@ const RowStrip = ({ row, low = false }: { row: LogRow; low?: boolean }) => (
   />
 );
 
-/** A row's holes: its board, if it has one of its own, is the only thing that is no hole. */
-const holesOf = (row: LogRow) => row.measured.filter((one) => !isBoard(one));
-const isBoard = ({ what }: { what: string }) => what.startsWith("board");
+const holesOf = (row: LogRow) => row.measured.filter(({ hole }) => hole);
 
 interface RowsProps {
   rows: LogRow[];
@@ -232,7 +230,7 @@ function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: s
               planned={way.x}
               built={[]}
               look="small"
-              stray={isBoard(of) || way.code === "anew" ? null : of.found_x}
+              stray={of.hole && way.code !== "anew" ? of.found_x : null}
             />
             <Button aria-label={`Take it: ${way.title}`} onClick={() => void take(way)}>
               Take it

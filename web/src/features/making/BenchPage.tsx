@@ -112,7 +112,7 @@ function Bench({ id, name, scene, making, unsent, onTick }: Props) {
             <span className="pl-3">{task.takes}</span>
             {task.waits && <span className="pl-3">then {task.waits}</span>}
           </p>
-          <Clock rack={id} onTick={onTick} />
+          <Clock key={id} rack={id} onTick={onTick} />
         </div>
         <h2 className={`text-[1.6rem] leading-tight ${task.done ? "text-soft line-through" : ""}`}>
           {task.title}
