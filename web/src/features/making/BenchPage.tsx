@@ -69,7 +69,7 @@ function Bench({ id, name, scene, making, unsent, onTick }: Props) {
   const task = tasks[at];
   const show = (next: number) => {
     const to = tasks[next];
-    if (to) setSearch({ step: to.key }, { replace: true });
+    if (to) setSearch({ step: to.key }, { replace: true, flushSync: true }); // two quick presses are two
   };
   const line = task?.lines.find((one) => !one.done);
 
