@@ -3,7 +3,7 @@ import { memo, useMemo } from "react";
 import type { Dimension } from "../api/types";
 import { placeDimensions, textWidth, type PlacedDimension } from "../drawing/dimensions";
 import { toScreenX, toScreenY, type Size, type View } from "../drawing/view";
-import { TextMeasure } from "./TextMeasure";
+import { Measure } from "./Measure";
 
 interface Props {
   dimensions: readonly Dimension[];
@@ -57,7 +57,7 @@ function Line({ placed, onOpen }: { placed: PlacedDimension; onOpen?: () => void
       className={`hand fill-ink text-[12.5px] ${upright ? "stroke-wall stroke-3 [paint-order:stroke]" : ""}`}
       transform={upright ? `rotate(-90 ${textX} ${textY})` : undefined}
     >
-      <TextMeasure text={dimension.text} />
+      <Measure drawn text={dimension.text} />
     </text>
   );
   return (

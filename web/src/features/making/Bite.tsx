@@ -1,5 +1,5 @@
 import type { Task } from "../../api/types";
-import { TextMeasure } from "../../ui/TextMeasure";
+import { Measure } from "../../ui/Measure";
 
 interface Props {
   bite: Extract<Task["picture"], { kind: "bite" }>;
@@ -72,15 +72,15 @@ export function Bite({ bite }: Props) {
       )}
       {bite.deep_says && (
         <text x={side} y={FACE + (down * scale) / 2 + 4} className="hand fill-mark text-[13px]">
-          <TextMeasure text={`${bite.deep_says} deep`} />
+          <Measure drawn text={`${bite.deep_says} deep`} />
         </text>
       )}
       <text x={CENTRE} y={bottom + 26} textAnchor="middle" className="hand fill-ink text-[13px]">
-        <TextMeasure text={bite.bit ? `${bite.wide_says} across` : `${bite.wide_says} wide`} />
+        <Measure drawn text={bite.bit ? `${bite.wide_says} across` : `${bite.wide_says} wide`} />
       </text>
       {!broken && (
         <text x={EDGE + 6} y={FACE + thick / 2 + 4} className="hand fill-soft text-[12px]">
-          <TextMeasure text={bite.thick_says} />
+          <Measure drawn text={bite.thick_says} />
         </text>
       )}
     </svg>

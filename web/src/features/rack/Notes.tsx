@@ -4,6 +4,7 @@ import type { Finding } from "../../api/types";
 import { toScreenX, toScreenY, type View } from "../../drawing/view";
 import { Button } from "../../ui/Button";
 import { FlagShape } from "../../ui/FlagShape";
+import { Measure } from "../../ui/Measure";
 import { useSession, useShown } from "./shown";
 
 const EDGE = { stop: "border-l-stop", care: "border-l-care", note: "border-l-note" };
@@ -81,14 +82,16 @@ export function Note({ finding, number }: { finding: Finding; number: number }) 
       </button>
       {open && (
         <>
-          <p className="mt-1">{finding.message}</p>
+          <p className="mt-1">
+            <Measure text={finding.message} />
+          </p>
           <p className="hand mt-0.5 text-[0.82rem] text-soft">
-            {finding.part}: {finding.figure} {finding.value}, limit {finding.limit}
+            <Measure text={`${finding.part}: ${finding.figure} ${finding.value}, limit ${finding.limit}`} />
           </p>
           <div className="mt-1.5 flex flex-wrap gap-1.5">
             {finding.fixes.map((fix) => (
               <Button key={fix.label} onClick={() => apply(fix.patch)}>
-                {fix.label}
+                <Measure text={fix.label} />
               </Button>
             ))}
           </div>

@@ -2,6 +2,7 @@ import { useMemo } from "react";
 
 import { graduation, stagger } from "../../drawing/tape";
 import { toModelX, toScreenX, type Size, type View } from "../../drawing/view";
+import { Measure } from "../../ui/Measure";
 import { useSession, useShown } from "./shown";
 
 interface Props {
@@ -124,22 +125,11 @@ export function Tape({ view, size, flipped, row }: Props) {
               textAnchor="middle"
               className="hand fill-mark text-[12.5px] font-semibold group-hover:underline"
             >
-              <Fraction text={text} />
+              <Measure drawn text={text} />
             </text>
           </g>
         );
       })}
     </svg>
-  );
-}
-
-function Fraction({ text }: { text: string }) {
-  const [whole, part] = text.split(/\s?(?=\d+\/\d+$)/);
-  if (part === undefined || !text.includes("/"))
-    return text.includes("/") ? <tspan className="frac">{text}</tspan> : text;
-  return (
-    <>
-      {whole} <tspan className="frac">{part}</tspan>
-    </>
   );
 }

@@ -3,6 +3,7 @@ import { useEffect, useRef, type PointerEvent } from "react";
 import type { Scene } from "../../api/types";
 import { toScreenX, toScreenY } from "../../drawing/view";
 import { Scene as SceneDrawing } from "../../ui/Scene";
+import { Measure } from "../../ui/Measure";
 import { Dimensions } from "./Dimensions";
 import { Flags } from "./Flags";
 import { Handles } from "./Handles";
@@ -96,7 +97,7 @@ export function Wall({ control, scene, placing }: Props) {
           x={toScreenX(view, label.x)}
           y={toScreenY(view, label.y)}
         >
-          {label.text}
+          <Measure drawn text={label.text} />
         </text>
       ))}
       <Dimensions

@@ -2,6 +2,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 
 import type { Patch } from "../../api/types";
 import { onStep, toScreenX, toScreenY, type View } from "../../drawing/view";
+import { Measure } from "../../ui/Measure";
 import { useSession, useShown } from "./shown";
 
 const SNAP_PX = 7;
@@ -108,7 +109,7 @@ function Caption({ x, y, text }: { x: number; y: number; text: string }) {
     <g className="pointer-events-none">
       <rect x={x - wide / 2} y={y - 11} width={wide} height={15} rx={2} className="fill-act" />
       <text x={x} y={y} textAnchor="middle" className="hand fill-on-act text-[11.5px]">
-        {text}
+        <Measure drawn text={text} />
       </text>
     </g>
   );

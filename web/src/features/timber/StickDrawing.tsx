@@ -1,7 +1,7 @@
 import type { PointerEvent } from "react";
 
 import type { CutStick, Piece } from "../../api/types";
-import { TextMeasure } from "../../ui/TextMeasure";
+import { Measure } from "../../ui/Measure";
 import { FlawMark } from "./FlawMark";
 
 /** Thin things are drawn at least so thick, px: a rod of 5 mm would not be seen. */
@@ -61,7 +61,7 @@ export function StickDrawing({ stick, scale, picked, onPick, onDrag }: Props) {
             textAnchor="middle"
             className="hand fill-ink text-[11px]"
           >
-            {(box.x1 - box.x0) * scale > long.length * LETTER + 34 && <TextMeasure text={`${long} left`} />}
+            {(box.x1 - box.x0) * scale > long.length * LETTER + 34 && <Measure drawn text={`${long} left`} />}
           </text>
         ))}
       {stick.flaws.map(({ x0, x1, back }, index) => (
@@ -93,7 +93,7 @@ function Marks({ stick, x, below }: { stick: CutStick; x: (mm: number) => number
               textAnchor="middle"
               className="hand fill-mark text-[11px]"
             >
-              <TextMeasure text={at} />
+              <Measure drawn text={at} />
             </text>
           )}
         </g>
@@ -166,7 +166,7 @@ function PieceShape({ piece, x, y, width, height, plain, picked, onPick, onDrag 
           textAnchor="middle"
           className="hand pointer-events-none fill-ink text-[11.5px]"
         >
-          <TextMeasure text={words} />
+          <Measure drawn text={words} />
         </text>
       )}
     </g>
