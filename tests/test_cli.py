@@ -101,6 +101,8 @@ def test_row_says_the_nearest_change_when_it_cannot_be(arguments: str, says: str
         ("--length|900|--count|5|--ends|thirds", "“thirds”"),
         ("--length|900|--count|5|--ends|3,2", "“3 mm,2 mm”"),
         ("--length|900|--count|5|--step|1/10", "“1/10”"),
+        ("--length|900|--count|5|--step|1/16", "--length “900” has no unit: write “900 in”, “900 mm”, or --unit in"),
+        ("--length|1.200|--count|5", "“1.200” could be 1200 or 1.2"),
         ("--length|900|--count|5|--spacing|wild", "“wild”"),
         ("--length|900|--count|5|--unit|ell", "“ell”"),
         ("--length|-900|--count|5", "“-900”"),

@@ -90,8 +90,9 @@ def row(
 
 
 def _solve(asked: Asked) -> tuple[Row, Tape]:
+    step = _step(asked.step)
     unit = _unit(asked)
-    tape = _tape(asked.step, unit)
+    tape = Tape.named(step or ("1/16 in" if unit == "in" else "1 mm"))
 
     def measured(text: str | None, option: str, *, zero: bool = False) -> Fraction | None:
         if text is None:
@@ -145,25 +146,35 @@ def _follows(asked: Asked) -> Follows:
 
 
 def _unit(asked: Asked) -> Unit:
-    """The unit asked for; else the step's; else inches if any length is in inches or feet."""
+    """The unit asked for; else that of the lengths that have one, or of a metric step. Raises `RowError` for bare numbers beside a
+    step in inches: its unit is the tape's, and 900 is no length in inches.
+    """
     if asked.unit is not None:
         for unit in UNITS:
             if asked.unit == unit:
                 return unit
         raise RowError(f"--unit “{asked.unit}” is not known: use in or mm.")
-    if asked.step is not None:
-        return "mm" if "mm" in asked.step or asked.step.strip() in ("1", "0.5", "1/2") else "in"
-    texts = (asked.length, asked.pitch, asked.ends, asked.item_width, asked.air)
-    return "in" if any(text and re.search(r"\d\s*(in|ft|[\"'″′”’])", text) for text in texts) else "mm"
+    lengths = ("length", "pitch", "ends", "item_width", "air", "fixture_width", "tidy")
+    texts = {name: text for name in lengths if (text := getattr(asked, name)) and text not in RULES}
+    if any(re.search(r"\d\s*(in|ft|[\"'″′”’])", text) for text in texts.values()):
+        return "in"
+    if asked.step is None or "mm" in asked.step or asked.step.strip() in ("1", "0.5", "1/2"):
+        return "mm"
+    for name, text in texts.items():
+        if not re.search(r"[a-z]", text):
+            raise RowError(
+                f"--{name.replace('_', '-')} “{text}” has no unit: write “{text} in”, “{text} mm”, or --unit in."
+            )
+    return "in"
 
 
-def _tape(step: str | None, unit: Unit) -> Tape:
+def _step(step: str | None) -> TapeName | None:
     if step is None:
-        return Tape.named("1/16 in" if unit == "in" else "1 mm")
+        return None
     name = STEPS.get(step.strip().removesuffix("in").removesuffix("mm").strip(' "″'))
     if name is None:
         raise RowError(f"--step “{step}” is no tape step: use 1/8, 1/16, 1/32, 1/64, 1 mm or 0.5 mm.")
-    return Tape.named(name)
+    return name
 
 
 def _ends(text: str, unit: Unit) -> dict[str, str]:

@@ -78,6 +78,15 @@ def test_a_line_without_a_price_is_counted_and_not_added() -> None:
     assert [units(line.kind) for line in lines] == ["", "g", ""]
 
 
+def test_what_is_weighed_or_poured_keeps_its_unit_wherever_it_is_bought() -> None:
+    oil = [Line("finish", "oil", 63, "ml", 0, packs, pack, None).bought for packs, pack in ((63, 1), (1, 250))]
+    assert oil == ["63 ml", "1 × 250 ml"]
+    assert [Line("screw", "s", 9, "", 0, packs, pack, None).bought for packs, pack in ((9, 1), (2, 5))] == [
+        "9",
+        "2 × 5",
+    ]
+
+
 def test_timber_is_bought_by_the_stick_with_what_it_was() -> None:
     stock = supply(offer("1800 mm", "3.70", was="5.70", stock=9))
     (line,) = shopping(cut_plan(rails(3, 1000), stock, Cutting()), (), stock)

@@ -15,7 +15,8 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.families import build, starting
 from yardcliff.core.findings import Patch
 from yardcliff.core.geometry import points
-from yardcliff.core.holders.finger import Rod, RodSize, hardware, heel, spacer
+from yardcliff.core.holders.finger import Rod, hardware, heel, spacer
+from yardcliff.core.materials import Thread
 from yardcliff.core.holders.flip import Flip, stress
 from yardcliff.core.listing import shipped_item
 from yardcliff.data import table
@@ -61,8 +62,8 @@ def test_a_heel_turns_clear_of_the_backer_and_stops_flat_on_it(thick: Fraction, 
 
 
 def test_every_rod_of_the_table_has_its_hardware() -> None:
-    assert [row["key"] for row in table("rods")] == list(get_args(RodSize))
-    for size in get_args(RodSize):
+    assert [row["key"] for row in table("rods")] == list(get_args(Thread))
+    for size in get_args(Thread):
         rack = build(amend(CAPS, {"rod": {"size": size, "thickness": "30 mm"}}))
         bits = hardware(size)
         assert bits.recess_bit[0] >= max(bits.corners, bits.outside)

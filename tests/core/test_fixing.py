@@ -130,7 +130,8 @@ def test_every_body_takes_the_first_way_that_holds_it() -> None:
     [
         ({}, "holds: 4 at "),
         ({"by": "mirrors", "into": "screws"}, "too few studs: "),
-        ({"into": "spirals", "carries": 1}, "too weak, "),
+        ({"into": "spirals", "carries": "2 kg"}, "too weak, "),
+        ({"into": "spirals", "carries": 1}, "far too weak"),
         ({"into": "sheet"}, "does not grip this lining"),
     ],
 )

@@ -70,7 +70,7 @@ def test_reads_millimetres(text: str, mm: str) -> None:
         ("5 yards", "“yards” is left over"),
         ("3 in * 2 in", "area"),
         ("4 +", "a number is missing"),
-        ("1,250", "could be 1250 or 1.250"),
+        ("1,250", "could be 1250 or 1.25"),
         ("1 ft 3 mm", "cannot follow feet"),
         ("12 3/4 5", "left over"),
         ("{0}%s", "is no number"),
@@ -85,6 +85,29 @@ def test_quotes_what_it_cannot_read_and_shows_two_examples(text: str, names: str
     assert text.strip()[:70] in message
     assert message.count("“") >= 3, "the text and two examples are quoted"
     assert read(message.rsplit("“", 1)[1].split("”")[0], unit) > 0, "the example can be read"
+
+
+@pytest.mark.parametrize(
+    ("text", "either"),
+    [
+        ("1.200 mm", "1200 or 1.2"),
+        ("1.225", "1225 or 1.2250"),
+        ("2*12.345 mm", "12345 or 12.3450"),
+        ("9,000", "9000 or 9"),
+    ],
+)
+def test_a_point_that_could_group_thousands_is_asked_about(text: str, either: str) -> None:
+    with pytest.raises(LengthError, match=f"could be {either}; write one of these"):
+        read(text)
+    for one in either.split(" or "):
+        read(one)  # what is offered is not asked about again
+
+
+def test_a_decimal_of_a_larger_unit_or_of_inches_is_no_thousand() -> None:
+    assert [read(text) for text in ("1.200 m", "0.125 mm", "1.5875 mm", "1.125 in")] == [
+        1200, Fraction(1, 8), Fraction(127, 80), Fraction(9, 8) * INCH,
+    ]  # fmt: skip
+    assert read("2.250", "in") == Fraction(9, 4) * INCH
 
 
 @given(value=lengths(0, 20_000), unit=st.sampled_from(["in", "mm"]))

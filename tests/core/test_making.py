@@ -226,6 +226,12 @@ def test_several_changes_together_make_a_day_that_none_makes_alone() -> None:
     assert enough(done, found, Shop(), THURSDAY, {}, THURSDAY) is None
 
 
+def test_what_is_poured_is_bought_by_its_unit() -> None:
+    buy = next(task for task in made("waxed-jacket", 5, {}).tasks if task.key == "buy")
+    assert [line for line in buy.lines if line.endswith(" ml")] == ["hard wax oil: 36 ml"]
+    assert "coat hook: 5" in buy.lines
+
+
 def test_what_is_bought_is_bought_while_the_yard_is_open() -> None:
     when = {slot.task.key: slot for slot in made("waxed-jacket", 5, {}).schedule.slots}
     assert f"{when['buy'].start:%a %H:%M}" == "Fri 16:30"

@@ -2,19 +2,19 @@
 
 from datetime import date
 from fractions import Fraction
-from typing import Any
+from typing import Any, get_args
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.strategies import briefs
-from yardcliff.core.amend import amend
+from yardcliff.core.amend import BriefError, amend
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, starting
 from yardcliff.core.length import Tape
 from yardcliff.core.listing import shipped_item
-from yardcliff.core.materials import Blank, Ware
+from yardcliff.core.materials import Blank, Thread, Ware
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.batch import Member, batch
 from yardcliff.core.timber.cost import Cost, consumables, shopping
@@ -328,6 +328,24 @@ def test_the_list_takes_what_is_on_hand_and_the_cheapest_packets() -> None:
     # 44 are missing: one packet of 100 for 4.00 beats three of 20 for 4.50, and leaves 56.
     assert (screw.packs, screw.pack, screw.total, screw.left) == (1, 100, 400, 56)
     assert (hook.total, Cost.of(lines)) == (None, Cost(900, 1))
+
+
+@pytest.mark.parametrize("thread", get_args(Thread))
+def test_a_rod_its_nuts_and_washers_have_one_thread(thread: str) -> None:
+    done = start("waxed-jacket", 3, {"turns": "rod", "rod": {"size": thread}}, "flip-rail")
+    yard = PriceList.model_validate(price_list(date(2026, 3, 2), "EUR"))
+    # Without prices, from a yard that has both trades' rods, and with 7.9 mm rods on hand of which only one is told apart.
+    rods = [{"form": "threaded rod", "stuff": "steel", "thread": one, "long": "3 m"} for one in get_args(Thread)]
+    untold = Stick.model_validate({**rods[0], "thread": "", "wide": "7.9 mm", "thick": "7.9 mm"})
+    on_hand = tuple((str(k), stick) for k, stick in enumerate([untold, *map(read_stick, rods)]))
+    for supplied in (Supply(), Supply((), (yard,)), Supply(on_hand)):
+        found = timber(done, supplied)
+        bought = {line.name for line in found.lines if line.kind in ("threaded rod", "nut", "washer")}
+        assert bought == {f"{thread} nut", f"{thread} washer", *(name for name in bought if "rod" in name)}
+        assert [name.split(",")[0].lower() for name in bought if "rod" in name] == [f"threaded rod {thread}".lower()]
+    assert read_stick(rods[2]).wide == 8
+    with pytest.raises(BriefError, match="Which thread has the rod"):
+        read_stick({**rods[0], "thread": "M7"})
 
 
 def test_finish_by_area_and_coats() -> None:

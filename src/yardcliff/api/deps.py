@@ -8,7 +8,7 @@ from fastapi import Depends
 from starlette.requests import HTTPConnection
 
 from yardcliff.api.tongue import Tongue
-from yardcliff.core.amend import BriefError, read_brief
+from yardcliff.core.amend import EXACT, BriefError, read_brief
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, build
 from yardcliff.core.listing import Listed, shipped
@@ -37,7 +37,7 @@ class OwnItems:
 
     def all(self) -> list[Listed]:
         """Only the user's own, last changed first."""
-        return [Listed.model_validate(entry) for entry in self._items.all()]
+        return [Listed.model_validate(entry, context=EXACT) for entry in self._items.all()]
 
     def listed(self) -> list[Listed]:
         """Own things, then the typical ones that no own one stands for."""
@@ -95,12 +95,15 @@ class Supplies:
 
     @property
     def sticks(self) -> list[tuple[str, Stick]]:
-        return [(stick_id, Stick.model_validate(data)) for stick_id, data in self.stock.sticks()]
+        return [(stick_id, Stick.model_validate(data, context=EXACT)) for stick_id, data in self.stock.sticks()]
 
     @property
     def lists(self) -> list[PriceList]:
         """The price lists, the newest first."""
-        return [PriceList.model_validate({**data, "taken": taken}) for data, taken in self.stock.price_lists()]
+        return [
+            PriceList.model_validate({**data, "taken": taken}, context=EXACT)
+            for data, taken in self.stock.price_lists()
+        ]
 
     def supply(self) -> Supply:
         """All of it that is in the newest list's currency: nothing here changes money."""

@@ -63,7 +63,7 @@ class Ledger(Desk):
     def readings(self) -> Readings:
         """What was measured of what there is: a hole of a longer row is left aside."""
         return {
-            one.what: read(one.data["at"])
+            one.what: read(one.data["at"], exact=True)
             for one in self.entries
             if one.kind == "measured" and one.what in self.subjects
         }
@@ -147,12 +147,16 @@ class Ledger(Desk):
     def usual(self) -> Iterator[Habit]:
         """What the log of all racks says of its user: each thing against its plan as that was when it was written."""
         tape, readings = self.done.tape, [one for one in self.log.entries() if one.kind == "measured"]
-        offs = [read(one.data["at"]) - read(one.data["planned"]) for one in readings if one.what[0].isdecimal()]
+        offs = [
+            read(one.data["at"], exact=True) - read(one.data["planned"], exact=True)
+            for one in readings
+            if one.what[0].isdecimal()
+        ]
         drift = taught(offs)
         if drift is not None:
             side = f"{tape.write_fine(abs(drift))} {'beyond' if drift > 0 else 'short of'}" if drift else "on"
             yield Habit(f"Your holes lie {side} their marks, by the middle of {len(offs)}.")
-        cuts = [read(one.data["at"]) for one in readings if one.what == SAW_CUT]
+        cuts = [read(one.data["at"], exact=True) for one in readings if one.what == SAW_CUT]
         kerf = taught(cuts)
         if kerf is not None:
             text = tape.write_fine(kerf)

@@ -100,7 +100,7 @@ def _says(one: Entry, ledger: Ledger) -> str:
     if one.kind == "measured":
         subject = ledger.subjects.get(one.what)
         name = subject.title if subject else f"hole {one.what}, which is no more"
-        return f"{name}: {ledger.done.tape.write_given(read(one.data['at']))}"
+        return f"{name}: {ledger.done.tape.write_given(read(one.data['at'], exact=True))}"
     if one.kind == "time":
         return f"{spoken(one.data['minutes'])} at the bench"
     if one.kind == "fit":

@@ -23,7 +23,7 @@ from yardcliff.api.tongue import Tongue
 from yardcliff.api.views import view_finding
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.cost import Line
+from yardcliff.core.timber.cost import Line, amount
 from yardcliff.core.timber.cut_order import CAUTIONS, order
 from yardcliff.core.timber.layout import Group, Laid, Offcut, Sawn, marks, pieces, plain, stops
 from yardcliff.core.timber.stock import PriceList, Stick, Supply
@@ -39,6 +39,7 @@ def view_stick(stick_id: str, stick: Stick) -> StickView:
         id=stick_id,
         says=stick.says,
         **{key: data[key] for key in ("form", "stuff", "species", "wide", "thick", "long", "reclaimed", "note")},
+        thread=stick.threaded or "",
         flaws=[
             FlawView(what=flaw.what, at=exact_text(flaw.at), width=exact_text(flaw.width), back=flaw.back, x0=float(flaw.at),
                      x1=float(flaw.end))
@@ -172,21 +173,19 @@ def _sawn(one: Sawn, cutting: Cutting, tape: Tape, currency: str, tongue: Tongue
 
 
 def _line(line: Line, currency: str, tongue: Tongue) -> LineView:
-    unit = f" {line.unit}" if line.unit else ""
     said = [line.supplier] if line.supplier else []
     if line.was is not None:
         said.append(f"was {tongue.money(line.was, currency)}")
     if line.stock is not None and line.stock < line.packs:
         said.append(f"only {line.stock} there" if line.stock else "out of stock")
-    packet = f" × {line.pack}{unit}" if line.pack > 1 else ""
     return LineView(
         kind=line.kind,
         name=line.name,
-        need=f"{line.need}{unit}",
-        buy=f"{line.packs}{packet}" if line.packs else "on hand",
+        need=amount(line.need, line.unit),
+        buy=line.bought if line.packs else "on hand",
         each=NO_PRICE if line.each is None else tongue.money(line.each, currency),
         total=NO_PRICE if line.total is None else tongue.money(line.total, currency),
-        left=f"{line.left}{unit}" if line.left else "",
+        left=amount(line.left, line.unit) if line.left else "",
         timber=line.timber,
         says=", ".join(said),
         known=line.total is not None,

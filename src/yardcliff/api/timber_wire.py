@@ -28,6 +28,7 @@ class StickView(Wire):
     species: str
     wide: str
     thick: str
+    thread: str
     long: str
     reclaimed: bool
     note: str
@@ -220,8 +221,9 @@ class StickText(BaseModel):
     form: Literal["board", "sheet", "dowel", "pipe", "bar", "threaded rod"] = "board"
     stuff: Literal["softwood", "hardwood", "steel", "plastic"] = "softwood"
     species: str = ""
-    wide: str
+    wide: str = Field("", description="Left out for a threaded rod: its thread says it.")
     thick: str = ""
+    thread: str = ""
     long: str
     flaws: list[FlawText] = Field(default_factory=list, max_length=40)
     reclaimed: bool = False

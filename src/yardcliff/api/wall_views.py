@@ -19,6 +19,7 @@ from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.scene import Dimension
 from yardcliff.core.site.check import depths
 from yardcliff.core.site.drawn import place_dimensions
+from yardcliff.core.site.fixing import percent
 from yardcliff.core.site.options import BYS, Way, helps_most, verdict, ways_by, ways_into
 from yardcliff.core.site.position import AIMS, Snap, aims, reach, snaps
 from yardcliff.core.site.put_up import put_up
@@ -50,7 +51,7 @@ def view_on_wall(design: Design) -> OnWallView:
                 by=BYS[one.by][0],
                 name=one.anchor.name,
                 count=len(one.screws),
-                share=f"{one.share:.0%}",
+                share=percent(one.share),
                 level=min(one.share, 9.99),
                 good=one.good,
             )
@@ -103,7 +104,7 @@ def view_standing(design: Design) -> StandingView:
         ],
         by=[_way(way) for way in by],
         into=[_way(way) for way in into],
-        helps=f"{help_.name}, {help_.share:.0%}" if help_ else None,
+        helps=f"{help_.name}, {percent(help_.share)}" if help_ else None,
         put_up=PutUpView(
             holes=[
                 HoleView(number=h.number, body=h.body, x=tape.write(h.x), y=tape.write(h.y), into=h.into)

@@ -23,6 +23,10 @@ from yardcliff.core.row_brief import Follows
 _GIVES_WAY: dict[str, Follows] = {"length": "pitch", "count": "pitch", "pitch": "ends", "ends": "pitch"}
 
 
+EXACT: dict[str, Any] = {"exact": True}
+"""What models are told of texts that were written by the program, not typed."""
+
+
 class BriefError(YardcliffError, ValueError):
     """A brief that cannot be read. `problems` are (field path, message) pairs."""
 
@@ -32,14 +36,18 @@ class BriefError(YardcliffError, ValueError):
 
 
 def read_brief(data: Any) -> Brief:
-    """Validate a brief; bare numbers take the unit of its own tape. Raises `BriefError`."""
+    """Validate a brief as it was written before; bare numbers take the unit of its own tape. Raises `BriefError`."""
+    return _validated(data, own_unit(data) | EXACT)
+
+
+def _validated(data: Any, context: dict[str, Any]) -> Brief:
     try:
-        return BRIEFS.validate_python(data, context=own_unit(data))
+        return BRIEFS.validate_python(data, context=context)
     except ValidationError as error:
         raise BriefError(problems(error)) from None
 
 
-def own_unit(data: Any) -> dict[str, Unit]:
+def own_unit(data: Any) -> dict[str, Any]:
     """The unit that a document's own tape gives its bare numbers, as the models want to know it."""
     name = data.get("tape") if isinstance(data, dict) else None
     return {"unit": "in" if isinstance(name, str) and name.endswith("in") else "mm"}
@@ -109,7 +117,8 @@ def amend(brief: Brief, patch: Patch) -> Brief:
     holder, old = patch.get("holder"), before.get("holder")
     if isinstance(holder, dict) and old and holder.get("kind", old["kind"]) != old["kind"]:
         before.pop("holder")  # a peg has none of a hook's fields
-    return read_brief(merge(before, patch))
+    merged = merge(before, patch)
+    return _validated(merged, own_unit(merged))
 
 
 def _by_another_way(brief: Brief, document: dict[str, Any], way: Family[Any] | None) -> dict[str, Any]:

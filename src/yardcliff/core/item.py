@@ -7,7 +7,7 @@ from pydantic import BeforeValidator, Field, model_validator
 from pydantic_core import PydanticCustomError
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.length import Gap, Size
+from yardcliff.core.length import Gap, Size, ambiguous
 from yardcliff.core.model import Frozen
 from yardcliff.core.things import Reach, Takes, Thing
 
@@ -22,7 +22,12 @@ _GRAMS = {"": 1.0, "g": 1.0, "kg": 1000.0, "lb": 453.59237, "oz": 28.349523125}
 
 
 def _grams(value: Any) -> int:
-    found = re.fullmatch(r"(\d+(?:[.,]\d+)?)\s*(g|kg|lb|oz|)", str(value).strip().lower())
+    found = re.fullmatch(r"(\d{1,9}(?:[.,]\d{1,9})?)\s*(g|kg|lb|oz|)", str(value).strip().lower())
+    if found and (either := ambiguous(found[1], found[2] in ("", "g"))):
+        raise PydanticCustomError(
+            "weight", "“{text}” could be {thousand} or {decimal}: write one of these.",
+            {"text": found[0], "thousand": either[0], "decimal": either[1]},
+        )  # fmt: skip
     grams = round(float(found[1].replace(",", ".")) * _GRAMS[found[2]]) if found and value is not True else -1
     if not 0 <= grams <= 100_000:
         raise PydanticCustomError(

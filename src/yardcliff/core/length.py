@@ -70,29 +70,42 @@ class LengthError(YardcliffError, ValueError):
 
 
 @lru_cache(maxsize=4096)
-def read(text: str, unit: Unit = "mm") -> Fraction:
+def read(text: str, unit: Unit = "mm", *, exact: bool = False) -> Fraction:
     """Read a length or a sum of lengths; returns exact millimetres (may be negative).
 
     A bare number takes `unit`. Terms are added, subtracted and multiplied by plain numbers:
-    `48 in - 2*3/4 in`. Raises `LengthError` quoting the text.
+    `48 in - 2*3/4 in`. What could be grouped thousands is asked about, unless `exact_text` wrote it (`exact`).
+    Raises `LengthError` quoting the text.
     """
     shown = text.strip()
     if not shown:
         raise LengthError(shown, "nothing is written", unit)
     if len(shown) > MAX_TEXT:
         raise LengthError(shown[:MAX_TEXT] + "…", f"it is longer than {MAX_TEXT} characters", unit)
-    reader = _Reader(shown, unit)
+    reader = _Reader(shown, unit, exact)
     try:
         return reader.sum()
     except ZeroDivisionError:
         raise LengthError(shown, "a fraction has 0 below the line", unit) from None
 
 
+def ambiguous(number: str, small: bool) -> tuple[str, str] | None:
+    """What `1,200` or `1.200` could be: read either way it would be a thousandfold slip, so it is asked about.
+
+    With a point only in a `small` unit: 1.125 in and 1.250 m are decimals, no tape shows a thousandth of a mm.
+    """
+    found = re.fullmatch(r"([1-9]\d{0,2})([.,])(\d{3})", number)
+    if not found or (found[2] == "." and not small):
+        return None
+    decimal = f"{found[1]}.{found[3]}".rstrip("0").removesuffix(".")
+    return found[1] + found[3], decimal + "0" * (small and len(decimal) == len(number))
+
+
 class _Reader:
     """One pass, left to right, over a written sum of lengths."""
 
-    def __init__(self, shown: str, unit: Unit) -> None:
-        self.shown, self.unit, self.at = shown, unit, 0
+    def __init__(self, shown: str, unit: Unit, exact: bool) -> None:
+        self.shown, self.unit, self.exact, self.at = shown, unit, exact, 0
         # A vulgar glyph directly after a digit belongs to it: 6¾ is 6 3/4.
         self.text = re.sub(
             f"(\\d)?\\s*-?([{''.join(_VULGAR)}])",
@@ -128,12 +141,16 @@ class _Reader:
 
     def term(self) -> tuple[Fraction, bool]:
         """A number with its unit, or feet followed by inches; and whether a unit was written."""
+        start = self.at
         value = self.number()
+        written = self.text[start : self.at].strip()
         found = _UNIT.match(self.text, self.at)
+        size = _UNITS[found[1].lower() if found else self.unit]
+        if not self.exact and (either := ambiguous(written, size == _UNITS["mm"])):
+            raise self.fail(f"“{written}” could be {either[0]} or {either[1]}; write one of these")
         if not found:
             return value, False
         self.at = found.end()
-        size = _UNITS[found[1].lower()]
         total = value * size
         if size == _FOOT and (rest := re.compile(r"(?:-|\s*)(?=[\d.])").match(self.text, self.at)):
             self.at = rest.end()
@@ -158,12 +175,7 @@ class _Reader:
             return Fraction(int(found["n"]), int(found["d"]))
         if found["grouped"]:
             return Fraction(re.sub(r"\D", "", found["grouped"]))
-        digits = found["decimal"]
-        if re.fullmatch(r"[1-9]\d{0,2},\d{3}", digits):
-            # Read either way it would be a thousandfold slip, so ask.
-            thousand, decimal = digits.replace(",", ""), digits.replace(",", ".")
-            raise self.fail(f"“{digits}” could be {thousand} or {decimal}; write one of these")
-        return Fraction(digits.rstrip(".,").replace(",", ".") or "0")
+        return Fraction(found["decimal"].rstrip(".,").replace(",", ".") or "0")
 
 
 def nearest(value: Fraction, step: Fraction) -> Fraction:
@@ -293,19 +305,24 @@ def _decimal(number: Fraction) -> str:
     while (number * 10**places).denominator != 1:
         places += 1
     digits = str(int(number * 10**places)).rjust(places + 1, "0")
-    return f"{digits[: len(digits) - places]}.{digits[len(digits) - places :]}" if places else digits
+    if not places:
+        return digits
+    text = f"{digits[: len(digits) - places]}.{digits[len(digits) - places :]}"
+    return f"{text}0" if ambiguous(text, True) else text
 
 
 def _validate(value: Any, info: ValidationInfo) -> Fraction:
     if isinstance(value, Fraction):
         return value
-    unit: Unit = (info.context or {}).get("unit", "mm")
+    context = info.context or {}
+    unit: Unit = context.get("unit", "mm")
+    exact = context.get("exact", False)
     if isinstance(value, (int, float)) and not isinstance(value, bool):
-        value = repr(value)
+        value, exact = repr(value), True
     if not isinstance(value, str):
         raise PydanticCustomError("length", "A length is written as text, like “6 3/4 in”.")
     try:
-        return read(value, unit)
+        return read(value, unit, exact=exact)
     except LengthError as error:
         # Pydantic formats templates: braces in the user's text must not be read as fields.
         raise PydanticCustomError("length", "{detail}", {"detail": str(error)}) from None

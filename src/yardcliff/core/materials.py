@@ -10,6 +10,8 @@ Form = Literal["board", "sheet", "dowel", "pipe", "bar", "threaded rod"]
 """How stock is sold. A sheet is what is wider than boards are: plywood, or boards glued edge to edge."""
 Wood = Literal["softwood", "hardwood"]
 Stuff = Literal["softwood", "hardwood", "steel", "plastic"]
+Thread = Literal["M5", "M6", "M8", "1/4 in", "5/16 in"]
+"""Threads of rods, nuts and washers (data/rods.toml): only equal ones go together, however near their diameters are."""
 WareKind = Literal[
     "hook", "screw", "lag", "fixing", "nut", "washer", "hanger", "pin", "magnet", "strap", "glue", "finish", "sandpaper"
 ]
@@ -19,7 +21,8 @@ WareKind = Literal[
 class Blank:
     """A piece as it is cut from stock: `long` with the grain, `wide` and `thick` across it, mm; both the diameter if round.
 
-    `count` equal ones; `part` is the key of the part that it becomes, "" for what a holder or a joint is made of.
+    `count` equal ones; `part` is the key of the part that it becomes, "" for what a holder or a joint is made of. A threaded rod
+    has a `thread`.
     """
 
     name: str
@@ -30,6 +33,7 @@ class Blank:
     long: Fraction
     count: int = 1
     part: str = ""
+    thread: Thread | None = None
 
 
 @dataclass(frozen=True, slots=True)

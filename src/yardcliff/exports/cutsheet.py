@@ -133,6 +133,4 @@ def _list(page: Page, lines: Sequence[Line], x: float, y: float, money: Money, t
 
 def _rows(lines: Sequence[Line], money: Money) -> Iterator[tuple[str, str, str]]:
     for one in lines:
-        packet = f" × {one.pack}{f' {one.unit}' if one.unit else ''}" if one.pack > 1 else ""
-        bought = f"{one.packs}{packet}" if one.packs else "on hand"
-        yield one.name, bought, "" if one.total is None else money(one.total)
+        yield one.name, one.bought if one.packs else "on hand", "" if one.total is None else money(one.total)

@@ -9,9 +9,9 @@ from yardcliff.core.timber.cost import Line
 from yardcliff.core.timber.layout import CutPlan, marks
 from yardcliff.core.timber.stock import PriceList, Stick
 
-STICK_COLUMNS = ("form", "stuff", "species", "wide", "thick", "long", "flaws", "reclaimed", "note")
+STICK_COLUMNS = ("form", "stuff", "species", "wide", "thick", "thread", "long", "flaws", "reclaimed", "note")
 PRICE_COLUMNS = (
-    "supplier", "currency", "form", "stuff", "species", "name", "wide", "thick", "long", "pack", "price", "was", "stock",
+    "supplier", "currency", "form", "stuff", "species", "name", "wide", "thick", "thread", "long", "pack", "price", "was", "stock",
 )  # fmt: skip
 
 

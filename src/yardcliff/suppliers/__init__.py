@@ -6,6 +6,7 @@ from typing import Protocol
 
 from pydantic import ValidationError
 
+from yardcliff.core.amend import EXACT
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.timber.stock import PriceList
 
@@ -54,7 +55,7 @@ class HttpSupplier:
                 raise SupplierError(f"The timber yard refuses to give prices in {currency} ({answer.status_code}).")
             try:
                 taken = datetime.now(UTC).isoformat(timespec="seconds")
-                return PriceList.model_validate({**answer.json(), "taken": taken})
+                return PriceList.model_validate({**answer.json(), "taken": taken}, context=EXACT)
             except (ValueError, ValidationError) as error:
                 raise SupplierError("The timber yard answers, but not with a price list.") from error
         raise SupplierError(

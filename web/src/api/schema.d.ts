@@ -3271,13 +3271,22 @@ export interface components {
              * @default
              */
             species: string;
-            /** Wide */
+            /**
+             * Wide
+             * @description Left out for a threaded rod: its thread says it.
+             * @default
+             */
             wide: string;
             /**
              * Thick
              * @default
              */
             thick: string;
+            /**
+             * Thread
+             * @default
+             */
+            thread: string;
             /** Long */
             long: string;
             /** Flaws */
@@ -3318,6 +3327,8 @@ export interface components {
             wide: string;
             /** Thick */
             thick: string;
+            /** Thread */
+            thread: string;
             /** Long */
             long: string;
             /** Reclaimed */

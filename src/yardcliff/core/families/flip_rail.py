@@ -16,6 +16,7 @@ from yardcliff.core.holders import flip as flips
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import TapeName
+from yardcliff.core.materials import Thread
 from yardcliff.core.rack import Joint, Operation, Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import FIXTURE_GAP, Standing
@@ -165,7 +166,7 @@ def choices(brief: FlipRailBrief) -> tuple[Section, ...]:
         figures = ("flip.groove", "flip.long", "flip.out", "flip.web", "flip.board", "flip.stress")
         pin = (Field("flip.thickness", "thick"), Field("flip.play", "play"), Field("flip.pin", "pin"))
         return (Section("Fingers", (turns, *shape, *pin), figures),)
-    sizes = tuple(Option(size, size) for size in get_args(fingers.RodSize))
+    sizes = tuple(Option(size, size) for size in get_args(Thread))
     threaded = (
         Field("rod.thickness", "thick"),
         Field("rod.size", "rod", sizes),

@@ -9,7 +9,6 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cache
 from math import atan2, cos, degrees, pi, radians, sin, sqrt
-from typing import Literal
 
 from yardcliff.core.angles import degrees as written
 from yardcliff.core.exact import Fraction
@@ -19,7 +18,7 @@ from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.holders.flip import Flip, strength_finding, stress_figure
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.length import Gap, Size, exact_text, read
-from yardcliff.core.materials import Blank, Ware
+from yardcliff.core.materials import Blank, Thread, Ware
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
 from yardcliff.core.working import Figure, Input
@@ -36,7 +35,6 @@ RIM = Fraction(3)
 LEAST_SPACER = Fraction(12)
 """Narrower, a spacer splits where it is screwed, mm: rule of thumb."""
 ZERO = Fraction(0)
-RodSize = Literal["M5", "M6", "M8", "1/4 in", "5/16 in"]
 
 
 class Rod(Frozen):
@@ -44,7 +42,7 @@ class Rod(Frozen):
     above the spacers.
     """
 
-    size: RodSize = "M6"
+    size: Thread = "M6"
     thickness: Size = Fraction(22)
     gap: Gap = Fraction(1)
     grip: Gap = Fraction(12)
@@ -52,8 +50,9 @@ class Rod(Frozen):
 
 @dataclass(frozen=True, slots=True)
 class Hardware:
-    """A rod's bit, nut and washer, mm."""
+    """A rod's nominal diameter, its bit, nut and washer, mm."""
 
+    diameter: Fraction
     bit: Fraction
     nut: Fraction
     corners: Fraction
@@ -72,7 +71,7 @@ class Hardware:
 
 
 @cache
-def hardware(size: RodSize) -> Hardware:
+def hardware(size: Thread) -> Hardware:
     """What belongs to a rod (data/rods.toml)."""
     return Hardware(**{name: read(text) for name, text in values("rods", size).items()})
 
@@ -174,12 +173,14 @@ def nut_recess(rod: Rod, part: str, lengths: Sequence[Fraction]) -> Operation:
     """The recesses of so many rods, one in each end spacer; each rod carries a row so long."""
     bits = hardware(rod.size)
     bit, tool = bits.recess_bit
-    thread = read(rod.size.replace("M", "") + " mm" * rod.size.startswith("M"))
     return Operation(
         "Nut recess", 2 * len(lengths), part, "outer side", tool, bit, bits.recess, 0, None, "depth stop",
         "About the rod hole, in the end spacers, before that is drilled through: nut and washer lie below the wood.",
         takes=(
-            *(Blank("Rod", "threaded rod", "steel", thread, thread, long - 2 * SUNK) for long in lengths),
+            *(
+                Blank("Rod", "threaded rod", "steel", bits.diameter, bits.diameter, long - 2 * SUNK, thread=rod.size)
+                for long in lengths
+            ),
             Ware("nut", f"{rod.size} nut", 2 * len(lengths)),
         ),
     )  # fmt: skip

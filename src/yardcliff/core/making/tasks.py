@@ -109,7 +109,7 @@ class _Asked:
         if buy:
             yield Task(
                 "buy", 1, "Buy what is missing", 45,
-                lines=tuple(f"{line.packs} × {line.name}{f', packet of {line.pack}' if line.pack > 1 else ''}" for line in buy),
+                lines=tuple(f"{line.name}: {line.bought}" for line in buy),
                 checks=("Sight along every stick before you pay: straight, dry, no twist.",),
                 needs=frozenset({"measured"}), gives=frozenset({"bought"}), splits=False, errand=True,
             )  # fmt: skip

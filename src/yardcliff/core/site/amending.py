@@ -4,16 +4,20 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from yardcliff.core.amend import BriefError, differences, merge, own_unit, problems, show
+from yardcliff.core.amend import EXACT, BriefError, differences, merge, own_unit, problems, show
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import Tape
 from yardcliff.core.site.wall import Wall
 
 
 def read_wall(data: Any) -> Wall:
-    """Validate a survey; bare numbers take the unit of its own tape. Raises `BriefError`."""
+    """Validate a survey as it was written before; bare numbers take the unit of its own tape. Raises `BriefError`."""
+    return _validated(data, own_unit(data) | EXACT)
+
+
+def _validated(data: Any, context: dict[str, Any]) -> Wall:
     try:
-        return Wall.model_validate(data, context=own_unit(data))
+        return Wall.model_validate(data, context=context)
     except ValidationError as error:
         raise BriefError(problems(error)) from None
 
@@ -27,7 +31,8 @@ def amend_wall(wall: Wall, patch: Patch) -> Wall:
     """The survey with `patch` merged in. Raises `BriefError` and changes nothing if it cannot be read."""
     if not isinstance(patch, dict):
         raise BriefError([("", "A change is an object of the fields to change.")])
-    return read_wall(merge(dump_wall(wall), patch))
+    merged = merge(dump_wall(wall), patch)
+    return _validated(merged, own_unit(merged))
 
 
 def describe_wall(before: Wall, after: Wall) -> str:

@@ -10,7 +10,7 @@ from yardcliff.core.length import LONGEST, Tape, exact_text
 from yardcliff.core.rack import Rack
 from yardcliff.core.site.anchors import ANCHORS, HOLLOW
 from yardcliff.core.site.asked import Mount, Spot
-from yardcliff.core.site.fixing import Fixed, Fixer
+from yardcliff.core.site.fixing import Fixed, Fixer, percent
 from yardcliff.core.site.grounds import END, HEAD, RIM, plate_room, plates_hide
 from yardcliff.core.site.position import aim_at, reach
 from yardcliff.core.site.survey import Area, Site, area, around, free_places, no_hole, open_places, taken, wider
@@ -280,7 +280,7 @@ def fixing_findings(
         elif one.share > 1:
             yield Finding(
                 "fix.load", one.body.name, "With a tug on what hangs there the worst fixing bears more than it may.", "of what it may",
-                f"{one.share:.0%}", "100%", at=at, fixes=_holding(rack, site, spot, mount, tape, [one]),
+                percent(one.share), "100%", at=at, fixes=_holding(rack, site, spot, mount, tape, [one]),
             )  # fmt: skip
     hollow = [one for one in fixed if one.anchor.key in HOLLOW and mount.into == "auto"]
     if hollow and all(one.good for one in hollow):
@@ -293,7 +293,7 @@ def fixing_findings(
         ]
         yield Finding(
             "fix.hollow", one.body.name, f"No two studs can take its screws here: {len(one.screws)} {one.anchor.name} hold it.",
-            "of what they may", f"{one.share:.0%}", "100%",
+            "of what they may", percent(one.share), "100%",
             at=(float(one.body.grounds[0].x), float(one.body.grounds[0].y)),
             fixes=(*fixes, Fix("Toggles it is", toggles)),
         )  # fmt: skip

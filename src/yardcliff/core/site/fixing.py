@@ -39,6 +39,11 @@ LIGHT = 25
 ZERO = Fraction(0)
 
 
+def percent(share: float) -> str:
+    """A share of what something may bear; beyond 999 % the figure says nothing more."""
+    return f"{share:.0%}" if share < 9.995 else "far too weak"
+
+
 @dataclass(frozen=True, slots=True)
 class Screw:
     """One fixing in the wall: (x, y) in the rack's frame, and the stud it is in, if it is in one."""

@@ -7,7 +7,7 @@ from yardcliff.core.length import Tape
 from yardcliff.core.rack import Rack
 from yardcliff.core.site.anchors import ANCHORS, Anchor
 from yardcliff.core.site.asked import By, Into, Mount, Spot
-from yardcliff.core.site.fixing import Fixed, Fixer
+from yardcliff.core.site.fixing import Fixed, Fixer, percent
 from yardcliff.core.site.grounds import plates_hide
 from yardcliff.core.site.survey import Site
 
@@ -98,5 +98,6 @@ def verdict(fixed: Sequence[Fixed]) -> str:
     share = max((one.share for one in fixed), default=0.0)
     count = sum(len(one.screws) for one in fixed)
     if share > 1:
-        return f"too weak, {share:.0%}"
-    return f"holds: {count} at {share:.0%}"
+        weak = percent(share)
+        return weak if weak.endswith("weak") else f"too weak, {weak}"
+    return f"holds: {count} at {percent(share)}"

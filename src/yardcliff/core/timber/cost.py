@@ -50,6 +50,13 @@ class Line:
         return self.kind in get_args(Form)
 
     @property
+    def bought(self) -> str:
+        """So much to buy, as it is asked for in the shop: `3`, `2 × 100`, `1 × 250 ml`; `63 ml` where no packet is known."""
+        if self.pack == 1:
+            return amount(self.packs, self.unit)
+        return f"{self.packs} × {amount(self.pack, self.unit)}"
+
+    @property
     def left(self) -> int:
         return self.on_hand + self.packs * self.pack - self.need
 
@@ -57,6 +64,11 @@ class Line:
 def units(kind: str) -> str:
     """What a kind of ware is counted in."""
     return {"glue": "g", "finish": "ml"}.get(kind, "")
+
+
+def amount(count: int, unit: str) -> str:
+    """`63 ml`, `16`: what is weighed or poured keeps its unit."""
+    return f"{count} {unit}" if unit else str(count)
 
 
 def consumables(taken: Takeoff, cutting: Cutting) -> Iterator[Ware]:

@@ -32,7 +32,7 @@ def cut_plan(wanted: Sequence[Piece], supply: Supply, cutting: Cutting, told: To
         blank = piece.blank
         round_ = blank.form in ROUND
         across = blank.wide if round_ or not cutting.rip else None
-        groups[blank.form if round_ else "board", blank.stuff, blank.thick, across].append(piece)
+        groups[blank.form if round_ else "board", blank.stuff, blank.thick, blank.thread, across].append(piece)
     taken = _Taken()
     return CutPlan(tuple(_group(group, supply, cutting, taken, told) for group in groups.values()), cutting.takes)
 
@@ -85,6 +85,8 @@ def fits(section: Section, piece: Piece, cutting: Cutting) -> bool:
     if section.stuff != blank.stuff or ((section.form in ROUND or blank.form in ROUND) and section.form != blank.form):
         return False
     thicker = section.thick - blank.thick
+    if blank.thread:
+        return section.threaded == blank.thread
     if blank.form in ROUND:
         return abs(thicker) <= TENTH
     if cutting.species and blank.part and section.species != cutting.species:
@@ -108,7 +110,7 @@ def _group(wanted: list[Piece], supply: Supply, cutting: Cutting, taken: _Taken,
     """The plan of one thickness; what it uses is `taken` from the others."""
     blank = wanted[0].blank
     says = (
-        f"{blank.form.capitalize()} {exact_text(blank.thick)}"
+        f"{blank.form.capitalize()} {blank.thread or exact_text(blank.thick)}"
         if blank.form in ROUND
         else f"{blank.stuff.capitalize()} {exact_text(blank.thick)} thick"
     )
@@ -267,7 +269,17 @@ def _sum(
 def _shape(piece: Piece) -> tuple[object, ...]:
     """What of a piece decides what it can be cut from."""
     blank = piece.blank
-    return blank.form, blank.stuff, blank.wide, blank.thick, blank.long, bool(blank.part), piece.turns, piece.hides
+    return (
+        blank.form,
+        blank.stuff,
+        blank.wide,
+        blank.thick,
+        blank.thread,
+        blank.long,
+        bool(blank.part),
+        piece.turns,
+        piece.hides,
+    )
 
 
 def _numbered(key: str) -> tuple[str, int]:

@@ -11,7 +11,7 @@ from pydantic_core import PydanticCustomError
 from yardcliff.core.amend import BriefError, problems
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Gap, Size, exact_text, read
-from yardcliff.core.materials import Form, Stuff, WareKind
+from yardcliff.core.materials import Form, Stuff, Thread, WareKind
 from yardcliff.core.model import Frozen
 from yardcliff.data import table
 
@@ -62,13 +62,17 @@ class Flaw(Frozen):
 
 
 class Section(Frozen):
-    """What a stick is of, and its actual size across: `wide` and `thick` are both the diameter of what is round."""
+    """What a stick is of, and its actual size across: `wide` and `thick` are both the diameter of what is round.
+
+    A threaded rod is known by its `thread`: an 8 mm one is no 5/16 in one, and a measured diameter does not tell them apart.
+    """
 
     form: Form = "board"
     stuff: Stuff = "softwood"
     species: Note = ""
     wide: Size
     thick: Size
+    thread: Annotated[Thread | None, BeforeValidator(lambda text: text or None)] = None
 
     @model_validator(mode="after")
     def _is_round(self) -> Self:
@@ -80,8 +84,17 @@ class Section(Frozen):
         return self
 
     @property
+    def threaded(self) -> str | None:
+        """The thread of a rod: as told, or the one whose nominal diameter it has exactly."""
+        if self.form != "threaded rod":
+            return None
+        return self.thread or next((thread for thread, across in diameters().items() if across == self.wide), None)
+
+    @property
     def says(self) -> str:
-        """`spruce board 120 mm × 21 mm`."""
+        """`spruce board 120 mm × 21 mm`, `threaded rod M8`."""
+        if self.threaded:
+            return f"{self.form} {self.threaded}"
         kind = (
             self.form if self.form in ("pipe", "bar", "threaded rod") else f"{self.species or self.stuff} {self.form}"
         )
@@ -157,8 +170,19 @@ class Supply:
         return self.lists[0].currency if self.lists else ""
 
 
-def read_stick(data: Any) -> Stick:
-    """Validate a stick. Raises `BriefError`."""
+@cache
+def diameters() -> dict[str, Fraction]:
+    """The nominal diameter of each thread, mm."""
+    return {row["key"]: read(row["diameter"]) for row in table("rods")}
+
+
+def read_stick(data: dict[str, Any]) -> Stick:
+    """Validate a stick; a threaded rod is as thick as its thread says. Raises `BriefError`."""
+    if data.get("form") == "threaded rod":
+        across = diameters().get(data.get("thread") or "")
+        if across is None:
+            raise BriefError([("thread", f"Which thread has the rod? One of {', '.join(diameters())}.")])
+        data = data | {"wide": exact_text(across), "thick": exact_text(across)}
     try:
         return Stick.model_validate(data)
     except ValidationError as error:
@@ -180,7 +204,7 @@ def sold() -> tuple[Sold, ...]:
     return tuple(
         Sold(
             row["name"],
-            Section.model_validate({key: row[key] for key in ("form", "stuff", "species", "wide", "thick")}),
+            Section.model_validate({key: row[key] for key in ("form", "stuff", "species", "wide", "thick", "thread")}),
             tuple(map(read, row["longs"].split(";"))),
         )
         for row in table("timber")

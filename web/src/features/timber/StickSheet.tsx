@@ -26,6 +26,7 @@ const EMPTY: StickText = {
   species: "",
   wide: "",
   thick: "",
+  thread: "",
   long: "",
   flaws: [],
   reclaimed: false,
@@ -50,6 +51,9 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
   const [errors, setErrors] = useState<Record<string, string>>({});
   const put = (change: Partial<StickText>) => setText((old) => ({ ...old, ...change }));
   const flaws = text.flaws ?? [];
+  // A rod is sold by its thread: a measured 7.9 mm is M8 or 5/16 in.
+  const threaded = text.form === "threaded rod";
+  const threads = sold.flatMap(({ patch }) => (typeof patch["thread"] === "string" ? [patch["thread"]] : []));
   const putFlaw = (index: number, change: Partial<(typeof flaws)[number]>) =>
     put({ flaws: flaws.map((flaw, k) => (k === index ? { ...flaw, ...change } : flaw)) });
 
@@ -57,13 +61,14 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
     const count = Number(many);
     if (!Number.isInteger(count) || count < 1 || count > 100)
       return setErrors({ many: `“${many}” is no number of sticks: write 1 to 100.` });
-    const { form, stuff, species, wide, thick, long, reclaimed, note } = text;
+    const { form, stuff, species, wide, thick, thread, long, reclaimed, note } = text;
     const body = {
       form,
       stuff,
       species,
       wide,
       thick,
+      thread,
       long,
       reclaimed,
       note,
@@ -127,12 +132,30 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
           error={errors["species"]}
           onChange={(species) => put({ species })}
         />
-        <Input
-          label={ROUND.has(text.form) ? "diameter" : "wide, really"}
-          value={text.wide}
-          error={errors["wide"]}
-          onChange={(wide) => put({ wide })}
-        />
+        {threaded ? (
+          <div className="flex flex-wrap items-baseline justify-between">
+            <span className="text-soft">thread</span>
+            <Pick
+              label="Thread"
+              value={text.thread ?? ""}
+              shown={text.thread || "which?"}
+              options={threads.map((one) => ({ value: one, label: one }))}
+              onPick={(thread) => put({ thread })}
+            />
+            {errors["thread"] && (
+              <p role="alert" className="w-full text-right text-[0.87rem] text-stop">
+                {errors["thread"]}
+              </p>
+            )}
+          </div>
+        ) : (
+          <Input
+            label={ROUND.has(text.form) ? "diameter" : "wide, really"}
+            value={text.wide ?? ""}
+            error={errors["wide"]}
+            onChange={(wide) => put({ wide })}
+          />
+        )}
         {!ROUND.has(text.form) && (
           <Input
             label="thick, really"
