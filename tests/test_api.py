@@ -150,6 +150,18 @@ def test_a_rack_file_opens_again_as_the_same_rack(client: TestClient, rack: Json
     assert client.get(f"/api/racks/{opened['id']}/files/rack.json").content == text
 
 
+def test_a_rack_from_another_machine_says_what_of_its_wall_is_lost(client: TestClient, rack: Json) -> None:
+    file = client.get(f"/api/racks/{rack['id']}/files/rack.json").json()
+    file["brief"] |= {"place": {"wall": "0123456789ab", "x": "410 mm"}, "mount": {"by": "cleat"}}
+    opened = client.post("/api/racks/open", json=file).json()
+    lost = next(one for one in opened["design"]["findings"] if one["code"] == "wall.lost")
+    assert "410 mm from the left" in lost["message"]
+    assert "by cleat" in lost["message"]
+    body = {"base": opened["version"], "patch": lost["fixes"][0]["patch"]}
+    after = client.patch(f"/api/racks/{opened['id']}", json=body).json()["design"]
+    assert [one["code"] for one in after["findings"]] == [one["code"] for one in rack["design"]["findings"]]
+
+
 def test_the_demo_holds_settled_racks_and_one_to_settle(client: TestClient) -> None:
     app: Any = client.app
     assert fill(app.state.database) == len(SEEDS)

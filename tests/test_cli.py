@@ -131,6 +131,18 @@ def test_export_import_and_backup(tmp_path: Path) -> None:
     copy.close()
 
 
+@pytest.mark.parametrize("arguments", [("export", "Porch", "marks.csv"), ("backup", "copy.db")])
+def test_who_only_reads_makes_no_data_file(tmp_path: Path, arguments: tuple[str, ...]) -> None:
+    done = yardcliff(
+        *arguments[:-1],
+        *([tmp_path / "copy.db"] if arguments[0] == "backup" else arguments[-1:]),
+        "--data",
+        tmp_path / "none.db",
+    )
+    assert (done.returncode, list(tmp_path.iterdir())) == (1, [])
+    assert "There is no data file" in done.stderr
+
+
 @pytest.mark.parametrize(
     ("arguments", "says"),
     [

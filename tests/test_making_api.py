@@ -179,3 +179,16 @@ def test_the_days_go_into_a_calendar(client: TestClient, box: Json) -> None:
     assert all(event["dtstart"].dt.tzinfo is None for event in work), "the clock on the workshop's wall"
     assert all(len(list(event.walk("VALARM"))) == (event not in work) for event in events)
     assert min(event["dtstart"].dt.date() for event in work) == date(2026, 11, 26)
+
+
+def test_events_are_known_by_their_rack_whatever_it_is_called(client: TestClient, box: Json) -> None:
+    def uids(rack: Json) -> set[str]:
+        answer = client.get(f"/api/racks/{rack['id']}/making/files/schedule.ics", params=NOW)
+        return {str(event["uid"]) for event in Calendar.from_ical(answer.content).walk("VEVENT")}
+
+    twin = client.post(f"/api/racks/{box['id']}/copy", json={}).json()
+    before = uids(box)
+    named = client.put(f"/api/racks/{twin['id']}/name", json={"base": twin["version"], "name": box["name"]})
+    assert (named.json()["name"], before & uids(twin)) == (box["name"], set())
+    client.put(f"/api/racks/{box['id']}/name", json={"base": box["version"], "name": "Another"})
+    assert uids(box) == before

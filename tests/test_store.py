@@ -2,7 +2,8 @@
 
 import json
 import sqlite3
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
+from contextlib import closing
 from pathlib import Path
 from threading import Thread
 from time import sleep
@@ -11,8 +12,17 @@ from typing import Any
 import pytest
 
 from yardcliff.store.bench import Bench
-from yardcliff.store.database import Database
-from yardcliff.store.errors import DataFileError, NothingToUndo, SheetNotFound, StaleSheet, StoreNotFound, explained
+from yardcliff.store.database import REQUEST, Database, Request
+from yardcliff.store.errors import (
+    AlreadyWritten,
+    DataFileError,
+    NothingToUndo,
+    SheetNotFound,
+    StaleSheet,
+    StaleStock,
+    StoreNotFound,
+    explained,
+)
 from yardcliff.store.items import Items
 from yardcliff.store.log import Log
 from yardcliff.store.sheets import KEPT, Racks
@@ -173,7 +183,7 @@ def test_a_full_disk_loses_nothing_that_was_saved(file: Path) -> None:
     database = Database(file)
     racks = Racks(database)
     rack = racks.create("Porch", brief(0))
-    with database.reading() as db:
+    with database.writing() as db:
         pages = db.execute("PRAGMA page_count").fetchone()[0]
         db.execute(f"PRAGMA max_page_count = {pages + 1}")
     with pytest.raises(DataFileError) as caught:
@@ -237,9 +247,9 @@ def test_a_data_file_of_the_first_layout_is_brought_up(file: Path) -> None:
     rack = Racks(database).create("Porch", brief(0))
     with database.writing() as db:
         for statement in (
-            "DROP TABLE entry", "DROP TABLE said", "DROP TABLE tick", "DROP TABLE shop", "DROP TABLE sawing", "DROP TABLE ware", "DROP TABLE price_list", "DROP TABLE stick", "DROP TABLE version", "DROP TABLE item", "DROP INDEX sheet_of_kind", "ALTER TABLE sheet DROP COLUMN kind",
+            "DROP TABLE written", "DROP TABLE entry", "DROP TABLE said", "DROP TABLE tick", "DROP TABLE shop", "DROP TABLE sawing", "DROP TABLE ware", "DROP TABLE price_list", "DROP TABLE stick", "DROP TABLE version", "DROP TABLE item", "DROP INDEX sheet_of_kind", "ALTER TABLE sheet DROP COLUMN kind",
             "ALTER TABLE sheet RENAME TO rack", "ALTER TABLE revision RENAME COLUMN sheet_id TO rack_id",
-            "DELETE FROM migration WHERE number > 1",
+            "DELETE FROM migration WHERE number > 1", "PRAGMA application_id = 0",
         ):  # fmt: skip
             db.execute(statement)
     database.close()
@@ -251,6 +261,107 @@ def test_a_data_file_of_the_first_layout_is_brought_up(file: Path) -> None:
     assert Bench(brought).shop() is None
     assert Log(brought).entries() == []
     brought.close()
+
+
+def test_every_answer_to_a_save_is_what_was_written_whoever_writes_beside(file: Path) -> None:
+    database, answers = Database(file), []
+    racks = Racks(database)
+    rack = racks.create("Porch", brief(0))
+
+    def edit(editor: int) -> None:
+        base, done = rack.version, 0
+        while done < 25:
+            try:
+                saved = racks.save(rack.id, base, brief(editor * 1000 + done), "x")
+            except StaleSheet as error:
+                base = error.version
+                continue
+            answers.append((base, saved.version, saved.brief["n"], editor * 1000 + done))
+            base, done = saved.version, done + 1
+
+    threads = [Thread(target=edit, args=(n,)) for n in range(6)]
+    for thread in threads:
+        thread.start()
+    for thread in threads:
+        thread.join()
+    assert len(answers) == 150
+    assert all(version == base + 1 and got == wrote for base, version, got, wrote in answers)
+    database.close()
+
+
+def test_a_write_under_a_key_is_made_once_though_its_answer_was_lost(racks: Racks) -> None:
+    rack = racks.create("Porch", brief(0))
+    for again in range(2):
+        token = REQUEST.set(Request("press-1"))
+        try:
+            if again:
+                with pytest.raises(AlreadyWritten):
+                    racks.save(rack.id, rack.version + 1, brief(2), "again")
+            else:
+                racks.save(rack.id, rack.version, brief(1), "once")
+        finally:
+            REQUEST.reset(token)
+    assert (racks.get(rack.id).version, racks.get(rack.id).brief) == (rack.version + 1, brief(1))
+
+
+def test_another_programs_file_is_left_alone(tmp_path: Path) -> None:
+    for statements in (["CREATE TABLE song (id)"], ["PRAGMA application_id = 77"], ["CREATE TABLE migration (id)"]):
+        path = tmp_path / f"{len(statements[0])}.db"
+        with sqlite3.connect(path) as other:
+            for statement in statements:
+                other.execute(statement)
+        other.close()
+        before = path.read_bytes()
+        with pytest.raises(DataFileError, match="another program's"):
+            Database(path)
+        assert path.read_bytes() == before
+
+
+def test_a_file_is_read_without_a_trace_and_made_by_nobody_who_reads(racks: Racks, file: Path, tmp_path: Path) -> None:
+    racks.create("Porch", brief(7))
+    for _ in range(2):  # while it is open elsewhere, and after
+        before = sorted(file.parent.iterdir())
+        reader = Database(file, to_read=True)
+        assert Racks(reader).all()[0].brief == brief(7)
+        with pytest.raises(DataFileError, match="read-only"):
+            Racks(reader).create("Hall", brief(1))
+        reader.backup(tmp_path / "copy.db")
+        (tmp_path / "copy.db").unlink()
+        reader.close()
+        assert sorted(file.parent.iterdir()) == before
+        racks._db.close()
+    with pytest.raises(DataFileError, match="There is no data file"):
+        Database(tmp_path / "none.db", to_read=True)
+    assert not (tmp_path / "none.db").exists()
+
+
+@pytest.mark.parametrize("replaced", [True, False])
+def test_a_file_that_was_taken_away_is_told_at_the_next_write(racks: Racks, file: Path, replaced: bool) -> None:
+    rack = racks.create("Porch", brief(0))
+    file.rename(file.with_suffix(".away"))
+    if replaced:
+        file.write_bytes(b"")
+    with pytest.raises(DataFileError, match="deleted, moved or replaced") as caught:
+        racks.save(rack.id, rack.version, brief(1), "lost")
+    assert caught.value.kind == "gone"
+    file.with_suffix(".away").replace(file)
+    assert racks.save(rack.id, rack.version, brief(1), "kept").brief == brief(1)
+
+
+def test_who_reads_does_not_wait_for_a_lock_that_another_program_holds(racks: Racks, file: Path) -> None:
+    rack = racks.create("Porch", brief(0))
+    with closing(sqlite3.connect(file, isolation_level=None)) as other:
+        other.execute("BEGIN EXCLUSIVE")
+        waits = Thread(target=racks.save, args=(rack.id, rack.version, brief(1), "x"))
+        waits.start()
+        sleep(0.05)  # the writer waits by now
+        assert racks.get(rack.id) == rack
+        assert Database(file, to_read=True).read_only
+        assert waits.is_alive(), "the reader was there first"
+        other.execute("ROLLBACK")
+        waits.join()
+    # The lock was let go before the wait was over: then the write is made.
+    assert racks.get(rack.id).brief == brief(1)
 
 
 @pytest.fixture
@@ -297,6 +408,53 @@ def test_a_plan_is_carried_out_as_one_and_taken_back_as_one(stock: Stock, file: 
     assert stock.sawings(rack_id) == []
     with pytest.raises(StoreNotFound):
         stock.take_back(rack_id, done.id)
+
+
+def test_of_presses_at_once_one_books_the_sawing_and_one_takes_it_back(stock: Stock, file: Path) -> None:
+    with sqlite3.connect(file) as other:
+        rack_id = other.execute("SELECT id FROM sheet").fetchone()[0]
+    boards = stock.add([{"n": 1}, {"n": 2}])
+
+    def at_once(work: Callable[[int], object]) -> list[str]:
+        outcomes: list[str] = []
+
+        def press(n: int) -> None:
+            try:
+                work(n)
+                outcomes.append("done")
+            except (StaleStock, StoreNotFound) as error:
+                outcomes.append(type(error).__name__)
+
+        threads = [Thread(target=press, args=(n,)) for n in range(4)]
+        for thread in threads:
+            thread.start()
+        for thread in threads:
+            thread.join()
+        return sorted(outcomes)
+
+    assert at_once(lambda n: stock.carry_out(rack_id, [boards[n % 2]], [{"n": 9}], [], "EUR", 1, 1)) == [
+        "StaleStock", "StaleStock", "StaleStock", "done",
+    ]  # fmt: skip
+    (sawing,) = stock.sawings(rack_id)
+    assert len(stock.sticks()) == 2
+    with pytest.raises(StaleStock, match="cut up on"):
+        stock.take(sawing.cut, back=True)
+    # Another one like it is sawn from the offcut: that comes back first.
+    again = stock.carry_out(rack_id, list(sawing.made), [], [], "EUR", 1, 1, after=1)
+    with pytest.raises(StaleStock, match="take that sawing back first"):
+        stock.take_back(rack_id, sawing.id)
+    for one in (again, sawing):
+        assert at_once(lambda _, one=one: stock.take_back(rack_id, one.id)) == ["StoreNotFound"] * 3 + ["done"]  # type: ignore[misc]
+    assert {stick_id for stick_id, _ in stock.sticks()} == set(boards)
+
+
+def test_an_entry_that_comes_twice_under_one_id_is_there_once(racks: Racks, file: Path) -> None:
+    log, rack = Log(Database(file)), racks.create("Porch", brief(0))
+    for _ in range(2):
+        log.write(rack.id, "2026-11-28", "measured", "1", {"at": "10 mm"}, entry_id="phone-1")
+    assert [entry.data for entry in log.entries(rack.id)] == [{"at": "10 mm"}]
+    with pytest.raises(SheetNotFound):
+        log.write("none", "2026-11-28", "note", "", {"text": "x"})
 
 
 def test_the_newest_list_of_a_supplier_stands_for_it(stock: Stock) -> None:

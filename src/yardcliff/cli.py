@@ -91,7 +91,7 @@ def export(
     if paper not in ("a4", "letter"):
         _fail(f"There is no paper “{paper}”: use a4 or letter.")
     try:
-        database = Database(data or _data_file("yardcliff.db"))
+        database = Database(data or _data_file("yardcliff.db"), to_read=True)
         racks = Racks(database)
         found = [r for r in racks.all() if rack in (r.id, r.name)]
         if not found:
@@ -133,13 +133,10 @@ def backup(to: Path, data: Data = None) -> None:
     """Copy the data file, also while Yardcliff is running."""
     from yardcliff.store.database import Database
 
-    source = data or _data_file("yardcliff.db")
-    if not source.is_file():
-        _fail(f"There is no data file at {source}.")
     if to.exists():
         _fail(f"{to} is there already: give a new name.")
     try:
-        Database(source).backup(to)
+        Database(data or _data_file("yardcliff.db"), to_read=True).backup(to)
     except YardcliffError as error:
         _fail(str(error))
     print(f"Backed up to {to}.")

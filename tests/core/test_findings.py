@@ -39,6 +39,7 @@ SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge"
 
 # One brief for every code: (start, change).
 CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
+    "wall.lost": (COATS, {"place": {"wall": "fade", "x": "400 mm"}, "mount": {"by": "cleat", "into": "lags"}}),
     "row.bump": (COATS, {"row": {"length": "1100"}}),
     "row.crowded": (COATS, {"row": {"length": "1450"}}),
     "row.fixtures": (MUGS, {"row": {"length": "2 in"}, "item": {"width": "1/4 in"}}),

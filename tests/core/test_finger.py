@@ -16,9 +16,9 @@ from yardcliff.core.families import build, starting
 from yardcliff.core.findings import Patch
 from yardcliff.core.geometry import points
 from yardcliff.core.holders.finger import Rod, hardware, heel, spacer
-from yardcliff.core.materials import Thread
 from yardcliff.core.holders.flip import Flip, stress
 from yardcliff.core.listing import shipped_item
+from yardcliff.core.materials import Thread
 from yardcliff.data import table
 
 CAPS = amend(starting([(shipped_item("peaked-cap"), 3)], "1 mm", "flip-rail"),

@@ -36,14 +36,14 @@ def test_from_what_hangs_to_the_pencil_mark(home: Page) -> None:
     expect(home).to_have_title("Felt hats | Yardcliff")
     expect(home.get_by_label("Name of the rack")).to_have_value("Felt hats")
     assert marks(home) == ["180 mm", "540 mm", "900 mm", "1260 mm"]
-    expect(home.get_by_text("nothing left to settle")).to_be_visible()
+    expect(home.get_by_text("no problems in the layout")).to_be_visible()
 
 
 def test_a_finding_is_settled_by_its_button(porch: Page) -> None:
     note = porch.get_by_role("list", name="Notes on the design").first
     expect(note).to_contain_text("5 fit, or the air drops from 30 mm to 12 mm")
     note.get_by_role("button", name="Board 1560 mm long").click()
-    expect(porch.get_by_text("nothing left to settle").first).to_be_visible()
+    expect(porch.get_by_text("no problems in the layout").first).to_be_visible()
     expect(porch.get_by_label("length", exact=True)).to_have_value("1560 mm")
 
 

@@ -232,7 +232,7 @@ def test_a_wall_that_was_changed_elsewhere_is_taken_as_it_is_now(home: Page, ser
 
 def test_an_open_rack_follows_its_wall_and_its_neighbours(home: Page) -> None:
     jackets = open_rack(home, "Porch, guests' jackets")
-    expect(jackets.get_by_text("nothing left to settle")).to_be_visible()
+    expect(jackets.get_by_text("no problems in the layout")).to_be_visible()
     other = jackets.context.new_page()
     other.goto(jackets.url.split("/racks/")[0])
     other.get_by_role("link", name="Porch, inner wall").click()

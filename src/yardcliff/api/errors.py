@@ -15,7 +15,15 @@ from yardcliff.core.length import LengthError
 from yardcliff.core.listing import ListingError
 from yardcliff.imports.rackfile import RackFileError
 from yardcliff.imports.rows import CsvFileError
-from yardcliff.store.errors import DataFileError, NothingToUndo, SheetNotFound, StaleSheet, StoreNotFound
+from yardcliff.store.errors import (
+    AlreadyWritten,
+    DataFileError,
+    NothingToUndo,
+    SheetNotFound,
+    StaleSheet,
+    StaleStock,
+    StoreNotFound,
+)
 from yardcliff.store.versions import TooManyVersions, VersionNotFound
 from yardcliff.suppliers import SupplierError
 
@@ -46,6 +54,8 @@ _MAP: list[tuple[type[YardcliffError], int, str, str]] = [
     (VersionNotFound, 404, "version-not-found", "No such version"),
     (TooManyVersions, 409, "too-many-versions", "Too many versions"),
     (StaleSheet, 409, "stale", "Changed in another window"),
+    (StaleStock, 409, "stale-stock", "Changed in another window"),
+    (AlreadyWritten, 409, "already-written", "Done already"),
     (NothingToUndo, 409, "nothing-to-undo", "Nothing there"),
     (BriefError, 422, "unreadable-brief", "A value cannot be read"),
     (ListingError, 422, "unreadable-item", "A measure cannot be read"),

@@ -76,4 +76,6 @@ def export_making(kind: FileKind, now: When, desk: AtDesk) -> Response:
 
     made = desk.made(planned_time("now", now))
     name = desk.rack.name
-    return attached(write_calendar(name, made.schedule.slots, datetime.now(UTC)), "text/calendar", name, kind)
+    return attached(
+        write_calendar(desk.rack_id, name, made.schedule.slots, datetime.now(UTC)), "text/calendar", name, kind
+    )

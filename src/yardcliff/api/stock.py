@@ -115,12 +115,13 @@ def set_ware(body: WareText, timbers: Timbers, tongue: Speaks) -> StockView:
 def note_price(body: PriceText, timbers: Timbers, tongue: Speaks) -> StockView:
     """A price that the user found somewhere: kept in a list of their own."""
     fresh = _checked(WarePrice, body.model_dump())
-    lists = timbers.lists
-    own = next((one for one in lists if one.supplier == OWN), None)
-    currency = lists[0].currency if lists else tongue.currency
-    others = [one for one in own.wares if (one.kind, one.name) != (fresh.kind, fresh.name)] if own else []
-    offers = own.offers if own else ()
-    timbers.keep(PriceList(supplier=OWN, currency=currency, taken="", offers=offers, wares=(*others, fresh)))
+    with timbers.stock.changing():
+        lists = timbers.lists
+        own = next((one for one in lists if one.supplier == OWN), None)
+        currency = lists[0].currency if lists else tongue.currency
+        others = [one for one in own.wares if (one.kind, one.name) != (fresh.kind, fresh.name)] if own else []
+        offers = own.offers if own else ()
+        timbers.keep(PriceList(supplier=OWN, currency=currency, taken="", offers=offers, wares=(*others, fresh)))
     return _view(timbers, tongue)
 
 

@@ -93,7 +93,7 @@ def carry_out(rack_id: str, body: Spent, store: Store, sites: OnSite, timbers: T
     offcuts = [stick.model_dump(mode="json") for stick in offcut_sticks(done.plan)]
     wares = [(line.kind, line.name, line.left - line.on_hand) for line in done.lines if not line.timber]
     currency = timbers.supply().currency or tongue.currency
-    timbers.stock.carry_out(rack_id, used_sticks(done.plan), offcuts, wares, currency, planned, spent)
+    timbers.stock.carry_out(rack_id, used_sticks(done.plan), offcuts, wares, currency, planned, spent, body.after)
     return _view(rack_id, brief, sites, timbers, tongue)
 
 

@@ -247,9 +247,12 @@ class PriceText(BaseModel):
 
 
 class Spent(BaseModel):
-    """What was spent in the end, as written; left out, as much as was planned."""
+    """What was spent in the end, as written; left out, as much as was planned. `after` so many of this rack's plans were carried out
+    before: another one, sawn in the same moment elsewhere, is told and not booked twice.
+    """
 
-    spent: str | None = None
+    spent: str | None = Field(None, max_length=40)
+    after: int = Field(0, ge=0, le=1000)
 
 
 class TimberFile(Wire):

@@ -202,6 +202,7 @@ def view_summary(record: Record, design: Design) -> RackSummary:
         says=design.rack.says,
         size=f"{tape.write(row.length)} × {tape.write_fine(board.face_width)}",
         to_settle=sum(f.severity != "note" for f in design.findings),
+        walled=design.on_wall.site is not None,
         scene=view_scene(design.scene),
     )
 

@@ -235,6 +235,7 @@ class RackSummary(Wire):
     says: str
     size: str
     to_settle: int
+    walled: bool = Field(description="Whether it is on a wall: until then nothing that holds it is checked.")
     scene: SceneView
 
 

@@ -13,7 +13,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.families import BRIEFS, FAMILIES, Brief, build, solve_row
 from yardcliff.core.families.family import Family
 from yardcliff.core.findings import Patch
-from yardcliff.core.length import Tape, Unit, exact_text
+from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.listing import Listed, shipped
 from yardcliff.core.model import MAX_COUNT, leaves
 from yardcliff.core.row import Row

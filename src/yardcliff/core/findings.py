@@ -128,6 +128,7 @@ CODES: dict[str, Code] = {
     "bent.tight": Code(Severity.CARE, "Bend too tight"),
     "bent.rod": Code(Severity.STOP, "Rod too short"),
     "upright.child": Code(Severity.CARE, "Children can pull it over"),
+    "wall.lost": Code(Severity.CARE, "Its wall is not here"),
     "wall.past": Code(Severity.STOP, "Past the end of the wall"),
     "wall.covers": Code(Severity.STOP, "In the way of something"),
     "wall.neighbour": Code(Severity.STOP, "In another rack's place"),

@@ -8,24 +8,24 @@ from icalendar import Alarm, Calendar, Event
 from yardcliff.core.making.schedule import Slot
 
 
-def write_calendar(name: str, slots: Iterable[Slot], stamp: datetime) -> bytes:
-    """Events in floating local time, as the workshop's clock shows it; `stamp` is when it was written (UTC)."""
+def write_calendar(rack_id: str, name: str, slots: Iterable[Slot], stamp: datetime) -> bytes:
+    """Events of the rack called `name`, in floating local time, as the workshop's clock shows it; `stamp` is when it was written (UTC)."""
     calendar = Calendar()
     calendar.add("prodid", "-//Yardcliff//Making//EN")
     calendar.add("version", "2.0")
     calendar.add("x-wr-calname", name)
     for slot in slots:
         for k, stint in enumerate(slot.stints):
-            calendar.add_component(_event(name, slot, k, stint.start, stint.end, stamp))
+            calendar.add_component(_event(rack_id, name, slot, k, stint.start, stint.end, stamp))
         if slot.task.wait:
-            calendar.add_component(_over(name, slot, stamp))
+            calendar.add_component(_over(rack_id, slot, stamp))
     return bytes(calendar.to_ical())
 
 
-def _event(name: str, slot: Slot, k: int, start: datetime, end: datetime, stamp: datetime) -> Event:
+def _event(rack_id: str, name: str, slot: Slot, k: int, start: datetime, end: datetime, stamp: datetime) -> Event:
     event = Event()
     again = f", part {k + 1}" if len(slot.stints) > 1 else ""
-    event.add("uid", f"{_slug(name)}-{_slug(slot.task.key)}-{k}@yardcliff")
+    event.add("uid", f"{rack_id}-{_slug(slot.task.key)}-{k}@yardcliff")
     event.add("dtstamp", stamp.replace(tzinfo=UTC))
     event.add("summary", f"{slot.task.title}{again}")
     event.add("dtstart", start)
@@ -35,10 +35,10 @@ def _event(name: str, slot: Slot, k: int, start: datetime, end: datetime, stamp:
     return event
 
 
-def _over(name: str, slot: Slot, stamp: datetime) -> Event:
+def _over(rack_id: str, slot: Slot, stamp: datetime) -> Event:
     """When what it waits for is over, with an alarm."""
     event = Event()
-    event.add("uid", f"{_slug(name)}-{_slug(slot.task.key)}-free@yardcliff")
+    event.add("uid", f"{rack_id}-{_slug(slot.task.key)}-free@yardcliff")
     event.add("dtstamp", stamp.replace(tzinfo=UTC))
     event.add("summary", f"Ready: {slot.task.title}")
     event.add("dtstart", slot.free)

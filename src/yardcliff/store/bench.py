@@ -5,8 +5,8 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
 
-from yardcliff.store.database import Database
-from yardcliff.store.sheets import now
+from yardcliff.store.database import Database, now
+from yardcliff.store.sheets import check_rack
 
 Json = dict[str, Any]
 
@@ -32,7 +32,7 @@ class Bench:
 
     def keep_shop(self, shop: Json) -> None:
         with self._db.writing() as db:
-            db.execute("INSERT OR REPLACE INTO shop VALUES (1, ?)", (json.dumps(shop),))
+            db.execute("INSERT OR REPLACE INTO shop (only_row, shop) VALUES (1, ?)", (json.dumps(shop),))
 
     def ticks(self, rack_id: str) -> dict[str, str]:
         """When each item was ticked off."""
@@ -41,11 +41,12 @@ class Bench:
         return {row["item"]: row["at"] for row in rows}
 
     def say(self, rack_id: str, said: Iterable[Said]) -> None:
-        """Take ticks in, in their order; what was said before is not said again."""
+        """Take ticks in, in their order; what was said before is not said again. Raises `SheetNotFound`."""
         with self._db.writing() as db:
+            check_rack(db, rack_id)
             for one in said:
-                if not db.execute("INSERT OR IGNORE INTO said VALUES (?, ?)", (one.id, now())).rowcount:
+                if not db.execute("INSERT OR IGNORE INTO said (id, made_at) VALUES (?, ?)", (one.id, now())).rowcount:
                     continue
                 db.execute("DELETE FROM tick WHERE rack_id = ? AND item = ?", (rack_id, one.item))
                 if one.at is not None:
-                    db.execute("INSERT INTO tick VALUES (?, ?, ?)", (rack_id, one.item, one.at))
+                    db.execute("INSERT INTO tick (rack_id, item, at) VALUES (?, ?, ?)", (rack_id, one.item, one.at))

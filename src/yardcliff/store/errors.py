@@ -26,6 +26,17 @@ class StaleSheet(YardcliffError):
         super().__init__(f"This {kind} was changed in another window. Take the newer state, or keep yours as a copy.")
 
 
+class AlreadyWritten(YardcliffError):
+    """The write of a request that was made before, by the key that came with it; nothing was written."""
+
+    def __init__(self) -> None:
+        super().__init__("That was done already: look at it anew.")
+
+
+class StaleStock(YardcliffError):
+    """A sawing, or its taking back, that was asked for from an older state than the newest; nothing was written."""
+
+
 class NothingToUndo(YardcliffError):
     def __init__(self, direction: str) -> None:
         super().__init__(f"There is nothing to {direction}.")

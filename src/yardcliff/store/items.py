@@ -4,8 +4,7 @@ import json
 from collections.abc import Iterable
 from typing import Any
 
-from yardcliff.store.database import Database
-from yardcliff.store.sheets import now
+from yardcliff.store.database import Database, now
 
 
 class Items:
@@ -25,7 +24,7 @@ class Items:
         with self._db.writing() as db:
             for entry in entries:
                 db.execute(
-                    "INSERT INTO item VALUES (?, ?, ?) ON CONFLICT (key) DO UPDATE SET listed = excluded.listed, "
+                    "INSERT INTO item (key, listed, updated_at) VALUES (?, ?, ?) ON CONFLICT (key) DO UPDATE SET listed = excluded.listed, "
                     "updated_at = excluded.updated_at",
                     (entry["key"], json.dumps(entry), now()),
                 )

@@ -7,9 +7,9 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
 
-from yardcliff.store.database import Database
+from yardcliff.store.database import Database, now
 from yardcliff.store.errors import StoreNotFound
-from yardcliff.store.sheets import now
+from yardcliff.store.sheets import check_rack
 
 Json = dict[str, Any]
 
@@ -55,16 +55,19 @@ class Log:
         entry_id: str | None = None,
     ) -> str:
         """A new entry. A reading or a fit takes the place of the last one of the same thing; readings of what it `clears` are gone.
-        One with an id of its own is written once, however often it comes.
+        One with an id of its own is written once, however often it comes. Raises `SheetNotFound`.
         """
         entry_id = entry_id or uuid.uuid4().hex[:12]
         with self._db.writing() as db:
+            check_rack(db, rack_id)
+            if db.execute("SELECT 1 FROM entry WHERE id = ?", (entry_id,)).fetchone():
+                return entry_id
             if kind in ("measured", "fit"):
                 _strike(db, rack_id, kind, what)
             for one in clears:
                 _strike(db, rack_id, "measured", one)
             db.execute(
-                "INSERT OR IGNORE INTO entry (id, rack_id, day, kind, what, data, made_at) VALUES (?, ?, ?, ?, ?, ?, ?)",
+                "INSERT INTO entry (id, rack_id, day, kind, what, data, made_at) VALUES (?, ?, ?, ?, ?, ?, ?)",
                 (entry_id, rack_id, day, kind, what, json.dumps(data), now()),
             )
         return entry_id

@@ -4,10 +4,9 @@ import json
 import sqlite3
 import uuid
 from dataclasses import dataclass
-from datetime import UTC, datetime
 from typing import Any, ClassVar, Literal
 
-from yardcliff.store.database import Database
+from yardcliff.store.database import Database, now
 from yardcliff.store.errors import NothingToUndo, SheetNotFound, StaleSheet
 
 KEPT = 1000
@@ -37,7 +36,9 @@ class Record:
 
 
 class Sheets:
-    """Sheets of one kind. Every write takes the version it was made from and raises `StaleSheet` if there is a newer."""
+    """Sheets of one kind. Every write takes the version it was made from and raises `StaleSheet` if there is a newer; it returns
+    what it wrote.
+    """
 
     kind: ClassVar[Literal["rack", "wall"]]
 
@@ -57,10 +58,7 @@ class Sheets:
     def get(self, sheet_id: str) -> Record:
         """One of them, binned or not. Raises `SheetNotFound`."""
         with self._db.reading() as db:
-            row = db.execute(f"{_SELECT} WHERE kind = ? AND sheet.id = ?", (self.kind, sheet_id)).fetchone()
-        if row is None:
-            raise SheetNotFound(self.kind, sheet_id)
-        return _record(row)
+            return self._found(db, sheet_id)
 
     def create(self, name: str, brief: dict[str, Any]) -> Record:
         sheet_id, made = uuid.uuid4().hex[:12], now()
@@ -69,8 +67,11 @@ class Sheets:
                 "INSERT INTO sheet (id, kind, name, version, position, created_at, updated_at) VALUES (?, ?, ?, 1, 0, ?, ?)",
                 (sheet_id, self.kind, name, made, made),
             )
-            db.execute("INSERT INTO revision VALUES (?, 0, 'made', ?, ?)", (sheet_id, json.dumps(brief), made))
-        return self.get(sheet_id)
+            db.execute(
+                "INSERT INTO revision (sheet_id, position, label, brief, made_at) VALUES (?, 0, 'made', ?, ?)",
+                (sheet_id, json.dumps(brief), made),
+            )
+            return self._found(db, sheet_id)
 
     def save(self, sheet_id: str, base: int, brief: dict[str, Any], label: str) -> Record:
         """Add a revision. What had been undone is let go."""
@@ -79,11 +80,11 @@ class Sheets:
             db.execute("DELETE FROM revision WHERE sheet_id = ? AND position >= ?", (sheet_id, position))
             db.execute("DELETE FROM revision WHERE sheet_id = ? AND position < ?", (sheet_id, position - KEPT))
             db.execute(
-                "INSERT INTO revision VALUES (?, ?, ?, ?, ?)",
+                "INSERT INTO revision (sheet_id, position, label, brief, made_at) VALUES (?, ?, ?, ?, ?)",
                 (sheet_id, position, label, json.dumps(brief), now()),
             )
             db.execute("UPDATE sheet SET position = ? WHERE id = ?", (position, sheet_id))
-        return self.get(sheet_id)
+            return self._found(db, sheet_id)
 
     def move(self, sheet_id: str, base: int, direction: int) -> Record:
         """Undo (-1) or redo (+1). Raises `NothingToUndo` at either end."""
@@ -95,13 +96,13 @@ class Sheets:
             if not found:
                 raise NothingToUndo("undo" if direction < 0 else "redo")
             db.execute("UPDATE sheet SET position = ? WHERE id = ?", (position, sheet_id))
-        return self.get(sheet_id)
+            return self._found(db, sheet_id)
 
     def rename(self, sheet_id: str, base: int, name: str) -> Record:
         with self._db.writing() as db:
             self._step(db, sheet_id, base)
             db.execute("UPDATE sheet SET name = ? WHERE id = ?", (name, sheet_id))
-        return self.get(sheet_id)
+            return self._found(db, sheet_id)
 
     def bin(self, sheet_id: str, *, binned: bool = True) -> Record:
         """Put one in the bin, or take it out again."""
@@ -112,7 +113,14 @@ class Sheets:
             )
             if not changed.rowcount:
                 raise SheetNotFound(self.kind, sheet_id)
-        return self.get(sheet_id)
+            return self._found(db, sheet_id)
+
+    def _found(self, db: sqlite3.Connection, sheet_id: str) -> Record:
+        """One of them; inside a write as that write left it, so that nobody else's comes between."""
+        row = db.execute(f"{_SELECT} WHERE kind = ? AND sheet.id = ?", (self.kind, sheet_id)).fetchone()
+        if row is None:
+            raise SheetNotFound(self.kind, sheet_id)
+        return _record(row)
 
     def _step(self, db: sqlite3.Connection, sheet_id: str, base: int) -> int:
         """Count the version up from `base` and return the sheet's place in its revisions."""
@@ -149,8 +157,10 @@ class Walls(Sheets):
     kind = "wall"
 
 
-def now() -> str:
-    return datetime.now(UTC).isoformat(timespec="milliseconds")
+def check_rack(db: sqlite3.Connection, rack_id: str) -> None:
+    """Raises `SheetNotFound` where what is written would belong to no rack."""
+    if db.execute("SELECT 1 FROM sheet WHERE kind = 'rack' AND id = ?", (rack_id,)).fetchone() is None:
+        raise SheetNotFound("rack", rack_id)
 
 
 def _record(row: sqlite3.Row) -> Record:

@@ -3,13 +3,13 @@
 import json
 import sqlite3
 import uuid
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 from typing import Any
 
-from yardcliff.store.database import Database
-from yardcliff.store.errors import StoreNotFound
-from yardcliff.store.sheets import now
+from yardcliff.store.database import Database, now
+from yardcliff.store.errors import StaleStock, StoreNotFound
 
 Json = dict[str, Any]
 Change = tuple[str, str, int]
@@ -58,14 +58,23 @@ class Stock:
             return _add(db, sticks)
 
     def change(self, stick_id: str, stick: Json) -> None:
-        self.stick(stick_id)
+        """A stick on hand as it is now. Raises `StoreNotFound`."""
         with self._db.writing() as db:
-            db.execute("UPDATE stick SET stick = ? WHERE id = ?", (json.dumps(stick), stick_id))
+            changed = db.execute(
+                "UPDATE stick SET stick = ? WHERE id = ? AND gone_at IS NULL", (json.dumps(stick), stick_id)
+            )
+            if not changed.rowcount:
+                raise StoreNotFound("stick", stick_id)
 
     def take(self, stick_ids: Iterable[str], *, back: bool = False) -> None:
-        """Take sticks off the rack, or put them `back`. Raises `StoreNotFound`."""
+        """Take sticks off the rack, or put them `back`; one that is there already stays. Raises `StoreNotFound`, or `StaleStock` for
+        one that was cut up: it comes back with the plan that took it.
+        """
         with self._db.writing() as db:
-            _take(db, stick_ids, back=back)
+            for stick_id in stick_ids:
+                if back and (sawn := db.execute(_SAWN, (stick_id,)).fetchone()):
+                    raise StaleStock(f"That stick was cut up on {sawn['made_at'][:10]}: take that sawing back.")
+                _take(db, [stick_id], back=back)
 
     def price_lists(self) -> list[tuple[Json, str]]:
         """(list, when it was taken), the newest first."""
@@ -73,9 +82,18 @@ class Stock:
             rows = db.execute("SELECT list, taken_at FROM price_list ORDER BY taken_at DESC, supplier").fetchall()
         return [(json.loads(row["list"]), row["taken_at"]) for row in rows]
 
+    @contextmanager
+    def changing(self) -> Iterator[None]:
+        """What is read and written inside is one write: nobody else's comes between."""
+        with self._db.writing():
+            yield
+
     def keep_prices(self, supplier: str, prices: Json) -> None:
         with self._db.writing() as db:
-            db.execute("INSERT OR REPLACE INTO price_list VALUES (?, ?, ?)", (supplier, json.dumps(prices), now()))
+            db.execute(
+                "INSERT OR REPLACE INTO price_list (supplier, list, taken_at) VALUES (?, ?, ?)",
+                (supplier, json.dumps(prices), now()),
+            )
 
     def forget_prices(self, supplier: str) -> None:
         """Let a supplier's list go. Raises `StoreNotFound`."""
@@ -94,7 +112,7 @@ class Stock:
         with self._db.writing() as db:
             db.execute("DELETE FROM ware WHERE kind = ? AND name = ?", (kind, name))
             if amount:
-                db.execute("INSERT INTO ware VALUES (?, ?, ?)", (kind, name, amount))
+                db.execute("INSERT INTO ware (kind, name, amount) VALUES (?, ?, ?)", (kind, name, amount))
 
     def carry_out(
         self,
@@ -105,9 +123,21 @@ class Stock:
         currency: str,
         planned: int,
         spent: int,
+        after: int = 0,
     ) -> Sawing:
-        """What a plan cuts up leaves the rack of timber, its offcuts come onto it; wares are used up, and packets left over."""
+        """What a plan cuts up leaves the rack of timber, its offcuts come onto it; wares are used up, and packets left over.
+
+        Its rack's plan was carried out so often before, and is once more `after` that; otherwise, or where a stick is no longer there, it
+        raises `StaleStock`.
+        """
         with self._db.writing() as db:
+            before = db.execute(
+                "SELECT count(*) FROM sawing WHERE rack_id = ? AND back_at IS NULL", (rack_id,)
+            ).fetchone()[0]
+            if before != after:
+                raise StaleStock(
+                    "This plan was carried out already, perhaps in another window. Look at the timber as it is now."
+                )
             _take(db, cut)
             made = _add(db, offcuts)
             _count(db, wares)
@@ -120,12 +150,17 @@ class Stock:
         return Sawing(sawing_id, rack_id, tuple(cut), tuple(made), tuple(wares), currency, planned, spent, at)
 
     def take_back(self, rack_id: str, sawing_id: str) -> None:
-        """As if a plan had not been carried out. Raises `StoreNotFound`."""
-        found = next((one for one in self.sawings(rack_id) if one.id == sawing_id), None)
-        if found is None:
-            raise StoreNotFound("cut plan that was carried out", sawing_id)
+        """As if a plan had not been carried out. Raises `StoreNotFound`, or `StaleStock` where an offcut of it was used since."""
         with self._db.writing() as db:
-            _take(db, found.made)
+            found = next((one for one in self.sawings(rack_id) if one.id == sawing_id), None)
+            if found is None:
+                raise StoreNotFound("cut plan that was carried out", sawing_id)
+            for stick_id in found.made:
+                if sawn := db.execute(_SAWN, (stick_id,)).fetchone():
+                    raise StaleStock(
+                        f"An offcut of it was cut up on {sawn['made_at'][:10]}: take that sawing back first."
+                    )
+                _take(db, [stick_id], missing=True)
             _take(db, found.cut, back=True)
             _count(db, [(kind, name, -more) for kind, name, more in found.wares])
             db.execute("UPDATE sawing SET back_at = ? WHERE id = ?", (now(), sawing_id))
@@ -153,7 +188,7 @@ def _count(db: sqlite3.Connection, wares: Iterable[Change]) -> None:
         row = db.execute("SELECT amount FROM ware WHERE kind = ? AND name = ?", (kind, name)).fetchone()
         db.execute("DELETE FROM ware WHERE kind = ? AND name = ?", (kind, name))
         if (amount := (row["amount"] if row else 0) + more) > 0:
-            db.execute("INSERT INTO ware VALUES (?, ?, ?)", (kind, name, amount))
+            db.execute("INSERT INTO ware (kind, name, amount) VALUES (?, ?, ?)", (kind, name, amount))
 
 
 def _add(db: sqlite3.Connection, sticks: Iterable[Json]) -> list[str]:
@@ -162,8 +197,17 @@ def _add(db: sqlite3.Connection, sticks: Iterable[Json]) -> list[str]:
     return [stick_id for stick_id, _, _ in made]
 
 
-def _take(db: sqlite3.Connection, stick_ids: Iterable[str], *, back: bool = False) -> None:
+_SAWN = "SELECT made_at FROM sawing, json_each(cut) WHERE back_at IS NULL AND value = ?"
+"""What cut a stick up, if anything did."""
+
+
+def _take(db: sqlite3.Connection, stick_ids: Iterable[str], *, back: bool = False, missing: bool = False) -> None:
+    """Sticks go, or come `back`. One that is not there to go is an error, unless it may be `missing`: thrown out, say."""
     for stick_id in stick_ids:
-        changed = db.execute("UPDATE stick SET gone_at = ? WHERE id = ?", (None if back else now(), stick_id))
-        if not changed.rowcount:
+        gone = "gone_at IS NOT NULL" if back else "gone_at IS NULL"
+        changed = db.execute(
+            f"UPDATE stick SET gone_at = ? WHERE id = ? AND {gone}", (None if back else now(), stick_id)
+        )
+        there = back and db.execute("SELECT 1 FROM stick WHERE id = ?", (stick_id,)).fetchone()
+        if not (changed.rowcount or missing or there):
             raise StoreNotFound("stick", stick_id)

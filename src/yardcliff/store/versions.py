@@ -6,9 +6,8 @@ from dataclasses import dataclass
 from typing import Any
 
 from yardcliff.core.errors import YardcliffError
-from yardcliff.store.database import Database
+from yardcliff.store.database import Database, now
 from yardcliff.store.errors import SheetNotFound
-from yardcliff.store.sheets import now
 
 MOST = 50
 """Versions kept of one rack; it is said when there are more."""

@@ -2828,6 +2828,11 @@ export interface components {
             size: string;
             /** To Settle */
             to_settle: number;
+            /**
+             * Walled
+             * @description Whether it is on a wall: until then nothing that holds it is checked.
+             */
+            walled: boolean;
             scene: components["schemas"]["SceneView"];
         };
         /**

@@ -45,6 +45,19 @@ def depths(rack: Rack) -> list[Fraction]:
     return found
 
 
+def lost_wall(rack: Rack, spot: Spot, mount: Mount, tape: Tape) -> Finding:
+    """The brief names a wall that nobody knows here: a rack file carries its rack's place, and not the wall."""
+    asked = [f"{word} {value}" for word, value in (("by", mount.by), ("into", mount.into)) if value != "auto"]
+    fixed = f", and how it was to be fixed there ({', '.join(asked)})" if asked else ""
+    return Finding(
+        "wall.lost", "Rack",
+        f"It stood {tape.write(spot.x)} from the left corner of a wall that is not in this data file. That place{fixed} waits "
+        "unused: survey the wall here, or choose one.",
+        "its wall", "not here", "a surveyed one", at=(float(rack.row.length) / 2, float(rack.rows[0].y)),
+        fixes=(Fix("On no wall for now", {"place": {"wall": None}, "mount": None}),),
+    )  # fmt: skip
+
+
 def place_findings(rack: Rack, own: Sequence[Area], site: Site, spot: Spot, tape: Tape) -> Iterator[Finding]:
     """Whether it is where it can be, be reached and be used."""
     here = [one.moved(spot.x) for one in own]

@@ -11,7 +11,7 @@ from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.materials import Blank, Take, Ware, screws
 from yardcliff.core.rack import Operation, Rack
 from yardcliff.core.site.asked import Mount, Spot
-from yardcliff.core.site.check import fixing_findings, place_findings, plates_findings
+from yardcliff.core.site.check import fixing_findings, lost_wall, place_findings, plates_findings
 from yardcliff.core.site.fixing import BATTEN, CLEAT, Fixed, Fixer
 from yardcliff.core.site.grounds import bodies, lines
 from yardcliff.core.site.loads import LASTING, SAFETY
@@ -65,12 +65,15 @@ def on_wall(rack: Rack, spot: Spot, mount: Mount, site: Site | None, tape: Tape)
     """A rack where its brief puts it."""
     by_plates = mount.by == "plates"
     if site is None:
+        lost = (lost_wall(rack, spot, mount, tape),) if spot.wall else ()
         if not by_plates:
-            return OnWall(None, spot)
+            return OnWall(None, spot, findings=lost)
         hidden = list(_under_plates(rack))
         hole = _hole(sum(map(len, hidden)), "Board", SCREW, UNDER_PLATES.format(_behind(rack, hidden)), ())
         figures = tuple(_hidden_figures(rack, hidden))
-        return OnWall(None, spot, (), (), figures, tuple(plates_findings(rack)), (hole,) if hidden else (), (HIDDEN,))
+        return OnWall(
+            None, spot, (), (), figures, (*lost, *plates_findings(rack)), (hole,) if hidden else (), (HIDDEN,)
+        )
     own = areas(rack)
     fixed = Fixer(rack, site, spot.x, tape).fixed(mount)
     findings = (

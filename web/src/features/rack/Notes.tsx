@@ -12,6 +12,7 @@ const EDGE = { stop: "border-l-stop", care: "border-l-care", note: "border-l-not
 /** Findings beside the drawing, each with a leader to its place, its figures, and the fixes as buttons. */
 export const Notes = memo(function Notes({ view }: { view: View }) {
   const findings = useShown((shown) => shown.design.findings);
+  const walled = useShown((shown) => shown.design.on_wall !== null);
   const list = useRef<HTMLOListElement>(null);
   const [notes, setNotes] = useState<{ left: number; top: number; bottom: number }[]>([]);
   const words = findings.map((finding) => finding.code + finding.message).join();
@@ -54,7 +55,10 @@ export const Notes = memo(function Notes({ view }: { view: View }) {
           <Note key={finding.code + index} finding={finding} number={index + 1} />
         ))}
         {findings.length === 0 && (
-          <li className="hand self-end px-2 text-[0.87rem] text-soft">nothing left to settle</li>
+          <li className="hand self-end px-2 text-right text-[0.87rem] text-soft">
+            no problems in the layout
+            <span className="block">{walled ? "or on its wall" : "wall and mounting not chosen yet"}</span>
+          </li>
         )}
       </ol>
     </>

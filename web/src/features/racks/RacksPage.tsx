@@ -125,7 +125,11 @@ export function RacksPage() {
                     board <Measure text={rack.size} />
                   </p>
                   <p className={`text-[0.9rem] ${rack.to_settle ? "font-semibold text-care" : "text-soft"}`}>
-                    {rack.to_settle ? `▲ ${rack.to_settle} to settle` : "settled"}
+                    {rack.to_settle
+                      ? `▲ ${rack.to_settle} to settle`
+                      : rack.walled
+                        ? "no problems"
+                        : "no problems in the layout; no wall yet"}
                   </p>
                 </div>
                 <Button
