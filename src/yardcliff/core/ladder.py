@@ -25,7 +25,7 @@ class Rung:
 
 def verdict(row: Row) -> Verdict:
     """How a row does against the pitch it needs."""
-    if row.trouble == "no-room" or min(row.left, row.right) < 0:
+    if row.crammed or min(row.left, row.right) < 0:
         return "no room"
     apart = row.fixture.across + row.brief.fixture_gap
     if row.holders == 1 or (row.air >= row.brief.air and row.tightest >= apart):

@@ -25,7 +25,8 @@ _Path = tuple[str, "_Path | None"]
 _Way = tuple[int, int, _Path | None]
 """The largest distance so far, the sum, and the kinds that led there, last first."""
 STATES = 60_000
-ROUNDS = 40
+WORK = 150_000
+"""Orders that are tried times the things in each: about a second."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -166,20 +167,22 @@ def _costs(row: Row, count: int) -> tuple[Callable[[int, str, str], int], Callab
 def _improved(
     kinds: tuple[str, ...], held: Mapping[int, str], measure: Callable[[tuple[str, ...]], Fraction]
 ) -> tuple[str, ...]:
-    """Swaps of two places, and the large ones put beside the small ones, while that helps."""
+    """Swaps of two places while that helps, and while there is `WORK` left."""
     free = [place for place in range(len(kinds)) if place not in held]
-    best, order = measure(kinds), list(kinds)
-    for _ in range(ROUNDS):
+    best, order, left = measure(kinds), list(kinds), WORK // max(len(kinds), 1)
+    better = True
+    while better:
         better = False
         for i, j in combinations(free, 2):
             if order[i] == order[j] or j - i > 40:
                 continue
+            if not left:
+                return tuple(order)
+            left -= 1
             order[i], order[j] = order[j], order[i]
             found = measure(tuple(order))
             if found < best:
                 best, better = found, True
             else:
                 order[i], order[j] = order[j], order[i]
-        if not better:
-            break
     return tuple(order)

@@ -22,7 +22,7 @@ from yardcliff.core.row_brief import Ends, Pin, RowBrief
 from yardcliff.core.spread import Even, EvenAir, Spread, spread_of
 from yardcliff.core.things import Reach, Run, Thing, Things
 
-Trouble = Literal["", "no-room", "capped"]
+Trouble = Literal["", "no-room", "too-long", "capped"]
 ZERO, ONE, HALF = Fraction(0), Fraction(1), Fraction(1, 2)
 
 
@@ -125,9 +125,14 @@ class Row:
         return self.spread.holders
 
     @property
+    def crammed(self) -> bool:
+        """Whether the holders only share the board out: there is no room for them, or no board so long."""
+        return self.trouble in ("no-room", "too-long")
+
+    @property
     def airy(self) -> bool:
         """Whether it is the air that is even, and not the pitch."""
-        return isinstance(self.spread, EvenAir) and self.trouble != "no-room"
+        return isinstance(self.spread, EvenAir) and not self.crammed
 
     @property
     def need(self) -> Fraction:
@@ -137,7 +142,7 @@ class Row:
     def _planned(self) -> tuple[Fraction, ...]:
         """The axes by the spacing and end rules and the pins, before any keep-out."""
         count = self.holders
-        offsets = self.spread.offsets(self.t) if self.trouble != "no-room" else [i * self.t for i in range(count)]
+        offsets = self.spread.offsets(self.t) if not self.crammed else [i * self.t for i in range(count)]
         if not self.pins:
             left = self.left
             return tuple([left + offset for offset in offsets])

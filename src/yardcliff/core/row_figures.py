@@ -133,6 +133,8 @@ def _need(row: Row) -> Figure:
 def _length(row: Row) -> Figure:
     if row.brief.follows != "length":
         return _given("row.length", "Board length", row.length, "You hold the board's length.")
+    if row.trouble == "too-long":
+        return _given("row.length", "Board length", row.length, "No board is longer; the row is only drawn on it.")
     formula = "a + u + b" if row.airy else _whole_board(row)[0]
     return Figure(
         "row.length",
@@ -160,7 +162,7 @@ def _count(row: Row) -> Figure:
 def _pitch(row: Row) -> Figure:
     follows, spacing = row.brief.follows, row.brief.spacing
     reason = SPACING_REASONS[spacing][1]
-    if row.trouble == "no-room":
+    if row.crammed:
         return Figure(
             "row.pitch",
             "Pitch",
@@ -207,7 +209,7 @@ def _ends(row: Row) -> tuple[Figure, Figure]:
     left, right = _AIR_FORMULAS[row.brief.ends.rule] if row.airy else _END_FORMULAS[row.brief.ends.rule]
     if row.brief.ends.rule == "inside" and not row.airy:
         left, right = (f"{end} − p / 2" if half else end for end, half in zip("lr", _bridged(row), strict=True))
-    if row.trouble == "no-room":
+    if row.crammed:
         left = right = "p / 2"
         why = "The ends leave no room, so the row is only drawn spread out."
     elif row.brief.follows == "ends":

@@ -30,7 +30,7 @@ def check(row: Row, tape: Tape, words: Words, end_distance: Fraction = NONE, end
     if row.trouble == "no-room":
         yield _no_room(row, tape, noun)
         return
-    if row.length > LONGEST:
+    if row.trouble == "too-long":
         yield _too_long(row, tape, noun)
         return
     if row.brief.follows == "nothing" and row.spare:
@@ -97,12 +97,13 @@ def _no_room(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
 
 
 def _too_long(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
+    needed = length_for(row, row.count)
     return Finding(
         "row.too-long",
         "Board",
-        f"{noun(row.count)} need a board of {tape.write(row.length)}; none is longer than {tape.write(LONGEST)}.",
+        f"{noun(row.count)} need a board of {tape.write(needed)}; none is longer than {tape.write(LONGEST)}.",
         "length",
-        row.length,
+        needed,
         LONGEST,
         at=(float(row.length), 0),
         fixes=(Fix("As many as 6 m take", row_patch(length="6 m", follows="count")),),

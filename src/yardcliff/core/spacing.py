@@ -4,6 +4,7 @@ from collections.abc import Callable
 from math import floor
 
 from yardcliff.core.exact import Fraction
+from yardcliff.core.length import LONGEST
 from yardcliff.core.model import MAX_COUNT
 from yardcliff.core.row import ONE, ZERO, Layout, Row, Trouble, lay_out
 from yardcliff.core.row_brief import RowBrief
@@ -25,6 +26,8 @@ def solve(brief: RowBrief, things: Things, fixture: Reach) -> Row:
 
     if brief.follows == "length":
         length = max(layout.length(t), fixture.across, ONE)
+        if length > LONGEST:
+            length, trouble = LONGEST, "too-long"
     elif brief.follows == "count" and brief.spacing == "set" and (spread.holders > 1 or terms.share):
         spare = length - layout.length(t)
     elif brief.follows in ("count", "pitch"):
@@ -34,7 +37,7 @@ def solve(brief: RowBrief, things: Things, fixture: Reach) -> Row:
     right = terms.b0 + terms.b1 * t + spare / 2
     if brief.follows == "ends":
         left = right = (length - spread.span(t)) / 2
-    elif trouble == "no-room":
+    elif trouble in ("no-room", "too-long"):  # crammed in, so that it can be drawn
         t = length / spread.holders
         left = right = t / 2
     elif brief.follows == "nothing":

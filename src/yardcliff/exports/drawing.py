@@ -1,17 +1,20 @@
 """A scene laid out on paper: scaled, inked, its dimensions placed. SVG and PDF draw the result."""
 
 from collections.abc import Callable, Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
-from yardcliff.core.geometry import Path, line
-from yardcliff.core.scene import SURROUNDINGS, Box, Dimension, Role, Scene
+from yardcliff.core.geometry import Path, line, points, rectangle
+from yardcliff.core.scene import SURROUNDINGS, Box, Dimension, Role, Scene, Stroke, Symbol
 
 TEXT = 2.8
 """Height of dimension text, mm on paper."""
 FIRST, STEP, ROW, EDGE = 5.0, 9.0, 3.6, 6.0
 """From the feature to the first dimension line, from one line to the next, and to a second
 row of text, and around a side that has none: mm on paper."""
+
+SPECK, MANY = 1.5, 100
+"""What is narrower, mm on paper, is drawn as a box where there are so many."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -99,8 +102,9 @@ def lay_out(scene: Scene, width: float, height: float, *, walled: bool = False) 
         if s.role not in SURROUNDINGS or walled or s.role == "wall-line"
     ]
     for symbol in (one for one in scene.symbols if one.of != "wall"):
+        strokes = _seen(symbol, scale)
         for x, y in symbol.places:
-            drawn += (InkedPath(place(s.path, x, y), INKS[s.role]) for s in symbol.strokes)
+            drawn += (InkedPath(place(s.path, x, y), INKS[s.role]) for s in strokes)
     paper = [
         Dimension(
             d.axis,
@@ -122,6 +126,15 @@ def lay_out(scene: Scene, width: float, height: float, *, walled: bool = False) 
     ]
     drawn += dimensions(paper, lambda text: len(text) * TEXT * 0.5)
     return drawn, scale
+
+
+def _seen(symbol: Symbol, scale: float) -> tuple[Stroke, ...]:
+    """What of a symbol is seen at such a scale: of a speck, the box of its outline."""
+    xs, ys = zip(*(point for stroke in symbol.strokes for point in points(stroke.path)), strict=True)
+    if (max(xs) - min(xs)) * scale >= SPECK or len(symbol.places) < MANY:
+        return symbol.strokes
+    box = rectangle(min(xs), min(ys), max(xs) - min(xs), max(ys) - min(ys))
+    return (replace(symbol.strokes[0], path=box),)
 
 
 def _room(scene: Scene, axis: str, side: int) -> float:

@@ -4,8 +4,10 @@ Sheets meet at alignment crosses: the cross at the right of one lies on the cros
 the next. Marks stand at their exact places, not at the tape's.
 """
 
-from collections.abc import Iterable, Iterator
+from bisect import bisect_left, bisect_right
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
+from typing import TypeVar
 
 from yardcliff.core.design import Design
 from yardcliff.core.geometry import circle, line, moved, points, rectangle
@@ -16,6 +18,7 @@ from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper
 from yardcliff.exports.tiling import DASHED, HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
 
+T = TypeVar("T")
 BAND = 140.0
 """Widest strip of board that is drawn; of a wider board the strip about the holders' line."""
 
@@ -86,7 +89,16 @@ def _bands(name: str, design: Design, paper_height: float) -> Iterator[_Band]:
         low = max(0.0, min(axis - BAND / 2, wide - BAND))
         high = min(wide, low + BAND)
         base = (paper_height + 14) / 2 - (high + low) / 2
-        return _Band(title, part, axis, design.marks_by_row[row], tuple(holes), base, low, high)
+        return _Band(
+            title,
+            part,
+            axis,
+            tuple(sorted(design.marks_by_row[row], key=lambda mark: float(mark.exact))),
+            tuple(sorted(holes, key=lambda hole: hole.along)),
+            base,
+            low,
+            high,
+        )
 
     for group in rack.alike:
         row = rack.rows[group[0]]
@@ -110,32 +122,29 @@ def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
         if sheet.start <= end <= sheet.end:
             page.path(line((sheet.x(end), bottom), (sheet.x(end), top)), HEAVY)
     page.path(line((left, axis), (right, axis)), DASHED)
-    for mark in band.places:
-        if not sheet.start <= mark.exact <= sheet.end:
-            continue
+    for mark in _between(band.places, sheet, lambda mark: mark.exact):
         x = sheet.x(float(mark.exact))
         page.path(line((x, axis - 4), (x, top)), THIN)
         page.text(x, bottom - 4.5, str(mark.place + 1), 3.6, font=BOLD, anchor="middle")
         page.text(x, bottom - 8.5, design.tape.write(mark.exact), 3, anchor="middle")
-    for hole in band.holes:
-        if sheet.start <= hole.along <= sheet.end:
-            x, y, r = sheet.x(float(hole.along)), base + float(hole.across), float(hole.bit) / 2
-            if hole.purpose in ACROSS:  # its mouth, across the whole edge
-                half = float(design.rack.glyph.height) / 2
-                for side in (x - half, x + half):
-                    page.path(line((side, bottom), (side, top)), HEAVY)
-                continue
-            if hole.purpose in UPRIGHT:
-                half = float(design.rack.glyph.height) / 2
-                foot, head = max(y - half, bottom), min(y + half, top)  # what is in it may stand above the board
-                page.path(rectangle(x - r, foot, 2 * r, head - foot), THIN)
-                continue
-            page.path(circle(x, y, r), THIN)
-            page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)
-            page.path(line((x, y - r - 2), (x, y + r + 2)), THIN)
-            if hole.open:
-                for side in (x - r, x + r):
-                    page.path(line((side, bottom), (side, y)), THIN)
+    for hole in _between(band.holes, sheet, lambda hole: hole.along):
+        x, y, r = sheet.x(float(hole.along)), base + float(hole.across), float(hole.bit) / 2
+        if hole.purpose in ACROSS:  # its mouth, across the whole edge
+            half = float(design.rack.glyph.height) / 2
+            for side in (x - half, x + half):
+                page.path(line((side, bottom), (side, top)), HEAVY)
+            continue
+        if hole.purpose in UPRIGHT:
+            half = float(design.rack.glyph.height) / 2
+            foot, head = max(y - half, bottom), min(y + half, top)  # what is in it may stand above the board
+            page.path(rectangle(x - r, foot, 2 * r, head - foot), THIN)
+            continue
+        page.path(circle(x, y, r), THIN)
+        page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)
+        page.path(line((x, y - r - 2), (x, y + r + 2)), THIN)
+        if hole.open:
+            for side in (x - r, x + r):
+                page.path(line((side, bottom), (side, y)), THIN)
     crosses(page, sheet, count, (top + 12, bottom - 18))
     if sheet.number == 1:
         x = sheet.x(0)
@@ -150,6 +159,12 @@ def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
     if right - left > 60:  # on a last, short piece it would stand on the cross
         edge = "LEFT EDGE" if part.up else "TOP" if part.marked == "front" else "WALL EDGE"
         page.text((left + right) / 2, top + 8.5, edge, 4.4, font=BOLD, anchor="middle")
+
+
+def _between(found: Sequence[T], sheet: Sheet, along: Callable[[T], float]) -> Sequence[T]:
+    """Those that are on a sheet, of what stands in order along the board."""
+    start = bisect_left(found, sheet.start, key=along)
+    return found[start : bisect_right(found, sheet.end, lo=start, key=along)]
 
 
 def _words(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) -> None:

@@ -77,8 +77,11 @@ def _fill(problem: Problem, order: Sequence[int]) -> tuple[Cut, ...] | None:
     many = {b: problem.bars[b].supply for b in order}
     opened: list[_Open] = []
     for want in wants:
+        at = 0  # a bar that did not take a part takes none like it later: bars only fill up
         for _ in range(problem.wants[want].many):
-            if any(one.put(problem, want) for one in opened):
+            while at < len(opened) and not opened[at].put(problem, want):
+                at += 1
+            if at < len(opened):
                 continue
             for b in order:
                 supply = many[b]

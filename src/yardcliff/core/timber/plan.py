@@ -138,7 +138,7 @@ def _group(wanted: list[Piece], supply: Supply, cutting: Cutting, taken: _Taken,
         shape: [source for source in bars.values() if gives(source, piece, cutting)] for shape, piece in alike.items()
     }
     at_all = [piece for piece in rest if givers[_shape(piece)]]
-    missing = [piece for piece in rest if piece not in at_all]
+    missing = [piece for piece in rest if not givers[_shape(piece)]]
     cost: int | None = sum(one.source.price or 0 for one in sawn)
     least, proved, short, apart = cost, True, False, False
     while at_all:

@@ -15,6 +15,8 @@ from yardcliff.core.timber.stock import ROUND, Section, Supply, sold
 from yardcliff.data import table
 
 ZERO = Fraction(0)
+MOST_TRIED = 200
+"""With more pieces than this no other saw or length is tried: each try is a plan of its own."""
 MUCH = Fraction(40)
 """Nobody makes a part shorter by more to get one more from a stick, mm."""
 Planned = Callable[[Brief], CutPlan]
@@ -69,6 +71,12 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
             )
     if not same:
         return f"Nothing of {blank.stuff} is on hand or on offer.", "none", []
+    if blank.thread:
+        threads = sorted({one.threaded or "" for one, _ in same} - {"", blank.thread})
+        if len(threads) == len({one.threaded for one, _ in same}):
+            return f"No rod of {blank.thread} is to be had.", ", ".join(threads), [
+                Fix(f"Take {thread}", {"rod": {"size": thread}}) for thread in threads
+            ]  # fmt: skip
     if blank.form in ROUND:
         near = min((one.wide for one, _ in same), key=lambda wide: abs(wide - blank.wide))
         if abs(near - blank.wide) > Fraction(1, 10):
@@ -184,6 +192,8 @@ def _kept(brief: Brief, group: Group) -> Iterator[Finding]:
 
 def _one_less(brief: Brief, plan: CutPlan, planned: Planned, tape: Tape) -> Iterator[Finding]:
     """Where the saw's cuts or the squared ends cost a part: sticks that would take one more without them."""
+    if sum(len(sawn.laid) for sawn in plan.sawn) > MOST_TRIED:
+        return
     for group in plan.groups:
         for sawn in group.sawn:
             piece = _repeated(sawn)
