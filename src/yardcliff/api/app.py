@@ -25,6 +25,8 @@ from yardcliff.api import (
     walls,
 )
 from yardcliff.api.door import Phone
+from yardcliff.api.once import Once
+from yardcliff.api.reading import Reading
 from yardcliff.api.security import LOCAL_NAMES, Guard
 from yardcliff.instruments import Instruments
 from yardcliff.store.database import Database
@@ -66,7 +68,11 @@ def create_app(
         docs_url=None,
         redoc_url=None,
         openapi_url="/api/openapi.json",
-        responses={422: {"model": errors.Problem, "description": "A value cannot be read"}},
+        responses={
+            422: {"model": errors.Problem, "description": "A value cannot be read"},
+            "4XX": {"model": errors.Problem, "description": "It cannot be done: it is not there, or not as it was"},
+            "5XX": {"model": errors.Problem, "description": "The data file or a supplier cannot be used"},
+        },
     )
     app.state.database = database
     app.state.yard = yard
@@ -93,6 +99,8 @@ def create_app(
     app.include_router(timber.router)
     app.include_router(batch.router)
     site.install(app)
+    app.add_middleware(Reading)
+    app.add_middleware(Once)
     app.add_middleware(Guard, hosts=hosts)
     app.state.phone = Phone(app)
     return app

@@ -10,8 +10,9 @@ from fastapi import APIRouter, Response, WebSocket, WebSocketDisconnect
 from pydantic import BaseModel, Field, ValidationError
 
 from yardcliff.api.deps import OnSite, Sites, Speaks, Store, Supplies, Timbers
-from yardcliff.api.errors import Problem, explained
+from yardcliff.api.errors import Problem, explained, several
 from yardcliff.api.racks import Paper
+from yardcliff.api.reading import unreadable
 from yardcliff.api.scene_wire import Wire
 from yardcliff.api.timber import FileKind, timber_file
 from yardcliff.api.timber_views import view_timber
@@ -134,6 +135,8 @@ def _worked(
     text: str, racks: Racks, sites: Sites, timbers: Supplies, tongue: Tongue, told: Callable[[int, int], bool]
 ) -> BatchView:
     try:
+        if wrong := unreadable(text):
+            return BatchView(within="", timber=None, apart="", saves="", problem=several(wrong))
         return solved(Asked.model_validate_json(text), racks, sites, timbers, tongue, told)
     except (YardcliffError, ValidationError) as error:
         return BatchView(within="", timber=None, apart="", saves="", problem=explained(error))

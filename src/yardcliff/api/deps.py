@@ -7,6 +7,7 @@ from typing import Annotated, TypeVar
 from fastapi import Depends
 from starlette.requests import HTTPConnection
 
+from yardcliff.api.reading import YEARS
 from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import EXACT, BriefError, read_brief
 from yardcliff.core.design import Design, design
@@ -128,7 +129,11 @@ class Workshop:
 
     def ticked(self, rack_id: str) -> dict[str, datetime]:
         """When each item was ticked off, by the clock on the workshop's wall."""
-        return {item: datetime.fromisoformat(at).replace(tzinfo=None) for item, at in self.store.ticks(rack_id).items()}
+        return {
+            item: when
+            for item, at in self.store.ticks(rack_id).items()
+            if YEARS[0] <= (when := datetime.fromisoformat(at).replace(tzinfo=None)).year < YEARS[1]
+        }
 
 
 MOST_KEPT = 200

@@ -6,8 +6,10 @@ from functools import cached_property
 from typing import Annotated
 
 from fastapi import Depends, Query
+from pydantic_core import PydanticCustomError
 
 from yardcliff.api.deps import AtBench, OnSite, Store, Timbers
+from yardcliff.api.reading import sensible
 from yardcliff.core.amend import BriefError
 from yardcliff.core.design import Design
 from yardcliff.core.making.making import Made, making
@@ -23,7 +25,9 @@ When = Annotated[
 def planned_time(field: str, text: str) -> datetime:
     """A time as sent, to the minute. Raises `BriefError`."""
     try:
-        return datetime.fromisoformat(text).replace(tzinfo=None, second=0, microsecond=0)
+        return sensible(datetime.fromisoformat(text)).replace(tzinfo=None, second=0, microsecond=0)
+    except PydanticCustomError as error:
+        raise BriefError([(field, error.message())]) from None
     except ValueError:
         raise BriefError([(field, f"“{text[:40]}” is no time: send one like 2026-11-26T19:30.")]) from None
 

@@ -10,6 +10,7 @@ from starlette.exceptions import HTTPException
 
 from yardcliff.core.amend import BriefError
 from yardcliff.core.check_marks import MarksError
+from yardcliff.core.effort import GivenUp
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.length import LengthError
 from yardcliff.core.listing import ListingError
@@ -26,6 +27,9 @@ from yardcliff.store.errors import (
 )
 from yardcliff.store.versions import TooManyVersions, VersionNotFound
 from yardcliff.suppliers import SupplierError
+
+MOST = 20
+"""Fields that are named where more cannot be read."""
 
 
 class FieldError(BaseModel):
@@ -64,12 +68,20 @@ _MAP: list[tuple[type[YardcliffError], int, str, str]] = [
     (CsvFileError, 422, "unreadable-file", "The file cannot be read"),
     (RackFileError, 422, "unreadable-file", "The file cannot be opened"),
     (DataFileError, 507, "data-file", "The data file cannot be used"),
+    (GivenUp, 499, "given-up", "Given up"),
     (YardcliffError, 400, "refused", "That cannot be done"),
 ]
 
 
 def problem(status: int, name: str, title: str, detail: str, **more: Any) -> Problem:
     return Problem(type=f"/problems/{name}", title=title, status=status, detail=detail, **more)
+
+
+def several(errors: list[FieldError]) -> Problem:
+    """What of a request cannot be read: the first few, and how many more."""
+    said = [f"{e.field or 'request'}: {e.message}" for e in errors[:MOST]]
+    said += [f"and {len(errors) - MOST} more"] if len(errors) > MOST else []
+    return problem(422, "unreadable-request", "The request cannot be read", "; ".join(said), errors=errors[:MOST])
 
 
 def respond(problem: Problem) -> JSONResponse:
@@ -81,16 +93,16 @@ def respond(problem: Problem) -> JSONResponse:
 def explained(error: Exception) -> Problem:
     """Any error that a request can lead to, as the API gives it."""
     if isinstance(error, (RequestValidationError, ValidationError)):
-        errors = [
-            FieldError(field=".".join(str(p) for p in e["loc"] if p != "body"), message=e["msg"])
-            for e in error.errors()
-        ]
-        detail = "; ".join(f"{e.field or 'request'}: {e.message}" for e in errors)
-        return problem(422, "unreadable-request", "The request cannot be read", detail, errors=errors)
+        return several(
+            [
+                FieldError(field=".".join(str(p) for p in e["loc"] if p != "body"), message=e["msg"])
+                for e in error.errors()
+            ]
+        )
     status, name, title = next(row[1:] for row in _MAP if isinstance(error, row[0]))
     more: dict[str, Any] = {}
     if isinstance(error, (BriefError, ListingError)):
-        more["errors"] = [FieldError(field=field, message=text) for field, text in error.problems]
+        more["errors"] = [FieldError(field=field, message=text) for field, text in error.problems[:MOST]]
     if isinstance(error, StaleSheet):
         more["version"] = error.version
     return problem(status, name, title, str(error), **more)

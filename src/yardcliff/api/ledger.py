@@ -95,7 +95,7 @@ class Ledger(Desk):
             self.log.strike(self.rack_id, "measured", body.what)
         else:
             kept = self._kept(body)
-            self.log.write(self.rack_id, body.day.isoformat(), body.kind, body.what, kept, body.clears)
+            self.log.write(self.rack_id, body.day.isoformat(), body.kind, body.what, kept, body.clears, body.id)
         vars(self).pop("entries", None)
         vars(self).pop("readings", None)
 

@@ -1,10 +1,10 @@
 """What the API says of the log."""
 
-from datetime import date
 from typing import Literal
 
 from pydantic import BaseModel, Field
 
+from yardcliff.api.reading import Day
 from yardcliff.api.scene_wire import Wire
 from yardcliff.core.findings import Patch
 
@@ -117,8 +117,9 @@ class EntryText(BaseModel):
     """Something to keep: `text` as typed (a length for what is measured, a while for time, words otherwise)."""
 
     kind: Kind
-    day: date
+    day: Day
     what: str = Field("", max_length=120)
     text: str = Field("", max_length=1000)
     found: list[Fit] = Field(default_factory=list, max_length=3)
     clears: list[str] = Field(default_factory=list, max_length=400)
+    id: str | None = Field(None, pattern="^[A-Za-z0-9-]{8,64}$", description="Sent twice under one, it is kept once.")

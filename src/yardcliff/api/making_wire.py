@@ -2,8 +2,9 @@
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, Field, NaiveDatetime
+from pydantic import BaseModel, Field
 
+from yardcliff.api.reading import Moment
 from yardcliff.api.scene_wire import Wire
 from yardcliff.api.timber_wire import CutStickView
 from yardcliff.api.wire import FindingView
@@ -153,7 +154,7 @@ class Said(BaseModel):
 
     id: str = Field(min_length=8, max_length=64)
     item: str = Field(min_length=1, max_length=600)
-    at: NaiveDatetime | None = None
+    at: Moment | None = None
 
 
 class SaidMany(BaseModel):

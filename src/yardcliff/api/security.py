@@ -1,7 +1,7 @@
 """A local server must not be drivable by a page of someone else's.
 
 Host names other than this machine's are refused (a page that rebinds its own name to 127.0.0.1
-comes with that name), and so is any request that another origin sent. Bodies are bounded.
+comes with that name), and so is any request that another origin sent, but for a link that leads here. Bodies are bounded.
 """
 
 from urllib.parse import urlsplit
@@ -41,7 +41,7 @@ class Guard:
             await self.app(scope, receive, send)
             return
         headers = {k.decode("latin-1"): v.decode("latin-1") for k, v in scope["headers"]}
-        refusal = self._refusal(headers)
+        refusal = self._refusal(headers, _goes_to_a_page(scope, headers))
         if scope["type"] == "websocket":
             # Closed before it is accepted, it is answered with 403. Messages are bounded by the server.
             await (send({"type": "websocket.close"}) if refusal else self.app(scope, receive, send))
@@ -76,16 +76,27 @@ class Guard:
             if not started:
                 await _too_large()(scope, receive, send)
 
-    def _refusal(self, headers: dict[str, str]) -> str | None:
+    def _refusal(self, headers: dict[str, str], goes: bool) -> str | None:
         host = headers.get("host", "")
         if _name(f"//{host}") not in self.hosts:
             return f"“{host}” is not a name of this server."
         origin = headers.get("origin")
         if origin is not None and urlsplit(origin).netloc != host:
             return f"Requests from “{origin}” are not taken."
-        if headers.get("sec-fetch-site", "none") not in ("same-origin", "none"):
+        if not goes and headers.get("sec-fetch-site", "none") not in ("same-origin", "none"):
             return "Requests from another site are not taken."
         return None
+
+
+def _goes_to_a_page(scope: Scope, headers: dict[str, str]) -> bool:
+    """Whether a link somewhere leads a window here: it changes nothing, and the page that it leaves sees nothing of this one."""
+    return (
+        scope["type"] == "http"
+        and scope["method"] == "GET"
+        and not scope["path"].startswith("/api/")
+        and headers.get("sec-fetch-mode") == "navigate"
+        and headers.get("sec-fetch-dest") == "document"
+    )
 
 
 class _TooLarge(Exception):

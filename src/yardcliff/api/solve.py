@@ -1,12 +1,15 @@
 """Working a brief out without storing it: once, or along a line that a drag keeps open."""
 
+import asyncio
+from collections.abc import Callable
 from typing import Annotated
 
 from fastapi import APIRouter, Response, WebSocket, WebSocketDisconnect
 from pydantic import BaseModel, Field, ValidationError
 
 from yardcliff.api.deps import OnSite, Own, OwnItems, Sites
-from yardcliff.api.errors import Problem, explained
+from yardcliff.api.errors import Problem, explained, several
+from yardcliff.api.reading import unreadable
 from yardcliff.api.scene_wire import Wire
 from yardcliff.api.views import signed, view_design
 from yardcliff.api.wire import BriefJson, DesignView, WayView
@@ -24,6 +27,10 @@ from yardcliff.core.most import most_on
 from yardcliff.core.order import Aim, reorder
 
 router = APIRouter(prefix="/api", tags=["solve"])
+
+
+MANY = 200
+"""Things in a row beyond which working it out takes more than some frames of a drag."""
 
 
 class Try(BaseModel):
@@ -48,9 +55,16 @@ def _tried(body: Try, sites: Sites) -> DesignView:
 @router.post("/solve", response_model=DesignView)
 async def solve(body: Try, sites: OnSite) -> Response:
     """Work out a brief with a change, without storing it."""
-    # No hop to a worker thread for a few milliseconds of arithmetic, and the answer is written here
-    # instead of being checked and written again by the framework.
-    return Response(_tried(body, sites).model_dump_json(), media_type="application/json")
+    # The answer is written here instead of being checked and written again by the framework.
+    return Response(await _worked(lambda: _tried(body, sites).model_dump_json(), body), media_type="application/json")
+
+
+async def _worked(work: Callable[[], str], body: Try) -> str:
+    """No hop to a worker thread for a few milliseconds of arithmetic: only where everybody else would have to wait."""
+    rows = [part.get("row") for part in (body.brief, body.patch)]
+    counts = [row.get("count") for row in rows if isinstance(row, dict)]
+    many = any(not isinstance(count, int) or count > MANY for count in counts if count is not None)
+    return await asyncio.to_thread(work) if many else work()
 
 
 @router.websocket("/solve")
@@ -64,10 +78,14 @@ async def solve_along(line: WebSocket, sites: OnSite) -> None:
         while True:
             text = await line.receive_text()
             try:
-                answer = Tried(design=_tried(Try.model_validate_json(text), sites))
+                if wrong := unreadable(text):
+                    answer = Tried(problem=several(wrong)).model_dump_json()
+                else:
+                    body = Try.model_validate_json(text)
+                    answer = await _worked(lambda: Tried(design=_tried(body, sites)).model_dump_json(), body)  # noqa: B023 (awaited)
             except (YardcliffError, ValidationError) as error:
-                answer = Tried(problem=explained(error))
-            await line.send_text(answer.model_dump_json())
+                answer = Tried(problem=explained(error)).model_dump_json()
+            await line.send_text(answer)
     except WebSocketDisconnect:
         return
 

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from yardcliff.core.effort import check
 from yardcliff.core.families import Brief, build
 from yardcliff.core.findings import Finding
 from yardcliff.core.length import Tape
@@ -53,6 +54,7 @@ class Design:
 
 def design(brief: Brief, site: Site | None = None) -> Design:
     """Build the brief's rack and read everything off it, on the wall that it hangs on."""
+    check()
     tape = Tape.named(brief.tape)
     rack = build(brief)
     known: dict[int, tuple[Mark, ...]] = {}

@@ -14,6 +14,7 @@ from itertools import combinations
 from math import prod
 from typing import Literal
 
+from yardcliff.core.effort import check
 from yardcliff.core.exact import Fraction
 from yardcliff.core.row import Row, lay_out
 from yardcliff.core.row_brief import RowBrief
@@ -103,6 +104,7 @@ def _path(row: Row, kinds: tuple[str, ...], held: Mapping[int, str], free: Count
     between, ends = _costs(row, len(kinds))
     layer: dict[tuple[int, str], list[_Way]] = {(0, ""): [(0, 0, None)]}
     for place in range(len(kinds)):
+        check()
         following: dict[tuple[int, str], list[_Way]] = {}
         for (used, last), ways in layer.items():
             for kind in (held[place],) if place in held else names:
@@ -179,6 +181,7 @@ def _improved(
             if not left:
                 return tuple(order)
             left -= 1
+            check()
             order[i], order[j] = order[j], order[i]
             found = measure(tuple(order))
             if found < best:

@@ -122,12 +122,12 @@ def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
         if sheet.start <= end <= sheet.end:
             page.path(line((sheet.x(end), bottom), (sheet.x(end), top)), HEAVY)
     page.path(line((left, axis), (right, axis)), DASHED)
-    for mark in _between(band.places, sheet, lambda mark: mark.exact):
+    for mark in _between(band.places, sheet, lambda mark: float(mark.exact)):
         x = sheet.x(float(mark.exact))
         page.path(line((x, axis - 4), (x, top)), THIN)
         page.text(x, bottom - 4.5, str(mark.place + 1), 3.6, font=BOLD, anchor="middle")
         page.text(x, bottom - 8.5, design.tape.write(mark.exact), 3, anchor="middle")
-    for hole in _between(band.holes, sheet, lambda hole: hole.along):
+    for hole in _between(band.holes, sheet, lambda hole: float(hole.along)):
         x, y, r = sheet.x(float(hole.along)), base + float(hole.across), float(hole.bit) / 2
         if hole.purpose in ACROSS:  # its mouth, across the whole edge
             half = float(design.rack.glyph.height) / 2

@@ -1973,6 +1973,11 @@ export interface components {
             found?: ("goes on" | "comes off" | "bumps")[];
             /** Clears */
             clears?: string[];
+            /**
+             * Id
+             * @description Sent twice under one, it is kept once.
+             */
+            id?: string | null;
         };
         /** EntryView */
         EntryView: {
@@ -3206,11 +3211,17 @@ export interface components {
         };
         /**
          * Spent
-         * @description What was spent in the end, as written; left out, as much as was planned.
+         * @description What was spent in the end, as written; left out, as much as was planned. `after` so many of this rack's plans were carried out
+         *     before: another one, sawn in the same moment elsewhere, is told and not booked twice.
          */
         Spent: {
             /** Spent */
             spent?: string | null;
+            /**
+             * After
+             * @default 0
+             */
+            after: number;
         };
         /**
          * StandingView
@@ -3919,6 +3930,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_catalogue_api_catalogue_get: {
@@ -3948,6 +3977,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     export_items_api_items_items_csv_get: {
@@ -3970,6 +4017,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4013,6 +4078,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     keep_new_item_api_items_post: {
@@ -4039,6 +4122,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4081,6 +4182,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     forget_item_api_items__key__delete: {
@@ -4103,6 +4222,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4134,6 +4271,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4174,6 +4329,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     reorder_things_api_reorder_post: {
@@ -4200,6 +4373,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4240,6 +4431,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     check_api_check_post: {
@@ -4266,6 +4475,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4306,6 +4533,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_shop_api_shop_get: {
@@ -4328,6 +4573,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4368,6 +4631,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_making_api_racks__rack_id__making_get: {
@@ -4395,6 +4676,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4437,6 +4736,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     say_api_racks__rack_id__making_ticks_post: {
@@ -4463,6 +4780,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4503,6 +4838,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_log_api_racks__rack_id__log_get: {
@@ -4527,6 +4880,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4569,6 +4940,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     take_back_api_racks__rack_id__log__entry_id__delete: {
@@ -4594,6 +4983,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4637,6 +5044,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     export_record_api_racks__rack_id__log_files_record_pdf_get: {
@@ -4661,6 +5086,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4699,6 +5142,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_instruments_api_instruments_get: {
@@ -4721,6 +5182,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4760,6 +5239,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     allow_phone_api_phone_post: {
@@ -4785,6 +5282,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4821,6 +5336,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     list_racks_api_racks_get: {
@@ -4845,6 +5378,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4885,6 +5436,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     open_rackfile_api_racks_open_post: {
@@ -4911,6 +5480,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4949,6 +5536,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     bin_rack_api_racks__rack_id__delete: {
@@ -4971,6 +5576,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5013,6 +5636,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_version_api_racks__rack_id__version_get: {
@@ -5044,6 +5685,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_standing_api_racks__rack_id__standing_get: {
@@ -5068,6 +5727,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5110,6 +5787,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     undo_api_racks__rack_id__undo_post: {
@@ -5138,6 +5833,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5180,6 +5893,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     copy_rack_api_racks__rack_id__copy_post: {
@@ -5215,6 +5946,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     restore_rack_api_racks__rack_id__restore_post: {
@@ -5239,6 +5988,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5278,6 +6045,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     rack_schema_api_schema_rack_json_get: {
@@ -5309,6 +6094,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     list_versions_api_racks__rack_id__versions_get: {
@@ -5333,6 +6136,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5375,6 +6196,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     compare_versions_api_racks__rack_id__versions_compare_get: {
@@ -5401,6 +6240,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5444,6 +6301,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     forget_version_api_racks__rack_id__versions__version_id__delete: {
@@ -5474,6 +6349,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     restore_version_api_racks__rack_id__versions__version_id__restore_post: {
@@ -5497,6 +6390,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5537,6 +6448,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     jig_api_racks__rack_id__aids_jig_get: {
@@ -5570,6 +6499,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     jig_pdf_api_racks__rack_id__aids_jig_pdf_get: {
@@ -5595,6 +6542,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5636,6 +6601,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     lengths_csv_api_racks__rack_id__aids_family_csv_get: {
@@ -5668,6 +6651,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     list_walls_api_walls_get: {
@@ -5692,6 +6693,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5732,6 +6751,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     walls_for_api_walls_for__rack_id__get: {
@@ -5756,6 +6793,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5794,6 +6849,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     bin_wall_api_walls__wall_id__delete: {
@@ -5816,6 +6889,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5858,6 +6949,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     rename_wall_api_walls__wall_id__name_put: {
@@ -5886,6 +6995,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5928,6 +7055,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     redo_wall_api_walls__wall_id__redo_post: {
@@ -5956,6 +7101,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5994,6 +7157,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_stock_api_timber_get: {
@@ -6016,6 +7197,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6049,6 +7248,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6091,6 +7308,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     take_stick_api_timber_sticks__stick_id__delete: {
@@ -6122,6 +7357,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     put_back_api_timber_sticks__stick_id__restore_post: {
@@ -6146,6 +7399,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6186,6 +7457,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     note_price_api_timber_prices_put: {
@@ -6212,6 +7501,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6250,6 +7557,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     ask_yard_api_timber_yard_post: {
@@ -6272,6 +7597,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6306,6 +7649,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     export_prices_api_timber_prices_csv_get: {
@@ -6326,6 +7687,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6368,6 +7747,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     import_prices_api_timber_prices_import_post: {
@@ -6403,6 +7800,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_timber_api_racks__rack_id__timber_get: {
@@ -6427,6 +7842,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6469,6 +7902,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_costs_api_racks__rack_id__timber_ladder_get: {
@@ -6493,6 +7944,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6535,6 +8004,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     take_back_api_racks__rack_id__timber_done__sawing_id__delete: {
@@ -6560,6 +8047,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6599,6 +8104,24 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     export_batch_api_timber_batch_files__kind__get: {
@@ -6624,6 +8147,24 @@ export interface operations {
             };
             /** @description A value cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field
 
 from yardcliff.core.cutting.problem import Cut, Lane, Problem, better_bars
+from yardcliff.core.effort import check
 
 MOST = 16
 """Kinds of bar that are tried before all others."""
@@ -77,6 +78,7 @@ def _fill(problem: Problem, order: Sequence[int]) -> tuple[Cut, ...] | None:
     many = {b: problem.bars[b].supply for b in order}
     opened: list[_Open] = []
     for want in wants:
+        check()
         at = 0  # a bar that did not take a part takes none like it later: bars only fill up
         for _ in range(problem.wants[want].many):
             while at < len(opened) and not opened[at].put(problem, want):

@@ -11,6 +11,7 @@ from yardcliff.core.cutting.first_fit import first_fit
 from yardcliff.core.cutting.master import Master, Range
 from yardcliff.core.cutting.problem import Cut, Plan, Problem
 from yardcliff.core.cutting.tidy import tidy
+from yardcliff.core.effort import check
 
 MOST_NODES, EVERY = 120, 6
 """Nodes in all, and how often whole patterns are tried at a node with broken counts."""
@@ -72,6 +73,7 @@ def _branch(
             heappush(nodes, (low, born, child))
 
     while nodes and closed < MOST_NODES:
+        check()
         low, _, within = heappop(nodes)
         # Once the cost is proved, only a few more nodes are spent on fewer bars.
         since += min(low, given_up) // problem.weight >= total // problem.weight

@@ -10,6 +10,8 @@ from yardcliff.core.model import Frozen
 
 WaitKind = Literal["glue", "clamps", "conditioner", "coat", "cure", "filler"]
 MOST_WAIT = 30 * 24 * 60
+LONGEST = 40
+"""Of a while as it is written, in characters."""
 UNITS = {"min": 1, "m": 1, "h": 60, "d": 24 * 60, "day": 24 * 60, "days": 24 * 60}
 _PART = re.compile(r"(\d+(?:[.,]\d+)?)\s*([a-z]+)?")
 
@@ -18,7 +20,12 @@ def _minutes(value: Any) -> int:
     """Reads a while as written, `90 min`, `8 h`, `1 h 30`, `1 day`; a bare number is minutes."""
     text = str(value).strip().lower()
     parts = _PART.findall(text)
-    known = parts and _PART.sub("", text).strip() == "" and all(unit in UNITS or not unit for _, unit in parts)
+    known = (
+        len(text) <= LONGEST
+        and parts
+        and _PART.sub("", text).strip() == ""
+        and all(unit in UNITS or not unit for _, unit in parts)
+    )
     if isinstance(value, bool) or not known:
         raise PydanticCustomError(
             "wait", "“{text}” is no time: write one like 45 min or 8 h.", {"text": str(value)[:40]}

@@ -7,6 +7,7 @@ from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
+from yardcliff.core.effort import check
 from yardcliff.core.making.sequence import Edge
 from yardcliff.core.making.shop import Hours, Shop, minute
 from yardcliff.core.making.task import Task
@@ -70,6 +71,7 @@ def schedule(
 
     Parallel schedule generation (Kolisch 1996) with the hands, clamps and places to dry as resources.
     """
+    check()
     done = done or {}
     if not shop.hours:
         return Schedule((), (), over=True)

@@ -1,0 +1,155 @@
+"""The one strict reader at the door: what no text, number, date or list may be, whatever the route, and who still waits."""
+
+import asyncio
+import json
+import re
+from collections.abc import Iterator
+from datetime import date
+from threading import Event
+from typing import Annotated, Any, TypeVar
+
+from pydantic import AfterValidator, NaiveDatetime
+from pydantic_core import PydanticCustomError
+from starlette.datastructures import Headers
+from starlette.types import ASGIApp, Message, Receive, Scope, Send
+
+from yardcliff.api.errors import FieldError, respond, several
+from yardcliff.core.effort import WAITED_FOR
+
+T = TypeVar("T", bound=date)
+MOST_ENTRIES, MOST_VALUES, MOST_DEPTH = 5_000, 100_000, 32
+"""In one list or object, in all of a request, and one inside the other."""
+GREATEST = 10**15
+"""Beyond it a number is no count, length or amount of a rack."""
+LARGE = 64_000
+"""Bytes that are read beside the loop that everybody waits on."""
+YEARS = 2000, 2200
+NO_TEXT = re.compile("[\ud800-\udfff\x00-\x08\x0b\x0c\x0e-\x1f\x7f]")
+"""Halves of letters, and what steers a terminal."""
+ASKS = re.compile(r"/api/(solve|start|reorder|most|check|racks/[^/]+/timber/try)")
+"""What is posted and writes nothing: it ends when nobody waits for it. A write is finished."""
+
+
+def sensible(moment: T) -> T:
+    """A day that a rack could be made on."""
+    if not YEARS[0] <= moment.year < YEARS[1]:
+        raise PydanticCustomError(
+            "year", "The year {year} is none to build a rack in: {first} to {last}.",
+            {"year": moment.year, "first": YEARS[0], "last": YEARS[1] - 1},
+        )  # fmt: skip
+    return moment
+
+
+Moment = Annotated[NaiveDatetime, AfterValidator(sensible)]
+Day = Annotated[date, AfterValidator(sensible)]
+
+
+def unreadable(text: str | bytes) -> list[FieldError]:
+    """What no route may be given, the first few of it, by dotted path; empty too for what is no JSON: the route says so."""
+    try:
+        data = json.loads(text)
+    except RecursionError:
+        return [FieldError(field="", message=f"It is nested deeper than {MOST_DEPTH} levels.")]
+    except UnicodeDecodeError as error:
+        return [FieldError(field="", message=f"Byte {error.start} is no UTF-8: save it as UTF-8.")]
+    except ValueError:
+        return []
+    found: list[FieldError] = []
+    left = MOST_VALUES
+    todo: list[tuple[str, int, Any]] = [("", 0, data)]
+    while todo and len(found) < 20:
+        path, depth, value = todo.pop()
+        left -= 1
+        if isinstance(value, (dict, list)):
+            if len(value) > MOST_ENTRIES or left < len(value):
+                most = min(MOST_ENTRIES, MOST_VALUES)
+                return [FieldError(field=path, message=f"{len(value)} entries are too many: {most} are the most.")]
+            if depth == MOST_DEPTH:
+                return [FieldError(field=path, message=f"It is nested deeper than {MOST_DEPTH} levels.")]
+            found += [one for key in value for one in _no_text(path, key)] if isinstance(value, dict) else []
+            inside = value.items() if isinstance(value, dict) else enumerate(value)
+            todo += [(f"{path}.{key}" if path else str(key), depth + 1, one) for key, one in inside]
+        elif isinstance(value, str):
+            found += _no_text(path, value)
+        elif isinstance(value, (int, float)) and not abs(value) <= GREATEST:
+            found.append(FieldError(field=path, message=f"{str(value)[:40]} is no number for a rack."))
+    return found
+
+
+def _no_text(path: str, text: str) -> Iterator[FieldError]:
+    if letter := NO_TEXT.search(text):
+        code = f"U+{ord(letter[0]):04X}"
+        shown = NO_TEXT.sub("\ufffd", text[:40])
+        yield FieldError(
+            field=NO_TEXT.sub("\ufffd", path),
+            message=f"“{shown}” has a sign in it that is no letter ({code}): take it out.",
+        )
+
+
+class Reading:
+    """Reads each request whole before its route does; and tells long work when whoever asked has gone."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        self.app = app
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if scope["type"] != "http" or not scope["path"].startswith("/api/"):
+            await self.app(scope, receive, send)
+            return
+        body = await _body(receive)
+        if body is None:
+            return
+        wrong = await self._wrong(Headers(scope=scope), body)
+        if wrong:
+            await respond(several(wrong))(scope, receive, send)
+            return
+        await self._attended(scope, body, receive, send)
+
+    @staticmethod
+    async def _wrong(headers: Headers, body: bytes) -> list[FieldError]:
+        if not body:
+            return []
+        if headers.get("content-type", "").startswith("text/"):
+            try:
+                return list(_no_text("", body.decode()))
+            except UnicodeDecodeError as error:
+                return [FieldError(field="", message=f"Byte {error.start} is no UTF-8: save the file as UTF-8.")]
+        return await asyncio.to_thread(unreadable, body) if len(body) > LARGE else unreadable(body)
+
+    async def _attended(self, scope: Scope, body: bytes, receive: Receive, send: Send) -> None:
+        left, gone = Event(), asyncio.Event()
+        messages: list[Message] = [{"type": "http.request", "body": body, "more_body": False}]
+
+        async def watch() -> None:
+            while (await receive())["type"] != "http.disconnect":
+                pass
+            left.set()
+            gone.set()
+
+        async def replayed() -> Message:
+            if messages:
+                return messages.pop()
+            await gone.wait()
+            return {"type": "http.disconnect"}
+
+        asks = scope["method"] in ("GET", "HEAD") or ASKS.fullmatch(scope["path"])
+        token = WAITED_FOR.set(lambda: not left.is_set()) if asks else None
+        watcher = asyncio.create_task(watch())
+        try:
+            await self.app(scope, replayed, send)
+        finally:
+            watcher.cancel()
+            if token is not None:
+                WAITED_FOR.reset(token)
+
+
+async def _body(receive: Receive) -> bytes | None:
+    """All of it, or None where the sender left; its size is bounded by the guard."""
+    parts = []
+    while True:
+        message = await receive()
+        if message["type"] == "http.disconnect":
+            return None
+        parts.append(message.get("body", b""))
+        if not message.get("more_body"):
+            return b"".join(parts)
