@@ -1,6 +1,7 @@
 """The door for a phone: shut by default, a key, the bench and nothing else, and not for other people's pages."""
 
 from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
 from contextlib import suppress
 from time import monotonic, sleep
 
@@ -9,7 +10,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from tests.conftest import Json
-from yardcliff.api.door import MOST_WRONG, Phone
+from yardcliff.api.door import FREE, QUEUE, Phone
 
 TICK = {"said": [{"id": "phone-tick-1", "item": "measure", "at": "2026-11-26T19:00"}]}
 
@@ -44,7 +45,10 @@ def test_nobody_comes_in_unless_it_is_allowed_and_then_with_the_key(client: Test
     assert {len(row) for row in found["code"]} == {len(found["code"])}
     outside = f"http://{found['address']}"
     with httpx2.Client() as phone:
-        assert phone.get(f"{outside}/racks/{rack['id']}/bench").headers["location"] == "/phone"
+        assert (
+            phone.get(f"{outside}/racks/{rack['id']}/bench").headers["location"]
+            == f"/phone?to=/racks/{rack['id']}/bench"
+        )
         assert phone.get(f"{outside}/api/racks/{rack['id']}").status_code == 401
         assert phone.get(f"{outside}/phone?key=aaaa-bbbb-cccc").status_code == 403
         come = phone.get(found["link"])
@@ -85,8 +89,39 @@ def test_a_page_of_someone_elses_does_not_get_in(client: TestClient, rack: Json)
     assert "location" not in away.headers
 
 
-def test_who_guesses_finds_the_door_shut(client: TestClient, rack: Json) -> None:
+def test_who_guesses_waits_and_shuts_nobody_out(client: TestClient, rack: Json) -> None:
     found = allowed(client, rack)
-    for _ in range(MOST_WRONG):
-        assert httpx2.get(f"http://{found['address']}/phone?key=guess").status_code == 403
-    assert not client.get("/api/phone").json()["open"]
+    guess, link = f"http://{found['address']}/phone?key=guess", found["link"]
+    took = []
+    for _ in range(FREE + 3):
+        began = monotonic()
+        assert httpx2.get(guess).status_code == 403
+        took.append(monotonic() - began)
+    assert max(took[:FREE]) < 0.2 < 0.9 < took[-1], "each further one waits twice as long"
+    # A picture in somebody's page tries nothing, and costs nobody time.
+    assert httpx2.get(link, headers={"sec-fetch-dest": "image"}).status_code == 403
+    with ThreadPoolExecutor(QUEUE + 2) as several:
+        codes = list(several.map(lambda _: httpx2.get(guess, timeout=30).status_code, range(QUEUE + 2)))
+    assert codes.count(429) == 2
+    # The right one passes at once, and those that are wrong after it begin anew.
+    began = monotonic()
+    assert httpx2.get(link).status_code == 303
+    assert httpx2.get(guess).status_code == 403
+    assert monotonic() - began < 0.4
+    assert client.get("/api/phone").json()["key"] == found["key"]
+
+
+def test_opened_again_it_is_where_it_was_and_a_link_keeps_its_rack(client: TestClient, rack: Json) -> None:
+    first = allowed(client, rack)
+    client.delete("/api/phone")
+    again = allowed(client, rack)
+    assert again["address"] == first["address"]
+    assert again["key"] != first["key"]
+    bench = f"/racks/{rack['id']}/bench"
+    with httpx2.Client(follow_redirects=True) as phone:
+        asked = phone.get(f"http://{again['address']}{bench}", headers={"cookie": f"yardcliff-phone={first['key']}"})
+        assert f'value="{bench}"' in asked.text
+        assert (
+            phone.get(f"http://{again['address']}/phone", params={"key": again["key"], "to": bench}).url.path == bench
+        )
+    assert httpx2.get(f"http://{again['address']}{bench}", headers={"cookie": "a[]=;;="}).status_code == 303

@@ -1,10 +1,11 @@
 """Timber over HTTP: sticks, wares and prices kept and exchanged; a timber yard with the manners of a real remote; plans."""
 
+import asyncio
 import csv
 import io
 import json
 import threading
-from collections.abc import Iterator
+from collections.abc import AsyncIterator, Callable, Iterator
 from contextlib import contextmanager
 from datetime import date
 from typing import Any
@@ -12,6 +13,7 @@ from typing import Any
 import pytest
 import uvicorn
 from fastapi import FastAPI, Response
+from fastapi.responses import StreamingResponse
 from fastapi.testclient import TestClient
 from pypdf import PdfReader
 
@@ -19,7 +21,7 @@ from tests.conftest import Json, change
 from yardcliff.core.timber.stock import PriceList
 from yardcliff.demo import fill
 from yardcliff.standins.timber_yard import BUSY, create_yard, price_list
-from yardcliff.suppliers import HttpSupplier, SupplierError
+from yardcliff.suppliers import LARGEST, HttpSupplier, SupplierError
 
 BOARD = {"wide": "120", "thick": "21 mm", "long": "1.8 m", "species": "spruce"}
 
@@ -128,10 +130,34 @@ def test_the_yard_is_asked_again_where_it_is_busy_or_slow_and_old_prices_stay() 
             HttpSupplier(address).prices("no money")
     with pytest.raises(SupplierError, match="nobody answers at its address, asked 2 times"):
         HttpSupplier(address, tries=2, pause=0.01).prices("EUR")
-    other = FastAPI()
-    other.get("/prices")(lambda: Response("hello", media_type="text/plain"))
-    with serving(other) as address, pytest.raises(SupplierError, match="not with a price list"):
-        HttpSupplier(address).prices("EUR")
+
+
+async def _drip() -> AsyncIterator[bytes]:
+    while True:
+        yield b" "
+        await asyncio.sleep(0.05)
+
+
+@pytest.mark.parametrize(
+    ("answer", "why"),
+    [
+        (lambda: Response("hello"), "not with a price list"),
+        (lambda: Response('{"lunch": "soup"}'), "not with a price list"),
+        (lambda: Response("[1, 2]"), "not with a price list"),
+        (lambda: Response("[" * 200_000), "not with a price list"),
+        (lambda: Response('{"supplier": ' + "9" * 5000 + "}"), "not with a price list"),
+        (lambda: Response(" " * (LARGEST + 1)), "longer than 5 MB"),
+        (lambda: StreamingResponse(_drip()), "not there after 0.4 s"),
+        (lambda: Response(json.dumps(price_list(date(2026, 5, 4), "SEK"))), "in SEK, and EUR was asked for"),
+        (lambda: Response(status_code=302, headers={"location": "/elsewhere"}), "refuses"),
+    ],
+)
+def test_whatever_a_yard_answers_is_said_plainly_and_the_prices_stay(answer: Callable[[], Response], why: str) -> None:
+    yard = FastAPI()
+    yard.get("/prices")(answer)
+    with serving(yard) as address, pytest.raises(SupplierError, match=why) as caught:
+        HttpSupplier(address, deadline=0.4, pause=0.01).prices("EUR")
+    assert "The prices you have stay." in str(caught.value)
 
 
 def test_a_yard_that_is_away_leaves_the_prices_and_one_that_answers_renews_them(hut: TestClient) -> None:

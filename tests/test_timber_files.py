@@ -22,8 +22,9 @@ from yardcliff.core.timber.timber import Timber, priced
 from yardcliff.demo import SEEDS
 from yardcliff.exports.cutsheet import write_cutsheet
 from yardcliff.exports.pdf import PAPERS, Paper
+from yardcliff.exports.rows import escaped, write_rows
 from yardcliff.exports.timber_csv import money, write_plan, write_prices, write_shopping, write_sticks
-from yardcliff.imports.rows import CsvFileError
+from yardcliff.imports.rows import CsvFileError, read_csv
 from yardcliff.imports.timber_csv import read_prices, read_sticks
 
 MM, INCH = Tape.named("1 mm"), Tape.named("1/16 in")
@@ -174,6 +175,26 @@ def test_a_stick_that_cannot_be_read_is_left_out_with_its_line(row: str, why: st
     ((line, said),) = [(one.line, one.why) for one in found.refused]
     assert line == 3
     assert why in said
+
+
+@given(st.text(st.characters(exclude_categories=["Cs", "Cc"]) | st.sampled_from("=+-@\t\r\n'\",;"), max_size=30))
+def test_any_cell_is_read_back_and_none_is_a_formula(note: str) -> None:
+    # One column of words, between others: line breaks, quotation marks and what spreadsheets run survive.
+    text = write_rows(("name", "note"), [{"name": "a", "note": note}, {"name": "b", "note": "=1+1"}])
+    assert [row["note"] for _, row in read_csv(text, ("name",), ("note",))] == [note, "=1+1"]
+    cells = [cell for row in csv.reader(io.StringIO(text, newline="")) for cell in row]
+    assert not [cell for cell in cells if cell.startswith(tuple("=+-@\t\r")) and not cell.lstrip("+-")[:1].isdigit()]
+
+
+def test_numbers_stay_numbers_for_a_spreadsheet() -> None:
+    assert [escaped(cell) for cell in ("-0.0312", "-1/16 in", "-7 mm", "-7 mm+1", "@x")] == [
+        "-0.0312", "-1/16 in", "-7 mm", "'-7 mm+1", "'@x",
+    ]  # fmt: skip
+
+
+def test_a_cell_longer_than_any_is_said_with_its_line() -> None:
+    with pytest.raises(CsvFileError, match="Line 3 cannot be read"):
+        read_sticks(f"wide,thick,long,note\n120,21,2000,x\n120,21,2000,{'x' * 131_073}\n")
 
 
 def test_inches_are_read_where_bare_numbers_mean_them() -> None:

@@ -1,13 +1,12 @@
 """Timber as CSV: sticks on hand and prices as `imports.timber_csv` reads them back, a cut plan, a shopping list."""
 
-import csv
-import io
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable
 
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.timber.cost import Line
 from yardcliff.core.timber.layout import CutPlan, marks
 from yardcliff.core.timber.stock import PriceList, Stick
+from yardcliff.exports.rows import write_rows
 
 STICK_COLUMNS = ("form", "stuff", "species", "wide", "thick", "thread", "long", "flaws", "reclaimed", "note")
 PRICE_COLUMNS = (
@@ -15,17 +14,9 @@ PRICE_COLUMNS = (
 )  # fmt: skip
 
 
-def _written(columns: Iterable[str], rows: Iterable[Mapping[str, object]]) -> str:
-    out = io.StringIO()
-    writer = csv.DictWriter(out, tuple(columns), restval="")
-    writer.writeheader()
-    writer.writerows({key: "" if value is None else value for key, value in row.items()} for row in rows)
-    return out.getvalue()
-
-
 def write_sticks(sticks: Iterable[Stick]) -> str:
     """One row a stick; its flaws as `knot at 900 mm over 50 mm; stain at 0 mm over 80 mm on the back`."""
-    return _written(
+    return write_rows(
         STICK_COLUMNS,
         (
             {
@@ -56,7 +47,9 @@ def write_prices(lists: Iterable[PriceList]) -> str:
         for ware in one.wares:
             row = ware.model_dump(mode="json")
             rows.append({**row, **head, "form": row.pop("kind"), "price": money(ware.price)} | {"form": ware.kind})
-    return _written(PRICE_COLUMNS, ({key: value for key, value in row.items() if key in PRICE_COLUMNS} for row in rows))
+    return write_rows(
+        PRICE_COLUMNS, ({key: value for key, value in row.items() if key in PRICE_COLUMNS} for row in rows)
+    )
 
 
 def write_plan(plan: CutPlan, tape: Tape) -> str:
@@ -69,12 +62,12 @@ def write_plan(plan: CutPlan, tape: Tape) -> str:
                  "wide": tape.write_given(one.wide), "thick": tape.write_given(one.piece.blank.thick),
                  "mark": tape.write_given(mark)}
             )  # fmt: skip
-    return _written(("stick", "piece", "long", "wide", "thick", "mark"), rows)
+    return write_rows(("stick", "piece", "long", "wide", "thick", "mark"), rows)
 
 
 def write_shopping(lines: Iterable[Line], currency: str) -> str:
     """One row a line; prices in `currency`, nothing where none is known."""
-    return _written(
+    return write_rows(
         ("kind", "name", "need", "unit", "on hand", "buy", "pack", "each", "total", "currency", "supplier"),
         (
             {"kind": one.kind, "name": one.name, "need": one.need, "unit": one.unit, "on hand": one.on_hand, "buy": one.packs,

@@ -1,8 +1,9 @@
 """Where prices come from: the port that every supplier answers by, and how one is asked over the network."""
 
+import json
 from datetime import UTC, datetime
-from time import sleep
-from typing import Protocol
+from time import monotonic
+from typing import Any, Protocol
 
 from pydantic import ValidationError
 
@@ -11,7 +12,11 @@ from yardcliff.core.errors import YardcliffError
 from yardcliff.core.timber.stock import PriceList
 
 TIMEOUT, TRIES, PAUSE = 2.0, 3, 0.25
-"""Seconds that one answer may take, how often it is asked, and the first pause between, which doubles."""
+"""Seconds that an answer may keep silent, how often it is asked, and the first pause between, which doubles."""
+DEADLINE = 10.0
+"""Seconds for all of it, however slowly something still comes."""
+LARGEST = 5_000_000
+"""Bytes: the made-up yard's list has a tenth of them."""
 
 
 class SupplierError(YardcliffError):
@@ -26,38 +31,86 @@ class Supplier(Protocol):
         ...
 
 
+class _NotNow(Exception):
+    """Slow or busy: worth asking again."""
+
+
 class HttpSupplier:
     """A supplier at an address that answers GET /prices with a price list as JSON."""
 
-    def __init__(self, address: str, timeout: float = TIMEOUT, tries: int = TRIES, pause: float = PAUSE) -> None:
-        self.address, self.timeout, self.tries, self.pause = address.rstrip("/"), timeout, tries, pause
+    def __init__(
+        self,
+        address: str,
+        timeout: float = TIMEOUT,
+        tries: int = TRIES,
+        pause: float = PAUSE,
+        deadline: float = DEADLINE,
+    ) -> None:
+        self.address, self.timeout, self.tries = address.rstrip("/"), timeout, tries
+        self.pause, self.deadline = pause, deadline
 
     def prices(self, currency: str) -> PriceList:
         """Asked again where it is slow or busy; what it answers wrongly is not asked for again."""
-        import httpx2  # slow to import, and rarely asked for
+        import tenacity  # as what it asks with: slow to import, and rarely asked for
 
-        why = ""
-        for k in range(self.tries):
-            if k:
-                sleep(self.pause * 2 ** (k - 1))
-            try:
-                answer = httpx2.get(f"{self.address}/prices", params={"currency": currency}, timeout=self.timeout)
-            except httpx2.TimeoutException:
-                why = f"it took longer than {self.timeout:g} s"
-                continue
-            except httpx2.HTTPError:
-                why = "nobody answers at its address"
-                continue
-            if answer.status_code >= 500:
-                why = "it is busy"
-                continue
-            if answer.status_code != 200:
-                raise SupplierError(f"The timber yard refuses to give prices in {currency} ({answer.status_code}).")
-            try:
-                taken = datetime.now(UTC).isoformat(timespec="seconds")
-                return PriceList.model_validate({**answer.json(), "taken": taken}, context=EXACT)
-            except (ValueError, ValidationError) as error:
-                raise SupplierError("The timber yard answers, but not with a price list.") from error
-        raise SupplierError(
-            f"The timber yard gives no prices now: {why}, asked {self.tries} times. The prices you have stay."
+        until = monotonic() + self.deadline
+        again = tenacity.Retrying(
+            retry=tenacity.retry_if_exception_type(_NotNow),
+            stop=tenacity.stop_after_attempt(self.tries) | tenacity.stop_before_delay(self.deadline),
+            wait=tenacity.wait_exponential(self.pause, min=self.pause),
+            reraise=True,
         )
+        try:
+            text = again(self._asked, currency, until)
+        except _NotNow as why:
+            times = again.statistics["attempt_number"]
+            asked = f"asked {times} times" if times > 1 else "asked once"
+            raise SupplierError(
+                f"The timber yard gives no prices now: {why}, {asked}. The prices you have stay."
+            ) from None
+        return _read(text, currency)
+
+    def _asked(self, currency: str, until: float) -> bytes:
+        """Its answer, if it comes whole and in time."""
+        import httpx2
+
+        late = _NotNow(f"its answer was not there after {self.deadline:g} s")
+        parts, size = [], 0
+        try:
+            asked = {"currency": currency}
+            with httpx2.stream("GET", f"{self.address}/prices", params=asked, timeout=self.timeout) as answer:
+                if answer.status_code >= 500:
+                    raise _NotNow("it is busy")
+                if answer.status_code != 200:
+                    raise SupplierError(
+                        f"The timber yard refuses to give prices in {currency} ({answer.status_code}). The prices you have stay."
+                    )
+                for part in answer.iter_bytes():
+                    parts.append(part)
+                    size += len(part)
+                    if size > LARGEST:
+                        raise SupplierError(
+                            f"The timber yard's answer is no price list: it is longer than {LARGEST // 1_000_000} MB. "
+                            "The prices you have stay."
+                        )
+                    if monotonic() > until:
+                        raise late
+        except httpx2.TimeoutException:
+            raise (late if monotonic() > until else _NotNow(f"it took longer than {self.timeout:g} s")) from None
+        except httpx2.HTTPError:
+            raise _NotNow("nobody answers at its address") from None
+        return b"".join(parts)
+
+
+def _read(text: bytes, currency: str) -> PriceList:
+    try:
+        data: Any = json.loads(text)
+        taken = datetime.now(UTC).isoformat(timespec="seconds")
+        prices = PriceList.model_validate({**data, "taken": taken}, context=EXACT)
+    except (ValueError, TypeError, RecursionError, ValidationError):
+        raise SupplierError("The timber yard answers, but not with a price list. The prices you have stay.") from None
+    if prices.currency != currency:
+        raise SupplierError(
+            f"The timber yard's prices are in {prices.currency}, and {currency} was asked for. The prices you have stay."
+        )
+    return prices
