@@ -7,6 +7,7 @@ import re
 import xml.etree.ElementTree as ET
 from itertools import pairwise
 from pathlib import Path
+from unicodedata import normalize
 
 import pypdfium2
 import pytest
@@ -37,6 +38,7 @@ from yardcliff.imports.items_csv import MOST, read_items
 from yardcliff.imports.rackfile import RackFileError, read_rackfile
 from yardcliff.imports.rows import CsvFileError
 
+COATS = starting_brief("waxed-jacket", 9, "1 mm")
 DPI = 600
 TRUE_MM = 0.1
 
@@ -267,6 +269,27 @@ def test_a_row_that_is_no_thing_says_why(text: str, says: str) -> None:
     (row,) = read_items(text)
     assert row.entry is None
     assert says in row.why
+
+
+@pytest.mark.parametrize(
+    "name",
+    ["Küche Łódź", "Ġurġevo Ñandú Şırnak Ťahúň Dzień Āķis", "Διάδρομος με γάντζους", "Ґанок, вішалка й ключі Џеп"],
+)
+def test_every_letter_of_europe_is_printed(name: str) -> None:
+    pages = PdfReader(io.BytesIO(write_shopsheet(name, design(COATS), "a4"))).pages
+    text = normalize("NFKC", pages[0].extract_text())
+    assert name in text
+    assert "is a letter that" not in text
+    decomposed = PdfReader(io.BytesIO(write_shopsheet(normalize("NFD", name), design(COATS), "a4"))).pages
+    assert name in normalize("NFKC", decomposed[0].extract_text())
+
+
+def test_a_letter_that_no_font_has_is_a_box_and_told_once() -> None:
+    pages = PdfReader(io.BytesIO(write_template("Porch 玄関, 玄", design(COATS), "a4"))).pages
+    texts = [page.extract_text() for page in pages]
+    assert len(texts) > 3
+    assert all("Porch □□, □" in text for text in texts)
+    assert [text.count("U+7384, U+95A2") for text in texts] == [1] + [0] * (len(texts) - 1)
 
 
 @pytest.mark.parametrize(("text", "column"), [("", "name"), ("name,left\nx,1\n", "right")])

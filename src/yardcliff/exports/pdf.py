@@ -6,6 +6,7 @@ from collections.abc import Iterable
 from functools import cache
 from importlib.resources import files
 from typing import Literal
+from unicodedata import normalize
 
 from reportlab import rl_config
 from reportlab.lib.colors import Color, HexColor
@@ -21,6 +22,7 @@ PAPERS: dict[str, tuple[float, float]] = {"a4": (297.0, 210.0), "letter": (279.4
 """Landscape, mm."""
 Paper = Literal["a4", "letter"]
 REGULAR, BOLD = "SourceSans3-Regular", "SourceSans3-SemiBold"
+BOX = "\u25a1"
 _INK = "#20303a"
 _FRACTION = re.compile(r"(?<![\d/])(\d+)/(\d+)(?=\s?in\b|$)")
 
@@ -34,17 +36,23 @@ def _colour(text: str) -> Color:
 
 
 @cache
-def _fonts() -> None:
+def _fonts() -> frozenset[str]:
+    """The letters that both fonts have (scripts/fonts.py): Latin, Greek, Cyrillic."""
+    letters = []
     for name in (REGULAR, BOLD):
         data = files("yardcliff.data").joinpath("fonts", f"{name}.ttf").read_bytes()
-        pdfmetrics.registerFont(TTFont(name, io.BytesIO(data)))
+        font = TTFont(name, io.BytesIO(data))
+        pdfmetrics.registerFont(font)
+        letters.append(frozenset(map(chr, font.face.charToGlyph)))
+    return letters[0] & letters[1]
 
 
 class Page:
     """A canvas measured in millimetres from the lower left corner."""
 
     def __init__(self, paper: Paper, title: str) -> None:
-        _fonts()
+        self._letters = _fonts()
+        self._missing, self._told = set[str](), set[str]()
         self.width, self.height = PAPERS[paper]
         self._out = io.BytesIO()
         size = (self.width * MM, self.height * MM)
@@ -54,7 +62,25 @@ class Page:
         self.canvas.setCreator("Yardcliff")
 
     def turn(self) -> None:
+        """On to the next page; letters that are no letters of the font are told at the foot of the first one that has them."""
+        if fresh := sorted(self._missing - self._told):
+            self._told |= self._missing
+            codes = ", ".join(f"U+{ord(letter):04X}" for letter in fresh[:12]) + (" …" if len(fresh) > 12 else "")
+            self.text(
+                self.width / 2,
+                3,
+                f"A box {BOX} is a letter that this paper's font has not: {codes}.",
+                2.6,
+                anchor="middle",
+            )
         self.canvas.showPage()
+
+    def written(self, text: str) -> str:
+        """As it can be set: composed letters, and a box for each that the font has not."""
+        composed = normalize("NFC", " ".join(text.split("\n")))
+        missing = set(composed) - self._letters
+        self._missing |= missing
+        return "".join(BOX if letter in missing else letter for letter in composed) if missing else composed
 
     def finish(self) -> bytes:
         self.canvas.save()
@@ -116,7 +142,7 @@ class Page:
         turned: bool = False,
     ) -> None:
         """`text` with its baseline at (x, y); `size` is the font's size in mm."""
-        runs = _runs(text)
+        runs = _runs(self.written(text))
         width = sum(pdfmetrics.stringWidth(t, font, size * s) for t, s, _ in runs)
         canvas = self.canvas
         canvas.saveState()
@@ -134,7 +160,7 @@ class Page:
     def wrapped(self, x: float, y: float, width: float, text: str, size: float) -> float:
         """`text` broken to `width`; returns the y below the last line."""
         line = ""
-        for word in [*text.split(), ""]:
+        for word in [*self.written(text).split(), ""]:
             trial = f"{line} {word}".strip()
             if word and pdfmetrics.stringWidth(trial, REGULAR, size) <= width:
                 line = trial
