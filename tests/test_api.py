@@ -1,5 +1,9 @@
 """The API over HTTP: the real application on a real data file."""
 
+import asyncio
+from concurrent.futures import ThreadPoolExecutor
+from contextlib import suppress
+from time import monotonic, sleep
 from typing import Any
 
 import pytest
@@ -7,9 +11,13 @@ from fastapi.testclient import TestClient
 from starlette.websockets import WebSocketDisconnect
 
 from tests.conftest import Json, change
+from yardcliff.api.app import create_app
+from yardcliff.api.reading import Reading
 from yardcliff.api.security import MAX_BODY
+from yardcliff.core.effort import GivenUp, check
 from yardcliff.core.families import FAMILIES
 from yardcliff.demo import SEEDS, fill
+from yardcliff.store.database import Database
 
 
 def hanging(item: str, count: int = 5) -> Json:
@@ -170,6 +178,105 @@ def test_the_demo_holds_settled_racks_and_one_to_settle(client: TestClient) -> N
     assert [r["to_settle"] for r in listed] == [1] + [0] * (len(SEEDS) - 1)
     built = {client.get(f"/api/racks/{r['id']}").json()["design"]["family"] for r in listed}
     assert built == set(FAMILIES), "each way of building is shown"
+
+
+NAVIGATES = {"sec-fetch-site": "cross-site", "sec-fetch-mode": "navigate", "sec-fetch-dest": "document"}
+
+
+def test_a_link_from_another_page_leads_in_and_nothing_else_does(client: TestClient, rack: Json) -> None:
+    page = client.get(f"/racks/{rack['id']}", headers=NAVIGATES)
+    assert page.status_code in (200, 404), "the front end may not be built here"
+    for method, path, changed in (
+        ("GET", "/api/racks", {}), ("POST", f"/racks/{rack['id']}", {}), ("GET", "/", {"sec-fetch-dest": "iframe"}),
+        ("GET", "/", {"sec-fetch-mode": "no-cors"}), ("GET", "/", {"host": "rebound.example"}),
+    ):  # fmt: skip
+        assert client.request(method, path, headers={**NAVIGATES, **changed}).status_code == 403, (
+            method,
+            path,
+            changed,
+        )
+
+
+@pytest.mark.parametrize(
+    ("body", "says"),
+    [
+        ('{"brief": {"row": {"pins": [' + "0," * 900_000 + "0]}}}", "900001 entries are too many: 5000 are the most"),
+        ('{"brief": {"row": {"pins": [' + ",".join(["[" + "0," * 999 + "0]"] * 200) + "]}}}", "entries are too many"),
+        ('{"brief": ' + '{"a": ' * 40 + "1" + "}" * 41, "nested deeper than 32"),
+        ('{"brief": ' + "[" * 100_000, "nested deeper than 32"),
+        ('{"brief": {"item": {"name": "half \\ud800 a letter"}}}', "no letter (U+D800)"),
+        ('{"brief": {"item": {"name": "bell \\u0007"}}}', "no letter (U+0007)"),
+        ('{"brief": {"bell \\u0007": 1}}', "no letter (U+0007)"),
+        ('{"brief": {"hung": ' + "9" * 310 + "}}", "is no number for a rack"),
+        ('{"brief": {"hung": NaN}}', "nan is no number"),
+    ],
+)
+def test_what_nobody_can_mean_is_refused_at_once_wherever_it_is_sent(client: TestClient, body: str, says: str) -> None:
+    began = monotonic()
+    answer = client.post("/api/solve", content=body, headers={"content-type": "application/json"})
+    assert answer.status_code == 422
+    assert says in answer.json()["detail"]
+    assert len(answer.content) < 20_000
+    assert monotonic() - began < 2, "a second at the most, far from the 22 that it was"
+    with client.websocket_connect("/api/solve", headers={"host": "127.0.0.1:8722"}) as line:
+        line.send_text(body)
+        assert says in line.receive_json()["problem"]["detail"]
+
+
+def test_at_most_twenty_of_many_errors_are_named(client: TestClient, rack: Json) -> None:
+    pins = [{"index": "x", "at": "y"}] * 300
+    answer = client.post("/api/solve", json={"brief": rack["design"]["brief"], "patch": {"row": {"pins": pins}}}).json()
+    assert len(answer["errors"]) == 20
+    hangs = client.post("/api/racks", json={"hangs": [{"item": 3, "count": "many"}] * 15}).json()
+    assert (len(hangs["errors"]), hangs["detail"][-11:]) == (20, "and 10 more")
+
+
+def test_a_write_that_comes_again_under_its_key_is_made_once(client: TestClient, rack: Json) -> None:
+    press: Json = {
+        "headers": {"idempotency-key": "press-0001"},
+        "json": {"base": rack["version"], "patch": {"hung": "1500 mm"}},
+    }
+    with ThreadPoolExecutor(4) as at_once:
+        answers = list(at_once.map(lambda _: client.patch(f"/api/racks/{rack['id']}", **press), range(4)))
+    assert {(answer.status_code, answer.json()["version"]) for answer in answers} == {(200, rack["version"] + 1)}
+    copies = [
+        client.post(f"/api/racks/{rack['id']}/copy", json={}, headers={"idempotency-key": "press-0002"}) for _ in "ab"
+    ]
+    assert copies[0].json()["id"] == copies[1].json()["id"]
+    # After a start only the data file knows the key: nothing is written, and that is said.
+    app: Any = client.app
+    with TestClient(create_app(Database(app.state.database.path)), base_url="http://127.0.0.1:8722") as again:
+        told = again.patch(f"/api/racks/{rack['id']}", **press)
+        assert (told.status_code, told.json()["type"]) == (409, "/problems/already-written")
+        assert again.get(f"/api/racks/{rack['id']}").json()["version"] == rack["version"] + 1
+    refused = client.patch(f"/api/racks/{rack['id']}", headers={"idempotency-key": "no key"}, json=press["json"])
+    assert refused.status_code == 422
+
+
+def test_long_work_ends_when_its_client_goes_and_a_write_is_finished() -> None:
+    async def asked(method: str, path: str) -> list[str]:
+        said: list[str] = []
+
+        async def app(*_: object) -> None:
+            def work() -> None:
+                for _ in range(100):
+                    sleep(0.01)
+                    check()
+                said.append("finished")
+
+            await asyncio.to_thread(work)
+
+        arrives: asyncio.Queue[Any] = asyncio.Queue()
+        arrives.put_nowait({"type": "http.request", "body": b"{}"})
+        asyncio.get_running_loop().call_later(0.1, arrives.put_nowait, {"type": "http.disconnect"})
+        scope = {"type": "http", "method": method, "path": path, "headers": []}
+        with suppress(GivenUp):
+            await Reading(app)(scope, arrives.get, app)
+        return said
+
+    for method, path in (("GET", "/api/racks/0f3a/timber"), ("POST", "/api/reorder")):
+        assert asyncio.run(asked(method, path)) == []
+    assert asyncio.run(asked("POST", "/api/racks/0f3a/timber/done")) == ["finished"]
 
 
 @pytest.mark.parametrize(

@@ -59,7 +59,7 @@ def test_what_is_measured_is_told_at_once(client: TestClient, rack: Json) -> Non
     ("kind", "what", "text", "field"),
     [
         ("measured", "1", "banana", "text"), ("measured", "9", "100", "what"), ("measured", "1", "90 m", "text"),
-        ("measured", "board", "-4 mm", "text"), ("time", "", "a while", "text"), ("note", "", "  ", "text"), ("fit", "kettle", "", "what"),
+        ("measured", "board", "-4 mm", "text"), ("time", "", "a while", "text"), ("time", "", "9" * 310, "text"), ("note", "", "  ", "text"), ("fit", "kettle", "", "what"),
     ],
 )  # fmt: skip
 def test_what_cannot_be_kept_is_said(
@@ -69,6 +69,9 @@ def test_what_cannot_be_kept_is_said(
     answer = client.post(f"/api/racks/{rack['id']}/log", json=body)
     assert (answer.status_code, answer.json()["errors"][0]["field"]) == (422, field)
     assert client.get(f"/api/racks/{rack['id']}/log").json()["entries"] == []
+    kept = {"kind": "note", "day": "2026-11-27", "text": "dry fit", "what": ""}
+    assert client.post("/api/racks/nobody/log", json=kept).status_code == 404
+    assert client.post(f"/api/racks/{rack['id']}/log", json=kept | {"day": "9999-12-31"}).status_code == 422
 
 
 def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Json) -> None:

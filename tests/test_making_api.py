@@ -161,6 +161,12 @@ def test_a_deadline_says_what_would_make_it(client: TestClient, box: Json) -> No
     wrong = {"said": [{"id": "wrong-time", "item": "sand", "at": "2026-13-41T99:99"}]}
     assert client.post(f"/api/racks/{box['id']}/making/ticks", json=wrong).status_code == 422
     assert client.post("/api/racks/nobody/making/ticks", json={"said": []}).status_code == 404
+    for far in ("9999-12-31", "0001-01-01T00:00"):
+        late = client.get(f"/api/racks/{box['id']}/making", params={"now": far})
+        assert (late.status_code, "none to build a rack in" in late.json()["detail"]) == (422, True)
+        said = {"said": [{"id": f"tick-{far[:4]}", "item": "sand", "at": f"{far[:10]}T12:00:00"}]}
+        assert client.post(f"/api/racks/{box['id']}/making/ticks", json=said).status_code == 422
+    assert making(client, box)["tasks"]
 
 
 def test_the_days_go_into_a_calendar(client: TestClient, box: Json) -> None:
