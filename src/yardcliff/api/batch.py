@@ -21,6 +21,7 @@ from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import BriefError, amend, problems, read_brief
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.findings import Patch
+from yardcliff.core.text import shortened
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.batch import Member, batch
 from yardcliff.store.sheets import Racks
@@ -104,7 +105,8 @@ def export_batch(
         raise BriefError(problems(error)) from None
     supply, members = timbers.supply(), _members(what, store, sites)
     found = batch(members, supply, what.cutting).together
-    name, tape = " and ".join(dict.fromkeys(member.name for member in members))[:80], members[0].done.tape
+    name = shortened(" and ".join(dict.fromkeys(member.name for member in members)), 80)
+    tape = members[0].done.tape
     return timber_file(kind, name, found, what.cutting, tape, supply.currency, tongue, paper)
 
 

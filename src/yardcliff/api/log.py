@@ -15,6 +15,7 @@ from yardcliff.core.built.as_built import drilled, follow
 from yardcliff.core.built.measured import BOARD, SAW_CUT
 from yardcliff.core.built.ways_out import ways_out
 from yardcliff.core.length import exact_text
+from yardcliff.core.text import shortened
 
 router = APIRouter(prefix="/api/racks/{rack_id}/log", tags=["log"])
 
@@ -79,7 +80,7 @@ def make_another(ledger: OpenLedger) -> RackView:
     if BOARD in ledger.readings:
         patch = merge(patch, {"row": {"length": exact_text(ledger.readings[BOARD]), "follows": "pitch"}})
     again = amend(brief, patch)
-    made = ledger.store.create(f"{ledger.rack.name[:70]}, again", dump(again))
+    made = ledger.store.create(f"{shortened(ledger.rack.name, 73)}, again", dump(again))
     for one in reversed(ledger.entries):
         if one.kind == "next":  # this is the next time
             ledger.log.write(made.id, one.day, "note", "", {"text": f"From {ledger.rack.name}: {one.data['text']}"})

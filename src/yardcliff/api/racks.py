@@ -16,6 +16,7 @@ from yardcliff.api.wire import BriefJson, RackSummary, RackView
 from yardcliff.core.amend import amend, describe, dump, read_brief
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import TapeName
+from yardcliff.core.text import shortened
 from yardcliff.exports.marks_csv import write_marks
 from yardcliff.exports.rackfile import schema, write_rackfile
 from yardcliff.exports.svg import write_svg
@@ -158,7 +159,7 @@ def copy_rack(rack_id: str, body: Copy, store: Store, sites: OnSite) -> RackView
     """A new rack like this one."""
     record = store.get(rack_id)
     brief = amend(read_brief(record.brief if body.brief is None else body.brief), body.patch)
-    return view_stored(store.create(f"{record.name[:73]}, copy", dump(brief)), sites)
+    return view_stored(store.create(f"{shortened(record.name, 74)}, copy", dump(brief)), sites)
 
 
 @router.delete("/racks/{rack_id}", status_code=204, tags=["racks"])

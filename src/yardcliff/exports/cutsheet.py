@@ -7,6 +7,7 @@ from collections.abc import Callable, Iterator, Sequence
 from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import Path, line
 from yardcliff.core.length import Tape
+from yardcliff.core.text import shortened
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.cost import Line
 from yardcliff.core.timber.cut_order import CAUTIONS, order
@@ -125,7 +126,7 @@ def _list(page: Page, lines: Sequence[Line], x: float, y: float, money: Money, t
         if y < MARGIN + 6:
             page.text(x, y, "and more: see the shopping list as a file", 3, colour=SOFT)
             break
-        page.text(x, y, name[:62], 3.2)
+        page.text(x, y, shortened(name, 62), 3.2)
         page.text(right - 24, y, many, 3.2, anchor="end")
         page.text(right, y, cost, 3.2, anchor="end")
     page.text(right, y - 6.5, total, 4, font=BOLD, anchor="end")

@@ -1,3 +1,4 @@
+import { newKey } from "./key";
 import type {
   Catalogue,
   Comparison,
@@ -54,18 +55,28 @@ export function saidOf(error: unknown): string {
 /** The server did not answer. */
 export class OfflineError extends Error {}
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+interface Asked {
+  /** What makes a write the same write when it is sent again; each has its own if none is given. */
+  key?: string;
+  /** Ends the question, and the work that it causes. */
+  signal?: AbortSignal;
+}
+
+async function call<T>(method: string, path: string, body?: unknown, asked: Asked = {}): Promise<T> {
   let response: Response;
+  const csv = typeof body === "string";
   try {
     response = await fetch(`/api${path}`, {
       method,
-      ...(body === undefined
-        ? {}
-        : typeof body === "string"
-          ? { body, headers: { "content-type": "text/csv" } }
-          : { body: JSON.stringify(body), headers: { "content-type": "application/json" } }),
+      headers: {
+        ...(body !== undefined && { "content-type": csv ? "text/csv" : "application/json" }),
+        ...(method !== "GET" && { "idempotency-key": asked.key ?? newKey() }),
+      },
+      ...(body !== undefined && { body: csv ? body : JSON.stringify(body) }),
+      ...(asked.signal && { signal: asked.signal }),
     });
-  } catch {
+  } catch (error) {
+    if (asked.signal?.aborted) throw error;
     throw new OfflineError("Yardcliff does not answer. Is it still running?");
   }
   if (!response.ok) throw new ProblemError(await readProblem(response));
@@ -124,10 +135,14 @@ export const api = {
   checkMarks: (brief: Design["brief"], text: string) => call<MarksCheck>("POST", "/check", { brief, text }),
   reorder: (brief: Design["brief"], aim: "length" | "pitch") =>
     call<Reordered>("POST", "/reorder", { brief, aim }),
-  change: (id: string, base: number, patch: Patch) => call<Rack>("PATCH", rack(id), { base, patch }),
-  rename: (id: string, base: number, name: string) => call<Rack>("PUT", `${rack(id)}/name`, { base, name }),
-  undo: (id: string, base: number) => call<Rack>("POST", `${rack(id)}/undo`, { base }),
-  redo: (id: string, base: number) => call<Rack>("POST", `${rack(id)}/redo`, { base }),
+  change: (id: string, base: number, patch: Patch, key?: string) =>
+    call<Rack>("PATCH", rack(id), { base, patch }, { ...(key && { key }) }),
+  rename: (id: string, base: number, name: string, key?: string) =>
+    call<Rack>("PUT", `${rack(id)}/name`, { base, name }, { ...(key && { key }) }),
+  undo: (id: string, base: number, key?: string) =>
+    call<Rack>("POST", `${rack(id)}/undo`, { base }, { ...(key && { key }) }),
+  redo: (id: string, base: number, key?: string) =>
+    call<Rack>("POST", `${rack(id)}/redo`, { base }, { ...(key && { key }) }),
   copy: (id: string, own: { brief?: Design["brief"]; patch?: Patch } = {}) =>
     call<Rack>("POST", `${rack(id)}/copy`, own),
   jig: (id: string, holes: number) => call<Jig>("GET", `${rack(id)}/aids/jig?holes=${holes}`),
@@ -147,7 +162,8 @@ export const api = {
     call<Timber>("GET", `${rack(id)}/timber`).then((timber) => ({ ...timber, rack: id })),
   tryTimber: (id: string, patch: Patch) => call<TriedTimber>("POST", `${rack(id)}/timber/try`, { patch }),
   ladderCosts: (id: string) => call<Cost[]>("GET", `${rack(id)}/timber/ladder`),
-  carryOut: (id: string, spent: string | null) => call<Timber>("POST", `${rack(id)}/timber/done`, { spent }),
+  carryOut: (id: string, spent: string | null, after: number) =>
+    call<Timber>("POST", `${rack(id)}/timber/done`, { spent, after }),
   takeBackTimber: (id: string, sawing: string) => call<Timber>("DELETE", `${rack(id)}/timber/done/${sawing}`),
   making: (id: string) => call<Making>("GET", `${rack(id)}/making?now=${wallTime()}`),
   deadline: (id: string, by: string) =>

@@ -85,7 +85,6 @@ export function Field({
         placeholder={placeholder}
         autoComplete="off"
         spellCheck={false}
-        maxLength={80}
         className={`hand min-h-7 min-w-0 shrink-0 rounded-[3px] border bg-transparent px-1
           text-[0.95rem] hover:border-rule focus:border-ink focus:bg-paper focus:outline-2 focus:outline-act
           aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10 ${italic ? "text-act italic" : ""} ${boxed ? "w-14 border-rule text-center" : `border-transparent text-right ${wide ? "w-[7rem]" : "w-[4.9rem]"}`}`}

@@ -23,7 +23,6 @@ export function Input({ label, value, error, onChange }: Props) {
           aria-invalid={error !== undefined}
           aria-describedby={error ? `${id}-error` : undefined}
           autoComplete="off"
-          maxLength={80}
           className="hand min-h-8 min-w-0 flex-1 border-b border-rule bg-transparent px-1 text-right focus:bg-paper
             aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10"
         />

@@ -2,6 +2,8 @@ import { useState, type KeyboardEvent } from "react";
 
 import type { Outcome } from "./Field";
 
+const MOST = 80;
+
 interface Props {
   label: string;
   what: "rack" | "wall";
@@ -17,7 +19,13 @@ export function NameField({ label, what, name, onRename }: Props) {
 
   async function commit() {
     if (draft === null || draft === name) return setDraft(null);
-    if (!draft.trim()) return setError(`A ${what} needs a name of 1 to 80 characters.`);
+    const length = draft.trim().length;
+    if (!length || length > MOST)
+      return setError(
+        length
+          ? `That name has ${length} characters: ${MOST} are the most. Shorten it, or press Escape.`
+          : `A ${what} needs a name of 1 to ${MOST} characters.`,
+      );
     const outcome = await onRename(draft.trim());
     setError(outcome);
     if (outcome === null) setDraft(null);
@@ -35,7 +43,6 @@ export function NameField({ label, what, name, onRename }: Props) {
         aria-label={label}
         aria-invalid={error !== null}
         value={draft ?? name}
-        maxLength={80}
         onChange={(event) => setDraft(event.target.value)}
         onBlur={() => void commit()}
         onKeyDown={onKeyDown}

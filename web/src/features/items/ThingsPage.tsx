@@ -100,7 +100,7 @@ export function ThingsPage() {
         )}
         {catalogue.error && (
           <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
-            {catalogue.error.message} <Button onClick={() => void catalogue.refetch()}>Try again</Button>
+            {catalogue.error.message} <Button onClick={() => catalogue.refetch()}>Try again</Button>
           </p>
         )}
         {catalogue.data && (

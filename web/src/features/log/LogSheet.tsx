@@ -26,7 +26,7 @@ export function LogSheet({ onHelp }: { onHelp: () => void }) {
       )}
       {log.error && (
         <p role="alert" className="my-4 border border-care bg-care-bg p-3 text-care">
-          {log.error.message} <Button onClick={() => void log.refetch()}>Try again</Button>
+          {log.error.message} <Button onClick={() => log.refetch()}>Try again</Button>
         </p>
       )}
       {log.data && <AsBuilt log={log.data} write={log.write} />}
@@ -232,7 +232,7 @@ function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: s
               look="small"
               stray={of.hole && way.code !== "anew" ? of.found_x : null}
             />
-            <Button aria-label={`Take it: ${way.title}`} onClick={() => void take(way)}>
+            <Button aria-label={`Take it: ${way.title}`} onClick={() => take(way)}>
               Take it
             </Button>
           </li>

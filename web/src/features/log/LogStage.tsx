@@ -8,6 +8,7 @@ import { useSay } from "../../ui/Toasts";
 import { Measure } from "../../ui/Measure";
 import { useKeepShop } from "../making/useMaking";
 import { Section } from "../rack/Section";
+import { useDraft } from "../../ui/useDraft";
 import { useSession, useShown } from "../rack/shown";
 import { useLog } from "./useLog";
 
@@ -93,7 +94,7 @@ function Taught({ log }: { log: Log }) {
       {usual !== null && usual !== reckoned && (
         <p className="mt-1.5">
           What is up took {usual} % of the rule of thumb.{" "}
-          <Button onClick={() => void plan(usual)}>Plan with {usual} %</Button>
+          <Button onClick={() => plan(usual)}>Plan with {usual} %</Button>
         </p>
       )}
     </Section>
@@ -138,6 +139,8 @@ function Fits({ log, write }: { log: Log; write: Write }) {
   );
 }
 
+type Draft = Required<Pick<EntryText, "kind" | "text" | "day">>;
+
 interface EntriesProps {
   log: Log;
   write: Write;
@@ -145,15 +148,15 @@ interface EntriesProps {
 }
 
 function Entries({ log, write, takeBack }: EntriesProps) {
-  const [kind, setKind] = useState<EntryText["kind"]>("note");
-  const [text, setText] = useState("");
+  const rack = useShown((shown) => shown.rack.id);
   const today = wallTime().slice(0, 10);
-  const [day, setDay] = useState(today);
+  const [draft, put, letGo] = useDraft<Draft>(`log.${rack}`, { kind: "note", text: "", day: today });
+  const { kind, text, day } = draft;
   const [error, setError] = useState<string | null>(null);
   async function add() {
     const wrong = await write({ kind, text, day: day || today });
     setError(wrong);
-    if (wrong === null) setText("");
+    if (wrong === null) letGo();
   }
   return (
     <Section title="Entries">
@@ -165,28 +168,21 @@ function Entries({ log, write, takeBack }: EntriesProps) {
               name="kind"
               className="accent-(--act)"
               checked={kind === one.kind}
-              onChange={() => setKind(one.kind)}
+              onChange={() => put({ ...draft, kind: one.kind })}
             />
             {one.label}
           </label>
         ))}
       </div>
-      <form
-        className="flex flex-wrap items-center gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void add();
-        }}
-      >
+      <form className="flex flex-wrap items-center gap-2" onSubmit={(event) => event.preventDefault()}>
         <textarea
           aria-label="Entry"
           rows={2}
           value={text}
-          maxLength={1000}
           placeholder={KINDS.find((one) => one.kind === kind)?.hint}
           aria-invalid={error !== null}
           aria-describedby={error ? "entry-error" : undefined}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => put({ ...draft, text: event.target.value })}
           className="w-full border border-rule bg-paper px-1.5 py-1 aria-invalid:border-stop aria-invalid:bg-stop-bg"
         />
         <input
@@ -194,11 +190,11 @@ function Entries({ log, write, takeBack }: EntriesProps) {
           aria-label="Day of the entry"
           value={day}
           max={today}
-          onChange={(event) => setDay(event.target.value)}
+          onChange={(event) => put({ ...draft, day: event.target.value })}
           className="hand min-h-7 w-32 border-b border-rule bg-transparent text-[0.9rem] pointer-coarse:min-h-10"
         />
         <span className="flex-1" />
-        <Button type="submit" look="act">
+        <Button type="submit" look="act" onClick={add}>
           Keep
         </Button>
       </form>
@@ -215,11 +211,7 @@ function Entries({ log, write, takeBack }: EntriesProps) {
               {entry.says}
             </span>
             {entry.kind !== "measured" && (
-              <Button
-                look="bare"
-                aria-label={`Strike out: ${entry.says}`}
-                onClick={() => void takeBack(entry.id)}
-              >
+              <Button look="bare" aria-label={`Strike out: ${entry.says}`} onClick={() => takeBack(entry.id)}>
                 ×
               </Button>
             )}
@@ -271,7 +263,7 @@ function Another() {
       <Button
         className="mt-1"
         onClick={() =>
-          void api.makeAnother(id).then(
+          api.makeAnother(id).then(
             (made) => navigate(`/racks/${made.id}`),
             (error: Error) => say(error.message),
           )

@@ -10,6 +10,7 @@ import { ThemeButton } from "../../ui/ThemeButton";
 import { useShortcuts } from "../rack/useShortcuts";
 import { CardText } from "./Card";
 import { Clock } from "./Clock";
+import type { Held, Refused } from "./outbox";
 import { Picture } from "./Picture";
 import { Timers } from "./Timers";
 import { useMakingOf } from "./useMaking";
@@ -18,16 +19,24 @@ import { useWake } from "./useWake";
 
 /** A line with more letters is set smaller. */
 const LONG = 40;
+/** How often it looks what others ticked. */
+const LOOK_MS = 5000;
 const BIG = "min-h-14 flex-1 text-[1.15rem]";
 
 /** One step at a time, large: the next mark or cut, ticked off; it goes on while the link is down. */
 export function BenchPage() {
   const { id = "" } = useParams();
-  const rack = useQuery({ queryKey: ["rack", id], queryFn: () => api.rack(id), retry: false });
+  const rack = useQuery({
+    queryKey: ["rack", id],
+    queryFn: () => api.rack(id),
+    retry: false,
+    refetchInterval: 3 * LOOK_MS,
+  });
   const making = useMakingOf(
     id,
     `${rack.data?.version ?? ""} ${rack.data?.site ?? ""}`,
     rack.data !== undefined,
+    LOOK_MS,
   );
   useWake();
   if (rack.error && !making.data) return <NotFound text={rack.error.message} />;
@@ -43,9 +52,45 @@ export function BenchPage() {
       name={rack.data.name}
       scene={rack.data.design.scene}
       making={making.data}
-      unsent={making.unsent}
+      held={making.held}
+      onLetGo={making.letGo}
       onTick={(item, done) => void making.tick(item, done)}
     />
+  );
+}
+
+const WHY = {
+  away: "Yardcliff does not answer.",
+  server: "Yardcliff is in trouble.",
+  key: "Yardcliff wants the new key of this phone.",
+};
+
+/** Why ticks wait, and those that were not taken: none is thrown away unseen. */
+function Unsent({ id, held, making, onLetGo }: Pick<Props, "id" | "held" | "making" | "onLetGo">) {
+  const { waiting, refused, trouble } = held;
+  if (!refused.length && (!trouble || !waiting.length)) return null;
+  const named = (item: string) => making.tasks.find(({ key }) => item.startsWith(key))?.title ?? item;
+  return (
+    <div role="alert" className="border-b border-care bg-care-bg px-3 py-2 text-[0.95rem] text-care">
+      {trouble && waiting.length > 0 && (
+        <p>
+          {WHY[trouble]} What you tick waits here, and is sent later.{" "}
+          {trouble === "key" && (
+            <a className="underline" href={`/phone?to=/racks/${id}/bench`}>
+              Give the key
+            </a>
+          )}
+        </p>
+      )}
+      {refused.map((one) => (
+        <p key={one.said.id} className="flex items-center gap-2">
+          <span className="flex-1">
+            Not taken: {named(one.said.item)}. {one.why}
+          </span>
+          <Button onClick={() => onLetGo(one)}>Let it go</Button>
+        </p>
+      ))}
+    </div>
   );
 }
 
@@ -54,11 +99,12 @@ interface Props {
   name: string;
   scene: Scene;
   making: Making;
-  unsent: number;
+  held: Held;
+  onLetGo: (refused: Refused) => void;
   onTick: (item: string, done: boolean) => void;
 }
 
-function Bench({ id, name, scene, making, unsent, onTick }: Props) {
+function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
   const [search, setSearch] = useSearchParams();
   const { tasks } = making;
   const key = search.get("step") ?? tasks.find((task) => task.done === null)?.key;
@@ -92,9 +138,9 @@ function Bench({ id, name, scene, making, unsent, onTick }: Props) {
           Making
         </Link>
         <h1 className="min-w-0 flex-1 truncate text-[1.05rem]">{name}</h1>
-        {unsent > 0 && (
+        {held.waiting.length > 0 && (
           <span role="status" className="text-[0.85rem] font-semibold text-care">
-            {unsent} not sent yet
+            {held.waiting.length} not sent yet
           </span>
         )}
         {reader && (
@@ -104,6 +150,7 @@ function Bench({ id, name, scene, making, unsent, onTick }: Props) {
         )}
         <ThemeButton />
       </header>
+      <Unsent id={id} held={held} making={making} onLetGo={onLetGo} />
       <Timers making={making} onTick={onTick} />
       <main className="flex-1 px-3 pt-3 pb-4">
         <div className="flex items-center gap-3">

@@ -23,7 +23,7 @@ export function OnPhone() {
       title="The bench on a phone"
       aside={
         data && (
-          <Button onClick={() => void put(data.open ? api.shutPhone() : api.allowPhone(to))}>
+          <Button onClick={() => put(data.open ? api.shutPhone() : api.allowPhone(to))}>
             {data.open ? "Shut it" : "Allow it"}
           </Button>
         )

@@ -69,7 +69,7 @@ export function WorkLine({ onHelp }: { onHelp: () => void }) {
       )}
       {making.error && (
         <p role="alert" className="my-4 border border-care bg-care-bg p-3 text-care">
-          {making.error.message} <Button onClick={() => void making.refetch()}>Try again</Button>
+          {making.error.message} <Button onClick={() => making.refetch()}>Try again</Button>
         </p>
       )}
       {data && (

@@ -1,8 +1,8 @@
-import { expect, test } from "vitest";
+import { expect, test, vi } from "vitest";
 
-import { OfflineError } from "../../api/client";
+import { OfflineError, ProblemError } from "../../api/client";
 import type { Making, Said } from "../../api/types";
-import { Outbox } from "./outbox";
+import { Outbox, type Refused } from "./outbox";
 import { remaining } from "./Timers";
 import { overlaid, reordered } from "./useMaking";
 import { spoken } from "./useReader";
@@ -25,6 +25,9 @@ const making = {
   tasks: [task("mark", ["1: 72 mm", "2: 218 mm"]), task("drill"), task("sand")],
 } as unknown as Making;
 
+const problem = (status: number, detail: string) =>
+  new ProblemError({ type: "", title: "", status, detail, errors: [] });
+
 test("what is ticked while the link is down is sent later, once and in its order", async () => {
   const heard: Said[][] = [];
   let up = false;
@@ -38,7 +41,7 @@ test("what is ticked while the link is down is sent later, once and in its order
   expect(await first.say("mark|1: 72 mm", true)).toBe(false);
   await first.say("mark|1: 72 mm", false);
   await first.say("mark", true);
-  expect(first.unsent.map(({ item, at }) => [item, at !== null])).toEqual([
+  expect(first.held.waiting.map(({ item, at }) => [item, at !== null])).toEqual([
     ["mark|1: 72 mm", true],
     ["mark|1: 72 mm", false],
     ["mark", true],
@@ -48,20 +51,46 @@ test("what is ticked while the link is down is sent later, once and in its order
   const again = new Outbox("r", send, storage);
   await again.flush();
   await new Promise((done) => setTimeout(done, 0));
-  expect(again.unsent).toEqual([]);
+  expect(again.held.waiting).toEqual([]);
   expect(heard).toHaveLength(1);
   expect(new Set(heard[0]?.map(({ id }) => id)).size).toBe(3);
   expect(await new Outbox("r", send, storage).flush()).toBe(true);
   expect(heard).toHaveLength(1);
 });
 
-test("what is refused is not sent for ever, and what cannot be read is left", async () => {
+test("what is refused is not sent for ever, and stays with its reason until it is let go", async () => {
   const storage = shelf();
-  const box = new Outbox("r", () => Promise.reject(new Error("no such rack")), storage);
-  expect(await box.say("mark", true)).toBe(false);
-  expect(box.unsent).toEqual([]);
+  const gone = problem(404, "There is no such rack.");
+  const box = new Outbox("r", () => Promise.reject(gone), storage);
+  expect(await box.say("mark", true)).toBe(true); // nothing waits any more
+  const again = new Outbox("r", () => Promise.resolve(), storage);
+  expect(again.held).toMatchObject({ waiting: [], refused: [{ said: { item: "mark" }, why: gone.message }] });
+  again.letGo(again.held.refused[0] as Refused);
+  expect(new Outbox("r", () => Promise.resolve(), storage).held.refused).toEqual([]);
   storage.kept.set("yardcliff.bench.r", "{");
-  expect(new Outbox("r", () => Promise.resolve(), storage).unsent).toEqual([]);
+  expect(new Outbox("r", () => Promise.resolve(), storage).held.waiting).toEqual([]);
+});
+
+test("a new key, a restart or trouble of the server throws no tick away, and one that is refused holds no other up", async () => {
+  vi.useFakeTimers();
+  const storage = shelf();
+  const send = vi.fn().mockRejectedValueOnce(problem(401, "another key"));
+  const box = new Outbox("r", send, storage);
+  await box.say("mark", true);
+  expect(box.held).toMatchObject({ waiting: [{ item: "mark" }], trouble: "key" });
+  send.mockRejectedValueOnce(problem(503, "busy"));
+  await vi.advanceTimersByTimeAsync(4100);
+  expect(box.held.trouble).toBe("server");
+  send.mockImplementation((_, said: Said[]) =>
+    said.some(({ item }) => item === "wrong")
+      ? Promise.reject(problem(422, "no such step"))
+      : Promise.resolve(),
+  );
+  await Promise.all(["wrong", "drill"].map((item) => box.say(item, true)));
+  await vi.advanceTimersByTimeAsync(4100);
+  expect(box.held).toMatchObject({ waiting: [], trouble: "", refused: [{ said: { item: "wrong" } }] });
+  expect(send.mock.lastCall?.[1]).toMatchObject([{ item: "drill" }]);
+  vi.useRealTimers();
 });
 
 test("what was said and not heard yet is shown as if it had been", () => {

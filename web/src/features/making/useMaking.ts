@@ -1,22 +1,23 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback } from "react";
+import { useCallback, useEffect, useRef } from "react";
 
 import { api } from "../../api/client";
 import type { Making, Said, Shop, Task } from "../../api/types";
 import { useShown } from "../rack/shown";
-import { useOutbox } from "./outbox";
+import { useOutbox, type Refused } from "./outbox";
 
 const MINUTE_MS = 60_000;
 
 /** The order of work of a rack as it is stored, from now on, with what is ticked and not sent yet. */
-export function useMakingOf(id: string, state: string, ask = true) {
-  const [outbox, unsent] = useOutbox(id);
+export function useMakingOf(id: string, state: string, ask = true, every = MINUTE_MS) {
+  const [outbox, held] = useOutbox(id);
+  const unsent = held.waiting;
   const queries = useQueryClient();
   const making = useQuery({
     queryKey: ["making", id, state],
     queryFn: () => api.making(id),
     placeholderData: (last) => last,
-    refetchInterval: MINUTE_MS,
+    refetchInterval: every,
     staleTime: 0,
     enabled: ask,
   });
@@ -24,6 +25,16 @@ export function useMakingOf(id: string, state: string, ask = true) {
     () => Promise.all(["making", "log"].map((key) => queries.invalidateQueries({ queryKey: [key, id] }))),
     [queries, id],
   );
+  // What waited is sent: others may have gone on meanwhile.
+  const waits = unsent.length > 0;
+  const waited = useRef(waits);
+  useEffect(() => {
+    if (waited.current && !waits) {
+      void refresh();
+      void queries.invalidateQueries({ queryKey: ["rack", id] });
+    }
+    waited.current = waits;
+  }, [waits, refresh, queries, id]);
   const tick = useCallback(
     async (item: string, done: boolean) => {
       if (await outbox.say(item, done)) await refresh();
@@ -34,7 +45,8 @@ export function useMakingOf(id: string, state: string, ask = true) {
     ...making,
     data: making.data && overlaid(making.data, unsent),
     tick,
-    unsent: unsent.length,
+    held,
+    letGo: (refused: Refused) => outbox.letGo(refused),
   };
 }
 

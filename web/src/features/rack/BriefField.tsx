@@ -1,5 +1,5 @@
 import { Field } from "../../ui/Field";
-import { patchAt } from "./patches";
+import { patchAt, stepped, textAt } from "./patches";
 import { useSession, useShown } from "./shown";
 
 interface Props {
@@ -17,15 +17,12 @@ interface Props {
 
 /** A length or count of the brief, by its path: typed in any unit, stepped by the arrows. */
 export function BriefField({ path, optional = false, placeholder = "", ...rest }: Props) {
-  const { apply, change } = useSession();
-  const value = useShown(({ design }) => design.fields[path] ?? (plain(design.brief, path) || placeholder));
-  const step = useShown(({ design }) => design.tape.name);
-  const counts = !/[a-z]/.test(value);
-
-  function onStep(direction: 1 | -1) {
-    const next = counts ? String(Number(value) + direction) : `${value} ${direction > 0 ? "+" : "-"} ${step}`;
-    apply(patchAt(path, next));
-  }
+  const { change, press } = useSession();
+  const value = useShown(({ design }) => textAt(design, path, placeholder));
+  const onStep = (direction: 1 | -1) =>
+    press(path, direction, (design, by) =>
+      patchAt(path, stepped(textAt(design, path, placeholder), design.tape.name, by)),
+    );
   return (
     <Field
       value={value}
@@ -34,11 +31,4 @@ export function BriefField({ path, optional = false, placeholder = "", ...rest }
       {...rest}
     />
   );
-}
-
-function plain(brief: Record<string, unknown>, path: string): string {
-  const value = path
-    .split(".")
-    .reduce<unknown>((at, key) => (at as Record<string, unknown> | null)?.[key], brief);
-  return typeof value === "number" || typeof value === "string" ? String(value) : "";
 }

@@ -65,7 +65,7 @@ export function Drawing({ onHelp, stage }: { onHelp: () => void; stage: Stage })
   }
   const showWall = useCallback(() => see(FRONT, "wall"), [see]);
   const flip = useCallback(() => setFlipped((old) => !old), []);
-  const count = (by: number) => () => session.apply(countPatch(session.rack.design, by));
+  const count = (by: number) => () => session.press("row.count", by, countPatch);
   useShortcuts({
     "+": count(1),
     "=": count(1),

@@ -36,7 +36,7 @@ export function Handles({ view }: { view: View }) {
   function onThingDown(event: PointerEvent<SVGElement>, place: number) {
     const { things } = session.rack.design;
     const toPlace = (mm: number) => String(nearest(things.x, mm));
-    grab(event, things.x[place] ?? 0, toPlace, (to) => movePatch(session.rack.design, place, Number(to)));
+    grab(event, things.x[place] ?? 0, toPlace, (design, to) => movePatch(design, place, Number(to)));
   }
   function onBandDown(event: PointerEvent<SVGElement>) {
     const box = event.currentTarget.getBoundingClientRect();
@@ -44,15 +44,18 @@ export function Handles({ view }: { view: View }) {
     const index = nearest(marks.x, first + (alongRun(run, event) - from - half) / along.scale);
     setChosen(index);
     slider.current?.focus();
-    grab(event, marks.x[index] ?? 0, onTape, (at) => pinPatch(session.rack.design, index, at));
+    grab(event, marks.x[index] ?? 0, onTape, (design, at) => pinPatch(design, index, at));
   }
   function onHolderKey(event: KeyboardEvent<SVGElement>) {
     const by = { [back]: -1, [onward]: 1 }[event.key];
     const other = { [up ? "ArrowLeft" : "ArrowUp"]: -1, [up ? "ArrowRight" : "ArrowDown"]: 1 }[event.key];
-    if (by) session.apply(pinPatch(session.rack.design, inHand, onStep(inHandX, design.tape, by)));
+    if (by)
+      session.press(`holder ${inHand}`, by, (design, steps) =>
+        pinPatch(design, inHand, onStep(design.marks.x[inHand] ?? 0, design.tape, steps)),
+      );
     else if (other) setChosen(Math.min(Math.max(inHand + other, 0), marks.x.length - 1));
     else if (event.key === "Delete" || event.key === "Backspace")
-      session.apply(pinPatch(session.rack.design, inHand));
+      session.apply((design) => pinPatch(design, inHand));
     else if (event.key === "Enter") session.openFigure(`mark.${inHand}`);
     else return;
     event.preventDefault();
@@ -63,7 +66,9 @@ export function Handles({ view }: { view: View }) {
     if (!by) return;
     event.preventDefault();
     event.stopPropagation();
-    session.apply({ row: { length: onStep(design.length_mm, design.tape, by) } });
+    session.press("row.length", by, (design, steps) => ({
+      row: { length: onStep(design.length_mm, design.tape, steps) },
+    }));
   }
 
   const cursor = up ? "cursor-ns-resize" : "cursor-ew-resize";
@@ -154,7 +159,7 @@ export function Handles({ view }: { view: View }) {
         aria-valuetext={design.fields["row.length"]}
         className={`group touch-none outline-none ${cursor}`}
         transform={`translate(${toScreenX(along, design.length_mm)} 0)`}
-        onPointerDown={(event) => grab(event, design.length_mm, onTape, (at) => ({ row: { length: at } }))}
+        onPointerDown={(event) => grab(event, design.length_mm, onTape, (_, at) => ({ row: { length: at } }))}
         {...held()}
         onKeyDown={onEndKey}
       >

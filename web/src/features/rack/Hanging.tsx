@@ -11,7 +11,7 @@ import { Pick } from "../../ui/Pick";
 import { Shelf } from "../items/Shelf";
 import { BriefField } from "./BriefField";
 import { KindSheet } from "./KindSheet";
-import { addKindPatch, kindCountPatch, MAIN, removeKindPatch, rowOf } from "./patches";
+import { addKindPatch, kindCountPatch, MAIN, removeKindPatch, rowOf, countOf } from "./patches";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 
@@ -49,10 +49,8 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
 
   function add(found: ItemChoice) {
     const there = kinds.find(([, one]) => one.name === found.name)?.[0];
-    const { design } = session.rack;
-    if (there !== undefined)
-      apply(kindCountPatch(design, there, design.things.kind.filter((kind) => kind === there).length + 1));
-    else apply(addKindPatch(design, found.key, found.patch));
+    if (there !== undefined) apply((design) => kindCountPatch(design, there, countOf(design, there) + 1));
+    else apply((design) => addKindPatch(design, found.key, found.patch));
   }
   function pick(found: ItemChoice) {
     if (sheet?.on === "add") add(found);
@@ -136,9 +134,10 @@ interface KindProps {
 /** One kind on a line: how many, what, how wide. */
 function Kind({ kind, item, alone, onMeasure, onReplace }: KindProps) {
   const session = useSession();
-  const count = useShown(({ design }) => design.things.kind.filter((one) => one === kind).length);
+  const count = useShown(({ design }) => countOf(design, kind));
+  const least = alone ? 1 : 0;
   const path = kind === MAIN ? "item.width" : `others.${kind}.width`;
-  const set = (next: number) => session.change(kindCountPatch(session.rack.design, kind, next));
+  const set = (next: number) => session.change((design) => kindCountPatch(design, kind, next));
   return (
     <div className="flex items-center gap-1.5">
       <Field
@@ -148,10 +147,14 @@ function Kind({ kind, item, alone, onMeasure, onReplace }: KindProps) {
         className="[&_input]:w-10"
         value={String(count)}
         onCommit={(text) => {
-          const next = readCount(text, alone ? 1 : 0);
+          const next = readCount(text, least);
           return typeof next === "string" ? Promise.resolve(next) : set(next);
         }}
-        onStep={(by) => count + by >= (alone ? 1 : 0) && void set(count + by)}
+        onStep={(direction) =>
+          session.press(`kind ${kind}`, direction, (design, by) =>
+            kindCountPatch(design, kind, Math.max(countOf(design, kind) + by, least)),
+          )
+        }
       />
       <button
         type="button"
@@ -171,7 +174,7 @@ function Kind({ kind, item, alone, onMeasure, onReplace }: KindProps) {
         <Button
           look="bare"
           aria-label={`Take the ${item.plural} off`}
-          onClick={() => session.apply(removeKindPatch(session.rack.design, kind))}
+          onClick={() => session.apply((design) => removeKindPatch(design, kind))}
         >
           ×
         </Button>
@@ -213,7 +216,7 @@ function Reorder() {
       <Line label="order for">
         <span className="flex gap-1">
           {AIMS.filter(([aim]) => aim === "length" || !airy).map(([aim, words]) => (
-            <Button key={aim} disabled={busy} onClick={() => void look(aim, words)}>
+            <Button key={aim} disabled={busy} onClick={() => look(aim, words)}>
               {words}
             </Button>
           ))}

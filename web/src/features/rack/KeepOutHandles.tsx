@@ -1,5 +1,6 @@
 import type { KeyboardEvent } from "react";
 
+import type { Design } from "../../api/types";
 import { onStep, type Run } from "../../drawing/view";
 import { forgetKeepOutPatch, keepOutPatch } from "./patches";
 import { useSession, useShown } from "./shown";
@@ -24,13 +25,16 @@ export function KeepOutHandles({ run, half }: Props) {
   const start = useShown((shown) => shown.design.ends[0]);
   const [back, onward] = run.up ? ["ArrowDown", "ArrowUp"] : ["ArrowLeft", "ArrowRight"];
   const onTape = (mm: number) => onStep(Math.max(mm, 0), tape);
-  const put = (index: number) => (at: string) => keepOutPatch(session.rack.design, index, { at });
+  const put = (index: number) => (design: Design, at: string) => keepOutPatch(design, index, { at });
 
-  function onKey(event: KeyboardEvent, index: number, x: number) {
+  function onKey(event: KeyboardEvent, index: number) {
     const by = { [back]: -1, [onward]: 1 }[event.key];
-    if (by) session.apply(put(index)(onStep(x, tape, by)));
+    if (by)
+      session.press(`keepout ${index}`, by, (design, steps) =>
+        put(index)(design, onStep(design.keepouts[index]?.x ?? 0, design.tape, steps)),
+      );
     else if (event.key === "Delete" || event.key === "Backspace")
-      session.apply(forgetKeepOutPatch(session.rack.design, index));
+      session.apply((design) => forgetKeepOutPatch(design, index));
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -55,7 +59,7 @@ export function KeepOutHandles({ run, half }: Props) {
             className={`group ${run.up ? "cursor-ns-resize" : "cursor-ew-resize"} touch-none outline-none`}
             onPointerDown={(event) => grab(event, x, onTape, put(index))}
             {...held()}
-            onKeyDown={(event) => onKey(event, index, x)}
+            onKeyDown={(event) => onKey(event, index)}
           >
             <rect
               x={left}

@@ -1,8 +1,9 @@
+import type { Design } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { Pick } from "../../ui/Pick";
 import { BriefField } from "./BriefField";
-import { forgetKeepOutPatch, keepOutPatch, rowOf, type KeepOut } from "./patches";
+import { forgetKeepOutPatch, keepOutPatch, rowOf, stepped } from "./patches";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 
@@ -19,8 +20,10 @@ export function KeepOuts() {
   const session = useSession();
   const keepouts = useShown((shown) => rowOf(shown.design).keepouts);
   const add = (flaw: string) => {
-    const at = `${Math.round(session.rack.design.length_mm / 2)} mm`;
-    session.apply({ row: { keepouts: [...keepouts, { flaw, at, width: USUAL[flaw] ?? "25 mm" }] } });
+    session.apply((design) => {
+      const at = `${Math.round(design.length_mm / 2)} mm`;
+      return { row: { keepouts: [...rowOf(design).keepouts, { flaw, at, width: USUAL[flaw] ?? "25 mm" }] } };
+    });
   };
   return (
     <Section
@@ -31,28 +34,22 @@ export function KeepOuts() {
         <p className="text-[0.87rem] text-soft">Knots, seams or screws that no holder should land on.</p>
       )}
       {keepouts.map((keepout, index) => {
-        const change = (changes: Partial<KeepOut>) => keepOutPatch(session.rack.design, index, changes);
         return (
           <div key={index} className="flex items-center gap-1.5">
             <Pick
               label="Kind of keep-out"
               value={keepout.flaw}
               options={FLAWS}
-              onPick={(flaw) => session.apply(change({ flaw }))}
+              onPick={(flaw) => session.apply((design) => keepOutPatch(design, index, { flaw }))}
               className="w-24"
             />
             {(["at", "width"] as const).map((which) => (
-              <KeepOutField
-                key={which}
-                index={index}
-                which={which}
-                onChange={(text) => change({ [which]: text })}
-              />
+              <KeepOutField key={which} index={index} which={which} />
             ))}
             <Button
               look="bare"
               aria-label={`Forget the ${keepout.flaw}`}
-              onClick={() => session.apply(forgetKeepOutPatch(session.rack.design, index))}
+              onClick={() => session.apply((design) => forgetKeepOutPatch(design, index))}
             >
               ×
             </Button>
@@ -64,22 +61,21 @@ export function KeepOuts() {
   );
 }
 
-interface KeepOutFieldProps {
-  index: number;
-  which: "at" | "width";
-  onChange: (text: string) => Record<string, unknown>;
-}
-
-function KeepOutField({ index, which, onChange }: KeepOutFieldProps) {
-  const { change, apply } = useSession();
-  const value = useShown((shown) => shown.design.fields[`row.keepouts.${index}.${which}`] ?? "");
-  const step = useShown((shown) => shown.design.tape.name);
+function KeepOutField({ index, which }: { index: number; which: "at" | "width" }) {
+  const { change, press } = useSession();
+  const path = `row.keepouts.${index}.${which}`;
+  const value = useShown((shown) => shown.design.fields[path] ?? "");
+  const put = (design: Design, text: string) => keepOutPatch(design, index, { [which]: text });
   return (
     <Field
       label={which === "at" ? "at" : "wide"}
       value={value}
-      onCommit={(text) => change(onChange(text))}
-      onStep={(by) => apply(onChange(`${value} ${by > 0 ? "+" : "-"} ${step}`))}
+      onCommit={(text) => change((design) => put(design, text))}
+      onStep={(direction) =>
+        press(path, direction, (design, by) =>
+          put(design, stepped(design.fields[path] ?? "", design.tape.name, by)),
+        )
+      }
     />
   );
 }

@@ -85,7 +85,7 @@ export function KindSheet({ kind, catalogue, onClose }: Props) {
             <BriefField path={`${path}.span`} label="its holders apart, if that is fixed" wide />
           )}
           <div className="mt-3 flex flex-wrap gap-2">
-            <Button onClick={() => void keep()}>Keep for other racks</Button>
+            <Button onClick={() => keep()}>Keep for other racks</Button>
           </div>
         </div>
       </div>

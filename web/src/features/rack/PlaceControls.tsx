@@ -22,7 +22,7 @@ export function PlaceControls({ index }: { index: number }) {
   const kinds = [{ value: MAIN, label: brief.item.name }].concat(
     Object.entries(brief.others).map(([value, { name }]) => ({ value, label: name })),
   );
-  const move = (by: 1 | -1) => apply(movePatch(session.rack.design, place, place + by));
+  const move = (by: 1 | -1) => apply((design) => movePatch(design, place, place + by));
   return (
     <div className="mt-1.5 border-t border-rule pt-1.5">
       {kinds.length > 1 && (
@@ -32,7 +32,7 @@ export function PlaceControls({ index }: { index: number }) {
             label="Hangs here"
             value={kind}
             options={kinds}
-            onPick={(kind) => apply(kindAtPatch(session.rack.design, place, kind))}
+            onPick={(kind) => apply((design) => kindAtPatch(design, place, kind))}
             className="flex-1"
           />
           <Button
@@ -59,9 +59,9 @@ export function PlaceControls({ index }: { index: number }) {
           value={text}
           wide
           className="flex-1"
-          onCommit={(text) => change(pinPatch(session.rack.design, index, text))}
+          onCommit={(text) => change((design) => pinPatch(design, index, text))}
         />
-        {pinned && <Button onClick={() => apply(pinPatch(session.rack.design, index))}>Let go</Button>}
+        {pinned && <Button onClick={() => apply((design) => pinPatch(design, index))}>Let go</Button>}
       </div>
     </div>
   );

@@ -13,6 +13,7 @@ import { Shortcuts } from "./Shortcuts";
 import { SessionShown, Unhurried, useShown } from "./shown";
 import { Standing } from "./Standing";
 import { Stages, type Stage } from "./Stages";
+import { UnsentStore } from "./unsent";
 import { LogSheet } from "../log/LogSheet";
 import { LogStage } from "../log/LogStage";
 import { MakingStage } from "../making/MakingStage";
@@ -38,16 +39,32 @@ export function RackPage({ stage }: { stage: Stage }) {
   return <OneRack key={id} rack={rack.data} catalogue={catalogue.data} stage={stage} />;
 }
 
+/** Sessions of this page: one that still waits for its server goes on when its rack is opened again. */
+const left = new Map<string, Session>();
+
 function OneRack({ rack, catalogue, stage }: { rack: Rack; catalogue: Catalogue; stage: Stage }) {
   const queries = useQueryClient();
-  const [session] = useState(
-    () =>
-      new Session(rack, (stored) => {
+  const [session] = useState(() => {
+    const open = left.get(rack.id);
+    if (open?.unsaved) return open;
+    const made = new Session(
+      rack,
+      (stored) => {
         queries.setQueryData(["rack", stored.id], stored);
         void queries.invalidateQueries({ queryKey: ["racks"] });
-      }),
-  );
+      },
+      new UnsentStore(rack.id),
+    );
+    left.set(rack.id, made);
+    return made;
+  });
   useEffect(() => session.watch(), [session]);
+  useEffect(() => {
+    void session.resume();
+    const onLeave = (event: BeforeUnloadEvent) => session.unsaved && event.preventDefault();
+    window.addEventListener("beforeunload", onLeave);
+    return () => window.removeEventListener("beforeunload", onLeave);
+  }, [session]);
   return (
     <SessionShown session={session}>
       <Sheet catalogue={catalogue} stage={stage} />

@@ -1,7 +1,7 @@
 import { useState } from "react";
 
 import { api, saidOf } from "../../api/client";
-import type { Most as MostThere } from "../../api/types";
+import type { Design, Most as MostThere } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { readCount } from "../../ui/count";
@@ -140,7 +140,7 @@ function OneRow({ index }: { index: number }) {
     { value: MAIN, label: brief.item.plural },
     ...Object.entries(brief.others).map(([value, { plural }]) => ({ value, label: plural })),
   ];
-  const set = (next: number | null) => ownRowPatch(session.rack.design, index, { count: next });
+  const set = (next: number | null) => (design: Design) => ownRowPatch(design, index, { count: next });
   return (
     <div className="flex items-center gap-1.5">
       <span className="w-12 shrink-0 text-soft">row {index + 1}</span>
@@ -149,7 +149,7 @@ function OneRow({ index }: { index: number }) {
         value={kind}
         options={kinds}
         onPick={(next) =>
-          apply(ownRowPatch(session.rack.design, index, { kind: next, count: null, pins: [] }))
+          apply((design) => ownRowPatch(design, index, { kind: next, count: null, pins: [] }))
         }
         className="flex-1"
       />
@@ -166,7 +166,11 @@ function OneRow({ index }: { index: number }) {
               const next = readCount(text, 1);
               return typeof next === "string" ? Promise.resolve(next) : change(set(next));
             }}
-            onStep={(by) => apply(set(Math.max(1, count + by)))}
+            onStep={(direction) =>
+              session.press(`row ${index}`, direction, (design, by) =>
+                set(Math.max(1, (design.rows[index]?.count ?? 0) + by))(design),
+              )
+            }
           />
           {held && (
             <button
@@ -180,7 +184,7 @@ function OneRow({ index }: { index: number }) {
         </>
       )}
       {pins > 0 && (
-        <Button onClick={() => apply(ownRowPatch(session.rack.design, index, { pins: [] }))}>
+        <Button onClick={() => apply((design) => ownRowPatch(design, index, { pins: [] }))}>
           Let go of {pins} pinned
         </Button>
       )}

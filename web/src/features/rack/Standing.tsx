@@ -6,15 +6,20 @@ import { useSession, useShown } from "./shown";
 export function Standing({ onCopied }: { onCopied: (id: string) => void }) {
   const session = useSession();
   const standing = useShown((shown) => shown.standing);
+  const waiting = useShown((shown) => shown.waiting);
   const trouble = useShown((shown) => shown.trouble);
   const say = useSay();
   if (standing === "stale")
     return (
-      <Banner text="This rack was changed in another window. Yours shows an older state.">
-        <Button onClick={() => void session.takeNewer()}>Take the newer</Button>
+      <Banner
+        text={`This rack was changed in another window. Yours shows an older state${
+          waiting ? ", with all that you changed in it: that is kept here until you choose" : ""
+        }.`}
+      >
+        <Button onClick={() => session.takeNewer()}>Take the newer</Button>
         <Button
           onClick={() =>
-            void session.keepMine().then((copy) => {
+            session.keepMine().then((copy) => {
               say(`Kept as “${copy.name}”.`);
               onCopied(copy.id);
             })
@@ -26,7 +31,11 @@ export function Standing({ onCopied }: { onCopied: (id: string) => void }) {
     );
   if (standing === "offline")
     return (
-      <Banner text="Yardcliff does not answer. Your last change waits here and is stored once it is back." />
+      <Banner
+        text={`Yardcliff does not answer. ${
+          waiting === 1 ? "A change waits" : waiting ? `${waiting} changes wait` : "What you change waits"
+        } here until it does, also over a reload.`}
+      />
     );
   if (trouble)
     return (

@@ -28,6 +28,7 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
   const session = useSession();
   const rack = useShown((shown) => shown.rack);
   const standing = useShown((shown) => shown.standing);
+  const waiting = useShown((shown) => shown.waiting);
   const { unit, name } = rack.design.tape;
   const tape = (next: TapeName) => session.apply({ tape: next });
   return (
@@ -43,7 +44,7 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
         role="status"
         className={`text-[0.85rem] ${standing === "saved" ? "text-soft" : "font-semibold text-care"}`}
       >
-        {STANDING[standing]}
+        {standing === "offline" && waiting > 0 ? `${waiting} not saved yet` : STANDING[standing]}
       </span>
       <span className="flex-1" />
       <UndoRedo undo={rack.undo} redo={rack.redo} onUndo={session.undo} onRedo={session.redo} />

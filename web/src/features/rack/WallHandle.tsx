@@ -70,7 +70,14 @@ export function WallHandle({ view }: { view: View }) {
     if (x === undefined || y === undefined) return;
     event.preventDefault();
     event.stopPropagation();
-    session.apply(x ? { place: { x: onStep(on.x_mm, tape, x) } } : { hung: onStep(on.hung_mm, tape, y) });
+    if (x)
+      session.press("place.x", x, ({ on_wall, tape }, steps) => ({
+        place: { x: onStep(on_wall?.x_mm ?? 0, tape, steps) },
+      }));
+    else
+      session.press("hung", y, ({ on_wall, tape }, steps) => ({
+        hung: onStep(on_wall?.hung_mm ?? 0, tape, steps),
+      }));
   }
   return (
     <g>

@@ -103,7 +103,7 @@ function WhichWall() {
           ))}
         </>
       )}
-      <Button onClick={() => void survey()}>Survey a new wall</Button>
+      <Button onClick={() => survey()}>Survey a new wall</Button>
     </Section>
   );
 }

@@ -5,6 +5,22 @@ export function patchAt(path: string, value: unknown): Patch {
   return path.split(".").reduceRight<unknown>((inner, key) => ({ [key]: inner }), value) as Patch;
 }
 
+/** The text of a field of the brief as it is shown; `placeholder` where nothing is held. */
+export function textAt(design: Design, path: string, placeholder = ""): string {
+  const value = path
+    .split(".")
+    .reduce<unknown>((at, key) => (at as Record<string, unknown> | null)?.[key], design.brief);
+  const plain = typeof value === "number" || typeof value === "string" ? String(value) : "";
+  return design.fields[path] ?? (plain || placeholder);
+}
+
+/** A text so many steps on: a length by those of the tape, a count by one each. */
+export function stepped(text: string, step: string, by: number): string {
+  if (!/[a-z]/.test(text)) return String(Number(text) + by);
+  const steps = Math.abs(by) === 1 ? step : `${Math.abs(by)}*${step}`;
+  return `${text} ${by > 0 ? "+" : "-"} ${steps}`;
+}
+
 interface Pin {
   index: number;
   at: string;
@@ -73,6 +89,9 @@ const inOrder = (order: string[]) => ({
   order: order.every((kind) => kind === MAIN) ? [] : order,
   count: order.length,
 });
+
+export const countOf = (design: Design, kind: string) =>
+  design.things.kind.filter((one) => one === kind).length;
 
 /** `count` things of a kind: more go beside the last of it, fewer leave from the end. */
 export function kindCountPatch(design: Design, kind: string, count: number): Patch {

@@ -4,6 +4,7 @@ import { api, OfflineError, ProblemError } from "../../api/client";
 import { line } from "../../api/line";
 import type { Design, Rack } from "../../api/types";
 import { Session } from "./session";
+import { UnsentStore, waitingByRack } from "./unsent";
 
 const design = (count: number) =>
   ({ count, brief: { row: { count } }, kept: { same: true } }) as unknown as Design;
@@ -12,11 +13,42 @@ const rack = (version: number, count = version) =>
 const problem = (type: string) =>
   new ProblemError({ type, title: "", status: 409, detail: "no", errors: [{ field: "f", message: "bad" }] });
 
+/** What the browser keeps: one object for all windows of it. */
+function browser() {
+  const kept = new Map<string, string>();
+  const held = new Set<string>();
+  return {
+    kept,
+    storage: {
+      getItem: (name: string) => kept.get(name) ?? null,
+      setItem: (name: string, text: string) => void kept.set(name, text),
+      removeItem: (name: string) => void kept.delete(name),
+      key: (k: number) => [...kept.keys()][k] ?? null,
+      get length() {
+        return kept.size;
+      },
+    },
+    locks: {
+      request: (name: string, ...rest: unknown[]) => {
+        const ask = rest.at(-1) as (lock: object | null) => unknown;
+        if (rest.length === 1) held.add(name);
+        return Promise.resolve(rest.length === 1 ? undefined : ask(held.has(name) ? null : {}));
+      },
+    } as unknown as LockManager,
+    /** Its windows are closed: what they held is free. */
+    close: () => held.clear(),
+  };
+}
+
+let home: ReturnType<typeof browser>;
 let session: Session;
+const opened = (of: Rack) =>
+  new Session(of, () => undefined, new UnsentStore(of.id, home.storage, home.locks));
 const shown = () => session.store.getState();
 
 beforeEach(() => {
-  session = new Session(rack(1), () => undefined);
+  home = browser();
+  session = opened(rack(1));
 });
 afterEach(() => {
   vi.restoreAllMocks();
@@ -53,14 +85,105 @@ test("what cannot be read goes to the field that asked, and the design stays", a
   expect(shown().standing).toBe("saved");
 });
 
-test("a stale window is told, and keeps its own change as a copy", async () => {
-  vi.spyOn(api, "change").mockRejectedValue(problem("/problems/stale"));
+test("a stale window keeps all of its changes, in their order, and nobody's else", async () => {
+  const change = vi.spyOn(api, "change").mockRejectedValue(problem("/problems/stale"));
+  const solve = vi
+    .spyOn(line, "solve")
+    .mockImplementation((_, brief, patch) =>
+      Promise.resolve({ ...design(7), brief: { ...brief, ...patch } } as Design),
+    );
   await session.change({ hung: "1 m" });
-  expect(shown().standing).toBe("stale");
+  await session.change({ tape: "1/16 in" });
+  expect(change).toHaveBeenCalledTimes(1);
+  expect(shown()).toMatchObject({ standing: "stale", waiting: 1, design: { count: 7 } });
+  solve.mockRejectedValueOnce(problem("/problems/unreadable-brief"));
+  expect(await session.change({ hung: "high" })).toBe("bad");
+  // Closed and opened again, it is all there.
+  home.close();
+  const again = opened(rack(9));
+  await again.resume();
+  const all = { row: { count: 1 }, hung: "1 m", tape: "1/16 in" };
+  expect(again.store.getState()).toMatchObject({ standing: "stale", design: { brief: all } });
   const copy = vi.spyOn(api, "copy").mockResolvedValue(rack(1));
-  await session.keepMine();
-  expect(copy.mock.calls[0]?.[1]).toEqual({ brief: { row: { count: 1 } }, patch: { hung: "1 m" } });
-  expect(shown().standing).toBe("saved");
+  await again.keepMine();
+  expect(copy.mock.calls[0]?.[1]).toEqual({ brief: all });
+  expect(again.store.getState()).toMatchObject({ standing: "saved", waiting: 0, design: { count: 9 } });
+  expect(waitingByRack(home.storage).size).toBe(0);
+});
+
+test.each([0, 50, 300])(
+  "no press is lost at a latency of %d ms, and each goes on from the others",
+  async (ms) => {
+    vi.useFakeTimers();
+    let stored = rack(1, 8);
+    session = opened(stored);
+    const change = vi.spyOn(api, "change").mockImplementation(async (_, base, patch) => {
+      await new Promise((resolve) => setTimeout(resolve, ms));
+      expect(base).toBe(stored.version);
+      return (stored = rack(base + 1, (patch["row"] as { count: number }).count));
+    });
+    const count = (by: number) =>
+      session.press("row.count", by, (at, n) => ({ row: { count: at.count + n } }));
+    for (let k = 0; k < 20; k++) {
+      count(1);
+      await vi.advanceTimersByTimeAsync(30);
+    }
+    for (let k = 0; k < 15; k++) count(-1);
+    await vi.advanceTimersByTimeAsync(20 * ms + 100);
+    expect(shown()).toMatchObject({ standing: "saved", waiting: 0, design: { count: 13 } });
+    expect(change.mock.calls.length).toBeLessThanOrEqual(22);
+  },
+);
+
+test("what is made of a list is made of the list as it is by then", async () => {
+  const answers: ((rack: Rack) => void)[] = [];
+  const change = vi
+    .spyOn(api, "change")
+    .mockImplementation(() => new Promise((resolve) => answers.push(resolve)));
+  const add = (at: Design) => ({ row: { count: at.count + 1 } });
+  session.apply(add);
+  session.apply(add);
+  answers[0]?.(rack(2, 5));
+  await vi.waitFor(() => expect(answers).toHaveLength(2));
+  expect(change.mock.calls[1]?.[2]).toEqual({ row: { count: 6 } });
+});
+
+test("what waits for the server outlives its window, and is sent once, under its key", async () => {
+  vi.useFakeTimers();
+  const change = vi.spyOn(api, "change").mockRejectedValue(new OfflineError("away"));
+  void session.change({ hung: "1 m" });
+  session.press("row.count", 1, (at, n) => ({ row: { count: at.count + n } }));
+  session.press("row.count", 1, (at, n) => ({ row: { count: at.count + n } }));
+  await vi.advanceTimersByTimeAsync(10);
+  expect(shown()).toMatchObject({ standing: "offline", waiting: 2 });
+  expect(session.unsaved).toBe(true);
+  expect(waitingByRack(home.storage).get("r")).toBe(2);
+  // Another window of the same browser leaves it to the one that is open.
+  const beside = opened(rack(1));
+  await beside.resume();
+  expect(beside.store.getState().waiting).toBe(0);
+
+  const key = change.mock.calls[0]?.[3];
+  const sent: unknown[] = [];
+  change.mockImplementation((_, base, patch, again) => {
+    sent.push([base, patch, again === key]);
+    return Promise.resolve(rack(base + 1));
+  });
+  home.close();
+  const next = opened(rack(1));
+  await next.resume();
+  await vi.waitFor(() => expect(next.store.getState().waiting).toBe(0));
+  expect(sent).toEqual([
+    [1, { hung: "1 m" }, true],
+    [2, { row: { count: 3 } }, false],
+  ]);
+});
+
+test("what was written though its answer was lost is not written again", async () => {
+  vi.spyOn(api, "change").mockRejectedValue(problem("/problems/already-written"));
+  vi.spyOn(api, "rack").mockResolvedValue(rack(2, 12));
+  expect(await session.change({ hung: "1 m" })).toBeNull();
+  expect(shown()).toMatchObject({ standing: "saved", design: { count: 12 }, rack: { version: 2 } });
 });
 
 test("a change waits while the server is away", async () => {
@@ -124,7 +247,7 @@ test("a wall that is another now is shown at once; a change of one's own under w
   vi.useFakeTimers();
   vi.stubGlobal("document", { hidden: false });
   const at = (site: string, count: number) => ({ ...rack(1, count), site }) as Rack;
-  session = new Session(at("w.1", 6), () => undefined);
+  session = opened(at("w.1", 6));
   const version = vi.spyOn(api, "version").mockResolvedValue({ version: 1, site: "w.1" });
   const fetched = vi.spyOn(api, "rack").mockResolvedValue(at("w.2", 7));
   const stop = session.watch();

@@ -1,15 +1,20 @@
 import { replaceEqualDeep } from "@tanstack/react-query";
 import { createStore } from "zustand/vanilla";
 
-import { api, OfflineError, ProblemError } from "../../api/client";
+import { api, OfflineError, ProblemError, saidOf } from "../../api/client";
+import { newKey } from "../../api/key";
 import { line } from "../../api/line";
 import type { Design, Patch, Rack } from "../../api/types";
 import type { Outcome } from "../../ui/Field";
+import type { Unsent, UnsentStore } from "./unsent";
 
 const RETRY_MS = 2000;
 const LOOK_MS = 4000;
 
 export type Standing = "saved" | "saving" | "offline" | "stale";
+
+/** A change, or how to make it from the design as it is once those before it are stored. */
+export type Change = Patch | ((design: Design) => Patch);
 
 export interface OpenSlip {
   key: string;
@@ -22,6 +27,8 @@ export interface Shown {
   /** The stored design, or the one being tried. */
   design: Design;
   standing: Standing;
+  /** Writes that were not answered yet; of a stale window, whether it has changes of its own. */
+  waiting: number;
   /** What went wrong with a change that no field asked for. */
   trouble: string | null;
   /** Something is being dragged. */
@@ -30,15 +37,35 @@ export interface Shown {
   slips: OpenSlip[];
 }
 
+const STALE = Symbol("changed in another window");
+const CHANGED = "This rack was changed in another window: take the newer one, or keep yours as a copy.";
+
+type WithoutKey = Unsent extends infer One ? (One extends Unsent ? Omit<One, "key"> : never) : never;
+
+interface Job {
+  write: Unsent;
+  /** Makes the patch of a change from what is stored by then. */
+  make?: (design: Design) => Patch | null;
+  /** Presses of one key that were not sent yet are one write. */
+  press?: { of: string; by: number };
+  /** What it was made from, where that was another window. */
+  from?: { version: number; brief: Design["brief"] };
+  sent: boolean;
+  done: Promise<Outcome>;
+  settle: (outcome: Outcome) => void;
+}
+
 /**
- * A rack under the user's hands. Changes are stored one after another, each from the version that the one before
- * made; while the server is away they wait. Previews go out one at a time, the newest wins.
+ * A rack under the user's hands. Changes are stored one after another, each made from what the one before led to; while
+ * the server is away they wait, also over a reload. Once another window has changed the rack, this one goes on from its
+ * own state and keeps all of it. Previews go out one at a time, the newest wins.
  */
 export class Session {
   readonly store;
-  private writes: Promise<unknown> = Promise.resolve();
-  private waiting = 0;
-  private unsaved: Patch = {};
+  private readonly jobs: Job[] = [];
+  private running: Promise<unknown> = Promise.resolve();
+  /** What this window's user has made of the rack that is another by now. */
+  private mine: Design | null = null;
   private trying = false;
   private next: Patch | null | undefined;
   /** What is being tried; a change that is stored puts an end to it. */
@@ -47,11 +74,13 @@ export class Session {
   constructor(
     rack: Rack,
     private readonly onStored: (rack: Rack) => void,
+    private readonly unsent: Pick<UnsentStore, "keep" | "left">,
   ) {
     this.store = createStore<Shown>(() => ({
       rack,
       design: rack.design,
       standing: "saved",
+      waiting: 0,
       trouble: null,
       held: false,
       slips: [],
@@ -63,21 +92,39 @@ export class Session {
     return this.store.getState().rack;
   }
 
+  /** Whether leaving the page would leave something behind. */
+  get unsaved(): boolean {
+    const { standing } = this.store.getState();
+    return (standing === "offline" && this.jobs.length > 0) || this.mine !== null;
+  }
+
   /** Stores a change; answers with what could not be read, for the field that asked to show. */
-  readonly change = (patch: Patch): Promise<Outcome> =>
-    this.write((base) => api.change(this.rack.id, base, patch), patch);
+  readonly change = (change: Change): Promise<Outcome> =>
+    this.put({ what: "change", patch: {} }, change instanceof Function ? change : () => change);
 
   /** The same where no field stands: what goes wrong is said above the drawing. */
-  readonly apply = (patch: Patch): void => void this.change(patch).then((trouble) => this.set({ trouble }));
+  readonly apply = (change: Change): void => this.tell(this.change(change));
+
+  /** A press of a key or a stepper: `by` so many of `of`. Those that come before it is sent are counted in. */
+  readonly press = (of: string, by: number, make: (design: Design, by: number) => Patch): void => {
+    const last = this.jobs.at(-1);
+    if (last?.press?.of === of && !last.sent) {
+      last.press.by += by;
+      this.keep();
+      return;
+    }
+    const press = { of, by };
+    const made = (design: Design) => (press.by ? make(design, press.by) : null);
+    this.tell(this.put({ what: "change", patch: {} }, made, press));
+  };
 
   readonly undo = (): void => {
-    if (this.rack.undo) void this.write((base) => api.undo(this.rack.id, base));
+    if (this.rack.undo) this.tell(this.put({ what: "undo" }));
   };
   readonly redo = (): void => {
-    if (this.rack.redo) void this.write((base) => api.redo(this.rack.id, base));
+    if (this.rack.redo) this.tell(this.put({ what: "redo" }));
   };
-  readonly rename = (name: string): Promise<Outcome> =>
-    this.write((base) => api.rename(this.rack.id, base, name));
+  readonly rename = (name: string): Promise<Outcome> => this.put({ what: "rename", name });
 
   readonly hold = (held: boolean): void => this.set({ held });
   readonly dismiss = (): void => this.set({ trouble: null });
@@ -103,25 +150,33 @@ export class Session {
   };
 
   readonly takeNewer = async (): Promise<void> => {
-    this.unsaved = {};
     this.settle(await api.rack(this.rack.id));
-    this.showStored();
-    this.set({ standing: "saved" });
+    this.letGo();
   };
 
   readonly keepMine = async (): Promise<Rack> => {
     const { id, design } = this.rack;
-    const copy = await api.copy(id, { brief: design.brief, patch: this.unsaved });
-    this.unsaved = {};
-    this.showStored();
-    this.set({ standing: "saved" });
+    const copy = await api.copy(id, { brief: (this.mine ?? design).brief });
+    this.letGo();
     return copy;
   };
+
+  /** What a window that was closed meanwhile left of this rack is sent, or shown where the rack is another by now. */
+  async resume(): Promise<void> {
+    for (const left of await this.unsent.left()) {
+      if (left.stale) await this.goOn(left.brief);
+      left.writes.forEach((write, index) => {
+        const made = write.what === "change" ? { make: () => write.patch } : {};
+        // Only the first is known to be made from that version; the others follow it.
+        this.tell(this.enqueue({ write, ...made, ...(index === 0 && { from: left }) }));
+      });
+    }
+  }
 
   /** The rack is as it was, its wall or a neighbour is not: nothing of the user's is at stake, so it is just shown. */
   private async takeWall(): Promise<void> {
     const rack = await api.rack(this.rack.id);
-    if (this.waiting > 0 || rack.version !== this.rack.version) return;
+    if (this.jobs.length || rack.version !== this.rack.version) return;
     this.settle(rack);
     this.showStored();
   }
@@ -129,10 +184,10 @@ export class Session {
   /** Another window may change the rack: look now and then, and tell before the user edits on. */
   watch(): () => void {
     const timer = setInterval(() => {
-      if (document.hidden || this.waiting > 0) return;
+      if (document.hidden || this.jobs.length || this.store.getState().standing === "stale") return;
       api.version(this.rack.id).then(
         ({ version, site }) => {
-          if (this.waiting > 0) return;
+          if (this.jobs.length) return;
           if (version > this.rack.version) this.set({ standing: "stale" });
           else if (site !== this.rack.site) void this.takeWall();
           else if (this.store.getState().standing === "offline") this.set({ standing: "saved" });
@@ -146,7 +201,7 @@ export class Session {
   private async tryOn(): Promise<void> {
     this.trying = true;
     while (this.next !== undefined) {
-      await this.writes; // what is tried next is tried on what was stored last
+      await this.running; // what is tried next is tried on what was stored last
       const wanted = this.next;
       this.next = undefined;
       if (!wanted) {
@@ -154,7 +209,7 @@ export class Session {
         continue;
       }
       try {
-        const design = await line.solve(this.rack.id, this.rack.design.brief, wanted);
+        const design = await line.solve(this.rack.id, (this.mine ?? this.rack.design).brief, wanted);
         if (this.tried) this.set({ design: replaceEqualDeep(this.store.getState().design, design) });
       } catch {
         /* The last good drawing stays; storing the change will say what is wrong. */
@@ -163,40 +218,126 @@ export class Session {
     this.trying = false;
   }
 
-  /** Runs a write after those before it; waits out an absent server. */
-  private write(send: (base: number) => Promise<Rack>, patch: Patch = {}): Promise<Outcome> {
-    this.waiting += 1;
-    this.tried = null;
-    this.next = undefined;
-    const job = this.writes.then(() => this.sendUntilAnswered(send, patch));
-    this.writes = job.finally(() => (this.waiting -= 1));
-    return job;
+  private tell(outcome: Promise<Outcome>): void {
+    void outcome.then((trouble) => this.set({ trouble }));
   }
 
-  private async sendUntilAnswered(send: (base: number) => Promise<Rack>, patch: Patch): Promise<Outcome> {
-    if (this.store.getState().standing !== "stale") this.set({ standing: "saving" });
+  private put(write: WithoutKey, make?: Job["make"], press?: Job["press"]): Promise<Outcome> {
+    this.tried = null;
+    this.next = undefined;
+    return this.enqueue({
+      write: { ...write, key: newKey() },
+      ...(make && { make }),
+      ...(press && { press }),
+    });
+  }
+
+  private enqueue(job: Pick<Job, "write" | "make" | "press" | "from">): Promise<Outcome> {
+    let settle: Job["settle"] = () => undefined;
+    const done = new Promise<Outcome>((resolve) => (settle = resolve));
+    this.jobs.push({ ...job, sent: false, done, settle });
+    this.keep();
+    if (this.jobs.length === 1) this.running = this.run();
+    return done;
+  }
+
+  /** Sends what waits, in its order. */
+  private async run(): Promise<void> {
+    for (let job = this.jobs[0]; job; job = this.jobs[0]) {
+      const stale = this.store.getState().standing === "stale";
+      const outcome = await (stale ? this.makeMine(job) : this.sendUntilAnswered(job));
+      if (outcome === STALE) {
+        await this.goOn(job.from?.brief ?? this.rack.design.brief);
+        continue; // it is made of the window's own state then
+      }
+      this.jobs.shift();
+      this.keep();
+      job.settle(outcome);
+    }
+  }
+
+  private async sendUntilAnswered(job: Job): Promise<Outcome | typeof STALE> {
+    this.set({ standing: "saving" });
+    job.sent = true;
+    const patch = job.make?.(this.rack.design) ?? null;
+    if (job.make && !patch) return this.stored(null);
     for (;;) {
       try {
-        this.settle(await send(this.rack.version));
-        if (this.waiting === 1) this.showStored();
-        this.set({ standing: "saved", trouble: null });
-        return null;
+        this.settle(await this.send(job.write, job.from?.version ?? this.rack.version, patch ?? {}));
+        return this.stored(null);
       } catch (error) {
         if (error instanceof OfflineError) {
           this.set({ standing: "offline" });
           await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
           continue;
         }
-        if (error instanceof ProblemError && error.problem.type.endsWith("/stale")) {
-          this.unsaved = patch;
-          this.set({ standing: "stale" });
-          return null;
+        const type = error instanceof ProblemError ? error.problem.type : "";
+        if (type.endsWith("/already-written")) {
+          this.settle(await api.rack(this.rack.id));
+          return this.stored(null);
         }
-        this.showStored();
-        this.set({ standing: "saved" });
-        return error instanceof ProblemError ? readable(error) : String(error);
+        if (type.endsWith("/stale")) return STALE;
+        return this.stored(error instanceof ProblemError ? saidOf(error) : String(error));
       }
     }
+  }
+
+  private send(write: Unsent, base: number, patch: Patch): Promise<Rack> {
+    const { id } = this.rack;
+    if (write.what === "change") return api.change(id, base, patch, write.key);
+    if (write.what === "rename") return api.rename(id, base, write.name, write.key);
+    return api[write.what](id, base, write.key);
+  }
+
+  private stored(outcome: Outcome): Outcome {
+    if (this.jobs.length === 1 || outcome) this.showStored();
+    this.set({ standing: "saved", ...(outcome === null && { trouble: null }) });
+    return outcome;
+  }
+
+  /** In a stale window a change is made of the window's own state, and kept with those before it. */
+  private async makeMine(job: Job): Promise<Outcome> {
+    if (job.write.what !== "change") return CHANGED;
+    const own = this.mine ?? this.rack.design;
+    const patch = job.make?.(own) ?? {};
+    for (;;) {
+      try {
+        this.mine = await line.solve(this.rack.id, own.brief, patch);
+        this.set({ design: replaceEqualDeep(this.store.getState().design, this.mine) });
+        return null;
+      } catch (error) {
+        if (error instanceof ProblemError) return saidOf(error);
+        await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+      }
+    }
+  }
+
+  /** The rack is another by now: from here on this window has its own, which begins with `brief`. */
+  private async goOn(brief: Design["brief"]): Promise<void> {
+    this.set({ standing: "stale" });
+    if (brief === this.rack.design.brief) return;
+    if (this.mine) return void (await api.copy(this.rack.id, { brief })); // of two windows, one can be shown
+    this.mine = await line.solve(this.rack.id, brief, {}).catch(() => null);
+    if (this.mine) this.set({ design: this.mine });
+    this.keep();
+  }
+
+  /** The window has nothing of its own any more. */
+  private letGo(): void {
+    this.mine = null;
+    this.set({ standing: "saved", design: this.rack.design });
+    this.keep();
+  }
+
+  /** Keeps what waits where a reload finds it. */
+  private keep(): void {
+    const stale = this.mine !== null;
+    const design = this.mine ?? this.rack.design;
+    const writes = this.jobs.map(({ write, make }) =>
+      write.what === "change" ? { ...write, patch: make?.(design) ?? write.patch } : write,
+    );
+    this.unsent.keep({ version: this.rack.version, brief: design.brief, writes, stale });
+    this.set({ waiting: stale ? Math.max(this.jobs.length, 1) : this.jobs.length });
   }
 
   private settle(rack: Rack): void {
@@ -206,16 +347,11 @@ export class Session {
   }
 
   private showStored(): void {
-    if (!this.tried) this.set({ design: replaceEqualDeep(this.store.getState().design, this.rack.design) });
+    const design = this.mine ?? this.rack.design;
+    if (!this.tried) this.set({ design: replaceEqualDeep(this.store.getState().design, design) });
   }
 
   private set(next: Partial<Shown>): void {
     this.store.setState(next);
   }
-}
-
-/** The messages of a problem without their paths: the field they stand at says which it is. */
-function readable(error: ProblemError): string {
-  const { errors, detail } = error.problem;
-  return errors?.length ? errors.map((e) => e.message).join(" ") : detail;
 }

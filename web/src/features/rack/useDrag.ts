@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, type PointerEvent } from "react";
 
-import type { Patch } from "../../api/types";
+import type { Design, Patch } from "../../api/types";
 import { alongRun, type Run } from "../../drawing/view";
 import { useSession } from "./shown";
 
@@ -13,8 +13,7 @@ interface Hold {
   /** What the hand points at: a reading on the tape, or a place in the order. */
   at: string;
   toAt: (mm: number) => string;
-  toPatch: (at: string) => Patch;
-  patch: Patch | null;
+  toPatch: (design: Design, at: string) => Patch;
 }
 
 /** What is held by the pointer and dragged along the row: tried on every move, stored when it is let go. */
@@ -24,7 +23,7 @@ export function useDrag(run: Run) {
 
   function grab(event: PointerEvent<SVGElement>, from: number, toAt: Hold["toAt"], toPatch: Hold["toPatch"]) {
     event.currentTarget.setPointerCapture(event.pointerId);
-    hold.current = { start: alongRun(run, event), from, moved: false, at: "", toAt, toPatch, patch: null };
+    hold.current = { start: alongRun(run, event), from, moved: false, at: "", toAt, toPatch };
     session.hold(true);
   }
   function drag(event: { clientX: number; clientY: number }) {
@@ -36,8 +35,7 @@ export function useDrag(run: Run) {
     if (now.at === at) return;
     now.moved = true;
     now.at = at;
-    now.patch = now.toPatch(at);
-    session.preview(now.patch);
+    session.preview(now.toPatch(session.rack.design, at));
   }
   // Where the browser has it, the raw event comes without waiting for the next frame: the answer is there for it.
   const latest = useRef(drag);
@@ -53,7 +51,7 @@ export function useDrag(run: Run) {
     const now = hold.current;
     hold.current = null;
     session.hold(false);
-    if (now?.patch) session.apply(now.patch);
+    if (now?.moved) session.apply((design) => now.toPatch(design, now.at));
     else if (now && onClick) onClick();
   }
   function cancel() {

@@ -10,6 +10,7 @@ import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
 import { RackDrawing } from "../../ui/RackDrawing";
 import { Switch } from "../../ui/Switch";
+import { useDraft } from "../../ui/useDraft";
 import { Shelf } from "../items/Shelf";
 import { Ways } from "./Ways";
 
@@ -22,8 +23,9 @@ const FEWER = 2;
 export function NewRackPage() {
   const navigate = useNavigate();
   const [tape, setTape] = useState<TapeName>(() => (localStorage.getItem(KEY) as TapeName | null) ?? "1 mm");
-  const [hangs, setHangs] = useState<Hang[]>([]);
-  const [picked, setPicked] = useState<string | null>(null);
+  // A look at the racks, Back or a reload leave the answers as they are; drawing the rack ends them.
+  const [hangs, setHangs, letGo] = useDraft<Hang[]>("new.hangs", []);
+  const [picked, setPicked, unpick] = useDraft<string | null>("new.way", null);
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
   const start = useQuery({
     queryKey: ["start", hangs, tape],
@@ -35,7 +37,11 @@ export function NewRackPage() {
   const way = ways.find(({ family }) => family === picked) ?? ways[0];
   const make = useMutation({
     mutationFn: () => api.make(hangs, tape, way?.family ?? null),
-    onSuccess: (rack) => navigate(`/racks/${rack.id}`),
+    onSuccess: (rack) => {
+      letGo();
+      unpick();
+      return navigate(`/racks/${rack.id}`);
+    },
   });
   const items = catalogue.data?.items ?? [];
 

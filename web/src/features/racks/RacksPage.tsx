@@ -1,14 +1,15 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useRef, type ChangeEvent } from "react";
+import { useRef, useState, type ChangeEvent } from "react";
 import { Link, useNavigate } from "react-router";
 
 import { api } from "../../api/client";
 import type { RackSummary } from "../../api/types";
-import { Button } from "../../ui/Button";
+import { Button, told } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
 import { RackDrawing } from "../../ui/RackDrawing";
+import { waitingByRack } from "../rack/unsent";
 import { Walls } from "../walls/Walls";
 
 /** Pixels per mm at the most, and the widest a drawing may be: a very long rack makes all of them smaller. */
@@ -19,6 +20,7 @@ export function RacksPage() {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const say = useSay();
+  const [waiting] = useState(() => waitingByRack());
   const racks = useQuery({ queryKey: ["racks"], queryFn: api.racks });
   const bin = useQuery({ queryKey: ["racks", "bin"], queryFn: api.bin });
   const refresh = () => void queries.invalidateQueries({ queryKey: ["racks"] });
@@ -91,7 +93,7 @@ export function RacksPage() {
         )}
         {racks.error && (
           <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
-            {racks.error.message} <Button onClick={() => void racks.refetch()}>Try again</Button>
+            {racks.error.message} <Button onClick={() => racks.refetch()}>Try again</Button>
           </p>
         )}
         {racks.data?.length === 0 && (
@@ -124,6 +126,11 @@ export function RacksPage() {
                     <br />
                     board <Measure text={rack.size} />
                   </p>
+                  {waiting.has(rack.id) && (
+                    <p className="text-[0.9rem] font-semibold text-care">
+                      {waiting.get(rack.id)} not saved yet: open it to send them
+                    </p>
+                  )}
                   <p className={`text-[0.9rem] ${rack.to_settle ? "font-semibold text-care" : "text-soft"}`}>
                     {rack.to_settle
                       ? `▲ ${rack.to_settle} to settle`
@@ -136,7 +143,7 @@ export function RacksPage() {
                   look="bare"
                   className="relative z-10"
                   aria-label={`Copy ${rack.name}`}
-                  onClick={() => copy.mutate(rack.id)}
+                  onClick={() => copy.mutateAsync(rack.id).catch(told)}
                 >
                   Copy
                 </Button>
@@ -144,7 +151,7 @@ export function RacksPage() {
                   look="bare"
                   className="relative z-10"
                   aria-label={`Put ${rack.name} in the bin`}
-                  onClick={() => remove.mutate(rack)}
+                  onClick={() => remove.mutateAsync(rack).catch(told)}
                 >
                   Bin
                 </Button>
@@ -160,7 +167,10 @@ export function RacksPage() {
               {bin.data.map((rack) => (
                 <li key={rack.id} className="flex items-center gap-3 py-1">
                   {rack.name}
-                  <Button aria-label={`Restore ${rack.name}`} onClick={() => restore.mutate(rack.id)}>
+                  <Button
+                    aria-label={`Restore ${rack.name}`}
+                    onClick={() => restore.mutateAsync(rack.id).catch(told)}
+                  >
                     Restore
                   </Button>
                 </li>

@@ -3,7 +3,7 @@ import { useRef, type ChangeEvent } from "react";
 
 import { api } from "../../api/client";
 import type { Stock } from "../../api/types";
-import { Button } from "../../ui/Button";
+import { Button, told } from "../../ui/Button";
 import { useSay } from "../../ui/Toasts";
 
 interface Props {
@@ -48,7 +48,7 @@ export function Prices({ stock, onStock, onFile }: Props) {
             <Button
               look="bare"
               aria-label={`Forget the prices of ${list.supplier}`}
-              onClick={() => forget.mutate(list.supplier)}
+              onClick={() => forget.mutateAsync(list.supplier).catch(told)}
             >
               Forget
             </Button>
@@ -57,7 +57,7 @@ export function Prices({ stock, onStock, onFile }: Props) {
       </ul>
       <div className="mt-2 flex flex-wrap items-center gap-2">
         {stock.yard && (
-          <Button look="act" disabled={ask.isPending} onClick={() => ask.mutate()}>
+          <Button look="act" disabled={ask.isPending} onClick={() => ask.mutateAsync().catch(told)}>
             {ask.isPending ? "Asking the yard…" : "Ask the timber yard"}
           </Button>
         )}

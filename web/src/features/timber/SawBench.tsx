@@ -2,7 +2,7 @@ import { useQueries } from "@tanstack/react-query";
 import { useState, type PointerEvent } from "react";
 
 import { api } from "../../api/client";
-import type { Sawn, Timber, TimberGroup } from "../../api/types";
+import type { Design, Sawn, Timber, TimberGroup } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { useWidth } from "../../ui/useWidth";
 import { useSession, useShown } from "../rack/shown";
@@ -82,7 +82,7 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
       )}
       {timber.error && (
         <p role="alert" className="my-4 border border-care bg-care-bg p-3 text-care">
-          {timber.error.message} <Button onClick={() => void timber.refetch()}>Try again</Button>
+          {timber.error.message} <Button onClick={() => timber.refetch()}>Try again</Button>
         </p>
       )}
       {timber.data?.groups.map((group, index) => (
@@ -110,6 +110,9 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
   );
 }
 
+const forbidden = (design: Design) =>
+  (design.brief["cutting"] as { forbid?: string[] } | undefined)?.forbid ?? [];
+
 interface StickProps {
   stick: Sawn;
   scale: number;
@@ -121,9 +124,6 @@ interface StickProps {
 
 function OneStick({ stick, scale, picked, over, onPick, onDrag }: StickProps) {
   const { apply } = useSession();
-  const forbidden = useShown(
-    (shown) => (shown.rack.design.brief["cutting"] as { forbid?: string[] } | undefined)?.forbid,
-  );
   return (
     <div data-stick={stick.key} className={`pt-2 ${over ? "bg-note-bg outline-2 outline-act" : ""}`}>
       <div className="flex flex-wrap items-baseline gap-x-3 text-[0.9rem]">
@@ -140,7 +140,9 @@ function OneStick({ stick, scale, picked, over, onPick, onDrag }: StickProps) {
         <Button
           look="bare"
           title="Plan without it"
-          onClick={() => apply({ cutting: { forbid: [...(forbidden ?? []), kindOf(stick.key)] } })}
+          onClick={() =>
+            apply((design) => ({ cutting: { forbid: [...forbidden(design), kindOf(stick.key)] } }))
+          }
         >
           Leave it
         </Button>

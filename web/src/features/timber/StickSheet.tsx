@@ -234,7 +234,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
         )}
       </div>
       <div className="mt-3 flex gap-2">
-        <Button look="act" onClick={() => void onKeep()}>
+        <Button look="act" onClick={() => onKeep()}>
           Keep it
         </Button>
         <Button onClick={onClose}>Leave it</Button>

@@ -106,7 +106,7 @@ export function TimberPage() {
           )}
           {stock.error && (
             <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
-              {stock.error.message} <Button onClick={() => void stock.refetch()}>Try again</Button>
+              {stock.error.message} <Button onClick={() => stock.refetch()}>Try again</Button>
             </p>
           )}
           {stock.data?.sticks.length === 0 && (

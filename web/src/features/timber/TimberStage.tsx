@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 
 import { api, timberUrl } from "../../api/client";
-import type { Timber } from "../../api/types";
+import type { Design, Timber } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { Pick } from "../../ui/Pick";
@@ -26,6 +26,8 @@ interface Cutting {
   turned: string[];
   finish: string;
 }
+
+const cuttingOf = (design: Design) => design.brief["cutting"] as Cutting;
 
 /** What it costs, what it is cut with, what to buy, and carrying it out. */
 export function TimberStage() {
@@ -87,7 +89,7 @@ function Cost({ timber }: { timber: Timber }) {
 
 function Saw({ timber }: { timber: Timber }) {
   const { apply } = useSession();
-  const cutting = useShown((shown) => shown.rack.design.brief["cutting"]) as unknown as Cutting;
+  const cutting = useShown((shown) => cuttingOf(shown.rack.design));
   const stock = useStock();
   return (
     <Section title="Sawing">
@@ -211,7 +213,10 @@ function Wish({ wish, parts, chosen }: { wish: WishText; parts: string[]; chosen
           label={part}
           checked={chosen.includes(part)}
           onTick={(on) =>
-            apply({ cutting: { [wish.key]: on ? [...chosen, part] : chosen.filter((one) => one !== part) } })
+            apply((design) => {
+              const now = cuttingOf(design)[wish.key].filter((one) => one !== part);
+              return { cutting: { [wish.key]: on ? [...now, part] : now } };
+            })
           }
         />
       ))}
@@ -263,7 +268,7 @@ function CarryOut({ timber }: { timber: Timber }) {
   }
   async function onDone() {
     try {
-      const done = await api.carryOut(id, spent.trim() || null);
+      const done = await api.carryOut(id, spent.trim() || null, timber.sawings.length);
       setSpent("");
       await refresh();
       const latest = done.sawings[0];
@@ -273,6 +278,7 @@ function CarryOut({ timber }: { timber: Timber }) {
       });
     } catch (error) {
       say((error as Error).message);
+      await refresh();
     }
   }
   const left = timber.groups
@@ -292,13 +298,12 @@ function CarryOut({ timber }: { timber: Timber }) {
             value={spent}
             onChange={(event) => setSpent(event.target.value)}
             placeholder={timber.total}
-            maxLength={20}
             inputMode="decimal"
             className="hand ml-2 min-h-7 w-24 border-b border-rule bg-transparent px-1 text-right text-ink pointer-coarse:min-h-10"
           />
         </label>
-        <Button look="act" onClick={() => void onDone()}>
-          It is sawn
+        <Button look="act" onClick={() => onDone()}>
+          {timber.sawings.length ? "Another one is sawn" : "It is sawn"}
         </Button>
       </div>
       {timber.sawings.map((sawing) => (
@@ -306,7 +311,7 @@ function CarryOut({ timber }: { timber: Timber }) {
           <span className="flex-1">
             {sawing.made_at}: {sawing.spent}, <span className="text-soft">{sawing.over}</span>
           </span>
-          <Button look="bare" onClick={() => void takeBack(sawing.id)}>
+          <Button look="bare" onClick={() => takeBack(sawing.id)}>
             Take back
           </Button>
         </p>

@@ -86,7 +86,7 @@ export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock
         </div>
         <Input label="what" value={name} onChange={setName} />
         <Input label="how many (g, ml)" value={amount} error={error} onChange={setAmount} />
-        <Button className="self-end" onClick={() => void onAdd()}>
+        <Button className="self-end" onClick={() => onAdd()}>
           Put it in
         </Button>
       </div>

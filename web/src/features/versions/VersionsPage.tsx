@@ -4,7 +4,7 @@ import { Link, useNavigate, useParams } from "react-router";
 
 import { api, ProblemError } from "../../api/client";
 import type { Version } from "../../api/types";
-import { Button } from "../../ui/Button";
+import { Button, told } from "../../ui/Button";
 import { Input } from "../../ui/Input";
 import { NotFound } from "../../ui/NotFound";
 import { RackDrawing } from "../../ui/RackDrawing";
@@ -102,7 +102,7 @@ export function VersionsPage() {
       <main>
         {error && (
           <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
-            {error.message} <Button onClick={() => void versions.refetch()}>Try again</Button>
+            {error.message} <Button onClick={() => versions.refetch()}>Try again</Button>
           </p>
         )}
         {all.length === 1 && (
@@ -137,10 +137,10 @@ export function VersionsPage() {
               </div>
               {version.id !== NOW && (
                 <div className="flex gap-2">
-                  <Button disabled={take.isPending} onClick={() => take.mutate(version)}>
+                  <Button disabled={take.isPending} onClick={() => take.mutateAsync(version).catch(told)}>
                     Go back to this
                   </Button>
-                  <Button look="bare" onClick={() => forget.mutate(version)}>
+                  <Button look="bare" onClick={() => forget.mutateAsync(version).catch(told)}>
                     Let it go
                   </Button>
                 </div>

@@ -4,7 +4,7 @@ import { Link, useNavigate } from "react-router";
 import { api } from "../../api/client";
 import type { TapeName, Wall } from "../../api/types";
 import { fit } from "../../drawing/view";
-import { Button } from "../../ui/Button";
+import { Button, told } from "../../ui/Button";
 import { Scene } from "../../ui/Scene";
 import { useSay } from "../../ui/Toasts";
 
@@ -47,7 +47,7 @@ export function Walls() {
           Walls{" "}
           <span className="text-[0.95rem] font-normal text-soft">surveyed once, for every rack on them</span>
         </h2>
-        <Button onClick={() => make.mutate()}>Survey a wall</Button>
+        <Button onClick={() => make.mutateAsync().catch(told)}>Survey a wall</Button>
       </div>
       {walls.data?.length === 0 && (
         <p className="py-6 text-soft">
@@ -79,7 +79,7 @@ export function Walls() {
                 look="bare"
                 className="relative z-10"
                 aria-label={`Put the wall ${wall.name} in the bin`}
-                onClick={() => remove.mutate(wall)}
+                onClick={() => remove.mutateAsync(wall).catch(told)}
               >
                 Bin
               </Button>
@@ -93,7 +93,10 @@ export function Walls() {
           {bin.data.map((wall) => (
             <p key={wall.id} className="flex items-center gap-3 py-1">
               {wall.name}
-              <Button aria-label={`Restore the wall ${wall.name}`} onClick={() => restore.mutate(wall.id)}>
+              <Button
+                aria-label={`Restore the wall ${wall.name}`}
+                onClick={() => restore.mutateAsync(wall.id).catch(told)}
+              >
                 Restore
               </Button>
             </p>
