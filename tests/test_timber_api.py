@@ -250,6 +250,36 @@ def test_what_is_in_the_drawers_and_own_prices_count(hut: TestClient) -> None:
     assert hut.delete("/api/timber/prices/nobody").status_code == 404
 
 
+def test_a_price_is_that_of_a_packet_as_on_its_label_and_is_taken_back_where_it_was_noted(client: TestClient) -> None:
+    rack = client.post("/api/racks", json={"hangs": [{"item": "waxed-jacket", "count": 5}]}).json()
+
+    def oil() -> Json:
+        lines = client.get(f"/api/racks/{rack['id']}/timber").json()["lines"]
+        return next(line for line in lines if line["kind"] == "finish")
+
+    def note(**what: str) -> Json:
+        answer = client.put("/api/timber/prices", json={"kind": "finish", "name": "hard wax oil", **what})
+        return answer.json() if answer.status_code != 200 else {}
+
+    assert (oil()["known"], oil()["unit"], oil()["buy"]) == (False, "ml", "36 ml")
+    for pack, why in (
+        ("", "is no packet"),
+        ("1", "is no packet"),
+        ("750 g", "like 750 ml or 0.75 l"),
+        ("some", "is no packet"),
+    ):
+        wrong = note(pack=pack, price="24.90")["errors"][0]
+        assert (wrong["field"], why in wrong["message"]) == ("pack", True), pack
+    # A tin of three quarters of a litre costs 24.90, whatever 36 ml of it are; it was 896.40 by the ml.
+    assert note(pack="0.75 l", price="24.90") == {}
+    tin = oil()
+    assert (tin["known"], tin["buy"], tin["left"], tin["noted"][:6]) == (True, "1 × 750 ml", "714 ml", "750 ml")
+    assert "24.9" in tin["total"].replace(",", ".")
+    assert note() == {}
+    assert (oil()["known"], oil()["noted"]) == (False, "")
+    assert client.get("/api/timber").json()["lists"] == []
+
+
 def test_the_ladder_and_versions_say_what_each_costs(hut: TestClient) -> None:
     jackets = rack_named(hut, "Porch, waxed jackets")
     costs = hut.get(f"/api/racks/{jackets['id']}/timber/ladder").json()

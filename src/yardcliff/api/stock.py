@@ -13,7 +13,7 @@ from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import BriefError, problems
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.length import Unit, exact_text
-from yardcliff.core.timber.cost import units
+from yardcliff.core.timber.cost import OWN, read_pack, units
 from yardcliff.core.timber.stock import ROUND, PriceList, WareOnHand, WarePrice, read_stick, sold
 from yardcliff.data import table
 from yardcliff.exports.timber_csv import write_prices, write_sticks
@@ -21,8 +21,6 @@ from yardcliff.imports.timber_csv import Refused, read_prices, read_sticks
 
 router = APIRouter(prefix="/api/timber", tags=["timber"])
 CsvText = Annotated[str, Body(media_type="text/csv")]
-OWN = "Noted by hand"
-"""The supplier that the user's own prices are kept under."""
 
 
 def _view(timbers: Supplies, tongue: Tongue) -> StockView:
@@ -113,15 +111,21 @@ def set_ware(body: WareText, timbers: Timbers, tongue: Speaks) -> StockView:
 
 @router.put("/prices")
 def note_price(body: PriceText, timbers: Timbers, tongue: Speaks) -> StockView:
-    """A price that the user found somewhere: kept in a list of their own."""
-    fresh = _checked(WarePrice, body.model_dump())
+    """The price of a packet that the user found somewhere, kept in a list of their own; without a price it is taken back."""
+    named = body.kind, body.name
+    fresh = []
+    if body.price.strip():
+        fresh = [_checked(WarePrice, {**body.model_dump(), "pack": read_pack(body.pack, body.kind)})]
     with timbers.stock.changing():
         lists = timbers.lists
         own = next((one for one in lists if one.supplier == OWN), None)
         currency = lists[0].currency if lists else tongue.currency
-        others = [one for one in own.wares if (one.kind, one.name) != (fresh.kind, fresh.name)] if own else []
+        wares = [*(one for one in own.wares if (one.kind, one.name) != named), *fresh] if own else fresh
         offers = own.offers if own else ()
-        timbers.keep(PriceList(supplier=OWN, currency=currency, taken="", offers=offers, wares=(*others, fresh)))
+        if wares or offers:
+            timbers.keep(PriceList(supplier=OWN, currency=currency, taken="", offers=offers, wares=tuple(wares)))
+        elif own:
+            timbers.stock.forget_prices(OWN)
     return _view(timbers, tongue)
 
 

@@ -15,6 +15,7 @@ from yardcliff.core.families import Brief
 from yardcliff.core.findings import Patch
 from yardcliff.core.ladder import ladder
 from yardcliff.core.length import Tape
+from yardcliff.core.model import Count
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.layout import offcut_sticks, used_sticks
 from yardcliff.core.timber.stock import Money
@@ -61,11 +62,15 @@ def _priced(rack_id: str, brief: Brief, sites: Sites, timbers: Supplies) -> Timb
 
 
 @router.get("/ladder")
-def get_costs(rack_id: str, store: Store, sites: OnSite, timbers: Timbers, tongue: Speaks) -> list[CostView]:
-    """What each count of the ladder costs."""
+def get_costs(
+    rack_id: str, store: Store, sites: OnSite, timbers: Timbers, tongue: Speaks, count: Count | None = None
+) -> list[CostView]:
+    """What each count of the ladder costs, or one of them."""
     brief, supply = read_brief(store.get(rack_id).brief), timbers.supply()
     found = []
     for rung in ladder(sites.design(brief, rack_id).rack.row):
+        if count not in (None, rung.row.count):
+            continue
         one = priced(sites.design(amend(brief, rung.patch), rack_id), supply)
         total = one.cost.total
         found.append(

@@ -189,4 +189,6 @@ def _line(line: Line, currency: str, tongue: Tongue) -> LineView:
         timber=line.timber,
         says=", ".join(said),
         known=line.total is not None,
+        unit=line.unit,
+        noted=f"{amount(line.pack, line.unit)} for {tongue.money(line.each or 0, currency)}" if line.noted else "",
     )

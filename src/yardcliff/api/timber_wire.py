@@ -156,6 +156,8 @@ class LineView(Wire):
     timber: bool = Field(description="Whether it is cut from, and bought by the stick.")
     says: str = Field(description="Where it is bought, what it was before, whether there is enough of it.")
     known: bool
+    unit: str = Field(description="What a packet of it is measured in: ml, g, or nothing where it is counted.")
+    noted: str = Field(description="The packet and its price that the user noted, where that is what counts.")
 
 
 class SawingView(Wire):
@@ -238,12 +240,14 @@ class WareText(BaseModel):
 
 
 class PriceText(BaseModel):
-    """What a ware costs, as the user found it: `pack` in one packet."""
+    """What a packet of a ware costs, as its label says: `pack` is what is in it, `750 ml`, `1 kg`, `50`. Without a price, what was
+    noted of that ware is taken back.
+    """
 
-    kind: str
+    kind: str = Field(max_length=40)
     name: str = Field(min_length=1, max_length=80)
-    pack: int = 1
-    price: str
+    pack: str = Field("", max_length=40)
+    price: str = Field("", max_length=40)
 
 
 class Spent(BaseModel):

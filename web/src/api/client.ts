@@ -52,6 +52,14 @@ export function saidOf(error: unknown): string {
   return problems.map(({ message }) => message).join(" ") || (error as Error).message;
 }
 
+/** What was wrong, by the field it was typed in; at `field` where none is named. */
+export function errorsOf(error: unknown, field: string): Record<string, string> {
+  const problems = error instanceof ProblemError ? (error.problem.errors ?? []) : [];
+  return problems.length
+    ? Object.fromEntries(problems.map(({ field, message }) => [field, message]))
+    : { [field]: (error as Error).message };
+}
+
 /** The server did not answer. */
 export class OfflineError extends Error {}
 
@@ -105,17 +113,21 @@ export const api = {
   bin: () => call<RackSummary[]>("GET", "/racks?bin=true"),
   rack: (id: string) => call<Rack>("GET", rack(id)),
   version: (id: string) => call<{ version: number; site: string }>("GET", `${rack(id)}/version`),
-  standing: (id: string) => call<Standing | null>("GET", `${rack(id)}/standing`),
+  standing: (id: string, signal: AbortSignal) =>
+    call<Standing | null>("GET", `${rack(id)}/standing`, undefined, { signal }),
   walls: () => call<Wall[]>("GET", "/walls"),
   binnedWalls: () => call<Wall[]>("GET", "/walls?bin=true"),
   wallsFor: (id: string) => call<WallChoice[]>("GET", `/walls/for/${encodeURIComponent(id)}`),
   wall: (id: string) => call<Wall>("GET", wall(id)),
   makeWall: (name: string, tape: TapeName) => call<Wall>("POST", "/walls", { name, tape }),
-  changeWall: (id: string, base: number, patch: Patch) => call<Wall>("PATCH", wall(id), { base, patch }),
-  renameWall: (id: string, base: number, name: string) =>
-    call<Wall>("PUT", `${wall(id)}/name`, { base, name }),
-  undoWall: (id: string, base: number) => call<Wall>("POST", `${wall(id)}/undo`, { base }),
-  redoWall: (id: string, base: number) => call<Wall>("POST", `${wall(id)}/redo`, { base }),
+  changeWall: (id: string, base: number, patch: Patch, key: string) =>
+    call<Wall>("PATCH", wall(id), { base, patch }, { key }),
+  renameWall: (id: string, base: number, name: string, key: string) =>
+    call<Wall>("PUT", `${wall(id)}/name`, { base, name }, { key }),
+  undoWall: (id: string, base: number, key: string) =>
+    call<Wall>("POST", `${wall(id)}/undo`, { base }, { key }),
+  redoWall: (id: string, base: number, key: string) =>
+    call<Wall>("POST", `${wall(id)}/redo`, { base }, { key }),
   removeWall: (id: string) => call<undefined>("DELETE", wall(id)),
   restoreWall: (id: string) => call<Wall>("POST", `${wall(id)}/restore`),
   start: (hangs: Hang[], tape: TapeName) => call<Way[]>("POST", "/start", { hangs, tape }),
@@ -133,8 +145,8 @@ export const api = {
     call<ImportReport>("POST", `/items/import?${new URLSearchParams({ unit, take: String(take) })}`, text),
   most: (brief: Design["brief"], width: string) => call<Most>("POST", "/most", { brief, width }),
   checkMarks: (brief: Design["brief"], text: string) => call<MarksCheck>("POST", "/check", { brief, text }),
-  reorder: (brief: Design["brief"], aim: "length" | "pitch") =>
-    call<Reordered>("POST", "/reorder", { brief, aim }),
+  reorder: (brief: Design["brief"], aim: "length" | "pitch", signal: AbortSignal) =>
+    call<Reordered>("POST", "/reorder", { brief, aim }, { signal }),
   change: (id: string, base: number, patch: Patch, key?: string) =>
     call<Rack>("PATCH", rack(id), { base, patch }, { ...(key && { key }) }),
   rename: (id: string, base: number, name: string, key?: string) =>
@@ -158,14 +170,19 @@ export const api = {
     call<undefined>("POST", `${rack(id)}/versions/${version}/restore`),
   compare: (id: string, versions: string[]) =>
     call<Comparison>("GET", `${rack(id)}/versions/compare?${versions.map((one) => `id=${one}`).join("&")}`),
-  timber: (id: string) =>
-    call<Timber>("GET", `${rack(id)}/timber`).then((timber) => ({ ...timber, rack: id })),
+  timber: (id: string, signal: AbortSignal) =>
+    call<Timber>("GET", `${rack(id)}/timber`, undefined, { signal }).then((timber) => ({
+      ...timber,
+      rack: id,
+    })),
   tryTimber: (id: string, patch: Patch) => call<TriedTimber>("POST", `${rack(id)}/timber/try`, { patch }),
-  ladderCosts: (id: string) => call<Cost[]>("GET", `${rack(id)}/timber/ladder`),
+  ladderCost: (id: string, count: number, signal: AbortSignal) =>
+    call<Cost[]>("GET", `${rack(id)}/timber/ladder?count=${count}`, undefined, { signal }),
   carryOut: (id: string, spent: string | null, after: number) =>
     call<Timber>("POST", `${rack(id)}/timber/done`, { spent, after }),
   takeBackTimber: (id: string, sawing: string) => call<Timber>("DELETE", `${rack(id)}/timber/done/${sawing}`),
-  making: (id: string) => call<Making>("GET", `${rack(id)}/making?now=${wallTime()}`),
+  making: (id: string, signal: AbortSignal) =>
+    call<Making>("GET", `${rack(id)}/making?now=${wallTime()}`, undefined, { signal }),
   deadline: (id: string, by: string) =>
     call<Deadline>("GET", `${rack(id)}/making/by?${new URLSearchParams({ now: wallTime(), by })}`),
   say: (id: string, said: Said[]) => call<undefined>("POST", `${rack(id)}/making/ticks`, { said }),
@@ -188,7 +205,7 @@ export const api = {
   putStickBack: (id: string) => call<Stock>("POST", `/timber/sticks/${id}/restore`),
   setWare: (kind: string, name: string, amount: number) =>
     call<Stock>("PUT", "/timber/wares", { kind, name, amount }),
-  notePrice: (price: { kind: string; name: string; pack: number; price: string }) =>
+  notePrice: (price: { kind: string; name: string; pack: string; price: string }) =>
     call<Stock>("PUT", "/timber/prices", price),
   forgetPrices: (supplier: string) => call<Stock>("DELETE", `/timber/prices/${encodeURIComponent(supplier)}`),
   askYard: () => call<Stock>("POST", "/timber/yard"),

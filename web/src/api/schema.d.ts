@@ -1229,7 +1229,7 @@ export interface paths {
         get?: never;
         /**
          * Note Price
-         * @description A price that the user found somewhere: kept in a list of their own.
+         * @description The price of a packet that the user found somewhere, kept in a list of their own; without a price it is taken back.
          */
         put: operations["note_price_api_timber_prices_put"];
         post?: never;
@@ -1408,7 +1408,7 @@ export interface paths {
         };
         /**
          * Get Costs
-         * @description What each count of the ladder costs.
+         * @description What each count of the ladder costs, or one of them.
          */
         get: operations["get_costs_api_racks__rack_id__timber_ladder_get"];
         put?: never;
@@ -2747,7 +2747,8 @@ export interface components {
         };
         /**
          * PriceText
-         * @description What a ware costs, as the user found it: `pack` in one packet.
+         * @description What a packet of a ware costs, as its label says: `pack` is what is in it, `750 ml`, `1 kg`, `50`. Without a price, what was
+         *     noted of that ware is taken back.
          */
         PriceText: {
             /** Kind */
@@ -2756,10 +2757,13 @@ export interface components {
             name: string;
             /**
              * Pack
-             * @default 1
+             * @default
              */
-            pack: number;
-            /** Price */
+            pack: string;
+            /**
+             * Price
+             * @default
+             */
             price: string;
         };
         /**
@@ -3891,6 +3895,16 @@ export interface components {
             says: string;
             /** Known */
             known: boolean;
+            /**
+             * Unit
+             * @description What a packet of it is measured in: ml, g, or nothing where it is counted.
+             */
+            unit: string;
+            /**
+             * Noted
+             * @description The packet and its price that the user noted, where that is what counts.
+             */
+            noted: string;
         };
     };
     responses: never;
@@ -7924,7 +7938,9 @@ export interface operations {
     };
     get_costs_api_racks__rack_id__timber_ladder_get: {
         parameters: {
-            query?: never;
+            query?: {
+                count?: number | null;
+            };
             header?: never;
             path: {
                 rack_id: string;

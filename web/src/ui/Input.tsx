@@ -4,11 +4,12 @@ interface Props {
   label: string;
   value: string;
   error?: string | undefined;
+  placeholder?: string | undefined;
   onChange: (text: string) => void;
 }
 
 /** A line of a form that is sent as a whole; what could not be read stands under it. */
-export function Input({ label, value, error, onChange }: Props) {
+export function Input({ label, value, error, placeholder, onChange }: Props) {
   const id = useId();
   return (
     <div>
@@ -22,6 +23,7 @@ export function Input({ label, value, error, onChange }: Props) {
           onChange={(event) => onChange(event.target.value)}
           aria-invalid={error !== undefined}
           aria-describedby={error ? `${id}-error` : undefined}
+          placeholder={placeholder}
           autoComplete="off"
           className="hand min-h-8 min-w-0 flex-1 border-b border-rule bg-transparent px-1 text-right focus:bg-paper
             aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10"

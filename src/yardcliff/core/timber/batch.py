@@ -43,6 +43,9 @@ class Batch:
 def batch(members: Sequence[Member], supply: Supply, cutting: Cutting, told: Told | None = None) -> Batch:
     """One plan and one list for all: cut with the saw, and finished as, `cutting` says. Raises `TooManyPieces`."""
     takeoffs = [(member, takeoff(member.done.rack, member.done.machining)) for member in members]
+    count = sum(blank.count * member.copies for member, one in takeoffs for blank in one.blanks)
+    if count > MOST:
+        raise TooManyPieces(count)
     many, at = Counter[str](), Counter[str]()
     for member in members:
         many[member.name] += member.copies
@@ -52,8 +55,6 @@ def batch(members: Sequence[Member], supply: Supply, cutting: Cutting, told: Tol
             at[member.name] += 1
             number = f" {at[member.name]}" if many[member.name] > 1 else ""
             wanted += pieces(one.blanks, member.done.brief.cutting, f"{member.name}{number}: ")
-    if len(wanted) > MOST:
-        raise TooManyPieces(len(wanted))
     taken = Takeoff(
         tuple(blank for _, one in takeoffs for blank in one.blanks),
         tuple(replace(ware, count=ware.count * member.copies) for member, one in takeoffs for ware in one.wares),

@@ -1,11 +1,13 @@
 """What to buy and what it costs: timber from the plan, wares by the packet, glue, finish and sandpaper by what they cover."""
 
+import re
 from collections import Counter, defaultdict
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from math import ceil
 from typing import get_args
 
+from yardcliff.core.amend import BriefError
 from yardcliff.core.length import exact_text
 from yardcliff.core.materials import Form, Ware, WareKind
 from yardcliff.core.timber.asked import Cutting
@@ -14,6 +16,8 @@ from yardcliff.core.timber.stock import Supply, WarePrice
 from yardcliff.core.timber.takeoff import Takeoff
 from yardcliff.data import table
 
+OWN = "Noted by hand"
+"""The supplier that the user's own prices are kept under."""
 GLUE = "white wood glue"
 GRITS = (120, 180, 240)
 SHEET = 0.6
@@ -41,6 +45,11 @@ class Line:
     stock: int | None = None
 
     @property
+    def noted(self) -> bool:
+        """Whether its price is one that the user noted."""
+        return self.supplier == OWN
+
+    @property
     def total(self) -> int | None:
         return 0 if not self.packs else None if self.each is None else self.each * self.packs
 
@@ -59,6 +68,26 @@ class Line:
     @property
     def left(self) -> int:
         return self.on_hand + self.packs * self.pack - self.need
+
+
+_MEASURES = {"ml": {"": 1, "ml": 1, "cl": 10, "l": 1000}, "g": {"": 1, "g": 1, "kg": 1000}, "": {"": 1}}
+_PACK = re.compile(r"(\d{1,6}(?:[.,]\d{1,3})?)\s*([a-z]*)")
+
+
+def read_pack(text: str, kind: str) -> int:
+    """What is in a packet, as its label says it: `750 ml`, `0.75 l`, `1 kg`; so many of what is counted, one if nothing is said. Raises
+    `BriefError`: what is poured or weighed is not sold by the ml or the gram.
+    """
+    unit, shown = units(kind), text.strip().lower()
+    if not shown and not unit:
+        return 1
+    found = _PACK.fullmatch(shown)
+    times = _MEASURES[unit].get(found[2]) if found else None
+    amount = float(found[1].replace(",", ".")) * times if found and times else 0.0
+    if amount != round(amount) or not (2 if unit else 1) <= amount <= 100_000:
+        like = {"ml": "750 ml or 0.75 l", "g": "250 g or 1 kg", "": "50"}[unit]
+        raise BriefError([("pack", f"“{text.strip()}” is no packet: write what its label says, like {like}.")])
+    return round(amount)
 
 
 def units(kind: str) -> str:

@@ -2,6 +2,7 @@ import { useRef, useState, type PointerEvent } from "react";
 
 import type { Making, Task } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { Asking } from "../../ui/Working";
 import { Field } from "../../ui/Field";
 import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
@@ -62,16 +63,7 @@ export function WorkLine({ onHelp }: { onHelp: () => void }) {
 
   return (
     <section aria-label="Order of work" className="min-w-0 flex-1 bg-wall px-3 pb-6 md:overflow-y-auto">
-      {making.isPending && (
-        <p role="status" className="p-6 text-soft">
-          Putting the work in order…
-        </p>
-      )}
-      {making.error && (
-        <p role="alert" className="my-4 border border-care bg-care-bg p-3 text-care">
-          {making.error.message} <Button onClick={() => making.refetch()}>Try again</Button>
-        </p>
-      )}
+      <Asking what="Putting the work in order" query={making} of={["making"]} />
       {data && (
         <>
           <Days making={data} shop={shop.data?.shop} onPick={show} />

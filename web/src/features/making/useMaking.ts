@@ -15,7 +15,7 @@ export function useMakingOf(id: string, state: string, ask = true, every = MINUT
   const queries = useQueryClient();
   const making = useQuery({
     queryKey: ["making", id, state],
-    queryFn: () => api.making(id),
+    queryFn: ({ signal }) => api.making(id, signal),
     placeholderData: (last) => last,
     refetchInterval: every,
     staleTime: 0,

@@ -92,7 +92,8 @@ export function Handles({ view }: { view: View }) {
           <rect
             key={place}
             data-thing={place}
-            className="cursor-grab touch-none active:cursor-grabbing"
+            data-grip
+            className="cursor-grab active:cursor-grabbing"
             x={toScreenX(along, x) - grip}
             y={HALF_HEIGHT}
             width={2 * grip}
@@ -138,7 +139,8 @@ export function Handles({ view }: { view: View }) {
       </g>
       <rect
         data-band
-        className={`touch-none ${cursor}`}
+        data-grip
+        className={cursor}
         x={toScreenX(along, first) - half}
         y={-HALF_HEIGHT}
         width={(last - first) * along.scale + 2 * half}
@@ -157,7 +159,8 @@ export function Handles({ view }: { view: View }) {
         aria-valuemax={30000}
         aria-valuenow={Math.round(design.length_mm)}
         aria-valuetext={design.fields["row.length"]}
-        className={`group touch-none outline-none ${cursor}`}
+        data-grip
+        className={`group outline-none ${cursor}`}
         transform={`translate(${toScreenX(along, design.length_mm)} 0)`}
         onPointerDown={(event) => grab(event, design.length_mm, onTape, (_, at) => ({ row: { length: at } }))}
         {...held()}

@@ -8,6 +8,8 @@ import { Dialog } from "../../ui/Dialog";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
 import { Pick } from "../../ui/Pick";
+import { useSay } from "../../ui/Toasts";
+import { Working } from "../../ui/Working";
 import { Shelf } from "../items/Shelf";
 import { BriefField } from "./BriefField";
 import { KindSheet } from "./KindSheet";
@@ -193,18 +195,22 @@ function Reorder() {
   const session = useSession();
   const airy = useShown((shown) => rowOf(shown.design).spacing === "air");
   const [found, setFound] = useState<{ aim: string; result: Reordered; brief: unknown } | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [trying, setTrying] = useState<AbortController | null>(null);
+  const say = useSay();
   const brief = useShown((shown) => shown.rack.design.brief);
   const offer = found?.brief === brief ? found : null;
 
   async function look(aim: "length" | "pitch", words: string) {
-    setBusy(true);
+    const stop = new AbortController();
+    setTrying(stop);
     try {
-      const result = await api.reorder(brief, aim);
+      const result = await api.reorder(brief, aim, stop.signal);
       setFound({ aim: words, result, brief });
       if (result.changes) session.preview(result.patch);
+    } catch (error) {
+      if (!stop.signal.aborted) say((error as Error).message);
     } finally {
-      setBusy(false);
+      setTrying(null);
     }
   }
   function leave() {
@@ -216,17 +222,13 @@ function Reorder() {
       <Line label="order for">
         <span className="flex gap-1">
           {AIMS.filter(([aim]) => aim === "length" || !airy).map(([aim, words]) => (
-            <Button key={aim} disabled={busy} onClick={() => look(aim, words)}>
+            <Button key={aim} disabled={trying !== null} onClick={() => look(aim, words)}>
               {words}
             </Button>
           ))}
         </span>
       </Line>
-      {busy && (
-        <p role="status" className="text-[0.87rem] text-soft">
-          Trying orders…
-        </p>
-      )}
+      <Working what="Trying orders" running={trying !== null} onStop={() => trying?.abort()} />
       {offer && (
         <div role="status" className="my-1 border-l-4 border-act bg-paper px-2 py-1 text-[0.9rem]">
           {offer.result.changes ? (

@@ -56,7 +56,8 @@ export function KeepOutHandles({ run, half }: Props) {
             aria-valuenow={Math.round(x)}
             aria-valuetext={`${at} from the ${start}`}
             data-keepout={index}
-            className={`group ${run.up ? "cursor-ns-resize" : "cursor-ew-resize"} touch-none outline-none`}
+            data-grip
+            className={`group ${run.up ? "cursor-ns-resize" : "cursor-ew-resize"} outline-none`}
             onPointerDown={(event) => grab(event, x, onTape, put(index))}
             {...held()}
             onKeyDown={(event) => onKey(event, index)}

@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQueries } from "@tanstack/react-query";
 import { useRef, useState, type KeyboardEvent } from "react";
 
 import { api } from "../../api/client";
@@ -26,7 +26,7 @@ export function Ladder() {
   const list = useRef<HTMLDivElement>(null);
   const longest = Math.max(...rungs.map((rung) => rung.length_mm));
   const [priced, setPriced] = useState(() => localStorage.getItem(PRICED) === "yes");
-  const costs = useCosts(priced);
+  const costs = useCosts(priced ? rungs.map((rung) => rung.count) : []);
   const byLength = useShown((shown) => shown.design.follows === "length");
 
   function onKeyDown(event: KeyboardEvent<HTMLElement>, index: number, rung: Rung) {
@@ -119,15 +119,18 @@ export function Ladder() {
 }
 
 /** What each count costs, asked for only while it is shown: every one of them is a cut plan. */
-function useCosts(shown: boolean): Map<number, string> {
+function useCosts(counts: number[]): Map<number, string> {
   const id = useShown(({ rack }) => rack.id);
   const version = useShown(({ rack }) => rack.version);
-  const { data } = useQuery({
-    queryKey: ["timber", id, version, "ladder"],
-    queryFn: () => api.ladderCosts(id),
-    enabled: shown,
+  const found = useQueries({
+    queries: counts.map((count) => ({
+      queryKey: ["timber", id, version, "ladder", count],
+      queryFn: ({ signal }: { signal: AbortSignal }) => api.ladderCost(id, count, signal),
+    })),
   });
-  return new Map(data?.map(({ count, total }) => [count, total || "—"]));
+  return new Map(
+    found.flatMap(({ data }) => data ?? []).map(({ count, total }) => [count, total || "—"] as const),
+  );
 }
 
 function Mini({ rung, scale }: { rung: Rung; scale: number }) {

@@ -3,6 +3,7 @@ import { useEffect, useRef, type PointerEvent } from "react";
 import type { Scene } from "../../api/types";
 import { toScreenX, toScreenY } from "../../drawing/view";
 import { Scene as SceneDrawing } from "../../ui/Scene";
+import { gripped } from "../../ui/grip";
 import { Measure } from "../../ui/Measure";
 import { Dimensions } from "./Dimensions";
 import { Flags } from "./Flags";
@@ -39,7 +40,11 @@ export function Wall({ control, scene, placing }: Props) {
       zoom(Math.exp(-event.deltaY * 0.0015), event.clientX - box.left, event.clientY - box.top);
     };
     element.addEventListener("wheel", onWheel, { passive: false });
-    return () => element.removeEventListener("wheel", onWheel);
+    const letGo = gripped(element);
+    return () => {
+      element.removeEventListener("wheel", onWheel);
+      letGo();
+    };
   }, [window, zoom]);
 
   function onPointerDown(event: PointerEvent<SVGRectElement>) {

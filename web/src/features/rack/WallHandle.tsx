@@ -95,7 +95,8 @@ export function WallHandle({ view }: { view: View }) {
         width={width}
         height={height}
         rx={4}
-        className="cursor-move touch-none fill-transparent stroke-transparent stroke-[2.5] outline-none hover:stroke-act focus-visible:stroke-act"
+        data-grip
+        className="cursor-move fill-transparent stroke-transparent stroke-[2.5] outline-none hover:stroke-act focus-visible:stroke-act"
         onPointerDown={onPointerDown}
         onPointerMove={onPointerMove}
         onPointerUp={release}

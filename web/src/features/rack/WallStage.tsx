@@ -6,6 +6,7 @@ import type { Standing } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { Pick } from "../../ui/Pick";
+import { Asking } from "../../ui/Working";
 import { BriefField } from "./BriefField";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
@@ -123,7 +124,7 @@ function Aims() {
       {standing.data?.aims.map((aim) => (
         <Aim key={aim.aim} aim={aim} />
       ))}
-      {standing.isPending && <p className="text-[0.87rem] text-soft">Trying every place…</p>}
+      <Asking what="Trying every place" query={standing} of={["standing"]} />
     </Section>
   );
 }

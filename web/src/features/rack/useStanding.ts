@@ -10,7 +10,7 @@ export function useStanding() {
   const site = useShown((shown) => shown.rack.site);
   return useQuery({
     queryKey: ["standing", id, version, site],
-    queryFn: () => api.standing(id),
+    queryFn: ({ signal }) => api.standing(id, signal),
     placeholderData: keepPreviousData,
     staleTime: 0,
   });

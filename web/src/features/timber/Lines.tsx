@@ -1,59 +1,105 @@
-import { api, saidOf } from "../../api/client";
+import { useState } from "react";
+
+import { api, errorsOf } from "../../api/client";
 import type { Timber } from "../../api/types";
-import { Field } from "../../ui/Field";
+import { Button } from "../../ui/Button";
+import { Input } from "../../ui/Input";
 import { Measure } from "../../ui/Measure";
 import { useRefresh } from "./useTimber";
 
-/** The shopping list; what has no price takes the one that is typed there. */
-export function Lines({ lines }: { lines: Timber["lines"] }) {
+type Line = Timber["lines"][number];
+
+/** The shopping list; what has no price takes the one that stands on its label. */
+export function Lines({ lines }: { lines: Line[] }) {
+  const [asked, setAsked] = useState<string | null>(null);
   const refresh = useRefresh();
-  async function onPrice(line: Timber["lines"][number], text: string) {
-    try {
-      await api.notePrice({ kind: line.kind, name: line.name, price: text, pack: 1 });
-      await refresh();
-      return null;
-    } catch (error) {
-      return saidOf(error);
-    }
+  const keyOf = (line: Line) => `${line.kind} ${line.name}`;
+  async function forget({ kind, name }: Line) {
+    await api.notePrice({ kind, name, pack: "", price: "" });
+    await refresh();
   }
   return (
-    <table className="w-full text-[0.88rem]">
-      <thead className="sr-only">
-        <tr>
-          <th>What</th>
-          <th>How many</th>
-          <th>Cost</th>
-        </tr>
-      </thead>
-      <tbody>
-        {lines.map((line) => (
-          <tr key={line.kind + line.name} className="border-t border-rule align-top first:border-t-0">
-            <td className="py-0.5 pr-1">
+    <ul className="text-[0.88rem]">
+      {lines.map((line) => (
+        <li key={keyOf(line)} className="border-t border-rule py-0.5 first:border-t-0">
+          <div className="flex items-start gap-1">
+            <span className="min-w-0 flex-1">
               <Measure text={line.name} />
               <span className="block text-[0.8rem] text-soft">
                 needs {line.need}
                 {line.left && `, ${line.left} left over`}
                 {/(only|out of)/.test(line.says) && <span className="text-care">, {line.says}</span>}
               </span>
-            </td>
-            <td className="hand py-0.5 text-right whitespace-nowrap">{line.buy}</td>
-            <td className="hand w-20 py-0.5 text-right whitespace-nowrap">
+            </span>
+            <span className="hand text-right whitespace-nowrap">{line.buy}</span>
+            <span className="hand w-20 text-right whitespace-nowrap">
               {line.known || line.timber ? (
                 line.total
               ) : (
-                <Field
-                  label={`Price of ${line.name}`}
-                  labelHidden
-                  boxed
-                  placeholder="price?"
-                  value=""
-                  onCommit={(text) => onPrice(line, text)}
-                />
+                <Button
+                  aria-expanded={asked === keyOf(line)}
+                  aria-label={`Price of ${line.name}`}
+                  onClick={() => setAsked(asked === keyOf(line) ? null : keyOf(line))}
+                >
+                  price?
+                </Button>
               )}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+            </span>
+          </div>
+          {line.noted && (
+            <p className="flex items-center justify-end gap-1 text-[0.8rem] text-soft">
+              you noted {line.noted}
+              <Button
+                look="bare"
+                aria-label={`Take back the price of ${line.name}`}
+                onClick={() => forget(line)}
+              >
+                ×
+              </Button>
+            </p>
+          )}
+          {asked === keyOf(line) && !line.known && <PriceForm line={line} onKept={() => setAsked(null)} />}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const ON_THE_LABEL: Record<string, string> = { ml: "like 750 ml", g: "like 250 g", "": "how many: 1" };
+
+/** A packet and its price, as on the label. */
+function PriceForm({ line, onKept }: { line: Line; onKept: () => void }) {
+  const refresh = useRefresh();
+  const [pack, setPack] = useState("");
+  const [price, setPrice] = useState("");
+  const [errors, setErrors] = useState<Record<string, string>>({});
+  async function keep() {
+    if (!price.trim()) return setErrors({ price: "Write what the packet costs, like 12.50." });
+    try {
+      await api.notePrice({ kind: line.kind, name: line.name, pack, price });
+      await refresh();
+      onKept();
+    } catch (error) {
+      setErrors(errorsOf(error, "price"));
+    }
+  }
+  return (
+    <form
+      className="my-1 border-l-2 border-act pl-2"
+      aria-label={`The packet of ${line.name}`}
+      onSubmit={(event) => event.preventDefault()}
+    >
+      <Input
+        label="in one packet"
+        value={pack}
+        placeholder={ON_THE_LABEL[line.unit]}
+        error={errors["pack"]}
+        onChange={setPack}
+      />
+      <Input label="it costs" value={price} error={errors["price"]} onChange={setPrice} />
+      <Button type="submit" look="act" className="my-1" onClick={keep}>
+        Keep the price
+      </Button>
+    </form>
   );
 }

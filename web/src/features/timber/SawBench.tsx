@@ -4,6 +4,7 @@ import { useState, type PointerEvent } from "react";
 import { api } from "../../api/client";
 import type { Design, Sawn, Timber, TimberGroup } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { Asking } from "../../ui/Working";
 import { useWidth } from "../../ui/useWidth";
 import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
@@ -11,6 +12,7 @@ import { GroupHead, Order, StickSays } from "./Sticks";
 import { StickDrawing } from "./StickDrawing";
 import { kindOf, lockPatch, movePatch, sticks, useTimber } from "./useTimber";
 
+const ENDS = ["pointerup", "pointercancel"] as const;
 const NEAR = 5;
 const MOST_TRIED = 8;
 
@@ -59,14 +61,16 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
       setOver(under(event)?.key ?? null);
     };
     const onUp = (event: globalThis.PointerEvent) => {
+      for (const end of ENDS) window.removeEventListener(end, onUp);
       window.removeEventListener("pointermove", onMove);
-      window.removeEventListener("pointerup", onUp);
       setOver(null);
-      const to = moving && under(event);
+      const to = moving && event.type === "pointerup" && under(event);
       if (to) move(now, to);
+      // A tap that was taken for a drag makes no click.
+      else if (!moving && event.pointerType === "touch" && event.type === "pointerup") setPicked(now);
     };
     window.addEventListener("pointermove", onMove);
-    window.addEventListener("pointerup", onUp);
+    for (const end of ENDS) window.addEventListener(end, onUp);
   }
 
   return (
@@ -75,16 +79,7 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
       aria-label="Cut plan"
       className="min-w-0 flex-1 overflow-x-hidden bg-wall px-3 pb-6 md:overflow-y-auto"
     >
-      {timber.isPending && (
-        <p role="status" className="p-6 text-soft">
-          Laying the sticks out…
-        </p>
-      )}
-      {timber.error && (
-        <p role="alert" className="my-4 border border-care bg-care-bg p-3 text-care">
-          {timber.error.message} <Button onClick={() => timber.refetch()}>Try again</Button>
-        </p>
-      )}
+      <Asking what="Laying the sticks out" query={timber} of={["timber"]} />
       {timber.data?.groups.map((group, index) => (
         <div key={index} className="pt-3">
           <GroupHead group={group} />

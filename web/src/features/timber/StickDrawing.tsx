@@ -1,6 +1,7 @@
 import type { PointerEvent } from "react";
 
 import type { CutStick, Piece } from "../../api/types";
+import { gripped } from "../../ui/grip";
 import { Measure } from "../../ui/Measure";
 import { FlawMark } from "./FlawMark";
 
@@ -29,6 +30,7 @@ export function StickDrawing({ stick, scale, picked, onPick, onDrag }: Props) {
   const lanes = new Set(stick.pieces.map(({ box }) => box.y0)).size;
   return (
     <svg
+      ref={gripped}
       width={stick.long_mm * scale + 2 * PAD}
       height={tall + READING + 8}
       className="block max-w-none overflow-visible"
@@ -137,9 +139,9 @@ function PieceShape({ piece, x, y, width, height, plain, picked, onPick, onDrag 
       tabIndex={onPick ? 0 : undefined}
       aria-pressed={onPick && picked}
       aria-label={both}
+      data-grip={onDrag ? "" : undefined}
       className={
-        onPick &&
-        "cursor-grab touch-none outline-none [&:focus-visible>rect]:stroke-act [&:focus-visible>rect]:stroke-3"
+        onPick && "cursor-grab outline-none [&:focus-visible>rect]:stroke-act [&:focus-visible>rect]:stroke-3"
       }
       onClick={onPick}
       onKeyDown={(event) => {

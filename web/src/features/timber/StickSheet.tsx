@@ -1,6 +1,6 @@
 import { useState } from "react";
 
-import { api, ProblemError } from "../../api/client";
+import { api, errorsOf } from "../../api/client";
 import type { Stick, StickText, Stock } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
@@ -78,12 +78,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
     try {
       onKept(stick ? await api.changeStick(stick.id, body) : await api.addSticks(body));
     } catch (error) {
-      const found = error instanceof ProblemError ? (error.problem.errors ?? []) : [];
-      setErrors(
-        found.length
-          ? Object.fromEntries(found.map(({ field, message }) => [field, message]))
-          : { "": (error as Error).message },
-      );
+      setErrors(errorsOf(error, ""));
     }
   }
   return (

@@ -33,7 +33,7 @@ const cuttingOf = (design: Design) => design.brief["cutting"] as Cutting;
 export function TimberStage() {
   const timber = useTimber();
   const data = timber.data;
-  if (!data) return <p className="p-3 text-soft">Adding it up…</p>;
+  if (!data) return null; // the cut plan beside it tells how far it is
   return (
     <>
       <Cost timber={data} />

@@ -31,7 +31,7 @@ export function useTimber(ask = true) {
   const site = useShown((shown) => shown.rack.site);
   return useQuery({
     queryKey: ["timber", id, version, site],
-    queryFn: () => api.timber(id),
+    queryFn: ({ signal }) => api.timber(id, signal),
     placeholderData: (last) => (last?.rack === id ? last : undefined),
     staleTime: 0,
     enabled: ask,

@@ -1,11 +1,12 @@
 import { useState } from "react";
 
-import type { Patch, Wall } from "../../api/types";
+import type { Wall } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { Pick } from "../../ui/Pick";
+import { patchAt, stepped } from "../rack/patches";
 import { Section } from "../rack/Section";
-import { surveyOf, type Obstacle, type WallControl } from "./useWall";
+import { obstaclePatch, surveyOf, type Obstacle, type WallControl } from "./useWall";
 
 const MAKEUPS = [
   { value: "timber studs", label: "board on timber studs", why: "A knock sounds hollow between the studs." },
@@ -42,18 +43,14 @@ interface Props {
 export function SurveyFields({ wall, control }: Props) {
   const survey = surveyOf(wall);
   const framed = survey.makeup !== "masonry";
-  const nested = (path: string, value: string | null): Patch =>
-    path.split(".").reduceRight<unknown>((inner, key) => ({ [key]: inner }), value) as Patch;
   const field = (path: string, label: string, optional = false) => (
     <Field
       label={label}
       value={wall.design.fields[path] ?? ""}
       placeholder={optional ? "—" : ""}
-      onCommit={(text) => control.change(nested(path, optional && !text ? null : text))}
+      onCommit={(text) => control.change(patchAt(path, optional && !text ? null : text))}
       onStep={(by) =>
-        control.apply(
-          nested(path, `${wall.design.fields[path]} ${by > 0 ? "+" : "-"} ${wall.design.tape.name}`),
-        )
+        control.apply(({ design }) => patchAt(path, stepped(design.fields[path] ?? "", design.tape.name, by)))
       }
     />
   );
@@ -113,9 +110,8 @@ function Measured({ wall, control }: Props) {
 
 function Obstacles({ wall, control }: Props) {
   const { obstacles } = surveyOf(wall);
-  const put = (next: Obstacle[]) => ({ obstacles: next });
-  const changed = (index: number, change: Partial<Obstacle>) =>
-    put(obstacles.map((one, k) => (k === index ? { ...one, ...change } : one)));
+  const put = (index: number, change: Partial<Obstacle>) => (stored: Wall) =>
+    obstaclePatch(stored, index, change);
   return (
     <Section
       title="On the wall"
@@ -127,7 +123,10 @@ function Obstacles({ wall, control }: Props) {
           options={Object.keys(KINDS).map((value) => ({ value, label: value }))}
           onPick={(kind) => {
             const usual = KINDS[kind];
-            if (usual) control.apply(put([...obstacles, { kind, x: "0 mm", ...usual }]));
+            if (usual)
+              control.apply((stored) => ({
+                obstacles: [...surveyOf(stored).obstacles, { kind, x: "0 mm", ...usual }],
+              }));
           }}
         />
       }
@@ -145,21 +144,25 @@ function Obstacles({ wall, control }: Props) {
               label="Kind"
               value={one.kind}
               options={Object.keys(KINDS).map((value) => ({ value, label: value }))}
-              onPick={(kind) => control.apply(changed(index, { kind }))}
+              onPick={(kind) => control.apply(put(index, { kind }))}
             />
             {["door", "hatch", "window"].includes(one.kind) && (
               <Pick
                 label="Leaf"
                 value={one.hinge}
                 options={HINGES}
-                onPick={(hinge) => control.apply(changed(index, { hinge }))}
+                onPick={(hinge) => control.apply(put(index, { hinge }))}
               />
             )}
             <span className="flex-1" />
             <Button
               look="bare"
               aria-label={`Forget the ${one.kind}`}
-              onClick={() => control.apply(put(obstacles.filter((_, k) => k !== index)))}
+              onClick={() =>
+                control.apply((stored) => ({
+                  obstacles: surveyOf(stored).obstacles.filter((_, k) => k !== index),
+                }))
+              }
             >
               ×
             </Button>
@@ -177,7 +180,7 @@ function Obstacles({ wall, control }: Props) {
                 key={which}
                 label={label}
                 value={wall.design.fields[`obstacles.${index}.${which}`] ?? ""}
-                onCommit={(text) => control.change(changed(index, { [which]: text }))}
+                onCommit={(text) => control.change(put(index, { [which]: text }))}
               />
             ))}
           </div>
@@ -195,7 +198,7 @@ function OldFixings({ wall, control }: Props) {
   async function add() {
     const [x = "", y = ""] = text.split(";").map((one) => one.trim());
     if (!x || !y) return setError("Give both, from the left and from the floor: 820; 1640.");
-    const outcome = await control.change({ old: [...old, { x, y }] });
+    const outcome = await control.change((stored) => ({ old: [...surveyOf(stored).old, { x, y }] }));
     setError(outcome);
     if (outcome === null) setText("");
   }
@@ -212,7 +215,9 @@ function OldFixings({ wall, control }: Props) {
           <Button
             look="bare"
             aria-label={`Forget old fixing ${index + 1}`}
-            onClick={() => control.apply({ old: old.filter((__, k) => k !== index) })}
+            onClick={() =>
+              control.apply((stored) => ({ old: surveyOf(stored).old.filter((__, k) => k !== index) }))
+            }
           >
             ×
           </Button>

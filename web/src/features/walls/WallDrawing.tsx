@@ -2,9 +2,10 @@ import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type Pointe
 
 import type { Wall } from "../../api/types";
 import { DimensionLines } from "../../ui/DimensionLines";
+import { gripped } from "../../ui/grip";
 import { Scene } from "../../ui/Scene";
 import { fit, onStep, toScreenX, toScreenY, type View } from "../../drawing/view";
-import { surveyOf, type WallControl } from "./useWall";
+import { obstaclePatch, surveyOf, type WallControl } from "./useWall";
 
 const PADDING = { top: 56, right: 76, bottom: 64, left: 36 };
 
@@ -13,14 +14,16 @@ export function WallDrawing({ wall, control }: { wall: Wall; control: WallContro
   const [size, setSize] = useState({ width: 900, height: 600 });
   const { scene } = wall.design;
   const view = useMemo(() => fit(scene.extent, size, PADDING), [scene.extent, size]);
-  const observer = useRef<ResizeObserver | null>(null);
-  const measure = useCallback((element: SVGSVGElement | null) => {
-    observer.current?.disconnect();
-    if (!element) return;
-    observer.current = new ResizeObserver(([entry]) => {
+  const measure = useCallback((element: SVGSVGElement) => {
+    const observer = new ResizeObserver(([entry]) => {
       if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
     });
-    observer.current.observe(element);
+    observer.observe(element);
+    const letGo = gripped(element);
+    return () => {
+      observer.disconnect();
+      letGo();
+    };
   }, []);
   return (
     <svg
@@ -67,10 +70,16 @@ function ObstacleHandle({ index, wall, control, view }: HandleProps) {
   const from = useRef<{ x: number; y: number } | null>(null);
   const [moved, setMoved] = useState<{ dx: number; dy: number } | null>(null);
   if (!area || !one) return null;
-  const put = (x: string, y: string) =>
-    control.apply({ obstacles: obstacles.map((old, k) => (k === index ? { ...old, x, y } : old)) });
+  /** Moved from where it is by then: presses of a key go on from one another. */
   const to = (dx: number, dy: number) =>
-    put(onStep(area.x0 + dx, tape), dy ? onStep(area.y0 + dy, tape) : one.y);
+    control.apply((stored) => {
+      const { areas, tape } = stored.design;
+      const at = areas[index];
+      return obstaclePatch(stored, index, {
+        ...(at && dx && { x: onStep(at.x0 + dx, tape) }),
+        ...(at && dy && { y: onStep(at.y0 + dy, tape) }),
+      });
+    });
 
   function onPointerMove(event: PointerEvent) {
     if (from.current)
@@ -106,7 +115,8 @@ function ObstacleHandle({ index, wall, control, view }: HandleProps) {
         y={toScreenY(view, area.y1 + dy)}
         width={Math.max((area.x1 - area.x0) * view.scale, 12)}
         height={Math.max((area.y1 - area.y0) * view.scale, 12)}
-        className={`cursor-move touch-none stroke-[2.5] outline-none hover:stroke-act focus-visible:stroke-act ${
+        data-grip
+        className={`cursor-move stroke-[2.5] outline-none hover:stroke-act focus-visible:stroke-act ${
           moved ? "fill-act/15 stroke-act" : "fill-transparent stroke-transparent"
         }`}
         onPointerDown={(event) => {
