@@ -193,7 +193,7 @@ def test_versions_side_by_side_and_back_again(porch: Page) -> None:
     expect(porch.get_by_role("region", name="On the offcut")).to_be_visible()
     porch.get_by_role("link", name="Porch, waxed jackets").click()
     porch.get_by_role("button", name="Board 1560 mm long").click()
-    expect(porch.get_by_text("nothing left to settle").first).to_be_visible()
+    expect(porch.get_by_text("no problems in the layout").first).to_be_visible()
     porch.get_by_role("link", name="Versions").click()
     expect(porch.get_by_role("row", name="board 1560 mm 1450 mm ✓ better")).to_be_visible()
     porch.get_by_role("button", name="Go back to this").click()

@@ -47,7 +47,7 @@ def test_a_hole_rail_is_asked_its_own_questions_and_says_what_is_wrong(home: Pag
     expect(flasks.get_by_text("Too little wood is left beside the hole.")).to_be_visible()
     flasks.get_by_role("button", name="opening: holes").click()
     flasks.get_by_role("menuitemradio", name="edge slots").click()
-    expect(flasks.get_by_text("nothing left to settle")).to_be_visible()
+    expect(flasks.get_by_text("no problems in the layout")).to_be_visible()
     # Emptied, it follows again.
     setback.fill("")
     setback.press("Enter")

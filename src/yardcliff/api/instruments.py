@@ -34,7 +34,7 @@ async def watch(socket: WebSocket, name: str, tape: TapeName = "1 mm", held: str
     made = socket.app.state.instruments.get(name)
     own = Tape.named(tape)
     try:
-        at = read(held, "mm")
+        at = read(held, "mm", exact=True)
     except LengthError:
         made = None
     if made is None:

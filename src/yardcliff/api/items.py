@@ -114,9 +114,10 @@ def update_racks(key: str, own: Own, store: Store) -> list[Used]:
     """Bring every rack that uses a thing up to its measures. Each can be undone on its own."""
     entry = own.find(key)
     updated = []
-    for rack_id, name, version, brief in _behind(entry, store):
-        store.save(rack_id, version, brief, f"{entry.item.name} as measured now")
-        updated.append(Used(id=rack_id, name=name))
+    with store.changing():
+        for rack_id, name, version, brief in _behind(entry, store):
+            store.save(rack_id, version, brief, f"{entry.item.name} as measured now")
+            updated.append(Used(id=rack_id, name=name))
     return updated
 
 

@@ -80,8 +80,9 @@ def make_another(ledger: OpenLedger) -> RackView:
     if BOARD in ledger.readings:
         patch = merge(patch, {"row": {"length": exact_text(ledger.readings[BOARD]), "follows": "pitch"}})
     again = amend(brief, patch)
-    made = ledger.store.create(f"{shortened(ledger.rack.name, 73)}, again", dump(again))
-    for one in reversed(ledger.entries):
-        if one.kind == "next":  # this is the next time
-            ledger.log.write(made.id, one.day, "note", "", {"text": f"From {ledger.rack.name}: {one.data['text']}"})
+    with ledger.store.changing():
+        made = ledger.store.create(f"{shortened(ledger.rack.name, 73)}, again", dump(again))
+        for one in reversed(ledger.entries):
+            if one.kind == "next":  # this is the next time
+                ledger.log.write(made.id, one.day, "note", "", {"text": f"From {ledger.rack.name}: {one.data['text']}"})
     return view_stored(made, ledger.sites)

@@ -3,6 +3,8 @@
 import json
 import sqlite3
 import uuid
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 from typing import Any, ClassVar, Literal
 
@@ -44,6 +46,12 @@ class Sheets:
 
     def __init__(self, database: Database) -> None:
         self._db = database
+
+    @contextmanager
+    def changing(self) -> Iterator[None]:
+        """What is read and written inside is one write: all of it or nothing, and nobody else's comes between."""
+        with self._db.writing():
+            yield
 
     def all(self, *, deleted: bool = False) -> list[Record]:
         """All of them, last changed first; or those in the bin."""

@@ -1,4 +1,4 @@
-import { useId, useState, type KeyboardEvent } from "react";
+import { useId, useRef, useState, type KeyboardEvent } from "react";
 
 /** What a field's commit led to: nothing to say, or what could not be read. */
 export type Outcome = string | null;
@@ -40,6 +40,7 @@ export function Field({
   const [draft, setDraft] = useState<string | null>(null);
   const [error, setError] = useState<Outcome>(null);
   const id = useId();
+  const sending = useRef<string | null>(null);
 
   async function commit() {
     if (draft === null || draft.trim() === value) {
@@ -47,7 +48,10 @@ export function Field({
       setError(null);
       return;
     }
+    if (sending.current === draft) return; // Enter and then leaving the field is one commit
+    sending.current = draft;
     const outcome = await onCommit(draft.trim());
+    sending.current = null;
     setError(outcome);
     if (outcome === null) setDraft(null);
   }

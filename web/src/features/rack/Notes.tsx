@@ -57,7 +57,7 @@ export const Notes = memo(function Notes({ view }: { view: View }) {
         {findings.length === 0 && (
           <li className="hand self-end px-2 text-right text-[0.87rem] text-soft">
             no problems in the layout
-            <span className="block">{walled ? "or on its wall" : "wall and mounting not chosen yet"}</span>
+            <span className="block">{walled ? "or on its wall" : "wall not chosen yet"}</span>
           </li>
         )}
       </ol>

@@ -5,6 +5,36 @@ export function patchAt(path: string, value: unknown): Patch {
   return path.split(".").reduceRight<unknown>((inner, key) => ({ [key]: inner }), value) as Patch;
 }
 
+/** `patch` merged into `target` as RFC 7396 has it. */
+function merged(target: unknown, patch: unknown): unknown {
+  if (typeof patch !== "object" || patch === null || Array.isArray(patch)) return patch;
+  const old = typeof target === "object" && target !== null && !Array.isArray(target) ? target : {};
+  const found = new Map<string, unknown>(Object.entries(old));
+  for (const [key, value] of Object.entries(patch))
+    if (value === null) found.delete(key);
+    else found.set(key, merged(found.get(key), value));
+  return Object.fromEntries(found);
+}
+
+function leaves(patch: unknown, path = ""): [string, string][] {
+  if (typeof patch === "string" || typeof patch === "number") return [[path, String(patch)]];
+  if (typeof patch !== "object" || patch === null || Array.isArray(patch)) return [];
+  return Object.entries(patch).flatMap(([key, value]) => leaves(value, path ? `${path}.${key}` : key));
+}
+
+/** A design with changes that only its server could work out: what they say themselves is known without it. */
+export function pendingOn(design: Design, patches: readonly Patch[]): Design {
+  if (!patches.length) return design;
+  const said = Object.fromEntries(patches.flatMap((patch) => leaves(patch)));
+  const count = Number(said["row.count"]);
+  return {
+    ...design,
+    brief: patches.reduce<unknown>(merged, design.brief) as Design["brief"],
+    fields: { ...design.fields, ...said },
+    count: count > 0 ? count : design.count,
+  };
+}
+
 /** The text of a field of the brief as it is shown; `placeholder` where nothing is held. */
 export function textAt(design: Design, path: string, placeholder = ""): string {
   const value = path

@@ -6,6 +6,7 @@ import { newKey } from "../../api/key";
 import { line } from "../../api/line";
 import type { Design, Patch, Rack } from "../../api/types";
 import type { Outcome } from "../../ui/Field";
+import { pendingOn } from "./patches";
 import type { Unsent, UnsentStore } from "./unsent";
 
 const RETRY_MS = 2000;
@@ -333,9 +334,13 @@ export class Session {
   private keep(): void {
     const stale = this.mine !== null;
     const design = this.mine ?? this.rack.design;
-    const writes = this.jobs.map(({ write, make }) =>
-      write.what === "change" ? { ...write, patch: make?.(design) ?? write.patch } : write,
-    );
+    const made: Patch[] = [];
+    const writes = this.jobs.map(({ write, make }) => {
+      if (write.what !== "change") return write;
+      const patch = make?.(pendingOn(design, made)) ?? {};
+      made.push(patch);
+      return { ...write, patch };
+    });
     this.unsent.keep({ version: this.rack.version, brief: design.brief, writes, stale });
     this.set({ waiting: stale ? Math.max(this.jobs.length, 1) : this.jobs.length });
   }

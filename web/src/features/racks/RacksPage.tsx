@@ -136,7 +136,7 @@ export function RacksPage() {
                       ? `▲ ${rack.to_settle} to settle`
                       : rack.walled
                         ? "no problems"
-                        : "no problems in the layout; no wall yet"}
+                        : "no problems in the layout, wall not chosen yet"}
                   </p>
                 </div>
                 <Button
