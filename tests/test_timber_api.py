@@ -263,7 +263,7 @@ def test_a_price_is_that_of_a_packet_as_on_its_label_and_is_taken_back_where_it_
 
     assert (oil()["known"], oil()["unit"], oil()["buy"]) == (False, "ml", "36 ml")
     for pack, why in (
-        ("", "is no packet"),
+        ("", "How much is in one packet"),
         ("1", "is no packet"),
         ("750 g", "like 750 ml or 0.75 l"),
         ("some", "is no packet"),

@@ -11,9 +11,10 @@ test("every inch mark from 1/64 to 63/64 keeps its numerator whole, with and wit
   for (let k = 1; k < 64; k++) {
     const fraction = `${k / gcd(k, 64)}/${64 / gcd(k, 64)}`;
     for (const whole of ["", "9 ", "10 "]) {
-      expect(drawn(whole + fraction)).toBe(`${whole}<tspan class="frac">${fraction}</tspan>`);
+      const kept = whole.replace(" ", "\u00a0");
+      expect(drawn(whole + fraction)).toBe(`${kept}<tspan class="frac">${fraction}</tspan>`);
       expect(written(`${whole}${fraction} in`)).toBe(
-        `<span>${whole}<span class="frac">${fraction}</span> in</span>`,
+        `<span>${kept}<span class="frac">${fraction}</span> in</span>`,
       );
     }
   }

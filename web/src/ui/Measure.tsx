@@ -15,7 +15,10 @@ const inDrawing = (fraction: string, index: number) => (
 );
 
 function set(text: string, fraction: (text: string, index: number) => ReactNode): ReactNode[] {
-  return text.split(FRACTION).map((part, index) => (index % 2 ? fraction(part, index) : part));
+  // Whole inches and their fraction stay on one line.
+  return text
+    .split(FRACTION)
+    .map((part, index) => (index % 2 ? fraction(part, index) : part.replace(/(?<=\d) $/, "\u00a0")));
 }
 
 /** Text with its lengths' fractions set as real ones, `6 3/8 in`; in a `drawn` text they are spans of SVG. */

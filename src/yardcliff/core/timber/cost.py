@@ -86,7 +86,8 @@ def read_pack(text: str, kind: str) -> int:
     amount = float(found[1].replace(",", ".")) * times if found and times else 0.0
     if amount != round(amount) or not (2 if unit else 1) <= amount <= 100_000:
         like = {"ml": "750 ml or 0.75 l", "g": "250 g or 1 kg", "": "50"}[unit]
-        raise BriefError([("pack", f"“{text.strip()}” is no packet: write what its label says, like {like}.")])
+        what = f"“{text.strip()}” is no packet" if shown else "How much is in one packet"
+        raise BriefError([("pack", f"{what}: write what its label says, like {like}.")])
     return round(amount)
 
 

@@ -1,6 +1,7 @@
 import { memo } from "react";
 
 import { fit } from "../../drawing/view";
+import { Measure } from "../../ui/Measure";
 import { Scene } from "../../ui/Scene";
 import { useShown } from "./shown";
 
@@ -26,7 +27,9 @@ export const KeyPlan = memo(function KeyPlan({ onShow }: { onShow: () => void })
           <Scene scene={scene} scale={view.scale} />
         </g>
       </svg>
-      <span className="hand block px-1.5 pb-0.5 text-[0.78rem] text-soft">{hung} up</span>
+      <span className="hand block px-1.5 pb-0.5 text-[0.78rem] text-soft">
+        <Measure text={hung} /> up
+      </span>
     </button>
   );
 });

@@ -66,7 +66,7 @@ export function Ladder() {
       }
     >
       <div
-        className="hand grid grid-cols-[1.6rem_3.5rem_1fr_1fr_1fr_3rem_3.3rem] gap-x-1 text-[0.75rem] text-soft"
+        className="hand grid grid-cols-[1.3rem_3.3rem_1fr_1fr_1fr_2.5rem_3.2rem] gap-x-1 text-[0.75rem] text-soft"
         aria-hidden
       >
         <span className="col-start-3 text-right">pitch</span>
@@ -81,7 +81,7 @@ export function Ladder() {
             role="option"
             aria-selected={rung.chosen}
             tabIndex={rung.chosen ? 0 : -1}
-            className="hand grid cursor-pointer grid-cols-[1.6rem_3.5rem_1fr_1fr_1fr_3rem_3.3rem] items-center gap-x-1 rounded-[2px]
+            className="hand grid cursor-pointer grid-cols-[1.3rem_3.3rem_1fr_1fr_1fr_2.5rem_3.2rem] items-center gap-x-1 rounded-[2px]
               min-h-[1.55rem] text-[0.83rem] hover:bg-note-bg focus:bg-note-bg aria-selected:bg-ink aria-selected:text-paper
               pointer-coarse:min-h-9"
             onClick={() => take(rung)}
