@@ -202,8 +202,8 @@ def test_a_link_from_another_page_leads_in_and_nothing_else_does(client: TestCli
     [
         ('{"brief": {"row": {"pins": [' + "0," * 900_000 + "0]}}}", "900001 entries are too many: 5000 are the most"),
         ('{"brief": {"row": {"pins": [' + ",".join(["[" + "0," * 999 + "0]"] * 200) + "]}}}", "entries are too many"),
-        ('{"brief": ' + '{"a": ' * 40 + "1" + "}" * 41, "nested deeper than 32"),
-        ('{"brief": ' + "[" * 100_000, "nested deeper than 32"),
+        ('{"brief": ' + '{"a": ' * 80 + "1" + "}" * 81, "nested deeper than 64"),
+        ('{"brief": ' + "[" * 100_000, "nested deeper than 64"),
         ('{"brief": {"item": {"name": "half \\ud800 a letter"}}}', "no letter (U+D800)"),
         ('{"brief": {"item": {"name": "bell \\u0007"}}}', "no letter (U+0007)"),
         ('{"brief": {"bell \\u0007": 1}}', "no letter (U+0007)"),

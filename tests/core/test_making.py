@@ -229,7 +229,7 @@ def test_several_changes_together_make_a_day_that_none_makes_alone() -> None:
 def test_what_is_poured_is_bought_by_its_unit() -> None:
     buy = next(task for task in made("waxed-jacket", 5, {}).tasks if task.key == "buy")
     assert [line for line in buy.lines if line.endswith(" ml")] == ["hard wax oil: 36 ml"]
-    assert "coat hook: 5" in buy.lines
+    assert "hook, 60 mm: 5" in buy.lines
 
 
 def test_what_is_bought_is_bought_while_the_yard_is_open() -> None:
