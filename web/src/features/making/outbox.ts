@@ -109,7 +109,11 @@ export class Outbox {
   private put(change: Partial<Held>) {
     this.now = { ...this.now, ...change };
     const { waiting, refused } = this.now;
-    this.storage.setItem(KEY(this.rack), JSON.stringify({ waiting, refused }));
+    try {
+      this.storage.setItem(KEY(this.rack), JSON.stringify({ waiting, refused }));
+    } catch {
+      /* The browser keeps nothing, or is full: what waits lives as long as the page. */
+    }
     for (const listener of this.listeners) listener();
   }
 }

@@ -246,7 +246,9 @@ export class Session {
   private async run(): Promise<void> {
     for (let job = this.jobs[0]; job; job = this.jobs[0]) {
       const stale = this.store.getState().standing === "stale";
-      const outcome = await (stale ? this.makeMine(job) : this.sendUntilAnswered(job));
+      const outcome = await (stale ? this.makeMine(job) : this.sendUntilAnswered(job)).catch(
+        (error: unknown) => this.stored(String(error)), // the next one still goes
+      );
       if (outcome === STALE) {
         await this.goOn(job.from?.brief ?? this.rack.design.brief);
         continue; // it is made of the window's own state then
@@ -262,9 +264,11 @@ export class Session {
     job.sent = true;
     const patch = job.make?.(this.rack.design) ?? null;
     if (job.make && !patch) return this.stored(null);
+    let written = false;
     for (;;) {
       try {
-        this.settle(await this.send(job.write, job.from?.version ?? this.rack.version, patch ?? {}));
+        const base = job.from?.version ?? this.rack.version;
+        this.settle(await (written ? api.rack(this.rack.id) : this.send(job.write, base, patch ?? {})));
         return this.stored(null);
       } catch (error) {
         if (error instanceof OfflineError) {
@@ -274,8 +278,8 @@ export class Session {
         }
         const type = error instanceof ProblemError ? error.problem.type : "";
         if (type.endsWith("/already-written")) {
-          this.settle(await api.rack(this.rack.id));
-          return this.stored(null);
+          written = true; // its answer was lost: what came of it is looked at
+          continue;
         }
         if (type.endsWith("/stale")) return STALE;
         return this.stored(error instanceof ProblemError ? saidOf(error) : String(error));
@@ -317,7 +321,11 @@ export class Session {
   private async goOn(brief: Design["brief"]): Promise<void> {
     this.set({ standing: "stale" });
     if (brief === this.rack.design.brief) return;
-    if (this.mine) return void (await api.copy(this.rack.id, { brief })); // of two windows, one can be shown
+    if (this.mine) {
+      // Of two windows one can be shown; what the other had becomes a rack of its own.
+      await api.copy(this.rack.id, { brief }).catch((error: Error) => this.set({ trouble: error.message }));
+      return;
+    }
     this.mine = await line.solve(this.rack.id, brief, {}).catch(() => null);
     if (this.mine) this.set({ design: this.mine });
     this.keep();

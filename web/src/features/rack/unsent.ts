@@ -39,9 +39,13 @@ export class UnsentStore {
   }
 
   keep(waiting: Waiting | null): void {
-    if (waiting && (waiting.writes.length || waiting.stale))
-      this.storage.setItem(this.name, JSON.stringify(waiting));
-    else this.storage.removeItem(this.name);
+    try {
+      if (waiting && (waiting.writes.length || waiting.stale))
+        this.storage.setItem(this.name, JSON.stringify(waiting));
+      else this.storage.removeItem(this.name);
+    } catch {
+      /* The browser keeps nothing, or is full: what waits lives as long as the page. */
+    }
   }
 
   /** What closed windows left of this rack; it is this one's now. */
