@@ -223,6 +223,15 @@ def test_what_nobody_can_mean_is_refused_at_once_wherever_it_is_sent(client: Tes
         assert says in line.receive_json()["problem"]["detail"]
 
 
+def test_a_name_that_is_too_long_is_said_and_not_cut(client: TestClient, rack: Json) -> None:
+    path = f"/api/racks/{rack['id']}"
+    answer = client.put(f"{path}/name", json={"base": rack["version"], "name": "x" * 93})
+    assert answer.json()["errors"][0]["message"] == "93 characters are too many: 80 are the most."
+    named = client.put(f"{path}/name", json={"base": rack["version"], "name": "y" * 80}).json()
+    assert len(named["name"]) == 80
+    assert client.post(f"{path}/copy", json={}).json()["name"] == "y" * 73 + "…, copy", "what is cut off is told"
+
+
 def test_at_most_twenty_of_many_errors_are_named(client: TestClient, rack: Json) -> None:
     pins = [{"index": "x", "at": "y"}] * 300
     answer = client.post("/api/solve", json={"brief": rack["design"]["brief"], "patch": {"row": {"pins": pins}}}).json()

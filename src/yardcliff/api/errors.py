@@ -1,5 +1,6 @@
 """One map from Yardcliff's errors to HTTP: application/problem+json (RFC 9457)."""
 
+from collections.abc import Mapping
 from typing import Any
 
 from fastapi import FastAPI, Request
@@ -77,6 +78,12 @@ def problem(status: int, name: str, title: str, detail: str, **more: Any) -> Pro
     return Problem(type=f"/problems/{name}", title=title, status=status, detail=detail, **more)
 
 
+def _message(error: Mapping[str, Any]) -> str:
+    if error["type"] == "string_too_long":
+        return f"{len(str(error['input']))} characters are too many: {error['ctx']['max_length']} are the most."
+    return str(error["msg"])
+
+
 def several(errors: list[FieldError]) -> Problem:
     """What of a request cannot be read: the first few, and how many more."""
     said = [f"{e.field or 'request'}: {e.message}" for e in errors[:MOST]]
@@ -95,7 +102,7 @@ def explained(error: Exception) -> Problem:
     if isinstance(error, (RequestValidationError, ValidationError)):
         return several(
             [
-                FieldError(field=".".join(str(p) for p in e["loc"] if p != "body"), message=e["msg"])
+                FieldError(field=".".join(str(p) for p in e["loc"] if p != "body"), message=_message(e))
                 for e in error.errors()
             ]
         )
