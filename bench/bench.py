@@ -25,14 +25,20 @@ from yardcliff.core.cutting.problem import Bar, Problem, Want
 from yardcliff.core.cutting.search import solve as search
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families import Brief, build, solve_row
+from yardcliff.core.families import Brief, build, solve_row, starting
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.length import Tape
+from yardcliff.core.listing import shipped, shipped_item
+from yardcliff.core.order import reorder
 from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.position import aim_at
 from yardcliff.core.site.survey import Site
 from yardcliff.core.site.wall import Obstacle, Wall
+from yardcliff.core.timber.stock import Supply
+from yardcliff.core.timber.timber import timber
 from yardcliff.exports.rackfile import write_rackfile
+from yardcliff.exports.shopsheet import write_shopsheet
+from yardcliff.exports.template import write_template
 
 ROOT = Path(__file__).parent.parent
 # Resolves once a change of the drawing that follows a pointer move has been painted: ms since the move.
@@ -211,6 +217,21 @@ def cutting() -> None:
     report("cut plan: 200 parts, from the bound after 2 s, worst of 6", max(gaps), 1, "%")
 
 
+def heavy() -> None:
+    """What is as large as may be: none of it takes more than two seconds."""
+
+    def once(what: str, call: Callable[[], object]) -> None:
+        report(what, timed(call, 1)[0], 2000)
+
+    planks = design(amend(starting([(shipped_item("enamel-mug"), 8)], "1 mm", "panel"), {"row": {"count": 1000}}))
+    once("cut plan: a panel of 1,000 planks", lambda: timber(planks, Supply()))
+    keys = design(amend(starting([(shipped_item("room-key"), 8)], "1 mm", "rail"), {"row": {"count": 1000}}))
+    once("template of 1,000 places", lambda: write_template("Bench", keys, "a4"))
+    once("shop sheet of 1,000 places", lambda: write_shopsheet("Bench", keys, "a4"))
+    kinds = solve_row(starting([(listed, 3) for listed in shipped()[:20]], "1 mm", "rail"))
+    once("a better order of 20 kinds", lambda: reorder(kinds, "length"))
+
+
 def main() -> None:
     cpu = re.search(r"model name\s*: (.+)", Path("/proc/cpuinfo").read_text())
     print(f"{cpu[1] if cpu else platform.machine()}, {os.cpu_count()} cores, Python {platform.python_version()}\n")
@@ -233,6 +254,7 @@ def main() -> None:
         "core: 12 coats on a wall with 8 studs, median", statistics.median(timed(lambda: design(coats, site), 60)), 10
     )
     cutting()
+    heavy()
     scripts = (ROOT / "src/yardcliff/static/assets").glob("*.js")
     report("JavaScript, gzip", sum(len(gzip.compress(f.read_bytes())) for f in scripts) / 1000, 220, "kB")
     with tempfile.TemporaryDirectory() as folder, running(Path(folder) / "bench.db", "demo") as server:
