@@ -223,13 +223,7 @@ function OldFixings({ wall, control }: Props) {
           </Button>
         </div>
       ))}
-      <form
-        className="flex items-center gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void add();
-        }}
-      >
+      <form className="flex items-center gap-2" onSubmit={(event) => event.preventDefault()}>
         <input
           aria-label="Old fixing: from the left; from the floor"
           aria-invalid={error !== null}
@@ -238,7 +232,9 @@ function OldFixings({ wall, control }: Props) {
           onChange={(event) => setText(event.target.value)}
           className="hand min-h-7 w-32 rounded-[3px] border border-rule bg-transparent px-1 aria-invalid:border-stop pointer-coarse:min-h-10"
         />
-        <Button type="submit">Add</Button>
+        <Button type="submit" onClick={add}>
+          Add
+        </Button>
       </form>
       {error && (
         <p role="alert" className="mt-1 border border-stop bg-stop-bg px-2 py-1 text-[0.87rem] text-stop">
