@@ -218,6 +218,8 @@ def test_what_nobody_can_mean_is_refused_at_once_wherever_it_is_sent(client: Tes
     assert says in answer.json()["detail"]
     assert len(answer.content) < 20_000
     assert monotonic() - began < 2, "a second at the most, far from the 22 that it was"
+    file = client.post("/api/racks/open", content=body, headers={"content-type": "text/plain"})
+    assert (file.status_code, says in file.json()["detail"]) == (422, True), "whatever it calls itself"
     with client.websocket_connect("/api/solve", headers={"host": "127.0.0.1:8722"}) as line:
         line.send_text(body)
         assert says in line.receive_json()["problem"]["detail"]

@@ -122,7 +122,7 @@ class Reading:
     async def _wrong(headers: Headers, body: bytes) -> list[FieldError]:
         if not body:
             return []
-        if headers.get("content-type", "").startswith("text/"):
+        if headers.get("content-type", "").startswith("text/csv"):
             try:
                 return list(_no_text("", body.decode()))
             except UnicodeDecodeError as error:
