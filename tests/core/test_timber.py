@@ -344,6 +344,12 @@ def test_a_rod_its_nuts_and_washers_have_one_thread(thread: str) -> None:
         assert bought == {f"{thread} nut", f"{thread} washer", *(name for name in bought if "rod" in name)}
         assert [name.split(",")[0].lower() for name in bought if "rod" in name] == [f"threaded rod {thread}".lower()]
     assert read_stick(rods[2]).wide == 8
+    # A yard that has all but this one: said, with the others to take.
+    offers = [one for one in yard.offers if one.threaded != thread]
+    short = timber(done, Supply((), (yard.model_copy(update={"offers": tuple(offers)}),)))
+    (missing,) = (one for one in short.findings if "rod" in one.message)
+    assert missing.message == f"No rod of {thread} is to be had."
+    assert missing.fixes
     with pytest.raises(BriefError, match="Which thread has the rod"):
         read_stick({**rods[0], "thread": "M7"})
 

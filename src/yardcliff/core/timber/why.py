@@ -26,13 +26,13 @@ Planned = Callable[[Brief], CutPlan]
 def why(brief: Brief, plan: CutPlan, supply: Supply, planned: Planned, tape: Tape) -> Iterator[Finding]:
     """What to say of a plan; every fix has been tried, and makes it better."""
     for group in plan.groups:
-        yield from _missing(brief, group, supply, planned)
+        yield from _missing(brief, group, supply, planned, len(plan.missing))
         yield from _short(brief, group, planned)
         yield from _kept(brief, group)
     yield from _one_less(brief, plan, planned, tape)
 
 
-def _missing(brief: Brief, group: Group, supply: Supply, planned: Planned) -> Iterator[Finding]:
+def _missing(brief: Brief, group: Group, supply: Supply, planned: Planned, missing: int) -> Iterator[Finding]:
     said = set[str]()
     for piece in group.missing:
         blank = piece.blank
@@ -42,7 +42,7 @@ def _missing(brief: Brief, group: Group, supply: Supply, planned: Planned) -> It
         if reason in said:
             continue
         said.add(reason)
-        fixes = tuple(fix for fix in tries if _helps(brief, fix, planned, len(group.missing)))
+        fixes = tuple(fix for fix in tries if _helps(brief, fix, planned, missing))
         yield Finding(
             "cut.none", piece.name, reason, "asked", f"{exact_text(blank.wide)} × {exact_text(blank.thick)} × {exact_text(blank.long)}",
             nearest, fixes=fixes,
@@ -72,11 +72,11 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
     if not same:
         return f"Nothing of {blank.stuff} is on hand or on offer.", "none", []
     if blank.thread:
-        threads = sorted({one.threaded or "" for one, _ in same} - {"", blank.thread})
-        if len(threads) == len({one.threaded for one, _ in same}):
-            return f"No rod of {blank.thread} is to be had.", ", ".join(threads), [
-                Fix(f"Take {thread}", {"rod": {"size": thread}}) for thread in threads
-            ]  # fmt: skip
+        others = sorted({one.threaded for one, _ in same if one.threaded} - {blank.thread})
+        same = [(one, long) for one, long in same if one.threaded == blank.thread]
+        if not same:
+            fixes = [Fix(f"Take {thread}", {"rod": {"size": thread}}) for thread in others]
+            return f"No rod of {blank.thread} is to be had.", ", ".join(others), fixes
     if blank.form in ROUND:
         near = min((one.wide for one, _ in same), key=lambda wide: abs(wide - blank.wide))
         if abs(near - blank.wide) > Fraction(1, 10):
