@@ -58,6 +58,18 @@ test("what is ticked while the link is down is sent later, once and in its order
   expect(heard).toHaveLength(1);
 });
 
+test("what is sent stays laid over what is seen until that has it", async () => {
+  const box = new Outbox("r", () => Promise.resolve(), shelf());
+  let seen: () => void = () => undefined;
+  box.seenBy(() => new Promise<void>((resolve) => (seen = resolve)));
+  const said = box.say("mark", true);
+  await new Promise((done) => setTimeout(done, 0));
+  expect(box.held.waiting).toHaveLength(1);
+  seen();
+  expect(await said).toBe(true);
+  expect(box.held.waiting).toEqual([]);
+});
+
 test("what is refused is not sent for ever, and stays with its reason until it is let go", async () => {
   const storage = shelf();
   const gone = problem(404, "There is no such rack.");

@@ -31,6 +31,7 @@ const NOTHING: Held = { waiting: [], refused: [], trouble: "" };
 export class Outbox {
   private now: Held;
   private sending = false;
+  private onSent: () => Promise<unknown> = () => Promise.resolve();
   private readonly listeners = new Set<() => void>();
 
   constructor(
@@ -41,6 +42,11 @@ export class Outbox {
     this.now = read(storage.getItem(KEY(rack)));
     if (this.now.waiting.length) void this.flush();
   }
+
+  /** `onSent` has the page see what was sent, before that is no longer laid over what is seen. */
+  readonly seenBy = (onSent: () => Promise<unknown>): void => {
+    this.onSent = onSent;
+  };
 
   /** The same object until it changes. */
   get held(): Held {
@@ -63,6 +69,7 @@ export class Outbox {
     const batch = this.now.waiting;
     try {
       await this.send(this.rack, batch);
+      await this.onSent().catch(() => undefined);
       this.sent(batch);
     } catch (error) {
       const trouble = troubleOf(error);

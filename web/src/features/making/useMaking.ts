@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef } from "react";
+import { useCallback, useEffect } from "react";
 
 import { api } from "../../api/client";
 import type { Making, Said, Shop, Task } from "../../api/types";
@@ -25,21 +25,12 @@ export function useMakingOf(id: string, state: string, ask = true, every = MINUT
     () => Promise.all(["making", "log"].map((key) => queries.invalidateQueries({ queryKey: [key, id] }))),
     [queries, id],
   );
-  // What waited is sent: others may have gone on meanwhile.
-  const waits = unsent.length > 0;
-  const waited = useRef(waits);
-  useEffect(() => {
-    if (waited.current && !waits) {
-      void refresh();
-      void queries.invalidateQueries({ queryKey: ["rack", id] });
-    }
-    waited.current = waits;
-  }, [waits, refresh, queries, id]);
+  useEffect(() => outbox.seenBy(refresh), [outbox, refresh]);
   const tick = useCallback(
     async (item: string, done: boolean) => {
-      if (await outbox.say(item, done)) await refresh();
+      await outbox.say(item, done);
     },
-    [outbox, refresh],
+    [outbox],
   );
   return {
     ...making,
