@@ -230,7 +230,7 @@ def test_a_plan_that_was_carried_out_uses_sticks_up_and_is_taken_back(hut: TestC
     assert (drawers["white wood glue"], drawers["sandpaper, grit 180"], drawers["sandpaper, grit 120"]) == (187, 4, 2)
     assert hut.delete(f"{at}/done/{sawing['id']}").json()["sawings"] == []
     assert {ware["name"]: ware["amount"] for ware in hut.get("/api/timber").json()["wares"]} == {
-        "4.0 × 20 mm wood screw": 38, "white wood glue": 190, "sandpaper, grit 120": 3,
+        "5.0 × 20 mm wood screw": 38, "white wood glue": 190, "sandpaper, grit 120": 3,
     }  # fmt: skip
     assert [stick["long"] for stick in hut.get("/api/timber").json()["sticks"]] == before
     assert hut.delete(f"{at}/done/{sawing['id']}").status_code == 404

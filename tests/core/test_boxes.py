@@ -16,17 +16,22 @@ from yardcliff.core.families.joinery import BITE, CLEARANCE, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.findings import Patch
 from yardcliff.core.geometry import points
-from yardcliff.core.holders.flip import Flip, allowed, groove, stress, tall
+from yardcliff.core.holders.flip import Flip, groove, tall
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.materials import Ware
 from yardcliff.core.rack import Part
-from yardcliff.core.strength import sag
+from yardcliff.core.strength.wood import sag
 
 MUGS = starting([(shipped_item("enamel-mug"), 4)], "1 mm", "shelf-box")
 CAPES = starting([(shipped_item("rain-cape"), 3)], "1 mm", "flip-rail")
 BIKES = starting([(shipped_item("bicycle"), 4)], "1 mm", "high-rails")
 HELMETS = starting([(shipped_item("climbing-helmet"), 4)], "1 mm", "perch")
-HOLDERS: list[Patch] = [{"kind": "hook"}, {"kind": "peg"}, {"kind": "bent"}, {"kind": "bolt"}]
+HOLDERS: list[Patch] = [
+    {"kind": "hook", "plate_height": "80 mm", "screw_spacing": "56 mm"},
+    {"kind": "peg"},
+    {"kind": "bent"},
+    {"kind": "bolt"},
+]
 
 
 def parts(brief: Brief, name: str) -> list[Part]:
@@ -112,21 +117,12 @@ def test_a_folded_finger_lies_within_its_groove_and_the_groove_within_its_board(
     assert pin == pytest.approx(length, abs=1e-3)
 
 
-def test_a_finger_bears_by_its_width_and_the_square_of_its_thickness() -> None:
-    one = stress(Flip(), 1000)
-    # 1 kg tugged by three at 110: 6 * 29.43 * 110 / (24 * 14^2).
-    assert one == pytest.approx(4.129, abs=1e-3)
-    assert stress(Flip(width=Fraction(48)), 1000) == pytest.approx(one / 2)
-    assert stress(Flip(thickness=Fraction(28)), 1000) == pytest.approx(one / 4)
-    assert allowed() == 22.5
-
-
 def test_the_finger_comes_at_true_size_with_its_pin() -> None:
     outline = build(CAPES).outline
     assert outline
     xs = [x for x, _ in points(outline.path)]
-    # 130 from the pin to the tip, and half of 14 beyond the pin for the round heel.
-    assert (min(xs), max(xs)) == (-7, 130)
+    # 130 from the pin to the tip, and half of 20 beyond the pin for the round heel.
+    assert (min(xs), max(xs)) == (-10, 130)
     assert "heel" in outline.says
 
 
@@ -261,7 +257,7 @@ def test_a_prism_is_as_large_as_its_corners() -> None:
 @pytest.mark.parametrize("family", [key for key, way in FAMILIES.items() if "holder" in way.brief.model_fields])
 def test_any_holder_of_the_kit_goes_on_any_part_that_carries_one(family: str, holder: Patch) -> None:
     first = starting([(shipped_item("enamel-mug"), 4)], "1 mm", family)
-    brief = amend(first, {"holder": holder, "board": {"height": "300 mm", "thickness": "40 mm"}})
+    brief = amend(first, {"holder": holder, "board": {"height": "300 mm", "thickness": "50 mm"}})
     assert dump(brief)["holder"]["kind"] == holder["kind"]
     rack = build(brief)
     on = rack.part(rack.rows[0].part)

@@ -16,7 +16,7 @@ from yardcliff.core.timber.stock import Supply, WareOnHand, WarePrice
 from yardcliff.core.timber.takeoff import Takeoff
 from yardcliff.core.timber.timber import priced
 
-NAME = "4.0 × 20 mm wood screw"
+NAME = "5.0 × 20 mm wood screw"
 
 
 def packet(pack: int, price: str, **more: Any) -> dict[str, Any]:

@@ -21,13 +21,12 @@ from yardcliff.core.families.panel import Plank, planks
 from yardcliff.core.families.stacked import Stick, rails_from, stick_needed
 from yardcliff.core.findings import Patch
 from yardcliff.core.holders.hole import bored
-from yardcliff.core.holders.strength import allowed, stress
 from yardcliff.core.length import TapeName
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.look import resting
 from yardcliff.core.most import most_on
 from yardcliff.core.rack import ACROSS, Operation, Part
-from yardcliff.core.strength import sag
+from yardcliff.core.strength.wood import sag
 
 EXAMPLES = 2000 if os.environ.get("YARDCLIFF_EXPLORE") else 400
 OFF = frozenset(
@@ -164,10 +163,10 @@ def test_a_cradle_opens_for_the_neck_and_reaches_past_it() -> None:
     fiddles = starting([(shipped_item("fiddle"), 3)], "1 mm")
     known = figures(fiddles)
     # 28 of neck and 6 of play; arms of 20 stand 54 apart. 100 deep: half of it, half the neck and 15 of lip.
-    assert (known["cradle.opening"], known["cradle.apart"], known["cradle.out"]) == (34, 54, 79)
+    assert (known["cradle.opening"], known["cradle.apart"], known["cradle.out"]) == (34, 50, 79)
     rack = build(fiddles)
     assert not rack.findings
-    assert [hole.along - rack.holders[0].x for hole in rack.holes[:2]] == [-27, 27]
+    assert [hole.along - rack.holders[0].x for hole in rack.holes[:2]] == [-25, 25]
     # The lute is thicker and deeper, so it decides: 34 + 6, and 140/2 + 34/2 + 15.
     both = figures(starting([(shipped_item("fiddle"), 2), (shipped_item("lute"), 1)], "1 mm"))
     assert (both["cradle.opening"], both["cradle.out"]) == (40, 102)
@@ -251,13 +250,6 @@ def test_stacked_rails_are_alike_and_hang_as_close_as_they_may() -> None:
     # A cup drops 80, is lifted 20 to come off, and the next stands up 15 over its peg.
     assert [upper.y - lower.y for upper, lower in pairwise(rack.rows)] == [115, 115]
     assert figures(cups)["stacked.lowest"] == rack.rows[-1].y
-
-
-def test_a_peg_bears_a_quarter_of_what_breaks_it() -> None:
-    # 2 kg tugged by three is 58.86 N; 100 out on a 15 mm dowel: 32 F a / (pi d^3) = 17.8 MPa.
-    assert stress(Fraction(15), Fraction(100), 2000) == pytest.approx(17.76, abs=0.01)
-    assert stress(Fraction(15), Fraction(100), 2000, arms=2) == pytest.approx(8.88, abs=0.01)
-    assert allowed() == 25
 
 
 def test_sections_and_plans_stay_true_to_the_parts() -> None:
@@ -355,14 +347,14 @@ def test_flip_pegs_fold_flush_into_grooves() -> None:
     capes = starting([(shipped_item("rain-cape"), 3)], "1 mm", "flip-rail")
     known, rack = figures(capes), build(capes)
     assert not rack.findings
-    # Fingers of 130 by 24 by 14: the groove is 1 wider, and 130 + 7 + 2 long; flush, so 14 deep in 24.
-    assert (known["flip.groove"], known["flip.long"], known["flip.web"]) == (25, 139, 10)
-    # 139 and 12 of wood at both ends ask for 163: a board of 165.
-    assert (known["flip.board"], rack.parts[0].height) == (163, 165)
-    # Open at 8 degrees: 130 cos 8 less the 7 that the pin lies behind the face.
-    assert float(known["flip.out"]) == pytest.approx(121.735, abs=1e-3)  # type: ignore[arg-type]
-    # 1.2 kg of wet cape tugged by three at 130 on 24 by 14: 6 * 35.3 * 130 / (24 * 196).
-    assert known["flip.stress"] == "5.9 MPa"
+    # Fingers of 130 by 24 by 20: the groove is 1 wider, and 130 + 10 + 2 long; flush, so 20 deep in 26.
+    assert (known["flip.groove"], known["flip.long"], known["flip.web"]) == (25, 142, 6)
+    # 142 and 12 of wood at both ends ask for 166: a board of 170.
+    assert (known["flip.board"], rack.parts[0].height) == (166, 170)
+    # Open at 8 degrees: 130 cos 8 less the 10 that the pin lies behind the face.
+    assert float(known["flip.out"]) == pytest.approx(118.735, abs=1e-3)  # type: ignore[arg-type]
+    # 150 N at 130 on 24 by 20 about a pin of 8: 6 * 150 * 130 * 20 / (24 * (8000 - 512)).
+    assert known["flip.stress"] == "13.0 MPa"
     for hole in rack.holes:
         assert hole.across - rack.glyph.height / 2 == 12
         assert hole.across + rack.glyph.height / 2 <= rack.parts[0].height - 12

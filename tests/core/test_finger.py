@@ -36,10 +36,10 @@ def test_fingers_and_spacers_fill_a_rod() -> None:
     assert spacers[0].length == row.axes[0] - 12 - Fraction("1.6")
     assert all(part.length == row.gaps[0] - 24 - Fraction("3.2") for part in spacers[1:-1])
     assert sum(part.length for part in spacers) + 3 * (24 + Fraction("3.2")) == row.length == known["finger.stack"]
-    # Washer 1.6, nut 5.2, 3 of thread and 2 sunk; the rod ends 2 below the wood at both ends.
-    assert (known["finger.recess"], known["finger.rod"]) == (Fraction("11.8"), row.length - 4)
-    assert {(part.depth, part.z) for part in spacers} == {(23, CAPS.board.thickness)}
-    assert "13 mm" in [f"{step.size} mm" for step in rack.machining if step.what == "Nut recess"]
+    # Washer 1.6, nut 6.8, 3 of thread and 2 sunk; the rod ends 2 below the wood at both ends.
+    assert (known["finger.recess"], known["finger.rod"]) == (Fraction("13.4"), row.length - 4)
+    assert {(part.depth, part.z) for part in spacers} == {(27, CAPS.board.thickness)}
+    assert "20 mm" in [f"{step.size} mm" for step in rack.machining if step.what == "Nut recess"]
 
 
 @given(thick=lengths(12, 40), gap=lengths(0, 5), tilt=st.integers(0, 30))
@@ -116,8 +116,8 @@ def test_every_row_has_a_rod_of_its_own() -> None:
 
 def test_the_rods_hole_weakens_a_finger() -> None:
     flip = Flip(width=Fraction(20), thickness=Fraction(20), length=Fraction(100))
-    # F = 1 kg tugged three times = 29.43 N; 6 F l h / (b (h³ - d³)) with d = 10 is 8/7 of what it is without.
-    whole, bored = stress(flip, 1000), stress(flip, 1000, Fraction(10))
+    # F = 29.43 N; 6 F l h / (b (h³ - d³)) with d = 10 is 8/7 of what it is without.
+    whole, bored = stress(flip, 29.43, Fraction(0)), stress(flip, 29.43, Fraction(10))
     assert whole == pytest.approx(6 * 29.43 * 100 / (20 * 20**2))
     assert bored == pytest.approx(whole * 8 / 7)
 

@@ -1,5 +1,7 @@
 """What of a rack lies on its wall: bodies, screw lines clear of everything, and the loads that come on each."""
 
+from dataclasses import replace
+
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -12,11 +14,13 @@ from yardcliff.core.families import FAMILIES, Brief, build, starting
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.rack import Rack
-from yardcliff.core.site.anchors import ANCHORS, LENGTHS, ratings, screw
+from yardcliff.core.site.anchors import ANCHORS, FITTING, LENGTHS, drive, ratings
+from yardcliff.core.site.asked import Mount
 from yardcliff.core.site.grounds import DEEPEST, bodies, lines, plate_room, plates_hide
-from yardcliff.core.site.loads import Load, _rivets, loads, pulls
+from yardcliff.core.site.loads import Bearing, Load, _rivets, loads, pulls
 from yardcliff.core.site.survey import areas, around, open_places, stretch
-from yardcliff.core.strength import newtons
+from yardcliff.core.site.wall import Wall
+from yardcliff.core.strength.force import newtons
 
 
 def rack(item: str, count: int, family: str | None = None, **patch: object) -> Rack:
@@ -63,11 +67,11 @@ def test_what_is_hooked_on_hangs_by_the_half_on_the_wall() -> None:
 
 
 def test_a_screw_goes_through_what_lies_flat_on_its_ground() -> None:
-    # Planks of 21 before battens of 21; spacers of 23 before a backer of 18; a bare rail of 21.
+    # Planks of 21 before battens of 21; spacers of 27 before a backer of 18; a bare rail of 21.
     panel = rack("enamel-mug", 8, "panel")
     assert {line.wood for line in lines(panel, bodies(panel)[0], "through")} == {Fraction(42)}
     fingers = rack("peaked-cap", 6, "flip-rail", turns="rod", board={"thickness": "18 mm", "height": "110 mm"})
-    assert {line.wood for line in lines(fingers, bodies(fingers)[0], "through")} == {Fraction(41)}
+    assert {line.wood for line in lines(fingers, bodies(fingers)[0], "through")} == {Fraction(45)}
     rail = rack("enamel-mug", 6)
     assert {line.wood for line in lines(rail, bodies(rail)[0], "through")} == {Fraction(21)}
     # No screw where two planks meet.
@@ -138,23 +142,24 @@ def test_each_body_bears_what_hangs_on_it_and_its_own_wood() -> None:
     left, right = loads(mats, bodies(mats))
     # Four mats of 450 g lie on both stiles: half of each on either.
     for side in (left, right):
-        assert sum(load.weight for load in side if load.one) == pytest.approx(newtons(4 * 450) / 2)
-    assert {load.x for load in left if load.one} != {load.x for load in right if load.one}
+        assert sum(load.weight for load in side if load.thing) == pytest.approx(newtons(4 * 450) / 2)
+    assert {load.x for load in left if load.thing} != {load.x for load in right if load.thing}
     # Shafts stand on the foot board; the clip rail only bears itself.
     poles = rack("curtain-pole", 4, "upright")
     rail, foot = loads(poles, bodies(poles))
-    assert not [load for load in rail if load.one]
-    assert sum(load.weight for load in foot if load.one) == pytest.approx(newtons(4 * 1200))
+    assert sum(load.weight for load in rail if load.thing) == 0
+    assert {load.out for load in rail if load.thing} == {150}, "somebody pulls at a shaft in its clip"
+    assert sum(load.weight for load in foot if load.thing) == pytest.approx(newtons(4 * 1200))
     seat = poles.seats[0]
     board = poles.part(seat.part)
-    assert {load.lever for load in foot if load.one} == {float(board.z + board.depth - seat.across)}
+    assert {load.lever for load in foot if load.thing} == {float(board.z + board.depth - seat.across)}
     # Half the bicycles on either rail, and a spare place bears nothing.
     bikes = rack("bicycle", 4, "high-rails")
-    assert [sum(load.weight for load in one if load.one) for one in loads(bikes, bodies(bikes))] == pytest.approx(
+    assert [sum(load.weight for load in one if load.thing) for one in loads(bikes, bodies(bikes))] == pytest.approx(
         [newtons(2 * 13500)] * 2
     )
     spare = rack("waxed-jacket", 4, "rail", row={"spares": 1})
-    assert sum(load.weight for load in loads(spare, bodies(spare))[0] if load.one) == pytest.approx(newtons(3 * 2600))
+    assert sum(load.weight for load in loads(spare, bodies(spare))[0] if load.thing) == pytest.approx(newtons(3 * 2600))
     # Shelves bear what their brief says, beside the wood: 8 kg each in a box of two, 5 kg on the one above a rail.
     box, shelf = (
         rack("enamel-mug", 6, "shelf-box"),
@@ -162,7 +167,7 @@ def test_each_body_bears_what_hangs_on_it_and_its_own_wood() -> None:
     )
     for made, stored in ((box, 16_000), (shelf, 5_000)):
         boards = sum(float(part.length * part.height * part.depth) for part in made.parts) / 1e6
-        found = sum(load.weight for load in loads(made, bodies(made))[0] if not load.one)
+        found = sum(load.weight for load in loads(made, bodies(made))[0] if not load.thing)
         assert found == pytest.approx(newtons(stored + boards * 480))
     aside = rack("bicycle", 4, "high-rails", aside={"stands": "right", "load": "7 kg"})
     assert sum(part.bears_g for part in aside.parts) == 7000
@@ -170,7 +175,7 @@ def test_each_body_bears_what_hangs_on_it_and_its_own_wood() -> None:
 
 def test_what_hangs_lies_or_is_held_in_a_shelf_has_its_own_lever() -> None:
     def lever(made: Rack) -> float:
-        return next(load.lever for load in loads(made, bodies(made))[0] if load.one)
+        return next(load.lever for load in loads(made, bodies(made))[0] if load.thing)
 
     coats = build(starting_brief("waxed-jacket", 6, "1 mm"))
     assert lever(coats) == pytest.approx(21 + 0.82 * 60)  # in the crook of a hook 60 out
@@ -182,7 +187,17 @@ def test_what_hangs_lies_or_is_held_in_a_shelf_has_its_own_lever() -> None:
 
 
 LOADS = st.lists(
-    st.builds(Load, st.floats(1, 400), st.floats(-300, 2000), st.floats(5, 400), st.booleans()), min_size=1, max_size=8
+    st.builds(
+        Load,
+        st.floats(1, 400),
+        st.floats(-300, 2000),
+        st.floats(5, 400),
+        st.floats(0, 500),
+        st.floats(0, 300),
+        st.floats(0, 300),
+    ),
+    min_size=1,
+    max_size=8,
 )
 
 
@@ -200,12 +215,12 @@ def test_forces_of_a_group_are_in_balance(xs: list[int], on: list[Load]) -> None
 @settings(max_examples=200, deadline=None)
 def test_a_hand_that_pulls_makes_nothing_lighter(xs: list[int], on: list[Load], high: int) -> None:
     fixings = [(float(x), float(high)) for x in sorted(xs)]
-    still = pulls(fixings, [Load(load.weight, load.x, load.lever) for load in on], 0, 400, 400)
-    tugged = pulls(fixings, on, 0, 400, 400)
+    calm = [replace(load, down=0.0, out=0.0) for load in on]
+    still, tugged = (pulls(fixings, each, Bearing(0, 500), 400, 400) for each in (calm, on))
     assert all(after.share >= before.share for before, after in zip(still, tugged, strict=True))
     # Twice as high above the foot, what stands out turns the board half as hard.
-    lower = pulls([(x, high / 2) for x, _ in fixings], on, 0, 1, 1e12)
-    assert max(one.pull for one in lower) == pytest.approx(2 * max(one.pull for one in pulls(fixings, on, 0, 1, 1e12)))
+    lower, upper = (pulls([(x, up) for x, _ in fixings], calm, Bearing(0, 500), 1, 1e12) for up in (high / 2, high))
+    assert max(pull.pull for pull in lower) == pytest.approx(2 * max(pull.pull for pull in upper))
 
 
 @pytest.mark.parametrize("key", ANCHORS)
@@ -213,19 +228,26 @@ def test_a_hand_that_pulls_makes_nothing_lighter(xs: list[int], on: list[Load], 
 @settings(max_examples=40, deadline=None)
 def test_a_screw_is_the_next_that_is_sold_and_holds_enough(key: str, wood: int, lining: int) -> None:
     anchor = ANCHORS[key]  # type: ignore[index]
-    length, hold = screw(anchor, Fraction(wood), Fraction(lining))
-    assert length in LENGTHS
-    if anchor.in_studs:
-        least = 40 if key == "lags" else 30
-        assert hold == length - wood - lining >= least
-        assert length == min(one for one in LENGTHS if one >= wood + lining + least)
+    wall = Wall(lining=Fraction(lining))
+    driven = drive(anchor, Fraction(wood), wall)
+    assert driven.length in LENGTHS
+    assert driven.thread <= driven.hold
+    passed = wood + lining
+    least = {"screws": 30, "steel": 30, "lags": 60, "plugs": 50}.get(key)
+    if least:
+        assert driven.length == min((long for long in LENGTHS if long >= passed + least), default=LENGTHS[-1])
     elif key == "sheet":
-        assert length <= wood + lining or length == LENGTHS[0], "its point does not come out behind"
-    pull, shear = ratings(anchor, hold, "through", None)
-    assert pull > 0
-    assert shear > 0
-    assert ratings(anchor, hold, "through", 10_000) == pytest.approx((98.1, 98.1))
-    assert all(a <= b for a, b in zip(ratings(anchor, hold, "keyholes", None), (pull, shear), strict=True))
+        assert driven.length <= passed + 15 or driven.length == LENGTHS[0], "its point is no danger behind"
+        assert driven.hold <= lining
+        assert driven.thread <= max(float(driven.length - wood), 0.0)
+    else:
+        assert driven.length >= min(passed + anchor.behind, LENGTHS[-1]), "the wings open behind"
+    through = ratings(anchor, driven, Fraction(wood), wall, "through", Mount())
+    packet = ratings(anchor, driven, Fraction(wood), wall, "through", Mount(pull=40_000, shear=80_000))
+    assert packet == pytest.approx((98.1, 196.2)), "a quarter of what the packet says, for either way by itself"
+    back = ratings(anchor, driven, Fraction(wood), wall, "keyholes", Mount(pull=100_000, factor=1))
+    assert back[0] == FITTING, "no packet of the anchor's makes the plate stronger"
+    assert back[1] <= through[1]
 
 
 @given(brief=briefs, hand=st.integers(0, 60))

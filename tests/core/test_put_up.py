@@ -63,10 +63,10 @@ def test_every_hole_is_listed_once_with_what_it_is_in(family: str, makeup: str) 
 @pytest.mark.parametrize(
     ("makeup", "drill", "set_first"),
     [
-        ("timber studs", "Drill 3.5 mm, 49 mm deep.", False),
+        ("timber studs", "Drill 3 mm, 49 mm deep.", False),
         ("steel studs", "No hole first: it cuts its own.", False),
-        ("masonry", "Drill 8 mm, 69 mm deep.", True),
-        ("planked", "Drill 3.5 mm, 19 mm deep.", False),
+        ("masonry", "Drill 8 mm, 79 mm deep.", True),
+        ("planked", "Drill 3 mm, 19 mm deep.", False),
     ],
 )
 def test_a_hole_is_as_deep_as_what_goes_into_it(makeup: str, drill: str, set_first: bool) -> None:

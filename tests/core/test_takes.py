@@ -38,7 +38,7 @@ def blank(done: Design, name: str) -> tuple[str, str, float, float, float, int]:
 
 
 def test_hooks_on_plates_take_screws_and_those_with_a_shank_none() -> None:
-    assert wares(rack("waxed-jacket", 4)) == {"hook, 60 mm": 4, "4.0 × 20 mm wood screw": 8}
+    assert wares(rack("waxed-jacket", 4)) == {"hook, 60 mm": 4, "5.0 × 20 mm wood screw": 8}
     shank = rack("waxed-jacket", 4, {"holder": {"fastening": "shank", "screws": 1, "projection": "26 mm"}})
     assert wares(shank) == {"cup hook, 26 mm": 4}
     one = rack("waxed-jacket", 4, {"holder": {"screws": 1, "gauge": "5.0", "screw_length": "33 mm"}})
@@ -76,11 +76,11 @@ def test_clips_take_pipe_as_long_as_the_rail_is_wide_and_a_strap_its_own_screws(
 def test_fingers_take_wood_pins_rods_and_nuts() -> None:
     pinned = rack("rain-cape", 4, {}, "flip-rail")
     # From pin to tip 130, and the heel half as thick as the finger, 7; pins lie 15 in the board beside a groove of 25.
-    assert blank(pinned, "Finger") == ("board", "hardwood", 24, 14, 137, 4)
-    assert blank(pinned, "Pin") == ("bar", "steel", 5, 5, 55, 4)
+    assert blank(pinned, "Finger") == ("board", "hardwood", 24, 20, 140, 4)
+    assert blank(pinned, "Pin") == ("bar", "steel", 8, 8, 55, 4)
     rows = rack("peaked-cap", 6, {"turns": "rod", "rows": {"count": 2, "boards": "each"}}, "flip-rail")
     assert blank(rows, "Rod")[-1] == 2
-    assert (wares(rows)["M6 nut"], wares(rows)["M6 washer"]) == (4, 2 * len(rows.rack.holders))
+    assert (wares(rows)["M8 nut"], wares(rows)["M8 washer"]) == (4, 2 * len(rows.rack.holders))
     inch = rack("peaked-cap", 6, {"turns": "rod", "rod": {"size": "1/4 in"}}, "flip-rail")
     assert blank(inch, "Rod")[2] == 6.35
 
@@ -107,10 +107,10 @@ def test_small_things_that_are_bought_are_on_the_list() -> None:
 WAYS: list[tuple[By, Into, dict[str, int]]] = [
     ("through", "screws", {"wood screw": 1}),
     ("through", "lags", {"lag screw": 1}),
-    ("through", "toggles", {"spring toggle with screw": 1}),
+    ("through", "toggles", {"spring toggle with bolt": 1}),
     ("plugged", "screws", {"wood screw": 1, "wooden plug": 1}),
     ("keyholes", "screws", {"wood screw": 3, "keyhole plate": 1}),
-    ("hangers", "toggles", {"spring toggle with screw": 1, "surface hanger": 1, "wood screw": 2}),
+    ("hangers", "toggles", {"spring toggle with bolt": 1, "surface hanger": 1, "wood screw": 2}),
     ("mirrors", "screws", {"wood screw": 3, "mirror plate": 1}),
 ]
 
@@ -132,7 +132,14 @@ def test_a_cleat_takes_one_strip_for_both_halves_and_a_batten_what_lies_behind()
     one = cleat.on_wall.fixed[0]
     assert one.strip
     assert blank(cleat, "Cleat strip")[4] == float(one.strip[1] - one.strip[0])
-    assert blank(cleat, "Cleat strip")[2] == 2 * blank(cleat, "Spacer")[2]
+    # The board of 120 reaches 50 below the cleat's half of 60, 40 down: a spacer as thick as that holds its foot off the wall.
+    assert blank(cleat, "Cleat strip")[2] == 120
+    assert blank(cleat, "Spacer")[2:4] == (50, 18)
+    bare = rack("waxed-jacket", 4, {"place": at, "mount": {"by": "cleat", "foot": "none"}}, site=WALL)
+    assert "Spacer" not in {piece.name for piece in takeoff(bare.rack, bare.machining).blanks}
+    # Through the cleat's half of 18 into a board of 21, 2 of it left: 35 is the next that is sold.
+    assert one.joined
+    assert wares(cleat)["5.0 × 35 mm wood screw"] == one.joined.count
     batten = rack("waxed-jacket", 4, {"place": at, "mount": {"by": "batten"}}, site=WALL)
     strip = batten.on_wall.fixed[0].strip
     assert strip

@@ -82,7 +82,7 @@ def test_a_rail_takes_its_board_its_hooks_and_their_screws() -> None:
     assert found.blanks == (
         Blank("Board", "board", "softwood", Fraction(140), Fraction(21), Fraction(1300), 1, "board"),
     )
-    assert found.wares == (Ware("hook", "hook, 60 mm", 5), Ware("screw", "4.0 × 20 mm wood screw", 10))
+    assert found.wares == (Ware("hook", "hook, 60 mm", 5), Ware("screw", "5.0 × 20 mm wood screw", 10))
     # Six sides of 1300 by 140 by 21: 2 · (0.182 + 0.0273 + 0.00294) m².
     assert found.faces == pytest.approx(0.42448)
     assert found.glue == 0
@@ -92,8 +92,8 @@ def test_what_joins_and_turns_is_taken_too() -> None:
     caps = taken(start("peaked-cap", 6, {"turns": "rod"}, "flip-rail"))
     rod = next(blank for blank in caps.blanks if blank.form == "threaded rod")
     # The row's 1350 less 2 sunk at both ends; a nut and a washer at each side of six fingers.
-    assert (rod.long, rod.wide) == (1346, 6)
-    assert {ware.name: ware.count for ware in caps.wares}["M6 washer"] == 12
+    assert (rod.long, rod.wide) == (1346, 8)
+    assert {ware.name: ware.count for ware in caps.wares}["M8 washer"] == 12
     box = taken(start("soup-bowl-mug", 5, {}, "shelf-box"))
     assert Ware("screw", "4.0 × 50 mm wood screw", 8) in box.wares
     # Two shelves let into two sides, 120 by 18, and more: glue of 180 g/m² and a gram for each peg.
@@ -317,12 +317,12 @@ def test_one_less_from_a_stick_because_of_the_saw() -> None:
 
 
 def test_the_list_takes_what_is_on_hand_and_the_cheapest_packets() -> None:
-    screws = ({"kind": "screw", "name": "4.0 × 20 mm wood screw", "pack": 20, "price": "1.50"},
-              {"kind": "screw", "name": "4.0 × 20 mm wood screw", "pack": 100, "price": "4.00"})  # fmt: skip
+    screws = ({"kind": "screw", "name": "5.0 × 20 mm wood screw", "pack": 20, "price": "1.50"},
+              {"kind": "screw", "name": "5.0 × 20 mm wood screw", "pack": 100, "price": "4.00"})  # fmt: skip
     stock = supply(offer("1800 mm", "5.00"), wares=screws)
-    here = Supply(stock.sticks, stock.lists, (WareOnHand(kind="screw", name="4.0 × 20 mm wood screw", amount=6),))
+    here = Supply(stock.sticks, stock.lists, (WareOnHand(kind="screw", name="5.0 × 20 mm wood screw", amount=6),))
     plan = cut_plan(rails(1, 800), here, Cutting())
-    lines = shopping(plan, [Ware("screw", "4.0 × 20 mm wood screw", 50), Ware("hook", "hook, 60 mm", 3)], here)
+    lines = shopping(plan, [Ware("screw", "5.0 × 20 mm wood screw", 50), Ware("hook", "hook, 60 mm", 3)], here)
     timber_line, screw, hook = lines
     assert (timber_line.total, timber_line.packs) == (500, 1)
     # 44 are missing: one packet of 100 for 4.00 beats three of 20 for 4.50, and leaves 56.
@@ -401,7 +401,7 @@ def test_every_way_of_building_can_be_cut(item: str, count: int, patch: dict[str
 
 def test_racks_that_are_cut_together_share_sticks_and_packets() -> None:
     # Two rails of 800 from one stick of 1800 for 5.00; one by one each takes a stick, and a packet of screws that holds 100.
-    screws = {"kind": "screw", "name": "4.0 × 20 mm wood screw", "pack": 100, "price": "4.00"}
+    screws = {"kind": "screw", "name": "5.0 × 20 mm wood screw", "pack": 100, "price": "4.00"}
     stock = supply(offer("1800 mm", "5.00"), wares=(screws,))
     rail = start("waxed-jacket", 3, {"row": {"length": "800 mm"}, "board": {"height": "120 mm"}})
     both = batch([Member("Porch", rail, 1), Member("Porch", rail, 1)], stock, Cutting())

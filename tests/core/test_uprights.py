@@ -21,10 +21,10 @@ from yardcliff.core.findings import Patch
 from yardcliff.core.geometry import points
 from yardcliff.core.holders.peg import Peg
 from yardcliff.core.holders.slot import Slot, outline, reach_in
-from yardcliff.core.holders.strength import allowed, stress
 from yardcliff.core.length import Tape
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.rack import Rack
+from yardcliff.core.strength.stick import breaks
 from yardcliff.core.things import LEVEL, UP
 
 STANDING = [key for key, way in FAMILIES.items() if way.brief.run is UP]
@@ -136,7 +136,7 @@ def test_pegs_begin_deep_enough_and_thick_enough(key: str) -> None:
     holder = brief.holder
     assert isinstance(holder, Peg)
     assert float(holder.showing) >= 0.66 * float(max(brief.item.across, brief.item.front))
-    assert stress(holder.diameter, holder.showing, brief.item.weight_g // 2) <= allowed()
+    assert breaks(float(holder.diameter), float(holder.showing), brief.item.pulled().force / 2) <= 1
     assert brief.row.air >= holder.showing / 6, "there is room to lift a thing over its tips"
 
 
@@ -307,6 +307,6 @@ def test_arms_are_scooped_by_a_quarter_at_most() -> None:
     fiddles = starting([(shipped_item("fiddle"), 3)], "1 mm")
     scooped = build(amend(fiddles, {"cradle": {"scoop": "4 mm"}}))
     scoop = next(step for step in scooped.machining if step.what == "Scoop")
-    assert (scoop.count, scoop.depth, scoop.web) == (6, 4, 16)
+    assert (scoop.count, scoop.depth, scoop.web) == (6, 4, 12)
     assert "Scoop" not in {step.what for step in build(fiddles).machining}
     assert codes(amend(fiddles, {"cradle": {"scoop": "6 mm"}})) == {"cradle.scoop"}

@@ -19,11 +19,11 @@ from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.scene import Dimension
 from yardcliff.core.site.check import depths
 from yardcliff.core.site.drawn import place_dimensions
-from yardcliff.core.site.fixing import percent
 from yardcliff.core.site.options import BYS, Way, helps_most, verdict, ways_by, ways_into
 from yardcliff.core.site.position import AIMS, Snap, aims, reach, snaps
 from yardcliff.core.site.put_up import put_up
 from yardcliff.core.site.survey import around
+from yardcliff.core.strength.link import percent
 
 
 def view_on_wall(design: Design) -> OnWallView:

@@ -14,6 +14,7 @@ from yardcliff.core.model import Frozen
 from yardcliff.core.row_brief import RowBrief
 from yardcliff.core.rows import ALIKE, RowsBrief
 from yardcliff.core.site.asked import AnyMount, Mount, Spot
+from yardcliff.core.strength.force import Pulled, hardest
 from yardcliff.core.things import LEVEL, Run, Thing, Things
 from yardcliff.core.timber.asked import Cutting
 
@@ -58,9 +59,14 @@ class RackBrief(Frozen):
         return {MAIN: self.item, **self.others}
 
     @property
-    def load_g(self) -> int:
-        """The weight of the heaviest thing, wet or full."""
-        return max(item.heaviest_g for item in self.kinds.values())
+    def children(self) -> bool:
+        """Whether it is for children to reach."""
+        return self.place.who == "child"
+
+    @property
+    def pulled(self) -> Pulled:
+        """What asks most of a holder."""
+        return hardest(item.pulled(children=self.children) for item in self.kinds.values())
 
     def thing(self, item: Item) -> Thing:
         """The item as it takes room along the row."""

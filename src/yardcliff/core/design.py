@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from yardcliff.core.chain import Chain, chain
 from yardcliff.core.effort import check
 from yardcliff.core.families import Brief, build
 from yardcliff.core.findings import Finding
@@ -28,6 +29,11 @@ class Design:
     scene: Scene
     section: Scene
     plan: Scene | None
+
+    @property
+    def chain(self) -> Chain:
+        """What holds what hangs, link by link."""
+        return chain(self.brief, self.rack, self.on_wall, self.tape)
 
     @property
     def marks(self) -> tuple[Mark, ...]:

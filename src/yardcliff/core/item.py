@@ -9,6 +9,7 @@ from pydantic_core import PydanticCustomError
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Gap, Size, ambiguous
 from yardcliff.core.model import Frozen
+from yardcliff.core.strength.force import Pulled, least_tug, newtons
 from yardcliff.core.things import Reach, Takes, Thing
 
 Grip = Literal["loop", "rim", "handle", "hole", "neck", "edge", "shaft", "pair"]
@@ -38,9 +39,28 @@ def _grams(value: Any) -> int:
     return grams
 
 
+_NEWTONS = {"": 1.0, "n": 1.0, "kg": 9.81, "kgf": 9.81, "lb": 4.448222, "lbf": 4.448222}
+HARDEST = 2000
+"""More than this, N, nobody pulls with."""
+
+
+def _newtons(value: Any) -> int:
+    found = re.fullmatch(r"(\d{1,6}(?:[.,]\d{1,6})?)\s*(n|kgf?|lbf?|)", str(value).strip().lower())
+    force = round(float(found[1].replace(",", ".")) * _NEWTONS[found[2]]) if found and value is not True else -1
+    if not 0 <= force <= HARDEST:
+        raise PydanticCustomError(
+            "force",
+            "“{text}” is no pull up to {most} N: write it like “150”, “150 N” or “35 lbf”.",
+            {"text": str(value)[:40], "most": HARDEST},
+        )
+    return force
+
+
 Name = Annotated[str, Field(min_length=1, max_length=60)]
 Weight = Annotated[int, BeforeValidator(_grams)]
 """Grams, 0 to 100 000; `1.6 kg` and `3 lb` are read too."""
+Force = Annotated[int, BeforeValidator(_newtons)]
+"""Newtons, 0 to 2000; `15 kg` and `35 lbf` are read too."""
 Key = Annotated[str, Field(pattern="^[a-z0-9][a-z0-9-]{0,39}$")]
 """A short name in lower case, like `felt-hat`."""
 
@@ -51,7 +71,8 @@ class Item(Frozen):
     `width` may be given instead of `left` and `right`: it is shared as the two were. `takes` says how many
     holders it needs: "one", the first of "two", or a "bridge" that hangs between two; a rigid bridge has
     its two holders `span` apart. `held` is how thick it is where it is held:
-    at the neck, the shaft, the edge; `full_g` what it weighs wet or full, where that is more. A `round` thing nests between its neighbours in the next row. `listed` is the entry of the list that it was taken from.
+    at the neck, the shaft, the edge; `full_g` what it weighs wet or full, where that is more; `tug_n` with what a hand pulls at it at least
+    (None: by its size and weight). A `round` thing nests between its neighbours in the next row. `listed` is the entry of the list that it was taken from.
     """
 
     name: Name
@@ -66,6 +87,7 @@ class Item(Frozen):
     held: Size | None = None
     weight_g: Weight
     full_g: Weight | None = None
+    tug_n: Force | None = None
     takes: Takes = "one"
     span: Size | None = None
     round: bool = False
@@ -82,6 +104,11 @@ class Item(Frozen):
     def heaviest_g(self) -> int:
         """What it weighs at most."""
         return max(self.weight_g, self.full_g or 0)
+
+    def pulled(self, *, children: bool = False) -> Pulled:
+        """What its holder has to bear; more where `children` reach what they can hang on."""
+        least = least_tug(self.heaviest_g, float(self.below), self.tug_n, children=children)
+        return Pulled(newtons(self.heaviest_g), least)
 
     @property
     def thing(self) -> Thing:

@@ -44,6 +44,7 @@ ITEM_COLUMNS = (
     "held",
     "weight_g",
     "full_g",
+    "tug_n",
     "takes",
     "span",
     "round",
@@ -111,7 +112,7 @@ def read_row(row: Mapping[str, str], unit: Unit = "mm") -> Listed:
     own = {"key": slug(given["name"]), "plural": f"{given['name']}s", **given}
     values: dict[str, Any] = {**like, **own}
     # A span belongs to a bridge, and how thick it is where it is held to one thing: what is like it may have them.
-    for own_alone in ("held", "full_g"):
+    for own_alone in ("held", "full_g", "tug_n"):
         if own_alone not in given:
             values.pop(own_alone, None)
     if values.get("takes", "one") != "bridge":

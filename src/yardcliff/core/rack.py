@@ -16,6 +16,7 @@ from yardcliff.core.look import Look
 from yardcliff.core.materials import Take, Wood
 from yardcliff.core.row import Row
 from yardcliff.core.rows import ALIKE
+from yardcliff.core.strength.link import Link
 from yardcliff.core.working import Figure
 
 Purpose = Literal["peg hole", "pilot hole", "through hole", "foot hole", "slot", "ledge", "groove", "finger"]
@@ -273,7 +274,7 @@ class Rack:
 
     `seats` are holes in other parts that answer the holders: where the foot of a shaft stands;
     `outline` is of a holder that is shaped in the shop, `shaped` are those of other parts; `kept` is what shelves have room for;
-    `looks` are how the kinds of things are seen as the rack holds them.
+    `looks` are how the kinds of things are seen as the rack holds them; `links` are what may give way before the wall is asked.
     """
 
     family: str
@@ -296,6 +297,7 @@ class Rack:
     outline: Outline | None = None
     shaped: tuple[Outline, ...] = ()
     kept: tuple[Kept, ...] = ()
+    links: tuple[Link, ...] = ()
 
     @property
     def row(self) -> Row:

@@ -250,7 +250,7 @@ def _pegs_for(hangs: Hangs) -> pegs.Peg:
     known = AngledRailBrief.model_fields
     shape = ridge.Shape.of(known["angled"].default, known["board"].default)
     apart = max(2 * max(listed.item.left, listed.item.right) + listed.air for listed, _ in hangs)
-    peg = pegs.Peg(diameter=Fraction(16), showing=Fraction(60))
+    peg = pegs.Peg(diameter=Fraction(16), depth=Fraction(16), showing=Fraction(60))
     showing = min(max(_showing(shape, apart, peg.tilt), peg.showing), Fraction(140))
     return peg.model_copy(update={"showing": showing})
 

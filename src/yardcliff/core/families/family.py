@@ -5,17 +5,18 @@ from dataclasses import dataclass
 from math import ceil
 from typing import Any, Generic, Literal, TypeVar, get_args
 
-from yardcliff.core.brief import MAIN, RackBrief
+from yardcliff.core.brief import MAIN, Board, RackBrief
 from yardcliff.core.choices import Section
 from yardcliff.core.findings import Patch
-from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.holders import kit
+from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.item import Grip, Item
 from yardcliff.core.length import TapeName
 from yardcliff.core.listing import Listed
 from yardcliff.core.rack import Rack
 from yardcliff.core.row import Row
 from yardcliff.core.row_brief import Ends
-from yardcliff.data import values
+from yardcliff.data import table, values
 
 B = TypeVar("B", bound=RackBrief)
 Hangs = Sequence[tuple[Listed, int]]
@@ -76,10 +77,25 @@ def on_hooks(items: Sequence[Item], score: int, why: str) -> Fitness:
     )
 
 
+THICKER = ("thick-rail", "heavy-rail")
+"""Boards to go over to where the usual one is too thin for a holder that holds."""
+
+
 def held_by(hangs: Hangs) -> Patch:
-    """The holder and the board that the heaviest thing asks for."""
-    heaviest = max((listed for listed, _ in hangs), key=lambda listed: listed.item.heaviest_g)
-    return {"holder": values("holders", heaviest.holder), "board": values("boards", heaviest.board)}
+    """The holder and the board that the thing asks for which asks most of them: the usual ones, or the least that hold it."""
+    listed = max((listed for listed, _ in hangs), key=lambda listed: listed.item.pulled().force)
+    usual = values("holders", listed.holder)
+    alike = [values("holders", row["key"]) for row in table("holders") if row["kind"] == usual["kind"]]
+    for board in (listed.board, *THICKER):
+        found = values("boards", board)
+        on = Board.model_validate(found, context={"exact": True})
+        ground = Ground(on.thickness, on.height, on.height / 2, on.wood, pulled=listed.item.pulled())
+        fitted = [(holder, kit.fit(kit.read(holder), ground)) for holder in (usual, *alike)]
+        # The usual one, else the one that has least to spare.
+        good = [(holder is usual, kit.share(fit), holder) for holder, fit in fitted if not fit.findings]
+        if good:
+            return {"holder": max(good, key=lambda each: each[:2])[2], "board": found}
+    return {"holder": usual, "board": values("boards", listed.board)}
 
 
 def in_rows(shared: Patch, rows: int) -> Patch:

@@ -9,7 +9,7 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, on_hooks, row_for
-from yardcliff.core.families.joinery import BITE, screwed
+from yardcliff.core.families.joinery import screwed
 from yardcliff.core.families.shared import Body, assemble, boards, ground, stand_rows
 from yardcliff.core.holders import finger as fingers
 from yardcliff.core.holders import flip as flips
@@ -22,8 +22,6 @@ from yardcliff.core.row import Row
 from yardcliff.core.rows import FIXTURE_GAP, Standing
 from yardcliff.core.working import Figure, Input
 
-LEFT = Fraction(4)
-"""Of a spacer before the points of its screws, mm."""
 ZERO = Fraction(0)
 
 
@@ -34,7 +32,7 @@ class FlipRailBrief(RackBrief):
     turns: Literal["pin", "rod"] = "pin"
     flip: flips.Flip = flips.Flip()
     rod: fingers.Rod = fingers.Rod()
-    board: Board = Board(height=Fraction(160), thickness=Fraction(24), wood="hardwood")
+    board: Board = Board(height=Fraction(160), thickness=Fraction(26), wood="hardwood")
 
 
 def fitting(brief: FlipRailBrief) -> Fitting:
@@ -96,7 +94,7 @@ def _spacers(brief: FlipRailBrief, one: Standing, before: int) -> Iterator[Part]
 def _machining(brief: FlipRailBrief, spacers: list[Part], lengths: list[Fraction]) -> tuple[Operation, ...]:
     _, deep, below = fingers.spacer(_finger(brief), brief.rod)
     off, bit = brief.rod.thickness / 2 + brief.rod.gap, fingers.hardware(brief.rod.size).bit
-    bite = max(min(BITE, deep - LEFT), deep / 2)
+    bite = fingers.bite(_finger(brief), brief.rod)
     return (
         fingers.nut_recess(brief.rod, "Spacer", lengths),
         Operation(
@@ -133,10 +131,13 @@ def start(hangs: Hangs, tape: TapeName) -> FlipRailBrief:
     first = FlipRailBrief.model_validate(shared)
     deepest = max(item.front for item in first.kinds.values())
     flip = first.flip.model_copy(update={"length": min(max(Fraction(70), deepest // 10 * 10 + 10), Fraction(130))})
-    while flips.stress(flip, first.load_g) > flips.allowed():
+    on = ground(first, "Board")
+    while next(flips.links(flip, on)).share > 1:
         flip = flip.model_copy(update={"width": flip.width + 4})
+    flip, on = next(flips.stronger(flip, on), (flip, on))
     height = Fraction(-(-flips.tall(flip) // 5) * 5)
-    return first.model_copy(update={"flip": flip, "board": first.board.model_copy(update={"height": height})})
+    board = first.board.model_copy(update={"height": height, "thickness": on.thickness})
+    return first.model_copy(update={"flip": flip, "board": board})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:
@@ -163,7 +164,7 @@ def choices(brief: FlipRailBrief) -> tuple[Section, ...]:
     )
     shape = (Field("flip.length", "finger"), Field("flip.width", "wide"), Field("flip.tilt", "tilt °"))
     if not rod:
-        figures = ("flip.groove", "flip.long", "flip.out", "flip.web", "flip.board", "flip.stress")
+        figures = ("flip.groove", "flip.long", "flip.out", "flip.web", "flip.board", "flip.stress", "flip.seat")
         pin = (Field("flip.thickness", "thick"), Field("flip.play", "play"), Field("flip.pin", "pin"))
         return (Section("Fingers", (turns, *shape, *pin), figures),)
     sizes = tuple(Option(size, size) for size in get_args(Thread))
@@ -175,7 +176,7 @@ def choices(brief: FlipRailBrief) -> tuple[Section, ...]:
     )
     parts = (
         "flip.out", "finger.off", "finger.bevel", "finger.flat", "finger.below", "finger.spacer", "finger.deep",
-        "finger.stack", "finger.rod", "finger.recess", "flip.stress",
+        "finger.stack", "finger.rod", "finger.recess", "flip.stress", "flip.seat",
     )  # fmt: skip
     return (Section("Fingers", (turns, *shape, *threaded), parts),)
 

@@ -58,7 +58,7 @@ class HighRailsBrief(RackBrief):
     family: Literal["high-rails"] = "high-rails"
     holder: kit.Holder = hooks.Hook()
     high: High = High()
-    board: Board = Board(height=Fraction(140), thickness=Fraction(38))
+    board: Board = Board(height=Fraction(145), thickness=Fraction(45))
     aside: accessory_box.Box = accessory_box.Box()
 
 

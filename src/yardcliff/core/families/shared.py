@@ -18,6 +18,7 @@ from yardcliff.core.row_findings import Words, check
 from yardcliff.core.rows import Standing, solve_rows, stand
 from yardcliff.core.rows_findings import OF_THE_FIRST_ROW, check_rows, own_fixes, rows_figures
 from yardcliff.core.spacing import solve
+from yardcliff.core.strength.link import Link
 from yardcliff.core.working import Figure
 
 FLOOR_CLEAR = Fraction(20)
@@ -53,6 +54,7 @@ class Body:
     shifts: tuple[Fraction, ...] = ()
     outlines: tuple[Outline, ...] = ()
     kept: tuple[Kept, ...] = ()
+    links: tuple[Link, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,6 +67,7 @@ class Extra:
     figures: tuple[Figure, ...] = ()
     findings: tuple[Finding, ...] = ()
     cautions: tuple[str, ...] = ()
+    links: tuple[Link, ...] = ()
 
 
 def first_row(brief: RackBrief, fitted: Fitting) -> Row:
@@ -77,7 +80,7 @@ def ground(brief: RackBrief, part: str, line: Fraction | None = None) -> Ground:
     """The brief's board under a holder, by the name of its part; the axis `line` in its middle, if it is not given."""
     board = brief.board
     line = board.height / 2 if line is None else line
-    return Ground(board.thickness, board.height, line, board.wood, part, brief.load_g)
+    return Ground(board.thickness, board.height, line, board.wood, part, brief.pulled)
 
 
 def stand_rows(brief: RackBrief, first: Row, least: Fraction) -> tuple[Standing, ...]:
@@ -181,6 +184,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
         fitted.outline,
         body.outlines,
         body.kept,
+        (*fitted.links, *body.links),
     )
 
 

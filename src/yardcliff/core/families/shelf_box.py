@@ -23,7 +23,7 @@ from yardcliff.core.model import Frozen, whole
 from yardcliff.core.rack import Joint, Kept, Operation, Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
-from yardcliff.core.strength import sag
+from yardcliff.core.strength.wood import sag
 from yardcliff.core.working import Figure, Input
 
 STIFF = 300

@@ -19,7 +19,6 @@ from yardcliff.core.geometry import rounded
 from yardcliff.core.holders import kit
 from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Fitting, half
-from yardcliff.core.holders.strength import allowed, stress
 from yardcliff.core.item import Item, Shape
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.look import ROLL, laid, lying, resting
@@ -27,6 +26,8 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.row import Row
 from yardcliff.core.row_brief import Ends
 from yardcliff.core.rows import Standing
+from yardcliff.core.strength.force import hardest
+from yardcliff.core.strength.stick import breaks
 from yardcliff.core.things import UP, Reach, Run, Thing
 from yardcliff.core.working import Figure, Input
 
@@ -35,6 +36,8 @@ SHOWING = Fraction(2, 3)
 STIFF: frozenset[Shape] = frozenset({"mat", "poles", "pole", "board", "sledge", "umbrella", "spade", "rake", "broom"})
 """What keeps its shape when it lies on two pegs."""
 DEEPEST = Fraction(250)
+DEEP = 25
+"""How deep a peg goes into a stile at least, mm."""
 ZERO = Fraction(0)
 
 
@@ -64,7 +67,7 @@ def fitting(brief: StileBrief) -> Fitting:
     """The brief's holder on a stile; of a pair, each carries half, and things lie on the pegs."""
     pair = brief.stands == "pair"
     stile = ground(brief, "Stile" if pair else "Post")
-    fitted = kit.fit(brief.holder, replace(stile, load_g=stile.load_g // 2) if pair else stile)
+    fitted = kit.fit(brief.holder, replace(stile, pulled=stile.pulled.shared(2)) if pair else stile)
     on_top = pair and isinstance(brief.holder, pegs.Peg)
     return replace(
         fitted,
@@ -169,9 +172,9 @@ def start(hangs: Hangs, tape: TapeName) -> StileBrief:
 def _pegs_for(hangs: Hangs) -> pegs.Peg:
     """Dowels as thick as the load on half of them asks for."""
     showing = Fraction(max(80, -(-max(laid(listed.item)[2] for listed, _ in hangs) * 9 / 10 // 10) * 10))
-    load = max(listed.item.heaviest_g for listed, _ in hangs) // 2
-    thick = next((d for d in range(16, 40, 2) if stress(Fraction(d), showing, load) <= allowed()), 40)
-    return pegs.Peg(diameter=Fraction(thick), showing=showing, depth=Fraction(25), tilt=10)
+    half = hardest(listed.item.pulled() for listed, _ in hangs).shared(2).force
+    thick = next((d for d in range(16, 40, 2) if breaks(d, float(showing), half) <= 1), 40)
+    return pegs.Peg(diameter=Fraction(thick), showing=showing, depth=Fraction(max(DEEP, thick)), tilt=10)
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

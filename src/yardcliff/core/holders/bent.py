@@ -5,26 +5,43 @@ neither stretches nor shrinks runs through its middle.
 """
 
 from collections.abc import Iterator
-from math import floor, pi
-from typing import Literal
+from dataclasses import replace
+from math import ceil, floor, pi
+from typing import Literal, get_args
 
-from yardcliff.core.choices import Field, Section
+from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import ROUND, Path, rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
-from yardcliff.core.holders.hook import BACK, EDGE, pilot_bit
+from yardcliff.core.holders.hook import (
+    BACK,
+    EDGE,
+    END_DIAMETERS,
+    Gauge,
+    clearance,
+    force_input,
+    pilot_bit,
+    plate_figure,
+)
 from yardcliff.core.length import LONGEST, Gap, Size, exact_text
-from yardcliff.core.materials import Blank, screws
+from yardcliff.core.materials import Blank, next_length, screws
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.strength.link import Link, percent, weakest
+from yardcliff.core.strength.plate import Plate
+from yardcliff.core.strength.stick import stress
 from yardcliff.core.working import Figure, Input
 
+ALLOWED = 120
+"""What mild steel may bear, MPa: half of where it yields."""
 NEUTRAL = Fraction(1, 2)
 """k of the bend formula, for round bar."""
 BENDS = 2
-CLEARANCE = Fraction(9, 2)
-"""What a 4 mm screw passes through, mm."""
+FLAT = Fraction(1, 2)
+"""How thick a back leg is once it is hammered flat for its screws, as a share of the bar: it spreads as much as it thins."""
+RIM = Fraction(3, 2)
+"""Least steel beside a screw's hole, mm: rule of thumb."""
 
 
 class Bent(Frozen):
@@ -38,6 +55,7 @@ class Bent(Frozen):
     lip: Size = Fraction(20)
     rod: Size = Fraction(1000)
     kerf: Gap = Fraction(1)
+    gauge: Gauge = "4.0"
     screw_length: Size = Fraction(25)
 
 
@@ -54,6 +72,34 @@ def blank(bent: Bent) -> Fraction:
 def blanks(bent: Bent) -> int:
     """How many hooks a rod gives: each cut takes its kerf."""
     return floor((bent.rod + bent.kerf) / (blank(bent) + bent.kerf))
+
+
+def flat(bent: Bent) -> tuple[Fraction, Fraction]:
+    """How thick and how wide the back leg is where it is hammered flat, mm: as much steel as in the round."""
+    thick = bent.bar * FLAT
+    return thick, rounded(pi * float(bent.bar) ** 2 / 4 / float(thick))
+
+
+def stands_out(bent: Bent) -> Fraction:
+    """From the board's face to the outside of the lip, mm."""
+    return 2 * (bent.radius + bent.bar) + bent.arm
+
+
+def plate(bent: Bent, ground: Ground) -> Plate:
+    """The back leg and its two screws, as they hold."""
+    return Plate(
+        ground.wood, float(bent.back), 2, float(bent.back / 2), float(bent.gauge), float(bent.screw_length),
+        max(float(bent.screw_length - flat(bent)[0]), 0.0), float(stands_out(bent)), float(bent.back / 2 + bent.radius),
+    )  # fmt: skip
+
+
+def links(bent: Bent, ground: Ground) -> Iterator[Link]:
+    """What may give way: the bar where it leaves the board, or its screws."""
+    force = ground.pulled.force
+    yield Link(
+        "hook", "bar at the bend", stress(float(bent.bar), float(stands_out(bent)), force) / ALLOWED, "bent.stress"
+    )
+    yield Link("screw", "hook's screws", plate(bent, ground).share(force), "hook.share")
 
 
 def outline(bent: Bent) -> Path:
@@ -88,18 +134,18 @@ def outline(bent: Bent) -> Path:
 
 def fit(bent: Bent, ground: Ground) -> Fitting:
     """Fit a bent hook to a board; findings carry (0, 0), the middle of its back leg."""
-    deep = bent.screw_length - bent.bar
-    bit = pilot_bit("4.0", ground.wood)
+    deep = bent.screw_length - flat(bent)[0]
+    bit, passes = pilot_bit(bent.gauge, ground.wood), clearance(bent.gauge)
     quarter = bent.back / 4
     drop = bent.back / 2 + bent.radius
-    out = 2 * (bent.radius + bent.bar) + bent.arm
+    out, (thin, wide) = stands_out(bent), flat(bent)
     return Fitting(
         name="bent hooks",
-        reach=half(bent.bar),
+        reach=half(wide),
         glyph=Glyph("hook", bent.bar, bent.back, (quarter, -quarter), -drop, out),
         bores=tuple(Bore("pilot hole", up, bit, deep, 0) for up in (quarter, -quarter)),
-        end_distance=Fraction(20),
-        end_why="five screw diameters from the end, so that it does not split",
+        end_distance=Fraction(bent.gauge) * END_DIAMETERS,
+        end_why=f"{END_DIAMETERS} screw diameters from the end, so that it does not split",
         hang_drop=drop,
         figures=tuple(_figures(bent, ground, deep)),
         findings=tuple(_findings(bent, ground, deep)),
@@ -115,12 +161,12 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
                 how="90° each, the same way round",
             ),
             Operation(
-                "Screw hole", 2, "Back leg", "front", "bit", CLEARANCE, None, 0, None, "through",
-                "Punch, flatten a little, then drill on scrap, clamped.",
+                "Screw hole", 2, "Back leg", "front", "bit", passes, None, 0, None, "through",
+                f"Hammer the leg flat there, {exact_text(thin)} thick and about {float(wide):.0f} mm wide; punch, then drill on scrap, clamped.",
             ),
             pilots(
                 ground, 2, bit, deep, "Through the hook's own holes. Fit the hooks after the finish is dry.",
-                (screws("4.0", bent.screw_length, 2),),
+                (screws(bent.gauge, bent.screw_length, 2),),
             ),
         ),
         cautions=(
@@ -130,6 +176,7 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
         outline=Outline(
             "one of the bent hooks", outline(bent), "the board's face", "Hold each hook against it: legs, bends and lip must lie on the line."
         ),
+        links=tuple(links(bent, ground)),
     )  # fmt: skip
 
 
@@ -168,6 +215,11 @@ def _figures(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Figure]:
         "What stays between the screw's point and the wall side.",
         fine=True,
     )  # fmt: skip
+    force = ground.pulled.force
+    yield Figure("bent.stress", "Bending stress", f"{stress(float(bent.bar), float(stands_out(bent)), force):.0f} MPa", "32 · F · a / (π · s³)",
+                 (force_input(ground.pulled), Input("a", "stands out", stands_out(bent)), Input("s", "bar", bent.bar)),
+                 f"A rule of thumb: mild steel may bear {ALLOWED} MPa, half of where it yields.")  # fmt: skip
+    yield plate_figure(plate(bent, ground), ground.pulled)
 
 
 def _findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
@@ -189,19 +241,20 @@ def _findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
         )  # fmt: skip
     behind = ground.thickness - deep
     if behind < BACK:
-        longest = (ground.thickness - BACK + bent.bar) * 2 // 1 / Fraction(2)
+        longest = (ground.thickness - BACK + flat(bent)[0]) * 2 // 1 / Fraction(2)
         thick = exact_text(deep + BACK)
         thicker = Fix(f"Board {thick} thick", {"board": {"thickness": thick}})
         shorter = Fix(f"{exact_text(longest)} screws", {"holder": {"screw_length": exact_text(longest)}})
         yield Finding(
             "hook.through", "Hook", "The screw comes too near the board's back.", "wood behind the point",
-            behind, BACK, fixes=(shorter, thicker) if longest > bent.bar else (thicker,),
+            behind, BACK, fixes=(shorter, thicker) if longest > flat(bent)[0] else (thicker,),
         )  # fmt: skip
-    if deep < 2 * Fraction(4):
-        longer = exact_text(bent.bar + 8)
+    least = 2 * Fraction(bent.gauge)
+    if deep < least:
+        longer = exact_text(flat(bent)[0] + least)
         yield Finding(
             "hook.shallow", "Hook", "So little of the screw in the wood will not hold a tug.", "in the board",
-            deep, Fraction(8), fixes=(Fix(f"{longer} screws", {"holder": {"screw_length": longer}}),),
+            deep, least, fixes=(Fix(f"{longer} screws", {"holder": {"screw_length": longer}}),),
         )  # fmt: skip
     edge = min(ground.line, ground.height - ground.line) - bent.back / 2
     if edge < EDGE:
@@ -210,14 +263,81 @@ def _findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
             "board.narrow", "Board", "The hook's back leg does not fit the board's width.", "wood beside it",
             edge, EDGE, fixes=(Fix(f"Board {wide} wide", {"board": {"height": wide}, "line": None}),),
         )  # fmt: skip
+    beside = (flat(bent)[1] - clearance(bent.gauge)) / 2
+    if beside < RIM:
+        thinner = next((g for g in reversed(get_args(Gauge)) if (flat(bent)[1] - clearance(g)) / 2 >= RIM), None)
+        thick = exact_text(Fraction(ceil(float(clearance(bent.gauge) + 2 * RIM) * 2 / pi)))
+        yield Finding(
+            "bent.hole", "Hook", "A screw's hole leaves too little of the flattened leg beside it.", "steel beside the hole",
+            f"{float(beside):.1f} mm", f"{float(RIM):g} mm",
+            fixes=(
+                *((Fix(f"{thinner} mm screws", {"holder": {"gauge": thinner}}),) if thinner else ()),
+                Fix(f"{thick} bar", {"holder": {"bar": thick, "radius": exact_text(max(bent.radius, Fraction(thick.split()[0])))}}),
+            ),
+        )  # fmt: skip
+    if any(link.share > 1 for link in links(bent, ground)):
+        found = weakest(links(bent, ground))
+        assert found
+        yield Finding(
+            "hook.strength", "Hook", f"With {ground.pulled.force:.0f} N ({ground.pulled.says}) the {found.name} bears more than it may.",
+            "of what it may bear", percent(found.share), "100%", fixes=tuple(_stronger(bent, ground)),
+        )  # fmt: skip
+
+
+def _stronger(bent: Bent, ground: Ground) -> Iterator[Fix]:
+    """Changes that hold, tried: thicker bar with a longer back leg; a hardwood board with it, or a thicker one."""
+    for bar in range(ceil(bent.bar), 21, 2):
+        for back in range(ceil(bent.back), 161, 10):
+            for gauge in get_args(Gauge)[get_args(Gauge).index(bent.gauge) :]:
+                for wood in dict.fromkeys((ground.wood, "hardwood")):
+                    made = bent.model_copy(update={
+                        "bar": Fraction(bar), "radius": max(bent.radius, Fraction(bar)), "back": Fraction(back), "gauge": gauge,
+                        "screw_length": Fraction(next_length(ground.thickness - BACK + Fraction(bar) * FLAT)),
+                    })  # fmt: skip
+                    on = replace(ground, wood=wood, height=max(ground.height, back + 2 * EDGE))
+                    if (
+                        made.screw_length <= ground.thickness - BACK + made.bar * FLAT
+                        and all(link.share <= 1 for link in links(made, on))
+                        and (flat(made)[1] - clearance(gauge)) / 2 >= RIM
+                    ):
+                        holder = {
+                            "bar": f"{bar} mm",
+                            "radius": exact_text(made.radius),
+                            "back": f"{back} mm",
+                            "gauge": gauge,
+                            "screw_length": exact_text(made.screw_length),
+                        }
+                        board = {
+                            **({"wood": wood} if wood != ground.wood else {}),
+                            **(
+                                {
+                                    "height": exact_text(on.height),
+                                }
+                                if on.height > ground.height
+                                else {}
+                            ),
+                        }
+                        words = f"{bar} mm bar, back leg {back} mm, {gauge} screws" + (
+                            ", hardwood" if wood != ground.wood else ""
+                        )
+                        yield Fix(
+                            words,
+                            {
+                                "holder": holder,
+                                **({"board": board} if board else {}),
+                                **({"line": None} if "height" in board else {}),
+                            },
+                        )
+                        return
 
 
 def choices() -> Section:
     """What a bent hook is asked."""
     fields = ("bar", "bar"), ("radius", "radius"), ("back", "back leg"), ("arm", "arm"), ("lip", "lip"), (
         "screw_length", "screw"), ("rod", "rod"), ("kerf", "kerf")  # fmt: skip
+    gauges = Field("holder.gauge", "screw", tuple(Option(gauge, f"{gauge} mm") for gauge in get_args(Gauge)))
     return Section(
         "Bent from bar",
-        tuple(Field(f"holder.{name}", label) for name, label in fields),
-        ("bent.blank", "bent.first", "bent.second", "bent.rod", "hook.back"),
+        (*(Field(f"holder.{name}", label) for name, label in fields), gauges),
+        ("bent.blank", "bent.first", "bent.second", "bent.rod", "hook.back", "bent.stress", "hook.share"),
     )

@@ -4,19 +4,23 @@ As a cantilever its greatest stress is 32 F a / (pi d^3) at the face, with F at 
 """
 
 from collections.abc import Iterator
-from math import ceil, pi
+from dataclasses import replace
+from math import ceil
 from typing import Literal, get_args
 
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
-from yardcliff.core.holders.hook import BACK, EDGE, END_DIAMETERS
+from yardcliff.core.holders.hook import BACK, EDGE, END_DIAMETERS, LEVERED, RATED, force_input
 from yardcliff.core.length import Size, exact_text, read
 from yardcliff.core.materials import Ware
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph
-from yardcliff.core.strength import GRAVITY, TUG
+from yardcliff.core.strength.link import Link, percent
+from yardcliff.core.strength.stick import levers
+from yardcliff.core.strength.stick import stress as bent
+from yardcliff.core.strength.wood import embedding, thread, withdrawal
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import values
 
@@ -42,9 +46,24 @@ def measures(bolt: Bolt) -> dict[str, Fraction]:
     return {name: read(text) for name, text in values("lags", bolt.size).items()}
 
 
-def stress(bolt: Bolt, load_g: int) -> float:
+def stress(bolt: Bolt, force: float) -> float:
     """The bending stress at the face of a bolt that is loaded under its head, MPa."""
-    return 32 * load_g / 1000 * GRAVITY * TUG * float(bolt.showing) / (pi * float(measures(bolt)["diameter"]) ** 3)
+    return bent(float(measures(bolt)["diameter"]), float(bolt.showing), force)
+
+
+def in_board(bolt: Bolt, ground: Ground, force: float) -> float:
+    """How much of what it may bear its thread does in the board: levered up and down in its hole, or pulled straight out."""
+    diameter, deep = float(measures(bolt)["diameter"]), max(float(bolt.length - bolt.showing), 0.0)
+    may_pull = withdrawal(ground.wood, diameter, thread(float(bolt.length), deep, diameter), lag=True)
+    drawn = force / may_pull if may_pull else float("inf")
+    return max(drawn, levers(ground.wood, diameter, float(bolt.showing), deep, force)) if force else 0.0
+
+
+def links(bolt: Bolt, ground: Ground) -> Iterator[Link]:
+    """What may give way: the bolt at the face, or its thread in the board."""
+    force = ground.pulled.force
+    yield Link("hook", "bolt at the face", stress(bolt, force) / ALLOWED, "bolt.stress")
+    yield Link("screw", "bolt's thread", in_board(bolt, ground, force), "bolt.hold")
 
 
 def fit(bolt: Bolt, ground: Ground) -> Fitting:
@@ -64,6 +83,7 @@ def fit(bolt: Bolt, ground: Ground) -> Fitting:
         machining=(pilots(ground, 1, bit, max(deep, ZERO), "Turn each in with a spanner, against a block as thick as it shows.",
                           (Ware("lag", f"{bolt.size} × {exact_text(bolt.length)} lag screw", 1),)),),
         cautions=("A spanner that slips takes the knuckles along: pull it towards you, and wax the thread.",),
+        links=tuple(links(bolt, ground)),
     )  # fmt: skip
 
 
@@ -78,10 +98,16 @@ def _figures(bolt: Bolt, ground: Ground) -> Iterator[Figure]:
                  (Input("T", "board", ground.thickness), Input("i", "in the board", deep)),
                  "What stays between the point and the wall side.", fine=True)  # fmt: skip
     yield Figure(
-        "bolt.stress", "Bending stress", f"{stress(bolt, ground.load_g):.0f} MPa", "32 · F · a / (π · d³)",
-        (Input("F", f"load, tugged {TUG} times its weight", f"{ground.load_g / 1000 * GRAVITY * TUG:.1f} N"),
-         Input("a", "under its head", bolt.showing), d),
+        "bolt.stress", "Bending stress", f"{stress(bolt, ground.pulled.force):.0f} MPa", "32 · F · a / (π · d³)",
+        (force_input(ground.pulled), Input("a", "under its head", bolt.showing), d),
         f"A rule of thumb: mild steel may bear {ALLOWED} MPa, half of where it yields.",
+    )  # fmt: skip
+    diameter = float(known["diameter"])
+    may = withdrawal(ground.wood, diameter, thread(float(bolt.length), max(float(deep), 0.0), diameter), lag=True)
+    yield Figure(
+        "bolt.hold", "Its thread bears", percent(in_board(bolt, ground, ground.pulled.force)), LEVERED,
+        (force_input(ground.pulled), Input("P", "may be pulled", f"{may:.1f} N"), Input("a", "under its head", bolt.showing), d,
+         Input("e", "in the board", deep), Input("s", "its hole may bear", f"{embedding(ground.wood, diameter):.2f} MPa")), RATED,
     )  # fmt: skip
 
 
@@ -107,29 +133,45 @@ def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
             "board.narrow", "Board", "The head stands out over the board's edge.", "wood beside the head", edge, EDGE,
             fixes=(Fix(f"Board {wide} wide", {"board": {"height": wide}, "line": None}),),
         )  # fmt: skip
-    found = stress(bolt, ground.load_g)
+    force = ground.pulled.force
+    found = stress(bolt, force)
     if found > ALLOWED:
         short = exact_text(Fraction(int(float(bolt.showing) * ALLOWED / found)))
-        thicker = next(
-            (
-                size
-                for size in get_args(LagSize)
-                if stress(bolt.model_copy(update={"size": size}), ground.load_g) <= ALLOWED
-            ),
-            None,
-        )
+        sizes = (bolt.model_copy(update={"size": size}) for size in get_args(LagSize))
+        thicker = next((other.size for other in sizes if stress(other, force) <= ALLOWED), None)
         yield Finding(
-            "bolt.strength", "Bolt", "With a tug on what hangs there the bolt bends.", "bending stress",
+            "bolt.strength", "Bolt", "With a hand that pulls at what hangs there the bolt bends.", "bending stress",
             f"{found:.0f} MPa", f"{ALLOWED} MPa",
             fixes=(
                 *((Fix(f"{short} showing", {"holder": {"showing": short}}),) if short != "0 mm" else ()),
                 *((Fix(f"{thicker} bolts", {"holder": {"size": thicker}}),) if thicker else ()),
             ),
         )  # fmt: skip
+    share = in_board(bolt, ground, force)
+    if share > 1:
+        yield Finding(
+            "bolt.hold", "Bolt", "With a hand that pulls at what hangs there its thread does not hold in the board.", "of what it may bear",
+            percent(share), "100%", fixes=tuple(_firmer(bolt, ground)),
+        )  # fmt: skip
+
+
+def _firmer(bolt: Bolt, ground: Ground) -> Iterator[Fix]:
+    """A hardwood board, a thicker board with longer bolts."""
+    force = ground.pulled.force
+    if ground.wood != "hardwood" and in_board(bolt, replace(ground, wood="hardwood"), force) <= 1:
+        yield Fix("A hardwood board", {"board": {"wood": "hardwood"}})
+    for deep in range(ceil(bolt.length - bolt.showing) + 1, 121):
+        longer = bolt.model_copy(update={"length": bolt.showing + deep})
+        if in_board(longer, ground, force) <= 1:
+            length, thick = exact_text(longer.length), exact_text(max(deep + BACK, ground.thickness))
+            yield Fix(
+                f"{length} bolts, board {thick} thick", {"holder": {"length": length}, "board": {"thickness": thick}}
+            )
+            return
 
 
 def choices() -> Section:
     """What lag bolts alone are asked."""
     sizes = tuple(Option(size, size) for size in get_args(LagSize))
     fields = (Field("holder.size", "bolt", sizes), Field("holder.length", "long"), Field("holder.showing", "showing"))
-    return Section("Lag bolts", fields, ("bolt.pilot", "bolt.deep", "bolt.back", "bolt.stress"))
+    return Section("Lag bolts", fields, ("bolt.pilot", "bolt.deep", "bolt.back", "bolt.stress", "bolt.hold"))

@@ -30,9 +30,9 @@ class Cradle(Frozen):
     is hollowed by a `scoop` where the head rests.
     """
 
-    diameter: Size = Fraction(20)
+    diameter: Size = Fraction(16)
     tilt: Tilt = 5
-    depth: Size = Fraction(14)
+    depth: Size = Fraction(16)
     spur: Gap = Fraction(2)
     play: Gap = Fraction(6)
     held: Size | None = None

@@ -6,7 +6,7 @@ below the rod, to a flat that lies on the backer when the finger stands open at 
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 from math import atan2, cos, degrees, pi, radians, sin, sqrt
 
@@ -15,12 +15,23 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import Path, circle, line, rounded, turned
 from yardcliff.core.holders.fitting import Fitting, Ground, half
-from yardcliff.core.holders.flip import Flip, strength_finding, stress_figure
+from yardcliff.core.holders.flip import (
+    STEEL,
+    Flip,
+    levered,
+    pin_stress,
+    seat_figure,
+    strength_finding,
+    stress,
+    stress_figure,
+)
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.materials import Blank, Thread, Ware
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.strength.link import Link, percent
+from yardcliff.core.strength.wood import bending, thread, withdrawal
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import values
 
@@ -42,22 +53,24 @@ class Rod(Frozen):
     above the spacers.
     """
 
-    size: Thread = "M6"
-    thickness: Size = Fraction(22)
+    size: Thread = "M8"
+    thickness: Size = Fraction(26)
     gap: Gap = Fraction(1)
     grip: Gap = Fraction(12)
 
 
 @dataclass(frozen=True, slots=True)
 class Hardware:
-    """A rod's nominal diameter, its bit, nut and washer, mm."""
+    """A rod's nominal diameter and its core, its bit, nut and washer, and the socket that turns the nut, mm."""
 
     diameter: Fraction
+    root: Fraction
     bit: Fraction
     nut: Fraction
     corners: Fraction
     washer: Fraction
     outside: Fraction
+    socket: Fraction
 
     @property
     def recess(self) -> Fraction:
@@ -66,8 +79,8 @@ class Hardware:
 
     @property
     def recess_bit(self) -> tuple[Fraction, str]:
-        """What it is bored with: nut and washer turn freely in it."""
-        return bored(max(self.corners, self.outside) + 1)
+        """What it is bored with: nut, washer and the socket turn freely in it."""
+        return bored(max(self.corners, self.outside, self.socket) + 1)
 
 
 @cache
@@ -101,6 +114,38 @@ class Heel:
     def flat(self) -> Fraction:
         """How long the flat is, from bevel to front face."""
         return rounded(sqrt((self.front[0] - self.stop[0]) ** 2 + (self.front[1] - self.stop[1]) ** 2))
+
+
+BITE, LEFT, SCREWS = Fraction(32), Fraction(4), 4
+"""How far a screw goes into a spacer at most, and what it leaves of it, mm; the screws of the two spacers beside a finger."""
+
+
+def bite(flip: Flip, rod: Rod) -> Fraction:
+    """How far the screws from behind go into a spacer, mm."""
+    deep = spacer(flip, rod)[1]
+    return max(min(BITE, deep - LEFT), deep / 2)
+
+
+def links(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Link]:
+    """What may give way: the finger where it turns, the rod, or the screws that hold the spacers beside it."""
+    force, bits = ground.pulled.force, hardware(rod.size)
+    pull = levered(float(flip.length), lever(flip, rod), force)
+    yield Link("peg", "finger where it turns", stress(flip, force, bits.bit) / bending("hardwood"), "flip.stress")
+    yield Link(
+        "peg", "rod", pin_stress(pull, float(flip.width + 2 * bits.washer), float(bits.root)) / STEEL, "flip.seat"
+    )
+    yield Link("screw", "spacers' screws", pull / kept(flip, rod, ground), "flip.seat")
+
+
+def lever(flip: Flip, rod: Rod) -> float:
+    """From the rod down to where an open finger first bears on its backer, mm."""
+    return -heel(flip, rod).stop[1]
+
+
+def kept(flip: Flip, rod: Rod, ground: Ground) -> float:
+    """What the screws of the two spacers beside a finger may be pulled with, N, all together; glue is not counted on."""
+    held = float(bite(flip, rod))
+    return SCREWS * withdrawal(ground.wood, 4.0, thread(float(ground.thickness) + held, held, 4.0))
 
 
 def heel(flip: Flip, rod: Rod) -> Heel:
@@ -165,6 +210,7 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
             "a finger", outline(flip, rod), "the rod",
             "Its back is up. Bevel and flat to the line; the flat comes last, on the backer.",
         ),
+        links=tuple(links(flip, rod, ground)),
         apart=room + LEAST_SPACER,
     )  # fmt: skip
 
@@ -214,7 +260,10 @@ def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:
     )
     yield Figure("finger.recess", "Nut recess deep", bits.recess, "k + m + v + s", inputs,
                  "Washer, nut and some thread, and the rod's end below the wood.")  # fmt: skip
-    yield stress_figure(flip, ground.load_g, bits.bit)
+    yield stress_figure(flip, ground.pulled, bits.bit)
+    e = lever(flip, rod)
+    yield seat_figure(flip, ground.pulled, Input("e", "heel below the rod", f"{e:.1f} mm"), levered(float(flip.length), e, ground.pulled.force),
+                      kept(flip, rod, ground), f"{SCREWS} screws of the spacers beside it")  # fmt: skip
 
 
 def _findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
@@ -235,4 +284,34 @@ def _findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
             "It is seen above the spacers." if seen else "So narrow a backer holds the spacers on half their height or less.",
             "backer", ground.height, tall if seen else tall / 2, fixes=(Fix(f"Backer {fits} wide", {"board": {"height": fits}}),),
         )  # fmt: skip
-    yield from strength_finding(flip, ground.load_g, bits.bit)
+    yield from strength_finding(flip, ground.pulled.force, bits.bit)
+    *_, bends, drawn = links(flip, rod, ground)
+    if max(bends.share, drawn.share) > 1:
+        worst = max(bends, drawn, key=lambda link: link.share)
+        yield Finding(
+            "flip.seat", "Rod", f"With a hand that pulls at the open finger its heel levers at the rod: too much for the {worst.name}.",
+            "of what it may bear", percent(worst.share), "100%", fixes=tuple(_firmer(flip, rod, ground)),
+        )  # fmt: skip
+
+
+def _firmer(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Fix]:
+    """Thicker fingers on a thicker rod, of hardwood where that alone does not do; or shorter fingers."""
+
+    def holds(made: Flip, on: Rod, board: Ground) -> bool:
+        return all(link.share <= 1 for link in links(made, on, board))
+
+    for wood in dict.fromkeys((ground.wood, "hardwood")):
+        for thick in range(int(rod.thickness), 41, 2):
+            on = rod.model_copy(update={"size": "M8", "thickness": max(Fraction(thick), rod.thickness)})
+            made = flip.model_copy(update={"thickness": on.thickness})
+            fits = on.thickness >= max(hardware("M8").bit * 2, hardware("M8").recess_bit[0] + 2 * RIM)
+            if fits and holds(made, on, replace(ground, wood=wood)):
+                more = ({"board": {"wood": wood}}, f", {wood}") if wood != ground.wood else ({}, "")
+                change = {"rod": {"size": "M8", "thickness": exact_text(on.thickness)}, **more[0]}
+                yield Fix(f"M8 rod, fingers {exact_text(on.thickness)} thick{more[1]}", change)
+                break
+    for out in range(int(flip.length // 5 * 5), 20, -5):
+        short = flip.model_copy(update={"length": Fraction(out)})
+        if out < flip.length and holds(short, rod, ground):
+            yield Fix(f"Fingers {out} mm long", {"flip": {"length": f"{out} mm"}})
+            return

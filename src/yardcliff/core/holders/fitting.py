@@ -9,10 +9,13 @@ from yardcliff.core.item import Item
 from yardcliff.core.length import exact_text
 from yardcliff.core.materials import Take, Wood
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.strength.force import Pulled
+from yardcliff.core.strength.link import Link
 from yardcliff.core.things import Reach
 from yardcliff.core.working import Figure
 
 ZERO = Fraction(0)
+NOTHING = Pulled(0.0, 0.0)
 HELD_SHARE = Fraction(1, 2)
 """What is held, as a share of the whole width, where nobody measured it."""
 
@@ -21,7 +24,7 @@ HELD_SHARE = Fraction(1, 2)
 class Ground:
     """The board under a holder: its thickness, its width, the axis line above its lower edge, its name.
 
-    `load_g` is the weight of the heaviest thing that hangs on one.
+    `pulled` is what asks most of one of its holders.
     """
 
     thickness: Fraction
@@ -29,7 +32,7 @@ class Ground:
     line: Fraction
     wood: Wood
     part: str = "Board"
-    load_g: int = 0
+    pulled: Pulled = NOTHING
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,7 +40,7 @@ class Fitting:
     """A holder on its ground; things hang `how` it: on hooks, in holes.
 
     `end_distance` is the least from its axis to the board's end, `apart` from one axis to the next, whatever hangs;
-    `outline` is of one that is shaped in the shop.
+    `outline` is of one that is shaped in the shop; `links` are what may give way in it and in its ground.
     """
 
     name: str
@@ -54,6 +57,7 @@ class Fitting:
     how: str = "on"
     outline: Outline | None = None
     apart: Fraction = ZERO
+    links: tuple[Link, ...] = ()
 
 
 def pilots(

@@ -5,20 +5,23 @@ from its pin stands l cos t - h/2 out of the face at a tilt t, for its thickness
 """
 
 from collections.abc import Iterator
-from math import cos, radians, sin
+from dataclasses import replace
+from math import ceil, cos, pi, radians, sin
 
 from yardcliff.core.angles import both_ways, degrees
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import circle, rectangle, rounded
-from yardcliff.core.holders.fitting import Fitting, Ground, half
+from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
+from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.length import Gap, Size, exact_text
-from yardcliff.core.materials import Blank
+from yardcliff.core.materials import Blank, Ware, Wood, next_length, screws
 from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
-from yardcliff.core.strength import GRAVITY, SAFETY, TUG
+from yardcliff.core.strength.force import Pulled
+from yardcliff.core.strength.link import Link, percent
+from yardcliff.core.strength.wood import SAFETY, bending, thread, withdrawal
 from yardcliff.core.working import Figure, Input
-from yardcliff.data import values
 
 LEAST_WEB = Fraction(5)
 """Least wood behind a groove, mm: rule of thumb."""
@@ -26,6 +29,12 @@ EDGE = Fraction(12)
 """Least wood between a groove's end and the board's edge, mm: rule of thumb."""
 SEAT = Fraction(15)
 """How far the pin lies in the board on each side of the groove, mm."""
+KEEPER, KEPT = Fraction(2), 4
+"""How thick the steel plate over each seat is, mm, and how many 4 mm screws hold the two of a finger."""
+PINS = tuple(map(Fraction, (5, 6, 8, 10, 12)))
+"""Steel rod that pins are cut from, mm."""
+STEEL = 120
+"""What mild steel may bear, MPa: half of where it yields."""
 ZERO = Fraction(0)
 
 
@@ -34,10 +43,10 @@ class Flip(Frozen):
 
     length: Size = Fraction(110)
     width: Size = Fraction(24)
-    thickness: Size = Fraction(14)
+    thickness: Size = Fraction(20)
     play: Gap = Fraction(1)
     tilt: Tilt = 8
-    pin: Size = Fraction(5)
+    pin: Size = Fraction(8)
 
 
 def groove(flip: Flip) -> tuple[Fraction, Fraction]:
@@ -55,16 +64,36 @@ def line(flip: Flip) -> Fraction:
     return groove(flip)[0] + EDGE
 
 
-def stress(flip: Flip, load_g: int, bore: Fraction = ZERO) -> float:
+def stress(flip: Flip, force: float, bore: Fraction) -> float:
     """The bending stress of an open finger where it turns, loaded at its tip, MPa: 6 F l h / (b (h^3 - d^3)), the hole d."""
-    force = load_g / 1000 * GRAVITY * TUG
     b, h = float(flip.width), float(flip.thickness)
     return 6 * force * float(flip.length) * h / (b * max(h**3 - float(bore) ** 3, 1e-6))
 
 
-def allowed() -> float:
-    """What a finger may bear, MPa: it is of hardwood, whatever the board is."""
-    return float(values("species", "hardwood")["rupture_mpa"]) / SAFETY
+def levered(length: float, lever: float, force: float) -> float:
+    """With what a finger that rests on its heel, `lever` below where it turns, draws at its pin or rod, N: F l / e."""
+    return force * length / lever
+
+
+def pin_stress(pull: float, wide: float, diameter: float) -> float:
+    """The bending stress of a pin or a rod, held on both sides of a finger so wide, MPa: M = P b / 12, 32 M / (π d³)."""
+    return 32 * pull * wide / 12 / (pi * diameter**3)
+
+
+def kept(wood: Wood, thickness: Fraction) -> tuple[Fraction, float]:
+    """The screws that hold a finger's two keeper plates: their length, mm, and what they may be pulled with, N, all together."""
+    long = Fraction(next_length(max(thickness - 2 + KEEPER, ZERO)))
+    return long, KEPT * withdrawal(wood, 4.0, thread(float(long), float(long - KEEPER), 4.0))
+
+
+def links(flip: Flip, ground: Ground) -> Iterator[Link]:
+    """What may give way: the finger where it turns, its pin, or what keeps the pin in its seat."""
+    force = ground.pulled.force
+    pull = levered(float(flip.length), float(flip.thickness) / 2, force)
+    yield Link("peg", "finger where it turns", stress(flip, force, flip.pin) / bending("hardwood"), "flip.stress")
+    yield Link("peg", "finger's pin", pin_stress(pull, float(flip.width), float(flip.pin)) / STEEL, "flip.seat")
+    may = kept(ground.wood, ground.thickness)[1]
+    yield Link("screw", "screws over the pin", pull / may if may else float("inf"), "flip.seat")
 
 
 def fit(flip: Flip, ground: Ground) -> Fitting:
@@ -72,7 +101,7 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
     low, high = groove(flip)
     wide, web = flip.width + flip.play, ground.thickness - flip.thickness
     out = rounded(float(flip.length) * cos(radians(flip.tilt))) - flip.thickness / 2
-    seat = flip.thickness / 2 + flip.pin / 2
+    seat, (long, _) = flip.thickness / 2 + flip.pin / 2, kept(ground.wood, ground.thickness)
     return Fitting(
         name="flip pegs",
         reach=half(wide),
@@ -90,7 +119,12 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
             ),
             Operation(
                 "Pin seat", 2, ground.part, "front", "kerf beside the groove", flip.pin, seat, 0, ground.thickness - seat,
-                "a stop on the saw", f"Across the groove at the mark, {exact_text(SEAT)} to each side; a glued plug keeps the pin in.",
+                "a stop on the saw",
+                f"Across the groove at the mark, {exact_text(SEAT)} to each side; a steel plate over each, let in flush, closes it.",
+            ),
+            pilots(
+                ground, KEPT, pilot_bit("4.0", ground.wood), long - KEEPER, "Through the plates, one above and one below each seat, once the pins are in.",
+                (Ware("hanger", f"keeper plate, {exact_text(KEEPER)} steel", 2), screws("4.0", long, KEPT)),
             ),
             Operation(
                 "Pin hole", 1, "Finger", "side", "bit", flip.pin, None, 0, None, "through, on scrap",
@@ -122,6 +156,7 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
             "the pin",
             "Round heel and tip to the line; the flat on the heel comes last, in a scrap of the groove.",
         ),
+        links=tuple(links(flip, ground)),
     )  # fmt: skip
 
 
@@ -137,20 +172,34 @@ def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterat
                  "What the groove leaves of the board: it is as deep as the finger is thick.", fine=True)  # fmt: skip
     yield Figure("flip.board", "Board at least", tall(flip), "l + h / 2 + 2 · p + 2 · e",
                  (length, h, p, Input("e", "wood at its ends", EDGE)), "The folded finger decides how wide the board is.")  # fmt: skip
-    yield stress_figure(flip, ground.load_g)
+    yield stress_figure(flip, ground.pulled, flip.pin)
+    pull, (_, may) = (
+        levered(float(flip.length), float(flip.thickness) / 2, ground.pulled.force),
+        kept(ground.wood, ground.thickness),
+    )
+    yield seat_figure(flip, ground.pulled, Input("e", "heel below the pin", flip.thickness / 2), pull, may,
+                      f"{KEPT} screws of 4 mm over the pin")  # fmt: skip
 
 
-def stress_figure(flip: Flip, load_g: int, bore: Fraction = ZERO) -> Figure:
-    """The stress with its working; `bore` is of a hole that weakens the finger where it turns."""
+def stress_figure(flip: Flip, pulled: Pulled, bore: Fraction) -> Figure:
+    """The stress with its working; `bore` is of the hole that weakens the finger where it turns."""
     inputs = (
-        Input("F", f"load, tugged {TUG} times its weight", f"{load_g / 1000 * GRAVITY * TUG:.1f} N"),
+        Input("F", pulled.says, f"{pulled.force:.1f} N"),
         Input("l", "to its tip", flip.length), Input("b", "finger wide", flip.width), Input("h", "finger thick", flip.thickness),
+        Input("d", "hole", bore),
     )  # fmt: skip
     return Figure(
-        "flip.stress", "Bending stress", f"{stress(flip, load_g, bore):.1f} MPa",
-        "6 · F · l · h / (b · (h³ − d³))" if bore else "6 · F · l / (b · h²)",
-        (*inputs, Input("d", "hole", bore)) if bore else inputs,
-        f"A rule of thumb: hardwood may bear {allowed():.0f} MPa, a {SAFETY}th of what breaks it.",
+        "flip.stress", "Bending stress", f"{stress(flip, pulled.force, bore):.1f} MPa", "6 · F · l · h / (b · (h³ − d³))", inputs,
+        f"A rule of thumb: hardwood may bear {bending('hardwood'):.0f} MPa, a {SAFETY}th of what breaks it.",
+    )  # fmt: skip
+
+
+def seat_figure(flip: Flip, pulled: Pulled, lever: Input, pull: float, may: float, held: str) -> Figure:
+    """With what the finger draws at what it turns on, and what holds that."""
+    return Figure(
+        "flip.seat", "Draws at its seat", f"{pull:.0f} N", "F · l / e",
+        (Input("F", pulled.says, f"{pulled.force:.1f} N"), Input("l", "to its tip", flip.length), lever),
+        f"The open finger is a lever about its heel. {held} may be drawn at with {may:.0f} N: a fifth of what draws them out (Wood Handbook).",
     )  # fmt: skip
 
 
@@ -176,15 +225,61 @@ def _findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
             "flip.pin", "Pin", "A pin that thick leaves too little of the finger around it.", "pin", flip.pin,
             flip.thickness / 2, fixes=(Fix(f"{thin} pins", {"flip": {"pin": thin}}),),
         )  # fmt: skip
-    yield from strength_finding(flip, ground.load_g)
-
-
-def strength_finding(flip: Flip, load_g: int, bore: Fraction = ZERO) -> Iterator[Finding]:
-    """Whether it may break; stress falls as fingers are made wider."""
-    found = stress(flip, load_g, bore)
-    if found > allowed():
-        wider = exact_text(-(-flip.width * Fraction(str(round(found / allowed(), 4))) // 1) + 1 + ZERO)
+    yield from strength_finding(flip, ground.pulled.force, flip.pin)
+    *_, pin, seat = links(flip, ground)
+    if max(pin.share, seat.share) > 1:
+        worst = max(pin, seat, key=lambda link: link.share)
         yield Finding(
-            "flip.strength", "Finger", "With a tug on what hangs there the finger may break where it turns.", "bending stress",
-            f"{found:.1f} MPa", f"{allowed():.0f} MPa", fixes=(Fix(f"Fingers {wider} wide", {"flip": {"width": wider}}),),
+            "flip.seat", "Pin", f"With a hand that pulls at the open finger its heel levers at the pin, and the {worst.name.replace('finger’s ', '')} gives way.",
+            "of what it may bear", percent(worst.share), "100%", fixes=tuple(_firmer(flip, ground)),
+        )  # fmt: skip
+
+
+def stronger(flip: Flip, ground: Ground) -> Iterator[tuple[Flip, Ground]]:
+    """Thicker fingers on thicker pins in a thicker board, the thinnest that hold, in this wood and in hardwood."""
+    for wood in dict.fromkeys((ground.wood, "hardwood")):
+        for thick in range(ceil(flip.thickness), 41, 2):
+            for pin in (pin for pin in PINS if flip.pin <= pin <= Fraction(thick, 2)):
+                made = flip.model_copy(update={"thickness": Fraction(thick), "pin": pin})
+                on = replace(
+                    ground,
+                    wood=wood,
+                    thickness=max(ground.thickness, thick + LEAST_WEB),
+                    height=max(ground.height, tall(made)),
+                )
+                if _holds(made, on):
+                    yield made, on
+                    break
+            else:
+                continue
+            break
+
+
+def _holds(flip: Flip, ground: Ground) -> bool:
+    return all(link.share <= 1 for link in links(flip, ground))
+
+
+def _firmer(flip: Flip, ground: Ground) -> Iterator[Fix]:
+    for made, on in stronger(flip, ground):
+        board = {"thickness": exact_text(on.thickness), "height": exact_text(on.height), "wood": on.wood}
+        change = {"flip": {"thickness": exact_text(made.thickness), "pin": exact_text(made.pin)}, "board": board}
+        more = f", {on.wood}" if on.wood != ground.wood else ""
+        yield Fix(
+            f"Fingers {exact_text(made.thickness)} thick, {exact_text(made.pin)} pins, board {exact_text(on.thickness)}{more}",
+            change,
+        )
+    for out in range(ceil(flip.length / 5) * 5 - 5, 20, -5):
+        if _holds(flip.model_copy(update={"length": Fraction(out)}), ground):
+            yield Fix(f"Fingers {out} mm long", {"flip": {"length": f"{out} mm"}})
+            return
+
+
+def strength_finding(flip: Flip, force: float, bore: Fraction) -> Iterator[Finding]:
+    """Whether it may break; stress falls as fingers are made wider."""
+    found, may = stress(flip, force, bore), bending("hardwood")
+    if found > may:
+        wider = exact_text(-(-flip.width * Fraction(str(round(found / may, 4))) // 1) + 1 + ZERO)
+        yield Finding(
+            "flip.strength", "Finger", "With a hand that pulls at what hangs there the finger may break where it turns.", "bending stress",
+            f"{found:.1f} MPa", f"{may:.0f} MPa", fixes=(Fix(f"Fingers {wider} wide", {"flip": {"width": wider}}),),
         )  # fmt: skip

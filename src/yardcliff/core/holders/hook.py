@@ -1,20 +1,30 @@
 """A bought hook, held by screws through its plate or by its own threaded shank."""
 
-from typing import Annotated, Literal
+from collections.abc import Iterator
+from dataclasses import replace
+from typing import Annotated, Any, Literal, get_args
 
 from pydantic import Field
 
+from yardcliff.core.choices import Field as Asked
+from yardcliff.core.choices import Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
+from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text, read
-from yardcliff.core.materials import Take, Ware, Wood, screws
+from yardcliff.core.materials import SOLD, Take, Ware, Wood, screws
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph
+from yardcliff.core.strength.force import Pulled, newtons
+from yardcliff.core.strength.link import Link, percent, weakest
+from yardcliff.core.strength.plate import Plate
+from yardcliff.core.strength.stick import levers
+from yardcliff.core.strength.wood import embedding, thread, withdrawal
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import table
 
-Gauge = Literal["3.0", "3.5", "4.0", "4.5", "5.0"]
+Gauge = Literal["3.0", "3.5", "4.0", "4.5", "5.0", "6.0"]
 BACK = Fraction(2)
 """Wood that stays between a screw's point and the board's back."""
 EDGE = Fraction(4)
@@ -22,26 +32,72 @@ EDGE = Fraction(4)
 END_DIAMETERS = 5
 """End distance of a pre-drilled screw, in diameters: the usual rule for softwood."""
 
+JERK = 2
+"""What is sold to carry so much stands that many times as much for a moment: cautious."""
+THICKER = tuple(map(Fraction, (28, 35, 45)))
+"""Boards to go over to where a screw has too little wood, mm: planed sizes."""
+
 
 class Hook(Frozen):
-    """Sizes as bought. `throat` is how far below its axis a loop comes to rest."""
+    """Sizes as bought. `throat` is how far below its axis a loop comes to rest; `carries` what it may carry by its packet."""
 
     kind: Literal["hook"] = "hook"
     plate_width: Size = Fraction(30)
-    plate_height: Size = Fraction(80)
+    plate_height: Size = Fraction(110)
     plate_thickness: Gap = Fraction(3)
     fastening: Literal["screws", "shank"] = "screws"
     screws: Annotated[int, Field(ge=1, le=3)] = 2
-    screw_spacing: Gap = Fraction(56)
-    gauge: Gauge = "4.0"
+    screw_spacing: Gap = Fraction(86)
+    gauge: Gauge = "5.0"
     screw_length: Size = Fraction(20)
     projection: Size = Fraction(60)
     throat: Gap = Fraction(12)
+    carries: Weight | None = None
+
+
+def sizes(key: str) -> dict[str, Any]:
+    """What a holder of the table is, as a brief says it. Raises `StopIteration` for no row."""
+    row = next(row for row in table("holders") if row["key"] == key)
+    return {name: value for name, value in row.items() if name not in ("key", "name")}
+
+
+def plate(hook: Hook, wood: Wood) -> Plate:
+    """The hook's plate and its screws, as they hold."""
+    spread = hook.screw_spacing if hook.screws > 1 else Fraction(0)
+    return Plate(
+        wood, float(hook.plate_height), hook.screws, float(spread), float(hook.gauge), float(hook.screw_length),
+        max(float(in_wood(hook)), 0.0), float(hook.projection), float(hook.throat),
+    )  # fmt: skip
+
+
+def links(hook: Hook, ground: Ground) -> Iterator[Link]:
+    """What may give way: the hook by its packet, its screws in the board."""
+    force = ground.pulled.force
+    if hook.carries:
+        rated = newtons(hook.carries)
+        yield Link("hook", "hook, by its packet", max(ground.pulled.weight, force / JERK) / rated, "hook.rated")
+    if hook.fastening == "screws":
+        yield Link("screw", "hook's screws", plate(hook, ground.wood).share(force), "hook.share")
+        return
+    gauge, deep = float(hook.gauge), max(float(in_wood(hook)), 0.0)
+    may_pull = withdrawal(ground.wood, gauge, thread(float(hook.screw_length), deep, gauge))
+    drawn = force / may_pull if may_pull else float("inf") * force if force else 0.0
+    yield Link(
+        "screw",
+        "hook's thread",
+        max(drawn, levers(ground.wood, gauge, float(hook.projection), deep, force)),
+        "hook.share",
+    )
 
 
 def pilot_bit(gauge: Gauge, wood: Wood) -> Fraction:
     """The pilot bit for a screw of `gauge` in `wood`, mm (data/screws.toml)."""
     return read(next(row for row in table("screws") if row["gauge"] == gauge)[wood])
+
+
+def clearance(gauge: Gauge) -> Fraction:
+    """The hole that lets a screw of `gauge` pass, mm (data/screws.toml)."""
+    return read(next(row for row in table("screws") if row["gauge"] == gauge)["clear"])
 
 
 def in_wood(hook: Hook) -> Fraction:
@@ -62,19 +118,20 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
     bit, deep = pilot_bit(hook.gauge, ground.wood), in_wood(hook)
     offsets = screw_offsets(hook)
     diameter = Fraction(hook.gauge)
-    thread = "shank" if hook.fastening == "shank" else "screw"
+    name = "shank" if hook.fastening == "shank" else "screw"
     return Fitting(
         name="hooks",
         reach=half(hook.plate_width),
         glyph=Glyph("hook", hook.plate_width, hook.plate_height, offsets, -hook.throat, hook.projection),
         bores=tuple(Bore("pilot hole", dy, bit, deep, 0) for dy in offsets),
         end_distance=max(diameter * END_DIAMETERS, hook.plate_width / 2),
-        end_why=f"{END_DIAMETERS} {thread} diameters from the end, so that it does not split",
+        end_why=f"{END_DIAMETERS} {name} diameters from the end, so that it does not split",
         hang_drop=hook.throat,
-        figures=_figures(hook, ground, bit, deep, thread),
-        findings=tuple(_findings(hook, ground, thread)),
+        figures=(*_figures(hook, ground, bit, deep, name), *_strength(hook, ground)),
+        findings=(*_findings(hook, ground, name), *_weak(hook, ground)),
         machining=(pilots(ground, len(offsets), bit, deep, "Fit the hooks after the finish is dry.", _takes(hook)),),
         cautions=("Drill into scrap, never towards a hand; wear eye protection.",),
+        links=tuple(links(hook, ground)),
     )
 
 
@@ -93,7 +150,7 @@ def _figures(hook: Hook, ground: Ground, bit: Fraction, deep: Fraction, thread: 
             bit,
             f"bit for a {hook.gauge} mm {thread} in {ground.wood}",
             (Input("g", thread, Fraction(hook.gauge)), Input("w", "wood", ground.wood)),
-            "Big enough not to split, small enough for the thread to bite: about 65 % in softwood, 75 % in hardwood.",
+            "Big enough not to split, small enough for the thread to bite: in softwood less than the thread's core, in hardwood about as much.",
             fine=True,
         ),
         Figure(
@@ -165,3 +222,117 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
             )
         )
     return found
+
+
+def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
+    """The working of its weakest link."""
+    force, pulled = ground.pulled.force, force_input(ground.pulled)
+    out = Input("a", "stands out", hook.projection)
+    if hook.fastening == "shank":
+        gauge, deep = float(hook.gauge), max(in_wood(hook), Fraction(0))
+        may = withdrawal(ground.wood, gauge, thread(float(hook.screw_length), float(deep), gauge))
+        inputs = (pulled, Input("P", "may be pulled", f"{may:.1f} N"), out, Input("d", "thread", Fraction(hook.gauge)),
+                  Input("e", "in the board", deep), Input("s", "its hole may bear", f"{embedding(ground.wood, gauge):.2f} MPa"))  # fmt: skip
+        yield Figure("hook.share", "Its thread bears", percent(strongest(hook, ground)), LEVERED, inputs, RATED)
+    else:
+        on = plate(hook, ground.wood)
+        yield Figure("hook.pull", "Pull on its upper screw", f"{on.pull(force):.0f} N", "F · a / h",
+                     (pulled, out, Input("h", "upper screw above the plate's foot", f"{on.lever:g} mm")),
+                     "What hangs turns the plate about its foot, and the upper screw holds it.")  # fmt: skip
+        yield plate_figure(on, ground.pulled)
+    said = f"{hook.carries / 1000:g} kg" if hook.carries else "not said"
+    yield Figure(
+        "hook.packet", "Its packet says", said, "given", (), "What it may carry by its packet, where that says so."
+    )
+    if hook.carries:
+        yield Figure("hook.rated", "By its packet", percent(next(links(hook, ground)).share), "max(W, F / 2) / R", (
+            Input("W", "weight", f"{ground.pulled.weight:.1f} N"), pulled, Input("R", "packet", f"{newtons(hook.carries):.1f} N"),
+        ), "What is sold to carry so much stands twice that for a moment.")  # fmt: skip
+
+
+LEVERED = "max(F / P, (6 · F · (a + e/2) / (d · e²) + F / (d · e)) / s)"
+"""Pulled straight out, or levered in its hole."""
+RATED = "Of what it may: a fifth of what draws its thread from the lightest wood of its name (Wood Handbook). A rule of thumb, and no proof."
+
+
+def force_input(pulled: Pulled) -> Input:
+    """With what a hand pulls, and why."""
+    return Input("F", pulled.says, f"{pulled.force:.1f} N")
+
+
+def plate_figure(on: Plate, pulled: Pulled) -> Figure:
+    """What the screws of a plate bear of what they may."""
+    return Figure("hook.share", "Its screws bear", percent(on.share(pulled.force)), "max(F · a / h / P + F / n / Q, F · u / P)", (
+        force_input(pulled), Input("a", "stands out", f"{on.out:g} mm"), Input("h", "upper screw above the plate's foot", f"{on.lever:g} mm"),
+        Input("n", "screws", str(on.count)), Input("P", "may be pulled", f"{on.may_pull:.1f} N"), Input("Q", "may bear across", f"{on.may_shear:.1f} N"),
+        Input("u", "of a pull straight out, the lower one", f"{on.outward:.3f}"),
+    ), RATED)  # fmt: skip
+
+
+def strongest(hook: Hook, ground: Ground) -> float:
+    """The share of its weakest link on that ground."""
+    return max(link.share for link in links(hook, ground))
+
+
+def _weak(hook: Hook, ground: Ground) -> Iterator[Finding]:
+    found = weakest(links(hook, ground))
+    if found and found.share > 1:
+        yield Finding(
+            "hook.strength", "Hook", f"With {ground.pulled.force:.0f} N ({ground.pulled.says}) the {found.name} bears more than it may.",
+            "of what it may bear", percent(found.share), "100%", fixes=tuple(_stronger(hook, ground)),
+        )  # fmt: skip
+
+
+def _stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
+    """Changes that hold, tried: longer or thicker screws, a harder or a thicker board, a stronger hook; the last on the strongest board."""
+    if hook.fastening == "screws":
+        for screwed in _screwed(hook, ground.thickness):
+            if strongest(screwed, ground) <= 1:
+                yield Fix(f"Screws {screwed.gauge} × {exact_text(screwed.screw_length)}", {"holder": _screws(screwed)})
+                break
+    hard = replace(ground, wood="hardwood")
+    if ground.wood != "hardwood" and strongest(hook, hard) <= 1:
+        yield Fix("A hardwood board", {"board": {"wood": "hardwood"}})
+    for key in (row["key"] for row in table("holders") if row["kind"] == "hook"):
+        other = Hook.model_validate(sizes(key), context={"exact": True})
+        if other.plate_height >= hook.plate_height and _fits(other, ground) and strongest(other, ground) <= 1:
+            yield Fix(next(row["name"] for row in table("holders") if row["key"] == key), {"holder": sizes(key)})
+            break
+    for thick in THICKER:
+        held = [each for each in _screwed(hook, thick) if thick > ground.thickness and strongest(each, ground) <= 1]
+        if hook.fastening == "screws" and held:
+            change = {"holder": _screws(held[0]), "board": {"thickness": exact_text(thick)}}
+            yield Fix(
+                f"Board {exact_text(thick)} thick, screws {held[0].gauge} × {exact_text(held[0].screw_length)}",
+                change,
+            )
+            break
+
+
+def _screws(hook: Hook) -> dict[str, str]:
+    return {"gauge": hook.gauge, "screw_length": exact_text(hook.screw_length)}
+
+
+def _screwed(hook: Hook, thick: Fraction) -> Iterator[Hook]:
+    """The hook on the longest screws that such a board takes, thicker and thicker."""
+    longest = max((Fraction(each) for each in SOLD if each <= thick - BACK + hook.plate_thickness), default=Fraction(0))
+    for gauge in get_args(Gauge):
+        if Fraction(gauge) >= Fraction(hook.gauge) and longest >= hook.screw_length:
+            yield hook.model_copy(update={"gauge": gauge, "screw_length": longest})
+
+
+def _fits(hook: Hook, ground: Ground) -> bool:
+    return (
+        min(ground.line, ground.height - ground.line) - hook.plate_height / 2 >= EDGE
+        and ground.thickness - in_wood(hook) >= BACK
+    )
+
+
+def choices(hook: Hook) -> Section:
+    """What bought hooks are asked beyond their sizes."""
+    figures = ("hook.pull", "hook.share") if hook.fastening == "screws" else ("hook.share",)
+    return Section(
+        "Strength",
+        (Asked("holder.carries", "packet says, g", figure="hook.packet"),),
+        (*figures, *(("hook.rated",) if hook.carries else ())),
+    )

@@ -1,8 +1,8 @@
 """Holders as a kit: any of them on any part that can carry it."""
 
-from typing import Annotated
+from typing import Annotated, Any
 
-from pydantic import Field
+from pydantic import Field, TypeAdapter
 
 from yardcliff.core.choices import Section
 from yardcliff.core.holders import bent as bents
@@ -13,6 +13,12 @@ from yardcliff.core.holders.fitting import Fitting, Ground
 
 AnyHolder = hooks.Hook | pegs.Peg | bents.Bent | bolts.Bolt
 Holder = Annotated[AnyHolder, Field(discriminator="kind")]
+_HOLDER: TypeAdapter[AnyHolder] = TypeAdapter(Holder)
+
+
+def read(values: dict[str, Any]) -> AnyHolder:
+    """A holder from its fields, as a table has them."""
+    return _HOLDER.validate_python(values, context={"exact": True})
 
 
 def fit(holder: AnyHolder, ground: Ground) -> Fitting:
@@ -28,6 +34,11 @@ def fit(holder: AnyHolder, ground: Ground) -> Fitting:
             return hooks.fit(holder, ground)
 
 
+def share(fitting: Fitting) -> float:
+    """How much of what it may bear the weakest link of a holder bears."""
+    return max((link.share for link in fitting.links), default=0.0)
+
+
 def choices(holder: AnyHolder) -> tuple[Section, ...]:
     """What the holder alone is asked, beyond what every hook and peg is."""
     match holder:
@@ -35,5 +46,7 @@ def choices(holder: AnyHolder) -> tuple[Section, ...]:
             return (bents.choices(),)
         case bolts.Bolt():
             return (bolts.choices(),)
+        case hooks.Hook():
+            return (hooks.choices(holder),)
         case _:
             return ()

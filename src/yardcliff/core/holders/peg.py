@@ -5,7 +5,9 @@ mouth d / cos t; depth square to the face e cos t + (d/2) sin t; the web is what
 bit's spur leave of the board.
 """
 
-from math import cos, radians, sin
+from collections.abc import Iterator
+from dataclasses import replace
+from math import cbrt, ceil, cos, radians, sin
 from typing import Literal
 
 from yardcliff.core.angles import both_ways, degrees
@@ -13,13 +15,18 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half
-from yardcliff.core.holders.strength import stress_figure, stress_findings
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.materials import Blank
 from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Glyph, Operation
+from yardcliff.core.strength.link import Link
+from yardcliff.core.strength.stick import bearing, breaks, levers, stress
+from yardcliff.core.strength.wood import SAFETY, bending, embedding
 from yardcliff.core.working import Figure, Input
 
+ZERO = Fraction(0)
+ADVISED = Fraction(3, 2)
+"""How deep in the board is better than just deep enough, in dowels: rule of thumb."""
 LEAST_WEB = Fraction(3)
 """Less than this behind the hole dimples or bursts when the peg is driven: rule of thumb."""
 EDGE_SHARE = Fraction(3, 4)
@@ -32,8 +39,8 @@ class Peg(Frozen):
     kind: Literal["peg"] = "peg"
     diameter: Size = Fraction(20)
     tilt: Tilt = 10
-    depth: Size = Fraction(14)
-    showing: Size = Fraction(110)
+    depth: Size = Fraction(22)
+    showing: Size = Fraction(90)
     spur: Gap = Fraction(2)
     tip: Literal["rounded", "bevelled"] = "rounded"
 
@@ -62,7 +69,7 @@ def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, 
 
     Findings carry (0, 0), that axis; `path` is where the brief keeps the peg.
     """
-    reach = half(peg.diameter)
+    reach, ground = half(peg.diameter), replace(ground, pulled=ground.pulled.shared(len(asides)))
     return Fitting(
         name="dowel pegs",
         reach=reach,
@@ -73,11 +80,8 @@ def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, 
         end_distance=peg.diameter * 3 / 2,
         end_why="one and a half dowels from the end, so that it does not split",
         hang_drop=Fraction(0),
-        figures=(*_figures(peg, ground), stress_figure(peg.diameter, peg.showing, ground.load_g, len(asides))),
-        findings=(
-            *_findings(peg, ground, path),
-            *stress_findings(path, peg.diameter, peg.showing, ground.load_g, len(asides)),
-        ),
+        figures=(*_figures(peg, ground), *_strength(peg, ground)),
+        findings=(*_findings(peg, ground, path), *_weak(peg, ground, path)),
         machining=(
             Operation(
                 "Peg hole",
@@ -97,10 +101,18 @@ def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, 
             ),
         ),
         cautions=(
-            "Drilling at an angle: clamp the board and the guide; start the bit slowly, square, then tilt.",
+            "Drilling at an angle: clamp the board and the guide, and begin slowly in the guide at its angle; a bit that is tilted in its hole catches.",
             "Turn the dowel stock in a vice or a clamp, not in the fingers, when cutting short pegs.",
         ),
+        links=tuple(links(peg, ground)),
     )
+
+
+def links(peg: Peg, ground: Ground) -> Iterator[Link]:
+    """What may give way: the dowel at the face, or the rim of its hole."""
+    d, out, force = float(peg.diameter), float(peg.showing), ground.pulled.force
+    yield Link("peg", "peg at the face", breaks(d, out, force), "peg.stress")
+    yield Link("board", "rim of the peg's hole", levers(ground.wood, d, out, float(peg.depth), force), "peg.bearing")
 
 
 def _figures(peg: Peg, ground: Ground) -> tuple[Figure, ...]:
@@ -175,7 +187,7 @@ def _findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
         shallower = _down_half(peg.depth - rounded(float(LEAST_WEB - left) / cos(radians(peg.tilt))))
         fixes = (
             (Fix(f"Drill {exact_text(shallower)} deep", {path: {"depth": exact_text(shallower)}}), thicker)
-            if shallower >= _least_depth(peg)
+            if shallower >= peg.diameter
             else (thicker,)
         )
         code = "peg.through" if left <= 0 else "peg.web"
@@ -191,17 +203,16 @@ def _findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
                 fixes=fixes,
             )
         )
-    if peg.depth < _least_depth(peg):
-        least = _up_half(_least_depth(peg))
-        fixes = (Fix(f"Drill {exact_text(least)} deep", {path: {"depth": exact_text(least)}}),)
+    if peg.depth < peg.diameter:
+        fixes = (_deeper(peg, ground, path, peg.diameter),)
         found.append(
             Finding(
                 "peg.shallow",
                 "Peg hole",
-                "A peg wants at least two thirds of its thickness in the board.",
+                f"A peg wants at least its own thickness in the board; {exact_text(peg.diameter * ADVISED)} is better.",
                 "depth",
                 peg.depth,
-                _least_depth(peg),
+                peg.diameter,
                 fixes=fixes,
             )
         )
@@ -222,8 +233,89 @@ def _findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
     return found
 
 
-def _least_depth(peg: Peg) -> Fraction:
-    return peg.diameter * 2 / 3
+def _deeper(peg: Peg, ground: Ground, path: str, depth: Fraction) -> Fix:
+    """A deeper hole, in a thicker board where this one is too thin for it."""
+    least = _up_half(LEAST_WEB - web(peg.model_copy(update={"depth": depth}), ZERO))
+    if least <= ground.thickness:
+        return Fix(f"Drill {exact_text(depth)} deep", {path: {"depth": exact_text(depth)}})
+    thick = exact_text(least)
+    return Fix(
+        f"Drill {exact_text(depth)} deep, board {thick} thick",
+        {path: {"depth": exact_text(depth)}, "board": {"thickness": thick}},
+    )
+
+
+def _strength(peg: Peg, ground: Ground) -> Iterator[Figure]:
+    """The stress in the dowel and on its hole's rim, with their working."""
+    d, out, e, force = float(peg.diameter), float(peg.showing), float(peg.depth), ground.pulled.force
+    pulled, a = Input("F", ground.pulled.says, f"{force:.1f} N"), Input("a", "at the tip", peg.showing)
+    yield Figure(
+        "peg.stress", "Bending stress", f"{stress(d, out, force):.1f} MPa", "32 · F · a / (π · d³)", (pulled, a, Input("d", "dowel", peg.diameter)),
+        f"A rule of thumb: a hardwood dowel may bear {bending('dowel'):.0f} MPa, a {SAFETY}th of what breaks it.",
+    )  # fmt: skip
+    yield Figure(
+        "peg.bearing", "Presses on its hole", f"{bearing(d, out, e, force):.1f} MPa", "6 · F · (a + e/2) / (d · e²) + F / (d · e)",
+        (pulled, a, Input("e", "in the board", peg.depth), Input("d", "dowel", peg.diameter)),
+        f"Glue is not counted on. This wood bears {embedding(ground.wood, d):.1f} MPa across its grain (Wood Handbook); {float(ADVISED):g} dowels deep is advised.",
+    )  # fmt: skip
+
+
+def _weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
+    d, out, force = float(peg.diameter), float(peg.showing), ground.pulled.force
+    share = breaks(d, out, force)
+    if share > 1:
+        # Up to the next even millimetre, and past the rounding of the figure.
+        thick = Fraction(2 * ceil(d * cbrt(share) / 2))
+        wider = peg.model_copy(update={"diameter": thick})
+        depth = max(peg.depth, thick)
+        deep = _deeper(wider, ground, path, depth)
+        change = {**deep.patch, path: {"diameter": exact_text(thick), **deep.patch[path]}}
+        yield Finding(
+            "peg.strength", "Peg", "With a hand that pulls at what hangs there the dowel may break at the face: thicker, or shorter.",
+            "bending stress", f"{stress(d, out, force):.1f} MPa", f"{bending('dowel'):.0f} MPa",
+            fixes=(Fix(f"{exact_text(thick)} dowels", change), *_shorter(peg, ground, path)),
+        )  # fmt: skip
+    if levers(ground.wood, d, out, float(peg.depth), force) > 1:
+        yield Finding(
+            "peg.bearing", "Peg hole", "With a hand that pulls at what hangs there the peg crushes the rim of its hole and works loose.",
+            "presses with", f"{bearing(d, out, float(peg.depth), force):.1f} MPa", f"{embedding(ground.wood, d):.1f} MPa",
+            fixes=tuple(_firmer(peg, ground, path)),
+        )  # fmt: skip
+
+
+def _shorter(peg: Peg, ground: Ground, path: str) -> Iterator[Fix]:
+    """The longest peg that neither breaks nor works loose, by whole 5 mm."""
+    for out in range(int(peg.showing // 5 * 5), 20, -5):
+        if out < peg.showing and _holds(peg.model_copy(update={"showing": Fraction(out)}), ground):
+            yield Fix(f"{out} mm showing", {path: {"showing": f"{out} mm"}})
+            return
+
+
+def _holds(peg: Peg, ground: Ground) -> bool:
+    return all(link.share <= 1 for link in links(peg, ground))
+
+
+def _firmer(peg: Peg, ground: Ground, path: str) -> Iterator[Fix]:
+    """A hardwood board, a deeper hole, a shorter peg: what is enough by itself; else a deeper hole in hardwood."""
+    hard = replace(ground, wood="hardwood")
+    d, out, force = float(peg.diameter), float(peg.showing), ground.pulled.force
+    firm = [wood for wood in (ground.wood, hard.wood) if levers(wood, d, out, float(peg.depth), force) <= 1]
+    if firm:
+        yield Fix("A hardwood board", {"board": {"wood": "hardwood"}})
+    for wood in dict.fromkeys((ground.wood, hard.wood)):
+        deep = next(
+            (Fraction(e, 2) for e in range(int(peg.depth * 2) + 1, 161) if levers(wood, d, out, e / 2, force) <= 1),
+            None,
+        )
+        if deep and (wood == ground.wood or not firm):
+            fix = _deeper(peg, ground, path, deep)
+            wooden = {**fix.patch.get("board", {}), **({"wood": wood} if wood != ground.wood else {})}
+            yield Fix(
+                fix.label + (", hardwood" if wood != ground.wood else ""),
+                {**fix.patch, **({"board": wooden} if wooden else {})},
+            )
+            break
+    yield from _shorter(peg, ground, path)
 
 
 def _up_half(value: Fraction) -> Fraction:

@@ -33,17 +33,31 @@ class Spot(Frozen):
 class Mount(Frozen):
     """How the rack is fixed: `by` what it hangs, `into` what that goes; "auto" is the first way that holds.
 
-    Screws stand as studs and looks allow, or `even` about the rack's middle. `carries` is what one fixing does by its packet.
+    Screws stand as studs and looks allow, or `even` about the rack's middle. By its packet one fixing takes a `pull` and a `shear`, of which
+    it is trusted with one part in `factor`. A strip on the wall holds the rack off it: at its `foot` stands a spacer, or nothing.
     """
 
     by: By = "auto"
     into: Into = "auto"
     screws: Literal["free", "even"] = "free"
-    carries: Weight | None = None
+    pull: Weight | None = None
+    shear: Weight | None = None
+    factor: Annotated[float, Field(ge=1, le=20, allow_inf_nan=False)] = 4
+    foot: Literal["spacer", "none"] = "spacer"
 
 
 _BEFORE: dict[str, dict[str, Any]] = {"open": {}, "plates": {"by": "plates"}}
 """What briefs said before a mount was more than a word."""
-AnyMount = Annotated[
-    Mount, BeforeValidator(lambda value: _BEFORE.get(value, value) if isinstance(value, str) else value)
-]
+
+
+def _brought_up(value: Any) -> Any:
+    """A mount as it was written before: a word, or with one figure of the packet for both ways."""
+    if isinstance(value, str):
+        return _BEFORE.get(value, value)
+    if isinstance(value, dict) and "carries" in value:
+        both = value["carries"]
+        return {"pull": both, "shear": both, **{name: what for name, what in value.items() if name != "carries"}}
+    return value
+
+
+AnyMount = Annotated[Mount, BeforeValidator(_brought_up)]

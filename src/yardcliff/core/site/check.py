@@ -1,7 +1,7 @@
 """What is wrong with a rack's place on its wall and with how it is fixed, and the ways out. Each is tried before it is offered."""
 
 from collections.abc import Iterator, Sequence
-from math import atan2, ceil, degrees, radians, tan
+from math import atan2, degrees, radians, tan
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix, Patch
@@ -10,12 +10,12 @@ from yardcliff.core.length import LONGEST, Tape, exact_text
 from yardcliff.core.rack import Rack
 from yardcliff.core.site.anchors import ANCHORS, HOLLOW
 from yardcliff.core.site.asked import Mount, Spot
-from yardcliff.core.site.fixing import Fixed, Fixer, percent
+from yardcliff.core.site.fixing import Fixed, Fixer
 from yardcliff.core.site.grounds import END, HEAD, RIM, plate_room, plates_hide
-from yardcliff.core.site.position import aim_at, reach
+from yardcliff.core.site.position import aim_at, moved, reach
 from yardcliff.core.site.survey import Area, Site, area, around, free_places, no_hole, open_places, taken, wider
 from yardcliff.core.site.wall import Obstacle
-from yardcliff.core.strength import GRAVITY
+from yardcliff.core.strength.link import percent, weakest
 
 LIFT = Fraction(60)
 """Room over a thing to lift it off under the ceiling, mm; a deeper throat wants more."""
@@ -291,10 +291,7 @@ def fixing_findings(
                 what, str(met), str(need), at=at, fixes=_holding(rack, site, spot, mount, tape, [one]),
             )  # fmt: skip
         elif one.share > 1:
-            yield Finding(
-                "fix.load", one.body.name, "With a tug on what hangs there the worst fixing bears more than it may.", "of what it may",
-                percent(one.share), "100%", at=at, fixes=_holding(rack, site, spot, mount, tape, [one]),
-            )  # fmt: skip
+            yield _overloaded(rack, site, spot, mount, tape, one, at)
     hollow = [one for one in fixed if one.anchor.key in HOLLOW and mount.into == "auto"]
     if hollow and all(one.good for one in hollow):
         one = hollow[0]
@@ -312,14 +309,39 @@ def fixing_findings(
         )  # fmt: skip
 
 
+_TOO_MUCH = {
+    "fix.share": ("fix.load", "With a hand that pulls at what hangs there the worst fixing bears more than it may."),
+    "fix.board": (
+        "fix.board",
+        "With a hand that pulls in the middle of its widest span, or at its end, the board may break.",
+    ),
+    "fix.joined": (
+        "fix.joined",
+        "With a hand that pulls at what hangs there the screws that hold it to its strip bear more than they may.",
+    ),
+    "fix.lip": ("fix.joined", "With a hand that pulls at what hangs there the cleat's lip may split off."),
+}
+"""What is said of the weakest link, by the figure that shows its working."""
+
+
+def _overloaded(
+    rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, one: Fixed, at: tuple[float, float]
+) -> Finding:
+    link = weakest(one.links)
+    assert link
+    code, message = _TOO_MUCH[link.figure]
+    return Finding(
+        code, one.body.name, message, "of what it may", percent(link.share), "100%", at=at,
+        fixes=_holding(rack, site, spot, mount, tape, [one]),
+    )  # fmt: skip
+
+
 def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: Sequence[Fixed]) -> tuple[Fix, ...]:
-    """Changes that hold these bodies, tried: another place, evenness let go, a batten, other fixings; else a packet that
-    carries enough.
-    """
+    """Changes that hold these bodies, tried: another place, evenness let go, a spacer, a batten, other fixings."""
     bodies = {one.body for one in bad}
 
     def holds(x: Fraction, asked: Mount) -> bool:
-        found = [one for one in Fixer(rack, site, x, tape).fixed(asked) if one.body in bodies]
+        found = [one for one in Fixer(rack, site, moved(spot, x), tape).fixed(asked) if one.body in bodies]
         return all(one.good and (asked.into != "auto" or one.anchor.key not in HOLLOW) for one in found)
 
     found: list[Fix] = []
@@ -328,23 +350,22 @@ def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: 
         found.append(_to(x, tape))
     if mount.by == "plates" and any(one.loose for one in bad):
         found += _onto_studs(rack, site, spot)
+    own = {"pull": None, "shear": None}  # another fixing has another packet
     tries: list[tuple[str, Patch]] = [
+        ("A spacer at the foot", {"foot": "spacer"}),
         ("Screws where studs are", {"screws": "free"}),
         ("Screws through it", {"by": "through"}),
-        # Another fixing has another packet.
-        ("A batten onto the studs", {"by": "batten", "into": "auto", "carries": None}),
-        ("8 mm lag screws", {"into": "lags", "carries": None}),
-        ("Spring toggles", {"into": "toggles", "carries": None}),
-        ("What suits the wall", {"by": "auto", "into": "auto", "screws": "free", "carries": None}),
+        ("A batten onto the studs", {"by": "batten", "into": "auto", "foot": "spacer", **own}),
+        ("8 mm lag screws", {"into": "lags", **own}),
+        ("8 mm lag screws through it", {"by": "through", "into": "lags", "screws": "free", **own}),
+        ("Spring toggles", {"into": "toggles", **own}),
+        ("A batten on lag screws", {"by": "batten", "into": "lags", "foot": "spacer", "screws": "free", **own}),
+        ("What suits the wall", {"by": "auto", "into": "auto", "screws": "free", "foot": "spacer", **own}),
     ]
     for label, patch in tries:
         asked = mount.model_copy(update=patch)
         if asked != mount and holds(spot.x, asked):
             found.append(Fix(label, {"mount": patch}))
-    worst = max((pull.shear + pull.pull for one in bad for pull in one.pulls), default=0)
-    carries = ceil(worst / GRAVITY * 10) * 100 + 100
-    if all(one.share > 1 and not one.loose and not one.blocked for one in bad) and carries <= 100_000:
-        found.append(Fix(f"Fixings that carry {carries / 1000:g} kg each", {"mount": {"carries": carries}}))
     return tuple(found[:3]) or (LEAVE,)
 
 

@@ -4,44 +4,42 @@ A way is two things: what the rack hangs `by` (screws through it, plates on its 
 (studs, the lining, masonry).
 """
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 from itertools import pairwise
-from math import lcm
+from math import inf, lcm
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape
-from yardcliff.core.rack import Rack
-from yardcliff.core.site.anchors import ANCHORS, HOLLOW, Anchor, ratings, screw
-from yardcliff.core.site.asked import By, Into, Mount
+from yardcliff.core.rack import Part, Rack
+from yardcliff.core.site.anchors import ANCHORS, HOLLOW, Anchor, drive, ratings
+from yardcliff.core.site.asked import By, Into, Mount, Spot
 from yardcliff.core.site.grounds import Body, ScrewLine, bodies, lines
-from yardcliff.core.site.loads import Load, Pull, loads, pulls
+from yardcliff.core.site.loads import Bearing, Load, Pull, loads, pulls
 from yardcliff.core.site.placing import Line, Question, at, fewest
 from yardcliff.core.site.spans import cut, meet, nearest
+from yardcliff.core.site.strips import APART, BATTEN, CLEAT, PAST, Joined, joined, strip_edges
 from yardcliff.core.site.survey import Area, Site, area, no_hole
-from yardcliff.core.strength import newtons
+from yardcliff.core.strength.beam import Beam
+from yardcliff.core.strength.force import newtons
+from yardcliff.core.strength.link import Kind, Link
+from yardcliff.core.strength.wood import SAFETY
+from yardcliff.data import values
 
-APART = Fraction(800)
-"""Along a board at most from screw to screw, mm: rule of thumb for boards of 18 mm and more."""
 RIM_OF_STUD = Fraction(10)
 """A screw keeps so far from a stud's edges, mm: two diameters."""
-BATTEN, CLEAT = (Fraction(21), Fraction(70)), (Fraction(18), Fraction(60))
-"""How thick and how wide a strip on the wall is, mm."""
-PAST = Fraction(30)
-"""How far a strip runs past its outermost screw, mm."""
 MOST = 16
 """Screws in a line at most that are tried where they may stand anywhere."""
 THICK = 35
 """From this on, mm, a board takes a lag screw's head and washer."""
+HUNG_ON: frozenset[By] = frozenset({"keyholes", "hangers", "cleat"})
+"""What a rack hangs on with play: pulled straight out, its foot swings, and nothing is prised off about its upper edge."""
+FOOT = 10.0
+"""A board that reaches further below its strip than this, mm, wants a spacer at its foot."""
 LIGHT = 25
 """What is heavier than this, kg, is not hung on the lining unless somebody asks for it."""
 ZERO = Fraction(0)
-
-
-def percent(share: float) -> str:
-    """A share of what something may bear; beyond 999 % the figure says nothing more."""
-    return f"{share:.0%}" if share < 9.995 else "far too weak"
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,7 +56,8 @@ class Screw:
 class Fixed:
     """A body on its wall by one way. `loose` tells of a line on fewer than two studs; `length` is a screw's, `wood` what it
     passes before the wall, `hold` what of it holds. `strip` is what is fixed to the wall first: from, to, in the rack's frame;
-    `blocked` where something is in its way.
+    `joined` is how the rack is screwed to it, with a `spacer` at its foot or none, `blocked` where something is in its way. It `bears` on the
+    wall at its edges; `beam` is the board between its screws.
     """
 
     body: Body
@@ -73,13 +72,60 @@ class Fixed:
     may_pull: float
     may_shear: float
     loose: bool
+    bears: Bearing
+    beam: Beam
     strip: tuple[Fraction, Fraction] | None = None
     blocked: bool = False
+    joined: Joined | None = None
+    spacer: bool = False
+
+    @property
+    def force(self) -> float:
+        """The hardest that a hand pulls at anything on it, N."""
+        return max((max(load.down, load.out) for load in self.on), default=0.0)
+
+    @property
+    def clear_below(self) -> float:
+        """Room on the back from the foot up to the strip, mm."""
+        assert self.joined
+        return strip_edges(self.by, [y for _, y in self.joined.at]).low - float(self.body.low)
+
+    @property
+    def links(self) -> tuple[Link, ...]:
+        """What may give way between the rack and the wall, as the words of the page have it."""
+        where = self.anchor
+        kind: Kind = "anchor" if where.key in HOLLOW or where.blocks else "wall" if where.key == "sheet" else "screw"
+        found = [Link(kind, where.name, max((pull.share for pull in self.pulls), default=0.0), "fix.share")]
+        found.append(
+            Link("board", f"{self.body.name.lower()} between its screws", self.beam.share(self.force), "fix.board")
+        )
+        if self.joined:
+            found.append(
+                Link(
+                    "screw",
+                    f"screws from the {self.body.name.lower()} to the {self.by}",
+                    self.joined.share,
+                    "fix.joined",
+                )
+            )
+        if self.by == "cleat":
+            found.append(Link("board", "cleat's lip", self.lip / self.lip_may, "fix.lip"))
+        return tuple(found)
+
+    @property
+    def lip(self) -> float:
+        """What a cleat's lip bears in shear along its grain as a beam would, MPa: 3 W / (2 L t)."""
+        weight = sum(load.weight for load in self.on) + self.force
+        return 1.5 * weight / float((self.strip[1] - self.strip[0]) * CLEAT[0]) if self.strip else 0.0
+
+    @property
+    def lip_may(self) -> float:
+        return float(values("species", "softwood")["shear_mpa"]) / SAFETY
 
     @property
     def share(self) -> float:
-        """How much of what it may bear the worst fixing bears: 1 is all."""
-        return max((pull.share for pull in self.pulls), default=0.0)
+        """How much of what it may bear the weakest link bears: 1 is all."""
+        return max((link.share for link in self.links), default=0.0)
 
     @property
     def grips(self) -> bool:
@@ -93,8 +139,9 @@ class Fixed:
 class Fixer:
     """Works out how one rack would be fixed at one place on its wall, by any way."""
 
-    def __init__(self, rack: Rack, site: Site, x: Fraction, tape: Tape) -> None:
-        self.rack, self.site, self.x, self.tape = rack, site, x, tape
+    def __init__(self, rack: Rack, site: Site, spot: Spot, tape: Tape) -> None:
+        self.rack, self.site, self.x, self.tape = rack, site, spot.x, tape
+        self.children = spot.who == "child"
 
     @cached_property
     def bodies(self) -> tuple[Body, ...]:
@@ -102,7 +149,7 @@ class Fixer:
 
     @cached_property
     def loads(self) -> tuple[tuple[Load, ...], ...]:
-        return loads(self.rack, self.bodies)
+        return loads(self.rack, self.bodies, children=self.children)
 
     def fixed(self, mount: Mount) -> tuple[Fixed, ...]:
         """Every body by the mount that was asked for; what is "auto" is the first way that holds it, else the first."""
@@ -195,51 +242,73 @@ class Fixer:
         return cut([(stud - half, stud + half)], [span for y in ys for span in no_hole(wall, y)])
 
     def _fix(self, k: int, by: By, into: Into, mount: Mount) -> Fixed:
-        body, anchor = self.bodies[k], ANCHORS[into]
+        body, anchor, wall = self.bodies[k], ANCHORS[into], self.site.wall
         found = lines(self.rack, body, by)
         wood = max((line.wood for line in found), default=ZERO)
-        strip = None
-        on = self.loads[k]
+        strip, free, on = None, found, self.loads[k]
         if by in ("batten", "cleat"):
-            wood, _ = BATTEN if by == "batten" else CLEAT
-            on = tuple(replace(load, lever=load.lever + float(wood)) for load in on)
-        length, hold = screw(anchor, wood, self.site.wall.lining)
-        may_pull, may_shear = ratings(anchor, hold, by, mount.carries)
+            wood = (BATTEN if by == "batten" else CLEAT)[0]
+        driven = drive(anchor, wood, wall)
+        may_pull, may_shear = ratings(anchor, driven, wood, wall, by, mount)
         if by == "batten":
             found, strip = self._batten(body, found)
         elif by == "cleat" and found:
             strip = found[0].free[0][0] - PAST, found[0].free[-1][1] + PAST
-        low = float(body.low)
-        screws, loose = (
-            self._in_studs(found, mount)
-            if anchor.in_studs
-            else self._anywhere(found, on, low, may_pull, may_shear, mount)
-        )
+        bears, spacer = self._bears(body, by, found, mount)
+        stood = tuple(replace(load, lever=load.lever + float(wood)) for load in on) if strip else on
 
-        def bears(them: Sequence[Screw]) -> list[Pull]:
-            return pulls([(float(s.x), float(s.y)) for s in them], on, low, may_pull, may_shear)
+        def bear(them: Sequence[Screw]) -> list[Pull]:
+            return pulls([(float(s.x), float(s.y)) for s in them], stood, bears, may_pull, may_shear)
 
+        screws, loose = self._in_studs(found, mount) if anchor.in_studs else self._anywhere(found, bear, mount)
         if anchor.in_studs and mount.screws == "free" and not loose:
             few = self._fewer(found, screws)
-            screws = few if max((pull.share for pull in bears(few)), default=9) <= 1 else screws
+            screws = few if max((pull.share for pull in bear(few)), default=9) <= 1 else screws
         if strip and by == "batten" and screws:
             strip = min(strip[0], min(s.x for s in screws) - PAST), max(strip[1], max(s.x for s in screws) + PAST)
         blocked = strip is not None and not self._lies_free(strip, found, CLEAT[1] if by == "cleat" else BATTEN[1])
+        held = joined(by, body, free, on, bears) if strip and by in ("batten", "cleat") else None
+        beam = self._beam(body, [(s.x, s.y) for s in screws] if held is None else held.at, on)
         return Fixed(
-            body,
-            by,
-            anchor,
-            screws,
-            tuple(bears(screws)),
-            on,
-            wood,
-            length,
-            hold,
-            may_pull,
-            may_shear,
-            loose,
-            strip,
-            blocked,
+            body, by, anchor, screws, tuple(bear(screws)), stood, wood, driven.length, driven.hold, may_pull, may_shear, loose, bears, beam,
+            strip, blocked, held, spacer,
+        )  # fmt: skip
+
+    def _bears(self, body: Body, by: By, found: Sequence[ScrewLine], mount: Mount) -> tuple[Bearing, bool]:
+        """Where it bears on the wall, and whether a spacer stands at its foot: a strip turns about its own edges unless one does."""
+        low, high = float(body.low), float(max(part.y + part.height for part in body.grounds))
+        loose = by in HUNG_ON
+        if by not in ("batten", "cleat") or not found:
+            return Bearing(low, inf if loose else high), False
+        edges = strip_edges(by, [y for line in found for y in line.ys])
+        spacer = edges.low - low > FOOT and mount.foot == "spacer"
+        return Bearing(low if spacer else edges.low, inf if loose else edges.high), spacer
+
+    def _beam(self, body: Body, at: Sequence[tuple[Fraction, Fraction]], on: Sequence[Load]) -> Beam:
+        """The weakest of the body's boards between its screws: across its widest span, or past its last one."""
+        found = [self._spans(part, at, on) for part in body.grounds]
+        force = max((max(load.down, load.out) for load in on), default=0.0)
+        return max(found, key=lambda beam: beam.share(force))
+
+    def _spans(self, part: Part, at: Sequence[tuple[Fraction, Fraction]], on: Sequence[Load]) -> Beam:
+        level = part.length >= part.height
+        start, long = (part.x, part.length) if level else (part.y, part.height)
+        wide = part.height if level else part.length
+        inside = [s for s in at if part.x <= s[0] <= part.x + part.length and part.y <= s[1] <= part.y + part.height]
+        places = sorted({s[0] if level else s[1] for s in inside})
+        holes = [hole for hole in self.rack.bores if any(row.part == part.key for row in self.rack.rows)]
+        bored = max((hole.bit for hole in holes if hole.purpose in ("peg hole", "pilot hole")), default=ZERO)
+        cut_in = max((hole.depth for hole in holes if hole.purpose == "groove"), default=ZERO)
+        ends = (places[0] - start, start + long - places[-1]) if places else (long / 2, long / 2)
+        span = max((b - a for a, b in pairwise(places)), default=ZERO)
+        weight = sum(load.weight for load in on) if level else 0.0
+        return Beam(
+            part.wood,
+            float(wide - bored),
+            float(part.depth - cut_in),
+            float(span),
+            float(max(ends)),
+            weight / float(long),
         )
 
     def _batten(
@@ -303,13 +372,7 @@ class Fixer:
         return tuple(kept)
 
     def _anywhere(
-        self,
-        found: Sequence[ScrewLine],
-        on: Sequence[Load],
-        low: float,
-        may_pull: float,
-        may_shear: float,
-        mount: Mount,
+        self, found: Sequence[ScrewLine], bear: Callable[[Sequence[Screw]], list[Pull]], mount: Mount
     ) -> tuple[tuple[Screw, ...], bool]:
         """As few fixings as bear the load, spread over each line, clear of the studs that they could not go into."""
         screws: list[Screw] = []
@@ -317,10 +380,7 @@ class Fixer:
             screws = []
             for line in found:
                 screws += [Screw(line.part.key, x, y, None) for x in self._spread(line, count, mount) for y in line.ys]
-            if screws and max(
-                (pull.share for pull in pulls([(float(s.x), float(s.y)) for s in screws], on, low, may_pull, may_shear)),
-                default=9,
-            ) <= 1 and self._near(found, screws):  # fmt: skip
+            if screws and max((pull.share for pull in bear(screws)), default=9) <= 1 and self._near(found, screws):
                 break
         few = any(len({s.x for s in screws if s.part == line.part.key}) < line.least for line in found)
         return tuple(dict.fromkeys(screws)), not screws or few

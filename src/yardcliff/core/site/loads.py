@@ -1,36 +1,50 @@
-"""What pulls at each fixing and what it may bear: a rule of thumb for hand-sized things.
+"""What pulls at each fixing of a body: a rule of thumb for hand-sized things.
 
 - Weight goes down the fixings of a body as down a group of rivets about their middle: V_i = W/n + W e (x_i - m) / Σ (x_j - m)²
   for a weight W that is e to the right of the middle m.
-- What stands off the wall turns the body about its lower edge, and the top fixings hold that: T = Σ W a / h with the lever a off
-  the wall and h from the lower edge up to them, shared as V is.
-- Somebody pulls: the heaviest thing counts `TUG` times its weight, at the one end or the other, whichever is worse.
+- What stands off the wall turns the body about the lowest edge that bears on it: its own, a spacer's, or a strip's; the top fixings hold
+  that: T = Σ W a / h with the lever a off the wall and h from that edge up to them, shared as V is.
+- Somebody pulls at one thing or at an empty holder, down or straight outward, wherever that is worst. Straight outward the body turns about
+  the lower edge where that is above the top fixings, about the upper edge where it is below the lowest, and between both they share it.
 - Each fixing has to bear T/Ta + V/Va <= 1.
-- Wood screws draw out at 108.25 G² D L, lag screws at 125.4 G^1.5 D^0.75 L (N, mm), of which a fifth is allowed; sideways they
-  bear K D², K = 23.17 and 23.30 in light softwood, over 1.6 (Wood Handbook, FPL-GTR-282, chapter 8).
 """
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from math import cos, radians
+from math import cos, inf, radians
 
 from yardcliff.core.rack import Hung, Rack
 from yardcliff.core.site.grounds import Body
-from yardcliff.core.strength import TUG, newtons
+from yardcliff.core.strength.force import newtons
 from yardcliff.data import values
 
-WITHDRAWAL, LAG_WITHDRAWAL, SAFETY = 108.25, 125.4, 5
-SIDEWAYS, LAG_SIDEWAYS, LASTING = 23.17, 23.30, 1.6
+LEVEL = 1.0
+"""Fixings that stand no further apart in height than this, mm, are of one line."""
 
 
 @dataclass(frozen=True, slots=True)
 class Load:
-    """A weight, N: where along the wall it hangs and how far off it, mm. `one` is a single thing that a hand may pull."""
+    """A weight, N: where along the wall it hangs, how far off it and how high, mm. A hand may pull at it `down` or straight `out`, N;
+    a `thing` hangs there, or its place is empty; the rest is wood and what stands on it.
+    """
 
     weight: float
     x: float
     lever: float
-    one: bool = False
+    y: float = 0.0
+    down: float = 0.0
+    out: float = 0.0
+    thing: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Bearing:
+    """Where a body bears on the wall, mm up: the edge that it turns about as it tips forward, and the one as its foot is pulled out;
+    infinitely high where it hangs with play.
+    """
+
+    low: float
+    high: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,20 +56,7 @@ class Pull:
     share: float
 
 
-def withdrawal(diameter: float, hold: float, *, lag: bool = False) -> float:
-    """What a screw in a stud may be pulled with, N, for its diameter and its hold in mm."""
-    gravity: float = values("species", "stud")["gravity"]
-    if lag:
-        return LAG_WITHDRAWAL * float(gravity**1.5) * float(diameter**0.75) * hold / SAFETY
-    return WITHDRAWAL * gravity**2 * diameter * hold / SAFETY
-
-
-def sideways(diameter: float, *, lag: bool = False) -> float:
-    """What a screw in a stud may bear across itself, N."""
-    return (LAG_SIDEWAYS if lag else SIDEWAYS) * diameter**2 / LASTING
-
-
-def loads(rack: Rack, bodies: Sequence[Body]) -> tuple[tuple[Load, ...], ...]:
+def loads(rack: Rack, bodies: Sequence[Body], *, children: bool = False) -> tuple[tuple[Load, ...], ...]:
     """The loads on each body: what hangs on it, wet or full, its own wood, and what stands on that."""
     home = {part.key: k for k, body in enumerate(bodies) for part in body.parts}
     found: list[list[Load]] = [[] for _ in bodies]
@@ -63,21 +64,32 @@ def loads(rack: Rack, bodies: Sequence[Body]) -> tuple[tuple[Load, ...], ...]:
         for part in body.parts:
             litres = float(part.length * part.height * part.depth) / 1e6
             weight = newtons(litres * float(values("species", part.wood)["density"]) + part.bears_g)
-            found[k].append(Load(weight, float(part.x + part.length / 2), float(part.z + part.depth / 2)))
+            found[k].append(
+                Load(
+                    weight,
+                    float(part.x + part.length / 2),
+                    float(part.z + part.depth / 2),
+                    float(part.y + part.height / 2),
+                )
+            )
     seats = {(seat.row, seat.holder): seat for seat in rack.seats}
     shared = rack.up and len({hung.row for hung in rack.hung}) < len(rack.rows)
     for number, hung in enumerate(rack.hung):
-        weight = newtons(rack.kinds[hung.kind].heaviest_g) * (not hung.spare)
+        pulled = rack.kinds[hung.kind].pulled(children=children)
+        weight, force = pulled.weight * (not hung.spare), pulled.force
         keys = [row.part for row in rack.rows] if shared else [rack.rows[hung.row].part]
         lever = _lever(rack, hung)
-        if seats:  # what stands on its foot loads the board that the foot is in
+        if seats:  # its foot loads the board that it stands in, and whoever pulls at it pulls at its clip
+            clip = rack.rows[hung.row]
             seat = seats.get((hung.row, number)) or rack.seats[0]
             part = rack.part(seat.part)
-            keys, lever = [seat.part], float(part.z + part.depth - seat.across)
+            found[home[clip.part]].append(Load(0.0, float(hung.x), lever, float(clip.y), out=force, thing=True))
+            keys, lever, force = [seat.part], float(part.z + part.depth - seat.across), 0.0
         for key in keys:
             if key in home:
                 at = float(rack.part(key).x + rack.part(key).length / 2) if shared else float(hung.x)
-                found[home[key]].append(Load(weight / len(keys), at, lever, one=True))
+                each = force / len(keys)
+                found[home[key]].append(Load(weight / len(keys), at, lever, float(hung.y), each, each, thing=True))
     return tuple(map(tuple, found))
 
 
@@ -94,41 +106,82 @@ def _lever(rack: Rack, hung: Hung) -> float:
 
 
 def pulls(
-    fixings: Sequence[tuple[float, float]], on: Sequence[Load], low: float, may_pull: float, may_shear: float
+    fixings: Sequence[tuple[float, float]], on: Sequence[Load], bears: Bearing, may_pull: float, may_shear: float
 ) -> list[Pull]:
-    """What each fixing of a body bears, for fixings at (x, y) and the body's lower edge at the height `low`, mm."""
+    """What each fixing of a body bears at worst, for fixings at (x, y)."""
     if not fixings:
         return []
-    xs = [x for x, _ in fixings]
-    high = max(y for _, y in fixings)
-    top = [k for k, (_, y) in enumerate(fixings) if y > high - 1]
-    height = max(high - low, 1.0)
+    xs, top_y = [x for x, _ in fixings], max(y for _, y in fixings)
+    top = [k for k, (_, y) in enumerate(fixings) if y > top_y - LEVEL]
+    height = max(top_y - bears.low, 1.0)
     still = _rivets(xs, on, [load.weight for load in on])
-    turning = _rivets([xs[k] for k in top], on, [load.weight * load.lever / height for load in on])
+    turning = dict(
+        zip(top, _rivets([xs[k] for k in top], on, [load.weight * load.lever / height for load in on]), strict=True)
+    )
     worst = [Pull(0, 0, 0)] * len(fixings)
-    for tugged in _tugged(on):
-        more = [(TUG - 1) * tugged.weight] if tugged else []
-        at = [tugged] if tugged else []
-        shear = [a + b for a, b in zip(still, _rivets(xs, at, more), strict=True)]
-        out = dict(zip(top, turning, strict=True))
-        if tugged:
-            lever = [more[0] * tugged.lever / height]
-            for k, extra in zip(top, _rivets([xs[k] for k in top], at, lever), strict=True):
-                out[k] += extra
+    for shear, out in _cases(fixings, on, bears, top, height, still, turning):
         for k, down in enumerate(shear):
             pull = max(out.get(k, 0.0), 0.0)
-            share = pull / may_pull + abs(down) / may_shear
+            share = _part(pull, may_pull) + _part(abs(down), may_shear)
             if share > worst[k].share:
                 worst[k] = Pull(abs(down), pull, share)
     return worst
 
 
-def _tugged(on: Sequence[Load]) -> list[Load | None]:
-    """Nothing, as pulling at one end may relieve the other; and the heaviest things furthest to the left and to the right."""
-    ones = [load for load in on if load.one]
-    heavy = max((load.weight for load in ones), default=0.0)
-    most = [load for load in ones if load.weight == heavy]
-    return [None, *(end(most, key=lambda load: load.x) for end in (min, max) if most)]
+def _part(load: float, limit: float) -> float:
+    return load / limit if limit > 0 else float("inf") if load > 0 else 0.0
+
+
+def _cases(
+    fixings: Sequence[tuple[float, float]],
+    on: Sequence[Load],
+    bears: Bearing,
+    top: Sequence[int],
+    height: float,
+    still: list[float],
+    turning: dict[int, float],
+) -> Iterator[tuple[list[float], dict[int, float]]]:
+    """Nobody pulls, as that may relieve an end; a hand pulls down at a thing; or straight outward: what each fixing bears."""
+    yield still, turning
+    xs = [x for x, _ in fixings]
+    for tugged in _extremes(on):
+        more = max(tugged.down - tugged.weight, 0.0)
+        if more:
+            shear = [a + b for a, b in zip(still, _rivets(xs, [tugged], [more]), strict=True)]
+            extra = _rivets([xs[k] for k in top], [tugged], [more * tugged.lever / height])
+            yield shear, {k: turning[k] + each for k, each in zip(top, extra, strict=True)}
+        if tugged.out:
+            out = dict(turning)
+            for line, force in _outward(fixings, tugged, bears):
+                for k, each in zip(line, _rivets([xs[k] for k in line], [tugged], [force]), strict=True):
+                    out[k] = out.get(k, 0.0) + each
+            yield still, out
+
+
+def _outward(fixings: Sequence[tuple[float, float]], tugged: Load, bears: Bearing) -> Iterator[tuple[list[int], float]]:
+    """The lines of fixings that hold a pull straight outward, and what each holds of it, N."""
+    high, low = max(y for _, y in fixings), min(y for _, y in fixings)
+    top = [k for k, (_, y) in enumerate(fixings) if y > high - LEVEL]
+    bottom = [k for k, (_, y) in enumerate(fixings) if y < low + LEVEL]
+    if tugged.y >= high:
+        yield top, tugged.out * max(tugged.y - bears.low, 1.0) / max(high - bears.low, 1.0)
+    elif tugged.y <= low:
+        free = bears.high == inf
+        yield bottom, tugged.out * (1.0 if free else max(bears.high - tugged.y, 1.0) / max(bears.high - low, 1.0))
+    else:
+        share = (tugged.y - low) / (high - low)
+        yield top, tugged.out * share
+        yield bottom, tugged.out * (1 - share)
+
+
+def _extremes(on: Sequence[Load]) -> Iterator[Load]:
+    """Of what is pulled at alike, the ones furthest to the left and to the right: what a fixing bears is greatest at one of them."""
+    alike: dict[tuple[float, ...], list[Load]] = {}
+    for load in on:
+        if load.down or load.out:
+            alike.setdefault((load.weight, load.lever, load.y, load.down, load.out), []).append(load)
+    for same in alike.values():
+        yield from dict.fromkeys(end(same, key=lambda load: load.x) for end in (min, max))
 
 
 def _rivets(xs: Sequence[float], on: Sequence[Load], forces: Sequence[float]) -> list[float]:

@@ -7,9 +7,10 @@ from yardcliff.core.length import Tape
 from yardcliff.core.rack import Rack
 from yardcliff.core.site.anchors import ANCHORS, Anchor
 from yardcliff.core.site.asked import By, Into, Mount, Spot
-from yardcliff.core.site.fixing import Fixed, Fixer, percent
+from yardcliff.core.site.fixing import Fixed, Fixer
 from yardcliff.core.site.grounds import plates_hide
 from yardcliff.core.site.survey import Site
+from yardcliff.core.strength.link import percent
 
 BYS: dict[By, tuple[str, str]] = {
     "auto": ("what holds", "Screws through it where studs are; else through the lining, or a batten."),
@@ -35,12 +36,12 @@ class Way:
     verdict: str
     good: bool
     share: float = 0.0
-    """Of what the worst fixing may bear."""
+    """Of what the weakest link may bear."""
 
 
 def ways_by(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Iterator[Way]:
     """What it may hang by."""
-    fixer = Fixer(rack, site, spot.x, tape)
+    fixer = Fixer(rack, site, spot, tape)
     for by, (name, why) in BYS.items():
         if by == "plates" and not plates_hide(rack):
             yield Way(by, name, why, "no plate that hides a head", good=False)
@@ -50,7 +51,7 @@ def ways_by(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Ite
 
 def ways_into(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Iterator[Way]:
     """What that may go into in such a wall."""
-    fixer = Fixer(rack, site, spot.x, tape)
+    fixer = Fixer(rack, site, spot, tape)
     yield _way(
         "auto",
         "what suits the wall",

@@ -10,7 +10,7 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.site.asked import Mount, Spot, Who
 from yardcliff.core.site.fixing import Fixed, Fixer
 from yardcliff.core.site.placing import Aim, best
-from yardcliff.core.site.survey import Area, Site, areas, around, free_places, stretch
+from yardcliff.core.site.survey import Area, Site, area, areas, around, free_places, open_places, stretch
 
 REACH: dict[Who, Fraction] = {"adult": Fraction(1950), "child": Fraction(1250), "seated": Fraction(1200)}
 """What hands reach with ease above the floor, mm: typical figures of ours; a child of about seven, somebody in a chair."""
@@ -63,6 +63,11 @@ def reach(spot: Spot) -> Fraction:
     return spot.reach or REACH[spot.who]
 
 
+def moved(spot: Spot, x: Fraction) -> Spot:
+    """The spot with its datum so far from the wall's left corner."""
+    return spot.model_copy(update={"x": x})
+
+
 def middle_of_gap(site: Site, own: Sequence[Area], x: Fraction) -> Fraction:
     """The place that centres a rack in the gap it stands in."""
     low, high = stretch(site, own, x)
@@ -74,12 +79,14 @@ def aim_at(rack: Rack, site: Site, spot: Spot, mount: Mount, aim: Aim, tape: Tap
     """The best place by an aim, to a step of the tape, for a rack that stands in a spot."""
     own = areas(rack)
     box = around(own)
-    x, places = spot.x, free_places(site, own, spot.hand)
+    # Where nothing is free it is over another rack, sooner than over a door.
+    x = spot.x
+    places = free_places(site, own, spot.hand) or open_places(site, own, [area(there) for there in site.wall.obstacles])
     if not places:
         last = max(site.wall.width - box.x1, ZERO)
         places = [(max(min(-box.x0, last), ZERO), last)]
     wanted = (site.wall.width - box.x0 - box.x1) / 2 if aim == "centre" else middle_of_gap(site, own, x)
-    question = Fixer(rack, site, x, tape).question(mount, max(wanted, ZERO), places)
+    question = Fixer(rack, site, spot, tape).question(mount, max(wanted, ZERO), places)
     return Fraction(best(question, aim).x) / (question.step / tape.step)
 
 
@@ -89,7 +96,7 @@ def first_place(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) ->
     if not places:
         return aim_at(rack, site, spot, mount, "centre", tape)
     low, high = max(places, key=lambda place: place[1] - place[0])
-    return aim_at(rack, site, spot.model_copy(update={"x": (low + high) / 2}), mount, "between", tape)
+    return aim_at(rack, site, moved(spot, (low + high) / 2), mount, "between", tape)
 
 
 def aims(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> list[Aimed]:
@@ -99,7 +106,7 @@ def aims(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> list[A
     found = []
     for aim in AIMS:
         at = aim_at(rack, site, spot, mount, aim, tape)
-        found.append(Aimed(aim, at, at - gap, Fixer(rack, site, at, tape).fixed(mount), at == spot.x))
+        found.append(Aimed(aim, at, at - gap, Fixer(rack, site, moved(spot, at), tape).fixed(mount), at == spot.x))
     return found
 
 

@@ -7,11 +7,12 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape
 from yardcliff.core.rack import Rack
 from yardcliff.core.site.anchors import BACKS, HOLLOW
-from yardcliff.core.site.fixing import BATTEN, Fixed
+from yardcliff.core.site.fixing import Fixed
 from yardcliff.core.site.on_wall import OnWall
 from yardcliff.core.site.options import BYS
+from yardcliff.core.site.strips import BATTEN
 from yardcliff.core.site.survey import Area, around
-from yardcliff.core.strength import GRAVITY
+from yardcliff.core.strength.force import GRAVITY
 
 TWO_PEOPLE = 12.0
 """What one person holds against a wall with one hand and a level in the other, kg: rule of thumb."""
@@ -121,8 +122,15 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, *, again: bool) -
     name = one.body.name.lower()
     drill = _drill(one, tape)
     on_wall = {"batten": "batten", "cleat": "cleat's lower half"}.get(one.by, name)
-    if one.by == "cleat":
-        yield Step(f"Screw the cleat's upper half to the back of the {name}, its bevel down, and a spacer at the foot.")
+    if one.by == "cleat" and one.joined:
+        yield Step(
+            f"Screw the cleat's upper half to the back of the {name}, its bevel down: {one.joined.count} screws of 5 mm, {tape.write_fine(one.joined.length)} long."
+        )
+    if one.spacer:
+        yield Step(
+            f"Glue and pin the spacer to the back of the {name}, along its lower edge.",
+            "Without it the rack turns about the strip, and pulls far harder at its screws.",
+        )
     if one.by in BACKS:
         yield Step(f"Set the {BYS[one.by][0]} on the back of the {name}.")
     upright = all(part.height > part.length for part in one.body.grounds)
@@ -155,10 +163,10 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, *, again: bool) -
     )
     if one.by == "cleat":
         yield Step(f"Hook the {name} onto the cleat and let it settle.")
-    if one.by == "batten":
+    if one.by == "batten" and one.joined:
         yield Step(
-            f"Screw the {name} to the batten wherever it likes, clear of the studs' screws.",
-            f"The batten, {tape.write_fine(BATTEN[0])} thick, carries it to the studs.",
+            f"Screw the {name} to the batten through its {one.joined.count} holes: 5 mm screws, {tape.write_fine(one.joined.length)} long.",
+            f"The batten, {tape.write_fine(BATTEN[0])} thick, carries it to the wall.",
         )
 
 
@@ -190,7 +198,7 @@ def _cautions(rack: Rack, on: OnWall) -> Iterator[str]:
     assert on.site
     yield "Cables run straight up, down and aside from switches and sockets, pipes to taps and radiators: no holes there, and the power off where you are not sure."
     weight = sum(load.weight for one in on.fixed for load in one.on) / GRAVITY
-    boards = sum(load.weight for one in on.fixed for load in one.on if not load.one) / GRAVITY
+    boards = sum(load.weight for one in on.fixed for load in one.on if not load.thing) / GRAVITY
     longest = max(max(part.length, part.height) for part in rack.parts)
     top = max((screw.y for one in on.fixed for screw in one.screws), default=Fraction(0))
     if top > STEP:
