@@ -158,6 +158,7 @@ WALLS: list[tuple[str, Patch]] = [
         {
             "width": "2900 mm",
             "makeup": "masonry",
+            "block": "solid",
             "skirting": "0 mm",
             "obstacles": [
                 {

@@ -134,6 +134,10 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "bent.hole": (BENT, {"holder": {"bar": "4 mm"}}),
     "bent.tight": (BENT, {"holder": {"radius": "5 mm"}}),
     "bent.rod": (BENT, {"holder": {"rod": "150 mm"}}),
+    "angled.glue": (CUPS, {"item": {"tug_n": 500}}),
+    "shelf.joint": (FLASKS, {"item": {"tug_n": 250}}),
+    "shelf.breaks": (COATS, {"top": {"joint": "on top", "thickness": "6 mm", "load": "60 kg"}}),
+    "aside.lip": (BIKES, {"aside": {"stands": "right", "width": "45 mm"}}),
     "hang.floor": (COATS, {"hung": "900"}),
 }  # fmt: skip
 

@@ -13,12 +13,13 @@ from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, starting
 from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.helps import helps_most
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.site.anchors import ANCHORS, BACKS, FITTING, HOLLOW
 from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.fixing import Fixed, Fixer
 from yardcliff.core.site.grounds import MIRROR
-from yardcliff.core.site.options import BYS, helps_most, verdict, ways_by, ways_into
+from yardcliff.core.site.options import BYS, verdict, ways_by, ways_into
 from yardcliff.core.site.strips import APART, BATTEN, PAST
 from yardcliff.core.site.survey import Site
 from yardcliff.core.site.wall import Obstacle, Studs, Wall
@@ -151,10 +152,14 @@ def test_every_way_is_offered_with_its_share_and_the_best_of_them_named() -> Non
         found = Fixer(done.rack, SITE, spot, done.tape).fixed(asked)
         assert way.good == all(one.good for one in found)
         assert way.share == max(one.share for one in found)
-    best = helps_most([*by, *into], 0.9)
+    weak = design(amend(done.brief, {"mount": {"by": "cleat", "into": "screws"}}), SITE)
+    best = helps_most(weak)
     assert best
-    assert best.share == min(way.share for way in (*by, *into) if way.good)
-    assert helps_most([*by, *into], best.share) is None, "nothing takes a fifth off the best"
+    assert weak.chain.weakest
+    better = design(amend(weak.brief, best[0].patch), SITE).chain.weakest
+    assert better
+    assert better.share == best[1] <= 0.8 * weak.chain.weakest.share
+    assert helps_most(done) is None, "nothing takes a fifth off its weakest link, the hooks"
     # One that is not for this wall is shown only where it is chosen.
     plugs = list(ways_into(done.rack, SITE, spot, Mount(into="plugs"), done.tape))
     assert [way.verdict for way in plugs if way.value == "plugs"] == ["not for this wall"]

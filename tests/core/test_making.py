@@ -20,7 +20,7 @@ from yardcliff.core.making.sequence import edges, natural
 from yardcliff.core.making.shop import TOOLS, Shop
 from yardcliff.core.making.task import work_of
 from yardcliff.core.making.tasks import HOLDER, at_bench, tasks
-from yardcliff.core.timber.stock import Supply
+from yardcliff.core.timber.stock import Supply, read_stick
 from yardcliff.core.timber.timber import Timber, priced
 
 THURSDAY = datetime(2026, 11, 26, 18)
@@ -287,3 +287,74 @@ def test_what_is_no_while_is_said(written: object) -> None:
 def test_hours_that_cannot_be_are_refused(hours: list[dict[str, Any]]) -> None:
     with pytest.raises(ValidationError):
         Shop.model_validate({"hours": hours})
+
+
+# For each kind of work and the tool that it is done with: what has to be on its card, and what belongs to another tool.
+CARDS: list[tuple[str, dict[str, Any], str | None, tuple[Any, ...], str, tuple[str, ...], tuple[str, ...]]] = [
+    ("towel", {}, None, ("drill press",), "Peg hole", ("swings it round", "begins in a guide that is clamped at that angle"), ("square, then tilt", "brace")),
+    ("towel", {}, None, (), "Peg hole", ("it turns with the brace",), ("no gloves",)),
+    ("room-key", {}, None, ("drill",), "Pilot hole", ("never towards a hand",), ("awl", "clamped at that angle")),
+    ("room-key", {}, None, (), "Pilot hole", ("An awl goes through a palm",), ()),
+    ("rain-cape", {}, "flip-rail", ("router",), "Groove", ("Eyes, ears, dust", "against the turning of the bit"), ("push blocks",)),
+    ("rain-cape", {}, "flip-rail", ("table saw",), "Groove", ("push blocks", "riving knife lower than the blade or none"), ("turning of the bit",)),
+    ("rain-cape", {}, "flip-rail", (), "Groove", ("a dull chisel slips",), ("push blocks", "Eyes, ears, dust")),
+    ("storm-lantern", {}, "ledge-post", ("table saw",), "Notch", ("push blocks", "Then the chisel"), ()),
+    ("storm-lantern", {}, "ledge-post", (), "Notch", ("Both hands behind the edge",), ("push blocks",)),
+    ("tin-cup", {}, "angled-rail", ("table saw",), "Mitre", ("Eyes, ears, dust", "push stick", "Guard and riving knife on"), ("Jigsaw",)),
+    ("tin-cup", {}, "angled-rail", ("jigsaw",), "Mitre", ("Eyes, ears, dust", "Jigsaw: clamp the work"), ("riving knife",)),
+    ("tin-cup", {}, "angled-rail", (), "Mitre", ("a saw jumps as it starts",), ("riving knife", "Jigsaw")),
+    ("serving-tray", {}, "slotted-cheeks", ("jigsaw",), "Slot", ("both hands above the shoe", "Clamp it upright"), ()),
+    ("serving-tray", {}, "slotted-cheeks", (), "Slot", ("Clamp it upright",), ("shoe",)),
+    ("room-key", {"holder": {"kind": "bent"}}, None, (), "Bend", ("springs back",), ()),
+    ("rain-cape", {}, "flip-rail", (), "Stop", ("a rasp that slips",), ()),
+    ("towel", {}, None, ("mitre saw",), "cut:", ("Eyes, ears, dust", "Short pieces are clamped"), ("thumb",)),
+    ("towel", {}, None, (), "cut:", ("thumb away from the line",), ("muffs",)),
+    ("towel", {}, None, (), "sand", ("Wear a mask", "sanded dry"), ()),
+    ("towel", {}, None, (), "holders", ("super glue",), ()),
+    ("enamel-mug", {}, "shelf-box", (), "join:", ("epoxy",), ()),
+    ("towel", {"cutting": {"finish": "linseed oil"}}, None, (), "coat:1", ("heat themselves", "no flame"), ()),
+    ("towel", {"cutting": {"finish": "alkyd paint"}}, None, (), "coat:1", ("heat themselves",), ()),
+    ("towel", {"cutting": {"finish": "water varnish"}}, None, (), "coat:1", ("no flame",), ("heat themselves",)),
+    ("towel", {"cutting": {"finish": "shellac"}}, None, (), "hang", ("Wet things leave marks in shellac",), ()),
+    ("bicycle", {}, "high-rails", (), "hang", ("lift them on by two",), ()),
+    ("enamel-mug", {}, None, (), "hang", (), ("lift them on by two",)),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("item", "patch", "family", "tools", "key", "there", "elsewhere"), CARDS)
+def test_what_can_hurt_is_on_the_card_where_it_can(
+    item: str,
+    patch: dict[str, Any],
+    family: str | None,
+    tools: tuple[Any, ...],
+    key: str,
+    there: tuple[str, ...],
+    elsewhere: tuple[str, ...],
+) -> None:
+    found = made(item, 4, patch, family, Shop(tools=tools))
+    task = next(task for task in found.tasks if task.key.startswith(key))
+    said = "\n".join(task.cautions)
+    assert [words for words in there if words not in said] == []
+    assert [words for words in elsewhere if words in said] == []
+
+
+def test_old_wood_is_looked_at_before_it_meets_a_saw_and_wet_things_wait_for_the_finish() -> None:
+    done = design(amend(starting([(shipped_item("towel"), 3)], "1 mm"), {"cutting": {"finish": "hard wax oil"}}))
+    old = read_stick({"wide": "120 mm", "thick": "28 mm", "long": "3 m", "species": "spruce", "reclaimed": True})
+    found = tasks(done, priced(done, Supply(sticks=(("ab", old),))), Making(), Shop())
+    cut = next(
+        task
+        for task in found
+        if task.key.startswith("cut:") and "Take" in task.lines[0] and "bought" not in task.lines[0]
+    )
+    assert any("heat-treatment stamp" in caution for caution in cut.cautions)
+    assert all("stamp" not in caution for task in found if task.key == "sand" for caution in task.cautions)
+    # A day's coat is hard enough for dry things after two days, for wet towels after a week.
+    dry = design(amend(done.brief, {"item": {"full_g": None}}))
+    waits = [
+        next(task for task in tasks(each, priced(each, Supply()), Making(), Shop()) if task.key == "hang").after[
+            "coat:2"
+        ][1]
+        for each in (done, dry)
+    ]
+    assert waits == [7 * 24 * 60, 2 * 24 * 60]

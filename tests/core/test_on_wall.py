@@ -322,6 +322,6 @@ def test_the_working_shown_gives_the_result_shown() -> None:
     assert known["fix.sag"].value == "0.01 mm"
     assert known["fix.strip"].value == 1560
     # A packet's figure is said to be one.
-    assert known["fix.share"].why.startswith("A 5th of what draws its thread")
+    assert known["fix.share"].why.startswith("A fifth of what draws its thread")
     packet = next(f for f in on({"mount": {"pull": "30 kg"}}).figures if f.key == "fix.share")
     assert packet.why.startswith("By the packet, over 4.")

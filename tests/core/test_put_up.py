@@ -66,7 +66,7 @@ def test_every_hole_is_listed_once_with_what_it_is_in(family: str, makeup: str) 
         ("timber studs", "Drill 3 mm, 49 mm deep.", False),
         ("steel studs", "No hole first: it cuts its own.", False),
         ("masonry", "Drill 8 mm, 79 mm deep.", True),
-        ("planked", "Drill 3 mm, 19 mm deep.", False),
+        ("planked", "Drill 3 mm, 29 mm deep.", False),
     ],
 )
 def test_a_hole_is_as_deep_as_what_goes_into_it(makeup: str, drill: str, set_first: bool) -> None:
@@ -151,13 +151,17 @@ def test_old_fixings_are_taken_out_where_the_rack_covers_them() -> None:
     ("words", "patch", "there"),
     [
         ("Cables run straight", {}, True),
-        ("Old paint may hold lead", {}, True),
+        ("Old paint on the wall may hold lead", {}, True),
         ("Stand on a steady step", {"hung": "1900 mm"}, True),
         ("Stand on a steady step", {"hung": "1200 mm"}, False),
         ("Two people", {"row": {"length": "2400 mm"}}, True),
         ("Two people", {"row": {"length": "900 mm"}}, False),
         ("Children climb", {"place": {"wall": "ab", "x": "1200 mm", "who": "child"}}, True),
-        ("Children climb", {}, False),
+        ("Children climb", {}, True),
+        ("carries silica", {}, False),
+        ("asbestos", {}, True),
+        ("lift them on by two", {"item": {"weight_g": "9 kg"}, "hung": "1900 mm"}, True),
+        ("lift them on by two", {"item": {"weight_g": "9 kg"}}, False),
         ("a building professional", {}, False),
         ("a building professional", {"item": {"weight_g": "9 kg"}}, True),
     ],
@@ -167,4 +171,6 @@ def test_cautions_stand_where_they_matter(words: str, patch: dict[str, object], 
 
 
 def test_masonry_that_gives_is_for_somebody_who_knows_it() -> None:
-    assert any("if the bit falls through" in caution for caution in up(placed(WALLS["masonry"])).cautions)
+    cautions = up(placed(WALLS["masonry"])).cautions
+    assert any("if the bit falls through" in caution for caution in cautions)
+    assert any("carries silica" in caution and "ear muffs" in caution for caution in cautions)

@@ -24,7 +24,7 @@ from yardcliff.api.views import view_finding
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.cost import Line, amount
-from yardcliff.core.timber.cut_order import CAUTIONS, order
+from yardcliff.core.timber.cut_order import at_the_saw, order
 from yardcliff.core.timber.layout import Group, Laid, Offcut, Sawn, marks, pieces, plain, stops
 from yardcliff.core.timber.stock import PriceList, Stick, Supply
 from yardcliff.core.timber.timber import Timber
@@ -82,7 +82,7 @@ def view_timber(
         sawings=[view_sawing(one, tongue) for one in sawings],
         parts=_parts(found, cutting, found.plan.sawn),
         on_sheets=_parts(found, cutting, (one for one in found.plan.sawn if one.source.section.form == "sheet")),
-        cautions=list(CAUTIONS),
+        cautions=list(at_the_saw(found.plan.sawn)),
     )  # fmt: skip
 
 

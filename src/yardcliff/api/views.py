@@ -4,7 +4,7 @@ Texts are written here once, in the rack's own tape, so that no client formats a
 """
 
 from yardcliff.api.scene_wire import BoxView, LabelView, NamedScene, SceneView, StrokeView, SymbolView, TapeView
-from yardcliff.api.wall_views import view_dimensions, view_on_wall
+from yardcliff.api.wall_views import view_chain, view_dimensions, view_on_wall
 from yardcliff.api.wire import (
     ChoiceField,
     ChoiceSection,
@@ -143,6 +143,7 @@ def view_design(design: Design) -> DesignView:
             for step in design.machining
         ],
         cautions=list(design.cautions),
+        chain=view_chain(design.chain),
         scene=view_scene(design.scene),
         views=[
             NamedScene(key=key, name=name, scene=view_scene(seen))

@@ -5,25 +5,47 @@ from collections.abc import Iterable, Sequence
 from yardcliff.api.scene_wire import BoxView, DimensionView
 from yardcliff.api.wall_wire import (
     AimView,
+    ChainView,
     FixedView,
     FixingWay,
     HoleView,
+    LinkView,
     OnWallView,
     PutUpView,
     SnapView,
     StandingView,
     StepView,
 )
+from yardcliff.core.chain import NO_PROOF, Chain
 from yardcliff.core.design import Design
+from yardcliff.core.helps import helps_most
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.scene import Dimension
 from yardcliff.core.site.check import depths
 from yardcliff.core.site.drawn import place_dimensions
-from yardcliff.core.site.options import BYS, Way, helps_most, verdict, ways_by, ways_into
+from yardcliff.core.site.options import BYS, Way, verdict, ways_by, ways_into
 from yardcliff.core.site.position import AIMS, Snap, aims, reach, snaps
 from yardcliff.core.site.put_up import put_up
 from yardcliff.core.site.survey import around
 from yardcliff.core.strength.link import percent
+
+
+def view_chain(chain: Chain) -> ChainView:
+    return ChainView(
+        assumed=list(chain.assumed),
+        links=[
+            LinkView(
+                kind=link.kind,
+                name=link.name,
+                share=percent(link.share),
+                level=min(link.share, 9.99),
+                figure=link.figure,
+            )
+            for link in chain.links
+        ],
+        unchecked=chain.unchecked,
+        note=NO_PROOF,
+    )
 
 
 def view_on_wall(design: Design) -> OnWallView:
@@ -54,6 +76,7 @@ def view_on_wall(design: Design) -> OnWallView:
                 share=percent(one.share),
                 level=min(one.share, 9.99),
                 good=one.good,
+                strip=one.strip is not None,
             )
             for one in on.fixed
         ],
@@ -84,8 +107,7 @@ def view_standing(design: Design) -> StandingView:
     assert on.site
     up = put_up(rack, on, tape)
     by, into = (list(ways(rack, on.site, on.spot, mount, tape)) for ways in (ways_by, ways_into))
-    worst = on.worst
-    help_ = helps_most([*by, *into], worst.share if worst else 0.0)
+    found = helps_most(design)
     return StandingView(
         aims=[
             AimView(
@@ -104,7 +126,7 @@ def view_standing(design: Design) -> StandingView:
         ],
         by=[_way(way) for way in by],
         into=[_way(way) for way in into],
-        helps=f"{help_.name}, {percent(help_.share)}" if help_ else None,
+        helps=f"{found[0].label}, {percent(found[1])}" if found else None,
         put_up=PutUpView(
             holes=[
                 HoleView(number=h.number, body=h.body, x=tape.write(h.x), y=tape.write(h.y), into=h.into)

@@ -18,7 +18,7 @@ class SnapView(Wire):
 
 
 class FixedView(Wire):
-    """How one body of the rack is held: `share` is of what its worst fixing may bear."""
+    """How one body of the rack is held: `share` is of what its weakest link may bear."""
 
     body: str
     by: str
@@ -27,6 +27,26 @@ class FixedView(Wire):
     share: str
     level: float
     good: bool
+    strip: bool = Field(description="Whether it hangs on a strip that goes up first, and so stands off the wall.")
+
+
+class LinkView(Wire):
+    """One link from the thing to the wall: how much of what it may bear it bears; `figure` is the key of its working."""
+
+    kind: str
+    name: str
+    share: str
+    level: float
+    figure: str
+
+
+class ChainView(Wire):
+    """What holds what hangs there: what was assumed, the links from the weakest on, and what is not checked yet."""
+
+    assumed: list[str]
+    links: list[LinkView]
+    unchecked: str
+    note: str
 
 
 class OnWallView(Wire):
@@ -101,7 +121,7 @@ class StandingView(Wire):
     aims: list[AimView]
     by: list[FixingWay]
     into: list[FixingWay]
-    helps: str | None = Field(description="What would take most off the worst fixing; null where little would.")
+    helps: str | None = Field(description="What would take most off the weakest link; null where little would.")
     put_up: PutUpView
 
 

@@ -5,7 +5,7 @@ from typing import Any, Literal
 from pydantic import Field
 
 from yardcliff.api.scene_wire import BoxView, NamedScene, SceneView, TapeView, Wire
-from yardcliff.api.wall_wire import OnWallView
+from yardcliff.api.wall_wire import ChainView, OnWallView
 from yardcliff.core.findings import Patch
 from yardcliff.core.keepouts import Flaw
 
@@ -186,6 +186,7 @@ class DesignView(Wire):
     findings: list[FindingView]
     machining: list[OperationView]
     cautions: list[str]
+    chain: ChainView
     scene: SceneView
     views: list[NamedScene]
     on_wall: OnWallView | None

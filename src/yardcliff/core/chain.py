@@ -9,7 +9,7 @@ from yardcliff.core.site.asked import Mount
 from yardcliff.core.site.on_wall import OnWall
 from yardcliff.core.site.survey import Site
 from yardcliff.core.strength.link import Link, weakest
-from yardcliff.core.strength.wood import DRAWN_SAFETY, SAFETY, gravity
+from yardcliff.core.strength.wood import DRAWN_SAFETY, PART, SAFETY, gravity
 
 NO_PROOF = "A rule of thumb, and no proof: hang your own weight on it before anything else hangs there."
 _BLOCKS = {
@@ -49,8 +49,8 @@ def _assumed(brief: RackBrief, on: OnWall, tape: Tape) -> list[str]:
     pulled = brief.pulled
     children = ", with children who hang on it" if brief.children else ""
     said = [
-        f"Wood: {brief.board.wood} as light as any of its name (specific gravity {gravity(brief.board.wood):g}); a {DRAWN_SAFETY}th of what draws a screw, "
-        f"a {SAFETY}th of what breaks a board or a dowel.",
+        f"Wood: {brief.board.wood} as light as any of its name (specific gravity {gravity(brief.board.wood):g}); a {PART[DRAWN_SAFETY]} of what draws a screw, "
+        f"a {PART[SAFETY]} of what breaks a board or a dowel.",
         f"Pull: {pulled.force:.0f} N, {pulled.says}{children}; down and straight out, on the worst place.",
     ]
     return [*said, _wall(on.site, brief.mount, tape)] if on.site else said

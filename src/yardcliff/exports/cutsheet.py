@@ -10,7 +10,7 @@ from yardcliff.core.length import Tape
 from yardcliff.core.text import shortened
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.cost import Line
-from yardcliff.core.timber.cut_order import CAUTIONS, order
+from yardcliff.core.timber.cut_order import at_the_saw, order
 from yardcliff.core.timber.layout import Sawn, marks, plain, stops
 from yardcliff.core.timber.timber import Timber
 from yardcliff.exports.drawing import Ink
@@ -47,7 +47,7 @@ def write_cutsheet(name: str, found: Timber, cutting: Cutting, tape: Tape, paper
             y = _head(page, f"{name}: cut plan", "continued")
         y = _stick(page, sawn, steps, tape, cutting.takes, scale, tall, y)
     page.turn()
-    y = _head(page, f"{name}: stop block, and what to buy", ", ".join(CAUTIONS[:1]))
+    y = _head(page, f"{name}: stop block, and what to buy", at_the_saw(())[0])
     half = page.width / 2
     _stops(page, found, tape, y)
     _list(page, found.lines, half, y, money, money(found.cost.total))

@@ -3,12 +3,14 @@
 from collections import Counter
 from math import ceil
 
+from yardcliff.core.chain import NO_PROOF
 from yardcliff.core.design import Design
 from yardcliff.core.findings import Severity
 from yardcliff.core.geometry import line
 from yardcliff.core.machining import depth, left, setting, tool
 from yardcliff.core.marks import Mark
 from yardcliff.core.scene import Scene
+from yardcliff.core.strength.link import percent
 from yardcliff.exports.drawing import Ink, lay_out
 from yardcliff.exports.pdf import BOLD, MM, Page, Paper
 
@@ -192,6 +194,10 @@ def _care(page: Page, design: Design, x: float, y: float, right: float) -> float
     general = (
         "Eyes, ears and dust mask. Follow the manuals of your tools. Look for cables and pipes before drilling a wall."
     )
-    for caution in (*design.cautions, general):
+    weakest = design.chain.weakest
+    held = (
+        [f"Weakest link: {weakest.name}, {percent(weakest.share)} of what it may bear. {NO_PROOF}"] if weakest else []
+    )
+    for caution in (*held, *design.cautions, general):
         y = page.wrapped(x, y, right - x, caution, 3.2)
     return y

@@ -2,12 +2,14 @@
 
 from dataclasses import replace
 
+from yardcliff.core.chain import NO_PROOF
 from yardcliff.core.design import Design
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.geometry import line
 from yardcliff.core.site.drawn import place_dimensions
 from yardcliff.core.site.options import verdict
 from yardcliff.core.site.put_up import PutUp, put_up
+from yardcliff.core.strength.link import percent
 from yardcliff.exports.drawing import Ink, lay_out
 from yardcliff.exports.pdf import BOLD, MM, Page, Paper
 
@@ -18,7 +20,9 @@ TALL = 88.0
 ROW = 4.4
 HOLES = 26
 """Holes that fit in two columns; the rest are in the file."""
-SHARES = (1.0, 0.92, 0.85, 0.78, 0.7)
+LINKS = 5
+"""Of the links from thing to wall, the weakest, that are told."""
+SHARES = (1.0, 0.92, 0.85, 0.78, 0.7, 0.62, 0.55)
 """How large the words are, as a share of their full size."""
 
 
@@ -37,7 +41,7 @@ def write_wallsheet(name: str, design: Design, paper: Paper) -> bytes:
     page = Page(paper, f"{name}: putting it up")
     top = page.height - MARGIN
     page.text(MARGIN, top - 4, f"{name}: putting it up", 6, font=BOLD)
-    said = f"On {on.site.name}, {tape.write(on.spot.x)} from its left corner; {verdict(on.fixed)} of what the worst fixing may bear."
+    said = f"On {on.site.name}, {tape.write(on.spot.x)} from its left corner; {verdict(on.fixed)} of what the weakest link may bear."
     page.text(MARGIN, top - 9.5, said, 3.4)
     page.path(line((MARGIN, top - 11.5), (page.width - MARGIN, top - 11.5)), RULE)
     _wall(page, design, top - 12.5)
@@ -82,6 +86,10 @@ def _words(page: Page, design: Design, up: PutUp, y: float, share: float) -> flo
         _list(page, "In this order", [f"{k}. {step.do}" for k, step in enumerate(up.steps, 1)], first, y, wide * 0.39),
         _list(page, "Have at hand", list(up.tools), second, y, wide * 0.32),
     ]
+    chain = design.chain
+    links = [f"{link.name}: {percent(link.share)}" for link in chain.links[:LINKS]]
+    held = [*links, *chain.assumed, NO_PROOF]
+    ends[2] = _list(page, "What holds it, the weakest first", held, second, ends[2] - 4, wide * 0.32)
     ends[2] = _list(page, "Take care", list(up.cautions), second, ends[2] - 4, wide * 0.32)
     page.canvas.restoreState()
     return y - (y - min(ends)) * share

@@ -1640,6 +1640,20 @@ export interface components {
             spacings: components["schemas"]["Choice"][];
         };
         /**
+         * ChainView
+         * @description What holds what hangs there: what was assumed, the links from the weakest on, and what is not checked yet.
+         */
+        ChainView: {
+            /** Assumed */
+            assumed: string[];
+            /** Links */
+            links: components["schemas"]["LinkView"][];
+            /** Unchecked */
+            unchecked: string;
+            /** Note */
+            note: string;
+        };
+        /**
          * Change
          * @description A JSON merge patch (RFC 7396) on the brief, made from version `base` of the rack.
          */
@@ -1902,6 +1916,7 @@ export interface components {
             machining: components["schemas"]["OperationView"][];
             /** Cautions */
             cautions: string[];
+            chain: components["schemas"]["ChainView"];
             scene: components["schemas"]["SceneView"];
             /** Views */
             views: components["schemas"]["NamedScene"][];
@@ -2077,7 +2092,7 @@ export interface components {
         };
         /**
          * FixedView
-         * @description How one body of the rack is held: `share` is of what its worst fixing may bear.
+         * @description How one body of the rack is held: `share` is of what its weakest link may bear.
          */
         FixedView: {
             /** Body */
@@ -2094,6 +2109,11 @@ export interface components {
             level: number;
             /** Good */
             good: boolean;
+            /**
+             * Strip
+             * @description Whether it hangs on a strip that goes up first, and so stands off the wall.
+             */
+            strip: boolean;
         };
         /**
          * FixingWay
@@ -2312,7 +2332,7 @@ export interface components {
         ItemText: {
             /**
              * Columns
-             * @description Of: key, group, name, plural, shape, grip, left, right, above, below, front, held, weight_g, full_g, takes, span, round, air, holder, board, hung.
+             * @description Of: key, group, name, plural, shape, grip, left, right, above, below, front, held, weight_g, full_g, tug_n, takes, span, round, air, holder, board, hung.
              */
             columns: {
                 [key: string]: string;
@@ -2385,6 +2405,22 @@ export interface components {
              * @enum {string}
              */
             anchor: "start" | "middle" | "end";
+        };
+        /**
+         * LinkView
+         * @description One link from the thing to the wall: how much of what it may bear it bears; `figure` is the key of its working.
+         */
+        LinkView: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Share */
+            share: string;
+            /** Level */
+            level: number;
+            /** Figure */
+            figure: string;
         };
         /**
          * LogView
@@ -3240,7 +3276,7 @@ export interface components {
             into: components["schemas"]["FixingWay"][];
             /**
              * Helps
-             * @description What would take most off the worst fixing; null where little would.
+             * @description What would take most off the weakest link; null where little would.
              */
             helps: string | null;
             put_up: components["schemas"]["PutUpView"];

@@ -21,6 +21,9 @@ from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.materials import Ware, Wood
 from yardcliff.core.model import Frozen, whole
 from yardcliff.core.rack import Joint, Operation, Part
+from yardcliff.core.strength.body import along_grain, lip
+from yardcliff.core.strength.force import LEANT_ON, newtons
+from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.working import Figure, Input
 
 STEP = Fraction(32)
@@ -94,10 +97,16 @@ def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> E
             Joint(hook.key, wall.key, "hooked on the bevel", hooked=True),
         ),
         tuple(_machining(box, inner, holes, wood)),
-        tuple(_figures(box, inner, holes)),
-        tuple(_findings(box, foot, things - x)),
+        (*_figures(box, inner, holes), _lip_figure(box, inner, wood)),
+        (*_findings(box, foot, things - x), *_lip_findings(box, wood)),
         ("Ripping a bevel: the offcut falls free of the blade; push with a stick, not with the hand.",),
+        (Link("board", "lip of the box's cleat", _lip(box, wood), "aside.lip"),),
     )
+
+
+def _lip(box: Box, wood: Wood) -> float:
+    """Of what the lip of its cleat may bear, with what is in the box and somebody who leans on it."""
+    return lip(newtons(box.load) + LEANT_ON, float(_inner(box)), float(SHELF), wood)
 
 
 def _inner(box: Box) -> Fraction:
@@ -168,6 +177,26 @@ def _figures(box: Box, inner: Fraction, holes: int) -> Iterator[Figure]:
     height, free = Input("h", "box tall", box.height), Input("f", "free above and below", SHELF + FREE)
     yield Figure("aside.holes", "Pin holes, one above another", str(holes), "max(floor((h − 2 · f) / p) + 1, 0)",
                  (height, free, Input("p", "step", STEP)), "In two columns on each side.")  # fmt: skip
+
+
+def _lip_figure(box: Box, inner: Fraction, wood: Wood) -> Figure:
+    return Figure("aside.lip", "Lip of its cleat bears", percent(_lip(box, wood)), "1.5 · (W + F) / (L · t) / s", (
+        Input("W", "in the box", f"{newtons(box.load):.1f} N"), Input("F", "somebody leans on it", f"{LEANT_ON} N"), Input("L", "cleat", inner),
+        Input("t", "thick", SHELF), Input("s", "may bear", f"{along_grain(wood):.2f} MPa"),
+    ), "Of what it may in shear along its grain.")  # fmt: skip
+
+
+def _lip_findings(box: Box, wood: Wood) -> Iterator[Finding]:
+    if _lip(box, wood) > 1:
+        wide = next(
+            width
+            for width in range(int(box.width), 3001)
+            if _lip(box.model_copy(update={"width": Fraction(width)}), wood) <= 1
+        )
+        yield Finding(
+            "aside.lip", "Box", "So narrow a cleat may split along its lip.", "of what it may bear", percent(_lip(box, wood)), "100%",
+            fixes=(Fix(f"Box {wide} mm wide", {"aside": {"width": f"{wide} mm"}}),),
+        )  # fmt: skip
 
 
 def _findings(box: Box, foot: Fraction, past: Fraction) -> Iterator[Finding]:

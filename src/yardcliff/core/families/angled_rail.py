@@ -6,7 +6,7 @@ between them.
 
 from collections.abc import Iterator
 from dataclasses import replace
-from math import ceil, cos, radians
+from math import ceil, cos, radians, sqrt
 from typing import ClassVar, Literal
 
 from yardcliff.core.angles import degrees
@@ -28,6 +28,8 @@ from yardcliff.core.rack import RESTS, Operation, Rack
 from yardcliff.core.row import HALF, Row
 from yardcliff.core.row_brief import Ends
 from yardcliff.core.rows import Standing, beside, can_stagger, held
+from yardcliff.core.strength.body import along_grain, opened
+from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.things import UP, Reach, Run, Thing
 from yardcliff.core.working import Figure, Input
 
@@ -84,12 +86,13 @@ def build(brief: AngledRailBrief, fitted: Fitting, row: Row) -> Rack:
         tuple((board.key, brief.board.height / 2) for board in boards[: len(sides)]),
         stood.joints,
         (*stood.machining, *_machining(brief)),
-        (*stood.figures, *_figures(brief, shape, out, sides)),
+        (*stood.figures, *_figures(brief, shape, out, sides), _glue_figure(brief)),
         (
             *stood.findings,
             *_half_a_pitch(brief, fitted, sides),
             *_meet(brief, shape, sides, aside),
             *_magnet(brief, fitted, shape, sides),
+            *_glue_findings(brief),
         ),
         (
             *stood.cautions,
@@ -98,8 +101,32 @@ def build(brief: AngledRailBrief, fitted: Fitting, row: Row) -> Rack:
         up_at=(middle - aside, middle + aside)[: len(sides)],
         sides=sides,
         outlines=outlines,
+        links=(Link("board", "glue line of the ridge", _opened(brief), "angled.glue"),),
     )
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
+
+
+def _opened(brief: AngledRailBrief) -> float:
+    """Of what the glue line at the ridge may bear that a hand opens, which pulls at a peg in the middle of a board: as long as the board is wide."""
+    wide = float(brief.board.height)
+    return opened(brief.pulled.force, wide / 2, wide, float(brief.board.thickness), brief.board.wood)
+
+
+def _glue_figure(brief: AngledRailBrief) -> Figure:
+    return Figure("angled.glue", "Glue line bears", percent(_opened(brief)), "6 · F · (w / 2) / (w · T²) / s", (
+        Input("F", brief.pulled.says, f"{brief.pulled.force:.1f} N"), Input("w", "board, and so much of the line", brief.board.height),
+        Input("T", "thick", brief.board.thickness), Input("s", "may bear", f"{along_grain(brief.board.wood):.2f} MPa"),
+    ), "A hand at a peg opens the ridge; a good glue line is as strong as the wood along its grain.")  # fmt: skip
+
+
+def _glue_findings(brief: AngledRailBrief) -> Iterator[Finding]:
+    share = _opened(brief)
+    if share > 1:
+        thick = ceil(float(brief.board.thickness) * sqrt(share))
+        yield Finding(
+            "angled.glue", "Ridge", "With a hand that pulls at a peg the glue line of the ridge may open.", "of what it may bear", percent(share), "100%",
+            fixes=(Fix(f"Boards {thick} mm thick", {"board": {"thickness": f"{thick} mm"}}),),
+        )  # fmt: skip
 
 
 def _tilt(brief: AngledRailBrief) -> float:
@@ -280,7 +307,7 @@ def choices(brief: AngledRailBrief) -> tuple[Section, ...]:
         ),
     )  # fmt: skip
     asked = (right, *ridge.fields(brief.angled), Field("angled.magnet", "magnet", figure="angled.magnet"))
-    figures = (*ridge.FIGURES, "angled.apart", *(("angled.magnet.up",) if brief.angled.magnet else ()))
+    figures = (*ridge.FIGURES, "angled.apart", "angled.glue", *(("angled.magnet.up",) if brief.angled.magnet else ()))
     return (*kit.choices(brief.holder), Section("Ridge", asked, figures))
 
 

@@ -106,6 +106,7 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
             *box.cautions,
         ),
         shifts=(ZERO, shift)[: len(rails)],
+        links=box.links,
     )
     return assemble(brief, fitted, tuple(standing), ZERO, body)
 

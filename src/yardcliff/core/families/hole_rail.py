@@ -1,5 +1,6 @@
 """The hole rail: a shelf on a back plate, with holes or edge slots that hold by the neck or the shaft."""
 
+from collections.abc import Iterator
 from math import ceil
 from typing import Literal
 
@@ -17,6 +18,8 @@ from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Joint, Operation, Part, Rack
 from yardcliff.core.row import Row
+from yardcliff.core.strength.body import Butt
+from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.working import Figure, Input
 
 SCREWS_APART = Fraction(250)
@@ -79,22 +82,42 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
         ]
         joints.append(Joint(shelf, plate, "glued, and screwed through the back plate"))
         marked.append((shelf, line))
-    screws = len(standing) * max(2, ceil(first.length / SCREWS_APART) + 1)
+    screws = len(standing) * _screws(first.length)
     body = Body(
         "hole-rail",
         tuple(parts),
         marked,
         tuple(joints),
         _joinery(brief, screws),
-        _figures(first),
-        tuple(_findings(first)),
+        (*_figures(first), _joint_figure(brief, first)),
+        (*_findings(first), *_joint_findings(brief, first)),
         ("Screw from the back plate into the shelf before it goes up: from below nobody can reach.",),
+        links=(Link("screw", "shelf's screws through its back plate", _butt(brief, first).share, "shelf.joint"),),
     )
     return assemble(brief, fitted, standing, least, body)
 
 
+def _screws(length: Fraction) -> int:
+    """Through the back plate into one shelf."""
+    return max(2, ceil(length / SCREWS_APART) + 1)
+
+
+def _bite(brief: HoleRailBrief) -> Fraction:
+    return min(BITE, brief.board.height * 2 / 3)
+
+
+def _butt(brief: HoleRailBrief, row: Row) -> Butt:
+    """The shelf on its back plate, with what is in it and a hand that pulls at one place."""
+    pulled, bite = brief.pulled, _bite(brief)
+    out = brief.board.height - (brief.board.height / 2 if brief.setback is None else brief.setback)
+    return Butt(
+        brief.board.wood, float(brief.board.thickness), float(brief.back.thickness + bite), float(bite), _screws(row.length), float(out),
+        pulled.weight * (row.holders - 1), pulled.force,
+    )  # fmt: skip
+
+
 def _joinery(brief: HoleRailBrief, screws: int) -> tuple[Operation, ...]:
-    deep = min(BITE, brief.board.height * 2 / 3)
+    deep = _bite(brief)
     screw = exact_text(brief.back.thickness + deep)
     return screwed(
         screws,
@@ -114,6 +137,42 @@ def _figures(row: Row) -> tuple[Figure, ...]:
     p, d = Input("p", "axis to axis", row.tightest), Input("D", "hole", row.fixture.across)
     why = "Wood between one hole and the next: less than it takes not to split is said."
     return (Figure("hole.web", "Wood between", row.tightest - row.fixture.across, "p − D", (p, d), why),)
+
+
+def _joint_figure(brief: HoleRailBrief, row: Row) -> Figure:
+    on = _butt(brief, row)
+    return Figure("shelf.joint", "Shelf's screws bear", percent(on.share), "(F / 2 + W / n) · a / (t / 2) / P + (F / 2 + W / n) / Q", (
+        Input("F", brief.pulled.says, f"{on.hand:.1f} N"), Input("W", "the rest that stands in it", f"{on.load:.1f} N"), Input("n", "screws", str(on.count)),
+        Input("a", "holes off the plate", f"{on.out:g} mm"), Input("t", "shelf thick", f"{on.thick:g} mm"),
+        Input("P", "may be pulled", f"{on.may_pull:.1f} N"), Input("Q", "may bear across", f"{on.may_shear:.1f} N"),
+    ), "What stands off the plate turns the shelf about its lower edge; its screws hold that. Glue is not counted on.")  # fmt: skip
+
+
+def _joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
+    share = _butt(brief, row).share
+    if share <= 1:
+        return
+    fixes = []
+    for wood in dict.fromkeys((brief.board.wood, "hardwood")):
+        for thick in range(ceil(brief.board.thickness), 81):
+            board = brief.board.model_copy(
+                update={"thickness": max(brief.board.thickness, Fraction(thick)), "wood": wood}
+            )
+            if _butt(brief.model_copy(update={"board": board}), row).share <= 1:
+                said = f"{exact_text(board.thickness)} thick"
+                words = (
+                    said
+                    if wood == brief.board.wood
+                    else "of hardwood"
+                    if board.thickness == brief.board.thickness
+                    else f"{said}, of hardwood"
+                )
+                fixes.append(Fix(f"Shelf {words}", {"board": {"thickness": exact_text(board.thickness), "wood": wood}}))
+                break
+    yield Finding(
+        "shelf.joint", "Shelf", "With a hand that leans on it the screws through the back plate come out of the shelf.", "of what they may bear",
+        percent(share), "100%", fixes=tuple(fixes),
+    )  # fmt: skip
 
 
 def _findings(row: Row) -> list[Finding]:

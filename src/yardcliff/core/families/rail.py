@@ -51,6 +51,7 @@ def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
         shelf.figures,
         shelf.findings,
         shelf.cautions,
+        links=shelf.links,
     )
     return assemble(brief, fitted, standing, least, body)
 

@@ -3,7 +3,8 @@ slides over.
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from itertools import pairwise
 from math import ceil
 from typing import Literal
 
@@ -18,6 +19,10 @@ from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Joint, Operation, Part
 from yardcliff.core.row import Row
+from yardcliff.core.strength.body import Shelf
+from yardcliff.core.strength.force import SMALL, newtons
+from yardcliff.core.strength.link import Link, percent
+from yardcliff.core.strength.wood import bending
 from yardcliff.core.working import Figure, Input
 
 UPSTAND = Fraction(20)
@@ -106,7 +111,19 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
         tuple(_figures(shelf, above, parts)),
         tuple(_findings(shelf, above)),
         ("What stands on a shelf overhead falls: a lip, and nothing heavy over a door or a bench.",),
+        (Link("board", "shelf between its brackets", _loaded(shelf, above).share, "shelf.bends"),),
     )
+
+
+def _loaded(shelf: TopShelf, above: Above) -> Shelf:
+    """The shelf in its widest span between brackets, or past the last, with its share of the load; without brackets on its rail all along."""
+    at = [x + wide / 2 for x, wide in _brackets(shelf, above)]
+    long = above.rail.length + 2 * shelf.past
+    ends = [at[0] + shelf.past, long - shelf.past - at[-1]] if at else []
+    # A free end bends as the middle of a span twice as long does.
+    span = max([*(b - a for a, b in pairwise(at)), *(2 * end for end in ends), ZERO])
+    load = newtons(shelf.load) * min(float(span / long), 1.0)
+    return Shelf(above.rail.wood, float(shelf.depth), float(shelf.thickness), float(span), load, SMALL)
 
 
 def _let_in(shelf: TopShelf, rail: Part) -> Fraction:
@@ -187,6 +204,11 @@ def _figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[F
     yield Figure("top.room", "Under the shelf", _under(shelf, rail) - above.axis, "s − h",
                  (Input("s", "shelf's underside", _under(shelf, rail)), Input("h", "holders", above.axis)),
                  "What hangs is lifted by so much at most.")  # fmt: skip
+    on = _loaded(shelf, above)
+    yield Figure("shelf.bends", "Shelf bears", percent(on.share), "(F · L / 4 + W · L / 8) / (b · t² / 6) / s", (
+        Input("F", "a hand", f"{on.hand:.0f} N"), Input("W", "stands on it there", f"{on.load:.1f} N"), Input("L", "widest span", f"{on.span:.1f} mm"),
+        Input("b", "deep", shelf.depth), Input("t", "thick", shelf.thickness), Input("s", "may bear", f"{bending(on.wood):.1f} MPa"),
+    ), "Of what it may, as it bends between its brackets or past the last one.")  # fmt: skip
     brackets = _brackets(shelf, above)
     yield Figure("top.brackets", "Brackets", str(len(brackets)), "where nothing hangs", (),
                  f"At the outermost places with room, and not more than {exact_text(APART)} apart where there is room.")  # fmt: skip
@@ -205,6 +227,13 @@ def _findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
         yield Finding(
             "top.head", "Shelf", "Under the shelf things cannot be lifted off their holders.", "under the shelf", room, need,
             fixes=(Fix(f"Rail {taller} wide", change),),
+        )  # fmt: skip
+    on = _loaded(shelf, above)
+    if on.share > 1:
+        thick = next((t for t in range(int(shelf.thickness) + 1, 81) if replace(on, thick=float(t)).share <= 1), None)
+        yield Finding(
+            "shelf.breaks", "Shelf", "With what stands on it the shelf may break between its brackets.", "of what it may bear",
+            percent(on.share), "100%", fixes=(Fix(f"Shelf {thick} mm thick", {"top": {"thickness": f"{thick} mm"}}),) if thick else (),
         )  # fmt: skip
     brackets = _brackets(shelf, above)
     if shelf.bracket and not brackets:
@@ -253,4 +282,6 @@ def choices(shelf: TopShelf) -> Section:
         Field("top.lip", "lip"),
         Field("top.load", "load g"),
     )
-    return Section("Shelf above", (joint, *fields), ("overall", "top.wide", "tall", "top.room", "top.brackets"))
+    return Section(
+        "Shelf above", (joint, *fields), ("overall", "top.wide", "tall", "top.room", "top.brackets", "shelf.bends")
+    )

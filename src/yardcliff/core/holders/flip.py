@@ -20,7 +20,7 @@ from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
 from yardcliff.core.strength.force import Pulled
 from yardcliff.core.strength.link import Link, percent
-from yardcliff.core.strength.wood import SAFETY, bending, thread, withdrawal
+from yardcliff.core.strength.wood import PART, SAFETY, bending, thread, withdrawal
 from yardcliff.core.working import Figure, Input
 
 LEAST_WEB = Fraction(5)
@@ -190,7 +190,7 @@ def stress_figure(flip: Flip, pulled: Pulled, bore: Fraction) -> Figure:
     )  # fmt: skip
     return Figure(
         "flip.stress", "Bending stress", f"{stress(flip, pulled.force, bore):.1f} MPa", "6 · F · l · h / (b · (h³ − d³))", inputs,
-        f"A rule of thumb: hardwood may bear {bending('hardwood'):.0f} MPa, a {SAFETY}th of what breaks it.",
+        f"A rule of thumb: hardwood may bear {bending('hardwood'):.0f} MPa, a {PART[SAFETY]} of what breaks it.",
     )  # fmt: skip
 
 

@@ -21,7 +21,7 @@ from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Glyph, Operation
 from yardcliff.core.strength.link import Link
 from yardcliff.core.strength.stick import bearing, breaks, levers, stress
-from yardcliff.core.strength.wood import SAFETY, bending, embedding
+from yardcliff.core.strength.wood import PART, SAFETY, bending, embedding
 from yardcliff.core.working import Figure, Input
 
 ZERO = Fraction(0)
@@ -251,7 +251,7 @@ def _strength(peg: Peg, ground: Ground) -> Iterator[Figure]:
     pulled, a = Input("F", ground.pulled.says, f"{force:.1f} N"), Input("a", "at the tip", peg.showing)
     yield Figure(
         "peg.stress", "Bending stress", f"{stress(d, out, force):.1f} MPa", "32 · F · a / (π · d³)", (pulled, a, Input("d", "dowel", peg.diameter)),
-        f"A rule of thumb: a hardwood dowel may bear {bending('dowel'):.0f} MPa, a {SAFETY}th of what breaks it.",
+        f"A rule of thumb: a hardwood dowel may bear {bending('dowel'):.0f} MPa, a {PART[SAFETY]} of what breaks it.",
     )  # fmt: skip
     yield Figure(
         "peg.bearing", "Presses on its hole", f"{bearing(d, out, e, force):.1f} MPa", "6 · F · (a + e/2) / (d · e²) + F / (d · e)",

@@ -6,15 +6,16 @@ from dataclasses import dataclass, replace
 from math import ceil
 
 from yardcliff.core import machining
+from yardcliff.core.cautions import cautions
 from yardcliff.core.design import Design
 from yardcliff.core.making.asked import Making, WaitKind
 from yardcliff.core.making.picture import Cuts, Marked, bite
 from yardcliff.core.making.shop import Shop
 from yardcliff.core.making.task import MANUAL, Task, own_ways, says, spread, work_of
 from yardcliff.core.rack import Joint, Operation, Rack
-from yardcliff.core.site.put_up import clearing, put_up
+from yardcliff.core.site.put_up import clearing, overhead, put_up
 from yardcliff.core.timber.cost import GRITS
-from yardcliff.core.timber.cut_order import CAUTIONS, order
+from yardcliff.core.timber.cut_order import order
 from yardcliff.core.timber.layout import Group
 from yardcliff.core.timber.timber import Timber
 from yardcliff.data import table, values
@@ -125,7 +126,7 @@ class _Asked:
     def _cut(self, group: Group, plain: Iterable[str], again: str) -> Task:
         cutting, tape = self.done.brief.cutting, self.done.tape
         cross = values("ways", "cross")
-        own = own_ways(cross, self.shop)
+        own, old = own_ways(cross, self.shop), any(sawn.source.reclaimed for sawn in group.sawn)
         laid = [one for sawn in group.sawn for one in sawn.laid]
         lines = []
         for sawn in group.sawn:
@@ -138,7 +139,7 @@ class _Asked:
             tuple(lines), (("planned for", f"a {cutting.saw}"), ("each cut takes", tape.write_fine(cutting.takes))),
             ways=tuple(way.says.format(stop="a stop block") for way in own),
             checks=("Both ends square by the try square; equal parts stood side by side feel like one.", *plain),
-            cautions=(*(CAUTIONS[:2] if own[0].tools else cross["by_hand"]), MANUAL), needs=frozenset({"bought", "measured"}), gives=frozenset({"cut"}),
+            cautions=(*cautions("cut", own[0].tools), *(cautions("old wood") if old else ()), MANUAL), needs=frozenset({"bought", "measured"}), gives=frozenset({"cut"}),
             picture=Cuts(tuple(group.sawn)),
         )  # fmt: skip
 
@@ -189,7 +190,10 @@ class _Asked:
             settings=tuple((name, text) for name, text in fixed if text),
             ways=tuple(says(way, one, tape) for way in ways),
             checks=spread((one.note, *kind["check"])),
-            cautions=spread((*(kind["cautions"] if ways[0].tools else kind.get("by_hand", kind["cautions"])), *self._cautions(one), MANUAL if ways[0].tools else "")),
+            cautions=spread((
+                *cautions(work.row["class"], ways[0].tools), *(cautions("tilted") if one.tilt and work.row["class"] == "bore" else ()),
+                *self._cautions(one), MANUAL if ways[0].tools else "",
+            )),
             needs=frozenset({"cut", "rough", "loose", *kind["needs"], *work.row.get("more", ())}), gives=frozenset({"machined"}),
             spoils=frozenset(kind["spoils"]), follows=work.row.get("after", {}), work=one.what,
             picture=bite(one, [part for part in self.rack.parts if part.key in parts]) if work.row["class"] in BITES else None,
@@ -220,7 +224,7 @@ class _Asked:
                 ceil(8 + faces * len(GRITS) * (14 if powered else 28)),
                 lines=tuple(f"Grit {grit}: with the grain, {why}." for grit, why in zip(GRITS, ("until lines and marks are gone", "until the scratches of the first are gone", "edges broken, and the dust off with a damp cloth"), strict=True)),
                 ways=("With a sander, moving before it touches and until it is off." if powered else "With paper around a cork block.",),
-                cautions=("Wear a mask; beech and oak dust harms. Old paint may hold lead, and treated wood its poison: neither is sanded dry.",),
+                cautions=cautions("sand"),
                 needs=frozenset({"cut", "flush", "loose"}), gives=frozenset({"sanded"}), spoils=frozenset({"rough", "marked"}),
             )  # fmt: skip
 
@@ -265,14 +269,12 @@ class _Asked:
             needs=frozenset({"fits", "bare", "sanded", "inside", "threaded"}), gives=frozenset({"joined"}), spoils=frozenset({"loose"}),
             wait=self._wait("glue") if glued else 0, waits_for="glue" if glued else None, picture="rack",
             clamps=clamps, clamped=self._wait("clamps") if glued else 0, dries=bool(glued), splits=not glued,
+            cautions=cautions("glue") if glued else (),
         )  # fmt: skip
 
     @property
     def _finish_cautions(self) -> tuple[str, ...]:
-        return (
-            *(("Rags with this oil heat themselves and burn: spread them flat outdoors, or keep them under water in a closed tin.",) if self._oily else ()),
-            "Air the room, no flame and no pilot light; gloves. The tin's own words come first.",
-        )  # fmt: skip
+        return (*(cautions("oily") if self._oily else ()), *cautions("finish"))
 
     def coats(self) -> Iterator[Task]:
         if not self._coats or not self.found.taken.faces:
@@ -306,6 +308,28 @@ class _Asked:
             )  # fmt: skip
             last = key
 
+    def _until_hard(self) -> int:
+        """Minutes until things may hang there: longer where they hang wet."""
+        return max(self._wait("cure"), self._until_wet()) if self._wet else self._wait("cure")
+
+    def _until_wet(self) -> int:
+        return 0 if "cure" in self.making.waits else int(values("finishes", self.done.brief.cutting.finish)["wet"])
+
+    @property
+    def _wet(self) -> bool:
+        return any(item.full_g and item.full_g > item.weight_g for item in self.rack.kinds.values())
+
+    def _wet_finish(self) -> tuple[str, ...]:
+        """What is said of a finish that water spoils, under things that hang wet."""
+        finish = values("finishes", self.done.brief.cutting.finish)
+        return (
+            (
+                f"Wet things leave marks in {values_name('finishes', self.done.brief.cutting.finish)}: another finish for these.",
+            )
+            if self._coats and self._wet and not finish["wet"]
+            else ()
+        )
+
     @property
     def _natural(self) -> bool:
         return self.making.touched == "left natural"
@@ -336,7 +360,7 @@ class _Asked:
                 lines=("Glue in the hole, not on the peg; a light tap, until it stands at its mark.",),
                 checks=("All at one angle: sight along the row, and turn them before the glue grips.",),
                 needs=frozenset({"machined", "sanded"} if early else {"machined", "coated"}), gives=gives | ({"pegged"} if early else set()), spoils=spoils,
-                wait=self._wait("clamps"), waits_for="clamps", splits=False,
+                wait=self._wait("clamps"), waits_for="clamps", splits=False, cautions=cautions("glue"),
             )  # fmt: skip
         elif kind in _SET:
             title, line, check = _SET[kind]
@@ -368,12 +392,13 @@ class _Asked:
             settings=(("tools", ", ".join(up.tools)),) if up.tools else (), cautions=up.cautions,
             needs=frozenset({"dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}), gives=frozenset({"up"}), splits=False, picture="wall",
         )  # fmt: skip
-        cure = self._wait("cure") if self._coats and not self._natural else 0
+        cure = self._until_hard() if self._coats and not self._natural else 0
         last = f"coat:{self._coats}"
         yield Task(
             HUNG, 17, "Hang everything, and try it", 5 + 2 * len(rack.kinds),
             lines=tuple(f"{item.name}: on with one hand, off with one hand, and does it touch its neighbours?" for item in rack.kinds.values()),
             checks=("The heaviest where the screws are; look again after a week.",), needs=frozenset({"up"}),
+            cautions=(*(cautions("overhead") if overhead(rack) else ()), *self._wet_finish()),
             after={last: ("The finish has to be hard: until then it rubs off on what hangs there.", cure)} if cure else {},
         )  # fmt: skip
 

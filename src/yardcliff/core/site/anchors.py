@@ -93,7 +93,8 @@ def drive(anchor: Anchor, wood: Fraction, wall: Wall) -> Driven:
         return _driven(anchor, _sold(wood + lining + (LAG_HOLD if anchor.lag else HOLD)), wood + lining)
     if anchor.key == "plugs":
         length = _sold(wood + lining + PLUG)
-        return Driven(length, length - wood - lining, float(PLUG))
+        hold = max(length - wood - lining, ZERO)
+        return Driven(length, hold, float(min(hold, PLUG)))
     if anchor.key != "sheet":
         return Driven(_sold(wood + lining + anchor.behind), lining, float(lining))
     through = _sold(wood + lining + anchor.diameter)
@@ -128,7 +129,9 @@ def _own(anchor: Anchor, screw: Driven, wood: Fraction, wall: Wall) -> tuple[flo
         return _at_most(anchor.grips, wall.lining)
     if anchor.blocks:
         known = [(pull, shear) for block, pull, shear in anchor.blocks if wall.block in (block, "unknown")]
-        return min(known)
+        pull, shear = min(known)
+        deep = screw.thread / float(PLUG)  # a plug that its screw does not fill holds less
+        return pull * deep, shear * deep
     diameter = float(anchor.diameter)
     # Planks run along the wall, and weight presses across their grain; a stud stands, and it presses along it.
     across = anchor.key == "sheet"

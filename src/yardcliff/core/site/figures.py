@@ -9,7 +9,7 @@ from yardcliff.core.site.fixing import Fixed
 from yardcliff.core.site.strips import CLEAT
 from yardcliff.core.strength.force import GRAVITY
 from yardcliff.core.strength.link import percent
-from yardcliff.core.strength.wood import DRAWN_SAFETY, LASTING, SAFETY, bending, sag
+from yardcliff.core.strength.wood import DRAWN_SAFETY, LASTING, PART, SAFETY, bending, sag
 from yardcliff.core.working import Figure, Input
 
 SPAN_SHARE = 300
@@ -84,7 +84,7 @@ def _links(one: Fixed) -> Iterator[Figure]:
             hand, Input("L", "widest span", Fraction(str(beam.span))), Input("c", "past the last screw", Fraction(str(beam.over))),
             Input("b", "wide, less its holes", f"{beam.wide:.0f} mm"), Input("t", "thick", f"{beam.thick:.0f} mm"),
             Input("q", "lies on it evenly, N/mm", f"{beam.even:.3f}"), Input("s", "may bear", f"{bending(beam.wood):.1f} MPa"),
-        ), f"Of what it may bear as it bends, outward or down with all that hangs: a {SAFETY}th of what breaks it (Wood Handbook).",
+        ), f"Of what it may bear as it bends, outward or down with all that hangs: a {PART[SAFETY]} of what breaks it (Wood Handbook).",
     )  # fmt: skip
     if held := one.joined:
         yield Figure(
@@ -132,4 +132,4 @@ def _rated(one: Fixed, mount: Mount) -> str:
         return f"By the packet, over {mount.factor:g}."
     if one.anchor.grips or one.anchor.blocks or one.anchor.steel:
         return "Cautious figures of ours: put in what the packet says."
-    return f"A {DRAWN_SAFETY}th of what draws its thread from light softwood, and what it bears across itself over {LASTING}, less where little of it is in (Wood Handbook)."
+    return f"A {PART[DRAWN_SAFETY]} of what draws its thread from light softwood, and what it bears across itself over {LASTING}, less where little of it is in (Wood Handbook)."

@@ -129,7 +129,10 @@ class Fixed:
 
     @property
     def grips(self) -> bool:
-        return self.anchor.in_studs or self.anchor.least <= self.hold <= self.anchor.most
+        long_enough = self.length >= self.wood + self.hold + self.anchor.behind
+        return self.anchor.in_studs or (
+            self.anchor.least <= self.hold <= self.anchor.most and (long_enough or not self.anchor.behind)
+        )
 
     @property
     def good(self) -> bool:

@@ -141,9 +141,13 @@ def _cases(
     still: list[float],
     turning: dict[int, float],
 ) -> Iterator[tuple[list[float], dict[int, float]]]:
-    """Nobody pulls, as that may relieve an end; a hand pulls down at a thing; or straight outward: what each fixing bears."""
+    """Nobody pulls, as that may relieve an end; a thing is lifted off; a hand pulls down at one; or straight outward: what each fixing bears."""
     yield still, turning
     xs = [x for x, _ in fixings]
+    for lifted in _outermost(on):  # one thing is taken off, and what balanced the rest is gone
+        shear = [a - b for a, b in zip(still, _rivets(xs, [lifted], [lifted.weight]), strict=True)]
+        less = _rivets([xs[k] for k in top], [lifted], [lifted.weight * lifted.lever / height])
+        yield shear, {k: turning[k] - each for k, each in zip(top, less, strict=True)}
     for tugged in _extremes(on):
         more = max(tugged.down - tugged.weight, 0.0)
         if more:
@@ -182,6 +186,12 @@ def _extremes(on: Sequence[Load]) -> Iterator[Load]:
             alike.setdefault((load.weight, load.lever, load.y, load.down, load.out), []).append(load)
     for same in alike.values():
         yield from dict.fromkeys(end(same, key=lambda load: load.x) for end in (min, max))
+
+
+def _outermost(on: Sequence[Load]) -> list[Load]:
+    """The things at both ends."""
+    things = [load for load in on if load.thing and load.weight]
+    return list(dict.fromkeys(end(things, key=lambda load: load.x) for end in (min, max))) if things else []
 
 
 def _rivets(xs: Sequence[float], on: Sequence[Load], forces: Sequence[float]) -> list[float]:

@@ -75,12 +75,6 @@ def _hole(anchor: Anchor, tape: Tape) -> str:
     return f"{hole}; for linings of {tape.write_fine(anchor.least)} to {tape.write_fine(anchor.most)}."
 
 
-def helps_most(ways: Sequence[Way], share: float) -> Way | None:
-    """The choice that would take most off the worst fixing; None where none takes a fifth."""
-    better = [way for way in ways if way.good and way.share < 0.8 * share]
-    return min(better, key=lambda way: way.share, default=None)
-
-
 def _way(value: By | Into, name: str, why: str, fixed: Sequence[Fixed]) -> Way:
     share = max((one.share for one in fixed), default=0.0)
     return Way(value, name, why, verdict(fixed), all(one.good for one in fixed), share)

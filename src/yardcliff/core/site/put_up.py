@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
+from yardcliff.core.cautions import cautions
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape
 from yardcliff.core.rack import Rack
@@ -20,6 +21,8 @@ LONG, STEP = Fraction(1500), Fraction(1700)
 """From these on it wants two people, or something to stand on, mm."""
 DUST = Fraction(10)
 """A hole in masonry is so much deeper than its screw, mm: dust stays in it."""
+OVERHEAD, HEAVY_G = Fraction(1700), 5000
+"""What hangs or stands so high, mm, and is so heavy, g, falls on heads."""
 PROFESSIONAL = 60.0
 """From this weight on somebody who knows the building should look at it, kg."""
 
@@ -194,20 +197,27 @@ def _tools(rack: Rack, on: OnWall, tape: Tape) -> Iterator[str]:
             yield f"{tape.write_fine(one.anchor.diameter + Fraction(1, 2))} bit for the wood, countersink"
 
 
+def overhead(rack: Rack) -> bool:
+    """Whether something heavy hangs over heads, or is lifted up there."""
+    return any(
+        hung.y > OVERHEAD and rack.kinds[hung.kind].heaviest_g >= HEAVY_G for hung in rack.hung if not hung.spare
+    ) or any(part.bears_g >= HEAVY_G and part.y > OVERHEAD for part in rack.parts)
+
+
 def _cautions(rack: Rack, on: OnWall) -> Iterator[str]:
     assert on.site
-    yield "Cables run straight up, down and aside from switches and sockets, pipes to taps and radiators: no holes there, and the power off where you are not sure."
+    yield from cautions("wall", (on.site.wall.makeup,))
     weight = sum(load.weight for one in on.fixed for load in one.on) / GRAVITY
     boards = sum(load.weight for one in on.fixed for load in one.on if not load.thing) / GRAVITY
     longest = max(max(part.length, part.height) for part in rack.parts)
     top = max((screw.y for one in on.fixed for screw in one.screws), default=Fraction(0))
     if top > STEP:
-        yield "Stand on a steady step, not on a chair, and do not lean out from it."
+        yield from cautions("high")
     if boards > TWO_PEOPLE or longest > LONG:
         yield "Two people: one holds it level, the other drills."
-    if on.spot.who == "child" or rack.seats or any(part.height > LONG for part in rack.parts):
-        yield "Children climb and pull: nothing heavy within their reach that is not strapped or screwed fast."
-    yield "Old paint may hold lead: do not sand or drill it dry; wet it, wear a mask, catch the dust."
+    yield from cautions("children")
+    if overhead(rack):
+        yield from cautions("overhead")
     if weight > PROFESSIONAL:
         yield f"{weight:.0f} kg: a rule of thumb does not do for that. Let a building professional look at the wall."
     elif on.site.wall.makeup == "masonry":

@@ -13,6 +13,8 @@ from yardcliff.data import values
 
 SAFETY = 4
 """What is kept in hand for knots and age where wood breaks."""
+PART = {4: "quarter", 5: "fifth"}
+"""The safety factors in words."""
 DRAWN, LAG_DRAWN, DRAWN_SAFETY = 108.25, 125.4, 5
 """Withdrawal of wood screws, 108.25 G² D L, and of lag screws, 125.4 G^1.5 D^0.75 L; a fifth of it is allowed."""
 ACROSS: dict[Wood, float] = {"softwood": 23.17, "hardwood": 31.99}

@@ -10,7 +10,7 @@ from yardcliff.core.model import Frozen
 from yardcliff.data import values
 
 Saw = Literal["hand saw", "pull saw", "jigsaw", "mitre saw", "table saw", "thin blade", "shears"]
-FinishKey = Literal["none", "hard wax oil", "linseed oil", "water varnish", "paint", "shellac"]
+FinishKey = Literal["none", "hard wax oil", "linseed oil", "water varnish", "paint", "alkyd paint", "shellac"]
 Name = Annotated[str, StringConstraints(min_length=1, max_length=120)]
 
 

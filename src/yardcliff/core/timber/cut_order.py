@@ -1,8 +1,9 @@
 """A stick in the order of its cuts, in words: what is set, what is cut, what goes back on the rack."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from itertools import groupby
 
+from yardcliff.core.cautions import cautions
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape
 from yardcliff.core.timber.asked import Cutting
@@ -84,8 +85,7 @@ def _strips(lanes: list[list[list[Laid]]], cutting: Cutting, tape: Tape) -> str:
     return " and ".join(said)
 
 
-CAUTIONS = (
-    "Eyes, ears, dust: glasses, muffs, a mask; unplug the saw before you touch its blade.",
-    "Short pieces are clamped, never held; small parts are shaped on the stick and cut off last.",
-    "What the manual of your saw says comes before what stands here.",
-)
+def at_the_saw(sawn: Iterable[Sawn]) -> tuple[str, ...]:
+    """What to look out for before these sticks are cut: old wood is looked at before it meets a saw."""
+    old = any(stick.source.reclaimed for stick in sawn)
+    return (*(cautions("old wood") if old else ()), *cautions("cut", ("mitre saw", "table saw")))

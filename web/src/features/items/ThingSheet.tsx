@@ -71,6 +71,7 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
             ))}
             {input("weight_g", "weight")}
             {input("full_g", "wet or full")}
+            {input("tug_n", "a hand pulls with, N")}
             {input("air", "air")}
             {text("takes") === "bridge" && input("span", "holders apart")}
           </div>

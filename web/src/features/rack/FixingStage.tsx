@@ -13,6 +13,7 @@ interface Mount {
   by: string;
   into: string;
   screws: "free" | "even";
+  foot: "spacer" | "none";
 }
 
 /** How the rack is fixed, what that bears, and how it is put up. */
@@ -24,44 +25,62 @@ export function FixingStage() {
   const standing = useStanding();
   if (!on)
     return (
-      <Section title="What holds it">
-        <p className="text-[0.95rem]">
-          That depends on what is behind it.{" "}
-          <Link to={`/racks/${id}/wall`} className="text-act underline">
-            Say which wall
-          </Link>{" "}
-          it hangs on, and the screws, their lengths and what they bear are worked out.
-        </p>
-        <div className="mt-2 flex items-baseline justify-between gap-2">
-          <span className="text-soft">screws</span>
-          <Switch
-            label="Screws"
-            value={mount.by === "plates" ? "plates" : "auto"}
-            options={[
-              { value: "auto", label: "as the wall asks" },
-              { value: "plates", label: "under hook plates" },
-            ]}
-            onPick={(by) => apply({ mount: { by } })}
-          />
-        </div>
-        <Fig name="mount.behind" />
-        <Fig name="mount.apart" />
-      </Section>
+      <>
+        <Chain />
+        <Section title="On the wall">
+          <p className="text-[0.95rem]">
+            That depends on what is behind it.{" "}
+            <Link to={`/racks/${id}/wall`} className="text-act underline">
+              Say which wall
+            </Link>{" "}
+            it hangs on, and the screws, their lengths and what they bear are worked out.
+          </p>
+          <div className="mt-2 flex items-baseline justify-between gap-2">
+            <span className="text-soft">screws</span>
+            <Switch
+              label="Screws"
+              value={mount.by === "plates" ? "plates" : "auto"}
+              options={[
+                { value: "auto", label: "as the wall asks" },
+                { value: "plates", label: "under hook plates" },
+              ]}
+              onPick={(by) => apply({ mount: { by } })}
+            />
+          </div>
+          <Fig name="mount.behind" />
+          <Fig name="mount.apart" />
+        </Section>
+      </>
     );
   return (
     <>
+      <Chain />
       <Bears />
       <Section title="It hangs by">
         <Ways label="It hangs by" value={mount.by} ways={standing.data?.by} field="by" />
+        {on.fixed.some((body) => body.strip) && (
+          <div className="flex items-center justify-between">
+            <span className="text-soft">at its foot</span>
+            <Switch
+              label="At its foot"
+              value={mount.foot}
+              options={[
+                { value: "spacer", label: "a spacer" },
+                { value: "none", label: "nothing" },
+              ]}
+              onPick={(foot) => apply({ mount: { foot } })}
+            />
+          </div>
+        )}
       </Section>
       <Section title="Into">
         <Ways label="Into" value={mount.into} ways={standing.data?.into} field="into" />
-        <BriefField
-          path="mount.carries"
-          label="one carries, by its packet, g"
-          optional
-          placeholder="not said"
-        />
+        <p className="mt-1 text-[0.84rem] text-soft">
+          Its packet, if it gives figures for one fixing in such a wall:
+        </p>
+        <BriefField path="mount.pull" label="straight out, g" optional placeholder="not said" />
+        <BriefField path="mount.shear" label="hung from it, g" optional placeholder="not said" />
+        <BriefField path="mount.factor" label="packet divided by" />
         <div className="flex items-center justify-between">
           <span className="text-soft">screws</span>
           <Switch
@@ -80,50 +99,96 @@ export function FixingStage() {
   );
 }
 
-/** What the fixings bear, body by body, with the working of the one nearest to its limit. */
+/** Every link from the thing to the wall, the weakest first, and what was assumed of them. */
+function Chain() {
+  const chain = useShown((shown) => shown.design.chain);
+  const helps = useStanding().data?.helps;
+  const [weakest] = chain.links;
+  return (
+    <Section title="What holds, link by link">
+      {weakest && (
+        <p className="text-[0.95rem]">
+          Weakest: <strong className="font-semibold">{weakest.name}</strong>
+          {weakest.level > 1 ? ", and it does not hold." : "."}
+        </p>
+      )}
+      <ul aria-label="Links from the thing to the wall">
+        {chain.links.map((link) => (
+          <li key={`${link.kind} ${link.name}`} className="mb-1">
+            <p className="flex justify-between gap-2 text-[0.9rem]">
+              <span className="first-letter:uppercase">{link.name}</span>
+              <span className={`hand shrink-0 ${link.level > 1 ? "font-semibold text-stop" : ""}`}>
+                {link.share}
+              </span>
+            </p>
+            <Level level={link.level} />
+          </li>
+        ))}
+      </ul>
+      {helps && (
+        <p className="text-[0.9rem]">
+          Would help most: <strong className="font-semibold">{helps}</strong>
+        </p>
+      )}
+      {chain.unchecked && <p className="text-[0.9rem]">{chain.unchecked}</p>}
+      <p className="mt-1 text-[0.84rem] text-soft">Assumed:</p>
+      <ul className="list-disc pl-5 text-[0.84rem] text-soft">
+        {chain.assumed.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      <div className="flex flex-wrap gap-x-4">
+        <Fig name="hook.pull" label="hook's pull" />
+        <Fig name="hook.share" label="hook" />
+        <Fig name="bolt.hold" label="bolt" />
+        <Fig name="peg.stress" label="peg bends" />
+        <Fig name="peg.bearing" label="in its hole" />
+        <Fig name="flip.seat" label="finger" />
+      </div>
+      <p className="text-[0.82rem] text-soft">{chain.note}</p>
+    </Section>
+  );
+}
+
+/** A share of all that something may bear, as a bar: full at its limit. */
+function Level({ level }: { level: number }) {
+  const look = level > 1 ? "fill-stop" : level > 0.8 ? "fill-care" : "fill-act";
+  return (
+    <svg viewBox="0 0 200 7" className="block h-2 w-full" preserveAspectRatio="none" aria-hidden>
+      <rect width={200} height={7} className="fill-note-bg" />
+      <rect width={200 * Math.min(level, 1)} height={7} className={look} />
+    </svg>
+  );
+}
+
+/** What the fixings are, body by body, with the working of the one nearest to its limit. */
 function Bears() {
-  const standing = useStanding();
   const on = useShown((shown) => shown.design.on_wall);
   return (
-    <Section title="What it bears" aside={<Fig name="fix.weight" label="weighs" />}>
-      {on?.fixed.map((one, index) => (
-        <div key={index} className="mb-1">
-          <p className="flex justify-between gap-2 text-[0.9rem]">
-            <span>
-              {on.fixed.length > 1 && <>{one.body}: </>}
-              {one.count} × {one.name}
-            </span>
-            <span className={`hand shrink-0 ${one.good ? "" : "font-semibold text-stop"}`}>{one.share}</span>
-          </p>
-          <svg viewBox="0 0 200 7" className="block h-2 w-full" preserveAspectRatio="none" aria-hidden>
-            <rect width={200} height={7} className="fill-note-bg" />
-            <rect
-              width={200 * Math.min(one.level, 1)}
-              height={7}
-              className={one.good ? (one.level > 0.8 ? "fill-care" : "fill-act") : "fill-stop"}
-            />
-          </svg>
-        </div>
+    <Section title="On the wall" aside={<Fig name="fix.weight" label="weighs" />}>
+      {on?.fixed.map((body, index) => (
+        <p key={index} className="mb-1 flex justify-between gap-2 text-[0.9rem]">
+          <span>
+            {on.fixed.length > 1 && <>{body.body}: </>}
+            {body.count} × {body.name}
+          </span>
+          <span className={`hand shrink-0 ${body.good ? "" : "font-semibold text-stop"}`}>{body.share}</span>
+        </p>
       ))}
       <div className="flex flex-wrap gap-x-4">
+        <Fig name="fix.tug" label="hand pulls" />
         <Fig name="fix.shear" label="down" />
         <Fig name="fix.pull" label="out" />
         <Fig name="fix.share" label="share" />
         <Fig name="fix.length" label="screws" />
         <Fig name="fix.apart" label="apart" />
+        <Fig name="fix.board" label="board" />
+        <Fig name="fix.joined" />
         <Fig name="fix.sag" label="sags" />
         <Fig name="fix.strip" />
         <Fig name="fix.lip" />
         <Fig name="mount.behind" />
       </div>
-      {standing.data?.helps && (
-        <p className="text-[0.9rem]">
-          Would help most: <strong className="font-semibold">{standing.data.helps}</strong>
-        </p>
-      )}
-      <p className="text-[0.82rem] text-soft">
-        A rule of thumb, cautious and with a tug on the heaviest thing; no proof of strength.
-      </p>
     </Section>
   );
 }
@@ -152,7 +217,7 @@ function Ways({ label, value, ways, field }: WaysProps) {
             className="accent-(--act)"
             checked={way.value === value}
             onChange={() =>
-              apply({ mount: { [field]: way.value, ...(field === "into" && { carries: null }) } })
+              apply({ mount: { [field]: way.value, ...(field === "into" && { pull: null, shear: null }) } })
             }
           />
           <span title={way.why}>{way.name}</span>

@@ -72,6 +72,13 @@ export function KindSheet({ kind, catalogue, onClose }: Props) {
             optional
             placeholder={String(item["weight_g"])}
           />
+          <BriefField
+            path={`${path}.tug_n`}
+            label="a hand pulls with, N"
+            wide
+            optional
+            placeholder="by its size"
+          />
           <div className="flex items-center justify-between">
             <span className="text-soft">hangs on</span>
             <Pick

@@ -39,6 +39,17 @@ interface Props {
   control: WallControl;
 }
 
+const BLOCKS = [
+  { value: "unknown", label: "not known", why: "The weakest counts: a plug in an aerated block." },
+  {
+    value: "solid",
+    label: "brick or concrete",
+    why: "The bit works hard all the way, and the dust is red or grey.",
+  },
+  { value: "hollow", label: "hollow blocks", why: "The bit falls through a cell." },
+  { value: "aerated", label: "aerated blocks", why: "Light and grey-white: the bit goes in as into chalk." },
+];
+
 /** A wall as it is measured: what it is, where its studs are, what is on it. */
 export function SurveyFields({ wall, control }: Props) {
   const survey = surveyOf(wall);
@@ -73,7 +84,21 @@ export function SurveyFields({ wall, control }: Props) {
             onPick={(makeup) => control.apply({ makeup })}
           />
         </div>
-        {framed && field("lining", survey.makeup === "planked" ? "planks thick" : "board thick")}
+        {field(
+          "lining",
+          { masonry: "plaster thick", planked: "planks thick" }[survey.makeup] ?? "board thick",
+        )}
+        {!framed && (
+          <div className="flex items-baseline justify-between gap-2">
+            <span className="text-soft">of</span>
+            <Pick
+              label="Masonry of"
+              value={survey.block}
+              options={BLOCKS}
+              onPick={(block) => control.apply({ block })}
+            />
+          </div>
+        )}
       </Section>
       {framed && (
         <Section title="Studs">

@@ -106,6 +106,7 @@ export interface Survey {
   height: string;
   skirting: string;
   makeup: string;
+  block: string;
   studs: { measured: string[] };
   obstacles: Obstacle[];
   old: { x: string; y: string }[];
