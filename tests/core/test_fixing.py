@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.strategies import briefs
-from yardcliff.core.amend import amend
+from yardcliff.core.amend import amend, dump, read_brief
 from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, starting
@@ -188,3 +188,10 @@ def test_cables_move_screws_to_another_stud() -> None:
     (one,) = fixed(COATS, site)
     assert all(not 1410 < screw.x + 1000 < 1590 for screw in one.screws)
     assert one.good
+
+
+def test_a_packet_of_before_counts_for_both_ways() -> None:
+    old = dump(COATS)
+    del old["mount"]["pull"], old["mount"]["shear"], old["mount"]["factor"], old["mount"]["foot"]
+    read = read_brief(old | {"mount": old["mount"] | {"carries": 20_000, "into": "toggles"}})
+    assert (read.mount.pull, read.mount.shear, read.mount.factor, read.mount.foot) == (20_000, 20_000, 4, "spacer")

@@ -59,5 +59,7 @@ def _assumed(brief: RackBrief, on: OnWall, tape: Tape) -> list[str]:
 def _wall(site: Site, mount: Mount, tape: Tape) -> str:
     wall = site.wall
     of = _BLOCKS[wall.block] if wall.makeup == "masonry" else f"{wall.makeup}, {tape.write_fine(wall.lining)} over them"
-    packet = f"; the packet's figures over {mount.factor:g}" if mount.pull or mount.shear else ""
+    packet = (
+        f"; the packet's figures over {mount.factor:g}" if mount.pull is not None or mount.shear is not None else ""
+    )
     return f"Wall: {of}{packet}."

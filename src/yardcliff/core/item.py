@@ -46,6 +46,11 @@ HARDEST = 2000
 
 def _newtons(value: Any) -> int:
     found = re.fullmatch(r"(\d{1,6}(?:[.,]\d{1,6})?)\s*(n|kgf?|lbf?|)", str(value).strip().lower())
+    if found and (either := ambiguous(found[1], found[2] in ("", "n"))):
+        raise PydanticCustomError(
+            "force", "“{text}” could be {thousand} or {decimal}: write one of these.",
+            {"text": found[0], "thousand": either[0], "decimal": either[1]},
+        )  # fmt: skip
     force = round(float(found[1].replace(",", ".")) * _NEWTONS[found[2]]) if found and value is not True else -1
     if not 0 <= force <= HARDEST:
         raise PydanticCustomError(

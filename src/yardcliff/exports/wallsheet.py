@@ -89,7 +89,7 @@ def _words(page: Page, design: Design, up: PutUp, y: float, share: float) -> flo
     chain = design.chain
     links = [f"{link.name}: {percent(link.share)}" for link in chain.links[:LINKS]]
     held = [*links, *chain.assumed, NO_PROOF]
-    ends[2] = _list(page, "What holds it, the weakest first", held, second, ends[2] - 4, wide * 0.32)
+    ends[1] = _list(page, "What holds it, the weakest first", held, first, ends[1] - 4, wide * 0.39)
     ends[2] = _list(page, "Take care", list(up.cautions), second, ends[2] - 4, wide * 0.32)
     page.canvas.restoreState()
     return y - (y - min(ends)) * share

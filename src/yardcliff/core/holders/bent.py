@@ -6,12 +6,13 @@ neither stretches nor shrinks runs through its middle.
 
 from collections.abc import Iterator
 from dataclasses import replace
+from itertools import product
 from math import ceil, floor, pi
 from typing import Literal, get_args
 
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.findings import Finding, Fix, Patch
 from yardcliff.core.geometry import ROUND, Path, rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import (
@@ -23,12 +24,13 @@ from yardcliff.core.holders.hook import (
     force_input,
     pilot_bit,
     plate_figure,
+    too_weak,
 )
 from yardcliff.core.length import LONGEST, Gap, Size, exact_text
 from yardcliff.core.materials import Blank, next_length, screws
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph, Operation, Outline
-from yardcliff.core.strength.link import Link, percent, weakest
+from yardcliff.core.strength.link import Link, weakest
 from yardcliff.core.strength.plate import Plate
 from yardcliff.core.strength.stick import stress
 from yardcliff.core.working import Figure, Input
@@ -89,7 +91,7 @@ def plate(bent: Bent, ground: Ground) -> Plate:
     """The back leg and its two screws, as they hold."""
     return Plate(
         ground.wood, float(bent.back), 2, float(bent.back / 2), float(bent.gauge), float(bent.screw_length),
-        max(float(bent.screw_length - flat(bent)[0]), 0.0), float(stands_out(bent)), float(bent.back / 2 + bent.radius),
+        float(max(min(bent.screw_length - flat(bent)[0], ground.thickness), Fraction(0))), float(stands_out(bent)), float(bent.back / 2 + bent.radius),
     )  # fmt: skip
 
 
@@ -275,60 +277,35 @@ def _findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
                 Fix(f"{thick} bar", {"holder": {"bar": thick, "radius": exact_text(max(bent.radius, Fraction(thick.split()[0])))}}),
             ),
         )  # fmt: skip
-    if any(link.share > 1 for link in links(bent, ground)):
-        found = weakest(links(bent, ground))
-        assert found
-        yield Finding(
-            "hook.strength", "Hook", f"With {ground.pulled.force:.0f} N ({ground.pulled.says}) the {found.name} bears more than it may.",
-            "of what it may bear", percent(found.share), "100%", fixes=tuple(_stronger(bent, ground)),
-        )  # fmt: skip
+    found = weakest(links(bent, ground))
+    if found and found.share > 1:
+        yield too_weak(found, ground, tuple(_stronger(bent, ground)))
 
 
 def _stronger(bent: Bent, ground: Ground) -> Iterator[Fix]:
-    """Changes that hold, tried: thicker bar with a longer back leg; a hardwood board with it, or a thicker one."""
-    for bar in range(ceil(bent.bar), 21, 2):
-        for back in range(ceil(bent.back), 161, 10):
-            for gauge in get_args(Gauge)[get_args(Gauge).index(bent.gauge) :]:
-                for wood in dict.fromkeys((ground.wood, "hardwood")):
-                    made = bent.model_copy(update={
-                        "bar": Fraction(bar), "radius": max(bent.radius, Fraction(bar)), "back": Fraction(back), "gauge": gauge,
-                        "screw_length": Fraction(next_length(ground.thickness - BACK + Fraction(bar) * FLAT)),
-                    })  # fmt: skip
-                    on = replace(ground, wood=wood, height=max(ground.height, back + 2 * EDGE))
-                    if (
-                        made.screw_length <= ground.thickness - BACK + made.bar * FLAT
-                        and all(link.share <= 1 for link in links(made, on))
-                        and (flat(made)[1] - clearance(gauge)) / 2 >= RIM
-                    ):
-                        holder = {
-                            "bar": f"{bar} mm",
-                            "radius": exact_text(made.radius),
-                            "back": f"{back} mm",
-                            "gauge": gauge,
-                            "screw_length": exact_text(made.screw_length),
-                        }
-                        board = {
-                            **({"wood": wood} if wood != ground.wood else {}),
-                            **(
-                                {
-                                    "height": exact_text(on.height),
-                                }
-                                if on.height > ground.height
-                                else {}
-                            ),
-                        }
-                        words = f"{bar} mm bar, back leg {back} mm, {gauge} screws" + (
-                            ", hardwood" if wood != ground.wood else ""
-                        )
-                        yield Fix(
-                            words,
-                            {
-                                "holder": holder,
-                                **({"board": board} if board else {}),
-                                **({"line": None} if "height" in board else {}),
-                            },
-                        )
-                        return
+    """The least change that holds, tried: thicker bar, a longer back leg, thicker screws, a hardwood board."""
+    gauges = get_args(Gauge)[get_args(Gauge).index(bent.gauge) :]
+    woods = tuple(dict.fromkeys((ground.wood, "hardwood")))
+    for bar, back, gauge, wood in product(range(ceil(bent.bar), 21, 2), range(ceil(bent.back), 161, 10), gauges, woods):
+        room = ground.thickness - BACK + Fraction(bar) * FLAT
+        sizes = {
+            "bar": Fraction(bar), "radius": max(bent.radius, Fraction(bar)), "back": Fraction(back), "gauge": gauge,
+            "screw_length": Fraction(next_length(room)),
+        }  # fmt: skip
+        made, tall = bent.model_copy(update=sizes), back + 2 * EDGE
+        sound = made.screw_length <= room and (flat(made)[1] - clearance(gauge)) / 2 >= RIM
+        if not sound or any(link.share > 1 for link in links(made, replace(ground, wood=wood))):
+            continue
+        change: Patch = {
+            "holder": {name: size if name == "gauge" else exact_text(size) for name, size in sizes.items()}
+        }
+        if wood != ground.wood or tall > ground.height:
+            change["board"] = {"wood": wood, "height": exact_text(max(tall, ground.height))}
+        if tall > ground.height:
+            change["line"] = None
+        hard = ", hardwood" if wood != ground.wood else ""
+        yield Fix(f"{bar} mm bar, back leg {back} mm, {gauge} screws{hard}", change)
+        return
 
 
 def choices() -> Section:

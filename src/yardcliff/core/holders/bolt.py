@@ -53,10 +53,15 @@ def stress(bolt: Bolt, force: float) -> float:
 
 def in_board(bolt: Bolt, ground: Ground, force: float) -> float:
     """How much of what it may bear its thread does in the board: levered up and down in its hole, or pulled straight out."""
-    diameter, deep = float(measures(bolt)["diameter"]), max(float(bolt.length - bolt.showing), 0.0)
+    diameter, deep = float(measures(bolt)["diameter"]), held(bolt, ground)
     may_pull = withdrawal(ground.wood, diameter, thread(float(bolt.length), deep, diameter), lag=True)
     drawn = force / may_pull if may_pull else float("inf")
     return max(drawn, levers(ground.wood, diameter, float(bolt.showing), deep, force)) if force else 0.0
+
+
+def held(bolt: Bolt, ground: Ground) -> float:
+    """How much of it is in the board, and not beyond it, mm."""
+    return float(max(min(bolt.length - bolt.showing, ground.thickness), ZERO))
 
 
 def links(bolt: Bolt, ground: Ground) -> Iterator[Link]:
@@ -103,11 +108,11 @@ def _figures(bolt: Bolt, ground: Ground) -> Iterator[Figure]:
         f"A rule of thumb: mild steel may bear {ALLOWED} MPa, half of where it yields.",
     )  # fmt: skip
     diameter = float(known["diameter"])
-    may = withdrawal(ground.wood, diameter, thread(float(bolt.length), max(float(deep), 0.0), diameter), lag=True)
+    may = withdrawal(ground.wood, diameter, thread(float(bolt.length), held(bolt, ground), diameter), lag=True)
     yield Figure(
         "bolt.hold", "Its thread bears", percent(in_board(bolt, ground, ground.pulled.force)), LEVERED,
         (force_input(ground.pulled), Input("P", "may be pulled", f"{may:.1f} N"), Input("a", "under its head", bolt.showing), d,
-         Input("e", "in the board", deep), Input("s", "its hole may bear", f"{embedding(ground.wood, diameter):.2f} MPa")), RATED,
+         Input("e", "in the board", f"{held(bolt, ground):g} mm"), Input("s", "its hole may bear", f"{embedding(ground.wood, diameter):.2f} MPa")), RATED,
     )  # fmt: skip
 
 

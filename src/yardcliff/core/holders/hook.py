@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from dataclasses import replace
+from math import inf
 from typing import Annotated, Any, Literal, get_args
 
 from pydantic import Field
@@ -61,27 +62,32 @@ def sizes(key: str) -> dict[str, Any]:
     return {name: value for name, value in row.items() if name not in ("key", "name")}
 
 
-def plate(hook: Hook, wood: Wood) -> Plate:
+def plate(hook: Hook, ground: Ground) -> Plate:
     """The hook's plate and its screws, as they hold."""
-    spread = hook.screw_spacing if hook.screws > 1 else Fraction(0)
+    spread = min(hook.screw_spacing, hook.plate_height) if hook.screws > 1 else Fraction(0)
     return Plate(
-        wood, float(hook.plate_height), hook.screws, float(spread), float(hook.gauge), float(hook.screw_length),
-        max(float(in_wood(hook)), 0.0), float(hook.projection), float(hook.throat),
+        ground.wood, float(hook.plate_height), hook.screws, float(spread), float(hook.gauge), float(hook.screw_length),
+        held(hook, ground), float(hook.projection), float(hook.throat),
     )  # fmt: skip
+
+
+def held(hook: Hook, ground: Ground) -> float:
+    """How much of the screw is in the board, and not beyond it, mm."""
+    return float(max(min(in_wood(hook), ground.thickness), Fraction(0)))
 
 
 def links(hook: Hook, ground: Ground) -> Iterator[Link]:
     """What may give way: the hook by its packet, its screws in the board."""
     force = ground.pulled.force
-    if hook.carries:
-        rated = newtons(hook.carries)
-        yield Link("hook", "hook, by its packet", max(ground.pulled.weight, force / JERK) / rated, "hook.rated")
+    if hook.carries is not None:
+        bears = max(ground.pulled.weight, force / JERK)
+        yield Link("hook", "hook, by its packet", bears / newtons(hook.carries) if hook.carries else inf, "hook.rated")
     if hook.fastening == "screws":
-        yield Link("screw", "hook's screws", plate(hook, ground.wood).share(force), "hook.share")
+        yield Link("screw", "hook's screws", plate(hook, ground).share(force), "hook.share")
         return
-    gauge, deep = float(hook.gauge), max(float(in_wood(hook)), 0.0)
+    gauge, deep = float(hook.gauge), held(hook, ground)
     may_pull = withdrawal(ground.wood, gauge, thread(float(hook.screw_length), deep, gauge))
-    drawn = force / may_pull if may_pull else float("inf") * force if force else 0.0
+    drawn = force / may_pull if may_pull else inf if force else 0.0
     yield Link(
         "screw",
         "hook's thread",
@@ -229,22 +235,22 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
     force, pulled = ground.pulled.force, force_input(ground.pulled)
     out = Input("a", "stands out", hook.projection)
     if hook.fastening == "shank":
-        gauge, deep = float(hook.gauge), max(in_wood(hook), Fraction(0))
-        may = withdrawal(ground.wood, gauge, thread(float(hook.screw_length), float(deep), gauge))
+        gauge, deep = float(hook.gauge), held(hook, ground)
+        may = withdrawal(ground.wood, gauge, thread(float(hook.screw_length), deep, gauge))
         inputs = (pulled, Input("P", "may be pulled", f"{may:.1f} N"), out, Input("d", "thread", Fraction(hook.gauge)),
-                  Input("e", "in the board", deep), Input("s", "its hole may bear", f"{embedding(ground.wood, gauge):.2f} MPa"))  # fmt: skip
+                  Input("e", "in the board", f"{deep:g} mm"), Input("s", "its hole may bear", f"{embedding(ground.wood, gauge):.2f} MPa"))  # fmt: skip
         yield Figure("hook.share", "Its thread bears", percent(strongest(hook, ground)), LEVERED, inputs, RATED)
     else:
-        on = plate(hook, ground.wood)
+        on = plate(hook, ground)
         yield Figure("hook.pull", "Pull on its upper screw", f"{on.pull(force):.0f} N", "F · a / h",
                      (pulled, out, Input("h", "upper screw above the plate's foot", f"{on.lever:g} mm")),
                      "What hangs turns the plate about its foot, and the upper screw holds it.")  # fmt: skip
         yield plate_figure(on, ground.pulled)
-    said = f"{hook.carries / 1000:g} kg" if hook.carries else "not said"
+    said = f"{hook.carries / 1000:g} kg" if hook.carries is not None else "not said"
     yield Figure(
         "hook.packet", "Its packet says", said, "given", (), "What it may carry by its packet, where that says so."
     )
-    if hook.carries:
+    if hook.carries is not None:
         yield Figure("hook.rated", "By its packet", percent(next(links(hook, ground)).share), "max(W, F / 2) / R", (
             Input("W", "weight", f"{ground.pulled.weight:.1f} N"), pulled, Input("R", "packet", f"{newtons(hook.carries):.1f} N"),
         ), "What is sold to carry so much stands twice that for a moment.")  # fmt: skip
@@ -277,10 +283,18 @@ def strongest(hook: Hook, ground: Ground) -> float:
 def _weak(hook: Hook, ground: Ground) -> Iterator[Finding]:
     found = weakest(links(hook, ground))
     if found and found.share > 1:
-        yield Finding(
-            "hook.strength", "Hook", f"With {ground.pulled.force:.0f} N ({ground.pulled.says}) the {found.name} bears more than it may.",
-            "of what it may bear", percent(found.share), "100%", fixes=tuple(_stronger(hook, ground)),
-        )  # fmt: skip
+        yield too_weak(found, ground, tuple(_stronger(hook, ground)))
+
+
+def too_weak(link: Link, ground: Ground, fixes: tuple[Fix, ...]) -> Finding:
+    """That a link of a hook bears too much, and what to do where no change of it helps."""
+    beyond = (
+        ""
+        if fixes
+        else " No hook here holds that: share it between several, or hang it from an eye bolt in a stud or a joist."
+    )
+    said = f"With {ground.pulled.force:.0f} N ({ground.pulled.says}) the {link.name} bears more than it may.{beyond}"
+    return Finding("hook.strength", "Hook", said, "of what it may bear", percent(link.share), "100%", fixes=fixes)
 
 
 def _stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
@@ -296,7 +310,10 @@ def _stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
     for key in (row["key"] for row in table("holders") if row["kind"] == "hook"):
         other = Hook.model_validate(sizes(key), context={"exact": True})
         if other.plate_height >= hook.plate_height and _fits(other, ground) and strongest(other, ground) <= 1:
-            yield Fix(next(row["name"] for row in table("holders") if row["key"] == key), {"holder": sizes(key)})
+            yield Fix(
+                next(row["name"] for row in table("holders") if row["key"] == key),
+                {"holder": sizes(key) | {"carries": None}},
+            )
             break
     for thick in THICKER:
         held = [each for each in _screwed(hook, thick) if thick > ground.thickness and strongest(each, ground) <= 1]
@@ -334,5 +351,5 @@ def choices(hook: Hook) -> Section:
     return Section(
         "Strength",
         (Asked("holder.carries", "packet says, g", figure="hook.packet"),),
-        (*figures, *(("hook.rated",) if hook.carries else ())),
+        (*figures, *(("hook.rated",) if hook.carries is not None else ())),
     )

@@ -117,8 +117,8 @@ def _driven(anchor: Anchor, length: Fraction, passed: Fraction) -> Driven:
 def ratings(anchor: Anchor, screw: Driven, wood: Fraction, wall: Wall, by: By, mount: Mount) -> tuple[float, float]:
     """What one may be pulled with and bear across, N: by its packet over the factor, else by what holds it; no more than the rack's own fitting."""
     pull, shear = _own(anchor, screw, wood, wall)
-    pull = newtons(mount.pull) / mount.factor if mount.pull else pull
-    shear = newtons(mount.shear) / mount.factor if mount.shear else shear
+    pull = newtons(mount.pull) / mount.factor if mount.pull is not None else pull
+    shear = newtons(mount.shear) / mount.factor if mount.shear is not None else shear
     return (min(pull, FITTING), min(shear, FITTING)) if by in BACKS else (pull, shear)
 
 

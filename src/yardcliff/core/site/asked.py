@@ -1,8 +1,10 @@
 """What a brief asks of the wall: which one, where on it, who reaches, and how the rack is fixed."""
 
+import re
 from typing import Annotated, Any, Literal
 
 from pydantic import BeforeValidator, Field
+from pydantic_core import PydanticCustomError
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.item import Weight
@@ -13,6 +15,20 @@ Who = Literal["adult", "child", "seated"]
 By = Literal["auto", "through", "plugged", "plates", "items", "keyholes", "hangers", "mirrors", "cleat", "batten"]
 Into = Literal["auto", "screws", "lags", "steel", "sheet", "toggles", "expanding", "spirals", "plugs"]
 Key = Annotated[str, Field(pattern="^[0-9a-f]{1,32}$")]
+
+
+def _factor(value: Any) -> float:
+    found = re.fullmatch(r"\d{1,2}(?:[.,]\d{1,3})?", str(value).strip())
+    factor = float(found[0].replace(",", ".")) if found and value is not True else 0.0
+    if not 1 <= factor <= 20:
+        raise PydanticCustomError(
+            "factor", "“{text}” is no factor from 1 to 20: write it like “4” or “2.5”.", {"text": str(value)[:40]}
+        )
+    return factor
+
+
+Factor = Annotated[float, BeforeValidator(_factor)]
+"""What a packet's figure is divided by, 1 to 20."""
 
 
 class Spot(Frozen):
@@ -42,7 +58,7 @@ class Mount(Frozen):
     screws: Literal["free", "even"] = "free"
     pull: Weight | None = None
     shear: Weight | None = None
-    factor: Annotated[float, Field(ge=1, le=20, allow_inf_nan=False)] = 4
+    factor: Factor = 4
     foot: Literal["spacer", "none"] = "spacer"
 
 

@@ -128,7 +128,7 @@ def _between(one: Fixed) -> Iterator[Figure]:
 
 def _rated(one: Fixed, mount: Mount) -> str:
     """Where its ratings come from."""
-    if mount.pull or mount.shear:
+    if mount.pull is not None or mount.shear is not None:
         return f"By the packet, over {mount.factor:g}."
     if one.anchor.grips or one.anchor.blocks or one.anchor.steel:
         return "Cautious figures of ours: put in what the packet says."

@@ -15,7 +15,7 @@ from yardcliff.core.length import Tape
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.site.anchors import ANCHORS, HOLLOW, Anchor, drive, ratings
 from yardcliff.core.site.asked import By, Into, Mount, Spot
-from yardcliff.core.site.grounds import Body, ScrewLine, bodies, lines
+from yardcliff.core.site.grounds import HEAD, Body, ScrewLine, Span, bodies, clear_at, lines
 from yardcliff.core.site.loads import Bearing, Load, Pull, loads, pulls
 from yardcliff.core.site.placing import Line, Question, at, fewest
 from yardcliff.core.site.spans import cut, meet, nearest
@@ -56,7 +56,7 @@ class Screw:
 class Fixed:
     """A body on its wall by one way. `loose` tells of a line on fewer than two studs; `length` is a screw's, `wood` what it
     passes before the wall, `hold` what of it holds. `strip` is what is fixed to the wall first: from, to, in the rack's frame;
-    `joined` is how the rack is screwed to it, with a `spacer` at its foot or none, `blocked` where something is in its way. It `bears` on the
+    `joined` is how the rack is screwed to it, with room for a `spacer` below it or none, `blocked` where something is in its way. It `bears` on the
     wall at its edges; `beam` is the board between its screws.
     """
 
@@ -77,18 +77,12 @@ class Fixed:
     strip: tuple[Fraction, Fraction] | None = None
     blocked: bool = False
     joined: Joined | None = None
-    spacer: bool = False
+    spacer: Fraction = ZERO
 
     @property
     def force(self) -> float:
         """The hardest that a hand pulls at anything on it, N."""
         return max((max(load.down, load.out) for load in self.on), default=0.0)
-
-    @property
-    def clear_below(self) -> float:
-        """Room on the back from the foot up to the strip, mm."""
-        assert self.joined
-        return strip_edges(self.by, [y for _, y in self.joined.at]).low - float(self.body.low)
 
     @property
     def links(self) -> tuple[Link, ...]:
@@ -270,21 +264,31 @@ class Fixer:
         if strip and by == "batten" and screws:
             strip = min(strip[0], min(s.x for s in screws) - PAST), max(strip[1], max(s.x for s in screws) + PAST)
         blocked = strip is not None and not self._lies_free(strip, found, CLEAT[1] if by == "cleat" else BATTEN[1])
-        held = joined(by, body, free, on, bears) if strip and by in ("batten", "cleat") else None
+        held = joined(by, free[0].part, self._between(free, screws), on, bears) if strip and free else None
+        loose = loose or (strip is not None and held is None)
         beam = self._beam(body, [(s.x, s.y) for s in screws] if held is None else held.at, on)
         return Fixed(
             body, by, anchor, screws, tuple(bear(screws)), stood, wood, driven.length, driven.hold, may_pull, may_shear, loose, bears, beam,
             strip, blocked, held, spacer,
         )  # fmt: skip
 
-    def _bears(self, body: Body, by: By, found: Sequence[ScrewLine], mount: Mount) -> tuple[Bearing, bool]:
+    def _between(self, found: Sequence[ScrewLine], screws: Sequence[Screw]) -> list[tuple[Fraction, tuple[Span, ...]]]:
+        """Where screws from the rack to its strip may stand, by height: clear of its holders, and of the heads in the wall."""
+        return [
+            (y, tuple(cut(clear_at(self.rack, line.part, y), [(s.x - HEAD, s.x + HEAD) for s in screws if s.y == y])))
+            for line in found
+            for y in line.ys
+        ]
+
+    def _bears(self, body: Body, by: By, found: Sequence[ScrewLine], mount: Mount) -> tuple[Bearing, Fraction]:
         """Where it bears on the wall, and whether a spacer stands at its foot: a strip turns about its own edges unless one does."""
         low, high = float(body.low), float(max(part.y + part.height for part in body.grounds))
         loose = by in HUNG_ON
         if by not in ("batten", "cleat") or not found:
-            return Bearing(low, inf if loose else high), False
+            return Bearing(low, inf if loose else high), ZERO
         edges = strip_edges(by, [y for line in found for y in line.ys])
-        spacer = edges.low - low > FOOT and mount.foot == "spacer"
+        below = edges.low - low
+        spacer = Fraction(str(below)) if below > FOOT and mount.foot == "spacer" else ZERO
         return Bearing(low if spacer else edges.low, inf if loose else edges.high), spacer
 
     def _beam(self, body: Body, at: Sequence[tuple[Fraction, Fraction]], on: Sequence[Load]) -> Beam:

@@ -130,6 +130,12 @@ def _lines(rack: Rack, part: Part, by: By) -> Iterator[ScrewLine]:
     yield ScrewLine(part, (y,), _behind(rack, free, by), wood)
 
 
+def clear_at(rack: Rack, part: Part, y: Fraction) -> tuple[Span, ...]:
+    """Where along a level line of a part nothing is in the way of a screw, from the rack's datum."""
+    end = min(END, part.length / 3)
+    return _passable(rack, part, y, (part.x + end, part.x + part.length - end))[0]
+
+
 def _in(part: Part) -> Fraction:
     """How far in from its long edge a line of screws runs."""
     return max(min(EDGE, part.height / 2), part.height / 8)

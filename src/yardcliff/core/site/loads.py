@@ -9,7 +9,7 @@
 - Each fixing has to bear T/Ta + V/Va <= 1.
 """
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from math import cos, inf, radians
 
@@ -144,18 +144,20 @@ def _cases(
     """Nobody pulls, as that may relieve an end; a thing is lifted off; a hand pulls down at one; or straight outward: what each fixing bears."""
     yield still, turning
     xs = [x for x, _ in fixings]
-    for lifted in _outermost(on):  # one thing is taken off, and what balanced the rest is gone
+    for lifted in _lifted(on):  # one thing is taken off, and what balanced the rest is gone
         shear = [a - b for a, b in zip(still, _rivets(xs, [lifted], [lifted.weight]), strict=True)]
         less = _rivets([xs[k] for k in top], [lifted], [lifted.weight * lifted.lever / height])
         yield shear, {k: turning[k] - each for k, each in zip(top, less, strict=True)}
+    # What others relieve a fixing of is not counted on while a hand pulls.
+    borne = {k: max(each, 0.0) for k, each in turning.items()}
     for tugged in _extremes(on):
         more = max(tugged.down - tugged.weight, 0.0)
         if more:
             shear = [a + b for a, b in zip(still, _rivets(xs, [tugged], [more]), strict=True)]
             extra = _rivets([xs[k] for k in top], [tugged], [more * tugged.lever / height])
-            yield shear, {k: turning[k] + each for k, each in zip(top, extra, strict=True)}
+            yield shear, {k: borne[k] + each for k, each in zip(top, extra, strict=True)}
         if tugged.out:
-            out = dict(turning)
+            out = dict(borne)
             for line, force in _outward(fixings, tugged, bears):
                 for k, each in zip(line, _rivets([xs[k] for k in line], [tugged], [force]), strict=True):
                     out[k] = out.get(k, 0.0) + each
@@ -179,19 +181,25 @@ def _outward(fixings: Sequence[tuple[float, float]], tugged: Load, bears: Bearin
 
 
 def _extremes(on: Sequence[Load]) -> Iterator[Load]:
-    """Of what is pulled at alike, the ones furthest to the left and to the right: what a fixing bears is greatest at one of them."""
-    alike: dict[tuple[float, ...], list[Load]] = {}
+    """Of what is pulled at, the ones at both ends."""
+    return _ends(
+        (load for load in on if load.down or load.out),
+        lambda load: (load.weight, load.lever, load.y, load.down, load.out),
+    )
+
+
+def _lifted(on: Sequence[Load]) -> Iterator[Load]:
+    """Of what can be lifted off, the ones at both ends."""
+    return _ends((load for load in on if load.thing and load.weight), lambda load: (load.weight, load.lever))
+
+
+def _ends(on: Iterable[Load], alike: Callable[[Load], tuple[float, ...]]) -> Iterator[Load]:
+    """Of what loads alike, the ones furthest to the left and to the right: what a fixing bears is greatest at one of them."""
+    groups: dict[tuple[float, ...], list[Load]] = {}
     for load in on:
-        if load.down or load.out:
-            alike.setdefault((load.weight, load.lever, load.y, load.down, load.out), []).append(load)
-    for same in alike.values():
+        groups.setdefault(alike(load), []).append(load)
+    for same in groups.values():
         yield from dict.fromkeys(end(same, key=lambda load: load.x) for end in (min, max))
-
-
-def _outermost(on: Sequence[Load]) -> list[Load]:
-    """The things at both ends."""
-    things = [load for load in on if load.thing and load.weight]
-    return list(dict.fromkeys(end(things, key=lambda load: load.x) for end in (min, max))) if things else []
 
 
 def _rivets(xs: Sequence[float], on: Sequence[Load], forces: Sequence[float]) -> list[float]:

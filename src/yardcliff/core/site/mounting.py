@@ -71,7 +71,7 @@ def _onto_strip(one: Fixed, tape: Tape) -> Iterator[Operation]:
         )  # fmt: skip
     if one.spacer:
         thick = (BATTEN if one.by == "batten" else CLEAT)[0]
-        wide = min(CLEAT[1], Fraction(int(one.clear_below)))
+        wide = min(CLEAT[1], Fraction(int(one.spacer)))
         yield Operation("Spacer", 1, part.name, "back", "saw", part.length, None, 0, None, "square",
                         f"A strip {exact_text(thick)} thick, glued and pinned to the back along its lower edge: the rack stands plumb, and turns about its own foot.",
                         "cut to length", (Blank("Spacer", "board", "softwood", wide, thick, part.length),))  # fmt: skip

@@ -6,9 +6,11 @@ from math import ceil
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.materials import next_length
+from yardcliff.core.rack import Part
 from yardcliff.core.site.asked import By
-from yardcliff.core.site.grounds import Body, ScrewLine
+from yardcliff.core.site.grounds import Span
 from yardcliff.core.site.loads import Bearing, Load, Pull, pulls
+from yardcliff.core.site.spans import nearest
 from yardcliff.core.strength.wood import lateral, thread, withdrawal
 
 APART = Fraction(800)
@@ -50,11 +52,15 @@ def strip_edges(by: By, heights: Sequence[Fraction]) -> Bearing:
     return Bearing(float(min(heights)) - half, float(max(heights)) + half)
 
 
-def joined(by: By, body: Body, found: Sequence[ScrewLine], on: Sequence[Load], bears: Bearing) -> Joined | None:
-    """As few screws as hold the rack to its strip: through the board into a batten, or through a cleat's half into the board."""
-    if not found:
+def joined(
+    by: By, ground: Part, free: Sequence[tuple[Fraction, tuple[Span, ...]]], on: Sequence[Load], bears: Bearing
+) -> Joined | None:
+    """As few screws as hold the rack to its strip: through the board into a batten, or through a cleat's half into the board. They stand at
+    each height of `free`, where it is free there.
+    """
+    free = [(y, spans) for y, spans in free if spans]
+    if not free:
         return None
-    ground = found[0].part
     thick = (BATTEN if by == "batten" else CLEAT)[0]
     length = Fraction(next_length(ground.depth + thick - BEHIND))
     into = max(length - (ground.depth if by == "batten" else thick), Fraction(0))
@@ -63,11 +69,11 @@ def joined(by: By, body: Body, found: Sequence[ScrewLine], on: Sequence[Load], b
     may_pull = withdrawal(wood, diameter, thread(float(length), float(into), diameter))
     may_shear = lateral(wood, diameter, float(into))
     best: Joined | None = None
-    low, high = found[0].free[0][0], found[0].free[-1][1]
+    low, high = free[0][1][0][0], free[0][1][-1][1]
     least = max(2, ceil((high - low) / APART) + 1)
     for count in range(least, max(least, MOST) + 1):
-        xs = [low + (high - low) * k / (count - 1) for k in range(count)]
-        at = tuple((x, y) for y in dict.fromkeys(y for line in found for y in line.ys) for x in xs)
+        wanted = [low + (high - low) * k / (count - 1) for k in range(count)]
+        at = tuple(dict.fromkeys((nearest(spans, x), y) for y, spans in free for x in wanted))
         worst = max(
             pulls([(float(x), float(y)) for x, y in at], on, bears, may_pull, may_shear), key=lambda pull: pull.share
         )
