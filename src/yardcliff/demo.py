@@ -27,7 +27,8 @@ from yardcliff.store.timber import Stock
 CURRENCY = "EUR"
 HAT, LANTERN, LADLE = (shipped_item(key).item.model_dump(mode="json") for key in ("felt-hat", "storm-lantern", "ladle"))
 Seed = tuple[str, str, int, dict[str, Any]]
-# Name, catalogue item, count, and what the warden changed; each is built the way that suits it best. The newest comes last.
+# Name, catalogue item, count, and what the warden changed; each is built the way that suits it best. The newest comes
+# last.
 SEEDS: list[Seed] = [
     ("Store, sledges", "sledge", 3, {"row": {"air": "80 mm", "ends": {"rule": "inside"}}, "hung": "1500 mm"}),
     (
@@ -195,7 +196,8 @@ WARES: list[tuple[str, str, int]] = [
 ]
 
 
-# What was written of racks that are being made, or are up: so many days ago what (a reading says how far it is off, mm).
+# What was written of racks that are being made, or are up: so many days ago what (a reading says how far it is off,
+# mm).
 Line = tuple[int, str, str, str]
 LOGS: dict[str, list[Line]] = {
     "Kitchen, ladles": [

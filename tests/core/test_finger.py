@@ -38,7 +38,7 @@ def test_fingers_and_spacers_fill_a_rod() -> None:
     assert sum(part.length for part in spacers) + 3 * (24 + Fraction("3.2")) == row.length == known["finger.stack"]
     # Washer 1.6, nut 6.8, 3 of thread and 2 sunk; the rod ends 2 below the wood at both ends.
     assert (known["finger.recess"], known["finger.rod"]) == (Fraction("13.4"), row.length - 4)
-    assert {(part.depth, part.z) for part in spacers} == {(27, CAPS.board.thickness)}
+    assert {(part.depth, part.z) for part in spacers} == {(29, CAPS.board.thickness)}
     assert "20 mm" in [f"{step.size} mm" for step in rack.machining if step.what == "Nut recess"]
 
 

@@ -270,7 +270,7 @@ def test_an_open_finger_is_a_lever_about_its_heel() -> None:
     # Twice as wide, half; fingers on a rod by the heel below it, the rod's core and the spacers' screws.
     assert flip.stress(flip.Flip(width=Fraction(48)), 150, Fraction(8)) == pytest.approx(11.018 / 2, rel=1e-3)
     made = flip.Flip(thickness=Fraction(26))
-    _, rod, spacers = finger.links(made, finger.Rod(), hard)
+    _, rod, spacers = finger.links(made, finger.Rod(thickness=Fraction(26)), hard)
     # r = 13 + 1, cos 8: 13.86; 150 · 110 / 13.86 = 1190 N; 27.2 wide on 6.4: 32 · 1190 · 27.2 / 12 / (π · 6.4³) = 104.8 MPa.
     assert rod.share == pytest.approx(104.8 / 120, rel=2e-3)
     # 23 of each screw in a spacer of 27, 19 of thread.

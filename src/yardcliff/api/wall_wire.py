@@ -1,4 +1,6 @@
-"""What the API says of walls: surveys, a rack on one, how it is fixed and put up. `wall_views` puts core values into them."""
+"""What the API says of walls: surveys, a rack on one, how it is fixed and put up. `wall_views` puts core values into
+them.
+"""
 
 from typing import Any
 

@@ -6,9 +6,27 @@ from typing import Literal
 from yardcliff.data import table
 
 Step = Literal[
-    "cut", "cross", "rip", "bore", "tilted", "pilot", "rout", "chop", "kerf", "shape", "bend",
-    "old wood", "sand", "glue", "oily", "finish", "wall", "high", "children", "overhead",
-]  # fmt: skip
+    "cut",
+    "cross",
+    "rip",
+    "bore",
+    "tilted",
+    "pilot",
+    "rout",
+    "chop",
+    "kerf",
+    "shape",
+    "bend",
+    "old wood",
+    "sand",
+    "glue",
+    "oily",
+    "finish",
+    "wall",
+    "high",
+    "children",
+    "overhead",
+]
 BY_HAND = "by hand"
 """A way that wants no tool of the list."""
 

@@ -1,4 +1,6 @@
-"""The chain from the thing that hangs to the wall: what was assumed, every link with its share, and the weakest of them."""
+"""The chain from the thing that hangs to the wall: what was assumed, every link with its share, and the weakest of
+them.
+"""
 
 from dataclasses import dataclass
 

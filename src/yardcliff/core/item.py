@@ -48,9 +48,10 @@ def _newtons(value: Any) -> int:
     found = re.fullmatch(r"(\d{1,6}(?:[.,]\d{1,6})?)\s*(n|kgf?|lbf?|)", str(value).strip().lower())
     if found and (either := ambiguous(found[1], found[2] in ("", "n"))):
         raise PydanticCustomError(
-            "force", "“{text}” could be {thousand} or {decimal}: write one of these.",
+            "force",
+            "“{text}” could be {thousand} or {decimal}: write one of these.",
             {"text": found[0], "thousand": either[0], "decimal": either[1]},
-        )  # fmt: skip
+        )
     force = round(float(found[1].replace(",", ".")) * _NEWTONS[found[2]]) if found and value is not True else -1
     if not 0 <= force <= HARDEST:
         raise PydanticCustomError(
@@ -76,8 +77,10 @@ class Item(Frozen):
     `width` may be given instead of `left` and `right`: it is shared as the two were. `takes` says how many
     holders it needs: "one", the first of "two", or a "bridge" that hangs between two; a rigid bridge has
     its two holders `span` apart. `held` is how thick it is where it is held:
-    at the neck, the shaft, the edge; `full_g` what it weighs wet or full, where that is more; `tug_n` with what a hand pulls at it at least
-    (None: by its size and weight). A `round` thing nests between its neighbours in the next row. `listed` is the entry of the list that it was taken from.
+    at the neck, the shaft, the edge; `full_g` what it weighs wet or full, where that is more; `tug_n` with what a
+    hand pulls at it at least
+    (None: by its size and weight). A `round` thing nests between its neighbours in the next row. `listed` is the
+    entry of the list that it was taken from.
     """
 
     name: Name

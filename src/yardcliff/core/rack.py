@@ -46,7 +46,8 @@ class Part:
     `seams` are where it is pieced together from planks, from its left end; the grain of an `upright` one runs up.
     Its back edge is cut out by `notch` where it straddles another. One that is no box has a `profile` from its end,
     convex corners in order: (z, y) `seen` from the side, (x, z) from above; position and size are then those of the
-    box around it, and `sawn` is how wide and thick its blank is; what comes out of another part's blank is `of` that one. The marked face of one that leans is turned from the wall by
+    box around it, and `sawn` is how wide and thick its blank is; what comes out of another part's blank is `of` that
+    one. The marked face of one that leans is turned from the wall by
     `lean` degrees, to the right where positive. What stands on it, beside the things that hang, weighs `bears_g`.
     """
 
@@ -112,7 +113,8 @@ class Bore:
 
 @dataclass(frozen=True, slots=True)
 class Hole:
-    """A hole drilled from a part's marked face, `along` the board from its datum, `across` above that face's lower edge.
+    """A hole drilled from a part's marked face, `along` the board from its datum, `across` above that face's lower
+    edge.
 
     `depth` runs along the bit; `tilt` is from square.
     """
@@ -273,8 +275,10 @@ class Rack:
     """Everything that is known about a rack once its family has built it. `says` it in a line of words.
 
     `seats` are holes in other parts that answer the holders: where the foot of a shaft stands;
-    `outline` is of a holder that is shaped in the shop, `shaped` are those of other parts; `kept` is what shelves have room for;
-    `looks` are how the kinds of things are seen as the rack holds them; `links` are what may give way before the wall is asked.
+    `outline` is of a holder that is shaped in the shop, `shaped` are those of other parts; `kept` is what shelves
+    have room for;
+    `looks` are how the kinds of things are seen as the rack holds them; `links` are what may give way before the wall
+    is asked.
     """
 
     family: str

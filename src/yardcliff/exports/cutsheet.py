@@ -1,4 +1,5 @@
-"""The cut plan on paper, to take to the saw: each stick to scale with its running marks and the order of its cuts; then the stop
+"""The cut plan on paper, to take to the saw: each stick to scale with its running marks and the order of its cuts;
+then the stop
 block's settings and what to buy.
 """
 

@@ -55,7 +55,8 @@ class Box(Frozen):
 
 
 def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> Extra:
-    """The box with its upper edge at `top`, to the right of `x`; nothing where there is none. What hangs reaches as far to
+    """The box with its upper edge at `top`, to the right of `x`; nothing where there is none. What hangs reaches as
+    far to
     the right as `things`.
     """
     if box.stands == "none":
@@ -180,10 +181,20 @@ def _figures(box: Box, inner: Fraction, holes: int) -> Iterator[Figure]:
 
 
 def _lip_figure(box: Box, inner: Fraction, wood: Wood) -> Figure:
-    return Figure("aside.lip", "Lip of its cleat bears", percent(_lip(box, wood)), "1.5 · (W + F) / (L · t) / s", (
-        Input("W", "in the box", f"{newtons(box.load):.1f} N"), Input("F", "somebody leans on it", f"{LEANT_ON} N"), Input("L", "cleat", inner),
-        Input("t", "thick", SHELF), Input("s", "may bear", f"{along_grain(wood):.2f} MPa"),
-    ), "Of what it may in shear along its grain.")  # fmt: skip
+    return Figure(
+        "aside.lip",
+        "Lip of its cleat bears",
+        percent(_lip(box, wood)),
+        "1.5 · (W + F) / (L · t) / s",
+        (
+            Input("W", "in the box", f"{newtons(box.load):.1f} N"),
+            Input("F", "somebody leans on it", f"{LEANT_ON} N"),
+            Input("L", "cleat", inner),
+            Input("t", "thick", SHELF),
+            Input("s", "may bear", f"{along_grain(wood):.2f} MPa"),
+        ),
+        "Of what it may in shear along its grain.",
+    )
 
 
 def _lip_findings(box: Box, wood: Wood) -> Iterator[Finding]:
@@ -194,9 +205,14 @@ def _lip_findings(box: Box, wood: Wood) -> Iterator[Finding]:
             if _lip(box.model_copy(update={"width": Fraction(width)}), wood) <= 1
         )
         yield Finding(
-            "aside.lip", "Box", "So narrow a cleat may split along its lip.", "of what it may bear", percent(_lip(box, wood)), "100%",
+            "aside.lip",
+            "Box",
+            "So narrow a cleat may split along its lip.",
+            "of what it may bear",
+            percent(_lip(box, wood)),
+            "100%",
             fixes=(Fix(f"Box {wide} mm wide", {"aside": {"width": f"{wide} mm"}}),),
-        )  # fmt: skip
+        )
 
 
 def _findings(box: Box, foot: Fraction, past: Fraction) -> Iterator[Finding]:

@@ -52,7 +52,9 @@ class Angled(ridge.Ridge):
 
 
 class AngledRailBrief(RackBrief):
-    """`board` gives one of the two: its outer face's width, its thickness and its wood. `hung` is the height of its foot."""
+    """`board` gives one of the two: its outer face's width, its thickness and its wood. `hung` is the height of its
+    foot.
+    """
 
     run: ClassVar[Run] = UP
 
@@ -107,16 +109,27 @@ def build(brief: AngledRailBrief, fitted: Fitting, row: Row) -> Rack:
 
 
 def _opened(brief: AngledRailBrief) -> float:
-    """Of what the glue line at the ridge may bear that a hand opens, which pulls at a peg in the middle of a board: as long as the board is wide."""
+    """Of what the glue line at the ridge may bear that a hand opens, which pulls at a peg in the middle of a board:
+    as long as the board is wide.
+    """
     wide = float(brief.board.height)
     return opened(brief.pulled.force, wide / 2, wide, float(brief.board.thickness), brief.board.wood)
 
 
 def _glue_figure(brief: AngledRailBrief) -> Figure:
-    return Figure("angled.glue", "Glue line bears", percent(_opened(brief)), "6 · F · (w / 2) / (w · T²) / s", (
-        Input("F", brief.pulled.says, f"{brief.pulled.force:.1f} N"), Input("w", "board, and so much of the line", brief.board.height),
-        Input("T", "thick", brief.board.thickness), Input("s", "may bear", f"{along_grain(brief.board.wood):.2f} MPa"),
-    ), "A hand at a peg opens the ridge; a good glue line is as strong as the wood along its grain.")  # fmt: skip
+    return Figure(
+        "angled.glue",
+        "Glue line bears",
+        percent(_opened(brief)),
+        "6 · F · (w / 2) / (w · T²) / s",
+        (
+            Input("F", brief.pulled.says, f"{brief.pulled.force:.1f} N"),
+            Input("w", "board, and so much of the line", brief.board.height),
+            Input("T", "thick", brief.board.thickness),
+            Input("s", "may bear", f"{along_grain(brief.board.wood):.2f} MPa"),
+        ),
+        "A hand at a peg opens the ridge; a good glue line is as strong as the wood along its grain.",
+    )
 
 
 def _glue_findings(brief: AngledRailBrief) -> Iterator[Finding]:
@@ -124,9 +137,14 @@ def _glue_findings(brief: AngledRailBrief) -> Iterator[Finding]:
     if share > 1:
         thick = ceil(float(brief.board.thickness) * sqrt(share))
         yield Finding(
-            "angled.glue", "Ridge", "With a hand that pulls at a peg the glue line of the ridge may open.", "of what it may bear", percent(share), "100%",
+            "angled.glue",
+            "Ridge",
+            "With a hand that pulls at a peg the glue line of the ridge may open.",
+            "of what it may bear",
+            percent(share),
+            "100%",
             fixes=(Fix(f"Boards {thick} mm thick", {"board": {"thickness": f"{thick} mm"}}),),
-        )  # fmt: skip
+        )
 
 
 def _tilt(brief: AngledRailBrief) -> float:
@@ -256,7 +274,9 @@ def _magnet(brief: AngledRailBrief, fitted: Fitting, shape: ridge.Shape, sides: 
 
 
 def start(hangs: Hangs, tape: TapeName) -> AngledRailBrief:
-    """Pegs that keep both sides apart; an odd number takes turns, an even one starts half a pitch higher on the right."""
+    """Pegs that keep both sides apart; an odd number takes turns, an even one starts half a pitch higher on the
+    right.
+    """
     shared = row_for(hangs, tape)
     count, mixed = shared["row"]["count"], bool(shared["row"]["order"])
     right = "none" if mixed else "one fewer" if count % 2 else "as many" if count > 2 else "opposite"

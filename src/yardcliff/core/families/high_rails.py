@@ -53,7 +53,9 @@ class High(Frozen):
 
 
 class HighRailsBrief(RackBrief):
-    """`board` is a rail, `hung` the height of the upper hooks; the row is the upper rail's, the lower one is marked alike."""
+    """`board` is a rail, `hung` the height of the upper hooks; the row is the upper rail's, the lower one is marked
+    alike.
+    """
 
     family: Literal["high-rails"] = "high-rails"
     holder: kit.Holder = hooks.Hook()

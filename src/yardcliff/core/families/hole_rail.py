@@ -111,9 +111,15 @@ def _butt(brief: HoleRailBrief, row: Row) -> Butt:
     pulled, bite = brief.pulled, _bite(brief)
     out = brief.board.height - (brief.board.height / 2 if brief.setback is None else brief.setback)
     return Butt(
-        brief.board.wood, float(brief.board.thickness), float(brief.back.thickness + bite), float(bite), _screws(row.length), float(out),
-        pulled.weight * (row.holders - 1), pulled.force,
-    )  # fmt: skip
+        brief.board.wood,
+        float(brief.board.thickness),
+        float(brief.back.thickness + bite),
+        float(bite),
+        _screws(row.length),
+        float(out),
+        pulled.weight * (row.holders - 1),
+        pulled.force,
+    )
 
 
 def _joinery(brief: HoleRailBrief, screws: int) -> tuple[Operation, ...]:
@@ -141,11 +147,22 @@ def _figures(row: Row) -> tuple[Figure, ...]:
 
 def _joint_figure(brief: HoleRailBrief, row: Row) -> Figure:
     on = _butt(brief, row)
-    return Figure("shelf.joint", "Shelf's screws bear", percent(on.share), "(F / 2 + W / n) · a / (t / 2) / P + (F / 2 + W / n) / Q", (
-        Input("F", brief.pulled.says, f"{on.hand:.1f} N"), Input("W", "the rest that stands in it", f"{on.load:.1f} N"), Input("n", "screws", str(on.count)),
-        Input("a", "holes off the plate", f"{on.out:g} mm"), Input("t", "shelf thick", f"{on.thick:g} mm"),
-        Input("P", "may be pulled", f"{on.may_pull:.1f} N"), Input("Q", "may bear across", f"{on.may_shear:.1f} N"),
-    ), "What stands off the plate turns the shelf about its lower edge; its screws hold that. Glue is not counted on.")  # fmt: skip
+    return Figure(
+        "shelf.joint",
+        "Shelf's screws bear",
+        percent(on.share),
+        "(F / 2 + W / n) · a / (t / 2) / P + (F / 2 + W / n) / Q",
+        (
+            Input("F", brief.pulled.says, f"{on.hand:.1f} N"),
+            Input("W", "the rest that stands in it", f"{on.load:.1f} N"),
+            Input("n", "screws", str(on.count)),
+            Input("a", "holes off the plate", f"{on.out:g} mm"),
+            Input("t", "shelf thick", f"{on.thick:g} mm"),
+            Input("P", "may be pulled", f"{on.may_pull:.1f} N"),
+            Input("Q", "may bear across", f"{on.may_shear:.1f} N"),
+        ),
+        "What stands off the plate turns the shelf about its lower edge; its screws hold that. Glue is not counted on.",
+    )
 
 
 def _joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
@@ -170,9 +187,14 @@ def _joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
                 fixes.append(Fix(f"Shelf {words}", {"board": {"thickness": exact_text(board.thickness), "wood": wood}}))
                 break
     yield Finding(
-        "shelf.joint", "Shelf", "With a hand that leans on it the screws through the back plate come out of the shelf.", "of what they may bear",
-        percent(share), "100%", fixes=tuple(fixes),
-    )  # fmt: skip
+        "shelf.joint",
+        "Shelf",
+        "With a hand that leans on it the screws through the back plate come out of the shelf.",
+        "of what they may bear",
+        percent(share),
+        "100%",
+        fixes=tuple(fixes),
+    )
 
 
 def _findings(row: Row) -> list[Finding]:

@@ -29,7 +29,9 @@ from yardcliff.core.working import Figure, Input
 STIFF = 300
 """A shelf that sags by more than this share of its length is seen to: rule of thumb."""
 SLIM, SPACED, MOST_JARS = Fraction(3, 5), Fraction(6, 5), 12
-"""How wide a jar is drawn, as a share of its height; what it takes of the shelf, as a share of that; how many at most."""
+"""How wide a jar is drawn, as a share of its height; what it takes of the shelf, as a share of that; how many at
+most.
+"""
 LOWEST = Fraction(300)
 """What hangs below a box hangs no lower than this at first, mm."""
 ZERO = Fraction(0)

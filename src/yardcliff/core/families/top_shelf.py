@@ -116,7 +116,9 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
 
 
 def _loaded(shelf: TopShelf, above: Above) -> Shelf:
-    """The shelf in its widest span between brackets, or past the last, with its share of the load; without brackets on its rail all along."""
+    """The shelf in its widest span between brackets, or past the last, with its share of the load; without brackets
+    on its rail all along.
+    """
     at = [x + wide / 2 for x, wide in _brackets(shelf, above)]
     long = above.rail.length + 2 * shelf.past
     ends = [at[0] + shelf.past, long - shelf.past - at[-1]] if at else []
@@ -149,7 +151,9 @@ def _gaps(above: Above) -> list[tuple[Fraction, Fraction]]:
 
 
 def _brackets(shelf: TopShelf, above: Above) -> list[tuple[Fraction, Fraction]]:
-    """Where brackets stand, from the datum, and how thick: the outermost room first, then as few as keep them near enough."""
+    """Where brackets stand, from the datum, and how thick: the outermost room first, then as few as keep them near
+    enough.
+    """
     thick, length = shelf.bracket, above.row.length
     gaps = _gaps(above)
     room = [(start, end) for start, end in gaps if end - start >= thick and start >= 0 and end <= length]
@@ -205,10 +209,21 @@ def _figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[F
                  (Input("s", "shelf's underside", _under(shelf, rail)), Input("h", "holders", above.axis)),
                  "What hangs is lifted by so much at most.")  # fmt: skip
     on = _loaded(shelf, above)
-    yield Figure("shelf.bends", "Shelf bears", percent(on.share), "(F · L / 4 + W · L / 8) / (b · t² / 6) / s", (
-        Input("F", "a hand", f"{on.hand:.0f} N"), Input("W", "stands on it there", f"{on.load:.1f} N"), Input("L", "widest span", f"{on.span:.1f} mm"),
-        Input("b", "deep", shelf.depth), Input("t", "thick", shelf.thickness), Input("s", "may bear", f"{bending(on.wood):.1f} MPa"),
-    ), "Of what it may, as it bends between its brackets or past the last one.")  # fmt: skip
+    yield Figure(
+        "shelf.bends",
+        "Shelf bears",
+        percent(on.share),
+        "(F · L / 4 + W · L / 8) / (b · t² / 6) / s",
+        (
+            Input("F", "a hand", f"{on.hand:.0f} N"),
+            Input("W", "stands on it there", f"{on.load:.1f} N"),
+            Input("L", "widest span", f"{on.span:.1f} mm"),
+            Input("b", "deep", shelf.depth),
+            Input("t", "thick", shelf.thickness),
+            Input("s", "may bear", f"{bending(on.wood):.1f} MPa"),
+        ),
+        "Of what it may, as it bends between its brackets or past the last one.",
+    )
     brackets = _brackets(shelf, above)
     yield Figure("top.brackets", "Brackets", str(len(brackets)), "where nothing hangs", (),
                  f"At the outermost places with room, and not more than {exact_text(APART)} apart where there is room.")  # fmt: skip
@@ -232,9 +247,14 @@ def _findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
     if on.share > 1:
         thick = next((t for t in range(int(shelf.thickness) + 1, 81) if replace(on, thick=float(t)).share <= 1), None)
         yield Finding(
-            "shelf.breaks", "Shelf", "With what stands on it the shelf may break between its brackets.", "of what it may bear",
-            percent(on.share), "100%", fixes=(Fix(f"Shelf {thick} mm thick", {"top": {"thickness": f"{thick} mm"}}),) if thick else (),
-        )  # fmt: skip
+            "shelf.breaks",
+            "Shelf",
+            "With what stands on it the shelf may break between its brackets.",
+            "of what it may bear",
+            percent(on.share),
+            "100%",
+            fixes=(Fix(f"Shelf {thick} mm thick", {"top": {"thickness": f"{thick} mm"}}),) if thick else (),
+        )
     brackets = _brackets(shelf, above)
     if shelf.bracket and not brackets:
         widest = max(end - start for start, end in _gaps(above))

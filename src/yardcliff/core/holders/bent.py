@@ -41,13 +41,17 @@ NEUTRAL = Fraction(1, 2)
 """k of the bend formula, for round bar."""
 BENDS = 2
 FLAT = Fraction(1, 2)
-"""How thick a back leg is once it is hammered flat for its screws, as a share of the bar: it spreads as much as it thins."""
+"""How thick a back leg is once it is hammered flat for its screws, as a share of the bar: it spreads as much as it
+thins.
+"""
 RIM = Fraction(3, 2)
 """Least steel beside a screw's hole, mm: rule of thumb."""
 
 
 class Bent(Frozen):
-    """`radius` is inside the bends; `back`, `arm` and `lip` are the straight legs, `rod` and `kerf` what it is cut from."""
+    """`radius` is inside the bends; `back`, `arm` and `lip` are the straight legs, `rod` and `kerf` what it is cut
+    from.
+    """
 
     kind: Literal["bent"] = "bent"
     bar: Size = Fraction(8)
@@ -90,9 +94,16 @@ def stands_out(bent: Bent) -> Fraction:
 def plate(bent: Bent, ground: Ground) -> Plate:
     """The back leg and its two screws, as they hold."""
     return Plate(
-        ground.wood, float(bent.back), 2, float(bent.back / 2), float(bent.gauge), float(bent.screw_length),
-        float(max(min(bent.screw_length - flat(bent)[0], ground.thickness), Fraction(0))), float(stands_out(bent)), float(bent.back / 2 + bent.radius),
-    )  # fmt: skip
+        ground.wood,
+        float(bent.back),
+        2,
+        float(bent.back / 2),
+        float(bent.gauge),
+        float(bent.screw_length),
+        float(max(min(bent.screw_length - flat(bent)[0], ground.thickness), Fraction(0))),
+        float(stands_out(bent)),
+        float(bent.back / 2 + bent.radius),
+    )
 
 
 def links(bent: Bent, ground: Ground) -> Iterator[Link]:
@@ -218,9 +229,14 @@ def _figures(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Figure]:
         fine=True,
     )  # fmt: skip
     force = ground.pulled.force
-    yield Figure("bent.stress", "Bending stress", f"{stress(float(bent.bar), float(stands_out(bent)), force):.0f} MPa", "32 · F · a / (π · s³)",
-                 (force_input(ground.pulled), Input("a", "stands out", stands_out(bent)), Input("s", "bar", bent.bar)),
-                 f"A rule of thumb: mild steel may bear {ALLOWED} MPa, half of where it yields.")  # fmt: skip
+    yield Figure(
+        "bent.stress",
+        "Bending stress",
+        f"{stress(float(bent.bar), float(stands_out(bent)), force):.0f} MPa",
+        "32 · F · a / (π · s³)",
+        (force_input(ground.pulled), Input("a", "stands out", stands_out(bent)), Input("s", "bar", bent.bar)),
+        f"A rule of thumb: mild steel may bear {ALLOWED} MPa, half of where it yields.",
+    )
     yield plate_figure(plate(bent, ground), ground.pulled)
 
 
@@ -270,13 +286,20 @@ def _findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
         thinner = next((g for g in reversed(get_args(Gauge)) if (flat(bent)[1] - clearance(g)) / 2 >= RIM), None)
         thick = exact_text(Fraction(ceil(float(clearance(bent.gauge) + 2 * RIM) * 2 / pi)))
         yield Finding(
-            "bent.hole", "Hook", "A screw's hole leaves too little of the flattened leg beside it.", "steel beside the hole",
-            f"{float(beside):.1f} mm", f"{float(RIM):g} mm",
+            "bent.hole",
+            "Hook",
+            "A screw's hole leaves too little of the flattened leg beside it.",
+            "steel beside the hole",
+            f"{float(beside):.1f} mm",
+            f"{float(RIM):g} mm",
             fixes=(
                 *((Fix(f"{thinner} mm screws", {"holder": {"gauge": thinner}}),) if thinner else ()),
-                Fix(f"{thick} bar", {"holder": {"bar": thick, "radius": exact_text(max(bent.radius, Fraction(thick.split()[0])))}}),
+                Fix(
+                    f"{thick} bar",
+                    {"holder": {"bar": thick, "radius": exact_text(max(bent.radius, Fraction(thick.split()[0])))}},
+                ),
             ),
-        )  # fmt: skip
+        )
     found = weakest(links(bent, ground))
     if found and found.share > 1:
         yield too_weak(found, ground, tuple(_stronger(bent, ground)))
@@ -289,9 +312,12 @@ def _stronger(bent: Bent, ground: Ground) -> Iterator[Fix]:
     for bar, back, gauge, wood in product(range(ceil(bent.bar), 21, 2), range(ceil(bent.back), 161, 10), gauges, woods):
         room = ground.thickness - BACK + Fraction(bar) * FLAT
         sizes = {
-            "bar": Fraction(bar), "radius": max(bent.radius, Fraction(bar)), "back": Fraction(back), "gauge": gauge,
+            "bar": Fraction(bar),
+            "radius": max(bent.radius, Fraction(bar)),
+            "back": Fraction(back),
+            "gauge": gauge,
             "screw_length": Fraction(next_length(room)),
-        }  # fmt: skip
+        }
         made, tall = bent.model_copy(update=sizes), back + 2 * EDGE
         sound = made.screw_length <= room and (flat(made)[1] - clearance(gauge)) / 2 >= RIM
         if not sound or any(link.share > 1 for link in links(made, replace(ground, wood=wood))):

@@ -52,7 +52,9 @@ def stress(bolt: Bolt, force: float) -> float:
 
 
 def in_board(bolt: Bolt, ground: Ground, force: float) -> float:
-    """How much of what it may bear its thread does in the board: levered up and down in its hole, or pulled straight out."""
+    """How much of what it may bear its thread does in the board: levered up and down in its hole, or pulled straight
+    out.
+    """
     diameter, deep = float(measures(bolt)["diameter"]), held(bolt, ground)
     may_pull = withdrawal(ground.wood, diameter, thread(float(bolt.length), deep, diameter), lag=True)
     drawn = force / may_pull if may_pull else float("inf")
@@ -110,10 +112,20 @@ def _figures(bolt: Bolt, ground: Ground) -> Iterator[Figure]:
     diameter = float(known["diameter"])
     may = withdrawal(ground.wood, diameter, thread(float(bolt.length), held(bolt, ground), diameter), lag=True)
     yield Figure(
-        "bolt.hold", "Its thread bears", percent(in_board(bolt, ground, ground.pulled.force)), LEVERED,
-        (force_input(ground.pulled), Input("P", "may be pulled", f"{may:.1f} N"), Input("a", "under its head", bolt.showing), d,
-         Input("e", "in the board", f"{held(bolt, ground):g} mm"), Input("s", "its hole may bear", f"{embedding(ground.wood, diameter):.2f} MPa")), RATED,
-    )  # fmt: skip
+        "bolt.hold",
+        "Its thread bears",
+        percent(in_board(bolt, ground, ground.pulled.force)),
+        LEVERED,
+        (
+            force_input(ground.pulled),
+            Input("P", "may be pulled", f"{may:.1f} N"),
+            Input("a", "under its head", bolt.showing),
+            d,
+            Input("e", "in the board", f"{held(bolt, ground):g} mm"),
+            Input("s", "its hole may bear", f"{embedding(ground.wood, diameter):.2f} MPa"),
+        ),
+        RATED,
+    )
 
 
 def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
@@ -155,9 +167,14 @@ def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
     share = in_board(bolt, ground, force)
     if share > 1:
         yield Finding(
-            "bolt.hold", "Bolt", "With a hand that pulls at what hangs there its thread does not hold in the board.", "of what it may bear",
-            percent(share), "100%", fixes=tuple(_firmer(bolt, ground)),
-        )  # fmt: skip
+            "bolt.hold",
+            "Bolt",
+            "With a hand that pulls at what hangs there its thread does not hold in the board.",
+            "of what it may bear",
+            percent(share),
+            "100%",
+            fixes=tuple(_firmer(bolt, ground)),
+        )
 
 
 def _firmer(bolt: Bolt, ground: Ground) -> Iterator[Fix]:

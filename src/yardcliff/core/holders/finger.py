@@ -1,7 +1,8 @@
 """A finger that turns on a threaded rod between spacers, on a hidden backer: folded up it lies flush with them.
 
 The rod's middle is r = h/2 + g off the backer, for a finger h thick with a gap g behind it. What is further than r from
-the rod would jam on the backer, so the heel is bevelled from where the back face is that far off, a = sqrt(r^2 - (h/2)^2)
+the rod would jam on the backer, so the heel is bevelled from where the back face is that far off, a = sqrt(r^2 -
+(h/2)^2)
 below the rod, to a flat that lies on the backer when the finger stands open at a tilt t: there it stops.
 """
 
@@ -49,12 +50,13 @@ ZERO = Fraction(0)
 
 
 class Rod(Frozen):
-    """`size` names its thread, `thickness` is the fingers'; `gap` is behind the folded finger, `grip` what its tip stands
+    """`size` names its thread, `thickness` is the fingers'; `gap` is behind the folded finger, `grip` what its tip
+    stands
     above the spacers.
     """
 
     size: Thread = "M8"
-    thickness: Size = Fraction(26)
+    thickness: Size = Fraction(28)
     gap: Gap = Fraction(1)
     grip: Gap = Fraction(12)
 
@@ -117,7 +119,9 @@ class Heel:
 
 
 BITE, LEFT, SCREWS = Fraction(32), Fraction(4), 4
-"""How far a screw goes into a spacer at most, and what it leaves of it, mm; the screws of the two spacers beside a finger."""
+"""How far a screw goes into a spacer at most, and what it leaves of it, mm; the screws of the two spacers beside a
+finger.
+"""
 
 
 def bite(flip: Flip, rod: Rod) -> Fraction:
@@ -262,8 +266,14 @@ def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:
                  "Washer, nut and some thread, and the rod's end below the wood.")  # fmt: skip
     yield stress_figure(flip, ground.pulled, bits.bit)
     e = lever(flip, rod)
-    yield seat_figure(flip, ground.pulled, Input("e", "heel below the rod", f"{e:.1f} mm"), levered(float(flip.length), e, ground.pulled.force),
-                      kept(flip, rod, ground), f"{SCREWS} screws of the spacers beside it")  # fmt: skip
+    yield seat_figure(
+        flip,
+        ground.pulled,
+        Input("e", "heel below the rod", f"{e:.1f} mm"),
+        levered(float(flip.length), e, ground.pulled.force),
+        kept(flip, rod, ground),
+        f"{SCREWS} screws of the spacers beside it",
+    )
 
 
 def _findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
@@ -289,9 +299,14 @@ def _findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
     if max(bends.share, drawn.share) > 1:
         worst = max(bends, drawn, key=lambda link: link.share)
         yield Finding(
-            "flip.seat", "Rod", f"With a hand that pulls at the open finger its heel levers at the rod: too much for the {worst.name}.",
-            "of what it may bear", percent(worst.share), "100%", fixes=tuple(_firmer(flip, rod, ground)),
-        )  # fmt: skip
+            "flip.seat",
+            "Rod",
+            f"With a hand that pulls at the open finger its heel levers at the rod: too much for the {worst.name}.",
+            "of what it may bear",
+            percent(worst.share),
+            "100%",
+            fixes=tuple(_firmer(flip, rod, ground)),
+        )
 
 
 def _firmer(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Fix]:

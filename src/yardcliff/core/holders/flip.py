@@ -65,7 +65,9 @@ def line(flip: Flip) -> Fraction:
 
 
 def stress(flip: Flip, force: float, bore: Fraction) -> float:
-    """The bending stress of an open finger where it turns, loaded at its tip, MPa: 6 F l h / (b (h^3 - d^3)), the hole d."""
+    """The bending stress of an open finger where it turns, loaded at its tip, MPa: 6 F l h / (b (h^3 - d^3)), the
+    hole d.
+    """
     b, h = float(flip.width), float(flip.thickness)
     return 6 * force * float(flip.length) * h / (b * max(h**3 - float(bore) ** 3, 1e-6))
 
@@ -81,7 +83,9 @@ def pin_stress(pull: float, wide: float, diameter: float) -> float:
 
 
 def kept(wood: Wood, thickness: Fraction) -> tuple[Fraction, float]:
-    """The screws that hold a finger's two keeper plates: their length, mm, and what they may be pulled with, N, all together."""
+    """The screws that hold a finger's two keeper plates: their length, mm, and what they may be pulled with, N, all
+    together.
+    """
     long = Fraction(next_length(max(thickness - 2 + KEEPER, ZERO)))
     return long, KEPT * withdrawal(wood, 4.0, thread(float(long), float(long - KEEPER), 4.0))
 
@@ -177,8 +181,14 @@ def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterat
         levered(float(flip.length), float(flip.thickness) / 2, ground.pulled.force),
         kept(ground.wood, ground.thickness),
     )
-    yield seat_figure(flip, ground.pulled, Input("e", "heel below the pin", flip.thickness / 2), pull, may,
-                      f"{KEPT} screws of 4 mm over the pin")  # fmt: skip
+    yield seat_figure(
+        flip,
+        ground.pulled,
+        Input("e", "heel below the pin", flip.thickness / 2),
+        pull,
+        may,
+        f"{KEPT} screws of 4 mm over the pin",
+    )
 
 
 def stress_figure(flip: Flip, pulled: Pulled, bore: Fraction) -> Figure:
@@ -189,9 +199,13 @@ def stress_figure(flip: Flip, pulled: Pulled, bore: Fraction) -> Figure:
         Input("d", "hole", bore),
     )  # fmt: skip
     return Figure(
-        "flip.stress", "Bending stress", f"{stress(flip, pulled.force, bore):.1f} MPa", "6 · F · l · h / (b · (h³ − d³))", inputs,
+        "flip.stress",
+        "Bending stress",
+        f"{stress(flip, pulled.force, bore):.1f} MPa",
+        "6 · F · l · h / (b · (h³ − d³))",
+        inputs,
         f"A rule of thumb: hardwood may bear {bending('hardwood'):.0f} MPa, a {PART[SAFETY]} of what breaks it.",
-    )  # fmt: skip
+    )
 
 
 def seat_figure(flip: Flip, pulled: Pulled, lever: Input, pull: float, may: float, held: str) -> Figure:
@@ -230,9 +244,14 @@ def _findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
     if max(pin.share, seat.share) > 1:
         worst = max(pin, seat, key=lambda link: link.share)
         yield Finding(
-            "flip.seat", "Pin", f"With a hand that pulls at the open finger its heel levers at the pin, and the {worst.name.replace('finger’s ', '')} gives way.",
-            "of what it may bear", percent(worst.share), "100%", fixes=tuple(_firmer(flip, ground)),
-        )  # fmt: skip
+            "flip.seat",
+            "Pin",
+            f"With a hand that pulls at the open finger its heel levers at the pin: too much for the {worst.name}.",
+            "of what it may bear",
+            percent(worst.share),
+            "100%",
+            fixes=tuple(_firmer(flip, ground)),
+        )
 
 
 def stronger(flip: Flip, ground: Ground) -> Iterator[tuple[Flip, Ground]]:
@@ -281,5 +300,5 @@ def strength_finding(flip: Flip, force: float, bore: Fraction) -> Iterator[Findi
         wider = exact_text(-(-flip.width * Fraction(str(round(found / may, 4))) // 1) + 1 + ZERO)
         yield Finding(
             "flip.strength", "Finger", "With a hand that pulls at what hangs there the finger may break where it turns.", "bending stress",
-            f"{found:.1f} MPa", f"{may:.0f} MPa", fixes=(Fix(f"Fingers {wider} wide", {"flip": {"width": wider}}),),
+            f"{found:.1f} MPa", f"{may:g} MPa", fixes=(Fix(f"Fingers {wider} wide", {"flip": {"width": wider}}),),
         )  # fmt: skip

@@ -40,7 +40,9 @@ THICKER = tuple(map(Fraction, (28, 35, 45)))
 
 
 class Hook(Frozen):
-    """Sizes as bought. `throat` is how far below its axis a loop comes to rest; `carries` what it may carry by its packet."""
+    """Sizes as bought. `throat` is how far below its axis a loop comes to rest; `carries` what it may carry by its
+    packet.
+    """
 
     kind: Literal["hook"] = "hook"
     plate_width: Size = Fraction(30)
@@ -66,9 +68,16 @@ def plate(hook: Hook, ground: Ground) -> Plate:
     """The hook's plate and its screws, as they hold."""
     spread = min(hook.screw_spacing, hook.plate_height) if hook.screws > 1 else Fraction(0)
     return Plate(
-        ground.wood, float(hook.plate_height), hook.screws, float(spread), float(hook.gauge), float(hook.screw_length),
-        held(hook, ground), float(hook.projection), float(hook.throat),
-    )  # fmt: skip
+        ground.wood,
+        float(hook.plate_height),
+        hook.screws,
+        float(spread),
+        float(hook.gauge),
+        float(hook.screw_length),
+        held(hook, ground),
+        float(hook.projection),
+        float(hook.throat),
+    )
 
 
 def held(hook: Hook, ground: Ground) -> float:
@@ -237,23 +246,43 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
     if hook.fastening == "shank":
         gauge, deep = float(hook.gauge), held(hook, ground)
         may = withdrawal(ground.wood, gauge, thread(float(hook.screw_length), deep, gauge))
-        inputs = (pulled, Input("P", "may be pulled", f"{may:.1f} N"), out, Input("d", "thread", Fraction(hook.gauge)),
-                  Input("e", "in the board", f"{deep:g} mm"), Input("s", "its hole may bear", f"{embedding(ground.wood, gauge):.2f} MPa"))  # fmt: skip
+        inputs = (
+            pulled,
+            Input("P", "may be pulled", f"{may:.1f} N"),
+            out,
+            Input("d", "thread", Fraction(hook.gauge)),
+            Input("e", "in the board", f"{deep:g} mm"),
+            Input("s", "its hole may bear", f"{embedding(ground.wood, gauge):.2f} MPa"),
+        )
         yield Figure("hook.share", "Its thread bears", percent(strongest(hook, ground)), LEVERED, inputs, RATED)
     else:
         on = plate(hook, ground)
-        yield Figure("hook.pull", "Pull on its upper screw", f"{on.pull(force):.0f} N", "F · a / h",
-                     (pulled, out, Input("h", "upper screw above the plate's foot", f"{on.lever:g} mm")),
-                     "What hangs turns the plate about its foot, and the upper screw holds it.")  # fmt: skip
+        yield Figure(
+            "hook.pull",
+            "Pull on its upper screw",
+            f"{on.pull(force):.0f} N",
+            "F · a / h",
+            (pulled, out, Input("h", "upper screw above the plate's foot", f"{on.lever:g} mm")),
+            "What hangs turns the plate about its foot, and the upper screw holds it.",
+        )
         yield plate_figure(on, ground.pulled)
     said = f"{hook.carries / 1000:g} kg" if hook.carries is not None else "not said"
     yield Figure(
         "hook.packet", "Its packet says", said, "given", (), "What it may carry by its packet, where that says so."
     )
     if hook.carries is not None:
-        yield Figure("hook.rated", "By its packet", percent(next(links(hook, ground)).share), "max(W, F / 2) / R", (
-            Input("W", "weight", f"{ground.pulled.weight:.1f} N"), pulled, Input("R", "packet", f"{newtons(hook.carries):.1f} N"),
-        ), "What is sold to carry so much stands twice that for a moment.")  # fmt: skip
+        yield Figure(
+            "hook.rated",
+            "By its packet",
+            percent(next(links(hook, ground)).share),
+            "max(W, F / 2) / R",
+            (
+                Input("W", "weight", f"{ground.pulled.weight:.1f} N"),
+                pulled,
+                Input("R", "packet", f"{newtons(hook.carries):.1f} N"),
+            ),
+            "What is sold to carry so much stands twice that for a moment.",
+        )
 
 
 LEVERED = "max(F / P, (6 · F · (a + e/2) / (d · e²) + F / (d · e)) / s)"
@@ -268,11 +297,22 @@ def force_input(pulled: Pulled) -> Input:
 
 def plate_figure(on: Plate, pulled: Pulled) -> Figure:
     """What the screws of a plate bear of what they may."""
-    return Figure("hook.share", "Its screws bear", percent(on.share(pulled.force)), "max(F · a / h / P + F / n / Q, F · u / P)", (
-        force_input(pulled), Input("a", "stands out", f"{on.out:g} mm"), Input("h", "upper screw above the plate's foot", f"{on.lever:g} mm"),
-        Input("n", "screws", str(on.count)), Input("P", "may be pulled", f"{on.may_pull:.1f} N"), Input("Q", "may bear across", f"{on.may_shear:.1f} N"),
-        Input("u", "of a pull straight out, the lower one", f"{on.outward:.3f}"),
-    ), RATED)  # fmt: skip
+    return Figure(
+        "hook.share",
+        "Its screws bear",
+        percent(on.share(pulled.force)),
+        "max(F · a / h / P + F / n / Q, F · u / P)",
+        (
+            force_input(pulled),
+            Input("a", "stands out", f"{on.out:g} mm"),
+            Input("h", "upper screw above the plate's foot", f"{on.lever:g} mm"),
+            Input("n", "screws", str(on.count)),
+            Input("P", "may be pulled", f"{on.may_pull:.1f} N"),
+            Input("Q", "may bear across", f"{on.may_shear:.1f} N"),
+            Input("u", "of a pull straight out, the lower one", f"{on.outward:.3f}"),
+        ),
+        RATED,
+    )
 
 
 def strongest(hook: Hook, ground: Ground) -> float:
@@ -298,7 +338,9 @@ def too_weak(link: Link, ground: Ground, fixes: tuple[Fix, ...]) -> Finding:
 
 
 def _stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
-    """Changes that hold, tried: longer or thicker screws, a harder or a thicker board, a stronger hook; the last on the strongest board."""
+    """Changes that hold, tried: longer or thicker screws, a harder or a thicker board, a stronger hook; the last on
+    the strongest board.
+    """
     if hook.fastening == "screws":
         for screwed in _screwed(hook, ground.thickness):
             if strongest(screwed, ground) <= 1:

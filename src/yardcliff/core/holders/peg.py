@@ -250,14 +250,21 @@ def _strength(peg: Peg, ground: Ground) -> Iterator[Figure]:
     d, out, e, force = float(peg.diameter), float(peg.showing), float(peg.depth), ground.pulled.force
     pulled, a = Input("F", ground.pulled.says, f"{force:.1f} N"), Input("a", "at the tip", peg.showing)
     yield Figure(
-        "peg.stress", "Bending stress", f"{stress(d, out, force):.1f} MPa", "32 · F · a / (π · d³)", (pulled, a, Input("d", "dowel", peg.diameter)),
+        "peg.stress",
+        "Bending stress",
+        f"{stress(d, out, force):.1f} MPa",
+        "32 · F · a / (π · d³)",
+        (pulled, a, Input("d", "dowel", peg.diameter)),
         f"A rule of thumb: a hardwood dowel may bear {bending('dowel'):.0f} MPa, a {PART[SAFETY]} of what breaks it.",
-    )  # fmt: skip
+    )
     yield Figure(
-        "peg.bearing", "Presses on its hole", f"{bearing(d, out, e, force):.1f} MPa", "6 · F · (a + e/2) / (d · e²) + F / (d · e)",
+        "peg.bearing",
+        "Presses on its hole",
+        f"{bearing(d, out, e, force):.1f} MPa",
+        "6 · F · (a + e/2) / (d · e²) + F / (d · e)",
         (pulled, a, Input("e", "in the board", peg.depth), Input("d", "dowel", peg.diameter)),
         f"Glue is not counted on. This wood bears {embedding(ground.wood, d):.1f} MPa across its grain (Wood Handbook); {float(ADVISED):g} dowels deep is advised.",
-    )  # fmt: skip
+    )
 
 
 def _weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
@@ -271,16 +278,24 @@ def _weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
         deep = _deeper(wider, ground, path, depth)
         change = {**deep.patch, path: {"diameter": exact_text(thick), **deep.patch[path]}}
         yield Finding(
-            "peg.strength", "Peg", "With a hand that pulls at what hangs there the dowel may break at the face: thicker, or shorter.",
-            "bending stress", f"{stress(d, out, force):.1f} MPa", f"{bending('dowel'):.0f} MPa",
+            "peg.strength",
+            "Peg",
+            "With a hand that pulls at what hangs there the dowel may break at the face: thicker, or shorter.",
+            "bending stress",
+            f"{stress(d, out, force):.1f} MPa",
+            f"{bending('dowel'):.0f} MPa",
             fixes=(Fix(f"{exact_text(thick)} dowels", change), *_shorter(peg, ground, path)),
-        )  # fmt: skip
+        )
     if levers(ground.wood, d, out, float(peg.depth), force) > 1:
         yield Finding(
-            "peg.bearing", "Peg hole", "With a hand that pulls at what hangs there the peg crushes the rim of its hole and works loose.",
-            "presses with", f"{bearing(d, out, float(peg.depth), force):.1f} MPa", f"{embedding(ground.wood, d):.1f} MPa",
+            "peg.bearing",
+            "Peg hole",
+            "With a hand that pulls at what hangs there the peg crushes the rim of its hole and works loose.",
+            "presses with",
+            f"{bearing(d, out, float(peg.depth), force):.1f} MPa",
+            f"{embedding(ground.wood, d):.1f} MPa",
             fixes=tuple(_firmer(peg, ground, path)),
-        )  # fmt: skip
+        )
 
 
 def _shorter(peg: Peg, ground: Ground, path: str) -> Iterator[Fix]:

@@ -422,7 +422,9 @@ def _measures(item: object, done: Design) -> list[str]:
 
 
 def _parts(rack: Rack, name: str) -> frozenset[str]:
-    """The keys of the parts that an operation names: `Bar and top rail`, `Boards`, `Cheek`; what is none of them is a holder's."""
+    """The keys of the parts that an operation names: `Bar and top rail`, `Boards`, `Cheek`; what is none of them is a
+    holder's.
+    """
     stems = [word.strip().lower().removesuffix("s") for word in name.split(" and ")]
     found = {
         part.key

@@ -30,7 +30,8 @@ ZERO = Fraction(0)
 
 @dataclass(frozen=True, slots=True)
 class Anchor:
-    """What holds in a wall, as the table has it: lengths in mm, ratings in N; `ware` is what it is sold as, `clear` lets it pass the rack's
+    """What holds in a wall, as the table has it: lengths in mm, ratings in N; `ware` is what it is sold as, `clear`
+    lets it pass the rack's
     wood. What it bears in steel, or by so much lining, or by the kind of block; what wood holds is worked out.
     """
 
@@ -87,7 +88,9 @@ ANCHORS = _anchors()
 
 
 def drive(anchor: Anchor, wood: Fraction, wall: Wall) -> Driven:
-    """The screw to take, to the next length that is sold, through `wood`, and through lining or plaster to what holds it."""
+    """The screw to take, to the next length that is sold, through `wood`, and through lining or plaster to what holds
+    it.
+    """
     lining = wall.lining
     if anchor.in_studs:
         return _driven(anchor, _sold(wood + lining + (LAG_HOLD if anchor.lag else HOLD)), wood + lining)
@@ -115,7 +118,9 @@ def _driven(anchor: Anchor, length: Fraction, passed: Fraction) -> Driven:
 
 
 def ratings(anchor: Anchor, screw: Driven, wood: Fraction, wall: Wall, by: By, mount: Mount) -> tuple[float, float]:
-    """What one may be pulled with and bear across, N: by its packet over the factor, else by what holds it; no more than the rack's own fitting."""
+    """What one may be pulled with and bear across, N: by its packet over the factor, else by what holds it; no more
+    than the rack's own fitting.
+    """
     pull, shear = _own(anchor, screw, wood, wall)
     pull = newtons(mount.pull) / mount.factor if mount.pull is not None else pull
     shear = newtons(mount.shear) / mount.factor if mount.shear is not None else shear
@@ -142,7 +147,9 @@ def _own(anchor: Anchor, screw: Driven, wood: Fraction, wall: Wall) -> tuple[flo
 
 
 def _at_most(grips: Sequence[tuple[Fraction, float, float]], lining: Fraction) -> tuple[float, float]:
-    """The ratings of the thickest lining of the table that is no thicker; what is thinner than all bears in proportion."""
+    """The ratings of the thickest lining of the table that is no thicker; what is thinner than all bears in
+    proportion.
+    """
     found = [(pull, shear) for thick, pull, shear in grips if thick <= lining]
     if found:
         return found[-1]

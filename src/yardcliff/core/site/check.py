@@ -1,4 +1,6 @@
-"""What is wrong with a rack's place on its wall and with how it is fixed, and the ways out. Each is tried before it is offered."""
+"""What is wrong with a rack's place on its wall and with how it is fixed, and the ways out. Each is tried before it
+is offered.
+"""
 
 from collections.abc import Iterator, Sequence
 from math import atan2, degrees, radians, tan
@@ -302,7 +304,7 @@ def fixing_findings(
             if fix.patch.get("mount", {}).get("into") != "toggles"
         ]
         yield Finding(
-            "fix.hollow", one.body.name, f"No two studs can take its screws here: {len(one.screws)} {one.anchor.name} hold it.",
+            "fix.hollow", one.body.name, f"Screws into studs do not hold it here; {len(one.screws)} {one.anchor.name} do.",
             "of what they may", percent(one.share), "100%",
             at=(float(one.body.grounds[0].x), float(one.body.grounds[0].y)),
             fixes=(*fixes, Fix("Toggles it is", toggles)),
@@ -331,9 +333,15 @@ def _overloaded(
     assert link
     code, message = _TOO_MUCH[link.figure]
     return Finding(
-        code, one.body.name, message, "of what it may", percent(link.share), "100%", at=at,
+        code,
+        one.body.name,
+        message,
+        "of what it may",
+        percent(link.share),
+        "100%",
+        at=at,
         fixes=_holding(rack, site, spot, mount, tape, [one]),
-    )  # fmt: skip
+    )
 
 
 def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: Sequence[Fixed]) -> tuple[Fix, ...]:

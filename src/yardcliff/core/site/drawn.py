@@ -1,4 +1,6 @@
-"""The wall and what holds the rack, as strokes: the front gets the whole wall, the section its make-up, screws and forces."""
+"""The wall and what holds the rack, as strokes: the front gets the whole wall, the section its make-up, screws and
+forces.
+"""
 
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
@@ -102,7 +104,8 @@ def _limits(on: OnWall, high: float) -> Iterator[Stroke]:
 
 
 def _free_spot(on: OnWall) -> Fraction:
-    """Where before the wall a person stands in nobody's way, as far to the right as can be; beside the wall where nothing
+    """Where before the wall a person stands in nobody's way, as far to the right as can be; beside the wall where
+    nothing
     is free.
     """
     assert on.site

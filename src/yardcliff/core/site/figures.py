@@ -22,8 +22,14 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
         return
     one = max(fixed, key=lambda each: (each.loose, each.share))
     total = sum(load.weight for each in fixed for load in each.on)
-    yield Figure("fix.weight", "Weighs, all told", f"{total / GRAVITY:.1f} kg", "things, wet or full, and wood", (),
-                 "All that hangs there, wet or full, and the boards by their wood; spare places are empty.")  # fmt: skip
+    yield Figure(
+        "fix.weight",
+        "Weighs, all told",
+        f"{total / GRAVITY:.1f} kg",
+        "things, wet or full, and wood",
+        (),
+        "All that hangs there, wet or full, and the boards by their wood; spare places are empty.",
+    )
     if not one.screws:
         return
     worst = max(one.pulls, key=lambda pull: pull.share)
@@ -32,33 +38,66 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
     turning = sum(load.weight * load.lever for load in one.on) / 1000
     hand = Input("F", "a hand pulls with", f"{one.force:.0f} N")
     yield Figure(
-        "fix.tug", "A hand pulls with", f"{one.force:.0f} N", "max(3 · Z, least)", (),
+        "fix.tug",
+        "A hand pulls with",
+        f"{one.force:.0f} N",
+        "max(3 · Z, least)",
+        (),
         "Three times what hangs there weighs, or what somebody pulls with who leans on it, whichever is more: down and straight out, at the worst place.",
-    )  # fmt: skip
+    )
     yield Figure(
-        "fix.shear", "Down, the worst", f"{worst.shear:.0f} N", "W/n + W · e · (x − m) / Σ(x − m)², with a hand that pulls", (
-            Input("W", "weight", f"{body:.0f} N"), Input("n", "fixings", str(len(one.screws))), hand,
-        ), "Shared as by a group of rivets about their middle; somebody pulls at the worse end.",
-    )  # fmt: skip
+        "fix.shear",
+        "Down, the worst",
+        f"{worst.shear:.0f} N",
+        "W/n + W · e · (x − m) / Σ(x − m)², with a hand that pulls",
+        (
+            Input("W", "weight", f"{body:.0f} N"),
+            Input("n", "fixings", str(len(one.screws))),
+            hand,
+        ),
+        "Shared as by a group of rivets about their middle; somebody pulls at the worse end.",
+    )
     turns = "the spacer at its foot" if one.spacer else f"the {one.by}'s lower edge" if one.strip else "its lower edge"
     yield Figure(
-        "fix.pull", "Out of the wall, the worst", f"{worst.pull:.0f} N", "Σ W · a / h, shared by the top fixings, with a hand that pulls", (
-            Input("Wa", "turning", f"{turning:.1f} Nm"), Input("h", f"top fixings above {turns}", height), hand,
-        ), f"What stands off the wall turns the rack about {turns}, and the top fixings hold that.",
-    )  # fmt: skip
+        "fix.pull",
+        "Out of the wall, the worst",
+        f"{worst.pull:.0f} N",
+        "Σ W · a / h, shared by the top fixings, with a hand that pulls",
+        (
+            Input("Wa", "turning", f"{turning:.1f} Nm"),
+            Input("h", f"top fixings above {turns}", height),
+            hand,
+        ),
+        f"What stands off the wall turns the rack about {turns}, and the top fixings hold that.",
+    )
     yield Figure(
-        "fix.share", "Of what it may bear", percent(worst.share), "T / P + V / Q", (
-            Input("T", "out", f"{worst.pull:.1f} N"), Input("P", "may be pulled", f"{one.may_pull:.1f} N"),
-            Input("V", "down", f"{worst.shear:.1f} N"), Input("Q", "may bear across", f"{one.may_shear:.1f} N"),
-        ), f"{_rated(one, mount)} A rule of thumb for hand-sized racks, and no proof: where more than a few hands hang, or people could be hurt, ask a building professional.",
-    )  # fmt: skip
+        "fix.share",
+        "Of what it may bear",
+        percent(worst.share),
+        "T / P + V / Q",
+        (
+            Input("T", "out", f"{worst.pull:.1f} N"),
+            Input("P", "may be pulled", f"{one.may_pull:.1f} N"),
+            Input("V", "down", f"{worst.shear:.1f} N"),
+            Input("Q", "may bear across", f"{one.may_shear:.1f} N"),
+        ),
+        f"{_rated(one, mount)} A rule of thumb for hand-sized racks, and no proof: where more than a few hands hang, or people could be hurt, ask a building professional.",
+    )
     yield from _links(one)
     if one.anchor.in_studs:
         yield Figure(
-            "fix.length", f"{'Lag screw' if one.anchor.key == 'lags' else 'Screw'} length", one.length, "b + l + e",
-            (Input("b", "wood", one.wood), Input("l", "lining", one.length - one.wood - one.hold), Input("e", "in the stud", one.hold)),
-            "Through the wood and the lining, and far enough into the stud: the next length that is sold.", fine=True,
-        )  # fmt: skip
+            "fix.length",
+            f"{'Lag screw' if one.anchor.key == 'lags' else 'Screw'} length",
+            one.length,
+            "b + l + e",
+            (
+                Input("b", "wood", one.wood),
+                Input("l", "lining", one.length - one.wood - one.hold),
+                Input("e", "in the stud", one.hold),
+            ),
+            "Through the wood and the lining, and far enough into the stud: the next length that is sold.",
+            fine=True,
+        )
     else:
         yield Figure(
             "fix.length",
@@ -72,34 +111,64 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
     yield from _between(one)
     if one.strip:
         name = "Cleat" if one.by == "cleat" else "Batten"
-        yield Figure("fix.strip", f"{name} long", one.strip[1] - one.strip[0], "given", (),
-                     "To the outermost screws and a thumb's width past them.")  # fmt: skip
+        yield Figure(
+            "fix.strip",
+            f"{name} long",
+            one.strip[1] - one.strip[0],
+            "given",
+            (),
+            "To the outermost screws and a thumb's width past them.",
+        )
 
 
 def _links(one: Fixed) -> Iterator[Figure]:
     """The board between its screws, the screws to a strip, and a cleat's lip."""
     beam, hand = one.beam, Input("F", "a hand pulls with", f"{one.force:.0f} N")
     yield Figure(
-        "fix.board", "Board between its screws", percent(beam.share(one.force)), "max(max(F · L / 4, F · c) / (b · t² / 6), max(F · L / 4 + q · L² / 8, F · c + q · c² / 2) / (t · b² / 6)) / s", (
-            hand, Input("L", "widest span", Fraction(str(beam.span))), Input("c", "past the last screw", Fraction(str(beam.over))),
-            Input("b", "wide, less its holes", f"{beam.wide:.0f} mm"), Input("t", "thick", f"{beam.thick:.0f} mm"),
-            Input("q", "lies on it evenly, N/mm", f"{beam.even:.3f}"), Input("s", "may bear", f"{bending(beam.wood):.1f} MPa"),
-        ), f"Of what it may bear as it bends, outward or down with all that hangs: a {PART[SAFETY]} of what breaks it (Wood Handbook).",
-    )  # fmt: skip
+        "fix.board",
+        "Board between its screws",
+        percent(beam.share(one.force)),
+        "max(max(F · L / 4, F · c) / (b · t² / 6), max(F · L / 4 + q · L² / 8, F · c + q · c² / 2) / (t · b² / 6)) / s",
+        (
+            hand,
+            Input("L", "widest span", Fraction(str(beam.span))),
+            Input("c", "past the last screw", Fraction(str(beam.over))),
+            Input("b", "wide, less its holes", f"{beam.wide:.0f} mm"),
+            Input("t", "thick", f"{beam.thick:.0f} mm"),
+            Input("q", "lies on it evenly, N/mm", f"{beam.even:.3f}"),
+            Input("s", "may bear", f"{bending(beam.wood):.1f} MPa"),
+        ),
+        f"Of what it may bear as it bends, outward or down with all that hangs: a {PART[SAFETY]} of what breaks it (Wood Handbook).",
+    )
     if held := one.joined:
         yield Figure(
-            "fix.joined", f"{held.count} screws to the {one.by}", percent(held.share), "T / P + V / Q", (
-                Input("T", "out", f"{held.worst.pull:.0f} N"), Input("P", "may be pulled", f"{held.may_pull:.0f} N"),
-                Input("V", "down", f"{held.worst.shear:.0f} N"), Input("Q", "may bear across", f"{held.may_shear:.0f} N"),
-            ), "As few as hold the rack to it, each with thread in no more than the wood that is there.",
-        )  # fmt: skip
+            "fix.joined",
+            f"{held.count} screws to the {one.by}",
+            percent(held.share),
+            "T / P + V / Q",
+            (
+                Input("T", "out", f"{held.worst.pull:.0f} N"),
+                Input("P", "may be pulled", f"{held.may_pull:.0f} N"),
+                Input("V", "down", f"{held.worst.shear:.0f} N"),
+                Input("Q", "may bear across", f"{held.may_shear:.0f} N"),
+            ),
+            "As few as hold the rack to it, each with thread in no more than the wood that is there.",
+        )
     if one.by == "cleat" and one.strip:
         long = one.strip[1] - one.strip[0]
         yield Figure(
-            "fix.lip", "Cleat's lip bears", f"{one.lip:.3f} MPa", "3 · (W + F) / (2 · L · t)",
-            (Input("W", "weight", f"{sum(load.weight for load in one.on):.0f} N"), hand, Input("L", "cleat", long), Input("t", "thick", CLEAT[0])),
+            "fix.lip",
+            "Cleat's lip bears",
+            f"{one.lip:.3f} MPa",
+            "3 · (W + F) / (2 · L · t)",
+            (
+                Input("W", "weight", f"{sum(load.weight for load in one.on):.0f} N"),
+                hand,
+                Input("L", "cleat", long),
+                Input("t", "thick", CLEAT[0]),
+            ),
             f"Softwood may bear {one.lip_may:g} MPa along its grain (Wood Handbook, table 5-3, over {SAFETY}).",
-        )  # fmt: skip
+        )
 
 
 def _between(one: Fixed) -> Iterator[Figure]:
@@ -120,10 +189,17 @@ def _between(one: Fixed) -> Iterator[Figure]:
     share = sum(load.weight for load in one.on) * float(span / max(part.length, span))
     down = sag(span, part.depth, part.height, share / GRAVITY * 1000, part.wood)
     yield Figure(
-        "fix.sag", "Sags between them", f"{down:.2f} mm", "5 · F · L³ / (384 · E · I)",
-        (Input("F", "load between", f"{share:.0f} N"), Input("L", "span", span), Input("I", "from", f"{float(part.depth):g} × {float(part.height):g} mm")),
+        "fix.sag",
+        "Sags between them",
+        f"{down:.2f} mm",
+        "5 · F · L³ / (384 · E · I)",
+        (
+            Input("F", "load between", f"{share:.0f} N"),
+            Input("L", "span", span),
+            Input("I", "from", f"{float(part.depth):g} × {float(part.height):g} mm"),
+        ),
         f"A {SPAN_SHARE}th of the span, {float(span) / SPAN_SHARE:.1f} mm, is as much as one sees.",
-    )  # fmt: skip
+    )
 
 
 def _rated(one: Fixed, mount: Mount) -> str:

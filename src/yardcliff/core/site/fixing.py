@@ -1,6 +1,7 @@
 """How a rack is fixed to its wall: every way, what each would bear, and the first that holds.
 
-A way is two things: what the rack hangs `by` (screws through it, plates on its back, a cleat, a batten) and what that goes `into`
+A way is two things: what the rack hangs `by` (screws through it, plates on its back, a cleat, a batten) and what that
+goes `into`
 (studs, the lining, masonry).
 """
 
@@ -34,7 +35,9 @@ MOST = 16
 THICK = 35
 """From this on, mm, a board takes a lag screw's head and washer."""
 HUNG_ON: frozenset[By] = frozenset({"keyholes", "hangers", "cleat"})
-"""What a rack hangs on with play: pulled straight out, its foot swings, and nothing is prised off about its upper edge."""
+"""What a rack hangs on with play: pulled straight out, its foot swings, and nothing is prised off about its upper
+edge.
+"""
 FOOT = 10.0
 """A board that reaches further below its strip than this, mm, wants a spacer at its foot."""
 LIGHT = 25
@@ -54,9 +57,12 @@ class Screw:
 
 @dataclass(frozen=True, slots=True)
 class Fixed:
-    """A body on its wall by one way. `loose` tells of a line on fewer than two studs; `length` is a screw's, `wood` what it
-    passes before the wall, `hold` what of it holds. `strip` is what is fixed to the wall first: from, to, in the rack's frame;
-    `joined` is how the rack is screwed to it, with room for a `spacer` below it or none, `blocked` where something is in its way. It `bears` on the
+    """A body on its wall by one way. `loose` tells of a line on fewer than two studs; `length` is a screw's, `wood`
+    what it
+    passes before the wall, `hold` what of it holds. `strip` is what is fixed to the wall first: from, to, in the
+    rack's frame;
+    `joined` is how the rack is screwed to it, with room for a `spacer` below it or none, `blocked` where something is
+    in its way. It `bears` on the
     wall at its edges; `beam` is the board between its screws.
     """
 
@@ -268,12 +274,30 @@ class Fixer:
         loose = loose or (strip is not None and held is None)
         beam = self._beam(body, [(s.x, s.y) for s in screws] if held is None else held.at, on)
         return Fixed(
-            body, by, anchor, screws, tuple(bear(screws)), stood, wood, driven.length, driven.hold, may_pull, may_shear, loose, bears, beam,
-            strip, blocked, held, spacer,
-        )  # fmt: skip
+            body,
+            by,
+            anchor,
+            screws,
+            tuple(bear(screws)),
+            stood,
+            wood,
+            driven.length,
+            driven.hold,
+            may_pull,
+            may_shear,
+            loose,
+            bears,
+            beam,
+            strip,
+            blocked,
+            held,
+            spacer,
+        )
 
     def _between(self, found: Sequence[ScrewLine], screws: Sequence[Screw]) -> list[tuple[Fraction, tuple[Span, ...]]]:
-        """Where screws from the rack to its strip may stand, by height: clear of its holders, and of the heads in the wall."""
+        """Where screws from the rack to its strip may stand, by height: clear of its holders, and of the heads in the
+        wall.
+        """
         return [
             (y, tuple(cut(clear_at(self.rack, line.part, y), [(s.x - HEAD, s.x + HEAD) for s in screws if s.y == y])))
             for line in found
@@ -281,7 +305,9 @@ class Fixer:
         ]
 
     def _bears(self, body: Body, by: By, found: Sequence[ScrewLine], mount: Mount) -> tuple[Bearing, Fraction]:
-        """Where it bears on the wall, and whether a spacer stands at its foot: a strip turns about its own edges unless one does."""
+        """Where it bears on the wall, and whether a spacer stands at its foot: a strip turns about its own edges
+        unless one does.
+        """
         low, high = float(body.low), float(max(part.y + part.height for part in body.grounds))
         loose = by in HUNG_ON
         if by not in ("batten", "cleat") or not found:

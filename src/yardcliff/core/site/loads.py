@@ -1,11 +1,15 @@
 """What pulls at each fixing of a body: a rule of thumb for hand-sized things.
 
-- Weight goes down the fixings of a body as down a group of rivets about their middle: V_i = W/n + W e (x_i - m) / Σ (x_j - m)²
+- Weight goes down the fixings of a body as down a group of rivets about their middle: V_i = W/n + W e (x_i - m) / Σ
+(x_j - m)²
   for a weight W that is e to the right of the middle m.
-- What stands off the wall turns the body about the lowest edge that bears on it: its own, a spacer's, or a strip's; the top fixings hold
+- What stands off the wall turns the body about the lowest edge that bears on it: its own, a spacer's, or a strip's;
+the top fixings hold
   that: T = Σ W a / h with the lever a off the wall and h from that edge up to them, shared as V is.
-- Somebody pulls at one thing or at an empty holder, down or straight outward, wherever that is worst. Straight outward the body turns about
-  the lower edge where that is above the top fixings, about the upper edge where it is below the lowest, and between both they share it.
+- Somebody pulls at one thing or at an empty holder, down or straight outward, wherever that is worst. Straight
+outward the body turns about
+  the lower edge where that is above the top fixings, about the upper edge where it is below the lowest, and between
+  both they share it.
 - Each fixing has to bear T/Ta + V/Va <= 1.
 """
 
@@ -24,7 +28,8 @@ LEVEL = 1.0
 
 @dataclass(frozen=True, slots=True)
 class Load:
-    """A weight, N: where along the wall it hangs, how far off it and how high, mm. A hand may pull at it `down` or straight `out`, N;
+    """A weight, N: where along the wall it hangs, how far off it and how high, mm. A hand may pull at it `down` or
+    straight `out`, N;
     a `thing` hangs there, or its place is empty; the rest is wood and what stands on it.
     """
 
@@ -39,7 +44,8 @@ class Load:
 
 @dataclass(frozen=True, slots=True)
 class Bearing:
-    """Where a body bears on the wall, mm up: the edge that it turns about as it tips forward, and the one as its foot is pulled out;
+    """Where a body bears on the wall, mm up: the edge that it turns about as it tips forward, and the one as its foot
+    is pulled out;
     infinitely high where it hangs with play.
     """
 
@@ -141,7 +147,9 @@ def _cases(
     still: list[float],
     turning: dict[int, float],
 ) -> Iterator[tuple[list[float], dict[int, float]]]:
-    """Nobody pulls, as that may relieve an end; a thing is lifted off; a hand pulls down at one; or straight outward: what each fixing bears."""
+    """Nobody pulls, as that may relieve an end; a thing is lifted off; a hand pulls down at one; or straight outward:
+    what each fixing bears.
+    """
     yield still, turning
     xs = [x for x, _ in fixings]
     for lifted in _lifted(on):  # one thing is taken off, and what balanced the rest is gone
@@ -194,7 +202,9 @@ def _lifted(on: Sequence[Load]) -> Iterator[Load]:
 
 
 def _ends(on: Iterable[Load], alike: Callable[[Load], tuple[float, ...]]) -> Iterator[Load]:
-    """Of what loads alike, the ones furthest to the left and to the right: what a fixing bears is greatest at one of them."""
+    """Of what loads alike, the ones furthest to the left and to the right: what a fixing bears is greatest at one of
+    them.
+    """
     groups: dict[tuple[float, ...], list[Load]] = {}
     for load in on:
         groups.setdefault(alike(load), []).append(load)

@@ -34,22 +34,71 @@ def machining(fixed: Sequence[Fixed], under_plates: str, tape: Tape) -> Iterator
             }.get(by, "Where the hole list says; countersink until the head lies flush.")
             yield hole(count, part.name, width, note, takes)
         elif by == "keyholes":
-            yield Operation("Keyhole bed", count, part.name, "back", "bit", SLOT, SLOT_DEEP, 0, max(part.depth - SLOT_DEEP, ZERO), "depth collar",
-                            "Let the plate in flush, its slot upward: as far apart as the screws in the wall.", takes=takes)  # fmt: skip
+            yield Operation(
+                "Keyhole bed",
+                count,
+                part.name,
+                "back",
+                "bit",
+                SLOT,
+                SLOT_DEEP,
+                0,
+                max(part.depth - SLOT_DEEP, ZERO),
+                "depth collar",
+                "Let the plate in flush, its slot upward: as far apart as the screws in the wall.",
+                takes=takes,
+            )
         elif by in ("hangers", "mirrors"):
             what = "Hanger" if by == "hangers" else "Mirror plate"
-            yield Operation(f"{what} screw", 2 * count, part.name, "back", "bit", Fraction(2), min(Fraction(12), part.depth - 3), 0,
-                            max(part.depth - 12, Fraction(3)), "depth collar", "Two screws a piece, shorter than the board is thick.", takes=takes)  # fmt: skip
+            yield Operation(
+                f"{what} screw",
+                2 * count,
+                part.name,
+                "back",
+                "bit",
+                Fraction(2),
+                min(Fraction(12), part.depth - 3),
+                0,
+                max(part.depth - 12, Fraction(3)),
+                "depth collar",
+                "Two screws a piece, shorter than the board is thick.",
+                takes=takes,
+            )
         elif by == "cleat" and one.strip:
             long = one.strip[1] - one.strip[0]
-            yield Operation("Cleat bevel", 1, "Cleat strip", "edge", "saw", long, None, 45, None, "fence",
-                            f"One strip {exact_text(long)} × {exact_text(2 * CLEAT[1])} × {exact_text(CLEAT[0])}, ripped lengthwise at 45°: "
-                            "one half on the wall, its point up and out, the other on the rack.", "ripped in two", takes)  # fmt: skip
+            yield Operation(
+                "Cleat bevel",
+                1,
+                "Cleat strip",
+                "edge",
+                "saw",
+                long,
+                None,
+                45,
+                None,
+                "fence",
+                f"One strip {exact_text(long)} × {exact_text(2 * CLEAT[1])} × {exact_text(CLEAT[0])}, ripped lengthwise at 45°: "
+                "one half on the wall, its point up and out, the other on the rack.",
+                "ripped in two",
+                takes,
+            )
         elif by == "batten" and one.strip:
             long = one.strip[1] - one.strip[0]
-            yield Operation("Batten", 1, "Batten", "end", "saw", long, None, 0, None, "square",
-                            f"{exact_text(long)} × {exact_text(BATTEN[1])} × {exact_text(BATTEN[0])}, onto the wall first; the rack is screwed to it.",
-                            "cut to length", takes)  # fmt: skip
+            yield Operation(
+                "Batten",
+                1,
+                "Batten",
+                "end",
+                "saw",
+                long,
+                None,
+                0,
+                None,
+                "square",
+                f"{exact_text(long)} × {exact_text(BATTEN[1])} × {exact_text(BATTEN[0])}, onto the wall first; the rack is screwed to it.",
+                "cut to length",
+                takes,
+            )
         yield from _onto_strip(one, tape)
 
 
@@ -66,15 +115,36 @@ def _onto_strip(one: Fixed, tape: Tape) -> Iterator[Operation]:
             else "through the rack's half into its back"
         )
         yield Operation(
-            "Screw hole", held.count, *through, "bit", CLEAR, None, 0, None, "through",
-            f"{at} from the left end, {up} above the lower edge; {way}.", takes=(screws(GAUGE, held.length, held.count),),
-        )  # fmt: skip
+            "Screw hole",
+            held.count,
+            *through,
+            "bit",
+            CLEAR,
+            None,
+            0,
+            None,
+            "through",
+            f"{at} from the left end, {up} above the lower edge; {way}.",
+            takes=(screws(GAUGE, held.length, held.count),),
+        )
     if one.spacer:
         thick = (BATTEN if one.by == "batten" else CLEAT)[0]
         wide = min(CLEAT[1], Fraction(int(one.spacer)))
-        yield Operation("Spacer", 1, part.name, "back", "saw", part.length, None, 0, None, "square",
-                        f"A strip {exact_text(thick)} thick, glued and pinned to the back along its lower edge: the rack stands plumb, and turns about its own foot.",
-                        "cut to length", (Blank("Spacer", "board", "softwood", wide, thick, part.length),))  # fmt: skip
+        yield Operation(
+            "Spacer",
+            1,
+            part.name,
+            "back",
+            "saw",
+            part.length,
+            None,
+            0,
+            None,
+            "square",
+            f"A strip {exact_text(thick)} thick, glued and pinned to the back along its lower edge: the rack stands plumb, and turns about its own foot.",
+            "cut to length",
+            (Blank("Spacer", "board", "softwood", wide, thick, part.length),),
+        )
 
 
 def _takes(one: Fixed) -> tuple[Take, ...]:

@@ -1,4 +1,6 @@
-"""Where along the wall, and how high: the best places by each aim with what each costs, and what a dragged rack snaps to."""
+"""Where along the wall, and how high: the best places by each aim with what each costs, and what a dragged rack snaps
+to.
+"""
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
@@ -13,7 +15,9 @@ from yardcliff.core.site.placing import Aim, best
 from yardcliff.core.site.survey import Area, Site, area, areas, around, free_places, open_places, stretch
 
 REACH: dict[Who, Fraction] = {"adult": Fraction(1950), "child": Fraction(1250), "seated": Fraction(1200)}
-"""What hands reach with ease above the floor, mm: typical figures of ours; a child of about seven, somebody in a chair."""
+"""What hands reach with ease above the floor, mm: typical figures of ours; a child of about seven, somebody in a
+chair.
+"""
 AIMS: dict[Aim, tuple[str, str]] = {
     "centre": ("middle of the wall", "As far from the one end of the wall as from the other."),
     "between": ("middle of the gap", "Centred between what stands to its left and its right."),

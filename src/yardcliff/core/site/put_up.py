@@ -1,4 +1,6 @@
-"""Putting a rack up: the order of hands, the holes from a corner and from the floor, tools and bits, and what to look out for."""
+"""Putting a rack up: the order of hands, the holes from a corner and from the floor, tools and bits, and what to look
+out for.
+"""
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass

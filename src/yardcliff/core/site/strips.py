@@ -29,7 +29,9 @@ MOST = 24
 
 @dataclass(frozen=True, slots=True)
 class Joined:
-    """How a rack is screwed to its strip: `count` screws so long, all along one line `at` these places; what one bears at worst, and may."""
+    """How a rack is screwed to its strip: `count` screws so long, all along one line `at` these places; what one
+    bears at worst, and may.
+    """
 
     at: tuple[tuple[Fraction, Fraction], ...]
     length: Fraction
@@ -55,7 +57,8 @@ def strip_edges(by: By, heights: Sequence[Fraction]) -> Bearing:
 def joined(
     by: By, ground: Part, free: Sequence[tuple[Fraction, tuple[Span, ...]]], on: Sequence[Load], bears: Bearing
 ) -> Joined | None:
-    """As few screws as hold the rack to its strip: through the board into a batten, or through a cleat's half into the board. They stand at
+    """As few screws as hold the rack to its strip: through the board into a batten, or through a cleat's half into
+    the board. They stand at
     each height of `free`, where it is free there.
     """
     free = [(y, spans) for y, spans in free if spans]

@@ -16,7 +16,9 @@ from yardcliff.core.model import Frozen
 Makeup = Literal["timber studs", "steel studs", "masonry", "planked"]
 Kind = Literal["door", "hatch", "window", "switch", "socket", "pipe", "radiator", "other"]
 Block = Literal["unknown", "solid", "hollow", "aerated"]
-"""What masonry is of: brick or concrete, blocks with cells, light blocks with pores; the weakest counts where it is unknown."""
+"""What masonry is of: brick or concrete, blocks with cells, light blocks with pores; the weakest counts where it is
+unknown.
+"""
 Hinge = Literal["none", "left", "right"]
 LIVE: frozenset[Kind] = frozenset({"switch", "socket", "pipe"})
 """What cables or pipes run to, straight up, down and to the sides."""
@@ -59,7 +61,8 @@ class OldFixing(Frozen):
 
 
 class Wall(Frozen):
-    """A wall as surveyed. `lining` is the board, the planks or the sheet over studs, or the plaster on masonry of such a `block`; `way` the depth of the room before it,
+    """A wall as surveyed. `lining` is the board, the planks or the sheet over studs, or the plaster on masonry of
+    such a `block`; `way` the depth of the room before it,
     up to what stands opposite, where people pass.
     """
 

@@ -1,6 +1,8 @@
-"""A board between its screws, or past the last one: a hand pulls at it in the middle of the widest span, or at its free end.
+"""A board between its screws, or past the last one: a hand pulls at it in the middle of the widest span, or at its
+free end.
 
-M = F L / 4 + q L² / 8 between, F c + q c² / 2 past the end; stress = M / (b h² / 6), down over the board's width and outward over its thickness
+M = F L / 4 + q L² / 8 between, F c + q c² / 2 past the end; stress = M / (b h² / 6), down over the board's width and
+outward over its thickness
 (Wood Handbook, FPL-GTR-282, chapter 9). What holes take of it does not count.
 """
 
@@ -11,7 +13,8 @@ from yardcliff.core.strength.wood import bending
 
 @dataclass(frozen=True, slots=True)
 class Beam:
-    """A board: its `wide` up the wall or along its face, its `thick` off the wall, less its holes, mm; its widest `span` and the `over` past its last screw, mm;
+    """A board: its `wide` up the wall or along its face, its `thick` off the wall, less its holes, mm; its widest
+    `span` and the `over` past its last screw, mm;
     what lies evenly on it, N/mm.
     """
 

@@ -1,6 +1,8 @@
-"""Racks as bodies: a shelf with what stands on it, its screws through a back plate, a glue line that is pulled open, a cleat's lip.
+"""Racks as bodies: a shelf with what stands on it, its screws through a back plate, a glue line that is pulled open,
+a cleat's lip.
 
-A board of the wood's own rupture over the factor; screws and shear by the Wood Handbook, FPL-GTR-282, chapters 5, 8 and 9.
+A board of the wood's own rupture over the factor; screws and shear by the Wood Handbook, FPL-GTR-282, chapters 5, 8
+and 9.
 """
 
 from dataclasses import dataclass
@@ -20,7 +22,9 @@ def along_grain(wood: Wood) -> float:
 
 @dataclass(frozen=True, slots=True)
 class Shelf:
-    """A shelf on its ends or brackets, `span` apart, `deep` and `thick`, mm; an even `load` and a `hand` in its middle, N."""
+    """A shelf on its ends or brackets, `span` apart, `deep` and `thick`, mm; an even `load` and a `hand` in its
+    middle, N.
+    """
 
     wood: Wood
     deep: float
@@ -41,8 +45,10 @@ class Shelf:
 
 @dataclass(frozen=True, slots=True)
 class Butt:
-    """A shelf screwed to a plate through its back: what stands on it, `out` from the plate, turns it about its lower edge, and the screws in the
-    middle of its thickness hold that. A `hand` at one place pulls at the two nearest screws; the rest, `load`, at all `count`.
+    """A shelf screwed to a plate through its back: what stands on it, `out` from the plate, turns it about its lower
+    edge, and the screws in the
+    middle of its thickness hold that. A `hand` at one place pulls at the two nearest screws; the rest, `load`, at all
+    `count`.
     """
 
     wood: Wood

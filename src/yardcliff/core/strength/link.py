@@ -9,7 +9,9 @@ Kind = Literal["hook", "peg", "board", "screw", "anchor", "wall"]
 
 @dataclass(frozen=True, slots=True)
 class Link:
-    """One link: its kind, what it is called, and its share: 1 is all that it may bear. `figure` is the key of its working."""
+    """One link: its kind, what it is called, and its share: 1 is all that it may bear. `figure` is the key of its
+    working.
+    """
 
     kind: Kind
     name: str

@@ -1,6 +1,7 @@
 """What wood bears: screws drawn out of it and pressed across it, dowels on their holes, boards that bend.
 
-Lengths in mm, forces in N, stresses in MPa. G is the specific gravity of the lightest wood that is sold under a name (data/species.toml).
+Lengths in mm, forces in N, stresses in MPa. G is the specific gravity of the lightest wood that is sold under a name
+(data/species.toml).
 All formulas are of the Wood Handbook, FPL-GTR-282: chapter 8 for screws and dowels, chapter 9 for boards.
 """
 
@@ -20,7 +21,9 @@ DRAWN, LAG_DRAWN, DRAWN_SAFETY = 108.25, 125.4, 5
 ACROSS: dict[Wood, float] = {"softwood": 23.17, "hardwood": 31.99}
 LAG_ACROSS: dict[Wood, float] = {"softwood": 23.30, "hardwood": 29.51}
 LASTING = 1.6
-"""What a screw and a lag screw bear across themselves, K D², by the group of the wood; over 1.6 for a load that lasts."""
+"""What a screw and a lag screw bear across themselves, K D², by the group of the wood; over 1.6 for a load that
+lasts.
+"""
 FULL, LAG_FULL = 7, 11
 """Diameters in the wood from which a wood screw and a lag screw bear that in full; in proportion below."""
 LEAST, LAG_LEAST = 2, 4
@@ -39,7 +42,9 @@ def gravity(wood: Wood) -> float:
 
 
 def thread(length: float, into: float, diameter: float) -> float:
-    """The thread of a screw so long that holds where it goes so far `into` the wood, mm: its tip, one diameter, does not count."""
+    """The thread of a screw so long that holds where it goes so far `into` the wood, mm: its tip, one diameter, does
+    not count.
+    """
     threaded = length if length <= THREADED else max(THREADED, THREAD_SHARE * length)
     return max(min(into, threaded) - diameter, 0.0)
 
@@ -55,7 +60,9 @@ def withdrawal(wood: Wood, diameter: float, hold: float, *, lag: bool = False) -
 def lateral(
     wood: Wood, diameter: float, into: float, *, lag: bool = False, across: bool = False, side: float | None = None
 ) -> float:
-    """What a screw may bear across itself, N, so far `into` the wood; `across` its grain, through a board `side` thick."""
+    """What a screw may bear across itself, N, so far `into` the wood; `across` its grain, through a board `side`
+    thick.
+    """
     deep = into / diameter
     share = 0.0 if deep < (LAG_LEAST if lag else LEAST) else min(deep / (LAG_FULL if lag else FULL), 1.0)
     if not lag:
@@ -76,7 +83,9 @@ def _between(points: tuple[tuple[float, float], ...], at: float) -> float:
 
 
 def embedding(wood: Wood, diameter: float) -> float:
-    """With how much a round stick may press on the side of its hole across the grain, MPa: 212 G^1.45 D^-0.5; thin ones 114.5 G^1.84."""
+    """With how much a round stick may press on the side of its hole across the grain, MPa: 212 G^1.45 D^-0.5; thin
+    ones 114.5 G^1.84.
+    """
     g = gravity(wood)
     return float(114.5 * g**1.84) if diameter < 6.4 else float(212.0 * g**1.45 * diameter**-0.5)
 

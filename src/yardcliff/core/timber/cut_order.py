@@ -16,7 +16,9 @@ ALIKE = Fraction(1, 2)
 
 
 def order(sawn: Sawn, cutting: Cutting, tape: Tape) -> tuple[str, ...]:
-    """What is done at the saw with one stick, in turn: ripped first, then equal parts against one stop, the longest first."""
+    """What is done at the saw with one stick, in turn: ripped first, then equal parts against one stop, the longest
+    first.
+    """
     return tuple(_order(sawn, cutting, tape))
 
 
