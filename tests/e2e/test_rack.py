@@ -222,7 +222,7 @@ def test_any_figure_opens_its_working_and_slips_stay_side_by_side(porch: Page) -
     expect(slip).to_contain_text("= 241.67 mm")
     slip.get_by_role("button", name="keep").click()
     porch.get_by_role("button", name=re.compile("pilot bit")).click()
-    expect(porch.get_by_role("region", name="Working of Pilot bit")).to_contain_text("2.5 mm")
+    expect(porch.get_by_role("region", name="Working of Pilot bit")).to_contain_text("= 3 mm")
     porch.get_by_label("count", exact=True).fill("5")
     porch.get_by_label("count", exact=True).press("Enter")
     expect(slip).to_contain_text("= 290 mm")
