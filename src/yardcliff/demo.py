@@ -180,7 +180,7 @@ WALLS: list[tuple[str, Patch]] = [
 STICKS: list[dict[str, Any]] = [
     {"wide": "140 mm", "thick": "21 mm", "long": "1640 mm", "species": "spruce", "note": "Left of the bunk ladders",
      "flaws": [{"what": "knot", "at": "1498 mm", "width": "34 mm"}]},
-    {"wide": "120 mm", "thick": "21 mm", "long": "1210 mm", "species": "spruce", "note": "Offcut, straight",
+    {"wide": "120 mm", "thick": "28 mm", "long": "1210 mm", "species": "spruce", "note": "Offcut, straight",
      "flaws": [{"what": "stain", "at": "560 mm", "width": "45 mm", "back": True}]},
     {"wide": "70 mm", "thick": "21 mm", "long": "980 mm", "species": "spruce"},
     {"wide": "70 mm", "thick": "21 mm", "long": "655 mm", "species": "spruce"},
@@ -190,7 +190,7 @@ STICKS: list[dict[str, Any]] = [
     {"form": "dowel", "stuff": "hardwood", "wide": "12 mm", "thick": "12 mm", "long": "1000 mm", "species": "beech"},
 ]  # fmt: skip
 WARES: list[tuple[str, str, int]] = [
-    ("screw", "4.0 × 20 mm wood screw", 38),
+    ("screw", "5.0 × 20 mm wood screw", 38),
     ("glue", "white wood glue", 190),
     ("sandpaper", "sandpaper, grit 120", 3),
 ]

@@ -213,11 +213,11 @@ def test_what_is_sawn_is_off_the_rack_and_its_rest_on_it_until_it_is_taken_back(
     expect(page.get_by_text("Sawn: what was cut up").first).to_be_visible()
     page.get_by_role("link", name="Timber and prices").click()
     expect(page.get_by_text("Offcut of beech dowel 20 mm")).to_be_visible()
-    expect(page.get_by_role("button", name="spruce board 120 mm × 21 mm")).to_have_count(0)
+    expect(page.get_by_role("button", name="spruce board 120 mm × 28 mm")).to_have_count(0)
     page.go_back()
     page.get_by_role("button", name="Take back").click()
     page.get_by_role("link", name="Timber and prices").click()
-    expect(page.get_by_role("button", name="spruce board 120 mm × 21 mm")).to_be_visible()
+    expect(page.get_by_role("button", name="spruce board 120 mm × 28 mm")).to_be_visible()
 
 
 def test_timber_is_for_everybody_light_dark_and_on_a_phone(home: Page, browser: Browser, server: Server) -> None:
