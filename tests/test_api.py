@@ -38,7 +38,7 @@ def test_a_new_rack_is_complete_and_settled(rack: Json) -> None:
     assert design["marks"]["text"] == ["130 mm", "390 mm", "650 mm", "910 mm", "1170 mm"]
     assert design["fields"]["row.length"] == "1300 mm"
     assert not design["findings"]
-    assert design["machining"][0]["tool"] == "2.5 mm bit"
+    assert design["machining"][0]["tool"] == "3 mm bit"
     assert [len(symbol["places"]) for symbol in design["scene"]["symbols"]] == [5, 5]
 
 

@@ -224,7 +224,7 @@ def test_what_a_rack_says_already_is_no_step_to_undo(client: TestClient) -> None
     assert again["design"] == other["design"]
 
 
-@pytest.mark.parametrize(("family", "size"), [("angled-rail", "300 mm × 90 mm"), ("perch", "1040 mm × 230 mm")])
+@pytest.mark.parametrize(("family", "size"), [("angled-rail", "300 mm × 90 mm"), ("perch", "1040 mm × 260 mm")])
 def test_the_first_page_gives_the_board_that_is_marked(client: TestClient, family: str, size: str) -> None:
     made(client, family)
     assert [rack["size"] for rack in client.get("/api/racks").json()] == [size]

@@ -222,9 +222,9 @@ def test_a_plan_that_was_carried_out_uses_sticks_up_and_is_taken_back(hut: TestC
     assert sawing["spent"] == "€40.00"
     assert sawing["over"] != "as planned"
     after = hut.get("/api/timber").json()["sticks"]
-    # The board of 1080 came out of the 1210, its pegs out of the dowel of 620: 225.5 of that goes back.
+    # The board of 1080 came out of the 1210, its pegs out of the dowel of 620: 256.5 of that goes back.
     assert "1210 mm" not in [stick["long"] for stick in after]
-    assert [stick["long"] for stick in after if stick["note"].startswith("Offcut of beech")] == ["220.5 mm"]
+    assert [stick["long"] for stick in after if stick["note"].startswith("Offcut of beech")] == ["256.5 mm"]
     # Three pegs are glued with 3 g of the 190; of a packet of sandpaper four sheets are left.
     drawers = {ware["name"]: ware["amount"] for ware in hut.get("/api/timber").json()["wares"]}
     assert (drawers["white wood glue"], drawers["sandpaper, grit 180"], drawers["sandpaper, grit 120"]) == (187, 4, 2)

@@ -25,7 +25,7 @@ SECTION_SHARE, BESIDE_TALL, PLAN_SHARE = 0.26, 0.3, 0.36
 """How much of the width the section takes beside a low drawing and a tall one; of the height, a plan."""
 SCALE_ROOM = 5.0
 """Under a drawing, where its scale is written, mm."""
-SHARES = (1.0, 0.93, 0.86, 0.8, 0.74, 0.68)
+SHARES = (1.0, 0.93, 0.86, 0.8, 0.74, 0.68, 0.58, 0.5)
 """How large the words are, as a share of their full size."""
 MOST = 84
 """Marks that fit on the page; the CSV has them all."""
