@@ -83,7 +83,7 @@ def main() -> None:
             page.goto(f"{server.address}/new")
             page.get_by_role("button", name="storm lanterns").click()
             page.get_by_role("button", name="felt hats").click()
-            page.get_by_text("7 hooks").wait_for()
+            page.get_by_text("7 dowel pegs").wait_for()
 
         def porch(page: Page) -> None:
             open_rack(page, "Porch, waxed jackets")

@@ -85,7 +85,9 @@ def held_by(hangs: Hangs) -> Patch:
     """The holder and the board that the thing asks for which asks most of them: the usual ones, or the least that
     hold it.
     """
-    listed = max((listed for listed, _ in hangs), key=lambda listed: listed.item.pulled().force)
+    listed = max(
+        (listed for listed, _ in hangs), key=lambda listed: (listed.item.pulled().force, listed.item.heaviest_g)
+    )
     usual = values("holders", listed.holder)
     alike = [values("holders", row["key"]) for row in table("holders") if row["kind"] == usual["kind"]]
     for board in (listed.board, *THICKER):

@@ -221,7 +221,9 @@ def start(hangs: Hangs, tape: TapeName) -> HoleRailBrief:
     shared["row"]["fixture_gap"] = holes.LEAST_WOOD
     first = HoleRailBrief.model_validate(shared)
     deep = fitting(first).reach.across + 2 * holes.LEAST_WOOD
-    board = first.board.model_copy(update={"height": max(Fraction(90), -(-deep // 10) * 10), "thickness": Fraction(18)})
+    board = first.board.model_copy(
+        update={"height": max(Fraction(90), Fraction(-(-deep // 10) * 10)), "thickness": Fraction(18)}
+    )
     return first.model_copy(update={"board": board})
 
 
