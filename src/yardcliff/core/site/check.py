@@ -26,6 +26,8 @@ OPENS = 110
 NEAR = Fraction(400)
 """A rack that is moved further up or down than this is another rack, mm."""
 LEAVE = Fix("Not on this wall", {"place": {"wall": None}})
+MOST_FIXES = 3
+"""Ways out of one finding that are offered; no more are tried."""
 ZERO = Fraction(0)
 
 
@@ -372,9 +374,9 @@ def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: 
     ]
     for label, patch in tries:
         asked = mount.model_copy(update=patch)
-        if asked != mount and holds(spot.x, asked):
+        if len(found) < MOST_FIXES and asked != mount and holds(spot.x, asked):
             found.append(Fix(label, {"mount": patch}))
-    return tuple(found[:3]) or (LEAVE,)
+    return tuple(found[:MOST_FIXES]) or (LEAVE,)
 
 
 def _onto_studs(rack: Rack, site: Site, spot: Spot) -> Iterator[Fix]:
