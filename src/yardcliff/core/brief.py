@@ -33,11 +33,10 @@ class Board(Frozen):
 class RackBrief(Frozen):
     """What the user decides about any rack; each family adds its own.
 
-    `item` is the main kind of thing and `others` are the further ones, by the names that `row.order`
-    uses; `hung` is the height of the first row's axis above the floor, or of the foot of a row that runs up. `place`
-    is where
-    on which wall it is, `mount` how it is fixed, `cutting` what it is cut with and from, `making` in
-    which order and by which school it is made.
+    `item` is the main kind of thing and `others` are the further ones, by the names that `row.order` uses; `hung` is
+    the height of the first row's axis above the floor, or of the foot of a row that runs up. `place` is where on
+    which wall it is, `mount` how it is fixed, `cutting` what it is cut with and from, `making` in which order and by
+    which school it is made.
     """
 
     tape: TapeName = "1 mm"

@@ -74,13 +74,12 @@ Key = Annotated[str, Field(pattern="^[a-z0-9][a-z0-9-]{0,39}$")]
 class Item(Frozen):
     """One kind of thing. All reaches in mm from the holder's axis; weight in grams.
 
-    `width` may be given instead of `left` and `right`: it is shared as the two were. `takes` says how many
-    holders it needs: "one", the first of "two", or a "bridge" that hangs between two; a rigid bridge has
-    its two holders `span` apart. `held` is how thick it is where it is held:
-    at the neck, the shaft, the edge; `full_g` what it weighs wet or full, where that is more; `tug_n` with what a
-    hand pulls at it at least
-    (None: by its size and weight). A `round` thing nests between its neighbours in the next row. `listed` is the
-    entry of the list that it was taken from.
+    `width` may be given instead of `left` and `right`: it is shared as the two were. `takes` says how many holders it
+    needs: "one", the first of "two", or a "bridge" that hangs between two; a rigid bridge has its two holders `span`
+    apart. `held` is how thick it is where it is held: at the neck, the shaft, the edge; `full_g` what it weighs wet
+    or full, where that is more; `tug_n` with what a hand pulls at it at least (None: by its size and weight). A
+    `round` thing nests between its neighbours in the next row. `listed` is the entry of the list that it was taken
+    from.
     """
 
     name: Name

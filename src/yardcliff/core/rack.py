@@ -41,14 +41,14 @@ ZERO = Fraction(0)
 class Part:
     """A board as it sits on the wall: its lower left back corner (x, y, z), z off the wall, and its size along these.
 
-    `marked` is the face that the row is marked on: the front as it is seen, or the top with the front edge below.
-    It runs along the wall, or `up`: then that face is read with the foot at the left, as the board lies on the bench.
-    `seams` are where it is pieced together from planks, from its left end; the grain of an `upright` one runs up.
-    Its back edge is cut out by `notch` where it straddles another. One that is no box has a `profile` from its end,
+    `marked` is the face that the row is marked on: the front as it is seen, or the top with the front edge below. It
+    runs along the wall, or `up`: then that face is read with the foot at the left, as the board lies on the bench.
+    `seams` are where it is pieced together from planks, from its left end; the grain of an `upright` one runs up. Its
+    back edge is cut out by `notch` where it straddles another. One that is no box has a `profile` from its end,
     convex corners in order: (z, y) `seen` from the side, (x, z) from above; position and size are then those of the
     box around it, and `sawn` is how wide and thick its blank is; what comes out of another part's blank is `of` that
-    one. The marked face of one that leans is turned from the wall by
-    `lean` degrees, to the right where positive. What stands on it, beside the things that hang, weighs `bears_g`.
+    one. The marked face of one that leans is turned from the wall by `lean` degrees, to the right where positive.
+    What stands on it, beside the things that hang, weighs `bears_g`.
     """
 
     key: str
@@ -189,8 +189,8 @@ class Kept:
 class RackRow:
     """A row of holders: solved along its part, its axis `across` the part's marked face.
 
-    It starts at (`x`, `y`) and runs along the wall, or `up`.
-    `kind` is what it hangs, or "=" for what the first row hangs.
+    It starts at (`x`, `y`) and runs along the wall, or `up`. `kind` is what it hangs, or "=" for what the first row
+    hangs.
     """
 
     part: str
@@ -219,9 +219,9 @@ class RackRow:
 class Operation:
     """One line of the machining schedule: one tool, depth and setting for `count` equal features.
 
-    `size` is the tool's: a bit's diameter, a saw cut's length. Without a `depth` it goes right through, and
-    leaves no `web`. `stop` says what ends the cut, `how` it is done where
-    depth and tilt do not say it; all of them together take what is in `takes`, beside the parts.
+    `size` is the tool's: a bit's diameter, a saw cut's length. Without a `depth` it goes right through, and leaves no
+    `web`. `stop` says what ends the cut, `how` it is done where depth and tilt do not say it; all of them together
+    take what is in `takes`, beside the parts.
     """
 
     what: str
@@ -274,9 +274,8 @@ class Joint:
 class Rack:
     """Everything that is known about a rack once its family has built it. `says` it in a line of words.
 
-    `seats` are holes in other parts that answer the holders: where the foot of a shaft stands;
-    `outline` is of a holder that is shaped in the shop, `shaped` are those of other parts; `kept` is what shelves
-    have room for;
+    `seats` are holes in other parts that answer the holders: where the foot of a shaft stands; `outline` is of a
+    holder that is shaped in the shop, `shaped` are those of other parts; `kept` is what shelves have room for;
     `looks` are how the kinds of things are seen as the rack holds them; `links` are what may give way before the wall
     is asked.
     """

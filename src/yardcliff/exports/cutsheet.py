@@ -1,6 +1,5 @@
 """The cut plan on paper, to take to the saw: each stick to scale with its running marks and the order of its cuts;
-then the stop
-block's settings and what to buy.
+then the stop block's settings and what to buy.
 """
 
 from collections.abc import Callable, Iterator, Sequence

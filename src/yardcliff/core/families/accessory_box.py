@@ -56,8 +56,7 @@ class Box(Frozen):
 
 def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> Extra:
     """The box with its upper edge at `top`, to the right of `x`; nothing where there is none. What hangs reaches as
-    far to
-    the right as `things`.
+    far to the right as `things`.
     """
     if box.stands == "none":
         return Extra()

@@ -1,6 +1,5 @@
 """The flip rail: pegs that fold up flush when nothing hangs on them, each on a pin in its groove, or all on one
-threaded
-rod with spacers between them, on a backer that is not seen.
+threaded rod with spacers between them, on a backer that is not seen.
 """
 
 from collections.abc import Iterator

@@ -33,11 +33,10 @@ class Body:
     `marked` holds, for each row, the key of its part and how far across the marked face its axis lies. Things
     hang from the row, or stand with their feet at the height `standing_at`.
 
-    Where the parts stand `up`, they all carry the one row, or each its own of `sides`; things hang at the x of the wall
-    `up_at`, once or on each. Rows along the wall start at the wall's datum, or at `shifts` to the right of it.
-    `looks` tell
-    how things are seen that do not hang down, `outlines` how parts are that are shaped, `kept` what shelves have room
-    for.
+    Where the parts stand `up`, they all carry the one row, or each its own of `sides`; things hang at the x of the
+    wall `up_at`, once or on each. Rows along the wall start at the wall's datum, or at `shifts` to the right of it.
+    `looks` tell how things are seen that do not hang down, `outlines` how parts are that are shaped, `kept` what
+    shelves have room for.
     """
 
     family: str

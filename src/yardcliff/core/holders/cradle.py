@@ -27,8 +27,7 @@ SCOOP = Fraction(1, 4)
 
 class Cradle(Frozen):
     """`held` is the neck (None: the thickest, as measured), `showing` how far the arms stand out (None: as needed);
-    each
-    is hollowed by a `scoop` where the head rests.
+    each is hollowed by a `scoop` where the head rests.
     """
 
     diameter: Size = Fraction(16)

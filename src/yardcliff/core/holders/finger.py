@@ -1,9 +1,8 @@
 """A finger that turns on a threaded rod between spacers, on a hidden backer: folded up it lies flush with them.
 
-The rod's middle is r = h/2 + g off the backer, for a finger h thick with a gap g behind it. What is further than r from
-the rod would jam on the backer, so the heel is bevelled from where the back face is that far off, a = sqrt(r^2 -
-(h/2)^2)
-below the rod, to a flat that lies on the backer when the finger stands open at a tilt t: there it stops.
+The rod's middle is r = h/2 + g off the backer, for a finger h thick with a gap g behind it. What is further than r
+from the rod would jam on the backer, so the heel is bevelled from where the back face is that far off, a = sqrt(r^2 -
+(h/2)^2) below the rod, to a flat that lies on the backer when the finger stands open at a tilt t: there it stops.
 """
 
 from collections.abc import Iterator, Sequence
@@ -51,8 +50,7 @@ ZERO = Fraction(0)
 
 class Rod(Frozen):
     """`size` names its thread, `thickness` is the fingers'; `gap` is behind the folded finger, `grip` what its tip
-    stands
-    above the spacers.
+    stands above the spacers.
     """
 
     size: Thread = "M8"

@@ -31,8 +31,8 @@ ZERO = Fraction(0)
 @dataclass(frozen=True, slots=True)
 class Anchor:
     """What holds in a wall, as the table has it: lengths in mm, ratings in N; `ware` is what it is sold as, `clear`
-    lets it pass the rack's
-    wood. What it bears in steel, or by so much lining, or by the kind of block; what wood holds is worked out.
+    lets it pass the rack's wood. What it bears in steel, or by so much lining, or by the kind of block; what wood
+    holds is worked out.
     """
 
     key: Into

@@ -50,9 +50,8 @@ class Mount(Frozen):
     """How the rack is fixed: `by` what it hangs, `into` what that goes; "auto" is the first way that holds.
 
     Screws stand as studs and looks allow, or `even` about the rack's middle. By its packet one fixing takes a `pull`
-    and a `shear`, of which
-    it is trusted with one part in `factor`. A strip on the wall holds the rack off it: at its `foot` stands a spacer,
-    or nothing.
+    and a `shear`, of which it is trusted with one part in `factor`. A strip on the wall holds the rack off it: at its
+    `foot` stands a spacer, or nothing.
     """
 
     by: By = "auto"

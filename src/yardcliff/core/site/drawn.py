@@ -105,8 +105,7 @@ def _limits(on: OnWall, high: float) -> Iterator[Stroke]:
 
 def _free_spot(on: OnWall) -> Fraction:
     """Where before the wall a person stands in nobody's way, as far to the right as can be; beside the wall where
-    nothing
-    is free.
+    nothing is free.
     """
     assert on.site
     half, wide = Fraction(int(PERSON_HALF)), on.site.wall.width

@@ -1,8 +1,7 @@
 """How a rack is fixed to its wall: every way, what each would bear, and the first that holds.
 
 A way is two things: what the rack hangs `by` (screws through it, plates on its back, a cleat, a batten) and what that
-goes `into`
-(studs, the lining, masonry).
+goes `into` (studs, the lining, masonry).
 """
 
 from collections.abc import Callable, Iterator, Sequence
@@ -58,12 +57,9 @@ class Screw:
 @dataclass(frozen=True, slots=True)
 class Fixed:
     """A body on its wall by one way. `loose` tells of a line on fewer than two studs; `length` is a screw's, `wood`
-    what it
-    passes before the wall, `hold` what of it holds. `strip` is what is fixed to the wall first: from, to, in the
-    rack's frame;
-    `joined` is how the rack is screwed to it, with room for a `spacer` below it or none, `blocked` where something is
-    in its way. It `bears` on the
-    wall at its edges; `beam` is the board between its screws.
+    what it passes before the wall, `hold` what of it holds. `strip` is what is fixed to the wall first: from, to, in
+    the rack's frame; `joined` is how the rack is screwed to it, with room for a `spacer` below it or none, `blocked`
+    where something is in its way. It `bears` on the wall at its edges; `beam` is the board between its screws.
     """
 
     body: Body

@@ -29,8 +29,7 @@ LEVEL = 1.0
 @dataclass(frozen=True, slots=True)
 class Load:
     """A weight, N: where along the wall it hangs, how far off it and how high, mm. A hand may pull at it `down` or
-    straight `out`, N;
-    a `thing` hangs there, or its place is empty; the rest is wood and what stands on it.
+    straight `out`, N; a `thing` hangs there, or its place is empty; the rest is wood and what stands on it.
     """
 
     weight: float
@@ -45,8 +44,7 @@ class Load:
 @dataclass(frozen=True, slots=True)
 class Bearing:
     """Where a body bears on the wall, mm up: the edge that it turns about as it tips forward, and the one as its foot
-    is pulled out;
-    infinitely high where it hangs with play.
+    is pulled out; infinitely high where it hangs with play.
     """
 
     low: float

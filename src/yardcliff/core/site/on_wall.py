@@ -34,8 +34,7 @@ ZERO = Fraction(0)
 @dataclass(frozen=True, slots=True)
 class OnWall:
     """What a wall adds to a design; on none that is known it may still say where screws hide. `worst` is the body
-    that is
-    nearest to its limit; `areas` are what the rack takes up, from its datum.
+    that is nearest to its limit; `areas` are what the rack takes up, from its datum.
     """
 
     site: Site | None

@@ -58,8 +58,7 @@ def joined(
     by: By, ground: Part, free: Sequence[tuple[Fraction, tuple[Span, ...]]], on: Sequence[Load], bears: Bearing
 ) -> Joined | None:
     """As few screws as hold the rack to its strip: through the board into a batten, or through a cleat's half into
-    the board. They stand at
-    each height of `free`, where it is free there.
+    the board. They stand at each height of `free`, where it is free there.
     """
     free = [(y, spans) for y, spans in free if spans]
     if not free:

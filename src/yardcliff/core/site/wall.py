@@ -62,8 +62,7 @@ class OldFixing(Frozen):
 
 class Wall(Frozen):
     """A wall as surveyed. `lining` is the board, the planks or the sheet over studs, or the plaster on masonry of
-    such a `block`; `way` the depth of the room before it,
-    up to what stands opposite, where people pass.
+    such a `block`; `way` the depth of the room before it, up to what stands opposite, where people pass.
     """
 
     tape: TapeName = "1 mm"

@@ -2,8 +2,7 @@
 free end.
 
 M = F L / 4 + q L² / 8 between, F c + q c² / 2 past the end; stress = M / (b h² / 6), down over the board's width and
-outward over its thickness
-(Wood Handbook, FPL-GTR-282, chapter 9). What holes take of it does not count.
+outward over its thickness (Wood Handbook, FPL-GTR-282, chapter 9). What holes take of it does not count.
 """
 
 from dataclasses import dataclass
@@ -14,8 +13,7 @@ from yardcliff.core.strength.wood import bending
 @dataclass(frozen=True, slots=True)
 class Beam:
     """A board: its `wide` up the wall or along its face, its `thick` off the wall, less its holes, mm; its widest
-    `span` and the `over` past its last screw, mm;
-    what lies evenly on it, N/mm.
+    `span` and the `over` past its last screw, mm; what lies evenly on it, N/mm.
     """
 
     wood: str

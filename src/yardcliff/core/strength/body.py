@@ -46,9 +46,8 @@ class Shelf:
 @dataclass(frozen=True, slots=True)
 class Butt:
     """A shelf screwed to a plate through its back: what stands on it, `out` from the plate, turns it about its lower
-    edge, and the screws in the
-    middle of its thickness hold that. A `hand` at one place pulls at the two nearest screws; the rest, `load`, at all
-    `count`.
+    edge, and the screws in the middle of its thickness hold that. A `hand` at one place pulls at the two nearest
+    screws; the rest, `load`, at all `count`.
     """
 
     wood: Wood

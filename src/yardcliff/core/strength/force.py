@@ -7,8 +7,7 @@ GRAVITY, TUG = 9.81, 3
 """N/kg; how much harder a hand pulls than the thing weighs."""
 SMALL, LEANT_ON, CHILD = 30, 150, 250
 """The least that a hand pulls with, N, by what hangs: at what nobody leans on; at what is pulled at or leant on
-(coats, towels, bags, bars); and
-where a child may hang on that. Rules of thumb.
+(coats, towels, bags, bars); and where a child may hang on that. Rules of thumb.
 """
 TINY_G, TINY_LONG = 400, 250
 """What weighs more than this, g, or hangs down further, mm, somebody leans on."""

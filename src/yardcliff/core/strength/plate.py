@@ -2,8 +2,8 @@
 foot.
 
 The upper screw is pulled with T = F a / h, h from it down to the plate's foot, and all bear F across themselves in
-equal parts: T/Ta + V/Va.
-Straight outward they share F, and the lower one bears more where the hook's throat is below the middle.
+equal parts: T/Ta + V/Va. Straight outward they share F, and the lower one bears more where the hook's throat is below
+the middle.
 """
 
 from dataclasses import dataclass
@@ -15,8 +15,7 @@ from yardcliff.core.strength.wood import lateral, thread, withdrawal
 @dataclass(frozen=True, slots=True)
 class Plate:
     """`count` equal screws, the outer ones `spread` apart about its middle, `into` the wood by so much, through a
-    plate so `tall`; load `out`
-    of the face, and the throat `drop` below the plate's middle. All in mm.
+    plate so `tall`; load `out` of the face, and the throat `drop` below the plate's middle. All in mm.
     """
 
     wood: Wood

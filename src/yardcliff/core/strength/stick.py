@@ -1,8 +1,8 @@
 """A round stick in a blind hole: whether it breaks at the face, and whether the hole's rim gives way.
 
 As a cantilever its greatest stress is 32 F a / (pi d³), with F at a distance a from the face. In the hole, e deep, it
-presses on the wood as a
-lever about the middle of that depth does: 6 M / (d e²) + F / (d e) with M = F (a + e/2). Glue is not counted on.
+presses on the wood as a lever about the middle of that depth does: 6 M / (d e²) + F / (d e) with M = F (a + e/2).
+Glue is not counted on.
 """
 
 from math import pi

@@ -1,8 +1,8 @@
 """What wood bears: screws drawn out of it and pressed across it, dowels on their holes, boards that bend.
 
 Lengths in mm, forces in N, stresses in MPa. G is the specific gravity of the lightest wood that is sold under a name
-(data/species.toml).
-All formulas are of the Wood Handbook, FPL-GTR-282: chapter 8 for screws and dowels, chapter 9 for boards.
+(data/species.toml). All formulas are of the Wood Handbook, FPL-GTR-282: chapter 8 for screws and dowels, chapter 9
+for boards.
 """
 
 from itertools import pairwise

@@ -16,14 +16,12 @@ Name = Annotated[str, StringConstraints(min_length=1, max_length=120)]
 
 class Cutting(Frozen):
     """`kerf` is as measured (None: typical of the `saw`), `trim` squares both ends of every stick, `plane` is left on
-    an edge
-    that is ripped. Wider and thicker stock is brought to size where `rip` and `thin` allow it.
+    an edge that is ripped. Wider and thicker stock is brought to size where `rip` and `thin` allow it.
 
     Boards are of any `species` where none is said. `matched` parts come from one stick, one after another. A stick
-    that is in `forbid` is left alone, one in `locked` is cut into
-    just these pieces. Parts in `turned` may lie across a sheet's grain, and those in `backs` have a back that nobody
-    sees: it may
-    carry a flaw that does not go through. `coats` as on the tin (None: as usual).
+    that is in `forbid` is left alone, one in `locked` is cut into just these pieces. Parts in `turned` may lie across
+    a sheet's grain, and those in `backs` have a back that nobody sees: it may carry a flaw that does not go through.
+    `coats` as on the tin (None: as usual).
     """
 
     saw: Saw = "mitre saw"
