@@ -20,6 +20,7 @@ from yardcliff.core.listing import Listed, shipped, shipped_item
 from yardcliff.core.site.anchors import ANCHORS, Driven, drive, ratings
 from yardcliff.core.site.asked import Mount
 from yardcliff.core.site.loads import Bearing, Load, Pull, pulls
+from yardcliff.core.site.strips import CLEAR, GAUGE, PILOT
 from yardcliff.core.site.survey import Site
 from yardcliff.core.site.wall import Studs, Wall
 from yardcliff.core.strength.beam import Beam
@@ -398,7 +399,8 @@ def test_recesses_let_nut_washer_and_socket_turn(rod: dict[str, str]) -> None:
 
 def test_the_bits_of_the_wall_are_those_of_the_tables() -> None:
     assert ANCHORS["screws"].bit == ANCHORS["sheet"].bit == read(row("screws", "5.0", "gauge")["softwood"])
-    assert ANCHORS["screws"].clear == read(row("screws", "5.0", "gauge")["clear"])
+    assert ANCHORS["screws"].clear == CLEAR == read(row("screws", GAUGE, "gauge")["clear"])
+    assert read(row("screws", GAUGE, "gauge")["softwood"]) == PILOT
     assert (ANCHORS["lags"].bit, ANCHORS["lags"].clear) == tuple(
         read(row("lags", "8 mm")[name]) for name in ("softwood", "clear")
     )

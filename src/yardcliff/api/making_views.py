@@ -25,11 +25,11 @@ from yardcliff.api.tongue import Tongue
 from yardcliff.api.views import view_finding
 from yardcliff.core.design import Design
 from yardcliff.core.making.asked import WaitKind, spoken
+from yardcliff.core.making.finish import wait
 from yardcliff.core.making.making import Made, Quicker
 from yardcliff.core.making.picture import Bite, Cuts, Marked, Picture
 from yardcliff.core.making.schedule import Slot
 from yardcliff.core.making.task import Task
-from yardcliff.core.making.tasks import wait
 
 WAITS: dict[WaitKind, str] = {
     "glue": "glue, until it is worked on",

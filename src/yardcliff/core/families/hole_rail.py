@@ -11,6 +11,7 @@ from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row
 from yardcliff.core.families.joinery import BITE, screwed
 from yardcliff.core.families.shared import Body, assemble, ground, stand_rows
 from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.geometry import rounded
 from yardcliff.core.holders import hole as holes
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
@@ -156,8 +157,8 @@ def _joint_figure(brief: HoleRailBrief, row: Row) -> Figure:
             Input("F", brief.pulled.says, f"{on.hand:.1f} N"),
             Input("W", "the rest that stands in it", f"{on.load:.1f} N"),
             Input("n", "screws", str(on.count)),
-            Input("a", "holes off the plate", f"{on.out:g} mm"),
-            Input("t", "shelf thick", f"{on.thick:g} mm"),
+            Input("a", "holes off the plate", rounded(on.out)),
+            Input("t", "shelf thick", rounded(on.thick)),
             Input("P", "may be pulled", f"{on.may_pull:.1f} N"),
             Input("Q", "may bear across", f"{on.may_shear:.1f} N"),
         ),

@@ -14,6 +14,7 @@ from yardcliff.core.families.joinery import APART, BITE, LEG, REACH, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.families.shared import Extra
 from yardcliff.core.findings import Finding, Fix, Patch
+from yardcliff.core.geometry import rounded
 from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen
@@ -217,7 +218,7 @@ def _figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[F
         (
             Input("F", "a hand", f"{on.hand:.0f} N"),
             Input("W", "stands on it there", f"{on.load:.1f} N"),
-            Input("L", "widest span", f"{on.span:.1f} mm"),
+            Input("L", "widest span", rounded(on.span)),
             Input("b", "deep", shelf.depth),
             Input("t", "thick", shelf.thickness),
             Input("s", "may bear", f"{bending(on.wood):.1f} MPa"),

@@ -11,6 +11,7 @@ from typing import Literal, get_args
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.geometry import rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import BACK, EDGE, END_DIAMETERS, LEVERED, RATED, force_input
 from yardcliff.core.length import Size, exact_text, read
@@ -121,7 +122,7 @@ def _figures(bolt: Bolt, ground: Ground) -> Iterator[Figure]:
             Input("P", "may be pulled", f"{may:.1f} N"),
             Input("a", "under its head", bolt.showing),
             d,
-            Input("e", "in the board", f"{held(bolt, ground):g} mm"),
+            Input("e", "in the board", rounded(held(bolt, ground))),
             Input("s", "its hole may bear", f"{embedding(ground.wood, diameter):.2f} MPa"),
         ),
         RATED,

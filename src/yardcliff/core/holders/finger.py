@@ -267,7 +267,7 @@ def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:
     yield seat_figure(
         flip,
         ground.pulled,
-        Input("e", "heel below the rod", f"{e:.1f} mm"),
+        Input("e", "heel below the rod", rounded(e)),
         levered(float(flip.length), e, ground.pulled.force),
         kept(flip, rod, ground),
         f"{SCREWS} screws of the spacers beside it",

@@ -127,8 +127,8 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
                 f"Across the groove at the mark, {exact_text(SEAT)} to each side; a steel plate over each, let in flush, closes it.",
             ),
             pilots(
-                ground, KEPT, pilot_bit("4.0", ground.wood), long - KEEPER, "Through the plates, one above and one below each seat, once the pins are in.",
-                (Ware("hanger", f"keeper plate, {exact_text(KEEPER)} steel", 2), screws("4.0", long, KEPT)),
+                ground, KEPT, pilot_bit("4.0", ground.wood), long - KEEPER, "One above and one below each seat, through its plate laid in place.",
+                (Ware("pin", f"keeper plate, {exact_text(KEEPER)} steel", 2), screws("4.0", long, KEPT)),
             ),
             Operation(
                 "Pin hole", 1, "Finger", "side", "bit", flip.pin, None, 0, None, "through, on scrap",

@@ -11,6 +11,7 @@ from yardcliff.core.choices import Field as Asked
 from yardcliff.core.choices import Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.geometry import rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text, read
@@ -251,7 +252,7 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
             Input("P", "may be pulled", f"{may:.1f} N"),
             out,
             Input("d", "thread", Fraction(hook.gauge)),
-            Input("e", "in the board", f"{deep:g} mm"),
+            Input("e", "in the board", rounded(deep)),
             Input("s", "its hole may bear", f"{embedding(ground.wood, gauge):.2f} MPa"),
         )
         yield Figure("hook.share", "Its thread bears", percent(strongest(hook, ground)), LEVERED, inputs, RATED)
@@ -262,7 +263,7 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
             "Pull on its upper screw",
             f"{on.pull(force):.0f} N",
             "F · a / h",
-            (pulled, out, Input("h", "upper screw above the plate's foot", f"{on.lever:g} mm")),
+            (pulled, out, Input("h", "upper screw above the plate's foot", rounded(on.lever))),
             "What hangs turns the plate about its foot, and the upper screw holds it.",
         )
         yield plate_figure(on, ground.pulled)
@@ -304,8 +305,8 @@ def plate_figure(on: Plate, pulled: Pulled) -> Figure:
         "max(F · a / h / P + F / n / Q, F · u / P)",
         (
             force_input(pulled),
-            Input("a", "stands out", f"{on.out:g} mm"),
-            Input("h", "upper screw above the plate's foot", f"{on.lever:g} mm"),
+            Input("a", "stands out", rounded(on.out)),
+            Input("h", "upper screw above the plate's foot", rounded(on.lever)),
             Input("n", "screws", str(on.count)),
             Input("P", "may be pulled", f"{on.may_pull:.1f} N"),
             Input("Q", "may bear across", f"{on.may_shear:.1f} N"),

@@ -8,24 +8,24 @@ from math import ceil
 from yardcliff.core import machining
 from yardcliff.core.cautions import cautions
 from yardcliff.core.design import Design
-from yardcliff.core.making.asked import Making, WaitKind
+from yardcliff.core.making.asked import Making
+from yardcliff.core.making.finish import Finish
 from yardcliff.core.making.picture import Cuts, Marked, bite
 from yardcliff.core.making.shop import Shop
 from yardcliff.core.making.task import MANUAL, Task, own_ways, says, spread, work_of
+from yardcliff.core.materials import Ware
 from yardcliff.core.rack import Joint, Operation, Rack
 from yardcliff.core.site.put_up import clearing, overhead, put_up
 from yardcliff.core.timber.cost import GRITS
 from yardcliff.core.timber.cut_order import order
 from yardcliff.core.timber.layout import Group
 from yardcliff.core.timber.timber import Timber
-from yardcliff.data import table, values
+from yardcliff.data import values
 
 HUNG = "hang"
 """The key of the last task: with it the rack is up."""
 HOLDER = "holder"
 """Stands for the pegs, fingers or rings among the parts."""
-TYPICAL: dict[WaitKind, int] = {"glue": 720, "clamps": 60, "conditioner": 120, "filler": 240}
-"""Minutes as most tins and bottles say; a finish has its own."""
 PHASE = {"cross": 3, "bore": 5, "pilot": 5, "kerf": 6, "rout": 6, "chop": 6, "rip": 7, "shape": 8, "bend": 8}
 BITES = frozenset({"bore", "pilot", "kerf", "rout"})
 """Classes of work whose cut is drawn in section."""
@@ -34,14 +34,6 @@ MOST_LEFT = 60
 MOST_MARKS = 80
 """Beyond so many marks they are read off the tape, and not one by one."""
 ORDINAL = ("First", "Second", "Third", "Fourth", "Fifth", "Sixth")
-
-
-def wait(making: Making, finish: str, kind: WaitKind) -> int:
-    """How long something takes to set or dry, minutes: as the user's tin says, else as is typical."""
-    if kind in making.waits:
-        return making.waits[kind]
-    own = values("finishes", finish)
-    return int({"coat": own["dries"], "cure": own["cures"], **TYPICAL}[kind])
 
 
 def tasks(done: Design, found: Timber, making: Making, shop: Shop) -> tuple[Task, ...]:
@@ -83,19 +75,9 @@ class _Asked:
     def rack(self) -> Rack:
         return self.done.rack
 
-    def _wait(self, kind: WaitKind) -> int:
-        return wait(self.making, self.done.brief.cutting.finish, kind)
-
     @property
-    def _coats(self) -> int:
-        cutting = self.done.brief.cutting
-        usual = int(values("finishes", cutting.finish)["coats"])
-        return 0 if cutting.finish == "none" else usual if cutting.coats is None else cutting.coats
-
-    @property
-    def _early(self) -> bool:
-        """Whether the finish goes on before the glue: asked for, or fingers on a rod cannot be reached after."""
-        return self.making.finish == "before glue" or self.rack.glyph.kind == "finger"
+    def finish(self) -> Finish:
+        return Finish(self.done, self.found, self.making)
 
     def before(self) -> Iterator[Task]:
         """What is done before any wood is touched."""
@@ -252,12 +234,12 @@ class _Asked:
         parts, first = frozenset(keys), next(iter(keys))
         glued = [joint for joint in joints if joint.glued]
         names = _names(rack, keys)
-        if self._coats and not self._early and any(joint.let_in for joint in joints):
+        if self.finish.coats and not self.finish.early and any(joint.let_in for joint in joints):
             yield Task(
                 f"inside:{first}", 11, f"Finish the inner faces: {names}", 15, parts,
                 lines=("One coat where no brush gets later; a pencil line from the dry fit shows where the glue goes: stay off it.",),
                 needs=frozenset({"sanded", "tested", "loose", "fits"}), gives=frozenset({"inside"}),
-                wait=self._wait("coat"), waits_for="coat", dries=True, splits=False, cautions=self._finish_cautions,
+                wait=self.finish.wait("coat"), waits_for="coat", dries=True, splits=False, cautions=self.finish.cautions,
             )  # fmt: skip
         clamps = 2 + len(parts) // 2 if glued else 0
         by = dict.fromkeys(joint.by for joint in joints)
@@ -267,35 +249,31 @@ class _Asked:
             settings=(("clamps", str(clamps)), ("in clamps", "as the bottle says")) if glued else (),
             checks=("Both diagonals again once the clamps are on.", "What squeezes out is lifted off when it is like rubber: wiped wet, it shows under the finish.") if glued else ("Every screw to the same depth, the last turn by hand.",),
             needs=frozenset({"fits", "bare", "sanded", "inside", "threaded"}), gives=frozenset({"joined"}), spoils=frozenset({"loose"}),
-            wait=self._wait("glue") if glued else 0, waits_for="glue" if glued else None, picture="rack",
-            clamps=clamps, clamped=self._wait("clamps") if glued else 0, dries=bool(glued), splits=not glued,
+            wait=self.finish.wait("glue") if glued else 0, waits_for="glue" if glued else None, picture="rack",
+            clamps=clamps, clamped=self.finish.wait("clamps") if glued else 0, dries=bool(glued), splits=not glued,
             cautions=cautions("glue") if glued else (),
         )  # fmt: skip
 
-    @property
-    def _finish_cautions(self) -> tuple[str, ...]:
-        return (*(cautions("oily") if self._oily else ()), *cautions("finish"))
-
     def coats(self) -> Iterator[Task]:
-        if not self._coats or not self.found.taken.faces:
+        if not self.finish.coats or not self.found.taken.faces:
             return
-        finish = values_name("finishes", self.done.brief.cutting.finish)
-        dry, faces, early = self._wait("coat"), self.found.taken.faces, self._early
-        on = frozenset({part.key for part in self.rack.parts} | (set() if self._natural else {HOLDER}))
+        finish = self.finish.name
+        dry, faces, early = self.finish.wait("coat"), self.found.taken.faces, self.finish.early
+        on = frozenset({part.key for part in self.rack.parts} | (set() if self.finish.natural else {HOLDER}))
         yield Task(
             "test", 9, f"Try the {finish} on scrap", 10, lines=("On an offcut of the same stick, sanded as the rack will be.",),
-            needs=frozenset({"cut", "bought"}), gives=frozenset({"tested"}), wait=dry, waits_for="coat", cautions=self._finish_cautions,
+            needs=frozenset({"cut", "bought"}), gives=frozenset({"tested"}), wait=dry, waits_for="coat", cautions=self.finish.cautions,
         )  # fmt: skip
-        if self._conditioner:
+        if self.finish.conditioner:
             yield Task(
                 "conditioner", 13, "Brush a conditioner on", ceil(8 + faces * 6), on,
                 lines=("This wood drinks unevenly: end grain and knots most of all.",), needs=frozenset({"sanded", "flush"}), gives=frozenset({"even"}),
-                spoils=frozenset() if early else frozenset({"bare"}), wait=self._wait("conditioner"), waits_for="conditioner", dries=True, splits=False, cautions=self._finish_cautions,
+                spoils=frozenset() if early else frozenset({"bare"}), wait=self.finish.wait("conditioner"), waits_for="conditioner", dries=True, splits=False, cautions=self.finish.cautions,
             )  # fmt: skip
         last = ""
-        for k in range(self._coats):
-            key, end = f"coat:{k + 1}", k + 1 == self._coats
-            first = ("Both faces alike: a board with one bare face cups.", "Keep it off what things touch: holders stay bare, and the strip of board that cloth rests on is taped off." if self._natural else "Oil rubs off on cloth until it is hard: it gets its days." if self._oily else "", "A twist of paper in every hole that takes glue." if self.making.pegs == "after finish" and self.rack.glyph.kind == "peg" else "",
+        for k in range(self.finish.coats):
+            key, end = f"coat:{k + 1}", k + 1 == self.finish.coats
+            first = ("Both faces alike: a board with one bare face cups.", "Keep it off what things touch: holders stay bare, and the strip of board that cloth rests on is taped off." if self.finish.natural else "Oil rubs off on cloth until it is hard: it gets its days." if self.finish.oily else "", "A twist of paper in every hole that takes glue." if self.making.pegs == "after finish" and self.rack.glyph.kind == "peg" else "",
                      "Tape where glue goes: it holds on bare wood only." if early and self.rack.joints else "")  # fmt: skip
             pegged = "flush" if self.making.pegs == "after finish" or self.rack.glyph.kind != "peg" else "pegged"
             yield Task(
@@ -304,48 +282,9 @@ class _Asked:
                 needs=frozenset({"sanded", "tested", "even", pegged, *(["fits", "loose"] if early else [])}),
                 gives=frozenset({"finished", "coated", "dressed", *(["inside"] if early else [])} if end else ()), spoils=frozenset() if early else frozenset({"bare"}),
                 after={last: ("The coat before has to be dry.", 0)} if last else {}, wait=dry, waits_for="coat", dries=True, splits=False,
-                cautions=self._finish_cautions,
+                cautions=self.finish.cautions,
             )  # fmt: skip
             last = key
-
-    def _until_hard(self) -> int:
-        """Minutes until things may hang there: longer where they hang wet."""
-        return max(self._wait("cure"), self._until_wet()) if self._wet else self._wait("cure")
-
-    def _until_wet(self) -> int:
-        return 0 if "cure" in self.making.waits else int(values("finishes", self.done.brief.cutting.finish)["wet"])
-
-    @property
-    def _wet(self) -> bool:
-        return any(item.full_g and item.full_g > item.weight_g for item in self.rack.kinds.values())
-
-    def _wet_finish(self) -> tuple[str, ...]:
-        """What is said of a finish that water spoils, under things that hang wet."""
-        finish = values("finishes", self.done.brief.cutting.finish)
-        return (
-            (
-                f"Wet things leave marks in {values_name('finishes', self.done.brief.cutting.finish)}: another finish for these.",
-            )
-            if self._coats and self._wet and not finish["wet"]
-            else ()
-        )
-
-    @property
-    def _natural(self) -> bool:
-        return self.making.touched == "left natural"
-
-    @property
-    def _oily(self) -> bool:
-        return bool(values("finishes", self.done.brief.cutting.finish)["heats"])
-
-    @property
-    def _conditioner(self) -> bool:
-        choice = self.making.conditioner
-        if choice != "as the wood needs":
-            return choice == "always"
-        used = {sawn.source.section.species for sawn in self.found.plan.sawn}
-        blotchy = {row["name"] for row in table("woods") if row["blotches"]}
-        return bool(values("finishes", self.done.brief.cutting.finish)["blotches"]) and bool(used & blotchy)
 
     def holders(self) -> Iterator[Task]:
         rack, many = self.rack, len(self.rack.holders)
@@ -360,7 +299,7 @@ class _Asked:
                 lines=("Glue in the hole, not on the peg; a light tap, until it stands at its mark.",),
                 checks=("All at one angle: sight along the row, and turn them before the glue grips.",),
                 needs=frozenset({"machined", "sanded"} if early else {"machined", "coated"}), gives=gives | ({"pegged"} if early else set()), spoils=spoils,
-                wait=self._wait("clamps"), waits_for="clamps", splits=False, cautions=cautions("glue"),
+                wait=self.finish.wait("clamps"), waits_for="clamps", splits=False, cautions=cautions("glue"),
             )  # fmt: skip
         elif kind in _SET:
             title, line, check = _SET[kind]
@@ -369,12 +308,12 @@ class _Asked:
             take
             for step in self.done.machining
             for take in step.takes
-            if getattr(take, "kind", "") in ("hanger", "magnet", "strap")
+            if isinstance(take, Ware) and take.kind in ("hanger", "magnet", "strap")
         ]
         if hardware:
             yield Task(
                 "hardware", 15, f"Fit {', '.join(spread(take.name for take in hardware))}", 5 + 3 * len(hardware),
-                checks=("They bear at one height: lay the rack on its back and a straight edge across.",),
+                checks=("They bear at one height: lay the rack on its back and a straight edge across.",) if any(take.kind == "hanger" for take in hardware) else (),
                 needs=late, gives=gives, spoils=spoils,
             )  # fmt: skip
 
@@ -384,7 +323,7 @@ class _Asked:
         if first:
             yield Task(
                 "clear", 0, "Clear the wall", 20, lines=(first.do,), gives=frozenset({"clear"}), cautions=up.cautions[:1],
-                wait=self._wait("filler"), waits_for="filler",
+                wait=self.finish.wait("filler"), waits_for="filler",
             )  # fmt: skip
         steps = [step for step in up.steps if step != first]
         yield Task(
@@ -392,13 +331,13 @@ class _Asked:
             settings=(("tools", ", ".join(up.tools)),) if up.tools else (), cautions=up.cautions,
             needs=frozenset({"dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}), gives=frozenset({"up"}), splits=False, picture="wall",
         )  # fmt: skip
-        cure = self._until_hard() if self._coats and not self._natural else 0
-        last = f"coat:{self._coats}"
+        cure = self.finish.until_hard
+        last = f"coat:{self.finish.coats}"
         yield Task(
             HUNG, 17, "Hang everything, and try it", 5 + 2 * len(rack.kinds),
             lines=tuple(f"{item.name}: on with one hand, off with one hand, and does it touch its neighbours?" for item in rack.kinds.values()),
             checks=("The heaviest where the screws are; look again after a week.",), needs=frozenset({"up"}),
-            cautions=(*(cautions("overhead") if overhead(rack) else ()), *self._wet_finish()),
+            cautions=(*(cautions("overhead") if overhead(rack) else ()), *self.finish.spoilt),
             after={last: ("The finish has to be hard: until then it rubs off on what hangs there.", cure)} if cure else {},
         )  # fmt: skip
 
@@ -407,13 +346,8 @@ _SET = {
     "hook": ("Screw the hooks on", "All face the same way; the first turn by hand.", "Steel breaks in hardwood: drive a steel screw first, then the brass one."),
     "bolt": ("Turn the bolts in", "Wax on the thread, a block against the face as the stop.", "All stand out alike."),
     "clip": ("Screw the rings on", "Mouths all one way, both screws a ring.", "Press a shaft in and out of each."),
-    "flip": ("Pin the fingers in", "The pin in its seat, the finger over it, a screw or a slip over the pin.", "Each folds flush and stops open at its tilt."),
+    "flip": ("Pin the fingers in", "The pin in its seat, the finger over it, a steel plate screwed over each seat.", "Each folds flush and stops open at its tilt."),
 }  # fmt: skip
-
-
-def values_name(name: str, key: str) -> str:
-    """What a row of a table is called."""
-    return str(next(row for row in table(name) if row["key"] == key)["name"])
 
 
 def _measures(item: object, done: Design) -> list[str]:

@@ -4,6 +4,7 @@ from collections.abc import Iterator, Sequence
 from itertools import pairwise
 
 from yardcliff.core.exact import Fraction
+from yardcliff.core.geometry import rounded
 from yardcliff.core.site.asked import Mount
 from yardcliff.core.site.fixing import Fixed
 from yardcliff.core.site.strips import CLEAT
@@ -33,7 +34,7 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
     if not one.screws:
         return
     worst = max(one.pulls, key=lambda pull: pull.share)
-    height = Fraction(max(s.y for s in one.screws)) - Fraction(str(one.bears.low))
+    height = Fraction(max(s.y for s in one.screws)) - rounded(one.bears.low)
     body = sum(load.weight for load in one.on)
     turning = sum(load.weight * load.lever for load in one.on) / 1000
     hand = Input("F", "a hand pulls with", f"{one.force:.0f} N")
@@ -131,10 +132,10 @@ def _links(one: Fixed) -> Iterator[Figure]:
         "max(max(F · L / 4, F · c) / (b · t² / 6), max(F · L / 4 + q · L² / 8, F · c + q · c² / 2) / (t · b² / 6)) / s",
         (
             hand,
-            Input("L", "widest span", Fraction(str(beam.span))),
-            Input("c", "past the last screw", Fraction(str(beam.over))),
-            Input("b", "wide, less its holes", f"{beam.wide:.0f} mm"),
-            Input("t", "thick", f"{beam.thick:.0f} mm"),
+            Input("L", "widest span", rounded(beam.span)),
+            Input("c", "past the last screw", rounded(beam.over)),
+            Input("b", "wide, less its holes", rounded(beam.wide)),
+            Input("t", "thick", rounded(beam.thick)),
             Input("q", "lies on it evenly, N/mm", f"{beam.even:.3f}"),
             Input("s", "may bear", f"{bending(beam.wood):.1f} MPa"),
         ),

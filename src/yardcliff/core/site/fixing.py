@@ -54,7 +54,7 @@ class Screw:
     stud: int | None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Fixed:
     """A body on its wall by one way. `loose` tells of a line on fewer than two studs; `length` is a screw's, `wood`
     what it passes before the wall, `hold` what of it holds. `strip` is what is fixed to the wall first: from, to, in
@@ -81,12 +81,12 @@ class Fixed:
     joined: Joined | None = None
     spacer: Fraction = ZERO
 
-    @property
+    @cached_property
     def force(self) -> float:
         """The hardest that a hand pulls at anything on it, N."""
         return max((max(load.down, load.out) for load in self.on), default=0.0)
 
-    @property
+    @cached_property
     def links(self) -> tuple[Link, ...]:
         """What may give way between the rack and the wall, as the words of the page have it."""
         where = self.anchor
@@ -118,7 +118,7 @@ class Fixed:
     def lip_may(self) -> float:
         return float(values("species", "softwood")["shear_mpa"]) / SAFETY
 
-    @property
+    @cached_property
     def share(self) -> float:
         """How much of what it may bear the weakest link bears: 1 is all."""
         return max((link.share for link in self.links), default=0.0)

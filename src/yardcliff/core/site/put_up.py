@@ -13,7 +13,7 @@ from yardcliff.core.site.anchors import BACKS, HOLLOW
 from yardcliff.core.site.fixing import Fixed
 from yardcliff.core.site.on_wall import OnWall
 from yardcliff.core.site.options import BYS
-from yardcliff.core.site.strips import BATTEN
+from yardcliff.core.site.strips import BATTEN, CLEAR, PILOT
 from yardcliff.core.site.survey import Area, around
 from yardcliff.core.strength.force import GRAVITY
 
@@ -170,7 +170,7 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, *, again: bool) -
         yield Step(f"Hook the {name} onto the cleat and let it settle.")
     if one.by == "batten" and one.joined:
         yield Step(
-            f"Screw the {name} to the batten through its {one.joined.count} holes: 5 mm screws, {tape.write_fine(one.joined.length)} long.",
+            f"Screw the {name} to the batten through its {one.joined.count} holes: 5 mm screws, {tape.write_fine(one.joined.length)} long, a {tape.write_fine(PILOT)} pilot first.",
             f"The batten, {tape.write_fine(BATTEN[0])} thick, carries it to the wall.",
         )
 
@@ -196,7 +196,10 @@ def _tools(rack: Rack, on: OnWall, tape: Tape) -> Iterator[str]:
         if one.anchor.bit is not None:
             yield f"{tape.write_fine(one.anchor.bit)} bit for the wall"
         if one.by in ("through", "plates", "items", "plugged"):
-            yield f"{tape.write_fine(one.anchor.diameter + Fraction(1, 2))} bit for the wood, countersink"
+            yield f"{tape.write_fine(one.anchor.clear)} bit for the wood, countersink"
+    for joined in (one.joined for one in on.fixed if one.joined):
+        yield f"{joined.count} × 5 mm wood screws, {tape.write_fine(joined.length)} long"
+        yield f"{tape.write_fine(CLEAR)} and {tape.write_fine(PILOT)} bits for these"
 
 
 def overhead(rack: Rack) -> bool:

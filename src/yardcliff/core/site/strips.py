@@ -19,8 +19,8 @@ BATTEN, CLEAT = (Fraction(21), Fraction(70)), (Fraction(18), Fraction(60))
 """How thick and how wide a strip on the wall is, mm."""
 PAST = Fraction(30)
 """How far a strip runs past its outermost screw, mm."""
-GAUGE, CLEAR = "5.0", Fraction(11, 2)
-"""The screws from a rack to its strip, and the hole that lets them pass, mm."""
+GAUGE, CLEAR, PILOT = "5.0", Fraction(11, 2), Fraction(3)
+"""The screws from a rack to its strip, the hole that lets them pass, and their pilot in softwood, mm (data/screws.toml)."""
 BEHIND = Fraction(2)
 """Wood that stays between such a screw's point and the other side, mm."""
 MOST = 24

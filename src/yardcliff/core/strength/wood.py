@@ -5,6 +5,7 @@ Lengths in mm, forces in N, stresses in MPa. G is the specific gravity of the li
 for boards.
 """
 
+from functools import cache
 from itertools import pairwise
 
 from yardcliff.core.exact import Fraction
@@ -36,6 +37,7 @@ THREADED, THREAD_SHARE = 40.0, 0.6
 """To this length, mm, wood screws are threaded all along; longer ones by this share: typical of packets."""
 
 
+@cache
 def gravity(wood: Wood) -> float:
     """Specific gravity of the lightest wood that goes by this name."""
     return float(values("species", wood)["gravity"])
@@ -82,6 +84,7 @@ def _between(points: tuple[tuple[float, float], ...], at: float) -> float:
     return points[-1][1]
 
 
+@cache
 def embedding(wood: Wood, diameter: float) -> float:
     """With how much a round stick may press on the side of its hole across the grain, MPa: 212 G^1.45 D^-0.5; thin
     ones 114.5 G^1.84.
@@ -90,6 +93,7 @@ def embedding(wood: Wood, diameter: float) -> float:
     return float(114.5 * g**1.84) if diameter < 6.4 else float(212.0 * g**1.45 * diameter**-0.5)
 
 
+@cache
 def bending(wood: str) -> float:
     """The stress that a board, or a "dowel", may bear as it bends, MPa."""
     return float(values("species", wood)["rupture_mpa"]) / SAFETY
