@@ -17,7 +17,7 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.site.anchors import ANCHORS, FITTING, LENGTHS, drive, ratings
 from yardcliff.core.site.asked import Mount
 from yardcliff.core.site.grounds import DEEPEST, bodies, lines, plate_room, plates_hide
-from yardcliff.core.site.loads import Bearing, Load, _rivets, loads, pulls
+from yardcliff.core.site.loads import Bearing, Group, Load, loads, pulls
 from yardcliff.core.site.survey import areas, around, open_places, stretch
 from yardcliff.core.site.wall import Wall
 from yardcliff.core.strength.force import newtons
@@ -205,7 +205,7 @@ LOADS = st.lists(
 @settings(max_examples=200, deadline=None)
 def test_forces_of_a_group_are_in_balance(xs: list[int], on: list[Load]) -> None:
     weights = [load.weight for load in on]
-    shared = _rivets(sorted(xs), on, weights)
+    shared = Group(sorted(xs)).shared((load.weight, load.x) for load in on)
     assert sum(shared) == pytest.approx(sum(weights))
     moments = sum(force * x for force, x in zip(shared, sorted(xs), strict=True))
     assert moments == pytest.approx(sum(load.weight * load.x for load in on), rel=1e-6, abs=1e-3)

@@ -348,10 +348,11 @@ def _overloaded(
 
 def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: Sequence[Fixed]) -> tuple[Fix, ...]:
     """Changes that hold these bodies, tried: another place, evenness let go, a spacer, a batten, other fixings."""
-    bodies = {one.body for one in bad}
+    bodies, here = {one.body for one in bad}, Fixer(rack, site, spot, tape)
 
     def holds(x: Fraction, asked: Mount) -> bool:
-        found = [one for one in Fixer(rack, site, moved(spot, x), tape).fixed(asked) if one.body in bodies]
+        fixer = here if x == spot.x else Fixer(rack, site, moved(spot, x), tape)
+        found = [one for one in fixer.fixed(asked) if one.body in bodies]
         return all(one.good and (asked.into != "auto" or one.anchor.key not in HOLLOW) for one in found)
 
     found: list[Fix] = []

@@ -109,21 +109,32 @@ def _lever(rack: Rack, hung: Hung) -> float:
     return face + float(rack.glyph.rests) * cos(radians(rack.bores[0].tilt))
 
 
+class Group:
+    """Fixings in a row, which share what comes on them as rivets do."""
+
+    def __init__(self, xs: Sequence[float]) -> None:
+        self.middle = sum(xs) / len(xs)
+        spread = sum((x - self.middle) ** 2 for x in xs)
+        self.even = 1 / len(xs)
+        self.turned = [(x - self.middle) / spread if spread else 0.0 for x in xs]
+
+    def shared(self, forces: Iterable[tuple[float, float]]) -> list[float]:
+        """What each bears of forces at their places along the wall, N: (force, x)."""
+        total = turn = 0.0
+        for force, x in forces:
+            total += force
+            turn += force * (x - self.middle)
+        return [total * self.even + turn * each for each in self.turned]
+
+
 def pulls(
     fixings: Sequence[tuple[float, float]], on: Sequence[Load], bears: Bearing, may_pull: float, may_shear: float
 ) -> list[Pull]:
     """What each fixing of a body bears at worst, for fixings at (x, y)."""
     if not fixings:
         return []
-    xs, top_y = [x for x, _ in fixings], max(y for _, y in fixings)
-    top = [k for k, (_, y) in enumerate(fixings) if y > top_y - LEVEL]
-    height = max(top_y - bears.low, 1.0)
-    still = _rivets(xs, on, [load.weight for load in on])
-    turning = dict(
-        zip(top, _rivets([xs[k] for k in top], on, [load.weight * load.lever / height for load in on]), strict=True)
-    )
     worst = [Pull(0, 0, 0)] * len(fixings)
-    for shear, out in _cases(fixings, on, bears, top, height, still, turning):
+    for shear, out in _cases(fixings, on, bears):
         for k, down in enumerate(shear):
             pull = max(out.get(k, 0.0), 0.0)
             share = _part(pull, may_pull) + _part(abs(down), may_shear)
@@ -137,56 +148,55 @@ def _part(load: float, limit: float) -> float:
 
 
 def _cases(
-    fixings: Sequence[tuple[float, float]],
-    on: Sequence[Load],
-    bears: Bearing,
-    top: Sequence[int],
-    height: float,
-    still: list[float],
-    turning: dict[int, float],
+    fixings: Sequence[tuple[float, float]], on: Sequence[Load], bears: Bearing
 ) -> Iterator[tuple[list[float], dict[int, float]]]:
-    """Nobody pulls, as that may relieve an end; a thing is lifted off; a hand pulls down at one; or straight outward:
-    what each fixing bears.
+    """Nobody pulls, as that may relieve an end; a thing is lifted off; a hand pulls down at one, or straight outward:
+    what each fixing bears, down the wall and out of it.
     """
-    yield still, turning
-    xs = [x for x, _ in fixings]
-    for lifted in _lifted(on):  # one thing is taken off, and what balanced the rest is gone
-        shear = [a - b for a, b in zip(still, _rivets(xs, [lifted], [lifted.weight]), strict=True)]
-        less = _rivets([xs[k] for k in top], [lifted], [lifted.weight * lifted.lever / height])
-        yield shear, {k: turning[k] - each for k, each in zip(top, less, strict=True)}
-    # What others relieve a fixing of is not counted on while a hand pulls.
-    borne = {k: max(each, 0.0) for k, each in turning.items()}
-    for tugged in _extremes(on):
-        more = max(tugged.down - tugged.weight, 0.0)
-        if more:
-            shear = [a + b for a, b in zip(still, _rivets(xs, [tugged], [more]), strict=True)]
-            extra = _rivets([xs[k] for k in top], [tugged], [more * tugged.lever / height])
-            yield shear, {k: borne[k] + each for k, each in zip(top, extra, strict=True)}
-        if tugged.out:
-            out = dict(borne)
-            for line, force in _outward(fixings, tugged, bears):
-                for k, each in zip(line, _rivets([xs[k] for k in line], [tugged], [force]), strict=True):
-                    out[k] = out.get(k, 0.0) + each
-            yield still, out
-
-
-def _outward(fixings: Sequence[tuple[float, float]], tugged: Load, bears: Bearing) -> Iterator[tuple[list[int], float]]:
-    """The lines of fixings that hold a pull straight outward, and what each holds of it, N."""
     high, low = max(y for _, y in fixings), min(y for _, y in fixings)
     top = [k for k, (_, y) in enumerate(fixings) if y > high - LEVEL]
     bottom = [k for k, (_, y) in enumerate(fixings) if y < low + LEVEL]
-    if tugged.y >= high:
-        yield top, tugged.out * max(tugged.y - bears.low, 1.0) / max(high - bears.low, 1.0)
-    elif tugged.y <= low:
-        free = bears.high == inf
-        yield bottom, tugged.out * (1.0 if free else max(bears.high - tugged.y, 1.0) / max(bears.high - low, 1.0))
-    else:
-        share = (tugged.y - low) / (high - low)
-        yield top, tugged.out * share
-        yield bottom, tugged.out * (1 - share)
+    every, upper, lower = (Group([fixings[k][0] for k in which]) for which in (range(len(fixings)), top, bottom))
+    height = max(high - bears.low, 1.0)
+
+    def tipped(weights: Iterable[tuple[float, Load]]) -> list[float]:
+        return upper.shared((weight * load.lever / height, load.x) for weight, load in weights)
+
+    still, turning = every.shared((load.weight, load.x) for load in on), tipped((load.weight, load) for load in on)
+    yield still, dict(zip(top, turning, strict=True))
+    for load in _lifted(on):  # one thing is taken off, and what balanced the rest is gone
+        shear = [a - b for a, b in zip(still, every.shared([(load.weight, load.x)]), strict=True)]
+        out = [a - b for a, b in zip(turning, tipped([(load.weight, load)]), strict=True)]
+        yield shear, dict(zip(top, out, strict=True))
+    # What others relieve a fixing of is not counted on while a hand pulls.
+    borne = [max(each, 0.0) for each in turning]
+    for load in _pulled_at(on):
+        more = max(load.down - load.weight, 0.0)
+        if more:
+            shear = [a + b for a, b in zip(still, every.shared([(more, load.x)]), strict=True)]
+            out = [a + b for a, b in zip(borne, tipped([(more, load)]), strict=True)]
+            yield shear, dict(zip(top, out, strict=True))
+        if load.out:
+            held = dict(zip(top, borne, strict=True))
+            up, down = _outward(high, low, load, bears)
+            for which, group, force in ((top, upper, up), (bottom, lower, down)):
+                for k, each in zip(which, group.shared([(force, load.x)]), strict=True):
+                    held[k] = held.get(k, 0.0) + each
+            yield still, held
 
 
-def _extremes(on: Sequence[Load]) -> Iterator[Load]:
+def _outward(high: float, low: float, load: Load, bears: Bearing) -> tuple[float, float]:
+    """What the top line and the bottom line of fixings, so high, hold of a pull straight outward, N."""
+    if load.y >= high:
+        return load.out * max(load.y - bears.low, 1.0) / max(high - bears.low, 1.0), 0.0
+    if load.y <= low:
+        prised = 1.0 if bears.high == inf else max(bears.high - load.y, 1.0) / max(bears.high - low, 1.0)
+        return 0.0, load.out * prised
+    share = (load.y - low) / (high - low)
+    return load.out * share, load.out * (1 - share)
+
+
+def _pulled_at(on: Sequence[Load]) -> Iterator[Load]:
     """Of what is pulled at, the ones at both ends."""
     return _ends(
         (load for load in on if load.down or load.out),
@@ -208,12 +218,3 @@ def _ends(on: Iterable[Load], alike: Callable[[Load], tuple[float, ...]]) -> Ite
         groups.setdefault(alike(load), []).append(load)
     for same in groups.values():
         yield from dict.fromkeys(end(same, key=lambda load: load.x) for end in (min, max))
-
-
-def _rivets(xs: Sequence[float], on: Sequence[Load], forces: Sequence[float]) -> list[float]:
-    """Forces shared by fixings at `xs` as by a group of rivets."""
-    total = sum(forces)
-    middle = sum(xs) / len(xs)
-    spread = sum((x - middle) ** 2 for x in xs)
-    turn = sum(force * (load.x - middle) for force, load in zip(forces, on, strict=True))
-    return [total / len(xs) + (turn * (x - middle) / spread if spread else 0.0) for x in xs]
