@@ -198,3 +198,14 @@ def test_events_are_known_by_their_rack_whatever_it_is_called(client: TestClient
     assert (named.json()["name"], before & uids(twin)) == (box["name"], set())
     client.put(f"/api/racks/{box['id']}/name", json={"base": box["version"], "name": "Another"})
     assert uids(box) == before
+
+
+def test_the_wait_that_is_said_is_the_one_that_is_planned(client: TestClient, box: Json) -> None:
+    towels: Json = client.post("/api/racks", json={"hangs": [{"item": "towel", "count": 3}], "tape": "1 mm"}).json()
+    usual = [{wait["kind"]: wait["usual"] for wait in making(client, rack)["waits"]}["cure"] for rack in (box, towels)]
+    # Mugs hang dry two days after the last coat of oil, towels wet after a week.
+    assert usual == ["2 days", "7 days"]
+    hang = next(task for task in making(client, towels)["tasks"] if task["key"] == "hang")
+    last = next(task for task in making(client, towels)["tasks"] if task["key"] == "coat:2")
+    begins, ends = (datetime.fromisoformat(stint) for stint in (hang["stints"][0]["start"], last["stints"][-1]["end"]))
+    assert (begins - ends).days >= 7

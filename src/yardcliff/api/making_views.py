@@ -75,7 +75,7 @@ def view_making(done: Design, made: Made, ticks: Mapping[str, str], tongue: Tong
 
 def _wait(kind: WaitKind, label: str, done: Design) -> WaitView:
     plain = done.brief.making.model_copy(update={"waits": {}})
-    return WaitView(kind=kind, label=label, usual=spoken(wait(plain, done.brief.cutting.finish, kind)))
+    return WaitView(kind=kind, label=label, usual=spoken(wait(done, plain, kind)))
 
 
 def _picture(picture: Picture | None, done: Design) -> PictureView | None:

@@ -13,12 +13,20 @@ TYPICAL: dict[WaitKind, int] = {"glue": 720, "clamps": 60, "conditioner": 120, "
 """Minutes as most tins and bottles say; a finish has its own."""
 
 
-def wait(making: Making, finish: str, kind: WaitKind) -> int:
-    """How long something takes to set or dry, minutes: as the user's tin says, else as is typical."""
+def hangs_wet(done: Design) -> bool:
+    """Whether anything hangs there wet."""
+    return any(item.full_g and item.full_g > item.weight_g for item in done.rack.kinds.values())
+
+
+def wait(done: Design, making: Making, kind: WaitKind) -> int:
+    """How long something takes to set or dry, minutes: as the user's tin says, else as is typical; a finish is hard for
+    wet things later than for dry ones.
+    """
     if kind in making.waits:
         return making.waits[kind]
-    own = values("finishes", finish)
-    return int({"coat": own["dries"], "cure": own["cures"], **TYPICAL}[kind])
+    own = values("finishes", done.brief.cutting.finish)
+    cure = max(own["cures"], own["wet"]) if hangs_wet(done) else own["cures"]
+    return int({"coat": own["dries"], "cure": cure, **TYPICAL}[kind])
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,21 +79,13 @@ class Finish:
         blotchy = {row["name"] for row in table("woods") if row["blotches"]}
         return bool(self.row["blotches"]) and bool(used & blotchy)
 
-    @property
-    def wet(self) -> bool:
-        """Whether anything hangs there wet."""
-        return any(item.full_g and item.full_g > item.weight_g for item in self.done.rack.kinds.values())
-
     def wait(self, kind: WaitKind) -> int:
-        return wait(self.making, self.key, kind)
+        return wait(self.done, self.making, kind)
 
     @property
     def until_hard(self) -> int:
-        """Minutes from the last coat until things may hang there, longer where they hang wet; as the user's tin says, if it does."""
-        if not self.coats or self.natural:
-            return 0
-        wet = int(self.row["wet"]) if self.wet and "cure" not in self.making.waits else 0
-        return max(self.wait("cure"), wet)
+        """Minutes from the last coat until things may hang there."""
+        return self.wait("cure") if self.coats and not self.natural else 0
 
     @property
     def cautions(self) -> tuple[str, ...]:
@@ -94,5 +94,5 @@ class Finish:
     @property
     def spoilt(self) -> tuple[str, ...]:
         """What is said of a finish that water spoils, under things that hang wet."""
-        spoils = self.coats and self.wet and not self.row["wet"]
+        spoils = self.coats and hangs_wet(self.done) and not self.row["wet"]
         return (f"Wet things leave marks in {self.name}: another finish for these.",) if spoils else ()

@@ -22,7 +22,7 @@ BYS: dict[By, tuple[str, str]] = {
     "hangers": ("flush hangers", "Two halves that slide together: nothing to rout, 5 mm off the wall."),
     "mirrors": ("mirror plates", "One at each end, their screws beside the rack: easy, and seen."),
     "cleat": ("bevelled cleat", "A strip ripped in two at 45°: the wall's half holds anywhere along it, and the rack lifts off."),
-    "batten": ("batten first", "Fixed to the wall where that holds, past the rack if need be; the rack goes on it wherever it likes."),
+    "batten": ("batten first", "Fixed to the wall where that holds, past the rack if need be; then the rack is screwed to it."),
 }  # fmt: skip
 
 
