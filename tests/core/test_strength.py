@@ -291,24 +291,23 @@ def test_a_board_bends_between_its_screws_and_past_the_last_one() -> None:
     assert heavy.stress(150) == pytest.approx((22_500 + 5 * 600**2 / 8) / 50_400)
 
 
-# By which lever a pull straight outward is held: at so many mm up, for lines of screws at these heights of a board from 0 to 100.
-OUTWARD = [
-    ([80], 90, 90 / 80),  # above: about the foot
-    ([80], 40, 60 / 20),  # below: about the top edge
-    ([80], 80, 1.0),
-    ([80, 20], 50, 0.5),  # between both: shared
-    ([80, 20], 65, 0.75),
-    ([80, 20], 10, 90 / 80),  # below both: the lower ones, about the top edge
+# What each line of screws holds of a pull straight outward at so many mm up, for a board from 0 to 100.
+OUTWARD: list[tuple[list[int], int, list[float]]] = [
+    ([80], 90, [90 / 80]),  # above: about the foot
+    ([80], 40, [60 / 20]),  # below: about the top edge
+    ([80], 80, [1.0]),
+    ([80, 20], 50, [0.5, 0.5]),  # between both: shared
+    ([80, 20], 65, [0.75, 0.25]),
+    ([80, 20], 90, [90 / 80, 0]),
+    ([80, 20], 10, [0, 90 / 80]),  # below both: the lower ones, about the top edge
 ]
 
 
-@pytest.mark.parametrize(("lines", "at", "share"), OUTWARD)
-def test_a_pull_straight_out_is_held_by_levers(lines: list[int], at: int, share: float) -> None:
-    (found, *_) = sorted(
-        pulls([(0.0, float(y)) for y in lines], [Load(0.0, 0.0, 0.0, at, 0.0, 100.0)], Bearing(0, 100), 1000, 1000),
-        key=lambda pull: -pull.pull,
-    )
-    assert found.pull == pytest.approx(100 * share)
+@pytest.mark.parametrize(("lines", "at", "shares"), OUTWARD)
+def test_a_pull_straight_out_is_held_by_levers(lines: list[int], at: int, shares: list[float]) -> None:
+    hand = [Load(0.0, 0.0, 0.0, at, 0.0, 100.0)]
+    found = pulls([(0.0, float(y)) for y in lines], hand, Bearing(0, 100), 1000, 1000)
+    assert [pull.pull / 100 for pull in found] == pytest.approx(shares)
     # Hung with play it swings at its foot, and nothing is prised.
     (free,) = pulls([(0.0, 80.0)], [Load(0.0, 0.0, 0.0, 40, 0.0, 100.0)], Bearing(0, float("inf")), 1000, 1000)
     assert free.pull == 100
