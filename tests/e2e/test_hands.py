@@ -223,6 +223,7 @@ def test_a_finger_drags_a_piece_to_another_board_and_a_tap_picks_one(phone: Page
     peg.tap()
     expect(peg).to_have_attribute("aria-pressed", "true")
     phone.keyboard.press("Escape")
+    away.scroll_into_view_if_needed()  # both are in sight: a finger drops on what it sees
     box, to = peg.bounding_box(), away.bounding_box()
     assert box
     assert to
