@@ -48,7 +48,7 @@ def test_a_rack_is_made_step_by_step_with_the_reasons(client: TestClient, box: J
     assert [line["text"] for line in mark["lines"]] == [f"{k}: {text}" for k, text in texts]
     assert len(mark["picture"]["at"]) == 5
     pictures = {task["key"]: task["picture"] for task in tasks if task["picture"]}
-    groove = pictures["Groove:Side"]
+    groove = pictures["dado:left-side"]
     assert (groove["kind"], groove["bit"], groove["deep_says"], groove["thick_says"]) == (
         "bite",
         False,
@@ -127,10 +127,10 @@ def test_an_own_order_and_own_waits_are_part_of_the_brief_and_undone_like_it(cli
 def test_the_workshop_is_kept_for_all_racks_and_refuses_what_cannot_be(client: TestClient, box: Json) -> None:
     shop = client.get("/api/shop").json()
     assert "drill press" in shop["tools"]
-    slow = next(task for task in making(client, box)["tasks"] if task["key"] == "Groove:Side")
+    slow = next(task for task in making(client, box)["tasks"] if task["key"] == "dado:left-side")
     kept = client.put("/api/shop", json={**shop["shop"], "tools": ["router"]})
     assert kept.json()["shop"]["tools"] == ["router"]
-    fast = next(task for task in making(client, box)["tasks"] if task["key"] == "Groove:Side")
+    fast = next(task for task in making(client, box)["tasks"] if task["key"] == "dado:left-side")
     assert fast["minutes"] < slow["minutes"]
     assert fast["ways"][0].startswith("With a router")
     bad: list[tuple[Json, str]] = [

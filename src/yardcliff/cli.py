@@ -73,7 +73,7 @@ def export(
     kind: Annotated[
         str,
         typer.Argument(
-            help="rack.json, marks.csv, drawing.svg, sheet.pdf, template.pdf, putting-up.pdf or wall-template.pdf."
+            help="rack.json, marks.csv, holes.csv, drawing.svg, sheet.pdf, template.pdf, putting-up.pdf or wall-template.pdf."
         ),
     ],
     out: Annotated[Path | None, typer.Option("--out", "-o", help="File to write (default: standard output).")] = None,

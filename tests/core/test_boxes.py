@@ -8,18 +8,19 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.test_uprights import codes, figures
+from tests.features import of_holders, step
 from yardcliff.core.amend import amend, dump
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, build, starting
-from yardcliff.core.families.joinery import BITE, CLEARANCE, screwed
+from yardcliff.core.families.joinery import BITE, CLEARANCE, meet, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.findings import Patch
 from yardcliff.core.geometry import points
 from yardcliff.core.holders.flip import Flip, groove, tall
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.materials import Ware
-from yardcliff.core.rack import Part
+from yardcliff.core.rack import Kind, Part
 from yardcliff.core.strength.wood import sag
 
 MUGS = starting([(shipped_item("enamel-mug"), 4)], "1 mm", "shelf-box")
@@ -107,10 +108,10 @@ def test_a_folded_finger_lies_within_its_groove_and_the_groove_within_its_board(
     assert low >= Fraction(thick, 2)
     brief = amend(CAPES, {"flip": flip.model_dump(mode="json"), "board": {"height": "165 mm"}})
     rack = build(brief)
-    inside = all(
-        hole.across - rack.glyph.height / 2 >= 12 and hole.across + rack.glyph.height / 2 <= 165 - 12
-        for hole in rack.holes
-    )
+    grooves = step(rack.machining, Kind.GROOVE)
+    assert grooves.cut
+    (foot, head) = grooves.cut[2:]
+    inside = all(place.across + foot >= 12 and place.across + head <= 165 - 12 for place in grooves.places)
     assert inside == (tall(flip) <= 165) == ("flip.board" not in codes(brief))
     # Open, its tip is so far out of the face and so far above its pin.
     pin = hypot(float(rack.glyph.out) + thick / 2, float(rack.glyph.tip))
@@ -262,29 +263,32 @@ def test_any_holder_of_the_kit_goes_on_any_part_that_carries_one(family: str, ho
     rack = build(brief)
     on = rack.part(rack.rows[0].part)
     assert rack.glyph.kind == {"bent": "hook"}.get(holder["kind"], holder["kind"])
-    for hole in rack.holes:
-        assert hole.bit / 2 < hole.across < on.face_width - hole.bit / 2
-        assert hole.depth < on.thickness
+    for hole, made in of_holders(rack):
+        if made.kind.drilled:
+            assert made.size / 2 < hole.across < on.face_width - made.size / 2
+            assert made.depth
+            assert made.depth < on.thickness
     assert (rack.outline is not None) == (holder["kind"] == "bent")
-    drilled = [step for step in rack.machining if step.face == "front" and step.part.lower() in on.name.lower()]
-    assert drilled[-1].count >= len(rack.holders)
+    assert len({(hole.row, hole.holder) for hole, _ in of_holders(rack)}) == len(rack.holders)
     assert not {code for code in codes(brief) if code.startswith(("hook.", "peg.", "bent."))}
 
 
 def test_screws_pass_through_one_part_and_bite_in_the_other() -> None:
-    through, pilot = screwed(
-        6,
-        ("Side", "outside", Fraction(18)),
-        ("Bar", "end"),
-        "hardwood",
-        BITE,
-        Fraction(400),
-        ("Countersunk.", "Clamped."),
-    )
-    assert (through.count, through.size, through.depth, through.web) == (6, CLEARANCE, None, None)
-    assert (pilot.size, pilot.depth, pilot.web, pilot.part, pilot.face) == (3, 32, 400, "Bar", "end")
+    n = Fraction
+    side = Part("side", "Side", n(-18), n(0), n(0), n(18), n(500), n(120), "hardwood", upright=True, up=True)
+    bar = Part("bar", "Bar", n(0), n(40), n(0), n(432), n(70), n(20), "hardwood")
+    through, pilot = screwed([meet(side, bar, 2)], BITE, ("Countersunk.", "Clamped."))
+    assert (through.count, through.size, through.depth, through.web) == (2, CLEARANCE, None, None)
+    assert (pilot.size, pilot.depth, pilot.web, pilot.parts) == (3, 32, 400, ("bar",))
+    # Where they meet, 70 tall: a quarter in, 17.5. The side is read from its foot and its front edge, the bar's end
+    # from its lower edge and its back.
+    assert [place[:4] for place in through.places] == [
+        ("side", "left", n(115, 2), 110),
+        ("side", "left", n(185, 2), 110),
+    ]
+    assert [place[:4] for place in pilot.places] == [("bar", "left", n(35, 2), 10), ("bar", "left", n(105, 2), 10)]
     assert (through.note, pilot.note) == ("Countersunk.", "Clamped.")
-    assert pilot.takes == (Ware("screw", "4.0 × 50 mm wood screw", 6),)
+    assert pilot.takes == (Ware("screw", "4.0 × 50 mm wood screw", 2),)
 
 
 TOWELS = amend(starting([(shipped_item("towel"), 6)], "1 mm", "rail"),
@@ -304,7 +308,7 @@ def test_a_shelf_above_a_rail_covers_its_ends_and_stands_on_its_edge() -> None:
     let_in = amend(TOWELS, {"top": {"joint": "let in"}})
     (shelf,) = parts(let_in, "Shelf")
     assert (shelf.y + shelf.height, shelf.z) == (rail.y + rail.height - 20, rail.depth * 2 / 3)
-    groove = next(step for step in build(let_in).machining if step.what == "Groove")
+    groove = step(build(let_in).machining, Kind.DADO)
     assert (groove.size, groove.depth, groove.web) == (18, rail.depth / 3, rail.depth * 2 / 3)
 
 
@@ -404,6 +408,6 @@ def test_screws_are_hidden_at_the_outermost_hooks_and_near_enough_between(count:
     # Further apart than 600 only from one hook to the next; and none could be left out.
     assert all(gap <= 600 or b - a == 1 for gap, (a, b) in zip(gaps, pairwise(behind), strict=True))
     assert all(axes[c] - axes[a] > 600 for a, _, c in zip(behind, behind[1:], behind[2:], strict=False))
-    hole = next(step for step in done.machining if step.what == "Mounting hole")
+    hole = step(done.machining, Kind.WALL_HOLE)
     assert hole.count == len(behind)
     assert known["mount.apart"] == max(gaps, default=0)

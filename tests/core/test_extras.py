@@ -8,6 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.test_uprights import codes
+from tests.features import step
 from tests.strategies import lengths
 from yardcliff.core.amend import amend
 from yardcliff.core.design import design
@@ -18,6 +19,7 @@ from yardcliff.core.geometry import ellipse, points
 from yardcliff.core.length import LONGEST
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.model import Frozen, angle
+from yardcliff.core.rack import Kind
 from yardcliff.core.row import _stepped
 from yardcliff.core.rows import margins
 from yardcliff.core.views.front import jar
@@ -28,10 +30,10 @@ BIKES = amend(starting([(shipped_item("bicycle"), 4)], "1 mm", "high-rails"), {"
 POLES = amend(starting([(shipped_item("curtain-pole"), 4)], "1 mm"), {"clear": {"strap": "across"}})
 
 
-def operation(brief: Brief, what: str) -> tuple[int, str]:
+def operation(brief: Brief, kind: Kind) -> tuple[int, str]:
     """How many of an operation, and its note."""
-    step = next(step for step in design(brief).machining if step.what == what)
-    return step.count, step.note
+    found = step(design(brief).machining, kind)
+    return found.count, found.note
 
 
 def behind(brief: Brief) -> Value:
@@ -43,15 +45,14 @@ def test_each_board_of_staggered_rails_hides_its_own_screws() -> None:
     # Six jackets 260 apart, five below them: behind every third at most, first and last always.
     rack = build(amend(COATS, asked))
     assert [len(one.row.axes) for one in rack.rows] == [6, 5]
-    count, note = operation(amend(COATS, asked), "Mounting hole")
-    assert count == 4 + 3
-    assert "row 1: 1, 3, 5, 6; row 2: 1, 3, 5" in note
+    assert operation(amend(COATS, asked), Kind.WALL_HOLE)[0] == 4 + 3
+    assert behind(amend(COATS, asked)) == "row 1: 1, 3, 5, 6; row 2: 1, 3, 5"
     # On one board for both rows the first row's hooks hide them all; straight rails are all alike.
     one = amend(COATS, asked | {"rows": {"count": 2, "boards": "one"}})
-    assert operation(one, "Mounting hole")[0] == 4
+    assert operation(one, Kind.WALL_HOLE)[0] == 4
     assert behind(one) == "1, 3, 5, 6"
     straight = amend(COATS, asked | {"rows": {"count": 2, "layout": "straight", "boards": "each"}})
-    assert operation(straight, "Mounting hole")[0] == 8
+    assert operation(straight, Kind.WALL_HOLE)[0] == 8
     assert behind(straight) == "1, 3, 5, 6"
 
 

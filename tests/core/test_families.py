@@ -11,6 +11,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from tests.features import of_holders, step
 from tests.strategies import ITEM_KEYS, briefs, lengths
 from yardcliff.core.amend import BriefError, amend, dump
 from yardcliff.core.design import design
@@ -25,7 +26,7 @@ from yardcliff.core.length import TapeName
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.look import resting
 from yardcliff.core.most import most_on
-from yardcliff.core.rack import ACROSS, Operation, Part
+from yardcliff.core.rack import Kind, Operation, Part
 from yardcliff.core.strength.wood import sag
 
 EXAMPLES = 2000 if os.environ.get("YARDCLIFF_EXPLORE") else 400
@@ -112,19 +113,16 @@ def test_a_family_stands_whatever_it_is_asked(family: str, data: st.DataObject) 
             continue
         assert min(overlap(one, other)) <= 0 or said & {"rows.drop", "upright.low", "angled.bracket", *OFF}
     # Every hole lies within its part and leaves its web, or it is said.
-    for hole in rack.holes:
+    slotted = any(one.kind is Kind.SLOT for one in rack.machining)
+    for hole, made in of_holders(rack):
         part = rack.part(hole.part)
-        within = hole.bit / 2 <= hole.across <= part.face_width - hole.bit / 2
-        assert (
-            hole.open
-            or hole.purpose in {*ACROSS, "finger"}
-            or within
-            or said & {"board.narrow", "hole.edge", "flip.board"}
-        )
-        assert 0 <= hole.along <= part.along or said & OFF
-    for step in rack.machining:
-        if step.web is not None and step.web <= 0:
-            assert said & {"peg.through", "hook.through", "upright.through", "slot.web", "flip.web"}, step
+        half = (made.cut[3] - made.cut[2]) / 2 if made.cut else made.size / 2
+        within = half <= hole.across <= part.face_width - half
+        assert slotted or within or said & {"board.narrow", "hole.edge", "flip.board"}
+        assert 0 <= hole.along <= part.along or said & {*OFF, "row.end-grain"}
+    for work in rack.machining:
+        if work.web is not None and work.web <= 0:
+            assert said & {"peg.through", "hook.through", "upright.through", "slot.web", "flip.web"}, work
     # Nothing is under the floor in silence.
     if min(part.y for part in rack.parts) < 0:
         assert said & {"hang.floor", "upright.floor", "upright.low"}
@@ -146,8 +144,10 @@ def test_a_shelf_stands_on_its_back_plate_above_or_below_it() -> None:
     _, low = build(amend(FLASKS, {"back": {"place": "below"}})).parts
     assert low.y + low.height == FLASKS.hung
     # 570 of shelf, screwed every 250 at most: four screws in each part.
-    steps = {(step.what, step.part): step.count for step in build(FLASKS).machining}
-    assert steps == {("Hole", "Shelf"): 5, ("Screw hole", "Back plate"): 4, ("Pilot hole", "Shelf"): 4}
+    steps = {(one.kind, one.parts): one.count for one in build(FLASKS).machining}
+    assert steps == {
+        (Kind.THROUGH_HOLE, ("shelf-1",)): 5, (Kind.SCREW_HOLE, ("back-1",)): 4, (Kind.JOINT_PILOT, ("shelf-1",)): 4,
+    }  # fmt: skip
 
 
 def test_an_edge_slot_needs_no_wood_in_front_and_is_sawn_after_it_is_bored() -> None:
@@ -155,8 +155,10 @@ def test_an_edge_slot_needs_no_wood_in_front_and_is_sawn_after_it_is_bored() -> 
     assert [finding.code for finding in build(near).findings] == ["hole.edge"]
     slots = build(amend(near, {"hole": {"opening": "slot"}}))
     assert not slots.findings
-    assert [step.what for step in slots.machining][:2] == ["Hole", "Slot"]
-    assert all(hole.open for hole in slots.holes)
+    bored, sawn = slots.machining[:2]
+    assert (bored.kind, sawn.kind, sawn.places) == (Kind.THROUGH_HOLE, Kind.SLOT, bored.places)
+    # From the hole to the front edge, as wide as it is.
+    assert sawn.cut == (-19, 19, -20, 0)
 
 
 def test_a_cradle_opens_for_the_neck_and_reaches_past_it() -> None:
@@ -166,7 +168,7 @@ def test_a_cradle_opens_for_the_neck_and_reaches_past_it() -> None:
     assert (known["cradle.opening"], known["cradle.apart"], known["cradle.out"]) == (34, 50, 79)
     rack = build(fiddles)
     assert not rack.findings
-    assert [hole.along - rack.holders[0].x for hole in rack.holes[:2]] == [-25, 25]
+    assert [hole.along - rack.holders[0].x for hole, _ in of_holders(rack)[:2]] == [-25, 25]
     # The lute is thicker and deeper, so it decides: 34 + 6, and 140/2 + 34/2 + 15.
     both = figures(starting([(shipped_item("fiddle"), 2), (shipped_item("lute"), 1)], "1 mm"))
     assert (both["cradle.opening"], both["cradle.out"]) == (40, 102)
@@ -199,7 +201,7 @@ def test_no_holder_stands_on_a_seam_of_a_panel() -> None:
     panel, *battens = rack.parts
     # Four mugs of 90 with 25 between: 460 of panel, and the two battens behind it carry its 21.
     assert (panel.length, [part.z + part.depth for part in battens], panel.z) == (460, [21, 21], 21)
-    assert all(abs(hole.along - seam) > hole.bit / 2 for hole in rack.holes for seam in panel.seams)
+    assert all(abs(hole.along - seam) > made.size / 2 for hole, made in of_holders(rack) for seam in panel.seams)
     # Eight planks of 57.5 have a seam on every axis.
     on = amend(mugs, {"plank": {"width": "58 mm"}})
     assert [finding.code for finding in build(on).findings] == ["panel.seam"]
@@ -298,12 +300,9 @@ def test_boards_slide_into_slots_that_two_cheeks_share() -> None:
     # 1510 long: 755 over all; the slats are what two cheeks of 21 leave of it.
     assert (known["overall"], top.length, foot.length) == (755, 713, 713)
     assert (top.x, right.x, top.y + top.height) == (21, 734, left.y + left.height)
-    assert Counter(step.what for step in rack.machining) == {
-        "Round bottom": 1,
-        "Slot": 1,
-        "Screw hole": 1,
-        "Pilot hole": 1,
-    }
+    assert {one.kind: one.count for one in rack.machining} == {
+        Kind.SLOT: 8, Kind.ROUND_BOTTOM: 8, Kind.SCREW_HOLE: 8, Kind.JOINT_PILOT: 8,
+    }  # fmt: skip
     # The round bottom lies where the outline says: deep - w/2 along the slot.
     assert rack.outline
     ins = [x for _, ns in rack.outline.path for x in ns[::2]]
@@ -322,10 +321,9 @@ def test_ledges_straddle_their_post_and_hold_what_stands() -> None:
     assert {one.z + one.notch for one in ledges} == {post.depth}
     # It stands on the ledge, not in it.
     assert [hung.y for hung in rack.hung] == [one.y + one.height for one in ledges]
-    screws = next(step for step in rack.machining if step.what == "Screw hole")
-    assert (screws.count, "425 mm, 850 mm, 1275 mm" in screws.note) == (3, True)
+    assert [place.along for place in step(rack.machining, Kind.WALL_HOLE).places] == [425, 850, 1275]
     # The dowel goes through a horn of 49.75 with its play, the post's 70 and the other horn's play: 120 of 170.
-    assert next(step for step in rack.machining if step.what == "Dowel hole").depth == 120
+    assert step(rack.machining, Kind.LEDGE_DOWEL).depth == 120
 
 
 def test_a_shelf_box_is_longer_than_its_bar_by_both_sides() -> None:
@@ -355,9 +353,11 @@ def test_flip_pegs_fold_flush_into_grooves() -> None:
     assert float(known["flip.out"]) == pytest.approx(118.735, abs=1e-3)  # type: ignore[arg-type]
     # 150 N at 130 on 24 by 20 about a pin of 8: 6 * 150 * 130 * 20 / (24 * (8000 - 512)).
     assert known["flip.stress"] == "13.0 MPa"
-    for hole in rack.holes:
-        assert hole.across - rack.glyph.height / 2 == 12
-        assert hole.across + rack.glyph.height / 2 <= rack.parts[0].height - 12
+    grooves = step(rack.machining, Kind.GROOVE)
+    assert grooves.cut
+    for place in grooves.places:
+        assert place.across + grooves.cut[2] == 12
+        assert place.across + grooves.cut[3] <= rack.parts[0].height - 12
 
 
 def test_bicycles_hang_at_two_heights_half_a_pitch_apart() -> None:
@@ -400,8 +400,8 @@ def test_what_does_not_lie_hangs_on_one_post() -> None:
     assert (len(rack.holders), post.along, rack.up) == (5, rack.row.length, True)
     # A mug reaches 112 below its peg and 18 above: with 25 of air 155 from peg to peg.
     assert figures(mugs)["row.pitch"] == 155
-    assert [hole.along for hole in rack.holes] == list(rack.row.axes)
-    assert {hole.across for hole in rack.holes} == {post.length / 2}
+    assert [hole.along for hole, _ in of_holders(rack)] == list(rack.row.axes)
+    assert {hole.across for hole, _ in of_holders(rack)} == {post.length / 2}
     # The rows that a panel had wait until it is one again.
     panel = starting([(shipped_item("enamel-mug"), 8)], "1 mm", "panel")
     post_of = amend(panel, {"family": "stile-pair"})
@@ -551,7 +551,7 @@ def test_a_foot_hole_leaves_wood_under_the_shaft_and_the_board_stays_above_the_f
 
 def test_a_shelf_is_screwed_as_deep_as_it_can_be_and_never_through() -> None:
     def pilot(**patch: object) -> Operation:
-        return next(s for s in build(amend(FLASKS, patch)).machining if s.what == "Pilot hole")
+        return step(build(amend(FLASKS, patch)).machining, Kind.JOINT_PILOT)
 
     # 32 into the shelf's 90, through 18 of plate: screws of 50.
     assert (pilot().depth, pilot().web, "screws of 50 mm" in pilot().note) == (32, 58, True)

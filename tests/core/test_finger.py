@@ -8,6 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.test_uprights import codes, figures
+from tests.features import step
 from tests.strategies import lengths
 from yardcliff.core.amend import amend
 from yardcliff.core.design import design
@@ -19,6 +20,7 @@ from yardcliff.core.holders.finger import Rod, hardware, heel, spacer
 from yardcliff.core.holders.flip import Flip, stress
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.materials import Thread
+from yardcliff.core.rack import Face, Kind
 from yardcliff.data import table
 
 CAPS = amend(starting([(shipped_item("peaked-cap"), 3)], "1 mm", "flip-rail"),
@@ -39,7 +41,7 @@ def test_fingers_and_spacers_fill_a_rod() -> None:
     # Washer 1.6, nut 6.8, 3 of thread and 2 sunk; the rod ends 2 below the wood at both ends.
     assert (known["finger.recess"], known["finger.rod"]) == (Fraction("13.4"), row.length - 4)
     assert {(part.depth, part.z) for part in spacers} == {(29, CAPS.board.thickness)}
-    assert "20 mm" in [f"{step.size} mm" for step in rack.machining if step.what == "Nut recess"]
+    assert "20 mm" in [f"{one.size} mm" for one in rack.machining if one.kind is Kind.NUT_RECESS]
 
 
 @given(thick=lengths(12, 40), gap=lengths(0, 5), tilt=st.integers(0, 30))
@@ -68,7 +70,7 @@ def test_every_rod_of_the_table_has_its_hardware() -> None:
         bits = hardware(size)
         assert bits.recess_bit[0] >= max(bits.corners, bits.outside)
         assert not [finding for finding in rack.findings if finding.code == "flip.pin"]
-        nut = next(step for step in rack.machining if step.what == "Nut recess")
+        nut = step(rack.machining, Kind.NUT_RECESS)
         assert (nut.count, nut.depth) == (2, bits.washer + bits.nut + 5)
 
 
@@ -103,15 +105,18 @@ def test_a_finger_is_drawn_folded_flush_and_open_on_its_backer(thick: int, gap: 
 def test_every_row_has_a_rod_of_its_own() -> None:
     two = build(amend(CAPS, {"rows": {"count": 2, "boards": "each"}}))
     one = build(CAPS)
-    counts = [{step.what: step.count for step in rack.machining if step.part == "Spacer"} for rack in (one, two)]
+    counts = [
+        {made.kind: made.count for made in rack.machining if any(key.startswith("spacer") for key in made.parts)}
+        for rack in (one, two)
+    ]
     assert {what: 2 * count for what, count in counts[0].items()} == counts[1]
-    assert counts[0]["Nut recess"] == 2
+    assert counts[0][Kind.NUT_RECESS] == 2
     spacers = [part for part in two.parts if part.key.startswith("spacer")]
     assert len({part.key for part in spacers}) == len({part.name for part in spacers}) == 8
     # Rows stand on backers of their own, each spacer before its own one.
     joined = {joint.part: joint.other for joint in two.joints}
     assert {joined[part.key] for part in spacers} == {"backer-1", "backer-2"}
-    assert not [step for step in two.machining if step.part == "Backer" and step.face == "front"]
+    assert all(place.face is Face.BACK for made in two.machining for place in made.places if "backer" in place.part)
 
 
 def test_the_rods_hole_weakens_a_finger() -> None:

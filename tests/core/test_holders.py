@@ -7,6 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.features import of_holders
 from tests.strategies import lengths
 from yardcliff.core.amend import amend
 from yardcliff.core.exact import Fraction
@@ -25,6 +26,7 @@ from yardcliff.core.holders.hook import Hook
 from yardcliff.core.holders.peg import Peg
 from yardcliff.core.length import read
 from yardcliff.core.listing import shipped_item
+from yardcliff.core.rack import Kind
 from yardcliff.core.strength.force import Pulled
 from yardcliff.core.strength.stick import stress
 from yardcliff.data import table
@@ -79,8 +81,8 @@ def test_screws_stand_symmetric_about_the_axis() -> None:
 def test_every_hole_of_a_rail_lies_on_its_board_at_its_holder() -> None:
     rack = build(starting_brief("waxed-jacket", 4, "1 mm"))
     board = rack.parts[0]
-    assert len(rack.holes) == 8
-    for hole in rack.holes:
+    assert len(of_holders(rack)) == 8
+    for hole, _ in of_holders(rack):
         assert board.x < hole.along < board.x + board.length
         assert 0 < hole.across < board.height
         assert hole.along == rack.holders[hole.holder].x
@@ -121,7 +123,7 @@ def test_a_seat_is_sunk_by_a_quarter_of_the_hole_or_a_third_of_the_shelf() -> No
     seat = holes.Hole(seat="countersunk")
     for ground, deep in ((thick, Fraction(19, 2)), (thin, Fraction(4))):
         *_, last = holes.fit(seat, ground, flask).machining
-        assert (last.what, last.depth, last.web) == ("Seat", deep, ground.thickness - deep)
+        assert (last.kind, last.depth, last.web) == (Kind.SEAT, deep, ground.thickness - deep)
         assert last.size == 38 + 2 * deep
 
 
@@ -198,7 +200,7 @@ def test_a_bent_hook_is_a_holder_like_any_other() -> None:
         assert rack.holder_name == "bent hooks"
         assert rack.outline
         assert rack.outline.path == bents.outline(bents.Bent(back=Fraction(40)))
-        assert [step.what for step in rack.machining[:4]] == ["Blank", "Bend", "Screw hole", "Pilot hole"]
+        assert [one.kind for one in rack.machining[:4]] == [Kind.BLANK, Kind.BEND, Kind.HOOK_HOLE, Kind.PILOT]
         assert FAMILIES[family].choices(brief)[0].title == "Bent from bar"
 
 

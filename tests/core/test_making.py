@@ -18,8 +18,8 @@ from yardcliff.core.making.asked import Making, spoken
 from yardcliff.core.making.making import Made, enough, making, quicker
 from yardcliff.core.making.sequence import edges, natural
 from yardcliff.core.making.shop import TOOLS, Shop
-from yardcliff.core.making.task import work_of
-from yardcliff.core.making.tasks import HOLDER, at_bench, tasks
+from yardcliff.core.making.tasks import at_bench, tasks
+from yardcliff.core.rack import HOLDER
 from yardcliff.core.timber.stock import Supply, read_stick
 from yardcliff.core.timber.timber import Timber, priced
 
@@ -59,7 +59,7 @@ def test_the_order_of_work_of_any_rack_breaks_nothing(brief: Brief, asked: Makin
     assert all(edge.why for edge in among)
     # Said once more, without any states: wood, then tools, then paper, then brush, then hardware, then the wall.
     works = [at[task.key] for task in every if task.work]
-    assert len(works) == sum(not work_of(one).row.get("cut") for one in done.machining)
+    assert len(works) == sum(not one.kind.row.get("cut") for one in done.machining)
     cuts = [at[task.key] for task in every if task.key.startswith("cut:")]
     joins = [at[task.key] for task in every if task.key.startswith("join:")]
     coats = [at[task.key] for task in every if task.key.startswith("coat:")]
@@ -83,7 +83,7 @@ def test_a_box_says_why_each_step_comes_where_it_does() -> None:
     box = made("soup-bowl-mug", 5, {}, "shelf-box")
     at = places(box)
     assert (
-        at["Groove:Side"]
+        at["dado:left-side"]
         < at["sand"]
         < at["inside:shelf-1"]
         < at["join:shelf-1"]
@@ -106,12 +106,12 @@ def test_a_box_says_why_each_step_comes_where_it_does() -> None:
 
 def test_square_work_comes_before_bevels_and_what_follows_holes_after_them() -> None:
     ridge = places(made("key-bunch", 9, {}, "angled-rail"))
-    assert ridge["Peg hole:Board"] < ridge["Mitre:Boards"]
+    assert ridge["peg-hole:left-board"] < ridge["mitre:left-board"]
     stack = places(made("peaked-cap", 6, {"turns": "rod"}, "flip-rail"))
-    assert stack["Rod hole:Spacer"] < stack["Nut recess:Spacer"]
+    assert stack["rod-hole:spacer-1"] < stack["nut-recess:spacer-1"]
     assert stack["coat:2"] < stack["thread"] < stack["join:spacer-1"], "fingers on a rod are out of the brush's reach"
     cheeks = places(made("snow-board", 4, {}, "slotted-cheeks"))
-    assert cheeks["Round bottom:Cheek"] < cheeks["Slot:Cheek"]
+    assert cheeks["round-bottom:left-cheek"] < cheeks["slot:left-cheek"]
 
 
 def test_boards_of_several_widths_are_cut_each_by_themselves_where_nothing_is_ripped() -> None:
@@ -152,7 +152,7 @@ def test_the_tools_that_there_are_decide_how_and_how_long() -> None:
     def drill(*tools: str) -> Any:
         shop = Shop.model_validate({"tools": tools})
         found = made("felt-hat", 12, {}, shop=shop)
-        return next(task for task in found.tasks if task.key == "Peg hole:Board")
+        return next(task for task in found.tasks if task.key == "peg-hole:board")
 
     press, hand, none = drill("drill press"), drill("drill"), drill()
     assert press.ways[0].startswith("At the drill press: 20 mm bit, table 10° from square, 80° from the face.")
@@ -291,22 +291,22 @@ def test_hours_that_cannot_be_are_refused(hours: list[dict[str, Any]]) -> None:
 
 # For each kind of work and the tool that it is done with: what has to be on its card, and what belongs to another tool.
 CARDS: list[tuple[str, dict[str, Any], str | None, tuple[Any, ...], str, tuple[str, ...], tuple[str, ...]]] = [
-    ("towel", {}, None, ("drill press",), "Peg hole", ("swings it round", "begins in a guide that is clamped at that angle"), ("square, then tilt", "brace")),
-    ("towel", {}, None, (), "Peg hole", ("it turns with the brace",), ("no gloves",)),
-    ("room-key", {}, None, ("drill",), "Pilot hole", ("never towards a hand",), ("awl", "clamped at that angle")),
-    ("room-key", {}, None, (), "Pilot hole", ("An awl goes through a palm",), ()),
-    ("rain-cape", {}, "flip-rail", ("router",), "Groove", ("Eyes, ears, dust", "against the turning of the bit"), ("push blocks",)),
-    ("rain-cape", {}, "flip-rail", ("table saw",), "Groove", ("push blocks", "riving knife lower than the blade or none"), ("turning of the bit",)),
-    ("rain-cape", {}, "flip-rail", (), "Groove", ("a dull chisel slips",), ("push blocks", "Eyes, ears, dust")),
-    ("storm-lantern", {}, "ledge-post", ("table saw",), "Notch", ("push blocks", "Then the chisel"), ()),
-    ("storm-lantern", {}, "ledge-post", (), "Notch", ("Both hands behind the edge",), ("push blocks",)),
-    ("tin-cup", {}, "angled-rail", ("table saw",), "Mitre", ("Eyes, ears, dust", "push stick", "Guard and riving knife on"), ("Jigsaw",)),
-    ("tin-cup", {}, "angled-rail", ("jigsaw",), "Mitre", ("Eyes, ears, dust", "Jigsaw: clamp the work"), ("riving knife",)),
-    ("tin-cup", {}, "angled-rail", (), "Mitre", ("a saw jumps as it starts",), ("riving knife", "Jigsaw")),
-    ("serving-tray", {}, "slotted-cheeks", ("jigsaw",), "Slot", ("both hands above the shoe", "Clamp it upright"), ()),
-    ("serving-tray", {}, "slotted-cheeks", (), "Slot", ("Clamp it upright",), ("shoe",)),
-    ("room-key", {"holder": {"kind": "bent"}}, None, (), "Bend", ("springs back",), ()),
-    ("rain-cape", {}, "flip-rail", (), "Stop", ("a rasp that slips",), ()),
+    ("towel", {}, None, ("drill press",), "peg-hole:", ("swings it round", "begins in a guide that is clamped at that angle"), ("square, then tilt", "brace")),
+    ("towel", {}, None, (), "peg-hole:", ("it turns with the brace",), ("no gloves",)),
+    ("room-key", {}, None, ("drill",), "pilot:", ("never towards a hand",), ("awl", "clamped at that angle")),
+    ("room-key", {}, None, (), "pilot:", ("An awl goes through a palm",), ()),
+    ("rain-cape", {}, "flip-rail", ("router",), "groove:", ("Eyes, ears, dust", "against the turning of the bit"), ("push blocks",)),
+    ("rain-cape", {}, "flip-rail", ("table saw",), "groove:", ("push blocks", "riving knife lower than the blade or none"), ("turning of the bit",)),
+    ("rain-cape", {}, "flip-rail", (), "groove:", ("a dull chisel slips",), ("push blocks", "Eyes, ears, dust")),
+    ("storm-lantern", {}, "ledge-post", ("table saw",), "notch:", ("push blocks", "Then the chisel"), ()),
+    ("storm-lantern", {}, "ledge-post", (), "notch:", ("Both hands behind the edge",), ("push blocks",)),
+    ("tin-cup", {}, "angled-rail", ("table saw",), "mitre:", ("Eyes, ears, dust", "push stick", "Guard and riving knife on"), ("Jigsaw",)),
+    ("tin-cup", {}, "angled-rail", ("jigsaw",), "mitre:", ("Eyes, ears, dust", "Jigsaw: clamp the work"), ("riving knife",)),
+    ("tin-cup", {}, "angled-rail", (), "mitre:", ("a saw jumps as it starts",), ("riving knife", "Jigsaw")),
+    ("serving-tray", {}, "slotted-cheeks", ("jigsaw",), "slot:", ("both hands above the shoe", "Clamp it upright"), ()),
+    ("serving-tray", {}, "slotted-cheeks", (), "slot:", ("Clamp it upright",), ("shoe",)),
+    ("room-key", {"holder": {"kind": "bent"}}, None, (), "bend:", ("springs back",), ()),
+    ("rain-cape", {}, "flip-rail", (), "stop:", ("a rasp that slips",), ()),
     ("towel", {}, None, ("mitre saw",), "cut:", ("Eyes, ears, dust", "Short pieces are clamped"), ("thumb",)),
     ("towel", {}, None, (), "cut:", ("thumb away from the line",), ("muffs",)),
     ("towel", {}, None, (), "sand", ("Wear a mask", "sanded dry"), ()),

@@ -8,6 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.test_uprights import codes, figures
+from tests.features import step
 from yardcliff.core.amend import amend
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
@@ -16,7 +17,7 @@ from yardcliff.core.families.ridge import HOLLOW
 from yardcliff.core.findings import Patch
 from yardcliff.core.geometry import points
 from yardcliff.core.listing import shipped_item
-from yardcliff.core.rack import Part, Rack
+from yardcliff.core.rack import Kind, Part, Rack
 
 CUPS = starting([(shipped_item("tin-cup"), 7)], "1 mm", "angled-rail")
 angles = st.integers(60, 150)
@@ -242,9 +243,10 @@ def test_a_magnet_has_wood_around_it_and_a_skin(patch: Patch, value: Fraction, f
     assert [fix.label for fix in finding.fixes] == fixes
 
 
-@pytest.mark.parametrize(("right", "board", "up"), [("one fewer", "Right board", 60), ("none", "Left board", 30)])
+@pytest.mark.parametrize(("right", "board", "up"), [("one fewer", "right-board", 60), ("none", "left-board", 30)])
 def test_a_magnet_is_let_in_where_its_figure_says(right: str, board: str, up: int) -> None:
     brief: Brief = amend(CUPS, {"angled": {"magnet": "15 mm", "right": right}})
-    recess = next(step for step in build(brief).machining if step.what == "Magnet recess")
-    assert (recess.part, recess.depth, recess.web) == (board, 19, 2)
+    recess = step(build(brief).machining, Kind.MAGNET_RECESS)
+    assert (recess.parts, recess.depth, recess.web) == ((board,), 19, 2)
+    assert recess.places[0][2:4] == (up, brief.board.height / 2)
     assert figures(brief)["angled.magnet.up"] == up

@@ -10,7 +10,6 @@ from yardcliff.core.design import Design, design
 from yardcliff.core.families import starting
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.materials import SOLD, Blank, Ware, next_length, times
-from yardcliff.core.rack import Joint
 from yardcliff.core.site.asked import By, Into
 from yardcliff.core.site.survey import Site
 from yardcliff.core.site.wall import Wall
@@ -26,12 +25,12 @@ def rack(
 
 
 def wares(done: Design) -> dict[str, int]:
-    return {ware.name: ware.count for ware in takeoff(done.rack, done.machining).wares}
+    return {ware.name: ware.count for ware in takeoff(done).wares}
 
 
 def blank(done: Design, name: str) -> tuple[str, str, float, float, float, int]:
     """Form, stuff, wide, thick, long and how many of a blank."""
-    found = [one for one in takeoff(done.rack, done.machining).blanks if one.name == name]
+    found = [one for one in takeoff(done).blanks if one.name == name]
     assert found, name
     one = found[0]
     return one.form, one.stuff, float(one.wide), float(one.thick), float(one.long), sum(each.count for each in found)
@@ -131,12 +130,12 @@ def test_a_cleat_takes_one_strip_for_both_halves_and_a_batten_what_lies_behind()
     cleat = rack("waxed-jacket", 4, {"place": at, "mount": {"by": "cleat"}}, site=WALL)
     one = cleat.on_wall.fixed[0]
     assert one.strip
-    assert blank(cleat, "Cleat strip")[4] == float(one.strip[1] - one.strip[0])
+    assert blank(cleat, "Cleat on the wall")[4] == float(one.strip[1] - one.strip[0])
     # The board of 120 reaches 50 below the cleat's half of 60, 40 down: a spacer as thick as that holds its foot off the wall.
-    assert blank(cleat, "Cleat strip")[2] == 120
+    assert blank(cleat, "Cleat on the wall")[2] == 120
     assert blank(cleat, "Spacer")[2:4] == (50, 18)
     bare = rack("waxed-jacket", 4, {"place": at, "mount": {"by": "cleat", "foot": "none"}}, site=WALL)
-    assert "Spacer" not in {piece.name for piece in takeoff(bare.rack, bare.machining).blanks}
+    assert "Spacer" not in {piece.name for piece in takeoff(bare).blanks}
     # Through the cleat's half of 18 into a board of 21, 2 of it left: 35 is the next that is sold.
     assert one.joined
     assert wares(cleat)["5.0 × 35 mm wood screw"] == one.joined.count
@@ -147,15 +146,11 @@ def test_a_cleat_takes_one_strip_for_both_halves_and_a_batten_what_lies_behind()
 
 
 def test_glue_goes_where_it_is_said_to_and_nowhere_else() -> None:
-    assert Joint("a", "b", "glued and pinned").glued
-    assert Joint("a", "b", "screwed down, and glued").glued
-    assert not Joint("a", "b", "two screws a plank from behind, not glued").glued
-    assert not Joint("a", "b", "hooked on the bevel", hooked=True).glued
     # A panel's planks are screwed: only its twelve pegs are glued, a gram each.
-    assert takeoff(rack("tin-cup", 12, {}, "panel").rack, rack("tin-cup", 12, {}, "panel").machining).glue == 12
+    assert takeoff(rack("tin-cup", 12, {}, "panel")).glue == 12
     # A shelf of 570 glued with its edge of 18 to its plate: 0.01026 m² of 180 g, and nothing that is screwed through.
     flasks = rack("flask", 5)
-    assert takeoff(flasks.rack, flasks.machining).glue == pytest.approx(0.57 * 0.018 * 180)
+    assert takeoff(flasks).glue == pytest.approx(0.57 * 0.018 * 180)
 
 
 def test_blanks_lie_with_the_grain() -> None:
@@ -181,7 +176,7 @@ def test_sizes_off_the_tape_are_rounded_up_to_a_tenth() -> None:
     assert blank(caps, "Spacer 1")[2] == pytest.approx(float(spacer.height), abs=0.1)
     assert blank(caps, "Spacer 1")[2] >= float(spacer.height)
     inch = rack("waxed-jacket", 3, {"board": {"height": "3 63/64 in"}})
-    assert next(b.wide for b in takeoff(inch.rack, inch.machining).blanks) == Fraction(254, 10) * Fraction(255, 64)
+    assert next(b.wide for b in takeoff(inch).blanks) == Fraction(254, 10) * Fraction(255, 64)
 
 
 @pytest.mark.parametrize(("long", "sold"), [(12, 12), (19, 16), (20, 20), (53, 50), (200, 180), (8, 12)])

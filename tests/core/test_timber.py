@@ -56,7 +56,7 @@ def start(item: str, count: int, patch: dict[str, Any], family: str | None = Non
 
 
 def taken(done: Design) -> Takeoff:
-    return takeoff(done.rack, done.machining)
+    return takeoff(done)
 
 
 def check_laid(plan: CutPlan, by: Cutting) -> None:

@@ -9,14 +9,15 @@ from pydantic import BaseModel, Field, StringConstraints
 
 from yardcliff.api.deps import OnSite, Own, Sites, Store
 from yardcliff.api.solve import Hangs, starting
-from yardcliff.api.views import view_rack, view_summary
+from yardcliff.api.views import view_holes, view_rack, view_summary
 from yardcliff.api.wall_views import view_standing
 from yardcliff.api.wall_wire import StandingView
-from yardcliff.api.wire import BriefJson, RackSummary, RackView
+from yardcliff.api.wire import BriefJson, HoleTableView, RackSummary, RackView
 from yardcliff.core.amend import amend, describe, dump, read_brief
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import TapeName
 from yardcliff.core.text import shortened
+from yardcliff.exports.holes_csv import write_holes
 from yardcliff.exports.marks_csv import write_marks
 from yardcliff.exports.rackfile import schema, write_rackfile
 from yardcliff.exports.svg import write_svg
@@ -121,6 +122,12 @@ def get_standing(rack_id: str, store: Store, sites: OnSite) -> StandingView | No
     return view_standing(done) if done.on_wall.site else None
 
 
+@router.get("/racks/{rack_id}/holes", tags=["racks"])
+def get_holes(rack_id: str, store: Store, sites: OnSite) -> list[HoleTableView]:
+    """The hole table of each part that has holes; of parts that are drilled alike, one."""
+    return view_holes(sites.stored(store.get(rack_id)))
+
+
 @router.patch("/racks/{rack_id}", tags=["racks"])
 def change_rack(rack_id: str, body: Change, store: Store, sites: OnSite) -> RackView:
     """Change a rack and save it. 409 if it was changed since `base`; 422 names unreadable fields.
@@ -178,7 +185,14 @@ def restore_rack(rack_id: str, store: Store, sites: OnSite) -> RackView:
 def export_rack(
     rack_id: str,
     kind: Literal[
-        "template.pdf", "sheet.pdf", "putting-up.pdf", "wall-template.pdf", "drawing.svg", "marks.csv", "rack.json"
+        "template.pdf",
+        "sheet.pdf",
+        "putting-up.pdf",
+        "wall-template.pdf",
+        "drawing.svg",
+        "holes.csv",
+        "marks.csv",
+        "rack.json",
     ],
     store: Store,
     sites: OnSite,
@@ -233,6 +247,7 @@ EXPORTS: dict[str, Callable[[Record, Sites, Paper], tuple[bytes | str, str]]] = 
     "putting-up.pdf": _putting_up,
     "wall-template.pdf": _wall_template,
     "drawing.svg": lambda record, sites, _: (write_svg(record.name, sites.stored(record)), "image/svg+xml"),
+    "holes.csv": lambda record, sites, _: (write_holes(sites.stored(record)), "text/csv"),
     "marks.csv": lambda record, sites, _: (write_marks(sites.stored(record)), "text/csv"),
     "rack.json": lambda record, sites, _: (write_rackfile(record.name, read_brief(record.brief)), "application/json"),
 }

@@ -9,9 +9,12 @@ from yardcliff.api.wire import (
     ChoiceField,
     ChoiceSection,
     DesignView,
+    FaceTableView,
     FigureView,
     FindingView,
     FixView,
+    HoleTableView,
+    HoleView,
     InputView,
     ItemChoice,
     KeepOutView,
@@ -44,6 +47,25 @@ from yardcliff.core.scene import Box, Scene, Stroke
 from yardcliff.core.views.front import item_strokes
 from yardcliff.core.working import Value
 from yardcliff.store.sheets import Record
+
+
+def view_holes(design: Design) -> list[HoleTableView]:
+    return [
+        HoleTableView(
+            name=table.name,
+            faces=[
+                FaceTableView(
+                    face=face.face,
+                    along=face.along,
+                    across=face.across,
+                    rest=face.rest,
+                    lines=[HoleView(**line._asdict()) for line in face.lines],
+                )
+                for face in table.faces
+            ],
+        )
+        for table in machining.hole_tables(design)
+    ]
 
 
 def view_listed(entry: Listed, *, own: bool) -> ItemChoice:
@@ -130,9 +152,9 @@ def view_design(design: Design) -> DesignView:
         findings=[view_finding(f, tape) for f in design.findings],
         machining=[
             OperationView(
-                what=step.what,
+                what=machining.what(step),
                 count=step.count,
-                where=f"{step.part}, {step.face}",
+                where=machining.where(step, design),
                 tool=machining.tool(step, tape),
                 depth=machining.depth(step, tape),
                 setting=machining.setting(step),

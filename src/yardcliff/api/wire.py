@@ -137,6 +137,37 @@ class OperationView(Wire):
     note: str
 
 
+class HoleView(Wire):
+    """A line of a hole table, in words."""
+
+    number: int
+    along: str
+    across: str
+    rest: str
+    bit: str
+    depth: str
+    tilt: str
+    head: str
+    purpose: str
+
+
+class FaceTableView(Wire):
+    """The holes of a face: along from this end, across from this edge, the rest to that one."""
+
+    face: str
+    along: str
+    across: str
+    rest: str
+    lines: list[HoleView]
+
+
+class HoleTableView(Wire):
+    """The holes of a part, or of parts that are drilled alike."""
+
+    name: str
+    faces: list[FaceTableView]
+
+
 class OptionView(Wire):
     value: str
     name: str

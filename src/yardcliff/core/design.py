@@ -1,5 +1,6 @@
 """A brief worked out in full: the one thing that the interface, the exports and the tests read."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from yardcliff.core.chain import Chain, chain
@@ -8,7 +9,7 @@ from yardcliff.core.families import Brief, build
 from yardcliff.core.findings import Finding
 from yardcliff.core.length import Tape
 from yardcliff.core.marks import Mark, marks
-from yardcliff.core.rack import Operation, Rack
+from yardcliff.core.rack import Hole, Kind, Operation, Part, Rack, holes_of, in_order
 from yardcliff.core.scene import Scene
 from yardcliff.core.site.drawn import held, standing_on
 from yardcliff.core.site.on_wall import OnWall, on_wall
@@ -50,8 +51,29 @@ class Design:
         return (*self.rack.findings, *self.on_wall.findings)
 
     @property
+    def parts(self) -> tuple[Part, ...]:
+        """Of the rack, and the strips and spacers between it and its wall."""
+        return (*self.rack.parts, *self.on_wall.parts)
+
+    def part(self, key: str) -> Part:
+        return next(part for part in self.parts if part.key == key)
+
+    @property
     def machining(self) -> tuple[Operation, ...]:
-        return (*self.rack.machining, *self.on_wall.machining)
+        """Of all parts: what guides another tool comes before it. Holes into the wall that a rack brings of its own give
+        way to how it is fixed on the one that it hangs on.
+        """
+        own = self.rack.machining
+        if self.on_wall.fixed:
+            own = tuple(one for one in own if one.kind is not Kind.WALL_HOLE)
+        return in_order((*own, *self.on_wall.machining))
+
+    @property
+    def holes(self) -> Mapping[str, tuple[Hole, ...]]:
+        """The hole table of each part that has holes, by its key."""
+        made = self.machining
+        found = {part.key: tuple(holes_of(part.key, made)) for part in self.parts}
+        return {key: holes for key, holes in found.items() if holes}
 
     @property
     def cautions(self) -> tuple[str, ...]:

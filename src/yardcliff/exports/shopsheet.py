@@ -1,4 +1,4 @@
-"""The shop sheet: one page with the drawing, the marks, the drilling and the cautions."""
+"""The shop sheet: one page with the drawing, the marks, the drilling and the cautions; behind it the hole tables."""
 
 from collections import Counter
 from math import ceil
@@ -7,7 +7,18 @@ from yardcliff.core.chain import NO_PROOF
 from yardcliff.core.design import Design
 from yardcliff.core.findings import Severity
 from yardcliff.core.geometry import line
-from yardcliff.core.machining import depth, left, setting, tool
+from yardcliff.core.machining import (
+    FaceTable,
+    HoleTable,
+    depth,
+    hole_tables,
+    left,
+    read_from,
+    setting,
+    tool,
+    what,
+    where,
+)
 from yardcliff.core.marks import Mark
 from yardcliff.core.scene import Scene
 from yardcliff.core.strength.link import percent
@@ -25,8 +36,24 @@ SECTION_SHARE, BESIDE_TALL, PLAN_SHARE = 0.26, 0.3, 0.36
 """How much of the width the section takes beside a low drawing and a tall one; of the height, a plan."""
 SCALE_ROOM = 5.0
 """Under a drawing, where its scale is written, mm."""
-SHARES = (1.0, 0.93, 0.86, 0.8, 0.74, 0.68, 0.58, 0.5)
-"""How large the words are, as a share of their full size."""
+SHARES, SMALL = (1.0, 0.93, 0.86, 0.8, 0.74, 0.68), (0.58, 0.5)
+"""How large the words are, as a share of their full size: before the machining goes on to the next page, and after."""
+GUTTER = 8.0
+"""Between two columns of hole tables, mm."""
+HOLE_ROW, AT_ONCE = 4.3, 30
+"""From line to line of a hole table, mm, and how many lines stay together."""
+HOLE_COLUMNS = (
+    (0.0, "no."),
+    (0.055, "along"),
+    (0.17, "across"),
+    (0.275, "rest"),
+    (0.38, "bit"),
+    (0.47, "deep"),
+    (0.565, "tilt"),
+    (0.615, "head"),
+    (0.73, "for"),
+)
+"""Where the columns of a hole table begin, as a share of its width, and their heads."""
 MOST = 84
 """Marks that fit on the page; the CSV has them all."""
 
@@ -50,13 +77,93 @@ def write_shopsheet(name: str, design: Design, paper: Paper) -> bytes:
         _drawing(page, design.section, page.width - MARGIN - beside, top - LOW_HEIGHT, beside, LOW_HEIGHT)
         at = MARGIN, top - 4 - LOW_HEIGHT
     # As large as the page takes them: tried where nobody sees it.
-    share = next((one for one in SHARES if _words(Page(paper, ""), design, *at, one, tall=tall) >= MARGIN), SHARES[-1])
-    _words(page, design, *at, share, tall=tall)
+    tries = [*((one, False) for one in SHARES), *((one, True) for one in (*SHARES, *SMALL))]
+    share, overleaf = next(
+        (
+            each
+            for each in tries
+            if _words(Page(paper, ""), design, *at, each[0], tall=tall, overleaf=each[1]) >= MARGIN
+        ),
+        tries[-1],
+    )
+    _words(page, design, *at, share, tall=tall, overleaf=overleaf)
     page.turn()
+    _holes(page, name, design, machining=overleaf)
     return page.finish()
 
 
-def _words(page: Page, design: Design, x: float, y: float, share: float, *, tall: bool) -> float:
+def _holes(page: Page, name: str, design: Design, *, machining: bool) -> None:
+    """The hole tables in two columns, as many pages as they take; before them the machining that found no room."""
+    columns = _Columns(page, name)
+    if machining:
+        columns.at = _drilling(page, design, columns.x, columns.at, columns.right) - 4
+    for table in hole_tables(design):
+        for k, face in enumerate(table.faces):
+            for start in range(0, len(face.lines), AT_ONCE):
+                columns.table(table, face, start, again=k > 0 or start > 0)
+    page.turn()
+
+
+class _Columns:
+    """Two columns to a page, filled from the top."""
+
+    def __init__(self, page: Page, name: str) -> None:
+        self.page, self.name, self.column = page, name, 0
+        self._head()
+
+    def _head(self) -> None:
+        top = self.page.height - MARGIN
+        self.page.text(MARGIN, top - 4, f"{self.name}: holes, part by part", 5, font=BOLD)
+        self.at = top - 12
+
+    @property
+    def x(self) -> float:
+        return MARGIN + self.column * (self.width + GUTTER)
+
+    @property
+    def right(self) -> float:
+        return self.x + self.width
+
+    @property
+    def width(self) -> float:
+        return (self.page.width - 2 * MARGIN - GUTTER) / 2
+
+    def table(self, table: HoleTable, face: FaceTable, start: int, *, again: bool) -> None:
+        """Some lines of a face, under what they are read from; in the next column where they find no room."""
+        lines = face.lines[start : start + AT_ONCE]
+        if self.at - HOLE_ROW * (len(lines) + 3) < MARGIN:
+            self.column += 1
+            if self.column > 1:
+                self.page.turn()
+                self.column = 0
+            self.at = self.page.height - MARGIN - 12
+            if self.column == 0:
+                self._head()
+        page, x, width = self.page, self.x, self.width
+        title = f"{table.name}, {face.face}" + (", on" if start else "")
+        page.text(x, self.at, title, 3.8, font=BOLD)
+        self.at -= HOLE_ROW
+        page.text(
+            x,
+            self.at,
+            f"along from the {face.along}; across from the {face.across}, and from the {face.rest}",
+            2.8,
+            colour="#5d6d74",
+        )
+        self.at -= HOLE_ROW
+        for share, head in HOLE_COLUMNS:
+            page.text(x + share * width, self.at, head, 2.6, colour="#5d6d74")
+        for one in lines:
+            self.at -= HOLE_ROW
+            said = (str(one.number), *one[1:])
+            for (share, _), text in zip(HOLE_COLUMNS, said, strict=True):
+                page.text(x + share * width, self.at, text, 2.9)
+        self.at -= 1.6 * HOLE_ROW
+
+
+def _words(
+    page: Page, design: Design, x: float, y: float, share: float, *, tall: bool, overleaf: bool = False
+) -> float:
     """Marks, drilling and cautions from (x, y) to the page's right, at a share of their size; returns where they end."""
     page.canvas.saveState()
     page.shrink(x, y, share)
@@ -65,13 +172,14 @@ def _words(page: Page, design: Design, x: float, y: float, share: float, *, tall
     def down(to: float) -> float:
         return y - (y - to) / share
 
+    drill = _overleaf if overleaf else _drilling
     if tall:
-        end = _drilling(page, design, x, _marks(page, design, x, y, right, down(LOWEST)), right)
+        end = drill(page, design, x, _marks(page, design, x, y, right, down(LOWEST)), right)
         end = _care(page, design, x, end, right)
     else:
         split = x + (right - x) * 0.56
         marked = _marks(page, design, x, y, split - 6, down(MARGIN + 6))
-        drilled = _drilling(page, design, split, y, right)
+        drilled = drill(page, design, split, y, right)
         # The cautions stand where there is more room left.
         if drilled < marked:
             end = min(drilled, _care(page, design, x, marked, split - 6))
@@ -138,7 +246,7 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest:
     lines: list[str | Mark] = []
     for group in design.rack.alike:
         if design.rack.several or len(design.rack.alike) > 1:
-            lines.append(design.rack.named(group))
+            lines.append(_row_title(design, group))
         lines += design.marks_by_row[group[0]]
     shown = lines[:MOST]
     rows = min(max(1, int((y - lowest - 10.5) / ROW)), len(shown))
@@ -161,14 +269,31 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest:
     return y - 18 - rows * ROW
 
 
+def _overleaf(page: Page, design: Design, x: float, y: float, right: float) -> float:
+    """That the machining stands on the next page, and what is wrong; returns the y below."""
+    page.text(x, y, "Drilling and machining: on the next page", 4, font=BOLD)
+    return _trouble(page, design, x, y - 5.5, right)
+
+
+def _row_title(design: Design, group: tuple[int, ...]) -> str:
+    """`Row 2: axis 85 mm from the bottom edge, 235 mm from the top edge`."""
+    rack, tape = design.rack, design.tape
+    if len(group) > 1:
+        return rack.named(group)
+    row = rack.rows[group[0]]
+    part = rack.part(row.part)
+    _, near, far = read_from(part, part.face)
+    up = f"{tape.write(row.across)} from the {near}, {tape.write(part.face_width - row.across)} from the {far}"
+    return f"{rack.named(group)}: axis {up}"
+
+
 def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> float:
     """What is drilled, and what is wrong with it; returns the y below."""
     tape, width = design.tape, right - x
     page.text(x, y, "Drilling and machining, in this order", 4, font=BOLD)
     y -= 5.5
     for step in design.machining:
-        where = f"{step.part.lower()}, {step.face}"
-        y = page.wrapped(x, y, width, f"{step.count} × {step.what.lower()} ({where}): {tool(step, tape)}", 3.4)
+        y = page.wrapped(x, y, width, f"{step.count} × {what(step)} ({where(step, design)}): {tool(step, tape)}", 3.4)
         said = ", ".join(filter(None, (depth(step, tape), setting(step))))
         behind = f"; web left {left(step, tape)}" if step.web is not None else ""
         y = page.wrapped(x, y, width, f"{said}{behind}; stop: {step.stop}", 3.4)
@@ -178,6 +303,12 @@ def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> f
         if figure and not isinstance(figure.value, str):
             page.text(x, y, f"{figure.label}: {tape.write_fine(figure.value)}", 3.4)
             y -= 5
+    return _trouble(page, design, x, y, right)
+
+
+def _trouble(page: Page, design: Design, x: float, y: float, right: float) -> float:
+    """What has to be looked at; returns the y below."""
+    width = right - x
     trouble = [f for f in design.findings if f.severity is not Severity.NOTE]
     if trouble:
         page.text(x, y - 2, "Look at this first", 4, font=BOLD, colour="#b3261e")

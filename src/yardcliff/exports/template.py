@@ -1,50 +1,119 @@
-"""The 1:1 marking template: the board's face at true size, tiled over sheets that overlap.
+"""The 1:1 marking template: every face that is marked, at true size, tiled over sheets that overlap.
 
 Sheets meet at alignment crosses: the cross at the right of one lies on the cross at the left of
-the next. Marks stand at their exact places, not at the tape's.
+the next. Marks stand at their exact places, not at the tape's. A face is drawn as it is seen when one looks at it.
 """
 
-from bisect import bisect_left, bisect_right
-from collections.abc import Callable, Iterable, Iterator, Sequence
+from collections.abc import Iterator
 from dataclasses import dataclass
-from typing import TypeVar
 
 from yardcliff.core.design import Design
+from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import circle, line, moved, points, rectangle
-from yardcliff.core.machining import tool
+from yardcliff.core.length import Tape
+from yardcliff.core.machining import once, read_from, tool
 from yardcliff.core.marks import Mark
-from yardcliff.core.rack import ACROSS, UPRIGHT, Hole, Outline, Part
+from yardcliff.core.rack import Face, Operation, Outline, Part, Place, RackRow
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper
 from yardcliff.exports.tiling import DASHED, HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
 
-T = TypeVar("T")
-BAND = 140.0
-"""Widest strip of board that is drawn; of a wider board the strip about the holders' line."""
+BAND = 120.0
+"""Tallest strip of a face that is drawn, mm; a wider face is drawn in strips about what is marked there."""
+ABOVE, BELOW = 9.0, 15.0
+"""From a strip to its crosses, mm: between them stand TOP and the marks' figures."""
+DATUM_ROOM = 100.0
+"""What the words at the datum take beside its arrow, mm."""
+UPPER = {"top edge": "TOP", "back edge": "WALL EDGE"}
+Made = tuple[Place, Operation]
+
+
+@dataclass(frozen=True, slots=True)
+class View:
+    """A face of a part as one looks at it: along it to the right and across it upward, or turned over so that its
+    datum end is at the right, or its near edge above.
+    """
+
+    part: Part
+    face: Face
+
+    @property
+    def mirrored(self) -> bool:
+        """Whether along and across are left-handed as seen from outside."""
+        along, across = ([0, 0, 0], [0, 0, 0])
+        frame = self.part.frame(self.face)
+        along[frame.along] = -1 if frame.along_back else 1
+        across[frame.across] = -1 if frame.across_back else 1
+        normal = (
+            along[1] * across[2] - along[2] * across[1],
+            along[2] * across[0] - along[0] * across[2],
+            along[0] * across[1] - along[1] * across[0],
+        )
+        return (normal[self.face.axis] > 0) != (self.face in (Face.RIGHT, Face.TOP, Face.FRONT))
+
+    @property
+    def turned(self) -> bool:
+        """Whether the datum end is at the right: a board that lies along the wall, seen from behind."""
+        return self.mirrored and not self.part.stands
+
+    @property
+    def long(self) -> float:
+        part = self.part
+        return float(part.along if self.face is part.face else part.size[part.frame(self.face).along])
+
+    @property
+    def wide(self) -> float:
+        return float(self.part.across_in_all(self.face))
+
+    def at(self, along: float, across: float) -> tuple[float, float]:
+        """Where a place on the face is in the drawing: from its left and lower edge."""
+        if self.turned:
+            return self.long - along, across
+        return along, self.wide - across if self.mirrored else across
+
+    @property
+    def upper(self) -> str:
+        """What the upper edge of the drawing is."""
+        _, near, far = read_from(self.part, self.face)
+        name = near if self.mirrored and not self.turned else far
+        return UPPER.get(name, name.upper())
+
+    @property
+    def looking(self) -> str:
+        if self.face is Face.TOP and self.part.marked == "top":
+            return "Looking down on the top, front edge below"
+        name = (
+            "the back, from behind"
+            if self.face is Face.BACK
+            else "the face"
+            if self.face is self.part.face
+            else f"the {self.part.called(self.face)}"
+        )
+        foot = ", its foot at the left" if self.part.stands and self.face.axis != 1 else ""
+        return f"Looking at {name}{foot}"
 
 
 @dataclass(frozen=True, slots=True)
 class _Band:
-    """The strip of a board about a line of holes, `axis` above its lower edge.
-
-    It shows from `low` to `high` above that edge, which lies at `base` on the paper; `places` are the axes along it.
+    """A strip of a face from `low` to `high` above the drawing's lower edge; `base` is where that edge lies on the
+    paper. `row` is the row of holders that it is about, with its `marks`; `made` is what is drawn there.
     """
 
     title: str
-    part: Part
-    axis: float
-    places: tuple[Mark, ...]
-    holes: tuple[Hole, ...]
-    base: float
+    view: View
     low: float
     high: float
+    base: float
+    made: tuple[Made, ...]
+    row: RackRow | None = None
+    marks: tuple[Mark, ...] = ()
 
 
 def write_template(name: str, design: Design, paper: Paper) -> bytes:
     """The template as PDF, to be printed at 100 %."""
     page = Page(paper, f"{name}: marking template 1:1")
     for band in _bands(name, design, page.height):
-        laid = sheets(float(band.part.along), paper)
+        laid = sheets(band.view.long, paper)
         for sheet in laid:
             _sheet(page, design, band, sheet, len(laid))
             _words(page, design, band, sheet, len(laid))
@@ -80,103 +149,156 @@ def _middle(page: Page, outline: Outline) -> tuple[float, float]:
     return along(page.width, min(xs), max(xs)), along(page.height, min(ys), max(ys))
 
 
+def _marked(design: Design) -> dict[tuple[str, Face], list[Made]]:
+    """What is marked out, by part and face; what is marked through another hole is not."""
+    found: dict[tuple[str, Face], list[Made]] = {(row.part, design.part(row.part).face): [] for row in design.rack.rows}
+    for one in design.machining:
+        if not one.kind.row.get("through"):
+            for place in one.places:
+                found.setdefault((place.part, place.face), []).append((place, one))
+    return found
+
+
 def _bands(name: str, design: Design, paper_height: float) -> Iterator[_Band]:
-    """One for the rows that have the same marks, and one for each further part that is bored to answer them."""
-    rack = design.rack
-
-    def band(title: str, part: Part, axis: float, row: int, holes: Iterable[Hole]) -> _Band:
-        wide = float(part.face_width)
-        low = max(0.0, min(axis - BAND / 2, wide - BAND))
-        high = min(wide, low + BAND)
-        base = (paper_height + 14) / 2 - (high + low) / 2
-        return _Band(
-            title,
-            part,
-            axis,
-            tuple(sorted(design.marks_by_row[row], key=lambda mark: float(mark.exact))),
-            tuple(sorted(holes, key=lambda hole: hole.along)),
-            base,
-            low,
-            high,
+    """Every marked face once; parts that are marked alike share it."""
+    alike: dict[object, list[tuple[Part, Face, list[Made]]]] = {}
+    for (key, face), made in _marked(design).items():
+        part = design.part(key)
+        same = (
+            part.stands,
+            face,
+            part.along,
+            part.across_in_all(face),
+            tuple((one.kind, *place[2:4]) for place, one in made),
         )
+        alike.setdefault(same, []).append((part, face, made))
+    for group in alike.values():
+        part, face, made = group[0]
+        title = f"{name}, {', '.join(once(one.name.lower() for one, _, _ in group))}" if len(design.parts) > 1 else name
+        yield from _strips(title, design, View(part, face), made, paper_height)
 
-    for group in rack.alike:
-        row = rack.rows[group[0]]
-        title = f"{name}, {rack.named(group).lower()}" if len(rack.rows) > 1 else name
-        holes = [hole for hole in rack.holes if hole.row == group[0]]
-        yield band(title, rack.part(row.part), float(row.across), group[0], holes)
-    for key in dict.fromkeys(hole.part for hole in rack.seats):
-        holes = [hole for hole in rack.seats if hole.part == key]
-        part = rack.part(key)
-        yield band(f"{name}, {part.name.lower()}", part, float(holes[0].across), holes[0].row, holes)
+
+def _strips(title: str, design: Design, view: View, made: list[Made], paper_height: float) -> Iterator[_Band]:
+    """A strip about each row of holders on the face, and about what lies outside these."""
+    rack = design.rack
+    rows = [k for k, row in enumerate(rack.rows) if row.part == view.part.key and view.face is view.part.face]
+
+    def up(place: Place) -> float:
+        return view.at(float(place.along), float(place.across))[1]
+
+    def band(about: float, row: int | None = None) -> _Band:
+        low = max(0.0, min(about - BAND / 2, view.wide - BAND))
+        high = min(view.wide, low + BAND)
+        inside = tuple(one for one in made if low <= up(one[0]) <= high and one[0].row in (-1, row))
+        base = (paper_height + 14) / 2 - (high + low) / 2
+        named = f"{title}, row {row + 1}" if row is not None and len(rows) > 1 else title
+        marks = () if row is None else design.marks_by_row[row]
+        return _Band(named, view, low, high, base, inside, None if row is None else rack.rows[row], marks)
+
+    found = [band(view.at(0, float(rack.rows[k].across))[1], k) for k in rows]
+    yield from found
+    left = sorted({up(place) for place, _ in made if place.row < 0 or not rows} - {
+        height for one in found for place, _ in one.made for height in (up(place),)
+    })  # fmt: skip
+    while left:
+        reach = [height for height in left if height - left[0] <= BAND - 20]
+        strip = band((reach[0] + reach[-1]) / 2)
+        rest = tuple(one for one in made if strip.low <= up(one[0]) <= strip.high)
+        yield _Band(strip.title, view, strip.low, strip.high, strip.base, rest)
+        left = left[len(reach) :]
 
 
 def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) -> None:
-    part, base, low, high = band.part, band.base, band.low, band.high
-    left, right = sheet.x(max(0.0, sheet.start)), sheet.x(min(float(part.along), sheet.end))
-    top, bottom = base + high, base + low
-    axis = base + band.axis
-    for y, real in ((top, high == part.face_width), (bottom, low == 0)):
+    view, base = band.view, band.base
+    left, right = sheet.x(max(0.0, sheet.start)), sheet.x(min(view.long, sheet.end))
+    top, bottom = base + band.high, base + band.low
+    for y, real in ((top, band.high == view.wide), (bottom, band.low == 0)):
         page.path(line((left, y), (right, y)), HEAVY if real else DASHED)
-    for end in (0.0, float(part.along)):
+    for end in (0.0, view.long):
         if sheet.start <= end <= sheet.end:
             page.path(line((sheet.x(end), bottom), (sheet.x(end), top)), HEAVY)
-    page.path(line((left, axis), (right, axis)), DASHED)
-    for mark in _between(band.places, sheet, lambda mark: float(mark.exact)):
-        x = sheet.x(float(mark.exact))
-        page.path(line((x, axis - 4), (x, top)), THIN)
-        page.text(x, bottom - 4.5, str(mark.place + 1), 3.6, font=BOLD, anchor="middle")
-        page.text(x, bottom - 8.5, design.tape.write(mark.exact), 3, anchor="middle")
-    for hole in _between(band.holes, sheet, lambda hole: float(hole.along)):
-        x, y, r = sheet.x(float(hole.along)), base + float(hole.across), float(hole.bit) / 2
-        if hole.purpose in ACROSS:  # its mouth, across the whole edge
-            half = float(design.rack.glyph.height) / 2
-            for side in (x - half, x + half):
-                page.path(line((side, bottom), (side, top)), HEAVY)
-            continue
-        if hole.purpose in UPRIGHT:
-            half = float(design.rack.glyph.height) / 2
-            foot, head = max(y - half, bottom), min(y + half, top)  # what is in it may stand above the board
-            page.path(rectangle(x - r, foot, 2 * r, head - foot), THIN)
-            continue
-        page.path(circle(x, y, r), THIN)
-        page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)
-        page.path(line((x, y - r - 2), (x, y + r + 2)), THIN)
-        if hole.open:
-            for side in (x - r, x + r):
-                page.path(line((side, bottom), (side, y)), THIN)
-    crosses(page, sheet, count, (top + 12, bottom - 18))
-    if sheet.number == 1:
-        x = sheet.x(0)
-        page.path((*line((x, top + 1), (x - 3, top + 6), (x + 3, top + 6)), ("Z", ())), Ink(None, 0, "#000000"))
-        page.text(
-            x + 4,
-            top + 2.4,
-            f"DATUM: the board's {'foot' if part.up else 'left end'}. Measure from here.",
-            3.2,
-            font=BOLD,
-        )
+    if band.row:
+        axis = base + view.at(0, float(band.row.across))[1]
+        page.path(line((left, axis), (right, axis)), DASHED)
+        for mark in band.marks:
+            if sheet.start <= (along := view.at(float(mark.exact), 0)[0]) <= sheet.end:
+                x = sheet.x(along)
+                page.path(line((x, axis - 4), (x, top)), THIN)
+                page.text(x, bottom - 4.5, str(mark.place + 1), 3.6, font=BOLD, anchor="middle")
+                page.text(x, bottom - 8.5, design.tape.write(mark.exact), 3, anchor="middle")
+    numbers = {hole.place: hole.number for hole in design.holes.get(view.part.key, ())}
+    for place, one in band.made:
+        _feature(page, band, sheet, place, one, numbers.get(place))
+    crosses(page, sheet, count, (top + ABOVE, bottom - BELOW))
+    _datum(page, band, sheet, top)
     if right - left > 60:  # on a last, short piece it would stand on the cross
-        edge = "LEFT EDGE" if part.up else "TOP" if part.marked == "front" else "WALL EDGE"
-        page.text((left + right) / 2, top + 8.5, edge, 4.4, font=BOLD, anchor="middle")
+        page.text((left + right) / 2, top + 8.5, view.upper, 4.4, font=BOLD, anchor="middle")
 
 
-def _between(found: Sequence[T], sheet: Sheet, along: Callable[[T], float]) -> Sequence[T]:
-    """Those that are on a sheet, of what stands in order along the board."""
-    start = bisect_left(found, sheet.start, key=along)
-    return found[start : bisect_right(found, sheet.end, lo=start, key=along)]
+def _feature(page: Page, band: _Band, sheet: Sheet, place: Place, one: Operation, number: int | None) -> None:
+    """A hole, or the outline of a cut as far as this sheet and the strip show it."""
+    view, base = band.view, band.base
+    along, across = float(place.along), float(place.across)
+    if one.cut:
+        x0, x1, y0, y1 = map(float, one.cut)
+        corners = [view.at(along + x, across + y) for x, y in ((x0, y0), (x1, y1))]
+        (low_x, high_x), (low_y, high_y) = (sorted(axis) for axis in zip(*corners, strict=True))
+        low_x, high_x = max(low_x, sheet.start), min(high_x, sheet.end)
+        low_y, high_y = max(low_y, band.low), min(high_y, band.high)
+        if low_x < high_x and low_y < high_y:
+            page.path(rectangle(sheet.x(low_x), base + low_y, high_x - low_x, high_y - low_y), THIN)
+        return
+    u, v = view.at(along, across)
+    if not sheet.start <= u <= sheet.end:
+        return
+    x, y, r = sheet.x(u), base + v, float(one.size) / 2
+    page.path(circle(x, y, r), THIN)
+    page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)
+    page.path(line((x, y - r - 2), (x, y + r + 2)), THIN)
+    if number is not None and place.holder < 0:
+        page.text(x + 0.8, y + r + 2.6, str(number), 2.6)
+
+
+def _datum(page: Page, band: _Band, sheet: Sheet, top: float) -> None:
+    """The arrow at the end that everything is measured from."""
+    end = band.view.long if band.view.turned else 0.0
+    if not sheet.start <= end <= sheet.end:
+        return
+    x = sheet.x(end)
+    page.path((*line((x, top + 1), (x - 3, top + 6), (x + 3, top + 6)), ("Z", ())), Ink(None, 0, "#000000"))
+    said = f"DATUM: the board's {read_from(band.view.part, band.view.face)[0]}. Measure from here."
+    if band.view.turned and x > DATUM_ROOM:
+        page.text(x - 4, top + 2.4, said, 3.2, font=BOLD, anchor="end")
+    else:
+        page.text(x + 4, top + 2.4, said, 3.2, font=BOLD)
 
 
 def _words(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) -> None:
     y = page.height - MARGIN - 2
-    part, tape = band.part, design.tape
+    view, tape = band.view, design.tape
     page.text(MARGIN, y, band.title, 5, font=BOLD)
     page.text(page.width - MARGIN, y, f"marking template 1:1, sheet {sheet.number} of {count}", 3.6, anchor="end")
-    steps = [s for s in design.machining if s.face == part.marked and s.part.lower() in part.name.lower()]
-    holes = "; ".join(f"{step.what}s: {tool(step, tape)}" for step in steps)
-    if part.up:
-        looking = "Looking at the face, its foot at the left"
-    else:
-        looking = "Looking down on the top, front edge below" if part.marked == "top" else "Looking at the face"
-    page.text(MARGIN, y - 5, f"{looking}. {holes}. Lay each cross on the one with the same letter.", 3.2)
+    made = "; ".join(once(f"{one.kind.noun(2)}: {tool(one, tape)}" for _, one in band.made))
+    strip = _strip(band, tape)
+    page.wrapped(
+        MARGIN,
+        y - 4.6,
+        page.width - 2 * MARGIN,
+        ". ".join(filter(None, (view.looking, strip, made[:1].upper() + made[1:]))) + ".",
+        2.9,
+    )
+    if count > 1:
+        page.text(MARGIN, MARGIN - 1, "Lay each cross on the one with the same letter.", 3.2)
     check_ruler(page, tape)
+
+
+def _strip(band: _Band, tape: Tape) -> str:
+    """From where to where a strip goes of a face that is wider."""
+    view = band.view
+    if band.high - band.low == view.wide:
+        return ""
+    low, high = (Fraction(round(n * 10), 10) for n in (band.low, band.high))
+    _, near, far = read_from(view.part, view.face)
+    below = far if view.mirrored and not view.turned else near
+    axis = f", its axis {tape.write(band.row.across)} from the {near}" if band.row else ""
+    return f"The strip from {tape.write(low)} to {tape.write(high)} above the {below}{axis}"

@@ -24,6 +24,7 @@ import type {
   Said,
   Shop,
   ShopSheet,
+  HoleTable,
   Standing,
   Stock,
   StickText,
@@ -115,6 +116,8 @@ export const api = {
   version: (id: string) => call<{ version: number; site: string }>("GET", `${rack(id)}/version`),
   standing: (id: string, signal: AbortSignal) =>
     call<Standing | null>("GET", `${rack(id)}/standing`, undefined, { signal }),
+  holes: (id: string, signal: AbortSignal) =>
+    call<HoleTable[]>("GET", `${rack(id)}/holes`, undefined, { signal }),
   walls: () => call<Wall[]>("GET", "/walls"),
   binnedWalls: () => call<Wall[]>("GET", "/walls?bin=true"),
   wallsFor: (id: string) => call<WallChoice[]>("GET", `/walls/for/${encodeURIComponent(id)}`),

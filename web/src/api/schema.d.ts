@@ -619,6 +619,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/racks/{rack_id}/holes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Holes
+         * @description The hole table of each part that has holes; of parts that are drilled alike, one.
+         */
+        get: operations["get_holes_api_racks__rack_id__holes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/racks/{rack_id}/name": {
         parameters: {
             query?: never;
@@ -2006,6 +2026,22 @@ export interface components {
             says: string;
         };
         /**
+         * FaceTableView
+         * @description The holes of a face: along from this end, across from this edge, the rest to that one.
+         */
+        FaceTableView: {
+            /** Face */
+            face: string;
+            /** Along */
+            along: string;
+            /** Across */
+            across: string;
+            /** Rest */
+            rest: string;
+            /** Lines */
+            lines: components["schemas"]["yardcliff__api__wire__HoleView"][];
+        };
+        /**
          * FieldError
          * @description What is wrong with one field of the request, by its dotted path.
          */
@@ -2225,18 +2261,15 @@ export interface components {
              */
             count: number;
         };
-        /** HoleView */
-        HoleView: {
-            /** Number */
-            number: number;
-            /** Body */
-            body: string;
-            /** X */
-            x: string;
-            /** Y */
-            y: string;
-            /** Into */
-            into: string;
+        /**
+         * HoleTableView
+         * @description The holes of a part, or of parts that are drilled alike.
+         */
+        HoleTableView: {
+            /** Name */
+            name: string;
+            /** Faces */
+            faces: components["schemas"]["FaceTableView"][];
         };
         /**
          * Hours
@@ -2829,7 +2862,7 @@ export interface components {
          */
         PutUpView: {
             /** Holes */
-            holes: components["schemas"]["HoleView"][];
+            holes: components["schemas"]["yardcliff__api__wall_wire__HoleView"][];
             /** Steps */
             steps: components["schemas"]["StepView"][];
             /** Tools */
@@ -3941,6 +3974,43 @@ export interface components {
              * @description The packet and its price that the user noted, where that is what counts.
              */
             noted: string;
+        };
+        /** HoleView */
+        yardcliff__api__wall_wire__HoleView: {
+            /** Number */
+            number: number;
+            /** Body */
+            body: string;
+            /** X */
+            x: string;
+            /** Y */
+            y: string;
+            /** Into */
+            into: string;
+        };
+        /**
+         * HoleView
+         * @description A line of a hole table, in words.
+         */
+        yardcliff__api__wire__HoleView: {
+            /** Number */
+            number: number;
+            /** Along */
+            along: string;
+            /** Across */
+            across: string;
+            /** Rest */
+            rest: string;
+            /** Bit */
+            bit: string;
+            /** Depth */
+            depth: string;
+            /** Tilt */
+            tilt: string;
+            /** Head */
+            head: string;
+            /** Purpose */
+            purpose: string;
         };
     };
     responses: never;
@@ -5804,6 +5874,55 @@ export interface operations {
             };
         };
     };
+    get_holes_api_racks__rack_id__holes_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoleTableView"][];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     rename_rack_api_racks__rack_id__name_put: {
         parameters: {
             query?: never;
@@ -6073,7 +6192,7 @@ export interface operations {
             header?: never;
             path: {
                 rack_id: string;
-                kind: "template.pdf" | "sheet.pdf" | "putting-up.pdf" | "wall-template.pdf" | "drawing.svg" | "marks.csv" | "rack.json";
+                kind: "template.pdf" | "sheet.pdf" | "putting-up.pdf" | "wall-template.pdf" | "drawing.svg" | "holes.csv" | "marks.csv" | "rack.json";
             };
             cookie?: never;
         };

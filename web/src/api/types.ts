@@ -30,6 +30,7 @@ export type Way = Schemas["WayView"];
 export type ChoiceField = Schemas["ChoiceField"];
 export type ChoiceSection = Schemas["ChoiceSection"];
 export type Standing = Schemas["StandingView"];
+export type HoleTable = Schemas["HoleTableView"];
 export type OnWall = Schemas["OnWallView"];
 export type FixingWay = Schemas["FixingWay"];
 export type Wall = Schemas["WallView"];

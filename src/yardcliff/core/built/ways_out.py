@@ -107,7 +107,7 @@ class _Asked:
         # Drilled again where it belongs; with nothing else drilled in the row, the plan holds it there by itself.
         again = {**others, k: {**plan, **mine}} if mine else {}
         rack = self.done.rack
-        bit = max((hole.bit for hole in rack.holes), default=Fraction(0))
+        bit = max((bore.bit for bore in rack.bores), default=Fraction(0))
         if rack.glyph.screws and abs(off) <= rack.glyph.width / 2 - bit / 2 - PLATE_RIM and abs(off) >= 2 * bit:
             way = self._tried("hide", "Drill anew, and hide it",
                               "The hook's plate covers the stray hole; the new one is far enough from it to hold.", again)  # fmt: skip

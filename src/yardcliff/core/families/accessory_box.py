@@ -12,7 +12,7 @@ from typing import Annotated, Literal
 from yardcliff.core.angles import both_ways
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.joinery import BITE, CLEARANCE, screwed
+from yardcliff.core.families.joinery import BITE, CLEARANCE, meet, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.families.shared import FLOOR_CLEAR, Extra
 from yardcliff.core.findings import Finding, Fix
@@ -20,7 +20,7 @@ from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.materials import Ware, Wood
 from yardcliff.core.model import Frozen, whole
-from yardcliff.core.rack import Joint, Operation, Part
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place
 from yardcliff.core.strength.body import along_grain, lip
 from yardcliff.core.strength.force import LEANT_ON, newtons
 from yardcliff.core.strength.link import Link, percent
@@ -36,6 +36,8 @@ SHELF = Fraction(18)
 """How thick shelves, top, bottom and cleat are, mm."""
 STRIP = Fraction(70)
 """How wide each half of the cleat is over its long face, mm."""
+COLUMN = Fraction(1, 5)
+"""From the box's front and back to its columns of pin holes, as a share of its depth."""
 PLAY = Fraction(2)
 """Of a shelf between the sides, mm."""
 ZERO = Fraction(0)
@@ -92,11 +94,11 @@ def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> E
     return Extra(
         (*sides, *ends, *shelves, hook, wall),
         (
-            *(Joint(end.key, side.key, "glued and screwed through the side") for end in ends for side in sides),
-            *(Joint(hook.key, one.key, "glued and screwed") for one in sides),
-            Joint(hook.key, wall.key, "hooked on the bevel", hooked=True),
+            *(Joint(end.key, side.key, Hold.SCREWS) for end in ends for side in sides),
+            *(Joint(hook.key, one.key, Hold.SCREWS) for one in sides),
+            Joint(hook.key, wall.key, Hold.HOOKED, glued=False),
         ),
-        tuple(_machining(box, inner, holes, wood)),
+        tuple(_machining(box, holes, sides, ends, (hook, wall))),
         (*_figures(box, inner, holes), _lip_figure(box, inner, wood)),
         (*_findings(box, foot, things - x), *_lip_findings(box, wood)),
         ("Ripping a bevel: the offcut falls free of the blade; push with a stick, not with the hand.",),
@@ -137,33 +139,39 @@ def _cleat(x: Fraction, length: Fraction, top: Fraction, wood: Wood) -> tuple[Pa
     )
 
 
-def _machining(box: Box, inner: Fraction, holes: int, wood: Wood) -> Iterator[Operation]:
+def _machining(
+    box: Box, holes: int, sides: tuple[Part, ...], ends: tuple[Part, Part], cleat: tuple[Part, Part]
+) -> Iterator[Operation]:
+    hook, wall = cleat
+    inner = hook.length
     yield Operation(
-        "Cleat", 1, "Cleat", "along the strip", "strip, ripped through", SHELF, None, 45, None, "the fence",
-        f"One strip {exact_text(2 * STRIP - SHELF)} wide gives both halves.", how=both_ways(45),
+        Kind.HALVES, (hook.key, wall.key), "strip, ripped through", SHELF, None, 45, None, "the fence",
+        f"One strip {exact_text(2 * STRIP - SHELF)} wide gives both halves.", how=both_ways(45), many=1, spot="along the strip",
     )  # fmt: skip
     if holes and box.shelves:
         yield Operation(
-            "Pin hole", 4 * holes, "Box side", "inside", "bit", PIN, PIN_DEEP, 0, box.side - PIN_DEEP, "depth stop, and a strip of holes",
+            Kind.SHELF_PIN, tuple(one.key for one in sides), "bit", PIN, PIN_DEEP, 0, box.side - PIN_DEEP, "depth stop, and a strip of holes",
             f"{exact_text(STEP)} apart from {exact_text(SHELF + FREE)} above the foot, a fifth of the depth from front and back; "
             "both sides by one strip, feet flush.", takes=(Ware("pin", f"shelf pin, {exact_text(PIN)}", 4 * box.shelves),),
+            places=tuple(
+                Place(one.key, face, SHELF + FREE + STEP * k, across)
+                for one, face in zip(sides, (Face.RIGHT, Face.LEFT), strict=True)
+                for across in (box.depth * COLUMN, box.depth * (1 - COLUMN))
+                for k in range(holes)
+            ),
         )  # fmt: skip
     deep = min(BITE, inner / 3)
     yield from screwed(
-        8,
-        ("Box side", "outside", box.side),
-        ("Box top and bottom", "end"),
-        wood,
+        [meet(side, one, 2) for side in sides for one in (*ends, hook)],
         deep,
-        inner - deep,
         (
-            "Two at each end of both; countersunk.",
+            "Two at each end of top, bottom and cleat; countersunk.",
             f"Into end grain, for screws of {exact_text(box.side + deep)}; glue as well.",
         ),
     )
     yield Operation(
-        "Screw hole", 2, "Cleat on the wall", "front", "bit", CLEARANCE, None, 0, None, "through",
-        "Into two studs, level; its bevel rises towards the room.",
+        Kind.WALL_HOLE, (wall.key,), "bit", CLEARANCE, None, 0, None, "through",
+        "Into two studs, level; its bevel rises towards the room.", many=2, spot="front", head="countersunk",
     )  # fmt: skip
 
 

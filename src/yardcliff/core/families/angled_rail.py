@@ -24,7 +24,7 @@ from yardcliff.core.holders.fitting import Fitting, half
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.materials import Ware
-from yardcliff.core.rack import RESTS, Operation, Rack
+from yardcliff.core.rack import RESTS, Face, Kind, Operation, Place, Rack
 from yardcliff.core.row import HALF, Row
 from yardcliff.core.row_brief import Ends
 from yardcliff.core.rows import Standing, beside, can_stagger, held
@@ -87,7 +87,7 @@ def build(brief: AngledRailBrief, fitted: Fitting, row: Row) -> Rack:
         (*stood.parts, *boards),
         tuple((board.key, brief.board.height / 2) for board in boards[: len(sides)]),
         stood.joints,
-        (*stood.machining, *_machining(brief)),
+        (*_machining(brief, sides, row.length), *stood.machining),
         (*stood.figures, *_figures(brief, shape, out, sides), _glue_figure(brief)),
         (
             *stood.findings,
@@ -164,13 +164,15 @@ def _right(brief: AngledRailBrief, row: Row) -> Row | None:
     return held(beside(row, row.left + step, row.right + (step if fewer else -step), row.count - fewer), own)
 
 
-def _machining(brief: AngledRailBrief) -> Iterator[Operation]:
+def _machining(brief: AngledRailBrief, sides: tuple[Row, ...], length: Fraction) -> Iterator[Operation]:
     if brief.angled.magnet:
-        thick = brief.board.thickness
+        thick, name = brief.board.thickness, _magnetic(brief)
+        key = name.lower().replace(" ", "-")
         yield Operation(
-            "Magnet recess", 1, _magnetic(brief), "back", "flat-bottomed bit", brief.angled.magnet, max(thick - SKIN, ZERO),
+            Kind.MAGNET_RECESS, (key,), "flat-bottomed bit", brief.angled.magnet, max(thick - SKIN, ZERO),
             0, SKIN, "depth stop", "Before the boards are joined; glue the magnet to the bottom, not to the rim.",
             takes=(Ware("magnet", f"magnet, {exact_text(brief.angled.magnet)}", 1),),
+            places=(Place(key, Face.BACK, sides[-1].axes[0] / 2, brief.board.height / 2),),
         )  # fmt: skip
 
 

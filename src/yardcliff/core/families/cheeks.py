@@ -13,7 +13,7 @@ from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import uprights
 from yardcliff.core.families.family import Family, Fitness, Hangs, row_for
-from yardcliff.core.families.joinery import BITE, screwed
+from yardcliff.core.families.joinery import BITE, meet, screwed
 from yardcliff.core.families.shared import Body, assemble, first_row
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import rounded
@@ -23,7 +23,7 @@ from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.look import slid
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Joint, Part, Rack
+from yardcliff.core.rack import Hold, Joint, Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.row_brief import Ends
 from yardcliff.core.rows import Standing
@@ -80,23 +80,21 @@ def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
         Part(f"slat-{k + 1}", f"Slat {k + 1}", board.thickness, y, ZERO, between, wide, slat.thickness, board.wood)
         for k, y in enumerate((brief.hung + row.length - wide, brief.hung))
     )
-    by = "two screws through the cheek, glued"
     deep = min(BITE, between / 3)
     body = Body(
         "slotted-cheeks",
         (*stood.parts, *slats),
         stood.marked,
-        tuple(Joint(one.key, cheek.key, by) for one in slats for cheek in stood.parts),
-        screwed(
-            8,
-            ("Cheek", "outside", board.thickness),
-            ("Slat", "end"),
-            board.wood,
-            deep,
-            between - deep,
-            (
-                "Two at each slat's end, a quarter of its width from its edges; countersunk.",
-                f"Into end grain, for screws of {exact_text(board.thickness + deep)}; glue as well.",
+        tuple(Joint(one.key, cheek.key, Hold.SCREWS) for one in slats for cheek in stood.parts),
+        (
+            slots.rounds(brief.slot, items, row, stood.parts),
+            *screwed(
+                [meet(cheek, one, 2) for cheek in stood.parts for one in slats],
+                deep,
+                (
+                    "Two at each slat's end, a quarter of its width from its edges; countersunk.",
+                    f"Into end grain, for screws of {exact_text(board.thickness + deep)}; glue as well.",
+                ),
             ),
         ),
         (*uprights.figures(brief.between, items, board.thickness), *_figures(brief, row, items)),

@@ -9,7 +9,7 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, on_hooks, row_for
-from yardcliff.core.families.joinery import screwed
+from yardcliff.core.families.joinery import meet, screwed
 from yardcliff.core.families.shared import Body, assemble, boards, ground, stand_rows
 from yardcliff.core.holders import finger as fingers
 from yardcliff.core.holders import flip as flips
@@ -17,7 +17,7 @@ from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import TapeName
 from yardcliff.core.materials import Thread
-from yardcliff.core.rack import Joint, Operation, Part, Rack
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import FIXTURE_GAP, Standing
 from yardcliff.core.working import Figure, Input
@@ -67,13 +67,13 @@ def build(brief: FlipRailBrief, fitted: Fitting, first: Row) -> Rack:
     for one, (backer, _) in zip(standing, marked, strict=True):
         for part in _spacers(brief, one, len(spacers)):
             spacers.append(part)
-            joints.append(Joint(part.key, backer, "glued, and screwed from behind"))
+            joints.append(Joint(part.key, backer, Hold.SCREWS))
     body = Body(
         "flip-rail",
         (*spacers, *parts),
         marked,
         tuple(joints),
-        _machining(brief, spacers, [one.row.length for one in standing]),
+        _machining(brief, spacers, {part.key: part for part in parts}, joints, [one.row.length for one in standing]),
         tuple(_figures(brief, first, [part for part in spacers if part.y == spacers[0].y])),
         cautions=("Put the whole stack on its rod before you glue: every finger has to swing, and the row has to be as long as the backer.",),
     )  # fmt: skip
@@ -91,21 +91,46 @@ def _spacers(brief: FlipRailBrief, one: Standing, before: int) -> Iterator[Part]
                    tall, deep, brief.board.wood)  # fmt: skip
 
 
-def _machining(brief: FlipRailBrief, spacers: list[Part], lengths: list[Fraction]) -> tuple[Operation, ...]:
-    _, deep, below = fingers.spacer(_finger(brief), brief.rod)
+def _machining(
+    brief: FlipRailBrief, spacers: list[Part], backers: dict[str, Part], joints: list[Joint], lengths: list[Fraction]
+) -> tuple[Operation, ...]:
+    _, _, below = fingers.spacer(_finger(brief), brief.rod)
     off, bit = brief.rod.thickness / 2 + brief.rod.gap, fingers.hardware(brief.rod.size).bit
     bite = fingers.bite(_finger(brief), brief.rod)
     return (
-        fingers.nut_recess(brief.rod, "Spacer", lengths),
+        fingers.nut_recess(brief.rod, _ends(spacers, below, off), lengths),
         Operation(
-            "Rod hole", len(spacers), "Spacer", "side", "bit", bit, None, 0, None, "through, on scrap",
+            Kind.ROD_HOLE, tuple(one.key for one in spacers), "bit", bit, None, 0, None, "through, on scrap",
             f"{float(below):.1f} mm above the lower end and {float(off):.1f} mm from the back, all against one stop.",
+            places=tuple(Place(one.key, Face.LEFT, below, off) for one in spacers),
         ),
         *screwed(
-            2 * len(spacers), ("Backer", "back", brief.board.thickness), ("Spacer", "back"), brief.board.wood, bite, deep - bite,
-            ("Two behind each spacer, one above the other; countersink them behind.", "Clear of the rod: above it and below the tips."),
+            [
+                meet(backers[joint.other], one, 2, {1: _clear(one, below, bit)})
+                for joint, one in zip(joints, spacers, strict=True)
+            ],
+            bite,
+            ("Two behind each spacer, clear of the rod.", "Through the backer's holes, the spacers clamped in their places."),
         ),
     )  # fmt: skip
+
+
+def _ends(spacers: list[Part], below: Fraction, off: Fraction) -> tuple[Place, ...]:
+    """The outer side of each row's first and last spacer, about the rod."""
+    rows: dict[Fraction, list[Part]] = {}
+    for one in spacers:
+        rows.setdefault(one.y, []).append(one)
+    return tuple(
+        Place(one.key, face, below, off)
+        for row in rows.values()
+        for one, face in ((row[0], Face.LEFT), (row[-1], Face.RIGHT))
+    )
+
+
+def _clear(spacer: Part, below: Fraction, bit: Fraction) -> tuple[Fraction, Fraction]:
+    """Up a spacer where screws from behind meet no rod: above it or below, where there is more wood."""
+    rod, top = spacer.y + below, spacer.y + spacer.height
+    return (rod + bit, top) if top - rod >= below else (spacer.y, rod - bit)
 
 
 def _figures(brief: FlipRailBrief, row: Row, spacers: list[Part]) -> Iterator[Figure]:

@@ -8,7 +8,7 @@ from yardcliff.core.brief import RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
-from yardcliff.core.families.joinery import BITE, screwed
+from yardcliff.core.families.joinery import BITE, Meet, meet, screwed
 from yardcliff.core.families.shared import Body, assemble, ground, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import rounded
@@ -17,7 +17,7 @@ from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Joint, Operation, Part, Rack
+from yardcliff.core.rack import Hold, Joint, Operation, Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.strength.body import Butt
 from yardcliff.core.strength.link import Link, percent
@@ -81,15 +81,16 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
             ),
             Part(plate, f"Back plate{number}", ZERO, foot, ZERO, first.length, back.height, back.thickness, board.wood),
         ]
-        joints.append(Joint(shelf, plate, "glued, and screwed through the back plate"))
+        joints.append(Joint(shelf, plate, Hold.SCREWS))
         marked.append((shelf, line))
-    screws = len(standing) * _screws(first.length)
+    each = _screws(first.length)
+    meets = [meet(plate, shelf, each) for shelf, plate in zip(parts[::2], parts[1::2], strict=True)]
     body = Body(
         "hole-rail",
         tuple(parts),
         marked,
         tuple(joints),
-        _joinery(brief, screws),
+        _joinery(brief, meets),
         (*_figures(first), _joint_figure(brief, first)),
         (*_findings(first), *_joint_findings(brief, first)),
         ("Screw from the back plate into the shelf before it goes up: from below nobody can reach.",),
@@ -123,16 +124,12 @@ def _butt(brief: HoleRailBrief, row: Row) -> Butt:
     )
 
 
-def _joinery(brief: HoleRailBrief, screws: int) -> tuple[Operation, ...]:
+def _joinery(brief: HoleRailBrief, meets: list[Meet]) -> tuple[Operation, ...]:
     deep = _bite(brief)
     screw = exact_text(brief.back.thickness + deep)
     return screwed(
-        screws,
-        ("Back plate", "back", brief.back.thickness),
-        ("Shelf", "back edge"),
-        brief.board.wood,
+        meets,
         deep,
-        brief.board.height - deep,
         (
             "Along the shelf's edge, half its thickness from the plate's; countersink them behind.",
             f"Through the plate's holes, with both parts clamped, for screws of {screw}.",

@@ -1,9 +1,16 @@
-"""Boards screwed to one another and held by brackets: what is alike wherever that is done."""
+"""Boards screwed or dowelled to one another, and held by brackets: what is alike wherever that is done.
+
+A screw is one line through both parts: its hole in the one and its pilot hole in the other are read off that line, so
+they meet.
+"""
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.holders.hook import pilot_bit
-from yardcliff.core.materials import Wood, screws
-from yardcliff.core.rack import Operation
+from yardcliff.core.materials import Ware, screws
+from yardcliff.core.rack import Face, Kind, Operation, Part, Place, Point
 
 CLEARANCE = Fraction(9, 2)
 """What a 4 mm screw passes through, mm."""
@@ -11,29 +18,115 @@ BITE = Fraction(32)
 """How far such a screw goes into an edge or an end, mm."""
 REACH = Fraction(7, 10)
 """How far a bracket carries a shelf, as a share of its depth: rule of thumb."""
+BRACKET_BITE = Fraction(20)
+"""How far a screw goes into a bracket, mm: its corner leaves no more where it is held."""
 LEG = Fraction(9, 10)
 """A bracket's leg down the wall, as a share of the one under the shelf."""
 APART = Fraction(600)
 """From bracket to bracket at most, mm: rule of thumb."""
+IN = Fraction(30)
+"""From a screw to the end of where two boards meet, mm at most: less, a quarter of it."""
+DOWEL, DOWEL_LONG = Fraction(8), Fraction(40)
+"""A dowel pin in a corner, mm: half of it in each part."""
+GLUE_ROOM = Fraction(1)
+"""Of a dowel's hole beyond its half, mm."""
+ZERO = Fraction(0)
+_SIDES = {0: (Face.LEFT, Face.RIGHT), 1: (Face.BOTTOM, Face.TOP), 2: (Face.BACK, Face.FRONT)}
 
 
-def screwed(
-    count: int,
-    through: tuple[str, str, Fraction],
-    into: tuple[str, str],
-    wood: Wood,
-    deep: Fraction,
-    left: Fraction,
-    notes: tuple[str, str],
-) -> tuple[Operation, ...]:
-    """So many 4 mm screws `through` a part and its face, so thick, `into` another's: the hole that they pass, and the pilot
-    hole, `deep` with `left` mm of wood behind it; a note for each.
+@dataclass(frozen=True, slots=True)
+class Meet:
+    """Where one part is fastened `through` to the one that it goes `into`: the `face` of the first that lies on the
+    second, and the points of their joint that a screw or a dowel passes.
     """
-    part, face, thick = through
+
+    through: Part
+    into: Part
+    face: Face
+    points: tuple[Point, ...]
+
+    @property
+    def heads(self) -> Iterable[Place]:
+        """Where screws go in: on the far face of the first part."""
+        face = self.face.opposite
+        for point in self.points:
+            yield Place(self.through.key, face, *self.through.on(face, point), joins=self.into.key)
+
+    @property
+    def faces(self) -> Iterable[Place]:
+        """Where the first part's own face meets the other."""
+        for point in self.points:
+            yield Place(self.through.key, self.face, *self.through.on(self.face, point), joins=self.into.key)
+
+    @property
+    def answers(self) -> Iterable[Place]:
+        """Where they come into the second."""
+        face = self.face.opposite
+        for point in self.points:
+            yield Place(self.into.key, face, *self.into.on(face, point), joins=self.through.key)
+
+
+def meet(through: Part, into: Part, count: int, within: dict[int, tuple[Fraction, Fraction]] | None = None) -> Meet:
+    """So many fastenings where two parts lie face to face, evenly along the longer side of it and in its middle
+    across. `within` narrows it along an axis: where a part is no box, or a plank of it is meant.
+    """
+    shared = {
+        axis: (max(low, other), min(low + size, other + its))
+        for axis, (low, size, other, its) in enumerate(zip(through.low, through.size, into.low, into.size, strict=True))
+    }
+    # They meet where their boxes share no depth.
+    touch = min(shared, key=lambda axis: shared[axis][1] - shared[axis][0])
+    face = _SIDES[touch][through.low[touch] < into.low[touch]]
+    area = {axis: (within or {}).get(axis, span) for axis, span in shared.items() if axis != touch}
+    long, short = sorted(area, key=lambda axis: area[axis][0] - area[axis][1])
+    low, high = area[long]
+    inset = min((high - low) / 4, IN)
+    points = []
+    for k in range(count):
+        at = [ZERO, ZERO, ZERO]
+        at[touch] = shared[touch][0]
+        at[short] = sum(area[short], ZERO) / 2
+        at[long] = low + inset + (high - low - 2 * inset) * k / (count - 1) if count > 1 else (low + high) / 2
+        points.append((at[0], at[1], at[2]))
+    return Meet(through, into, face, tuple(points))
+
+
+def keys(found: Iterable[Place]) -> tuple[str, ...]:
+    """The parts that places are on, each once."""
+    return tuple(dict.fromkeys(place.part for place in found))
+
+
+def screwed(meets: Sequence[Meet], deep: Fraction, notes: tuple[str, str], tilt: float = 0) -> tuple[Operation, ...]:
+    """4 mm screws `deep` into the second parts of these meetings: the holes that they pass, and the pilot holes; a
+    note for each. Along a part that slopes they are drilled at its `tilt`.
+    """
+    heads, answers = ([place for one in meets for place in getattr(one, name)] for name in ("heads", "answers"))
+    if not heads:
+        return ()
+    first = meets[0]
+    left = min(one.into.thick(one.face) for one in meets) - deep
     return (
-        Operation("Screw hole", count, part, face, "bit", CLEARANCE, None, 0, None, "through", notes[0]),
         Operation(
-            "Pilot hole", count, *into, "bit", pilot_bit("4.0", wood), deep, 0, left, "tape on the bit", notes[1],
-            takes=(screws("4.0", thick + deep, count),),
+            Kind.SCREW_HOLE, keys(heads), "bit", CLEARANCE, None, tilt, None, "through", notes[0],
+            places=tuple(heads), head="countersunk",
+        ),
+        Operation(
+            Kind.JOINT_PILOT, keys(answers), "bit", pilot_bit("4.0", first.into.wood), deep, 0, left, "tape on the bit", notes[1],
+            takes=(screws("4.0", first.through.thick(first.face) + deep, len(heads)),), places=tuple(answers),
         ),
     )  # fmt: skip
+
+
+def dowelled(meets: Sequence[Meet], notes: tuple[str, str]) -> tuple[Operation, ...]:
+    """Dowel pins between the first parts' ends and the second parts' edges, half in each."""
+    half = DOWEL_LONG / 2 + GLUE_ROOM
+    found = []
+    for kind, name, note in ((Kind.DOWEL_HOLE, "faces", notes[0]), (Kind.DOWEL_ANSWER, "answers", notes[1])):
+        places = tuple(place for one in meets for place in getattr(one, name))
+        thick = min((one.through if name == "faces" else one.into).thick(one.face) for one in meets)
+        takes = (Ware("pin", f"dowel pin, 8 × {int(DOWEL_LONG)} mm", len(places)),) if name == "faces" else ()
+        found.append(
+            Operation(kind, keys(places), "bit", DOWEL, half, 0, thick - half, "tape on the bit", note, takes=takes,
+                      places=places)
+        )  # fmt: skip
+    return tuple(found)

@@ -1,5 +1,7 @@
 """The ledge post: one upright post with small shelves notched onto it at equal steps, each pinned by a dowel."""
 
+from collections.abc import Iterator
+from dataclasses import replace
 from typing import ClassVar, Literal
 
 from yardcliff.core.brief import Board, RackBrief
@@ -11,9 +13,10 @@ from yardcliff.core.families.shared import Body, assemble, first_row, ground
 from yardcliff.core.holders import ledge as ledges
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item, Shape
-from yardcliff.core.length import Tape, TapeName
+from yardcliff.core.length import TapeName
 from yardcliff.core.look import standing
-from yardcliff.core.rack import Joint, Operation, Part, Rack
+from yardcliff.core.materials import times
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
 from yardcliff.core.things import UP, Reach, Run, Thing
@@ -60,26 +63,31 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
         )
         for k, axis in enumerate(row.axes)
     )  # fmt: skip
-    places, tape = _between(row), Tape.named(brief.tape)
+    post = stood.parts[0]
     screws = Operation(
-        "Screw hole", len(places), "Post", "front", "bit", SCREW, None, 0, None, "through",
-        f"Half-way between ledges, where nothing stands: at {', '.join(map(tape.write, places))}. Countersunk.",
+        Kind.WALL_HOLE, (post.key,), "bit", SCREW, None, 0, None, "through", "Half-way between ledges, where nothing stands.",
+        places=tuple(Place(post.key, Face.FRONT, y, board.height / 2) for y in _between(row)), head="countersunk",
     )  # fmt: skip
     body = Body(
         "ledge-post",
         (*stood.parts, *shelves),
         stood.marked,
-        tuple(
-            Joint(one.key, "post", "notched over it, dowel through both horns, glued", ledge.notch) for one in shelves
-        ),
-        (screws,),
+        tuple(Joint(one.key, post.key, Hold.NOTCH, let_in=ledge.notch) for one in shelves),
+        (*_on_ledges(fitted, shelves, post), screws),
         cautions=(
             "Screw the bare post up first and pin the ledges after: with them on, no screwdriver reaches between.",
         ),
         up_at=(stood.middle,),
         looks={kind: standing(item) for kind, item in brief.kinds.items()},
     )
-    return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
+    return assemble(brief, replace(fitted, machining=()), (Standing(row, ZERO, ZERO),), ZERO, body)
+
+
+def _on_ledges(fitted: Fitting, ledges: tuple[Part, ...], post: Part) -> Iterator[Operation]:
+    """What is made on the ledges, each a part of its own; the dowel's hole goes through the post too."""
+    for step in fitted.machining:
+        parts = tuple(one.key for one in ledges) + ((post.key,) if step.kind is Kind.LEDGE_DOWEL else ())
+        yield replace(step, parts=parts, many=len(ledges), takes=times(step.takes, len(ledges)))
 
 
 def _between(row: Row) -> tuple[Fraction, ...]:

@@ -15,7 +15,7 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
-from yardcliff.core.families.joinery import CLEARANCE, screwed
+from yardcliff.core.families.joinery import CLEARANCE, Meet, dowelled, meet, screwed
 from yardcliff.core.families.shared import Body, assemble, boards, first_row, ground, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
@@ -24,7 +24,7 @@ from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Joint, Operation, Part, Rack
+from yardcliff.core.rack import Hold, Joint, Operation, Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import FIXTURE_GAP, RowsBrief, Standing
 from yardcliff.core.working import Figure, Input
@@ -36,6 +36,12 @@ LAP = Fraction(15)
 SOLD = (60, 162, 2)
 """Widths that planks are sold or ripped to, as a range, mm."""
 ZERO = Fraction(0)
+
+DOWELLED = (
+    "Into the ends of the cross boards, square to them.",
+    "Into the sides' edges, by dowel points in the first holes.",
+)
+"""Of the dowels of a flush frame."""
 
 
 class Plank(Frozen):
@@ -107,14 +113,15 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
         Part(f"batten-{k + 1}", f"Batten {k + 1}", ZERO, y, ZERO, row.length, wide, support.thickness, panel.wood)
         for k, y in enumerate((panel.y + panel.height - inset - wide, panel.y + inset))
     ]
-    joints = tuple(Joint(panel.key, batten.key, "two screws a plank from behind, not glued") for batten in battens)
-    screws = 4 * len(widths)
+    joints = tuple(Joint(panel.key, batten.key, Hold.SCREWS, glued=False) for batten in battens)
+    edges = (ZERO, *seams, panel.length)
+    meets = [meet(batten, panel, 2, {0: (start, end)}) for batten in battens for start, end in pairwise(edges)]
     return Body(
         "panel",
         (panel, *battens),
         marked,
         joints,
-        _joinery(brief, screws, "Batten", "Panel", "back"),
+        _joinery(meets, panel.depth),
         (
             Figure(
                 "panel.planks", "Planks", str(len(widths)), "ceil(L / w)",
@@ -216,11 +223,12 @@ def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row) -> Body:
         )
         for k, (name, x) in enumerate(zip(("Left side", "Right side"), xs, strict=True))
     )
-    by = "dowels or pocket screws into the ends" if flush else "two screws from the front, glued"
-    joints = [Joint(front.key, side.key, by) for front in fronts for side in sides]
+    hold = Hold.DOWELS if flush else Hold.SCREWS
+    joints = [Joint(front.key, side.key, hold) for front in fronts for side in sides]
+    meets = [meet(front, side, 2) for front in fronts for side in sides]
     rears, gaps = _rears(brief, fronts, wide)
     joints += [
-        Joint(rear.key, front.key, "screwed from behind")
+        Joint(rear.key, front.key, Hold.SCREWS, glued=False)
         for rear, pair in zip(rears, gaps, strict=True)
         for front in pair
     ]
@@ -230,7 +238,7 @@ def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row) -> Body:
         (*fronts, *sides, *rears),
         marked,
         tuple(joints),
-        (*_joinery(brief, 4 * len(fronts), "Cross board", "Side", "front"), *_closing(brief, rears)),
+        (*(dowelled(meets, DOWELLED) if flush else _joinery(meets, support.thickness)), *_closing(brief, rears, gaps)),
         (
             Figure(
                 "overall", "Overall length", overall, "L + 2 · w" if flush else "L",
@@ -268,12 +276,12 @@ def _rears(
     return rears, gaps
 
 
-def _closing(brief: PanelBrief, rears: tuple[Part, ...]) -> tuple[Operation, ...]:
+def _closing(brief: PanelBrief, rears: tuple[Part, ...], gaps: list[tuple[Part, Part]]) -> tuple[Operation, ...]:
     if not rears:
         return ()
     bite = brief.board.thickness * 2 / 3
     return screwed(
-        6 * len(rears), ("Rear board", "back", rears[0].depth), ("Cross board", "back"), brief.board.wood, bite, brief.board.thickness - bite,
+        [meet(rear, front, 3) for rear, pair in zip(rears, gaps, strict=True) for front in pair], bite,
         ("Three along each long edge, half the lap from it; slotted a little, so that the board may move.", "Clear of what holds the hooks."),
     )  # fmt: skip
 
@@ -305,17 +313,11 @@ def _on_joints(brief: PanelBrief, standing: tuple[Standing, ...], wide: Fraction
         )
 
 
-def _joinery(brief: PanelBrief, screws: int, through: str, into: str, face: str) -> tuple[Operation, ...]:
-    other, passed = brief.board.thickness, brief.support.thickness
-    if into != "Panel":
-        other, passed = passed, other
+def _joinery(meets: list[Meet], other: Fraction) -> tuple[Operation, ...]:
+    """The screws where boards lie face to face, two thirds into the `other`."""
     return screwed(
-        screws,
-        (through, face, passed),
-        (into, "joint"),
-        brief.board.wood,
+        meets,
         other * 2 / 3,
-        other / 3,
         (
             "Countersunk; slotted a little where planks may move.",
             "Through the holes above, with both parts clamped and square.",

@@ -14,7 +14,7 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
-from yardcliff.core.families.joinery import APART, BITE, LEG, REACH, screwed
+from yardcliff.core.families.joinery import APART, BITE, BRACKET_BITE, CLEARANCE, LEG, REACH, meet, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.families.shared import Body, assemble, ground
 from yardcliff.core.findings import Finding, Fix, Patch
@@ -22,10 +22,12 @@ from yardcliff.core.geometry import line, rounded
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
+from yardcliff.core.materials import screws
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import Joint, Operation, Outline, Part, Rack
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Outline, Part, Place, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
 from yardcliff.core.working import Figure, Input
@@ -36,6 +38,14 @@ STOP = Fraction(12)
 """A lower stop lets round things roll over it, mm: rule of thumb."""
 LONGEST = Fraction(700)
 ZERO = Fraction(0)
+
+NOTES = (
+    "Along the shelf's edge, tilted as the shelf is, from behind.",
+    "Through the plate's holes, along the shelf.",
+)
+"""Of the screws between plate and shelf."""
+ENTRY = Fraction(2, 3)
+"""Where they meet the shelf's edge, as a share of its thickness from above: behind the plate they come out higher."""
 
 
 class Sloped(Frozen):
@@ -121,15 +131,11 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
         (plate, top, stop, *brackets),
         ((plate.key, brief.low),),
         (
-            Joint(top.key, plate.key, "screwed through the plate, glued on the bevel"),
-            Joint(stop.key, top.key, "glued and pinned"),
-            *(
-                Joint(one.key, other, "glued, and screwed from behind and above")
-                for one in brackets
-                for other in (plate.key, top.key)
-            ),
+            Joint(top.key, plate.key, Hold.SCREWS),
+            Joint(stop.key, top.key, Hold.PINS),
+            *(Joint(one.key, other, Hold.SCREWS) for one in brackets for other in (plate.key, top.key)),
         ),
-        _machining(brief, len(brackets), row.length),
+        _machining(brief, plate, top, brackets),
         tuple(_figures(brief, under)),
         tuple(_findings(brief, fitted, low)),
         (
@@ -150,26 +156,46 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
 
 
-def _machining(brief: PerchBrief, brackets: int, length: Fraction) -> tuple[Operation, ...]:
-    shelf = brief.perch
+def _machining(brief: PerchBrief, plate: Part, top: Part, brackets: tuple[Part, ...]) -> tuple[Operation, ...]:
+    shelf, s = brief.perch, radians(brief.perch.slope)
     deep = min(BITE, shelf.depth / 2)
-    screws = max(2, ceil(length / 250) + 1)
+    # The screws lie along the slope: they leave the plate's back higher than they meet the shelf.
+    edge = rounded(float(shelf.thickness * ENTRY) / cos(s))
+    rise = rounded(float(plate.thickness) * tan(s))
+    level = plate.y + plate.height - edge
+    along = meet(plate, top, max(2, ceil(plate.length / 250) + 1), {1: (level, level)})
+    into, behind = screwed([along], deep, NOTES, shelf.slope)
+    into = replace(into, places=tuple(one._replace(across=one.across + rise) for one in into.places))
+    behind = replace(behind, places=tuple(one._replace(across=edge) for one in behind.places), web=shelf.depth - deep)
+    out = rounded(float(shelf.depth * REACH)) / 2
+    middles = [one.x + one.length / 2 for one in brackets]
     return (
         Operation(
-            "Bevel", 1, "Shelf", "back edge", "edge, ripped on the slope", shelf.thickness, None, shelf.slope, None,
+            Kind.BEVEL, (top.key,), "edge, ripped on the slope", shelf.thickness, None, shelf.slope, None,
             "the fence", "Bevel it before it is cut to width: the long face is the upper one.", how=both_ways(shelf.slope),
+            many=1, spot="back edge",
         ),
         Operation(
-            "Bracket", brackets, "Bracket", "corner", "corner, less the slope", shelf.bracket, None, 90 - shelf.slope, None,
+            Kind.BRACKET, tuple(one.key for one in brackets), "corner, less the slope", shelf.bracket, None, 90 - shelf.slope, None,
             "a stop block", "All from one strip, turned end for end at each cut; the grain runs along the long side.",
-            how=f"a corner of {degrees(90 - shelf.slope)}",
+            how=f"a corner of {degrees(90 - shelf.slope)}", many=len(brackets), spot="corner",
         ),
+        into,
+        behind,
         *screwed(
-            screws, ("Back plate", "back", brief.board.thickness), ("Shelf", "back edge"), brief.board.wood, deep, shelf.depth - deep,
-            (
-                "Along the shelf's edge, tilted as the shelf is; countersink them behind.",
-                f"Through the plate's holes, along the shelf, for screws of {exact_text(brief.board.thickness + deep)}.",
-            ),
+            [meet(plate, one, 1) for one in brackets], BRACKET_BITE,
+            ("One behind each bracket's leg.", "Into the leg, half-way down."),
+        ),
+        Operation(
+            Kind.SCREW_HOLE, (top.key,), "bit", CLEARANCE, None, 0, None, "through",
+            "Square to the slope, one above each bracket, half-way out.", head="countersunk",
+            places=tuple(Place(top.key, Face.TOP, x, shelf.depth - out, joins=one.key) for x, one in zip(middles, brackets, strict=True)),
+        ),
+        Operation(
+            Kind.JOINT_PILOT, tuple(one.key for one in brackets), "bit", pilot_bit("4.0", brief.board.wood), BRACKET_BITE, 0, None,
+            "tape on the bit", "Into the bracket under the shelf.",
+            takes=(screws("4.0", shelf.thickness + BRACKET_BITE, len(brackets)),),
+            places=tuple(Place(one.key, Face.TOP, one.length / 2, out, joins=top.key) for one in brackets),
         ),
     )  # fmt: skip
 

@@ -21,7 +21,7 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import line, rounded
 from yardcliff.core.length import Size, exact_text
 from yardcliff.core.model import Frozen, angle
-from yardcliff.core.rack import Joint, Operation, Outline, Part
+from yardcliff.core.rack import Hold, Joint, Kind, Operation, Outline, Part
 from yardcliff.core.working import Figure, Input
 
 HOLLOW = Fraction(24)
@@ -102,15 +102,15 @@ def stand(shape: Shape, foot: Fraction, length: Fraction) -> tuple[tuple[Part, P
     """Both boards from the `foot` up, left and right; the caps, the bracket and how all is made; outlines at true size."""
     boards = _boards(shape, foot, length)
     caps, bracket = _caps(shape, foot, length), _bracket(shape, foot, length)
-    joints = [Joint(boards[0].key, boards[1].key, "glued on the mitre")]
-    joints += [Joint(cap.key, board.key, "glued and pinned") for cap in caps for board in boards]
+    joints = [Joint(boards[0].key, boards[1].key, Hold.MITRE)]
+    joints += [Joint(cap.key, board.key, Hold.PINS) for cap in caps for board in boards]
     if bracket:
-        joints += [Joint(bracket[0].key, board.key, "glued along its front edges") for board in boards]
-        joints.append(Joint(bracket[0].key, bracket[1].key, "hooked on the slant", hooked=True))
+        joints += [Joint(bracket[0].key, board.key, Hold.EDGES) for board in boards]
+        joints.append(Joint(bracket[0].key, bracket[1].key, Hold.HOOKED, glued=False))
     extra = Extra(
         (*bracket, *caps),
         tuple(joints),
-        tuple(_machining(shape, bool(bracket))),
+        tuple(_machining(shape, boards, bracket)),
         tuple(_figures(shape)),
         tuple(_findings(shape, length)),
         (
@@ -178,28 +178,28 @@ def _outlines(shape: Shape, boards: tuple[Part, Part]) -> Iterator[Outline]:
                       "Saw both from one strip; the grain runs along the wall.", "from above")  # fmt: skip
 
 
-def _machining(shape: Shape, bracket: bool) -> Iterator[Operation]:
+def _machining(shape: Shape, boards: tuple[Part, ...], bracket: tuple[Part, ...]) -> Iterator[Operation]:
     thick, t = shape.board.thickness, shape.degrees
     yield Operation(
-        "Mitre", 2, "Boards", "ridge edge", "edge, ripped on the bevel", thick, None, 90 - t, None, "the fence",
+        Kind.MITRE, tuple(one.key for one in boards), "edge, ripped on the bevel", thick, None, 90 - t, None, "the fence",
         "The outer face is the wide one. Glue with tape across the outside: the mitre closes as it folds.",
-        how=both_ways(90 - t),
+        how=both_ways(90 - t), many=2, spot="ridge edge",
     )  # fmt: skip
     yield Operation(
-        "Bevel", 2, "Boards", "edge on the wall", "edge, ripped on the bevel", thick, None, t, None, "the fence",
-        "Towards the inner face, so that it lies flat on the wall.", how=both_ways(t),
+        Kind.BEVEL, tuple(one.key for one in boards), "edge, ripped on the bevel", thick, None, t, None, "the fence",
+        "Towards the inner face, so that it lies flat on the wall.", how=both_ways(t), many=2, spot="edge on the wall",
     )  # fmt: skip
     if bracket:
         wide, deep = (rounded(n) for n in shape.bracket)
         strip = exact_text(Fraction(round(wide * 10), 10))
         yield Operation(
-            "Slant", 1, "Bracket", "middle", "strip, sawn through", deep, None, 45, None, "a stop block",
+            Kind.HALVES, tuple(one.key for one in bracket), "strip, sawn through", deep, None, 45, None, "a stop block",
             f"One strip {strip} wide, its front edges planed to lie on the boards; sawn through, it gives both halves.",
-            how=both_ways(45),
+            how=both_ways(45), many=1, spot="middle",
         )  # fmt: skip
         yield Operation(
-            "Screw hole", 2, "Bracket on the wall", "front", "bit", CLEARANCE, None, 0, None, "through",
-            "One above the other, into a stud; the slant rises towards you.",
+            Kind.WALL_HOLE, (bracket[1].key,), "bit", CLEARANCE, None, 0, None, "through",
+            "One above the other, into a stud; the slant rises towards you.", many=2, spot="front", head="countersunk",
         )  # fmt: skip
 
 

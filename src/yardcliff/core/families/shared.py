@@ -11,7 +11,20 @@ from yardcliff.core.item import Item
 from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.look import Look, hanging
 from yardcliff.core.materials import times
-from yardcliff.core.rack import Hole, Hung, Joint, Kept, Operation, Outline, Part, Placed, Rack, RackRow
+from yardcliff.core.rack import (
+    HOLDER,
+    Hung,
+    Joint,
+    Kept,
+    Operation,
+    Outline,
+    Part,
+    Place,
+    Placed,
+    Rack,
+    RackRow,
+    Seat,
+)  # fmt: skip
 from yardcliff.core.row import Row
 from yardcliff.core.row_figures import row_figures
 from yardcliff.core.row_findings import Words, check
@@ -47,7 +60,7 @@ class Body:
     figures: tuple[Figure, ...] = ()
     findings: tuple[Finding, ...] = ()
     cautions: tuple[str, ...] = ()
-    seats: tuple[Hole, ...] = ()
+    seats: tuple[Seat, ...] = ()
     standing_at: Fraction | None = None
     up_at: tuple[Fraction, ...] = ()
     sides: tuple[Row, ...] = ()
@@ -151,10 +164,8 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     looks = body.looks or {kind: hanging(item) for kind, item in used.items()}
     x, y = rows[0].at(first.axes[0])
     at = (float(x), float(y))
-    count = len(placed)
-    holding = tuple(
-        replace(step, count=step.count * count, takes=times(step.takes, count)) for step in fitted.machining
-    )
+    on = {part.key: part for part in body.parts}
+    holding = tuple([_made(step, placed, rows, on) for step in fitted.machining])
     return Rack(
         body.family,
         body.parts,
@@ -187,6 +198,26 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
         body.kept,
         (*fitted.links, *body.links),
     )
+
+
+def _made(step: Operation, placed: Sequence[Placed], rows: Sequence[RackRow], on: Mapping[str, Part]) -> Operation:
+    """An operation of one holder at all of them: on the marked face of their parts, or on what they are made of."""
+    takes = times(step.takes, len(placed))
+    if not step.offsets:
+        return replace(step, parts=(HOLDER,), many=step.many * len(placed), takes=takes)
+    places = []
+    for one in placed:
+        row = rows[one.row]
+        along, across, face = one.y - row.y if row.up else one.x - row.x, row.across, on[row.part].face
+        for aside, up in step.offsets:
+            # Where the row runs up, what is up the wall is along the part, and what is right of it is below.
+            at = (along + up, across - aside) if row.up else (along + aside, across + up)
+            places.append(Place(row.part, face, *at, one.row, one.place))
+    cut = step.cut
+    if cut and rows[0].up:
+        cut = (cut[2], cut[3], -cut[1], -cut[0])
+    keys = tuple(dict.fromkeys(row.part for row in rows))
+    return replace(step, parts=keys, places=tuple(places), offsets=(), takes=takes, cut=cut)
 
 
 def _of_the_rows(

@@ -11,7 +11,7 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
-from yardcliff.core.families.joinery import BITE, screwed
+from yardcliff.core.families.joinery import BITE, meet, screwed
 from yardcliff.core.families.shared import Body, assemble, first_row, ground
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
@@ -20,7 +20,7 @@ from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item, Weight
 from yardcliff.core.length import Gap, Size, Tape, TapeName, exact_text
 from yardcliff.core.model import Frozen, whole
-from yardcliff.core.rack import Joint, Kept, Operation, Part, Rack
+from yardcliff.core.rack import Face, Hold, Joint, Kept, Kind, Operation, Part, Place, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
 from yardcliff.core.strength.wood import sag
@@ -113,16 +113,16 @@ def build(brief: ShelfBoxBrief, fitted: Fitting, row: Row) -> Rack:
         for k, y in enumerate(shelves)
     )  # fmt: skip
     joints = [
-        *(Joint(one.key, end.key, "glued into its groove", shelf.groove) for one in boards for end in sides),
-        *(Joint(one.key, end.key, "two screws through the side, glued") for one in (bar, rail) for end in sides),
-        *(Joint(one.key, end.key, "glued and pinned to the side's edge") for one in guards for end in sides),
+        *(Joint(one.key, end.key, Hold.GROOVE, let_in=shelf.groove) for one in boards for end in sides),
+        *(Joint(one.key, end.key, Hold.SCREWS) for one in (bar, rail) for end in sides),
+        *(Joint(one.key, end.key, Hold.PINS) for one in guards for end in sides),
     ]
     body = Body(
         "shelf-box",
         (bar, rail, *sides, *boards, *guards),
         ((bar.key, board.height / 2),),
         tuple(joints),
-        _machining(brief, inner, tuple(shelves)),
+        _machining(brief, (bar, rail), sides, boards),
         tuple(_figures(brief, inner, tall)),
         tuple(_findings(brief, inner)),
         (
@@ -145,18 +145,28 @@ def _jars(brief: ShelfBoxBrief, k: int, y: Fraction, inner: Fraction) -> Iterato
         yield Kept(each * i + (each - wide) / 2, y, (shelf.depth - wide) / 2, wide, tall, wide)
 
 
-def _machining(brief: ShelfBoxBrief, inner: Fraction, shelves: tuple[Fraction, ...]) -> tuple[Operation, ...]:
+def _machining(
+    brief: ShelfBoxBrief, bars: tuple[Part, Part], sides: tuple[Part, ...], boards: tuple[Part, ...]
+) -> tuple[Operation, ...]:
     shelf, side, tape = brief.shelf, brief.side, Tape.named(brief.tape)
+    inner = bars[0].length
     deep = min(BITE, inner / 3)
+    lower = [board.y - sides[0].y for board in boards]
     return (
         Operation(
-            "Groove", 2 * len(shelves), "Side", "inside", "wide, routed or sawn", shelf.thickness, shelf.groove, 0,
+            Kind.DADO, tuple(one.key for one in sides), "wide, routed or sawn", shelf.thickness, shelf.groove, 0,
             side - shelf.groove, "the fence, and a trial in scrap",
-            f"Lower edges at {', '.join(map(tape.write, shelves))} from the foot. Lay the sides inside up, feet flush: "
+            f"Lower edges at {', '.join(map(tape.write, lower))} from the foot. Lay the sides inside up, feet flush: "
             "one is the mirror of the other.",
+            cut=(ZERO, shelf.thickness, ZERO, shelf.depth),
+            places=tuple(
+                Place(one.key, face, y, ZERO, joins=board.key)
+                for one, face in zip(sides, (Face.RIGHT, Face.LEFT), strict=True)
+                for board, y in zip(boards, lower, strict=True)
+            ),
         ),
         *screwed(
-            8, ("Side", "outside", side), ("Bar and top rail", "end"), brief.board.wood, deep, inner - deep,
+            [meet(one, bar, 2) for one in sides for bar in bars], deep,
             (
                 "Two at each end, a quarter of the bar's width from its edges; countersunk.",
                 f"Into end grain, for screws of {exact_text(side + deep)}; glue as well.",

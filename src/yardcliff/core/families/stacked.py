@@ -19,7 +19,7 @@ from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import LONGEST, Gap, Size, Tape, TapeName, exact_text
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Operation, Rack
+from yardcliff.core.rack import Kind, Operation, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.rows import RowsBrief, Standing
 from yardcliff.core.working import Figure, Input
@@ -57,8 +57,9 @@ def build(brief: StackedBrief, fitted: Fitting, first: Row) -> Rack:
     each = brief.model_copy(update={"rows": brief.rows.model_copy(update={"boards": "each"})})
     parts, marked = boards(each, standing, first.length, board.height / 2, "Rail")
     sawing = Operation(
-        "Rail", len(parts), "Stick", "across", "cut off", first.length, None, 0, None,
+        Kind.RAIL, tuple(part.key for part in parts), "cut off", first.length, None, 0, None,
         "a stop block, set once for all", "Square the first end, then cut every rail against the same stop.",
+        many=len(parts), spot="across the stick",
     )  # fmt: skip
     body = Body(
         "stacked",

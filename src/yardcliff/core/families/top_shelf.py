@@ -10,7 +10,7 @@ from typing import Literal
 
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.joinery import APART, BITE, LEG, REACH, screwed
+from yardcliff.core.families.joinery import APART, BITE, BRACKET_BITE, LEG, REACH, meet, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.families.shared import Extra
 from yardcliff.core.findings import Finding, Fix, Patch
@@ -18,7 +18,7 @@ from yardcliff.core.geometry import rounded
 from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Joint, Operation, Part
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place
 from yardcliff.core.row import Row
 from yardcliff.core.strength.body import Shelf
 from yardcliff.core.strength.force import SMALL, newtons
@@ -90,7 +90,7 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
     )
     parts, joints = (
         [board],
-        [Joint(board.key, rail.key, "glued into its groove" if deep else "screwed down, and glued", deep)],
+        [Joint(board.key, rail.key, Hold.GROOVE if deep else Hold.SCREWS, let_in=deep)],
     )
     for k, (x, wide) in enumerate(_brackets(shelf, above)):
         reach = shelf.depth * REACH
@@ -100,15 +100,15 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
             f"bracket-{k + 1}", f"Bracket {k + 1}", x, wide, tuple((float(z), float(y)) for z, y in corners), rail.wood
         )
         parts.append(one)
-        joints += [Joint(one.key, other, "glued, and screwed from behind and above") for other in (rail.key, board.key)]
+        joints += [Joint(one.key, other, Hold.SCREWS) for other in (rail.key, board.key)]
     if shelf.lip:
         lip = Part("lip", "Lip", board.x, under, face + shelf.depth, long, shelf.thickness + shelf.lip, LIP, rail.wood)
         parts.append(lip)
-        joints.append(Joint(lip.key, board.key, "glued and pinned"))
+        joints.append(Joint(lip.key, board.key, Hold.PINS))
     return Extra(
         tuple(parts),
         tuple(joints),
-        tuple(_machining(shelf, above, len(parts))),
+        tuple(_machining(shelf, above, parts)),
         tuple(_figures(shelf, above, parts)),
         tuple(_findings(shelf, above)),
         ("What stands on a shelf overhead falls: a lip, and nothing heavy over a door or a bench.",),
@@ -171,25 +171,38 @@ def _brackets(shelf: TopShelf, above: Above) -> list[tuple[Fraction, Fraction]]:
     return [(place, thick) for place in chosen]
 
 
-def _machining(shelf: TopShelf, above: Above, parts: int) -> Iterator[Operation]:
-    rail, brackets = above.rail, len(_brackets(shelf, above))
+def _machining(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Operation]:
+    rail, board = above.rail, parts[0]
+    brackets = [part for part in parts if part.profile]
     screws = max(2, ceil(rail.length / 250) + 1)
     deep = _let_in(shelf, rail)
     if deep:
         yield Operation(
-            "Groove", 1, rail.name, "front", "wide, routed or sawn", shelf.thickness, deep, 0, rail.depth - deep, "the fence",
+            Kind.DADO, (rail.key,), "wide, routed or sawn", shelf.thickness, deep, 0, rail.depth - deep, "the fence",
             f"All along, its upper side {exact_text(UPSTAND)} below the top edge; try the shelf's own edge in scrap.",
+            cut=(ZERO, rail.length, ZERO, shelf.thickness),
+            places=(Place(rail.key, Face.FRONT, ZERO, board.y - rail.y, joins=board.key),),
         )  # fmt: skip
     else:
         bite = min(BITE, rail.height / 2)
         yield from screwed(
-            screws, ("Shelf", "top", shelf.thickness), (rail.name, "top edge"), rail.wood, bite, rail.height - bite,
+            [meet(board, rail, screws)], bite,
             ("In the middle of the rail's thickness; countersink them.", "Into the edge: pilot it, or it splits."),
         )  # fmt: skip
     if brackets:
         yield Operation(
-            "Bracket", brackets, "Bracket", "corner", "square corner", shelf.bracket, None, 45, None, "a stop block",
+            Kind.BRACKET, tuple(part.key for part in brackets), "square corner", shelf.bracket, None, 45, None, "a stop block",
             "All from one strip, the grain along the long side.", how="two legs, square to one another",
+            many=len(brackets), spot="corner",
+        )  # fmt: skip
+        yield from screwed(
+            [meet(rail, one, 1) for one in brackets],
+            BRACKET_BITE,
+            ("One behind each bracket's leg.", "Into the leg, half-way down."),
+        )
+        yield from screwed(
+            [meet(board, one, 1) for one in brackets], BRACKET_BITE,
+            ("One above each bracket, half-way out.", "Into the bracket under the shelf."),
         )  # fmt: skip
 
 

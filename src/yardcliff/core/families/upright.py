@@ -23,7 +23,7 @@ from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, TapeName, exact_text
 from yardcliff.core.materials import Ware, screws
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Hole, Operation, Part, Rack
+from yardcliff.core.rack import Face, Kind, Operation, Part, Place, Rack, Seat
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
 from yardcliff.core.working import Figure, Input
@@ -100,18 +100,17 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
         board.wood, "top",
     )  # fmt: skip
     across = foot.depth - offset
-    seats = tuple(
-        Hole(base.key, 0, i, "foot hole", x, across, bit, foot.deep, 0, open=False) for i, x in enumerate(row.axes)
-    )
+    seats = tuple(Seat(base.key, 0, i, x, across, bit, foot.deep) for i, x in enumerate(row.axes))
     boring = Operation(
-        "Foot hole", row.holders, base.name, "top", tool, bit, foot.deep, 0, foot.thickness - foot.deep,
+        Kind.FOOT_HOLE, (base.key,), tool, bit, foot.deep, 0, foot.thickness - foot.deep,
         "depth stop", "Clamp it to the clip rail, ends flush, and mark both boards across in one go.",
+        places=tuple(Place(base.key, Face.TOP, seat.along, seat.across, seat.row, seat.holder) for seat in seats),
     )  # fmt: skip
     body = Body(
         "upright",
         (rail, base),
         ((rail.key, board.height / 2),),
-        machining=(boring, *_strap(brief)),
+        machining=(boring, *_strap(brief, fitted, rail, row)),
         figures=(*_figures(brief, fitted, plumb, offset), *_room(brief, fitted, row)),
         findings=(*_findings(brief, offset, bit), *_in_the_way(brief, fitted)),
         cautions=()
@@ -197,14 +196,18 @@ def _figures(brief: UprightBrief, fitted: Fitting, plumb: Fraction, offset: Frac
     )
 
 
-def _strap(brief: UprightBrief) -> Iterator[Operation]:
+def _strap(brief: UprightBrief, fitted: Fitting, rail: Part, row: Row) -> Iterator[Operation]:
     """What holds a strap across the clips."""
     if brief.clear.strap == "across":
         left = brief.board.thickness * 2 / 5
         yield Operation(
-            "Pilot hole", 2, "Clip rail", "front", "bit", pilot_bit("4.0", brief.board.wood), brief.board.thickness - left, 0,
+            Kind.PILOT, (rail.key,), "bit", pilot_bit("4.0", brief.board.wood), brief.board.thickness - left, 0,
             left, "tape on the bit", "One beyond each outer ring, half-way up, for the strap's screws and washers.",
             takes=(Ware("strap", "webbing strap with buckle", 1), screws("4.0", brief.board.thickness - left, 2)),
+            places=tuple(
+                Place(rail.key, Face.FRONT, x, rail.height / 2)
+                for x in (row.axes[0] - fitted.reach.left - STRAP / 2, row.axes[-1] + fitted.reach.right + STRAP / 2)
+            ),
         )  # fmt: skip
 
 

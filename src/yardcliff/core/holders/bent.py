@@ -14,7 +14,7 @@ from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix, Patch
 from yardcliff.core.geometry import ROUND, Path, rounded
-from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
+from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots, upright
 from yardcliff.core.holders.hook import (
     BACK,
     EDGE,
@@ -29,7 +29,7 @@ from yardcliff.core.holders.hook import (
 from yardcliff.core.length import LONGEST, Gap, Size, exact_text
 from yardcliff.core.materials import Blank, next_length, screws
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
 from yardcliff.core.strength.link import Link, weakest
 from yardcliff.core.strength.plate import Plate
 from yardcliff.core.strength.stick import stress
@@ -164,21 +164,23 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
         findings=tuple(_findings(bent, ground, deep)),
         machining=(
             Operation(
-                "Blank", 1, "Rod", "across", "cut off", blank(bent), None, 0, None, "a stop block, set once for all",
+                Kind.BLANK, (), "cut off", blank(bent), None, 0, None, "a stop block, set once for all",
                 "File the ends round before bending, while they are easy to hold.",
                 takes=(Blank("Bent hook", "bar", "steel", bent.bar, bent.bar, blank(bent)),),
+                many=1, piece="Bar", spot="across",
             ),
             Operation(
-                "Bend", BENDS, "Blank", "at the marks", "inside radius", bent.radius, None, 0, None,
+                Kind.BEND, (), "inside radius", bent.radius, None, 0, None,
                 "the outline on the template", "One hook first, held against the outline; then all from one setting.",
-                how="90° each, the same way round",
+                how="90° each, the same way round", many=BENDS, piece="Blank", spot="at the marks",
             ),
             Operation(
-                "Screw hole", 2, "Back leg", "front", "bit", passes, None, 0, None, "through",
+                Kind.HOOK_HOLE, (), "bit", passes, None, 0, None, "through",
                 f"Hammer the leg flat there, {exact_text(thin)} thick and about {float(wide):.0f} mm wide; punch, then drill on scrap, clamped.",
+                many=2, piece="Back leg", spot="front",
             ),
             pilots(
-                ground, 2, bit, deep, "Through the hook's own holes. Fit the hooks after the finish is dry.",
+                ground, upright((quarter, -quarter)), bit, deep, "Through the hook's own holes. Fit the hooks after the finish is dry.",
                 (screws(bent.gauge, bent.screw_length, 2),),
             ),
         ),

@@ -12,7 +12,7 @@ from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import rounded
-from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
+from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import BACK, EDGE, END_DIAMETERS, LEVERED, RATED, force_input
 from yardcliff.core.length import Size, exact_text, read
 from yardcliff.core.materials import Ware
@@ -88,7 +88,7 @@ def fit(bolt: Bolt, ground: Ground) -> Fitting:
         hang_drop=ZERO,
         figures=tuple(_figures(bolt, ground)),
         findings=tuple(_findings(bolt, ground)),
-        machining=(pilots(ground, 1, bit, max(deep, ZERO), "Turn each in with a spanner, against a block as thick as it shows.",
+        machining=(pilots(ground, AXIS, bit, max(deep, ZERO), "Turn each in with a spanner, against a block as thick as it shows.",
                           (Ware("lag", f"{bolt.size} × {exact_text(bolt.length)} lag screw", 1),)),),
         cautions=("A spanner that slips takes the knuckles along: pull it towards you, and wax the thread.",),
         links=tuple(links(bolt, ground)),

@@ -8,13 +8,13 @@ from functools import cache
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure, pilots
+from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure, pilots, upright
 from yardcliff.core.holders.hook import BACK, pilot_bit
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.materials import Blank, screws
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph, Operation
+from yardcliff.core.rack import Bore, Glyph, Kind, Operation
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import table
 
@@ -86,10 +86,8 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         findings=(*check_held(clip.held, items, shaft, "clip"), *_findings(clip, ground, shaft, inside, wall)),
         machining=(
             Operation(
-                "Ring",
-                1,
-                "Pipe",
-                "across",
+                Kind.RING,
+                (),
                 "pipe, cut off",
                 outside,
                 None,
@@ -98,10 +96,13 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 "a stop block, one ring long",
                 "Clamp the pipe in a V block. Saw the mouth along the ring, then round its edges.",
                 takes=(Blank("Ring", "pipe", "plastic", outside, outside, ground.height),),
+                many=1,
+                piece="Pipe",
+                spot="across",
             ),
             pilots(
                 ground,
-                2,
+                upright((ground.height / 4, -ground.height / 4)),
                 bit,
                 deep,
                 "Screw through the mouth; countersink the ring from inside, so that no head scratches.",

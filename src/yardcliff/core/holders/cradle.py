@@ -14,7 +14,7 @@ from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, he
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import Operation
+from yardcliff.core.rack import Kind, Operation
 from yardcliff.core.working import Figure, Input
 
 LIP = Fraction(15)
@@ -110,9 +110,10 @@ def _scooping(cradle: Cradle, deepest: Fraction) -> Iterator[Operation]:
     """How the arms are hollowed where the head rests; the rasp's width is half of how deep the thing is."""
     if cradle.scoop:
         yield Operation(
-            "Scoop", 2, "Arm", "top, towards the other", "wide, half-round rasp", deepest / 2, cradle.scoop, 0,
+            Kind.SCOOP, (), "wide, half-round rasp", deepest / 2, cradle.scoop, 0,
             cradle.diameter - cradle.scoop, "a pencil line round the arm",
             "Where the head rests, half of how deep the thing is from the plate; round it over, then line it.",
+            many=2, piece="Arm", spot="top, towards the other",
         )  # fmt: skip
 
 

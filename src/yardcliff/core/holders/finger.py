@@ -29,7 +29,7 @@ from yardcliff.core.holders.hole import bored
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.materials import Blank, Thread, Ware
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline, Place
 from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.strength.wood import bending, thread, withdrawal
 from yardcliff.core.working import Figure, Input
@@ -190,18 +190,20 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
         findings=tuple(_findings(flip, rod, ground)),
         machining=(
             Operation(
-                "Rod hole", 1, "Finger", "side", "bit", bits.bit, None, 0, None, "through, on scrap",
+                Kind.PIN_HOLE, (), "bit", bits.bit, None, 0, None, "through, on scrap",
                 f"{float(below):.1f} mm from the heel's end, in the middle of its thickness: on the press, against a stop.",
                 takes=(
                     Blank("Finger", "board", "hardwood", max(flip.width, flip.thickness), min(flip.width, flip.thickness), high),
                     Ware("washer", f"{rod.size} washer", 2),
                 ),
+                many=1, piece="Finger", spot="side",
             ),
             Operation(
-                "Bevel", 1, "Finger", "heel, back", "from the end", rounded(ends.back[1] - ends.front[1]), None,
+                Kind.HEEL, (), "from the end", rounded(ends.back[1] - ends.front[1]), None,
                 round(ends.bevel, 1), None, "the line of the outline",
                 "Then the flat: plane it until the open finger rests at its tilt, all against one.",
                 how=f"{ends.bevel:.1f}° to the back face, and a flat {exact_text(rounded(round(float(ends.flat), 1)))} long",
+                many=1, piece="Finger", spot="heel, back",
             ),
         ),
         cautions=(
@@ -217,12 +219,12 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
     )  # fmt: skip
 
 
-def nut_recess(rod: Rod, part: str, lengths: Sequence[Fraction]) -> Operation:
-    """The recesses of so many rods, one in each end spacer; each rod carries a row so long."""
+def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction]) -> Operation:
+    """The recesses at both ends of each rod; each rod carries a row so long."""
     bits = hardware(rod.size)
     bit, tool = bits.recess_bit
     return Operation(
-        "Nut recess", 2 * len(lengths), part, "outer side", tool, bit, bits.recess, 0, None, "depth stop",
+        Kind.NUT_RECESS, tuple(dict.fromkeys(place.part for place in places)), tool, bit, bits.recess, 0, None, "depth stop",
         "About the rod hole, in the end spacers, before that is drilled through: nut and washer lie below the wood.",
         takes=(
             *(
@@ -231,6 +233,7 @@ def nut_recess(rod: Rod, part: str, lengths: Sequence[Fraction]) -> Operation:
             ),
             Ware("nut", f"{rod.size} nut", 2 * len(lengths)),
         ),
+        places=places,
     )  # fmt: skip
 
 

@@ -8,7 +8,7 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.item import Item
 from yardcliff.core.length import exact_text
 from yardcliff.core.materials import Take, Wood
-from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
 from yardcliff.core.strength.force import Pulled
 from yardcliff.core.strength.link import Link
 from yardcliff.core.things import Reach
@@ -60,13 +60,22 @@ class Fitting:
     links: tuple[Link, ...] = ()
 
 
+Offsets = tuple[tuple[Fraction, Fraction], ...]
+"""From a holder's axis, to the right and up, mm."""
+AXIS: Offsets = ((ZERO, ZERO),)
+
+
+def upright(heights: Iterable[Fraction]) -> Offsets:
+    """Places one above the other on a holder's axis."""
+    return tuple((ZERO, up) for up in heights)
+
+
 def pilots(
-    ground: Ground, count: int, bit: Fraction, deep: Fraction, note: str, takes: tuple[Take, ...] = ()
+    ground: Ground, offsets: Offsets, bit: Fraction, deep: Fraction, note: str, takes: tuple[Take, ...] = ()
 ) -> Operation:
     """The pilot holes of one holder's screws, from the face of its ground, and what is fastened there."""
     return Operation(
-        "Pilot hole", count, ground.part, "front", "bit", bit, deep, 0, ground.thickness - deep, "tape on the bit", note,
-        takes=takes,
+        Kind.PILOT, (), "bit", bit, deep, 0, ground.thickness - deep, "tape on the bit", note, takes=takes, offsets=offsets,
     )  # fmt: skip
 
 

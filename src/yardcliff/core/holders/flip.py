@@ -17,7 +17,7 @@ from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.materials import Blank, Ware, Wood, next_length, screws
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
 from yardcliff.core.strength.force import Pulled
 from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.strength.wood import PART, SAFETY, bending, thread, withdrawal
@@ -29,6 +29,8 @@ EDGE = Fraction(12)
 """Least wood between a groove's end and the board's edge, mm: rule of thumb."""
 SEAT = Fraction(15)
 """How far the pin lies in the board on each side of the groove, mm."""
+KEEPER_UP = Fraction(8)
+"""From the pin up and down to the screws through its keeper plates, mm: two diameters."""
 KEEPER, KEPT = Fraction(2), 4
 """How thick the steel plate over each seat is, mm, and how many 4 mm screws hold the two of a finger."""
 PINS = tuple(map(Fraction, (5, 6, 8, 10, 12)))
@@ -105,6 +107,7 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
     low, high = groove(flip)
     wide, web = flip.width + flip.play, ground.thickness - flip.thickness
     out = rounded(float(flip.length) * cos(radians(flip.tilt))) - flip.thickness / 2
+    beside = (wide + SEAT) / 2
     seat, (long, _) = flip.thickness / 2 + flip.pin / 2, kept(ground.wood, ground.thickness)
     return Fitting(
         name="flip pegs",
@@ -118,30 +121,33 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
         findings=tuple(_findings(flip, ground, web)),
         machining=(
             Operation(
-                "Groove", 1, ground.part, "front", "wide, routed", wide, flip.thickness, 0, web, "blocks at both ends",
+                Kind.GROOVE, (), "wide, routed", wide, flip.thickness, 0, web, "blocks at both ends",
                 f"From {exact_text(low)} below each mark to {exact_text(high)} above; square the ends with a chisel.",
+                offsets=((ZERO, (high - low) / 2),), cut=(-wide / 2, wide / 2, -(high + low) / 2, (high + low) / 2),
             ),
             Operation(
-                "Pin seat", 2, ground.part, "front", "kerf beside the groove", flip.pin, seat, 0, ground.thickness - seat,
+                Kind.PIN_SEAT, (), "kerf beside the groove", flip.pin, seat, 0, ground.thickness - seat,
                 "a stop on the saw",
                 f"Across the groove at the mark, {exact_text(SEAT)} to each side; a steel plate over each, let in flush, closes it.",
+                offsets=tuple((side * beside, ZERO) for side in (-1, 1)), cut=(-SEAT / 2, SEAT / 2, -flip.pin / 2, flip.pin / 2),
             ),
             pilots(
-                ground, KEPT, pilot_bit("4.0", ground.wood), long - KEEPER, "One above and one below each seat, through its plate laid in place.",
+                ground, tuple((side * beside, up) for side in (-1, 1) for up in (KEEPER_UP, -KEEPER_UP)), pilot_bit("4.0", ground.wood), long - KEEPER, "One above and one below each seat, through its plate laid in place.",
                 (Ware("pin", f"keeper plate, {exact_text(KEEPER)} steel", 2), screws("4.0", long, KEPT)),
             ),
             Operation(
-                "Pin hole", 1, "Finger", "side", "bit", flip.pin, None, 0, None, "through, on scrap",
+                Kind.PIN_HOLE, (), "bit", flip.pin, None, 0, None, "through, on scrap",
                 "Half its thickness from the heel and from the faces. Round the heel over, then try it in a scrap of the groove.",
                 takes=(
                     Blank("Finger", "board", "hardwood", flip.width, flip.thickness, flip.length + flip.thickness / 2),
                     Blank("Pin", "bar", "steel", flip.pin, flip.pin, wide + 2 * SEAT),
                 ),
+                many=1, piece="Finger", spot="side",
             ),
             Operation(
-                "Stop", 1, "Finger", "heel", "flat left on the heel", flip.thickness / 2, None, flip.tilt, None,
+                Kind.STOP, (), "flat left on the heel", flip.thickness / 2, None, flip.tilt, None,
                 "the groove's floor", "Plane it until the open finger rests at its tilt: shaving by shaving, all against one.",
-                how=both_ways(flip.tilt),
+                how=both_ways(flip.tilt), many=1, piece="Finger", spot="heel",
             ),
         ),
         cautions=(

@@ -9,11 +9,11 @@ from typing import Literal
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure
+from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, check_held, half, held_at, held_figure
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph, Operation
+from yardcliff.core.rack import Bore, Glyph, Kind, Operation
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import table
 
@@ -48,10 +48,8 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     bit, tool = bored(thick + hole.play)
     slot = hole.opening == "slot"
     through = Operation(
-        "Hole",
-        1,
-        ground.part,
-        "top",
+        Kind.THROUGH_HOLE,
+        (),
         tool,
         bit,
         None,
@@ -59,15 +57,14 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         None,
         "till the point shows; then from the other side",
         "Clamp scrap under the shelf, and bore while it is still a square board.",
+        offsets=AXIS,
     )
     steps = [through]
     if slot:
         steps.append(
             Operation(
-                "Slot",
-                1,
-                ground.part,
-                "top",
+                Kind.SLOT,
+                (),
                 "cut with a jigsaw, twice",
                 ground.line,
                 None,
@@ -75,16 +72,16 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 None,
                 "at the hole's two sides",
                 "Saw from the front edge to the hole, then ease the corners.",
+                offsets=AXIS,
+                cut=(-bit / 2, bit / 2, -ground.line, ZERO),
             )
         )
     if hole.seat == "countersunk":
         deep = min(bit / 4, ground.thickness / 3)
         steps.append(
             Operation(
-                "Seat",
-                1,
-                ground.part,
-                "top",
+                Kind.SEAT,
+                (),
                 "countersink or chamfer cutter",
                 bit + 2 * deep,
                 deep,
@@ -92,6 +89,7 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 ground.thickness - deep,
                 "depth stop",
                 "A shoulder sits in it and does not rattle. Rout against the cutter's turn.",
+                offsets=AXIS,
             )
         )
     return Fitting(

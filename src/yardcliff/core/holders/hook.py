@@ -12,7 +12,7 @@ from yardcliff.core.choices import Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import rounded
-from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
+from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots, upright
 from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.materials import SOLD, Take, Ware, Wood, screws
@@ -145,7 +145,9 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
         hang_drop=hook.throat,
         figures=(*_figures(hook, ground, bit, deep, name), *_strength(hook, ground)),
         findings=(*_findings(hook, ground, name), *_weak(hook, ground)),
-        machining=(pilots(ground, len(offsets), bit, deep, "Fit the hooks after the finish is dry.", _takes(hook)),),
+        machining=(
+            pilots(ground, upright(offsets), bit, deep, "Fit the hooks after the finish is dry.", _takes(hook)),
+        ),
         cautions=("Drill into scrap, never towards a hand; wear eye protection.",),
         links=tuple(links(hook, ground)),
     )

@@ -11,7 +11,7 @@ from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.materials import Blank
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
 from yardcliff.core.working import Figure, Input
 
 HORN = Fraction(25)
@@ -62,14 +62,15 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         findings=tuple(_findings(ledge, ground, items)),
         machining=(
             Operation(
-                "Notch", 1, "Ledge", "back edge", "wide, sawn and chiselled", notch, ledge.notch, 0, None,
+                Kind.NOTCH, (), "wide, sawn and chiselled", notch, ledge.notch, 0, None,
                 "a knife line all round", "All ledges clamped together: saw the cheeks of the notch, chop out, try the post in it.",
-                how=f"{exact_text(ledge.notch)} in from the back, in the middle",
+                how=f"{exact_text(ledge.notch)} in from the back, in the middle", many=1, spot="back edge",
             ),
             Operation(
-                "Dowel hole", 1, "Ledge", "end", "bit", ledge.dowel, bored, 0, (wide - ground.height) / 2,
+                Kind.LEDGE_DOWEL, (), "bit", ledge.dowel, bored, 0, (wide - ground.height) / 2,
                 "tape on the bit", "With the ledge on the post, square to it: through one horn and the post, into the other horn.",
                 takes=(Blank("Ledge dowel", "dowel", "hardwood", ledge.dowel, ledge.dowel, bored),),
+                many=1, spot="end",
             ),
         ),
         cautions=("Chiselling: both hands behind the edge, the work clamped down.",),

@@ -18,7 +18,7 @@ from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.materials import Blank
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import Bore, Glyph, Operation
+from yardcliff.core.rack import Bore, Glyph, Kind, Operation
 from yardcliff.core.strength.link import Link
 from yardcliff.core.strength.stick import bearing, breaks, levers, stress
 from yardcliff.core.strength.wood import PART, SAFETY, bending, embedding
@@ -84,10 +84,8 @@ def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, 
         findings=(*_findings(peg, ground, path), *_weak(peg, ground, path)),
         machining=(
             Operation(
-                "Peg hole",
-                len(asides),
-                ground.part,
-                "front",
+                Kind.PEG_HOLE,
+                (),
                 "bit",
                 peg.diameter,
                 peg.depth,
@@ -98,6 +96,7 @@ def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, 
                 takes=(
                     Blank("Peg", "dowel", "hardwood", peg.diameter, peg.diameter, peg.depth + peg.showing, len(asides)),
                 ),
+                offsets=tuple((x, Fraction(0)) for x in asides),
             ),
         ),
         cautions=(

@@ -4,19 +4,20 @@ At angle f above the horizontal, a slot w wide and e deep along itself: its mout
 (e - w/2) cos f + w/2 into the cheek; a thing of whole thickness t takes t / cos f of the edge.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from math import cos, radians, sin
 
 from yardcliff.core.angles import degrees
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import ROUND, Path, rounded
-from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure
+from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, check_held, half, held_at, held_figure
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import Bore, Glyph, Operation, Outline
+from yardcliff.core.rack import Bore, Face, Glyph, Kind, Operation, Outline, Part, Place
+from yardcliff.core.row import Row
 from yardcliff.core.working import Figure, Input
 
 LEAST_WEB = Fraction(20)
@@ -74,12 +75,6 @@ def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     wide, tool = width(slot, items)
     mouth = rounded(float(wide) / cos(radians(slot.angle)))
     web = ground.thickness - reach_in(slot, wide)
-    end = max(slot.depth - wide / 2, ZERO)
-    f = radians(slot.angle)
-    back, below = (
-        exact_text(rounded(float(end) * cos(f)) // 1 + ZERO),
-        exact_text(rounded(float(end) * sin(f)) // 1 + ZERO),
-    )
     return Fitting(
         name="slots",
         reach=half(mouth),
@@ -92,12 +87,9 @@ def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         findings=tuple(_findings(slot, ground, items, wide)),
         machining=(
             Operation(
-                "Round bottom", 1, ground.part, "side", tool, wide, None, 0, None, "through both cheeks, on scrap",
-                f"Its middle: the outline on the template, or {back} in from the edge and {below} below the mark.",
-            ),
-            Operation(
-                "Slot", 1, ground.part, "front", "wide, sawn down twice", wide, slot.depth, slot.angle, web,
+                Kind.SLOT, (), "wide, sawn down twice", wide, slot.depth, slot.angle, web,
                 "the round bottom", "Clamp the cheeks together, edges and feet flush: one sawing for both. Ease the mouth.",
+                offsets=AXIS, cut=(-ground.height / 2, ground.height / 2, -mouth / 2, mouth / 2),
             ),
         ),
         cautions=("Sawing in an edge: clamp the cheeks upright in the vice, and let the saw do the work near the bottom.",),
@@ -107,6 +99,22 @@ def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
             outline(slot, wide),
             "the cheek's front edge",
             "Lay the dashed line on the cheek's front edge and its middle on each mark; prick the round bottom through.",
+        ),
+    )  # fmt: skip
+
+
+def rounds(slot: Slot, items: tuple[Item, ...], row: Row, cheeks: Sequence[Part]) -> Operation:
+    """The holes that end the slots, through the sides of these cheeks."""
+    wide, tool = width(slot, items)
+    end, f = float(max(slot.depth - wide / 2, ZERO)), radians(slot.angle)
+    back, below = rounded(end * cos(f)), rounded(end * sin(f))
+    return Operation(
+        Kind.ROUND_BOTTOM, tuple(one.key for one in cheeks), tool, wide, None, 0, None, "through both cheeks, on scrap",
+        "Clamp the cheeks together, edges and feet flush; the outline on the template has its middle too.",
+        places=tuple(
+            Place(one.key, Face.LEFT, axis - below, back, k, i)
+            for k, one in enumerate(cheeks)
+            for i, axis in enumerate(row.axes)
         ),
     )  # fmt: skip
 

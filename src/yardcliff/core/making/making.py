@@ -7,6 +7,7 @@ from datetime import datetime
 from yardcliff.core.amend import amend, merge
 from yardcliff.core.design import Design
 from yardcliff.core.findings import Finding, Fix, Patch
+from yardcliff.core.machining import where
 from yardcliff.core.making.asked import spoken
 from yardcliff.core.making.schedule import Schedule, schedule
 from yardcliff.core.making.sequence import Edge, broken, direct, edges, natural, own
@@ -148,7 +149,7 @@ def _tools(done: Design, shop: Shop) -> Iterator[Finding]:
         if "instead" in work.row and not work.own(shop)[0].tools:
             tools = " or ".join(" and ".join(sorted(way.tools)) for way in work.ways if way.tools)
             yield Finding(
-                "work.tool", one.part, f"{work.title(one, one.part.lower())} wants a {tools}: by hand it takes {work.own(shop)[0].slow:g} times as long.",
+                "work.tool", where(one, done), f"{work.title(one, where(one, done))} wants a {tools}: by hand it takes {work.own(shop)[0].slow:g} times as long.",
                 "tool", "by hand", tools, fixes=(Fix(f"Hang it on {work.row['instead']} instead", {"mount": {"by": work.row["instead"]}}),),
             )  # fmt: skip
 

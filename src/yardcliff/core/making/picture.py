@@ -10,9 +10,6 @@ from yardcliff.core.geometry import rounded
 from yardcliff.core.rack import Operation, Part
 from yardcliff.core.timber.layout import Sawn
 
-THROUGH_FACES = frozenset({"front", "top", "back", "side", "inside", "outside"})
-"""What goes through from one of these goes through a part where it is thinnest."""
-
 
 @dataclass(frozen=True, slots=True)
 class Marked:
@@ -57,8 +54,12 @@ def bite(operation: Operation, parts: Iterable[Part]) -> Bite | None:
 
 def _thick(operation: Operation, parts: Iterable[Part]) -> Fraction | None:
     down = None if operation.depth is None else rounded(float(operation.depth) * cos(radians(operation.tilt)))
-    thinnest = {min(part.length, part.height, part.depth) for part in parts if not part.profile}
-    if operation.face in THROUGH_FACES and len(thinnest) == 1 and (down is None or down <= min(thinnest)):
-        return thinnest.pop()
-    # An edge or an end: as much wood as the cut and what it leaves.
+    by_key = {part.key: part for part in parts}
+    thick = {
+        by_key[place.part].thickness if place.face is by_key[place.part].face else by_key[place.part].thick(place.face)
+        for place in operation.places
+    }
+    if thick:
+        return min(thick)
+    # It has no place on a face: as much wood as the cut and what it leaves.
     return None if down is None or operation.web is None else operation.web + down

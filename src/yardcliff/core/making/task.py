@@ -1,8 +1,7 @@
 """A task of the making, and what machining is as work: its class, the ways to do it, what it needs and ends (data/works.toml)."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass, field
-from functools import cache
 from typing import Any
 
 from yardcliff.core import machining
@@ -11,7 +10,7 @@ from yardcliff.core.making.asked import WaitKind
 from yardcliff.core.making.picture import Picture
 from yardcliff.core.making.shop import Shop, Tool
 from yardcliff.core.rack import Operation
-from yardcliff.data import table, values
+from yardcliff.data import values
 
 MANUAL = "What the manual of your tool says comes before what stands here."
 
@@ -81,7 +80,6 @@ def own_ways(kind: Mapping[str, Any], shop: Shop) -> list[Way]:
 class Work:
     """What an operation is as work."""
 
-    key: str
     row: Mapping[str, Any]
     kind: Mapping[str, Any]
 
@@ -93,25 +91,13 @@ class Work:
         return own_ways(self.kind, shop)
 
     def title(self, operation: Operation, where: str) -> str:
-        noun = self.row["noun"]
-        many = self.row.get("plural", f"{noun}s") if operation.count > 1 else noun
-        return f"{self.row['says']} {operation.count} {many}: {where}"
-
-
-@cache
-def _rows() -> dict[str, dict[str, Any]]:
-    return {row["key"]: row for row in table("works")}
+        return f"{self.row['says']} {operation.count} {machining.what(operation)}: {where}"
 
 
 def work_of(operation: Operation) -> Work:
-    """The work that an operation is. Raises `KeyError` for one that the table does not know."""
-    face = "" if operation.face == "front" else ", joint"
-    keys = f"{operation.what}, {operation.face}", f"{operation.what}{face}", operation.what
-    key = next((key for key in keys if key in _rows()), None)
-    if key is None:
-        raise KeyError(operation.what)
-    row = _rows()[key]
-    return Work(key, row, values("ways", row["class"]))
+    """The work that an operation is."""
+    row = operation.kind.row
+    return Work(row, values("ways", row["class"]))
 
 
 def says(way: Way, operation: Operation, tape: Tape) -> str:
@@ -123,8 +109,3 @@ def says(way: Way, operation: Operation, tape: Tape) -> str:
         stop=operation.stop or "the line",
     )
     return said[0].upper() + said[1:]
-
-
-def spread(texts: Iterable[str]) -> tuple[str, ...]:
-    """Each text once, in the order that they came."""
-    return tuple(dict.fromkeys(text for text in texts if text))

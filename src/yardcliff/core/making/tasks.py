@@ -3,18 +3,22 @@
 from collections import Counter
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
+from itertools import groupby
 from math import ceil
 
 from yardcliff.core import machining
 from yardcliff.core.cautions import cautions
 from yardcliff.core.design import Design
+from yardcliff.core.exact import Fraction
+from yardcliff.core.length import Tape
+from yardcliff.core.machining import named, once, read_from, where
 from yardcliff.core.making.asked import Making
 from yardcliff.core.making.finish import Finish
 from yardcliff.core.making.picture import Cuts, Marked, bite
 from yardcliff.core.making.shop import Shop
-from yardcliff.core.making.task import MANUAL, Task, own_ways, says, spread, work_of
+from yardcliff.core.making.task import MANUAL, Task, own_ways, says, work_of
 from yardcliff.core.materials import Ware
-from yardcliff.core.rack import Joint, Operation, Rack
+from yardcliff.core.rack import HOLDER, Face, Joint, Kind, Operation, Part, Rack
 from yardcliff.core.site.put_up import clearing, overhead, put_up
 from yardcliff.core.timber.cost import GRITS
 from yardcliff.core.timber.cut_order import order
@@ -24,8 +28,8 @@ from yardcliff.data import values
 
 HUNG = "hang"
 """The key of the last task: with it the rack is up."""
-HOLDER = "holder"
-"""Stands for the pegs, fingers or rings among the parts."""
+MISSING = "missing"
+"""The key of the task that brings what no stick gives."""
 PHASE = {"cross": 3, "bore": 5, "pilot": 5, "kerf": 6, "rout": 6, "chop": 6, "rip": 7, "shape": 8, "bend": 8}
 BITES = frozenset({"bore", "pilot", "kerf", "rout"})
 """Classes of work whose cut is drawn in section."""
@@ -98,12 +102,24 @@ class _Asked:
             )  # fmt: skip
 
     def cuts(self) -> Iterator[Task]:
-        plain = [one.note for one in self.done.machining if work_of(one).row.get("cut")]
+        plain = [one.note for one in self.done.machining if one.kind.row.get("cut")]
         seen = Counter[str]()
         for group in self.found.plan.groups:
             if group.sawn:
                 seen[group.says] += 1  # without ripping, each width is a group of its own
                 yield self._cut(group, plain, f" {seen[group.says]}" if seen[group.says] > 1 else "")
+        gone = frozenset(piece.blank.part or HOLDER for piece in self.found.plan.missing)
+        if gone:
+            names = ", ".join(once(piece.blank.name.lower() for piece in self.found.plan.missing))
+            yield Task(
+                MISSING, 1, f"Find wood for: {names}", 45, self._from(gone),
+                lines=("No board on hand or in the list gives it: all that is made of it waits for this.",),
+                needs=frozenset({"measured"}), gives=frozenset({"cut"}), errand=True, splits=False,
+            )  # fmt: skip
+
+    def _from(self, keys: frozenset[str]) -> frozenset[str]:
+        """These parts, and those that come out of their blanks."""
+        return keys | {part.key for part in self.done.parts if part.of in keys}
 
     def _cut(self, group: Group, plain: Iterable[str], again: str) -> Task:
         cutting, tape = self.done.brief.cutting, self.done.tape
@@ -117,7 +133,7 @@ class _Asked:
         return Task(
             f"cut:{group.says}{again}", 2, f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
             ceil(5 + 4 * len(group.sawn) + cross["each"] * own[0].slow * len(laid)),
-            frozenset(one.piece.blank.part or HOLDER for one in laid),
+            self._from(frozenset(one.piece.blank.part or HOLDER for one in laid)),
             tuple(lines), (("planned for", f"a {cutting.saw}"), ("each cut takes", tape.write_fine(cutting.takes))),
             ways=tuple(way.says.format(stop="a stop block") for way in own),
             checks=("Both ends square by the try square; equal parts stood side by side feel like one.", *plain),
@@ -130,7 +146,10 @@ class _Asked:
         for group in rack.alike:
             rows = [rack.rows[k] for k in group]
             marks = self.done.marks_by_row[group[0]]
-            parts = frozenset(row.part for row in rows)
+            # What answers the holders in other parts is marked across in the same go.
+            parts = frozenset(row.part for row in rows) | {
+                place.part for one in rack.machining for place in one.places if place.row in group
+            }
             names = ", ".join(rack.part(key).name.lower() for key in sorted(parts))
             pair = len(parts) > 1
             few = len(marks) <= MOST_MARKS
@@ -147,48 +166,70 @@ class _Asked:
                 needs=frozenset({"cut", "square"}), gives=frozenset({"marked"}),
                 picture=Marked(marks[0].length, tuple(mark.reading for mark in marks)) if few else None,
             )  # fmt: skip
+        yield from self._holes()
+
+    def _holes(self) -> Iterator[Task]:
+        """Marking what no row has: joints, plates, what goes into the wall; parts that are alike in one go."""
+        alike: dict[tuple[str, tuple[tuple[Face, Fraction, Fraction], ...]], list[Part]] = {}
+        for part in self.done.parts:
+            own = [place for one in self.done.machining if not one.kind.row.get("through") for place in one.places
+                   if place.part == part.key and place.holder < 0]  # fmt: skip
+            if own:
+                alike.setdefault((named([part]), tuple(sorted({place[1:4] for place in own}))), []).append(part)
+        for (name, at), parts in alike.items():
+            each = f" on each of {len(parts)}" if len(parts) > 1 else ""
+            yield Task(
+                f"mark:{parts[0].key}", 4, f"Mark {len(at)} place{'s' * (len(at) != 1)}{each}: {name}", ceil(4 + 0.5 * len(at) * len(parts)),
+                frozenset(part.key for part in parts), tuple(_marked(parts[0], self.done.tape, at)) if len(at) <= MOST_MARKS else ("Off the hole table.",),
+                checks=("Parts that are a pair side by side first: each is the mirror of the other.",) if len(parts) == 2 else (),
+                needs=frozenset({"cut", "square"}), gives=frozenset({"marked"}),
+            )  # fmt: skip
 
     def machined(self) -> Iterator[Task]:
         seen = Counter[str]()
         for one in self.done.machining:
-            work = work_of(one)
-            if work.row.get("cut"):
+            if one.kind.row.get("cut"):
                 continue
-            key = f"{one.what}:{one.part}"
+            key = f"{one.kind}:{one.parts[0]}"
             seen[key] += 1
             yield self._work(one, key if seen[key] == 1 else f"{key}:{seen[key]}")
 
     def _work(self, one: Operation, key: str) -> Task:
         tape, work = self.done.tape, work_of(one)
-        ways, kind = work.own(self.shop), work.kind
-        parts = _parts(self.rack, one.part)
+        ways, kind, row = work.own(self.shop), work.kind, one.kind.row
+        parts = self._from(frozenset(one.parts)) if row.get("halves") else frozenset(one.parts)
+        through = row.get("through", False)
+        marked = {"marked"} if one.places and not through else set()
+        dry, halves = row.get("dry", False), row.get("halves", False)
         fixed = (
             ("tool", machining.tool(one, tape)), ("depth", machining.depth(one, tape)), ("set", machining.setting(one)),
             ("stop", "" if one.stop == "through" else one.stop), ("wood left", machining.left(one, tape) if (one.web or 0) < MOST_LEFT else ""),
         )  # fmt: skip
         return Task(
-            key, PHASE[work.row["class"]], work.title(one, f"{one.part.lower()}, {one.face}"),
+            key, PHASE[work.row["class"]], work.title(one, where(one, self.done)),
             ceil(kind["setup"] + kind["each"] * one.count * ways[0].slow), parts,
             settings=tuple((name, text) for name, text in fixed if text),
             ways=tuple(says(way, one, tape) for way in ways),
-            checks=spread((one.note, *kind["check"])),
-            cautions=spread((
+            checks=once((one.note, *kind["check"])),
+            cautions=once((
                 *cautions(work.row["class"], ways[0].tools), *(cautions("tilted") if one.tilt and work.row["class"] == "bore" else ()),
                 *self._cautions(one), MANUAL if ways[0].tools else "",
             )),
-            needs=frozenset({"cut", "rough", "loose", *kind["needs"], *work.row.get("more", ())}), gives=frozenset({"machined"}),
-            spoils=frozenset(kind["spoils"]), follows=work.row.get("after", {}), work=one.what,
-            picture=bite(one, [part for part in self.rack.parts if part.key in parts]) if work.row["class"] in BITES else None,
+            needs=frozenset({"cut", "rough", "loose", *(state for state in kind["needs"] if not through or state != "square"), *marked, *(["fits"] if dry else []), *([] if halves else ["halved"])}),
+            gives=frozenset({"pinned"} if dry else {"machined", "halved"} if halves else {"machined"}),
+            # A ripped strip keeps its faces.
+            spoils=frozenset() if halves else frozenset(kind["spoils"]), follows=row.get("after", {}), work=one.kind,
+            picture=bite(one, [part for part in self.done.parts if part.key in parts]) if row["class"] in BITES else None,
         )  # fmt: skip
 
     def _cautions(self, one: Operation) -> tuple[str, ...]:
         """The rack's own cautions stand with the first work on its marked part."""
-        first = next((each for each in self.done.machining if not work_of(each).row.get("cut")), None)
+        first = next((each for each in self.done.machining if not each.kind.row.get("cut")), None)
         return self.rack.cautions if one is first else ()
 
     def tips(self) -> Iterator[Task]:
-        pegs = sum(blank.count for blank in self.found.taken.blanks if blank.name == "Peg")
-        if pegs:
+        pegs = sum(blank.count for blank in self.found.taken.blanks if blank.form == "dowel")
+        if pegs and self.rack.glyph.kind == "peg":
             yield Task(
                 "tips", 8, f"Round the tips of {pegs} pegs", ceil(5 + pegs), frozenset({HOLDER}),
                 ways=("Turn each in a drill's chuck against sandpaper, or by hand over a file; chamfer the end that goes in.",),
@@ -215,7 +256,7 @@ class _Asked:
         joints = [joint for joint in rack.joints if not joint.hooked]
         if rack.glyph.kind == "finger":
             yield Task(
-                "thread", 10, "Thread fingers and spacers on the rod", 20, frozenset({HOLDER, *(p.key for p in rack.parts if p.key.startswith("spacer"))}),
+                "thread", 10, "Thread fingers and spacers on the rod", 20, frozenset({HOLDER, *(key for one in rack.machining if one.kind is Kind.ROD_HOLE for key in one.parts)}),
                 checks=("Every finger falls open by its own weight; a washer more or less sets the play.", *rack.cautions[-1:]),
                 needs=frozenset({"machined", "sanded", "inside"}), gives=frozenset({"threaded"}), spoils=frozenset({"loose"}),
             )  # fmt: skip
@@ -233,22 +274,30 @@ class _Asked:
         keys = dict.fromkeys(key for joint in joints for key in (joint.part, joint.other))
         parts, first = frozenset(keys), next(iter(keys))
         glued = [joint for joint in joints if joint.glued]
-        names = _names(rack, keys)
+        names = named(map(rack.part, keys))
+        inside = frozenset({"sanded", "tested", "loose", "fits"})
         if self.finish.coats and not self.finish.early and any(joint.let_in for joint in joints):
             yield Task(
                 f"inside:{first}", 11, f"Finish the inner faces: {names}", 15, parts,
                 lines=("One coat where no brush gets later; a pencil line from the dry fit shows where the glue goes: stay off it.",),
-                needs=frozenset({"sanded", "tested", "loose", "fits"}), gives=frozenset({"inside"}),
+                needs=inside | {"primed"}, gives=frozenset({"inside"}),
                 wait=self.finish.wait("coat"), waits_for="coat", dries=True, splits=False, cautions=self.finish.cautions,
             )  # fmt: skip
+            if self.finish.conditioner:
+                yield Task(
+                    f"primed:{first}", 11, f"Brush a conditioner on the inner faces: {names}", 10, parts,
+                    lines=("Within the same pencil line: this wood drinks unevenly, and under the finish it is too late.",),
+                    needs=inside, gives=frozenset({"primed"}), wait=self.finish.wait("conditioner"), waits_for="conditioner",
+                    dries=True, splits=False, cautions=self.finish.cautions,
+                )  # fmt: skip
         clamps = 2 + len(parts) // 2 if glued else 0
-        by = dict.fromkeys(joint.by for joint in joints)
+        by = dict.fromkeys(joint.says for joint in joints)
         yield Task(
             f"join:{first}", 12, f"{'Glue' if glued else 'Screw'} together: {names}", 10 + 4 * len(joints), parts,
-            lines=tuple(f"{_pairs(rack, [joint for joint in joints if joint.by == way])}: {way}." for way in by),
+            lines=tuple(f"{_pairs(rack, [joint for joint in joints if joint.says == way])}: {way}." for way in by),
             settings=(("clamps", str(clamps)), ("in clamps", "as the bottle says")) if glued else (),
             checks=("Both diagonals again once the clamps are on.", "What squeezes out is lifted off when it is like rubber: wiped wet, it shows under the finish.") if glued else ("Every screw to the same depth, the last turn by hand.",),
-            needs=frozenset({"fits", "bare", "sanded", "inside", "threaded"}), gives=frozenset({"joined"}), spoils=frozenset({"loose"}),
+            needs=frozenset({"bought", "fits", "pinned", "bare", "sanded", "inside", "threaded"}), gives=frozenset({"joined"}), spoils=frozenset({"loose"}),
             wait=self.finish.wait("glue") if glued else 0, waits_for="glue" if glued else None, picture="rack",
             clamps=clamps, clamped=self.finish.wait("clamps") if glued else 0, dries=bool(glued), splits=not glued,
             cautions=cautions("glue") if glued else (),
@@ -278,7 +327,7 @@ class _Asked:
             pegged = "flush" if self.making.pegs == "after finish" or self.rack.glyph.kind != "peg" else "pegged"
             yield Task(
                 key, 13, f"{ORDINAL[k] if k < len(ORDINAL) else k + 1} coat: {finish}", ceil(8 + faces * 6), on,
-                lines=spread(first) if k == 0 else ("Rub the raised fibres off with the finest grit, and wipe.", "Thin, along the grain, both faces."),
+                lines=once(first) if k == 0 else ("Rub the raised fibres off with the finest grit, and wipe.", "Thin, along the grain, both faces."),
                 needs=frozenset({"sanded", "tested", "even", pegged, *(["fits", "loose"] if early else [])}),
                 gives=frozenset({"finished", "coated", "dressed", *(["inside"] if early else [])} if end else ()), spoils=frozenset() if early else frozenset({"bare"}),
                 after={last: ("The coat before has to be dry.", 0)} if last else {}, wait=dry, waits_for="coat", dries=True, splits=False,
@@ -290,7 +339,9 @@ class _Asked:
         rack, many = self.rack, len(self.rack.holders)
         on = frozenset({HOLDER, *(row.part for row in rack.rows)})
         kind = rack.glyph.kind
-        late = frozenset({"machined", "finished"})
+        # Plates that hide the screws in the wall go on over them.
+        over = any(one.by == "plates" for one in self.done.on_wall.fixed)
+        late = frozenset({"bought", "machined", "finished", *(["up"] if over else [])})
         gives, spoils = frozenset({"fitted"}), frozenset({"flush"})
         if kind == "peg":
             early = self.making.pegs == "before finish"
@@ -303,7 +354,7 @@ class _Asked:
             )  # fmt: skip
         elif kind in _SET:
             title, line, check = _SET[kind]
-            yield Task("holders", 14, f"{title}: {many} places", ceil(6 + 2 * many), on, lines=(line,), checks=(check,), needs=late, gives=gives, spoils=spoils)  # fmt: skip
+            yield Task("holders", 17 if over else 14, f"{title}: {many} places", ceil(6 + 2 * many), on, lines=(line,), checks=(check,), needs=late, gives=frozenset({"hooked"}) if over else gives, spoils=spoils)  # fmt: skip
         hardware = [
             take
             for step in self.done.machining
@@ -312,9 +363,9 @@ class _Asked:
         ]
         if hardware:
             yield Task(
-                "hardware", 15, f"Fit {', '.join(spread(take.name for take in hardware))}", 5 + 3 * len(hardware),
+                "hardware", 15, f"Fit {', '.join(once(take.name for take in hardware))}", 5 + 3 * len(hardware),
                 checks=("They bear at one height: lay the rack on its back and a straight edge across.",) if any(take.kind == "hanger" for take in hardware) else (),
-                needs=late, gives=gives, spoils=spoils,
+                needs=late - {"up"}, gives=gives, spoils=spoils,
             )  # fmt: skip
 
     def mounted(self) -> Iterator[Task]:
@@ -329,14 +380,14 @@ class _Asked:
         yield Task(
             "mount", 16, "Put it up", 20 + 8 * len(up.holes), lines=tuple(step.do for step in steps) or ("No wall is chosen yet: the tab of its wall has them.",),
             settings=(("tools", ", ".join(up.tools)),) if up.tools else (), cautions=up.cautions,
-            needs=frozenset({"dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}), gives=frozenset({"up"}), splits=False, picture="wall",
+            needs=frozenset({"bought", "dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}), gives=frozenset({"up"}), splits=False, picture="wall",
         )  # fmt: skip
         cure = self.finish.until_hard
         last = f"coat:{self.finish.coats}"
         yield Task(
-            HUNG, 17, "Hang everything, and try it", 5 + 2 * len(rack.kinds),
+            HUNG, 18, "Hang everything, and try it", 5 + 2 * len(rack.kinds),
             lines=tuple(f"{item.name}: on with one hand, off with one hand, and does it touch its neighbours?" for item in rack.kinds.values()),
-            checks=("The heaviest where the screws are; look again after a week.",), needs=frozenset({"up"}),
+            checks=("The heaviest where the screws are; look again after a week.",), needs=frozenset({"up", "hooked"}),
             cautions=(*(cautions("overhead") if overhead(rack) else ()), *self.finish.spoilt),
             after={last: ("The finish has to be hard: until then it rubs off on what hangs there.", cure)} if cure else {},
         )  # fmt: skip
@@ -355,19 +406,6 @@ def _measures(item: object, done: Design) -> list[str]:
     return [f"{label} {write(getattr(item, field))}" for label, field in (("left", "left"), ("right", "right"), ("drop", "below"), ("off the wall", "front"))]  # fmt: skip
 
 
-def _parts(rack: Rack, name: str) -> frozenset[str]:
-    """The keys of the parts that an operation names: `Bar and top rail`, `Boards`, `Cheek`; what is none of them is a
-    holder's.
-    """
-    stems = [word.strip().lower().removesuffix("s") for word in name.split(" and ")]
-    found = {
-        part.key
-        for part in rack.parts
-        if any(part.name.lower().rstrip(" 0123456789").removesuffix("s").endswith(stem) for stem in stems)
-    }
-    return frozenset(found or {HOLDER})
-
-
 def _bodies(joints: Iterable[Joint]) -> list[list[Joint]]:
     """Joints by what they make one."""
     found: list[list[Joint]] = []
@@ -378,9 +416,13 @@ def _bodies(joints: Iterable[Joint]) -> list[list[Joint]]:
     return found
 
 
-def _names(rack: Rack, keys: Iterable[str]) -> str:
-    """Their names without numbers, each once."""
-    return ", ".join(spread(rack.part(key).name.rstrip(" 0123456789").lower() for key in keys))
+def _marked(part: Part, tape: Tape, at: Iterable[tuple[Face, Fraction, Fraction]]) -> Iterator[str]:
+    """Places on a part face by face, each from its ends and edges."""
+    for face, on in groupby(at, key=lambda one: one[0]):
+        along, across, _ = read_from(part, face)
+        yield f"{part.called(face)}, from the {along} and from the {across}: " + "; ".join(
+            f"{tape.write_fine(x)}, {tape.write_fine(y)}" for _, x, y in on
+        )
 
 
 def _pairs(rack: Rack, joints: list[Joint]) -> str:

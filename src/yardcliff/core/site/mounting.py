@@ -1,172 +1,254 @@
-"""What the way that a rack is fixed asks of its boards at the bench, and what it takes."""
+"""What the way that a rack is fixed makes of its boards, and brings of its own: strips, spacers, holes, plates.
 
-from collections.abc import Iterator, Sequence
+A screw is one line from the rack into the wall: its hole in the wood is read off the same point as its hole in the
+wall.
+"""
+
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.length import Tape, exact_text
-from yardcliff.core.materials import Blank, Take, Ware, screws
-from yardcliff.core.rack import Operation
-from yardcliff.core.site.fixing import Fixed
-from yardcliff.core.site.strips import BATTEN, CLEAR, CLEAT, GAUGE
+from yardcliff.core.length import exact_text
+from yardcliff.core.materials import Take, Ware, screws
+from yardcliff.core.rack import Face, Head, Kind, Operation, Part, Place, Rack
+from yardcliff.core.site.fixing import Fixed, Screw
+from yardcliff.core.site.strips import BATTEN, CLEAR, CLEAT, GAUGE, PILOT
 
 SLOT, SLOT_DEEP = Fraction(10), Fraction(8)
 """A keyhole plate's bed: the bit that its slot is cut with, and how deep it is let in, mm."""
-PLUG = Fraction(10)
-"""A wooden plug over a screw's head, mm."""
+PLUG, PLUG_DEEP = Fraction(10), Fraction(8)
+"""A wooden plug over a screw's head, and how deep it is let in, mm."""
+PLATE_PILOT, PLATE_SCREW = Fraction(2), Fraction(12)
+"""The bit for a plate's own screws, and how long these are, mm."""
+BESIDE = Fraction(15)
+"""From the middle of a plate to each of its own two screws, mm."""
+UNDER_PLATES = "Between the plates' own screws; countersink until the head lies below the face: the plates go on last."
+THROUGH = ("through", "plates", "items", "plugged")
 ZERO = Fraction(0)
 
 
-def hole(count: int, part: str, width: Fraction, note: str, takes: tuple[Take, ...]) -> Operation:
-    return Operation("Mounting hole", count, part, "front", "bit", width, None, 0, None, "through", note, takes=takes)
+@dataclass(frozen=True, slots=True)
+class Mounting:
+    """The strips and spacers that come between the rack and its wall, and what is made of them and of the rack."""
+
+    parts: tuple[Part, ...] = ()
+    machining: tuple[Operation, ...] = ()
 
 
-def machining(fixed: Sequence[Fixed], under_plates: str, tape: Tape) -> Iterator[Operation]:
-    """What the way it is fixed asks of its boards; `under_plates` is what is said of holes that plates hide."""
+def mounting(rack: Rack, fixed: Sequence[Fixed]) -> Mounting:
+    """Of every body that is held."""
+    parts: list[Part] = []
+    made: list[Operation] = []
     for one in fixed:
-        part, count, by = one.body.grounds[0], len(one.screws), one.by
-        if not count:
-            continue
-        width, takes = one.anchor.clear, _takes(one)
-        if by in ("through", "plates", "items", "plugged"):
-            note = {
-                "plates": under_plates,
-                "plugged": f"First {exact_text(PLUG)} wide and {exact_text(SLOT_DEEP)} deep for a plug, then through; plugs go in last, grain with the board's.",
-            }.get(by, "Where the hole list says; countersink until the head lies flush.")
-            yield hole(count, part.name, width, note, takes)
-        elif by == "keyholes":
-            yield Operation(
-                "Keyhole bed",
-                count,
-                part.name,
-                "back",
-                "bit",
-                SLOT,
-                SLOT_DEEP,
-                0,
-                max(part.depth - SLOT_DEEP, ZERO),
-                "depth collar",
-                "Let the plate in flush, its slot upward: as far apart as the screws in the wall.",
-                takes=takes,
-            )
-        elif by in ("hangers", "mirrors"):
-            what = "Hanger" if by == "hangers" else "Mirror plate"
-            yield Operation(
-                f"{what} screw",
-                2 * count,
-                part.name,
-                "back",
-                "bit",
-                Fraction(2),
-                min(Fraction(12), part.depth - 3),
-                0,
-                max(part.depth - 12, Fraction(3)),
-                "depth collar",
-                "Two screws a piece, shorter than the board is thick.",
-                takes=takes,
-            )
-        elif by == "cleat" and one.strip:
-            long = one.strip[1] - one.strip[0]
-            yield Operation(
-                "Cleat bevel",
-                1,
-                "Cleat strip",
-                "edge",
-                "saw",
-                long,
-                None,
-                45,
-                None,
-                "fence",
-                f"One strip {exact_text(long)} × {exact_text(2 * CLEAT[1])} × {exact_text(CLEAT[0])}, ripped lengthwise at 45°: "
-                "one half on the wall, its point up and out, the other on the rack.",
-                "ripped in two",
-                takes,
-            )
-        elif by == "batten" and one.strip:
-            long = one.strip[1] - one.strip[0]
-            yield Operation(
-                "Batten",
-                1,
-                "Batten",
-                "end",
-                "saw",
-                long,
-                None,
-                0,
-                None,
-                "square",
-                f"{exact_text(long)} × {exact_text(BATTEN[1])} × {exact_text(BATTEN[0])}, onto the wall first; the rack is screwed to it.",
-                "cut to length",
-                takes,
-            )
-        yield from _onto_strip(one, tape)
+        if one.screws:
+            strips = tuple(_strips(one, len(parts)))
+            parts += strips
+            made += _made(rack, one, strips)
+            parts += (spacer := tuple(_spacer(one, len(parts))))
+            made += _spaced(spacer)
+    return Mounting(tuple(parts), tuple(made))
 
 
-def _onto_strip(one: Fixed, tape: Tape) -> Iterator[Operation]:
-    """The screws from the rack to its strip, and the spacer at its foot."""
-    held, part = one.joined, one.body.grounds[0]
-    if held:
-        at = ", ".join(dict.fromkeys(tape.write(x - part.x) for x, _ in held.at))
-        up = ", ".join(dict.fromkeys(tape.write(y - part.y) for _, y in held.at))
-        through = (part.name, "front") if one.by == "batten" else ("Cleat strip", "back")
-        way = (
-            "countersink, and clear of the wall's screws"
-            if one.by == "batten"
-            else "through the rack's half into its back"
-        )
+def holes(
+    rack: Rack, at: Iterable[Screw], width: Fraction, head: Head, note: str, takes: tuple[Take, ...]
+) -> Iterator[Operation]:
+    """The holes in the wood that screws from the front pass: through every board of the rack that is in their way."""
+    outer: list[Place] = []
+    inner: list[Place] = []
+    for screw in at:
+        passed = sorted((part for part in rack.parts if _covers(part, screw)), key=lambda part: part.z)
+        places = [_place(part, Face.FRONT, screw) for part in passed]
+        outer += places[-1:]
+        inner += places[:-1]
+    for found, top, said, taken in (
+        (outer, head, note, takes), (inner, "", "Through both boards, clamped as they will be.", ()),
+    ):  # fmt: skip
+        if found:
+            yield Operation(
+                Kind.WALL_HOLE, _keys(found), "bit", width, None, 0, None, "through", said, takes=taken,
+                places=tuple(found), head=top,
+            )  # fmt: skip
+
+
+def _covers(part: Part, screw: Screw) -> bool:
+    """Whether a screw passes a part: the one that it is of, or one that lies flat before it."""
+    inside = part.x < screw.x < part.x + part.length and part.y < screw.y < part.y + part.height
+    return part.key == screw.part or (inside and part.depth <= min(part.length, part.height))
+
+
+def _place(part: Part, face: Face, screw: Screw) -> Place:
+    return Place(part.key, face, *part.on(face, (screw.x, screw.y, part.z)))
+
+
+def _keys(found: Iterable[Place]) -> tuple[str, ...]:
+    return tuple(dict.fromkeys(place.part for place in found))
+
+
+def _made(rack: Rack, one: Fixed, strips: tuple[Part, ...]) -> Iterator[Operation]:
+    takes = _takes(one)
+    parts = {part.key: part for part in rack.parts}
+    if one.by in THROUGH:
+        head: Head = "washer" if one.anchor.key == "lags" else "plugged" if one.by == "plugged" else "countersunk"
+        note = UNDER_PLATES if one.by == "plates" else _HEADS[head]
+        if head == "plugged":
+            seats = next(holes(rack, one.screws, PLUG, "", "Before the hole: its point marks the middle.", ()), None)
+            if seats:
+                front = min(parts[key].depth for key in seats.parts)
+                yield _sunk(seats, max(front - PLUG_DEEP, ZERO))
+        yield from holes(rack, one.screws, one.anchor.clear, head, note, takes)
+        return
+    backs = tuple(_place(parts[screw.part], Face.BACK, screw) for screw in one.screws)
+    thin = min(parts[screw.part].depth for screw in one.screws)
+    if one.by == "keyholes":
         yield Operation(
-            "Screw hole",
-            held.count,
-            *through,
-            "bit",
-            CLEAR,
-            None,
-            0,
-            None,
-            "through",
-            f"{at} from the left end, {up} above the lower edge; {way}.",
-            takes=(screws(GAUGE, held.length, held.count),),
-        )
+            Kind.KEYHOLE, _keys(backs), "bit", SLOT, SLOT_DEEP, 0, max(thin - SLOT_DEEP, ZERO), "depth collar",
+            "Let the plate in flush, its slot upward, its round end on the mark.", takes=takes, places=backs,
+        )  # fmt: skip
+    elif one.by in ("hangers", "mirrors"):
+        deep = min(PLATE_SCREW, thin - 3)
+        pairs = tuple(place for screw in one.screws for place in _beside(parts[screw.part], screw, one.by))
+        yield Operation(
+            Kind.HANGER_PILOT, _keys(pairs), "bit", PLATE_PILOT, deep, 0, thin - deep, "depth collar",
+            "Two screws a piece, shorter than the board is thick; lay the plate on to see that they fit it.",
+            takes=takes, places=pairs,
+        )  # fmt: skip
+    else:
+        yield from _on_strips(rack, one, strips, takes)
+
+
+def _sunk(seats: Operation, left: Fraction) -> Operation:
+    return Operation(
+        Kind.PLUG_SEAT, seats.parts, "bit", PLUG, PLUG_DEEP, 0, left, "depth collar", seats.note, places=seats.places
+    )
+
+
+def _beside(part: Part, screw: Screw, by: str) -> Iterator[Place]:
+    """A plate's own two screws: to both sides of it, or one behind the other where it is let in from the end."""
+    inward = 1 if screw.x < part.x + part.length / 2 else -1
+    steps = (-BESIDE, BESIDE) if by == "hangers" else (inward * 2 * BESIDE, inward * 3 * BESIDE)
+    for step in steps:
+        yield _place(part, Face.BACK, Screw(part.key, screw.x + step, screw.y, None))
+
+
+_HEADS: dict[Head, str] = {
+    "countersunk": "Countersink until the head lies flush.",
+    "washer": "A washer under each head; the head stays proud.",
+    "plugged": f"In the middle of each plug's seat; plugs go in last, grain with the board's, {exact_text(PLUG_DEEP)} deep.",
+}
+
+
+def _strips(one: Fixed, before: int) -> Iterator[Part]:
+    """A batten for each height of its screws, or both halves of a cleat."""
+    if one.strip is None:
+        return
+    start, end = one.strip
+    for k, y in enumerate(sorted({screw.y for screw in one.screws}), before + 1):
+        number = "" if k == 1 else f" {k}"
+        if one.by == "batten":
+            thick, wide = BATTEN
+            yield Part(f"strip-{k}", f"Batten{number}", start, y - wide / 2, ZERO, end - start, wide, thick, "softwood")
+        else:
+            thick, wide = CLEAT
+            blank = 2 * wide, thick
+            half = Part(
+                f"strip-{k}", f"Cleat on the wall{number}", start, y - wide / 2, ZERO, end - start, wide, thick, "softwood",
+                sawn=blank,
+            )  # fmt: skip
+            yield half
+            yield Part(
+                f"upper-{k}", f"Cleat on the rack{number}", start, y - wide / 2, ZERO, end - start, wide, thick, "softwood",
+                of=half.key,
+            )  # fmt: skip
+
+
+def _on_strips(rack: Rack, one: Fixed, strips: tuple[Part, ...], takes: tuple[Take, ...]) -> Iterator[Operation]:
+    """The strips, the holes that their screws into the wall pass, and the screws from the rack to them."""
+    walls = [part for part in strips if not part.of]
+    uppers = [part for part in strips if part.of]
+    for upper, wall in zip(uppers, walls, strict=bool(uppers)):
+        yield Operation(
+            Kind.HALVES, (wall.key, upper.key), "saw", wall.length, None, 45, None, "fence",
+            f"One strip {exact_text(2 * CLEAT[1])} wide, ripped lengthwise at 45°: one half on the wall, its point up and "
+            "out, the other on the rack.", how="ripped in two", many=1, spot="along the strip",
+        )  # fmt: skip
+    at = tuple(_place(_at_height(walls, screw.y), Face.FRONT, screw) for screw in one.screws)
+    yield Operation(
+        Kind.WALL_HOLE, _keys(at), "bit", one.anchor.clear, None, 0, None, "through", _HEADS["countersunk"], takes=takes,
+        places=at, head="countersunk",
+    )  # fmt: skip
+    held = one.joined
+    if held is None:
+        return
+    lines = [Screw("", x, y, None) for x, y in held.at]
+    boards = [_board(rack, one, screw) for screw in lines]
+    taken = (screws(GAUGE, held.length, held.count),)
+    if one.by == "batten":
+        places = tuple(_place(part, Face.FRONT, screw) for part, screw in zip(boards, lines, strict=True))
+        yield Operation(
+            Kind.STRIP_HOLE, _keys(places), "bit", CLEAR, None, 0, None, "through",
+            "Countersink, and clear of the wall's screws; the batten is drilled through them once it is up.", takes=taken,
+            places=places, head="countersunk",
+        )  # fmt: skip
+        return
+    places = tuple(_place(_at_height(uppers, screw.y), Face.BACK, screw) for screw in lines)
+    yield Operation(
+        Kind.STRIP_HOLE, _keys(places), "bit", CLEAR, None, 0, None, "through",
+        "Through the rack's half of the cleat into its back.", takes=taken, places=places, head="countersunk",
+    )  # fmt: skip
+    backs = tuple(_place(part, Face.BACK, screw) for part, screw in zip(boards, lines, strict=True))
+    deep = held.length - CLEAT[0]
+    yield Operation(
+        Kind.STRIP_PILOT, _keys(backs), "bit", PILOT, deep, 0, min(part.depth for part in boards) - deep, "tape on the bit",
+        "Through the cleat's holes, its bevel down.", places=backs,
+    )  # fmt: skip
+
+
+def _at_height(strips: Sequence[Part], y: Fraction) -> Part:
+    return min(strips, key=lambda part: abs(part.y + part.height / 2 - y))
+
+
+def _board(rack: Rack, one: Fixed, screw: Screw) -> Part:
+    """The board of a body that a screw to its strip is in."""
+    on = [
+        part
+        for part in one.body.grounds
+        if part.x <= screw.x <= part.x + part.length and part.y <= screw.y <= part.y + part.height
+    ]
+    return on[0] if on else one.body.grounds[0]
+
+
+def _spacer(one: Fixed, before: int) -> Iterator[Part]:
     if one.spacer:
         thick = (BATTEN if one.by == "batten" else CLEAT)[0]
         wide = min(CLEAT[1], Fraction(int(one.spacer)))
+        on = one.body.grounds[0]
+        yield Part(f"spacer-{before + 1}-wall", "Spacer", on.x, on.y, ZERO, on.length, wide, thick, "softwood")
+
+
+def _spaced(spacers: Sequence[Part]) -> Iterator[Operation]:
+    for one in spacers:
         yield Operation(
-            "Spacer",
-            1,
-            part.name,
-            "back",
-            "saw",
-            part.length,
-            None,
-            0,
-            None,
-            "square",
-            f"A strip {exact_text(thick)} thick, glued and pinned to the back along its lower edge: the rack stands plumb, and turns about its own foot.",
-            "cut to length",
-            (Blank("Spacer", "board", "softwood", wide, thick, part.length),),
-        )
+            Kind.SPACER, (one.key,), "saw", one.length, None, 0, None, "square",
+            f"A strip {exact_text(one.depth)} thick, glued and pinned to the back along its lower edge: the rack stands "
+            "plumb, and turns about its own foot.", how="cut to length", many=1,
+        )  # fmt: skip
 
 
 def _takes(one: Fixed) -> tuple[Take, ...]:
-    """What hangs a body on the wall: its fixings, what they hold it by, and a strip that goes up first."""
+    """What hangs a body on the wall, beside its strips: its fixings, and what they hold it by."""
     count, long, kind = len(one.screws), exact_text(one.length), one.anchor.key
     takes: list[Take] = []
     match kind:
         case "screws" | "sheet":
             takes.append(screws("5.0", one.length, count))
         case "lags":
-            takes.append(Ware("lag", f"8 mm × {long} lag screw", count))
+            takes += [Ware("lag", f"8 mm × {long} lag screw", count), Ware("washer", "M8 washer", count)]
         case _:
             takes.append(Ware("fixing", f"{one.anchor.ware}, {long}", count))
-    strip = one.strip[1] - one.strip[0] if one.strip else ZERO
     match one.by:
         case "keyholes" | "hangers" | "mirrors":
             plate = {"keyholes": "keyhole plate", "hangers": "surface hanger", "mirrors": "mirror plate"}[one.by]
-            takes += [Ware("hanger", plate, count), screws("3.0", Fraction(12), 2 * count)]
-        case "cleat":
-            takes.append(Blank("Cleat strip", "board", "softwood", 2 * CLEAT[1], CLEAT[0], strip))
-        case "batten":
-            takes.append(Blank("Batten", "board", "softwood", BATTEN[1], BATTEN[0], strip))
+            takes += [Ware("hanger", plate, count), screws("3.0", PLATE_SCREW, 2 * count)]
         case "plugged":
             takes.append(Ware("pin", f"wooden plug, {exact_text(PLUG)}", count))
     return tuple(takes)

@@ -2,19 +2,19 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from itertools import pairwise
+from itertools import groupby, pairwise
 from math import lcm
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
 from yardcliff.core.length import Tape, exact_text
-from yardcliff.core.rack import Operation, Rack
+from yardcliff.core.rack import Operation, Part, Rack
 from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.check import fixing_findings, lost_wall, place_findings, plates_findings
 from yardcliff.core.site.figures import figures
-from yardcliff.core.site.fixing import Fixed, Fixer
+from yardcliff.core.site.fixing import Fixed, Fixer, Screw
 from yardcliff.core.site.grounds import bodies, lines
-from yardcliff.core.site.mounting import hole, machining
+from yardcliff.core.site.mounting import UNDER_PLATES, holes, mounting
 from yardcliff.core.site.placing import fewest
 from yardcliff.core.site.survey import Area, Site, areas
 from yardcliff.core.strength.link import Link
@@ -24,9 +24,6 @@ PLATES_APART = Fraction(600)
 """From screw to screw under plates at most, mm, where no studs are known: rule of thumb."""
 SCREW = Fraction(11, 2)
 """What a 5 mm screw passes, mm."""
-UNDER_PLATES = (
-    "At the marks of holders {}, between their plates' own screws; countersink until the head lies below the face."
-)
 HIDDEN = "Hidden is not stronger: into studs or plugs that are rated for the load, and the rail tried before the hooks go on."
 ZERO = Fraction(0)
 
@@ -34,7 +31,8 @@ ZERO = Fraction(0)
 @dataclass(frozen=True, slots=True)
 class OnWall:
     """What a wall adds to a design; on none that is known it may still say where screws hide. `worst` is the body
-    that is nearest to its limit; `areas` are what the rack takes up, from its datum.
+    that is nearest to its limit; `areas` are what the rack takes up, from its datum; `parts` come between it and the
+    wall: strips and spacers.
     """
 
     site: Site | None
@@ -43,6 +41,7 @@ class OnWall:
     fixed: tuple[Fixed, ...] = ()
     figures: tuple[Figure, ...] = ()
     findings: tuple[Finding, ...] = ()
+    parts: tuple[Part, ...] = ()
     machining: tuple[Operation, ...] = ()
     cautions: tuple[str, ...] = ()
 
@@ -63,10 +62,12 @@ def on_wall(rack: Rack, spot: Spot, mount: Mount, site: Site | None, tape: Tape)
         lost = (lost_wall(rack, spot, mount, tape),) if spot.wall else ()
         if not by_plates:
             return OnWall(None, spot, findings=lost)
-        hidden = list(_under_plates(rack))
-        under = hole(sum(map(len, hidden)), "Board", SCREW, UNDER_PLATES.format(_behind(rack, hidden)), ())
-        shown = tuple(_hidden_figures(rack, hidden))
-        return OnWall(None, spot, (), (), shown, (*lost, *plates_findings(rack)), (under,) if hidden else (), (HIDDEN,))
+        under = tuple(_under_plates(rack))
+        hidden = [[screw.x for screw in of] for _, of in groupby(under, key=lambda screw: screw.part)]
+        return OnWall(
+            None, spot, figures=tuple(_hidden_figures(rack, hidden)), findings=(*lost, *plates_findings(rack)),
+            machining=tuple(holes(rack, under, SCREW, "countersunk", UNDER_PLATES, ())), cautions=(HIDDEN,),
+        )  # fmt: skip
     own = areas(rack)
     fixed = Fixer(rack, site, spot, tape).fixed(mount)
     findings = (
@@ -78,20 +79,21 @@ def on_wall(rack: Rack, spot: Spot, mount: Mount, site: Site | None, tape: Tape)
         *(_hidden_figures(rack, hidden) if by_plates and hidden else ()),
         *figures(fixed, mount),
     )
-    made = tuple(machining(fixed, UNDER_PLATES.format(_behind(rack, hidden)), tape))
-    return OnWall(site, spot, own, fixed, shown, findings, made, (HIDDEN,) if by_plates else ())
+    made = mounting(rack, fixed)
+    return OnWall(site, spot, own, fixed, shown, findings, made.parts, made.machining, (HIDDEN,) if by_plates else ())
 
 
 def _marks(one: Fixed, part: str) -> list[Fraction]:
     return sorted({screw.x for screw in one.screws if screw.part == part})
 
 
-def _under_plates(rack: Rack) -> Iterator[list[Fraction]]:
+def _under_plates(rack: Rack) -> Iterator[Screw]:
     """Where no wall is known: the outermost holders of each board, and as few between as keep screws near enough."""
     for line in (line for body in bodies(rack) for line in lines(rack, body, "plates")):
         marks = sorted(x for x, _ in next(row for row in rack.rows if row.part == line.part.key).places)
         unit = lcm(*(mark.denominator for mark in marks))
-        yield [marks[k] for k in fewest([int(mark * unit) for mark in marks], int(PLATES_APART * unit))]
+        for k in fewest([int(mark * unit) for mark in marks], int(PLATES_APART * unit)):
+            yield Screw(line.part.key, marks[k], line.ys[0], None)
 
 
 def _behind(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> str:

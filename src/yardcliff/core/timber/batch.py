@@ -42,7 +42,7 @@ class Batch:
 
 def batch(members: Sequence[Member], supply: Supply, cutting: Cutting, told: Told | None = None) -> Batch:
     """One plan and one list for all: cut with the saw, and finished as, `cutting` says. Raises `TooManyPieces`."""
-    takeoffs = [(member, takeoff(member.done.rack, member.done.machining)) for member in members]
+    takeoffs = [(member, takeoff(member.done)) for member in members]
     count = sum(blank.count * member.copies for member, one in takeoffs for blank in one.blanks)
     if count > MOST:
         raise TooManyPieces(count)

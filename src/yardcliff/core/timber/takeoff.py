@@ -1,14 +1,15 @@
 """What a rack takes: its blanks, its wares, and the faces that are sanded and finished. Reads any rack."""
 
 from collections import Counter
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from itertools import pairwise
 from math import ceil, pi
 
+from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.materials import Blank, Ware
-from yardcliff.core.rack import Joint, Operation, Part, Rack
+from yardcliff.core.rack import Joint, Part, Rack
 
 ZERO = Fraction(0)
 GLUE = 180
@@ -29,10 +30,11 @@ class Takeoff:
     glue: float
 
 
-def takeoff(rack: Rack, machining: Iterable[Operation]) -> Takeoff:
-    """What a rack takes, with what the `machining` of it and of its wall uses up."""
-    takes = [take for step in machining for take in step.takes]
-    blanks = [*(blank for part in rack.parts if not part.of for blank in part_blanks(part))]
+def takeoff(done: Design) -> Takeoff:
+    """What a rack takes, and what holds it on its wall, with what the machining of both uses up."""
+    rack = done.rack
+    takes = [take for step in done.machining for take in step.takes]
+    blanks = [*(blank for part in done.parts if not part.of for blank in part_blanks(part))]
     blanks += [take for take in takes if isinstance(take, Blank)]
     blanks = list(map(_measured, blanks))
     wares = Counter[tuple[str, str]]()

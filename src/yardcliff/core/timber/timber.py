@@ -35,14 +35,14 @@ def timber(done: Design, supply: Supply, site: Site | None = None) -> Timber:
 
     def planned(brief: Brief) -> CutPlan:
         changed = design(brief, site)
-        return cut_plan(pieces(takeoff(changed.rack, changed.machining).blanks, brief.cutting), supply, brief.cutting)
+        return cut_plan(pieces(takeoff(changed).blanks, brief.cutting), supply, brief.cutting)
 
     return replace(plain, findings=tuple(why(done.brief, plain.plan, supply, planned, done.tape)))
 
 
 def priced(done: Design, supply: Supply) -> Timber:
     """The same without anything to say: for a ladder of counts, and versions side by side."""
-    cutting, taken = done.brief.cutting, takeoff(done.rack, done.machining)
+    cutting, taken = done.brief.cutting, takeoff(done)
     plan = cut_plan(pieces(taken.blanks, cutting), supply, cutting)
     lines = shopping(plan, (*taken.wares, *consumables(taken, cutting)), supply)
     return Timber(taken, plan, lines, (), len(done.rack.holders))

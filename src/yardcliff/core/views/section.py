@@ -81,7 +81,7 @@ def section(rack: Rack, tape: Tape, held: Held = NOTHING_HELD) -> Scene:
     first = [hole for hole in rack.seats if (hole.row, hole.holder) == (0, 0)]
     for hole in first:
         onto = _on_face(rack.part(hole.part), hole.across)
-        bore = Bore(hole.purpose, Fraction(0), hole.bit, hole.depth, hole.tilt)
+        bore = Bore("pilot hole", Fraction(0), hole.bit, hole.depth, 0)
         strokes.append(Stroke("holder-line", _turned(_bored(bore), onto)))
     deep = max(around(strokes).x1, 0)
     strokes += held.strokes
@@ -299,7 +299,14 @@ def _measures(rack: Rack, tape: Tape, extent: Box, folds: Folds, over: tuple[flo
     part = rack.part(rack.rows[0].part)
     z, y = float(part.z), float(part.y)
     level = 1
-    web = next((step.web for step in rack.machining if step.web is not None and step.face == part.marked), None)
+    web = next(
+        (
+            step.web
+            for step in rack.machining
+            if step.web is not None and any(place[:2] == (part.key, part.face) for place in step.places)
+        ),
+        None,
+    )
     if part.marked == "front" and not part.lean and web is not None and web > 0:
         yield Dimension("x", z, z + float(web), extent.y1, 1, level, tape.write_fine(web), "")
         level += 1

@@ -1,10 +1,14 @@
+import { useState } from "react";
+
 import { Measure } from "../../ui/Measure";
+import { HoleTables } from "./HoleTables";
 import { useShown } from "./shown";
 
 /** What is bored, sawn and cut, in the order of the work, and what to take care of. */
 export function Machining() {
   const steps = useShown((shown) => shown.design.machining);
   const cautions = useShown((shown) => shown.design.cautions);
+  const [listed, setListed] = useState(false);
   return (
     <details className="border-t border-ink px-3 py-2 text-[0.87rem]">
       <summary className="cursor-pointer text-[1rem] font-semibold">Drilling and machining</summary>
@@ -34,6 +38,10 @@ export function Machining() {
           </li>
         ))}
       </ol>
+      <details className="mt-2" onToggle={(event) => setListed(event.currentTarget.open)}>
+        <summary className="cursor-pointer font-semibold">Hole table, part by part</summary>
+        {listed && <HoleTables />}
+      </details>
       <p className="mt-2 font-semibold">Take care</p>
       <ul className="list-disc pl-4">
         {cautions.map((caution) => (

@@ -150,6 +150,7 @@ function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
             [
               ["drawing.svg", "Drawing as SVG"],
               ["marks.csv", "Marks as CSV"],
+              ["holes.csv", "Holes as CSV"],
               ["rack.json", "This rack as a file"],
             ] as const
           ).map(([kind, label]) => (

@@ -13,19 +13,19 @@ from yardcliff.core.findings import Finding
 from yardcliff.core.geometry import Path
 from yardcliff.core.item import Item
 from yardcliff.core.look import Look
-from yardcliff.core.materials import Take, Wood
+from yardcliff.core.rack.joint import Joint
+from yardcliff.core.rack.operation import Operation
+from yardcliff.core.rack.part import Part, Seen
 from yardcliff.core.row import Row
 from yardcliff.core.rows import ALIKE
 from yardcliff.core.strength.link import Link
 from yardcliff.core.working import Figure
 
-Purpose = Literal["peg hole", "pilot hole", "through hole", "foot hole", "slot", "ledge", "groove", "finger"]
+Purpose = Literal["peg hole", "pilot hole", "through hole", "slot", "ledge", "groove", "finger"]
 ACROSS: frozenset[Purpose] = frozenset({"slot", "ledge"})
 """What crosses the marked face from edge to edge, as wide as its glyph is high."""
 UPRIGHT: frozenset[Purpose] = frozenset({"groove", "finger"})
 """What stands up the marked face, as wide as its bit and as tall as its glyph: cut into it, or laid before it."""
-Face = Literal["front", "top"]
-Seen = Literal["from the side", "from above"]
 RESTS = {
     "hook": Fraction(82, 100),
     "peg": Fraction(6, 10),
@@ -35,63 +35,6 @@ RESTS = {
 }
 """Where along a holder things come to rest, as a share of how far it stands out."""
 ZERO = Fraction(0)
-
-
-@dataclass(frozen=True, slots=True)
-class Part:
-    """A board as it sits on the wall: its lower left back corner (x, y, z), z off the wall, and its size along these.
-
-    `marked` is the face that the row is marked on: the front as it is seen, or the top with the front edge below. It
-    runs along the wall, or `up`: then that face is read with the foot at the left, as the board lies on the bench.
-    `seams` are where it is pieced together from planks, from its left end; the grain of an `upright` one runs up. Its
-    back edge is cut out by `notch` where it straddles another. One that is no box has a `profile` from its end,
-    convex corners in order: (z, y) `seen` from the side, (x, z) from above; position and size are then those of the
-    box around it, and `sawn` is how wide and thick its blank is; what comes out of another part's blank is `of` that
-    one. The marked face of one that leans is turned from the wall by `lean` degrees, to the right where positive.
-    What stands on it, beside the things that hang, weighs `bears_g`.
-    """
-
-    key: str
-    name: str
-    x: Fraction
-    y: Fraction
-    z: Fraction
-    length: Fraction
-    height: Fraction
-    depth: Fraction
-    wood: Wood
-    marked: Face = "front"
-    seams: tuple[Fraction, ...] = ()
-    upright: bool = False
-    up: bool = False
-    notch: Fraction = ZERO
-    profile: tuple[tuple[Fraction, Fraction], ...] = ()
-    seen: Seen = "from the side"
-    sawn: tuple[Fraction, Fraction] | None = None
-    lean: float = 0
-    bears_g: int = 0
-    of: str = ""
-
-    @property
-    def along(self) -> Fraction:
-        """The board's own length."""
-        return self.height if self.up else self.length
-
-    @property
-    def face_width(self) -> Fraction:
-        """Across the marked face."""
-        if self.sawn:
-            return self.sawn[0]
-        if self.up:
-            return self.length
-        return self.height if self.marked == "front" else self.depth
-
-    @property
-    def thickness(self) -> Fraction:
-        """Through the marked face."""
-        if self.sawn:
-            return self.sawn[1]
-        return self.depth if self.marked == "front" else self.height
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,24 +54,18 @@ class Bore:
     aside: Fraction = ZERO
 
 
-@dataclass(frozen=True, slots=True)
-class Hole:
-    """A hole drilled from a part's marked face, `along` the board from its datum, `across` above that face's lower
-    edge.
-
-    `depth` runs along the bit; `tilt` is from square.
+class Seat(NamedTuple):
+    """Where the foot of what a holder clips stands in another part: the holder by its row and place, and the hole,
+    `along` that part's marked face from its datum and `across` above its lower edge.
     """
 
     part: str
     row: int
     holder: int
-    purpose: Purpose
     along: Fraction
     across: Fraction
     bit: Fraction
     depth: Fraction
-    tilt: float
-    open: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -216,30 +153,6 @@ class RackRow:
 
 
 @dataclass(frozen=True, slots=True)
-class Operation:
-    """One line of the machining schedule: one tool, depth and setting for `count` equal features.
-
-    `size` is the tool's: a bit's diameter, a saw cut's length. Without a `depth` it goes right through, and leaves no
-    `web`. `stop` says what ends the cut, `how` it is done where depth and tilt do not say it; all of them together
-    take what is in `takes`, beside the parts.
-    """
-
-    what: str
-    count: int
-    part: str
-    face: str
-    tool: str
-    size: Fraction
-    depth: Fraction | None
-    tilt: float
-    web: Fraction | None
-    stop: str
-    note: str
-    how: str = ""
-    takes: tuple[Take, ...] = ()
-
-
-@dataclass(frozen=True, slots=True)
 class Outline:
     """Something shaped, by its name, at true size: from the side in (out of the face, up), or from above in (along,
     out), mm; what its middle line is, and how to use it.
@@ -250,24 +163,6 @@ class Outline:
     face: str
     says: str
     seen: Seen = "from the side"
-
-
-@dataclass(frozen=True, slots=True)
-class Joint:
-    """Two parts that are joined, by their keys, and how: face to face, or one `let_in` to the other so deep.
-
-    A `hooked` part only hangs on the other, which is fixed to the wall by itself.
-    """
-
-    part: str
-    other: str
-    by: str
-    let_in: Fraction = ZERO
-    hooked: bool = False
-
-    @property
-    def glued(self) -> bool:
-        return "glued" in self.by and "not glued" not in self.by
 
 
 @dataclass(frozen=True, slots=True)
@@ -296,7 +191,7 @@ class Rack:
     machining: tuple[Operation, ...]
     cautions: tuple[str, ...]
     joints: tuple[Joint, ...] = ()
-    seats: tuple[Hole, ...] = ()
+    seats: tuple[Seat, ...] = ()
     outline: Outline | None = None
     shaped: tuple[Outline, ...] = ()
     kept: tuple[Kept, ...] = ()
@@ -344,29 +239,3 @@ class Rack:
             return " and ".join(self.part(self.rows[k].part).name for k in group)
         names = [str(k + 1) for k in group]
         return f"Row {names[0]}" if len(names) == 1 else f"Rows {', '.join(names[:-1])} and {names[-1]}"
-
-    @property
-    def holes(self) -> tuple[Hole, ...]:
-        """Every hole of every holder, in the order of the holders."""
-        return tuple(
-            Hole(
-                self.rows[holder.row].part,
-                holder.row,
-                holder.place,
-                bore.purpose,
-                *_on_face(self.rows[holder.row], holder, bore),
-                bore.bit,
-                bore.depth,
-                bore.tilt,
-                bore.open,
-            )
-            for holder in self.holders
-            for bore in self.bores
-        )
-
-
-def _on_face(row: RackRow, holder: Placed, bore: Bore) -> tuple[Fraction, Fraction]:
-    """A bore of a holder on the marked face: along the board, and across."""
-    if row.up:
-        return holder.y - row.y + bore.up, row.across - bore.aside
-    return holder.x - row.x + bore.aside, row.across + bore.up

@@ -1,0 +1,167 @@
+"""What is made on a part: features at their places on its faces, and the operations that make them."""
+
+from collections.abc import Iterable, Iterator, Mapping
+from dataclasses import dataclass
+from enum import StrEnum
+from typing import Any, Literal, NamedTuple
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.materials import Take
+from yardcliff.core.rack.part import Face
+from yardcliff.data import table
+
+FACES = tuple(Face)
+HOLDER = "holder"
+"""Stands for what holders are made of - pegs, fingers, rings - among the keys of parts."""
+
+
+class Kind(StrEnum):
+    """What an operation makes: each is a row of data/works.toml, which says what it is as work."""
+
+    PEG_HOLE = "peg-hole"
+    PILOT = "pilot"
+    THROUGH_HOLE = "through-hole"
+    SEAT = "seat"
+    SLOT = "slot"
+    ROUND_BOTTOM = "round-bottom"
+    GROOVE = "groove"
+    PIN_SEAT = "pin-seat"
+    PIN_HOLE = "pin-hole"
+    STOP = "stop"
+    ROD_HOLE = "rod-hole"
+    NUT_RECESS = "nut-recess"
+    HEEL = "heel"
+    FOOT_HOLE = "foot-hole"
+    SHELF_PIN = "shelf-pin"
+    MAGNET_RECESS = "magnet-recess"
+    NOTCH = "notch"
+    LEDGE_DOWEL = "ledge-dowel"
+    RING = "ring"
+    BLANK = "blank"
+    BEND = "bend"
+    HOOK_HOLE = "hook-hole"
+    SCOOP = "scoop"
+    RAIL = "rail"
+    DADO = "dado"
+    SCREW_HOLE = "screw-hole"
+    JOINT_PILOT = "joint-pilot"
+    DOWEL_HOLE = "dowel-hole"
+    DOWEL_ANSWER = "dowel-answer"
+    BRACKET = "bracket"
+    MITRE = "mitre"
+    BEVEL = "bevel"
+    HALVES = "halves"
+    WALL_HOLE = "wall-hole"
+    PLUG_SEAT = "plug-seat"
+    HANGER_PILOT = "hanger-pilot"
+    KEYHOLE = "keyhole"
+    STRIP_HOLE = "strip-hole"
+    STRIP_PILOT = "strip-pilot"
+    SPACER = "spacer"
+    BATTEN = "batten"
+
+    @property
+    def row(self) -> Mapping[str, Any]:
+        """What it is as work."""
+        return _WORKS[self]
+
+    @property
+    def drilled(self) -> bool:
+        """Whether what it makes is a round hole."""
+        return self.row["class"] in ("bore", "pilot")
+
+    def noun(self, count: int = 1) -> str:
+        """What it makes, in words: one of them, or so many."""
+        row = self.row
+        return str(row["noun"] if count == 1 else row.get("plural", f"{row['noun']}s"))
+
+
+_WORKS = {row["key"]: row for row in table("works")}
+if odd := set(_WORKS) ^ set(Kind):
+    raise LookupError(f"data/works.toml and Kind do not agree on {', '.join(sorted(odd))}")
+
+
+Head = Literal["", "countersunk", "plugged", "washer"]
+"""What is done for the head of what goes through."""
+
+
+Extent = tuple[()] | tuple[Fraction, Fraction, Fraction, Fraction]
+
+
+class Place(NamedTuple):
+    """Where a feature is: on which face of which part, *along* and *across* it (`Part.frame`), and what it is there
+    for: a holder by its row and number, or the part that is joined there.
+    """
+
+    part: str
+    face: Face
+    along: Fraction
+    across: Fraction
+    row: int = -1
+    holder: int = -1
+    joins: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Operation:
+    """One line of the machining schedule: one tool, depth and setting for equal features of its `parts`.
+
+    The `parts` are keys; what holders are made of is HOLDER, and is called a `piece`. Features that have a place on a
+    face are at `places`, others are so `many`. Those of a fitting are at `offsets` from each holder's axis, to the
+    right and up the marked face, until its rack places them. What is no round
+    hole is `cut` about its place: from and to along, from and to across (of a fitting: to the right, and up). `size` is the tool's: a bit's diameter, a saw cut's length. Without a
+    `depth` it goes right through, and leaves no `web`. `spot` says where on the part where that is no whole face,
+    `stop` what ends the cut, `how` it is done where depth and tilt do not say it; all together take what is in
+    `takes`, beside the parts.
+    """
+
+    kind: Kind
+    parts: tuple[str, ...]
+    tool: str
+    size: Fraction
+    depth: Fraction | None
+    tilt: float
+    web: Fraction | None
+    stop: str
+    note: str
+    how: str = ""
+    takes: tuple[Take, ...] = ()
+    places: tuple[Place, ...] = ()
+    many: int = 0
+    offsets: tuple[tuple[Fraction, Fraction], ...] = ()
+    cut: Extent = ()
+    head: Head = ""
+    piece: str = ""
+    spot: str = ""
+
+    @property
+    def count(self) -> int:
+        return len(self.places) or len(self.offsets) or self.many
+
+
+@dataclass(frozen=True, slots=True)
+class Hole:
+    """A line of a part's hole table: its number on the part, where it is, and the operation that drills it."""
+
+    number: int
+    place: Place
+    made: Operation
+
+
+def holes_of(part: str, machining: tuple[Operation, ...]) -> Iterator[Hole]:
+    """The holes of a part: face by face as they are drilled, along it from the datum end, then across."""
+    found = [(place, one) for one in machining if one.kind.drilled for place in one.places if place.part == part]
+    found.sort(key=lambda each: (FACES.index(each[0].face), each[0].along, each[0].across))
+    for number, (place, one) in enumerate(found, 1):
+        yield Hole(number, place, one)
+
+
+def in_order(machining: Iterable[Operation]) -> tuple[Operation, ...]:
+    """As they came, but none before a kind that it comes after (`after` in data/works.toml)."""
+    left, found = list(machining), []
+    while left:
+        kinds = {one.kind for one in left}
+        ready = next(one for one in left if not kinds & set(one.kind.row.get("after", ())))
+        found.append(ready)
+        left.remove(ready)
+    return tuple(found)

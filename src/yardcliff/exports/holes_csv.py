@@ -1,0 +1,30 @@
+"""The hole tables as CSV, one row a hole."""
+
+from yardcliff.core.design import Design
+from yardcliff.core.machining import purpose, read_from
+from yardcliff.exports.rows import write_rows
+
+COLUMNS = (
+    "part", "hole", "face", "along_mm", "along_from", "across_mm", "across_from", "bit_mm", "depth_mm", "tilt_deg",
+    "head", "for",
+)  # fmt: skip
+
+
+def write_holes(design: Design) -> str:
+    """Places are exact, to 0.0001 mm; what goes right through has no `depth_mm`."""
+    parts = {part.key: part for part in design.parts}
+
+    def cells() -> list[tuple[object, ...]]:
+        return [
+            (
+                parts[key].name, hole.number, parts[key].called(hole.place.face), f"{float(hole.place.along):.4f}",
+                read_from(parts[key], hole.place.face)[0], f"{float(hole.place.across):.4f}",
+                read_from(parts[key], hole.place.face)[1], f"{float(hole.made.size):g}",
+                None if hole.made.depth is None else f"{float(hole.made.depth):.4f}", f"{hole.made.tilt:g}",
+                hole.made.head, purpose(hole, design),
+            )
+            for key, holes in design.holes.items()
+            for hole in holes
+        ]  # fmt: skip
+
+    return write_rows(COLUMNS, (dict(zip(COLUMNS, row, strict=True)) for row in cells()))

@@ -1,0 +1,235 @@
+"""Everything that is made is at a place: screws meet, holes in wood and wall are one line, and nothing is done too early."""
+
+from math import inf
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from tests.strategies import briefs, lengths
+from yardcliff.core.amend import amend
+from yardcliff.core.design import Design, design
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families import FAMILIES, Brief
+from yardcliff.core.machining import hole_tables
+from yardcliff.core.making.asked import Making
+from yardcliff.core.making.sequence import edges, natural
+from yardcliff.core.making.shop import Shop
+from yardcliff.core.making.task import Task
+from yardcliff.core.making.tasks import MISSING, tasks
+from yardcliff.core.rack import HOLDER, Face, Hold, Kind, Part, Point
+from yardcliff.core.site.survey import Site
+from yardcliff.core.site.wall import Wall
+from yardcliff.core.timber.stock import Stick, Supply
+from yardcliff.core.timber.takeoff import takeoff
+from yardcliff.core.timber.timber import priced
+from yardcliff.exports.template import View
+
+BYS = ("auto", "through", "plates", "items", "plugged", "keyholes", "hangers", "mirrors", "cleat", "batten")
+SITE = Site("Wall", Wall(width=Fraction(30_000), height=Fraction(6000)))
+faces = st.sampled_from(Face)
+n = Fraction
+
+
+@st.composite
+def boards(draw: st.DrawFn) -> Part:
+    """A board that lies or stands, on edge or flat."""
+    x, y, z = (draw(lengths(0, 900)) for _ in range(3))
+    long, tall, deep = (draw(lengths(5, 900)) for _ in range(3))
+    up = draw(st.booleans())
+    return Part("a", "A", x, y, z, long, tall, deep, "softwood", upright=up, up=up)
+
+
+@given(boards(), faces, lengths(0, 400), lengths(0, 400))
+def test_a_place_on_a_face_is_a_point_of_the_wall_and_back(
+    part: Part, face: Face, along: Fraction, across: Fraction
+) -> None:
+    point = part.at(face, along, across)
+    assert part.on(face, point) == (along, across)
+    # It lies in that face's plane, and the opposite face reads it from the same end and edge.
+    low, size = part.low[face.axis], part.size[face.axis]
+    assert point[face.axis] == (low + size if face in (Face.RIGHT, Face.TOP, Face.FRONT) else low)
+    assert part.frame(face) == part.frame(face.opposite)
+    assert part.on(face.opposite, point) == (along, across)
+
+
+def test_a_face_is_read_as_it_lies_on_the_bench() -> None:
+    rail = Part("r", "Rail", n(0), n(1400), n(0), n(900), n(100), n(21), "softwood")
+    # 200 from the left end, 30 above the lower edge, on the front and through it on the back.
+    assert rail.on(Face.FRONT, (n(200), n(1430), n(21))) == (200, 30)
+    assert rail.on(Face.BACK, (n(200), n(1430), n(0))) == (200, 30)
+    assert rail.on(Face.LEFT, (n(0), n(1430), n(5))) == (30, 5)
+    assert [rail.called(face) for face in Face] == ["front", "back", "top edge", "bottom edge", "left end", "right end"]
+    side = Part("s", "Side", n(0), n(100), n(0), n(18), n(700), n(120), "softwood", upright=True, up=True)
+    # A side lies with its foot at the left and its front edge below.
+    assert side.on(Face.RIGHT, (n(18), n(350), n(20))) == (250, 100)
+    assert [side.called(face) for face in Face] == [
+        "front edge",
+        "back edge",
+        "top end",
+        "foot",
+        "left face",
+        "right face",
+    ]
+    # Seen from behind, a rail has its datum end at the right and the same edge below.
+    assert (View(rail, Face.FRONT).at(200, 30), View(rail, Face.BACK).at(200, 30)) == ((200, 30), (700, 30))
+    assert View(rail, Face.BACK).upper == "TOP"
+    # Of a side's two faces one is read with its front edge below and one with it above: the foot is at the left of both.
+    assert {View(side, face).at(250, 100) for face in (Face.LEFT, Face.RIGHT)} == {(250, 100), (250, 20)}
+
+
+def placed(brief: Brief, by: str) -> Design:
+    return design(amend(brief, {"place": {"wall": "ab", "x": "4 m"}, "mount": {"by": by}}), SITE)
+
+
+def world(done: Design, kind: Kind) -> list[Point]:
+    """Where on the wall, in the rack's frame, what a kind of operation makes lies."""
+    return [
+        done.part(place.part).at(place.face, place.along, place.across)
+        for one in done.machining if one.kind is kind
+        for place in one.places
+    ]  # fmt: skip
+
+
+@given(briefs, st.sampled_from(BYS))
+@settings(max_examples=150, deadline=None)
+def test_a_screw_is_one_line_through_both_parts_and_into_the_wall(brief: Brief, by: str) -> None:
+    done = placed(brief, by)
+    keys = {part.key for part in done.parts}
+    pilots = {
+        (place.joins, place.part, done.part(place.part).at(place.face, place.along, place.across))
+        for one in done.machining if one.kind in (Kind.JOINT_PILOT, Kind.DOWEL_ANSWER)
+        for place in one.places
+    }  # fmt: skip
+    for one in done.machining:
+        assert one.count > 0
+        assert keys >= set(one.parts) - {HOLDER}
+        for place in one.places:
+            assert place.part in one.parts
+            part = done.part(place.part)
+            if one.kind in (Kind.SCREW_HOLE, Kind.DOWEL_HOLE) and not (
+                part.profile or done.part(place.joins).profile or one.tilt
+            ):
+                # Straight on from where it goes in, its pilot hole is in the part that it joins.
+                point = part.at(place.face, place.along, place.across)
+                axis = place.face.axis
+                assert any(
+                    (other, to) == (place.part, place.joins)
+                    and all(a == b for k, (a, b) in enumerate(zip(point, at, strict=True)) if k != axis)
+                    for other, to, at in pilots
+                )
+            if one.kind in (Kind.SCREW_HOLE, Kind.JOINT_PILOT, Kind.DOWEL_HOLE, Kind.DOWEL_ANSWER) and not part.profile:
+                low, size = part.low, part.size
+                point = part.at(place.face, place.along, place.across)
+                assert all(a <= at <= a + long for a, at, long in zip(low, point, size, strict=True))
+    # The wood and the wall have the same holes: exactly, whatever hangs it.
+    held = [each for each in done.on_wall.fixed if each.screws]
+    screws = {(screw.x, screw.y) for each in held for screw in each.screws}
+    made = {(x, y) for kind in (Kind.WALL_HOLE, Kind.KEYHOLE) for x, y, _ in world(done, kind)}
+    if any(each.by in ("hangers", "mirrors") for each in held):
+        plates = {(x, y) for x, y, _ in world(done, Kind.HANGER_PILOT)}
+        made |= {screw for screw in screws if any(y == screw[1] and abs(x - screw[0]) <= 45 for x, y in plates)}  # noqa: PLR2004
+    assert made == screws
+    joined = {at for each in held if each.joined for at in each.joined.at}
+    assert {(x, y) for x, y, _ in world(done, Kind.STRIP_HOLE)} == joined
+
+
+makings = st.builds(
+    lambda finish, pegs, conditioner: Making(finish=finish, pegs=pegs, conditioner=conditioner),
+    st.sampled_from(("after glue", "before glue")),
+    st.sampled_from(("after finish", "before finish")),
+    st.sampled_from(("as the wood needs", "always", "never")),
+)
+
+
+@st.composite
+def supplies(draw: st.DrawFn, done: Design) -> Supply:
+    """What is on hand: nothing, some of the blanks, all of them."""
+    blanks = takeoff(done).blanks
+    some = draw(st.sampled_from(["none", "some", "all"]))
+    there = [one for k, one in enumerate(blanks) if some == "all" or (some == "some" and k % 2)]
+    sticks = tuple(
+        Stick(form=one.form, stuff=one.stuff, wide=one.wide, thick=one.thick, long=one.long + 60, thread=one.thread)
+        for one in there
+        if one.long <= 29_000
+    )
+    return Supply(sticks=tuple((str(k), stick) for k, stick in enumerate(sticks)))
+
+
+@pytest.mark.parametrize("by", BYS)
+@given(brief=briefs, asked=makings, data=st.data())
+@settings(max_examples=40, deadline=None)
+def test_nothing_is_done_before_what_it_needs(by: str, brief: Brief, asked: Making, data: st.DataObject) -> None:
+    done = placed(brief, by)
+    found = priced(done, data.draw(supplies(done)))
+    every = tasks(done, found, asked, Shop())
+    order = natural(every, edges(every))
+    at = {task.key: k for k, task in enumerate(order)}
+
+    def when(gives: str, part: str) -> list[int]:
+        return [at[task.key] for task in every if gives in task.gives and part in task.parts]
+
+    def first(key: str) -> float:
+        return min((k for name, k in at.items() if name.startswith(key)), default=inf)
+
+    bought = at.get("buy", -1)
+    joins = {joint.part: at[task.key] for joint in done.rack.joints for task in every
+             if task.key.startswith("join:") and joint.part in task.parts}  # fmt: skip
+    for part in done.parts:
+        cut = when("cut", part.key)
+        assert cut, f"nothing gives {part.name}"
+        assert min(cut) > max(bought, at["measure"]) or cut == [at.get(MISSING)]
+        # Bought for it or found: a part is made out of something on hand.
+        assert all(k > bought for k in cut if order[k].key != MISSING)
+        work = [task for task in every if task.work and part.key in task.parts]
+        for task in work:
+            assert at[task.key] > max(cut), (task.title, part.name)
+        for one in done.machining:
+            if part.key not in one.parts or one.kind.row.get("cut"):
+                continue
+            mine = [at[task.key] for task in work if task.work is one.kind]
+            assert mine, (one.kind, part.name)
+            if any(place.part == part.key for place in one.places) and not one.kind.row.get("through"):
+                marked = when("marked", part.key)
+                assert marked
+                assert max(cut) < min(marked)
+                assert max(marked) < min(mine)
+            covered = min(joins.get(part.key, inf), at["mount"], first("coat:"))
+            if not one.kind.row.get("dry"):
+                assert (
+                    max(mine) < at["dry"]
+                    if any(part.key in (j.part, j.other) and not j.hooked for j in done.rack.joints)
+                    else True
+                )
+            assert max(mine) < covered
+    for joint in done.rack.joints:
+        if joint.hold is Hold.HOOKED:
+            continue
+        together = [task for task in every if task.key.startswith("join:") and {joint.part, joint.other} <= task.parts]
+        (join,) = together
+        assert max(bought, at["dry"], *when("cut", joint.part), *when("cut", joint.other)) < at[join.key] < at["mount"]
+    # A conditioner is under every coat of its face; hooks that hide screws come after these.
+    if "conditioner" in at:
+        assert at["conditioner"] < first("coat:")
+        assert all(any(other.key.startswith("primed:") and at[other.key] < at[task.key] and other.parts == task.parts for other in every)
+                   for task in every if task.key.startswith("inside:"))  # fmt: skip
+    if any(each.by == "plates" for each in done.on_wall.fixed) and done.rack.glyph.kind == "hook":
+        assert at["mount"] < at["holders"] < at["hang"]
+    halves = [task for task in every if task.work is Kind.HALVES]
+    for task in halves:
+        assert all(at[task.key] < at[other.key] for other in every
+                   if other.work and other.work is not Kind.HALVES and other.parts & task.parts)  # fmt: skip
+
+
+def _named(every: tuple[Task, ...], key: str) -> Task:
+    return next(task for task in every if task.key.startswith(key))
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_every_family_has_a_hole_table_that_its_faces_hold(family: str) -> None:
+    from tests.test_paper_of_families import of
+
+    done = of(family)
+    for table in hole_tables(done):
+        numbers = [line.number for face in table.faces for line in face.lines]
+        assert numbers == list(range(1, len(numbers) + 1))

@@ -1,0 +1,61 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+
+import { api } from "../../api/client";
+import { Measure } from "../../ui/Measure";
+import { useShown } from "./shown";
+
+/** The holes of each part, face by face, as one marks them: along from an end, across from an edge. */
+export function HoleTables() {
+  const id = useShown((shown) => shown.rack.id);
+  const version = useShown((shown) => shown.rack.version);
+  const site = useShown((shown) => shown.rack.site);
+  const { data } = useQuery({
+    queryKey: ["holes", id, version, site],
+    queryFn: ({ signal }) => api.holes(id, signal),
+    placeholderData: keepPreviousData,
+    staleTime: 0,
+  });
+  return data?.map((table) => (
+    <section key={table.name} className="mt-3 first:mt-0">
+      <h3 className="font-semibold">{table.name}</h3>
+      {table.faces.map((face) => (
+        <div key={face.face} className="overflow-x-auto">
+          <table className="mt-1 w-full border-collapse text-left whitespace-nowrap">
+            <caption className="text-left text-soft whitespace-normal">
+              <span className="font-semibold">{face.face}</span>: along from the {face.along}; across from the{" "}
+              {face.across}, and from the {face.rest}
+            </caption>
+            <thead className="text-[0.78rem] text-soft">
+              <tr>
+                {["no.", "along", "across", "rest", "bit", "deep", "for"].map((head) => (
+                  <th key={head} scope="col" className="pr-2 font-normal">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {face.lines.map((line) => (
+                <tr key={line.number} className="border-t border-rule align-baseline">
+                  <th scope="row" className="pr-2 font-semibold">
+                    {line.number}
+                  </th>
+                  {[line.along, line.across, line.rest, line.bit, line.depth].map((text, index) => (
+                    <td key={index} className="hand pr-2">
+                      <Measure text={text} />
+                    </td>
+                  ))}
+                  <td className="whitespace-normal">
+                    {[line.purpose, line.head, line.tilt && `${line.tilt} from square`]
+                      .filter(Boolean)
+                      .join(", ")}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      ))}
+    </section>
+  ));
+}
