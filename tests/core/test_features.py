@@ -128,7 +128,7 @@ def test_a_screw_is_one_line_through_both_parts_and_into_the_wall(brief: Brief, 
     made = {(x, y) for kind in (Kind.WALL_HOLE, Kind.KEYHOLE) for x, y, _ in world(done, kind)}
     if any(each.by in ("hangers", "mirrors") for each in held):
         plates = {(x, y) for x, y, _ in world(done, Kind.HANGER_PILOT)}
-        made |= {screw for screw in screws if any(y == screw[1] and abs(x - screw[0]) <= 45 for x, y in plates)}  # noqa: PLR2004
+        made |= {screw for screw in screws if any(y == screw[1] and abs(x - screw[0]) <= 45 for x, y in plates)}
     assert made == screws
     joined = {at for each in held if each.joined for at in each.joined.at}
     assert {(x, y) for x, y, _ in world(done, Kind.STRIP_HOLE)} == joined

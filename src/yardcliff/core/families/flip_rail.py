@@ -94,6 +94,8 @@ def _spacers(brief: FlipRailBrief, one: Standing, before: int) -> Iterator[Part]
 def _machining(
     brief: FlipRailBrief, spacers: list[Part], backers: dict[str, Part], joints: list[Joint], lengths: list[Fraction]
 ) -> tuple[Operation, ...]:
+    if not spacers:  # no room for any: the row says so
+        return ()
     _, _, below = fingers.spacer(_finger(brief), brief.rod)
     off, bit = brief.rod.thickness / 2 + brief.rod.gap, fingers.hardware(brief.rod.size).bit
     bite = fingers.bite(_finger(brief), brief.rod)

@@ -42,10 +42,11 @@ class WallHole:
 
 @dataclass(frozen=True, slots=True)
 class Step:
-    """One thing to do, and why it comes here."""
+    """One thing to do, and why it comes here; which holes' screws it `drives`, by their numbers."""
 
     do: str
     why: str = ""
+    drives: tuple[int, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -101,10 +102,13 @@ def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Ite
     yield Step(
         "Sweep the wall with a detector where the holes come.", "Cables and pipes are not always where they should be."
     )
-    for k, one in enumerate(on.fixed):
-        mine = [hole for hole in holes if hole.body == one.body.name]
+    at, before = 0, None
+    for one in on.fixed:
+        mine = holes[at : at + len(one.screws)]
+        at += len(mine)
         if mine:
-            yield from _of_one(one, mine, tape, again=k > 0)
+            yield from _of_one(one, mine, tape, before)
+            before = mine[0]
     if any(one.by == "plates" for one in on.fixed):
         yield Step("Hang your weight on the board with both hands, then screw the hooks on over the screws.",
                    "Under a plate nobody sees again whether it holds.")  # fmt: skip
@@ -120,13 +124,11 @@ def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Ite
                "Wood and lining settle under a load.")  # fmt: skip
 
 
-def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, *, again: bool) -> Iterator[Step]:
-    """A body in place: with one screw first, level or plumb, and the rest."""
-    write = tape.write
-    first, last = holes[0], max(holes, key=lambda hole: (hole.x, hole.y))
+def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole | None) -> Iterator[Step]:
+    """A body in place: what goes on its back, then what goes on the wall, then what is hooked or screwed to that.
+    `before` is the first hole of the body that hangs already.
+    """
     name = one.body.name.lower()
-    drill = _drill(one, tape)
-    on_wall = {"batten": "batten", "cleat": "cleat's lower half"}.get(one.by, name)
     if one.by == "cleat" and one.joined:
         yield Step(
             f"Screw the cleat's upper half to the back of the {name}, its bevel down: {one.joined.count} screws of 5 mm, {tape.write_fine(one.joined.length)} long."
@@ -138,34 +140,10 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, *, again: bool) -
         )
     if one.by in BACKS:
         yield Step(f"Set the {BYS[one.by][0]} on the back of the {name}.")
-    upright = all(part.height > part.length for part in one.body.grounds)
     if one.by in ("keyholes", "hangers"):
-        yield Step(f"Mark hole {first.number}: {write(first.x)} from the left corner, {write(first.y)} up; then the others along a level.",
-                   "All plates have to bear at once.")  # fmt: skip
-        yield Step(f"{drill} Leave the heads standing out by the plate's thickness, and slide the {name} on.")
+        yield from _hung(one, holes, tape, before)
         return
-    yield Step(
-        f"Screw {first.number} first: {write(first.x)} from the left corner, {write(first.y)} from the floor. {drill}",
-        f"One screw, not tight: the {on_wall} can still turn on it." if not again else "",
-    )
-    if upright:
-        yield Step(
-            f"Plumb the {name} with a level along its edge, mark through the lowest hole.",
-            "What stands out of plumb shows from the door.",
-        )
-    elif len(holes) > 1:
-        yield Step(f"Lay a level on the {on_wall}, bring it true, and mark through hole {last.number}, at {write(last.x)} and {write(last.y)}.",
-                   "Level by the bubble, not by the floor: floors are seldom level.")  # fmt: skip
-    if not one.anchor.in_studs and one.anchor.key != "sheet":
-        yield Step(
-            f"Take the {on_wall} down; set the {one.anchor.name.split(',')[0]} in every hole.",
-            "They do not go in through the wood.",
-        )
-    yield Step(
-        f"Drive the last screw, {last.number}; check the level; then those between."
-        if len(holes) > 1
-        else "Check it, and drive it home."
-    )
+    yield from _screwed(one, holes, tape, before)
     if one.by == "cleat":
         yield Step(f"Hook the {name} onto the cleat and let it settle.")
     if one.by == "batten" and one.joined:
@@ -173,6 +151,115 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, *, again: bool) -
             f"Screw the {name} to the batten through its {one.joined.count} holes: 5 mm screws, {tape.write_fine(one.joined.length)} long, a {tape.write_fine(PILOT)} pilot first.",
             f"The batten, {tape.write_fine(BATTEN[0])} thick, carries it to the wall.",
         )
+
+
+def _hung(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole | None) -> Iterator[Step]:
+    """What hangs on heads that stand out of the wall: all holes are marked on the wall, none through the rack."""
+    first, others = holes[0], holes[1:]
+    name = one.body.name.lower()
+    along = (
+        "plumb below it"
+        if _column(holes)
+        else "along a level"
+        if len({hole.y for hole in holes}) == 1
+        else "along a level and plumb below"
+    )
+    rest = f"; then {_numbers(others)} {along}, by the hole list" if others else ""
+    yield Step(
+        f"Mark hole {first.number}: {_place(first, tape)}{_across(first, before, tape)}{rest}.",
+        "All plates have to bear at once.",
+    )
+    yield Step(
+        f"{_drill(one, tape)}{_set(one)} Leave the heads standing out by the plate's thickness, and slide the {name} on.",
+        drives=tuple(hole.number for hole in holes),
+    )
+
+
+def _screwed(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole | None) -> Iterator[Step]:
+    """What is screwed to the wall through its own holes. A screw that finds its hold goes in at once and the body
+    turns on it until it is level or plumb; what has to be set in the wall first is marked with all its fellows.
+    """
+    thing = {"batten": "batten", "cleat": "cleat's lower half"}.get(one.by, one.body.name.lower())
+    first, far, between = _order(holes)
+    true = (
+        f"Plumb the {thing} with a level along its edge" if _column(holes) else f"Lay a level on the {thing} and bring it true"
+    )  # fmt: skip
+    why = (
+        "What stands out of plumb shows from the door."
+        if _column(holes)
+        else "Level by the bubble, not by the floor: floors are seldom level."
+    )
+    there = f"{_place(first, tape)}{_across(first, before, tape)}"
+    if one.anchor.in_studs or one.anchor.key == "sheet":
+        turns = f"One screw, not tight: the {thing} can still turn on it." if before is None and far else ""
+        yield Step(f"Screw {first.number} first: {there}. {_drill(one, tape)}", turns, (first.number,))
+        if far is None:
+            yield Step(f"{true}, and drive it home.", why)
+            return
+        yield Step(f"{true}, and mark through hole {far.number}: {_place(far, tape)}.", why)
+        rest = f"; then {_numbers(between)}" if between else ""
+        yield Step(
+            f"Drive {far.number}, check that it is true{rest}.", drives=(far.number, *(hole.number for hole in between))
+        )
+        return
+    every = tuple(hole.number for hole in holes)
+    yield Step(
+        f"Hold the {thing} up with hole {first.number} at {there}. {true}, and mark through {_numbers(holes)}.", why
+    )
+    if one.anchor.key == "toggles":
+        yield Step(f"Take the {thing} down. {_drill(one, tape)}", "A folded toggle is wider than its bolt.")
+        yield Step(
+            f"Put the bolts through the {thing}, a washer under each head and a toggle on each thread; press all of them through the lining, and tighten them in turn.",
+            "A toggle falls off behind the lining when its bolt is taken out again.",
+            every,
+        )
+        return
+    yield Step(f"Take the {thing} down. {_drill(one, tape)}{_set(one)}", "They do not go in through the wood.")
+    last = (
+        f", then {far.number}, check that it is true{f', then {_numbers(between)}' if between else ''}" if far else ""
+    )
+    yield Step(f"Put it back: drive {first.number}{last}.", drives=every)
+
+
+def _order(holes: Sequence[WallHole]) -> tuple[WallHole, WallHole | None, list[WallHole]]:
+    """The hole to begin with, at the top and left; the one that brings it true, furthest from that along its level or
+    down its plumb line; and those between.
+    """
+    first = holes[0]
+    level = [hole for hole in holes if hole.y == first.y]
+    far = (
+        level[-1] if len(level) > 1 else max(holes[1:], key=lambda hole: (abs(hole.x - first.x), -hole.y), default=None)
+    )
+    return first, far, [hole for hole in holes if hole not in (first, far)]
+
+
+def _column(holes: Sequence[WallHole]) -> bool:
+    """Whether they lie one above the other."""
+    return len({hole.x for hole in holes}) == 1 and len(holes) > 1
+
+
+def _place(hole: WallHole, tape: Tape) -> str:
+    return f"{tape.write(hole.x)} from the left corner, {tape.write(hole.y)} from the floor"
+
+
+def _across(first: WallHole, before: WallHole | None, tape: Tape) -> str:
+    """How a body that hangs beside another is brought to its height."""
+    if before is None or before.y != first.y:
+        return ""
+    return f", level with hole {before.number} and {tape.write(abs(first.x - before.x))} from it"
+
+
+def _numbers(holes: Sequence[WallHole]) -> str:
+    """`2, 3 and 5`."""
+    numbers = [str(hole.number) for hole in holes]
+    return numbers[0] if len(numbers) == 1 else f"{', '.join(numbers[:-1])} and {numbers[-1]}"
+
+
+def _set(one: Fixed) -> str:
+    """What goes into the wall before the screws, if anything does."""
+    if one.anchor.in_studs or one.anchor.key == "sheet":
+        return ""
+    return f" Set the {one.anchor.name.split(',')[0]} in every hole."
 
 
 def _drill(one: Fixed, tape: Tape) -> str:
