@@ -13,13 +13,13 @@ from hypothesis import strategies as st
 
 from tests.features import of_holders, step
 from tests.strategies import ITEM_KEYS, briefs, lengths
-from yardcliff.core.amend import BriefError, amend, dump
+from yardcliff.core.amend import BriefError, amend, dump, read_brief
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, build, ranked, starting
 from yardcliff.core.families.family import in_rows
 from yardcliff.core.families.panel import Plank, planks
-from yardcliff.core.families.stacked import Stick, rails_from, stick_needed
+from yardcliff.core.families.stacked import longest_from, rails_from, stick_needed
 from yardcliff.core.findings import Patch
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.length import TapeName
@@ -28,6 +28,7 @@ from yardcliff.core.look import resting
 from yardcliff.core.most import most_on
 from yardcliff.core.rack import Kind, Operation, Part
 from yardcliff.core.strength.wood import sag
+from yardcliff.core.timber.asked import Cutting
 
 EXAMPLES = 2000 if os.environ.get("YARDCLIFF_EXPLORE") else 400
 OFF = frozenset(
@@ -225,23 +226,45 @@ def test_a_frame_counts_its_sides_where_they_stand_beside_the_boards() -> None:
 
 
 def test_the_saw_eats_wood_between_rails_of_one_stick() -> None:
-    stick = Stick(length=Fraction(1200), kerf=Fraction(3), trim=Fraction(5))
+    saw, stick = Cutting(kerf=Fraction(3), trim=Fraction(5)), Fraction(1200)
     # Four rails of 300 are 1200, but with three cuts and two squared ends 1219: three come out.
-    assert stick_needed(stick, Fraction(300), 4) == 1219
-    assert rails_from(stick, Fraction(300)) == 3
-    # 295 is as long as four can be: 1180 and 9 of kerf and 10 of trim are 1199.
-    assert rails_from(stick, Fraction(295)) == 4
-    assert rails_from(stick, Fraction(1300)) == 0
+    assert stick_needed(saw, Fraction(300), 4) == 1219
+    assert rails_from(saw, stick, Fraction(300)) == 3
+    # 295.25 is as long as four can be: 1181 and 9 of kerf and 10 of trim.
+    assert longest_from(saw, stick, 4) == Fraction("295.25")
+    assert rails_from(saw, stick, Fraction(295)) == 4
+    assert rails_from(saw, stick, Fraction(1300)) == 0
+
+
+def test_halves_of_a_stick_are_told_why_they_do_not_come_out_of_it() -> None:
+    cups = starting([(shipped_item("tin-cup"), 8)], "1 mm", "stacked")
+    halves: Patch = {"rows": {"count": 2}, "row": {"length": "600 mm"}, "stick": {"length": "1200 mm"}}
+    rack = build(amend(cups, halves))
+    (finding,) = [one for one in rack.findings if one.code == "stacked.stick"]
+    # A mitre saw takes 2.5 once, and 10 come off both ends.
+    assert "by 22.5 mm: the saw takes 2.5 mm at each cut, and 10 mm come off each end" in finding.message
+    shorter = next(fix for fix in finding.fixes if fix.label == "All of them 588 mm")
+    settled = amend(amend(cups, halves), shorter.patch)
+    assert {one.code for one in build(settled).findings} < {one.code for one in rack.findings}
+    assert build(settled).row.length == 588
+    # The rack and its cut plan know one saw.
+    done = design(settled)
+    assert not [one for one in done.findings if one.code == "stacked.stick"]
+    assert figures(amend(cups, {"cutting": {"saw": "pull saw"}}))["stacked.kerf"] == Fraction("0.6")
+    # What a brief said of a saw of its own is read as that of the plan.
+    old = read_brief(dump(cups) | {"stick": {"length": "1200 mm", "kerf": "3 mm", "trim": "5 mm"}, "cutting": {}})
+    assert (old.cutting.takes, old.cutting.trim) == (3, 5)
 
 
 @given(length=lengths(10, 2000), count=st.integers(1, 40), kerf=lengths(0, 8), trim=lengths(0, 30))
 def test_the_stick_for_so_many_rails_gives_so_many(
     length: Fraction, count: int, kerf: Fraction, trim: Fraction
 ) -> None:
-    bought = Stick(kerf=kerf, trim=trim)
-    needed = stick_needed(bought, length, count)
-    assert rails_from(bought.model_copy(update={"length": needed}), length) == count
-    assert rails_from(bought.model_copy(update={"length": needed - Fraction(1, 100)}), length) == count - 1
+    saw = Cutting(kerf=kerf, trim=trim)
+    needed = stick_needed(saw, length, count)
+    assert rails_from(saw, needed, length) == count
+    assert rails_from(saw, needed - Fraction(1, 100), length) == count - 1
+    assert longest_from(saw, needed, count) == length
 
 
 def test_stacked_rails_are_alike_and_hang_as_close_as_they_may() -> None:

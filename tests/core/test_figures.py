@@ -29,6 +29,7 @@ WORDS = {
     "where nothing hangs",
     "the outermost, and between",
     "from the back face",
+    "typical of the saw",
 }
 WORDS |= {"less: they pass at the sides", "the most that fit", "what is left, shared"}
 NAMES = {"in the board + showing": "e + o", "length − plate": "l − k", "T − (length − plate)": "T − i"}

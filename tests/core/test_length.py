@@ -1,5 +1,7 @@
 """Exact lengths: what people write is read, what is written is read back, rounding is fair."""
 
+from math import floor
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -128,10 +130,10 @@ def test_a_tape_reads_back_to_its_nearest_step(value: Fraction, tape: Tape) -> N
 
 
 @given(value=lengths(0, 20_000), tape=tapes)
-def test_rounding_is_that_of_fractions_ties_to_even(value: Fraction, tape: Tape) -> None:
-    assert nearest(value, tape.step) == round(value / tape.step) * tape.step
-    assert nearest(tape.step * 5 / 2, tape.step) == 2 * tape.step
-    assert nearest(tape.step * 7 / 2, tape.step) == 4 * tape.step
+def test_half_a_step_is_rounded_up_so_that_equal_steps_look_equal(value: Fraction, tape: Tape) -> None:
+    assert nearest(value, tape.step) == floor(value / tape.step + Fraction(1, 2)) * tape.step
+    halves = [tape.step * (2 * k + 1) / 2 for k in range(6)]
+    assert [nearest(half, tape.step) for half in halves] == [tape.step * k for k in range(1, 7)]
 
 
 @pytest.mark.parametrize(

@@ -111,7 +111,7 @@ def test_tools_change_the_way_and_the_time(home: Page) -> None:
     expect(page.get_by_role("alert")).to_contain_text("“a while” is no time")
     page.get_by_label("takes me").fill("25 min")
     page.get_by_label("takes me").press("Enter")
-    expect(page.locator("[data-task='Groove:Side']").get_by_text("25 min").first).to_be_visible()
+    expect(page.locator("[data-task='dado:left-side']").get_by_text("25 min").first).to_be_visible()
 
 
 def test_the_bench_goes_on_while_the_link_is_down_and_after_a_kill(page: Page, data: Path) -> None:

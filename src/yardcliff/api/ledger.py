@@ -108,7 +108,7 @@ class Ledger(Desk):
             self.log.write(self.rack_id, start.date().isoformat(), kind, "", data, entry_id=entry_id)
 
     def _time(self, minutes: int) -> Json:
-        usual = self.bench.shop.model_copy(update={"pace": 100})
+        usual = self.bench.shop.changed({"pace": 100})
         return {"minutes": minutes, "planned": self.planned, "reckoned": self._at_bench(usual)}
 
     def _kept(self, body: EntryText) -> Json:

@@ -74,7 +74,7 @@ def view_making(done: Design, made: Made, ticks: Mapping[str, str], tongue: Tong
 
 
 def _wait(kind: WaitKind, label: str, done: Design) -> WaitView:
-    plain = done.brief.making.model_copy(update={"waits": {}})
+    plain = done.brief.making.changed({"waits": {}})
     return WaitView(kind=kind, label=label, usual=spoken(wait(done, plain, kind)))
 
 

@@ -120,7 +120,5 @@ def family(row: Row, fewest: int, most: int) -> tuple[Row, ...]:
     if most - fewest >= LONGEST_FAMILY:
         raise AidError(f"{most - fewest + 1} lengths are too many for one table: {LONGEST_FAMILY} at most.")
     spaced = {"air": max(row.t, Fraction(0))} if row.airy else {"pitch": row.t, "spacing": "even"}
-    base = row.brief.model_copy(update={"follows": "length", "pins": (), "keepouts": (), **spaced})
-    return tuple(
-        solve(base.model_copy(update={"count": count}), row.things_of, row.fixture) for count in range(fewest, most + 1)
-    )
+    base = row.brief.changed({"follows": "length", "pins": (), "keepouts": (), **spaced})
+    return tuple(solve(base.changed({"count": count}), row.things_of, row.fixture) for count in range(fewest, most + 1))

@@ -142,7 +142,7 @@ def _as_listed(brief: Brief, kind: str) -> Listed:
     """A kind of the brief as an entry of the list, so that a way of building can begin with it."""
     item = brief.kinds[kind]
     like = next((entry for entry in shipped() if entry.key == item.listed), shipped()[0])
-    return like.model_copy(update={"key": kind or like.key, "item": item, "air": brief.row.air})
+    return like.changed({"key": kind or like.key, "item": item, "air": brief.row.air})
 
 
 def brought_up_to(brief: Brief, entry: Listed) -> Brief | None:

@@ -128,7 +128,7 @@ class Item(Frozen):
             return self
         scale = self.width / self.across
         sides = {"left": self.left * scale, "right": self.right * scale, "width": None}
-        return self.model_copy(update=sides)
+        return self.changed(sides)
 
     def counted(self, count: int) -> str:
         """`1 enamel mug`, `7 enamel mugs`."""

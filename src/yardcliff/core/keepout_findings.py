@@ -76,5 +76,5 @@ def _clears(row: Row, changes: dict[str, Any]) -> bool:
     """Whether the row stands clear of its keep-outs, and no closer than before, once changed."""
     if "count" in changes and row.brief.follows in ("count", "nothing"):
         return False
-    other = solve(row.brief.model_copy(update=changes), row.things_of, row.fixture)
+    other = solve(row.brief.changed(changes), row.things_of, row.fixture)
     return not other.given.hits and not other.trouble and other.air >= min(row.air, row.brief.air)

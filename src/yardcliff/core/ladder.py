@@ -42,7 +42,7 @@ def ladder(row: Row) -> tuple[Rung, ...]:
         if count == row.count:
             rungs.append(Rung(row, True, verdict(row), {}))
             continue
-        asked = row.brief.model_copy(update={"count": count, "follows": follows, "pins": ()})
+        asked = row.brief.changed({"count": count, "follows": follows, "pins": ()})
         other = solve(asked, row.things_of, row.fixture)
         patch: Patch = {"row": {"count": count, "follows": follows, "pins": []}}
         rungs.append(Rung(other, False, verdict(other), patch))

@@ -179,14 +179,13 @@ class _Reader:
 
 
 def nearest(value: Fraction, step: Fraction) -> Fraction:
-    """`value` rounded to the nearest multiple of `step`; a tie goes to the even multiple."""
+    """`value` rounded to the nearest multiple of `step`; a tie goes up, so that equal steps look equal."""
     return _steps(value, step) * step
 
 
 def in_steps(value: int, step: int) -> int:
-    """`round(value / step)` for integers in one unit; a tie goes to the even count."""
-    steps, rest = divmod(value, step)
-    return steps + (2 * rest > step or (2 * rest == step and steps % 2 == 1))
+    """`floor(value / step + 1/2)` for integers in one unit: a tie goes up."""
+    return (2 * value + step) // (2 * step)
 
 
 def _steps(value: Fraction, step: Fraction) -> int:
@@ -331,6 +330,8 @@ def _validate(value: Any, info: ValidationInfo) -> Fraction:
 def _bounded(least: Fraction, strict: bool) -> Any:
     def check(value: Any, info: ValidationInfo) -> Fraction:
         length = _validate(value, info)
+        if info.context and info.context.get("worked out"):
+            return length
         shown = value if isinstance(value, str) else exact_text(length)
         if length < least or (strict and length == least):
             word = "more than 0" if strict else "0 or more"

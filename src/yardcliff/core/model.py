@@ -1,8 +1,8 @@
 """The base of every input model, and the plain-number fields they share."""
 
 import re
-from collections.abc import Iterator
-from typing import Annotated, Any
+from collections.abc import Iterator, Mapping
+from typing import Annotated, Any, Self
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict
 from pydantic_core import PydanticCustomError
@@ -14,6 +14,15 @@ class Frozen(BaseModel):
     """An input: immutable, strict about names, so that a misspelt field is an error and not lost."""
 
     model_config = ConfigDict(frozen=True, extra="forbid")
+
+    def changed(self, values: Mapping[str, object]) -> Self:
+        """A copy with other values, each read as it would be in a brief: the one way to change a frozen value.
+
+        What is worked out may be longer than what may be typed: an impossible design still draws. Raises
+        `ValidationError` for what its field does not take.
+        """
+        there = {name: getattr(self, name) for name in type(self).model_fields}
+        return type(self).model_validate(there | dict(values), context={"exact": True, "worked out": True})
 
 
 def leaves(model: BaseModel, path: tuple[str, ...] = ()) -> Iterator[tuple[tuple[str, ...], Any]]:

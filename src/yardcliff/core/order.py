@@ -76,7 +76,7 @@ def _measure(row: Row, order: tuple[str, ...], aim: Aim) -> Fraction:
 
 
 def _asking(brief: RowBrief) -> RowBrief:
-    return brief if brief.spacing == "air" else brief.model_copy(update={"spacing": "even"})
+    return brief if brief.spacing == "air" else brief.changed({"spacing": "even"})
 
 
 def _ordered(row: Row, order: tuple[str, ...]) -> Things:

@@ -226,7 +226,7 @@ def _closeness_fixes(
 ) -> tuple[Fix, ...]:
     if any(index in holders for index, _ in row.given.nudges):
         # The nudge took the air, or some of it: what else helps has to do without it too.
-        still = solve(row.brief.model_copy(update={"nudge": NONE}), row.things_of, row.fixture)
+        still = solve(row.brief.changed({"nudge": NONE}), row.things_of, row.fixture)
         rest = () if still.air >= still.brief.air else _closeness_fixes(still, tape, noun, holders, fit)
         off = row_patch(nudge=NONE)["row"]
         return (

@@ -61,7 +61,7 @@ def even_air(row: Row) -> tuple[Fix, ...]:
     """The same air between all instead of one pitch, where that fits: unequal things need less board so."""
     if row.brief.spacing == "air" or row.spread.alike:
         return ()
-    airy = row.brief.model_copy(update={"spacing": "air"})
+    airy = row.brief.changed({"spacing": "air"})
     if lay_out(airy, row.things_of, row.fixture, row.count).length(row.brief.air) > row.length:
         return ()
     return (Fix("Even air instead of one pitch", row_patch(spacing="air")),)
@@ -69,7 +69,7 @@ def even_air(row: Row) -> tuple[Fix, ...]:
 
 def room_for_one(row: Row, tape: Tape) -> tuple[Fix, ...]:
     """A board that takes one thing on its two holders, where the board is too short even for that."""
-    even = row.brief.model_copy(update={"spacing": "even"})
+    even = row.brief.changed({"spacing": "even"})
     alone = lay_out(even, row.things_of, row.fixture, 1)
     if alone.spread.holders == 1 or (row.count > 1 and alone.spread.holders * alone.need <= row.length):
         return ()

@@ -96,7 +96,7 @@ def solve_rows(brief: RowsBrief, first: Row) -> tuple[Row, ...]:
 
 def held(row: Row, own: OwnRow) -> Row:
     """A row that follows the first, held at its own pins where it has some."""
-    return solve(row.brief.model_copy(update={"pins": own.pins}), row.things_of, row.fixture) if own.pins else row
+    return solve(row.brief.changed({"pins": own.pins}), row.things_of, row.fixture) if own.pins else row
 
 
 def room_for_ends(row: Row) -> bool:
@@ -162,7 +162,7 @@ def beside(first: Row, left: Fraction, right: Fraction, count: int) -> Row:
 
 def margins(left: Fraction, right: Fraction) -> Ends:
     """Ends that were worked out, not asked for: they may be longer than anybody could ask."""
-    return Ends(rule="margin").model_copy(update={"left": left, "right": right})
+    return Ends(rule="margin").changed({"left": left, "right": right})
 
 
 def stand(

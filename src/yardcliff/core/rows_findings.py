@@ -89,9 +89,9 @@ def own_fixes(brief: RowsBrief, k: int) -> tuple[Fix, ...]:
         return (Fix("Straight rows", {"rows": {"layout": "straight"}}),) if brief.layout == "staggered" else ()
     ways = []
     if own.pins:
-        ways.append((f"Let go of the pins of row {k + 1}", own.model_copy(update={"pins": ()})))
+        ways.append((f"Let go of the pins of row {k + 1}", own.changed({"pins": ()})))
     if own.kind != ALIKE and own.count is not None:
-        ways.append(("As many as fit on it", own.model_copy(update={"count": None})))
+        ways.append(("As many as fit on it", own.changed({"count": None})))
     if own.kind != ALIKE:
         ways.append(("Hang what the first row hangs", OwnRow()))
     return tuple(

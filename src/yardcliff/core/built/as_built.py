@@ -37,8 +37,8 @@ def follow(brief: Brief, held: Held) -> Patch:
         if k == 0:
             patch["row"] = {"pins": pins}
         else:
-            own = rows.own_of(k).model_copy(update={"pins": tuple(map(Pin.model_validate, pins))})
-            rows = rows.model_copy(update={"own": rows.with_own(k, own)})
+            own = rows.own_of(k).changed({"pins": tuple(map(Pin.model_validate, pins))})
+            rows = rows.changed({"own": rows.with_own(k, own)})
     if rows is not brief.rows:
         patch["rows"] = {"own": [own.model_dump(mode="json") for own in rows.own]}
     return patch

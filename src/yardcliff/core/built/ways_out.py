@@ -160,7 +160,7 @@ class _Asked:
         rack, cutting, write = self.done.rack, self.done.brief.cutting, self.done.tape.write
         key = rack.rows[self.subject.row].part
         wanted = pieces(part_blanks(rack.part(key)), cutting)
-        plan = cut_plan(wanted, self.supply, cutting.model_copy(update={"locked": {}}))
+        plan = cut_plan(wanted, self.supply, cutting.changed({"locked": {}}))
         if plan.missing or not wanted:
             return
         sticks = ", ".join(

@@ -77,7 +77,7 @@ def build(brief: Brief) -> Rack:
     if family.rows == "one":
         # Rows that another way of building had wait until it is taken again; a second board has its own pins.
         own = tuple(OwnRow(pins=one.pins) for one in brief.rows.own)
-        brief = brief.model_copy(update={"rows": RowsBrief(own=own)})
+        brief = brief.changed({"rows": RowsBrief(own=own)})
     fitted = family.fitting(brief)
     rack: Rack = family.build(brief, fitted, first_row(brief, fitted))
     return rack

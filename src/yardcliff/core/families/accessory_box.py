@@ -207,9 +207,7 @@ def _lip_figure(box: Box, inner: Fraction, wood: Wood) -> Figure:
 def _lip_findings(box: Box, wood: Wood) -> Iterator[Finding]:
     if _lip(box, wood) > 1:
         wide = next(
-            width
-            for width in range(int(box.width), 3001)
-            if _lip(box.model_copy(update={"width": Fraction(width)}), wood) <= 1
+            width for width in range(int(box.width), 3001) if _lip(box.changed({"width": Fraction(width)}), wood) <= 1
         )
         yield Finding(
             "aside.lip",

@@ -289,9 +289,9 @@ def start(hangs: Hangs, tape: TapeName) -> AngledRailBrief:
     first = AngledRailBrief.model_validate(shared | {"angled": {"right": right}, "holder": _pegs_for(hangs)})
     row = first_row(first, fitting(first))
     if right == "as many":  # the right row has its half pitch more at the top
-        longer = ends.model_copy(update={"right": ends.right + row.pitch / 2})
-        first = first.model_copy(update={"row": first.row.model_copy(update={"ends": longer})})
-    return first.model_copy(update={"hung": uprights.foot_for(row, max(row.things[0].reach.left - row.axes[0], ZERO))})
+        longer = ends.changed({"right": ends.right + row.pitch / 2})
+        first = first.changed({"row": first.row.changed({"ends": longer})})
+    return first.changed({"hung": uprights.foot_for(row, max(row.things[0].reach.left - row.axes[0], ZERO))})
 
 
 def _pegs_for(hangs: Hangs) -> pegs.Peg:
@@ -301,7 +301,7 @@ def _pegs_for(hangs: Hangs) -> pegs.Peg:
     apart = max(2 * max(listed.item.left, listed.item.right) + listed.air for listed, _ in hangs)
     peg = pegs.Peg(diameter=Fraction(16), depth=Fraction(16), showing=Fraction(60))
     showing = min(max(_showing(shape, apart, peg.tilt), peg.showing), Fraction(140))
-    return peg.model_copy(update={"showing": showing})
+    return peg.changed({"showing": showing})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

@@ -154,11 +154,11 @@ def start(hangs: Hangs, tape: TapeName) -> CheeksBrief:
     first = CheeksBrief.model_validate(shared)
     items = tuple(first.kinds.values())
     depth = Fraction(max(60, -(-max(max(item.across, item.front) for item in items) * 2 / 5 // 10) * 10))
-    slot = first.slot.model_copy(update={"depth": depth})
+    slot = first.slot.changed({"depth": depth})
     wide = -(-(slots.reach_in(slot, slots.width(slot, items)[0]) + 25) // 10) * 10
-    board = first.board.model_copy(update={"height": Fraction(wide)})
-    cut = first.model_copy(update={"slot": slot, "board": board})
-    return cut.model_copy(update={"hung": uprights.foot_for(first_row(cut, fitting(cut)), ZERO)})
+    board = first.board.changed({"height": Fraction(wide)})
+    cut = first.changed({"slot": slot, "board": board})
+    return cut.changed({"hung": uprights.foot_for(first_row(cut, fitting(cut)), ZERO)})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

@@ -44,7 +44,7 @@ def fitting(brief: FlipRailBrief) -> Fitting:
 
 def _finger(brief: FlipRailBrief) -> flips.Flip:
     """A finger of the rod's: as long, as wide and as tilted as a flip peg."""
-    return brief.flip.model_copy(update={"thickness": brief.rod.thickness})
+    return brief.flip.changed({"thickness": brief.rod.thickness})
 
 
 def _line(brief: FlipRailBrief) -> Fraction:
@@ -157,14 +157,14 @@ def start(hangs: Hangs, tape: TapeName) -> FlipRailBrief:
     shared["row"]["fixture_gap"] = 2 * flips.SEAT
     first = FlipRailBrief.model_validate(shared)
     deepest = max(item.front for item in first.kinds.values())
-    flip = first.flip.model_copy(update={"length": min(max(Fraction(70), deepest // 10 * 10 + 10), Fraction(130))})
+    flip = first.flip.changed({"length": min(max(Fraction(70), deepest // 10 * 10 + 10), Fraction(130))})
     on = ground(first, "Board")
     while next(flips.links(flip, on)).share > 1:
-        flip = flip.model_copy(update={"width": flip.width + 4})
+        flip = flip.changed({"width": flip.width + 4})
     flip, on = next(flips.stronger(flip, on), (flip, on))
     height = Fraction(-(-flips.tall(flip) // 5) * 5)
-    board = first.board.model_copy(update={"height": height, "thickness": on.thickness})
-    return first.model_copy(update={"flip": flip, "board": board})
+    board = first.board.changed({"height": height, "thickness": on.thickness})
+    return first.changed({"flip": flip, "board": board})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

@@ -127,7 +127,7 @@ def _lower(brief: HighRailsBrief, row: Row) -> Row | None:
         # What pins and keep-outs did to the upper rail, the lower one is marked with too.
         "pins": tuple(Pin.model_construct(index=i, at=axis) for i, axis in enumerate(row.axes[:-1])) if row.uneven else (),
     }  # fmt: skip
-    return held(solve(row.brief.model_copy(update=asked), row.things_of, row.fixture), own)
+    return held(solve(row.brief.changed(asked), row.things_of, row.fixture), own)
 
 
 def _figures(brief: HighRailsBrief, row: Row, lower: Row | None, past: Fraction) -> Iterator[Figure]:
@@ -196,7 +196,7 @@ def start(hangs: Hangs, tape: TapeName) -> HighRailsBrief:
     longest = max(item.below for item in first.kinds.values())
     drop = first.high.drop if lower != "none" else ZERO
     hung = -(-(longest + fitting(first).hang_drop + drop + FOOT_ROOM) // 10) * 10
-    return first.model_copy(update={"hung": max(first.hung, Fraction(hung))})
+    return first.changed({"hung": max(first.hung, Fraction(hung))})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

@@ -173,7 +173,7 @@ def _joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
             board = brief.board.model_copy(
                 update={"thickness": max(brief.board.thickness, Fraction(thick)), "wood": wood}
             )
-            if _butt(brief.model_copy(update={"board": board}), row).share <= 1:
+            if _butt(brief.changed({"board": board}), row).share <= 1:
                 said = f"{exact_text(board.thickness)} thick"
                 words = (
                     said
@@ -222,7 +222,7 @@ def start(hangs: Hangs, tape: TapeName) -> HoleRailBrief:
     board = first.board.model_copy(
         update={"height": max(Fraction(90), Fraction(-(-deep // 10) * 10)), "thickness": Fraction(18)}
     )
-    return first.model_copy(update={"board": board})
+    return first.changed({"board": board})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

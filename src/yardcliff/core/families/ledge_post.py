@@ -103,7 +103,7 @@ def start(hangs: Hangs, tape: TapeName) -> LedgePostBrief:
     if shared["row"]["spacing"] == "even":
         shared["row"] |= {"spacing": "tidy", "tidy": Fraction(5)}
     first = LedgePostBrief.model_validate(shared)
-    return first.model_copy(update={"hung": uprights.foot_for(first_row(first, fitting(first)), ZERO)})
+    return first.changed({"hung": uprights.foot_for(first_row(first, fitting(first)), ZERO)})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

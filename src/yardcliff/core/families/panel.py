@@ -98,7 +98,7 @@ def build(brief: PanelBrief, fitted: Fitting, first: Row) -> Rack:
 
 
 def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted: Fitting) -> Body:
-    together = brief.model_copy(update={"rows": brief.rows.model_copy(update={"boards": "one"})})
+    together = brief.changed({"rows": brief.rows.changed({"boards": "one"})})
     (flat,), marked = boards(together, standing, row.length, brief.board.height / 2, "Panel")
     support, widths = brief.support, planks(row.length, brief.plank)
     seams = tuple(accumulate(widths))[:-1]
@@ -172,7 +172,7 @@ class _Seams:
     def missed_by(self, plank: Plank) -> Plank | None:
         """Planks of nearly the same width that have no seam at a holder; None if no width that is sold has none."""
         widths = sorted(range(*SOLD), key=lambda width: abs(width - plank.width))
-        others = (plank.model_copy(update={"width": Fraction(width)}) for width in widths)
+        others = (plank.changed({"width": Fraction(width)}) for width in widths)
         return next((other for other in others if self.hit(other) is None), None)
 
 
@@ -197,7 +197,7 @@ def _on_seams(brief: PanelBrief, seams: _Seams) -> Iterator[Finding]:
 
 
 def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row) -> Body:
-    apart = brief.model_copy(update={"rows": brief.rows.model_copy(update={"boards": "each"})})
+    apart = brief.changed({"rows": brief.rows.changed({"boards": "each"})})
     crosses, marked = boards(apart, standing, row.length, brief.board.height / 2, "Cross board")
     support, flush = brief.support, brief.support.place == "flush"
     low, high = min(part.y for part in crosses), max(part.y + part.height for part in crosses)
@@ -336,7 +336,7 @@ def start(hangs: Hangs, tape: TapeName) -> PanelBrief:
     plank = _Seams.of(row, stand_rows(first, row, ZERO), fitted).missed_by(first.plank)
     # A short lower row may leave no plank without a seam at a holder: boards across have none.
     made = {"plank": plank} if plank else {"made": "frame", "support": Support(place="flush")}
-    return first.model_copy(update={"hung": hung, **made})
+    return first.changed({"hung": hung, **made})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

@@ -247,14 +247,14 @@ def start(hangs: Hangs, tape: TapeName) -> PerchBrief:
     shared = row_for(hangs, tape) | held_by(hangs)
     first = PerchBrief.model_validate(shared)
     line = max(Fraction(40), fitting(first).glyph.height / 2 + 15)
-    board = first.board.model_copy(update={"height": Fraction(400)})
-    placed = first.model_copy(update={"low": line, "board": board})
+    board = first.board.changed({"height": Fraction(400)})
+    placed = first.changed({"low": line, "board": board})
     fitted = fitting(placed)
     under = float(placed.perch.depth * REACH)
     thick = float(placed.perch.thickness) / cos(radians(placed.perch.slope))
     tall = float(line + _room(placed, fitted)) + under * float(LEG) + thick
     height = Fraction(ceil(tall / 10) * 10)
-    return placed.model_copy(update={"board": board.model_copy(update={"height": height})})
+    return placed.changed({"board": board.changed({"height": height})})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

@@ -87,7 +87,7 @@ class Extra:
 def first_row(brief: RackBrief, fitted: Fitting) -> Row:
     """The first row, spaced by what hangs on it, the holders' own reach and how far apart they have to be."""
     gap = max(brief.row.fixture_gap, fitted.apart - fitted.reach.across)
-    return solve(brief.row.model_copy(update={"fixture_gap": gap}), brief.things, fitted.reach)
+    return solve(brief.row.changed({"fixture_gap": gap}), brief.things, fitted.reach)
 
 
 def ground(brief: RackBrief, part: str, line: Fraction | None = None) -> Ground:

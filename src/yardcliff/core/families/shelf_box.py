@@ -246,7 +246,7 @@ def start(hangs: Hangs, tape: TapeName) -> ShelfBoxBrief:
     first = ShelfBoxBrief.model_validate(row_for(hangs, tape) | held_by(hangs))
     inner = first_row(first, fitting(first)).length
     thick = max(Fraction(18), _stiff_enough(first, inner))
-    return first.model_copy(update={"shelf": first.shelf.model_copy(update={"thickness": thick})})
+    return first.changed({"shelf": first.shelf.changed({"thickness": thick})})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

@@ -5,7 +5,9 @@ A stick gives n rails when n L + (n - 1) kerf + 2 trims go into it: the saw eats
 
 from collections.abc import Iterator
 from math import ceil, floor
-from typing import Literal
+from typing import Any, Literal
+
+from pydantic import model_validator
 
 from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Section
@@ -17,22 +19,24 @@ from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
-from yardcliff.core.length import LONGEST, Gap, Size, Tape, TapeName, exact_text
+from yardcliff.core.length import LONGEST, Size, Tape, TapeName, exact_text
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Kind, Operation, Rack
 from yardcliff.core.row import Row
+from yardcliff.core.row_findings import Words, check
 from yardcliff.core.rows import RowsBrief, Standing
+from yardcliff.core.spacing import solve
+from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.working import Figure, Input
+
 
 ZERO = Fraction(0)
 
 
 class Stick(Frozen):
-    """The stick as bought, what the saw takes at each cut, and what comes off each end to square it."""
+    """The stick as bought."""
 
     length: Size = Fraction(2400)
-    kerf: Gap = Fraction(3)
-    trim: Gap = Fraction(5)
 
 
 class StackedBrief(RackBrief):
@@ -44,6 +48,22 @@ class StackedBrief(RackBrief):
     rows: RowsBrief = RowsBrief(count=3)
     board: Board = Board()
 
+    @model_validator(mode="before")
+    @classmethod
+    def _of_one_saw(cls, data: Any) -> Any:
+        """What briefs said of their own saw before it was that of the cut plan."""
+        stick = data.get("stick") if isinstance(data, dict) else None
+        if not isinstance(stick, dict) or not stick.keys() & {"kerf", "trim"}:
+            return data
+        own = {name: value for name, value in stick.items() if name in ("kerf", "trim")}
+        cutting = data.get("cutting")
+        asked = (
+            own | ({} if cutting is None else dict(cutting))
+            if cutting is None or isinstance(cutting, dict)
+            else cutting
+        )
+        return data | {"stick": {name: value for name, value in stick.items() if name not in own}, "cutting": asked}
+
 
 def fitting(brief: StackedBrief) -> Fitting:
     """The brief's holder on a rail."""
@@ -54,7 +74,7 @@ def build(brief: StackedBrief, fitted: Fitting, first: Row) -> Rack:
     """The rails, each as low as what hangs above it asks for."""
     board = brief.board
     standing = stand_rows(brief, first, board.height)
-    each = brief.model_copy(update={"rows": brief.rows.model_copy(update={"boards": "each"})})
+    each = brief.changed({"rows": brief.rows.changed({"boards": "each"})})
     parts, marked = boards(each, standing, first.length, board.height / 2, "Rail")
     sawing = Operation(
         Kind.RAIL, tuple(part.key for part in parts), "cut off", first.length, None, 0, None,
@@ -73,24 +93,34 @@ def build(brief: StackedBrief, fitted: Fitting, first: Row) -> Rack:
     return assemble(brief, fitted, standing, board.height, body)
 
 
-def stick_needed(stick: Stick, length: Fraction, rails: int) -> Fraction:
-    """The stick that so many rails of `length` take, mm."""
-    return rails * length + (rails - 1) * stick.kerf + 2 * stick.trim
+def stick_needed(saw: Cutting, length: Fraction, rails: int) -> Fraction:
+    """The stick that so many rails of `length` take, mm: both ends squared, and the saw's share at each cut."""
+    return rails * length + (rails - 1) * saw.takes + 2 * saw.trim
 
 
-def rails_from(stick: Stick, length: Fraction) -> int:
+def rails_from(saw: Cutting, stick: Fraction, length: Fraction) -> int:
     """How many rails of `length` one stick really gives."""
-    return max(0, floor((stick.length - 2 * stick.trim + stick.kerf) / (length + stick.kerf)))
+    return max(0, floor((stick - 2 * saw.trim + saw.takes) / (length + saw.takes)))
+
+
+def longest_from(saw: Cutting, stick: Fraction, rails: int) -> Fraction:
+    """How long each of so many rails out of one stick may be, mm."""
+    return (stick - 2 * saw.trim - (rails - 1) * saw.takes) / rails
 
 
 def _figures(brief: StackedBrief, row: Row, standing: tuple[Standing, ...]) -> Iterator[Figure]:
-    stick, rails = brief.stick, len(standing)
+    stick, saw, rails = brief.stick.length, brief.cutting, len(standing)
+    needed = stick_needed(saw, row.length, rails)
     length, n = Input("L", "rail", row.length), Input("n", "rails", str(rails))
-    kerf, trim = Input("k", "kerf", stick.kerf), Input("t", "trim at an end", stick.trim)
+    kerf, trim = Input("k", "kerf", saw.takes), Input("t", "trim at an end", saw.trim)
+    given = "given" if saw.kerf is not None else "typical of the saw"
+    yield Figure(
+        "stacked.kerf", "Each cut takes", saw.takes, given, (), "The saw of the cut plan: measure yours in scrap."
+    )
     yield Figure(
         "stacked.stick",
         "Stick for all",
-        stick_needed(stick, row.length, rails),
+        needed,
         "n · L + (n − 1) · k + 2 · t",
         (n, length, kerf, trim),
         "The saw takes its kerf at each cut, and both ends are squared: rails alone do not add up to the stick.",
@@ -98,17 +128,17 @@ def _figures(brief: StackedBrief, row: Row, standing: tuple[Standing, ...]) -> I
     yield Figure(
         "stacked.gives",
         "A stick gives",
-        str(rails_from(stick, row.length)),
+        str(rails_from(saw, stick, row.length)),
         "floor((S − 2 · t + k) / (L + k))",
-        (Input("S", "stick", stick.length), length, kerf, trim),
+        (Input("S", "stick", stick), length, kerf, trim),
         "Rails of this length out of one stick, whole ones only.",
     )
     yield Figure(
         "stacked.left",
         "Offcut",
-        max(ZERO, stick.length - stick_needed(stick, row.length, rails)),
+        max(ZERO, stick - needed),
         "max(0, S − N)",
-        (Input("S", "stick", stick.length), Input("N", "for all", stick_needed(stick, row.length, rails))),
+        (Input("S", "stick", stick), Input("N", "for all", needed)),
         "What is left of the stick, good for a test of the holder.",
     )
     lowest = standing[-1].down
@@ -128,12 +158,14 @@ def _stick_for(needed: Fraction) -> Fraction:
 
 
 def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
-    stick, tape = brief.stick, Tape.named(brief.tape)
-    needed = stick_needed(stick, row.length, rails)
-    if needed <= stick.length:
+    stick, saw, tape = brief.stick.length, brief.cutting, Tape.named(brief.tape)
+    needed = stick_needed(saw, row.length, rails)
+    if needed <= stick:
         return
-    whole, fits = _stick_for(needed), rails_from(stick, row.length)
-    fixes = [Fix(f"{fits} rails", {"rows": {"count": fits}})] if fits else []
+    whole, fits = _stick_for(needed), rails_from(saw, stick, row.length)
+    fixes = list(_shorter(brief, row, rails))
+    if fits:
+        fixes.append(Fix(f"{fits} rails", {"rows": {"count": fits}}))
     if whole >= needed:
         fixes.append(Fix(f"A stick of {exact_text(whole)}", {"stick": {"length": exact_text(whole)}}))
     if not fixes:
@@ -141,13 +173,29 @@ def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
     yield Finding(
         "stacked.stick",
         "Stick",
-        f"{rails} rails of {tape.write(row.length)} do not come out of one stick of {tape.write(stick.length)}: "
-        f"{fits or 'none'} do, the saw's share counted.",
+        f"{rails} rails of {tape.write(row.length)} do not come out of one stick of {tape.write(stick)}, by "
+        f"{tape.write_fine(needed - stick)}: the saw takes {tape.write_fine(saw.takes)} at each cut, and "
+        f"{tape.write_fine(saw.trim)} come off each end to square it. It gives {fits or 'none'}.",
         "stick for all",
         needed,
-        stick.length,
+        stick,
         fixes=tuple(fixes),
     )
+
+
+def _shorter(brief: StackedBrief, row: Row, rails: int) -> Iterator[Fix]:
+    """All of them a little shorter, on the tape, where what hangs still finds its room."""
+    step = Tape.named(brief.tape).step
+    length = longest_from(brief.cutting, brief.stick.length, rails) // step * step
+    if length <= 0:
+        return
+    asked = row.brief.changed({"length": length, "count": row.count, "follows": "pitch", "pins": ()})
+    tried = solve(asked, row.things_of, row.fixture)
+    tape, end = Tape.named(brief.tape), fitting(brief).end_distance
+    words = Words(str, {kind: item.name for kind, item in brief.kinds.items()})
+    before, after = ({finding.code for finding in check(one, tape, words, end)} for one in (row, tried))
+    if tried.length == length and after <= before:
+        yield Fix(f"All of them {exact_text(length)}", {"row": {"length": exact_text(length), "follows": "pitch"}})
 
 
 def start(hangs: Hangs, tape: TapeName) -> StackedBrief:
@@ -157,8 +205,8 @@ def start(hangs: Hangs, tape: TapeName) -> StackedBrief:
     lowest = stand_rows(first, row, first.board.height)[-1].down
     deepest = max(item.below for item in first.kinds.values())
     hung = max(first.hung, lowest + deepest + 100)
-    stick = Stick(length=max(Fraction(2400), _stick_for(stick_needed(Stick(), row.length, first.rows.count))))
-    return first.model_copy(update={"hung": hung, "stick": stick})
+    stick = Stick(length=max(Fraction(2400), _stick_for(stick_needed(Cutting(), row.length, first.rows.count))))
+    return first.changed({"hung": hung, "stick": stick})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:
@@ -170,7 +218,11 @@ def suits(items: tuple[Item, ...]) -> Fitness:
 
 def choices(brief: StackedBrief) -> tuple[Section, ...]:
     """What stacked rails alone are asked."""
-    fields = (Field("stick.length", "stick"), Field("stick.kerf", "kerf"), Field("stick.trim", "trim"))
+    fields = (
+        Field("stick.length", "stick"),
+        Field("cutting.kerf", "kerf", figure="stacked.kerf"),
+        Field("cutting.trim", "trim"),
+    )
     figures = ("stacked.stick", "stacked.gives", "stacked.left", "stacked.lowest")
     return (*kit.choices(brief.holder), Section("One stick", fields, figures))
 

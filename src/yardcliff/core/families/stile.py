@@ -166,7 +166,7 @@ def start(hangs: Hangs, tape: TapeName) -> StileBrief:
     first = StileBrief.model_validate(shared)
     row = first_row(first, fitting(first))
     drop = row.things[0].reach.left
-    return first.model_copy(update={"hung": uprights.foot_for(row, max(drop - row.axes[0], ZERO))})
+    return first.changed({"hung": uprights.foot_for(row, max(drop - row.axes[0], ZERO))})
 
 
 def _pegs_for(hangs: Hangs) -> pegs.Peg:

@@ -364,8 +364,8 @@ def start(hangs: Hangs, tape: TapeName) -> UprightBrief:
     fitted = fitting(first)
     offset = first.board.thickness + fitted.glyph.out / 2
     deep = -(-(offset + _foot_bit(first)[0] / 2 + LEAST_WOOD) // 10) * 10
-    foot = first.foot.model_copy(update={"depth": max(first.foot.depth, deep)})
-    return first.model_copy(update={"hung": stands + height // 10 * 10, "foot": foot})
+    foot = first.foot.changed({"depth": max(first.foot.depth, deep)})
+    return first.changed({"hung": stands + height // 10 * 10, "foot": foot})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

@@ -320,7 +320,7 @@ def _stronger(bent: Bent, ground: Ground) -> Iterator[Fix]:
             "gauge": gauge,
             "screw_length": Fraction(next_length(room)),
         }
-        made, tall = bent.model_copy(update=sizes), back + 2 * EDGE
+        made, tall = bent.changed(sizes), back + 2 * EDGE
         sound = made.screw_length <= room and (flat(made)[1] - clearance(gauge)) / 2 >= RIM
         if not sound or any(link.share > 1 for link in links(made, replace(ground, wood=wood))):
             continue

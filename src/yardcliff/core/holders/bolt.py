@@ -155,7 +155,7 @@ def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
     found = stress(bolt, force)
     if found > ALLOWED:
         short = exact_text(Fraction(int(float(bolt.showing) * ALLOWED / found)))
-        sizes = (bolt.model_copy(update={"size": size}) for size in get_args(LagSize))
+        sizes = (bolt.changed({"size": size}) for size in get_args(LagSize))
         thicker = next((other.size for other in sizes if stress(other, force) <= ALLOWED), None)
         yield Finding(
             "bolt.strength", "Bolt", "With a hand that pulls at what hangs there the bolt bends.", "bending stress",
@@ -184,7 +184,7 @@ def _firmer(bolt: Bolt, ground: Ground) -> Iterator[Fix]:
     if ground.wood != "hardwood" and in_board(bolt, replace(ground, wood="hardwood"), force) <= 1:
         yield Fix("A hardwood board", {"board": {"wood": "hardwood"}})
     for deep in range(ceil(bolt.length - bolt.showing) + 1, 121):
-        longer = bolt.model_copy(update={"length": bolt.showing + deep})
+        longer = bolt.changed({"length": bolt.showing + deep})
         if in_board(longer, ground, force) <= 1:
             length, thick = exact_text(longer.length), exact_text(max(deep + BACK, ground.thickness))
             yield Fix(

@@ -318,8 +318,8 @@ def _firmer(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Fix]:
 
     for wood in dict.fromkeys((ground.wood, "hardwood")):
         for thick in range(int(rod.thickness), 41, 2):
-            on = rod.model_copy(update={"size": "M8", "thickness": max(Fraction(thick), rod.thickness)})
-            made = flip.model_copy(update={"thickness": on.thickness})
+            on = rod.changed({"size": "M8", "thickness": max(Fraction(thick), rod.thickness)})
+            made = flip.changed({"thickness": on.thickness})
             fits = on.thickness >= max(hardware("M8").bit * 2, hardware("M8").recess_bit[0] + 2 * RIM)
             if fits and holds(made, on, replace(ground, wood=wood)):
                 more = ({"board": {"wood": wood}}, f", {wood}") if wood != ground.wood else ({}, "")
@@ -327,7 +327,7 @@ def _firmer(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Fix]:
                 yield Fix(f"M8 rod, fingers {exact_text(on.thickness)} thick{more[1]}", change)
                 break
     for out in range(int(flip.length // 5 * 5), 20, -5):
-        short = flip.model_copy(update={"length": Fraction(out)})
+        short = flip.changed({"length": Fraction(out)})
         if out < flip.length and holds(short, rod, ground):
             yield Fix(f"Fingers {out} mm long", {"flip": {"length": f"{out} mm"}})
             return

@@ -265,7 +265,7 @@ def stronger(flip: Flip, ground: Ground) -> Iterator[tuple[Flip, Ground]]:
     for wood in dict.fromkeys((ground.wood, "hardwood")):
         for thick in range(ceil(flip.thickness), 41, 2):
             for pin in (pin for pin in PINS if flip.pin <= pin <= Fraction(thick, 2)):
-                made = flip.model_copy(update={"thickness": Fraction(thick), "pin": pin})
+                made = flip.changed({"thickness": Fraction(thick), "pin": pin})
                 on = replace(
                     ground,
                     wood=wood,
@@ -294,7 +294,7 @@ def _firmer(flip: Flip, ground: Ground) -> Iterator[Fix]:
             change,
         )
     for out in range(ceil(flip.length / 5) * 5 - 5, 20, -5):
-        if _holds(flip.model_copy(update={"length": Fraction(out)}), ground):
+        if _holds(flip.changed({"length": Fraction(out)}), ground):
             yield Fix(f"Fingers {out} mm long", {"flip": {"length": f"{out} mm"}})
             return
 

@@ -380,7 +380,7 @@ def _screwed(hook: Hook, thick: Fraction) -> Iterator[Hook]:
     longest = max((Fraction(each) for each in SOLD if each <= thick - BACK + hook.plate_thickness), default=Fraction(0))
     for gauge in get_args(Gauge):
         if Fraction(gauge) >= Fraction(hook.gauge) and longest >= hook.screw_length:
-            yield hook.model_copy(update={"gauge": gauge, "screw_length": longest})
+            yield hook.changed({"gauge": gauge, "screw_length": longest})
 
 
 def _fits(hook: Hook, ground: Ground) -> bool:

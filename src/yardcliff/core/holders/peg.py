@@ -234,7 +234,7 @@ def _findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
 
 def _deeper(peg: Peg, ground: Ground, path: str, depth: Fraction) -> Fix:
     """A deeper hole, in a thicker board where this one is too thin for it."""
-    least = _up_half(LEAST_WEB - web(peg.model_copy(update={"depth": depth}), ZERO))
+    least = _up_half(LEAST_WEB - web(peg.changed({"depth": depth}), ZERO))
     if least <= ground.thickness:
         return Fix(f"Drill {exact_text(depth)} deep", {path: {"depth": exact_text(depth)}})
     thick = exact_text(least)
@@ -272,7 +272,7 @@ def _weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
     if share > 1:
         # Up to the next even millimetre, and past the rounding of the figure.
         thick = Fraction(2 * ceil(d * cbrt(share) / 2))
-        wider = peg.model_copy(update={"diameter": thick})
+        wider = peg.changed({"diameter": thick})
         depth = max(peg.depth, thick)
         deep = _deeper(wider, ground, path, depth)
         change = {**deep.patch, path: {"diameter": exact_text(thick), **deep.patch[path]}}
@@ -300,7 +300,7 @@ def _weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
 def _shorter(peg: Peg, ground: Ground, path: str) -> Iterator[Fix]:
     """The longest peg that neither breaks nor works loose, by whole 5 mm."""
     for out in range(int(peg.showing // 5 * 5), 20, -5):
-        if out < peg.showing and _holds(peg.model_copy(update={"showing": Fraction(out)}), ground):
+        if out < peg.showing and _holds(peg.changed({"showing": Fraction(out)}), ground):
             yield Fix(f"{out} mm showing", {path: {"showing": f"{out} mm"}})
             return
 

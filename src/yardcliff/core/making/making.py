@@ -55,7 +55,9 @@ def making(done: Design, found: Timber, shop: Shop, start: datetime, ticked: Map
     at = {task.key: k for k, task in enumerate(order)}
     kept = tuple(edge for edge in among if at[edge.first] < at[edge.then])
     when = schedule(order, kept, shop, start, ticked)
-    said = (*broken(order, among), *_tools(done, shop), *_saw(done, found, shop), *_shop(order, shop, when))
+    # What no stick gives holds up all that is made of it.
+    gone = tuple(finding for finding in found.findings if finding.code == "cut.none")
+    said = (*gone, *broken(order, among), *_tools(done, shop), *_saw(done, found, shop), *_shop(order, shop, when))
     if not asked.order:
         # What is done comes first, then as the days have it: what waits longest is begun early.
         begins = {slot.task.key: slot.start for slot in when.slots}
@@ -126,20 +128,20 @@ def _shops(shop: Shop) -> Iterator[tuple[str, Shop]]:
             o is not one and o.day == one.day and minute(one.end) <= minute(o.start) < later for o in shop.week()
         )
         end = f"{later // 60:02}:{later % 60:02}"
-        longer.append(one if taken or later <= minute(one.end) else one.model_copy(update={"end": end}))
+        longer.append(one if taken or later <= minute(one.end) else one.changed({"end": end}))
     if tuple(longer) != tuple(shop.week()):
-        yield "An hour more each time", shop.model_copy(update={"hours": tuple(longer)})
+        yield "An hour more each time", shop.changed({"hours": tuple(longer)})
     for day in sorted(set(range(7)) - {one.day for one in shop.hours}, reverse=True):
         free = Hours(day=day, start=FREE_DAY[0], end=FREE_DAY[1])
         yield (
             f"{DAYS[day]} from {FREE_DAY[0]} to {FREE_DAY[1]} too",
-            shop.model_copy(update={"hours": (*shop.hours, free)}),
+            shop.changed({"hours": (*shop.hours, free)}),
         )
     for tool in TOOLS:
         if tool not in shop.tools:
-            yield f"With a {tool}", shop.model_copy(update={"tools": (*shop.tools, tool)})
-    yield f"{shop.clamps + 4} clamps", shop.model_copy(update={"clamps": shop.clamps + 4})
-    yield f"{shop.drying + 1} places to dry", shop.model_copy(update={"drying": shop.drying + 1})
+            yield f"With a {tool}", shop.changed({"tools": (*shop.tools, tool)})
+    yield f"{shop.clamps + 4} clamps", shop.changed({"clamps": shop.clamps + 4})
+    yield f"{shop.drying + 1} places to dry", shop.changed({"drying": shop.drying + 1})
 
 
 def _tools(done: Design, shop: Shop) -> Iterator[Finding]:

@@ -374,7 +374,7 @@ def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: 
         ("What suits the wall", {"by": "auto", "into": "auto", "screws": "free", "foot": "spacer", **own}),
     ]
     for label, patch in tries:
-        asked = mount.model_copy(update=patch)
+        asked = mount.changed(patch)
         if len(found) < MOST_FIXES and asked != mount and holds(spot.x, asked):
             found.append(Fix(label, {"mount": patch}))
     return tuple(found[:MOST_FIXES]) or (LEAVE,)

@@ -46,7 +46,7 @@ def ways_by(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Ite
         if by == "plates" and not plates_hide(rack):
             yield Way(by, name, why, "no plate that hides a head", good=False)
             continue
-        yield _way(by, name, why, fixer.fixed(mount.model_copy(update={"by": by})))
+        yield _way(by, name, why, fixer.fixed(mount.changed({"by": by})))
 
 
 def ways_into(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Iterator[Way]:
@@ -56,7 +56,7 @@ def ways_into(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> I
         "auto",
         "what suits the wall",
         "The surest that holds here.",
-        fixer.fixed(mount.model_copy(update={"into": "auto"})),
+        fixer.fixed(mount.changed({"into": "auto"})),
     )
     for key, anchor in ANCHORS.items():
         if site.wall.makeup not in anchor.walls:
@@ -64,7 +64,7 @@ def ways_into(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> I
                 yield Way(key, anchor.name, anchor.why, "not for this wall", good=False)
             continue
         why = f"{anchor.why} {_hole(anchor, tape)}"
-        yield _way(key, anchor.name, why, fixer.fixed(mount.model_copy(update={"into": key})))
+        yield _way(key, anchor.name, why, fixer.fixed(mount.changed({"into": key})))
 
 
 def _hole(anchor: Anchor, tape: Tape) -> str:

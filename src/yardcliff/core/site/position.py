@@ -69,7 +69,7 @@ def reach(spot: Spot) -> Fraction:
 
 def moved(spot: Spot, x: Fraction) -> Spot:
     """The spot with its datum so far from the wall's left corner."""
-    return spot.model_copy(update={"x": x})
+    return spot.changed({"x": x})
 
 
 def middle_of_gap(site: Site, own: Sequence[Area], x: Fraction) -> Fraction:

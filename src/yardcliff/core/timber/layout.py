@@ -238,7 +238,5 @@ def _left_on(offcut: Offcut, flaws: Iterable[Flaw]) -> tuple[Flaw, ...]:
     """The flaws that are on an offcut, from its own left end."""
     met = ((flaw, max(flaw.at, offcut.start), min(flaw.end, offcut.end)) for flaw in flaws)
     return tuple(
-        flaw.model_copy(update={"at": start - offcut.start, "width": end - start})
-        for flaw, start, end in met
-        if start < end
+        flaw.changed({"at": start - offcut.start, "width": end - start}) for flaw, start, end in met if start < end
     )

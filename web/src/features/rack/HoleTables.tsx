@@ -19,42 +19,50 @@ export function HoleTables() {
     <section key={table.name} className="mt-3 first:mt-0">
       <h3 className="font-semibold">{table.name}</h3>
       {table.faces.map((face) => (
-        <div key={face.face} className="overflow-x-auto">
-          <table className="mt-1 w-full border-collapse text-left whitespace-nowrap">
-            <caption className="text-left text-soft whitespace-normal">
-              <span className="font-semibold">{face.face}</span>: along from the {face.along}; across from the{" "}
-              {face.across}, and from the {face.rest}
-            </caption>
-            <thead className="text-[0.78rem] text-soft">
+        <table key={face.face} className="mt-1 w-full border-collapse text-left">
+          <caption className="text-left text-soft">
+            <span className="font-semibold">{face.face}</span>: along from the {face.along}; across from the{" "}
+            {face.across}, and from the {face.rest}
+          </caption>
+          <thead className="text-[0.78rem] text-soft">
+            <tr>
+              {["no.", "along", "across", "rest"].map((head) => (
+                <th key={head} scope="col" className="pr-2 font-normal">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          {face.lines.map((line) => (
+            <tbody key={line.number} className="border-t border-rule align-baseline">
               <tr>
-                {["no.", "along", "across", "rest", "bit", "deep", "for"].map((head) => (
-                  <th key={head} scope="col" className="pr-2 font-normal">
-                    {head}
-                  </th>
+                <th scope="row" rowSpan={2} className="w-8 pr-2 align-top font-semibold">
+                  {line.number}
+                </th>
+                {[line.along, line.across, line.rest].map((text, index) => (
+                  <td key={index} className="hand pr-2 whitespace-nowrap">
+                    <Measure text={text} />
+                  </td>
                 ))}
               </tr>
-            </thead>
-            <tbody>
-              {face.lines.map((line) => (
-                <tr key={line.number} className="border-t border-rule align-baseline">
-                  <th scope="row" className="pr-2 font-semibold">
-                    {line.number}
-                  </th>
-                  {[line.along, line.across, line.rest, line.bit, line.depth].map((text, index) => (
-                    <td key={index} className="hand pr-2">
-                      <Measure text={text} />
-                    </td>
-                  ))}
-                  <td className="whitespace-normal">
-                    {[line.purpose, line.head, line.tilt && `${line.tilt} from square`]
+              <tr>
+                <td colSpan={3} className="pb-1 text-soft">
+                  <Measure
+                    text={[
+                      `${line.bit} bit`,
+                      line.depth === "through" ? line.depth : `${line.depth} deep`,
+                      line.tilt && `${line.tilt} from square`,
+                      line.head,
+                    ]
                       .filter(Boolean)
                       .join(", ")}
-                  </td>
-                </tr>
-              ))}
+                  />
+                  : {line.purpose}
+                </td>
+              </tr>
             </tbody>
-          </table>
-        </div>
+          ))}
+        </table>
       ))}
     </section>
   ));
