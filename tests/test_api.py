@@ -139,6 +139,7 @@ def test_every_refusal_is_a_problem(client: TestClient, method: str, path: str, 
         ("sheet.pdf", "application/pdf", b"%PDF"),
         ("drawing.svg", "image/svg+xml", b"<svg"),
         ("marks.csv", "text/csv; charset=utf-8", b"row,mark,exact_mm"),
+        ("holes.csv", "text/csv; charset=utf-8", b"part,hole,face,along_mm"),
         ("rack.json", "application/json", b'{\n  "format"'),
     ],
 )
@@ -147,6 +148,20 @@ def test_exports(client: TestClient, rack: Json, kind: str, media: str, starts: 
     assert answer.headers["content-type"] == media
     assert answer.content.startswith(starts)
     assert "waxed-jackets" in answer.headers["content-disposition"]
+
+
+def test_the_hole_table_is_that_of_the_marks(client: TestClient, rack: Json) -> None:
+    (table,) = client.get(f"/api/racks/{rack['id']}/holes").json()
+    (front,) = table["faces"]
+    assert (front["face"], front["along"], front["across"], front["rest"]) == (
+        "front",
+        "left end",
+        "bottom edge",
+        "top edge",
+    )
+    along = list(dict.fromkeys(line["along"] for line in front["lines"]))
+    assert along == rack["design"]["marks"]["text"]
+    assert {line["purpose"] for line in front["lines"]} == {f"hook {k + 1}" for k in range(len(along))}
 
 
 def test_a_rack_file_opens_again_as_the_same_rack(client: TestClient, rack: Json) -> None:

@@ -123,6 +123,32 @@ def test_the_template_says_which_face_is_up_and_what_bores_it(family: str) -> No
     assert said.lower() in " ".join(text.lower().split())
 
 
+@pytest.mark.parametrize("paper", ["a4", "letter"])
+@pytest.mark.parametrize("family", FAMILIES)
+def test_crosses_and_words_of_a_template_never_meet(family: str, paper: Paper) -> None:
+    # Boards of every width: a low one, one that is drawn in strips, one that just fills a sheet.
+    for change in ({}, {"board": {"height": "118 mm"}}, {"board": {"height": "240 mm"}}):
+        document = pypdfium2.PdfDocument(
+            write_template("A rack with a long name", design(amend(brief_of(family), change)), paper)
+        )
+        for page in document:
+            strokes = [one.get_bounds() for one in page.get_objects(filter=[2])]
+            # A cross is two strokes of 8 mm: nothing is written on one, and none lies on another line.
+            crosses = [
+                box for box in strokes
+                if sorted((round((box[2] - box[0]) * 25.4 / 72), round((box[3] - box[1]) * 25.4 / 72))) == [0, 8]
+            ]  # fmt: skip
+            text = page.get_textpage()
+            if "outline 1:1" in text.get_text_bounded():
+                continue
+            words = [text.get_rect(k) for k in range(text.count_rects())]
+            for a in crosses:
+                assert not [b for b in words if a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]]
+            head = [box for box in words if box[1] > (PAPERS[paper][1] - 24) * 72 / 25.4]
+            for a in strokes:
+                assert not [b for b in head if a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]]
+
+
 def test_a_foot_board_has_a_template_of_its_own() -> None:
     poles = of("upright")
     pages = len(PdfReader(io.BytesIO(write_template("Poles", poles, "a4"))).pages)

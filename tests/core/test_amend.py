@@ -8,7 +8,8 @@ from hypothesis import strategies as st
 
 from tests.strategies import briefs
 from yardcliff.core.amend import BriefError, amend, describe, dump, merge, read_brief
-from yardcliff.core.families import Brief, solve_row
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families import Brief, build, solve_row
 from yardcliff.core.families.rail import RailBrief, starting_brief
 from yardcliff.core.length import LONGEST
 
@@ -144,3 +145,13 @@ def test_another_way_begins_with_as_many_as_a_rack_holds() -> None:
     # Several rows may hold more than one row can: 24 rows of 200, held down at 2000.
     many = amend(COATS, {"rows": {"count": 24}, "row": {"count": 200}, "item": {"width": "10 mm"}})
     assert amend(many, {"family": "stile-pair"}).row.count == 1000
+
+
+@pytest.mark.parametrize("follows", ["length", "count", "ends"])
+def test_a_pitch_that_is_typed_is_kept(follows: str) -> None:
+    tidy = amend(starting_brief("enamel-mug", 6, "1 mm"), {"row": {"spacing": "tidy", "follows": follows}})
+    typed = amend(tidy, {"row": {"pitch": "131.5 mm"}})
+    assert build(typed).row.pitch == Fraction("131.5")
+    assert typed.row.spacing == "set"
+    # Where the same change asks for tidy figures, that is meant.
+    assert amend(tidy, {"row": {"pitch": "131.5 mm", "spacing": "tidy"}}).row.spacing == "tidy"

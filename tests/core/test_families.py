@@ -345,8 +345,12 @@ def test_ledges_straddle_their_post_and_hold_what_stands() -> None:
     # It stands on the ledge, not in it.
     assert [hung.y for hung in rack.hung] == [one.y + one.height for one in ledges]
     assert [place.along for place in step(rack.machining, Kind.WALL_HOLE).places] == [425, 850, 1275]
-    # The dowel goes through a horn of 49.75 with its play, the post's 70 and the other horn's play: 120 of 170.
-    assert step(rack.machining, Kind.LEDGE_DOWEL).depth == 120
+    # The dowel goes through a horn of 50 and the post's 70, and 25 into the other horn.
+    assert step(rack.machining, Kind.LEDGE_DOWEL).depth == known["ledge.bore"] == 145
+    # Ledges of 200 would want a hole of 160: two dowels, each through 65 of horn and two fifths into the post.
+    wide = amend(lanterns, {"ledge": {"width": "200 mm"}})
+    pins = step(build(wide).machining, Kind.LEDGE_DOWEL)
+    assert (pins.count, pins.depth, pins.web) == (2 * 4, 65 + 28, 14)
 
 
 def test_a_shelf_box_is_longer_than_its_bar_by_both_sides() -> None:

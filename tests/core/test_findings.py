@@ -79,6 +79,7 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "slot.tooth": (BOARDS, {"item": {"front": "14 mm"}, "row": {"air": "0 mm", "fixture_gap": "0 mm"}}),
     "cheek.slat": (BOARDS, {"slat": {"thickness": "40 mm"}}),
     "ledge.horn": (LANTERNS, {"ledge": {"width": "100 mm"}}),
+    "ledge.bore": (LANTERNS, {"ledge": {"width": "400 mm"}}),
     "ledge.notch": (LANTERNS, {"ledge": {"notch": "60 mm"}}),
     "ledge.dowel": (LANTERNS, {"ledge": {"dowel": "16 mm"}}),
     "ledge.depth": (LANTERNS, {"ledge": {"depth": "60 mm"}}),

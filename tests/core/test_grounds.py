@@ -80,6 +80,13 @@ def test_a_screw_goes_through_what_lies_flat_on_its_ground() -> None:
         assert not any(a < seam < b for seam in seams for a, b in line.free)
 
 
+def test_no_screw_goes_through_a_board_on_edge() -> None:
+    # Cheeks of 90 stand on edge; their slats lie flat on the wall, and a foot board has nothing else.
+    boards = rack("snow-board", 3, "slotted-cheeks", board={"height": "90 mm"}, slot={"depth": "50 mm"})
+    assert [part.key for part in bodies(boards)[0].grounds] == ["slat-1", "slat-2"]
+    assert [part.key for part in bodies(rack("curtain-pole", 4, "upright"))[1].grounds] == ["foot-board"]
+
+
 def test_brackets_and_shelves_are_in_the_way() -> None:
     shelf = rack("towel", 6, "rail", top={"joint": "on top"})
     (line,) = lines(shelf, bodies(shelf)[0], "through")

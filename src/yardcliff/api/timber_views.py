@@ -124,6 +124,9 @@ def _verdict(group: Group, currency: str, tongue: Tongue) -> str:
     """How good a plan is, no better than it is known to be."""
     if not group.sawn:
         return "nothing to cut it from"
+    if group.missing:
+        many = len(group.missing)
+        return f"{many} part{'s' * (many != 1)} of it from nothing yet"
     if group.cost is None or group.least is None:
         return "prices not known: least wood"
     if not group.cost:

@@ -110,6 +110,9 @@ def amend(brief: Brief, patch: Patch) -> Brief:
         raise BriefError([("", "A change is an object of the fields to change.")])
     row = patch.get("row")
     asked: Patch = row if isinstance(row, dict) else {}
+    if asked.get("pitch") is not None and "spacing" not in asked and brief.row.spacing == "tidy":
+        asked = asked | {"spacing": "set"}  # a pitch that is typed is meant, and not its next easy figure
+        patch = patch | {"row": asked}
     follows = asked.get("follows") or _follower(brief, asked)
     before = _letting_follow(brief, follows)
     if patch.get("family", brief.family) != brief.family:

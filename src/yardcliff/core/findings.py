@@ -87,6 +87,7 @@ CODES: dict[str, Code] = {
     "slot.tooth": Code(Severity.CARE, "Little wood between slots"),
     "cheek.slat": Code(Severity.STOP, "Slat in the way"),
     "ledge.horn": Code(Severity.STOP, "Horns too thin"),
+    "ledge.bore": Code(Severity.CARE, "Dowel longer than the bit"),
     "ledge.notch": Code(Severity.STOP, "Notch deeper than the post"),
     "ledge.dowel": Code(Severity.CARE, "Dowel too thick"),
     "ledge.depth": Code(Severity.CARE, "Ledge too shallow"),

@@ -87,7 +87,7 @@ def _on_ledges(fitted: Fitting, ledges: tuple[Part, ...], post: Part) -> Iterato
     """What is made on the ledges, each a part of its own; the dowel's hole goes through the post too."""
     for step in fitted.machining:
         parts = tuple(one.key for one in ledges) + ((post.key,) if step.kind is Kind.LEDGE_DOWEL else ())
-        yield replace(step, parts=parts, many=len(ledges), takes=times(step.takes, len(ledges)))
+        yield replace(step, parts=parts, many=step.many * len(ledges), takes=times(step.takes, len(ledges)))
 
 
 def _between(row: Row) -> tuple[Fraction, ...]:
@@ -125,7 +125,7 @@ def choices(_: LedgePostBrief) -> tuple[Section, ...]:
         Field("ledge.play", "play"),
         Field("ledge.dowel", "dowel"),
     )
-    return (Section("Ledges", fields, ("ledge.cut", "ledge.notch", "ledge.horn")),)
+    return (Section("Ledges", fields, ("ledge.cut", "ledge.notch", "ledge.horn", "ledge.bore")),)
 
 
 FAMILY = Family(

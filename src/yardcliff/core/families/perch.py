@@ -212,9 +212,9 @@ def _figures(brief: PerchBrief, under: float) -> Iterator[Figure]:
     yield Figure("perch.bevel", "Bevel", both_ways(shelf.slope), "90° − t", (t,),
                  "At the shelf's back edge, so that it lies flat on the plate.")  # fmt: skip
     b = Input("b", "under the shelf", rounded(under))
-    yield Figure("perch.bracket", "Bracket, under the shelf", rounded(under), "d · r", (d, Input("r", "share", REACH)),
+    yield Figure("perch.bracket", "Bracket, under the shelf", rounded(under), "d · r", (d, Input("r", "share", f"{float(REACH):g}")),
                  "As far as it has to carry.")  # fmt: skip
-    yield Figure("perch.leg", "Bracket, down the plate", rounded(under) * LEG, "b · k", (b, Input("k", "share", LEG)),
+    yield Figure("perch.leg", "Bracket, down the plate", rounded(under) * LEG, "b · k", (b, Input("k", "share", f"{float(LEG):g}")),
                  "Its screws hold the shelf from tipping.")  # fmt: skip
 
 

@@ -29,7 +29,6 @@ from yardcliff.core.spacing import solve
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.working import Figure, Input
 
-
 ZERO = Fraction(0)
 
 

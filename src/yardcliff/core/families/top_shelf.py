@@ -243,7 +243,7 @@ def _figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[F
                  f"At the outermost places with room, and not more than {exact_text(APART)} apart where there is room.")  # fmt: skip
     if brackets:
         yield Figure("top.reach", "Bracket, under the shelf", shelf.depth * REACH, "o · r",
-                     (Input("o", "stands out", shelf.depth), Input("r", "share", REACH)), "As far as it has to carry.")  # fmt: skip
+                     (Input("o", "stands out", shelf.depth), Input("r", "share", f"{float(REACH):g}")), "As far as it has to carry.")  # fmt: skip
 
 
 def _findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:

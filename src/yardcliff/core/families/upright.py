@@ -187,7 +187,7 @@ def _figures(brief: UprightBrief, fitted: Fitting, plumb: Fraction, offset: Frac
             (
                 stands,
                 Input("l", f"longest: {long.name}", _length(long)),
-                Input("s", "share", STEADY),
+                Input("s", "share", f"{float(STEADY):g}"),
                 Input("u", "foot board's top", foot.top),
                 Input("w", "clip rail", brief.board.height),
             ),

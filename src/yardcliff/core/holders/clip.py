@@ -76,7 +76,7 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 "Mouth",
                 shaft * MOUTH,
                 "m · d",
-                (Input("m", "share", MOUTH), Input("d", "shaft", shaft)),
+                (Input("m", "share", f"{float(MOUTH):g}"), Input("d", "shaft", shaft)),
                 "Narrower than the shaft, so that it snaps in. Cut one, try it, then cut the rest.",
             ),
             Figure(

@@ -16,6 +16,12 @@ from yardcliff.core.working import Figure, Input
 
 HORN = Fraction(25)
 """Least wood of a ledge beside its notch, mm: rule of thumb."""
+INTO = Fraction(25)
+"""How far a ledge's dowel goes into its second horn, mm; a horn that is thin keeps a fifth of its wood behind it."""
+SHARE = Fraction(2, 5)
+"""How far two dowels from both ends go into the post, as a share of it."""
+LONGEST_BIT = Fraction(150)
+"""What an ordinary long bit bores from one end, mm: rule of thumb."""
 STANDS = Fraction(3, 4)
 """How much of a thing's depth stands on its ledge at least: rule of thumb."""
 SHOWN = 45.0
@@ -41,6 +47,15 @@ def width(ledge: Ledge, post: Fraction, items: tuple[Item, ...]) -> Fraction:
     return ledge.width or max(*(item.across for item in items), post + ledge.play + 2 * HORN)
 
 
+def dowelled(ledge: Ledge, post: Fraction, wide: Fraction) -> tuple[int, Fraction]:
+    """How many dowels hold a ledge, and how deep each is bored, mm: one through a horn and the post into the other horn, or
+    where no bit is so long one from each end, through its horn and into the post.
+    """
+    horn = (wide - post) / 2
+    through = horn + post + min(INTO, max(horn, ZERO) * 4 / 5)
+    return (1, through) if through <= LONGEST_BIT else (2, horn + post * SHARE)
+
+
 def depth(ledge: Ledge, items: tuple[Item, ...]) -> Fraction:
     """In front of the post, mm: as given, or as deep as the deepest thing."""
     return ledge.depth or max(item.front for item in items)
@@ -49,7 +64,7 @@ def depth(ledge: Ledge, items: tuple[Item, ...]) -> Fraction:
 def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     """Fit ledges to a post: the ground's `height` is how wide it is, its `thickness` how deep."""
     wide, notch = width(ledge, ground.height, items), ground.height + ledge.play
-    bored = (wide + ground.height) / 2
+    many, hole = dowelled(ledge, ground.height, wide)
     return Fitting(
         name="ledges",
         reach=half(ledge.thickness),
@@ -67,10 +82,12 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 how=f"{exact_text(ledge.notch)} in from the back, in the middle", many=1, spot="back edge",
             ),
             Operation(
-                Kind.LEDGE_DOWEL, (), "bit", ledge.dowel, bored, 0, (wide - ground.height) / 2,
-                "tape on the bit", "With the ledge on the post, square to it: through one horn and the post, into the other horn.",
-                takes=(Blank("Ledge dowel", "dowel", "hardwood", ledge.dowel, ledge.dowel, bored),),
-                many=1, spot="end",
+                Kind.LEDGE_DOWEL, (), "bit", ledge.dowel, hole, 0, wide - hole if many == 1 else ground.height * (1 - 2 * SHARE),
+                "tape on the bit",
+                "With the ledge on the post, square to it: through one horn and the post, into the other horn."
+                if many == 1 else "With the ledge on the post, square to it: from each end through its horn and into the post.",
+                takes=(Blank("Ledge dowel", "dowel", "hardwood", ledge.dowel, ledge.dowel, hole, many),),
+                many=many, spot="end",
             ),
         ),
         cautions=("Chiselling: both hands behind the edge, the work clamped down.",),
@@ -107,6 +124,20 @@ def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[
                  "Cut it to the post itself: tight enough to hold before the dowel is in.", fine=True)  # fmt: skip
     yield Figure("ledge.horn", "Each horn", (wide - ground.height - ledge.play) / 2, "(l − w − y) / 2",
                  (Input("l", "ledge long", wide), w, y), "Beside the notch: it takes the dowel's pull.")  # fmt: skip
+    many, hole = dowelled(ledge, ground.height, wide)
+    beside = Input("l", "ledge long", wide)
+    if many == 1:
+        into = Input("i", "into the other horn", hole - (wide + ground.height) / 2)
+        yield Figure(
+            "ledge.bore", "Dowel, and its hole", hole, "(l + w) / 2 + i", (beside, w, into),
+            "From one end: through a horn and the post, into the other horn.",
+        )  # fmt: skip
+    else:
+        share = Input("s", "share of the post", f"{float(SHARE):g}")
+        yield Figure(
+            "ledge.bore", "Dowels, and their holes", hole, "(l − w) / 2 + w · s", (beside, w, share),
+            "From each end: no bit is as long as the way through. Through its horn, into the post.",
+        )  # fmt: skip
 
 
 def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[Finding]:
@@ -117,6 +148,13 @@ def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator
         yield Finding(
             "ledge.horn", "Ledge", "The horns beside the notch are so thin that they split.", "a horn", horn, HORN,
             fixes=(Fix(f"Ledges {least} long", {"ledge": {"width": least}}),),
+        )  # fmt: skip
+    _, hole = dowelled(ledge, ground.height, wide)
+    if hole > LONGEST_BIT:
+        short = exact_text((2 * (LONGEST_BIT - ground.height * SHARE) + ground.height) // 1 * Fraction(1))
+        yield Finding(
+            "ledge.bore", "Ledge", "No ordinary bit bores the dowel's hole, not even from both ends.", "hole", hole, LONGEST_BIT,
+            fixes=(Fix(f"Ledges {short} long", {"ledge": {"width": short}}),),
         )  # fmt: skip
     if ledge.notch > ground.thickness:
         most = exact_text(ground.thickness)

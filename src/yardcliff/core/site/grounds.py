@@ -88,6 +88,8 @@ def bodies(rack: Rack) -> tuple[Body, ...]:
         on = tuple(part for part in parts if part.z == 0 and part.depth <= DEEPEST and part.key not in hooked)
         if any(part.key in held for part in on):
             on = tuple(part for part in on if part.key in held)
+        # No screw goes through a board on edge where the body has one that lies flat on the wall.
+        on = tuple(part for part in on if part.depth <= min(part.length, part.height)) or on
         if on:
             found.append(Body(parts, on))
     return tuple(found)
