@@ -1,4 +1,4 @@
-"""Everything that is made is at a place: screws meet, holes in wood and wall are one line, and nothing is done too early."""
+"""Everything that is made is at a place: screws meet, wood and wall have the same holes, nothing is done too early."""
 
 from math import inf
 
@@ -74,7 +74,7 @@ def test_a_face_is_read_as_it_lies_on_the_bench() -> None:
     # Seen from behind, a rail has its datum end at the right and the same edge below.
     assert (View(rail, Face.FRONT).at(200, 30), View(rail, Face.BACK).at(200, 30)) == ((200, 30), (700, 30))
     assert View(rail, Face.BACK).upper == "TOP"
-    # Of a side's two faces one is read with its front edge below and one with it above: the foot is at the left of both.
+    # Of a side's two faces one has its front edge below and one above: the foot is at the left of both.
     assert {View(side, face).at(250, 100) for face in (Face.LEFT, Face.RIGHT)} == {(250, 100), (250, 20)}
 
 
@@ -86,9 +86,10 @@ def world(done: Design, kind: Kind) -> list[Point]:
     """Where on the wall, in the rack's frame, what a kind of operation makes lies."""
     return [
         done.part(place.part).at(place.face, place.along, place.across)
-        for one in done.machining if one.kind is kind
+        for one in done.machining
+        if one.kind is kind
         for place in one.places
-    ]  # fmt: skip
+    ]
 
 
 @given(briefs, st.sampled_from(BYS))
@@ -98,9 +99,10 @@ def test_a_screw_is_one_line_through_both_parts_and_into_the_wall(brief: Brief, 
     keys = {part.key for part in done.parts}
     pilots = {
         (place.joins, place.part, done.part(place.part).at(place.face, place.along, place.across))
-        for one in done.machining if one.kind in (Kind.JOINT_PILOT, Kind.DOWEL_ANSWER)
+        for one in done.machining
+        if one.kind in (Kind.JOINT_PILOT, Kind.DOWEL_ANSWER)
         for place in one.places
-    }  # fmt: skip
+    }
     for one in done.machining:
         assert one.count > 0
         assert keys >= set(one.parts) - {HOLDER}
@@ -173,8 +175,12 @@ def test_nothing_is_done_before_what_it_needs(by: str, brief: Brief, asked: Maki
         return min((k for name, k in at.items() if name.startswith(key)), default=inf)
 
     bought = at.get("buy", -1)
-    joins = {joint.part: at[task.key] for joint in done.rack.joints for task in every
-             if task.key.startswith("join:") and joint.part in task.parts}  # fmt: skip
+    joins = {
+        joint.part: at[task.key]
+        for joint in done.rack.joints
+        for task in every
+        if task.key.startswith("join:") and joint.part in task.parts
+    }
     for part in done.parts:
         cut = when("cut", part.key)
         assert cut, f"nothing gives {part.name}"
@@ -211,14 +217,23 @@ def test_nothing_is_done_before_what_it_needs(by: str, brief: Brief, asked: Maki
     # A conditioner is under every coat of its face; hooks that hide screws come after these.
     if "conditioner" in at:
         assert at["conditioner"] < first("coat:")
-        assert all(any(other.key.startswith("primed:") and at[other.key] < at[task.key] and other.parts == task.parts for other in every)
-                   for task in every if task.key.startswith("inside:"))  # fmt: skip
+        assert all(
+            any(
+                other.key.startswith("primed:") and at[other.key] < at[task.key] and other.parts == task.parts
+                for other in every
+            )
+            for task in every
+            if task.key.startswith("inside:")
+        )
     if any(each.by == "plates" for each in done.on_wall.fixed) and done.rack.glyph.kind == "hook":
         assert at["mount"] < at["holders"] < at["hang"]
     halves = [task for task in every if task.work is Kind.HALVES]
     for task in halves:
-        assert all(at[task.key] < at[other.key] for other in every
-                   if other.work and other.work is not Kind.HALVES and other.parts & task.parts)  # fmt: skip
+        assert all(
+            at[task.key] < at[other.key]
+            for other in every
+            if other.work and other.work is not Kind.HALVES and other.parts & task.parts
+        )
 
 
 def _named(every: tuple[Task, ...], key: str) -> Task:

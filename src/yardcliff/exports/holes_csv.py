@@ -5,9 +5,19 @@ from yardcliff.core.machining import purpose, read_from
 from yardcliff.exports.rows import write_rows
 
 COLUMNS = (
-    "part", "hole", "face", "along_mm", "along_from", "across_mm", "across_from", "bit_mm", "depth_mm", "tilt_deg",
-    "head", "for",
-)  # fmt: skip
+    "part",
+    "hole",
+    "face",
+    "along_mm",
+    "along_from",
+    "across_mm",
+    "across_from",
+    "bit_mm",
+    "depth_mm",
+    "tilt_deg",
+    "head",
+    "for",
+)
 
 
 def write_holes(design: Design) -> str:
@@ -17,14 +27,21 @@ def write_holes(design: Design) -> str:
     def cells() -> list[tuple[object, ...]]:
         return [
             (
-                parts[key].name, hole.number, parts[key].called(hole.place.face), f"{float(hole.place.along):.4f}",
-                read_from(parts[key], hole.place.face)[0], f"{float(hole.place.across):.4f}",
-                read_from(parts[key], hole.place.face)[1], f"{float(hole.made.size):g}",
-                None if hole.made.depth is None else f"{float(hole.made.depth):.4f}", f"{hole.made.tilt:g}",
-                hole.made.head, purpose(hole, design),
+                parts[key].name,
+                hole.number,
+                parts[key].called(hole.place.face),
+                f"{float(hole.place.along):.4f}",
+                read_from(parts[key], hole.place.face)[0],
+                f"{float(hole.place.across):.4f}",
+                read_from(parts[key], hole.place.face)[1],
+                f"{float(hole.made.size):g}",
+                None if hole.made.depth is None else f"{float(hole.made.depth):.4f}",
+                f"{hole.made.tilt:g}",
+                hole.made.head,
+                purpose(hole, design),
             )
             for key, holes in design.holes.items()
             for hole in holes
-        ]  # fmt: skip
+        ]
 
     return write_rows(COLUMNS, (dict(zip(COLUMNS, row, strict=True)) for row in cells()))

@@ -197,9 +197,10 @@ def _strips(title: str, design: Design, view: View, made: list[Made], paper_heig
 
     found = [band(view.at(0, float(rack.rows[k].across))[1], k) for k in rows]
     yield from found
-    left = sorted({up(place) for place, _ in made if place.row < 0 or not rows} - {
-        height for one in found for place, _ in one.made for height in (up(place),)
-    })  # fmt: skip
+    left = sorted(
+        {up(place) for place, _ in made if place.row < 0 or not rows}
+        - {height for one in found for place, _ in one.made for height in (up(place),)}
+    )
     while left:
         reach = [height for height in left if height - left[0] <= BAND - 20]
         strip = band((reach[0] + reach[-1]) / 2)

@@ -98,7 +98,8 @@ def build(brief: AngledRailBrief, fitted: Fitting, row: Row) -> Rack:
         ),
         (
             *stood.cautions,
-            "Mark TOP on both boards before you drill: they are a pair, and pegs that are drilled alike from either end point down.",
+            "Mark TOP on both boards before you drill: they are a pair, and pegs that are drilled alike from "
+            "either end point down.",
         ),
         up_at=(middle - aside, middle + aside)[: len(sides)],
         sides=sides,
@@ -169,11 +170,18 @@ def _machining(brief: AngledRailBrief, sides: tuple[Row, ...], length: Fraction)
         thick, name = brief.board.thickness, _magnetic(brief)
         key = name.lower().replace(" ", "-")
         yield Operation(
-            Kind.MAGNET_RECESS, (key,), "flat-bottomed bit", brief.angled.magnet, max(thick - SKIN, ZERO),
-            0, SKIN, "depth stop", "Before the boards are joined; glue the magnet to the bottom, not to the rim.",
+            Kind.MAGNET_RECESS,
+            (key,),
+            "flat-bottomed bit",
+            brief.angled.magnet,
+            max(thick - SKIN, ZERO),
+            0,
+            SKIN,
+            "depth stop",
+            "Before the boards are joined; glue the magnet to the bottom, not to the rim.",
             takes=(Ware("magnet", f"magnet, {exact_text(brief.angled.magnet)}", 1),),
             places=(Place(key, Face.BACK, sides[-1].axes[0] / 2, brief.board.height / 2),),
-        )  # fmt: skip
+        )
 
 
 def _magnetic(brief: AngledRailBrief) -> str:
@@ -184,13 +192,25 @@ def _magnetic(brief: AngledRailBrief) -> str:
 def _figures(brief: AngledRailBrief, shape: ridge.Shape, out: float, sides: tuple[Row, ...]) -> Iterator[Figure]:
     w, rest = Input("w", "outer face", brief.board.height), Input("r", "at rest, off the face", rounded(out))
     t = Input("t", "half the angle between them", degrees(shape.degrees))
-    yield Figure("angled.apart", "Side to side", rounded(shape.half + 2 * out * cos(shape.t)), "w · sin t + 2 · r · cos t", (w, rest, t),
-                 "Between what hangs on the left and what hangs on the right, from middle to middle.")  # fmt: skip
+    yield Figure(
+        "angled.apart",
+        "Side to side",
+        rounded(shape.half + 2 * out * cos(shape.t)),
+        "w · sin t + 2 · r · cos t",
+        (w, rest, t),
+        "Between what hangs on the left and what hangs on the right, from middle to middle.",
+    )
     if magnet := brief.angled.magnet:
         yield Figure("angled.magnet", "Magnet", magnet, "given", (), "What clings to it hangs below the pegs.")
         low = sides[-1].axes[0]
-        yield Figure("angled.magnet.up", "Magnet up", low / 2, "a / 2", (Input("a", "lowest peg", low),),
-                     f"In the {_magnetic(brief).lower()}, half-way from the foot to its lowest peg.")  # fmt: skip
+        yield Figure(
+            "angled.magnet.up",
+            "Magnet up",
+            low / 2,
+            "a / 2",
+            (Input("a", "lowest peg", low),),
+            f"In the {_magnetic(brief).lower()}, half-way from the foot to its lowest peg.",
+        )
     else:
         yield Figure("angled.magnet", "Magnet", "none", "given", (), "One let in from behind holds small steel things.")
 
@@ -200,22 +220,33 @@ def _half_a_pitch(brief: AngledRailBrief, fitted: Fitting, sides: tuple[Row, ...
     row, other = sides[0], sides[-1]
     if brief.angled.right in ("one fewer", "as many") and len(sides) > 1 and not can_stagger(row):
         yield Finding(
-            "angled.pitch", "Right board", "Only a row with one pitch can be moved by half of it: these hang opposite.",
-            "holders", str(row.holders), "2 or more, one pitch",
-            fixes=(Fix("Opposite", {"angled": {"right": "opposite"}}), Fix("None on the right", {"angled": {"right": "none"}})),
-        )  # fmt: skip
+            "angled.pitch",
+            "Right board",
+            "Only a row with one pitch can be moved by half of it: these hang opposite.",
+            "holders",
+            str(row.holders),
+            "2 or more, one pitch",
+            fixes=(
+                Fix("Opposite", {"angled": {"right": "opposite"}}),
+                Fix("None on the right", {"angled": {"right": "none"}}),
+            ),
+        )
     above = other.length - other.axes[-1]
     if other is not row and above < fitted.end_distance:
         top = exact_text(row.t * HALF + fitted.end_distance)
         ends = {"rule": "margin", "left": exact_text(max(row.left, ZERO)), "right": top}
         yield Finding(
-            "angled.half", "Right board", "Half a pitch higher, the topmost peg on the right runs off the board or splits its end.",
-            "to the top", above, fitted.end_distance,
+            "angled.half",
+            "Right board",
+            "Half a pitch higher, the topmost peg on the right runs off the board or splits its end.",
+            "to the top",
+            above,
+            fitted.end_distance,
             fixes=(
                 *((Fix("One fewer on the right", {"angled": {"right": "one fewer"}}),) if row.count > 1 else ()),
                 Fix(f"{top} at the top", {"row": {"follows": "length", "ends": ends}}),
             ),
-        )  # fmt: skip
+        )
 
 
 def _meet(brief: AngledRailBrief, shape: ridge.Shape, sides: tuple[Row, ...], aside: Fraction) -> Iterator[Finding]:
@@ -227,9 +258,14 @@ def _meet(brief: AngledRailBrief, shape: ridge.Shape, sides: tuple[Row, ...], as
     showing = exact_text(_showing(shape, need, _tilt(brief) or pegs.Peg().tilt))
     change = {"showing": showing} if isinstance(brief.holder, pegs.Peg) else {"kind": "peg", "showing": showing}
     yield Finding(
-        "angled.meet", "Both sides", "What hangs on the left and what hangs on the right meet before the ridge.",
-        "side to side", 2 * aside, need, fixes=(Fix(f"Pegs {showing} long", {"holder": change}),),
-    )  # fmt: skip
+        "angled.meet",
+        "Both sides",
+        "What hangs on the left and what hangs on the right meet before the ridge.",
+        "side to side",
+        2 * aside,
+        need,
+        fixes=(Fix(f"Pegs {showing} long", {"holder": change}),),
+    )
 
 
 def _showing(shape: ridge.Shape, apart: Fraction, tilt: float) -> Fraction:
@@ -265,14 +301,24 @@ def _magnet(brief: AngledRailBrief, fitted: Fitting, shape: ridge.Shape, sides: 
         small = (magnet - 2 * (AROUND - beside_it)) // 1
         smaller = (Fix(f"A magnet of {small} mm", {"angled": {"magnet": f"{small} mm"}}),) if small >= 5 else ()
         yield Finding(
-            "angled.magnet", "Magnet", "Its recess runs too near a peg, the foot or an edge.", "wood around it", beside_it,
-            AROUND, fixes=(*smaller, none),
-        )  # fmt: skip
+            "angled.magnet",
+            "Magnet",
+            "Its recess runs too near a peg, the foot or an edge.",
+            "wood around it",
+            beside_it,
+            AROUND,
+            fixes=(*smaller, none),
+        )
     elif brief.board.thickness < 2 * SKIN:
         yield Finding(
-            "angled.magnet", "Magnet", "The board is too thin to take one behind its skin.", "board", brief.board.thickness,
-            2 * SKIN, fixes=(none,),
-        )  # fmt: skip
+            "angled.magnet",
+            "Magnet",
+            "The board is too thin to take one behind its skin.",
+            "board",
+            brief.board.thickness,
+            2 * SKIN,
+            fixes=(none,),
+        )
 
 
 def start(hangs: Hangs, tape: TapeName) -> AngledRailBrief:
@@ -322,12 +368,18 @@ def choices(brief: AngledRailBrief) -> tuple[Section, ...]:
         "angled.right",
         "on the right",
         (
-            Option("one fewer", "one fewer, between", "Each peg between two on the left: nothing hangs beside anything."),
-            Option("as many", "as many, half higher", "The same count, half a pitch up: the top end is that much longer."),
+            Option(
+                "one fewer", "one fewer, between", "Each peg between two on the left: nothing hangs beside anything."
+            ),
+            Option(
+                "as many", "as many, half higher", "The same count, half a pitch up: the top end is that much longer."
+            ),
             Option("opposite", "opposite", "Both boards marked alike: the quickest, with things side by side."),
-            Option("none", "none", "Beside a door frame or a corner, where only one side is free; for things that differ."),
+            Option(
+                "none", "none", "Beside a door frame or a corner, where only one side is free; for things that differ."
+            ),
         ),
-    )  # fmt: skip
+    )
     asked = (right, *ridge.fields(brief.angled), Field("angled.magnet", "magnet", figure="angled.magnet"))
     figures = (*ridge.FIGURES, "angled.apart", "angled.glue", *(("angled.magnet.up",) if brief.angled.magnet else ()))
     return (*kit.choices(brief.holder), Section("Ridge", asked, figures))

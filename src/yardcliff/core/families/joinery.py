@@ -107,14 +107,32 @@ def screwed(meets: Sequence[Meet], deep: Fraction, notes: tuple[str, str], tilt:
     left = min(one.into.thick(one.face) for one in meets) - deep
     return (
         Operation(
-            Kind.SCREW_HOLE, keys(heads), "bit", CLEARANCE, None, tilt, None, "through", notes[0],
-            places=tuple(heads), head="countersunk",
+            Kind.SCREW_HOLE,
+            keys(heads),
+            "bit",
+            CLEARANCE,
+            None,
+            tilt,
+            None,
+            "through",
+            notes[0],
+            places=tuple(heads),
+            head="countersunk",
         ),
         Operation(
-            Kind.JOINT_PILOT, keys(answers), "bit", pilot_bit("4.0", first.into.wood), deep, 0, left, "tape on the bit", notes[1],
-            takes=(screws("4.0", first.through.thick(first.face) + deep, len(heads)),), places=tuple(answers),
+            Kind.JOINT_PILOT,
+            keys(answers),
+            "bit",
+            pilot_bit("4.0", first.into.wood),
+            deep,
+            0,
+            left,
+            "tape on the bit",
+            notes[1],
+            takes=(screws("4.0", first.through.thick(first.face) + deep, len(heads)),),
+            places=tuple(answers),
         ),
-    )  # fmt: skip
+    )
 
 
 def dowelled(meets: Sequence[Meet], notes: tuple[str, str]) -> tuple[Operation, ...]:
@@ -126,7 +144,18 @@ def dowelled(meets: Sequence[Meet], notes: tuple[str, str]) -> tuple[Operation, 
         thick = min((one.through if name == "faces" else one.into).thick(one.face) for one in meets)
         takes = (Ware("pin", f"dowel pin, 8 × {int(DOWEL_LONG)} mm", len(places)),) if name == "faces" else ()
         found.append(
-            Operation(kind, keys(places), "bit", DOWEL, half, 0, thick - half, "tape on the bit", note, takes=takes,
-                      places=places)
-        )  # fmt: skip
+            Operation(
+                kind,
+                keys(places),
+                "bit",
+                DOWEL,
+                half,
+                0,
+                thick - half,
+                "tape on the bit",
+                note,
+                takes=takes,
+                places=places,
+            )
+        )
     return tuple(found)

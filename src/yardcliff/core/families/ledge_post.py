@@ -31,7 +31,7 @@ ZERO = Fraction(0)
 
 
 class LedgePostBrief(RackBrief):
-    """`board` is the post: `height` is how wide it is, `thickness` how deep; each thing stands on a ledge of its own."""
+    """`board` is the post: `height` is how wide it is, `thickness` how deep; each thing has a ledge of its own."""
 
     run: ClassVar[Run] = UP
 
@@ -58,16 +58,33 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
     back = board.thickness - ledge.notch
     shelves = tuple(
         Part(
-            f"ledge-{k + 1}", f"Ledge {k + 1}", stood.middle - wide / 2, brief.hung + axis - ledge.thickness / 2, back,
-            wide, ledge.thickness, deep + ledge.notch, board.wood, notch=ledge.notch,
+            f"ledge-{k + 1}",
+            f"Ledge {k + 1}",
+            stood.middle - wide / 2,
+            brief.hung + axis - ledge.thickness / 2,
+            back,
+            wide,
+            ledge.thickness,
+            deep + ledge.notch,
+            board.wood,
+            notch=ledge.notch,
         )
         for k, axis in enumerate(row.axes)
-    )  # fmt: skip
+    )
     post = stood.parts[0]
     screws = Operation(
-        Kind.WALL_HOLE, (post.key,), "bit", SCREW, None, 0, None, "through", "Half-way between ledges, where nothing stands.",
-        places=tuple(Place(post.key, Face.FRONT, y, board.height / 2) for y in _between(row)), head="countersunk",
-    )  # fmt: skip
+        Kind.WALL_HOLE,
+        (post.key,),
+        "bit",
+        SCREW,
+        None,
+        0,
+        None,
+        "through",
+        "Half-way between ledges, where nothing stands.",
+        places=tuple(Place(post.key, Face.FRONT, y, board.height / 2) for y in _between(row)),
+        head="countersunk",
+    )
     body = Body(
         "ledge-post",
         (*stood.parts, *shelves),

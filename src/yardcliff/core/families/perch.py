@@ -110,21 +110,29 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
     front = deep + float(shelf.stop_thickness)
     stop = replace(
         prism(
-            "stop", "Stop", ZERO, row.length,
-            (at(deep, 0), at(front, 0), at(front, thick + float(shelf.stop)), at(deep, thick + float(shelf.stop))), wood,
+            "stop",
+            "Stop",
+            ZERO,
+            row.length,
+            (at(deep, 0), at(front, 0), at(front, thick + float(shelf.stop)), at(deep, thick + float(shelf.stop))),
+            wood,
         ),
         sawn=(shelf.thickness + shelf.stop, shelf.stop_thickness),
-    )  # fmt: skip
+    )
     under = deep * float(REACH)
     wide = min(shelf.bracket, row.length / 2)
     spans = max(1, ceil((row.length - wide) / APART))
     brackets = tuple(
         prism(
-            f"bracket-{k + 1}", f"Bracket {k + 1}", (row.length - wide) * k / spans, wide,
-            (at(0, 0), (z, y - under * float(LEG)), at(under, 0)), wood,
+            f"bracket-{k + 1}",
+            f"Bracket {k + 1}",
+            (row.length - wide) * k / spans,
+            wide,
+            (at(0, 0), (z, y - under * float(LEG)), at(under, 0)),
+            wood,
         )
         for k in range(spans + 1)
-    )  # fmt: skip
+    )
     low = rounded(y - under * float(LEG))
     body = Body(
         "perch",
@@ -139,7 +147,8 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
         tuple(_figures(brief, under)),
         tuple(_findings(brief, fitted, low)),
         (
-            "Bevels: the guard stays on the saw and the offcut free; brackets are too small to be sawn by hand from scraps.",
+            "Bevels: the guard stays on the saw and the offcut free; brackets are too small to be sawn by hand "
+            "from scraps.",
         ),
         outlines=(
             Outline(
@@ -171,33 +180,70 @@ def _machining(brief: PerchBrief, plate: Part, top: Part, brackets: tuple[Part, 
     middles = [one.x + one.length / 2 for one in brackets]
     return (
         Operation(
-            Kind.BEVEL, (top.key,), "edge, ripped on the slope", shelf.thickness, None, shelf.slope, None,
-            "the fence", "Bevel it before it is cut to width: the long face is the upper one.", how=both_ways(shelf.slope),
-            many=1, spot="back edge",
+            Kind.BEVEL,
+            (top.key,),
+            "edge, ripped on the slope",
+            shelf.thickness,
+            None,
+            shelf.slope,
+            None,
+            "the fence",
+            "Bevel it before it is cut to width: the long face is the upper one.",
+            how=both_ways(shelf.slope),
+            many=1,
+            spot="back edge",
         ),
         Operation(
-            Kind.BRACKET, tuple(one.key for one in brackets), "corner, less the slope", shelf.bracket, None, 90 - shelf.slope, None,
-            "a stop block", "All from one strip, turned end for end at each cut; the grain runs along the long side.",
-            how=f"a corner of {degrees(90 - shelf.slope)}", many=len(brackets), spot="corner",
+            Kind.BRACKET,
+            tuple(one.key for one in brackets),
+            "corner, less the slope",
+            shelf.bracket,
+            None,
+            90 - shelf.slope,
+            None,
+            "a stop block",
+            "All from one strip, turned end for end at each cut; the grain runs along the long side.",
+            how=f"a corner of {degrees(90 - shelf.slope)}",
+            many=len(brackets),
+            spot="corner",
         ),
         into,
         behind,
         *screwed(
-            [meet(plate, one, 1) for one in brackets], BRACKET_BITE,
+            [meet(plate, one, 1) for one in brackets],
+            BRACKET_BITE,
             ("One behind each bracket's leg.", "Into the leg, half-way down."),
         ),
         Operation(
-            Kind.SCREW_HOLE, (top.key,), "bit", CLEARANCE, None, 0, None, "through",
-            "Square to the slope, one above each bracket, half-way out.", head="countersunk",
-            places=tuple(Place(top.key, Face.TOP, x, shelf.depth - out, joins=one.key) for x, one in zip(middles, brackets, strict=True)),
+            Kind.SCREW_HOLE,
+            (top.key,),
+            "bit",
+            CLEARANCE,
+            None,
+            0,
+            None,
+            "through",
+            "Square to the slope, one above each bracket, half-way out.",
+            head="countersunk",
+            places=tuple(
+                Place(top.key, Face.TOP, x, shelf.depth - out, joins=one.key)
+                for x, one in zip(middles, brackets, strict=True)
+            ),
         ),
         Operation(
-            Kind.JOINT_PILOT, tuple(one.key for one in brackets), "bit", pilot_bit("4.0", brief.board.wood), BRACKET_BITE, 0, None,
-            "tape on the bit", "Into the bracket under the shelf.",
+            Kind.JOINT_PILOT,
+            tuple(one.key for one in brackets),
+            "bit",
+            pilot_bit("4.0", brief.board.wood),
+            BRACKET_BITE,
+            0,
+            None,
+            "tape on the bit",
+            "Into the bracket under the shelf.",
             takes=(screws("4.0", shelf.thickness + BRACKET_BITE, len(brackets)),),
             places=tuple(Place(one.key, Face.TOP, one.length / 2, out, joins=top.key) for one in brackets),
         ),
-    )  # fmt: skip
+    )
 
 
 def _figures(brief: PerchBrief, under: float) -> Iterator[Figure]:
@@ -205,17 +251,47 @@ def _figures(brief: PerchBrief, under: float) -> Iterator[Figure]:
     s = radians(shelf.slope)
     d, thick = Input("d", "shelf deep", shelf.depth), Input("w", "shelf thick", shelf.thickness)
     t = Input("t", "slope", degrees(shelf.slope))
-    yield Figure("perch.lower", "Front lower by", rounded(float(shelf.depth) * sin(s)), "d · sin t", (d, t),
-                 "Enough that things slide to the stop, and not over it.")  # fmt: skip
-    yield Figure("perch.cut", "Cut the shelf", rounded(float(shelf.depth) + float(shelf.thickness) * tan(s)),
-                 "d + w · sin t / cos t", (d, thick, t), "Wide on its upper face: the bevel at the back takes its share.")  # fmt: skip
-    yield Figure("perch.bevel", "Bevel", both_ways(shelf.slope), "90° − t", (t,),
-                 "At the shelf's back edge, so that it lies flat on the plate.")  # fmt: skip
+    yield Figure(
+        "perch.lower",
+        "Front lower by",
+        rounded(float(shelf.depth) * sin(s)),
+        "d · sin t",
+        (d, t),
+        "Enough that things slide to the stop, and not over it.",
+    )
+    yield Figure(
+        "perch.cut",
+        "Cut the shelf",
+        rounded(float(shelf.depth) + float(shelf.thickness) * tan(s)),
+        "d + w · sin t / cos t",
+        (d, thick, t),
+        "Wide on its upper face: the bevel at the back takes its share.",
+    )
+    yield Figure(
+        "perch.bevel",
+        "Bevel",
+        both_ways(shelf.slope),
+        "90° − t",
+        (t,),
+        "At the shelf's back edge, so that it lies flat on the plate.",
+    )
     b = Input("b", "under the shelf", rounded(under))
-    yield Figure("perch.bracket", "Bracket, under the shelf", rounded(under), "d · r", (d, Input("r", "share", f"{float(REACH):g}")),
-                 "As far as it has to carry.")  # fmt: skip
-    yield Figure("perch.leg", "Bracket, down the plate", rounded(under) * LEG, "b · k", (b, Input("k", "share", f"{float(LEG):g}")),
-                 "Its screws hold the shelf from tipping.")  # fmt: skip
+    yield Figure(
+        "perch.bracket",
+        "Bracket, under the shelf",
+        rounded(under),
+        "d · r",
+        (d, Input("r", "share", f"{float(REACH):g}")),
+        "As far as it has to carry.",
+    )
+    yield Figure(
+        "perch.leg",
+        "Bracket, down the plate",
+        rounded(under) * LEG,
+        "b · k",
+        (b, Input("k", "share", f"{float(LEG):g}")),
+        "Its screws hold the shelf from tipping.",
+    )
 
 
 def _room(brief: PerchBrief, fitted: Fitting) -> Fraction:
@@ -230,16 +306,25 @@ def _findings(brief: PerchBrief, fitted: Fitting, low: Fraction) -> Iterator[Fin
     if low < need:
         taller = exact_text(Fraction(ceil(brief.board.height + need - low)))
         yield Finding(
-            "perch.plate", "Back plate", "The brackets come down to the hooks, or to what hangs there.",
-            "foot of the brackets", low, need,
+            "perch.plate",
+            "Back plate",
+            "The brackets come down to the hooks, or to what hangs there.",
+            "foot of the brackets",
+            low,
+            need,
             fixes=(Fix(f"Back plate {taller} wide", {"board": {"height": taller}}),),
-        )  # fmt: skip
+        )
     if shelf.slope and shelf.stop < STOP:
         high = exact_text(STOP)
         yield Finding(
-            "perch.stop", "Stop", "So low a stop lets things slide over it.", "stop", shelf.stop, STOP,
+            "perch.stop",
+            "Stop",
+            "So low a stop lets things slide over it.",
+            "stop",
+            shelf.stop,
+            STOP,
             fixes=(Fix(f"A stop of {high}", {"perch": {"stop": high}}),),
-        )  # fmt: skip
+        )
 
 
 def start(hangs: Hangs, tape: TapeName) -> PerchBrief:

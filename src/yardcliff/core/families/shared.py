@@ -24,7 +24,7 @@ from yardcliff.core.rack import (
     Rack,
     RackRow,
     Seat,
-)  # fmt: skip
+)
 from yardcliff.core.row import Row
 from yardcliff.core.row_figures import row_figures
 from yardcliff.core.row_findings import Words, check

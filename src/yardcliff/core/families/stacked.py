@@ -76,10 +76,18 @@ def build(brief: StackedBrief, fitted: Fitting, first: Row) -> Rack:
     each = brief.changed({"rows": brief.rows.changed({"boards": "each"})})
     parts, marked = boards(each, standing, first.length, board.height / 2, "Rail")
     sawing = Operation(
-        Kind.RAIL, tuple(part.key for part in parts), "cut off", first.length, None, 0, None,
-        "a stop block, set once for all", "Square the first end, then cut every rail against the same stop.",
-        many=len(parts), spot="across the stick",
-    )  # fmt: skip
+        Kind.RAIL,
+        tuple(part.key for part in parts),
+        "cut off",
+        first.length,
+        None,
+        0,
+        None,
+        "a stop block, set once for all",
+        "Square the first end, then cut every rail against the same stop.",
+        many=len(parts),
+        spot="across the stick",
+    )
     body = Body(
         "stacked",
         parts,

@@ -43,13 +43,13 @@ class Ledge(Frozen):
 
 
 def width(ledge: Ledge, post: Fraction, items: tuple[Item, ...]) -> Fraction:
-    """Along the wall, mm: as given, or as wide as the widest thing, and than the notch over the `post` and its horns."""
+    """Along the wall, mm: as given, or as wide as the widest thing, and the notch with its horns."""
     return ledge.width or max(*(item.across for item in items), post + ledge.play + 2 * HORN)
 
 
 def dowelled(ledge: Ledge, post: Fraction, wide: Fraction) -> tuple[int, Fraction]:
-    """How many dowels hold a ledge, and how deep each is bored, mm: one through a horn and the post into the other horn, or
-    where no bit is so long one from each end, through its horn and into the post.
+    """How many dowels hold a ledge, and how deep each is bored, mm: one through a horn and the post into the other
+    horn, or where no bit is so long one from each end, through its horn and into the post.
     """
     horn = (wide - post) / 2
     through = horn + post + min(INTO, max(horn, ZERO) * 4 / 5)
@@ -77,17 +77,34 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         findings=tuple(_findings(ledge, ground, items)),
         machining=(
             Operation(
-                Kind.NOTCH, (), "wide, sawn and chiselled", notch, ledge.notch, 0, None,
-                "a knife line all round", "All ledges clamped together: saw the cheeks of the notch, chop out, try the post in it.",
-                how=f"{exact_text(ledge.notch)} in from the back, in the middle", many=1, spot="back edge",
+                Kind.NOTCH,
+                (),
+                "wide, sawn and chiselled",
+                notch,
+                ledge.notch,
+                0,
+                None,
+                "a knife line all round",
+                "All ledges clamped together: saw the cheeks of the notch, chop out, try the post in it.",
+                how=f"{exact_text(ledge.notch)} in from the back, in the middle",
+                many=1,
+                spot="back edge",
             ),
             Operation(
-                Kind.LEDGE_DOWEL, (), "bit", ledge.dowel, hole, 0, wide - hole if many == 1 else ground.height * (1 - 2 * SHARE),
+                Kind.LEDGE_DOWEL,
+                (),
+                "bit",
+                ledge.dowel,
+                hole,
+                0,
+                wide - hole if many == 1 else ground.height * (1 - 2 * SHARE),
                 "tape on the bit",
                 "With the ledge on the post, square to it: through one horn and the post, into the other horn."
-                if many == 1 else "With the ledge on the post, square to it: from each end through its horn and into the post.",
+                if many == 1
+                else "With the ledge on the post, square to it: from each end through its horn and into the post.",
                 takes=(Blank("Ledge dowel", "dowel", "hardwood", ledge.dowel, ledge.dowel, hole, many),),
-                many=many, spot="end",
+                many=many,
+                spot="end",
             ),
         ),
         cautions=("Chiselling: both hands behind the edge, the work clamped down.",),
@@ -102,7 +119,7 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
             "Lay it on the ledge, the line on its back edge: what lies inside the step is cut away.",
             "from above",
         ),
-    )  # fmt: skip
+    )
 
 
 def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[Figure]:
@@ -110,34 +127,68 @@ def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[
     w, y = Input("w", "post", ground.height), Input("y", "play", ledge.play)
     n = Input("n", "notch", ledge.notch)
     yield Figure(
-        "ledge.width", "Ledge long", wide, "given" if ledge.width else "max(m, w + y + 2 · h)",
+        "ledge.width",
+        "Ledge long",
+        wide,
+        "given" if ledge.width else "max(m, w + y + 2 · h)",
         (Input("m", "widest thing", max(item.across for item in items)), w, y, Input("h", "a horn", HORN)),
         "As wide as what stands on it, with a horn on each side of the post.",
-    )  # fmt: skip
+    )
     yield Figure(
-        "ledge.depth", "In front", deep, "given" if ledge.depth else "m",
-        (Input("m", "deepest thing", max(item.front for item in items)),), "As deep as what stands on it.",
-    )  # fmt: skip
-    yield Figure("ledge.cut", "Cut it", deep + ledge.notch, "v + n", (Input("v", "in front", deep), n),
-                 "From front to back: the horns count too.")  # fmt: skip
-    yield Figure("ledge.notch", "Notch", ground.height + ledge.play, "w + y", (w, y),
-                 "Cut it to the post itself: tight enough to hold before the dowel is in.", fine=True)  # fmt: skip
-    yield Figure("ledge.horn", "Each horn", (wide - ground.height - ledge.play) / 2, "(l − w − y) / 2",
-                 (Input("l", "ledge long", wide), w, y), "Beside the notch: it takes the dowel's pull.")  # fmt: skip
+        "ledge.depth",
+        "In front",
+        deep,
+        "given" if ledge.depth else "m",
+        (Input("m", "deepest thing", max(item.front for item in items)),),
+        "As deep as what stands on it.",
+    )
+    yield Figure(
+        "ledge.cut",
+        "Cut it",
+        deep + ledge.notch,
+        "v + n",
+        (Input("v", "in front", deep), n),
+        "From front to back: the horns count too.",
+    )
+    yield Figure(
+        "ledge.notch",
+        "Notch",
+        ground.height + ledge.play,
+        "w + y",
+        (w, y),
+        "Cut it to the post itself: tight enough to hold before the dowel is in.",
+        fine=True,
+    )
+    yield Figure(
+        "ledge.horn",
+        "Each horn",
+        (wide - ground.height - ledge.play) / 2,
+        "(l − w − y) / 2",
+        (Input("l", "ledge long", wide), w, y),
+        "Beside the notch: it takes the dowel's pull.",
+    )
     many, hole = dowelled(ledge, ground.height, wide)
     beside = Input("l", "ledge long", wide)
     if many == 1:
         into = Input("i", "into the other horn", hole - (wide + ground.height) / 2)
         yield Figure(
-            "ledge.bore", "Dowel, and its hole", hole, "(l + w) / 2 + i", (beside, w, into),
+            "ledge.bore",
+            "Dowel, and its hole",
+            hole,
+            "(l + w) / 2 + i",
+            (beside, w, into),
             "From one end: through a horn and the post, into the other horn.",
-        )  # fmt: skip
+        )
     else:
         share = Input("s", "share of the post", f"{float(SHARE):g}")
         yield Figure(
-            "ledge.bore", "Dowels, and their holes", hole, "(l − w) / 2 + w · s", (beside, w, share),
+            "ledge.bore",
+            "Dowels, and their holes",
+            hole,
+            "(l − w) / 2 + w · s",
+            (beside, w, share),
             "From each end: no bit is as long as the way through. Through its horn, into the post.",
-        )  # fmt: skip
+        )
 
 
 def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[Finding]:
@@ -146,32 +197,57 @@ def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator
     if horn < HORN:
         least = exact_text(ground.height + ledge.play + 2 * HORN)
         yield Finding(
-            "ledge.horn", "Ledge", "The horns beside the notch are so thin that they split.", "a horn", horn, HORN,
+            "ledge.horn",
+            "Ledge",
+            "The horns beside the notch are so thin that they split.",
+            "a horn",
+            horn,
+            HORN,
             fixes=(Fix(f"Ledges {least} long", {"ledge": {"width": least}}),),
-        )  # fmt: skip
+        )
     _, hole = dowelled(ledge, ground.height, wide)
     if hole > LONGEST_BIT:
         short = exact_text((2 * (LONGEST_BIT - ground.height * SHARE) + ground.height) // 1 * Fraction(1))
         yield Finding(
-            "ledge.bore", "Ledge", "No ordinary bit bores the dowel's hole, not even from both ends.", "hole", hole, LONGEST_BIT,
+            "ledge.bore",
+            "Ledge",
+            "No ordinary bit bores the dowel's hole, not even from both ends.",
+            "hole",
+            hole,
+            LONGEST_BIT,
             fixes=(Fix(f"Ledges {short} long", {"ledge": {"width": short}}),),
-        )  # fmt: skip
+        )
     if ledge.notch > ground.thickness:
         most = exact_text(ground.thickness)
         yield Finding(
-            "ledge.notch", "Ledge", "The horns reach back further than the post, into the wall.", "notch", ledge.notch,
-            ground.thickness, fixes=(Fix(f"Notches {most} deep", {"ledge": {"notch": most}}),),
-        )  # fmt: skip
+            "ledge.notch",
+            "Ledge",
+            "The horns reach back further than the post, into the wall.",
+            "notch",
+            ledge.notch,
+            ground.thickness,
+            fixes=(Fix(f"Notches {most} deep", {"ledge": {"notch": most}}),),
+        )
     if ledge.dowel * 2 > min(ledge.notch, ledge.thickness):
         thin = exact_text(min(ledge.notch, ledge.thickness) / 2)
         yield Finding(
-            "ledge.dowel", "Dowel", "A dowel that thick leaves too little wood around it in the horns.", "dowel",
-            ledge.dowel, min(ledge.notch, ledge.thickness) / 2, fixes=(Fix(f"{thin} dowels", {"ledge": {"dowel": thin}}),),
-        )  # fmt: skip
+            "ledge.dowel",
+            "Dowel",
+            "A dowel that thick leaves too little wood around it in the horns.",
+            "dowel",
+            ledge.dowel,
+            min(ledge.notch, ledge.thickness) / 2,
+            fixes=(Fix(f"{thin} dowels", {"ledge": {"dowel": thin}}),),
+        )
     deepest = max(items, key=lambda item: item.front)
     if (deep := depth(ledge, items)) < deepest.front * STANDS:
         more = exact_text(Fraction(ceil(deepest.front)))
         yield Finding(
-            "ledge.depth", deepest.name.capitalize(), f"The {deepest.plural} stand too far out over the ledge.",
-            "in front", deep, deepest.front * STANDS, fixes=(Fix(f"Ledges {more} deep", {"ledge": {"depth": more}}),),
-        )  # fmt: skip
+            "ledge.depth",
+            deepest.name.capitalize(),
+            f"The {deepest.plural} stand too far out over the ledge.",
+            "in front",
+            deep,
+            deepest.front * STANDS,
+            fixes=(Fix(f"Ledges {more} deep", {"ledge": {"depth": more}}),),
+        )

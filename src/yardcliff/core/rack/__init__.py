@@ -17,10 +17,33 @@ from yardcliff.core.rack.rack import (
     Rack,
     RackRow,
     Seat,
-)  # fmt: skip
+)
 
 __all__ = [
-    "ACROSS", "HOLDER", "RESTS", "UPRIGHT", "Bore", "Face", "Glyph", "Head", "Hold", "Hole", "Hung", "Joint", "Kept",
-    "Kind", "Operation", "Outline", "Part", "Place", "Placed", "Point", "Purpose", "Rack", "RackRow", "Seat",
-    "holes_of", "in_order",
-]  # fmt: skip
+    "ACROSS",
+    "HOLDER",
+    "RESTS",
+    "UPRIGHT",
+    "Bore",
+    "Face",
+    "Glyph",
+    "Head",
+    "Hold",
+    "Hole",
+    "Hung",
+    "Joint",
+    "Kept",
+    "Kind",
+    "Operation",
+    "Outline",
+    "Part",
+    "Place",
+    "Placed",
+    "Point",
+    "Purpose",
+    "Rack",
+    "RackRow",
+    "Seat",
+    "holes_of",
+    "in_order",
+]

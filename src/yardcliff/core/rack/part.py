@@ -34,9 +34,13 @@ class Face(StrEnum):
 
 
 _OPPOSITE = {
-    Face.FRONT: Face.BACK, Face.BACK: Face.FRONT, Face.TOP: Face.BOTTOM, Face.BOTTOM: Face.TOP,
-    Face.LEFT: Face.RIGHT, Face.RIGHT: Face.LEFT,
-}  # fmt: skip
+    Face.FRONT: Face.BACK,
+    Face.BACK: Face.FRONT,
+    Face.TOP: Face.BOTTOM,
+    Face.BOTTOM: Face.TOP,
+    Face.LEFT: Face.RIGHT,
+    Face.RIGHT: Face.LEFT,
+}
 _AXIS = {Face.LEFT: 0, Face.RIGHT: 0, Face.TOP: 1, Face.BOTTOM: 1, Face.FRONT: 2, Face.BACK: 2}
 _MOST = frozenset({Face.RIGHT, Face.TOP, Face.FRONT})
 """Faces at the far end of their axis."""

@@ -61,13 +61,24 @@ def holes(
         outer += places[-1:]
         inner += places[:-1]
     for found, top, said, taken in (
-        (outer, head, note, takes), (inner, "", "Through both boards, clamped as they will be.", ()),
-    ):  # fmt: skip
+        (outer, head, note, takes),
+        (inner, "", "Through both boards, clamped as they will be.", ()),
+    ):
         if found:
             yield Operation(
-                Kind.WALL_HOLE, _keys(found), "bit", width, None, 0, None, "through", said, takes=taken,
-                places=tuple(found), head=top,
-            )  # fmt: skip
+                Kind.WALL_HOLE,
+                _keys(found),
+                "bit",
+                width,
+                None,
+                0,
+                None,
+                "through",
+                said,
+                takes=taken,
+                places=tuple(found),
+                head=top,
+            )
 
 
 def _covers(part: Part, screw: Screw) -> bool:
@@ -101,17 +112,34 @@ def _made(rack: Rack, one: Fixed, strips: tuple[Part, ...]) -> Iterator[Operatio
     thin = min(parts[screw.part].depth for screw in one.screws)
     if one.by == "keyholes":
         yield Operation(
-            Kind.KEYHOLE, _keys(backs), "bit", SLOT, SLOT_DEEP, 0, max(thin - SLOT_DEEP, ZERO), "depth collar",
-            "Let the plate in flush, its slot upward, its round end on the mark.", takes=takes, places=backs,
-        )  # fmt: skip
+            Kind.KEYHOLE,
+            _keys(backs),
+            "bit",
+            SLOT,
+            SLOT_DEEP,
+            0,
+            max(thin - SLOT_DEEP, ZERO),
+            "depth collar",
+            "Let the plate in flush, its slot upward, its round end on the mark.",
+            takes=takes,
+            places=backs,
+        )
     elif one.by in ("hangers", "mirrors"):
         deep = min(PLATE_SCREW, thin - 3)
         pairs = tuple(place for screw in one.screws for place in _beside(parts[screw.part], screw, one.by))
         yield Operation(
-            Kind.HANGER_PILOT, _keys(pairs), "bit", PLATE_PILOT, deep, 0, thin - deep, "depth collar",
+            Kind.HANGER_PILOT,
+            _keys(pairs),
+            "bit",
+            PLATE_PILOT,
+            deep,
+            0,
+            thin - deep,
+            "depth collar",
             "Two screws a piece, shorter than the board is thick; lay the plate on to see that they fit it.",
-            takes=takes, places=pairs,
-        )  # fmt: skip
+            takes=takes,
+            places=pairs,
+        )
     else:
         yield from _on_strips(rack, one, strips, takes)
 
@@ -133,7 +161,9 @@ def _beside(part: Part, screw: Screw, by: str) -> Iterator[Place]:
 _HEADS: dict[Head, str] = {
     "countersunk": "Countersink until the head lies flush.",
     "washer": "A washer under each head; the head stays proud.",
-    "plugged": f"In the middle of each plug's seat; plugs go in last, grain with the board's, {exact_text(PLUG_DEEP)} deep.",
+    "plugged": (
+        f"In the middle of each plug's seat; plugs go in last, grain with the board's, {exact_text(PLUG_DEEP)} deep."
+    ),
 }
 
 
@@ -151,14 +181,30 @@ def _strips(one: Fixed, before: int) -> Iterator[Part]:
             thick, wide = CLEAT
             blank = 2 * wide, thick
             half = Part(
-                f"strip-{k}", f"Cleat on the wall{number}", start, y - wide / 2, ZERO, end - start, wide, thick, "softwood",
+                f"strip-{k}",
+                f"Cleat on the wall{number}",
+                start,
+                y - wide / 2,
+                ZERO,
+                end - start,
+                wide,
+                thick,
+                "softwood",
                 sawn=blank,
-            )  # fmt: skip
+            )
             yield half
             yield Part(
-                f"upper-{k}", f"Cleat on the rack{number}", start, y - wide / 2, ZERO, end - start, wide, thick, "softwood",
+                f"upper-{k}",
+                f"Cleat on the rack{number}",
+                start,
+                y - wide / 2,
+                ZERO,
+                end - start,
+                wide,
+                thick,
+                "softwood",
                 of=half.key,
-            )  # fmt: skip
+            )
 
 
 def _on_strips(rack: Rack, one: Fixed, strips: tuple[Part, ...], takes: tuple[Take, ...]) -> Iterator[Operation]:
@@ -167,15 +213,35 @@ def _on_strips(rack: Rack, one: Fixed, strips: tuple[Part, ...], takes: tuple[Ta
     uppers = [part for part in strips if part.of]
     for upper, wall in zip(uppers, walls, strict=bool(uppers)):
         yield Operation(
-            Kind.HALVES, (wall.key, upper.key), "saw", wall.length, None, 45, None, "fence",
-            f"One strip {exact_text(2 * CLEAT[1])} wide, ripped lengthwise at 45°: one half on the wall, its point up and "
-            "out, the other on the rack.", how="ripped in two", many=1, spot="along the strip",
-        )  # fmt: skip
+            Kind.HALVES,
+            (wall.key, upper.key),
+            "saw",
+            wall.length,
+            None,
+            45,
+            None,
+            "fence",
+            f"One strip {exact_text(2 * CLEAT[1])} wide, ripped lengthwise at 45°: one half on the wall, its point "
+            "up and out, the other on the rack.",
+            how="ripped in two",
+            many=1,
+            spot="along the strip",
+        )
     at = tuple(_place(_at_height(walls, screw.y), Face.FRONT, screw) for screw in one.screws)
     yield Operation(
-        Kind.WALL_HOLE, _keys(at), "bit", one.anchor.clear, None, 0, None, "through", _HEADS["countersunk"], takes=takes,
-        places=at, head="countersunk",
-    )  # fmt: skip
+        Kind.WALL_HOLE,
+        _keys(at),
+        "bit",
+        one.anchor.clear,
+        None,
+        0,
+        None,
+        "through",
+        _HEADS["countersunk"],
+        takes=takes,
+        places=at,
+        head="countersunk",
+    )
     held = one.joined
     if held is None:
         return
@@ -185,22 +251,49 @@ def _on_strips(rack: Rack, one: Fixed, strips: tuple[Part, ...], takes: tuple[Ta
     if one.by == "batten":
         places = tuple(_place(part, Face.FRONT, screw) for part, screw in zip(boards, lines, strict=True))
         yield Operation(
-            Kind.STRIP_HOLE, _keys(places), "bit", CLEAR, None, 0, None, "through",
-            "Countersink, and clear of the wall's screws; the batten is drilled through them once it is up.", takes=taken,
-            places=places, head="countersunk",
-        )  # fmt: skip
+            Kind.STRIP_HOLE,
+            _keys(places),
+            "bit",
+            CLEAR,
+            None,
+            0,
+            None,
+            "through",
+            "Countersink, and clear of the wall's screws; the batten is drilled through them once it is up.",
+            takes=taken,
+            places=places,
+            head="countersunk",
+        )
         return
     places = tuple(_place(_at_height(uppers, screw.y), Face.BACK, screw) for screw in lines)
     yield Operation(
-        Kind.STRIP_HOLE, _keys(places), "bit", CLEAR, None, 0, None, "through",
-        "Through the rack's half of the cleat into its back.", takes=taken, places=places, head="countersunk",
-    )  # fmt: skip
+        Kind.STRIP_HOLE,
+        _keys(places),
+        "bit",
+        CLEAR,
+        None,
+        0,
+        None,
+        "through",
+        "Through the rack's half of the cleat into its back.",
+        takes=taken,
+        places=places,
+        head="countersunk",
+    )
     backs = tuple(_place(part, Face.BACK, screw) for part, screw in zip(boards, lines, strict=True))
     deep = held.length - CLEAT[0]
     yield Operation(
-        Kind.STRIP_PILOT, _keys(backs), "bit", PILOT, deep, 0, min(part.depth for part in boards) - deep, "tape on the bit",
-        "Through the cleat's holes, its bevel down.", places=backs,
-    )  # fmt: skip
+        Kind.STRIP_PILOT,
+        _keys(backs),
+        "bit",
+        PILOT,
+        deep,
+        0,
+        min(part.depth for part in boards) - deep,
+        "tape on the bit",
+        "Through the cleat's holes, its bevel down.",
+        places=backs,
+    )
 
 
 def _at_height(strips: Sequence[Part], y: Fraction) -> Part:
@@ -228,10 +321,19 @@ def _spacer(one: Fixed, before: int) -> Iterator[Part]:
 def _spaced(spacers: Sequence[Part]) -> Iterator[Operation]:
     for one in spacers:
         yield Operation(
-            Kind.SPACER, (one.key,), "saw", one.length, None, 0, None, "square",
-            f"A strip {exact_text(one.depth)} thick, glued and pinned to the back along its lower edge: the rack stands "
-            "plumb, and turns about its own foot.", how="cut to length", many=1,
-        )  # fmt: skip
+            Kind.SPACER,
+            (one.key,),
+            "saw",
+            one.length,
+            None,
+            0,
+            None,
+            "square",
+            f"A strip {exact_text(one.depth)} thick, glued and pinned to the back along its lower edge: the rack "
+            "stands plumb, and turns about its own foot.",
+            how="cut to length",
+            many=1,
+        )
 
 
 def _takes(one: Fixed) -> tuple[Take, ...]:

@@ -1,4 +1,4 @@
-"""A rack on its wall, worked out: where it is, how it is fixed, what that bears, what is wrong, and how it is put up."""
+"""A rack on its wall, worked out: where it is, how it is fixed, what that bears, and what is wrong."""
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
@@ -24,7 +24,10 @@ PLATES_APART = Fraction(600)
 """From screw to screw under plates at most, mm, where no studs are known: rule of thumb."""
 SCREW = Fraction(11, 2)
 """What a 5 mm screw passes, mm."""
-HIDDEN = "Hidden is not stronger: into studs or plugs that are rated for the load, and the rail tried before the hooks go on."
+HIDDEN = (
+    "Hidden is not stronger: into studs or plugs that are rated for the load, and the rail tried before the hooks "
+    "go on."
+)
 ZERO = Fraction(0)
 
 
@@ -65,9 +68,13 @@ def on_wall(rack: Rack, spot: Spot, mount: Mount, site: Site | None, tape: Tape)
         under = tuple(_under_plates(rack))
         hidden = [[screw.x for screw in of] for _, of in groupby(under, key=lambda screw: screw.part)]
         return OnWall(
-            None, spot, figures=tuple(_hidden_figures(rack, hidden)), findings=(*lost, *plates_findings(rack)),
-            machining=tuple(holes(rack, under, SCREW, "countersunk", UNDER_PLATES, ())), cautions=(HIDDEN,),
-        )  # fmt: skip
+            None,
+            spot,
+            figures=tuple(_hidden_figures(rack, hidden)),
+            findings=(*lost, *plates_findings(rack)),
+            machining=tuple(holes(rack, under, SCREW, "countersunk", UNDER_PLATES, ())),
+            cautions=(HIDDEN,),
+        )
     own = areas(rack)
     fixed = Fixer(rack, site, spot, tape).fixed(mount)
     findings = (
@@ -108,7 +115,19 @@ def _behind(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> str:
 
 def _hidden_figures(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> Iterator[Figure]:
     gaps = (b - a for chosen in hidden for a, b in pairwise(chosen))
-    yield Figure("mount.behind", "Screws behind holders", _behind(rack, hidden), "the outermost, and between", (),
-                 "The plates go on last, over the screws.")  # fmt: skip
-    yield Figure("mount.apart", "Furthest apart", max(gaps, default=ZERO), "given", (),
-                 f"More than {exact_text(PLATES_APART)} only where holders or studs stand further apart than that.")  # fmt: skip
+    yield Figure(
+        "mount.behind",
+        "Screws behind holders",
+        _behind(rack, hidden),
+        "the outermost, and between",
+        (),
+        "The plates go on last, over the screws.",
+    )
+    yield Figure(
+        "mount.apart",
+        "Furthest apart",
+        max(gaps, default=ZERO),
+        "given",
+        (),
+        f"More than {exact_text(PLATES_APART)} only where holders or studs stand further apart than that.",
+    )

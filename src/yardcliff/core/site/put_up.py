@@ -110,8 +110,10 @@ def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Ite
             yield from _of_one(one, mine, tape, before)
             before = mine[0]
     if any(one.by == "plates" for one in on.fixed):
-        yield Step("Hang your weight on the board with both hands, then screw the hooks on over the screws.",
-                   "Under a plate nobody sees again whether it holds.")  # fmt: skip
+        yield Step(
+            "Hang your weight on the board with both hands, then screw the hooks on over the screws.",
+            "Under a plate nobody sees again whether it holds.",
+        )
     elif any(one.by == "plugged" for one in on.fixed):
         yield Step(
             "Pull at it, then glue the plugs in, grain with the board's, and pare them flush.",
@@ -120,8 +122,11 @@ def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Ite
     else:
         yield Step("Pull at it with both hands before anything hangs on it.", "Better it gives now.")
     top = max(one.y for one in holes) if holes else rack.rows[0].y
-    yield Step(f"Hang the heaviest things where the screws are, and look again after a week; the top screw is {write(top)} up.",
-               "Wood and lining settle under a load.")  # fmt: skip
+    yield Step(
+        f"Hang the heaviest things where the screws are, and look again after a week; the top screw is "
+        f"{write(top)} up.",
+        "Wood and lining settle under a load.",
+    )
 
 
 def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole | None) -> Iterator[Step]:
@@ -131,7 +136,8 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole 
     name = one.body.name.lower()
     if one.by == "cleat" and one.joined:
         yield Step(
-            f"Screw the cleat's upper half to the back of the {name}, its bevel down: {one.joined.count} screws of 5 mm, {tape.write_fine(one.joined.length)} long."
+            f"Screw the cleat's upper half to the back of the {name}, its bevel down: {one.joined.count} screws "
+            f"of 5 mm, {tape.write_fine(one.joined.length)} long."
         )
     if one.spacer:
         yield Step(
@@ -148,7 +154,8 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole 
         yield Step(f"Hook the {name} onto the cleat and let it settle.")
     if one.by == "batten" and one.joined:
         yield Step(
-            f"Screw the {name} to the batten through its {one.joined.count} holes: 5 mm screws, {tape.write_fine(one.joined.length)} long, a {tape.write_fine(PILOT)} pilot first.",
+            f"Screw the {name} to the batten through its {one.joined.count} holes: 5 mm screws, "
+            f"{tape.write_fine(one.joined.length)} long, a {tape.write_fine(PILOT)} pilot first.",
             f"The batten, {tape.write_fine(BATTEN[0])} thick, carries it to the wall.",
         )
 
@@ -170,7 +177,8 @@ def _hung(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole | 
         "All plates have to bear at once.",
     )
     yield Step(
-        f"{_drill(one, tape)}{_set(one)} Leave the heads standing out by the plate's thickness, and slide the {name} on.",
+        f"{_drill(one, tape)}{_set(one)} Leave the heads standing out by the plate's thickness, and slide the "
+        f"{name} on.",
         drives=tuple(hole.number for hole in holes),
     )
 
@@ -182,8 +190,10 @@ def _screwed(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole
     thing = {"batten": "batten", "cleat": "cleat's lower half"}.get(one.by, one.body.name.lower())
     first, far, between = _order(holes)
     true = (
-        f"Plumb the {thing} with a level along its edge" if _column(holes) else f"Lay a level on the {thing} and bring it true"
-    )  # fmt: skip
+        f"Plumb the {thing} with a level along its edge"
+        if _column(holes)
+        else f"Lay a level on the {thing} and bring it true"
+    )
     why = (
         "What stands out of plumb shows from the door."
         if _column(holes)
@@ -209,7 +219,8 @@ def _screwed(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole
     if one.anchor.key == "toggles":
         yield Step(f"Take the {thing} down. {_drill(one, tape)}", "A folded toggle is wider than its bolt.")
         yield Step(
-            f"Put the bolts through the {thing}, a washer under each head and a toggle on each thread; press all of them through the lining, and tighten them in turn.",
+            f"Put the bolts through the {thing}, a washer under each head and a toggle on each thread; press "
+            f"all of them through the lining, and tighten them in turn.",
             "A toggle falls off behind the lining when its bolt is taken out again.",
             every,
         )
@@ -313,4 +324,7 @@ def _cautions(rack: Rack, on: OnWall) -> Iterator[str]:
     if weight > PROFESSIONAL:
         yield f"{weight:.0f} kg: a rule of thumb does not do for that. Let a building professional look at the wall."
     elif on.site.wall.makeup == "masonry":
-        yield "Hollow blocks and crumbling joints hold less than sound stone: if the bit falls through, ask a building professional."
+        yield (
+            "Hollow blocks and crumbling joints hold less than sound stone: if the bit falls through, ask a "
+            "building professional."
+        )
