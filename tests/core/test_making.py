@@ -13,6 +13,7 @@ from tests.strategies import briefs
 from yardcliff.core.amend import amend
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, starting
+from yardcliff.core.findings import Severity
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.making.asked import Making, spoken
 from yardcliff.core.making.making import Made, enough, making, quicker
@@ -102,6 +103,20 @@ def test_a_box_says_why_each_step_comes_where_it_does() -> None:
     early = places(made("soup-bowl-mug", 5, {"making": {"finish": "before glue"}}, "shelf-box"))
     assert early["coat:2"] < early["join:shelf-1"]
     assert "inside:shelf-1" not in early
+
+
+def test_what_no_stick_gives_is_found_first_and_holds_up_what_is_made_of_it() -> None:
+    box = made("soup-bowl-mug", 5, {"guard": {"thickness": "8 mm"}}, "shelf-box")
+    at = places(box)
+    (gone,) = [task for task in box.tasks if task.key == "missing"]
+    assert gone.title == "Find wood for: guard rail 1, guard rail 2"
+    assert gone.parts == {"guard-1", "guard-2"}
+    assert at["missing"] < at["dry"] < at["join:shelf-1"]
+    (said,) = [finding for finding in box.findings if finding.severity is Severity.STOP]
+    assert (said.code, said.value) == ("work.missing", "2")
+    # Its sides are marked by the numbers of their hole table, each from its foot and its front edge.
+    marks = next(task for task in box.tasks if task.key == "mark:left-side")
+    assert marks.lines[0].startswith("left face, from the foot and from the front edge: 1 at 18 mm, 110 mm; 2 at 53 mm")
 
 
 def test_square_work_comes_before_bevels_and_what_follows_holes_after_them() -> None:

@@ -53,6 +53,7 @@ CODES: dict[str, Code] = {
     "cut.apart": Code(Severity.CARE, "Not from one stick"),
     "cut.locked": Code(Severity.CARE, "A kept stick does not do"),
     "cut.kerf": Code(Severity.NOTE, "One less from a stick"),
+    "work.missing": Code(Severity.STOP, "No wood for it"),
     "work.order": Code(Severity.CARE, "In another order"),
     "work.tool": Code(Severity.CARE, "Hard without the tool"),
     "work.saw": Code(Severity.CARE, "Planned for another saw"),

@@ -50,8 +50,8 @@ HOLE_COLUMNS = (
     (0.38, "bit"),
     (0.47, "deep"),
     (0.565, "tilt"),
-    (0.615, "head"),
-    (0.73, "for"),
+    (0.61, "head"),
+    (0.755, "for"),
 )
 """Where the columns of a hole table begin, as a share of its width, and their heads."""
 MOST = 84

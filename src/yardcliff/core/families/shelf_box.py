@@ -56,7 +56,7 @@ class Guard(Frozen):
     """A strip across the front of each shelf, `up` from it to its lower edge."""
 
     width: Size = Fraction(30)
-    thickness: Size = Fraction(8)
+    thickness: Size = Fraction(12)
     up: Gap = Fraction(25)
 
 

@@ -7,7 +7,7 @@ from datetime import datetime
 from yardcliff.core.amend import amend, merge
 from yardcliff.core.design import Design
 from yardcliff.core.findings import Finding, Fix, Patch
-from yardcliff.core.machining import where
+from yardcliff.core.machining import once, where
 from yardcliff.core.making.asked import spoken
 from yardcliff.core.making.schedule import Schedule, schedule
 from yardcliff.core.making.sequence import Edge, broken, direct, edges, natural, own
@@ -55,9 +55,13 @@ def making(done: Design, found: Timber, shop: Shop, start: datetime, ticked: Map
     at = {task.key: k for k, task in enumerate(order)}
     kept = tuple(edge for edge in among if at[edge.first] < at[edge.then])
     when = schedule(order, kept, shop, start, ticked)
-    # What no stick gives holds up all that is made of it.
-    gone = tuple(finding for finding in found.findings if finding.code == "cut.none")
-    said = (*gone, *broken(order, among), *_tools(done, shop), *_saw(done, found, shop), *_shop(order, shop, when))
+    said = (
+        *_gone(found),
+        *broken(order, among),
+        *_tools(done, shop),
+        *_saw(done, found, shop),
+        *_shop(order, shop, when),
+    )
     if not asked.order:
         # What is done comes first, then as the days have it: what waits longest is begun early.
         begins = {slot.task.key: slot.start for slot in when.slots}
@@ -154,6 +158,14 @@ def _tools(done: Design, shop: Shop) -> Iterator[Finding]:
                 "work.tool", where(one, done), f"{work.title(one, where(one, done))} wants a {tools}: by hand it takes {work.own(shop)[0].slow:g} times as long.",
                 "tool", "by hand", tools, fixes=(Fix(f"Hang it on {work.row['instead']} instead", {"mount": {"by": work.row["instead"]}}),),
             )  # fmt: skip
+
+
+def _gone(found: Timber) -> Iterator[Finding]:
+    """What no stick gives: it holds up all that is made of it."""
+    if found.plan.missing:
+        names = ", ".join(once(piece.blank.name.lower() for piece in found.plan.missing))
+        said = f"Nothing on hand or for sale gives {names}: what is made of it waits. The cut plan says why, and what would help."
+        yield Finding("work.missing", "the timber", said, "parts without wood", str(len(found.plan.missing)), "none")
 
 
 def _saw(done: Design, found: Timber, shop: Shop) -> Iterator[Finding]:

@@ -10,7 +10,6 @@ from yardcliff.core import machining
 from yardcliff.core.cautions import cautions
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
-from yardcliff.core.length import Tape
 from yardcliff.core.machining import named, once, read_from, where
 from yardcliff.core.making.asked import Making
 from yardcliff.core.making.finish import Finish
@@ -180,7 +179,7 @@ class _Asked:
             each = f" on each of {len(parts)}" if len(parts) > 1 else ""
             yield Task(
                 f"mark:{parts[0].key}", 4, f"Mark {len(at)} place{'s' * (len(at) != 1)}{each}: {name}", ceil(4 + 0.5 * len(at) * len(parts)),
-                frozenset(part.key for part in parts), tuple(_marked(parts[0], self.done.tape, at)) if len(at) <= MOST_MARKS else ("Off the hole table.",),
+                frozenset(part.key for part in parts), tuple(_marked(self.done, parts[0], at)) if len(at) <= MOST_MARKS else ("Off the hole table.",),
                 checks=("Parts that are a pair side by side first: each is the mirror of the other.",) if len(parts) == 2 else (),
                 needs=frozenset({"cut", "square"}), gives=frozenset({"marked"}),
             )  # fmt: skip
@@ -416,12 +415,13 @@ def _bodies(joints: Iterable[Joint]) -> list[list[Joint]]:
     return found
 
 
-def _marked(part: Part, tape: Tape, at: Iterable[tuple[Face, Fraction, Fraction]]) -> Iterator[str]:
-    """Places on a part face by face, each from its ends and edges."""
+def _marked(done: Design, part: Part, at: Iterable[tuple[Face, Fraction, Fraction]]) -> Iterator[str]:
+    """Places on a part face by face, as its hole table has them: by their numbers, from its end and its edge."""
+    numbers = {hole.place[1:4]: f"{hole.number} at " for hole in done.holes.get(part.key, ())}
     for face, on in groupby(at, key=lambda one: one[0]):
         along, across, _ = read_from(part, face)
         yield f"{part.called(face)}, from the {along} and from the {across}: " + "; ".join(
-            f"{tape.write_fine(x)}, {tape.write_fine(y)}" for _, x, y in on
+            f"{numbers.get(place, '')}{done.tape.write(place[1])}, {done.tape.write(place[2])}" for place in on
         )
 
 

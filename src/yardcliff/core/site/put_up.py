@@ -133,7 +133,7 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole 
     """A body in place: what goes on its back, then what goes on the wall, then what is hooked or screwed to that.
     `before` is the first hole of the body that hangs already.
     """
-    name = one.body.name.lower()
+    name = _called(one)
     if one.by == "cleat" and one.joined:
         yield Step(
             f"Screw the cleat's upper half to the back of the {name}, its bevel down: {one.joined.count} screws "
@@ -163,7 +163,7 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole 
 def _hung(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole | None) -> Iterator[Step]:
     """What hangs on heads that stand out of the wall: all holes are marked on the wall, none through the rack."""
     first, others = holes[0], holes[1:]
-    name = one.body.name.lower()
+    name = _called(one)
     along = (
         "plumb below it"
         if _column(holes)
@@ -187,7 +187,7 @@ def _screwed(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole
     """What is screwed to the wall through its own holes. A screw that finds its hold goes in at once and the body
     turns on it until it is level or plumb; what has to be set in the wall first is marked with all its fellows.
     """
-    thing = {"batten": "batten", "cleat": "cleat's lower half"}.get(one.by, one.body.name.lower())
+    thing = {"batten": "batten", "cleat": "cleat's lower half"}.get(one.by, _called(one))
     first, far, between = _order(holes)
     true = (
         f"Plumb the {thing} with a level along its edge"
@@ -230,6 +230,11 @@ def _screwed(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole
         f", then {far.number}, check that it is true{f', then {_numbers(between)}' if between else ''}" if far else ""
     )
     yield Step(f"Put it back: drive {first.number}{last}.", drives=every)
+
+
+def _called(one: Fixed) -> str:
+    """What is held up: a board by its name, several that are joined as the rack."""
+    return "rack" if len(one.body.grounds) > 1 else one.body.name.lower()
 
 
 def _order(holes: Sequence[WallHole]) -> tuple[WallHole, WallHole | None, list[WallHole]]:
