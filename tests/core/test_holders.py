@@ -118,8 +118,8 @@ def test_a_ring_is_cut_from_the_next_pipe_up(shaft: str, inside: int, outside: i
 
 def test_a_seat_is_sunk_by_a_quarter_of_the_hole_or_a_third_of_the_shelf() -> None:
     flask = (shipped_item("flask").item,)
-    thick = Ground(Fraction(40), Fraction(90), Fraction(45), "softwood", "Shelf")
-    thin = Ground(Fraction(12), Fraction(90), Fraction(45), "softwood", "Shelf")
+    thick = Ground(Fraction(40), Fraction(90), Fraction(45), "softwood")
+    thin = Ground(Fraction(12), Fraction(90), Fraction(45), "softwood")
     seat = holes.Hole(seat="countersunk")
     for ground, deep in ((thick, Fraction(19, 2)), (thin, Fraction(4))):
         *_, last = holes.fit(seat, ground, flask).machining
@@ -138,13 +138,13 @@ def test_the_thickest_decides_unless_it_is_given() -> None:
 
 
 def test_a_ring_is_screwed_through_its_mouth_at_a_quarter_from_each_edge() -> None:
-    rail = Ground(Fraction(35), Fraction(80), Fraction(40), "softwood", "Clip rail")
+    rail = Ground(Fraction(35), Fraction(80), Fraction(40), "softwood")
     fitted = clips.fit(clips.Clip(), rail, (shipped_item("curtain-pole").item,))
     assert [bore.up for bore in fitted.bores] == [20, -20]
     # 16 mm screws through 2 mm of pipe stand 14 deep.
     assert {bore.depth for bore in fitted.bores} == {14}
     assert fitted.reach == half(Fraction(40))
-    thin = Ground(Fraction(12), Fraction(80), Fraction(40), "softwood", "Clip rail")
+    thin = Ground(Fraction(12), Fraction(80), Fraction(40), "softwood")
     (finding,) = clips.fit(clips.Clip(), thin, (shipped_item("curtain-pole").item,)).findings
     assert (finding.code, [fix.label for fix in finding.fixes]) == (
         "hook.through",
@@ -153,7 +153,7 @@ def test_a_ring_is_screwed_through_its_mouth_at_a_quarter_from_each_edge() -> No
 
 
 def test_arms_stand_to_both_sides_of_a_neck_and_say_so_in_their_own_field() -> None:
-    plate = Ground(Fraction(12), Fraction(120), Fraction(60), "hardwood", "Back plate", Pulled(0, 30))
+    plate = Ground(Fraction(12), Fraction(120), Fraction(60), "hardwood", Pulled(0, 30))
     fitted = cradles.fit(cradles.Cradle(), plate, (shipped_item("fiddle").item,))
     assert [bore.aside for bore in fitted.bores] == [-25, 25]
     assert fitted.reach.across == 34 + 2 * 16

@@ -71,7 +71,7 @@ class AngledRailBrief(RackBrief):
 
 def fitting(brief: AngledRailBrief) -> Fitting:
     """The brief's holder in the middle of a board."""
-    fitted = kit.fit(brief.holder, ground(brief, "Board"))
+    fitted = kit.fit(brief.holder, ground(brief))
     return replace(fitted, reach=half(fitted.glyph.height))
 
 

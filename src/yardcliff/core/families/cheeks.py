@@ -64,7 +64,7 @@ class CheeksBrief(RackBrief):
 def fitting(brief: CheeksBrief) -> Fitting:
     """The slot for the thickest thing in the brief's cheeks."""
     board = brief.board
-    ground = Ground(board.height, board.thickness, board.thickness / 2, board.wood, "Cheek", brief.pulled)
+    ground = Ground(board.height, board.thickness, board.thickness / 2, board.wood, brief.pulled)
     return slots.fit(brief.slot, ground, tuple(brief.kinds.values()))
 
 

@@ -28,7 +28,7 @@ class CradleBrief(RackBrief):
 
 def fitting(brief: CradleBrief) -> Fitting:
     """The cradle for the thickest neck on the brief's plate."""
-    return cradles.fit(brief.cradle, ground(brief, "Back plate"), tuple(brief.kinds.values()))
+    return cradles.fit(brief.cradle, ground(brief), tuple(brief.kinds.values()))
 
 
 def build(brief: CradleBrief, fitted: Fitting, first: Row) -> Rack:

@@ -38,8 +38,8 @@ class FlipRailBrief(RackBrief):
 def fitting(brief: FlipRailBrief) -> Fitting:
     """The flip peg on the brief's board, or the finger before its backer."""
     if brief.turns == "rod":
-        return fingers.fit(_finger(brief), brief.rod, ground(brief, "Backer", _line(brief)))
-    return flips.fit(brief.flip, ground(brief, "Board", _line(brief)))
+        return fingers.fit(_finger(brief), brief.rod, ground(brief, _line(brief)))
+    return flips.fit(brief.flip, ground(brief, _line(brief)))
 
 
 def _finger(brief: FlipRailBrief) -> flips.Flip:
@@ -158,7 +158,7 @@ def start(hangs: Hangs, tape: TapeName) -> FlipRailBrief:
     first = FlipRailBrief.model_validate(shared)
     deepest = max(item.front for item in first.kinds.values())
     flip = first.flip.changed({"length": min(max(Fraction(70), deepest // 10 * 10 + 10), Fraction(130))})
-    on = ground(first, "Board")
+    on = ground(first)
     while next(flips.links(flip, on)).share > 1:
         flip = flip.changed({"width": flip.width + 4})
     flip, on = next(flips.stronger(flip, on), (flip, on))

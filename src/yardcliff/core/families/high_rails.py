@@ -66,7 +66,7 @@ class HighRailsBrief(RackBrief):
 
 def fitting(brief: HighRailsBrief) -> Fitting:
     """The brief's hook on a rail. Beside it, half a pitch away, a thing of the other rail has to pass."""
-    fitted = kit.fit(brief.holder, ground(brief, "Rail"))
+    fitted = kit.fit(brief.holder, ground(brief))
     return fitted if brief.high.lower == "none" else replace(fitted, apart=2 * _beside(brief))
 
 

@@ -51,7 +51,7 @@ class HoleRailBrief(RackBrief):
 
 def fitting(brief: HoleRailBrief) -> Fitting:
     """The hole for the thickest thing on the brief's shelf."""
-    return holes.fit(brief.hole, ground(brief, "Shelf", brief.setback), tuple(brief.kinds.values()))
+    return holes.fit(brief.hole, ground(brief, brief.setback), tuple(brief.kinds.values()))
 
 
 def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:

@@ -47,7 +47,7 @@ class LedgePostBrief(RackBrief):
 
 def fitting(brief: LedgePostBrief) -> Fitting:
     """The ledge for the largest thing on the brief's post."""
-    return ledges.fit(brief.ledge, ground(brief, "Post"), tuple(brief.kinds.values()))
+    return ledges.fit(brief.ledge, ground(brief), tuple(brief.kinds.values()))
 
 
 def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:

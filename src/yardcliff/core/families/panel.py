@@ -77,7 +77,7 @@ class PanelBrief(RackBrief):
 
 def fitting(brief: PanelBrief) -> Fitting:
     """The brief's holder on a plank or a cross board."""
-    return kit.fit(brief.holder, ground(brief, "Panel" if brief.made == "planks" else "Cross board"))
+    return kit.fit(brief.holder, ground(brief))
 
 
 def planks(length: Fraction, plank: Plank) -> tuple[Fraction, ...]:

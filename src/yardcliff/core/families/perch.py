@@ -71,7 +71,7 @@ class PerchBrief(RackBrief):
 
 def fitting(brief: PerchBrief) -> Fitting:
     """The brief's holder on the back plate."""
-    fitted = kit.fit(brief.holder, ground(brief, "Back plate", brief.low))
+    fitted = kit.fit(brief.holder, ground(brief, brief.low))
     return replace(fitted, findings=tuple(_raised(brief, fitted, finding) for finding in fitted.findings))
 
 

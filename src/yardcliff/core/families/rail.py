@@ -28,7 +28,7 @@ class RailBrief(RackBrief):
 
 def fitting(brief: RailBrief) -> Fitting:
     """The brief's holder on the brief's board."""
-    return kit.fit(brief.holder, ground(brief, "Board", brief.line))
+    return kit.fit(brief.holder, ground(brief, brief.line))
 
 
 def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:

@@ -90,11 +90,11 @@ def first_row(brief: RackBrief, fitted: Fitting) -> Row:
     return solve(brief.row.changed({"fixture_gap": gap}), brief.things, fitted.reach)
 
 
-def ground(brief: RackBrief, part: str, line: Fraction | None = None) -> Ground:
-    """The brief's board under a holder, by the name of its part; the axis `line` in its middle, if it is not given."""
+def ground(brief: RackBrief, line: Fraction | None = None) -> Ground:
+    """The brief's board under a holder; the axis `line` in its middle, if it is not given."""
     board = brief.board
     line = board.height / 2 if line is None else line
-    return Ground(board.thickness, board.height, line, board.wood, part, brief.pulled)
+    return Ground(board.thickness, board.height, line, board.wood, brief.pulled)
 
 
 def stand_rows(brief: RackBrief, first: Row, least: Fraction) -> tuple[Standing, ...]:

@@ -73,7 +73,7 @@ class ShelfBoxBrief(RackBrief):
 
 def fitting(brief: ShelfBoxBrief) -> Fitting:
     """The brief's holder on the bar."""
-    return kit.fit(brief.holder, ground(brief, "Bar"))
+    return kit.fit(brief.holder, ground(brief))
 
 
 def _clear(brief: ShelfBoxBrief, k: int) -> Fraction:

@@ -66,7 +66,7 @@ class StackedBrief(RackBrief):
 
 def fitting(brief: StackedBrief) -> Fitting:
     """The brief's holder on a rail."""
-    return kit.fit(brief.holder, ground(brief, "Rail"))
+    return kit.fit(brief.holder, ground(brief))
 
 
 def build(brief: StackedBrief, fitted: Fitting, first: Row) -> Rack:

@@ -66,7 +66,7 @@ class StileBrief(RackBrief):
 def fitting(brief: StileBrief) -> Fitting:
     """The brief's holder on a stile; of a pair, each carries half, and things lie on the pegs."""
     pair = brief.stands == "pair"
-    stile = ground(brief, "Stile" if pair else "Post")
+    stile = ground(brief)
     fitted = kit.fit(brief.holder, replace(stile, pulled=stile.pulled.shared(2)) if pair else stile)
     on_top = pair and isinstance(brief.holder, pegs.Peg)
     return replace(

@@ -75,7 +75,7 @@ class UprightBrief(RackBrief):
 
 def fitting(brief: UprightBrief) -> Fitting:
     """The clip for the thickest shaft on the brief's rail; a strap takes its screws beyond the outer rings."""
-    fitted = clips.fit(brief.clip, ground(brief, "Clip rail"), tuple(brief.kinds.values()))
+    fitted = clips.fit(brief.clip, ground(brief), tuple(brief.kinds.values()))
     if brief.clear.strap == "none":
         return fitted
     return replace(

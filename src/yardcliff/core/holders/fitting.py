@@ -22,7 +22,7 @@ HELD_SHARE = Fraction(1, 2)
 
 @dataclass(frozen=True, slots=True)
 class Ground:
-    """The board under a holder: its thickness, its width, the axis line above its lower edge, its name.
+    """The board under a holder: its thickness, its width, the axis line above its lower edge.
 
     `pulled` is what asks most of one of its holders.
     """
@@ -31,7 +31,6 @@ class Ground:
     height: Fraction
     line: Fraction
     wood: Wood
-    part: str = "Board"
     pulled: Pulled = NOTHING
 
 

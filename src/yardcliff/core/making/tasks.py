@@ -180,7 +180,7 @@ class _Asked:
             yield Task(
                 f"mark:{parts[0].key}", 4, f"Mark {len(at)} place{'s' * (len(at) != 1)}{each}: {name}", ceil(4 + 0.5 * len(at) * len(parts)),
                 frozenset(part.key for part in parts), tuple(_marked(self.done, parts[0], at)) if len(at) <= MOST_MARKS else ("Off the hole table.",),
-                checks=("Parts that are a pair side by side first: each is the mirror of the other.",) if len(parts) == 2 else (),
+                checks=("Side by side, ends flush: square every line across all of them.",) if len(parts) > 1 else (),
                 needs=frozenset({"cut", "square"}), gives=frozenset({"marked"}),
             )  # fmt: skip
 
