@@ -71,6 +71,9 @@ def test_a_face_is_read_as_it_lies_on_the_bench() -> None:
         "left face",
         "right face",
     ]
+    # On the bench a post lies with its foot at the left, so that its right edge is below.
+    post = Part("p", "Post", n(100), n(100), n(0), n(70), n(900), n(45), "softwood", upright=True, up=True)
+    assert post.on(Face.FRONT, (n(110), n(350), n(45))) == (250, 60)
     # Seen from behind, a rail has its datum end at the right and the same edge below.
     assert (View(rail, Face.FRONT).at(200, 30), View(rail, Face.BACK).at(200, 30)) == ((200, 30), (700, 30))
     assert View(rail, Face.BACK).upper == "TOP"
