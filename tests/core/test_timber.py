@@ -12,6 +12,7 @@ from tests.strategies import briefs
 from yardcliff.core.amend import BriefError, amend
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, starting
+from yardcliff.core.findings import Severity
 from yardcliff.core.length import Tape
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.materials import Blank, Thread, Ware
@@ -314,6 +315,21 @@ def test_one_less_from_a_stick_because_of_the_saw() -> None:
         after = priced(design(amend(stacked.brief, fix.patch)), stock).plan
         assert (after.cost or 0) < (before.cost or 0), fix.label
     assert [fix.label for fix in found.fixes] == ["Square off 2 mm at each end", "A row of 474 mm"]
+
+
+def test_a_shorter_row_begins_from_the_row_as_it_is_worked_out() -> None:
+    # Two stiles that add up to exactly their stick; how long they are follows from what lies on them.
+    mats = start("sleeping-mat", 4, {}, "stile-pair")
+    long = mats.rack.row.length
+    assert mats.brief.row.length != long
+    stock = supply(offer(f"{float(2 * long):g} mm", "7.00", wide="60 mm", thick="35 mm"))
+    found = next(f for f in timber(mats, stock).findings if f.code == "cut.kerf")
+    rows = [fix for fix in found.fixes if fix.label.startswith("A row of")]
+    for fix in found.fixes:
+        changed = design(amend(mats.brief, fix.patch))
+        assert not [finding for finding in changed.findings if finding.severity is Severity.STOP]
+    # 2.5 of kerf and 10 squared off both ends: 11.25 off each, and the tape shows 12.
+    assert [amend(mats.brief, fix.patch).row.length for fix in rows] == [long - 12]
 
 
 def test_the_list_takes_what_is_on_hand_and_the_cheapest_packets() -> None:

@@ -5,8 +5,8 @@ from math import ceil, floor
 
 from yardcliff.core.amend import BriefError, amend
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families import Brief
-from yardcliff.core.findings import Finding, Fix, Patch
+from yardcliff.core.families import Brief, build, solve_row
+from yardcliff.core.findings import Finding, Fix, Patch, Severity
 from yardcliff.core.length import Tape, exact_text, read
 from yardcliff.core.materials import Blank
 from yardcliff.core.timber.layout import CutPlan, Group, Piece, Sawn
@@ -129,10 +129,11 @@ def _too_big(brief: Brief, blank: Blank, same: list[tuple[Section, Fraction]]) -
 
 
 def _shorter(brief: Brief, by: Fraction) -> list[Fix]:
-    """The changes of a design that could take so much off a part."""
+    """The changes of a design that could take so much off a part, from the row as it is worked out."""
     tries: list[Fix] = []
-    if brief.row.length is not None and brief.row.length > by:
-        shorter = exact_text(brief.row.length - by)
+    long = solve_row(brief).length
+    if long > by:
+        shorter = exact_text(long - by)
         tries.append(Fix(f"A row of {shorter}", {"row": {"length": shorter}}))
     showing = getattr(getattr(brief, "holder", None), "showing", None)
     if isinstance(showing, Fraction) and showing > by:
@@ -141,10 +142,15 @@ def _shorter(brief: Brief, by: Fraction) -> list[Fix]:
 
 
 def _amended(brief: Brief, patch: Patch) -> Brief | None:
+    """The changed brief; none where it cannot be."""
     try:
         return amend(brief, patch)
     except BriefError:
         return None
+
+
+def _musts(brief: Brief) -> set[str]:
+    return {finding.code for finding in build(brief).findings if finding.severity is Severity.STOP}
 
 
 def _helps(brief: Brief, fix: Fix, planned: Planned, missing: int) -> bool:
@@ -202,7 +208,7 @@ def _one_less(brief: Brief, plan: CutPlan, planned: Planned, tape: Tape) -> Iter
             long, kerf, trim = piece.blank.long, plan.kerf, brief.cutting.trim
             room = sawn.source.long - 2 * trim
             whole, got = floor(sawn.source.long / long), floor((room + kerf) / (long + kerf))
-            if whole <= got or not any(len(other.laid) < got for other in group.sawn if other is not sawn):
+            if whole <= got or not any(len(other.laid) <= got for other in group.sawn if other is not sawn):
                 continue
             fixes = tuple(_one_more(brief, sawn, long, got + 1, plan, planned, tape))
             if fixes:
@@ -220,7 +226,7 @@ def _repeated(sawn: Sawn) -> Piece | None:
     """What a stick is cut into, where that is nothing but equal parts in one lane."""
     longs = {one.piece.blank.long for one in sawn.laid}
     lanes = {one.low for one in sawn.laid}
-    return sawn.laid[0].piece if len(longs) == len(lanes) == 1 and len(sawn.laid) > 1 else None
+    return sawn.laid[0].piece if len(longs) == len(lanes) == 1 else None
 
 
 def _one_more(
@@ -243,7 +249,8 @@ def _one_more(
         tries += _shorter(brief, by)
     for fix in tries:
         changed = _amended(brief, fix.patch)
-        if changed is not None and _saves(plan, planned(changed)):
+        # What has to be fixed in the rack is no price for a stick.
+        if changed is not None and _musts(changed) <= _musts(brief) and _saves(plan, planned(changed)):
             yield fix
 
 
