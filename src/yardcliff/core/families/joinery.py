@@ -77,7 +77,7 @@ def meet(through: Part, into: Part, count: int, within: dict[int, tuple[Fraction
     # They meet where their boxes share no depth.
     touch = min(shared, key=lambda axis: shared[axis][1] - shared[axis][0])
     face = _SIDES[touch][through.low[touch] < into.low[touch]]
-    area = {axis: (within or {}).get(axis, span) for axis, span in shared.items() if axis != touch}
+    area = {axis: _narrowed(span, (within or {}).get(axis, span)) for axis, span in shared.items() if axis != touch}
     long, short = sorted(area, key=lambda axis: area[axis][0] - area[axis][1])
     low, high = area[long]
     inset = min((high - low) / 4, IN)
@@ -89,6 +89,12 @@ def meet(through: Part, into: Part, count: int, within: dict[int, tuple[Fraction
         at[long] = low + inset + (high - low - 2 * inset) * k / (count - 1) if count > 1 else (low + high) / 2
         points.append((at[0], at[1], at[2]))
     return Meet(through, into, face, tuple(points))
+
+
+def _narrowed(span: tuple[Fraction, Fraction], within: tuple[Fraction, Fraction]) -> tuple[Fraction, Fraction]:
+    """What of a stretch lies within another; all of it where none does."""
+    low, high = max(span[0], within[0]), min(span[1], within[1])
+    return (low, high) if low <= high else span
 
 
 def keys(found: Iterable[Place]) -> tuple[str, ...]:
