@@ -143,7 +143,7 @@ def test_half_a_step_is_rounded_up_so_that_equal_steps_look_equal(value: Fractio
         ("1/16 in", "609.6", "24 in", "2 ft"),
         ("1/8 in", "0", "0 in", "0 in"),
         ("1/64 in", "0.396875", "1/64 in", "1/64 in"),
-        ("1 mm", "1200.5", "1200 mm", "1200 mm"),
+        ("1 mm", "1200.5", "1201 mm", "1201 mm"),
         ("0.5 mm", "1200.5", "1200.5 mm", "1200.5 mm"),
         ("1 mm", "-12", "-12 mm", "-12 mm"),
     ],

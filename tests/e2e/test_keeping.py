@@ -172,7 +172,7 @@ def test_every_view_is_clean_to_axe(browser: Browser, server: Server, scheme: st
     check("several rows, sticks and jigs")
     page.goto(server.address)
     open_rack(page, "Porch, waxed jackets")
-    page.get_by_role("button", name="Mark 2: 362 mm. Show the working").click()
+    page.get_by_role("button", name="Mark 2: 363 mm. Show the working").click()
     check("rack with a finding and a slip")
     page.get_by_role("button", name="End rule").click()
     check("rack with the end rules open")
