@@ -93,7 +93,11 @@ SEEDS: list[Seed] = [
         "Kitchen, spices and soup mugs",
         "soup-bowl-mug",
         5,
-        {"family": "shelf-box", "shelf": {"tallest": "160 mm", "upper": "110 mm"}},
+        {
+            "family": "shelf-box",
+            "shelf": {"tallest": "160 mm", "upper": "110 mm"},
+            "guard": {"thickness": "8 mm"},  # which nobody sells: the plan says so
+        },
     ),
     ("Passage, rain capes", "rain-cape", 4, {"family": "flip-rail"}),
     (
