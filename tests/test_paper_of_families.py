@@ -362,6 +362,23 @@ def sizes_of(pdf: bytes) -> list[tuple[str, float]]:
     return found
 
 
+def test_ledges_and_fingers_are_drawn_where_they_stand() -> None:
+    # A ledge of 21 about the first mark, 220 up the post; between them only the marks themselves.
+    lanterns = of("ledge-post")
+    first = float(lanterns.marks[0].exact)
+    lines = scanned(lanterns, 10)
+    for edge in (first - 10.5, first + 10.5):
+        assert min(abs(x - edge) for x in lines) <= TRUE_MM
+    # A finger of 20 before its backer.
+    caps = design(
+        amend(brief_of("flip-rail"), {"turns": "rod", "flip": {"width": "20 mm"}, "board": {"height": "118 mm"}})
+    )
+    row = caps.rack.rows[0]
+    lines = scanned(caps, float(row.across) + 3)
+    for edge in (float(row.row.axes[0]) - 10, float(row.row.axes[0]) + 10):
+        assert min(abs(x - edge) for x in lines) <= TRUE_MM
+
+
 @pytest.mark.parametrize(("family", "wide"), [("angled-rail", 90), ("stile-pair", 60), ("perch", 120)])
 def test_a_template_is_as_wide_as_the_boards_own_face(family: str, wide: int) -> None:
     # An angled rail's boards are seen narrower from the front than their faces are; a wide one is a strip of 120.

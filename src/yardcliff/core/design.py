@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cached_property
 
 from yardcliff.core.chain import Chain, chain
 from yardcliff.core.effort import check
@@ -9,7 +10,7 @@ from yardcliff.core.families import Brief, build
 from yardcliff.core.findings import Finding
 from yardcliff.core.length import Tape
 from yardcliff.core.marks import Mark, marks
-from yardcliff.core.rack import Hole, Kind, Operation, Part, Rack, holes_of, in_order
+from yardcliff.core.rack import Hole, Kind, Operation, Part, Rack, hole_table, in_order
 from yardcliff.core.scene import Scene
 from yardcliff.core.site.drawn import held, standing_on
 from yardcliff.core.site.on_wall import OnWall, on_wall
@@ -20,7 +21,7 @@ from yardcliff.core.views.section import section
 from yardcliff.core.working import Figure
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Design:
     brief: Brief
     tape: Tape
@@ -58,7 +59,7 @@ class Design:
     def part(self, key: str) -> Part:
         return next(part for part in self.parts if part.key == key)
 
-    @property
+    @cached_property
     def machining(self) -> tuple[Operation, ...]:
         """Of all parts: what guides another tool comes before it. Holes into the wall that a rack brings of its own give
         way to how it is fixed on the one that it hangs on.
@@ -68,12 +69,10 @@ class Design:
             own = tuple(one for one in own if one.kind is not Kind.WALL_HOLE)
         return in_order((*own, *self.on_wall.machining))
 
-    @property
+    @cached_property
     def holes(self) -> Mapping[str, tuple[Hole, ...]]:
         """The hole table of each part that has holes, by its key."""
-        made = self.machining
-        found = {part.key: tuple(holes_of(part.key, made)) for part in self.parts}
-        return {key: holes for key, holes in found.items() if holes}
+        return hole_table(self.machining)
 
     @property
     def cautions(self) -> tuple[str, ...]:

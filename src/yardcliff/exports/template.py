@@ -227,6 +227,8 @@ def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
                 page.path(line((x, axis - 4), (x, top)), THIN)
                 page.text(x, bottom - 4.5, str(mark.place + 1), 3.6, font=BOLD, anchor="middle")
                 page.text(x, bottom - 8.5, design.tape.write(mark.exact), 3, anchor="middle")
+    for box in _standing(design, band):
+        _box(page, band, sheet, box)
     numbers = {hole.place: hole.number for hole in design.holes.get(view.part.key, ())}
     for place, one in band.made:
         _feature(page, band, sheet, place, one, numbers.get(place))
@@ -242,12 +244,7 @@ def _feature(page: Page, band: _Band, sheet: Sheet, place: Place, one: Operation
     along, across = float(place.along), float(place.across)
     if one.cut:
         x0, x1, y0, y1 = map(float, one.cut)
-        corners = [view.at(along + x, across + y) for x, y in ((x0, y0), (x1, y1))]
-        (low_x, high_x), (low_y, high_y) = (sorted(axis) for axis in zip(*corners, strict=True))
-        low_x, high_x = max(low_x, sheet.start), min(high_x, sheet.end)
-        low_y, high_y = max(low_y, band.low), min(high_y, band.high)
-        if low_x < high_x and low_y < high_y:
-            page.path(rectangle(sheet.x(low_x), base + low_y, high_x - low_x, high_y - low_y), THIN)
+        _box(page, band, sheet, (along + x0, along + x1, across + y0, across + y1))
         return
     u, v = view.at(along, across)
     if not sheet.start <= u <= sheet.end:
@@ -258,6 +255,30 @@ def _feature(page: Page, band: _Band, sheet: Sheet, place: Place, one: Operation
     page.path(line((x, y - r - 2), (x, y + r + 2)), THIN)
     if number is not None and place.holder < 0:
         page.text(x + 0.8, y + r + 2.6, str(number), 2.6)
+
+
+def _box(page: Page, band: _Band, sheet: Sheet, box: tuple[float, float, float, float]) -> None:
+    """An outline, from and to along the face and from and to across it, as far as this sheet and the strip show it."""
+    corners = [band.view.at(x, y) for x, y in (box[::2], box[1::2])]
+    (low_x, high_x), (low_y, high_y) = (sorted(axis) for axis in zip(*corners, strict=True))
+    low_x, high_x = max(low_x, sheet.start), min(high_x, sheet.end)
+    low_y, high_y = max(low_y, band.low), min(high_y, band.high)
+    if low_x < high_x and low_y < high_y:
+        page.path(rectangle(sheet.x(low_x), band.base + low_y, high_x - low_x, high_y - low_y), THIN)
+
+
+def _standing(design: Design, band: _Band) -> Iterator[tuple[float, float, float, float]]:
+    """What stands before the face at each mark, though nothing is cut into it: a ledge across, a finger up it."""
+    if band.row is None:
+        return
+    half, (bore, *_) = float(design.rack.glyph.height) / 2, design.rack.bores
+    for mark in band.marks:
+        at = float(mark.exact)
+        if bore.purpose == "ledge":
+            yield at - half, at + half, 0.0, band.view.wide
+        elif bore.purpose == "finger":
+            wide, middle = float(bore.bit) / 2, float(band.row.across + bore.up)
+            yield at - wide, at + wide, middle - half, middle + half
 
 
 def _datum(page: Page, band: _Band, sheet: Sheet, top: float) -> None:

@@ -20,7 +20,7 @@ from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.materials import Ware, Wood
 from yardcliff.core.model import Frozen, whole
-from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, drill
 from yardcliff.core.strength.body import along_grain, lip
 from yardcliff.core.strength.force import LEANT_ON, newtons
 from yardcliff.core.strength.link import Link, percent
@@ -149,17 +149,22 @@ def _machining(
         f"One strip {exact_text(2 * STRIP - SHELF)} wide gives both halves.", how=both_ways(45), many=1, spot="along the strip",
     )  # fmt: skip
     if holes and box.shelves:
-        yield Operation(
-            Kind.SHELF_PIN, tuple(one.key for one in sides), "bit", PIN, PIN_DEEP, 0, box.side - PIN_DEEP, "depth stop, and a strip of holes",
-            f"{exact_text(STEP)} apart from {exact_text(SHELF + FREE)} above the foot, a fifth of the depth from front and back; "
-            "both sides by one strip, feet flush.", takes=(Ware("pin", f"shelf pin, {exact_text(PIN)}", 4 * box.shelves),),
-            places=tuple(
+        yield drill(
+            Kind.SHELF_PIN,
+            (
                 Place(one.key, face, SHELF + FREE + STEP * k, across)
                 for one, face in zip(sides, (Face.RIGHT, Face.LEFT), strict=True)
                 for across in (box.depth * COLUMN, box.depth * (1 - COLUMN))
                 for k in range(holes)
             ),
-        )  # fmt: skip
+            PIN,
+            f"{exact_text(STEP)} apart from {exact_text(SHELF + FREE)} above the foot, a fifth of the depth from front "
+            "and back; both sides by one strip, feet flush.",
+            deep=PIN_DEEP,
+            left=box.side - PIN_DEEP,
+            stop="depth stop, and a strip of holes",
+            takes=(Ware("pin", f"shelf pin, {exact_text(PIN)}", 4 * box.shelves),),
+        )
     deep = min(BITE, inner / 3)
     yield from screwed(
         [meet(side, one, 2) for side in sides for one in (*ends, hook)],

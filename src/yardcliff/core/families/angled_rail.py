@@ -24,7 +24,7 @@ from yardcliff.core.holders.fitting import Fitting, half
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.materials import Ware
-from yardcliff.core.rack import RESTS, Face, Kind, Operation, Place, Rack
+from yardcliff.core.rack import RESTS, Face, Kind, Operation, Place, Rack, drill
 from yardcliff.core.row import HALF, Row
 from yardcliff.core.row_brief import Ends
 from yardcliff.core.rows import Standing, beside, can_stagger, held
@@ -169,18 +169,16 @@ def _machining(brief: AngledRailBrief, sides: tuple[Row, ...], length: Fraction)
     if brief.angled.magnet:
         thick, name = brief.board.thickness, _magnetic(brief)
         key = name.lower().replace(" ", "-")
-        yield Operation(
+        yield drill(
             Kind.MAGNET_RECESS,
-            (key,),
-            "flat-bottomed bit",
+            (Place(key, Face.BACK, sides[-1].axes[0] / 2, brief.board.height / 2),),
             brief.angled.magnet,
-            max(thick - SKIN, ZERO),
-            0,
-            SKIN,
-            "depth stop",
             "Before the boards are joined; glue the magnet to the bottom, not to the rim.",
+            deep=max(thick - SKIN, ZERO),
+            left=SKIN,
+            stop="depth stop",
             takes=(Ware("magnet", f"magnet, {exact_text(brief.angled.magnet)}", 1),),
-            places=(Place(key, Face.BACK, sides[-1].axes[0] / 2, brief.board.height / 2),),
+            tool="flat-bottomed bit",
         )
 
 

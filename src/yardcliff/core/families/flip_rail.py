@@ -17,7 +17,7 @@ from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
 from yardcliff.core.length import TapeName
 from yardcliff.core.materials import Thread
-from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Rack
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Rack, drill
 from yardcliff.core.row import Row
 from yardcliff.core.rows import FIXTURE_GAP, Standing
 from yardcliff.core.working import Figure, Input
@@ -101,10 +101,12 @@ def _machining(
     bite = fingers.bite(_finger(brief), brief.rod)
     return (
         fingers.nut_recess(brief.rod, _ends(spacers, below, off), lengths),
-        Operation(
-            Kind.ROD_HOLE, tuple(one.key for one in spacers), "bit", bit, None, 0, None, "through, on scrap",
+        drill(
+            Kind.ROD_HOLE,
+            (Place(one.key, Face.LEFT, below, off) for one in spacers),
+            bit,
             f"{float(below):.1f} mm above the lower end and {float(off):.1f} mm from the back, all against one stop.",
-            places=tuple(Place(one.key, Face.LEFT, below, off) for one in spacers),
+            stop="through, on scrap",
         ),
         *screwed(
             [

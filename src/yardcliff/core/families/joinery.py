@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from yardcliff.core.exact import Fraction
 from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.materials import Ware, screws
-from yardcliff.core.rack import Face, Kind, Operation, Part, Place, Point
+from yardcliff.core.rack import Face, Kind, Operation, Part, Place, Point, drill
 
 CLEARANCE = Fraction(9, 2)
 """What a 4 mm screw passes through, mm."""
@@ -97,71 +97,37 @@ def _narrowed(span: tuple[Fraction, Fraction], within: tuple[Fraction, Fraction]
     return (low, high) if low <= high else span
 
 
-def keys(found: Iterable[Place]) -> tuple[str, ...]:
-    """The parts that places are on, each once."""
-    return tuple(dict.fromkeys(place.part for place in found))
-
-
 def screwed(meets: Sequence[Meet], deep: Fraction, notes: tuple[str, str], tilt: float = 0) -> tuple[Operation, ...]:
     """4 mm screws `deep` into the second parts of these meetings: the holes that they pass, and the pilot holes; a
     note for each. Along a part that slopes they are drilled at its `tilt`.
     """
-    heads, answers = ([place for one in meets for place in getattr(one, name)] for name in ("heads", "answers"))
+    heads = [place for one in meets for place in one.heads]
     if not heads:
         return ()
     first = meets[0]
     left = min(one.into.thick(one.face) for one in meets) - deep
+    taken = (screws("4.0", first.through.thick(first.face) + deep, len(heads)),)
+    answers = [place for one in meets for place in one.answers]
     return (
-        Operation(
-            Kind.SCREW_HOLE,
-            keys(heads),
-            "bit",
-            CLEARANCE,
-            None,
-            tilt,
-            None,
-            "through",
-            notes[0],
-            places=tuple(heads),
-            head="countersunk",
-        ),
-        Operation(
-            Kind.JOINT_PILOT,
-            keys(answers),
-            "bit",
-            pilot_bit("4.0", first.into.wood),
-            deep,
-            0,
-            left,
-            "tape on the bit",
-            notes[1],
-            takes=(screws("4.0", first.through.thick(first.face) + deep, len(heads)),),
-            places=tuple(answers),
+        drill(Kind.SCREW_HOLE, heads, CLEARANCE, notes[0], tilt=tilt, head="countersunk"),
+        drill(
+            Kind.JOINT_PILOT, answers, pilot_bit("4.0", first.into.wood), notes[1], deep=deep, left=left, takes=taken
         ),
     )
 
 
 def dowelled(meets: Sequence[Meet], notes: tuple[str, str]) -> tuple[Operation, ...]:
     """Dowel pins between the first parts' ends and the second parts' edges, half in each."""
-    half = DOWEL_LONG / 2 + GLUE_ROOM
-    found = []
-    for kind, name, note in ((Kind.DOWEL_HOLE, "faces", notes[0]), (Kind.DOWEL_ANSWER, "answers", notes[1])):
-        places = tuple(place for one in meets for place in getattr(one, name))
-        thick = min((one.through if name == "faces" else one.into).thick(one.face) for one in meets)
-        takes = (Ware("pin", f"dowel pin, 8 × {int(DOWEL_LONG)} mm", len(places)),) if name == "faces" else ()
-        found.append(
-            Operation(
-                kind,
-                keys(places),
-                "bit",
-                DOWEL,
-                half,
-                0,
-                thick - half,
-                "tape on the bit",
-                note,
-                takes=takes,
-                places=places,
-            )
-        )
-    return tuple(found)
+    deep = DOWEL_LONG / 2 + GLUE_ROOM
+    first = [place for one in meets for place in one.faces]
+    taken = (Ware("pin", f"dowel pin, {DOWEL} × {DOWEL_LONG} mm", len(first)),)
+    ends, edges = (
+        min(thick) - deep
+        for thick in zip(*((one.through.thick(one.face), one.into.thick(one.face)) for one in meets), strict=True)
+    )
+    return (
+        drill(Kind.DOWEL_HOLE, first, DOWEL, notes[0], deep=deep, left=ends, takes=taken),
+        drill(
+            Kind.DOWEL_ANSWER, (place for one in meets for place in one.answers), DOWEL, notes[1], deep=deep, left=edges
+        ),
+    )

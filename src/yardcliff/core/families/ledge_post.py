@@ -16,7 +16,7 @@ from yardcliff.core.item import Item, Shape
 from yardcliff.core.length import TapeName
 from yardcliff.core.look import standing
 from yardcliff.core.materials import times
-from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Rack
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Rack, drill
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
 from yardcliff.core.things import UP, Reach, Run, Thing
@@ -72,17 +72,11 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
         for k, axis in enumerate(row.axes)
     )
     post = stood.parts[0]
-    screws = Operation(
+    screws = drill(
         Kind.WALL_HOLE,
-        (post.key,),
-        "bit",
+        (Place(post.key, Face.FRONT, y, board.height / 2) for y in _between(row)),
         SCREW,
-        None,
-        0,
-        None,
-        "through",
         "Half-way between ledges, where nothing stands.",
-        places=tuple(Place(post.key, Face.FRONT, y, board.height / 2) for y in _between(row)),
         head="countersunk",
     )
     body = Body(

@@ -27,7 +27,7 @@ from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.materials import screws
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Outline, Part, Place, Rack
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Outline, Part, Place, Rack, drill
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
 from yardcliff.core.working import Figure, Input
@@ -214,34 +214,23 @@ def _machining(brief: PerchBrief, plate: Part, top: Part, brackets: tuple[Part, 
             BRACKET_BITE,
             ("One behind each bracket's leg.", "Into the leg, half-way down."),
         ),
-        Operation(
+        drill(
             Kind.SCREW_HOLE,
-            (top.key,),
-            "bit",
-            CLEARANCE,
-            None,
-            0,
-            None,
-            "through",
-            "Square to the slope, one above each bracket, half-way out.",
-            head="countersunk",
-            places=tuple(
+            (
                 Place(top.key, Face.TOP, x, shelf.depth - out, joins=one.key)
                 for x, one in zip(middles, brackets, strict=True)
             ),
+            CLEARANCE,
+            "Square to the slope, one above each bracket, half-way out.",
+            head="countersunk",
         ),
-        Operation(
+        drill(
             Kind.JOINT_PILOT,
-            tuple(one.key for one in brackets),
-            "bit",
+            (Place(one.key, Face.TOP, one.length / 2, out, joins=top.key) for one in brackets),
             pilot_bit("4.0", brief.board.wood),
-            BRACKET_BITE,
-            0,
-            None,
-            "tape on the bit",
             "Into the bracket under the shelf.",
+            deep=BRACKET_BITE,
             takes=(screws("4.0", shelf.thickness + BRACKET_BITE, len(brackets)),),
-            places=tuple(Place(one.key, Face.TOP, one.length / 2, out, joins=top.key) for one in brackets),
         ),
     )
 

@@ -23,7 +23,7 @@ from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, TapeName, exact_text
 from yardcliff.core.materials import Ware, screws
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Face, Kind, Operation, Part, Place, Rack, Seat
+from yardcliff.core.rack import Face, Kind, Operation, Part, Place, Rack, Seat, drill
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
 from yardcliff.core.working import Figure, Input
@@ -101,11 +101,16 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
     )  # fmt: skip
     across = foot.depth - offset
     seats = tuple(Seat(base.key, 0, i, x, across, bit, foot.deep) for i, x in enumerate(row.axes))
-    boring = Operation(
-        Kind.FOOT_HOLE, (base.key,), tool, bit, foot.deep, 0, foot.thickness - foot.deep,
-        "depth stop", "Clamp it to the clip rail, ends flush, and mark both boards across in one go.",
-        places=tuple(Place(base.key, Face.TOP, seat.along, seat.across, seat.row, seat.holder) for seat in seats),
-    )  # fmt: skip
+    boring = drill(
+        Kind.FOOT_HOLE,
+        (Place(base.key, Face.TOP, seat.along, seat.across, seat.row, seat.holder) for seat in seats),
+        bit,
+        "Clamp it to the clip rail, ends flush, and mark both boards across in one go.",
+        deep=foot.deep,
+        left=foot.thickness - foot.deep,
+        stop="depth stop",
+        tool=tool,
+    )
     body = Body(
         "upright",
         (rail, base),
@@ -200,15 +205,19 @@ def _strap(brief: UprightBrief, fitted: Fitting, rail: Part, row: Row) -> Iterat
     """What holds a strap across the clips."""
     if brief.clear.strap == "across":
         left = brief.board.thickness * 2 / 5
-        yield Operation(
-            Kind.PILOT, (rail.key,), "bit", pilot_bit("4.0", brief.board.wood), brief.board.thickness - left, 0,
-            left, "tape on the bit", "One beyond each outer ring, half-way up, for the strap's screws and washers.",
-            takes=(Ware("strap", "webbing strap with buckle", 1), screws("4.0", brief.board.thickness - left, 2)),
-            places=tuple(
+        deep = brief.board.thickness - left
+        yield drill(
+            Kind.PILOT,
+            (
                 Place(rail.key, Face.FRONT, x, rail.height / 2)
                 for x in (row.axes[0] - fitted.reach.left - STRAP / 2, row.axes[-1] + fitted.reach.right + STRAP / 2)
             ),
-        )  # fmt: skip
+            pilot_bit("4.0", brief.board.wood),
+            "One beyond each outer ring, half-way up, for the strap's screws and washers.",
+            deep=deep,
+            left=left,
+            takes=(Ware("strap", "webbing strap with buckle", 1), screws("4.0", deep, 2)),
+        )
 
 
 def _swing(brief: UprightBrief, fitted: Fitting) -> Fraction:

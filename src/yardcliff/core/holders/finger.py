@@ -29,7 +29,7 @@ from yardcliff.core.holders.hole import bored
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.materials import Blank, Thread, Ware
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline, Place
+from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline, Place, drill
 from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.strength.wood import bending, thread, withdrawal
 from yardcliff.core.working import Figure, Input
@@ -223,18 +223,20 @@ def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction])
     """The recesses at both ends of each rod; each rod carries a row so long."""
     bits = hardware(rod.size)
     bit, tool = bits.recess_bit
-    return Operation(
-        Kind.NUT_RECESS, tuple(dict.fromkeys(place.part for place in places)), tool, bit, bits.recess, 0, None, "depth stop",
+    rods = (
+        Blank("Rod", "threaded rod", "steel", bits.diameter, bits.diameter, long - 2 * SUNK, thread=rod.size)
+        for long in lengths
+    )
+    return drill(
+        Kind.NUT_RECESS,
+        places,
+        bit,
         "About the rod hole, in the end spacers, before that is drilled through: nut and washer lie below the wood.",
-        takes=(
-            *(
-                Blank("Rod", "threaded rod", "steel", bits.diameter, bits.diameter, long - 2 * SUNK, thread=rod.size)
-                for long in lengths
-            ),
-            Ware("nut", f"{rod.size} nut", 2 * len(lengths)),
-        ),
-        places=places,
-    )  # fmt: skip
+        deep=bits.recess,
+        stop="depth stop",
+        takes=(*rods, Ware("nut", f"{rod.size} nut", 2 * len(lengths))),
+        tool=tool,
+    )
 
 
 def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:

@@ -16,7 +16,7 @@ from yardcliff.core.holders.hole import bored
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import Bore, Face, Glyph, Kind, Operation, Outline, Part, Place
+from yardcliff.core.rack import Bore, Face, Glyph, Kind, Operation, Outline, Part, Place, drill
 from yardcliff.core.row import Row
 from yardcliff.core.working import Figure, Input
 
@@ -108,15 +108,18 @@ def rounds(slot: Slot, items: tuple[Item, ...], row: Row, cheeks: Sequence[Part]
     wide, tool = width(slot, items)
     end, f = float(max(slot.depth - wide / 2, ZERO)), radians(slot.angle)
     back, below = rounded(end * cos(f)), rounded(end * sin(f))
-    return Operation(
-        Kind.ROUND_BOTTOM, tuple(one.key for one in cheeks), tool, wide, None, 0, None, "through both cheeks, on scrap",
-        "Clamp the cheeks together, edges and feet flush; the outline on the template has its middle too.",
-        places=tuple(
+    return drill(
+        Kind.ROUND_BOTTOM,
+        (
             Place(one.key, Face.LEFT, axis - below, back, k, i)
             for k, one in enumerate(cheeks)
             for i, axis in enumerate(row.axes)
         ),
-    )  # fmt: skip
+        wide,
+        "Clamp the cheeks together, edges and feet flush; the outline on the template has its middle too.",
+        stop="through both cheeks, on scrap",
+        tool=tool,
+    )
 
 
 def _figures(

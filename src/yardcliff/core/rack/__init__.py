@@ -1,7 +1,18 @@
 """The common model that every family builds and every reader reads: parts, what is made on them, what joins them."""
 
 from yardcliff.core.rack.joint import Hold, Joint
-from yardcliff.core.rack.operation import HOLDER, Head, Hole, Kind, Operation, Place, holes_of, in_order
+from yardcliff.core.rack.operation import (
+    HOLDER,
+    Head,
+    Hole,
+    Kind,
+    Operation,
+    Place,
+    drill,
+    hole_table,
+    in_order,
+    part_keys,
+)
 from yardcliff.core.rack.part import Face, Part, Point
 from yardcliff.core.rack.rack import (
     ACROSS,
@@ -44,6 +55,8 @@ __all__ = [
     "Rack",
     "RackRow",
     "Seat",
-    "holes_of",
+    "drill",
+    "hole_table",
     "in_order",
+    "part_keys",
 ]

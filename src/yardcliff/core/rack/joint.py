@@ -28,7 +28,7 @@ SAYS = {
     Hold.DOWELS: "dowelled",
     Hold.NOTCH: "notched over it, a dowel through both horns",
     Hold.MITRE: "mitred",
-    Hold.EDGES: "by its edges",
+    Hold.EDGES: "along its edges",
     Hold.HOOKED: "hooked on",
 }
 """A joint in words."""

@@ -1,6 +1,6 @@
 """What is made on a part: features at their places on its faces, and the operations that make them."""
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 from typing import Any, Literal, NamedTuple
@@ -58,7 +58,6 @@ class Kind(StrEnum):
     STRIP_HOLE = "strip-hole"
     STRIP_PILOT = "strip-pilot"
     SPACER = "spacer"
-    BATTEN = "batten"
 
     @property
     def row(self) -> Mapping[str, Any]:
@@ -108,11 +107,11 @@ class Operation:
 
     The `parts` are keys; what holders are made of is HOLDER, and is called a `piece`. Features that have a place on a
     face are at `places`, others are so `many`. Those of a fitting are at `offsets` from each holder's axis, to the
-    right and up the marked face, until its rack places them. What is no round
-    hole is `cut` about its place: from and to along, from and to across (of a fitting: to the right, and up). `size` is the tool's: a bit's diameter, a saw cut's length. Without a
-    `depth` it goes right through, and leaves no `web`. `spot` says where on the part where that is no whole face,
-    `stop` what ends the cut, `how` it is done where depth and tilt do not say it; all together take what is in
-    `takes`, beside the parts.
+    right and up the marked face, until its rack places them. What is no round hole is `cut` about its place: from and
+    to along, from and to across (of a fitting: to the right, and up). `size` is the tool's: a bit's diameter, a saw
+    cut's length. Without a `depth` it goes right through, and leaves no `web`. `spot` says where on the part where
+    that is no whole face, `stop` what ends the cut, `how` it is done where depth and tilt do not say it; all together
+    take what is in `takes`, beside the parts.
     """
 
     kind: Kind
@@ -139,6 +138,31 @@ class Operation:
         return len(self.places) or len(self.offsets) or self.many
 
 
+def part_keys(places: Iterable[Place]) -> tuple[str, ...]:
+    """The parts that places are on, each once."""
+    return tuple(dict.fromkeys(place.part for place in places))
+
+
+def drill(
+    kind: Kind,
+    places: Iterable[Place],
+    bit: Fraction,
+    note: str,
+    *,
+    deep: Fraction | None = None,
+    left: Fraction | None = None,
+    stop: str = "",
+    tilt: float = 0,
+    head: Head = "",
+    takes: tuple[Take, ...] = (),
+    tool: str = "bit",
+) -> Operation:
+    """Equal holes at these places: right through, or so `deep` with so much wood `left` behind them."""
+    at = tuple(places)
+    stop = stop or ("through" if deep is None else "tape on the bit")
+    return Operation(kind, part_keys(at), tool, bit, deep, tilt, left, stop, note, takes=takes, places=at, head=head)
+
+
 @dataclass(frozen=True, slots=True)
 class Hole:
     """A line of a part's hole table: its number on the part, where it is, and the operation that drills it."""
@@ -148,12 +172,16 @@ class Hole:
     made: Operation
 
 
-def holes_of(part: str, machining: tuple[Operation, ...]) -> Iterator[Hole]:
-    """The holes of a part: face by face as they are drilled, along it from the datum end, then across."""
-    found = [(place, one) for one in machining if one.kind.drilled for place in one.places if place.part == part]
-    found.sort(key=lambda each: (FACES.index(each[0].face), each[0].along, each[0].across))
-    for number, (place, one) in enumerate(found, 1):
-        yield Hole(number, place, one)
+def hole_table(machining: Iterable[Operation]) -> Mapping[str, tuple[Hole, ...]]:
+    """The holes of each part, by its key: face by face, along it from the datum end, then across."""
+    on: dict[str, list[tuple[Place, Operation]]] = {}
+    for one in machining:
+        if one.kind.drilled:
+            for place in one.places:
+                on.setdefault(place.part, []).append((place, one))
+    for found in on.values():
+        found.sort(key=lambda each: (FACES.index(each[0].face), each[0].along, each[0].across))
+    return {key: tuple(Hole(k, *each) for k, each in enumerate(found, 1)) for key, found in on.items()}
 
 
 def in_order(machining: Iterable[Operation]) -> tuple[Operation, ...]:

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import exact_text
 from yardcliff.core.materials import Take, Ware, screws
-from yardcliff.core.rack import Face, Head, Kind, Operation, Part, Place, Rack
+from yardcliff.core.rack import Face, Head, Kind, Operation, Part, Place, Rack, drill
 from yardcliff.core.site.fixing import Fixed, Screw
 from yardcliff.core.site.strips import BATTEN, CLEAR, CLEAT, GAUGE, PILOT
 
@@ -52,47 +52,33 @@ def mounting(rack: Rack, fixed: Sequence[Fixed]) -> Mounting:
 def holes(
     rack: Rack, at: Iterable[Screw], width: Fraction, head: Head, note: str, takes: tuple[Take, ...]
 ) -> Iterator[Operation]:
-    """The holes in the wood that screws from the front pass: through every board of the rack that is in their way."""
+    """The holes in the wood that screws from the front pass: through their board, and what lies flat on it."""
     outer: list[Place] = []
     inner: list[Place] = []
     for screw in at:
-        passed = sorted((part for part in rack.parts if _covers(part, screw)), key=lambda part: part.z)
-        places = [_place(part, Face.FRONT, screw) for part in passed]
-        outer += places[-1:]
-        inner += places[:-1]
-    for found, top, said, taken in (
-        (outer, head, note, takes),
-        (inner, "", "Through both boards, clamped as they will be.", ()),
-    ):
-        if found:
-            yield Operation(
-                Kind.WALL_HOLE,
-                _keys(found),
-                "bit",
-                width,
-                None,
-                0,
-                None,
-                "through",
-                said,
-                takes=taken,
-                places=tuple(found),
-                head=top,
-            )
+        *under, top = (_place(part, Face.FRONT, screw) for part in _passed(rack, screw))
+        outer.append(top)
+        inner += under
+    yield drill(Kind.WALL_HOLE, outer, width, note, head=head, takes=takes)
+    if inner:
+        yield drill(Kind.WALL_HOLE, inner, width, "Through both boards, clamped as they will be.")
 
 
-def _covers(part: Part, screw: Screw) -> bool:
-    """Whether a screw passes a part: the one that it is of, or one that lies flat before it."""
-    inside = part.x < screw.x < part.x + part.length and part.y < screw.y < part.y + part.height
-    return part.key == screw.part or (inside and part.depth <= min(part.length, part.height))
+def _passed(rack: Rack, screw: Screw) -> Iterator[Part]:
+    """The boards that a screw goes through, from the wall outward: each lies flat on the one before."""
+    one: Part | None = rack.part(screw.part)
+    while one:
+        yield one
+        one = next((part for part in rack.parts if part.z == one.z + one.depth and _lies_over(part, screw)), None)
+
+
+def _lies_over(part: Part, screw: Screw) -> bool:
+    flat = part.depth <= min(part.length, part.height)
+    return flat and part.x < screw.x < part.x + part.length and part.y < screw.y < part.y + part.height
 
 
 def _place(part: Part, face: Face, screw: Screw) -> Place:
     return Place(part.key, face, *part.on(face, (screw.x, screw.y, part.z)))
-
-
-def _keys(found: Iterable[Place]) -> tuple[str, ...]:
-    return tuple(dict.fromkeys(place.part for place in found))
 
 
 def _made(rack: Rack, one: Fixed, strips: tuple[Part, ...]) -> Iterator[Operation]:
@@ -101,53 +87,28 @@ def _made(rack: Rack, one: Fixed, strips: tuple[Part, ...]) -> Iterator[Operatio
     if one.by in THROUGH:
         head: Head = "washer" if one.anchor.key == "lags" else "plugged" if one.by == "plugged" else "countersunk"
         note = UNDER_PLATES if one.by == "plates" else _HEADS[head]
+        made = tuple(holes(rack, one.screws, one.anchor.clear, head, note, takes))
         if head == "plugged":
-            seats = next(holes(rack, one.screws, PLUG, "", "Before the hole: its point marks the middle.", ()), None)
-            if seats:
-                front = min(parts[key].depth for key in seats.parts)
-                yield _sunk(seats, max(front - PLUG_DEEP, ZERO))
-        yield from holes(rack, one.screws, one.anchor.clear, head, note, takes)
+            left = max(min(parts[key].depth for key in made[0].parts) - PLUG_DEEP, ZERO)
+            said = "Before the hole: its point marks the middle."
+            yield drill(Kind.PLUG_SEAT, made[0].places, PLUG, said, deep=PLUG_DEEP, left=left, stop="depth collar")
+        yield from made
         return
     backs = tuple(_place(parts[screw.part], Face.BACK, screw) for screw in one.screws)
     thin = min(parts[screw.part].depth for screw in one.screws)
     if one.by == "keyholes":
-        yield Operation(
-            Kind.KEYHOLE,
-            _keys(backs),
-            "bit",
-            SLOT,
-            SLOT_DEEP,
-            0,
-            max(thin - SLOT_DEEP, ZERO),
-            "depth collar",
-            "Let the plate in flush, its slot upward, its round end on the mark.",
-            takes=takes,
-            places=backs,
-        )
+        said = "Let the plate in flush, its slot upward, its round end on the mark."
+        left = max(thin - SLOT_DEEP, ZERO)
+        yield drill(Kind.KEYHOLE, backs, SLOT, said, deep=SLOT_DEEP, left=left, stop="depth collar", takes=takes)
     elif one.by in ("hangers", "mirrors"):
         deep = min(PLATE_SCREW, thin - 3)
-        pairs = tuple(place for screw in one.screws for place in _beside(parts[screw.part], screw, one.by))
-        yield Operation(
-            Kind.HANGER_PILOT,
-            _keys(pairs),
-            "bit",
-            PLATE_PILOT,
-            deep,
-            0,
-            thin - deep,
-            "depth collar",
-            "Two screws a piece, shorter than the board is thick; lay the plate on to see that they fit it.",
-            takes=takes,
-            places=pairs,
+        pairs = (place for screw in one.screws for place in _beside(parts[screw.part], screw, one.by))
+        said = "Two screws a piece, shorter than the board is thick; lay the plate on to see that they fit it."
+        yield drill(
+            Kind.HANGER_PILOT, pairs, PLATE_PILOT, said, deep=deep, left=thin - deep, stop="depth collar", takes=takes
         )
     else:
-        yield from _on_strips(rack, one, strips, takes)
-
-
-def _sunk(seats: Operation, left: Fraction) -> Operation:
-    return Operation(
-        Kind.PLUG_SEAT, seats.parts, "bit", PLUG, PLUG_DEEP, 0, left, "depth collar", seats.note, places=seats.places
-    )
+        yield from _on_strips(one, strips, takes)
 
 
 def _beside(part: Part, screw: Screw, by: str) -> Iterator[Place]:
@@ -207,7 +168,7 @@ def _strips(one: Fixed, before: int) -> Iterator[Part]:
             )
 
 
-def _on_strips(rack: Rack, one: Fixed, strips: tuple[Part, ...], takes: tuple[Take, ...]) -> Iterator[Operation]:
+def _on_strips(one: Fixed, strips: tuple[Part, ...], takes: tuple[Take, ...]) -> Iterator[Operation]:
     """The strips, the holes that their screws into the wall pass, and the screws from the rack to them."""
     walls = [part for part in strips if not part.of]
     uppers = [part for part in strips if part.of]
@@ -227,80 +188,33 @@ def _on_strips(rack: Rack, one: Fixed, strips: tuple[Part, ...], takes: tuple[Ta
             many=1,
             spot="along the strip",
         )
-    at = tuple(_place(_at_height(walls, screw.y), Face.FRONT, screw) for screw in one.screws)
-    yield Operation(
-        Kind.WALL_HOLE,
-        _keys(at),
-        "bit",
-        one.anchor.clear,
-        None,
-        0,
-        None,
-        "through",
-        _HEADS["countersunk"],
-        takes=takes,
-        places=at,
-        head="countersunk",
-    )
+    at = (_place(_at_height(walls, screw.y), Face.FRONT, screw) for screw in one.screws)
+    yield drill(Kind.WALL_HOLE, at, one.anchor.clear, _HEADS["countersunk"], head="countersunk", takes=takes)
     held = one.joined
     if held is None:
         return
     lines = [Screw("", x, y, None) for x, y in held.at]
-    boards = [_board(rack, one, screw) for screw in lines]
+    boards = [_board(one, screw) for screw in lines]
     taken = (screws(GAUGE, held.length, held.count),)
     if one.by == "batten":
-        places = tuple(_place(part, Face.FRONT, screw) for part, screw in zip(boards, lines, strict=True))
-        yield Operation(
-            Kind.STRIP_HOLE,
-            _keys(places),
-            "bit",
-            CLEAR,
-            None,
-            0,
-            None,
-            "through",
-            "Countersink, and clear of the wall's screws; the batten is drilled through them once it is up.",
-            takes=taken,
-            places=places,
-            head="countersunk",
-        )
+        fronts = (_place(part, Face.FRONT, screw) for part, screw in zip(boards, lines, strict=True))
+        said = "Countersink, and clear of the wall's screws; the batten is drilled through them once it is up."
+        yield drill(Kind.STRIP_HOLE, fronts, CLEAR, said, head="countersunk", takes=taken)
         return
-    places = tuple(_place(_at_height(uppers, screw.y), Face.BACK, screw) for screw in lines)
-    yield Operation(
-        Kind.STRIP_HOLE,
-        _keys(places),
-        "bit",
-        CLEAR,
-        None,
-        0,
-        None,
-        "through",
-        "Through the rack's half of the cleat into its back.",
-        takes=taken,
-        places=places,
-        head="countersunk",
-    )
-    backs = tuple(_place(part, Face.BACK, screw) for part, screw in zip(boards, lines, strict=True))
+    behind = (_place(_at_height(uppers, screw.y), Face.BACK, screw) for screw in lines)
+    said = "Through the rack's half of the cleat into its back."
+    yield drill(Kind.STRIP_HOLE, behind, CLEAR, said, head="countersunk", takes=taken)
+    backs = (_place(part, Face.BACK, screw) for part, screw in zip(boards, lines, strict=True))
     deep = held.length - CLEAT[0]
-    yield Operation(
-        Kind.STRIP_PILOT,
-        _keys(backs),
-        "bit",
-        PILOT,
-        deep,
-        0,
-        min(part.depth for part in boards) - deep,
-        "tape on the bit",
-        "Through the cleat's holes, its bevel down.",
-        places=backs,
-    )
+    left = min(part.depth for part in boards) - deep
+    yield drill(Kind.STRIP_PILOT, backs, PILOT, "Through the cleat's holes, its bevel down.", deep=deep, left=left)
 
 
 def _at_height(strips: Sequence[Part], y: Fraction) -> Part:
     return min(strips, key=lambda part: abs(part.y + part.height / 2 - y))
 
 
-def _board(rack: Rack, one: Fixed, screw: Screw) -> Part:
+def _board(one: Fixed, screw: Screw) -> Part:
     """The board of a body that a screw to its strip is in."""
     on = [
         part
