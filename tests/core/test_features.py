@@ -1,12 +1,14 @@
 """Everything that is made is at a place: screws meet, wood and wall have the same holes, nothing is done too early."""
 
-from math import inf
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
 
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.strategies import briefs, lengths
+from tests.test_paper_of_families import of
 from yardcliff.core.amend import amend
 from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
@@ -27,6 +29,11 @@ from yardcliff.exports.template import View
 
 BYS = ("auto", "through", "plates", "items", "plugged", "keyholes", "hangers", "mirrors", "cleat", "batten")
 SITE = Site("Wall", Wall(width=Fraction(30_000), height=Fraction(6000)))
+WITHIN = {
+    *(Kind.SCREW_HOLE, Kind.JOINT_PILOT, Kind.DOWEL_HOLE, Kind.DOWEL_ANSWER),
+    *(Kind.WALL_HOLE, Kind.STRIP_HOLE, Kind.STRIP_PILOT),
+}
+"""What lies on its part whatever is asked: nobody types where it is."""
 faces = st.sampled_from(Face)
 n = Fraction
 
@@ -123,7 +130,7 @@ def test_a_screw_is_one_line_through_both_parts_and_into_the_wall(brief: Brief, 
                     and all(a == b for k, (a, b) in enumerate(zip(point, at, strict=True)) if k != axis)
                     for other, to, at in pilots
                 )
-            if one.kind in (Kind.SCREW_HOLE, Kind.JOINT_PILOT, Kind.DOWEL_HOLE, Kind.DOWEL_ANSWER) and not part.profile:
+            if one.kind in WITHIN and not part.profile:
                 low, size = part.low, part.size
                 point = part.at(place.face, place.along, place.across)
                 assert all(a <= at <= a + long for a, at, long in zip(low, point, size, strict=True))
@@ -168,86 +175,71 @@ def test_nothing_is_done_before_what_it_needs(by: str, brief: Brief, asked: Maki
     done = placed(brief, by)
     found = priced(done, data.draw(supplies(done)))
     every = tasks(done, found, asked, Shop())
-    order = natural(every, edges(every))
-    at = {task.key: k for k, task in enumerate(order)}
+    among = edges(every)
+    # As it is offered, and with everything as early as its needs let it be: no phase holds it back then.
+    early = [replace(task, phase=-task.phase) for task in reversed(every)]
+    for order in (natural(every, among), natural(early, among)):
+        at = {task.key: k for k, task in enumerate(order)}
+        for part in done.parts:
+            check_part(done, part, every, at)
+        check_joints(done, every, at)
+        check_finish(every, at)
+        if any(each.by == "plates" for each in done.on_wall.fixed) and done.rack.glyph.kind == "hook":
+            assert at["mount"] < at["holders"] < at["hang"]
+        for task in every:
+            if task.work is Kind.HALVES:
+                others = [other for other in every if other.work and other.work is not Kind.HALVES]
+                assert all(at[task.key] < at[other.key] for other in others if other.parts & task.parts)
 
-    def when(gives: str, part: str) -> list[int]:
-        return [at[task.key] for task in every if gives in task.gives and part in task.parts]
 
-    def first(key: str) -> float:
-        return min((k for name, k in at.items() if name.startswith(key)), default=inf)
+def when(gives: str, part: str, every: Sequence[Task], at: Mapping[str, int]) -> list[int]:
+    return [at[task.key] for task in every if gives in task.gives and part in task.parts]
 
-    bought = at.get("buy", -1)
-    joins = {
-        joint.part: at[task.key]
-        for joint in done.rack.joints
-        for task in every
-        if task.key.startswith("join:") and joint.part in task.parts
-    }
-    for part in done.parts:
-        cut = when("cut", part.key)
-        assert cut, f"nothing gives {part.name}"
-        assert min(cut) > max(bought, at["measure"]) or cut == [at.get(MISSING)]
-        # Bought for it or found: a part is made out of something on hand.
-        assert all(k > bought for k in cut if order[k].key != MISSING)
-        work = [task for task in every if task.work and part.key in task.parts]
-        for task in work:
-            assert at[task.key] > max(cut), (task.title, part.name)
-        for one in done.machining:
-            if part.key not in one.parts or one.kind.row.get("cut"):
-                continue
-            mine = [at[task.key] for task in work if task.work is one.kind]
-            assert mine, (one.kind, part.name)
-            if any(place.part == part.key for place in one.places) and not one.kind.row.get("through"):
-                marked = when("marked", part.key)
-                assert marked
-                assert max(cut) < min(marked)
-                assert max(marked) < min(mine)
-            covered = min(joins.get(part.key, inf), at["mount"], first("coat:"))
-            if not one.kind.row.get("dry"):
-                assert (
-                    max(mine) < at["dry"]
-                    if any(part.key in (j.part, j.other) and not j.hooked for j in done.rack.joints)
-                    else True
-                )
-            assert max(mine) < covered
-    for joint in done.rack.joints:
-        if joint.hold is Hold.HOOKED:
+
+def check_part(done: Design, part: Part, every: Sequence[Task], at: Mapping[str, int]) -> None:
+    """On hand, cut, marked, made, covered: in this order, for everything that is made on a part."""
+    cut = when("cut", part.key, every, at)
+    assert cut, f"nothing gives {part.name}"
+    assert min(cut) > at["measure"]
+    assert all(k > at.get("buy", -1) or k == at.get(MISSING) for k in cut)
+    joint = [one for one in done.rack.joints if not one.hooked and part.key in (one.part, one.other)]
+    covers = [k for key, k in at.items() if key.startswith("coat:") or key == "mount"]
+    covers += [at[task.key] for task in every if task.key.startswith("join:") and part.key in task.parts]
+    for one in done.machining:
+        if part.key not in one.parts or one.kind.row.get("cut"):
             continue
-        together = [task for task in every if task.key.startswith("join:") and {joint.part, joint.other} <= task.parts]
-        (join,) = together
-        assert max(bought, at["dry"], *when("cut", joint.part), *when("cut", joint.other)) < at[join.key] < at["mount"]
-    # A conditioner is under every coat of its face; hooks that hide screws come after these.
+        mine = [at[task.key] for task in every if task.work is one.kind and part.key in task.parts]
+        assert mine, (one.kind, part.name)
+        assert max(cut) < min(mine)
+        assert max(mine) < min(covers)
+        if joint and not one.kind.row.get("dry"):
+            assert max(mine) < at["dry"]
+        if any(place.part == part.key for place in one.places) and not one.kind.row.get("through"):
+            marked = when("marked", part.key, every, at)
+            assert max(cut) < min(marked)
+            assert max(marked) < min(mine)
+
+
+def check_joints(done: Design, every: Sequence[Task], at: Mapping[str, int]) -> None:
+    """What joins is bought, its parts are cut and were together dry; joined they go up."""
+    for joint in done.rack.joints:
+        if joint.hold is not Hold.HOOKED:
+            (join,) = [one for one in every if one.key.startswith("join:") and {joint.part, joint.other} <= one.parts]
+            cut = [k for key in (joint.part, joint.other) for k in when("cut", key, every, at)]
+            assert max(at.get("buy", -1), at["dry"], *cut) < at[join.key] < at["mount"]
+
+
+def check_finish(every: Sequence[Task], at: Mapping[str, int]) -> None:
+    """A conditioner is under every coat of its face."""
+    coats = [k for key, k in at.items() if key.startswith("coat:")]
     if "conditioner" in at:
-        assert at["conditioner"] < first("coat:")
-        assert all(
-            any(
-                other.key.startswith("primed:") and at[other.key] < at[task.key] and other.parts == task.parts
-                for other in every
-            )
-            for task in every
-            if task.key.startswith("inside:")
-        )
-    if any(each.by == "plates" for each in done.on_wall.fixed) and done.rack.glyph.kind == "hook":
-        assert at["mount"] < at["holders"] < at["hang"]
-    halves = [task for task in every if task.work is Kind.HALVES]
-    for task in halves:
-        assert all(
-            at[task.key] < at[other.key]
-            for other in every
-            if other.work and other.work is not Kind.HALVES and other.parts & task.parts
-        )
-
-
-def _named(every: tuple[Task, ...], key: str) -> Task:
-    return next(task for task in every if task.key.startswith(key))
+        assert at["conditioner"] < min(coats)
+        primed = {task.parts: at[task.key] for task in every if task.key.startswith("primed:")}
+        assert all(primed[task.parts] < at[task.key] for task in every if task.key.startswith("inside:"))
 
 
 @pytest.mark.parametrize("family", FAMILIES)
-def test_every_family_has_a_hole_table_that_its_faces_hold(family: str) -> None:
-    from tests.test_paper_of_families import of
-
-    done = of(family)
-    for table in hole_tables(done):
+def test_the_lines_of_a_hole_table_are_numbered_through_its_faces(family: str) -> None:
+    for table in hole_tables(of(family)):
         numbers = [line.number for face in table.faces for line in face.lines]
         assert numbers == list(range(1, len(numbers) + 1))

@@ -69,7 +69,7 @@ def test_things_are_put_in_order_by_hand_by_the_slip_and_by_search(gear: Page) -
     gear.mouse.up()
     saved(gear)
     dragged = marks(gear)
-    assert dragged[0] == "182 mm", "the hat is first: 165 and half an air"
+    assert dragged[0] == "183 mm", "the hat is first: 165 and half an air of 35, half up"
     gear.get_by_role("button", name="Mark 1").click()
     gear.get_by_role("button", name="One place to the right").click()
     expect(gear.get_by_role("button", name=f"Mark 1: {first[0]}")).to_be_visible()
