@@ -12,7 +12,7 @@ from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, build, starting
 from yardcliff.core.families.rail import starting_brief
-from yardcliff.core.findings import CODES, Finding
+from yardcliff.core.findings import CODES, Finding, Severity
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.site.survey import Area, Neighbour, Site
 from yardcliff.core.site.wall import Obstacle, Studs, Wall
@@ -36,6 +36,25 @@ HATS = starting_brief("felt-hat", 4, "1 mm")
 BOLTS = amend(MUGS, {"holder": {"kind": "bolt"}, "board": {"thickness": "45 mm"}})
 BENT = amend(COATS, {"holder": {"kind": "bent"}})
 SLEDGES = amend(starting_brief("sledge", 3, "1 mm"), {"item": {"takes": "bridge", "span": "200 mm"}})
+
+
+def _ends(margin: str) -> dict[str, Any]:
+    return {"row": {"ends": {"rule": "margin", "left": margin, "right": "90 mm"}}, "item": {"width": "12 mm"}}
+
+
+def _apart(brief: Brief, wood: int) -> dict[str, Any]:
+    """Holes with so much wood between them."""
+    bit = build(brief).bores[0].bit
+    return {
+        "row": {
+            "pitch": f"{bit + wood} mm",
+            "follows": "length",
+            "fixture_gap": "0 mm",
+            "air": "0 mm",
+            "spacing": "set",
+        }
+    }
+
 
 # One brief for every code: (start, change).
 CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
@@ -202,6 +221,26 @@ def test_each_code_arises_names_its_figures_and_every_fix_settles_it(code: str) 
     for fix in finding.fixes:
         after = {f.code for f in on(amend(brief, fix.patch)).findings}
         assert code not in after, f"“{fix.label}” leaves {code}"
+
+
+@pytest.mark.parametrize(
+    ("brief", "code", "some", "none"),
+    [
+        # A peg of 12 mm: at 7 mm from the end 1 mm of wood is left, at 6 mm none.
+        (MUGS, "row.end-grain", _ends("7 mm"), _ends("6 mm")),
+        (FLASKS, "hole.web", _apart(FLASKS, 1), _apart(FLASKS, 0)),
+        (LANTERNS, "ledge.dowel", {"ledge": {"dowel": "20 mm"}}, {"ledge": {"dowel": "21 mm"}}),
+        (CAPES, "flip.pin", {"flip": {"pin": "19 mm"}}, {"flip": {"pin": "20 mm"}}),
+        (BOX, "box.groove", {"shelf": {"groove": "11 mm"}}, {"shelf": {"groove": "30 mm"}}),
+        (FIDDLES, "cradle.scoop", {"cradle": {"scoop": "15 mm"}}, {"cradle": {"scoop": "16 mm"}}),
+        (CUPS, "angled.magnet", {"angled": {"magnet": "40 mm"}}, {"angled": {"magnet": "90 mm"}}),
+    ],
+)
+def test_where_no_wood_is_left_it_has_to_be_settled(
+    brief: Brief, code: str, some: dict[str, Any], none: dict[str, Any]
+) -> None:
+    assert _find(amend(brief, some), code).severity == Severity.CARE
+    assert _find(amend(brief, none), code).severity == Severity.STOP
 
 
 def test_the_message_says_what_fits_with_the_figures() -> None:

@@ -13,6 +13,7 @@ from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, starting
 from yardcliff.core.families.rail import starting_brief
+from yardcliff.core.geometry import across
 from yardcliff.core.helps import helps_most
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.site.anchors import ANCHORS, BACKS, FITTING, HOLLOW
@@ -49,6 +50,41 @@ def test_fewest_screws_that_bear_it_and_all_where_they_do_not() -> None:
     assert len(few.screws) < len(many.screws)
     assert all(b - a > 300 for a, b in pairwise(xs(few))), "no stud more than is wanted"
     assert many.share <= 1
+
+
+@pytest.mark.parametrize(("into", "apart"), [("toggles", 75), ("spirals", 50), ("plugs", 80)])
+@given(x=st.integers(300, 900), length=st.integers(150, 1500), even=st.booleans())
+@settings(max_examples=25, deadline=None)
+def test_fixings_leave_one_another_their_piece_of_wall_on_whole_steps(
+    into: str, apart: int, x: int, length: int, even: bool
+) -> None:
+    wall = Site("Wall", BARE.changed({"makeup": "masonry"})) if into == "plugs" else SITE
+    heavy = amend(COATS, {"row": {"length": f"{length} mm"}, "place": {"wall": "ab", "x": f"{x} mm"}})
+    (one,) = fixed(heavy, wall, into=into, by="through", screws="even" if even else "free")
+    for screw in one.screws:
+        near = [abs(a.x - screw.x) + abs(a.y - screw.y) for a in one.screws if a != screw]
+        assert min(near, default=apart) >= apart
+        assert screw.x % 1 == 0 or 2 * screw.x == length, "on the tape, or in the middle"
+    assert len({screw.x for screw in one.screws}) <= 8, "more is no way to hang a rack"
+
+
+def test_a_screw_behind_what_hangs_has_all_of_its_head_behind_it() -> None:
+    # Hooks 60 above the foot of the board, jackets 12 under them: only the lower line, 15 up, is behind their collars.
+    stone = Site("Stone", BARE.changed({"makeup": "masonry"}))
+    (one,) = fixed(COATS, stone, by="items")
+    rack = design(COATS).rack
+    assert {screw.y for screw in one.screws} == {rack.rows[0].y - 45}
+    for screw in one.screws:
+        for edge in (-5, 5):
+            assert any(
+                low <= screw.x + edge - hung.x <= high
+                for hung in rack.hung
+                for path in rack.looks[hung.kind].body
+                for low, high in across(path, float(screw.y - hung.y))
+            )
+    # Wide apart, no jacket hides a head where a second screw would have to be.
+    (bare,) = fixed(starting_brief("room-key", 2, "1 mm"), stone, by="items")
+    assert bare.loose
 
 
 def test_each_back_fitting_is_no_stronger_than_itself() -> None:

@@ -56,7 +56,7 @@ def test_every_hole_is_listed_once_with_what_it_is_in(family: str, makeup: str) 
     # As many of each as there are holes, in words for the shopping.
     tools = up(done).tools
     counts = [int(tool.split(" × ")[0]) for tool in tools if " × " in tool]
-    assert sum(counts) == len(holes)
+    assert sum(counts) == len(holes) + sum(one.joined.count for one in done.on_wall.fixed if one.joined)
     assert tools[:2] == (
         ("tape, pencil, level and plumb line" if done.rack.up else "tape, pencil, level"),
         "cable and pipe detector",

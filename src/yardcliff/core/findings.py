@@ -170,7 +170,9 @@ class Fix:
 
 @dataclass(frozen=True, slots=True)
 class Finding:
-    """`at` is (x, y) in mm in the rack's frame: where the drawing points."""
+    """`at` is (x, y) in mm in the rack's frame: where the drawing points. Where no wood is `left` at all, what is
+    otherwise only looked at cannot be made.
+    """
 
     code: str
     part: str
@@ -180,10 +182,11 @@ class Finding:
     limit: Value
     at: tuple[float, float] = (0.0, 0.0)
     fixes: tuple[Fix, ...] = field(default=())
+    left: bool = True
 
     @property
     def severity(self) -> Severity:
-        return CODES[self.code].severity
+        return CODES[self.code].severity if self.left else Severity.STOP
 
     @property
     def title(self) -> str:

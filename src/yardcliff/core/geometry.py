@@ -72,6 +72,44 @@ def points(path: Path) -> Iterator[tuple[float, float]]:
         yield from zip(numbers[::2], numbers[1::2], strict=True)
 
 
+STEPS = 16
+"""Straight pieces that a curve is taken for where it is cut across."""
+
+
+def across(path: Path, y: float) -> list[tuple[float, float]]:
+    """What of a filled outline is at the height y: from, to, in order (even-odd)."""
+    met = sorted(
+        a[0] + (b[0] - a[0]) * (y - a[1]) / (b[1] - a[1]) for a, b in _edges(path) if (a[1] <= y) != (b[1] <= y)
+    )
+    return list(zip(met[::2], met[1::2], strict=True))
+
+
+def _edges(path: Path) -> Iterator[tuple[tuple[float, float], tuple[float, float]]]:
+    """The outline as straight edges, each subpath closed."""
+    start = at = (0.0, 0.0)
+    for command, ns in path:
+        corners = [(ns[-2], ns[-1])] if ns else [start]
+        if command == "M":
+            if at != start:
+                yield at, start
+            start = at = corners[0]
+            continue
+        if command == "C":
+            corners = [_on_curve(at, ns, k / STEPS) for k in range(1, STEPS + 1)]
+        for corner in corners:
+            yield at, corner
+            at = corner
+    if at != start:
+        yield at, start
+
+
+def _on_curve(at: tuple[float, float], ns: tuple[float, ...], t: float) -> tuple[float, float]:
+    u = 1 - t
+    weights = (u**3, 3 * u * u * t, 3 * u * t * t, t**3)
+    xs, ys = (at[0], *ns[::2]), (at[1], *ns[1::2])
+    return sum(w * x for w, x in zip(weights, xs, strict=True)), sum(w * y for w, y in zip(weights, ys, strict=True))
+
+
 def line(*corners: tuple[float, float]) -> Path:
     return (("M", corners[0]), *(("L", corner) for corner in corners[1:]))
 

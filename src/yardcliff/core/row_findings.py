@@ -23,8 +23,12 @@ class Words:
     names: Mapping[str, str]
 
 
-def check(row: Row, tape: Tape, words: Words, end_distance: Fraction = NONE, end_why: str = "") -> Iterator[Finding]:
-    """Findings of a row, the gravest first; `at` is (axis x, 0)."""
+def check(
+    row: Row, tape: Tape, words: Words, end_distance: Fraction = NONE, end_why: str = "", bored: Fraction = NONE
+) -> Iterator[Finding]:
+    """Findings of a row, the gravest first; `at` is (axis x, 0). A holder's holes reach so far from its axis as is
+    `bored`.
+    """
     noun = words.noun
     yield from _pins(row)
     if row.trouble == "no-room":
@@ -38,7 +42,7 @@ def check(row: Row, tape: Tape, words: Words, end_distance: Fraction = NONE, end
     placing = [*_off_board(row, tape, noun), *_too_close(row, tape, words), *check_keepouts(row, tape)]
     yield from placing
     if not placing:  # the ends are measured once the row itself stands
-        yield from _ends(row, tape, words, end_distance, end_why)
+        yield from _ends(row, tape, words, end_distance, end_why, bored)
     yield from _bridges(row, tape, words)
     yield from _choices(row, tape)
 
@@ -274,7 +278,9 @@ def _bridges(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
             return
 
 
-def _ends(row: Row, tape: Tape, words: Words, end_distance: Fraction, end_why: str) -> Iterator[Finding]:
+def _ends(
+    row: Row, tape: Tape, words: Words, end_distance: Fraction, end_why: str, bored: Fraction
+) -> Iterator[Finding]:
     """Things that hang past the board, and fixtures too near its end grain."""
     allowed = row.brief.ends.overhang if row.brief.ends.rule == "inside" else NONE
     side = max((0, 1), key=lambda i: row.sides[i])
@@ -320,6 +326,7 @@ def _ends(row: Row, tape: Tape, words: Words, end_distance: Fraction, end_why: s
             end_distance,
             at=(float(row.axes[index]), 0),
             fixes=let_go_at(row, index) or (board if shared else (margin,)),
+            left=near[index] > bored,
         )
 
 

@@ -306,6 +306,7 @@ def _magnet(brief: AngledRailBrief, fitted: Fitting, shape: ridge.Shape, sides: 
             beside_it,
             AROUND,
             fixes=(*smaller, none),
+            left=beside_it > 0,
         )
     elif brief.board.thickness < 2 * SKIN:
         yield Finding(
@@ -316,6 +317,7 @@ def _magnet(brief: AngledRailBrief, fitted: Fitting, shape: ridge.Shape, sides: 
             brief.board.thickness,
             2 * SKIN,
             fixes=(none,),
+            left=False,
         )
 
 

@@ -130,7 +130,7 @@ def _findings(brief: CheeksBrief, fitted: Fitting, row: Row) -> Iterator[Finding
         gap = exact_text(TOOTH)
         yield Finding(
             "slot.tooth", "Cheek", "So little wood between two slots breaks off.", "wood between", tooth, TOOTH,
-            fixes=(Fix(f"Keep {gap} between slots", {"row": {"fixture_gap": gap}}),),
+            fixes=(Fix(f"Keep {gap} between slots", {"row": {"fixture_gap": gap}}),), left=tooth > 0,
         )  # fmt: skip
     behind = brief.board.height - slots.reach_in(brief.slot, fitted.bores[0].bit)
     if slots.LEAST_WEB <= behind < brief.slat.thickness:

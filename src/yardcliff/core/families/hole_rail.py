@@ -209,6 +209,7 @@ def _findings(row: Row) -> list[Finding]:
             web,
             holes.LEAST_WOOD,
             fixes=(Fix(f"Keep {gap} between holes", {"row": {"fixture_gap": gap}}),),
+            left=web > 0,
         )
     ]
 

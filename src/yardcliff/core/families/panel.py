@@ -158,7 +158,7 @@ class _Seams:
 
     @classmethod
     def of(cls, row: Row, standing: tuple[Standing, ...], fitted: Fitting) -> "_Seams":
-        clear = max(abs(bore.aside) + bore.bit / 2 for bore in fitted.bores) + SEAM
+        clear = max(fitted.bored + SEAM, fitted.reach.left, fitted.reach.right)
         return cls(row.length, tuple(sorted({axis for one in standing for axis in one.row.axes})), clear)
 
     def hit(self, plank: Plank) -> Fraction | None:

@@ -235,7 +235,7 @@ def _of_the_rows(
         checked.add(id(one.row))
         kinds = {thing.kind for thing in one.row.things}
         words = _words({kind: item for kind, item in used.items() if kind in kinds})
-        for finding in check(one.row, tape, words, fitted.end_distance, fitted.end_why):
+        for finding in check(one.row, tape, words, fitted.end_distance, fitted.end_why, fitted.bored):
             if k and (finding.code in said or finding.code in OF_THE_FIRST_ROW):
                 continue  # the rows above have the same trouble, from the same cause
             said.add(finding.code)

@@ -216,7 +216,7 @@ def _findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
         half = exact_text(side / 2)
         yield Finding(
             "box.groove", "Side", "The grooves cut the sides more than half through.", "groove", shelf.groove, side / 2,
-            fixes=(Fix(f"Grooves {half} deep", {"shelf": {"groove": half}}),),
+            fixes=(Fix(f"Grooves {half} deep", {"shelf": {"groove": half}}),), left=shelf.groove < side,
         )  # fmt: skip
     bend, most = sag(inner, shelf.depth, shelf.thickness, shelf.load, brief.board.wood), float(inner) / STIFF
     if bend > most:

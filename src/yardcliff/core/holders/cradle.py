@@ -127,6 +127,7 @@ def _hollowed(cradle: Cradle) -> Iterator[Finding]:
                 Fix(f"A scoop of {less}", {"cradle": {"scoop": less}}),
                 Fix("No scoop", {"cradle": {"scoop": "0 mm"}}),
             ),
+            left=cradle.scoop < cradle.diameter,
         )  # fmt: skip
 
 

@@ -287,6 +287,7 @@ def _findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
         yield Finding(
             "flip.pin", "Rod", "Its hole, or its nut's recess, leaves too little wood in pieces so thick.", "fingers thick",
             rod.thickness, least, fixes=(Fix(f"Fingers {thick} thick", {"rod": {"thickness": thick}}),),
+            left=max(bits.bit, bits.recess_bit[0]) < rod.thickness,
         )  # fmt: skip
     tall, _, _ = spacer(flip, rod)
     if not tall / 2 <= ground.height <= tall:

@@ -58,6 +58,11 @@ class Fitting:
     apart: Fraction = ZERO
     links: tuple[Link, ...] = ()
 
+    @property
+    def bored(self) -> Fraction:
+        """How far from its axis along the row its holes reach."""
+        return max((abs(bore.aside) + bore.bit / 2 for bore in self.bores), default=ZERO)
+
 
 Offsets = tuple[tuple[Fraction, Fraction], ...]
 """From a holder's axis, to the right and up, mm."""

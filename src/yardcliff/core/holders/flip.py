@@ -243,7 +243,7 @@ def _findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
         thin = exact_text(flip.thickness / 2)
         yield Finding(
             "flip.pin", "Pin", "A pin that thick leaves too little of the finger around it.", "pin", flip.pin,
-            flip.thickness / 2, fixes=(Fix(f"{thin} pins", {"flip": {"pin": thin}}),),
+            flip.thickness / 2, fixes=(Fix(f"{thin} pins", {"flip": {"pin": thin}}),), left=flip.pin < flip.thickness,
         )  # fmt: skip
     yield from strength_finding(flip, ground.pulled.force, flip.pin)
     *_, pin, seat = links(flip, ground)

@@ -238,6 +238,7 @@ def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator
             ledge.dowel,
             min(ledge.notch, ledge.thickness) / 2,
             fixes=(Fix(f"{thin} dowels", {"ledge": {"dowel": thin}}),),
+            left=ledge.dowel < min(ledge.notch, ledge.thickness),
         )
     deepest = max(items, key=lambda item: item.front)
     if (deep := depth(ledge, items)) < deepest.front * STANDS:

@@ -31,7 +31,7 @@ ZERO = Fraction(0)
 @dataclass(frozen=True, slots=True)
 class Anchor:
     """What holds in a wall, as the table has it: lengths in mm, ratings in N; `ware` is what it is sold as, `clear`
-    lets it pass the rack's wood. What it bears in steel, or by so much lining, or by the kind of block; what wood
+    lets it pass the rack's wood, and one stands `apart` from the next. What it bears in steel, or by so much lining, or by the kind of block; what wood
     holds is worked out.
     """
 
@@ -44,6 +44,7 @@ class Anchor:
     clear: Fraction
     bit: Fraction | None
     behind: Fraction
+    apart: Fraction
     least: Fraction
     most: Fraction
     steel: tuple[float, float] | None
@@ -75,7 +76,7 @@ def _anchors() -> dict[Into, Anchor]:
         row["key"]: Anchor(
             row["key"], row["name"], row["ware"], row["holds"], tuple(row["walls"]), read(row["diameter"]), read(row["clear"]),
             None if row["bit"] == "none" else read(row["bit"]), read(row.get("behind", "0 mm")),
-            read(row.get("least", "0 mm")), read(row.get("most", "30 m")),
+            read(row.get("apart", "0 mm")), read(row.get("least", "0 mm")), read(row.get("most", "30 m")),
             (row["pull"], row["shear"]) if "pull" in row else None,
             tuple((read(thick), pull, shear) for thick, pull, shear in row.get("grips", ())),
             tuple((block, pull, shear) for block, pull, shear in row.get("blocks", ())), tuple(row["tools"]), row["why"],

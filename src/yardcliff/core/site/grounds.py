@@ -4,9 +4,10 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from yardcliff.core.exact import Fraction
+from yardcliff.core.geometry import across, mirrored, rounded, swapped
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.site.asked import By
-from yardcliff.core.site.spans import cut, meet, nearest
+from yardcliff.core.site.spans import cut, joined, meet, nearest
 
 HEAD = Fraction(10)
 """A countersunk head of a 5 mm screw, mm."""
@@ -109,9 +110,8 @@ def _lines(rack: Rack, part: Part, by: By) -> Iterator[ScrewLine]:
             on = sorted((max(x - room, low), min(x + room, high)) for x, _ in one.places)
             yield ScrewLine(part, (one.y,), tuple((a, b) for a, b in on if a <= b), part.depth)
         return
-    tall = part.height > part.length
-    if tall:
-        yield _upright(rack, part)
+    if part.height > part.length:
+        yield _upright(rack, part, by)
         return
     ends = (part.x + min(END, part.length / 3), part.x + part.length - min(END, part.length / 3))
     if by in ("keyholes", "hangers", "cleat", "batten"):
@@ -122,14 +122,17 @@ def _lines(rack: Rack, part: Part, by: By) -> Iterator[ScrewLine]:
         beside = ((part.x - MIRROR,) * 2, (part.x + part.length + MIRROR,) * 2)
         yield ScrewLine(part, (part.y + part.height / 2,), beside, ZERO)
         return
-    heights = [part.y + part.height - _in(part), part.y + _in(part)][: 2 if part.height >= TWO_LINES else 1]
+    tall = part.height >= TWO_LINES
+    heights = [part.y + part.height - _in(part), part.y + _in(part)][: 2 if tall or by == "items" else 1]
     found = [(y, *_passable(rack, part, y, ends)) for y in heights]
-    shared = found[0][1] if len(found) == 1 else meet(found[0][1], found[1][1])
-    if len(found) == 2 and shared and found[0][2] == found[1][2]:
-        yield ScrewLine(part, tuple(heights), _behind(rack, shared, by), found[0][2])
+    if by == "items":  # things hang before a board's lower half
+        found = [(y, _behind(rack, free, y), wood) for y, free, wood in found]
+    shared = meet(found[0][1], found[1][1]) if tall else ()
+    if shared and found[0][2] == found[1][2]:
+        yield ScrewLine(part, tuple(heights), shared, found[0][2])
         return
     y, free, wood = max(found, key=lambda one: (sum((b - a for a, b in one[1]), ZERO), one[0]))
-    yield ScrewLine(part, (y,), _behind(rack, free, by), wood)
+    yield ScrewLine(part, (y,), free, wood)
 
 
 def clear_at(rack: Rack, part: Part, y: Fraction) -> tuple[Span, ...]:
@@ -143,12 +146,25 @@ def _in(part: Part) -> Fraction:
     return max(min(EDGE, part.height / 2), part.height / 8)
 
 
-def _behind(rack: Rack, free: tuple[Span, ...], by: By) -> tuple[Span, ...]:
-    """The stretches that what hangs hides, where that is wanted."""
-    if by != "items":
-        return free
-    hidden = [(one.x - rack.looks[one.kind].left / 2, one.x + rack.looks[one.kind].right / 2) for one in rack.hung]
-    return meet(free, tuple(sorted(hidden)))
+def _behind(rack: Rack, free: tuple[Span, ...], line: Fraction, *, up: bool = False) -> tuple[Span, ...]:
+    """The stretches of a line, level or `up` the wall, where what hangs hides a whole head."""
+    for at in (line - HEAD / 2, line, line + HEAD / 2):
+        free = meet(free, _hidden(rack, at, up=up))
+    return free
+
+
+def _hidden(rack: Rack, at: Fraction, *, up: bool) -> tuple[Span, ...]:
+    """Where along a line a screw's head is behind the outlines of what hangs."""
+    found: list[Span] = []
+    for one in rack.hung:
+        if one.spare:
+            continue
+        line, along = (at - one.x, one.y) if up else (at - one.y, one.x)
+        for path in rack.looks[one.kind].body:
+            seen = mirrored(path) if one.turned else path
+            for a, b in across(swapped(seen) if up else seen, float(line)):
+                found.append((along + rounded(a) + HEAD / 2, along + rounded(b) - HEAD / 2))
+    return tuple(joined((a, b) for a, b in found if a <= b))
 
 
 def _passable(rack: Rack, part: Part, y: Fraction, ends: Span) -> tuple[tuple[Span, ...], Fraction]:
@@ -194,8 +210,8 @@ def _holders_at(rack: Rack, part: Part, y: Fraction, clear: Fraction) -> Iterato
         yield from ((one.x, wide) for one in rack.holders if one.row in near)
 
 
-def _upright(rack: Rack, part: Part) -> ScrewLine:
-    """The screws of a board that stands: near its ends and between, clear of what is on it."""
+def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
+    """The screws of a board that stands, in its middle: near its ends and between, clear of what is on it."""
     clear = HEAD / 2 + RIM
     shut = [
         (one.y - half, one.y + half)
@@ -215,6 +231,8 @@ def _upright(rack: Rack, part: Part) -> ScrewLine:
                 shut.append((other.y - clear, other.y + other.height + clear))
     end = min(END, part.height / 4)
     free = cut(((part.y + end, part.y + part.height - end),), shut)
+    if by == "items":
+        free = _behind(rack, free, part.x + part.length / 2, up=True)
     ys: tuple[Fraction, ...] = ()
     if free:
         low, high = free[0][0], free[-1][1]
