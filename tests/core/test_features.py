@@ -184,7 +184,7 @@ def test_nothing_is_done_before_what_it_needs(by: str, brief: Brief, asked: Maki
             check_part(done, part, every, at)
         check_joints(done, every, at)
         check_finish(every, at)
-        if any(each.by == "plates" for each in done.on_wall.fixed) and done.rack.glyph.kind == "hook":
+        if any(each.by == "plates" for each in done.on_wall.fixed) and done.rack.glyph.called == "hook":
             assert at["mount"] < at["holders"] < at["hang"]
         for task in every:
             if task.work is Kind.HALVES:

@@ -68,10 +68,10 @@ def test_the_order_of_work_of_any_rack_breaks_nothing(brief: Brief, asked: Makin
     if "sand" in at:
         assert all(work < at["sand"] for work in works)
         assert all(at["sand"] < k for k in (*coats, *joins))
-    early = asked.finish == "before glue" or done.rack.glyph.kind == "finger"
+    early = asked.finish == "before glue" or done.rack.glyph.threaded
     assert all((coat < join) == early for coat in coats for join in joins)
     if "holders" in at and coats:
-        pegs_first = done.rack.glyph.kind == "peg" and asked.pegs == "before finish"
+        pegs_first = done.rack.glyph.glued and asked.pegs == "before finish"
         assert all((at["holders"] < coat) == pegs_first for coat in coats)
     assert [order[-2].key, order[-1].key] == ["mount", "hang"]
     # Every part is cut, or comes out of one that is.

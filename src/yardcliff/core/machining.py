@@ -135,8 +135,7 @@ def purpose(hole: Hole, design: Design) -> str:
     place, made = hole.place, hole.made
     if place.holder >= 0:
         row = f"row {place.row + 1}, " if design.rack.several else ""
-        kind = design.rack.glyph.kind
-        return f"{row}{_HOLDERS.get(kind, kind)} {place.holder + 1}"
+        return f"{row}{design.rack.glyph.called} {place.holder + 1}"
     if place.joins:
         other = design.part(place.joins).name.lower()
         dowels = made.kind in (Kind.DOWEL_HOLE, Kind.DOWEL_ANSWER)
@@ -145,7 +144,6 @@ def purpose(hole: Hole, design: Design) -> str:
     return _PURPOSES.get(made.kind, made.kind.noun())
 
 
-_HOLDERS = {"clip": "ring", "flip": "flip peg"}
 _PURPOSES = {
     Kind.WALL_HOLE: "into the wall",
     Kind.PLUG_SEAT: "plug over it",

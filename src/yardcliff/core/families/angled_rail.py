@@ -24,7 +24,7 @@ from yardcliff.core.holders.fitting import Fitting, half
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
 from yardcliff.core.materials import Ware
-from yardcliff.core.rack import RESTS, Face, Kind, Operation, Place, Rack, drill
+from yardcliff.core.rack import Face, Kind, Operation, Place, Rack, drill
 from yardcliff.core.row import HALF, Row
 from yardcliff.core.row_brief import Ends
 from yardcliff.core.rows import Standing, beside, can_stagger, held
@@ -268,7 +268,7 @@ def _meet(brief: AngledRailBrief, shape: ridge.Shape, sides: tuple[Row, ...], as
 
 def _showing(shape: ridge.Shape, apart: Fraction, tilt: float) -> Fraction:
     """How far a peg shows so that what hangs on both sides is so far `apart`, mm, to the next 5."""
-    each = 2 * cos(radians(tilt)) * cos(shape.t) * float(RESTS["peg"])
+    each = 2 * cos(radians(tilt)) * cos(shape.t) * float(pegs.PegGlyph.rest)
     return Fraction(max(ceil((float(apart) - shape.half) / each / 5) * 5, 5))
 
 

@@ -20,6 +20,7 @@ from yardcliff.core.holders.hook import (
     EDGE,
     END_DIAMETERS,
     Gauge,
+    HookGlyph,
     clearance,
     force_input,
     pilot_bit,
@@ -29,7 +30,7 @@ from yardcliff.core.holders.hook import (
 from yardcliff.core.length import LONGEST, Gap, Size, exact_text
 from yardcliff.core.materials import Blank, next_length, screws
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
+from yardcliff.core.rack import Bore, Kind, Operation, Outline
 from yardcliff.core.strength.link import Link, weakest
 from yardcliff.core.strength.plate import Plate
 from yardcliff.core.strength.stick import stress
@@ -155,7 +156,7 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
     return Fitting(
         name="bent hooks",
         reach=half(wide),
-        glyph=Glyph("hook", bent.bar, bent.back, (quarter, -quarter), -drop, out),
+        glyph=HookGlyph(bent.bar, bent.back, -drop, out, (quarter, -quarter)),
         bores=tuple(Bore("pilot hole", up, bit, deep, 0) for up in (quarter, -quarter)),
         end_distance=Fraction(bent.gauge) * END_DIAMETERS,
         end_why=f"{END_DIAMETERS} screw diameters from the end, so that it does not split",

@@ -3,21 +3,22 @@
 As a cantilever its greatest stress is 32 F a / (pi d^3) at the face, with F at a distance a from it.
 """
 
-from collections.abc import Iterator
-from dataclasses import replace
-from math import ceil
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from math import ceil, sqrt
 from typing import Literal, get_args
 
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import rounded
+from yardcliff.core.geometry import Path, cross, line, rectangle, rounded
 from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import BACK, EDGE, END_DIAMETERS, LEVERED, RATED, force_input
 from yardcliff.core.length import Size, exact_text, read
 from yardcliff.core.materials import Ware
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph
+from yardcliff.core.rack import Bore, Glyph, Putting
+from yardcliff.core.scene import Stroke
 from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.strength.stick import levers
 from yardcliff.core.strength.stick import stress as bent
@@ -31,6 +32,9 @@ HOLD = 4
 ALLOWED = 120
 """What mild steel may bear, MPa: half of where it yields."""
 ZERO = Fraction(0)
+
+SHANK, HEAD = 0.6, 0.85
+"""How thick a lag bolt is, as a share of its head; how high that is, as a share of half its width: as drawn."""
 
 
 class Bolt(Frozen):
@@ -74,6 +78,29 @@ def links(bolt: Bolt, ground: Ground) -> Iterator[Link]:
     yield Link("screw", "bolt's thread", in_board(bolt, ground, force), "bolt.hold")
 
 
+@dataclass(frozen=True, slots=True)
+class BoltGlyph(Glyph):
+    """A lag bolt's shank and its head, which things hang behind."""
+
+    called = "bolt"
+    rest = Fraction(1, 2)
+    stem = 0.34
+    putting = Putting(
+        "Turn the bolts in", "Wax on the thread, a block against the face as the stop.", "All stand out alike."
+    )
+
+    def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
+        half, side = float(self.width) / 2, float(self.width) / sqrt(3)
+        flats = ((side, 0), (side / 2, half), (-side / 2, half), (-side, 0), (-side / 2, -half), (side / 2, -half))
+        return Stroke("holder", (*line(*flats), ("Z", ()))), Stroke("mark", cross(0, 0, half / 2))
+
+    def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
+        half, out = float(self.width) / 2, float(self.out)
+        head = half * HEAD
+        yield Stroke("holder", rectangle(0, -half * SHANK, out - head, 2 * half * SHANK))
+        yield Stroke("holder", rectangle(out - head, -half, head, 2 * half))
+
+
 def fit(bolt: Bolt, ground: Ground) -> Fitting:
     """Fit lag bolts to a board; findings carry (0, 0), the bolt's axis."""
     known = measures(bolt)
@@ -81,7 +108,7 @@ def fit(bolt: Bolt, ground: Ground) -> Fitting:
     return Fitting(
         name="lag bolts",
         reach=half(across),
-        glyph=Glyph("bolt", across, across, (), ZERO, bolt.showing + known["head"]),
+        glyph=BoltGlyph(across, across, out=bolt.showing + known["head"]),
         bores=(Bore("pilot hole", ZERO, bit, max(deep, ZERO), 0),),
         end_distance=max(known["diameter"] * END_DIAMETERS, across / 2),
         end_why=f"{END_DIAMETERS} diameters from the end, so that it does not split",

@@ -3,18 +3,21 @@
 The ring is as long as the rail is wide; two screws through its back hold it, driven through the mouth.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 from functools import cache
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.geometry import Path, cross, line, rectangle
 from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure, pilots, upright
 from yardcliff.core.holders.hook import BACK, pilot_bit
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.materials import Blank, screws
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph, Kind, Operation
+from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Putting
+from yardcliff.core.scene import Stroke
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import table
 
@@ -22,6 +25,9 @@ GAUGE, END = "4.0", 20
 """The screws that hold a ring, and how many of their diameters they stay from the rail's end."""
 MOUTH = Fraction(4, 5)
 """The mouth as a share of the shaft: it snaps in and stays. Rule of thumb; softer pipe wants less."""
+
+DRAWN_MOUTH = 0.6
+"""How much of a clip's width its mouth is drawn."""
 
 
 class Clip(Frozen):
@@ -43,6 +49,29 @@ def ring(size: Fraction) -> tuple[Fraction, Fraction]:
     return next((pipe for pipe in pipes if pipe[0] >= size), pipes[-1])
 
 
+@dataclass(frozen=True, slots=True)
+class ClipGlyph(Glyph):
+    """A ring cut from pipe, its mouth to the room: the shaft is in it."""
+
+    called = "ring"
+    within = True
+    putting = Putting(
+        "Screw the rings on", "Mouths all one way, both screws a ring.", "Press a shaft in and out of each."
+    )
+
+    def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
+        width, half = float(self.width), float(self.height) / 2
+        gap = width * DRAWN_MOUTH / 2
+        return (
+            Stroke("plate", rectangle(-width / 2, -half, width, 2 * half)),
+            *(Stroke("holder-line", line((x, -half), (x, half))) for x in (-gap, gap)),
+            Stroke("mark", cross(0, 0, width * 0.15)),
+        )
+
+    def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
+        yield Stroke("plate", rectangle(0, -float(self.height) / 2, float(self.out), float(self.height)))
+
+
 def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     """Fit a clip for the thickest shaft to a rail; findings carry (0, 0), the clip's own axis."""
     shaft = held_at(clip.held, items)
@@ -55,7 +84,7 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         name="clips",
         how="in",
         reach=half(outside),
-        glyph=Glyph("clip", outside, ground.height, (), Fraction(0), outside),
+        glyph=ClipGlyph(outside, ground.height, out=outside),
         bores=tuple(Bore("pilot hole", up, bit, deep, 0) for up in (offset, -offset)),
         end_distance=max(Fraction(END), outside / 2),
         end_why="five screw diameters from the end, so that it does not split",

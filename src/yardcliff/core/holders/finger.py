@@ -13,11 +13,12 @@ from math import atan2, cos, degrees, pi, radians, sin, sqrt
 from yardcliff.core.angles import degrees as written
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import Path, circle, line, rounded, turned
+from yardcliff.core.geometry import Path, circle, line, moved, points, rounded, turned
 from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.holders.flip import (
     STEEL,
     Flip,
+    FoldingGlyph,
     levered,
     pin_stress,
     seat_figure,
@@ -29,7 +30,8 @@ from yardcliff.core.holders.hole import bored
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.materials import Blank, Thread, Ware
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline, Place, drill
+from yardcliff.core.rack import Bore, Kind, Operation, Outline, Place, drill
+from yardcliff.core.scene import Stroke
 from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.strength.wood import bending, thread, withdrawal
 from yardcliff.core.working import Figure, Input
@@ -171,6 +173,22 @@ def outline(flip: Flip, rod: Rod) -> Path:
     return (*turned(standing, -pi / 2), *circle(0, 0, float(hardware(rod.size).bit) / 2))
 
 
+@dataclass(frozen=True, slots=True)
+class FingerGlyph(FoldingGlyph):
+    """From the side: folded up, and open about the rod with the flat of its heel on the backer."""
+
+    called = "finger"
+    foot = "holder-line"
+    threaded = True
+
+    def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
+        if outline:
+            opened = turned(outline, radians(bores[0].tilt))
+            off = -min(x for x, _ in points(opened))
+            yield Stroke("holder-line", moved(turned(outline, pi / 2), off, 0))
+            yield Stroke("holder", moved(opened, off, 0))
+
+
 def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
     """Fit fingers between spacers to a backer; findings carry (0, 0), the rod."""
     bits, ends = hardware(rod.size), heel(flip, rod)
@@ -181,7 +199,7 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
     return Fitting(
         name="fingers on a rod",
         reach=half(room),
-        glyph=Glyph("finger", flip.width, high, (), rise, rounded(ends.off) + reach),
+        glyph=FingerGlyph(flip.width, high, rise, rounded(ends.off) + reach),
         bores=(Bore("finger", (flip.length - below) / 2, flip.width, flip.thickness, flip.tilt),),
         end_distance=room / 2 + bits.recess + WOOD,
         end_why="so that the nut lies in the last spacer with wood behind it",

@@ -4,20 +4,21 @@ The groove is as deep as the finger is thick; the pin lies half of that behind t
 from its pin stands l cos t - h/2 out of the face at a tilt t, for its thickness h.
 """
 
-from collections.abc import Iterator
-from dataclasses import replace
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
 from math import ceil, cos, pi, radians, sin
 
 from yardcliff.core.angles import both_ways, degrees
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import circle, rectangle, rounded
+from yardcliff.core.geometry import Path, circle, cross, moved, rectangle, rounded, turned
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.materials import Blank, Ware, Wood, next_length, screws
 from yardcliff.core.model import Frozen, Tilt
-from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
+from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline, Putting
+from yardcliff.core.scene import Stroke
 from yardcliff.core.strength.force import Pulled
 from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.strength.wood import PART, SAFETY, bending, thread, withdrawal
@@ -102,6 +103,43 @@ def links(flip: Flip, ground: Ground) -> Iterator[Link]:
     yield Link("screw", "screws over the pin", pull / may if may else float("inf"), "flip.seat")
 
 
+@dataclass(frozen=True, slots=True)
+class FoldingGlyph(Glyph):
+    """A finger that opens out of the groove or the gap that it folds into."""
+
+    rest = Fraction(6, 10)
+
+    def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
+        width, height, bore = float(self.width), float(self.height), bores[0]
+        wide, low, thick = float(bore.bit), float(bore.up) - height / 2, float(bore.depth)
+        return (
+            Stroke(self.foot, rectangle(-wide / 2, low, wide, height)),
+            Stroke("holder", rectangle(-width / 2, float(self.tip) - thick / 2, width, thick, thick / 5)),
+            Stroke("mark", cross(0, 0, width * 0.2)),
+        )
+
+
+@dataclass(frozen=True, slots=True)
+class FlipGlyph(FoldingGlyph):
+    """From the side: the groove, the finger folded into it, and open."""
+
+    called = "flip peg"
+    putting = Putting(
+        "Pin the fingers in",
+        "The pin in its seat, the finger over it, a steel plate screwed over each seat.",
+        "Each folds flush and stops open at its tilt.",
+    )
+
+    def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
+        thick, tall, t = float(bores[0].depth), float(self.height), radians(bores[0].tilt)
+        low, long = float(bores[0].up) - tall / 2, (float(self.out) + thick / 2) / cos(t)
+        yield Stroke("plate", rectangle(-thick, low, thick, tall))
+        yield Stroke("holder-line", rectangle(-thick, -thick / 2, thick, long + thick / 2, thick / 4))
+        finger = rectangle(-thick / 2, -thick / 2, long + thick / 2, thick, thick / 4)
+        yield Stroke("holder", moved(turned(finger, t), -thick / 2, 0))
+        yield Stroke("plate", circle(-thick / 2, 0, thick / 6))
+
+
 def fit(flip: Flip, ground: Ground) -> Fitting:
     """Fit flip pegs to a board; findings carry (0, 0), the pin."""
     low, high = groove(flip)
@@ -112,7 +150,7 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
     return Fitting(
         name="flip pegs",
         reach=half(wide),
-        glyph=Glyph("flip", flip.width, low + high, (), rounded(float(flip.length) * sin(radians(flip.tilt))), out),
+        glyph=FlipGlyph(flip.width, low + high, rounded(float(flip.length) * sin(radians(flip.tilt))), out),
         bores=(Bore("groove", (high - low) / 2, wide, flip.thickness, flip.tilt),),
         end_distance=wide / 2 + SEAT,
         end_why="so that the pin's seat does not break out of the end",

@@ -3,17 +3,20 @@
 The bit is the next size up from what it holds and the play around it.
 """
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass
 from functools import cache
 from typing import Literal
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.geometry import Path, line
 from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, check_held, half, held_at, held_figure
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation
+from yardcliff.core.scene import Stroke
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import table
 
@@ -40,6 +43,24 @@ def bored(size: Fraction) -> tuple[Fraction, str]:
     """The next bit up from `size`, mm, and what kind it is; the largest where none is big enough (data/bits.toml)."""
     sizes = _bits()
     return next((one for one in sizes if one[0] >= size), sizes[-1])
+
+
+@dataclass(frozen=True, slots=True)
+class HoleGlyph(Glyph):
+    """A hole through a shelf: hidden from the room, seen from above."""
+
+    called = "hole"
+    solid = False
+
+    def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
+        half, tall = float(self.width) / 2, float(self.height)
+        return (
+            *(Stroke("holder-line", line((x, 0), (x, -tall))) for x in (-half, half)),
+            Stroke("mark", line((0, 6), (0, -tall - 6))),
+        )
+
+    def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
+        yield from ()
 
 
 def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
@@ -95,7 +116,7 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     return Fitting(
         name="slots" if slot else "holes",
         reach=half(bit),
-        glyph=Glyph("hole", bit, ground.thickness, (), ZERO, ZERO),
+        glyph=HoleGlyph(bit, ground.thickness),
         bores=(Bore("through hole", ZERO, bit, ground.thickness, 0, slot),),
         end_distance=bit / 2 + LEAST_WOOD,
         end_why="so that the end of the shelf does not split",

@@ -1,7 +1,7 @@
 """A bought hook, held by screws through its plate or by its own threaded shank."""
 
-from collections.abc import Iterator
-from dataclasses import replace
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
 from math import inf
 from typing import Annotated, Any, Literal, get_args
 
@@ -11,13 +11,14 @@ from yardcliff.core.choices import Field as Asked
 from yardcliff.core.choices import Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import rounded
+from yardcliff.core.geometry import Path, circle, cross, rectangle, rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots, upright
 from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.materials import SOLD, Take, Ware, Wood, screws
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Bore, Glyph
+from yardcliff.core.rack import Bore, Glyph, Putting
+from yardcliff.core.scene import Stroke
 from yardcliff.core.strength.force import Pulled, newtons
 from yardcliff.core.strength.link import Link, percent, weakest
 from yardcliff.core.strength.plate import Plate
@@ -34,6 +35,8 @@ EDGE = Fraction(4)
 END_DIAMETERS = 5
 """End distance of a pre-drilled screw, in diameters: the usual rule for softwood."""
 
+PLATE = 3.0
+"""How thick a plate is drawn, mm."""
 JERK = 2
 """What is sold to carry so much stands that many times as much for a moment: cautious."""
 THICKER = tuple(map(Fraction, (28, 35, 45)))
@@ -129,6 +132,47 @@ def screw_offsets(hook: Hook) -> tuple[Fraction, ...]:
     return tuple(hook.screw_spacing / 2 - i * step for i in range(hook.screws))
 
 
+@dataclass(frozen=True, slots=True)
+class HookGlyph(Glyph):
+    """A plate on the face, held by its screws, and an arm that comes out of it."""
+
+    called = "hook"
+    rest = Fraction(82, 100)
+    stem = 0.34
+    putting = Putting(
+        "Screw the hooks on",
+        "All face the same way; the first turn by hand.",
+        "Steel breaks in hardwood: drive a steel screw first, then the brass one.",
+    )
+
+    def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
+        width, height, tip = float(self.width), float(self.height), float(self.tip)
+        arm = width * self.stem
+        return (
+            Stroke("plate", rectangle(-width / 2, -height / 2, width, height, width * 0.32)),
+            *(Stroke("screw", circle(0, float(dy), width * 0.11)) for dy in self.screws),
+            Stroke("holder", rectangle(-arm / 2, tip - arm, arm, abs(tip) + arm * 1.6, arm / 2)),
+            Stroke("holder", circle(0, tip - arm * 0.3, arm * 0.8)),
+            Stroke("mark", cross(0, 0, width * 0.2)),
+        )
+
+    def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
+        if outline:
+            yield Stroke("holder", outline)
+            return
+        out, tall, low = float(self.out), float(self.height), float(self.tip)
+        thick = min(float(self.width) * 0.3, 5.0)
+        yield Stroke("plate", rectangle(0, -tall / 2, PLATE, tall))
+        arm: Path = (
+            ("M", (PLATE, low + thick * 2)),
+            ("C", (out * 0.5, low + thick, out - thick, low - thick, out - thick, low + tall * 0.25)),
+            ("L", (out, low + tall * 0.25)),
+            ("C", (out, low - thick * 2.4, out * 0.5, low - thick, PLATE, low)),
+            ("Z", ()),
+        )
+        yield Stroke("holder", arm)
+
+
 def fit(hook: Hook, ground: Ground) -> Fitting:
     """Fit a hook to a board; findings carry (0, 0), the hook's own axis."""
     bit, deep = pilot_bit(hook.gauge, ground.wood), in_wood(hook)
@@ -138,7 +182,7 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
     return Fitting(
         name="hooks",
         reach=half(hook.plate_width),
-        glyph=Glyph("hook", hook.plate_width, hook.plate_height, offsets, -hook.throat, hook.projection),
+        glyph=HookGlyph(hook.plate_width, hook.plate_height, -hook.throat, hook.projection, offsets),
         bores=tuple(Bore("pilot hole", dy, bit, deep, 0) for dy in offsets),
         end_distance=max(diameter * END_DIAMETERS, hook.plate_width / 2),
         end_why=f"{END_DIAMETERS} {name} diameters from the end, so that it does not split",

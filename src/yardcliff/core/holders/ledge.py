@@ -1,17 +1,19 @@
 """A ledge: a small shelf, notched at its back to straddle a post, and pinned through both horns by a dowel."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 from math import ceil
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import line
+from yardcliff.core.geometry import Path, circle, cross, line
 from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.materials import Blank
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
+from yardcliff.core.scene import Stroke
 from yardcliff.core.working import Figure, Input
 
 HORN = Fraction(25)
@@ -61,6 +63,20 @@ def depth(ledge: Ledge, items: tuple[Item, ...]) -> Fraction:
     return ledge.depth or max(item.front for item in items)
 
 
+@dataclass(frozen=True, slots=True)
+class LedgeGlyph(Glyph):
+    """A ledge, which is a part and drawn as one: its mark, and its dowel on end."""
+
+    called = "ledge"
+    solid = False
+
+    def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
+        return (Stroke("mark", cross(0, 0, float(self.height) * 0.3)),)
+
+    def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
+        yield Stroke("holder", circle(float(self.out), 0, float(self.width) / 2))
+
+
 def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     """Fit ledges to a post: the ground's `height` is how wide it is, its `thickness` how deep."""
     wide, notch = width(ledge, ground.height, items), ground.height + ledge.play
@@ -68,7 +84,7 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     return Fitting(
         name="ledges",
         reach=half(ledge.thickness),
-        glyph=Glyph("ledge", ledge.dowel, ledge.thickness, (), ZERO, -ledge.notch / 2),
+        glyph=LedgeGlyph(ledge.dowel, ledge.thickness, out=-ledge.notch / 2),
         bores=(Bore("ledge", ZERO, ledge.thickness, ZERO, 0),),
         end_distance=ledge.thickness,
         end_why="so that the dowel does not split the post's end",

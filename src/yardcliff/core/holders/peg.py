@@ -5,20 +5,21 @@ mouth d / cos t; depth square to the face e cos t + (d/2) sin t; the web is what
 bit's spur leave of the board.
 """
 
-from collections.abc import Iterator
-from dataclasses import replace
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
 from math import cbrt, ceil, cos, radians, sin
 from typing import Literal
 
 from yardcliff.core.angles import both_ways, degrees
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import rounded
+from yardcliff.core.geometry import Path, circle, cross, rectangle, rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.materials import Blank
 from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation
+from yardcliff.core.scene import Stroke
 from yardcliff.core.strength.link import Link
 from yardcliff.core.strength.stick import bearing, breaks, levers, stress
 from yardcliff.core.strength.wood import PART, SAFETY, bending, embedding
@@ -64,6 +65,53 @@ def web(peg: Peg, thickness: Fraction) -> Fraction:
     return thickness - max(square_depth(peg), point)
 
 
+@dataclass(frozen=True, slots=True)
+class PegGlyph(Glyph):
+    """A dowel that stands out, or several that hold one thing, each about its own hole."""
+
+    called = "peg"
+    rest = Fraction(6, 10)
+    foot = "holder-line"
+    glued = True
+
+    def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
+        r, height, tip = float(self.width) / 2, float(self.height), float(self.tip)
+        pegs = [
+            stroke
+            for x in (float(bore.aside) for bore in bores)
+            for stroke in (
+                Stroke("holder-line", rectangle(x - r, -height / 2, 2 * r, height, r)),
+                Stroke("holder", rectangle(x - r, -r, 2 * r, tip + 2 * r, r)),
+                Stroke("holder", circle(x, tip, r)),
+                Stroke("holder-line", circle(x, tip, r * 0.6)),
+            )
+        ]
+        return (*pegs, Stroke("mark", cross(0, 0, r * 0.55)))
+
+    def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
+        t, r, out = radians(bores[0].tilt), float(bores[0].bit) / 2, float(self.out)
+        end, over = (out * cos(t), out * sin(t)), (-sin(t) * r, cos(t) * r)
+        tip = (end[0] + r * 0.5 * cos(t), end[1] + r * 0.5 * sin(t))
+        shaft: Path = (
+            ("M", (0.0, r / cos(t))),
+            ("L", (end[0] + over[0], end[1] + over[1])),
+            (
+                "C",
+                (
+                    tip[0] + over[0],
+                    tip[1] + over[1],
+                    tip[0] - over[0],
+                    tip[1] - over[1],
+                    end[0] - over[0],
+                    end[1] - over[1],
+                ),
+            ),
+            ("L", (0.0, -r / cos(t))),
+            ("Z", ()),
+        )
+        yield Stroke("holder", shaft)
+
+
 def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, ...] = (Fraction(0),)) -> Fitting:
     """Fit a peg to a board, or several that hold one thing, each `aside` of its axis.
 
@@ -73,9 +121,7 @@ def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, 
     return Fitting(
         name="dowel pegs",
         reach=reach,
-        glyph=Glyph(
-            "peg", peg.diameter, mouth(peg), (), rounded(float(peg.showing) * sin(radians(peg.tilt))), peg.showing
-        ),
+        glyph=PegGlyph(peg.diameter, mouth(peg), rounded(float(peg.showing) * sin(radians(peg.tilt))), peg.showing),
         bores=tuple(Bore("peg hole", Fraction(0), peg.diameter, peg.depth, peg.tilt, aside=x) for x in asides),
         end_distance=peg.diameter * 3 / 2,
         end_why="one and a half dowels from the end, so that it does not split",

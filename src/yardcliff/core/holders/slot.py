@@ -5,12 +5,13 @@ At angle f above the horizontal, a slot w wide and e deep along itself: its mout
 """
 
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 from math import cos, radians, sin
 
 from yardcliff.core.angles import degrees
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import ROUND, Path, rounded
+from yardcliff.core.geometry import ROUND, Path, line, rectangle, rounded
 from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, check_held, half, held_at, held_figure
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.item import Item
@@ -18,6 +19,7 @@ from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Face, Glyph, Kind, Operation, Outline, Part, Place, drill
 from yardcliff.core.row import Row
+from yardcliff.core.scene import Stroke
 from yardcliff.core.working import Figure, Input
 
 LEAST_WEB = Fraction(20)
@@ -70,6 +72,26 @@ def outline(slot: Slot, wide: Fraction) -> Path:
     )
 
 
+@dataclass(frozen=True, slots=True)
+class SlotGlyph(Glyph):
+    """A slot in a cheek's edge: what slides in stands in it."""
+
+    called = "slot"
+    solid = False
+    before = True
+
+    def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
+        half, tall = float(self.width) / 2, float(self.height)
+        return (
+            Stroke("plate", rectangle(-half, -tall / 2, 2 * half, tall)),
+            Stroke("mark", line((-half - 4, 0), (half + 4, 0))),
+        )
+
+    def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
+        if outline:
+            yield Stroke("plate", outline)
+
+
 def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     """Fit slots to a cheek: the ground's `thickness` is how far it stands off the wall, its `height` how thick it is."""
     wide, tool = width(slot, items)
@@ -78,7 +100,7 @@ def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     return Fitting(
         name="slots",
         reach=half(mouth),
-        glyph=Glyph("slot", ground.height, mouth, (), ZERO, ZERO),
+        glyph=SlotGlyph(ground.height, mouth),
         bores=(Bore("slot", ZERO, wide, slot.depth, slot.angle),),
         end_distance=mouth,
         end_why="one slot's width from the end, so that the corner does not break off",

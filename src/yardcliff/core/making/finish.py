@@ -58,7 +58,7 @@ class Finish:
     @property
     def early(self) -> bool:
         """Whether it goes on before the glue: asked for, or fingers on a rod cannot be reached after."""
-        return self.making.finish == "before glue" or self.done.rack.glyph.kind == "finger"
+        return self.making.finish == "before glue" or self.done.rack.glyph.threaded
 
     @property
     def natural(self) -> bool:

@@ -228,7 +228,7 @@ class _Asked:
 
     def tips(self) -> Iterator[Task]:
         pegs = sum(blank.count for blank in self.found.taken.blanks if blank.form == "dowel")
-        if pegs and self.rack.glyph.kind == "peg":
+        if pegs and self.rack.glyph.glued:
             yield Task(
                 "tips", 8, f"Round the tips of {pegs} pegs", ceil(5 + pegs), frozenset({HOLDER}),
                 ways=("Turn each in a drill's chuck against sandpaper, or by hand over a file; chamfer the end that goes in.",),
@@ -253,7 +253,7 @@ class _Asked:
     def joined(self) -> Iterator[Task]:
         rack = self.rack
         joints = [joint for joint in rack.joints if not joint.hooked]
-        if rack.glyph.kind == "finger":
+        if rack.glyph.threaded:
             yield Task(
                 "thread", 10, "Thread fingers and spacers on the rod", 20, frozenset({HOLDER, *(key for one in rack.machining if one.kind is Kind.ROD_HOLE for key in one.parts)}),
                 checks=("Every finger falls open by its own weight; a washer more or less sets the play.", *rack.cautions[-1:]),
@@ -321,9 +321,9 @@ class _Asked:
         last = ""
         for k in range(self.finish.coats):
             key, end = f"coat:{k + 1}", k + 1 == self.finish.coats
-            first = ("Both faces alike: a board with one bare face cups.", "Keep it off what things touch: holders stay bare, and the strip of board that cloth rests on is taped off." if self.finish.natural else "Oil rubs off on cloth until it is hard: it gets its days." if self.finish.oily else "", "A twist of paper in every hole that takes glue." if self.making.pegs == "after finish" and self.rack.glyph.kind == "peg" else "",
+            first = ("Both faces alike: a board with one bare face cups.", "Keep it off what things touch: holders stay bare, and the strip of board that cloth rests on is taped off." if self.finish.natural else "Oil rubs off on cloth until it is hard: it gets its days." if self.finish.oily else "", "A twist of paper in every hole that takes glue." if self.making.pegs == "after finish" and self.rack.glyph.glued else "",
                      "Tape where glue goes: it holds on bare wood only." if early and self.rack.joints else "")  # fmt: skip
-            pegged = "flush" if self.making.pegs == "after finish" or self.rack.glyph.kind != "peg" else "pegged"
+            pegged = "flush" if self.making.pegs == "after finish" or not self.rack.glyph.glued else "pegged"
             yield Task(
                 key, 13, f"{ORDINAL[k] if k < len(ORDINAL) else k + 1} coat: {finish}", ceil(8 + faces * 6), on,
                 lines=once(first) if k == 0 else ("Rub the raised fibres off with the finest grit, and wipe.", "Thin, along the grain, both faces."),
@@ -337,12 +337,11 @@ class _Asked:
     def holders(self) -> Iterator[Task]:
         rack, many = self.rack, len(self.rack.holders)
         on = frozenset({HOLDER, *(row.part for row in rack.rows)})
-        kind = rack.glyph.kind
         # Plates that hide the screws in the wall go on over them.
         over = any(one.by == "plates" for one in self.done.on_wall.fixed)
         late = frozenset({"bought", "machined", "finished", *(["up"] if over else [])})
         gives, spoils = frozenset({"fitted"}), frozenset({"flush"})
-        if kind == "peg":
+        if rack.glyph.glued:
             early = self.making.pegs == "before finish"
             yield Task(
                 "holders", 14, f"Glue the pegs in: {many} places", ceil(8 + many), on,
@@ -351,8 +350,8 @@ class _Asked:
                 needs=frozenset({"machined", "sanded"} if early else {"machined", "coated"}), gives=gives | ({"pegged"} if early else set()), spoils=spoils,
                 wait=self.finish.wait("clamps"), waits_for="clamps", splits=False, cautions=cautions("glue"),
             )  # fmt: skip
-        elif kind in _SET:
-            title, line, check = _SET[kind]
+        elif rack.glyph.putting:
+            title, line, check = rack.glyph.putting
             yield Task("holders", 17 if over else 14, f"{title}: {many} places", ceil(6 + 2 * many), on, lines=(line,), checks=(check,), needs=late, gives=frozenset({"hooked"}) if over else gives, spoils=spoils)  # fmt: skip
         hardware = [
             take
@@ -390,14 +389,6 @@ class _Asked:
             cautions=(*(cautions("overhead") if overhead(rack) else ()), *self.finish.spoilt),
             after={last: ("The finish has to be hard: until then it rubs off on what hangs there.", cure)} if cure else {},
         )  # fmt: skip
-
-
-_SET = {
-    "hook": ("Screw the hooks on", "All face the same way; the first turn by hand.", "Steel breaks in hardwood: drive a steel screw first, then the brass one."),
-    "bolt": ("Turn the bolts in", "Wax on the thread, a block against the face as the stop.", "All stand out alike."),
-    "clip": ("Screw the rings on", "Mouths all one way, both screws a ring.", "Press a shaft in and out of each."),
-    "flip": ("Pin the fingers in", "The pin in its seat, the finger over it, a steel plate screwed over each seat.", "Each folds flush and stops open at its tilt."),
-}  # fmt: skip
 
 
 def _measures(item: object, done: Design) -> list[str]:

@@ -1,5 +1,6 @@
 """The common model that every family builds and every reader reads: parts, what is made on them, what joins them."""
 
+from yardcliff.core.rack.glyph import ACROSS, UPRIGHT, Bore, Glyph, Purpose, Putting
 from yardcliff.core.rack.joint import Hold, Joint
 from yardcliff.core.rack.operation import (
     HOLDER,
@@ -14,26 +15,11 @@ from yardcliff.core.rack.operation import (
     part_keys,
 )
 from yardcliff.core.rack.part import Face, Part, Point
-from yardcliff.core.rack.rack import (
-    ACROSS,
-    RESTS,
-    UPRIGHT,
-    Bore,
-    Glyph,
-    Hung,
-    Kept,
-    Outline,
-    Placed,
-    Purpose,
-    Rack,
-    RackRow,
-    Seat,
-)
+from yardcliff.core.rack.rack import Hung, Kept, Outline, Placed, Rack, RackRow, Seat
 
 __all__ = [
     "ACROSS",
     "HOLDER",
-    "RESTS",
     "UPRIGHT",
     "Bore",
     "Face",
@@ -52,6 +38,7 @@ __all__ = [
     "Placed",
     "Point",
     "Purpose",
+    "Putting",
     "Rack",
     "RackRow",
     "Seat",

@@ -6,13 +6,14 @@ floor, both in mm. Families know how a rack is made; readers know only this.
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Literal, NamedTuple
+from typing import NamedTuple
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding
 from yardcliff.core.geometry import Path
 from yardcliff.core.item import Item
 from yardcliff.core.look import Look
+from yardcliff.core.rack.glyph import Bore, Glyph
 from yardcliff.core.rack.joint import Joint
 from yardcliff.core.rack.operation import Operation
 from yardcliff.core.rack.part import Part, Seen
@@ -21,37 +22,7 @@ from yardcliff.core.rows import ALIKE
 from yardcliff.core.strength.link import Link
 from yardcliff.core.working import Figure
 
-Purpose = Literal["peg hole", "pilot hole", "through hole", "slot", "ledge", "groove", "finger"]
-ACROSS: frozenset[Purpose] = frozenset({"slot", "ledge"})
-"""What crosses the marked face from edge to edge, as wide as its glyph is high."""
-UPRIGHT: frozenset[Purpose] = frozenset({"groove", "finger"})
-"""What stands up the marked face, as wide as its bit and as tall as its glyph: cut into it, or laid before it."""
-RESTS = {
-    "hook": Fraction(82, 100),
-    "peg": Fraction(6, 10),
-    "flip": Fraction(6, 10),
-    "finger": Fraction(6, 10),
-    "bolt": Fraction(1, 2),
-}
-"""Where along a holder things come to rest, as a share of how far it stands out."""
 ZERO = Fraction(0)
-
-
-@dataclass(frozen=True, slots=True)
-class Bore:
-    """One hole of every holder, `up` the wall from its axis where it is marked on a front; depth along the bit.
-
-    It stands `aside` of the axis, to the right. An `open` one runs out to the face's lower edge as a slot
-    of its own width.
-    """
-
-    purpose: Purpose
-    up: Fraction
-    bit: Fraction
-    depth: Fraction
-    tilt: float
-    open: bool = False
-    aside: Fraction = ZERO
 
 
 class Seat(NamedTuple):
@@ -66,27 +37,6 @@ class Seat(NamedTuple):
     across: Fraction
     bit: Fraction
     depth: Fraction
-
-
-@dataclass(frozen=True, slots=True)
-class Glyph:
-    """How a holder looks from the front: what the scene needs and no more.
-
-    `tip` is how far above its axis the free end is seen (below it where negative), `out` how far it
-    stands off the face, along its own axis.
-    """
-
-    kind: Literal["hook", "peg", "hole", "clip", "slot", "ledge", "flip", "finger", "bolt"]
-    width: Fraction
-    height: Fraction
-    screws: tuple[Fraction, ...]
-    tip: Fraction
-    out: Fraction
-
-    @property
-    def rests(self) -> Fraction:
-        """How far off the face things come to rest on it, along its own axis."""
-        return self.out * RESTS.get(self.kind, ZERO)
 
 
 class Placed(NamedTuple):

@@ -404,6 +404,6 @@ def plates_findings(rack: Rack) -> Iterator[Finding]:
         return
     yield Finding(
         "mount.plates", "Mounting screws",
-        "Between a plate's own screws there is no room to hide another." if rack.glyph.kind == "hook" else "Only a hook's plate hides a screw.",
+        "Between a plate's own screws there is no room to hide another." if rack.glyph.plate else "Only a hook's plate hides a screw.",
         "room", plate_room(rack), HEAD + 2 * RIM, fixes=(Fix("Screws that are seen", {"mount": {"by": "auto"}}),),
     )  # fmt: skip

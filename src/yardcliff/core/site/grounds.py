@@ -200,7 +200,7 @@ def _passable(rack: Rack, part: Part, y: Fraction, ends: Span) -> tuple[tuple[Sp
 def _holders_at(rack: Rack, part: Part, y: Fraction, clear: Fraction) -> Iterator[tuple[Fraction, Fraction]]:
     """Holders on a part that reach to a height: where they are and half how wide."""
     glyph = rack.glyph
-    if glyph.kind in ("hole", "ledge", "slot"):
+    if not glyph.solid:
         return
     low = min(-glyph.height / 2, glyph.tip) - clear
     high = max(glyph.height / 2, glyph.tip) + clear
@@ -217,7 +217,7 @@ def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
         (one.y - half, one.y + half)
         for half in (max(rack.glyph.height / 2, rack.glyph.tip) + clear,)
         for one in rack.holders
-        if rack.rows[one.row].part == part.key and rack.glyph.kind not in ("slot", "ledge")
+        if rack.rows[one.row].part == part.key and rack.glyph.solid
     ]
     wood = part.depth
     for other in rack.parts:
@@ -246,7 +246,7 @@ def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
 def plate_room(rack: Rack) -> Fraction:
     """The room between a plate's own screws that could hide a head; none where holders have no plate."""
     glyph = rack.glyph
-    if glyph.kind != "hook" or len(glyph.screws) != 2:  # with three screws one stands in the middle
+    if len(glyph.screws) != 2:  # with three screws one stands in the middle
         return ZERO
     return min(glyph.width, abs(glyph.screws[0] - glyph.screws[1]) - HEAD)
 

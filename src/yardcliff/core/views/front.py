@@ -1,9 +1,8 @@
 """A rack from the front, with what hangs on it, before a wall with a floor, a person for size and their reach."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator
 from functools import lru_cache
 from itertools import pairwise
-from math import atan2, cos, radians, sin, sqrt
 from typing import Literal
 
 from yardcliff.core.exact import Fraction
@@ -11,7 +10,6 @@ from yardcliff.core.geometry import (
     Path,
     circle,
     cross,
-    ellipse,
     in_mm,
     line,
     mirrored,
@@ -19,24 +17,19 @@ from yardcliff.core.geometry import (
     rectangle,
     rounded,
     swapped,
-    turned,
 )
 from yardcliff.core.keepouts import KeepOut
 from yardcliff.core.length import Tape
 from yardcliff.core.look import Look, silhouette
-from yardcliff.core.rack import Bore, Glyph, Part, Rack
+from yardcliff.core.rack import Part, Rack
 from yardcliff.core.scene import Box, Dimension, Label, Scene, Stroke, Symbol
 
 PERSON, PERSON_HALF, REACH = 1720.0, 260.0, 1950.0
 """A grown person's height, half width, and what they reach with ease, mm: typical, for size."""
 CEILING = 2400.0
 ZERO = Fraction(0)
-CLIP_MOUTH = 0.6
-"""How much of a clip's width its mouth is drawn."""
 LID = 0.14
 """How much of a jar's height its lid is drawn."""
-HOOK_ARM = 0.34
-"""How much of a hook's plate its arm is wide, as it is drawn."""
 
 
 def front(rack: Rack, tape: Tape) -> Scene:
@@ -69,7 +62,7 @@ def front(rack: Rack, tape: Tape) -> Scene:
     ]
     holders = tuple(_holders(rack))
     # What slides into an edge stands before it; what hangs, behind its holder.
-    symbols = (*holders, *_hung(rack)) if rack.glyph.kind == "slot" else (*_hung(rack), *before, *holders)
+    symbols = (*holders, *_hung(rack)) if rack.glyph.before else (*_hung(rack), *before, *holders)
     dimensions = tuple(_dimensions(rack, tape, extent))
     labels = (Label(wall.x0 + 10, REACH + 30, "in easy reach", "reach", "start"),)
     return Scene(tuple(strokes), symbols, dimensions, extent, wall, labels)
@@ -89,28 +82,9 @@ def _holders(rack: Rack) -> Iterator[Symbol]:
     leans = [rack.part(row.part).lean for row in rack.rows]
     for lean in dict.fromkeys(leans):
         placed = rack.holders if len(set(leans)) == 1 else [one for one in rack.holders if leans[one.row] == lean]
-        strokes = _leaning(rack.glyph, rack.bores, lean) if lean else _holder(rack.glyph, rack.bores)
+        strokes = rack.glyph.leaning(rack.bores, lean) if lean else rack.glyph.front(rack.bores)
         key = f"holder.{lean:g}" if lean else "holder"
         yield Symbol(key, "holder", strokes, tuple([(in_mm(one.x), in_mm(one.y)) for one in placed]))
-
-
-def _leaning(glyph: Glyph, bores: Sequence[Bore], lean: float) -> tuple[Stroke, ...]:
-    """A holder on a face that leans to the side, from the front: it is seen slantwise, and so are its foot and its tip."""
-    peg = glyph.kind == "peg"
-    r, t, f = float(glyph.width) / 2 * (1 if peg else HOOK_ARM), radians(bores[0].tilt), radians(lean)
-    tip = (float(glyph.out) * cos(t) * sin(f), float(glyph.tip))
-    angle = atan2(tip[1], tip[0])
-    over = (-sin(angle) * r, cos(angle) * r)
-    shaft = line(over, (tip[0] + over[0], tip[1] + over[1]), (tip[0] - over[0], tip[1] - over[1]), (-over[0], -over[1]))
-    end = ellipse(0, 0, r * cos(t) * cos(f), r)
-    return (
-        Stroke(
-            "holder-line" if peg else "plate", ellipse(0, 0, float(glyph.width) / 2 * cos(f), float(glyph.height) / 2)
-        ),
-        Stroke("holder", (*shaft, ("Z", ()))),
-        Stroke("holder", moved(turned(end, angle), *tip)),
-        Stroke("mark", cross(0, 0, r * 0.55)),
-    )
 
 
 def _extent(rack: Rack) -> Box:
@@ -215,68 +189,6 @@ def _flaw(keepout: KeepOut, wide: float) -> Iterator[Path]:
     if keepout.flaw != "seam":
         for k in range(4):
             yield line((at, wide * k / 4), (at + width, wide * (k + 1) / 4))
-
-
-def _holder(glyph: Glyph, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
-    width, height, tip = float(glyph.width), float(glyph.height), float(glyph.tip)
-    if glyph.kind == "peg":
-        r = width / 2
-        pegs = [
-            stroke
-            for x in (float(bore.aside) for bore in bores)
-            for stroke in (
-                Stroke("holder-line", rectangle(x - r, -height / 2, width, height, r)),
-                Stroke("holder", rectangle(x - r, -r, width, tip + width, r)),
-                Stroke("holder", circle(x, tip, r)),
-                Stroke("holder-line", circle(x, tip, r * 0.6)),
-            )
-        ]
-        return (*pegs, Stroke("mark", cross(0, 0, r * 0.55)))
-    if glyph.kind in ("flip", "finger"):  # the groove or the gap that it folds into, and its open end
-        wide, low = float(bores[0].bit), float(bores[0].up) - height / 2
-        thick = float(bores[0].depth)
-        return (
-            Stroke("plate" if glyph.kind == "flip" else "holder-line", rectangle(-wide / 2, low, wide, height)),
-            Stroke("holder", rectangle(-width / 2, tip - thick / 2, width, thick, thick / 5)),
-            Stroke("mark", cross(0, 0, width * 0.2)),
-        )
-    if glyph.kind == "ledge":
-        return (Stroke("mark", cross(0, 0, height * 0.3)),)
-    if glyph.kind == "slot":
-        return (
-            Stroke("plate", rectangle(-width / 2, -height / 2, width, height)),
-            Stroke("mark", line((-width / 2 - 4, 0), (width / 2 + 4, 0))),
-        )
-    if glyph.kind == "hole":
-        return (
-            *(Stroke("holder-line", line((x, 0), (x, -height))) for x in (-width / 2, width / 2)),
-            Stroke("mark", line((0, 6), (0, -height - 6))),
-        )
-    if glyph.kind == "clip":
-        gap = width * CLIP_MOUTH / 2
-        return (
-            Stroke("plate", rectangle(-width / 2, -height / 2, width, height)),
-            *(Stroke("holder-line", line((x, -height / 2), (x, height / 2))) for x in (-gap, gap)),
-            Stroke("mark", cross(0, 0, width * 0.15)),
-        )
-    if glyph.kind == "bolt":
-        return Stroke("holder", _hexagon(width)), Stroke("mark", cross(0, 0, width * 0.25))
-    arm = width * HOOK_ARM
-    screws = tuple(Stroke("screw", circle(0, float(dy), width * 0.11)) for dy in glyph.screws)
-    return (
-        Stroke("plate", rectangle(-width / 2, -height / 2, width, height, width * 0.32)),
-        *screws,
-        Stroke("holder", rectangle(-arm / 2, tip - arm, arm, abs(tip) + arm * 1.6, arm / 2)),
-        Stroke("holder", circle(0, tip - arm * 0.3, arm * 0.8)),
-        Stroke("mark", cross(0, 0, width * 0.2)),
-    )
-
-
-def _hexagon(across: float) -> Path:
-    """A bolt's head of that width across its flats, two of them level."""
-    half, side = across / 2, across / sqrt(3)
-    corners = ((side, 0), (side / 2, half), (-side / 2, half), (-side, 0), (-side / 2, -half), (side / 2, -half))
-    return (*line(*corners), ("Z", ()))
 
 
 def _dimensions(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:

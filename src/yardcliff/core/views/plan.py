@@ -8,9 +8,9 @@ from math import cos, radians, sin
 
 from yardcliff.core.geometry import ROUND, Path, circle, line, moved, rectangle, rounded, turned
 from yardcliff.core.length import Tape
-from yardcliff.core.rack import Bore, Glyph, Rack
+from yardcliff.core.rack import Bore, Rack
 from yardcliff.core.scene import Box, Dimension, Scene, Stroke, Symbol
-from yardcliff.core.views.front import HOOK_ARM, board_strokes
+from yardcliff.core.views.front import board_strokes
 from yardcliff.core.views.solids import around, closed, face_at, hatch
 
 
@@ -68,7 +68,7 @@ def _leaning(rack: Rack, tape: Tape) -> Scene:
         part = rack.part(row.part)
         x, y = float(row.x), -face_at(part, row.across)[0]
         turn = radians(part.lean - 90)  # straight out of the wall is down the page
-        drawn = _holder_from_above(rack.glyph, rack.bores[0])
+        drawn = rack.glyph.above(rack.bores)
         strokes += [Stroke(stroke.role, moved(turned(stroke.path, turn), x, y)) for stroke in drawn]
         out = float(rack.glyph.rests) * cos(radians(rack.bores[0].tilt))
         for kind in {hung.kind: None for hung in rack.hung if hung.row == k}:
@@ -88,14 +88,6 @@ def _leaning(rack: Rack, tape: Tape) -> Scene:
         Dimension("y", box.y0, 0, box.x1, 1, 1, tape.write(rounded(-box.y0)), ""),
     )
     return Scene(tuple(strokes), (), dimensions, extent, extent)
-
-
-def _holder_from_above(glyph: Glyph, bore: Bore) -> Iterator[Stroke]:
-    """A holder and its hole as they lie, in (out of the face, aside)."""
-    t, r = cos(radians(bore.tilt)), float(bore.bit) / 2
-    yield Stroke("holder-line", rectangle(-float(bore.depth) * t, -r, float(bore.depth) * t, 2 * r))
-    half = float(glyph.width) * (0.5 if glyph.kind == "peg" else HOOK_ARM / 2)
-    yield Stroke("holder", rectangle(0, -half, float(glyph.out) * t, 2 * half))
 
 
 def _seen_from_above(bore: Bore, out: float) -> Iterator[Stroke]:

@@ -7,22 +7,18 @@ stretches of nothing but one thing are folded.
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
-from math import cos, pi, radians, sin
-from typing import Literal, TypeVar
+from math import cos, radians, sin
+from typing import TypeVar
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import Path, circle, line, moved, points, rectangle, rounded, turned
+from yardcliff.core.geometry import Path, line, moved, rectangle, rounded
 from yardcliff.core.length import Tape
 from yardcliff.core.look import beside, silhouette
-from yardcliff.core.rack import ACROSS, UPRIGHT, Bore, Glyph, Hung, Part, Placed, Rack
+from yardcliff.core.rack import ACROSS, UPRIGHT, Bore, Hung, Part, Placed, Rack
 from yardcliff.core.scene import Box, Dimension, Label, Scene, Stroke
 from yardcliff.core.views.front import jar
 from yardcliff.core.views.solids import around, closed, face_at, hatch
 
-PLATE = 3.0
-"""How thick a hook's plate is drawn, mm."""
-BOLT, BOLT_HEAD = 0.6, 0.85
-"""How thick a lag bolt is, as a share of its head; how high that is, as a share of half its width: as drawn."""
 LEAST_BELOW, SHARE_BELOW = 60.0, 0.7
 """How much of what hangs is seen below the boards: mm, and as a share of what is above."""
 CLEAR, LONGEST, FOLDED = 60.0, 200.0, 30.0
@@ -50,7 +46,7 @@ def section(rack: Rack, tape: Tape, held: Held = NOTHING_HELD) -> Scene:
     """From the side, cut at the first holders: boards hatched, holes hidden, what hangs in place, and how it is `held`."""
     strokes: list[Stroke] = []
     things = [stroke for hung in _seen(rack, rack.hung) for stroke in _thing_beside(rack, hung)]
-    slotted = rack.glyph.kind == "slot"  # what is in a slot is seen in it; else boards hide what hangs behind them
+    slotted = rack.glyph.before  # what is in a slot is seen in it; else boards hide what hangs behind them
     strokes += [] if slotted else things
     here = rack.holders[0].x
     beyond = [part for part in rack.parts if not part.x <= here <= part.x + part.length]
@@ -72,7 +68,8 @@ def section(rack: Rack, tape: Tape, held: Held = NOTHING_HELD) -> Scene:
             for bore in rack.bores
             if bore.purpose not in ACROSS | UPRIGHT
         ]
-        strokes += [Stroke(role, _turned(path, onto)) for role, path in _holder_beside(rack, rack.bores[0])]
+        outline = rack.outline.path if rack.outline else None
+        strokes += [Stroke(one.role, _turned(one.path, onto)) for one in rack.glyph.beside(rack.bores, outline)]
     strokes += things if slotted else []
     first_kept = {one.y: one for one in reversed(rack.kept)}.values()
     strokes += [
@@ -175,75 +172,6 @@ def _bored(bore: Bore) -> Path:
     return line(*corners)
 
 
-def _holder_beside(rack: Rack, bore: Bore) -> Iterator[tuple[Literal["plate", "holder", "holder-line"], Path]]:
-    glyph = rack.glyph
-    out, half = float(glyph.out), float(glyph.width) / 2
-    if glyph.kind == "flip":
-        yield from _flip_beside(glyph, bore)
-    elif glyph.kind == "finger" and rack.outline:
-        yield from _finger_beside(rack.outline.path, bore)
-    elif glyph.kind == "ledge":  # its dowel, on end
-        yield "holder", circle(out, 0, half)
-    elif rack.outline:
-        yield "plate" if glyph.kind == "slot" else "holder", rack.outline.path
-    elif glyph.kind == "peg":
-        t = radians(bore.tilt)
-        r = float(bore.bit) / 2
-        end, over = (out * cos(t), out * sin(t)), (-sin(t) * r, cos(t) * r)
-        tip = (end[0] + r * 0.5 * cos(t), end[1] + r * 0.5 * sin(t))
-        yield (
-            "holder",
-            (
-                ("M", (0.0, r / cos(t))),
-                ("L", (end[0] + over[0], end[1] + over[1])),
-                ("C", (tip[0] + over[0], tip[1] + over[1], tip[0] - over[0], tip[1] - over[1],
-                       end[0] - over[0], end[1] - over[1])),
-                ("L", (0.0, -r / cos(t))),
-                ("Z", ()),
-            ),
-        )  # fmt: skip
-    elif glyph.kind == "bolt":
-        head = half * BOLT_HEAD
-        yield "holder", rectangle(0, -half * BOLT, out - head, 2 * half * BOLT)
-        yield "holder", rectangle(out - head, -half, head, 2 * half)
-    elif glyph.kind == "clip":
-        tall = float(glyph.height)
-        yield "plate", rectangle(0, -tall / 2, out, tall)
-    elif glyph.kind == "hook":
-        tall, low = float(glyph.height), float(glyph.tip)
-        thick = min(half * 0.6, 5.0)
-        yield "plate", rectangle(0, -tall / 2, PLATE, tall)
-        yield (
-            "holder",
-            (
-                ("M", (PLATE, low + thick * 2)),
-                ("C", (out * 0.5, low + thick, out - thick, low - thick, out - thick, low + tall * 0.25)),
-                ("L", (out, low + tall * 0.25)),
-                ("C", (out, low - thick * 2.4, out * 0.5, low - thick, PLATE, low)),
-                ("Z", ()),
-            ),
-        )
-
-
-def _finger_beside(level: Path, bore: Bore) -> Iterator[tuple[Literal["plate", "holder", "holder-line"], Path]]:
-    """A finger folded up, and open about its rod with the flat of its heel on the backer."""
-    opened = turned(level, radians(bore.tilt))
-    off = -min(x for x, _ in points(opened))
-    yield "holder-line", moved(turned(level, pi / 2), off, 0)
-    yield "holder", moved(opened, off, 0)
-
-
-def _flip_beside(glyph: Glyph, bore: Bore) -> Iterator[tuple[Literal["plate", "holder", "holder-line"], Path]]:
-    """The groove, the finger folded into it, and the finger open."""
-    thick, tall, t = float(bore.depth), float(glyph.height), radians(bore.tilt)
-    low, long = float(bore.up) - tall / 2, (float(glyph.out) + thick / 2) / cos(t)
-    yield "plate", rectangle(-thick, low, thick, tall)
-    yield "holder-line", rectangle(-thick, -thick / 2, thick, long + thick / 2, thick / 4)
-    finger = rectangle(-thick / 2, -thick / 2, long + thick / 2, thick, thick / 4)
-    yield "holder", moved(turned(finger, t), -thick / 2, 0)
-    yield "plate", circle(-thick / 2, 0, thick / 6)
-
-
 def _thing_beside(rack: Rack, hung: Hung) -> Iterator[Stroke]:
     """A thing, as deep as it stands out: few things look so much different from the side."""
     row, look = rack.rows[hung.row], rack.looks[hung.kind]
@@ -256,7 +184,7 @@ def _thing_beside(rack: Rack, hung: Hung) -> Iterator[Stroke]:
     deep, (z, share) = float(item.front), face_at(part, row.across)
     if part.marked == "top":
         z, back = z - float(row.across), deep / 2
-    elif rack.glyph.kind == "clip":
+    elif rack.glyph.within:
         z, back = z + float(rack.glyph.out) / 2, deep / 2
     else:  # it hangs from the hook's crook or from the middle of a peg, and no further back than the board
         back = min(float(rack.glyph.rests) * share, deep * 0.85)
