@@ -531,6 +531,32 @@ def test_a_skirting_comes_off_the_foot_offset(off: str, offset: int) -> None:
     assert ("upright.foot" in codes) == (offset < 28)
 
 
+def test_each_shaft_has_a_ring_and_a_foot_hole_of_its_own() -> None:
+    # A pole of 28 with 1 of play takes the pipe of 36 inside, 40 outside; an oar of 46 that of 59 and 63.
+    mixed = starting([(shipped_item("curtain-pole"), 2), (shipped_item("boat-oar"), 2)], "1 mm", "upright")
+    rack = build(mixed)
+    rings = [(one.size, one.count) for one in rack.machining if one.kind is Kind.RING]
+    assert sorted(rings) == [(40, 2), (63, 2)]
+    # Plumb: the rail's 35 and half a ring; the hole is the shaft's and 4 of play, to the next bit.
+    feet = {one.bit: 110 - one.across for one in rack.seats}
+    assert feet == {32: 55, 51: Fraction("66.5")}
+    assert all(
+        rack.glyphs[one.glyph].width == (40 if seat.bit == 32 else 63)
+        for one, seat in zip(rack.holders, rack.seats, strict=True)
+    )
+    shown = figures(mixed)
+    assert (shown["clip.mouth"], shown["clip.mouth.2"]) == (Fraction("36.8"), Fraction("22.4"))
+    alike = build(amend(mixed, {"clip": {"held": "46 mm"}}))
+    assert {one.bit for one in alike.seats} == {51}
+    assert len(alike.glyphs) == 1
+
+
+def test_what_hangs_from_two_hooks_stands_in_one_ring_midway() -> None:
+    mats = build(starting([(shipped_item("door-mat"), 3)], "1 mm", "upright"))
+    assert [one.x for one in mats.holders] == [one.x for one in mats.hung]
+    assert len(mats.seats) == 3
+
+
 def test_a_rail_that_the_shortest_does_not_reach_is_lowered_to_it() -> None:
     poles = amend(starting([(shipped_item("curtain-pole"), 4)], "1 mm"), {"item": {"below": "900 mm"}})
     (short,) = [finding for finding in build(poles).findings if finding.code == "upright.short"]

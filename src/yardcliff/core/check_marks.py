@@ -242,8 +242,8 @@ def _schemes(count: int, row: Row) -> Iterator[Hypothesis]:
     for rule, name in names.items():
         if rule == row.brief.ends.rule and count == row.count:
             continue
-        asked = row.brief.model_copy(
-            update={
+        asked = row.brief.changed(
+            {
                 "ends": Ends.model_validate({"rule": rule}),
                 "follows": "pitch",
                 "length": row.length,

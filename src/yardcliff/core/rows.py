@@ -113,8 +113,8 @@ def _row_of(own: OwnRow, first: Row) -> Row:
     """A row of one kind on the first one's board."""
     # Where the first row's ends are what is left over, they say nothing about another row.
     shared = first.brief.follows in ("ends", "nothing")
-    asked = first.brief.model_copy(
-        update={
+    asked = first.brief.changed(
+        {
             "ends": Ends(rule="half") if shared else first.brief.ends,
             "follows": "pitch" if own.count else "count",
             "count": own.count or first.count,
@@ -146,8 +146,8 @@ def _staggered(brief: RowsBrief, first: Row) -> Row | None:
 def beside(first: Row, left: Fraction, right: Fraction, count: int) -> Row:
     """A row with the first one's pitch on a board of the same length, from other ends."""
     # With one holder there is no pitch to follow from: it stands at its left end.
-    asked = first.brief.model_copy(
-        update={
+    asked = first.brief.changed(
+        {
             "follows": "nothing",
             "pitch": first.t,
             "spacing": "set",

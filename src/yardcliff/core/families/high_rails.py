@@ -125,7 +125,7 @@ def _lower(brief: HighRailsBrief, row: Row) -> Row | None:
         "follows": "nothing", "spacing": "set", "pitch": row.pitch, "length": row.length, "count": row.count - 1,
         "ends": ends, "keepouts": (), "order": brief.row.order[:-1],
         # What pins and keep-outs did to the upper rail, the lower one is marked with too.
-        "pins": tuple(Pin.model_construct(index=i, at=axis) for i, axis in enumerate(row.axes[:-1])) if row.uneven else (),
+        "pins": tuple(Pin(index=i, at=ZERO).changed({"at": axis}) for i, axis in enumerate(row.axes[:-1])) if row.uneven else (),
     }  # fmt: skip
     return held(solve(row.brief.changed(asked), row.things_of, row.fixture), own)
 

@@ -170,9 +170,7 @@ def _joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
     fixes = []
     for wood in dict.fromkeys((brief.board.wood, "hardwood")):
         for thick in range(ceil(brief.board.thickness), 81):
-            board = brief.board.model_copy(
-                update={"thickness": max(brief.board.thickness, Fraction(thick)), "wood": wood}
-            )
+            board = brief.board.changed({"thickness": max(brief.board.thickness, Fraction(thick)), "wood": wood})
             if _butt(brief.changed({"board": board}), row).share <= 1:
                 said = f"{exact_text(board.thickness)} thick"
                 words = (
@@ -220,9 +218,7 @@ def start(hangs: Hangs, tape: TapeName) -> HoleRailBrief:
     shared["row"]["fixture_gap"] = holes.LEAST_WOOD
     first = HoleRailBrief.model_validate(shared)
     deep = fitting(first).reach.across + 2 * holes.LEAST_WOOD
-    board = first.board.model_copy(
-        update={"height": max(Fraction(90), Fraction(-(-deep // 10) * 10)), "thickness": Fraction(18)}
-    )
+    board = first.board.changed({"height": max(Fraction(90), Fraction(-(-deep // 10) * 10)), "thickness": Fraction(18)})
     return first.changed({"board": board})
 
 

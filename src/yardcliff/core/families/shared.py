@@ -13,6 +13,7 @@ from yardcliff.core.look import Look, hanging
 from yardcliff.core.materials import times
 from yardcliff.core.rack import (
     HOLDER,
+    Glyph,
     Hung,
     Joint,
     Kept,
@@ -147,6 +148,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     foot = body.standing_at
     feet = {} if foot is None else {kind: foot + item.below for kind, item in brief.kinds.items()}
     pinned = {pin.index for pin in first.pins}
+    glyphs = tuple(dict.fromkeys((fitted.glyph, *(each.glyph for each in fitted.own.values()))))
     placed = tuple(
         [
             Placed(k, i, x, y, k == 0 and i in pinned)
@@ -154,6 +156,11 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
             for i, (x, y) in enumerate(one.places)
         ]
     )
+    if fitted.own:
+        kinds = [_holders_for(one.row) for one in rows]
+        placed = tuple(
+            one._replace(glyph=glyphs.index(fitted.own.get(kinds[one.row][one.place], fitted).glyph)) for one in placed
+        )
     drop = fitted.hang_drop
     hung = tuple(
         [thing for k, (one, x) in enumerate(zip(rows, body.up_at, strict=False)) for thing in _hang_up(k, one, drop, x)]
@@ -165,13 +172,13 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     x, y = rows[0].at(first.axes[0])
     at = (float(x), float(y))
     on = {part.key: part for part in body.parts}
-    holding = tuple([_made(step, placed, rows, on) for step in fitted.machining])
+    holding = tuple([_made(step, those, rows, on) for step, those in _steps(fitted, glyphs, placed)])
     return Rack(
         body.family,
         body.parts,
         placed,
         fitted.bores,
-        fitted.glyph,
+        glyphs,
         fitted.name,
         used,
         looks,
@@ -198,6 +205,26 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
         body.kept,
         (*fitted.links, *body.links),
     )
+
+
+def _holders_for(row: Row) -> list[str]:
+    """The kind of thing that each holder of a row is for."""
+    return [thing.kind for thing in row.things for _ in range(thing.holders)]
+
+
+def _steps(
+    fitted: Fitting, glyphs: Sequence[Glyph], placed: Sequence[Placed]
+) -> Iterator[tuple[Operation, Sequence[Placed]]]:
+    """Each operation with the holders that it makes: what is alike for several glyphs is one."""
+    if not fitted.own:
+        yield from ((step, placed) for step in fitted.machining)
+        return
+    those: dict[Operation, list[Placed]] = {}
+    for k, glyph in enumerate(glyphs):
+        fits = next(each for each in (fitted, *fitted.own.values()) if each.glyph == glyph)
+        for step in fits.machining:
+            those.setdefault(step, []).extend(one for one in placed if one.glyph == k)
+    yield from ((step, found) for step, found in those.items() if found)
 
 
 def _made(step: Operation, placed: Sequence[Placed], rows: Sequence[RackRow], on: Mapping[str, Part]) -> Operation:

@@ -4,8 +4,8 @@ A shaft is plumb when its foot and its clip are the same distance from the wall:
 foot offset = rail thickness + half a ring - whatever the foot board stands off.
 """
 
-from collections.abc import Iterator
-from dataclasses import replace
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
 from math import ceil
 from typing import Literal
 
@@ -26,6 +26,7 @@ from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Face, Kind, Operation, Part, Place, Rack, Seat, drill
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
+from yardcliff.core.things import Thing
 from yardcliff.core.working import Figure, Input
 
 CATCH = Fraction(30)
@@ -40,6 +41,8 @@ LOOP = Fraction(120)
 """Of a strap beyond the outer rings, for a buckle and both screws, mm."""
 FLOOR = Fraction(5)
 """Least wood under a foot hole, so that a shaft set down hard does not go through: rule of thumb."""
+OF_EACH = ("clip.bore", "clip.mouth", "seat.plumb", "seat.offset")
+"""Figures that each shaft with a ring of its own has."""
 ZERO = Fraction(0)
 
 
@@ -72,10 +75,28 @@ class UprightBrief(RackBrief):
     foot: Foot = Foot()
     clear: Clear = Clear()
 
+    def thing(self, item: Item) -> Thing:
+        """A shaft stands in one clip, whatever else hangs from two hooks."""
+        return replace(item.thing, takes="one", span=None)
+
 
 def fitting(brief: UprightBrief) -> Fitting:
-    """The clip for the thickest shaft on the brief's rail; a strap takes its screws beyond the outer rings."""
+    """The clip for the thickest shaft on the brief's rail, and each other shaft's own, unless all are held alike; a
+    strap takes its screws beyond the outer rings.
+    """
     fitted = clips.fit(brief.clip, ground(brief), tuple(brief.kinds.values()))
+    own = {
+        kind: clips.fit(brief.clip, ground(brief), (item,))
+        for kind, item in brief.kinds.items()
+        if brief.clip.held is None and _shaft(brief, item) < _shaft(brief)
+    }
+    if own:
+        through = [one for each in (fitted, *own.values()) for one in each.findings if one.code == "hook.through"]
+        said = [one for one in fitted.findings if one.code != "hook.through"]
+        worst = sorted(through, key=lambda one: Fraction(str(one.value)))[:1]
+        held, *rest = fitted.figures
+        held = replace(held, why="The thickest shaft: each has a ring of its own. Typed, all are held by one ring.")
+        fitted = replace(fitted, own=own, figures=(held, *rest), findings=(*said, *worst))
     if brief.clear.strap == "none":
         return fitted
     return replace(
@@ -88,9 +109,6 @@ def fitting(brief: UprightBrief) -> Fitting:
 def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
     """One clip rail and the foot board below it."""
     foot, board = brief.foot, brief.board
-    plumb = board.thickness + fitted.glyph.out / 2
-    offset = plumb - foot.off
-    bit, tool = _foot_bit(brief)
     rail = Part(
         "clip-rail", "Clip rail", ZERO, brief.hung - board.height / 2, ZERO, row.length, board.height,
         board.thickness, board.wood,
@@ -99,25 +117,31 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
         "foot-board", "Foot board", ZERO, foot.top - foot.thickness, foot.off, row.length, foot.thickness, foot.depth,
         board.wood, "top",
     )  # fmt: skip
-    across = foot.depth - offset
-    seats = tuple(Seat(base.key, 0, i, x, across, bit, foot.deep) for i, x in enumerate(row.axes))
-    boring = drill(
-        Kind.FOOT_HOLE,
-        (Place(base.key, Face.TOP, seat.along, seat.across, seat.row, seat.holder) for seat in seats),
-        bit,
-        "Clamp it to the clip rail, ends flush, and mark both boards across in one go.",
-        deep=foot.deep,
-        left=foot.thickness - foot.deep,
-        stop="depth stop",
-        tool=tool,
+    feet = {kind: _foot(brief, fitted, kind) for kind in brief.kinds}
+    seats = tuple(
+        Seat(base.key, 0, i, x, foot.depth - feet[thing.kind].offset, feet[thing.kind].bit, foot.deep)
+        for i, (x, thing) in enumerate(zip(row.axes, row.things, strict=True))
+    )
+    boring = (
+        drill(
+            Kind.FOOT_HOLE,
+            (Place(base.key, Face.TOP, one.along, one.across, one.row, one.holder) for one in seats if one.bit == bit),
+            bit,
+            "Clamp it to the clip rail, ends flush, and mark both boards across in one go.",
+            deep=foot.deep,
+            left=foot.thickness - foot.deep,
+            stop="depth stop",
+            tool=tool,
+        )
+        for bit, tool in dict.fromkeys((feet[thing.kind].bit, feet[thing.kind].tool) for thing in row.things)
     )
     body = Body(
         "upright",
         (rail, base),
         ((rail.key, board.height / 2),),
-        machining=(boring, *_strap(brief, fitted, rail, row)),
-        figures=(*_figures(brief, fitted, plumb, offset), *_room(brief, fitted, row)),
-        findings=(*_findings(brief, offset, bit), *_in_the_way(brief, fitted)),
+        machining=(*boring, *_strap(brief, fitted, rail, row)),
+        figures=(*_figures(brief, fitted, feet), *_own_figures(brief, fitted, feet), *_room(brief, fitted, row)),
+        findings=(*_findings(brief, tuple(feet.values())), *_in_the_way(brief, fitted)),
         cautions=()
         if brief.clear.strap == "across"
         else ("Long shafts topple where children reach or the floor shakes: add a strap across the clips.",),
@@ -127,14 +151,27 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
 
 
-def _shaft(brief: UprightBrief) -> Fraction:
-    """How thick the thickest shaft is where it is clipped; its foot is taken to be as thick."""
-    return held_at(brief.clip.held, brief.kinds.values())
+def _shaft(brief: UprightBrief, *items: Item) -> Fraction:
+    """How thick the thickest shaft, of all or of these, is where it is clipped; its foot is taken to be as thick."""
+    return held_at(brief.clip.held, items or brief.kinds.values())
 
 
-def _foot_bit(brief: UprightBrief) -> tuple[Fraction, str]:
-    """What bores the foot holes: the shaft that the clips take, and play."""
-    return bored(_shaft(brief) + brief.foot.play)
+@dataclass(frozen=True, slots=True)
+class Stands:
+    """How a shaft's foot stands: how far it is off the wall and off the foot board's back edge, and what bores its hole."""
+
+    plumb: Fraction
+    offset: Fraction
+    bit: Fraction
+    tool: str
+
+
+def _foot(brief: UprightBrief, fitted: Fitting, kind: str) -> Stands:
+    """The foot of a kind of shaft, as far off the wall as its ring holds it; its hole is the shaft and play."""
+    clip = fitted.own.get(kind, fitted)
+    plumb = brief.board.thickness + clip.glyph.out / 2
+    shaft = _shaft(brief, brief.kinds[kind]) if kind in fitted.own else _shaft(brief)
+    return Stands(plumb, plumb - brief.foot.off, *bored(shaft + brief.foot.play))
 
 
 def _lengths(brief: UprightBrief) -> tuple[Item, Item]:
@@ -154,28 +191,43 @@ def _least(brief: UprightBrief) -> Fraction:
     return max(foot.top - foot.deep + _length(long) * STEADY, foot.top + brief.board.height / 2)
 
 
-def _figures(brief: UprightBrief, fitted: Fitting, plumb: Fraction, offset: Fraction) -> tuple[Figure, ...]:
-    foot = brief.foot
-    short, long = _lengths(brief)
-    stands = Input("f", "foot stands at", foot.top - foot.deep)
-    half_ring = Input("r", "half a ring", fitted.glyph.out / 2)
+def _own_figures(brief: UprightBrief, fitted: Fitting, feet: Mapping[str, Stands]) -> Iterator[Figure]:
+    """Ring and foot hole of each shaft that has its own."""
+    for k, (kind, clip) in enumerate(fitted.own.items(), 2):
+        name = brief.kinds[kind].name
+        for figure in (*clip.figures, *_of_a_foot(brief, clip, feet[kind])):
+            if figure.key in OF_EACH:
+                yield replace(figure, key=f"{figure.key}.{k}", label=f"{figure.label}: {name}")
+
+
+def _of_a_foot(brief: UprightBrief, clip: Fitting, foot: Stands) -> tuple[Figure, ...]:
     return (
         Figure(
             "seat.plumb",
             "Shaft off the wall",
-            plumb,
+            foot.plumb,
             "t + r",
-            (Input("t", "rail", brief.board.thickness), half_ring),
+            (Input("t", "rail", brief.board.thickness), Input("r", "half a ring", clip.glyph.out / 2)),
             "At the clip; the foot has to stand off as far, or the shaft leans.",
         ),
         Figure(
             "seat.offset",
             "Foot hole from the back edge",
-            offset,
+            foot.offset,
             "q − o",
-            (Input("q", "shaft off the wall", plumb), Input("o", "foot board off the wall", foot.off)),
+            (Input("q", "shaft off the wall", foot.plumb), Input("o", "foot board off the wall", brief.foot.off)),
             "A skirting that pushes the foot board out comes off this.",
         ),
+    )
+
+
+def _figures(brief: UprightBrief, fitted: Fitting, feet: Mapping[str, Stands]) -> tuple[Figure, ...]:
+    foot = brief.foot
+    short, long = _lengths(brief)
+    stands = Input("f", "foot stands at", foot.top - foot.deep)
+    main = next(one for kind, one in feet.items() if kind not in fitted.own)
+    return (
+        *_of_a_foot(brief, fitted, main),
         Figure(
             "upright.most",
             "Rail at most",
@@ -273,8 +325,8 @@ def _in_the_way(brief: UprightBrief, fitted: Fitting) -> Iterator[Finding]:
         )  # fmt: skip
 
 
-def _findings(brief: UprightBrief, offset: Fraction, bit: Fraction) -> Iterator[Finding]:
-    foot = brief.foot
+def _findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Finding]:
+    foot, bit = brief.foot, max(one.bit for one in feet)
     short, long = _lengths(brief)
     stands = foot.top - foot.deep
     most, least = stands + _length(short) - CATCH, _least(brief)
@@ -339,11 +391,13 @@ def _findings(brief: UprightBrief, offset: Fraction, bit: Fraction) -> Iterator[
             foot.thickness,
             fixes=(Fix(f"Its top at {up}", {"foot": {"top": up}}),),
         )
-    behind, before = offset - bit / 2, foot.depth - offset - bit / 2
+    behind = min(one.offset - one.bit / 2 for one in feet)
+    before = min(foot.depth - one.offset - one.bit / 2 for one in feet)
     if min(behind, before) < LEAST_WOOD:
         # A thicker rail brings the shaft, and so the hole, further from the wall.
         more = max(ZERO, LEAST_WOOD - behind)
-        thick, deep = brief.board.thickness + more, max(foot.depth, offset + more + bit / 2 + LEAST_WOOD)
+        thick = brief.board.thickness + more
+        deep = max(foot.depth, *(one.offset + more + one.bit / 2 + LEAST_WOOD for one in feet))
         changes = [("clip rail", "thick", "board", "thickness", thick)] if more else []
         changes += [("foot board", "wide", "foot", "depth", deep)] if deep > foot.depth else []
         yield Finding(
@@ -371,8 +425,8 @@ def start(hangs: Hangs, tape: TapeName) -> UprightBrief:
     stands = first.foot.top - first.foot.deep
     height = min(_length(short) - CATCH, _length(long) * 2 / 3)
     fitted = fitting(first)
-    offset = first.board.thickness + fitted.glyph.out / 2
-    deep = -(-(offset + _foot_bit(first)[0] / 2 + LEAST_WOOD) // 10) * 10
+    feet = [_foot(first, fitted, kind) for kind in first.kinds]
+    deep = -(-max(one.offset + one.bit / 2 + LEAST_WOOD for one in feet) // 10) * 10
     foot = first.foot.changed({"depth": max(first.foot.depth, deep)})
     return first.changed({"hung": stands + height // 10 * 10, "foot": foot})
 
@@ -393,6 +447,8 @@ def suits(items: tuple[Item, ...]) -> Fitness:
 
 def choices(brief: UprightBrief) -> tuple[Section, ...]:
     """What an upright rail alone is asked."""
+    ways = range(2, len(fitting(brief).own) + 2)
+    rings, holes = ([f"{key}.{k}" for k in ways for key in OF_EACH if key.startswith(of)] for of in ("clip", "seat"))
     return (
         Section(
             "Clips",
@@ -401,7 +457,7 @@ def choices(brief: UprightBrief) -> tuple[Section, ...]:
                 Field("clip.play", "play"),
                 Field("clip.screw", "screw"),
             ),
-            ("clip.bore", "clip.mouth", "clip.length", "upright.most", "upright.least"),
+            ("clip.bore", "clip.mouth", *rings, "clip.length", "upright.most", "upright.least"),
         ),
         Section(
             "Foot board",
@@ -413,7 +469,7 @@ def choices(brief: UprightBrief) -> tuple[Section, ...]:
                 Field("foot.deep", "holes"),
                 Field("foot.play", "play"),
             ),
-            ("seat.offset", "seat.plumb"),
+            ("seat.offset", "seat.plumb", *holes),
         ),
         Section(
             "Room around",

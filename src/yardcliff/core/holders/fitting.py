@@ -1,7 +1,7 @@
 """What a holder needs of the board it is fitted to: the answer every kind of holder gives."""
 
-from collections.abc import Iterable, Iterator
-from dataclasses import dataclass
+from collections.abc import Iterable, Iterator, Mapping
+from dataclasses import dataclass, field
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Finding, Fix
@@ -39,7 +39,8 @@ class Fitting:
     """A holder on its ground; things hang `how` it: on hooks, in holes.
 
     `end_distance` is the least from its axis to the board's end, `apart` from one axis to the next, whatever hangs;
-    `outline` is of one that is shaped in the shop; `links` are what may give way in it and in its ground.
+    `outline` is of one that is shaped in the shop; `links` are what may give way in it and in its ground; `own` are
+    smaller ones for kinds of things that it would be too large for.
     """
 
     name: str
@@ -57,6 +58,7 @@ class Fitting:
     outline: Outline | None = None
     apart: Fraction = ZERO
     links: tuple[Link, ...] = ()
+    own: Mapping[str, "Fitting"] = field(default_factory=dict)
 
     @property
     def bored(self) -> Fraction:

@@ -40,13 +40,16 @@ class Seat(NamedTuple):
 
 
 class Placed(NamedTuple):
-    """One holder on the rack: its row from the top, its place in it, and whether the user pinned it."""
+    """One holder on the rack: its row from the top, its place in it, whether the user pinned it, and which of the
+    rack's glyphs it is.
+    """
 
     row: int
     place: int
     x: Fraction
     y: Fraction
     pinned: bool
+    glyph: int = 0
 
 
 class Hung(NamedTuple):
@@ -119,7 +122,8 @@ class Outline:
 class Rack:
     """Everything that is known about a rack once its family has built it. `says` it in a line of words.
 
-    `seats` are holes in other parts that answer the holders: where the foot of a shaft stands; `outline` is of a
+    Its holders are all of one kind, the first of its `glyphs`, and smaller ones of that kind made for things of their
+    own; `bores` are the first one's. `seats` are holes in other parts that answer the holders: where the foot of a shaft stands; `outline` is of a
     holder that is shaped in the shop, `shaped` are those of other parts; `kept` is what shelves have room for;
     `looks` are how the kinds of things are seen as the rack holds them; `links` are what may give way before the wall
     is asked.
@@ -129,7 +133,7 @@ class Rack:
     parts: tuple[Part, ...]
     holders: tuple[Placed, ...]
     bores: tuple[Bore, ...]
-    glyph: Glyph
+    glyphs: tuple[Glyph, ...]
     holder_name: str
     kinds: Mapping[str, Item]
     looks: Mapping[str, Look]
@@ -146,6 +150,11 @@ class Rack:
     shaped: tuple[Outline, ...] = ()
     kept: tuple[Kept, ...] = ()
     links: tuple[Link, ...] = ()
+
+    @property
+    def glyph(self) -> Glyph:
+        """What holders look like, the largest of them."""
+        return self.glyphs[0]
 
     @property
     def row(self) -> Row:

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 from functools import lru_cache
-from itertools import pairwise
+from itertools import pairwise, product
 from typing import Literal
 
 from yardcliff.core.exact import Fraction
@@ -80,11 +80,13 @@ def jar(x: float, y: float, wide: float, tall: float) -> tuple[Path, Path]:
 def _holders(rack: Rack) -> Iterator[Symbol]:
     """The holders, a symbol for each way that they look."""
     leans = [rack.part(row.part).lean for row in rack.rows]
-    for lean in dict.fromkeys(leans):
-        placed = rack.holders if len(set(leans)) == 1 else [one for one in rack.holders if leans[one.row] == lean]
-        strokes = rack.glyph.leaning(rack.bores, lean) if lean else rack.glyph.front(rack.bores)
-        key = f"holder.{lean:g}" if lean else "holder"
-        yield Symbol(key, "holder", strokes, tuple([(in_mm(one.x), in_mm(one.y)) for one in placed]))
+    for lean, (k, glyph) in product(dict.fromkeys(leans), enumerate(rack.glyphs)):
+        alike = len(set(leans)) == len(rack.glyphs) == 1
+        placed = rack.holders if alike else [one for one in rack.holders if (leans[one.row], one.glyph) == (lean, k)]
+        strokes = glyph.leaning(rack.bores, lean) if lean else glyph.front(rack.bores)
+        key = ".".join(("holder", *([f"{lean:g}"] if lean else []), *([str(k + 1)] if k else [])))
+        if placed:
+            yield Symbol(key, "holder", strokes, tuple([(in_mm(one.x), in_mm(one.y)) for one in placed]))
 
 
 def _extent(rack: Rack) -> Box:

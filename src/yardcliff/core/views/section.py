@@ -69,7 +69,9 @@ def section(rack: Rack, tape: Tape, held: Held = NOTHING_HELD) -> Scene:
             if bore.purpose not in ACROSS | UPRIGHT
         ]
         outline = rack.outline.path if rack.outline else None
-        strokes += [Stroke(one.role, _turned(one.path, onto)) for one in rack.glyph.beside(rack.bores, outline)]
+        strokes += [
+            Stroke(one.role, _turned(one.path, onto)) for one in rack.glyphs[holder.glyph].beside(rack.bores, outline)
+        ]
     strokes += things if slotted else []
     first_kept = {one.y: one for one in reversed(rack.kept)}.values()
     strokes += [
@@ -185,7 +187,8 @@ def _thing_beside(rack: Rack, hung: Hung) -> Iterator[Stroke]:
     if part.marked == "top":
         z, back = z - float(row.across), deep / 2
     elif rack.glyph.within:
-        z, back = z + float(rack.glyph.out) / 2, deep / 2
+        glyph = next(rack.glyphs[one.glyph] for one in rack.holders if (one.row, one.x) == (hung.row, hung.x))
+        z, back = z + float(glyph.out) / 2, deep / 2
     else:  # it hangs from the hook's crook or from the middle of a peg, and no further back than the board
         back = min(float(rack.glyph.rests) * share, deep * 0.85)
         z += back
