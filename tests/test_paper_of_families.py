@@ -196,6 +196,11 @@ def test_each_row_of_a_panel_is_drawn_at_its_own_height() -> None:
         assert f"Cups, panel, row {k}" in text
         assert f"its axis {cups.tape.write(row.across)} from the bottom edge" in text
     assert upper.across - lower.across == upper.y - lower.y
+    sheet = " ".join(text_of(write_shopsheet("Cups", cups, "a4")).split())
+    for k, row in enumerate((upper, lower), 1):
+        across, rest = (cups.tape.write(at) for at in (row.across, cups.rack.part(row.part).height - row.across))
+        assert f"row {k}: {across} from the bottom edge, {rest} from the top edge" in sheet
+    assert f"{cups.tape.write(upper.y - lower.y)} below row 1" in sheet
 
 
 def test_a_bent_hook_comes_with_its_outline_at_true_size() -> None:

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
-from itertools import groupby
+from itertools import groupby, pairwise
 from typing import NamedTuple
 
 from yardcliff.core.angles import both_ways, degrees
@@ -38,6 +38,21 @@ def setting(operation: Operation) -> str:
 def left(operation: Operation, tape: Tape) -> str:
     """The wood that stays behind it, or nothing where none does."""
     return "" if operation.web is None else tape.write_fine(operation.web)
+
+
+def apart(operation: Operation, design: Design) -> str:
+    """How far screws into the wall, or what they hang by, are from one another along a part: `480 mm apart`."""
+    if operation.kind not in INTO_THE_WALL:
+        return ""
+    found = []
+    for key in operation.parts:
+        at = sorted({place.along for place in operation.places if place.part == key})
+        found += [design.tape.write(b - a) for a, b in pairwise(at)]
+    *most, last = once(found) or ("",)
+    return f"{', '.join(most)} and {last} apart" if most else f"{last} apart" if last else ""
+
+
+INTO_THE_WALL = (Kind.WALL_HOLE, Kind.KEYHOLE)
 
 
 def once(texts: Iterable[str]) -> tuple[str, ...]:

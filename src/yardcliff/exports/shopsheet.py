@@ -1,7 +1,9 @@
 """The shop sheet: one page with the drawing, the marks, the drilling and the cautions; behind it the hole tables."""
 
 from collections import Counter
+from collections.abc import Iterator
 from math import ceil
+from typing import NamedTuple
 
 from yardcliff.core.chain import NO_PROOF
 from yardcliff.core.design import Design
@@ -10,6 +12,7 @@ from yardcliff.core.geometry import line
 from yardcliff.core.machining import (
     FaceTable,
     HoleTable,
+    apart,
     depth,
     hole_tables,
     left,
@@ -238,15 +241,23 @@ def _plural(name: str) -> str:
     return f"{name[:-1]}ves" if name.endswith("f") else f"{name}s"
 
 
+class _Line(NamedTuple):
+    """A line among the marks: a group of rows, or how one of them stands."""
+
+    text: str
+    title: bool = False
+
+
 def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest: float) -> float:
     """The table of marks down to `lowest` at most; returns the y below it. Rows with the same marks share it."""
     tape = design.tape
     datum = "the foot" if design.rack.up else "the left end, top up"
     page.text(x, y, f"Marks, from the datum: {datum}", 4, font=BOLD)
-    lines: list[str | Mark] = []
+    lines: list[_Line | Mark] = []
     for group in design.rack.alike:
         if design.rack.several or len(design.rack.alike) > 1:
-            lines.append(_row_title(design, group))
+            lines.append(_Line(design.rack.named(group), title=True))
+            lines += [_Line(text) for k in group for text in _stands(design, k)]
         lines += design.marks_by_row[group[0]]
     shown = lines[:MOST]
     rows = min(max(1, int((y - lowest - 10.5) / ROW)), len(shown))
@@ -258,8 +269,11 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest:
             page.text(at + offset, y - 5.5, title, 2.8, colour="#5d6d74")
         for k, mark in enumerate(shown[column * rows : (column + 1) * rows]):
             line_y = y - 10.5 - k * ROW
-            if isinstance(mark, str):
-                page.text(at, line_y, mark, 3.2, font=BOLD)
+            if isinstance(mark, _Line):
+                if mark.title:
+                    page.text(at, line_y, mark.text, 3.2, font=BOLD)
+                else:
+                    page.text(at + 2, line_y, mark.text, 2.8)
                 continue
             page.text(at, line_y, str(mark.place + 1), 3.2)
             page.text(at + 9, line_y, tape.write(mark.exact), 3.6, font=BOLD)
@@ -275,16 +289,17 @@ def _overleaf(page: Page, design: Design, x: float, y: float, right: float) -> f
     return _trouble(page, design, x, y - 5.5, right)
 
 
-def _row_title(design: Design, group: tuple[int, ...]) -> str:
-    """`Row 2: axis 85 mm from the bottom edge, 235 mm from the top edge`."""
+def _stands(design: Design, k: int) -> Iterator[str]:
+    """How a row stands on its board: from both edges, and from the row above it."""
     rack, tape = design.rack, design.tape
-    if len(group) > 1:
-        return rack.named(group)
-    row = rack.rows[group[0]]
+    row = rack.rows[k]
     part = rack.part(row.part)
     _, near, far = read_from(part, part.face)
-    up = f"{tape.write(row.across)} from the {near}, {tape.write(part.face_width - row.across)} from the {far}"
-    return f"{rack.named(group)}: axis {up}"
+    first = f"row {k + 1}: " if rack.several else ""
+    yield f"{first}{tape.write(row.across)} from the {near}, {tape.write(part.face_width - row.across)} from the {far}"
+    if k and not rack.up:
+        above = rack.rows[k - 1]
+        yield f"{tape.write(above.y - row.y)} below row {k}"
 
 
 def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> float:
@@ -294,7 +309,7 @@ def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> f
     y -= 5.5
     for step in design.machining:
         y = page.wrapped(x, y, width, f"{step.count} × {what(step)} ({where(step, design)}): {tool(step, tape)}", 3.4)
-        said = ", ".join(filter(None, (depth(step, tape), setting(step))))
+        said = ", ".join(filter(None, (depth(step, tape), setting(step), apart(step, design))))
         behind = f"; web left {left(step, tape)}" if step.web is not None else ""
         y = page.wrapped(x, y, width, f"{said}{behind}; stop: {step.stop}", 3.4)
         y = page.wrapped(x, y, width, step.note, 3.2)
