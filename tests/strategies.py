@@ -130,6 +130,7 @@ briefs = st.builds(
             {"family": "flip-rail", "flip": {"length": "90 mm", "tilt": 20}, "rows": {"count": 2, "boards": "each"}},
             {"family": "flip-rail", "turns": "rod", "rod": {"size": "M8"}, "rows": {"count": 2}},
             {"family": "high-rails", "high": {"lower": "one fewer", "drop": "180 mm", "narrow": "100 mm"}},
+            {"family": "high-rails", "high": {"lower": "one more"}, "rows": {"own": [{}, {"kind": ""}]}},
             {"family": "high-rails", "high": {"lower": "as many"}, "aside": {"stands": "right", "shelves": 5}},
             {"family": "perch", "perch": {"slope": 25, "depth": "220 mm", "stop": "40 mm"}},
             {

@@ -175,13 +175,25 @@ def test_the_lower_rail_is_marked_as_the_upper_one_whatever_was_done_to_it(chang
     assert lower.row.axes == upper.row.axes[:-1]
 
 
-@pytest.mark.parametrize(("lower", "things"), [("as many", 6), ("one fewer", 5), ("none", 3)])
+@pytest.mark.parametrize(("lower", "things"), [("as many", 6), ("one fewer", 5), ("one more", 7), ("none", 3)])
 def test_things_are_shared_between_two_rails(lower: str, things: int) -> None:
     brief = amend(BIKES, {"row": {"count": 3}, "high": {"lower": lower}})
     rack = build(brief)
     assert len(rack.hung) == things
     assert len(rack.parts) == (1 if lower == "none" else 2)
     assert ("high.beside" in figures(brief)) == (lower != "none")
+    if lower == "one more":  # the lower rail is a pitch longer, its hooks half-way between the upper ones and beyond
+        upper, under = ([x for x, _ in row.places] for row in rack.rows)
+        assert under == [upper[0] - rack.row.pitch / 2, *(x + rack.row.pitch / 2 for x in upper)]
+        assert rack.parts[1].length == rack.row.length + rack.row.pitch == figures(brief)["overall"]
+
+
+def test_longer_things_hang_on_the_upper_rail_and_the_lower_one_has_its_own() -> None:
+    loads = starting([(shipped_item("sledge"), 3), (shipped_item("bicycle"), 2)], "1 mm", "high-rails")
+    assert [(hung.row, hung.kind) for hung in build(loads).hung] == [(0, "bicycle")] * 2 + [(0, "")] + [(1, "")] * 2
+    assert not codes(loads)
+    turned = amend(loads, {"rows": {"own": [{}, {"kind": "bicycle"}]}})
+    assert [hung.kind for hung in build(turned).hung if hung.row] == ["bicycle"] * 2
 
 
 @pytest.mark.parametrize(

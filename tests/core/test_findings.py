@@ -30,6 +30,7 @@ LANTERNS = starting([(shipped_item("storm-lantern"), 3)], "1 mm", "ledge-post")
 BOX = starting([(shipped_item("enamel-mug"), 6)], "1 mm", "shelf-box")
 CAPES = starting([(shipped_item("rain-cape"), 3)], "1 mm", "flip-rail")
 BIKES = starting([(shipped_item("bicycle"), 4)], "1 mm", "high-rails")
+LOADS = starting([(shipped_item("bicycle"), 2), (shipped_item("sledge"), 2)], "1 mm", "high-rails")
 PERCH = starting([(shipped_item("climbing-helmet"), 4)], "1 mm", "perch")
 CUPS = starting([(shipped_item("tin-cup"), 7)], "1 mm", "angled-rail")
 HATS = starting_brief("felt-hat", 4, "1 mm")
@@ -113,6 +114,7 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "flip.backer": (CAPES, {"turns": "rod"}),
     "flip.strength": (CAPES, {"item": {"weight_g": "9 kg"}}),
     "high.ceiling": (BIKES, {"high": {"ceiling": "2200 mm"}}),
+    "high.order": (LOADS, {"row": {"order": ["sledge", "sledge"]}, "rows": {"own": [{}, {"order": ["", ""]}]}, "hung": "1960 mm"}),
     "high.drop": (BIKES, {"high": {"drop": "120 mm"}}),
     "angled.hollow": (CUPS, {"board": {"height": "50 mm"}}),
     "angled.bracket": (CUPS, {"angled": {"bracket": "300 mm"}}),

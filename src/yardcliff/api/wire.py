@@ -223,8 +223,9 @@ class DesignView(Wire):
     on_wall: OnWallView | None
     family: str
     ways: list[OptionView] = Field(description="Every way of building, the most fitting first, with the reason.")
-    several: Literal["one", "several", "boards"] = Field(
-        description="The rows that this way of building can have: one, several, or several on boards of their own."
+    several: Literal["one", "two", "several", "boards"] = Field(
+        description="The rows that this way of building can have: one, a second with things of its own, several, or "
+        "several on boards of their own."
     )
     choices: list[ChoiceSection]
 

@@ -80,7 +80,7 @@ class RackBrief(Frozen):
 
     @model_validator(mode="after")
     def _order_is_known(self) -> Self:
-        own = (one.kind for one in self.rows.own if one.kind != ALIKE)
+        own = [kind for one in self.rows.own for kind in (one.kind, *one.order) if kind != ALIKE]
         kinds = self.kinds
         for kind in (*self.row.order, *own):
             if kind not in kinds:

@@ -103,6 +103,7 @@ CODES: dict[str, Code] = {
     "flip.strength": Code(Severity.CARE, "Finger may break"),
     "flip.seat": Code(Severity.STOP, "Finger levers itself out"),
     "high.ceiling": Code(Severity.STOP, "No room under the ceiling"),
+    "high.order": Code(Severity.CARE, "Longer things below"),
     "high.drop": Code(Severity.STOP, "Rails too close in height"),
     "angled.hollow": Code(Severity.STOP, "No room for the bracket"),
     "angled.bracket": Code(Severity.STOP, "Too short for the bracket"),

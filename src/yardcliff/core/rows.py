@@ -16,7 +16,7 @@ from pydantic import Field
 from yardcliff.core.exact import Fraction
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size
-from yardcliff.core.model import Count, Frozen, whole
+from yardcliff.core.model import MAX_COUNT, Count, Frozen, whole
 from yardcliff.core.row import HALF, ZERO, Row
 from yardcliff.core.row_brief import Ends, Pins
 from yardcliff.core.spacing import solve
@@ -32,7 +32,8 @@ ALIKE = "="
 
 
 class OwnRow(Frozen):
-    """What one row hangs: like the first ("="), or one kind alone; so many, or the most that fit.
+    """What one row hangs: like the first ("="), or one kind alone, or kinds in an `order`; so many, or the most that
+    fit.
 
     With `pins` it is held at these, and no longer at those of the first row.
     """
@@ -40,6 +41,17 @@ class OwnRow(Frozen):
     kind: str = ALIKE
     count: Count | None = None
     pins: Pins = ()
+    order: Annotated[tuple[str, ...], Field(max_length=MAX_COUNT)] = ()
+
+    @property
+    def alike(self) -> bool:
+        """Whether it hangs what the first row hangs."""
+        return self.kind == ALIKE and not self.order
+
+    def things(self, of: Things) -> Things:
+        """What it hangs, of the kinds that the first row knows."""
+        kind = self.order[0] if self.kind == ALIKE else self.kind
+        return Things({kind: of.kinds[kind]} | dict(of.kinds), self.order, of.facing)
 
 
 class RowsBrief(Frozen):
@@ -82,7 +94,7 @@ def solve_rows(brief: RowsBrief, first: Row) -> tuple[Row, ...]:
     offset: Row | None = None
     for k in range(1, brief.count):
         own = brief.own_of(k)
-        if own.kind != ALIKE:
+        if not own.alike:
             row = _row_of(own, first)
         elif brief.layout == "staggered" and k % 2 == 1:
             row = offset = offset or _staggered(brief, first) or first
@@ -110,14 +122,14 @@ def can_stagger(row: Row) -> bool:
 
 
 def _row_of(own: OwnRow, first: Row) -> Row:
-    """A row of one kind on the first one's board."""
+    """A row of other things on the first one's board."""
     # Where the first row's ends are what is left over, they say nothing about another row.
     shared = first.brief.follows in ("ends", "nothing")
     asked = first.brief.changed(
         {
             "ends": Ends(rule="half") if shared else first.brief.ends,
-            "follows": "pitch" if own.count else "count",
-            "count": own.count or first.count,
+            "follows": "pitch" if own.count or own.order else "count",
+            "count": own.count or len(own.order) or first.count,
             "length": first.length,
             "pitch": None,
             "spacing": "air" if first.brief.spacing == "air" else "even",
@@ -126,8 +138,7 @@ def _row_of(own: OwnRow, first: Row) -> Row:
             "spares": 0,
         }
     )
-    things = Things({own.kind: first.things_of.kinds[own.kind]}, facing=first.things_of.facing)
-    return solve(asked, things, first.fixture)
+    return solve(asked, own.things(first.things_of), first.fixture)
 
 
 def _staggered(brief: RowsBrief, first: Row) -> Row | None:

@@ -85,14 +85,14 @@ def _even_drop(standing: Sequence[Standing]) -> Fraction:
 def own_fixes(brief: RowsBrief, k: int) -> tuple[Fix, ...]:
     """What settles trouble in a lower row: as many of its kind as fit, or what the first row hangs."""
     own = brief.own_of(k)
-    if own.kind == ALIKE and not own.pins:
+    if own.alike and not own.pins:
         return (Fix("Straight rows", {"rows": {"layout": "straight"}}),) if brief.layout == "staggered" else ()
     ways = []
     if own.pins:
         ways.append((f"Let go of the pins of row {k + 1}", own.changed({"pins": ()})))
-    if own.kind != ALIKE and own.count is not None:
+    if own.kind != ALIKE and not own.order and own.count is not None:
         ways.append(("As many as fit on it", own.changed({"count": None})))
-    if own.kind != ALIKE:
+    if not own.alike:
         ways.append(("Hang what the first row hangs", OwnRow()))
     return tuple(
         Fix(label, {"rows": {"own": [one.model_dump(mode="json") for one in brief.with_own(k, way)]}})

@@ -1950,10 +1950,10 @@ export interface components {
             ways: components["schemas"]["OptionView"][];
             /**
              * Several
-             * @description The rows that this way of building can have: one, several, or several on boards of their own.
+             * @description The rows that this way of building can have: one, a second with things of its own, several, or several on boards of their own.
              * @enum {string}
              */
-            several: "one" | "several" | "boards";
+            several: "one" | "two" | "several" | "boards";
             /** Choices */
             choices: components["schemas"]["ChoiceSection"][];
         };

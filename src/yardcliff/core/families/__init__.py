@@ -74,9 +74,9 @@ FAMILIES: dict[str, Family[Any]] = {
 def build(brief: Brief) -> Rack:
     """The rack, by the brief's own way of building."""
     family = FAMILIES[brief.family]
-    if family.rows == "one":
+    if family.rows in ("one", "two"):
         # Rows that another way of building had wait until it is taken again; a second board has its own pins.
-        own = tuple(OwnRow(pins=one.pins) for one in brief.rows.own)
+        own = brief.rows.own[:2] if family.rows == "two" else tuple(OwnRow(pins=one.pins) for one in brief.rows.own)
         brief = brief.changed({"rows": RowsBrief(own=own)})
     fitted = family.fitting(brief)
     rack: Rack = family.build(brief, fitted, first_row(brief, fitted))

@@ -25,7 +25,7 @@ Word = Literal["not really", "at a pinch", "suits", "made for it"]
 _WORDS: tuple[Word, ...] = get_args(Word)
 HANGING: tuple[Grip, ...] = ("loop", "handle", "rim", "hole", "pair")
 """Grips that stay on a hook or a peg."""
-Rows = Literal["one", "several", "boards"]
+Rows = Literal["one", "two", "several", "boards"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,8 +45,8 @@ class Fitness:
 class Family(Generic[B]):
     """One way of building: the holder fitted to its ground gives the row, and with both the rack is built.
 
-    `choices` are those that it alone has, as they stand for a brief. It may have one row, or several, or several on
-    one board or a board each as the user likes.
+    `choices` are those that it alone has, as they stand for a brief. It may have one row, or a second
+    one with things of its own, or several, or several on one board or a board each as the user likes.
     """
 
     key: str

@@ -4,16 +4,16 @@ What is wide hangs at two heights, so that wide parts pass above and below one a
 a narrow one have to stand side by side: p / 2 >= (W + n) / 2 + c, for the width W, the narrow width n and the air c.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from typing import Literal
 
-from yardcliff.core.brief import Board, RackBrief
+from yardcliff.core.brief import MAIN, Board, RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import accessory_box
 from yardcliff.core.families.family import Family, Fitness, Hangs, row_for
-from yardcliff.core.families.shared import Body, assemble, ground
+from yardcliff.core.families.shared import FLOOR_CLEAR, Body, assemble, ground
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
@@ -24,7 +24,7 @@ from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.row_brief import Pin
-from yardcliff.core.rows import Standing, held, margins
+from yardcliff.core.rows import OwnRow, Standing, held, margins
 from yardcliff.core.spacing import solve
 from yardcliff.core.working import Figure, Input
 from yardcliff.data import values
@@ -33,6 +33,8 @@ RULE = Fraction(450)
 """What a bicycle takes of a wall, two heights counted, mm: rule of thumb."""
 FOOT_ROOM = Fraction(100)
 """Under the lowest thing at first, so that a wheel rolls up to its hook, mm."""
+MORE = {"as many": 0, "one fewer": -1, "one more": 1}
+"""How many more holders the lower rail has than the upper one."""
 LONG, HEAVY = Fraction(600), 1500
 """What is worth a high rail: at least so long, mm, and so heavy, g."""
 BY_ONE_END: frozenset[Shape] = frozenset({"cycle", "wheel", "sledge"})
@@ -44,7 +46,7 @@ class High(Frozen):
     it is measured over `wide` of its height only (its bars, say), and `narrow` elsewhere. `lift` takes it off its hook.
     """
 
-    lower: Literal["as many", "one fewer", "none"] = "none"
+    lower: Literal["as many", "one fewer", "one more", "none"] = "none"
     drop: Size = Fraction(300)
     wide: Size = Fraction(220)
     narrow: Size = Fraction(240)
@@ -54,7 +56,7 @@ class High(Frozen):
 
 class HighRailsBrief(RackBrief):
     """`board` is a rail, `hung` the height of the upper hooks; the row is the upper rail's, the lower one is marked
-    alike.
+    alike, and hangs what its second row has of its own.
     """
 
     family: Literal["high-rails"] = "high-rails"
@@ -85,14 +87,17 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
     board, high = brief.board, brief.high
     lower = _lower(brief, row)
     shift = row.pitch / 2
+    if lower and lower.count > row.count:
+        shift = -shift
     bottom = brief.hung - board.height / 2
     rails = [Part("rail-1", "Rail 1", ZERO, bottom, ZERO, row.length, board.height, board.thickness, board.wood)]
     standing = [Standing(row, ZERO, ZERO)]
     if lower:
-        rails.append(replace(rails[0], key="rail-2", name="Rail 2", x=shift, y=bottom - high.drop))
+        rails.append(replace(rails[0], key="rail-2", name="Rail 2", x=shift, y=bottom - high.drop, length=lower.length))
         standing.append(Standing(lower, high.drop, ZERO))
-    past = rails[-1].x + row.length
-    things = max(rail.x + row.length + one.row.sides[1] for rail, one in zip(rails, standing, strict=True))
+    past = max(rail.x + rail.length for rail in rails)
+    over = past - min(rail.x for rail in rails) - row.length
+    things = max(rail.x + rail.length + one.row.sides[1] for rail, one in zip(rails, standing, strict=True))
     box = accessory_box.fit(brief.aside, past, bottom + board.height, board.wood, things)
     body = Body(
         "high-rails",
@@ -100,8 +105,8 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
         tuple((rail.key, board.height / 2) for rail in rails),
         box.joints,
         box.machining,
-        (*_figures(brief, row, lower, past), *box.figures),
-        (*_findings(brief, fitted, bool(lower)), *box.findings),
+        (*_figures(brief, row, lower, over), *box.figures),
+        (*_findings(brief, fitted, bool(lower)), *_longer_up(brief, fitted, row, lower), *box.findings),
         cautions=(
             "Heavy things overhead: every rail into studs or solid masonry, never into the board alone.",
             "Lift with the legs and keep the path clear; what is heavy hangs on the lower rail.",
@@ -114,31 +119,59 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
 
 
 def _lower(brief: HighRailsBrief, row: Row) -> Row | None:
-    """The lower rail's row: the upper one's, or the same without its last holder."""
-    own = brief.rows.own_of(1)
-    if brief.high.lower == "as many":
-        return held(row, own)
-    if brief.high.lower == "none" or row.count < 2:
+    """The lower rail's row: marked as the upper one, without its last holder or with one more, on a rail that is longer
+    by its pitch.
+    """
+    own, more = brief.rows.own_of(1), MORE.get(brief.high.lower)
+    if more is None or row.count + more < 1:
         return None
-    ends = margins(max(row.axes[0], ZERO), max(row.length - row.axes[-2], ZERO))
+    if more == 0 and own.alike:
+        return held(row, own)
+    axes = (*row.axes, row.axes[-1] + row.pitch)[: row.holders + more]
+    length = row.length + max(more, 0) * row.pitch
+    order = own.order if not own.alike else (*brief.row.order, *brief.row.order[-1:])[: row.count + more]
     asked = {
-        "follows": "nothing", "spacing": "set", "pitch": row.pitch, "length": row.length, "count": row.count - 1,
-        "ends": ends, "keepouts": (), "order": brief.row.order[:-1],
+        "follows": "nothing", "spacing": "set", "pitch": row.pitch, "length": length, "count": row.count + more,
+        "ends": margins(max(axes[0], ZERO), max(length - axes[-1], ZERO)), "keepouts": (), "order": order,
         # What pins and keep-outs did to the upper rail, the lower one is marked with too.
-        "pins": tuple(Pin(index=i, at=ZERO).changed({"at": axis}) for i, axis in enumerate(row.axes[:-1])) if row.uneven else (),
+        "pins": tuple(Pin(index=i, at=ZERO).changed({"at": axis}) for i, axis in enumerate(axes)) if row.uneven else (),
     }  # fmt: skip
-    return held(solve(row.brief.changed(asked), row.things_of, row.fixture), own)
+    things = row.things_of if own.alike else own.things(row.things_of)
+    return held(solve(row.brief.changed(asked), things, row.fixture), own)
 
 
-def _figures(brief: HighRailsBrief, row: Row, lower: Row | None, past: Fraction) -> Iterator[Figure]:
+def _longer_up(brief: HighRailsBrief, fitted: Fitting, row: Row, lower: Row | None) -> Iterator[Finding]:
+    """Whether things reach the floor from the lower rail only because longer ones do not hang on the upper."""
+    if lower is None:
+        return
+    kinds = [[thing.kind for thing in one.things] for one in (row, lower)]
+    every = sorted((kind for each in kinds for kind in each), key=lambda kind: -brief.kinds[kind].below)
+    above, under = every[: row.count], every[row.count :]
+
+    def low(kinds: Sequence[str], down: Fraction) -> Fraction:
+        return brief.hung - down - fitted.hang_drop - max(brief.kinds[kind].below for kind in kinds)
+
+    drop, now = brief.high.drop, low(kinds[1], brief.high.drop)
+    if now < FLOOR_CLEAR <= min(low(above, ZERO), low(under, drop)):
+        patch = {
+            "row": {"order": above},
+            "rows": {"own": [OwnRow().model_dump(), OwnRow(order=tuple(under)).model_dump()]},
+        }
+        yield Finding(
+            "high.order", "Lower rail", "The longer things reach the floor there, and would not from the upper rail.",
+            "above the floor", now, FLOOR_CLEAR, fixes=(Fix("The longer things on the upper rail", patch),),
+        )  # fmt: skip
+
+
+def _figures(brief: HighRailsBrief, row: Row, lower: Row | None, over: Fraction) -> Iterator[Figure]:
     high = brief.high
     things = row.count + (lower.count if lower else 0)
     many = Input("m", "things", str(things))
     if lower or brief.aside.stands != "none":
         wide = brief.aside.apart + brief.aside.width if brief.aside.stands != "none" else ZERO
         yield Figure(
-            "overall", "Wall, measured", past + wide, "L + v + b",
-            (Input("L", "a rail", row.length), Input("v", "lower one over", past - row.length), Input("b", "box and room beside it", wide)),
+            "overall", "Wall, measured", row.length + over + wide, "L + v + b",
+            (Input("L", "a rail", row.length), Input("v", "lower one over", over), Input("b", "box and room beside it", wide)),
             "The lower rail hangs half a pitch over; a box beside counts too.",
         )  # fmt: skip
     if lower:
@@ -185,17 +218,19 @@ def _findings(brief: HighRailsBrief, fitted: Fitting, both: bool) -> Iterator[Fi
 
 
 def start(hangs: Hangs, tape: TapeName) -> HighRailsBrief:
-    """Things shared between both rails, the lower ones clear of the floor; mixed things on the upper one."""
+    """Things shared between both rails, the longer ones on the upper, the lower ones clear of the floor."""
     shared = row_for(hangs, tape) | {"holder": values("holders", "big-hook")}
     count = shared["row"]["count"]
-    mixed = bool(shared["row"]["order"]) or count == 1
-    lower = "none" if mixed else "one fewer" if count % 2 else "as many"
-    shared["row"] |= {"count": count if mixed else -(-count // 2), "spacing": "air" if mixed and count > 1 else "tidy",
-                      "tidy": Fraction(10)}  # fmt: skip
-    first = HighRailsBrief.model_validate(shared | {"high": {"lower": lower}})
-    longest = max(item.below for item in first.kinds.values())
-    drop = first.high.drop if lower != "none" else ZERO
-    hung = -(-(longest + fitting(first).hang_drop + drop + FOOT_ROOM) // 10) * 10
+    upper = -(-count // 2)
+    lower = "none" if count == 1 else "one fewer" if count % 2 else "as many"
+    below = {MAIN: hangs[0][0].item.below} | {listed.key: listed.item.below for listed, _ in hangs[1:]}
+    every = sorted(shared["row"]["order"], key=lambda kind: -below[kind])
+    shared["row"] |= {"count": upper, "order": every[:upper], "spacing": "tidy", "tidy": Fraction(10)}
+    own = {"rows": {"own": [OwnRow(), OwnRow(order=tuple(every[upper:]))]}} if every else {}
+    first = HighRailsBrief.model_validate(shared | own | {"high": {"lower": lower}})
+    ways = [(below[kind], ZERO) for kind in every[:upper] or [MAIN]]
+    ways += [(below[kind], first.high.drop) for kind in (every[upper:] or [MAIN]) if lower != "none"]
+    hung = -(-max(reach + drop + fitting(first).hang_drop + FOOT_ROOM for reach, drop in ways) // 10) * 10
     return first.changed({"hung": max(first.hung, Fraction(hung))})
 
 
@@ -217,7 +252,8 @@ def choices(brief: HighRailsBrief) -> tuple[Section, ...]:
         "lower rail",
         (
             Option("as many", "as many", "Two equal rails with the same marks."),
-            Option("one fewer", "one fewer", "For an odd number."),
+            Option("one fewer", "one fewer", "An odd number, the odd one on the upper rail."),
+            Option("one more", "one more", "An odd number, the odd one on the lower rail, which is longer."),
             Option("none", "none", "One rail: every neighbour needs its whole width."),
         ),
     )
@@ -246,5 +282,5 @@ FAMILY = Family(
     build,
     suits,
     choices,
-    rows="one",
+    rows="two",
 )

@@ -9,7 +9,7 @@ import { KeepOuts } from "./KeepOuts";
 import { Ladder } from "./Ladder";
 import { Machining } from "./Machining";
 import { RowChoices } from "./RowChoices";
-import { RowsChoices } from "./RowsChoices";
+import { RowsChoices, SecondRow } from "./RowsChoices";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 import { Way } from "./Way";
@@ -40,7 +40,8 @@ export function Choices({ catalogue }: Props) {
       <Hanging catalogue={catalogue} />
       <RowChoices catalogue={catalogue} />
       <Ladder />
-      {several !== "one" && <RowsChoices />}
+      {several === "two" && <SecondRow />}
+      {(several === "several" || several === "boards") && <RowsChoices />}
       {holds && <HolderChoices catalogue={catalogue} />}
       <FamilyChoices />
       <BoardChoices catalogue={catalogue} />

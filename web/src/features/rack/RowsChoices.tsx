@@ -26,6 +26,8 @@ const BOARDS = [
   { value: "each", label: "a board each" },
 ];
 const MOST_LISTED = 12;
+/** A row that hangs several kinds in an order of its own. */
+const MIXED = "+";
 
 /** Several rows, one below the other: how they stand, what they hang, how far apart. */
 export function RowsChoices() {
@@ -87,6 +89,16 @@ export function RowsChoices() {
   );
 }
 
+/** What hangs on the second of two rails, where there is one. */
+export function SecondRow() {
+  const there = useShown((shown) => shown.design.rows.length > 1);
+  return there ? (
+    <Section title="Lower rail">
+      <OneRow index={1} counted={false} />
+    </Section>
+  ) : null;
+}
+
 /** What is the most that this wall takes? Said before it is taken. */
 function Most() {
   const session = useSession();
@@ -123,8 +135,8 @@ function Most() {
   );
 }
 
-/** What one of the lower rows hangs: as the first, or one kind alone and how many of it. */
-function OneRow({ index }: { index: number }) {
+/** What one of the lower rows hangs: as the first, mixed things, or one kind alone and how many of it. */
+function OneRow({ index, counted = true }: { index: number; counted?: boolean }) {
   const session = useSession();
   const { apply, change } = session;
   const kind = useShown((shown) => shown.design.rows[index]?.kind ?? ALIKE);
@@ -135,7 +147,9 @@ function OneRow({ index }: { index: number }) {
     item: { plural: string };
     others: Record<string, { plural: string }>;
   };
+  const mixed = useShown((shown) => (rowsOf(shown.design).own[index]?.order?.length ?? 0) > 0);
   const kinds = [
+    ...(mixed ? [{ value: MIXED, label: "mixed things" }] : []),
     { value: ALIKE, label: "as row 1" },
     { value: MAIN, label: brief.item.plural },
     ...Object.entries(brief.others).map(([value, { plural }]) => ({ value, label: plural })),
@@ -146,14 +160,15 @@ function OneRow({ index }: { index: number }) {
       <span className="w-12 shrink-0 text-soft">row {index + 1}</span>
       <Pick
         label={`Row ${index + 1} hangs`}
-        value={kind}
+        value={mixed ? MIXED : kind}
         options={kinds}
         onPick={(next) =>
-          apply((design) => ownRowPatch(design, index, { kind: next, count: null, pins: [] }))
+          next !== MIXED &&
+          apply((design) => ownRowPatch(design, index, { kind: next, count: null, pins: [], order: [] }))
         }
         className="flex-1"
       />
-      {kind !== ALIKE && (
+      {counted && !mixed && kind !== ALIKE && (
         <>
           <Field
             label={`How many in row ${index + 1}`}

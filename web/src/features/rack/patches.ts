@@ -75,6 +75,8 @@ export interface OwnRow {
   count: number | null;
   /** Where it is held by itself; without any it follows the first row. */
   pins?: Pin[];
+  /** The kinds that it hangs, from the datum, where they are mixed. */
+  order?: string[];
 }
 export interface RowsBrief {
   count: number;
@@ -147,7 +149,13 @@ export function removeKindPatch(design: Design, kind: string): Patch {
   const left = kept.length ? kept : [next];
   const renamed = (one: string) => (kind === MAIN && one === next ? MAIN : one);
   const own = rowsOf(design).own.map((row) =>
-    row.kind === kind ? { kind: ALIKE, count: null } : { ...row, kind: renamed(row.kind) },
+    row.kind === kind
+      ? { kind: ALIKE, count: null }
+      : {
+          ...row,
+          kind: renamed(row.kind),
+          order: (row.order ?? []).filter((one) => one !== kind).map(renamed),
+        },
   );
   return {
     ...(kind === MAIN ? { item: others[next], others: { [next]: null } } : { others: { [kind]: null } }),
