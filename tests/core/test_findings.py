@@ -1,5 +1,6 @@
 """Findings: each code can arise, names its figures, and is settled by its own fix."""
 
+from collections.abc import Iterable
 from typing import Any
 
 import pytest
@@ -7,12 +8,13 @@ from hypothesis import given, settings
 
 from tests.core.test_timber import REASONS
 from tests.strategies import briefs
-from yardcliff.core.amend import amend
+from yardcliff.core.amend import BriefError, amend, dump
 from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, build, starting
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.findings import CODES, Finding, Severity
+from yardcliff.core.fixes import tried, whose
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.site.survey import Area, Neighbour, Site
 from yardcliff.core.site.wall import Obstacle, Studs, Wall
@@ -202,11 +204,6 @@ def on(brief: Brief) -> Design:
     return design(brief, SITES.get(brief.place.wall or ""))
 
 
-def whose(finding: Finding) -> tuple[str, str]:
-    """The code, and the row below the first that it speaks of."""
-    return finding.code, finding.part.split(":")[0] if ":" in finding.part else ""
-
-
 def test_every_registered_code_has_a_case() -> None:
     # Those of a cut plan stand in test_timber, those of the making in test_making: they arise from more than a brief.
     elsewhere = {code for code, *_ in REASONS} | {"cut.kerf"} | {code for code in CODES if code.startswith("work.")}
@@ -276,6 +273,51 @@ def test_any_brief_draws_and_each_grave_finding_can_be_settled(brief: Brief) -> 
         left = [[whose(f) for f in build(amend(brief, fix.patch)).findings] for fix in finding.fixes]
         if not brief.row.pins:  # with pins, letting go of one may bring out the next
             assert any(whose(finding) not in found for found in left), (finding.code, finding.fixes)
+
+
+def stops(findings: Iterable[Finding]) -> set[tuple[str, str]]:
+    return {whose(finding) for finding in findings if finding.severity is Severity.STOP}
+
+
+@given(brief=briefs)
+@settings(max_examples=120, deadline=None)
+def test_a_way_out_that_is_offered_is_one_or_says_what_it_leaves(brief: Brief) -> None:
+    found = build(brief).findings
+    for finding in tried(brief, found):
+        for fix in finding.fixes[:4]:
+            try:
+                taken = amend(brief, fix.patch)
+            except BriefError:
+                assert fix in next(one for one in found if whose(one) == whose(finding)).fixes, "none could be taken"
+                continue
+            after = build(taken).findings
+            settled = whose(finding) not in {whose(one) for one in after}
+            assert settled or fix in next(one for one in found if one.message == finding.message).fixes
+            if "(then: " not in fix.label and settled and len(found) < 6:
+                assert stops(after) <= stops(found), (finding.code, fix)
+            # What it does not speak of is held as it was.
+            kept = set(dump(brief)) - {"row", *fix.patch}
+            assert {key: dump(taken)[key] for key in kept} == {key: dump(brief)[key] for key in kept}
+
+
+@pytest.mark.parametrize("code", [code for code in CASES if not code.startswith(("wall.", "fix.", "mount."))])
+def test_each_code_has_a_way_out_that_leaves_nothing_else_to_settle(code: str) -> None:
+    brief, change = CASES[code]
+    start = amend(brief, change)
+    found = build(start).findings
+    finding = next(one for one in tried(start, found) if one.code == code)
+    clean = [fix for fix in finding.fixes if stops(build(amend(start, fix.patch)).findings) <= stops(found)]
+    assert clean, finding.fixes
+
+
+def test_a_way_out_that_brings_trouble_goes_on_with_the_way_out_of_that() -> None:
+    # As far apart as they need, the lower jackets reach the floor: both rows are hung higher with it.
+    start = amend(COATS, {"rows": {"count": 2, "drop": "300 mm"}, "hung": "1900 mm"})
+    found = build(start).findings
+    assert stops(build(amend(start, {"rows": {"drop": None}})).findings) == {("hang.floor", "")}
+    (offered,) = [one for one in tried(start, found) if one.code == "rows.drop"]
+    assert [fix.label for fix in offered.fixes] == ["As little as they need, and hang at 1987 mm"]
+    assert not build(amend(start, offered.fixes[0].patch)).findings
 
 
 @given(brief=briefs)

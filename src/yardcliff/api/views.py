@@ -3,6 +3,8 @@
 Texts are written here once, in the rack's own tape, so that no client formats a length.
 """
 
+from collections.abc import Iterator
+
 from yardcliff.api.scene_wire import BoxView, LabelView, NamedScene, SceneView, StrokeView, SymbolView, TapeView
 from yardcliff.api.wall_views import view_chain, view_dimensions, view_on_wall
 from yardcliff.api.wire import (
@@ -36,6 +38,7 @@ from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, ranked
 from yardcliff.core.findings import Finding
+from yardcliff.core.fixes import tried
 from yardcliff.core.geometry import in_mm, svg
 from yardcliff.core.item import Item
 from yardcliff.core.ladder import Rung, ladder
@@ -108,8 +111,8 @@ def view_scene(scene: Scene) -> SceneView:
     )
 
 
-def view_design(design: Design) -> DesignView:
-    """The whole design as the interface shows it."""
+def view_design(design: Design, *, tries: bool = False) -> DesignView:
+    """The whole design as the interface shows it; `tries` whether each way out of a finding is tried first."""
     row, tape, rack = design.rack.row, design.tape, design.rack
     family = FAMILIES[design.brief.family]
     return DesignView(
@@ -149,7 +152,7 @@ def view_design(design: Design) -> DesignView:
             )
             for f in design.figures
         },
-        findings=[view_finding(f, tape) for f in design.findings],
+        findings=[view_finding(f, tape) for f in (_ways_out(design) if tries else design.findings)],
         machining=[
             OperationView(
                 what=machining.what(step),
@@ -183,6 +186,12 @@ def view_design(design: Design) -> DesignView:
     )
 
 
+def _ways_out(design: Design) -> Iterator[Finding]:
+    """Its findings with the fixes that do settle them; what is said of its wall was tried on it already."""
+    yield from tried(design.brief, design.rack.findings)
+    yield from design.on_wall.findings
+
+
 def _section(section: Section) -> ChoiceSection:
     return ChoiceSection(
         title=section.title,
@@ -208,7 +217,7 @@ def view_rack(record: Record, design: Design) -> RackView:
         redo=record.redo,
         updated_at=record.updated_at,
         deleted=record.deleted_at is not None,
-        design=view_design(design),
+        design=view_design(design, tries=True),
         ladder=[_rung(r, design.tape) for r in ladder(design.rack.row)],
         site=design.on_wall.site.state if design.on_wall.site else "",
     )

@@ -8,7 +8,18 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.keepout_findings import check_keepouts
 from yardcliff.core.length import LONGEST, Tape, exact_text
 from yardcliff.core.row import Row
-from yardcliff.core.row_fixes import down, even_air, keep_inside, let_go, let_go_at, longer, room_for_one, row_patch, up
+from yardcliff.core.row_fixes import (
+    down,
+    even_air,
+    keep_inside,
+    let_go,
+    let_go_at,
+    let_go_or_all,
+    longer,
+    room_for_one,
+    row_patch,
+    up,
+)
 from yardcliff.core.spacing import counts_that_fit, length_for, most_that, solve
 from yardcliff.core.things import LEVEL
 
@@ -70,7 +81,7 @@ def _pins(row: Row) -> Iterator[Finding]:
                 row.gaps[k],
                 Fraction(0),
                 at=(float(row.axes[k + 1]), 0),
-                fixes=(let_go(row, held[-1]),),
+                fixes=let_go_or_all(row, held[-1]),
             )
             return
 
@@ -239,7 +250,7 @@ def _closeness_fixes(
         )
     held = [pin for pin in row.pins if pin.index in holders] or list(row.pins)
     if held:
-        return (let_go(row, held[-1]),)
+        return let_go_or_all(row, held[-1])
     fixes: list[Fix] = []
     if row.brief.pitch and row.brief.follows != "pitch":
         fixes.append(Fix(f"Pitch {tape.write(row.need)}, as they need", row_patch(pitch=None)))

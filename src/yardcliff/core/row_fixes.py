@@ -49,7 +49,13 @@ def let_go(row: Row, *pins: Pin) -> Fix:
 
 def let_go_at(row: Row, index: int) -> tuple[Fix, ...]:
     """Letting go of the pin that holds an end holder, if one does."""
-    return tuple(let_go(row, pin) for pin in row.pins if pin.index == index)
+    return tuple(fix for pin in row.pins if pin.index == index for fix in let_go_or_all(row, pin))
+
+
+def let_go_or_all(row: Row, pin: Pin) -> tuple[Fix, ...]:
+    """Letting go of a pin, or of all of several."""
+    every = (Fix("Let go of all pins", row_patch(pins=())),) if len(row.brief.pins) > 1 else ()
+    return (let_go(row, pin), *every)
 
 
 def keep_inside(row: Row) -> Fix:

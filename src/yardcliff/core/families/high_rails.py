@@ -14,7 +14,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.families import accessory_box
 from yardcliff.core.families.family import Family, Fitness, Hangs, row_for
 from yardcliff.core.families.shared import FLOOR_CLEAR, Body, assemble, ground
-from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.findings import Finding, Fix, Patch
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
@@ -106,7 +106,7 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
         box.joints,
         box.machining,
         (*_figures(brief, row, lower, over), *box.figures),
-        (*_findings(brief, fitted, bool(lower)), *_longer_up(brief, fitted, row, lower), *box.findings),
+        (*_findings(brief, lower), *_longer_up(brief, fitted, row, lower), *box.findings),
         cautions=(
             "Heavy things overhead: every rail into studs or solid masonry, never into the board alone.",
             "Lift with the legs and keep the path clear; what is heavy hangs on the lower rail.",
@@ -195,7 +195,7 @@ def _figures(brief: HighRailsBrief, row: Row, lower: Row | None, over: Fraction)
     )  # fmt: skip
 
 
-def _findings(brief: HighRailsBrief, fitted: Fitting, both: bool) -> Iterator[Finding]:
+def _findings(brief: HighRailsBrief, lower: Row | None) -> Iterator[Finding]:
     high = brief.high
     room = high.ceiling - brief.hung - max(item.above for item in brief.kinds.values())
     if room < high.lift:
@@ -204,17 +204,30 @@ def _findings(brief: HighRailsBrief, fitted: Fitting, both: bool) -> Iterator[Fi
         yield Finding(
             "high.ceiling", "Upper rail", "Nothing can be lifted off the upper hooks under the ceiling.",
             "to the ceiling", room, high.lift,
-            fixes=(Fix(f"Hang at {exact_text(down)}", {"hung": exact_text(down)}),)
-            if down > 0
-            else (Fix(f"The ceiling is at {least}", {"high": {"ceiling": least}}),),
+            fixes=(
+                *((Fix(f"Hang at {exact_text(down)}", {"hung": exact_text(down)}),) if down > 0 else ()),
+                *_on_one_rail(brief, lower, down),
+            )
+            or (Fix(f"The ceiling is at {least}", {"high": {"ceiling": least}}),),
         )  # fmt: skip
-    if both and high.drop < max(high.wide, brief.board.height):
+    if lower and high.drop < max(high.wide, brief.board.height):
         more = exact_text(max(high.wide, brief.board.height))
         yield Finding(
             "high.drop", "Lower rail", "So little lower, the wide parts meet instead of passing, or the rails do.",
             "below the upper hooks", high.drop, max(high.wide, brief.board.height),
             fixes=(Fix(f"{more} lower", {"high": {"drop": more}}),),
         )  # fmt: skip
+
+
+def _on_one_rail(brief: HighRailsBrief, lower: Row | None, hung: Fraction) -> Iterator[Fix]:
+    """All that hangs on the upper rail alone, hung so high."""
+    if lower and hung > 0:
+        order = [*brief.row.order, *(thing.kind for thing in lower.things)] if brief.row.order else []
+        one: Patch = {
+            "row": {"count": brief.row.count + lower.count, "order": order, "follows": "length"},
+            "high": {"lower": "none"},
+        }
+        yield Fix(f"All on one rail, hung at {exact_text(hung)}", one | {"hung": exact_text(hung)})
 
 
 def start(hangs: Hangs, tape: TapeName) -> HighRailsBrief:
