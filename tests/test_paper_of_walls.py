@@ -72,7 +72,7 @@ def test_each_way_is_put_up_in_its_own_words(by: str) -> None:
         "keyholes": "Leave the heads standing out",
         "mirrors": "mirror plates on the back",
         "cleat": "Hook the board onto the cleat",
-        "batten": "Screw the board to the batten",
+        "batten": "Screw the board to the wall batten",
     }[by]
     assert word in page
 

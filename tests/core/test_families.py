@@ -185,7 +185,11 @@ def test_shafts_stand_plumb_between_clip_and_foot() -> None:
     assert figures(skirted)["seat.offset"] == 37
     for brief in (poles, skirted):
         rack = build(brief)
-        rail, foot = rack.parts
+        rail, foot, under = rack.parts
+        # The foot board hangs under a rail of its own, as deep as takes a screw over it, and nothing meets a shaft.
+        assert (under.y, under.z) == (foot.y + foot.height, 0)
+        assert under.depth - foot.z >= 15
+        assert under.depth <= rail.depth + rack.glyph.out / 2 - 14
         for hole in rack.seats:
             assert foot.z + foot.depth - hole.across == rail.depth + rack.glyph.out / 2
             assert hole.along == rack.holders[hole.holder].x
@@ -549,6 +553,11 @@ def test_each_shaft_has_a_ring_and_a_foot_hole_of_its_own() -> None:
     alike = build(amend(mixed, {"clip": {"held": "46 mm"}}))
     assert {one.bit for one in alike.seats} == {51}
     assert len(alike.glyphs) == 1
+
+
+@pytest.mark.parametrize(("key", "stands"), [("garden-spade", 0), ("broom", 0), ("curtain-pole", 3), ("hay-rake", 1)])
+def test_no_foot_hole_takes_a_blade(key: str, stands: int) -> None:
+    assert FAMILIES["upright"].suits((shipped_item(key).item,)).score == stands
 
 
 def test_what_hangs_from_two_hooks_stands_in_one_ring_midway() -> None:

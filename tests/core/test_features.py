@@ -19,6 +19,7 @@ from yardcliff.core.making.sequence import edges, natural
 from yardcliff.core.making.shop import Shop
 from yardcliff.core.making.task import Task
 from yardcliff.core.making.tasks import MISSING, tasks
+from yardcliff.core.materials import Ware
 from yardcliff.core.rack import HOLDER, Face, Hold, Kind, Part, Point
 from yardcliff.core.site.survey import Site
 from yardcliff.core.site.wall import Wall
@@ -100,6 +101,22 @@ def world(done: Design, kind: Kind) -> list[Point]:
         if one.kind is kind
         for place in one.places
     ]
+
+
+@given(briefs, st.sampled_from(BYS), st.sampled_from(["auto", "lags"]))
+@settings(max_examples=100, deadline=None)
+def test_parts_have_names_of_their_own_and_a_bolt_s_head_is_never_countersunk(brief: Brief, by: str, into: str) -> None:
+    done = design(amend(placed(brief, by).brief, {"mount": {"into": into}}), SITE)
+    assert len({part.name for part in done.parts}) == len(done.parts)
+    strips = {part.key for part in done.on_wall.parts}
+    for one in done.machining:
+        if one.kind is Kind.WALL_HOLE and any(isinstance(take, Ware) and take.kind == "lag" for take in one.takes):
+            # On the board the head stands proud; in a strip that the board lies on it is sunk.
+            assert one.head == ("counterbored" if set(one.parts) & strips else "washer")
+            seats = [each for each in done.machining if each.kind is Kind.HEAD_SEAT and each.places == one.places]
+            assert bool(seats) == (one.head == "counterbored")
+    if done.rack.seats:  # plumb only where clip and foot are as far off the wall
+        assert len({each.strip is None for each in done.on_wall.fixed if each.screws}) <= 1
 
 
 @given(briefs, st.sampled_from(BYS))

@@ -156,7 +156,7 @@ def test_masonry_takes_a_screw_anywhere_and_mirrors_it_if_asked(brief: Brief, ev
 def test_every_body_takes_the_first_way_that_holds_it() -> None:
     bikes = starting([(shipped_item("bicycle"), 4)], "1 mm", "high-rails")
     rails = fixed(amend(bikes, {"aside": {"stands": "right"}, "place": {"wall": "ab", "x": "900 mm"}}))
-    assert [one.body.name for one in rails] == ["Rail 1", "Rail 2", "Cleat on the wall"]
+    assert [one.body.name for one in rails] == ["Rail 1", "Rail 2", "Box cleat on the wall"]
     assert all(one.anchor.in_studs for one in rails[:2]), "what is heavy is not hung on the lining"
     assert all(one.good for one in rails)
     # Screws would not do for the first rail, on three studs: lags through its 38 mm do, though the cleat is too thin for them.

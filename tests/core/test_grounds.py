@@ -34,7 +34,7 @@ GROUNDS = {
     "panel": ("enamel-mug", [["batten-1", "batten-2"]]),
     "hole-rail": ("flask", [["back-1"]]),
     "cradle": ("fiddle", [["back-plate"]]),
-    "upright": ("curtain-pole", [["clip-rail"], ["foot-board"]]),
+    "upright": ("curtain-pole", [["clip-rail"], ["foot-rail"]]),
     "stile-pair": ("sleeping-mat", [["left-stile"], ["right-stile"]]),
     "slotted-cheeks": ("serving-tray", [["slat-1", "slat-2"]]),
     "ledge-post": ("storm-lantern", [["post"]]),
@@ -84,7 +84,7 @@ def test_no_screw_goes_through_a_board_on_edge() -> None:
     # Cheeks of 90 stand on edge; their slats lie flat on the wall, and a foot board has nothing else.
     boards = rack("snow-board", 3, "slotted-cheeks", board={"height": "90 mm"}, slot={"depth": "50 mm"})
     assert [part.key for part in bodies(boards)[0].grounds] == ["slat-1", "slat-2"]
-    assert [part.key for part in bodies(rack("curtain-pole", 4, "upright"))[1].grounds] == ["foot-board"]
+    assert [part.key for part in bodies(rack("curtain-pole", 4, "upright"))[1].grounds] == ["foot-rail"]
 
 
 def test_brackets_and_shelves_are_in_the_way() -> None:

@@ -290,7 +290,9 @@ def test_putting_up_begins_with_one_screw_and_ends_with_a_pull() -> None:
     said = [step.do for step in up.steps]
     assert said[0].startswith("Take out 1 old fixing")
     assert said[2].startswith("Screw 1 first: 1500 mm from the left corner")
-    order = [next(k for k, do in enumerate(said) if word in do) for word in ("first", "level", "Drive", "Pull")]
+    order = [
+        next(k for k, do in enumerate(said) if word in do) for word in ("first", "level", "Drill and drive", "Pull")
+    ]
     assert order == sorted(order)
     assert any("4 × 5 mm wood screws" in tool for tool in up.tools)
     assert any("Cables" in caution for caution in up.cautions)

@@ -142,7 +142,7 @@ def test_a_cleat_takes_one_strip_for_both_halves_and_a_batten_what_lies_behind()
     batten = rack("waxed-jacket", 4, {"place": at, "mount": {"by": "batten"}}, site=WALL)
     strip = batten.on_wall.fixed[0].strip
     assert strip
-    assert blank(batten, "Batten")[4] == float(strip[1] - strip[0])
+    assert blank(batten, "Wall batten")[4] == float(strip[1] - strip[0])
 
 
 def test_glue_goes_where_it_is_said_to_and_nowhere_else() -> None:

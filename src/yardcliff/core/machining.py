@@ -148,6 +148,8 @@ def _line(design: Design, part: Part, hole: Hole) -> HoleLine:
 def purpose(hole: Hole, design: Design) -> str:
     """What a hole is there for: `hook 3`, `screw into slat 1`, `into the wall`. Its tilt is from square."""
     place, made = hole.place, hole.made
+    if place.holder >= 0 and made.kind is Kind.FOOT_HOLE:
+        return f"foot {place.holder + 1}"
     if place.holder >= 0:
         row = f"row {place.row + 1}, " if design.rack.several else ""
         return f"{row}{design.rack.glyph.called} {place.holder + 1}"
@@ -162,6 +164,7 @@ def purpose(hole: Hole, design: Design) -> str:
 _PURPOSES = {
     Kind.WALL_HOLE: "into the wall",
     Kind.PLUG_SEAT: "plug over it",
+    Kind.HEAD_SEAT: "head and washer",
     Kind.STRIP_HOLE: "screw to the strip",
     Kind.STRIP_PILOT: "screw from the cleat",
 }

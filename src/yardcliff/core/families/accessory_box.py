@@ -134,7 +134,7 @@ def _cleat(x: Fraction, length: Fraction, top: Fraction, wood: Wood) -> tuple[Pa
     foot = low + thick - strip
     # Both halves come out of one blank: see the schedule.
     return replace(hook, sawn=(2 * STRIP - SHELF, SHELF)), replace(
-        prism("wall-cleat", "Cleat on the wall", x, length, (*slant[::-1], (0.0, foot), (thick, foot)), wood),
+        prism("wall-cleat", "Box cleat on the wall", x, length, (*slant[::-1], (0.0, foot), (thick, foot)), wood),
         of=hook.key,
     )
 

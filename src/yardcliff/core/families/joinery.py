@@ -30,6 +30,8 @@ DOWEL, DOWEL_LONG = Fraction(8), Fraction(40)
 """A dowel pin in a corner, mm: half of it in each part."""
 GLUE_ROOM = Fraction(1)
 """Of a dowel's hole beyond its half, mm."""
+MEASURED = Fraction(100)
+"""More wood than this behind a hole is not spoken of, mm."""
 ZERO = Fraction(0)
 _SIDES = {0: (Face.LEFT, Face.RIGHT), 1: (Face.BOTTOM, Face.TOP), 2: (Face.BACK, Face.FRONT)}
 
@@ -97,6 +99,12 @@ def _narrowed(span: tuple[Fraction, Fraction], within: tuple[Fraction, Fraction]
     return (low, high) if low <= high else span
 
 
+def _left(wood: Iterable[Fraction]) -> Fraction | None:
+    """The least that is left behind holes; nothing that anybody would measure where they are drilled into an end."""
+    least = min(wood)
+    return least if least <= MEASURED else None
+
+
 def screwed(meets: Sequence[Meet], deep: Fraction, notes: tuple[str, str], tilt: float = 0) -> tuple[Operation, ...]:
     """4 mm screws `deep` into the second parts of these meetings: the holes that they pass, and the pilot holes; a
     note for each. Along a part that slopes they are drilled at its `tilt`.
@@ -105,7 +113,7 @@ def screwed(meets: Sequence[Meet], deep: Fraction, notes: tuple[str, str], tilt:
     if not heads:
         return ()
     first = meets[0]
-    left = min(one.into.thick(one.face) for one in meets) - deep
+    left = _left(one.into.thick(one.face) - deep for one in meets)
     taken = (screws("4.0", first.through.thick(first.face) + deep, len(heads)),)
     answers = [place for one in meets for place in one.answers]
     return (
@@ -121,10 +129,8 @@ def dowelled(meets: Sequence[Meet], notes: tuple[str, str]) -> tuple[Operation, 
     deep = DOWEL_LONG / 2 + GLUE_ROOM
     first = [place for one in meets for place in one.faces]
     taken = (Ware("pin", f"dowel pin, {DOWEL} × {DOWEL_LONG} mm", len(first)),)
-    ends, edges = (
-        min(thick) - deep
-        for thick in zip(*((one.through.thick(one.face), one.into.thick(one.face)) for one in meets), strict=True)
-    )
+    ends = _left(one.through.thick(one.face) - deep for one in meets)
+    edges = _left(one.into.thick(one.face) - deep for one in meets)
     return (
         drill(Kind.DOWEL_HOLE, first, DOWEL, notes[0], deep=deep, left=ends, takes=taken),
         drill(

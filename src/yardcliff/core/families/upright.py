@@ -1,4 +1,5 @@
-"""The upright rail: a clip rail above a foot board with holes, in which shafts stand plumb.
+"""The upright rail: a clip rail above a foot board with holes, in which shafts stand plumb; the foot board is screwed up
+under a rail of its own, and that to the wall.
 
 A shaft is plumb when its foot and its clip are the same distance from the wall:
 foot offset = rail thickness + half a ring - whatever the foot board stands off.
@@ -13,17 +14,20 @@ from yardcliff.core.brief import RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
+from yardcliff.core.families.joinery import BITE, meet, screwed
 from yardcliff.core.families.shared import Body, assemble, ground
 from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.geometry import across
 from yardcliff.core.holders import clip as clips
 from yardcliff.core.holders.fitting import Fitting, held_at
 from yardcliff.core.holders.hole import LEAST_WOOD, bored
 from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.item import Item
 from yardcliff.core.length import Gap, Size, TapeName, exact_text
+from yardcliff.core.look import hanging
 from yardcliff.core.materials import Ware, screws
 from yardcliff.core.model import Frozen
-from yardcliff.core.rack import Face, Kind, Operation, Part, Place, Rack, Seat, drill
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Rack, Seat, drill
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
 from yardcliff.core.things import Thing
@@ -43,6 +47,12 @@ FLOOR = Fraction(5)
 """Least wood under a foot hole, so that a shaft set down hard does not go through: rule of thumb."""
 OF_EACH = ("clip.bore", "clip.mouth", "seat.plumb", "seat.offset")
 """Figures that each shaft with a ring of its own has."""
+FOOT = 60.0
+"""So far above its lowest point a thing is measured as the foot that stands in a hole, mm."""
+LAP = Fraction(15)
+"""The foot rail reaches over the foot board by this at least, mm: what takes a screw."""
+UNDER = Fraction(400)
+"""From screw to screw under the foot rail, mm: rule of thumb."""
 ZERO = Fraction(0)
 
 
@@ -107,7 +117,7 @@ def fitting(brief: UprightBrief) -> Fitting:
 
 
 def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
-    """One clip rail and the foot board below it."""
+    """One clip rail, and the foot board below it under its own rail."""
     foot, board = brief.foot, brief.board
     rail = Part(
         "clip-rail", "Clip rail", ZERO, brief.hung - board.height / 2, ZERO, row.length, board.height,
@@ -118,6 +128,10 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
         board.wood, "top",
     )  # fmt: skip
     feet = {kind: _foot(brief, fitted, kind) for kind in brief.kinds}
+    back = Part(
+        "foot-rail", "Foot rail", ZERO, foot.top, ZERO, row.length, board.height, max(board.thickness, foot.off + LAP),
+        board.wood,
+    )  # fmt: skip
     seats = tuple(
         Seat(base.key, 0, i, x, foot.depth - feet[thing.kind].offset, feet[thing.kind].bit, foot.deep)
         for i, (x, thing) in enumerate(zip(row.axes, row.things, strict=True))
@@ -137,9 +151,10 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
     )
     body = Body(
         "upright",
-        (rail, base),
+        (rail, base, back),
         ((rail.key, board.height / 2),),
-        machining=(*boring, *_strap(brief, fitted, rail, row)),
+        (Joint(base.key, back.key, Hold.SCREWS),),
+        machining=(*boring, *_under(base, back), *_strap(brief, fitted, rail, row)),
         figures=(*_figures(brief, fitted, feet), *_own_figures(brief, fitted, feet), *_room(brief, fitted, row)),
         findings=(*_findings(brief, tuple(feet.values())), *_in_the_way(brief, fitted)),
         cautions=()
@@ -149,6 +164,13 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
         standing_at=foot.top - foot.deep,
     )
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
+
+
+def _under(base: Part, back: Part) -> tuple[Operation, ...]:
+    """The screws that hold the foot board under its rail: no screw goes to the wall through the depth of a board."""
+    many = max(2, ceil(base.length / UNDER) + 1)
+    notes = "From below, clear of the foot holes; countersink.", "Up into the rail, glued, with both backs flush."
+    return screwed([meet(base, back, many)], BITE, notes)
 
 
 def _shaft(brief: UprightBrief, *items: Item) -> Fraction:
@@ -188,7 +210,7 @@ def _least(brief: UprightBrief) -> Fraction:
     """The least height of the rail: where it holds the longest, and clears the foot board."""
     _, long = _lengths(brief)
     foot = brief.foot
-    return max(foot.top - foot.deep + _length(long) * STEADY, foot.top + brief.board.height / 2)
+    return max(foot.top - foot.deep + _length(long) * STEADY, foot.top + brief.board.height * 3 / 2)
 
 
 def _own_figures(brief: UprightBrief, fitted: Fitting, feet: Mapping[str, Stands]) -> Iterator[Figure]:
@@ -240,13 +262,13 @@ def _figures(brief: UprightBrief, fitted: Fitting, feet: Mapping[str, Stands]) -
             "upright.least",
             "Rail at least",
             _least(brief),
-            "max(f + l · s, u + w / 2)",
+            "max(f + l · s, u + 3 · w / 2)",
             (
                 stands,
                 Input("l", f"longest: {long.name}", _length(long)),
                 Input("s", "share", f"{float(STEADY):g}"),
                 Input("u", "foot board's top", foot.top),
-                Input("w", "clip rail", brief.board.height),
+                Input("w", "each rail", brief.board.height),
             ),
             "Lower, and the longest leans out.",
         ),
@@ -437,12 +459,20 @@ def suits(items: tuple[Item, ...]) -> Fitness:
         return Fitness(0, "No shaft to clip.")
     if any(item.below < 600 for item in items):
         return Fitness(0, "Too short to stand.")
+    if any(_foot_wide(item) > 2.5 * float(item.held or 0) for item in items):
+        return Fitness(0, "It widens at its foot: no foot hole takes that.")
     return of_grips(
         items,
         ("shaft",),
         "They stand plumb in a foot board and snap into clips: nothing carries their weight.",
         "Whatever has a long, straight shaft can stand in clips.",
     )
+
+
+def _foot_wide(item: Item) -> float:
+    """How wide an item's outline is where it would stand in its hole, mm."""
+    body = (across(path, FOOT - float(item.below)) for path in hanging(item).body)
+    return max((b - a for spans in body for a, b in spans), default=0.0)
 
 
 def choices(brief: UprightBrief) -> tuple[Section, ...]:

@@ -374,7 +374,7 @@ class _Asked:
                 "clear", 0, "Clear the wall", 20, lines=(first.do,), gives=frozenset({"clear"}), cautions=up.cautions[:1],
                 wait=self.finish.wait("filler"), waits_for="filler",
             )  # fmt: skip
-        steps = [step for step in up.steps if step != first]
+        steps = [step for step in up.steps if step != first and not step.at_the_bench]
         yield Task(
             "mount", 16, "Put it up", 20 + 8 * len(up.holes), lines=tuple(step.do for step in steps) or ("No wall is chosen yet: the tab of its wall has them.",),
             settings=(("tools", ", ".join(up.tools)),) if up.tools else (), cautions=up.cautions,

@@ -53,6 +53,7 @@ class Kind(StrEnum):
     HALVES = "halves"
     WALL_HOLE = "wall-hole"
     PLUG_SEAT = "plug-seat"
+    HEAD_SEAT = "head-seat"
     HANGER_PILOT = "hanger-pilot"
     KEYHOLE = "keyhole"
     STRIP_HOLE = "strip-hole"
@@ -80,7 +81,7 @@ if odd := set(_WORKS) ^ set(Kind):
     raise LookupError(f"data/works.toml and Kind do not agree on {', '.join(sorted(odd))}")
 
 
-Head = Literal["", "countersunk", "plugged", "washer"]
+Head = Literal["", "countersunk", "plugged", "washer", "counterbored"]
 """What is done for the head of what goes through."""
 
 

@@ -19,7 +19,7 @@ from yardcliff.core.site.grounds import HEAD, Body, ScrewLine, Span, bodies, cle
 from yardcliff.core.site.loads import Bearing, Load, Pull, loads, pulls
 from yardcliff.core.site.placing import Line, Question, at, fewest
 from yardcliff.core.site.spans import cut, meet, nearest
-from yardcliff.core.site.strips import APART, BATTEN, CLEAT, PAST, Joined, joined, strip_edges
+from yardcliff.core.site.strips import APART, BATTEN, CLEAT, PAST, SEAT_DEEP, Joined, joined, strip_edges
 from yardcliff.core.site.survey import Area, Site, area, no_hole
 from yardcliff.core.strength.beam import Beam
 from yardcliff.core.strength.force import newtons
@@ -152,7 +152,11 @@ class Fixer:
 
     def fixed(self, mount: Mount) -> tuple[Fixed, ...]:
         """Every body by the mount that was asked for; what is "auto" is the first way that holds it, else the first."""
-        return tuple(self._first(k, mount) for k in range(len(self.bodies)))
+        found = tuple(self._first(k, mount) for k in range(len(self.bodies)))
+        if self.rack.seats and len({one.strip is None for one in found}) > 1:
+            # What stands in one and is clipped to another is plumb only where both are as far off the wall.
+            return tuple(self._first(k, mount.changed({"by": "batten"})) for k in range(len(self.bodies)))
+        return found
 
     def _first(self, k: int, mount: Mount) -> Fixed:
         first: Fixed | None = None
@@ -246,7 +250,7 @@ class Fixer:
         wood = max((line.wood for line in found), default=ZERO)
         strip, free, on = None, found, self.loads[k]
         if by in ("batten", "cleat"):
-            wood = (BATTEN if by == "batten" else CLEAT)[0]
+            wood = (BATTEN if by == "batten" else CLEAT)[0] - (SEAT_DEEP if anchor.lag else ZERO)
         driven = drive(anchor, wood, wall)
         may_pull, may_shear = ratings(anchor, driven, wood, wall, by, mount)
         if by == "batten":
@@ -254,7 +258,8 @@ class Fixer:
         elif by == "cleat" and found:
             strip = found[0].free[0][0] - PAST, found[0].free[-1][1] + PAST
         bears, spacer = self._bears(body, by, found, mount)
-        stood = tuple(replace(load, lever=load.lever + float(wood)) for load in on) if strip else on
+        off = float((BATTEN if by == "batten" else CLEAT)[0])
+        stood = tuple(replace(load, lever=load.lever + off) for load in on) if strip else on
 
         def bear(them: Sequence[Screw]) -> list[Pull]:
             return pulls([(float(s.x), float(s.y)) for s in them], stood, bears, may_pull, may_shear)

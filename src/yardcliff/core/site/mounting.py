@@ -12,7 +12,7 @@ from yardcliff.core.length import exact_text
 from yardcliff.core.materials import Take, Ware, screws
 from yardcliff.core.rack import Face, Head, Kind, Operation, Part, Place, Rack, drill
 from yardcliff.core.site.fixing import Fixed, Screw
-from yardcliff.core.site.strips import BATTEN, CLEAR, CLEAT, GAUGE, PILOT
+from yardcliff.core.site.strips import BATTEN, CLEAR, CLEAT, GAUGE, PILOT, SEAT, SEAT_DEEP
 
 SLOT, SLOT_DEEP = Fraction(10), Fraction(8)
 """A keyhole plate's bed: the bit that its slot is cut with, and how deep it is let in, mm."""
@@ -39,12 +39,14 @@ def mounting(rack: Rack, fixed: Sequence[Fixed]) -> Mounting:
     """Of every body that is held."""
     parts: list[Part] = []
     made: list[Operation] = []
+    several = sum(one.strip is not None for one in fixed) > 1
     for one in fixed:
         if one.screws:
-            strips = tuple(_strips(one, len(parts)))
+            of = f", {one.body.name.lower()}" if several else ""
+            strips = tuple(_strips(one, len(parts), of))
             parts += strips
             made += _made(rack, one, strips)
-            parts += (spacer := tuple(_spacer(one, len(parts))))
+            parts += (spacer := tuple(_spacer(one, len(parts), of)))
             made += _spaced(spacer)
     return Mounting(tuple(parts), tuple(made))
 
@@ -85,7 +87,7 @@ def _made(rack: Rack, one: Fixed, strips: tuple[Part, ...]) -> Iterator[Operatio
     takes = _takes(one)
     parts = {part.key: part for part in rack.parts}
     if one.by in THROUGH:
-        head: Head = "washer" if one.anchor.key == "lags" else "plugged" if one.by == "plugged" else "countersunk"
+        head: Head = "washer" if one.anchor.lag else "plugged" if one.by == "plugged" else "countersunk"
         note = UNDER_PLATES if one.by == "plates" else _HEADS[head]
         made = tuple(holes(rack, one.screws, one.anchor.clear, head, note, takes))
         if head == "plugged":
@@ -122,22 +124,23 @@ def _beside(part: Part, screw: Screw, by: str) -> Iterator[Place]:
 _HEADS: dict[Head, str] = {
     "countersunk": "Countersink until the head lies flush.",
     "washer": "A washer under each head; the head stays proud.",
+    "counterbored": "In the middle of each seat: a washer under each head, and both lie below the face.",
     "plugged": (
         f"In the middle of each plug's seat; plugs go in last, grain with the board's, {exact_text(PLUG_DEEP)} deep."
     ),
 }
 
 
-def _strips(one: Fixed, before: int) -> Iterator[Part]:
-    """A batten for each height of its screws, or both halves of a cleat."""
+def _strips(one: Fixed, before: int, of: str) -> Iterator[Part]:
+    """A batten for each height of its screws, or both halves of a cleat; the body that it is `of` where several are."""
     if one.strip is None:
         return
     start, end = one.strip
     for k, y in enumerate(sorted({screw.y for screw in one.screws}), before + 1):
-        number = "" if k == 1 else f" {k}"
+        number = of if k == before + 1 else f"{of} {k - before}"
         if one.by == "batten":
             thick, wide = BATTEN
-            yield Part(f"strip-{k}", f"Batten{number}", start, y - wide / 2, ZERO, end - start, wide, thick, "softwood")
+            yield Part(f"strip-{k}", f"Wall batten{number}", start, y - wide / 2, ZERO, end - start, wide, thick, "softwood")
         else:
             thick, wide = CLEAT
             blank = 2 * wide, thick
@@ -176,7 +179,7 @@ def _on_strips(one: Fixed, strips: tuple[Part, ...], takes: tuple[Take, ...]) ->
         yield Operation(
             Kind.HALVES,
             (wall.key, upper.key),
-            "saw",
+            "long, ripped",
             wall.length,
             None,
             45,
@@ -188,8 +191,13 @@ def _on_strips(one: Fixed, strips: tuple[Part, ...], takes: tuple[Take, ...]) ->
             many=1,
             spot="along the strip",
         )
-    at = (_place(_at_height(walls, screw.y), Face.FRONT, screw) for screw in one.screws)
-    yield drill(Kind.WALL_HOLE, at, one.anchor.clear, _HEADS["countersunk"], head="countersunk", takes=takes)
+    at = tuple(_place(_at_height(walls, screw.y), Face.FRONT, screw) for screw in one.screws)
+    head: Head = "counterbored" if one.anchor.lag else "countersunk"
+    if one.anchor.lag:
+        left = min(part.depth for part in walls) - SEAT_DEEP
+        said = "Before the hole: its point marks the middle. The rack's board lies flat on the strip."
+        yield drill(Kind.HEAD_SEAT, at, SEAT, said, deep=SEAT_DEEP, left=left, stop="depth collar")
+    yield drill(Kind.WALL_HOLE, at, one.anchor.clear, _HEADS[head], head=head, takes=takes)
     held = one.joined
     if held is None:
         return
@@ -224,12 +232,12 @@ def _board(one: Fixed, screw: Screw) -> Part:
     return on[0] if on else one.body.grounds[0]
 
 
-def _spacer(one: Fixed, before: int) -> Iterator[Part]:
+def _spacer(one: Fixed, before: int, of: str) -> Iterator[Part]:
     if one.spacer:
         thick = (BATTEN if one.by == "batten" else CLEAT)[0]
         wide = min(CLEAT[1], Fraction(int(one.spacer)))
         on = one.body.grounds[0]
-        yield Part(f"spacer-{before + 1}-wall", "Spacer", on.x, on.y, ZERO, on.length, wide, thick, "softwood")
+        yield Part(f"spacer-{before + 1}-wall", f"Spacer{of}", on.x, on.y, ZERO, on.length, wide, thick, "softwood")
 
 
 def _spaced(spacers: Sequence[Part]) -> Iterator[Operation]:
@@ -237,7 +245,7 @@ def _spaced(spacers: Sequence[Part]) -> Iterator[Operation]:
         yield Operation(
             Kind.SPACER,
             (one.key,),
-            "saw",
+            "long, sawn",
             one.length,
             None,
             0,

@@ -42,11 +42,14 @@ class WallHole:
 
 @dataclass(frozen=True, slots=True)
 class Step:
-    """One thing to do, and why it comes here; which holes' screws it `drives`, by their numbers."""
+    """One thing to do, and why it comes here; which holes' screws it `drives`, by their numbers, or whether the rack was
+    made so before.
+    """
 
     do: str
     why: str = ""
     drives: tuple[int, ...] = ()
+    at_the_bench: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -145,7 +148,7 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole 
             "Without it the rack turns about the strip, and pulls far harder at its screws.",
         )
     if one.by in BACKS:
-        yield Step(f"Set the {BYS[one.by][0]} on the back of the {name}.")
+        yield Step(f"Set the {BYS[one.by][0]} on the back of the {name}.", at_the_bench=True)
     if one.by in ("keyholes", "hangers"):
         yield from _hung(one, holes, tape, before)
         return
@@ -154,7 +157,7 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole 
         yield Step(f"Hook the {name} onto the cleat and let it settle.")
     if one.by == "batten" and one.joined:
         yield Step(
-            f"Screw the {name} to the batten through its {one.joined.count} holes: 5 mm screws, "
+            f"Screw the {name} to the wall batten through its {one.joined.count} holes: 5 mm screws, "
             f"{tape.write_fine(one.joined.length)} long, a {tape.write_fine(PILOT)} pilot first.",
             f"The batten, {tape.write_fine(BATTEN[0])} thick, carries it to the wall.",
         )
@@ -187,7 +190,7 @@ def _screwed(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole
     """What is screwed to the wall through its own holes. A screw that finds its hold goes in at once and the body
     turns on it until it is level or plumb; what has to be set in the wall first is marked with all its fellows.
     """
-    thing = {"batten": "batten", "cleat": "cleat's lower half"}.get(one.by, _called(one))
+    thing = {"batten": "wall batten", "cleat": "cleat's lower half"}.get(one.by, _called(one))
     first, far, between = _order(holes)
     true = (
         f"Plumb the {thing} with a level along its edge"
@@ -209,7 +212,8 @@ def _screwed(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole
         yield Step(f"{true}, and mark through hole {far.number}: {_place(far, tape)}.", why)
         rest = f"; then {_numbers(between)}" if between else ""
         yield Step(
-            f"Drive {far.number}, check that it is true{rest}.", drives=(far.number, *(hole.number for hole in between))
+            f"{'Drive' if one.anchor.bit is None else 'Drill and drive'} {far.number}, check that it is true{rest}.",
+            drives=(far.number, *(hole.number for hole in between)),
         )
         return
     every = tuple(hole.number for hole in holes)

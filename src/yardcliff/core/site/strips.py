@@ -17,6 +17,8 @@ APART = Fraction(800)
 """Along a board at most from screw to screw, mm: rule of thumb for boards of 18 mm and more."""
 BATTEN, CLEAT = (Fraction(21), Fraction(70)), (Fraction(18), Fraction(60))
 """How thick and how wide a strip on the wall is, mm."""
+SEAT, SEAT_DEEP = Fraction(20), Fraction(8)
+"""Where an 8 mm lag screw's head and washer are sunk in a strip, mm: the socket's width, and both and a little more."""
 PAST = Fraction(30)
 """How far a strip runs past its outermost screw, mm."""
 GAUGE, CLEAR, PILOT = "5.0", Fraction(11, 2), Fraction(3)
