@@ -188,6 +188,12 @@ def test_things_are_shared_between_two_rails(lower: str, things: int) -> None:
         assert rack.parts[1].length == rack.row.length + rack.row.pitch == figures(brief)["overall"]
 
 
+@pytest.mark.parametrize("order", [[], [""] * 1000])
+def test_a_rail_below_as_many_as_there_may_be_has_one_more(order: list[str]) -> None:
+    rack = build(amend(BIKES, {"row": {"count": 1000, "order": order}, "high": {"lower": "one more"}}))
+    assert len(rack.rows[1].row.axes) == 1001
+
+
 def test_longer_things_hang_on_the_upper_rail_and_the_lower_one_has_its_own() -> None:
     loads = starting([(shipped_item("sledge"), 3), (shipped_item("bicycle"), 2)], "1 mm", "high-rails")
     assert [(hung.row, hung.kind) for hung in build(loads).hung] == [(0, "bicycle")] * 2 + [(0, "")] + [(1, "")] * 2

@@ -20,7 +20,7 @@ from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item, Shape
 from yardcliff.core.length import Gap, Size, TapeName, exact_text
-from yardcliff.core.model import Frozen
+from yardcliff.core.model import MAX_COUNT, Frozen
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.row import Row
 from yardcliff.core.row_brief import Pin
@@ -129,7 +129,9 @@ def _lower(brief: HighRailsBrief, row: Row) -> Row | None:
         return held(row, own)
     axes = (*row.axes, row.axes[-1] + row.pitch)[: row.holders + more]
     length = row.length + max(more, 0) * row.pitch
-    order = own.order if not own.alike else (*brief.row.order, *brief.row.order[-1:])[: row.count + more]
+    order = (
+        own.order if not own.alike else (*brief.row.order, *brief.row.order[-1:])[: min(row.count + more, MAX_COUNT)]
+    )
     asked = {
         "follows": "nothing", "spacing": "set", "pitch": row.pitch, "length": length, "count": row.count + more,
         "ends": margins(max(axes[0], ZERO), max(length - axes[-1], ZERO)), "keepouts": (), "order": order,

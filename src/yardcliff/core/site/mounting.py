@@ -140,7 +140,9 @@ def _strips(one: Fixed, before: int, of: str) -> Iterator[Part]:
         number = of if k == before + 1 else f"{of} {k - before}"
         if one.by == "batten":
             thick, wide = BATTEN
-            yield Part(f"strip-{k}", f"Wall batten{number}", start, y - wide / 2, ZERO, end - start, wide, thick, "softwood")
+            yield Part(
+                f"strip-{k}", f"Wall batten{number}", start, y - wide / 2, ZERO, end - start, wide, thick, "softwood"
+            )
         else:
             thick, wide = CLEAT
             blank = 2 * wide, thick
