@@ -157,7 +157,7 @@ def _longer_up(brief: HighRailsBrief, fitted: Fitting, row: Row, lower: Row | No
     if now < FLOOR_CLEAR <= min(low(above, ZERO), low(under, drop)):
         patch = {
             "row": {"order": above},
-            "rows": {"own": [OwnRow().model_dump(), OwnRow(order=tuple(under)).model_dump()]},
+            "rows": {"own": [{}, {"order": under[:MAX_COUNT]}]},
         }
         yield Finding(
             "high.order", "Lower rail", "The longer things reach the floor there, and would not from the upper rail.",
