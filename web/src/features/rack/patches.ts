@@ -154,7 +154,7 @@ export function removeKindPatch(design: Design, kind: string): Patch {
       : {
           ...row,
           kind: renamed(row.kind),
-          order: (row.order ?? []).filter((one) => one !== kind).map(renamed),
+          ...(row.order && { order: row.order.filter((one) => one !== kind).map(renamed) }),
         },
   );
   return {
