@@ -242,6 +242,14 @@ def test_where_no_wood_is_left_it_has_to_be_settled(
     assert _find(amend(brief, none), code).severity == Severity.STOP
 
 
+@pytest.mark.parametrize("nudge", ["0 mm", "60 mm"])
+def test_all_of_a_row_shifts_before_one_of_it_is_nudged(nudge: str) -> None:
+    # The first hook, at 141 2/3, is over a flaw from 130 to 170, and a plate is 30 wide: 26 2/3 to the left it is clear.
+    change = {"length": "1700", "keepouts": [{"at": "130 mm", "width": "40 mm"}], "nudge": nudge}
+    given = build(amend(COATS, {"row": change})).row.given
+    assert (given.shift, given.nudges) == (Fraction(-80, 3), ())
+
+
 def test_the_message_says_what_fits_with_the_figures() -> None:
     # 6 x (230 + 30) = 1560; 1450 / 260 = 5.6; 1450 / 6 - 230 = 11.67.
     finding = _find(amend(COATS, {"row": {"length": "1450"}}), "row.crowded")

@@ -68,6 +68,40 @@ def test_fixings_leave_one_another_their_piece_of_wall_on_whole_steps(
     assert len({screw.x for screw in one.screws}) <= 8, "more is no way to hang a rack"
 
 
+@pytest.mark.parametrize(("length", "columns"), [(1660, 3), (1661, 4)])
+def test_no_screw_is_more_than_800_from_the_next(length: int, columns: int) -> None:
+    # Between 30 from either end: 1600 takes three, a millimetre more four.
+    light = amend(COATS, {"row": {"length": f"{length} mm"}, "item": {"weight_g": 200, "full_g": None}})
+    (one,) = fixed(light, Site("Stone", BARE.changed({"makeup": "masonry"})), by="through")
+    assert len(xs(one)) == columns
+
+
+@pytest.mark.parametrize(("stud", "first"), [(1017, [617]), (1018, [30, 618])])
+def test_a_screw_keeps_10_from_a_studs_edge(stud: int, first: list[int]) -> None:
+    # A stud of 45 about 1018 holds to 1030.5, half a millimetre past where the board at 1000 may be screwed.
+    studs = BARE.changed({"studs": Studs(first=Fraction(stud), apart=Fraction(600))})
+    two = amend(COATS, {"row": {"length": "700 mm", "count": 2}})
+    assert xs(fixed(two, Site("Studs", studs), by="through", into="screws")[0]) == first
+
+
+def test_what_weighs_more_than_25_kg_hangs_on_the_lining_only_if_asked() -> None:
+    def of(kilos: str, **mount: Any) -> Fixed:
+        item = {"weight_g": f"{kilos} kg", "full_g": None, "tug_n": "30 N"}
+        keys = amend(starting_brief("key-bunch", 12, "1 mm"), {"item": item, "row": {"length": "480 mm"}})
+        return fixed(keys, **mount)[0]
+
+    # Twelve bunches and 0.34 kg of board: 24.94 and 25.54 kg.
+    assert (of("2.05").anchor.key, of("2.05").good) == ("toggles", True)
+    assert of("2.1").anchor.in_studs
+    assert of("2.1", into="toggles").good
+
+
+@pytest.mark.parametrize(("thick", "into"), [(34, "screws"), (35, "lags")])
+def test_a_board_of_35_takes_lags(thick: int, into: str) -> None:
+    change = {"board": {"thickness": f"{thick} mm"}, "item": {"weight_g": "9 kg"}, "row": {"length": "1300 mm"}}
+    assert fixed(amend(COATS, change))[0].anchor.key == into
+
+
 def test_a_screw_behind_what_hangs_has_all_of_its_head_behind_it() -> None:
     # Hooks 60 above the foot of the board, jackets 12 under them: only the lower line, 15 up, is behind their collars.
     stone = Site("Stone", BARE.changed({"makeup": "masonry"}))

@@ -1,6 +1,7 @@
 """What of a rack lies on its wall: bodies, screw lines clear of everything, and the loads that come on each."""
 
 from dataclasses import replace
+from typing import Any
 
 import pytest
 from hypothesis import given, settings
@@ -15,7 +16,7 @@ from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.rack import Rack
 from yardcliff.core.site.anchors import ANCHORS, FITTING, LENGTHS, drive, ratings
-from yardcliff.core.site.asked import Mount
+from yardcliff.core.site.asked import By, Mount
 from yardcliff.core.site.grounds import DEEPEST, bodies, lines, plate_room, plates_hide
 from yardcliff.core.site.loads import Bearing, Group, Load, loads, pulls
 from yardcliff.core.site.survey import areas, around, open_places, stretch
@@ -78,6 +79,21 @@ def test_a_screw_goes_through_what_lies_flat_on_its_ground() -> None:
     seams = [panel.part("panel").x + seam for seam in panel.part("panel").seams]
     for line in lines(panel, bodies(panel)[0], "through"):
         assert not any(a < seam < b for seam in seams for a, b in line.free)
+
+
+def test_where_lines_of_screws_run() -> None:
+    def ys(by: By, **patch: Any) -> list[tuple[Fraction, ...]]:
+        made = rack("waxed-jacket", 6, **patch)
+        return [line.ys for line in lines(made, bodies(made)[0], by)]
+
+    # From 100 on two lines keep a board flat, 15 in; a strip runs 40 below the top, of a board whose top is at 1710.
+    assert [len(heights) for heights in ys("through", board={"height": "99 mm"})] == [1]
+    assert ys("through", board={"height": "100 mm"}) == [(1685, 1615)]
+    assert ys("cleat") == [(1670,)]
+    # Through a panel of 40 and its batten of 21, and through nothing thicker.
+    for thick, wood in ((40, [61, 61]), (41, [])):
+        made = rack("tin-cup", 6, "panel", board={"thickness": f"{thick} mm"})
+        assert [line.wood for line in lines(made, bodies(made)[0], "through")] == wood
 
 
 def test_no_screw_goes_through_a_board_on_edge() -> None:
