@@ -80,6 +80,14 @@ def test_a_stray_hole_has_ways_out_with_their_price() -> None:
     assert both["plug"].patch["row"]["pins"][:2] == [{"index": 0, "at": "130 mm"}, {"index": 1, "at": "390 mm"}]
 
 
+@pytest.mark.parametrize(("price", "anew_first"), [("0.00", True), ("1.00", False)])
+def test_ways_out_are_ranked_by_millimetres_minutes_and_money(price: str, anew_first: bool) -> None:
+    # To take 16 out of even as it is, with something to look at: 31. A new board takes 30 minutes, and 1.00 is worth two.
+    ways = out(planned(), mm(h2=406), "2", supply(offer("1800 mm", price)))
+    assert (ways["adopt"].even, ways["adopt"].cares, ways["anew"].minutes) == (16, 1, 30)
+    assert (list(ways).index("anew") < list(ways).index("adopt")) == anew_first
+
+
 def test_a_reading_from_the_other_end_or_in_the_wrong_line_is_told_before_wood_is_touched() -> None:
     done = planned()  # 130, 390, 650, 910 and 1170 of 1300
     slips = {
