@@ -3,6 +3,7 @@
 from datetime import datetime
 from fractions import Fraction
 
+import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
