@@ -169,7 +169,8 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
 def _under(base: Part, back: Part) -> tuple[Operation, ...]:
     """The screws that hold the foot board under its rail: no screw goes to the wall through the depth of a board."""
     many = max(2, ceil(base.length / UNDER) + 1)
-    notes = "From below, clear of the foot holes; countersink.", "Up into the rail, glued, with both backs flush."
+    backs = f"its back {exact_text(base.z)} in front of the rail's" if base.z else "both backs flush"
+    notes = "From below, clear of the foot holes; countersink.", f"Up into the rail, glued, with {backs}."
     return screwed([meet(base, back, many)], BITE, notes)
 
 
