@@ -194,7 +194,7 @@ ON_WALL: dict[str, tuple[Brief, dict[str, Any]]] = {
     "fix.load": (PLACED, {"mount": {"into": "spirals"}, "item": {"weight_g": "40 kg"}}),
     "fix.board": (PLACED, {"mount": {"by": "through", "into": "lags"}, "board": {"thickness": "8 mm"}}),
     "fix.joined": (PLACED, {"mount": {"by": "cleat", "into": "lags"}, "board": {"thickness": "10 mm"}}),
-    "fix.hollow": (POLES, {"place": {"wall": "ab", "x": "1700 mm"}}),
+    "fix.hollow": (MUGS, {"place": {"wall": "ab", "x": "1700 mm"}}),
     "mount.plates": (MUGS, {"mount": {"by": "plates"}, "place": {"wall": "ab", "x": "1700 mm"}}),
 }  # fmt: skip
 

@@ -122,7 +122,7 @@ def test_every_hole_is_driven_once_and_none_is_marked_through_itself(family: str
     for one in done.on_wall.fixed:
         if one.screws and one.by not in ("keyholes", "hangers") and len(one.screws) > 1:
             column = len({screw.x for screw in one.screws}) == 1
-            thing = {"batten": "batten", "cleat": "cleat's lower half"}.get(
+            thing = {"batten": "wall batten", "cleat": "cleat's lower half"}.get(
                 one.by, "rack" if len(one.body.grounds) > 1 else one.body.name.lower()
             )
             assert any((f"Plumb the {thing}" if column else f"Lay a level on the {thing}") in step.do for step in steps)
