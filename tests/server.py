@@ -37,7 +37,7 @@ def running(data: Path, command: str = "serve", *more: str, port: int = 0) -> It
     try:
         assert process.stdout
         address = process.stdout.readline().split()[-1]
-        while monotonic() < start + 20:
+        while monotonic() < start + 60:
             try:
                 urllib.request.urlopen(f"{address}/api/health").close()
                 break
