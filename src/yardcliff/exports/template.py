@@ -6,6 +6,7 @@ the next. Marks stand at their exact places, not at the tape's. A face is drawn 
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import cached_property
 
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
@@ -28,7 +29,7 @@ UPPER = {"top edge": "TOP", "back edge": "WALL EDGE"}
 Made = tuple[Place, Operation]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class View:
     """A face of a part as one looks at it: along it to the right and across it upward, or turned over so that its
     datum end is at the right, or its near edge above.
@@ -37,7 +38,7 @@ class View:
     part: Part
     face: Face
 
-    @property
+    @cached_property
     def mirrored(self) -> bool:
         """Whether along and across are left-handed as seen from outside."""
         along, across = ([0, 0, 0], [0, 0, 0])
@@ -51,17 +52,17 @@ class View:
         )
         return (normal[self.face.axis] > 0) != (self.face in (Face.RIGHT, Face.TOP, Face.FRONT))
 
-    @property
+    @cached_property
     def turned(self) -> bool:
         """Whether the datum end is at the right: a board that lies along the wall, seen from behind."""
         return self.mirrored and not self.part.stands
 
-    @property
+    @cached_property
     def long(self) -> float:
         part = self.part
         return float(part.along if self.face is part.face else part.size[part.frame(self.face).along])
 
-    @property
+    @cached_property
     def wide(self) -> float:
         return float(self.part.across_in_all(self.face))
 
