@@ -17,8 +17,8 @@ from yardcliff.core.geometry import points
 from yardcliff.core.site.anchors import ANCHORS
 from yardcliff.core.site.asked import Mount
 from yardcliff.core.site.check import depths
-from yardcliff.core.site.fixing import RIM_OF_STUD, Fixed, Fixer
-from yardcliff.core.site.grounds import bodies, lines
+from yardcliff.core.site.fixing import Fixed, Fixer
+from yardcliff.core.site.grounds import RIM_OF_STUD, bodies, lines
 from yardcliff.core.site.loads import Bearing, Load, pulls
 from yardcliff.core.site.options import ways_by, ways_into
 from yardcliff.core.site.placing import Aim, at

@@ -15,6 +15,7 @@ from yardcliff.core.families import (
     panel,
     perch,
     rail,
+    shafts,
     shelf_box,
     stacked,
     stile,
@@ -35,7 +36,7 @@ Brief = (
     rail.RailBrief
     | hole_rail.HoleRailBrief
     | cradle.CradleBrief
-    | upright.UprightBrief
+    | shafts.UprightBrief
     | panel.PanelBrief
     | stacked.StackedBrief
     | stile.StileBrief

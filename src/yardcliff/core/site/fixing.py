@@ -4,18 +4,19 @@ A way is two things: what the rack hangs `by` (screws through it, plates on its 
 goes `into` (studs, the lining, masonry).
 """
 
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 from itertools import pairwise
-from math import ceil, inf, lcm
+from math import inf, lcm
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.site.anchors import ANCHORS, HOLLOW, Anchor, drive, ratings
+from yardcliff.core.site.anywhere import Anywhere
 from yardcliff.core.site.asked import By, Into, Mount, Spot
-from yardcliff.core.site.grounds import HEAD, Body, ScrewLine, Span, bodies, clear_at, lines
+from yardcliff.core.site.grounds import HEAD, RIM_OF_STUD, Body, Screw, ScrewLine, Span, bodies, clear_at, lines
 from yardcliff.core.site.loads import Bearing, Load, Pull, loads, pulls
 from yardcliff.core.site.placing import Line, Question, at, fewest
 from yardcliff.core.site.spans import cut, meet, nearest
@@ -27,10 +28,6 @@ from yardcliff.core.strength.link import Kind, Link
 from yardcliff.core.strength.wood import SAFETY
 from yardcliff.data import values
 
-RIM_OF_STUD = Fraction(10)
-"""A screw keeps so far from a stud's edges, mm: two diameters."""
-MOST = 8
-"""Fixings in a line at most where they may stand anywhere, as far as its length does not ask for more: rule of thumb."""
 THICK = 35
 """From this on, mm, a board takes a lag screw's head and washer."""
 HUNG_ON: frozenset[By] = frozenset({"keyholes", "hangers", "cleat"})
@@ -42,16 +39,6 @@ FOOT = 10.0
 LIGHT = 25
 """What is heavier than this, kg, is not hung on the lining unless somebody asks for it."""
 ZERO = Fraction(0)
-
-
-@dataclass(frozen=True, slots=True)
-class Screw:
-    """One fixing in the wall: (x, y) in the rack's frame, and the stud it is in, if it is in one."""
-
-    part: str
-    x: Fraction
-    y: Fraction
-    stud: int | None
 
 
 @dataclass(frozen=True)
@@ -141,6 +128,10 @@ class Fixer:
     def __init__(self, rack: Rack, site: Site, spot: Spot, tape: Tape) -> None:
         self.rack, self.site, self.x, self.tape = rack, site, spot.x, tape
         self.children = spot.who == "child"
+
+    @cached_property
+    def anywhere(self) -> Anywhere:
+        return Anywhere(self.site.wall, self.x, self.tape)
 
     @cached_property
     def bodies(self) -> tuple[Body, ...]:
@@ -265,7 +256,7 @@ class Fixer:
             return pulls([(float(s.x), float(s.y)) for s in them], stood, bears, may_pull, may_shear)
 
         screws, loose = (
-            self._in_studs(found, mount) if anchor.in_studs else self._anywhere(found, bear, mount, anchor.apart)
+            self._in_studs(found, mount) if anchor.in_studs else self.anywhere.spread(found, bear, mount, anchor.apart)
         )
         if anchor.in_studs and mount.screws == "free" and not loose:
             few = self._fewer(found, screws)
@@ -406,70 +397,3 @@ class Fixer:
             chosen = {xs[k] for k in fewest([int(x * unit) for x in xs], int(APART * unit))}
             kept += [s for s in screws if s.part == line.part.key and s.y in line.ys and s.x in chosen]
         return tuple(kept)
-
-    def _anywhere(
-        self, found: Sequence[ScrewLine], bear: Callable[[Sequence[Screw]], list[Pull]], mount: Mount, apart: Fraction
-    ) -> tuple[tuple[Screw, ...], bool]:
-        """As few fixings as bear the load, spread over each line, clear of the studs that they could not go into and
-        of one another.
-        """
-        lines = [replace(line, ys=_thinned(line.ys, apart)) for line in found]
-        screws: list[Screw] = []
-        most = max(MOST, *(ceil((line.free[-1][1] - line.free[0][0]) / APART) + 1 for line in lines)) if lines else MOST
-        for count in range(2, most + 1):
-            screws = []
-            for line in lines:
-                xs = self._spread(line, count, mount, apart)
-                screws += [Screw(line.part.key, x, y, None) for x in xs for y in line.ys]
-            if screws and max((pull.share for pull in bear(screws)), default=9) <= 1 and self._near(lines, screws):
-                break
-        few = any(len({s.x for s in screws if s.part == line.part.key}) < line.least for line in lines)
-        return tuple(dict.fromkeys(screws)), not screws or few
-
-    def _near(self, found: Sequence[ScrewLine], screws: Sequence[Screw]) -> bool:
-        for line in found:
-            xs = sorted({s.x for s in screws if s.part == line.part.key})
-            if any(b - a > APART for a, b in pairwise(xs)):
-                return False
-        return True
-
-    def _spread(self, line: ScrewLine, count: int, mount: Mount, apart: Fraction) -> tuple[Fraction, ...]:
-        """So many places along a line, or as many as stand apart, on steps of the tape."""
-        wall = self.site.wall
-        shut = [(a - self.x, b - self.x) for y in line.ys for a, b in no_hole(wall, y)]
-        if wall.makeup in ("timber studs", "steel studs"):
-            half = wall.studs.wide / 2 + RIM_OF_STUD
-            shut += [(s - half - self.x, s + half - self.x) for s in wall.stud_middles]
-        free = cut(line.free, shut)
-        even = meet(free, line.mirrored(free)) if mount.screws == "even" else ()
-        free = even or free
-        if not free:
-            return ()
-        low, high = free[0][0], free[-1][1]
-        if not line.wide:
-            return (self._on_step(free, (low + high) / 2, line.part),)
-        wanted = [low + (high - low) * k / (count - 1) for k in range(count)]
-        if not even:
-            return _thinned([self._on_step(free, x, line.part) for x in wanted], apart)
-        middle = line.part.x + line.part.length / 2
-        left = meet(free, ((low, middle - apart / 2),))
-        found = _thinned([self._on_step(left, x, line.part) for x in wanted[: count // 2]] if left else [], apart)
-        odd = count % 2 and any(a <= middle <= b for a, b in free) and not (found and middle - found[-1] < apart)
-        return (*found, *((middle,) if odd else ()), *(2 * middle - x for x in reversed(found)))
-
-    def _on_step(self, free: Sequence[Span], wanted: Fraction, part: Part) -> Fraction:
-        """The free place that is nearest to one that is wanted, on a step of the tape from the part's end if one is."""
-        step = self.tape.step
-        ends = ((-(-(a - part.x) // step), (b - part.x) // step) for a, b in free)
-        inside = [(part.x + a * step, part.x + b * step) for a, b in ends if a <= b]
-        whole = part.x + ((wanted - part.x) / step + Fraction(1, 2)) // 1 * step
-        return nearest(inside, whole) if inside else nearest(free, wanted)
-
-
-def _thinned(places: Sequence[Fraction], apart: Fraction) -> tuple[Fraction, ...]:
-    """The places without those that are nearer than that to the one before."""
-    kept: list[Fraction] = []
-    for place in places:
-        if not kept or abs(place - kept[-1]) >= max(apart, Fraction(1)):
-            kept.append(place)
-    return tuple(kept)

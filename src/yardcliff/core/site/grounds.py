@@ -13,6 +13,8 @@ HEAD = Fraction(10)
 """A countersunk head of a 5 mm screw, mm."""
 RIM = Fraction(2)
 """What a plate reaches past a head that it hides, and what a head keeps from what stands beside it, mm."""
+RIM_OF_STUD = Fraction(10)
+"""A screw keeps so far from a stud's edges, mm: two diameters."""
 END, EDGE = Fraction(30), Fraction(15)
 """From a screw to its board's end and to its long edge, mm: 6 and 3 diameters of a 5 mm screw, pre-drilled."""
 DEEPEST = Fraction(100)
@@ -57,6 +59,16 @@ class ScrewLine:
         """Stretches as they lie about the part's middle in a mirror."""
         whole = 2 * self.part.x + self.part.length
         return [(whole - b, whole - a) for a, b in reversed(spans)]
+
+
+@dataclass(frozen=True, slots=True)
+class Screw:
+    """One fixing in the wall: (x, y) in the rack's frame, and the stud it is in, if it is in one."""
+
+    part: str
+    x: Fraction
+    y: Fraction
+    stud: int | None
 
 
 @dataclass(frozen=True, slots=True)

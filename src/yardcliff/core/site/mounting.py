@@ -11,7 +11,8 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.length import exact_text
 from yardcliff.core.materials import Take, Ware, screws
 from yardcliff.core.rack import Face, Head, Kind, Operation, Part, Place, Rack, drill
-from yardcliff.core.site.fixing import Fixed, Screw
+from yardcliff.core.site.fixing import Fixed
+from yardcliff.core.site.grounds import Screw
 from yardcliff.core.site.strips import BATTEN, CLEAR, CLEAT, GAUGE, PILOT, SEAT, SEAT_DEEP
 
 SLOT, SLOT_DEEP = Fraction(10), Fraction(8)

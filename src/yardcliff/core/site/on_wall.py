@@ -12,8 +12,8 @@ from yardcliff.core.rack import Operation, Part, Rack
 from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.check import fixing_findings, lost_wall, place_findings, plates_findings
 from yardcliff.core.site.figures import figures
-from yardcliff.core.site.fixing import Fixed, Fixer, Screw
-from yardcliff.core.site.grounds import bodies, lines
+from yardcliff.core.site.fixing import Fixed, Fixer
+from yardcliff.core.site.grounds import Screw, bodies, lines
 from yardcliff.core.site.mounting import UNDER_PLATES, holes, mounting
 from yardcliff.core.site.placing import fewest
 from yardcliff.core.site.survey import Area, Site, areas
