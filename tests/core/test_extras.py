@@ -54,6 +54,10 @@ def test_each_board_of_staggered_rails_hides_its_own_screws() -> None:
     straight = amend(COATS, asked | {"rows": {"count": 2, "layout": "straight", "boards": "each"}})
     assert operation(straight, Kind.WALL_HOLE)[0] == 8
     assert behind(straight) == "1, 3, 5, 6"
+    # A board with room for no plate at all has no screw either: nothing is said of drilling on no part.
+    flush = {"rule": "margin", "left": "0 mm", "right": "0 mm"}
+    shavings = {"mount": "plates", "row": {"follows": "ends", "count": 2, "length": "1 mm", "ends": flush}}
+    assert all(one.parts for one in design(amend(COATS, shavings)).machining)
 
 
 @pytest.mark.parametrize(

@@ -62,7 +62,8 @@ def holes(
         *under, top = (_place(part, Face.FRONT, screw) for part in _passed(rack, screw))
         outer.append(top)
         inner += under
-    yield drill(Kind.WALL_HOLE, outer, width, note, head=head, takes=takes)
+    if outer:
+        yield drill(Kind.WALL_HOLE, outer, width, note, head=head, takes=takes)
     if inner:
         yield drill(Kind.WALL_HOLE, inner, width, "Through both boards, clamped as they will be.")
 
