@@ -155,7 +155,7 @@ def purpose(hole: Hole, design: Design) -> str:
         return f"{row}{design.rack.glyph.called} {place.holder + 1}"
     if place.joins:
         other = design.part(place.joins).name.lower()
-        dowels = made.kind in (Kind.DOWEL_HOLE, Kind.DOWEL_ANSWER)
+        dowels = made.kind in (Kind.DOWEL_HOLE, Kind.DOWEL_ANSWER, Kind.LEDGE_DOWEL)
         through = "into" if made.kind is Kind.SCREW_HOLE else "from"
         return f"dowel to {other}" if dowels else f"screw {through} {other}"
     return _PURPOSES.get(made.kind, made.kind.noun())

@@ -154,7 +154,7 @@ def _marked(design: Design) -> dict[tuple[str, Face], list[Made]]:
     """What is marked out, by part and face; what is marked through another hole is not."""
     found: dict[tuple[str, Face], list[Made]] = {(row.part, design.part(row.part).face): [] for row in design.rack.rows}
     for one in design.machining:
-        if not one.kind.row.get("through"):
+        if one.kind.marked:
             for place in one.places:
                 found.setdefault((place.part, place.face), []).append((place, one))
     return found

@@ -174,10 +174,13 @@ def _machining(
             f"Into end grain, for screws of {exact_text(box.side + deep)}; glue as well.",
         ),
     )
-    yield Operation(
-        Kind.WALL_HOLE, (wall.key,), "bit", CLEARANCE, None, 0, None, "through",
-        "Into two studs, level; its bevel rises towards the room.", many=2, spot="front", head="countersunk",
-    )  # fmt: skip
+    yield drill(
+        Kind.WALL_HOLE,
+        (Place(wall.key, Face.FRONT, x, (wall.height - wall.depth) / 2) for x in (inner / 8, inner * 7 / 8)),
+        CLEARANCE,
+        "Level, and moved to two studs where there are any; its bevel rises towards the room.",
+        head="countersunk",
+    )
 
 
 def _figures(box: Box, inner: Fraction, holes: int) -> Iterator[Figure]:

@@ -95,10 +95,22 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
 
 
 def _on_ledges(fitted: Fitting, ledges: tuple[Part, ...], post: Part) -> Iterator[Operation]:
-    """What is made on the ledges, each a part of its own; the dowel's hole goes through the post too."""
+    """What is made on the ledges, each a part of its own: the notch in its back, its dowels in from its ends and on
+    through the post.
+    """
     for step in fitted.machining:
-        parts = tuple(one.key for one in ledges) + ((post.key,) if step.kind is Kind.LEDGE_DOWEL else ())
-        yield replace(step, parts=parts, many=step.many * len(ledges), takes=times(step.takes, len(ledges)))
+        dowel = step.kind is Kind.LEDGE_DOWEL
+        faces = (Face.LEFT, Face.RIGHT)[: step.count] if dowel else (Face.BACK,)
+        places = tuple(_on_ledge(one, face, post) for one in ledges for face in faces)
+        parts = tuple(one.key for one in ledges) + ((post.key,) if dowel else ())
+        yield replace(step, parts=parts, places=places, offsets=(), takes=times(step.takes, len(ledges)))
+
+
+def _on_ledge(ledge: Part, face: Face, post: Part) -> Place:
+    """The middle of its back's lower edge, or of its notch as an end shows it: there its dowel goes to the post."""
+    if face is Face.BACK:
+        return Place(ledge.key, face, ledge.length / 2, ZERO)
+    return Place(ledge.key, face, ledge.height / 2, ledge.notch / 2, joins=post.key)
 
 
 def _between(row: Row) -> tuple[Fraction, ...]:

@@ -21,7 +21,7 @@ from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import line, rounded
 from yardcliff.core.length import Size, exact_text
 from yardcliff.core.model import Frozen, angle
-from yardcliff.core.rack import Hold, Joint, Kind, Operation, Outline, Part
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Outline, Part, Place, drill
 from yardcliff.core.working import Figure, Input
 
 HOLLOW = Fraction(24)
@@ -180,14 +180,18 @@ def _outlines(shape: Shape, boards: tuple[Part, Part]) -> Iterator[Outline]:
 
 def _machining(shape: Shape, boards: tuple[Part, ...], bracket: tuple[Part, ...]) -> Iterator[Operation]:
     thick, t = shape.board.thickness, shape.degrees
+    left, right = boards
+    ripped = ZERO, left.along, ZERO, left.depth
     yield Operation(
         Kind.MITRE, tuple(one.key for one in boards), "edge, ripped on the bevel", thick, None, 90 - t, None, "the fence",
         "The outer face is the wide one. Glue with tape across the outside: the mitre closes as it folds.",
-        how=both_ways(90 - t), many=2, spot="ridge edge",
+        how=both_ways(90 - t), cut=ripped, spot="ridge edge",
+        places=(Place(left.key, Face.RIGHT, ZERO, ZERO), Place(right.key, Face.LEFT, ZERO, ZERO)),
     )  # fmt: skip
     yield Operation(
         Kind.BEVEL, tuple(one.key for one in boards), "edge, ripped on the bevel", thick, None, t, None, "the fence",
-        "Towards the inner face, so that it lies flat on the wall.", how=both_ways(t), many=2, spot="edge on the wall",
+        "Towards the inner face, so that it lies flat on the wall.", how=both_ways(t), cut=ripped, spot="edge on the wall",
+        places=(Place(left.key, Face.LEFT, ZERO, ZERO), Place(right.key, Face.RIGHT, ZERO, ZERO)),
     )  # fmt: skip
     if bracket:
         wide, deep = (rounded(n) for n in shape.bracket)
@@ -197,10 +201,15 @@ def _machining(shape: Shape, boards: tuple[Part, ...], bracket: tuple[Part, ...]
             f"One strip {strip} wide, its front edges planed to lie on the boards; sawn through, it gives both halves.",
             how=both_ways(45), many=1, spot="middle",
         )  # fmt: skip
-        yield Operation(
-            Kind.WALL_HOLE, (bracket[1].key,), "bit", CLEARANCE, None, 0, None, "through",
-            "One above the other, into a stud; the slant rises towards you.", many=2, spot="front", head="countersunk",
-        )  # fmt: skip
+        wall = bracket[1]
+        flat = wall.height - wall.depth
+        yield drill(
+            Kind.WALL_HOLE,
+            (Place(wall.key, Face.FRONT, wall.length / 2, flat * k / 4) for k in (1, 3)),
+            CLEARANCE,
+            "One above the other, into a stud; the slant rises towards you.",
+            head="countersunk",
+        )
 
 
 def _figures(shape: Shape) -> Iterator[Figure]:

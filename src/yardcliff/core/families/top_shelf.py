@@ -193,7 +193,8 @@ def _machining(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator
         yield Operation(
             Kind.BRACKET, tuple(part.key for part in brackets), "square corner", shelf.bracket, None, 45, None, "a stop block",
             "All from one strip, the grain along the long side.", how="two legs, square to one another",
-            many=len(brackets), spot="corner",
+            places=tuple(Place(part.key, Face.LEFT, ZERO, ZERO) for part in brackets),
+            cut=(ZERO, brackets[0].height, ZERO, brackets[0].depth), spot="corner",
         )  # fmt: skip
         yield from screwed(
             [meet(rail, one, 1) for one in brackets],

@@ -103,8 +103,8 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 "a knife line all round",
                 "All ledges clamped together: saw the cheeks of the notch, chop out, try the post in it.",
                 how=f"{exact_text(ledge.notch)} in from the back, in the middle",
-                many=1,
-                spot="back edge",
+                offsets=((ZERO, ZERO),),
+                cut=(-notch / 2, notch / 2, ZERO, ledge.thickness),
             ),
             Operation(
                 Kind.LEDGE_DOWEL,
@@ -119,8 +119,7 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 if many == 1
                 else "With the ledge on the post, square to it: from each end through its horn and into the post.",
                 takes=(Blank("Ledge dowel", "dowel", "hardwood", ledge.dowel, ledge.dowel, hole, many),),
-                many=many,
-                spot="end",
+                offsets=((ZERO, ZERO),) * many,
             ),
         ),
         cautions=("Chiselling: both hands behind the edge, the work clamped down.",),

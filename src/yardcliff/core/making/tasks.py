@@ -171,7 +171,7 @@ class _Asked:
         """Marking what no row has: joints, plates, what goes into the wall; parts that are alike in one go."""
         alike: dict[tuple[str, tuple[tuple[Face, Fraction, Fraction], ...]], list[Part]] = {}
         for part in self.done.parts:
-            own = [place for one in self.done.machining if not one.kind.row.get("through") for place in one.places
+            own = [place for one in self.done.machining if one.kind.marked for place in one.places
                    if place.part == part.key and place.holder < 0]  # fmt: skip
             if own:
                 alike.setdefault((named([part]), tuple(sorted({place[1:4] for place in own}))), []).append(part)
@@ -198,7 +198,7 @@ class _Asked:
         ways, kind, row = work.own(self.shop), work.kind, one.kind.row
         parts = self._from(frozenset(one.parts)) if row.get("halves") else frozenset(one.parts)
         through = row.get("through", False)
-        marked = {"marked"} if one.places and not through else set()
+        marked = {"marked"} if one.places and one.kind.marked else set()
         dry, halves = row.get("dry", False), row.get("halves", False)
         fixed = (
             ("tool", machining.tool(one, tape)), ("depth", machining.depth(one, tape)), ("set", machining.setting(one)),

@@ -70,6 +70,11 @@ class Kind(StrEnum):
         """Whether what it makes is a round hole."""
         return self.row["class"] in ("bore", "pilot")
 
+    @property
+    def marked(self) -> bool:
+        """Whether its places are marked out: not what is marked through another hole, or set at the saw."""
+        return not (self.row.get("through") or self.row.get("set"))
+
     def noun(self, count: int = 1) -> str:
         """What it makes, in words: one of them, or so many."""
         row = self.row
@@ -106,8 +111,8 @@ class Place(NamedTuple):
 class Operation:
     """One line of the machining schedule: one tool, depth and setting for equal features of its `parts`.
 
-    The `parts` are keys; what holders are made of is HOLDER, and is called a `piece`. Features that have a place on a
-    face are at `places`, others are so `many`. Those of a fitting are at `offsets` from each holder's axis, to the
+    The `parts` are keys; what holders are made of is HOLDER, and is called a `piece`. Features of parts are at their
+    `places`; of what holders are made of, and of what makes a part, there are so `many`. Those of a fitting are at `offsets` from each holder's axis, to the
     right and up the marked face, until its rack places them. What is no round hole is `cut` about its place: from and
     to along, from and to across (of a fitting: to the right, and up). `size` is the tool's: a bit's diameter, a saw
     cut's length. Without a `depth` it goes right through, and leaves no `web`. `spot` says where on the part where

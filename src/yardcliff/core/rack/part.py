@@ -196,6 +196,7 @@ class Part:
             return {Face.TOP: "top end", Face.BOTTOM: "foot"}.get(face, f"{face} end")
         others = [axis for axis in (0, 1, 2) if axis not in (long, face.axis)]
         broad = self.size[others[0]] >= self.size[face.axis]
-        if not broad:
+        # The box around a board that leans says nothing of its faces.
+        if not broad or (self.sawn and face.axis != self.face.axis):
             return f"{face} edge"
         return {Face.BOTTOM: "underside", Face.LEFT: "left face", Face.RIGHT: "right face"}.get(face, str(face))
