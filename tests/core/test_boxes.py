@@ -19,7 +19,7 @@ from yardcliff.core.findings import Patch
 from yardcliff.core.geometry import points
 from yardcliff.core.holders.flip import Flip, groove, tall
 from yardcliff.core.listing import shipped_item
-from yardcliff.core.materials import Ware
+from yardcliff.core.materials import Goods, Ware
 from yardcliff.core.rack import Kind, Part
 from yardcliff.core.strength.wood import sag
 
@@ -306,7 +306,7 @@ def test_screws_pass_through_one_part_and_bite_in_the_other() -> None:
     ]
     assert [place[:4] for place in pilot.places] == [("bar", "left", n(35, 2), 10), ("bar", "left", n(105, 2), 10)]
     assert (through.note, pilot.note) == ("Countersunk.", "Clamped.")
-    assert pilot.takes == (Ware("screw", "4.0 × 50 mm wood screw", 2),)
+    assert pilot.takes == (Ware(Goods.WOOD_SCREW, 2, ("4.0", "50")),)
 
 
 TOWELS = amend(starting([(shipped_item("towel"), 6)], "1 mm", "rail"),

@@ -8,7 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.test_timber import cutting, offer, rails, start, supply
-from yardcliff.core.materials import Ware
+from yardcliff.core.materials import Goods, Ware
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.cost import Cost, Line, consumables, shopping, units
 from yardcliff.core.timber.plan import cut_plan
@@ -26,7 +26,9 @@ def packet(pack: int, price: str, **more: Any) -> dict[str, Any]:
 def bought(many: int, *packets: dict[str, Any], here: int = 0) -> Line:
     stock = supply(wares=packets)
     on_hand = (WareOnHand(kind="screw", name=NAME, amount=here),) if here else ()
-    (line,) = shopping(cut_plan((), stock, Cutting()), [Ware("screw", NAME, many)], Supply((), stock.lists, on_hand))
+    (line,) = shopping(
+        cut_plan((), stock, Cutting()), [Ware(Goods.WOOD_SCREW, many, ("5.0", "20"))], Supply((), stock.lists, on_hand)
+    )
     return line
 
 

@@ -89,6 +89,15 @@ def test_a_face_is_read_as_it_lies_on_the_bench() -> None:
     assert {View(side, face).at(250, 100) for face in (Face.LEFT, Face.RIGHT)} == {(250, 100), (250, 20)}
 
 
+NEEDS = {
+    Hold.SCREWS: Kind.SCREW_HOLE,
+    Hold.DOWELS: Kind.DOWEL_HOLE,
+    Hold.NOTCH: Kind.LEDGE_DOWEL,
+    Hold.GROOVE: Kind.DADO,
+}
+"""What is made where a joint is held so."""
+
+
 def placed(brief: Brief, by: str) -> Design:
     return design(amend(brief, {"place": {"wall": "ab", "x": "4 m"}, "mount": {"by": by}}), SITE)
 
@@ -155,6 +164,12 @@ def test_a_screw_is_one_line_through_both_parts_and_into_the_wall(brief: Brief, 
                 low, size = part.low, part.size
                 point = part.at(place.face, place.along, place.across)
                 assert all(a <= at <= a + long for a, at, long in zip(low, point, size, strict=True))
+    # What is said to hold a joint is there to be bought.
+    holes = {(one.kind, place.part, place.joins) for one in done.machining for place in one.places}
+    for joint in done.rack.joints:
+        if need := NEEDS.get(joint.hold):
+            assert (need, joint.part, joint.other) in holes or (need, joint.other, joint.part) in holes
+        assert bool(joint.takes) == (joint.hold is Hold.PINS)
     # The wood and the wall have the same holes: exactly, whatever hangs it.
     held = [each for each in done.on_wall.fixed if each.screws]
     screws = {(screw.x, screw.y) for each in held for screw in each.screws}

@@ -9,7 +9,7 @@ from yardcliff.core.amend import amend
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import starting
 from yardcliff.core.listing import shipped_item
-from yardcliff.core.materials import SOLD, Blank, Ware, next_length, times
+from yardcliff.core.materials import SOLD, Blank, Goods, Ware, brads, next_length, times
 from yardcliff.core.site.asked import By, Into
 from yardcliff.core.site.survey import Site
 from yardcliff.core.site.wall import Wall
@@ -185,6 +185,26 @@ def test_screws_are_as_long_as_is_sold_and_never_longer_than_asked_but_for_the_s
     assert sold in SOLD
 
 
+@pytest.mark.parametrize(
+    ("through", "into", "along", "sold"),
+    [
+        (18, 100, 100, (2, "2.0", "50")),  # 54 is three times as much
+        (14, 100, 151, (3, "1.6", "40")),
+        (18, 20, 300, (3, "1.4", "30")),  # 38 come together, and 3 stay
+        (18, 25, 301, (4, "1.6", "40")),
+        (3, 2, 10, (2, "1.0", "15")),  # the shortest there are
+    ],
+)
+def test_brads_are_three_times_as_long_as_what_they_nail_and_stay_inside(
+    through: int, into: int, along: int, sold: tuple[int, str, str]
+) -> None:
+    count, *sizes = sold
+    assert brads(Fraction(through), Fraction(into), Fraction(along)) == Ware(Goods.BRAD, count, tuple(sizes))
+
+
 def test_so_many_of_the_same_take_so_many_times() -> None:
-    takes = (Blank("Peg", "dowel", "hardwood", Fraction(12), Fraction(12), Fraction(83), 2), Ware("hook", "hook", 1))
+    takes = (
+        Blank("Peg", "dowel", "hardwood", Fraction(12), Fraction(12), Fraction(83), 2),
+        Ware(Goods.HOOK, 1, ("26 mm",)),
+    )
     assert [one.count for one in times(takes, 3)] == [6, 3]

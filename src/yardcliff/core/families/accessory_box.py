@@ -18,7 +18,7 @@ from yardcliff.core.families.shared import FLOOR_CLEAR, Extra
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text
-from yardcliff.core.materials import Ware, Wood
+from yardcliff.core.materials import Goods, Ware, Wood
 from yardcliff.core.model import Frozen, whole
 from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, drill
 from yardcliff.core.strength.body import along_grain, lip
@@ -163,7 +163,7 @@ def _machining(
             deep=PIN_DEEP,
             left=box.side - PIN_DEEP,
             stop="depth stop, and a strip of holes",
-            takes=(Ware("pin", f"shelf pin, {exact_text(PIN)}", 4 * box.shelves),),
+            takes=(Ware(Goods.SHELF_PIN, 4 * box.shelves, (exact_text(PIN),)),),
         )
     deep = min(BITE, inner / 3)
     yield from screwed(

@@ -23,7 +23,7 @@ from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Fitting, half
 from yardcliff.core.item import Item
 from yardcliff.core.length import Size, TapeName, exact_text
-from yardcliff.core.materials import Ware
+from yardcliff.core.materials import Goods, Ware
 from yardcliff.core.rack import Face, Kind, Operation, Place, Rack, drill
 from yardcliff.core.row import HALF, Row
 from yardcliff.core.row_brief import Ends
@@ -177,7 +177,7 @@ def _machining(brief: AngledRailBrief, sides: tuple[Row, ...], length: Fraction)
             deep=max(thick - SKIN, ZERO),
             left=SKIN,
             stop="depth stop",
-            takes=(Ware("magnet", f"magnet, {exact_text(brief.angled.magnet)}", 1),),
+            takes=(Ware(Goods.MAGNET, 1, (exact_text(brief.angled.magnet),)),),
             tool="flat-bottomed bit",
         )
 

@@ -9,8 +9,8 @@ from dataclasses import dataclass
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.holders.hook import pilot_bit
-from yardcliff.core.materials import Ware, screws
-from yardcliff.core.rack import Face, Kind, Operation, Part, Place, Point, drill
+from yardcliff.core.materials import Goods, Ware, brads, screws
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Point, drill
 
 CLEARANCE = Fraction(9, 2)
 """What a 4 mm screw passes through, mm."""
@@ -72,12 +72,7 @@ def meet(through: Part, into: Part, count: int, within: dict[int, tuple[Fraction
     """So many fastenings where two parts lie face to face, evenly along the longer side of it and in its middle
     across. `within` narrows it along an axis: where a part is no box, or a plank of it is meant.
     """
-    shared = {
-        axis: (max(low, other), min(low + size, other + its))
-        for axis, (low, size, other, its) in enumerate(zip(through.low, through.size, into.low, into.size, strict=True))
-    }
-    # They meet where their boxes share no depth.
-    touch = min(shared, key=lambda axis: shared[axis][1] - shared[axis][0])
+    shared, touch = _meeting(through, into)
     face = _SIDES[touch][through.low[touch] < into.low[touch]]
     area = {axis: _narrowed(span, (within or {}).get(axis, span)) for axis, span in shared.items() if axis != touch}
     long, short = sorted(area, key=lambda axis: area[axis][0] - area[axis][1])
@@ -91,6 +86,22 @@ def meet(through: Part, into: Part, count: int, within: dict[int, tuple[Fraction
         at[long] = low + inset + (high - low - 2 * inset) * k / (count - 1) if count > 1 else (low + high) / 2
         points.append((at[0], at[1], at[2]))
     return Meet(through, into, face, tuple(points))
+
+
+def _meeting(one: Part, other: Part) -> tuple[dict[int, tuple[Fraction, Fraction]], int]:
+    """What the boxes of two parts share along each axis, and the one that they meet along: they share least there."""
+    shared = {
+        axis: (max(low, its), min(low + size, its + long))
+        for axis, (low, size, its, long) in enumerate(zip(one.low, one.size, other.low, other.size, strict=True))
+    }
+    return shared, min(shared, key=lambda axis: shared[axis][1] - shared[axis][0])
+
+
+def pinned(through: Part, into: Part) -> Joint:
+    """A part that is nailed to another with brads, and glued: no hole is made for them."""
+    shared, touch = _meeting(through, into)
+    along = max(high - low for axis, (low, high) in shared.items() if axis != touch)
+    return Joint(through.key, into.key, Hold.PINS, takes=(brads(through.size[touch], into.size[touch], along),))
 
 
 def _narrowed(span: tuple[Fraction, Fraction], within: tuple[Fraction, Fraction]) -> tuple[Fraction, Fraction]:
@@ -128,7 +139,7 @@ def dowelled(meets: Sequence[Meet], notes: tuple[str, str]) -> tuple[Operation, 
     """Dowel pins between the first parts' ends and the second parts' edges, half in each."""
     deep = DOWEL_LONG / 2 + GLUE_ROOM
     first = [place for one in meets for place in one.faces]
-    taken = (Ware("pin", f"dowel pin, {DOWEL} × {DOWEL_LONG} mm", len(first)),)
+    taken = (Ware(Goods.DOWEL_PIN, len(first), (str(DOWEL), str(DOWEL_LONG))),)
     ends = _left(one.through.thick(one.face) - deep for one in meets)
     edges = _left(one.into.thick(one.face) - deep for one in meets)
     return (

@@ -14,7 +14,7 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
-from yardcliff.core.families.joinery import APART, BITE, BRACKET_BITE, CLEARANCE, LEG, REACH, meet, screwed
+from yardcliff.core.families.joinery import APART, BITE, BRACKET_BITE, CLEARANCE, LEG, REACH, meet, pinned, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.families.shared import Body, assemble, ground
 from yardcliff.core.findings import Finding, Fix, Patch
@@ -140,7 +140,7 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
         ((plate.key, brief.low),),
         (
             Joint(top.key, plate.key, Hold.SCREWS),
-            Joint(stop.key, top.key, Hold.PINS),
+            pinned(stop, top),
             *(Joint(one.key, other, Hold.SCREWS) for one in brackets for other in (plate.key, top.key)),
         ),
         _machining(brief, plate, top, brackets),

@@ -14,7 +14,7 @@ from yardcliff.core.angles import both_ways, degrees
 from yardcliff.core.brief import Board
 from yardcliff.core.choices import Field, Option
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.joinery import CLEARANCE
+from yardcliff.core.families.joinery import CLEARANCE, pinned
 from yardcliff.core.families.prisms import Corners, column, prism
 from yardcliff.core.families.shared import Extra
 from yardcliff.core.findings import Finding, Fix
@@ -103,7 +103,7 @@ def stand(shape: Shape, foot: Fraction, length: Fraction) -> tuple[tuple[Part, P
     boards = _boards(shape, foot, length)
     caps, bracket = _caps(shape, foot, length), _bracket(shape, foot, length)
     joints = [Joint(boards[0].key, boards[1].key, Hold.MITRE)]
-    joints += [Joint(cap.key, board.key, Hold.PINS) for cap in caps for board in boards]
+    joints += [pinned(cap, board) for cap in caps for board in boards]
     if bracket:
         joints += [Joint(bracket[0].key, board.key, Hold.EDGES) for board in boards]
         joints.append(Joint(bracket[0].key, bracket[1].key, Hold.HOOKED, glued=False))

@@ -11,7 +11,7 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
-from yardcliff.core.families.joinery import BITE, meet, screwed
+from yardcliff.core.families.joinery import BITE, meet, pinned, screwed
 from yardcliff.core.families.shared import Body, assemble, first_row, ground
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
@@ -115,7 +115,7 @@ def build(brief: ShelfBoxBrief, fitted: Fitting, row: Row) -> Rack:
     joints = [
         *(Joint(one.key, end.key, Hold.GROOVE, let_in=shelf.groove) for one in boards for end in sides),
         *(Joint(one.key, end.key, Hold.SCREWS) for one in (bar, rail) for end in sides),
-        *(Joint(one.key, end.key, Hold.PINS) for one in guards for end in sides),
+        *(pinned(one, end) for one in guards for end in sides),
     ]
     body = Body(
         "shelf-box",

@@ -10,7 +10,7 @@ from typing import Literal
 
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.joinery import APART, BITE, BRACKET_BITE, LEG, REACH, meet, screwed
+from yardcliff.core.families.joinery import APART, BITE, BRACKET_BITE, LEG, REACH, meet, pinned, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.families.shared import Extra
 from yardcliff.core.findings import Finding, Fix, Patch
@@ -104,7 +104,7 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
     if shelf.lip:
         lip = Part("lip", "Lip", board.x, under, face + shelf.depth, long, shelf.thickness + shelf.lip, LIP, rail.wood)
         parts.append(lip)
-        joints.append(Joint(lip.key, board.key, Hold.PINS))
+        joints.append(pinned(lip, board))
     return Extra(
         tuple(parts),
         tuple(joints),

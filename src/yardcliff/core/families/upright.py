@@ -26,7 +26,7 @@ from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.item import Item
 from yardcliff.core.length import TapeName, exact_text
 from yardcliff.core.look import hanging
-from yardcliff.core.materials import Ware, screws
+from yardcliff.core.materials import Goods, Ware, screws
 from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Rack, Seat, drill
 from yardcliff.core.row import Row
 from yardcliff.core.rows import Standing
@@ -113,7 +113,7 @@ def _strap(brief: UprightBrief, fitted: Fitting, rail: Part, row: Row) -> Iterat
             "One beyond each outer ring, half-way up, for the strap's screws and washers.",
             deep=deep,
             left=left,
-            takes=(Ware("strap", "webbing strap with buckle", 1), screws("4.0", deep, 2)),
+            takes=(Ware(Goods.STRAP, 1), screws("4.0", deep, 2)),
         )
 
 

@@ -15,7 +15,7 @@ from yardcliff.core.geometry import Path, cross, line, rectangle, rounded
 from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import BACK, EDGE, END_DIAMETERS, LEVERED, RATED, force_input
 from yardcliff.core.length import Size, exact_text, read
-from yardcliff.core.materials import Ware
+from yardcliff.core.materials import Goods, Ware
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph, Putting
 from yardcliff.core.scene import Stroke
@@ -116,7 +116,7 @@ def fit(bolt: Bolt, ground: Ground) -> Fitting:
         figures=tuple(_figures(bolt, ground)),
         findings=tuple(_findings(bolt, ground)),
         machining=(pilots(ground, AXIS, bit, max(deep, ZERO), "Turn each in with a spanner, against a block as thick as it shows.",
-                          (Ware("lag", f"{bolt.size} × {exact_text(bolt.length)} lag screw", 1),)),),
+                          (Ware(Goods.LAG_SCREW, 1, (bolt.size, exact_text(bolt.length))),)),),
         cautions=("A spanner that slips takes the knuckles along: pull it towards you, and wax the thread.",),
         links=tuple(links(bolt, ground)),
     )  # fmt: skip

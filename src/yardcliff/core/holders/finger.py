@@ -28,7 +28,7 @@ from yardcliff.core.holders.flip import (
 )
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.length import Gap, Size, exact_text, read
-from yardcliff.core.materials import Blank, Thread, Ware
+from yardcliff.core.materials import Blank, Goods, Thread, Ware
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Kind, Operation, Outline, Place, drill
 from yardcliff.core.scene import Stroke
@@ -212,7 +212,7 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
                 f"{float(below):.1f} mm from the heel's end, in the middle of its thickness: on the press, against a stop.",
                 takes=(
                     Blank("Finger", "board", "hardwood", max(flip.width, flip.thickness), min(flip.width, flip.thickness), high),
-                    Ware("washer", f"{rod.size} washer", 2),
+                    Ware(Goods.WASHER, 2, (rod.size,)),
                 ),
                 many=1, piece="Finger", spot="side",
             ),
@@ -252,7 +252,7 @@ def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction])
         "About the rod hole, in the end spacers, before that is drilled through: nut and washer lie below the wood.",
         deep=bits.recess,
         stop="depth stop",
-        takes=(*rods, Ware("nut", f"{rod.size} nut", 2 * len(lengths))),
+        takes=(*rods, Ware(Goods.NUT, 2 * len(lengths), (rod.size,))),
         tool=tool,
     )
 

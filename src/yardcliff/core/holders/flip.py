@@ -15,7 +15,7 @@ from yardcliff.core.geometry import Path, circle, cross, moved, rectangle, round
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.length import Gap, Size, exact_text
-from yardcliff.core.materials import Blank, Ware, Wood, next_length, screws
+from yardcliff.core.materials import Blank, Goods, Ware, Wood, next_length, screws
 from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline, Putting
 from yardcliff.core.scene import Stroke
@@ -171,7 +171,7 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
             ),
             pilots(
                 ground, tuple((side * beside, up) for side in (-1, 1) for up in (KEEPER_UP, -KEEPER_UP)), pilot_bit("4.0", ground.wood), long - KEEPER, "One above and one below each seat, through its plate laid in place.",
-                (Ware("pin", f"keeper plate, {exact_text(KEEPER)} steel", 2), screws("4.0", long, KEPT)),
+                (Ware(Goods.KEEPER, 2, (exact_text(KEEPER),)), screws("4.0", long, KEPT)),
             ),
             Operation(
                 Kind.PIN_HOLE, (), "bit", flip.pin, None, 0, None, "through, on scrap",

@@ -15,7 +15,7 @@ from yardcliff.core.geometry import Path, circle, cross, rectangle, rounded
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots, upright
 from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text, read
-from yardcliff.core.materials import SOLD, Take, Ware, Wood, screws
+from yardcliff.core.materials import SOLD, Goods, Take, Ware, Wood, screws
 from yardcliff.core.model import Frozen
 from yardcliff.core.rack import Bore, Glyph, Putting
 from yardcliff.core.scene import Stroke
@@ -200,8 +200,8 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
 def _takes(hook: Hook) -> tuple[Take, ...]:
     """The hook by how far it stands out, and its screws; one with a shank is its own."""
     if hook.fastening == "shank":
-        return (Ware("hook", f"cup hook, {exact_text(hook.projection)}", 1),)
-    return Ware("hook", f"hook, {exact_text(hook.projection)}", 1), screws(hook.gauge, hook.screw_length, hook.screws)
+        return (Ware(Goods.CUP_HOOK, 1, (exact_text(hook.projection),)),)
+    return Ware(Goods.HOOK, 1, (exact_text(hook.projection),)), screws(hook.gauge, hook.screw_length, hook.screws)
 
 
 def _figures(hook: Hook, ground: Ground, bit: Fraction, deep: Fraction, thread: str) -> tuple[Figure, ...]:

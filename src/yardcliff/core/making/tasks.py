@@ -17,7 +17,7 @@ from yardcliff.core.making.picture import Cuts, Marked, bite
 from yardcliff.core.making.shop import Shop
 from yardcliff.core.making.task import MANUAL, Task, own_ways, says, work_of
 from yardcliff.core.materials import Ware
-from yardcliff.core.rack import HOLDER, Face, Joint, Kind, Operation, Part, Rack
+from yardcliff.core.rack import HOLDER, Face, Hold, Joint, Kind, Operation, Part, Rack
 from yardcliff.core.site.put_up import clearing, overhead, put_up
 from yardcliff.core.timber.cost import GRITS
 from yardcliff.core.timber.cut_order import order
@@ -36,6 +36,7 @@ MOST_LEFT = 60
 """More wood than this behind a hole is nothing to watch, mm."""
 MOST_MARKS = 80
 """Beyond so many marks they are read off the tape, and not one by one."""
+NAILED = "In hardwood, and near an end, a hole for each brad first: one with its head nipped off is the bit."
 ORDINAL = ("First", "Second", "Third", "Fourth", "Fifth", "Sixth")
 
 
@@ -294,8 +295,8 @@ class _Asked:
         yield Task(
             f"join:{first}", 12, f"{'Glue' if glued else 'Screw'} together: {names}", 10 + 4 * len(joints), parts,
             lines=tuple(f"{_pairs(rack, [joint for joint in joints if joint.says == way])}: {way}." for way in by),
-            settings=(("clamps", str(clamps)), ("in clamps", "as the bottle says")) if glued else (),
-            checks=("Both diagonals again once the clamps are on.", "What squeezes out is lifted off when it is like rubber: wiped wet, it shows under the finish.") if glued else ("Every screw to the same depth, the last turn by hand.",),
+            settings=(*_nails(joints), *((("clamps", str(clamps)), ("in clamps", "as the bottle says")) if glued else ())),
+            checks=(*([NAILED] if any(joint.hold is Hold.PINS for joint in joints) else []), "Both diagonals again once the clamps are on.", "What squeezes out is lifted off when it is like rubber: wiped wet, it shows under the finish.") if glued else ("Every screw to the same depth, the last turn by hand.",),
             needs=frozenset({"bought", "fits", "pinned", "bare", "sanded", "inside", "threaded"}), gives=frozenset({"joined"}), spoils=frozenset({"loose"}),
             wait=self.finish.wait("glue") if glued else 0, waits_for="glue" if glued else None, picture="rack",
             clamps=clamps, clamped=self.finish.wait("clamps") if glued else 0, dries=bool(glued), splits=not glued,
@@ -414,6 +415,15 @@ def _marked(done: Design, part: Part, at: Iterable[tuple[Face, Fraction, Fractio
         yield f"{part.called(face)}, from the {along} and from the {across}: " + "; ".join(
             f"{numbers.get(place, '')}{done.tape.write(place[1])}, {done.tape.write(place[2])}" for place in on
         )
+
+
+def _nails(joints: Iterable[Joint]) -> Iterator[tuple[str, str]]:
+    """The brads of a body: `8 of 1.4 × 30 mm`."""
+    many = Counter[tuple[str, ...]]()
+    for take in (take for joint in joints for take in joint.takes if isinstance(take, Ware)):
+        many[take.sizes] += take.count
+    for (thick, long), count in many.items():
+        yield "brads", f"{count} of {thick} × {long} mm"
 
 
 def _pairs(rack: Rack, joints: list[Joint]) -> str:

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from yardcliff.core.exact import Fraction
+from yardcliff.core.materials import Take
 
 ZERO = Fraction(0)
 
@@ -37,7 +38,8 @@ SAYS = {
 @dataclass(frozen=True, slots=True)
 class Joint:
     """Two parts that are joined, by their keys, and what holds them: face to face, or the `part` let in to the other
-    so deep. What is hooked on only hangs on the other, which is fixed to the wall by itself.
+    so deep. What no hole is made for is in `takes`. What is hooked on only hangs on the other, which is fixed to the
+    wall by itself.
     """
 
     part: str
@@ -45,6 +47,7 @@ class Joint:
     hold: Hold
     glued: bool = True
     let_in: Fraction = ZERO
+    takes: tuple[Take, ...] = ()
 
     @property
     def hooked(self) -> bool:

@@ -30,14 +30,13 @@ ZERO = Fraction(0)
 
 @dataclass(frozen=True, slots=True)
 class Anchor:
-    """What holds in a wall, as the table has it: lengths in mm, ratings in N; `ware` is what it is sold as, `clear`
+    """What holds in a wall, as the table has it: lengths in mm, ratings in N; `clear`
     lets it pass the rack's wood, and one stands `apart` from the next. What it bears in steel, or by so much lining, or by the kind of block; what wood
     holds is worked out.
     """
 
     key: Into
     name: str
-    ware: str
     holds: str
     walls: tuple[str, ...]
     diameter: Fraction
@@ -74,7 +73,7 @@ class Driven:
 def _anchors() -> dict[Into, Anchor]:
     return {
         row["key"]: Anchor(
-            row["key"], row["name"], row["ware"], row["holds"], tuple(row["walls"]), read(row["diameter"]), read(row["clear"]),
+            row["key"], row["name"], row["holds"], tuple(row["walls"]), read(row["diameter"]), read(row["clear"]),
             None if row["bit"] == "none" else read(row["bit"]), read(row.get("behind", "0 mm")),
             read(row.get("apart", "0 mm")), read(row.get("least", "0 mm")), read(row.get("most", "30 m")),
             (row["pull"], row["shear"]) if "pull" in row else None,

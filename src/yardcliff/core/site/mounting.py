@@ -9,12 +9,14 @@ from dataclasses import dataclass
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import exact_text
-from yardcliff.core.materials import Take, Ware, screws
+from yardcliff.core.materials import Goods, Take, Ware, brads, screws
 from yardcliff.core.rack import Face, Head, Kind, Operation, Part, Place, Rack, drill
 from yardcliff.core.site.fixing import Fixed
 from yardcliff.core.site.grounds import Screw
 from yardcliff.core.site.strips import BATTEN, CLEAR, CLEAT, GAUGE, PILOT, SEAT, SEAT_DEEP
 
+LAG, LAG_WASHER = "8 mm", "M8"
+"""The lag screws that go into studs (data/lags.toml), and the thread that their washers are sold for."""
 SLOT, SLOT_DEEP = Fraction(10), Fraction(8)
 """A keyhole plate's bed: the bit that its slot is cut with, and how deep it is let in, mm."""
 PLUG, PLUG_DEEP = Fraction(10), Fraction(8)
@@ -48,7 +50,7 @@ def mounting(rack: Rack, fixed: Sequence[Fixed]) -> Mounting:
             parts += strips
             made += _made(rack, one, strips)
             parts += (spacer := tuple(_spacer(one, len(parts), of)))
-            made += _spaced(spacer)
+            made += _spaced(spacer, one.body.grounds[0])
     return Mounting(tuple(parts), tuple(made))
 
 
@@ -244,7 +246,7 @@ def _spacer(one: Fixed, before: int, of: str) -> Iterator[Part]:
         yield Part(f"spacer-{before + 1}-wall", f"Spacer{of}", on.x, on.y, ZERO, on.length, wide, thick, "softwood")
 
 
-def _spaced(spacers: Sequence[Part]) -> Iterator[Operation]:
+def _spaced(spacers: Sequence[Part], on: Part) -> Iterator[Operation]:
     for one in spacers:
         yield Operation(
             Kind.SPACER,
@@ -258,6 +260,7 @@ def _spaced(spacers: Sequence[Part]) -> Iterator[Operation]:
             f"A strip {exact_text(one.depth)} thick, glued and pinned to the back along its lower edge: the rack "
             "stands plumb, and turns about its own foot.",
             how="cut to length",
+            takes=(brads(one.depth, on.depth, one.length),),
             many=1,
         )
 
@@ -270,13 +273,12 @@ def _takes(one: Fixed) -> tuple[Take, ...]:
         case "screws" | "sheet":
             takes.append(screws("5.0", one.length, count))
         case "lags":
-            takes += [Ware("lag", f"8 mm × {long} lag screw", count), Ware("washer", "M8 washer", count)]
+            takes += [Ware(Goods.LAG_SCREW, count, (LAG, long)), Ware(Goods.WASHER, count, (LAG_WASHER,))]
         case _:
-            takes.append(Ware("fixing", f"{one.anchor.ware}, {long}", count))
+            takes.append(Ware(Goods(kind), count, (long,)))
     match one.by:
         case "keyholes" | "hangers" | "mirrors":
-            plate = {"keyholes": "keyhole plate", "hangers": "surface hanger", "mirrors": "mirror plate"}[one.by]
-            takes += [Ware("hanger", plate, count), screws("3.0", PLATE_SCREW, 2 * count)]
+            takes += [Ware(Goods(one.by), count), screws("3.0", PLATE_SCREW, 2 * count)]
         case "plugged":
-            takes.append(Ware("pin", f"wooden plug, {exact_text(PLUG)}", count))
+            takes.append(Ware(Goods.PLUG, count, (exact_text(PLUG),)))
     return tuple(takes)

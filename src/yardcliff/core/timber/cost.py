@@ -9,7 +9,7 @@ from typing import get_args
 
 from yardcliff.core.amend import BriefError
 from yardcliff.core.length import exact_text
-from yardcliff.core.materials import Form, Ware, WareKind
+from yardcliff.core.materials import Form, Goods, Ware, WareKind
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.layout import CutPlan
 from yardcliff.core.timber.stock import Supply, WarePrice
@@ -18,7 +18,6 @@ from yardcliff.data import table
 
 OWN = "Noted by hand"
 """The supplier that the user's own prices are kept under."""
-GLUE = "white wood glue"
 GRITS = (120, 180, 240)
 SHEET = 0.6
 """Wood that one sheet of sandpaper sands, m²: rule of thumb."""
@@ -104,14 +103,14 @@ def amount(count: int, unit: str) -> str:
 def consumables(taken: Takeoff, cutting: Cutting) -> Iterator[Ware]:
     """Glue, finish and sandpaper: by the joints, and by the faces and the coats."""
     if taken.glue > 0:
-        yield Ware("glue", GLUE, ceil(taken.glue))
+        yield Ware(Goods.GLUE, ceil(taken.glue))
     finish = next(row for row in table("finishes") if row["key"] == cutting.finish)
     coats = finish["coats"] if cutting.coats is None else cutting.coats
     if coats and cutting.finish != "none" and taken.faces > 0:
-        yield Ware("finish", finish["name"], ceil(taken.faces * coats / finish["spread"] * 1000 * LOST))
+        yield Ware(Goods.FINISH, ceil(taken.faces * coats / finish["spread"] * 1000 * LOST), (finish["name"],))
     if taken.faces > 0:
         for grit in GRITS:
-            yield Ware("sandpaper", f"sandpaper, grit {grit}", ceil(taken.faces / SHEET))
+            yield Ware(Goods.SANDPAPER, ceil(taken.faces / SHEET), (str(grit),))
 
 
 def shopping(plan: CutPlan, wares: Iterable[Ware], supply: Supply) -> tuple[Line, ...]:

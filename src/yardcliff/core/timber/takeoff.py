@@ -8,7 +8,7 @@ from math import ceil, pi
 
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
-from yardcliff.core.materials import Blank, Ware
+from yardcliff.core.materials import Blank, Goods, Ware
 from yardcliff.core.rack import Joint, Part, Rack
 
 ZERO = Fraction(0)
@@ -34,18 +34,18 @@ def takeoff(done: Design) -> Takeoff:
     """What a rack takes, and what holds it on its wall, with what the machining of both uses up."""
     rack = done.rack
     takes = [take for step in done.machining for take in step.takes]
+    takes += [take for joint in rack.joints for take in joint.takes]
     blanks = [*(blank for part in done.parts if not part.of for blank in part_blanks(part))]
     blanks += [take for take in takes if isinstance(take, Blank)]
     blanks = list(map(_measured, blanks))
-    wares = Counter[tuple[str, str]]()
-    kinds = {(str(take.kind), take.name): take for take in takes if isinstance(take, Ware)}
+    wares = Counter[tuple[Goods, tuple[str, ...]]]()
     for take in takes:
         if isinstance(take, Ware):
-            wares[take.kind, take.name] += take.count
+            wares[take.goods, take.sizes] += take.count
     wooden = [blank for blank in blanks if blank.stuff in ("softwood", "hardwood")]
     return Takeoff(
         tuple(blanks),
-        tuple(replace(kinds[key], count=count) for key, count in wares.items() if count),
+        tuple(Ware(goods, count, sizes) for (goods, sizes), count in wares.items() if count),
         sum(_faces(blank) * blank.count for blank in wooden),
         sum(_glue(rack, joint) for joint in rack.joints)
         + DOWEL_GLUE * sum(blank.count for blank in blanks if blank.form == "dowel"),

@@ -8,7 +8,7 @@ import { Pick } from "../../ui/Pick";
 import { useSay } from "../../ui/Toasts";
 
 const KINDS = [
-  "screw", "hook", "lag", "fixing", "nut", "washer", "hanger", "pin", "magnet", "strap", "glue", "finish", "sandpaper",
+  "screw", "nail", "hook", "lag", "fixing", "nut", "washer", "hanger", "pin", "magnet", "strap", "glue", "finish", "sandpaper",
 ]; // prettier-ignore
 
 /** Screws, hooks and tins that are there already: they are not bought. */
