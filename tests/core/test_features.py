@@ -1,7 +1,8 @@
 """Everything that is made is at a place: screws meet, wood and wall have the same holes, nothing is done too early."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
+from itertools import combinations
 
 import pytest
 from hypothesis import given, settings
@@ -13,6 +14,7 @@ from yardcliff.core.amend import amend
 from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief
+from yardcliff.core.findings import Severity
 from yardcliff.core.machining import hole_tables
 from yardcliff.core.making.asked import Making
 from yardcliff.core.making.sequence import edges, natural
@@ -20,7 +22,7 @@ from yardcliff.core.making.shop import Shop
 from yardcliff.core.making.task import Task
 from yardcliff.core.making.tasks import MISSING, tasks
 from yardcliff.core.materials import Ware
-from yardcliff.core.rack import HOLDER, Face, Hold, Kind, Part, Point
+from yardcliff.core.rack import HOLDER, Face, Hold, Hole, Kind, Part, Point
 from yardcliff.core.site.survey import Site
 from yardcliff.core.site.wall import Wall
 from yardcliff.core.timber.stock import Stick, Supply
@@ -160,6 +162,10 @@ def test_a_screw_is_one_line_through_both_parts_and_into_the_wall(brief: Brief, 
                     and all(a == b for k, (a, b) in enumerate(zip(point, at, strict=True)) if k != axis)
                     for other, to, at in pilots
                 )
+            if one.kind is Kind.WALL_HOLE and part.profile and part.seen == "from the side":
+                # Where it lies on the wall: above, a bevel leaves a tip that holds no screw.
+                back = [y for z, y in part.profile if z == part.z]
+                assert min(back) < part.at(place.face, place.along, place.across)[1] < max(back)
             if one.kind in WITHIN and not part.profile:
                 low, size = part.low, part.size
                 point = part.at(place.face, place.along, place.across)
@@ -180,6 +186,48 @@ def test_a_screw_is_one_line_through_both_parts_and_into_the_wall(brief: Brief, 
     assert made == screws
     joined = {at for each in held if each.joined for at in each.joined.at}
     assert {(x, y) for x, y, _ in world(done, Kind.STRIP_HOLE)} == joined
+
+
+def bores(done: Design, part: Part) -> Iterator[tuple[Hole, Face, list[Fraction], list[Fraction]]]:
+    """The holes of a part as boxes in the wall's frame, from low to high corner."""
+    for hole in done.holes.get(part.key, ()):
+        face, half = hole.place.face, hole.made.size / 2
+        deep = part.thick(face) if hole.made.depth is None else min(hole.made.depth, part.thick(face))
+        at = part.at(face, hole.place.along, hole.place.across)
+        low, high = [one - half for one in at], [one + half for one in at]
+        start = at[face.axis]
+        low[face.axis], high[face.axis] = (
+            (start, start + deep) if start == part.low[face.axis] else (start - deep, start)
+        )
+        yield hole, face, low, high
+
+
+@given(briefs, st.sampled_from(BYS))
+@settings(max_examples=150, deadline=None)
+def test_no_hole_runs_into_another(brief: Brief, by: str) -> None:
+    done = placed(brief, by)
+    # What cannot be built is said, and drawn as it was asked for.
+    if any(one.severity is Severity.STOP or one.code == "mount.plates" for one in done.findings):
+        return
+    for part in done.parts:
+        if part.profile:
+            continue
+        for (one, face, low, high), (other, its, lows, highs) in combinations(bores(done, part), 2):
+            about = one.place[1:4] == other.place[1:4]
+            if about or (one.place.holder >= 0 and other.place.holder >= 0):
+                continue
+            if not all(a < d and c < b for a, b, c, d in zip(low, high, lows, highs, strict=True)):
+                continue
+            round_about = (
+                face.axis == its.axis
+                and sum(
+                    ((a + b) / 2 - (c + d) / 2) ** 2
+                    for axis, (a, b, c, d) in enumerate(zip(low, high, lows, highs, strict=True))
+                    if axis != face.axis
+                )
+                >= ((one.made.size + other.made.size) / 2) ** 2
+            )
+            assert round_about, (part.key, one.made.kind, other.made.kind)
 
 
 makings = st.builds(

@@ -7,7 +7,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from yardcliff.core.site.placing import Aim, Line, Question, best, fewest
-from yardcliff.core.site.spans import cut, meet
+from yardcliff.core.spans import cut, meet
 
 Stretches = list[tuple[int, int]]
 
@@ -57,13 +57,15 @@ def order(question: Question, x: int, aim: Aim) -> tuple[int, ...]:
     wanting = sum(max(line.least - len(studs), 0) for line, studs in zip(question.lines, found, strict=True))
     if aim == "studs":
         return wanting, -sum(map(len, at)), -sum(max(line) - min(line) for line in at if line), *near
+    if aim == "near":
+        return wanting, *near
     if aim == "holes":
         wide = sum(any(b - a > question.apart for a, b in pairwise(line)) for line in at)
         return wanting, wide, sum(len(fewest(line, question.apart)) for line in at), *near
     return near
 
 
-@pytest.mark.parametrize("aim", ["centre", "between", "studs", "holes"])
+@pytest.mark.parametrize("aim", ["centre", "between", "studs", "holes", "near"])
 @given(question=questions())
 @settings(max_examples=150, deadline=None)
 def test_no_open_step_of_the_tape_is_better(aim: Aim, question: Question) -> None:

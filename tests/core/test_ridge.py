@@ -215,6 +215,17 @@ def test_cups_that_reach_below_the_foot_are_not_level_with_anything_for_that() -
     assert "angled.meet" in codes(amend(apart, {"angled": {"right": "opposite"}}))
 
 
+@pytest.mark.parametrize(("wide", "pegs"), [("80 mm", ["Pegs 140 mm long"]), ("82 mm", [])])
+def test_no_peg_is_offered_that_is_in_the_way_of_who_passes(wide: str, pegs: list[str]) -> None:
+    brief = amend(CUPS, {"item": {"left": wide, "right": wide}, "angled": {"right": "opposite"}})
+    (finding,) = [one for one in build(brief).findings if one.code == "angled.meet"]
+    *long, left = finding.fixes
+    assert [fix.label for fix in long] == pegs
+    assert left.label == "All 8 on the left"
+    settled = build(amend(brief, left.patch))
+    assert (len(settled.hung), codes(amend(brief, left.patch))) == (8, set())
+
+
 def test_without_one_pitch_the_right_hangs_opposite_and_it_is_said() -> None:
     airy = amend(CUPS, {"row": {"spacing": "air"}})
     left, right = build(airy).rows

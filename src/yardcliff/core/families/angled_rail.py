@@ -41,6 +41,8 @@ TALLEST = Fraction(260)
 """Of a thing that hangs one above the other within reach, mm."""
 WIDEST = Fraction(180)
 """Of a thing that passes its neighbour before the ridge on pegs as they are at first, mm."""
+LONGEST = Fraction(140)
+"""A peg of this rail shows so far at most, mm: longer ones are in the way of who passes. Rule of thumb."""
 ZERO = Fraction(0)
 
 
@@ -253,8 +255,10 @@ def _meet(brief: AngledRailBrief, shape: ridge.Shape, sides: tuple[Row, ...], as
     need = max(item.right for item in items) + max(item.left for item in items) + brief.row.air
     if 2 * aside >= need or not _level(sides, brief.row.air):
         return
-    showing = exact_text(_showing(shape, need, _tilt(brief) or pegs.Peg().tilt))
-    change = {"showing": showing} if isinstance(brief.holder, pegs.Peg) else {"kind": "peg", "showing": showing}
+    showing = _showing(shape, need, _tilt(brief) or pegs.Peg().tilt)
+    long = {"showing": exact_text(showing)}
+    change = long if isinstance(brief.holder, pegs.Peg) else {"kind": "peg", **long}
+    many = sum(row.holders for row in sides)
     yield Finding(
         "angled.meet",
         "Both sides",
@@ -262,7 +266,13 @@ def _meet(brief: AngledRailBrief, shape: ridge.Shape, sides: tuple[Row, ...], as
         "side to side",
         2 * aside,
         need,
-        fixes=(Fix(f"Pegs {showing} long", {"holder": change}),),
+        fixes=(
+            *((Fix(f"Pegs {exact_text(showing)} long", {"holder": change}),) if showing <= LONGEST else ()),
+            Fix(
+                f"All {many} on the left",
+                {"angled": {"right": "none"}, "row": {"count": many, "follows": "length", "pins": []}},
+            ),
+        ),
     )
 
 
@@ -346,7 +356,7 @@ def _pegs_for(hangs: Hangs) -> pegs.Peg:
     shape = ridge.Shape.of(known["angled"].default, known["board"].default)
     apart = max(2 * max(listed.item.left, listed.item.right) + listed.air for listed, _ in hangs)
     peg = pegs.Peg(diameter=Fraction(16), depth=Fraction(16), showing=Fraction(60))
-    showing = min(max(_showing(shape, apart, peg.tilt), peg.showing), Fraction(140))
+    showing = min(max(_showing(shape, apart, peg.tilt), peg.showing), LONGEST)
     return peg.changed({"showing": showing})
 
 

@@ -8,7 +8,7 @@ from yardcliff.core.brief import RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, of_grips, row_for
-from yardcliff.core.families.joinery import BITE, Meet, meet, screwed
+from yardcliff.core.families.joinery import BITE, KEEP, Meet, beside, meet, screwed
 from yardcliff.core.families.shared import Body, assemble, ground, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.geometry import rounded
@@ -84,7 +84,12 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
         joints.append(Joint(shelf, plate, Hold.SCREWS))
         marked.append((shelf, line))
     each = _screws(first.length)
-    meets = [meet(plate, shelf, each) for shelf, plate in zip(parts[::2], parts[1::2], strict=True)]
+    # Their points come as far as holes that are near the back edge.
+    near = board.height - line - fitted.bored < _bite(brief) + KEEP
+    holes = [beside(fitted, one.row, ZERO) if near else () for one in standing]
+    meets = [
+        meet(plate, shelf, each, shut=shut) for shelf, plate, shut in zip(parts[::2], parts[1::2], holes, strict=True)
+    ]
     body = Body(
         "hole-rail",
         tuple(parts),

@@ -4,13 +4,16 @@ A screw is one line through both parts: its hole in the one and its pilot hole i
 they meet.
 """
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 from yardcliff.core.exact import Fraction
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.holders.hook import pilot_bit
 from yardcliff.core.materials import Goods, Ware, brads, screws
 from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Point, drill
+from yardcliff.core.row import Row
+from yardcliff.core.spans import cut, nearest
 
 CLEARANCE = Fraction(9, 2)
 """What a 4 mm screw passes through, mm."""
@@ -32,6 +35,8 @@ GLUE_ROOM = Fraction(1)
 """Of a dowel's hole beyond its half, mm."""
 MEASURED = Fraction(100)
 """More wood than this behind a hole is not spoken of, mm."""
+KEEP = Fraction(5)
+"""From a screw's middle to what is bored beside it at least, mm: half of it and three of wood."""
 ZERO = Fraction(0)
 _SIDES = {0: (Face.LEFT, Face.RIGHT), 1: (Face.BOTTOM, Face.TOP), 2: (Face.BACK, Face.FRONT)}
 
@@ -68,9 +73,16 @@ class Meet:
             yield Place(self.into.key, face, *self.into.on(face, point), joins=self.through.key)
 
 
-def meet(through: Part, into: Part, count: int, within: dict[int, tuple[Fraction, Fraction]] | None = None) -> Meet:
+def meet(
+    through: Part,
+    into: Part,
+    count: int,
+    within: dict[int, tuple[Fraction, Fraction]] | None = None,
+    shut: Iterable[tuple[Fraction, Fraction]] = (),
+) -> Meet:
     """So many fastenings where two parts lie face to face, evenly along the longer side of it and in its middle
-    across. `within` narrows it along an axis: where a part is no box, or a plank of it is meant.
+    across. `within` narrows it along an axis: where a part is no box, or a plank of it is meant. Along the longer side
+    they keep off what is `shut`, as far as anything is left.
     """
     shared, touch = _meeting(through, into)
     face = _SIDES[touch][through.low[touch] < into.low[touch]]
@@ -78,14 +90,30 @@ def meet(through: Part, into: Part, count: int, within: dict[int, tuple[Fraction
     long, short = sorted(area, key=lambda axis: area[axis][0] - area[axis][1])
     low, high = area[long]
     inset = min((high - low) / 4, IN)
+    first, last = (low + inset, high - inset) if count > 1 else ((low + high) / 2,) * 2
+    wanted = [first + (last - first) * k / (max(count, 2) - 1) for k in range(count)]
+    free = cut([(low + inset / 2, high - inset / 2)], shut)
+    found = {nearest(free, at) for at in wanted} if free else set()
     points = []
-    for k in range(count):
+    # Two that would come to one place stay where they are wanted.
+    for place in sorted(found) if len(found) == count else wanted:
         at = [ZERO, ZERO, ZERO]
         at[touch] = shared[touch][0]
         at[short] = sum(area[short], ZERO) / 2
-        at[long] = low + inset + (high - low - 2 * inset) * k / (count - 1) if count > 1 else (low + high) / 2
+        at[long] = place
         points.append((at[0], at[1], at[2]))
     return Meet(through, into, face, tuple(points))
+
+
+def beside(fitted: Fitting, row: Row, off: Fraction) -> Iterator[tuple[Fraction, Fraction]]:
+    """What of a line is bored for a row's holders, or nearly, so that no screw of a joint goes there: the line is so
+    far above the row's.
+    """
+    for one in fitted.machining:
+        reach = one.size / 2 + KEEP
+        for aside, up in one.offsets if one.kind.drilled else ():
+            if abs(up - off) < reach:
+                yield from ((axis + aside - reach, axis + aside + reach) for axis in row.axes)
 
 
 def _meeting(one: Part, other: Part) -> tuple[dict[int, tuple[Fraction, Fraction]], int]:

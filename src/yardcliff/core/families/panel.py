@@ -15,7 +15,7 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
-from yardcliff.core.families.joinery import CLEARANCE, Meet, dowelled, meet, screwed
+from yardcliff.core.families.joinery import CLEARANCE, Meet, beside, dowelled, meet, screwed
 from yardcliff.core.families.shared import Body, assemble, boards, first_row, ground, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
@@ -93,7 +93,7 @@ def build(brief: PanelBrief, fitted: Fitting, first: Row) -> Rack:
     frame = brief.made == "frame"
     least = brief.board.height if frame else fitted.glyph.height + FIXTURE_GAP
     standing = stand_rows(brief, first, least)
-    body = _frame(brief, standing, first) if frame else _planks(brief, standing, first, fitted)
+    body = _frame(brief, standing, first, fitted) if frame else _planks(brief, standing, first, fitted)
     return assemble(brief, fitted, standing, least, body)
 
 
@@ -115,7 +115,11 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
     ]
     joints = tuple(Joint(panel.key, batten.key, Hold.SCREWS, glued=False) for batten in battens)
     edges = (ZERO, *seams, panel.length)
-    meets = [meet(batten, panel, 2, {0: (start, end)}) for batten in battens for start, end in pairwise(edges)]
+    meets = [
+        meet(batten, panel, 2, {0: (start, end)}, _bored(brief, standing, fitted, batten.y + batten.height / 2))
+        for batten in battens
+        for start, end in pairwise(edges)
+    ]
     return Body(
         "panel",
         (panel, *battens),
@@ -135,6 +139,13 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
         tuple(_on_seams(brief, _Seams.of(row, standing, fitted))),
         ("Ripping: use the guard and a push stick, and never let go of the piece beside the fence.",),
     )  # fmt: skip
+
+
+def _bored(
+    brief: PanelBrief, standing: tuple[Standing, ...], fitted: Fitting, y: Fraction
+) -> list[tuple[Fraction, Fraction]]:
+    """Where along a level line holders of any row are bored."""
+    return [span for one in standing for span in beside(fitted, one.row, y - (brief.hung - one.down))]
 
 
 def _ripped(brief: PanelBrief, row: Row, count: int) -> tuple[str, tuple[Input, ...], str]:
@@ -196,7 +207,7 @@ def _on_seams(brief: PanelBrief, seams: _Seams) -> Iterator[Finding]:
     )
 
 
-def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row) -> Body:
+def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted: Fitting) -> Body:
     apart = brief.changed({"rows": brief.rows.changed({"boards": "each"})})
     crosses, marked = boards(apart, standing, row.length, brief.board.height / 2, "Cross board")
     support, flush = brief.support, brief.support.place == "flush"
@@ -238,7 +249,7 @@ def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row) -> Body:
         (*fronts, *sides, *rears),
         marked,
         tuple(joints),
-        (*(dowelled(meets, DOWELLED) if flush else _joinery(meets, support.thickness)), *_closing(brief, rears, gaps)),
+        (*(dowelled(meets, DOWELLED) if flush else _joinery(meets, support.thickness)), *_closing(brief, rears, gaps, standing, fitted)),
         (
             Figure(
                 "overall", "Overall length", overall, "L + 2 · w" if flush else "L",
@@ -276,12 +287,20 @@ def _rears(
     return rears, gaps
 
 
-def _closing(brief: PanelBrief, rears: tuple[Part, ...], gaps: list[tuple[Part, Part]]) -> tuple[Operation, ...]:
-    if not rears:
-        return ()
-    bite = brief.board.thickness * 2 / 3
+def _closing(
+    brief: PanelBrief,
+    rears: tuple[Part, ...],
+    gaps: list[tuple[Part, Part]],
+    standing: tuple[Standing, ...],
+    fitted: Fitting,
+) -> tuple[Operation, ...]:
+    meets = []
+    for rear, (upper, under) in zip(rears, gaps, strict=True):
+        lap = (under.y + under.height - rear.y) / 2
+        for front, y in ((upper, upper.y + lap), (under, rear.y + lap)):
+            meets.append(meet(rear, front, 3, shut=_bored(brief, standing, fitted, y)))
     return screwed(
-        [meet(rear, front, 3) for rear, pair in zip(rears, gaps, strict=True) for front in pair], bite,
+        meets, brief.board.thickness * 2 / 3,
         ("Three along each long edge, half the lap from it; slotted a little, so that the board may move.", "Clear of what holds the hooks."),
     )  # fmt: skip
 

@@ -11,10 +11,10 @@ from yardcliff.core.rack import Part
 from yardcliff.core.site.asked import Mount
 from yardcliff.core.site.grounds import RIM_OF_STUD, Screw, ScrewLine, Span
 from yardcliff.core.site.loads import Pull
-from yardcliff.core.site.spans import cut, meet, nearest
 from yardcliff.core.site.strips import APART
 from yardcliff.core.site.survey import no_hole
 from yardcliff.core.site.wall import Wall
+from yardcliff.core.spans import cut, meet, nearest
 
 MOST = 8
 """Fixings in a line at most where they may stand anywhere, as far as its length does not ask for more: rule of thumb."""

@@ -3,6 +3,7 @@ is offered.
 """
 
 from collections.abc import Iterator, Sequence
+from itertools import islice
 from math import atan2, degrees, radians, tan
 
 from yardcliff.core.exact import Fraction
@@ -12,8 +13,10 @@ from yardcliff.core.length import LONGEST, Tape, exact_text
 from yardcliff.core.rack import Rack
 from yardcliff.core.site.anchors import ANCHORS, HOLLOW
 from yardcliff.core.site.asked import Mount, Spot
+from yardcliff.core.site.bored import HEAD
 from yardcliff.core.site.fixing import Fixed, Fixer
-from yardcliff.core.site.grounds import END, HEAD, RIM, plate_room, plates_hide
+from yardcliff.core.site.grounds import END, RIM, plate_room, plates_hide
+from yardcliff.core.site.placing import Aim
 from yardcliff.core.site.position import aim_at, moved, reach
 from yardcliff.core.site.survey import Area, Site, area, around, free_places, no_hole, open_places, taken, wider
 from yardcliff.core.site.wall import Obstacle
@@ -346,6 +349,10 @@ def _overloaded(
     )
 
 
+STUDS: tuple[Aim, Aim] = ("near", "studs")
+"""Where else a rack may be held: as near as that can be, or by as many studs as can be."""
+
+
 def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: Sequence[Fixed]) -> tuple[Fix, ...]:
     """Changes that hold these bodies, tried: another place, evenness let go, a spacer, a batten, other fixings."""
     bodies, here = {one.body for one in bad}, Fixer(rack, site, spot, tape)
@@ -356,9 +363,8 @@ def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: 
         return all(one.good and (asked.into != "auto" or one.anchor.key not in HOLLOW) for one in found)
 
     found: list[Fix] = []
-    x = aim_at(rack, site, spot, mount, "studs", tape)
-    if x != spot.x and holds(x, mount):
-        found.append(_to(x, tape))
+    near, most = (aim_at(rack, site, spot, mount, aim, tape) for aim in STUDS)
+    found += [_to(x, tape) for x in dict.fromkeys((near, most)) if x != spot.x and holds(x, mount)][:1]
     if mount.by == "plates" and any(one.loose for one in bad):
         found += _onto_studs(rack, site, spot)
     own = {"pull": None, "shear": None}  # another fixing has another packet
@@ -377,6 +383,11 @@ def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: 
         asked = mount.changed(patch)
         if len(found) < MOST_FIXES and asked != mount and holds(spot.x, asked):
             found.append(Fix(label, {"mount": patch}))
+    if not found and near != spot.x:  # both: there, and held better
+        to = _to(near, tape)
+        both = (Fix(f"{to.label}: {label[0].lower()}{label[1:]}", {**to.patch, "mount": patch})
+                for label, patch in tries if holds(near, mount.changed(patch)))  # fmt: skip
+        found += islice(both, 1)
     return tuple(found[:MOST_FIXES]) or (LEAVE,)
 
 

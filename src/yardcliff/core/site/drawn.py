@@ -27,10 +27,10 @@ from yardcliff.core.site.check import LIFT, swing_side
 from yardcliff.core.site.fixing import Fixed
 from yardcliff.core.site.on_wall import OnWall
 from yardcliff.core.site.position import reach
-from yardcliff.core.site.spans import cut
 from yardcliff.core.site.strips import BATTEN, CLEAT
 from yardcliff.core.site.survey import Area, around, taken, wider
 from yardcliff.core.site.wall import Obstacle, Wall
+from yardcliff.core.spans import cut
 from yardcliff.core.views.front import PERSON, PERSON_HALF
 from yardcliff.core.views.section import Held
 

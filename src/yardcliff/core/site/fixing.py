@@ -16,12 +16,13 @@ from yardcliff.core.rack import Part, Rack
 from yardcliff.core.site.anchors import ANCHORS, HOLLOW, Anchor, drive, ratings
 from yardcliff.core.site.anywhere import Anywhere
 from yardcliff.core.site.asked import By, Into, Mount, Spot
-from yardcliff.core.site.grounds import HEAD, RIM_OF_STUD, Body, Screw, ScrewLine, Span, bodies, clear_at, lines
+from yardcliff.core.site.bored import HEAD
+from yardcliff.core.site.grounds import RIM_OF_STUD, Body, Screw, ScrewLine, Span, bodies, clear_at, lines
 from yardcliff.core.site.loads import Bearing, Load, Pull, loads, pulls
 from yardcliff.core.site.placing import Line, Question, at, fewest
-from yardcliff.core.site.spans import cut, meet, nearest
 from yardcliff.core.site.strips import APART, BATTEN, CLEAT, PAST, SEAT_DEEP, Joined, joined, strip_edges
 from yardcliff.core.site.survey import Area, Site, area, no_hole
+from yardcliff.core.spans import cut, meet, nearest
 from yardcliff.core.strength.beam import Beam
 from yardcliff.core.strength.force import newtons
 from yardcliff.core.strength.link import Kind, Link

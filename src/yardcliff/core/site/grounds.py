@@ -7,10 +7,9 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import across, mirrored, rounded, swapped
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.site.asked import By
-from yardcliff.core.site.spans import cut, joined, meet, nearest
+from yardcliff.core.site.bored import HEAD, bored
+from yardcliff.core.spans import cut, joined, meet, nearest
 
-HEAD = Fraction(10)
-"""A countersunk head of a 5 mm screw, mm."""
 RIM = Fraction(2)
 """What a plate reaches past a head that it hides, and what a head keeps from what stands beside it, mm."""
 RIM_OF_STUD = Fraction(10)
@@ -27,6 +26,8 @@ BETWEEN = Fraction(600)
 """Up a board at most from screw to screw, mm: rule of thumb."""
 MIRROR = Fraction(12)
 """From a board's end to the hole of a mirror plate beside it, mm."""
+PLATE = Fraction(20)
+"""Half of what a plate takes along a board with its own screws, and a little more, mm."""
 STRIP_DOWN = Fraction(40)
 """From a board's top to the middle of the strip that it hangs on, mm: its top hides the strip."""
 ZERO = Fraction(0)
@@ -118,33 +119,58 @@ def _lines(rack: Rack, part: Part, by: By) -> Iterator[ScrewLine]:
         one = next((row for row in rack.rows if row.part == part.key and not row.up), None)
         if one:  # the first row's hooks hide them all
             room = max((plate_room(rack) - HEAD) / 2 - RIM, ZERO)
-            low, high = part.x, part.x + part.length
-            on = sorted((max(x - room, low), min(x + room, high)) for x, _ in one.places)
+            left, right = part.x, part.x + part.length
+            on = sorted((max(x - room, left), min(x + room, right)) for x, _ in one.places)
             yield ScrewLine(part, (one.y,), tuple((a, b) for a, b in on if a <= b), part.depth)
         return
     if part.height > part.length:
         yield _upright(rack, part, by)
         return
+    low, high = _lies(part)
+    tall = high - low
     ends = (part.x + min(END, part.length / 3), part.x + part.length - min(END, part.length / 3))
     if by in ("keyholes", "hangers", "cleat", "batten"):
-        down = STRIP_DOWN if by in ("cleat", "batten") else _in(part)
-        yield ScrewLine(part, (part.y + part.height - min(down, part.height / 2),), (ends,), ZERO)
+        down = STRIP_DOWN if by in ("cleat", "batten") else _in(tall)
+        y = high - min(down, tall / 2)
+        free: tuple[Span, ...] = (ends,)
+        if by in ("keyholes", "hangers"):
+            free = _clear_of_bores(rack, part, y, free)
+        yield ScrewLine(part, (y,), free, ZERO)
         return
     if by == "mirrors":
-        beside = ((part.x - MIRROR,) * 2, (part.x + part.length + MIRROR,) * 2)
-        yield ScrewLine(part, (part.y + part.height / 2,), beside, ZERO)
+        yield from _beside(rack, part)
         return
-    tall = part.height >= TWO_LINES
-    heights = [part.y + part.height - _in(part), part.y + _in(part)][: 2 if tall or by == "items" else 1]
+    two = tall >= TWO_LINES
+    heights = [high - _in(tall), low + _in(tall)][: 2 if two or by == "items" else 1]
     found = [(y, *_passable(rack, part, y, ends)) for y in heights]
     if by == "items":  # things hang before a board's lower half
         found = [(y, _behind(rack, free, y), wood) for y, free, wood in found]
-    shared = meet(found[0][1], found[1][1]) if tall else ()
+    shared = meet(found[0][1], found[1][1]) if two else ()
     if shared and found[0][2] == found[1][2]:
         yield ScrewLine(part, tuple(heights), shared, found[0][2])
         return
     y, free, wood = max(found, key=lambda one: (sum((b - a for a, b in one[1]), ZERO), one[0]))
     yield ScrewLine(part, (y,), free, wood)
+
+
+def _beside(rack: Rack, part: Part) -> Iterator[ScrewLine]:
+    """Where mirror plates stand out at a part's ends, half-way up if nothing is bored there; not behind another part."""
+    middle = part.y + part.height / 2
+    ends = part.x - MIRROR, part.x + part.length + MIRROR
+    if any(
+        one.x < end < one.x + one.length and one.y < middle < one.y + one.height for one in rack.parts for end in ends
+    ):
+        return
+    heights = [middle, *(middle + step for step in (PLATE, -PLATE) if part.height / 2 >= PLATE + HEAD)]
+    left = [_clear_of_bores(rack, part, y, ((part.x, part.x + part.length),)) for y in heights]
+    best = max(range(len(heights)), key=lambda k: (sum((b - a for a, b in left[k]), ZERO), -k))
+    yield ScrewLine(part, (heights[best],), tuple((end, end) for end in ends), ZERO)
+
+
+def _clear_of_bores(rack: Rack, part: Part, y: Fraction, free: tuple[Span, ...]) -> tuple[Span, ...]:
+    """Where along a line on its back a plate has wood to be let into, and for its own screws."""
+    shut = [(one.x0 - PLATE, one.x1 + PLATE) for one in bored(rack, part) if one.y0 - HEAD < y < one.y1 + HEAD]
+    return cut(free, shut)
 
 
 def clear_at(rack: Rack, part: Part, y: Fraction) -> tuple[Span, ...]:
@@ -153,9 +179,15 @@ def clear_at(rack: Rack, part: Part, y: Fraction) -> tuple[Span, ...]:
     return _passable(rack, part, y, (part.x + end, part.x + part.length - end))[0]
 
 
-def _in(part: Part) -> Fraction:
+def _in(tall: Fraction) -> Fraction:
     """How far in from its long edge a line of screws runs."""
-    return max(min(EDGE, part.height / 2), part.height / 8)
+    return max(min(EDGE, tall / 2), tall / 8)
+
+
+def _lies(part: Part) -> Span:
+    """From where to where up the wall a part lies on it: a bevelled one has less of a back than of a front."""
+    heights = [y for z, y in part.profile if z == part.z] if part.seen == "from the side" else []
+    return (min(heights), max(heights)) if heights else (part.y, part.y + part.height)
 
 
 def _behind(rack: Rack, free: tuple[Span, ...], line: Fraction, *, up: bool = False) -> tuple[Span, ...]:
@@ -188,6 +220,7 @@ def _passable(rack: Rack, part: Part, y: Fraction, ends: Span) -> tuple[tuple[Sp
         for flaw in rack.row.brief.keepouts
         if part.key in {one.part for one in rack.rows}
     ]
+    shut += [(one.x0 - clear, one.x1 + clear) for one in bored(rack, part) if one.y0 - clear < y < one.y1 + clear]
     covers: list[Part] = []
     for other in rack.parts:
         if other is part or not (other.y - clear < y < other.y + other.height + clear):
@@ -197,6 +230,7 @@ def _passable(rack: Rack, part: Part, y: Fraction, ends: Span) -> tuple[tuple[Sp
         if other.z == part.depth and other.depth <= COVER and other.y + clear <= y <= other.y + other.height - clear:
             covers.append(other)
             shut += [(other.x + seam - clear, other.x + seam + clear) for seam in other.seams]
+            shut += [(a.x0 - clear, a.x1 + clear) for a in bored(rack, other) if a.y0 - clear < y < a.y1 + clear]
         else:
             shut.append((other.x - clear, other.x + other.length + clear))
     bare: tuple[Span, ...] = (ends,)
@@ -231,6 +265,7 @@ def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
         for one in rack.holders
         if rack.rows[one.row].part == part.key and rack.glyph.solid
     ]
+    shut += [(one.y0 - clear, one.y1 + clear) for one in bored(rack, part)]
     wood = part.depth
     for other in rack.parts:
         if other is part or not (other.x < part.x + part.length and other.x + other.length > part.x):
@@ -241,8 +276,9 @@ def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
                 shut += [(at - clear, at + clear) for at in (other.y, other.y + other.height)]
             else:
                 shut.append((other.y - clear, other.y + other.height + clear))
-    end = min(END, part.height / 4)
-    free = cut(((part.y + end, part.y + part.height - end),), shut)
+    low, high = _lies(part)
+    end = min(END, (high - low) / 4)
+    free = cut(((low + end, high - end),), shut)
     if by == "items":
         free = _behind(rack, free, part.x + part.length / 2, up=True)
     ys: tuple[Fraction, ...] = ()

@@ -15,9 +15,9 @@ from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
 
-from yardcliff.core.site.spans import meet
+from yardcliff.core.spans import meet
 
-Aim = Literal["centre", "between", "studs", "holes"]
+Aim = Literal["centre", "between", "studs", "holes", "near"]
 Stretch = tuple[int, int]
 """From, to: both belong to it."""
 
@@ -79,7 +79,7 @@ def best(question: Question, aim: Aim) -> Place:
     meetings = [_meetings(line) for line in question.lines]
     wanted, step = question.wanted, question.step
     ends = [wanted, *(end for stretch in question.open for end in stretch)]
-    if aim in ("studs", "holes"):
+    if aim in ("studs", "holes", "near"):
         # Just past an end counts too: there a stud that would ask for one screw more is met no longer.
         ends += [end for line in meetings for one in line for low in one.starts for end in (low, low - step)]
         ends += [end for line in meetings for one in line for high in one.ends for end in (high, high + step)]
@@ -105,14 +105,16 @@ def rated(question: Question, x: int, met: Sequence[Sequence[int]], aim: Aim) ->
     """How a place does by an aim: the less the better, the first figure first.
 
     `studs`: the fewest studs wanting, where lines meet too few to be held; then the most met, then the outermost furthest apart.
-    `holes`: the fewest wanting, the fewest lines with screws too far apart, the fewest screws that do. Then, and only this for
-    the others: nearest to the wanted place, then furthest to the left.
+    `holes`: the fewest wanting, the fewest lines with screws too far apart, the fewest screws that do. `near`: the fewest wanting.
+    Then, and only this for the others: nearest to the wanted place, then furthest to the left.
     """
     far = abs(x - question.wanted)
     if aim in ("centre", "between"):
         return far, x
     lines = [[question.middles[j] for j in studs] for studs in met]
     wanting = sum(max(line.least - len(studs), 0) for line, studs in zip(question.lines, met, strict=True))
+    if aim == "near":
+        return wanting, far, x
     if aim == "studs":
         return wanting, -sum(map(len, lines)), -sum(line[-1] - line[0] for line in lines if line), far, x
     wide = sum(any(b - a > question.apart for a, b in pairwise(line)) for line in lines)

@@ -89,7 +89,10 @@ def aim_at(rack: Rack, site: Site, spot: Spot, mount: Mount, aim: Aim, tape: Tap
     if not places:
         last = max(site.wall.width - box.x1, ZERO)
         places = [(max(min(-box.x0, last), ZERO), last)]
-    wanted = (site.wall.width - box.x0 - box.x1) / 2 if aim == "centre" else middle_of_gap(site, own, x)
+    if aim == "near":
+        wanted = x
+    else:
+        wanted = (site.wall.width - box.x0 - box.x1) / 2 if aim == "centre" else middle_of_gap(site, own, x)
     question = Fixer(rack, site, spot, tape).question(mount, max(wanted, ZERO), places)
     return Fraction(best(question, aim).x) / (question.step / tape.step)
 

@@ -10,7 +10,7 @@ from yardcliff.core.rack import Part
 from yardcliff.core.site.asked import By
 from yardcliff.core.site.grounds import Span
 from yardcliff.core.site.loads import Bearing, Load, Pull, pulls
-from yardcliff.core.site.spans import nearest
+from yardcliff.core.spans import nearest
 from yardcliff.core.strength.wood import lateral, thread, withdrawal
 
 APART = Fraction(800)

@@ -6,8 +6,8 @@ from dataclasses import dataclass
 from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import Path, moved, rectangle
 from yardcliff.core.rack import Rack
-from yardcliff.core.site.spans import cut
 from yardcliff.core.site.wall import LIVE, Obstacle, Wall
+from yardcliff.core.spans import cut
 
 CABLE = Fraction(50)
 """A hole keeps so far, mm, from where a cable or a pipe may run: straight up, down and aside from what it runs to."""
