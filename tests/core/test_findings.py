@@ -5,6 +5,7 @@ from typing import Any
 
 import pytest
 from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from tests.core.test_timber import REASONS
 from tests.strategies import briefs
@@ -287,22 +288,26 @@ def stops(findings: Iterable[Finding]) -> set[tuple[str, str]]:
     return {whose(finding) for finding in findings if finding.severity is Severity.STOP}
 
 
-@given(brief=briefs)
+@given(brief=briefs, walled=st.booleans())
 @settings(max_examples=120, deadline=None)
-def test_a_way_out_that_is_offered_is_one_or_says_what_it_leaves(brief: Brief) -> None:
-    found = build(brief).findings
-    for finding in tried(brief, found):
+def test_a_way_out_that_is_offered_is_one_or_says_what_it_leaves(brief: Brief, walled: bool) -> None:
+    site = Site("Porch", Wall(width=Fraction(6000), height=Fraction(2600))) if walled else None
+    brief = amend(brief, {"place": {"wall": "ab", "x": "400 mm"}}) if walled else brief
+    done = design(brief, site)
+    found = done.rack.findings
+    for finding in tried(done):
         for fix in finding.fixes[:4]:
             try:
                 taken = amend(brief, fix.patch)
             except BriefError:
                 assert fix in next(one for one in found if whose(one) == whose(finding)).fixes, "none could be taken"
                 continue
-            after = build(taken).findings
+            new = design(taken, site)
+            after = new.rack.findings
             settled = whose(finding) not in {whose(one) for one in after}
             assert settled or fix in next(one for one in found if one.message == finding.message).fixes
             if "(then: " not in fix.label and settled and len(found) < 6:
-                assert stops(after) <= stops(found), (finding.code, fix)
+                assert stops(new.findings) <= stops(done.findings), (finding.code, fix)
             # What it does not speak of is held as it was.
             kept = set(dump(brief)) - {"row", *fix.patch}
             assert {key: dump(taken)[key] for key in kept} == {key: dump(brief)[key] for key in kept}
@@ -313,7 +318,7 @@ def test_each_code_has_a_way_out_that_leaves_nothing_else_to_settle(code: str) -
     brief, change = CASES[code]
     start = amend(brief, change)
     found = build(start).findings
-    finding = next(one for one in tried(start, found) if one.code == code)
+    finding = next(one for one in tried(design(start)) if one.code == code)
     clean = [fix for fix in finding.fixes if stops(build(amend(start, fix.patch)).findings) <= stops(found)]
     assert clean, finding.fixes
 
@@ -321,11 +326,20 @@ def test_each_code_has_a_way_out_that_leaves_nothing_else_to_settle(code: str) -
 def test_a_way_out_that_brings_trouble_goes_on_with_the_way_out_of_that() -> None:
     # As far apart as they need, the lower jackets reach the floor: both rows are hung higher with it.
     start = amend(COATS, {"rows": {"count": 2, "drop": "300 mm"}, "hung": "1900 mm"})
-    found = build(start).findings
     assert stops(build(amend(start, {"rows": {"drop": None}})).findings) == {("hang.floor", "")}
-    (offered,) = [one for one in tried(start, found) if one.code == "rows.drop"]
+    (offered,) = [one for one in tried(design(start)) if one.code == "rows.drop"]
     assert [fix.label for fix in offered.fixes] == ["As little as they need, and hang at 1987 mm"]
     assert not build(amend(start, offered.fixes[0].patch)).findings
+
+
+def test_a_longer_board_is_offered_where_the_wall_has_room_for_it() -> None:
+    # Five jackets take 1300; hung 200 from the corner that is 1500.
+    start = amend(
+        COATS, {"row": {"follows": "ends", "length": "1000 mm", "count": 5}, "place": {"wall": "ab", "x": "200 mm"}}
+    )
+    for width, labels in ((1500, ["Board 1300 mm long", "4 waxed jackets"]), (1499, ["4 waxed jackets"])):
+        (finding,) = tried(design(start, Site("Porch", Wall(width=Fraction(width), height=Fraction(2500)))))
+        assert [fix.label for fix in finding.fixes] == labels
 
 
 @given(brief=briefs)

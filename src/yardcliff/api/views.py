@@ -188,7 +188,7 @@ def view_design(design: Design, *, tries: bool = False) -> DesignView:
 
 def _ways_out(design: Design) -> Iterator[Finding]:
     """Its findings with the fixes that do settle them; what is said of its wall was tried on it already."""
-    yield from tried(design.brief, design.rack.findings)
+    yield from tried(design)
     yield from design.on_wall.findings
 
 

@@ -5,8 +5,10 @@ from dataclasses import dataclass, replace
 from itertools import islice
 
 from yardcliff.core.amend import BriefError, amend
-from yardcliff.core.families import Brief, build
+from yardcliff.core.design import Design
+from yardcliff.core.families import build
 from yardcliff.core.findings import Finding, Fix, Patch, Severity
+from yardcliff.core.site.on_wall import on_wall
 
 TRIES = 24
 """Changes that are tried for one design: what is left over is offered as it came."""
@@ -31,64 +33,70 @@ class Tried:
         return self.settles and not self.brings
 
 
-def tried(brief: Brief, findings: Sequence[Finding]) -> tuple[Finding, ...]:
-    """Findings of a rack with the fixes that settle them and bring nothing else that has to be settled. Where none
-    does, the first that settles it goes on with a way out of what it brings; where there is none either, it says what
-    it brings.
+def tried(done: Design) -> tuple[Finding, ...]:
+    """A rack's findings with the fixes that settle them and bring nothing else that has to be settled, on its wall
+    neither. Where none does, the first that settles it goes on with a way out of what it brings; where there is none
+    either, it says what it brings.
     """
-    budget = iter(range(TRIES))
-    before = {whose(one) for one in findings if one.severity is Severity.STOP}
-    return tuple(replace(one, fixes=tuple(_offered(brief, one, before, budget))) for one in findings)
+    trial = _Trial(done, {whose(one) for one in done.findings if one.severity is Severity.STOP})
+    return tuple(replace(one, fixes=tuple(trial.offered(one))) for one in done.rack.findings)
 
 
-def _offered(brief: Brief, finding: Finding, before: set[Whose], budget: Iterator[int]) -> Iterator[Fix]:
-    found = [_try(brief, finding, fix, before) for fix, _ in zip(finding.fixes, budget, strict=False)]
-    untried = finding.fixes[len(found) :]
-    if clean := [one.fix for one in found if one.clean]:
-        yield from clean
-    elif further := next(_further(brief, finding, found, before, budget), None):
-        yield further
-    else:
-        settles = [one for one in found if one.settles]
-        for one in settles:
-            yield replace(one.fix, label=f"{one.fix.label} (then: {one.brings[0].title.lower()})")
-        if not settles and not untried:
-            yield from finding.fixes
-    yield from untried
+class _Trial:
+    """The tries of one design, whose trouble `before` is no fix's doing."""
 
+    def __init__(self, done: Design, before: set[Whose]) -> None:
+        self.done, self.before, self.budget = done, before, iter(range(TRIES))
 
-def _further(
-    brief: Brief, finding: Finding, found: Sequence[Tried], before: set[Whose], budget: Iterator[int]
-) -> Iterator[Fix]:
-    """Two steps in one, where the second leaves nothing to settle that was not there before."""
-    for one in found:
-        left = (
-            one.brings
-            if one.settles
-            else tuple(other for other in _after(brief, one.fix.patch) if whose(other) == whose(finding))
-        )
-        for second, _ in zip(islice(left[0].fixes, 2) if left else (), budget, strict=False):
-            both = Fix(
-                f"{one.fix.label}, and {second.label[0].lower()}{second.label[1:]}", _both(one.fix.patch, second.patch)
-            )
-            if _try(brief, finding, both, before).clean:
-                yield both
+    def offered(self, finding: Finding) -> Iterator[Fix]:
+        found = [self._try(finding, fix) for fix, _ in zip(finding.fixes, self.budget, strict=False)]
+        untried = finding.fixes[len(found) :]
+        if clean := [one.fix for one in found if one.clean]:
+            yield from clean
+        elif further := next(self._further(finding, found), None):
+            yield further
+        else:
+            settles = [one for one in found if one.settles]
+            for one in settles:
+                yield replace(one.fix, label=f"{one.fix.label} (then: {one.brings[0].title.lower()})")
+            if not settles and not untried:
+                yield from finding.fixes
+        yield from untried
 
+    def _further(self, finding: Finding, found: Sequence[Tried]) -> Iterator[Fix]:
+        """Two steps in one, where the second leaves nothing to settle that was not there before."""
+        for one in found:
+            left = one.brings
+            if not one.settles:
+                left = tuple(other for other in self._after(one.fix.patch) or () if whose(other) == whose(finding))
+            for second, _ in zip(islice(left[0].fixes, 2) if left else (), self.budget, strict=False):
+                label = f"{one.fix.label}, and {second.label[0].lower()}{second.label[1:]}"
+                both = Fix(label, _both(one.fix.patch, second.patch))
+                if self._try(finding, both).clean:
+                    yield both
 
-def _after(brief: Brief, patch: Patch) -> tuple[Finding, ...]:
-    try:
-        return build(amend(brief, patch)).findings
-    except BriefError:
-        return ()
+    def _after(self, patch: Patch) -> tuple[Finding, ...] | None:
+        """What is found of the rack so changed; and on its wall, if there is nothing to settle before. None where the
+        change is refused.
+        """
+        try:
+            brief = amend(self.done.brief, patch)
+        except BriefError:
+            return None
+        rack = build(brief)
+        site = self.done.on_wall.site
+        if site is None or any(self._new(one) for one in rack.findings):
+            return rack.findings
+        return (*rack.findings, *on_wall(rack, brief.place, brief.mount, site, self.done.tape).findings)
 
+    def _new(self, finding: Finding) -> bool:
+        return finding.severity is Severity.STOP and whose(finding) not in self.before
 
-def _try(brief: Brief, finding: Finding, fix: Fix, before: set[Whose]) -> Tried:
-    try:
-        after = build(amend(brief, fix.patch)).findings
-    except BriefError:
-        return Tried(fix, settles=False, brings=())
-    brings = tuple(one for one in after if one.severity is Severity.STOP and whose(one) not in before)
-    return Tried(fix, whose(finding) not in {whose(one) for one in after}, brings)
+    def _try(self, finding: Finding, fix: Fix) -> Tried:
+        after = self._after(fix.patch)
+        if after is None:
+            return Tried(fix, settles=False, brings=())
+        return Tried(fix, whose(finding) not in {whose(one) for one in after}, tuple(filter(self._new, after)))
 
 
 def _both(first: Patch, second: Patch) -> Patch:
