@@ -3,18 +3,20 @@
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
 from itertools import combinations
+from typing import Any
 
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.strategies import briefs, lengths
+from tests.strategies import VARIANTS, briefs, lengths
 from tests.test_paper_of_families import of
 from yardcliff.core.amend import amend
 from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families import FAMILIES, Brief
+from yardcliff.core.families import FAMILIES, Brief, starting
 from yardcliff.core.findings import Severity
+from yardcliff.core.listing import shipped_item
 from yardcliff.core.machining import hole_tables
 from yardcliff.core.making.asked import Making
 from yardcliff.core.making.sequence import edges, natural
@@ -134,6 +136,24 @@ def test_parts_have_names_of_their_own_and_a_bolt_s_head_is_never_countersunk(br
 @settings(max_examples=150, deadline=None)
 def test_a_screw_is_one_line_through_both_parts_and_into_the_wall(brief: Brief, by: str) -> None:
     done = placed(brief, by)
+    check_lines(done)
+    check_clear(done)
+
+
+@pytest.mark.parametrize(
+    "variant", VARIANTS, ids=[f"{k} {one.get('family', 'rail')}" for k, one in enumerate(VARIANTS)]
+)
+def test_every_way_of_building_is_hung_in_every_way(variant: dict[str, Any]) -> None:
+    for item, count in (("waxed-jacket", 4), ("tin-cup", 7)):
+        brief = amend(starting([(shipped_item(item), count)], "1 mm", variant.get("family")), variant)
+        for by in BYS:
+            done = placed(brief, by)
+            check_lines(done)
+            check_clear(done)
+
+
+def check_lines(done: Design) -> None:
+    """Holes are on their parts, meet where two parts do, and are those of the wall."""
     keys = {part.key for part in done.parts}
     pilots = {
         (place.joins, place.part, done.part(place.part).at(place.face, place.along, place.across))
@@ -202,10 +222,8 @@ def bores(done: Design, part: Part) -> Iterator[tuple[Hole, Face, list[Fraction]
         yield hole, face, low, high
 
 
-@given(briefs, st.sampled_from(BYS))
-@settings(max_examples=150, deadline=None)
-def test_no_hole_runs_into_another(brief: Brief, by: str) -> None:
-    done = placed(brief, by)
+def check_clear(done: Design) -> None:
+    """No hole runs into another."""
     # What cannot be built is said, and drawn as it was asked for.
     if any(one.severity is Severity.STOP or one.code == "mount.plates" for one in done.findings):
         return
@@ -213,8 +231,12 @@ def test_no_hole_runs_into_another(brief: Brief, by: str) -> None:
         if part.profile:
             continue
         for (one, face, low, high), (other, its, lows, highs) in combinations(bores(done, part), 2):
-            about = one.place[1:4] == other.place[1:4]
-            if about or (one.place.holder >= 0 and other.place.holder >= 0):
+            middles = [[(a + b) / 2 for a, b in zip(*box, strict=True)] for box in ((low, high), (lows, highs))]
+            if face.axis == its.axis:
+                middles = [[*at[: face.axis], *at[face.axis + 1 :]] for at in middles]
+            if (face.axis == its.axis and middles[0] == middles[1]) or (
+                one.place.holder >= 0 and other.place.holder >= 0
+            ):
                 continue
             if not all(a < d and c < b for a, b, c, d in zip(low, high, lows, highs, strict=True)):
                 continue

@@ -264,6 +264,11 @@ def test_a_slow_hand_takes_longer_at_the_bench_and_not_to_the_yard() -> None:
     assert minutes["sand"] == (120, 120), "what is typed is typed"
     assert minutes["mark:0"] == (9, 23)
     assert at_bench(slow.tasks) == sum(task.minutes for task in slow.tasks) - 45
+    # One part from one stick at a mitre saw: 5, 4 for the stick, 1.5 for the cut. Ten pilots: 5 and half a minute each.
+    assert (minutes["cut:Softwood 21 mm thick"][0], minutes["pilot:board"][0]) == (11, 10)
+    # Two boards of 2860 from a stick each: 5, 8 and 3.
+    two = made("waxed-jacket", 11, {"rows": {"count": 2, "boards": "each"}})
+    assert [task.minutes for task in two.tasks if task.key.startswith("cut:")] == [16]
 
 
 def test_ones_own_waits_and_minutes_count() -> None:

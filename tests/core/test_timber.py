@@ -165,6 +165,12 @@ def test_a_wider_board_is_ripped_if_that_is_allowed() -> None:
     assert [p.name for p in cut_plan(rails(2, 1500, 70), wide, Cutting(rip=False)).missing] == ["Rail 1", "Rail 2"]
 
 
+@pytest.mark.parametrize(("thick", "planned"), [("31 mm", True), ("31.5 mm", False)])
+def test_ten_millimetres_are_planed_off_a_board_at_most(thick: str, planned: bool) -> None:
+    stock = supply({**offer("1800 mm", "9.00"), "thick": thick})
+    assert bool(cut_plan(rails(1, 1500), stock, Cutting(thin=True)).sawn) == planned
+
+
 def test_a_stick_is_kept_forbidden_and_what_that_costs() -> None:
     stock = supply(offer("1800 mm", "5.00"), offer("2400 mm", "7.00"))
     free = cut_plan(rails(2, 800), stock, Cutting())

@@ -86,7 +86,7 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
     each = _screws(first.length)
     # Their points come as far as holes that are near the back edge.
     near = board.height - line - fitted.bored < _bite(brief) + KEEP
-    holes = [beside(fitted, one.row, ZERO) if near else () for one in standing]
+    holes = [beside(fitted, one.row, ZERO, ZERO) if near else () for one in standing]
     meets = [
         meet(plate, shelf, each, shut=shut) for shelf, plate, shut in zip(parts[::2], parts[1::2], holes, strict=True)
     ]

@@ -105,14 +105,14 @@ def meet(
     return Meet(through, into, face, tuple(points))
 
 
-def beside(fitted: Fitting, row: Row, off: Fraction) -> Iterator[tuple[Fraction, Fraction]]:
-    """What of a line is bored for a row's holders, or nearly, so that no screw of a joint goes there: the line is so
-    far above the row's.
+def beside(fitted: Fitting, row: Row, low: Fraction, high: Fraction) -> Iterator[tuple[Fraction, Fraction]]:
+    """Where along a row no screw of a joint goes that is so far above its line, from low to high: there its holders
+    are bored, or nearly.
     """
     for one in fitted.machining:
         reach = one.size / 2 + KEEP
         for aside, up in one.offsets if one.kind.drilled else ():
-            if abs(up - off) < reach:
+            if low - reach < up < high + reach:
                 yield from ((axis + aside - reach, axis + aside + reach) for axis in row.axes)
 
 

@@ -145,7 +145,8 @@ def _bored(
     brief: PanelBrief, standing: tuple[Standing, ...], fitted: Fitting, y: Fraction
 ) -> list[tuple[Fraction, Fraction]]:
     """Where along a level line holders of any row are bored."""
-    return [span for one in standing for span in beside(fitted, one.row, y - (brief.hung - one.down))]
+    offs = [(one.row, y - (brief.hung - one.down)) for one in standing]
+    return [span for row, off in offs for span in beside(fitted, row, off, off)]
 
 
 def _ripped(brief: PanelBrief, row: Row, count: int) -> tuple[str, tuple[Input, ...], str]:

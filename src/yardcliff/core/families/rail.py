@@ -40,7 +40,7 @@ def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
     rises = max(item.above for item in brief.kinds.values()) - fitted.hang_drop
     glyph = fitted.glyph
     holder = max(glyph.height / 2, glyph.tip + glyph.width / 2)
-    above = top_shelf.Above(parts[0], first, brief.hung, rises, holder, brief.rows.lift)
+    above = top_shelf.Above(parts[0], fitted, first, brief.hung, rises, holder, brief.rows.lift)
     shelf = top_shelf.fit(brief.top, above)
     body = Body(
         "rail",

@@ -10,11 +10,12 @@ from typing import Literal
 
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families.joinery import APART, BITE, BRACKET_BITE, LEG, REACH, meet, pinned, screwed
+from yardcliff.core.families.joinery import APART, BITE, BRACKET_BITE, LEG, REACH, beside, meet, pinned, screwed
 from yardcliff.core.families.prisms import prism
 from yardcliff.core.families.shared import Extra
 from yardcliff.core.findings import Finding, Fix, Patch
 from yardcliff.core.geometry import rounded
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Weight
 from yardcliff.core.length import Gap, Size, exact_text
 from yardcliff.core.model import Frozen
@@ -55,11 +56,12 @@ class TopShelf(Frozen):
 
 @dataclass(frozen=True, slots=True)
 class Above:
-    """What is below the shelf: the rail, its first row, the axis on the wall, how far things and holders rise above it,
-    and how far they have to be lifted.
+    """What is below the shelf: the rail, its holders, its first row, the axis on the wall, how far things and holders
+    rise above it, and how far they have to be lifted.
     """
 
     rail: Part
+    fitted: Fitting
     row: Row
     axis: Fraction
     rises: Fraction
@@ -184,9 +186,9 @@ def _machining(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator
             places=(Place(rail.key, Face.FRONT, ZERO, board.y - rail.y, joins=board.key),),
         )  # fmt: skip
     else:
-        bite = min(BITE, rail.height / 2)
+        bite, top = min(BITE, rail.height / 2), rail.y + rail.height - above.axis
         yield from screwed(
-            [meet(board, rail, screws)], bite,
+            [meet(board, rail, screws, shut=beside(above.fitted, above.row, top - bite, top))], bite,
             ("In the middle of the rail's thickness; countersink them.", "Into the edge: pilot it, or it splits."),
         )  # fmt: skip
     if brackets:

@@ -102,12 +102,11 @@ class _Asked:
             )  # fmt: skip
 
     def cuts(self) -> Iterator[Task]:
-        plain = [one.note for one in self.done.machining if one.kind.row.get("cut")]
         seen = Counter[str]()
         for group in self.found.plan.groups:
             if group.sawn:
                 seen[group.says] += 1  # without ripping, each width is a group of its own
-                yield self._cut(group, plain, f" {seen[group.says]}" if seen[group.says] > 1 else "")
+                yield self._cut(group, f" {seen[group.says]}" if seen[group.says] > 1 else "")
         gone = frozenset(piece.blank.part or HOLDER for piece in self.found.plan.missing)
         if gone:
             names = ", ".join(once(piece.blank.name.lower() for piece in self.found.plan.missing))
@@ -121,11 +120,13 @@ class _Asked:
         """These parts, and those that come out of their blanks."""
         return keys | {part.key for part in self.done.parts if part.of in keys}
 
-    def _cut(self, group: Group, plain: Iterable[str], again: str) -> Task:
+    def _cut(self, group: Group, again: str) -> Task:
         cutting, tape = self.done.brief.cutting, self.done.tape
         cross = values("ways", "cross")
         own, old = own_ways(cross, self.shop), any(sawn.source.reclaimed for sawn in group.sawn)
         laid = [one for sawn in group.sawn for one in sawn.laid]
+        parts = self._from(frozenset(one.piece.blank.part or HOLDER for one in laid))
+        plain = once(one.note for one in self.done.machining if one.kind.row.get("cut") and parts & set(one.parts))
         lines = []
         for sawn in group.sawn:
             here = "" if sawn.source.on_hand else ", bought"
@@ -133,8 +134,7 @@ class _Asked:
         return Task(
             f"cut:{group.says}{again}", 2, f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
             ceil(5 + 4 * len(group.sawn) + cross["each"] * own[0].slow * len(laid)),
-            self._from(frozenset(one.piece.blank.part or HOLDER for one in laid)),
-            tuple(lines), (("planned for", f"a {cutting.saw}"), ("each cut takes", tape.write_fine(cutting.takes))),
+            parts, tuple(lines), (("planned for", f"a {cutting.saw}"), ("each cut takes", tape.write_fine(cutting.takes))),
             ways=tuple(way.says.format(stop="a stop block") for way in own),
             checks=("Both ends square by the try square; equal parts stood side by side feel like one.", *plain),
             cautions=(*cautions("cut", own[0].tools), *(cautions("old wood") if old else ()), MANUAL), needs=frozenset({"bought", "measured"}), gives=frozenset({"cut"}),

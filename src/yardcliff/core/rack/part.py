@@ -187,7 +187,8 @@ class Part:
 
     def across_in_all(self, face: Face) -> Fraction:
         """How wide a face is across."""
-        return self.face_width if face is self.face else self.size[self.frame(face).across]
+        shaped = self.profile and face is self.face
+        return self.face_width if shaped else self.size[self.frame(face).across]
 
     def called(self, face: Face) -> str:
         """What a face is called on the bench: `front`, `top edge`, `left end`, `left face`."""

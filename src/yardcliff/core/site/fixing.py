@@ -248,7 +248,7 @@ class Fixer:
         if by == "batten":
             found, strip = self._batten(body, found)
         elif by == "cleat" and found:
-            strip = found[0].free[0][0] - PAST, found[0].free[-1][1] + PAST
+            strip = min(line.free[0][0] for line in found) - PAST, max(line.free[-1][1] for line in found) + PAST
         bears, spacer = self._bears(body, by, found, mount)
         off = float((BATTEN if by == "batten" else CLEAT)[0])
         stood = tuple(replace(load, lever=load.lever + off) for load in on) if strip else on
@@ -265,7 +265,9 @@ class Fixer:
         if strip and by == "batten" and screws:
             strip = min(strip[0], min(s.x for s in screws) - PAST), max(strip[1], max(s.x for s in screws) + PAST)
         blocked = strip is not None and not self._lies_free(strip, found, CLEAT[1] if by == "cleat" else BATTEN[1])
-        held = joined(by, free[0].part, self._between(free, screws), on, bears) if strip and free else None
+        held = (
+            joined(by, [line.part for line in free], self._between(free, screws), on, bears) if strip and free else None
+        )
         loose = loose or (strip is not None and held is None)
         beam = self._beam(body, [(s.x, s.y) for s in screws] if held is None else held.at, on)
         return Fixed(
@@ -313,8 +315,12 @@ class Fixer:
         return Bearing(low if spacer else edges.low, inf if loose else edges.high), spacer
 
     def _beam(self, body: Body, at: Sequence[tuple[Fraction, Fraction]], on: Sequence[Load]) -> Beam:
-        """The weakest of the body's boards between its screws: across its widest span, or past its last one."""
-        found = [self._spans(part, at, on) for part in body.grounds]
+        """The weakest of the body's boards between its screws: across its widest span, or past its last one. What has
+        neither screws nor holders only ties the others together.
+        """
+        rows = {row.part for row in self.rack.rows}
+        bent = [part for part in body.grounds if part.key in rows or any(_in(part, s) for s in at)]
+        found = [self._spans(part, at, on) for part in bent or body.grounds]
         force = max((max(load.down, load.out) for load in on), default=0.0)
         return max(found, key=lambda beam: beam.share(force))
 
@@ -322,7 +328,8 @@ class Fixer:
         level = part.length >= part.height
         start, long = (part.x, part.length) if level else (part.y, part.height)
         wide = part.height if level else part.length
-        inside = [s for s in at if part.x <= s[0] <= part.x + part.length and part.y <= s[1] <= part.y + part.height]
+        # Where no screw holds it, what it is joined to does.
+        inside = [s for s in at if _in(part, s)] or self._tied(part)
         places = sorted({s[0] if level else s[1] for s in inside})
         holes = [hole for hole in self.rack.bores if any(row.part == part.key for row in self.rack.rows)]
         bored = max((hole.bit for hole in holes if hole.purpose in ("peg hole", "pilot hole")), default=ZERO)
@@ -338,6 +345,16 @@ class Fixer:
             float(max(ends)),
             weight / float(long),
         )
+
+    def _tied(self, part: Part) -> list[tuple[Fraction, Fraction]]:
+        """The middles of what a part is joined to, as far as they are beside it."""
+        keys = {key for joint in self.rack.joints for key in (joint.part, joint.other)
+                if part.key in (joint.part, joint.other)} - {part.key}  # fmt: skip
+        return [
+            (min(max(one.x + one.length / 2, part.x), part.x + part.length),
+             min(max(one.y + one.height / 2, part.y), part.y + part.height))
+            for one in map(self.rack.part, sorted(keys))
+        ]  # fmt: skip
 
     def _batten(
         self, body: Body, found: Sequence[ScrewLine]
@@ -398,3 +415,8 @@ class Fixer:
             chosen = {xs[k] for k in fewest([int(x * unit) for x in xs], int(APART * unit))}
             kept += [s for s in screws if s.part == line.part.key and s.y in line.ys and s.x in chosen]
         return tuple(kept)
+
+
+def _in(part: Part, screw: tuple[Fraction, Fraction]) -> bool:
+    """Whether a screw is in a board."""
+    return part.x <= screw[0] <= part.x + part.length and part.y <= screw[1] <= part.y + part.height

@@ -1,7 +1,7 @@
 """What of a rack lies on the wall, and where a screw may pass it: read off any rack."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import across, mirrored, rounded, swapped
@@ -28,6 +28,8 @@ MIRROR = Fraction(12)
 """From a board's end to the hole of a mirror plate beside it, mm."""
 PLATE = Fraction(20)
 """Half of what a plate takes along a board with its own screws, and a little more, mm."""
+MIRROR_LONG = Fraction(40)
+"""What a mirror plate takes of its board's end, with its own screws, mm."""
 STRIP_DOWN = Fraction(40)
 """From a board's top to the middle of the strip that it hangs on, mm: its top hides the strip."""
 ZERO = Fraction(0)
@@ -111,7 +113,18 @@ def bodies(rack: Rack) -> tuple[Body, ...]:
 
 def lines(rack: Rack, body: Body, by: By) -> tuple[ScrewLine, ...]:
     """The lines of screws of a body, by the way that it hangs; none where a part has no place for one."""
-    return tuple(line for part in body.grounds for line in _lines(rack, part, by) if line.free)
+    found = tuple(line for part in body.grounds for line in _lines(rack, part, by) if line.free)
+    return _behind_strips(found, by) if by in ("cleat", "batten") else found
+
+
+def _behind_strips(found: tuple[ScrewLine, ...], by: By) -> tuple[ScrewLine, ...]:
+    """Those that strips lie behind: of boards that run along the wall where there are any, and at the top of what
+    stands. A rack hooks over one cleat, its highest; what is below stands off as far.
+    """
+    tops = [replace(line, ys=line.ys[:1]) for line in found]
+    tops = [line for line in tops if line.wide] or tops
+    highest = max((line.ys[0] for line in tops), default=ZERO)
+    return tuple(line for line in tops if by == "batten" or line.ys[0] == highest or not line.wide)
 
 
 def _lines(rack: Rack, part: Part, by: By) -> Iterator[ScrewLine]:
@@ -161,10 +174,15 @@ def _beside(rack: Rack, part: Part) -> Iterator[ScrewLine]:
         one.x < end < one.x + one.length and one.y < middle < one.y + one.height for one in rack.parts for end in ends
     ):
         return
-    heights = [middle, *(middle + step for step in (PLATE, -PLATE) if part.height / 2 >= PLATE + HEAD)]
-    left = [_clear_of_bores(rack, part, y, ((part.x, part.x + part.length),)) for y in heights]
-    best = max(range(len(heights)), key=lambda k: (sum((b - a for a, b in left[k]), ZERO), -k))
-    yield ScrewLine(part, (heights[best],), tuple((end, end) for end in ends), ZERO)
+    heights = [
+        middle,
+        *(middle + step for step in (HEAD, -HEAD, 2 * HEAD, -2 * HEAD) if part.height / 2 >= abs(step) + HEAD),
+    ]
+    shut = [one for one in bored(rack, part) if min(one.x1 - part.x, part.x + part.length - one.x0) > 0
+            and min(one.x0 - part.x, part.x + part.length - one.x1) < MIRROR_LONG]  # fmt: skip
+    free = [y for y in heights if not any(one.y0 - RIM < y < one.y1 + RIM for one in shut)]
+    if free:
+        yield ScrewLine(part, (free[0],), tuple((end, end) for end in ends), ZERO)
 
 
 def _clear_of_bores(rack: Rack, part: Part, y: Fraction, free: tuple[Span, ...]) -> tuple[Span, ...]:

@@ -50,7 +50,7 @@ def mounting(rack: Rack, fixed: Sequence[Fixed]) -> Mounting:
             parts += strips
             made += _made(rack, one, strips)
             parts += (spacer := tuple(_spacer(one, len(parts), of)))
-            made += _spaced(spacer, one.body.grounds[0])
+            made += _spaced(spacer, _foot(one))
     return Mounting(tuple(parts), tuple(made))
 
 
@@ -242,8 +242,24 @@ def _spacer(one: Fixed, before: int, of: str) -> Iterator[Part]:
     if one.spacer:
         thick = (BATTEN if one.by == "batten" else CLEAT)[0]
         wide = min(CLEAT[1], Fraction(int(one.spacer)))
-        on = one.body.grounds[0]
-        yield Part(f"spacer-{before + 1}-wall", f"Spacer{of}", on.x, on.y, ZERO, on.length, wide, thick, "softwood")
+        on = _foot(one)
+        yield Part(
+            f"spacer-{before + 1}-wall",
+            f"Spacer{of}",
+            on.x,
+            on.y,
+            ZERO,
+            on.length,
+            wide,
+            thick,
+            "softwood",
+            sawn=(wide, thick),
+        )
+
+
+def _foot(one: Fixed) -> Part:
+    """The lowest of what lies on the wall: there a spacer stands."""
+    return min(one.body.grounds, key=lambda part: part.y)
 
 
 def _spaced(spacers: Sequence[Part], on: Part) -> Iterator[Operation]:

@@ -57,27 +57,31 @@ def strip_edges(by: By, heights: Sequence[Fraction]) -> Bearing:
 
 
 def joined(
-    by: By, ground: Part, free: Sequence[tuple[Fraction, tuple[Span, ...]]], on: Sequence[Load], bears: Bearing
+    by: By,
+    grounds: Sequence[Part],
+    free: Sequence[tuple[Fraction, tuple[Span, ...]]],
+    on: Sequence[Load],
+    bears: Bearing,
 ) -> Joined | None:
-    """As few screws as hold the rack to its strip: through the board into a batten, or through a cleat's half into
-    the board. They stand at each height of `free`, where it is free there.
+    """As few screws as hold the rack to its strip: through its boards into a batten, or through a cleat's half into
+    them. They stand at each height of `free`, where it is free there.
     """
     free = [(y, spans) for y, spans in free if spans]
     if not free:
         return None
     thick = (BATTEN if by == "batten" else CLEAT)[0]
-    length = Fraction(next_length(ground.depth + thick - BEHIND))
-    into = max(length - (ground.depth if by == "batten" else thick), Fraction(0))
-    wood = "softwood" if by == "batten" else ground.wood
+    # Out of the thinnest board none comes, and in the thickest one as much holds as is left.
+    thinnest, thickest = (of(part.depth for part in grounds) for of in (min, max))
+    length = Fraction(next_length(thinnest + thick - BEHIND))
+    into = max(length - (thickest if by == "batten" else thick), Fraction(0))
+    wood = "softwood" if by == "batten" else grounds[0].wood
     diameter = float(GAUGE)
     may_pull = withdrawal(wood, diameter, thread(float(length), float(into), diameter))
     may_shear = lateral(wood, diameter, float(into))
     best: Joined | None = None
-    low, high = free[0][1][0][0], free[0][1][-1][1]
-    least = max(2, ceil((high - low) / APART) + 1)
+    least = max(2, *(ceil((spans[-1][1] - spans[0][0]) / APART) + 1 for _, spans in free))
     for count in range(least, max(least, MOST) + 1):
-        wanted = [low + (high - low) * k / (count - 1) for k in range(count)]
-        at = tuple(dict.fromkeys((nearest(spans, x), y) for y, spans in free for x in wanted))
+        at = tuple((x, y) for y, spans in free for x in _along(spans, count))
         worst = max(
             pulls([(float(x), float(y)) for x, y in at], on, bears, may_pull, may_shear), key=lambda pull: pull.share
         )
@@ -85,3 +89,16 @@ def joined(
         if best.share <= 1:
             break
     return best
+
+
+def _along(spans: Sequence[Span], count: int) -> tuple[Fraction, ...]:
+    """So many places evenly from end to end, each where it is free; one in the middle where they would touch."""
+    low, high = spans[0][0], spans[-1][1]
+    if high - low < 2 * SEAT:
+        return (nearest(spans, (low + high) / 2),)
+    found: list[Fraction] = []
+    for k in range(count):
+        place = nearest(spans, low + (high - low) * k / (count - 1))
+        if not found or place - found[-1] >= SEAT:
+            found.append(place)
+    return tuple(found)
