@@ -79,9 +79,15 @@ STEPS = 16
 def across(path: Path, y: float) -> list[tuple[float, float]]:
     """What of a filled outline is at the height y: from, to, in order (even-odd)."""
     met = sorted(
-        a[0] + (b[0] - a[0]) * (y - a[1]) / (b[1] - a[1]) for a, b in _edges(path) if (a[1] <= y) != (b[1] <= y)
+        a[0] + (b[0] - a[0]) * (y - a[1]) / (b[1] - a[1]) for a, b in _polygon(path) if (a[1] <= y) != (b[1] <= y)
     )
     return list(zip(met[::2], met[1::2], strict=True))
+
+
+@lru_cache(maxsize=512)
+def _polygon(path: Path) -> tuple[tuple[tuple[float, float], tuple[float, float]], ...]:
+    """Its edges, kept: one outline is cut at many heights."""
+    return tuple(_edges(path))
 
 
 def _edges(path: Path) -> Iterator[tuple[tuple[float, float], tuple[float, float]]]:

@@ -17,7 +17,7 @@ from yardcliff.core.site.bored import HEAD
 from yardcliff.core.site.fixing import Fixed, Fixer
 from yardcliff.core.site.grounds import END, RIM, plate_room, plates_hide
 from yardcliff.core.site.placing import Aim
-from yardcliff.core.site.position import aim_at, moved, reach
+from yardcliff.core.site.position import aim_at, reach
 from yardcliff.core.site.survey import Area, Site, area, around, free_places, no_hole, open_places, taken, wider
 from yardcliff.core.site.wall import Obstacle
 from yardcliff.core.strength.link import percent, weakest
@@ -358,8 +358,7 @@ def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: 
     bodies, here = {one.body for one in bad}, Fixer(rack, site, spot, tape)
 
     def holds(x: Fraction, asked: Mount) -> bool:
-        fixer = here if x == spot.x else Fixer(rack, site, moved(spot, x), tape)
-        found = [one for one in fixer.fixed(asked) if one.body in bodies]
+        found = [one for one in here.at(x).fixed(asked) if one.body in bodies]
         return all(one.good and (asked.into != "auto" or one.anchor.key not in HOLLOW) for one in found)
 
     found: list[Fix] = []

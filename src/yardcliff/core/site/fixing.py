@@ -5,6 +5,7 @@ goes `into` (studs, the lining, masonry).
 """
 
 from collections.abc import Iterator, Sequence
+from copy import copy
 from dataclasses import dataclass, replace
 from functools import cached_property
 from itertools import pairwise
@@ -129,8 +130,15 @@ class Fixer:
     def __init__(self, rack: Rack, site: Site, spot: Spot, tape: Tape) -> None:
         self.rack, self.site, self.x, self.tape = rack, site, spot.x, tape
         self.children = spot.who == "child"
+        self._known: dict[By, list[tuple[ScrewLine, ...]]] = {}
 
-    @cached_property
+    def at(self, x: Fraction) -> "Fixer":
+        """The same rack at another place: what is known of it wherever it hangs is worked out once."""
+        other = copy(self)
+        other.x = x
+        return other
+
+    @property
     def anywhere(self) -> Anywhere:
         return Anywhere(self.site.wall, self.x, self.tape)
 
@@ -141,6 +149,11 @@ class Fixer:
     @cached_property
     def loads(self) -> tuple[tuple[Load, ...], ...]:
         return loads(self.rack, self.bodies, children=self.children)
+
+    def _lines(self, k: int, by: By) -> tuple[ScrewLine, ...]:
+        if by not in self._known:
+            self._known[by] = [lines(self.rack, body, by) for body in self.bodies]
+        return self._known[by][k]
 
     def fixed(self, mount: Mount) -> tuple[Fixed, ...]:
         """Every body by the mount that was asked for; what is "auto" is the first way that holds it, else the first."""
@@ -188,7 +201,7 @@ class Fixer:
     def question(self, mount: Mount, wanted: Fraction, among: Sequence[tuple[Fraction, Fraction]]) -> Question:
         """What is asked of the placing solver, in units that everything here is a whole number of."""
         by = "through" if mount.by == "auto" else mount.by
-        found = [line for body in self.bodies for line in lines(self.rack, body, by)]
+        found = [line for k in range(len(self.bodies)) for line in self._lines(k, by)]
         return self._question(found, mount, wanted, among)
 
     def unit(self, numbers: Sequence[Fraction]) -> int:
@@ -238,7 +251,7 @@ class Fixer:
 
     def _fix(self, k: int, by: By, into: Into, mount: Mount) -> Fixed:
         body, anchor, wall = self.bodies[k], ANCHORS[into], self.site.wall
-        found = lines(self.rack, body, by)
+        found = self._lines(k, by)
         wood = max((line.wood for line in found), default=ZERO)
         strip, free, on = None, found, self.loads[k]
         if by in ("batten", "cleat"):
