@@ -163,6 +163,10 @@ def check_lines(done: Design) -> None:
     }
     for one in done.machining:
         assert one.count > 0
+        if "screws of" in one.note:  # as long as the list has them
+            assert [f"screws of {take.sizes[1]} mm" in one.note for take in one.takes if isinstance(take, Ware)] == [
+                True
+            ]
         assert keys >= set(one.parts) - {HOLDER}
         # What is made on a part has a place on it; but for a dry fit, where one bit goes through two.
         if one.parts != (HOLDER,) and not {"cut", "halves"} & one.kind.row.keys():

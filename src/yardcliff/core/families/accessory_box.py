@@ -171,7 +171,7 @@ def _machining(
         deep,
         (
             "Two at each end of top, bottom and cleat; countersunk.",
-            f"Into end grain, for screws of {exact_text(box.side + deep)}; glue as well.",
+            "Into end grain, for screws of {long}; glue as well.",
         ),
     )
     yield drill(

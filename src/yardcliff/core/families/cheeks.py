@@ -93,7 +93,7 @@ def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
                 deep,
                 (
                     "Two at each slat's end, a quarter of its width from its edges; countersunk.",
-                    f"Into end grain, for screws of {exact_text(board.thickness + deep)}; glue as well.",
+                    "Into end grain, for screws of {long}; glue as well.",
                 ),
             ),
         ),

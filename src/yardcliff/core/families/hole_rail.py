@@ -130,14 +130,12 @@ def _butt(brief: HoleRailBrief, row: Row) -> Butt:
 
 
 def _joinery(brief: HoleRailBrief, meets: list[Meet]) -> tuple[Operation, ...]:
-    deep = _bite(brief)
-    screw = exact_text(brief.back.thickness + deep)
     return screwed(
         meets,
-        deep,
+        _bite(brief),
         (
             "Along the shelf's edge, half its thickness from the plate's; countersink them behind.",
-            f"Through the plate's holes, with both parts clamped, for screws of {screw}.",
+            "Through the plate's holes, with both parts clamped, for screws of {long}.",
         ),
     )
 

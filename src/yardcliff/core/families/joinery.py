@@ -146,20 +146,20 @@ def _left(wood: Iterable[Fraction]) -> Fraction | None:
 
 def screwed(meets: Sequence[Meet], deep: Fraction, notes: tuple[str, str], tilt: float = 0) -> tuple[Operation, ...]:
     """4 mm screws `deep` into the second parts of these meetings: the holes that they pass, and the pilot holes; a
-    note for each. Along a part that slopes they are drilled at its `tilt`.
+    note for each, where `{long}` stands for how long screws are that are sold for it. Along a part that slopes they are
+    drilled at its `tilt`.
     """
     heads = [place for one in meets for place in one.heads]
     if not heads:
         return ()
     first = meets[0]
     left = _left(one.into.thick(one.face) - deep for one in meets)
-    taken = (screws("4.0", first.through.thick(first.face) + deep, len(heads)),)
+    taken = screws("4.0", first.through.thick(first.face) + deep, len(heads))
+    into = notes[1].format(long=f"{taken.sizes[1]} mm")
     answers = [place for one in meets for place in one.answers]
     return (
         drill(Kind.SCREW_HOLE, heads, CLEARANCE, notes[0], tilt=tilt, head="countersunk"),
-        drill(
-            Kind.JOINT_PILOT, answers, pilot_bit("4.0", first.into.wood), notes[1], deep=deep, left=left, takes=taken
-        ),
+        drill(Kind.JOINT_PILOT, answers, pilot_bit("4.0", first.into.wood), into, deep=deep, left=left, takes=(taken,)),
     )
 
 

@@ -169,7 +169,7 @@ def _machining(
             [meet(one, bar, 2) for one in sides for bar in bars], deep,
             (
                 "Two at each end, a quarter of the bar's width from its edges; countersunk.",
-                f"Into end grain, for screws of {exact_text(side + deep)}; glue as well.",
+                "Into end grain, for screws of {long}; glue as well.",
             ),
         ),
     )  # fmt: skip
