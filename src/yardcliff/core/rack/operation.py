@@ -71,6 +71,11 @@ class Kind(StrEnum):
         return self.row["class"] in ("bore", "pilot")
 
     @property
+    def listed(self) -> bool:
+        """Whether it stands in the hole table of its part: what is drilled, and where plates are let in."""
+        return self.drilled or bool(self.row.get("listed"))
+
+    @property
     def marked(self) -> bool:
         """Whether its places are marked out: not what is marked through another hole, or set at the saw."""
         return not (self.row.get("through") or self.row.get("set"))
@@ -182,7 +187,7 @@ def hole_table(machining: Iterable[Operation]) -> Mapping[str, tuple[Hole, ...]]
     """The holes of each part, by its key: face by face, along it from the datum end, then across."""
     on: dict[str, list[tuple[Place, Operation]]] = {}
     for one in machining:
-        if one.kind.drilled:
+        if one.kind.listed:
             for place in one.places:
                 on.setdefault(place.part, []).append((place, one))
     for found in on.values():
