@@ -145,6 +145,25 @@ def test_a_cleat_is_as_long_as_its_board_and_holds_where_studs_are() -> None:
     assert {screw.stud for screw in one.screws} == {2, 3}
 
 
+def test_a_cleat_is_screwed_on_from_behind_whatever_is_before_the_board() -> None:
+    # The shelf of a perch runs along its plate where the cleat is: a screw from the front would go through its depth.
+    hats = starting([(shipped_item("felt-hat"), 5)], "1 mm", "perch")
+    (one,) = fixed(hats, by="cleat")
+    assert one.joined
+    assert [float(x) for x, _ in one.joined.at] == [30, 610, 1190, 1770]
+    # A frame hooks over one cleat, behind its highest board, and stands off at its foot.
+    towels = starting([(shipped_item("towel"), 4)], "1 mm", "panel")
+    flush = amend(
+        towels, {"made": "frame", "support": {"place": "flush"}, "mount": {"by": "cleat"}, "place": {"wall": "ab"}}
+    )
+    done = design(flush, SITE)
+    upper, foot = done.part("upper-1"), done.part("spacer-3-wall")
+    high, low = (done.part(f"cross-board-{k}") for k in (1, 2))
+    assert [part.key for part in done.on_wall.parts] == ["strip-1", "upper-1", "spacer-3-wall"]
+    assert high.y < upper.y < high.y + high.height
+    assert (foot.x, foot.y, foot.length) == (low.x, low.y, low.length)
+
+
 @given(x=st.integers(700, 3500))
 @settings(max_examples=60, deadline=None)
 def test_a_batten_reaches_two_studs_and_covers_its_rack(x: int) -> None:

@@ -198,6 +198,6 @@ class Part:
         others = [axis for axis in (0, 1, 2) if axis not in (long, face.axis)]
         broad = self.size[others[0]] >= self.size[face.axis]
         # The box around a board that leans says nothing of its faces.
-        if not broad or (self.sawn and face.axis != self.face.axis):
+        if not broad or (self.lean and face.axis != self.face.axis):
             return f"{face} edge"
         return {Face.BOTTOM: "underside", Face.LEFT: "left face", Face.RIGHT: "right face"}.get(face, str(face))

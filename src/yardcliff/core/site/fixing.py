@@ -279,7 +279,9 @@ class Fixer:
             strip = min(strip[0], min(s.x for s in screws) - PAST), max(strip[1], max(s.x for s in screws) + PAST)
         blocked = strip is not None and not self._lies_free(strip, found, CLEAT[1] if by == "cleat" else BATTEN[1])
         held = (
-            joined(by, [line.part for line in free], self._between(free, screws), on, bears) if strip and free else None
+            joined(by, [line.part for line in free], self._between(free, screws, by), on, bears)
+            if strip and free
+            else None
         )
         loose = loose or (strip is not None and held is None)
         beam = self._beam(body, [(s.x, s.y) for s in screws] if held is None else held.at, on)
@@ -304,14 +306,17 @@ class Fixer:
             spacer,
         )
 
-    def _between(self, found: Sequence[ScrewLine], screws: Sequence[Screw]) -> list[tuple[Fraction, tuple[Span, ...]]]:
+    def _between(
+        self, found: Sequence[ScrewLine], screws: Sequence[Screw], by: By
+    ) -> list[tuple[Fraction, tuple[Span, ...]]]:
         """Where screws from the rack to its strip may stand, by height: clear of its holders, and of the heads in the
-        wall.
+        wall. Those of a cleat come from behind: nothing before the board is in their way.
         """
         return [
-            (y, tuple(cut(clear_at(self.rack, line.part, y), [(s.x - HEAD, s.x + HEAD) for s in screws if s.y == y])))
+            (y, tuple(cut(clear_at(self.rack, line.part, y, behind=by == "cleat"), heads)))
             for line in found
             for y in line.ys
+            for heads in [[(s.x - HEAD, s.x + HEAD) for s in screws if s.y == y]]
         ]
 
     def _bears(self, body: Body, by: By, found: Sequence[ScrewLine], mount: Mount) -> tuple[Bearing, Fraction]:

@@ -191,10 +191,17 @@ def _clear_of_bores(rack: Rack, part: Part, y: Fraction, free: tuple[Span, ...])
     return cut(free, shut)
 
 
-def clear_at(rack: Rack, part: Part, y: Fraction) -> tuple[Span, ...]:
-    """Where along a level line of a part nothing is in the way of a screw, from the rack's datum."""
+def clear_at(rack: Rack, part: Part, y: Fraction, *, behind: bool = False) -> tuple[Span, ...]:
+    """Where along a level line of a part nothing is in the way of a screw, from the rack's datum; or of one from
+    `behind` that ends in it.
+    """
     end = min(END, part.length / 3)
-    return _passable(rack, part, y, (part.x + end, part.x + part.length - end))[0]
+    ends = part.x + end, part.x + part.length - end
+    if not behind:
+        return _passable(rack, part, y, ends)[0]
+    clear = HEAD / 2 + RIM
+    shut = [(one.x0 - clear, one.x1 + clear) for one in bored(rack, part) if one.y0 - clear < y < one.y1 + clear]
+    return cut((ends,), shut)
 
 
 def _in(tall: Fraction) -> Fraction:
