@@ -21,7 +21,7 @@ from yardcliff.core.site.bored import HEAD
 from yardcliff.core.site.grounds import RIM_OF_STUD, Body, Screw, ScrewLine, Span, bodies, clear_at, lines
 from yardcliff.core.site.loads import Bearing, Load, Pull, loads, pulls
 from yardcliff.core.site.placing import Line, Question, at, fewest
-from yardcliff.core.site.strips import APART, BATTEN, CLEAT, PAST, SEAT_DEEP, Joined, joined, strip_edges
+from yardcliff.core.site.strips import APART, BATTEN, CLEAT, PAST, SEAT_DEEP, STACK, Joined, joined, strip_edges
 from yardcliff.core.site.survey import Area, Site, area, no_hole
 from yardcliff.core.spans import cut, meet, nearest
 from yardcliff.core.strength.beam import Beam
@@ -310,13 +310,19 @@ class Fixer:
         self, found: Sequence[ScrewLine], screws: Sequence[Screw], by: By
     ) -> list[tuple[Fraction, tuple[Span, ...]]]:
         """Where screws from the rack to its strip may stand, by height: clear of its holders, and of the heads in the
-        wall. Those of a cleat come from behind: nothing before the board is in their way.
+        wall; two, one above the other, in what stands, or it turns about one. Those of a cleat come from behind: nothing
+        before the board is in their way.
         """
-        return [
-            (y, tuple(cut(clear_at(self.rack, line.part, y, behind=by == "cleat"), heads)))
+        heights = [
+            (line.part, y + step)
             for line in found
             for y in line.ys
-            for heads in [[(s.x - HEAD, s.x + HEAD) for s in screws if s.y == y]]
+            for step in ((0,) if line.wide else (STACK, -STACK))
+        ]
+        return [
+            (y, tuple(cut(clear_at(self.rack, part, y, behind=by == "cleat"), heads)))
+            for part, y in heights
+            for heads in [[(s.x - HEAD, s.x + HEAD) for s in screws if abs(s.y - y) < 2 * HEAD]]
         ]
 
     def _bears(self, body: Body, by: By, found: Sequence[ScrewLine], mount: Mount) -> tuple[Bearing, Fraction]:

@@ -157,7 +157,8 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole 
         yield Step(f"Hook the {name} onto the cleat and let it settle.")
     if one.by == "batten" and one.joined:
         yield Step(
-            f"Screw the {name} to the wall batten through its {one.joined.count} holes: 5 mm screws, "
+            f"Screw the {name} to the wall batten through its {one.joined.count} "
+            f"hole{'s' * (one.joined.count != 1)}: 5 mm screws, "
             f"{tape.write_fine(one.joined.length)} long, a {tape.write_fine(PILOT)} pilot first.",
             f"The batten, {tape.write_fine(BATTEN[0])} thick, carries it to the wall.",
         )

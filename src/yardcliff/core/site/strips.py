@@ -23,6 +23,8 @@ PAST = Fraction(30)
 """How far a strip runs past its outermost screw, mm."""
 GAUGE, CLEAR, PILOT = "5.0", Fraction(11, 2), Fraction(3)
 """The screws from a rack to its strip, the hole that lets them pass, and their pilot in softwood, mm (data/screws.toml)."""
+STACK = Fraction(12)
+"""From a strip's middle up and down to its two screws in a board that stands, mm: five diameters apart."""
 BEHIND = Fraction(2)
 """Wood that stays between such a screw's point and the other side, mm."""
 MOST = 24
