@@ -24,7 +24,7 @@ FLOORS = {
     "api": {"data", "core", "store", "exports", "imports", "suppliers", "instruments", "api"},
 }
 PURE = {"datetime",
-    "ast", "bisect", "collections", "contextvars", "dataclasses", "enum", "fractions", "functools", "heapq", "highspy", "itertools", "math", "numpy", "pydantic",
+    "ast", "bisect", "collections", "contextvars", "copy", "dataclasses", "enum", "fractions", "functools", "heapq", "highspy", "itertools", "math", "numpy", "pydantic",
     "pydantic_core", "quicktions", "re", "statistics", "typing", "yardcliff",
 }  # fmt: skip
 
