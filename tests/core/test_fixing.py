@@ -151,6 +151,12 @@ def test_a_cleat_is_screwed_on_from_behind_whatever_is_before_the_board() -> Non
     (one,) = fixed(hats, by="cleat")
     assert one.joined
     assert [float(x) for x, _ in one.joined.at] == [30, 610, 1190, 1770]
+    (batten,) = [
+        one
+        for one in design(amend(hats, {"mount": {"by": "batten"}, "place": {"wall": "ab", "x": "1 m"}}), SITE).findings
+        if one.code == "fix.loose"
+    ]
+    assert batten.message == "What is on its board leaves no place for the screws into the batten."
     # A frame hooks over one cleat, behind its highest board, and stands off at its foot.
     towels = starting([(shipped_item("towel"), 4)], "1 mm", "panel")
     flush = amend(

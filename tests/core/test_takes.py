@@ -1,5 +1,6 @@
 """What each holder, joint and way of fixing takes: every figure worked by hand."""
 
+import re
 from fractions import Fraction
 from typing import Any
 
@@ -14,6 +15,7 @@ from yardcliff.core.site.asked import By, Into
 from yardcliff.core.site.survey import Site
 from yardcliff.core.site.wall import Wall
 from yardcliff.core.timber.takeoff import part_blanks, takeoff
+from yardcliff.data import table
 
 WALL = Site("Wall", Wall())
 
@@ -200,6 +202,22 @@ def test_brads_are_three_times_as_long_as_what_they_nail_and_stay_inside(
 ) -> None:
     count, *sizes = sold
     assert brads(Fraction(through), Fraction(into), Fraction(along)) == Ware(Goods.BRAD, count, tuple(sizes))
+
+
+def test_what_the_yard_sells_goes_with_what_the_tables_know() -> None:
+    known = {row["key"]: re.compile(re.escape(row["name"]).replace(r"\{\}", "(.+)")) for row in table("goods")}
+    kinds = {row["key"]: row["kind"] for row in table("goods")}
+    sold: dict[str, set[str]] = {}
+    for row in table("wares"):
+        found = {key: name.fullmatch(row["name"]) for key, name in known.items() if kinds[key] == row["kind"]}
+        ((key, sizes),) = [(key, fits.groups()) for key, fits in found.items() if fits]
+        sold.setdefault(key, set()).update(sizes[:1])
+    assert set(sold) == set(Goods), "all of it is for sale"
+    assert sold[Goods.WOOD_SCREW] >= {row["gauge"] for row in table("screws")}
+    assert sold[Goods.LAG_SCREW] <= {row["key"] for row in table("lags")}
+    assert sold[Goods.NUT] == sold[Goods.WASHER] == {row["key"] for row in table("rods")}
+    in_wall = {row["key"] for row in table("fixings")} - {"screws", "sheet", "lags"}
+    assert {row["key"] for row in table("goods") if row["kind"] == "fixing"} == in_wall
 
 
 def test_so_many_of_the_same_take_so_many_times() -> None:

@@ -29,3 +29,12 @@ def bored(rack: Rack, part: Part) -> Iterator[Area]:
                 ends[place.face.axis] = sorted((start, inward))
                 (x0, x1), (y0, y1), _ = ends
                 yield Area(x0, y0, x1, y1)
+
+
+def bored_at(
+    rack: Rack, part: Part, y: Fraction, aside: Fraction, near: Fraction
+) -> Iterator[tuple[Fraction, Fraction]]:
+    """Where along a level line something is bored that comes so `near` it from above or below, and so far to both sides."""
+    for one in bored(rack, part):
+        if one.y0 - near < y < one.y1 + near:
+            yield one.x0 - aside, one.x1 + aside

@@ -293,9 +293,16 @@ def fixing_findings(
             )
             need = 2 if any(part.length >= part.height for part in one.body.grounds) else 1
             what = "studs" if one.anchor.in_studs else "places for a fixing"
+            said = f"Behind it there are too few {what}: one alone lets it turn, none lets it fall."
+            if one.strip and not one.joined:
+                said, what, met, need = (
+                    f"What is on its board leaves no place for the screws into the {one.by}.",
+                    "places",
+                    0,
+                    2,
+                )
             yield Finding(
-                "fix.loose", one.body.name, f"Behind it there are too few {what}: one alone lets it turn, none lets it fall.",
-                what, str(met), str(need), at=at, fixes=_holding(rack, site, spot, mount, tape, [one]),
+                "fix.loose", one.body.name, said, what, str(met), str(need), at=at, fixes=_holding(rack, site, spot, mount, tape, [one]),
             )  # fmt: skip
         elif one.share > 1:
             yield _overloaded(rack, site, spot, mount, tape, one, at)

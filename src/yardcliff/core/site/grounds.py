@@ -7,11 +7,13 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import across, mirrored, rounded, swapped
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.site.asked import By
-from yardcliff.core.site.bored import HEAD, bored
+from yardcliff.core.site.bored import HEAD, bored, bored_at
 from yardcliff.core.spans import cut, joined, meet, nearest
 
 RIM = Fraction(2)
 """What a plate reaches past a head that it hides, and what a head keeps from what stands beside it, mm."""
+CLEAR = HEAD / 2 + RIM
+"""From a screw's middle to what its head keeps off, mm."""
 RIM_OF_STUD = Fraction(10)
 """A screw keeps so far from a stud's edges, mm: two diameters."""
 END, EDGE = Fraction(30), Fraction(15)
@@ -86,8 +88,13 @@ class Body:
         return self.grounds[0].name if self.grounds else self.parts[0].name
 
     @property
+    def foot(self) -> Part:
+        """The lowest of what lies on the wall: there a spacer stands."""
+        return min(self.grounds, key=lambda part: part.y)
+
+    @property
     def low(self) -> Fraction:
-        return min(part.y for part in self.grounds)
+        return self.foot.y
 
 
 def bodies(rack: Rack) -> tuple[Body, ...]:
@@ -147,7 +154,7 @@ def _lines(rack: Rack, part: Part, by: By) -> Iterator[ScrewLine]:
         y = high - min(down, tall / 2)
         free: tuple[Span, ...] = (ends,)
         if by in ("keyholes", "hangers"):
-            free = _clear_of_bores(rack, part, y, free)
+            free = cut(free, bored_at(rack, part, y, PLATE, HEAD))
         yield ScrewLine(part, (y,), free, ZERO)
         return
     if by == "mirrors":
@@ -178,17 +185,11 @@ def _beside(rack: Rack, part: Part) -> Iterator[ScrewLine]:
         middle,
         *(middle + step for step in (HEAD, -HEAD, 2 * HEAD, -2 * HEAD) if part.height / 2 >= abs(step) + HEAD),
     ]
-    shut = [one for one in bored(rack, part) if min(one.x1 - part.x, part.x + part.length - one.x0) > 0
-            and min(one.x0 - part.x, part.x + part.length - one.x1) < MIRROR_LONG]  # fmt: skip
-    free = [y for y in heights if not any(one.y0 - RIM < y < one.y1 + RIM for one in shut)]
+    right = part.x + part.length
+    plates = (part.x, part.x + MIRROR_LONG), (right - MIRROR_LONG, right)
+    free = [y for y in heights if not meet(plates, tuple(bored_at(rack, part, y, ZERO, RIM)))]
     if free:
         yield ScrewLine(part, (free[0],), tuple((end, end) for end in ends), ZERO)
-
-
-def _clear_of_bores(rack: Rack, part: Part, y: Fraction, free: tuple[Span, ...]) -> tuple[Span, ...]:
-    """Where along a line on its back a plate has wood to be let into, and for its own screws."""
-    shut = [(one.x0 - PLATE, one.x1 + PLATE) for one in bored(rack, part) if one.y0 - HEAD < y < one.y1 + HEAD]
-    return cut(free, shut)
 
 
 def clear_at(rack: Rack, part: Part, y: Fraction, *, behind: bool = False) -> tuple[Span, ...]:
@@ -197,11 +198,7 @@ def clear_at(rack: Rack, part: Part, y: Fraction, *, behind: bool = False) -> tu
     """
     end = min(END, part.length / 3)
     ends = part.x + end, part.x + part.length - end
-    if not behind:
-        return _passable(rack, part, y, ends)[0]
-    clear = HEAD / 2 + RIM
-    shut = [(one.x0 - clear, one.x1 + clear) for one in bored(rack, part) if one.y0 - clear < y < one.y1 + clear]
-    return cut((ends,), shut)
+    return cut((ends,), bored_at(rack, part, y, CLEAR, CLEAR)) if behind else _passable(rack, part, y, ends)[0]
 
 
 def _in(tall: Fraction) -> Fraction:
@@ -238,43 +235,42 @@ def _hidden(rack: Rack, at: Fraction, *, up: bool) -> tuple[Span, ...]:
 
 def _passable(rack: Rack, part: Part, y: Fraction, ends: Span) -> tuple[tuple[Span, ...], Fraction]:
     """Where along a level line nothing is in a screw's way, and the wood that it passes there."""
-    clear = HEAD / 2 + RIM
-    shut = [(x - half - clear, x + half + clear) for x, half in _holders_at(rack, part, y, clear)]
+    shut = [(x - half - CLEAR, x + half + CLEAR) for x, half in _holders_at(rack, part, y)]
     shut += [
-        (part.x + flaw.at - clear, part.x + flaw.at + flaw.width + clear)
+        (part.x + flaw.at - CLEAR, part.x + flaw.at + flaw.width + CLEAR)
         for flaw in rack.row.brief.keepouts
         if part.key in {one.part for one in rack.rows}
     ]
-    shut += [(one.x0 - clear, one.x1 + clear) for one in bored(rack, part) if one.y0 - clear < y < one.y1 + clear]
+    shut += bored_at(rack, part, y, CLEAR, CLEAR)
     covers: list[Part] = []
     for other in rack.parts:
-        if other is part or not (other.y - clear < y < other.y + other.height + clear):
+        if other is part or not (other.y - CLEAR < y < other.y + other.height + CLEAR):
             continue
         if not (other.x < ends[1] and other.x + other.length > ends[0]) or other.z < part.depth:
             continue
-        if other.z == part.depth and other.depth <= COVER and other.y + clear <= y <= other.y + other.height - clear:
+        if other.z == part.depth and other.depth <= COVER and other.y + CLEAR <= y <= other.y + other.height - CLEAR:
             covers.append(other)
-            shut += [(other.x + seam - clear, other.x + seam + clear) for seam in other.seams]
-            shut += [(a.x0 - clear, a.x1 + clear) for a in bored(rack, other) if a.y0 - clear < y < a.y1 + clear]
+            shut += [(other.x + seam - CLEAR, other.x + seam + CLEAR) for seam in other.seams]
+            shut += bored_at(rack, other, y, CLEAR, CLEAR)
         else:
-            shut.append((other.x - clear, other.x + other.length + clear))
+            shut.append((other.x - CLEAR, other.x + other.length + CLEAR))
     bare: tuple[Span, ...] = (ends,)
     wood = part.depth
-    over = [(one.x + clear, one.x + one.length - clear) for one in covers]
+    over = [(one.x + CLEAR, one.x + one.length - CLEAR) for one in covers]
     if sum((b - a for a, b in over), ZERO) * 2 > ends[1] - ends[0]:  # through both
         bare, wood = meet(bare, tuple(sorted(over))), part.depth + covers[0].depth
     else:
-        shut += [(a - 2 * clear, b + 2 * clear) for a, b in over]
+        shut += [(a - 2 * CLEAR, b + 2 * CLEAR) for a, b in over]
     return cut(bare, shut), wood
 
 
-def _holders_at(rack: Rack, part: Part, y: Fraction, clear: Fraction) -> Iterator[tuple[Fraction, Fraction]]:
+def _holders_at(rack: Rack, part: Part, y: Fraction) -> Iterator[tuple[Fraction, Fraction]]:
     """Holders on a part that reach to a height: where they are and half how wide."""
     glyph = rack.glyph
     if not glyph.solid:
         return
-    low = min(-glyph.height / 2, glyph.tip) - clear
-    high = max(glyph.height / 2, glyph.tip) + clear
+    low = min(-glyph.height / 2, glyph.tip) - CLEAR
+    high = max(glyph.height / 2, glyph.tip) + CLEAR
     wide = glyph.width / 2 + max((abs(bore.aside) for bore in rack.bores), default=ZERO)
     near = {k for k, one in enumerate(rack.rows) if one.part == part.key and not one.up and low < y - one.y < high}
     if near:
@@ -283,14 +279,13 @@ def _holders_at(rack: Rack, part: Part, y: Fraction, clear: Fraction) -> Iterato
 
 def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
     """The screws of a board that stands, in its middle: near its ends and between, clear of what is on it."""
-    clear = HEAD / 2 + RIM
     shut = [
         (one.y - half, one.y + half)
-        for half in (max(rack.glyph.height / 2, rack.glyph.tip) + clear,)
+        for half in (max(rack.glyph.height / 2, rack.glyph.tip) + CLEAR,)
         for one in rack.holders
         if rack.rows[one.row].part == part.key and rack.glyph.solid
     ]
-    shut += [(one.y0 - clear, one.y1 + clear) for one in bored(rack, part)]
+    shut += [(one.y0 - CLEAR, one.y1 + CLEAR) for one in bored(rack, part)]
     wood = part.depth
     for other in rack.parts:
         if other is part or not (other.x < part.x + part.length and other.x + other.length > part.x):
@@ -298,9 +293,9 @@ def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
         if other.z > ZERO and other.z + other.depth > part.depth:  # before it, or let over it
             if other.z == part.depth and other.depth <= COVER:
                 wood = part.depth + other.depth
-                shut += [(at - clear, at + clear) for at in (other.y, other.y + other.height)]
+                shut += [(at - CLEAR, at + CLEAR) for at in (other.y, other.y + other.height)]
             else:
-                shut.append((other.y - clear, other.y + other.height + clear))
+                shut.append((other.y - CLEAR, other.y + other.height + CLEAR))
     low, high = _lies(part)
     end = min(END, (high - low) / 4)
     free = cut(((low + end, high - end),), shut)

@@ -50,7 +50,7 @@ def mounting(rack: Rack, fixed: Sequence[Fixed]) -> Mounting:
             parts += strips
             made += _made(rack, one, strips)
             parts += (spacer := tuple(_spacer(one, len(parts), of)))
-            made += _spaced(spacer, _foot(one))
+            made += _spaced(spacer, spacer_brads(one))
     return Mounting(tuple(parts), tuple(made))
 
 
@@ -242,7 +242,7 @@ def _spacer(one: Fixed, before: int, of: str) -> Iterator[Part]:
     if one.spacer:
         thick = (BATTEN if one.by == "batten" else CLEAT)[0]
         wide = min(CLEAT[1], Fraction(int(one.spacer)))
-        on = _foot(one)
+        on = one.body.foot
         yield Part(
             f"spacer-{before + 1}-wall",
             f"Spacer{of}",
@@ -257,12 +257,13 @@ def _spacer(one: Fixed, before: int, of: str) -> Iterator[Part]:
         )
 
 
-def _foot(one: Fixed) -> Part:
-    """The lowest of what lies on the wall: there a spacer stands."""
-    return min(one.body.grounds, key=lambda part: part.y)
+def spacer_brads(one: Fixed) -> Ware:
+    """What pins a spacer to the board that it stands behind."""
+    on = one.body.foot
+    return brads((BATTEN if one.by == "batten" else CLEAT)[0], on.depth, on.length)
 
 
-def _spaced(spacers: Sequence[Part], on: Part) -> Iterator[Operation]:
+def _spaced(spacers: Sequence[Part], pins: Ware) -> Iterator[Operation]:
     for one in spacers:
         yield Operation(
             Kind.SPACER,
@@ -276,7 +277,7 @@ def _spaced(spacers: Sequence[Part], on: Part) -> Iterator[Operation]:
             f"A strip {exact_text(one.depth)} thick, glued and pinned to the back along its lower edge: the rack "
             "stands plumb, and turns about its own foot.",
             how="cut to length",
-            takes=(brads(one.depth, on.depth, one.length),),
+            takes=(pins,),
             many=1,
         )
 

@@ -11,6 +11,7 @@ from yardcliff.core.length import Tape
 from yardcliff.core.rack import Rack
 from yardcliff.core.site.anchors import BACKS, HOLLOW
 from yardcliff.core.site.fixing import Fixed
+from yardcliff.core.site.mounting import spacer_brads
 from yardcliff.core.site.on_wall import OnWall
 from yardcliff.core.site.options import BYS
 from yardcliff.core.site.strips import BATTEN, CLEAR, PILOT
@@ -143,8 +144,9 @@ def _of_one(one: Fixed, holes: Sequence[WallHole], tape: Tape, before: WallHole 
             f"of 5 mm, {tape.write_fine(one.joined.length)} long."
         )
     if one.spacer:
+        pins = spacer_brads(one)
         yield Step(
-            f"Glue and pin the spacer to the back of the {name}, along its lower edge.",
+            f"Glue and pin the spacer to the back of the {name}, along its lower edge: {pins.count} × {pins.name}.",
             "Without it the rack turns about the strip, and pulls far harder at its screws.",
         )
     if one.by in BACKS:
