@@ -66,18 +66,17 @@ class _Trial:
     def _further(self, finding: Finding, found: Sequence[Tried]) -> Iterator[Fix]:
         """Two steps in one, where the second leaves nothing to settle that was not there before."""
         for one in found:
-            left = one.brings
-            if not one.settles:
-                left = tuple(other for other in self._after(one.fix.patch) or () if whose(other) == whose(finding))
+            after = self._after(one.fix.patch, ways=True) or ()
+            left = [other for other in after if (self._new(other) if one.settles else whose(other) == whose(finding))]
             for second, _ in zip(islice(left[0].fixes, 2) if left else (), self.budget, strict=False):
                 label = f"{one.fix.label}, and {second.label[0].lower()}{second.label[1:]}"
                 both = Fix(label, _both(one.fix.patch, second.patch))
                 if self._try(finding, both).clean:
                     yield both
 
-    def _after(self, patch: Patch) -> tuple[Finding, ...] | None:
+    def _after(self, patch: Patch, *, ways: bool = False) -> tuple[Finding, ...] | None:
         """What is found of the rack so changed; and on its wall, if there is nothing to settle before. None where the
-        change is refused.
+        change is refused. What is found on the wall has `ways` out only where these are asked for.
         """
         try:
             brief = amend(self.done.brief, patch)
@@ -87,7 +86,7 @@ class _Trial:
         site = self.done.on_wall.site
         if site is None or any(self._new(one) for one in rack.findings):
             return rack.findings
-        return (*rack.findings, *on_wall(rack, brief.place, brief.mount, site, self.done.tape).findings)
+        return (*rack.findings, *on_wall(rack, brief.place, brief.mount, site, self.done.tape, ways=ways).findings)
 
     def _new(self, finding: Finding) -> bool:
         return finding.severity is Severity.STOP and whose(finding) not in self.before

@@ -16,7 +16,6 @@ from yardcliff.core.site.asked import Mount, Spot
 from yardcliff.core.site.bored import HEAD
 from yardcliff.core.site.fixing import Fixed, Fixer
 from yardcliff.core.site.grounds import END, RIM, plate_room, plates_hide
-from yardcliff.core.site.placing import Aim
 from yardcliff.core.site.position import aim_at, reach
 from yardcliff.core.site.survey import Area, Site, area, around, free_places, no_hole, open_places, taken, wider
 from yardcliff.core.site.wall import Obstacle
@@ -260,9 +259,14 @@ def swing_side(door: Obstacle) -> Area | None:
 
 
 def fixing_findings(
-    rack: Rack, site: Site, spot: Spot, mount: Mount, fixed: Sequence[Fixed], tape: Tape
+    here: Fixer, spot: Spot, mount: Mount, fixed: Sequence[Fixed], *, ways: bool = True
 ) -> Iterator[Finding]:
-    """Whether what holds it does."""
+    """Whether what holds it does; with the ways out, which take far longer to find."""
+    rack, site = here.rack, here.site
+
+    def holding(bad: Sequence[Fixed]) -> tuple[Fix, ...]:
+        return _holding(here, spot, mount, bad) if ways else (LEAVE,)
+
     if mount.by == "plates":
         yield from plates_findings(rack)
     if mount.into != "auto" and site.wall.makeup not in ANCHORS[mount.into].walls:
@@ -283,7 +287,7 @@ def fixing_findings(
         if one.blocked:
             yield Finding(
                 "fix.loose", one.body.name, f"The {one.by} would lie on what is on the wall, or past its end.", one.by,
-                "in the way", "clear", at=at, fixes=_holding(rack, site, spot, mount, tape, [one]),
+                "in the way", "clear", at=at, fixes=holding([one]),
             )  # fmt: skip
         elif one.loose:
             met = (
@@ -302,19 +306,15 @@ def fixing_findings(
                     2,
                 )
             yield Finding(
-                "fix.loose", one.body.name, said, what, str(met), str(need), at=at, fixes=_holding(rack, site, spot, mount, tape, [one]),
+                "fix.loose", one.body.name, said, what, str(met), str(need), at=at, fixes=holding([one]),
             )  # fmt: skip
         elif one.share > 1:
-            yield _overloaded(rack, site, spot, mount, tape, one, at)
+            yield _overloaded(one, at, holding([one]))
     hollow = [one for one in fixed if one.anchor.key in HOLLOW and mount.into == "auto"]
     if hollow and all(one.good for one in hollow):
         one = hollow[0]
         toggles = {"mount": {"into": "toggles"}}
-        fixes = [
-            fix
-            for fix in _holding(rack, site, spot, mount, tape, hollow)
-            if fix.patch.get("mount", {}).get("into") != "toggles"
-        ]
+        fixes = [fix for fix in holding(hollow) if fix.patch.get("mount", {}).get("into") != "toggles"]
         yield Finding(
             "fix.hollow", one.body.name, f"Screws into studs do not hold it here; {len(one.screws)} {one.anchor.name} do.",
             "of what they may", percent(one.share), "100%",
@@ -338,9 +338,7 @@ _TOO_MUCH = {
 """What is said of the weakest link, by the figure that shows its working."""
 
 
-def _overloaded(
-    rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, one: Fixed, at: tuple[float, float]
-) -> Finding:
+def _overloaded(one: Fixed, at: tuple[float, float], fixes: tuple[Fix, ...]) -> Finding:
     link = weakest(one.links)
     assert link
     code, message = _TOO_MUCH[link.figure]
@@ -352,25 +350,25 @@ def _overloaded(
         percent(link.share),
         "100%",
         at=at,
-        fixes=_holding(rack, site, spot, mount, tape, [one]),
+        fixes=fixes,
     )
 
 
-STUDS: tuple[Aim, Aim] = ("near", "studs")
-"""Where else a rack may be held: as near as that can be, or by as many studs as can be."""
-
-
-def _holding(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape, bad: Sequence[Fixed]) -> tuple[Fix, ...]:
+def _holding(here: Fixer, spot: Spot, mount: Mount, bad: Sequence[Fixed]) -> tuple[Fix, ...]:
     """Changes that hold these bodies, tried: another place, evenness let go, a spacer, a batten, other fixings."""
-    bodies, here = {one.body for one in bad}, Fixer(rack, site, spot, tape)
+    bodies, rack, site, tape = {one.body for one in bad}, here.rack, here.site, here.tape
 
     def holds(x: Fraction, asked: Mount) -> bool:
         found = [one for one in here.at(x).fixed(asked) if one.body in bodies]
         return all(one.good and (asked.into != "auto" or one.anchor.key not in HOLLOW) for one in found)
 
     found: list[Fix] = []
-    near, most = (aim_at(rack, site, spot, mount, aim, tape) for aim in STUDS)
-    found += [_to(x, tape) for x in dict.fromkeys((near, most)) if x != spot.x and holds(x, mount)][:1]
+    # As near as it can be, else by as many studs as can be.
+    near = place = aim_at(rack, site, spot, mount, "near", tape)
+    if near == spot.x or not holds(near, mount):
+        place = aim_at(rack, site, spot, mount, "studs", tape)
+    if place != spot.x and holds(place, mount):
+        found.append(_to(place, tape))
     if mount.by == "plates" and any(one.loose for one in bad):
         found += _onto_studs(rack, site, spot)
     own = {"pull": None, "shear": None}  # another fixing has another packet

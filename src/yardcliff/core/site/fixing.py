@@ -13,10 +13,11 @@ from math import inf, lcm
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape
-from yardcliff.core.rack import Part, Rack
+from yardcliff.core.rack import Rack
 from yardcliff.core.site.anchors import ANCHORS, HOLLOW, Anchor, drive, ratings
 from yardcliff.core.site.anywhere import Anywhere
 from yardcliff.core.site.asked import By, Into, Mount, Spot
+from yardcliff.core.site.bending import beam_of
 from yardcliff.core.site.bored import HEAD
 from yardcliff.core.site.grounds import RIM_OF_STUD, Body, Screw, ScrewLine, Span, bodies, clear_at, lines
 from yardcliff.core.site.loads import Bearing, Load, Pull, loads, pulls
@@ -131,11 +132,14 @@ class Fixer:
         self.rack, self.site, self.x, self.tape = rack, site, spot.x, tape
         self.children = spot.who == "child"
         self._known: dict[By, list[tuple[ScrewLine, ...]]] = {}
+        self._tried: dict[tuple[object, ...], Fixed] = {}
 
     def at(self, x: Fraction) -> "Fixer":
         """The same rack at another place: what is known of it wherever it hangs is worked out once."""
+        if x == self.x:
+            return self
         other = copy(self)
-        other.x = x
+        other.x, other._tried = x, {}
         return other
 
     @property
@@ -169,7 +173,8 @@ class Fixer:
         for by, into in self._ways(k, mount):
             if first and kilos > LIGHT and into in HOLLOW and mount.into == "auto":
                 continue
-            found = self._fix(k, by, into, mount)
+            key = k, by, into, mount.screws, mount.pull, mount.shear, mount.factor, mount.foot
+            found = self._tried.get(key) or self._tried.setdefault(key, self._fix(k, by, into, mount))
             if found.good:
                 return found
             first = first or found
@@ -284,7 +289,7 @@ class Fixer:
             else None
         )
         loose = loose or (strip is not None and held is None)
-        beam = self._beam(body, [(s.x, s.y) for s in screws] if held is None else held.at, on)
+        beam = beam_of(self.rack, body, [(s.x, s.y) for s in screws] if held is None else held.at, on)
         return Fixed(
             body,
             by,
@@ -337,48 +342,6 @@ class Fixer:
         below = edges.low - low
         spacer = Fraction(str(below)) if below > FOOT and mount.foot == "spacer" else ZERO
         return Bearing(low if spacer else edges.low, inf if loose else edges.high), spacer
-
-    def _beam(self, body: Body, at: Sequence[tuple[Fraction, Fraction]], on: Sequence[Load]) -> Beam:
-        """The weakest of the body's boards between its screws: across its widest span, or past its last one. What has
-        neither screws nor holders only ties the others together.
-        """
-        rows = {row.part for row in self.rack.rows}
-        bent = [part for part in body.grounds if part.key in rows or any(_in(part, s) for s in at)]
-        found = [self._spans(part, at, on) for part in bent or body.grounds]
-        force = max((max(load.down, load.out) for load in on), default=0.0)
-        return max(found, key=lambda beam: beam.share(force))
-
-    def _spans(self, part: Part, at: Sequence[tuple[Fraction, Fraction]], on: Sequence[Load]) -> Beam:
-        level = part.length >= part.height
-        start, long = (part.x, part.length) if level else (part.y, part.height)
-        wide = part.height if level else part.length
-        # Where no screw holds it, what it is joined to does.
-        inside = [s for s in at if _in(part, s)] or self._tied(part)
-        places = sorted({s[0] if level else s[1] for s in inside})
-        holes = [hole for hole in self.rack.bores if any(row.part == part.key for row in self.rack.rows)]
-        bored = max((hole.bit for hole in holes if hole.purpose in ("peg hole", "pilot hole")), default=ZERO)
-        cut_in = max((hole.depth for hole in holes if hole.purpose == "groove"), default=ZERO)
-        ends = (places[0] - start, start + long - places[-1]) if places else (long / 2, long / 2)
-        span = max((b - a for a, b in pairwise(places)), default=ZERO)
-        weight = sum(load.weight for load in on) if level else 0.0
-        return Beam(
-            part.wood,
-            float(wide - bored),
-            float(part.depth - cut_in),
-            float(span),
-            float(max(ends)),
-            weight / float(long),
-        )
-
-    def _tied(self, part: Part) -> list[tuple[Fraction, Fraction]]:
-        """The middles of what a part is joined to, as far as they are beside it."""
-        keys = {key for joint in self.rack.joints for key in (joint.part, joint.other)
-                if part.key in (joint.part, joint.other)} - {part.key}  # fmt: skip
-        return [
-            (min(max(one.x + one.length / 2, part.x), part.x + part.length),
-             min(max(one.y + one.height / 2, part.y), part.y + part.height))
-            for one in map(self.rack.part, sorted(keys))
-        ]  # fmt: skip
 
     def _batten(
         self, body: Body, found: Sequence[ScrewLine]
@@ -439,8 +402,3 @@ class Fixer:
             chosen = {xs[k] for k in fewest([int(x * unit) for x in xs], int(APART * unit))}
             kept += [s for s in screws if s.part == line.part.key and s.y in line.ys and s.x in chosen]
         return tuple(kept)
-
-
-def _in(part: Part, screw: tuple[Fraction, Fraction]) -> bool:
-    """Whether a screw is in a board."""
-    return part.x <= screw[0] <= part.x + part.length and part.y <= screw[1] <= part.y + part.height

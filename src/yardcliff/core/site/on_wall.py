@@ -58,8 +58,8 @@ class OnWall:
         return max(self.fixed, key=lambda one: (one.loose, one.share), default=None)
 
 
-def on_wall(rack: Rack, spot: Spot, mount: Mount, site: Site | None, tape: Tape) -> OnWall:
-    """A rack where its brief puts it."""
+def on_wall(rack: Rack, spot: Spot, mount: Mount, site: Site | None, tape: Tape, *, ways: bool = True) -> OnWall:
+    """A rack where its brief puts it; without ways out where only what is wrong is asked for."""
     by_plates = mount.by == "plates"
     if site is None:
         lost = (lost_wall(rack, spot, mount, tape),) if spot.wall else ()
@@ -76,10 +76,11 @@ def on_wall(rack: Rack, spot: Spot, mount: Mount, site: Site | None, tape: Tape)
             cautions=(HIDDEN,),
         )
     own = areas(rack)
-    fixed = Fixer(rack, site, spot, tape).fixed(mount)
+    fixer = Fixer(rack, site, spot, tape)
+    fixed = fixer.fixed(mount)
     findings = (
         *place_findings(rack, own, site, spot, tape),
-        *fixing_findings(rack, site, spot, mount, fixed, tape),
+        *fixing_findings(fixer, spot, mount, fixed, ways=ways),
     )
     hidden = [marks for one in fixed for part in one.body.grounds if (marks := _marks(one, part.key))]
     shown = (
