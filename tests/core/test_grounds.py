@@ -96,6 +96,13 @@ def test_where_lines_of_screws_run() -> None:
         assert [line.wood for line in lines(made, bodies(made)[0], "through")] == wood
 
 
+def test_sides_are_held_by_what_they_stand_between() -> None:
+    frame = rack("tin-cup", 6, "panel", made="frame", support={"place": "flush"}, rows={"count": 2})
+    (body,) = bodies(frame)
+    assert {part.key for part in body.grounds} > {line.part.key for line in lines(frame, body, "through")}
+    assert all(line.wide for line in lines(frame, body, "through"))
+
+
 def test_no_screw_goes_through_a_board_on_edge() -> None:
     # Cheeks of 90 stand on edge; their slats lie flat on the wall, and a foot board has nothing else.
     boards = rack("snow-board", 3, "slotted-cheeks", board={"height": "90 mm"}, slot={"depth": "50 mm"})

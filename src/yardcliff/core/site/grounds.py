@@ -119,17 +119,19 @@ def bodies(rack: Rack) -> tuple[Body, ...]:
 
 
 def lines(rack: Rack, body: Body, by: By) -> tuple[ScrewLine, ...]:
-    """The lines of screws of a body, by the way that it hangs; none where a part has no place for one."""
-    found = tuple(line for part in body.grounds for line in _lines(rack, part, by) if line.free)
+    """The lines of screws of a body, by the way that it hangs; none where a part has no place for one. Where boards run
+    along the wall, what stands between them is held by what joins it to them.
+    """
+    every = tuple(line for part in body.grounds for line in _lines(rack, part, by) if line.free)
+    found = tuple(line for line in every if line.wide) or every
     return _behind_strips(found, by) if by in ("cleat", "batten") else found
 
 
 def _behind_strips(found: tuple[ScrewLine, ...], by: By) -> tuple[ScrewLine, ...]:
-    """Those that strips lie behind: of boards that run along the wall where there are any, and at the top of what
-    stands. A rack hooks over one cleat, its highest; what is below stands off as far.
+    """Those that strips lie behind: at the top of each board. A rack hooks over one cleat, its highest; what is below
+    stands off as far.
     """
     tops = [replace(line, ys=line.ys[:1]) for line in found]
-    tops = [line for line in tops if line.wide] or tops
     highest = max((line.ys[0] for line in tops), default=ZERO)
     return tuple(line for line in tops if by == "batten" or line.ys[0] == highest or not line.wide)
 
