@@ -345,7 +345,8 @@ def test_ledges_straddle_their_post_and_hold_what_stands() -> None:
     # 175 in front of the post and 25 of horns behind: cut 200. The notch is the post's 70 and half a millimetre.
     assert (known["ledge.cut"], known["ledge.notch"], known["ledge.horn"]) == (200, Fraction("70.5"), Fraction("49.75"))
     post, *ledges = rack.parts
-    assert {one.z + one.notch for one in ledges} == {post.depth}
+    (notch,) = (one for one in rack.machining if one.kind is Kind.NOTCH)
+    assert {one.z + (notch.depth or 0) for one in ledges} == {post.depth}
     # It stands on the ledge, not in it.
     assert [hung.y for hung in rack.hung] == [one.y + one.height for one in ledges]
     assert [place.along for place in step(rack.machining, Kind.WALL_HOLE).places] == [425, 850, 1275]

@@ -16,7 +16,7 @@ from yardcliff.core.geometry import points
 from yardcliff.core.holders.peg import Peg
 from yardcliff.core.length import Tape, read
 from yardcliff.core.listing import shipped_item
-from yardcliff.core.rack import Rack
+from yardcliff.core.rack import Kind, Rack
 from yardcliff.core.scene import Scene
 from yardcliff.core.views.section import FOLDED, _fold, _folds
 
@@ -47,7 +47,8 @@ def test_a_section_shows_every_part_at_its_place_off_the_wall(brief: Brief) -> N
     last = max(one.at(one.row.axes[0])[0] for one in done.rack.rows)
     seen = [part for part in beyond if part.x <= last]
     for part, (z0, y0, z1, y1) in zip(cut if leaning else (*seen, *cut), boards, strict=True):
-        back, front = float(part.z + part.notch), float(part.z + part.depth)
+        notches = [one.depth for one in done.rack.machining if one.kind is Kind.NOTCH and part.key in one.parts]
+        back, front = float(part.z + sum(filter(None, notches))), float(part.z + part.depth)
         if part.seen == "from above":
             assert back - 1e-6 <= z0 < z1 <= front + 1e-6
         else:

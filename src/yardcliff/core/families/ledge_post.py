@@ -67,7 +67,6 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
             ledge.thickness,
             deep + ledge.notch,
             board.wood,
-            notch=ledge.notch,
         )
         for k, axis in enumerate(row.axes)
     )
@@ -84,7 +83,7 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
         (*stood.parts, *shelves),
         stood.marked,
         tuple(Joint(one.key, post.key, Hold.NOTCH, let_in=ledge.notch) for one in shelves),
-        (*_on_ledges(fitted, shelves, post), screws),
+        (*_on_ledges(fitted, shelves, post, ledge.notch), screws),
         cautions=(
             "Screw the bare post up first and pin the ledges after: with them on, no screwdriver reaches between.",
         ),
@@ -94,23 +93,23 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
     return assemble(brief, replace(fitted, machining=()), (Standing(row, ZERO, ZERO),), ZERO, body)
 
 
-def _on_ledges(fitted: Fitting, ledges: tuple[Part, ...], post: Part) -> Iterator[Operation]:
+def _on_ledges(fitted: Fitting, ledges: tuple[Part, ...], post: Part, notch: Fraction) -> Iterator[Operation]:
     """What is made on the ledges, each a part of its own: the notch in its back, its dowels in from its ends and on
     through the post.
     """
     for step in fitted.machining:
         dowel = step.kind is Kind.LEDGE_DOWEL
         faces = (Face.LEFT, Face.RIGHT)[: step.count] if dowel else (Face.BACK,)
-        places = tuple(_on_ledge(one, face, post) for one in ledges for face in faces)
+        places = tuple(_on_ledge(one, face, post, notch) for one in ledges for face in faces)
         parts = tuple(one.key for one in ledges) + ((post.key,) if dowel else ())
         yield replace(step, parts=parts, places=places, offsets=(), takes=times(step.takes, len(ledges)))
 
 
-def _on_ledge(ledge: Part, face: Face, post: Part) -> Place:
+def _on_ledge(ledge: Part, face: Face, post: Part, notch: Fraction) -> Place:
     """The middle of its back's lower edge, or of its notch as an end shows it: there its dowel goes to the post."""
     if face is Face.BACK:
         return Place(ledge.key, face, ledge.length / 2, ZERO)
-    return Place(ledge.key, face, ledge.height / 2, ledge.notch / 2, joins=post.key)
+    return Place(ledge.key, face, ledge.height / 2, notch / 2, joins=post.key)
 
 
 def _between(row: Row) -> tuple[Fraction, ...]:

@@ -79,11 +79,11 @@ class Part:
     The `key` finds it and is never shown; the `name` is shown and never compared. `marked` is the face that the row is
     marked on: the front as it is seen, or the top with the front edge below. It runs along the wall, or `up`: then
     that face is read with the foot at the left, as the board lies on the bench. `seams` are where it is pieced
-    together from planks, from its left end; the grain of an `upright` one runs up. Its back edge is cut out by `notch`
-    where it straddles another. One that is no box has a `profile` from its end, convex corners in order: (z, y) `seen`
-    from the side, (x, z) from above; position and size are then those of the box around it, and `sawn` is how wide and
-    thick its blank is; what comes out of another part's blank is `of` that one. The marked face of one that leans is
-    turned from the wall by `lean` degrees, to the right where positive. What stands on it, beside the things that
+    together from planks, from its left end; the grain of an `upright` one runs up. One that is no box has a `profile`
+    from its end, convex corners in order: (z, y) `seen` from the side, (x, z) from above; position and size are then
+    those of the box around it, and `sawn` is how wide and thick its blank is; what comes out of another part's blank is
+    `of` that one. The marked face of one that leans is turned from the wall by `lean` degrees, to the right where
+    positive. What stands on it, beside the things that
     hang, weighs `bears_g`.
     """
 
@@ -100,7 +100,6 @@ class Part:
     seams: tuple[Fraction, ...] = ()
     upright: bool = False
     up: bool = False
-    notch: Fraction = ZERO
     profile: tuple[tuple[Fraction, Fraction], ...] = ()
     seen: Seen = "from the side"
     sawn: tuple[Fraction, Fraction] | None = None

@@ -14,7 +14,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import Path, line, moved, rectangle, rounded
 from yardcliff.core.length import Tape
 from yardcliff.core.look import beside, silhouette
-from yardcliff.core.rack import ACROSS, UPRIGHT, Bore, Hung, Part, Placed, Rack
+from yardcliff.core.rack import ACROSS, UPRIGHT, Bore, Hung, Kind, Part, Placed, Rack
 from yardcliff.core.scene import Box, Dimension, Label, Scene, Stroke
 from yardcliff.core.views.front import jar
 from yardcliff.core.views.solids import around, closed, face_at, hatch
@@ -56,7 +56,7 @@ def section(rack: Rack, tape: Tape, held: Held = NOTHING_HELD) -> Scene:
     strokes[:0] = [] if leaning else [Stroke("board", _beside(part)) for part in beyond if part.x <= last]
     for part in rack.parts:
         if part not in beyond:
-            strokes += _cut(part, float(here))
+            strokes += _cut(part, float(here), _notched(rack, part))
     if leaning:  # what stands before the cut, and what the cut board hides
         strokes += [Stroke("holder-line", _beside(part)) for part in rack.parts if part.lean or part in beyond]
     for holder in _seen(rack, rack.holders):
@@ -134,12 +134,18 @@ def _beside(part: Part) -> Path:
     return rectangle(float(part.z), float(part.y), float(part.depth), float(part.height))
 
 
-def _cut(part: Part, x: float) -> Iterator[Stroke]:
-    """A board that is cut at `x`: hatched."""
+def _notched(rack: Rack, part: Part) -> Fraction:
+    """How far its back is cut away, over all of its height."""
+    deep = (one.depth for one in rack.machining if one.kind is Kind.NOTCH and part.key in one.parts)
+    return next((depth for depth in deep if depth), ZERO)
+
+
+def _cut(part: Part, x: float, notch: Fraction) -> Iterator[Stroke]:
+    """A board that is cut at `x`, where its back has a notch of that depth: hatched."""
     back, low, high, front = (float(n) for n in (part.z, part.y, part.y + part.height, part.z + part.depth))
-    if part.notch:
-        yield Stroke("holder-line", rectangle(back, low, float(part.notch), high - low))
-        back += float(part.notch)
+    if notch:
+        yield Stroke("holder-line", rectangle(back, low, float(notch), high - low))
+        back += float(notch)
     if part.profile and part.seen == "from above":
         back, front = _chord(part.profile, x)
     corners = [(back, low), (front, low), (front, high), (back, high)]
