@@ -64,6 +64,9 @@ def test_a_rack_is_made_step_by_step_with_the_reasons(client: TestClient, box: J
 
 def test_a_stint_at_the_bench_goes_into_the_log_once(client: TestClient, box: Json) -> None:
     stint = ("id-clock-1", "clock|2026-11-28T19:05", "2026-11-28T20:10")
+    # By one device she comes, by another she goes: the clock is the rack's.
+    say(client, box, ("id-clock-0", "clock", "2026-11-28T19:05"))
+    assert making(client, box)["clock"] == "2026-11-28T19:05"
     say(client, box, stint, ("id-tick-01", "measure", "2026-11-28T20:10"))
     say(client, box, stint, ("id-clock-2", "clock|2026-11-28T21:00", "2026-11-28T21:00"))
     say(client, box, ("id-clock-3", "clock|2026-11-28T21:30", "2026-11-29T18:00"))
@@ -71,6 +74,7 @@ def test_a_stint_at_the_bench_goes_into_the_log_once(client: TestClient, box: Js
     forgotten = "The clock ran for 20 h 30, from 21:30 on: how long was it really?"
     assert [one["says"] for one in log["entries"]] == [forgotten, "1 h 05 at the bench"]
     assert log["hours"] == "1 h 05"
+    assert making(client, box)["clock"] is None
     assert next(task for task in making(client, box)["tasks"] if task["key"] == "measure")["done"]
     gone = client.delete(f"/api/racks/{box['id']}/log/{log['entries'][1]['id']}").json()
     say(client, box, stint)
@@ -91,19 +95,58 @@ def test_ticks_count_once_and_waits_run_from_them(client: TestClient, box: Json)
     again = next(task for task in after["tasks"] if task["key"] == glue["key"])
     assert (again["free"], again["waited"], again["stints"]) == ("2026-11-29T03:00:00", False, [])
     coat = next(task for task in after["tasks"] if task["key"] == "coat:1")
+    held = [one for task in after["tasks"] for one in task["before"] if one["key"] == glue["key"]]
+    assert {one["until"] for one in held} == {"2026-11-29T03:00:00"}
     assert coat["stints"][0]["start"] == "2026-11-30T19:00:00"
     say(client, box, ("id-wait-1", f"{glue['key']}|wait", "2026-11-29T10:00"), ("id-undo-1", before[0], None))
     tasks = {task["key"]: task for task in making(client, box)["tasks"]}
     assert tasks[glue["key"]]["waited"]
+    held = [one for task in tasks.values() for one in task["before"] if one["key"] == glue["key"]]
+    assert {one["until"] for one in held} == {"2026-11-28T15:00:00"}
     assert tasks[before[0]]["done"] is None
-    # A line that says something else than when it was ticked is open again.
     mark = tasks["mark:0"]["lines"][1]
     say(client, box, ("id-line-1", mark["item"], "2026-11-28T14:00"), ("id-line-2", "mark:0", None))
     lines = next(task for task in making(client, box)["tasks"] if task["key"] == "mark:0")["lines"]
     assert [line["done"] for line in lines] == [False, True, False, False, False]
+    # What is drilled is not moved by another spacing, nor are its marks.
     change(client, box, {"row": {"air": "71 mm"}})
-    lines = next(task for task in making(client, box)["tasks"] if task["key"] == "mark:0")["lines"]
-    assert not any(line["done"] for line in lines)
+    assert next(task for task in making(client, box)["tasks"] if task["key"] == "mark:0")["lines"] == lines
+
+
+def test_a_done_card_stays_as_it_was_and_no_change_moves_what_it_made(client: TestClient, box: Json) -> None:
+    first = {task["key"]: task for task in making(client, box)["tasks"]}
+    keys = "cut:Softwood 21 mm thick", "mark:0", "peg-hole:bar"
+    say(client, box, *((f"id-done-{k}", key, "2026-11-28T15:00") for k, key in enumerate(keys)))
+    at = f"/api/racks/{box['id']}"
+    refused = client.patch(at, json={"base": box["version"], "patch": {"row": {"count": 4}}})
+    assert (refused.status_code, refused.json()["type"]) == (409, "/problems/made")
+    assert "Hole 5 is drilled: at" in refused.json()["detail"]
+    assert client.get(at).json()["version"] == box["version"]
+    tried = client.post(
+        "/api/solve", json={"brief": box["design"]["brief"], "patch": {"row": {"air": "90 mm"}}, "rack": box["id"]}
+    )
+    after = change(client, box, {"row": {"air": "90 mm"}})
+    assert after["design"]["marks"]["x"] == tried.json()["marks"]["x"] == box["design"]["marks"]["x"]
+    assert "made.held" in [one["code"] for one in after["design"]["findings"]]
+    # What is done keeps its words, also where the plan has no such task any more.
+    change(client, after, {"tape": "1/16 in", "cutting": {"rip": False}})
+    now = {task["key"]: task for task in making(client, box)["tasks"]}
+    for key in keys:
+        assert [line["text"] for line in now[key]["lines"]] == [line["text"] for line in first[key]["lines"]]
+        assert (now[key]["title"], now[key]["settings"]) == (first[key]["title"], first[key]["settings"])
+        assert now[key]["done"]
+    assert " in" in now["measure"]["lines"][0]["text"]
+
+
+def test_a_line_that_says_something_else_than_when_it_was_ticked_is_open_again(client: TestClient, box: Json) -> None:
+    def lines() -> list[Json]:
+        found: list[Json] = next(task for task in making(client, box)["tasks"] if task["key"] == "mark:0")["lines"]
+        return found
+
+    say(client, box, ("id-line-1", lines()[1]["item"], "2026-11-28T14:00"))
+    assert [line["done"] for line in lines()] == [False, True, False, False, False]
+    change(client, box, {"row": {"air": "71 mm"}})
+    assert not any(line["done"] for line in lines())
 
 
 def test_an_own_order_and_own_waits_are_part_of_the_brief_and_undone_like_it(client: TestClient, box: Json) -> None:

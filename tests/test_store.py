@@ -4,6 +4,7 @@ import json
 import sqlite3
 from collections.abc import Callable, Iterator
 from contextlib import closing
+from dataclasses import replace
 from pathlib import Path
 from threading import Thread
 from time import sleep
@@ -11,6 +12,7 @@ from typing import Any
 
 import pytest
 
+from yardcliff.core.built.facts import Fact, Kind
 from yardcliff.store.bench import Bench
 from yardcliff.store.database import REQUEST, Database, Request
 from yardcliff.store.errors import (
@@ -23,8 +25,8 @@ from yardcliff.store.errors import (
     StoreNotFound,
     explained,
 )
+from yardcliff.store.facts import Facts
 from yardcliff.store.items import Items
-from yardcliff.store.log import Log
 from yardcliff.store.sheets import KEPT, Racks
 from yardcliff.store.timber import Stock
 from yardcliff.store.versions import MOST, TooManyVersions, VersionNotFound, Versions
@@ -247,7 +249,7 @@ def test_a_data_file_of_the_first_layout_is_brought_up(file: Path) -> None:
     rack = Racks(database).create("Porch", brief(0))
     with database.writing() as db:
         for statement in (
-            "DROP TABLE written", "DROP TABLE entry", "DROP TABLE said", "DROP TABLE tick", "DROP TABLE shop", "DROP TABLE sawing", "DROP TABLE ware", "DROP TABLE price_list", "DROP TABLE stick", "DROP TABLE version", "DROP TABLE item", "DROP INDEX sheet_of_kind", "ALTER TABLE sheet DROP COLUMN kind",
+            "DROP TABLE written", "DROP TABLE fact", "DROP TABLE shop", "DROP TABLE ware", "DROP TABLE price_list", "DROP TABLE stick", "DROP TABLE version", "DROP TABLE item", "DROP INDEX sheet_of_kind", "ALTER TABLE sheet DROP COLUMN kind",
             "ALTER TABLE sheet RENAME TO rack", "ALTER TABLE revision RENAME COLUMN sheet_id TO rack_id",
             "DELETE FROM migration WHERE number > 1", "PRAGMA application_id = 0",
         ):  # fmt: skip
@@ -259,7 +261,7 @@ def test_a_data_file_of_the_first_layout_is_brought_up(file: Path) -> None:
     assert Items(brought).all() == []
     assert Stock(brought).sticks() == []
     assert Bench(brought).shop() is None
-    assert Log(brought).entries() == []
+    assert Facts(brought).standing() == []
     brought.close()
 
 
@@ -448,13 +450,53 @@ def test_of_presses_at_once_one_books_the_sawing_and_one_takes_it_back(stock: St
     assert {stick_id for stick_id, _ in stock.sticks()} == set(boards)
 
 
-def test_an_entry_that_comes_twice_under_one_id_is_there_once(racks: Racks, file: Path) -> None:
-    log, rack = Log(Database(file)), racks.create("Porch", brief(0))
-    for _ in range(2):
-        log.write(rack.id, "2026-11-28", "measured", "1", {"at": "10 mm"}, entry_id="phone-1")
-    assert [entry.data for entry in log.entries(rack.id)] == [{"at": "10 mm"}]
+def test_a_fact_that_comes_twice_under_one_id_is_there_once_and_is_taken_back_by_another(
+    racks: Racks, file: Path
+) -> None:
+    facts, rack = Facts(Database(file)), racks.create("Porch", brief(0))
+    drilled = Fact("phone-1", rack.id, "2026-11-28T19:00", Kind.DONE, "peg-hole:rail", {"made": {}}, "phone")
+    assert [facts.tell(drilled) for _ in range(2)] == [True, False]
+    facts.tell(replace(drilled, id="laptop-1", device="laptop"))
+    assert [one.id for one in facts.standing(rack.id)] == ["phone-1", "laptop-1"]
+    assert facts.standing(rack.id)[0] == drilled
+    for _ in range(2):  # it comes twice, and meanwhile it was done again
+        facts.take_back_all(rack.id, Kind.DONE, "peg-hole:rail", by="phone-2")
+        facts.tell(replace(drilled, id="phone-3"))
+        assert [one.id for one in facts.standing(rack.id)] == ["phone-3"]
+    with pytest.raises(StoreNotFound):
+        facts.take_back(rack.id, "phone-1")
     with pytest.raises(SheetNotFound):
-        log.write("none", "2026-11-28", "note", "", {"text": "x"})
+        facts.tell(replace(drilled, rack_id="none", id="x"))
+    with sqlite3.connect(file) as other:
+        assert other.execute("SELECT count(*) FROM fact").fetchone() == (5,), "nothing is ever gone"
+
+
+def test_ticks_entries_and_sawings_of_before_are_facts(file: Path) -> None:
+    database = Database(file)
+    rack = Racks(database).create("Porch", brief(0))
+    with database.writing() as db:
+        for statement in (
+            "DROP TABLE fact", "DELETE FROM migration WHERE number > 8",
+            "CREATE TABLE tick (rack_id, item, at)", "CREATE TABLE said (id, made_at)",
+            "CREATE TABLE entry (id, rack_id, day, kind, what, data, made_at, gone_at)",
+            "CREATE TABLE sawing (id, rack_id, cut, made, wares, currency, planned, spent, made_at, back_at)",
+        ):  # fmt: skip
+            db.execute(statement)
+        db.execute("INSERT INTO tick VALUES (?, 'measure', '2026-11-27T19:00')", (rack.id,))
+        entry = "INSERT INTO entry VALUES (?, ?, '2026-11-28', 'measured', '2', ?, '2026-11-28T20:00', ?)"
+        db.execute(entry, ("e1", rack.id, '{"at": "404 mm", "planned": "390 mm"}', None))
+        db.execute(entry, ("e2", rack.id, '{"at": "40 mm", "planned": "390 mm"}', "2026-11-28T21:00"))
+        sawn = "INSERT INTO sawing VALUES (?, ?, '[\"a\"]', '[\"b\"]', '[[\"glue\", \"white\", -5]]', 'EUR', 10, 12, '2026-11-26T20:00', ?)"
+        db.execute(sawn, ("s1", rack.id, None))
+        db.execute(sawn, ("s2", rack.id, "2026-11-26T21:00"))
+    database.close()
+    brought = Database(file)
+    assert [(one.kind, one.what) for one in Facts(brought).standing(rack.id)] == [
+        ("sawn", ""), ("done", "measure"), ("measured", "2"),
+    ]  # fmt: skip
+    (sawing,) = Stock(brought).sawings(rack.id)
+    assert (sawing.cut, sawing.made, sawing.wares, sawing.spent) == (("a",), ("b",), (("glue", "white", -5),), 12)
+    brought.close()
 
 
 def test_the_newest_list_of_a_supplier_stands_for_it(stock: Stock) -> None:

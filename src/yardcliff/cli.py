@@ -84,6 +84,7 @@ def export(
     from yardcliff.api.deps import Sites
     from yardcliff.api.racks import EXPORTS
     from yardcliff.store.database import Database
+    from yardcliff.store.facts import Facts
     from yardcliff.store.sheets import Racks, Walls
 
     if kind not in EXPORTS:
@@ -97,7 +98,7 @@ def export(
         if not found:
             names = ", ".join(f"“{r.name}”" for r in racks.all()) or "none yet"
             _fail(f"There is no rack “{rack}”. There are: {names}.")
-        content, _ = EXPORTS[kind](found[0], Sites(racks, Walls(database)), paper)  # type: ignore[arg-type]
+        content, _ = EXPORTS[kind](found[0], Sites(racks, Walls(database), Facts(database)), paper)  # type: ignore[arg-type]
     except YardcliffError as error:
         _fail(str(error))
     raw = content.encode() if isinstance(content, str) else content

@@ -6,6 +6,7 @@ from typing import Any
 from yardcliff.api.deps import Sites, Supplies, Workshop
 from yardcliff.api.ledger import Ledger
 from yardcliff.api.log_wire import EntryText
+from yardcliff.api.making_wire import Said
 from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import amend, dump
 from yardcliff.core.exact import Fraction
@@ -18,9 +19,9 @@ from yardcliff.core.site.amending import amend_wall, dump_wall
 from yardcliff.core.site.wall import Wall
 from yardcliff.core.timber.stock import PriceList, read_stick
 from yardcliff.standins.timber_yard import price_list
-from yardcliff.store.bench import Bench, Said
+from yardcliff.store.bench import Bench
 from yardcliff.store.database import Database
-from yardcliff.store.log import Log
+from yardcliff.store.facts import Facts
 from yardcliff.store.sheets import Racks, Walls
 from yardcliff.store.timber import Stock
 
@@ -246,10 +247,11 @@ def fill(database: Database) -> int:
 
 def _write_logs(database: Database) -> None:
     now = datetime.now(UTC)
-    store, bench, timbers = Racks(database), Workshop(Bench(database)), Supplies(Stock(database), None)
+    store, facts, timbers = Racks(database), Facts(database), Supplies(Stock(database), None)
+    bench = Workshop(Bench(database), facts)
     ids = {one.name: one.id for one in store.all()}
     for name, lines in LOGS.items():
-        ledger = Ledger(ids[name], store, Sites(store, Walls(database)), timbers, bench, Log(database), Tongue.of(""))
+        ledger = Ledger(ids[name], store, Sites(store, Walls(database), facts), timbers, bench, facts, Tongue.of(""))
         for ago, kind, what, text in lines:
             entry: dict[str, Any] = {"kind": kind, "day": now.date() - timedelta(days=ago), "what": what, "text": text}
             if kind == "measured":
@@ -259,7 +261,7 @@ def _write_logs(database: Database) -> None:
             ledger.write(EntryText.model_validate(entry))
         made = tasks(ledger.done, ledger.found, ledger.done.brief.making, bench.shop)
         ticked = [task for task in made if name == UP or task.key.startswith(DRILLED)]
-        at = (
-            (now - timedelta(days=min(ago for ago, *_ in lines))).replace(hour=20, minute=30).strftime("%Y-%m-%dT%H:%M")
+        at = (now - timedelta(days=min(ago for ago, *_ in lines))).replace(
+            hour=20, minute=30, second=0, microsecond=0, tzinfo=None
         )
-        bench.store.say(ids[name], [Said(f"demo {name} {task.key}", task.key, at) for task in ticked])
+        ledger.say([Said(id=f"demo {ids[name]} {k}", item=task.key, at=at) for k, task in enumerate(ticked)], "")

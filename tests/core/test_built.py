@@ -7,15 +7,18 @@ import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
+from tests.core.test_findings import SITES
 from tests.core.test_timber import offer, supply
 from tests.strategies import briefs
-from yardcliff.core.amend import amend
-from yardcliff.core.built.as_built import drilled, row_of
+from yardcliff.core.amend import amend, dump
+from yardcliff.core.built.as_built import MadeAlready, design_on, drilled, refuse_moves, row_of
+from yardcliff.core.built.facts import Built, Fact, Kind, built, made_by
 from yardcliff.core.built.hands import Hours, pace_of, taught
-from yardcliff.core.built.measured import Readings, measured, subjects
+from yardcliff.core.built.measured import measured, subjects
 from yardcliff.core.built.ways_out import WayOut, ways_out
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, starting
+from yardcliff.core.findings import Patch
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.making.making import making
 from yardcliff.core.making.shop import Shop
@@ -29,15 +32,15 @@ def planned(item: str = "waxed-jacket", count: int = 5, **patch: object) -> Desi
     return design(amend(starting([(shipped_item(item), count)], "1 mm"), patch))
 
 
-def mm(**readings: int | Fraction) -> Readings:
-    """Readings by what they are of, `h` before a hole's number, `_` for the point."""
-    return {what.removeprefix("h").replace("_", "."): Fraction(x) for what, x in readings.items()}
+def mm(**readings: int | Fraction) -> Built:
+    """What was measured, by what it is of: `h` before a hole's number."""
+    return Built(measured={what.removeprefix("h"): Fraction(x) for what, x in readings.items()})
 
 
-def out(done: Design, readings: Readings, what: str, stock: Supply = Supply()) -> dict[str, WayOut]:  # noqa: B008 (frozen)
+def out(done: Design, there: Built, what: str, stock: Supply = Supply()) -> dict[str, WayOut]:  # noqa: B008 (frozen)
     made = making(done, priced(done, stock), Shop(), START, {})
     subject = next(one for one in subjects(done) if one.what == what)
-    return {way.code: way for way in ways_out(done, readings, subject, stock, made)}
+    return {way.code: way for way in ways_out(done, there, subject, stock, made)}
 
 
 def test_what_is_measured_is_held_against_the_plan() -> None:
@@ -54,7 +57,7 @@ def test_what_is_measured_is_held_against_the_plan() -> None:
     # The third jacket hangs where it is planned: the gap before it shrank by 6.
     assert found.air == done.rack.row.air - 6
     assert not measured(done, mm(board=1280)).rows[0].good
-    nothing = measured(done, {})
+    nothing = measured(done, mm())
     assert (nothing.drift, nothing.air) == (None, done.rack.row.air)
 
 
@@ -137,18 +140,18 @@ def test_a_row_below_is_held_by_itself_and_the_rows_beside_it_stay() -> None:
     assert names[:2] == ["the board", "row 1, hole 1"]
     assert names[-1] == f"row 2, hole {len(plan)}"
     at = plan[1] + 12
-    below = out(done, {"2.2": at}, "2.2")
+    below = out(done, Built(measured={"2.2": at}), "2.2")
     assert below["adopt"].axes == (plan[0], at, *plan[2:])
     assert below["adopt"].patch
     after = design(amend(done.brief, below["adopt"].patch)).rack
     assert after.rows[0].row.axes == plan, "the row above stays as it was"
     # One row drives the next: a hole of the first that is adopted must not draw the second along.
-    above = out(done, {"2": at, "2.3": plan[2] + 1}, "2")
+    above = out(done, Built(measured={"2": at, "2.3": plan[2] + 1}), "2")
     assert above["adopt"].patch
     both = design(amend(done.brief, above["adopt"].patch)).rack.rows
     assert [one.row.axes for one in both] == [(plan[0], at, *plan[2:]), (*plan[:2], plan[2] + 1, *plan[3:])]
     # Spaced anew, a row that nothing is drilled in yet follows: its hooks stay under those above.
-    spaced = out(done, {"2": at}, "2")["respace"].patch
+    spaced = out(done, Built(measured={"2": at}), "2")["respace"].patch
     assert spaced
     one, other = design(amend(done.brief, spaced)).rack.rows
     assert one.row.axes == other.row.axes != plan
@@ -159,8 +162,8 @@ def test_holes_in_two_uprights_have_to_be_level() -> None:
     rack = done.rack
     assert rack.together
     at = rack.row.axes[1] + 9
-    assert out(done, {"2.2": at}, "2.2").keys() >= {"adopt", "respace", "shift"}
-    paired = out(done, {"2.2": at, "2": rack.row.axes[1] + 1}, "2.2")
+    assert out(done, Built(measured={"2.2": at}), "2.2").keys() >= {"adopt", "respace", "shift"}
+    paired = out(done, Built(measured={"2.2": at, "2": rack.row.axes[1] + 1}), "2.2")
     assert paired.keys() == {"plug", "anew"}
     assert paired["plug"].axes[1] == rack.row.axes[1] + 1
     assert "2" not in paired["anew"].clears
@@ -178,14 +181,14 @@ def test_every_way_out_leaves_drilled_holes_where_they_are_and_is_as_it_says(bri
     )
     built = {one.what: one.planned + data.draw(st.integers(-30, 30)) for one in picked}
     made = making(done, priced(done, Supply()), Shop(), START, {})
-    ways = ways_out(done, built, picked[0], Supply(), made)
+    ways = ways_out(done, Built(measured=built), picked[0], Supply(), made)
     assert [way.stops for way in ways] == sorted(way.stops for way in ways)
     for way in ways:
         again = design(amend(brief, way.patch)) if way.patch else done
         k = row_of(done, picked[0])
         assert again.rack.rows[k].row.axes == way.axes
         if way.patch is None:
-            assert way.code in ("anew", "misread") or k not in drilled(done, built, but=picked[0])
+            assert way.code in ("anew", "misread") or k not in drilled(done, Built(measured=built), but=picked[0])
             continue
         now = {one.what: one.planned for one in subjects(again)}
         assert {what: now[what] for what in built if what not in way.clears} == {
@@ -210,3 +213,110 @@ def test_racks_that_are_up_teach_the_pace_by_what_was_reckoned_without_it() -> N
     # At 150 % its plan was 300 minutes of 200 by rule of thumb: 440 minutes of 400 in all.
     assert pace_of([half, slow, quick]) == 110
     assert pace_of([Hours("d", 10, 10, 9000, up=True)]) == 400
+
+
+def told(done: Design, *kinds: str) -> list[Fact]:
+    """Tasks that were done as the plan has them now, by the first word of their keys."""
+    every = making(done, priced(done, Supply()), Shop(), START, {}).tasks
+    some = [task for task in every if not kinds or task.key.split(":")[0] in kinds]
+    return [
+        Fact(str(k), "rack", "2026-11-28T19:00", Kind.DONE, task.key, {"made": made_by(task, done)})
+        for k, task in enumerate(some)
+    ]
+
+
+def reading(what: str, at: str, planned_: str) -> Fact:
+    return Fact(f"read {what}", "rack", "2026-11-28", Kind.MEASURED, what, {"at": at, "planned": planned_})
+
+
+def said(done: Design) -> dict[str, str]:
+    return {one.code: one.message for one in done.findings if one.code.startswith("made.")}
+
+
+def test_what_is_drilled_and_cut_stays_and_all_else_follows() -> None:
+    done = planned()  # axes at 130, 390, 650, 910 and 1170 of 1300
+    assert said(design_on(done.brief, built(told(done)))) == {}, "it is as it was planned"
+    wide = amend(done.brief, {"row": {"air": "100 mm"}})
+    assert design(wide).rack.row.length > 1300
+    cut = design_on(wide, built(told(done, "cut")))
+    assert cut.rack.row.length == 1300
+    assert said(cut) == {"made.held": "Board is cut: it stays 1300 mm long."}
+    drilled_ = design_on(wide, built(told(done, "pilot")))
+    assert drilled_.rack.row.axes == done.rack.row.axes
+    assert said(drilled_)["made.held"].startswith("Holes 1 at 130 mm, 2 at 390 mm, 3 at 650 mm, 4 at 910 mm and 1 more")
+    # One hole was measured: it is there, and the others go their way.
+    one = design_on(wide, built([reading("3", "652 mm", "650 mm")]))
+    assert one.rack.row.axes[2] == 650
+    assert one.rack.row.axes[4] > 1170
+    assert said(one)["made.held"] == "Hole 3 at 650 mm is drilled and stays there."
+
+
+@pytest.mark.parametrize(
+    ("patch", "code", "says"),
+    [
+        ({"row": {"count": 4}}, "made.hole", "Hole 5 is drilled: at 1170 mm. The plan has no such hole."),
+        ({"board": {"height": "140 mm"}}, "made.board", "Board is cut: 1300 mm × 120 mm × 21 mm. The plan wants 1300 mm × 140 mm × 21 mm."),
+        ({"family": "panel"}, "made.board", "Board is cut: 1300 mm × 120 mm × 21 mm. The plan has no such part."),
+    ],
+)  # fmt: skip
+def test_a_plan_that_would_move_what_is_made_is_refused(patch: Patch, code: str, says: str) -> None:
+    done = planned()
+    there = built(told(done))
+    after = design_on(amend(done.brief, patch), there)
+    assert says in [one.message for one in after.findings if one.code == code]
+    with pytest.raises(MadeAlready, match="Take its tick back at the bench"):
+        refuse_moves(after, lambda: done)
+    refuse_moves(after, lambda: after)  # it was so before
+
+
+def test_screw_holes_stay_when_the_wall_is_another() -> None:
+    done = design(amend(planned().brief, {"place": {"wall": "ab", "x": "1400 mm"}}), SITES["ab"])
+    there = built(told(done))
+    assert said(design_on(done.brief, there, SITES["ab"])) == {}
+    moved = design_on(amend(done.brief, {"place": {"x": "1500 mm"}}), there, SITES["ab"])
+    assert said(moved)["made.place"].startswith("Board is made already: at ")
+
+
+def test_what_was_adopted_plugged_or_made_anew_may_move() -> None:
+    done = planned()
+    facts = [*told(done), reading("2", "404 mm", "390 mm")]
+    off = measured(done, built(facts)).rows[2]
+    assert (off.off, off.good, off.adopted) == (14, False, False)
+    ways = out(done, built(facts), "2")
+    assert ways.keys() == {"adopt", "plug", "anew"}, "all are drilled: none is left to be spaced"
+    after = design_on(amend(done.brief, ways["adopt"].patch or {}), built(facts))
+    assert after.rack.row.axes == (130, 404, 650, 910, 1170)
+    assert said(after) == {}
+    # The plan followed it: what it was off stays.
+    taken = measured(after, built([*facts, reading("2", "404 mm", "404 mm")])).rows[2]
+    assert (taken.off, taken.good, taken.adopted) == (14, True, True)
+
+    def mended(way: str) -> Built:
+        cleared = {"code": way, "clears": list(ways[way].clears) if way in ways else ["2"]}
+        return built([*facts, Fact("m", "rack", "2026-11-28", Kind.MISHAP, "2", cleared)])
+
+    assert 1 not in mended("plug").holes[0]
+    assert mended("plug").parts
+    assert mended("misread").holes[0][1] == 390, "it is there, wherever that is"
+    anew = mended("anew")
+    assert (anew.parts, anew.boards, anew.holes[0], anew.features) == ({}, {}, {}, frozenset())
+
+
+@settings(max_examples=60, deadline=None)
+@given(briefs, briefs)
+def test_no_plan_moves_what_is_made_in_silence(brief: Brief, other: Brief) -> None:
+    done = design(brief)
+    assume(len(done.rack.holders) <= 40)
+    there = built(told(done))
+    row = dump(other)["row"]
+    asked = amend(brief, {"row": {key: row[key] for key in ("count", "pitch", "length", "follows", "ends", "spacing")}})
+    after = design_on(asked, there)
+    for k, places in there.holes.items():
+        axes = after.rack.rows[k].row.axes if k < len(after.rack.rows) else ()
+        stays = all(place < len(axes) and axes[place] == at for place, at in places.items())
+        assert stays or {"made.hole", "made.board"} & said(after).keys()
+    for key, size in there.parts.items():
+        now = {part.key: (part.along, part.face_width, part.thickness) for part in after.parts}
+        assert now.get(key) == size or "made.board" in said(after)
+    if not said(after):
+        assert after.brief == asked

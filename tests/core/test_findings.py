@@ -206,12 +206,14 @@ def on(brief: Brief) -> Design:
 
 
 def test_every_registered_code_has_a_case() -> None:
-    # Those of a cut plan stand in test_timber, those of the making in test_making: they arise from more than a brief.
-    elsewhere = {code for code, *_ in REASONS} | {"cut.kerf"} | {code for code in CODES if code.startswith("work.")}
+    # Those of a cut plan stand in test_timber, those of the making in test_making and test_built: they arise from more than a brief.
+    elsewhere = (
+        {code for code, *_ in REASONS} | {"cut.kerf"} | {code for code in CODES if code.startswith(("work.", "made."))}
+    )
     assert CASES.keys() | ON_WALL.keys() | elsewhere == CODES.keys()
 
 
-@pytest.mark.parametrize("code", [code for code in CODES if not code.startswith(("cut.", "work."))])
+@pytest.mark.parametrize("code", [code for code in CODES if not code.startswith(("cut.", "work.", "made."))])
 def test_each_code_arises_names_its_figures_and_every_fix_settles_it(code: str) -> None:
     brief = amend(*(CASES.get(code) or ON_WALL[code]))
     finding = next(f for f in on(brief).findings if f.code == code)

@@ -10,6 +10,8 @@ from starlette.requests import HTTPConnection
 from yardcliff.api.reading import YEARS
 from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import EXACT, BriefError, read_brief
+from yardcliff.core.built.as_built import bend, design_on
+from yardcliff.core.built.facts import Built, built, ticked
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, build
 from yardcliff.core.listing import Listed, shipped
@@ -20,13 +22,14 @@ from yardcliff.core.site.wall import Wall
 from yardcliff.core.timber.stock import PriceList, Stick, Supply, WareOnHand
 from yardcliff.store.bench import Bench
 from yardcliff.store.errors import SheetNotFound
+from yardcliff.store.facts import Facts
 from yardcliff.store.items import Items
-from yardcliff.store.log import Log
 from yardcliff.store.sheets import Racks, Record, Walls
 from yardcliff.store.timber import Stock
 from yardcliff.store.versions import Versions
 from yardcliff.suppliers import Supplier
 
+K = TypeVar("K")
 T = TypeVar("T")
 
 
@@ -61,10 +64,12 @@ class OwnItems:
 
 
 class Sites:
-    """Racks on their walls: what a design needs to know of the wall and of the other racks on it."""
+    """Racks on their walls, and as far as they are built: what a design needs to know of the wall, of the other racks on it, and of
+    what no plan can move any more.
+    """
 
-    def __init__(self, racks: Racks, walls: Walls) -> None:
-        self._racks, self._walls = racks, walls
+    def __init__(self, racks: Racks, walls: Walls, facts: Facts) -> None:
+        self._racks, self._walls, self._facts = racks, walls, facts
 
     def of(self, brief: Brief, rack_id: str | None = None) -> Site | None:
         """The wall of a brief, with the racks on it but the one itself; None for no wall, or one that is gone."""
@@ -76,16 +81,29 @@ class Sites:
         except SheetNotFound:
             return None
         others = [other for other in self._racks.on_wall(wall_id) if other.id != rack_id]
-        state = " ".join(f"{one.id}.{one.version}" for one in (record, *others))
-        return Site(record.name, _survey(record), tuple(map(_as_neighbour, others)), state)
+        state = " ".join(f"{one.id}.{one.version}.{self._facts.newest(one.id)}" for one in (record, *others))
+        return Site(record.name, _survey(record), tuple(map(self._as_neighbour, others)), state)
 
     def design(self, brief: Brief, rack_id: str | None = None) -> Design:
-        """A brief worked out on its wall."""
-        return design(brief, self.of(brief, rack_id))
+        """A brief worked out on its wall, bent around what is built of its rack."""
+        if rack_id is None:
+            return design(brief, self.of(brief))
+        return design_on(brief, self.there(rack_id), self.of(brief, rack_id))
+
+    def there(self, rack_id: str) -> Built:
+        """What is built of a rack."""
+        return _known(_BUILT, (rack_id, self._facts.newest(rack_id)), lambda: built(self._facts.standing(rack_id)))
 
     def stored(self, record: Record) -> Design:
         """A stored rack worked out on its wall."""
         return self.design(read_brief(record.brief), record.id)
+
+    def _as_neighbour(self, record: Record) -> Neighbour:
+        def seen() -> Neighbour:
+            brief = bend(read_brief(record.brief), self.there(record.id))
+            return neighbour(record.name, build(brief), brief.place.x)
+
+        return _known(_NEIGHBOURS, (record.id, record.version, self._facts.newest(record.id)), seen)
 
 
 class Supplies:
@@ -119,8 +137,8 @@ class Supplies:
 class Workshop:
     """The workshop and what is ticked off there, in core values."""
 
-    def __init__(self, store: Bench) -> None:
-        self.store = store
+    def __init__(self, store: Bench, facts: Facts) -> None:
+        self.store, self.facts = store, facts
 
     @property
     def shop(self) -> Shop:
@@ -131,32 +149,24 @@ class Workshop:
         """When each item was ticked off, by the clock on the workshop's wall."""
         return {
             item: when
-            for item, at in self.store.ticks(rack_id).items()
+            for item, at in ticked(self.facts.standing(rack_id)).items()
             if YEARS[0] <= (when := datetime.fromisoformat(at).replace(tzinfo=None)).year < YEARS[1]
         }
 
 
 MOST_KEPT = 200
-_NEIGHBOURS: dict[tuple[str, int], Neighbour] = {}
+_NEIGHBOURS: dict[tuple[str, int, int], Neighbour] = {}
 _SURVEYS: dict[tuple[str, int], Wall] = {}
-"""Racks as others see them and walls, by id and version: a drag asks for the same ones on every frame."""
+_BUILT: dict[tuple[str, int], Built] = {}
+"""Racks as others see them, walls, and what is built, by id, version and last fact: a drag asks for the same ones on every frame."""
 
 
 def _survey(record: Record) -> Wall:
-    return _kept(_SURVEYS, record, lambda: read_wall(record.brief))
+    return _known(_SURVEYS, (record.id, record.version), lambda: read_wall(record.brief))
 
 
-def _as_neighbour(record: Record) -> Neighbour:
-    def seen() -> Neighbour:
-        brief = read_brief(record.brief)
-        return neighbour(record.name, build(brief), brief.place.x)
-
-    return _kept(_NEIGHBOURS, record, seen)
-
-
-def _kept(known: dict[tuple[str, int], T], record: Record, make: Callable[[], T]) -> T:
-    """What is known of a record's version, made where it is not."""
-    key = (record.id, record.version)
+def _known(known: dict[K, T], key: K, make: Callable[[], T]) -> T:
+    """What is known by a key, made where it is not."""
     if key not in known:
         if len(known) > MOST_KEPT:
             known.clear()
@@ -165,7 +175,8 @@ def _kept(known: dict[tuple[str, int], T], record: Record, make: Callable[[], T]
 
 
 def _sites(request: HTTPConnection) -> Sites:
-    return Sites(Racks(request.app.state.database), Walls(request.app.state.database))
+    database = request.app.state.database
+    return Sites(Racks(database), Walls(database), Facts(database))
 
 
 def _supplies(request: HTTPConnection) -> Supplies:
@@ -173,11 +184,11 @@ def _supplies(request: HTTPConnection) -> Supplies:
 
 
 def _workshop(request: HTTPConnection) -> Workshop:
-    return Workshop(Bench(request.app.state.database))
+    return Workshop(Bench(request.app.state.database), _facts(request))
 
 
-def _log(request: HTTPConnection) -> Log:
-    return Log(request.app.state.database)
+def _facts(request: HTTPConnection) -> Facts:
+    return Facts(request.app.state.database)
 
 
 def _tongue(request: HTTPConnection) -> Tongue:
@@ -200,7 +211,7 @@ def _versions(request: HTTPConnection) -> Versions:
     return Versions(request.app.state.database)
 
 
-KeptLog = Annotated[Log, Depends(_log)]
+KeptFacts = Annotated[Facts, Depends(_facts)]
 AtBench = Annotated[Workshop, Depends(_workshop)]
 Timbers = Annotated[Supplies, Depends(_supplies)]
 Speaks = Annotated[Tongue, Depends(_tongue)]

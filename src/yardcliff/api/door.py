@@ -28,7 +28,7 @@ QUEUE = 4
 SENDERS = 1000
 BENCH = r"/racks/[0-9a-f]+/bench"
 OPEN_TO = re.compile(
-    rf"GET ({BENCH}|/assets/[^/]+|/icon\.svg|/api/racks/[0-9a-f]+(/making)?)|POST /api/racks/[0-9a-f]+/making/ticks"
+    rf"GET ({BENCH}|/assets/[^/]+|/icon\.svg|/api/racks/[0-9a-f]+(/making|/version)?)|POST /api/racks/[0-9a-f]+/making/ticks"
 )
 PAGE = """<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
 <title>Key | Yardcliff</title><style>body{{font:1.2rem sans-serif;margin:2rem;color-scheme:light dark}}input,button{{font:inherit;padding:.6rem;width:100%;box-sizing:border-box;margin-top:.5rem}}</style>

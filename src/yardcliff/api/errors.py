@@ -10,6 +10,7 @@ from pydantic import BaseModel, ValidationError
 from starlette.exceptions import HTTPException
 
 from yardcliff.core.amend import BriefError
+from yardcliff.core.built.as_built import MadeAlready
 from yardcliff.core.check_marks import MarksError
 from yardcliff.core.effort import GivenUp
 from yardcliff.core.errors import YardcliffError
@@ -61,6 +62,7 @@ _MAP: list[tuple[type[YardcliffError], int, str, str]] = [
     (StaleSheet, 409, "stale", "Changed in another window"),
     (StaleStock, 409, "stale-stock", "Changed in another window"),
     (AlreadyWritten, 409, "already-written", "Done already"),
+    (MadeAlready, 409, "made", "Made already"),
     (NothingToUndo, 409, "nothing-to-undo", "Nothing there"),
     (BriefError, 422, "unreadable-brief", "A value cannot be read"),
     (ListingError, 422, "unreadable-item", "A measure cannot be read"),

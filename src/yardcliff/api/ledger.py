@@ -1,24 +1,28 @@
 """The log of one rack, open: its entries held against the rack as it is planned now."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from functools import cached_property
+from itertools import groupby
 from typing import Annotated
+from uuid import uuid4
 
 from fastapi import Depends
 from pydantic import TypeAdapter, ValidationError
 
-from yardcliff.api.deps import KeptLog, Speaks
-from yardcliff.api.desk import Desk
+from yardcliff.api.deps import KeptFacts, Speaks
+from yardcliff.api.desk import Desk, planned_time
 from yardcliff.api.log_wire import EntryText
+from yardcliff.api.making_views import view_card
+from yardcliff.api.making_wire import Said
 from yardcliff.core.amend import BriefError, problems
+from yardcliff.core.built.facts import Built, Fact, Json, Kind, built, is_hole, made_by
 from yardcliff.core.built.hands import LONGEST_STINT, Hours, taught
 from yardcliff.core.built.measured import (
     KERF_GOOD,
     SAW_CUT,
     Measured,
-    Readings,
     Subject,
     Verdict,
     against,
@@ -31,7 +35,13 @@ from yardcliff.core.length import LengthError, exact_text, read
 from yardcliff.core.making.asked import Minutes, spoken
 from yardcliff.core.making.shop import Shop
 from yardcliff.core.making.tasks import HUNG, at_bench, tasks
-from yardcliff.store.log import Entry, Json
+
+ENTRIES = frozenset({Kind.NOTE, Kind.NEXT, Kind.TIME, Kind.MEASURED, Kind.FIT, Kind.MISHAP})
+"""What stands in a log."""
+LAST = frozenset({Kind.MEASURED, Kind.FIT})
+"""Of these the last one of the same thing."""
+CLOCK = "clock"
+"""What a coming to the bench is ticked by; with its start, the going."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,39 +57,40 @@ class Habit:
 class Ledger(Desk):
     """What a log route is given."""
 
-    log: KeptLog
+    facts: KeptFacts
     tongue: Speaks
 
-    @cached_property
-    def entries(self) -> list[Entry]:
-        return self.log.entries(self.rack_id)
+    @property
+    def entries(self) -> list[Fact]:
+        """What stands in the log, the newest first; of what is read again and again the last."""
+        newest = {
+            (one.kind, one.what if one.kind in LAST else one.id): one for one in self.facts.standing(self.rack_id)
+        }
+        latest = [one for one in reversed(newest.values()) if one.kind in ENTRIES]
+        return sorted(latest, key=lambda one: one.day, reverse=True)
 
     @cached_property
     def subjects(self) -> dict[str, Subject]:
         """What can be measured, by its name; the saw's cut as it is reckoned with is the last."""
         return {one.what: one for one in (*subjects(self.done), saw_cut(self.done))}
 
-    @cached_property
-    def readings(self) -> Readings:
-        """What was measured of what there is: a hole of a longer row is left aside."""
-        return {
-            one.what: read(one.data["at"], exact=True)
-            for one in self.entries
-            if one.kind == "measured" and one.what in self.subjects
-        }
+    @property
+    def there(self) -> Built:
+        """What is built."""
+        return self.sites.there(self.rack_id)
 
     @property
     def verdict(self) -> Verdict:
-        return measured(self.done, self.readings)
+        return measured(self.done, self.there)
 
     @property
     def kerf(self) -> Measured:
-        return against(self.subjects[SAW_CUT], self.readings.get(SAW_CUT), KERF_GOOD)
+        return against(self.subjects[SAW_CUT], self.there.measured.get(SAW_CUT), KERF_GOOD)
 
     @property
     def minutes(self) -> int:
         """What was really spent."""
-        return sum(one.data["minutes"] for one in self.entries if one.kind == "time")
+        return sum(one.data["minutes"] for one in self.entries if one.kind is Kind.TIME)
 
     @cached_property
     def planned(self) -> int:
@@ -92,20 +103,49 @@ class Ledger(Desk):
     def write(self, body: EntryText) -> None:
         """Keep an entry; a reading without text is taken back. Raises `BriefError`."""
         if body.kind == "measured" and not body.text.strip():
-            self.log.strike(self.rack_id, "measured", body.what)
+            self.facts.take_back_all(self.rack_id, Kind.MEASURED, body.what)
         else:
-            kept = self._kept(body)
-            self.log.write(self.rack_id, body.day.isoformat(), body.kind, body.what, kept, body.clears, body.id)
-        vars(self).pop("entries", None)
-        vars(self).pop("readings", None)
+            told = Fact(
+                body.id or uuid4().hex[:12],
+                self.rack_id,
+                body.day.isoformat(),
+                Kind(body.kind),
+                body.what,
+                self._kept(body),
+            )
+            self.facts.tell(told)
 
-    def clock(self, entry_id: str, start: datetime, end: datetime) -> None:
+    def say(self, said: Iterable[Said], device: str) -> None:
+        """Take ticks in, in their order, each with its card as it is; what was said before is not said again."""
+        rack_id = self.rack.id
+        for one in said:
+            item, at = one.item, one.at
+            if at is None:
+                self.facts.take_back_all(rack_id, Kind.DONE, item, by=one.id, device=device)
+            elif item == CLOCK:
+                self.facts.tell(Fact(one.id, rack_id, _minute(at), Kind.CLOCK, device=device))
+            elif item.startswith(f"{CLOCK}|"):
+                self._stint(one.id, planned_time("item", item.removeprefix(f"{CLOCK}|")), at, device)
+            else:
+                self.facts.tell(Fact(one.id, rack_id, _minute(at), Kind.DONE, item, self._card(item, at), device))
+
+    def _card(self, item: str, at: datetime) -> Json:
+        """A task as its card has it now, and what it makes; nothing for a line of a card."""
+        made = self.made(at.replace(tzinfo=None))
+        for task in made.tasks:
+            if task.key == item:
+                card = view_card(task, self.done)
+                return {"card": card.model_dump(mode="json"), "made": made_by(task, self.done)}
+        return {}
+
+    def _stint(self, told: str, start: datetime, end: datetime, device: str) -> None:
         """A stint at the bench; one that is too long to be true is kept in words, to be put right."""
         minutes = (end - start) // timedelta(minutes=1)
-        told = {"text": f"The clock ran for {spoken(minutes)}, from {start:%H:%M} on: how long was it really?"}
-        kind, data = ("time", self._time(minutes)) if minutes <= LONGEST_STINT else ("note", told)
+        long = {"text": f"The clock ran for {spoken(minutes)}, from {start:%H:%M} on: how long was it really?"}
+        kind, data = (Kind.TIME, self._time(minutes)) if minutes <= LONGEST_STINT else (Kind.NOTE, long)
+        self.facts.take_back_all(self.rack_id, Kind.CLOCK, "", device=device)
         if minutes > 0:
-            self.log.write(self.rack_id, start.date().isoformat(), kind, "", data, entry_id=entry_id)
+            self.facts.tell(Fact(told, self.rack_id, _minute(start), kind, data=data, device=device))
 
     def _time(self, minutes: int) -> Json:
         usual = self.bench.shop.changed({"pace": 100})
@@ -127,7 +167,8 @@ class Ledger(Desk):
             return {"found": body.found}
         if not body.text.strip():
             raise BriefError([("text", "Nothing is written: a few words are enough.")])
-        return {"text": body.text.strip()}
+        told = {"text": body.text.strip()}
+        return told | {"code": body.code, "clears": body.clears} if body.kind == "mishap" else told
 
     def _reading(self, body: EntryText) -> Json:
         subject = self.subjects.get(body.what)
@@ -146,17 +187,13 @@ class Ledger(Desk):
 
     def usual(self) -> Iterator[Habit]:
         """What the log of all racks says of its user: each thing against its plan as that was when it was written."""
-        tape, readings = self.done.tape, [one for one in self.log.entries() if one.kind == "measured"]
-        offs = [
-            read(one.data["at"], exact=True) - read(one.data["planned"], exact=True)
-            for one in readings
-            if one.what[0].isdecimal()
-        ]
+        tape, there = self.done.tape, self._all_built()
+        offs = [one.measured[what] - at for one in there for what, at in one.planned.items() if is_hole(what)]
         drift = taught(offs)
         if drift is not None:
             side = f"{tape.write_fine(abs(drift))} {'beyond' if drift > 0 else 'short of'}" if drift else "on"
             yield Habit(f"Your holes lie {side} their marks, by the middle of {len(offs)}.")
-        cuts = [read(one.data["at"], exact=True) for one in readings if one.what == SAW_CUT]
+        cuts = [one.measured[SAW_CUT] for one in there if SAW_CUT in one.measured]
         kerf = taught(cuts)
         if kerf is not None:
             text = tape.write_fine(kerf)
@@ -170,17 +207,26 @@ class Ledger(Desk):
     def hours(self) -> list[Hours]:
         """Each rack that time was kept of, the newest first."""
         found: dict[str, Hours] = {}
-        for one in self.log.entries():
-            if one.kind == "time":
+        for one in reversed(self.facts.standing()):
+            if one.kind is Kind.TIME:
                 known = found.get(one.rack_id) or self._hours(one)
                 found[one.rack_id] = replace(known, really=known.really + one.data["minutes"])
         return list(found.values())
 
-    def _hours(self, entry: Entry) -> Hours:
-        ticked = HUNG in self.bench.store.ticks(entry.rack_id)
+    def _all_built(self) -> list[Built]:
+        """What is built of each rack that is not in the bin."""
+        facts = sorted(self.facts.standing(), key=lambda one: one.rack_id)
+        return [built(of) for _, of in groupby(facts, lambda one: one.rack_id)]
+
+    def _hours(self, entry: Fact) -> Hours:
+        up = HUNG in self.bench.ticked(entry.rack_id)
         name = self.store.get(entry.rack_id).name
         planned = entry.data["planned"]
-        return Hours(name, planned, entry.data.get("reckoned") or planned, 0, ticked)
+        return Hours(name, planned, entry.data.get("reckoned") or planned, 0, up)
 
 
 OpenLedger = Annotated[Ledger, Depends()]
+
+
+def _minute(at: datetime) -> str:
+    return at.isoformat(timespec="minutes")

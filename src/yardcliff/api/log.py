@@ -1,6 +1,8 @@
 """The log of a rack: measured against planned, ways out, dated entries; what was built made again."""
 
+from dataclasses import replace
 from typing import Annotated
+from uuid import uuid4
 
 from fastapi import APIRouter, Query, Response
 
@@ -12,7 +14,8 @@ from yardcliff.api.racks import Paper, attached, view_stored
 from yardcliff.api.wire import RackView
 from yardcliff.core.amend import BriefError, amend, dump, merge
 from yardcliff.core.built.as_built import drilled, follow
-from yardcliff.core.built.measured import BOARD, SAW_CUT
+from yardcliff.core.built.facts import BOARD, Built, Fact, Kind
+from yardcliff.core.built.measured import SAW_CUT
 from yardcliff.core.built.ways_out import ways_out
 from yardcliff.core.length import exact_text
 from yardcliff.core.text import shortened
@@ -30,14 +33,14 @@ def get_log(ledger: OpenLedger) -> LogView:
 def write(body: EntryText, ledger: OpenLedger) -> LogView:
     """A new entry; a reading without text is taken back. 422 names what cannot be read."""
     ledger.write(body)
-    return view_log(ledger)
+    return view_log(replace(ledger))  # what it knew was of before
 
 
 @router.delete("/{entry_id}")
 def take_back(entry_id: str, ledger: OpenLedger) -> LogView:
     """As if it had not been written."""
-    ledger.log.take_back(ledger.rack_id, entry_id)
-    return view_log(ledger)
+    ledger.facts.take_back(ledger.rack_id, entry_id)
+    return view_log(replace(ledger))
 
 
 @router.get("/ways")
@@ -47,10 +50,10 @@ def get_ways(
     ledger: OpenLedger,
 ) -> list[WayOutView]:
     """Ways to go on where something is off, the least harmful first."""
-    if what == SAW_CUT or what not in ledger.readings:
+    if what == SAW_CUT or what not in ledger.there.measured or what not in ledger.subjects:
         raise BriefError([("what", f"“{what}” was not measured yet.")])
     done, supply = ledger.done, ledger.timbers.supply()
-    found = ways_out(done, ledger.readings, ledger.subjects[what], supply, ledger.made(planned_time("now", now)))
+    found = ways_out(done, ledger.there, ledger.subjects[what], supply, ledger.made(planned_time("now", now)))
     return [view_way(way, done.tape, supply.currency, ledger.tongue) for way in found]
 
 
@@ -75,14 +78,15 @@ def export_record(ledger: OpenLedger, paper: Paper = "a4") -> Response:
 @router.post("/another", status_code=201)
 def make_another(ledger: OpenLedger) -> RackView:
     """A new rack that begins with what was really built: its boards as long as the first is, its holes where they are."""
-    brief = ledger.done.brief
-    patch = merge(follow(brief, drilled(ledger.done, ledger.readings)), {"place": {"wall": None}})
-    if BOARD in ledger.readings:
-        patch = merge(patch, {"row": {"length": exact_text(ledger.readings[BOARD]), "follows": "pitch"}})
+    brief, found = ledger.done.brief, ledger.there.measured
+    patch = merge(follow(brief, drilled(ledger.done, Built(measured=found))), {"place": {"wall": None}})
+    if BOARD in found:
+        patch = merge(patch, {"row": {"length": exact_text(found[BOARD]), "follows": "pitch"}})
     again = amend(brief, patch)
     with ledger.store.changing():
         made = ledger.store.create(f"{shortened(ledger.rack.name, 73)}, again", dump(again))
         for one in reversed(ledger.entries):
-            if one.kind == "next":  # this is the next time
-                ledger.log.write(made.id, one.day, "note", "", {"text": f"From {ledger.rack.name}: {one.data['text']}"})
+            if one.kind is Kind.NEXT:  # this is the next time
+                told = {"text": f"From {ledger.rack.name}: {one.data['text']}"}
+                ledger.facts.tell(Fact(uuid4().hex[:12], made.id, one.day, Kind.NOTE, data=told))
     return view_stored(made, ledger.sites)

@@ -13,24 +13,29 @@ from yardcliff.api.log_wire import (
     WayOutView,
 )
 from yardcliff.api.tongue import Tongue
+from yardcliff.core.built.facts import Fact
 from yardcliff.core.built.hands import pace_of
 from yardcliff.core.built.measured import SAW_CUT, Measured, Verdict
 from yardcliff.core.built.ways_out import WayOut
 from yardcliff.core.design import Design
-from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Tape, read
 from yardcliff.core.making.asked import spoken
-from yardcliff.store.log import Entry
 
 
-def view_verdict(drift: Fraction | None, off: int, any_measured: bool, tape: Tape) -> str:
-    if not any_measured:
+def view_verdict(verdict: Verdict, tape: Tape) -> str:
+    """All in a line: how much of it is measured, what is off, what the plan followed."""
+    rows = verdict.rows
+    found = [one for one in rows if one.found is not None]
+    off, adopted = sum(not one.good for one in found), sum(one.adopted for one in found)
+    if not found:
         return "Nothing is measured yet."
     if off:
         return f"{off} {'is' if off == 1 else 'are'} off by more than a step of the tape."
-    return (
-        f"All as planned; the holes drift by {tape.write_fine(abs(drift))} in the mean." if drift else "All as planned."
-    )
+    many = "All" if len(found) == len(rows) else f"{len(found)} of {len(rows)} measured, all"
+    said = [f"{many} as planned" if not adopted else f"{many} as planned by now"]
+    said += [f"{adopted} {'was' if adopted == 1 else 'were'} off, and the plan followed"] if adopted else []
+    said += [f"the holes drift by {tape.write_fine(abs(verdict.drift))} in the mean"] if verdict.drift else []
+    return "; ".join(said) + "."
 
 
 def view_rows(verdict: Verdict, done: Design) -> list[BuiltRowView]:
@@ -60,7 +65,7 @@ def view_measured(one: Measured, tape: Tape) -> MeasuredView:
     planned = one.subject.planned
     return MeasuredView(
         what=one.subject.what, title=one.subject.title, short=one.subject.title if fine else one.subject.short, hole=one.subject.place is not None, planned=tape.write_fine(planned) if fine else tape.write(planned),
-        found="" if one.found is None else tape.write_given(one.found), off=off, good=one.good,
+        found="" if one.found is None else tape.write_given(one.found), off=off, good=one.good, adopted=one.adopted,
         x=float(planned), found_x=None if one.found is None else float(one.found),
     )  # fmt: skip
 
@@ -78,7 +83,7 @@ def view_log(ledger: Ledger) -> LogView:
         rows=view_rows(found, done),
         kerf=view_measured(ledger.kerf, tape),
         trouble=trouble,
-        says=view_verdict(found.drift, len(trouble), any(one.found is not None for one in found.rows), tape),
+        says=view_verdict(found, tape),
         air=tape.write(found.air),
         entries=[view_entry(one, ledger) for one in ledger.entries],
         fits=[FitView(item=key, name=item.name, found=fits.get(key, [])) for key, item in done.rack.kinds.items()],
@@ -92,11 +97,11 @@ def view_log(ledger: Ledger) -> LogView:
     )  # fmt: skip
 
 
-def view_entry(one: Entry, ledger: Ledger) -> EntryView:
+def view_entry(one: Fact, ledger: Ledger) -> EntryView:
     return EntryView(id=one.id, day=ledger.tongue.day(one.day), kind=one.kind, says=_says(one, ledger))
 
 
-def _says(one: Entry, ledger: Ledger) -> str:
+def _says(one: Fact, ledger: Ledger) -> str:
     if one.kind == "measured":
         subject = ledger.subjects.get(one.what)
         name = subject.title if subject else f"hole {one.what}, which is no more"

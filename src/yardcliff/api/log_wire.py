@@ -23,6 +23,7 @@ class MeasuredView(Wire):
     found: str
     off: str
     good: bool
+    adopted: bool = Field(description="Whether it was off, and the plan followed it.")
     x: float
     found_x: float | None
 
@@ -122,4 +123,5 @@ class EntryText(BaseModel):
     text: str = Field("", max_length=1000)
     found: list[Fit] = Field(default_factory=list, max_length=3)
     clears: list[str] = Field(default_factory=list, max_length=400)
+    code: str = Field("", max_length=20, description="Of a mishap, the way out that was taken.")
     id: str | None = Field(None, pattern="^[A-Za-z0-9-]{8,64}$", description="Sent twice under one, it is kept once.")

@@ -12,10 +12,8 @@ from yardcliff.api.making_wire import DeadlineView, FileKind, MakingView, SaidMa
 from yardcliff.api.racks import attached
 from yardcliff.core.making.making import enough, quicker
 from yardcliff.core.making.shop import DAYS, TOOLS, Shop
-from yardcliff.store.bench import Said
 
 router = APIRouter(tags=["making"])
-CLOCK = "clock|"
 
 
 @router.get("/api/shop")
@@ -35,7 +33,7 @@ def keep_shop(shop: Shop, bench: AtBench) -> ShopView:
 def get_making(now: When, desk: AtDesk, tongue: Speaks) -> MakingView:
     """The tasks in their order with the reasons, and when each is done from `now` on."""
     made = desk.made(planned_time("now", now))
-    return view_making(desk.done, made, desk.bench.store.ticks(desk.rack_id), tongue)
+    return view_making(desk.done, made, desk.bench.facts.standing(desk.rack_id), tongue)
 
 
 @router.get("/api/racks/{rack_id}/making/by")
@@ -52,21 +50,11 @@ def get_deadline(now: When, by: str, desk: AtDesk, tongue: Speaks) -> DeadlineVi
 
 @router.post("/api/racks/{rack_id}/making/ticks", status_code=204)
 def say(body: SaidMany, ledger: OpenLedger) -> None:
-    """Tick items off, or take that back: tasks by their key, lines by their `item`. `clock|START` is a stint at the bench from then on
-    until `at`: it goes into the log. Sent twice, each counts once.
+    """Tick items off, or take that back: tasks by their key, lines by their `item`. `clock` is a coming to the bench, `clock|START` a stint
+    from then on until `at`: it goes into the log. Sent twice, each counts once.
     """
-    rack_id = ledger.rack.id
-    for one in body.said:
-        if one.item.startswith(CLOCK) and one.at:
-            ledger.clock(one.id, planned_time("item", one.item.removeprefix(CLOCK)), one.at)
-    ledger.bench.store.say(
-        rack_id,
-        [
-            Said(one.id, one.item, one.at.isoformat(timespec="minutes") if one.at else None)
-            for one in body.said
-            if not one.item.startswith(CLOCK)
-        ],
-    )
+    with ledger.facts.changing():
+        ledger.say(body.said, body.device)
 
 
 @router.get("/api/racks/{rack_id}/making/files/{kind}", tags=["files"], response_class=Response)

@@ -7,6 +7,7 @@ from datetime import datetime, timedelta
 from yardcliff.api.making_wire import (
     BeforeView,
     BiteView,
+    CardView,
     CutsView,
     DeadlineView,
     LineView,
@@ -23,12 +24,14 @@ from yardcliff.api.making_wire import (
 from yardcliff.api.timber_views import view_cuts
 from yardcliff.api.tongue import Tongue
 from yardcliff.api.views import view_finding
+from yardcliff.core.built.facts import Fact, Kind, ticked
 from yardcliff.core.design import Design
 from yardcliff.core.making.asked import WaitKind, spoken
 from yardcliff.core.making.finish import wait
 from yardcliff.core.making.making import Made, Quicker
 from yardcliff.core.making.picture import Bite, Cuts, Marked, Picture
 from yardcliff.core.making.schedule import Slot
+from yardcliff.core.making.sequence import Edge
 from yardcliff.core.making.task import Task
 
 WAITS: dict[WaitKind, str] = {
@@ -53,24 +56,46 @@ def items_of(task: Task) -> list[tuple[str, str]]:
     return found
 
 
-def view_making(done: Design, made: Made, ticks: Mapping[str, str], tongue: Tongue) -> MakingView:
+def view_making(done: Design, made: Made, facts: Sequence[Fact], tongue: Tongue) -> MakingView:
+    """The tasks as they are planned; those that are done with the cards that they had."""
     slots = {slot.task.key: slot for slot in made.schedule.slots}
-    titles = {task.key: task.title for task in made.tasks}
+    ticks = ticked(facts)
+    cards = {one.what: CardView.model_validate(one.data["card"]) for one in facts if one.data.get("card")}
+    planned = {task.key: view_card(task, done) for task in made.tasks}
+    gone = sorted(cards.keys() - planned.keys(), key=lambda key: ticks[key])
+    shown = {key: cards[key] for key in gone} | {key: cards.get(key, card) for key, card in planned.items()}
     before: dict[str, list[BeforeView]] = {}
     for edge in made.why:
-        before.setdefault(edge.then, []).append(BeforeView(key=edge.first, title=titles[edge.first], why=edge.why))
+        until = _until(edge, shown[edge.first], ticks)
+        said = BeforeView(
+            key=edge.first,
+            title=shown[edge.first].title,
+            why=edge.why,
+            until=until.isoformat() if until else None,
+            until_says=tongue.moment(until) if until else "",
+        )
+        before.setdefault(edge.then, []).append(said)
     finish = made.schedule.finish
     return MakingView(
         tasks=[
-            _task(k, task, done, slots.get(task.key), before.get(task.key, []), ticks, tongue)
-            for k, task in enumerate(made.tasks, 1)
+            _task(k, key, card, slots.get(key), before.get(key, []), ticks, tongue)
+            for k, (key, card) in enumerate(shown.items(), 1)
         ],
         findings=[view_finding(finding, done.tape) for finding in made.findings],
         waits=[_wait(kind, label, done) for kind, label in WAITS.items()],
         hands=spoken(sum(task.minutes for task in made.tasks if task.key not in ticks)),
         finish=finish.isoformat() if finish else None,
         finish_says=tongue.moment(finish) if finish else "",
+        clock=next((one.at for one in facts if one.kind is Kind.CLOCK), None),
     )
+
+
+def _until(edge: Edge, first: CardView, ticks: Mapping[str, str]) -> datetime | None:
+    """When what follows a task that is done may begin: after its wait, unless that was seen to be over, and what else is waited for."""
+    if edge.first not in ticks:
+        return None
+    wait = 0 if f"{edge.first}|wait" in ticks else first.wait
+    return datetime.fromisoformat(ticks[edge.first]) + timedelta(minutes=max(wait, edge.lag))
 
 
 def _wait(kind: WaitKind, label: str, done: Design) -> WaitView:
@@ -96,36 +121,42 @@ def _picture(picture: Picture | None, done: Design) -> PictureView | None:
             return SeenView(kind=view)
 
 
-def _task(
-    number: int,
-    task: Task,
-    done: Design,
-    slot: Slot | None,
-    before: list[BeforeView],
-    ticks: Mapping[str, str],
-    tongue: Tongue,
-) -> TaskView:
-    ended = datetime.fromisoformat(ticks[task.key]) if task.key in ticks else slot.end if slot else None
-    free = ended + timedelta(minutes=task.wait) if ended and task.wait else None
-    return TaskView(
-        key=task.key,
-        number=number,
+def view_card(task: Task, done: Design) -> CardView:
+    """What stands on a task's card."""
+    return CardView(
         title=task.title,
         minutes=task.minutes,
         takes=spoken(task.minutes),
         wait=task.wait,
         waits=spoken(task.wait) if task.wait else "",
         waits_for=task.waits_for,
-        lines=[
-            LineView(item=item, text=line, done=item in ticks or task.key in ticks) for item, line in items_of(task)
-        ],
+        lines=[LineView(item=item, text=line, done=False) for item, line in items_of(task)],
         picture=_picture(task.picture, done),
         settings=[SettingView(name=name, text=text) for name, text in task.settings],
         ways=list(task.ways),
         checks=list(task.checks),
         cautions=list(task.cautions),
-        before=before,
         errand=task.errand,
+    )
+
+
+def _task(
+    number: int,
+    key: str,
+    card: CardView,
+    slot: Slot | None,
+    before: list[BeforeView],
+    ticks: Mapping[str, str],
+    tongue: Tongue,
+) -> TaskView:
+    ended = datetime.fromisoformat(ticks[key]) if key in ticks else slot.end if slot else None
+    free = ended + timedelta(minutes=card.wait) if ended and card.wait else None
+    lines = [LineView(item=line.item, text=line.text, done=line.item in ticks or key in ticks) for line in card.lines]
+    return TaskView(
+        **{**dict(card), "lines": lines},
+        key=key,
+        number=number,
+        before=before,
         stints=[
             StintView(
                 day=tongue.weekday(stint.start),
@@ -137,8 +168,8 @@ def _task(
         ],
         free=free.isoformat() if free else None,
         free_says=tongue.moment(free) if free else "",
-        waited=f"{task.key}|wait" in ticks,
-        done=ticks.get(task.key),
+        waited=f"{key}|wait" in ticks,
+        done=ticks.get(key),
     )
 
 

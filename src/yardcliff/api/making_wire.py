@@ -64,11 +64,13 @@ PictureView = Annotated[MarkedView | CutsView | BiteView | SeenView, Field(discr
 
 
 class BeforeView(Wire):
-    """A task that comes directly before, and why."""
+    """A task that comes directly before, and why; once that is done, `until` when what it is waited for lasts."""
 
     key: str
     title: str
     why: str
+    until: str | None
+    until_says: str
 
 
 class StintView(Wire):
@@ -80,11 +82,9 @@ class StintView(Wire):
     end: str
 
 
-class TaskView(Wire):
-    """One card: what to do, with what, how long, when, and what came before it. `ways` begin with the one for the user's tools."""
+class CardView(Wire):
+    """One card: what to do, with what, how long. `ways` begin with the one for the user's tools. Once it is done it stays as it was."""
 
-    key: str
-    number: int
     title: str
     minutes: int
     takes: str
@@ -97,8 +97,15 @@ class TaskView(Wire):
     ways: list[str]
     checks: list[str]
     cautions: list[str]
-    before: list[BeforeView]
     errand: bool = Field(description="Whether it is done elsewhere than at the bench.")
+
+
+class TaskView(CardView):
+    """A task by its card: when it is done, and what came before it."""
+
+    key: str
+    number: int
+    before: list[BeforeView]
     stints: list[StintView]
     free: str | None = Field(description="When what it waits for is over; once it is ticked off, from then.")
     free_says: str
@@ -121,6 +128,7 @@ class MakingView(Wire):
     hands: str = Field(description="All hands-on time together.")
     finish: str | None
     finish_says: str
+    clock: str | None = Field(description="Since when somebody is at the bench, by any device.")
 
 
 class ShopView(Wire):
@@ -159,6 +167,7 @@ class Said(BaseModel):
 
 class SaidMany(BaseModel):
     said: list[Said] = Field(max_length=2000)
+    device: str = Field("", max_length=64, description="Who says it: a name that a device gives itself.")
 
 
 FileKind = Literal["schedule.ics"]

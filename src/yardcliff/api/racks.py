@@ -7,13 +7,14 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel, Field, StringConstraints
 
-from yardcliff.api.deps import OnSite, Own, Sites, Store
+from yardcliff.api.deps import KeptFacts, OnSite, Own, Sites, Store
 from yardcliff.api.solve import Hangs, starting
 from yardcliff.api.views import view_holes, view_rack, view_summary
 from yardcliff.api.wall_views import view_standing
 from yardcliff.api.wall_wire import StandingView
 from yardcliff.api.wire import BriefJson, HoleTableView, RackSummary, RackView
 from yardcliff.core.amend import amend, describe, dump, read_brief
+from yardcliff.core.built.as_built import refuse_moves
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import TapeName
 from yardcliff.core.text import shortened
@@ -61,10 +62,11 @@ class Copy(BaseModel):
 
 
 class Version(BaseModel):
-    """How new a rack is, and its wall with the other racks on it."""
+    """How new a rack is, its wall with the other racks on it, and the last that happened to it."""
 
     version: int
     site: str
+    facts: int
 
 
 def view_stored(record: Record, sites: Sites) -> RackView:
@@ -108,11 +110,11 @@ def get_rack(rack_id: str, store: Store, sites: OnSite) -> RackView:
 
 
 @router.get("/racks/{rack_id}/version", tags=["racks"])
-def get_version(rack_id: str, store: Store, sites: OnSite) -> Version:
-    """The newest version, and the state of its wall: how a window learns that it is stale, or its wall another."""
+def get_version(rack_id: str, store: Store, sites: OnSite, facts: KeptFacts) -> Version:
+    """The newest version, the state of its wall and of its making: how a window learns that it is stale."""
     record = store.get(rack_id)
     site = sites.of(read_brief(record.brief), rack_id)
-    return Version(version=record.version, site=site.state if site else "")
+    return Version(version=record.version, site=site.state if site else "", facts=facts.newest(rack_id))
 
 
 @router.get("/racks/{rack_id}/standing", tags=["racks"])
@@ -130,7 +132,7 @@ def get_holes(rack_id: str, store: Store, sites: OnSite) -> list[HoleTableView]:
 
 @router.patch("/racks/{rack_id}", tags=["racks"])
 def change_rack(rack_id: str, body: Change, store: Store, sites: OnSite) -> RackView:
-    """Change a rack and save it. 409 if it was changed since `base`; 422 names unreadable fields.
+    """Change a rack and save it. 409 if it was changed since `base`, or would move what is made; 422 names unreadable fields.
 
     What says what the rack is already is no step to undo.
     """
@@ -139,8 +141,9 @@ def change_rack(rack_id: str, body: Change, store: Store, sites: OnSite) -> Rack
     after = amend(before, body.patch)
     if after == before and record.version == body.base:
         return view_rack(record, sites.design(before, rack_id))
-    saved = store.save(rack_id, body.base, dump(after), describe(before, after))
-    return view_rack(saved, sites.design(after, rack_id))
+    done = sites.design(after, rack_id)
+    refuse_moves(done, lambda: sites.design(before, rack_id))
+    return view_rack(store.save(rack_id, body.base, dump(after), describe(before, after)), done)
 
 
 @router.put("/racks/{rack_id}/name", tags=["racks"])
@@ -152,13 +155,27 @@ def rename_rack(rack_id: str, body: Rename, store: Store, sites: OnSite) -> Rack
 @router.post("/racks/{rack_id}/undo", tags=["racks"])
 def undo(rack_id: str, body: Base, store: Store, sites: OnSite) -> RackView:
     """Take back the last change; what was taken back can be redone, also after a restart."""
-    return view_stored(store.move(rack_id, body.base, -1), sites)
+    return _moved(rack_id, body.base, -1, store, sites)
 
 
 @router.post("/racks/{rack_id}/redo", tags=["racks"])
 def redo(rack_id: str, body: Base, store: Store, sites: OnSite) -> RackView:
     """Bring back what was undone."""
-    return view_stored(store.move(rack_id, body.base, 1), sites)
+    return _moved(rack_id, body.base, 1, store, sites)
+
+
+def _moved(rack_id: str, base: int, direction: int, store: Store, sites: Sites) -> RackView:
+    """A step back or ahead, unless that would move what is made."""
+    before = store.get(rack_id)
+    with store.changing():
+        return view_unmoved(store.move(rack_id, base, direction), before, sites)
+
+
+def view_unmoved(saved: Record, before: Record, sites: Sites) -> RackView:
+    """A rack that was another one `before`. Raises `MadeAlready` where what is made would have to move."""
+    done = sites.stored(saved)
+    refuse_moves(done, lambda: sites.stored(before))
+    return view_rack(saved, done)
 
 
 @router.post("/racks/{rack_id}/copy", status_code=201, tags=["racks"])
@@ -249,5 +266,5 @@ EXPORTS: dict[str, Callable[[Record, Sites, Paper], tuple[bytes | str, str]]] = 
     "drawing.svg": lambda record, sites, _: (write_svg(record.name, sites.stored(record)), "image/svg+xml"),
     "holes.csv": lambda record, sites, _: (write_holes(sites.stored(record)), "text/csv"),
     "marks.csv": lambda record, sites, _: (write_marks(sites.stored(record)), "text/csv"),
-    "rack.json": lambda record, sites, _: (write_rackfile(record.name, read_brief(record.brief)), "application/json"),
+    "rack.json": lambda record, sites, _: (write_rackfile(record.name, sites.stored(record).brief), "application/json"),
 }

@@ -7,10 +7,10 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
 from yardcliff.api.deps import KeptVersions, OnSite, Speaks, Store, Supplies, Timbers
-from yardcliff.api.racks import Base, RackName
+from yardcliff.api.racks import Base, RackName, view_unmoved
 from yardcliff.api.scene_wire import SceneView, Wire
 from yardcliff.api.tongue import Tongue
-from yardcliff.api.views import view_rack, view_scene
+from yardcliff.api.views import view_scene
 from yardcliff.api.wire import RackView
 from yardcliff.core.amend import read_brief
 from yardcliff.core.compare import compare
@@ -122,8 +122,10 @@ def take_version(
 ) -> RackView:
     """Make the rack what the version is; the change can be undone. 409 if it was changed since `base`."""
     version = versions.get(rack_id, version_id)
-    saved = store.save(rack_id, body.base, version.brief, f"back to “{version.name}”")
-    return view_rack(saved, sites.stored(saved))
+    before = store.get(rack_id)
+    with store.changing():
+        saved = store.save(rack_id, body.base, version.brief, f"back to “{version.name}”")
+        return view_unmoved(saved, before, sites)
 
 
 @router.delete("/{version_id}", status_code=204)

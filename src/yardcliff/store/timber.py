@@ -8,8 +8,10 @@ from contextlib import contextmanager
 from dataclasses import dataclass
 from typing import Any
 
+from yardcliff.core.built.facts import Fact, Kind
 from yardcliff.store.database import Database, now
 from yardcliff.store.errors import StaleStock, StoreNotFound
+from yardcliff.store.facts import STANDS, add, told, undo
 
 Json = dict[str, Any]
 Change = tuple[str, str, int]
@@ -131,23 +133,17 @@ class Stock:
         raises `StaleStock`.
         """
         with self._db.writing() as db:
-            before = db.execute(
-                "SELECT count(*) FROM sawing WHERE rack_id = ? AND back_at IS NULL", (rack_id,)
-            ).fetchone()[0]
-            if before != after:
+            if len(self.sawings(rack_id)) != after:
                 raise StaleStock(
                     "This plan was carried out already, perhaps in another window. Look at the timber as it is now."
                 )
             _take(db, cut)
             made = _add(db, offcuts)
             _count(db, wares)
-            sawing_id, at = uuid.uuid4().hex[:12], now()
-            db.execute(
-                "INSERT INTO sawing (id, rack_id, cut, made, wares, currency, planned, spent, made_at) "
-                "VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
-                (sawing_id, rack_id, *map(json.dumps, (cut, made, wares)), currency, planned, spent, at),
-            )
-        return Sawing(sawing_id, rack_id, tuple(cut), tuple(made), tuple(wares), currency, planned, spent, at)
+            data = {"cut": cut, "made": made, "wares": wares, "currency": currency, "planned": planned, "spent": spent}
+            sawn = Fact(uuid.uuid4().hex[:12], rack_id, now(), Kind.SAWN, data=data)
+            add(db, sawn)
+        return _sawing(sawn)
 
     def take_back(self, rack_id: str, sawing_id: str) -> None:
         """As if a plan had not been carried out. Raises `StoreNotFound`, or `StaleStock` where an offcut of it was used since."""
@@ -163,23 +159,21 @@ class Stock:
                 _take(db, [stick_id], missing=True)
             _take(db, found.cut, back=True)
             _count(db, [(kind, name, -more) for kind, name, more in found.wares])
-            db.execute("UPDATE sawing SET back_at = ? WHERE id = ?", (now(), sawing_id))
+            undo(db, rack_id, sawing_id)
 
     def sawings(self, rack_id: str) -> list[Sawing]:
         """The plans of a rack that were carried out, the newest first."""
         with self._db.reading() as db:
-            rows = db.execute(
-                "SELECT * FROM sawing WHERE rack_id = ? AND back_at IS NULL ORDER BY made_at DESC, rowid DESC",
-                (rack_id,),
-            ).fetchall()
-        return [
-            Sawing(
-                row["id"], row["rack_id"], tuple(json.loads(row["cut"])), tuple(json.loads(row["made"])),
-                tuple((kind, name, more) for kind, name, more in json.loads(row["wares"])),
-                row["currency"], row["planned"], row["spent"], row["made_at"],
-            )
-            for row in rows
-        ]  # fmt: skip
+            return [_sawing(one) for one in reversed(told(db, rack_id, Kind.SAWN))]
+
+
+def _sawing(sawn: Fact) -> Sawing:
+    data = sawn.data
+    wares = tuple((kind, name, more) for kind, name, more in data["wares"])
+    return Sawing(
+        sawn.id, sawn.rack_id, tuple(data["cut"]), tuple(data["made"]), wares, data["currency"], data["planned"],
+        data["spent"], sawn.at,
+    )  # fmt: skip
 
 
 def _count(db: sqlite3.Connection, wares: Iterable[Change]) -> None:
@@ -197,7 +191,9 @@ def _add(db: sqlite3.Connection, sticks: Iterable[Json]) -> list[str]:
     return [stick_id for stick_id, _, _ in made]
 
 
-_SAWN = "SELECT made_at FROM sawing, json_each(cut) WHERE back_at IS NULL AND value = ?"
+_SAWN = (
+    f"SELECT fact.at AS made_at FROM fact, json_each(fact.data, '$.cut') WHERE kind = 'sawn' AND value = ? AND {STANDS}"
+)
 """What cut a stick up, if anything did."""
 
 

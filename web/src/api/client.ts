@@ -12,6 +12,7 @@ import type {
   Kept,
   Log,
   Making,
+  Newest,
   MarksCheck,
   Member,
   Most,
@@ -113,7 +114,7 @@ export const api = {
   racks: () => call<RackSummary[]>("GET", "/racks"),
   bin: () => call<RackSummary[]>("GET", "/racks?bin=true"),
   rack: (id: string) => call<Rack>("GET", rack(id)),
-  version: (id: string) => call<{ version: number; site: string }>("GET", `${rack(id)}/version`),
+  version: (id: string) => call<Newest>("GET", `${rack(id)}/version`),
   standing: (id: string, signal: AbortSignal) =>
     call<Standing | null>("GET", `${rack(id)}/standing`, undefined, { signal }),
   holes: (id: string, signal: AbortSignal) =>
@@ -188,7 +189,7 @@ export const api = {
     call<Making>("GET", `${rack(id)}/making?now=${wallTime()}`, undefined, { signal }),
   deadline: (id: string, by: string) =>
     call<Deadline>("GET", `${rack(id)}/making/by?${new URLSearchParams({ now: wallTime(), by })}`),
-  say: (id: string, said: Said[]) => call<undefined>("POST", `${rack(id)}/making/ticks`, { said }),
+  say: (id: string, said: Said[]) => call<undefined>("POST", `${rack(id)}/making/ticks`, { said, device: deviceName() }),
   log: (id: string) => call<Log>("GET", `${rack(id)}/log`),
   writeLog: (id: string, entry: EntryText) => call<Log>("POST", `${rack(id)}/log`, entry),
   takeBackEntry: (id: string, entry: string) => call<Log>("DELETE", `${rack(id)}/log/${entry}`),

@@ -323,8 +323,8 @@ export interface paths {
         put?: never;
         /**
          * Say
-         * @description Tick items off, or take that back: tasks by their key, lines by their `item`. `clock|START` is a stint at the bench from then on
-         *     until `at`: it goes into the log. Sent twice, each counts once.
+         * @description Tick items off, or take that back: tasks by their key, lines by their `item`. `clock` is a coming to the bench, `clock|START` a stint
+         *     from then on until `at`: it goes into the log. Sent twice, each counts once.
          */
         post: operations["say_api_racks__rack_id__making_ticks_post"];
         delete?: never;
@@ -572,7 +572,7 @@ export interface paths {
         head?: never;
         /**
          * Change Rack
-         * @description Change a rack and save it. 409 if it was changed since `base`; 422 names unreadable fields.
+         * @description Change a rack and save it. 409 if it was changed since `base`, or would move what is made; 422 names unreadable fields.
          *
          *     What says what the rack is already is no step to undo.
          */
@@ -588,7 +588,7 @@ export interface paths {
         };
         /**
          * Get Version
-         * @description The newest version, and the state of its wall: how a window learns that it is stale, or its wall another.
+         * @description The newest version, the state of its wall and of its making: how a window learns that it is stale.
          */
         get: operations["get_version_api_racks__rack_id__version_get"];
         put?: never;
@@ -1578,7 +1578,7 @@ export interface components {
         };
         /**
          * BeforeView
-         * @description A task that comes directly before, and why.
+         * @description A task that comes directly before, and why; once that is done, `until` when what it is waited for lasts.
          */
         BeforeView: {
             /** Key */
@@ -1587,6 +1587,10 @@ export interface components {
             title: string;
             /** Why */
             why: string;
+            /** Until */
+            until: string | null;
+            /** Until Says */
+            until_says: string;
         };
         /**
          * BiteView
@@ -2008,6 +2012,12 @@ export interface components {
             found?: ("goes on" | "comes off" | "bumps")[];
             /** Clears */
             clears?: string[];
+            /**
+             * Code
+             * @description Of a mishap, the way out that was taken.
+             * @default
+             */
+            code: string;
             /**
              * Id
              * @description Sent twice under one, it is kept once.
@@ -2508,6 +2518,11 @@ export interface components {
             finish: string | null;
             /** Finish Says */
             finish_says: string;
+            /**
+             * Clock
+             * @description Since when somebody is at the bench, by any device.
+             */
+            clock: string | null;
         };
         /**
          * MarkedView
@@ -2583,6 +2598,11 @@ export interface components {
             off: string;
             /** Good */
             good: boolean;
+            /**
+             * Adopted
+             * @description Whether it was off, and the plan followed it.
+             */
+            adopted: boolean;
             /** X */
             x: number;
             /** Found X */
@@ -3043,6 +3063,12 @@ export interface components {
         SaidMany: {
             /** Said */
             said: components["schemas"]["Said"][];
+            /**
+             * Device
+             * @description Who says it: a name that a device gives itself.
+             * @default
+             */
+            device: string;
         };
         /** SawingView */
         SawingView: {
@@ -3524,13 +3550,9 @@ export interface components {
         };
         /**
          * TaskView
-         * @description One card: what to do, with what, how long, when, and what came before it. `ways` begin with the one for the user's tools.
+         * @description A task by its card: when it is done, and what came before it.
          */
         TaskView: {
-            /** Key */
-            key: string;
-            /** Number */
-            number: number;
             /** Title */
             title: string;
             /** Minutes */
@@ -3555,13 +3577,17 @@ export interface components {
             checks: string[];
             /** Cautions */
             cautions: string[];
-            /** Before */
-            before: components["schemas"]["BeforeView"][];
             /**
              * Errand
              * @description Whether it is done elsewhere than at the bench.
              */
             errand: boolean;
+            /** Key */
+            key: string;
+            /** Number */
+            number: number;
+            /** Before */
+            before: components["schemas"]["BeforeView"][];
             /** Stints */
             stints: components["schemas"]["StintView"][];
             /**
@@ -3691,13 +3717,15 @@ export interface components {
         };
         /**
          * Version
-         * @description How new a rack is, and its wall with the other racks on it.
+         * @description How new a rack is, its wall with the other racks on it, and the last that happened to it.
          */
         Version: {
             /** Version */
             version: number;
             /** Site */
             site: string;
+            /** Facts */
+            facts: number;
         };
         /** VersionName */
         VersionName: {

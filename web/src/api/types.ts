@@ -48,6 +48,7 @@ export type Stick = Schemas["StickView"];
 export type StickText = Schemas["StickText"];
 export type TimberFile = Schemas["TimberFile"];
 export type Making = Schemas["MakingView"];
+export type Newest = Schemas["Version"];
 export type Task = Schemas["TaskView"];
 export type ShopSheet = Schemas["ShopView"];
 export type Shop = ShopSheet["shop"];

@@ -1,26 +1,175 @@
-"""A plan that follows what was built: drilled holes as pins of their rows."""
+"""A plan that bends around what is built: boards that are cut keep their length, holes that are drilled their place."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Iterator, Mapping
+from dataclasses import replace
 
-from yardcliff.core.built.measured import Readings, Subject, subjects
-from yardcliff.core.design import Design
+from yardcliff.core.amend import amend, merge
+from yardcliff.core.built.facts import Built
+from yardcliff.core.built.measured import Subject, subjects
+from yardcliff.core.design import Design, design
+from yardcliff.core.errors import YardcliffError
 from yardcliff.core.exact import Fraction
-from yardcliff.core.families import Brief
-from yardcliff.core.findings import Patch
+from yardcliff.core.families import Brief, build
+from yardcliff.core.findings import Finding, Patch
 from yardcliff.core.length import exact_text
+from yardcliff.core.rack import Rack
 from yardcliff.core.row_brief import Pin
+from yardcliff.core.site.survey import Site
+
+MOVED = frozenset({"made.board", "made.hole", "made.place"})
+"""Findings of what is made and would have to be elsewhere."""
+MOST_NAMED = 4
+"""So many places are named, of those that are made elsewhere."""
+
+
+class MadeAlready(YardcliffError):
+    """A change would move what is made; nothing was changed."""
+
 
 Held = Mapping[int, Mapping[int, Fraction]]
 """Where holes are held, mm from the datum: by row and place."""
 
 
-def drilled(done: Design, readings: Readings, but: Subject | None = None) -> dict[int, dict[int, Fraction]]:
-    """Where holes are by what was measured, but for one; uprights that carry things together have one row, the first to be read."""
+def drilled(done: Design, there: Built, but: Subject | None = None) -> dict[int, dict[int, Fraction]]:
+    """Where holes are, as measured or else as planned when they were drilled, but for one; uprights that carry things together have
+    one row, the first to be read.
+    """
     found: dict[int, dict[int, Fraction]] = {}
     for one in subjects(done):
-        if one.place is not None and one.what in readings and one != but:
-            found.setdefault(row_of(done, one), {}).setdefault(one.place, readings[one.what])
+        if one.place is None or one == but:
+            continue
+        at = there.measured.get(one.what, there.holes.get(one.row, {}).get(one.place))
+        if at is not None:
+            found.setdefault(row_of(done, one), {}).setdefault(one.place, at)
     return found
+
+
+def strays(rack: Rack, there: Built) -> Iterator[tuple[int, int, Fraction]]:
+    """Holes that are drilled where the plan has none: row, place, and where they were planned when they were drilled.
+
+    One that was measured may stay there, or be taken as it is.
+    """
+    for k, places in there.holes.items():
+        row = rack.rows[k] if k < len(rack.rows) else None
+        axes = row.row.axes if row and row.part == there.of.get(k, row.part) else ()
+        for place, at in places.items():
+            if place >= len(axes) or axes[place] not in there.at(k, place):
+                yield k, place, at
+
+
+def miscut(rack: Rack, there: Built) -> Iterator[tuple[int, Fraction]]:
+    """Boards that are cut to another length than the plan has: the row that they carry, and their length."""
+    for k, long in there.boards.items():
+        if k >= len(rack.rows) or rack.rows[k].row.length not in there.long(k):
+            yield k, long
+
+
+def bend(brief: Brief, there: Built) -> Brief:
+    """The brief, held at what is there where it would move it: all else goes on as it asks."""
+    if not (there.holes or there.boards):
+        return brief
+    rack = build(brief)
+    if not any(strays(rack, there)) and not any(miscut(rack, there)):
+        return brief
+    off = {(k, place) for k, place, _ in strays(rack, there)}
+    held: dict[int, dict[int, Fraction]] = {}
+    for k, places in there.holes.items():
+        if k < len(rack.rows):
+            row, own = rack.rows[k].row, 0 if rack.together else k
+            mine = held.setdefault(own, pins_of(brief, own))
+            mine |= {p: at if (k, p) in off else row.axes[p] for p, at in places.items() if p < len(row.axes)}
+    patch = follow(brief, held)
+    long = dict(miscut(rack, there)).get(0)
+    if long is not None:
+        follows = brief.row.follows if brief.row.follows != "length" else "pitch"
+        patch = merge(patch, {"row": {"length": exact_text(long), "follows": follows}})
+    return amend(brief, patch)
+
+
+def design_on(brief: Brief, there: Built, site: Site | None = None) -> Design:
+    """A brief worked out around what is there, with what that holds fast and what it cannot follow among its findings."""
+    bent = bend(brief, there)
+    done = design(bent, site)
+    said = (*kept(done, there), *_held(bent, brief, done, there))
+    return replace(done, rack=replace(done.rack, findings=(*said, *done.rack.findings))) if said else done
+
+
+def refuse_moves(after: Design, before: Callable[[], Design]) -> None:
+    """Raises `MadeAlready` where a change asks for what is made to be elsewhere, and the plan did not before."""
+    moved = [one.message for one in after.findings if one.code in MOVED]
+    if moved:
+        known = {finding.message for finding in before().findings}
+        moved = [one for one in moved if one not in known]
+    if moved:
+        more = f" And {len(moved) - 1} more." if len(moved) > 1 else ""
+        raise MadeAlready(
+            f"{moved[0]}{more} Take its tick back at the bench, or make the part anew, to plan it otherwise."
+        )
+
+
+def _held(bent: Brief, asked: Brief, done: Design, there: Built) -> Iterator[Finding]:
+    """What the brief as it was asked would have moved."""
+    if bent == asked:
+        return
+    rack, write = build(asked), done.tape.write_fine
+    for k, long in miscut(rack, there):
+        if k == 0:
+            says = f"{done.rack.part(done.rack.rows[0].part).name} is cut: it stays {write(long)} long."
+            yield Finding("made.held", "what is made", says, "made", write(long), write(long))
+    at: dict[int, list[str]] = {}
+    for k, place, x in strays(rack, there):
+        at.setdefault(k, []).append(f"{place + 1} at {write(x)}")
+    for k, places in at.items():
+        of = f" of {done.rack.named((k,)).lower()}" if 1 < len(done.rack.rows) > k else ""
+        named_ = ", ".join(places[:MOST_NAMED])
+        more = f" and {len(places) - MOST_NAMED} more" if len(places) > MOST_NAMED else ""
+        one = len(places) == 1
+        says = f"Hole{'s' * (not one)}{of} {named_}{more} {'is' if one else 'are'} drilled and stay{'s' * one} there."
+        yield Finding("made.held", "what is made", says, "drilled", str(len(places)), str(len(places)))
+
+
+def kept(done: Design, there: Built) -> Iterator[Finding]:
+    """What is made and would have to be elsewhere: no plan can move it."""
+    rack, write = done.rack, done.tape.write_fine
+    yield from _resized(done, there)
+    for k, long in miscut(rack, there):
+        name = rack.part(rack.rows[k].part).name if k < len(rack.rows) else f"The board of row {k + 1}"
+        wants = f"wants {write(rack.rows[k].row.length)}" if k < len(rack.rows) else "has no such board"
+        yield _moved("made.board", f"{name} is cut: {write(long)} long. The plan {wants}.", write(long), wants)
+    for k, place, at in strays(rack, there):
+        row = rack.rows[k].row if k < len(rack.rows) else None
+        of = f"{rack.named((k,))}, hole" if k < len(rack.rows) > 1 else "Hole"
+        wants = f"has it at {write(row.axes[place])}" if row and place < len(row.axes) else "has no such hole"
+        yield _moved("made.hole", f"{of} {place + 1} is drilled: at {write(at)}. The plan {wants}.", write(at), wants)
+    planned = {
+        (place.part, str(place.face), place.along, place.across)
+        for one in done.machining
+        for place in one.places
+        if place.holder < 0
+    }
+    gone = sorted(there.features - planned)
+    parts = {part.key: part.name for part in done.parts}
+    for key in dict.fromkeys(part for part, *_ in gone):
+        mine = [f"{write(along)} × {write(across)}" for part, _, along, across in gone if part == key]
+        more = " and elsewhere" if len(mine) > MOST_NAMED else ""
+        says = f"{parts.get(key) or there.names.get(key, 'A part that is no more')} is made already: at {', '.join(mine[:MOST_NAMED])}{more}. The plan has nothing there."
+        yield _moved("made.place", says, mine[0], "nothing there")
+
+
+def _resized(done: Design, there: Built) -> Iterator[Finding]:
+    """Parts that are cut and that the plan wants of another size, or not at all; how long one is that carries a row, its row says."""
+    rows, parts = {one.part for one in done.rack.rows}, {part.key: part for part in done.parts}
+    for key, size in there.parts.items():
+        part, write = parts.get(key), done.tape.write_fine
+        planned = (part.along, part.face_width, part.thickness) if part else None
+        if planned is None or planned[key in rows :] != size[key in rows :]:
+            cut, name = " × ".join(map(write, size)), part.name if part else there.names[key]
+            wants = f"wants {' × '.join(map(write, planned))}" if planned else "has no such part"
+            yield _moved("made.board", f"{name} is cut: {cut}. The plan {wants}.", cut, wants)
+
+
+def _moved(code: str, says: str, found: str, wants: str) -> Finding:
+    return Finding(code, "what is made", says, "made", found, wants)
 
 
 def row_of(done: Design, subject: Subject) -> int:

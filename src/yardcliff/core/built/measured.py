@@ -1,17 +1,16 @@
 """Measured against planned: each board and each hole, how far off, and whether anything touches."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import pairwise
 
+from yardcliff.core.built.facts import BOARD, Built, named
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 
-BOARD, SAW_CUT = "board", "saw cut"
+SAW_CUT = "saw cut"
 KERF_GOOD = Fraction(1, 5)
 """A saw's cut that is further off than this is another cut plan, mm: rule of thumb."""
-Readings = Mapping[str, Fraction]
-"""What was measured, mm from the datum, by the name of its subject."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,12 +34,15 @@ class Subject:
 
 @dataclass(frozen=True, slots=True)
 class Measured:
-    """One thing as planned and as it is; `off` is positive towards the far end, None where it was not measured yet."""
+    """One thing as planned now and as it is; `off` what it was planned to be when it was measured, positive towards the far end,
+    None where it was not measured yet. It is `good` where the plan has it there, and `adopted` where the plan followed it.
+    """
 
     subject: Subject
     found: Fraction | None
     off: Fraction | None
     good: bool
+    adopted: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,10 +65,10 @@ def subjects(done: Design) -> Iterator[Subject]:
         if one.part not in seen:
             seen.add(one.part)
             title = "the board" if rack.one_board else rack.part(one.part).name.lower()
-            yield Subject(f"{BOARD} {k + 1}" if k else BOARD, title, one.row.length, k)
-        row, of = (f"{k + 1}." if k else ""), ("" if alone else f"{rack.named((k,)).lower()}, ")
+            yield Subject(named(k), title, one.row.length, k)
+        of = "" if alone else f"{rack.named((k,)).lower()}, "
         for place, axis in enumerate(one.row.axes):
-            yield Subject(f"{row}{place + 1}", f"{of}hole {place + 1}", axis, k, place)
+            yield Subject(named(k, place), f"{of}hole {place + 1}", axis, k, place)
 
 
 def saw_cut(done: Design) -> Subject:
@@ -74,22 +76,28 @@ def saw_cut(done: Design) -> Subject:
     return Subject(SAW_CUT, "a saw cut", done.brief.cutting.takes, 0)
 
 
-def measured(done: Design, readings: Readings) -> Verdict:
+def measured(done: Design, there: Built) -> Verdict:
     """Hold what was measured against the plan; good is what is off by no more than a step of the tape."""
-    found = [against(one, readings.get(one.what), done.tape.step) for one in subjects(done)]
+    found = [
+        against(one, there.measured.get(one.what), done.tape.step, there.planned.get(one.what))
+        for one in subjects(done)
+    ]
     offs = [one.off for one in found if one.off is not None and one.subject.place is not None]
-    return Verdict(tuple(found), sum(offs, Fraction(0)) / len(offs) if offs else None, _air(done, readings))
+    return Verdict(tuple(found), sum(offs, Fraction(0)) / len(offs) if offs else None, _air(done, there))
 
 
-def against(subject: Subject, found: Fraction | None, within: Fraction) -> Measured:
-    """A reading against its plan; good `within` so many mm."""
-    off = None if found is None else found - subject.planned
-    return Measured(subject, found, off, off is None or abs(off) <= within)
+def against(subject: Subject, found: Fraction | None, within: Fraction, then: Fraction | None = None) -> Measured:
+    """A reading against its plan now and `then`, when it was taken; good `within` so many mm."""
+    if found is None:
+        return Measured(subject, None, None, True)
+    off = found - (subject.planned if then is None else then)
+    good = abs(found - subject.planned) <= within
+    return Measured(subject, found, off, good, good and abs(off) > within)
 
 
-def _air(done: Design, readings: Readings) -> Fraction:
+def _air(done: Design, there: Built) -> Fraction:
     """The least clear gap between neighbours of a row, each on the holes that it has."""
-    at = {(one.row, one.place): readings.get(one.what, one.planned) for one in subjects(done)}
+    at = {(one.row, one.place): there.measured.get(one.what, one.planned) for one in subjects(done)}
     least = []
     for k, row in enumerate(one.row for one in done.rack.rows):
         edges = []

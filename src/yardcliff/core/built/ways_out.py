@@ -8,7 +8,8 @@ from dataclasses import dataclass, replace
 
 from yardcliff.core.amend import amend, merge
 from yardcliff.core.built.as_built import Held, drilled, follow, pins_of, row_of
-from yardcliff.core.built.measured import Readings, Subject, subjects
+from yardcliff.core.built.facts import Built
+from yardcliff.core.built.measured import Subject, subjects
 from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import build
@@ -53,9 +54,9 @@ class WayOut:
     clears: tuple[str, ...] = ()
 
 
-def ways_out(done: Design, readings: Readings, subject: Subject, supply: Supply, made: Made) -> tuple[WayOut, ...]:
+def ways_out(done: Design, there: Built, subject: Subject, supply: Supply, made: Made) -> tuple[WayOut, ...]:
     """Ways to go on from a hole that strays, or from a board that is too short or too long, the least harmful first."""
-    asked = _Asked(done, readings, subject, supply, made)
+    asked = _Asked(done, there, subject, supply, made)
     found = [*asked.anew()]
     axes = [axis for one in done.rack.rows for axis in one.row.axes]
     if min(axes) >= 0 and max(axes) < LONGEST:  # a plan that runs off its board holds nothing
@@ -71,7 +72,7 @@ def _harm(way: WayOut) -> Fraction:
 @dataclass(frozen=True, slots=True)
 class _Asked:
     done: Design
-    readings: Readings
+    there: Built
     subject: Subject
     supply: Supply
     made: Made
@@ -86,11 +87,11 @@ class _Asked:
 
     def hole(self, place: int) -> Iterator[WayOut]:
         row, k, write, brief = self._row, self._k, self.done.tape.write, self.done.brief
-        others = drilled(self.done, self.readings, but=self.subject)
+        others = drilled(self.done, self.there, but=self.subject)
         mine = others.pop(k, {})
         others = {i: {**pins_of(brief, i), **there} for i, there in others.items()}
         plan = dict(enumerate(row.axes))
-        at, meant = self.readings[self.subject.what], mine.get(place, row.axes[place])
+        at, meant = self.there.measured[self.subject.what], mine.get(place, row.axes[place])
         off = at - meant
         by = f"{write(abs(off))} {row.run.moved(off)}"
         if slip := self._misread(place, at):
@@ -99,8 +100,9 @@ class _Asked:
         if place not in mine:  # else the other upright is drilled there, and this hole has to be level with it
             yield self._tried("adopt", "Take it as it is", f"Holder {place + 1} stays where it is, {by}; all others where they were.",
                               self._unmoved({**others, k: {**plan, **mine, place: at}}))  # fmt: skip
-            yield self._tried("respace", "Space the rest around it", f"Those that are not drilled yet even out around {count}.",
-                              {**others, k: {**mine, place: at}})  # fmt: skip
+            if len(mine) + 1 < row.holders:
+                yield self._tried("respace", "Space the rest around it", f"Those that are not drilled yet even out around {count}.",
+                                  {**others, k: {**mine, place: at}})  # fmt: skip
             if not mine and row.axes[0] + off >= 0:
                 yield self._tried("shift", "Shift them all", f"The whole row moves {by}: it stays even, and the ends differ.",
                                   {**others, k: {i: axis + off for i, axis in plan.items()}})  # fmt: skip
@@ -133,9 +135,9 @@ class _Asked:
 
     def board(self) -> Iterator[WayOut]:
         row, write, name = self._row, self.done.tape.write, self.subject.title
-        found = self.readings[self.subject.what]
+        found = self.there.measured[self.subject.what]
         long, off = exact_text(found), found - self.subject.planned
-        holes = drilled(self.done, self.readings)
+        holes = drilled(self.done, self.there)
         says = (
             f"{write(abs(off))} longer: the spaces grow" if off > 0 else f"{write(abs(off))} shorter: the spaces shrink"
         )

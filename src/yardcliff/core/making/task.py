@@ -9,7 +9,7 @@ from yardcliff.core.length import Tape
 from yardcliff.core.making.asked import WaitKind
 from yardcliff.core.making.picture import Picture
 from yardcliff.core.making.shop import Shop, Tool
-from yardcliff.core.rack import Operation
+from yardcliff.core.rack import Operation, Place
 from yardcliff.data import values
 
 MANUAL = "What the manual of your tool says comes before what stands here."
@@ -50,6 +50,8 @@ class Task:
     dries: bool = False
     splits: bool = True
     errand: bool = False
+    places: tuple[Place, ...] = ()
+    """What it makes in the wood."""
     picture: Picture | None = None
 
     def meets(self, other: "Task") -> bool:

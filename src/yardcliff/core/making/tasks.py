@@ -218,7 +218,7 @@ class _Asked:
             needs=frozenset({"cut", "rough", "loose", *(state for state in kind["needs"] if not through or state != "square"), *marked, *(["fits"] if dry else []), *([] if halves else ["halved"])}),
             gives=frozenset({"pinned"} if dry else {"machined", "halved"} if halves else {"machined"}),
             # A ripped strip keeps its faces.
-            spoils=frozenset() if halves else frozenset(kind["spoils"]), follows=row.get("after", {}), work=one.kind,
+            spoils=frozenset() if halves else frozenset(kind["spoils"]), follows=row.get("after", {}), work=one.kind, places=one.places,
             picture=bite(one, [part for part in self.done.parts if part.key in parts]) if row["class"] in BITES else None,
         )  # fmt: skip
 

@@ -99,6 +99,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
                     className={`hand text-right whitespace-nowrap ${one.good ? "text-soft" : "font-semibold text-stop"}`}
                   >
                     <Measure text={one.off} />
+                    {one.adopted && <span className="block text-[0.8rem] text-soft">plan followed</span>}
                   </td>
                 </tr>
               ))}
@@ -189,6 +190,7 @@ function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: s
       kind: "mishap",
       what,
       text: `${title} was off: ${way.title.toLowerCase()}.`,
+      code: way.code,
       clears: way.clears,
     });
     setTaken(false);

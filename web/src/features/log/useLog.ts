@@ -11,7 +11,8 @@ export function useLog() {
   const id = useShown((shown) => shown.rack.id);
   const version = useShown((shown) => shown.rack.version);
   const queries = useQueryClient();
-  const key = ["log", id, version];
+  const facts = useShown((shown) => shown.facts);
+  const key = ["log", id, version, facts];
   const log = useQuery({ queryKey: key, queryFn: () => api.log(id), placeholderData: (last) => last });
   async function kept(work: ReturnType<typeof api.log>): Promise<string | null> {
     try {
@@ -28,6 +29,7 @@ export function useLog() {
         text: "",
         found: [],
         clears: [],
+        code: "",
         day: wallTime().slice(0, 10),
         ...entry,
       }),

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
 
-import { api } from "../../api/client";
+import { api, wallTime } from "../../api/client";
 import type { Making, Scene, Task } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
@@ -19,25 +19,27 @@ import { useWake } from "./useWake";
 
 /** A line with more letters is set smaller. */
 const LONG = 40;
-/** How often it looks what others ticked. */
-const LOOK_MS = 5000;
+/** How often it looks whether anything happened elsewhere. */
+const LOOK_MS = 1000;
 const BIG = "min-h-14 flex-1 text-[1.15rem]";
 
 /** One step at a time, large: the next mark or cut, ticked off; it goes on while the link is down. */
 export function BenchPage() {
   const { id = "" } = useParams();
-  const rack = useQuery({
-    queryKey: ["rack", id],
-    queryFn: () => api.rack(id),
+  const newest = useQuery({
+    queryKey: ["version", id],
+    queryFn: () => api.version(id),
     retry: false,
-    refetchInterval: 3 * LOOK_MS,
+    refetchInterval: LOOK_MS,
   });
-  const making = useMakingOf(
-    id,
-    `${rack.data?.version ?? ""} ${rack.data?.site ?? ""}`,
-    rack.data !== undefined,
-    LOOK_MS,
-  );
+  const state = newest.data ? `${newest.data.version} ${newest.data.site} ${newest.data.facts}` : "";
+  const rack = useQuery({
+    queryKey: ["rack", id, state],
+    queryFn: () => api.rack(id),
+    placeholderData: (last) => last,
+    retry: false,
+  });
+  const making = useMakingOf(id, state, state !== "");
   useWake();
   if (rack.error && !making.data) return <NotFound text={rack.error.message} />;
   if (!making.data || !rack.data)
@@ -118,6 +120,8 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
     if (to) setSearch({ step: to.key }, { replace: true, flushSync: true }); // two quick presses are two
   };
   const line = task?.lines.find((one) => !one.done);
+  const now = wallTime();
+  const waits = task?.before.filter(({ until }) => until !== null && until > now) ?? [];
 
   function done() {
     if (line) onTick(line.item, true);
@@ -159,7 +163,7 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
             <span className="pl-3">{task.takes}</span>
             {task.waits && <span className="pl-3">then {task.waits}</span>}
           </p>
-          <Clock key={id} rack={id} onTick={onTick} />
+          <Clock since={making.clock} onTick={onTick} />
         </div>
         <h2 className={`text-[1.6rem] leading-tight ${task.done ? "text-soft line-through" : ""}`}>
           {task.title}
@@ -176,6 +180,16 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
             </span>
           </p>
         )}
+        {waits.length > 0 && !task.done && (
+          <ul aria-label="Wait first" className="mt-3 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5">
+            {waits.map((one) => (
+              <li key={one.key}>
+                <strong className="font-semibold">Wait until {one.until_says}</strong>, after “{one.title}”.{" "}
+                {one.why}
+              </li>
+            ))}
+          </ul>
+        )}
         <Picture task={task} scene={scene} />
         <div className="mt-3 text-[1.08rem]">
           <CardText task={task} onTick={onTick} short={line !== undefined} />
@@ -190,8 +204,8 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
             Not done yet
           </Button>
         ) : (
-          <Button look="act" className={`${BIG} grow-[2]`} onClick={done}>
-            {line ? "Done, next" : "Step is done"}
+          <Button look={waits.length ? "plain" : "act"} className={`${BIG} grow-[2]`} onClick={done}>
+            {waits.length ? "Done all the same" : line ? "Done, next" : "Step is done"}
           </Button>
         )}
         <Button className={BIG} disabled={at + 1 === tasks.length} onClick={() => show(at + 1)}>

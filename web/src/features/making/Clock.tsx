@@ -1,37 +1,39 @@
 import { useEffect, useState } from "react";
 
 import { wallTime } from "../../api/client";
+import type { Said } from "../../api/types";
 import { Button } from "../../ui/Button";
 
 const MINUTE_MS = 60_000;
-const KEY = (rack: string) => `yardcliff.clock.${rack}`;
+const CLOCK = "clock";
 
 interface Props {
-  rack: string;
+  /** Since when somebody is at the bench, by any device. */
+  since: string | null;
   onTick: (item: string, done: boolean) => void;
 }
 
-/** The time at the bench: its start is kept in the browser, its end goes with the ticks, and both into the log. */
-export function Clock({ rack, onTick }: Props) {
-  const [since, setSince] = useState(() => localStorage.getItem(KEY(rack)));
+/** The time at the bench: its start and its end are told like ticks, and go into the log. */
+export function Clock({ since, onTick }: Props) {
   const [now, setNow] = useState(() => wallTime());
   useEffect(() => {
     const clock = setInterval(() => setNow(wallTime()), MINUTE_MS / 4);
     return () => clearInterval(clock);
   }, []);
-  function clockIn() {
-    const start = wallTime();
-    localStorage.setItem(KEY(rack), start);
-    setSince(start);
-    setNow(start);
-  }
-  function clockOut() {
-    onTick(`clock|${since}`, true);
-    localStorage.removeItem(KEY(rack));
-    setSince(null);
-  }
-  if (since === null) return <Button onClick={clockIn}>Clock in</Button>;
-  return <Button onClick={clockOut}>Clock out, {spent(since, now)}</Button>;
+  if (since === null) return <Button onClick={() => onTick(CLOCK, true)}>Clock in</Button>;
+  return (
+    <Button onClick={() => onTick(`${CLOCK}|${since}`, true)}>
+      Clock out, {spent(since, now < since ? since : now)}
+    </Button>
+  );
+}
+
+/** Since when the clock runs, with what was said and not heard yet. */
+export function runningSince(since: string | null, unsent: Said[]): string | null {
+  return unsent.reduce<string | null>((running, { item, at }) => {
+    if (item === CLOCK) return running ?? at ?? null;
+    return item.startsWith(`${CLOCK}|`) ? null : running;
+  }, since);
 }
 
 /** `42 min`, `1 h 05`: from one time on the wall to another. */

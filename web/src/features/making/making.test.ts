@@ -6,7 +6,7 @@ import { Outbox, type Refused } from "./outbox";
 import { remaining } from "./Timers";
 import { overlaid, reordered } from "./useMaking";
 import { spoken } from "./useReader";
-import { spent } from "./Clock";
+import { runningSince, spent } from "./Clock";
 import { atHand } from "./Picture";
 import { readHours, writeHours } from "./WorkshopSheet";
 
@@ -155,4 +155,12 @@ test("a wait is counted down, and measures are read out", () => {
   expect([43_080, 3599, 61, 0, -5].map(remaining)).toEqual(["11 h 58 min", "59:59", "1:01", "over", "over"]);
   expect(spoken("3: 14 3/8 in")).toBe("3: 14 and 3 over 8 inches");
   expect(spoken("Take board 120 mm × 21 mm.")).toBe("Take board 120 millimetres by 21 millimetres.");
+});
+
+test("the clock of a rack runs from the first coming to the bench until the going, heard or not", () => {
+  const say = (item: string): Said => ({ id: item, item, at: "2026-11-28T19:00" });
+  expect(runningSince(null, [])).toBeNull();
+  expect(runningSince(null, [say("clock")])).toBe("2026-11-28T19:00");
+  expect(runningSince("2026-11-28T18:00", [say("clock"), say("mark:0")])).toBe("2026-11-28T18:00");
+  expect(runningSince("2026-11-28T18:00", [say("clock|2026-11-28T18:00")])).toBeNull();
 });

@@ -4,6 +4,7 @@ import { useCallback, useEffect } from "react";
 import { api } from "../../api/client";
 import type { Making, Said, Shop, Task } from "../../api/types";
 import { useShown } from "../rack/shown";
+import { runningSince } from "./Clock";
 import { useOutbox, type Refused } from "./outbox";
 
 const MINUTE_MS = 60_000;
@@ -46,7 +47,8 @@ export function useMaking(ask = true) {
   const id = useShown((shown) => shown.rack.id);
   const version = useShown((shown) => shown.rack.version);
   const site = useShown((shown) => shown.rack.site);
-  return useMakingOf(id, `${version} ${site}`, ask);
+  const facts = useShown((shown) => shown.facts);
+  return useMakingOf(id, `${version} ${site} ${facts ?? ""}`, ask);
 }
 
 /** What was said and not heard yet, as if it had been. */
@@ -55,6 +57,7 @@ export function overlaid(making: Making, unsent: Said[]): Making {
   const last = new Map(unsent.map(({ item, at }) => [item, at ?? null]));
   return {
     ...making,
+    clock: runningSince(making.clock, unsent),
     tasks: making.tasks.map((task) => {
       const done = last.has(task.key) ? (last.get(task.key) ?? null) : task.done;
       return {

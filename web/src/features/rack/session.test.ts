@@ -250,27 +250,32 @@ test("a wall that is another now is shown at once; a change of one's own under w
   vi.stubGlobal("document", { hidden: false });
   const at = (site: string, count: number) => ({ ...rack(1, count), site }) as Rack;
   session = opened(at("w.1", 6));
-  const version = vi.spyOn(api, "version").mockResolvedValue({ version: 1, site: "w.1" });
+  const version = vi.spyOn(api, "version").mockResolvedValue({ version: 1, site: "w.1", facts: 4 });
   const fetched = vi.spyOn(api, "rack").mockResolvedValue(at("w.2", 7));
   const stop = session.watch();
-  await vi.advanceTimersByTimeAsync(4100);
+  await vi.advanceTimersByTimeAsync(1600);
   expect(fetched).not.toHaveBeenCalled();
-  version.mockResolvedValue({ version: 1, site: "w.2" });
-  await vi.advanceTimersByTimeAsync(4100);
+  version.mockResolvedValue({ version: 1, site: "w.2", facts: 4 });
+  await vi.advanceTimersByTimeAsync(1600);
   expect(fetched).toHaveBeenCalledTimes(1);
   expect(shown().design.count).toBe(7);
   expect(shown().standing).toBe("saved");
   // Seen once, it is not fetched again.
-  await vi.advanceTimersByTimeAsync(4100);
+  await vi.advanceTimersByTimeAsync(1600);
   expect(fetched).toHaveBeenCalledTimes(1);
+  // What was done at the bench may hold the plan.
+  version.mockResolvedValue({ version: 1, site: "w.2", facts: 5 });
+  fetched.mockResolvedValue(at("w.2", 8));
+  await vi.advanceTimersByTimeAsync(1600);
+  expect(shown()).toMatchObject({ facts: 5, design: { count: 8 } });
   // What comes back after a newer change of one's own is let go.
-  version.mockResolvedValue({ version: 1, site: "w.3" });
+  version.mockResolvedValue({ version: 1, site: "w.3", facts: 5 });
   vi.spyOn(api, "change").mockResolvedValue({ ...at("w.3", 9), version: 2 });
   fetched.mockImplementation(async () => {
     await session.change({});
     return at("w.3", 1);
   });
-  await vi.advanceTimersByTimeAsync(4100);
+  await vi.advanceTimersByTimeAsync(1600);
   expect(shown().design.count).toBe(9);
   stop();
   vi.unstubAllGlobals();

@@ -10,7 +10,7 @@ import { pendingOn } from "./patches";
 import type { Unsent, UnsentStore } from "./unsent";
 
 const RETRY_MS = 2000;
-const LOOK_MS = 4000;
+const LOOK_MS = 1500;
 
 export type Standing = "saved" | "saving" | "offline" | "stale";
 
@@ -30,6 +30,8 @@ export interface Shown {
   standing: Standing;
   /** Writes that were not answered yet; of a stale window, whether it has changes of its own. */
   waiting: number;
+  /** The last that happened to it at the bench or in the log; null until it was looked for. */
+  facts: number | null;
   /** What went wrong with a change that no field asked for. */
   trouble: string | null;
   /** Something is being dragged. */
@@ -81,6 +83,7 @@ export class Session {
       rack,
       design: rack.design,
       standing: "saved",
+      facts: null,
       waiting: 0,
       trouble: null,
       held: false,
@@ -175,7 +178,7 @@ export class Session {
   }
 
   /** The rack is as it was, its wall or a neighbour is not: nothing of the user's is at stake, so it is just shown. */
-  private async takeWall(): Promise<void> {
+  private async takeNews(): Promise<void> {
     const rack = await api.rack(this.rack.id);
     if (this.jobs.length || rack.version !== this.rack.version) return;
     this.settle(rack);
@@ -187,10 +190,12 @@ export class Session {
     const timer = setInterval(() => {
       if (document.hidden || this.jobs.length || this.store.getState().standing === "stale") return;
       api.version(this.rack.id).then(
-        ({ version, site }) => {
+        ({ version, site, facts }) => {
           if (this.jobs.length) return;
+          const known = this.store.getState().facts;
+          if (facts !== known) this.set({ facts });
           if (version > this.rack.version) this.set({ standing: "stale" });
-          else if (site !== this.rack.site) void this.takeWall();
+          else if (site !== this.rack.site || (known !== null && facts !== known)) void this.takeNews();
           else if (this.store.getState().standing === "offline") this.set({ standing: "saved" });
         },
         (error) => error instanceof OfflineError && this.set({ standing: "offline" }),
