@@ -69,7 +69,11 @@ def test_a_stale_change_is_told_and_can_be_kept_as_a_copy(client: TestClient, ra
     copy = client.post(f"/api/racks/{rack['id']}/copy", json=own).json()
     assert copy["design"]["count"] == 4
     assert client.get(f"/api/racks/{rack['id']}").json()["design"]["count"] == 6
-    assert client.get(f"/api/racks/{rack['id']}/version").json() == {"version": rack["version"] + 1, "site": "", "facts": 0}
+    assert client.get(f"/api/racks/{rack['id']}/version").json() == {
+        "version": rack["version"] + 1,
+        "site": "",
+        "facts": 0,
+    }
 
 
 def test_rename_copy_bin_and_restore(client: TestClient, rack: Json) -> None:

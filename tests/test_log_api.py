@@ -28,6 +28,15 @@ def write(client: TestClient, rack: Json, kind: str, text: str = "", what: str =
     return found
 
 
+def take(client: TestClient, rack: Json, what: str, code: str) -> Json:
+    answer = client.post(
+        f"/api/racks/{rack['id']}/log/ways", json={"base": rack["version"], "what": what, "code": code, **NOW}
+    )
+    assert answer.status_code == 201, answer.text
+    found: Json = answer.json()
+    return found
+
+
 def told(log: Json, what: str) -> Json:
     """What a log says of one thing that is measured."""
     found: Json = next(one for row in log["rows"] for one in row["measured"] if one["what"] == what)
@@ -83,9 +92,11 @@ def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Jso
     assert {way["code"] for way in ways} >= {"adopt", "respace", "shift", "plug", "anew"}
     assert [way["stops"] for way in ways] == sorted(way["stops"] for way in ways)
     respace = next(way for way in ways if way["code"] == "respace")
-    changed = change(client, rack, respace["patch"])
+    changed = take(client, rack, "2", "respace")
     assert changed["design"]["marks"]["x"] == pytest.approx(respace["x"])
-    log = write(client, rack, "mishap", "Hole 2 at 404 mm: the rest spaced around it.", "2", clears=respace["clears"])
+    log = client.get(f"/api/racks/{rack['id']}/log").json()
+    said = [one["says"] for one in log["entries"] if one["kind"] == "mishap"]
+    assert said == ["Hole 2 is at 404 mm where 390 mm was planned: space the rest around it."]
     assert (log["trouble"], told(log, "2")["off"], told(log, "2")["adopted"]) == ([], "+14 mm", True)
     assert log["says"].startswith("1 of 6 measured, all as planned by now; 1 was off, and the plan followed; ")
     # No step back, no change and no version moves what is drilled.
@@ -101,10 +112,6 @@ def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Jso
     assert [one["says"] for one in usual] == ["Your holes lie on their marks, by the middle of 3."], (
         "one bad hole of three moves nothing"
     )
-    plug = next(way for way in ways if way["code"] == "plug")
-    assert (plug["patch"], plug["clears"]) == (None, ["2"])
-    cleared = write(client, rack, "mishap", "Plugged after all.", "2", clears=plug["clears"])
-    assert told(cleared, "2")["found"] == ""
     marks = [
         task
         for task in client.get(f"/api/racks/{rack['id']}/making", params=NOW).json()["tasks"]
@@ -113,6 +120,32 @@ def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Jso
     assert "404" in str(marks), "the bench reads the new marks"
     assert client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "4"}).status_code == 422
     assert client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "²"}).status_code == 422
+
+
+def test_a_plug_is_glued_waited_for_and_drilled_again(client: TestClient, rack: Json) -> None:
+    def tasks() -> dict[str, Json]:
+        made = client.get(f"/api/racks/{rack['id']}/making", params=NOW).json()["tasks"]
+        return {task["title"]: task for task in made}
+
+    write(client, rack, "measured", "404", "2")
+    before = tasks()
+    plugged = take(client, rack, "2", "plug")
+    assert plugged["version"] == rack["version"], "the plan stays as it is"
+    assert told(client.get(f"/api/racks/{rack['id']}/log").json(), "2")["found"] == ""
+    found = tasks()
+    assert [title for title in found if title not in before] == ["Plug hole 2", "Drill hole 2 again"]
+    plug, again = found["Plug hole 2"], found["Drill hole 2 again"]
+    assert (plug["waits_for"], plug["wait"] > 0) == ("glue", True)
+    assert [line["text"] for line in again["lines"]] == ["2: 390 mm from the left end"]
+    assert again["number"] < found["Sand through the grits: 120, 180, 240"]["number"]
+    assert again["stints"][0]["start"] >= plug["free"], "it waits for the glue"
+    said = [{"id": "id-again-1", "item": again["key"], "at": "2026-11-28T15:00"}]
+    assert client.post(f"/api/racks/{rack['id']}/making/ticks", json={"said": said}).status_code == 204
+    fewer = client.patch(f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": {"row": {"count": 1}}})
+    assert fewer.json()["detail"].startswith("Hole 2 is drilled: at 390 mm.")
+    # What is no way out any more is refused.
+    gone = {"base": rack["version"], "what": "2", "code": "plug", **NOW}
+    assert client.post(f"/api/racks/{rack['id']}/log/ways", json=gone).status_code == 422
 
 
 def test_hours_fits_and_notes_are_kept_and_taken_back(client: TestClient, rack: Json) -> None:

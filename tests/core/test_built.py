@@ -12,13 +12,15 @@ from tests.core.test_timber import offer, supply
 from tests.strategies import briefs
 from yardcliff.core.amend import amend, dump
 from yardcliff.core.built.as_built import MadeAlready, design_on, drilled, refuse_moves, row_of
-from yardcliff.core.built.facts import Built, Fact, Kind, built, made_by
+from yardcliff.core.built.facts import Fact, Kind, built, made_by
 from yardcliff.core.built.hands import Hours, pace_of, taught
 from yardcliff.core.built.measured import measured, subjects
+from yardcliff.core.built.there import Built
 from yardcliff.core.built.ways_out import WayOut, ways_out
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, starting
 from yardcliff.core.findings import Patch
+from yardcliff.core.fixes import tried
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.making.making import making
 from yardcliff.core.making.shop import Shop
@@ -267,6 +269,18 @@ def test_a_plan_that_would_move_what_is_made_is_refused(patch: Patch, code: str,
     with pytest.raises(MadeAlready, match="Take its tick back at the bench"):
         refuse_moves(after, lambda: done)
     refuse_moves(after, lambda: after)  # it was so before
+
+
+def test_no_way_out_of_a_finding_lets_go_of_what_is_drilled() -> None:
+    done = planned()
+    asked = amend(done.brief, {"row": {"air": "200 mm"}})
+    fixes = [fix for one in tried(design_on(asked, built(told(done, "pilot", "cut")))) for fix in one.fixes]
+    assert not [fix.label for fix in fixes if "pin" in fix.label]
+    assert [
+        fix.label
+        for one in tried(design(amend(asked, {"row": {"length": "1300 mm", "follows": "pitch"}})))
+        for fix in one.fixes
+    ]
 
 
 def test_screw_holes_stay_when_the_wall_is_another() -> None:

@@ -11,7 +11,8 @@ from yardcliff.api.reading import YEARS
 from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import EXACT, BriefError, read_brief
 from yardcliff.core.built.as_built import bend, design_on
-from yardcliff.core.built.facts import Built, built, ticked
+from yardcliff.core.built.facts import built, ticked
+from yardcliff.core.built.there import Built
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, build
 from yardcliff.core.listing import Listed, shipped

@@ -17,7 +17,7 @@ from yardcliff.api.log_wire import EntryText
 from yardcliff.api.making_views import view_card
 from yardcliff.api.making_wire import Said
 from yardcliff.core.amend import BriefError, problems
-from yardcliff.core.built.facts import Built, Fact, Json, Kind, built, is_hole, made_by
+from yardcliff.core.built.facts import Fact, Json, Kind, built, made_by
 from yardcliff.core.built.hands import LONGEST_STINT, Hours, taught
 from yardcliff.core.built.measured import (
     KERF_GOOD,
@@ -30,6 +30,7 @@ from yardcliff.core.built.measured import (
     saw_cut,
     subjects,
 )
+from yardcliff.core.built.there import Built, is_hole
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import LengthError, exact_text, read
 from yardcliff.core.making.asked import Minutes, spoken
@@ -167,8 +168,7 @@ class Ledger(Desk):
             return {"found": body.found}
         if not body.text.strip():
             raise BriefError([("text", "Nothing is written: a few words are enough.")])
-        told = {"text": body.text.strip()}
-        return told | {"code": body.code, "clears": body.clears} if body.kind == "mishap" else told
+        return {"text": body.text.strip()}
 
     def _reading(self, body: EntryText) -> Json:
         subject = self.subjects.get(body.what)

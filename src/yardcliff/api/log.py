@@ -9,14 +9,15 @@ from fastapi import APIRouter, Query, Response
 from yardcliff.api.desk import When, planned_time
 from yardcliff.api.ledger import OpenLedger
 from yardcliff.api.log_views import view_log, view_way
-from yardcliff.api.log_wire import EntryText, LogView, WayOutView
+from yardcliff.api.log_wire import EntryText, LogView, TakenWay, WayOutView
 from yardcliff.api.racks import Paper, attached, view_stored
 from yardcliff.api.wire import RackView
 from yardcliff.core.amend import BriefError, amend, dump, merge
 from yardcliff.core.built.as_built import drilled, follow
-from yardcliff.core.built.facts import BOARD, Built, Fact, Kind
+from yardcliff.core.built.facts import Fact, Kind
 from yardcliff.core.built.measured import SAW_CUT
-from yardcliff.core.built.ways_out import ways_out
+from yardcliff.core.built.there import BOARD, Built
+from yardcliff.core.built.ways_out import taken, ways_out
 from yardcliff.core.length import exact_text
 from yardcliff.core.text import shortened
 
@@ -55,6 +56,30 @@ def get_ways(
     done, supply = ledger.done, ledger.timbers.supply()
     found = ways_out(done, ledger.there, ledger.subjects[what], supply, ledger.made(planned_time("now", now)))
     return [view_way(way, done.tape, supply.currency, ledger.tongue) for way in found]
+
+
+@router.post("/ways", status_code=201)
+def take_way(rack_id: str, body: TakenWay, ledger: OpenLedger) -> RackView:
+    """A way to go on is taken: what it changes, what is void by it, and its steps at the bench, in one. 409 if the rack was changed since
+    `base`, 422 if there is no such way.
+    """
+    done, supply, at = ledger.done, ledger.timbers.supply(), planned_time("now", body.now)
+    subject = ledger.subjects.get(body.what)
+    if subject is None or body.what == SAW_CUT or body.what not in ledger.there.measured:
+        raise BriefError([("what", f"“{body.what}” was not measured yet.")])
+    found = ways_out(done, ledger.there, subject, supply, ledger.made(at))
+    way = next((one for one in found if one.code == body.code), None)
+    if way is None:
+        raise BriefError([("code", f"“{body.code}” is no way out of it now: look at those that there are.")])
+    told = taken(way, done, subject, ledger.there.measured[body.what])
+    with ledger.facts.changing():
+        saved = ledger.rack
+        if way.patch:
+            after = amend(done.brief, way.patch)
+            saved = ledger.store.save(rack_id, body.base, dump(after), way.title.lower())
+        at_time = at.isoformat(timespec="minutes")
+        ledger.facts.tell(Fact(uuid4().hex[:12], rack_id, at_time, Kind.MISHAP, body.what, told))
+    return view_stored(saved, ledger.sites)
 
 
 @router.get("/files/record.pdf", tags=["files"], response_class=Response)

@@ -8,7 +8,7 @@ from yardcliff.api.reading import Day
 from yardcliff.api.scene_wire import Wire
 from yardcliff.core.findings import Patch
 
-Kind = Literal["note", "next", "time", "measured", "fit", "mishap"]
+Kind = Literal["note", "next", "time", "measured", "fit"]
 Fit = Literal["goes on", "comes off", "bumps"]
 
 
@@ -114,6 +114,15 @@ class WayOutView(Wire):
     x: list[float]
 
 
+class TakenWay(BaseModel):
+    """A way out that is taken at a time, by the thing that is off and the way's code."""
+
+    base: int = Field(description="The version of the rack that it is taken from.")
+    what: str = Field(max_length=120)
+    code: str = Field(max_length=20)
+    now: str = Field(max_length=40)
+
+
 class EntryText(BaseModel):
     """Something to keep: `text` as typed (a length for what is measured, a while for time, words otherwise)."""
 
@@ -122,6 +131,4 @@ class EntryText(BaseModel):
     what: str = Field("", max_length=120)
     text: str = Field("", max_length=1000)
     found: list[Fit] = Field(default_factory=list, max_length=3)
-    clears: list[str] = Field(default_factory=list, max_length=400)
-    code: str = Field("", max_length=20, description="Of a mishap, the way out that was taken.")
     id: str | None = Field(None, pattern="^[A-Za-z0-9-]{8,64}$", description="Sent twice under one, it is kept once.")

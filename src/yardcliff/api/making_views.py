@@ -92,10 +92,8 @@ def view_making(done: Design, made: Made, facts: Sequence[Fact], tongue: Tongue)
 
 def _until(edge: Edge, first: CardView, ticks: Mapping[str, str]) -> datetime | None:
     """When what follows a task that is done may begin: after its wait, unless that was seen to be over, and what else is waited for."""
-    if edge.first not in ticks:
-        return None
-    wait = 0 if f"{edge.first}|wait" in ticks else first.wait
-    return datetime.fromisoformat(ticks[edge.first]) + timedelta(minutes=max(wait, edge.lag))
+    wait = max(0 if f"{edge.first}|wait" in ticks else first.wait, edge.lag)
+    return datetime.fromisoformat(ticks[edge.first]) + timedelta(minutes=wait) if wait and edge.first in ticks else None
 
 
 def _wait(kind: WaitKind, label: str, done: Design) -> WaitView:

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
+from yardcliff.core.built.there import NOTHING, Built
 from yardcliff.core.chain import Chain, chain
 from yardcliff.core.effort import check
 from yardcliff.core.families import Brief, build
@@ -31,6 +32,8 @@ class Design:
     scene: Scene
     section: Scene
     plan: Scene | None
+    there: Built = NOTHING
+    """What of it is built already."""
 
     @property
     def chain(self) -> Chain:

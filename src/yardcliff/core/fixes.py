@@ -5,6 +5,8 @@ from dataclasses import dataclass, replace
 from itertools import islice
 
 from yardcliff.core.amend import BriefError, amend
+from yardcliff.core.built.as_built import bend, miscut, strays
+from yardcliff.core.built.there import NOTHING
 from yardcliff.core.design import Design
 from yardcliff.core.families import build
 from yardcliff.core.findings import Finding, Fix, Patch, Severity
@@ -59,7 +61,8 @@ class _Trial:
             settles = [one for one in found if one.settles]
             for one in settles:
                 yield replace(one.fix, label=f"{one.fix.label} (then: {one.brings[0].title.lower()})")
-            if not settles and not untried:
+            # Where something is made, one that does not help is one that cannot move it.
+            if not settles and not untried and self.done.there == NOTHING:
                 yield from finding.fixes
         yield from untried
 
@@ -76,13 +79,15 @@ class _Trial:
 
     def _after(self, patch: Patch, *, ways: bool = False) -> tuple[Finding, ...] | None:
         """What is found of the rack so changed; and on its wall, if there is nothing to settle before. None where the
-        change is refused. What is found on the wall has `ways` out only where these are asked for.
+        change is refused, or what is made would have to move. What is found on the wall has `ways` out only where these are asked for.
         """
         try:
-            brief = amend(self.done.brief, patch)
+            brief = bend(amend(self.done.brief, patch), self.done.there)
         except BriefError:
             return None
         rack = build(brief)
+        if any(strays(rack, self.done.there)) or any(miscut(rack, self.done.there)):
+            return None
         site = self.done.on_wall.site
         if site is None or any(self._new(one) for one in rack.findings):
             return rack.findings

@@ -1,4 +1,4 @@
-import { newKey } from "./key";
+import { deviceName, newKey } from "./key";
 import type {
   Catalogue,
   Comparison,
@@ -189,12 +189,19 @@ export const api = {
     call<Making>("GET", `${rack(id)}/making?now=${wallTime()}`, undefined, { signal }),
   deadline: (id: string, by: string) =>
     call<Deadline>("GET", `${rack(id)}/making/by?${new URLSearchParams({ now: wallTime(), by })}`),
-  say: (id: string, said: Said[]) => call<undefined>("POST", `${rack(id)}/making/ticks`, { said, device: deviceName() }),
+  say: (id: string, said: Said[]) =>
+    call<undefined>("POST", `${rack(id)}/making/ticks`, { said, device: deviceName() }),
   log: (id: string) => call<Log>("GET", `${rack(id)}/log`),
   writeLog: (id: string, entry: EntryText) => call<Log>("POST", `${rack(id)}/log`, entry),
   takeBackEntry: (id: string, entry: string) => call<Log>("DELETE", `${rack(id)}/log/${entry}`),
   waysOut: (id: string, what: string) =>
     call<WayOut[]>("GET", `${rack(id)}/log/ways?${new URLSearchParams({ what, now: wallTime() })}`),
+  takeWay: (
+    id: string,
+    base: number,
+    { of, way, at }: { of: string; way: string; at: string },
+    key: string,
+  ) => call<Rack>("POST", `${rack(id)}/log/ways`, { base, what: of, code: way, now: at }, { key }),
   makeAnother: (id: string) => call<Rack>("POST", `${rack(id)}/log/another`),
   instruments: () => call<string[]>("GET", "/instruments"),
   phone: (to: string) => call<Phone>("GET", `/phone?${new URLSearchParams({ to })}`),

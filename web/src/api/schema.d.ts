@@ -410,7 +410,12 @@ export interface paths {
          */
         get: operations["get_ways_api_racks__rack_id__log_ways_get"];
         put?: never;
-        post?: never;
+        /**
+         * Take Way
+         * @description A way to go on is taken: what it changes, what is void by it, and its steps at the bench, in one. 409 if the rack was changed since
+         *     `base`, 422 if there is no such way.
+         */
+        post: operations["take_way_api_racks__rack_id__log_ways_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1992,7 +1997,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "note" | "next" | "time" | "measured" | "fit" | "mishap";
+            kind: "note" | "next" | "time" | "measured" | "fit";
             /**
              * Day
              * Format: date
@@ -2010,14 +2015,6 @@ export interface components {
             text: string;
             /** Found */
             found?: ("goes on" | "comes off" | "bumps")[];
-            /** Clears */
-            clears?: string[];
-            /**
-             * Code
-             * @description Of a mishap, the way out that was taken.
-             * @default
-             */
-            code: string;
             /**
              * Id
              * @description Sent twice under one, it is kept once.
@@ -3532,6 +3529,23 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * TakenWay
+         * @description A way out that is taken at a time, by the thing that is off and the way's code.
+         */
+        TakenWay: {
+            /**
+             * Base
+             * @description The version of the rack that it is taken from.
+             */
+            base: number;
+            /** What */
+            what: string;
+            /** Code */
+            code: string;
+            /** Now */
+            now: string;
         };
         /** TapeView */
         TapeView: {
@@ -5181,6 +5195,59 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WayOutView"][];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_way_api_racks__rack_id__log_ways_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakenWay"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RackView"];
                 };
             };
             /** @description A value cannot be read */

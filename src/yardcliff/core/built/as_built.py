@@ -4,8 +4,8 @@ from collections.abc import Callable, Iterable, Iterator, Mapping
 from dataclasses import replace
 
 from yardcliff.core.amend import amend, merge
-from yardcliff.core.built.facts import Built
 from yardcliff.core.built.measured import Subject, subjects
+from yardcliff.core.built.there import Built
 from yardcliff.core.design import Design, design
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.exact import Fraction
@@ -89,7 +89,7 @@ def bend(brief: Brief, there: Built) -> Brief:
 def design_on(brief: Brief, there: Built, site: Site | None = None) -> Design:
     """A brief worked out around what is there, with what that holds fast and what it cannot follow among its findings."""
     bent = bend(brief, there)
-    done = design(bent, site)
+    done = replace(design(bent, site), there=there)
     said = (*kept(done, there), *_held(bent, brief, done, there))
     return replace(done, rack=replace(done.rack, findings=(*said, *done.rack.findings))) if said else done
 

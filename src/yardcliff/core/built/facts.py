@@ -3,11 +3,12 @@
 What of the rack is there - boards that are cut, holes that are drilled - is read off these alone.
 """
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable
 from dataclasses import dataclass, field
 from enum import StrEnum
 from typing import Any
 
+from yardcliff.core.built.there import Built, Feature, Mend, Size, Step, key_of
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import exact_text, read
@@ -15,9 +16,6 @@ from yardcliff.core.making.task import Task
 from yardcliff.core.rack import Part, Place
 
 Json = dict[str, Any]
-Size = tuple[Fraction, Fraction, Fraction]
-"""Long, wide and thick, mm."""
-BOARD = "board"
 MISREAD = "misread"
 """The way out of which nothing is made anew: what was read was wrong."""
 
@@ -89,32 +87,6 @@ def _feature(place: Place) -> list[str]:
     return [place.part, str(place.face), exact_text(place.along), exact_text(place.across)]
 
 
-@dataclass(frozen=True, slots=True)
-class Built:
-    """What of a rack is there, mm: `parts` that are cut, as long, wide and thick as planned then, and their `names`; `boards`, how long by the row
-    that they carry; `holes` as planned when they were drilled, from the datum, by row and place, and what part (`of`) they are
-    in; what else is drilled, as (part, face, along, across); and what was `measured`, by the name of its subject, with what it
-    was `planned` to be then.
-    """
-
-    parts: Mapping[str, Size] = field(default_factory=dict)
-    names: Mapping[str, str] = field(default_factory=dict)
-    boards: Mapping[int, Fraction] = field(default_factory=dict)
-    holes: Mapping[int, Mapping[int, Fraction]] = field(default_factory=dict)
-    of: Mapping[int, str] = field(default_factory=dict)
-    features: frozenset[tuple[str, str, Fraction, Fraction]] = frozenset()
-    measured: Mapping[str, Fraction] = field(default_factory=dict)
-    planned: Mapping[str, Fraction] = field(default_factory=dict)
-
-    def at(self, row: int, place: int) -> tuple[Fraction | None, ...]:
-        """Where a hole may be that is there: where it was planned, or where it was measured."""
-        return self.holes.get(row, {}).get(place), self.measured.get(named(row, place))
-
-    def long(self, row: int) -> tuple[Fraction | None, ...]:
-        """How long a board may be that is cut."""
-        return self.boards.get(row), self.measured.get(named(row))
-
-
 def ticked(facts: Iterable[Fact]) -> dict[str, str]:
     """When each item was ticked off, of facts that stand."""
     return {one.what: one.at for one in facts if one.kind is Kind.DONE}
@@ -131,6 +103,8 @@ def built(facts: Iterable[Fact]) -> Built:
         elif one.kind is Kind.MISHAP:
             for what in one.data.get("clears", ()):
                 there.clear(what, one.data.get("code") != MISREAD)
+            if steps := one.data.get("steps"):
+                there.mends.append(Mend(one.id, one.what, tuple(Step(**step) for step in steps)))
     return Built(
         there.parts,
         there.names,
@@ -140,6 +114,7 @@ def built(facts: Iterable[Fact]) -> Built:
         frozenset(there.features),
         there.measured,
         there.planned,
+        tuple(there.mends),
     )
 
 
@@ -153,9 +128,10 @@ class _There:
     carries: dict[int, str] = field(default_factory=dict)
     holes: dict[int, dict[int, Fraction]] = field(default_factory=dict)
     of: dict[int, str] = field(default_factory=dict)
-    features: set[tuple[str, str, Fraction, Fraction]] = field(default_factory=set)
+    features: set[Feature] = field(default_factory=set)
     measured: dict[str, Fraction] = field(default_factory=dict)
     planned: dict[str, Fraction] = field(default_factory=dict)
+    mends: list[Mend] = field(default_factory=list)
 
     def make(self, made: Json) -> None:
         for key, cut in made["cut"].items():
@@ -194,28 +170,6 @@ class _There:
         part = self.carries.pop(row, "")
         self.parts.pop(part, None)
         self.features = {one for one in self.features if one[0] != part}
-
-
-def named(row: int, place: int | None = None) -> str:
-    """The name that a reading is kept under: of a hole, or of the board that carries a row."""
-    if place is None:
-        return f"{BOARD} {row + 1}" if row else BOARD
-    return f"{row + 1}.{place + 1}" if row else str(place + 1)
-
-
-def key_of(what: str) -> tuple[int, int | None] | None:
-    """The row and the place of a subject by its name (no place: its board); None for the saw's cut."""
-    name, _, number = what.partition(" ")
-    if name == BOARD:
-        return int(number or 1) - 1, None
-    row, _, place = what.rpartition(".")
-    return (int(row or 1) - 1, int(place) - 1) if place.isdecimal() else None
-
-
-def is_hole(what: str) -> bool:
-    """Whether a subject is a hole."""
-    key = key_of(what)
-    return key is not None and key[1] is not None
 
 
 def _mm(text: str) -> Fraction:

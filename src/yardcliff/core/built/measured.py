@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import pairwise
 
-from yardcliff.core.built.facts import BOARD, Built, named
+from yardcliff.core.built.there import BOARD, Built, named
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 

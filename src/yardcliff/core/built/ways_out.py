@@ -4,12 +4,13 @@ What is drilled stays where it is: every way pins the holes that are there.
 """
 
 from collections.abc import Iterator
-from dataclasses import dataclass, replace
+from dataclasses import asdict, dataclass, replace
+from typing import Any
 
 from yardcliff.core.amend import amend, merge
 from yardcliff.core.built.as_built import Held, drilled, follow, pins_of, row_of
-from yardcliff.core.built.facts import Built
 from yardcliff.core.built.measured import Subject, subjects
+from yardcliff.core.built.there import Built, Step
 from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import build
@@ -22,8 +23,8 @@ from yardcliff.core.timber.plan import cut_plan
 from yardcliff.core.timber.stock import Supply
 from yardcliff.core.timber.takeoff import part_blanks
 
-PLUG = 15
-"""Minutes to bore a hole out, glue a plug in and pare it: rule of thumb."""
+PLUG, AGAIN = 13, 2
+"""Minutes to bore a hole out, glue a plug in and pare it, and to drill it again: rule of thumb."""
 CARE = 15
 """What a finding to mind weighs beside minutes and millimetres: rule of thumb."""
 PLATE_RIM = Fraction(2)
@@ -36,7 +37,7 @@ class WayOut:
 
     `even` is how far the widest or tightest space is off, `air` what is left between things; `stops` and `cares` are findings then,
     `minutes` of more work, `cost` in hundredths (None: no price known). The row's holes are at `axes` on a board so `long`;
-    the readings of what it `clears` are void then.
+    the readings of what it `clears` are void then, and its `steps` come to the bench.
     """
 
     code: str
@@ -52,6 +53,7 @@ class WayOut:
     minutes: int = 0
     cost: int | None = 0
     clears: tuple[str, ...] = ()
+    steps: tuple[Step, ...] = ()
 
 
 def ways_out(done: Design, there: Built, subject: Subject, supply: Supply, made: Made) -> tuple[WayOut, ...]:
@@ -62,6 +64,19 @@ def ways_out(done: Design, there: Built, subject: Subject, supply: Supply, made:
     if min(axes) >= 0 and max(axes) < LONGEST:  # a plan that runs off its board holds nothing
         found += asked.board() if subject.place is None else asked.hole(subject.place)
     return tuple(sorted(found, key=lambda way: (way.stops, _harm(way), way.code)))
+
+
+def taken(way: WayOut, done: Design, subject: Subject, found: Fraction) -> dict[str, Any]:
+    """A way out as it was taken: of what reading, what it clears, by which steps."""
+    at, planned = done.tape.write_given(found), done.tape.write(subject.planned)
+    return {
+        "code": way.code,
+        "text": f"{subject.title.capitalize()} is at {at} where {planned} was planned: {way.title.lower()}.",
+        "at": exact_text(found),
+        "planned": exact_text(subject.planned),
+        "clears": list(way.clears),
+        "steps": [asdict(step) for step in way.steps],
+    }
 
 
 def _harm(way: WayOut) -> Fraction:
@@ -113,12 +128,29 @@ class _Asked:
         if rack.glyph.screws and abs(off) <= rack.glyph.width / 2 - bit / 2 - PLATE_RIM and abs(off) >= 2 * bit:
             way = self._tried("hide", "Drill anew, and hide it",
                               "The hook's plate covers the stray hole; the new one is far enough from it to hold.", again)  # fmt: skip
-            yield replace(way, minutes=2, clears=(self.subject.what,))
+            yield replace(way, minutes=AGAIN, clears=(self.subject.what,), steps=(self._again(place, meant),))
         glue = max((task.wait for task in self.made.tasks if task.waits_for in ("glue", "clamps")), default=60)
         way = self._tried("plug", "Plug it, and drill again",
                           f"Bore it out, glue a plug of the same wood in, its grain with the board's; go on after {glue // 60 or 1} h.",
                           again)  # fmt: skip
-        yield replace(way, minutes=PLUG, clears=(self.subject.what,))
+        plug = Step(
+            f"Plug {self.subject.title}",
+            PLUG,
+            "Bore it out, glue a plug of the same wood in, pare it flush.",
+            glue,
+            "glue",
+        )
+        yield replace(way, minutes=PLUG + AGAIN, clears=(self.subject.what,), steps=(plug, self._again(place, meant)))
+
+    def _again(self, place: int, at: Fraction) -> Step:
+        """The hole drilled anew, where it belongs."""
+        row = self._row.run
+        return Step(
+            f"Drill {self.subject.title} again",
+            AGAIN,
+            f"{place + 1}: {self.done.tape.write(at)} from the {row.start}",
+            makes="hole",
+        )
 
     def _misread(self, place: int, at: Fraction) -> str | None:
         """What a reading looks like that is far off: the tape hooked at the other end, or a figure in another hole's line."""
@@ -146,7 +178,8 @@ class _Asked:
             way = self._tried(
                 "trim", "Cut it to length", f"Take {write(off)} off the {row.run.end}: the plan stays.", {}
             )
-            yield replace(way, minutes=5, clears=(self.subject.what,))
+            cut = Step(f"Cut {name} to length", 5, f"Take {write(off)} off the {row.run.end}.")
+            yield replace(way, minutes=5, clears=(self.subject.what,), steps=(cut,))
         yield self._tried("adopt", "Take the new length",
                           f"{name[0].upper()}{name[1:]} is {says} with it{others}.",
                           {0: {}, **holes}, {"length": long, "follows": "pitch"})  # fmt: skip
@@ -178,7 +211,8 @@ class _Asked:
         name = "the board" if rack.one_board else rack.part(key).name.lower()
         title = f"Make {name if rack.one_board or name[-1].isdigit() else f'the {name}'} again"
         way = self._tried("anew", title, f"From {sticks}.", {})
-        yield replace(way, minutes=work, cost=plan.cost, clears=on_it)
+        step = Step(title, work, f"From {sticks}: cut it, mark it, and do all its work once more.", makes="part")
+        yield replace(way, minutes=work, cost=plan.cost, clears=on_it, steps=(step,))
 
     def _unmoved(self, held: Held) -> Held:
         """Rows held, and whatever would move with them held where it is."""

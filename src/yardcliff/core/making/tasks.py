@@ -13,6 +13,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.machining import named, once, read_from, where
 from yardcliff.core.making.asked import Making
 from yardcliff.core.making.finish import Finish
+from yardcliff.core.making.mending import mended
 from yardcliff.core.making.picture import Cuts, Marked, bite
 from yardcliff.core.making.shop import Shop
 from yardcliff.core.making.task import MANUAL, Task, own_ways, says, work_of
@@ -48,6 +49,7 @@ def tasks(done: Design, found: Timber, making: Making, shop: Shop) -> tuple[Task
         *asked.cuts(),
         *asked.marks(),
         *asked.machined(),
+        *mended(done),
         *asked.tips(),
         *asked.sanded(),
         *asked.joined(),

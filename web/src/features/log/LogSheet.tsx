@@ -6,6 +6,7 @@ import type { Log, LogRow, WayOut } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
+import { useSay } from "../../ui/Toasts";
 import { Reader } from "../instruments/Reader";
 import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
@@ -176,7 +177,8 @@ function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: s
   const session = useSession();
   const id = useShown((shown) => shown.rack.id);
   const version = useShown((shown) => shown.rack.version);
-  const { write } = useLog();
+  const { refetch } = useLog();
+  const say = useSay();
   const [taken, setTaken] = useState(false);
   const ways = useQuery({
     queryKey: ["ways-out", id, version, what, readings],
@@ -185,14 +187,9 @@ function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: s
   });
   async function take(way: WayOut) {
     setTaken(true);
-    if (way.patch) session.apply(way.patch);
-    await write({
-      kind: "mishap",
-      what,
-      text: `${title} was off: ${way.title.toLowerCase()}.`,
-      code: way.code,
-      clears: way.clears,
-    });
+    const wrong = await session.mend(what, way.code);
+    if (wrong) say(wrong);
+    await refetch();
     setTaken(false);
   }
   return (

@@ -28,8 +28,6 @@ export function useLog() {
         what: "",
         text: "",
         found: [],
-        clears: [],
-        code: "",
         day: wallTime().slice(0, 10),
         ...entry,
       }),

@@ -1,7 +1,7 @@
 import { replaceEqualDeep } from "@tanstack/react-query";
 import { createStore } from "zustand/vanilla";
 
-import { api, OfflineError, ProblemError, saidOf } from "../../api/client";
+import { api, OfflineError, ProblemError, saidOf, wallTime } from "../../api/client";
 import { newKey } from "../../api/key";
 import { line } from "../../api/line";
 import type { Design, Patch, Rack } from "../../api/types";
@@ -129,6 +129,10 @@ export class Session {
     if (this.rack.redo) this.tell(this.put({ what: "redo" }));
   };
   readonly rename = (name: string): Promise<Outcome> => this.put({ what: "rename", name });
+
+  /** Takes a way out of what is off at the bench: what it changes and what it is to be done comes with it. */
+  readonly mend = (of: string, way: string): Promise<Outcome> =>
+    this.put({ what: "mend", of, way, at: wallTime() });
 
   readonly hold = (held: boolean): void => this.set({ held });
   readonly dismiss = (): void => this.set({ trouble: null });
@@ -295,6 +299,7 @@ export class Session {
   private send(write: Unsent, base: number, patch: Patch): Promise<Rack> {
     const { id } = this.rack;
     if (write.what === "change") return api.change(id, base, patch, write.key);
+    if (write.what === "mend") return api.takeWay(id, base, write, write.key);
     if (write.what === "rename") return api.rename(id, base, write.name, write.key);
     return api[write.what](id, base, write.key);
   }

@@ -6,6 +6,7 @@ export type Unsent = { key: string } & (
   | { what: "change"; patch: Patch }
   | { what: "rename"; name: string }
   | { what: "undo" | "redo" }
+  | { what: "mend"; of: string; way: string; at: string }
 );
 
 /** What a window has that the server has not: writes in their order, made from a version; or, stale, a brief of its own. */

@@ -1,0 +1,89 @@
+"""What of a rack is there: cut, drilled, measured; no plan can move it."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Literal
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.making.asked import WaitKind
+
+BOARD = "board"
+Size = tuple[Fraction, Fraction, Fraction]
+"""Long, wide and thick, mm."""
+Feature = tuple[str, str, Fraction, Fraction]
+"""Something that is made on a part: (part, face, along, across)."""
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """Something to do at the bench so that what went wrong is right: minutes of it, what is waited for then, and what is there
+    again once it is done.
+    """
+
+    title: str
+    minutes: int
+    line: str = ""
+    wait: int = 0
+    waits_for: WaitKind | None = None
+    makes: Literal["", "hole", "part"] = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Mend:
+    """A way out that was taken, by the key of its fact: of a subject, by these steps."""
+
+    key: str
+    what: str
+    steps: tuple[Step, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Built:
+    """What of a rack is there, mm: `parts` that are cut, as long, wide and thick as planned then, and their `names`;
+    `boards`, how long by the row that they carry; `holes` as planned when they were drilled, from the datum, by row and
+    place, and what part (`of`) they are in; what else is drilled; and what was `measured`, by the name of its subject,
+    with what it was `planned` to be then; and what was or is being mended.
+    """
+
+    parts: Mapping[str, Size] = field(default_factory=dict)
+    names: Mapping[str, str] = field(default_factory=dict)
+    boards: Mapping[int, Fraction] = field(default_factory=dict)
+    holes: Mapping[int, Mapping[int, Fraction]] = field(default_factory=dict)
+    of: Mapping[int, str] = field(default_factory=dict)
+    features: frozenset[Feature] = frozenset()
+    measured: Mapping[str, Fraction] = field(default_factory=dict)
+    planned: Mapping[str, Fraction] = field(default_factory=dict)
+    mends: tuple[Mend, ...] = ()
+
+    def at(self, row: int, place: int) -> tuple[Fraction | None, ...]:
+        """Where a hole may be that is there: where it was planned, or where it was measured."""
+        return self.holes.get(row, {}).get(place), self.measured.get(named(row, place))
+
+    def long(self, row: int) -> tuple[Fraction | None, ...]:
+        """How long a board may be that is cut."""
+        return self.boards.get(row), self.measured.get(named(row))
+
+
+NOTHING = Built()
+
+
+def named(row: int, place: int | None = None) -> str:
+    """The name that a reading is kept under: of a hole, or of the board that carries a row."""
+    if place is None:
+        return f"{BOARD} {row + 1}" if row else BOARD
+    return f"{row + 1}.{place + 1}" if row else str(place + 1)
+
+
+def key_of(what: str) -> tuple[int, int | None] | None:
+    """The row and the place of a subject by its name (no place: its board); None for the saw's cut."""
+    name, _, number = what.partition(" ")
+    if name == BOARD:
+        return int(number or 1) - 1, None
+    row, _, place = what.rpartition(".")
+    return (int(row or 1) - 1, int(place) - 1) if place.isdecimal() else None
+
+
+def is_hole(what: str) -> bool:
+    """Whether a subject is a hole."""
+    key = key_of(what)
+    return key is not None and key[1] is not None

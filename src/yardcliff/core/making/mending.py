@@ -1,0 +1,47 @@
+"""What puts right what went wrong: the steps of each way out that was taken, as tasks."""
+
+from collections.abc import Iterator
+
+from yardcliff.core.built.there import Mend, Step, key_of
+from yardcliff.core.design import Design
+from yardcliff.core.making.task import Task
+from yardcliff.core.rack import Place
+
+PHASE = 6
+HOLDS = "The plug has to hold before a bit goes in."
+
+
+def mended(done: Design) -> Iterator[Task]:
+    """The steps of all that is mended, each after the one before it; what it is of may be no part of the plan any more."""
+    for mend in done.there.mends:
+        key = key_of(mend.what)
+        if key is not None and key[0] < len(done.rack.rows):
+            yield from _steps(mend, *key, done)
+
+
+def _steps(mend: Mend, row: int, place: int | None, done: Design) -> Iterator[Task]:
+    part = done.rack.rows[row].part
+    for k, step in enumerate(mend.steps):
+        yield Task(
+            f"mend:{mend.key}:{k}",
+            PHASE,
+            step.title,
+            step.minutes,
+            frozenset({part}),
+            lines=(step.line,) if step.line else (),
+            needs=frozenset({"rough"}),
+            gives=frozenset({"cut"}) if step.makes == "part" else frozenset(),
+            after={f"mend:{mend.key}:{k - 1}": (HOLDS, 0)} if k else {},
+            wait=step.wait,
+            waits_for=step.waits_for,
+            places=tuple(_made(step, part, row, place, done)),
+        )
+
+
+def _made(step: Step, part: str, row: int, place: int | None, done: Design) -> Iterator[Place]:
+    """What is there once a step is done: the hole, or all of its part."""
+    for one in done.machining:
+        for each in one.places:
+            hole = step.makes == "hole" and (each.row, each.holder) == (row, place)
+            if hole or (step.makes == "part" and each.part == part):
+                yield each
