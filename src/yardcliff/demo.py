@@ -1,14 +1,15 @@
 """Larkhollow Hut: the made-up hostel whose racks the demo shows."""
 
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, date, datetime, timedelta
 from typing import Any
 
 from yardcliff.api.deps import Sites, Supplies, Workshop
 from yardcliff.api.ledger import Ledger
 from yardcliff.api.log_wire import EntryText
-from yardcliff.api.making_wire import Said
+from yardcliff.api.making_views import view_card
 from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import amend, dump
+from yardcliff.core.built.facts import Fact, Kind, made_by
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import starting
 from yardcliff.core.findings import Patch
@@ -225,8 +226,8 @@ DRILLED = ("measure", "buy", "cut:", "mark:")
 """What is done of the other one: its holes are being drilled."""
 
 
-def fill(database: Database) -> int:
-    """Put the demo's walls, racks, timber and prices into an empty store; returns how many racks were made."""
+def fill(database: Database, day: date | None = None) -> int:
+    """Put the demo's walls, racks, timber and the prices of a day (today's) into an empty store; returns how many racks were made."""
     racks, walls, stock = Racks(database), Walls(database), Stock(database)
     if racks.all() or racks.all(deleted=True):
         return 0
@@ -239,7 +240,7 @@ def fill(database: Database) -> int:
     stock.add(read_stick(stick).model_dump(mode="json") for stick in STICKS)
     for kind, ware, amount in WARES:
         stock.set_ware(kind, ware, amount)
-    prices = PriceList.model_validate(price_list(datetime.now(UTC).date(), CURRENCY))
+    prices = PriceList.model_validate(price_list(day or datetime.now(UTC).date(), CURRENCY))
     stock.keep_prices(prices.supplier, prices.model_dump(mode="json"))
     _write_logs(database)
     return len(SEEDS)
@@ -264,4 +265,7 @@ def _write_logs(database: Database) -> None:
         at = (now - timedelta(days=min(ago for ago, *_ in lines))).replace(
             hour=20, minute=30, second=0, microsecond=0, tzinfo=None
         )
-        ledger.say([Said(id=f"demo {ids[name]} {k}", item=task.key, at=at) for k, task in enumerate(ticked)], "")
+        for k, task in enumerate(ticked):  # what they took from the stock is long replaced
+            data = {"card": view_card(task, ledger.done).model_dump(mode="json"), "made": made_by(task, ledger.done)}
+            when = at.isoformat(timespec="minutes")
+            facts.tell(Fact(f"demo {ids[name]} {k}", ids[name], when, Kind.DONE, task.key, data))

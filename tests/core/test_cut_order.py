@@ -65,9 +65,9 @@ def test_wood_that_may_hide_nails_is_gone_over_first_whatever_its_note_says(more
 
 def test_what_is_cut_off_reclaimed_wood_stays_reclaimed() -> None:
     plan = cut_plan(rails(1, 600), supply(sticks=(stick("1600 mm", reclaimed=True, species="oak"),)), cutting())
-    (rest,) = offcut_sticks(plan)
+    (rest,) = offcut_sticks(plan.sawn)
     assert (rest.reclaimed, rest.species, rest.wide, rest.thick) == (True, "oak", 120, 21)
-    assert used_sticks(plan) == ["0"]
+    assert used_sticks(plan.sawn) == ["0"]
 
 
 @pytest.mark.parametrize(

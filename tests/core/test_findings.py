@@ -145,6 +145,7 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "upright.low": (POLES, {"hung": "500 mm"}),
     "upright.through": (POLES, {"foot": {"deep": "40 mm"}}),
     "upright.floor": (POLES, {"foot": {"top": "20 mm"}}),
+    "panel.dowel": (PANEL, {"made": "frame", "support": {"place": "flush", "width": "23 mm"}}),
     "panel.joint": (PANEL, {"made": "frame", "row": {"ends": {"rule": "margin", "left": "25 mm", "right": "25 mm"}}}),
     "upright.foot": (POLES, {"foot": {"depth": "60 mm"}}),
     "held.unknown": (FLASKS, {"item": {"held": None}}),

@@ -135,7 +135,7 @@ def test_what_is_on_hand_is_cut_first_and_its_flaws_are_left_out() -> None:
         (Fraction(175, 2), False),
         (Fraction(475, 2), True),
     ]
-    assert [(stick.long, stick.note) for stick in offcut_sticks(plan)] == [
+    assert [(stick.long, stick.note) for stick in offcut_sticks(plan.sawn)] == [
         (Fraction(475, 2), "Offcut of softwood board 120 mm × 21 mm")
     ]
 
@@ -229,7 +229,7 @@ def test_a_flaw_on_the_back_lies_behind_a_part_that_hides_it() -> None:
     assert (plan.groups[0].least, plan.cost, plan.groups[0].proved) == (0, 500, False)
     # What is left keeps its flaw, measured from its own end.
     short = cut_plan(pieces(blanks[:1], Cutting(backs=("Front",))), supply(sticks=(stained,)), Cutting())
-    (left,) = offcut_sticks(short)
+    (left,) = offcut_sticks(short.sawn)
     assert (left.flaws[0].at, left.flaws[0].back) == (Fraction("337.5"), True)
 
 

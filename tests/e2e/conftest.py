@@ -9,6 +9,7 @@ from playwright.sync_api import Page, expect
 
 from tests.server import CHROMIUM, CHROMIUM_ARGS, Server, running
 
+expect.set_options(timeout=15_000)  # a busy machine is slow, not wrong
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 

@@ -25,7 +25,9 @@ def test_a_stray_hole_is_measured_and_the_rest_spaced_around_it(home: Page) -> N
     ways.get_by_role("button", name="Take it: Space the rest around it").click()
     expect(ways).to_have_count(0)
     expect(page.get_by_text("All as planned")).to_be_visible()
-    expect(page.get_by_role("list", name="Log")).to_contain_text("Hole 2 is at 404 mm where 363 mm was planned: space the rest around it.")
+    expect(page.get_by_role("list", name="Log")).to_contain_text(
+        "Hole 2 is at 404 mm where 363 mm was planned: space the rest around it."
+    )
     saved(page)
     stage(page, "The rack")
     expect(page.get_by_role("group", name="The tape").get_by_role("button")).to_have_count(6)

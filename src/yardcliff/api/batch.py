@@ -15,7 +15,7 @@ from yardcliff.api.racks import Paper
 from yardcliff.api.reading import unreadable
 from yardcliff.api.scene_wire import Wire
 from yardcliff.api.timber import FileKind, timber_file
-from yardcliff.api.timber_views import view_timber
+from yardcliff.api.timber_views import SoFar, view_timber
 from yardcliff.api.timber_wire import TimberView
 from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import BriefError, amend, problems, read_brief
@@ -67,7 +67,7 @@ def solved(
     """The batch worked out."""
     supply, members = timbers.supply(), _members(asked, racks, sites)
     found = batch(members, supply, asked.cutting, told)
-    seen = view_timber(found.together, asked.cutting, members[0].done.tape, supply, (), tongue)
+    seen = view_timber(found.together, asked.cutting, members[0].done.tape, supply, SoFar(), tongue)
     less = found.apart - found.together.cost.total
     return BatchView(
         within="",

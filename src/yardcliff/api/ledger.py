@@ -1,6 +1,6 @@
 """The log of one rack, open: its entries held against the rack as it is planned now."""
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from functools import cached_property
@@ -34,8 +34,12 @@ from yardcliff.core.built.there import Built, is_hole
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import LengthError, exact_text, read
 from yardcliff.core.making.asked import Minutes, spoken
+from yardcliff.core.making.picture import Cuts
 from yardcliff.core.making.shop import Shop
-from yardcliff.core.making.tasks import HUNG, at_bench, tasks
+from yardcliff.core.making.tasks import BUY, HUNG, at_bench, tasks
+from yardcliff.core.timber.layout import Sawn, bought_sticks, offcut_sticks, used_sticks
+from yardcliff.store.errors import StaleStock
+from yardcliff.store.timber import Change
 
 ENTRIES = frozenset({Kind.NOTE, Kind.NEXT, Kind.TIME, Kind.MEASURED, Kind.FIT, Kind.MISHAP})
 """What stands in a log."""
@@ -123,21 +127,81 @@ class Ledger(Desk):
             item, at = one.item, one.at
             if at is None:
                 self.facts.take_back_all(rack_id, Kind.DONE, item, by=one.id, device=device)
+                for kind in (Kind.SAWN, Kind.BOUGHT):
+                    self.timbers.stock.take_back_card(rack_id, kind, item)
             elif item == CLOCK:
                 self.facts.tell(Fact(one.id, rack_id, _minute(at), Kind.CLOCK, device=device))
             elif item.startswith(f"{CLOCK}|"):
                 self._stint(one.id, planned_time("item", item.removeprefix(f"{CLOCK}|")), at, device)
+            elif "|" in item:  # a line of a card
+                self.facts.tell(Fact(one.id, rack_id, _minute(at), Kind.DONE, item, device=device))
             else:
-                self.facts.tell(Fact(one.id, rack_id, _minute(at), Kind.DONE, item, self._card(item, at), device))
+                replace(self)._finish(one.id, item, at, device)
 
-    def _card(self, item: str, at: datetime) -> Json:
-        """A task as its card has it now, and what it makes; nothing for a line of a card."""
-        made = self.made(at.replace(tzinfo=None))
-        for task in made.tasks:
-            if task.key == item:
-                card = view_card(task, self.done)
-                return {"card": card.model_dump(mode="json"), "made": made_by(task, self.done)}
-        return {}
+    def saw_all(self, spent: int | None, after: int, at: datetime) -> None:
+        """All cards of the cut plan are done, by the money that was spent in all. Raises `StaleStock` where they were done already."""
+        with self.facts.changing():
+            cards = [task.key for task in self.made(at).tasks if isinstance(task.picture, Cuts)]
+            if not cards or len(self.timbers.stock.sawings(self.rack_id)) != after:
+                raise StaleStock("It was sawn already, perhaps in another window. Look at the timber as it is now.")
+            lot, extra = uuid4().hex[:12], 0 if spent is None else spent - self.found.cost.total
+            for k, key in enumerate(cards):
+                replace(self)._finish(f"{lot} {k}", key, at, "", lot, extra if k == 0 else 0)
+
+    def take_back_sawing(self, sawing_id: str) -> None:
+        """A sawing is taken back, and the ticks of its cards. Raises as `Stock.take_back`."""
+        with self.facts.changing():
+            for key in self.timbers.stock.take_back(self.rack_id, sawing_id):
+                self.facts.take_back_all(self.rack_id, Kind.DONE, key)
+
+    def _finish(self, told: str, item: str, at: datetime, device: str, lot: str = "", extra: int = 0) -> None:
+        """A task is done, with its card as it is now; what it takes from the stock and brings there. So much `extra` was spent."""
+        tasks_ = self.made(at.replace(tzinfo=None)).tasks
+        task = next((task for task in tasks_ if task.key == item), None)
+        data: Json = {}
+        if task:
+            data = {"card": view_card(task, self.done).model_dump(mode="json"), "made": made_by(task, self.done)}
+        new = self.facts.tell(Fact(told, self.rack.id, _minute(at), Kind.DONE, item, data, device))
+        if new and task and task.key == BUY:
+            self._bought()
+        elif new and task and isinstance(task.picture, Cuts):
+            last = not self.found.plan.missing and not any(
+                isinstance(one.picture, Cuts) for one in tasks_ if one is not task
+            )
+            self._sawn(task.key, task.picture.sticks, lot or told, last, extra)
+
+    def _bought(self) -> None:
+        found = self.found
+        sticks = [stick.model_dump(mode="json") for stick in bought_sticks(found.plan.sawn)]
+        wares = [
+            (line.kind, line.name, line.packs * line.pack) for line in found.lines if line.packs and not line.timber
+        ]
+        self._booked(BUY, [], sticks, wares, found.cost.total, 0, Kind.BOUGHT)
+
+    def _sawn(self, card: str, sticks: Sequence[Sawn], lot: str, last: bool, extra: int) -> None:
+        """With the `last` card, screws and tins count as used up."""
+        lines = [line for line in self.found.lines if not line.timber] if last else []
+        wares = [(line.kind, line.name, line.left - line.on_hand) for line in lines]
+        costs = sum(line.total or 0 for line in lines)
+        costs += sum(one.source.price or 0 for one in sticks if not one.source.on_hand)
+        offcuts = [stick.model_dump(mode="json") for stick in offcut_sticks(sticks)]
+        self._booked(card, used_sticks(sticks), offcuts, wares, costs, extra, Kind.SAWN, lot)
+
+    def _booked(
+        self,
+        card: str,
+        cut: list[str],
+        made: list[Json],
+        wares: list[Change],
+        costs: int,
+        extra: int,
+        kind: Kind,
+        lot: str = "",
+    ) -> None:
+        currency = self.timbers.supply().currency or self.tongue.currency
+        self.timbers.stock.carry_out(
+            self.rack_id, cut, made, wares, currency, costs, costs + extra, None, kind=kind, what=card, lot=lot
+        )
 
     def _stint(self, told: str, start: datetime, end: datetime, device: str) -> None:
         """A stint at the bench; one that is too long to be true is kept in words, to be put right."""

@@ -1,13 +1,15 @@
 """A rack's timber: its cut plan, its shopping list, what a change of them would cost, and carrying it out."""
 
+from datetime import datetime
 from typing import Literal
 
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field, TypeAdapter, ValidationError
 
 from yardcliff.api.deps import OnSite, Sites, Speaks, Store, Supplies, Timbers
+from yardcliff.api.ledger import Ledger, OpenLedger
 from yardcliff.api.racks import Paper, attached
-from yardcliff.api.timber_views import view_timber
+from yardcliff.api.timber_views import SoFar, view_timber
 from yardcliff.api.timber_wire import CostView, Spent, TimberView, TriedView
 from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import BriefError, amend, problems, read_brief
@@ -17,7 +19,6 @@ from yardcliff.core.ladder import ladder
 from yardcliff.core.length import Tape
 from yardcliff.core.model import Count
 from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.layout import offcut_sticks, used_sticks
 from yardcliff.core.timber.stock import Money
 from yardcliff.core.timber.timber import Timber, priced, timber
 from yardcliff.exports.timber_csv import write_plan, write_shopping
@@ -35,7 +36,8 @@ class Try(BaseModel):
 def _view(rack_id: str, brief: Brief, sites: Sites, timbers: Supplies, tongue: Tongue) -> TimberView:
     done, supply = sites.design(brief, rack_id), timbers.supply()
     found = timber(done, supply, done.on_wall.site)
-    return view_timber(found, brief.cutting, done.tape, supply, timbers.stock.sawings(rack_id), tongue)
+    so_far = SoFar(timbers.stock.sawings(rack_id), timbers.stock.spent(rack_id), sum(done.there.pieces.values()))
+    return view_timber(found, brief.cutting, done.tape, supply, so_far, tongue)
 
 
 @router.get("")
@@ -84,31 +86,27 @@ def get_costs(
 
 
 @router.post("/done", status_code=201)
-def carry_out(rack_id: str, body: Spent, store: Store, sites: OnSite, timbers: Timbers, tongue: Speaks) -> TimberView:
-    """The plan was carried out: what it cut up leaves the rack of timber, its offcuts come onto it, screws and tins are used up or
-    left over, what was spent is kept.
+def carry_out(body: Spent, ledger: OpenLedger) -> TimberView:
+    """All of the plan was carried out, like every cut card being done: what it cut up leaves the rack of timber, its offcuts come onto it,
+    screws and tins are used up or left over, what was spent is kept.
     """
-    brief = read_brief(store.get(rack_id).brief)
-    done = _priced(rack_id, brief, sites, timbers)
-    planned = done.cost.total
     try:
-        spent = planned if body.spent is None else TypeAdapter(Money).validate_python(body.spent)
+        spent = None if body.spent is None else TypeAdapter(Money).validate_python(body.spent)
     except ValidationError as error:
         raise BriefError([("spent", message) for _, message in problems(error)]) from None
-    offcuts = [stick.model_dump(mode="json") for stick in offcut_sticks(done.plan)]
-    wares = [(line.kind, line.name, line.left - line.on_hand) for line in done.lines if not line.timber]
-    currency = timbers.supply().currency or tongue.currency
-    timbers.stock.carry_out(rack_id, used_sticks(done.plan), offcuts, wares, currency, planned, spent, body.after)
-    return _view(rack_id, brief, sites, timbers, tongue)
+    ledger.saw_all(spent, body.after, body.now or datetime.now())
+    return _seen(ledger)
 
 
 @router.delete("/done/{sawing_id}")
-def take_back(
-    rack_id: str, sawing_id: str, store: Store, sites: OnSite, timbers: Timbers, tongue: Speaks
-) -> TimberView:
-    """As if it had not been carried out: the sticks come back, the offcuts go."""
-    timbers.stock.take_back(rack_id, sawing_id)
-    return get_timber(rack_id, store, sites, timbers, tongue)
+def take_back(sawing_id: str, ledger: OpenLedger) -> TimberView:
+    """As if it had not been carried out: the sticks come back, the offcuts go, the cards are open again."""
+    ledger.take_back_sawing(sawing_id)
+    return _seen(ledger)
+
+
+def _seen(ledger: Ledger) -> TimberView:
+    return get_timber(ledger.rack_id, ledger.store, ledger.sites, ledger.timbers, ledger.tongue)
 
 
 @router.get("/files/{kind}", tags=["files"], response_class=Response)

@@ -1,6 +1,7 @@
 """How timber is put into the wire models; money is written as the user's language writes it."""
 
 from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
 
 from yardcliff.api.scene_wire import BoxView
 from yardcliff.api.timber_wire import (
@@ -56,8 +57,17 @@ def view_prices(one: PriceList, tongue: Tongue) -> PriceListView:
     )  # fmt: skip
 
 
+@dataclass(frozen=True, slots=True)
+class SoFar:
+    """What was sawn for a rack, what was spent on it in all, hundredths, and how many pieces are cut."""
+
+    sawings: Sequence[Sawing] = ()
+    spent: int = 0
+    cut: int = 0
+
+
 def view_timber(
-    found: Timber, cutting: Cutting, tape: Tape, supply: Supply, sawings: Sequence[Sawing], tongue: Tongue
+    found: Timber, cutting: Cutting, tape: Tape, supply: Supply, so_far: SoFar, tongue: Tongue
 ) -> TimberView:
     cost = found.cost
     return TimberView(
@@ -68,7 +78,9 @@ def view_timber(
         ],
         lines=[_line(line, supply.currency, tongue) for line in found.lines],
         total=tongue.money(cost.total, supply.currency),
-        per_holder=tongue.money(round(cost.total / max(found.holders, 1)), supply.currency),
+        per_holder=tongue.money(round((cost.total + so_far.spent) / max(found.holders, 1)), supply.currency),
+        spent=tongue.money(so_far.spent, supply.currency) if so_far.spent else "",
+        cut=so_far.cut,
         unknown=cost.unknown,
         cost=cost.total,
         currency=supply.currency,
@@ -79,7 +91,7 @@ def view_timber(
             ForbiddenView(says=_stick(key, supply, tape), patch={"cutting": {"forbid": [one for one in cutting.forbid if one != key]}})
             for key in cutting.forbid
         ],
-        sawings=[view_sawing(one, tongue) for one in sawings],
+        sawings=[view_sawing(one, tongue) for one in so_far.sawings],
         parts=_parts(found, cutting, found.plan.sawn),
         on_sheets=_parts(found, cutting, (one for one in found.plan.sawn if one.source.section.form == "sheet")),
         cautions=list(at_the_saw(found.plan.sawn)),

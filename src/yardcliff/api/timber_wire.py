@@ -4,6 +4,7 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
+from yardcliff.api.reading import Moment
 from yardcliff.api.scene_wire import BoxView, Wire
 from yardcliff.api.wire import FindingView
 from yardcliff.core.findings import Patch
@@ -189,6 +190,8 @@ class TimberView(Wire):
     findings: list[FindingView]
     forbidden: list[ForbiddenView]
     sawings: list[SawingView]
+    spent: str = Field(description="What went into it so far.")
+    cut: int = Field(description="How many pieces are cut.")
     parts: list[str] = Field(description="The names of all pieces that may be asked to match, or to hide their backs.")
     on_sheets: list[str] = Field(description="Those of them that come from a sheet, and may lie across its grain.")
     cautions: list[str]
@@ -257,6 +260,7 @@ class Spent(BaseModel):
 
     spent: str | None = Field(None, max_length=40)
     after: int = Field(0, ge=0, le=1000)
+    now: Moment | None = None
 
 
 class TimberFile(Wire):

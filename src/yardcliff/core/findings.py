@@ -76,6 +76,7 @@ CODES: dict[str, Code] = {
     "cradle.arm": Code(Severity.CARE, "Arms too short"),
     "stacked.stick": Code(Severity.CARE, "More than one stick"),
     "panel.seam": Code(Severity.STOP, "Holder on a seam"),
+    "panel.dowel": Code(Severity.STOP, "Dowels come out"),
     "panel.joint": Code(Severity.CARE, "Holder on a joint"),
     "clip.pipe": Code(Severity.STOP, "No pipe so wide"),
     "upright.short": Code(Severity.STOP, "Too short for the clips"),

@@ -50,8 +50,9 @@ def check(
         return
     if row.brief.follows == "nothing" and row.spare:
         yield _disagree(row, tape, noun)
-    placing = [*_off_board(row, tape, noun), *_too_close(row, tape, words), *check_keepouts(row, tape)]
+    placing = [*_off_board(row, tape, noun), *_too_close(row, tape, words)]
     yield from placing
+    yield from check_keepouts(row, tape)
     if not placing:  # the ends are measured once the row itself stands
         yield from _ends(row, tape, words, end_distance, end_why, bored)
     yield from _bridges(row, tape, words)

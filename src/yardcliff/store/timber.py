@@ -3,7 +3,7 @@
 import json
 import sqlite3
 import uuid
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass
 from typing import Any
@@ -125,15 +125,20 @@ class Stock:
         currency: str,
         planned: int,
         spent: int,
-        after: int = 0,
+        after: int | None = 0,
+        *,
+        kind: Kind = Kind.SAWN,
+        what: str = "",
+        lot: str = "",
     ) -> Sawing:
-        """What a plan cuts up leaves the rack of timber, its offcuts come onto it; wares are used up, and packets left over.
+        """What a card of a plan cuts up leaves the rack of timber, its offcuts come onto it; wares are used up, and packets left over.
+        Or what was bought comes onto it. Those of one `lot` are one sawing.
 
-        Its rack's plan was carried out so often before, and is once more `after` that; otherwise, or where a stick is no longer there, it
+        Its rack was sawn for so often before, and is once more `after` that; otherwise, or where a stick is no longer there, it
         raises `StaleStock`.
         """
         with self._db.writing() as db:
-            if len(self.sawings(rack_id)) != after:
+            if after is not None and len(self.sawings(rack_id)) != after:
                 raise StaleStock(
                     "This plan was carried out already, perhaps in another window. Look at the timber as it is now."
                 )
@@ -141,39 +146,69 @@ class Stock:
             made = _add(db, offcuts)
             _count(db, wares)
             data = {"cut": cut, "made": made, "wares": wares, "currency": currency, "planned": planned, "spent": spent}
-            sawn = Fact(uuid.uuid4().hex[:12], rack_id, now(), Kind.SAWN, data=data)
+            sawn = Fact(uuid.uuid4().hex[:12], rack_id, now(), kind, what, data | {"lot": lot})
             add(db, sawn)
-        return _sawing(sawn)
+        return _sawing([sawn])
 
-    def take_back(self, rack_id: str, sawing_id: str) -> None:
-        """As if a plan had not been carried out. Raises `StoreNotFound`, or `StaleStock` where an offcut of it was used since."""
+    def take_back(self, rack_id: str, sawing_id: str) -> list[str]:
+        """As if what is one sawing had not been done; returns its cards. Raises `StoreNotFound`, or `StaleStock` where an offcut of it
+        was used since.
+        """
         with self._db.writing() as db:
-            found = next((one for one in self.sawings(rack_id) if one.id == sawing_id), None)
-            if found is None:
+            found = [one for one in told(db, rack_id, Kind.SAWN) if _lot(one) == sawing_id]
+            if not found:
                 raise StoreNotFound("cut plan that was carried out", sawing_id)
-            for stick_id in found.made:
-                if sawn := db.execute(_SAWN, (stick_id,)).fetchone():
-                    raise StaleStock(
-                        f"An offcut of it was cut up on {sawn['made_at'][:10]}: take that sawing back first."
-                    )
-                _take(db, [stick_id], missing=True)
-            _take(db, found.cut, back=True)
-            _count(db, [(kind, name, -more) for kind, name, more in found.wares])
-            undo(db, rack_id, sawing_id)
+            for one in reversed(found):
+                _reverse(db, one)
+            return [one.what for one in found]
+
+    def take_back_card(self, rack_id: str, kind: Kind, what: str) -> None:
+        """The same of one card alone, or of what was bought, where it stands."""
+        with self._db.writing() as db:
+            for one in told(db, rack_id, kind):
+                if one.what == what:
+                    _reverse(db, one)
 
     def sawings(self, rack_id: str) -> list[Sawing]:
-        """The plans of a rack that were carried out, the newest first."""
+        """What was sawn for a rack, the newest first."""
         with self._db.reading() as db:
-            return [_sawing(one) for one in reversed(told(db, rack_id, Kind.SAWN))]
+            lots: dict[str, list[Fact]] = {}
+            for one in told(db, rack_id, Kind.SAWN):
+                lots.setdefault(_lot(one), []).append(one)
+        return [_sawing(lot) for lot in reversed(lots.values())]
+
+    def spent(self, rack_id: str) -> int:
+        """The money that went into a rack."""
+        with self._db.reading() as db:
+            found = [*told(db, rack_id, Kind.SAWN), *told(db, rack_id, Kind.BOUGHT)]
+        return sum(one.data["spent"] for one in found)
 
 
-def _sawing(sawn: Fact) -> Sawing:
-    data = sawn.data
-    wares = tuple((kind, name, more) for kind, name, more in data["wares"])
+def _lot(sawn: Fact) -> str:
+    return str(sawn.data.get("lot") or sawn.id)
+
+
+def _sawing(lot: Sequence[Fact]) -> Sawing:
+    def all_of(name: str) -> Iterator[Any]:
+        return (each for one in lot for each in one.data[name])
+
+    first, wares = lot[0], tuple((kind, name, more) for kind, name, more in all_of("wares"))
+    planned, spent = (sum(one.data[name] for one in lot) for name in ("planned", "spent"))
     return Sawing(
-        sawn.id, sawn.rack_id, tuple(data["cut"]), tuple(data["made"]), wares, data["currency"], data["planned"],
-        data["spent"], sawn.at,
+        _lot(first), first.rack_id, tuple(all_of("cut")), tuple(all_of("made")), wares, first.data["currency"], planned,
+        spent, first.at,
     )  # fmt: skip
+
+
+def _reverse(db: sqlite3.Connection, done: Fact) -> None:
+    """As if it had not been done. Raises `StaleStock` where what came of it was used since."""
+    for stick_id in done.data["made"]:
+        if sawn := db.execute(_SAWN, (stick_id,)).fetchone():
+            raise StaleStock(f"An offcut of it was cut up on {sawn['made_at'][:10]}: take that sawing back first.")
+        _take(db, [stick_id], missing=True)
+    _take(db, done.data["cut"], back=True)
+    _count(db, [(kind, name, -more) for kind, name, more in done.data["wares"]])
+    undo(db, done.rack_id, done.id)
 
 
 def _count(db: sqlite3.Connection, wares: Iterable[Change]) -> None:

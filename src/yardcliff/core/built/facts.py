@@ -3,15 +3,17 @@
 What of the rack is there - boards that are cut, holes that are drilled - is read off these alone.
 """
 
-from collections.abc import Iterable
+from collections import Counter
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, field
 from enum import StrEnum
 from typing import Any
 
-from yardcliff.core.built.there import Built, Feature, Mend, Size, Step, key_of
+from yardcliff.core.built.there import Built, Feature, Mend, PieceKey, Size, Step, key_of
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import exact_text, read
+from yardcliff.core.making.picture import Cuts
 from yardcliff.core.making.task import Task
 from yardcliff.core.rack import Part, Place
 
@@ -29,8 +31,10 @@ class Kind(StrEnum):
     """`what` is `at` a place, and was `planned` at another then."""
     MISHAP = "mishap"
     """A way out was taken: what it `clears` is to be made anew."""
+    BOUGHT = "bought"
+    """What was on the list was bought: which sticks that `made`, of which `wares` there is more, and money."""
     SAWN = "sawn"
-    """A cut plan was carried out: which sticks it `cut` and `made`, by how much more or less of which `wares` there is, and money."""
+    """What a cut card has was sawn: which sticks were `cut` and `made`, of which `wares` there is more or less, and money."""
     CLOCK = "clock"
     """Somebody came to the bench; a stint of TIME with the same start ends it."""
     TIME = "time"
@@ -76,7 +80,14 @@ def made_by(task: Task, done: Design) -> Json:
             here = holes.setdefault(str(place.row), {"part": rows[place.row].part, "at": {}})
             here["at"][str(place.holder)] = exact_text(rows[place.row].row.axes[place.holder])
     features = [_feature(place) for place in task.places if place.holder < 0]
-    return {"cut": cut, "holes": holes, "features": features}
+    return {"cut": cut, "holes": holes, "features": features, "pieces": list(_pieces(task))}
+
+
+def _pieces(task: Task) -> Iterator[list[str]]:
+    for stick in task.picture.sticks if isinstance(task.picture, Cuts) else ():
+        for one in stick.laid:
+            blank = one.piece.blank
+            yield [blank.part, blank.name, *map(exact_text, (blank.long, blank.wide, blank.thick))]
 
 
 def _size(part: Part) -> Size:
@@ -97,7 +108,9 @@ def built(facts: Iterable[Fact]) -> Built:
     there = _There()
     for one in facts:
         if one.kind is Kind.DONE and "made" in one.data:
-            there.make(one.data["made"])
+            there.make(one.data["made"], one.what)
+        elif one.kind is Kind.SAWN:
+            there.used = there.used or bool(one.what and one.data["wares"])
         elif one.kind is Kind.MEASURED:
             there.measure(one.what, _mm(one.data["at"]), _mm(one.data["planned"]))
         elif one.kind is Kind.MISHAP:
@@ -115,6 +128,9 @@ def built(facts: Iterable[Fact]) -> Built:
         there.measured,
         there.planned,
         tuple(there.mends),
+        there.pieces,
+        frozenset(there.cards),
+        there.used,
     )
 
 
@@ -132,8 +148,15 @@ class _There:
     measured: dict[str, Fraction] = field(default_factory=dict)
     planned: dict[str, Fraction] = field(default_factory=dict)
     mends: list[Mend] = field(default_factory=list)
+    pieces: Counter[PieceKey] = field(default_factory=Counter)
+    cards: set[str] = field(default_factory=set)
+    used: bool = False
 
-    def make(self, made: Json) -> None:
+    def make(self, made: Json, task: str) -> None:
+        for part, name, *size in made["pieces"]:
+            long, wide, thick = map(_mm, size)
+            self.pieces[part, name, long, wide, thick] += 1
+            self.cards.add(task)
         for key, cut in made["cut"].items():
             along, wide, thick = map(_mm, cut["size"])
             self.parts[key], self.names[key] = (along, wide, thick), cut["name"]
@@ -169,6 +192,7 @@ class _There:
         self.boards.pop(row, None)
         part = self.carries.pop(row, "")
         self.parts.pop(part, None)
+        self.pieces = Counter({key: many for key, many in self.pieces.items() if key[0] != part})
         self.features = {one for one in self.features if one[0] != part}
 
 

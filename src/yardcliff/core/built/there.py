@@ -10,6 +10,8 @@ from yardcliff.core.making.asked import WaitKind
 BOARD = "board"
 Size = tuple[Fraction, Fraction, Fraction]
 """Long, wide and thick, mm."""
+PieceKey = tuple[str, str, Fraction, Fraction, Fraction]
+"""What a piece is that is cut: the part that it is for, what it is called among the blanks, long, wide and thick."""
 Feature = tuple[str, str, Fraction, Fraction]
 """Something that is made on a part: (part, face, along, across)."""
 
@@ -42,7 +44,8 @@ class Built:
     """What of a rack is there, mm: `parts` that are cut, as long, wide and thick as planned then, and their `names`;
     `boards`, how long by the row that they carry; `holes` as planned when they were drilled, from the datum, by row and
     place, and what part (`of`) they are in; what else is drilled; and what was `measured`, by the name of its subject,
-    with what it was `planned` to be then; and what was or is being mended.
+    with what it was `planned` to be then; what was or is being mended;
+    how many of which `pieces` are cut; the keys of the cut `cards` that are done; and whether the wares are `used` up.
     """
 
     parts: Mapping[str, Size] = field(default_factory=dict)
@@ -54,6 +57,9 @@ class Built:
     measured: Mapping[str, Fraction] = field(default_factory=dict)
     planned: Mapping[str, Fraction] = field(default_factory=dict)
     mends: tuple[Mend, ...] = ()
+    pieces: Mapping[PieceKey, int] = field(default_factory=dict)
+    cards: frozenset[str] = frozenset()
+    used: bool = False
 
     def at(self, row: int, place: int) -> tuple[Fraction | None, ...]:
         """Where a hole may be that is there: where it was planned, or where it was measured."""

@@ -33,6 +33,8 @@ DOWEL, DOWEL_LONG = Fraction(8), Fraction(40)
 """A dowel pin in a corner, mm: half of it in each part."""
 GLUE_ROOM = Fraction(1)
 """Of a dowel's hole beyond its half, mm."""
+DOWEL_DEEP = DOWEL_LONG / 2 + GLUE_ROOM
+"""How deep a dowel's hole is, mm."""
 MEASURED = Fraction(100)
 """More wood than this behind a hole is not spoken of, mm."""
 KEEP = Fraction(5)
@@ -165,7 +167,7 @@ def screwed(meets: Sequence[Meet], deep: Fraction, notes: tuple[str, str], tilt:
 
 def dowelled(meets: Sequence[Meet], notes: tuple[str, str]) -> tuple[Operation, ...]:
     """Dowel pins between the first parts' ends and the second parts' edges, half in each."""
-    deep = DOWEL_LONG / 2 + GLUE_ROOM
+    deep = DOWEL_DEEP
     first = [place for one in meets for place in one.faces]
     taken = (Ware(Goods.DOWEL_PIN, len(first), (str(DOWEL), str(DOWEL_LONG))),)
     ends = _left(one.through.thick(one.face) - deep for one in meets)

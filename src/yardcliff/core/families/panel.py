@@ -15,7 +15,7 @@ from yardcliff.core.brief import Board, RackBrief
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
-from yardcliff.core.families.joinery import CLEARANCE, Meet, beside, dowelled, meet, screwed
+from yardcliff.core.families.joinery import CLEARANCE, DOWEL_DEEP, Meet, beside, dowelled, meet, screwed
 from yardcliff.core.families.shared import Body, assemble, boards, first_row, ground, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
@@ -37,6 +37,8 @@ SOLD = (60, 162, 2)
 """Widths that planks are sold or ripped to, as a range, mm."""
 ZERO = Fraction(0)
 
+BEHIND_DOWEL = Fraction(3)
+"""Wood behind a dowel at least, mm: rule of thumb."""
 DOWELLED = (
     "Into the ends of the cross boards, square to them.",
     "Into the sides' edges, by dowel points in the first holes.",
@@ -262,9 +264,32 @@ def _frame(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted: 
             ),
             *_rear_figure(rears, gaps),
         ),
-        tuple(_on_joints(brief, standing, wide)) if not flush else (),
+        tuple(_on_dowels(row, wide, brief) if flush else _on_joints(brief, standing, wide)),
         ("Check both diagonals before the glue sets: equal diagonals, square frame.",),
     )  # fmt: skip
+
+
+def _on_dowels(row: Row, wide: Fraction, brief: PanelBrief) -> Iterator[Finding]:
+    """Whether the dowels of a flush frame stay in their wood: in from both ends of a cross board, and into the sides."""
+    left = min(row.length - 2 * DOWEL_DEEP, wide - DOWEL_DEEP)
+    if left < BEHIND_DOWEL:
+        wider = exact_text(DOWEL_DEEP + BEHIND_DOWEL)
+        yield Finding(
+            "panel.dowel",
+            "Sides",
+            "The dowels between sides and cross boards leave no wood behind them.",
+            "wood behind the dowels",
+            left,
+            BEHIND_DOWEL,
+            fixes=(
+                *(
+                    (Fix(f"Sides {wider} wide", {"support": {"width": wider}}),)
+                    if row.length - 2 * DOWEL_DEEP >= BEHIND_DOWEL
+                    else ()
+                ),
+                Fix("The sides behind the boards, screwed", {"support": {"place": "behind"}}),
+            ),
+        )
 
 
 def _rears(

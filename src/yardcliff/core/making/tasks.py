@@ -26,8 +26,8 @@ from yardcliff.core.timber.layout import Group
 from yardcliff.core.timber.timber import Timber
 from yardcliff.data import values
 
-HUNG = "hang"
-"""The key of the last task: with it the rack is up."""
+BUY, HUNG = "buy", "hang"
+"""The keys of the errand, and of the last task: with it the rack is up."""
 MISSING = "missing"
 """The key of the task that brings what no stick gives."""
 PHASE = {"cross": 3, "bore": 5, "pilot": 5, "kerf": 6, "rout": 6, "chop": 6, "rip": 7, "shape": 8, "bend": 8}
@@ -97,7 +97,7 @@ class _Asked:
         buy = [line for line in self.found.lines if line.packs]
         if buy:
             yield Task(
-                "buy", 1, "Buy what is missing", 45,
+                BUY, 1, "Buy what is missing", 45,
                 lines=tuple(f"{line.name}: {line.bought}" for line in buy),
                 checks=("Sight along every stick before you pay: straight, dry, no twist.",),
                 needs=frozenset({"measured"}), gives=frozenset({"bought"}), splits=False, errand=True,
@@ -107,8 +107,7 @@ class _Asked:
         seen = Counter[str]()
         for group in self.found.plan.groups:
             if group.sawn:
-                seen[group.says] += 1  # without ripping, each width is a group of its own
-                yield self._cut(group, f" {seen[group.says]}" if seen[group.says] > 1 else "")
+                yield self._cut(group, self._card(group, seen))
         gone = frozenset(piece.blank.part or HOLDER for piece in self.found.plan.missing)
         if gone:
             names = ", ".join(once(piece.blank.name.lower() for piece in self.found.plan.missing))
@@ -122,7 +121,15 @@ class _Asked:
         """These parts, and those that come out of their blanks."""
         return keys | {part.key for part in self.done.parts if part.of in keys}
 
-    def _cut(self, group: Group, again: str) -> Task:
+    def _card(self, group: Group, seen: Counter[str]) -> str:
+        """The key of a group's card: without ripping, each width is one of its own; one that is done is not taken again."""
+        while True:
+            seen[group.says] += 1
+            key = f"cut:{group.says}{f' {seen[group.says]}' if seen[group.says] > 1 else ''}"
+            if key not in self.done.there.cards:
+                return key
+
+    def _cut(self, group: Group, key: str) -> Task:
         cutting, tape = self.done.brief.cutting, self.done.tape
         cross = values("ways", "cross")
         own, old = own_ways(cross, self.shop), any(sawn.source.reclaimed for sawn in group.sawn)
@@ -134,7 +141,7 @@ class _Asked:
             here = "" if sawn.source.on_hand else ", bought"
             lines += [f"Take {sawn.source.name}, {tape.write(sawn.source.long)}{here}.", *order(sawn, cutting, tape)]
         return Task(
-            f"cut:{group.says}{again}", 2, f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
+            key, 2, f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
             ceil(5 + 4 * len(group.sawn) + cross["each"] * own[0].slow * len(laid)),
             parts, tuple(lines), (("planned for", f"a {cutting.saw}"), ("each cut takes", tape.write_fine(cutting.takes))),
             ways=tuple(way.says.format(stop="a stop block") for way in own),

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import NamedTuple
 
+from yardcliff.core.built.there import NOTHING
 from yardcliff.core.design import Design
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.timber.asked import Cutting
@@ -13,7 +14,7 @@ from yardcliff.core.timber.layout import Piece, pieces
 from yardcliff.core.timber.plan import Told, cut_plan
 from yardcliff.core.timber.stock import Supply
 from yardcliff.core.timber.takeoff import Takeoff, takeoff
-from yardcliff.core.timber.timber import Timber, priced
+from yardcliff.core.timber.timber import Timber, priced, still_wanted
 
 MOST = 3000
 """Pieces that are planned together: beyond that nobody keeps them apart."""
@@ -51,18 +52,28 @@ def batch(members: Sequence[Member], supply: Supply, cutting: Cutting, told: Tol
         many[member.name] += member.copies
     wanted: list[Piece] = []
     for member, one in takeoffs:
-        for _ in range(member.copies):
+        for k in range(member.copies):
             at[member.name] += 1
             number = f" {at[member.name]}" if many[member.name] > 1 else ""
-            wanted += pieces(one.blanks, member.done.brief.cutting, f"{member.name}{number}: ")
+            mine = pieces(one.blanks, member.done.brief.cutting, f"{member.name}{number}: ")
+            # The first may be half cut.
+            wanted += mine if k else still_wanted(mine, member.done.there.pieces)
     taken = Takeoff(
         tuple(blank for _, one in takeoffs for blank in one.blanks),
-        tuple(replace(ware, count=ware.count * member.copies) for member, one in takeoffs for ware in one.wares),
+        tuple(
+            replace(ware, count=ware.count * left)
+            for member, one in takeoffs
+            for ware in one.wares
+            if (left := member.copies - member.done.there.used)
+        ),
         sum(one.faces * member.copies for member, one in takeoffs),
         sum(one.glue * member.copies for member, one in takeoffs),
     )
     plan = cut_plan(wanted, supply, cutting, told)
     lines = shopping(plan, (*taken.wares, *consumables(taken, cutting)), supply)
     holders = sum(len(member.done.rack.holders) * member.copies for member in members)
-    apart = sum(priced(member.done, supply).cost.total * member.copies for member in members)
+    apart = 0
+    for member in members:
+        first, more = (priced(one, supply).cost.total for one in (member.done, replace(member.done, there=NOTHING)))
+        apart += first + more * (member.copies - 1)
     return Batch(Timber(taken, plan, lines, (), holders), apart)

@@ -207,13 +207,13 @@ def plain(sawn: Sawn, one: Laid) -> tuple[Fraction, Fraction]:
     return max(zip(edges[::2], edges[1::2], strict=True), key=lambda stretch: stretch[1] - stretch[0])
 
 
-def used_sticks(plan: CutPlan) -> list[str]:
-    """The ids of the sticks on hand that a plan cuts up."""
-    return [one.source.key.removeprefix("stick ") for one in plan.sawn if one.source.on_hand]
+def used_sticks(sticks: Iterable[Sawn]) -> list[str]:
+    """The ids of those on hand that are cut up."""
+    return [one.source.key.removeprefix("stick ") for one in sticks if one.source.on_hand]
 
 
-def offcut_sticks(plan: CutPlan) -> list[Stick]:
-    """What goes back on the rack when a plan is carried out."""
+def offcut_sticks(sticks: Iterable[Sawn]) -> list[Stick]:
+    """What goes back on the rack when they are sawn."""
     return [
         Stick(
             form="board"
@@ -223,14 +223,24 @@ def offcut_sticks(plan: CutPlan) -> list[Stick]:
             species=one.source.section.species,
             wide=one.source.section.wide if one.source.section.form in ROUND else each.high - each.low,
             thick=one.source.section.thick,
+            thread=one.source.section.thread,
             long=each.end - each.start,
             flaws=_left_on(each, one.source.flaws),
             reclaimed=one.source.reclaimed,
             note=f"Offcut of {one.source.name}"[:120],
         )
-        for one in plan.sawn
+        for one in sticks
         for each in one.offcuts
         if each.keeps
+    ]
+
+
+def bought_sticks(sticks: Iterable[Sawn]) -> list[Stick]:
+    """What has to be bought, as it stands on the rack then."""
+    return [
+        Stick(**{name: getattr(one.source.section, name) for name in Section.model_fields}, long=one.source.long)
+        for one in sticks
+        if not one.source.on_hand
     ]
 
 
