@@ -246,6 +246,17 @@ def test_where_no_wood_is_left_it_has_to_be_settled(
     assert _find(amend(brief, none), code).severity == Severity.STOP
 
 
+def test_one_peg_alone_is_near_either_end() -> None:
+    for left, right in (("7 mm", "93 mm"), ("93 mm", "7 mm")):
+        row = {
+            "follows": "nothing",
+            "count": 1,
+            "length": "100 mm",
+            "ends": {"rule": "margin", "left": left, "right": right},
+        }
+        assert _find(amend(MUGS, {"row": row}), "row.end-grain").value == 7
+
+
 @pytest.mark.parametrize("nudge", ["0 mm", "60 mm"])
 def test_all_of_a_row_shifts_before_one_of_it_is_nudged(nudge: str) -> None:
     # The first hook, at 141 2/3, is over a flaw from 130 to 170, and a plate is 30 wide: 26 2/3 to the left it is clear.
@@ -351,7 +362,14 @@ def test_no_two_items_are_closer_than_the_air_unless_a_finding_says_so(brief: Br
     rack = build(brief)
     row = rack.row
     close = row.count > 1 and min(row.clear) < row.brief.air
-    said = {f.code for f in rack.findings} & {"row.bump", "row.crowded", "row.fixtures", "row.no-room", "pin.order"}
+    said = {f.code for f in rack.findings} & {
+        "row.bump",
+        "row.crowded",
+        "row.fixtures",
+        "row.no-room",
+        "row.too-long",
+        "pin.order",
+    }
     assert bool(said) or not close
 
 

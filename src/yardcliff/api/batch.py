@@ -19,6 +19,7 @@ from yardcliff.api.timber_views import SoFar, view_timber
 from yardcliff.api.timber_wire import TimberView
 from yardcliff.api.tongue import Tongue
 from yardcliff.core.amend import BriefError, amend, problems, read_brief
+from yardcliff.core.design import design
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.findings import Patch
 from yardcliff.core.text import shortened
@@ -82,7 +83,9 @@ def _members(asked: Asked, racks: Racks, sites: Sites) -> list[Member]:
     members = []
     for part in asked.racks:
         record = racks.get(part.rack)
-        done = sites.design(amend(read_brief(record.brief), part.patch), part.rack)
+        brief = amend(read_brief(record.brief), part.patch)
+        # At another length it is another one, whatever is built of the first.
+        done = design(brief, sites.of(brief, part.rack)) if part.patch else sites.design(brief, part.rack)
         size = f", {done.tape.write(done.rack.row.length)}" if part.patch else ""
         members.append(Member(record.name + size, done, part.copies))
     return members

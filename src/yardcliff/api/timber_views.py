@@ -59,10 +59,11 @@ def view_prices(one: PriceList, tongue: Tongue) -> PriceListView:
 
 @dataclass(frozen=True, slots=True)
 class SoFar:
-    """What was sawn for a rack, what was spent on it in all, hundredths, and how many pieces are cut."""
+    """What was sawn for a rack, what was spent on it in all, hundredths of its currency, and how many pieces are cut."""
 
     sawings: Sequence[Sawing] = ()
     spent: int = 0
+    currency: str = ""
     cut: int = 0
 
 
@@ -79,7 +80,7 @@ def view_timber(
         lines=[_line(line, supply.currency, tongue) for line in found.lines],
         total=tongue.money(cost.total, supply.currency),
         per_holder=tongue.money(round((cost.total + so_far.spent) / max(found.holders, 1)), supply.currency),
-        spent=tongue.money(so_far.spent, supply.currency) if so_far.spent else "",
+        spent=tongue.money(so_far.spent, so_far.currency) if so_far.spent else "",
         cut=so_far.cut,
         unknown=cost.unknown,
         cost=cost.total,

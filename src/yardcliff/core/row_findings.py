@@ -315,9 +315,8 @@ def _ends(
             at=(float(row.axes[index]), 0),
             fixes=let_go_at(row, index) or (board if shared else (keep_inside(row), *board)),
         )
-    near = {0: row.axes[0], row.holders - 1: row.length - row.axes[-1]}
-    index = min(near, key=lambda i: near[i])
-    if near[index] < end_distance:
+    near, index = min((row.axes[0], 0), (row.length - row.axes[-1], row.holders - 1))
+    if near < end_distance:
         least = up(end_distance, tape)
         margins = {
             "rule": "margin",
@@ -332,13 +331,13 @@ def _ends(
         yield Finding(
             "row.end-grain",
             f"Holder {index + 1}",
-            f"Holder {index + 1} is {tape.write(near[index])} from the end; keep it {end_why}.",
+            f"Holder {index + 1} is {tape.write(near)} from the end; keep it {end_why}.",
             "from the end",
-            near[index],
+            near,
             end_distance,
             at=(float(row.axes[index]), 0),
             fixes=let_go_at(row, index) or (board if shared else (margin,)),
-            left=near[index] > bored,
+            left=near > bored,
         )
 
 

@@ -177,11 +177,11 @@ class Stock:
                 lots.setdefault(_lot(one), []).append(one)
         return [_sawing(lot) for lot in reversed(lots.values())]
 
-    def spent(self, rack_id: str) -> int:
-        """The money that went into a rack."""
+    def spent(self, rack_id: str) -> tuple[int, str]:
+        """The money that went into a rack, and its currency."""
         with self._db.reading() as db:
             found = [*told(db, rack_id, Kind.SAWN), *told(db, rack_id, Kind.BOUGHT)]
-        return sum(one.data["spent"] for one in found)
+        return sum(one.data["spent"] for one in found), found[-1].data["currency"] if found else ""
 
 
 def _lot(sawn: Fact) -> str:

@@ -183,7 +183,7 @@ export const api = {
   ladderCost: (id: string, count: number, signal: AbortSignal) =>
     call<Cost[]>("GET", `${rack(id)}/timber/ladder?count=${count}`, undefined, { signal }),
   carryOut: (id: string, spent: string | null, after: number) =>
-    call<Timber>("POST", `${rack(id)}/timber/done`, { spent, after }),
+    call<Timber>("POST", `${rack(id)}/timber/done`, { spent, after, now: wallTime() }),
   takeBackTimber: (id: string, sawing: string) => call<Timber>("DELETE", `${rack(id)}/timber/done/${sawing}`),
   making: (id: string, signal: AbortSignal) =>
     call<Making>("GET", `${rack(id)}/making?now=${wallTime()}`, undefined, { signal }),

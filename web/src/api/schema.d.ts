@@ -1455,8 +1455,8 @@ export interface paths {
         put?: never;
         /**
          * Carry Out
-         * @description The plan was carried out: what it cut up leaves the rack of timber, its offcuts come onto it, screws and tins are used up or
-         *     left over, what was spent is kept.
+         * @description All of the plan was carried out, like every cut card being done: what it cut up leaves the rack of timber, its offcuts come onto it,
+         *     screws and tins are used up or left over, what was spent is kept.
          */
         post: operations["carry_out_api_racks__rack_id__timber_done_post"];
         delete?: never;
@@ -1477,7 +1477,7 @@ export interface paths {
         post?: never;
         /**
          * Take Back
-         * @description As if it had not been carried out: the sticks come back, the offcuts go.
+         * @description As if it had not been carried out: the sticks come back, the offcuts go, the cards are open again.
          */
         delete: operations["take_back_api_racks__rack_id__timber_done__sawing_id__delete"];
         options?: never;
@@ -3318,6 +3318,8 @@ export interface components {
              * @default 0
              */
             after: number;
+            /** Now */
+            now?: string | null;
         };
         /**
          * StandingView
@@ -3683,6 +3685,16 @@ export interface components {
             forbidden: components["schemas"]["ForbiddenView"][];
             /** Sawings */
             sawings: components["schemas"]["SawingView"][];
+            /**
+             * Spent
+             * @description What went into it so far.
+             */
+            spent: string;
+            /**
+             * Cut
+             * @description How many pieces are cut.
+             */
+            cut: number;
             /**
              * Parts
              * @description The names of all pieces that may be asked to match, or to hide their backs.
@@ -8295,8 +8307,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                rack_id: string;
                 sawing_id: string;
+                rack_id: string;
             };
             cookie?: never;
         };

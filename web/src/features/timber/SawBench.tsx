@@ -80,6 +80,13 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
       className="min-w-0 flex-1 overflow-x-hidden bg-wall px-3 pb-6 md:overflow-y-auto"
     >
       <Asking what="Laying the sticks out" query={timber} of={["timber"]} />
+      {timber.data?.groups.length === 0 && (
+        <p className="p-6 text-soft">
+          {timber.data.cut
+            ? "All is cut. As it was sawn it stands on its cards, under Making."
+            : "Nothing is cut for it."}
+        </p>
+      )}
       {timber.data?.groups.map((group, index) => (
         <div key={index} className="pt-3">
           <GroupHead group={group} />

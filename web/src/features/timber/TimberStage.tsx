@@ -64,12 +64,13 @@ function Cost({ timber }: { timber: Timber }) {
       <p className="flex items-baseline gap-3">
         <span className="hand flex-1 text-[1.6rem] font-semibold">
           {timber.currency ? timber.total : "—"}
+          {timber.spent && <span className="pl-2 text-[0.9rem] font-normal text-soft">still to buy</span>}
         </span>
         {timber.currency && <span className="hand text-soft">{timber.per_holder} a holder</span>}
       </p>
-      {timber.sawings[0] && (
-        <p className="text-[0.9rem] text-care">
-          Sawn on {timber.sawings[0].made_at}. What stands here is what another one like it would take.
+      {timber.spent && (
+        <p className="text-[0.9rem]">
+          Spent so far: <span className="hand">{timber.spent}</span>
         </p>
       )}
       <p className="text-[0.87rem] text-soft">
@@ -287,9 +288,11 @@ function CarryOut({ timber }: { timber: Timber }) {
   return (
     <Section title="When it is sawn">
       <p className="text-[0.88rem] text-soft">
-        {left.length === 0
-          ? "Nothing worth keeping is left over."
-          : `Back to the timber rack: ${left.map(({ long }) => long).join(", ")}.`}
+        {!timber.groups.length
+          ? `All is cut: ${timber.cut} ${timber.cut === 1 ? "piece" : "pieces"}.`
+          : left.length === 0
+            ? "Nothing worth keeping is left over."
+            : `Back to the timber rack: ${left.map(({ long }) => long).join(", ")}.`}
       </p>
       <div className="mt-1 flex items-end gap-2">
         <label className="flex-1 text-[0.9rem] text-soft">
@@ -302,8 +305,8 @@ function CarryOut({ timber }: { timber: Timber }) {
             className="hand ml-2 min-h-7 w-24 border-b border-rule bg-transparent px-1 text-right text-ink pointer-coarse:min-h-10"
           />
         </label>
-        <Button look="act" onClick={() => onDone()}>
-          {timber.sawings.length ? "Another one is sawn" : "It is sawn"}
+        <Button look="act" disabled={!timber.groups.length} onClick={() => onDone()}>
+          It is sawn
         </Button>
       </div>
       {timber.sawings.map((sawing) => (

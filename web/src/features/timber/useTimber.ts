@@ -29,8 +29,9 @@ export function useTimber(ask = true) {
   const id = useShown((shown) => shown.rack.id);
   const version = useShown((shown) => shown.rack.version);
   const site = useShown((shown) => shown.rack.site);
+  const facts = useShown((shown) => shown.facts);
   return useQuery({
-    queryKey: ["timber", id, version, site],
+    queryKey: ["timber", id, version, site, facts],
     queryFn: ({ signal }) => api.timber(id, signal),
     placeholderData: (last) => (last?.rack === id ? last : undefined),
     staleTime: 0,
