@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 
 import { api, wallTime } from "../../api/client";
@@ -33,12 +34,9 @@ export function BenchPage() {
     refetchInterval: LOOK_MS,
   });
   const state = newest.data ? `${newest.data.version} ${newest.data.site} ${newest.data.facts}` : "";
-  const rack = useQuery({
-    queryKey: ["rack", id, state],
-    queryFn: () => api.rack(id),
-    placeholderData: (last) => last,
-    retry: false,
-  });
+  const rack = useQuery({ queryKey: ["bench", id], queryFn: () => api.rack(id), retry: false });
+  const { refetch } = rack;
+  useEffect(() => void refetch(), [refetch, state]);
   const making = useMakingOf(id, state, state !== "");
   useWake();
   if (rack.error && !making.data) return <NotFound text={rack.error.message} />;
@@ -96,6 +94,16 @@ function Unsent({ id, held, making, onLetGo }: Pick<Props, "id" | "held" | "maki
   );
 }
 
+/** What is done after a task: the next one that all is done for, else the first that is open. */
+export function nextOf(tasks: Task[], at: number): number {
+  const open = new Set(
+    tasks.filter((task, index) => task.done === null && index !== at).map(({ key }) => key),
+  );
+  const ready = (task: Task) => open.has(task.key) && !task.before.some(({ key }) => open.has(key));
+  const next = tasks.findIndex((task, index) => index > at && ready(task));
+  return next >= 0 ? next : tasks.findIndex(ready);
+}
+
 interface Props {
   id: string;
   name: string;
@@ -121,6 +129,7 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
   };
   const line = task?.lines.find((one) => !one.done);
   const now = wallTime();
+  const open = tasks.filter(({ key, done }) => done === null && task?.before.some((one) => one.key === key));
   const waits = task?.before.filter(({ until }) => until !== null && until > now) ?? [];
 
   function done() {
@@ -129,7 +138,7 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
   }
   function finish(one: Task) {
     onTick(one.key, true);
-    if (at + 1 < tasks.length) show(at + 1);
+    show(nextOf(tasks, at));
   }
   useShortcuts({ arrowright: () => show(at + 1), arrowleft: () => show(at - 1), enter: done, " ": done });
   const reader = useReader(line?.text ?? task?.title ?? "");
@@ -178,6 +187,16 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
             >
               <Measure text={line.text} />
             </span>
+          </p>
+        )}
+        {open.length > 0 && !task.done && (
+          <p className="mt-3 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5">
+            Not done yet, and it comes first:{" "}
+            {open.map((one) => (
+              <Button key={one.key} className="my-0.5 mr-1" onClick={() => show(tasks.indexOf(one))}>
+                {one.title}
+              </Button>
+            ))}
           </p>
         )}
         {waits.length > 0 && !task.done && (

@@ -1,12 +1,13 @@
 import { expect, test, vi } from "vitest";
 
 import { OfflineError, ProblemError } from "../../api/client";
-import type { Making, Said } from "../../api/types";
+import type { Making, Said, Task } from "../../api/types";
 import { Outbox, type Refused } from "./outbox";
 import { remaining } from "./Timers";
 import { overlaid, reordered } from "./useMaking";
 import { spoken } from "./useReader";
 import { runningSince, spent } from "./Clock";
+import { nextOf } from "./BenchPage";
 import { atHand } from "./Picture";
 import { readHours, writeHours } from "./WorkshopSheet";
 
@@ -163,4 +164,24 @@ test("the clock of a rack runs from the first coming to the bench until the goin
   expect(runningSince(null, [say("clock")])).toBe("2026-11-28T19:00");
   expect(runningSince("2026-11-28T18:00", [say("clock"), say("mark:0")])).toBe("2026-11-28T18:00");
   expect(runningSince("2026-11-28T18:00", [say("clock|2026-11-28T18:00")])).toBeNull();
+});
+
+test("after a step comes the next that all is done for, or what was left behind", () => {
+  const step = (key: string, done: boolean, ...before: string[]) =>
+    ({
+      key,
+      done: done ? "2026-11-28T19:00" : null,
+      before: before.map((one) => ({ key: one })),
+    }) as unknown as Task;
+  const tasks = [
+    step("mark", true),
+    step("plug", false),
+    step("tips", false),
+    step("sand", false, "plug"),
+    step("buy", false),
+  ];
+  expect(nextOf(tasks, 1)).toBe(2);
+  expect(nextOf(tasks, 2)).toBe(4);
+  expect(nextOf(tasks, 4)).toBe(1);
+  expect(nextOf([step("mark", false)], 0)).toBe(-1);
 });

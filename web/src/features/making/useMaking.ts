@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect } from "react";
+import { useCallback, useEffect, useRef } from "react";
 
 import { api } from "../../api/client";
 import type { Making, Said, Shop, Task } from "../../api/types";
@@ -10,15 +10,15 @@ import { useOutbox, type Refused } from "./outbox";
 const MINUTE_MS = 60_000;
 
 /** The order of work of a rack as it is stored, from now on, with what is ticked and not sent yet. */
-export function useMakingOf(id: string, state: string, ask = true, every = MINUTE_MS) {
+export function useMakingOf(id: string, state: string, ask = true) {
   const [outbox, held] = useOutbox(id);
   const unsent = held.waiting;
   const queries = useQueryClient();
+  // By one key whatever the state: what is known stays when the server is away, and nothing old comes after what is newer.
   const making = useQuery({
-    queryKey: ["making", id, state],
+    queryKey: ["making", id],
     queryFn: ({ signal }) => api.making(id, signal),
-    placeholderData: (last) => last,
-    refetchInterval: every,
+    refetchInterval: MINUTE_MS,
     staleTime: 0,
     enabled: ask,
   });
@@ -26,6 +26,11 @@ export function useMakingOf(id: string, state: string, ask = true, every = MINUT
     () => Promise.all(["making", "log"].map((key) => queries.invalidateQueries({ queryKey: [key, id] }))),
     [queries, id],
   );
+  const seen = useRef(state);
+  useEffect(() => {
+    if (seen.current !== state) void queries.invalidateQueries({ queryKey: ["making", id] });
+    seen.current = state;
+  }, [queries, id, state]);
   useEffect(() => outbox.seenBy(refresh), [outbox, refresh]);
   const tick = useCallback(
     async (item: string, done: boolean) => {
