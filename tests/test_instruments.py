@@ -77,7 +77,10 @@ def test_a_made_up_one_shakes_drops_out_and_comes_to_rest(name: str) -> None:
 
 def test_what_it_shows_comes_along_a_line_and_is_taken_into_the_log() -> None:
     with TestClient(create_app(Database(":memory:"), measuring=QUICK), base_url="http://127.0.0.1:8722") as client:
-        assert client.get("/api/instruments").json() == ["caliper", "tape"]
+        assert client.get("/api/instruments").json() == [
+            {"name": "caliper", "simulated": True},
+            {"name": "tape", "simulated": True},
+        ]
         with client.websocket_connect("ws://127.0.0.1:8722/api/instruments/tape?held=390") as line:
             shown = next(one for one in iter(line.receive_json, None) if one["steady"])
         assert abs(read(shown["value"], "mm") - 390) < 3

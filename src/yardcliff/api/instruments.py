@@ -22,10 +22,18 @@ class ShownView(Wire):
     says: str
 
 
+class InstrumentView(Wire):
+    """An instrument by its name; one that is simulated stands in for a real one."""
+
+    name: str
+    simulated: bool
+
+
 @router.get("")
-def get_instruments(request: Request) -> list[str]:
-    """The instruments that there are, by name."""
-    return list(request.app.state.instruments)
+def get_instruments(request: Request) -> list[InstrumentView]:
+    """The instruments that there are."""
+    known = request.app.state.instruments
+    return [InstrumentView(name=name, simulated=made(Fraction(0)).simulated) for name, made in known.items()]
 
 
 @router.websocket("/{name}")

@@ -247,7 +247,7 @@ class Ledger(Desk):
         if not 0 <= at <= 2 * self.done.rack.row.length + 1000:
             raise BriefError([("text", f"“{body.text}” is nowhere near this board.")])
         # The plan may follow what was measured: what was off then is what a hand is off.
-        return {"at": exact_text(at), "planned": exact_text(subject.planned)}
+        return {"at": exact_text(at), "planned": exact_text(subject.planned), "by": body.by}
 
     def usual(self) -> Iterator[Habit]:
         """What the log of all racks says of its user: each thing against its plan as that was when it was written."""

@@ -105,7 +105,8 @@ def _says(one: Fact, ledger: Ledger) -> str:
     if one.kind == "measured":
         subject = ledger.subjects.get(one.what)
         name = subject.title if subject else f"hole {one.what}, which is no more"
-        return f"{name}: {ledger.done.tape.write_given(read(one.data['at'], exact=True))}"
+        by = f", by a simulated {one.data['by']}" if one.data.get("by") else ""
+        return f"{name}: {ledger.done.tape.write_given(read(one.data['at'], exact=True))}{by}"
     if one.kind == "time":
         return f"{spoken(one.data['minutes'])} at the bench"
     if one.kind == "fit":

@@ -131,4 +131,7 @@ class EntryText(BaseModel):
     what: str = Field("", max_length=120)
     text: str = Field("", max_length=1000)
     found: list[Fit] = Field(default_factory=list, max_length=3)
+    by: str = Field(
+        "", max_length=60, description="What a reading was taken with, where that is a simulated instrument."
+    )
     id: str | None = Field(None, pattern="^[A-Za-z0-9-]{8,64}$", description="Sent twice under one, it is kept once.")

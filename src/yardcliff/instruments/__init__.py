@@ -17,9 +17,12 @@ _LINE = re.compile(r"\s*([+-]?)\s*(\d{1,5}(?:\.\d{1,4})?)\s*(mm|in)\s*", re.IGNO
 
 
 class Instrument(Protocol):
-    """A caliper, a tape: `apart` is by how much its readings of one thing may differ, `reach` the longest that it measures, mm."""
+    """A caliper, a tape: `apart` is by how much its readings of one thing may differ, `reach` the longest that it measures, mm.
+    One that is `simulated` says so on the page, and its readings in the log.
+    """
 
     name: str
+    simulated: bool
     apart: Fraction
     reach: Fraction
 

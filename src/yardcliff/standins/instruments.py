@@ -26,6 +26,7 @@ class Simulated:
     held: Fraction
     digits: int
     every: float = EVERY
+    simulated: bool = True
 
     def lines(self) -> AsyncIterator[str]:
         return self._lines(Random(f"{self.name} {self.held}"))

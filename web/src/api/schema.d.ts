@@ -471,7 +471,7 @@ export interface paths {
         };
         /**
          * Get Instruments
-         * @description The instruments that there are, by name.
+         * @description The instruments that there are.
          */
         get: operations["get_instruments_api_instruments_get"];
         put?: never;
@@ -2016,6 +2016,12 @@ export interface components {
             /** Found */
             found?: ("goes on" | "comes off" | "bumps")[];
             /**
+             * By
+             * @description What a reading was taken with, where that is a simulated instrument.
+             * @default
+             */
+            by: string;
+            /**
              * Id
              * @description Sent twice under one, it is kept once.
              */
@@ -2336,6 +2342,16 @@ export interface components {
             name: string;
             /** Text */
             text: string;
+        };
+        /**
+         * InstrumentView
+         * @description An instrument by its name; one that is simulated stands in for a real one.
+         */
+        InstrumentView: {
+            /** Name */
+            name: string;
+            /** Simulated */
+            simulated: boolean;
         };
         /**
          * ItemChoice
@@ -5404,7 +5420,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string[];
+                    "application/json": components["schemas"]["InstrumentView"][];
                 };
             };
             /** @description A value cannot be read */

@@ -47,6 +47,7 @@ export type Stock = Schemas["StockView"];
 export type Stick = Schemas["StickView"];
 export type StickText = Schemas["StickText"];
 export type TimberFile = Schemas["TimberFile"];
+export type Instrument = Schemas["InstrumentView"];
 export type Making = Schemas["MakingView"];
 export type Newest = Schemas["Version"];
 export type Task = Schemas["TaskView"];

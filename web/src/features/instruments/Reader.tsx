@@ -15,13 +15,13 @@ interface Props {
   tape: string;
   /** What is said where there is no target. */
   none: string;
-  /** Answers with what was wrong, or null. */
-  onTake: (value: string) => Promise<string | null>;
+  /** Answers with what was wrong, or null; `by` is a simulated instrument's name. */
+  onTake: (value: string, by: string) => Promise<string | null>;
 }
 
 /** Readings from an instrument: held to something, waited for until it is steady, taken. */
 export function Reader({ target, tape, none, onTake }: Props) {
-  const { data: names = [] } = useQuery({
+  const { data: known = [] } = useQuery({
     queryKey: ["instruments"],
     queryFn: api.instruments,
     staleTime: Infinity,
@@ -29,7 +29,8 @@ export function Reader({ target, tape, none, onTake }: Props) {
   const [by, setBy] = useState(BY_HAND);
   const [error, setError] = useState<string | null>(null);
   const shown = useInstrument(by === BY_HAND ? null : by, target?.x ?? null, tape);
-  if (!names.length) return null;
+  if (!known.length) return null;
+  const simulated = known.some(({ name, simulated }) => simulated && name === by);
   return (
     <div className="mb-2">
       <div className="flex items-center justify-between gap-2">
@@ -37,14 +38,21 @@ export function Reader({ target, tape, none, onTake }: Props) {
         <Switch
           label="Measured with"
           value={by}
-          options={[BY_HAND, ...names].map((name) => ({ value: name, label: name }))}
+          options={[BY_HAND, ...known.map(({ name }) => name)].map((name) => ({ value: name, label: name }))}
           onPick={setBy}
         />
       </div>
       {by !== BY_HAND && !target && <p className="text-[0.9rem] text-soft">{none}</p>}
       {by !== BY_HAND && target && (
         <div className="mt-1 border border-rule bg-sheet px-2 py-1">
-          <p className="text-[0.9rem] text-soft">Hold it to {target.title}.</p>
+          <p className="text-[0.9rem] text-soft">
+            Hold it to {target.title}; another field is picked by a click on it.
+            {simulated && (
+              <strong className="block font-semibold text-care">
+                Simulated: it stands in for a real {by}.
+              </strong>
+            )}
+          </p>
           <div className="flex items-center gap-3">
             <output className={`hand flex-1 text-[1.5rem] ${shown?.steady ? "font-semibold" : "text-soft"}`}>
               {shown?.text ? <Measure text={shown.text} /> : "…"}
@@ -52,7 +60,7 @@ export function Reader({ target, tape, none, onTake }: Props) {
             <Button
               look="act"
               disabled={!shown?.steady}
-              onClick={() => shown?.steady && void onTake(shown.value).then(setError)}
+              onClick={() => shown?.steady && void onTake(shown.value, simulated ? by : "").then(setError)}
             >
               {shown?.steady ? "Take it" : "Hold still"}
             </Button>

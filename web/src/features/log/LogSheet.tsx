@@ -37,6 +37,7 @@ export function LogSheet({ onHelp }: { onHelp: () => void }) {
 
 function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["write"] }) {
   const [picked, setPicked] = useState(0);
+  const [aimed, setAimed] = useState<string | null>(null);
   const { apply } = useSession();
   const end = useShown((shown) => shown.design.ends[0]);
   const tape = useShown((shown) => shown.design.tape.name);
@@ -45,7 +46,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
   // What is measured next: in this row, then in those after it.
   const from = log.rows.indexOf(row);
   const ahead = [...log.rows.slice(from), ...log.rows.slice(0, from)].flatMap((one) => one.measured);
-  const next = ahead.find((one) => one.found === "");
+  const next = ahead.find((one) => one.what === aimed) ?? ahead.find((one) => one.found === "");
   const readings = ahead.map(({ what, found }) => `${what}=${found}`).join();
   const measured = new Map(ahead.map((one) => [one.what, one]));
   return (
@@ -67,7 +68,10 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
             target={next ?? null}
             tape={tape}
             none="All is measured. Clear a figure to take it again."
-            onTake={(text) => write({ kind: "measured", what: next?.what ?? "", text })}
+            onTake={(text, by) => {
+              setAimed(null);
+              return write({ kind: "measured", what: next?.what ?? "", text, by });
+            }}
           />
           <table className="w-full text-[0.95rem]">
             <thead className="text-left text-soft">
@@ -85,7 +89,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
                   <td className="hand text-right whitespace-nowrap">
                     <Measure text={one.planned} />
                   </td>
-                  <td>
+                  <td onFocus={() => setAimed(one.what)}>
                     <Field
                       label={`Measured: ${one.title}`}
                       labelHidden

@@ -28,6 +28,7 @@ export function useLog() {
         what: "",
         text: "",
         found: [],
+        by: "",
         day: wallTime().slice(0, 10),
         ...entry,
       }),
