@@ -111,8 +111,10 @@ def test_a_reading_from_the_other_end_or_in_the_wrong_line_is_told_before_wood_i
 def test_a_plate_hides_a_hole_that_is_under_it_and_far_enough_from_the_new_one() -> None:
     done = planned()
     wide = done.rack.glyph.width
-    off = wide / 2 - 6
-    assert "hide" in out(done, mm(h2=390 + off), "2")
+    bit = max(bore.bit for bore in done.rack.bores)
+    most = wide / 2 - bit / 2 - 2  # 2 mm of plate are left beside the stray hole
+    assert "hide" in out(done, mm(h2=390 + most), "2")
+    assert "hide" not in out(done, mm(h2=390 + most + Fraction(1, 10)), "2")
     assert "hide" not in out(done, mm(h2=390 + wide), "2"), "it would show"
     assert "hide" not in out(done, mm(h2=392), "2"), "the new hole would run into it"
 

@@ -1,5 +1,6 @@
 """From a rack to what to buy and where to saw: takeoff, plans laid out, why they do not fit, what they cost."""
 
+from dataclasses import replace
 from datetime import date
 from fractions import Fraction
 from typing import Any, get_args
@@ -20,7 +21,7 @@ from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.batch import Member, batch
 from yardcliff.core.timber.cost import Cost, consumables, shopping
 from yardcliff.core.timber.cut_order import order
-from yardcliff.core.timber.layout import CutPlan, marks, offcut_sticks, pieces, stops
+from yardcliff.core.timber.layout import CutPlan, Offcut, marks, offcut_sticks, pieces, stops
 from yardcliff.core.timber.plan import cut_plan
 from yardcliff.core.timber.stock import PriceList, Stick, Supply, WareOnHand, read_stick
 from yardcliff.core.timber.takeoff import Takeoff, part_blanks, takeoff
@@ -169,6 +170,19 @@ def test_a_wider_board_is_ripped_if_that_is_allowed() -> None:
 def test_ten_millimetres_are_planed_off_a_board_at_most(thick: str, planned: bool) -> None:
     stock = supply({**offer("1800 mm", "9.00"), "thick": thick})
     assert bool(cut_plan(rails(1, 1500), stock, Cutting(thin=True)).missing) != planned
+
+
+@pytest.mark.parametrize(("thick", "counts"), [("20.5 mm", True), ("21.5 mm", True), ("21.6 mm", False)])
+def test_stock_that_is_half_a_millimetre_off_counts(thick: str, counts: bool) -> None:
+    stock = supply({**offer("1800 mm", "9.00"), "thick": thick})
+    assert bool(cut_plan(rails(1, 1500), stock, Cutting()).missing) != counts
+
+
+@pytest.mark.parametrize(("long", "high", "keeps"), [(150, 20, True), (149, 120, False), (1000, 19, False)])
+def test_an_offcut_is_worth_keeping_by_its_length_and_width(long: int, high: int, keeps: bool) -> None:
+    rest = Offcut(Fraction(0), Fraction(long), Fraction(0), Fraction(high))
+    assert rest.keeps == keeps
+    assert replace(rest, high=Fraction(5), round=True).keeps == (long >= 150)
 
 
 def test_a_stick_is_kept_forbidden_and_what_that_costs() -> None:
