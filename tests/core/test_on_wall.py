@@ -123,7 +123,10 @@ def test_no_stud_has_an_answer() -> None:
     rail = design(short, OPEN)
     assert only(rail).anchor.key == "toggles"
     assert [f.code for f in rail.findings] == ["fix.hollow"]
-    batten = only(design(amend(short, {"mount": {"by": "batten"}}), OPEN))
+    on = design(amend(short, {"mount": {"by": "batten"}}), OPEN)
+    batten = only(on)
+    (strip,) = [part for part in on.on_wall.parts if part.key not in {one.key for one in on.rack.parts}]
+    assert (strip.height, strip.depth) == (70, 21), "as battens are sold"
     assert {screw.stud for screw in batten.screws} == {2, 3}
     assert batten.strip
     assert batten.strip[1] - batten.strip[0] >= 600

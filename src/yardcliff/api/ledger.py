@@ -103,7 +103,11 @@ class Ledger(Desk):
         return self._at_bench(self.bench.shop)
 
     def _at_bench(self, shop: Shop) -> int:
-        return at_bench(tasks(self.done, self.found, self.done.brief.making, shop))
+        """Of what is planned, and of the cards that are done and planned no more."""
+        planned = tasks(self.done, self.found, self.done.brief.making, shop)
+        cards = {one.what: one.data["card"] for one in self.facts.standing(self.rack_id) if "card" in one.data}
+        gone = [card for key, card in cards.items() if key not in {task.key for task in planned}]
+        return at_bench(planned) + sum(int(card["minutes"]) for card in gone if not card["errand"])
 
     def write(self, body: EntryText) -> None:
         """Keep an entry; a reading without text is taken back. Raises `BriefError`."""

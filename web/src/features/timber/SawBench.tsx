@@ -8,6 +8,7 @@ import { Asking } from "../../ui/Working";
 import { useWidth } from "../../ui/useWidth";
 import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
+import { AsSawn } from "./AsSawn";
 import { GroupHead, Order, StickSays } from "./Sticks";
 import { StickDrawing } from "./StickDrawing";
 import { kindOf, lockPatch, movePatch, sticks, useTimber } from "./useTimber";
@@ -81,11 +82,7 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
     >
       <Asking what="Laying the sticks out" query={timber} of={["timber"]} />
       {timber.data?.groups.length === 0 && (
-        <p className="p-6 text-soft">
-          {timber.data.cut
-            ? "All is cut. As it was sawn it stands on its cards, under Making."
-            : "Nothing is cut for it."}
-        </p>
+        <p className="pt-6 text-soft">{timber.data.cut ? "All is cut." : "Nothing is cut for it."}</p>
       )}
       {timber.data?.groups.map((group, index) => (
         <div key={index} className="pt-3">
@@ -108,6 +105,7 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
           )}
         </div>
       ))}
+      {timber.data && timber.data.cut > 0 && <AsSawn room={Math.max(width - 44, 260)} />}
     </section>
   );
 }

@@ -64,7 +64,9 @@ function Cost({ timber }: { timber: Timber }) {
       <p className="flex items-baseline gap-3">
         <span className="hand flex-1 text-[1.6rem] font-semibold">
           {timber.currency ? timber.total : "—"}
-          {timber.spent && <span className="pl-2 text-[0.9rem] font-normal text-soft">still to buy</span>}
+          {(timber.spent || timber.cut > 0) && (
+            <span className="pl-2 text-[0.9rem] font-normal text-soft">still to buy</span>
+          )}
         </span>
         {timber.currency && <span className="hand text-soft">{timber.per_holder} a holder</span>}
       </p>
