@@ -318,6 +318,20 @@ def test_what_was_adopted_plugged_or_made_anew_may_move() -> None:
     assert (anew.parts, anew.boards, anew.holes[0], anew.features) == ({}, {}, {}, frozenset())
 
 
+def test_what_is_drilled_again_comes_before_the_dry_fit() -> None:
+    done = planned("enamel-mug", 5, family="shelf-box")
+    steps = [
+        {"title": "Plug", "minutes": 13, "wait": 60, "waits_for": "glue"},
+        {"title": "Again", "minutes": 2, "makes": "hole"},
+    ]
+    plugged = Fact("m", "rack", "2026-11-28", Kind.MISHAP, "1", {"code": "plug", "clears": ["1"], "steps": steps})
+    after = design_on(done.brief, built([*told(done, "cut", "mark", "peg-hole"), plugged]))
+    tasks = {task.key: task for task in making(after, priced(after, Supply()), Shop(), START, {}).tasks}
+    keys = list(tasks)
+    assert keys.index("mend:m:0") < keys.index("mend:m:1") < keys.index("dry") < keys.index("coat:1")
+    assert [(place.part, place.holder) for place in tasks["mend:m:1"].places] == [("bar", 0)]
+
+
 @settings(max_examples=60, deadline=None)
 @given(briefs, briefs)
 def test_no_plan_moves_what_is_made_in_silence(brief: Brief, other: Brief) -> None:

@@ -8,6 +8,7 @@ from yardcliff.core.making.task import Task
 from yardcliff.core.rack import Place
 
 PHASE = 6
+GIVES = {"": (), "hole": ("machined",), "part": ("cut", "machined")}
 HOLDS = "The plug has to hold before a bit goes in."
 
 
@@ -30,7 +31,7 @@ def _steps(mend: Mend, row: int, place: int | None, done: Design) -> Iterator[Ta
             frozenset({part}),
             lines=(step.line,) if step.line else (),
             needs=frozenset({"rough"}),
-            gives=frozenset({"cut"}) if step.makes == "part" else frozenset(),
+            gives=frozenset(GIVES[step.makes]),
             after={f"mend:{mend.key}:{k - 1}": (HOLDS, 0)} if k else {},
             wait=step.wait,
             waits_for=step.waits_for,
