@@ -222,7 +222,9 @@ LOGS: dict[str, list[Line]] = {
     ],
 }  # fmt: skip
 UP = "Kitchen, ladles"
-DRILLED = ("measure", "buy", "cut:", "mark:")
+DRILLED = ("measure", "cut:", "mark:")
+SPENT = {"cut": [], "made": [], "wares": [("sandpaper", "sandpaper, grit 120", -1)], "planned": 2310, "spent": 2450}
+"""What went into the one that is up, hundredths."""
 """What is done of the other one: its holes are being drilled."""
 
 
@@ -269,3 +271,6 @@ def _write_logs(database: Database) -> None:
             data = {"card": view_card(task, ledger.done).model_dump(mode="json"), "made": made_by(task, ledger.done)}
             when = at.isoformat(timespec="minutes")
             facts.tell(Fact(f"demo {ids[name]} {k}", ids[name], when, Kind.DONE, task.key, data))
+        if name == UP:
+            spent = SPENT | {"currency": CURRENCY, "lot": "demo"}
+            facts.tell(Fact(f"demo {ids[name]} sawn", ids[name], when, Kind.SAWN, "demo", spent))

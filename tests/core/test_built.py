@@ -12,7 +12,7 @@ from tests.core.test_timber import offer, supply
 from tests.strategies import briefs
 from yardcliff.core.amend import amend, dump
 from yardcliff.core.built.as_built import MadeAlready, design_on, drilled, refuse_moves, row_of
-from yardcliff.core.built.facts import Fact, Kind, built, made_by
+from yardcliff.core.built.facts import Fact, Kind, built, made_by, ticked
 from yardcliff.core.built.hands import Hours, pace_of, taught
 from yardcliff.core.built.measured import measured, subjects
 from yardcliff.core.built.there import Built
@@ -24,6 +24,7 @@ from yardcliff.core.fixes import tried
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.making.making import making
 from yardcliff.core.making.shop import Shop
+from yardcliff.core.making.task import Task
 from yardcliff.core.timber.stock import Supply, read_stick
 from yardcliff.core.timber.timber import priced
 
@@ -330,6 +331,32 @@ def test_what_is_drilled_again_comes_before_the_dry_fit() -> None:
     keys = list(tasks)
     assert keys.index("mend:m:0") < keys.index("mend:m:1") < keys.index("dry") < keys.index("coat:1")
     assert [(place.part, place.holder) for place in tasks["mend:m:1"].places] == [("bar", 0)]
+
+
+def test_what_comes_to_be_planned_later_is_a_card_of_its_own() -> None:
+    done = planned(row={"length": "1300 mm", "follows": "ends", "ends": {"rule": "margin"}})
+    facts = told(done, "cut", "mark", "pilot")
+    assert not [task.key for task in open_tasks(done, facts) if task.key.startswith(("pilot", "cut"))]
+    after = design_on(amend(done.brief, {"row": {"count": 6, "length": "1560 mm"}}), built(facts[:0]))
+    assert after.rack.row.count == 6
+    # A sixth hook on the board as it is: its holes are drilled by a card of their own, and nothing is drilled twice.
+    more = amend(done.brief, {"row": {"count": 6, "follows": "pitch"}, "item": {"width": "150 mm"}})
+    (hole,) = [task for task in open_tasks(done, facts, more) if task.key.startswith("pilot")]
+    (mark,) = [task for task in open_tasks(done, facts, more) if task.key.startswith("mark:0")]
+    assert ([line.split(":")[0] for line in mark.lines], hole.key) == (["6"], "pilot:board 2")
+    assert {place.holder for place in hole.places} == {5}
+    # What a plug or a new board brings again is no card beside theirs.
+    for way in ({"code": "plug", "clears": ["2"], "steps": [{"title": "x", "minutes": 1, "makes": "hole"}]},
+                {"code": "anew", "clears": ["board", *"12345"], "part": "board", "steps": [{"title": "x", "minutes": 1, "makes": "part"}]}):  # fmt: skip
+        mended = [*facts, Fact("m", "rack", "2026-11-28", Kind.MISHAP, "2", way)]
+        assert [task.key for task in open_tasks(done, mended) if task.key.startswith(("pilot", "mend"))] == ["mend:m:0"]
+
+
+def open_tasks(done: Design, facts: list[Fact], brief: Brief | None = None) -> list[Task]:
+    after = design_on(brief or done.brief, built(facts))
+    ticks = ticked(facts)
+    every = making(after, priced(after, Supply()), Shop(), START, {}).tasks
+    return [task for task in every if task.key not in ticks]
 
 
 @settings(max_examples=60, deadline=None)

@@ -166,21 +166,21 @@ class Ledger(Desk):
         if task:
             data = {"card": view_card(task, self.done).model_dump(mode="json"), "made": made_by(task, self.done)}
         new = self.facts.tell(Fact(told, self.rack.id, _minute(at), Kind.DONE, item, data, device))
-        if new and task and task.key == BUY:
-            self._bought()
+        if new and task and task.key.startswith(BUY):
+            self._bought(task.key)
         elif new and task and isinstance(task.picture, Cuts):
             last = not self.found.plan.missing and not any(
                 isinstance(one.picture, Cuts) for one in tasks_ if one is not task
             )
             self._sawn(task.key, task.picture.sticks, lot or told, last, extra)
 
-    def _bought(self) -> None:
+    def _bought(self, card: str) -> None:
         found = self.found
         sticks = [stick.model_dump(mode="json") for stick in bought_sticks(found.plan.sawn)]
         wares = [
             (line.kind, line.name, line.packs * line.pack) for line in found.lines if line.packs and not line.timber
         ]
-        self._booked(BUY, [], sticks, wares, found.cost.total, 0, Kind.BOUGHT)
+        self._booked(card, [], sticks, wares, found.cost.total, 0, Kind.BOUGHT)
 
     def _sawn(self, card: str, sticks: Sequence[Sawn], lot: str, last: bool, extra: int) -> None:
         """With the `last` card, screws and tins count as used up."""

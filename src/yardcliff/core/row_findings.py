@@ -53,8 +53,9 @@ def check(
     placing = [*_off_board(row, tape, noun), *_too_close(row, tape, words)]
     yield from placing
     yield from check_keepouts(row, tape)
-    if not placing:  # the ends are measured once the row itself stands
-        yield from _ends(row, tape, words, end_distance, end_why, bored)
+    # How near the ends are is looked at once the row itself stands; where no wood is left, at once.
+    ends = _ends(row, tape, words, end_distance, end_why, bored)
+    yield from (one for one in ends if not (placing and one.left))
     yield from _bridges(row, tape, words)
     yield from _choices(row, tape)
 

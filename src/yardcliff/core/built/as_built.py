@@ -11,7 +11,7 @@ from yardcliff.core.errors import YardcliffError
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, build
 from yardcliff.core.findings import Finding, Patch
-from yardcliff.core.length import exact_text
+from yardcliff.core.length import LONGEST, exact_text
 from yardcliff.core.rack import Rack
 from yardcliff.core.row_brief import Pin
 from yardcliff.core.site.survey import Site
@@ -77,7 +77,8 @@ def bend(brief: Brief, there: Built) -> Brief:
         if k < len(rack.rows):
             row, own = rack.rows[k].row, 0 if rack.together else k
             mine = held.setdefault(own, pins_of(brief, own))
-            mine |= {p: at if (k, p) in off else row.axes[p] for p, at in places.items() if p < len(row.axes)}
+            keep = {p: at if (k, p) in off else row.axes[p] for p, at in places.items() if p < len(row.axes)}
+            mine |= {p: at for p, at in keep.items() if 0 <= at < LONGEST}  # no pin holds what is off any board
     patch = follow(brief, held)
     long = dict(miscut(rack, there)).get(0)
     if long is not None:

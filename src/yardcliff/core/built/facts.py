@@ -79,8 +79,12 @@ def made_by(task: Task, done: Design) -> Json:
         if place.holder >= 0:
             here = holes.setdefault(str(place.row), {"part": rows[place.row].part, "at": {}})
             here["at"][str(place.holder)] = exact_text(rows[place.row].row.axes[place.holder])
+    marks = {
+        str(k): {str(place): exact_text(rows[k].row.axes[place]) for place in places}
+        for k, places in task.marks.items()
+    }
     features = [_feature(place) for place in task.places if place.holder < 0]
-    return {"cut": cut, "holes": holes, "features": features, "pieces": list(_pieces(task))}
+    return {"cut": cut, "holes": holes, "features": features, "marks": marks, "pieces": list(_pieces(task))}
 
 
 def _pieces(task: Task) -> Iterator[list[str]]:
@@ -117,7 +121,9 @@ def built(facts: Iterable[Fact]) -> Built:
             for what in one.data.get("clears", ()):
                 there.clear(what, one.data.get("code") != MISREAD)
             if steps := one.data.get("steps"):
-                there.mends.append(Mend(one.id, one.what, tuple(Step(**step) for step in steps)))
+                there.mends.append(
+                    Mend(one.id, one.what, tuple(Step(**step) for step in steps), one.data.get("part", ""))
+                )
     return Built(
         there.parts,
         there.names,
@@ -131,6 +137,7 @@ def built(facts: Iterable[Fact]) -> Built:
         there.pieces,
         frozenset(there.cards),
         there.used,
+        there.marks,
     )
 
 
@@ -148,15 +155,16 @@ class _There:
     measured: dict[str, Fraction] = field(default_factory=dict)
     planned: dict[str, Fraction] = field(default_factory=dict)
     mends: list[Mend] = field(default_factory=list)
+    marks: dict[int, dict[int, Fraction]] = field(default_factory=dict)
     pieces: Counter[PieceKey] = field(default_factory=Counter)
     cards: set[str] = field(default_factory=set)
     used: bool = False
 
     def make(self, made: Json, task: str) -> None:
+        self.cards.add(task)
         for part, name, *size in made["pieces"]:
             long, wide, thick = map(_mm, size)
             self.pieces[part, name, long, wide, thick] += 1
-            self.cards.add(task)
         for key, cut in made["cut"].items():
             along, wide, thick = map(_mm, cut["size"])
             self.parts[key], self.names[key] = (along, wide, thick), cut["name"]
@@ -165,6 +173,8 @@ class _There:
         for row, here in made["holes"].items():
             self.of[int(row)] = here["part"]
             self.holes.setdefault(int(row), {}).update({int(place): _mm(at) for place, at in here["at"].items()})
+        for row, places in made["marks"].items():
+            self.marks.setdefault(int(row), {}).update({int(place): _mm(at) for place, at in places.items()})
         self.features |= {(part, face, _mm(along), _mm(across)) for part, face, along, across in made["features"]}
 
     def measure(self, what: str, at: Fraction, planned: Fraction) -> None:

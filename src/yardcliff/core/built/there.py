@@ -1,11 +1,12 @@
 """What of a rack is there: cut, drilled, measured; no plan can move it."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Literal
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.making.asked import WaitKind
+from yardcliff.core.rack import Place
 
 BOARD = "board"
 Size = tuple[Fraction, Fraction, Fraction]
@@ -32,11 +33,12 @@ class Step:
 
 @dataclass(frozen=True, slots=True)
 class Mend:
-    """A way out that was taken, by the key of its fact: of a subject, by these steps."""
+    """A way out that was taken, by the key of its fact: of a subject, by these steps; the `part` where all of that is made anew."""
 
     key: str
     what: str
     steps: tuple[Step, ...]
+    part: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,7 +47,8 @@ class Built:
     `boards`, how long by the row that they carry; `holes` as planned when they were drilled, from the datum, by row and
     place, and what part (`of`) they are in; what else is drilled; and what was `measured`, by the name of its subject,
     with what it was `planned` to be then; what was or is being mended;
-    how many of which `pieces` are cut; the keys of the cut `cards` that are done; and whether the wares are `used` up.
+    how many of which `pieces` are cut; the keys of the `cards` that are done; whether the wares are `used` up; and
+    what `marks` there are.
     """
 
     parts: Mapping[str, Size] = field(default_factory=dict)
@@ -60,10 +63,25 @@ class Built:
     pieces: Mapping[PieceKey, int] = field(default_factory=dict)
     cards: frozenset[str] = frozenset()
     used: bool = False
+    marks: Mapping[int, Mapping[int, Fraction]] = field(default_factory=dict)
 
     def at(self, row: int, place: int) -> tuple[Fraction | None, ...]:
         """Where a hole may be that is there: where it was planned, or where it was measured."""
         return self.holes.get(row, {}).get(place), self.measured.get(named(row, place))
+
+    def open(self, place: Place) -> bool:
+        """Whether what is planned at a place is not there, and no mending brings it."""
+        if place.holder < 0:
+            made = (place.part, str(place.face), place.along, place.across) in self.features
+        else:
+            made = place.holder in self.holes.get(place.row, {})
+        mended = (one.part == place.part or key_of(one.what) == (place.row, place.holder) for one in self.mends)
+        return not made and not any(mended)
+
+    def unmarked(self, row: int, place: int, axes: Sequence[Fraction]) -> bool:
+        """Whether a place of a row has no mark, and no hole either, though it is planned there."""
+        drilled = place in self.holes.get(row, {}) or any(key_of(one.what) == (row, place) for one in self.mends)
+        return not drilled and self.marks.get(row, {}).get(place) != axes[place]
 
     def long(self, row: int) -> tuple[Fraction | None, ...]:
         """How long a board may be that is cut."""

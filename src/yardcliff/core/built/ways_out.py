@@ -76,6 +76,7 @@ def taken(way: WayOut, done: Design, subject: Subject, found: Fraction) -> dict[
         "planned": exact_text(subject.planned),
         "clears": list(way.clears),
         "steps": [asdict(step) for step in way.steps],
+        "part": done.rack.rows[subject.row].part if any(step.makes == "part" for step in way.steps) else "",
     }
 
 

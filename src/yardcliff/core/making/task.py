@@ -52,6 +52,8 @@ class Task:
     errand: bool = False
     places: tuple[Place, ...] = ()
     """What it makes in the wood."""
+    marks: Mapping[int, tuple[int, ...]] = field(default_factory=dict)
+    """The places that it marks, by their rows."""
     picture: Picture | None = None
 
     def meets(self, other: "Task") -> bool:

@@ -1,9 +1,9 @@
 """The tasks that a rack asks for: read off its parts, machining, joints, holders, finish and wall; no list is given."""
 
 from collections import Counter
-from collections.abc import Iterable, Iterator
+from collections.abc import Container, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from itertools import groupby
+from itertools import count, groupby
 from math import ceil
 
 from yardcliff.core import machining
@@ -17,8 +17,9 @@ from yardcliff.core.making.mending import mended
 from yardcliff.core.making.picture import Cuts, Marked, bite
 from yardcliff.core.making.shop import Shop
 from yardcliff.core.making.task import MANUAL, Task, own_ways, says, work_of
+from yardcliff.core.marks import Mark
 from yardcliff.core.materials import Ware
-from yardcliff.core.rack import HOLDER, Face, Hold, Joint, Kind, Operation, Part, Rack
+from yardcliff.core.rack import HOLDER, Face, Hold, Joint, Kind, Operation, Part, Rack, part_keys
 from yardcliff.core.site.put_up import clearing, overhead, put_up
 from yardcliff.core.timber.cost import GRITS
 from yardcliff.core.timber.cut_order import order
@@ -97,17 +98,18 @@ class _Asked:
         buy = [line for line in self.found.lines if line.packs]
         if buy:
             yield Task(
-                BUY, 1, "Buy what is missing", 45,
+                self._anew(BUY), 1, "Buy what is missing", 45,
                 lines=tuple(f"{line.name}: {line.bought}" for line in buy),
                 checks=("Sight along every stick before you pay: straight, dry, no twist.",),
                 needs=frozenset({"measured"}), gives=frozenset({"bought"}), splits=False, errand=True,
             )  # fmt: skip
 
     def cuts(self) -> Iterator[Task]:
-        seen = Counter[str]()
+        used = set[str]()
         for group in self.found.plan.groups:
-            if group.sawn:
-                yield self._cut(group, self._card(group, seen))
+            if group.sawn:  # without ripping, each width is a group of its own
+                used.add(key := self._anew(f"cut:{group.says}", used))
+                yield self._cut(group, key)
         gone = frozenset(piece.blank.part or HOLDER for piece in self.found.plan.missing)
         if gone:
             names = ", ".join(once(piece.blank.name.lower() for piece in self.found.plan.missing))
@@ -121,13 +123,10 @@ class _Asked:
         """These parts, and those that come out of their blanks."""
         return keys | {part.key for part in self.done.parts if part.of in keys}
 
-    def _card(self, group: Group, seen: Counter[str]) -> str:
-        """The key of a group's card: without ripping, each width is one of its own; one that is done is not taken again."""
-        while True:
-            seen[group.says] += 1
-            key = f"cut:{group.says}{f' {seen[group.says]}' if seen[group.says] > 1 else ''}"
-            if key not in self.done.there.cards:
-                return key
+    def _anew(self, key: str, used: Container[str] = ()) -> str:
+        """The key of a card for what is open: one that is done, or `used`, is not taken again."""
+        names = (key if k == 1 else f"{key} {k}" for k in count(1))
+        return next(name for name in names if name not in self.done.there.cards and name not in used)
 
     def _cut(self, group: Group, key: str) -> Task:
         cutting, tape = self.done.brief.cutting, self.done.tape
@@ -159,23 +158,31 @@ class _Asked:
             parts = frozenset(row.part for row in rows) | {
                 place.part for one in rack.machining for place in one.places if place.row in group
             }
-            names = ", ".join(rack.part(key).name.lower() for key in sorted(parts))
-            pair = len(parts) > 1
-            few = len(marks) <= MOST_MARKS
-            yield Task(
-                f"mark:{'+'.join(map(str, group))}", 4, f"Mark {len(marks)} places: {names}",
-                ceil(6 + 0.5 * len(marks)), parts,
-                tuple(f"{mark.place + 1}: {mark.text}" for mark in marks) if few else ("Off the tape under the drawing, or the template.",),
-                (("first mark", marks[0].text), ("from", "the foot" if rack.up else "the left end")),
-                checks=(
-                    *(("Clamp them side by side, ends flush, and square every line across all of them.", "Write “top” on the same end of each: a turned one shows when all is drilled.") if pair or rack.up else ()),
-                    "Hook the tape once and read every mark from there: steps add up their errors.",
-                    f"The last one from the other end: {marks[-1].end_text}.",
-                ),
-                needs=frozenset({"cut", "square"}), gives=frozenset({"marked"}),
-                picture=Marked(marks[0].length, tuple(mark.reading for mark in marks)) if few else None,
-            )  # fmt: skip
+            key = f"mark:{'+'.join(map(str, group))}"
+            yield self._marks(key, group, parts, marks)
+            moved = [mark for mark in marks if self.done.there.unmarked(group[0], mark.place, rows[0].row.axes)]
+            if moved and key in self.done.there.cards:  # what came to be planned since it was done
+                yield self._marks(self._anew(key), group, parts, moved)
         yield from self._holes()
+
+    def _marks(self, key: str, group: tuple[int, ...], parts: frozenset[str], marks: Sequence[Mark]) -> Task:
+        rack = self.rack
+        names = ", ".join(rack.part(key).name.lower() for key in sorted(parts))
+        pair = len(parts) > 1
+        few = len(marks) <= MOST_MARKS
+        return Task(
+            key, 4, f"Mark {len(marks)} place{'s' * (len(marks) != 1)}: {names}",
+            ceil(6 + 0.5 * len(marks)), parts,
+            tuple(f"{mark.place + 1}: {mark.text}" for mark in marks) if few else ("Off the tape under the drawing, or the template.",),
+            (("first mark", marks[0].text), ("from", "the foot" if rack.up else "the left end")),
+            checks=(
+                *(("Clamp them side by side, ends flush, and square every line across all of them.", "Write “top” on the same end of each: a turned one shows when all is drilled.") if pair or rack.up else ()),
+                "Hook the tape once and read every mark from there: steps add up their errors.",
+                f"The last one from the other end: {marks[-1].end_text}.",
+            ),
+            needs=frozenset({"cut", "square"}), gives=frozenset({"marked"}), marks={k: tuple(mark.place for mark in marks) for k in group},
+            picture=Marked(marks[0].length, tuple(mark.reading for mark in marks)) if few else None,
+        )  # fmt: skip
 
     def _holes(self) -> Iterator[Task]:
         """Marking what no row has: joints, plates, what goes into the wall; parts that are alike in one go."""
@@ -201,7 +208,11 @@ class _Asked:
                 continue
             key = f"{one.kind}:{one.parts[0]}"
             seen[key] += 1
-            yield self._work(one, key if seen[key] == 1 else f"{key}:{seen[key]}")
+            key = key if seen[key] == 1 else f"{key}:{seen[key]}"
+            yield self._work(one, key)
+            more = tuple(filter(self.done.there.open, one.places)) if key in self.done.there.cards else ()
+            if more:  # what came to be planned since it was done
+                yield self._work(replace(one, places=more, parts=part_keys(more)), self._anew(key))
 
     def _work(self, one: Operation, key: str) -> Task:
         tape, work = self.done.tape, work_of(one)
@@ -431,8 +442,8 @@ def _nails(joints: Iterable[Joint]) -> Iterator[tuple[str, str]]:
     many = Counter[tuple[str, ...]]()
     for take in (take for joint in joints for take in joint.takes if isinstance(take, Ware)):
         many[take.sizes] += take.count
-    for (thick, long), count in many.items():
-        yield "brads", f"{count} of {thick} × {long} mm"
+    for (thick, long), each in many.items():
+        yield "brads", f"{each} of {thick} × {long} mm"
 
 
 def _pairs(rack: Rack, joints: list[Joint]) -> str:
