@@ -50,12 +50,12 @@ def check(
         return
     if row.brief.follows == "nothing" and row.spare:
         yield _disagree(row, tape, noun)
-    placing = [*_off_board(row, tape, noun), *_too_close(row, tape, words)]
-    yield from placing
+    off, close = [*_off_board(row, tape, noun)], [*_too_close(row, tape, words)]
+    yield from (*off, *close)
     yield from check_keepouts(row, tape)
     # How near the ends are is looked at once the row itself stands; where no wood is left, at once.
     ends = _ends(row, tape, words, end_distance, end_why, bored)
-    yield from (one for one in ends if not (placing and one.left))
+    yield from (one for one in ends if not off and not (close and one.left))
     yield from _bridges(row, tape, words)
     yield from _choices(row, tape)
 
