@@ -255,7 +255,7 @@ class Ledger(Desk):
 
     def usual(self) -> Iterator[Habit]:
         """What the log of all racks says of its user: each thing against its plan as that was when it was written."""
-        tape, there = self.done.tape, self._all_built()
+        tape, there = self.done.tape, self._all_measured()
         offs = [one.measured[what] - at for one in there for what, at in one.planned.items() if is_hole(what)]
         drift = taught(offs)
         if drift is not None:
@@ -275,15 +275,14 @@ class Ledger(Desk):
     def hours(self) -> list[Hours]:
         """Each rack that time was kept of, the newest first."""
         found: dict[str, Hours] = {}
-        for one in reversed(self.facts.standing()):
-            if one.kind is Kind.TIME:
-                known = found.get(one.rack_id) or self._hours(one)
-                found[one.rack_id] = replace(known, really=known.really + one.data["minutes"])
+        for one in reversed(self.facts.standing(None, Kind.TIME)):
+            known = found.get(one.rack_id) or self._hours(one)
+            found[one.rack_id] = replace(known, really=known.really + one.data["minutes"])
         return list(found.values())
 
-    def _all_built(self) -> list[Built]:
-        """What is built of each rack that is not in the bin."""
-        facts = sorted(self.facts.standing(), key=lambda one: one.rack_id)
+    def _all_measured(self) -> list[Built]:
+        """What was measured of each rack that is not in the bin."""
+        facts = sorted(self.facts.standing(None, Kind.MEASURED, Kind.MISHAP), key=lambda one: one.rack_id)
         return [built(of) for _, of in groupby(facts, lambda one: one.rack_id)]
 
     def _hours(self, entry: Fact) -> Hours:

@@ -24,10 +24,10 @@ class Facts:
         with self._db.writing():
             yield
 
-    def standing(self, rack_id: str | None = None) -> list[Fact]:
-        """The facts that nothing takes back, the oldest first: of a rack, or of all that are not in the bin."""
+    def standing(self, rack_id: str | None = None, *kinds: Kind) -> list[Fact]:
+        """The facts that nothing takes back, or those of some kinds, the oldest first: of a rack, or of all that are not in the bin."""
         with self._db.reading() as db:
-            return told(db, rack_id)
+            return told(db, rack_id, *kinds)
 
     def newest(self, rack_id: str) -> int:
         """The number of a rack's last fact: another one once anything happened."""
@@ -57,13 +57,13 @@ class Facts:
                 add(db, Fact(f"{by} {k}", rack_id, at or now(), Kind.BACK, device=device, undoes=one.id))
 
 
-def told(db: sqlite3.Connection, rack_id: str | None, kind: Kind | None = None) -> list[Fact]:
-    """The facts that stand, or those of one kind, the oldest first."""
+def told(db: sqlite3.Connection, rack_id: str | None, *kinds: Kind) -> list[Fact]:
+    """The facts that stand, or those of some kinds, the oldest first."""
     of = "sheet.deleted_at IS NULL" if rack_id is None else "rack_id = :rack"
-    of += " AND fact.kind = :kind" if kind else ""
+    of += " AND fact.kind IN (SELECT value FROM json_each(:kinds))" if kinds else ""
     rows = db.execute(
         f"SELECT fact.* FROM fact JOIN sheet ON sheet.id = rack_id WHERE {of} AND {STANDS} ORDER BY number",
-        {"rack": rack_id, "kind": kind},
+        {"rack": rack_id, "kinds": json.dumps(kinds)},
     ).fetchall()
     return [
         Fact(
