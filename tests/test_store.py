@@ -463,6 +463,8 @@ def test_a_fact_that_comes_twice_under_one_id_is_there_once_and_is_taken_back_by
         facts.take_back_all(rack.id, Kind.DONE, "peg-hole:rail", by="phone-2")
         facts.tell(replace(drilled, id="phone-3"))
         assert [one.id for one in facts.standing(rack.id)] == ["phone-3"]
+    facts.take_back_all(rack.id, Kind.DONE, "peg-hole:rail", by="phone-3")  # that id was told already
+    assert [one.id for one in facts.standing(rack.id)] == ["phone-3"]
     with pytest.raises(StoreNotFound):
         facts.take_back(rack.id, "phone-1")
     with pytest.raises(SheetNotFound):
