@@ -63,7 +63,9 @@ class Fitting:
     @property
     def bored(self) -> Fraction:
         """How far from its axis along the row its holes reach."""
-        return max((abs(bore.aside) + bore.bit / 2 for bore in self.bores), default=ZERO)
+        bores = [abs(bore.aside) + bore.bit / 2 for bore in self.bores]
+        beside = [abs(x) + one.size / 2 for one in self.machining if one.kind.drilled for x, _ in one.offsets]
+        return max((*bores, *beside), default=ZERO)
 
 
 Offsets = tuple[tuple[Fraction, Fraction], ...]
