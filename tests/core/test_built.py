@@ -16,7 +16,7 @@ from yardcliff.core.built.facts import Fact, Kind, built, made_by, ticked
 from yardcliff.core.built.hands import Hours, pace_of, taught
 from yardcliff.core.built.measured import measured, subjects
 from yardcliff.core.built.there import Built
-from yardcliff.core.built.ways_out import WayOut, ways_out
+from yardcliff.core.built.ways_out import WayOut, taken, ways_out
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, starting
 from yardcliff.core.findings import Patch
@@ -291,7 +291,7 @@ def test_screw_holes_stay_when_the_wall_is_another() -> None:
     there = built(told(done))
     assert said(design_on(done.brief, there, SITES["ab"])) == {}
     moved = design_on(amend(done.brief, {"place": {"x": "1500 mm"}}), there, SITES["ab"])
-    assert said(moved)["made.place"].startswith("Board is made already: at ")
+    assert said(moved)["made.place"].startswith("Board is drilled: 30 mm along and 15 mm across, ")
 
 
 def test_what_was_adopted_plugged_or_made_anew_may_move() -> None:
@@ -305,25 +305,33 @@ def test_what_was_adopted_plugged_or_made_anew_may_move() -> None:
     assert after.rack.row.axes == (130, 404, 650, 910, 1170)
     assert said(after) == {}
     # The plan followed it: what it was off stays.
-    taken = measured(after, built([*facts, reading("2", "404 mm", "404 mm")])).rows[2]
-    assert (taken.off, taken.good, taken.adopted) == (14, True, True)
+    followed = measured(after, built([*facts, reading("2", "404 mm", "404 mm")])).rows[2]
+    assert (followed.off, followed.good, followed.adopted) == (14, True, True)
 
     def mended(way: str) -> Built:
-        cleared = {"code": way, "clears": list(ways[way].clears) if way in ways else ["2"]}
-        return built([*facts, Fact("m", "rack", "2026-11-28", Kind.MISHAP, "2", cleared)])
+        data = taken(ways[way], done, subject, Fraction(404)) if way in ways else {"clears": ["2"]}
+        return built([*facts, Fact("m", "rack", "2026-11-28", Kind.MISHAP, "2", data)])
 
+    subject = next(one for one in subjects(done) if one.what == "2")
     assert 1 not in mended("plug").holes[0]
     assert mended("plug").parts
     assert mended("misread").holes[0][1] == 390, "it is there, wherever that is"
     anew = mended("anew")
-    assert (anew.parts, anew.boards, anew.holes[0], anew.features) == ({}, {}, {}, frozenset())
+    assert (anew.parts, anew.boards, anew.holes, anew.features, anew.marks) == ({}, {}, {}, frozenset(), {})
+    assert (sum(anew.pieces.values()), anew.measured) == (0, {})
+    # Cut to length, it is the same board: only its reading is void.
+    long = [*told(done), reading("board", "1310 mm", "1300 mm")]
+    board = next(one for one in subjects(done) if one.what == "board")
+    trim = taken(out(done, built(long), "board")["trim"], done, board, Fraction(1310))
+    trimmed = built([*long, Fact("m", "rack", "2026-11-28", Kind.MISHAP, "board", trim)])
+    assert (trimmed.boards, trimmed.holes, trimmed.measured) == ({0: 1300}, built(told(done)).holes, {})
 
 
 def test_what_is_drilled_again_comes_before_the_dry_fit() -> None:
     done = planned("enamel-mug", 5, family="shelf-box")
     steps = [
         {"title": "Plug", "minutes": 13, "wait": 60, "waits_for": "glue"},
-        {"title": "Again", "minutes": 2, "makes": "hole"},
+        {"title": "Again", "minutes": 2, "again": True},
     ]
     plugged = Fact("m", "rack", "2026-11-28", Kind.MISHAP, "1", {"code": "plug", "clears": ["1"], "steps": steps})
     after = design_on(done.brief, built([*told(done, "cut", "mark", "peg-hole"), plugged]))
@@ -345,11 +353,15 @@ def test_what_comes_to_be_planned_later_is_a_card_of_its_own() -> None:
     (mark,) = [task for task in open_tasks(done, facts, more) if task.key.startswith("mark:0")]
     assert ([line.split(":")[0] for line in mark.lines], hole.key) == (["6"], "pilot:board 2")
     assert {place.holder for place in hole.places} == {5}
-    # What a plug or a new board brings again is no card beside theirs.
-    for way in ({"code": "plug", "clears": ["2"], "steps": [{"title": "x", "minutes": 1, "makes": "hole"}]},
-                {"code": "anew", "clears": ["board", *"12345"], "part": "board", "steps": [{"title": "x", "minutes": 1, "makes": "part"}]}):  # fmt: skip
-        mended = [*facts, Fact("m", "rack", "2026-11-28", Kind.MISHAP, "2", way)]
-        assert [task.key for task in open_tasks(done, mended) if task.key.startswith(("pilot", "mend"))] == ["mend:m:0"]
+    # What a plug brings again is no card beside its own; a new board is cut, marked and drilled by cards of its own.
+    steps = [{"title": "x", "minutes": 1, "again": True}]
+    plugged = Fact("m", "rack", "2026-11-28", Kind.MISHAP, "2", {"clears": ["2"], "steps": steps})
+    kinds = ("pilot", "mend", "mark:0", "cut")
+    assert [task.key for task in open_tasks(done, [*facts, plugged]) if task.key.startswith(kinds)] == ["mend:m:0"]
+    scraps = {"clears": ["board", *"12345"], "scraps": {"part": "board", "rows": [0]}}
+    scrapped = Fact("m", "rack", "2026-11-28", Kind.MISHAP, "2", scraps)
+    keys = [task.key for task in open_tasks(done, [*facts, scrapped]) if task.key.startswith(kinds)]
+    assert keys == ["cut:Softwood 21 mm thick 2", "mark:0 2", "pilot:board 2"]
 
 
 def open_tasks(done: Design, facts: list[Fact], brief: Brief | None = None) -> list[Task]:

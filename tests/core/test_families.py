@@ -18,7 +18,7 @@ from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, build, ranked, starting
 from yardcliff.core.families.family import in_rows
-from yardcliff.core.families.panel import Plank, planks
+from yardcliff.core.families.planks import Plank, planks
 from yardcliff.core.families.stacked import longest_from, rails_from, stick_needed
 from yardcliff.core.findings import Patch
 from yardcliff.core.holders.hole import bored

@@ -20,6 +20,7 @@ from yardcliff.core.built.there import BOARD, Built
 from yardcliff.core.built.ways_out import taken, ways_out
 from yardcliff.core.length import exact_text
 from yardcliff.core.text import shortened
+from yardcliff.store.errors import StaleSheet
 
 router = APIRouter(prefix="/api/racks/{rack_id}/log", tags=["log"])
 
@@ -74,6 +75,8 @@ def take_way(rack_id: str, body: TakenWay, ledger: OpenLedger) -> RackView:
     told = taken(way, done, subject, ledger.there.measured[body.what])
     with ledger.facts.changing():
         saved = ledger.rack
+        if saved.version != body.base:
+            raise StaleSheet("rack", rack_id, body.base, saved.version)
         if way.patch:
             after = amend(done.brief, way.patch)
             saved = ledger.store.save(rack_id, body.base, dump(after), way.title.lower())

@@ -49,7 +49,7 @@ CODES: dict[str, Code] = {
     "rows.ends": Code(Severity.NOTE, "No room to run to the ends"),
     "rows.capped": Code(Severity.CARE, "Rows left out"),
     "made.held": Code(Severity.NOTE, "Made already, and stays"),
-    "made.board": Code(Severity.STOP, "A cut board has another length"),
+    "made.board": Code(Severity.STOP, "A cut part has another size"),
     "made.hole": Code(Severity.STOP, "A drilled hole is elsewhere"),
     "made.place": Code(Severity.STOP, "Made where the plan has nothing"),
     "cut.none": Code(Severity.STOP, "Nothing to cut it from"),

@@ -3,15 +3,12 @@
 import json
 from typing import Any
 
-from yardcliff.store.database import Database
+from yardcliff.store.database import Store
 
 Json = dict[str, Any]
 
 
-class Bench:
-    def __init__(self, database: Database) -> None:
-        self._db = database
-
+class Bench(Store):
     def shop(self) -> Json | None:
         """The workshop as it was kept, if it was."""
         with self._db.reading() as db:

@@ -204,6 +204,19 @@ class Database:
                 raise
 
 
+class Store:
+    """Something that is kept in the data file."""
+
+    def __init__(self, database: Database) -> None:
+        self._db = database
+
+    @contextmanager
+    def changing(self) -> Iterator[None]:
+        """What is read and written inside is one write: all of it or nothing, and nobody else's comes between."""
+        with self._db.writing():
+            yield
+
+
 def explained_read_only(path: Path | str) -> DataFileError:
     error = sqlite3.OperationalError()
     error.sqlite_errorcode = sqlite3.SQLITE_READONLY

@@ -3,27 +3,16 @@
 import json
 import sqlite3
 import uuid
-from collections.abc import Iterator
-from contextlib import contextmanager
 
 from yardcliff.core.built.facts import Fact, Kind
-from yardcliff.store.database import Database, now
+from yardcliff.store.database import Store, now
 from yardcliff.store.errors import StoreNotFound
 from yardcliff.store.sheets import check_rack
 
 STANDS = "fact.kind <> 'back' AND NOT EXISTS (SELECT 1 FROM fact later WHERE later.undoes = fact.id)"
 
 
-class Facts:
-    def __init__(self, database: Database) -> None:
-        self._db = database
-
-    @contextmanager
-    def changing(self) -> Iterator[None]:
-        """What is read and written inside is one write: nobody else's comes between."""
-        with self._db.writing():
-            yield
-
+class Facts(Store):
     def standing(self, rack_id: str | None = None, *kinds: Kind) -> list[Fact]:
         """The facts that nothing takes back, or those of some kinds, the oldest first: of a rack, or of all that are not in the bin."""
         with self._db.reading() as db:

@@ -4,14 +4,11 @@ import json
 from collections.abc import Iterable
 from typing import Any
 
-from yardcliff.store.database import Database, now
+from yardcliff.store.database import Store, now
 
 
-class Items:
+class Items(Store):
     """Entries of the list by their key, as JSON values."""
-
-    def __init__(self, database: Database) -> None:
-        self._db = database
 
     def all(self) -> list[dict[str, Any]]:
         """Every entry, last changed first."""

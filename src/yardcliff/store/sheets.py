@@ -3,12 +3,10 @@
 import json
 import sqlite3
 import uuid
-from collections.abc import Iterator
-from contextlib import contextmanager
 from dataclasses import dataclass
 from typing import Any, ClassVar, Literal
 
-from yardcliff.store.database import Database, now
+from yardcliff.store.database import Store, now
 from yardcliff.store.errors import NothingToUndo, SheetNotFound, StaleSheet
 
 KEPT = 1000
@@ -37,21 +35,12 @@ class Record:
     deleted_at: str | None
 
 
-class Sheets:
+class Sheets(Store):
     """Sheets of one kind. Every write takes the version it was made from and raises `StaleSheet` if there is a newer; it returns
     what it wrote.
     """
 
     kind: ClassVar[Literal["rack", "wall"]]
-
-    def __init__(self, database: Database) -> None:
-        self._db = database
-
-    @contextmanager
-    def changing(self) -> Iterator[None]:
-        """What is read and written inside is one write: all of it or nothing, and nobody else's comes between."""
-        with self._db.writing():
-            yield
 
     def all(self, *, deleted: bool = False) -> list[Record]:
         """All of them, last changed first; or those in the bin."""

@@ -4,12 +4,11 @@ import json
 import sqlite3
 import uuid
 from collections.abc import Iterable, Iterator, Sequence
-from contextlib import contextmanager
 from dataclasses import dataclass
 from typing import Any
 
 from yardcliff.core.built.facts import Fact, Kind
-from yardcliff.store.database import Database, now
+from yardcliff.store.database import Store, now
 from yardcliff.store.errors import StaleStock, StoreNotFound
 from yardcliff.store.facts import STANDS, add, told, undo
 
@@ -35,10 +34,7 @@ class Sawing:
     made_at: str
 
 
-class Stock:
-    def __init__(self, database: Database) -> None:
-        self._db = database
-
+class Stock(Store):
     def sticks(self) -> list[tuple[str, Json]]:
         """(id, stick) of each on hand, in the order that they came."""
         with self._db.reading() as db:
@@ -83,12 +79,6 @@ class Stock:
         with self._db.reading() as db:
             rows = db.execute("SELECT list, taken_at FROM price_list ORDER BY taken_at DESC, supplier").fetchall()
         return [(json.loads(row["list"]), row["taken_at"]) for row in rows]
-
-    @contextmanager
-    def changing(self) -> Iterator[None]:
-        """What is read and written inside is one write: nobody else's comes between."""
-        with self._db.writing():
-            yield
 
     def keep_prices(self, supplier: str, prices: Json) -> None:
         with self._db.writing() as db:

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from yardcliff.core.errors import YardcliffError
-from yardcliff.store.database import Database, now
+from yardcliff.store.database import Store, now
 from yardcliff.store.errors import SheetNotFound
 
 MOST = 50
@@ -31,11 +31,8 @@ class Version:
     made_at: str
 
 
-class Versions:
+class Versions(Store):
     """The versions of the racks in the data file."""
-
-    def __init__(self, database: Database) -> None:
-        self._db = database
 
     def all(self, rack_id: str) -> list[Version]:
         """A rack's versions, the newest first."""

@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from yardcliff.core.amend import amend, merge
 from yardcliff.core.built.measured import Subject, subjects
-from yardcliff.core.built.there import Built
+from yardcliff.core.built.there import Built, feature
 from yardcliff.core.design import Design, design
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.exact import Fraction
@@ -69,9 +69,9 @@ def bend(brief: Brief, there: Built) -> Brief:
     if not (there.holes or there.boards):
         return brief
     rack = build(brief)
-    if not any(strays(rack, there)) and not any(miscut(rack, there)):
+    off, cut = {(k, place) for k, place, _ in strays(rack, there)}, dict(miscut(rack, there))
+    if not off and not cut:
         return brief
-    off = {(k, place) for k, place, _ in strays(rack, there)}
     held: dict[int, dict[int, Fraction]] = {}
     for k, places in there.holes.items():
         if k < len(rack.rows):
@@ -80,8 +80,7 @@ def bend(brief: Brief, there: Built) -> Brief:
             keep = {p: at if (k, p) in off else row.axes[p] for p, at in places.items() if p < len(row.axes)}
             mine |= {p: at for p, at in keep.items() if 0 <= at < LONGEST}  # no pin holds what is off any board
     patch = follow(brief, held)
-    long = dict(miscut(rack, there)).get(0)
-    if long is not None:
+    if (long := cut.get(0)) is not None:
         follows = brief.row.follows if brief.row.follows != "length" else "pitch"
         patch = merge(patch, {"row": {"length": exact_text(long), "follows": follows}})
     return amend(brief, patch)
@@ -142,18 +141,13 @@ def kept(done: Design, there: Built) -> Iterator[Finding]:
         of = f"{rack.named((k,))}, hole" if k < len(rack.rows) > 1 else "Hole"
         wants = f"has it at {write(row.axes[place])}" if row and place < len(row.axes) else "has no such hole"
         yield _moved("made.hole", f"{of} {place + 1} is drilled: at {write(at)}. The plan {wants}.", write(at), wants)
-    planned = {
-        (place.part, str(place.face), place.along, place.across)
-        for one in done.machining
-        for place in one.places
-        if place.holder < 0
-    }
+    planned = {feature(place) for one in done.machining for place in one.places if place.holder < 0}
     gone = sorted(there.features - planned)
     parts = {part.key: part.name for part in done.parts}
     for key in dict.fromkeys(part for part, *_ in gone):
-        mine = [f"{write(along)} × {write(across)}" for part, _, along, across in gone if part == key]
+        mine = [f"{write(along)} along and {write(across)} across" for part, _, along, across in gone if part == key]
         more = " and elsewhere" if len(mine) > MOST_NAMED else ""
-        says = f"{parts.get(key) or there.names.get(key, 'A part that is no more')} is made already: at {', '.join(mine[:MOST_NAMED])}{more}. The plan has nothing there."
+        says = f"{parts.get(key) or there.names.get(key, 'A part that is no more')} is drilled: {', '.join(mine[:MOST_NAMED])}{more}. The plan has nothing there."
         yield _moved("made.place", says, mine[0], "nothing there")
 
 

@@ -18,8 +18,6 @@ from yardcliff.core.making.task import Task
 from yardcliff.core.rack import Part, Place
 
 Json = dict[str, Any]
-MISREAD = "misread"
-"""The way out of which nothing is made anew: what was read was wrong."""
 
 
 class Kind(StrEnum):
@@ -30,13 +28,13 @@ class Kind(StrEnum):
     MEASURED = "measured"
     """`what` is `at` a place, and was `planned` at another then."""
     MISHAP = "mishap"
-    """A way out was taken: what it `clears` is to be made anew."""
+    """A way out was taken: the readings that it `clears` are void, its `steps` come to the bench; what it `scraps` is made anew."""
     BOUGHT = "bought"
     """What was on the list was bought: which sticks that `made`, of which `wares` there is more, and money."""
     SAWN = "sawn"
     """What a cut card has was sawn: which sticks were `cut` and `made`, of which `wares` there is more or less, and money."""
     CLOCK = "clock"
-    """Somebody came to the bench; a stint of TIME with the same start ends it."""
+    """Somebody came to the bench; who goes again takes it back, and tells the TIME."""
     TIME = "time"
     FIT = "fit"
     NOTE = "note"
@@ -74,17 +72,21 @@ def made_by(task: Task, done: Design) -> Json:
             if part.key in task.parts:
                 long = {str(k): exact_text(row.row.length) for k, row in enumerate(rows) if row.part == part.key}
                 cut[part.key] = {"name": part.name, "size": list(map(exact_text, _size(part))), "rows": long}
-    holes: dict[str, Json] = {}
-    for place in task.places:
-        if place.holder >= 0:
-            here = holes.setdefault(str(place.row), {"part": rows[place.row].part, "at": {}})
-            here["at"][str(place.holder)] = exact_text(rows[place.row].row.axes[place.holder])
-    marks = {
-        str(k): {str(place): exact_text(rows[k].row.axes[place]) for place in places}
-        for k, places in task.marks.items()
-    }
-    features = [_feature(place) for place in task.places if place.holder < 0]
-    return {"cut": cut, "holes": holes, "features": features, "marks": marks, "pieces": list(_pieces(task))}
+    drilled, marked = _at(task.places, done), _at(task.marks, done)
+    return {"cut": cut, "drilled": drilled, "marked": marked, "pieces": list(_pieces(task))}
+
+
+def _at(places: Iterable[Place], done: Design) -> Json:
+    """Holders' places by their row, and what part they are in; features by themselves."""
+    rows, holes, features = done.rack.rows, dict[str, Json](), []
+    for place in places:
+        if place.holder < 0:
+            features.append([place.part, str(place.face), exact_text(place.along), exact_text(place.across)])
+        else:
+            row = rows[place.row]
+            here = holes.setdefault(str(place.row), {"part": row.part, "at": {}})
+            here["at"][str(place.holder)] = exact_text(row.row.axes[place.holder])
+    return {"holes": holes, "features": features}
 
 
 def _pieces(task: Task) -> Iterator[list[str]]:
@@ -96,10 +98,6 @@ def _pieces(task: Task) -> Iterator[list[str]]:
 
 def _size(part: Part) -> Size:
     return part.along, part.face_width, part.thickness
-
-
-def _feature(place: Place) -> list[str]:
-    return [place.part, str(place.face), exact_text(place.along), exact_text(place.across)]
 
 
 def ticked(facts: Iterable[Fact]) -> dict[str, str]:
@@ -118,27 +116,8 @@ def built(facts: Iterable[Fact]) -> Built:
         elif one.kind is Kind.MEASURED:
             there.measure(one.what, _mm(one.data["at"]), _mm(one.data["planned"]))
         elif one.kind is Kind.MISHAP:
-            for what in one.data.get("clears", ()):
-                there.clear(what, one.data.get("code") != MISREAD)
-            if steps := one.data.get("steps"):
-                there.mends.append(
-                    Mend(one.id, one.what, tuple(Step(**step) for step in steps), one.data.get("part", ""))
-                )
-    return Built(
-        there.parts,
-        there.names,
-        there.boards,
-        there.holes,
-        there.of,
-        frozenset(there.features),
-        there.measured,
-        there.planned,
-        tuple(there.mends),
-        there.pieces,
-        frozenset(there.cards),
-        there.used,
-        there.marks,
-    )
+            there.mend(one)
+    return there.built
 
 
 @dataclass(slots=True)
@@ -154,11 +133,20 @@ class _There:
     features: set[Feature] = field(default_factory=set)
     measured: dict[str, Fraction] = field(default_factory=dict)
     planned: dict[str, Fraction] = field(default_factory=dict)
-    mends: list[Mend] = field(default_factory=list)
     marks: dict[int, dict[int, Fraction]] = field(default_factory=dict)
+    spots: set[Feature] = field(default_factory=set)
+    mends: list[Mend] = field(default_factory=list)
     pieces: Counter[PieceKey] = field(default_factory=Counter)
     cards: set[str] = field(default_factory=set)
     used: bool = False
+
+    @property
+    def built(self) -> Built:
+        return Built(
+            self.parts, self.names, self.boards, self.holes, self.of, frozenset(self.features), self.measured,
+            self.planned, self.marks, frozenset(self.spots), tuple(self.mends), self.pieces, frozenset(self.cards),
+            self.used,
+        )  # fmt: skip
 
     def make(self, made: Json, task: str) -> None:
         self.cards.add(task)
@@ -168,14 +156,14 @@ class _There:
         for key, cut in made["cut"].items():
             along, wide, thick = map(_mm, cut["size"])
             self.parts[key], self.names[key] = (along, wide, thick), cut["name"]
-            for row, long in cut["rows"].items():
-                self.boards[int(row)], self.carries[int(row)] = _mm(long), key
-        for row, here in made["holes"].items():
-            self.of[int(row)] = here["part"]
-            self.holes.setdefault(int(row), {}).update({int(place): _mm(at) for place, at in here["at"].items()})
-        for row, places in made["marks"].items():
-            self.marks.setdefault(int(row), {}).update({int(place): _mm(at) for place, at in places.items()})
-        self.features |= {(part, face, _mm(along), _mm(across)) for part, face, along, across in made["features"]}
+            self.boards |= {int(row): _mm(long) for row, long in cut["rows"].items()}
+        self.of |= {int(row): here["part"] for row, here in made["drilled"]["holes"].items()}
+        for known, features, at in (
+            (self.holes, self.features, made["drilled"]), (self.marks, self.spots, made["marked"]),
+        ):  # fmt: skip
+            for row, here in at["holes"].items():
+                known.setdefault(int(row), {}).update({int(place): _mm(x) for place, x in here["at"].items()})
+            features |= {(part, face, _mm(along), _mm(across)) for part, face, along, across in at["features"]}
 
     def measure(self, what: str, at: Fraction, planned: Fraction) -> None:
         self.measured[what] = at
@@ -188,22 +176,30 @@ class _There:
             else:
                 self.holes.setdefault(row, {}).setdefault(place, planned)
 
-    def clear(self, what: str, anew: bool) -> None:
-        """A reading is void; what it is of may have to be made `anew`, with all that its part carries."""
-        self.measured.pop(what, None)
-        self.planned.pop(what, None)
-        key = key_of(what)
-        if key is None or not anew:
-            return
-        row, place = key
-        if place is not None:
-            self.holes.get(row, {}).pop(place, None)
-            return
-        self.boards.pop(row, None)
-        part = self.carries.pop(row, "")
+    def mend(self, mishap: Fact) -> None:
+        for what in mishap.data.get("clears", ()):
+            self.measured.pop(what, None)
+            self.planned.pop(what, None)
+        if scraps := mishap.data.get("scraps"):
+            self._scrap(scraps["part"], scraps["rows"])
+        steps = tuple(Step(**step) for step in mishap.data.get("steps", ()))
+        key = key_of(mishap.what)
+        if key and any(step.again for step in steps):
+            row, place = key
+            self.holes.get(row, {}).pop(place or 0, None)
+        if steps:
+            self.mends.append(Mend(mishap.id, mishap.what, steps))
+
+    def _scrap(self, part: str, rows: Iterable[int]) -> None:
+        """A part is to be made anew, with all that is on it."""
         self.parts.pop(part, None)
+        for row in rows:
+            for known in (self.boards, self.holes, self.marks):
+                known.pop(row, None)
         self.pieces = Counter({key: many for key, many in self.pieces.items() if key[0] != part})
         self.features = {one for one in self.features if one[0] != part}
+        self.spots = {one for one in self.spots if one[0] != part}
+        self.mends = [one for one in self.mends if (key_of(one.what) or (-1, 0))[0] not in rows]
 
 
 def _mm(text: str) -> Fraction:

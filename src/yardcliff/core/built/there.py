@@ -1,8 +1,8 @@
 """What of a rack is there: cut, drilled, measured; no plan can move it."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Container, Mapping
 from dataclasses import dataclass, field
-from typing import Literal
+from itertools import count
 
 from yardcliff.core.exact import Fraction
 from yardcliff.core.making.asked import WaitKind
@@ -19,8 +19,8 @@ Feature = tuple[str, str, Fraction, Fraction]
 
 @dataclass(frozen=True, slots=True)
 class Step:
-    """Something to do at the bench so that what went wrong is right: minutes of it, what is waited for then, and what is there
-    again once it is done.
+    """Something to do at the bench so that what went wrong is right: minutes of it, what is waited for then, and whether its
+    hole is there `again` once it is done.
     """
 
     title: str
@@ -28,27 +28,26 @@ class Step:
     line: str = ""
     wait: int = 0
     waits_for: WaitKind | None = None
-    makes: Literal["", "hole", "part"] = ""
+    again: bool = False
 
 
 @dataclass(frozen=True, slots=True)
 class Mend:
-    """A way out that was taken, by the key of its fact: of a subject, by these steps; the `part` where all of that is made anew."""
+    """A way out that was taken, by the key of its fact: of a subject, by these steps."""
 
     key: str
     what: str
     steps: tuple[Step, ...]
-    part: str = ""
 
 
 @dataclass(frozen=True, slots=True)
 class Built:
     """What of a rack is there, mm: `parts` that are cut, as long, wide and thick as planned then, and their `names`;
     `boards`, how long by the row that they carry; `holes` as planned when they were drilled, from the datum, by row and
-    place, and what part (`of`) they are in; what else is drilled; and what was `measured`, by the name of its subject,
-    with what it was `planned` to be then; what was or is being mended;
-    how many of which `pieces` are cut; the keys of the `cards` that are done; whether the wares are `used` up; and
-    what `marks` there are.
+    place, and what part (`of`) they are in; the `features` that are drilled beside; and what was `measured`, by the name
+    of its subject, with what it was `planned` to be then. What is marked is in `marks` and `spots` likewise. Of the
+    making: what is being mended, how many of which `pieces` are cut, the keys of the `cards` that are done, and whether
+    the wares are `used` up.
     """
 
     parts: Mapping[str, Size] = field(default_factory=dict)
@@ -59,11 +58,12 @@ class Built:
     features: frozenset[Feature] = frozenset()
     measured: Mapping[str, Fraction] = field(default_factory=dict)
     planned: Mapping[str, Fraction] = field(default_factory=dict)
+    marks: Mapping[int, Mapping[int, Fraction]] = field(default_factory=dict)
+    spots: frozenset[Feature] = frozenset()
     mends: tuple[Mend, ...] = ()
     pieces: Mapping[PieceKey, int] = field(default_factory=dict)
     cards: frozenset[str] = frozenset()
     used: bool = False
-    marks: Mapping[int, Mapping[int, Fraction]] = field(default_factory=dict)
 
     def at(self, row: int, place: int) -> tuple[Fraction | None, ...]:
         """Where a hole may be that is there: where it was planned, or where it was measured."""
@@ -72,16 +72,20 @@ class Built:
     def open(self, place: Place) -> bool:
         """Whether what is planned at a place is not there, and no mending brings it."""
         if place.holder < 0:
-            made = (place.part, str(place.face), place.along, place.across) in self.features
-        else:
-            made = place.holder in self.holes.get(place.row, {})
-        mended = (one.part == place.part or key_of(one.what) == (place.row, place.holder) for one in self.mends)
-        return not made and not any(mended)
+            return feature(place) not in self.features
+        mended = any(key_of(one.what) == (place.row, place.holder) for one in self.mends)
+        return not mended and place.holder not in self.holes.get(place.row, {})
 
-    def unmarked(self, row: int, place: int, axes: Sequence[Fraction]) -> bool:
-        """Whether a place of a row has no mark, and no hole either, though it is planned there."""
-        drilled = place in self.holes.get(row, {}) or any(key_of(one.what) == (row, place) for one in self.mends)
-        return not drilled and self.marks.get(row, {}).get(place) != axes[place]
+    def unmarked(self, place: Place) -> bool:
+        """Whether what is planned at a place is open, and has no mark there; a holder's is `along` from its row's datum."""
+        if place.holder < 0:
+            return self.open(place) and feature(place) not in self.spots
+        return self.open(place) and self.marks.get(place.row, {}).get(place.holder) != place.along
+
+    def anew(self, key: str, used: Container[str] = ()) -> str:
+        """The key of a card for what is open: one that is done, or `used`, is not taken again."""
+        names = (key if k == 1 else f"{key} {k}" for k in count(1))
+        return next(name for name in names if name not in self.cards and name not in used)
 
     def long(self, row: int) -> tuple[Fraction | None, ...]:
         """How long a board may be that is cut."""
@@ -89,6 +93,11 @@ class Built:
 
 
 NOTHING = Built()
+
+
+def feature(place: Place) -> Feature:
+    """What is made at a place that is no holder's."""
+    return place.part, str(place.face), place.along, place.across
 
 
 def named(row: int, place: int | None = None) -> str:

@@ -25,6 +25,8 @@ from yardcliff.core.timber.takeoff import part_blanks
 
 PLUG, AGAIN = 13, 2
 """Minutes to bore a hole out, glue a plug in and pare it, and to drill it again: rule of thumb."""
+ANEW = "anew"
+"""The way by which a part is made again."""
 CARE = 15
 """What a finding to mind weighs beside minutes and millimetres: rule of thumb."""
 PLATE_RIM = Fraction(2)
@@ -67,7 +69,7 @@ def ways_out(done: Design, there: Built, subject: Subject, supply: Supply, made:
 
 
 def taken(way: WayOut, done: Design, subject: Subject, found: Fraction) -> dict[str, Any]:
-    """A way out as it was taken: of what reading, what it clears, by which steps."""
+    """A way out as it was taken: of what reading, what it clears and scraps, by which steps."""
     at, planned = done.tape.write_given(found), done.tape.write(subject.planned)
     return {
         "code": way.code,
@@ -76,8 +78,14 @@ def taken(way: WayOut, done: Design, subject: Subject, found: Fraction) -> dict[
         "planned": exact_text(subject.planned),
         "clears": list(way.clears),
         "steps": [asdict(step) for step in way.steps],
-        "part": done.rack.rows[subject.row].part if any(step.makes == "part" for step in way.steps) else "",
+        "scraps": _scraps(done, subject) if way.code == ANEW else None,
     }
+
+
+def _scraps(done: Design, subject: Subject) -> dict[str, Any]:
+    """The part that a subject is of, and the rows that it carries."""
+    part = done.rack.rows[subject.row].part
+    return {"part": part, "rows": [k for k, row in enumerate(done.rack.rows) if row.part == part]}
 
 
 def _harm(way: WayOut) -> Fraction:
@@ -150,7 +158,7 @@ class _Asked:
             f"Drill {self.subject.title} again",
             AGAIN,
             f"{place + 1}: {self.done.tape.write(at)} from the {row.start}",
-            makes="hole",
+            again=True,
         )
 
     def _misread(self, place: int, at: Fraction) -> str | None:
@@ -211,9 +219,8 @@ class _Asked:
         on_it = tuple(one.what for one in subjects(self.done) if rack.rows[one.row].part == key)
         name = "the board" if rack.one_board else rack.part(key).name.lower()
         title = f"Make {name if rack.one_board or name[-1].isdigit() else f'the {name}'} again"
-        way = self._tried("anew", title, f"From {sticks}.", {})
-        step = Step(title, work, f"From {sticks}: cut it, mark it, and do all its work once more.", makes="part")
-        yield replace(way, minutes=work, cost=plan.cost, clears=on_it, steps=(step,))
+        way = self._tried(ANEW, title, f"From {sticks}.", {})
+        yield replace(way, minutes=work, cost=plan.cost, clears=on_it)
 
     def _unmoved(self, held: Held) -> Held:
         """Rows held, and whatever would move with them held where it is."""

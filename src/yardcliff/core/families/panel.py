@@ -4,11 +4,8 @@ No holder stands on a seam between planks. A frame's overall length counts both 
 cross boards.
 """
 
-from bisect import bisect_right
 from collections.abc import Iterator
-from dataclasses import dataclass
 from itertools import accumulate, pairwise
-from math import ceil
 from typing import Literal
 
 from yardcliff.core.brief import Board, RackBrief
@@ -16,6 +13,7 @@ from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
 from yardcliff.core.families.joinery import CLEARANCE, DOWEL_DEEP, Meet, beside, dowelled, meet, screwed
+from yardcliff.core.families.planks import Plank, Seams, planks
 from yardcliff.core.families.shared import Body, assemble, boards, first_row, ground, stand_rows
 from yardcliff.core.findings import Finding, Fix
 from yardcliff.core.holders import hook as hooks
@@ -29,14 +27,9 @@ from yardcliff.core.row import Row
 from yardcliff.core.rows import FIXTURE_GAP, RowsBrief, Standing
 from yardcliff.core.working import Figure, Input
 
-SEAM = Fraction(6)
-"""Least wood between a holder's bore and a seam, mm: rule of thumb."""
 LAP = Fraction(15)
 """How far a rear board reaches behind the cross boards above and below its gap, mm."""
-SOLD = (60, 162, 2)
-"""Widths that planks are sold or ripped to, as a range, mm."""
 ZERO = Fraction(0)
-
 BEHIND_DOWEL = Fraction(3)
 """Wood behind a dowel at least, mm: rule of thumb."""
 DOWELLED = (
@@ -44,13 +37,6 @@ DOWELLED = (
     "Into the sides' edges, by dowel points in the first holes.",
 )
 """Of the dowels of a flush frame."""
-
-
-class Plank(Frozen):
-    """The stock that a panel is made of. What is left over comes off all of them alike, or off the last."""
-
-    width: Size = Fraction(120)
-    rip: Literal["all", "last"] = "all"
 
 
 class Support(Frozen):
@@ -80,14 +66,6 @@ class PanelBrief(RackBrief):
 def fitting(brief: PanelBrief) -> Fitting:
     """The brief's holder on a plank or a cross board."""
     return kit.fit(brief.holder, ground(brief))
-
-
-def planks(length: Fraction, plank: Plank) -> tuple[Fraction, ...]:
-    """The widths of the planks that make up a panel of `length`, mm."""
-    count = max(1, ceil(length / plank.width))
-    if plank.rip == "all":
-        return (length / count,) * count
-    return (plank.width,) * (count - 1) + (length - plank.width * (count - 1),)
 
 
 def build(brief: PanelBrief, fitted: Fitting, first: Row) -> Rack:
@@ -138,7 +116,7 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
                 "panel.ripped", "Each ripped to", widths[-1], *_ripped(brief, row, len(widths)),
             ),
         ),
-        tuple(_on_seams(brief, _Seams.of(row, standing, fitted))),
+        tuple(Seams.of(row, standing, fitted).on(brief.plank)),
         ("Ripping: use the guard and a push stick, and never let go of the piece beside the fence.",),
     )  # fmt: skip
 
@@ -159,54 +137,6 @@ def _ripped(brief: PanelBrief, row: Row, count: int) -> tuple[str, tuple[Input, 
         "L − (n − 1) · w",
         (length, n, Input("w", "plank as bought", brief.plank.width)),
         "Only the last is ripped; the others keep the width they were bought with.",
-    )
-
-
-@dataclass(frozen=True, slots=True)
-class _Seams:
-    """Where a panel's holders stand, and how far from a seam they have to: what a choice of planks is judged by."""
-
-    length: Fraction
-    axes: tuple[Fraction, ...]
-    clear: Fraction
-
-    @classmethod
-    def of(cls, row: Row, standing: tuple[Standing, ...], fitted: Fitting) -> "_Seams":
-        clear = max(fitted.bored + SEAM, fitted.reach.left, fitted.reach.right)
-        return cls(row.length, tuple(sorted({axis for one in standing for axis in one.row.axes})), clear)
-
-    def hit(self, plank: Plank) -> Fraction | None:
-        """How far from a seam the first holder stands that is too near one."""
-        for seam in list(accumulate(planks(self.length, plank)))[:-1]:
-            after = bisect_right(self.axes, seam - self.clear)
-            if after < len(self.axes) and self.axes[after] < seam + self.clear:
-                return abs(self.axes[after] - seam)
-        return None
-
-    def missed_by(self, plank: Plank) -> Plank | None:
-        """Planks of nearly the same width that have no seam at a holder; None if no width that is sold has none."""
-        widths = sorted(range(*SOLD), key=lambda width: abs(width - plank.width))
-        others = (plank.changed({"width": Fraction(width)}) for width in widths)
-        return next((other for other in others if self.hit(other) is None), None)
-
-
-def _on_seams(brief: PanelBrief, seams: _Seams) -> Iterator[Finding]:
-    near = seams.hit(brief.plank)
-    if near is None:
-        return
-    better = seams.missed_by(brief.plank)
-    width = exact_text(better.width) if better else ""
-    yield Finding(
-        "panel.seam",
-        "Panel",
-        "A holder stands on a seam between planks, where its screws or its peg hold nothing.",
-        "from the seam",
-        near,
-        seams.clear,
-        fixes=(
-            *((Fix(f"Planks of {width}", {"plank": {"width": width}}),) if better else ()),
-            Fix("A frame of cross boards instead", {"made": "frame"}),
-        ),
     )
 
 
@@ -378,7 +308,7 @@ def start(hangs: Hangs, tape: TapeName) -> PanelBrief:
     hung = max(first.hung, 2 * tall + 100)
     fitted = fitting(first)
     row = first_row(first, fitted)
-    plank = _Seams.of(row, stand_rows(first, row, ZERO), fitted).missed_by(first.plank)
+    plank = Seams.of(row, stand_rows(first, row, ZERO), fitted).missed_by(first.plank)
     # A short lower row may leave no plank without a seam at a holder: boards across have none.
     made = {"plank": plank} if plank else {"made": "frame", "support": Support(place="flush")}
     return first.changed({"hung": hung, **made})

@@ -2,13 +2,11 @@
 
 from collections.abc import Iterator
 
-from yardcliff.core.built.there import Mend, Step, key_of
+from yardcliff.core.built.there import Mend, key_of
 from yardcliff.core.design import Design
 from yardcliff.core.making.task import Task
-from yardcliff.core.rack import Place
 
 PHASE = 6
-GIVES = {"": (), "hole": ("machined",), "part": ("cut", "machined")}
 HOLDS = "The plug has to hold before a bit goes in."
 
 
@@ -22,6 +20,7 @@ def mended(done: Design) -> Iterator[Task]:
 
 def _steps(mend: Mend, row: int, place: int | None, done: Design) -> Iterator[Task]:
     part = done.rack.rows[row].part
+    here = tuple(each for one in done.machining for each in one.places if (each.row, each.holder) == (row, place))
     for k, step in enumerate(mend.steps):
         yield Task(
             f"mend:{mend.key}:{k}",
@@ -31,18 +30,9 @@ def _steps(mend: Mend, row: int, place: int | None, done: Design) -> Iterator[Ta
             frozenset({part}),
             lines=(step.line,) if step.line else (),
             needs=frozenset({"rough"}),
-            gives=frozenset(GIVES[step.makes]),
+            gives=frozenset({"machined"}) if step.again else frozenset(),
             after={f"mend:{mend.key}:{k - 1}": (HOLDS, 0)} if k else {},
             wait=step.wait,
             waits_for=step.waits_for,
-            places=tuple(_made(step, part, row, place, done)),
+            places=here if step.again else (),
         )
-
-
-def _made(step: Step, part: str, row: int, place: int | None, done: Design) -> Iterator[Place]:
-    """What is there once a step is done: the hole, or all of its part."""
-    for one in done.machining:
-        for each in one.places:
-            hole = step.makes == "hole" and (each.row, each.holder) == (row, place)
-            if hole or (step.makes == "part" and each.part == part):
-                yield each

@@ -52,8 +52,8 @@ class Task:
     errand: bool = False
     places: tuple[Place, ...] = ()
     """What it makes in the wood."""
-    marks: Mapping[int, tuple[int, ...]] = field(default_factory=dict)
-    """The places that it marks, by their rows."""
+    marks: tuple[Place, ...] = ()
+    """What it marks there."""
     picture: Picture | None = None
 
     def meets(self, other: "Task") -> bool:

@@ -1,25 +1,23 @@
 """The tasks that a rack asks for: read off its parts, machining, joints, holders, finish and wall; no list is given."""
 
 from collections import Counter
-from collections.abc import Container, Iterable, Iterator, Sequence
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
-from itertools import count, groupby
 from math import ceil
 
 from yardcliff.core import machining
 from yardcliff.core.cautions import cautions
 from yardcliff.core.design import Design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.machining import named, once, read_from, where
+from yardcliff.core.machining import named, once, where
 from yardcliff.core.making.asked import Making
 from yardcliff.core.making.finish import Finish
+from yardcliff.core.making.marking import marked
 from yardcliff.core.making.mending import mended
-from yardcliff.core.making.picture import Cuts, Marked, bite
+from yardcliff.core.making.picture import Cuts, bite
 from yardcliff.core.making.shop import Shop
 from yardcliff.core.making.task import MANUAL, Task, own_ways, says, work_of
-from yardcliff.core.marks import Mark
 from yardcliff.core.materials import Ware
-from yardcliff.core.rack import HOLDER, Face, Hold, Joint, Kind, Operation, Part, Rack, part_keys
+from yardcliff.core.rack import HOLDER, Hold, Joint, Kind, Operation, Rack, part_keys
 from yardcliff.core.site.put_up import clearing, overhead, put_up
 from yardcliff.core.timber.cost import GRITS
 from yardcliff.core.timber.cut_order import order
@@ -36,8 +34,6 @@ BITES = frozenset({"bore", "pilot", "kerf", "rout"})
 """Classes of work whose cut is drawn in section."""
 MOST_LEFT = 60
 """More wood than this behind a hole is nothing to watch, mm."""
-MOST_MARKS = 80
-"""Beyond so many marks they are read off the tape, and not one by one."""
 NAILED = "In hardwood, and near an end, a hole for each brad first: one with its head nipped off is the bit."
 ORDINAL = ("First", "Second", "Third", "Fourth", "Fifth", "Sixth")
 
@@ -48,7 +44,7 @@ def tasks(done: Design, found: Timber, making: Making, shop: Shop) -> tuple[Task
     made = [
         *asked.before(),
         *asked.cuts(),
-        *asked.marks(),
+        *marked(done),
         *asked.machined(),
         *mended(done),
         *asked.tips(),
@@ -98,7 +94,7 @@ class _Asked:
         buy = [line for line in self.found.lines if line.packs]
         if buy:
             yield Task(
-                self._anew(BUY), 1, "Buy what is missing", 45,
+                self.done.there.anew(BUY), 1, "Buy what is missing", 45,
                 lines=tuple(f"{line.name}: {line.bought}" for line in buy),
                 checks=("Sight along every stick before you pay: straight, dry, no twist.",),
                 needs=frozenset({"measured"}), gives=frozenset({"bought"}), splits=False, errand=True,
@@ -108,7 +104,7 @@ class _Asked:
         used = set[str]()
         for group in self.found.plan.groups:
             if group.sawn:  # without ripping, each width is a group of its own
-                used.add(key := self._anew(f"cut:{group.says}", used))
+                used.add(key := self.done.there.anew(f"cut:{group.says}", used))
                 yield self._cut(group, key)
         gone = frozenset(piece.blank.part or HOLDER for piece in self.found.plan.missing)
         if gone:
@@ -122,11 +118,6 @@ class _Asked:
     def _from(self, keys: frozenset[str]) -> frozenset[str]:
         """These parts, and those that come out of their blanks."""
         return keys | {part.key for part in self.done.parts if part.of in keys}
-
-    def _anew(self, key: str, used: Container[str] = ()) -> str:
-        """The key of a card for what is open: one that is done, or `used`, is not taken again."""
-        names = (key if k == 1 else f"{key} {k}" for k in count(1))
-        return next(name for name in names if name not in self.done.there.cards and name not in used)
 
     def _cut(self, group: Group, key: str) -> Task:
         cutting, tape = self.done.brief.cutting, self.done.tape
@@ -149,58 +140,6 @@ class _Asked:
             picture=Cuts(tuple(group.sawn)),
         )  # fmt: skip
 
-    def marks(self) -> Iterator[Task]:
-        rack = self.rack
-        for group in rack.alike:
-            rows = [rack.rows[k] for k in group]
-            marks = self.done.marks_by_row[group[0]]
-            # What answers the holders in other parts is marked across in the same go.
-            parts = frozenset(row.part for row in rows) | {
-                place.part for one in rack.machining for place in one.places if place.row in group
-            }
-            key = f"mark:{'+'.join(map(str, group))}"
-            yield self._marks(key, group, parts, marks)
-            moved = [mark for mark in marks if self.done.there.unmarked(group[0], mark.place, rows[0].row.axes)]
-            if moved and key in self.done.there.cards:  # what came to be planned since it was done
-                yield self._marks(self._anew(key), group, parts, moved)
-        yield from self._holes()
-
-    def _marks(self, key: str, group: tuple[int, ...], parts: frozenset[str], marks: Sequence[Mark]) -> Task:
-        rack = self.rack
-        names = ", ".join(rack.part(key).name.lower() for key in sorted(parts))
-        pair = len(parts) > 1
-        few = len(marks) <= MOST_MARKS
-        return Task(
-            key, 4, f"Mark {len(marks)} place{'s' * (len(marks) != 1)}: {names}",
-            ceil(6 + 0.5 * len(marks)), parts,
-            tuple(f"{mark.place + 1}: {mark.text}" for mark in marks) if few else ("Off the tape under the drawing, or the template.",),
-            (("first mark", marks[0].text), ("from", "the foot" if rack.up else "the left end")),
-            checks=(
-                *(("Clamp them side by side, ends flush, and square every line across all of them.", "Write “top” on the same end of each: a turned one shows when all is drilled.") if pair or rack.up else ()),
-                "Hook the tape once and read every mark from there: steps add up their errors.",
-                f"The last one from the other end: {marks[-1].end_text}.",
-            ),
-            needs=frozenset({"cut", "square"}), gives=frozenset({"marked"}), marks={k: tuple(mark.place for mark in marks) for k in group},
-            picture=Marked(marks[0].length, tuple(mark.reading for mark in marks)) if few else None,
-        )  # fmt: skip
-
-    def _holes(self) -> Iterator[Task]:
-        """Marking what no row has: joints, plates, what goes into the wall; parts that are alike in one go."""
-        alike: dict[tuple[str, tuple[tuple[Face, Fraction, Fraction], ...]], list[Part]] = {}
-        for part in self.done.parts:
-            own = [place for one in self.done.machining if one.kind.marked for place in one.places
-                   if place.part == part.key and place.holder < 0]  # fmt: skip
-            if own:
-                alike.setdefault((named([part]), tuple(sorted({place[1:4] for place in own}))), []).append(part)
-        for (name, at), parts in alike.items():
-            each = f" on each of {len(parts)}" if len(parts) > 1 else ""
-            yield Task(
-                f"mark:{parts[0].key}", 4, f"Mark {len(at)} place{'s' * (len(at) != 1)}{each}: {name}", ceil(4 + 0.5 * len(at) * len(parts)),
-                frozenset(part.key for part in parts), tuple(_marked(self.done, parts[0], at)) if len(at) <= MOST_MARKS else ("Off the hole table.",),
-                checks=("Side by side, ends flush: square every line across all of them.",) if len(parts) > 1 else (),
-                needs=frozenset({"cut", "square"}), gives=frozenset({"marked"}),
-            )  # fmt: skip
-
     def machined(self) -> Iterator[Task]:
         seen = Counter[str]()
         for one in self.done.machining:
@@ -212,7 +151,7 @@ class _Asked:
             yield self._work(one, key)
             more = tuple(filter(self.done.there.open, one.places)) if key in self.done.there.cards else ()
             if more:  # what came to be planned since it was done
-                yield self._work(replace(one, places=more, parts=part_keys(more)), self._anew(key))
+                yield self._work(replace(one, places=more, parts=part_keys(more)), self.done.there.anew(key))
 
     def _work(self, one: Operation, key: str) -> Task:
         tape, work = self.done.tape, work_of(one)
@@ -425,16 +364,6 @@ def _bodies(joints: Iterable[Joint]) -> list[list[Joint]]:
         found = [body for body in found if body not in mine]
         found.append([*(one for body in mine for one in body), joint])
     return found
-
-
-def _marked(done: Design, part: Part, at: Iterable[tuple[Face, Fraction, Fraction]]) -> Iterator[str]:
-    """Places on a part face by face, as its hole table has them: by their numbers, from its end and its edge."""
-    numbers = {hole.place[1:4]: f"{hole.number} at " for hole in done.holes.get(part.key, ())}
-    for face, on in groupby(at, key=lambda one: one[0]):
-        along, across, _ = read_from(part, face)
-        yield f"{part.called(face)}, from the {along} and from the {across}: " + "; ".join(
-            f"{numbers.get(place, '')}{done.tape.write(place[1])}, {done.tape.write(place[2])}" for place in on
-        )
 
 
 def _nails(joints: Iterable[Joint]) -> Iterator[tuple[str, str]]:

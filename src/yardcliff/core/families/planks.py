@@ -1,0 +1,84 @@
+"""Planks side by side in a panel: how wide each is, and whether a holder stands on a seam between two."""
+
+from bisect import bisect_right
+from collections.abc import Iterator
+from dataclasses import dataclass
+from itertools import accumulate
+from math import ceil
+from typing import Literal
+
+from yardcliff.core.exact import Fraction
+from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.length import Size, exact_text
+from yardcliff.core.model import Frozen
+from yardcliff.core.row import Row
+from yardcliff.core.rows import Standing
+
+SEAM = Fraction(6)
+"""Least wood between a holder's bore and a seam, mm: rule of thumb."""
+SOLD = (60, 162, 2)
+"""Widths that planks are sold or ripped to, as a range, mm."""
+
+
+class Plank(Frozen):
+    """The stock that a panel is made of. What is left over comes off all of them alike, or off the last."""
+
+    width: Size = Fraction(120)
+    rip: Literal["all", "last"] = "all"
+
+
+def planks(length: Fraction, plank: Plank) -> tuple[Fraction, ...]:
+    """The widths of the planks that make up a panel of `length`, mm."""
+    count = max(1, ceil(length / plank.width))
+    if plank.rip == "all":
+        return (length / count,) * count
+    return (plank.width,) * (count - 1) + (length - plank.width * (count - 1),)
+
+
+@dataclass(frozen=True, slots=True)
+class Seams:
+    """Where a panel's holders stand, and how far from a seam they have to: what a choice of planks is judged by."""
+
+    length: Fraction
+    axes: tuple[Fraction, ...]
+    clear: Fraction
+
+    @classmethod
+    def of(cls, row: Row, standing: tuple[Standing, ...], fitted: Fitting) -> "Seams":
+        clear = max(fitted.bored + SEAM, fitted.reach.left, fitted.reach.right)
+        return cls(row.length, tuple(sorted({axis for one in standing for axis in one.row.axes})), clear)
+
+    def hit(self, plank: Plank) -> Fraction | None:
+        """How far from a seam the first holder stands that is too near one."""
+        for seam in list(accumulate(planks(self.length, plank)))[:-1]:
+            after = bisect_right(self.axes, seam - self.clear)
+            if after < len(self.axes) and self.axes[after] < seam + self.clear:
+                return abs(self.axes[after] - seam)
+        return None
+
+    def missed_by(self, plank: Plank) -> Plank | None:
+        """Planks of nearly the same width that have no seam at a holder; None if no width that is sold has none."""
+        widths = sorted(range(*SOLD), key=lambda width: abs(width - plank.width))
+        others = (plank.changed({"width": Fraction(width)}) for width in widths)
+        return next((other for other in others if self.hit(other) is None), None)
+
+    def on(self, plank: Plank) -> Iterator[Finding]:
+        """Whether a holder stands on a seam."""
+        near = self.hit(plank)
+        if near is None:
+            return
+        better = self.missed_by(plank)
+        width = exact_text(better.width) if better else ""
+        yield Finding(
+            "panel.seam",
+            "Panel",
+            "A holder stands on a seam between planks, where its screws or its peg hold nothing.",
+            "from the seam",
+            near,
+            self.clear,
+            fixes=(
+                *((Fix(f"Planks of {width}", {"plank": {"width": width}}),) if better else ()),
+                Fix("A frame of cross boards instead", {"made": "frame"}),
+            ),
+        )
