@@ -129,6 +129,8 @@ def test_a_plug_is_glued_waited_for_and_drilled_again(client: TestClient, rack: 
 
     write(client, rack, "measured", "404", "2")
     before = tasks()
+    stale = {"base": rack["version"] + 1, "what": "2", "code": "plug", **NOW}
+    assert client.post(f"/api/racks/{rack['id']}/log/ways", json=stale).status_code == 409
     plugged = take(client, rack, "2", "plug")
     assert plugged["version"] == rack["version"], "the plan stays as it is"
     assert told(client.get(f"/api/racks/{rack['id']}/log").json(), "2")["found"] == ""
