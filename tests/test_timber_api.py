@@ -325,3 +325,68 @@ def test_racks_are_cut_together_along_a_line_that_tells_how_far_it_is(hut: TestC
     sheet = hut.get(f"{files}/cut-plan.pdf", params={"asked": json.dumps(asked)})
     assert sheet.content.startswith(b"%PDF")
     assert hut.get(f"{files}/shopping.csv", params={"asked": "[]"}).status_code == 422
+
+
+def test_a_board_is_ripped_at_the_bench_and_its_strips_lie_here_then(hut: TestClient) -> None:
+    rack = rack_named(hut, "Kitchen dresser, tin cups")
+    at, now = f"/api/racks/{rack['id']}", "2026-11-27T19:00"
+
+    def cards() -> dict[str, Json]:
+        made = hut.get(f"{at}/making", params={"now": now}).json()
+        assert {
+            tool
+            for task in made["tasks"]
+            for name, tool in map(dict.values, task["settings"])
+            if name == "tool" and "bit" in tool
+        } <= set(made["tools"])
+        return {task["key"]: task for task in made["tasks"]}
+
+    def say(key: str, when: str | None, id_: str) -> int:
+        said = {"said": [{"id": id_, "item": key, "at": when}]}
+        return hut.post(f"{at}/making/ticks", json=said).status_code
+
+    def sticks() -> list[str]:
+        return [f"{one['wide']} {one['long']}" for one in hut.get("/api/timber").json()["sticks"]]
+
+    rip, cut = "strip:Softwood 21 mm thick", "cut:Softwood 21 mm thick"
+    before, first = sticks(), cards()
+    plan = hut.get(f"{at}/timber").json()
+    assert plan["work"].startswith("Ripping takes 30 min with a jigsaw. Without it")
+    assert [one["key"] for one in first[cut]["before"]] == [rip]
+    assert "straight edge" in first[rip]["ways"][0]
+    parts = [one["name"] for stick in first[cut]["picture"]["sticks"] for one in stick["pieces"]]
+    assert say(rip, now, "ripped-once") == 204
+    ripped = cards()
+    # The strips are stock: what is cut comes out of them, for nothing, and nothing is ripped again.
+    # 140 less 102 and a jigsaw's cut of 1.5; 70 less 47 and another one.
+    assert [one for one in sticks() if one not in before] == [
+        "100 mm 1640 mm", "36.5 mm 1640 mm", "45 mm 980 mm", "21.5 mm 980 mm", "45 mm 655 mm", "21.5 mm 655 mm",
+    ]  # fmt: skip
+    assert ripped[rip]["done"] == now
+    assert ripped[rip]["lines"][1]["text"] == first[rip]["lines"][1]["text"]
+    assert not any(key.startswith("strip:") and task["done"] is None for key, task in ripped.items())
+    assert sorted(one["name"] for stick in ripped[cut]["picture"]["sticks"] for one in stick["pieces"]) == sorted(parts)
+    assert hut.get(f"{at}/timber").json()["cost"] == plan["cost"]
+    assert say(rip, None, "ripped-not") == 204
+    assert sticks() == before
+    assert hut.post(f"{at}/timber/done", json={}).status_code == 201
+    done = cards()
+    assert done[rip]["done"], "it is sawn: that was ripped too"
+    assert hut.get(f"{at}/timber").json()["groups"] == []
+
+
+def test_time_counts_against_money_where_it_is_asked_to(hut: TestClient) -> None:
+    at = f"/api/racks/{rack_named(hut, 'Kitchen, spices and soup mugs')['id']}/timber"
+    plan, shop = hut.get(at).json(), hut.get("/api/shop").json()["shop"]
+    assert plan["work"] == "Ripping takes 20 min with a jigsaw. That saves €3.20; your time is not counted."
+    dear = hut.put("/api/shop", json={**shop, "rate": "30.00"})
+    assert dear.json()["shop"]["rate"] == 3000
+    bought = hut.get(at).json()
+    assert (bought["work"], bought["cost"]) == ("", plan["cost"] + 320)
+    hut.put("/api/shop", json={**shop, "tools": ["mitre saw"]})
+    assert hut.get(at).json()["work"] == ""
+    why = {one["long"]: one["why"] for one in hut.get(at).json()["unused"]}
+    assert why["1640 mm"] == "140 mm wide: it would have to be ripped, and no saw here rips"
+    assert why["655 mm"].startswith("squared, it gives 635 mm: the shortest part that it suits is")
+    wrong = hut.put("/api/shop", json={**shop, "rate": "much"})
+    assert (wrong.status_code, wrong.json()["errors"][0]["field"]) == (422, "rate")

@@ -34,8 +34,8 @@ def euros(cents: int) -> str:
     return f"€{cents / 100:.2f}"
 
 
-def sheet(found: Timber, tape: Tape = MM, paper: Paper = "a4", by: Cutting | None = None) -> PdfReader:
-    return PdfReader(io.BytesIO(write_cutsheet("Porch, rails", found, by or cutting(), tape, paper, euros)))
+def sheet(found: Timber, tape: Tape = MM, paper: Paper = "a4") -> PdfReader:
+    return PdfReader(io.BytesIO(write_cutsheet("Porch, rails", found, tape, paper, euros)))
 
 
 def words(reader: PdfReader) -> str:
@@ -48,9 +48,7 @@ def words(reader: PdfReader) -> str:
 )
 def test_every_cut_sheet_keeps_to_its_pages(item: str, count: int, patch: dict[str, Any], paper: Paper) -> None:
     done = start(item, count, {key: one for key, one in patch.items() if key != "place"}, patch.get("family"))
-    data = write_cutsheet(
-        "A rack with a long name that somebody gave it", priced(done, supply()), done.brief.cutting, MM, paper, euros
-    )
+    data = write_cutsheet("A rack with a long name that somebody gave it", priced(done, supply()), MM, paper, euros)
     for page in pypdfium2.PdfDocument(data):
         image = page.render(scale=1).to_pil().convert("L")
         wide, tall = image.size
@@ -65,7 +63,7 @@ def test_a_cut_sheet_says_every_step_every_stop_and_what_it_costs() -> None:
     )
     said = words(sheet(found))
     for sawn in found.plan.sawn:
-        for step in order(sawn, done.brief.cutting, MM):
+        for step in order(sawn, found.plan.means, MM):
             assert " ".join(step.split()) in said
     assert "284 mm: Rail 1, Rail 2, Rail 3" in said
     assert euros(found.cost.total) in said
@@ -88,9 +86,7 @@ def test_a_cut_sheet_is_written_in_the_users_own_tape_and_is_the_same_each_time(
     said = words(sheet(found, INCH))
     assert "1040 mm" not in said
     assert " in: Board" in said
-    assert write_cutsheet("x", found, cutting(), INCH, "a4", euros) == write_cutsheet(
-        "x", found, cutting(), INCH, "a4", euros
-    )
+    assert write_cutsheet("x", found, INCH, "a4", euros) == write_cutsheet("x", found, INCH, "a4", euros)
 
 
 def test_a_plan_as_a_file_has_a_row_for_each_piece_and_its_mark() -> None:

@@ -250,8 +250,9 @@ def fill(database: Database, day: date | None = None) -> int:
 
 def _write_logs(database: Database) -> None:
     now = datetime.now(UTC)
-    store, facts, timbers = Racks(database), Facts(database), Supplies(Stock(database), None)
+    store, facts = Racks(database), Facts(database)
     bench = Workshop(Bench(database), facts)
+    timbers = Supplies(Stock(database), None, bench)
     ids = {one.name: one.id for one in store.all()}
     for name, lines in LOGS.items():
         ledger = Ledger(ids[name], store, Sites(store, Walls(database), facts), timbers, bench, facts, Tongue.of(""))

@@ -23,10 +23,10 @@ from yardcliff.core.findings import Patch
 from yardcliff.core.fixes import tried
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.making.making import making
-from yardcliff.core.making.shop import Shop
 from yardcliff.core.making.task import Task
 from yardcliff.core.timber.stock import Supply, read_stick
 from yardcliff.core.timber.timber import priced
+from yardcliff.core.workshop.shop import Shop
 
 START = datetime(2026, 11, 26, 18)
 

@@ -1,5 +1,6 @@
 """The order of cuts in words, running marks and stop settings, as somebody at the saw reads them."""
 
+from dataclasses import replace
 from fractions import Fraction
 from typing import Any
 
@@ -10,16 +11,24 @@ from hypothesis import strategies as st
 from tests.core.test_timber import SIZES, cutting, offer, rails, supply
 from yardcliff.core.length import Tape
 from yardcliff.core.materials import Blank
+from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.cut_order import order
 from yardcliff.core.timber.layout import Sawn, marks, offcut_sticks, pieces, runs, stops, used_sticks
+from yardcliff.core.timber.means import Means
 from yardcliff.core.timber.plan import cut_plan
 from yardcliff.core.timber.stock import Stick, Supply, read_stick
+from yardcliff.core.workshop.shop import Shop, Tool
+from yardcliff.data import values
 
 MM, INCH = Tape.named("1 mm"), Tape.named("1/16 in")
 
 
 def stick(long: str, **more: Any) -> Stick:
     return read_stick({**SIZES, "long": long, **more})
+
+
+def means(by: Cutting, shop: Shop | None = None) -> Means:
+    return Means(by, shop or Shop())
 
 
 def only(wanted: tuple[Any, ...], stock: Supply, **asked: str) -> Sawn:
@@ -30,7 +39,7 @@ def only(wanted: tuple[Any, ...], stock: Supply, **asked: str) -> Sawn:
 def test_beyond_a_flaw_the_tape_is_hooked_anew() -> None:
     knotty = stick("1600 mm", flaws=[{"at": "700 mm", "width": "50 mm"}])
     sawn = only(rails(2, 600), supply(offer("1800 mm", "5.00"), sticks=(knotty,)))
-    assert order(sawn, cutting(), MM) == (
+    assert order(sawn, means(cutting()), MM) == (
         "Square the left end: 10 mm off it.",
         "Cut at 600 mm: Rail 1.",
         "Leave out the knot: cut square at 750 mm from the stick's own left end.",
@@ -49,7 +58,10 @@ def test_where_the_first_stretch_gives_nothing_the_second_is_measured_from_its_o
         (300, 400),
         (Fraction(1405, 2), Fraction(1605, 2)),
     ]
-    assert order(sawn, cutting(), MM)[0] == "Leave out the check: cut square at 300 mm from the stick's own left end."
+    assert (
+        order(sawn, means(cutting()), MM)[0]
+        == "Leave out the check: cut square at 300 mm from the stick's own left end."
+    )
 
 
 @pytest.mark.parametrize(
@@ -58,9 +70,9 @@ def test_where_the_first_stretch_gives_nothing_the_second_is_measured_from_its_o
 )
 def test_wood_that_may_hide_nails_is_gone_over_first_whatever_its_note_says(more: dict[str, Any]) -> None:
     sawn = only(rails(1, 600), supply(sticks=(stick("1600 mm", note="from the old bench", **more),)))
-    assert "magnet" in order(sawn, cutting(), MM)[0]
+    assert "magnet" in order(sawn, means(cutting()), MM)[0]
     clean = only(rails(1, 600), supply(sticks=(stick("1600 mm", note="no nails in it"),)))
-    assert "magnet" not in order(clean, cutting(), MM)[0]
+    assert "magnet" not in order(clean, means(cutting()), MM)[0]
 
 
 def test_what_is_cut_off_reclaimed_wood_stays_reclaimed() -> None:
@@ -71,37 +83,42 @@ def test_what_is_cut_off_reclaimed_wood_stays_reclaimed() -> None:
 
 
 @pytest.mark.parametrize(
-    ("saw", "says"),
+    ("tools", "rip", "says"),
     [
-        ("table saw", "riving knife"),
-        ("mitre saw", "not with the mitre saw"),
-        ("hand saw", "push stick"),
-        ("shears", "not with the shears"),
+        (("table saw", "jigsaw"), "with a tool", "riving knife"),
+        (("jigsaw",), "with a tool", "its shoe along a straight edge"),
+        ((), "by hand too", "beside a gauged line"),
     ],
 )
-def test_a_saw_that_does_not_rip_is_not_asked_to(saw: str, says: str) -> None:
-    wide = supply({**offer("1800 mm", "9.00"), "wide": "145 mm"})
-    sawn = only(rails(1, 1500, 70), wide, saw=saw)
-    assert says in order(sawn, cutting(saw=saw), MM)[0]
+def test_a_board_is_ripped_with_what_is_there(tools: tuple[Tool, ...], rip: str, says: str) -> None:
+    shop = Shop(tools=tools)
+    wide = replace(supply({**offer("1800 mm", "9.00"), "wide": "145 mm"}), shop=shop)
+    sawn = only(rails(1, 1500, 70), wide, rip=rip)
+    (how,) = (row["says"] for row in values("ways", "strip")["ways"] if says in row["says"])
+    assert order(sawn, means(cutting(rip=rip), shop), MM)[0] == f"Rip 1 strip of 72 mm, planed to 70 mm: {how}."
 
 
 def test_widths_that_differ_in_a_lane_are_ripped_after() -> None:
     both = pieces([Blank("Wide", "board", "softwood", Fraction(120), Fraction(21), Fraction(600)),
                    Blank("Narrow", "board", "softwood", Fraction(70), Fraction(21), Fraction(500))], cutting())  # fmt: skip
     sawn = only(both, supply(offer("1800 mm", "5.00")))
-    assert order(sawn, cutting(), MM)[1:4] == (
+    assert order(sawn, means(cutting()), MM)[1:4] == (
         "Cut at 600 mm: Wide.",
         "Cut at 500 mm: Narrow.",
         "Then rip to width: Narrow 70 mm.",
     )
 
 
-def test_thicker_boards_are_planed_with_a_word_of_the_manual() -> None:
+def test_thicker_boards_are_planed_before_they_are_cut() -> None:
     thin = pieces([Blank("Lip", "board", "softwood", Fraction(120), Fraction(18), Fraction(600))], cutting())
-    sawn = only(thin, supply(offer("1800 mm", "5.00")), thin="true")
-    assert "Plane to 18 mm thick; nothing shorter than the planer's manual allows goes through it." in order(
-        sawn, cutting(), MM
-    )
+    stock = replace(supply(offer("1800 mm", "5.00")), shop=Shop(tools=("planer",)))
+    sawn = only(thin, stock)
+    first = order(sawn, means(cutting(), stock.shop), MM)[0]
+    assert first.startswith("Plane it to 18 mm thick: through the planer")
+    assert "nothing shorter than the planer's manual allows" in first
+    # Without a planer nobody planes a whole board, unless that is asked.
+    assert cut_plan(thin, replace(stock, shop=Shop()), cutting()).missing
+    assert not cut_plan(thin, replace(stock, shop=Shop()), cutting(thin="by hand too")).missing
 
 
 def test_shears_take_nothing_and_no_trim_squares_nothing() -> None:
@@ -123,7 +140,7 @@ def test_shears_take_nothing_and_no_trim_squares_nothing() -> None:
 def test_marks_and_lengths_are_read_on_the_users_own_tape() -> None:
     sawn = only(rails(2, 600), supply(offer("1800 mm", "5.00")))
     # 600 mm is 23 5/8 in and a little; nobody reads 600 mm off a tape in inches.
-    assert order(sawn, cutting(), INCH)[1] == "Stop at 23 5/8 in, 2 times: Rail 1, Rail 2."
+    assert order(sawn, means(cutting()), INCH)[1] == "Stop at 23 5/8 in, 2 times: Rail 1, Rail 2."
 
 
 @given(
@@ -148,7 +165,7 @@ def test_a_tape_along_each_run_finds_every_end(longs: list[int], flaw: int, saw:
                 at = one.end + plan.kerf
         for one, mark in marked:
             assert one.piece.blank.long <= mark <= sawn.source.long
-        said = " ".join(order(sawn, cutting(saw=saw), MM))
+        said = " ".join(order(sawn, means(cutting(saw=saw)), MM))
         assert all(one.piece.name in said for one in sawn.laid)
     by_length = dict(stops(plan))
     assert all(len(them) > 1 and {piece.blank.long for piece in them} == {long} for long, them in by_length.items())

@@ -27,7 +27,7 @@ def check_sawable(problem: Problem, cuts: Sequence[Cut]) -> None:
         for lane in cut.lanes:
             edge += lane.wide + (problem.rip if lane.wide < bar.wide else 0)
             assert edge <= bar.wide
-            edge += problem.kerf
+            edge += problem.between
             assert len(lane.runs) == len(bar.stretches)
             for run, (start, end) in zip(lane.runs, bar.stretches, strict=True):
                 at = start
@@ -69,7 +69,7 @@ def cheapest(problem: Problem) -> int | None:
         for bar, one in enumerate(problem.bars):
             used = sum(other == bar for other, _, _ in opened)
             if one.supply is None or used < one.supply:
-                opened.append((bar, one.wide + problem.kerf, []))
+                opened.append((bar, problem.room(bar), []))
                 put_lane(n, opened, len(opened) - 1, *opened[-1], total + problem.price(bar))
                 opened.pop()
 
@@ -84,7 +84,7 @@ def cheapest(problem: Problem) -> int | None:
                 rests = [one + problem.kerf for one in problem.bars[bar].rooms]
                 rests[r] -= want.long + problem.kerf
                 opened[k] = (bar, left - across, [*lanes, (want.wide, rests)])
-                put(n + 1, opened, total)
+                put(n + 1, opened, total + problem.lane_price(bar, want.wide))
                 opened[k] = (bar, left, lanes)
 
     for lying in product(*each):
@@ -102,6 +102,7 @@ bars = st.builds(
     st.integers(0, 40),
     st.none() | st.integers(1, 2),
     st.booleans(),
+    st.integers(0, 20),
 )
 problems = st.builds(
     Problem,
@@ -109,6 +110,7 @@ problems = st.builds(
     st.lists(bars, min_size=1, max_size=3).map(tuple),
     st.integers(0, 4),
     st.integers(0, 3),
+    st.none() | st.integers(0, 5),
 )
 
 
@@ -129,7 +131,7 @@ def test_small_plans_are_as_good_as_any(problem: Problem) -> None:
 big = st.builds(
     Problem,
     st.lists(st.builds(Want, st.integers(600, 12000), st.sampled_from((700, 1200)), st.integers(1, 8)), min_size=1, max_size=8).map(tuple),
-    st.lists(st.builds(Bar, st.sampled_from((1200, 1450)), st.just(((50, 23950),)), st.integers(500, 2000), st.none()), min_size=1, max_size=3).map(tuple),
+    st.lists(st.builds(Bar, st.sampled_from((1200, 1450)), st.just(((50, 23950),)), st.integers(500, 2000), st.none(), st.booleans(), st.integers(0, 300)), min_size=1, max_size=3).map(tuple),
     st.sampled_from((0, 30)),
     st.just(20),
 )  # fmt: skip
@@ -172,8 +174,14 @@ def test_a_wide_board_is_ripped_where_that_is_cheaper() -> None:
     rails, wide, narrow = Want(20000, 700, 2), Bar(1450, ((0, 24000),), 900), Bar(700, ((0, 24000),), 500)
     plan = solve(Problem((rails,), (wide, narrow), 30, 10))
     assert [(cut.bar, [lane.wide for lane in cut.lanes]) for cut in plan.cuts] == [(0, [700, 700])]
-    # With 2 mm to plane off they take 147 of it.
+    # With 2 mm to plane off they take 147 of it; or where the saw that rips takes 4 mm between them.
     assert [cut.bar for cut in solve(Problem((rails,), (wide, narrow), 30, 20)).cuts] == [1, 1]
+    assert [cut.bar for cut in solve(Problem((rails,), (wide, narrow), 30, 10, 40)).cuts] == [1, 1]
+    # Two rips for 0.50 each cost what they save: then nothing is ripped, as with three strips on hand instead of a board.
+    for strip, bars in ((49, [0]), (50, [1, 1])):
+        assert [cut.bar for cut in solve(Problem((rails,), (wide._replace(strip=strip), narrow), 30, 10)).cuts] == bars
+    lying = Problem((rails,), (wide._replace(cost=0), narrow._replace(cost=0, supply=3)), 30, 10)
+    assert [cut.bar for cut in solve(lying).cuts] == [1, 1]
 
 
 def test_a_part_whose_grain_is_free_is_turned_where_that_saves_a_sheet() -> None:

@@ -22,7 +22,7 @@ values = st.lists(st.integers(0, 20), min_size=3, max_size=3)
 def fits(problem: Problem, cut: Cut) -> bool:
     """Whether one bar can be cut so, whatever is wanted."""
     bar = problem.bars[cut.bar]
-    if sum(problem.across(cut.bar, lane.wide) for lane in cut.lanes) > bar.wide + problem.kerf:
+    if sum(problem.across(cut.bar, lane.wide) for lane in cut.lanes) > problem.room(cut.bar):
         return False
     return all(
         sum(problem.shapes[k].long + problem.kerf for k in run) <= room + problem.kerf
@@ -52,7 +52,7 @@ def best_of_one(problem: Problem, b: int, worth: list[int]) -> int:
 )
 def test_a_pattern_is_the_best_that_one_bar_gives(wants: list[Want], long: int, kerf: int, worth: list[int]) -> None:
     problem = Problem(tuple(wants), (Bar(40, ((0, long),), 1),), kerf)
-    ((value, cut),) = Patterns(problem).best([float(one) for one in worth])
+    ((value, cut),) = Patterns(problem, 1.0).best([float(one) for one in worth])
     assert value == best_of_one(problem, 0, worth)
     assert fits(problem, cut)
     assert all(n <= problem.wants[k].many for k, n in counts(cut))
@@ -61,9 +61,9 @@ def test_a_pattern_is_the_best_that_one_bar_gives(wants: list[Want], long: int, 
 @given(problems, values)
 def test_patterns_can_be_sawn_and_honest_ones_cut_no_more_than_is_wanted(problem: Problem, worth: list[int]) -> None:
     floats = [float(one) for one in worth[: len(problem.wants)]]
-    for value, cut in Patterns(problem).best(floats):
+    for value, cut in Patterns(problem, 1.0).best(floats):
         assert fits(problem, cut)
-        assert value == sum(floats[k] for k in cut.parts)
+        assert value == pytest.approx(sum(floats[k] for k in cut.parts) - problem.lanes_price(cut))
         true = honest(problem, cut, floats)
         assert fits(problem, true)
         assert all(n <= problem.wants[k].many for k, n in counts(true))

@@ -19,10 +19,10 @@ from yardcliff.core.findings import Severity
 from yardcliff.core.listing import shipped_item
 from yardcliff.core.machining import hole_tables
 from yardcliff.core.making.asked import Making
+from yardcliff.core.making.sawing import MISSING
 from yardcliff.core.making.sequence import edges, natural
-from yardcliff.core.making.shop import Shop
 from yardcliff.core.making.task import Task
-from yardcliff.core.making.tasks import MISSING, tasks
+from yardcliff.core.making.tasks import tasks
 from yardcliff.core.materials import Ware
 from yardcliff.core.rack import HOLDER, Face, Hold, Hole, Kind, Part, Point
 from yardcliff.core.site.survey import Site
@@ -30,6 +30,7 @@ from yardcliff.core.site.wall import Wall
 from yardcliff.core.timber.stock import Stick, Supply
 from yardcliff.core.timber.takeoff import takeoff
 from yardcliff.core.timber.timber import priced
+from yardcliff.core.workshop.shop import Shop
 from yardcliff.exports.template import View
 
 BYS = ("auto", "through", "plates", "items", "plugged", "keyholes", "hangers", "mirrors", "cleat", "batten")

@@ -1,5 +1,6 @@
 """From a plan to a finished rack: every task in its place with the reason; a user's own order; the workshop's tools."""
 
+from dataclasses import replace
 from datetime import datetime, timedelta
 from typing import Any
 
@@ -18,11 +19,11 @@ from yardcliff.core.listing import shipped_item
 from yardcliff.core.making.asked import Making, spoken
 from yardcliff.core.making.making import Made, enough, making, quicker
 from yardcliff.core.making.sequence import edges, natural
-from yardcliff.core.making.shop import TOOLS, Shop
 from yardcliff.core.making.tasks import at_bench, tasks
 from yardcliff.core.rack import HOLDER
 from yardcliff.core.timber.stock import Supply, read_stick
-from yardcliff.core.timber.timber import Timber, priced
+from yardcliff.core.timber.timber import Timber, priced, timber
+from yardcliff.core.workshop.shop import TOOLS, Shop
 
 THURSDAY = datetime(2026, 11, 26, 18)
 makings = st.builds(
@@ -136,6 +137,38 @@ def test_boards_of_several_widths_are_cut_each_by_themselves_where_nothing_is_ri
     assert len({task.key for task in box.tasks}) == len(box.tasks)
     panel = made("enamel-mug", 12, {"cutting": {"rip": False}}, "panel")
     assert len({task.key for task in panel.tasks}) == len(panel.tasks)
+
+
+def test_thick_wide_boards_are_planed_ripped_and_cut_in_turn_with_what_is_there() -> None:
+    # Three boards of 1000 × 70 × 21 out of one of 1100 × 240 × 24: planed once along its 1.1 m, ripped into three strips of it.
+    patch = {
+        "row": {"length": "1000 mm"},
+        "rows": {"count": 3, "boards": "each"},
+        "board": {"height": "70 mm", "thickness": "21 mm"},
+    }
+    brief = amend(starting([(shipped_item("felt-hat"), 12)], "1 mm"), patch | {"holder": {"kind": "hook"}})
+    board = read_stick({"wide": "240 mm", "thick": "24 mm", "long": "1100 mm", "reclaimed": True})
+    shop = Shop(tools=("table saw", "planer", "sander"), pace=200)
+    done, stock = design(brief), Supply((("9", board),), (), (), shop)
+    found = priced(done, stock)
+    assert not found.plan.missing
+    taken = ((task, task.timber.leaves) for task in making(done, found, shop, THURSDAY, {}).tasks if task.timber)
+    (thin, thinner), (strip, strips), (cut, _) = taken
+    assert [one.key.split(":")[0] for one in (thin, strip, cut)] == ["thin", "strip", "cut"]
+    # 10 to set up and 3 a metre; at a pace of 200 twice that.
+    assert (thin.minutes, strip.minutes) == (2 * 14, 2 * 20)
+    assert [(one.wide, one.thick, one.long) for one in thinner] == [(240, 21, 1100)]
+    # 240 less three times 72 and a blade of 3: 15 is nothing to keep.
+    assert [(one.wide, one.thick) for one in strips] == [(70, 24)] * 3
+    assert all("magnet" in task.lines[1] for task in (thin, strip))
+    assert "magnet" not in " ".join(cut.lines)
+    assert {"push stick", "planer", "plane", "table saw"} <= {*thin.tools, *strip.tools}
+    assert any("push stick" in one for one in strip.cautions)
+    assert any("planer throws back" in one for one in thin.cautions)
+    # An hour that counts makes it dearer than boards to size; without a planer it is no wood for this rack at all.
+    assert [one.why for one in timber(done, replace(stock, shop=Shop())).unused] == [
+        "24 mm thick: 21 mm is wanted, and nothing here planes it"
+    ]
 
 
 def test_an_order_of_ones_own_is_kept_and_what_it_breaks_is_said_with_ways_back() -> None:

@@ -8,8 +8,8 @@ from hypothesis import strategies as st
 
 from yardcliff.core.making.schedule import Schedule, schedule
 from yardcliff.core.making.sequence import Edge
-from yardcliff.core.making.shop import Hours, Shop
 from yardcliff.core.making.task import Task
+from yardcliff.core.workshop.shop import Hours, Shop
 
 MONDAY = datetime(2026, 11, 30)
 EVENINGS = Shop(hours=tuple(Hours(day=day, start="19:00", end="21:00") for day in range(5)))

@@ -21,11 +21,12 @@ from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.batch import Member, batch
 from yardcliff.core.timber.cost import Cost, consumables, shopping
 from yardcliff.core.timber.cut_order import order
-from yardcliff.core.timber.layout import CutPlan, Offcut, marks, offcut_sticks, pieces, stops
+from yardcliff.core.timber.layout import CutPlan, Offcut, bought_sticks, marks, offcut_sticks, pieces, stops
 from yardcliff.core.timber.plan import cut_plan
 from yardcliff.core.timber.stock import PriceList, Stick, Supply, WareOnHand, read_stick
 from yardcliff.core.timber.takeoff import Takeoff, part_blanks, takeoff
 from yardcliff.core.timber.timber import priced, timber
+from yardcliff.core.workshop.shop import Shop
 from yardcliff.demo import SEEDS
 from yardcliff.standins.timber_yard import price_list
 
@@ -148,7 +149,7 @@ def test_marks_run_on_and_equal_parts_share_a_stop() -> None:
     assert [mark for _, mark in marks(sawn, Fraction(3))] == [500, 1003, 1506]
     assert [(long, len(them)) for long, them in stops(plan)] == [(500, 3)]
     tape = start("towel", 2, {}).tape
-    assert order(sawn, cutting(kerf="3 mm"), tape) == (
+    assert order(sawn, plan.means, tape) == (
         "Square the left end: 10 mm off it.",
         "Stop at 500 mm, 3 times: Rail 1, Rail 2, Rail 3.",
         "Back to the rack: 271 mm.",
@@ -156,20 +157,23 @@ def test_marks_run_on_and_equal_parts_share_a_stop() -> None:
 
 
 def test_a_wider_board_is_ripped_if_that_is_allowed() -> None:
-    wide = supply({**offer("1800 mm", "9.00"), "wide": "145 mm"})
-    plan = cut_plan(rails(2, 1500, 70), wide, cutting(saw="table saw", plane="1 mm"))
+    wide = replace(supply({**offer("1800 mm", "9.00"), "wide": "145 mm"}), shop=Shop(tools=("table saw",)))
+    # What the saw that rips takes counts between the strips, whatever cuts them to length.
+    plan = cut_plan(rails(2, 1500, 70), wide, cutting(saw="pull saw", plane="1 mm"))
     (sawn,) = plan.sawn
-    check_laid(plan, Cutting(saw="table saw"))
+    check_laid(plan, Cutting(saw="pull saw"))
     # 71, 3 for the saw, 71: exactly the board.
     assert [(one.low, one.high) for one in sawn.laid] == [(0, 70), (74, 144)]
-    assert "Rip 2 strips of 71 mm, planed to 70 mm" in order(sawn, cutting(plane="1 mm"), start("towel", 2, {}).tape)[0]
-    assert [p.name for p in cut_plan(rails(2, 1500, 70), wide, Cutting(rip=False)).missing] == ["Rail 1", "Rail 2"]
+    assert "Rip 2 strips of 71 mm, planed to 70 mm" in order(sawn, plan.means, start("towel", 2, {}).tape)[0]
+    for rip, shop in (("never", wide.shop), ("with a tool", Shop(tools=("mitre saw",)))):
+        assert len(cut_plan(rails(2, 1500, 70), replace(wide, shop=shop), cutting(rip=rip)).missing) == 2
+    assert not cut_plan(rails(1, 1500, 70), replace(wide, shop=Shop(tools=())), cutting(rip="by hand too")).missing
 
 
 @pytest.mark.parametrize(("thick", "planned"), [("31 mm", True), ("31.5 mm", False)])
 def test_ten_millimetres_are_planed_off_a_board_at_most(thick: str, planned: bool) -> None:
     stock = supply({**offer("1800 mm", "9.00"), "thick": thick})
-    assert bool(cut_plan(rails(1, 1500), stock, Cutting(thin=True)).missing) != planned
+    assert bool(cut_plan(rails(1, 1500), stock, Cutting(thin="by hand too")).missing) != planned
 
 
 @pytest.mark.parametrize(("thick", "counts"), [("20.5 mm", True), ("21.5 mm", True), ("21.6 mm", False)])
@@ -194,10 +198,15 @@ def test_a_stick_is_kept_forbidden_and_what_that_costs() -> None:
     kept = {"Yard: Planed spruce 120 × 21, 2400 #1": ("Rail 2",)}
     locked = cut_plan(rails(2, 800), stock, Cutting(locked=kept))
     assert [(sawn.locked, [one.piece.name for one in sawn.laid]) for sawn in locked.sawn] == [
-        (True, ["Rail 2"]),
-        (False, ["Rail 1"]),
+        ("Yard: Planed spruce 120 × 21, 2400 #1", ["Rail 2"]),
+        ("", ["Rail 1"]),
     ]
     assert locked.cost == 1200
+    # Bought, it lies here, and is what was kept.
+    bought = replace(stock, sticks=(("7", bought_sticks(locked.sawn)[0]),))
+    here = cut_plan(rails(2, 800), bought, Cutting(locked=kept))
+    assert next((sawn.key, sawn.locked) for sawn in here.sawn) == ("stick 7", next(iter(kept)))
+    assert here.cost == 500
     odd = cut_plan(rails(2, 800), stock, Cutting(locked={"Yard: nothing #many": ("Rail 1",)}))
     assert odd.groups[0].unfit == ("Yard: nothing #many",)
     gone = cut_plan(rails(2, 800), stock, Cutting(locked={"stick 9": ("Rail 1",)}))
@@ -234,13 +243,13 @@ def test_a_flaw_on_the_back_lies_behind_a_part_that_hides_it() -> None:
     assert (plan.cost, plan.groups[0].proved) == (0, True)
     (sawn,) = plan.sawn
     assert [one.piece.name for one in sorted(sawn.laid, key=lambda one: one.start)][1] == "Rail"
-    assert "Mark the side with the stain as the back of Rail." in order(sawn, by, Tape.named("1 mm"))
+    assert "Mark the side with the stain as the back of Rail." in order(sawn, plan.means, Tape.named("1 mm"))
     # Where no order hides it, it is cut around, and the plan does not say that it is the best.
     flaws = [{"what": "stain", "at": f"{at} mm", "back": True} for at in (400, 1900)]
     twice = read_stick({**SIZES, "long": "2600 mm", "flaws": flaws})
     plan = cut_plan(pieces(blanks, by), supply(offer("1800 mm", "5.00"), sticks=(twice,)), by)
     check_laid(plan, by)
-    assert (plan.groups[0].least, plan.cost, plan.groups[0].proved) == (0, 500, False)
+    assert (plan.groups[0].gap, plan.cost, plan.groups[0].proved) == (500, 500, False)
     # What is left keeps its flaw, measured from its own end.
     short = cut_plan(pieces(blanks[:1], Cutting(backs=("Front",))), supply(sticks=(stained,)), Cutting())
     (left,) = offcut_sticks(short.sawn)
@@ -283,7 +292,7 @@ def test_one_stick_is_not_used_twice_whatever_it_could_become() -> None:
         ],
         Cutting(),
     )
-    thin = cut_plan(both, supply(offer("1800 mm", "4.00"), sticks=(one,)), Cutting(thin=True))
+    thin = cut_plan(both, supply(offer("1800 mm", "4.00"), sticks=(one,)), Cutting(thin="by hand too"))
     assert [(sawn.source.on_hand, sawn.laid[0].piece.name) for sawn in thin.sawn] == [(True, "A"), (False, "B")]
     done = start(
         "waxed-jacket",
@@ -415,7 +424,7 @@ def test_an_impossible_stick_is_refused_by_name(data: dict[str, Any], says: str)
 
 @given(st.integers(1, 12), st.integers(200, 1700), st.booleans())
 def test_plans_without_prices_use_what_is_usually_sold(count: int, long: int, rip: bool) -> None:
-    plan = cut_plan(rails(count, long), Supply(), Cutting(rip=rip))
+    plan = cut_plan(rails(count, long), Supply(), Cutting(rip="by hand too" if rip else "never"))
     check_laid(plan, Cutting())
     assert plan.cost is None
     assert not plan.missing
@@ -474,8 +483,8 @@ def test_whatever_is_on_hand_is_used_once_and_everything_is_accounted_for(
 ) -> None:
     names = [piece.name for piece in pieces(blanks, Cutting())]
     by = Cutting(
-        rip=rip,
-        thin=thin,
+        rip="by hand too" if rip else "never",
+        thin="by hand too" if thin else "never",
         matched=tuple(names[:2]),
         backs=tuple(names[1:4]),
         turned=tuple(names[2:]),
@@ -490,6 +499,12 @@ def test_whatever_is_on_hand_is_used_once_and_everything_is_accounted_for(
     assert len(keys) == len(set(keys))
     cut = [one.piece.name for sawn in plan.sawn for one in sawn.laid]
     assert sorted([*cut, *(piece.name for piece in plan.missing)]) == sorted(piece.name for piece in single)
-    assert all(
-        group.least is not None and group.cost is not None and group.least <= group.cost for group in plan.groups
-    )
+    assert all(group.gap is not None and group.cost is not None and group.gap >= 0 for group in plan.groups)
+    # Strips lie beside one another with a cut between, and every piece is on one of them.
+    for sawn in plan.sawn:
+        edges = [edge for one in sawn.strips for edge in (one.low, one.high)]
+        assert edges == sorted(edges)
+        assert not edges or edges[-1] <= sawn.source.section.wide
+        if sawn.strips:
+            assert {one.low for one in sawn.laid} == {one.low for one in sawn.strips}
+            assert all(one.wide <= next(s.wide for s in sawn.strips if s.low == one.low) for one in sawn.laid)

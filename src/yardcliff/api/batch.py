@@ -110,7 +110,7 @@ def export_batch(
     found = batch(members, supply, what.cutting).together
     name = shortened(" and ".join(dict.fromkeys(member.name for member in members)), 80)
     tape = members[0].done.tape
-    return timber_file(kind, name, found, what.cutting, tape, supply.currency, tongue, paper)
+    return timber_file(kind, name, found, tape, supply.currency, tongue, paper)
 
 
 @router.websocket("/batch")

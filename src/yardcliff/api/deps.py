@@ -16,11 +16,11 @@ from yardcliff.core.built.there import Built
 from yardcliff.core.design import Design, design
 from yardcliff.core.families import Brief, build
 from yardcliff.core.listing import Listed, shipped
-from yardcliff.core.making.shop import Shop
 from yardcliff.core.site.amending import read_wall
 from yardcliff.core.site.survey import Neighbour, Site, neighbour
 from yardcliff.core.site.wall import Wall
 from yardcliff.core.timber.stock import PriceList, Stick, Supply, WareOnHand
+from yardcliff.core.workshop.shop import Shop
 from yardcliff.store.bench import Bench
 from yardcliff.store.errors import SheetNotFound
 from yardcliff.store.facts import Facts
@@ -110,8 +110,8 @@ class Sites:
 class Supplies:
     """What there is to cut from and what it costs; the timber yard that can be asked, if there is one."""
 
-    def __init__(self, stock: Stock, yard: Supplier | None) -> None:
-        self.stock, self.yard = stock, yard
+    def __init__(self, stock: Stock, yard: Supplier | None, workshop: "Workshop") -> None:
+        self.stock, self.yard, self._workshop = stock, yard, workshop
 
     @property
     def sticks(self) -> list[tuple[str, Stick]]:
@@ -129,7 +129,8 @@ class Supplies:
         """All of it that is in the newest list's currency: nothing here changes money."""
         lists = self.lists
         wares = tuple(WareOnHand.model_validate(ware) for ware in self.stock.wares())
-        return Supply(tuple(self.sticks), tuple(one for one in lists if one.currency == lists[0].currency), wares)
+        prices = tuple(one for one in lists if one.currency == lists[0].currency)
+        return Supply(tuple(self.sticks), prices, wares, self._workshop.shop)
 
     def keep(self, prices: PriceList) -> None:
         self.stock.keep_prices(prices.supplier, prices.model_dump(mode="json"))
@@ -181,7 +182,7 @@ def _sites(request: HTTPConnection) -> Sites:
 
 
 def _supplies(request: HTTPConnection) -> Supplies:
-    return Supplies(Stock(request.app.state.database), request.app.state.yard)
+    return Supplies(Stock(request.app.state.database), request.app.state.yard, _workshop(request))
 
 
 def _workshop(request: HTTPConnection) -> Workshop:

@@ -34,10 +34,10 @@ from yardcliff.core.built.there import Built, is_hole
 from yardcliff.core.findings import Patch
 from yardcliff.core.length import LengthError, exact_text, read
 from yardcliff.core.making.asked import Minutes, spoken
-from yardcliff.core.making.picture import Cuts
-from yardcliff.core.making.shop import Shop
+from yardcliff.core.making.task import Worked
 from yardcliff.core.making.tasks import BUY, HUNG, at_bench, tasks
-from yardcliff.core.timber.layout import Sawn, bought_sticks, offcut_sticks, used_sticks
+from yardcliff.core.timber.layout import bought_sticks, used_sticks
+from yardcliff.core.workshop.shop import Shop
 from yardcliff.store.errors import StaleStock
 from yardcliff.store.timber import Change
 
@@ -145,7 +145,7 @@ class Ledger(Desk):
     def saw_all(self, spent: int | None, after: int, at: datetime) -> None:
         """All cards of the cut plan are done, by the money that was spent in all. Raises `StaleStock` where they were done already."""
         with self.facts.changing():
-            cards = [task.key for task in self.made(at).tasks if isinstance(task.picture, Cuts)]
+            cards = [task.key for task in self.made(at).tasks if task.timber]
             if not cards or len(self.timbers.stock.sawings(self.rack_id)) != after:
                 raise StaleStock("It was sawn already, perhaps in another window. Look at the timber as it is now.")
             lot, extra = uuid4().hex[:12], 0 if spent is None else spent - self.found.cost.total
@@ -168,11 +168,13 @@ class Ledger(Desk):
         new = self.facts.tell(Fact(told, self.rack.id, _minute(at), Kind.DONE, item, data, device))
         if new and task and task.key.startswith(BUY):
             self._bought(task.key)
-        elif new and task and isinstance(task.picture, Cuts):
-            last = not self.found.plan.missing and not any(
-                isinstance(one.picture, Cuts) for one in tasks_ if one is not task
+        elif new and task and task.timber:
+            last = (
+                bool(task.cuts)
+                and not self.found.plan.missing
+                and not any(one.cuts for one in tasks_ if one is not task)
             )
-            self._sawn(task.key, task.picture.sticks, lot or told, last, extra)
+            self._sawn(task.key, task.timber, lot or told, last, extra)
 
     def _bought(self, card: str) -> None:
         found = self.found
@@ -182,14 +184,15 @@ class Ledger(Desk):
         ]
         self._booked(card, [], sticks, wares, found.cost.total, 0, Kind.BOUGHT)
 
-    def _sawn(self, card: str, sticks: Sequence[Sawn], lot: str, last: bool, extra: int) -> None:
+    def _sawn(self, card: str, work: Worked, lot: str, last: bool, extra: int) -> None:
         """With the `last` card, screws and tins count as used up."""
         lines = [line for line in self.found.lines if not line.timber] if last else []
         wares = [(line.kind, line.name, line.left - line.on_hand) for line in lines]
         costs = sum(line.total or 0 for line in lines)
-        costs += sum(one.source.price or 0 for one in sticks if not one.source.on_hand)
-        offcuts = [stick.model_dump(mode="json") for stick in offcut_sticks(sticks)]
-        self._booked(card, used_sticks(sticks), offcuts, wares, costs, extra, Kind.SAWN, lot)
+        costs += sum(one.source.price or 0 for one in work.sticks if not one.source.on_hand)
+        left = [stick.model_dump(mode="json") for stick in work.leaves]
+        freed = [one.locked for one in work.sticks if one.locked]
+        self._booked(card, used_sticks(work.sticks), left, wares, costs, extra, Kind.SAWN, lot, freed)
 
     def _booked(
         self,
@@ -201,10 +204,22 @@ class Ledger(Desk):
         extra: int,
         kind: Kind,
         lot: str = "",
+        freed: Sequence[str] = (),
     ) -> None:
         currency = self.timbers.supply().currency or self.tongue.currency
         self.timbers.stock.carry_out(
-            self.rack_id, cut, made, wares, currency, costs, costs + extra, None, kind=kind, what=card, lot=lot
+            self.rack_id,
+            cut,
+            made,
+            wares,
+            currency,
+            costs,
+            costs + extra,
+            None,
+            kind=kind,
+            what=card,
+            lot=lot,
+            freed=freed,
         )
 
     def _stint(self, told: str, start: datetime, end: datetime, device: str) -> None:

@@ -11,7 +11,7 @@ from yardcliff.api.making_views import view_deadline, view_making
 from yardcliff.api.making_wire import DeadlineView, FileKind, MakingView, SaidMany, ShopView
 from yardcliff.api.racks import attached
 from yardcliff.core.making.making import enough, quicker
-from yardcliff.core.making.shop import DAYS, TOOLS, Shop
+from yardcliff.core.workshop.shop import DAYS, TOOLS, Shop
 
 router = APIRouter(tags=["making"])
 

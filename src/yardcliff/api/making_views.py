@@ -86,6 +86,7 @@ def view_making(done: Design, made: Made, facts: Sequence[Fact], tongue: Tongue)
         hands=spoken(sum(task.minutes for task in made.tasks if task.key not in ticks)),
         finish=finish.isoformat() if finish else None,
         finish_says=tongue.moment(finish) if finish else "",
+        tools=list(made.tools(ticks)),
         clock=next((one.at for one in facts if one.kind is Kind.CLOCK), None),
     )
 
@@ -107,7 +108,7 @@ def _picture(picture: Picture | None, done: Design) -> PictureView | None:
         case Marked(long, at):
             return MarkedView(long=float(long), at=[float(x) for x in at])
         case Cuts(sticks):
-            return CutsView(sticks=[view_cuts(one, done.brief.cutting, tape) for one in sticks])
+            return CutsView(sticks=[view_cuts(one, steps, done.brief.cutting.takes, tape) for one, steps in sticks])
         case Bite(wide, thick, deep, tilt, bit):
             return BiteView(
                 wide=float(wide), thick=float(thick), deep=None if deep is None else float(deep), tilt=tilt, bit=bit,

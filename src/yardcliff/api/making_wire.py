@@ -9,7 +9,7 @@ from yardcliff.api.scene_wire import Wire
 from yardcliff.api.timber_wire import CutStickView
 from yardcliff.api.wire import FindingView
 from yardcliff.core.findings import Patch
-from yardcliff.core.making.shop import Shop
+from yardcliff.core.workshop.shop import Shop
 
 
 class LineView(Wire):
@@ -128,6 +128,7 @@ class MakingView(Wire):
     hands: str = Field(description="All hands-on time together.")
     finish: str | None
     finish_says: str
+    tools: list[str] = Field(description="What has to lie ready for what is not done yet, bits and all.")
     clock: str | None = Field(description="Since when somebody is at the bench, by any device.")
 
 

@@ -18,8 +18,7 @@ from yardcliff.core.findings import Patch
 from yardcliff.core.ladder import ladder
 from yardcliff.core.length import Tape
 from yardcliff.core.model import Count
-from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.stock import Money
+from yardcliff.core.money import Money
 from yardcliff.core.timber.timber import Timber, priced, timber
 from yardcliff.exports.timber_csv import write_plan, write_shopping
 
@@ -124,14 +123,13 @@ def export_timber(
     record, supply = store.get(rack_id), timbers.supply()
     done = sites.stored(record)
     found = priced(done, supply)
-    return timber_file(kind, record.name, found, done.brief.cutting, done.tape, supply.currency, tongue, paper)
+    return timber_file(kind, record.name, found, done.tape, supply.currency, tongue, paper)
 
 
 def timber_file(
     kind: FileKind,
     name: str,
     found: Timber,
-    cutting: Cutting,
     tape: Tape,
     currency: str,
     tongue: Tongue,
@@ -141,7 +139,7 @@ def timber_file(
     if kind == "cut-plan.pdf":
         from yardcliff.exports.cutsheet import write_cutsheet  # reportlab is slow to import
 
-        sheet = write_cutsheet(name, found, cutting, tape, paper, lambda cents: tongue.money(cents, currency))
+        sheet = write_cutsheet(name, found, tape, paper, lambda cents: tongue.money(cents, currency))
         return attached(sheet, "application/pdf", name, kind)
     text = write_plan(found.plan, tape) if kind == "cut-plan.csv" else write_shopping(found.lines, currency)
     return attached(text, "text/csv", name, kind)

@@ -128,7 +128,7 @@ class SawnView(CutStickView):
     was: str
     note: str
     used: str
-    locked: bool
+    locked: str = Field(description="By which key of the brief it is kept so, if it is.")
 
 
 class GroupView(Wire):
@@ -139,6 +139,14 @@ class GroupView(Wire):
     proved: bool
     missing: list[str]
     sawn: list[SawnView]
+
+
+class UnusedView(Wire):
+    """A stick on hand that the plan leaves, and why."""
+
+    says: str
+    long: str
+    why: str
 
 
 class StopView(Wire):
@@ -195,6 +203,10 @@ class TimberView(Wire):
     parts: list[str] = Field(description="The names of all pieces that may be asked to match, or to hide their backs.")
     on_sheets: list[str] = Field(description="Those of them that come from a sheet, and may lie across its grain.")
     cautions: list[str]
+    work: str = Field(
+        description="How long ripping and planing take, with what, and what they save; nothing where there is none."
+    )
+    unused: list[UnusedView]
 
 
 class TriedView(Wire):

@@ -9,6 +9,8 @@ Step = Literal[
     "cut",
     "cross",
     "rip",
+    "strip",
+    "thin",
     "bore",
     "tilted",
     "pilot",

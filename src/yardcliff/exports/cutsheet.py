@@ -8,7 +8,6 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.geometry import Path, line
 from yardcliff.core.length import Tape
 from yardcliff.core.text import shortened
-from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.cost import Line
 from yardcliff.core.timber.cut_order import at_the_saw, order
 from yardcliff.core.timber.layout import Sawn, marks, plain, stops
@@ -31,21 +30,21 @@ LETTER = 1.9
 Money = Callable[[int], str]
 
 
-def write_cutsheet(name: str, found: Timber, cutting: Cutting, tape: Tape, paper: Paper, money: Money) -> bytes:
+def write_cutsheet(name: str, found: Timber, tape: Tape, paper: Paper, money: Money) -> bytes:
     """The sheet as PDF; `money` writes hundredths as the reader does."""
     page = Page(paper, f"{name}: cut plan")
     y = _head(
-        page, f"{name}: cut plan", f"Each cut takes {tape.write_fine(cutting.takes)}; marks run from the squared end."
+        page, f"{name}: cut plan", f"Each cut takes {tape.write_fine(found.plan.kerf)}; marks run from the squared end."
     )
     longest = max((float(sawn.source.long) for sawn in found.plan.sawn), default=1.0)
     scale = (page.width - 2 * MARGIN) / longest
     for sawn in found.plan.sawn:
-        steps = order(sawn, cutting, tape)
+        steps = order(sawn, found.plan.means, tape)
         tall = max(float(sawn.source.section.wide) * scale, LEAST)
         if y - tall - 16 - 4.2 * len(steps) < MARGIN:
             page.turn()
             y = _head(page, f"{name}: cut plan", "continued")
-        y = _stick(page, sawn, steps, tape, cutting.takes, scale, tall, y)
+        y = _stick(page, sawn, steps, tape, found.plan.kerf, scale, tall, y)
     page.turn()
     y = _head(page, f"{name}: stop block, and what to buy", at_the_saw(())[0])
     half = page.width / 2

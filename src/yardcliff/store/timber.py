@@ -120,9 +120,11 @@ class Stock(Store):
         kind: Kind = Kind.SAWN,
         what: str = "",
         lot: str = "",
+        freed: Sequence[str] = (),
     ) -> Sawing:
         """What a card of a plan cuts up leaves the rack of timber, its offcuts come onto it; wares are used up, and packets left over.
-        Or what was bought comes onto it. Those of one `lot` are one sawing.
+        Or what was bought comes onto it. Those of one `lot` are one sawing. What a plan kept sticks for by the keys that are `freed` is
+        done.
 
         Its rack was sawn for so often before, and is once more `after` that; otherwise, or where a stick is no longer there, it
         raises `StaleStock`.
@@ -136,7 +138,7 @@ class Stock(Store):
             made = _add(db, offcuts)
             _count(db, wares)
             data = {"cut": cut, "made": made, "wares": wares, "currency": currency, "planned": planned, "spent": spent}
-            sawn = Fact(uuid.uuid4().hex[:12], rack_id, now(), kind, what, data | {"lot": lot})
+            sawn = Fact(uuid.uuid4().hex[:12], rack_id, now(), kind, what, data | {"lot": lot, "freed": list(freed)})
             add(db, sawn)
         return _sawing([sawn])
 

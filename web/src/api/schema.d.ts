@@ -2532,6 +2532,11 @@ export interface components {
             /** Finish Says */
             finish_says: string;
             /**
+             * Tools
+             * @description What has to lie ready for what is not done yet, bits and all.
+             */
+            tools: string[];
+            /**
              * Clock
              * @description Since when somebody is at the bench, by any device.
              */
@@ -3141,8 +3146,11 @@ export interface components {
             note: string;
             /** Used */
             used: string;
-            /** Locked */
-            locked: boolean;
+            /**
+             * Locked
+             * @description By which key of the brief it is kept so, if it is.
+             */
+            locked: string;
         };
         /**
          * SceneView
@@ -3182,6 +3190,7 @@ export interface components {
          * Shop
          * @description `tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may stand about at once; `pace` how long
          *     the user's hands take, per cent of what is reckoned. `errands` is when the yard can be gone to (none: in the shop's hours).
+         *     `rate` is what an hour of the user's counts against money, in hundredths.
          */
         Shop: {
             /**
@@ -3281,6 +3290,11 @@ export interface components {
              * @default 100
              */
             pace: number;
+            /**
+             * Rate
+             * @default 0
+             */
+            rate: number;
         };
         /**
          * ShopView
@@ -3723,6 +3737,13 @@ export interface components {
             on_sheets: string[];
             /** Cautions */
             cautions: string[];
+            /**
+             * Work
+             * @description How long ripping and planing take, with what, and what they save; nothing where there is none.
+             */
+            work: string;
+            /** Unused */
+            unused: components["schemas"]["UnusedView"][];
         };
         /**
          * TraitView
@@ -3746,6 +3767,18 @@ export interface components {
             says: string;
             /** Dearer */
             dearer: number;
+        };
+        /**
+         * UnusedView
+         * @description A stick on hand that the plan leaves, and why.
+         */
+        UnusedView: {
+            /** Says */
+            says: string;
+            /** Long */
+            long: string;
+            /** Why */
+            why: string;
         };
         /**
          * Used

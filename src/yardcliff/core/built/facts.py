@@ -13,7 +13,6 @@ from yardcliff.core.built.there import Built, Feature, Mend, PieceKey, Size, Ste
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import exact_text, read
-from yardcliff.core.making.picture import Cuts
 from yardcliff.core.making.task import Task
 from yardcliff.core.rack import Part, Place
 
@@ -90,7 +89,7 @@ def _at(places: Iterable[Place], done: Design) -> Json:
 
 
 def _pieces(task: Task) -> Iterator[list[str]]:
-    for stick in task.picture.sticks if isinstance(task.picture, Cuts) else ():
+    for stick in task.cuts:
         for one in stick.laid:
             blank = one.piece.blank
             yield [blank.part, blank.name, *map(exact_text, (blank.long, blank.wide, blank.thick))]
@@ -113,6 +112,7 @@ def built(facts: Iterable[Fact]) -> Built:
             there.make(one.data["made"], one.what)
         elif one.kind is Kind.SAWN:
             there.used = there.used or bool(one.what and one.data["wares"])
+            there.freed |= set(one.data.get("freed", ()))
         elif one.kind is Kind.MEASURED:
             there.measure(one.what, _mm(one.data["at"]), _mm(one.data["planned"]))
         elif one.kind is Kind.MISHAP:
@@ -139,13 +139,14 @@ class _There:
     pieces: Counter[PieceKey] = field(default_factory=Counter)
     cards: set[str] = field(default_factory=set)
     used: bool = False
+    freed: set[str] = field(default_factory=set)
 
     @property
     def built(self) -> Built:
         return Built(
             self.parts, self.names, self.boards, self.holes, self.of, frozenset(self.features), self.measured,
             self.planned, self.marks, frozenset(self.spots), tuple(self.mends), self.pieces, frozenset(self.cards),
-            self.used,
+            self.used, frozenset(self.freed),
         )  # fmt: skip
 
     def make(self, made: Json, task: str) -> None:

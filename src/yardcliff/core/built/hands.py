@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from statistics import median
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.making.shop import PACES
+from yardcliff.core.workshop.shop import PACES
 
 LONGEST_STINT = 14 * 60
 """Whoever was at the bench for longer forgot to clock out, minutes: rule of thumb."""

@@ -46,8 +46,8 @@ class Built:
     `boards`, how long by the row that they carry; `holes` as planned when they were drilled, from the datum, by row and
     place, and what part (`of`) they are in; the `features` that are drilled beside; and what was `measured`, by the name
     of its subject, with what it was `planned` to be then. What is marked is in `marks` and `spots` likewise. Of the
-    making: what is being mended, how many of which `pieces` are cut, the keys of the `cards` that are done, and whether
-    the wares are `used` up.
+    making: what is being mended, how many of which `pieces` are cut, the keys of the `cards` that are done, whether the
+    wares are `used` up, and which sticks that the brief keeps for something were worked on, and are `freed`.
     """
 
     parts: Mapping[str, Size] = field(default_factory=dict)
@@ -64,6 +64,7 @@ class Built:
     pieces: Mapping[PieceKey, int] = field(default_factory=dict)
     cards: frozenset[str] = frozenset()
     used: bool = False
+    freed: frozenset[str] = frozenset()
 
     def at(self, row: int, place: int) -> tuple[Fraction | None, ...]:
         """Where a hole may be that is there: where it was planned, or where it was measured."""

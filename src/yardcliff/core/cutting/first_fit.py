@@ -89,7 +89,7 @@ def _fill(problem: Problem, order: Sequence[int]) -> tuple[Cut, ...] | None:
                 supply = many[b]
                 if supply == 0 or not problem.may(b, want):
                     continue
-                fresh = _Open(b, problem.bars[b].wide + problem.kerf)
+                fresh = _Open(b, problem.room(b))
                 if not fresh.put(problem, want):
                     continue
                 opened.append(fresh)

@@ -16,7 +16,7 @@ from yardcliff.core.cutting.problem import Cut, Lane, Problem, want_of
 ROUNDS, MOST_COLUMNS, MOST_NODES = 400, 3000, 300
 SMALL = 1e-6
 MISSING = 1000.0
-"""What a part that is not cut costs, in bars of the dearest kind."""
+"""What a part that is not cut costs, in bars of the dearest kind, ripped."""
 Range = tuple[int, int]
 
 
@@ -46,17 +46,18 @@ class Master:
     """Its columns grow over all nodes of a search: a pattern is true everywhere."""
 
     def __init__(self, problem: Problem, start: Iterable[Cut]) -> None:
-        self.problem, self.patterns = problem, Patterns(problem)
+        self.problem = problem
+        self.unit = float(max(problem.price(b) + problem.lane_price(b, 0) for b in range(len(problem.bars))))
+        self.patterns = Patterns(problem, self.unit)
         self.columns: list[Cut] = []
-        self._known: set[tuple[int, tuple[tuple[int, int], ...]]] = set()
-        self.unit = float(max(map(problem.price, range(len(problem.bars)))))
+        self._known: set[tuple[int, int, tuple[tuple[int, int], ...]]] = set()
         for cut in start:
             self.add(cut)
 
     def add(self, cut: Cut) -> bool:
         """Take a pattern in, if it is a new one."""
-        key = cut.bar, counts(cut)
-        if not key[1] or key in self._known:
+        key = cut.bar, self.problem.lanes_price(cut), counts(cut)
+        if not key[2] or key in self._known:
             return False
         self._known.add(key)
         self.columns.append(cut)
@@ -93,8 +94,9 @@ class Master:
         self._append(model, 0)
         integral(model)
         prices = [self.problem.price(b) / self.unit for b in range(len(bars))]
+        prices += [self.problem.lanes_price(cut) / self.unit for cut in self.columns]
         low, high = ((total / self.unit) for total in (least - 0.1, most + 0.1))
-        model.addRow(low, high, len(bars), list(range(len(bars))), prices)
+        model.addRow(low, high, len(prices), list(range(len(prices))), prices)
         for name, value in (("mip_rel_gap", 1e-9), ("mip_abs_gap", 0.5 / self.unit), ("mip_max_nodes", MOST_NODES)):
             model.setOptionValue(name, value)
         model.run()
@@ -126,7 +128,8 @@ class Master:
         for cut in self.columns[start:]:
             rows = counts(cut)
             at, many = [*(k for k, _ in rows), wants + cut.bar], [*(float(n) for _, n in rows), -1.0]
-            model.addCol(0.0, 0.0, highspy.kHighsInf, len(at), at, many)
+            costs = self.problem.lanes_price(cut) / self.unit
+            model.addCol(costs, 0.0, highspy.kHighsInf, len(at), at, many)
 
 
 def _without_extras(cut: Cut, left: Counter[int]) -> Cut:

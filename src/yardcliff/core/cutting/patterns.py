@@ -53,15 +53,16 @@ def _fill(items: Sequence[tuple[int, int, float, int]], capacity: int) -> _Fille
 class Patterns:
     """The best cut of each bar for given values of the parts."""
 
-    def __init__(self, problem: Problem) -> None:
-        self.problem = problem
+    def __init__(self, problem: Problem, unit: float) -> None:
+        """Values are in `unit`s of the problem's total."""
+        self.problem, self.unit = problem, unit
         ways = range(len(problem.wants))
         self._ways = {False: [*ways], True: [*(~k for k in ways if problem.wants[k].turns), *ways]}
         self._lanes = [
             [
                 w
                 for w in sorted({problem.shapes[k].wide for k in self._ways[bar.turns]})
-                if problem.across(b, w) <= bar.wide + problem.kerf
+                if problem.across(b, w) <= problem.room(b)
             ]
             for b, bar in enumerate(problem.bars)
         ]
@@ -72,7 +73,9 @@ class Patterns:
         }  # fmt: skip
 
     def best(self, values: Sequence[float]) -> list[tuple[float, Cut]]:
-        """For each bar the most that can be cut from it, and how; values are by want, lengths with their kerf."""
+        """For each bar the most that can be cut from it, less what its lanes cost, and how; values are by want, lengths
+        with their kerf.
+        """
         kerf = self.problem.kerf
         filled = {key: self._class(*key, values) for key, room in self._room.items() if room}
         found = []
@@ -80,7 +83,8 @@ class Patterns:
             lanes = []
             for w in self._lanes[b]:
                 worth = sum(float(filled[w, bar.turns].best[room + kerf]) for room in bar.rooms)
-                fit = (bar.wide + kerf) // max(self.problem.across(b, w), 1)
+                worth -= self.problem.lane_price(b, w) / self.unit
+                fit = self.problem.room(b) // max(self.problem.across(b, w), 1)
                 if worth > EPSILON and fit:
                     lanes.append((w, self.problem.across(b, w), worth, min(fit, self._wanted(w, bar.turns))))
             if not lanes:
@@ -88,7 +92,8 @@ class Patterns:
                 continue
             chosen = [max(lanes, key=lambda lane: lane[2])[0]]
             if any(many > 1 or len(lanes) > 1 for _, _, _, many in lanes):
-                chosen = _fill(lanes, bar.wide + kerf).chosen(bar.wide + kerf)
+                room = self.problem.room(b)
+                chosen = _fill(lanes, room).chosen(room)
             cut = Cut(
                 b,
                 tuple(
@@ -96,7 +101,7 @@ class Patterns:
                     for w in chosen
                 ),
             )
-            found.append((sum(values[k] for k in cut.parts), cut))
+            found.append((sum(values[k] for k in cut.parts) - self.problem.lanes_price(cut) / self.unit, cut))
         return found
 
     def _class(self, wide: int, turns: bool, values: Sequence[float]) -> _Filled:

@@ -49,8 +49,9 @@ def solve(problem: Problem, told: Told = go_on) -> Plan:
 
 
 def _plan(problem: Problem, cuts: Sequence[Cut], bound: int) -> Plan:
+    cuts = tidy(problem, cuts)
     total = problem.total(cuts)
-    return Plan(tidy(problem, cuts), total, min(bound, total))
+    return Plan(cuts, total, min(bound, total))
 
 
 def _branch(
@@ -149,11 +150,11 @@ class _Totals:
 
     def __init__(self, problem: Problem, cuts: tuple[Cut, ...] | None) -> None:
         self.weight = problem.weight
-        most = min(sum(problem.bars[cut.bar].cost for cut in cuts or ()), 2_000_000)
+        most = min(problem.total(cuts or ()) // problem.weight, 2_000_000)
         fewest = np.full(most + 1, 1 << 30, dtype=np.int64)
         fewest[0] = 0
-        coins = {bar.cost for bar in problem.bars if 0 < bar.cost <= most}
-        for coin in sorted(coins):
+        coins = {cost for bar in problem.bars for cost in (bar.cost, bar.strip)}
+        for coin in sorted(one for one in coins if 0 < one <= most):
             for at in range(coin, most + 1, coin):
                 # One more coin on everything that was reached a coin ago, a stretch at a time.
                 stretch = fewest[at - coin : min(at, most + 1 - coin)] + 1

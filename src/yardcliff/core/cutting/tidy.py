@@ -19,7 +19,11 @@ def tidy(problem: Problem, cuts: Sequence[Cut]) -> tuple[Cut, ...]:
     def ordered(run: tuple[int, ...]) -> tuple[int, ...]:
         return tuple(sorted(run, key=lambda k: (-shapes[k].long, k)))
 
-    done = [Cut(cut.bar, tuple(Lane(lane.wide, tuple(map(ordered, lane.runs))) for lane in cut.lanes)) for cut in cuts]
+    done = [
+        # A lane that was emptied need not be ripped.
+        Cut(cut.bar, tuple(Lane(lane.wide, tuple(map(ordered, lane.runs))) for lane in cut.lanes if any(lane.runs)))
+        for cut in cuts
+    ]
     return tuple(sorted(done, key=lambda cut: (cut.bar, cut.lanes)))
 
 

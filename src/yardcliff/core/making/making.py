@@ -1,6 +1,6 @@
 """The making of a rack, whole: its tasks in order, why in this order, when each is done, what there is to say, what would be quicker."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Container, Iterator, Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime
 
@@ -11,10 +11,10 @@ from yardcliff.core.machining import once, where
 from yardcliff.core.making.asked import spoken
 from yardcliff.core.making.schedule import Schedule, schedule
 from yardcliff.core.making.sequence import Edge, broken, direct, edges, natural, own
-from yardcliff.core.making.shop import DAYS, TOOLS, Hours, Shop, minute
 from yardcliff.core.making.task import Task, work_of
 from yardcliff.core.making.tasks import tasks
 from yardcliff.core.timber.timber import Timber
+from yardcliff.core.workshop.shop import DAYS, TOOLS, Hours, Shop, minute
 from yardcliff.data import table, values
 
 LATEST = "22:30"
@@ -32,6 +32,10 @@ class Made:
     why: tuple[Edge, ...]
     findings: tuple[Finding, ...]
     schedule: Schedule
+
+    def tools(self, ticked: Container[str]) -> tuple[str, ...]:
+        """What has to lie ready for all that is not `ticked`, in the order that it is first wanted."""
+        return once(tool for task in self.tasks if task.key not in ticked for tool in task.tools)
 
 
 @dataclass(frozen=True, slots=True)

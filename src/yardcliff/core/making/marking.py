@@ -21,6 +21,8 @@ PAIR = (
     "Write “top” on the same end of each: a turned one shows when all is drilled.",
 )
 
+TOOLS = ("tape", "pencil", "awl", "try square")
+
 
 def marked(done: Design) -> Iterator[Task]:
     """All of it; rows that are marked alike in one go."""
@@ -62,6 +64,7 @@ def _row(done: Design, key: str, group: Sequence[int], marks: Sequence[Mark]) ->
         ),
         needs=CUT,
         gives=frozenset({"marked"}),
+        tools=TOOLS,
         marks=tuple(_place(done, k, mark) for k in group for mark in marks),
         picture=Marked(marks[0].length, tuple(mark.reading for mark in marks)) if few else None,
     )
@@ -104,6 +107,7 @@ def _each(done: Design, key: str, name: str, parts: dict[str, Part], own: Sequen
         checks=("Side by side, ends flush: square every line across all of them.",) if alike else (),
         needs=CUT,
         gives=frozenset({"marked"}),
+        tools=TOOLS,
         marks=tuple(place for places in own for place in places),
     )
 

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from yardcliff.core.built.there import Mend, key_of
 from yardcliff.core.design import Design
+from yardcliff.core.machining import once, tool
 from yardcliff.core.making.task import Task
 
 PHASE = 6
@@ -20,7 +21,9 @@ def mended(done: Design) -> Iterator[Task]:
 
 def _steps(mend: Mend, row: int, place: int | None, done: Design) -> Iterator[Task]:
     part = done.rack.rows[row].part
-    here = tuple(each for one in done.machining for each in one.places if (each.row, each.holder) == (row, place))
+    made = [one for one in done.machining if any((each.row, each.holder) == (row, place) for each in one.places)]
+    here = tuple(each for one in made for each in one.places if (each.row, each.holder) == (row, place))
+    bits = once(tool(one, done.tape) for one in made if one.kind.drilled)
     for k, step in enumerate(mend.steps):
         yield Task(
             f"mend:{mend.key}:{k}",
@@ -35,4 +38,5 @@ def _steps(mend: Mend, row: int, place: int | None, done: Design) -> Iterator[Ta
             wait=step.wait,
             waits_for=step.waits_for,
             places=here if step.again else (),
+            tools=bits if step.again else (),
         )

@@ -21,9 +21,11 @@ class Marked:
 
 @dataclass(frozen=True, slots=True)
 class Cuts:
-    """Sticks with their cuts; the lines of the card go through them in turn, each with one more to take it."""
+    """Sticks with their cuts, each by the steps that it takes; the lines of the card go through them in turn, each with one
+    more to take it.
+    """
 
-    sticks: tuple[Sawn, ...]
+    sticks: tuple[tuple[Sawn, tuple[str, ...]], ...]
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,8 +9,8 @@ from datetime import datetime, timedelta
 
 from yardcliff.core.effort import check
 from yardcliff.core.making.sequence import Edge
-from yardcliff.core.making.shop import Hours, Shop, minute
 from yardcliff.core.making.task import Task
+from yardcliff.core.workshop.shop import Hours, Shop, minute
 
 Rank = Callable[[int], tuple[int, int]]
 """Which of the tasks that could begin at once goes first."""

@@ -8,11 +8,22 @@ from yardcliff.core import machining
 from yardcliff.core.length import Tape
 from yardcliff.core.making.asked import WaitKind
 from yardcliff.core.making.picture import Picture
-from yardcliff.core.making.shop import Shop, Tool
 from yardcliff.core.rack import Operation, Place
+from yardcliff.core.timber.layout import Sawn
+from yardcliff.core.timber.stock import Stick
+from yardcliff.core.workshop.shop import Shop
+from yardcliff.core.workshop.ways import Way, own_ways, ways_of
 from yardcliff.data import values
 
 MANUAL = "What the manual of your tool says comes before what stands here."
+
+
+@dataclass(frozen=True, slots=True)
+class Worked:
+    """What a task does to the timber: the sticks that it takes, and those that are there after it."""
+
+    sticks: tuple[Sawn, ...]
+    leaves: tuple[Stick, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,29 +66,18 @@ class Task:
     marks: tuple[Place, ...] = ()
     """What it marks there."""
     picture: Picture | None = None
+    tools: tuple[str, ...] = ()
+    """What has to lie ready for it, bits and all."""
+    timber: Worked | None = None
+
+    @property
+    def cuts(self) -> tuple[Sawn, ...]:
+        """The sticks that it cuts into parts."""
+        return self.timber.sticks if self.timber and "cut" in self.gives else ()
 
     def meets(self, other: "Task") -> bool:
         """Whether both are done on the same parts."""
         return not self.parts or not other.parts or bool(self.parts & other.parts)
-
-
-@dataclass(frozen=True, slots=True)
-class Way:
-    """One way of doing a class of work: the tools it wants beside those that everybody has, how long against the first one."""
-
-    tools: frozenset[Tool]
-    slow: float
-    says: str
-
-
-def ways_of(kind: Mapping[str, Any]) -> list[Way]:
-    """The ways to do a class of work, as its row has them."""
-    return [Way(frozenset(one["tools"]), one["slow"], one["says"]) for one in kind["ways"]]
-
-
-def own_ways(kind: Mapping[str, Any], shop: Shop) -> list[Way]:
-    """Those that the workshop has the tools for, the surest first; by hand is always one."""
-    return [way for way in ways_of(kind) if way.tools <= set(shop.tools)]
 
 
 @dataclass(frozen=True, slots=True)

@@ -13,22 +13,18 @@ from yardcliff.core.making.asked import Making
 from yardcliff.core.making.finish import Finish
 from yardcliff.core.making.marking import marked
 from yardcliff.core.making.mending import mended
-from yardcliff.core.making.picture import Cuts, bite
-from yardcliff.core.making.shop import Shop
-from yardcliff.core.making.task import MANUAL, Task, own_ways, says, work_of
+from yardcliff.core.making.picture import bite
+from yardcliff.core.making.sawing import out_of, sawn
+from yardcliff.core.making.task import MANUAL, Task, says, work_of
 from yardcliff.core.materials import Ware
 from yardcliff.core.rack import HOLDER, Hold, Joint, Kind, Operation, Rack, part_keys
 from yardcliff.core.site.put_up import clearing, overhead, put_up
 from yardcliff.core.timber.cost import GRITS
-from yardcliff.core.timber.cut_order import order
-from yardcliff.core.timber.layout import Group
 from yardcliff.core.timber.timber import Timber
-from yardcliff.data import values
+from yardcliff.core.workshop.shop import Shop
 
 BUY, HUNG = "buy", "hang"
 """The keys of the errand, and of the last task: with it the rack is up."""
-MISSING = "missing"
-"""The key of the task that brings what no stick gives."""
 PHASE = {"cross": 3, "bore": 5, "pilot": 5, "kerf": 6, "rout": 6, "chop": 6, "rip": 7, "shape": 8, "bend": 8}
 BITES = frozenset({"bore", "pilot", "kerf", "rout"})
 """Classes of work whose cut is drawn in section."""
@@ -43,7 +39,7 @@ def tasks(done: Design, found: Timber, making: Making, shop: Shop) -> tuple[Task
     asked = _Asked(done, found, making, shop)
     made = [
         *asked.before(),
-        *asked.cuts(),
+        *sawn(done, found, shop),
         *marked(done),
         *asked.machined(),
         *mended(done),
@@ -100,46 +96,6 @@ class _Asked:
                 needs=frozenset({"measured"}), gives=frozenset({"bought"}), splits=False, errand=True,
             )  # fmt: skip
 
-    def cuts(self) -> Iterator[Task]:
-        used = set[str]()
-        for group in self.found.plan.groups:
-            if group.sawn:  # without ripping, each width is a group of its own
-                used.add(key := self.done.there.anew(f"cut:{group.says}", used))
-                yield self._cut(group, key)
-        gone = frozenset(piece.blank.part or HOLDER for piece in self.found.plan.missing)
-        if gone:
-            names = ", ".join(once(piece.blank.name.lower() for piece in self.found.plan.missing))
-            yield Task(
-                MISSING, 1, f"Find wood for: {names}", 45, self._from(gone),
-                lines=("No board on hand or in the list gives it: all that is made of it waits for this.",),
-                needs=frozenset({"measured"}), gives=frozenset({"cut"}), errand=True, splits=False,
-            )  # fmt: skip
-
-    def _from(self, keys: frozenset[str]) -> frozenset[str]:
-        """These parts, and those that come out of their blanks."""
-        return keys | {part.key for part in self.done.parts if part.of in keys}
-
-    def _cut(self, group: Group, key: str) -> Task:
-        cutting, tape = self.done.brief.cutting, self.done.tape
-        cross = values("ways", "cross")
-        own, old = own_ways(cross, self.shop), any(sawn.source.reclaimed for sawn in group.sawn)
-        laid = [one for sawn in group.sawn for one in sawn.laid]
-        parts = self._from(frozenset(one.piece.blank.part or HOLDER for one in laid))
-        plain = once(one.note for one in self.done.machining if one.kind.row.get("cut") and parts & set(one.parts))
-        lines = []
-        for sawn in group.sawn:
-            here = "" if sawn.source.on_hand else ", bought"
-            lines += [f"Take {sawn.source.name}, {tape.write(sawn.source.long)}{here}.", *order(sawn, cutting, tape)]
-        return Task(
-            key, 2, f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
-            ceil(5 + 4 * len(group.sawn) + cross["each"] * own[0].slow * len(laid)),
-            parts, tuple(lines), (("planned for", f"a {cutting.saw}"), ("each cut takes", tape.write_fine(cutting.takes))),
-            ways=tuple(way.says.format(stop="a stop block") for way in own),
-            checks=("Both ends square by the try square; equal parts stood side by side feel like one.", *plain),
-            cautions=(*cautions("cut", own[0].tools), *(cautions("old wood") if old else ()), MANUAL), needs=frozenset({"bought", "measured"}), gives=frozenset({"cut"}),
-            picture=Cuts(tuple(group.sawn)),
-        )  # fmt: skip
-
     def machined(self) -> Iterator[Task]:
         seen = Counter[str]()
         for one in self.done.machining:
@@ -156,7 +112,7 @@ class _Asked:
     def _work(self, one: Operation, key: str) -> Task:
         tape, work = self.done.tape, work_of(one)
         ways, kind, row = work.own(self.shop), work.kind, one.kind.row
-        parts = self._from(frozenset(one.parts)) if row.get("halves") else frozenset(one.parts)
+        parts = out_of(self.done, frozenset(one.parts)) if row.get("halves") else frozenset(one.parts)
         through = row.get("through", False)
         marked = {"marked"} if one.places and one.kind.marked else set()
         dry, halves = row.get("dry", False), row.get("halves", False)
@@ -178,7 +134,7 @@ class _Asked:
             gives=frozenset({"pinned"} if dry else {"machined", "halved"} if halves else {"machined"}),
             # A ripped strip keeps its faces.
             spoils=frozenset() if halves else frozenset(kind["spoils"]), follows=row.get("after", {}), work=one.kind, places=one.places,
-            picture=bite(one, [part for part in self.done.parts if part.key in parts]) if row["class"] in BITES else None,
+            tools=(*ways[0].kit, *((machining.tool(one, tape),) if one.kind.drilled else ())), picture=bite(one, [part for part in self.done.parts if part.key in parts]) if row["class"] in BITES else None,
         )  # fmt: skip
 
     def _cautions(self, one: Operation) -> tuple[str, ...]:
@@ -194,7 +150,7 @@ class _Asked:
                 ways=("Turn each in a drill's chuck against sandpaper, or by hand over a file; chamfer the end that goes in.",),
                 checks=("Every tip the same: against a hole of the tip's own round, filed into card.",),
                 cautions=("Short pegs are held by the chuck or a clamp, never between the fingers and a running belt.",),
-                needs=frozenset({"cut", "rough"}), gives=frozenset({"machined"}),
+                needs=frozenset({"cut", "rough"}), gives=frozenset({"machined"}), tools=("drill",) if "drill" in self.shop.tools else ("file",),
             )  # fmt: skip
 
     def sanded(self) -> Iterator[Task]:
@@ -208,6 +164,7 @@ class _Asked:
                 ways=("With a sander, moving before it touches and until it is off." if powered else "With paper around a cork block.",),
                 cautions=cautions("sand"),
                 needs=frozenset({"cut", "flush", "loose"}), gives=frozenset({"sanded"}), spoils=frozenset({"rough", "marked"}),
+                tools=("sander",) if powered else ("cork block",),
             )  # fmt: skip
 
     def joined(self) -> Iterator[Task]:
@@ -217,7 +174,7 @@ class _Asked:
             yield Task(
                 "thread", 10, "Thread fingers and spacers on the rod", 20, frozenset({HOLDER, *(key for one in rack.machining if one.kind is Kind.ROD_HOLE for key in one.parts)}),
                 checks=("Every finger falls open by its own weight; a washer more or less sets the play.", *rack.cautions[-1:]),
-                needs=frozenset({"machined", "sanded", "inside"}), gives=frozenset({"threaded"}), spoils=frozenset({"loose"}),
+                needs=frozenset({"machined", "sanded", "inside"}), gives=frozenset({"threaded"}), spoils=frozenset({"loose"}), tools=("spanners",),
             )  # fmt: skip
         if joints:
             yield Task(
@@ -239,7 +196,7 @@ class _Asked:
             yield Task(
                 f"inside:{first}", 11, f"Finish the inner faces: {names}", 15, parts,
                 lines=("One coat where no brush gets later; a pencil line from the dry fit shows where the glue goes: stay off it.",),
-                needs=inside | {"primed"}, gives=frozenset({"inside"}),
+                needs=inside | {"primed"}, gives=frozenset({"inside"}), tools=("brush",),
                 wait=self.finish.wait("coat"), waits_for="coat", dries=True, splits=False, cautions=self.finish.cautions,
             )  # fmt: skip
             if self.finish.conditioner:
@@ -259,6 +216,7 @@ class _Asked:
             needs=frozenset({"bought", "fits", "pinned", "bare", "sanded", "inside", "threaded"}), gives=frozenset({"joined"}), spoils=frozenset({"loose"}),
             wait=self.finish.wait("glue") if glued else 0, waits_for="glue" if glued else None, picture="rack",
             clamps=clamps, clamped=self.finish.wait("clamps") if glued else 0, dries=bool(glued), splits=not glued,
+            tools=(*((f"{clamps} clamps",) if glued else ()), *(["hammer"] if any(joint.hold is Hold.PINS for joint in joints) else []), *([] if all(joint.hold is Hold.PINS or joint.glued for joint in joints) else ["screwdriver"])),
             cautions=cautions("glue") if glued else (),
         )  # fmt: skip
 
@@ -290,7 +248,7 @@ class _Asked:
                 needs=frozenset({"sanded", "tested", "even", pegged, *(["fits", "loose"] if early else [])}),
                 gives=frozenset({"finished", "coated", "dressed", *(["inside"] if early else [])} if end else ()), spoils=frozenset() if early else frozenset({"bare"}),
                 after={last: ("The coat before has to be dry.", 0)} if last else {}, wait=dry, waits_for="coat", dries=True, splits=False,
-                cautions=self.finish.cautions,
+                cautions=self.finish.cautions, tools=("brush", "tape" if early and self.rack.joints else ""),
             )  # fmt: skip
             last = key
 
@@ -308,11 +266,11 @@ class _Asked:
                 lines=("Glue in the hole, not on the peg; a light tap, until it stands at its mark.",),
                 checks=("All at one angle: sight along the row, and turn them before the glue grips.",),
                 needs=frozenset({"machined", "sanded"} if early else {"machined", "coated"}), gives=gives | ({"pegged"} if early else set()), spoils=spoils,
-                wait=self.finish.wait("clamps"), waits_for="clamps", splits=False, cautions=cautions("glue"),
+                wait=self.finish.wait("clamps"), waits_for="clamps", splits=False, cautions=cautions("glue"), tools=("mallet",),
             )  # fmt: skip
         elif rack.glyph.putting:
             title, line, check = rack.glyph.putting
-            yield Task("holders", 17 if over else 14, f"{title}: {many} places", ceil(6 + 2 * many), on, lines=(line,), checks=(check,), needs=late, gives=frozenset({"hooked"}) if over else gives, spoils=spoils)  # fmt: skip
+            yield Task("holders", 17 if over else 14, f"{title}: {many} places", ceil(6 + 2 * many), on, lines=(line,), checks=(check,), needs=late, gives=frozenset({"hooked"}) if over else gives, spoils=spoils, tools=("screwdriver",))  # fmt: skip
         hardware = [
             take
             for step in self.done.machining
@@ -323,7 +281,7 @@ class _Asked:
             yield Task(
                 "hardware", 15, f"Fit {', '.join(once(take.name for take in hardware))}", 5 + 3 * len(hardware),
                 checks=("They bear at one height: lay the rack on its back and a straight edge across.",) if any(take.kind == "hanger" for take in hardware) else (),
-                needs=late - {"up"}, gives=gives, spoils=spoils,
+                needs=late - {"up"}, gives=gives, spoils=spoils, tools=("screwdriver", "straight edge"),
             )  # fmt: skip
 
     def mounted(self) -> Iterator[Task]:
@@ -338,7 +296,7 @@ class _Asked:
         yield Task(
             "mount", 16, "Put it up", 20 + 8 * len(up.holes), lines=tuple(step.do for step in steps) or ("No wall is chosen yet: the tab of its wall has them.",),
             settings=(("tools", ", ".join(up.tools)),) if up.tools else (), cautions=up.cautions,
-            needs=frozenset({"bought", "dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}), gives=frozenset({"up"}), splits=False, picture="wall",
+            needs=frozenset({"bought", "dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}), gives=frozenset({"up"}), splits=False, picture="wall", tools=up.tools,
         )  # fmt: skip
         cure = self.finish.until_hard
         last = f"coat:{self.finish.coats}"

@@ -6,8 +6,8 @@ from itertools import accumulate
 
 from yardcliff.core.cutting.problem import Cut, Problem, want_of
 from yardcliff.core.exact import Fraction
-from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.layout import Laid, Offcut, Piece, Sawn, Source
+from yardcliff.core.timber.layout import Laid, Offcut, Piece, Sawn, Source, Strip
+from yardcliff.core.timber.means import Means
 from yardcliff.core.timber.stock import ROUND, Flaw
 
 ZERO, TENTH = Fraction(0), Fraction(1, 10)
@@ -23,19 +23,23 @@ def through(source: Source, strict: bool) -> list[Flaw]:
 
 
 def lay(
-    problem: Problem, cut: Cut, source: Source, copy: int, names: list[list[Unit]], cutting: Cutting, strict: bool
+    problem: Problem, cut: Cut, source: Source, copy: int, names: list[list[Unit]], means: Means, strict: bool
 ) -> Sawn | None:
     """A cut laid out on its stick, its pieces taken off `names`; None where one would show a flaw that is only on the stick's back,
     if not `strict`: then the stretches leave them out already.
     """
+    cutting = means.cutting
     bar, kerf, round_ = problem.bars[cut.bar], cutting.takes, source.section.form in ROUND
     behind = [] if strict else sorted((flaw for flaw in source.flaws if flaw.back), key=lambda flaw: flaw.at)
     laid: list[Laid] = []
     left: list[Offcut] = []
+    strips: list[Strip] = []
     low, done = ZERO, True
     for lane in cut.lanes:
         whole = lane.wide == bar.wide
         high = source.section.wide if whole else low + lane.wide * TENTH + cutting.plane
+        if not whole:
+            strips.append(Strip(low, high, high - low - cutting.plane))
         for run, (start, end) in zip(lane.runs, bar.stretches, strict=True):
             units = [(names[want_of(part)].pop(0), part < 0) for part in run]
             at, stop = start * TENTH, end * TENTH
@@ -56,10 +60,10 @@ def lay(
                     at += long + kerf
             if stop > at:
                 left.append(Offcut(at, stop, low, high, round_))
-        low = high + kerf
+        low = high + means.rip_takes
     if source.section.wide > low and cut.lanes:
         left += [Offcut(a * TENTH, b * TENTH, low, source.section.wide) for a, b in bar.stretches]
-    return Sawn(source, copy, tuple(laid), tuple(left)) if done else None
+    return Sawn(source, copy, tuple(laid), tuple(left), strips=tuple(strips)) if done else None
 
 
 def _places(

@@ -3,14 +3,20 @@
 from collections import Counter, defaultdict
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
+from typing import NamedTuple
 
 from yardcliff.core.exact import Fraction
-from yardcliff.core.materials import Blank
+from yardcliff.core.materials import Blank, Form
 from yardcliff.core.timber.asked import Cutting
+from yardcliff.core.timber.means import Means, ToStock
 from yardcliff.core.timber.stock import ROUND, Flaw, Section, Stick
 
 KEEP, KEEP_WIDE = Fraction(150), Fraction(20)
 """An offcut so long and so wide is worth keeping, mm."""
+SHEET_WIDE = Fraction(300)
+"""What is left of a sheet, and narrower, is stood with the boards, mm."""
+ALIKE = Fraction(1, 2)
+"""How far stock may be off a part's thickness or width and still count as it, mm."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,19 +89,37 @@ class Offcut:
         return self.end - self.start >= KEEP and (self.round or self.high - self.low >= KEEP_WIDE)
 
 
+class Strip(NamedTuple):
+    """A strip as it is ripped off a stick, from `low` to `high` across it, and how `wide` it is once it is planed, mm."""
+
+    low: Fraction
+    high: Fraction
+    wide: Fraction
+
+
 @dataclass(frozen=True, slots=True)
 class Sawn:
-    """One stick and what is cut from it; of the same source the `copy`-th."""
+    """One stick and what is cut from it, from its `strips` where it is ripped first; of the same source the `copy`-th. Where
+    it is kept so, `locked` is the key that the brief does that by.
+    """
 
     source: Source
     copy: int
     laid: tuple[Laid, ...]
     offcuts: tuple[Offcut, ...]
-    locked: bool = False
+    locked: str = ""
+    strips: tuple[Strip, ...] = ()
 
     @property
     def key(self) -> str:
         return self.source.key if self.source.on_hand else f"{self.source.key} #{self.copy}"
+
+    @property
+    def thinned(self) -> Fraction | None:
+        """How thick it is planed before it is cut; None where it is thick enough as it is."""
+        thick = min(one.piece.blank.thick for one in self.laid)
+        section = self.source.section
+        return thick if section.form not in ROUND and thick < section.thick - ALIKE else None
 
     @property
     def used(self) -> float:
@@ -108,7 +132,8 @@ class Sawn:
 class Group:
     """All pieces of one thickness and stuff: their sticks, what nothing gives, and how good the plan is.
 
-    `cost` is of what is bought, `least` what no plan can cost less than, both None where prices are not known. It is `short`
+    `cost` is of what is bought, and `gap` how much less a plan could cost at most, with the time that counts; both None where
+    prices are not known. It is `short`
     where there are not as many sticks as the plan takes, `apart` where matched parts do not fit on one; `unfit` are locked
     sticks that are gone, or do not give what they are locked for.
     """
@@ -117,17 +142,29 @@ class Group:
     sawn: tuple[Sawn, ...]
     missing: tuple[Piece, ...]
     cost: int | None
-    least: int | None
+    gap: int | None
     proved: bool
     short: bool = False
     apart: bool = False
     unfit: tuple[str, ...] = ()
 
+    def to_size(self, does: ToStock) -> list[Fraction]:
+        """How long each strip is that is ripped, or each stick that is planed thinner, mm."""
+        many = (len(one.strips) if does == "strip" else one.thinned is not None for one in self.sawn)
+        return [one.source.long for one, each in zip(self.sawn, many, strict=True) for _ in range(each)]
+
 
 @dataclass(frozen=True, slots=True)
 class CutPlan:
+    """The plan of every thickness, and by what `means` it is sawn."""
+
     groups: tuple[Group, ...]
-    kerf: Fraction
+    means: Means
+
+    @property
+    def kerf(self) -> Fraction:
+        """What each cut takes, mm."""
+        return self.means.cutting.takes
 
     @property
     def sawn(self) -> Iterator[Sawn]:
@@ -138,6 +175,10 @@ class CutPlan:
         """What is bought costs, in hundredths; None where a price is missing."""
         costs = [group.cost for group in self.groups]
         return None if any(cost is None for cost in costs) else sum(cost or 0 for cost in costs)
+
+    def work(self, does: ToStock) -> int:
+        """How many minutes it takes at the user's pace to bring its sticks to size by ripping, or by planing them thinner."""
+        return sum(self.means.lasts(does, group.to_size(does)) for group in self.groups)
 
     @property
     def missing(self) -> tuple[Piece, ...]:
@@ -216,9 +257,7 @@ def offcut_sticks(sticks: Iterable[Sawn]) -> list[Stick]:
     """What goes back on the rack when they are sawn."""
     return [
         Stick(
-            form="board"
-            if one.source.section.form == "sheet" and each.high - each.low < Fraction(300)
-            else one.source.section.form,
+            form=_form(one.source.section, each),
             stuff=one.source.section.stuff,
             species=one.source.section.species,
             wide=one.source.section.wide if one.source.section.form in ROUND else each.high - each.low,
@@ -235,13 +274,43 @@ def offcut_sticks(sticks: Iterable[Sawn]) -> list[Stick]:
     ]
 
 
+def whole_sticks(sticks: Iterable[Sawn]) -> list[Stick]:
+    """Each as a stick before anything is done to it."""
+    return [
+        Stick(
+            **{name: getattr(one.source.section, name) for name in Section.model_fields},
+            long=one.source.long, flaws=one.source.flaws, reclaimed=one.source.reclaimed, note=one.source.note,
+        )
+        for one in sticks
+    ]  # fmt: skip
+
+
+def thinned_sticks(sticks: Iterable[Sawn]) -> list[Stick]:
+    """What they are once they are planed."""
+    return [whole.changed({"thick": one.thinned}) for one in sticks for whole in whole_sticks([one]) if one.thinned]
+
+
+def strip_sticks(sticks: Iterable[Sawn], takes: Fraction) -> list[Stick]:
+    """Their strips, and what is left beside these by a saw that `takes` so much, where it is worth keeping."""
+    found = []
+    for one in sticks:
+        (whole,) = whole_sticks([one])
+        note = f"Strip of {one.source.name}"[:120]
+        found += [whole.changed({"wide": strip.wide, "note": note}) for strip in one.strips]
+        rest = Offcut(Fraction(0), whole.long, one.strips[-1].high + takes, whole.wide)
+        if rest.keeps:
+            found.append(whole.changed({"wide": rest.high - rest.low, "form": _form(whole, rest), "note": note}))
+    return found
+
+
 def bought_sticks(sticks: Iterable[Sawn]) -> list[Stick]:
     """What has to be bought, as it stands on the rack then."""
-    return [
-        Stick(**{name: getattr(one.source.section, name) for name in Section.model_fields}, long=one.source.long)
-        for one in sticks
-        if not one.source.on_hand
-    ]
+    return whole_sticks(one for one in sticks if not one.source.on_hand)
+
+
+def _form(section: Section, left: Offcut) -> Form:
+    """A narrow piece of a sheet is a board."""
+    return "board" if section.form == "sheet" and left.high - left.low < SHEET_WIDE else section.form
 
 
 def _left_on(offcut: Offcut, flaws: Iterable[Flaw]) -> tuple[Flaw, ...]:

@@ -14,11 +14,10 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.length import exact_text
 from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.laying import TENTH, Unit, lay, through
-from yardcliff.core.timber.layout import CutPlan, Group, Piece, Sawn, Source
-from yardcliff.core.timber.stock import ROUND, Section, Supply, clear, sold
+from yardcliff.core.timber.layout import ALIKE, CutPlan, Group, Piece, Sawn, Source
+from yardcliff.core.timber.means import Means
+from yardcliff.core.timber.stock import ROUND, Section, Stick, Supply, clear, sold
 
-ALIKE = Fraction(1, 2)
-"""How far stock may be off a part's thickness or width and still count as it, mm."""
 PLANED = Fraction(10)
 """How much may be planed off a board's thickness, mm: beyond that it is resawn."""
 Told = Callable[[int, int], bool]
@@ -27,14 +26,15 @@ Told = Callable[[int, int], bool]
 
 def cut_plan(wanted: Sequence[Piece], supply: Supply, cutting: Cutting, told: Told | None = None) -> CutPlan:
     """The cheapest plan for all pieces, section by section; who is `told` how it goes may have it end early."""
+    means = Means(cutting, supply.shop)
     groups: dict[tuple[object, ...], list[Piece]] = defaultdict(list)
     for piece in wanted:
         blank = piece.blank
         round_ = blank.form in ROUND
-        across = blank.wide if round_ or not cutting.rip else None
+        across = blank.wide if round_ or not means.rip else None
         groups[blank.form if round_ else "board", blank.stuff, blank.thick, blank.thread, across].append(piece)
     taken = _Taken()
-    return CutPlan(tuple(_group(group, supply, cutting, taken, told) for group in groups.values()), cutting.takes)
+    return CutPlan(tuple(_group(group, supply, means, taken, told) for group in groups.values()), means)
 
 
 @dataclass(slots=True)
@@ -54,33 +54,36 @@ class _Taken:
         return replace(sawn, copy=copy)
 
 
-def sources(piece: Piece, supply: Supply, cutting: Cutting) -> list[Source]:
+def sources(piece: Piece, supply: Supply, means: Means) -> list[Source]:
     """What a piece may be cut from: on hand, then on offer; without any offers, as it is usually sold."""
-    found = [
-        Source(f"stick {key}", stick.says, stick, stick.long, None, True, flaws=stick.flaws, note=stick.note,
-               reclaimed=stick.reclaimed)
-        for key, stick in supply.sticks
-        if fits(stick, piece, cutting)
-    ]  # fmt: skip
+    found = [on_hand(key, stick) for key, stick in supply.sticks if fits(stick, piece, means)]
     offers = [
         Source(f"{one.supplier}: {offer.name}, {float(offer.long):g}", offer.name, offer, offer.long, offer.price, False,
                one.supplier, offer.was, offer.stock)
         for one in supply.lists
         for offer in one.offers
-        if fits(offer, piece, cutting)
+        if fits(offer, piece, means)
     ]  # fmt: skip
     if not any(one.offers for one in supply.lists):
         offers = [
             Source(f"{one.name}, {float(long):g}", one.name, one.section, long, None, False)
             for one in sold()
-            if fits(one.section, piece, cutting)
+            if fits(one.section, piece, means)
             for long in one.longs
         ]
-    return [one for one in (*found, *offers) if one.key not in cutting.forbid]
+    return [one for one in (*found, *offers) if one.key not in means.cutting.forbid]
 
 
-def fits(section: Section, piece: Piece, cutting: Cutting) -> bool:
+def on_hand(key: str, stick: Stick) -> Source:
+    """A stick that lies here."""
+    return Source(
+        f"stick {key}", stick.says, stick, stick.long, None, True, flaws=stick.flaws, note=stick.note, reclaimed=stick.reclaimed,
+    )  # fmt: skip
+
+
+def fits(section: Section, piece: Piece, means: Means) -> bool:
     """Whether stock of a section can become a piece at all, whatever its length."""
+    cutting = means.cutting
     blank = piece.blank
     if section.stuff != blank.stuff or ((section.form in ROUND or blank.form in ROUND) and section.form != blank.form):
         return False
@@ -91,10 +94,10 @@ def fits(section: Section, piece: Piece, cutting: Cutting) -> bool:
         return abs(thicker) <= TENTH
     if cutting.species and blank.part and section.species != cutting.species:
         return False
-    if not (abs(thicker) <= ALIKE or (cutting.thin and 0 < thicker <= PLANED)):
+    if not (abs(thicker) <= ALIKE or (means.thin and 0 < thicker <= PLANED)):
         return False
     wide = min(blank.wide, blank.long) if piece.turns and section.form == "sheet" else blank.wide
-    return abs(section.wide - wide) <= ALIKE or (cutting.rip and section.wide > wide)
+    return abs(section.wide - wide) <= ALIKE or (means.rip is not None and section.wide > wide)
 
 
 @dataclass(slots=True)
@@ -106,7 +109,7 @@ class _Sum:
     names: list[list[Unit]] = field(default_factory=list)
 
 
-def _group(wanted: list[Piece], supply: Supply, cutting: Cutting, taken: _Taken, told: Told | None) -> Group:
+def _group(wanted: list[Piece], supply: Supply, means: Means, taken: _Taken, told: Told | None) -> Group:
     """The plan of one thickness; what it uses is `taken` from the others."""
     blank = wanted[0].blank
     says = (
@@ -116,63 +119,61 @@ def _group(wanted: list[Piece], supply: Supply, cutting: Cutting, taken: _Taken,
     )
     by_name = {piece.name: piece for piece in wanted}
     alike = {_shape(piece): piece for piece in wanted}  # hundreds of pegs are one question
-    bars = {source.key: source for piece in alike.values() for source in sources(piece, supply, cutting)}
+    bars = {source.key: source for piece in alike.values() for source in sources(piece, supply, means)}
     sawn: list[Sawn] = []
     unfit: list[str] = []
-    for key, names in cutting.locked.items():
+    for key, names in means.cutting.locked.items():
         kind, copy = _numbered(key)
         source = bars.get(key) or bars.get(kind)
+        if source and not source.on_hand:  # what was bought since lies here
+            source = next((one for one in bars.values() if _same(one, source) and not taken.many[one.key]), source)
         mine = [by_name[name] for name in names if name in by_name]
         if not mine:
             continue
         there = source and not (source.on_hand and taken.many[source.key])
-        done = _solved(mine, [source], Counter(), cutting, told, most=1) if source and there else None
+        done = _solved(mine, [source], Counter(), means, told, most=1) if source and there else None
         if source is None or done is None:
             unfit.append(key)
             continue
-        sawn += [replace(taken.take(one, copy), locked=True) for one in done[0]]
+        sawn += [replace(taken.take(one, copy), locked=key) for one in done[0]]
         for piece in mine:
             del by_name[piece.name]
     rest = list(by_name.values())
     givers = {
-        shape: [source for source in bars.values() if gives(source, piece, cutting)] for shape, piece in alike.items()
+        shape: [source for source in bars.values() if gives(source, piece, means)] for shape, piece in alike.items()
     }
     at_all = [piece for piece in rest if givers[_shape(piece)]]
     missing = [piece for piece in rest if not givers[_shape(piece)]]
-    cost: int | None = sum(one.source.price or 0 for one in sawn)
-    least, proved, short, apart = cost, True, False, False
+    gap, proved, short, apart = 0, True, False, False
     while at_all:
-        found = _however(at_all, list(bars.values()), taken.many, cutting, told)
+        found = _however(at_all, list(bars.values()), taken.many, means, told)
         if found is None:
             # Only sticks on hand give some of them, and there are not enough of these.
             here = [piece for piece in at_all if all(source.on_hand for source in givers[_shape(piece)])]
             missing.append((here or at_all)[-1])
             at_all.remove(missing[-1])
             continue
-        (laid, added, proved), short, apart = found
+        (laid, gap, proved), short, apart = found
         sawn += [taken.take(one, one.copy) for one in laid]
-        least = (cost or 0) + added
         break
-    if any(one.source.price is None and not one.source.on_hand for one in sawn):
-        cost = least = None
-    else:
-        cost = sum(one.source.price or 0 for one in sawn)
-    return Group(says, tuple(sawn), tuple(missing), cost, least, proved, short, apart, tuple(unfit))
+    known = all(one.source.price is not None or one.source.on_hand for one in sawn)
+    cost = sum(one.source.price or 0 for one in sawn) if known else None
+    return Group(says, tuple(sawn), tuple(missing), cost, gap if known else None, proved, short, apart, tuple(unfit))
 
 
 Solved = tuple[list[Sawn], int, bool]
-"""Sticks, the least cost, whether it is proved."""
+"""Sticks, how much better a plan could be at most, whether there is none."""
 
 
 def _however(
-    wanted: Sequence[Piece], bars: Sequence[Source], taken: Mapping[str, int], cutting: Cutting, told: Told | None
+    wanted: Sequence[Piece], bars: Sequence[Source], taken: Mapping[str, int], means: Means, told: Told | None
 ) -> tuple[Solved, bool, bool] | None:
     """A plan, and whether it is short of what is in stock, and whether what was to match is apart; None where there is none."""
     enough = [one if one.on_hand else replace(one, stock=None) for one in bars]
     loose = [replace(piece, match="") for piece in wanted]
     matched = any(piece.match for piece in wanted)
     for short, apart in ((False, False), (True, False), (False, True), (True, True))[: 4 if matched else 2]:
-        done = _solved(loose if apart else wanted, enough if short else bars, taken, cutting, told)
+        done = _solved(loose if apart else wanted, enough if short else bars, taken, means, told)
         if done is not None:
             return done, short, apart
     return None
@@ -182,7 +183,7 @@ def _solved(
     wanted: Sequence[Piece],
     bars: Sequence[Source],
     taken: Mapping[str, int],
-    cutting: Cutting,
+    means: Means,
     told: Told | None,
     most: int | None = None,
 ) -> Solved | None:
@@ -197,7 +198,7 @@ def _solved(
     strict = set() if hides else {source.key for source in bars}
     least: int | None = None
     while True:
-        asked = _sum(wanted, bars, taken, cutting, most, strict)
+        asked = _sum(wanted, bars, taken, means, most, strict)
         try:
             plan = solve(asked.problem, told or go_on)
         except NoPlan:
@@ -210,13 +211,14 @@ def _solved(
         for cut in plan.cuts:
             source = asked.bars[cut.bar]
             copies[source.key] += 1
-            laid = lay(asked.problem, cut, source, copies[source.key], names, cutting, source.key in strict)
+            laid = lay(asked.problem, cut, source, copies[source.key], names, means, source.key in strict)
             if laid is None:
                 refused.add(source.key)
             else:
                 sawn.append(laid)
         if not refused:
-            return sawn, least, plan.total // weight <= least
+            gap = plan.total // weight - least
+            return sawn, max(gap, 0), gap <= 0
         strict |= refused
 
 
@@ -224,12 +226,13 @@ def _sum(
     wanted: Sequence[Piece],
     bars: Sequence[Source],
     taken: Mapping[str, int],
-    cutting: Cutting,
+    means: Means,
     most: int | None = None,
     strict: Container[str] = (),
 ) -> _Sum:
     """The pieces as wants, matched ones as one, and the sticks as bars; of those in `strict` every flaw goes through."""
-    kerf = ceil(cutting.takes / TENTH)
+    cutting = means.cutting
+    kerf, rip_kerf = ceil(cutting.takes / TENTH), ceil(means.rip_takes / TENTH)
     matched: dict[str, list[Piece]] = defaultdict(list)
     for piece in wanted:
         matched[piece.match].append(piece)
@@ -255,15 +258,16 @@ def _sum(
             Bar(
                 min(near, default=wide),
                 tuple((ceil(a / TENTH), floor(b / TENTH)) for a, b in stretches),
-                _weighs(source),
+                _weighs(source, wanted[0], means),
                 stock,
                 source.section.form == "sheet",
+                means.costs(means.minutes("strip", source.long)),
             )
         )
     keys = sorted(alike, key=lambda key: (-key[0], -key[1], *key[2:]))
     wants = tuple(Want(key[0], key[1], len(alike[key]), key[2]) for key in keys)
     rip = ceil(cutting.plane / TENTH)
-    return _Sum(Problem(wants, tuple(made), kerf, rip), list(bars), [alike[key] for key in keys])
+    return _Sum(Problem(wants, tuple(made), kerf, rip, rip_kerf), list(bars), [alike[key] for key in keys])
 
 
 def _shape(piece: Piece) -> tuple[object, ...]:
@@ -282,22 +286,32 @@ def _shape(piece: Piece) -> tuple[object, ...]:
     )
 
 
+def _same(one: Source, offer: Source) -> bool:
+    """Whether a stick on hand is what is offered."""
+    across = [(each.section.form, each.section.stuff, each.section.wide, each.section.thick) for each in (one, offer)]
+    return one.on_hand and not one.flaws and one.long == offer.long and across[0] == across[1]
+
+
 def _numbered(key: str) -> tuple[str, int]:
     """A stick's key as what it is one of, and which one of these."""
     found = re.fullmatch(r"(.*) #(\d{1,4})", key)
     return (found[1], int(found[2])) if found else (key, 1)
 
 
-def _weighs(source: Source) -> int:
-    """What a stick costs; by its size where no price is known, and nothing on hand."""
+def _weighs(source: Source, piece: Piece, means: Means) -> int:
+    """What a stick costs, nothing on hand, and the time that it takes to plane it thinner; by its size where no price is
+    known.
+    """
+    thin = source.section.form not in ROUND and source.section.thick > piece.blank.thick + ALIKE
+    time = means.costs(means.minutes("thin", source.long)) if thin else 0
     if source.on_hand:
-        return 0
-    return floor(source.long * source.section.wide / 1000) if source.price is None else source.price
+        return time
+    return floor(source.long * source.section.wide / 1000) if source.price is None else source.price + time
 
 
-def gives(source: Source, piece: Piece, cutting: Cutting) -> bool:
+def gives(source: Source, piece: Piece, means: Means) -> bool:
     """Whether a stick can give a piece; matched ones are asked with all that they come with only when they are cut."""
-    if not fits(source.section, piece, cutting):
+    if not fits(source.section, piece, means):
         return False
     strict = () if piece.hides else (source.key,)
-    return _sum([piece], [source], {}, cutting, None, strict).problem.may(0, 0)
+    return _sum([piece], [source], {}, means, None, strict).problem.may(0, 0)

@@ -1,7 +1,7 @@
 """What there is to cut from: sticks and sheets on hand, what suppliers offer, and what wares cost."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import cache
 from typing import Annotated, Any, Literal, Self
 
@@ -13,37 +13,14 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.length import Gap, Size, exact_text, read
 from yardcliff.core.materials import Form, Stuff, Thread, WareKind
 from yardcliff.core.model import Frozen
+from yardcliff.core.money import Money
+from yardcliff.core.workshop.shop import Shop
 from yardcliff.data import table
 
 Note = Annotated[str, StringConstraints(strip_whitespace=True, max_length=120)]
 Text = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
 ROUND: frozenset[Form] = frozenset({"dowel", "pipe", "bar", "threaded rod"})
 """What has a diameter instead of a section."""
-MOST_MONEY = 10_000_000
-
-
-def _money(value: Any) -> Any:
-    """Reads an amount as written, `12.50` or `12,50`, into hundredths."""
-    if isinstance(value, int) and not isinstance(value, bool):
-        cents = value
-    else:
-        text = str(value).strip().replace(",", ".")
-        try:
-            whole, _, part = text.partition(".")
-            if not (whole + part).isdigit() or len(part) > 2:
-                raise ValueError
-            cents = int(whole or 0) * 100 + int((part + "00")[:2])
-        except ValueError:
-            raise PydanticCustomError(
-                "money", "“{text}” is no price: write one like 12.50.", {"text": str(value)[:40]}
-            ) from None
-    if not 0 <= cents <= MOST_MONEY:
-        raise PydanticCustomError("money", "{cents} hundredths is no price of a stick.", {"cents": cents})
-    return cents
-
-
-Money = Annotated[int, BeforeValidator(_money)]
-"""Hundredths of the list's currency; text is read as written, `12.50`."""
 
 
 class Flaw(Frozen):
@@ -159,11 +136,14 @@ class WareOnHand(Frozen):
 
 @dataclass(frozen=True, slots=True)
 class Supply:
-    """All that a plan may take from: sticks by their ids, price lists in one currency, wares on hand."""
+    """All that a plan may take from, sticks by their ids, price lists in one currency, wares on hand, and the `shop` that
+    it is cut in.
+    """
 
     sticks: tuple[tuple[str, Stick], ...] = ()
     lists: tuple[PriceList, ...] = ()
     wares: tuple[WareOnHand, ...] = ()
+    shop: Shop = field(default_factory=Shop)
 
     @property
     def currency(self) -> str:

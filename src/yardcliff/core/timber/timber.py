@@ -4,29 +4,38 @@ from collections import Counter
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 
+from yardcliff.core.amend import amend
 from yardcliff.core.built.as_built import design_on
 from yardcliff.core.built.there import PieceKey
 from yardcliff.core.design import Design
 from yardcliff.core.families import Brief
-from yardcliff.core.findings import Finding
+from yardcliff.core.findings import Finding, Patch
 from yardcliff.core.site.survey import Site
+from yardcliff.core.timber.asked import Cutting
 from yardcliff.core.timber.cost import Cost, Line, consumables, shopping
 from yardcliff.core.timber.layout import CutPlan, Piece, pieces
 from yardcliff.core.timber.plan import cut_plan
 from yardcliff.core.timber.stock import Supply
 from yardcliff.core.timber.takeoff import Takeoff, takeoff
-from yardcliff.core.timber.why import why
+from yardcliff.core.timber.unused import Unused, unused
+from yardcliff.core.timber.why import MOST_TRIED, why
+
+AS_SOLD: Patch = {"rip": "never", "thin": "never"}
 
 
 @dataclass(frozen=True, slots=True)
 class Timber:
-    """`holders` is how many the cost is shared by."""
+    """`holders` is how many the cost is shared by; `unused` lies there and is left; `as_sold` is the plan that rips and planes
+    nothing, where this one does.
+    """
 
     taken: Takeoff
     plan: CutPlan
     lines: tuple[Line, ...]
     findings: tuple[Finding, ...]
     holders: int
+    unused: tuple[Unused, ...] = ()
+    as_sold: CutPlan | None = None
 
     @property
     def cost(self) -> Cost:
@@ -40,9 +49,22 @@ def timber(done: Design, supply: Supply, site: Site | None = None) -> Timber:
     def planned(brief: Brief) -> CutPlan:
         changed = design_on(brief, done.there, site)
         wanted = still_wanted(pieces(takeoff(changed).blanks, brief.cutting), done.there.pieces)
-        return cut_plan(wanted, supply, brief.cutting)
+        return cut_plan(wanted, supply, _open(brief.cutting, done))
 
-    return replace(plain, findings=tuple(why(done.brief, plain.plan, supply, planned, done.tape)))
+    worked = any(one.strips or one.thinned for one in plain.plan.sawn)
+    wanted = still_wanted(pieces(plain.taken.blanks, done.brief.cutting), done.there.pieces)
+    return replace(
+        plain,
+        findings=tuple(why(done.brief, plain.plan, supply, planned, done.tape)),
+        unused=tuple(unused(plain.plan, wanted, supply, done.tape)),
+        as_sold=planned(amend(done.brief, {"cutting": AS_SOLD})) if worked and len(wanted) <= MOST_TRIED else None,
+    )
+
+
+def _open(cutting: Cutting, done: Design) -> Cutting:
+    """What is asked of the sticks that are whole yet: one that was ripped is kept for nothing any more."""
+    locked = {key: names for key, names in cutting.locked.items() if key not in done.there.freed}
+    return cutting if len(locked) == len(cutting.locked) else cutting.changed({"locked": locked})
 
 
 def still_wanted(every: Iterable[Piece], cut: Mapping[PieceKey, int]) -> tuple[Piece, ...]:
@@ -62,7 +84,7 @@ def still_wanted(every: Iterable[Piece], cut: Mapping[PieceKey, int]) -> tuple[P
 def priced(done: Design, supply: Supply) -> Timber:
     """The same without anything to say: for a ladder of counts, and versions side by side."""
     cutting, taken = done.brief.cutting, takeoff(done)
-    plan = cut_plan(still_wanted(pieces(taken.blanks, cutting), done.there.pieces), supply, cutting)
+    plan = cut_plan(still_wanted(pieces(taken.blanks, cutting), done.there.pieces), supply, _open(cutting, done))
     wares = () if done.there.used else (*taken.wares, *consumables(taken, cutting))
     lines = shopping(plan, wares, supply)
     return Timber(taken, plan, lines, (), len(done.rack.holders))

@@ -9,8 +9,9 @@ from yardcliff.core.families import Brief, build, solve_row
 from yardcliff.core.findings import Finding, Fix, Patch, Severity
 from yardcliff.core.length import Tape, exact_text, read
 from yardcliff.core.materials import Blank
-from yardcliff.core.timber.layout import CutPlan, Group, Piece, Sawn
-from yardcliff.core.timber.plan import ALIKE, PLANED, gives, sources
+from yardcliff.core.timber.layout import ALIKE, CutPlan, Group, Piece, Sawn
+from yardcliff.core.timber.means import Means
+from yardcliff.core.timber.plan import PLANED, gives, sources
 from yardcliff.core.timber.stock import ROUND, Section, Supply, sold
 from yardcliff.data import table
 
@@ -27,18 +28,18 @@ def why(brief: Brief, plan: CutPlan, supply: Supply, planned: Planned, tape: Tap
     """What to say of a plan; every fix has been tried, and makes it better."""
     for group in plan.groups:
         yield from _missing(brief, group, supply, planned, len(plan.missing))
-        yield from _short(brief, group, planned)
+        yield from _short(brief, group, plan.means, planned)
         yield from _kept(brief, group)
     yield from _one_less(brief, plan, planned, tape)
 
 
 def _missing(brief: Brief, group: Group, supply: Supply, planned: Planned, missing: int) -> Iterator[Finding]:
-    said = set[str]()
+    said, means = set[str](), Means(brief.cutting, supply.shop)
     for piece in group.missing:
         blank = piece.blank
         reason, nearest, tries = _nearest(brief, blank, supply)
-        if any(gives(source, piece, brief.cutting) for source in sources(piece, supply, brief.cutting)):
-            reason, nearest, tries = "What could give it on hand is used up by other parts.", "used up", _looser(brief)
+        if any(gives(source, piece, means) for source in sources(piece, supply, means)):
+            reason, nearest, tries = "What could give it on hand is used up by other parts.", "used up", _looser(means)
         if reason in said:
             continue
         said.add(reason)
@@ -93,17 +94,23 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
     if not thick:
         near = min((one.thick for one, _ in same), key=lambda each: (abs(each - blank.thick), each))
         thicker = [one.thick for one, _ in same if 0 < one.thick - blank.thick <= PLANED]
-        fixes = [Fix(f"Plane it down from {exact_text(min(thicker))}", {"cutting": {"thin": True}})] if thicker else []
+        fixes = (
+            [Fix(f"Plane it down from {exact_text(min(thicker))}", {"cutting": {"thin": "by hand too"}})]
+            if thicker
+            else []
+        )
         if blank.thick == brief.board.thickness:
             fixes.append(Fix(f"Build it {exact_text(near)} thick", {"board": {"thickness": exact_text(near)}}))
         return (
             f"No {blank.stuff} of {exact_text(blank.thick)} is to be had: the nearest is {exact_text(near)} thick.",
             exact_text(near), fixes,
         )  # fmt: skip
-    return _too_big(brief, blank, [(one, long) for one, long in thick])
+    return _too_big(brief, Means(brief.cutting, supply.shop), blank, [(one, long) for one, long in thick])
 
 
-def _too_big(brief: Brief, blank: Blank, same: list[tuple[Section, Fraction]]) -> tuple[str, str, list[Fix]]:
+def _too_big(
+    brief: Brief, means: Means, blank: Blank, same: list[tuple[Section, Fraction]]
+) -> tuple[str, str, list[Fix]]:
     """It is thick enough: then it is too wide, or too long."""
     widest = max(one.wide for one, _ in same)
     if widest < blank.wide - ALIKE:
@@ -115,12 +122,13 @@ def _too_big(brief: Brief, blank: Blank, same: list[tuple[Section, Fraction]]) -
         return f"Nothing so wide is to be had: the widest is {exact_text(widest)}.", exact_text(widest), fixes
     enough = [(one, long) for one, long in same if one.wide >= blank.wide - ALIKE]
     most = max(long for _, long in enough) - 2 * brief.cutting.trim
-    fixes = [Fix("Rip it from a wider board", {"cutting": {"rip": True}})] if not brief.cutting.rip else []
+    fixes = [Fix("Rip it from a wider board", {"cutting": {"rip": "by hand too"}})] if not means.rip else []
     if most < blank.long:
         fixes += _shorter(brief, blank.long - most)
         return f"It is longer than any stick: squared, the longest gives {exact_text(most)}.", exact_text(most), fixes
-    if not brief.cutting.rip:
-        return "No board is so wide and no wider, and ripping is turned off.", exact_text(widest), fixes
+    if not means.rip:
+        why = "ripping is turned off" if brief.cutting.rip == "never" else "no saw here rips"
+        return f"No board is just so wide, and {why}.", exact_text(widest), fixes
     near = min(one.wide for one, _ in enough)
     return (
         f"The nearest board is {exact_text(near)}: sawn and planed to width, it has not enough to spare.", exact_text(near),
@@ -159,16 +167,16 @@ def _helps(brief: Brief, fix: Fix, planned: Planned, missing: int) -> bool:
     return changed is not None and len(planned(changed).missing) < max(missing, 1)
 
 
-def _looser(brief: Brief) -> list[Fix]:
+def _looser(means: Means) -> list[Fix]:
     """What else may be cut up, where it was ruled out."""
-    cutting = brief.cutting
-    fixes = [] if cutting.rip else [Fix("Rip wider boards", {"cutting": {"rip": True}})]
-    fixes += [] if cutting.thin else [Fix("Plane thicker boards down", {"cutting": {"thin": True}})]
+    cutting = means.cutting
+    fixes = [] if means.rip else [Fix("Rip wider boards", {"cutting": {"rip": "by hand too"}})]
+    fixes += [] if means.thin else [Fix("Plane thicker boards down", {"cutting": {"thin": "by hand too"}})]
     fixes += [Fix("Take any wood", {"cutting": {"species": ""}})] if cutting.species else []
     return fixes + ([Fix("Take what was left alone", {"cutting": {"forbid": []}})] if cutting.forbid else [])
 
 
-def _short(brief: Brief, group: Group, planned: Planned) -> Iterator[Finding]:
+def _short(brief: Brief, group: Group, means: Means, planned: Planned) -> Iterator[Finding]:
     if group.short:
         names = sorted({one.source.name for one in group.sawn if one.source.stock is not None})
 
@@ -178,7 +186,7 @@ def _short(brief: Brief, group: Group, planned: Planned) -> Iterator[Finding]:
 
         yield Finding(
             "cut.short", group.says, "There are not as many in stock as the plan takes: ask when more come.",
-            "in stock", ", ".join(names) or "too few", "enough", fixes=tuple(filter(enough, _looser(brief))),
+            "in stock", ", ".join(names) or "too few", "enough", fixes=tuple(filter(enough, _looser(means))),
         )  # fmt: skip
     if group.apart:
         yield Finding(

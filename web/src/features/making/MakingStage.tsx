@@ -1,11 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import { Link } from "react-router";
 
 import { api, calendarUrl } from "../../api/client";
 import type { Deadline, Making } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
+import { Measure } from "../../ui/Measure";
 import { Pick } from "../../ui/Pick";
 import { Note } from "../rack/Notes";
 import { Section } from "../rack/Section";
@@ -103,6 +104,18 @@ export function MakingStage() {
       )}
       <By />
       <Schools making={data} />
+      {data.tools.length > 0 && (
+        <Section title="Have at hand">
+          <p className="text-[0.93rem]">
+            {data.tools.map((tool, index) => (
+              <Fragment key={tool}>
+                {index > 0 && " · "}
+                <Measure text={tool} />
+              </Fragment>
+            ))}
+          </p>
+        </Section>
+      )}
       <OnPhone />
       <WorkshopSheet />
       <Section title="To take along">

@@ -70,6 +70,12 @@ function Sheet({ data }: { data: ShopSheet }) {
       ? put(() => ({ [field]: Number(number) }))
       : Promise.resolve(`“${text}” is no number: write one like ${shop[field]}.`);
   }
+  function onRate(text: string) {
+    const amount = /^\d{1,4}(?:[.,]\d{1,2})?$/.test(text) ? Number(text.replace(",", ".")) : null;
+    return amount === null
+      ? Promise.resolve(`“${text}” is no amount: write one like 12.50, or 0.`)
+      : put(() => ({ rate: Math.round(amount * 100) }));
+  }
   return (
     <Section title="Your workshop">
       <div className="grid grid-cols-2 gap-x-3">
@@ -115,6 +121,10 @@ function Sheet({ data }: { data: ShopSheet }) {
         value={`${shop.pace} %`}
         onCommit={(text) => onCount("pace", text)}
       />
+      <Field label="an hour of yours counts" value={((shop.rate ?? 0) / 100).toFixed(2)} onCommit={onRate} />
+      <p className="text-[0.87rem] text-soft">
+        What the cut plan weighs ripping and planing with, against what wood costs. 0.00 counts money alone.
+      </p>
     </Section>
   );
 }

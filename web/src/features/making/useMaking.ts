@@ -97,7 +97,9 @@ export function useKeepShop() {
     const now = kept.then(async () => {
       const { shop } = await queries.ensureQueryData({ queryKey: ["shop"], queryFn: api.shop });
       queries.setQueryData(["shop"], await api.keepShop(change(shop)));
-      await Promise.all(["making", "log"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+      await Promise.all(
+        ["making", "log", "timber"].map((key) => queries.invalidateQueries({ queryKey: [key] })),
+      );
     });
     kept = now.catch(() => undefined);
     return now;

@@ -4,6 +4,7 @@ import { useState, type PointerEvent } from "react";
 import { api } from "../../api/client";
 import type { Design, Sawn, Timber, TimberGroup } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { Measure } from "../../ui/Measure";
 import { Asking } from "../../ui/Working";
 import { useWidth } from "../../ui/useWidth";
 import { useSession, useShown } from "../rack/shown";
@@ -16,6 +17,8 @@ import { kindOf, lockPatch, movePatch, sticks, useTimber } from "./useTimber";
 const ENDS = ["pointerup", "pointercancel"] as const;
 const NEAR = 5;
 const MOST_TRIED = 8;
+/** More than so many are told when they are asked for. */
+const FEW = 6;
 
 interface Picked {
   piece: string;
@@ -105,10 +108,30 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
           )}
         </div>
       ))}
+      {timber.data && timber.data.unused.length > 0 && <Left sticks={timber.data.unused} />}
       {timber.data && timber.data.cut > 0 && <AsSawn room={Math.max(width - 44, 260)} />}
     </section>
   );
 }
+
+/** What lies there and is not cut up, and why. */
+const Left = ({ sticks }: { sticks: Timber["unused"] }) => (
+  <details className="pt-3 text-[0.9rem]" open={sticks.length <= FEW}>
+    <summary className="cursor-pointer border-b border-rule text-soft pointer-coarse:min-h-10">
+      On hand, and not used: {sticks.length}
+    </summary>
+    <ul>
+      {sticks.map(({ says, long, why }, index) => (
+        <li key={index} className="py-0.5">
+          <Measure text={`${says}, ${long}`} />:{" "}
+          <span className="text-soft">
+            <Measure text={why} />
+          </span>
+        </li>
+      ))}
+    </ul>
+  </details>
+);
 
 const forbidden = (design: Design) =>
   (design.brief["cutting"] as { forbid?: string[] } | undefined)?.forbid ?? [];
@@ -131,7 +154,7 @@ function OneStick({ stick, scale, picked, over, onPick, onDrag }: StickProps) {
         <span className="flex-1" />
         <Button
           look="bare"
-          aria-pressed={stick.locked}
+          aria-pressed={stick.locked !== ""}
           title="Cut this one just so, whatever else changes"
           onClick={() => apply(lockPatch(stick))}
         >

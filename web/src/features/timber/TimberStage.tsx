@@ -19,13 +19,18 @@ interface Cutting {
   saw: string;
   species: string;
   kerf: string | null;
-  rip: boolean;
-  thin: boolean;
+  rip: string;
+  thin: string;
   matched: string[];
   backs: string[];
   turned: string[];
   finish: string;
 }
+
+const TO_SIZE = [
+  { key: "rip" as const, label: "rip wider boards", tool: "a table saw or a jigsaw" },
+  { key: "thin" as const, label: "plane thicker boards down", tool: "a planer" },
+];
 
 const cuttingOf = (design: Design) => design.brief["cutting"] as Cutting;
 
@@ -117,12 +122,26 @@ function Saw({ timber }: { timber: Timber }) {
       <BriefField path="cutting.kerf" label="each cut takes" optional placeholder={timber.kerf} />
       <BriefField path="cutting.trim" label="squared off each end" />
       <BriefField path="cutting.plane" label="left to plane when ripped" />
-      <Tick label="rip wider boards" checked={cutting.rip} onTick={(rip) => apply({ cutting: { rip } })} />
-      <Tick
-        label="plane thicker boards down"
-        checked={cutting.thin}
-        onTick={(thin) => apply({ cutting: { thin } })}
-      />
+      {TO_SIZE.map(({ key, label, tool }) => (
+        <div key={key} className="flex items-baseline justify-between">
+          <span className="text-soft">{label}</span>
+          <Pick
+            label={label}
+            value={cutting[key]}
+            options={[
+              { value: "with a tool", label: "with a tool", why: `Only with ${tool} in the workshop.` },
+              { value: "by hand too", label: "by hand too", why: "With hand tools where there is no other." },
+              { value: "never", label: "never", why: "Boards are taken as they are sold." },
+            ]}
+            onPick={(how) => apply({ cutting: { [key]: how } })}
+          />
+        </div>
+      ))}
+      {timber.work && (
+        <p className="my-1 text-[0.9rem]" role="status">
+          {timber.work}
+        </p>
+      )}
       {timber.stops.length > 0 && (
         <details className="text-[0.9rem]">
           <summary className="cursor-pointer text-soft">

@@ -46,7 +46,9 @@ export const kindOf = (key: string) => key.replace(/ #\d+$/, "");
 
 /** What keeps a stick as it is laid out, or lets it go. */
 export const lockPatch = (stick: Sawn) => ({
-  cutting: { locked: { [stick.key]: stick.locked ? null : stick.pieces.map(({ name }) => name) } },
+  cutting: {
+    locked: stick.locked ? { [stick.locked]: null } : { [stick.key]: stick.pieces.map(({ name }) => name) },
+  },
 });
 
 /** What has a piece cut from another stick: that one is kept with it, and the one it came from without. */
@@ -55,8 +57,8 @@ export function movePatch(piece: string, from: Sawn, to: Sawn) {
   return {
     cutting: {
       locked: {
-        [to.key]: [...to.pieces.map(({ name }) => name), piece],
-        ...(from.locked && { [from.key]: rest.length ? rest : null }),
+        [to.locked || to.key]: [...to.pieces.map(({ name }) => name), piece],
+        ...(from.locked && { [from.locked]: rest.length ? rest : null }),
       },
     },
   };

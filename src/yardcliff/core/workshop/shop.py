@@ -8,6 +8,7 @@ from pydantic import Field, StringConstraints, model_validator
 from pydantic_core import PydanticCustomError
 
 from yardcliff.core.model import Frozen
+from yardcliff.core.money import Money
 
 Tool = Literal["drill press", "drill", "router", "table saw", "mitre saw", "jigsaw", "planer", "sander"]
 TOOLS: tuple[Tool, ...] = get_args(Tool)
@@ -51,6 +52,7 @@ PACES = 25, 400
 class Shop(Frozen):
     """`tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may stand about at once; `pace` how long
     the user's hands take, per cent of what is reckoned. `errands` is when the yard can be gone to (none: in the shop's hours).
+    `rate` is what an hour of the user's counts against money, in hundredths.
     """
 
     tools: tuple[Tool, ...] = ("drill", "mitre saw", "jigsaw", "sander")
@@ -59,6 +61,7 @@ class Shop(Frozen):
     clamps: Annotated[int, Field(ge=0, le=200)] = 6
     drying: Annotated[int, Field(ge=1, le=50)] = 2
     pace: Annotated[int, Field(ge=PACES[0], le=PACES[1])] = 100
+    rate: Money = 0
 
     @model_validator(mode="after")
     def _hours_are_apart(self) -> Self:
