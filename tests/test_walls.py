@@ -162,3 +162,23 @@ def test_what_briefs_said_of_hidden_screws_before_is_still_read(client: TestClie
     one = change(client, rack(client), {"mount": "plates"})
     assert one["design"]["brief"]["mount"]["by"] == "plates"
     assert one["design"]["figures"]["mount.behind"]["text"] == "1, 3, 5"
+
+
+def test_a_new_rack_for_a_wall_begins_in_its_free_width(client: TestClient, wall: Json) -> None:
+    hangs = [{"item": "enamel-mug", "count": 52}]
+    ways = client.post("/api/start", json={"hangs": hangs, "wall": wall["id"]}).json()
+    rail = next(way for way in ways if way["family"] == "rail")
+    assert rail["on_wall"].startswith("In 2 rows, for")
+    one = client.post("/api/racks", json={"hangs": [{"item": "enamel-mug", "count": 27}], "wall": wall["id"]}).json()
+    # 115 each: 28 are 3220 of the 3240 beside the door, 29 are too many.
+    assert [rung["verdict"] for rung in one["ladder"]][3:6] == ["fits", "fits", "too long"]
+    client.delete(f"/api/racks/{one['id']}")
+    made = client.post("/api/racks", json={"hangs": hangs, "family": "rail", "wall": wall["id"]}).json()
+    place = made["design"]["brief"]["place"]
+    assert (place["wall"], made["design"]["fields"]["row.length"]) == (
+        wall["id"],
+        rail["design"]["fields"]["row.length"],
+    )
+    assert {rung["count"]: rung["hang"] for rung in made["ladder"]}[26] == 52
+    gone = client.post("/api/start", json={"hangs": hangs, "wall": "abc"})
+    assert (gone.status_code, gone.json()["errors"][0]["field"]) == (422, "wall")

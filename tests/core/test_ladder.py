@@ -8,13 +8,14 @@ from yardcliff.core.amend import BriefError, amend
 from yardcliff.core.families import Brief, solve_row
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.ladder import ladder
+from yardcliff.core.rows import RowsBrief
 
 
 @given(brief=briefs)
 @settings(max_examples=150, deadline=None)
 def test_taking_a_rung_gives_the_row_it_shows(brief: Brief) -> None:
     row = solve_row(brief)
-    rungs = ladder(row)
+    rungs = ladder(row, brief.rows)
     counts = [rung.row.count for rung in rungs]
     assert counts == list(range(counts[0], counts[0] + 7))
     assert [rung.chosen for rung in rungs].count(True) == 1
@@ -43,10 +44,21 @@ def test_taking_a_rung_gives_the_row_it_shows(brief: Brief) -> None:
 )
 def test_verdicts_by_hand(length: str, verdicts: list[str]) -> None:
     row = solve_row(amend(starting_brief("waxed-jacket", 6, "1 mm"), {"row": {"length": length}}))
-    assert [rung.verdict for rung in ladder(row)] == verdicts
+    assert [rung.verdict for rung in ladder(row, RowsBrief())] == verdicts
+
+
+def test_every_row_and_the_wall_count_and_places_kept_free_do_not() -> None:
+    # Row 2 has eight mugs of its own on the board that the count of the first makes, 115 a mug: 920 are enough, 805 nearly.
+    patch = {"rows": {"count": 3, "own": [{}, {"kind": "", "count": 8}]}, "row": {"spares": 1}}
+    brief = amend(starting_brief("enamel-mug", 5, "1 mm"), patch)
+    row = solve_row(brief)
+    rungs = ladder(row, brief.rows, row.length)
+    assert [(rung.row.count, rung.hang) for rung in rungs] == [(n, 2 * (n - 1) + 8) for n in range(2, 9)]
+    assert [rung.verdict for rung in rungs] == ["bumps"] * 5 + ["too long"] * 2
+    assert [rung.verdict for rung in ladder(row, brief.rows)][-3:] == ["bumps", "tight", "fits"]
 
 
 def test_ends_that_eat_the_board_leave_no_room_on_any_rung() -> None:
     patch = {"row": {"length": "300", "ends": {"rule": "margin", "left": "200", "right": "200"}}}
     row = solve_row(amend(starting_brief("waxed-jacket", 6, "1 mm"), patch))
-    assert {rung.verdict for rung in ladder(row)} == {"no room"}
+    assert {rung.verdict for rung in ladder(row, RowsBrief())} == {"no room"}

@@ -14,6 +14,7 @@ from yardcliff.core.length import Tape, read
 from yardcliff.core.marks import drift, marks
 from yardcliff.core.row import Row
 from yardcliff.core.row_brief import Ends, Pin, RowBrief
+from yardcliff.core.rows import RowsBrief
 from yardcliff.core.spacing import counts_that_fit, length_for, solve
 from yardcliff.core.things import NOTHING, Reach, Thing, Things
 
@@ -213,7 +214,7 @@ def test_any_row_solves_draws_and_marks_truly(brief: RowBrief, things: Things, f
         filled = row.left + row.spread.span(row.t) + row.right
         # A board is never narrower than its fixture, nor less than a millimetre.
         assert row.length == (max(filled, fixture.across, 1) if brief.follows == "length" else filled)
-    assert len({rung.row.count for rung in ladder(row)}) == 7
+    assert len({rung.row.count for rung in ladder(row, RowsBrief())}) == 7
 
 
 @given(brief=rows, things=mixed, fixture=reaches)

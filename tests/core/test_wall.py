@@ -8,14 +8,17 @@ from hypothesis import strategies as st
 
 from tests.core.test_findings import COATS, OTHER, PLACED, SITES, WALL
 from yardcliff.core.amend import BriefError, amend
+from yardcliff.core.begin import begin_on
 from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
+from yardcliff.core.families import starting
 from yardcliff.core.geometry import points
 from yardcliff.core.length import Tape
+from yardcliff.core.listing import shipped_item
 from yardcliff.core.scene import SURROUNDINGS, Stroke
 from yardcliff.core.site.amending import amend_wall, describe_wall, dump_wall, read_wall
 from yardcliff.core.site.drawn import wall_dimensions, wall_scene, wall_strokes
-from yardcliff.core.site.position import first_place, snaps
+from yardcliff.core.site.position import aims, first_place, snaps
 from yardcliff.core.site.survey import Site, areas, around
 from yardcliff.core.site.wall import Obstacle, OldFixing, Studs, Wall
 
@@ -158,3 +161,33 @@ def test_a_rack_begins_in_the_widest_gap_and_catches_where_it_should() -> None:
     assert {snap.why: snap.at for snap in up}["reach"] == 1950
     assert {snap.why: snap.at for snap in up}["as high as “Hats”"] == 2000
     assert {snap.why: snap.at for snap in up}["top of the door"] == 2000 - 60
+    # Past its middle the wall is free; the other way the door is nearer to it than a hand.
+    middle, *others = aims(done.rack, site, done.on_wall.spot, done.brief.mount, done.tape)
+    assert (middle.x, middle.beside, middle.blocked) == (1450, 0, ())
+    assert {one.blocked for one in others} == {()}
+    wide = design(amend(done.brief, {"row": {"count": 8, "length": "1900 mm"}}), site)
+    middle = aims(wide.rack, site, wide.on_wall.spot, wide.brief.mount, wide.tape)[0]
+    assert (middle.x, middle.beside, middle.blocked) == (930, 80, ("the door",))
+
+
+@pytest.mark.parametrize(
+    ("count", "wide", "family", "length", "says", "hang"),
+    [
+        # 2400 beside the door, less 30 for a hand at both sides: mugs take 115 each.
+        (20, "3300 mm", "rail", 2300, "", 20),
+        (30, "3300 mm", "rail", 2340, "In 2 rows, for 2340 mm beside what is there.", 30),
+        (30, "3300 mm", "perch", 2340, "20 of 30: no more fit in 2340 mm beside what is there.", 20),
+        (30, "3300 mm", "stile-pair", 2230, "14 of 30: no more fit in 2230 mm of height.", 14),
+        (3, "1000 mm", "rail", 345, "It does not fit there: put it elsewhere, or hang less.", 3),
+    ],
+)
+def test_a_new_rack_begins_as_long_as_its_wall_has_room(
+    count: int, wide: str, family: str, length: int, says: str, hang: int
+) -> None:
+    door = {"kind": "door", "x": "0 mm", "y": "0 mm", "width": "900 mm", "height": "2000 mm"}
+    site = Site("Kitchen", amend_wall(Wall(), {"width": wide, "obstacles": [door]}))
+    begun = begin_on(starting([(shipped_item("enamel-mug"), count)], "1 mm", family), "a1", site)
+    done = design(begun.brief, site)
+    assert (begun.says, done.rack.row.length, len(done.rack.hung)) == (says, length, hang)
+    if not says.startswith("It does not"):
+        assert not [one for one in done.findings if one.code in ("wall.past", "wall.meets")]

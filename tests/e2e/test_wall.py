@@ -273,3 +273,22 @@ def test_walls_fit_a_phone(browser: Browser, server: Server) -> None:
         assert wall["height"] > 250
         assert page.evaluate("document.documentElement.scrollWidth") == 390, name
     context.close()
+
+
+def test_a_rack_is_drawn_for_a_wall_and_begins_as_long_as_is_free_there(home: Page) -> None:
+    home.get_by_role("link", name="Porch, inner wall").click()
+    home.get_by_role("link", name="Draw a rack for it").click()
+    home.get_by_role("button", name="enamel mugs").click()
+    commit(home, "How many enamel mugs", "30")
+    answer = home.get_by_role("region", name="Your answer")
+    expect(answer).to_contain_text("In 2 rows, for")
+    home.get_by_role("button", name="On which wall: Porch, inner wall").click()
+    home.get_by_role("menuitemradio", name="no wall yet").click()
+    expect(answer).not_to_contain_text("In 2 rows")
+    home.get_by_role("button", name="On which wall").click()
+    home.get_by_role("menuitemradio", name="Porch, inner wall").click()
+    expect(answer).to_contain_text("In 2 rows, for")
+    home.get_by_role("button", name="Draw this rack").click()
+    expect(home.get_by_role("listbox", name="Ladder of counts")).to_contain_text("15·30")
+    stage(home, "Its wall")
+    expect(home.get_by_role("region", name="Which wall")).to_contain_text("Porch, inner wall")

@@ -37,6 +37,9 @@ class NewRack(BaseModel):
     tape: TapeName = "1 mm"
     family: str | None = Field(None, description="The way of building; the most fitting one if left out.")
     name: RackName | None = None
+    wall: str | None = Field(
+        None, max_length=40, description="The wall that it is for: it begins as long as is free there."
+    )
 
 
 class Change(BaseModel):
@@ -82,7 +85,7 @@ def list_racks(store: Store, sites: OnSite, binned: Annotated[bool, Query(alias=
 @router.post("/racks", status_code=201, tags=["racks"])
 def make_rack(body: NewRack, store: Store, sites: OnSite, own: Own) -> RackView:
     """A complete, sensible rack for what hangs there."""
-    brief = starting(body.hangs, body.tape, body.family, own)
+    brief = starting(body.hangs, body.tape, body.family, body.wall, own, sites)
     return view_stored(store.create(body.name or brief.item.plural.capitalize(), dump(brief)), sites)
 
 

@@ -14,6 +14,7 @@ from yardcliff.api.scene_wire import Wire
 from yardcliff.api.views import signed, view_design
 from yardcliff.api.wire import BriefJson, DesignView, WayView
 from yardcliff.core.amend import BriefError, amend, read_brief
+from yardcliff.core.begin import Begun, begin_on
 from yardcliff.core.check_marks import check_marks, read_marks
 from yardcliff.core.design import design
 from yardcliff.core.errors import YardcliffError
@@ -223,14 +224,16 @@ class Start(BaseModel):
 
     hangs: Hangs
     tape: TapeName = "1 mm"
+    wall: str | None = Field(None, max_length=40, description="The wall that it is for.")
 
 
 @router.post("/start")
-def start(body: Start, own: Own) -> list[WayView]:
+def start(body: Start, own: Own, sites: OnSite) -> list[WayView]:
     """What a new rack for these things would be by each way that could hold them, the most fitting first."""
     hangs = _listed(body.hangs, own)
     rated = ranked(tuple(listed.item for listed, _ in hangs))
     offered = [one for one in rated if one[1].score] or rated[:1]
+    begun = [(way, fitness, _on_wall(way.start(hangs, body.tape), body.wall, sites)) for way, fitness in offered]
     return [
         WayView(
             family=way.key,
@@ -238,17 +241,30 @@ def start(body: Start, own: Own) -> list[WayView]:
             says=way.says,
             fits=fitness.word,
             why=fitness.why,
-            design=view_design(design(way.start(hangs, body.tape))),
+            on_wall=there.says,
+            design=view_design(design(there.brief)),
         )
-        for way, fitness in offered
+        for way, fitness, there in begun
     ]
 
 
-def starting(hangs: list[Hang], tape: TapeName, family: str | None, own: OwnItems) -> Brief:
-    """A new rack's brief, by the way asked for or the most fitting one. Raises `BriefError` as `_listed` does."""
+def _on_wall(brief: Brief, wall: str | None, sites: Sites) -> Begun:
+    """A brief on the wall that it is for. Raises `BriefError` for one that is gone."""
+    if wall is None:
+        return Begun(brief, "")
+    site = sites.of(amend(brief, {"place": {"wall": wall}}))
+    if site is None:
+        raise BriefError([("wall", "That wall is gone: choose another one, or none.")])
+    return begin_on(brief, wall, site)
+
+
+def starting(
+    hangs: list[Hang], tape: TapeName, family: str | None, wall: str | None, own: OwnItems, sites: Sites
+) -> Brief:
+    """A new rack's brief, by the way asked for or the most fitting one, on its wall. Raises `BriefError` as `_listed` does."""
     if family is not None and family not in FAMILIES:
         raise BriefError([("family", f"“{family[:40]}” is none of: {', '.join(FAMILIES)}.")])
-    return starting_rack(_listed(hangs, own), tape, family)
+    return _on_wall(starting_rack(_listed(hangs, own), tape, family), wall, sites).brief
 
 
 def _listed(hangs: list[Hang], own: OwnItems) -> list[tuple[Listed, int]]:

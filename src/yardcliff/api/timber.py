@@ -70,7 +70,7 @@ def get_costs(
     """What each count of the ladder costs, or one of them."""
     brief, supply = read_brief(store.get(rack_id).brief), timbers.supply()
     found = []
-    for rung in ladder(sites.design(brief, rack_id).rack.row):
+    for rung in ladder(sites.design(brief, rack_id).rack.row, brief.rows):
         if count not in (None, rung.row.count):
             continue
         one = priced(sites.design(amend(brief, rung.patch), rack_id), supply)

@@ -47,6 +47,7 @@ from yardcliff.core.listing import Listed, write_row
 from yardcliff.core.look import hanging
 from yardcliff.core.model import leaves
 from yardcliff.core.scene import Box, Scene, Stroke
+from yardcliff.core.site.position import longest_row
 from yardcliff.core.views.front import item_strokes
 from yardcliff.core.working import Value
 from yardcliff.store.sheets import Record
@@ -218,7 +219,7 @@ def view_rack(record: Record, design: Design) -> RackView:
         updated_at=record.updated_at,
         deleted=record.deleted_at is not None,
         design=view_design(design, tries=True),
-        ladder=[_rung(r, design.tape) for r in ladder(design.rack.row)],
+        ladder=[_rung(r, design.tape) for r in ladder(design.rack.row, design.brief.rows, _longest(design))],
         site=design.on_wall.site.state if design.on_wall.site else "",
     )
 
@@ -273,6 +274,11 @@ def view_finding(finding: Finding, tape: Tape) -> FindingView:
     )
 
 
+def _longest(design: Design) -> Fraction | None:
+    on = design.on_wall
+    return longest_row(design.rack, on.site, on.spot.x) if on.site else None
+
+
 def _rung(rung: Rung, tape: Tape) -> RungView:
     row = rung.row
     ends = tape.write(row.left)
@@ -280,6 +286,7 @@ def _rung(rung: Rung, tape: Tape) -> RungView:
         ends += f" / {tape.write(row.right)}"
     return RungView(
         count=row.count,
+        hang=rung.hang,
         chosen=rung.chosen,
         verdict=rung.verdict,
         length=tape.write(row.length),

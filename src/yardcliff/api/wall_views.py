@@ -24,7 +24,7 @@ from yardcliff.core.scene import Dimension
 from yardcliff.core.site.check import depths
 from yardcliff.core.site.drawn import place_dimensions
 from yardcliff.core.site.options import BYS, Way, verdict, ways_by, ways_into
-from yardcliff.core.site.position import AIMS, Snap, aims, reach, snaps
+from yardcliff.core.site.position import AIMS, Aimed, Snap, aims, reach, snaps
 from yardcliff.core.site.put_up import put_up
 from yardcliff.core.site.survey import around
 from yardcliff.core.strength.link import percent
@@ -114,6 +114,7 @@ def view_standing(design: Design) -> StandingView:
                 aim=one.aim,
                 name=AIMS[one.aim][0],
                 why=AIMS[one.aim][1],
+                but=_but(one, tape),
                 x=tape.write(one.x),
                 off=tape.write(abs(one.off)) if one.off else "0",
                 studs=one.studs,
@@ -137,6 +138,14 @@ def view_standing(design: Design) -> StandingView:
             cautions=list(up.cautions),
         ),
     )
+
+
+def _but(one: Aimed, tape: Tape) -> str:
+    """`180 mm left of it: the door is there`."""
+    if abs(one.beside) < tape.step:
+        return ""
+    off = f"{tape.write(abs(one.beside))} {'right' if one.beside > 0 else 'left'} of it"
+    return f"{off}: {' and '.join(one.blocked)} in the way" if one.blocked else off
 
 
 def _way(way: Way) -> FixingWay:

@@ -76,6 +76,7 @@ class AimView(Wire):
     aim: str
     name: str
     why: str
+    but: str = Field(description="How far it is from what was aimed at, and why; nothing where it is just there.")
     x: str
     off: str
     studs: int

@@ -55,6 +55,7 @@ class RungView(Wire):
     """One count of the ladder; `axes` and `length_mm` draw its miniature."""
 
     count: int
+    hang: int = Field(description="How many things hang then, on all rows.")
     chosen: bool
     verdict: str
     length: str
@@ -238,6 +239,7 @@ class WayView(Wire):
     says: str
     fits: Literal["made for it", "suits", "at a pinch", "not really"]
     why: str
+    on_wall: str = Field(description="What gave way so that it fits the wall that it is for, if anything.")
     design: DesignView
 
 

@@ -1,23 +1,30 @@
 """The ladder: each count near the chosen one, worked out in full, so that it is a choice with figures."""
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Literal, get_args
 
+from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Patch
 from yardcliff.core.model import MAX_COUNT
 from yardcliff.core.row import Row
+from yardcliff.core.rows import RowsBrief, solve_rows
 from yardcliff.core.spacing import solve
 
-Verdict = Literal["fits", "tight", "bumps", "no room"]
+Verdict = Literal["fits", "tight", "too long", "bumps", "no room"]
+"""From the best to the worst."""
+_VERDICTS: tuple[Verdict, ...] = get_args(Verdict)
 REACH = 3
 """Rungs shown above and below the chosen count."""
 
 
 @dataclass(frozen=True, slots=True)
 class Rung:
-    """One count, and what taking it would change. Pins belong to the chosen row and are left out."""
+    """One count of the first row, how many things `hang` then on all rows, and what taking it would change. Pins belong to
+    the chosen row and are left out.
+    """
 
     row: Row
+    hang: int
     chosen: bool
     verdict: Verdict
     patch: Patch
@@ -33,17 +40,33 @@ def verdict(row: Row) -> Verdict:
     return "bumps" if row.air < 0 or row.tightest < row.fixture.across else "tight"
 
 
-def ladder(row: Row) -> tuple[Rung, ...]:
-    """The rungs about `row`, from the smallest count."""
+def ladder(row: Row, rows: RowsBrief, longest: Fraction | None = None) -> tuple[Rung, ...]:
+    """The rungs about the first `row`, from the smallest count, each by the worst of all `rows`; on a wall whose free stretch
+    takes a row of the `longest`, mm.
+    """
     follows = "pitch" if row.brief.follows in ("count", "nothing") else row.brief.follows
     lowest = max(1, min(row.count - REACH, MAX_COUNT - 2 * REACH))
     rungs = []
     for count in range(lowest, lowest + 2 * REACH + 1):
         if count == row.count:
-            rungs.append(Rung(row, True, verdict(row), {}))
+            rungs.append(_rung(row, rows, longest, True, {}))
             continue
         asked = row.brief.changed({"count": count, "follows": follows, "pins": ()})
         other = solve(asked, row.things_of, row.fixture)
         patch: Patch = {"row": {"count": count, "follows": follows, "pins": []}}
-        rungs.append(Rung(other, False, verdict(other), patch))
+        rungs.append(_rung(other, rows, longest, False, patch))
     return tuple(rungs)
+
+
+def _rung(row: Row, rows: RowsBrief, longest: Fraction | None, chosen: bool, patch: Patch) -> Rung:
+    every = solve_rows(rows, row) if rows.count > 1 else (row,)
+    verdicts = {verdict(one) for one in every}
+    if longest is not None and row.length > longest:
+        verdicts.add("too long")
+    return Rung(
+        row,
+        sum(not thing.spare for one in every for thing in one.things),
+        chosen,
+        max(verdicts, key=_VERDICTS.index),
+        patch,
+    )

@@ -135,9 +135,10 @@ export const api = {
     call<Wall>("POST", `${wall(id)}/redo`, { base }, { key }),
   removeWall: (id: string) => call<undefined>("DELETE", wall(id)),
   restoreWall: (id: string) => call<Wall>("POST", `${wall(id)}/restore`),
-  start: (hangs: Hang[], tape: TapeName) => call<Way[]>("POST", "/start", { hangs, tape }),
-  make: (hangs: Hang[], tape: TapeName, family: string | null) =>
-    call<Rack>("POST", "/racks", { hangs, tape, family }),
+  start: (hangs: Hang[], tape: TapeName, wall: string | null) =>
+    call<Way[]>("POST", "/start", { hangs, tape, wall }),
+  make: (hangs: Hang[], tape: TapeName, family: string | null, wall: string | null) =>
+    call<Rack>("POST", "/racks", { hangs, tape, family, wall }),
   open: (file: unknown) => call<Rack>("POST", "/racks/open", file),
   /** Under its key, or as a new thing where that is null. */
   keepItem: (key: string | null, columns: Record<string, string>, unit: "in" | "mm") =>

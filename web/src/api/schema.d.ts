@@ -1540,6 +1540,11 @@ export interface components {
             name: string;
             /** Why */
             why: string;
+            /**
+             * But
+             * @description How far it is from what was aimed at, and why; nothing where it is just there.
+             */
+            but: string;
             /** X */
             x: string;
             /** Off */
@@ -2695,6 +2700,11 @@ export interface components {
             family?: string | null;
             /** Name */
             name?: string | null;
+            /**
+             * Wall
+             * @description The wall that it is for: it begins as long as is free there.
+             */
+            wall?: string | null;
         };
         /**
          * NewWall
@@ -3042,6 +3052,11 @@ export interface components {
         RungView: {
             /** Count */
             count: number;
+            /**
+             * Hang
+             * @description How many things hang then, on all rows.
+             */
+            hang: number;
             /** Chosen */
             chosen: boolean;
             /** Verdict */
@@ -3385,6 +3400,11 @@ export interface components {
              * @enum {string}
              */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            /**
+             * Wall
+             * @description The wall that it is for.
+             */
+            wall?: string | null;
         };
         /** StepView */
         StepView: {
@@ -3999,6 +4019,11 @@ export interface components {
             fits: "made for it" | "suits" | "at a pinch" | "not really";
             /** Why */
             why: string;
+            /**
+             * On Wall
+             * @description What gave way so that it fits the wall that it is for, if anything.
+             */
+            on_wall: string;
             design: components["schemas"]["DesignView"];
         };
         /**

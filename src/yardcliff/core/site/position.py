@@ -12,7 +12,8 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.site.asked import Mount, Spot, Who
 from yardcliff.core.site.fixing import Fixed, Fixer
 from yardcliff.core.site.placing import Aim, best
-from yardcliff.core.site.survey import Area, Site, area, areas, around, free_places, open_places, stretch
+from yardcliff.core.site.survey import Area, Site, area, areas, around, free_places, open_places, stretch, taken, wider
+from yardcliff.core.spans import cut
 
 REACH: dict[Who, Fraction] = {"adult": Fraction(1950), "child": Fraction(1250), "seated": Fraction(1200)}
 """What hands reach with ease above the floor, mm: typical figures of ours; a child of about seven, somebody in a
@@ -40,6 +41,10 @@ class Aimed:
     """How far right of the gap's middle."""
     fixed: tuple[Fixed, ...]
     here: bool
+    beside: Fraction = ZERO
+    """How far right of where the aim would have it, mm."""
+    blocked: tuple[str, ...] = ()
+    """What stands there, by name."""
 
     @property
     def screws(self) -> int:
@@ -72,6 +77,17 @@ def moved(spot: Spot, x: Fraction) -> Spot:
     return spot.changed({"x": x})
 
 
+def middle_of_wall(rack: Rack, site: Site) -> Fraction:
+    """The place that has a rack's boards as far from the one end of its wall as from the other."""
+    left, right = _ends(rack)
+    return (site.wall.width - left - right) / 2
+
+
+def _ends(rack: Rack) -> tuple[Fraction, Fraction]:
+    """From where to where the boards reach, from the datum."""
+    return min(part.x for part in rack.parts), max(part.x + part.length for part in rack.parts)
+
+
 def middle_of_gap(site: Site, own: Sequence[Area], x: Fraction) -> Fraction:
     """The place that centres a rack in the gap it stands in."""
     low, high = stretch(site, own, x)
@@ -89,12 +105,40 @@ def aim_at(rack: Rack, site: Site, spot: Spot, mount: Mount, aim: Aim, tape: Tap
     if not places:
         last = max(site.wall.width - box.x1, ZERO)
         places = [(max(min(-box.x0, last), ZERO), last)]
-    if aim == "near":
-        wanted = x
-    else:
-        wanted = (site.wall.width - box.x0 - box.x1) / 2 if aim == "centre" else middle_of_gap(site, own, x)
+    wanted = x
+    if aim != "near":
+        wanted = middle_of_wall(rack, site) if aim == "centre" else middle_of_gap(site, own, x)
     question = Fixer(rack, site, spot, tape).question(mount, max(wanted, ZERO), places)
     return Fraction(best(question, aim).x) / (question.step / tape.step)
+
+
+def longest_row(rack: Rack, site: Site, x: Fraction) -> Fraction:
+    """How long the first row may be so that the rack has room where it stands: along the wall, or as high as that is."""
+    own = areas(rack)
+    if rack.up:
+        return _as_high(own, rack, site)
+    low, high = stretch(site, own, x)
+    return high - low - _beyond(own, rack)
+
+
+def widest_row(rack: Rack, site: Site, hand: Fraction) -> Fraction:
+    """How long the first row may be in the widest stretch that is free at a rack's heights, with a hand's room to both sides."""
+    own = areas(rack)
+    if rack.up:
+        return _as_high(own, rack, site)
+    edges = [(one.x0, one.x1) for _, one in taken(site) if any(here.beside(one) for here in own)]
+    widest = max((high - low for low, high in cut([(ZERO, site.wall.width)], edges)), default=ZERO)
+    return widest - 2 * hand - _beyond(own, rack)
+
+
+def _beyond(own: Sequence[Area], rack: Rack) -> Fraction:
+    """How much wider a rack is than its first row's board is long."""
+    box = around(own)
+    return box.x1 - box.x0 - rack.row.length
+
+
+def _as_high(own: Sequence[Area], rack: Rack, site: Site) -> Fraction:
+    return site.wall.height - around(own).y1 + rack.row.length
 
 
 def first_place(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Fraction:
@@ -109,12 +153,31 @@ def first_place(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) ->
 def aims(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> list[Aimed]:
     """Every aim's best place, with what it means for studs and screws."""
     own = areas(rack)
-    gap = middle_of_gap(site, own, spot.x)
+    gap, middle = middle_of_gap(site, own, spot.x), middle_of_wall(rack, site)
     found = []
     for aim in AIMS:
         at = aim_at(rack, site, spot, mount, aim, tape)
-        found.append(Aimed(aim, at, at - gap, Fixer(rack, site, moved(spot, at), tape).fixed(mount), at == spot.x))
+        fixed = Fixer(rack, site, moved(spot, at), tape).fixed(mount)
+        found.append(
+            Aimed(
+                aim,
+                at,
+                at - gap,
+                fixed,
+                at == spot.x,
+                *(_beside(site, own, spot, at, middle) if aim == "centre" else ()),
+            )
+        )
     return found
+
+
+def _beside(
+    site: Site, own: Sequence[Area], spot: Spot, at: Fraction, wanted: Fraction
+) -> tuple[Fraction, tuple[str, ...]]:
+    """How far from the wanted place another one is, and what is there or nearer to it than a hand."""
+    here = [wider(one.moved(wanted), spot.hand) for one in own]
+    met = dict.fromkeys(name for name, there in taken(site) if any(one.meets(there) for one in here))
+    return at - wanted, tuple(met)
 
 
 def snaps(rack: Rack, own: Sequence[Area], site: Site, spot: Spot) -> tuple[list[Snap], list[Snap]]:
@@ -124,10 +187,9 @@ def snaps(rack: Rack, own: Sequence[Area], site: Site, spot: Spot) -> tuple[list
 
 
 def _along(site: Site, rack: Rack, own: Sequence[Area], box: Area, x: Fraction) -> Iterator[Snap]:
-    yield Snap((site.wall.width - box.x0 - box.x1) / 2, "middle of the wall")
+    yield Snap(middle_of_wall(rack, site), "middle of the wall")
     yield Snap(middle_of_gap(site, own, x), "middle of the gap")
-    left = min(part.x for part in rack.parts)
-    right = max(part.x + part.length for part in rack.parts)
+    left, right = _ends(rack)
     for k, stud in enumerate(site.wall.stud_middles, 1):
         yield Snap(stud - (left + right) / 2, f"middle on stud {k}")
     for one in site.neighbours:

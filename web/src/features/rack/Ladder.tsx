@@ -8,12 +8,15 @@ import { Measure } from "../../ui/Measure";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 
-const MINI = 50;
+const MINI = 40;
 const PRICED = "yardcliff-ladder-costs";
+const ROW = "grid-cols-[1.3rem_3.3rem_1fr_1fr_1fr_2.5rem_3.2rem]";
+const ROW_AND_ALL = "grid-cols-[2.6rem_2.6rem_1fr_1fr_1fr_2.5rem_3.2rem]";
 const VERDICT: Record<string, string> = {
   fits: "text-soft",
   tight: "text-care font-semibold",
   bumps: "text-stop font-semibold",
+  "too long": "text-care font-semibold",
   "no room": "text-stop font-semibold",
 };
 const bare = (text: string) => text.replace(/ (mm|in)$/, "");
@@ -28,6 +31,9 @@ export function Ladder() {
   const [priced, setPriced] = useState(() => localStorage.getItem(PRICED) === "yes");
   const costs = useCosts(priced ? rungs.map((rung) => rung.count) : []);
   const byLength = useShown((shown) => shown.design.follows === "length");
+  // With several rows, or places that are kept free, so many hang in all.
+  const more = rungs.some(({ count, hang }) => count !== hang);
+  const columns = more ? ROW_AND_ALL : ROW;
 
   function onKeyDown(event: KeyboardEvent<HTMLElement>, index: number, rung: Rung) {
     const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
@@ -65,10 +71,8 @@ export function Ladder() {
         </span>
       }
     >
-      <div
-        className="hand grid grid-cols-[1.3rem_3.3rem_1fr_1fr_1fr_2.5rem_3.2rem] gap-x-1 text-[0.75rem] text-soft"
-        aria-hidden
-      >
+      <div className={`hand grid ${columns} gap-x-1 text-[0.75rem] text-soft`} aria-hidden>
+        {more && <span className="col-span-2">row·all</span>}
         <span className="col-start-3 text-right">pitch</span>
         <span className="text-right">air</span>
         <span className="text-right">{byLength ? "length" : "ends"}</span>
@@ -81,18 +85,20 @@ export function Ladder() {
             role="option"
             aria-selected={rung.chosen}
             tabIndex={rung.chosen ? 0 : -1}
-            className="hand grid cursor-pointer grid-cols-[1.3rem_3.3rem_1fr_1fr_1fr_2.5rem_3.2rem] items-center gap-x-1 rounded-[2px]
+            className={`hand grid cursor-pointer ${columns} items-center gap-x-1 rounded-[2px]
               min-h-[1.55rem] text-[0.83rem] hover:bg-note-bg focus:bg-note-bg aria-selected:bg-ink aria-selected:text-paper
-              pointer-coarse:min-h-9"
+              pointer-coarse:min-h-9`}
             onClick={() => take(rung)}
             onFocus={() => preview(rung.chosen ? null : rung.patch)}
             onKeyDown={(event) => onKeyDown(event, index, rung)}
           >
             <span className="pl-1 text-[0.95rem] font-semibold">
               {rung.count}
+              {more && <span className="text-[0.72rem] font-normal">·{rung.hang}</span>}
               <span className="sr-only">
                 {" "}
-                holders, pitch, air, {byLength ? "length" : "ends"}, taken by things, verdict:{" "}
+                in the first row, {rung.hang} in all, pitch, air, {byLength ? "length" : "ends"}, taken by
+                things, verdict:{" "}
               </span>
             </span>
             <Mini rung={rung} scale={MINI / longest} />

@@ -145,6 +145,11 @@ function Aim({ aim }: { aim: Standing["aims"][number] }) {
       <span>
         {aim.name}
         <span className="block text-[0.8rem] opacity-80">{aim.share}</span>
+        {aim.but && (
+          <span className="block text-[0.8rem] opacity-80">
+            <Measure text={aim.but} />
+          </span>
+        )}
       </span>
       <span className="hand text-right">
         <Measure text={aim.x} />

@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 
 import { api } from "../../api/client";
 import type { Hang, ItemChoice, TapeName } from "../../api/types";
@@ -8,6 +8,7 @@ import { Button } from "../../ui/Button";
 import { readCount } from "../../ui/count";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
+import { Pick } from "../../ui/Pick";
 import { RackDrawing } from "../../ui/RackDrawing";
 import { Switch } from "../../ui/Switch";
 import { useDraft } from "../../ui/useDraft";
@@ -27,16 +28,19 @@ export function NewRackPage() {
   const [hangs, setHangs, letGo] = useDraft<Hang[]>("new.hangs", []);
   const [picked, setPicked, unpick] = useDraft<string | null>("new.way", null);
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
+  const walls = useQuery({ queryKey: ["walls"], queryFn: api.walls });
+  const [asked, setAsked] = useSearchParams();
+  const wall = asked.get("wall");
   const start = useQuery({
-    queryKey: ["start", hangs, tape],
-    queryFn: () => api.start(hangs, tape),
+    queryKey: ["start", hangs, tape, wall],
+    queryFn: () => api.start(hangs, tape, wall),
     enabled: hangs.length > 0,
     placeholderData: keepPreviousData,
   });
   const ways = start.data ?? [];
   const way = ways.find(({ family }) => family === picked) ?? ways[0];
   const make = useMutation({
-    mutationFn: () => api.make(hangs, tape, way?.family ?? null),
+    mutationFn: () => api.make(hangs, tape, way?.family ?? null, wall),
     onSuccess: (rack) => {
       letGo();
       unpick();
@@ -103,6 +107,20 @@ export function NewRackPage() {
             onDraw={() => make.mutate()}
             busy={make.isPending}
           />
+          {hangs.length > 0 && (walls.data?.length ?? 0) > 0 && (
+            <div className="mt-1 flex items-baseline justify-center gap-1 text-[0.95rem]">
+              <span className="text-soft">on</span>
+              <Pick
+                label="On which wall"
+                value={wall ?? ""}
+                options={[
+                  { value: "", label: "no wall yet", why: "It becomes as long as what hangs there needs." },
+                  ...(walls.data ?? []).map(({ id, name }) => ({ value: id, label: name })),
+                ]}
+                onPick={(id) => setAsked(id ? { wall: id } : {}, { replace: true })}
+              />
+            </div>
+          )}
           {(make.error ?? start.error) && (
             <p role="alert" className="mt-3 text-center text-stop">
               {(make.error ?? start.error)?.message}
@@ -123,7 +141,8 @@ export function NewRackPage() {
               )}
               <p className="hand text-soft">
                 board <Measure text={design.fields["row.length"] ?? ""} />, {design.holder_count}{" "}
-                {design.holders}. Everything can be changed next.
+                {design.holders}. {way.on_wall && <Measure text={`${way.on_wall} `} />}
+                Everything can be changed next.
               </p>
             </div>
           )}

@@ -60,7 +60,9 @@ function OnIt({ wall }: { wall: Wall }) {
   return (
     <Section title="Racks on it">
       {wall.racks.length === 0 && (
-        <p className="text-[0.87rem] text-soft">None yet: open a rack and give it this wall.</p>
+        <p className="text-[0.87rem] text-soft">
+          None yet: draw one for it, or open a rack and give it this wall.
+        </p>
       )}
       <ul>
         {wall.racks.map((rack) => (
@@ -80,6 +82,12 @@ function OnIt({ wall }: { wall: Wall }) {
           </li>
         ))}
       </ul>
+      <Link
+        to={`/new?wall=${wall.id}`}
+        className="text-act underline decoration-dotted underline-offset-3 pointer-coarse:min-h-10"
+      >
+        Draw a rack for it
+      </Link>
     </Section>
   );
 }

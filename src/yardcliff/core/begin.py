@@ -1,0 +1,83 @@
+"""A new rack on a wall: as long as is free there, in more rows where one does not do, and no more things than fit."""
+
+from bisect import bisect_left
+from collections.abc import Iterator
+from dataclasses import dataclass
+from math import ceil
+
+from yardcliff.core.amend import amend
+from yardcliff.core.design import design
+from yardcliff.core.exact import Fraction
+from yardcliff.core.families import FAMILIES, Brief, build
+from yardcliff.core.findings import Patch, Severity
+from yardcliff.core.ladder import verdict
+from yardcliff.core.length import exact_text
+from yardcliff.core.rack import Rack
+from yardcliff.core.rows import MOST_ROWS
+from yardcliff.core.site.position import first_place, widest_row
+from yardcliff.core.site.survey import Site
+
+
+@dataclass(frozen=True, slots=True)
+class Begun:
+    """A brief on its wall, and what had to give way for it, if anything."""
+
+    brief: Brief
+    says: str
+
+
+def begin_on(brief: Brief, wall: str, site: Site) -> Begun:
+    """A brief for a wall, by the key of that: as it is, or in more rows, or with fewer things, whichever first has room and is
+    sound; in the middle of the widest stretch that is free.
+    """
+    there = amend(brief, {"place": {"wall": wall}})
+    done = design(there, site)
+    longest = widest_row(done.rack, site, there.place.hand)
+    says = ""
+    if done.rack.row.length > longest:
+        step = done.tape.step
+        long = longest // step * step
+        free = f"{done.tape.write(long)} {'of height' if done.rack.up else 'beside what is there'}"
+        patch, says = next(
+            _shorter(there, site, long, free), ({}, "It does not fit there: put it elsewhere, or hang less.")
+        )
+        there = amend(there, patch)
+        done = design(there, site)
+    x = first_place(done.rack, site, there.place, there.mount, done.tape)
+    return Begun(amend(there, {"place": {"x": exact_text(x)}}), says)
+
+
+def _shorter(brief: Brief, site: Site, long: Fraction, free: str) -> Iterator[tuple[Patch, str]]:
+    """The ways to have a row so `long`, the best first."""
+    if long <= 0:
+        return
+    many, before = brief.row.count, _musts(build(brief))
+
+    def good(patch: Patch) -> bool:
+        tried = amend(brief, patch)
+        rack = build(tried)
+        room = widest_row(rack, site, brief.place.hand) >= rack.row.length  # what hangs may reach past a short board
+        return room and verdict(rack.row) == "fits" and _musts(rack) <= before
+
+    row: Patch = {"length": exact_text(long), "follows": "pitch", "pitch": None}
+    if FAMILIES[brief.family].rows != "one" and not brief.row.order:
+        for rows in range(2, min(many, MOST_ROWS) + 1):
+            each = ceil(many / rows)
+            last = many - each * (rows - 1)
+            own: list[Patch] = [{}] * (rows - 1) + [{"kind": "", "count": last}] if 0 < last < each else []
+            patch: Patch = {"row": row | {"count": each}, "rows": {"count": rows, "own": own}}
+            if last > 0 and good(patch):
+                yield patch, f"In {rows} rows, for {free}."
+
+    def fewer(count: int) -> Patch:
+        return {"row": row | {"count": count, "order": list(brief.row.order[:count])}}
+
+    # Fewer things have more room: the most that do is found by halving.
+    count = bisect_left(range(1, many), True, key=lambda count: not good(fewer(count)))
+    if count:
+        there, all_ = (len(build(one).hung) for one in (amend(brief, fewer(count)), brief))
+        yield fewer(count), f"{there} of {all_}: no more fit in {free}."
+
+
+def _musts(rack: Rack) -> set[str]:
+    return {one.code for one in rack.findings if one.severity is Severity.STOP}
