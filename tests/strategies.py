@@ -133,6 +133,13 @@ VARIANTS: list[dict[str, Any]] = [
     {"family": "angled-rail", "holder": {"kind": "hook"}, "board": {"height": "50 mm", "thickness": "15 mm"}},
     {"family": "stile-pair", "stands": "post", "rows": {"count": 2}},
     {"mount": "plates", "rows": {"count": 2, "boards": "each"}},
+    {
+        "rows": {"count": 3, "layout": "staggered", "own": [{}, {}, {"kind": "", "count": 9}]},
+        "holders": {"2": {"kind": "peg", "diameter": "12 mm"}, "3": {"kind": "bent"}},
+    },
+    {"rows": {"count": 2, "boards": "each"}, "holders": {"2": {"kind": "hook", "plate_width": "60 mm"}}},
+    {"family": "panel", "rows": {"count": 2}, "holder": {"kind": "peg"}, "holders": {"2": {"kind": "hook"}}},
+    {"family": "stacked", "rows": {"count": 3}, "holders": {"3": {"kind": "bolt"}}},
     {"top": {"joint": "on top", "past": "35 mm"}, "rows": {"count": 2, "boards": "each"}},
     {"top": {"joint": "let in", "bracket": "12 mm", "lip": "0 mm"}, "holder": {"kind": "peg"}},
     {"hung": "100 mm", "board": {"thickness": "9 mm", "wood": "hardwood"}, "line": "10 mm"},

@@ -1,6 +1,7 @@
 """Several rows: nothing hangs in front of anything else, and nothing is hung lower than it has to be."""
 
 from itertools import combinations
+from typing import Any
 
 from hypothesis import given, settings
 
@@ -10,7 +11,9 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, build, solve_row
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.most import most_on
+from yardcliff.core.rack import Kind
 from yardcliff.core.rows import stand
+from yardcliff.data import values
 
 MUGS = amend(starting_brief("enamel-mug", 8, "1 mm"), {"hung": "2500 mm"})
 
@@ -105,6 +108,51 @@ def test_a_derived_drop_is_no_more_than_it_has_to_be() -> None:
     rack = build(brief)
     rows = [one.row for one in rack.rows]
     least = rack.glyph.height + 8
-    standing = stand(brief.rows, rows, rack.kinds, least)
+    standing = stand(brief.rows, rows, rack.kinds, least, {})
     assert [one.down for one in standing] == [one.needed for one in standing]
     assert solve_row(brief).axes == rows[0].axes
+
+
+def listed(key: str) -> dict[str, Any]:
+    return {name: value for name, value in values("holders", key).items() if name not in ("key", "name", "source")}
+
+
+def test_keys_hang_on_small_hooks_or_pegs_below_coats_on_large_ones() -> None:
+    keys = dump(starting_brief("room-key", 1, "1 mm"))["item"]
+    two: dict[str, Any] = {
+        "others": {"key": keys}, "rows": {"count": 2, "boards": "each", "own": [{}, {"kind": "key", "count": 9}]},
+    }  # fmt: skip
+    coats = amend(starting_brief("waxed-jacket", 4, "1 mm"), two)
+    hooks = build(amend(coats, {"holders": {"2": listed("key-hook")}}))
+    assert not hooks.findings
+    # Each row is spaced by its own plates, and each board has its own pilots: two of 3 a hook, two of 2 a small one.
+    assert [one.row.fixture.across for one in hooks.rows] == [30, 14]
+    assert [(one.parts, len(one.places), one.size) for one in hooks.machining if one.kind is Kind.PILOT] == [
+        (("board-1",), 8, 3), (("board-2",), 18, 2),
+    ]  # fmt: skip
+    assert {hooks.glyphs[one.glyph].height for one in hooks.holders if one.row == 1} == {34}
+    # Below the first: how far coats hang below their hooks and reach, less how far keys hang below theirs and stand above.
+    first, small = (
+        build(one) for one in (coats, amend(starting_brief("room-key", 1, "1 mm"), {"holder": listed("key-hook")}))
+    )
+    under = {one.kind: one for one in hooks.hung}
+    assert under[""].y - hooks.kinds[""].below - 20 == under["key"].y + hooks.kinds["key"].above
+    assert hooks.rows[1].y - under["key"].y == small.rows[0].y - small.hung[0].y
+    assert first.rows[0].y == hooks.rows[0].y
+    # What hangs there is what pulls there: keys at the small hooks, whose links are said apart.
+    assert {link.name for link in hooks.links} >= {"hook's screws", "hook's screws, row 2"}
+    # Another kind begins anew, and what is wrong with it is the row's, as what settles it.
+    pegs = amend(
+        amend(coats, {"holders": {"2": listed("key-hook")}}),
+        {"holders": {"2": {"kind": "peg", "diameter": "12 mm", "depth": "25 mm"}}},
+    )
+    deep = [finding for finding in build(pegs).findings if finding.code == "peg.through"]
+    assert [finding.part for finding in deep] == ["Row 2: Peg hole"]
+    assert "peg.through" not in {one.code for one in build(amend(pegs, deep[0].fixes[0].patch)).findings}
+    assert amend(pegs, {"holders": {"2": None}}) == coats
+    # A row that hangs what the first hangs keeps its marks, whatever holds it.
+    alike = build(
+        amend(starting_brief("enamel-mug", 6, "1 mm"), {"rows": {"count": 2}, "holders": {"2": listed("peg-12")}})
+    )
+    assert alike.rows[1].row.axes == alike.rows[0].row.axes
+    assert alike.says == "12 enamel mugs on dowel pegs in 2 rows"

@@ -145,3 +145,26 @@ def test_a_row_that_runs_up_is_dragged_and_moved_by_keys_along_its_stiles(home: 
     mats.get_by_role("button", name="stands as: a pair").click()
     mats.get_by_role("menuitemradio", name="one post").click()
     expect(mats.get_by_text("5 dowel pegs, 4 spaces")).to_be_visible()
+
+
+def test_a_lower_row_has_hooks_of_its_own(home: Page) -> None:
+    open_rack(home, "Porch, waxed jackets")
+
+    def commit(label: str, text: str) -> None:
+        field = home.get_by_label(label, exact=True)
+        field.fill(text)
+        field.press("Enter")
+
+    commit("how many", "2")
+    home.get_by_role("button", name="Row 2 is held by: the same as row 1").click()
+    home.get_by_role("menuitemradio", name="Small hook on a plate").click()
+    commit("wide, row 2", "flat")
+    expect(home.get_by_role("alert")).to_contain_text("“flat” is no number")
+    commit("wide, row 2", "20 mm")
+    expect(home.get_by_role("button", name="Row 2 is held by: some of your own sizes")).to_be_visible()
+    saved(home)
+    home.reload()
+    expect(home.get_by_label("wide, row 2", exact=True)).to_have_value("20 mm")
+    home.get_by_role("button", name="Row 2 is held by").click()
+    home.get_by_role("menuitemradio", name="the same as row 1").click()
+    expect(home.get_by_label("wide, row 2", exact=True)).to_have_count(0)

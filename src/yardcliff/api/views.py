@@ -219,7 +219,10 @@ def view_rack(record: Record, design: Design) -> RackView:
         updated_at=record.updated_at,
         deleted=record.deleted_at is not None,
         design=view_design(design, tries=True),
-        ladder=[_rung(r, design.tape) for r in ladder(design.rack.row, design.brief.rows, _longest(design))],
+        ladder=[
+            _rung(r, design.tape)
+            for r in ladder(design.rack.row, design.brief.rows, _longest(design), design.rack.fixtures)
+        ],
         site=design.on_wall.site.state if design.on_wall.site else "",
     )
 
@@ -350,7 +353,7 @@ def _fields(brief: Brief, tape: Tape, design: Design) -> dict[str, str]:
 
     for path, value in leaves(brief):
         if isinstance(value, Fraction):
-            bought = path[0] in ("holder", "board", "back")
+            bought = path[0] in ("holder", "holders", "board", "back")
             texts[".".join(path)] = tape.write_fine(value) if bought else tape.write_given(value)
     row = design.rack.row
     texts["item.width"] = tape.write_given(brief.item.across)

@@ -117,11 +117,20 @@ def amend(brief: Brief, patch: Patch) -> Brief:
     before = _letting_follow(brief, follows)
     if patch.get("family", brief.family) != brief.family:
         before = _by_another_way(brief, before, FAMILIES.get(str(patch["family"])))
-    holder, old = patch.get("holder"), before.get("holder")
-    if isinstance(holder, dict) and old and holder.get("kind", old["kind"]) != old["kind"]:
-        before.pop("holder")  # a peg has none of a hook's fields
+    rows, kept = patch.get("holders"), before.get("holders")
+    _of_another_kind(before, "holder", patch)
+    if isinstance(rows, dict) and kept:
+        for number in rows:
+            _of_another_kind(kept, number, rows)
     merged = merge(before, patch)
     return _validated(merged, own_unit(merged))
+
+
+def _of_another_kind(holders: dict[str, Any], key: str, patch: Patch) -> None:
+    """A holder that becomes one of another kind begins anew: a peg has none of a hook's fields."""
+    asked, old = patch.get(key), holders.get(key)
+    if isinstance(asked, dict) and old and asked.get("kind", old["kind"]) != old["kind"]:
+        holders.pop(key)
 
 
 def _by_another_way(brief: Brief, document: dict[str, Any], way: Family[Any] | None) -> dict[str, Any]:

@@ -7,7 +7,7 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.findings import Patch
 from yardcliff.core.model import MAX_COUNT
 from yardcliff.core.row import Row
-from yardcliff.core.rows import RowsBrief, solve_rows
+from yardcliff.core.rows import ALL_ALIKE, Fixtures, RowsBrief, solve_rows
 from yardcliff.core.spacing import solve
 
 Verdict = Literal["fits", "tight", "too long", "bumps", "no room"]
@@ -40,7 +40,9 @@ def verdict(row: Row) -> Verdict:
     return "bumps" if row.air < 0 or row.tightest < row.fixture.across else "tight"
 
 
-def ladder(row: Row, rows: RowsBrief, longest: Fraction | None = None) -> tuple[Rung, ...]:
+def ladder(
+    row: Row, rows: RowsBrief, longest: Fraction | None = None, fixtures: Fixtures = ALL_ALIKE
+) -> tuple[Rung, ...]:
     """The rungs about the first `row`, from the smallest count, each by the worst of all `rows`; on a wall whose free stretch
     takes a row of the `longest`, mm.
     """
@@ -49,17 +51,17 @@ def ladder(row: Row, rows: RowsBrief, longest: Fraction | None = None) -> tuple[
     rungs = []
     for count in range(lowest, lowest + 2 * REACH + 1):
         if count == row.count:
-            rungs.append(_rung(row, rows, longest, True, {}))
+            rungs.append(_rung(row, rows, longest, fixtures, True, {}))
             continue
         asked = row.brief.changed({"count": count, "follows": follows, "pins": ()})
         other = solve(asked, row.things_of, row.fixture)
         patch: Patch = {"row": {"count": count, "follows": follows, "pins": []}}
-        rungs.append(_rung(other, rows, longest, False, patch))
+        rungs.append(_rung(other, rows, longest, fixtures, False, patch))
     return tuple(rungs)
 
 
-def _rung(row: Row, rows: RowsBrief, longest: Fraction | None, chosen: bool, patch: Patch) -> Rung:
-    every = solve_rows(rows, row) if rows.count > 1 else (row,)
+def _rung(row: Row, rows: RowsBrief, longest: Fraction | None, fixtures: Fixtures, chosen: bool, patch: Patch) -> Rung:
+    every = solve_rows(rows, row, fixtures) if rows.count > 1 else (row,)
     verdicts = {verdict(one) for one in every}
     if longest is not None and row.length > longest:
         verdicts.add("too long")

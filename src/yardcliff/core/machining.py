@@ -152,7 +152,7 @@ def purpose(hole: Hole, design: Design) -> str:
         return f"foot {place.holder + 1}"
     if place.holder >= 0:
         row = f"row {place.row + 1}, " if design.rack.several else ""
-        return f"{row}{design.rack.glyph.called} {place.holder + 1}"
+        return f"{row}{design.rack.glyph_of(place.row).called} {place.holder + 1}"
     if place.joins:
         other = design.part(place.joins).name.lower()
         dowels = made.kind in (Kind.DOWEL_HOLE, Kind.DOWEL_ANSWER, Kind.LEDGE_DOWEL)

@@ -9,7 +9,7 @@ from bisect import bisect_left, bisect_right
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from math import ceil, sqrt
-from typing import Annotated, Literal
+from typing import Annotated, Literal, NamedTuple
 
 from pydantic import Field
 
@@ -20,7 +20,7 @@ from yardcliff.core.model import MAX_COUNT, Count, Frozen, whole
 from yardcliff.core.row import HALF, ZERO, Row
 from yardcliff.core.row_brief import Ends, Pins
 from yardcliff.core.spacing import solve
-from yardcliff.core.things import Things
+from yardcliff.core.things import Reach, Things
 
 MOST_ROWS = 24
 MOST_HOLDERS = 2000
@@ -88,18 +88,36 @@ class Standing:
     needed: Fraction
 
 
-def solve_rows(brief: RowsBrief, first: Row) -> tuple[Row, ...]:
+class Fixture(NamedTuple):
+    """A kind of holder as a row is spaced by it: its reach, and the least from one axis to the next."""
+
+    reach: Reach
+    apart: Fraction
+
+    def gap(self, asked: Fraction) -> Fraction:
+        """The gap between two of them, at least as asked."""
+        return max(asked, self.apart - self.reach.across)
+
+
+Fixtures = Mapping[int, Fixture]
+"""Those of rows that have another one than the first, by their index."""
+ALL_ALIKE: Fixtures = {}
+
+
+def solve_rows(brief: RowsBrief, first: Row, fixtures: Fixtures = ALL_ALIKE) -> tuple[Row, ...]:
     """Every row from the top; `first` is solved already and gives the board."""
     found = [first]
     offset: Row | None = None
     for k in range(1, brief.count):
-        own = brief.own_of(k)
+        own, fixture = brief.own_of(k), fixtures.get(k)
         if not own.alike:
-            row = _row_of(own, first)
+            row = _row_of(own, first, fixture)
         elif brief.layout == "staggered" and k % 2 == 1:
             row = offset = offset or _staggered(brief, first) or first
         else:
             row = first
+        if own.alike and fixture:
+            row = _on_others(row, fixture)
         if sum(one.holders for one in found) + row.holders > MOST_HOLDERS:
             break
         found.append(held(row, own))
@@ -121,8 +139,8 @@ def can_stagger(row: Row) -> bool:
     return not row.airy and not row.trouble and row.holders > 1
 
 
-def _row_of(own: OwnRow, first: Row) -> Row:
-    """A row of other things on the first one's board."""
+def _row_of(own: OwnRow, first: Row, fixture: Fixture | None) -> Row:
+    """A row of other things on the first one's board, on other holders where it has some."""
     # Where the first row's ends are what is left over, they say nothing about another row.
     shared = first.brief.follows in ("ends", "nothing")
     asked = first.brief.changed(
@@ -138,7 +156,18 @@ def _row_of(own: OwnRow, first: Row) -> Row:
             "spares": 0,
         }
     )
-    return solve(asked, own.things(first.things_of), first.fixture)
+    things = own.things(first.things_of)
+    if fixture is None:
+        return solve(asked, things, first.fixture)
+    return solve(asked.changed({"fixture_gap": fixture.gap(ZERO)}), things, fixture.reach)
+
+
+def _on_others(row: Row, fixture: Fixture) -> Row:
+    """The same marks for other holders."""
+    ends = margins(max(row.left, ZERO), max(row.right, ZERO))
+    gap = fixture.gap(ZERO)
+    same = {"follows": "pitch", "length": row.length, "pitch": None, "ends": ends, "fixture_gap": gap}
+    return solve(row.brief.changed(same), row.things_of, fixture.reach)
 
 
 def _staggered(brief: RowsBrief, first: Row) -> Row | None:
@@ -181,8 +210,11 @@ def stand(
     rows: Sequence[Row],
     kinds: Mapping[str, Item],
     least: Fraction,
+    drops: Mapping[int, Fraction],
 ) -> tuple[Standing, ...]:
-    """Each row in its place. `least` is what the fixtures, or the boards, need from row to row."""
+    """Each row in its place. `least` is what the fixtures, or the boards, need from row to row; `drops` is how much further below
+    their holders things hang than they do in the first row, by the row.
+    """
     found = [Standing(rows[0], ZERO, ZERO)]
     known: dict[tuple[int, int], Fraction] = {}  # alike rows are one object
 
@@ -194,7 +226,10 @@ def stand(
 
     for k in range(1, len(rows)):
         # A row clears every row above it, not only the next: low things reach past short ones.
-        needed = max(one.down + max(between(one.row, rows[k]), least * (k - i)) for i, one in enumerate(found))
+        needed = max(
+            one.down + max(between(one.row, rows[k]) + drops.get(i, ZERO) - drops.get(k, ZERO), least * (k - i))
+            for i, one in enumerate(found)
+        )
         found.append(Standing(rows[k], needed if brief.drop is None else k * brief.drop, needed))
     return tuple(found)
 

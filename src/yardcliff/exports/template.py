@@ -272,7 +272,8 @@ def _standing(design: Design, band: _Band) -> Iterator[tuple[float, float, float
     """What stands before the face at each mark, though nothing is cut into it: a ledge across, a finger up it."""
     if band.row is None:
         return
-    half, (bore, *_) = float(design.rack.glyph.height) / 2, design.rack.bores
+    rack, k = design.rack, design.rack.rows.index(band.row)
+    half, (bore, *_) = float(rack.glyph_of(k).height) / 2, rack.bores_of(k)
     for mark in band.marks:
         at = float(mark.exact)
         if bore.purpose == "ledge":

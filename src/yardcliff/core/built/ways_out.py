@@ -133,8 +133,9 @@ class _Asked:
         # Drilled again where it belongs; with nothing else drilled in the row, the plan holds it there by itself.
         again = {**others, k: {**plan, **mine}} if mine else {}
         rack = self.done.rack
-        bit = max((bore.bit for bore in rack.bores), default=Fraction(0))
-        if rack.glyph.screws and abs(off) <= rack.glyph.width / 2 - bit / 2 - PLATE_RIM and abs(off) >= 2 * bit:
+        glyph = rack.glyph_of(k)
+        bit = max((bore.bit for bore in rack.bores_of(k)), default=Fraction(0))
+        if glyph.screws and abs(off) <= glyph.width / 2 - bit / 2 - PLATE_RIM and abs(off) >= 2 * bit:
             way = self._tried("hide", "Drill anew, and hide it",
                               "The hook's plate covers the stray hole; the new one is far enough from it to hold.", again)  # fmt: skip
             yield replace(way, minutes=AGAIN, clears=(self.subject.what,), steps=(self._again(place, meant),))

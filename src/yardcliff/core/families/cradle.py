@@ -33,8 +33,8 @@ def fitting(brief: CradleBrief) -> Fitting:
 
 def build(brief: CradleBrief, fitted: Fitting, first: Row) -> Rack:
     """A back plate with a cradle for each thing, or several plates below one another."""
-    least = fitted.glyph.height + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
-    standing = stand_rows(brief, first, least)
+    least = fitted.tall + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
+    standing = stand_rows(brief, fitted, first, least)
     parts, marked = boards(brief, standing, first.length, brief.board.height / 2, "Back plate")
     return assemble(brief, fitted, standing, least, Body("cradle", parts, marked))
 

@@ -57,8 +57,8 @@ def _line(brief: FlipRailBrief) -> Fraction:
 def build(brief: FlipRailBrief, fitted: Fitting, first: Row) -> Rack:
     """The board, or several, with its grooves or its spacers."""
     rod = brief.turns == "rod"
-    least = fitted.glyph.height + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
-    standing = stand_rows(brief, first, least)
+    least = fitted.tall + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
+    standing = stand_rows(brief, fitted, first, least)
     parts, marked = boards(brief, standing, first.length, _line(brief), "Backer" if rod else "Board")
     if not rod:
         return assemble(brief, fitted, standing, least, Body("flip-rail", parts, marked))

@@ -58,7 +58,7 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
     """A shelf for each row, each on a back plate of its own."""
     board, back = brief.board, brief.back
     least = max(back.height, board.thickness)
-    standing = stand_rows(brief, first, least)
+    standing = stand_rows(brief, fitted, first, least)
     line = board.height / 2 if brief.setback is None else brief.setback
     parts, joints, marked = [], [], []
     for k, one in enumerate(standing):

@@ -8,15 +8,15 @@ from collections.abc import Iterator
 from itertools import accumulate, pairwise
 from typing import Literal
 
-from yardcliff.core.brief import Board, RackBrief
+from yardcliff.core.brief import Board
 from yardcliff.core.choices import Field, Option, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
+from yardcliff.core.families.held_rows import HeldRows, fit_rows
 from yardcliff.core.families.joinery import CLEARANCE, DOWEL_DEEP, Meet, beside, dowelled, meet, screwed
 from yardcliff.core.families.planks import Plank, Seams, planks
 from yardcliff.core.families.shared import Body, assemble, boards, first_row, ground, stand_rows
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
@@ -51,12 +51,11 @@ class Support(Frozen):
     gaps: Literal["open", "boards"] = "open"
 
 
-class PanelBrief(RackBrief):
+class PanelBrief(HeldRows):
     """`board` gives thickness and wood, and the width of a frame's cross boards or of the panel about one row."""
 
     family: Literal["panel"] = "panel"
     made: Literal["planks", "frame"] = "planks"
-    holder: kit.Holder = hooks.Hook()
     plank: Plank = Plank()
     support: Support = Support()
     rows: RowsBrief = RowsBrief(count=2)
@@ -65,14 +64,14 @@ class PanelBrief(RackBrief):
 
 def fitting(brief: PanelBrief) -> Fitting:
     """The brief's holder on a plank or a cross board."""
-    return kit.fit(brief.holder, ground(brief))
+    return fit_rows(brief, ground(brief))
 
 
 def build(brief: PanelBrief, fitted: Fitting, first: Row) -> Rack:
     """The panel or the frame with its rows."""
     frame = brief.made == "frame"
-    least = brief.board.height if frame else fitted.glyph.height + FIXTURE_GAP
-    standing = stand_rows(brief, first, least)
+    least = brief.board.height if frame else fitted.tall + FIXTURE_GAP
+    standing = stand_rows(brief, fitted, first, least)
     body = _frame(brief, standing, first, fitted) if frame else _planks(brief, standing, first, fitted)
     return assemble(brief, fitted, standing, least, body)
 
@@ -125,8 +124,8 @@ def _bored(
     brief: PanelBrief, standing: tuple[Standing, ...], fitted: Fitting, y: Fraction
 ) -> list[tuple[Fraction, Fraction]]:
     """Where along a level line holders of any row are bored."""
-    offs = [(one.row, y - (brief.hung - one.down)) for one in standing]
-    return [span for row, off in offs for span in beside(fitted, row, off, off)]
+    offs = [(fitted.of(k), one.row, y - (brief.hung - one.down)) for k, one in enumerate(standing)]
+    return [span for fit, row, off in offs for span in beside(fit, row, off, off)]
 
 
 def _ripped(brief: PanelBrief, row: Row, count: int) -> tuple[str, tuple[Input, ...], str]:
@@ -272,10 +271,15 @@ def _rear_figure(rears: tuple[Part, ...], gaps: list[tuple[Part, Part]]) -> Iter
 def _on_joints(brief: PanelBrief, standing: tuple[Standing, ...], wide: Fraction) -> Iterator[Finding]:
     """Whether a holder sits over the screws that hold a cross board to its sides, in the middle of these."""
     row = standing[0].row
-    clear = row.fixture.across / 2 + CLEARANCE
     at = (wide / 2, row.length - wide / 2)
-    near = [(abs(axis - screw), axis) for one in standing for axis in one.row.axes for screw in at]
-    nearest = min(near)[0]
+    near = [
+        (abs(axis - screw) - one.row.fixture.across / 2, one.row.fixture.across / 2 + CLEARANCE)
+        for one in standing
+        for axis in one.row.axes
+        for screw in at
+    ]
+    least, clear = min(near)
+    nearest = least + clear - CLEARANCE
     if nearest < clear:
         yield Finding(
             "panel.joint",
@@ -308,7 +312,7 @@ def start(hangs: Hangs, tape: TapeName) -> PanelBrief:
     hung = max(first.hung, 2 * tall + 100)
     fitted = fitting(first)
     row = first_row(first, fitted)
-    plank = Seams.of(row, stand_rows(first, row, ZERO), fitted).missed_by(first.plank)
+    plank = Seams.of(row, stand_rows(first, fitted, row, ZERO), fitted).missed_by(first.plank)
     # A short lower row may leave no plank without a seam at a holder: boards across have none.
     made = {"plank": plank} if plank else {"made": "frame", "support": Support(place="flush")}
     return first.changed({"hung": hung, **made})

@@ -41,20 +41,27 @@ class Seams:
     """Where a panel's holders stand, and how far from a seam they have to: what a choice of planks is judged by."""
 
     length: Fraction
-    axes: tuple[Fraction, ...]
-    clear: Fraction
+    axes: tuple[tuple[Fraction, Fraction], ...]
+    """In order, each with how far from a seam it has to stand."""
 
     @classmethod
     def of(cls, row: Row, standing: tuple[Standing, ...], fitted: Fitting) -> "Seams":
-        clear = max(fitted.bored + SEAM, fitted.reach.left, fitted.reach.right)
-        return cls(row.length, tuple(sorted({axis for one in standing for axis in one.row.axes})), clear)
+        fits = [fitted.of(k) for k in range(len(standing))]
+        clear = [max(fit.bored + SEAM, fit.reach.left, fit.reach.right) for fit in fits]
+        return cls(
+            row.length, tuple(sorted({(axis, clear[k]) for k, one in enumerate(standing) for axis in one.row.axes}))
+        )
 
-    def hit(self, plank: Plank) -> Fraction | None:
-        """How far from a seam the first holder stands that is too near one."""
+    def hit(self, plank: Plank) -> tuple[Fraction, Fraction] | None:
+        """How far from a seam the first holder stands that is too near one, and how far it has to be."""
+        widest = max((clear for _, clear in self.axes), default=Fraction(0))
         for seam in list(accumulate(planks(self.length, plank)))[:-1]:
-            after = bisect_right(self.axes, seam - self.clear)
-            if after < len(self.axes) and self.axes[after] < seam + self.clear:
-                return abs(self.axes[after] - seam)
+            after = bisect_right(self.axes, (seam - widest, widest))
+            for axis, clear in self.axes[after:]:
+                if axis >= seam + widest:
+                    break
+                if abs(axis - seam) < clear:
+                    return abs(axis - seam), clear
         return None
 
     def missed_by(self, plank: Plank) -> Plank | None:
@@ -75,8 +82,7 @@ class Seams:
             "Panel",
             "A holder stands on a seam between planks, where its screws or its peg hold nothing.",
             "from the seam",
-            near,
-            self.clear,
+            *near,
             fixes=(
                 *((Fix(f"Planks of {width}", {"plank": {"width": width}}),) if better else ()),
                 Fix("A frame of cross boards instead", {"made": "frame"}),

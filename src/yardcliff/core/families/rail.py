@@ -2,11 +2,10 @@
 
 from typing import Literal
 
-from yardcliff.core.brief import RackBrief
 from yardcliff.core.families import top_shelf
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
+from yardcliff.core.families.held_rows import HeldRows, fit_rows
 from yardcliff.core.families.shared import Body, assemble, boards, ground, stand_rows
-from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
@@ -17,24 +16,23 @@ from yardcliff.core.row import Row
 from yardcliff.core.rows import FIXTURE_GAP
 
 
-class RailBrief(RackBrief):
+class RailBrief(HeldRows):
     """A rail. `line` is the holders' axis above the board's bottom edge (None: the middle)."""
 
     family: Literal["rail"] = "rail"
-    holder: kit.Holder = hooks.Hook()
     line: Gap | None = None
     top: top_shelf.TopShelf = top_shelf.TopShelf()
 
 
 def fitting(brief: RailBrief) -> Fitting:
     """The brief's holder on the brief's board."""
-    return kit.fit(brief.holder, ground(brief, brief.line))
+    return fit_rows(brief, ground(brief, brief.line))
 
 
 def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
     """A complete rail, or several below one another, from its brief."""
-    least = fitted.glyph.height + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
-    standing = stand_rows(brief, first, least)
+    least = fitted.tall + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
+    standing = stand_rows(brief, fitted, first, least)
     line = brief.board.height / 2 if brief.line is None else brief.line
     parts, marked = boards(brief, standing, first.length, line, "Board")
     rises = max(item.above for item in brief.kinds.values()) - fitted.hang_drop

@@ -13,6 +13,7 @@ from yardcliff.core.look import Look, hanging
 from yardcliff.core.materials import times
 from yardcliff.core.rack import (
     HOLDER,
+    Bore,
     Glyph,
     Hung,
     Joint,
@@ -29,7 +30,7 @@ from yardcliff.core.rack import (
 from yardcliff.core.row import Row
 from yardcliff.core.row_figures import row_figures
 from yardcliff.core.row_findings import Words, check
-from yardcliff.core.rows import Standing, solve_rows, stand
+from yardcliff.core.rows import Fixture, Standing, solve_rows, stand
 from yardcliff.core.rows_findings import OF_THE_FIRST_ROW, check_rows, own_fixes, rows_figures
 from yardcliff.core.spacing import solve
 from yardcliff.core.strength.link import Link
@@ -87,7 +88,7 @@ class Extra:
 
 def first_row(brief: RackBrief, fitted: Fitting) -> Row:
     """The first row, spaced by what hangs on it, the holders' own reach and how far apart they have to be."""
-    gap = max(brief.row.fixture_gap, fitted.apart - fitted.reach.across)
+    gap = Fixture(fitted.reach, fitted.apart).gap(brief.row.fixture_gap)
     return solve(brief.row.changed({"fixture_gap": gap}), brief.things, fitted.reach)
 
 
@@ -98,9 +99,10 @@ def ground(brief: RackBrief, line: Fraction | None = None) -> Ground:
     return Ground(board.thickness, board.height, line, board.wood, brief.pulled)
 
 
-def stand_rows(brief: RackBrief, first: Row, least: Fraction) -> tuple[Standing, ...]:
+def stand_rows(brief: RackBrief, fitted: Fitting, first: Row, least: Fraction) -> tuple[Standing, ...]:
     """The rows in their places; fixtures of one row and the next keep at least `least` from axis to axis."""
-    return stand(brief.rows, solve_rows(brief.rows, first), brief.kinds, least)
+    drops = {k: one.hang_drop - fitted.hang_drop for k, one in fitted.rows.items()}
+    return stand(brief.rows, solve_rows(brief.rows, first, fitted.fixtures), brief.kinds, least, drops)
 
 
 def boards(
@@ -127,6 +129,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     """The rack: rows, holders, what hangs, and every figure and finding that does not depend on the family."""
     tape, first = Tape.named(brief.tape), standing[0].row
     up = bool(body.up_at)
+    looks = list(dict.fromkeys(map(_look, fitted.every)))
     rows = (
         tuple(_up(body, first))
         if up
@@ -139,6 +142,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
                     one.row,
                     brief.rows.own_of(k).kind,
                     body.shifts[k] if body.shifts else ZERO,
+                    glyph=looks.index(_look(fitted.of(k))),
                 )
                 for k, ((key, across), one) in enumerate(zip(body.marked, standing, strict=True))
             ]
@@ -148,10 +152,9 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     foot = body.standing_at
     feet = {} if foot is None else {kind: foot + item.below for kind, item in brief.kinds.items()}
     pinned = {pin.index for pin in first.pins}
-    glyphs = tuple(dict.fromkeys((fitted.glyph, *(each.glyph for each in fitted.own.values()))))
     placed = tuple(
         [
-            Placed(k, i, x, y, k == 0 and i in pinned)
+            Placed(k, i, x, y, k == 0 and i in pinned, one.glyph)
             for k, one in enumerate(rows)
             for i, (x, y) in enumerate(one.places)
         ]
@@ -159,52 +162,91 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
     if fitted.own:
         kinds = [_holders_for(one.row) for one in rows]
         placed = tuple(
-            one._replace(glyph=glyphs.index(fitted.own.get(kinds[one.row][one.place], fitted).glyph)) for one in placed
+            one._replace(glyph=looks.index(_look(fitted.of(one.row, kinds[one.row][one.place])))) for one in placed
         )
-    drop = fitted.hang_drop
     hung = tuple(
-        [thing for k, (one, x) in enumerate(zip(rows, body.up_at, strict=False)) for thing in _hang_up(k, one, drop, x)]
+        [
+            thing
+            for k, (one, x) in enumerate(zip(rows, body.up_at, strict=False))
+            for thing in _hang_up(k, one, fitted.hang_drop, x)
+        ]
         if up
-        else [thing for k, one in enumerate(rows) for thing in _hang(k, one, drop, feet)]
+        else [thing for k, one in enumerate(rows) for thing in _hang(k, one, fitted.of(k).hang_drop, feet)]
     )
     used = {kind: brief.kinds[kind] for kind in dict.fromkeys(thing.kind for thing in hung)}
-    looks = body.looks or {kind: hanging(item) for kind, item in used.items()}
+    seen = body.looks or {kind: hanging(item) for kind, item in used.items()}
     x, y = rows[0].at(first.axes[0])
     at = (float(x), float(y))
     on = {part.key: part for part in body.parts}
-    holding = tuple([_made(step, those, rows, on) for step, those in _steps(fitted, glyphs, placed)])
+    holding = tuple([_made(step, those, rows, on) for step, those in _steps(fitted, looks, placed)])
+    names = " and ".join(dict.fromkeys(one.name for one in (fitted, *fitted.rows.values())))
+    others = [(f"row {k + 1}", one) for k, one in fitted.rows.items()]
     return Rack(
         body.family,
         body.parts,
         placed,
-        fitted.bores,
-        glyphs,
+        tuple(bores for _, bores in looks),
+        tuple(glyph for glyph, _ in looks),
         fitted.name,
         used,
-        looks,
+        seen,
         hung,
-        f"{_says(used, hung)} {fitted.how} {fitted.name}{f' in {len(rows)} rows' if len(rows) > 1 and not up else ''}",
+        f"{_says(used, hung)} {fitted.how} {names}{f' in {len(rows)} rows' if len(rows) > 1 and not up else ''}",
         rows,
         (
             *row_figures(first, tape),
             *rows_figures(brief.rows, standing, brief.kinds, least),
             *fitted.figures,
+            *(
+                replace(one, key=_numbered(one.key, k), label=f"{one.label}, {k}")
+                for k, each in others
+                for one in each.figures
+            ),
             *body.figures,
         ),
         (
             *_of_the_rows(brief, rows[:1] if up else rows, standing, used, fitted, tape),
             *(replace(finding, at=at) for finding in (*fitted.findings, *body.findings)),
-            *(() if feet else _floor(brief, used, looks, hung, tape)),
+            *(_of_row(finding, k, rows) for k, one in fitted.rows.items() for finding in one.findings),
+            *(() if feet else _floor(brief, used, seen, hung, tape)),
         ),
         (*holding, *body.machining),
-        (*fitted.cautions, *body.cautions),
+        tuple(dict.fromkeys((*fitted.cautions, *(one for _, each in others for one in each.cautions), *body.cautions))),
         body.joints,
         body.seats,
         fitted.outline,
-        body.outlines,
+        (*body.outlines, *(each.outline for _, each in others if each.outline)),
         body.kept,
-        (*fitted.links, *body.links),
+        (
+            *fitted.links,
+            *(
+                replace(one, name=f"{one.name}, {k}", figure=_numbered(one.figure, k))
+                for k, each in others
+                for one in each.links
+            ),
+            *body.links,
+        ),
     )
+
+
+def _look(fitted: Fitting) -> tuple[Glyph, tuple[Bore, ...]]:
+    return fitted.glyph, fitted.bores
+
+
+def _numbered(key: str, row: str) -> str:
+    """The key of a figure that another row has as well."""
+    return f"{key}.{row.replace(' ', '')}" if key else ""
+
+
+def _of_row(finding: Finding, k: int, rows: Sequence[RackRow]) -> Finding:
+    """What is to be said of a row's own holder: what settles it is asked of that."""
+    x, y = rows[k].at(rows[k].row.axes[0])
+    fixes = tuple(
+        replace(fix, patch={"holders": {str(k + 1): fix.patch["holder"]}} | {name: one for name, one in fix.patch.items() if name != "holder"})
+        if "holder" in fix.patch else fix
+        for fix in finding.fixes
+    )  # fmt: skip
+    return replace(finding, part=f"Row {k + 1}: {finding.part}", fixes=fixes, at=(float(x), float(y)))
 
 
 def _holders_for(row: Row) -> list[str]:
@@ -213,15 +255,15 @@ def _holders_for(row: Row) -> list[str]:
 
 
 def _steps(
-    fitted: Fitting, glyphs: Sequence[Glyph], placed: Sequence[Placed]
+    fitted: Fitting, looks: Sequence[tuple[Glyph, tuple[Bore, ...]]], placed: Sequence[Placed]
 ) -> Iterator[tuple[Operation, Sequence[Placed]]]:
-    """Each operation with the holders that it makes: what is alike for several glyphs is one."""
-    if not fitted.own:
+    """Each operation with the holders that it makes: what is alike for several of them is one."""
+    if len(fitted.every) == 1:
         yield from ((step, placed) for step in fitted.machining)
         return
     those: dict[Operation, list[Placed]] = {}
-    for k, glyph in enumerate(glyphs):
-        fits = next(each for each in (fitted, *fitted.own.values()) if each.glyph == glyph)
+    for k, look in enumerate(looks):
+        fits = next(each for each in fitted.every if _look(each) == look)
         for step in fits.machining:
             those.setdefault(step, []).extend(one for one in placed if one.glyph == k)
     yield from ((step, found) for step, found in those.items() if found)
@@ -243,7 +285,7 @@ def _made(step: Operation, placed: Sequence[Placed], rows: Sequence[RackRow], on
     cut = step.cut
     if cut and rows[0].up:
         cut = (cut[2], cut[3], -cut[1], -cut[0])
-    keys = tuple(dict.fromkeys(row.part for row in rows))
+    keys = tuple(dict.fromkeys(place.part for place in places))
     return replace(step, parts=keys, places=tuple(places), offsets=(), takes=takes, cut=cut)
 
 
@@ -262,7 +304,8 @@ def _of_the_rows(
         checked.add(id(one.row))
         kinds = {thing.kind for thing in one.row.things}
         words = _words({kind: item for kind, item in used.items() if kind in kinds})
-        for finding in check(one.row, tape, words, fitted.end_distance, fitted.end_why, fitted.bored):
+        fit = fitted.of(k)
+        for finding in check(one.row, tape, words, fit.end_distance, fit.end_why, fit.bored):
             if k and (finding.code in said or finding.code in OF_THE_FIRST_ROW):
                 continue  # the rows above have the same trouble, from the same cause
             said.add(finding.code)

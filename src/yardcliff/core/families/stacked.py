@@ -9,13 +9,13 @@ from typing import Any, Literal
 
 from pydantic import model_validator
 
-from yardcliff.core.brief import Board, RackBrief
+from yardcliff.core.brief import Board
 from yardcliff.core.choices import Field, Section
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
+from yardcliff.core.families.held_rows import HeldRows, fit_rows
 from yardcliff.core.families.shared import Body, assemble, boards, first_row, ground, stand_rows
 from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.item import Item
@@ -38,11 +38,10 @@ class Stick(Frozen):
     length: Size = Fraction(2400)
 
 
-class StackedBrief(RackBrief):
+class StackedBrief(HeldRows):
     """`rows.count` rails, each a board of its own; `hung` is the height of the top one's axis."""
 
     family: Literal["stacked"] = "stacked"
-    holder: kit.Holder = hooks.Hook()
     stick: Stick = Stick()
     rows: RowsBrief = RowsBrief(count=3)
     board: Board = Board()
@@ -66,13 +65,13 @@ class StackedBrief(RackBrief):
 
 def fitting(brief: StackedBrief) -> Fitting:
     """The brief's holder on a rail."""
-    return kit.fit(brief.holder, ground(brief))
+    return fit_rows(brief, ground(brief))
 
 
 def build(brief: StackedBrief, fitted: Fitting, first: Row) -> Rack:
     """The rails, each as low as what hangs above it asks for."""
     board = brief.board
-    standing = stand_rows(brief, first, board.height)
+    standing = stand_rows(brief, fitted, first, board.height)
     each = brief.changed({"rows": brief.rows.changed({"boards": "each"})})
     parts, marked = boards(each, standing, first.length, board.height / 2, "Rail")
     sawing = Operation(
@@ -208,8 +207,9 @@ def _shorter(brief: StackedBrief, row: Row, rails: int) -> Iterator[Fix]:
 def start(hangs: Hangs, tape: TapeName) -> StackedBrief:
     """Up to three rails that share the things, hung so that the lowest clears the floor."""
     first = StackedBrief.model_validate(in_rows(row_for(hangs, tape), 3) | held_by(hangs))
-    row = first_row(first, fitting(first))
-    lowest = stand_rows(first, row, first.board.height)[-1].down
+    fitted = fitting(first)
+    row = first_row(first, fitted)
+    lowest = stand_rows(first, fitted, row, first.board.height)[-1].down
     deepest = max(item.below for item in first.kinds.values())
     hung = max(first.hung, lowest + deepest + 100)
     stick = Stick(length=max(Fraction(2400), _stick_for(stick_needed(Cutting(), row.length, first.rows.count))))

@@ -9,6 +9,7 @@ from yardcliff.core.item import Item
 from yardcliff.core.length import exact_text
 from yardcliff.core.materials import Take, Wood
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
+from yardcliff.core.rows import Fixture, Fixtures
 from yardcliff.core.strength.force import Pulled
 from yardcliff.core.strength.link import Link
 from yardcliff.core.things import Reach
@@ -40,7 +41,8 @@ class Fitting:
 
     `end_distance` is the least from its axis to the board's end, `apart` from one axis to the next, whatever hangs;
     `outline` is of one that is shaped in the shop; `links` are what may give way in it and in its ground; `own` are
-    smaller ones for kinds of things that it would be too large for.
+    smaller ones for kinds of things that it would be too large for, `rows` those of rows that have another kind of holder,
+    by their index.
     """
 
     name: str
@@ -59,6 +61,26 @@ class Fitting:
     apart: Fraction = ZERO
     links: tuple[Link, ...] = ()
     own: Mapping[str, "Fitting"] = field(default_factory=dict)
+    rows: Mapping[int, "Fitting"] = field(default_factory=dict)
+
+    def of(self, row: int, kind: str = "") -> "Fitting":
+        """What a row has for a kind of thing."""
+        return self.rows.get(row) or self.own.get(kind, self)
+
+    @property
+    def every(self) -> tuple["Fitting", ...]:
+        """This one and all others of the rack."""
+        return (self, *self.own.values(), *self.rows.values())
+
+    @property
+    def tall(self) -> Fraction:
+        """How tall on the face the tallest is."""
+        return max(one.glyph.height for one in (self, *self.rows.values()))
+
+    @property
+    def fixtures(self) -> "Fixtures":
+        """What rows with another kind of holder are spaced by."""
+        return {k: Fixture(one.reach, one.apart) for k, one in self.rows.items()}
 
     @property
     def bored(self) -> Fraction:

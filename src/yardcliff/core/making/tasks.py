@@ -17,7 +17,7 @@ from yardcliff.core.making.picture import bite
 from yardcliff.core.making.sawing import out_of, sawn
 from yardcliff.core.making.task import MANUAL, Task, says, work_of
 from yardcliff.core.materials import Ware
-from yardcliff.core.rack import HOLDER, Hold, Joint, Kind, Operation, Rack, part_keys
+from yardcliff.core.rack import HOLDER, Hold, Joint, Kind, Operation, Putting, Rack, part_keys
 from yardcliff.core.site.put_up import clearing, overhead, put_up
 from yardcliff.core.timber.cost import GRITS
 from yardcliff.core.timber.timber import Timber
@@ -144,7 +144,7 @@ class _Asked:
 
     def tips(self) -> Iterator[Task]:
         pegs = sum(blank.count for blank in self.found.taken.blanks if blank.form == "dowel")
-        if pegs and self.rack.glyph.glued:
+        if pegs and any(glyph.glued for glyph in self.rack.glyphs):
             yield Task(
                 "tips", 8, f"Round the tips of {pegs} pegs", ceil(5 + pegs), frozenset({HOLDER}),
                 ways=("Turn each in a drill's chuck against sandpaper, or by hand over a file; chamfer the end that goes in.",),
@@ -239,9 +239,13 @@ class _Asked:
         last = ""
         for k in range(self.finish.coats):
             key, end = f"coat:{k + 1}", k + 1 == self.finish.coats
-            first = ("Both faces alike: a board with one bare face cups.", "Keep it off what things touch: holders stay bare, and the strip of board that cloth rests on is taped off." if self.finish.natural else "Oil rubs off on cloth until it is hard: it gets its days." if self.finish.oily else "", "A twist of paper in every hole that takes glue." if self.making.pegs == "after finish" and self.rack.glyph.glued else "",
+            first = ("Both faces alike: a board with one bare face cups.", "Keep it off what things touch: holders stay bare, and the strip of board that cloth rests on is taped off." if self.finish.natural else "Oil rubs off on cloth until it is hard: it gets its days." if self.finish.oily else "", "A twist of paper in every hole that takes glue." if self.making.pegs == "after finish" and any(glyph.glued for glyph in self.rack.glyphs) else "",
                      "Tape where glue goes: it holds on bare wood only." if early and self.rack.joints else "")  # fmt: skip
-            pegged = "flush" if self.making.pegs == "after finish" or not self.rack.glyph.glued else "pegged"
+            pegged = (
+                "flush"
+                if self.making.pegs == "after finish" or not any(glyph.glued for glyph in self.rack.glyphs)
+                else "pegged"
+            )
             yield Task(
                 key, 13, f"{ORDINAL[k] if k < len(ORDINAL) else k + 1} coat: {finish}", ceil(8 + faces * 6), on,
                 lines=once(first) if k == 0 else ("Rub the raised fibres off with the finest grit, and wipe.", "Thin, along the grain, both faces."),
@@ -253,24 +257,29 @@ class _Asked:
             last = key
 
     def holders(self) -> Iterator[Task]:
-        rack, many = self.rack, len(self.rack.holders)
-        on = frozenset({HOLDER, *(row.part for row in rack.rows)})
         # Plates that hide the screws in the wall go on over them.
         over = any(one.by == "plates" for one in self.done.on_wall.fixed)
         late = frozenset({"bought", "machined", "finished", *(["up"] if over else [])})
         gives, spoils = frozenset({"fitted"}), frozenset({"flush"})
-        if rack.glyph.glued:
-            early = self.making.pegs == "before finish"
-            yield Task(
-                "holders", 14, f"Glue the pegs in: {many} places", ceil(8 + many), on,
-                lines=("Glue in the hole, not on the peg; a light tap, until it stands at its mark.",),
-                checks=("All at one angle: sight along the row, and turn them before the glue grips.",),
-                needs=frozenset({"machined", "sanded"} if early else {"machined", "coated"}), gives=gives | ({"pegged"} if early else set()), spoils=spoils,
-                wait=self.finish.wait("clamps"), waits_for="clamps", splits=False, cautions=cautions("glue"), tools=("mallet",),
-            )  # fmt: skip
-        elif rack.glyph.putting:
-            title, line, check = rack.glyph.putting
-            yield Task("holders", 17 if over else 14, f"{title}: {many} places", ceil(6 + 2 * many), on, lines=(line,), checks=(check,), needs=late, gives=frozenset({"hooked"}) if over else gives, spoils=spoils, tools=("screwdriver",))  # fmt: skip
+        alike: dict[tuple[bool, Putting | None], set[int]] = {}
+        for k, glyph in enumerate(self.rack.glyphs):
+            alike.setdefault((glyph.glued, glyph.putting), set()).add(k)
+        for (glued, putting), of in alike.items():
+            placed = [one for one in self.rack.holders if one.glyph in of]
+            key = "holders" if 0 in of else f"holders:{min(of) + 1}"
+            on = frozenset({HOLDER, *(self.rack.rows[one.row].part for one in placed)})
+            if glued:
+                early = self.making.pegs == "before finish"
+                yield Task(
+                    key, 14, f"Glue the pegs in: {len(placed)} places", ceil(8 + len(placed)), on,
+                    lines=("Glue in the hole, not on the peg; a light tap, until it stands at its mark.",),
+                    checks=("All at one angle: sight along the row, and turn them before the glue grips.",),
+                    needs=frozenset({"machined", "sanded"} if early else {"machined", "coated"}), gives=gives | ({"pegged"} if early else set()), spoils=spoils,
+                    wait=self.finish.wait("clamps"), waits_for="clamps", splits=False, cautions=cautions("glue"), tools=("mallet",),
+                )  # fmt: skip
+            elif putting:
+                title, line, check = putting
+                yield Task(key, 17 if over else 14, f"{title}: {len(placed)} places", ceil(6 + 2 * len(placed)), on, lines=(line,), checks=(check,), needs=late, gives=frozenset({"hooked"}) if over else gives, spoils=spoils, tools=("screwdriver",))  # fmt: skip
         hardware = [
             take
             for step in self.done.machining

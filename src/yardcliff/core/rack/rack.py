@@ -6,6 +6,7 @@ floor, both in mm. Families know how a rack is made; readers know only this.
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from math import cos, radians
 from typing import NamedTuple
 
 from yardcliff.core.exact import Fraction
@@ -18,7 +19,7 @@ from yardcliff.core.rack.joint import Joint
 from yardcliff.core.rack.operation import Operation
 from yardcliff.core.rack.part import Part, Seen
 from yardcliff.core.row import Row
-from yardcliff.core.rows import ALIKE
+from yardcliff.core.rows import ALIKE, Fixture, Fixtures
 from yardcliff.core.strength.link import Link
 from yardcliff.core.working import Figure
 
@@ -80,7 +81,7 @@ class RackRow:
     """A row of holders: solved along its part, its axis `across` the part's marked face.
 
     It starts at (`x`, `y`) and runs along the wall, or `up`. `kind` is what it hangs, or "=" for what the first row
-    hangs.
+    hangs. Its holders are the rack's glyph of the number `glyph`, and smaller ones of that kind.
     """
 
     part: str
@@ -90,6 +91,7 @@ class RackRow:
     kind: str = ALIKE
     x: Fraction = ZERO
     up: bool = False
+    glyph: int = 0
 
     @property
     def places(self) -> list[tuple[Fraction, Fraction]]:
@@ -122,8 +124,8 @@ class Outline:
 class Rack:
     """Everything that is known about a rack once its family has built it. `says` it in a line of words.
 
-    Its holders are all of one kind, the first of its `glyphs`, and smaller ones of that kind made for things of their
-    own; `bores` are the first one's. `seats` are holes in other parts that answer the holders: where the foot of a shaft stands; `outline` is of a
+    Its holders are the first of its `glyphs`, smaller ones of that kind made for things of their own, and those of rows that
+    have another kind; each glyph has its holes in `bored`. `seats` are holes in other parts that answer the holders: where the foot of a shaft stands; `outline` is of a
     holder that is shaped in the shop, `shaped` are those of other parts; `kept` is what shelves have room for;
     `looks` are how the kinds of things are seen as the rack holds them; `links` are what may give way before the wall
     is asked.
@@ -132,9 +134,10 @@ class Rack:
     family: str
     parts: tuple[Part, ...]
     holders: tuple[Placed, ...]
-    bores: tuple[Bore, ...]
+    bored: tuple[tuple[Bore, ...], ...]
     glyphs: tuple[Glyph, ...]
     holder_name: str
+    """What the first row's holders are called."""
     kinds: Mapping[str, Item]
     looks: Mapping[str, Look]
     hung: tuple[Hung, ...]
@@ -153,13 +156,36 @@ class Rack:
 
     @property
     def glyph(self) -> Glyph:
-        """What holders look like, the largest of them."""
+        """What the first row's holders look like, the largest of them."""
         return self.glyphs[0]
+
+    @property
+    def bores(self) -> tuple[Bore, ...]:
+        """The holes of one of them."""
+        return self.bored[0]
+
+    def glyph_of(self, row: int) -> Glyph:
+        """What a row's holders look like."""
+        return self.glyphs[self.rows[row].glyph]
+
+    def bores_of(self, row: int) -> tuple[Bore, ...]:
+        """The holes of one of a row's holders."""
+        return self.bored[self.rows[row].glyph]
+
+    def rests_of(self, row: int) -> float:
+        """How far off the face things rest on a row's holders, mm."""
+        return float(self.glyph_of(row).rests) * cos(radians(self.bores_of(row)[0].tilt))
 
     @property
     def row(self) -> Row:
         """The first row: the one that the others follow."""
         return self.rows[0].row
+
+    @property
+    def fixtures(self) -> Fixtures:
+        """What rows with another kind of holder than the first one's are spaced by, by their index."""
+        gaps = {k: one.row.fixture.across + one.row.brief.fixture_gap for k, one in enumerate(self.rows) if one.glyph}
+        return {k: Fixture(self.rows[k].row.fixture, gap) for k, gap in gaps.items()}
 
     @property
     def up(self) -> bool:

@@ -31,7 +31,7 @@ def _spans(rack: Rack, part: Part, at: Spots, on: Sequence[Load]) -> Beam:
     # Where no screw holds it, what it is joined to does.
     inside = [spot for spot in at if _in(part, spot)] or _tied(rack, part)
     places = sorted({x if level else y for x, y in inside})
-    holes = [hole for hole in rack.bores if any(row.part == part.key for row in rack.rows)]
+    holes = [hole for k, row in enumerate(rack.rows) if row.part == part.key for hole in rack.bores_of(k)]
     bored = max((hole.bit for hole in holes if hole.purpose in ("peg hole", "pilot hole")), default=ZERO)
     cut_in = max((hole.depth for hole in holes if hole.purpose == "groove"), default=ZERO)
     ends = (places[0] - start, start + long - places[-1]) if places else (long / 2, long / 2)

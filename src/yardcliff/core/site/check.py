@@ -44,7 +44,9 @@ def depths(rack: Rack) -> list[Fraction]:
             part.z
             + part.depth
             + max(
-                rack.kinds[kind].front if rack.looks[kind].beside else rack.kinds[kind].front / 2 + rack.glyph.rests
+                rack.kinds[kind].front
+                if rack.looks[kind].beside
+                else rack.kinds[kind].front / 2 + rack.glyph_of(row).rests
                 for kind in kinds
             )
         )

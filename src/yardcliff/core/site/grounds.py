@@ -268,24 +268,25 @@ def _passable(rack: Rack, part: Part, y: Fraction, ends: Span) -> tuple[tuple[Sp
 
 def _holders_at(rack: Rack, part: Part, y: Fraction) -> Iterator[tuple[Fraction, Fraction]]:
     """Holders on a part that reach to a height: where they are and half how wide."""
-    glyph = rack.glyph
-    if not glyph.solid:
-        return
-    low = min(-glyph.height / 2, glyph.tip) - CLEAR
-    high = max(glyph.height / 2, glyph.tip) + CLEAR
-    wide = glyph.width / 2 + max((abs(bore.aside) for bore in rack.bores), default=ZERO)
-    near = {k for k, one in enumerate(rack.rows) if one.part == part.key and not one.up and low < y - one.y < high}
-    if near:
-        yield from ((one.x, wide) for one in rack.holders if one.row in near)
+    wide: dict[int, Fraction] = {}
+    for k, row in enumerate(rack.rows):
+        glyph = rack.glyph_of(k)
+        low = min(-glyph.height / 2, glyph.tip) - CLEAR
+        high = max(glyph.height / 2, glyph.tip) + CLEAR
+        if glyph.solid and row.part == part.key and not row.up and low < y - row.y < high:
+            wide[k] = glyph.width / 2 + max((abs(bore.aside) for bore in rack.bores_of(k)), default=ZERO)
+    if wide:
+        yield from ((one.x, wide[one.row]) for one in rack.holders if one.row in wide)
 
 
 def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
     """The screws of a board that stands, in its middle: near its ends and between, clear of what is on it."""
     shut = [
         (one.y - half, one.y + half)
-        for half in (max(rack.glyph.height / 2, rack.glyph.tip) + CLEAR,)
         for one in rack.holders
-        if rack.rows[one.row].part == part.key and rack.glyph.solid
+        for glyph in (rack.glyph_of(one.row),)
+        for half in (max(glyph.height / 2, glyph.tip) + CLEAR,)
+        if rack.rows[one.row].part == part.key and glyph.solid
     ]
     shut += [(one.y0 - CLEAR, one.y1 + CLEAR) for one in bored(rack, part)]
     wood = part.depth
@@ -314,11 +315,11 @@ def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
 
 
 def plate_room(rack: Rack) -> Fraction:
-    """The room between a plate's own screws that could hide a head; none where holders have no plate."""
-    glyph = rack.glyph
-    if len(glyph.screws) != 2:  # with three screws one stands in the middle
+    """The room between a plate's own screws that could hide a head; none where holders of a row have no plate."""
+    glyphs = [rack.glyph_of(k) for k in range(len(rack.rows))]
+    if any(len(glyph.screws) != 2 for glyph in glyphs):  # with three screws one stands in the middle
         return ZERO
-    return min(glyph.width, abs(glyph.screws[0] - glyph.screws[1]) - HEAD)
+    return min(min(glyph.width, abs(glyph.screws[0] - glyph.screws[1]) - HEAD) for glyph in glyphs)
 
 
 def plates_hide(rack: Rack) -> bool:

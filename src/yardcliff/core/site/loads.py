@@ -15,7 +15,7 @@ outward the body turns about
 
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
-from math import cos, inf, radians
+from math import inf
 
 from yardcliff.core.rack import Hung, Rack
 from yardcliff.core.site.grounds import Body
@@ -106,7 +106,7 @@ def _lever(rack: Rack, hung: Hung) -> float:
     face = float(part.z + part.depth)
     if look.beside:
         return face + float(rack.kinds[hung.kind].front) / 2
-    return face + float(rack.glyph.rests) * cos(radians(rack.bores[0].tilt))
+    return face + rack.rests_of(hung.row)
 
 
 class Group:

@@ -83,7 +83,7 @@ def _holders(rack: Rack) -> Iterator[Symbol]:
     for lean, (k, glyph) in product(dict.fromkeys(leans), enumerate(rack.glyphs)):
         alike = len(set(leans)) == len(rack.glyphs) == 1
         placed = rack.holders if alike else [one for one in rack.holders if (leans[one.row], one.glyph) == (lean, k)]
-        strokes = glyph.leaning(rack.bores, lean) if lean else glyph.front(rack.bores)
+        strokes = glyph.leaning(rack.bored[k], lean) if lean else glyph.front(rack.bored[k])
         key = ".".join(("holder", *([f"{lean:g}"] if lean else []), *([str(k + 1)] if k else [])))
         if placed:
             yield Symbol(key, "holder", strokes, tuple([(in_mm(one.x), in_mm(one.y)) for one in placed]))

@@ -70,7 +70,7 @@ def _leaning(rack: Rack, tape: Tape) -> Scene:
         turn = radians(part.lean - 90)  # straight out of the wall is down the page
         drawn = rack.glyph.above(rack.bores)
         strokes += [Stroke(stroke.role, moved(turned(stroke.path, turn), x, y)) for stroke in drawn]
-        out = float(rack.glyph.rests) * cos(radians(rack.bores[0].tilt))
+        out = rack.rests_of(k)
         for kind in {hung.kind: None for hung in rack.hung if hung.row == k}:
             item = rack.kinds[kind]
             wide, deep = float(item.across), float(item.front)

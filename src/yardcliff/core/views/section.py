@@ -65,12 +65,13 @@ def section(rack: Rack, tape: Tape, held: Held = NOTHING_HELD) -> Scene:
         onto = _on_face(part, row.across, holder.y)
         strokes += [
             Stroke("holder-line", _turned(_bored(bore), onto))
-            for bore in rack.bores
+            for bore in rack.bored[holder.glyph]
             if bore.purpose not in ACROSS | UPRIGHT
         ]
-        outline = rack.outline.path if rack.outline else None
+        outline = rack.outline.path if rack.outline and not holder.glyph else None
         strokes += [
-            Stroke(one.role, _turned(one.path, onto)) for one in rack.glyphs[holder.glyph].beside(rack.bores, outline)
+            Stroke(one.role, _turned(one.path, onto))
+            for one in rack.glyphs[holder.glyph].beside(rack.bored[holder.glyph], outline)
         ]
     strokes += things if slotted else []
     first_kept = {one.y: one for one in reversed(rack.kept)}.values()
@@ -196,7 +197,7 @@ def _thing_beside(rack: Rack, hung: Hung) -> Iterator[Stroke]:
         glyph = next(rack.glyphs[one.glyph] for one in rack.holders if (one.row, one.x) == (hung.row, hung.x))
         z, back = z + float(glyph.out) / 2, deep / 2
     else:  # it hangs from the hook's crook or from the middle of a peg, and no further back than the board
-        back = min(float(rack.glyph.rests) * share, deep * 0.85)
+        back = min(float(rack.glyph_of(hung.row).rests) * share, deep * 0.85)
         z += back
     body, lines = silhouette(beside(item.shape), back, deep - back, float(item.above), float(item.below))
     yield from (Stroke("item", moved(path, z, float(hung.y))) for path in body)

@@ -11,24 +11,13 @@ import { Machining } from "./Machining";
 import { RowChoices } from "./RowChoices";
 import { RowsChoices, SecondRow } from "./RowsChoices";
 import { Section } from "./Section";
+import { matching, options, OWN, type Part } from "./listed";
 import { useSession, useShown } from "./shown";
 import { Way } from "./Way";
 
 interface Props {
   catalogue: Catalogue;
 }
-type Part = Record<string, unknown>;
-
-const OWN = "own";
-
-/** Which catalogue entry the brief's part is, if any: every value of its patch agrees. */
-function matching(choices: Catalogue["holders"], part: Part): string {
-  const agrees = (patch: Part) => Object.entries(patch).every(([key, value]) => part[key] === value);
-  return choices.find((choice) => agrees(choice.patch ?? {}))?.key ?? OWN;
-}
-
-const options = (choices: Catalogue["holders"]) =>
-  choices.map(({ key, name }) => ({ value: key, label: name }));
 
 /** Everything that can be chosen, in the order it is thought of. */
 export function Choices({ catalogue }: Props) {
@@ -41,7 +30,7 @@ export function Choices({ catalogue }: Props) {
       <RowChoices catalogue={catalogue} />
       <Ladder />
       {several === "two" && <SecondRow />}
-      {(several === "several" || several === "boards") && <RowsChoices />}
+      {(several === "several" || several === "boards") && <RowsChoices holders={catalogue.holders} />}
       {holds && <HolderChoices catalogue={catalogue} />}
       <FamilyChoices />
       <BoardChoices catalogue={catalogue} />

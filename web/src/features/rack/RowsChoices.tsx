@@ -1,7 +1,7 @@
-import { useState } from "react";
+import { Fragment, useState } from "react";
 
 import { api, saidOf } from "../../api/client";
-import type { Design, Most as MostThere } from "../../api/types";
+import type { Catalogue, Design, Most as MostThere } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { readCount } from "../../ui/count";
@@ -10,6 +10,7 @@ import { Switch } from "../../ui/Switch";
 import { BriefField } from "./BriefField";
 import { Fig } from "./Fig";
 import { ALIKE, MAIN, ownRowPatch, rowsOf } from "./patches";
+import { matching, options, OWN, type Part } from "./listed";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 
@@ -30,7 +31,7 @@ const MOST_LISTED = 12;
 const MIXED = "+";
 
 /** Several rows, one below the other: how they stand, what they hang, how far apart. */
-export function RowsChoices() {
+export function RowsChoices({ holders }: { holders: Catalogue["holders"] }) {
   const ownBoards = useShown((shown) => shown.design.several === "boards");
   const { apply } = useSession();
   const rows = useShown((shown) => rowsOf(shown.design));
@@ -80,12 +81,71 @@ export function RowsChoices() {
             )}
           </div>
           {Array.from({ length: Math.min(rows.count, MOST_LISTED) - 1 }, (_, k) => (
-            <OneRow key={k} index={k + 1} />
+            <Fragment key={k}>
+              <OneRow index={k + 1} />
+              <RowHolder number={String(k + 2)} choices={holders} />
+            </Fragment>
           ))}
         </>
       )}
       <Most />
     </Section>
+  );
+}
+
+const SIZES: Record<string, [string, string][]> = {
+  hook: [
+    ["plate_width", "wide"],
+    ["plate_height", "tall"],
+    ["screw_length", "screw"],
+    ["throat", "throat"],
+  ],
+  peg: [
+    ["diameter", "dowel"],
+    ["tilt", "tilt °"],
+    ["depth", "deep"],
+    ["showing", "showing"],
+  ],
+};
+
+/** What holds one of the lower rows, where that may be another kind than in the first. */
+function RowHolder({ number, choices }: { number: string; choices: Catalogue["holders"] }) {
+  const { apply } = useSession();
+  const asked = useShown((shown) => shown.design.brief["holders"]) as Record<string, Part> | undefined;
+  if (!asked) return null;
+  const own = asked[number];
+  const key = own ? matching(choices, own) : ALIKE;
+  return (
+    <>
+      <div className="flex items-center gap-1.5">
+        <span className="w-12 shrink-0 text-right text-soft">on</span>
+        <Pick
+          label={`Row ${number} is held by`}
+          value={key}
+          options={[
+            { value: ALIKE, label: "the same as row 1" },
+            ...options(choices),
+            ...(key === OWN ? [{ value: OWN, label: "some of your own sizes" }] : []),
+          ]}
+          onPick={(next) =>
+            next !== OWN &&
+            apply({
+              holders: {
+                [number]: next === ALIKE ? null : (choices.find((one) => one.key === next)?.patch ?? null),
+              },
+            })
+          }
+          className="flex-1"
+        />
+      </div>
+      {own && SIZES[String(own["kind"])] && (
+        <div className="pl-13.5">
+          {SIZES[String(own["kind"])]?.map(([field, label]) => (
+            <BriefField key={field} path={`holders.${number}.${field}`} label={`${label}, row ${number}`} />
+          ))}
+        </div>
+      )}
+    </>
   );
 }
 
