@@ -150,6 +150,88 @@ def test_a_plug_is_glued_waited_for_and_drilled_again(client: TestClient, rack: 
     assert client.post(f"/api/racks/{rack['id']}/log/ways", json=gone).status_code == 422
 
 
+@pytest.mark.parametrize(
+    ("code", "left"), [("leave", ["Left side"]), ("match", ["Left side", "Right side"]), ("anew", [])]
+)
+def test_of_two_equal_sides_one_is_short_and_one_way_settles_both(
+    client: TestClient, code: str, left: list[str]
+) -> None:
+    hangs = [{"item": "soup-bowl-mug", "count": 4}]
+    box = client.post("/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "shelf-box"}).json()
+    at = f"/api/racks/{box['id']}"
+
+    def tasks() -> list[Json]:
+        made: list[Json] = client.get(f"{at}/making", params=NOW).json()["tasks"]
+        return made
+
+    cut = [task["key"] for task in tasks() if task["key"].startswith(("strip:", "cut:"))]
+    said = [{"id": f"it-was-cut-{k}", "item": key, "at": "2026-11-26T17:00"} for k, key in enumerate(cut)]
+    assert client.post(f"{at}/making/ticks", json={"said": said}).status_code == 204
+    log = client.get(f"{at}/log").json()
+    assert log["rows"][-1]["title"] == "Other parts"
+    planned = told(log, "long left-side")["x"]
+    short = f"{planned - 4:g} mm"
+    assert write(client, box, "measured", short, "long left-side")["trouble"] == ["long left-side"]
+    ways = {way["code"]: way for way in client.get(f"{at}/log/ways", params={**NOW, "what": "long left-side"}).json()}
+    assert ways.keys() == {"leave", "match", "anew"}
+    assert (ways["match"]["title"], ways["match"]["x"]) == ("Cut right side to match", [])
+    before = {task["title"] for task in tasks()}
+    box = take(client, box, "long left-side", code)
+    log = client.get(f"{at}/log").json()
+    # Nothing is off any more, and the record keeps what was: no way leads back to where it began.
+    assert log["trouble"] == []
+    assert told(log, "long left-side")["off"] == ("" if code == "anew" else "−4 mm")
+    assert client.get(f"{at}/log/ways", params={**NOW, "what": "long right-side"}).status_code == 422
+    steps = [task["title"] for task in tasks() if task["title"] not in before]
+    assert steps == (["Cut right side to match"] if code == "match" else steps if code == "anew" else [])
+    assert code != "anew" or any("1 part" in title for title in steps)
+    notes = [one["message"] for one in box["design"]["findings"] if one["code"] == "made.left"]
+    assert notes == [f"{name} is {short}, 4 mm less than planned, and stays so." for name in left]
+    assert not [one for one in box["design"]["findings"] if one["code"] == "made.board"]
+    if code == "match":
+        assert write(client, box, "measured", short, "long right-side")["trouble"] == []
+        assert [told(client.get(f"{at}/log").json(), "long right-side")[key] for key in ("planned", "off")] == [
+            short,
+            "0",
+        ]
+
+
+def test_a_rail_cut_short_shares_the_difference_or_the_others_are_cut_to_match(client: TestClient) -> None:
+    hangs = [{"item": "padlock", "count": 6}]
+    rack = client.post("/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "stacked"}).json()
+    at = f"/api/racks/{rack['id']}"
+    cut = next(
+        task for task in client.get(f"{at}/making", params=NOW).json()["tasks"] if task["key"].startswith("cut:")
+    )
+    said = [{"id": "all-are-cut", "item": cut["key"], "at": "2026-11-26T17:00"}]
+    assert client.post(f"{at}/making/ticks", json={"said": said}).status_code == 204
+    log = client.get(f"{at}/log").json()
+    long, first = (told(log, what)["x"] for what in ("board 2", "2.1"))
+    write(client, rack, "measured", f"{long - 6} mm", "board 2")
+    ways = {way["code"]: way for way in client.get(f"{at}/log/ways", params={**NOW, "what": "board 2"}).json()}
+    assert ways["share"]["x"][0] == first - 3
+    assert (ways["adopt"]["long"], ways["adopt"]["stops"]) == (long - 6, 0)
+    after = take(client, rack, "board 2", "share")
+    log = client.get(f"{at}/log").json()
+    assert (log["trouble"], told(log, "2.1")["x"], told(log, "1")["x"], told(log, "3.1")["x"]) == (
+        [],
+        first - 3,
+        first,
+        first,
+    )
+    # The other way: the rails that are whole yet are cut to match, and the plan has all of them so long.
+    client.post(f"{at}/undo", json={"base": after["version"]})
+    mishap = next(one for one in log["entries"] if "share the difference" in one["says"])
+    client.delete(f"{at}/log/{mishap['id']}")
+    assert client.get(f"{at}/log").json()["trouble"] == ["board 2"]
+    rack = client.get(at).json()
+    after = take(client, rack, "board 2", "adopt")
+    assert not [one for one in after["design"]["findings"] if one["code"].startswith("made.board")]
+    titles = [task["title"] for task in client.get(f"{at}/making", params=NOW).json()["tasks"]]
+    assert [title for title in titles if "to match" in title] == ["Cut rail 1 to match", "Cut rail 3 to match"]
+    assert client.get(f"{at}/log").json()["trouble"] == []
+
+
 def test_hours_fits_and_notes_are_kept_and_taken_back(client: TestClient, rack: Json) -> None:
     write(client, rack, "time", "1 h 30")
     log = write(client, rack, "time", "45 min")
@@ -212,7 +294,7 @@ def test_rows_and_boards_are_told_apart_from_the_form_to_the_paper(client: TestC
     assert told(log, "board 2")["title"] == "rail 2"
     ways = client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "board 2"}).json()
     anew = next(way for way in ways if way["code"] == "anew")
-    assert (anew["title"], anew["clears"]) == ("Make rail 2 again", ["board 2", "2.1", "2.2"])
+    assert (anew["title"], anew["clears"]) == ("Make rail 2 again", ["board 2", "2.1", "2.2", "wide rail-2"])
     at = told(log, "3.2")["x"]
     drilled = write(client, rack, "measured", f"{at + 9} mm", "3.2")
     assert set(drilled["trouble"]) == {"board 2", "3.2"}

@@ -130,7 +130,10 @@ def test_a_board_cut_short_is_adopted_or_hangs_one_less() -> None:
     assert "plug" not in ways
     # A board that is too long is cut again, or its spaces grow; nobody hangs one less for that.
     longer = out(done, mm(board=length + 40), "board")
-    assert longer.keys() == {"trim", "adopt", "anew"}
+    assert longer.keys() == {"trim", "adopt", "anew", "leave"}
+    assert "leave" in ways
+    # Half a plate, 15, past the last hole at 145 from the end.
+    assert ["leave" in out(done, mm(board=length - off), "board") for off in (130, 131)] == [True, False]
     assert (longer["trim"].patch, longer["trim"].axes, longer["adopt"].long) == (None, done.rack.row.axes, length + 40)
     assert longer["adopt"].says == "The board is 40 mm longer: the spaces grow with it."
     drilled = out(done, mm(board=length - 70, h1=done.rack.row.axes[0]), "board")
@@ -143,7 +146,8 @@ def test_a_row_below_is_held_by_itself_and_the_rows_beside_it_stay() -> None:
     plan = done.rack.row.axes
     names = [one.title for one in subjects(done)]
     assert names[:2] == ["the board", "row 1, hole 1"]
-    assert names[-1] == f"row 2, hole {len(plan)}"
+    assert f"row 2, hole {len(plan)}" in names
+    assert names[-4:] == ["batten 1", "batten 1, how wide", "batten 2", "batten 2, how wide"]
     at = plan[1] + 12
     below = out(done, Built(measured={"2.2": at}), "2.2")
     assert below["adopt"].axes == (plan[0], at, *plan[2:])

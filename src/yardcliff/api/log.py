@@ -47,7 +47,7 @@ def take_back(entry_id: str, ledger: OpenLedger) -> LogView:
 
 @router.get("/ways")
 def get_ways(
-    what: Annotated[str, Query(max_length=20, description="A board, or a hole by its number.")],
+    what: Annotated[str, Query(max_length=120, description="A board, a hole by its number, a part.")],
     now: When,
     ledger: OpenLedger,
 ) -> list[WayOutView]:

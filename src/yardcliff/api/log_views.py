@@ -15,7 +15,7 @@ from yardcliff.api.log_wire import (
 from yardcliff.api.tongue import Tongue
 from yardcliff.core.built.facts import Fact
 from yardcliff.core.built.hands import pace_of
-from yardcliff.core.built.measured import SAW_CUT, Measured, Verdict
+from yardcliff.core.built.measured import NO_ROW, SAW_CUT, Measured, Verdict
 from yardcliff.core.built.ways_out import WayOut
 from yardcliff.core.design import Design
 from yardcliff.core.length import Tape, read
@@ -24,7 +24,7 @@ from yardcliff.core.making.asked import spoken
 
 def view_verdict(verdict: Verdict, tape: Tape) -> str:
     """All in a line: how much of it is measured, what is off, what the plan followed."""
-    rows = verdict.rows
+    rows = [one for one in verdict.rows if one.found is not None or not one.subject.across]
     found = [one for one in rows if one.found is not None]
     off, adopted = sum(not one.good for one in found), sum(one.adopted for one in found)
     if not found:
@@ -40,9 +40,12 @@ def view_verdict(verdict: Verdict, tape: Tape) -> str:
 
 def view_rows(verdict: Verdict, done: Design) -> list[BuiltRowView]:
     rack = done.rack
-    boards = {rack.rows[one.subject.row].part: one.found for one in verdict.rows if one.subject.place is None}
+    boards = {
+        one.subject.part: one.found for one in verdict.rows if one.subject.place is None and not one.subject.across
+    }
     found = {part: None if long is None else float(long) for part, long in boards.items()}
-    return [
+    others = [view_measured(one, done.tape) for one in verdict.rows if one.subject.row == NO_ROW]
+    rows = [
         BuiltRowView(
             title=rack.named((k,)),
             long=float(row.row.length),
@@ -51,6 +54,7 @@ def view_rows(verdict: Verdict, done: Design) -> list[BuiltRowView]:
         )
         for k, row in enumerate(rack.rows)
     ]
+    return [*rows, *([BuiltRowView(title="Other parts", long=0, found=None, measured=others)] if others else [])]
 
 
 def view_measured(one: Measured, tape: Tape) -> MeasuredView:
@@ -64,7 +68,7 @@ def view_measured(one: Measured, tape: Tape) -> MeasuredView:
     )
     planned = one.subject.planned
     return MeasuredView(
-        what=one.subject.what, title=one.subject.title, short=one.subject.title if fine else one.subject.short, hole=one.subject.place is not None, planned=tape.write_fine(planned) if fine else tape.write(planned),
+        what=one.subject.what, title=one.subject.title, short=one.subject.short, optional=one.subject.across, hole=one.subject.place is not None, planned=tape.write_fine(planned) if fine else tape.write(planned),
         found="" if one.found is None else tape.write_given(one.found), off=off, good=one.good, adopted=one.adopted,
         x=float(planned), found_x=None if one.found is None else float(one.found),
     )  # fmt: skip

@@ -19,6 +19,7 @@ class MeasuredView(Wire):
     title: str
     short: str
     hole: bool
+    optional: bool = Field(description="Whether nobody has to measure it.")
     planned: str
     found: str
     off: str
@@ -44,7 +45,9 @@ class FitView(Wire):
 
 
 class BuiltRowView(Wire):
-    """A row and the board that carries it: `found` is how long that really is; what is measured here, a board before its holes."""
+    """A row and the board that carries it: `found` is how long that really is; what is measured here, a board before its holes. The
+    last may be all parts that carry no row, 0 long.
+    """
 
     title: str
     long: float

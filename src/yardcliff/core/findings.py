@@ -49,6 +49,7 @@ CODES: dict[str, Code] = {
     "rows.ends": Code(Severity.NOTE, "No room to run to the ends"),
     "rows.capped": Code(Severity.CARE, "Rows left out"),
     "made.held": Code(Severity.NOTE, "Made already, and stays"),
+    "made.left": Code(Severity.NOTE, "Not as planned, and left so"),
     "made.board": Code(Severity.STOP, "A cut part has another size"),
     "made.hole": Code(Severity.STOP, "A drilled hole is elsewhere"),
     "made.place": Code(Severity.STOP, "Made where the plan has nothing"),

@@ -3,10 +3,11 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from yardcliff.core.built.measured import Measured, Verdict
+from yardcliff.core.built.measured import NO_ROW, Measured, Verdict
 from yardcliff.core.design import Design
 from yardcliff.core.geometry import circle, line
 from yardcliff.core.length import Tape
+from yardcliff.core.text import shortened
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.pdf import BOLD, Page, Paper
 
@@ -35,9 +36,12 @@ def write_record(name: str, done: Design, verdict: Verdict, record: Record, pape
     page = Page(paper, f"{name}: build record")
     y = _head(page, f"{name}: build record")
     rows = done.rack.rows
-    boards = {rows[one.subject.row].part: one.found for one in verdict.rows if one.subject.place is None}
+    boards = {
+        one.subject.part: one.found for one in verdict.rows if one.subject.place is None and not one.subject.across
+    }
+    asked = [one for one in verdict.rows if one.found is not None or not one.subject.across]
     for k, row in enumerate(rows):
-        mine = [one for one in verdict.rows if one.subject.row == k]
+        mine = [one for one in asked if one.subject.row == k]
         if k and y - TALL - 6 - ROW * -(-len(mine) // 3) < MARGIN:
             page.turn()
             y = _head(page, f"{name}: build record, continued")
@@ -46,6 +50,13 @@ def write_record(name: str, done: Design, verdict: Verdict, record: Record, pape
             y -= 3
         y = _board(page, float(row.row.length), float(boards[row.part] or row.row.length), mine, y)
         y = _measured(page, mine, done.tape, y)
+    others = [one for one in asked if one.subject.row == NO_ROW]
+    if others:
+        if y - 6 - ROW * -(-len(others) // 3) < MARGIN:
+            page.turn()
+            y = _head(page, f"{name}: build record, continued")
+        page.text(MARGIN, y, "Other parts", 4.2, font=BOLD)
+        y = _measured(page, others, done.tape, y - 6.4)
     for title, told in (
         ("Against the plan", record.figures),
         ("Tried on the rack", record.fits),
@@ -88,7 +99,7 @@ def _measured(page: Page, row: Sequence[Measured], tape: Tape, y: float) -> floa
         if at < MARGIN:
             page.text(x, MARGIN - 4, "and more: see the log", 3, colour=SOFT)
             continue
-        page.text(x, at, one.subject.short, 3.4)
+        page.text(x, at, shortened(one.subject.short, 16), 3.4)
         page.text(x + 30, at, tape.write(one.subject.planned), 3.4, anchor="end", colour=SOFT)
         if one.found is not None and one.off is not None:
             sign = "+" if one.off > 0 else "−" if one.off < 0 else ""

@@ -1642,7 +1642,8 @@ export interface components {
         };
         /**
          * BuiltRowView
-         * @description A row and the board that carries it: `found` is how long that really is; what is measured here, a board before its holes.
+         * @description A row and the board that carries it: `found` is how long that really is; what is measured here, a board before its holes. The
+         *     last may be all parts that carry no row, 0 long.
          */
         BuiltRowView: {
             /** Title */
@@ -2613,6 +2614,11 @@ export interface components {
             short: string;
             /** Hole */
             hole: boolean;
+            /**
+             * Optional
+             * @description Whether nobody has to measure it.
+             */
+            optional: boolean;
             /** Planned */
             planned: string;
             /** Found */
@@ -5261,7 +5267,7 @@ export interface operations {
     get_ways_api_racks__rack_id__log_ways_get: {
         parameters: {
             query: {
-                /** @description A board, or a hole by its number. */
+                /** @description A board, a hole by its number, a part. */
                 what: string;
                 /** @description The time on the workshop's wall, like 2026-11-26T19:30: the plan begins then. */
                 now: string;

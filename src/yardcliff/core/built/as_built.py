@@ -5,14 +5,14 @@ from dataclasses import replace
 
 from yardcliff.core.amend import amend, merge
 from yardcliff.core.built.measured import Subject, subjects
-from yardcliff.core.built.there import Built, feature
+from yardcliff.core.built.there import LONG, NOTHING, WIDE, Built, feature
 from yardcliff.core.design import Design, design
 from yardcliff.core.errors import YardcliffError
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, build
 from yardcliff.core.findings import Finding, Patch
 from yardcliff.core.length import LONGEST, exact_text
-from yardcliff.core.rack import Rack
+from yardcliff.core.rack import Part, Rack
 from yardcliff.core.row_brief import Pin
 from yardcliff.core.site.survey import Site
 
@@ -131,6 +131,7 @@ def _held(bent: Brief, asked: Brief, done: Design, there: Built) -> Iterator[Fin
 def kept(done: Design, there: Built) -> Iterator[Finding]:
     """What is made and would have to be elsewhere: no plan can move it."""
     rack, write = done.rack, done.tape.write_fine
+    yield from _left(done, there)
     yield from _resized(done, there)
     for k, long in miscut(rack, there):
         name = rack.part(rack.rows[k].part).name if k < len(rack.rows) else f"The board of row {k + 1}"
@@ -151,16 +152,35 @@ def kept(done: Design, there: Built) -> Iterator[Finding]:
         yield _moved("made.place", says, mine[0], "nothing there")
 
 
+def _left(done: Design, there: Built) -> Iterator[Finding]:
+    """What is not as planned, and is to stay so: the papers say what the plan has."""
+    write = done.tape.write_fine
+    as_planned = {one.what: one for one in subjects(replace(done, there=NOTHING))}
+    for what, at in there.meant.items():
+        one = as_planned.get(what)
+        if one and abs(one.planned - at) > done.tape.step:
+            more = "more" if at > one.planned else "less"
+            says = f"{one.title[0].upper()}{one.title[1:]} is {write(at)}, {write(abs(at - one.planned))} {more} than planned, and stays so."
+            yield Finding("made.left", "what is made", says, "made", write(at), write(one.planned))
+
+
 def _resized(done: Design, there: Built) -> Iterator[Finding]:
     """Parts that are cut and that the plan wants of another size, or not at all; how long one is that carries a row, its row says."""
     rows, parts = {one.part for one in done.rack.rows}, {part.key: part for part in done.parts}
     for key, size in there.parts.items():
         part, write = parts.get(key), done.tape.write_fine
-        planned = (part.along, part.face_width, part.thickness) if part else None
-        if planned is None or planned[key in rows :] != size[key in rows :]:
+        may_be = _may_be(part, there) if part else ()
+        if not part or any(each not in may for each, may in list(zip(size, may_be, strict=True))[key in rows :]):
             cut, name = " × ".join(map(write, size)), part.name if part else there.names[key]
-            wants = f"wants {' × '.join(map(write, planned))}" if planned else "has no such part"
+            wants = f"wants {' × '.join(write(may[0]) for may in may_be)}" if part else "has no such part"
             yield _moved("made.board", f"{name} is cut: {cut}. The plan {wants}.", cut, wants)
+
+
+def _may_be(part: Part, there: Built) -> tuple[tuple[Fraction, ...], ...]:
+    """How long, wide and thick a part may be that is cut: as planned, or as it was left."""
+    left = there.meant
+    long, wide = ((at, left.get(name + part.key, at)) for name, at in ((LONG, part.along), (WIDE, part.face_width)))
+    return long, wide, (part.thickness,)
 
 
 def _moved(code: str, says: str, found: str, wants: str) -> Finding:

@@ -140,13 +140,14 @@ class _There:
     cards: set[str] = field(default_factory=set)
     used: bool = False
     freed: set[str] = field(default_factory=set)
+    meant: dict[str, Fraction] = field(default_factory=dict)
 
     @property
     def built(self) -> Built:
         return Built(
             self.parts, self.names, self.boards, self.holes, self.of, frozenset(self.features), self.measured,
             self.planned, self.marks, frozenset(self.spots), tuple(self.mends), self.pieces, frozenset(self.cards),
-            self.used, frozenset(self.freed),
+            self.used, frozenset(self.freed), self.meant,
         )  # fmt: skip
 
     def make(self, made: Json, task: str) -> None:
@@ -179,8 +180,13 @@ class _There:
 
     def mend(self, mishap: Fact) -> None:
         for what in mishap.data.get("clears", ()):
-            self.measured.pop(what, None)
-            self.planned.pop(what, None)
+            for known in (self.measured, self.planned, self.meant):
+                known.pop(what, None)
+        self.meant |= {what: _mm(at) for what, at in mishap.data.get("meant", {}).items()}
+        for part, long, rows in mishap.data.get("cut_to", ()):
+            if part in self.parts:
+                self.parts[part] = (_mm(long), *self.parts[part][1:])
+            self.boards |= {row: _mm(long) for row in rows if row in self.boards}
         if scraps := mishap.data.get("scraps"):
             self._scrap(scraps["part"], scraps["rows"])
         steps = tuple(Step(**step) for step in mishap.data.get("steps", ()))

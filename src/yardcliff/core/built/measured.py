@@ -1,34 +1,46 @@
 """Measured against planned: each board and each hole, how far off, and whether anything touches."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from yardcliff.core.built.there import BOARD, Built, named
+from yardcliff.core.built.there import BOARD, LONG, WIDE, Built, named
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
+from yardcliff.core.rack import Part
+from yardcliff.core.timber.takeoff import part_blanks
 
 SAW_CUT = "saw cut"
+NO_ROW = -1
+"""The row of a part that carries none."""
 KERF_GOOD = Fraction(1, 5)
 """A saw's cut that is further off than this is another cut plan, mm: rule of thumb."""
 
 
 @dataclass(frozen=True, slots=True)
 class Subject:
-    """What can be measured: the board that carries a row, or the hole at a `place` of it, counted from 0 both.
+    """What can be measured: how long the board is that carries a row, or where the hole is at a `place` of it, counted from 0
+    both; how long any other part is, and how wide each.
 
-    `what` is the name that its reading is kept under, `title` what it is called, `planned` mm from the datum.
+    `what` is the name that its reading is kept under, `title` what it is called, `planned` mm, of a hole from the datum.
     """
 
     what: str
     title: str
     planned: Fraction
-    row: int
+    row: int = NO_ROW
     place: int | None = None
+    part: str = ""
+    across: bool = False
+    """Whether it is a width: nobody has to measure these."""
 
     @property
     def short(self) -> str:
-        """What it is called beside others of its row."""
+        """What it is called beside others of its row, or beside other parts."""
+        if self.row == NO_ROW:
+            return self.title
+        if self.across:
+            return "width"
         return BOARD if self.place is None else f"hole {self.place + 1}"
 
 
@@ -57,7 +69,15 @@ class Verdict:
 
 
 def subjects(done: Design) -> Iterator[Subject]:
-    """Everything that can be measured of a rack: the board of the first row is `board` and its third hole `3`, that of the second `2.3`."""
+    """Everything that can be measured of a rack: the board of the first row is `board` and its third hole `3`, that of the second `2.3`;
+    `long batten-1` is another part, `wide batten-1` how wide it is. What was left as it is, or cut to match, is meant to be so.
+    """
+    meant = done.there.meant
+    for one in (*_of_rows(done), *_of_parts(done)):
+        yield replace(one, planned=meant[one.what]) if one.what in meant else one
+
+
+def _of_rows(done: Design) -> Iterator[Subject]:
     rack = done.rack
     seen = set[str]()
     alone = len(rack.rows) == 1
@@ -65,15 +85,34 @@ def subjects(done: Design) -> Iterator[Subject]:
         if one.part not in seen:
             seen.add(one.part)
             title = "the board" if rack.one_board else rack.part(one.part).name.lower()
-            yield Subject(named(k), title, one.row.length, k)
+            yield Subject(named(k), title, one.row.length, k, part=one.part)
         of = "" if alone else f"{rack.named((k,)).lower()}, "
         for place, axis in enumerate(one.row.axes):
-            yield Subject(named(k, place), f"{of}hole {place + 1}", axis, k, place)
+            yield Subject(named(k, place), f"{of}hole {place + 1}", axis, k, place, one.part)
+        if k == next(i for i, other in enumerate(rack.rows) if other.part == one.part):
+            yield from _width(rack.part(one.part), k)
+
+
+def _of_parts(done: Design) -> Iterator[Subject]:
+    """The length and the width of each part that carries no row."""
+    carry = {one.part for one in done.rack.rows}
+    for part in done.parts:
+        if part.key not in carry:
+            yield Subject(f"{LONG}{part.key}", part.name.lower(), part.along, part=part.key)
+            yield from _width(part, NO_ROW)
+
+
+def _width(part: Part, row: int) -> Iterator[Subject]:
+    """How wide a part is that is cut from one board."""
+    if not part.seams and not part.of:
+        (blank,) = part_blanks(part)
+        name = f"{part.name.lower()}, how wide"
+        yield Subject(f"{WIDE}{part.key}", name, blank.wide, row, part=part.key, across=True)
 
 
 def saw_cut(done: Design) -> Subject:
     """What the saw takes at a cut, as it is reckoned with."""
-    return Subject(SAW_CUT, "a saw cut", done.brief.cutting.takes, 0)
+    return Subject(SAW_CUT, "a saw cut", done.brief.cutting.takes)
 
 
 def measured(done: Design, there: Built) -> Verdict:

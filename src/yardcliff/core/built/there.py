@@ -8,7 +8,8 @@ from yardcliff.core.exact import Fraction
 from yardcliff.core.making.asked import WaitKind
 from yardcliff.core.rack import Place
 
-BOARD = "board"
+BOARD, LONG, WIDE = "board", "long ", "wide "
+"""What the names begin with that a board's length is kept under, that of a part without a row, and a width."""
 Size = tuple[Fraction, Fraction, Fraction]
 """Long, wide and thick, mm."""
 PieceKey = tuple[str, str, Fraction, Fraction, Fraction]
@@ -29,6 +30,8 @@ class Step:
     wait: int = 0
     waits_for: WaitKind | None = None
     again: bool = False
+    part: str = ""
+    """Which part it is done on, by its key, where that is another one than what is mended."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,7 +50,8 @@ class Built:
     place, and what part (`of`) they are in; the `features` that are drilled beside; and what was `measured`, by the name
     of its subject, with what it was `planned` to be then. What is marked is in `marks` and `spots` likewise. Of the
     making: what is being mended, how many of which `pieces` are cut, the keys of the `cards` that are done, whether the
-    wares are `used` up, and which sticks that the brief keeps for something were worked on, and are `freed`.
+    wares are `used` up, and which sticks that the brief keeps for something were worked on, and are `freed`. What was left as it is though it was off, or is to match that, is `meant` to be so now, by the
+    name of its subject.
     """
 
     parts: Mapping[str, Size] = field(default_factory=dict)
@@ -65,6 +69,7 @@ class Built:
     cards: frozenset[str] = frozenset()
     used: bool = False
     freed: frozenset[str] = frozenset()
+    meant: Mapping[str, Fraction] = field(default_factory=dict)
 
     def at(self, row: int, place: int) -> tuple[Fraction | None, ...]:
         """Where a hole may be that is there: where it was planned, or where it was measured."""
@@ -106,6 +111,11 @@ def named(row: int, place: int | None = None) -> str:
     if place is None:
         return f"{BOARD} {row + 1}" if row else BOARD
     return f"{row + 1}.{place + 1}" if row else str(place + 1)
+
+
+def part_of(what: str) -> str:
+    """The key of the part that a subject without a row is of; nothing where it has one."""
+    return next((what.removeprefix(name) for name in (LONG, WIDE) if what.startswith(name)), "")
 
 
 def key_of(what: str) -> tuple[int, int | None] | None:

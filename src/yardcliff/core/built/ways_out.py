@@ -3,20 +3,22 @@
 What is drilled stays where it is: every way pins the holes that are there.
 """
 
-from collections.abc import Iterator
-from dataclasses import asdict, dataclass, replace
+import re
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import asdict, dataclass, field, replace
 from typing import Any
 
 from yardcliff.core.amend import amend, merge
 from yardcliff.core.built.as_built import Held, drilled, follow, pins_of, row_of
-from yardcliff.core.built.measured import Subject, subjects
-from yardcliff.core.built.there import Built, Step
+from yardcliff.core.built.measured import NO_ROW, Subject, subjects
+from yardcliff.core.built.there import LONG, Built, Step
 from yardcliff.core.design import Design, design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import build
 from yardcliff.core.findings import Patch, Severity
 from yardcliff.core.length import LONGEST, exact_text
 from yardcliff.core.making.making import Made
+from yardcliff.core.rack import Part
 from yardcliff.core.row import Row
 from yardcliff.core.timber.layout import pieces
 from yardcliff.core.timber.plan import cut_plan
@@ -56,6 +58,10 @@ class WayOut:
     cost: int | None = 0
     clears: tuple[str, ...] = ()
     steps: tuple[Step, ...] = ()
+    meant: Mapping[str, Fraction] = field(default_factory=dict)
+    """What is to be so from now on, by the names of subjects."""
+    cut_to: Mapping[str, Fraction] = field(default_factory=dict)
+    """How long parts become that are cut already, by their keys."""
 
 
 def ways_out(done: Design, there: Built, subject: Subject, supply: Supply, made: Made) -> tuple[WayOut, ...]:
@@ -64,7 +70,10 @@ def ways_out(done: Design, there: Built, subject: Subject, supply: Supply, made:
     found = [*asked.anew()]
     axes = [axis for one in done.rack.rows for axis in one.row.axes]
     if min(axes) >= 0 and max(axes) < LONGEST:  # a plan that runs off its board holds nothing
-        found += asked.board() if subject.place is None else asked.hole(subject.place)
+        if subject.row == NO_ROW or subject.across:
+            found += asked.of_a_part()
+        else:
+            found += asked.board() if subject.place is None else asked.hole(subject.place)
     return tuple(sorted(found, key=lambda way: (way.stops, _harm(way), way.code)))
 
 
@@ -78,14 +87,20 @@ def taken(way: WayOut, done: Design, subject: Subject, found: Fraction) -> dict[
         "planned": exact_text(subject.planned),
         "clears": list(way.clears),
         "steps": [asdict(step) for step in way.steps],
-        "scraps": _scraps(done, subject) if way.code == ANEW else None,
+        "scraps": {"part": subject.part, "rows": _carried(done, subject.part)} if way.code == ANEW else None,
+        "meant": {what: exact_text(one) for what, one in way.meant.items()},
+        "cut_to": [[part, exact_text(long), _carried(done, part)] for part, long in way.cut_to.items()],
     }
 
 
-def _scraps(done: Design, subject: Subject) -> dict[str, Any]:
-    """The part that a subject is of, and the rows that it carries."""
-    part = done.rack.rows[subject.row].part
-    return {"part": part, "rows": [k for k, row in enumerate(done.rack.rows) if row.part == part]}
+def _carried(done: Design, part: str) -> list[int]:
+    """The rows that a part carries."""
+    return [k for k, row in enumerate(done.rack.rows) if row.part == part]
+
+
+def _stem(key: str) -> str:
+    """What the keys of parts have in common that differ by their number or their side."""
+    return re.sub(r"\d+|left|right", "", key)
 
 
 def _harm(way: WayOut) -> Fraction:
@@ -190,9 +205,16 @@ class _Asked:
             )
             cut = Step(f"Cut {name} to length", 5, f"Take {write(off)} off the {row.run.end}.")
             yield replace(way, minutes=5, clears=(self.subject.what,), steps=(cut,))
-        yield self._tried("adopt", "Take the new length",
-                          f"{name[0].upper()}{name[1:]} is {says} with it{others}.",
-                          {0: {}, **holes}, {"length": long, "follows": "pitch"})  # fmt: skip
+        others_cut = self._others_cut()
+        if off < 0 or not others_cut:
+            way = self._tried("adopt", "Take the new length",
+                              f"{name[0].upper()}{name[1:]} is {says} with it{others}.",
+                              {0: {}, **holes}, {"length": long, "follows": "pitch"})  # fmt: skip
+            yield self._cut_alike(way, others_cut, found)
+        if row.axes[-1] + row.fixture.right <= found:
+            yield self._left("its marks stay")
+        if off < 0 and others_cut and not holes.get(self._k):
+            yield self._shared(off)
         if not holes and off < 0:
             if row.count > 1:
                 yield self._tried("fewer", "Hang one less", f"{row.count - 1} have more room on it than {row.count} had.", {0: {}},
@@ -200,11 +222,86 @@ class _Asked:
             yield self._tried("ends", "Keep the spacing", "The ends give way, the pitch stays.", {0: {}},
                               {"length": long, "pitch": exact_text(row.pitch), "follows": "ends"})  # fmt: skip
 
+    def of_a_part(self) -> Iterator[WayOut]:
+        """What becomes of a part that carries no row: the plan stays."""
+        found, write, what = self.there.measured[self.subject.what], self.done.tape.write, self.subject.what
+        off, name = found - self.subject.planned, self.subject.title
+        if off > 0:
+            does = f"{'Plane' if self.subject.across else 'Take'} {write(off)} off{'' if self.subject.across else ' one end'}."
+            way = self._tried(
+                "trim",
+                f"Bring it to {'width' if self.subject.across else 'length'}",
+                f"{does[:-1]}: the plan stays.",
+                {},
+            )
+            yield replace(way, minutes=5, clears=(what,), steps=(Step(f"Bring {name} to size", 5, does),))
+        yield self._left("what meets it gives way, or has a gap so wide")
+        alike = self._others_cut()
+        if off < 0 and alike and not self.subject.across:
+            names = " and ".join(part.name.lower() for part in alike)
+            way = self._tried("match", f"Cut {names} to match", f"All are {write(abs(off))} shorter, and equal.", {})
+            yield self._cut_alike(
+                replace(way, meant={f"{LONG}{part.key}": found for part in (self._part, *alike)}), alike, found
+            )
+
+    @property
+    def _part(self) -> Part:
+        return self.done.part(self.subject.part)
+
+    def _others_cut(self) -> list[Part]:
+        """The parts that are cut as this one was to be."""
+        mine = self._part
+        size = (mine.along, mine.face_width, mine.thickness)
+        others = [part for part in self.done.parts if part.key in self.there.parts and part.key != mine.key]
+        return [
+            part
+            for part in others
+            if (part.along, part.face_width, part.thickness) == size and _stem(part.key) == _stem(mine.key)
+        ]
+
+    def _cut_alike(self, way: WayOut, others: Sequence[Part], long: Fraction) -> WayOut:
+        """The way, with what is cut already cut to match."""
+        write = self.done.tape.write
+        steps = tuple(
+            Step(
+                f"Cut {part.name.lower()} to match", 5, f"To {write(long)}: the same end of each is cut.", part=part.key
+            )
+            for part in others
+        )
+        clears = [
+            one.what
+            for one in subjects(self.done)
+            if one.place is None and not one.across and one.part in {part.key for part in others}
+        ]
+        return replace(
+            way, minutes=way.minutes + 5 * len(others), steps=(*way.steps, *steps), clears=(*way.clears, *clears),
+            cut_to={part.key: long for part in others},
+        )  # fmt: skip
+
+    def _left(self, what_gives: str) -> WayOut:
+        """It stays as it is, and the plan too."""
+        found = self.there.measured[self.subject.what]
+        off = found - self.subject.planned
+        more = ("wider" if off > 0 else "narrower") if self.subject.across else ("longer" if off > 0 else "shorter")
+        way = self._tried("leave", "Leave it", f"It stays {self.done.tape.write(abs(off))} {more}: {what_gives}.", {})
+        return replace(way, even=max(way.even, abs(off)), meant={self.subject.what: found})
+
+    def _shared(self, off: Fraction) -> WayOut:
+        """Half of what is missing at either end: the marks move by that, and the board is hung so much further in."""
+        row, k, half = self._row, self._k, -off / 2
+        plan = {i: axis - half for i, axis in enumerate(row.axes)}
+        way = self._tried(
+            "share", "Share the difference",
+            f"Each mark {self.done.tape.write(half)} nearer to the {row.run.start}; hung so much further in, both ends are back alike, and all is in line.",
+            self._unmoved({**drilled(self.done, self.there), k: plan}),
+        )  # fmt: skip
+        return replace(way, meant={self.subject.what: self.there.measured[self.subject.what]})
+
     def anew(self) -> Iterator[WayOut]:
         """The part made again: from which stick, for how much, and all its work once more."""
         rack, cutting, write = self.done.rack, self.done.brief.cutting, self.done.tape.write
-        key = rack.rows[self.subject.row].part
-        wanted = pieces(part_blanks(rack.part(key)), cutting)
+        key = self.subject.part
+        wanted = pieces(part_blanks(self._part), cutting)
         plan = cut_plan(wanted, self.supply, cutting.changed({"locked": {}}))
         if plan.missing or not wanted:
             return
@@ -217,9 +314,10 @@ class _Asked:
             for task in self.made.tasks
             if key in task.parts and (task.work or task.key.startswith(("mark:", "cut:")))
         )
-        on_it = tuple(one.what for one in subjects(self.done) if rack.rows[one.row].part == key)
-        name = "the board" if rack.one_board else rack.part(key).name.lower()
-        title = f"Make {name if rack.one_board or name[-1].isdigit() else f'the {name}'} again"
+        on_it = tuple(one.what for one in subjects(self.done) if one.part == key)
+        board = rack.one_board and key == rack.rows[0].part
+        name = "the board" if board else self._part.name.lower()
+        title = f"Make {name if board or name[-1].isdigit() else f'the {name}'} again"
         way = self._tried(ANEW, title, f"From {sticks}.", {})
         yield replace(way, minutes=work, cost=plan.cost, clears=on_it)
 
@@ -237,9 +335,10 @@ class _Asked:
         patch = merge(follow(brief, held), {"row": more} if more else {})
         tried = design(amend(brief, patch), self.done.on_wall.site) if patch else self.done
         rows = [one.row for one in tried.rack.rows]
-        row = rows[min(self._k, len(rows) - 1)]
+        row, drawn = rows[min(self._k, len(rows) - 1)], self.subject.row != NO_ROW and not self.subject.across
         severities = [finding.severity for finding in tried.findings]
         return WayOut(
-            code, title, says, patch or None, row.unevenness, min(one.air for one in rows), row.axes, row.length,
+            code, title, says, patch or None, row.unevenness, min(one.air for one in rows),
+            row.axes if drawn else (), row.length if drawn else Fraction(0),
             severities.count(Severity.STOP), severities.count(Severity.CARE),
         )  # fmt: skip

@@ -2,7 +2,8 @@
 
 from collections.abc import Iterator
 
-from yardcliff.core.built.there import Mend, key_of
+from yardcliff.core.built.measured import NO_ROW
+from yardcliff.core.built.there import Mend, key_of, part_of
 from yardcliff.core.design import Design
 from yardcliff.core.machining import once, tool
 from yardcliff.core.making.task import Task
@@ -13,14 +14,15 @@ HOLDS = "The plug has to hold before a bit goes in."
 
 def mended(done: Design) -> Iterator[Task]:
     """The steps of all that is mended, each after the one before it; what it is of may be no part of the plan any more."""
+    parts = {part.key for part in done.parts}
     for mend in done.there.mends:
-        key = key_of(mend.what)
-        if key is not None and key[0] < len(done.rack.rows):
-            yield from _steps(mend, *key, done)
+        row, place = key_of(mend.what) or (NO_ROW, None)
+        part = part_of(mend.what) if row == NO_ROW else done.rack.rows[row].part if row < len(done.rack.rows) else ""
+        if part in parts:
+            yield from _steps(mend, part, row, place, done)
 
 
-def _steps(mend: Mend, row: int, place: int | None, done: Design) -> Iterator[Task]:
-    part = done.rack.rows[row].part
+def _steps(mend: Mend, part: str, row: int, place: int | None, done: Design) -> Iterator[Task]:
     made = [one for one in done.machining if any((each.row, each.holder) == (row, place) for each in one.places)]
     here = tuple(each for one in made for each in one.places if (each.row, each.holder) == (row, place))
     bits = once(tool(one, done.tape) for one in made if one.kind.drilled)
@@ -30,7 +32,7 @@ def _steps(mend: Mend, row: int, place: int | None, done: Design) -> Iterator[Ta
             PHASE,
             step.title,
             step.minutes,
-            frozenset({part}),
+            frozenset({step.part or part}),
             lines=(step.line,) if step.line else (),
             needs=frozenset({"rough"}),
             gives=frozenset({"machined"}) if step.again else frozenset(),

@@ -46,7 +46,8 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
   // What is measured next: in this row, then in those after it.
   const from = log.rows.indexOf(row);
   const ahead = [...log.rows.slice(from), ...log.rows.slice(0, from)].flatMap((one) => one.measured);
-  const next = ahead.find((one) => one.what === aimed) ?? ahead.find((one) => one.found === "");
+  const next =
+    ahead.find((one) => one.what === aimed) ?? ahead.find((one) => one.found === "" && !one.optional);
   const readings = ahead.map(({ what, found }) => `${what}=${found}`).join();
   const measured = new Map(ahead.map((one) => [one.what, one]));
   return (
@@ -151,7 +152,7 @@ function Rows({ rows, picked, onPick }: RowsProps) {
     <div role="group" aria-label="Rows" className="mt-2 grid max-h-96 gap-y-1 overflow-y-auto">
       {rows.map((row, index) => {
         const off = row.measured.filter((one) => !one.good).length;
-        const open = row.measured.filter((one) => one.found === "").length;
+        const open = row.measured.filter((one) => one.found === "" && !one.optional).length;
         const state = off ? `${off} off` : open ? `${open} to measure` : "as planned";
         return (
           <button
@@ -167,7 +168,7 @@ function Rows({ rows, picked, onPick }: RowsProps) {
                 {state}
               </span>
             </span>
-            <RowStrip row={row} low />
+            {row.long > 0 && <RowStrip row={row} low />}
           </button>
         );
       })}
@@ -227,14 +228,18 @@ function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: s
                 {way.stops > 0 && <span className="text-stop">, {way.stops} to settle</span>}
               </p>
             </div>
-            <Strip
-              long={way.long}
-              found={null}
-              planned={way.x}
-              built={[]}
-              look="small"
-              stray={of.hole && way.code !== "anew" ? of.found_x : null}
-            />
+            {way.long > 0 ? (
+              <Strip
+                long={way.long}
+                found={null}
+                planned={way.x}
+                built={[]}
+                look="small"
+                stray={of.hole && way.code !== "anew" ? of.found_x : null}
+              />
+            ) : (
+              <span />
+            )}
             <Button aria-label={`Take it: ${way.title}`} onClick={() => take(way)}>
               Take it
             </Button>
