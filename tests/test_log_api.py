@@ -196,6 +196,32 @@ def test_of_two_equal_sides_one_is_short_and_one_way_settles_both(
         ]
 
 
+def test_what_is_made_again_is_sanded_and_coated_again_and_nothing_else_is(client: TestClient) -> None:
+    hangs = [{"item": "soup-bowl-mug", "count": 4}]
+    box = client.post("/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "shelf-box"}).json()
+    at = f"/api/racks/{box['id']}"
+
+    def tasks() -> dict[str, Json]:
+        return {task["key"]: task for task in client.get(f"{at}/making", params=NOW).json()["tasks"]}
+
+    until = list(tasks())
+    done = until[: until.index("coat:1") + 1]
+    said = [{"id": f"done-{k:04}", "item": key, "at": "2026-11-26T17:00"} for k, key in enumerate(done)]
+    assert client.post(f"{at}/making/ticks", json={"said": said}).status_code == 204
+    write(client, box, "measured", "400 mm", "long left-side")
+    take(client, box, "long left-side", "anew")
+    after = tasks()
+    again = {key: task["title"] for key, task in after.items() if key not in until and "once more" in task["title"]}
+    assert again["sand 2"] == "Sand through the grits: 120, 180, 240, once more: left side"
+    assert again["coat:1 2"] == "First coat: hard wax oil, once more: left side"
+    assert "test 2" not in again
+    number = {key: task["number"] for key, task in after.items()}
+    assert number["sand 2"] < number["coat:1 2"] < number["mount"]
+    assert after["sand"]["done"]
+    assert not after["sand 2"]["done"]
+    assert after["sand 2"]["minutes"] < after["sand"]["minutes"] / 3
+
+
 def test_a_rail_cut_short_shares_the_difference_or_the_others_are_cut_to_match(client: TestClient) -> None:
     hangs = [{"item": "padlock", "count": 6}]
     rack = client.post("/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "stacked"}).json()

@@ -138,15 +138,21 @@ def test_a_done_card_stays_as_it_was_and_no_change_moves_what_it_made(client: Te
     assert " in" in now["measure"]["lines"][0]["text"]
 
 
-def test_a_line_that_says_something_else_than_when_it_was_ticked_is_open_again(client: TestClient, box: Json) -> None:
+def test_a_line_that_says_something_else_than_when_it_was_ticked_is_open_again_and_what_was_done_stays(
+    client: TestClient, box: Json
+) -> None:
     def lines() -> list[Json]:
         found: list[Json] = next(task for task in making(client, box)["tasks"] if task["key"] == "mark:0")["lines"]
         return found
 
     say(client, box, ("id-line-1", lines()[1]["item"], "2026-11-28T14:00"))
     assert [line["done"] for line in lines()] == [False, True, False, False, False]
+    was = lines()[1]
     change(client, box, {"row": {"air": "71 mm"}})
-    assert not any(line["done"] for line in lines())
+    assert [line["done"] for line in lines()] == [False] * 5 + [True]
+    assert lines()[5] == was | {"gone": True}
+    say(client, box, ("id-line-2", was["item"], None))
+    assert len(lines()) == 5
 
 
 def test_an_own_order_and_own_waits_are_part_of_the_brief_and_undone_like_it(client: TestClient, box: Json) -> None:

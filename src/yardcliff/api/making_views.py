@@ -150,7 +150,8 @@ def _task(
 ) -> TaskView:
     ended = datetime.fromisoformat(ticks[key]) if key in ticks else slot.end if slot else None
     free = ended + timedelta(minutes=card.wait) if ended and card.wait else None
-    lines = [LineView(item=line.item, text=line.text, done=line.item in ticks or key in ticks) for line in card.lines]
+    lines = [line.model_copy(update={"done": line.item in ticks or key in ticks}) for line in card.lines]
+    lines += _lines_of_before(key, card, ticks) if key not in ticks else []
     return TaskView(
         **{**dict(card), "lines": lines},
         key=key,
@@ -170,6 +171,13 @@ def _task(
         waited=f"{key}|wait" in ticks,
         done=ticks.get(key),
     )
+
+
+def _lines_of_before(key: str, card: CardView, ticks: Mapping[str, str]) -> list[LineView]:
+    """Lines that were ticked off and that the card has no more: what was done stays, though the plan went on."""
+    known = {line.item for line in card.lines} | {f"{key}|wait"}
+    gone = [item for item in ticks if item.startswith(f"{key}|") and item not in known]
+    return [LineView(item=item, text=item.split("|")[1], done=True, gone=True) for item in gone]
 
 
 def view_deadline(finish: datetime | None, by: datetime, changes: Sequence[Quicker], tongue: Tongue) -> DeadlineView:

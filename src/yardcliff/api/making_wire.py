@@ -18,6 +18,7 @@ class LineView(Wire):
     item: str
     text: str
     done: bool
+    gone: bool = Field(False, description="Whether it was done as the plan was before, and is none of it any more.")
 
 
 class SettingView(Wire):

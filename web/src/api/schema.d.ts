@@ -4043,6 +4043,12 @@ export interface components {
             text: string;
             /** Done */
             done: boolean;
+            /**
+             * Gone
+             * @description Whether it was done as the plan was before, and is none of it any more.
+             * @default false
+             */
+            gone: boolean;
         };
         /**
          * Try

@@ -72,7 +72,8 @@ def made_by(task: Task, done: Design) -> Json:
                 long = {str(k): exact_text(row.row.length) for k, row in enumerate(rows) if row.part == part.key}
                 cut[part.key] = {"name": part.name, "size": list(map(exact_text, _size(part))), "rows": long}
     drilled, marked = _at(task.places, done), _at(task.marks, done)
-    return {"cut": cut, "drilled": drilled, "marked": marked, "pieces": list(_pieces(task))}
+    on = sorted(task.parts or {part.key for part in done.parts})
+    return {"cut": cut, "drilled": drilled, "marked": marked, "pieces": list(_pieces(task)), "on": on}
 
 
 def _at(places: Iterable[Place], done: Design) -> Json:
@@ -138,6 +139,7 @@ class _There:
     mends: list[Mend] = field(default_factory=list)
     pieces: Counter[PieceKey] = field(default_factory=Counter)
     cards: set[str] = field(default_factory=set)
+    done_on: dict[str, set[str]] = field(default_factory=dict)
     used: bool = False
     freed: set[str] = field(default_factory=set)
     meant: dict[str, Fraction] = field(default_factory=dict)
@@ -147,11 +149,13 @@ class _There:
         return Built(
             self.parts, self.names, self.boards, self.holes, self.of, frozenset(self.features), self.measured,
             self.planned, self.marks, frozenset(self.spots), tuple(self.mends), self.pieces, frozenset(self.cards),
-            self.used, frozenset(self.freed), self.meant,
+            self.used, frozenset(self.freed), self.meant, self.done_on,
         )  # fmt: skip
 
     def make(self, made: Json, task: str) -> None:
         self.cards.add(task)
+        if "on" in made:
+            self.done_on[task] = set(made["on"])
         for part, name, *size in made["pieces"]:
             long, wide, thick = map(_mm, size)
             self.pieces[part, name, long, wide, thick] += 1
@@ -200,6 +204,8 @@ class _There:
     def _scrap(self, part: str, rows: Iterable[int]) -> None:
         """A part is to be made anew, with all that is on it."""
         self.parts.pop(part, None)
+        for on in self.done_on.values():
+            on.discard(part)
         for row in rows:
             for known in (self.boards, self.holes, self.marks):
                 known.pop(row, None)

@@ -1,6 +1,6 @@
 """What of a rack is there: cut, drilled, measured; no plan can move it."""
 
-from collections.abc import Container, Mapping
+from collections.abc import Container, Mapping, Set
 from dataclasses import dataclass, field
 from itertools import count
 
@@ -51,7 +51,7 @@ class Built:
     of its subject, with what it was `planned` to be then. What is marked is in `marks` and `spots` likewise. Of the
     making: what is being mended, how many of which `pieces` are cut, the keys of the `cards` that are done, whether the
     wares are `used` up, and which sticks that the brief keeps for something were worked on, and are `freed`. What was left as it is though it was off, or is to match that, is `meant` to be so now, by the
-    name of its subject.
+    name of its subject. A card is `done_on` these parts, by its key.
     """
 
     parts: Mapping[str, Size] = field(default_factory=dict)
@@ -70,6 +70,7 @@ class Built:
     used: bool = False
     freed: frozenset[str] = frozenset()
     meant: Mapping[str, Fraction] = field(default_factory=dict)
+    done_on: Mapping[str, Set[str]] = field(default_factory=dict)
 
     def at(self, row: int, place: int) -> tuple[Fraction | None, ...]:
         """Where a hole may be that is there: where it was planned, or where it was measured."""

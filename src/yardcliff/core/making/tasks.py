@@ -1,7 +1,7 @@
 """The tasks that a rack asks for: read off its parts, machining, joints, holders, finish and wall; no list is given."""
 
 from collections import Counter
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from math import ceil
 
@@ -50,7 +50,30 @@ def tasks(done: Design, found: Timber, making: Making, shop: Shop) -> tuple[Task
         *asked.holders(),
         *asked.mounted(),
     ]
+    made += _once_more(made, done)
     return tuple(replace(task, minutes=making.minutes.get(task.key, _paced(task, shop))) for task in made)
+
+
+ONCE = frozenset({"measure", "test", "clear"})
+"""Tasks that are done once, whatever is made again."""
+
+
+def _once_more(every: Sequence[Task], done: Design) -> Iterator[Task]:
+    """What was done on all parts and has to be done on those that are made again since, or came to be planned."""
+    there, parts = done.there, {part.key for part in done.parts}
+    again = {task.key: there.anew(task.key) for task in every if task.key in there.done_on}
+    for task in every:
+        # What is bought, cut, marked and made in the wood comes back feature by feature.
+        if task.key not in again or task.key in ONCE or task.errand or task.timber or task.places or task.marks:
+            continue
+        of = (task.parts or parts) & parts
+        left = of - there.done_on[task.key]
+        if left:
+            names = named(part for part in done.parts if part.key in left)
+            yield replace(
+                task, key=again[task.key], title=f"{task.title}, once more: {names}", parts=frozenset(left),
+                minutes=ceil(task.minutes * len(left) / len(of)), after={again.get(key, key): why for key, why in task.after.items()},
+            )  # fmt: skip
 
 
 def _paced(task: Task, shop: Shop) -> int:

@@ -127,7 +127,8 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
     const to = tasks[next];
     if (to) setSearch({ step: to.key }, { replace: true, flushSync: true }); // two quick presses are two
   };
-  const line = task?.lines.find((one) => !one.done);
+  const planned = task?.lines.filter((one) => !one.gone) ?? [];
+  const line = planned.find((one) => !one.done);
   const now = wallTime();
   const open = tasks.filter(({ key, done }) => done === null && task?.before.some((one) => one.key === key));
   const waits = task?.before.filter(({ until }) => until !== null && until > now) ?? [];
@@ -180,7 +181,7 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
         {line && (
           <p aria-live="polite" className="mt-3 border-y-2 border-mark py-3">
             <span className="block text-[0.9rem] text-soft">
-              next, {task.lines.filter((one) => one.done).length + 1} of {task.lines.length}
+              next, {planned.filter((one) => one.done).length + 1} of {planned.length}
             </span>
             <span
               className={`hand block leading-tight font-semibold ${line.text.length > LONG ? "text-[1.35rem]" : "text-[2rem]"}`}

@@ -48,6 +48,7 @@ export function CardText({ task, onTick, short = false, picture }: Props) {
                   <span className={line.done ? "text-soft line-through" : ""}>
                     <Measure text={line.text} />
                   </span>
+                  {line.gone && <span className="text-[0.85rem] text-care">done as the plan was before</span>}
                 </label>
               </li>
             ))}

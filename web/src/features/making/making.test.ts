@@ -135,7 +135,7 @@ test("hours are read as people write them", () => {
 test("the stick at hand is the one that the next line is about", () => {
   const sticks = [{ order: ["square", "cut"] }, { order: ["cut"] }] as Parameters<typeof atHand>[1];
   const lines = (done: number) => ({
-    lines: [...Array(5).keys()].map((k) => ({ item: `${k}`, text: "", done: k < done })),
+    lines: [...Array(5).keys()].map((k) => ({ item: `${k}`, text: "", done: k < done, gone: false })),
   });
   expect(
     [0, 2, 3, 4, 5].map((done) => sticks.findIndex((one) => one === atHand(lines(done), sticks))),
