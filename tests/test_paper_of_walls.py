@@ -51,7 +51,7 @@ def test_putting_up_is_one_page_with_every_hole_and_step(family: str, paper: Pap
     for word in ("Of its kind: putting it up", "Holes in the wall", "In this order", "Have at hand", "Take care"):
         assert word in page
     run = page.replace(" ", "")
-    for said in (*(step.do for step in up.steps), *up.tools, *up.cautions):
+    for said in (*(step.do for step in up.steps), *up.at_hand, *up.cautions):
         assert said.replace(" ", "") in run
     for hole in up.holes[:HOLES]:
         assert f"{hole.number}{done.tape.write(hole.x)}{done.tape.write(hole.y)}{hole.into}".replace(" ", "") in run

@@ -373,6 +373,7 @@ def test_a_board_is_ripped_at_the_bench_and_its_strips_lie_here_then(hut: TestCl
     done = cards()
     assert done[rip]["done"], "it is sawn: that was ripped too"
     assert hut.get(f"{at}/timber").json()["groups"] == []
+    assert hut.get(f"{at}/log").json()["spent"] == hut.get(f"{at}/timber").json()["spent"]
 
 
 def test_time_counts_against_money_where_it_is_asked_to(hut: TestClient) -> None:

@@ -54,7 +54,7 @@ def test_every_hole_is_listed_once_with_what_it_is_in(family: str, makeup: str) 
     for hole in holes:
         assert hole.into.startswith("stud ") or hole.into in (words or {"lining"})
     # As many of each as there are holes, in words for the shopping.
-    tools = up(done).tools
+    tools = up(done).at_hand
     counts = [int(tool.split(" × ")[0]) for tool in tools if " × " in tool]
     assert sum(counts) == len(holes) + sum(one.joined.count for one in done.on_wall.fixed if one.joined)
     assert tools[:2] == (

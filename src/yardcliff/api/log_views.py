@@ -79,8 +79,7 @@ def view_log(ledger: Ledger) -> LogView:
     done, tongue, tape = ledger.done, ledger.tongue, ledger.done.tape
     found = ledger.verdict
     trouble = [one.subject.what for one in found.rows if not one.good]
-    sawings = ledger.timbers.stock.sawings(ledger.rack_id)
-    currency = sawings[0].currency if sawings else ""
+    spent, planned, currency = ledger.timbers.stock.spent(ledger.rack_id)
     hours = ledger.hours()
     fits = {one.what: one.data["found"] for one in reversed(ledger.entries) if one.kind == "fit"}
     return LogView(
@@ -93,8 +92,8 @@ def view_log(ledger: Ledger) -> LogView:
         fits=[FitView(item=key, name=item.name, found=fits.get(key, [])) for key, item in done.rack.kinds.items()],
         hours=spoken(ledger.minutes) if ledger.minutes else "",
         planned_hours=spoken(ledger.planned),
-        spent=tongue.money(sum(one.spent for one in sawings), currency) if sawings else "",
-        planned_money=tongue.money(sum(one.planned for one in sawings), currency) if sawings else "",
+        spent=tongue.money(spent, currency) if currency else "",
+        planned_money=tongue.money(planned, currency) if currency else "",
         usual=[HabitView(says=one.says, does=one.does, patch=one.patch) for one in ledger.usual()],
         racks=[HoursView(name=one.name, planned=spoken(one.planned), really=spoken(one.really), up=one.up) for one in hours],
         pace=PaceView(usual=pace_of(hours), reckoned=ledger.bench.shop.pace),

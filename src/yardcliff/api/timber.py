@@ -35,7 +35,7 @@ class Try(BaseModel):
 def _view(rack_id: str, brief: Brief, sites: Sites, timbers: Supplies, tongue: Tongue) -> TimberView:
     done, supply = sites.design(brief, rack_id), timbers.supply()
     found = timber(done, supply, done.on_wall.site)
-    spent, currency = timbers.stock.spent(rack_id)
+    spent, _, currency = timbers.stock.spent(rack_id)
     so_far = SoFar(timbers.stock.sawings(rack_id), spent, currency, sum(done.there.pieces.values()))
     return view_timber(found, brief.cutting, done.tape, supply, so_far, tongue)
 

@@ -134,7 +134,7 @@ def view_standing(design: Design) -> StandingView:
                 for h in up.holes
             ],
             steps=[StepView(do=step.do, why=step.why) for step in up.steps],
-            tools=list(up.tools),
+            tools=list(up.at_hand),
             cautions=list(up.cautions),
         ),
     )

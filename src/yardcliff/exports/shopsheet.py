@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from math import ceil
 from typing import NamedTuple
 
+from yardcliff.core.built.there import LONG
 from yardcliff.core.chain import NO_PROOF
 from yardcliff.core.design import Design
 from yardcliff.core.findings import Severity
@@ -226,8 +227,14 @@ def _head(page: Page, name: str, design: Design) -> float:
 def _parts(design: Design) -> str:
     """`shelf 570 mm × 90 mm × 18 mm`: each kind of part once, with how many there are."""
     tape = design.tape
+    left = design.there.meant
     kinds = Counter(
-        (part.name.rstrip(" 0123456789").lower(), part.along, part.face_width, part.thickness)
+        (
+            part.name.rstrip(" 0123456789").lower(),
+            left.get(LONG + part.key, part.along),
+            part.face_width,
+            part.thickness,
+        )
         for part in design.rack.parts
     )
     return ", ".join(

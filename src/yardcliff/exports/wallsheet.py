@@ -84,7 +84,7 @@ def _words(page: Page, design: Design, up: PutUp, y: float, share: float) -> flo
     ends = [
         _holes(page, design, up, MARGIN, y),
         _list(page, "In this order", [f"{k}. {step.do}" for k, step in enumerate(up.steps, 1)], first, y, wide * 0.39),
-        _list(page, "Have at hand", list(up.tools), second, y, wide * 0.32),
+        _list(page, "Have at hand", list(up.at_hand), second, y, wide * 0.32),
     ]
     chain = design.chain
     links = [f"{link.name}: {percent(link.share)}" for link in chain.links[:LINKS]]

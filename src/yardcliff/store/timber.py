@@ -169,11 +169,12 @@ class Stock(Store):
                 lots.setdefault(_lot(one), []).append(one)
         return [_sawing(lot) for lot in reversed(lots.values())]
 
-    def spent(self, rack_id: str) -> tuple[int, str]:
-        """The money that went into a rack, and its currency."""
+    def spent(self, rack_id: str) -> tuple[int, int, str]:
+        """The money that went into a rack, what was planned of it, and its currency."""
         with self._db.reading() as db:
             found = [*told(db, rack_id, Kind.SAWN), *told(db, rack_id, Kind.BOUGHT)]
-        return sum(one.data["spent"] for one in found), found[-1].data["currency"] if found else ""
+        spent, planned = (sum(one.data[name] for one in found) for name in ("spent", "planned"))
+        return spent, planned, found[-1].data["currency"] if found else ""
 
 
 def _lot(sawn: Fact) -> str:

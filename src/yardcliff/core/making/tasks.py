@@ -327,8 +327,8 @@ class _Asked:
         steps = [step for step in up.steps if step != first and not step.at_the_bench]
         yield Task(
             "mount", 16, "Put it up", 20 + 8 * len(up.holes), lines=tuple(step.do for step in steps) or ("No wall is chosen yet: the tab of its wall has them.",),
-            settings=(("tools", ", ".join(up.tools)),) if up.tools else (), cautions=up.cautions,
-            needs=frozenset({"bought", "dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}), gives=frozenset({"up"}), splits=False, picture="wall", tools=up.tools,
+            settings=(("tools", ", ".join(up.at_hand)),) if up.tools else (), cautions=up.cautions,
+            needs=frozenset({"bought", "dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}), gives=frozenset({"up"}), splits=False, picture="wall", tools=tuple(tool for tools in up.tools for tool in tools.split(", ")),
         )  # fmt: skip
         cure = self.finish.until_hard
         last = f"coat:{self.finish.coats}"

@@ -58,15 +58,27 @@ class PutUp:
     holes: tuple[WallHole, ...]
     steps: tuple[Step, ...]
     tools: tuple[str, ...]
+    hardware: tuple[str, ...]
     cautions: tuple[str, ...]
+
+    @property
+    def at_hand(self) -> tuple[str, ...]:
+        """All that has to lie ready."""
+        return (*self.tools, *self.hardware)
 
 
 def put_up(rack: Rack, on: OnWall, tape: Tape) -> PutUp:
     """How to put it up; nothing where no wall is known."""
     if on.site is None:
-        return PutUp((), (), (), ())
+        return PutUp((), (), (), (), ())
     holes = tuple(_holes(on))
-    return PutUp(holes, tuple(_steps(rack, on, holes, tape)), tuple(_tools(rack, on, tape)), tuple(_cautions(rack, on)))
+    return PutUp(
+        holes,
+        tuple(_steps(rack, on, holes, tape)),
+        tuple(_tools(rack, on, tape)),
+        tuple(_hardware(on, tape)),
+        tuple(_cautions(rack, on)),
+    )
 
 
 def clearing(on: OnWall) -> Step | None:
@@ -301,15 +313,20 @@ def _tools(rack: Rack, on: OnWall, tape: Tape) -> Iterator[str]:
     seen = dict.fromkeys(one.anchor for one in on.fixed)
     yield from dict.fromkeys(tool for anchor in seen for tool in anchor.tools)
     for one in {each.anchor.key: each for each in on.fixed}.values():
-        count = sum(len(each.screws) for each in on.fixed if each.anchor.key == one.anchor.key)
-        yield f"{count} × {one.anchor.name}, {tape.write_fine(one.length)} long"
         if one.anchor.bit is not None:
             yield f"{tape.write_fine(one.anchor.bit)} bit for the wall"
         if one.by in ("through", "plates", "items", "plugged"):
             yield f"{tape.write_fine(one.anchor.clear)} bit for the wood, countersink"
+    if any(one.joined for one in on.fixed):
+        yield f"{tape.write_fine(CLEAR)} and {tape.write_fine(PILOT)} bits for the screws through the wood"
+
+
+def _hardware(on: OnWall, tape: Tape) -> Iterator[str]:
+    for one in {each.anchor.key: each for each in on.fixed}.values():
+        count = sum(len(each.screws) for each in on.fixed if each.anchor.key == one.anchor.key)
+        yield f"{count} × {one.anchor.name}, {tape.write_fine(one.length)} long"
     for joined in (one.joined for one in on.fixed if one.joined):
         yield f"{joined.count} × 5 mm wood screws, {tape.write_fine(joined.length)} long"
-        yield f"{tape.write_fine(CLEAR)} and {tape.write_fine(PILOT)} bits for these"
 
 
 def overhead(rack: Rack) -> bool:
