@@ -257,7 +257,7 @@ class Ledger(Desk):
         subject = self.subjects.get(body.what)
         if subject is None:
             raise BriefError(
-                [("what", f"“{body.what}” is not measured here: a board, a saw cut, or a hole by its number.")]
+                [("what", f"“{body.what}” is not measured here: a part, a saw cut, or a hole by its number.")]
             )
         try:
             at = read(body.text, self.done.tape.unit)

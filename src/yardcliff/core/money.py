@@ -24,7 +24,7 @@ def _money(value: Any) -> Any:
                 "money", "“{text}” is no price: write one like 12.50.", {"text": str(value)[:40]}
             ) from None
     if not 0 <= cents <= MOST_MONEY:
-        raise PydanticCustomError("money", "{cents} hundredths is no price of a stick.", {"cents": cents})
+        raise PydanticCustomError("money", "{cents} hundredths is no amount: 0 to 100000.00 is.", {"cents": cents})
     return cents
 
 

@@ -1,9 +1,10 @@
 """Rows that are each held by a kind of holder of their own: keys on small hooks below coats on large ones."""
 
 from dataclasses import replace
-from typing import Annotated
+from typing import Annotated, Any
 
-from pydantic import Field, StringConstraints
+from pydantic import BeforeValidator, Field
+from pydantic_core import PydanticCustomError
 
 from yardcliff.core.brief import RackBrief
 from yardcliff.core.holders import hook as hooks
@@ -12,7 +13,17 @@ from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.rows import MOST_ROWS
 from yardcliff.core.strength.force import hardest
 
-RowNumber = Annotated[str, StringConstraints(pattern=r"^([2-9]|1\d|2[0-4])$")]
+
+def _number(value: Any) -> str:
+    text = str(value)
+    if text not in map(str, range(2, MOST_ROWS + 1)):
+        raise PydanticCustomError(
+            "row", "“{text}” is no row below the first: 2 to {most} are.", {"text": text[:40], "most": MOST_ROWS}
+        )
+    return text
+
+
+RowNumber = Annotated[str, BeforeValidator(_number)]
 """A row's number from the top, 1 being the first; it follows `holder`."""
 
 

@@ -316,6 +316,8 @@ def _of_the_rows(
                 continue
             # The first row's fixes act on the brief, keep-outs are all rows' own; else the row's own things give way.
             fixes = finding.fixes if finding.code.startswith("keepout.") else own_fixes(brief.rows, k)
+            if k in fitted.rows:
+                fixes = (*fixes, Fix("Held like the first row", {"holders": {str(k + 1): None}}))
             yield replace(placed, part=f"Row {k + 1}: {finding.part}", fixes=fixes)
     yield from check_rows(brief.rows, rows[0].row, standing, brief.hung, tape)
 
