@@ -24,7 +24,6 @@ from yardcliff.core.timber.layout import (
     whole_sticks,
 )
 from yardcliff.core.timber.means import Means, ToStock
-from yardcliff.core.timber.stock import Stick
 from yardcliff.core.timber.timber import Timber
 from yardcliff.core.workshop.shop import Shop
 from yardcliff.core.workshop.ways import own_ways
@@ -35,6 +34,7 @@ MISSING = "missing"
 SET_UP, EACH_STICK = 5, 4
 """Minutes to set the stop block, and to take and square a stick: rule of thumb."""
 ZERO = Fraction(0)
+PHASE = 2
 Steps = Callable[[Sawn], Iterable[str]]
 
 
@@ -70,69 +70,90 @@ class _Saw:
     def of(self, group: Group) -> Iterator[Task]:
         thinned = tuple(one for one in group.sawn if one.thinned)
         if thinned:
-            boards = f"{len(thinned)} board{'s' * (len(thinned) > 1)}"
-            yield self._to_size(
-                "thin", f"Plane {boards} thinner: {group.says}", group, thinned, thinned_sticks(thinned)
-            )
+            title = f"Plane {len(thinned)} board{'s' * (len(thinned) > 1)} thinner"
+            yield self._to_size("thin", title, group, Worked(thinned, tuple(thinned_sticks(thinned))))
         ripped = tuple(one for one in group.sawn if one.strips)
         if ripped:
             many = sum(len(one.strips) for one in ripped)
-            title = f"Rip {many} strip{'s' * (many > 1)}: {group.says}"
             left = strip_sticks(ripped, self.means.rip_takes)
-            yield self._to_size("strip", title, group, ripped, left)
+            yield self._to_size("strip", f"Rip {many} strip{'s' * (many > 1)}", group, Worked(ripped, tuple(left)))
         yield self._cut(group)
 
-    def _to_size(self, does: ToStock, title: str, group: Group, sticks: tuple[Sawn, ...], leaves: list[Stick]) -> Task:
+    def _to_size(self, does: ToStock, title: str, group: Group, work: Worked) -> Task:
         """Stock that is brought to size before it is cut to length."""
-        way, kind = self.means.rip if does == "strip" else self.means.thin, values("ways", does)
+        rip, kind = does == "strip", values("ways", does)
+        way = self.means.rip if rip else self.means.thin
+        lasts = kind["setup"] + sum(self.means.minutes(does, long) for long in group.to_size(does))
 
         def steps(one: Sawn) -> tuple[str, ...]:
-            does_it = ripping if does == "strip" else thinning
-            return (*looked_over(one), *does_it(one, self.done.tape))
+            return (*looked_over(one), *(ripping if rip else thinning)(one, self.done.tape))
 
-        shown = tuple((self._in_strips(one, rip=does == "strip"), steps(one)) for one in sticks)
         return Task(
-            self._key(does, group), 2, title, ceil(kind["setup"] + sum(self.means.minutes(does, long) for long in group.to_size(does))), self._parts(sticks),
-            self._lines(sticks, steps), ways=(f"{way.says[0].upper()}{way.says[1:]}.",) if way else (), checks=tuple(kind["check"]),
-            cautions=(*cautions(does, way.tools if way else ()), *self._old(sticks), MANUAL),
-            needs=frozenset({"bought", "measured", *(["thinned"] if does == "strip" else [])}),
-            gives=frozenset({"thinned"} if does == "thin" else {"ripped"}), tools=way.kit if way else (), picture=Cuts(shown), timber=Worked(sticks, tuple(leaves)),
-        )  # fmt: skip
+            self._key(does, group),
+            PHASE,
+            f"{title}: {group.says}",
+            ceil(lasts),
+            self._parts(work.sticks),
+            self._lines(work.sticks, steps),
+            ways=(f"{way.says[0].upper()}{way.says[1:]}.",) if way else (),
+            checks=tuple(kind["check"]),
+            cautions=(*cautions(does, way.tools if way else ()), *_old(work.sticks), MANUAL),
+            needs=frozenset({"bought", "measured"} | ({"thinned"} if rip else set())),
+            gives=frozenset({"ripped" if rip else "thinned"}),
+            tools=way.kit if way else (),
+            picture=Cuts(tuple((self._in_strips(one, rip=rip), steps(one)) for one in work.sticks)),
+            timber=work,
+        )
 
     def _cut(self, group: Group) -> Task:
         cutting, tape = self.done.brief.cutting, self.done.tape
-        cross = values("ways", "cross")
-        own = own_ways(cross, self.means.shop)
+        cross, rip = values("ways", "cross"), self.means.rip
+        own = own_ways(cross, self.means.shop)[0]
         laid = [one for stick in group.sawn for one in stick.laid]
         parts = self._parts(group.sawn)
         plain = once(one.note for one in self.done.machining if one.kind.row.get("cut") and parts & set(one.parts))
+        # Narrower pieces of a strip are ripped to width once they are cut to length.
+        narrow = sum(self.means.minutes("strip", one.long) for stick in group.sawn for one in _narrower(stick))
+        ripped = rip if narrow else None
 
         def steps(one: Sawn) -> tuple[str, ...]:
-            return (
-                *(looked_over(one) if not one.thinned and not one.strips else ()),
-                *cross_cuts(one, self.means, tape),
-            )
+            whole = not one.thinned and not one.strips
+            return (*(looked_over(one) if whole else ()), *cross_cuts(one, self.means, tape))
 
-        narrow = sum(self.means.minutes("strip", one.long) for stick in group.sawn for one in _narrower(stick))
         return Task(
-            self._key("cut", group), 2, f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
-            ceil(SET_UP + EACH_STICK * len(group.sawn) + cross["each"] * own[0].slow * len(laid) + narrow),
-            parts, self._lines(group.sawn, steps, _strips_of), (("planned for", f"a {cutting.saw}"), ("each cut takes", tape.write_fine(cutting.takes))),
-            ways=tuple(way.says.format(stop="a stop block") for way in own),
-            checks=("Both ends square by the try square; equal parts stood side by side feel like one.", *plain),
-            cautions=(*cautions("cut", own[0].tools), *(cautions("strip", self.means.rip.tools) if narrow and self.means.rip else ()), *self._old(group.sawn), MANUAL),
-            needs=frozenset({"bought", "measured", "thinned", "ripped"}), gives=frozenset({"cut"}),
-            tools=(*own[0].kit, "stop block", *(self.means.rip.kit if narrow and self.means.rip else ())), picture=Cuts(tuple((one, steps(one)) for one in group.sawn)), timber=Worked(group.sawn, tuple(offcut_sticks(group.sawn))),
-        )  # fmt: skip
+            self._key("cut", group),
+            PHASE,
+            f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
+            ceil(SET_UP + EACH_STICK * len(group.sawn) + cross["each"] * own.slow * len(laid) + narrow),
+            parts,
+            self._lines(group.sawn, steps, _strips_of),
+            (("planned for", f"a {cutting.saw}"), ("each cut takes", tape.write_fine(cutting.takes))),
+            ways=tuple(way.says.format(stop="a stop block") for way in own_ways(cross, self.means.shop)),
+            checks=(
+                "Both ends square by the try square; equal parts stood side by side feel like one.",
+                *plain,
+            ),
+            cautions=(
+                *cautions("cut", own.tools),
+                *(cautions("strip", ripped.tools) if ripped else ()),
+                *_old(group.sawn),
+                MANUAL,
+            ),
+            needs=frozenset({"bought", "measured", "thinned", "ripped"}),
+            gives=frozenset({"cut"}),
+            tools=(*own.kit, "stop block", *(ripped.kit if ripped else ())),
+            picture=Cuts(tuple((one, steps(one)) for one in group.sawn)),
+            timber=Worked(group.sawn, tuple(offcut_sticks(group.sawn))),
+        )
 
     def _in_strips(self, stick: Sawn, *, rip: bool) -> Sawn:
         """A stick as it is shown before it is cut to length."""
         (whole,), write = whole_sticks([stick]), self.done.tape.write_given
-        laid = tuple(
-            Laid(Piece(f"{write(one.wide)} wide", Blank("", "board", whole.stuff, one.wide, whole.thick, whole.long)), ZERO, whole.long, one.low, one.high)
-            for one in (stick.strips if rip else ())
-        )  # fmt: skip
-        return Sawn(stick.source, stick.copy, laid, ())
+        laid = []
+        for one in stick.strips if rip else ():
+            blank = Blank("", "board", whole.stuff, one.wide, whole.thick, whole.long)
+            laid.append(Laid(Piece(f"{write(one.wide)} wide", blank), ZERO, whole.long, one.low, one.high))
+        return Sawn(stick.source, stick.copy, tuple(laid), ())
 
     def _key(self, does: str, group: Group) -> str:
         key = self.done.there.anew(f"{does}:{group.says}", self.used)
@@ -142,15 +163,16 @@ class _Saw:
     def _parts(self, sticks: Iterable[Sawn]) -> frozenset[str]:
         return out_of(self.done, frozenset(one.piece.blank.part or HOLDER for stick in sticks for one in stick.laid))
 
-    def _old(self, sticks: Iterable[Sawn]) -> tuple[str, ...]:
-        return cautions("old wood") if any(stick.source.reclaimed for stick in sticks) else ()
-
     def _lines(self, sticks: Iterable[Sawn], steps: Steps, of: Callable[[Sawn], str] = lambda _: "") -> tuple[str, ...]:
         lines: list[str] = []
         for one in sticks:
             here = "" if one.source.on_hand else ", bought"
             lines += [f"Take {of(one)}{one.source.name}, {self.done.tape.write(one.source.long)}{here}.", *steps(one)]
         return tuple(lines)
+
+
+def _old(sticks: Iterable[Sawn]) -> tuple[str, ...]:
+    return cautions("old wood") if any(stick.source.reclaimed for stick in sticks) else ()
 
 
 def _strips_of(stick: Sawn) -> str:
