@@ -45,13 +45,14 @@ class Mend:
 
 @dataclass(frozen=True, slots=True)
 class Built:
-    """What of a rack is there, mm: `parts` that are cut, as long, wide and thick as planned then, and their `names`;
-    `boards`, how long by the row that they carry; `holes` as planned when they were drilled, from the datum, by row and
-    place, and what part (`of`) they are in; the `features` that are drilled beside; and what was `measured`, by the name
-    of its subject, with what it was `planned` to be then. What is marked is in `marks` and `spots` likewise. Of the
-    making: what is being mended, how many of which `pieces` are cut, the keys of the `cards` that are done, whether the
-    wares are `used` up, and which sticks that the brief keeps for something were worked on, and are `freed`. What was left as it is though it was off, or is to match that, is `meant` to be so now, by the
-    name of its subject. A card is `done_on` these parts, by its key.
+    """What of a rack is there, mm: `parts` that are cut, as long, wide and thick as planned then, and their
+    `names`; `boards`, how long by the row that they carry; `holes` as planned when they were drilled, from the
+    datum, by row and place, and what part (`of`) they are in; the `features` that are drilled beside; and what was
+    `measured`, by the name of its subject, with what it was `planned` to be then. What is marked is in `marks` and
+    `spots` likewise. Of the making: what is being mended, how many of which `pieces` are cut, the keys of the
+    `cards` that are done, whether the wares are `used` up, and which sticks that the brief keeps for something were
+    worked on, and are `freed`. What was left as it is though it was off, or is to match that, is `meant` to be so
+    now, by the name of its subject. A card is `done_on` these parts, by its key.
     """
 
     parts: Mapping[str, Size] = field(default_factory=dict)

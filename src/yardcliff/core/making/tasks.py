@@ -239,7 +239,7 @@ class _Asked:
             needs=frozenset({"bought", "fits", "pinned", "bare", "sanded", "inside", "threaded"}), gives=frozenset({"joined"}), spoils=frozenset({"loose"}),
             wait=self.finish.wait("glue") if glued else 0, waits_for="glue" if glued else None, picture="rack",
             clamps=clamps, clamped=self.finish.wait("clamps") if glued else 0, dries=bool(glued), splits=not glued,
-            tools=(*((f"{clamps} clamps",) if glued else ()), *(["hammer"] if any(joint.hold is Hold.PINS for joint in joints) else []), *([] if all(joint.hold is Hold.PINS or joint.glued for joint in joints) else ["screwdriver"])),
+            tools=_to_join(joints, clamps),
             cautions=cautions("glue") if glued else (),
         )  # fmt: skip
 
@@ -354,6 +354,12 @@ def _bodies(joints: Iterable[Joint]) -> list[list[Joint]]:
         found = [body for body in found if body not in mine]
         found.append([*(one for body in mine for one in body), joint])
     return found
+
+
+def _to_join(joints: Iterable[Joint], clamps: int) -> tuple[str, ...]:
+    """The tools that a body is put together with."""
+    holds = {"hammer" if joint.hold is Hold.PINS else "" if joint.glued else "screwdriver" for joint in joints}
+    return (*((f"{clamps} clamps",) if clamps else ()), *sorted(holds - {""}))
 
 
 def _nails(joints: Iterable[Joint]) -> Iterator[tuple[str, str]]:

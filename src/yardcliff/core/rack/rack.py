@@ -124,11 +124,11 @@ class Outline:
 class Rack:
     """Everything that is known about a rack once its family has built it. `says` it in a line of words.
 
-    Its holders are the first of its `glyphs`, smaller ones of that kind made for things of their own, and those of rows that
-    have another kind; each glyph has its holes in `bored`. `seats` are holes in other parts that answer the holders: where the foot of a shaft stands; `outline` is of a
-    holder that is shaped in the shop, `shaped` are those of other parts; `kept` is what shelves have room for;
-    `looks` are how the kinds of things are seen as the rack holds them; `links` are what may give way before the wall
-    is asked.
+    Its holders are the first of its `glyphs`, smaller ones of that kind made for things of their own, and those of
+    rows that have another kind; each glyph has its holes in `bored`. `seats` are holes in other parts that answer
+    the holders: where the foot of a shaft stands; `outline` is of a holder that is shaped in the shop, `shaped` are
+    those of other parts; `kept` is what shelves have room for; `looks` are how the kinds of things are seen as the
+    rack holds them; `links` are what may give way before the wall is asked.
     """
 
     family: str
