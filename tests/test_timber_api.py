@@ -349,6 +349,10 @@ def test_a_board_is_ripped_at_the_bench_and_its_strips_lie_here_then(hut: TestCl
         return [f"{one['wide']} {one['long']}" for one in hut.get("/api/timber").json()["sticks"]]
 
     rip, cut = "strip:Softwood 21 mm thick", "cut:Softwood 21 mm thick"
+    # One that is kept for something is worked on too, and kept for nothing then.
+    first_plan = hut.get(f"{at}/timber").json()["groups"]
+    kept = next(one for group in first_plan for one in group["sawn"] if any("Rip" in step for step in one["order"]))
+    change(hut, rack, {"cutting": {"locked": {kept["key"]: [one["name"] for one in kept["pieces"]]}}})
     before, first = sticks(), cards()
     plan = hut.get(f"{at}/timber").json()
     assert plan["work"].startswith("Ripping takes 30 min with a jigsaw. Without it")
@@ -366,7 +370,8 @@ def test_a_board_is_ripped_at_the_bench_and_its_strips_lie_here_then(hut: TestCl
     assert ripped[rip]["lines"][1]["text"] == first[rip]["lines"][1]["text"]
     assert not any(key.startswith("strip:") and task["done"] is None for key, task in ripped.items())
     assert sorted(one["name"] for stick in ripped[cut]["picture"]["sticks"] for one in stick["pieces"]) == sorted(parts)
-    assert hut.get(f"{at}/timber").json()["cost"] == plan["cost"]
+    stock = hut.get(f"{at}/timber").json()
+    assert (stock["cost"], "cut.locked" in [one["code"] for one in stock["findings"]]) == (plan["cost"], False)
     assert say(rip, None, "ripped-not") == 204
     assert sticks() == before
     assert hut.post(f"{at}/timber/done", json={}).status_code == 201
@@ -380,6 +385,10 @@ def test_time_counts_against_money_where_it_is_asked_to(hut: TestClient) -> None
     at = f"/api/racks/{rack_named(hut, 'Kitchen, spices and soup mugs')['id']}/timber"
     plan, shop = hut.get(at).json(), hut.get("/api/shop").json()["shop"]
     assert plan["work"] == "Ripping takes 20 min with a jigsaw. That saves €3.20; your time is not counted."
+    # The strip of 1640 takes 9.84 minutes, so the 3.20 are worth it up to 19.5 an hour; for who takes twice as long up to half of that.
+    for rate, pace, rips in (("19.00", 100, True), ("20.00", 100, False), ("10.00", 200, False), ("9.50", 200, True)):
+        hut.put("/api/shop", json={**shop, "rate": rate, "pace": pace})
+        assert bool(hut.get(at).json()["work"]) == rips, (rate, pace)
     dear = hut.put("/api/shop", json={**shop, "rate": "30.00"})
     assert dear.json()["shop"]["rate"] == 3000
     bought = hut.get(at).json()

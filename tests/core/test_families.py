@@ -18,7 +18,7 @@ from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, build, ranked, starting
 from yardcliff.core.families.family import in_rows
-from yardcliff.core.families.planks import Plank, planks
+from yardcliff.core.families.planks import Plank, Seams, planks
 from yardcliff.core.families.stacked import longest_from, rails_from, stick_needed
 from yardcliff.core.findings import Patch
 from yardcliff.core.holders.hole import bored
@@ -223,6 +223,9 @@ def test_no_holder_stands_on_a_seam_of_a_panel() -> None:
 def test_planks_are_ripped_all_alike_or_only_the_last() -> None:
     assert planks(Fraction(460), Plank(width=Fraction(120))) == (115,) * 4
     assert planks(Fraction(460), Plank(width=Fraction(120), rip="last")) == (120, 120, 120, 100)
+    # Each row's holders keep off seams as far as they reach: 10 are enough for a small hook, 20 not for a large one.
+    seams = Seams(Fraction(400), ((Fraction(100), Fraction(5)), (Fraction(200), Fraction(40))))
+    assert seams.hit(Plank(width=Fraction(110), rip="last")) == (20, 40)
 
 
 def test_a_frame_counts_its_sides_where_they_stand_beside_the_boards() -> None:

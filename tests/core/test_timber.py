@@ -170,6 +170,15 @@ def test_a_wider_board_is_ripped_if_that_is_allowed() -> None:
     assert not cut_plan(rails(1, 1500, 70), replace(wide, shop=Shop(tools=())), cutting(rip="by hand too")).missing
 
 
+def test_planing_a_board_thinner_counts_against_the_price_of_one_to_size() -> None:
+    thick = read_stick({**SIZES, "thick": "24 mm", "long": "1600 mm"})
+    stock = supply(offer("1800 mm", "5.00"), sticks=(thick,))
+    # 3 minutes a metre of 1.6 m: 4.8 at 62.40 an hour are 4.99, at 62.60 they are 5.01.
+    for rate, cost in ((0, 0), (6240, 0), (6260, 500)):
+        planed = replace(stock, shop=Shop(tools=("planer",), rate=rate))
+        assert cut_plan(rails(1, 1500), planed, Cutting()).cost == cost
+
+
 @pytest.mark.parametrize(("thick", "planned"), [("31 mm", True), ("31.5 mm", False)])
 def test_ten_millimetres_are_planed_off_a_board_at_most(thick: str, planned: bool) -> None:
     stock = supply({**offer("1800 mm", "9.00"), "thick": thick})

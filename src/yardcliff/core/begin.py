@@ -17,9 +17,6 @@ from yardcliff.core.rows import MOST_ROWS
 from yardcliff.core.site.position import first_place, widest_row
 from yardcliff.core.site.survey import Site
 
-MORE_ROWS = 2
-"""So many rows more than hold all things are tried."""
-
 
 @dataclass(frozen=True, slots=True)
 class Begun:
@@ -70,13 +67,13 @@ def _shorter(brief: Brief, site: Site, long: Fraction, free: str) -> Iterator[tu
     # Fewer things have more room: the most that one row takes is found by halving.
     most = bisect_left(range(1, many), True, key=lambda count: not good(fewer(count)))
     if most and FAMILIES[brief.family].rows != "one" and not brief.row.order:
-        for rows in range(ceil(many / most), min(many, MOST_ROWS, ceil(many / most) + MORE_ROWS) + 1):
-            each = ceil(many / rows)
-            last = many - each * (rows - 1)
-            own: list[Patch] = [{}] * (rows - 1) + [{"kind": "", "count": last}] if 0 < last < each else []
-            patch: Patch = {"row": row | {"count": each}, "rows": {"count": rows, "own": own}}
-            if last > 0 and good(patch):
-                yield patch, f"In {rows} rows, for {free}."
+        each = ceil(many / ceil(many / most))
+        rows = ceil(many / each)
+        last = many - each * (rows - 1)
+        own: list[Patch] = [{}] * (rows - 1) + [{"kind": "", "count": last}] if last < each else []
+        patch: Patch = {"row": row | {"count": each}, "rows": {"count": rows, "own": own}}
+        if 1 < rows <= MOST_ROWS and good(patch):
+            yield patch, f"In {rows} rows, for {free}."
     if most:
         there, all_ = (len(build(one).hung) for one in (amend(brief, fewer(most)), brief))
         yield fewer(most), f"{there} of {all_}: no more fit in {free}."
