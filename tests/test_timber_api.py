@@ -398,5 +398,8 @@ def test_time_counts_against_money_where_it_is_asked_to(hut: TestClient) -> None
     why = {one["long"]: one["why"] for one in hut.get(at).json()["unused"]}
     assert why["1640 mm"] == "140 mm wide: it would have to be ripped, and no saw here rips"
     assert why["655 mm"].startswith("squared, it gives 635 mm: the shortest part that it suits is")
+    left = next(one["key"] for group in bought["groups"] for one in group["sawn"] if one["on_hand"])
+    change(hut, rack_named(hut, "Kitchen, spices and soup mugs"), {"cutting": {"forbid": [left]}})
+    assert "left alone, as you asked" in {one["why"] for one in hut.get(at).json()["unused"]}
     wrong = hut.put("/api/shop", json={**shop, "rate": "much"})
     assert (wrong.status_code, wrong.json()["errors"][0]["field"]) == (422, "rate")

@@ -7,14 +7,19 @@ from hypothesis import given, settings
 
 from tests.strategies import briefs
 from yardcliff.core.amend import amend, dump
+from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import Brief, build, solve_row
 from yardcliff.core.families.rail import starting_brief
 from yardcliff.core.most import most_on
 from yardcliff.core.rack import Kind
 from yardcliff.core.rows import stand
+from yardcliff.core.site.bending import beam_of
+from yardcliff.core.site.survey import Site
+from yardcliff.core.site.wall import Wall
 from yardcliff.data import values
 
+BARE = Site("Bare", Wall(width=Fraction(4000)))
 MUGS = amend(starting_brief("enamel-mug", 8, "1 mm"), {"hung": "2500 mm"})
 
 
@@ -156,3 +161,11 @@ def test_keys_hang_on_small_hooks_or_pegs_below_coats_on_large_ones() -> None:
     )
     assert alike.rows[1].row.axes == alike.rows[0].row.axes
     assert alike.says == "12 enamel mugs on dowel pegs in 2 rows"
+
+
+def test_each_board_is_weakened_by_what_is_bored_into_it() -> None:
+    two = {"rows": {"count": 2, "boards": "each"}, "holders": {"2": listed("peg-20")}, "board": {"height": "120 mm"}}
+    done = design(amend(starting_brief("waxed-jacket", 4, "1 mm"), {**two, "place": {"wall": "a1"}}), BARE)
+    # Pilots of 3 in the first, pegs of 20 in the second: so much less of 120 bears.
+    beams = [beam_of(done.rack, one.body, [], ()) for one in done.on_wall.fixed]
+    assert [beam.wide for beam in beams] == [117, 100]
