@@ -72,7 +72,7 @@ export function Ladder() {
       }
     >
       <div className={`hand grid ${columns} gap-x-1 text-[0.75rem] text-soft`} aria-hidden>
-        {more && <span className="col-span-2">row·all</span>}
+        {more && <span className="col-span-2">places·things</span>}
         <span className="col-start-3 text-right">pitch</span>
         <span className="text-right">air</span>
         <span className="text-right">{byLength ? "length" : "ends"}</span>
