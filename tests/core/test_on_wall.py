@@ -297,7 +297,7 @@ def test_putting_up_begins_with_one_screw_and_ends_with_a_pull() -> None:
         next(k for k, do in enumerate(said) if word in do) for word in ("first", "level", "Drill and drive", "Pull")
     ]
     assert order == sorted(order)
-    assert any("4 × 5 mm wood screws" in tool for tool in up.tools)
+    assert any("4 × 5 mm wood screws" in tool for tool in up.at_hand)
     assert any("Cables" in caution for caution in up.cautions)
     assert any("Two people" in caution for caution in up.cautions)
     assert put_up(done.rack, design(COATS).on_wall, done.tape).steps == ()

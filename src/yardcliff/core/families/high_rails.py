@@ -114,6 +114,7 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
         ),
         shifts=(ZERO, shift)[: len(rails)],
         links=box.links,
+        row_fixes={1: (Fix("No lower rail", {"high": {"lower": "none"}}),)},
     )
     return assemble(brief, fitted, tuple(standing), ZERO, body)
 

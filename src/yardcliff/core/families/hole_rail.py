@@ -185,6 +185,8 @@ def _joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
                 )
                 fixes.append(Fix(f"Shelf {words}", {"board": {"thickness": exact_text(board.thickness), "wood": wood}}))
                 break
+    if not fixes:  # no shelf bears so much on so few screws
+        fixes.append(Fix("Hooks on a rail instead", {"family": "rail"}))
     yield Finding(
         "shelf.joint",
         "Shelf",

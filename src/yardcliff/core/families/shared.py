@@ -1,7 +1,7 @@
 """What every family that hangs things in rows does alike: stand the rows, place what hangs, say what is wrong."""
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 from yardcliff.core.brief import RackBrief
 from yardcliff.core.exact import Fraction
@@ -51,7 +51,7 @@ class Body:
     Where the parts stand `up`, they all carry the one row, or each its own of `sides`; things hang at the x of the
     wall `up_at`, once or on each. Rows along the wall start at the wall's datum, or at `shifts` to the right of it.
     `looks` tell how things are seen that do not hang down, `outlines` how parts are that are shaped, `kept` what
-    shelves have room for.
+    shelves have room for, `row_fixes` what settles whatever is wrong with a row, by its index.
     """
 
     family: str
@@ -71,6 +71,7 @@ class Body:
     outlines: tuple[Outline, ...] = ()
     kept: tuple[Kept, ...] = ()
     links: tuple[Link, ...] = ()
+    row_fixes: Mapping[int, tuple[Fix, ...]] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -205,7 +206,7 @@ def assemble(brief: RackBrief, fitted: Fitting, standing: tuple[Standing, ...], 
             *body.figures,
         ),
         (
-            *_of_the_rows(brief, rows[:1] if up else rows, standing, used, fitted, tape),
+            *_of_the_rows(brief, rows[:1] if up else rows, standing, used, fitted, body.row_fixes, tape),
             *(replace(finding, at=at) for finding in (*fitted.findings, *body.findings)),
             *(_of_row(finding, k, rows) for k, one in fitted.rows.items() for finding in one.findings),
             *(() if feet else _floor(brief, used, seen, hung, tape)),
@@ -295,6 +296,7 @@ def _of_the_rows(
     standing: tuple[Standing, ...],
     used: dict[str, Item],
     fitted: Fitting,
+    row_fixes: Mapping[int, tuple[Fix, ...]],
     tape: Tape,
 ) -> Iterator[Finding]:
     checked, said = set[int](), set[str]()
@@ -318,6 +320,7 @@ def _of_the_rows(
             fixes = finding.fixes if finding.code.startswith("keepout.") else own_fixes(brief.rows, k)
             if k in fitted.rows:
                 fixes = (*fixes, Fix("Held like the first row", {"holders": {str(k + 1): None}}))
+            fixes = (*fixes, *row_fixes.get(k, ()))
             yield replace(placed, part=f"Row {k + 1}: {finding.part}", fixes=fixes)
     yield from check_rows(brief.rows, rows[0].row, standing, brief.hung, tape)
 

@@ -381,7 +381,11 @@ def too_weak(link: Link, ground: Ground, fixes: tuple[Fix, ...]) -> Finding:
         else " No hook here holds that: share it between several, or hang it from an eye bolt in a stud or a joist."
     )
     said = f"With {ground.pulled.force:.0f} N ({ground.pulled.says}) the {link.name} bears more than it may.{beyond}"
-    return Finding("hook.strength", "Hook", said, "of what it may bear", percent(link.share), "100%", fixes=fixes)
+    bolts = {"holder": sizes("lag-8"), "board": {"thickness": exact_text(THICKER[-1])}}
+    last = (Fix(f"Lag bolts, in a board of {exact_text(THICKER[-1])}", bolts),)
+    return Finding(
+        "hook.strength", "Hook", said, "of what it may bear", percent(link.share), "100%", fixes=fixes or last
+    )
 
 
 def _stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
