@@ -80,7 +80,7 @@ def test_a_part_with_a_hidden_back_is_wished_for(home: Page) -> None:
     wish.get_by_label("Rail 2").click()
     expect(wish.get_by_text("Backs that nobody sees: Rail 2")).to_be_visible()
     page.get_by_role("button", name="Leave it").first.click()
-    expect(page.get_by_text("left alone: Left of the bunk ladders, spruce board 140 mm × 21 mm")).to_be_visible()
+    expect(page.get_by_text("left alone: spruce board 70 mm × 21 mm, 980 mm")).to_be_visible()
     saved(page)
     for _ in range(2):
         page.keyboard.press("Control+z")
