@@ -170,6 +170,14 @@ def test_a_wider_board_is_ripped_if_that_is_allowed() -> None:
     assert not cut_plan(rails(1, 1500, 70), replace(wide, shop=Shop(tools=())), cutting(rip="by hand too")).missing
 
 
+def test_briefs_of_before_said_yes_or_no_and_no_planing_was_what_nobody_had_asked_for() -> None:
+    said = [
+        (Cutting.model_validate({"rip": yes, "thin": yes}).rip, Cutting.model_validate({"thin": yes}).thin)
+        for yes in (True, False)
+    ]
+    assert said == [("with a tool", "by hand too"), ("never", "with a tool")]
+
+
 def test_planing_a_board_thinner_counts_against_the_price_of_one_to_size() -> None:
     thick = read_stick({**SIZES, "thick": "24 mm", "long": "1600 mm"})
     stock = supply(offer("1800 mm", "5.00"), sticks=(thick,))
