@@ -107,7 +107,7 @@ def test_who_guesses_waits_and_shuts_nobody_out(client: TestClient, rack: Json) 
     began = monotonic()
     assert httpx2.get(link).status_code == 303
     assert httpx2.get(guess).status_code == 403
-    assert monotonic() - began < 0.4
+    assert monotonic() - began < 0.9, "none of the waits of before"
     assert client.get("/api/phone").json()["key"] == found["key"]
 
 
