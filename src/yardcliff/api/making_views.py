@@ -150,7 +150,7 @@ def _task(
 ) -> TaskView:
     ended = datetime.fromisoformat(ticks[key]) if key in ticks else slot.end if slot else None
     free = ended + timedelta(minutes=card.wait) if ended and card.wait else None
-    lines = [line.model_copy(update={"done": line.item in ticks or key in ticks}) for line in card.lines]
+    lines = [LineView(item=line.item, text=line.text, done=line.item in ticks or key in ticks) for line in card.lines]
     lines += _lines_of_before(key, card, ticks) if key not in ticks else []
     return TaskView(
         **{**dict(card), "lines": lines},

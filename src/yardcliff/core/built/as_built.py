@@ -154,13 +154,14 @@ def kept(done: Design, there: Built) -> Iterator[Finding]:
 
 def _left(done: Design, there: Built) -> Iterator[Finding]:
     """What is not as planned, and is to stay so: the papers say what the plan has."""
+    if not there.meant:
+        return
     write = done.tape.write_fine
-    as_planned = {one.what: one for one in subjects(replace(done, there=NOTHING))}
-    for what, at in there.meant.items():
-        one = as_planned.get(what)
-        if one and abs(one.planned - at) > done.tape.step:
-            more = "more" if at > one.planned else "less"
-            says = f"{one.title[0].upper()}{one.title[1:]} is {write(at)}, {write(abs(at - one.planned))} {more} than planned, and stays so."
+    for one in subjects(replace(done, there=NOTHING)):
+        at = there.meant.get(one.what, one.planned)
+        if abs(one.planned - at) > done.tape.step:
+            off = f"{write(abs(at - one.planned))} {'more' if at > one.planned else 'less'} than planned"
+            says = f"{one.title[0].upper()}{one.title[1:]} is {write(at)}, {off}, and stays so."
             yield Finding("made.left", "what is made", says, "made", write(at), write(one.planned))
 
 

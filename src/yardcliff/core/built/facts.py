@@ -4,12 +4,12 @@ What of the rack is there - boards that are cut, holes that are drilled - is rea
 """
 
 from collections import Counter
-from collections.abc import Iterable, Iterator
-from dataclasses import dataclass, field
+from collections.abc import Collection, Iterable, Iterator
+from dataclasses import dataclass, field, replace
 from enum import StrEnum
 from typing import Any
 
-from yardcliff.core.built.there import Built, Feature, Mend, PieceKey, Size, Step, key_of
+from yardcliff.core.built.there import Built, Feature, Mend, PieceKey, Size, Step, key_of, part_of
 from yardcliff.core.design import Design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.length import exact_text, read
@@ -201,7 +201,7 @@ class _There:
         if steps:
             self.mends.append(Mend(mishap.id, mishap.what, steps))
 
-    def _scrap(self, part: str, rows: Iterable[int]) -> None:
+    def _scrap(self, part: str, rows: Collection[int]) -> None:
         """A part is to be made anew, with all that is on it."""
         self.parts.pop(part, None)
         for on in self.done_on.values():
@@ -212,7 +212,18 @@ class _There:
         self.pieces = Counter({key: many for key, many in self.pieces.items() if key[0] != part})
         self.features = {one for one in self.features if one[0] != part}
         self.spots = {one for one in self.spots if one[0] != part}
-        self.mends = [one for one in self.mends if (key_of(one.what) or (-1, 0))[0] not in rows]
+        left = [_without(one, part, rows) for one in self.mends]
+        self.mends = [one for one in left if not all(step.gone for step in one.steps)]
+
+
+def _without(mend: Mend, part: str, rows: Collection[int]) -> Mend:
+    """What is mended, without the steps on a part and on what it carries; the others keep their numbers."""
+    key = key_of(mend.what)
+    on_it = part_of(mend.what) == part or (key is not None and key[0] in rows)
+    gone = [step.part == part if step.part else on_it for step in mend.steps]
+    return replace(
+        mend, steps=tuple(replace(step, gone=step.gone or was) for step, was in zip(mend.steps, gone, strict=True))
+    )
 
 
 def _mm(text: str) -> Fraction:

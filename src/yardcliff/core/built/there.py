@@ -32,6 +32,8 @@ class Step:
     again: bool = False
     part: str = ""
     """Which part it is done on, by its key, where that is another one than what is mended."""
+    gone: bool = False
+    """Whether what it was to be done on is made anew meanwhile."""
 
 
 @dataclass(frozen=True, slots=True)

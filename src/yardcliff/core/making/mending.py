@@ -27,6 +27,8 @@ def _steps(mend: Mend, part: str, row: int, place: int | None, done: Design) -> 
     here = tuple(each for one in made for each in one.places if (each.row, each.holder) == (row, place))
     bits = once(tool(one, done.tape) for one in made if one.kind.drilled)
     for k, step in enumerate(mend.steps):
+        if step.gone:
+            continue
         yield Task(
             f"mend:{mend.key}:{k}",
             PHASE,
