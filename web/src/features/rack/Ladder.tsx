@@ -8,10 +8,10 @@ import { Measure } from "../../ui/Measure";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 
-const MINI = 40;
+const MINI = 32;
 const PRICED = "yardcliff-ladder-costs";
-const ROW = "grid-cols-[1.3rem_3.3rem_1fr_1fr_1fr_2.5rem_3.2rem]";
-const ROW_AND_ALL = "grid-cols-[2.6rem_2.6rem_1fr_1fr_1fr_2.5rem_3.2rem]";
+const ROW = "grid-cols-[1.3rem_2.1rem_1fr_0.85fr_1.4fr_2.2rem_3.7rem]";
+const ROW_AND_ALL = "grid-cols-[3.5rem_1fr_0.85fr_1.4fr_2.2rem_3.7rem]";
 const VERDICT: Record<string, string> = {
   fits: "text-soft",
   tight: "text-care font-semibold",
@@ -72,8 +72,8 @@ export function Ladder() {
       }
     >
       <div className={`hand grid ${columns} gap-x-1 text-[0.75rem] text-soft`} aria-hidden>
-        {more && <span className="col-span-2">places·things</span>}
-        <span className="col-start-3 text-right">pitch</span>
+        {more ? <span>row·hang</span> : <span className="col-span-2" />}
+        <span className="text-right">pitch</span>
         <span className="text-right">air</span>
         <span className="text-right">{byLength ? "length" : "ends"}</span>
         <span className="text-right">{priced ? "costs" : "full"}</span>
@@ -101,7 +101,7 @@ export function Ladder() {
                 things, verdict:{" "}
               </span>
             </span>
-            <Mini rung={rung} scale={MINI / longest} />
+            {!more && <Mini rung={rung} scale={MINI / longest} />}
             <span className="text-right">
               <Measure text={bare(rung.pitch)} />
             </span>
