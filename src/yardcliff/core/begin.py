@@ -6,12 +6,11 @@ from dataclasses import dataclass
 from math import ceil
 
 from yardcliff.core.amend import amend
-from yardcliff.core.design import design
 from yardcliff.core.exact import Fraction
 from yardcliff.core.families import FAMILIES, Brief, build
 from yardcliff.core.findings import Patch, Severity
 from yardcliff.core.ladder import verdict
-from yardcliff.core.length import exact_text
+from yardcliff.core.length import Tape, exact_text
 from yardcliff.core.rack import Rack
 from yardcliff.core.rows import MOST_ROWS
 from yardcliff.core.site.position import first_place, widest_row
@@ -31,19 +30,17 @@ def begin_on(brief: Brief, wall: str, site: Site) -> Begun:
     sound; in the middle of the widest stretch that is free.
     """
     there = amend(brief, {"place": {"wall": wall}})
-    done = design(there, site)
-    longest = widest_row(done.rack, site, there.place.hand)
-    says = ""
-    if done.rack.row.length > longest:
-        step = done.tape.step
-        long = longest // step * step
-        free = f"{done.tape.write(long)} {'of height' if done.rack.up else 'beside what is there'}"
+    rack, tape, says = build(there), Tape.named(there.tape), ""
+    longest = widest_row(rack, site, there.place.hand)
+    if rack.row.length > longest:
+        long = longest // tape.step * tape.step
+        free = f"{tape.write(long)} {'of height' if rack.up else 'beside what is there'}"
         patch, says = next(
             _shorter(there, site, long, free), ({}, "It does not fit there: put it elsewhere, or hang less.")
         )
         there = amend(there, patch)
-        done = design(there, site)
-    x = first_place(done.rack, site, there.place, there.mount, done.tape)
+        rack = build(there)
+    x = first_place(rack, site, there.place, there.mount, tape)
     return Begun(amend(there, {"place": {"x": exact_text(x)}}), says)
 
 
