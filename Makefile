@@ -6,19 +6,24 @@ WEB := $(wildcard $(shell git ls-files web | grep -v schema.d.ts 2>/dev/null))
 STATIC := src/yardcliff/static/index.html
 
 help: ## Show the targets
-	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | awk -F ':.*## ' '{printf "  make %-8s %s\n", $$1, $$2}'
+	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | awk -F ':.*## ' '{printf "  make %-9s %s\n", $$1, $$2}'
 
 demo: .make/runtime $(STATIC) ## Install, build and start with the racks of Larkhollow Hut
 	$(BIN)/yardcliff demo
 
 test: .make/dev $(STATIC) .make/chromium lint ## Install what tests need and run everything
 	cd web && npm test --silent
-	$(BIN)/pytest
+	$(BIN)/pytest -n auto --dist worksteal --durations 10
+
+test-fast: .make/dev ## The tests without browsers and without what takes long
+	$(BIN)/pytest -n auto --dist worksteal --ignore tests/e2e -m "not slow"
 
 lint: .make/dev .make/web ## Format, lint and type checks; the generated API types are current
 	$(BIN)/ruff format --check .
 	$(BIN)/ruff check .
 	$(BIN)/mypy
+	$(BIN)/vulture
+	$(BIN)/lint-imports --no-logo > .make/imports || { cat .make/imports; exit 1; }
 	cd web && npm run --silent lint && npm run --silent types
 	$(BIN)/python scripts/openapi.py > web/openapi.json
 	cd web && npx openapi-typescript openapi.json -o .schema.d.ts > /dev/null && \
@@ -40,6 +45,9 @@ wheel: .make/dev $(STATIC) ## Build a wheel that carries the front end
 	$(BIN)/python -m build --wheel --no-isolation
 
 build: $(STATIC) ## Build the front end
+
+hooks: .make/dev ## Check before each commit what CI checks
+	$(BIN)/pre-commit install
 
 format: .make/dev .make/web ## Format everything
 	$(BIN)/ruff format . && $(BIN)/ruff check --fix .
@@ -68,8 +76,9 @@ clean: ## Remove what was built and installed
 	cd web && npm ci --no-fund --no-audit --loglevel=error
 	@touch $@
 
-$(STATIC): .make/web $(WEB)
+$(STATIC): .make/runtime .make/web $(WEB) scripts/notices.py
 	cd web && npm run --silent build -- --logLevel warn
+	$(BIN)/python scripts/notices.py > src/yardcliff/static/assets/notices.json
 	@touch $@
 
 # Browser tests drive Debian's Chromium.
@@ -78,4 +87,4 @@ $(STATIC): .make/web $(WEB)
 	test -x /usr/bin/chromium || { apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium; }
 	@touch $@
 
-.PHONY: help demo test lint types bench shots wheel build format clean
+.PHONY: help demo test test-fast lint types bench shots wheel build hooks format clean

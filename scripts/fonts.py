@@ -1,7 +1,9 @@
-"""The papers' fonts anew: `python scripts/fonts.py FOLDER`, with the files of the npm package @fontsource/source-sans-3.
+"""The papers' fonts anew: `python scripts/fonts.py FOLDER`, with the files of the npm package
+@fontsource/source-sans-3.
 
-Needs fonttools and brotli, which nothing else here does: its result is kept in src/yardcliff/data/fonts. The subsets of
-Latin, Greek and Cyrillic become one font a weight, with a box for letters that it has not.
+Needs fonttools and brotli, which nothing else here does: its result is kept in
+src/yardcliff/data/fonts. The subsets of Latin, Greek and Cyrillic become one font a weight, with a
+box for letters that it has not.
 """
 
 import sys
@@ -35,7 +37,10 @@ def plain(file: Path) -> BytesIO:
 def boxed(font: TTFont) -> TTFont:
     """With U+25A1, an empty box."""
     pen = TTGlyphPen(None)
-    for corners in (((60, 0), (60, 660), (540, 660), (540, 0)), ((110, 50), (490, 50), (490, 610), (110, 610))):
+    for corners in (
+        ((60, 0), (60, 660), (540, 660), (540, 0)),
+        ((110, 50), (490, 50), (490, 610), (110, 610)),
+    ):
         pen.moveTo(corners[0])
         for corner in corners[1:]:
             pen.lineTo(corner)
@@ -48,5 +53,8 @@ def boxed(font: TTFont) -> TTFont:
 
 
 for name, weight in WEIGHTS.items():
-    files = [plain(Path(sys.argv[1]) / f"source-sans-3-{subset}-{weight}-normal.woff2") for subset in SUBSETS]
+    files = [
+        plain(Path(sys.argv[1]) / f"source-sans-3-{subset}-{weight}-normal.woff2")
+        for subset in SUBSETS
+    ]
     boxed(Merger().merge(files)).save(FONTS / f"SourceSans3-{name}.ttf")

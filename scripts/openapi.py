@@ -3,6 +3,7 @@
 import json
 
 from yardcliff.api.app import create_app
+from yardcliff.app.application import Application
 from yardcliff.store.database import Database
 
-print(json.dumps(create_app(Database(":memory:")).openapi(), indent=1))
+print(json.dumps(create_app(Application(Database(":memory:"))).openapi(), indent=1))

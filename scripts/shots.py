@@ -15,7 +15,12 @@ OUT = Path(__file__).parent.parent / "docs" / "screenshots"
 
 
 def shoot(
-    browser: Browser, name: str, steps: Callable[[Page], None], *, dark: bool = False, phone: bool = False
+    browser: Browser,
+    name: str,
+    steps: Callable[[Page], None],
+    *,
+    dark: bool = False,
+    phone: bool = False,
 ) -> None:
     """One picture at 1280x800, or of a phone, after `steps`."""
     size = {"width": 390, "height": 844} if phone else {"width": 1280, "height": 800}
@@ -68,7 +73,10 @@ def contact(browser: Browser, address: str) -> None:
 
 def main() -> None:
     OUT.mkdir(parents=True, exist_ok=True)
-    with tempfile.TemporaryDirectory() as folder, running(Path(folder) / "demo.db", "demo") as server:
+    with (
+        tempfile.TemporaryDirectory() as folder,
+        running(Path(folder) / "demo.db", "demo") as server,
+    ):
 
         def open_rack(page: Page, name: str) -> None:
             page.goto(server.address)
@@ -185,8 +193,12 @@ def main() -> None:
             shoot(browser, "versions", versions)
             page = browser.new_page()
             porch(page)
-            pdf = page.request.get(f"{page.url.replace('/racks/', '/api/racks/')}/files/sheet.pdf").body()
-            pypdfium2.PdfDocument(pdf)[0].render(scale=1.3).to_pil().save(OUT / "sheet.png", optimize=True)
+            pdf = page.request.get(
+                f"{page.url.replace('/racks/', '/api/racks/')}/files/sheet.pdf"
+            ).body()
+            pypdfium2.PdfDocument(pdf)[0].render(scale=1.3).to_pil().save(
+                OUT / "sheet.png", optimize=True
+            )
             browser.close()
 
 

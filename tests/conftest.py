@@ -1,5 +1,5 @@
-"""Properties are tried on the same cases every time; `YARDCLIFF_EXPLORE=1 pytest` looks for new ones. The application
-over HTTP, for whoever asks for a `client`.
+"""Properties are tried on the same cases every time; `YARDCLIFF_EXPLORE=1 pytest` looks for new
+ones. The application over HTTP, for whoever asks for a `client`.
 """
 
 import os
@@ -12,6 +12,7 @@ from fastapi.testclient import TestClient
 from hypothesis import settings
 
 from yardcliff.api.app import create_app
+from yardcliff.app.application import Application
 from yardcliff.store.database import Database
 
 settings.register_profile("repeatable", derandomize=True, deadline=None)
@@ -25,13 +26,17 @@ Json = dict[str, Any]
 @pytest.fixture
 def client(tmp_path: Path) -> Iterator[TestClient]:
     """The real application on a real data file."""
-    with TestClient(create_app(Database(tmp_path / "api.db")), base_url="http://127.0.0.1:8722") as client:
+    with TestClient(
+        create_app(Application(Database(tmp_path / "api.db"))), base_url="http://127.0.0.1:8722"
+    ) as client:
         yield client
 
 
 def change(client: TestClient, rack: Json, patch: Json) -> Json:
     """The rack after a change that can be read."""
-    answer = client.patch(f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": patch})
+    answer = client.patch(
+        f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": patch}
+    )
     assert answer.status_code == 200, answer.text
     changed: Json = answer.json()
     return changed

@@ -13,4 +13,9 @@ def step(machining: Iterable[Operation], kind: Kind) -> Operation:
 def of_holders(rack: Rack) -> list[tuple[Place, Operation]]:
     """What is made for holders on the faces that their rows are marked on."""
     faces = {(row.part, rack.part(row.part).face) for row in rack.rows}
-    return [(place, one) for one in rack.machining for place in one.places if place.holder >= 0 and place[:2] in faces]
+    return [
+        (place, one)
+        for one in rack.machining
+        for place in one.places
+        if place.holder >= 0 and place[:2] in faces
+    ]

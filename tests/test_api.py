@@ -14,8 +14,9 @@ from tests.conftest import Json, change
 from yardcliff.api.app import create_app
 from yardcliff.api.reading import Reading
 from yardcliff.api.security import MAX_BODY
-from yardcliff.core.effort import GivenUp, check
-from yardcliff.core.families import FAMILIES
+from yardcliff.app.application import Application
+from yardcliff.core.base.effort import GivenUp, check
+from yardcliff.core.ways import FAMILIES
 from yardcliff.demo import SEEDS, fill
 from yardcliff.store.database import Database
 
@@ -77,7 +78,9 @@ def test_a_stale_change_is_told_and_can_be_kept_as_a_copy(client: TestClient, ra
 
 
 def test_rename_copy_bin_and_restore(client: TestClient, rack: Json) -> None:
-    renamed = client.put(f"/api/racks/{rack['id']}/name", json={"base": rack["version"], "name": "  Hall  "}).json()
+    renamed = client.put(
+        f"/api/racks/{rack['id']}/name", json={"base": rack["version"], "name": "  Hall  "}
+    ).json()
     assert renamed["name"] == "Hall"
     copy = client.post(f"/api/racks/{rack['id']}/copy", json={}).json()
     assert copy["name"] == "Hall, copy"
@@ -89,7 +92,9 @@ def test_rename_copy_bin_and_restore(client: TestClient, rack: Json) -> None:
 
 
 def test_solve_stores_nothing(client: TestClient, rack: Json) -> None:
-    tried = client.post("/api/solve", json={"brief": rack["design"]["brief"], "patch": {"row": {"count": 7}}})
+    tried = client.post(
+        "/api/solve", json={"brief": rack["design"]["brief"], "patch": {"row": {"count": 7}}}
+    )
     assert tried.json()["count"] == 7
     assert client.get(f"/api/racks/{rack['id']}").json() == rack
 
@@ -106,7 +111,9 @@ def test_solve_stores_nothing(client: TestClient, rack: Json) -> None:
 def test_an_unreadable_value_is_a_problem_with_its_field(
     client: TestClient, rack: Json, patch: Json, field: str, quotes: str
 ) -> None:
-    answer = client.patch(f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": patch})
+    answer = client.patch(
+        f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": patch}
+    )
     assert answer.status_code == 422
     (error,) = answer.json()["errors"]
     assert error["field"] == field
@@ -128,7 +135,9 @@ def test_an_unreadable_value_is_a_problem_with_its_field(
         ("PUT", "/api/racks", {}, 405),
     ],
 )
-def test_every_refusal_is_a_problem(client: TestClient, method: str, path: str, body: Json | None, status: int) -> None:
+def test_every_refusal_is_a_problem(
+    client: TestClient, method: str, path: str, body: Json | None, status: int
+) -> None:
     answer = client.request(method, path, json=body)
     assert answer.status_code == status
     assert answer.headers["content-type"] == "application/problem+json"
@@ -165,11 +174,15 @@ def test_the_hole_table_is_that_of_the_marks(client: TestClient, rack: Json) -> 
     )
     along = list(dict.fromkeys(line["along"] for line in front["lines"]))
     assert along == rack["design"]["marks"]["text"]
-    assert {line["purpose"] for line in front["lines"]} == {f"hook {k + 1}" for k in range(len(along))}
+    assert {line["purpose"] for line in front["lines"]} == {
+        f"hook {k + 1}" for k in range(len(along))
+    }
 
 
 def test_a_rack_file_opens_again_as_the_same_rack(client: TestClient, rack: Json) -> None:
-    changed = change(client, rack, {"row": {"pins": [{"index": 1, "at": "400 1/3"}]}, "tape": "1/32 in"})
+    changed = change(
+        client, rack, {"row": {"pins": [{"index": 1, "at": "400 1/3"}]}, "tape": "1/32 in"}
+    )
     text = client.get(f"/api/racks/{rack['id']}/files/rack.json").content
     opened = client.post("/api/racks/open", content=text).json()
     assert opened["id"] != rack["id"]
@@ -177,7 +190,9 @@ def test_a_rack_file_opens_again_as_the_same_rack(client: TestClient, rack: Json
     assert client.get(f"/api/racks/{opened['id']}/files/rack.json").content == text
 
 
-def test_a_rack_from_another_machine_says_what_of_its_wall_is_lost(client: TestClient, rack: Json) -> None:
+def test_a_rack_from_another_machine_says_what_of_its_wall_is_lost(
+    client: TestClient, rack: Json
+) -> None:
     file = client.get(f"/api/racks/{rack['id']}/files/rack.json").json()
     file["brief"] |= {"place": {"wall": "0123456789ab", "x": "410 mm"}, "mount": {"by": "cleat"}}
     opened = client.post("/api/racks/open", json=file).json()
@@ -186,29 +201,40 @@ def test_a_rack_from_another_machine_says_what_of_its_wall_is_lost(client: TestC
     assert "by cleat" in lost["message"]
     body = {"base": opened["version"], "patch": lost["fixes"][0]["patch"]}
     after = client.patch(f"/api/racks/{opened['id']}", json=body).json()["design"]
-    assert [one["code"] for one in after["findings"]] == [one["code"] for one in rack["design"]["findings"]]
+    assert [one["code"] for one in after["findings"]] == [
+        one["code"] for one in rack["design"]["findings"]
+    ]
 
 
 def test_the_demo_holds_settled_racks_and_one_to_settle(client: TestClient) -> None:
     app: Any = client.app
-    assert fill(app.state.database) == len(SEEDS)
-    assert fill(app.state.database) == 0, "a filled store is left alone"
+    assert fill(app.state.application) == len(SEEDS)
+    assert fill(app.state.application) == 0, "a filled store is left alone"
     listed = client.get("/api/racks").json()
     assert [r["to_settle"] for r in listed] == [1] + [0] * (len(SEEDS) - 1)
     built = {client.get(f"/api/racks/{r['id']}").json()["design"]["family"] for r in listed}
     assert built == set(FAMILIES), "each way of building is shown"
 
 
-NAVIGATES = {"sec-fetch-site": "cross-site", "sec-fetch-mode": "navigate", "sec-fetch-dest": "document"}
+NAVIGATES = {
+    "sec-fetch-site": "cross-site",
+    "sec-fetch-mode": "navigate",
+    "sec-fetch-dest": "document",
+}
 
 
-def test_a_link_from_another_page_leads_in_and_nothing_else_does(client: TestClient, rack: Json) -> None:
+def test_a_link_from_another_page_leads_in_and_nothing_else_does(
+    client: TestClient, rack: Json
+) -> None:
     page = client.get(f"/racks/{rack['id']}", headers=NAVIGATES)
     assert page.status_code in (200, 404), "the front end may not be built here"
     for method, path, changed in (
-        ("GET", "/api/racks", {}), ("POST", f"/racks/{rack['id']}", {}), ("GET", "/", {"sec-fetch-dest": "iframe"}),
-        ("GET", "/", {"sec-fetch-mode": "no-cors"}), ("GET", "/", {"host": "rebound.example"}),
-    ):  # fmt: skip
+        ("GET", "/api/racks", {}),
+        ("POST", f"/racks/{rack['id']}", {}),
+        ("GET", "/", {"sec-fetch-dest": "iframe"}),
+        ("GET", "/", {"sec-fetch-mode": "no-cors"}),
+        ("GET", "/", {"host": "rebound.example"}),
+    ):
         assert client.request(method, path, headers={**NAVIGATES, **changed}).status_code == 403, (
             method,
             path,
@@ -219,8 +245,14 @@ def test_a_link_from_another_page_leads_in_and_nothing_else_does(client: TestCli
 @pytest.mark.parametrize(
     ("body", "says"),
     [
-        ('{"brief": {"row": {"pins": [' + "0," * 900_000 + "0]}}}", "900001 entries are too many: 5000 are the most"),
-        ('{"brief": {"row": {"pins": [' + ",".join(["[" + "0," * 999 + "0]"] * 200) + "]}}}", "entries are too many"),
+        (
+            '{"brief": {"row": {"pins": [' + "0," * 900_000 + "0]}}}",
+            "900001 entries are too many: 5000 are the most",
+        ),
+        (
+            '{"brief": {"row": {"pins": [' + ",".join(["[" + "0," * 999 + "0]"] * 200) + "]}}}",
+            "entries are too many",
+        ),
         ('{"brief": ' + '{"a": ' * 80 + "1" + "}" * 81, "nested deeper than 64"),
         ('{"brief": ' + "[" * 100_000, "nested deeper than 64"),
         ('{"brief": {"item": {"name": "half \\ud800 a letter"}}}', "no letter (U+D800)"),
@@ -230,7 +262,9 @@ def test_a_link_from_another_page_leads_in_and_nothing_else_does(client: TestCli
         ('{"brief": {"hung": NaN}}', "nan is no number"),
     ],
 )
-def test_what_nobody_can_mean_is_refused_at_once_wherever_it_is_sent(client: TestClient, body: str, says: str) -> None:
+def test_what_nobody_can_mean_is_refused_at_once_wherever_it_is_sent(
+    client: TestClient, body: str, says: str
+) -> None:
     began = monotonic()
     answer = client.post("/api/solve", content=body, headers={"content-type": "application/json"})
     assert answer.status_code == 422
@@ -238,7 +272,9 @@ def test_what_nobody_can_mean_is_refused_at_once_wherever_it_is_sent(client: Tes
     assert len(answer.content) < 20_000
     assert monotonic() - began < 2, "a second at the most, far from the 22 that it was"
     file = client.post("/api/racks/open", content=body, headers={"content-type": "text/plain"})
-    assert (file.status_code, says in file.json()["detail"]) == (422, True), "whatever it calls itself"
+    assert (file.status_code, says in file.json()["detail"]) == (422, True), (
+        "whatever it calls itself"
+    )
     with client.websocket_connect("/api/solve", headers={"host": "127.0.0.1:8722"}) as line:
         line.send_text(body)
         assert says in line.receive_json()["problem"]["detail"]
@@ -250,36 +286,54 @@ def test_a_name_that_is_too_long_is_said_and_not_cut(client: TestClient, rack: J
     assert answer.json()["errors"][0]["message"] == "93 characters are too many: 80 are the most."
     named = client.put(f"{path}/name", json={"base": rack["version"], "name": "y" * 80}).json()
     assert len(named["name"]) == 80
-    assert client.post(f"{path}/copy", json={}).json()["name"] == "y" * 73 + "…, copy", "what is cut off is told"
+    assert client.post(f"{path}/copy", json={}).json()["name"] == "y" * 73 + "…, copy", (
+        "what is cut off is told"
+    )
 
 
 def test_at_most_twenty_of_many_errors_are_named(client: TestClient, rack: Json) -> None:
     pins = [{"index": "x", "at": "y"}] * 300
-    answer = client.post("/api/solve", json={"brief": rack["design"]["brief"], "patch": {"row": {"pins": pins}}}).json()
+    answer = client.post(
+        "/api/solve", json={"brief": rack["design"]["brief"], "patch": {"row": {"pins": pins}}}
+    ).json()
     assert len(answer["errors"]) == 20
     hangs = client.post("/api/racks", json={"hangs": [{"item": 3, "count": "many"}] * 15}).json()
     assert (len(hangs["errors"]), hangs["detail"][-11:]) == (20, "and 10 more")
 
 
-def test_a_write_that_comes_again_under_its_key_is_made_once(client: TestClient, rack: Json) -> None:
+def test_a_write_that_comes_again_under_its_key_is_made_once(
+    client: TestClient, rack: Json
+) -> None:
     press: Json = {
         "headers": {"idempotency-key": "press-0001"},
         "json": {"base": rack["version"], "patch": {"hung": "1500 mm"}},
     }
     with ThreadPoolExecutor(4) as at_once:
-        answers = list(at_once.map(lambda _: client.patch(f"/api/racks/{rack['id']}", **press), range(4)))
-    assert {(answer.status_code, answer.json()["version"]) for answer in answers} == {(200, rack["version"] + 1)}
+        answers = list(
+            at_once.map(lambda _: client.patch(f"/api/racks/{rack['id']}", **press), range(4))
+        )
+    assert {(answer.status_code, answer.json()["version"]) for answer in answers} == {
+        (200, rack["version"] + 1)
+    }
     copies = [
-        client.post(f"/api/racks/{rack['id']}/copy", json={}, headers={"idempotency-key": "press-0002"}) for _ in "ab"
+        client.post(
+            f"/api/racks/{rack['id']}/copy", json={}, headers={"idempotency-key": "press-0002"}
+        )
+        for _ in "ab"
     ]
     assert copies[0].json()["id"] == copies[1].json()["id"]
     # After a start only the data file knows the key: nothing is written, and that is said.
     app: Any = client.app
-    with TestClient(create_app(Database(app.state.database.path)), base_url="http://127.0.0.1:8722") as again:
+    with TestClient(
+        create_app(Application(Database(app.state.application.database.path))),
+        base_url="http://127.0.0.1:8722",
+    ) as again:
         told = again.patch(f"/api/racks/{rack['id']}", **press)
         assert (told.status_code, told.json()["type"]) == (409, "/problems/already-written")
         assert again.get(f"/api/racks/{rack['id']}").json()["version"] == rack["version"] + 1
-    refused = client.patch(f"/api/racks/{rack['id']}", headers={"idempotency-key": "no key"}, json=press["json"])
+    refused = client.patch(
+        f"/api/racks/{rack['id']}", headers={"idempotency-key": "no key"}, json=press["json"]
+    )
     assert refused.status_code == 422
 
 
@@ -326,9 +380,13 @@ def test_long_work_ends_when_its_client_goes_and_a_write_is_finished() -> None:
         {"sec-fetch-site": "same-site"},
     ],
 )
-def test_pages_of_others_cannot_drive_the_server(client: TestClient, headers: dict[str, str]) -> None:
+def test_pages_of_others_cannot_drive_the_server(
+    client: TestClient, headers: dict[str, str]
+) -> None:
     for method, path in (("GET", "/api/racks"), ("POST", "/api/racks")):
-        assert client.request(method, path, headers=headers, json=hanging("towel")).status_code == 403
+        assert (
+            client.request(method, path, headers=headers, json=hanging("towel")).status_code == 403
+        )
 
 
 def test_own_pages_can(client: TestClient) -> None:
@@ -365,7 +423,9 @@ def test_the_openapi_document_explains_itself(client: TestClient) -> None:
 
 def test_a_line_answers_tries_in_order_and_outlives_what_cannot_be_read(client: TestClient) -> None:
     brief = client.post("/api/start", json=hanging("towel", 3)).json()[0]["design"]["brief"]
-    with client.websocket_connect("ws://127.0.0.1:8722/api/solve", headers={"origin": "http://127.0.0.1:8722"}) as line:
+    with client.websocket_connect(
+        "ws://127.0.0.1:8722/api/solve", headers={"origin": "http://127.0.0.1:8722"}
+    ) as line:
         for patch in ({"row": {"count": 4}}, {"row": {"count": "four"}}, {"row": {"count": 5}}):
             line.send_json({"brief": brief, "patch": patch})
         line.send_text("no JSON")
@@ -373,12 +433,20 @@ def test_a_line_answers_tries_in_order_and_outlives_what_cannot_be_read(client: 
     assert (four["design"]["count"], five["design"]["count"]) == (4, 5)
     assert bad["problem"]["errors"][0]["field"] == "row.count"
     assert worse["problem"]["status"] == 422
-    assert four["design"] == client.post("/api/solve", json={"brief": brief, "patch": {"row": {"count": 4}}}).json()
+    assert (
+        four["design"]
+        == client.post("/api/solve", json={"brief": brief, "patch": {"row": {"count": 4}}}).json()
+    )
 
 
-@pytest.mark.parametrize("headers", [{"origin": "http://evil.example"}, {"host": "yardcliff.evil.example"}])
+@pytest.mark.parametrize(
+    "headers", [{"origin": "http://evil.example"}, {"host": "yardcliff.evil.example"}]
+)
 def test_a_line_from_another_page_is_not_taken(client: TestClient, headers: dict[str, str]) -> None:
-    with pytest.raises(WebSocketDisconnect), client.websocket_connect("ws://127.0.0.1:8722/api/solve", headers=headers):
+    with (
+        pytest.raises(WebSocketDisconnect),
+        client.websocket_connect("ws://127.0.0.1:8722/api/solve", headers=headers),
+    ):
         pass
 
 
@@ -394,36 +462,53 @@ heavy,,mugs,40,40,,100,900 kg,,
 
 def test_a_list_of_things_is_read_row_by_row_and_goes_out_again(client: TestClient) -> None:
     def send(text: str, **query: Any) -> Json:
-        answer = client.post("/api/items/import", content=text, headers={"content-type": "text/csv"}, params=query)
+        answer = client.post(
+            "/api/items/import", content=text, headers={"content-type": "text/csv"}, params=query
+        )
         assert answer.status_code == 200, answer.text
         report: Json = answer.json()
         return report
 
     report = send(LIST)
     assert [(row["line"], row["standing"]) for row in report["rows"]] == [
-        (2, "new"), (3, "new"), (4, "refused"), (5, "refused"), (6, "refused"), (7, "refused"),
-    ]  # fmt: skip
+        (2, "new"),
+        (3, "new"),
+        (4, "refused"),
+        (5, "refused"),
+        (6, "refused"),
+        (7, "refused"),
+    ]
     whys = [row["why"] for row in report["rows"][2:]]
     assert whys[0] == "name: is missing"
     assert whys[1].startswith("left: Cannot read “four”")
     assert whys[2] == "key: “tall-jug” is on line 2 already"
     assert "weight_g: “900 kg” is no weight" in whys[3]
     assert report["taken"] == 0
-    assert client.get("/api/items/items.csv").text.count("\n") == 1, "nothing is kept before it is asked for"
+    assert client.get("/api/items/items.csv").text.count("\n") == 1, (
+        "nothing is kept before it is asked for"
+    )
     assert send(LIST, take=True)["taken"] == 2
     out = client.get("/api/items/items.csv").text
     assert {row["standing"] for row in send(out)["rows"]} == {"same"}
     everything = client.get("/api/items/items.csv?all=true").text
     assert all(row["standing"] in ("new", "same") for row in send(everything)["rows"])
-    bad = client.post("/api/items/import", content="a,b\n1,2\n", headers={"content-type": "text/csv"})
+    bad = client.post(
+        "/api/items/import", content="a,b\n1,2\n", headers={"content-type": "text/csv"}
+    )
     assert (bad.status_code, bad.json()["type"]) == (422, "/problems/unreadable-file")
     assert "there is no “name” in it" in bad.json()["detail"]
 
 
-def test_a_thing_of_ones_own_comes_first_and_racks_are_brought_up_to_it(client: TestClient, rack: Json) -> None:
-    listed = next(i for i in client.get("/api/catalogue").json()["items"] if i["key"] == "waxed-jacket")
+def test_a_thing_of_ones_own_comes_first_and_racks_are_brought_up_to_it(
+    client: TestClient, rack: Json
+) -> None:
+    listed = next(
+        i for i in client.get("/api/catalogue").json()["items"] if i["key"] == "waxed-jacket"
+    )
     assert not listed["own"]
-    kept = client.put("/api/items/waxed-jacket", json={"columns": {**listed["columns"], "left": "5 in"}}).json()
+    kept = client.put(
+        "/api/items/waxed-jacket", json={"columns": {**listed["columns"], "left": "5 in"}}
+    ).json()
     assert [used["id"] for used in kept["racks"]] == [rack["id"]]
     first = client.get("/api/catalogue").json()["items"][0]
     assert (first["key"], first["own"], first["columns"]["left"]) == ("waxed-jacket", True, "5 in")
@@ -432,11 +517,16 @@ def test_a_thing_of_ones_own_comes_first_and_racks_are_brought_up_to_it(client: 
     assert updated["design"]["brief"]["item"]["left"] == "5 in"
     assert updated["undo"] == "waxed jacket as measured now"
     assert client.post("/api/items/waxed-jacket/racks").json() == []
-    new = client.post("/api/items", json={"columns": {"name": "Big jug!", "left": "4", "right": "4", "below": "9"}})
+    new = client.post(
+        "/api/items",
+        json={"columns": {"name": "Big jug!", "left": "4", "right": "4", "below": "9"}},
+    )
     assert new.json()["item"]["key"] == "big-jug"
     assert client.delete("/api/items/big-jug").status_code == 204
     assert client.delete("/api/items/big-jug").status_code == 404
-    wrong = client.post("/api/items", json={"columns": {"name": "x", "left": "4", "right": "-1", "below": "9"}})
+    wrong = client.post(
+        "/api/items", json={"columns": {"name": "x", "left": "4", "right": "-1", "below": "9"}}
+    )
     assert wrong.json()["errors"] == [{"field": "right", "message": "“-1” must be more than 0."}]
 
 
@@ -446,12 +536,19 @@ def test_a_better_order_comes_as_a_patch_with_before_and_after(client: TestClien
     brief["row"] |= {"spacing": "even", "order": ["", "", "enamel-mug", "enamel-mug"]}
     found = client.post("/api/reorder", json={"brief": brief, "aim": "pitch"}).json()
     # Two jackets side by side ask for 260; a mug between them for 115 + 30 + 45.
-    assert (found["before"], found["after"], found["proved"], found["changes"]) == ("260 mm", "190 mm", True, True)
+    assert (found["before"], found["after"], found["proved"], found["changes"]) == (
+        "260 mm",
+        "190 mm",
+        True,
+        True,
+    )
     after = client.post("/api/solve", json={"brief": brief, "patch": found["patch"]}).json()
     assert after["fields"]["row.pitch"] == "190 mm"
 
 
-def test_ways_of_building_are_offered_by_fitness_and_changed_on_the_rack(client: TestClient) -> None:
+def test_ways_of_building_are_offered_by_fitness_and_changed_on_the_rack(
+    client: TestClient,
+) -> None:
     ways = client.post("/api/start", json=hanging("flask")).json()
     assert [(way["family"], way["fits"]) for way in ways] == [
         ("hole-rail", "made for it"),
@@ -466,14 +563,20 @@ def test_ways_of_building_are_offered_by_fitness_and_changed_on_the_rack(client:
         ("angled-rail", "at a pinch"),
     ]
     assert (
-        client.post("/api/racks", json=hanging("flask") | {"family": "shed"}).json()["errors"][0]["field"] == "family"
+        client.post("/api/racks", json=hanging("flask") | {"family": "shed"}).json()["errors"][0][
+            "field"
+        ]
+        == "family"
     )
     rack = client.post("/api/racks", json=hanging("flask") | {"family": "rail"}).json()
     assert [view["key"] for view in rack["design"]["views"]] == ["section"]
     built = change(client, rack, {"family": "hole-rail"})
     design = built["design"]
     assert [view["key"] for view in design["views"]] == ["section", "plan"]
-    assert [field["path"] for field in design["choices"][0]["fields"]][:2] == ["hole.opening", "hole.play"]
+    assert [field["path"] for field in design["choices"][0]["fields"]][:2] == [
+        "hole.opening",
+        "hole.play",
+    ]
     assert (design["count"], design["machining"][0]["tool"], design["machining"][0]["depth"]) == (
         5,
         "38 mm bit",
@@ -486,7 +589,10 @@ def test_versions_are_kept_compared_taken_and_let_go(client: TestClient, rack: J
     at = f"/api/racks/{rack['id']}/versions"
     assert client.post(at, json={"name": " "}).status_code == 422
     kept = client.post(at, json={"name": "Five hooks"}).json()
-    assert [(v["id"] == "now", v["name"]) for v in kept] == [(True, "As it is now"), (False, "Five hooks")]
+    assert [(v["id"] == "now", v["name"]) for v in kept] == [
+        (True, "As it is now"),
+        (False, "Five hooks"),
+    ]
     version = kept[1]["id"]
     changed = change(client, rack, {"row": {"count": 8}})
     table = client.get(f"{at}/compare", params={"id": ["now", version]}).json()
@@ -514,7 +620,11 @@ def test_aids_for_marking_out(client: TestClient, rack: Json) -> None:
     assert jig == {"holes": 3, "length": "560 mm", "moves": 2, "error": "0.5 mm"}
     assert "2 to 5 holes" in client.get(f"{at}/jig?holes=9").json()["detail"]
     members = client.get(f"{at}/family?fewest=2&most=4").json()
-    assert [(m["count"], m["length"]) for m in members] == [(2, "520 mm"), (3, "780 mm"), (4, "1040 mm")]
+    assert [(m["count"], m["length"]) for m in members] == [
+        (2, "520 mm"),
+        (3, "780 mm"),
+        (4, "1040 mm"),
+    ]
     assert members[0]["marks"] == ["130 mm", "390 mm"]
     lines = client.get(f"{at}/family.csv?fewest=2&most=4").text.splitlines()
     assert lines[1] == "2,520 mm,520.0000,130 mm,390 mm"
@@ -523,8 +633,13 @@ def test_aids_for_marking_out(client: TestClient, rack: Json) -> None:
 
 def test_marks_are_held_against_the_plan(client: TestClient, rack: Json) -> None:
     brief = rack["design"]["brief"]
-    found = client.post("/api/check", json={"brief": brief, "text": "130, 390, 650, 920, 1170"}).json()
-    assert (found["code"], [m["good"] for m in found["marks"]]) == ("plan", [True, True, True, False, True])
+    found = client.post(
+        "/api/check", json={"brief": brief, "text": "130, 390, 650, 920, 1170"}
+    ).json()
+    assert (found["code"], [m["good"] for m in found["marks"]]) == (
+        "plan",
+        [True, True, True, False, True],
+    )
     assert (found["marks"][3]["off"], found["air"], found["touches"]) == ("+10 mm", "20 mm", False)
     adopted = change(client, rack, found["adopt"])
     assert adopted["design"]["marks"]["text"][3] == "920 mm"

@@ -7,8 +7,10 @@ from fastapi.testclient import TestClient
 
 from tests.conftest import Json, change
 from tests.test_paper_of_families import ITEMS
-from yardcliff.core.families import FAMILIES
-from yardcliff.core.things import UP
+from yardcliff.core.things.thing import UP
+from yardcliff.core.ways import FAMILIES
+
+pytestmark = pytest.mark.slow
 
 STANDING = {key for key, way in FAMILIES.items() if way.brief.run is UP}
 NONSENSE = ("seven", "-40 mm", "3//4", "12 furlongs", "nan", "1e9")
@@ -35,7 +37,9 @@ def paths_of(rack: Json) -> set[str]:
 
 
 def places(rack: Json, of: str) -> int:
-    return sum(len(symbol["places"]) for symbol in rack["design"]["scene"]["symbols"] if symbol["of"] == of)
+    return sum(
+        len(symbol["places"]) for symbol in rack["design"]["scene"]["symbols"] if symbol["of"] == of
+    )
 
 
 @pytest.mark.parametrize("family", FAMILIES)
@@ -63,20 +67,28 @@ def test_a_rack_is_made_drawn_and_written_out(client: TestClient, family: str) -
     ):
         file = client.get(f"/api/racks/{rack['id']}/files/{kind}")
         assert (file.status_code, file.content[: len(starts)]) == (200, starts)
-    again = client.post("/api/racks/open", content=client.get(f"/api/racks/{rack['id']}/files/rack.json").content)
+    again = client.post(
+        "/api/racks/open", content=client.get(f"/api/racks/{rack['id']}/files/rack.json").content
+    )
     assert again.json()["design"]["brief"] == design["brief"]
     listed = {one["id"]: one for one in client.get("/api/racks").json()}[rack["id"]]
     assert listed["says"].startswith("4 ")
-    assert listed["to_settle"] == sum(finding["severity"] != "note" for finding in design["findings"])
+    assert listed["to_settle"] == sum(
+        finding["severity"] != "note" for finding in design["findings"]
+    )
 
 
 @pytest.mark.parametrize("family", FAMILIES)
-def test_nonsense_in_any_choice_is_refused_by_name_and_nothing_is_lost(client: TestClient, family: str) -> None:
+def test_nonsense_in_any_choice_is_refused_by_name_and_nothing_is_lost(
+    client: TestClient, family: str
+) -> None:
     rack = made(client, family)
     url = f"/api/racks/{rack['id']}"
     for path in [*paths_of(rack), "board.thickness", "hung", "row.air"]:
         for value in NONSENSE:
-            answer = client.patch(url, json={"base": rack["version"], "patch": patch_of(path, value)})
+            answer = client.patch(
+                url, json={"base": rack["version"], "patch": patch_of(path, value)}
+            )
             assert answer.status_code == 422, (path, value)
             errors = answer.json()["errors"]
             assert [error["field"] for error in errors] == [path], (path, value)
@@ -92,22 +104,32 @@ def test_every_choice_can_be_taken_and_undone(client: TestClient, family: str) -
         for field in section["fields"]:
             for option in field["options"]:
                 after = change(client, first, patch_of(field["path"], option["value"]))
-                assert (after["design"]["brief"] == first["design"]["brief"]) == (after["version"] == first["version"])
-                assert {symbol["of"] for symbol in after["design"]["scene"]["symbols"]} >= {"item", "holder"}
+                assert (after["design"]["brief"] == first["design"]["brief"]) == (
+                    after["version"] == first["version"]
+                )
+                assert {symbol["of"] for symbol in after["design"]["scene"]["symbols"]} >= {
+                    "item",
+                    "holder",
+                }
                 # What it asks for now, it reads as strictly.
                 for path in paths_of(after) - known:
                     tried = client.post(
-                        "/api/solve", json={"brief": after["design"]["brief"], "patch": patch_of(path, "3//4")}
+                        "/api/solve",
+                        json={"brief": after["design"]["brief"], "patch": patch_of(path, "3//4")},
                     )
                     assert [error["field"] for error in tried.json()["errors"]] == [path]
                 if after["version"] > first["version"]:
-                    undone = client.post(f"/api/racks/{first['id']}/undo", json={"base": after["version"]}).json()
+                    undone = client.post(
+                        f"/api/racks/{first['id']}/undo", json={"base": after["version"]}
+                    ).json()
                     assert undone["design"] == first["design"]
                     first = undone
 
 
 @pytest.mark.parametrize("family", FAMILIES)
-def test_a_rail_is_rebuilt_in_any_way_and_comes_back_as_it_was(client: TestClient, family: str) -> None:
+def test_a_rail_is_rebuilt_in_any_way_and_comes_back_as_it_was(
+    client: TestClient, family: str
+) -> None:
     rail = made(client, "rail", 5)
     other = change(client, rail, {"family": family})
     assert other["design"]["family"] == family
@@ -115,7 +137,9 @@ def test_a_rail_is_rebuilt_in_any_way_and_comes_back_as_it_was(client: TestClien
     if family == "rail":
         return
     assert other["undo"].startswith(f"family rail to {family}")
-    tried = client.post("/api/solve", json={"brief": rail["design"]["brief"], "patch": {"family": family}}).json()
+    tried = client.post(
+        "/api/solve", json={"brief": rail["design"]["brief"], "patch": {"family": family}}
+    ).json()
     assert tried == other["design"]
     undone = client.post(f"/api/racks/{rail['id']}/undo", json={"base": other["version"]}).json()
     assert undone["design"] == rail["design"]
@@ -137,7 +161,11 @@ def test_both_boards_of_an_angled_rail_have_marks_of_their_own(client: TestClien
 
 
 def test_a_row_is_named_with_those_that_are_marked_alike(client: TestClient) -> None:
-    rack = change(client, made(client, "rail"), {"rows": {"count": 4, "layout": "staggered"}, "hung": "2100 mm"})
+    rack = change(
+        client,
+        made(client, "rail"),
+        {"rows": {"count": 4, "layout": "staggered"}, "hung": "2100 mm"},
+    )
     assert [row["names"] for row in rack["design"]["rows"]] == ["rows 1 and 3", "rows 2 and 4"] * 2
 
 
@@ -147,8 +175,13 @@ def test_every_rung_of_the_ladder_leads_where_it_says(client: TestClient, family
     rungs = rack["ladder"]
     assert [rung["count"] for rung in rungs if rung["chosen"]] == [rack["design"]["count"]]
     for rung in rungs:
-        after = client.post("/api/solve", json={"brief": rack["design"]["brief"], "patch": rung["patch"]}).json()
-        assert (after["count"], after["length_mm"]) == (rung["count"], pytest.approx(rung["length_mm"]))
+        after = client.post(
+            "/api/solve", json={"brief": rack["design"]["brief"], "patch": rung["patch"]}
+        ).json()
+        assert (after["count"], after["length_mm"]) == (
+            rung["count"],
+            pytest.approx(rung["length_mm"]),
+        )
         assert after["marks"]["x"] == pytest.approx([round(x, 3) for x in rung["axes"]])
 
 
@@ -156,10 +189,17 @@ def test_every_rung_of_the_ladder_leads_where_it_says(client: TestClient, family
 def test_a_drag_on_the_line_is_the_change_it_becomes(client: TestClient, family: str) -> None:
     rack = made(client, family)
     brief, at = rack["design"]["brief"], rack["design"]["marks"]["x"]
-    patches = [
-        {"row": {"pins": [{"index": 1, "at": f"{round(at[1]) + by}*1 mm"}]}} for by in (1, -2, 3)
-    ] if len(at) > 1 else [{"row": {"length": f"{round(rack['design']['length_mm']) + by}*1 mm"}} for by in (10, 20)]  # fmt: skip
-    with client.websocket_connect("ws://127.0.0.1:8722/api/solve", headers={"origin": "http://127.0.0.1:8722"}) as line:
+    patches = (
+        [{"row": {"pins": [{"index": 1, "at": f"{round(at[1]) + by}*1 mm"}]}} for by in (1, -2, 3)]
+        if len(at) > 1
+        else [
+            {"row": {"length": f"{round(rack['design']['length_mm']) + by}*1 mm"}}
+            for by in (10, 20)
+        ]
+    )
+    with client.websocket_connect(
+        "ws://127.0.0.1:8722/api/solve", headers={"origin": "http://127.0.0.1:8722"}
+    ) as line:
         for patch in patches:
             line.send_json({"brief": brief, "patch": patch})
             tried = line.receive_json()["design"]
@@ -182,7 +222,10 @@ def test_versions_of_two_ways_stand_side_by_side(client: TestClient, family: str
     # All that hangs is counted, on whichever rows and boards.
     hung = [places(other, "item"), 6]
     assert results["things"]["texts"] == [str(count) for count in hung]
-    settle = [sum(finding["severity"] != "note" for finding in one["design"]["findings"]) for one in (other, rail)]
+    settle = [
+        sum(finding["severity"] != "note" for finding in one["design"]["findings"])
+        for one in (other, rail)
+    ]
     assert results["to settle"]["texts"] == [str(count) for count in settle]
     decided = {trait["label"]: trait["texts"] for trait in table["decisions"]}
     assert decided.get("family", [family, "rail"]) == [family, "rail"]
@@ -214,8 +257,14 @@ def test_what_a_rack_says_already_is_no_step_to_undo(client: TestClient) -> None
     rack = made(client, "angled-rail")
     other = change(client, rack, {"angled": {"magnet": "15 mm"}})
     undone = client.post(f"/api/racks/{rack['id']}/undo", json={"base": other["version"]}).json()
-    # Picking what is picked, or typing the same length otherwise, keeps what was undone to be redone.
-    for patch in ({"angled": {"caps": "over"}}, {"angled": {"cap": "0.9 cm"}}, {"family": "angled-rail"}, {}):
+    # Picking what is picked, or typing the same length otherwise, keeps what was undone to be
+    # redone.
+    for patch in (
+        {"angled": {"caps": "over"}},
+        {"angled": {"cap": "0.9 cm"}},
+        {"family": "angled-rail"},
+        {},
+    ):
         same = change(client, undone, patch)
         assert (same["version"], same["redo"]) == (undone["version"], undone["redo"])
     stale = client.patch(f"/api/racks/{rack['id']}", json={"base": other["version"], "patch": {}})
@@ -224,8 +273,12 @@ def test_what_a_rack_says_already_is_no_step_to_undo(client: TestClient) -> None
     assert again["design"] == other["design"]
 
 
-@pytest.mark.parametrize(("family", "size"), [("angled-rail", "300 mm × 90 mm"), ("perch", "1040 mm × 260 mm")])
-def test_the_first_page_gives_the_board_that_is_marked(client: TestClient, family: str, size: str) -> None:
+@pytest.mark.parametrize(
+    ("family", "size"), [("angled-rail", "300 mm × 90 mm"), ("perch", "1040 mm × 260 mm")]
+)
+def test_the_first_page_gives_the_board_that_is_marked(
+    client: TestClient, family: str, size: str
+) -> None:
     made(client, family)
     assert [rack["size"] for rack in client.get("/api/racks").json()] == [size]
 

@@ -11,23 +11,26 @@ from unicodedata import normalize
 
 import pypdfium2
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from PIL.Image import Image
 from pypdf import PdfReader
 
+from tests.cases import cases
 from tests.strategies import briefs
-from yardcliff.core.aids import drilling_jig, story_stick
-from yardcliff.core.amend import BriefError, amend
-from yardcliff.core.design import Design, design
-from yardcliff.core.families import Brief, build
-from yardcliff.core.families.rail import starting_brief
-from yardcliff.core.length import read
-from yardcliff.core.listing import Listed, shipped
+from yardcliff.core.design.change import amend
+from yardcliff.core.design.rack_design import Design, design
+from yardcliff.core.findings.patch import BriefError
+from yardcliff.core.row.marking_aids import drilling_jig, story_stick
+from yardcliff.core.things.listing import Listed, shipped
+from yardcliff.core.units.length import read
+from yardcliff.core.ways import Brief, build
+from yardcliff.core.ways.rail import starting_brief
 from yardcliff.exports.drawing import InkedText, lay_out
 from yardcliff.exports.items_csv import write_items
 from yardcliff.exports.marks_csv import write_marks
-from yardcliff.exports.pdf import PAPERS, Paper
+from yardcliff.exports.paper import Paper
+from yardcliff.exports.pdf import PAPERS
 from yardcliff.exports.rackfile import schema, write_rackfile
 from yardcliff.exports.shopsheet import write_shopsheet
 from yardcliff.exports.strip import GAP, LANE, TOP, write_strip
@@ -44,7 +47,9 @@ TRUE_MM = 0.1
 
 
 def lines_across(page: Image, width_mm: float, y_mm: float) -> list[float]:
-    """Middles, in mm, of the strokes that cross a horizontal scan `y_mm` above the page's foot, weighed by their ink."""
+    """Middles, in mm, of the strokes that cross a horizontal scan `y_mm` above the page's foot,
+    weighed by their ink.
+    """
     width, height = page.size
     scan = round(height - y_mm * DPI / 25.4)
     row = page.crop((0, scan, width, scan + 1)).tobytes()
@@ -67,7 +72,9 @@ def test_the_template_is_true_over_its_page_joins(paper: Paper) -> None:
     document = pypdfium2.PdfDocument(write_template("True", done, paper))
     laid = sheets(1200, paper)
     assert len(document) == len(laid) > 3
-    board_top = (PAPERS[paper][1] + 14) / 2 + 60  # a board of 120 mm is drawn whole, a little above the middle
+    board_top = (
+        PAPERS[paper][1] + 14
+    ) / 2 + 60  # a board of 120 mm is drawn whole, a little above the middle
     measured: list[float] = []
     origin = 0.0  # where the board's datum lies, in mm of the pages laid end to end
     previous_cross = 0.0
@@ -85,13 +92,15 @@ def test_the_template_is_true_over_its_page_joins(paper: Paper) -> None:
         previous_cross = crosses[-1] if crosses else 0.0
     planned = [0, *(float(mark.exact) for mark in done.marks), 1200]
     # A mark in an overlap is on both sheets.
-    assert {min(range(len(planned)), key=lambda i: abs(planned[i] - x)) for x in measured} == set(range(11))
+    assert {min(range(len(planned)), key=lambda i: abs(planned[i] - x)) for x in measured} == set(
+        range(11)
+    )
     worst = max(min(abs(p - x) for p in planned) for x in measured)
     assert worst <= TRUE_MM, f"worst mark is {worst:.3f} mm off"
 
 
 @given(brief=briefs)
-@settings(max_examples=60, deadline=None)
+@cases(60)
 def test_sheets_cover_the_board_and_meet_at_the_same_crosses(brief: Brief) -> None:
     length = float(design(brief).rack.row.length)
     laid = sheets(length, "a4")
@@ -108,8 +117,18 @@ def text_of(pdf: bytes) -> str:
 
 
 def test_the_template_says_how_to_use_it() -> None:
-    text = text_of(write_template("Hats", design(starting_brief("felt-hat", 4, "1/16 in")), "letter"))
-    for words in ("DATUM", "TOP", "4 in", "print again at 100", "sheet 1 of", "Peg holes", "same letter"):
+    text = text_of(
+        write_template("Hats", design(starting_brief("felt-hat", 4, "1/16 in")), "letter")
+    )
+    for words in (
+        "DATUM",
+        "TOP",
+        "4 in",
+        "print again at 100",
+        "sheet 1 of",
+        "Peg holes",
+        "same letter",
+    ):
         assert words in text
 
 
@@ -146,7 +165,9 @@ def test_any_count_still_makes_a_sheet(count: int) -> None:
 
 def _overlap(a: InkedText, b: InkedText) -> bool:
     half = [len(t.text) * 0.7 for t in (a, b)]
-    along, across = (abs(a.y - b.y), abs(a.x - b.x)) if a.turned else (abs(a.x - b.x), abs(a.y - b.y))
+    along, across = (
+        (abs(a.y - b.y), abs(a.x - b.x)) if a.turned else (abs(a.x - b.x), abs(a.y - b.y))
+    )
     return a.turned == b.turned and along < sum(half) - 0.01 and across < 2.4
 
 
@@ -183,7 +204,7 @@ def test_the_csv_holds_each_mark_exact_and_on_the_tape() -> None:
 
 
 @given(brief=briefs)
-@settings(max_examples=100, deadline=None)
+@cases(100)
 def test_a_rack_file_is_lossless(brief: Brief) -> None:
     assert read_rackfile(write_rackfile("Any name", brief)) == ("Any name", brief)
 
@@ -200,7 +221,10 @@ def test_the_published_schema_is_the_current_one() -> None:
         ("[]", "does not say"),
         ('{"format": "yardcliff-rack", "version": 2}', "version 2"),
         ('{"format": "yardcliff-rack", "version": 1, "name": ""}', "1 to 80"),
-        ('{"format": "yardcliff-rack", "version": 1, "name": "x", "brief": {"family": "raft"}}', "family"),
+        (
+            '{"format": "yardcliff-rack", "version": 1, "name": "x", "brief": {"family": "raft"}}',
+            "family",
+        ),
     ],
 )
 def test_a_file_that_is_no_rack_is_refused_with_the_reason(text: str, says: str) -> None:
@@ -221,7 +245,14 @@ def test_a_story_stick_and_a_jig_are_true_on_paper() -> None:
         assert [x - found[0] for x in found] == pytest.approx(planned, abs=TRUE_MM)
     jig = drilling_jig("Mugs", row, done.tape, done.rack.bores[0].bit, 3)
     text = text_of(write_strip(jig.strip, done.tape, "letter"))
-    for words in ("drilling jig 1:1", "pin", "2: 48 mm", "3: 96 mm", "Check the last hole", "print again at 100"):
+    for words in (
+        "drilling jig 1:1",
+        "pin",
+        "2: 48 mm",
+        "3: 96 mm",
+        "Check the last hole",
+        "print again at 100",
+    ):
         assert words in text, words
 
 
@@ -232,10 +263,18 @@ def test_paper_of_several_rows_has_each_different_one_once() -> None:
     for row in range(1, 5):
         assert f"Wall, row {row}" in template
     sheet = text_of(write_shopsheet("Wall", done, "a4"))
-    for words in ("10 enamel mugs on dowel pegs in 4 rows", "Rows 1 and 3", "Rows 2 and 4", "10 × peg hole"):
+    for words in (
+        "10 enamel mugs on dowel pegs in 4 rows",
+        "Rows 1 and 3",
+        "Rows 2 and 4",
+        "10 × peg hole",
+    ):
         assert words in sheet, words
     table = list(csv.DictReader(io.StringIO(write_marks(done))))
-    assert [(line["row"], line["tape"]) for line in table[3:5]] == [("2", "120 mm"), ("2", "240 mm")]
+    assert [(line["row"], line["tape"]) for line in table[3:5]] == [
+        ("2", "120 mm"),
+        ("2", "240 mm"),
+    ]
 
 
 @given(rows=st.sets(st.integers(0, 30), min_size=1))
@@ -246,10 +285,12 @@ def test_rows_are_named_as_they_are_said(rows: set[int]) -> None:
 
 
 @given(entry=st.sampled_from(shipped()), factor=st.integers(1, 7))
-@settings(max_examples=80, deadline=None)
+@cases(80)
 def test_a_list_of_things_goes_out_and_comes_in_again(entry: Listed, factor: int) -> None:
     # Thirds and sevenths of an inch are as exact in a file as millimetres.
-    item = entry.item.model_copy(update={"left": entry.item.left * factor / 7, "name": "a, “quoted” thing"})
+    item = entry.item.model_copy(
+        update={"left": entry.item.left * factor / 7, "name": "a, “quoted” thing"}
+    )
     own = entry.model_copy(update={"item": item})
     (row,) = read_items(write_items([own]))
     assert row.entry == own
@@ -272,14 +313,21 @@ def test_a_row_that_is_no_thing_says_why(text: str, says: str) -> None:
 
 @pytest.mark.parametrize(
     "name",
-    ["Küche Łódź", "Ġurġevo Ñandú Şırnak Ťahúň Dzień Āķis", "Διάδρομος με γάντζους", "Ґанок, вішалка й ключі Џеп"],
+    [
+        "Küche Łódź",
+        "Ġurġevo Ñandú Şırnak Ťahúň Dzień Āķis",
+        "Διάδρομος με γάντζους",
+        "Ґанок, вішалка й ключі Џеп",
+    ],
 )
 def test_every_letter_of_europe_is_printed(name: str) -> None:
     pages = PdfReader(io.BytesIO(write_shopsheet(name, design(COATS), "a4"))).pages
     text = normalize("NFKC", pages[0].extract_text())
     assert name in text
     assert "is a letter that" not in text
-    decomposed = PdfReader(io.BytesIO(write_shopsheet(normalize("NFD", name), design(COATS), "a4"))).pages
+    decomposed = PdfReader(
+        io.BytesIO(write_shopsheet(normalize("NFD", name), design(COATS), "a4"))
+    ).pages
     assert name in normalize("NFKC", decomposed[0].extract_text())
 
 

@@ -1,4 +1,6 @@
-"""Every operation of the API with made-up input, well and badly formed: never a crash, only answers that are documented."""
+"""Every operation of the API with made-up input, well and badly formed: never a crash, only answers
+that are documented.
+"""
 
 import os
 from collections.abc import Iterator
@@ -15,15 +17,17 @@ from schemathesis.generation import GenerationMode
 from schemathesis.specs.openapi.checks import response_schema_conformance, status_code_conformance
 
 from tests.server import running
-from yardcliff.core.amend import dump
-from yardcliff.core.families import FAMILIES, starting
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.site.amending import dump_wall
-from yardcliff.core.site.wall import Wall
+from yardcliff.core.design.change import dump
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.wall.amending import dump_wall
+from yardcliff.core.wall.wall import Wall
+from yardcliff.core.ways import FAMILIES, starting
 from yardcliff.store.database import Database
 from yardcliff.store.sheets import Racks, Walls
 
-CASES = int(os.environ.get("YARDCLIFF_FUZZ", "6"))
+pytestmark = pytest.mark.slow
+
+CASES = int(os.environ.get("YARDCLIFF_FUZZ", "3"))
 """Of each operation; `YARDCLIFF_FUZZ=60` are 5,000 in all."""
 CHECKS = [not_a_server_error, status_code_conformance, response_schema_conformance]
 LEFT_OUT = {("POST", "/api/phone")}
@@ -37,7 +41,8 @@ def server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[tuple[str, dict
     database = Database(data)
     racks, walls = Racks(database), Walls(database)
     ids = [
-        racks.create(family, dump(starting([(shipped_item("tin-cup"), 4)], "1 mm", family))).id for family in FAMILIES
+        racks.create(family, dump(starting([(shipped_item("tin-cup"), 4)], "1 mm", family))).id
+        for family in FAMILIES
     ]
     wall = walls.create("Porch", dump_wall(Wall())).id
     database.close()
@@ -57,9 +62,17 @@ def test_no_input_brings_an_operation_down(server: tuple[str, dict[str, list[str
             continue
         named = [name for name in ids if f"{{{name}}}" in operation.path]
         paths = st.fixed_dictionaries({name: st.sampled_from(ids[name]) for name in named})
-        modes = [operation.as_strategy(mode) for mode in (GenerationMode.POSITIVE, GenerationMode.NEGATIVE)]
+        modes = [
+            operation.as_strategy(mode)
+            for mode in (GenerationMode.POSITIVE, GenerationMode.NEGATIVE)
+        ]
 
-        @settings(max_examples=CASES, deadline=None, phases=[Phase.generate], suppress_health_check=list(HealthCheck))
+        @settings(
+            max_examples=CASES,
+            deadline=None,
+            phases=[Phase.generate],
+            suppress_health_check=list(HealthCheck),
+        )
         @given(case=st.one_of(*modes), path=paths, there=st.booleans())
         def tried(case: Any, path: dict[str, str], there: bool) -> None:
             if there and case.path_parameters:

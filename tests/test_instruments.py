@@ -1,4 +1,6 @@
-"""Instruments: lines as devices send them, steadied; the made-up ones over an open line, with everything that goes wrong with such."""
+"""Instruments: lines as devices send them, steadied; the made-up ones over an open line, with
+everything that goes wrong with such.
+"""
 
 import asyncio
 from concurrent.futures import ThreadPoolExecutor
@@ -9,9 +11,10 @@ from fastapi.testclient import TestClient
 from starlette.websockets import WebSocketDisconnect
 
 from yardcliff.api.app import create_app
-from yardcliff.core.length import Tape, read
+from yardcliff.app.application import Application
+from yardcliff.core.units.length import Tape, read
 from yardcliff.instruments import Reading, Steadied, read_line
-from yardcliff.standins.instruments import instruments
+from yardcliff.standins.simulated import instruments
 from yardcliff.store.database import Database
 
 MM, INCH = Tape.named("1 mm"), Tape.named("1/16 in")
@@ -21,10 +24,17 @@ QUICK = instruments(every=0.001)
 @pytest.mark.parametrize(
     ("line", "reading"),
     [
-        ("+0072.34 mm", Reading(Fraction("72.34"), "mm")), (" 2.8480 in\r\n", Reading(Fraction("72.3392"), "in")), ("-000.02 MM", Reading(Fraction("-0.02"), "mm")),
-        ("#E4 \x00", None), ("", None), ("+0072.3", None), ("72.34 cm", None), ("nan mm", None), ("1e3 mm", None),
+        ("+0072.34 mm", Reading(Fraction("72.34"), "mm")),
+        (" 2.8480 in\r\n", Reading(Fraction("72.3392"), "in")),
+        ("-000.02 MM", Reading(Fraction("-0.02"), "mm")),
+        ("#E4 \x00", None),
+        ("", None),
+        ("+0072.3", None),
+        ("72.34 cm", None),
+        ("nan mm", None),
+        ("1e3 mm", None),
     ],
-)  # fmt: skip
+)
 def test_a_line_is_a_reading_or_nothing(line: str, reading: Reading | None) -> None:
     assert read_line(line) == reading
 
@@ -76,7 +86,10 @@ def test_a_made_up_one_shakes_drops_out_and_comes_to_rest(name: str) -> None:
 
 
 def test_what_it_shows_comes_along_a_line_and_is_taken_into_the_log() -> None:
-    with TestClient(create_app(Database(":memory:"), measuring=QUICK), base_url="http://127.0.0.1:8722") as client:
+    with TestClient(
+        create_app(Application(Database(":memory:"), instruments=QUICK)),
+        base_url="http://127.0.0.1:8722",
+    ) as client:
         assert client.get("/api/instruments").json() == [
             {"name": "caliper", "simulated": True},
             {"name": "tape", "simulated": True},
@@ -84,7 +97,9 @@ def test_what_it_shows_comes_along_a_line_and_is_taken_into_the_log() -> None:
         with client.websocket_connect("ws://127.0.0.1:8722/api/instruments/tape?held=390") as line:
             shown = next(one for one in iter(line.receive_json, None) if one["steady"])
         assert abs(read(shown["value"], "mm") - 390) < 3
-        rack = client.post("/api/racks", json={"hangs": [{"item": "waxed-jacket", "count": 5}], "tape": "1 mm"}).json()
+        rack = client.post(
+            "/api/racks", json={"hangs": [{"item": "waxed-jacket", "count": 5}], "tape": "1 mm"}
+        ).json()
         body = {"kind": "measured", "day": "2026-11-27", "what": "2", "text": shown["value"]}
         log = client.post(f"/api/racks/{rack['id']}/log", json=body).json()
         assert read(log["rows"][0]["measured"][2]["found"], "mm") == read(shown["value"], "mm")

@@ -20,7 +20,9 @@ def rack(client: TestClient) -> Json:
     return made
 
 
-def write(client: TestClient, rack: Json, kind: str, text: str = "", what: str = "", **more: Any) -> Json:
+def write(
+    client: TestClient, rack: Json, kind: str, text: str = "", what: str = "", **more: Any
+) -> Json:
     body = {"kind": kind, "day": "2026-11-27", "text": text, "what": what, **more}
     answer = client.post(f"/api/racks/{rack['id']}/log", json=body)
     assert answer.status_code == 201, answer.text
@@ -30,7 +32,8 @@ def write(client: TestClient, rack: Json, kind: str, text: str = "", what: str =
 
 def take(client: TestClient, rack: Json, what: str, code: str) -> Json:
     answer = client.post(
-        f"/api/racks/{rack['id']}/log/ways", json={"base": rack["version"], "what": what, "code": code, **NOW}
+        f"/api/racks/{rack['id']}/log/ways",
+        json={"base": rack["version"], "what": what, "code": code, **NOW},
     )
     assert answer.status_code == 201, answer.text
     found: Json = answer.json()
@@ -70,10 +73,16 @@ def test_what_is_measured_is_told_at_once(client: TestClient, rack: Json) -> Non
 @pytest.mark.parametrize(
     ("kind", "what", "text", "field"),
     [
-        ("measured", "1", "banana", "text"), ("measured", "9", "100", "what"), ("measured", "1", "90 m", "text"),
-        ("measured", "board", "-4 mm", "text"), ("time", "", "a while", "text"), ("time", "", "9" * 310, "text"), ("note", "", "  ", "text"), ("fit", "kettle", "", "what"),
+        ("measured", "1", "banana", "text"),
+        ("measured", "9", "100", "what"),
+        ("measured", "1", "90 m", "text"),
+        ("measured", "board", "-4 mm", "text"),
+        ("time", "", "a while", "text"),
+        ("time", "", "9" * 310, "text"),
+        ("note", "", "  ", "text"),
+        ("fit", "kettle", "", "what"),
     ],
-)  # fmt: skip
+)
 def test_what_cannot_be_kept_is_said(
     client: TestClient, rack: Json, kind: str, what: str, text: str, field: str
 ) -> None:
@@ -83,7 +92,10 @@ def test_what_cannot_be_kept_is_said(
     assert client.get(f"/api/racks/{rack['id']}/log").json()["entries"] == []
     kept = {"kind": "note", "day": "2026-11-27", "text": "dry fit", "what": ""}
     assert client.post("/api/racks/nobody/log", json=kept).status_code == 404
-    assert client.post(f"/api/racks/{rack['id']}/log", json=kept | {"day": "9999-12-31"}).status_code == 422
+    assert (
+        client.post(f"/api/racks/{rack['id']}/log", json=kept | {"day": "9999-12-31"}).status_code
+        == 422
+    )
 
 
 def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Json) -> None:
@@ -97,29 +109,45 @@ def test_a_way_out_is_taken_and_everything_follows(client: TestClient, rack: Jso
     log = client.get(f"/api/racks/{rack['id']}/log").json()
     said = [one["says"] for one in log["entries"] if one["kind"] == "mishap"]
     assert said == ["Hole 2 is at 404 mm where 390 mm was planned: space the rest around it."]
-    assert (log["trouble"], told(log, "2")["off"], told(log, "2")["adopted"]) == ([], "+14 mm", True)
-    assert log["says"].startswith("1 of 6 measured, all as planned by now; 1 was off, and the plan followed; ")
+    assert (log["trouble"], told(log, "2")["off"], told(log, "2")["adopted"]) == (
+        [],
+        "+14 mm",
+        True,
+    )
+    assert log["says"].startswith(
+        "1 of 6 measured, all as planned by now; 1 was off, and the plan followed; "
+    )
     # No step back, no change and no version moves what is drilled.
     back = client.post(f"/api/racks/{rack['id']}/undo", json={"base": changed["version"]}).json()
     assert back["design"]["marks"]["x"][1] == 390
     rack = client.post(f"/api/racks/{rack['id']}/redo", json={"base": back["version"]}).json()
     fewer = client.patch(
-        f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": {"row": {"count": 1, "pins": []}}}
+        f"/api/racks/{rack['id']}",
+        json={"base": rack["version"], "patch": {"row": {"count": 1, "pins": []}}},
     )
-    assert (fewer.status_code, fewer.json()["detail"].split(".")[0]) == (409, "Hole 2 is drilled: at 390 mm")
+    assert (fewer.status_code, fewer.json()["detail"].split(".")[0]) == (
+        409,
+        "Hole 2 is drilled: at 390 mm",
+    )
     for place in ("1", "3"):
         usual = write(client, rack, "measured", told(log, place)["planned"], place)["usual"]
-    assert [one["says"] for one in usual] == ["Your holes lie on their marks, by the middle of 3."], (
-        "one bad hole of three moves nothing"
-    )
+    assert [one["says"] for one in usual] == [
+        "Your holes lie on their marks, by the middle of 3."
+    ], "one bad hole of three moves nothing"
     marks = [
         task
         for task in client.get(f"/api/racks/{rack['id']}/making", params=NOW).json()["tasks"]
         if task["key"] == "mark:0"
     ]
     assert "404" in str(marks), "the bench reads the new marks"
-    assert client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "4"}).status_code == 422
-    assert client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "²"}).status_code == 422
+    assert (
+        client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "4"}).status_code
+        == 422
+    )
+    assert (
+        client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "²"}).status_code
+        == 422
+    )
 
 
 def test_a_plug_is_glued_waited_for_and_drilled_again(client: TestClient, rack: Json) -> None:
@@ -135,15 +163,22 @@ def test_a_plug_is_glued_waited_for_and_drilled_again(client: TestClient, rack: 
     assert plugged["version"] == rack["version"], "the plan stays as it is"
     assert told(client.get(f"/api/racks/{rack['id']}/log").json(), "2")["found"] == ""
     found = tasks()
-    assert [title for title in found if title not in before] == ["Plug hole 2", "Drill hole 2 again"]
+    assert [title for title in found if title not in before] == [
+        "Plug hole 2",
+        "Drill hole 2 again",
+    ]
     plug, again = found["Plug hole 2"], found["Drill hole 2 again"]
     assert (plug["waits_for"], plug["wait"] > 0) == ("glue", True)
     assert [line["text"] for line in again["lines"]] == ["2: 390 mm from the left end"]
     assert again["number"] < found["Sand through the grits: 120, 180, 240"]["number"]
     assert again["stints"][0]["start"] >= plug["free"], "it waits for the glue"
     said = [{"id": "id-again-1", "item": again["key"], "at": "2026-11-28T15:00"}]
-    assert client.post(f"/api/racks/{rack['id']}/making/ticks", json={"said": said}).status_code == 204
-    fewer = client.patch(f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": {"row": {"count": 1}}})
+    assert (
+        client.post(f"/api/racks/{rack['id']}/making/ticks", json={"said": said}).status_code == 204
+    )
+    fewer = client.patch(
+        f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": {"row": {"count": 1}}}
+    )
     assert fewer.json()["detail"].startswith("Hole 2 is drilled: at 390 mm.")
     # What is no way out any more is refused.
     gone = {"base": rack["version"], "what": "2", "code": "plug", **NOW}
@@ -151,13 +186,16 @@ def test_a_plug_is_glued_waited_for_and_drilled_again(client: TestClient, rack: 
 
 
 @pytest.mark.parametrize(
-    ("code", "left"), [("leave", ["Left side"]), ("match", ["Left side", "Right side"]), ("anew", [])]
+    ("code", "left"),
+    [("leave", ["Left side"]), ("match", ["Left side", "Right side"]), ("anew", [])],
 )
 def test_of_two_equal_sides_one_is_short_and_one_way_settles_both(
     client: TestClient, code: str, left: list[str]
 ) -> None:
     hangs = [{"item": "soup-bowl-mug", "count": 4}]
-    box = client.post("/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "shelf-box"}).json()
+    box = client.post(
+        "/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "shelf-box"}
+    ).json()
     at = f"/api/racks/{box['id']}"
 
     def tasks() -> list[Json]:
@@ -165,14 +203,20 @@ def test_of_two_equal_sides_one_is_short_and_one_way_settles_both(
         return made
 
     cut = [task["key"] for task in tasks() if task["key"].startswith(("strip:", "cut:"))]
-    said = [{"id": f"it-was-cut-{k}", "item": key, "at": "2026-11-26T17:00"} for k, key in enumerate(cut)]
+    said = [
+        {"id": f"it-was-cut-{k}", "item": key, "at": "2026-11-26T17:00"}
+        for k, key in enumerate(cut)
+    ]
     assert client.post(f"{at}/making/ticks", json={"said": said}).status_code == 204
     log = client.get(f"{at}/log").json()
     assert log["rows"][-1]["title"] == "Other parts"
     planned = told(log, "long left-side")["x"]
     short = f"{planned - 4:g} mm"
     assert write(client, box, "measured", short, "long left-side")["trouble"] == ["long left-side"]
-    ways = {way["code"]: way for way in client.get(f"{at}/log/ways", params={**NOW, "what": "long left-side"}).json()}
+    ways = {
+        way["code"]: way
+        for way in client.get(f"{at}/log/ways", params={**NOW, "what": "long left-side"}).json()
+    }
     assert ways.keys() == {"leave", "match", "anew"}
     assert (ways["match"]["title"], ways["match"]["x"]) == ("Cut right side to match", [])
     before = {task["title"] for task in tasks()}
@@ -181,9 +225,13 @@ def test_of_two_equal_sides_one_is_short_and_one_way_settles_both(
     # Nothing is off any more, and the record keeps what was: no way leads back to where it began.
     assert log["trouble"] == []
     assert told(log, "long left-side")["off"] == ("" if code == "anew" else "−4 mm")
-    assert client.get(f"{at}/log/ways", params={**NOW, "what": "long right-side"}).status_code == 422
+    assert (
+        client.get(f"{at}/log/ways", params={**NOW, "what": "long right-side"}).status_code == 422
+    )
     steps = [task["title"] for task in tasks() if task["title"] not in before]
-    assert [title for title in steps if "match" in title] == ["Cut right side to match"] * (code == "match")
+    assert [title for title in steps if "match" in title] == ["Cut right side to match"] * (
+        code == "match"
+    )
     assert any("Cut 1 part" in title for title in steps) == (code == "anew")
     assert steps or code == "leave"
     notes = [one["message"] for one in box["design"]["findings"] if one["code"] == "made.left"]
@@ -199,22 +247,34 @@ def test_of_two_equal_sides_one_is_short_and_one_way_settles_both(
         assert "Cut right side to match" not in {task["title"] for task in tasks()}
 
 
-def test_what_is_made_again_is_sanded_and_coated_again_and_nothing_else_is(client: TestClient) -> None:
+def test_what_is_made_again_is_sanded_and_coated_again_and_nothing_else_is(
+    client: TestClient,
+) -> None:
     hangs = [{"item": "soup-bowl-mug", "count": 4}]
-    box = client.post("/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "shelf-box"}).json()
+    box = client.post(
+        "/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "shelf-box"}
+    ).json()
     at = f"/api/racks/{box['id']}"
 
     def tasks() -> dict[str, Json]:
-        return {task["key"]: task for task in client.get(f"{at}/making", params=NOW).json()["tasks"]}
+        return {
+            task["key"]: task for task in client.get(f"{at}/making", params=NOW).json()["tasks"]
+        }
 
     until = list(tasks())
     done = until[: until.index("coat:1") + 1]
-    said = [{"id": f"done-{k:04}", "item": key, "at": "2026-11-26T17:00"} for k, key in enumerate(done)]
+    said = [
+        {"id": f"done-{k:04}", "item": key, "at": "2026-11-26T17:00"} for k, key in enumerate(done)
+    ]
     assert client.post(f"{at}/making/ticks", json={"said": said}).status_code == 204
     write(client, box, "measured", "400 mm", "long left-side")
     take(client, box, "long left-side", "anew")
     after = tasks()
-    again = {key: task["title"] for key, task in after.items() if key not in until and "once more" in task["title"]}
+    again = {
+        key: task["title"]
+        for key, task in after.items()
+        if key not in until and "once more" in task["title"]
+    }
     assert again["sand 2"] == "Sand through the grits: 120, 180, 240, once more: left side"
     assert again["coat:1 2"] == "First coat: hard wax oil, once more: left side"
     assert "test 2" not in again
@@ -225,19 +285,28 @@ def test_what_is_made_again_is_sanded_and_coated_again_and_nothing_else_is(clien
     assert after["sand 2"]["minutes"] < after["sand"]["minutes"] / 3
 
 
-def test_a_rail_cut_short_shares_the_difference_or_the_others_are_cut_to_match(client: TestClient) -> None:
+def test_a_rail_cut_short_shares_the_difference_or_the_others_are_cut_to_match(
+    client: TestClient,
+) -> None:
     hangs = [{"item": "padlock", "count": 6}]
-    rack = client.post("/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "stacked"}).json()
+    rack = client.post(
+        "/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "stacked"}
+    ).json()
     at = f"/api/racks/{rack['id']}"
     cut = next(
-        task for task in client.get(f"{at}/making", params=NOW).json()["tasks"] if task["key"].startswith("cut:")
+        task
+        for task in client.get(f"{at}/making", params=NOW).json()["tasks"]
+        if task["key"].startswith("cut:")
     )
     said = [{"id": "all-are-cut", "item": cut["key"], "at": "2026-11-26T17:00"}]
     assert client.post(f"{at}/making/ticks", json={"said": said}).status_code == 204
     log = client.get(f"{at}/log").json()
     long, first = (told(log, what)["x"] for what in ("board 2", "2.1"))
     write(client, rack, "measured", f"{long - 6} mm", "board 2")
-    ways = {way["code"]: way for way in client.get(f"{at}/log/ways", params={**NOW, "what": "board 2"}).json()}
+    ways = {
+        way["code"]: way
+        for way in client.get(f"{at}/log/ways", params={**NOW, "what": "board 2"}).json()
+    }
     assert ways["share"]["x"][0] == first - 3
     assert (ways["adopt"]["long"], ways["adopt"]["stops"]) == (long - 6, 0)
     after = take(client, rack, "board 2", "share")
@@ -248,7 +317,8 @@ def test_a_rail_cut_short_shares_the_difference_or_the_others_are_cut_to_match(c
         first,
         first,
     )
-    # The other way: the rails that are whole yet are cut to match, and the plan has all of them so long.
+    # The other way: the rails that are whole yet are cut to match, and the plan has all of them so
+    # long.
     client.post(f"{at}/undo", json={"base": after["version"]})
     mishap = next(one for one in log["entries"] if "share the difference" in one["says"])
     client.delete(f"{at}/log/{mishap['id']}")
@@ -257,7 +327,10 @@ def test_a_rail_cut_short_shares_the_difference_or_the_others_are_cut_to_match(c
     after = take(client, rack, "board 2", "adopt")
     assert not [one for one in after["design"]["findings"] if one["code"].startswith("made.board")]
     titles = [task["title"] for task in client.get(f"{at}/making", params=NOW).json()["tasks"]]
-    assert [title for title in titles if "to match" in title] == ["Cut rail 1 to match", "Cut rail 3 to match"]
+    assert [title for title in titles if "to match" in title] == [
+        "Cut rail 1 to match",
+        "Cut rail 3 to match",
+    ]
     assert client.get(f"{at}/log").json()["trouble"] == []
 
 
@@ -265,8 +338,12 @@ def test_hours_fits_and_notes_are_kept_and_taken_back(client: TestClient, rack: 
     write(client, rack, "time", "1 h 30")
     log = write(client, rack, "time", "45 min")
     assert log["hours"] == "2 h 15"
-    assert log["racks"] == [{"name": rack["name"], "planned": log["planned_hours"], "really": "2 h 15", "up": False}]
-    assert log["pace"] == {"usual": None, "reckoned": 100}, "half a rack says nothing of one's hands"
+    assert log["racks"] == [
+        {"name": rack["name"], "planned": log["planned_hours"], "really": "2 h 15", "up": False}
+    ]
+    assert log["pace"] == {"usual": None, "reckoned": 100}, (
+        "half a rack says nothing of one's hands"
+    )
     fit = write(client, rack, "fit", what="", found=["goes on", "bumps"])
     assert fit["fits"] == [{"item": "", "name": "waxed jacket", "found": ["goes on", "bumps"]}]
     note = write(client, rack, "next", "Hooks a finger lower.")
@@ -277,7 +354,9 @@ def test_hours_fits_and_notes_are_kept_and_taken_back(client: TestClient, rack: 
     assert client.delete(f"/api/racks/{rack['id']}/log/{first['id']}").status_code == 404
 
 
-def test_what_the_saw_really_takes_is_learned_over_several_racks(client: TestClient, rack: Json) -> None:
+def test_what_the_saw_really_takes_is_learned_over_several_racks(
+    client: TestClient, rack: Json
+) -> None:
     log = write(client, rack, "measured", "2.9", "saw cut")
     assert (log["kerf"]["planned"], log["kerf"]["off"], log["kerf"]["good"], log["trouble"]) == (
         "2.5 mm",
@@ -304,14 +383,18 @@ def test_another_one_begins_with_what_was_really_built(client: TestClient, rack:
     write(client, rack, "note", "Sanded twice.")
     for place, at in enumerate(("131", "392", "652"), 1):
         usual = write(client, rack, "measured", at, str(place))["usual"]
-    assert [one["says"] for one in usual] == ["Your holes lie 2 mm beyond their marks, by the middle of 3."]
+    assert [one["says"] for one in usual] == [
+        "Your holes lie 2 mm beyond their marks, by the middle of 3."
+    ]
     again = client.post(f"/api/racks/{rack['id']}/log/another").json()
     assert again["name"].endswith(", again")
     assert again["design"]["marks"]["text"][:3] == ["131 mm", "392 mm", "652 mm"]
     assert again["design"]["brief"]["row"]["length"] == "1310 mm"
     assert again["design"]["brief"]["place"]["wall"] is None
     notes = client.get(f"/api/racks/{again['id']}/log").json()["entries"]
-    assert [(one["kind"], one["says"]) for one in notes] == [("note", f"From {rack['name']}: Longer screws.")]
+    assert [(one["kind"], one["says"]) for one in notes] == [
+        ("note", f"From {rack['name']}: Longer screws.")
+    ]
 
 
 def test_rows_and_boards_are_told_apart_from_the_form_to_the_paper(client: TestClient) -> None:
@@ -323,7 +406,10 @@ def test_rows_and_boards_are_told_apart_from_the_form_to_the_paper(client: TestC
     assert told(log, "board 2")["title"] == "rail 2"
     ways = client.get(f"/api/racks/{rack['id']}/log/ways", params={**NOW, "what": "board 2"}).json()
     anew = next(way for way in ways if way["code"] == "anew")
-    assert (anew["title"], anew["clears"]) == ("Make rail 2 again", ["board 2", "2.1", "2.2", "wide rail-2"])
+    assert (anew["title"], anew["clears"]) == (
+        "Make rail 2 again",
+        ["board 2", "2.1", "2.2", "wide rail-2"],
+    )
     at = told(log, "3.2")["x"]
     drilled = write(client, rack, "measured", f"{at + 9} mm", "3.2")
     assert set(drilled["trouble"]) == {"board 2", "3.2"}
@@ -331,7 +417,9 @@ def test_rows_and_boards_are_told_apart_from_the_form_to_the_paper(client: TestC
     pins = again["design"]["brief"]["rows"]["own"][2]["pins"]
     assert [(pin["index"], pin["at"]) for pin in pins] == [(1, f"{at + 9:g} mm")]
     text = (
-        PdfReader(BytesIO(client.get(f"/api/racks/{rack['id']}/log/files/record.pdf").content)).pages[0].extract_text()
+        PdfReader(BytesIO(client.get(f"/api/racks/{rack['id']}/log/files/record.pdf").content))
+        .pages[0]
+        .extract_text()
     )
     assert all(said in text for said in ("Row 1", "Row 3", "500 mm", "+9 mm"))
 

@@ -1,4 +1,6 @@
-"""The making over HTTP: tasks and days, ticks that count once, the workshop, a deadline, a calendar."""
+"""The making over HTTP: tasks and days, ticks that count once, the workshop, a deadline, a
+calendar.
+"""
 
 from datetime import date, datetime
 from itertools import pairwise
@@ -17,7 +19,9 @@ NOW = {"now": "2026-11-26T18:00"}
 def box(client: TestClient) -> Json:
     """Five soup mugs in a shelf box."""
     hangs = [{"item": "soup-bowl-mug", "count": 5}]
-    rack: Json = client.post("/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "shelf-box"}).json()
+    rack: Json = client.post(
+        "/api/racks", json={"hangs": hangs, "tape": "1 mm", "family": "shelf-box"}
+    ).json()
     return rack
 
 
@@ -42,7 +46,9 @@ def test_a_rack_is_made_step_by_step_with_the_reasons(client: TestClient, box: J
     assert begins == sorted(begins)
     assert found["finish_says"].startswith("Fri")
     numbers = {task["key"]: task["number"] for task in tasks}
-    assert all(numbers[before["key"]] < task["number"] for task in tasks for before in task["before"])
+    assert all(
+        numbers[before["key"]] < task["number"] for task in tasks for before in task["before"]
+    )
     mark = next(task for task in tasks if task["key"] == "mark:0")
     texts = enumerate(box["design"]["marks"]["text"], 1)
     assert [line["text"] for line in mark["lines"]] == [f"{k}: {text}" for k, text in texts]
@@ -98,7 +104,12 @@ def test_ticks_count_once_and_waits_run_from_them(client: TestClient, box: Json)
     held = [one for task in after["tasks"] for one in task["before"] if one["key"] == glue["key"]]
     assert {one["until"] for one in held} == {"2026-11-29T03:00:00"}
     assert coat["stints"][0]["start"] == "2026-11-30T19:00:00"
-    say(client, box, ("id-wait-1", f"{glue['key']}|wait", "2026-11-29T10:00"), ("id-undo-1", before[0], None))
+    say(
+        client,
+        box,
+        ("id-wait-1", f"{glue['key']}|wait", "2026-11-29T10:00"),
+        ("id-undo-1", before[0], None),
+    )
     tasks = {task["key"]: task for task in making(client, box)["tasks"]}
     assert tasks[glue["key"]]["waited"]
     held = [one for task in tasks.values() for one in task["before"] if one["key"] == glue["key"]]
@@ -110,10 +121,15 @@ def test_ticks_count_once_and_waits_run_from_them(client: TestClient, box: Json)
     assert [line["done"] for line in lines] == [False, True, False, False, False]
     # What is drilled is not moved by another spacing, nor are its marks.
     change(client, box, {"row": {"air": "71 mm"}})
-    assert next(task for task in making(client, box)["tasks"] if task["key"] == "mark:0")["lines"] == lines
+    assert (
+        next(task for task in making(client, box)["tasks"] if task["key"] == "mark:0")["lines"]
+        == lines
+    )
 
 
-def test_a_done_card_stays_as_it_was_and_no_change_moves_what_it_made(client: TestClient, box: Json) -> None:
+def test_a_done_card_stays_as_it_was_and_no_change_moves_what_it_made(
+    client: TestClient, box: Json
+) -> None:
     first = {task["key"]: task for task in making(client, box)["tasks"]}
     keys = "cut:Softwood 21 mm thick", "mark:0", "peg-hole:bar"
     say(client, box, *((f"id-done-{k}", key, "2026-11-28T15:00") for k, key in enumerate(keys)))
@@ -123,26 +139,58 @@ def test_a_done_card_stays_as_it_was_and_no_change_moves_what_it_made(client: Te
     assert "Hole 5 is drilled: at" in refused.json()["detail"]
     assert client.get(at).json()["version"] == box["version"]
     tried = client.post(
-        "/api/solve", json={"brief": box["design"]["brief"], "patch": {"row": {"air": "90 mm"}}, "rack": box["id"]}
+        "/api/solve",
+        json={
+            "brief": box["design"]["brief"],
+            "patch": {"row": {"air": "90 mm"}},
+            "rack": box["id"],
+        },
     )
     after = change(client, box, {"row": {"air": "90 mm"}})
-    assert after["design"]["marks"]["x"] == tried.json()["marks"]["x"] == box["design"]["marks"]["x"]
+    assert (
+        after["design"]["marks"]["x"] == tried.json()["marks"]["x"] == box["design"]["marks"]["x"]
+    )
     assert "made.held" in [one["code"] for one in after["design"]["findings"]]
     # What is done keeps its words, also where the plan has no such task any more.
     change(client, after, {"tape": "1/16 in", "cutting": {"rip": False}})
     now = {task["key"]: task for task in making(client, box)["tasks"]}
     for key in keys:
-        assert [line["text"] for line in now[key]["lines"]] == [line["text"] for line in first[key]["lines"]]
-        assert (now[key]["title"], now[key]["settings"]) == (first[key]["title"], first[key]["settings"])
+        assert [line["text"] for line in now[key]["lines"]] == [
+            line["text"] for line in first[key]["lines"]
+        ]
+        assert (now[key]["title"], now[key]["settings"]) == (
+            first[key]["title"],
+            first[key]["settings"],
+        )
         assert now[key]["done"]
     assert " in" in now["measure"]["lines"][0]["text"]
 
 
-def test_a_line_that_says_something_else_than_when_it_was_ticked_is_open_again_and_what_was_done_stays(
+def test_ticks_that_were_refused_together_leave_nothing_behind(
+    client: TestClient, box: Json
+) -> None:
+    at = f"/api/racks/{box['id']}"
+    cut, gone = ("id-cut-board", "cut:Softwood 21 mm thick"), ("id-gone-home", "clock|sometime")
+    marked = ("id-mark-bar", "mark:0")
+    said = [
+        {"id": key, "item": item, "at": "2026-11-28T15:00"} for key, item in (cut, marked, gone)
+    ]
+    refused = client.post(f"{at}/making/ticks", json={"said": said})
+    assert (refused.status_code, "is no time" in refused.text) == (422, True)
+    # Others take the numbers that these would have had.
+    for key in ("id-bought-1", "id-bought-2"):
+        say(client, box, (key, f"buy|{key}", "2026-11-28T15:05"))
+    longer = change(client, box, {"row": {"length": "1300 mm"}})
+    assert longer["design"]["length_mm"] == 1300, "no board is cut: it may still be longer"
+
+
+def test_a_line_that_says_something_else_by_now_is_open_again_and_what_was_done_stays(
     client: TestClient, box: Json
 ) -> None:
     def lines() -> list[Json]:
-        found: list[Json] = next(task for task in making(client, box)["tasks"] if task["key"] == "mark:0")["lines"]
+        found: list[Json] = next(
+            task for task in making(client, box)["tasks"] if task["key"] == "mark:0"
+        )["lines"]
         return found
 
     say(client, box, ("id-line-1", lines()[1]["item"], "2026-11-28T14:00"))
@@ -155,25 +203,37 @@ def test_a_line_that_says_something_else_than_when_it_was_ticked_is_open_again_a
     assert len(lines()) == 5
 
 
-def test_an_own_order_and_own_waits_are_part_of_the_brief_and_undone_like_it(client: TestClient, box: Json) -> None:
+def test_an_own_order_and_own_waits_are_part_of_the_brief_and_undone_like_it(
+    client: TestClient, box: Json
+) -> None:
     keys = [task["key"] for task in making(client, box)["tasks"]]
     early = [key for key in keys if key != "holders"]
     early.insert(1, "holders")
-    moved = change(client, box, {"making": {"order": early, "waits": {"glue": "1 day"}, "minutes": {"sand": "2 h"}}})
+    moved = change(
+        client,
+        box,
+        {"making": {"order": early, "waits": {"glue": "1 day"}, "minutes": {"sand": "2 h"}}},
+    )
     found = making(client, moved)
     assert [task["key"] for task in found["tasks"]] == early
     assert {finding["code"] for finding in found["findings"]} == {"work.order"}
     sand = next(task for task in found["tasks"] if task["key"] == "sand")
-    assert (sand["takes"], next(one for one in found["waits"] if one["kind"] == "glue")["usual"]) == ("2 h", "12 h")
+    assert (
+        sand["takes"],
+        next(one for one in found["waits"] if one["kind"] == "glue")["usual"],
+    ) == ("2 h", "12 h")
     refused = client.patch(
-        f"/api/racks/{box['id']}", json={"base": moved["version"], "patch": {"making": {"waits": {"glue": "soon"}}}}
+        f"/api/racks/{box['id']}",
+        json={"base": moved["version"], "patch": {"making": {"waits": {"glue": "soon"}}}},
     )
     assert (refused.status_code, refused.json()["errors"][0]["field"]) == (422, "making.waits.glue")
     client.post(f"/api/racks/{box['id']}/undo", json={"base": moved["version"]})
     assert [task["key"] for task in making(client, box)["tasks"]] == keys
 
 
-def test_the_workshop_is_kept_for_all_racks_and_refuses_what_cannot_be(client: TestClient, box: Json) -> None:
+def test_the_workshop_is_kept_for_all_racks_and_refuses_what_cannot_be(
+    client: TestClient, box: Json
+) -> None:
     shop = client.get("/api/shop").json()
     assert "drill press" in shop["tools"]
     slow = next(task for task in making(client, box)["tasks"] if task["key"] == "dado:left-side")
@@ -225,36 +285,55 @@ def test_the_days_go_into_a_calendar(client: TestClient, box: Json) -> None:
     found = making(client, box)
     stints = [stint for task in found["tasks"] for stint in task["stints"]]
     work = [event for event in events if not str(event["summary"]).startswith("Ready")]
-    assert sorted(event["dtstart"].dt.isoformat() for event in work) == sorted(stint["start"] for stint in stints)
+    assert sorted(event["dtstart"].dt.isoformat() for event in work) == sorted(
+        stint["start"] for stint in stints
+    )
     assert all(
-        end <= start for (_, end), (start, _) in pairwise(sorted((e["dtstart"].dt, e["dtend"].dt) for e in work))
+        end <= start
+        for (_, end), (start, _) in pairwise(sorted((e["dtstart"].dt, e["dtend"].dt) for e in work))
     )
     ready = {event["dtstart"].dt for event in events if event not in work}
-    assert ready == {datetime.fromisoformat(task["free"]) for task in found["tasks"] if task["wait"]}
-    assert all(event["dtstart"].dt.tzinfo is None for event in work), "the clock on the workshop's wall"
+    assert ready == {
+        datetime.fromisoformat(task["free"]) for task in found["tasks"] if task["wait"]
+    }
+    assert all(event["dtstart"].dt.tzinfo is None for event in work), (
+        "the clock on the workshop's wall"
+    )
     assert all(len(list(event.walk("VALARM"))) == (event not in work) for event in events)
     assert min(event["dtstart"].dt.date() for event in work) == date(2026, 11, 26)
 
 
-def test_events_are_known_by_their_rack_whatever_it_is_called(client: TestClient, box: Json) -> None:
+def test_events_are_known_by_their_rack_whatever_it_is_called(
+    client: TestClient, box: Json
+) -> None:
     def uids(rack: Json) -> set[str]:
         answer = client.get(f"/api/racks/{rack['id']}/making/files/schedule.ics", params=NOW)
         return {str(event["uid"]) for event in Calendar.from_ical(answer.content).walk("VEVENT")}
 
     twin = client.post(f"/api/racks/{box['id']}/copy", json={}).json()
     before = uids(box)
-    named = client.put(f"/api/racks/{twin['id']}/name", json={"base": twin["version"], "name": box["name"]})
+    named = client.put(
+        f"/api/racks/{twin['id']}/name", json={"base": twin["version"], "name": box["name"]}
+    )
     assert (named.json()["name"], before & uids(twin)) == (box["name"], set())
     client.put(f"/api/racks/{box['id']}/name", json={"base": box["version"], "name": "Another"})
     assert uids(box) == before
 
 
 def test_the_wait_that_is_said_is_the_one_that_is_planned(client: TestClient, box: Json) -> None:
-    towels: Json = client.post("/api/racks", json={"hangs": [{"item": "towel", "count": 3}], "tape": "1 mm"}).json()
-    usual = [{wait["kind"]: wait["usual"] for wait in making(client, rack)["waits"]}["cure"] for rack in (box, towels)]
+    towels: Json = client.post(
+        "/api/racks", json={"hangs": [{"item": "towel", "count": 3}], "tape": "1 mm"}
+    ).json()
+    usual = [
+        {wait["kind"]: wait["usual"] for wait in making(client, rack)["waits"]}["cure"]
+        for rack in (box, towels)
+    ]
     # Mugs hang dry two days after the last coat of oil, towels wet after a week.
     assert usual == ["2 days", "7 days"]
     hang = next(task for task in making(client, towels)["tasks"] if task["key"] == "hang")
     last = next(task for task in making(client, towels)["tasks"] if task["key"] == "coat:2")
-    begins, ends = (datetime.fromisoformat(stint) for stint in (hang["stints"][0]["start"], last["stints"][-1]["end"]))
+    begins, ends = (
+        datetime.fromisoformat(stint)
+        for stint in (hang["stints"][0]["start"], last["stints"][-1]["end"])
+    )
     assert (begins - ends).days >= 7

@@ -12,22 +12,25 @@ from pypdf import PdfReader
 
 from tests.features import step
 from tests.test_exports import DPI, TRUE_MM, lines_across, text_of
-from yardcliff.core.amend import amend, dump
-from yardcliff.core.design import Design, design
-from yardcliff.core.families import FAMILIES, Brief, starting
-from yardcliff.core.findings import Patch
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.machining import hole_tables
+from yardcliff.core.design.change import amend, dump
+from yardcliff.core.design.machining import hole_tables
+from yardcliff.core.design.rack_design import Design, design
+from yardcliff.core.findings.finding import Patch
 from yardcliff.core.rack import Kind
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.ways import FAMILIES, Brief, starting
 from yardcliff.exports.holes_csv import write_holes
 from yardcliff.exports.marks_csv import write_marks
-from yardcliff.exports.pdf import PAPERS, Paper
+from yardcliff.exports.paper import Paper
+from yardcliff.exports.pdf import PAPERS
 from yardcliff.exports.rackfile import write_rackfile
 from yardcliff.exports.shopsheet import write_shopsheet
 from yardcliff.exports.svg import write_svg
 from yardcliff.exports.template import write_template
 from yardcliff.exports.tiling import sheets
 from yardcliff.imports.rackfile import read_rackfile
+
+pytestmark = pytest.mark.slow
 
 ITEMS = {
     "rail": "enamel-mug",
@@ -53,11 +56,20 @@ PARTS = {
     "cradle": ["back plate 1080 mm × 120 mm × 21 mm"],
     "slotted-cheeks": ["left cheek 665 mm × 21 mm × 150 mm", "2 slats 713 mm × 70 mm × 21 mm"],
     "ledge-post": ["post 1700 mm × 70 mm × 45 mm", "4 ledges 170 mm × 21 mm × 200 mm"],
-    "shelf-box": ["bar 460 mm × 70 mm × 21 mm", "2 shelves 472 mm × 18 mm × 120 mm", "2 guard rails 496 mm"],
+    "shelf-box": [
+        "bar 460 mm × 70 mm × 21 mm",
+        "2 shelves 472 mm × 18 mm × 120 mm",
+        "2 guard rails 496 mm",
+    ],
     "flip-rail": ["board 1320 mm × 170 mm × 26 mm"],
     "high-rails": ["2 rails 2280 mm × 145 mm × 45 mm"],
     "perch": ["back plate 1040 mm", "3 brackets"],
-    "angled-rail": ["left board 300 mm × 90 mm × 21 mm", "right board", "2 caps", "bracket on the wall"],
+    "angled-rail": [
+        "left board 300 mm × 90 mm × 21 mm",
+        "right board",
+        "2 caps",
+        "bracket on the wall",
+    ],
     "stile-pair": ["left stile 805 mm × 60 mm × 35 mm", "right stile"],
     "upright": [
         "clip rail 400 mm × 70 mm × 35 mm",
@@ -88,10 +100,16 @@ def test_the_shop_sheet_names_every_part_and_operation_and_every_hole(family: st
     for table in tables:
         for face in table.faces:
             assert f"{table.name}, {face.face}" in text
-            assert f"along from the {face.along}; across from the {face.across}, and from the {face.rest}" in text
-    # What is drilled is counted the same way by the machining, the tables and the list of all holes.
+            assert (
+                f"along from the {face.along}; across from the {face.across}, and from the"
+                f" {face.rest}" in text
+            )
+    # What is drilled is counted the same way by the machining, the tables and the list of all
+    # holes.
     drilled = sum(one.count for one in done.machining if one.kind.drilled and one.places)
-    assert drilled == sum(len(face.lines) * len(table.parts) for table in tables for face in table.faces)
+    assert drilled == sum(
+        len(face.lines) * len(table.parts) for table in tables for face in table.faces
+    )
     assert drilled == len(write_holes(done).strip().splitlines()) - 1
     for words in PARTS[family]:
         assert words in text, words
@@ -122,7 +140,9 @@ def test_the_template_says_which_face_is_up_and_what_bores_it(family: str) -> No
     assert "WALL EDGE" in text or not top
     assert ("Looking down on the top" in text) == top
     marked = done.rack.part(done.rack.rows[0].part).marked
-    bored = next(step for step in done.rack.machining if step.places and step.places[0].face == marked)
+    bored = next(
+        step for step in done.rack.machining if step.places and step.places[0].face == marked
+    )
     said = f"{bored.kind.noun(2)}: {done.tape.write_fine(bored.size)} {bored.tool}"
     assert said.lower() in " ".join(text.lower().split())
 
@@ -133,30 +153,42 @@ def test_crosses_and_words_of_a_template_never_meet(family: str, paper: Paper) -
     # Boards of every width: a low one, one that is drawn in strips, one that just fills a sheet.
     for change in ({}, {"board": {"height": "118 mm"}}, {"board": {"height": "240 mm"}}):
         document = pypdfium2.PdfDocument(
-            write_template("A rack with a long name", design(amend(brief_of(family), change)), paper)
+            write_template(
+                "A rack with a long name", design(amend(brief_of(family), change)), paper
+            )
         )
         for page in document:
             strokes = [one.get_bounds() for one in page.get_objects(filter=[2])]
-            # A cross is two strokes of 8 mm: nothing is written on one, and none lies on another line.
+            # A cross is two strokes of 8 mm: nothing is written on one, and none lies on another
+            # line.
             crosses = [
-                box for box in strokes
-                if sorted((round((box[2] - box[0]) * 25.4 / 72), round((box[3] - box[1]) * 25.4 / 72))) == [0, 8]
-            ]  # fmt: skip
+                box
+                for box in strokes
+                if sorted(
+                    (round((box[2] - box[0]) * 25.4 / 72), round((box[3] - box[1]) * 25.4 / 72))
+                )
+                == [0, 8]
+            ]
             text = page.get_textpage()
             if "outline 1:1" in text.get_text_bounded():
                 continue
             words = [text.get_rect(k) for k in range(text.count_rects())]
             for a in crosses:
-                assert not [b for b in words if a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]]
+                assert not [
+                    b for b in words if a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]
+                ]
             head = [box for box in words if box[1] > (PAPERS[paper][1] - 24) * 72 / 25.4]
             for a in strokes:
-                assert not [b for b in head if a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]]
+                assert not [
+                    b for b in head if a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]
+                ]
 
 
 def test_a_foot_board_has_a_template_of_its_own() -> None:
     poles = of("upright")
     pages = len(PdfReader(io.BytesIO(write_template("Poles", poles, "a4"))).pages)
-    # The clip rail, and the foot board from above and from below; the foot rail is drilled through it.
+    # The clip rail, and the foot board from above and from below; the foot rail is drilled through
+    # it.
     assert pages == 3 * len(sheets(400, "a4"))
     text = text_of(write_template("Poles", poles, "a4"))
     assert "Poles, foot board" in text
@@ -164,8 +196,14 @@ def test_a_foot_board_has_a_template_of_its_own() -> None:
 
 
 def scanned(done: Design, above_edge: float) -> list[float]:
-    """Where lines cross a scan `above_edge` the marked part's lower edge on the first sheet, mm from the datum."""
-    page = pypdfium2.PdfDocument(write_template("True", done, "a4"))[0].render(scale=DPI / 72, grayscale=True).to_pil()
+    """Where lines cross a scan `above_edge` the marked part's lower edge on the first sheet, mm
+    from the datum.
+    """
+    page = (
+        pypdfium2.PdfDocument(write_template("True", done, "a4"))[0]
+        .render(scale=DPI / 72, grayscale=True)
+        .to_pil()
+    )
     width, height = PAPERS["a4"]
     part = done.rack.part(done.rack.rows[0].part)
     base = (height + 14) / 2 - float(part.face_width) / 2
@@ -203,18 +241,24 @@ def test_each_row_of_a_panel_is_drawn_at_its_own_height() -> None:
     assert upper.across - lower.across == upper.y - lower.y
     sheet = " ".join(text_of(write_shopsheet("Cups", cups, "a4")).split())
     for k, row in enumerate((upper, lower), 1):
-        across, rest = (cups.tape.write(at) for at in (row.across, cups.rack.part(row.part).height - row.across))
+        across, rest = (
+            cups.tape.write(at) for at in (row.across, cups.rack.part(row.part).height - row.across)
+        )
         assert f"row {k}: {across} from the bottom edge, {rest} from the top edge" in sheet
     assert f"{cups.tape.write(upper.y - lower.y)} below row 1" in sheet
 
 
 def test_a_bent_hook_comes_with_its_outline_at_true_size() -> None:
-    done = design(amend(brief_of("rail"), {"holder": {"kind": "bent"}, "board": {"height": "90 mm"}}))
+    done = design(
+        amend(brief_of("rail"), {"holder": {"kind": "bent"}, "board": {"height": "90 mm"}})
+    )
     pdf = write_template("Bent", done, "a4")
     pages = PdfReader(io.BytesIO(pdf)).pages
     assert len(pages) == len(sheets(float(done.rack.row.length), "a4")) + 1
     assert "outline 1:1" in pages[-1].extract_text()
-    page = pypdfium2.PdfDocument(pdf)[len(pages) - 1].render(scale=DPI / 72, grayscale=True).to_pil()
+    page = (
+        pypdfium2.PdfDocument(pdf)[len(pages) - 1].render(scale=DPI / 72, grayscale=True).to_pil()
+    )
     width, height = PAPERS["a4"]
     # Through the back leg and the lip, 8 each: faces at 0 and 8, and at 72 and 80 off the board.
     lines = lines_across(page, width, height / 2 - 35 + 10)
@@ -239,7 +283,10 @@ def words_of(pdf: bytes) -> list[tuple[float, float, str]]:
 @pytest.mark.parametrize("family", FAMILIES)
 def test_nothing_is_written_off_the_page(family: str, paper: Paper) -> None:
     width, height = PAPERS[paper]
-    for pdf in (write_shopsheet("Of its kind", of(family), paper), write_template("Of its kind", of(family), paper)):
+    for pdf in (
+        write_shopsheet("Of its kind", of(family), paper),
+        write_template("Of its kind", of(family), paper),
+    ):
         for x, y, text in words_of(pdf):
             assert 3 <= x <= width - 3, text
             assert 3 <= y <= height - 3, text
@@ -256,10 +303,14 @@ def test_nothing_is_written_off_the_page(family: str, paper: Paper) -> None:
         ("stile-pair", 0, ""),
     ],
 )
-def test_what_is_shaped_comes_at_true_size_behind_the_marks(family: str, pages: int, says: str) -> None:
+def test_what_is_shaped_comes_at_true_size_behind_the_marks(
+    family: str, pages: int, says: str
+) -> None:
     done = of(family)
     pdf = PdfReader(io.BytesIO(write_template("Shaped", done, "a4")))
-    outlines = [text for page in list(pdf.pages)[-4:] if "outline 1:1" in (text := page.extract_text())]
+    outlines = [
+        text for page in list(pdf.pages)[-4:] if "outline 1:1" in (text := page.extract_text())
+    ]
     assert len(outlines) == pages
     assert all(says in " ".join(text.split()) for text in outlines)
 
@@ -277,7 +328,8 @@ def test_a_slot_is_drawn_at_its_true_size() -> None:
     last = len(PdfReader(io.BytesIO(pdf)).pages) - 1
     page = pypdfium2.PdfDocument(pdf)[last].render(scale=DPI / 72, grayscale=True).to_pil()
     width, height = PAPERS["a4"]
-    # Level through a point of the slot's middle line, 60 along it: it is 16 / sin 15 wide there, about 60 cos 15 in.
+    # Level through a point of the slot's middle line, 60 along it: it is 16 / sin 15 wide there,
+    # about 60 cos 15 in.
     lines = lines_across(page, width, height / 2 - 60 * sin(radians(15)))
     edge = width / 2
     inside = sorted(edge - x for x in lines if x < edge - 1)
@@ -347,14 +399,20 @@ def test_however_much_there_is_to_say_it_stays_on_its_pages(family: str, paper: 
         assert 3 <= y <= height - 3, text
     # Nothing is left out for it: every step and every caution is there.
     said = " ".join(text_of(pdf).split())
-    assert all(f"{step.count} × {step.kind.noun(step.count)}" in said for step in done.rack.machining)
+    assert all(
+        f"{step.count} × {step.kind.noun(step.count)}" in said for step in done.rack.machining
+    )
     assert all(" ".join(caution.split()) in said for caution in done.rack.cautions)
 
 
 def test_words_are_as_large_as_the_page_takes_them() -> None:
     few = write_shopsheet("Few words", of("rail"), "a4")
-    many = write_shopsheet("Many words", design(amend(brief_of("angled-rail"), HARD["angled-rail"])), "a4")
-    large, small = (dict(sizes_of(pdf))["Drilling and machining, in this order"] for pdf in (few, many))
+    many = write_shopsheet(
+        "Many words", design(amend(brief_of("angled-rail"), HARD["angled-rail"])), "a4"
+    )
+    large, small = (
+        dict(sizes_of(pdf))["Drilling and machining, in this order"] for pdf in (few, many)
+    )
     assert large == pytest.approx(4, abs=0.01)
     assert 4 * 0.68 - 0.01 <= small < 4
 
@@ -381,7 +439,10 @@ def test_ledges_and_fingers_are_drawn_where_they_stand() -> None:
         assert min(abs(x - edge) for x in lines) <= TRUE_MM
     # A finger of 20 before its backer.
     caps = design(
-        amend(brief_of("flip-rail"), {"turns": "rod", "flip": {"width": "20 mm"}, "board": {"height": "118 mm"}})
+        amend(
+            brief_of("flip-rail"),
+            {"turns": "rod", "flip": {"width": "20 mm"}, "board": {"height": "118 mm"}},
+        )
     )
     row = caps.rack.rows[0]
     lines = scanned(caps, float(row.across) + 3)
@@ -389,15 +450,23 @@ def test_ledges_and_fingers_are_drawn_where_they_stand() -> None:
         assert min(abs(x - edge) for x in lines) <= TRUE_MM
 
 
-@pytest.mark.parametrize(("family", "wide"), [("angled-rail", 90), ("stile-pair", 60), ("perch", 120)])
+@pytest.mark.parametrize(
+    ("family", "wide"), [("angled-rail", 90), ("stile-pair", 60), ("perch", 120)]
+)
 def test_a_template_is_as_wide_as_the_boards_own_face(family: str, wide: int) -> None:
-    # An angled rail's boards are seen narrower from the front than their faces are; a wide one is a strip of 120.
+    # An angled rail's boards are seen narrower from the front than their faces are; a wide one is a
+    # strip of 120.
     done = of(family)
     part = done.rack.part(done.rack.rows[0].part)
     assert min(part.face_width, 120) == wide
-    page = pypdfium2.PdfDocument(write_template("Wide", done, "a4"))[0].render(scale=DPI / 72, grayscale=True).to_pil()
+    page = (
+        pypdfium2.PdfDocument(write_template("Wide", done, "a4"))[0]
+        .render(scale=DPI / 72, grayscale=True)
+        .to_pil()
+    )
     width, height = PAPERS["a4"]
-    # Up the page, between the first mark and the board's end, where only its edges and the axis are drawn.
+    # Up the page, between the first mark and the board's end, where only its edges and the axis are
+    # drawn.
     up = lines_across(page.transpose(Image.Transpose.ROTATE_270), height, width - 40)
     edges = [y for y in up if abs(y - height / 2 - 7) <= wide / 2 + 1]
     assert edges[-1] - edges[0] == pytest.approx(wide, abs=TRUE_MM)

@@ -10,18 +10,21 @@ from pypdf import PdfReader
 from tests.core.test_findings import OTHER, WALL
 from tests.test_exports import DPI, TRUE_MM, lines_across
 from tests.test_paper_of_families import words_of
-from yardcliff.core.amend import amend
-from yardcliff.core.design import Design, design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import FAMILIES, starting
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.site.put_up import put_up
-from yardcliff.core.site.survey import Site
-from yardcliff.exports.pdf import PAPERS, Paper
+from yardcliff.core.design.change import amend
+from yardcliff.core.design.rack_design import Design, design
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.wall.putting_up import put_up
+from yardcliff.core.wall.survey import Site
+from yardcliff.core.ways import FAMILIES, starting
+from yardcliff.exports.paper import Paper
+from yardcliff.exports.pdf import PAPERS
 from yardcliff.exports.svg import write_svg
 from yardcliff.exports.tiling import sheets
 from yardcliff.exports.wallsheet import HOLES, NotOnAWall, write_wallsheet
 from yardcliff.exports.walltemplate import AROUND, write_walltemplate
+
+pytestmark = pytest.mark.slow
 
 ITEMS = {
     "upright": "curtain-pole",
@@ -45,16 +48,30 @@ def pages(pdf: bytes) -> list[str]:
 @pytest.mark.parametrize("family", FAMILIES)
 def test_putting_up_is_one_page_with_every_hole_and_step(family: str, paper: Paper) -> None:
     done = placed(family)
-    sheet, template = write_wallsheet("Of its kind", done, paper), write_walltemplate("Of its kind", done, paper)
+    sheet, template = (
+        write_wallsheet("Of its kind", done, paper),
+        write_walltemplate("Of its kind", done, paper),
+    )
     (page,) = pages(sheet)
     up = put_up(done.rack, done.on_wall, done.tape)
-    for word in ("Of its kind: putting it up", "Holes in the wall", "In this order", "Have at hand", "Take care"):
+    for word in (
+        "Of its kind: putting it up",
+        "Holes in the wall",
+        "In this order",
+        "Have at hand",
+        "Take care",
+    ):
         assert word in page
     run = page.replace(" ", "")
     for said in (*(step.do for step in up.steps), *up.at_hand, *up.cautions):
         assert said.replace(" ", "") in run
     for hole in up.holes[:HOLES]:
-        assert f"{hole.number}{done.tape.write(hole.x)}{done.tape.write(hole.y)}{hole.into}".replace(" ", "") in run
+        assert (
+            f"{hole.number}{done.tape.write(hole.x)}{done.tape.write(hole.y)}{hole.into}".replace(
+                " ", ""
+            )
+            in run
+        )
     width, height = PAPERS[paper]
     for x, y, text in (*words_of(sheet), *words_of(template)):
         assert 3 <= x <= width - 3, text
@@ -64,7 +81,9 @@ def test_putting_up_is_one_page_with_every_hole_and_step(family: str, paper: Pap
 @pytest.mark.parametrize("by", ["plugged", "plates", "keyholes", "mirrors", "cleat", "batten"])
 def test_each_way_is_put_up_in_its_own_words(by: str) -> None:
     coats = starting([(shipped_item("waxed-jacket"), 5)], "1 mm", "rail")
-    done = design(amend(coats, {"place": {"wall": "ab", "x": "1500 mm"}, "mount": {"by": by}}), SITE)
+    done = design(
+        amend(coats, {"place": {"wall": "ab", "x": "1500 mm"}, "mount": {"by": by}}), SITE
+    )
     (page,) = pages(write_wallsheet("Coats", done, "a4"))
     word = {
         "plugged": "glue the plugs in",
@@ -80,7 +99,9 @@ def test_each_way_is_put_up_in_its_own_words(by: str) -> None:
 @pytest.mark.parametrize("paper", ["a4", "letter"])
 def test_the_wall_template_is_true(paper: Paper) -> None:
     # A short rail with screws in studs at 1500 and 2100: 600 apart over the joins of the sheets.
-    done = placed("rail", row={"count": 8, "length": "900 mm"}, place={"wall": "ab", "x": "1400 mm"})
+    done = placed(
+        "rail", row={"count": 8, "length": "900 mm"}, place={"wall": "ab", "x": "1400 mm"}
+    )
     up = put_up(done.rack, done.on_wall, done.tape)
     xs = sorted({float(hole.x) for hole in up.holes})
     assert len(xs) >= 2
@@ -93,7 +114,9 @@ def test_the_wall_template_is_true(paper: Paper) -> None:
     # Scanned just above the level line, within the upright of each hole's cross.
     for sheet, page in zip(laid, document, strict=True):
         here = [x for x in xs if sheet.start + 20 < x - 1400 < sheet.end - 20]
-        seen = lines_across(page.render(scale=DPI / 72).to_pil().convert("L"), PAPERS[paper][0], base + max(ys) + 6)
+        seen = lines_across(
+            page.render(scale=DPI / 72).to_pil().convert("L"), PAPERS[paper][0], base + max(ys) + 6
+        )
         for x in here:
             assert min(abs(at - sheet.x(x - 1400)) for at in seen) < TRUE_MM, (x, seen)
 

@@ -1,4 +1,6 @@
-"""The door for a phone: shut by default, a key, the bench and nothing else, and not for other people's pages."""
+"""The door for a phone: shut by default, a key, the bench and nothing else, and not for other
+people's pages.
+"""
 
 from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
@@ -10,7 +12,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from tests.conftest import Json
-from yardcliff.api.door import FREE, QUEUE, Phone
+from yardcliff.api.phone.access import FREE, QUEUE, Phone
 
 TICK = {"said": [{"id": "phone-tick-1", "item": "measure", "at": "2026-11-26T19:00"}]}
 
@@ -38,8 +40,16 @@ def allowed(client: TestClient, rack: Json) -> Json:
     return found
 
 
-def test_nobody_comes_in_unless_it_is_allowed_and_then_with_the_key(client: TestClient, rack: Json) -> None:
-    assert client.get("/api/phone").json() == {"open": False, "address": "", "key": "", "link": "", "code": []}
+def test_nobody_comes_in_unless_it_is_allowed_and_then_with_the_key(
+    client: TestClient, rack: Json
+) -> None:
+    assert client.get("/api/phone").json() == {
+        "open": False,
+        "address": "",
+        "key": "",
+        "link": "",
+        "code": [],
+    }
     found = allowed(client, rack)
     assert client.post("/api/phone").json()["key"] == found["key"], "an open door keeps its key"
     assert {len(row) for row in found["code"]} == {len(found["code"])}
@@ -60,11 +70,19 @@ def test_nobody_comes_in_unless_it_is_allowed_and_then_with_the_key(client: Test
         assert phone.get(f"{outside}/api/racks/{rack['id']}").json()["name"] == rack["name"]
         made = phone.get(f"{outside}/api/racks/{rack['id']}/making?now=2026-11-26T18:00")
         assert made.json()["tasks"]
-        assert phone.post(f"{outside}/api/racks/{rack['id']}/making/ticks", json=TICK).status_code == 204
+        assert (
+            phone.post(f"{outside}/api/racks/{rack['id']}/making/ticks", json=TICK).status_code
+            == 204
+        )
         for method, path in (
-            ("GET", "/api/racks"), ("GET", "/"), ("GET", "/api/phone"), ("DELETE", f"/api/racks/{rack['id']}"),
-            ("PATCH", f"/api/racks/{rack['id']}"), ("PUT", "/api/shop"), ("GET", "/racks/../api/racks"),
-        ):  # fmt: skip
+            ("GET", "/api/racks"),
+            ("GET", "/"),
+            ("GET", "/api/phone"),
+            ("DELETE", f"/api/racks/{rack['id']}"),
+            ("PATCH", f"/api/racks/{rack['id']}"),
+            ("PUT", "/api/shop"),
+            ("GET", "/racks/../api/racks"),
+        ):
             assert phone.request(method, outside + path).status_code == 403, path
         client.delete("/api/phone")
         assert not client.get("/api/phone").json()["open"]
@@ -81,7 +99,9 @@ def test_a_page_of_someone_elses_does_not_get_in(client: TestClient, rack: Json)
     at = f"http://{found['address']}/api/racks/{rack['id']}"
     assert httpx2.get(at, headers=cookie).status_code == 200
     assert httpx2.get(at, headers={**cookie, "host": "rebound.example"}).status_code == 403
-    assert httpx2.get(at, headers={**cookie, "origin": "http://elsewhere.example"}).status_code == 403
+    assert (
+        httpx2.get(at, headers={**cookie, "origin": "http://elsewhere.example"}).status_code == 403
+    )
     cross = {**cookie, "sec-fetch-site": "cross-site"}
     assert httpx2.post(f"{at}/making/ticks", json=TICK, headers=cross).status_code == 403
     # It leads to a bench only.
@@ -101,7 +121,9 @@ def test_who_guesses_waits_and_shuts_nobody_out(client: TestClient, rack: Json) 
     # A picture in somebody's page tries nothing, and costs nobody time.
     assert httpx2.get(link, headers={"sec-fetch-dest": "image"}).status_code == 403
     with ThreadPoolExecutor(QUEUE + 2) as several:
-        codes = list(several.map(lambda _: httpx2.get(guess, timeout=30).status_code, range(QUEUE + 2)))
+        codes = list(
+            several.map(lambda _: httpx2.get(guess, timeout=30).status_code, range(QUEUE + 2))
+        )
     assert codes.count(429) == 2
     # The right one passes at once, and those that are wrong after it begin anew.
     began = monotonic()
@@ -111,7 +133,9 @@ def test_who_guesses_waits_and_shuts_nobody_out(client: TestClient, rack: Json) 
     assert client.get("/api/phone").json()["key"] == found["key"]
 
 
-def test_opened_again_it_is_where_it_was_and_a_link_keeps_its_rack(client: TestClient, rack: Json) -> None:
+def test_opened_again_it_is_where_it_was_and_a_link_keeps_its_rack(
+    client: TestClient, rack: Json
+) -> None:
     first = allowed(client, rack)
     client.delete("/api/phone")
     again = allowed(client, rack)
@@ -119,9 +143,18 @@ def test_opened_again_it_is_where_it_was_and_a_link_keeps_its_rack(client: TestC
     assert again["key"] != first["key"]
     bench = f"/racks/{rack['id']}/bench"
     with httpx2.Client(follow_redirects=True) as phone:
-        asked = phone.get(f"http://{again['address']}{bench}", headers={"cookie": f"yardcliff-phone={first['key']}"})
+        asked = phone.get(
+            f"http://{again['address']}{bench}",
+            headers={"cookie": f"yardcliff-phone={first['key']}"},
+        )
         assert f'value="{bench}"' in asked.text
         assert (
-            phone.get(f"http://{again['address']}/phone", params={"key": again["key"], "to": bench}).url.path == bench
+            phone.get(
+                f"http://{again['address']}/phone", params={"key": again["key"], "to": bench}
+            ).url.path
+            == bench
         )
-    assert httpx2.get(f"http://{again['address']}{bench}", headers={"cookie": "a[]=;;="}).status_code == 303
+    assert (
+        httpx2.get(f"http://{again['address']}{bench}", headers={"cookie": "a[]=;;="}).status_code
+        == 303
+    )

@@ -1,19 +1,25 @@
-"""A rack is designed, bought, cut, drilled, measured, mended, changed and taken back in any order, with the server killed in between."""
+"""A rack is designed, bought, cut, drilled, measured, mended, changed and taken back in any order,
+with the server killed in between.
+"""
 
 import json
-import os
 import tempfile
 from pathlib import Path
 from typing import Any
 
+import pytest
 from fastapi.testclient import TestClient
 from hypothesis import Phase, settings
 from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, precondition, rule
 
+from tests.cases import EXPLORE
 from tests.conftest import Json
 from yardcliff.api.app import create_app
+from yardcliff.app.application import Application
 from yardcliff.store.database import Database
+
+pytestmark = pytest.mark.slow
 
 NOW = {"now": "2026-11-28T18:00"}
 CHANGES: list[Json] = [
@@ -21,11 +27,17 @@ CHANGES: list[Json] = [
     {"row": {"length": "1250 mm", "follows": "pitch"}}, {"hung": "1600 mm"}, {"family": "panel"}, {"place": {"x": "900 mm"}},
     {"row": {"pins": [{"index": 1, "at": "300 mm"}]}}, {"mount": {"by": "cleat"}}, {"tape": "1/16 in"}, {"row": {"pins": []}},
 ]  # fmt: skip
-WALLS: list[Json] = [{"studs": {"first": "300 mm"}}, {"studs": {"apart": "450 mm"}}, {"lining": "20 mm"}]
+WALLS: list[Json] = [
+    {"studs": {"first": "300 mm"}},
+    {"studs": {"apart": "450 mm"}},
+    {"lining": "20 mm"},
+]
 
 
 class Story(RuleBasedStateMachine):
-    """What is known here of the rack is what its maker did: holes where they were planned when they were drilled."""
+    """What is known here of the rack is what its maker did: holes where they were planned when they
+    were drilled.
+    """
 
     def __init__(self) -> None:
         super().__init__()
@@ -40,7 +52,9 @@ class Story(RuleBasedStateMachine):
 
     def start(self) -> None:
         self.database = Database(self.file)
-        self.client = TestClient(create_app(self.database), base_url="http://127.0.0.1:8722")
+        self.client = TestClient(
+            create_app(Application(self.database)), base_url="http://127.0.0.1:8722"
+        )
         self.client.headers["accept-language"] = "en-IE"
 
     def teardown(self) -> None:
@@ -50,7 +64,14 @@ class Story(RuleBasedStateMachine):
     @initialize(item=st.sampled_from(["waxed-jacket", "felt-hat", "towel"]))
     def rack_is_begun(self, item: str) -> None:
         for long in ("1800 mm", "2400 mm"):
-            stick = {"form": "board", "stuff": "softwood", "wide": "120 mm", "thick": "21 mm", "long": long, "many": 1}
+            stick = {
+                "form": "board",
+                "stuff": "softwood",
+                "wide": "120 mm",
+                "thick": "21 mm",
+                "long": long,
+                "many": 1,
+            }
             self.client.post("/api/timber/sticks", json=stick)
         self.sticks = {one["id"] for one in self.client.get("/api/timber").json()["sticks"]}
         self.wall = self.client.post("/api/walls", json={"name": "Porch"}).json()["id"]
@@ -112,7 +133,11 @@ class Story(RuleBasedStateMachine):
             said = {"id": self.key(), "item": task["key"], "at": "2026-11-28T19:00"}
             if self.send(said, twice=twice):
                 self.ticks[task["key"]] = task["title"]
-                if "holes" in task["title"] and task["key"].split(":")[0] in ("peg-hole", "pilot", "hook-hole"):
+                if "holes" in task["title"] and task["key"].split(":")[0] in (
+                    "peg-hole",
+                    "pilot",
+                    "hook-hole",
+                ):
                     for place, x in enumerate(before):
                         self.drilled.setdefault(place, {task["key"], str(x)})
 
@@ -128,14 +153,21 @@ class Story(RuleBasedStateMachine):
     def hole_is_measured(self, place: int, off: int) -> None:
         marks = self.marks()
         if place < len(marks) and place in self.drilled:
-            body = {"kind": "measured", "day": "2026-11-28", "what": str(place + 1), "text": f"{marks[place] + off} mm"}
+            body = {
+                "kind": "measured",
+                "day": "2026-11-28",
+                "what": str(place + 1),
+                "text": f"{marks[place] + off} mm",
+            }
             answer = self.client.post(f"{self.at}/log", json=body)
             if answer.status_code == 201:
                 self.drilled[place] |= {str(marks[place] + off)}
 
     @rule(pick=st.integers(0, 9), off=st.integers(-9, 9))
     def part_is_measured(self, pick: int, off: int) -> None:
-        parts = [one for row in self.get("/log")["rows"] for one in row["measured"] if not one["hole"]]
+        parts = [
+            one for row in self.get("/log")["rows"] for one in row["measured"] if not one["hole"]
+        ]
         one = parts[pick % len(parts)]
         text = f"{one['x'] + off:g} mm"
         body = {"kind": "measured", "day": "2026-11-28", "what": one["what"], "text": text}
@@ -184,7 +216,12 @@ class Story(RuleBasedStateMachine):
     @invariant()
     def no_fact_is_lost_or_changed(self) -> None:
         with self.database.reading() as db:
-            told = [tuple(row) for row in db.execute("SELECT id, kind, what, data, undoes FROM fact ORDER BY number")]
+            told = [
+                tuple(row)
+                for row in db.execute(
+                    "SELECT id, kind, what, data, undoes FROM fact ORDER BY number"
+                )
+            ]
         assert told[: len(self.told)] == self.told
         assert len({row[0] for row in told}) == len(told)
         self.told = told
@@ -206,8 +243,15 @@ class Story(RuleBasedStateMachine):
         assert {task["key"] for task in tasks if task["done"]} == self.ticks.keys()
         assert {task["title"] for task in tasks if task["done"]} == set(self.ticks.values())
         at = {task["key"]: k for k, task in enumerate(tasks)}
-        assert all(at[first["key"]] < at[task["key"]] for task in tasks if not task["done"] for first in task["before"])
-        cut, ripped = (any(key.startswith(f"{does}:") for key in self.ticks) for does in ("cut", "strip"))
+        assert all(
+            at[first["key"]] < at[task["key"]]
+            for task in tasks
+            if not task["done"]
+            for first in task["before"]
+        )
+        cut, ripped = (
+            any(key.startswith(f"{does}:") for key in self.ticks) for does in ("cut", "strip")
+        )
         assert bool(timber["cut"]) or not cut or self.scrapped
         assert cut or ripped or not timber["sawings"]
         assert sum(task["key"].startswith("cut:") and not task["done"] for task in tasks) == len(
@@ -220,7 +264,8 @@ class Story(RuleBasedStateMachine):
             return
         with self.database.reading() as db:
             rows = db.execute(
-                "SELECT data FROM fact WHERE kind IN ('sawn', 'bought') AND id NOT IN (SELECT undoes FROM fact WHERE undoes IS NOT NULL)"
+                "SELECT data FROM fact WHERE kind IN ('sawn', 'bought') AND id NOT IN (SELECT"
+                " undoes FROM fact WHERE undoes IS NOT NULL)"
             ).fetchall()
         booked = [json.loads(row["data"]) for row in rows]
         there = self.sticks | {one for each in booked for one in each["made"]}
@@ -231,9 +276,8 @@ class Story(RuleBasedStateMachine):
 
 
 TestStory = Story.TestCase
-EXPLORE = bool(os.environ.get("YARDCLIFF_EXPLORE"))
 TestStory.settings = settings(
-    max_examples=100 if EXPLORE else 12,
+    max_examples=100 if EXPLORE else 6,
     stateful_step_count=25 if EXPLORE else 14,
     deadline=None,
     phases=[Phase.explicit, Phase.generate],

@@ -17,14 +17,18 @@ def wall(client: TestClient) -> Json:
 
 
 def survey(client: TestClient, wall: Json, patch: Json) -> Json:
-    answer = client.patch(f"/api/walls/{wall['id']}", json={"base": wall["version"], "patch": patch})
+    answer = client.patch(
+        f"/api/walls/{wall['id']}", json={"base": wall["version"], "patch": patch}
+    )
     assert answer.status_code == 200, answer.text
     changed: Json = answer.json()
     return changed
 
 
 def rack(client: TestClient, item: str = "waxed-jacket", count: int = 5) -> Json:
-    made: Json = client.post("/api/racks", json={"hangs": [{"item": item, "count": count}], "family": "rail"}).json()
+    made: Json = client.post(
+        "/api/racks", json={"hangs": [{"item": item, "count": count}], "family": "rail"}
+    ).json()
     return made
 
 
@@ -44,7 +48,9 @@ def test_a_survey_is_kept_undone_renamed_and_binned(client: TestClient, wall: Js
     stale = client.patch(f"/api/walls/{wall['id']}", json={**base, "patch": {"width": "2 m"}})
     assert (stale.status_code, stale.json()["type"]) == (409, "/problems/stale")
     again = client.post(f"/api/walls/{wall['id']}/redo", json={"base": undone["version"]}).json()
-    named = client.put(f"/api/walls/{wall['id']}/name", json={"base": again["version"], "name": "Hall"}).json()
+    named = client.put(
+        f"/api/walls/{wall['id']}/name", json={"base": again["version"], "name": "Hall"}
+    ).json()
     assert (named["name"], named["design"]["fields"]["width"]) == ("Hall", "4200 mm")
     assert client.delete(f"/api/walls/{wall['id']}").status_code == 204
     assert client.get("/api/walls").json() == []
@@ -61,8 +67,16 @@ def test_a_survey_is_kept_undone_renamed_and_binned(client: TestClient, wall: Js
         ({"width": "12"}, "", "12 mm is no wall: check the unit"),
         ({"makeup": "straw"}, "makeup", "“straw” is none of the choices"),
         ({"studs": {"apart": "20 mm"}}, "", "Studs stand 100 mm apart or more"),
-        ({"studs": {"measured": ["300 mm", "9 m"]}}, "", "A stud at 9000 mm is past the wall's end at 4200 mm"),
-        ({"obstacles": [{**DOOR, "x": "4 m"}]}, "", "The door reaches past the wall: it ends 4860 mm from the left"),
+        (
+            {"studs": {"measured": ["300 mm", "9 m"]}},
+            "",
+            "A stud at 9000 mm is past the wall's end at 4200 mm",
+        ),
+        (
+            {"obstacles": [{**DOOR, "x": "4 m"}]},
+            "",
+            "The door reaches past the wall: it ends 4860 mm from the left",
+        ),
         ({"colour": "red"}, "colour", "Extra inputs are not permitted"),
         ([], "", "A change is an object"),
     ],
@@ -70,7 +84,9 @@ def test_a_survey_is_kept_undone_renamed_and_binned(client: TestClient, wall: Js
 def test_what_cannot_be_read_of_a_survey_is_said_and_nothing_is_changed(
     client: TestClient, wall: Json, patch: Any, field: str, says: str
 ) -> None:
-    answer = client.patch(f"/api/walls/{wall['id']}", json={"base": wall["version"], "patch": patch})
+    answer = client.patch(
+        f"/api/walls/{wall['id']}", json={"base": wall["version"], "patch": patch}
+    )
     assert answer.status_code == 422
     if isinstance(patch, dict):
         (error,) = answer.json()["errors"]
@@ -86,7 +102,9 @@ def test_bare_numbers_are_in_the_surveys_own_unit(client: TestClient) -> None:
     assert wide["design"]["studs"] == ["16 in", "32 in", "48 in"]
 
 
-def test_racks_on_one_wall_see_each_other_and_follow_its_survey(client: TestClient, wall: Json) -> None:
+def test_racks_on_one_wall_see_each_other_and_follow_its_survey(
+    client: TestClient, wall: Json
+) -> None:
     first, second = put(client, rack(client), wall), rack(client, "felt-hat", 2)
     on = first["design"]["on_wall"]
     assert (on["name"], on["fixed"][0]["good"]) == ("Porch", True)
@@ -99,21 +117,29 @@ def test_racks_on_one_wall_see_each_other_and_follow_its_survey(client: TestClie
     settled = change(client, clash, finding["fixes"][0]["patch"])
     assert not [f for f in settled["design"]["findings"] if f["code"] == "wall.neighbour"]
     # Tried without being stored, it sees the other one too, and never itself.
-    body = {"rack": second["id"], "brief": settled["design"]["brief"], "patch": clash["design"]["brief"] | {}}
+    body = {
+        "rack": second["id"],
+        "brief": settled["design"]["brief"],
+        "patch": clash["design"]["brief"] | {},
+    }
     tried = client.post("/api/solve", json=body).json()
     assert "wall.neighbour" in {f["code"] for f in tried["findings"]}
     listed = client.get(f"/api/walls/{wall['id']}").json()
     assert [one["name"] for one in listed["racks"]] == ["Waxed jackets", "Felt hats"]
     # The wall turns out narrower: both racks say so.
     survey(client, listed, {"width": "2 m"})
-    codes = {f["code"] for f in client.get(f"/api/racks/{first['id']}").json()["design"]["findings"]}
+    codes = {
+        f["code"] for f in client.get(f"/api/racks/{first['id']}").json()["design"]["findings"]
+    }
     assert codes & {"wall.past", "wall.covers"}
     # A wall that is gone for good leaves the rack as it is.
     client.delete(f"/api/walls/{wall['id']}")
     assert client.get(f"/api/racks/{first['id']}").json()["design"]["on_wall"]["name"] == "Porch"
 
 
-def test_a_rack_is_told_where_it_could_go_and_how_it_is_put_up(client: TestClient, wall: Json) -> None:
+def test_a_rack_is_told_where_it_could_go_and_how_it_is_put_up(
+    client: TestClient, wall: Json
+) -> None:
     one = rack(client)
     assert client.get(f"/api/racks/{one['id']}/standing").json() is None
     refused = client.get(f"/api/racks/{one['id']}/files/putting-up.pdf")
@@ -136,8 +162,12 @@ def test_a_rack_is_told_where_it_could_go_and_how_it_is_put_up(client: TestClien
 
 
 @pytest.mark.parametrize("by", ["plugged", "keyholes", "hangers", "mirrors", "batten"])
-def test_each_way_of_hanging_says_what_is_done_at_the_bench(client: TestClient, wall: Json, by: str) -> None:
-    one = change(client, put(client, rack(client), wall), {"mount": {"by": by}, "place": {"x": "1 400 mm"}})
+def test_each_way_of_hanging_says_what_is_done_at_the_bench(
+    client: TestClient, wall: Json, by: str
+) -> None:
+    one = change(
+        client, put(client, rack(client), wall), {"mount": {"by": by}, "place": {"x": "1 400 mm"}}
+    )
     what = {
         "plugged": ("plug seats", "mounting holes"),
         "keyholes": ("keyhole plates",),
@@ -169,11 +199,15 @@ def test_a_new_rack_for_a_wall_begins_in_its_free_width(client: TestClient, wall
     ways = client.post("/api/start", json={"hangs": hangs, "wall": wall["id"]}).json()
     rail = next(way for way in ways if way["family"] == "rail")
     assert rail["on_wall"].startswith("In 2 rows, for")
-    one = client.post("/api/racks", json={"hangs": [{"item": "enamel-mug", "count": 27}], "wall": wall["id"]}).json()
+    one = client.post(
+        "/api/racks", json={"hangs": [{"item": "enamel-mug", "count": 27}], "wall": wall["id"]}
+    ).json()
     # 115 each: 28 are 3220 of the 3240 beside the door, 29 are too many.
     assert [rung["verdict"] for rung in one["ladder"]][3:6] == ["fits", "fits", "too long"]
     client.delete(f"/api/racks/{one['id']}")
-    made = client.post("/api/racks", json={"hangs": hangs, "family": "rail", "wall": wall["id"]}).json()
+    made = client.post(
+        "/api/racks", json={"hangs": hangs, "family": "rail", "wall": wall["id"]}
+    ).json()
     place = made["design"]["brief"]["place"]
     assert (place["wall"], made["design"]["fields"]["row.length"]) == (
         wall["id"],

@@ -1,3 +1,3 @@
 """Yardcliff: hanging racks, from what hangs to the pencil mark."""
 
-__version__ = "0.1.0"
+__version__ = "0.2.0"

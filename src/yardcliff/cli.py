@@ -5,12 +5,12 @@ import socket
 import sys
 from pathlib import Path
 from threading import Timer
-from typing import Annotated, NoReturn
+from typing import Annotated, NoReturn, get_args
 
 import typer
 
 from yardcliff import __version__
-from yardcliff.core.errors import YardcliffError
+from yardcliff.core.base.errors import YardcliffError
 from yardcliff.row_command import row
 
 app = typer.Typer(
@@ -22,31 +22,42 @@ app = typer.Typer(
 )
 app.command()(row)
 
-Data = Annotated[Path | None, typer.Option("--data", help="The data file (default: your user data folder).")]
+Data = Annotated[
+    Path | None, typer.Option("--data", help="The data file (default: your user data folder).")
+]
 Port = Annotated[int, typer.Option(help="Port to listen on.", min=0, max=65535)]
-Host = Annotated[str, typer.Option(help="Address to listen on. Others than loopback are open to your network.")]
-Yard = Annotated[str | None, typer.Option("--yard", help="Address of a timber yard that gives its prices.")]
+Host = Annotated[
+    str, typer.Option(help="Address to listen on. Others than loopback are open to your network.")
+]
+Yard = Annotated[
+    str | None, typer.Option("--yard", help="Address of a timber yard that gives its prices.")
+]
 PORT = 8722
 YARD_PORT = 8723
 YARD_OPENS = 2.0  # s
 
 
 @app.command()
-def serve(data: Data = None, host: Host = "127.0.0.1", port: Port = PORT, yard: Yard = None) -> None:
+def serve(
+    data: Data = None, host: Host = "127.0.0.1", port: Port = PORT, yard: Yard = None
+) -> None:
     """Start Yardcliff."""
     _run(data or _data_file("yardcliff.db"), host, port, yard)
 
 
 @app.command()
 def demo(data: Data = None, host: Host = "127.0.0.1", port: Port = PORT) -> None:
-    """Start Yardcliff with the racks of Larkhollow Hut, in a data file of their own, and a made-up timber yard beside it."""
+    """Start Yardcliff with the racks of Larkhollow Hut, in a data file of their own, and a made-up
+    timber yard beside it.
+    """
+    from yardcliff.app.application import Application
     from yardcliff.demo import fill
     from yardcliff.store.database import Database
 
     path = data or _data_file("demo.db")
     try:
         database = Database(path)
-        fill(database)
+        fill(Application(database))
         database.close()
     except YardcliffError as error:
         _fail(str(error))
@@ -63,7 +74,10 @@ def demo(data: Data = None, host: Host = "127.0.0.1", port: Port = PORT) -> None
 def yard(host: Host = "127.0.0.1", port: Port = YARD_PORT) -> None:
     """Start a made-up timber yard, to be asked for prices: serve --yard."""
     listener = _listen(host, port)
-    print(f"The timber yard is at http://{host}:{listener.getsockname()[1]}\nStop it with Ctrl+C.", flush=True)
+    print(
+        f"The timber yard is at http://{host}:{listener.getsockname()[1]}\nStop it with Ctrl+C.",
+        flush=True,
+    )
     _serve_yard(listener)
 
 
@@ -73,32 +87,38 @@ def export(
     kind: Annotated[
         str,
         typer.Argument(
-            help="rack.json, marks.csv, holes.csv, drawing.svg, sheet.pdf, template.pdf, putting-up.pdf or wall-template.pdf."
+            help=(
+                "rack.json, marks.csv, holes.csv, drawing.svg, sheet.pdf, template.pdf,"
+                " putting-up.pdf or wall-template.pdf."
+            )
         ),
     ],
-    out: Annotated[Path | None, typer.Option("--out", "-o", help="File to write (default: standard output).")] = None,
+    out: Annotated[
+        Path | None, typer.Option("--out", "-o", help="File to write (default: standard output).")
+    ] = None,
     paper: Annotated[str, typer.Option(help="a4 or letter, for PDFs.")] = "a4",
     data: Data = None,
 ) -> None:
     """Write a rack as a file."""
-    from yardcliff.api.deps import Sites
-    from yardcliff.api.racks import EXPORTS
+    from yardcliff.app.application import Application
+    from yardcliff.exports.paper import Paper
+    from yardcliff.exports.rack_files import RackFile, write_rack_file
     from yardcliff.store.database import Database
-    from yardcliff.store.facts import Facts
-    from yardcliff.store.sheets import Racks, Walls
 
-    if kind not in EXPORTS:
-        _fail(f"There is no export “{kind}”: use {', '.join(EXPORTS)}.")
-    if paper not in ("a4", "letter"):
-        _fail(f"There is no paper “{paper}”: use a4 or letter.")
+    file = next((file for file in get_args(RackFile) if file == kind), None)
+    sheet = next((sheet for sheet in get_args(Paper) if sheet == paper), None)
+    if file is None:
+        _fail(f"There is no export “{kind}”: use {', '.join(get_args(RackFile))}.")
+    if sheet is None:
+        _fail(f"There is no paper “{paper}”: use {' or '.join(get_args(Paper))}.")
     try:
-        database = Database(data or _data_file("yardcliff.db"), to_read=True)
-        racks = Racks(database)
-        found = [r for r in racks.all() if rack in (r.id, r.name)]
-        if not found:
-            names = ", ".join(f"“{r.name}”" for r in racks.all()) or "none yet"
+        application = Application(Database(data or _data_file("yardcliff.db"), to_read=True))
+        stored = application.racks.all()
+        record = next((record for record in stored if rack in (record.id, record.name)), None)
+        if record is None:
+            names = ", ".join(f"“{record.name}”" for record in stored) or "none yet"
             _fail(f"There is no rack “{rack}”. There are: {names}.")
-        content, _ = EXPORTS[kind](found[0], Sites(racks, Walls(database), Facts(database)), paper)  # type: ignore[arg-type]
+        content = write_rack_file(file, record.name, application.designs.stored(record), sheet)
     except YardcliffError as error:
         _fail(str(error))
     raw = content.encode() if isinstance(content, str) else content
@@ -114,7 +134,7 @@ def export(
 @app.command("import")
 def import_(file: Path, data: Data = None) -> None:
     """Open a rack file as a new rack."""
-    from yardcliff.core.amend import dump
+    from yardcliff.core.design.change import dump
     from yardcliff.imports.rackfile import read_rackfile
     from yardcliff.store.database import Database
     from yardcliff.store.sheets import Racks
@@ -144,7 +164,9 @@ def backup(to: Path, data: Data = None) -> None:
 
 
 @app.callback(invoke_without_command=True)
-def about(version: Annotated[bool, typer.Option("--version", help="Print the version.")] = False) -> None:
+def about(
+    version: Annotated[bool, typer.Option("--version", help="Print the version.")] = False,
+) -> None:
     if version:
         print(__version__)
         raise typer.Exit
@@ -166,7 +188,9 @@ def _serve_yard(listener: socket.socket) -> None:
 
     from yardcliff.standins.timber_yard import create_yard
 
-    uvicorn.Server(uvicorn.Config(create_yard(), log_level="warning", access_log=False)).run(sockets=[listener])
+    uvicorn.Server(uvicorn.Config(create_yard(), log_level="warning", access_log=False)).run(
+        sockets=[listener]
+    )
 
 
 def _listen(host: str, port: int) -> socket.socket:
@@ -187,7 +211,8 @@ def _run(data: Path, host: str, port: int, yard: str | None) -> None:
 
     from yardcliff.api.app import create_app
     from yardcliff.api.security import LOCAL_NAMES, MAX_BODY
-    from yardcliff.standins.instruments import instruments
+    from yardcliff.app.application import Application
+    from yardcliff.standins.simulated import instruments
     from yardcliff.store.database import Database
     from yardcliff.suppliers import HttpSupplier
 
@@ -199,7 +224,8 @@ def _run(data: Path, host: str, port: int, yard: str | None) -> None:
     shown = f"[{host}]" if ":" in host else host
     address = f"http://{shown}:{listener.getsockname()[1]}"
     print(f"Yardcliff is at {address}\nData: {data}\nStop it with Ctrl+C.", flush=True)
-    server = create_app(database, LOCAL_NAMES | {host}, HttpSupplier(yard) if yard else None, instruments())
+    application = Application(database, HttpSupplier(yard) if yard else None, instruments())
+    server = create_app(application, LOCAL_NAMES | {host})
     config = uvicorn.Config(
         server,
         log_level="warning",
@@ -207,13 +233,15 @@ def _run(data: Path, host: str, port: int, yard: str | None) -> None:
         ws_max_size=MAX_BODY,
         ws_per_message_deflate=False,  # squeezing takes longer than the loopback does
     )
-    # What was imported stays: looking through it for garbage would cost a drag a frame now and then.
+    # What was imported stays: looking through it for garbage would cost a drag a frame now and
+    # then.
     gc.collect()
     gc.freeze()
     uvicorn.Server(config).run(sockets=[listener])
 
 
 def main() -> None:
-    # Neither imports nor designs leave cycles: looking for them costs a tenth of a start, and of every frame of a drag.
+    # Neither imports nor designs leave cycles: looking for them costs a tenth of a start, and of
+    # every frame of a drag.
     gc.set_threshold(100_000)
     app()

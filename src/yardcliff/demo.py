@@ -3,36 +3,36 @@
 from datetime import UTC, date, datetime, timedelta
 from typing import Any
 
-from yardcliff.api.deps import Sites, Supplies, Workshop
-from yardcliff.api.ledger import Ledger
-from yardcliff.api.log_wire import EntryText
-from yardcliff.api.making_views import view_card
-from yardcliff.api.tongue import Tongue
-from yardcliff.core.amend import amend, dump
+from yardcliff.api.making.views import view_card
+from yardcliff.app.application import Application
+from yardcliff.app.rack_log import Entry, RackLog
 from yardcliff.core.built.facts import Fact, Kind, made_by
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import starting
-from yardcliff.core.findings import Patch
-from yardcliff.core.length import exact_text
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.making.tasks import tasks
-from yardcliff.core.site.amending import amend_wall, dump_wall
-from yardcliff.core.site.wall import Wall
-from yardcliff.core.timber.stock import PriceList, read_stick
+from yardcliff.core.design.change import amend, dump
+from yardcliff.core.findings.finding import Patch
+from yardcliff.core.making.task_list import tasks
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import exact_text
+from yardcliff.core.wall.amending import amend_wall, dump_wall
+from yardcliff.core.wall.wall import Wall
+from yardcliff.core.ways import starting
+from yardcliff.core.wood.stock import PriceList, read_stick
 from yardcliff.standins.timber_yard import price_list
-from yardcliff.store.bench import Bench
-from yardcliff.store.database import Database
-from yardcliff.store.facts import Facts
-from yardcliff.store.sheets import Racks, Walls
-from yardcliff.store.timber import Stock
 
 CURRENCY = "EUR"
-HAT, LANTERN, LADLE = (shipped_item(key).item.model_dump(mode="json") for key in ("felt-hat", "storm-lantern", "ladle"))
+HAT, LANTERN, LADLE = (
+    shipped_item(key).item.model_dump(mode="json") for key in ("felt-hat", "storm-lantern", "ladle")
+)
 Seed = tuple[str, str, int, dict[str, Any]]
-# Name, catalogue item, count, and what the warden changed; each is built the way that suits it best. The newest comes
-# last.
+# Name, catalogue item, count, and what the warden changed; each is built the way that suits it
+# best. The newest comes last.
 SEEDS: list[Seed] = [
-    ("Store, sledges", "sledge", 3, {"row": {"air": "80 mm", "ends": {"rule": "inside"}}, "hung": "1500 mm"}),
+    (
+        "Store, sledges",
+        "sledge",
+        3,
+        {"row": {"air": "80 mm", "ends": {"rule": "inside"}}, "hung": "1500 mm"},
+    ),
     (
         "Washroom, towels",
         "towel",
@@ -43,18 +43,31 @@ SEEDS: list[Seed] = [
             "top": {"joint": "on top"},
         },
     ),
-    ("Kitchen, ladles", "ladle", 5, {"tape": "1/16 in", "row": {"ends": {"rule": "whole"}, "air": "3/4 in"}}),
+    (
+        "Kitchen, ladles",
+        "ladle",
+        5,
+        {"tape": "1/16 in", "row": {"ends": {"rule": "whole"}, "air": "3/4 in"}},
+    ),
     (
         "Office, room keys",
         "room-key",
         12,
-        {"row": {"ends": {"rule": "gaps"}, "air": "20 mm"}, "board": {"height": "70 mm", "thickness": "21 mm"}},
+        {
+            "row": {"ends": {"rule": "gaps"}, "air": "20 mm"},
+            "board": {"height": "70 mm", "thickness": "21 mm"},
+        },
     ),
     (
         "Kitchen, enamel mugs",
         "enamel-mug",
         7,
-        {"row": {"length": "900 mm", "ends": {"rule": "margin", "left": "70 mm", "right": "70 mm"}}},
+        {
+            "row": {
+                "length": "900 mm",
+                "ends": {"rule": "margin", "left": "70 mm", "right": "70 mm"},
+            }
+        },
     ),
     (
         "Drying room, day gear",
@@ -106,11 +119,20 @@ SEEDS: list[Seed] = [
         "Stairs, peaked caps",
         "peaked-cap",
         6,
-        {"family": "flip-rail", "turns": "rod", "board": {"height": "110 mm", "thickness": "18 mm"}},
+        {
+            "family": "flip-rail",
+            "turns": "rod",
+            "board": {"height": "110 mm", "thickness": "18 mm"},
+        },
     ),
     ("Lean-to, bicycles", "bicycle", 4, {"family": "high-rails", "aside": {"stands": "right"}}),
     ("Porch, climbing helmets", "climbing-helmet", 4, {"family": "perch"}),
-    ("Office, key bunches", "key-bunch", 9, {"family": "angled-rail", "angled": {"magnet": "20 mm"}}),
+    (
+        "Office, key bunches",
+        "key-bunch",
+        9,
+        {"family": "angled-rail", "angled": {"magnet": "20 mm"}},
+    ),
     ("Common room, fiddles", "fiddle", 3, {"row": {"air": "70 mm"}, "hung": "1750 mm"}),
     # On a wall of its own: here they share one, two metres of it taken by a door and a window.
     (
@@ -140,7 +162,12 @@ SEEDS: list[Seed] = [
         },
     ),
     # Settled on the board that was left over, before anyone counted jackets.
-    ("Porch, waxed jackets", "waxed-jacket", 6, {"row": {"length": "1450 mm"}, "board": {"height": "140 mm"}}),
+    (
+        "Porch, waxed jackets",
+        "waxed-jacket",
+        6,
+        {"row": {"length": "1450 mm"}, "board": {"height": "140 mm"}},
+    ),
 ]
 
 
@@ -153,9 +180,27 @@ WALLS: list[tuple[str, Patch]] = [
             "studs": {"first": "280 mm", "apart": "600 mm"},
             "way": "1600 mm",
             "obstacles": [
-                {"kind": "door", "x": "180 mm", "width": "860 mm", "height": "2040 mm", "hinge": "left"},
-                {"kind": "switch", "x": "1130 mm", "y": "1080 mm", "width": "82 mm", "height": "82 mm"},
-                {"kind": "socket", "x": "4300 mm", "y": "300 mm", "width": "82 mm", "height": "82 mm"},
+                {
+                    "kind": "door",
+                    "x": "180 mm",
+                    "width": "860 mm",
+                    "height": "2040 mm",
+                    "hinge": "left",
+                },
+                {
+                    "kind": "switch",
+                    "x": "1130 mm",
+                    "y": "1080 mm",
+                    "width": "82 mm",
+                    "height": "82 mm",
+                },
+                {
+                    "kind": "socket",
+                    "x": "4300 mm",
+                    "y": "300 mm",
+                    "width": "82 mm",
+                    "height": "82 mm",
+                },
             ],
             "old": [{"x": "2075 mm", "y": "1652 mm"}, {"x": "2320 mm", "y": "1650 mm"}],
         },
@@ -202,8 +247,8 @@ WARES: list[tuple[str, str, int]] = [
 ]
 
 
-# What was written of racks that are being made, or are up: so many days ago what (a reading says how far it is off,
-# mm).
+# What was written of racks that are being made, or are up: so many days ago what (a reading says
+# how far it is off, mm).
 Line = tuple[int, str, str, str]
 LOGS: dict[str, list[Line]] = {
     "Kitchen, ladles": [
@@ -223,55 +268,77 @@ LOGS: dict[str, list[Line]] = {
 }  # fmt: skip
 UP = "Kitchen, ladles"
 DRILLED = ("measure", "cut:", "mark:")
-SPENT = {"cut": [], "made": [], "wares": [("sandpaper", "sandpaper, grit 120", -1)], "planned": 2310, "spent": 2450}
+SPENT = {
+    "cut": [],
+    "made": [],
+    "wares": [("sandpaper", "sandpaper, grit 120", -1)],
+    "planned": 2310,
+    "spent": 2450,
+}
 """What went into the one that is up, hundredths."""
 """What is done of the other one: its holes are being drilled."""
 
 
-def fill(database: Database, day: date | None = None) -> int:
-    """Put the demo's walls, racks, timber and the prices of a day (today's) into an empty store; returns how many racks were made."""
-    racks, walls, stock = Racks(database), Walls(database), Stock(database)
+def fill(app: Application, day: date | None = None) -> int:
+    """Put the demo's walls, racks, timber and the prices of a day (today's) into an empty data
+    file; returns how many racks were made.
+    """
+    racks, stock = app.racks, app.supplies.stock
     if racks.all() or racks.all(deleted=True):
         return 0
-    made = {name: walls.create(name, dump_wall(amend_wall(Wall(), patch))).id for name, patch in WALLS}
+    walls = {
+        name: app.walls.create(name, dump_wall(amend_wall(Wall(), patch))).id
+        for name, patch in WALLS
+    }
     for name, item, count, seed in SEEDS:
         patch = dict(seed)
         if "place" in patch:
-            patch["place"] = patch["place"] | {"wall": made[patch["place"]["wall"]]}
-        racks.create(name, dump(amend(starting([(shipped_item(item), count)], "1 mm", patch.get("family")), patch)))
+            patch["place"] = patch["place"] | {"wall": walls[patch["place"]["wall"]]}
+        racks.create(
+            name,
+            dump(
+                amend(starting([(shipped_item(item), count)], "1 mm", patch.get("family")), patch)
+            ),
+        )
     stock.add(read_stick(stick).model_dump(mode="json") for stick in STICKS)
     for kind, ware, amount in WARES:
         stock.set_ware(kind, ware, amount)
-    prices = PriceList.model_validate(price_list(day or datetime.now(UTC).date(), CURRENCY))
-    stock.keep_prices(prices.supplier, prices.model_dump(mode="json"))
-    _write_logs(database)
+    app.supplies.keep(
+        PriceList.model_validate(price_list(day or datetime.now(UTC).date(), CURRENCY))
+    )
+    _write_logs(app)
     return len(SEEDS)
 
 
-def _write_logs(database: Database) -> None:
+def _write_logs(app: Application) -> None:
     now = datetime.now(UTC)
-    store, facts = Racks(database), Facts(database)
-    bench = Workshop(Bench(database), facts)
-    timbers = Supplies(Stock(database), None, bench)
-    ids = {one.name: one.id for one in store.all()}
+    ids = {rack.name: rack.id for rack in app.racks.all()}
     for name, lines in LOGS.items():
-        ledger = Ledger(ids[name], store, Sites(store, Walls(database), facts), timbers, bench, facts, Tongue.of(""))
+        log = RackLog(app, ids[name])
         for ago, kind, what, text in lines:
-            entry: dict[str, Any] = {"kind": kind, "day": now.date() - timedelta(days=ago), "what": what, "text": text}
+            day = (now.date() - timedelta(days=ago)).isoformat()
+            found = text.split(", ") if kind == "fit" else []
             if kind == "measured":
-                entry["text"] = exact_text(ledger.subjects[what].planned + Fraction(text))
-            elif kind == "fit":
-                entry["found"] = text.split(", ")
-            ledger.write(EntryText.model_validate(entry))
-        made = tasks(ledger.done, ledger.found, ledger.done.brief.making, bench.shop)
-        ticked = [task for task in made if name == UP or task.key.startswith(DRILLED)]
+                text = exact_text(log.subjects[what].planned + Fraction(text))
+            log.write(Entry(Kind(kind), day, what, text, found, ""))
         at = (now - timedelta(days=min(ago for ago, *_ in lines))).replace(
             hour=20, minute=30, second=0, microsecond=0, tzinfo=None
         )
-        for k, task in enumerate(ticked):  # what they took from the stock is long replaced
-            data = {"card": view_card(task, ledger.done).model_dump(mode="json"), "made": made_by(task, ledger.done)}
-            when = at.isoformat(timespec="minutes")
-            facts.tell(Fact(f"demo {ids[name]} {k}", ids[name], when, Kind.DONE, task.key, data))
-        if name == UP:
-            spent = SPENT | {"currency": CURRENCY, "lot": "demo"}
-            facts.tell(Fact(f"demo {ids[name]} sawn", ids[name], when, Kind.SAWN, "demo", spent))
+        _tick(log, name, at.isoformat(timespec="minutes"))
+
+
+def _tick(log: RackLog, name: str, when: str) -> None:
+    """What is done of a rack; what it took from the stock is long replaced."""
+    design, facts, rack_id = log.design, log.app.facts, log.rack_id
+    planned = tasks(design, log.timber, design.brief.making, log.app.workshop.shop)
+    for k, task in enumerate(
+        task for task in planned if name == UP or task.key.startswith(DRILLED)
+    ):
+        data = {
+            "card": view_card(task, design).model_dump(mode="json"),
+            "made": made_by(task, design),
+        }
+        facts.tell(Fact(f"demo {rack_id} {k}", rack_id, when, Kind.DONE, task.key, data))
+    if name == UP:
+        spent = SPENT | {"currency": CURRENCY, "lot": "demo"}
+        facts.tell(Fact(f"demo {rack_id} sawn", rack_id, when, Kind.SAWN, "demo", spent))

@@ -9,16 +9,16 @@ from typing import Annotated, Any
 import typer
 from pydantic import ValidationError
 
-from yardcliff.core.errors import YardcliffError
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Severity
-from yardcliff.core.length import LengthError, Tape, TapeName, Unit, exact_text, read
-from yardcliff.core.marks import marks
-from yardcliff.core.row import Row
-from yardcliff.core.row_brief import Follows, RowBrief
-from yardcliff.core.row_findings import Words, check
-from yardcliff.core.spacing import solve
-from yardcliff.core.things import Reach, Thing, Things
+from yardcliff.core.base.errors import YardcliffError
+from yardcliff.core.findings.finding import Finding, Severity
+from yardcliff.core.row.marking import marks
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.row_brief import Follows, RowBrief
+from yardcliff.core.row.row_findings import Words, check
+from yardcliff.core.row.spacing import solve
+from yardcliff.core.things.thing import Reach, Thing, Things
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import LengthError, Tape, TapeName, Unit, exact_text, read
 
 SOLVED, IMPOSSIBLE, UNREADABLE = 0, 1, 2
 STEPS: dict[str, TapeName] = {
@@ -61,27 +61,36 @@ def row(
     count: Annotated[str | None, typer.Option(help="How many holders.")] = None,
     pitch: Annotated[str | None, typer.Option(help="From axis to axis.")] = None,
     ends: Annotated[
-        str | None,
-        typer.Option(help="A length, two (“3 in,2 in”), or half, whole, gaps, inside."),
+        str | None, typer.Option(help="A length, two (“3 in,2 in”), or half, whole, gaps, inside.")
     ] = None,
-    step: Annotated[str | None, typer.Option(help="Tape step: 1/8, 1/16, 1/32, 1/64 (in), 1, 0.5 (mm).")] = None,
+    step: Annotated[
+        str | None, typer.Option(help="Tape step: 1/8, 1/16, 1/32, 1/64 (in), 1, 0.5 (mm).")
+    ] = None,
     item_width: Annotated[str | None, typer.Option(help="Width of what hangs.")] = None,
     air: Annotated[str | None, typer.Option(help="Clear gap between neighbours.")] = None,
-    fixture_width: Annotated[str | None, typer.Option(help="Width of a hook's plate or a peg.")] = None,
+    fixture_width: Annotated[
+        str | None, typer.Option(help="Width of a hook's plate or a peg.")
+    ] = None,
     spacing: Annotated[str, typer.Option(help="even, tidy or set.")] = "even",
     tidy: Annotated[str | None, typer.Option(help="Step that a tidy pitch is rounded to.")] = None,
     unit: Annotated[str | None, typer.Option(help="Unit of bare numbers: in or mm.")] = None,
     as_json: Annotated[bool, typer.Option("--json", help="Print JSON.")] = False,
 ) -> None:
     """Space one row. Any two of length, count and pitch (or item width + air) give the rest."""
-    asked = Asked(length, count, pitch, ends, step, item_width, air, fixture_width, spacing, tidy, unit)
+    asked = Asked(
+        length, count, pitch, ends, step, item_width, air, fixture_width, spacing, tidy, unit
+    )
     try:
         solved, tape = _solve(asked)
     except (LengthError, RowError) as error:
         print(error, file=sys.stderr)
         raise typer.Exit(UNREADABLE) from None
     findings = list(check(solved, tape, WORDS))
-    print(json.dumps(_as_json(solved, tape, findings), indent=2) if as_json else _as_text(solved, tape, findings))
+    print(
+        json.dumps(_as_json(solved, tape, findings), indent=2)
+        if as_json
+        else _as_text(solved, tape, findings)
+    )
     stops = [f for f in findings if f.severity is Severity.STOP or f.code == "row.crowded"]
     for finding in stops:
         ways = "; or ".join(fix.label for fix in finding.fixes)
@@ -146,8 +155,9 @@ def _follows(asked: Asked) -> Follows:
 
 
 def _unit(asked: Asked) -> Unit:
-    """The unit asked for; else that of the lengths that have one, or of a metric step. Raises `RowError` for bare numbers beside a
-    step in inches: its unit is the tape's, and 900 is no length in inches.
+    """The unit asked for; else that of the lengths that have one, or of a metric step. Raises
+    `RowError` for bare numbers beside a step in inches: its unit is the tape's, and 900 is no
+    length in inches.
     """
     if asked.unit is not None:
         for unit in UNITS:
@@ -163,7 +173,8 @@ def _unit(asked: Asked) -> Unit:
     for name, text in texts.items():
         if not re.search(r"[a-z]", text):
             raise RowError(
-                f"--{name.replace('_', '-')} “{text}” has no unit: write “{text} in”, “{text} mm”, or --unit in."
+                f"--{name.replace('_', '-')} “{text}” has no unit: write “{text} in”, “{text} mm”,"
+                " or --unit in."
             )
     return "in"
 
@@ -173,7 +184,9 @@ def _step(step: str | None) -> TapeName | None:
         return None
     name = STEPS.get(step.strip().removesuffix("in").removesuffix("mm").strip(' "″'))
     if name is None:
-        raise RowError(f"--step “{step}” is no tape step: use 1/8, 1/16, 1/32, 1/64, 1 mm or 0.5 mm.")
+        raise RowError(
+            f"--step “{step}” is no tape step: use 1/8, 1/16, 1/32, 1/64, 1 mm or 0.5 mm."
+        )
     return name
 
 
@@ -182,8 +195,13 @@ def _ends(text: str, unit: Unit) -> dict[str, str]:
     if text.strip() in RULES:
         return {"rule": text.strip()}
     if re.fullmatch(r"\s*\d+,\d+\s*", text):
-        dotted, both = text.strip().replace(",", "."), text.strip().replace(",", f" {unit},") + f" {unit}"
-        raise RowError(f"--ends “{text}” could be {dotted} or two ends: write “{dotted}” or “{both}”.")
+        dotted, both = (
+            text.strip().replace(",", "."),
+            text.strip().replace(",", f" {unit},") + f" {unit}",
+        )
+        raise RowError(
+            f"--ends “{text}” could be {dotted} or two ends: write “{dotted}” or “{both}”."
+        )
     try:
         left = right = read(text, unit)
     except LengthError:
@@ -218,7 +236,10 @@ def _as_text(row: Row, tape: Tape, findings: list[Finding]) -> str:
         f"pitch   {tape.write_fine(row.pitch)}",
         f"ends    {tape.write(row.left)} and {tape.write(row.right)}",
         "marks from the left end:",
-        *(f"  {m.place + 1:>3}  {tape.write(m.exact):<14} exact {tape.write_fine(m.exact)}" for m in marks(row, tape)),
+        *(
+            f"  {m.place + 1:>3}  {tape.write(m.exact):<14} exact {tape.write_fine(m.exact)}"
+            for m in marks(row, tape)
+        ),
         *(f"{f.severity.value}: {f.message}" for f in findings),
     ]
     return "\n".join(lines)

@@ -1,21 +1,22 @@
 """Story sticks, jigs, families of lengths, and designs side by side."""
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.cases import cases
 from tests.strategies import rows
-from yardcliff.core.aids import AidError, drilling_jig, family, story_stick
-from yardcliff.core.amend import amend
-from yardcliff.core.compare import compare
-from yardcliff.core.design import design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import solve_row
-from yardcliff.core.families.rail import starting_brief
-from yardcliff.core.length import Tape
-from yardcliff.core.row_brief import RowBrief
-from yardcliff.core.spacing import solve
-from yardcliff.core.things import Reach, Thing, Things
+from yardcliff.core.design.change import amend
+from yardcliff.core.design.comparison import compare
+from yardcliff.core.design.rack_design import design
+from yardcliff.core.row.marking_aids import AidError, drilling_jig, family, story_stick
+from yardcliff.core.row.row_brief import RowBrief
+from yardcliff.core.row.spacing import solve
+from yardcliff.core.things.thing import Reach, Thing, Things
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape
+from yardcliff.core.ways import solve_row
+from yardcliff.core.ways.rail import starting_brief
 
 MM = Tape.named("1 mm")
 MUGS = starting_brief("enamel-mug", 7, "1 mm")
@@ -28,7 +29,9 @@ def test_a_matched_pair_carries_the_same_marks_and_a_mirrored_one_its_own() -> N
     assert (same.ticks, same.datum) == (first.ticks, "left")
     first, other = story_stick([("mugs", row)], MM, "mirrored").lanes
     assert other.datum == "right"
-    assert [row.length - tick.at for tick in reversed(other.ticks)] == [tick.at for tick in first.ticks]
+    assert [row.length - tick.at for tick in reversed(other.ticks)] == [
+        tick.at for tick in first.ticks
+    ]
     # Read from its own datum, the right end, each tick says what it says on the first board.
     assert [tick.label for tick in reversed(other.ticks)] == [tick.label for tick in first.ticks]
     with pytest.raises(AidError, match="5 boards do not fit"):
@@ -49,8 +52,10 @@ def test_a_jig_by_hand() -> None:
 
 
 @given(brief=rows, half=st.integers(1, 200), low=st.integers(1, 20))
-@settings(max_examples=150, deadline=None)
-def test_a_family_keeps_its_spacing_and_each_member_is_a_row_of_its_own(brief: RowBrief, half: int, low: int) -> None:
+@cases(150)
+def test_a_family_keeps_its_spacing_and_each_member_is_a_row_of_its_own(
+    brief: RowBrief, half: int, low: int
+) -> None:
     reach = Reach(Fraction(half), Fraction(half + 7))
     row = solve(brief, Things({"": Thing(reach)}), Reach(Fraction(4), Fraction(4)))
     members = family(row, low, low + 5)

@@ -3,15 +3,17 @@
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.cases import cases
 from tests.strategies import briefs
-from yardcliff.core.amend import BriefError, amend, describe, dump, merge, read_brief
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import Brief, build, solve_row
-from yardcliff.core.families.rail import RailBrief, starting_brief
-from yardcliff.core.length import LONGEST
+from yardcliff.core.design.change import amend, describe, dump, read_brief
+from yardcliff.core.findings.patch import BriefError, merge
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import LONGEST
+from yardcliff.core.ways import Brief, build, solve_row
+from yardcliff.core.ways.rail import RailBrief, starting_brief
 
 COATS = starting_brief("waxed-jacket", 6, "1 mm")
 KEYS = starting_brief("room-key", 6, "1/16 in")
@@ -30,23 +32,29 @@ KEYS = starting_brief("room-key", 6, "1/16 in")
         ("length", {"length": "1200", "follows": "nothing"}, "nothing"),
     ],
 )
-def test_typing_what_followed_makes_another_follow(before: str, typed: dict[str, Any], follows: str) -> None:
+def test_typing_what_followed_makes_another_follow(
+    before: str, typed: dict[str, Any], follows: str
+) -> None:
     brief = amend(amend(COATS, {"row": {"length": "1400"}}), {"row": {"follows": before}})
     assert amend(brief, {"row": typed}).row.follows == follows
 
 
 @given(brief=briefs, follows=st.sampled_from(["length", "count", "pitch", "ends"]))
-@settings(max_examples=200, deadline=None)
+@cases(200)
 def test_letting_another_figure_follow_moves_no_holder(brief: Brief, follows: str) -> None:
     before = solve_row(brief)
-    # A board too short for its ends or a hook, or a spare that a tidy pitch left, has no equal elsewhere.
+    # A board too short for its ends or a hook, or a spare that a tidy pitch left, has no equal
+    # elsewhere.
     if before.trouble or before.spare or min(before.left, before.right) < 0:
         return
     if not before.fixture.across <= before.length <= LONGEST:
         return
     if brief.row.follows == "nothing" or brief.row.spacing != "even":
         return
-    if before.left + (before.count - 1) * before.pitch + before.right != before.length or before.count == 1:
+    if (
+        before.left + (before.count - 1) * before.pitch + before.right != before.length
+        or before.count == 1
+    ):
         return
     after = solve_row(amend(brief, {"row": {"follows": follows}}))
     if follows == "ends" and before.left != before.right:
@@ -56,7 +64,7 @@ def test_letting_another_figure_follow_moves_no_holder(brief: Brief, follows: st
 
 
 @given(brief=briefs)
-@settings(max_examples=150, deadline=None)
+@cases(150)
 def test_a_brief_survives_its_own_file(brief: Brief) -> None:
     assert read_brief(dump(brief)) == brief
     assert amend(brief, {}) == brief
@@ -149,7 +157,9 @@ def test_another_way_begins_with_as_many_as_a_rack_holds() -> None:
 
 @pytest.mark.parametrize("follows", ["length", "count", "ends"])
 def test_a_pitch_that_is_typed_is_kept(follows: str) -> None:
-    tidy = amend(starting_brief("enamel-mug", 6, "1 mm"), {"row": {"spacing": "tidy", "follows": follows}})
+    tidy = amend(
+        starting_brief("enamel-mug", 6, "1 mm"), {"row": {"spacing": "tidy", "follows": follows}}
+    )
     typed = amend(tidy, {"row": {"pitch": "131.5 mm"}})
     assert build(typed).row.pitch == Fraction("131.5")
     assert typed.row.spacing == "set"

@@ -1,27 +1,30 @@
-"""Ways of building of several parts, and holders as a kit: what follows from one figure follows in every part."""
+"""Ways of building of several parts, and holders as a kit: what follows from one figure follows in
+every part.
+"""
 
 from itertools import pairwise
 from math import cos, hypot, radians, sin, tan
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.cases import cases
 from tests.core.test_uprights import codes, figures
 from tests.features import of_holders, step
-from yardcliff.core.amend import amend, dump
-from yardcliff.core.design import design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import FAMILIES, Brief, build, starting
-from yardcliff.core.families.joinery import BITE, CLEARANCE, meet, screwed
-from yardcliff.core.families.prisms import prism
-from yardcliff.core.findings import Patch
-from yardcliff.core.geometry import points
+from yardcliff.core.design.change import amend, dump
+from yardcliff.core.design.rack_design import design
+from yardcliff.core.findings.finding import Patch
 from yardcliff.core.holders.flip import Flip, groove, tall
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.materials import Goods, Ware
+from yardcliff.core.materials.goods import Goods, Ware
 from yardcliff.core.rack import Kind, Part
+from yardcliff.core.shapes.geometry import points
 from yardcliff.core.strength.wood import sag
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.ways import FAMILIES, Brief, build, starting
+from yardcliff.core.ways.joinery import BITE, CLEARANCE, meet, screwed
+from yardcliff.core.ways.prisms import prism
 
 MUGS = starting([(shipped_item("enamel-mug"), 4)], "1 mm", "shelf-box")
 CAPES = starting([(shipped_item("rain-cape"), 3)], "1 mm", "flip-rail")
@@ -42,12 +45,23 @@ def parts(brief: Brief, name: str) -> list[Part]:
 mm = st.integers(5, 400)
 
 
-@given(count=st.integers(1, 5), tallest=mm, upper=st.none() | mm, hand=st.integers(0, 120), thick=st.integers(6, 30))
-@settings(max_examples=80, deadline=None)
+@given(
+    count=st.integers(1, 5),
+    tallest=mm,
+    upper=st.none() | mm,
+    hand=st.integers(0, 120),
+    thick=st.integers(6, 30),
+)
+@cases(80)
 def test_shelves_stand_as_far_apart_as_what_stands_on_them(
     count: int, tallest: int, upper: int | None, hand: int, thick: int
 ) -> None:
-    shelf: Patch = {"count": count, "tallest": f"{tallest} mm", "hand": f"{hand} mm", "thickness": f"{thick} mm"}
+    shelf: Patch = {
+        "count": count,
+        "tallest": f"{tallest} mm",
+        "hand": f"{hand} mm",
+        "thickness": f"{thick} mm",
+    }
     if upper is not None:
         shelf["upper"] = f"{upper} mm"
     brief = amend(MUGS, {"shelf": shelf})
@@ -62,11 +76,21 @@ def test_shelves_stand_as_far_apart_as_what_stands_on_them(
 
 
 @given(side=st.integers(9, 40), groove_=st.integers(1, 9), length=st.integers(200, 2000))
-@settings(max_examples=60, deadline=None)
-def test_every_length_of_a_box_comes_from_the_one_between_its_sides(side: int, groove_: int, length: int) -> None:
-    brief = amend(MUGS, {"side": f"{side} mm", "shelf": {"groove": f"{groove_} mm"}, "row": {"length": f"{length} mm"}})
+@cases(60)
+def test_every_length_of_a_box_comes_from_the_one_between_its_sides(
+    side: int, groove_: int, length: int
+) -> None:
+    brief = amend(
+        MUGS,
+        {
+            "side": f"{side} mm",
+            "shelf": {"groove": f"{groove_} mm"},
+            "row": {"length": f"{length} mm"},
+        },
+    )
     lengths = {
-        name: {part.length for part in parts(brief, name)} for name in ("Bar", "Top rail", "Shelf", "Guard rail")
+        name: {part.length for part in parts(brief, name)}
+        for name in ("Bar", "Top rail", "Shelf", "Guard rail")
     }
     assert lengths == {
         "Bar": {length},
@@ -78,7 +102,7 @@ def test_every_length_of_a_box_comes_from_the_one_between_its_sides(side: int, g
 
 
 @given(length=st.integers(300, 2000), load=st.integers(500, 60000))
-@settings(max_examples=60, deadline=None)
+@cases(60)
 def test_a_shelf_that_sags_is_as_thick_as_it_has_to_be_by_its_fix(length: int, load: int) -> None:
     brief = amend(MUGS, {"row": {"length": f"{length} mm"}, "shelf": {"load": load}})
     found = [finding for finding in build(brief).findings if finding.code == "box.sag"]
@@ -86,23 +110,41 @@ def test_a_shelf_that_sags_is_as_thick_as_it_has_to_be_by_its_fix(length: int, l
     assert bool(found) == (bend > length / 300)
     if found:
         thick = int(found[0].fixes[0].patch["shelf"]["thickness"].split()[0])
-        assert sag(Fraction(length), Fraction(120), Fraction(thick), load, "softwood") <= length / 300
-        assert sag(Fraction(length), Fraction(120), Fraction(thick - 1), load, "softwood") > length / 300
+        assert (
+            sag(Fraction(length), Fraction(120), Fraction(thick), load, "softwood") <= length / 300
+        )
+        assert (
+            sag(Fraction(length), Fraction(120), Fraction(thick - 1), load, "softwood")
+            > length / 300
+        )
 
 
 def test_hardwood_sags_less_and_twice_the_length_eight_times() -> None:
     one = sag(Fraction(600), Fraction(120), Fraction(18), 8000, "softwood")
-    assert sag(Fraction(1200), Fraction(120), Fraction(18), 8000, "softwood") == pytest.approx(8 * one)
-    assert sag(Fraction(600), Fraction(120), Fraction(36), 8000, "softwood") == pytest.approx(one / 8)
-    assert sag(Fraction(600), Fraction(120), Fraction(18), 8000, "hardwood") == pytest.approx(one * 8500 / 11500)
+    assert sag(Fraction(1200), Fraction(120), Fraction(18), 8000, "softwood") == pytest.approx(
+        8 * one
+    )
+    assert sag(Fraction(600), Fraction(120), Fraction(36), 8000, "softwood") == pytest.approx(
+        one / 8
+    )
+    assert sag(Fraction(600), Fraction(120), Fraction(18), 8000, "hardwood") == pytest.approx(
+        one * 8500 / 11500
+    )
 
 
-@given(length=st.integers(40, 200), thick=st.integers(8, 20), play=st.integers(0, 3), tilt=st.integers(0, 30))
-@settings(max_examples=80, deadline=None)
+@given(
+    length=st.integers(40, 200),
+    thick=st.integers(8, 20),
+    play=st.integers(0, 3),
+    tilt=st.integers(0, 30),
+)
+@cases(80)
 def test_a_folded_finger_lies_within_its_groove_and_the_groove_within_its_board(
     length: int, thick: int, play: int, tilt: int
 ) -> None:
-    flip = Flip(length=Fraction(length), thickness=Fraction(thick), play=Fraction(play), tilt=float(tilt))
+    flip = Flip(
+        length=Fraction(length), thickness=Fraction(thick), play=Fraction(play), tilt=float(tilt)
+    )
     low, high = groove(flip)
     assert high >= length
     assert low >= Fraction(thick, 2)
@@ -110,8 +152,10 @@ def test_a_folded_finger_lies_within_its_groove_and_the_groove_within_its_board(
     rack = build(brief)
     grooves = step(rack.machining, Kind.GROOVE)
     assert grooves.cut
-    (foot, head) = grooves.cut[2:]
-    inside = all(place.across + foot >= 12 and place.across + head <= 165 - 12 for place in grooves.places)
+    foot, head = grooves.cut[2:]
+    inside = all(
+        place.across + foot >= 12 and place.across + head <= 165 - 12 for place in grooves.places
+    )
     assert inside == (tall(flip) <= 165) == ("flip.board" not in codes(brief))
     # Open, its tip is so far out of the face and so far above its pin.
     pin = hypot(float(rack.glyph.out) + thick / 2, float(rack.glyph.tip))
@@ -127,8 +171,13 @@ def test_the_finger_comes_at_true_size_with_its_pin() -> None:
     assert "heel" in outline.says
 
 
-@given(wide=st.integers(200, 800), narrow=st.integers(50, 600), air=st.integers(0, 200), count=st.integers(2, 6))
-@settings(max_examples=60, deadline=None)
+@given(
+    wide=st.integers(200, 800),
+    narrow=st.integers(50, 600),
+    air=st.integers(0, 200),
+    count=st.integers(2, 6),
+)
+@cases(60)
 def test_at_two_heights_wide_parts_pass_and_a_wide_and_a_narrow_one_stand_apart(
     wide: int, narrow: int, air: int, count: int
 ) -> None:
@@ -175,14 +224,18 @@ def test_the_lower_rail_is_marked_as_the_upper_one_whatever_was_done_to_it(chang
     assert lower.row.axes == upper.row.axes[:-1]
 
 
-@pytest.mark.parametrize(("lower", "things"), [("as many", 6), ("one fewer", 5), ("one more", 7), ("none", 3)])
+@pytest.mark.parametrize(
+    ("lower", "things"), [("as many", 6), ("one fewer", 5), ("one more", 7), ("none", 3)]
+)
 def test_things_are_shared_between_two_rails(lower: str, things: int) -> None:
     brief = amend(BIKES, {"row": {"count": 3}, "high": {"lower": lower}})
     rack = build(brief)
     assert len(rack.hung) == things
     assert len(rack.parts) == (1 if lower == "none" else 2)
     assert ("high.beside" in figures(brief)) == (lower != "none")
-    if lower == "one more":  # the lower rail is a pitch longer, its hooks half-way between the upper ones and beyond
+    if (
+        lower == "one more"
+    ):  # the lower rail is a pitch longer, its hooks half-way between the upper ones and beyond
         upper, under = ([x for x, _ in row.places] for row in rack.rows)
         assert under == [upper[0] - rack.row.pitch / 2, *(x + rack.row.pitch / 2 for x in upper)]
         assert rack.parts[1].length == rack.row.length + rack.row.pitch == figures(brief)["overall"]
@@ -190,13 +243,19 @@ def test_things_are_shared_between_two_rails(lower: str, things: int) -> None:
 
 @pytest.mark.parametrize("order", [[], [""] * 1000])
 def test_a_rail_below_as_many_as_there_may_be_has_one_more(order: list[str]) -> None:
-    rack = build(amend(BIKES, {"row": {"count": 1000, "order": order}, "high": {"lower": "one more"}}))
+    rack = build(
+        amend(BIKES, {"row": {"count": 1000, "order": order}, "high": {"lower": "one more"}})
+    )
     assert len(rack.rows[1].row.axes) == 1001
 
 
 def test_longer_things_hang_on_the_upper_rail_and_the_lower_one_has_its_own() -> None:
-    loads = starting([(shipped_item("sledge"), 3), (shipped_item("bicycle"), 2)], "1 mm", "high-rails")
-    assert [(hung.row, hung.kind) for hung in build(loads).hung] == [(0, "bicycle")] * 2 + [(0, "")] + [(1, "")] * 2
+    loads = starting(
+        [(shipped_item("sledge"), 3), (shipped_item("bicycle"), 2)], "1 mm", "high-rails"
+    )
+    assert [(hung.row, hung.kind) for hung in build(loads).hung] == [(0, "bicycle")] * 2 + [
+        (0, "")
+    ] + [(1, "")] * 2
     assert not codes(loads)
     turned = amend(loads, {"rows": {"own": [{}, {"kind": "bicycle"}]}})
     assert [hung.kind for hung in build(turned).hung if hung.row] == ["bicycle"] * 2
@@ -215,25 +274,38 @@ def test_high_rails_keep_off_ceiling_and_floor(hung: str, ceiling: str, codes_: 
     assert codes(amend(BIKES, {"hung": hung, "high": {"ceiling": ceiling}})) == codes_
 
 
-@given(slope=st.integers(0, 40), depth=st.integers(60, 250), thick=st.integers(9, 30), stop=st.integers(12, 60))
-@settings(max_examples=80, deadline=None)
-def test_a_sloped_shelf_lies_flat_on_its_plate_and_its_brackets(slope: int, depth: int, thick: int, stop: int) -> None:
+@given(
+    slope=st.integers(0, 40),
+    depth=st.integers(60, 250),
+    thick=st.integers(9, 30),
+    stop=st.integers(12, 60),
+)
+@cases(80)
+def test_a_sloped_shelf_lies_flat_on_its_plate_and_its_brackets(
+    slope: int, depth: int, thick: int, stop: int
+) -> None:
     brief = amend(
         HELMETS,
         {
-            "perch": {"slope": slope, "depth": f"{depth} mm", "thickness": f"{thick} mm", "stop": f"{stop} mm"},
+            "perch": {
+                "slope": slope,
+                "depth": f"{depth} mm",
+                "thickness": f"{thick} mm",
+                "stop": f"{stop} mm",
+            },
             "board": {"height": "600 mm"},
         },
     )
     rack, s = build(brief), radians(slope)
     plate, shelf, end = rack.parts[:3]
     back = [float(y) for z, y in shelf.profile if z == plate.depth]
-    # Bevelled, its back edge stands upright against the plate and is thick / cos s high; flush with the plate's top.
+    # Bevelled, its back edge stands upright against the plate and is thick / cos s high; flush with
+    # the plate's top.
     assert max(back) - min(back) == pytest.approx(thick / cos(s), abs=1e-4)
     assert max(back) == pytest.approx(float(plate.y + plate.height), abs=1e-4)
     known = figures(brief)
-    assert float(known["perch.lower"]) == pytest.approx(depth * sin(s), abs=1e-4)  # type: ignore[arg-type]
-    assert float(known["perch.cut"]) == pytest.approx(depth + thick * tan(s), abs=1e-4)  # type: ignore[arg-type]
+    assert float(known["perch.lower"]) == pytest.approx(depth * sin(s), abs=1e-4)
+    assert float(known["perch.cut"]) == pytest.approx(depth + thick * tan(s), abs=1e-4)
     lower_edge = min(back)
     for bracket in (part for part in rack.parts if part.name.startswith("Bracket")):
         (z0, y0), (z1, y1), (z2, y2) = ((float(z), float(y)) for z, y in bracket.profile)
@@ -245,10 +317,14 @@ def test_a_sloped_shelf_lies_flat_on_its_plate_and_its_brackets(slope: int, dept
         assert y0 - y1 == pytest.approx(0.63 * depth, abs=1e-4)
     # The stop stands square on the shelf's front, `stop` above its upper face.
     tops = [(float(z), float(y)) for z, y in end.profile]
-    assert hypot(tops[1][0] - tops[2][0], tops[1][1] - tops[2][1]) == pytest.approx(thick + stop, abs=1e-4)
+    assert hypot(tops[1][0] - tops[2][0], tops[1][1] - tops[2][1]) == pytest.approx(
+        thick + stop, abs=1e-4
+    )
 
 
-@pytest.mark.parametrize(("length", "brackets"), [("500 mm", 2), ("621 mm", 2), ("640 mm", 3), ("1900 mm", 5)])
+@pytest.mark.parametrize(
+    ("length", "brackets"), [("500 mm", 2), ("621 mm", 2), ("640 mm", 3), ("1900 mm", 5)]
+)
 def test_brackets_stand_no_further_apart_than_a_shelf_bears(length: str, brackets: int) -> None:
     found = parts(amend(HELMETS, {"row": {"length": length}}), "Bracket")
     assert len(found) == brackets
@@ -267,14 +343,20 @@ def test_a_bracket_comes_at_true_size() -> None:
 
 
 def test_a_prism_is_as_large_as_its_corners() -> None:
-    part = prism("p", "P", Fraction(5), Fraction(40), ((10.0, 2.0), (30.0, -8.0), (12.5, 20.0)), "softwood")
+    part = prism(
+        "p", "P", Fraction(5), Fraction(40), ((10.0, 2.0), (30.0, -8.0), (12.5, 20.0)), "softwood"
+    )
     assert (part.x, part.length) == (5, 40)
     assert (part.z, part.depth, part.y, part.height) == (10, 20, -8, 28)
 
 
 @pytest.mark.parametrize("holder", HOLDERS, ids=lambda patch: str(patch["kind"]))
-@pytest.mark.parametrize("family", [key for key, way in FAMILIES.items() if "holder" in way.brief.model_fields])
-def test_any_holder_of_the_kit_goes_on_any_part_that_carries_one(family: str, holder: Patch) -> None:
+@pytest.mark.parametrize(
+    "family", [key for key, way in FAMILIES.items() if "holder" in way.brief.model_fields]
+)
+def test_any_holder_of_the_kit_goes_on_any_part_that_carries_one(
+    family: str, holder: Patch
+) -> None:
     first = starting([(shipped_item("enamel-mug"), 4)], "1 mm", family)
     brief = amend(first, {"holder": holder, "board": {"height": "300 mm", "thickness": "50 mm"}})
     assert dump(brief)["holder"]["kind"] == holder["kind"]
@@ -293,24 +375,31 @@ def test_any_holder_of_the_kit_goes_on_any_part_that_carries_one(family: str, ho
 
 def test_screws_pass_through_one_part_and_bite_in_the_other() -> None:
     n = Fraction
-    side = Part("side", "Side", n(-18), n(0), n(0), n(18), n(500), n(120), "hardwood", upright=True, up=True)
+    side = Part(
+        "side", "Side", n(-18), n(0), n(0), n(18), n(500), n(120), "hardwood", upright=True, up=True
+    )
     bar = Part("bar", "Bar", n(0), n(40), n(0), n(432), n(70), n(20), "hardwood")
     through, pilot = screwed([meet(side, bar, 2)], BITE, ("Countersunk.", "Clamped."))
     assert (through.count, through.size, through.depth, through.web) == (2, CLEARANCE, None, None)
     assert (pilot.size, pilot.depth, pilot.web, pilot.parts) == (3, 32, None, ("bar",))
-    # Where they meet, 70 tall: a quarter in, 17.5. The side is read from its foot and its front edge, the bar's end
-    # from its lower edge and its back.
+    # Where they meet, 70 tall: a quarter in, 17.5. The side is read from its foot and its front
+    # edge, the bar's end from its lower edge and its back.
     assert [place[:4] for place in through.places] == [
         ("side", "left", n(115, 2), 110),
         ("side", "left", n(185, 2), 110),
     ]
-    assert [place[:4] for place in pilot.places] == [("bar", "left", n(35, 2), 10), ("bar", "left", n(105, 2), 10)]
+    assert [place[:4] for place in pilot.places] == [
+        ("bar", "left", n(35, 2), 10),
+        ("bar", "left", n(105, 2), 10),
+    ]
     assert (through.note, pilot.note) == ("Countersunk.", "Clamped.")
     assert pilot.takes == (Ware(Goods.WOOD_SCREW, 2, ("4.0", "50")),)
 
 
-TOWELS = amend(starting([(shipped_item("towel"), 6)], "1 mm", "rail"),
-               {"top": {"joint": "on top"}, "board": {"height": "120 mm"}})  # fmt: skip
+TOWELS = amend(
+    starting([(shipped_item("towel"), 6)], "1 mm", "rail"),
+    {"top": {"joint": "on top"}, "board": {"height": "120 mm"}},
+)
 
 
 def test_a_shelf_above_a_rail_covers_its_ends_and_stands_on_its_edge() -> None:
@@ -321,7 +410,11 @@ def test_a_shelf_above_a_rail_covers_its_ends_and_stands_on_its_edge() -> None:
     assert (shelf.z, shelf.depth) == (0, rail.depth + 150)
     assert (lip.y, lip.height, lip.z) == (shelf.y, 18 + 20, shelf.depth)
     known = figures(TOWELS)
-    assert (known["overall"], known["tall"], known["top.wide"]) == (shelf.length, 120 + 38, shelf.depth)
+    assert (known["overall"], known["tall"], known["top.wide"]) == (
+        shelf.length,
+        120 + 38,
+        shelf.depth,
+    )
     # Let in, it lies a third of the rail's thickness deep in it, 20 below its top edge.
     let_in = amend(TOWELS, {"top": {"joint": "let in"}})
     (shelf,) = parts(let_in, "Shelf")
@@ -331,18 +424,28 @@ def test_a_shelf_above_a_rail_covers_its_ends_and_stands_on_its_edge() -> None:
 
 
 @given(
-    air=st.integers(0, 90), thick=st.integers(6, 40), count=st.integers(1, 9), length=st.none() | st.integers(300, 3000)
+    air=st.integers(0, 90),
+    thick=st.integers(6, 40),
+    count=st.integers(1, 9),
+    length=st.none() | st.integers(300, 3000),
 )
-@settings(max_examples=120, deadline=None)
-def test_brackets_stand_where_nothing_hangs(air: int, thick: int, count: int, length: int | None) -> None:
-    row: Patch = {"air": f"{air} mm", "count": count} | ({"length": f"{length} mm"} if length else {})
+@cases(120)
+def test_brackets_stand_where_nothing_hangs(
+    air: int, thick: int, count: int, length: int | None
+) -> None:
+    row: Patch = {"air": f"{air} mm", "count": count} | (
+        {"length": f"{length} mm"} if length else {}
+    )
     rack = build(amend(TOWELS, {"row": row, "top": {"bracket": f"{thick} mm"}}))
     brackets = [part for part in rack.parts if part.key.startswith("bracket")]
     for bracket in brackets:
         assert bracket.x >= 0
         assert bracket.x + bracket.length <= rack.row.length
         for thing, centre in zip(rack.row.things, rack.row.centres, strict=True):
-            beside = centre - thing.reach.left >= bracket.x + bracket.length, centre + thing.reach.right <= bracket.x
+            beside = (
+                centre - thing.reach.left >= bracket.x + bracket.length,
+                centre + thing.reach.right <= bracket.x,
+            )
             assert any(beside)
     if not brackets:
         assert "top.bracket" in {finding.code for finding in rack.findings}
@@ -354,7 +457,11 @@ def test_brackets_stand_where_nothing_hangs(air: int, thick: int, count: int, le
 def test_under_a_shelf_things_have_room_to_be_lifted_off() -> None:
     hats = starting([(shipped_item("felt-hat"), 3)], "1 mm", "rail")
     rises = hats.item.above - build(hats).rows[0].y + build(hats).hung[0].y
-    found = next(one for one in build(amend(hats, {"top": {"joint": "on top"}})).findings if one.code == "top.head")
+    found = next(
+        one
+        for one in build(amend(hats, {"top": {"joint": "on top"}})).findings
+        if one.code == "top.head"
+    )
     assert found.limit == rises + 20
     settled = build(amend(amend(hats, {"top": {"joint": "on top"}}), found.fixes[0].patch))
     (shelf,) = (part for part in settled.parts if part.key == "shelf")
@@ -384,9 +491,16 @@ def test_a_box_beside_high_rails_hooks_over_its_cleat() -> None:
 
 
 @given(width=st.integers(60, 900), height=st.integers(100, 2400), shelves=st.integers(0, 8))
-@settings(max_examples=80, deadline=None)
-def test_whatever_a_box_is_asked_its_shelves_are_in_it(width: int, height: int, shelves: int) -> None:
-    aside: Patch = {"stands": "right", "width": f"{width} mm", "height": f"{height} mm", "shelves": shelves}
+@cases(80)
+def test_whatever_a_box_is_asked_its_shelves_are_in_it(
+    width: int, height: int, shelves: int
+) -> None:
+    aside: Patch = {
+        "stands": "right",
+        "width": f"{width} mm",
+        "height": f"{height} mm",
+        "shelves": shelves,
+    }
     rack = build(amend(BIKES, {"aside": aside}))
     said = {finding.code for finding in rack.findings}
     inside = [part for part in rack.parts if part.name.startswith("Box shelf")]
@@ -398,10 +512,18 @@ def test_whatever_a_box_is_asked_its_shelves_are_in_it(width: int, height: int, 
     assert ("aside.small" in said) == (width < 136)
 
 
-@given(tallest=st.integers(20, 400), upper=st.none() | st.integers(20, 400), length=st.integers(100, 2000))
-@settings(max_examples=80, deadline=None)
-def test_what_shelves_have_room_for_stands_on_them_under_a_hand(tallest: int, upper: int | None, length: int) -> None:
-    shelf: Patch = {"tallest": f"{tallest} mm"} | ({} if upper is None else {"upper": f"{upper} mm"})
+@given(
+    tallest=st.integers(20, 400),
+    upper=st.none() | st.integers(20, 400),
+    length=st.integers(100, 2000),
+)
+@cases(80)
+def test_what_shelves_have_room_for_stands_on_them_under_a_hand(
+    tallest: int, upper: int | None, length: int
+) -> None:
+    shelf: Patch = {"tallest": f"{tallest} mm"} | (
+        {} if upper is None else {"upper": f"{upper} mm"}
+    )
     rack = build(amend(MUGS, {"shelf": shelf, "row": {"length": f"{length} mm"}}))
     shelves = [part for part in rack.parts if part.key.startswith("shelf")]
     for jar in rack.kept:
@@ -414,10 +536,14 @@ def test_what_shelves_have_room_for_stands_on_them_under_a_hand(tallest: int, up
 
 
 @given(count=st.integers(1, 30), length=st.integers(300, 6000))
-@settings(max_examples=80, deadline=None)
-def test_screws_are_hidden_at_the_outermost_hooks_and_near_enough_between(count: int, length: int) -> None:
+@cases(80)
+def test_screws_are_hidden_at_the_outermost_hooks_and_near_enough_between(
+    count: int, length: int
+) -> None:
     coats = starting([(shipped_item("waxed-jacket"), 5)], "1 mm", "rail")
-    done = design(amend(coats, {"mount": "plates", "row": {"count": count, "length": f"{length} mm"}}))
+    done = design(
+        amend(coats, {"mount": "plates", "row": {"count": count, "length": f"{length} mm"}})
+    )
     rack, known = done.rack, {figure.key: figure.value for figure in done.figures}
     behind = [int(text) - 1 for text in str(known["mount.behind"]).split(", ")]
     axes = rack.row.axes
@@ -425,7 +551,9 @@ def test_screws_are_hidden_at_the_outermost_hooks_and_near_enough_between(count:
     gaps = [axes[b] - axes[a] for a, b in pairwise(behind)]
     # Further apart than 600 only from one hook to the next; and none could be left out.
     assert all(gap <= 600 or b - a == 1 for gap, (a, b) in zip(gaps, pairwise(behind), strict=True))
-    assert all(axes[c] - axes[a] > 600 for a, _, c in zip(behind, behind[1:], behind[2:], strict=False))
+    assert all(
+        axes[c] - axes[a] > 600 for a, _, c in zip(behind, behind[1:], behind[2:], strict=False)
+    )
     hole = step(done.machining, Kind.WALL_HOLE)
     assert hole.count == len(behind)
     assert known["mount.apart"] == max(gaps, default=0)

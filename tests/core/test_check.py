@@ -1,27 +1,34 @@
-"""What is wrong with a place on a wall, in figures of our own, and the way out that is offered first."""
+"""What is wrong with a place on a wall, in figures of our own, and the way out that is offered
+first.
+"""
 
 from typing import Any
 
 import pytest
 
-from yardcliff.core.amend import amend
-from yardcliff.core.design import Design, design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import starting
-from yardcliff.core.families.rail import starting_brief
-from yardcliff.core.findings import Finding, Severity
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.site.check import depths, swing_side
-from yardcliff.core.site.survey import Area, Neighbour, Site
-from yardcliff.core.site.wall import Obstacle, Wall
+from yardcliff.core.design.change import amend
+from yardcliff.core.design.rack_design import Design, design
+from yardcliff.core.findings.finding import Finding, Severity
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.wall.check import depths, swing_side
+from yardcliff.core.wall.survey import Area, Neighbour, Site
+from yardcliff.core.wall.wall import Obstacle, Wall
+from yardcliff.core.ways import starting
+from yardcliff.core.ways.rail import starting_brief
 
 BARE = Wall(width=Fraction(4000))
 # Five coats on 1300 × 120 at 1650: from 690 up to 1710, and 15 inside the board's ends.
 COATS = starting_brief("waxed-jacket", 5, "1 mm")
 
 
-def on(wall: Wall = BARE, brief: Any = COATS, neighbours: tuple[Neighbour, ...] = (), **place: str) -> Design:
-    return design(amend(brief, {"place": {"wall": "ab", "x": "1000 mm", **place}}), Site("Wall", wall, neighbours))
+def on(
+    wall: Wall = BARE, brief: Any = COATS, neighbours: tuple[Neighbour, ...] = (), **place: str
+) -> Design:
+    return design(
+        amend(brief, {"place": {"wall": "ab", "x": "1000 mm", **place}}),
+        Site("Wall", wall, neighbours),
+    )
 
 
 def found(done: Design, code: str) -> Finding:
@@ -33,7 +40,14 @@ def codes(done: Design) -> set[str]:
 
 
 def obstacle(kind: str, x: int, y: int, width: int, height: int, hinge: str = "none") -> Wall:
-    one = Obstacle(kind=kind, x=Fraction(x), y=Fraction(y), width=Fraction(width), height=Fraction(height), hinge=hinge)
+    one = Obstacle(
+        kind=kind,
+        x=Fraction(x),
+        y=Fraction(y),
+        width=Fraction(width),
+        height=Fraction(height),
+        hinge=hinge,
+    )
     return BARE.model_copy(update={"obstacles": (one,)})
 
 
@@ -56,7 +70,9 @@ def test_a_rack_wider_than_its_wall_can_only_leave_it() -> None:
     assert [fix.label for fix in finding.fixes] == ["Not on this wall"]
 
 
-@pytest.mark.parametrize("kind", ["switch", "socket", "pipe", "window", "radiator", "hatch", "door", "other"])
+@pytest.mark.parametrize(
+    "kind", ["switch", "socket", "pipe", "window", "radiator", "hatch", "door", "other"]
+)
 def test_whatever_is_on_the_wall_is_kept_clear(kind: str) -> None:
     done = on(obstacle(kind, 1500, 1000, 80, 80))
     finding = found(done, "wall.covers")
@@ -72,14 +88,21 @@ def test_whatever_is_on_the_wall_is_kept_clear(kind: str) -> None:
 def test_a_window_just_above_is_cleared_by_hanging_a_little_lower() -> None:
     # The board's top is at 1710; a window as wide as the wall begins at 1700.
     done = on(obstacle("window", 0, 1700, 4000, 500))
-    assert [fix.label for fix in found(done, "wall.covers").fixes] == ["Hang at 1640 mm", "Not on this wall"]
+    assert [fix.label for fix in found(done, "wall.covers").fixes] == [
+        "Hang at 1640 mm",
+        "Not on this wall",
+    ]
     # A window that begins at 1200 wants 510 lower: that would be another rack.
     deep = found(on(obstacle("window", 0, 1200, 4000, 900)), "wall.covers")
     assert [fix.label for fix in deep.fixes] == ["Not on this wall"]
 
 
 def test_another_rack_is_named_and_passed_on_the_nearer_side() -> None:
-    hats = Neighbour("Hats", (Area(Fraction(2200), Fraction(1600), Fraction(3200), Fraction(1800)),), Fraction(1700))
+    hats = Neighbour(
+        "Hats",
+        (Area(Fraction(2200), Fraction(1600), Fraction(3200), Fraction(1800)),),
+        Fraction(1700),
+    )
     finding = found(on(neighbours=(hats,)), "wall.neighbour")
     assert finding.message == "It hangs where “Hats” hangs."
     assert (finding.value, finding.fixes[0].label) == ("100 mm", "Move to 870 mm")
@@ -106,7 +129,9 @@ def test_a_hand_needs_room_at_the_end_of_the_wall(x: str, gap: str) -> None:
         ("child", "1.7 m", None, None),
     ],
 )
-def test_who_uses_it_reaches_it(who: str, reach: str | None, most: str | None, fix: str | None) -> None:
+def test_who_uses_it_reaches_it(
+    who: str, reach: str | None, most: str | None, fix: str | None
+) -> None:
     done = on(who=who, reach=reach) if reach else on(who=who)
     if most is None:
         assert "wall.reach" not in codes(done)
@@ -137,14 +162,23 @@ def test_a_board_over_the_skirting_does_not_lie_on_the_wall() -> None:
     low = amend(starting_brief("room-key", 4, "1 mm"), {"hung": "90 mm"})
     finding = found(on(brief=low), "wall.skirting")
     # Its lower edge at 55; the skirting is 70 high: 15 up.
-    assert (finding.value, finding.limit, finding.fixes[0].label) == ("55 mm", "70 mm", "Hang at 105 mm")
+    assert (finding.value, finding.limit, finding.fixes[0].label) == (
+        "55 mm",
+        "70 mm",
+        "Hang at 105 mm",
+    )
     assert "wall.skirting" not in codes(on(BARE.model_copy(update={"skirting": Fraction(0)}), low))
-    assert "wall.skirting" not in codes(on(BARE.model_copy(update={"skirting_thick": Fraction(0)}), low))
+    assert "wall.skirting" not in codes(
+        on(BARE.model_copy(update={"skirting_thick": Fraction(0)}), low)
+    )
 
 
-@pytest.mark.parametrize(("hinge", "door", "x"), [("right", 115, "945 mm"), ("left", 2650, "1320 mm")])
+@pytest.mark.parametrize(
+    ("hinge", "door", "x"), [("right", 115, "945 mm"), ("left", 2650, "1320 mm")]
+)
 def test_only_the_side_of_the_hinges_is_in_a_doors_way(hinge: str, door: int, x: str) -> None:
-    # A door of 800 with its hinges at 915 or at 2650: 45 from the first coat or the last, which stand 140.2 out.
+    # A door of 800 with its hinges at 915 or at 2650: 45 from the first coat or the last, which
+    # stand 140.2 out.
     finding = found(on(obstacle("door", door, 0, 800, 2000, hinge), x=x), "wall.swing")
     assert (finding.part, finding.value, finding.limit) == ("Door", "108°", "110°")
     away = "left" if hinge == "right" else "right"
@@ -152,7 +186,9 @@ def test_only_the_side_of_the_hinges_is_in_a_doors_way(hinge: str, door: int, x:
 
 
 def test_an_open_leaf_lies_beside_its_hinges_as_wide_as_the_door() -> None:
-    door = Obstacle(kind="door", x=Fraction(1000), width=Fraction(800), height=Fraction(2000), hinge="left")
+    door = Obstacle(
+        kind="door", x=Fraction(1000), width=Fraction(800), height=Fraction(2000), hinge="left"
+    )
     assert swing_side(door) == Area(Fraction(200), Fraction(0), Fraction(1000), Fraction(2000))
     right = door.model_copy(update={"hinge": "right"})
     assert swing_side(right) == Area(Fraction(1800), Fraction(0), Fraction(2600), Fraction(2000))
@@ -164,7 +200,11 @@ def test_the_way_past_is_what_the_things_leave_of_the_room() -> None:
     assert max(depths(on().rack)) == Fraction(701, 5)
     narrow = BARE.model_copy(update={"way": Fraction(900)})
     finding = found(on(narrow), "wall.way")
-    assert (finding.value, finding.limit, finding.fixes[0].label) == ("760 mm", "800 mm", "750 mm is enough")
+    assert (finding.value, finding.limit, finding.fixes[0].label) == (
+        "760 mm",
+        "800 mm",
+        "750 mm is enough",
+    )
     assert "wall.way" not in codes(on(narrow, way="700 mm"))
     assert "wall.way" not in codes(on())  # nobody measured the room
 

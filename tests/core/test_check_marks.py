@@ -1,18 +1,19 @@
 """Checking marks: each classic slip, made on purpose, is told by its name."""
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.cases import cases
 from tests.strategies import rows, tapes
-from yardcliff.core.check_marks import MarksError, check_marks, read_marks
-from yardcliff.core.exact import Fraction
-from yardcliff.core.length import Tape, read
-from yardcliff.core.marks import marks
-from yardcliff.core.row import Row
-from yardcliff.core.row_brief import RowBrief
-from yardcliff.core.spacing import solve
-from yardcliff.core.things import Reach, Thing, Things
+from yardcliff.core.row.mark_check import MarksError, check_marks, read_marks
+from yardcliff.core.row.marking import marks
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.row_brief import RowBrief
+from yardcliff.core.row.spacing import solve
+from yardcliff.core.things.thing import Reach, Thing, Things
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape, read
 
 MM, SIXTEENTH = Tape.named("1 mm"), Tape.named("1/16 in")
 THICK = Fraction(21)
@@ -35,14 +36,22 @@ P = Fraction(1000, 7)
         ("spaces", lambda i: MM.round(P / 2 + i * 6 * P / 7), "divided by the number of holders"),
         ("spaces", lambda i: MM.round(P / 2 + i * 6 * P / 5), "one space too few"),
         ("gap-as-pitch", lambda i: MM.round(P / 2 + i * (P - 30)), "the fixture's own 30 mm"),
-        ("shifted", lambda i: MM.round(P / 2 + i * P) + 21, "21 mm to the right: the board's thickness"),
+        (
+            "shifted",
+            lambda i: MM.round(P / 2 + i * P) + 21,
+            "21 mm to the right: the board's thickness",
+        ),
         ("shifted", lambda i: MM.round(P / 2 + i * P) - 15, "15 mm to the left: half a fixture"),
         ("shifted", lambda i: MM.round(P / 2 + i * P) + 33, "All lie 33 mm to the right."),
-        ("ends-whole", lambda i: MM.round(Fraction(1000, 8) * (i + 1)), "a whole space at the ends"),
+        (
+            "ends-whole",
+            lambda i: MM.round(Fraction(1000, 8) * (i + 1)),
+            "a whole space at the ends",
+        ),
         ("even", lambda i: 40 + 100 * i, "the first at 40 mm, then 100 mm"),
         ("unknown", lambda i: 40 + 17 * i * i, "none of the usual"),
     ],
-)  # fmt: skip
+)
 def test_a_slip_made_on_purpose_is_named(code: str, made, says: str) -> None:  # type: ignore[no-untyped-def]
     found = check_marks([Fraction(made(i)) for i in range(7)], row(), MM, THICK)
     assert found.slip.code == code
@@ -50,7 +59,8 @@ def test_a_slip_made_on_purpose_is_named(code: str, made, says: str) -> None:  #
 
 
 def test_a_rounded_step_carried_along() -> None:
-    # 41 in for 12: the pitch of 3.4167 in is 3 3/8 on this tape, and the last mark is 7/16 in short.
+    # 41 in for 12: the pitch of 3.4167 in is 3 3/8 on this tape, and the last mark is 7/16 in
+    # short.
     eighth = Tape.named("1/8 in")
     plan = row(count=12, length="41 in")
     first, step = eighth.round(plan.left), read("3 3/8 in")
@@ -93,12 +103,20 @@ def test_one_mark_short_and_one_misread() -> None:
         ("1' 2 1/2\", 40 cm", SIXTEENTH, ("14 1/2 in", "40 cm")),
     ],
 )
-def test_marks_are_read_as_people_write_them(text: str, tape: Tape, expected: tuple[str, ...]) -> None:
+def test_marks_are_read_as_people_write_them(
+    text: str, tape: Tape, expected: tuple[str, ...]
+) -> None:
     assert read_marks(text, tape) == [read(one, "mm") for one in expected]
 
 
 @pytest.mark.parametrize(
-    ("text", "says"), [("", "No marks"), ("12, here, 14", "“here”"), ("-4; 5", "before the datum"), ("1 " * 900, "900")]
+    ("text", "says"),
+    [
+        ("", "No marks"),
+        ("12, here, 14", "“here”"),
+        ("-4; 5", "before the datum"),
+        ("1 " * 900, "900"),
+    ],
 )
 def test_what_is_no_list_of_marks_is_said(text: str, says: str) -> None:
     with pytest.raises(MarksError, match=says):
@@ -106,7 +124,7 @@ def test_what_is_no_list_of_marks_is_said(text: str, says: str) -> None:
 
 
 @given(brief=rows, tape=tapes, half=st.integers(1, 80))
-@settings(max_examples=150, deadline=None)
+@cases(150)
 def test_a_plans_own_readings_are_always_as_planned(brief: RowBrief, tape: Tape, half: int) -> None:
     reach = Reach(Fraction(half), Fraction(half))
     plan = solve(brief, Things({"": Thing(reach)}), Reach(Fraction(9), Fraction(9)))

@@ -1,4 +1,6 @@
-"""What is bought and what it costs: packets, what is there already, what is marked down or out of stock."""
+"""What is bought and what it costs: packets, what is there already, what is marked down or out of
+stock.
+"""
 
 from fractions import Fraction
 from typing import Any
@@ -8,13 +10,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.test_timber import cutting, offer, rails, start, supply
-from yardcliff.core.materials import Goods, Ware
-from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.cost import Cost, Line, consumables, shopping, units
-from yardcliff.core.timber.plan import cut_plan
-from yardcliff.core.timber.stock import Supply, WareOnHand, WarePrice
-from yardcliff.core.timber.takeoff import Takeoff
-from yardcliff.core.timber.timber import priced
+from yardcliff.core.brief.cutting import Cutting
+from yardcliff.core.materials.goods import Goods, Ware
+from yardcliff.core.wood.cost import Cost, Line, consumables, shopping, units
+from yardcliff.core.wood.plan import cut_plan
+from yardcliff.core.wood.rack_timber import priced
+from yardcliff.core.wood.stock import Supply, WareOnHand, WarePrice
+from yardcliff.core.wood.taking_off import Takeoff
 
 NAME = "5.0 × 20 mm wood screw"
 
@@ -27,7 +29,9 @@ def bought(many: int, *packets: dict[str, Any], here: int = 0) -> Line:
     stock = supply(wares=packets)
     on_hand = (WareOnHand(kind="screw", name=NAME, amount=here),) if here else ()
     (line,) = shopping(
-        cut_plan((), stock, Cutting()), [Ware(Goods.WOOD_SCREW, many, ("5.0", "20"))], Supply((), stock.lists, on_hand)
+        cut_plan((), stock, Cutting()),
+        [Ware(Goods.WOOD_SCREW, many, ("5.0", "20"))],
+        Supply((), stock.lists, on_hand),
     )
     return line
 
@@ -43,7 +47,9 @@ def bought(many: int, *packets: dict[str, Any], here: int = 0) -> Line:
         (130, 10, 2, 800, 80),
     ],
 )
-def test_packets_are_bought_for_what_is_not_there(many: int, here: int, packs: int, total: int, left: int) -> None:
+def test_packets_are_bought_for_what_is_not_there(
+    many: int, here: int, packs: int, total: int, left: int
+) -> None:
     line = bought(many, packet(20, "1.50"), packet(100, "4.00"), here=here)
     assert (line.packs, line.total, line.left) == (packs, total, left)
 
@@ -60,7 +66,9 @@ def test_what_is_in_stock_goes_before_what_is_cheaper() -> None:
     st.integers(0, 200),
     st.lists(st.tuples(st.integers(1, 120), st.integers(1, 900)), min_size=1, max_size=4),
 )
-def test_a_line_is_enough_and_no_packet_alone_is_cheaper(many: int, here: int, sold: list[tuple[int, int]]) -> None:
+def test_a_line_is_enough_and_no_packet_alone_is_cheaper(
+    many: int, here: int, sold: list[tuple[int, int]]
+) -> None:
     line = bought(many, *(packet(pack, f"{price / 100:.2f}") for pack, price in sold), here=here)
     assert line.left >= 0
     assert line.on_hand + line.packs * line.pack >= many
@@ -81,12 +89,14 @@ def test_a_line_without_a_price_is_counted_and_not_added() -> None:
 
 
 def test_what_is_weighed_or_poured_keeps_its_unit_wherever_it_is_bought() -> None:
-    oil = [Line("finish", "oil", 63, "ml", 0, packs, pack, None).bought for packs, pack in ((63, 1), (1, 250))]
-    assert oil == ["63 ml", "1 × 250 ml"]
-    assert [Line("screw", "s", 9, "", 0, packs, pack, None).bought for packs, pack in ((9, 1), (2, 5))] == [
-        "9",
-        "2 × 5",
+    oil = [
+        Line("finish", "oil", 63, "ml", 0, packs, pack, None).bought
+        for packs, pack in ((63, 1), (1, 250))
     ]
+    assert oil == ["63 ml", "1 × 250 ml"]
+    assert [
+        Line("screw", "s", 9, "", 0, packs, pack, None).bought for packs, pack in ((9, 1), (2, 5))
+    ] == ["9", "2 × 5"]
 
 
 def test_timber_is_bought_by_the_stick_with_what_it_was() -> None:
@@ -113,7 +123,9 @@ def test_timber_is_bought_by_the_stick_with_what_it_was() -> None:
         ({"coats": "0"}, {"glue", "sandpaper"}),
     ],
 )
-def test_glue_finish_and_paper_come_from_joints_coats_and_faces(asked: dict[str, str], kinds: set[str]) -> None:
+def test_glue_finish_and_paper_come_from_joints_coats_and_faces(
+    asked: dict[str, str], kinds: set[str]
+) -> None:
     by = cutting(**asked) if "coats" not in asked else Cutting(coats=0)
     assert {ware.kind for ware in consumables(Takeoff((), (), 1.0, 4.2), by)} == kinds
     assert list(consumables(Takeoff((), (), 0.0, 0.0), by)) == []
@@ -130,13 +142,15 @@ def test_the_whole_rack_costs_what_its_lines_add_up_to_and_each_holder_its_share
     assert (found.cost.total, found.holders) == (1620, 4)
     assert {line.kind for line in found.lines if line.total is None} == {"finish", "sandpaper"}
     dearer = supply(
-        offer("1800 mm", "7.20"), wares=({"kind": "hook", "name": "hook, 60 mm", "price": "2.20"}, packet(20, "1.20"))
+        offer("1800 mm", "7.20"),
+        wares=({"kind": "hook", "name": "hook, 60 mm", "price": "2.20"}, packet(20, "1.20")),
     )
     assert priced(jackets, dearer).cost.total == 1720
 
 
 @pytest.mark.parametrize(
-    ("text", "cents"), [("12.50", 1250), ("12,5", 1250), ("3", 300), (".80", 80), ("0", 0), (1250, 1250)]
+    ("text", "cents"),
+    [("12.50", 1250), ("12,5", 1250), ("3", 300), (".80", 80), ("0", 0), (1250, 1250)],
 )
 def test_prices_are_read_as_they_are_written(text: Any, cents: int) -> None:
     assert WarePrice.model_validate({"kind": "hook", "name": "x", "price": text}).price == cents

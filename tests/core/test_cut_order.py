@@ -1,4 +1,6 @@
-"""The order of cuts in words, running marks and stop settings, as somebody at the saw reads them."""
+"""The order of cuts in words, running marks and stop settings, as somebody at the saw
+reads them.
+"""
 
 from dataclasses import replace
 from fractions import Fraction
@@ -9,14 +11,14 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.test_timber import SIZES, cutting, offer, rails, supply
-from yardcliff.core.length import Tape
-from yardcliff.core.materials import Blank
-from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.cut_order import order
-from yardcliff.core.timber.layout import Sawn, marks, offcut_sticks, pieces, runs, stops, used_sticks
-from yardcliff.core.timber.means import Means
-from yardcliff.core.timber.plan import cut_plan
-from yardcliff.core.timber.stock import Stick, Supply, read_stick
+from yardcliff.core.brief.cutting import Cutting
+from yardcliff.core.materials.goods import Blank
+from yardcliff.core.units.length import Tape
+from yardcliff.core.wood.cut_order import order
+from yardcliff.core.wood.layout import Sawn, marks, offcut_sticks, pieces, runs, stops, used_sticks
+from yardcliff.core.wood.means import Means
+from yardcliff.core.wood.plan import cut_plan
+from yardcliff.core.wood.stock import Stick, Supply, read_stick
 from yardcliff.core.workshop.shop import Shop, Tool
 from yardcliff.data import values
 
@@ -46,7 +48,8 @@ def test_beyond_a_flaw_the_tape_is_hooked_anew() -> None:
         "Cut at 600 mm: Rail 2.",
         "Back to the rack: 238 mm.",
     )
-    # Both marks are read from the end that was squared before them: 600, and not 1340 across the knot.
+    # Both marks are read from the end that was squared before them: 600, and not 1340 across the
+    # knot.
     assert [mark for _, mark in marks(sawn, cutting().takes)] == [600, 600]
     assert [len(run) for run in runs(sawn, cutting().takes)] == [1, 1]
 
@@ -68,15 +71,21 @@ def test_where_the_first_stretch_gives_nothing_the_second_is_measured_from_its_o
     "more",
     [{"reclaimed": True}, {"flaws": [{"what": "nail hole", "at": "1500 mm", "width": "20 mm"}]}],
 )
-def test_wood_that_may_hide_nails_is_gone_over_first_whatever_its_note_says(more: dict[str, Any]) -> None:
-    sawn = only(rails(1, 600), supply(sticks=(stick("1600 mm", note="from the old bench", **more),)))
+def test_wood_that_may_hide_nails_is_gone_over_first_whatever_its_note_says(
+    more: dict[str, Any],
+) -> None:
+    sawn = only(
+        rails(1, 600), supply(sticks=(stick("1600 mm", note="from the old bench", **more),))
+    )
     assert "magnet" in order(sawn, means(cutting()), MM)[0]
     clean = only(rails(1, 600), supply(sticks=(stick("1600 mm", note="no nails in it"),)))
     assert "magnet" not in order(clean, means(cutting()), MM)[0]
 
 
 def test_what_is_cut_off_reclaimed_wood_stays_reclaimed() -> None:
-    plan = cut_plan(rails(1, 600), supply(sticks=(stick("1600 mm", reclaimed=True, species="oak"),)), cutting())
+    plan = cut_plan(
+        rails(1, 600), supply(sticks=(stick("1600 mm", reclaimed=True, species="oak"),)), cutting()
+    )
     (rest,) = offcut_sticks(plan.sawn)
     assert (rest.reclaimed, rest.species, rest.wide, rest.thick) == (True, "oak", 120, 21)
     assert used_sticks(plan.sawn) == ["0"]
@@ -95,12 +104,20 @@ def test_a_board_is_ripped_with_what_is_there(tools: tuple[Tool, ...], rip: str,
     wide = replace(supply({**offer("1800 mm", "9.00"), "wide": "145 mm"}), shop=shop)
     sawn = only(rails(1, 1500, 70), wide, rip=rip)
     (how,) = (row["says"] for row in values("ways", "strip")["ways"] if says in row["says"])
-    assert order(sawn, means(cutting(rip=rip), shop), MM)[0] == f"Rip 1 strip of 72 mm, planed to 70 mm: {how}."
+    assert (
+        order(sawn, means(cutting(rip=rip), shop), MM)[0]
+        == f"Rip 1 strip of 72 mm, planed to 70 mm: {how}."
+    )
 
 
 def test_widths_that_differ_in_a_lane_are_ripped_after() -> None:
-    both = pieces([Blank("Wide", "board", "softwood", Fraction(120), Fraction(21), Fraction(600)),
-                   Blank("Narrow", "board", "softwood", Fraction(70), Fraction(21), Fraction(500))], cutting())  # fmt: skip
+    both = pieces(
+        [
+            Blank("Wide", "board", "softwood", Fraction(120), Fraction(21), Fraction(600)),
+            Blank("Narrow", "board", "softwood", Fraction(70), Fraction(21), Fraction(500)),
+        ],
+        cutting(),
+    )
     sawn = only(both, supply(offer("1800 mm", "5.00")))
     assert order(sawn, means(cutting()), MM)[1:4] == (
         "Cut at 600 mm: Wide.",
@@ -110,7 +127,9 @@ def test_widths_that_differ_in_a_lane_are_ripped_after() -> None:
 
 
 def test_thicker_boards_are_planed_before_they_are_cut() -> None:
-    thin = pieces([Blank("Lip", "board", "softwood", Fraction(120), Fraction(18), Fraction(600))], cutting())
+    thin = pieces(
+        [Blank("Lip", "board", "softwood", Fraction(120), Fraction(18), Fraction(600))], cutting()
+    )
     stock = replace(supply(offer("1800 mm", "5.00")), shop=Shop(tools=("planer",)))
     sawn = only(thin, stock)
     first = order(sawn, means(cutting(), stock.shop), MM)[0]
@@ -130,7 +149,10 @@ def test_shears_take_nothing_and_no_trim_squares_nothing() -> None:
         "wide": "12 mm",
         "thick": "12 mm",
     }
-    pegs = pieces([Blank("Peg", "dowel", "hardwood", Fraction(12), Fraction(12), Fraction(100), 10)], cutting())
+    pegs = pieces(
+        [Blank("Peg", "dowel", "hardwood", Fraction(12), Fraction(12), Fraction(100), 10)],
+        cutting(),
+    )
     sawn = only(pegs, supply({**dowel, "long": "1 m", "price": "2.00"}), saw="shears", trim="0 mm")
     assert sawn.used == 1
     assert [mark for _, mark in marks(sawn, Fraction(0))] == [100 * k for k in range(1, 11)]
@@ -154,7 +176,9 @@ def test_a_tape_along_each_run_finds_every_end(longs: list[int], flaw: int, saw:
         for k, long in enumerate(longs)
     ]
     here = (stick("1800 mm", flaws=[{"at": f"{flaw} mm", "width": "25 mm"}]),)
-    plan = cut_plan(pieces(blanks, cutting()), supply(offer("2400 mm", "7.00"), sticks=here), cutting(saw=saw))
+    plan = cut_plan(
+        pieces(blanks, cutting()), supply(offer("2400 mm", "7.00"), sticks=here), cutting(saw=saw)
+    )
     for sawn in plan.sawn:
         marked = marks(sawn, plan.kerf)
         assert {one.piece.name for one, _ in marked} == {one.piece.name for one in sawn.laid}
@@ -168,5 +192,8 @@ def test_a_tape_along_each_run_finds_every_end(longs: list[int], flaw: int, saw:
         said = " ".join(order(sawn, means(cutting(saw=saw)), MM))
         assert all(one.piece.name in said for one in sawn.laid)
     by_length = dict(stops(plan))
-    assert all(len(them) > 1 and {piece.blank.long for piece in them} == {long} for long, them in by_length.items())
+    assert all(
+        len(them) > 1 and {piece.blank.long for piece in them} == {long}
+        for long, them in by_length.items()
+    )
     assert list(by_length) == sorted(by_length, reverse=True)

@@ -1,4 +1,6 @@
-"""Cut plans: every one sawable, none worse than first fit, small ones as good as any; the same question has one answer."""
+"""Cut plans: every one sawable, none worse than first fit, small ones as good as any; the same
+question has one answer.
+"""
 
 from collections import Counter
 from collections.abc import Sequence
@@ -8,7 +10,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from yardcliff.core.cutting.first_fit import first_fit
+from tests.cases import cases
+from yardcliff.core.cutting.greedy import first_fit
 from yardcliff.core.cutting.problem import Bar, Cut, Problem, Want
 from yardcliff.core.cutting.search import NoPlan, solve
 
@@ -16,8 +19,12 @@ PLAIN = Bar(1200, ((0, 24000),), 1080)
 
 
 def check_sawable(problem: Problem, cuts: Sequence[Cut]) -> None:
-    """Saw it in thought: every lane off the bar, every part off its lane, between the flaws, a kerf at each cut."""
-    got = Counter(max(part, ~part) for cut in cuts for lane in cut.lanes for run in lane.runs for part in run)
+    """Saw it in thought: every lane off the bar, every part off its lane, between the flaws, a kerf
+    at each cut.
+    """
+    got = Counter(
+        max(part, ~part) for cut in cuts for lane in cut.lanes for run in lane.runs for part in run
+    )
     assert got == {k: want.many for k, want in enumerate(problem.wants) if want.many}
     for b, used in Counter(cut.bar for cut in cuts).items():
         supply = problem.bars[b].supply
@@ -43,10 +50,14 @@ def check_sawable(problem: Problem, cuts: Sequence[Cut]) -> None:
 
 
 def cheapest(problem: Problem) -> int | None:
-    """The least total of all ways, by trying them: parts turned or not, from the widest, each into any run, new lane or new bar."""
+    """The least total of all ways, by trying them: parts turned or not, from the widest, each into
+    any run, new lane or new bar.
+    """
     turning = any(bar.turns for bar in problem.bars)
     ways = [[k, ~k] if want.turns and turning else [k] for k, want in enumerate(problem.wants)]
-    each = [combinations_with_replacement(ways[k], want.many) for k, want in enumerate(problem.wants)]
+    each = [
+        combinations_with_replacement(ways[k], want.many) for k, want in enumerate(problem.wants)
+    ]
     best: list[int | None] = [None]
 
     def put(n: int, opened: list[tuple[int, int, list[tuple[int, list[int]]]]], total: int) -> None:
@@ -73,8 +84,15 @@ def cheapest(problem: Problem) -> int | None:
                 put_lane(n, opened, len(opened) - 1, *opened[-1], total + problem.price(bar))
                 opened.pop()
 
-    def put_lane(n: int, opened: list[tuple[int, int, list[tuple[int, list[int]]]]], k: int, bar: int, left: int,
-                 lanes: list[tuple[int, list[int]]], total: int) -> None:  # fmt: skip
+    def put_lane(
+        n: int,
+        opened: list[tuple[int, int, list[tuple[int, list[int]]]]],
+        k: int,
+        bar: int,
+        left: int,
+        lanes: list[tuple[int, list[int]]],
+        total: int,
+    ) -> None:
         want = problem.shapes[parts[n]]
         across = problem.across(bar, want.wide)
         if across > left or (parts[n] < 0 and not problem.bars[bar].turns):
@@ -106,7 +124,9 @@ bars = st.builds(
 )
 problems = st.builds(
     Problem,
-    st.lists(st.builds(Want, lengths, wides, st.integers(1, 2), st.booleans()), min_size=1, max_size=3).map(tuple),
+    st.lists(
+        st.builds(Want, lengths, wides, st.integers(1, 2), st.booleans()), min_size=1, max_size=3
+    ).map(tuple),
     st.lists(bars, min_size=1, max_size=3).map(tuple),
     st.integers(0, 4),
     st.integers(0, 3),
@@ -130,14 +150,31 @@ def test_small_plans_are_as_good_as_any(problem: Problem) -> None:
 
 big = st.builds(
     Problem,
-    st.lists(st.builds(Want, st.integers(600, 12000), st.sampled_from((700, 1200)), st.integers(1, 8)), min_size=1, max_size=8).map(tuple),
-    st.lists(st.builds(Bar, st.sampled_from((1200, 1450)), st.just(((50, 23950),)), st.integers(500, 2000), st.none(), st.booleans(), st.integers(0, 300)), min_size=1, max_size=3).map(tuple),
+    st.lists(
+        st.builds(Want, st.integers(600, 12000), st.sampled_from((700, 1200)), st.integers(1, 8)),
+        min_size=1,
+        max_size=8,
+    ).map(tuple),
+    st.lists(
+        st.builds(
+            Bar,
+            st.sampled_from((1200, 1450)),
+            st.just(((50, 23950),)),
+            st.integers(500, 2000),
+            st.none(),
+            st.booleans(),
+            st.integers(0, 300),
+        ),
+        min_size=1,
+        max_size=3,
+    ).map(tuple),
     st.sampled_from((0, 30)),
     st.just(20),
-)  # fmt: skip
+)
 
 
 @given(big)
+@cases(30)
 def test_no_plan_is_worse_than_first_fit(problem: Problem) -> None:
     start = first_fit(problem)
     if start is None:
@@ -150,14 +187,16 @@ def test_no_plan_is_worse_than_first_fit(problem: Problem) -> None:
 
 
 def test_a_kerf_costs_a_part() -> None:
-    # Five parts of 480 are 2400: a shear cuts them from a stick of 2400, a saw of 3 mm only four of them.
+    # Five parts of 480 are 2400: a shear cuts them from a stick of 2400, a saw of 3 mm only four of
+    # them.
     assert len(solve(Problem((Want(4800, 1200, 5),), (PLAIN,))).cuts) == 1
     sawn = solve(Problem((Want(4800, 1200, 5),), (PLAIN,), 30))
     assert (len(sawn.cuts), sawn.proved) == (2, True)
 
 
 def test_what_is_on_hand_goes_first_and_flaws_are_cut_around() -> None:
-    # A knot from 900 to 950 leaves 900 and 550 of an offcut of 1500: one part in each, though 1300 would fit in all of it.
+    # A knot from 900 to 950 leaves 900 and 550 of an offcut of 1500: one part in each, though 1300
+    # would fit in all of it.
     offcut = Bar(1200, ((0, 9000), (9500, 15000)), 0, 1)
     wants = Want(15000, 1200, 1), Want(8000, 1200, 1), Want(5000, 1200, 2)
     plan = solve(Problem(wants, (PLAIN, offcut), 30))
@@ -170,22 +209,33 @@ def test_what_is_on_hand_goes_first_and_flaws_are_cut_around() -> None:
 
 
 def test_a_wide_board_is_ripped_where_that_is_cheaper() -> None:
-    # 145 for 9.00 gives two strips of 70 with 3 mm of saw and 1 mm to plane off each; two sticks of 70 cost 10.00.
-    rails, wide, narrow = Want(20000, 700, 2), Bar(1450, ((0, 24000),), 900), Bar(700, ((0, 24000),), 500)
+    # 145 for 9.00 gives two strips of 70 with 3 mm of saw and 1 mm to plane off each; two sticks of
+    # 70 cost 10.00.
+    rails, wide, narrow = (
+        Want(20000, 700, 2),
+        Bar(1450, ((0, 24000),), 900),
+        Bar(700, ((0, 24000),), 500),
+    )
     plan = solve(Problem((rails,), (wide, narrow), 30, 10))
     assert [(cut.bar, [lane.wide for lane in cut.lanes]) for cut in plan.cuts] == [(0, [700, 700])]
-    # With 2 mm to plane off they take 147 of it; or where the saw that rips takes 4 mm between them.
+    # With 2 mm to plane off they take 147 of it; or where the saw that rips takes 4 mm between
+    # them.
     assert [cut.bar for cut in solve(Problem((rails,), (wide, narrow), 30, 20)).cuts] == [1, 1]
     assert [cut.bar for cut in solve(Problem((rails,), (wide, narrow), 30, 10, 40)).cuts] == [1, 1]
-    # Two rips for 0.50 each cost what they save: then nothing is ripped, as with three strips on hand instead of a board.
+    # Two rips for 0.50 each cost what they save: then nothing is ripped, as with three strips on
+    # hand instead of a board.
     for strip, bars in ((49, [0]), (50, [1, 1])):
-        assert [cut.bar for cut in solve(Problem((rails,), (wide._replace(strip=strip), narrow), 30, 10)).cuts] == bars
+        assert [
+            cut.bar
+            for cut in solve(Problem((rails,), (wide._replace(strip=strip), narrow), 30, 10)).cuts
+        ] == bars
     lying = Problem((rails,), (wide._replace(cost=0), narrow._replace(cost=0, supply=3)), 30, 10)
     assert [cut.bar for cut in solve(lying).cuts] == [1, 1]
 
 
 def test_a_part_whose_grain_is_free_is_turned_where_that_saves_a_sheet() -> None:
-    # Two of 700 × 500 and one of 1000 × 300 on a sheet of 1010 × 1010: straight they take 500 + 500 + 300 across.
+    # Two of 700 × 500 and one of 1000 × 300 on a sheet of 1010 × 1010: straight they take 500 + 500
+    # + 300 across.
     sheet = Bar(10100, ((0, 10100),), 3000, turns=True)
     wants = Want(7000, 5000, 2), Want(10000, 3000, 1)
     assert len(solve(Problem(wants, (sheet,), 30)).cuts) == 2
@@ -198,15 +248,20 @@ def test_a_part_whose_grain_is_free_is_turned_where_that_saves_a_sheet() -> None
 
 
 def test_what_is_left_is_gathered_into_one_piece() -> None:
-    # 900, 800, 700 and 600 take two sticks of 2400 however they lie; together 2400 stays of one or 900 of both.
-    plan = solve(Problem(tuple(Want(long, 1200, 1) for long in (9000, 8000, 7000, 6000)), (PLAIN,), 0))
+    # 900, 800, 700 and 600 take two sticks of 2400 however they lie; together 2400 stays of one or
+    # 900 of both.
+    plan = solve(
+        Problem(tuple(Want(long, 1200, 1) for long in (9000, 8000, 7000, 6000)), (PLAIN,), 0)
+    )
     rests = sorted(24000 - sum((9000, 8000, 7000, 6000)[k] for k in cut.parts) for cut in plan.cuts)
     assert rests == [0, 18000]
 
 
 def test_whoever_ends_the_search_gets_what_was_found() -> None:
     wants = tuple(Want(long, 1200, 3) for long in (10700, 8300, 6100, 5900, 4700, 3300))
-    problem = Problem(wants, (PLAIN, Bar(1200, ((0, 30000),), 1400), Bar(1200, ((0, 18000),), 790)), 30)
+    problem = Problem(
+        wants, (PLAIN, Bar(1200, ((0, 30000),), 1400), Bar(1200, ((0, 18000),), 790)), 30
+    )
     asked: list[tuple[int, int]] = []
 
     def told(total: int, bound: int) -> bool:

@@ -1,4 +1,6 @@
-"""The solver's parts, each by itself: patterns, the master, assigning, choosing bars, gathering offcuts."""
+"""The solver's parts, each by itself: patterns, the master, assigning, choosing bars, gathering
+offcuts.
+"""
 
 from collections import Counter
 from itertools import product
@@ -8,13 +10,13 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from tests.core.test_cutting import PLAIN, cheapest, check_sawable, problems
-from yardcliff.core.cutting.assign import assign
-from yardcliff.core.cutting.first_fit import first_fit
+from yardcliff.core.cutting.assignment import assign
+from yardcliff.core.cutting.greedy import first_fit
 from yardcliff.core.cutting.master import Master
 from yardcliff.core.cutting.patterns import Patterns, counts, honest
 from yardcliff.core.cutting.problem import Bar, Cut, Lane, Problem, Want, better_bars
 from yardcliff.core.cutting.search import NoPlan, solve
-from yardcliff.core.cutting.tidy import tidy
+from yardcliff.core.cutting.tidying import tidy
 
 values = st.lists(st.integers(0, 20), min_size=3, max_size=3)
 
@@ -45,12 +47,16 @@ def best_of_one(problem: Problem, b: int, worth: list[int]) -> int:
 
 
 @given(
-    st.lists(st.builds(Want, st.integers(10, 60), st.just(40), st.integers(1, 3)), min_size=1, max_size=3),
+    st.lists(
+        st.builds(Want, st.integers(10, 60), st.just(40), st.integers(1, 3)), min_size=1, max_size=3
+    ),
     st.integers(20, 200),
     st.integers(0, 4),
     values,
 )
-def test_a_pattern_is_the_best_that_one_bar_gives(wants: list[Want], long: int, kerf: int, worth: list[int]) -> None:
+def test_a_pattern_is_the_best_that_one_bar_gives(
+    wants: list[Want], long: int, kerf: int, worth: list[int]
+) -> None:
     problem = Problem(tuple(wants), (Bar(40, ((0, long),), 1),), kerf)
     ((value, cut),) = Patterns(problem, 1.0).best([float(one) for one in worth])
     assert value == best_of_one(problem, 0, worth)
@@ -59,7 +65,9 @@ def test_a_pattern_is_the_best_that_one_bar_gives(wants: list[Want], long: int, 
 
 
 @given(problems, values)
-def test_patterns_can_be_sawn_and_honest_ones_cut_no_more_than_is_wanted(problem: Problem, worth: list[int]) -> None:
+def test_patterns_can_be_sawn_and_honest_ones_cut_no_more_than_is_wanted(
+    problem: Problem, worth: list[int]
+) -> None:
     floats = [float(one) for one in worth[: len(problem.wants)]]
     for value, cut in Patterns(problem, 1.0).best(floats):
         assert fits(problem, cut)
@@ -68,20 +76,27 @@ def test_patterns_can_be_sawn_and_honest_ones_cut_no_more_than_is_wanted(problem
         assert fits(problem, true)
         assert all(n <= problem.wants[k].many for k, n in counts(true))
         # It gives nothing up that was wanted of the pattern.
-        assert all(dict(counts(true)).get(k, 0) >= min(n, problem.wants[k].many) for k, n in counts(cut))
+        assert all(
+            dict(counts(true)).get(k, 0) >= min(n, problem.wants[k].many) for k, n in counts(cut)
+        )
 
 
 @given(problems)
 def test_the_relaxed_total_is_no_more_than_any_plan_has(problem: Problem) -> None:
     best = cheapest(problem)
     wanted = sum(want.many for want in problem.wants)
-    within = [(0, wanted if bar.supply is None else min(bar.supply, wanted)) for bar in problem.bars]
+    within = [
+        (0, wanted if bar.supply is None else min(bar.supply, wanted)) for bar in problem.bars
+    ]
     relaxed = Master(problem, first_fit(problem) or ()).relax(within)
     if best is None:
         return
     assert relaxed.total is not None
     assert relaxed.total <= best * (1 + 1e-9)
-    assert all(low - 1e-6 <= many <= high + 1e-6 for many, (low, high) in zip(relaxed.bars, within, strict=True))
+    assert all(
+        low - 1e-6 <= many <= high + 1e-6
+        for many, (low, high) in zip(relaxed.bars, within, strict=True)
+    )
 
 
 @given(problems)
@@ -91,17 +106,25 @@ def test_whole_patterns_make_a_plan_within_what_is_asked_or_none(problem: Proble
     assert start is not None
     master = Master(problem, start)
     wanted = sum(want.many for want in problem.wants)
-    within = [(0, wanted if bar.supply is None else min(bar.supply, wanted)) for bar in problem.bars]
+    within = [
+        (0, wanted if bar.supply is None else min(bar.supply, wanted)) for bar in problem.bars
+    ]
     found = master.whole(within, 0, problem.total(start))
     assert found is not None, "what it was given is such a plan"
     check_sawable(problem, found)
     assert problem.total(found) <= problem.total(start)
-    assert master.whole(within, problem.total(start) + 1, problem.total(start) + 1) is None or problem.total(found) > 0
+    assert (
+        master.whole(within, problem.total(start) + 1, problem.total(start) + 1) is None
+        or problem.total(found) > 0
+    )
 
 
 def test_assigning_tells_whether_so_many_bars_suffice() -> None:
-    # 700, 600, 500 and 200 fill two bars of 1000 in one way only; three of 600 do not go on two of 1000, though 1800 would.
-    tight = Problem(tuple(Want(long, 50, 1) for long in (700, 600, 300, 400)), (Bar(50, ((0, 1000),), 5),))
+    # 700, 600, 500 and 200 fill two bars of 1000 in one way only; three of 600 do not go on two of
+    # 1000, though 1800 would.
+    tight = Problem(
+        tuple(Want(long, 50, 1) for long in (700, 600, 300, 400)), (Bar(50, ((0, 1000),), 5),)
+    )
     found = assign(tight, [2])
     assert found.cuts
     check_sawable(tight, found.cuts)
@@ -130,7 +153,8 @@ def test_a_plan_is_moved_to_the_cheapest_and_then_the_smallest_bar_that_gives_it
     )
     problem = Problem((Want(800, 50, 1), Want(1400, 50, 1)), bars)
     long, short = Lane(50, ((1,),)), Lane(50, ((0,),))
-    # 800 leaves the long offcut for the short one; 1400 then comes from the long offcut that it had not, for nothing.
+    # 800 leaves the long offcut for the short one; 1400 then comes from the long offcut that it had
+    # not, for nothing.
     assert [cut.bar for cut in better_bars(problem, [Cut(0, (short,)), Cut(3, (long,))])] == [1, 0]
     # An offcut is there once: the second 800 is bought, from the cheaper stick.
     twice = Problem((Want(800, 50, 2),), bars[1:])
@@ -145,7 +169,9 @@ def test_tidying_keeps_parts_and_total_and_lengthens_the_longest_rest(problem: P
     done = tidy(problem, start)
     check_sawable(problem, done)
     assert problem.total(done) <= problem.total(start)
-    assert Counter(k for cut in done for k in cut.parts) == Counter(k for cut in start for k in cut.parts)
+    assert Counter(k for cut in done for k in cut.parts) == Counter(
+        k for cut in start for k in cut.parts
+    )
     assert tidy(problem, done) == done
 
 
@@ -158,7 +184,9 @@ def test_what_nothing_gives_is_no_plan() -> None:
 
 
 def test_a_part_may_be_as_wide_as_its_bar_but_no_ripped_one_wider_than_is_left_to_plane() -> None:
-    problem = Problem((Want(500, 100, 1), Want(500, 98, 1), Want(500, 99, 1)), (Bar(100, ((0, 1000),), 1),), 3, 2)
+    problem = Problem(
+        (Want(500, 100, 1), Want(500, 98, 1), Want(500, 99, 1)), (Bar(100, ((0, 1000),), 1),), 3, 2
+    )
     assert [problem.may(0, k) for k in range(3)] == [True, True, False]
 
 

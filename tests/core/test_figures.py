@@ -1,16 +1,19 @@
-"""The working shown gives the result shown: each formula is worked out again from its own inputs."""
+"""The working shown gives the result shown: each formula is worked out again from its
+own inputs.
+"""
 
 import re
 from math import ceil, cos, floor, pi, radians, sin
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 
+from tests.cases import cases
 from tests.strategies import briefs
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import Brief, build
-from yardcliff.core.working import Figure
+from yardcliff.core.findings.working import Figure
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.ways import Brief, build
 
 # Said in words, not as an expression.
 WORDS = {
@@ -32,7 +35,11 @@ WORDS = {
     "typical of the saw",
 }
 WORDS |= {"less: they pass at the sides", "the most that fit", "what is left, shared"}
-NAMES = {"in the board + showing": "e + o", "length − plate": "l − k", "T − (length − plate)": "T − i"}
+NAMES = {
+    "in the board + showing": "e + o",
+    "length − plate": "l − k",
+    "T − (length − plate)": "T − i",
+}
 
 
 def number(value: Fraction | str) -> float:
@@ -61,7 +68,13 @@ def worked_out(figure: Figure) -> float:
 
 
 def _plain(text: str) -> str:
-    return text.replace("·", "*").replace("−", "-").replace("′", "_on_tape").replace("²", "**2").replace("³", "**3")
+    return (
+        text.replace("·", "*")
+        .replace("−", "-")
+        .replace("′", "_on_tape")
+        .replace("²", "**2")
+        .replace("³", "**3")
+    )
 
 
 def close_to(figure: Figure) -> Any:
@@ -70,11 +83,15 @@ def close_to(figure: Figure) -> Any:
     shown = number(figure.value)
     if text.endswith("%"):
         return pytest.approx(shown, abs=0.006, rel=0.01)
-    return pytest.approx(shown, abs=0.51, rel=0.01) if re.search("[A-Za-z]", text) else pytest.approx(shown, abs=1e-5)
+    return (
+        pytest.approx(shown, abs=0.51, rel=0.01)
+        if re.search("[A-Za-z]", text)
+        else pytest.approx(shown, abs=1e-5)
+    )
 
 
 @given(brief=briefs)
-@settings(max_examples=300, deadline=None)
+@cases(300)
 def test_every_formula_gives_its_figure(brief: Brief) -> None:
     rack = build(brief)
     for figure in rack.figures:
@@ -96,11 +113,23 @@ def test_every_formula_gives_its_figure(brief: Brief) -> None:
 def test_every_symbol_of_a_formula_is_given() -> None:
     symbols = re.compile(r"[A-Za-z]+′?")
     from tests.core.test_findings import CASES
-    from yardcliff.core.amend import amend
+    from yardcliff.core.design.change import amend
 
     for start, change in CASES.values():
         for figure in build(amend(start, change)).figures:
-            if figure.formula in WORDS or figure.formula in NAMES or figure.formula.startswith("bit"):
+            if (
+                figure.formula in WORDS
+                or figure.formula in NAMES
+                or figure.formula.startswith("bit")
+            ):
                 continue
-            used = set(symbols.findall(figure.formula)) - {"max", "min", "floor", "ceil", "cos", "sin", "t"}
+            used = set(symbols.findall(figure.formula)) - {
+                "max",
+                "min",
+                "floor",
+                "ceil",
+                "cos",
+                "sin",
+                "t",
+            }
             assert used <= {i.symbol for i in figure.inputs}, (figure.key, figure.formula)

@@ -1,43 +1,53 @@
-"""Flip rails on a threaded rod: fingers and spacers that fill it, and a heel that turns clear and stops."""
+"""Flip rails on a threaded rod: fingers and spacers that fill it, and a heel that turns clear and
+stops.
+"""
 
 from math import cos, radians, sin
 from typing import get_args
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.cases import cases
 from tests.core.test_uprights import codes, figures
 from tests.features import step
 from tests.strategies import lengths
-from yardcliff.core.amend import amend
-from yardcliff.core.design import design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import build, starting
-from yardcliff.core.findings import Patch
-from yardcliff.core.geometry import points
+from yardcliff.core.design.change import amend
+from yardcliff.core.design.rack_design import design
+from yardcliff.core.findings.finding import Patch
 from yardcliff.core.holders.finger import Rod, hardware, heel, spacer
 from yardcliff.core.holders.flip import Flip, stress
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.materials import Thread
+from yardcliff.core.materials.goods import Thread
 from yardcliff.core.rack import Face, Kind
+from yardcliff.core.shapes.geometry import points
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.ways import build, starting
 from yardcliff.data import table
 
-CAPS = amend(starting([(shipped_item("peaked-cap"), 3)], "1 mm", "flip-rail"),
-             {"turns": "rod", "board": {"height": "110 mm"}})  # fmt: skip
+CAPS = amend(
+    starting([(shipped_item("peaked-cap"), 3)], "1 mm", "flip-rail"),
+    {"turns": "rod", "board": {"height": "110 mm"}},
+)
 
 
 def test_fingers_and_spacers_fill_a_rod() -> None:
     rack = build(CAPS)
     assert not rack.findings
     known = figures(CAPS)
-    # 225 from cap to cap: fingers of 24, two washers of 1.6 each, and what is left for the spacers between.
+    # 225 from cap to cap: fingers of 24, two washers of 1.6 each, and what is left for the spacers
+    # between.
     row = rack.row
     spacers = [part for part in rack.parts if part.key.startswith("spacer")]
     assert len(spacers) == 4
     assert spacers[0].length == row.axes[0] - 12 - Fraction("1.6")
     assert all(part.length == row.gaps[0] - 24 - Fraction("3.2") for part in spacers[1:-1])
-    assert sum(part.length for part in spacers) + 3 * (24 + Fraction("3.2")) == row.length == known["finger.stack"]
+    assert (
+        sum(part.length for part in spacers) + 3 * (24 + Fraction("3.2"))
+        == row.length
+        == known["finger.stack"]
+    )
     # Washer 1.6, nut 6.8, 3 of thread and 2 sunk; the rod ends 2 below the wood at both ends.
     assert (known["finger.recess"], known["finger.rod"]) == (Fraction("13.4"), row.length - 4)
     assert {(part.depth, part.z) for part in spacers} == {(29, CAPS.board.thickness)}
@@ -45,11 +55,14 @@ def test_fingers_and_spacers_fill_a_rod() -> None:
 
 
 @given(thick=lengths(12, 40), gap=lengths(0, 5), tilt=st.integers(0, 30))
-def test_a_heel_turns_clear_of_the_backer_and_stops_flat_on_it(thick: Fraction, gap: Fraction, tilt: int) -> None:
+def test_a_heel_turns_clear_of_the_backer_and_stops_flat_on_it(
+    thick: Fraction, gap: Fraction, tilt: int
+) -> None:
     flip, rod = Flip(thickness=thick, tilt=tilt), Rod(gap=gap)
     ends = heel(flip, rod)
     corners = [ends.back, ends.stop, ends.front]
-    # As the finger opens its corners turn about the rod: none comes through the backer before the flat lies on it.
+    # As the finger opens its corners turn about the rod: none comes through the backer before the
+    # flat lies on it.
     opened = 90 - tilt
     for degree in range(opened + 1):
         turn = radians(-degree)
@@ -74,9 +87,16 @@ def test_every_rod_of_the_table_has_its_hardware() -> None:
         assert (nut.count, nut.depth) == (2, bits.washer + bits.nut + 5)
 
 
-@given(thick=st.integers(14, 40), gap=st.integers(0, 4), tilt=st.integers(0, 25), length=st.integers(60, 180))
-@settings(max_examples=60, deadline=None)
-def test_a_finger_is_drawn_folded_flush_and_open_on_its_backer(thick: int, gap: int, tilt: int, length: int) -> None:
+@given(
+    thick=st.integers(14, 40),
+    gap=st.integers(0, 4),
+    tilt=st.integers(0, 25),
+    length=st.integers(60, 180),
+)
+@cases(60)
+def test_a_finger_is_drawn_folded_flush_and_open_on_its_backer(
+    thick: int, gap: int, tilt: int, length: int
+) -> None:
     asked: Patch = {
         "rod": {"thickness": f"{thick} mm", "gap": f"{gap} mm"},
         "flip": {"tilt": tilt, "length": f"{length} mm"},
@@ -106,7 +126,11 @@ def test_every_row_has_a_rod_of_its_own() -> None:
     two = build(amend(CAPS, {"rows": {"count": 2, "boards": "each"}}))
     one = build(CAPS)
     counts = [
-        {made.kind: made.count for made in rack.machining if any(key.startswith("spacer") for key in made.parts)}
+        {
+            made.kind: made.count
+            for made in rack.machining
+            if any(key.startswith("spacer") for key in made.parts)
+        }
         for rack in (one, two)
     ]
     assert {what: 2 * count for what, count in counts[0].items()} == counts[1]
@@ -116,7 +140,12 @@ def test_every_row_has_a_rod_of_its_own() -> None:
     # Rows stand on backers of their own, each spacer before its own one.
     joined = {joint.part: joint.other for joint in two.joints}
     assert {joined[part.key] for part in spacers} == {"backer-1", "backer-2"}
-    assert all(place.face is Face.BACK for made in two.machining for place in made.places if "backer" in place.part)
+    assert all(
+        place.face is Face.BACK
+        for made in two.machining
+        for place in made.places
+        if "backer" in place.part
+    )
 
 
 def test_the_rods_hole_weakens_a_finger() -> None:
@@ -134,7 +163,10 @@ def test_the_rods_hole_weakens_a_finger() -> None:
         ({"board": {"height": "60 mm"}}, "flip.backer"),
         ({"rod": {"thickness": "16 mm"}}, "flip.pin"),
         ({"item": {"weight_g": "60 kg"}}, "flip.strength"),
-        ({"row": {"ends": {"rule": "margin", "left": "20 mm", "right": "120 mm"}}}, "row.end-grain"),
+        (
+            {"row": {"ends": {"rule": "margin", "left": "20 mm", "right": "120 mm"}}},
+            "row.end-grain",
+        ),
         ({"row": {"spacing": "set", "pitch": "30 mm"}, "item": {"width": "10 mm"}}, "row.fixtures"),
     ],
 )

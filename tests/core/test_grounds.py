@@ -1,27 +1,30 @@
-"""What of a rack lies on its wall: bodies, screw lines clear of everything, and the loads that come on each."""
+"""What of a rack lies on its wall: bodies, screw lines clear of everything, and the loads that come
+on each.
+"""
 
 from dataclasses import replace
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.cases import cases
 from tests.core.test_findings import SITES
 from tests.strategies import briefs
-from yardcliff.core.amend import amend
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import FAMILIES, Brief, build, starting
-from yardcliff.core.families.rail import starting_brief
-from yardcliff.core.listing import shipped_item
+from yardcliff.core.brief.mounting import By, Mount
+from yardcliff.core.design.change import amend
 from yardcliff.core.rack import Rack
-from yardcliff.core.site.anchors import ANCHORS, FITTING, LENGTHS, drive, ratings
-from yardcliff.core.site.asked import By, Mount
-from yardcliff.core.site.grounds import DEEPEST, bodies, lines, plate_room, plates_hide
-from yardcliff.core.site.loads import Bearing, Group, Load, loads, pulls
-from yardcliff.core.site.survey import areas, around, open_places, stretch
-from yardcliff.core.site.wall import Wall
 from yardcliff.core.strength.force import newtons
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.wall.anchors import ANCHORS, FITTING, LENGTHS, drive, ratings
+from yardcliff.core.wall.grounds import DEEPEST, bodies, lines, plate_room, plates_hide
+from yardcliff.core.wall.loading import Bearing, Group, Load, loads, pulls
+from yardcliff.core.wall.survey import areas, around, open_places, stretch
+from yardcliff.core.wall.wall import Wall
+from yardcliff.core.ways import FAMILIES, Brief, build, starting
+from yardcliff.core.ways.rail import starting_brief
 
 
 def rack(item: str, count: int, family: str | None = None, **patch: object) -> Rack:
@@ -71,7 +74,9 @@ def test_a_screw_goes_through_what_lies_flat_on_its_ground() -> None:
     # Planks of 21 before battens of 21; spacers of 29 before a backer of 18; a bare rail of 21.
     panel = rack("enamel-mug", 8, "panel")
     assert {line.wood for line in lines(panel, bodies(panel)[0], "through")} == {Fraction(42)}
-    fingers = rack("peaked-cap", 6, "flip-rail", turns="rod", board={"thickness": "18 mm", "height": "110 mm"})
+    fingers = rack(
+        "peaked-cap", 6, "flip-rail", turns="rod", board={"thickness": "18 mm", "height": "110 mm"}
+    )
     assert {line.wood for line in lines(fingers, bodies(fingers)[0], "through")} == {Fraction(47)}
     rail = rack("enamel-mug", 6)
     assert {line.wood for line in lines(rail, bodies(rail)[0], "through")} == {Fraction(21)}
@@ -86,7 +91,8 @@ def test_where_lines_of_screws_run() -> None:
         made = rack("waxed-jacket", 6, **patch)
         return [line.ys for line in lines(made, bodies(made)[0], by)]
 
-    # From 100 on two lines keep a board flat, 15 in; a strip runs 40 below the top, of a board whose top is at 1710.
+    # From 100 on two lines keep a board flat, 15 in; a strip runs 40 below the top, of a board
+    # whose top is at 1710.
     assert [len(heights) for heights in ys("through", board={"height": "99 mm"})] == [1]
     assert ys("through", board={"height": "100 mm"}) == [(1685, 1615)]
     assert ys("cleat") == [(1670,)]
@@ -99,15 +105,22 @@ def test_where_lines_of_screws_run() -> None:
 def test_sides_are_held_by_what_they_stand_between() -> None:
     frame = rack("tin-cup", 6, "panel", made="frame", support={"place": "flush"}, rows={"count": 2})
     (body,) = bodies(frame)
-    assert {part.key for part in body.grounds} > {line.part.key for line in lines(frame, body, "through")}
+    assert {part.key for part in body.grounds} > {
+        line.part.key for line in lines(frame, body, "through")
+    }
     assert all(line.wide for line in lines(frame, body, "through"))
 
 
 def test_no_screw_goes_through_a_board_on_edge() -> None:
-    # Cheeks of 90 stand on edge; their slats lie flat on the wall, and a foot board has nothing else.
-    boards = rack("snow-board", 3, "slotted-cheeks", board={"height": "90 mm"}, slot={"depth": "50 mm"})
+    # Cheeks of 90 stand on edge; their slats lie flat on the wall, and a foot board has nothing
+    # else.
+    boards = rack(
+        "snow-board", 3, "slotted-cheeks", board={"height": "90 mm"}, slot={"depth": "50 mm"}
+    )
     assert [part.key for part in bodies(boards)[0].grounds] == ["slat-1", "slat-2"]
-    assert [part.key for part in bodies(rack("curtain-pole", 4, "upright"))[1].grounds] == ["foot-rail"]
+    assert [part.key for part in bodies(rack("curtain-pole", 4, "upright"))[1].grounds] == [
+        "foot-rail"
+    ]
 
 
 def test_brackets_and_shelves_are_in_the_way() -> None:
@@ -131,8 +144,10 @@ def test_a_post_takes_screws_up_its_height_clear_of_its_ledges() -> None:
             assert not any(part.y < y < part.y + part.height for y in line.ys)
 
 
-@given(brief=briefs, by=st.sampled_from(["through", "items", "plates", "keyholes", "cleat", "mirrors"]))
-@settings(max_examples=150, deadline=None)
+@given(
+    brief=briefs, by=st.sampled_from(["through", "items", "plates", "keyholes", "cleat", "mirrors"])
+)
+@cases(150)
 def test_lines_are_on_their_boards_and_clear_of_holders(brief: Brief, by: str) -> None:
     made = build(brief)
     seen = [part.key for body in bodies(made) for part in body.parts]
@@ -149,14 +164,17 @@ def test_lines_are_on_their_boards_and_clear_of_holders(brief: Brief, by: str) -
                     assert b <= part.x + part.length
             for y in line.ys:
                 assert part.y <= y <= part.y + part.height
-            if by == "through" and made.glyph.solid and line.wide:
-                half, tall = made.glyph.width / 2, made.glyph.height / 2
+            if by == "through" and line.wide:
                 for holder in made.holders:
-                    if made.rows[holder.row].part != part.key or made.rows[holder.row].up:
+                    row, glyph = made.rows[holder.row], made.glyph_of(holder.row)
+                    if row.part != part.key or row.up or not glyph.solid:
                         continue
+                    half, tall = glyph.width / 2, glyph.height / 2
                     for y in line.ys:
                         if abs(y - holder.y) < tall:
-                            assert not any(a < holder.x + half and holder.x - half < b for a, b in line.free)
+                            assert not any(
+                                a < holder.x + half and holder.x - half < b for a, b in line.free
+                            )
 
 
 def test_only_plates_with_two_screws_and_room_between_them_hide_one() -> None:
@@ -172,25 +190,34 @@ def test_each_body_bears_what_hangs_on_it_and_its_own_wood() -> None:
     left, right = loads(mats, bodies(mats))
     # Four mats of 450 g lie on both stiles: half of each on either.
     for side in (left, right):
-        assert sum(load.weight for load in side if load.thing) == pytest.approx(newtons(4 * 450) / 2)
+        assert sum(load.weight for load in side if load.thing) == pytest.approx(
+            newtons(4 * 450) / 2
+        )
     assert {load.x for load in left if load.thing} != {load.x for load in right if load.thing}
     # Shafts stand on the foot board; the clip rail only bears itself.
     poles = rack("curtain-pole", 4, "upright")
     rail, foot = loads(poles, bodies(poles))
     assert sum(load.weight for load in rail if load.thing) == 0
-    assert {load.out for load in rail if load.thing} == {150}, "somebody pulls at a shaft in its clip"
+    assert {load.out for load in rail if load.thing} == {150}, (
+        "somebody pulls at a shaft in its clip"
+    )
     assert sum(load.weight for load in foot if load.thing) == pytest.approx(newtons(4 * 1200))
     seat = poles.seats[0]
     board = poles.part(seat.part)
-    assert {load.lever for load in foot if load.thing} == {float(board.z + board.depth - seat.across)}
+    assert {load.lever for load in foot if load.thing} == {
+        float(board.z + board.depth - seat.across)
+    }
     # Half the bicycles on either rail, and a spare place bears nothing.
     bikes = rack("bicycle", 4, "high-rails")
-    assert [sum(load.weight for load in one if load.thing) for one in loads(bikes, bodies(bikes))] == pytest.approx(
-        [newtons(2 * 13500)] * 2
-    )
+    assert [
+        sum(load.weight for load in one if load.thing) for one in loads(bikes, bodies(bikes))
+    ] == pytest.approx([newtons(2 * 13500)] * 2)
     spare = rack("waxed-jacket", 4, "rail", row={"spares": 1})
-    assert sum(load.weight for load in loads(spare, bodies(spare))[0] if load.thing) == pytest.approx(newtons(3 * 2600))
-    # Shelves bear what their brief says, beside the wood: 8 kg each in a box of two, 5 kg on the one above a rail.
+    assert sum(
+        load.weight for load in loads(spare, bodies(spare))[0] if load.thing
+    ) == pytest.approx(newtons(3 * 2600))
+    # Shelves bear what their brief says, beside the wood: 8 kg each in a box of two, 5 kg on the
+    # one above a rail.
     box, shelf = (
         rack("enamel-mug", 6, "shelf-box"),
         rack("enamel-mug", 6, "rail", top={"joint": "on top", "load": "5 kg"}),
@@ -232,7 +259,7 @@ LOADS = st.lists(
 
 
 @given(xs=st.lists(st.integers(0, 2000), min_size=2, max_size=6, unique=True), on=LOADS)
-@settings(max_examples=200, deadline=None)
+@cases(200)
 def test_forces_of_a_group_are_in_balance(xs: list[int], on: list[Load]) -> None:
     weights = [load.weight for load in on]
     shared = Group(sorted(xs)).shared((load.weight, load.x) for load in on)
@@ -241,22 +268,31 @@ def test_forces_of_a_group_are_in_balance(xs: list[int], on: list[Load]) -> None
     assert moments == pytest.approx(sum(load.weight * load.x for load in on), rel=1e-6, abs=1e-3)
 
 
-@given(xs=st.lists(st.integers(0, 2000), min_size=1, max_size=6, unique=True), on=LOADS, high=st.integers(20, 400))
-@settings(max_examples=200, deadline=None)
+@given(
+    xs=st.lists(st.integers(0, 2000), min_size=1, max_size=6, unique=True),
+    on=LOADS,
+    high=st.integers(20, 400),
+)
+@cases(200)
 def test_a_hand_that_pulls_makes_nothing_lighter(xs: list[int], on: list[Load], high: int) -> None:
     fixings = [(float(x), float(high)) for x in sorted(xs)]
     calm = [replace(load, down=0.0, out=0.0) for load in on]
     still, tugged = (pulls(fixings, each, Bearing(0, 500), 400, 400) for each in (calm, on))
     assert all(after.share >= before.share for before, after in zip(still, tugged, strict=True))
     # Twice as high above the foot, what stands out turns the board half as hard.
-    lower, upper = (pulls([(x, up) for x, _ in fixings], calm, Bearing(0, 500), 1, 1e12) for up in (high / 2, high))
+    lower, upper = (
+        pulls([(x, up) for x, _ in fixings], calm, Bearing(0, 500), 1, 1e12)
+        for up in (high / 2, high)
+    )
     assert max(pull.pull for pull in lower) == pytest.approx(2 * max(pull.pull for pull in upper))
 
 
 @pytest.mark.parametrize("key", ANCHORS)
 @given(wood=st.integers(0, 100), lining=st.integers(6, 40))
-@settings(max_examples=40, deadline=None)
-def test_a_screw_is_the_next_that_is_sold_and_holds_enough(key: str, wood: int, lining: int) -> None:
+@cases(40)
+def test_a_screw_is_the_next_that_is_sold_and_holds_enough(
+    key: str, wood: int, lining: int
+) -> None:
     anchor = ANCHORS[key]  # type: ignore[index]
     wall = Wall(lining=Fraction(lining))
     driven = drive(anchor, Fraction(wood), wall)
@@ -265,23 +301,31 @@ def test_a_screw_is_the_next_that_is_sold_and_holds_enough(key: str, wood: int, 
     passed = wood + lining
     least = {"screws": 30, "steel": 30, "lags": 60, "plugs": 50}.get(key)
     if least:
-        assert driven.length == min((long for long in LENGTHS if long >= passed + least), default=LENGTHS[-1])
+        assert driven.length == min(
+            (long for long in LENGTHS if long >= passed + least), default=LENGTHS[-1]
+        )
     elif key == "sheet":
-        assert driven.length <= passed + 15 or driven.length == LENGTHS[0], "its point is no danger behind"
+        assert driven.length <= passed + 15 or driven.length == LENGTHS[0], (
+            "its point is no danger behind"
+        )
         assert driven.hold <= lining
         assert driven.thread <= max(float(driven.length - wood), 0.0)
     else:
         assert driven.length >= min(passed + anchor.behind, LENGTHS[-1]), "the wings open behind"
     through = ratings(anchor, driven, Fraction(wood), wall, "through", Mount())
-    packet = ratings(anchor, driven, Fraction(wood), wall, "through", Mount(pull=40_000, shear=80_000))
-    assert packet == pytest.approx((98.1, 196.2)), "a quarter of what the packet says, for either way by itself"
+    packet = ratings(
+        anchor, driven, Fraction(wood), wall, "through", Mount(pull=40_000, shear=80_000)
+    )
+    assert packet == pytest.approx((98.1, 196.2)), (
+        "a quarter of what the packet says, for either way by itself"
+    )
     back = ratings(anchor, driven, Fraction(wood), wall, "keyholes", Mount(pull=100_000, factor=1))
     assert back[0] == FITTING, "no packet of the anchor's makes the plate stronger"
     assert back[1] <= through[1]
 
 
 @given(brief=briefs, hand=st.integers(0, 60))
-@settings(max_examples=60, deadline=None)
+@cases(60)
 def test_open_places_are_those_that_meet_nothing(brief: Brief, hand: int) -> None:
     own, site = areas(build(brief)), SITES["ab"]
     there = [area for one in site.neighbours for area in one.areas]
@@ -290,7 +334,9 @@ def test_open_places_are_those_that_meet_nothing(brief: Brief, hand: int) -> Non
     for x in range(0, 3601, 97):
         here = [one.moved(Fraction(x)) for one in own]
         inside = hand <= x + box.x0 and x + box.x1 <= site.wall.width - hand
-        clear = all(max(o.x0 - h.x1, h.x0 - o.x1) >= hand for h in here for o in there if h.beside(o))
+        clear = all(
+            max(o.x0 - h.x1, h.x0 - o.x1) >= hand for h in here for o in there if h.beside(o)
+        )
         assert any(a <= x <= b for a, b in places) == (inside and clear), x
 
 

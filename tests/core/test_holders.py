@@ -9,11 +9,7 @@ from hypothesis import strategies as st
 
 from tests.features import of_holders
 from tests.strategies import lengths
-from yardcliff.core.amend import amend
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import FAMILIES, build, starting
-from yardcliff.core.families.rail import starting_brief
-from yardcliff.core.geometry import points
+from yardcliff.core.design.change import amend
 from yardcliff.core.holders import bent as bents
 from yardcliff.core.holders import clip as clips
 from yardcliff.core.holders import cradle as cradles
@@ -24,11 +20,15 @@ from yardcliff.core.holders.bolt import LagSize
 from yardcliff.core.holders.fitting import Ground, check_held, half, held_at
 from yardcliff.core.holders.hook import Hook
 from yardcliff.core.holders.peg import Peg
-from yardcliff.core.length import read
-from yardcliff.core.listing import shipped_item
 from yardcliff.core.rack import Kind
+from yardcliff.core.shapes.geometry import points
 from yardcliff.core.strength.force import Pulled
 from yardcliff.core.strength.stick import stress
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import read
+from yardcliff.core.ways import FAMILIES, build, starting
+from yardcliff.core.ways.rail import starting_brief
 from yardcliff.data import table
 
 GROUND = Ground(Fraction(22), Fraction(100), Fraction(50), "softwood")
@@ -36,7 +36,9 @@ GROUND = Ground(Fraction(22), Fraction(100), Fraction(50), "softwood")
 
 def test_a_tilted_peg_by_hand() -> None:
     # 16 mm dowel at 15 degrees, 12 mm along the bit, 2 mm of spur.
-    peg = Peg(diameter=Fraction(16), tilt=15, depth=Fraction(12), showing=Fraction(60), spur=Fraction(2))
+    peg = Peg(
+        diameter=Fraction(16), tilt=15, depth=Fraction(12), showing=Fraction(60), spur=Fraction(2)
+    )
     assert float(pegs.mouth(peg)) == pytest.approx(16.5644, abs=1e-4)
     assert float(pegs.square_depth(peg)) == pytest.approx(11.5911 + 2.0706, abs=1e-3)
     # The deepest is the hole's lower rim (13.66), not the spur (14 cos 15 = 13.52).
@@ -68,7 +70,9 @@ def test_web_and_depth_fill_the_board(
     # Every corner of the hole's floor, and the point, square to the face.
     corners = [float(depth) * cos(t) + side * float(diameter) / 2 * sin(t) for side in (-1, 1)]
     point = float(depth + spur) * cos(t)
-    assert float(thickness - pegs.web(peg, thickness)) == pytest.approx(max(*corners, point), abs=1e-5)
+    assert float(thickness - pegs.web(peg, thickness)) == pytest.approx(
+        max(*corners, point), abs=1e-5
+    )
     assert float(pegs.mouth(peg)) >= float(diameter) - 1e-6
 
 
@@ -100,7 +104,12 @@ def test_unequal_hooks_keep_one_height_from_the_bottom_edge() -> None:
 
 @pytest.mark.parametrize(
     ("size", "bit", "tool"),
-    [("12", "12", "bit"), ("12.1", "13", "bit"), ("38.5", "40", "hole saw"), ("90", "92", "hole saw")],
+    [
+        ("12", "12", "bit"),
+        ("12.1", "13", "bit"),
+        ("38.5", "40", "hole saw"),
+        ("90", "92", "hole saw"),
+    ],
 )
 def test_a_hole_is_bored_with_the_next_size_up(size: str, bit: str, tool: str) -> None:
     assert holes.bored(Fraction(size)) == (Fraction(bit), tool)
@@ -111,7 +120,9 @@ def test_what_is_too_thick_for_any_bit_takes_the_largest() -> None:
     assert clips.ring(Fraction(300)) == (104, 110)
 
 
-@pytest.mark.parametrize(("shaft", "inside", "outside"), [("12", 13, 16), ("28", 28, 32), ("28.5", 36, 40)])
+@pytest.mark.parametrize(
+    ("shaft", "inside", "outside"), [("12", 13, 16), ("28", 28, 32), ("28.5", 36, 40)]
+)
 def test_a_ring_is_cut_from_the_next_pipe_up(shaft: str, inside: int, outside: int) -> None:
     assert clips.ring(Fraction(shaft)) == (inside, outside)
 
@@ -133,7 +144,9 @@ def test_the_thickest_decides_unless_it_is_given() -> None:
     assert held_at(Fraction(20), (glass, flask)) == 20
     unmeasured = flask.model_copy(update={"held": None})
     assert held_at(None, (unmeasured,)) == 42, "half of 84"
-    assert [f.code for f in check_held(None, (glass, unmeasured), Fraction(42), "hole")] == ["held.unknown"]
+    assert [f.code for f in check_held(None, (glass, unmeasured), Fraction(42), "hole")] == [
+        "held.unknown"
+    ]
     assert not list(check_held(Fraction(20), (unmeasured,), Fraction(20), "hole"))
 
 
@@ -167,16 +180,25 @@ def test_arms_stand_to_both_sides_of_a_neck_and_say_so_in_their_own_field() -> N
 
 def test_a_bent_hook_by_hand() -> None:
     hook = bents.Bent()
-    # A quarter turn about 12 of radius and half of 8 of bar: pi/2 * 16 = 25.13; legs of 70, 40 and 20 beside two.
+    # A quarter turn about 12 of radius and half of 8 of bar: pi/2 * 16 = 25.13; legs of 70, 40 and
+    # 20 beside two.
     assert float(bents.bend(hook)) == pytest.approx(25.1327, abs=1e-4)
     assert float(bents.blank(hook)) == pytest.approx(180.2655, abs=1e-4)
     # Five of them and four cuts of 1 are 905 of the rod's 1000; a sixth is not in it.
     assert bents.blanks(hook) == 5
-    (second,) = [figure.value for figure in bents.fit(hook, GROUND).figures if figure.key == "bent.second"]
+    (second,) = [
+        figure.value for figure in bents.fit(hook, GROUND).figures if figure.key == "bent.second"
+    ]
     assert second == 70 + bents.bend(hook) + 40
 
 
-@given(bar=lengths(3, 20), radius=lengths(3, 40), back=lengths(20, 120), arm=lengths(1, 90), lip=lengths(1, 60))
+@given(
+    bar=lengths(3, 20),
+    radius=lengths(3, 40),
+    back=lengths(20, 120),
+    arm=lengths(1, 90),
+    lip=lengths(1, 60),
+)
 def test_a_bent_hooks_outline_is_as_long_as_its_blank(
     bar: Fraction, radius: Fraction, back: Fraction, arm: Fraction, lip: Fraction
 ) -> None:
@@ -186,7 +208,8 @@ def test_a_bent_hooks_outline_is_as_long_as_its_blank(
     assert (min(xs), max(xs)) == pytest.approx((0, float(2 * (radius + bar) + arm)))
     assert max(ys) == pytest.approx(max(float(back) / 2, float(lip - back / 2)))
     assert min(ys) == pytest.approx(-float(back) / 2 - float(radius + bar))
-    # Both sides of the bar together are twice its middle line: pi/2 (r + s) + pi/2 r = pi (r + s/2).
+    # Both sides of the bar together are twice its middle line: pi/2 (r + s) + pi/2 r = pi (r +
+    # s/2).
     sides = 2 * float(back + arm + lip) + 2 * (pi / 2) * (2 * float(radius) + float(bar))
     assert sides == pytest.approx(2 * float(bents.blank(hook)), abs=1e-4)
 
@@ -194,25 +217,36 @@ def test_a_bent_hooks_outline_is_as_long_as_its_blank(
 def test_a_bent_hook_is_a_holder_like_any_other() -> None:
     for family in ("rail", "panel", "stacked"):
         brief = amend(
-            starting([(shipped_item("room-key"), 6)], "1 mm", family), {"holder": {"kind": "bent", "back": "40 mm"}}
+            starting([(shipped_item("room-key"), 6)], "1 mm", family),
+            {"holder": {"kind": "bent", "back": "40 mm"}},
         )
         rack = build(brief)
         assert rack.holder_name == "bent hooks"
         assert rack.outline
         assert rack.outline.path == bents.outline(bents.Bent(back=Fraction(40)))
-        assert [one.kind for one in rack.machining[:4]] == [Kind.BLANK, Kind.BEND, Kind.HOOK_HOLE, Kind.PILOT]
+        assert [one.kind for one in rack.machining[:4]] == [
+            Kind.BLANK,
+            Kind.BEND,
+            Kind.HOOK_HOLE,
+            Kind.PILOT,
+        ]
         assert FAMILIES[family].choices(brief)[0].title == "Bent from bar"
 
 
 def test_a_lag_bolt_holds_by_its_thread_and_stays_by_its_head() -> None:
     brief = amend(
-        starting_brief("enamel-mug", 3, "1 mm"), {"holder": {"kind": "bolt"}, "board": {"thickness": "45 mm"}}
+        starting_brief("enamel-mug", 3, "1 mm"),
+        {"holder": {"kind": "bolt"}, "board": {"thickness": "45 mm"}},
     )
     rack = build(brief)
     assert not rack.findings
     known = {figure.key: figure.value for figure in rack.figures}
     # 80 long with 45 showing: 35 in softwood of 45, drilled 5.5 for 8.
-    assert (known["bolt.pilot"], known["bolt.deep"], known["bolt.back"]) == (Fraction("5.5"), 35, 10)
+    assert (known["bolt.pilot"], known["bolt.deep"], known["bolt.back"]) == (
+        Fraction("5.5"),
+        35,
+        10,
+    )
     # 30 N on a mug, 45 out: 32 · 30 · 45 / (π · 8³).
     assert known["bolt.stress"] == f"{32 * 30 * 45 / (pi * 8**3):.0f} MPa"
     assert rack.glyph.out == 45 + Fraction("5.5")
@@ -221,5 +255,7 @@ def test_a_lag_bolt_holds_by_its_thread_and_stays_by_its_head() -> None:
 @pytest.mark.parametrize("row", table("lags"), ids=lambda row: row["key"])
 def test_every_lag_screw_of_the_table_is_one_that_can_be_chosen(row: dict[str, str]) -> None:
     assert row["key"] in get_args(LagSize)
-    d, soft, hard, across = (float(read(row[name])) for name in ("diameter", "softwood", "hardwood", "across"))
+    d, soft, hard, across = (
+        float(read(row[name])) for name in ("diameter", "softwood", "hardwood", "across")
+    )
     assert 0.62 * d < soft < hard < 0.85 * d < across

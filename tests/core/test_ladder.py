@@ -1,18 +1,20 @@
 """The ladder: every rung is the row it says, and taking it gives that row."""
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 
+from tests.cases import cases
 from tests.strategies import briefs
-from yardcliff.core.amend import BriefError, amend
-from yardcliff.core.families import Brief, solve_row
-from yardcliff.core.families.rail import starting_brief
-from yardcliff.core.ladder import ladder
-from yardcliff.core.rows import RowsBrief
+from yardcliff.core.design.change import amend
+from yardcliff.core.findings.patch import BriefError
+from yardcliff.core.row.count_ladder import ladder
+from yardcliff.core.row.rows import RowsBrief
+from yardcliff.core.ways import Brief, solve_row
+from yardcliff.core.ways.rail import starting_brief
 
 
 @given(brief=briefs)
-@settings(max_examples=150, deadline=None)
+@cases(150)
 def test_taking_a_rung_gives_the_row_it_shows(brief: Brief) -> None:
     row = solve_row(brief)
     rungs = ladder(row, brief.rows)
@@ -30,13 +32,18 @@ def test_taking_a_rung_gives_the_row_it_shows(brief: Brief) -> None:
             continue
         assert taken.count == rung.row.count
         if brief.row.follows == rung.row.brief.follows:
-            assert (taken.length, taken.pitch, taken.axes) == (rung.row.length, rung.row.pitch, rung.row.axes)
+            assert (taken.length, taken.pitch, taken.axes) == (
+                rung.row.length,
+                rung.row.pitch,
+                rung.row.axes,
+            )
 
 
 @pytest.mark.parametrize(
     ("length", "verdicts"),
     [
-        # Six jackets of 230 with 30 between: 1560 holds six, 1380 holds them touching, less does not.
+        # Six jackets of 230 with 30 between: 1560 holds six, 1380 holds them touching, less does
+        # not.
         ("1560", ["fits", "fits", "fits", "fits", "bumps", "bumps", "bumps"]),
         ("1450", ["fits", "fits", "fits", "tight", "bumps", "bumps", "bumps"]),
         ("1379", ["fits", "fits", "fits", "bumps", "bumps", "bumps", "bumps"]),
@@ -48,12 +55,15 @@ def test_verdicts_by_hand(length: str, verdicts: list[str]) -> None:
 
 
 def test_every_row_and_the_wall_count_and_places_kept_free_do_not() -> None:
-    # Row 2 has eight mugs of its own on the board that the count of the first makes, 115 a mug: 920 are enough, 805 nearly.
+    # Row 2 has eight mugs of its own on the board that the count of the first makes, 115 a mug: 920
+    # are enough, 805 nearly.
     patch = {"rows": {"count": 3, "own": [{}, {"kind": "", "count": 8}]}, "row": {"spares": 1}}
     brief = amend(starting_brief("enamel-mug", 5, "1 mm"), patch)
     row = solve_row(brief)
     rungs = ladder(row, brief.rows, row.length)
-    assert [(rung.row.count, rung.hang) for rung in rungs] == [(n, 2 * (n - 1) + 8) for n in range(2, 9)]
+    assert [(rung.row.count, rung.hang) for rung in rungs] == [
+        (n, 2 * (n - 1) + 8) for n in range(2, 9)
+    ]
     assert [rung.verdict for rung in rungs] == ["bumps"] * 5 + ["too long"] * 2
     assert [rung.verdict for rung in ladder(row, brief.rows)][-3:] == ["bumps", "tight", "fits"]
 

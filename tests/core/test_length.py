@@ -7,8 +7,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.strategies import lengths, tapes
-from yardcliff.core.exact import Fraction
-from yardcliff.core.length import INCH, LengthError, Tape, Unit, exact_text, nearest, read
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import INCH, LengthError, Tape, Unit, exact_text, nearest, read
 
 
 @pytest.mark.parametrize(
@@ -79,7 +79,9 @@ def test_reads_millimetres(text: str, mm: str) -> None:
         ("9" * 100, "longer than 80"),
     ],
 )
-def test_quotes_what_it_cannot_read_and_shows_two_examples(text: str, names: str, unit: Unit) -> None:
+def test_quotes_what_it_cannot_read_and_shows_two_examples(
+    text: str, names: str, unit: Unit
+) -> None:
     with pytest.raises(LengthError) as caught:
         read(text, unit)
     message = str(caught.value)
@@ -107,8 +109,11 @@ def test_a_point_that_could_group_thousands_is_asked_about(text: str, either: st
 
 def test_a_decimal_of_a_larger_unit_or_of_inches_is_no_thousand() -> None:
     assert [read(text) for text in ("1.200 m", "0.125 mm", "1.5875 mm", "1.125 in")] == [
-        1200, Fraction(1, 8), Fraction(127, 80), Fraction(9, 8) * INCH,
-    ]  # fmt: skip
+        1200,
+        Fraction(1, 8),
+        Fraction(127, 80),
+        Fraction(9, 8) * INCH,
+    ]
     assert read("2.250", "in") == Fraction(9, 4) * INCH
 
 
@@ -125,12 +130,18 @@ def test_a_tape_reads_back_to_its_nearest_step(value: Fraction, tape: Tape) -> N
         assert shown == tape.round(value)
         assert shown % tape.step == 0
     assert abs(tape.round(value) - value) <= tape.step / 2
-    assert abs(read(tape.write_given(value), tape.unit) - value) <= max(tape.step / 2, Fraction(1, 200))
-    assert abs(read(tape.write_fine(value), tape.unit) - value) <= Fraction(13, 1000), "0.0005 in or 0.005 mm"
+    assert abs(read(tape.write_given(value), tape.unit) - value) <= max(
+        tape.step / 2, Fraction(1, 200)
+    )
+    assert abs(read(tape.write_fine(value), tape.unit) - value) <= Fraction(13, 1000), (
+        "0.0005 in or 0.005 mm"
+    )
 
 
 @given(value=lengths(0, 20_000), tape=tapes)
-def test_half_a_step_is_rounded_up_so_that_equal_steps_look_equal(value: Fraction, tape: Tape) -> None:
+def test_half_a_step_is_rounded_up_so_that_equal_steps_look_equal(
+    value: Fraction, tape: Tape
+) -> None:
     assert nearest(value, tape.step) == floor(value / tape.step + Fraction(1, 2)) * tape.step
     halves = [tape.step * (2 * k + 1) / 2 for k in range(6)]
     assert [nearest(half, tape.step) for half in halves] == [tape.step * k for k in range(1, 7)]

@@ -8,12 +8,12 @@ from hypothesis import strategies as st
 
 from tests.core.test_scene import bounds
 from tests.strategies import ITEM_KEYS
-from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import mirrored, points, rectangle, swapped, turned
-from yardcliff.core.item import Item
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.look import Look, beside, hanging, laid, lying, resting, slid, standing
-from yardcliff.core.views.solids import hatch
+from yardcliff.core.drawing.solids import hatch
+from yardcliff.core.shapes.geometry import mirrored, points, rectangle, swapped, turned
+from yardcliff.core.things.item import Item
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.things.look import Look, beside, hanging, laid, lying, resting, slid, standing
+from yardcliff.core.units.exact import Fraction
 
 items = st.sampled_from(ITEM_KEYS).map(lambda key: shipped_item(key).item)
 tilts = st.integers(0, 40).map(float)
@@ -31,7 +31,12 @@ def roll(radius: int) -> Item:
 
 @given(item=items, tilt=tilts)
 def test_a_look_is_drawn_as_far_as_it_says_it_reaches(item: Item, tilt: float) -> None:
-    for look in (hanging(item), lying(item, tilt), standing(item), slid(item, tilt, item.across / 3)):
+    for look in (
+        hanging(item),
+        lying(item, tilt),
+        standing(item),
+        slid(item, tilt, item.across / 3),
+    ):
         left, low, right, high = drawn(look)
         wide, tall = float(look.left + look.right), float(look.above + look.below)
         # Handles of curves reach a little past what they draw.
@@ -57,9 +62,10 @@ def test_a_roll_touches_the_face_and_its_rest(radius: int, tilt: float) -> None:
     low, high = resting(roll(radius), tilt)
     assert high - low == 2 * radius
     t, middle = radians(tilt), float(low) + radius
-    # From the middle to the rest, a line through the corner at the tilt; the face is one radius away by itself.
+    # From the middle to the rest, a line through the corner at the tilt; the face is one radius
+    # away by itself.
     assert middle * cos(t) - radius * sin(t) == pytest.approx(radius, abs=1e-3)
-    (role, outline) = lying(roll(radius), tilt).beside[0]
+    role, outline = lying(roll(radius), tilt).beside[0]
     assert role == "item"
     assert min(x for x, _ in points(outline)) == pytest.approx(0, abs=1e-6)
 
@@ -67,7 +73,9 @@ def test_a_roll_touches_the_face_and_its_rest(radius: int, tilt: float) -> None:
 @given(deep=st.integers(120, 400), tall=st.integers(10, 60), tilt=st.integers(1, 40).map(float))
 def test_what_is_flat_lies_along_its_rest(deep: int, tall: int, tilt: float) -> None:
     board = shipped_item("bread-board").item
-    flat = board.model_copy(update={"left": Fraction(deep, 2), "right": Fraction(deep, 2), "front": Fraction(tall)})
+    flat = board.model_copy(
+        update={"left": Fraction(deep, 2), "right": Fraction(deep, 2), "front": Fraction(tall)}
+    )
     low, high = resting(flat, tilt)
     t = radians(tilt)
     assert low == 0
@@ -80,7 +88,9 @@ def test_what_is_flat_lies_along_its_rest(deep: int, tall: int, tilt: float) -> 
 
 
 @given(item=items, tilt=tilts, deep=st.integers(10, 200))
-def test_a_slid_board_is_as_deep_in_its_slot_as_the_slot_is(item: Item, tilt: float, deep: int) -> None:
+def test_a_slid_board_is_as_deep_in_its_slot_as_the_slot_is(
+    item: Item, tilt: float, deep: int
+) -> None:
     look = slid(item, tilt, Fraction(deep))
     role, slab = look.beside[-1]
     assert role == "item"
@@ -107,7 +117,9 @@ def test_a_bicycle_is_narrow_from_the_front_and_itself_from_the_side() -> None:
 
 
 @given(angle=st.floats(-pi, pi), x=st.floats(-500, 500), y=st.floats(-500, 500))
-def test_turning_keeps_distances_and_mirrors_undo_themselves(angle: float, x: float, y: float) -> None:
+def test_turning_keeps_distances_and_mirrors_undo_themselves(
+    angle: float, x: float, y: float
+) -> None:
     path = rectangle(x, y, 30, 20, 4)
     for before, after in zip(points(path), points(turned(path, angle)), strict=True):
         assert hypot(*after) == pytest.approx(hypot(*before), abs=1e-6)
@@ -127,11 +139,15 @@ def test_turning_keeps_distances_and_mirrors_undo_themselves(angle: float, x: fl
     ),
     scale=st.floats(0.5, 6),
 )
-def test_hatching_runs_across_an_outline_and_stays_in_it(corners: list[tuple[float, float]], scale: float) -> None:
+def test_hatching_runs_across_an_outline_and_stays_in_it(
+    corners: list[tuple[float, float]], scale: float
+) -> None:
     outline = [(x * scale, y * scale) for x, y in corners]
-    area = sum(a[0] * b[1] - b[0] * a[1] for a, b in zip(outline, [*outline[1:], outline[0]], strict=True))
+    area = sum(
+        a[0] * b[1] - b[0] * a[1] for a, b in zip(outline, [*outline[1:], outline[0]], strict=True)
+    )
     for stroke in hatch(outline):
-        (start, end) = list(points(stroke.path))
+        start, end = list(points(stroke.path))
         assert start[0] + start[1] == pytest.approx(end[0] + end[1])
         for px, py in (start, end, ((start[0] + end[0]) / 2, (start[1] + end[1]) / 2)):
             for (ax, ay), (bx, by) in zip(outline, [*outline[1:], outline[0]], strict=True):

@@ -1,4 +1,6 @@
-"""From a plan to a finished rack: every task in its place with the reason; a user's own order; the workshop's tools."""
+"""From a plan to a finished rack: every task in its place with the reason; a user's own order; the
+workshop's tools.
+"""
 
 from dataclasses import replace
 from datetime import datetime, timedelta
@@ -11,20 +13,21 @@ from pydantic import ValidationError
 
 from tests.core.test_on_wall import on
 from tests.strategies import briefs
-from yardcliff.core.amend import amend
-from yardcliff.core.design import Design, design
-from yardcliff.core.families import Brief, starting
-from yardcliff.core.findings import Severity
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.making.asked import Making, spoken
-from yardcliff.core.making.making import Made, enough, making, quicker
+from yardcliff.core.brief.building import Making, spoken
+from yardcliff.core.design.change import amend
+from yardcliff.core.design.rack_design import Design, design
+from yardcliff.core.findings.finding import Severity
+from yardcliff.core.making.plan import Made, enough, making, quicker
 from yardcliff.core.making.sequence import edges, natural
-from yardcliff.core.making.tasks import at_bench, tasks
+from yardcliff.core.making.task_list import minutes_at_bench, tasks
 from yardcliff.core.rack import HOLDER
-from yardcliff.core.timber.stock import Supply, read_stick
-from yardcliff.core.timber.timber import Timber, priced, timber
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.ways import Brief, starting
+from yardcliff.core.wood.rack_timber import Timber, priced, timber
+from yardcliff.core.wood.stock import Supply, read_stick
 from yardcliff.core.workshop.shop import TOOLS, Shop
 
+USUAL = Shop()
 THURSDAY = datetime(2026, 11, 26, 18)
 makings = st.builds(
     lambda finish, pegs, conditioner: Making(finish=finish, pegs=pegs, conditioner=conditioner),
@@ -35,12 +38,16 @@ makings = st.builds(
 shops = st.sets(st.sampled_from(TOOLS)).map(lambda tools: Shop(tools=tuple(sorted(tools))))
 
 
-def planned(item: str, count: int, patch: dict[str, Any], family: str | None = None) -> tuple[Design, Timber]:
+def planned(
+    item: str, count: int, patch: dict[str, Any], family: str | None = None
+) -> tuple[Design, Timber]:
     done = design(amend(starting([(shipped_item(item), count)], "1 mm", family), patch))
     return done, priced(done, Supply())
 
 
-def made(item: str, count: int, patch: dict[str, Any], family: str | None = None, shop: Shop = Shop()) -> Made:  # noqa: B008 (frozen)
+def made(
+    item: str, count: int, patch: dict[str, Any], family: str | None = None, shop: Shop = USUAL
+) -> Made:
     return making(*planned(item, count, patch, family), shop, THURSDAY, {})
 
 
@@ -49,7 +56,9 @@ def places(found: Made) -> dict[str, int]:
 
 
 @given(briefs, makings, shops)
-def test_the_order_of_work_of_any_rack_breaks_nothing(brief: Brief, asked: Making, shop: Shop) -> None:
+def test_the_order_of_work_of_any_rack_breaks_nothing(
+    brief: Brief, asked: Making, shop: Shop
+) -> None:
     done = design(brief)
     found = priced(done, Supply())
     every = tasks(done, found, asked, shop)
@@ -59,7 +68,8 @@ def test_the_order_of_work_of_any_rack_breaks_nothing(brief: Brief, asked: Makin
     assert len(at) == len(every) == len(order)
     assert all(at[edge.first] < at[edge.then] for edge in among)
     assert all(edge.why for edge in among)
-    # Said once more, without any states: wood, then tools, then paper, then brush, then hardware, then the wall.
+    # Said once more, without any states: wood, then tools, then paper, then brush, then hardware,
+    # then the wall.
     works = [at[task.key] for task in every if task.work]
     assert len(works) == sum(not one.kind.row.get("cut") for one in done.machining)
     cuts = [at[task.key] for task in every if task.key.startswith("cut:")]
@@ -95,7 +105,10 @@ def test_a_box_says_why_each_step_comes_where_it_does() -> None:
     )
     why = {(edge.first, edge.then): edge.why for edge in box.why}
     assert why["sand", "inside:shelf-1"] == "A finish shows every scratch that is under it."
-    assert why["inside:shelf-1", "join:shelf-1"] == "No brush reaches the inner corners once it is joined."
+    assert (
+        why["inside:shelf-1", "join:shelf-1"]
+        == "No brush reaches the inner corners once it is joined."
+    )
     assert why["join:shelf-1", "coat:1"] == "Glue holds on bare wood, not on a finish."
     assert why["coat:2", "holders"].startswith("A brush goes over a bare face in one stroke")
     # What another edge says already is not said twice.
@@ -115,9 +128,12 @@ def test_what_no_stick_gives_is_found_first_and_holds_up_what_is_made_of_it() ->
     assert at["missing"] < at["dry"] < at["join:shelf-1"]
     (said,) = [finding for finding in box.findings if finding.severity is Severity.STOP]
     assert (said.code, said.value) == ("work.missing", "2")
-    # Its sides are marked by the numbers of their hole table, each from its foot and its front edge.
+    # Its sides are marked by the numbers of their hole table, each from its foot and its front
+    # edge.
     marks = next(task for task in box.tasks if task.key == "mark:left-side")
-    assert marks.lines[0].startswith("left face, from the foot and from the front edge: 1 at 18 mm, 110 mm; 2 at 53 mm")
+    assert marks.lines[0].startswith(
+        "left face, from the foot and from the front edge: 1 at 18 mm, 110 mm; 2 at 53 mm"
+    )
 
 
 def test_square_work_comes_before_bevels_and_what_follows_holes_after_them() -> None:
@@ -125,7 +141,9 @@ def test_square_work_comes_before_bevels_and_what_follows_holes_after_them() -> 
     assert ridge["peg-hole:left-board"] < ridge["mitre:left-board"]
     stack = places(made("peaked-cap", 6, {"turns": "rod"}, "flip-rail"))
     assert stack["rod-hole:spacer-1"] < stack["nut-recess:spacer-1"]
-    assert stack["coat:2"] < stack["thread"] < stack["join:spacer-1"], "fingers on a rod are out of the brush's reach"
+    assert stack["coat:2"] < stack["thread"] < stack["join:spacer-1"], (
+        "fingers on a rod are out of the brush's reach"
+    )
     cheeks = places(made("snow-board", 4, {}, "slotted-cheeks"))
     assert cheeks["round-bottom:left-cheek"] < cheeks["slot:left-cheek"]
 
@@ -140,19 +158,26 @@ def test_boards_of_several_widths_are_cut_each_by_themselves_where_nothing_is_ri
 
 
 def test_thick_wide_boards_are_planed_ripped_and_cut_in_turn_with_what_is_there() -> None:
-    # Three boards of 1000 × 70 × 21 out of one of 1100 × 240 × 24: planed once along its 1.1 m, ripped into three strips of it.
+    # Three boards of 1000 × 70 × 21 out of one of 1100 × 240 × 24: planed once along its 1.1 m,
+    # ripped into three strips of it.
     patch = {
         "row": {"length": "1000 mm"},
         "rows": {"count": 3, "boards": "each"},
         "board": {"height": "70 mm", "thickness": "21 mm"},
     }
-    brief = amend(starting([(shipped_item("felt-hat"), 12)], "1 mm"), patch | {"holder": {"kind": "hook"}})
+    brief = amend(
+        starting([(shipped_item("felt-hat"), 12)], "1 mm"), patch | {"holder": {"kind": "hook"}}
+    )
     board = read_stick({"wide": "240 mm", "thick": "24 mm", "long": "1100 mm", "reclaimed": True})
     shop = Shop(tools=("table saw", "planer", "sander"), pace=200)
     done, stock = design(brief), Supply((("9", board),), (), (), shop)
     found = priced(done, stock)
     assert not found.plan.missing
-    taken = ((task, task.timber.leaves) for task in making(done, found, shop, THURSDAY, {}).tasks if task.timber)
+    taken = (
+        (task, task.timber.leaves)
+        for task in making(done, found, shop, THURSDAY, {}).tasks
+        if task.timber
+    )
     (thin, thinner), (strip, strips), (cut, _) = taken
     assert [one.key.split(":")[0] for one in (thin, strip, cut)] == ["thin", "strip", "cut"]
     # 10 to set up and 3 a metre; at a pace of 200 twice that.
@@ -165,7 +190,8 @@ def test_thick_wide_boards_are_planed_ripped_and_cut_in_turn_with_what_is_there(
     assert {"push stick", "planer", "plane", "table saw"} <= {*thin.tools, *strip.tools}
     assert any("push stick" in one for one in strip.cautions)
     assert any("planer throws back" in one for one in thin.cautions)
-    # An hour that counts makes it dearer than boards to size; without a planer it is no wood for this rack at all.
+    # An hour that counts makes it dearer than boards to size; without a planer it is no wood for
+    # this rack at all.
     assert [one.why for one in timber(done, replace(stock, shop=Shop())).unused] == [
         "24 mm thick: 21 mm is wanted, and nothing here planes it"
     ]
@@ -181,7 +207,10 @@ def test_an_order_of_ones_own_is_kept_and_what_it_breaks_is_said_with_ways_back(
     assert [task.key for task in own.tasks] == moved
     said = [finding for finding in own.findings if finding.code == "work.order"]
     assert {finding.value for finding in said} == {str(moved.index("holders") + 1)}
-    assert "“Screw the hooks on: 5 places” comes before “Second coat: hard wax oil”." in said[-1].message
+    assert (
+        "“Screw the hooks on: 5 places” comes before “Second coat: hard wax oil”."
+        in said[-1].message
+    )
     brief = planned("waxed-jacket", 5, patch)[0].brief
     for finding in said:
         for fix in finding.fixes:
@@ -203,7 +232,9 @@ def test_the_tools_that_there_are_decide_how_and_how_long() -> None:
         return next(task for task in found.tasks if task.key == "peg-hole:board")
 
     press, hand, none = drill("drill press"), drill("drill"), drill()
-    assert press.ways[0].startswith("At the drill press: 20 mm bit, table 10° from square, 80° from the face.")
+    assert press.ways[0].startswith(
+        "At the drill press: 20 mm bit, table 10° from square, 80° from the face."
+    )
     assert "guide" in hand.ways[0]
     assert none.ways == press.ways[-1:]
     assert press.minutes < hand.minutes < none.minutes
@@ -222,13 +253,19 @@ EVENING = [{"day": 0, "start": "19:00", "end": "20:00"}]
 @pytest.mark.parametrize(
     ("code", "shop", "says"),
     [
-        ("work.saw", {"tools": ["table saw"]}, "planned for a mitre saw, which the workshop has not"),
+        (
+            "work.saw",
+            {"tools": ["table saw"]},
+            "planned for a mitre saw, which the workshop has not",
+        ),
         ("work.clamps", {"clamps": 2}, "wants 6 clamps, and there are 2"),
         ("work.long", {"hours": [{**EVENING[0], "end": "19:30"}]}, "longer than any stretch"),
         ("work.hours", {"hours": []}, "has no hours"),
     ],
 )
-def test_what_the_workshop_lacks_is_said_where_it_matters(code: str, shop: dict[str, Any], says: str) -> None:
+def test_what_the_workshop_lacks_is_said_where_it_matters(
+    code: str, shop: dict[str, Any], says: str
+) -> None:
     lacking = made("soup-bowl-mug", 5, {}, "shelf-box", Shop.model_validate(shop))
     assert says in next(one.message for one in lacking.findings if one.code == code)
     assert not made("soup-bowl-mug", 5, {}, "shelf-box").findings
@@ -285,19 +322,26 @@ def test_what_is_bought_is_bought_while_the_yard_is_open() -> None:
     assert f"{when['buy'].start:%a %H:%M}" == "Fri 16:30"
     assert f"{when['measure'].start:%a}" == "Thu"
     never = made("waxed-jacket", 5, {}, shop=Shop(errands=()))
-    assert {slot.task.key: slot for slot in never.schedule.slots}["buy"].start.date() == THURSDAY.date()
+    assert {slot.task.key: slot for slot in never.schedule.slots}[
+        "buy"
+    ].start.date() == THURSDAY.date()
 
 
 def test_a_slow_hand_takes_longer_at_the_bench_and_not_to_the_yard() -> None:
     plain, slow = (
-        made("waxed-jacket", 5, {"making": {"minutes": {"sand": "2 h"}}}, shop=Shop(pace=pace)) for pace in (100, 250)
+        made("waxed-jacket", 5, {"making": {"minutes": {"sand": "2 h"}}}, shop=Shop(pace=pace))
+        for pace in (100, 250)
     )
-    minutes = {task.key: (task.minutes, other.minutes) for task, other in zip(plain.tasks, slow.tasks, strict=True)}
+    minutes = {
+        task.key: (task.minutes, other.minutes)
+        for task, other in zip(plain.tasks, slow.tasks, strict=True)
+    }
     assert minutes["buy"] == (45, 45)
     assert minutes["sand"] == (120, 120), "what is typed is typed"
     assert minutes["mark:0"] == (9, 23)
-    assert at_bench(slow.tasks) == sum(task.minutes for task in slow.tasks) - 45
-    # One part from one stick at a mitre saw: 5, 4 for the stick, 1.5 for the cut. Ten pilots: 5 and half a minute each.
+    assert minutes_at_bench(slow.tasks, {}) == sum(task.minutes for task in slow.tasks) - 45
+    # One part from one stick at a mitre saw: 5, 4 for the stick, 1.5 for the cut. Ten pilots: 5 and
+    # half a minute each.
     assert (minutes["cut:Softwood 21 mm thick"][0], minutes["pilot:board"][0]) == (11, 10)
     # Two boards of 2860 from a stick each: 5, 8 and 3.
     two = made("waxed-jacket", 11, {"rows": {"count": 2, "boards": "each"}})
@@ -315,8 +359,17 @@ def test_ones_own_waits_and_minutes_count() -> None:
 
 
 @pytest.mark.parametrize(
-    ("written", "minutes"), [("45", 45), ("45 min", 45), ("8 h", 480), ("1,5 h", 90), ("1 h 30", 90), ("2 days", 2880), ("1 day 2 h", 1560)]
-)  # fmt: skip
+    ("written", "minutes"),
+    [
+        ("45", 45),
+        ("45 min", 45),
+        ("8 h", 480),
+        ("1,5 h", 90),
+        ("1 h 30", 90),
+        ("2 days", 2880),
+        ("1 day 2 h", 1560),
+    ],
+)
 def test_a_while_is_read_as_people_write_it(written: str, minutes: int) -> None:
     assert Making.model_validate({"waits": {"glue": written}}).waits["glue"] == minutes
     assert Making.model_validate({"waits": {"glue": spoken(minutes)}}).waits["glue"] == minutes
@@ -332,7 +385,10 @@ def test_what_is_no_while_is_said(written: object) -> None:
     "hours",
     [
         [{"day": 0, "start": "21:00", "end": "19:00"}],
-        [{"day": 0, "start": "19:00", "end": "21:00"}, {"day": 0, "start": "20:00", "end": "22:00"}],
+        [
+            {"day": 0, "start": "19:00", "end": "21:00"},
+            {"day": 0, "start": "20:00", "end": "22:00"},
+        ],
         [{"day": 7, "start": "19:00", "end": "21:00"}],
         [{"day": 0, "start": "7 pm", "end": "21:00"}],
     ],
@@ -342,7 +398,8 @@ def test_hours_that_cannot_be_are_refused(hours: list[dict[str, Any]]) -> None:
         Shop.model_validate({"hours": hours})
 
 
-# For each kind of work and the tool that it is done with: what has to be on its card, and what belongs to another tool.
+# For each kind of work and the tool that it is done with: what has to be on its card, and what
+# belongs to another tool.
 CARDS: list[tuple[str, dict[str, Any], str | None, tuple[Any, ...], str, tuple[str, ...], tuple[str, ...]]] = [
     ("towel", {}, None, ("drill press",), "peg-hole:", ("swings it round", "begins in a guide that is clamped at that angle"), ("square, then tilt", "brace")),
     ("towel", {}, None, (), "peg-hole:", ("it turns with the brace",), ("no gloves",)),
@@ -392,8 +449,14 @@ def test_what_can_hurt_is_on_the_card_where_it_can(
 
 
 def test_old_wood_is_looked_at_before_it_meets_a_saw_and_wet_things_wait_for_the_finish() -> None:
-    done = design(amend(starting([(shipped_item("towel"), 3)], "1 mm"), {"cutting": {"finish": "hard wax oil"}}))
-    old = read_stick({"wide": "120 mm", "thick": "28 mm", "long": "3 m", "species": "spruce", "reclaimed": True})
+    done = design(
+        amend(
+            starting([(shipped_item("towel"), 3)], "1 mm"), {"cutting": {"finish": "hard wax oil"}}
+        )
+    )
+    old = read_stick(
+        {"wide": "120 mm", "thick": "28 mm", "long": "3 m", "species": "spruce", "reclaimed": True}
+    )
     found = tasks(done, priced(done, Supply(sticks=(("ab", old),))), Making(), Shop())
     cut = next(
         task
@@ -401,13 +464,17 @@ def test_old_wood_is_looked_at_before_it_meets_a_saw_and_wet_things_wait_for_the
         if task.key.startswith("cut:") and "Take" in task.lines[0] and "bought" not in task.lines[0]
     )
     assert any("heat-treatment stamp" in caution for caution in cut.cautions)
-    assert all("stamp" not in caution for task in found if task.key == "sand" for caution in task.cautions)
+    assert all(
+        "stamp" not in caution for task in found if task.key == "sand" for caution in task.cautions
+    )
     # A day's coat is hard enough for dry things after two days, for wet towels after a week.
     dry = design(amend(done.brief, {"item": {"full_g": None}}))
     waits = [
-        next(task for task in tasks(each, priced(each, Supply()), Making(), Shop()) if task.key == "hang").after[
-            "coat:2"
-        ][1]
+        next(
+            task
+            for task in tasks(each, priced(each, Supply()), Making(), Shop())
+            if task.key == "hang"
+        ).after["coat:2"][1]
         for each in (done, dry)
     ]
     assert waits == [7 * 24 * 60, 2 * 24 * 60]

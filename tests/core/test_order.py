@@ -1,23 +1,28 @@
-"""Reordering: what is called proved is as good as trying every order, and pins keep their things."""
+"""Reordering: what is called proved is as good as trying every order, and pins keep
+their things.
+"""
 
 from itertools import permutations
 
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.cases import cases
 from tests.strategies import KINDS, reaches, rows, things
-from yardcliff.core.exact import Fraction
-from yardcliff.core.order import Aim, reorder
-from yardcliff.core.row import Row, lay_out
-from yardcliff.core.row_brief import Ends, RowBrief
-from yardcliff.core.spacing import solve
-from yardcliff.core.things import Reach, Thing, Things
+from yardcliff.core.row.order import Aim, reorder
+from yardcliff.core.row.row import Row, lay_out
+from yardcliff.core.row.row_brief import Ends, RowBrief
+from yardcliff.core.row.spacing import solve
+from yardcliff.core.things.thing import Reach, Thing, Things
+from yardcliff.core.units.exact import Fraction
 
 
 def measured(row: Row, order: tuple[str, ...], aim: Aim) -> Fraction:
     spacing = "air" if row.brief.spacing == "air" else "even"
     things = Things(row.things_of.kinds, order, row.things_of.facing, row.things_of.spares)
-    layout = lay_out(row.brief.model_copy(update={"spacing": spacing}), things, row.fixture, len(order))
+    layout = lay_out(
+        row.brief.model_copy(update={"spacing": spacing}), things, row.fixture, len(order)
+    )
     return layout.need if aim == "pitch" else layout.length(layout.need)
 
 
@@ -29,9 +34,14 @@ def measured(row: Row, order: tuple[str, ...], aim: Aim) -> Fraction:
     fixture=reaches,
     aim=st.sampled_from(["length", "pitch"]),
 )
-@settings(max_examples=200, deadline=None)
+@cases(200)
 def test_no_order_beats_a_proved_one(
-    brief: RowBrief, kinds: tuple[Thing, ...], order: list[str], facing: str, fixture: Reach, aim: Aim
+    brief: RowBrief,
+    kinds: tuple[Thing, ...],
+    order: list[str],
+    facing: str,
+    fixture: Reach,
+    aim: Aim,
 ) -> None:
     asked = brief.model_copy(update={"count": len(order), "follows": "length"})
     row = solve(asked, Things(dict(zip(KINDS, kinds, strict=True)), tuple(order), facing), fixture)  # type: ignore[arg-type]
@@ -41,7 +51,7 @@ def test_no_order_beats_a_proved_one(
     pinned = {pin.index for pin in row.pins}
     held = [
         place
-        for place, (thing, first) in enumerate(zip(row.things, row.spread.first_holder, strict=True))
+        for place, (thing, first) in enumerate(zip(row.things, row.rule.first_holder, strict=True))
         if pinned & set(range(first, first + thing.holders))
     ]
     assert all(found.order[place] == order[place] for place in held)
@@ -72,9 +82,13 @@ def test_twelve_different_things_are_proved_and_more_are_said_not_to_be() -> Non
 
 
 def test_what_may_hang_past_the_end_costs_no_board_there() -> None:
-    kinds = {"": Thing(Reach(Fraction(10), Fraction(10))), "wide": Thing(Reach(Fraction(80), Fraction(10)))}
+    kinds = {
+        "": Thing(Reach(Fraction(10), Fraction(10))),
+        "wide": Thing(Reach(Fraction(80), Fraction(10))),
+    }
     ends = Ends(rule="inside", overhang=Fraction(70))
     row = solve(RowBrief(count=2, air=Fraction(5), ends=ends), Things(kinds, ("", "wide")), NARROW)
     found = reorder(row, "length")
-    # Reaching out over the end it takes 10 of board there and 25 to the next, instead of 95 the other way round.
+    # Reaching out over the end it takes 10 of board there and 25 to the next, instead of 95 the
+    # other way round.
     assert (found.order, found.before, found.after) == (("wide", ""), 95, 35)

@@ -3,11 +3,12 @@
 from itertools import pairwise
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
-from yardcliff.core.site.placing import Aim, Line, Question, best, fewest
-from yardcliff.core.spans import cut, meet
+from tests.cases import cases
+from yardcliff.core.units.spans import cut, meet
+from yardcliff.core.wall.placing import Aim, Line, Question, best, fewest
 
 Stretches = list[tuple[int, int]]
 
@@ -30,7 +31,14 @@ def questions(draw: st.DrawFn) -> Question:
         holds = tuple(cut([(m - half, m + half)], shut) for m in middles)
         lines.append(Line(free, holds, draw(st.integers(1, 2)), draw(st.none() | st.just(60))))
     places = tuple(draw(stretches(90, draw(st.integers(1, 3)))))
-    return Question(tuple(lines), places, draw(st.integers(0, 90)), tuple(middles), 40, draw(st.sampled_from([1, 2])))
+    return Question(
+        tuple(lines),
+        places,
+        draw(st.integers(0, 90)),
+        tuple(middles),
+        40,
+        draw(st.sampled_from([1, 2])),
+    )
 
 
 def met(line: Line, x: int) -> list[int]:
@@ -54,9 +62,16 @@ def order(question: Question, x: int, aim: Aim) -> tuple[int, ...]:
     found = [met(line, x) for line in question.lines]
     at = [[question.middles[j] for j in studs] for studs in found]
     near = (abs(x - question.wanted), x)
-    wanting = sum(max(line.least - len(studs), 0) for line, studs in zip(question.lines, found, strict=True))
+    wanting = sum(
+        max(line.least - len(studs), 0) for line, studs in zip(question.lines, found, strict=True)
+    )
     if aim == "studs":
-        return wanting, -sum(map(len, at)), -sum(max(line) - min(line) for line in at if line), *near
+        return (
+            wanting,
+            -sum(map(len, at)),
+            -sum(max(line) - min(line) for line in at if line),
+            *near,
+        )
     if aim == "near":
         return wanting, *near
     if aim == "holes":
@@ -67,10 +82,12 @@ def order(question: Question, x: int, aim: Aim) -> tuple[int, ...]:
 
 @pytest.mark.parametrize("aim", ["centre", "between", "studs", "holes", "near"])
 @given(question=questions())
-@settings(max_examples=150, deadline=None)
+@cases(150)
 def test_no_open_step_of_the_tape_is_better(aim: Aim, question: Question) -> None:
     place = best(question, aim)
-    steps = [x for low, high in question.open for x in range(low, high + 1) if x % question.step == 0]
+    steps = [
+        x for low, high in question.open for x in range(low, high + 1) if x % question.step == 0
+    ]
     if not steps:
         assert place.x == question.open[0][0]
         return
@@ -80,8 +97,9 @@ def test_no_open_step_of_the_tape_is_better(aim: Aim, question: Question) -> Non
 
 
 def test_two_studs_are_worth_a_step_aside() -> None:
-    # A board of 500 with screws 30 from its ends at the least, studs at 300, 700 and 1100: it meets two only from
-    # 700 - 470 = 230 to 300 - 30 = 270, or 400 further on, give or take the 12 that a stud of 44 holds beside its middle.
+    # A board of 500 with screws 30 from its ends at the least, studs at 300, 700 and 1100: it meets
+    # two only from 700 - 470 = 230 to 300 - 30 = 270, or 400 further on, give or take the 12 that a
+    # stud of 44 holds beside its middle.
     holds = tuple(((m - 12, m + 12),) for m in (300, 700, 1100))
     question = Question((Line(((30, 470),), holds),), ((0, 1000),), 460, (300, 700, 1100), 800, 1)
     assert best(question, "centre").met == ((1,),)
@@ -95,7 +113,9 @@ def test_two_studs_are_worth_a_step_aside() -> None:
     out=st.lists(st.tuples(st.integers(0, 60), st.integers(0, 60)), max_size=5),
     other=stretches(60, 2),
 )
-def test_stretches_are_cut_and_met_point_by_point(spans: Stretches, out: Stretches, other: Stretches) -> None:
+def test_stretches_are_cut_and_met_point_by_point(
+    spans: Stretches, out: Stretches, other: Stretches
+) -> None:
     inside = {p for a, b in spans for p in range(a, b + 1)}
     left = inside - {p for a, b in out for p in range(a + 1, b)}
     assert {p for a, b in cut(spans, out) for p in range(a, b + 1)} == left

@@ -1,19 +1,21 @@
-"""How a rack is put up: each way of fixing in its own order, with the bits and the care that it asks for."""
+"""How a rack is put up: each way of fixing in its own order, with the bits and the care that it
+asks for.
+"""
 
 import re
 
 import pytest
 
-from yardcliff.core.amend import amend
-from yardcliff.core.design import Design, design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import FAMILIES, starting
-from yardcliff.core.families.rail import starting_brief
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.site.options import BYS
-from yardcliff.core.site.put_up import PutUp, put_up
-from yardcliff.core.site.survey import Site
-from yardcliff.core.site.wall import OldFixing, Wall
+from yardcliff.core.design.change import amend
+from yardcliff.core.design.rack_design import Design, design
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.wall.options import BYS
+from yardcliff.core.wall.putting_up import PutUp, put_up
+from yardcliff.core.wall.survey import Site
+from yardcliff.core.wall.wall import OldFixing, Wall
+from yardcliff.core.ways import FAMILIES, starting
+from yardcliff.core.ways.rail import starting_brief
 
 BARE = Wall(width=Fraction(5000))
 WALLS = {
@@ -26,10 +28,16 @@ MUGS = starting_brief("enamel-mug", 9, "1 mm")
 
 
 def placed(
-    wall: Wall = BARE, thing: str = "enamel-mug", family: str = "rail", count: int = 9, **patch: object
+    wall: Wall = BARE,
+    thing: str = "enamel-mug",
+    family: str = "rail",
+    count: int = 9,
+    **patch: object,
 ) -> Design:
     brief = starting([(shipped_item(thing), count)], "1 mm", family)
-    return design(amend(brief, {"place": {"wall": "ab", "x": "1200 mm"}, **patch}), Site("Wall", wall))
+    return design(
+        amend(brief, {"place": {"wall": "ab", "x": "1200 mm"}, **patch}), Site("Wall", wall)
+    )
 
 
 def up(done: Design) -> PutUp:
@@ -43,9 +51,11 @@ def said(done: Design) -> str:
 @pytest.mark.parametrize("makeup", WALLS)
 @pytest.mark.parametrize("family", FAMILIES)
 def test_every_hole_is_listed_once_with_what_it_is_in(family: str, makeup: str) -> None:
-    item = {"upright": "curtain-pole", "stile-pair": "sleeping-mat", "slotted-cheeks": "serving-tray"}.get(
-        family, "enamel-mug"
-    )
+    item = {
+        "upright": "curtain-pole",
+        "stile-pair": "sleeping-mat",
+        "slotted-cheeks": "serving-tray",
+    }.get(family, "enamel-mug")
     done = placed(WALLS[makeup], item, family, 6)
     holes, screws = up(done).holes, [screw for one in done.on_wall.fixed for screw in one.screws]
     assert [hole.number for hole in holes] == list(range(1, len(screws) + 1))
@@ -56,7 +66,9 @@ def test_every_hole_is_listed_once_with_what_it_is_in(family: str, makeup: str) 
     # As many of each as there are holes, in words for the shopping.
     tools = up(done).at_hand
     counts = [int(tool.split(" × ")[0]) for tool in tools if " × " in tool]
-    assert sum(counts) == len(holes) + sum(one.joined.count for one in done.on_wall.fixed if one.joined)
+    assert sum(counts) == len(holes) + sum(
+        one.joined.count for one in done.on_wall.fixed if one.joined
+    )
     assert tools[:2] == (
         ("tape, pencil, level and plumb line" if done.rack.up else "tape, pencil, level"),
         "cable and pipe detector",
@@ -73,15 +85,16 @@ def test_every_hole_is_listed_once_with_what_it_is_in(family: str, makeup: str) 
     ],
 )
 def test_a_hole_is_as_deep_as_what_goes_into_it(makeup: str, drill: str, set_first: bool) -> None:
-    # A board of 21. Studs: a screw of 70 less 21. Masonry: the next over 21 + 50 is 80; 59 and 10 for dust. Planks of 20: the
-    # longest that stays within 41 is 40.
+    # A board of 21. Studs: a screw of 70 less 21. Masonry: the next over 21 + 50 is 80; 59 and 10
+    # for dust. Planks of 20: the longest that stays within 41 is 40.
     text = said(placed(WALLS[makeup]))
     assert drill in text
     assert ("Set the 8 mm plugs in masonry in every hole" in text) == set_first
 
 
 def test_hollow_walls_get_their_fixings_before_the_board_goes_up_for_good() -> None:
-    # Spring toggles go up on their bolts, through the board; what is set in the lining is there before it.
+    # Spring toggles go up on their bolts, through the board; what is set in the lining is there
+    # before it.
     toggles = (
         "Hold the board up with hole 1",
         "Take the board down. Drill 14 mm, through the lining",
@@ -103,10 +116,14 @@ def test_hollow_walls_get_their_fixings_before_the_board_goes_up_for_good() -> N
 @pytest.mark.parametrize("into", ["auto", "toggles", "spirals"])
 @pytest.mark.parametrize("by", BYS)
 @pytest.mark.parametrize("family", FAMILIES)
-def test_every_hole_is_driven_once_and_none_is_marked_through_itself(family: str, by: str, into: str) -> None:
-    item = {"upright": "curtain-pole", "stile-pair": "sleeping-mat", "slotted-cheeks": "serving-tray"}.get(
-        family, "enamel-mug"
-    )
+def test_every_hole_is_driven_once_and_none_is_marked_through_itself(
+    family: str, by: str, into: str
+) -> None:
+    item = {
+        "upright": "curtain-pole",
+        "stile-pair": "sleeping-mat",
+        "slotted-cheeks": "serving-tray",
+    }.get(family, "enamel-mug")
     done = placed(BARE, item, family, 6, mount={"by": by, "into": into})
     steps = up(done).steps
     driven = [number for step in steps for number in step.drives]
@@ -114,7 +131,11 @@ def test_every_hole_is_driven_once_and_none_is_marked_through_itself(family: str
     there: set[str] = set()
     for step in steps:
         # One marks through a hole whose screw is not in yet, and hangs things when all are.
-        marked = re.findall(r"\d+", step.do.split("mark through")[1].split(":")[0]) if "mark through" in step.do else []
+        marked = (
+            re.findall(r"\d+", step.do.split("mark through")[1].split(":")[0])
+            if "mark through" in step.do
+            else []
+        )
         assert not there & set(marked), step.do
         there |= set(map(str, step.drives))
     assert [step.do.startswith("Hang the heaviest") for step in steps].index(True) == len(steps) - 1
@@ -125,7 +146,10 @@ def test_every_hole_is_driven_once_and_none_is_marked_through_itself(family: str
             thing = {"batten": "wall batten", "cleat": "cleat's lower half"}.get(
                 one.by, "rack" if len(one.body.grounds) > 1 else one.body.name.lower()
             )
-            assert any((f"Plumb the {thing}" if column else f"Lay a level on the {thing}") in step.do for step in steps)
+            assert any(
+                (f"Plumb the {thing}" if column else f"Lay a level on the {thing}") in step.do
+                for step in steps
+            )
 
 
 @pytest.mark.parametrize(
@@ -142,7 +166,10 @@ def test_every_hole_is_driven_once_and_none_is_marked_through_itself(family: str
             ],
         ),
         ("plugged", ["Screw 1 first", "Drill and drive", "glue the plugs in"]),
-        ("keyholes", ["Set the keyhole plates on the back", "Mark hole 1", "Leave the heads standing out"]),
+        (
+            "keyholes",
+            ["Set the keyhole plates on the back", "Mark hole 1", "Leave the heads standing out"],
+        ),
         ("hangers", ["Set the flush hangers on the back", "Mark hole 1", "slide the board on"]),
         (
             "cleat",
@@ -152,7 +179,14 @@ def test_every_hole_is_driven_once_and_none_is_marked_through_itself(family: str
                 "Hook the board onto the cleat",
             ],
         ),
-        ("batten", ["Screw 1 first", "Lay a level on the wall batten", "Screw the board to the wall batten"]),
+        (
+            "batten",
+            [
+                "Screw 1 first",
+                "Lay a level on the wall batten",
+                "Screw the board to the wall batten",
+            ],
+        ),
     ],
 )
 def test_each_way_has_its_order_of_hands(by: str, words: list[str]) -> None:
@@ -188,7 +222,11 @@ def test_what_stands_is_plumbed_and_what_has_several_bodies_goes_up_one_by_one()
 
 
 def test_old_fixings_are_taken_out_where_the_rack_covers_them() -> None:
-    old = BARE.model_copy(update={"old": tuple(OldFixing(x=Fraction(x), y=Fraction(1400)) for x in (1300, 1500, 4000))})
+    old = BARE.model_copy(
+        update={
+            "old": tuple(OldFixing(x=Fraction(x), y=Fraction(1400)) for x in (1300, 1500, 4000))
+        }
+    )
     assert said(placed(old)).startswith("Take out 2 old fixings behind it, fill and let dry.")
 
 
@@ -211,7 +249,9 @@ def test_old_fixings_are_taken_out_where_the_rack_covers_them() -> None:
         ("a building professional", {"item": {"weight_g": "9 kg"}}, True),
     ],
 )
-def test_cautions_stand_where_they_matter(words: str, patch: dict[str, object], there: bool) -> None:
+def test_cautions_stand_where_they_matter(
+    words: str, patch: dict[str, object], there: bool
+) -> None:
     assert any(words in caution for caution in up(placed(**patch)).cautions) == there  # type: ignore[arg-type]
 
 

@@ -1,16 +1,17 @@
 """The drawing holds what the rack is: true to scale, all of it inside its extent."""
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 
+from tests.cases import cases
 from tests.strategies import ITEM_KEYS, briefs
-from yardcliff.core.amend import amend
-from yardcliff.core.design import design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import Brief
-from yardcliff.core.families.rail import starting_brief
-from yardcliff.core.geometry import circle, in_mm, parse, points, rectangle, svg
-from yardcliff.core.look import silhouette
+from yardcliff.core.design.change import amend
+from yardcliff.core.design.rack_design import design
+from yardcliff.core.shapes.geometry import circle, in_mm, parse, points, rectangle, svg
+from yardcliff.core.things.look import silhouette
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.ways import Brief
+from yardcliff.core.ways.rail import starting_brief
 from yardcliff.data import table
 
 
@@ -40,12 +41,14 @@ def test_a_wider_item_is_drawn_wider() -> None:
 
 
 @given(brief=briefs)
-@settings(max_examples=100, deadline=None)
+@cases(100)
 def test_places_stand_at_the_axes_and_dimensions_measure_them(brief: Brief) -> None:
     done = design(brief)
     items = [symbol for symbol in done.scene.symbols if symbol.of == "item"]
     rows = done.rack.rows
-    assert [place for symbol in done.scene.symbols if symbol.of == "holder" for place in symbol.places] == [
+    assert [
+        place for symbol in done.scene.symbols if symbol.of == "holder" for place in symbol.places
+    ] == [
         tuple(map(in_mm, (one.x, one.y + axis) if one.up else (one.x + axis, one.y)))
         for one in rows
         for axis in one.row.axes
@@ -55,7 +58,9 @@ def test_places_stand_at_the_axes_and_dimensions_measure_them(brief: Brief) -> N
     matched = done.rack.up and brief.family != "angled-rail"
     assert len(hung) == sum(one.row.count for one in (rows[:1] if matched else rows))
     if not done.rack.up:
-        assert [x for x, _ in hung] == sorted(in_mm(one.x + centre) for one in rows for centre in one.row.centres)
+        assert [x for x, _ in hung] == sorted(
+            in_mm(one.x + centre) for one in rows for centre in one.row.centres
+        )
     for dimension in done.scene.dimensions:
         if dimension.figure == "row.length":
             assert dimension.end - dimension.start == pytest.approx(float(done.rack.row.length))

@@ -1,4 +1,6 @@
-"""Days at the bench: in the workshop's hours, one pair of hands, waits kept, no more clamps than there are."""
+"""Days at the bench: in the workshop's hours, one pair of hands, waits kept, no more clamps than
+there are.
+"""
 
 from datetime import datetime, timedelta
 from itertools import pairwise
@@ -6,7 +8,7 @@ from itertools import pairwise
 from hypothesis import given
 from hypothesis import strategies as st
 
-from yardcliff.core.making.schedule import Schedule, schedule
+from yardcliff.core.making.scheduling import Schedule, schedule
 from yardcliff.core.making.sequence import Edge
 from yardcliff.core.making.task import Task
 from yardcliff.core.workshop.shop import Hours, Shop
@@ -22,17 +24,39 @@ def task(key: str, minutes: int, wait: int = 0, **more: object) -> Task:
 some_tasks = st.lists(
     st.builds(
         lambda *row: row,
-        st.integers(0, 200), st.sampled_from((0, 30, 240, 900, 3000)), st.integers(0, 5), st.booleans(), st.booleans(), st.booleans(),
+        st.integers(0, 200),
+        st.sampled_from((0, 30, 240, 900, 3000)),
+        st.integers(0, 5),
+        st.booleans(),
+        st.booleans(),
+        st.booleans(),
     ),
-    min_size=1, max_size=9,
-).map(lambda rows: tuple(
-    Task(str(k), 0, str(k), minutes, wait=wait, clamps=clamps, clamped=wait // 2, dries=dries, splits=splits, errand=errand)
-    for k, (minutes, wait, clamps, dries, splits, errand) in enumerate(rows)
-))  # fmt: skip
+    min_size=1,
+    max_size=9,
+).map(
+    lambda rows: tuple(
+        Task(
+            str(k),
+            0,
+            str(k),
+            minutes,
+            wait=wait,
+            clamps=clamps,
+            clamped=wait // 2,
+            dries=dries,
+            splits=splits,
+            errand=errand,
+        )
+        for k, (minutes, wait, clamps, dries, splits, errand) in enumerate(rows)
+    )
+)
 some_hours = st.dictionaries(
     st.integers(0, 6), st.tuples(st.integers(8, 14), st.integers(15, 22)), min_size=1, max_size=4
 ).map(
-    lambda days: tuple(Hours(day=day, start=f"{start:02}:00", end=f"{end:02}:30") for day, (start, end) in days.items())
+    lambda days: tuple(
+        Hours(day=day, start=f"{start:02}:00", end=f"{end:02}:30")
+        for day, (start, end) in days.items()
+    )
 )
 pairs = st.lists(st.tuples(st.integers(0, 8), st.integers(0, 8)), max_size=12)
 
@@ -62,14 +86,19 @@ def test_no_plan_breaks_an_hour_a_wait_or_a_clamp(
     assert not found.over
     slots = {slot.task.key: slot for slot in found.slots}
     assert slots.keys() == {one.key for one in tasks}
-    stints = sorted((stint.start, stint.end, slot.task.errand) for slot in found.slots for stint in slot.stints)
+    stints = sorted(
+        (stint.start, stint.end, slot.task.errand) for slot in found.slots for stint in slot.stints
+    )
     assert all(end <= begin for (_, end, _), (begin, *_) in pairwise(stints))
     for begin, end, errand in stints:
         assert start <= begin
         assert any(
-            one.day == begin.weekday() and one.start <= f"{begin:%H:%M}" and f"{end:%H:%M}" <= one.end
-            and begin.date() == end.date() for one in (errand and errands) or hours
-        )  # fmt: skip
+            one.day == begin.weekday()
+            and one.start <= f"{begin:%H:%M}"
+            and f"{end:%H:%M}" <= one.end
+            and begin.date() == end.date()
+            for one in (errand and errands) or hours
+        )
     for slot in found.slots:
         assert sum((stint.end - stint.start for stint in slot.stints), timedelta()) == timedelta(
             minutes=slot.task.minutes
@@ -78,9 +107,15 @@ def test_no_plan_breaks_an_hour_a_wait_or_a_clamp(
         assert slot.free == slot.end + timedelta(minutes=slot.task.wait)
     assert all(slots[edge.first].free <= slots[edge.then].start for edge in among)
     for slot in found.slots:
-        held = [one for one in found.slots if one.end <= slot.end < one.end + timedelta(minutes=one.task.clamped)]
+        held = [
+            one
+            for one in found.slots
+            if one.end <= slot.end < one.end + timedelta(minutes=one.task.clamped)
+        ]
         assert sum(min(one.task.clamps, clamps) for one in held) <= clamps
-        assert sum(one.task.dries for one in found.slots if one.end <= slot.end < one.free) <= drying
+        assert (
+            sum(one.task.dries for one in found.slots if one.end <= slot.end < one.free) <= drying
+        )
     assert schedule(tasks, among, shop, start) == found
 
 
@@ -90,7 +125,11 @@ def when(found: Schedule, key: str) -> list[str]:
 
 
 def test_glue_sets_overnight_while_other_things_are_done() -> None:
-    glue, peg, coat = task("glue", 30, 720, splits=False), task("peg", 45), task("coat", 20, splits=False)
+    glue, peg, coat = (
+        task("glue", 30, 720, splits=False),
+        task("peg", 45),
+        task("coat", 20, splits=False),
+    )
     found = schedule((glue, peg, coat), (Edge("glue", "coat", ""),), EVENINGS, MONDAY)
     assert (when(found, "glue"), when(found, "peg")) == (["Mon 19:00-19:30"], ["Mon 19:30-20:15"])
     # Twelve hours from 19:30 are over at 7:30, and the workshop opens in the evening.
@@ -100,15 +139,22 @@ def test_glue_sets_overnight_while_other_things_are_done() -> None:
 def test_what_hangs_on_the_longest_wait_goes_first_though_it_stands_last() -> None:
     sand, glue = task("sand", 90), task("glue", 30, 2880)
     found = schedule(
-        (sand, glue, task("mount", 30)), (Edge("glue", "mount", ""), Edge("sand", "mount", "")), EVENINGS, MONDAY
+        (sand, glue, task("mount", 30)),
+        (Edge("glue", "mount", ""), Edge("sand", "mount", "")),
+        EVENINGS,
+        MONDAY,
     )
     assert when(found, "glue") == ["Mon 19:00-19:30"]
     assert when(found, "mount") == ["Wed 19:30-20:00"]
 
 
 def test_work_is_left_lying_but_glue_is_not() -> None:
-    found = schedule((task("saw", 100), task("rout", 60), task("glue", 60, 600, splits=False)),
-                     (Edge("saw", "rout", ""), Edge("rout", "glue", "")), EVENINGS, MONDAY)  # fmt: skip
+    found = schedule(
+        (task("saw", 100), task("rout", 60), task("glue", 60, 600, splits=False)),
+        (Edge("saw", "rout", ""), Edge("rout", "glue", "")),
+        EVENINGS,
+        MONDAY,
+    )
     assert when(found, "rout") == ["Mon 20:40-21:00", "Tue 19:00-19:40"]
     assert when(found, "glue") == ["Tue 19:40-20:40"]
     # What no evening is long enough for is said, and planned all the same.

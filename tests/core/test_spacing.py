@@ -3,20 +3,21 @@
 from itertools import pairwise
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.cases import cases
 from tests.strategies import alike, lengths, mixed, reaches, rows, tapes, things_of_a_kind
-from yardcliff.core.exact import Fraction
-from yardcliff.core.keepouts import KeepOut
-from yardcliff.core.ladder import ladder
-from yardcliff.core.length import Tape, read
-from yardcliff.core.marks import drift, marks
-from yardcliff.core.row import Row
-from yardcliff.core.row_brief import Ends, Pin, RowBrief
-from yardcliff.core.rows import RowsBrief
-from yardcliff.core.spacing import counts_that_fit, length_for, solve
-from yardcliff.core.things import NOTHING, Reach, Thing, Things
+from yardcliff.core.row.count_ladder import ladder
+from yardcliff.core.row.keepouts import KeepOut
+from yardcliff.core.row.marking import drift, marks
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.row_brief import Ends, Pin, RowBrief
+from yardcliff.core.row.rows import RowsBrief
+from yardcliff.core.row.spacing import counts_that_fit, length_for, solve
+from yardcliff.core.things.thing import NOTHING, Reach, Thing, Things
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape, read
 
 BARE = alike(NOTHING)
 
@@ -33,18 +34,28 @@ def reach(half: int) -> Reach:
     ("asked", "fixture", "expected"),
     [
         # 33 in of board, 6 hooks, 1 1/2 in at each end: five spaces share 30 in.
-        ({"ends": Ends(rule="margin", left=Fraction("38.1"), right=Fraction("38.1"))}, 0, ("1 1/2", "6", "31 1/2")),
+        (
+            {"ends": Ends(rule="margin", left=Fraction("38.1"), right=Fraction("38.1"))},
+            0,
+            ("1 1/2", "6", "31 1/2"),
+        ),
         ({"ends": Ends(rule="half")}, 0, ("2 3/4", "5 1/2", "30 1/4")),
         ({"ends": Ends(rule="whole")}, 0, ("33/7", "33/7", "6*33/7")),
         # Six plates of 20 mm leave 838.2 - 120 = 718.2 mm, a seventh of it in each gap.
         ({"ends": Ends(rule="gaps")}, 10, ("112.6 mm", "122.6 mm", "725.6 mm")),
     ],
 )
-def test_each_end_rule_by_hand(asked: dict[str, Ends], fixture: int, expected: tuple[str, ...]) -> None:
+def test_each_end_rule_by_hand(
+    asked: dict[str, Ends], fixture: int, expected: tuple[str, ...]
+) -> None:
     brief = RowBrief(follows="pitch", count=6, length=read("33 in"), **asked)
     row = solve(brief, BARE, reach(fixture))
     first, pitch, last = (
-        Fraction(33, 7) * Fraction("25.4") * (6 if "6*" in text else 1) if "33/7" in text else read(text, "in")
+        (
+            Fraction(33, 7) * Fraction("25.4") * (6 if "6*" in text else 1)
+            if "33/7" in text
+            else read(text, "in")
+        )
         for text in expected
     )
     assert (row.axes[0], row.pitch, row.axes[-1]) == (first, pitch, last)
@@ -70,8 +81,15 @@ def test_length_pitch_and_ends_that_do_not_divide() -> None:
     even = solve(asked, BARE, NOTHING)
     assert (even.count, even.pitch, even.left) == (5, read("7.25 in"), read("2 in"))
     held = solve(asked.model_copy(update={"spacing": "set"}), BARE, NOTHING)
-    assert (held.count, held.pitch, held.left, held.right) == (5, read("7 in"), read("2.5 in"), read("2.5 in"))
-    tidy = solve(asked.model_copy(update={"spacing": "tidy", "tidy": read("1/2 in")}), BARE, NOTHING)
+    assert (held.count, held.pitch, held.left, held.right) == (
+        5,
+        read("7 in"),
+        read("2.5 in"),
+        read("2.5 in"),
+    )
+    tidy = solve(
+        asked.model_copy(update={"spacing": "tidy", "tidy": read("1/2 in")}), BARE, NOTHING
+    )
     assert (tidy.count, tidy.pitch, tidy.left) == (5, read("7 in"), read("2.5 in"))
 
 
@@ -86,7 +104,9 @@ def test_a_tidy_pitch_never_eats_the_air_where_the_board_can_grow() -> None:
 
 
 def test_pins_hold_and_the_rest_is_even_between_them() -> None:
-    brief = RowBrief(follows="pitch", count=5, length=Fraction(1000), pins=(Pin(index=2, at=Fraction(420)),))
+    brief = RowBrief(
+        follows="pitch", count=5, length=Fraction(1000), pins=(Pin(index=2, at=Fraction(420)),)
+    )
     row = solve(brief, BARE, NOTHING)
     assert row.axes == (100, 260, 420, 660, 900)
     assert row.unevenness == 40
@@ -115,7 +135,8 @@ def test_stepping_off_a_rounded_pitch_drifts_and_measuring_does_not() -> None:
 
 
 def test_even_air_by_hand() -> None:
-    # Widths 230, 330, 90 and 40 between: 115 + (115 + 40 + 165) + (165 + 40 + 45) + 45 with 20 at the ends.
+    # Widths 230, 330, 90 and 40 between: 115 + (115 + 40 + 165) + (165 + 40 + 45) + 45 with 20 at
+    # the ends.
     kinds = {"": Thing(reach(115)), "hat": Thing(reach(165)), "mug": Thing(reach(45))}
     things = Things(kinds, ("", "hat", "mug"))
     brief = RowBrief(spacing="air", count=3, air=Fraction(40), ends=Ends(rule="half"))
@@ -124,7 +145,9 @@ def test_even_air_by_hand() -> None:
     assert row.length == 770
     assert row.clear == (40, 40)
     # The same three on 860 mm: 90 more, shared by two gaps and two half ones.
-    longer = solve(brief.model_copy(update={"follows": "pitch", "length": Fraction(860)}), things, reach(5))
+    longer = solve(
+        brief.model_copy(update={"follows": "pitch", "length": Fraction(860)}), things, reach(5)
+    )
     assert longer.clear == (70, 70)
     assert longer.left == 150
     # One pitch for all has to suit the widest pair: 115 + 40 + 165.
@@ -155,7 +178,11 @@ def test_mirrored_and_paired_things_turn_their_handles() -> None:
     handle = Things({"": Thing(Reach(Fraction(30), Fraction(80)))}, facing="mirrored")
     row = solve(RowBrief(spacing="air", count=4, air=Fraction(10)), handle, NOTHING)
     assert row.gaps == (120, 170, 120), "the handles meet in the middle"
-    pairs = solve(RowBrief(spacing="air", count=4, air=Fraction(10)), Things(handle.kinds, facing="pairs"), NOTHING)
+    pairs = solve(
+        RowBrief(spacing="air", count=4, air=Fraction(10)),
+        Things(handle.kinds, facing="pairs"),
+        NOTHING,
+    )
     assert pairs.gaps == (170, 70, 170)
 
 
@@ -179,13 +206,17 @@ def test_a_row_shifts_as_a_whole_before_one_holder_is_nudged() -> None:
 
 
 def test_a_pinned_row_does_not_shift() -> None:
-    row = keepout_row(keepouts=[{"at": "495 mm", "width": "30 mm"}], pins=[{"index": 0, "at": "100 mm"}])
+    row = keepout_row(
+        keepouts=[{"at": "495 mm", "width": "30 mm"}], pins=[{"index": 0, "at": "100 mm"}]
+    )
     assert (row.given.shift, row.axes[0], row.given.hits) == (0, 100, ((2, 0),))
 
 
 @given(brief=rows, things=mixed, fixture=reaches, tape=tapes)
-@settings(max_examples=2000, deadline=None)
-def test_any_row_solves_draws_and_marks_truly(brief: RowBrief, things: Things, fixture: Reach, tape: Tape) -> None:
+@cases(340)
+def test_any_row_solves_draws_and_marks_truly(
+    brief: RowBrief, things: Things, fixture: Reach, tape: Tape
+) -> None:
     row = solve(brief, things, fixture)
     assert len(row.axes) == row.holders == sum(thing.holders for thing in row.things)
     assert row.length > 0
@@ -211,17 +242,22 @@ def test_any_row_solves_draws_and_marks_truly(brief: RowBrief, things: Things, f
                 assert clear or index in hit
     if brief.follows != "nothing" and not row.trouble:
         # The one equation: ends and spaces add up to the board, whatever was solved for.
-        filled = row.left + row.spread.span(row.t) + row.right
+        filled = row.left + row.rule.span(row.t) + row.right
         # A board is never narrower than its fixture, nor less than a millimetre.
-        assert row.length == (max(filled, fixture.across, 1) if brief.follows == "length" else filled)
+        assert row.length == (
+            max(filled, fixture.across, 1) if brief.follows == "length" else filled
+        )
     assert len({rung.row.count for rung in ladder(row, RowsBrief())}) == 7
 
 
 @given(brief=rows, things=mixed, fixture=reaches)
-@settings(max_examples=1000, deadline=None)
-def test_length_for_a_count_and_count_for_that_length_agree(brief: RowBrief, things: Things, fixture: Reach) -> None:
+@cases(360)
+def test_length_for_a_count_and_count_for_that_length_agree(
+    brief: RowBrief, things: Things, fixture: Reach
+) -> None:
     spacing = "air" if brief.spacing == "air" else "even"
-    # Turning half the row may make one more thing cheaper than one fewer; by one kind of facing it cannot.
+    # Turning half the row may make one more thing cheaper than one fewer; by one kind of facing it
+    # cannot.
     asked = brief.model_copy(
         update={"follows": "length", "spacing": spacing, "pitch": None, "pins": (), "keepouts": ()}
     )
@@ -230,7 +266,9 @@ def test_length_for_a_count_and_count_for_that_length_agree(brief: RowBrief, thi
     if by_count.layout.length(by_count.need) != by_count.length:
         return  # the board was held at the fixture's own width
     assert length_for(by_count, by_count.count) == by_count.length
-    back = solve(asked.model_copy(update={"follows": "count", "length": by_count.length}), things, fixture)
+    back = solve(
+        asked.model_copy(update={"follows": "count", "length": by_count.length}), things, fixture
+    )
     assert back.count >= by_count.count
     if back.count == by_count.count and not back.trouble:
         assert back.axes == by_count.axes
@@ -238,8 +276,10 @@ def test_length_for_a_count_and_count_for_that_length_agree(brief: RowBrief, thi
 
 
 @given(brief=rows, things=things_of_a_kind, fixture=reaches)
-@settings(max_examples=1000)
-def test_turned_end_for_end_the_row_is_its_mirror(brief: RowBrief, things: Things, fixture: Reach) -> None:
+@cases(700)
+def test_turned_end_for_end_the_row_is_its_mirror(
+    brief: RowBrief, things: Things, fixture: Reach
+) -> None:
     turned_ends = brief.ends.model_copy(update={"left": brief.ends.right, "right": brief.ends.left})
     # "nothing" counts from the datum, so it has no mirror; nor have a knot and a pin.
     follows = "pitch" if brief.follows == "nothing" else brief.follows
@@ -250,13 +290,13 @@ def test_turned_end_for_end_the_row_is_its_mirror(brief: RowBrief, things: Thing
         Things(things.kinds, facing="turned"),
         Reach(fixture.right, fixture.left),
     )
-    if row.trouble == "no-room" or row.left + row.spread.span(row.t) + row.right != row.length:
+    if row.trouble == "no-room" or row.left + row.rule.span(row.t) + row.right != row.length:
         return
     assert [row.length - axis for axis in reversed(row.axes)] == list(turned.axes)
 
 
 @given(brief=rows, things=mixed, fixture=reaches)
-@settings(max_examples=1000, deadline=None)
+@cases(300)
 def test_nothing_is_closer_than_its_air_when_the_spacing_may_follow(
     brief: RowBrief, things: Things, fixture: Reach
 ) -> None:
@@ -274,8 +314,10 @@ def test_nothing_is_closer_than_its_air_when_the_spacing_may_follow(
     fixture=reaches,
     flaw=st.builds(KeepOut, at=lengths(0, 3000), width=lengths(1, 120)),
 )
-@settings(max_examples=200, deadline=None)
-def test_a_row_gives_way_as_little_as_it_can(brief: RowBrief, things: Things, fixture: Reach, flaw: KeepOut) -> None:
+@cases(200)
+def test_a_row_gives_way_as_little_as_it_can(
+    brief: RowBrief, things: Things, fixture: Reach, flaw: KeepOut
+) -> None:
     plain = solve(brief.model_copy(update={"keepouts": ()}), things, fixture)
     row = solve(brief.model_copy(update={"keepouts": (flaw,)}), things, fixture)
     assert len(row.axes) == len(plain.axes)
@@ -288,6 +330,8 @@ def test_a_row_gives_way_as_little_as_it_can(brief: RowBrief, things: Things, fi
         for by in (half, -half):
             bodies = [(axis + by - fixture.left, axis + by + fixture.right) for axis in plain.axes]
             off = bodies[0][0] < 0 or bodies[-1][1] > row.length
-            assert off or any(right > flaw.at and left < flaw.at + flaw.width for left, right in bodies)
+            assert off or any(
+                right > flaw.at and left < flaw.at + flaw.width for left, right in bodies
+            )
     if plain.pins:
         assert row.given.shift == 0

@@ -6,22 +6,27 @@ from typing import Any
 
 import pytest
 
-from yardcliff.core.amend import amend
-from yardcliff.core.design import Design, design
-from yardcliff.core.families import starting
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.materials import SOLD, Blank, Goods, Ware, brads, next_length, times
-from yardcliff.core.site.asked import By, Into
-from yardcliff.core.site.survey import Site
-from yardcliff.core.site.wall import Wall
-from yardcliff.core.timber.takeoff import part_blanks, takeoff
+from yardcliff.core.brief.mounting import By, Into
+from yardcliff.core.design.change import amend
+from yardcliff.core.design.rack_design import Design, design
+from yardcliff.core.materials.goods import SOLD, Blank, Goods, Ware, brads, next_length, times
+from yardcliff.core.rack.blanks import part_blanks
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.wall.survey import Site
+from yardcliff.core.wall.wall import Wall
+from yardcliff.core.ways import starting
+from yardcliff.core.wood.taking_off import takeoff
 from yardcliff.data import table
 
 WALL = Site("Wall", Wall())
 
 
 def rack(
-    item: str, count: int, patch: dict[str, Any] | None = None, family: str | None = None, site: Site | None = None
+    item: str,
+    count: int,
+    patch: dict[str, Any] | None = None,
+    family: str | None = None,
+    site: Site | None = None,
 ) -> Design:
     return design(amend(starting([(shipped_item(item), count)], "1 mm", family), patch or {}), site)
 
@@ -35,14 +40,25 @@ def blank(done: Design, name: str) -> tuple[str, str, float, float, float, int]:
     found = [one for one in takeoff(done).blanks if one.name == name]
     assert found, name
     one = found[0]
-    return one.form, one.stuff, float(one.wide), float(one.thick), float(one.long), sum(each.count for each in found)
+    return (
+        one.form,
+        one.stuff,
+        float(one.wide),
+        float(one.thick),
+        float(one.long),
+        sum(each.count for each in found),
+    )
 
 
 def test_hooks_on_plates_take_screws_and_those_with_a_shank_none() -> None:
     assert wares(rack("waxed-jacket", 4)) == {"hook, 60 mm": 4, "5.0 × 20 mm wood screw": 8}
-    shank = rack("waxed-jacket", 4, {"holder": {"fastening": "shank", "screws": 1, "projection": "26 mm"}})
+    shank = rack(
+        "waxed-jacket", 4, {"holder": {"fastening": "shank", "screws": 1, "projection": "26 mm"}}
+    )
     assert wares(shank) == {"cup hook, 26 mm": 4}
-    one = rack("waxed-jacket", 4, {"holder": {"screws": 1, "gauge": "5.0", "screw_length": "33 mm"}})
+    one = rack(
+        "waxed-jacket", 4, {"holder": {"screws": 1, "gauge": "5.0", "screw_length": "33 mm"}}
+    )
     # 33 is no length that is sold: 30 is, and comes through nothing.
     assert wares(one) == {"hook, 60 mm": 4, "5.0 × 30 mm wood screw": 4}
 
@@ -76,10 +92,13 @@ def test_clips_take_pipe_as_long_as_the_rail_is_wide_and_a_strap_its_own_screws(
 
 def test_fingers_take_wood_pins_rods_and_nuts() -> None:
     pinned = rack("rain-cape", 4, {}, "flip-rail")
-    # From pin to tip 130, and the heel half as thick as the finger, 7; pins lie 15 in the board beside a groove of 25.
+    # From pin to tip 130, and the heel half as thick as the finger, 7; pins lie 15 in the board
+    # beside a groove of 25.
     assert blank(pinned, "Finger") == ("board", "hardwood", 24, 20, 140, 4)
     assert blank(pinned, "Pin") == ("bar", "steel", 8, 8, 55, 4)
-    rows = rack("peaked-cap", 6, {"turns": "rod", "rows": {"count": 2, "boards": "each"}}, "flip-rail")
+    rows = rack(
+        "peaked-cap", 6, {"turns": "rod", "rows": {"count": 2, "boards": "each"}}, "flip-rail"
+    )
     assert blank(rows, "Rod")[-1] == 2
     assert (wares(rows)["M8 nut"], wares(rows)["M8 washer"]) == (4, 2 * len(rows.rack.holders))
     inch = rack("peaked-cap", 6, {"turns": "rod", "rod": {"size": "1/4 in"}}, "flip-rail")
@@ -102,7 +121,14 @@ def test_small_things_that_are_bought_are_on_the_list() -> None:
     assert wares(keys)["magnet, 20 mm"] == 1
     box = {"aside": {"stands": "right", "shelves": 3}}
     assert wares(rack("bicycle", 4, box, "high-rails"))["shelf pin, 5 mm"] == 12
-    assert blank(rack("storm-lantern", 4, {}, "ledge-post"), "Ledge dowel") == ("dowel", "hardwood", 10, 10, 145, 4)
+    assert blank(rack("storm-lantern", 4, {}, "ledge-post"), "Ledge dowel") == (
+        "dowel",
+        "hardwood",
+        10,
+        10,
+        145,
+        4,
+    )
 
 
 WAYS: list[tuple[By, Into, dict[str, int]]] = [
@@ -117,14 +143,24 @@ WAYS: list[tuple[By, Into, dict[str, int]]] = [
 
 
 @pytest.mark.parametrize(("by", "into", "each"), WAYS)
-def test_each_way_of_fixing_takes_so_much_for_every_hole(by: By, into: Into, each: dict[str, int]) -> None:
+def test_each_way_of_fixing_takes_so_much_for_every_hole(
+    by: By, into: Into, each: dict[str, int]
+) -> None:
     patch = {"place": {"wall": "ab", "x": "900 mm"}, "mount": {"by": by, "into": into}}
-    plain, hung = wares(rack("waxed-jacket", 4, patch)), wares(rack("waxed-jacket", 4, patch, site=WALL))
+    plain, hung = (
+        wares(rack("waxed-jacket", 4, patch)),
+        wares(rack("waxed-jacket", 4, patch, site=WALL)),
+    )
     holes = sum(len(one.screws) for one in rack("waxed-jacket", 4, patch, site=WALL).on_wall.fixed)
-    more = {name: count - plain.get(name, 0) for name, count in hung.items() if count != plain.get(name)}
+    more = {
+        name: count - plain.get(name, 0) for name, count in hung.items() if count != plain.get(name)
+    }
     assert holes
     for word, many in each.items():
-        assert sum(count for name, count in more.items() if word in name) == many * holes, (word, more)
+        assert sum(count for name, count in more.items() if word in name) == many * holes, (
+            word,
+            more,
+        )
 
 
 def test_a_cleat_takes_one_strip_for_both_halves_and_a_batten_what_lies_behind() -> None:
@@ -133,10 +169,13 @@ def test_a_cleat_takes_one_strip_for_both_halves_and_a_batten_what_lies_behind()
     one = cleat.on_wall.fixed[0]
     assert one.strip
     assert blank(cleat, "Cleat on the wall")[4] == float(one.strip[1] - one.strip[0])
-    # The board of 120 reaches 50 below the cleat's half of 60, 40 down: a spacer as thick as that holds its foot off the wall.
+    # The board of 120 reaches 50 below the cleat's half of 60, 40 down: a spacer as thick as that
+    # holds its foot off the wall.
     assert blank(cleat, "Cleat on the wall")[2] == 120
     assert blank(cleat, "Spacer")[2:4] == (50, 18)
-    bare = rack("waxed-jacket", 4, {"place": at, "mount": {"by": "cleat", "foot": "none"}}, site=WALL)
+    bare = rack(
+        "waxed-jacket", 4, {"place": at, "mount": {"by": "cleat", "foot": "none"}}, site=WALL
+    )
     assert "Spacer" not in {piece.name for piece in takeoff(bare).blanks}
     # Through the cleat's half of 18 into a board of 21, 2 of it left: 35 is the next that is sold.
     assert one.joined
@@ -150,16 +189,21 @@ def test_a_cleat_takes_one_strip_for_both_halves_and_a_batten_what_lies_behind()
 def test_glue_goes_where_it_is_said_to_and_nowhere_else() -> None:
     # A panel's planks are screwed: only its twelve pegs are glued, a gram each.
     assert takeoff(rack("tin-cup", 12, {}, "panel")).glue == 12
-    # A shelf of 570 glued with its edge of 18 to its plate: 0.01026 m² of 180 g, and nothing that is screwed through.
+    # A shelf of 570 glued with its edge of 18 to its plate: 0.01026 m² of 180 g, and nothing that
+    # is screwed through.
     flasks = rack("flask", 5)
     assert takeoff(flasks).glue == pytest.approx(0.57 * 0.018 * 180)
 
 
 def test_blanks_lie_with_the_grain() -> None:
     cheek = rack("snow-board", 4, {}, "slotted-cheeks").rack.part("left-cheek")
-    assert [(float(b.wide), float(b.thick), float(b.long)) for b in part_blanks(cheek)] == [(150, 21, 665)]
+    assert [(float(b.wide), float(b.thick), float(b.long)) for b in part_blanks(cheek)] == [
+        (150, 21, 665)
+    ]
     ledge = rack("storm-lantern", 4, {}, "ledge-post").rack.part("ledge-1")
-    assert [(float(b.wide), float(b.thick), float(b.long)) for b in part_blanks(ledge)] == [(200, 21, 170)]
+    assert [(float(b.wide), float(b.thick), float(b.long)) for b in part_blanks(ledge)] == [
+        (200, 21, 170)
+    ]
     panel = rack("tin-cup", 12, {}, "panel").rack.part("panel")
     assert [(b.name, float(b.wide), float(b.long)) for b in part_blanks(panel)][:2] == [
         ("Panel, plank 1", 100, 185),
@@ -181,8 +225,12 @@ def test_sizes_off_the_tape_are_rounded_up_to_a_tenth() -> None:
     assert next(b.wide for b in takeoff(inch).blanks) == Fraction(254, 10) * Fraction(255, 64)
 
 
-@pytest.mark.parametrize(("long", "sold"), [(12, 12), (19, 16), (20, 20), (53, 50), (200, 180), (8, 12)])
-def test_screws_are_as_long_as_is_sold_and_never_longer_than_asked_but_for_the_shortest(long: int, sold: int) -> None:
+@pytest.mark.parametrize(
+    ("long", "sold"), [(12, 12), (19, 16), (20, 20), (53, 50), (200, 180), (8, 12)]
+)
+def test_screws_are_as_long_as_is_sold_and_never_longer_than_asked_but_for_the_shortest(
+    long: int, sold: int
+) -> None:
     assert next_length(Fraction(long)) == sold
     assert sold in SOLD
 
@@ -201,15 +249,24 @@ def test_brads_are_three_times_as_long_as_what_they_nail_and_stay_inside(
     through: int, into: int, along: int, sold: tuple[int, str, str]
 ) -> None:
     count, *sizes = sold
-    assert brads(Fraction(through), Fraction(into), Fraction(along)) == Ware(Goods.BRAD, count, tuple(sizes))
+    assert brads(Fraction(through), Fraction(into), Fraction(along)) == Ware(
+        Goods.BRAD, count, tuple(sizes)
+    )
 
 
 def test_what_the_yard_sells_goes_with_what_the_tables_know() -> None:
-    known = {row["key"]: re.compile(re.escape(row["name"]).replace(r"\{\}", "(.+)")) for row in table("goods")}
+    known = {
+        row["key"]: re.compile(re.escape(row["name"]).replace(r"\{\}", "(.+)"))
+        for row in table("goods")
+    }
     kinds = {row["key"]: row["kind"] for row in table("goods")}
     sold: dict[str, set[str]] = {}
     for row in table("wares"):
-        found = {key: name.fullmatch(row["name"]) for key, name in known.items() if kinds[key] == row["kind"]}
+        found = {
+            key: name.fullmatch(row["name"])
+            for key, name in known.items()
+            if kinds[key] == row["kind"]
+        }
         ((key, sizes),) = [(key, fits.groups()) for key, fits in found.items() if fits]
         sold.setdefault(key, set()).update(sizes[:1])
     assert set(sold) == set(Goods), "all of it is for sale"

@@ -1,4 +1,6 @@
-"""From a rack to what to buy and where to saw: takeoff, plans laid out, why they do not fit, what they cost."""
+"""From a rack to what to buy and where to saw: takeoff, plans laid out, why they do not fit, what
+they cost.
+"""
 
 from dataclasses import replace
 from datetime import date
@@ -10,22 +12,32 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.strategies import briefs
-from yardcliff.core.amend import BriefError, amend
-from yardcliff.core.design import Design, design
-from yardcliff.core.families import Brief, starting
-from yardcliff.core.findings import Severity
-from yardcliff.core.length import Tape
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.materials import Blank, Goods, Thread, Ware
-from yardcliff.core.timber.asked import Cutting
-from yardcliff.core.timber.batch import Member, batch
-from yardcliff.core.timber.cost import Cost, consumables, shopping
-from yardcliff.core.timber.cut_order import order
-from yardcliff.core.timber.layout import CutPlan, Offcut, bought_sticks, marks, offcut_sticks, pieces, stops
-from yardcliff.core.timber.plan import cut_plan
-from yardcliff.core.timber.stock import PriceList, Stick, Supply, WareOnHand, read_stick
-from yardcliff.core.timber.takeoff import Takeoff, part_blanks, takeoff
-from yardcliff.core.timber.timber import priced, timber
+from yardcliff.core.brief.cutting import Cutting
+from yardcliff.core.design.change import amend
+from yardcliff.core.design.rack_design import Design, design
+from yardcliff.core.findings.finding import Severity
+from yardcliff.core.findings.patch import BriefError
+from yardcliff.core.materials.goods import Blank, Goods, Thread, Ware
+from yardcliff.core.rack.blanks import part_blanks
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.units.length import Tape
+from yardcliff.core.ways import Brief, starting
+from yardcliff.core.wood.batching import Member, batch
+from yardcliff.core.wood.cost import Cost, consumables, shopping
+from yardcliff.core.wood.cut_order import order
+from yardcliff.core.wood.layout import (
+    CutPlan,
+    Offcut,
+    bought_sticks,
+    marks,
+    offcut_sticks,
+    pieces,
+    stops,
+)
+from yardcliff.core.wood.plan import cut_plan
+from yardcliff.core.wood.rack_timber import priced, timber
+from yardcliff.core.wood.stock import PriceList, Stick, Supply, WareOnHand, read_stick
+from yardcliff.core.wood.taking_off import Takeoff, takeoff
 from yardcliff.core.workshop.shop import Shop
 from yardcliff.demo import SEEDS
 from yardcliff.standins.timber_yard import price_list
@@ -37,13 +49,18 @@ def offer(long: str, price: str, **more: Any) -> dict[str, Any]:
     return {"name": "Planed spruce 120 × 21", **SIZES, "long": long, "price": price, **more}
 
 
-def supply(*offers: dict[str, Any], sticks: tuple[Stick, ...] = (), wares: tuple[dict[str, Any], ...] = ()) -> Supply:
+def supply(
+    *offers: dict[str, Any], sticks: tuple[Stick, ...] = (), wares: tuple[dict[str, Any], ...] = ()
+) -> Supply:
     lists = (
         [{"supplier": "Yard", "currency": "EUR", "taken": "", "offers": offers, "wares": wares}]
         if offers or wares
         else []
     )
-    return Supply(tuple((str(k), stick) for k, stick in enumerate(sticks)), tuple(map(PriceList.model_validate, lists)))
+    return Supply(
+        tuple((str(k), stick) for k, stick in enumerate(sticks)),
+        tuple(map(PriceList.model_validate, lists)),
+    )
 
 
 def cutting(**more: str) -> Cutting:
@@ -51,7 +68,10 @@ def cutting(**more: str) -> Cutting:
 
 
 def rails(count: int, long: int, wide: int = 120) -> tuple[Any, ...]:
-    return pieces([Blank("Rail", "board", "softwood", Fraction(wide), Fraction(21), Fraction(long), count)], Cutting())
+    return pieces(
+        [Blank("Rail", "board", "softwood", Fraction(wide), Fraction(21), Fraction(long), count)],
+        Cutting(),
+    )
 
 
 def start(item: str, count: int, patch: dict[str, Any], family: str | None = None) -> Design:
@@ -63,7 +83,9 @@ def taken(done: Design) -> Takeoff:
 
 
 def check_laid(plan: CutPlan, by: Cutting) -> None:
-    """Everything lies on its stick, squared ends and flaws left out, a kerf between neighbours, on no other piece."""
+    """Everything lies on its stick, squared ends and flaws left out, a kerf between neighbours, on
+    no other piece.
+    """
     for sawn in plan.sawn:
         for one in sawn.laid:
             assert by.trim <= one.start < one.end <= sawn.source.long - by.trim
@@ -83,9 +105,14 @@ def test_a_rail_takes_its_board_its_hooks_and_their_screws() -> None:
     jackets = start("waxed-jacket", 5, {"board": {"height": "140 mm"}})
     found = taken(jackets)
     assert found.blanks == (
-        Blank("Board", "board", "softwood", Fraction(140), Fraction(21), Fraction(1300), 1, "board"),
+        Blank(
+            "Board", "board", "softwood", Fraction(140), Fraction(21), Fraction(1300), 1, "board"
+        ),
     )
-    assert found.wares == (Ware(Goods.HOOK, 5, ("60 mm",)), Ware(Goods.WOOD_SCREW, 10, ("5.0", "20")))
+    assert found.wares == (
+        Ware(Goods.HOOK, 5, ("60 mm",)),
+        Ware(Goods.WOOD_SCREW, 10, ("5.0", "20")),
+    )
     # Six sides of 1300 by 140 by 21: 2 · (0.182 + 0.0273 + 0.00294) m².
     assert found.faces == pytest.approx(0.42448)
     assert found.glue == 0
@@ -97,7 +124,8 @@ def test_what_joins_and_turns_is_taken_too() -> None:
     # The row's 1350 less 2 sunk at both ends; a nut and a washer at each side of six fingers.
     assert (rod.long, rod.wide) == (1346, 8)
     assert {ware.name: ware.count for ware in caps.wares}["M8 washer"] == 12
-    # Two guards of 40 by 12 between the sides, pinned at both ends: 30 is the longest below three times 12.
+    # Two guards of 40 by 12 between the sides, pinned at both ends: 30 is the longest below three
+    # times 12.
     box = taken(start("soup-bowl-mug", 5, {}, "shelf-box"))
     assert Ware(Goods.BRAD, 8, ("1.4", "30")) in box.wares
     assert Ware(Goods.WOOD_SCREW, 8, ("4.0", "50")) in box.wares
@@ -108,21 +136,27 @@ def test_what_joins_and_turns_is_taken_too() -> None:
     assert [(b.thick, b.wide < b.long) for b in part_blanks(bracket)] == [(18, True)]
     bikes = start("bicycle", 4, {"aside": {"stands": "right"}}, "high-rails")
     cleats = [blank for blank in taken(bikes).blanks if "Cleat" in blank.name]
-    assert [(blank.wide, blank.long) for blank in cleats] == [(122, 364)], "both halves come from one strip"
+    assert [(blank.wide, blank.long) for blank in cleats] == [(122, 364)], (
+        "both halves come from one strip"
+    )
 
 
 @given(briefs)
 def test_every_rack_can_be_taken_off_and_planned(brief: Brief) -> None:
     done = design(brief)
     found = taken(done)
-    assert all(blank.thick <= blank.wide and blank.long > 0 and blank.count > 0 for blank in found.blanks)
+    assert all(
+        blank.thick <= blank.wide and blank.long > 0 and blank.count > 0 for blank in found.blanks
+    )
     keys = {blank.part for blank in found.blanks}
     assert all(part.key in keys or part.of in keys for part in done.rack.parts)
     single = pieces(found.blanks[:8], done.brief.cutting)[:24]
     plan = cut_plan(single, Supply(), done.brief.cutting)
     check_laid(plan, done.brief.cutting)
     cut = [one.piece.name for sawn in plan.sawn for one in sawn.laid]
-    assert sorted([*cut, *(piece.name for piece in plan.missing)]) == sorted(piece.name for piece in single)
+    assert sorted([*cut, *(piece.name for piece in plan.missing)]) == sorted(
+        piece.name for piece in single
+    )
 
 
 def test_what_is_on_hand_is_cut_first_and_its_flaws_are_left_out() -> None:
@@ -132,7 +166,8 @@ def test_what_is_on_hand_is_cut_first_and_its_flaws_are_left_out() -> None:
     check_laid(plan, Cutting())
     assert (sawn.source.on_hand, plan.cost) == (True, 0)
     assert [(one.start, one.end) for one in sawn.laid] == [(10, 610), (750, 1350)]
-    # 690 squared before the knot leaves 87.5 behind the cut, after it 1590 - 1352.5: the longer one goes back.
+    # 690 squared before the knot leaves 87.5 behind the cut, after it 1590 - 1352.5: the longer one
+    # goes back.
     assert [(rest.end - rest.start, rest.keeps) for rest in sawn.offcuts] == [
         (Fraction(175, 2), False),
         (Fraction(475, 2), True),
@@ -157,22 +192,35 @@ def test_marks_run_on_and_equal_parts_share_a_stop() -> None:
 
 
 def test_a_wider_board_is_ripped_if_that_is_allowed() -> None:
-    wide = replace(supply({**offer("1800 mm", "9.00"), "wide": "145 mm"}), shop=Shop(tools=("table saw",)))
+    wide = replace(
+        supply({**offer("1800 mm", "9.00"), "wide": "145 mm"}), shop=Shop(tools=("table saw",))
+    )
     # What the saw that rips takes counts between the strips, whatever cuts them to length.
     plan = cut_plan(rails(2, 1500, 70), wide, cutting(saw="pull saw", plane="1 mm"))
     (sawn,) = plan.sawn
     check_laid(plan, Cutting(saw="pull saw"))
     # 71, 3 for the saw, 71: exactly the board.
     assert [(one.low, one.high) for one in sawn.laid] == [(0, 70), (74, 144)]
-    assert "Rip 2 strips of 71 mm, planed to 70 mm" in order(sawn, plan.means, start("towel", 2, {}).tape)[0]
+    assert (
+        "Rip 2 strips of 71 mm, planed to 70 mm"
+        in order(sawn, plan.means, start("towel", 2, {}).tape)[0]
+    )
     for rip, shop in (("never", wide.shop), ("with a tool", Shop(tools=("mitre saw",)))):
-        assert len(cut_plan(rails(2, 1500, 70), replace(wide, shop=shop), cutting(rip=rip)).missing) == 2
-    assert not cut_plan(rails(1, 1500, 70), replace(wide, shop=Shop(tools=())), cutting(rip="by hand too")).missing
+        assert (
+            len(cut_plan(rails(2, 1500, 70), replace(wide, shop=shop), cutting(rip=rip)).missing)
+            == 2
+        )
+    assert not cut_plan(
+        rails(1, 1500, 70), replace(wide, shop=Shop(tools=())), cutting(rip="by hand too")
+    ).missing
 
 
 def test_briefs_of_before_said_yes_or_no_and_no_planing_was_what_nobody_had_asked_for() -> None:
     said = [
-        (Cutting.model_validate({"rip": yes, "thin": yes}).rip, Cutting.model_validate({"thin": yes}).thin)
+        (
+            Cutting.model_validate({"rip": yes, "thin": yes}).rip,
+            Cutting.model_validate({"thin": yes}).thin,
+        )
         for yes in (True, False)
     ]
     assert said == [("with a tool", "by hand too"), ("never", "with a tool")]
@@ -193,14 +241,20 @@ def test_ten_millimetres_are_planed_off_a_board_at_most(thick: str, planned: boo
     assert bool(cut_plan(rails(1, 1500), stock, Cutting(thin="by hand too")).missing) != planned
 
 
-@pytest.mark.parametrize(("thick", "counts"), [("20.5 mm", True), ("21.5 mm", True), ("21.6 mm", False)])
+@pytest.mark.parametrize(
+    ("thick", "counts"), [("20.5 mm", True), ("21.5 mm", True), ("21.6 mm", False)]
+)
 def test_stock_that_is_half_a_millimetre_off_counts(thick: str, counts: bool) -> None:
     stock = supply({**offer("1800 mm", "9.00"), "thick": thick})
     assert bool(cut_plan(rails(1, 1500), stock, Cutting()).missing) != counts
 
 
-@pytest.mark.parametrize(("long", "high", "keeps"), [(150, 20, True), (149, 120, False), (1000, 19, False)])
-def test_an_offcut_is_worth_keeping_by_its_length_and_width(long: int, high: int, keeps: bool) -> None:
+@pytest.mark.parametrize(
+    ("long", "high", "keeps"), [(150, 20, True), (149, 120, False), (1000, 19, False)]
+)
+def test_an_offcut_is_worth_keeping_by_its_length_and_width(
+    long: int, high: int, keeps: bool
+) -> None:
     rest = Offcut(Fraction(0), Fraction(long), Fraction(0), Fraction(high))
     assert rest.keeps == keeps
     assert replace(rest, high=Fraction(5), round=True).keeps == (long >= 150)
@@ -209,8 +263,13 @@ def test_an_offcut_is_worth_keeping_by_its_length_and_width(long: int, high: int
 def test_a_stick_is_kept_forbidden_and_what_that_costs() -> None:
     stock = supply(offer("1800 mm", "5.00"), offer("2400 mm", "7.00"))
     free = cut_plan(rails(2, 800), stock, Cutting())
-    assert (free.cost, [sawn.key for sawn in free.sawn]) == (500, ["Yard: Planed spruce 120 × 21, 1800 #1"])
-    forbidden = cut_plan(rails(2, 800), stock, Cutting(forbid=("Yard: Planed spruce 120 × 21, 1800",)))
+    assert (free.cost, [sawn.key for sawn in free.sawn]) == (
+        500,
+        ["Yard: Planed spruce 120 × 21, 1800 #1"],
+    )
+    forbidden = cut_plan(
+        rails(2, 800), stock, Cutting(forbid=("Yard: Planed spruce 120 × 21, 1800",))
+    )
     assert forbidden.cost == 700
     kept = {"Yard: Planed spruce 120 × 21, 2400 #1": ("Rail 2",)}
     locked = cut_plan(rails(2, 800), stock, Cutting(locked=kept))
@@ -239,7 +298,9 @@ def test_matched_parts_come_from_one_stick_one_after_another() -> None:
     assert cut_plan(pieces(blanks, Cutting()), stock, Cutting()).cost == 1200
     wanted = pieces(blanks, Cutting(matched=("Left", "Right")))
     matched = cut_plan(wanted, stock, Cutting())
-    (home,) = [sawn for sawn in matched.sawn if len(sawn.laid) > 1 or sawn.laid[0].piece.name != "Other"]
+    (home,) = [
+        sawn for sawn in matched.sawn if len(sawn.laid) > 1 or sawn.laid[0].piece.name != "Other"
+    ]
     names = [one.piece.name for one in sorted(home.laid, key=lambda one: one.start)]
     assert names.index("Right") == names.index("Left") + 1
     assert cut_plan(wanted, supply(offer("1800 mm", "5.00")), Cutting()).groups[0].apart
@@ -247,7 +308,9 @@ def test_matched_parts_come_from_one_stick_one_after_another() -> None:
 
 def test_a_flaw_on_the_back_lies_behind_a_part_that_hides_it() -> None:
     # 2 × 900 and one of 700 want 2506 of a stick of 2600 that has a stain at 1250 on its back.
-    stained = read_stick({**SIZES, "long": "2600 mm", "flaws": [{"what": "stain", "at": "1250 mm", "back": True}]})
+    stained = read_stick(
+        {**SIZES, "long": "2600 mm", "flaws": [{"what": "stain", "at": "1250 mm", "back": True}]}
+    )
     stock = supply(offer("1800 mm", "5.00"), offer("2700 mm", "8.00"), sticks=(stained,))
     blanks = [
         Blank(name, "board", "softwood", Fraction(120), Fraction(21), Fraction(long))
@@ -260,7 +323,9 @@ def test_a_flaw_on_the_back_lies_behind_a_part_that_hides_it() -> None:
     assert (plan.cost, plan.groups[0].proved) == (0, True)
     (sawn,) = plan.sawn
     assert [one.piece.name for one in sorted(sawn.laid, key=lambda one: one.start)][1] == "Rail"
-    assert "Mark the side with the stain as the back of Rail." in order(sawn, plan.means, Tape.named("1 mm"))
+    assert "Mark the side with the stain as the back of Rail." in order(
+        sawn, plan.means, Tape.named("1 mm")
+    )
     # Where no order hides it, it is cut around, and the plan does not say that it is the best.
     flaws = [{"what": "stain", "at": f"{at} mm", "back": True} for at in (400, 1900)]
     twice = read_stick({**SIZES, "long": "2600 mm", "flaws": flaws})
@@ -268,13 +333,21 @@ def test_a_flaw_on_the_back_lies_behind_a_part_that_hides_it() -> None:
     check_laid(plan, by)
     assert (plan.groups[0].gap, plan.cost, plan.groups[0].proved) == (500, 500, False)
     # What is left keeps its flaw, measured from its own end.
-    short = cut_plan(pieces(blanks[:1], Cutting(backs=("Front",))), supply(sticks=(stained,)), Cutting())
+    short = cut_plan(
+        pieces(blanks[:1], Cutting(backs=("Front",))), supply(sticks=(stained,)), Cutting()
+    )
     (left,) = offcut_sticks(short.sawn)
     assert (left.flaws[0].at, left.flaws[0].back) == (Fraction("337.5"), True)
 
 
 def test_a_part_whose_grain_is_free_lies_across_a_sheet() -> None:
-    sheet = {**offer("1010 mm", "30.00"), "form": "sheet", "wide": "1010 mm", "thick": "18 mm", "name": "Ply"}
+    sheet = {
+        **offer("1010 mm", "30.00"),
+        "form": "sheet",
+        "wide": "1010 mm",
+        "thick": "18 mm",
+        "name": "Ply",
+    }
     blanks = [
         Blank("Back", "board", "softwood", Fraction(500), Fraction(18), Fraction(700), 2),
         Blank("Shelf", "board", "softwood", Fraction(290), Fraction(18), Fraction(980)),
@@ -285,22 +358,32 @@ def test_a_part_whose_grain_is_free_lies_across_a_sheet() -> None:
     check_laid(plan, by)
     assert plan.cost == 3000
     assert sorted((one.piece.name, one.turned) for sawn in plan.sawn for one in sawn.laid) == [
-        ("Back 1", True), ("Back 2", True), ("Shelf", False),
-    ]  # fmt: skip
+        ("Back 1", True),
+        ("Back 2", True),
+        ("Shelf", False),
+    ]
     assert [(long, len(them)) for long, them in stops(plan)] == [(500, 2)]
 
 
 def test_too_few_in_stock_is_said_and_still_planned() -> None:
     plan = cut_plan(rails(3, 1500), supply(offer("1800 mm", "5.00", stock=2)), Cutting())
     assert (plan.groups[0].short, len(list(plan.sawn))) == (True, 3)
-    assert not cut_plan(rails(2, 1500), supply(offer("1800 mm", "5.00", stock=2)), Cutting()).groups[0].short
+    assert (
+        not cut_plan(rails(2, 1500), supply(offer("1800 mm", "5.00", stock=2)), Cutting())
+        .groups[0]
+        .short
+    )
 
 
 def test_one_stick_is_not_used_twice_whatever_it_could_become() -> None:
-    # Only the stick on hand is long enough for a rail of 1500: the second one has nothing to come from.
+    # Only the stick on hand is long enough for a rail of 1500: the second one has nothing to come
+    # from.
     one = read_stick({**SIZES, "long": "1600 mm"})
     plan = cut_plan(rails(2, 1500), supply(offer("1200 mm", "4.00"), sticks=(one,)), Cutting())
-    assert ([len(sawn.laid) for sawn in plan.sawn], [piece.name for piece in plan.missing]) == ([1], ["Rail 2"])
+    assert ([len(sawn.laid) for sawn in plan.sawn], [piece.name for piece in plan.missing]) == (
+        [1],
+        ["Rail 2"],
+    )
     # It could be planed to 18 as well, but is one stick.
     both = pieces(
         [
@@ -309,12 +392,21 @@ def test_one_stick_is_not_used_twice_whatever_it_could_become() -> None:
         ],
         Cutting(),
     )
-    thin = cut_plan(both, supply(offer("1800 mm", "4.00"), sticks=(one,)), Cutting(thin="by hand too"))
-    assert [(sawn.source.on_hand, sawn.laid[0].piece.name) for sawn in thin.sawn] == [(True, "A"), (False, "B")]
+    thin = cut_plan(
+        both, supply(offer("1800 mm", "4.00"), sticks=(one,)), Cutting(thin="by hand too")
+    )
+    assert [(sawn.source.on_hand, sawn.laid[0].piece.name) for sawn in thin.sawn] == [
+        (True, "A"),
+        (False, "B"),
+    ]
     done = start(
         "waxed-jacket",
         3,
-        {"rows": {"count": 2, "boards": "each"}, "row": {"length": "1500 mm"}, "board": {"height": "120 mm"}},
+        {
+            "rows": {"count": 2, "boards": "each"},
+            "row": {"length": "1500 mm"},
+            "board": {"height": "120 mm"},
+        },
     )
     said = timber(done, supply(offer("1200 mm", "4.00"), sticks=(one,))).findings
     assert "used up by other parts" in said[0].message
@@ -349,14 +441,20 @@ def test_why_it_does_not_fit_and_every_fix_settles_it(
 
 
 def test_one_less_from_a_stick_because_of_the_saw() -> None:
-    # Five rails of 477 are 2385; with four cuts of 2.5 that is 2395 of 2400, if no more than 2 is squared off each end.
-    hats = {"rows": {"count": 5, "boards": "each"}, "row": {"length": "477 mm"}, "board": {"height": "120 mm"}}
+    # Five rails of 477 are 2385; with four cuts of 2.5 that is 2395 of 2400, if no more than 2 is
+    # squared off each end.
+    hats = {
+        "rows": {"count": 5, "boards": "each"},
+        "row": {"length": "477 mm"},
+        "board": {"height": "120 mm"},
+    }
     stacked = start("padlock", 3, hats, "rail")
     stock = supply(offer("2400 mm", "7.00"))
     found = next(f for f in timber(stacked, stock).findings if f.code == "cut.kerf")
     assert (
         found.message
-        == "5 of 477 mm from a stick of 2400 mm: 4, because the saw takes 2.5 mm at each cut and 10 mm go to square each end."
+        == "5 of 477 mm from a stick of 2400 mm: 4, because the saw takes 2.5 mm at each cut and 10"
+        " mm go to square each end."
     )
     before = priced(stacked, stock).plan
     for fix in found.fixes:
@@ -366,7 +464,8 @@ def test_one_less_from_a_stick_because_of_the_saw() -> None:
 
 
 def test_a_shorter_row_begins_from_the_row_as_it_is_worked_out() -> None:
-    # Two stiles that add up to exactly their stick; how long they are follows from what lies on them.
+    # Two stiles that add up to exactly their stick; how long they are follows from what lies on
+    # them.
     mats = start("sleeping-mat", 4, {}, "stile-pair")
     long = mats.rack.row.length
     assert mats.brief.row.length != long
@@ -381,12 +480,20 @@ def test_a_shorter_row_begins_from_the_row_as_it_is_worked_out() -> None:
 
 
 def test_the_list_takes_what_is_on_hand_and_the_cheapest_packets() -> None:
-    screws = ({"kind": "screw", "name": "5.0 × 20 mm wood screw", "pack": 20, "price": "1.50"},
-              {"kind": "screw", "name": "5.0 × 20 mm wood screw", "pack": 100, "price": "4.00"})  # fmt: skip
+    screws = (
+        {"kind": "screw", "name": "5.0 × 20 mm wood screw", "pack": 20, "price": "1.50"},
+        {"kind": "screw", "name": "5.0 × 20 mm wood screw", "pack": 100, "price": "4.00"},
+    )
     stock = supply(offer("1800 mm", "5.00"), wares=screws)
-    here = Supply(stock.sticks, stock.lists, (WareOnHand(kind="screw", name="5.0 × 20 mm wood screw", amount=6),))
+    here = Supply(
+        stock.sticks,
+        stock.lists,
+        (WareOnHand(kind="screw", name="5.0 × 20 mm wood screw", amount=6),),
+    )
     plan = cut_plan(rails(1, 800), here, Cutting())
-    lines = shopping(plan, [Ware(Goods.WOOD_SCREW, 50, ("5.0", "20")), Ware(Goods.HOOK, 3, ("60 mm",))], here)
+    lines = shopping(
+        plan, [Ware(Goods.WOOD_SCREW, 50, ("5.0", "20")), Ware(Goods.HOOK, 3, ("60 mm",))], here
+    )
     timber_line, screw, hook = lines
     assert (timber_line.total, timber_line.packs) == (500, 1)
     # 44 are missing: one packet of 100 for 4.00 beats three of 20 for 4.50, and leaves 56.
@@ -398,15 +505,27 @@ def test_the_list_takes_what_is_on_hand_and_the_cheapest_packets() -> None:
 def test_a_rod_its_nuts_and_washers_have_one_thread(thread: str) -> None:
     done = start("waxed-jacket", 3, {"turns": "rod", "rod": {"size": thread}}, "flip-rail")
     yard = PriceList.model_validate(price_list(date(2026, 3, 2), "EUR"))
-    # Without prices, from a yard that has both trades' rods, and with 7.9 mm rods on hand of which only one is told apart.
-    rods = [{"form": "threaded rod", "stuff": "steel", "thread": one, "long": "3 m"} for one in get_args(Thread)]
+    # Without prices, from a yard that has both trades' rods, and with 7.9 mm rods on hand of which
+    # only one is told apart.
+    rods = [
+        {"form": "threaded rod", "stuff": "steel", "thread": one, "long": "3 m"}
+        for one in get_args(Thread)
+    ]
     untold = Stick.model_validate({**rods[0], "thread": "", "wide": "7.9 mm", "thick": "7.9 mm"})
     on_hand = tuple((str(k), stick) for k, stick in enumerate([untold, *map(read_stick, rods)]))
     for supplied in (Supply(), Supply((), (yard,)), Supply(on_hand)):
         found = timber(done, supplied)
-        bought = {line.name for line in found.lines if line.kind in ("threaded rod", "nut", "washer")}
-        assert bought == {f"{thread} nut", f"{thread} washer", *(name for name in bought if "rod" in name)}
-        assert [name.split(",")[0].lower() for name in bought if "rod" in name] == [f"threaded rod {thread}".lower()]
+        bought = {
+            line.name for line in found.lines if line.kind in ("threaded rod", "nut", "washer")
+        }
+        assert bought == {
+            f"{thread} nut",
+            f"{thread} washer",
+            *(name for name in bought if "rod" in name),
+        }
+        assert [name.split(",")[0].lower() for name in bought if "rod" in name] == [
+            f"threaded rod {thread}".lower()
+        ]
     assert read_stick(rods[2]).wide == 8
     # A yard that has all but this one: said, with the others to take.
     offers = [one for one in yard.offers if one.threaded != thread]
@@ -447,9 +566,13 @@ def test_plans_without_prices_use_what_is_usually_sold(count: int, long: int, ri
     assert not plan.missing
 
 
-@pytest.mark.parametrize(("item", "count", "patch"), [seed[1:] for seed in SEEDS], ids=[seed[0] for seed in SEEDS])
+@pytest.mark.parametrize(
+    ("item", "count", "patch"), [seed[1:] for seed in SEEDS], ids=[seed[0] for seed in SEEDS]
+)
 def test_every_way_of_building_can_be_cut(item: str, count: int, patch: dict[str, Any]) -> None:
-    done = start(item, count, {key: one for key, one in patch.items() if key != "place"}, patch.get("family"))
+    done = start(
+        item, count, {key: one for key, one in patch.items() if key != "place"}, patch.get("family")
+    )
     stock = supply(wares=tuple(price_list(date(2026, 5, 4), "EUR")["wares"]))
     thin = design(amend(done.brief, {"cutting": {"thin": True}}))
     found = priced(thin, stock)
@@ -460,7 +583,8 @@ def test_every_way_of_building_can_be_cut(item: str, count: int, patch: dict[str
 
 
 def test_racks_that_are_cut_together_share_sticks_and_packets() -> None:
-    # Two rails of 800 from one stick of 1800 for 5.00; one by one each takes a stick, and a packet of screws that holds 100.
+    # Two rails of 800 from one stick of 1800 for 5.00; one by one each takes a stick, and a packet
+    # of screws that holds 100.
     screws = {"kind": "screw", "name": "5.0 × 20 mm wood screw", "pack": 100, "price": "4.00"}
     stock = supply(offer("1800 mm", "5.00"), wares=(screws,))
     rail = start("waxed-jacket", 3, {"row": {"length": "800 mm"}, "board": {"height": "120 mm"}})
@@ -477,15 +601,38 @@ def test_racks_that_are_cut_together_share_sticks_and_packets() -> None:
 
 stock_sticks = st.builds(
     lambda wide, thick, long, *at: read_stick(
-        {"wide": f"{wide} mm", "thick": f"{thick} mm", "long": f"{long} mm", "form": "sheet" if wide == 145 else "board",
-         "flaws": [{"at": f"{min(x, long)} mm", "width": "40 mm", "back": k > 0} for k, x in enumerate(at) if x]}
+        {
+            "wide": f"{wide} mm",
+            "thick": f"{thick} mm",
+            "long": f"{long} mm",
+            "form": "sheet" if wide == 145 else "board",
+            "flaws": [
+                {"at": f"{min(x, long)} mm", "width": "40 mm", "back": k > 0}
+                for k, x in enumerate(at)
+                if x
+            ],
+        }
     ),
-    st.sampled_from((70, 120, 145)), st.sampled_from((18, 21)), st.integers(200, 2500), *([st.integers(0, 2500)] * 3),
-)  # fmt: skip
+    st.sampled_from((70, 120, 145)),
+    st.sampled_from((18, 21)),
+    st.integers(200, 2500),
+    *([st.integers(0, 2500)] * 3),
+)
 some_blanks = st.builds(
-    lambda wide, thick, long, many: Blank(f"Part {wide} {thick} {long}", "board", "softwood", Fraction(wide), Fraction(thick), Fraction(long), many),
-    st.sampled_from((70, 95, 120)), st.sampled_from((18, 21)), st.integers(80, 1900), st.integers(1, 3),
-)  # fmt: skip
+    lambda wide, thick, long, many: Blank(
+        f"Part {wide} {thick} {long}",
+        "board",
+        "softwood",
+        Fraction(wide),
+        Fraction(thick),
+        Fraction(long),
+        many,
+    ),
+    st.sampled_from((70, 95, 120)),
+    st.sampled_from((18, 21)),
+    st.integers(80, 1900),
+    st.integers(1, 3),
+)
 
 
 @given(
@@ -509,14 +656,20 @@ def test_whatever_is_on_hand_is_used_once_and_everything_is_accounted_for(
     )
     single = pieces(blanks, by)
     plan = cut_plan(
-        single, supply(offer("1800 mm", "5.00", stock=few), offer("2400 mm", "7.50"), sticks=tuple(sticks)), by
+        single,
+        supply(offer("1800 mm", "5.00", stock=few), offer("2400 mm", "7.50"), sticks=tuple(sticks)),
+        by,
     )
     check_laid(plan, by)
     keys = [sawn.key for sawn in plan.sawn]
     assert len(keys) == len(set(keys))
     cut = [one.piece.name for sawn in plan.sawn for one in sawn.laid]
-    assert sorted([*cut, *(piece.name for piece in plan.missing)]) == sorted(piece.name for piece in single)
-    assert all(group.gap is not None and group.cost is not None and group.gap >= 0 for group in plan.groups)
+    assert sorted([*cut, *(piece.name for piece in plan.missing)]) == sorted(
+        piece.name for piece in single
+    )
+    assert all(
+        group.gap is not None and group.cost is not None and group.gap >= 0 for group in plan.groups
+    )
     # Strips lie beside one another with a cut between, and every piece is on one of them.
     for sawn in plan.sawn:
         edges = [edge for one in sawn.strips for edge in (one.low, one.high)]
@@ -524,4 +677,7 @@ def test_whatever_is_on_hand_is_used_once_and_everything_is_accounted_for(
         assert not edges or edges[-1] <= sawn.source.section.wide
         if sawn.strips:
             assert {one.low for one in sawn.laid} == {one.low for one in sawn.strips}
-            assert all(one.wide <= next(s.wide for s in sawn.strips if s.low == one.low) for one in sawn.laid)
+            assert all(
+                one.wide <= next(s.wide for s in sawn.strips if s.low == one.low)
+                for one in sawn.laid
+            )

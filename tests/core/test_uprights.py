@@ -1,32 +1,36 @@
-"""Rows that run up: matched uprights, words that follow, and what becomes of a rack that is stood up or laid down."""
+"""Rows that run up: matched uprights, words that follow, and what becomes of a rack that is stood
+up or laid down.
+"""
 
 import re
 from collections import Counter
 from functools import reduce
 from itertools import pairwise
 from math import cos, radians
+from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.cases import cases
 from tests.features import of_holders, step
 from tests.strategies import ITEM_KEYS, briefs
-from yardcliff.core.amend import amend, describe
-from yardcliff.core.check_marks import check_marks
-from yardcliff.core.design import design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import FAMILIES, Brief, build, starting
-from yardcliff.core.families.stile import StileBrief
-from yardcliff.core.findings import Patch
-from yardcliff.core.geometry import points
+from yardcliff.core.design.change import amend, describe
+from yardcliff.core.design.rack_design import design
+from yardcliff.core.findings.finding import Patch
 from yardcliff.core.holders.peg import Peg
 from yardcliff.core.holders.slot import Slot, outline, reach_in
-from yardcliff.core.length import Tape
-from yardcliff.core.listing import shipped_item
 from yardcliff.core.rack import Kind, Rack
+from yardcliff.core.row.mark_check import check_marks
+from yardcliff.core.shapes.geometry import points
 from yardcliff.core.strength.stick import breaks
-from yardcliff.core.things import LEVEL, UP
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.things.thing import LEVEL, UP
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape
+from yardcliff.core.ways import FAMILIES, Brief, build, starting
+from yardcliff.core.ways.stile import StileBrief
 
 STANDING = [key for key, way in FAMILIES.items() if way.brief.run is UP]
 MATCHED = [key for key in STANDING if key != "angled-rail"]
@@ -36,7 +40,7 @@ BOARDS = starting([(shipped_item("snow-board"), 4)], "1 mm", "slotted-cheeks")
 LEVEL_WORDS = re.compile(r"\b(left end|right end|to the left|to the right)\b", re.IGNORECASE)
 
 
-def figures(brief: Brief) -> dict[str, object]:
+def figures(brief: Brief) -> dict[str, Any]:
     return {figure.key: figure.value for figure in build(brief).figures}
 
 
@@ -46,15 +50,23 @@ def codes(brief: Brief) -> set[str]:
 
 def said(rack: Rack) -> list[str]:
     """Every word that a rack says of itself."""
-    found = [text for finding in rack.findings for text in (finding.part, finding.message, finding.figure)]
+    found = [
+        text
+        for finding in rack.findings
+        for text in (finding.part, finding.message, finding.figure)
+    ]
     for figure in rack.figures:
         found += [figure.label, figure.why, *(given.name for given in figure.inputs)]
-    names = [name for item in rack.kinds.values() for name in (item.name.capitalize(), item.name, item.plural)]
+    names = [
+        name
+        for item in rack.kinds.values()
+        for name in (item.name.capitalize(), item.name, item.plural)
+    ]
     return [reduce(lambda text, name: text.replace(name, "…"), names, text) for text in found]
 
 
 @pytest.mark.parametrize("family", MATCHED)
-@settings(max_examples=150, deadline=None)
+@cases(40)
 @given(data=st.data())
 def test_matched_uprights_carry_one_row_from_their_feet(family: str, data: st.DataObject) -> None:
     brief = data.draw(briefs)
@@ -77,13 +89,15 @@ def test_matched_uprights_carry_one_row_from_their_feet(family: str, data: st.Da
             assert {place.across for place in made} == {part.face_width / 2}
     # Each thing hangs once, in the middle of what holds it, and the marks are the same on all.
     assert len(rack.hung) == row.count
-    assert {2 * hung.x for hung in rack.hung} == {uprights[0].x + uprights[-1].x + uprights[-1].length}
+    assert {2 * hung.x for hung in rack.hung} == {
+        uprights[0].x + uprights[-1].x + uprights[-1].length
+    }
     assert len(rack.alike) == 1
     assert not rack.several
 
 
 @pytest.mark.parametrize("family", STANDING)
-@settings(max_examples=100, deadline=None)
+@cases(40)
 @given(data=st.data())
 def test_words_of_a_row_that_runs_up_are_of_feet_and_tops(family: str, data: st.DataObject) -> None:
     rack = build(amend(data.draw(briefs), {"family": family}))
@@ -112,8 +126,13 @@ def test_the_drawings_of_an_upright_show_all_of_it(family: str) -> None:
 
 def test_a_pin_and_a_knot_hold_on_an_upright_as_on_a_rail() -> None:
     pinned = build(amend(MATS, {"row": {"pins": [{"index": 2, "at": "560 mm"}]}}))
-    assert [holder.y - pinned.rows[0].y for holder in pinned.holders if holder.place == 2] == [560, 560]
-    knot = amend(MATS, {"row": {"keepouts": [{"at": "280 mm", "width": "20 mm"}], "nudge": "40 mm"}})
+    assert [holder.y - pinned.rows[0].y for holder in pinned.holders if holder.place == 2] == [
+        560,
+        560,
+    ]
+    knot = amend(
+        MATS, {"row": {"keepouts": [{"at": "280 mm", "width": "20 mm"}], "nudge": "40 mm"}}
+    )
     found = {finding.code: finding.message for finding in build(knot).findings}
     assert "keepout.nudged" in found or "keepout.shifted" in found
     assert any(word in text for text in found.values() for word in (" up,", " down,"))
@@ -145,7 +164,8 @@ def test_pegs_begin_deep_enough_and_thick_enough(key: str) -> None:
 
 
 @pytest.mark.parametrize(
-    ("between", "past", "falls"), [("195 mm", "157.5", False), ("420 mm", "45", False), ("480 mm", "15", True)]
+    ("between", "past", "falls"),
+    [("195 mm", "157.5", False), ("420 mm", "45", False), ("480 mm", "15", True)],
 )
 def test_what_lies_across_reaches_past_both_uprights(between: str, past: str, falls: bool) -> None:
     brief = amend(MATS, {"between": between})
@@ -154,7 +174,9 @@ def test_what_lies_across_reaches_past_both_uprights(between: str, past: str, fa
 
 
 def test_the_shortest_thing_decides_how_far_apart_uprights_stand() -> None:
-    both = starting([(shipped_item("curtain-pole"), 2), (shipped_item("umbrella"), 2)], "1 mm", "stile-pair")
+    both = starting(
+        [(shipped_item("curtain-pole"), 2), (shipped_item("umbrella"), 2)], "1 mm", "stile-pair"
+    )
     # Umbrellas of 875 are shorter than poles of 1515: half of 875 less two stiles of 60.
     assert figures(both)["up.between"] == Fraction("317.5")
     rack = build(both)
@@ -168,24 +190,29 @@ def test_a_slot_reaches_as_deep_as_its_outline(angle: int, depth: int, wide: int
     path = outline(slot, Fraction(wide))
     deepest = -min(x for c, ns in path for x in ([ns[-2]] if c == "C" else ns[::2]))
     reach = float(reach_in(slot, Fraction(wide)))
-    # The round bottom's deepest point lies between the ends of its quarters, at most a third of its radius past them.
+    # The round bottom's deepest point lies between the ends of its quarters, at most a third of its
+    # radius past them.
     assert reach - 0.35 * wide <= deepest <= reach + 1e-5
     mouth = [y for c, ns in path if c in "ML" for x, y in [ns] if abs(x) < 1e-9]
     assert max(mouth) - min(mouth) == pytest.approx(wide / cos(radians(angle)))
 
 
 @given(angle=st.integers(0, 45), air=st.integers(5, 120), front=st.integers(15, 100))
-@settings(max_examples=60, deadline=None)
+@cases(60)
 def test_boards_lie_apart_by_the_pitch_times_the_cosine(angle: int, air: int, front: int) -> None:
     brief = amend(
         BOARDS,
-        {"slot": {"angle": angle}, "row": {"air": f"{air} mm", "spacing": "even"}, "item": {"front": f"{front} mm"}},
+        {
+            "slot": {"angle": angle},
+            "row": {"air": f"{air} mm", "spacing": "even"},
+            "item": {"front": f"{front} mm"},
+        },
     )
     rack = build(brief)
     f = cos(radians(angle))
     between = figures(brief)["slot.between"]
     apart = float(rack.row.pitch) * f - front
-    assert float(between) == pytest.approx(apart, abs=1e-4)  # type: ignore[arg-type]
+    assert float(between) == pytest.approx(apart, abs=1e-4)
     assert apart >= air * f - 1e-4
     assert float(rack.row.pitch) >= (front + air * f) / f - 1e-4
 
@@ -215,7 +242,9 @@ def test_slats_are_cut_from_what_both_cheeks_leave() -> None:
 
 
 def test_ledges_follow_the_widest_and_the_deepest_thing() -> None:
-    both = starting([(shipped_item("storm-lantern"), 2), (shipped_item("flask"), 2)], "1 mm", "ledge-post")
+    both = starting(
+        [(shipped_item("storm-lantern"), 2), (shipped_item("flask"), 2)], "1 mm", "ledge-post"
+    )
     known = figures(both)
     assert (known["ledge.width"], known["ledge.depth"]) == (170, 175)
     ledges = build(both).parts[1:]
@@ -290,10 +319,11 @@ POLES = starting([(shipped_item("curtain-pole"), 4)], "1 mm")
 def test_poles_have_to_come_out_overhead_and_swing_free() -> None:
     rack, known = build(POLES), figures(POLES)
     pole = POLES.item.above + POLES.item.below
-    # Over a foot board at 120, and 10 to spare; unclipped it leans out by a ring at the clip's height.
+    # Over a foot board at 120, and 10 to spare; unclipped it leans out by a ring at the clip's
+    # height.
     assert known["upright.over"] == 120 + pole + 10
     high = POLES.hung - 100
-    assert float(known["upright.swing"]) == pytest.approx(float(pole * rack.glyph.out / high))  # type: ignore[arg-type]
+    assert float(known["upright.swing"]) == pytest.approx(float(pole * rack.glyph.out / high))
     low = amend(POLES, {"clear": {"above": str(float(pole + 60)) + " mm"}})
     assert codes(low) == {"upright.over"}
     settled = amend(low, build(low).findings[0].fixes[0].patch)

@@ -1,26 +1,30 @@
-"""The survey, and the wall as it is drawn: studs, what is on it, what holds the rack, and the forces at work."""
+"""The survey, and the wall as it is drawn: studs, what is on it, what holds the rack, and the
+forces at work.
+"""
 
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.cases import cases
 from tests.core.test_findings import COATS, OTHER, PLACED, SITES, WALL
-from yardcliff.core.amend import BriefError, amend
-from yardcliff.core.begin import begin_on
-from yardcliff.core.design import design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.families import starting
-from yardcliff.core.geometry import points
-from yardcliff.core.length import Tape
-from yardcliff.core.listing import shipped_item
-from yardcliff.core.scene import SURROUNDINGS, Stroke
-from yardcliff.core.site.amending import amend_wall, describe_wall, dump_wall, read_wall
-from yardcliff.core.site.drawn import wall_dimensions, wall_scene, wall_strokes
-from yardcliff.core.site.position import aims, first_place, snaps
-from yardcliff.core.site.survey import Site, areas, around
-from yardcliff.core.site.wall import Obstacle, OldFixing, Studs, Wall
+from yardcliff.core.design.begin import begin_on
+from yardcliff.core.design.change import amend
+from yardcliff.core.design.rack_design import design
+from yardcliff.core.findings.patch import BriefError
+from yardcliff.core.shapes.geometry import points
+from yardcliff.core.shapes.scene import SURROUNDINGS, Stroke
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape
+from yardcliff.core.wall.amending import amend_wall, describe_wall, dump_wall, read_wall
+from yardcliff.core.wall.drawn import wall_dimensions, wall_scene, wall_strokes
+from yardcliff.core.wall.position import aims, first_place, snaps
+from yardcliff.core.wall.survey import Site, areas, around
+from yardcliff.core.wall.wall import Obstacle, OldFixing, Studs, Wall
+from yardcliff.core.ways import starting
 
 MM = Tape.named("1 mm")
 
@@ -31,7 +35,7 @@ def box(stroke: Stroke) -> tuple[float, float, float, float]:
 
 
 @given(first=st.integers(0, 900), apart=st.integers(100, 900), width=st.integers(500, 9000))
-@settings(max_examples=100, deadline=None)
+@cases(100)
 def test_studs_step_from_the_first_to_the_end(first: int, apart: int, width: int) -> None:
     wall = Wall(width=Fraction(width), studs=Studs(first=Fraction(first), apart=Fraction(apart)))
     assert list(wall.stud_middles) == list(range(first, width, apart))
@@ -40,8 +44,10 @@ def test_studs_step_from_the_first_to_the_end(first: int, apart: int, width: int
     assert found.stud_middles == (100, 400), "as they were found, in order"
 
 
-@given(width=st.integers(900, 9000), skirting=st.integers(0, 200), way=st.none() | st.integers(1, 4000))
-@settings(max_examples=60, deadline=None)
+@given(
+    width=st.integers(900, 9000), skirting=st.integers(0, 200), way=st.none() | st.integers(1, 4000)
+)
+@cases(60)
 def test_a_survey_comes_back_as_it_was_kept(width: int, skirting: int, way: int | None) -> None:
     patch: dict[str, Any] = {
         "width": f"{width} mm",
@@ -56,7 +62,10 @@ def test_a_survey_comes_back_as_it_was_kept(width: int, skirting: int, way: int 
 
 def test_changes_of_a_survey_are_said_for_the_undo_list() -> None:
     assert describe_wall(WALL, amend_wall(WALL, {"height": "2.6 m"})) == "height 2400 mm to 2600 mm"
-    assert describe_wall(WALL, amend_wall(WALL, {"makeup": "masonry"})) == "makeup timber studs to masonry"
+    assert (
+        describe_wall(WALL, amend_wall(WALL, {"makeup": "masonry"}))
+        == "makeup timber studs to masonry"
+    )
     assert describe_wall(WALL, amend_wall(WALL, {"obstacles": []})) == "obstacles"
     assert describe_wall(WALL, WALL) == "no change"
     with pytest.raises(BriefError, match="A change is an object"):
@@ -74,14 +83,24 @@ def test_a_wall_is_drawn_with_what_is_on_it() -> None:
     # A door hinged right: its lines meet at its right edge, half-way up.
     (leaf,) = [stroke for stroke in strokes if stroke.role == "swing"]
     assert list(points(leaf.path)) == [(0, 2000), (900, 1000), (0, 0)]
-    every = [Obstacle(kind=kind, x=Fraction(1000), width=Fraction(400), height=Fraction(500)) for kind in
-             ("hatch", "window", "switch", "socket", "pipe", "radiator", "other")]  # fmt: skip
+    every = [
+        Obstacle(kind=kind, x=Fraction(1000), width=Fraction(400), height=Fraction(500))
+        for kind in ("hatch", "window", "switch", "socket", "pipe", "radiator", "other")
+    ]
     for one in every:
-        around_it = [box(s) for s in wall_strokes(Wall(obstacles=(one,), skirting=Fraction(0))) if s.role == "obstacle"]
-        assert (1000, 0, 1400, 500) in [tuple(round(n) for n in each) for each in around_it], one.kind
+        around_it = [
+            box(s)
+            for s in wall_strokes(Wall(obstacles=(one,), skirting=Fraction(0)))
+            if s.role == "obstacle"
+        ]
+        assert (1000, 0, 1400, 500) in [tuple(round(n) for n in each) for each in around_it], (
+            one.kind
+        )
         assert all(a >= 1000 and b <= 1400 for a, _, b, _ in around_it), one.kind
     old = wall_strokes(Wall(old=(OldFixing(x=Fraction(700), y=Fraction(900)),)))
-    assert all(abs((a + c) / 2 - 700) < 1 for a, _, c, _ in (box(s) for s in old if s.role == "old"))
+    assert all(
+        abs((a + c) / 2 - 700) < 1 for a, _, c, _ in (box(s) for s in old if s.role == "old")
+    )
 
 
 def test_the_wall_stands_behind_the_rack_at_its_place() -> None:
@@ -89,11 +108,20 @@ def test_the_wall_stands_behind_the_rack_at_its_place() -> None:
     wall = done.scene.symbols[0]
     assert (wall.of, wall.places) == ("wall", ((-1500.0, 0.0),))
     assert sum(stroke.role == "neighbour" for stroke in wall.strokes) == len(OTHER.drawn)
-    assert not [stroke for stroke in done.scene.strokes if stroke.role in SURROUNDINGS - {"person", "reach"}]
+    assert not [
+        stroke for stroke in done.scene.strokes if stroke.role in SURROUNDINGS - {"person", "reach"}
+    ]
     # One ring for each screw, and the studs numbered at the ceiling.
     rings = next(symbol for symbol in done.scene.symbols if symbol.key == "fixing")
     assert len(rings.places) == sum(len(one.screws) for one in done.on_wall.fixed)
-    assert [label.text for label in done.scene.labels if label.role == "stud"] == ["1", "2", "3", "4", "5", "6"]
+    assert [label.text for label in done.scene.labels if label.role == "stud"] == [
+        "1",
+        "2",
+        "3",
+        "4",
+        "5",
+        "6",
+    ]
     # Moved along, the same wall is only put elsewhere.
     moved = design(amend(PLACED, {"place": {"x": "1510 mm"}}), SITES["ab"]).scene.symbols[0]
     assert moved.strokes == wall.strokes
@@ -124,7 +152,9 @@ def test_a_whole_wall_shows_every_rack_at_its_place_once() -> None:
     scene = wall_scene(WALL, [(Fraction(1500), done.scene), (Fraction(0), done.scene)], MM)
     boards = [box(stroke) for stroke in scene.strokes if stroke.role == "board"]
     assert [a for a, *_ in boards] == [1500, 0]
-    assert not [symbol for symbol in scene.symbols if symbol.of == "wall" or symbol.key.endswith("fixing")]
+    assert not [
+        symbol for symbol in scene.symbols if symbol.of == "wall" or symbol.key.endswith("fixing")
+    ]
     assert len({symbol.key for symbol in scene.symbols}) == len(scene.symbols)
     assert [d.text for d in wall_dimensions(WALL, MM)] == ["3600 mm", "2400 mm", "300 mm", "600 mm"]
 
@@ -149,7 +179,9 @@ def test_the_section_shows_screws_and_forces(by: str, off: int) -> None:
 
 def test_a_rack_begins_in_the_widest_gap_and_catches_where_it_should() -> None:
     site = SITES["ab"]
-    done = design(amend(COATS, {"row": {"count": 3, "length": "700 mm"}, "place": {"wall": "ab"}}), site)
+    done = design(
+        amend(COATS, {"row": {"count": 3, "length": "700 mm"}, "place": {"wall": "ab"}}), site
+    )
     # Free beside door, switch and hats: from 900 to 3300 at the coats' height, less a hand's room.
     x = first_place(done.rack, site, done.on_wall.spot, done.brief.mount, done.tape)
     here = around(one.moved(x) for one in areas(done.rack))
@@ -176,7 +208,14 @@ def test_a_rack_begins_in_the_widest_gap_and_catches_where_it_should() -> None:
         # 2400 beside the door, less 30 for a hand at both sides: mugs take 115 each.
         (20, "3300 mm", "rail", 2300, "", 20),
         (30, "3300 mm", "rail", 2340, "In 2 rows, for 2340 mm beside what is there.", 30),
-        (30, "3300 mm", "perch", 2340, "20 of 30: no more fit in 2340 mm beside what is there.", 20),
+        (
+            30,
+            "3300 mm",
+            "perch",
+            2340,
+            "20 of 30: no more fit in 2340 mm beside what is there.",
+            20,
+        ),
         (30, "3300 mm", "stile-pair", 2230, "14 of 30: no more fit in 2230 mm of height.", 14),
         (3, "1000 mm", "rail", 345, "It does not fit there: put it elsewhere, or hang less.", 3),
     ],

@@ -1,15 +1,30 @@
 """The real interface in Debian's Chromium, on a real server with the demo's racks."""
 
+import shutil
 from collections.abc import Iterator
 from pathlib import Path
-from typing import Any
+from typing import Any, Literal
 
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.server import CHROMIUM, CHROMIUM_ARGS, Server, running
+from tests.server import CHROMIUM, CHROMIUM_ARGS, Server, serving
+from yardcliff.api.app import create_app
+from yardcliff.app.application import Application
+from yardcliff.demo import fill
+from yardcliff.standins.simulated import instruments
+from yardcliff.standins.timber_yard import create_yard
+from yardcliff.store.database import Database
+from yardcliff.suppliers import HttpSupplier
 
 expect.set_options(timeout=15_000)  # a busy machine is slow, not wrong
+EVERYBODY: tuple[tuple[Literal["light", "dark"], int], ...] = (("light", 1280), ("dark", 390))
+"""Themes, and how wide the window is."""
+SCHEMES: tuple[tuple[Literal["light", "dark"], str], ...] = (
+    ("light", ""),
+    ("dark", ", runOnly: ['color-contrast']"),
+)
+"""Themes, and what of a page they change: all else is looked at once."""
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
@@ -28,24 +43,51 @@ def data(tmp_path: Path) -> Path:
     return tmp_path / "demo.db"
 
 
+@pytest.fixture(scope="session")
+def hut(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """The demo's data file, as it is before anybody does anything."""
+    path = tmp_path_factory.mktemp("hut") / "demo.db"
+    database = Database(path)
+    fill(Application(database))
+    database.close()
+    return path
+
+
+@pytest.fixture(scope="session")
+def yard() -> Iterator[Server]:
+    with serving(create_yard()) as yard:
+        yield yard
+
+
 @pytest.fixture
-def server(data: Path) -> Iterator[Server]:
-    with running(data, "demo") as server:
+def server(data: Path, hut: Path, yard: Server) -> Iterator[Server]:
+    shutil.copy(hut, data)
+    database = Database(data)
+    app = create_app(Application(database, HttpSupplier(yard.address), instruments()))
+    with serving(app) as server:
         yield server
+    app.state.phone.shut()
+    database.close()
 
 
 @pytest.fixture
 def home(page: Page, server: Server) -> Iterator[Page]:
-    """The first page. Whatever the test does, no script error and no refused content may come of it."""
+    """The first page. Whatever the test does, no script error and no refused content may come of
+    it.
+    """
     complaints: list[str] = []
     page.on("pageerror", lambda error: complaints.append(str(error)))
     page.on(
         "console",
-        lambda message: complaints.append(message.text) if "Content Security" in message.text else None,
+        lambda message: (
+            complaints.append(message.text) if "Content Security" in message.text else None
+        ),
     )
     page.on(
         "request",
-        lambda request: complaints.append(request.url) if not request.url.startswith(server.address) else None,
+        lambda request: (
+            complaints.append(request.url) if not request.url.startswith(server.address) else None
+        ),
     )
     page.goto(server.address)
     expect(page.get_by_role("heading", level=1)).to_contain_text("Yardcliff")
@@ -68,8 +110,20 @@ def open_rack(page: Page, name: str) -> Page:
 def marks(page: Page) -> list[str]:
     """The readings on the tape, in order."""
     labels = page.get_by_role("group", name="The tape").get_by_role("button").all()
-    return [(label.get_attribute("aria-label") or "").split(": ")[1].split(". ")[0] for label in labels]
+    return [
+        (label.get_attribute("aria-label") or "").split(": ")[1].split(". ")[0] for label in labels
+    ]
 
 
 def saved(page: Page) -> None:
     expect(page.get_by_role("status").filter(has_text="saved")).to_have_text("saved")
+
+
+def clean(page: Page, view: str) -> None:
+    """What a page shows is open to all, in both themes; its context has to let scripts in."""
+    page.add_script_tag(path=AXE)
+    for scheme, rules in SCHEMES:
+        page.emulate_media(color_scheme=scheme)
+        found = page.evaluate(f"axe.run(document, {{resultTypes: ['violations'] {rules}}})")
+        wrong = [(one["id"], [n["target"] for n in one["nodes"]]) for one in found["violations"]]
+        assert not wrong, (view, scheme, wrong)

@@ -1,4 +1,6 @@
-"""Hurried hands: quick keys and double presses at any latency, fingers on a phone, a server that is away."""
+"""Hurried hands: quick keys and double presses at any latency, fingers on a phone, a server that is
+away.
+"""
 
 import os
 import signal
@@ -75,7 +77,9 @@ def test_a_change_made_while_the_server_is_away_outlives_the_tab(page: Page, dat
         expect(page.get_by_role("alert")).to_contain_text("A change waits here")
         page.get_by_label("count", exact=True).blur()
         page.keyboard.press("+")
-        expect(page.get_by_role("status").filter(has_text="not saved")).to_have_text("2 not saved yet")
+        expect(page.get_by_role("status").filter(has_text="not saved")).to_have_text(
+            "2 not saved yet"
+        )
         with page.expect_event("close"):
 
             def leave(dialog: Dialog) -> None:
@@ -134,7 +138,9 @@ def test_what_is_half_typed_stays_over_a_change_of_page_and_a_reload(porch: Page
 
 def test_a_price_is_asked_for_as_the_label_has_it_and_taken_back_there(home: Page) -> None:
     home.goto(f"{home.url}timber")
-    home.get_by_role("button", name="Forget").or_(home.get_by_role("button", name="Let it go")).first.click()
+    home.get_by_role("button", name="Forget").or_(
+        home.get_by_role("button", name="Let it go")
+    ).first.click()
     home.goto(home.url.removesuffix("timber"))
     page = open_rack(home, "Porch, waxed jackets")
     page.get_by_role("link", name="Timber", exact=True).last.click()
@@ -152,7 +158,9 @@ def test_a_price_is_asked_for_as_the_label_has_it_and_taken_back_there(home: Pag
 
 @pytest.fixture
 def phone(browser: Browser, server: Server) -> Iterator[Page]:
-    context = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True)
+    context = browser.new_context(
+        viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
+    )
     page = context.new_page()
     page.goto(server.address)
     yield page
@@ -160,7 +168,9 @@ def phone(browser: Browser, server: Server) -> Iterator[Page]:
 
 
 def swipe(page: Page, handle: Locator, dx: float, dy: float = 0, *, low: bool = False) -> None:
-    """A finger put on the middle of a handle, or on its lower end, and drawn along: real touches, as the browser gets them."""
+    """A finger put on the middle of a handle, or on its lower end, and drawn along: real touches,
+    as the browser gets them.
+    """
     handle.scroll_into_view_if_needed()
     box = handle.bounding_box()
     assert box
@@ -223,7 +233,9 @@ def test_a_finger_drags_a_piece_to_another_board_and_a_tap_picks_one(phone: Page
     peg.tap()
     expect(peg).to_have_attribute("aria-pressed", "true")
     phone.keyboard.press("Escape")
+    expect(peg).to_have_attribute("aria-pressed", "false")
     away.scroll_into_view_if_needed()  # both are in sight: a finger drops on what it sees
+    expect(peg).to_be_visible()
     box, to = peg.bounding_box(), away.bounding_box()
     assert box
     assert to

@@ -1,8 +1,10 @@
-"""The log: measured against planned, a way out taken, hours and fits, another one like it; for everybody."""
+"""The log: measured against planned, a way out taken, hours and fits, another one like it; for
+everybody.
+"""
 
 from playwright.sync_api import Browser, Page, expect
 
-from tests.e2e.conftest import AXE, marks, open_rack, saved
+from tests.e2e.conftest import AXE, EVERYBODY, marks, open_rack, saved
 from tests.e2e.test_wall import commit, stage
 from tests.server import Server
 
@@ -48,7 +50,9 @@ def test_a_row_below_is_measured_and_held_by_itself(home: Page) -> None:
     ways = page.get_by_role("region", name="Ways out: row 2, hole 3")
     ways.get_by_role("button", name="Take it: Take it as it is").click()
     expect(ways).to_have_count(0)
-    expect(page.get_by_role("group", name="Rows").get_by_role("button", name="Row 2")).to_contain_text("6 to measure")
+    expect(
+        page.get_by_role("group", name="Rows").get_by_role("button", name="Row 2")
+    ).to_contain_text("6 to measure")
     expect(page.get_by_role("row", name="hole 3")).to_contain_text("370 mm")
     saved(page)
     stage(page, "The rack")
@@ -71,7 +75,9 @@ def test_readings_are_taken_from_an_instrument_once_it_is_still(home: Page) -> N
     expect(page.get_by_label("Measured: hole 1", exact=True)).not_to_have_value("")
     # It is pointed at another field by a click, says that it is made up, and so do its readings.
     page.get_by_label("Measured: hole 4", exact=True).click()
-    expect(page.get_by_text("Hold it to hole 4;")).to_contain_text("Simulated: it stands in for a real tape.")
+    expect(page.get_by_text("Hold it to hole 4;")).to_contain_text(
+        "Simulated: it stands in for a real tape."
+    )
     take.click(timeout=15_000)
     stage(page, "Log")
     expect(page.get_by_label("Measured: hole 4", exact=True)).not_to_have_value("")
@@ -114,16 +120,22 @@ def test_another_one_begins_as_it_was_built(home: Page) -> None:
     assert marks(page)[0] == "37 mm"
 
 
-def test_the_log_is_for_everybody_light_dark_and_on_a_phone(home: Page, browser: Browser, server: Server) -> None:
+def test_the_log_is_for_everybody_light_dark_and_on_a_phone(
+    home: Page, browser: Browser, server: Server
+) -> None:
     rack = home.get_by_role("link", name="Porch, waxed jackets").get_attribute("href")
-    for scheme, width in (("light", 1280), ("dark", 390)):
-        context = browser.new_context(color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True)  # type: ignore[arg-type]
+    for scheme, width in EVERYBODY:
+        context = browser.new_context(
+            color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True
+        )
         page = context.new_page()
         page.goto(f"{server.address}{rack}/log")
         commit(page, "Measured: hole 3", "640")
         expect(page.get_by_text("Make the board again")).to_be_visible()
         page.evaluate(AXE.read_text("utf-8"))
-        wrong = page.evaluate("async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)")
+        wrong = page.evaluate(
+            "async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)"
+        )
         assert wrong == [], scheme
         assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), scheme
         context.close()

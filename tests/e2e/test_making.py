@@ -1,4 +1,6 @@
-"""Making: cards in order, moved and put back; a deadline; the workshop; the bench on a phone, with the link down and the server killed."""
+"""Making: cards in order, moved and put back; a deadline; the workshop; the bench on a phone, with
+the link down and the server killed.
+"""
 
 import os
 import re
@@ -8,7 +10,7 @@ from pathlib import Path
 
 from playwright.sync_api import Browser, Locator, Page, expect
 
-from tests.e2e.conftest import AXE, open_rack, saved
+from tests.e2e.conftest import AXE, EVERYBODY, open_rack, saved
 from tests.e2e.test_wall import commit, stage
 from tests.server import Server, running
 
@@ -24,7 +26,12 @@ def opened(page: Page, name: str = "Kitchen, spices and soup mugs") -> Page:
 
 def number(page: Page, title: str) -> Locator:
     """The number of the card whose title begins so."""
-    return page.locator("[data-task]").filter(has=page.get_by_role("button", name=title)).locator("span").first
+    return (
+        page.locator("[data-task]")
+        .filter(has=page.get_by_role("button", name=title))
+        .locator("span")
+        .first
+    )
 
 
 def test_a_card_says_why_it_comes_here_and_is_moved_and_put_back(home: Page) -> None:
@@ -40,9 +47,9 @@ def test_a_card_says_why_it_comes_here_and_is_moved_and_put_back(home: Page) -> 
     note = page.get_by_role("list", name="Notes on the making")
     expect(note).to_contain_text("comes before “Second coat: hard wax oil”")
     expect(number(page, "Glue the pegs in")).to_have_text(str(before - 2))
-    expect(page.get_by_role("navigation", name="Stages").get_by_role("link", name="Making")).to_contain_text(
-        "to settle"
-    )
+    expect(
+        page.get_by_role("navigation", name="Stages").get_by_role("link", name="Making")
+    ).to_contain_text("to settle")
     note.get_by_role("button", name="After “Second coat: hard wax oil”").click()
     expect(note).not_to_contain_text("comes before")
     page.keyboard.press("Escape")
@@ -170,10 +177,14 @@ def test_a_wait_is_counted_down_from_its_tick(home: Page) -> None:
     expect(waits).to_have_count(0)
 
 
-def test_making_is_for_everybody_light_dark_and_on_a_phone(home: Page, browser: Browser, server: Server) -> None:
+def test_making_is_for_everybody_light_dark_and_on_a_phone(
+    home: Page, browser: Browser, server: Server
+) -> None:
     rack = home.get_by_role("link", name="Kitchen, spices and soup mugs").get_attribute("href")
-    for scheme, width in (("light", 1280), ("dark", 390)):
-        context = browser.new_context(color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True)  # type: ignore[arg-type]
+    for scheme, width in EVERYBODY:
+        context = browser.new_context(
+            color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True
+        )
         page = context.new_page()
         for at, card in (
             ("/making", "Cut 4 grooves"),
@@ -186,7 +197,9 @@ def test_making_is_for_everybody_light_dark_and_on_a_phone(home: Page, browser: 
             if card:
                 page.get_by_role("button", name=card).last.click()
             page.evaluate(AXE.read_text("utf-8"))
-            wrong = page.evaluate("async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)")
+            wrong = page.evaluate(
+                "async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)"
+            )
             assert wrong == [], (at, scheme)
             assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), at
         context.close()

@@ -1,4 +1,6 @@
-"""One project on two devices, from the first board to the wall: the server is killed twice, and all stages tell one story."""
+"""One project on two devices, from the first board to the wall: the server is killed twice, and all
+stages tell one story.
+"""
 
 import os
 import re
@@ -9,10 +11,10 @@ from playwright.sync_api import Browser, Page, expect
 
 from tests.e2e.conftest import marks, open_rack, saved
 from tests.e2e.test_wall import commit, stage
-from tests.server import Server, running
+from tests.server import OwnProcess, running
 
 
-def killed(server: Server) -> None:
+def killed(server: OwnProcess) -> None:
     os.kill(server.process.pid, signal.SIGKILL)
     server.process.wait()
 
@@ -21,7 +23,10 @@ def test_a_project_lives_on_laptop_and_phone_through_mistakes_and_kills(
     page: Page, browser: Browser, data: Path
 ) -> None:
     phone = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True).new_page()
-    card, done = phone.get_by_role("heading", level=2), phone.get_by_role("button", name=re.compile("^(Done|Step is)"))
+    card, done = (
+        phone.get_by_role("heading", level=2),
+        phone.get_by_role("button", name=re.compile("^(Done|Step is)")),
+    )
 
     def work_on(until: str) -> None:
         """Everything is done at the bench until that card comes."""
@@ -29,7 +34,9 @@ def test_a_project_lives_on_laptop_and_phone_through_mistakes_and_kills(
             if (card.text_content() or "").startswith(until):
                 return
             line = (
-                phone.get_by_text(re.compile("^next, ")).text_content() if done.text_content() == "Done, next" else ""
+                phone.get_by_text(re.compile("^next, ")).text_content()
+                if done.text_content() == "Done, next"
+                else ""
             )
             title = card.text_content()
             done.tap()
@@ -78,7 +85,9 @@ def test_a_project_lives_on_laptop_and_phone_through_mistakes_and_kills(
         expect(ways).not_to_contain_text("Space the rest around it")
         ways.get_by_role("button", name="Take it: Plug it, and drill again").click()
         expect(ways).to_have_count(0)
-        expect(page.get_by_role("list", name="Log")).to_contain_text("Hole 2 is at 549 mm where 540 mm was planned")
+        expect(page.get_by_role("list", name="Log")).to_contain_text(
+            "Hole 2 is at 549 mm where 540 mm was planned"
+        )
         killed(second)
     with running(data, "serve", port=port):
         phone.goto(f"{page.url.replace('/log', '')}/bench")

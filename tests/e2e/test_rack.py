@@ -47,7 +47,9 @@ def test_a_finding_is_settled_by_its_button(porch: Page) -> None:
     expect(porch.get_by_label("length", exact=True)).to_have_value("1560 mm")
 
 
-def test_dragging_the_boards_end_follows_saves_and_can_be_undone_after_a_reload(porch: Page) -> None:
+def test_dragging_the_boards_end_follows_saves_and_can_be_undone_after_a_reload(
+    porch: Page,
+) -> None:
     before = marks(porch)
     end = porch.get_by_role("slider", name="The board's right end")
     box = end.bounding_box()
@@ -78,6 +80,7 @@ def test_dragging_a_hook_pins_it_and_the_others_space_evenly(porch: Page) -> Non
     porch.mouse.up()
     slider = porch.get_by_role("slider", name="Holder 3 of 6, pinned")
     expect(slider).to_be_focused()
+    saved(porch)
     readings = [int(text.split()[0]) for text in marks(porch)]
     assert readings[2] > 640
     assert readings[1] == pytest.approx((readings[0] + readings[2]) / 2, abs=1)
@@ -99,7 +102,9 @@ def test_the_whole_flow_by_keyboard_alone(home: Page) -> None:
         home.keyboard.press("Tab")
     home.keyboard.press("Enter")
     expect(choice).to_have_attribute("aria-pressed", "true")
-    while not home.get_by_role("button", name="Draw this rack").evaluate("node => node === document.activeElement"):
+    while not home.get_by_role("button", name="Draw this rack").evaluate(
+        "node => node === document.activeElement"
+    ):
         home.keyboard.press("Tab")
     home.keyboard.press("Enter")
     expect(home).to_have_title("Towels | Yardcliff")
@@ -140,7 +145,9 @@ def test_the_ladder_tries_a_count_on_and_takes_it(porch: Page) -> None:
     assert len(marks(porch)) == 5
 
 
-def test_typed_figures_take_units_fractions_and_sums_and_what_follows_gives_way(porch: Page) -> None:
+def test_typed_figures_take_units_fractions_and_sums_and_what_follows_gives_way(
+    porch: Page,
+) -> None:
     length = porch.get_by_label("length", exact=True)
     length.fill("4 ft + 6 1/2 in")
     length.press("Enter")
@@ -160,7 +167,14 @@ def test_the_unit_changes_what_is_read_and_nothing_else(porch: Page) -> None:
     metric = marks(porch)
     porch.get_by_role("radio", name="inch").click()
     expect(porch.get_by_role("button", name="Tape step")).to_contain_text("1/16 in")
-    assert marks(porch) == ["4 3/4 in", "14 1/4 in", "23 13/16 in", "33 5/16 in", "42 13/16 in", "52 5/16 in"]
+    assert marks(porch) == [
+        "4 3/4 in",
+        "14 1/4 in",
+        "23 13/16 in",
+        "33 5/16 in",
+        "42 13/16 in",
+        "52 5/16 in",
+    ]
     porch.get_by_role("button", name="Tape from the left end").click()
     assert marks(porch)[0] == "52 5/16 in"
     porch.get_by_role("button", name="Tape from the right end").click()
@@ -229,11 +243,17 @@ def test_any_figure_opens_its_working_and_slips_stay_side_by_side(porch: Page) -
 
 
 def test_every_end_rule_spacing_and_holder_can_be_chosen(porch: Page) -> None:
-    for rule, first in (("A whole space", "207 mm"), ("Nothing past the end", "115 mm"), ("Equal gaps", "196 mm")):
+    for rule, first in (
+        ("A whole space", "207 mm"),
+        ("Nothing past the end", "115 mm"),
+        ("Equal gaps", "196 mm"),
+    ):
         porch.get_by_role("button", name="End rule").click()
         porch.get_by_role("menuitemradio", name=re.compile(rule)).click()
         saved(porch)
-        expect(porch.get_by_role("button", name=f"Mark 1: {first}. Show the working")).to_be_visible()
+        expect(
+            porch.get_by_role("button", name=f"Mark 1: {first}. Show the working")
+        ).to_be_visible()
     porch.get_by_role("radio", name="tidy").click()
     porch.get_by_label("to", exact=True).fill("10")
     porch.get_by_label("to", exact=True).press("Enter")
@@ -243,7 +263,9 @@ def test_every_end_rule_spacing_and_holder_can_be_chosen(porch: Page) -> None:
     porch.get_by_role("radio", name="pegs").click()
     porch.get_by_role("button", name=re.compile("^Kind of holder:")).click()
     porch.get_by_role("menuitemradio", name="20 mm dowel peg").click()
-    expect(porch.get_by_role("button", name=re.compile("10° from square, 80° from the face"))).to_be_visible()
+    expect(
+        porch.get_by_role("button", name=re.compile("10° from square, 80° from the face"))
+    ).to_be_visible()
     porch.get_by_role("button", name=re.compile("^Board:")).click()
     porch.get_by_role("menuitemradio", name="Oak 145 × 26").click()
     expect(porch.get_by_role("radio", name="hard")).to_be_checked()
@@ -254,7 +276,9 @@ def test_every_end_rule_spacing_and_holder_can_be_chosen(porch: Page) -> None:
 
 
 def test_on_a_phone_everything_is_in_reach(browser: Browser, server: Server) -> None:
-    context = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True)
+    context = browser.new_context(
+        viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
+    )
     page = context.new_page()
     page.goto(server.address)
     open_rack(page, "Porch, waxed jackets")

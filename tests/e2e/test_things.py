@@ -1,4 +1,6 @@
-"""What hangs: things of one's own, several kinds on a rack, their order, and what holders keep clear of."""
+"""What hangs: things of one's own, several kinds on a rack, their order, and what holders keep
+clear of.
+"""
 
 from pathlib import Path
 
@@ -138,7 +140,9 @@ def test_a_thing_is_measured_kept_and_brought_to_the_racks_that_use_it(home: Pag
     sheet.get_by_role("button", name="Keep as measured").click()
     home.get_by_role("button", name="Update them").click()
     expect(home.get_by_text("Brought up to date").first).to_be_visible()
-    expect(home.get_by_role("region", name="your own, as measured")).to_contain_text("waxed jackets")
+    expect(home.get_by_role("region", name="your own, as measured")).to_contain_text(
+        "waxed jackets"
+    )
     home.get_by_role("link", name="Racks").click()
     open_rack(home, "Porch, waxed jackets")
     expect(home.get_by_label("Width of the waxed jackets")).to_have_value("240 mm")

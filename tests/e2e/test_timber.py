@@ -1,10 +1,12 @@
-"""Timber: a plan on the bench, a part moved by hand, a stick put on the rack, prices asked of the yard."""
+"""Timber: a plan on the bench, a part moved by hand, a stick put on the rack, prices asked of the
+yard.
+"""
 
 import re
 
 from playwright.sync_api import Browser, Page, expect
 
-from tests.e2e.conftest import AXE, open_rack, saved
+from tests.e2e.conftest import AXE, EVERYBODY, open_rack, saved
 from tests.e2e.test_wall import commit, stage
 from tests.server import Server
 
@@ -45,7 +47,9 @@ def test_a_part_is_dragged_to_another_stick(home: Page) -> None:
     expect(page.get_by_role("button", name="Kept so")).to_have_count(1)
 
 
-def test_every_wrong_figure_of_the_saw_is_said_and_a_fix_settles_what_is_missing(home: Page) -> None:
+def test_every_wrong_figure_of_the_saw_is_said_and_a_fix_settles_what_is_missing(
+    home: Page,
+) -> None:
     page = home
     open_rack(page, "Kitchen, spices and soup mugs")
     stage(page, "Timber")
@@ -160,7 +164,9 @@ def test_racks_are_cut_together_at_several_lengths(home: Page) -> None:
 def test_lists_come_from_files_and_what_is_left_out_is_said(home: Page) -> None:
     page = home
     page.get_by_role("link", name="Timber", exact=True).click()
-    csv = "wide;thick;long;flaws;note\n95;21;1740;knot at 300 over 40;behind the stove\n95;21;far;;\n"
+    csv = (
+        "wide;thick;long;flaws;note\n95;21;1740;knot at 300 over 40;behind the stove\n95;21;far;;\n"
+    )
     page.get_by_label("List of sticks").set_input_files(
         {"name": "s.csv", "mimeType": "text/csv", "buffer": csv.encode()}
     )
@@ -196,9 +202,9 @@ def test_a_stick_is_left_alone_a_wood_is_wished_for_and_both_are_taken_back(home
     page.get_by_role("button", name="Boards of").click()
     page.get_by_role("menuitemradio", name="oak").click()
     expect(bench.get_by_text("nothing gives: Board")).to_be_visible()
-    expect(page.get_by_role("navigation", name="Stages").get_by_role("link", name="Timber")).to_contain_text(
-        "1 to settle"
-    )
+    expect(
+        page.get_by_role("navigation", name="Stages").get_by_role("link", name="Timber")
+    ).to_contain_text("1 to settle")
     page.get_by_role("button", name="Take any wood").click()
     expect(bench.get_by_text("all from what is on hand")).to_be_visible()
     page.get_by_role("button", name="Saw: mitre saw").click()
@@ -221,16 +227,28 @@ def test_what_is_sawn_is_off_the_rack_and_its_rest_on_it_until_it_is_taken_back(
     expect(page.get_by_role("button", name="spruce board 120 mm × 28 mm")).to_be_visible()
 
 
-def test_timber_is_for_everybody_light_dark_and_on_a_phone(home: Page, browser: Browser, server: Server) -> None:
+def test_timber_is_for_everybody_light_dark_and_on_a_phone(
+    home: Page, browser: Browser, server: Server
+) -> None:
     rack = home.get_by_role("link", name="Kitchen dresser, tin cups").get_attribute("href")
-    for scheme, width in (("light", 1280), ("dark", 390)):
-        context = browser.new_context(color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True)  # type: ignore[arg-type]
+    for scheme, width in EVERYBODY:
+        context = browser.new_context(
+            color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True
+        )
         page = context.new_page()
-        for at in (f"{rack}/timber", "/timber", f"/timber/together?cut={(rack or '').rpartition('/')[2]}"):
+        for at in (
+            f"{rack}/timber",
+            "/timber",
+            f"/timber/together?cut={(rack or '').rpartition('/')[2]}",
+        ):
             page.goto(server.address + at)
-            expect(page.get_by_text(re.compile("Cairnfoot Timber|One by one")).first).to_be_visible()
+            expect(
+                page.get_by_text(re.compile("Cairnfoot Timber|One by one")).first
+            ).to_be_visible()
             page.evaluate(AXE.read_text("utf-8"))
-            wrong = page.evaluate("async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)")
+            wrong = page.evaluate(
+                "async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)"
+            )
             assert wrong == [], (at, scheme)
             assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), at
         context.close()

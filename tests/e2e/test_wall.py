@@ -76,7 +76,8 @@ def test_a_rack_is_dragged_on_its_wall_and_catches_where_it_should(home: Page) -
     x, y = box["x"] + box["width"] / 2, box["y"] + 80
     jackets.mouse.move(x, y)
     jackets.mouse.down()
-    # The gap at its height is from the switch to the corner, 1212 to 4800: its middle puts 1300 - 30 of jackets at 2356.
+    # The gap at its height is from the switch to the corner, 1212 to 4800: its middle puts 1300 -
+    # 30 of jackets at 2356.
     jackets.mouse.move(x + 100, y, steps=3)
     jackets.mouse.move(x + 182, y, steps=6)
     expect(jackets.get_by_text("middle of the gap").nth(1)).to_be_visible()
@@ -88,7 +89,9 @@ def test_a_rack_is_dragged_on_its_wall_and_catches_where_it_should(home: Page) -
     saved(jackets)
     left = jackets.get_by_label("from left", exact=True)
     caught = left.input_value()
-    expect(jackets.get_by_role("button", name=re.compile(f"^middle of the gap.*{caught}"))).to_be_visible()
+    expect(
+        jackets.get_by_role("button", name=re.compile(f"^middle of the gap.*{caught}"))
+    ).to_be_visible()
     rack.press("ArrowLeft")
     expect(left).not_to_have_value(caught)
     rack.press("ArrowUp")
@@ -102,7 +105,9 @@ def test_a_rack_is_dragged_on_its_wall_and_catches_where_it_should(home: Page) -
     jackets.get_by_role("button", name=re.compile(r"^Move to 1\d\d\d mm$")).first.click()
     expect(jackets.get_by_text("It hangs where the door is.")).to_have_count(0)
     jackets.get_by_role("button", name=re.compile("^most studs")).click()
-    expect(jackets.get_by_role("button", name=re.compile("^most studs"))).to_have_attribute("aria-pressed", "true")
+    expect(jackets.get_by_role("button", name=re.compile("^most studs"))).to_have_attribute(
+        "aria-pressed", "true"
+    )
     jackets.get_by_role("button", name="Reached by").click()
     jackets.get_by_role("menuitemradio", name="children too").click()
     expect(jackets.get_by_text("Higher than a child can reach with ease.")).to_be_visible()
@@ -133,7 +138,9 @@ def test_a_rack_gets_a_wall_and_what_holds_it(home: Page) -> None:
     keys.get_by_label("packet divided by").press("Escape")
     commit(keys, "straight out, g", "100 g")
     expect(keys.get_by_text("the worst fixing bears more than it may")).to_be_visible()
-    links = keys.get_by_role("list", name="Links from the thing to the wall").get_by_role("listitem")
+    links = keys.get_by_role("list", name="Links from the thing to the wall").get_by_role(
+        "listitem"
+    )
     expect(links.first).to_contain_text("piral plugs in the board")
     # What is offered changes the rack or how it hangs, never what its packet says.
     expect(keys.get_by_role("button", name=re.compile("carry"))).to_have_count(0)
@@ -211,12 +218,16 @@ def test_walls_are_usable_without_a_pointer_and_by_everybody(home: Page) -> None
         expect(home.get_by_role("group", name="The wall")).to_be_visible()
         expect(home.get_by_text(re.compile("Trying"))).to_have_count(0)
         home.evaluate(AXE.read_text("utf-8"))
-        found = home.evaluate("async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)")
+        found = home.evaluate(
+            "async () => (await axe.run()).violations.map((v) => v.id + ': ' + v.nodes[0].html)"
+        )
         assert found == [], (name, where)
         home.get_by_role("link", name="Racks", exact=True).click()
 
 
-def test_a_wall_that_was_changed_elsewhere_is_taken_as_it_is_now(home: Page, server: Server) -> None:
+def test_a_wall_that_was_changed_elsewhere_is_taken_as_it_is_now(
+    home: Page, server: Server
+) -> None:
     home.get_by_role("link", name="Porch, inner wall").click()
     whole = home.get_by_role("region", name="The wall", exact=True)
     expect(whole.get_by_label("high", exact=True)).to_have_value("2500 mm")
@@ -224,7 +235,8 @@ def test_a_wall_that_was_changed_elsewhere_is_taken_as_it_is_now(home: Page, ser
     other.goto(home.url)
     commit(other, "skirting", "90 mm")
     expect(other.get_by_label("skirting", exact=True)).to_have_value("90 mm")
-    # The older window is told, and shows the newer state; what was typed stays, to be put into that.
+    # The older window is told, and shows the newer state; what was typed stays, to be put into
+    # that.
     whole.get_by_label("high", exact=True).fill("2600 mm")
     whole.get_by_label("high", exact=True).press("Enter")
     expect(home.get_by_role("alert")).to_contain_text("This wall was changed in another window")
@@ -247,17 +259,22 @@ def test_an_open_rack_follows_its_wall_and_its_neighbours(home: Page) -> None:
     commit(other, "skirting", "80 mm")
     hats = other.get_by_role("link", name="Porch, felt hats")
     hats.click()
+    expect(other.get_by_label("Name of the rack")).to_have_value("Porch, felt hats")
     commit(other, "from left", "1400 mm")
     commit(other, "hung", "1700 mm")
     expect(other.get_by_text("It hangs where “Porch, guests' jackets” hangs.")).to_be_visible()
     # The window looks now and then; what is not its own change it only shows.
-    expect(jackets.get_by_text("It hangs where “Porch, felt hats” hangs.")).to_be_visible(timeout=12_000)
+    expect(jackets.get_by_text("It hangs where “Porch, felt hats” hangs.")).to_be_visible(
+        timeout=12_000
+    )
     saved(jackets)
     other.close()
 
 
 def test_walls_fit_a_phone(browser: Browser, server: Server) -> None:
-    context = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True)
+    context = browser.new_context(
+        viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
+    )
     page = context.new_page()
     for name, where in (
         ("Porch, inner wall", ""),

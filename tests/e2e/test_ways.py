@@ -1,4 +1,6 @@
-"""Ways of building: chosen by picture, with their own choices, and seen from the side and from above."""
+"""Ways of building: chosen by picture, with their own choices, and seen from the side and from
+above.
+"""
 
 import re
 
@@ -56,12 +58,17 @@ def test_a_hole_rail_is_asked_its_own_questions_and_says_what_is_wrong(home: Pag
     steps = flasks.get_by_role("listitem").filter(has_text="Stop:")
     expect(steps.first).to_contain_text("5 × hole")
     expect(steps.nth(1)).to_contain_text("at the hole's two sides")
-    # Every hole by its part and face, from an end and from both edges: the shelf's and those of its back plate.
+    # Every hole by its part and face, from an end and from both edges: the shelf's and those of its
+    # back plate.
     flasks.get_by_text("Hole table, part by part").click()
-    top = flasks.get_by_role("table", name="top: along from the left end; across from the front edge")
+    top = flasks.get_by_role(
+        "table", name="top: along from the left end; across from the front edge"
+    )
     expect(top.get_by_role("row").nth(1)).to_contain_text("57 mm")
     expect(top.get_by_role("row").nth(2)).to_contain_text("40 mm bit, through: hole 1")
-    expect(flasks.get_by_role("table", name="back: along from the left end, seen from behind")).to_be_visible()
+    expect(
+        flasks.get_by_role("table", name="back: along from the left end, seen from behind")
+    ).to_be_visible()
 
 
 def test_a_rack_is_seen_from_the_side_and_from_above(home: Page) -> None:
@@ -161,7 +168,9 @@ def test_a_lower_row_has_hooks_of_its_own(home: Page) -> None:
     commit("wide, row 2", "flat")
     expect(home.get_by_role("alert")).to_contain_text("“flat” is no number")
     commit("wide, row 2", "20 mm")
-    expect(home.get_by_role("button", name="Row 2 is held by: some of your own sizes")).to_be_visible()
+    expect(
+        home.get_by_role("button", name="Row 2 is held by: some of your own sizes")
+    ).to_be_visible()
     saved(home)
     home.reload()
     expect(home.get_by_label("wide, row 2", exact=True)).to_have_value("20 mm")

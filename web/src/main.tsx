@@ -1,22 +1,31 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode } from "react";
+import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter } from "react-router";
 import { RouterProvider } from "react-router/dom";
 
-import { ThingsPage } from "./features/items/ThingsPage";
-import { NewRackPage } from "./features/racks/NewRackPage";
 import { RacksPage } from "./features/racks/RacksPage";
-import { RackPage } from "./features/rack/RackPage";
-import { BenchPage } from "./features/making/BenchPage";
-import { TimberPage } from "./features/timber/TimberPage";
-import { TogetherPage } from "./features/timber/TogetherPage";
-import { WallPage } from "./features/walls/WallPage";
-import { VersionsPage } from "./features/versions/VersionsPage";
 import "./styles.css";
 import { NotFound } from "./ui/NotFound";
 import { applyTheme } from "./ui/theme";
 import { Toasts } from "./ui/Toasts";
+
+// The first page comes at once; every other one when it is gone to.
+const AboutPage = lazy(async () => ({ default: (await import("./features/about/AboutPage")).AboutPage }));
+const ThingsPage = lazy(async () => ({ default: (await import("./features/items/ThingsPage")).ThingsPage }));
+const NewRackPage = lazy(async () => ({
+  default: (await import("./features/racks/NewRackPage")).NewRackPage,
+}));
+const RackPage = lazy(async () => ({ default: (await import("./features/rack/RackPage")).RackPage }));
+const BenchPage = lazy(async () => ({ default: (await import("./features/making/BenchPage")).BenchPage }));
+const TimberPage = lazy(async () => ({ default: (await import("./features/timber/TimberPage")).TimberPage }));
+const TogetherPage = lazy(async () => ({
+  default: (await import("./features/timber/TogetherPage")).TogetherPage,
+}));
+const WallPage = lazy(async () => ({ default: (await import("./features/walls/WallPage")).WallPage }));
+const VersionsPage = lazy(async () => ({
+  default: (await import("./features/versions/VersionsPage")).VersionsPage,
+}));
 
 applyTheme();
 const nonce = document.querySelector<HTMLMetaElement>("meta[name=csp-nonce]")?.content;
@@ -25,22 +34,30 @@ if (nonce) Object.assign(globalThis, { __webpack_nonce__: nonce });
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 10_000 } } });
 
+const AWAY = "This page could not be fetched. Is Yardcliff running? Then open it again.";
+
 const router = createBrowserRouter([
-  { path: "/", element: <RacksPage /> },
-  { path: "/new", element: <NewRackPage /> },
-  { path: "/things", element: <ThingsPage /> },
-  { path: "/racks/:id", element: <RackPage stage="rack" /> },
-  { path: "/racks/:id/wall", element: <RackPage stage="wall" /> },
-  { path: "/racks/:id/fixing", element: <RackPage stage="fixing" /> },
-  { path: "/racks/:id/timber", element: <RackPage stage="timber" /> },
-  { path: "/racks/:id/making", element: <RackPage stage="making" /> },
-  { path: "/racks/:id/log", element: <RackPage stage="log" /> },
-  { path: "/racks/:id/bench", element: <BenchPage /> },
-  { path: "/timber", element: <TimberPage /> },
-  { path: "/timber/together", element: <TogetherPage /> },
-  { path: "/walls/:id", element: <WallPage /> },
-  { path: "/racks/:id/versions", element: <VersionsPage /> },
-  { path: "*", element: <NotFound /> },
+  {
+    errorElement: <NotFound text={AWAY} />,
+    children: [
+      { path: "/", element: <RacksPage /> },
+      { path: "/new", element: <NewRackPage /> },
+      { path: "/things", element: <ThingsPage /> },
+      { path: "/racks/:id", element: <RackPage stage="rack" /> },
+      { path: "/racks/:id/wall", element: <RackPage stage="wall" /> },
+      { path: "/racks/:id/fixing", element: <RackPage stage="fixing" /> },
+      { path: "/racks/:id/timber", element: <RackPage stage="timber" /> },
+      { path: "/racks/:id/making", element: <RackPage stage="making" /> },
+      { path: "/racks/:id/log", element: <RackPage stage="log" /> },
+      { path: "/racks/:id/bench", element: <BenchPage /> },
+      { path: "/timber", element: <TimberPage /> },
+      { path: "/timber/together", element: <TogetherPage /> },
+      { path: "/walls/:id", element: <WallPage /> },
+      { path: "/racks/:id/versions", element: <VersionsPage /> },
+      { path: "/about", element: <AboutPage /> },
+      { path: "*", element: <NotFound /> },
+    ],
+  },
 ]);
 
 const root = document.getElementById("root");
@@ -49,7 +66,9 @@ if (root)
     <StrictMode>
       <QueryClientProvider client={queries}>
         <Toasts>
-          <RouterProvider router={router} />
+          <Suspense>
+            <RouterProvider router={router} />
+          </Suspense>
         </Toasts>
       </QueryClientProvider>
     </StrictMode>,

@@ -9,13 +9,13 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel, ValidationError
 from starlette.exceptions import HTTPException
 
-from yardcliff.core.amend import BriefError
-from yardcliff.core.built.as_built import MadeAlready
-from yardcliff.core.check_marks import MarksError
-from yardcliff.core.effort import GivenUp
-from yardcliff.core.errors import YardcliffError
-from yardcliff.core.length import LengthError
-from yardcliff.core.listing import ListingError
+from yardcliff.core.base.effort import GivenUp
+from yardcliff.core.base.errors import YardcliffError
+from yardcliff.core.design.as_built import MadeAlready
+from yardcliff.core.findings.patch import BriefError
+from yardcliff.core.row.mark_check import MarksError
+from yardcliff.core.things.listing import ListingError
+from yardcliff.core.units.length import LengthError
 from yardcliff.imports.rackfile import RackFileError
 from yardcliff.imports.rows import CsvFileError
 from yardcliff.store.errors import (
@@ -82,7 +82,10 @@ def problem(status: int, name: str, title: str, detail: str, **more: Any) -> Pro
 
 def _message(error: Mapping[str, Any]) -> str:
     if error["type"] == "string_too_long":
-        return f"{len(str(error['input']))} characters are too many: {error['ctx']['max_length']} are the most."
+        return (
+            f"{len(str(error['input']))} characters are too many: {error['ctx']['max_length']} are"
+            " the most."
+        )
     return str(error["msg"])
 
 
@@ -90,12 +93,20 @@ def several(errors: list[FieldError]) -> Problem:
     """What of a request cannot be read: the first few, and how many more."""
     said = [f"{e.field or 'request'}: {e.message}" for e in errors[:MOST]]
     said += [f"and {len(errors) - MOST} more"] if len(errors) > MOST else []
-    return problem(422, "unreadable-request", "The request cannot be read", "; ".join(said), errors=errors[:MOST])
+    return problem(
+        422,
+        "unreadable-request",
+        "The request cannot be read",
+        "; ".join(said),
+        errors=errors[:MOST],
+    )
 
 
 def respond(problem: Problem) -> JSONResponse:
     return JSONResponse(
-        problem.model_dump(exclude_defaults=True), problem.status, media_type="application/problem+json"
+        problem.model_dump(exclude_defaults=True),
+        problem.status,
+        media_type="application/problem+json",
     )
 
 
@@ -104,14 +115,18 @@ def explained(error: Exception) -> Problem:
     if isinstance(error, (RequestValidationError, ValidationError)):
         return several(
             [
-                FieldError(field=".".join(str(p) for p in e["loc"] if p != "body"), message=_message(e))
+                FieldError(
+                    field=".".join(str(p) for p in e["loc"] if p != "body"), message=_message(e)
+                )
                 for e in error.errors()
             ]
         )
     status, name, title = next(row[1:] for row in _MAP if isinstance(error, row[0]))
     more: dict[str, Any] = {}
     if isinstance(error, (BriefError, ListingError)):
-        more["errors"] = [FieldError(field=field, message=text) for field, text in error.problems[:MOST]]
+        more["errors"] = [
+            FieldError(field=field, message=text) for field, text in error.problems[:MOST]
+        ]
     if isinstance(error, StaleSheet):
         more["version"] = error.version
     return problem(status, name, title, str(error), **more)

@@ -3,11 +3,12 @@
 import asyncio
 from contextlib import suppress
 
-from fastapi import APIRouter, Request, WebSocket, WebSocketDisconnect
+from fastapi import APIRouter, WebSocket, WebSocketDisconnect
 
-from yardcliff.api.scene_wire import Wire
-from yardcliff.core.exact import Fraction
-from yardcliff.core.length import LengthError, Tape, TapeName, exact_text, read
+from yardcliff.api.deps import App
+from yardcliff.api.wire import Wire
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import LengthError, Tape, TapeName, exact_text, read
 from yardcliff.instruments import QUIET, Shown, Steadied
 
 router = APIRouter(prefix="/api/instruments", tags=["log"])
@@ -30,16 +31,23 @@ class InstrumentView(Wire):
 
 
 @router.get("")
-def get_instruments(request: Request) -> list[InstrumentView]:
+def get_instruments(app: App) -> list[InstrumentView]:
     """The instruments that there are."""
-    known = request.app.state.instruments
-    return [InstrumentView(name=name, simulated=made(Fraction(0)).simulated) for name, made in known.items()]
+    known = app.instruments
+    return [
+        InstrumentView(name=name, simulated=made(Fraction(0)).simulated)
+        for name, made in known.items()
+    ]
 
 
 @router.websocket("/{name}")
-async def watch(socket: WebSocket, name: str, tape: TapeName = "1 mm", held: str = "0") -> None:
-    """What it shows, each time that it says something; `held` is what it is held to, for one that is simulated."""
-    made = socket.app.state.instruments.get(name)
+async def watch(
+    socket: WebSocket, name: str, app: App, tape: TapeName = "1 mm", held: str = "0"
+) -> None:
+    """What it shows, each time that it says something; `held` is what it is held to, for one that
+    is simulated.
+    """
+    made = app.instruments.get(name)
     own = Tape.named(tape)
     try:
         at = read(held, "mm", exact=True)
@@ -70,4 +78,9 @@ def _view(shown: Shown, tape: Tape) -> ShownView:
     if shown.mm is None:
         return ShownView(text="", value="", steady=False, says=shown.says)
     rounded = Fraction(round(shown.mm * 100), 100)
-    return ShownView(text=tape.write_fine(rounded), value=exact_text(rounded), steady=shown.steady, says=shown.says)
+    return ShownView(
+        text=tape.write_fine(rounded),
+        value=exact_text(rounded),
+        steady=shown.steady,
+        says=shown.says,
+    )

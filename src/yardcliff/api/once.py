@@ -1,4 +1,6 @@
-"""A request that comes again under its key is answered as it was, and writes nothing again: a double press, a lost answer."""
+"""A request that comes again under its key is answered as it was, and writes nothing again: a
+double press, a lost answer.
+"""
 
 import asyncio
 import re
@@ -14,7 +16,9 @@ from yardcliff.store.database import REQUEST, Request
 HEADER = "idempotency-key"
 KEY = re.compile(r"[A-Za-z0-9-]{8,64}")
 KEPT = 256
-"""Answers that are remembered. Of older ones, and of those before a start, the data file still knows the keys."""
+"""Answers that are remembered. Of older ones, and of those before a start, the data file still
+knows the keys.
+"""
 
 
 @dataclass
@@ -37,7 +41,9 @@ class Once:
             return
         if not KEY.fullmatch(key):
             detail = f"“{key[:80]}” is no key of a request: 8 to 64 letters, digits and hyphens."
-            await respond(problem(422, "unreadable-key", "The request cannot be read", detail))(scope, receive, send)
+            await respond(problem(422, "unreadable-key", "The request cannot be read", detail))(
+                scope, receive, send
+            )
             return
         pressed = self._pressed.setdefault(f"{scope['method']} {scope['path']} {key}", _Pressed())
         while len(self._pressed) > KEPT:
@@ -49,8 +55,12 @@ class Once:
         for message in pressed.answer:
             await send(message)
 
-    async def _answered(self, key: str, scope: Scope, receive: Receive, send: Send) -> list[Message] | None:
-        """Pass it on; what it was answered, if that was a success: what was refused may be tried again."""
+    async def _answered(
+        self, key: str, scope: Scope, receive: Receive, send: Send
+    ) -> list[Message] | None:
+        """Pass it on; what it was answered, if that was a success: what was refused may be tried
+        again.
+        """
         said: list[Message] = []
 
         async def heard(message: Message) -> None:

@@ -1,22 +1,20 @@
-"""The one strict reader at the door: what no text, number, date or list may be, whatever the route, and who still waits."""
+"""The one strict reader at the door: what no text, number, date or list may be, whatever the route,
+and who still waits.
+"""
 
 import asyncio
 import json
 import re
 from collections.abc import Iterator
-from datetime import date
 from threading import Event
-from typing import Annotated, Any, TypeVar
+from typing import Any
 
-from pydantic import AfterValidator, NaiveDatetime
-from pydantic_core import PydanticCustomError
 from starlette.datastructures import Headers
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from yardcliff.api.errors import FieldError, respond, several
-from yardcliff.core.effort import WAITED_FOR
+from yardcliff.core.base.effort import WAITED_FOR
 
-T = TypeVar("T", bound=date)
 MOST_ENTRIES, MOST_VALUES, MOST_DEPTH = 5_000, 100_000, 64
 """In one list or object, in all of a request, and one inside the other."""
 GREATEST = 10**15
@@ -27,29 +25,16 @@ LONG = re.compile(rb"\d(?:[eE]|\d{14})")
 """A number that could be too great."""
 LARGE = 64_000
 """Bytes that are read beside the loop that everybody waits on."""
-YEARS = 2000, 2200
 NO_TEXT = re.compile("[\ud800-\udfff\x00-\x08\x0b\x0c\x0e-\x1f\x7f]")
 """Halves of letters, and what steers a terminal."""
 ASKS = re.compile(r"/api/(solve|start|reorder|most|check|racks/[^/]+/timber/try)")
 """What is posted and writes nothing: it ends when nobody waits for it. A write is finished."""
 
 
-def sensible(moment: T) -> T:
-    """A day that a rack could be made on."""
-    if not YEARS[0] <= moment.year < YEARS[1]:
-        raise PydanticCustomError(
-            "year", "The year {year} is none to build a rack in: {first} to {last}.",
-            {"year": moment.year, "first": YEARS[0], "last": YEARS[1] - 1},
-        )  # fmt: skip
-    return moment
-
-
-Moment = Annotated[NaiveDatetime, AfterValidator(sensible)]
-Day = Annotated[date, AfterValidator(sensible)]
-
-
 def unreadable(text: str | bytes) -> list[FieldError]:
-    """What no route may be given, the first few of it, by dotted path; empty too for what is no JSON: the route says so."""
+    """What no route may be given, the first few of it, by dotted path; empty too for what is no
+    JSON: the route says so.
+    """
     raw = text.encode("utf-8", "surrogatepass") if isinstance(text, str) else text
     if _plain(raw):
         return []
@@ -70,21 +55,36 @@ def unreadable(text: str | bytes) -> list[FieldError]:
         if isinstance(value, (dict, list)):
             if len(value) > MOST_ENTRIES or left < len(value):
                 most = min(MOST_ENTRIES, MOST_VALUES)
-                return [FieldError(field=path, message=f"{len(value)} entries are too many: {most} are the most.")]
+                return [
+                    FieldError(
+                        field=path,
+                        message=f"{len(value)} entries are too many: {most} are the most.",
+                    )
+                ]
             if depth == MOST_DEPTH:
-                return [FieldError(field=path, message=f"It is nested deeper than {MOST_DEPTH} levels.")]
-            found += [one for key in value for one in _no_text(path, key)] if isinstance(value, dict) else []
+                return [
+                    FieldError(field=path, message=f"It is nested deeper than {MOST_DEPTH} levels.")
+                ]
+            found += (
+                [field_error for key in value for field_error in _no_text(path, key)]
+                if isinstance(value, dict)
+                else []
+            )
             inside = value.items() if isinstance(value, dict) else enumerate(value)
             todo += [(f"{path}.{key}" if path else str(key), depth + 1, one) for key, one in inside]
         elif isinstance(value, str):
             found += _no_text(path, value)
         elif isinstance(value, (int, float)) and not abs(value) <= GREATEST:
-            found.append(FieldError(field=path, message=f"{str(value)[:40]} is no number for a rack."))
+            found.append(
+                FieldError(field=path, message=f"{str(value)[:40]} is no number for a rack.")
+            )
     return found
 
 
 def _plain(raw: bytes) -> bool:
-    """Whether it can be none of this, at a glance: what a drag sends on every frame is not taken apart."""
+    """Whether it can be none of this, at a glance: what a drag sends on every frame is not taken
+    apart.
+    """
     few = raw.count(b",") < MOST_ENTRIES and raw.count(b"{") + raw.count(b"[") < MOST_DEPTH
     return few and raw.isascii() and not any(one in raw for one in SUSPECT) and not LONG.search(raw)
 
@@ -100,7 +100,9 @@ def _no_text(path: str, text: str) -> Iterator[FieldError]:
 
 
 class Reading:
-    """Reads each request whole before its route does; and tells long work when whoever asked has gone."""
+    """Reads each request whole before its route does; and tells long work when whoever asked has
+    gone.
+    """
 
     def __init__(self, app: ASGIApp) -> None:
         self.app = app
@@ -126,7 +128,11 @@ class Reading:
             try:
                 return list(_no_text("", body.decode()))
             except UnicodeDecodeError as error:
-                return [FieldError(field="", message=f"Byte {error.start} is no UTF-8: save the file as UTF-8.")]
+                return [
+                    FieldError(
+                        field="", message=f"Byte {error.start} is no UTF-8: save the file as UTF-8."
+                    )
+                ]
         return await asyncio.to_thread(unreadable, body) if len(body) > LARGE else unreadable(body)
 
     async def _attended(self, scope: Scope, body: bytes, receive: Receive, send: Send) -> None:

@@ -1,7 +1,8 @@
 """A local server must not be drivable by a page of someone else's.
 
 Host names other than this machine's are refused (a page that rebinds its own name to 127.0.0.1
-comes with that name), and so is any request that another origin sent, but for a link that leads here. Bodies are bounded.
+comes with that name), and so is any request that another origin sent, but for a link that leads
+here. Bodies are bounded.
 """
 
 from urllib.parse import urlsplit
@@ -25,8 +26,9 @@ HEADERS = {
 def content_security_policy(nonce: str) -> str:
     """Everything from this server only; the nonce is for the style elements that menus make."""
     return (
-        "default-src 'none'; script-src 'self'; connect-src 'self'; img-src 'self' data:; font-src 'self'; "
-        f"style-src 'self' 'nonce-{nonce}'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
+        "default-src 'none'; script-src 'self'; connect-src 'self'; img-src 'self' data:; font-src"
+        f" 'self'; style-src 'self' 'nonce-{nonce}'; base-uri 'none'; form-action 'none';"
+        " frame-ancestors 'none'"
     )
 
 
@@ -43,7 +45,8 @@ class Guard:
         headers = {k.decode("latin-1"): v.decode("latin-1") for k, v in scope["headers"]}
         refusal = self._refusal(headers, _goes_to_a_page(scope, headers))
         if scope["type"] == "websocket":
-            # Closed before it is accepted, it is answered with 403. Messages are bounded by the server.
+            # Closed before it is accepted, it is answered with 403. Messages are bounded by the
+            # server.
             await (send({"type": "websocket.close"}) if refusal else self.app(scope, receive, send))
             return
         if refusal:
@@ -67,7 +70,10 @@ class Guard:
             nonlocal started
             if message["type"] == "http.response.start":
                 started = True
-                message["headers"] = [*message["headers"], *((k.encode(), v.encode()) for k, v in HEADERS.items())]
+                message["headers"] = [
+                    *message["headers"],
+                    *((k.encode(), v.encode()) for k, v in HEADERS.items()),
+                ]
             await send(message)
 
         try:
@@ -89,7 +95,9 @@ class Guard:
 
 
 def _goes_to_a_page(scope: Scope, headers: dict[str, str]) -> bool:
-    """Whether a link somewhere leads a window here: it changes nothing, and the page that it leaves sees nothing of this one."""
+    """Whether a link somewhere leads a window here: it changes nothing, and the page that it leaves
+    sees nothing of this one.
+    """
     return (
         scope["type"] == "http"
         and scope["method"] == "GET"

@@ -19,6 +19,8 @@ def table(name: str) -> tuple[dict[str, Any], ...]:
 
 
 def values(name: str, key: str) -> dict[str, Any]:
-    """The values of a table's row, without what only names it. Raises `StopIteration` for no row."""
+    """The values of a table's row, without what only names it. Raises `StopIteration`
+    for no row.
+    """
     row = next(row for row in table(name) if row["key"] == key)
     return {k: v for k, v in row.items() if k not in ("key", "name")}

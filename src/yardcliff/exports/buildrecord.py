@@ -1,15 +1,18 @@
-"""The record of a rack as it was built, on paper: measured against planned, hours and money, how things fit, dated entries."""
+"""The record of a rack as it was built, on paper: measured against planned, hours and money, how
+things fit, dated entries.
+"""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from yardcliff.core.built.measured import NO_ROW, Measured, Verdict
-from yardcliff.core.design import Design
-from yardcliff.core.geometry import circle, line
-from yardcliff.core.length import Tape
-from yardcliff.core.text import shortened
+from yardcliff.core.design.measuring import NO_ROW, Measured, Verdict
+from yardcliff.core.design.rack_design import Design
+from yardcliff.core.shapes.geometry import circle, line
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.text import shortened
 from yardcliff.exports.drawing import Ink
-from yardcliff.exports.pdf import BOLD, Page, Paper
+from yardcliff.exports.paper import Paper
+from yardcliff.exports.pdf import BOLD, Page
 
 MARGIN, ROW, TALL = 14.0, 5.4, 12.0
 """Of the page, from line to line, and how high the board is drawn, mm."""
@@ -24,7 +27,9 @@ RED, SOFT = "#8c1450", "#5d6d74"
 
 @dataclass(frozen=True, slots=True)
 class Record:
-    """What stands in the log: pairs of (what, text) for time, money and fits, and (day, text) of entries, the oldest first."""
+    """What stands in the log: pairs of (what, text) for time, money and fits, and (day, text) of
+    entries, the oldest first.
+    """
 
     figures: Sequence[tuple[str, str]]
     fits: Sequence[tuple[str, str]]
@@ -37,11 +42,17 @@ def write_record(name: str, done: Design, verdict: Verdict, record: Record, pape
     y = _head(page, f"{name}: build record")
     rows = done.rack.rows
     boards = {
-        one.subject.part: one.found for one in verdict.rows if one.subject.place is None and not one.subject.across
+        measured.subject.part: measured.found
+        for measured in verdict.rows
+        if measured.subject.place is None and not measured.subject.across
     }
-    asked = [one for one in verdict.rows if one.found is not None or not one.subject.across]
+    asked = [
+        measured
+        for measured in verdict.rows
+        if measured.found is not None or not measured.subject.across
+    ]
     for k, row in enumerate(rows):
-        mine = [one for one in asked if one.subject.row == k]
+        mine = [measured for measured in asked if measured.subject.row == k]
         if k and y - TALL - 6 - ROW * -(-len(mine) // 3) < MARGIN:
             page.turn()
             y = _head(page, f"{name}: build record, continued")
@@ -50,7 +61,7 @@ def write_record(name: str, done: Design, verdict: Verdict, record: Record, pape
             y -= 3
         y = _board(page, float(row.row.length), float(boards[row.part] or row.row.length), mine, y)
         y = _measured(page, mine, done.tape, y)
-    others = [one for one in asked if one.subject.row == NO_ROW]
+    others = [measured for measured in asked if measured.subject.row == NO_ROW]
     if others:
         if y - 6 - ROW * -(-len(others) // 3) < MARGIN:
             page.turn()
@@ -80,12 +91,12 @@ def _board(page: Page, planned: float, long: float, row: Sequence[Measured], y: 
     scale = (page.width - 2 * MARGIN) / max(planned, long)
     end = MARGIN + long * scale
     page.path((*line((MARGIN, y - TALL), (end, y - TALL), (end, y), (MARGIN, y)), ("Z", ())), WOOD)
-    for one in row:
-        if one.subject.place is None:
+    for measured in row:
+        if measured.subject.place is None:
             continue
-        page.path(circle(MARGIN + float(one.subject.planned) * scale, y - TALL / 2, 2.2), PLAN)
-        if one.found is not None:
-            page.path(circle(MARGIN + float(one.found) * scale, y - TALL / 2, 1.1), DRILLED)
+        page.path(circle(MARGIN + float(measured.subject.planned) * scale, y - TALL / 2, 2.2), PLAN)
+        if measured.found is not None:
+            page.path(circle(MARGIN + float(measured.found) * scale, y - TALL / 2, 1.1), DRILLED)
     return y - TALL - 6
 
 
@@ -93,19 +104,26 @@ def _measured(page: Page, row: Sequence[Measured], tape: Tape, y: float) -> floa
     """The figures in three columns side by side, so that a row of many holes stays on a page."""
     wide = (page.width - 2 * MARGIN) / 3
     top = lowest = y
-    for k, one in enumerate(row):
+    for k, measured in enumerate(row):
         column, place = divmod(k, max(-(-len(row) // 3), 1))
         x, at = MARGIN + column * wide, top - place * ROW
         if at < MARGIN:
             page.text(x, MARGIN - 4, "and more: see the log", 3, colour=SOFT)
             continue
-        page.text(x, at, shortened(one.subject.short, 16), 3.4)
-        page.text(x + 30, at, tape.write(one.subject.planned), 3.4, anchor="end", colour=SOFT)
-        if one.found is not None and one.off is not None:
-            sign = "+" if one.off > 0 else "−" if one.off < 0 else ""
-            page.text(x + 46, at, tape.write_fine(one.found), 3.4, anchor="end", font=BOLD)
-            colour = SOFT if one.good else RED
-            page.text(x + 66, at, f"{sign}{tape.write_fine(abs(one.off))}", 3.2, anchor="end", colour=colour)
+        page.text(x, at, shortened(measured.subject.short, 16), 3.4)
+        page.text(x + 30, at, tape.write(measured.subject.planned), 3.4, anchor="end", colour=SOFT)
+        if measured.found is not None and measured.off is not None:
+            sign = "+" if measured.off > 0 else "−" if measured.off < 0 else ""
+            page.text(x + 46, at, tape.write_fine(measured.found), 3.4, anchor="end", font=BOLD)
+            colour = SOFT if measured.good else RED
+            page.text(
+                x + 66,
+                at,
+                f"{sign}{tape.write_fine(abs(measured.off))}",
+                3.2,
+                anchor="end",
+                colour=colour,
+            )
         lowest = min(lowest, at)
     return lowest - 9
 

@@ -1,15 +1,19 @@
-"""The days of the making as a calendar (iCalendar, RFC 5545): a time for each task, and an alarm where a wait is over."""
+"""The days of the making as a calendar (iCalendar, RFC 5545): a time for each task, and an alarm
+where a wait is over.
+"""
 
 from collections.abc import Iterable
 from datetime import UTC, datetime, timedelta
 
 from icalendar import Alarm, Calendar, Event
 
-from yardcliff.core.making.schedule import Slot
+from yardcliff.core.making.scheduling import Slot
 
 
 def write_calendar(rack_id: str, name: str, slots: Iterable[Slot], stamp: datetime) -> bytes:
-    """Events of the rack called `name`, in floating local time, as the workshop's clock shows it; `stamp` is when it was written (UTC)."""
+    """Events of the rack called `name`, in floating local time, as the workshop's clock shows it;
+    `stamp` is when it was written (UTC).
+    """
     calendar = Calendar()
     calendar.add("prodid", "-//Yardcliff//Making//EN")
     calendar.add("version", "2.0")
@@ -22,7 +26,9 @@ def write_calendar(rack_id: str, name: str, slots: Iterable[Slot], stamp: dateti
     return bytes(calendar.to_ical())
 
 
-def _event(rack_id: str, name: str, slot: Slot, k: int, start: datetime, end: datetime, stamp: datetime) -> Event:
+def _event(
+    rack_id: str, name: str, slot: Slot, k: int, start: datetime, end: datetime, stamp: datetime
+) -> Event:
     event = Event()
     again = f", part {k + 1}" if len(slot.stints) > 1 else ""
     event.add("uid", f"{rack_id}-{_slug(slot.task.key)}-{k}@yardcliff")
@@ -31,7 +37,10 @@ def _event(rack_id: str, name: str, slot: Slot, k: int, start: datetime, end: da
     event.add("dtstart", start)
     event.add("dtend", max(end, start + timedelta(minutes=1)))
     event.add("location", name)
-    event.add("description", "\n".join((*slot.task.lines, *slot.task.ways[:1], *slot.task.checks, *slot.task.cautions)))
+    event.add(
+        "description",
+        "\n".join((*slot.task.lines, *slot.task.ways[:1], *slot.task.checks, *slot.task.cautions)),
+    )
     return event
 
 

@@ -1,19 +1,20 @@
-"""The cut plan on paper, to take to the saw: each stick to scale with its running marks and the order of its cuts;
-then the stop block's settings and what to buy.
+"""The cut plan on paper, to take to the saw: each stick to scale with its running marks and the
+order of its cuts; then the stop block's settings and what to buy.
 """
 
 from collections.abc import Callable, Iterator, Sequence
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import Path, line
-from yardcliff.core.length import Tape
-from yardcliff.core.text import shortened
-from yardcliff.core.timber.cost import Line
-from yardcliff.core.timber.cut_order import at_the_saw, order
-from yardcliff.core.timber.layout import Sawn, marks, plain, stops
-from yardcliff.core.timber.timber import Timber
+from yardcliff.core.shapes.geometry import Path, line
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.text import shortened
+from yardcliff.core.wood.cost import Line
+from yardcliff.core.wood.cut_order import at_the_saw, order
+from yardcliff.core.wood.layout import Sawn, marks, plain, stops
+from yardcliff.core.wood.rack_timber import Timber
 from yardcliff.exports.drawing import Ink
-from yardcliff.exports.pdf import BOLD, Page, Paper
+from yardcliff.exports.paper import Paper
+from yardcliff.exports.pdf import BOLD, Page
 
 MARGIN, LEAST = 12.0, 5.0
 """Of the page; how thick a thin stick is drawn, mm."""
@@ -34,7 +35,9 @@ def write_cutsheet(name: str, found: Timber, tape: Tape, paper: Paper, money: Mo
     """The sheet as PDF; `money` writes hundredths as the reader does."""
     page = Page(paper, f"{name}: cut plan")
     y = _head(
-        page, f"{name}: cut plan", f"Each cut takes {tape.write_fine(found.plan.kerf)}; marks run from the squared end."
+        page,
+        f"{name}: cut plan",
+        f"Each cut takes {tape.write_fine(found.plan.kerf)}; marks run from the squared end.",
     )
     longest = max((float(sawn.source.long) for sawn in found.plan.sawn), default=1.0)
     scale = (page.width - 2 * MARGIN) / longest
@@ -67,7 +70,14 @@ def _box(x0: float, y0: float, x1: float, y1: float) -> Path:
 
 
 def _stick(
-    page: Page, sawn: Sawn, steps: Sequence[str], tape: Tape, kerf: Fraction, scale: float, tall: float, y: float
+    page: Page,
+    sawn: Sawn,
+    steps: Sequence[str],
+    tape: Tape,
+    kerf: Fraction,
+    scale: float,
+    tall: float,
+    y: float,
 ) -> float:
     """One stick from `y` down; returns where the next begins."""
     source = sawn.source
@@ -79,24 +89,24 @@ def _stick(
         return MARGIN + float(x) * scale, low + float(across) * up  # type: ignore[arg-type]
 
     page.path(_box(*at(0, 0), *at(source.long, source.section.wide)), REST)
-    for one in sawn.laid:
-        (x0, y0), (x1, y1) = at(one.start, one.low), at(one.end, one.high)
+    for laid in sawn.laid:
+        (x0, y0), (x1, y1) = at(laid.start, laid.low), at(laid.end, laid.high)
         page.path(_box(x0, y0, x1, y1), WOOD)
         words = [
-            f"{one.piece.name}, {tape.write_given(one.long)}",
-            one.piece.name,
-            one.piece.name.split()[-1],
+            f"{laid.piece.name}, {tape.write_given(laid.long)}",
+            laid.piece.name,
+            laid.piece.name.split()[-1],
         ]
-        x0, x1 = (at(x, 0)[0] for x in plain(sawn, one))
+        x0, x1 = (at(x, 0)[0] for x in plain(sawn, laid))
         fits = next((text for text in words if len(text) * LETTER < x1 - x0 - 1), "")
         page.text((x0 + x1) / 2, (y0 + y1) / 2 - 1.1, fits, 3.2, anchor="middle")
     for flaw in source.flaws:
         box = _box(*at(flaw.at, 0), *at(min(flaw.end, source.long), source.section.wide))
         page.path(box, BEHIND if flaw.back else FLAW)
     free = MARGIN - 20
-    if len({one.low for one in sawn.laid}) == 1:
-        for one, mark in marks(sawn, kerf):
-            x, text = at(one.end, 0)[0], tape.write_given(mark)
+    if len({laid.low for laid in sawn.laid}) == 1:
+        for laid, mark in marks(sawn, kerf):
+            x, text = at(laid.end, 0)[0], tape.write_given(mark)
             page.path(line((x, low - 1.2), (x, low + 1.2)), MARK)
             if x - len(text) * LETTER / 2 > free:
                 page.text(x, low - 4.2, text, 3, anchor="middle", colour=RED)
@@ -114,7 +124,12 @@ def _stops(page: Page, found: Timber, tape: Tape, y: float) -> None:
         if y < MARGIN + 4:
             break
         names = ", ".join(piece.name for piece in them)
-        y = page.wrapped(MARGIN, y, page.width / 2 - MARGIN - 8, f"{tape.write_given(long)}: {names}", 3.2) - 0.8
+        y = (
+            page.wrapped(
+                MARGIN, y, page.width / 2 - MARGIN - 8, f"{tape.write_given(long)}: {names}", 3.2
+            )
+            - 0.8
+        )
 
 
 def _list(page: Page, lines: Sequence[Line], x: float, y: float, money: Money, total: str) -> None:
@@ -133,4 +148,8 @@ def _list(page: Page, lines: Sequence[Line], x: float, y: float, money: Money, t
 
 def _rows(lines: Sequence[Line], money: Money) -> Iterator[tuple[str, str, str]]:
     for one in lines:
-        yield one.name, one.bought if one.packs else "on hand", "" if one.total is None else money(one.total)
+        yield (
+            one.name,
+            one.bought if one.packs else "on hand",
+            "" if one.total is None else money(one.total),
+        )

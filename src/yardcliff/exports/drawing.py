@@ -4,8 +4,8 @@ from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from yardcliff.core.geometry import Path, line, points, rectangle
-from yardcliff.core.scene import SURROUNDINGS, Box, Dimension, Role, Scene, Stroke, Symbol
+from yardcliff.core.shapes.geometry import Path, line, points, rectangle
+from yardcliff.core.shapes.scene import SURROUNDINGS, Box, Dimension, Role, Scene, Stroke, Symbol
 
 TEXT = 2.8
 """Height of dimension text, mm on paper."""
@@ -78,10 +78,16 @@ class InkedText:
 Drawn = InkedPath | InkedText
 
 
-def lay_out(scene: Scene, width: float, height: float, *, walled: bool = False) -> tuple[list[Drawn], float]:
-    """The rack fitted into `width` x `height` mm of paper (y up), or its whole wall, and the scale used."""
+def lay_out(
+    scene: Scene, width: float, height: float, *, walled: bool = False
+) -> tuple[list[Drawn], float]:
+    """The rack fitted into `width` x `height` mm of paper (y up), or its whole wall, and the scale
+    used.
+    """
     box = scene.extent
-    left, right, below, above = (_room(scene, axis, side) for axis in ("y", "x") for side in (-1, 1))
+    left, right, below, above = (
+        _room(scene, axis, side) for axis in ("y", "x") for side in (-1, 1)
+    )
     wide, tall = width - left - right, height - below - above
     scale = min(wide / max(box.x1 - box.x0, 1), tall / max(box.y1 - box.y0, 1), 1.0)
     dx = left + wide / 2 - scale * (box.x0 + box.x1) / 2
@@ -89,19 +95,27 @@ def lay_out(scene: Scene, width: float, height: float, *, walled: bool = False) 
 
     def place(path: Path, x: float = 0, y: float = 0) -> Path:
         return tuple(
-            (c, tuple(scale * (n + (y if i % 2 else x)) + (dy if i % 2 else dx) for i, n in enumerate(ns)))
+            (
+                c,
+                tuple(
+                    scale * (n + (y if i % 2 else x)) + (dy if i % 2 else dx)
+                    for i, n in enumerate(ns)
+                ),
+            )
             for c, ns in path
         )
 
     drawn: list[Drawn] = []
     for wall in (symbol for symbol in scene.symbols if walled and symbol.of == "wall"):
-        drawn += (InkedPath(place(s.path, *at), INKS[s.role]) for at in wall.places for s in wall.strokes)
+        drawn += (
+            InkedPath(place(s.path, *at), INKS[s.role]) for at in wall.places for s in wall.strokes
+        )
     drawn += [
         InkedPath(place(s.path), INKS[s.role])
         for s in scene.strokes
         if s.role not in SURROUNDINGS or walled or s.role == "wall-line"
     ]
-    for symbol in (one for one in scene.symbols if one.of != "wall"):
+    for symbol in (symbol for symbol in scene.symbols if symbol.of != "wall"):
         strokes = _seen(symbol, scale)
         for x, y in symbol.places:
             drawn += (InkedPath(place(s.path, x, y), INKS[s.role]) for s in strokes)
@@ -130,7 +144,9 @@ def lay_out(scene: Scene, width: float, height: float, *, walled: bool = False) 
 
 def _seen(symbol: Symbol, scale: float) -> tuple[Stroke, ...]:
     """What of a symbol is seen at such a scale: of a speck, the box of its outline."""
-    xs, ys = zip(*(point for stroke in symbol.strokes for point in points(stroke.path)), strict=True)
+    xs, ys = zip(
+        *(point for stroke in symbol.strokes for point in points(stroke.path)), strict=True
+    )
     if (max(xs) - min(xs)) * scale >= SPECK or len(symbol.places) < MANY:
         return symbol.strokes
     box = rectangle(min(xs), min(ys), max(xs) - min(xs), max(ys) - min(ys))
@@ -139,7 +155,11 @@ def _seen(symbol: Symbol, scale: float) -> tuple[Stroke, ...]:
 
 def _room(scene: Scene, axis: str, side: int) -> float:
     """What the dimension lines on one side of the drawing take, mm of paper."""
-    levels = [d.level for d in scene.dimensions if (d.axis, d.side) == (axis, side) and _inside(d, scene.extent)]
+    levels = [
+        d.level
+        for d in scene.dimensions
+        if (d.axis, d.side) == (axis, side) and _inside(d, scene.extent)
+    ]
     return FIRST + STEP * (max(levels) - 1) + ROW + TEXT if levels else EDGE
 
 
@@ -168,9 +188,14 @@ def dimensions(found: Iterable[Dimension], width_of: Callable[[str], float]) -> 
             low, high = outer[d.axis, d.side]
             low = max(low, raised.get(lane, low))
             middle = max(min(middle, high - half), low + half)
-            # The lines that lead up to the dimensions outside this one pass through its row of text.
-            leads = [end for o in ordered if (o.axis, o.side) == (d.axis, d.side) and o.level > d.level
-                     for end in (o.start, o.end)]  # fmt: skip
+            # The lines that lead up to the dimensions outside this one pass through its row of
+            # text.
+            leads = [
+                end
+                for o in ordered
+                if (o.axis, o.side) == (d.axis, d.side) and o.level > d.level
+                for end in (o.start, o.end)
+            ]
             for end in sorted(leads):
                 if middle - half < end < middle + half:
                     middle = end + half
@@ -182,12 +207,18 @@ def dimensions(found: Iterable[Dimension], width_of: Callable[[str], float]) -> 
 
         ink = INKS["dimension"]
         for edge in (d.start, d.end):
-            drawn.append(InkedPath(line(point(edge, d.at + d.side * 1.2), point(edge, at + d.side)), ink))
-            drawn.append(InkedPath(line(point(edge - 0.8, at - 0.8), point(edge + 0.8, at + 0.8)), ink))
+            drawn.append(
+                InkedPath(line(point(edge, d.at + d.side * 1.2), point(edge, at + d.side)), ink)
+            )
+            drawn.append(
+                InkedPath(line(point(edge - 0.8, at - 0.8), point(edge + 0.8, at + 0.8)), ink)
+            )
         drawn.append(InkedPath(line(point(d.start, at), point(d.end, at)), ink))
         # Below the rack the rows grow downward, past the text's own height.
         across = at + lift if d.side > 0 or lift == 1.0 else at - lift - TEXT * 0.4
-        if d.axis == "y" and (d.side < 0 or lift == 1.0):  # upward text stands left of its line, inside or out
+        if d.axis == "y" and (
+            d.side < 0 or lift == 1.0
+        ):  # upward text stands left of its line, inside or out
             across = at - lift
         drawn.append(InkedText(*point(middle, across), d.text, d.axis == "y"))
     return drawn

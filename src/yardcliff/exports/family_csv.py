@@ -4,8 +4,8 @@ import csv
 import io
 from collections.abc import Sequence
 
-from yardcliff.core.length import Tape
-from yardcliff.core.row import Row
+from yardcliff.core.row.row import Row
+from yardcliff.core.units.length import Tape
 
 
 def write_family(rows: Sequence[Row], tape: Tape) -> str:

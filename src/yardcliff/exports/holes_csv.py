@@ -1,7 +1,7 @@
 """The hole tables as CSV, one row a hole."""
 
-from yardcliff.core.design import Design
-from yardcliff.core.machining import purpose, read_from
+from yardcliff.core.design.machining import purpose, read_from
+from yardcliff.core.design.rack_design import Design
 from yardcliff.exports.rows import write_rows
 
 COLUMNS = (

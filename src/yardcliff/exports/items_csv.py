@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 
-from yardcliff.core.listing import COLUMNS, Listed, write_row
+from yardcliff.core.things.listing import COLUMNS, Listed, write_row
 from yardcliff.exports.rows import write_rows
 
 

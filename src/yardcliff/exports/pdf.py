@@ -14,20 +14,22 @@ from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 
-from yardcliff.core.geometry import Path
+from yardcliff.core.shapes.geometry import Path
 from yardcliff.exports.drawing import TEXT, Drawn, Ink, InkedPath
+from yardcliff.exports.paper import Paper
 
 MM = 72 / 25.4
 PAPERS: dict[str, tuple[float, float]] = {"a4": (297.0, 210.0), "letter": (279.4, 215.9)}
 """Landscape, mm."""
-Paper = Literal["a4", "letter"]
 REGULAR, BOLD = "SourceSans3-Regular", "SourceSans3-SemiBold"
 BOX = "\u25a1"
 _INK = "#20303a"
 _FRACTION = re.compile(r"(?<![\d/])(\d+)/(\d+)(?=\s?in\b|$)")
 
 
-rl_config.useA85 = 0  # streams are bytes anyway: as text they are larger, and take a fifth of the time
+rl_config.useA85 = (
+    0  # streams are bytes anyway: as text they are larger, and take a fifth of the time
+)
 
 
 @cache
@@ -62,10 +64,14 @@ class Page:
         self.canvas.setCreator("Yardcliff")
 
     def turn(self) -> None:
-        """On to the next page; letters that are no letters of the font are told at the foot of the first one that has them."""
+        """On to the next page; letters that are no letters of the font are told at the foot of the
+        first one that has them.
+        """
         if fresh := sorted(self._missing - self._told):
             self._told |= self._missing
-            codes = ", ".join(f"U+{ord(letter):04X}" for letter in fresh[:12]) + (" …" if len(fresh) > 12 else "")
+            codes = ", ".join(f"U+{ord(letter):04X}" for letter in fresh[:12]) + (
+                " …" if len(fresh) > 12 else ""
+            )
             self.text(
                 self.width / 2,
                 3,
@@ -80,20 +86,28 @@ class Page:
         composed = normalize("NFC", " ".join(text.split("\n")))
         missing = set(composed) - self._letters
         self._missing |= missing
-        return "".join(BOX if letter in missing else letter for letter in composed) if missing else composed
+        return (
+            "".join(BOX if letter in missing else letter for letter in composed)
+            if missing
+            else composed
+        )
 
     def finish(self) -> bytes:
         self.canvas.save()
         return self._out.getvalue()
 
     def clip(self, bottom: float, width: float, height: float) -> None:
-        """From here on nothing is drawn outside `width` x `height` mm, nor below `bottom`, until the state is restored."""
+        """From here on nothing is drawn outside `width` x `height` mm, nor below `bottom`, until
+        the state is restored.
+        """
         frame = self.canvas.beginPath()
         frame.rect(0, bottom * MM, width * MM, (height - bottom) * MM)
         self.canvas.clipPath(frame, stroke=0, fill=0)
 
     def shrink(self, x: float, y: float, share: float) -> None:
-        """From here on everything is drawn at a share of its size about (x, y), until the state is restored."""
+        """From here on everything is drawn at a share of its size about (x, y), until the state is
+        restored.
+        """
         self.canvas.translate(x * MM * (1 - share), y * MM * (1 - share))
         self.canvas.scale(share, share)
 
@@ -176,7 +190,9 @@ def _runs(text: str) -> list[tuple[str, float, float]]:
     runs: list[tuple[str, float, float]] = []
     at = 0
     for found in _FRACTION.finditer(text):
-        runs += [(text[at : found.start()].rstrip(" ") + "\u2009", 1, 0)] if found.start() > at else []
+        runs += (
+            [(text[at : found.start()].rstrip(" ") + "\u2009", 1, 0)] if found.start() > at else []
+        )
         runs += [(found[1], 0.62, 0.3), ("\u2044", 0.95, 0), (found[2], 0.62, 0)]
         at = found.end()
     if at < len(text):

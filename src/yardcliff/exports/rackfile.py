@@ -3,15 +3,20 @@
 import json
 from typing import Any
 
-from yardcliff.core.amend import dump
-from yardcliff.core.families import BRIEFS, Brief
+from yardcliff.core.design.change import dump
+from yardcliff.core.ways import BRIEFS, Brief
 
 FORMAT, VERSION = "yardcliff-rack", 1
 
 
 def write_rackfile(name: str, brief: Brief) -> str:
     """The rack file's text."""
-    return json.dumps({"format": FORMAT, "version": VERSION, "name": name, "brief": dump(brief)}, indent=2) + "\n"
+    return (
+        json.dumps(
+            {"format": FORMAT, "version": VERSION, "name": name, "brief": dump(brief)}, indent=2
+        )
+        + "\n"
+    )
 
 
 def schema() -> dict[str, Any]:
@@ -21,7 +26,10 @@ def schema() -> dict[str, Any]:
     return {
         "$schema": "https://json-schema.org/draft/2020-12/schema",
         "title": "Yardcliff rack",
-        "description": "One rack: its name and everything that was decided about it. Derived figures are not stored.",
+        "description": (
+            "One rack: its name and everything that was decided about it. Derived figures are not"
+            " stored."
+        ),
         "type": "object",
         "required": ["format", "version", "name", "brief"],
         "additionalProperties": False,

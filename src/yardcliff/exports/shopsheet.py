@@ -1,16 +1,14 @@
-"""The shop sheet: one page with the drawing, the marks, the drilling and the cautions; behind it the hole tables."""
+"""The shop sheet: one page with the drawing, the marks, the drilling and the cautions; behind it
+the hole tables.
+"""
 
 from collections import Counter
 from collections.abc import Iterator
 from math import ceil
 from typing import NamedTuple
 
-from yardcliff.core.built.there import LONG
-from yardcliff.core.chain import NO_PROOF
-from yardcliff.core.design import Design
-from yardcliff.core.findings import Severity
-from yardcliff.core.geometry import line
-from yardcliff.core.machining import (
+from yardcliff.core.design.load_chain import NO_PROOF
+from yardcliff.core.design.machining import (
     FaceTable,
     HoleTable,
     apart,
@@ -23,11 +21,16 @@ from yardcliff.core.machining import (
     what,
     where,
 )
-from yardcliff.core.marks import Mark
-from yardcliff.core.scene import Scene
+from yardcliff.core.design.rack_design import Design
+from yardcliff.core.design.there import LONG
+from yardcliff.core.findings.finding import Severity
+from yardcliff.core.row.marking import Mark
+from yardcliff.core.shapes.geometry import line
+from yardcliff.core.shapes.scene import Scene
 from yardcliff.core.strength.link import percent
 from yardcliff.exports.drawing import Ink, lay_out
-from yardcliff.exports.pdf import BOLD, MM, Page, Paper
+from yardcliff.exports.paper import Paper
+from yardcliff.exports.pdf import BOLD, MM, Page
 
 MARGIN = 12.0
 RULE = Ink("#20303a", 0.2)
@@ -37,11 +40,15 @@ TALL = 1.8
 LOW_HEIGHT, LOWEST = 96.0, 92.0
 """Height of a low drawing; where the marks beside a tall one end at the latest: mm."""
 SECTION_SHARE, BESIDE_TALL, PLAN_SHARE = 0.26, 0.3, 0.36
-"""How much of the width the section takes beside a low drawing and a tall one; of the height, a plan."""
+"""How much of the width the section takes beside a low drawing and a tall one; of the height, a
+plan.
+"""
 SCALE_ROOM = 5.0
 """Under a drawing, where its scale is written, mm."""
 SHARES, SMALL = (1.0, 0.93, 0.86, 0.8, 0.74, 0.68), (0.58, 0.5)
-"""How large the words are, as a share of their full size: before the machining goes on to the next page, and after."""
+"""How large the words are, as a share of their full size: before the machining goes on to the next
+page, and after.
+"""
 GUTTER = 8.0
 """Between two columns of hole tables, mm."""
 HOLE_ROW, AT_ONCE = 4.3, 30
@@ -78,7 +85,9 @@ def write_shopsheet(name: str, design: Design, paper: Paper) -> bytes:
     else:
         beside = width * SECTION_SHARE
         _front(page, design, MARGIN, top - LOW_HEIGHT, width - beside, LOW_HEIGHT)
-        _drawing(page, design.section, page.width - MARGIN - beside, top - LOW_HEIGHT, beside, LOW_HEIGHT)
+        _drawing(
+            page, design.section, page.width - MARGIN - beside, top - LOW_HEIGHT, beside, LOW_HEIGHT
+        )
         at = MARGIN, top - 4 - LOW_HEIGHT
     # As large as the page takes them: tried where nobody sees it.
     tries = [*((one, False) for one in SHARES), *((one, True) for one in (*SHARES, *SMALL))]
@@ -97,7 +106,9 @@ def write_shopsheet(name: str, design: Design, paper: Paper) -> bytes:
 
 
 def _holes(page: Page, name: str, design: Design, *, machining: bool) -> None:
-    """The hole tables in two columns, as many pages as they take; before them the machining that found no room."""
+    """The hole tables in two columns, as many pages as they take; before them the machining that
+    found no room.
+    """
     columns = _Columns(page, name)
     if machining:
         columns.at = _drilling(page, design, columns.x, columns.at, columns.right) - 4
@@ -133,7 +144,9 @@ class _Columns:
         return (self.page.width - 2 * MARGIN - GUTTER) / 2
 
     def table(self, table: HoleTable, face: FaceTable, start: int, *, again: bool) -> None:
-        """Some lines of a face, under what they are read from; in the next column where they find no room."""
+        """Some lines of a face, under what they are read from; in the next column where they find
+        no room.
+        """
         lines = face.lines[start : start + AT_ONCE]
         if self.at - HOLE_ROW * (len(lines) + 3) < MARGIN:
             self.column += 1
@@ -166,9 +179,18 @@ class _Columns:
 
 
 def _words(
-    page: Page, design: Design, x: float, y: float, share: float, *, tall: bool, overleaf: bool = False
+    page: Page,
+    design: Design,
+    x: float,
+    y: float,
+    share: float,
+    *,
+    tall: bool,
+    overleaf: bool = False,
 ) -> float:
-    """Marks, drilling and cautions from (x, y) to the page's right, at a share of their size; returns where they end."""
+    """Marks, drilling and cautions from (x, y) to the page's right, at a share of their size;
+    returns where they end.
+    """
     page.canvas.saveState()
     page.shrink(x, y, share)
     right = x + (page.width - MARGIN - x) / share
@@ -256,7 +278,9 @@ class _Line(NamedTuple):
 
 
 def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest: float) -> float:
-    """The table of marks down to `lowest` at most; returns the y below it. Rows with the same marks share it."""
+    """The table of marks down to `lowest` at most; returns the y below it. Rows with the same marks
+    share it.
+    """
     tape = design.tape
     datum = "the foot" if design.rack.up else "the left end, top up"
     page.text(x, y, f"Marks, from the datum: {datum}", 4, font=BOLD)
@@ -284,9 +308,13 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest:
                 continue
             page.text(at, line_y, str(mark.place + 1), 3.2)
             page.text(at + 9, line_y, tape.write(mark.exact), 3.6, font=BOLD)
-            page.text(at + 9 + width * 0.36, line_y, tape.write_fine(mark.exact), 2.8, colour="#5d6d74")
+            page.text(
+                at + 9 + width * 0.36, line_y, tape.write_fine(mark.exact), 2.8, colour="#5d6d74"
+            )
     if len(lines) > MOST:
-        page.text(x, y - 11.5 - rows * ROW, f"and {len(lines) - MOST} more: see the marks as CSV.", 3.2)
+        page.text(
+            x, y - 11.5 - rows * ROW, f"and {len(lines) - MOST} more: see the marks as CSV.", 3.2
+        )
     return y - 18 - rows * ROW
 
 
@@ -303,7 +331,10 @@ def _stands(design: Design, k: int) -> Iterator[str]:
     part = rack.part(row.part)
     _, near, far = read_from(part, part.face)
     first = f"row {k + 1}: " if rack.several else ""
-    yield f"{first}{tape.write(row.across)} from the {near}, {tape.write(part.face_width - row.across)} from the {far}"
+    yield (
+        f"{first}{tape.write(row.across)} from the {near},"
+        f" {tape.write(part.face_width - row.across)} from the {far}"
+    )
     if k and not rack.up:
         above = rack.rows[k - 1]
         yield f"{tape.write(above.y - row.y)} below row {k}"
@@ -315,7 +346,13 @@ def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> f
     page.text(x, y, "Drilling and machining, in this order", 4, font=BOLD)
     y -= 5.5
     for step in design.machining:
-        y = page.wrapped(x, y, width, f"{step.count} × {what(step)} ({where(step, design)}): {tool(step, tape)}", 3.4)
+        y = page.wrapped(
+            x,
+            y,
+            width,
+            f"{step.count} × {what(step)} ({where(step, design)}): {tool(step, tape)}",
+            3.4,
+        )
         said = ", ".join(filter(None, (depth(step, tape), setting(step), apart(step, design))))
         behind = f"; web left {left(step, tape)}" if step.web is not None else ""
         y = page.wrapped(x, y, width, f"{said}{behind}; stop: {step.stop}", 3.4)
@@ -345,11 +382,14 @@ def _care(page: Page, design: Design, x: float, y: float, right: float) -> float
     page.text(x, y - 2, "Take care", 4, font=BOLD)
     y -= 7
     general = (
-        "Eyes, ears and dust mask. Follow the manuals of your tools. Look for cables and pipes before drilling a wall."
+        "Eyes, ears and dust mask. Follow the manuals of your tools. Look for cables and pipes"
+        " before drilling a wall."
     )
     weakest = design.chain.weakest
     held = (
-        [f"Weakest link: {weakest.name}, {percent(weakest.share)} of what it may bear. {NO_PROOF}"] if weakest else []
+        [f"Weakest link: {weakest.name}, {percent(weakest.share)} of what it may bear. {NO_PROOF}"]
+        if weakest
+        else []
     )
     for caution in (*held, *design.cautions, general):
         y = page.wrapped(x, y, right - x, caution, 3.2)

@@ -1,10 +1,11 @@
 """Story sticks and jigs as PDF: lanes of marks at true size, tiled over sheets that overlap."""
 
-from yardcliff.core.aids import Lane, Strip
-from yardcliff.core.geometry import circle, line
-from yardcliff.core.length import Tape
+from yardcliff.core.row.marking_aids import Lane, Strip
+from yardcliff.core.shapes.geometry import circle, line
+from yardcliff.core.units.length import Tape
 from yardcliff.exports.drawing import Ink
-from yardcliff.exports.pdf import BOLD, Page, Paper
+from yardcliff.exports.paper import Paper
+from yardcliff.exports.pdf import BOLD, Page
 from yardcliff.exports.tiling import HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
 
 LANE, GAP = 22.0, 12.0
@@ -31,7 +32,13 @@ def write_strip(strip: Strip, tape: Tape, paper: Paper) -> bytes:
 def _words(page: Page, strip: Strip, sheet: Sheet, count: int) -> None:
     y = page.height - MARGIN - 2
     page.text(MARGIN, y, strip.lanes[0].title, 5, font=BOLD)
-    page.text(page.width - MARGIN, y, f"{strip.title} 1:1, sheet {sheet.number} of {count}", 3.6, anchor="end")
+    page.text(
+        page.width - MARGIN,
+        y,
+        f"{strip.title} 1:1, sheet {sheet.number} of {count}",
+        3.6,
+        anchor="end",
+    )
     page.wrapped(MARGIN, y - 5, page.width - 2 * MARGIN, strip.says, 3.2)
 
 
@@ -49,7 +56,9 @@ def _lane(page: Page, sheet: Sheet, lane: Lane, top: float) -> None:
             page.path(line((x, bottom), (x, top)), HEAVY)
             if name == lane.datum:
                 corner = (x + (6 if name == "left" else -6), top)
-                page.path((*line((x, top), corner, (x, top - 6)), ("Z", ())), Ink(None, 0, "#000000"))
+                page.path(
+                    (*line((x, top), corner, (x, top - 6)), ("Z", ())), Ink(None, 0, "#000000")
+                )
     page.text(left + 8, top + 1.6, lane.title, 3.2, font=BOLD)
     for tick in lane.ticks:
         if not sheet.start <= tick.at <= sheet.end:

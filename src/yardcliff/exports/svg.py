@@ -2,8 +2,8 @@
 
 from html import escape
 
-from yardcliff.core.design import Design
-from yardcliff.core.geometry import svg as path_data
+from yardcliff.core.design.rack_design import Design
+from yardcliff.core.shapes.geometry import svg as path_data
 from yardcliff.exports.drawing import TEXT, InkedPath, lay_out
 
 WIDTH, HEIGHT = 277.0, 180.0
@@ -13,21 +13,28 @@ def write_svg(name: str, design: Design) -> str:
     """A stand-alone SVG document; its title names the rack and the scale."""
     drawn, scale = lay_out(design.scene, WIDTH, HEIGHT)
     out = [
-        f'<svg xmlns="http://www.w3.org/2000/svg" width="{WIDTH}mm" height="{HEIGHT}mm" viewBox="0 0 {WIDTH} {HEIGHT}">',
+        (
+            f'<svg xmlns="http://www.w3.org/2000/svg" width="{WIDTH}mm" height="{HEIGHT}mm"'
+            f' viewBox="0 0 {WIDTH} {HEIGHT}">'
+        ),
         f"<title>{escape(name)}, 1:{1 / scale:.1f}</title>",
         f'<rect width="{WIDTH}" height="{HEIGHT}" fill="#ffffff"/>',
-        f'<g transform="translate(0 {HEIGHT}) scale(1 -1)" stroke-linejoin="round" stroke-linecap="round">',
+        (
+            f'<g transform="translate(0 {HEIGHT}) scale(1 -1)" stroke-linejoin="round"'
+            ' stroke-linecap="round">'
+        ),
     ]
     for thing in drawn:
         if isinstance(thing, InkedPath):
             ink = thing.ink
             dash = f' stroke-dasharray="{" ".join(map(str, ink.dash))}"' if ink.dash else ""
             out.append(
-                f'<path d="{path_data(thing.path)}" fill="{ink.fill or "none"}" fill-rule="evenodd" '
-                f'stroke="{ink.stroke or "none"}" stroke-width="{ink.width}"{dash}/>'
+                f'<path d="{path_data(thing.path)}" fill="{ink.fill or "none"}" fill-rule="evenodd"'
+                f' stroke="{ink.stroke or "none"}" stroke-width="{ink.width}"{dash}/>'
             )
     out.append(
-        f'</g><g font-family="Source Sans 3, sans-serif" font-size="{TEXT}" text-anchor="middle" fill="#20303a">'
+        f'</g><g font-family="Source Sans 3, sans-serif" font-size="{TEXT}" text-anchor="middle"'
+        ' fill="#20303a">'
     )
     for thing in drawn:
         if not isinstance(thing, InkedPath):

@@ -1,26 +1,40 @@
-"""The 1:1 marking template: every face that is marked, at true size, tiled over sheets that overlap.
+"""The 1:1 marking template: every face that is marked, at true size, tiled over sheets that
+overlap.
 
-Sheets meet at alignment crosses: the cross at the right of one lies on the cross at the left of
-the next. Marks stand at their exact places, not at the tape's. A face is drawn as it is seen when one looks at it.
+Sheets meet at alignment crosses: the cross at the right of one lies on the cross at the left of the
+next. Marks stand at their exact places, not at the tape's. A face is drawn as it is seen when one
+looks at it.
 """
 
 from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cached_property
 
-from yardcliff.core.design import Design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import circle, line, moved, points, rectangle
-from yardcliff.core.length import Tape
-from yardcliff.core.machining import once, read_from, tool
-from yardcliff.core.marks import Mark
+from yardcliff.core.design.machining import once, read_from, tool
+from yardcliff.core.design.rack_design import Design
 from yardcliff.core.rack import Face, Operation, Outline, Part, Place, RackRow
+from yardcliff.core.row.marking import Mark
+from yardcliff.core.shapes.geometry import circle, line, moved, points, rectangle
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape
 from yardcliff.exports.drawing import Ink
-from yardcliff.exports.pdf import BOLD, Page, Paper
-from yardcliff.exports.tiling import DASHED, HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
+from yardcliff.exports.paper import Paper
+from yardcliff.exports.pdf import BOLD, Page
+from yardcliff.exports.tiling import (
+    DASHED,
+    HEAVY,
+    MARGIN,
+    THIN,
+    Sheet,
+    check_ruler,
+    crosses,
+    sheets,
+)
 
 BAND = 120.0
-"""Tallest strip of a face that is drawn, mm; a wider face is drawn in strips about what is marked there."""
+"""Tallest strip of a face that is drawn, mm; a wider face is drawn in strips about what is marked
+there.
+"""
 ABOVE, BELOW = 9.0, 15.0
 """From a strip to its crosses, mm: between them stand TOP and the marks' figures."""
 DATUM_ROOM = 100.0
@@ -31,8 +45,8 @@ Made = tuple[Place, Operation]
 
 @dataclass(frozen=True)
 class View:
-    """A face of a part as one looks at it: along it to the right and across it upward, or turned over so that its
-    datum end is at the right, or its near edge above.
+    """A face of a part as one looks at it: along it to the right and across it upward, or turned
+    over so that its datum end is at the right, or its near edge above.
     """
 
     part: Part
@@ -54,13 +68,17 @@ class View:
 
     @cached_property
     def turned(self) -> bool:
-        """Whether the datum end is at the right: a board that lies along the wall, seen from behind."""
+        """Whether the datum end is at the right: a board that lies along the wall, seen from
+        behind.
+        """
         return self.mirrored and not self.part.stands
 
     @cached_property
     def long(self) -> float:
         part = self.part
-        return float(part.along if self.face is part.face else part.size[part.frame(self.face).along])
+        return float(
+            part.along if self.face is part.face else part.size[part.frame(self.face).along]
+        )
 
     @cached_property
     def wide(self) -> float:
@@ -96,8 +114,9 @@ class View:
 
 @dataclass(frozen=True, slots=True)
 class _Band:
-    """A strip of a face from `low` to `high` above the drawing's lower edge; `base` is where that edge lies on the
-    paper. `row` is the row of holders that it is about, with its `marks`; `made` is what is drawn there.
+    """A strip of a face from `low` to `high` above the drawing's lower edge; `base` is where that
+    edge lies on the paper. `row` is the row of holders that it is about, with its `marks`; `made`
+    is what is drawn there.
     """
 
     title: str
@@ -131,7 +150,13 @@ def _outline(page: Page, name: str, design: Design, outline: Outline) -> None:
     x, y = _middle(page, outline)
     at = moved(outline.path, x, y)
     page.text(MARGIN, page.height - MARGIN - 2, f"{name}, {outline.name}", 5, font=BOLD)
-    page.text(page.width - MARGIN, page.height - MARGIN - 2, f"outline 1:1, {outline.seen}", 3.6, anchor="end")
+    page.text(
+        page.width - MARGIN,
+        page.height - MARGIN - 2,
+        f"outline 1:1, {outline.seen}",
+        3.6,
+        anchor="end",
+    )
     page.text(MARGIN, page.height - MARGIN - 7, outline.says, 3.2)
     page.path(at, HEAVY)
     foot, head = max(y - 60, 2 * MARGIN), min(y + 60, page.height - 2 * MARGIN)
@@ -141,7 +166,9 @@ def _outline(page: Page, name: str, design: Design, outline: Outline) -> None:
 
 
 def _middle(page: Page, outline: Outline) -> tuple[float, float]:
-    """Where an outline's origin lies: in the middle of the page, or beside it where the outline would run off."""
+    """Where an outline's origin lies: in the middle of the page, or beside it where the outline
+    would run off.
+    """
     xs, ys = zip(*points(outline.path), strict=True)
 
     def along(size: float, low: float, high: float) -> float:
@@ -152,11 +179,13 @@ def _middle(page: Page, outline: Outline) -> tuple[float, float]:
 
 def _marked(design: Design) -> dict[tuple[str, Face], list[Made]]:
     """What is marked out, by part and face; what is marked through another hole is not."""
-    found: dict[tuple[str, Face], list[Made]] = {(row.part, design.part(row.part).face): [] for row in design.rack.rows}
-    for one in design.machining:
-        if one.kind.marked:
-            for place in one.places:
-                found.setdefault((place.part, place.face), []).append((place, one))
+    found: dict[tuple[str, Face], list[Made]] = {
+        (row.part, design.part(row.part).face): [] for row in design.rack.rows
+    }
+    for operation in design.machining:
+        if operation.kind.marked:
+            for place in operation.places:
+                found.setdefault((place.part, place.face), []).append((place, operation))
     return found
 
 
@@ -170,19 +199,29 @@ def _bands(name: str, design: Design, paper_height: float) -> Iterator[_Band]:
             face,
             part.along,
             part.across_in_all(face),
-            tuple((one.kind, *place[2:4]) for place, one in made),
+            tuple((operation.kind, *place[2:4]) for place, operation in made),
         )
         alike.setdefault(same, []).append((part, face, made))
     for group in alike.values():
         part, face, made = group[0]
-        title = f"{name}, {', '.join(once(one.name.lower() for one, _, _ in group))}" if len(design.parts) > 1 else name
+        title = (
+            f"{name}, {', '.join(once(part.name.lower() for part, _, _ in group))}"
+            if len(design.parts) > 1
+            else name
+        )
         yield from _strips(title, design, View(part, face), made, paper_height)
 
 
-def _strips(title: str, design: Design, view: View, made: list[Made], paper_height: float) -> Iterator[_Band]:
+def _strips(
+    title: str, design: Design, view: View, made: list[Made], paper_height: float
+) -> Iterator[_Band]:
     """A strip about each row of holders on the face, and about what lies outside these."""
     rack = design.rack
-    rows = [k for k, row in enumerate(rack.rows) if row.part == view.part.key and view.face is view.part.face]
+    rows = [
+        k
+        for k, row in enumerate(rack.rows)
+        if row.part == view.part.key and view.face is view.part.face
+    ]
 
     def up(place: Place) -> float:
         return view.at(float(place.along), float(place.across))[1]
@@ -194,13 +233,15 @@ def _strips(title: str, design: Design, view: View, made: list[Made], paper_heig
         base = (paper_height + 14) / 2 - (high + low) / 2
         named = f"{title}, row {row + 1}" if row is not None and len(rows) > 1 else title
         marks = () if row is None else design.marks_by_row[row]
-        return _Band(named, view, low, high, base, inside, None if row is None else rack.rows[row], marks)
+        return _Band(
+            named, view, low, high, base, inside, None if row is None else rack.rows[row], marks
+        )
 
     found = [band(view.at(0, float(rack.rows[k].across))[1], k) for k in rows]
     yield from found
     left = sorted(
         {up(place) for place, _ in made if place.row < 0 or not rows}
-        - {height for one in found for place, _ in one.made for height in (up(place),)}
+        - {height for band in found for place, _ in band.made for height in (up(place),)}
     )
     while left:
         reach = [height for height in left if height - left[0] <= BAND - 20]
@@ -231,26 +272,28 @@ def _sheet(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
     for box in _standing(design, band):
         _box(page, band, sheet, box)
     numbers = {hole.place: hole.number for hole in design.holes.get(view.part.key, ())}
-    for place, one in band.made:
-        _feature(page, band, sheet, place, one, numbers.get(place))
+    for place, operation in band.made:
+        _feature(page, band, sheet, place, operation, numbers.get(place))
     crosses(page, sheet, count, (top + ABOVE, bottom - BELOW))
     _datum(page, band, sheet, top)
     if right - left > 60:  # on a last, short piece it would stand on the cross
         page.text((left + right) / 2, top + 8.5, view.upper, 4.4, font=BOLD, anchor="middle")
 
 
-def _feature(page: Page, band: _Band, sheet: Sheet, place: Place, one: Operation, number: int | None) -> None:
+def _feature(
+    page: Page, band: _Band, sheet: Sheet, place: Place, operation: Operation, number: int | None
+) -> None:
     """A hole, or the outline of a cut as far as this sheet and the strip show it."""
     view, base = band.view, band.base
     along, across = float(place.along), float(place.across)
-    if one.cut:
-        x0, x1, y0, y1 = map(float, one.cut)
+    if operation.cut:
+        x0, x1, y0, y1 = map(float, operation.cut)
         _box(page, band, sheet, (along + x0, along + x1, across + y0, across + y1))
         return
     u, v = view.at(along, across)
     if not sheet.start <= u <= sheet.end:
         return
-    x, y, r = sheet.x(u), base + v, float(one.size) / 2
+    x, y, r = sheet.x(u), base + v, float(operation.size) / 2
     page.path(circle(x, y, r), THIN)
     page.path(line((x - r - 2, y), (x + r + 2, y)), THIN)
     page.path(line((x, y - r - 2), (x, y + r + 2)), THIN)
@@ -259,17 +302,23 @@ def _feature(page: Page, band: _Band, sheet: Sheet, place: Place, one: Operation
 
 
 def _box(page: Page, band: _Band, sheet: Sheet, box: tuple[float, float, float, float]) -> None:
-    """An outline, from and to along the face and from and to across it, as far as this sheet and the strip show it."""
+    """An outline, from and to along the face and from and to across it, as far as this sheet and
+    the strip show it.
+    """
     corners = [band.view.at(x, y) for x, y in (box[::2], box[1::2])]
     (low_x, high_x), (low_y, high_y) = (sorted(axis) for axis in zip(*corners, strict=True))
     low_x, high_x = max(low_x, sheet.start), min(high_x, sheet.end)
     low_y, high_y = max(low_y, band.low), min(high_y, band.high)
     if low_x < high_x and low_y < high_y:
-        page.path(rectangle(sheet.x(low_x), band.base + low_y, high_x - low_x, high_y - low_y), THIN)
+        page.path(
+            rectangle(sheet.x(low_x), band.base + low_y, high_x - low_x, high_y - low_y), THIN
+        )
 
 
 def _standing(design: Design, band: _Band) -> Iterator[tuple[float, float, float, float]]:
-    """What stands before the face at each mark, though nothing is cut into it: a ledge across, a finger up it."""
+    """What stands before the face at each mark, though nothing is cut into it: a ledge across, a
+    finger up it.
+    """
     if band.row is None:
         return
     rack, k = design.rack, design.rack.rows.index(band.row)
@@ -289,7 +338,10 @@ def _datum(page: Page, band: _Band, sheet: Sheet, top: float) -> None:
     if not sheet.start <= end <= sheet.end:
         return
     x = sheet.x(end)
-    page.path((*line((x, top + 1), (x - 3, top + 6), (x + 3, top + 6)), ("Z", ())), Ink(None, 0, "#000000"))
+    page.path(
+        (*line((x, top + 1), (x - 3, top + 6), (x + 3, top + 6)), ("Z", ())),
+        Ink(None, 0, "#000000"),
+    )
     said = f"DATUM: the board's {read_from(band.view.part, band.view.face)[0]}. Measure from here."
     if band.view.turned and x > DATUM_ROOM:
         page.text(x - 4, top + 2.4, said, 3.2, font=BOLD, anchor="end")
@@ -301,8 +353,16 @@ def _words(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
     y = page.height - MARGIN - 2
     view, tape = band.view, design.tape
     page.text(MARGIN, y, band.title, 5, font=BOLD)
-    page.text(page.width - MARGIN, y, f"marking template 1:1, sheet {sheet.number} of {count}", 3.6, anchor="end")
-    made = "; ".join(once(f"{one.kind.noun(2)}: {tool(one, tape)}" for _, one in band.made))
+    page.text(
+        page.width - MARGIN,
+        y,
+        f"marking template 1:1, sheet {sheet.number} of {count}",
+        3.6,
+        anchor="end",
+    )
+    made = "; ".join(
+        once(f"{operation.kind.noun(2)}: {tool(operation, tape)}" for _, operation in band.made)
+    )
     strip = _strip(band, tape)
     page.wrapped(
         MARGIN,

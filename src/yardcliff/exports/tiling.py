@@ -1,11 +1,14 @@
-"""Long things at true size over sheets that overlap: the sheets, their alignment crosses, the check ruler."""
+"""Long things at true size over sheets that overlap: the sheets, their alignment crosses, the check
+ruler.
+"""
 
 from dataclasses import dataclass
 
-from yardcliff.core.geometry import line
-from yardcliff.core.length import Tape
+from yardcliff.core.shapes.geometry import line
+from yardcliff.core.units.length import Tape
 from yardcliff.exports.drawing import Ink
-from yardcliff.exports.pdf import BOLD, PAPERS, Page, Paper
+from yardcliff.exports.paper import Paper
+from yardcliff.exports.pdf import BOLD, PAPERS, Page
 
 MARGIN = 12.0
 """Kept clear at the paper's edge: more than home printers need."""
@@ -13,7 +16,11 @@ OVERLAP = 16.0
 """Of one sheet with the next; the crosses stand in its middle."""
 CROSS = 4.0
 
-HEAVY, THIN, DASHED = Ink("#000000", 0.35), Ink("#000000", 0.12), Ink("#000000", 0.12, None, (3, 1.5, 0.5, 1.5))
+HEAVY, THIN, DASHED = (
+    Ink("#000000", 0.35),
+    Ink("#000000", 0.12),
+    Ink("#000000", 0.12, None, (3, 1.5, 0.5, 1.5)),
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,7 +60,9 @@ def _letters(number: int) -> str:
 
 
 def crosses(page: Page, sheet: Sheet, count: int, heights: tuple[float, ...]) -> None:
-    """The alignment crosses of a sheet: each lies on the one with the same letter of its neighbour."""
+    """The alignment crosses of a sheet: each lies on the one with the same letter of
+    its neighbour.
+    """
     for letter, along in joins(sheet, count):
         x = sheet.x(along)
         for y in heights:

@@ -1,17 +1,20 @@
-"""Putting it up, on one page: the wall with the rack on it, the holes, the order of hands, tools and cautions."""
+"""Putting it up, on one page: the wall with the rack on it, the holes, the order of hands, tools
+and cautions.
+"""
 
 from dataclasses import replace
 
-from yardcliff.core.chain import NO_PROOF
-from yardcliff.core.design import Design
-from yardcliff.core.errors import YardcliffError
-from yardcliff.core.geometry import line
-from yardcliff.core.site.drawn import place_dimensions
-from yardcliff.core.site.options import verdict
-from yardcliff.core.site.put_up import PutUp, put_up
+from yardcliff.core.base.errors import YardcliffError
+from yardcliff.core.design.load_chain import NO_PROOF
+from yardcliff.core.design.rack_design import Design
+from yardcliff.core.shapes.geometry import line
 from yardcliff.core.strength.link import percent
+from yardcliff.core.wall.drawn import place_dimensions
+from yardcliff.core.wall.options import verdict
+from yardcliff.core.wall.putting_up import PutUp, put_up
 from yardcliff.exports.drawing import Ink, lay_out
-from yardcliff.exports.pdf import BOLD, MM, Page, Paper
+from yardcliff.exports.paper import Paper
+from yardcliff.exports.pdf import BOLD, MM, Page
 
 MARGIN = 12.0
 RULE = Ink("#20303a", 0.2)
@@ -29,7 +32,8 @@ SHARES = (1.0, 0.92, 0.85, 0.78, 0.7, 0.62, 0.55)
 class NotOnAWall(YardcliffError):
     def __init__(self) -> None:
         super().__init__(
-            "This rack is on no wall yet: say which under “Its wall”, and it is known where the holes come."
+            "This rack is on no wall yet: say which under “Its wall”, and it is known where the"
+            " holes come."
         )
 
 
@@ -41,13 +45,18 @@ def write_wallsheet(name: str, design: Design, paper: Paper) -> bytes:
     page = Page(paper, f"{name}: putting it up")
     top = page.height - MARGIN
     page.text(MARGIN, top - 4, f"{name}: putting it up", 6, font=BOLD)
-    said = f"On {on.site.name}, {tape.write(on.spot.x)} from its left corner; {verdict(on.fixed)} of what the weakest link may bear."
+    said = (
+        f"On {on.site.name}, {tape.write(on.spot.x)} from its left corner; {verdict(on.fixed)} of"
+        " what the weakest link may bear."
+    )
     page.text(MARGIN, top - 9.5, said, 3.4)
     page.path(line((MARGIN, top - 11.5), (page.width - MARGIN, top - 11.5)), RULE)
     _wall(page, design, top - 12.5)
     up = put_up(design.rack, on, tape)
     y = top - 18 - TALL
-    share = next((one for one in SHARES if _words(Page(paper, ""), design, up, y, one) >= MARGIN), SHARES[-1])
+    share = next(
+        (one for one in SHARES if _words(Page(paper, ""), design, up, y, one) >= MARGIN), SHARES[-1]
+    )
     _words(page, design, up, y, share)
     page.turn()
     return page.finish()
@@ -58,7 +67,9 @@ def _wall(page: Page, design: Design, top: float) -> None:
     on = design.on_wall
     assert on.site
     wall, x = on.site.wall, float(on.spot.x)
-    box = replace(design.scene.extent, x0=-x, y0=0.0, x1=float(wall.width) - x, y1=float(wall.height))
+    box = replace(
+        design.scene.extent, x0=-x, y0=0.0, x1=float(wall.width) - x, y1=float(wall.height)
+    )
     scene = replace(
         design.scene,
         dimensions=tuple(place_dimensions(design.rack, on, design.tape)),
@@ -76,14 +87,23 @@ def _wall(page: Page, design: Design, top: float) -> None:
 
 
 def _words(page: Page, design: Design, up: PutUp, y: float, share: float) -> float:
-    """Holes, steps, tools and cautions below the wall, at a share of their size; returns where they end."""
+    """Holes, steps, tools and cautions below the wall, at a share of their size; returns where they
+    end.
+    """
     page.canvas.saveState()
     page.shrink(MARGIN, y, share)
     wide = (page.width - 2 * MARGIN) / share
     first, second = MARGIN + wide * 0.27, MARGIN + wide * 0.68
     ends = [
         _holes(page, design, up, MARGIN, y),
-        _list(page, "In this order", [f"{k}. {step.do}" for k, step in enumerate(up.steps, 1)], first, y, wide * 0.39),
+        _list(
+            page,
+            "In this order",
+            [f"{k}. {step.do}" for k, step in enumerate(up.steps, 1)],
+            first,
+            y,
+            wide * 0.39,
+        ),
         _list(page, "Have at hand", list(up.at_hand), second, y, wide * 0.32),
     ]
     chain = design.chain
@@ -97,7 +117,12 @@ def _words(page: Page, design: Design, up: PutUp, y: float, share: float) -> flo
 
 def _holes(page: Page, design: Design, up: PutUp, x: float, y: float) -> float:
     page.text(x, y, "Holes in the wall", 4, font=BOLD)
-    for offset, title in ((0.0, "no."), (9.0, "from the left"), (32.0, "from the floor"), (56.0, "in")):
+    for offset, title in (
+        (0.0, "no."),
+        (9.0, "from the left"),
+        (32.0, "from the floor"),
+        (56.0, "in"),
+    ):
         page.text(x + offset, y - 5.5, title, 2.8, colour="#5d6d74")
     at = y - 10.5
     for hole in up.holes[:HOLES]:

@@ -1,4 +1,5 @@
-"""The wall template: where the holes come, at true size, with the line to level by and the studs, tiled over sheets.
+"""The wall template: where the holes come, at true size, with the line to level by and the studs,
+tiled over sheets.
 
 Taped to the wall by its level line and its left edge, every hole is drilled through it.
 """
@@ -6,13 +7,23 @@ Taped to the wall by its level line and its left edge, every hole is drilled thr
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from yardcliff.core.design import Design
-from yardcliff.core.geometry import circle, cross, line, rounded
+from yardcliff.core.design.rack_design import Design
 from yardcliff.core.rack import Part
-from yardcliff.core.site.fixing import Fixed
-from yardcliff.core.site.put_up import WallHole, put_up
-from yardcliff.exports.pdf import BOLD, Page, Paper
-from yardcliff.exports.tiling import DASHED, HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
+from yardcliff.core.shapes.geometry import circle, cross, line, rounded
+from yardcliff.core.wall.fixing import Fixed
+from yardcliff.core.wall.putting_up import WallHole, put_up
+from yardcliff.exports.paper import Paper
+from yardcliff.exports.pdf import BOLD, Page
+from yardcliff.exports.tiling import (
+    DASHED,
+    HEAVY,
+    MARGIN,
+    THIN,
+    Sheet,
+    check_ruler,
+    crosses,
+    sheets,
+)
 from yardcliff.exports.wallsheet import NotOnAWall
 
 HIGH = 118.0
@@ -25,7 +36,9 @@ AROUND = 14.0
 
 @dataclass(frozen=True, slots=True)
 class _Strip:
-    """A strip of wall: from `left` on, all in the wall's frame; the level line is at the height `level`."""
+    """A strip of wall: from `left` on, all in the wall's frame; the level line is at the height
+    `level`.
+    """
 
     title: str
     left: float
@@ -54,23 +67,32 @@ def _strips(name: str, design: Design) -> Iterator[_Strip]:
     """For each body that is fixed, its holes by heights that fit on a sheet, the highest first."""
     on = design.on_wall
     holes = put_up(design.rack, on, design.tape).holes
-    for one in on.fixed:
-        mine = [hole for hole in holes if hole.body == one.body.name]
+    for fixing in on.fixed:
+        mine = [hole for hole in holes if hole.body == fixing.body.name]
         while mine:
             top = max(hole.y for hole in mine)
             near = tuple(hole for hole in mine if top - hole.y <= HIGH)
             mine = [hole for hole in mine if hole not in near]
-            yield _strip(name, design, one, near)
+            yield _strip(name, design, fixing, near)
 
 
-def _strip(name: str, design: Design, one: Fixed, holes: tuple[WallHole, ...]) -> _Strip:
+def _strip(name: str, design: Design, fixing: Fixed, holes: tuple[WallHole, ...]) -> _Strip:
     x = float(design.on_wall.spot.x)
     xs = [float(hole.x) for hole in holes]
-    left = min([*xs, *(float(part.x) + x for part in one.body.grounds)])
-    right = max([*xs, *(float(part.x + part.length) + x for part in one.body.grounds)])
+    left = min([*xs, *(float(part.x) + x for part in fixing.body.grounds)])
+    right = max([*xs, *(float(part.x + part.length) + x for part in fixing.body.grounds)])
     ys = [float(hole.y) for hole in holes]
-    title = f"{name}, {one.body.name.lower()}"
-    return _Strip(title, left, right - left, max(ys), min(ys) - AROUND, max(ys) + AROUND, holes, one.body.grounds)
+    title = f"{name}, {fixing.body.name.lower()}"
+    return _Strip(
+        title,
+        left,
+        right - left,
+        max(ys),
+        min(ys) - AROUND,
+        max(ys) + AROUND,
+        holes,
+        fixing.body.grounds,
+    )
 
 
 def _sheet(page: Page, design: Design, strip: _Strip, sheet: Sheet, count: int) -> None:
@@ -95,7 +117,11 @@ def _sheet(page: Page, design: Design, strip: _Strip, sheet: Sheet, count: int) 
         page.text(start, base + strip.level + 1.5, level, 3.2, font=BOLD)
     half = float(on.site.wall.studs.wide) / 2
     for k, stud in enumerate(on.site.wall.stud_middles, 1):
-        for edge, ink in ((float(stud) - half, DASHED), (float(stud), THIN), (float(stud) + half, DASHED)):
+        for edge, ink in (
+            (float(stud) - half, DASHED),
+            (float(stud), THIN),
+            (float(stud) + half, DASHED),
+        ):
             if inside(edge) and strip.left <= edge <= strip.left + strip.length:
                 page.path(line((at(edge), bottom - 4), (at(edge), top + 4)), ink)
         if inside(float(stud)) and strip.left <= float(stud) <= strip.left + strip.length:
@@ -115,7 +141,13 @@ def _sheet(page: Page, design: Design, strip: _Strip, sheet: Sheet, count: int) 
     crosses(page, sheet, count, (top + 14, bottom - 18))
     y = page.height - MARGIN - 2
     page.text(MARGIN, y, strip.title, 5, font=BOLD)
-    page.text(page.width - MARGIN, y, f"wall template 1:1, sheet {sheet.number} of {count}", 3.6, anchor="end")
+    page.text(
+        page.width - MARGIN,
+        y,
+        f"wall template 1:1, sheet {sheet.number} of {count}",
+        3.6,
+        anchor="end",
+    )
     said = (
         f"Tape it to the wall: its left edge {write(rounded(strip.left))} from the left corner, "
         "the heavy line level. Lay each cross on the one with the same letter; drill through it."

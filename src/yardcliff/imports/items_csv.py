@@ -1,9 +1,11 @@
-"""Things that hang from a CSV file: every row is read or refused by itself, with its line and the reason."""
+"""Things that hang from a CSV file: every row is read or refused by itself, with its line and the
+reason.
+"""
 
 from dataclasses import dataclass
 
-from yardcliff.core.length import Unit
-from yardcliff.core.listing import COLUMNS, NEEDED, Listed, ListingError, read_row
+from yardcliff.core.things.listing import COLUMNS, NEEDED, Listed, ListingError, read_row
+from yardcliff.core.units.length import Unit
 from yardcliff.imports.rows import read_csv
 
 MOST = 2000
@@ -21,7 +23,8 @@ class ReadRow:
 
 
 def read_items(text: str, unit: Unit = "mm") -> list[ReadRow]:
-    """The rows of a CSV file with a head line; commas, semicolons or tabs between, any order of columns.
+    """The rows of a CSV file with a head line; commas, semicolons or tabs between, any order of
+    columns.
 
     Raises `CsvFileError` for a file without a usable head line.
     """
@@ -29,7 +32,9 @@ def read_items(text: str, unit: Unit = "mm") -> list[ReadRow]:
     seen: dict[str, int] = {}
     for line, row in read_csv(text, NEEDED, COLUMNS, _column):
         if len(found) == MOST:
-            found.append(ReadRow(line, "", None, f"a file may hold {MOST} things; the rest was not read"))
+            found.append(
+                ReadRow(line, "", None, f"a file may hold {MOST} things; the rest was not read")
+            )
             break
         found.append(_read(row, line, unit, seen))
     return found

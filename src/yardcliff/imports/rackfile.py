@@ -3,9 +3,9 @@
 import json
 from typing import Any
 
-from yardcliff.core.amend import read_brief
-from yardcliff.core.errors import YardcliffError
-from yardcliff.core.families import Brief
+from yardcliff.core.base.errors import YardcliffError
+from yardcliff.core.design.change import read_brief
+from yardcliff.core.ways import Brief
 from yardcliff.exports.rackfile import FORMAT, VERSION
 
 
@@ -23,7 +23,8 @@ def read_rackfile(text: str | bytes) -> tuple[str, Brief]:
         raise RackFileError(f"This is no rack file: it does not say “format”: “{FORMAT}”.")
     if data.get("version") != VERSION:
         raise RackFileError(
-            f"This rack file is version {data.get('version')!r}; this Yardcliff reads version {VERSION}. Update it."
+            f"This rack file is version {data.get('version')!r}; this Yardcliff reads version"
+            f" {VERSION}. Update it."
         )
     name = data.get("name")
     if not isinstance(name, str) or not 1 <= len(name.strip()) <= 80:

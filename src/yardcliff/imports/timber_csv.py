@@ -1,4 +1,6 @@
-"""Sticks on hand and prices from CSV files: every row is read or refused by itself, with its line and the reason."""
+"""Sticks on hand and prices from CSV files: every row is read or refused by itself, with its line
+and the reason.
+"""
 
 import re
 from collections import defaultdict
@@ -8,16 +10,18 @@ from typing import Any, get_args
 
 from pydantic import BaseModel, ValidationError
 
-from yardcliff.core.amend import problems
-from yardcliff.core.length import Unit
-from yardcliff.core.materials import Form
-from yardcliff.core.timber.stock import Offer, PriceList, Stick, WarePrice
+from yardcliff.core.findings.patch import problems
+from yardcliff.core.materials.goods import Form
+from yardcliff.core.units.length import Unit
+from yardcliff.core.wood.stock import Offer, PriceList, Stick, WarePrice
 from yardcliff.exports.timber_csv import PRICE_COLUMNS, STICK_COLUMNS
 from yardcliff.imports.rows import MOST, read_csv
 
 FORMS = get_args(Form)
 _FLAW = re.compile(
-    r"(?P<what>[a-z ]*?)\s*(?:\bat\b)?\s*(?P<at>[-\d.,].*?)(?:\s+over\s+(?P<width>.+?))?(?P<back>\s+on (?:the|its) back)?"
+    r"(?P<what>[a-z"
+    r" ]*?)\s*(?:\bat\b)?\s*(?P<at>[-\d.,].*?)(?:\s+over\s+(?P<width>.+?))?(?P<back>\s+on"
+    r" (?:the|its) back)?"
 )
 
 
@@ -44,7 +48,9 @@ def read_sticks(text: str, unit: Unit = "mm") -> ReadSticks:
     found = ReadSticks()
     for line, row in read_csv(text, ("wide", "thick", "long"), STICK_COLUMNS):
         if len(found.sticks) + len(found.refused) == MOST:
-            found.refused.append(Refused(line, f"a file may hold {MOST} sticks; the rest was not read"))
+            found.refused.append(
+                Refused(line, f"a file may hold {MOST} sticks; the rest was not read")
+            )
             break
         values = _given(row, STICK_COLUMNS)
         values["reclaimed"] = values.get("reclaimed", "").lower() in ("yes", "y", "true", "1", "x")
@@ -58,22 +64,30 @@ def read_sticks(text: str, unit: Unit = "mm") -> ReadSticks:
 
 
 def read_prices(text: str, taken: str, unit: Unit = "mm") -> ReadPrices:
-    """The price lists of a file, by supplier; `taken` is their day. Raises `CsvFileError` likewise."""
+    """The price lists of a file, by supplier; `taken` is their day. Raises
+    `CsvFileError` likewise.
+    """
     offers, wares = defaultdict[str, list[Offer]](list), defaultdict[str, list[WarePrice]](list)
     currencies: dict[str, str] = {}
     found = ReadPrices()
-    for line, row in read_csv(text, ("supplier", "currency", "form", "name", "price"), PRICE_COLUMNS):
+    for line, row in read_csv(
+        text, ("supplier", "currency", "form", "name", "price"), PRICE_COLUMNS
+    ):
         values = _given(row, PRICE_COLUMNS)
         supplier, currency = values.pop("supplier", ""), values.pop("currency", "").upper()
         if currencies.setdefault(supplier, currency) != currency:
-            found.refused.append(Refused(line, f"{supplier}: one list has one currency, {currencies[supplier]}"))
+            found.refused.append(
+                Refused(line, f"{supplier}: one list has one currency, {currencies[supplier]}")
+            )
             continue
         if values.get("form") in FORMS:
             values.pop("pack", None)
             one: Offer | WarePrice | str = _validated(Offer, values, unit)
         else:
             values["kind"] = values.pop("form", "")
-            one = _validated(WarePrice, {k: v for k, v in values.items() if k in WarePrice.model_fields}, unit)
+            one = _validated(
+                WarePrice, {k: v for k, v in values.items() if k in WarePrice.model_fields}, unit
+            )
         if isinstance(one, Offer):
             offers[supplier].append(one)
         elif isinstance(one, WarePrice):
@@ -81,8 +95,13 @@ def read_prices(text: str, taken: str, unit: Unit = "mm") -> ReadPrices:
         else:
             found.refused.append(Refused(line, one))
     for supplier, currency in currencies.items():
-        prices = {"supplier": supplier, "currency": currency, "taken": taken,
-                  "offers": offers[supplier], "wares": wares[supplier]}  # fmt: skip
+        prices = {
+            "supplier": supplier,
+            "currency": currency,
+            "taken": taken,
+            "offers": offers[supplier],
+            "wares": wares[supplier],
+        }
         made = _validated(PriceList, prices, unit)
         if isinstance(made, PriceList):
             found.lists.append(made)
@@ -96,7 +115,9 @@ def _given(row: Mapping[str, str | None], columns: tuple[str, ...]) -> dict[str,
 
 
 def _flaw(text: str) -> dict[str, Any]:
-    """`knot at 900 mm over 50 mm on the back`: what, from where, how wide; “at”, the width and the side may be left out."""
+    """`knot at 900 mm over 50 mm on the back`: what, from where, how wide; “at”, the width and the
+    side may be left out.
+    """
     found = _FLAW.fullmatch(text.strip().lower())
     if not found:
         return {"what": text.strip(), "at": ""}

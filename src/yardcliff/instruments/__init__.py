@@ -1,4 +1,6 @@
-"""Measuring instruments that send what they show: the port that each answers by, and how its lines are read."""
+"""Measuring instruments that send what they show: the port that each answers by, and how its lines
+are read.
+"""
 
 import re
 from collections import deque
@@ -6,8 +8,8 @@ from collections.abc import AsyncIterator, Callable, Mapping
 from dataclasses import dataclass, field
 from typing import Protocol
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.length import INCH, Tape, Unit
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import INCH, Tape, Unit
 
 QUIET = 1.2
 """So long without a line, and nothing comes from it, s."""
@@ -17,8 +19,9 @@ _LINE = re.compile(r"\s*([+-]?)\s*(\d{1,5}(?:\.\d{1,4})?)\s*(mm|in)\s*", re.IGNO
 
 
 class Instrument(Protocol):
-    """A caliper, a tape: `apart` is by how much its readings of one thing may differ, `reach` the longest that it measures, mm.
-    One that is `simulated` says so on the page, and its readings in the log.
+    """A caliper, a tape: `apart` is by how much its readings of one thing may differ, `reach` the
+    longest that it measures, mm. One that is `simulated` says so on the page, and its readings in
+    the log.
     """
 
     name: str
@@ -32,7 +35,9 @@ class Instrument(Protocol):
 
 
 Instruments = Mapping[str, Callable[[Fraction], Instrument]]
-"""Instruments by their names; a simulated one is told what lies between its jaws, mm, a real one needs not."""
+"""Instruments by their names; a simulated one is told what lies between its jaws, mm, a real one
+needs not.
+"""
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,7 +49,9 @@ class Reading:
 
 
 def read_line(line: str) -> Reading | None:
-    """A line like `+0072.34 mm`; None for what is no reading: half a line, an error code, a stray byte."""
+    """A line like `+0072.34 mm`; None for what is no reading: half a line, an error code, a stray
+    byte.
+    """
     found = _LINE.fullmatch(line)
     if not found:
         return None
@@ -55,7 +62,9 @@ def read_line(line: str) -> Reading | None:
 
 @dataclass(frozen=True, slots=True)
 class Shown:
-    """What is shown of an instrument now: the value, mm, whether it is `steady`, and what there is to say."""
+    """What is shown of an instrument now: the value, mm, whether it is `steady`, and what there is
+    to say.
+    """
 
     mm: Fraction | None
     steady: bool
@@ -64,7 +73,9 @@ class Shown:
 
 @dataclass(slots=True)
 class Steadied:
-    """The lines of an instrument as they come: a value is steady once enough of them agree, and then it is their middle one."""
+    """The lines of an instrument as they come: a value is steady once enough of them agree, and
+    then it is their middle one.
+    """
 
     instrument: Instrument
     tape: Tape
@@ -74,7 +85,11 @@ class Steadied:
         """The next line, or None where none came in time."""
         if line is None:
             self.last.clear()
-            return Shown(None, steady=False, says=f"Nothing comes from the {self.instrument.name}: is it on, and near?")
+            return Shown(
+                None,
+                steady=False,
+                says=f"Nothing comes from the {self.instrument.name}: is it on, and near?",
+            )
         reading = read_line(line)
         if reading is None:
             return self._shown("A reading was garbled.")
@@ -85,19 +100,27 @@ class Steadied:
             return Shown(
                 reading.mm,
                 steady=False,
-                says=f"It shows less than nothing: close the {self.instrument.name} and set it to zero.",
+                says=(
+                    f"It shows less than nothing: close the {self.instrument.name} and set it to"
+                    " zero."
+                ),
             )
         if reading.mm > self.instrument.reach:
-            return Shown(reading.mm, steady=False, says=f"Longer than the {self.instrument.name} measures.")
+            return Shown(
+                reading.mm, steady=False, says=f"Longer than the {self.instrument.name} measures."
+            )
         return self._shown("")
 
     def _shown(self, says: str) -> Shown:
         if not self.last:
             return Shown(None, steady=False, says=says)
-        values = sorted(one.mm for one in self.last)
+        values = sorted(reading.mm for reading in self.last)
         steady = len(values) == CALM and values[-1] - values[0] <= self.instrument.apart
         now = self.last[-1]
         if now.unit != self.tape.unit and not says:
             word = "inches" if now.unit == "in" else "millimetres"
-            says = f"The {self.instrument.name} is set to {word}; what is taken is {self.tape.write_fine(values[len(values) // 2])}."
+            says = (
+                f"The {self.instrument.name} is set to {word}; what is taken is"
+                f" {self.tape.write_fine(values[len(values) // 2])}."
+            )
         return Shown(values[len(values) // 2] if steady else now.mm, steady, says)

@@ -1,5 +1,6 @@
-"""A made-up timber yard as a service of its own: a price list that changes a little by the day, stock that runs out, pieces that
-are marked down, and the manners of a real remote: now and then it is slow, or busy.
+"""A made-up timber yard as a service of its own: a price list that changes a little by the day,
+stock that runs out, pieces that are marked down, and the manners of a real remote: now and then it
+is slow, or busy.
 """
 
 import asyncio
@@ -9,13 +10,21 @@ from typing import Any
 
 from fastapi import FastAPI, HTTPException, Query
 
-from yardcliff.core.length import exact_text
-from yardcliff.core.timber.stock import Sold, sold
+from yardcliff.core.units.length import exact_text
+from yardcliff.core.wood.stock import Sold, sold
 from yardcliff.data import table
 
 NAME = "Cairnfoot Timber"
-CUBIC = {("board", "softwood"): 980, ("board", "hardwood"): 3600, ("sheet", "softwood"): 1500, ("sheet", "hardwood"): 4600,
-         ("dowel", "hardwood"): 5200, ("pipe", "plastic"): 1400, ("bar", "steel"): 42_000, ("threaded rod", "steel"): 52_000}  # fmt: skip
+CUBIC = {
+    ("board", "softwood"): 980,
+    ("board", "hardwood"): 3600,
+    ("sheet", "softwood"): 1500,
+    ("sheet", "hardwood"): 4600,
+    ("dowel", "hardwood"): 5200,
+    ("pipe", "plastic"): 1400,
+    ("bar", "steel"): 42_000,
+    ("threaded rod", "steel"): 52_000,
+}
 """Made-up prices of a cubic metre."""
 SAWING = 0.55
 """What is asked for handling a piece."""
@@ -30,13 +39,30 @@ def _by_chance(*of: object) -> int:
 
 def price_list(day: date, currency: str) -> dict[str, Any]:
     """What the yard has on a day, as its service gives it."""
-    offers = [offer for one in sold() for long in one.longs if (offer := _offer(one, float(long), day))]
+    offers = [
+        offer for one in sold() for long in one.longs if (offer := _offer(one, float(long), day))
+    ]
     wares = [
-        {"kind": row["kind"], "name": row["name"], "pack": int(row["pack"]), "price": row["price"],
-         "stock": 0 if _by_chance(day, row["name"]) % 40 == 0 else _by_chance("many", row["name"]) % 60 + 3}
+        {
+            "kind": row["kind"],
+            "name": row["name"],
+            "pack": int(row["pack"]),
+            "price": row["price"],
+            "stock": (
+                0
+                if _by_chance(day, row["name"]) % 40 == 0
+                else _by_chance("many", row["name"]) % 60 + 3
+            ),
+        }
         for row in table("wares")
-    ]  # fmt: skip
-    return {"supplier": NAME, "currency": currency, "taken": day.isoformat(), "offers": offers, "wares": wares}
+    ]
+    return {
+        "supplier": NAME,
+        "currency": currency,
+        "taken": day.isoformat(),
+        "offers": offers,
+        "wares": wares,
+    }
 
 
 def _offer(one: Sold, long: float, day: date) -> dict[str, Any]:
@@ -46,10 +72,19 @@ def _offer(one: Sold, long: float, day: date) -> dict[str, Any]:
     price = round((volume * CUBIC[section.form, section.stuff] * mood + SAWING) * 20) * 5
     luck = _by_chance("luck", one.name, long, day.isocalendar().week) % 100
     offer = {
-        **section.model_dump(mode="json"), "name": one.name, "long": f"{long:g} mm", "price": price,
-        "wide": exact_text(section.wide), "thick": exact_text(section.thick), "stock": 0 if luck < 6 else luck // 3 + 2,
-    }  # fmt: skip
-    return offer | {"was": price, "price": round(price * 0.65), "stock": luck % 3 + 1} if luck > 93 else offer
+        **section.model_dump(mode="json"),
+        "name": one.name,
+        "long": f"{long:g} mm",
+        "price": price,
+        "wide": exact_text(section.wide),
+        "thick": exact_text(section.thick),
+        "stock": 0 if luck < 6 else luck // 3 + 2,
+    }
+    return (
+        offer | {"was": price, "price": round(price * 0.65), "stock": luck % 3 + 1}
+        if luck > 93
+        else offer
+    )
 
 
 def create_yard(*, moody: bool = True) -> FastAPI:

@@ -17,4 +17,6 @@ class Bench(Store):
 
     def keep_shop(self, shop: Json) -> None:
         with self._db.writing() as db:
-            db.execute("INSERT OR REPLACE INTO shop (only_row, shop) VALUES (1, ?)", (json.dumps(shop),))
+            db.execute(
+                "INSERT OR REPLACE INTO shop (only_row, shop) VALUES (1, ?)", (json.dumps(shop),)
+            )

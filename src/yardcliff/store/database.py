@@ -23,7 +23,9 @@ _MEMORY = ":memory:"
 
 @dataclass(slots=True)
 class Request:
-    """A request whose sender gave it a key: each of its writes is made once, however often it comes."""
+    """A request whose sender gave it a key: each of its writes is made once, however often it
+    comes.
+    """
 
     key: str
     writes: int = 0
@@ -40,12 +42,13 @@ def now() -> str:
 class Database:
     """A data file: one connection that writes, one write at a time, and one that reads meanwhile.
 
-    Readers do not wait for a write of ours or of another program. Inside a write, its thread reads what it wrote.
+    Readers do not wait for a write of ours or of another program. Inside a write, its thread reads
+    what it wrote.
     """
 
     def __init__(self, path: Path | str, *, to_read: bool = False) -> None:
-        """Open or create `path` (":memory:" for none); `to_read` it, it has to be there and is left as it is. A file that may
-        only be read is opened so. Raises `DataFileError`.
+        """Open or create `path` (":memory:" for none); `to_read` it, it has to be there and is left
+        as it is. A file that may only be read is opened so. Raises `DataFileError`.
         """
         self.path = path
         self.read_only = to_read
@@ -62,7 +65,9 @@ class Database:
         except sqlite3.Error as error:
             raise explained(error, path) from error
         except OSError as error:
-            raise DataFileError("cannot-open", path, f"The folder cannot be made: {error.strerror}.") from error
+            raise DataFileError(
+                "cannot-open", path, f"The folder cannot be made: {error.strerror}."
+            ) from error
 
     def _open_to_write(self, path: Path) -> None:
         path.parent.mkdir(parents=True, exist_ok=True)
@@ -80,7 +85,8 @@ class Database:
         self.read_only = True
         if not path.is_file():
             raise DataFileError("missing", path, "There is no data file.")
-        # Without a log beside it nobody has it open: so it can be read from a folder that takes no files.
+        # Without a log beside it nobody has it open: so it can be read from a folder that takes no
+        # files.
         alone = not Path(f"{path}-wal").exists()
         uri = f"file:{quote(str(path))}?mode=ro{'&immutable=1' if alone else ''}"
         self._reader = _connection(uri, WAIT_TO_READ, uri=True)
@@ -93,10 +99,15 @@ class Database:
             self._migrate(copy)
         self._writer, self._reads = self._reader, self._writes
 
+    @property
+    def in_write(self) -> bool:
+        """Whether this thread is inside a write, which may be rolled back yet."""
+        return bool(getattr(self._own, "writes", False))
+
     @contextmanager
     def reading(self) -> Iterator[sqlite3.Connection]:
         """The connection, for queries; inside a write that write's own."""
-        if getattr(self._own, "writes", False):
+        if self.in_write:
             yield self._writer
             return
         with self._reads:
@@ -107,11 +118,12 @@ class Database:
 
     @contextmanager
     def writing(self) -> Iterator[sqlite3.Connection]:
-        """The connection inside one transaction, rolled back whole on any error; a write inside a write is part of it.
+        """The connection inside one transaction, rolled back whole on any error; a write inside a
+        write is part of it.
 
         Raises `AlreadyWritten` where the request's key says that this write was made before.
         """
-        if getattr(self._own, "writes", False):
+        if self.in_write:
             yield self._writer
             return
         with self._writes:
@@ -149,9 +161,14 @@ class Database:
             return
         request.writes += 1
         key = f"{request.key} {request.writes}"
-        if not self._writer.execute("INSERT OR IGNORE INTO written (key) VALUES (?)", (key,)).rowcount:
+        if not self._writer.execute(
+            "INSERT OR IGNORE INTO written (key) VALUES (?)", (key,)
+        ).rowcount:
             raise AlreadyWritten
-        self._writer.execute("DELETE FROM written WHERE number <= (SELECT max(number) - ? FROM written)", (KEYS_KEPT,))
+        self._writer.execute(
+            "DELETE FROM written WHERE number <= (SELECT max(number) - ? FROM written)",
+            (KEYS_KEPT,),
+        )
 
     def _check_there(self) -> None:
         """An open file can be written to after it was deleted, and all of that would be lost."""
@@ -159,34 +176,47 @@ class Database:
             raise explained_read_only(self.path)
         if self.path != _MEMORY and _identity(Path(self.path)) != self._file:
             raise DataFileError(
-                "gone", self.path,
-                "The data file was deleted, moved or replaced while Yardcliff was running, so the change was not saved. "
-                "Put it back in its place, or start Yardcliff again to go on with what is there now.",
-            )  # fmt: skip
+                "gone",
+                self.path,
+                "The data file was deleted, moved or replaced while Yardcliff was running, so the"
+                " change was not saved. Put it back in its place, or start Yardcliff again to go on"
+                " with what is there now.",
+            )
 
     def _check_owner(self, connection: sqlite3.Connection) -> None:
-        """Another program's file is left alone. Ours had no mark at first: those are known by their first migration."""
+        """Another program's file is left alone. Ours had no mark at first: those are known by their
+        first migration.
+        """
         mark = connection.execute("PRAGMA application_id").fetchone()[0]
-        tables = {row[0] for row in connection.execute("SELECT name FROM sqlite_schema WHERE type = 'table'")}
-        ours = mark == APPLICATION_ID or (mark == 0 and (not tables or _begins_as_ours(connection, tables)))
+        tables = {
+            row[0]
+            for row in connection.execute("SELECT name FROM sqlite_schema WHERE type = 'table'")
+        }
+        ours = mark == APPLICATION_ID or (
+            mark == 0 and (not tables or _begins_as_ours(connection, tables))
+        )
         if not ours:
             raise DataFileError(
                 "foreign",
                 self.path,
-                "This is another program's data file, and was left as it is. Give another with --data.",
+                "This is another program's data file, and was left as it is. Give another with"
+                " --data.",
             )
 
     def _migrate(self, connection: sqlite3.Connection) -> None:
         scripts, done = _scripts(), _layout(connection)
         if done > len(scripts):
             raise DataFileError(
-                "newer", self.path, "A newer Yardcliff made this data file. Update Yardcliff to open it."
+                "newer",
+                self.path,
+                "A newer Yardcliff made this data file. Update Yardcliff to open it.",
             )
         if connection.execute("PRAGMA application_id").fetchone()[0] != APPLICATION_ID:
             connection.execute(f"PRAGMA application_id = {APPLICATION_ID}")
         if not done:
             connection.execute(
-                "CREATE TABLE IF NOT EXISTS migration (number INTEGER PRIMARY KEY, name TEXT NOT NULL) STRICT"
+                "CREATE TABLE IF NOT EXISTS migration (number INTEGER PRIMARY KEY, name TEXT NOT"
+                " NULL) STRICT"
             )
         for number, (name, script) in enumerate(scripts, 1):
             if number <= done:
@@ -194,10 +224,13 @@ class Database:
             connection.execute("BEGIN IMMEDIATE")
             try:
                 if _layout(connection) < number:  # or another start was faster
-                    # Statement by statement: `executescript` would commit before the version is recorded.
+                    # Statement by statement: `executescript` would commit before the version is
+                    # recorded.
                     for statement in _statements(script):
                         connection.execute(statement)
-                    connection.execute("INSERT INTO migration (number, name) VALUES (?, ?)", (number, name))
+                    connection.execute(
+                        "INSERT INTO migration (number, name) VALUES (?, ?)", (number, name)
+                    )
                 connection.execute("COMMIT")
             except BaseException:
                 connection.execute("ROLLBACK")
@@ -212,7 +245,9 @@ class Store:
 
     @contextmanager
     def changing(self) -> Iterator[None]:
-        """What is read and written inside is one write: all of it or nothing, and nobody else's comes between."""
+        """What is read and written inside is one write: all of it or nothing, and nobody else's
+        comes between.
+        """
         with self._db.writing():
             yield
 
@@ -224,7 +259,9 @@ def explained_read_only(path: Path | str) -> DataFileError:
 
 
 def _connection(path: Path | str, wait: float, *, uri: bool = False) -> sqlite3.Connection:
-    connection = sqlite3.connect(path, timeout=wait, isolation_level=None, check_same_thread=False, uri=uri)
+    connection = sqlite3.connect(
+        path, timeout=wait, isolation_level=None, check_same_thread=False, uri=uri
+    )
     connection.row_factory = sqlite3.Row
     connection.execute("PRAGMA foreign_keys = ON")
     return connection
@@ -256,7 +293,9 @@ def _begins_as_ours(connection: sqlite3.Connection, tables: set[str]) -> bool:
 def _layout(connection: sqlite3.Connection) -> int:
     """How many migrations a file has seen."""
     try:
-        return int(connection.execute("SELECT coalesce(max(number), 0) FROM migration").fetchone()[0])
+        return int(
+            connection.execute("SELECT coalesce(max(number), 0) FROM migration").fetchone()[0]
+        )
     except sqlite3.OperationalError as error:
         if error.sqlite_errorcode != sqlite3.SQLITE_ERROR:  # no such table
             raise
@@ -266,7 +305,10 @@ def _layout(connection: sqlite3.Connection) -> int:
 def _scripts() -> list[tuple[str, str]]:
     """(name, statements) of each migration, in order."""
     folder = files(__package__).joinpath("migrations")
-    found = sorted((file for file in folder.iterdir() if file.name.endswith(".sql")), key=lambda file: file.name)
+    found = sorted(
+        (file for file in folder.iterdir() if file.name.endswith(".sql")),
+        key=lambda file: file.name,
+    )
     return [(file.name, file.read_text("utf-8")) for file in found]
 
 

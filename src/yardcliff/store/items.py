@@ -21,8 +21,8 @@ class Items(Store):
         with self._db.writing() as db:
             for entry in entries:
                 db.execute(
-                    "INSERT INTO item (key, listed, updated_at) VALUES (?, ?, ?) ON CONFLICT (key) DO UPDATE SET listed = excluded.listed, "
-                    "updated_at = excluded.updated_at",
+                    "INSERT INTO item (key, listed, updated_at) VALUES (?, ?, ?) ON CONFLICT (key)"
+                    " DO UPDATE SET listed = excluded.listed, updated_at = excluded.updated_at",
                     (entry["key"], json.dumps(entry), now()),
                 )
 

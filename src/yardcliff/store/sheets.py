@@ -14,7 +14,8 @@ KEPT = 1000
 
 _SELECT = """
     SELECT sheet.*, here.brief, here.label AS undo_label, ahead.label AS redo_label,
-           EXISTS (SELECT 1 FROM revision r WHERE r.sheet_id = sheet.id AND r.position < sheet.position) AS can_undo
+           EXISTS (SELECT 1 FROM revision r WHERE r.sheet_id = sheet.id
+                   AND r.position < sheet.position) AS can_undo
     FROM sheet
     JOIN revision here ON here.sheet_id = sheet.id AND here.position = sheet.position
     LEFT JOIN revision ahead ON ahead.sheet_id = sheet.id AND ahead.position = sheet.position + 1
@@ -23,7 +24,9 @@ _SELECT = """
 
 @dataclass(frozen=True, slots=True)
 class Record:
-    """A sheet as stored. `undo` and `redo` say what they would take back or bring again, or are None."""
+    """A sheet as stored. `undo` and `redo` say what they would take back or bring again, or are
+    None.
+    """
 
     id: str
     name: str
@@ -36,8 +39,8 @@ class Record:
 
 
 class Sheets(Store):
-    """Sheets of one kind. Every write takes the version it was made from and raises `StaleSheet` if there is a newer; it returns
-    what it wrote.
+    """Sheets of one kind. Every write takes the version it was made from and raises `StaleSheet` if
+    there is a newer; it returns what it wrote.
     """
 
     kind: ClassVar[Literal["rack", "wall"]]
@@ -47,7 +50,8 @@ class Sheets(Store):
         wanted = "IS NOT NULL" if deleted else "IS NULL"
         with self._db.reading() as db:
             rows = db.execute(
-                f"{_SELECT} WHERE kind = ? AND deleted_at {wanted} ORDER BY updated_at DESC, sheet.rowid DESC",
+                f"{_SELECT} WHERE kind = ? AND deleted_at {wanted} ORDER BY updated_at DESC,"
+                " sheet.rowid DESC",
                 (self.kind,),
             )
             return [_record(row) for row in rows.fetchall()]
@@ -61,11 +65,13 @@ class Sheets(Store):
         sheet_id, made = uuid.uuid4().hex[:12], now()
         with self._db.writing() as db:
             db.execute(
-                "INSERT INTO sheet (id, kind, name, version, position, created_at, updated_at) VALUES (?, ?, ?, 1, 0, ?, ?)",
+                "INSERT INTO sheet (id, kind, name, version, position, created_at, updated_at)"
+                " VALUES (?, ?, ?, 1, 0, ?, ?)",
                 (sheet_id, self.kind, name, made, made),
             )
             db.execute(
-                "INSERT INTO revision (sheet_id, position, label, brief, made_at) VALUES (?, 0, 'made', ?, ?)",
+                "INSERT INTO revision (sheet_id, position, label, brief, made_at) VALUES (?, 0,"
+                " 'made', ?, ?)",
                 (sheet_id, json.dumps(brief), made),
             )
             return self._found(db, sheet_id)
@@ -74,10 +80,16 @@ class Sheets(Store):
         """Add a revision. What had been undone is let go."""
         with self._db.writing() as db:
             position = self._step(db, sheet_id, base) + 1
-            db.execute("DELETE FROM revision WHERE sheet_id = ? AND position >= ?", (sheet_id, position))
-            db.execute("DELETE FROM revision WHERE sheet_id = ? AND position < ?", (sheet_id, position - KEPT))
             db.execute(
-                "INSERT INTO revision (sheet_id, position, label, brief, made_at) VALUES (?, ?, ?, ?, ?)",
+                "DELETE FROM revision WHERE sheet_id = ? AND position >= ?", (sheet_id, position)
+            )
+            db.execute(
+                "DELETE FROM revision WHERE sheet_id = ? AND position < ?",
+                (sheet_id, position - KEPT),
+            )
+            db.execute(
+                "INSERT INTO revision (sheet_id, position, label, brief, made_at) VALUES (?, ?, ?,"
+                " ?, ?)",
                 (sheet_id, position, label, json.dumps(brief), now()),
             )
             db.execute("UPDATE sheet SET position = ? WHERE id = ?", (position, sheet_id))
@@ -113,8 +125,12 @@ class Sheets(Store):
             return self._found(db, sheet_id)
 
     def _found(self, db: sqlite3.Connection, sheet_id: str) -> Record:
-        """One of them; inside a write as that write left it, so that nobody else's comes between."""
-        row = db.execute(f"{_SELECT} WHERE kind = ? AND sheet.id = ?", (self.kind, sheet_id)).fetchone()
+        """One of them; inside a write as that write left it, so that nobody else's
+        comes between.
+        """
+        row = db.execute(
+            f"{_SELECT} WHERE kind = ? AND sheet.id = ?", (self.kind, sheet_id)
+        ).fetchone()
         if row is None:
             raise SheetNotFound(self.kind, sheet_id)
         return _record(row)
@@ -128,7 +144,9 @@ class Sheets(Store):
             raise SheetNotFound(self.kind, sheet_id)
         if row["version"] != base:
             raise StaleSheet(self.kind, sheet_id, base, row["version"])
-        db.execute("UPDATE sheet SET version = version + 1, updated_at = ? WHERE id = ?", (now(), sheet_id))
+        db.execute(
+            "UPDATE sheet SET version = version + 1, updated_at = ? WHERE id = ?", (now(), sheet_id)
+        )
         return int(row["position"])
 
 
@@ -141,8 +159,8 @@ class Racks(Sheets):
         """The racks on a wall, in the order that they were made."""
         with self._db.reading() as db:
             rows = db.execute(
-                f"{_SELECT} WHERE kind = 'rack' AND deleted_at IS NULL AND json_extract(here.brief, '$.place.wall') = ? "
-                "ORDER BY sheet.rowid",
+                f"{_SELECT} WHERE kind = 'rack' AND deleted_at IS NULL AND json_extract(here.brief,"
+                " '$.place.wall') = ? ORDER BY sheet.rowid",
                 (wall_id,),
             )
             return [_record(row) for row in rows.fetchall()]
@@ -156,7 +174,10 @@ class Walls(Sheets):
 
 def check_rack(db: sqlite3.Connection, rack_id: str) -> None:
     """Raises `SheetNotFound` where what is written would belong to no rack."""
-    if db.execute("SELECT 1 FROM sheet WHERE kind = 'rack' AND id = ?", (rack_id,)).fetchone() is None:
+    if (
+        db.execute("SELECT 1 FROM sheet WHERE kind = 'rack' AND id = ?", (rack_id,)).fetchone()
+        is None
+    ):
         raise SheetNotFound("rack", rack_id)
 
 

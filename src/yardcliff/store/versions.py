@@ -5,7 +5,7 @@ import uuid
 from dataclasses import dataclass
 from typing import Any
 
-from yardcliff.core.errors import YardcliffError
+from yardcliff.core.base.errors import YardcliffError
 from yardcliff.store.database import Store, now
 from yardcliff.store.errors import SheetNotFound
 
@@ -15,7 +15,9 @@ MOST = 50
 
 class VersionNotFound(YardcliffError):
     def __init__(self, version_id: str) -> None:
-        super().__init__(f"There is no version “{version_id}”. It may have been let go in another window.")
+        super().__init__(
+            f"There is no version “{version_id}”. It may have been let go in another window."
+        )
 
 
 class TooManyVersions(YardcliffError):
@@ -38,24 +40,29 @@ class Versions(Store):
         """A rack's versions, the newest first."""
         with self._db.reading() as db:
             rows = db.execute(
-                "SELECT * FROM version WHERE rack_id = ? AND gone_at IS NULL ORDER BY made_at DESC, rowid DESC",
+                "SELECT * FROM version WHERE rack_id = ? AND gone_at IS NULL ORDER BY made_at DESC,"
+                " rowid DESC",
                 (rack_id,),
             ).fetchall()
-        return [Version(row["id"], row["name"], json.loads(row["brief"]), row["made_at"]) for row in rows]
+        return [
+            Version(row["id"], row["name"], json.loads(row["brief"]), row["made_at"])
+            for row in rows
+        ]
 
     def keep(self, rack_id: str, name: str) -> None:
         """Keep the rack as it is now under `name`. Raises `SheetNotFound` or `TooManyVersions`."""
         with self._db.writing() as db:
             if (
-                db.execute("SELECT count(*) FROM version WHERE rack_id = ? AND gone_at IS NULL", (rack_id,)).fetchone()[
-                    0
-                ]
+                db.execute(
+                    "SELECT count(*) FROM version WHERE rack_id = ? AND gone_at IS NULL", (rack_id,)
+                ).fetchone()[0]
                 >= MOST
             ):
                 raise TooManyVersions
             made = db.execute(
-                "INSERT INTO version (id, rack_id, name, brief, made_at) SELECT ?, sheet.id, ?, here.brief, ? FROM sheet "
-                "JOIN revision here ON here.sheet_id = sheet.id AND here.position = sheet.position WHERE sheet.id = ?",
+                "INSERT INTO version (id, rack_id, name, brief, made_at) SELECT ?, sheet.id, ?,"
+                " here.brief, ? FROM sheet JOIN revision here ON here.sheet_id = sheet.id AND"
+                " here.position = sheet.position WHERE sheet.id = ?",
                 (uuid.uuid4().hex[:12], name, now(), rack_id),
             )
             if not made.rowcount:

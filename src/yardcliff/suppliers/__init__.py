@@ -1,4 +1,6 @@
-"""Where prices come from: the port that every supplier answers by, and how one is asked over the network."""
+"""Where prices come from: the port that every supplier answers by, and how one is asked over the
+network.
+"""
 
 import json
 from datetime import UTC, datetime
@@ -7,12 +9,14 @@ from typing import Any, Protocol
 
 from pydantic import ValidationError
 
-from yardcliff.core.amend import EXACT
-from yardcliff.core.errors import YardcliffError
-from yardcliff.core.timber.stock import PriceList
+from yardcliff.core.base.errors import YardcliffError
+from yardcliff.core.findings.patch import EXACT
+from yardcliff.core.wood.stock import PriceList
 
 TIMEOUT, TRIES, PAUSE = 2.0, 3, 0.25
-"""Seconds that an answer may keep silent, how often it is asked, and the first pause between, which doubles."""
+"""Seconds that an answer may keep silent, how often it is asked, and the first pause between, which
+doubles.
+"""
 DEADLINE = 10.0
 """Seconds for all of it, however slowly something still comes."""
 LARGEST = 5_000_000
@@ -56,7 +60,8 @@ class HttpSupplier:
         until = monotonic() + self.deadline
         again = tenacity.Retrying(
             retry=tenacity.retry_if_exception_type(_NotNow),
-            stop=tenacity.stop_after_attempt(self.tries) | tenacity.stop_before_delay(self.deadline),
+            stop=tenacity.stop_after_attempt(self.tries)
+            | tenacity.stop_before_delay(self.deadline),
             wait=tenacity.wait_exponential(self.pause, min=self.pause),
             reraise=True,
         )
@@ -78,25 +83,30 @@ class HttpSupplier:
         parts, size = [], 0
         try:
             asked = {"currency": currency}
-            with httpx2.stream("GET", f"{self.address}/prices", params=asked, timeout=self.timeout) as answer:
+            with httpx2.stream(
+                "GET", f"{self.address}/prices", params=asked, timeout=self.timeout
+            ) as answer:
                 if answer.status_code >= 500:
                     raise _NotNow("it is busy")
                 if answer.status_code != 200:
                     raise SupplierError(
-                        f"The timber yard refuses to give prices in {currency} ({answer.status_code}). The prices you have stay."
+                        f"The timber yard refuses to give prices in {currency}"
+                        f" ({answer.status_code}). The prices you have stay."
                     )
                 for part in answer.iter_bytes():
                     parts.append(part)
                     size += len(part)
                     if size > LARGEST:
                         raise SupplierError(
-                            f"The timber yard's answer is no price list: it is longer than {LARGEST // 1_000_000} MB. "
-                            "The prices you have stay."
+                            "The timber yard's answer is no price list: it is longer than"
+                            f" {LARGEST // 1_000_000} MB. The prices you have stay."
                         )
                     if monotonic() > until:
                         raise late
         except httpx2.TimeoutException:
-            raise (late if monotonic() > until else _NotNow(f"it took longer than {self.timeout:g} s")) from None
+            raise (
+                late if monotonic() > until else _NotNow(f"it took longer than {self.timeout:g} s")
+            ) from None
         except httpx2.HTTPError:
             raise _NotNow("nobody answers at its address") from None
         return b"".join(parts)
@@ -108,9 +118,12 @@ def _read(text: bytes, currency: str) -> PriceList:
         taken = datetime.now(UTC).isoformat(timespec="seconds")
         prices = PriceList.model_validate({**data, "taken": taken}, context=EXACT)
     except (ValueError, TypeError, RecursionError, ValidationError):
-        raise SupplierError("The timber yard answers, but not with a price list. The prices you have stay.") from None
+        raise SupplierError(
+            "The timber yard answers, but not with a price list. The prices you have stay."
+        ) from None
     if prices.currency != currency:
         raise SupplierError(
-            f"The timber yard's prices are in {prices.currency}, and {currency} was asked for. The prices you have stay."
+            f"The timber yard's prices are in {prices.currency}, and {currency} was asked for. The"
+            " prices you have stay."
         )
     return prices

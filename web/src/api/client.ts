@@ -1,46 +1,8 @@
+import createClient from "openapi-fetch";
+
 import { deviceName, newKey } from "./key";
-import type {
-  Catalogue,
-  Comparison,
-  Cost,
-  Design,
-  EntryText,
-  Hang,
-  ImportReport,
-  Deadline,
-  Jig,
-  Kept,
-  Log,
-  Instrument,
-  Making,
-  Newest,
-  MarksCheck,
-  Member,
-  Most,
-  Patch,
-  Phone,
-  Problem,
-  Rack,
-  RackSummary,
-  Reordered,
-  Said,
-  Shop,
-  ShopSheet,
-  HoleTable,
-  Standing,
-  Stock,
-  StickText,
-  TapeName,
-  Timber,
-  TimberFile,
-  TriedTimber,
-  Used,
-  Version,
-  Wall,
-  WallChoice,
-  Way,
-  WayOut,
-} from "./types";
+import type { paths } from "./schema";
+import type { Design, EntryText, Hang, Patch, Problem, Shop, StickText, TapeName, Tick } from "./types";
 
 /** The server answered that it cannot: `problem` says why and which field. */
 export class ProblemError extends Error {
@@ -66,182 +28,246 @@ export function errorsOf(error: unknown, field: string): Record<string, string> 
 /** The server did not answer. */
 export class OfflineError extends Error {}
 
-interface Asked {
-  /** What makes a write the same write when it is sent again; each has its own if none is given. */
-  key?: string;
-  /** Ends the question, and the work that it causes. */
-  signal?: AbortSignal;
-}
-
-async function call<T>(method: string, path: string, body?: unknown, asked: Asked = {}): Promise<T> {
-  let response: Response;
-  const csv = typeof body === "string";
+/** One request; a write that nobody gave a key has one of its own, so that it is made once. */
+async function sent(request: Request): Promise<Response> {
+  if (request.method !== "GET" && !request.headers.has(KEY)) request.headers.set(KEY, newKey());
   try {
-    response = await fetch(`/api${path}`, {
-      method,
-      headers: {
-        ...(body !== undefined && { "content-type": csv ? "text/csv" : "application/json" }),
-        ...(method !== "GET" && { "idempotency-key": asked.key ?? newKey() }),
-      },
-      ...(body !== undefined && { body: csv ? body : JSON.stringify(body) }),
-      ...(asked.signal && { signal: asked.signal }),
-    });
+    return await fetch(request);
   } catch (error) {
-    if (asked.signal?.aborted) throw error;
+    if (request.signal.aborted) throw error;
     throw new OfflineError("Yardcliff does not answer. Is it still running?");
   }
-  if (!response.ok) throw new ProblemError(await readProblem(response));
-  return (response.status === 204 ? undefined : await response.json()) as T;
 }
 
-async function readProblem(response: Response): Promise<Problem> {
-  try {
-    return (await response.json()) as Problem;
-  } catch {
-    const detail = `The server answered ${response.status}.`;
-    return { type: "", title: "Error", status: response.status, detail, errors: [] };
-  }
+const KEY = "idempotency-key";
+const http = createClient<paths>({ fetch: sent });
+
+type Answer<Data> = { data: Data; response: Response } | { error: unknown; response: Response };
+
+/** What was answered. Throws `ProblemError` for what cannot be done. */
+async function got<Data>(answer: Promise<Answer<Data>>): Promise<Data> {
+  const answered = await answer;
+  if ("data" in answered) return answered.data;
+  throw new ProblemError(problemOf(answered.error, answered.response.status));
 }
 
-const rack = (id: string) => `/racks/${encodeURIComponent(id)}`;
-const wall = (id: string) => `/walls/${encodeURIComponent(id)}`;
+function problemOf(error: unknown, status: number): Problem {
+  if (isProblem(error)) return error;
+  return { type: "", title: "Error", status, detail: `The server answered ${status}.`, errors: [] };
+}
+
+const isProblem = (error: unknown): error is Problem =>
+  typeof error === "object" && error !== null && "detail" in error && "status" in error;
+
+/** Makes a write the same write when it is sent again. */
+const keyed = (key: string | undefined) => (key === undefined ? {} : { headers: { [KEY]: key } });
+const ofRack = (rack_id: string) => ({ path: { rack_id } });
+const ofWall = (wall_id: string) => ({ path: { wall_id } });
+const AS_CSV = { bodySerializer: (text: string) => text, headers: { "content-type": "text/csv" } };
+type Unit = "in" | "mm";
 
 /** The time on the workshop's wall, to the minute: the server knows neither zone nor clock of it. */
 export const wallTime = (at = new Date()) =>
   new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 
 export const api = {
-  catalogue: () => call<Catalogue>("GET", "/catalogue"),
-  racks: () => call<RackSummary[]>("GET", "/racks"),
-  bin: () => call<RackSummary[]>("GET", "/racks?bin=true"),
-  rack: (id: string) => call<Rack>("GET", rack(id)),
-  version: (id: string) => call<Newest>("GET", `${rack(id)}/version`),
+  catalogue: () => got(http.GET("/api/catalogue")),
+  racks: () => got(http.GET("/api/racks")),
+  bin: () => got(http.GET("/api/racks", { params: { query: { bin: true } } })),
+  rack: (id: string) => got(http.GET("/api/racks/{rack_id}", { params: ofRack(id) })),
+  version: (id: string) => got(http.GET("/api/racks/{rack_id}/version", { params: ofRack(id) })),
   standing: (id: string, signal: AbortSignal) =>
-    call<Standing | null>("GET", `${rack(id)}/standing`, undefined, { signal }),
+    got(http.GET("/api/racks/{rack_id}/standing", { params: ofRack(id), signal })),
   holes: (id: string, signal: AbortSignal) =>
-    call<HoleTable[]>("GET", `${rack(id)}/holes`, undefined, { signal }),
-  walls: () => call<Wall[]>("GET", "/walls"),
-  binnedWalls: () => call<Wall[]>("GET", "/walls?bin=true"),
-  wallsFor: (id: string) => call<WallChoice[]>("GET", `/walls/for/${encodeURIComponent(id)}`),
-  wall: (id: string) => call<Wall>("GET", wall(id)),
-  makeWall: (name: string, tape: TapeName) => call<Wall>("POST", "/walls", { name, tape }),
+    got(http.GET("/api/racks/{rack_id}/holes", { params: ofRack(id), signal })),
+  walls: () => got(http.GET("/api/walls")),
+  binnedWalls: () => got(http.GET("/api/walls", { params: { query: { bin: true } } })),
+  wallsFor: (id: string) => got(http.GET("/api/walls/for/{rack_id}", { params: ofRack(id) })),
+  wall: (id: string) => got(http.GET("/api/walls/{wall_id}", { params: ofWall(id) })),
+  makeWall: (name: string, tape: TapeName) => got(http.POST("/api/walls", { body: { name, tape } })),
   changeWall: (id: string, base: number, patch: Patch, key: string) =>
-    call<Wall>("PATCH", wall(id), { base, patch }, { key }),
+    got(http.PATCH("/api/walls/{wall_id}", { params: ofWall(id), body: { base, patch }, ...keyed(key) })),
   renameWall: (id: string, base: number, name: string, key: string) =>
-    call<Wall>("PUT", `${wall(id)}/name`, { base, name }, { key }),
+    got(http.PUT("/api/walls/{wall_id}/name", { params: ofWall(id), body: { base, name }, ...keyed(key) })),
   undoWall: (id: string, base: number, key: string) =>
-    call<Wall>("POST", `${wall(id)}/undo`, { base }, { key }),
+    got(http.POST("/api/walls/{wall_id}/undo", { params: ofWall(id), body: { base }, ...keyed(key) })),
   redoWall: (id: string, base: number, key: string) =>
-    call<Wall>("POST", `${wall(id)}/redo`, { base }, { key }),
-  removeWall: (id: string) => call<undefined>("DELETE", wall(id)),
-  restoreWall: (id: string) => call<Wall>("POST", `${wall(id)}/restore`),
+    got(http.POST("/api/walls/{wall_id}/redo", { params: ofWall(id), body: { base }, ...keyed(key) })),
+  removeWall: (id: string) => got(http.DELETE("/api/walls/{wall_id}", { params: ofWall(id) })),
+  restoreWall: (id: string) => got(http.POST("/api/walls/{wall_id}/restore", { params: ofWall(id) })),
   start: (hangs: Hang[], tape: TapeName, wall: string | null) =>
-    call<Way[]>("POST", "/start", { hangs, tape, wall }),
+    got(http.POST("/api/start", { body: { hangs, tape, wall } })),
   make: (hangs: Hang[], tape: TapeName, family: string | null, wall: string | null) =>
-    call<Rack>("POST", "/racks", { hangs, tape, family, wall }),
-  open: (file: unknown) => call<Rack>("POST", "/racks/open", file),
+    got(http.POST("/api/racks", { body: { hangs, tape, family, wall } })),
+  open: (file: Record<string, unknown>) => got(http.POST("/api/racks/open", { body: file })),
   /** Under its key, or as a new thing where that is null. */
-  keepItem: (key: string | null, columns: Record<string, string>, unit: "in" | "mm") =>
+  keepItem: (key: string | null, columns: Record<string, string>, unit: Unit) =>
     key === null
-      ? call<Kept>("POST", "/items", { columns, unit })
-      : call<Kept>("PUT", `/items/${encodeURIComponent(key)}`, { columns, unit }),
-  forgetItem: (key: string) => call<undefined>("DELETE", `/items/${encodeURIComponent(key)}`),
-  updateRacks: (key: string) => call<Used[]>("POST", `/items/${encodeURIComponent(key)}/racks`),
-  importItems: (text: string, unit: "in" | "mm", take: boolean) =>
-    call<ImportReport>("POST", `/items/import?${new URLSearchParams({ unit, take: String(take) })}`, text),
-  most: (brief: Design["brief"], width: string) => call<Most>("POST", "/most", { brief, width }),
-  checkMarks: (brief: Design["brief"], text: string) => call<MarksCheck>("POST", "/check", { brief, text }),
+      ? got(http.POST("/api/items", { body: { columns, unit } }))
+      : got(http.PUT("/api/items/{key}", { params: { path: { key } }, body: { columns, unit } })),
+  forgetItem: (key: string) => got(http.DELETE("/api/items/{key}", { params: { path: { key } } })),
+  updateRacks: (key: string) => got(http.POST("/api/items/{key}/racks", { params: { path: { key } } })),
+  importItems: (text: string, unit: Unit, take: boolean) =>
+    got(http.POST("/api/items/import", { params: { query: { unit, take } }, body: text, ...AS_CSV })),
+  most: (brief: Design["brief"], width: string) => got(http.POST("/api/most", { body: { brief, width } })),
+  checkMarks: (brief: Design["brief"], text: string) =>
+    got(http.POST("/api/check", { body: { brief, text } })),
   reorder: (brief: Design["brief"], aim: "length" | "pitch", signal: AbortSignal) =>
-    call<Reordered>("POST", "/reorder", { brief, aim }, { signal }),
+    got(http.POST("/api/reorder", { body: { brief, aim }, signal })),
   change: (id: string, base: number, patch: Patch, key?: string) =>
-    call<Rack>("PATCH", rack(id), { base, patch }, { ...(key && { key }) }),
+    got(http.PATCH("/api/racks/{rack_id}", { params: ofRack(id), body: { base, patch }, ...keyed(key) })),
   rename: (id: string, base: number, name: string, key?: string) =>
-    call<Rack>("PUT", `${rack(id)}/name`, { base, name }, { ...(key && { key }) }),
+    got(http.PUT("/api/racks/{rack_id}/name", { params: ofRack(id), body: { base, name }, ...keyed(key) })),
   undo: (id: string, base: number, key?: string) =>
-    call<Rack>("POST", `${rack(id)}/undo`, { base }, { ...(key && { key }) }),
+    got(http.POST("/api/racks/{rack_id}/undo", { params: ofRack(id), body: { base }, ...keyed(key) })),
   redo: (id: string, base: number, key?: string) =>
-    call<Rack>("POST", `${rack(id)}/redo`, { base }, { ...(key && { key }) }),
+    got(http.POST("/api/racks/{rack_id}/redo", { params: ofRack(id), body: { base }, ...keyed(key) })),
   copy: (id: string, own: { brief?: Design["brief"]; patch?: Patch } = {}) =>
-    call<Rack>("POST", `${rack(id)}/copy`, own),
-  jig: (id: string, holes: number) => call<Jig>("GET", `${rack(id)}/aids/jig?holes=${holes}`),
+    got(http.POST("/api/racks/{rack_id}/copy", { params: ofRack(id), body: own })),
+  jig: (id: string, holes: number) =>
+    got(http.GET("/api/racks/{rack_id}/aids/jig", { params: { ...ofRack(id), query: { holes } } })),
   family: (id: string, fewest: number, most: number) =>
-    call<Member[]>("GET", `${rack(id)}/aids/family?fewest=${fewest}&most=${most}`),
-  versions: (id: string) => call<Version[]>("GET", `${rack(id)}/versions`),
-  keepVersion: (id: string, name: string) => call<Version[]>("POST", `${rack(id)}/versions`, { name }),
-  takeVersion: (id: string, version: string, base: number) =>
-    call<Rack>("POST", `${rack(id)}/versions/${version}/take`, { base }),
-  forgetVersion: (id: string, version: string) =>
-    call<undefined>("DELETE", `${rack(id)}/versions/${version}`),
-  restoreVersion: (id: string, version: string) =>
-    call<undefined>("POST", `${rack(id)}/versions/${version}/restore`),
+    got(http.GET("/api/racks/{rack_id}/aids/family", { params: { ...ofRack(id), query: { fewest, most } } })),
+  versions: (id: string) => got(http.GET("/api/racks/{rack_id}/versions", { params: ofRack(id) })),
+  keepVersion: (id: string, name: string) =>
+    got(http.POST("/api/racks/{rack_id}/versions", { params: ofRack(id), body: { name } })),
+  takeVersion: (rack_id: string, version_id: string, base: number) =>
+    got(
+      http.POST("/api/racks/{rack_id}/versions/{version_id}/take", {
+        params: { path: { rack_id, version_id } },
+        body: { base },
+      }),
+    ),
+  forgetVersion: (rack_id: string, version_id: string) =>
+    got(
+      http.DELETE("/api/racks/{rack_id}/versions/{version_id}", {
+        params: { path: { rack_id, version_id } },
+      }),
+    ),
+  restoreVersion: (rack_id: string, version_id: string) =>
+    got(
+      http.POST("/api/racks/{rack_id}/versions/{version_id}/restore", {
+        params: { path: { rack_id, version_id } },
+      }),
+    ),
   compare: (id: string, versions: string[]) =>
-    call<Comparison>("GET", `${rack(id)}/versions/compare?${versions.map((one) => `id=${one}`).join("&")}`),
+    got(
+      http.GET("/api/racks/{rack_id}/versions/compare", {
+        params: { ...ofRack(id), query: { id: versions } },
+      }),
+    ),
   timber: (id: string, signal: AbortSignal) =>
-    call<Timber>("GET", `${rack(id)}/timber`, undefined, { signal }).then((timber) => ({
+    got(http.GET("/api/racks/{rack_id}/timber", { params: ofRack(id), signal })).then((timber) => ({
       ...timber,
       rack: id,
     })),
-  tryTimber: (id: string, patch: Patch) => call<TriedTimber>("POST", `${rack(id)}/timber/try`, { patch }),
+  tryTimber: (id: string, patch: Patch) =>
+    got(http.POST("/api/racks/{rack_id}/timber/try", { params: ofRack(id), body: { patch } })),
   ladderCost: (id: string, count: number, signal: AbortSignal) =>
-    call<Cost[]>("GET", `${rack(id)}/timber/ladder?count=${count}`, undefined, { signal }),
+    got(
+      http.GET("/api/racks/{rack_id}/timber/ladder", { params: { ...ofRack(id), query: { count } }, signal }),
+    ),
   carryOut: (id: string, spent: string | null, after: number) =>
-    call<Timber>("POST", `${rack(id)}/timber/done`, { spent, after, now: wallTime() }),
-  takeBackTimber: (id: string, sawing: string) => call<Timber>("DELETE", `${rack(id)}/timber/done/${sawing}`),
+    got(
+      http.POST("/api/racks/{rack_id}/timber/done", {
+        params: ofRack(id),
+        body: { spent, after, now: wallTime() },
+      }),
+    ),
+  takeBackTimber: (rack_id: string, sawing_id: string) =>
+    got(
+      http.DELETE("/api/racks/{rack_id}/timber/done/{sawing_id}", {
+        params: { path: { rack_id, sawing_id } },
+      }),
+    ),
   making: (id: string, signal: AbortSignal) =>
-    call<Making>("GET", `${rack(id)}/making?now=${wallTime()}`, undefined, { signal }),
+    got(
+      http.GET("/api/racks/{rack_id}/making", {
+        params: { ...ofRack(id), query: { now: wallTime() } },
+        signal,
+      }),
+    ),
   deadline: (id: string, by: string) =>
-    call<Deadline>("GET", `${rack(id)}/making/by?${new URLSearchParams({ now: wallTime(), by })}`),
-  say: (id: string, said: Said[]) =>
-    call<undefined>("POST", `${rack(id)}/making/ticks`, { said, device: deviceName() }),
-  log: (id: string) => call<Log>("GET", `${rack(id)}/log`),
-  writeLog: (id: string, entry: EntryText) => call<Log>("POST", `${rack(id)}/log`, entry),
-  takeBackEntry: (id: string, entry: string) => call<Log>("DELETE", `${rack(id)}/log/${entry}`),
+    got(
+      http.GET("/api/racks/{rack_id}/making/by", {
+        params: { ...ofRack(id), query: { now: wallTime(), by } },
+      }),
+    ),
+  say: (id: string, said: Tick[]) =>
+    got(
+      http.POST("/api/racks/{rack_id}/making/ticks", {
+        params: ofRack(id),
+        body: { said, device: deviceName() },
+      }),
+    ),
+  log: (id: string) => got(http.GET("/api/racks/{rack_id}/log", { params: ofRack(id) })),
+  writeLog: (id: string, entry: EntryText) =>
+    got(http.POST("/api/racks/{rack_id}/log", { params: ofRack(id), body: entry })),
+  takeBackEntry: (rack_id: string, entry_id: string) =>
+    got(http.DELETE("/api/racks/{rack_id}/log/{entry_id}", { params: { path: { rack_id, entry_id } } })),
   waysOut: (id: string, what: string) =>
-    call<WayOut[]>("GET", `${rack(id)}/log/ways?${new URLSearchParams({ what, now: wallTime() })}`),
+    got(
+      http.GET("/api/racks/{rack_id}/log/ways", {
+        params: { ...ofRack(id), query: { what, now: wallTime() } },
+      }),
+    ),
   takeWay: (
     id: string,
     base: number,
     { of, way, at }: { of: string; way: string; at: string },
     key: string,
-  ) => call<Rack>("POST", `${rack(id)}/log/ways`, { base, what: of, code: way, now: at }, { key }),
-  makeAnother: (id: string) => call<Rack>("POST", `${rack(id)}/log/another`),
-  instruments: () => call<Instrument[]>("GET", "/instruments"),
-  phone: (to: string) => call<Phone>("GET", `/phone?${new URLSearchParams({ to })}`),
-  allowPhone: (to: string) => call<Phone>("POST", `/phone?${new URLSearchParams({ to })}`),
-  shutPhone: () => call<Phone>("DELETE", "/phone"),
-  shop: () => call<ShopSheet>("GET", "/shop"),
-  keepShop: (shop: Shop) => call<ShopSheet>("PUT", "/shop", shop),
-  stock: () => call<Stock>("GET", "/timber"),
-  addSticks: (stick: StickText) => call<Stock>("POST", "/timber/sticks", stick),
-  changeStick: (id: string, stick: StickText) => call<Stock>("PUT", `/timber/sticks/${id}`, stick),
-  takeStick: (id: string) => call<Stock>("DELETE", `/timber/sticks/${id}`),
-  putStickBack: (id: string) => call<Stock>("POST", `/timber/sticks/${id}/restore`),
+  ) =>
+    got(
+      http.POST("/api/racks/{rack_id}/log/ways", {
+        params: ofRack(id),
+        body: { base, what: of, code: way, now: at },
+        ...keyed(key),
+      }),
+    ),
+  makeAnother: (id: string) => got(http.POST("/api/racks/{rack_id}/log/another", { params: ofRack(id) })),
+  instruments: () => got(http.GET("/api/instruments")),
+  phone: (to: string) => got(http.GET("/api/phone", { params: { query: { to } } })),
+  allowPhone: (to: string) => got(http.POST("/api/phone", { params: { query: { to } } })),
+  shutPhone: () => got(http.DELETE("/api/phone")),
+  shop: () => got(http.GET("/api/shop")),
+  keepShop: (shop: Shop) => got(http.PUT("/api/shop", { body: shop })),
+  stock: () => got(http.GET("/api/timber")),
+  addSticks: (stick: StickText) => got(http.POST("/api/timber/sticks", { body: stick })),
+  changeStick: (stick_id: string, stick: StickText) =>
+    got(http.PUT("/api/timber/sticks/{stick_id}", { params: { path: { stick_id } }, body: stick })),
+  takeStick: (stick_id: string) =>
+    got(http.DELETE("/api/timber/sticks/{stick_id}", { params: { path: { stick_id } } })),
+  putStickBack: (stick_id: string) =>
+    got(http.POST("/api/timber/sticks/{stick_id}/restore", { params: { path: { stick_id } } })),
   setWare: (kind: string, name: string, amount: number) =>
-    call<Stock>("PUT", "/timber/wares", { kind, name, amount }),
+    got(http.PUT("/api/timber/wares", { body: { kind, name, amount } })),
   notePrice: (price: { kind: string; name: string; pack: string; price: string }) =>
-    call<Stock>("PUT", "/timber/prices", price),
-  forgetPrices: (supplier: string) => call<Stock>("DELETE", `/timber/prices/${encodeURIComponent(supplier)}`),
-  askYard: () => call<Stock>("POST", "/timber/yard"),
-  importSticks: (text: string, unit: "in" | "mm") =>
-    call<TimberFile>("POST", `/timber/sticks/import?unit=${unit}`, text),
-  importPrices: (text: string, unit: "in" | "mm") =>
-    call<TimberFile>("POST", `/timber/prices/import?unit=${unit}`, text),
-  remove: (id: string) => call<undefined>("DELETE", rack(id)),
-  restore: (id: string) => call<Rack>("POST", `${rack(id)}/restore`),
+    got(http.PUT("/api/timber/prices", { body: price })),
+  forgetPrices: (supplier: string) =>
+    got(http.DELETE("/api/timber/prices/{supplier}", { params: { path: { supplier } } })),
+  askYard: () => got(http.POST("/api/timber/yard")),
+  importSticks: (text: string, unit: Unit) =>
+    got(http.POST("/api/timber/sticks/import", { params: { query: { unit } }, body: text, ...AS_CSV })),
+  importPrices: (text: string, unit: Unit) =>
+    got(http.POST("/api/timber/prices/import", { params: { query: { unit } }, body: text, ...AS_CSV })),
+  remove: (id: string) => got(http.DELETE("/api/racks/{rack_id}", { params: ofRack(id) })),
+  restore: (id: string) => got(http.POST("/api/racks/{rack_id}/restore", { params: ofRack(id) })),
 };
 
 export type Paper = "a4" | "letter";
 
 export const fileUrl = (id: string, kind: string, paper?: Paper) =>
-  `/api${rack(id)}/files/${kind}${paper ? `?paper=${paper}` : ""}`;
+  `/api/racks/${encodeURIComponent(id)}/files/${kind}${paper ? `?paper=${paper}` : ""}`;
 
 export const batchUrl = (asked: string, kind: string) =>
   `/api/timber/batch/files/${kind}?asked=${encodeURIComponent(asked)}`;
 
-export const calendarUrl = (id: string) => `/api${rack(id)}/making/files/schedule.ics?now=${wallTime()}`;
+export const calendarUrl = (id: string) =>
+  `/api/racks/${encodeURIComponent(id)}/making/files/schedule.ics?now=${wallTime()}`;
 
-export const recordUrl = (id: string) => `/api${rack(id)}/log/files/record.pdf`;
+export const recordUrl = (id: string) => `/api/racks/${encodeURIComponent(id)}/log/files/record.pdf`;
 
-export const timberUrl = (id: string, kind: string) => `/api${rack(id)}/timber/files/${kind}`;
+export const timberUrl = (id: string, kind: string) =>
+  `/api/racks/${encodeURIComponent(id)}/timber/files/${kind}`;
 
-export const aidUrl = (id: string, file: string) => `/api${rack(id)}/aids/${file}`;
+export const aidUrl = (id: string, file: string) => `/api/racks/${encodeURIComponent(id)}/aids/${file}`;

@@ -114,13 +114,15 @@ export interface paths {
         get?: never;
         /**
          * Keep Item
-         * @description Keep a thing as measured, in place of what the list has under its key. 422 names unreadable columns.
+         * @description Keep a thing as measured, in place of what the list has under its key. 422 names unreadable
+         *     columns.
          */
         put: operations["keep_item_api_items__key__put"];
         post?: never;
         /**
          * Forget Item
-         * @description Forget an own thing; racks keep it as they have it, and a typical one of the key is listed again.
+         * @description Forget an own thing; racks keep it as they have it, and a typical one of the key is listed
+         *     again.
          */
         delete: operations["forget_item_api_items__key__delete"];
         options?: never;
@@ -199,7 +201,8 @@ export interface paths {
         put?: never;
         /**
          * Most
-         * @description The most that can hang on a wall of that width: as many as it takes, in as many rows as reach the floor.
+         * @description The most that can hang on a wall of that width: as many as it takes, in as many rows as reach
+         *     the floor.
          */
         post: operations["most_api_most_post"];
         delete?: never;
@@ -219,7 +222,8 @@ export interface paths {
         put?: never;
         /**
          * Check
-         * @description Hold marks against the plan: the scheme they follow, which are off, and which classic slip it looks like.
+         * @description Hold marks against the plan: the scheme they follow, which are off, and which classic slip it
+         *     looks like.
          */
         post: operations["check_api_check_post"];
         delete?: never;
@@ -239,7 +243,8 @@ export interface paths {
         put?: never;
         /**
          * Start
-         * @description What a new rack for these things would be by each way that could hold them, the most fitting first.
+         * @description What a new rack for these things would be by each way that could hold them, the most fitting
+         *     first.
          */
         post: operations["start_api_start_post"];
         delete?: never;
@@ -301,32 +306,12 @@ export interface paths {
         };
         /**
          * Get Deadline
-         * @description Whether it is done `by` a day (until its end) or time, and what would bring the end forward.
+         * @description Whether it is done `by` a day (until its end) or time, and what would bring the
+         *     end forward.
          */
         get: operations["get_deadline_api_racks__rack_id__making_by_get"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/racks/{rack_id}/making/ticks": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Say
-         * @description Tick items off, or take that back: tasks by their key, lines by their `item`. `clock` is a coming to the bench, `clock|START` a stint
-         *     from then on until `at`: it goes into the log. Sent twice, each counts once.
-         */
-        post: operations["say_api_racks__rack_id__making_ticks_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -348,6 +333,71 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/making/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tick
+         * @description Tick items off, or take that back: tasks by their key, lines by their `item`. `clock` is a
+         *     coming to the bench, `clock|START` a stint from then on until `at`: it goes into the log. Sent
+         *     twice, each counts once.
+         */
+        post: operations["tick_api_racks__rack_id__making_ticks_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/timber/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Carry Out
+         * @description All of the plan was carried out, like every cut card being done: what it cut up leaves the
+         *     rack of timber, its offcuts come onto it, screws and tins are used up or left over, what was
+         *     spent is kept.
+         */
+        post: operations["carry_out_api_racks__rack_id__timber_done_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/timber/done/{sawing_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Back Sawing
+         * @description As if it had not been carried out: the sticks come back, the offcuts go, the cards are open
+         *     again.
+         */
+        delete: operations["take_back_sawing_api_racks__rack_id__timber_done__sawing_id__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -411,11 +461,11 @@ export interface paths {
         get: operations["get_ways_api_racks__rack_id__log_ways_get"];
         put?: never;
         /**
-         * Take Way
-         * @description A way to go on is taken: what it changes, what is void by it, and its steps at the bench, in one. 409 if the rack was changed since
-         *     `base`, 422 if there is no such way.
+         * Take
+         * @description A way to go on is taken: what it changes, what is void by it, and its steps at the bench, in
+         *     one. 409 if the rack was changed since `base`, 422 if there is no such way.
          */
-        post: operations["take_way_api_racks__rack_id__log_ways_post"];
+        post: operations["take_api_racks__rack_id__log_ways_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -453,7 +503,8 @@ export interface paths {
         put?: never;
         /**
          * Make Another
-         * @description A new rack that begins with what was really built: its boards as long as the first is, its holes where they are.
+         * @description A new rack that begins with what was really built: its boards as long as the first is, its
+         *     holes where they are.
          */
         post: operations["make_another_api_racks__rack_id__log_another_post"];
         delete?: never;
@@ -576,12 +627,11 @@ export interface paths {
         options?: never;
         head?: never;
         /**
-         * Change Rack
-         * @description Change a rack and save it. 409 if it was changed since `base`, or would move what is made; 422 names unreadable fields.
-         *
-         *     What says what the rack is already is no step to undo.
+         * Change
+         * @description Change a rack and save it. 409 if it was changed since `base`, or would move what is made;
+         *     422 names unreadable fields.
          */
-        patch: operations["change_rack_api_racks__rack_id__patch"];
+        patch: operations["change_api_racks__rack_id__patch"];
         trace?: never;
     };
     "/api/racks/{rack_id}/version": {
@@ -593,7 +643,8 @@ export interface paths {
         };
         /**
          * Get Version
-         * @description The newest version, the state of its wall and of its making: how a window learns that it is stale.
+         * @description The newest version, the state of its wall and of its making: how a window learns that it is
+         *     stale.
          */
         get: operations["get_version_api_racks__rack_id__version_get"];
         put?: never;
@@ -613,7 +664,8 @@ export interface paths {
         };
         /**
          * Get Standing
-         * @description Where on its wall a rack could go, how it could be fixed, and how it is put up; null where it is on none.
+         * @description Where on its wall a rack could go, how it could be fixed, and how it is put up; null where it
+         *     is on none.
          */
         get: operations["get_standing_api_racks__rack_id__standing_get"];
         put?: never;
@@ -817,7 +869,8 @@ export interface paths {
         };
         /**
          * Compare Versions
-         * @description Two or three versions side by side: how they do, which is better in what, and what was decided differently.
+         * @description Two or three versions side by side: how they do, which is better in what, and what was
+         *     decided differently.
          */
         get: operations["compare_versions_api_racks__rack_id__versions_compare_get"];
         put?: never;
@@ -838,10 +891,11 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Take Version
-         * @description Make the rack what the version is; the change can be undone. 409 if it was changed since `base`.
+         * Take
+         * @description Make the rack what the version is; the change can be undone. 409 if it was changed since
+         *     `base`.
          */
-        post: operations["take_version_api_racks__rack_id__versions__version_id__take_post"];
+        post: operations["take_api_racks__rack_id__versions__version_id__take_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -897,7 +951,8 @@ export interface paths {
         };
         /**
          * Stick
-         * @description A story stick: this rack's marks, those of other racks beside them, or both boards of a pair.
+         * @description A story stick: this rack's marks, those of other racks beside them, or both
+         *     boards of a pair.
          */
         get: operations["stick_api_racks__rack_id__aids_stick_pdf_get"];
         put?: never;
@@ -1021,7 +1076,8 @@ export interface paths {
         };
         /**
          * Walls For
-         * @description The walls that a rack could hang on, each with the patch that puts it there, in the middle of the widest stretch that is free.
+         * @description The walls that a rack could hang on, each with the patch that puts it there, in the middle of
+         *     the widest stretch that is free.
          */
         get: operations["walls_for_api_walls_for__rack_id__get"];
         put?: never;
@@ -1055,7 +1111,8 @@ export interface paths {
         head?: never;
         /**
          * Change Wall
-         * @description Change a survey and save it. 409 if it was changed since `base`; 422 names unreadable fields.
+         * @description Change a survey and save it. 409 if it was changed since `base`; 422 names
+         *     unreadable fields.
          */
         patch: operations["change_wall_api_walls__wall_id__patch"];
         trace?: never;
@@ -1254,7 +1311,8 @@ export interface paths {
         get?: never;
         /**
          * Note Price
-         * @description The price of a packet that the user found somewhere, kept in a list of their own; without a price it is taken back.
+         * @description The price of a packet that the user found somewhere, kept in a list of their own; without a
+         *     price it is taken back.
          */
         put: operations["note_price_api_timber_prices_put"];
         post?: never;
@@ -1295,7 +1353,8 @@ export interface paths {
         put?: never;
         /**
          * Ask Yard
-         * @description Ask the timber yard for its prices. Where it does not answer, the ones that are here stay, with their day.
+         * @description Ask the timber yard for its prices. Where it does not answer, the ones that are here stay,
+         *     with their day.
          */
         post: operations["ask_yard_api_timber_yard_post"];
         delete?: never;
@@ -1355,7 +1414,8 @@ export interface paths {
         put?: never;
         /**
          * Import Sticks
-         * @description Put the sticks of a CSV file on the rack; rows that cannot be read are named, and left out.
+         * @description Put the sticks of a CSV file on the rack; rows that cannot be read are named, and
+         *     left out.
          */
         post: operations["import_sticks_api_timber_sticks_import_post"];
         delete?: never;
@@ -1439,47 +1499,6 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/racks/{rack_id}/timber/done": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Carry Out
-         * @description All of the plan was carried out, like every cut card being done: what it cut up leaves the rack of timber, its offcuts come onto it,
-         *     screws and tins are used up or left over, what was spent is kept.
-         */
-        post: operations["carry_out_api_racks__rack_id__timber_done_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/racks/{rack_id}/timber/done/{sawing_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /**
-         * Take Back
-         * @description As if it had not been carried out: the sticks come back, the offcuts go, the cards are open again.
-         */
-        delete: operations["take_back_api_racks__rack_id__timber_done__sawing_id__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1588,7 +1607,8 @@ export interface components {
         };
         /**
          * BeforeView
-         * @description A task that comes directly before, and why; once that is done, `until` when what it is waited for lasts.
+         * @description A task that comes directly before, and why; once that is done, `until` when what it is waited
+         *     for lasts.
          */
         BeforeView: {
             /** Key */
@@ -1642,8 +1662,8 @@ export interface components {
         };
         /**
          * BuiltRowView
-         * @description A row and the board that carries it: `found` is how long that really is; what is measured here, a board before its holes. The
-         *     last may be all parts that carry no row, 0 long.
+         * @description A row and the board that carries it: `found` is how long that really is; what is measured
+         *     here, a board before its holes. The last may be all parts that carry no row, 0 long.
          */
         BuiltRowView: {
             /** Title */
@@ -1676,7 +1696,8 @@ export interface components {
         };
         /**
          * ChainView
-         * @description What holds what hangs there: what was assumed, the links from the weakest on, and what is not checked yet.
+         * @description What holds what hangs there: what was assumed, the links from the weakest on, and what is not
+         *     checked yet.
          */
         ChainView: {
             /** Assumed */
@@ -1702,7 +1723,8 @@ export interface components {
         };
         /**
          * CheckView
-         * @description What the marks look like, mark by mark; `adopt` is the patch that pins the holders where they are.
+         * @description What the marks look like, mark by mark; `adopt` is the patch that pins the holders where they
+         *     are.
          */
         CheckView: {
             /** Code */
@@ -1813,7 +1835,8 @@ export interface components {
         };
         /**
          * Copy
-         * @description Copies the stored rack, or the brief given with its unsaved change: a stale window's own state.
+         * @description Copies the stored rack, or the brief given with its unsaved change: a stale window's own
+         *     state.
          */
         Copy: {
             /** Brief */
@@ -1863,7 +1886,8 @@ export interface components {
         };
         /**
          * CutsView
-         * @description Sticks with their cuts; the lines go through them in turn: one to take each, then its order.
+         * @description Sticks with their cuts; the lines go through them in turn: one to take each, then
+         *     its order.
          */
         CutsView: {
             /**
@@ -1996,7 +2020,8 @@ export interface components {
         };
         /**
          * EntryText
-         * @description Something to keep: `text` as typed (a length for what is measured, a while for time, words otherwise).
+         * @description Something to keep: `text` as typed (a length for what is measured, a while for time, words
+         *     otherwise).
          */
         EntryText: {
             /**
@@ -2058,7 +2083,7 @@ export interface components {
             /** Rest */
             rest: string;
             /** Lines */
-            lines: components["schemas"]["yardcliff__api__wire__HoleView"][];
+            lines: components["schemas"]["yardcliff__api__racks__wire__HoleView"][];
         };
         /**
          * FieldError
@@ -2251,7 +2276,8 @@ export interface components {
         };
         /**
          * HabitView
-         * @description What is usual with this user, and a change that lets the rack's plan reckon with it, if there is one.
+         * @description What is usual with this user, and a change that lets the rack's plan reckon with it, if there
+         *     is one.
          */
         HabitView: {
             /** Says */
@@ -2361,7 +2387,8 @@ export interface components {
         };
         /**
          * ItemChoice
-         * @description A thing of the list: its measures as a patch for a brief's item, its columns as text, its figure.
+         * @description A thing of the list: its measures as a patch for a brief's item, its columns as text, its
+         *     figure.
          */
         ItemChoice: {
             /** Key */
@@ -2422,7 +2449,8 @@ export interface components {
         };
         /**
          * KeepOutView
-         * @description What the row keeps clear of: its left edge and width in mm, and where it stands on the tape.
+         * @description What the row keeps clear of: its left edge and width in mm, and where it stands
+         *     on the tape.
          */
         KeepOutView: {
             /**
@@ -2470,7 +2498,8 @@ export interface components {
         };
         /**
          * LinkView
-         * @description One link from the thing to the wall: how much of what it may bear it bears; `figure` is the key of its working.
+         * @description One link from the thing to the wall: how much of what it may bear it bears; `figure` is the
+         *     key of its working.
          */
         LinkView: {
             /** Kind */
@@ -2486,7 +2515,8 @@ export interface components {
         };
         /**
          * LogView
-         * @description The log: what was measured, what is off (by its `what`), entries, time and money against the plan.
+         * @description The log: what was measured, what is off (by its `what`), entries, time and money against the
+         *     plan.
          */
         LogView: {
             /** Rows */
@@ -2565,7 +2595,8 @@ export interface components {
         };
         /**
          * MarksText
-         * @description Marks to hold against a brief's own, as text: from the datum, bare numbers in the tape's unit.
+         * @description Marks to hold against a brief's own, as text: from the datum, bare numbers in the tape's
+         *     unit.
          */
         MarksText: {
             /** Brief */
@@ -2580,10 +2611,11 @@ export interface components {
         };
         /**
          * MarksView
-         * @description The pencil marks of a row from the datum, in columns: hundreds travel on every frame of a drag.
+         * @description The pencil marks of a row from the datum, in columns: hundreds travel on every frame of a
+         *     drag.
          *
-         *     `drift` is what stepping off a rounded pitch would have cost, where the row has one pitch; `pinned`
-         *     the indexes of those that the user pinned.
+         *     `drift` is what stepping off a rounded pitch would have cost, where the row has one pitch;
+         *     `pinned` the indexes of those that the user pinned.
          */
         MarksView: {
             /** X */
@@ -2603,7 +2635,8 @@ export interface components {
         };
         /**
          * MeasuredView
-         * @description One thing as planned and as it is; `what` it is written under, `short` what it is called within its row.
+         * @description One thing as planned and as it is; `what` it is written under, `short` what it is called
+         *     within its row.
          */
         MeasuredView: {
             /** What */
@@ -2639,7 +2672,8 @@ export interface components {
         };
         /**
          * MeasuresView
-         * @description An item about its own axis, how far it stands off the wall, how thick it is where it is held, mm.
+         * @description An item about its own axis, how far it stands off the wall, how thick it is where it is held,
+         *     mm.
          */
         MeasuresView: {
             box: components["schemas"]["BoxView"];
@@ -2805,7 +2839,8 @@ export interface components {
         };
         /**
          * PaceView
-         * @description How long the user's hands take, per cent: by all racks that are up (None: none is yet), and as it is reckoned with.
+         * @description How long the user's hands take, per cent: by all racks that are up (None: none is yet), and
+         *     as it is reckoned with.
          */
         PaceView: {
             /** Usual */
@@ -2815,7 +2850,8 @@ export interface components {
         };
         /**
          * PhoneView
-         * @description Whether the bench is open to a phone; then its address and key, and a link that carries both, as a QR code's rows of 0 and 1.
+         * @description Whether the bench is open to a phone; then its address and key, and a link that carries both,
+         *     as a QR code's rows of 0 and 1.
          */
         PhoneView: {
             /** Open */
@@ -2831,7 +2867,8 @@ export interface components {
         };
         /**
          * PieceView
-         * @description A piece on its stick; `at` is the running mark, as a tape reads it that is hooked over the squared end.
+         * @description A piece on its stick; `at` is the running mark, as a tape reads it that is hooked over the
+         *     squared end.
          */
         PieceView: {
             /** Name */
@@ -2870,8 +2907,8 @@ export interface components {
         };
         /**
          * PriceText
-         * @description What a packet of a ware costs, as its label says: `pack` is what is in it, `750 ml`, `1 kg`, `50`. Without a price, what was
-         *     noted of that ware is taken back.
+         * @description What a packet of a ware costs, as its label says: `pack` is what is in it, `750 ml`, `1 kg`,
+         *     `50`. Without a price, what was noted of that ware is taken back.
          */
         PriceText: {
             /** Kind */
@@ -2912,11 +2949,12 @@ export interface components {
         };
         /**
          * PutUpView
-         * @description How it is put up: holes from the wall's left corner and from the floor, steps in order, tools, cautions.
+         * @description How it is put up: holes from the wall's left corner and from the floor, steps in order,
+         *     tools, cautions.
          */
         PutUpView: {
             /** Holes */
-            holes: components["schemas"]["yardcliff__api__wall_wire__HoleView"][];
+            holes: components["schemas"]["yardcliff__api__walls__wire__HoleView"][];
             /** Steps */
             steps: components["schemas"]["StepView"][];
             /** Tools */
@@ -3028,7 +3066,8 @@ export interface components {
         };
         /**
          * RowView
-         * @description A row from the top. `alike` is the first row that has the same marks; only that one carries them.
+         * @description A row from the top. `alike` is the first row that has the same marks; only that one carries
+         *     them.
          *
          *     The first row's marks stand in the design itself.
          */
@@ -3085,29 +3124,6 @@ export interface components {
             patch: {
                 [key: string]: unknown;
             };
-        };
-        /**
-         * Said
-         * @description Something ticked off `at` a time, or not any more; what is said twice by one id counts once.
-         */
-        Said: {
-            /** Id */
-            id: string;
-            /** Item */
-            item: string;
-            /** At */
-            at?: string | null;
-        };
-        /** SaidMany */
-        SaidMany: {
-            /** Said */
-            said: components["schemas"]["Said"][];
-            /**
-             * Device
-             * @description Who says it: a name that a device gives itself.
-             * @default
-             */
-            device: string;
         };
         /** SawingView */
         SawingView: {
@@ -3209,9 +3225,10 @@ export interface components {
         };
         /**
          * Shop
-         * @description `tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may stand about at once; `pace` how long
-         *     the user's hands take, per cent of what is reckoned. `errands` is when the yard can be gone to (none: in the shop's hours).
-         *     `rate` is what an hour of the user's counts against money, in hundredths.
+         * @description `tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may
+         *     stand about at once; `pace` how long the user's hands take, per cent of what is reckoned.
+         *     `errands` is when the yard can be gone to (none: in the shop's hours). `rate` is what an hour of
+         *     the user's counts against money, in hundredths.
          */
         Shop: {
             /**
@@ -3358,8 +3375,9 @@ export interface components {
         };
         /**
          * Spent
-         * @description What was spent in the end, as written; left out, as much as was planned. `after` so many of this rack's plans were carried out
-         *     before: another one, sawn in the same moment elsewhere, is told and not booked twice.
+         * @description What was spent in the end, as written; left out, as much as was planned. `after` so many of
+         *     this rack's plans were carried out before: another one, sawn in the same moment elsewhere, is
+         *     told and not booked twice.
          */
         Spent: {
             /** Spent */
@@ -3638,7 +3656,7 @@ export interface components {
             /** Waits For */
             waits_for: string | null;
             /** Lines */
-            lines: components["schemas"]["yardcliff__api__making_wire__LineView"][];
+            lines: components["schemas"]["yardcliff__api__making__wire__LineView"][];
             /** Picture */
             picture: (components["schemas"]["MarkedView"] | components["schemas"]["CutsView"] | components["schemas"]["BiteView"] | components["schemas"]["SeenView"]) | null;
             /** Settings */
@@ -3682,7 +3700,8 @@ export interface components {
         };
         /**
          * ThingsView
-         * @description The things of the first row from the datum, in columns: kind, own axis, first holder, kept free.
+         * @description The things of the first row from the datum, in columns: kind, own axis, first holder, kept
+         *     free.
          */
         ThingsView: {
             /** Kind */
@@ -3693,6 +3712,30 @@ export interface components {
             holder: number[];
             /** Spare */
             spare: boolean[];
+        };
+        /**
+         * Tick
+         * @description Something ticked off `at` a time, or not any more; what is said twice by one id
+         *     counts once.
+         */
+        Tick: {
+            /** Id */
+            id: string;
+            /** Item */
+            item: string;
+            /** At */
+            at?: string | null;
+        };
+        /** TickedOff */
+        TickedOff: {
+            /** Said */
+            said: components["schemas"]["Tick"][];
+            /**
+             * Device
+             * @description Who says it: a name that a device gives itself.
+             * @default
+             */
+            device: string;
         };
         /**
          * TimberFile
@@ -3714,7 +3757,7 @@ export interface components {
             /** Stops */
             stops: components["schemas"]["StopView"][];
             /** Lines */
-            lines: components["schemas"]["yardcliff__api__timber_wire__LineView"][];
+            lines: components["schemas"]["yardcliff__api__wood__wire__LineView"][];
             /** Total */
             total: string;
             /** Per Holder */
@@ -3977,7 +4020,8 @@ export interface components {
         };
         /**
          * WayOutView
-         * @description A way to go on: `patch` where the design changes, `clears` the readings that it makes void; its row to be drawn.
+         * @description A way to go on: `patch` where the design changes, `clears` the readings that it makes void;
+         *     its row to be drawn.
          */
         WayOutView: {
             /** Code */
@@ -4009,7 +4053,8 @@ export interface components {
         };
         /**
          * WayView
-         * @description A way of building that could hold what was asked for, how well it suits, and the rack it would be.
+         * @description A way of building that could hold what was asked for, how well it suits, and the rack it
+         *     would be.
          */
         WayView: {
             /** Family */
@@ -4036,7 +4081,7 @@ export interface components {
          * LineView
          * @description A line of a card that is ticked off by itself; `item` is what it is ticked by.
          */
-        yardcliff__api__making_wire__LineView: {
+        yardcliff__api__making__wire__LineView: {
             /** Item */
             item: string;
             /** Text */
@@ -4052,9 +4097,10 @@ export interface components {
         };
         /**
          * Try
-         * @description A brief and a change to try on it; nothing is stored. `rack` says whose it is: its wall has others on it.
+         * @description A brief and a change to try on it; nothing is stored. `rack` says whose it is: its wall has
+         *     others on it.
          */
-        yardcliff__api__solve__Try: {
+        yardcliff__api__racks__solve__Try: {
             /** Rack */
             rack?: string | null;
             /** Brief */
@@ -4067,17 +4113,54 @@ export interface components {
             };
         };
         /**
+         * HoleView
+         * @description A line of a hole table, in words.
+         */
+        yardcliff__api__racks__wire__HoleView: {
+            /** Number */
+            number: number;
+            /** Along */
+            along: string;
+            /** Across */
+            across: string;
+            /** Rest */
+            rest: string;
+            /** Bit */
+            bit: string;
+            /** Depth */
+            depth: string;
+            /** Tilt */
+            tilt: string;
+            /** Head */
+            head: string;
+            /** Purpose */
+            purpose: string;
+        };
+        /** HoleView */
+        yardcliff__api__walls__wire__HoleView: {
+            /** Number */
+            number: number;
+            /** Body */
+            body: string;
+            /** X */
+            x: string;
+            /** Y */
+            y: string;
+            /** Into */
+            into: string;
+        };
+        /**
          * Try
          * @description A change of the brief that is tried, and not kept.
          */
-        yardcliff__api__timber__Try: {
+        yardcliff__api__wood__routes__Try: {
             /** Patch */
             patch?: {
                 [key: string]: unknown;
             };
         };
         /** LineView */
-        yardcliff__api__timber_wire__LineView: {
+        yardcliff__api__wood__wire__LineView: {
             /** Kind */
             kind: string;
             /** Name */
@@ -4114,43 +4197,6 @@ export interface components {
              * @description The packet and its price that the user noted, where that is what counts.
              */
             noted: string;
-        };
-        /** HoleView */
-        yardcliff__api__wall_wire__HoleView: {
-            /** Number */
-            number: number;
-            /** Body */
-            body: string;
-            /** X */
-            x: string;
-            /** Y */
-            y: string;
-            /** Into */
-            into: string;
-        };
-        /**
-         * HoleView
-         * @description A line of a hole table, in words.
-         */
-        yardcliff__api__wire__HoleView: {
-            /** Number */
-            number: number;
-            /** Along */
-            along: string;
-            /** Across */
-            across: string;
-            /** Rest */
-            rest: string;
-            /** Bit */
-            bit: string;
-            /** Depth */
-            depth: string;
-            /** Tilt */
-            tilt: string;
-            /** Head */
-            head: string;
-            /** Purpose */
-            purpose: string;
         };
     };
     responses: never;
@@ -4567,7 +4613,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["yardcliff__api__solve__Try"];
+                "application/json": components["schemas"]["yardcliff__api__racks__solve__Try"];
             };
         };
         responses: {
@@ -5016,7 +5062,58 @@ export interface operations {
             };
         };
     };
-    say_api_racks__rack_id__making_ticks_post: {
+    export_making_api_racks__rack_id__making_files__kind__get: {
+        parameters: {
+            query: {
+                /** @description The time on the workshop's wall, like 2026-11-26T19:30: the plan begins then. */
+                now: string;
+            };
+            header?: never;
+            path: {
+                kind: "schedule.ics";
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tick_api_racks__rack_id__making_ticks_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -5027,7 +5124,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SaidMany"];
+                "application/json": components["schemas"]["TickedOff"];
             };
         };
         responses: {
@@ -5067,15 +5164,65 @@ export interface operations {
             };
         };
     };
-    export_making_api_racks__rack_id__making_files__kind__get: {
+    carry_out_api_racks__rack_id__timber_done_post: {
         parameters: {
-            query: {
-                /** @description The time on the workshop's wall, like 2026-11-26T19:30: the plan begins then. */
-                now: string;
-            };
+            query?: never;
             header?: never;
             path: {
-                kind: "schedule.ics";
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Spent"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimberView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_back_sawing_api_racks__rack_id__timber_done__sawing_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sawing_id: string;
                 rack_id: string;
             };
             cookie?: never;
@@ -5087,7 +5234,9 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["TimberView"];
+                };
             };
             /** @description A value cannot be read */
             422: {
@@ -5324,7 +5473,7 @@ export interface operations {
             };
         };
     };
-    take_way_api_racks__rack_id__log_ways_post: {
+    take_api_racks__rack_id__log_ways_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -5778,7 +5927,9 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": Record<string, never>;
+                "application/json": {
+                    [key: string]: unknown;
+                };
             };
         };
         responses: {
@@ -5916,7 +6067,7 @@ export interface operations {
             };
         };
     };
-    change_rack_api_racks__rack_id__patch: {
+    change_api_racks__rack_id__patch: {
         parameters: {
             query?: never;
             header?: never;
@@ -6629,7 +6780,7 @@ export interface operations {
             };
         };
     };
-    take_version_api_racks__rack_id__versions__version_id__take_post: {
+    take_api_racks__rack_id__versions__version_id__take_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -8242,7 +8393,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["yardcliff__api__timber__Try"];
+                "application/json": components["schemas"]["yardcliff__api__wood__routes__Try"];
             };
         };
         responses: {
@@ -8304,109 +8455,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CostView"][];
-                };
-            };
-            /** @description A value cannot be read */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It cannot be done: it is not there, or not as it was */
-            "4XX": {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The data file or a supplier cannot be used */
-            "5XX": {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    carry_out_api_racks__rack_id__timber_done_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                rack_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Spent"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TimberView"];
-                };
-            };
-            /** @description A value cannot be read */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It cannot be done: it is not there, or not as it was */
-            "4XX": {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The data file or a supplier cannot be used */
-            "5XX": {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    take_back_api_racks__rack_id__timber_done__sawing_id__delete: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                sawing_id: string;
-                rack_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TimberView"];
                 };
             };
             /** @description A value cannot be read */

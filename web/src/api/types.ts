@@ -59,7 +59,7 @@ export type Log = Schemas["LogView"];
 export type LogRow = Schemas["BuiltRowView"];
 export type EntryText = Schemas["EntryText"];
 export type WayOut = Schemas["WayOutView"];
-export type Said = Schemas["Said"];
+export type Tick = Schemas["Tick"];
 export type Rung = Schemas["RungView"];
 export type Problem = Schemas["Problem"];
 /** One answer of the line that previews go along: no request of the OpenAPI document. */

@@ -1,1 +1,6 @@
-"""What was really made: measured against planned, ways out where it went wrong, and what it teaches."""
+"""What really happened: facts, ways out where it went wrong, and what the log teaches of the user's
+own habits.
+
+Begin at `facts`. What is there already is `design.there`, as a plan bends around it. Imports
+`making` and below.
+"""

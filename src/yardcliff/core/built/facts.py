@@ -1,4 +1,5 @@
-"""What happened to a rack, as facts: each is told once and none is ever changed; a later one may take it back.
+"""What happened to a rack, as facts: each is told once and none is ever changed; a later one may
+take it back.
 
 What of the rack is there - boards that are cut, holes that are drilled - is read off these alone.
 """
@@ -9,12 +10,12 @@ from dataclasses import dataclass, field, replace
 from enum import StrEnum
 from typing import Any
 
-from yardcliff.core.built.there import Built, Feature, Mend, PieceKey, Size, Step, key_of, part_of
-from yardcliff.core.design import Design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.length import exact_text, read
+from yardcliff.core.design.rack_design import Design
+from yardcliff.core.design.there import Built, Feature, Mend, PieceKey, Size, Step, key_of, part_of
 from yardcliff.core.making.task import Task
 from yardcliff.core.rack import Part, Place
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import exact_text, read
 
 Json = dict[str, Any]
 
@@ -23,15 +24,23 @@ class Kind(StrEnum):
     """What kind of thing happened."""
 
     DONE = "done"
-    """A task was done, or a line of its card: `what` it is ticked by; `data` has its card, and what it `made`."""
+    """A task was done, or a line of its card: `what` it is ticked by; `data` has its card, and what
+    it `made`.
+    """
     MEASURED = "measured"
     """`what` is `at` a place, and was `planned` at another then."""
     MISHAP = "mishap"
-    """A way out was taken: the readings that it `clears` are void, its `steps` come to the bench; what it `scraps` is made anew."""
+    """A way out was taken: the readings that it `clears` are void, its `steps` come to the bench;
+    what it `scraps` is made anew.
+    """
     BOUGHT = "bought"
-    """What was on the list was bought: which sticks that `made`, of which `wares` there is more, and money."""
+    """What was on the list was bought: which sticks that `made`, of which `wares` there is more,
+    and money.
+    """
     SAWN = "sawn"
-    """What a cut card has was sawn: which sticks were `cut` and `made`, of which `wares` there is more or less, and money."""
+    """What a cut card has was sawn: which sticks were `cut` and `made`, of which `wares` there is
+    more or less, and money.
+    """
     CLOCK = "clock"
     """Somebody came to the bench; who goes again takes it back, and tells the TIME."""
     TIME = "time"
@@ -44,7 +53,9 @@ class Kind(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Fact:
-    """One thing that happened to a rack, `at` a time or a day on the workshop's wall, by the `id` that its teller gave it."""
+    """One thing that happened to a rack, `at` a time or a day on the workshop's wall, by the `id`
+    that its teller gave it.
+    """
 
     id: str
     rack_id: str
@@ -60,20 +71,50 @@ class Fact:
         return self.at[:10]
 
 
+ENTRIES = frozenset({Kind.NOTE, Kind.NEXT, Kind.TIME, Kind.MEASURED, Kind.FIT, Kind.MISHAP})
+"""What stands in a log."""
+LATEST = frozenset({Kind.MEASURED, Kind.FIT})
+"""Of these the last one of the same thing."""
+
+
+def entries(facts: Iterable[Fact]) -> list[Fact]:
+    """What stands in a log, of facts that stand, the newest first; of what is read again and again
+    the last.
+    """
+    newest = {(fact.kind, fact.what if fact.kind in LATEST else fact.id): fact for fact in facts}
+    listed = [fact for fact in reversed(newest.values()) if fact.kind in ENTRIES]
+    return sorted(listed, key=lambda fact: fact.day, reverse=True)
+
+
 def made_by(task: Task, done: Design) -> Json:
-    """What is there once a task is done, as the plan has it now: parts that are cut, with the rows that they carry and how long these
-    are; holes by their row, and what part they are in; what else is drilled.
+    """What is there once a task is done, as the plan has it now: parts that are cut, with the rows
+    that they carry and how long these are; holes by their row, and what part they are in; what else
+    is drilled.
     """
     rows = done.rack.rows
     cut: Json = {}
     if "cut" in task.gives:
         for part in done.parts:
             if part.key in task.parts:
-                long = {str(k): exact_text(row.row.length) for k, row in enumerate(rows) if row.part == part.key}
-                cut[part.key] = {"name": part.name, "size": list(map(exact_text, _size(part))), "rows": long}
+                long = {
+                    str(k): exact_text(row.row.length)
+                    for k, row in enumerate(rows)
+                    if row.part == part.key
+                }
+                cut[part.key] = {
+                    "name": part.name,
+                    "size": list(map(exact_text, _size(part))),
+                    "rows": long,
+                }
     drilled, marked = _at(task.places, done), _at(task.marks, done)
     on = sorted(task.parts or {part.key for part in done.parts})
-    return {"cut": cut, "drilled": drilled, "marked": marked, "pieces": list(_pieces(task)), "on": on}
+    return {
+        "cut": cut,
+        "drilled": drilled,
+        "marked": marked,
+        "pieces": list(_pieces(task)),
+        "on": on,
+    }
 
 
 def _at(places: Iterable[Place], done: Design) -> Json:
@@ -81,7 +122,9 @@ def _at(places: Iterable[Place], done: Design) -> Json:
     rows, holes, features = done.rack.rows, dict[str, Json](), []
     for place in places:
         if place.holder < 0:
-            features.append([place.part, str(place.face), exact_text(place.along), exact_text(place.across)])
+            features.append(
+                [place.part, str(place.face), exact_text(place.along), exact_text(place.across)]
+            )
         else:
             row = rows[place.row]
             here = holes.setdefault(str(place.row), {"part": row.part, "at": {}})
@@ -91,8 +134,8 @@ def _at(places: Iterable[Place], done: Design) -> Json:
 
 def _pieces(task: Task) -> Iterator[list[str]]:
     for stick in task.cuts:
-        for one in stick.laid:
-            blank = one.piece.blank
+        for laid in stick.laid:
+            blank = laid.piece.blank
             yield [blank.part, blank.name, *map(exact_text, (blank.long, blank.wide, blank.thick))]
 
 
@@ -102,22 +145,24 @@ def _size(part: Part) -> Size:
 
 def ticked(facts: Iterable[Fact]) -> dict[str, str]:
     """When each item was ticked off, of facts that stand."""
-    return {one.what: one.at for one in facts if one.kind is Kind.DONE}
+    return {fact.what: fact.at for fact in facts if fact.kind is Kind.DONE}
 
 
 def built(facts: Iterable[Fact]) -> Built:
-    """What is there, of facts that stand, in their order: what a mishap clears is not there any more."""
+    """What is there, of facts that stand, in their order: what a mishap clears is not there any
+    more.
+    """
     there = _There()
-    for one in facts:
-        if one.kind is Kind.DONE and "made" in one.data:
-            there.make(one.data["made"], one.what)
-        elif one.kind is Kind.SAWN:
-            there.used = there.used or bool(one.what and one.data["wares"])
-            there.freed |= set(one.data.get("freed", ()))
-        elif one.kind is Kind.MEASURED:
-            there.measure(one.what, _mm(one.data["at"]), _mm(one.data["planned"]))
-        elif one.kind is Kind.MISHAP:
-            there.mend(one)
+    for fact in facts:
+        if fact.kind is Kind.DONE and "made" in fact.data:
+            there.make(fact.data["made"], fact.what)
+        elif fact.kind is Kind.SAWN:
+            there.used = there.used or bool(fact.what and fact.data["wares"])
+            there.freed |= set(fact.data.get("freed", ()))
+        elif fact.kind is Kind.MEASURED:
+            there.measure(fact.what, _mm(fact.data["at"]), _mm(fact.data["planned"]))
+        elif fact.kind is Kind.MISHAP:
+            there.mend(fact)
     return there.built
 
 
@@ -147,10 +192,24 @@ class _There:
     @property
     def built(self) -> Built:
         return Built(
-            self.parts, self.names, self.boards, self.holes, self.of, frozenset(self.features), self.measured,
-            self.planned, self.marks, frozenset(self.spots), tuple(self.mends), self.pieces, frozenset(self.cards),
-            self.used, frozenset(self.freed), self.meant, self.done_on,
-        )  # fmt: skip
+            self.parts,
+            self.names,
+            self.boards,
+            self.holes,
+            self.of,
+            frozenset(self.features),
+            self.measured,
+            self.planned,
+            self.marks,
+            frozenset(self.spots),
+            tuple(self.mends),
+            self.pieces,
+            frozenset(self.cards),
+            self.used,
+            frozenset(self.freed),
+            self.meant,
+            self.done_on,
+        )
 
     def make(self, made: Json, task: str) -> None:
         self.cards.add(task)
@@ -165,11 +224,17 @@ class _There:
             self.boards |= {int(row): _mm(long) for row, long in cut["rows"].items()}
         self.of |= {int(row): here["part"] for row, here in made["drilled"]["holes"].items()}
         for known, features, at in (
-            (self.holes, self.features, made["drilled"]), (self.marks, self.spots, made["marked"]),
-        ):  # fmt: skip
+            (self.holes, self.features, made["drilled"]),
+            (self.marks, self.spots, made["marked"]),
+        ):
             for row, here in at["holes"].items():
-                known.setdefault(int(row), {}).update({int(place): _mm(x) for place, x in here["at"].items()})
-            features |= {(part, face, _mm(along), _mm(across)) for part, face, along, across in at["features"]}
+                known.setdefault(int(row), {}).update(
+                    {int(place): _mm(x) for place, x in here["at"].items()}
+                )
+            features |= {
+                (part, face, _mm(along), _mm(across))
+                for part, face, along, across in at["features"]
+            }
 
     def measure(self, what: str, at: Fraction, planned: Fraction) -> None:
         self.measured[what] = at
@@ -211,18 +276,23 @@ class _There:
                 known.pop(row, None)
         self.pieces = Counter({key: many for key, many in self.pieces.items() if key[0] != part})
         self.features = {one for one in self.features if one[0] != part}
-        self.spots = {one for one in self.spots if one[0] != part}
-        left = [_without(one, part, rows) for one in self.mends]
-        self.mends = [one for one in left if not all(step.gone for step in one.steps)]
+        self.spots = {spot for spot in self.spots if spot[0] != part}
+        left = [_without(mend, part, rows) for mend in self.mends]
+        self.mends = [mend for mend in left if not all(step.gone for step in mend.steps)]
 
 
 def _without(mend: Mend, part: str, rows: Collection[int]) -> Mend:
-    """What is mended, without the steps on a part and on what it carries; the others keep their numbers."""
+    """What is mended, without the steps on a part and on what it carries; the others keep their
+    numbers.
+    """
     key = key_of(mend.what)
     on_it = part_of(mend.what) == part or (key is not None and key[0] in rows)
     gone = [step.part == part if step.part else on_it for step in mend.steps]
     return replace(
-        mend, steps=tuple(replace(step, gone=step.gone or was) for step, was in zip(mend.steps, gone, strict=True))
+        mend,
+        steps=tuple(
+            replace(step, gone=step.gone or was) for step, was in zip(mend.steps, gone, strict=True)
+        ),
     )
 
 

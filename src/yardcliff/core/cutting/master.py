@@ -1,7 +1,8 @@
-"""Which patterns to cut how often: the linear program whose columns are made as they are needed, and the whole-number
-program over them.
+"""Which patterns to cut how often: the linear program whose columns are made as they are needed,
+and the whole-number program over them.
 
-Bars are counted by columns of their own: branching acts on how many of each are used, and on nothing else.
+Bars are counted by columns of their own: branching acts on how many of each are used, and on
+nothing else.
 """
 
 from collections import Counter
@@ -22,7 +23,9 @@ Range = tuple[int, int]
 
 @dataclass(frozen=True, slots=True)
 class Relaxed:
-    """The linear program's end: its total, how many of each bar; no total where the bars do not suffice."""
+    """The linear program's end: its total, how many of each bar; no total where the bars do not
+    suffice.
+    """
 
     total: float | None
     bars: tuple[float, ...]
@@ -47,7 +50,9 @@ class Master:
 
     def __init__(self, problem: Problem, start: Iterable[Cut]) -> None:
         self.problem = problem
-        self.unit = float(max(problem.price(b) + problem.lane_price(b, 0) for b in range(len(problem.bars))))
+        self.unit = float(
+            max(problem.price(b) + problem.lane_price(b, 0) for b in range(len(problem.bars)))
+        )
         self.patterns = Patterns(problem, self.unit)
         self.columns: list[Cut] = []
         self._known: set[tuple[int, int, tuple[tuple[int, int], ...]]] = set()
@@ -64,7 +69,9 @@ class Master:
         return True
 
     def relax(self, within: Sequence[Range]) -> Relaxed:
-        """The linear program with so many of each bar, to its end: new patterns as long as one lowers the total."""
+        """The linear program with so many of each bar, to its end: new patterns as long as one
+        lowers the total.
+        """
         wants, bars = len(self.problem.wants), len(self.problem.bars)
         model, put = self._model(within), 0
         for _ in range(ROUNDS):
@@ -88,7 +95,9 @@ class Master:
         return Relaxed(model.getInfo().objective_function_value * self.unit, tuple(used[:bars]))
 
     def whole(self, within: Sequence[Range], least: int, most: int) -> tuple[Cut, ...] | None:
-        """The best plan in whole patterns among the columns, its total from `least` to `most`; None where they give none."""
+        """The best plan in whole patterns among the columns, its total from `least` to `most`; None
+        where they give none.
+        """
         wants, bars = self.problem.wants, self.problem.bars
         model = self._model(within, missing=False)
         self._append(model, 0)
@@ -97,19 +106,27 @@ class Master:
         prices += [self.problem.lanes_price(cut) / self.unit for cut in self.columns]
         low, high = ((total / self.unit) for total in (least - 0.1, most + 0.1))
         model.addRow(low, high, len(prices), list(range(len(prices))), prices)
-        for name, value in (("mip_rel_gap", 1e-9), ("mip_abs_gap", 0.5 / self.unit), ("mip_max_nodes", MOST_NODES)):
+        for name, value in (
+            ("mip_rel_gap", 1e-9),
+            ("mip_abs_gap", 0.5 / self.unit),
+            ("mip_max_nodes", MOST_NODES),
+        ):
             model.setOptionValue(name, value)
         model.run()
         if not model.getInfo().primal_solution_status:
             return None
         values = list(model.getSolution().col_value)[len(bars) :]
-        chosen = [cut for cut, many in zip(self.columns, values, strict=True) for _ in range(round(many))]
+        chosen = [
+            cut for cut, many in zip(self.columns, values, strict=True) for _ in range(round(many))
+        ]
         left = Counter({k: want.many for k, want in enumerate(wants)})
         cuts = tuple(cut for cut in (_without_extras(cut, left) for cut in chosen) if cut.lanes)
         return None if any(left.values()) else cuts
 
     def _model(self, within: Sequence[Range], *, missing: bool = True) -> highspy.Highs:
-        """Rows: each want met; as many bars as patterns on them. Columns: bars, then what is missing."""
+        """Rows: each want met; as many bars as patterns on them. Columns: bars, then what is
+        missing.
+        """
         model = silent()
         for want in self.problem.wants:
             model.addRow(float(want.many), highspy.kHighsInf, 0, [], [])
@@ -117,7 +134,9 @@ class Master:
             model.addRow(0.0, highspy.kHighsInf, 0, [], [])
         wants = len(self.problem.wants)
         for b, (low, high) in enumerate(within):
-            model.addCol(self.problem.price(b) / self.unit, float(low), float(high), 1, [wants + b], [1.0])
+            model.addCol(
+                self.problem.price(b) / self.unit, float(low), float(high), 1, [wants + b], [1.0]
+            )
         if missing:
             for k in range(wants):
                 model.addCol(MISSING, 0.0, highspy.kHighsInf, 1, [k], [1.0])
@@ -127,7 +146,10 @@ class Master:
         wants = len(self.problem.wants)
         for cut in self.columns[start:]:
             rows = counts(cut)
-            at, many = [*(k for k, _ in rows), wants + cut.bar], [*(float(n) for _, n in rows), -1.0]
+            at, many = (
+                [*(k for k, _ in rows), wants + cut.bar],
+                [*(float(n) for _, n in rows), -1.0],
+            )
             costs = self.problem.lanes_price(cut) / self.unit
             model.addCol(costs, 0.0, highspy.kHighsInf, len(at), at, many)
 

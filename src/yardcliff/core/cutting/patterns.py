@@ -1,4 +1,6 @@
-"""The best way to cut one bar, when each part is worth so much: nested knapsacks (Gilmore and Gomory, 1965)."""
+"""The best way to cut one bar, when each part is worth so much: nested knapsacks (Gilmore and
+Gomory, 1965).
+"""
 
 from collections import Counter
 from collections.abc import Sequence
@@ -16,7 +18,9 @@ EPSILON = 1e-9
 
 @dataclass(frozen=True, slots=True)
 class _Filled:
-    """A bounded knapsack solved for every capacity at once: `best[c]`, and what was taken to get there."""
+    """A bounded knapsack solved for every capacity at once: `best[c]`, and what was taken to get
+    there.
+    """
 
     best: Values
     taken: list[tuple[int, int, int, NDArray[np.bool_]]]
@@ -67,14 +71,19 @@ class Patterns:
             for b, bar in enumerate(problem.bars)
         ]
         self._room = {
-            (w, turns): max(max(bar.rooms, default=0) for b, bar in enumerate(problem.bars)
-                            if bar.turns == turns and w in self._lanes[b])
-            for turns, w in {(bar.turns, w) for b, bar in enumerate(problem.bars) for w in self._lanes[b]}
-        }  # fmt: skip
+            (w, turns): max(
+                max(bar.rooms, default=0)
+                for b, bar in enumerate(problem.bars)
+                if bar.turns == turns and w in self._lanes[b]
+            )
+            for turns, w in {
+                (bar.turns, w) for b, bar in enumerate(problem.bars) for w in self._lanes[b]
+            }
+        }
 
     def best(self, values: Sequence[float]) -> list[tuple[float, Cut]]:
-        """For each bar the most that can be cut from it, less what its lanes cost, and how; values are by want, lengths
-        with their kerf.
+        """For each bar the most that can be cut from it, less what its lanes cost, and how; values
+        are by want, lengths with their kerf.
         """
         kerf = self.problem.kerf
         filled = {key: self._class(*key, values) for key, room in self._room.items() if room}
@@ -86,7 +95,9 @@ class Patterns:
                 worth -= self.problem.lane_price(b, w) / self.unit
                 fit = self.problem.room(b) // max(self.problem.across(b, w), 1)
                 if worth > EPSILON and fit:
-                    lanes.append((w, self.problem.across(b, w), worth, min(fit, self._wanted(w, bar.turns))))
+                    lanes.append(
+                        (w, self.problem.across(b, w), worth, min(fit, self._wanted(w, bar.turns)))
+                    )
             if not lanes:
                 found.append((0.0, Cut(b, ())))
                 continue
@@ -97,16 +108,24 @@ class Patterns:
             cut = Cut(
                 b,
                 tuple(
-                    Lane(w, tuple(tuple(filled[w, bar.turns].chosen(room + kerf)) for room in bar.rooms))
+                    Lane(
+                        w,
+                        tuple(
+                            tuple(filled[w, bar.turns].chosen(room + kerf)) for room in bar.rooms
+                        ),
+                    )
                     for w in chosen
                 ),
             )
-            found.append((sum(values[k] for k in cut.parts) - self.problem.lanes_price(cut) / self.unit, cut))
+            found.append(
+                (sum(values[k] for k in cut.parts) - self.problem.lanes_price(cut) / self.unit, cut)
+            )
         return found
 
     def _class(self, wide: int, turns: bool, values: Sequence[float]) -> _Filled:
-        """What a lane so wide can give, at every length; a part that may lie either way is counted for both, which is too many
-        and never too few."""
+        """What a lane so wide can give, at every length; a part that may lie either way is counted
+        for both, which is too many and never too few.
+        """
         shapes, kerf = self.problem.shapes, self.problem.kerf
         items = [
             (k, shapes[k].long + kerf, values[want_of(k)], shapes[k].many)
@@ -121,7 +140,9 @@ class Patterns:
 
 
 def counts(cut: Cut) -> tuple[tuple[int, int], ...]:
-    """(want, how many) of a cut; several runs may each have cut the last of a part: too many, but never too few."""
+    """(want, how many) of a cut; several runs may each have cut the last of a part: too many, but
+    never too few.
+    """
     return tuple(sorted(Counter(cut.parts).items()))
 
 
@@ -130,7 +151,9 @@ def honest(problem: Problem, cut: Cut, values: Sequence[float]) -> Cut:
     left = Counter({k: want.many for k, want in enumerate(problem.wants)})
     by_worth = [
         way
-        for k in sorted((k for k, value in enumerate(values) if value > EPSILON), key=lambda k: -values[k])
+        for k in sorted(
+            (k for k, value in enumerate(values) if value > EPSILON), key=lambda k: -values[k]
+        )
         for way in problem.lies(cut.bar, k)
     ]
     rooms = problem.bars[cut.bar].rooms
@@ -149,7 +172,12 @@ def honest(problem: Problem, cut: Cut, values: Sequence[float]) -> Cut:
         return tuple(kept)
 
     lanes = (
-        Lane(lane.wide, tuple(refilled(run, lane.wide, room) for run, room in zip(lane.runs, rooms, strict=True)))
+        Lane(
+            lane.wide,
+            tuple(
+                refilled(run, lane.wide, room) for run, room in zip(lane.runs, rooms, strict=True)
+            ),
+        )
         for lane in cut.lanes
     )
     return Cut(cut.bar, tuple(lane for lane in lanes if any(lane.runs)))

@@ -7,7 +7,9 @@ from typing import NamedTuple
 
 
 class Want(NamedTuple):
-    """So `many` equal parts, `long` with the bar and `wide` across it; where it `turns`, the other way round as well."""
+    """So `many` equal parts, `long` with the bar and `wide` across it; where it `turns`, the other
+    way round as well.
+    """
 
     long: int
     wide: int
@@ -16,8 +18,9 @@ class Want(NamedTuple):
 
 
 class Bar(NamedTuple):
-    """Bars that are alike: the clear `stretches` of each along its length, what one costs, how many there are (None: enough);
-    on one that `turns`, parts may lie across. Each lane that is ripped off it costs as much as a `strip` does.
+    """Bars that are alike: the clear `stretches` of each along its length, what one costs, how many
+    there are (None: enough); on one that `turns`, parts may lie across. Each lane that is ripped
+    off it costs as much as a `strip` does.
     """
 
     wide: int
@@ -34,10 +37,11 @@ class Bar(NamedTuple):
 
 @dataclass(frozen=True, slots=True)
 class Problem:
-    """`kerf` is what the saw takes at each cut, `rip_kerf` the one that rips (None: the same one); a lane that is ripped from
-    a wider bar takes `rip` more, to be planed off.
+    """`kerf` is what the saw takes at each cut, `rip_kerf` the one that rips (None: the same one);
+    a lane that is ripped from a wider bar takes `rip` more, to be planed off.
 
-    A part of the k-th want is called k where it lies with the bar and ~k where it is turned; `shapes` is read by either.
+    A part of the k-th want is called k where it lies with the bar and ~k where it is turned;
+    `shapes` is read by either.
     """
 
     wants: tuple[Want, ...]
@@ -53,7 +57,9 @@ class Problem:
 
     @property
     def weight(self) -> int:
-        """What one unit of cost weighs against a bar: costs decide, then fewer bars and fewer lanes that are ripped."""
+        """What one unit of cost weighs against a bar: costs decide, then fewer bars and fewer lanes
+        that are ripped.
+        """
         return 1 << (2 * sum(want.many for want in self.wants)).bit_length()
 
     def price(self, bar: int) -> int:
@@ -69,7 +75,9 @@ class Problem:
         return sum(self.lane_price(cut.bar, lane.wide) for lane in cut.lanes)
 
     def total(self, cuts: Iterable["Cut"]) -> int:
-        """What is made least: the costs by their weight, the bars, and the lanes that are ripped."""
+        """What is made least: the costs by their weight, the bars, and the lanes that
+        are ripped.
+        """
         return sum(self.price(cut.bar) + self.lanes_price(cut) for cut in cuts)
 
     @property
@@ -83,7 +91,9 @@ class Problem:
 
     def across(self, bar: int, wide: int) -> int:
         """What a lane so wide takes of the bar's width, with the cut beside it."""
-        return wide + self.between if wide == self.bars[bar].wide else wide + self.rip + self.between
+        return (
+            wide + self.between if wide == self.bars[bar].wide else wide + self.rip + self.between
+        )
 
     def size(self, bar: int) -> int:
         """The clear face of a bar."""
@@ -98,7 +108,8 @@ class Problem:
         """Whether a bar can give a part at all."""
         one = self.bars[bar]
         return any(
-            self.across(bar, part.wide) <= self.room(bar) and any(part.long <= room for room in one.rooms)
+            self.across(bar, part.wide) <= self.room(bar)
+            and any(part.long <= room for room in one.rooms)
             for part in (self.shapes[k] for k in self.lies(bar, want))
         )
 
@@ -141,7 +152,9 @@ class Plan:
 
 
 def better_bars(problem: Problem, cuts: Sequence[Cut]) -> list[Cut]:
-    """The same parts, each cut from the cheapest bar that gives them and of equals from the smallest: big ones are kept."""
+    """The same parts, each cut from the cheapest bar that gives them and of equals from the
+    smallest: big ones are kept.
+    """
     used = Counter(cut.bar for cut in cuts)
     found = list(cuts)
     order = sorted(range(len(problem.bars)), key=lambda b: (problem.price(b), problem.size(b)))
@@ -163,7 +176,10 @@ def better_bars(problem: Problem, cuts: Sequence[Cut]) -> list[Cut]:
 def _gives(problem: Problem, b: int, cut: Cut) -> bool:
     """Whether another bar takes all lanes of a cut as they are."""
     bar = problem.bars[b]
-    if len(bar.stretches) != len(problem.bars[cut.bar].stretches) or bar.turns < problem.bars[cut.bar].turns:
+    if (
+        len(bar.stretches) != len(problem.bars[cut.bar].stretches)
+        or bar.turns < problem.bars[cut.bar].turns
+    ):
         return False
     if sum(problem.across(b, lane.wide) for lane in cut.lanes) > problem.room(b):
         return False

@@ -1,4 +1,6 @@
-"""The search: from the first fit to a plan that is proved, or to how far it may be from the best."""
+"""The search: from the first fit to a plan that is proved, or to how far it may be from
+the best.
+"""
 
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from heapq import heappop, heappush
@@ -6,19 +8,21 @@ from math import ceil, floor
 
 import numpy as np
 
-from yardcliff.core.cutting.assign import assign
-from yardcliff.core.cutting.first_fit import first_fit
+from yardcliff.core.base.effort import check
+from yardcliff.core.cutting.assignment import assign
+from yardcliff.core.cutting.greedy import first_fit
 from yardcliff.core.cutting.master import Master, Range
 from yardcliff.core.cutting.problem import Cut, Plan, Problem
-from yardcliff.core.cutting.tidy import tidy
-from yardcliff.core.effort import check
+from yardcliff.core.cutting.tidying import tidy
 
 MOST_NODES, EVERY = 120, 6
 """Nodes in all, and how often whole patterns are tried at a node with broken counts."""
 FEW, MORE, HOME = 2, 30, 60
-"""Nodes that are spent on fewer bars once the cost is proved: few beyond so many parts as one makes at home."""
+"""Nodes that are spent on fewer bars once the cost is proved: few beyond so many parts as one makes
+at home.
+"""
 SMALL, FAR = 1e-6, 1 << 62
-Told = Callable[[int, int], bool]
+Progress = Callable[[int, int], bool]
 """Told the best total and the bound as they change; answers whether to go on."""
 
 
@@ -31,9 +35,9 @@ def go_on(total: int, bound: int) -> bool:
     return True
 
 
-def solve(problem: Problem, told: Told = go_on) -> Plan:
-    """The plan of least cost, then of fewest bars; ended by nodes and not by the clock, so that the same problem has the same
-    plan. Raises `NoPlan` where the bars do not suffice.
+def solve(problem: Problem, progress: Progress = go_on) -> Plan:
+    """The plan of least cost, then of fewest bars; ended by nodes and not by the clock, so that the
+    same problem has the same plan. Raises `NoPlan` where the bars do not suffice.
     """
     if not problem.wants:
         return Plan((), 0, 0)
@@ -42,7 +46,7 @@ def solve(problem: Problem, told: Told = go_on) -> Plan:
     simple = steps.up(_by_size(problem))
     if cuts is not None and problem.total(cuts) <= simple:
         return _plan(problem, cuts, simple)
-    best, bound = _branch(problem, cuts, steps, simple, told)
+    best, bound = _branch(problem, cuts, steps, simple, progress)
     if best is None:
         raise NoPlan
     return _plan(problem, best, bound)
@@ -55,12 +59,16 @@ def _plan(problem: Problem, cuts: Sequence[Cut], bound: int) -> Plan:
 
 
 def _branch(
-    problem: Problem, cuts: tuple[Cut, ...] | None, steps: "_Totals", least: int, told: Told
+    problem: Problem, cuts: tuple[Cut, ...] | None, steps: "_Totals", least: int, progress: Progress
 ) -> tuple[tuple[Cut, ...] | None, int]:
-    """Best node first, on how many of each bar, from a bound of `least`; returns the best plan, and the bound that is left."""
+    """Best node first, on how many of each bar, from a bound of `least`; returns the best plan, and
+    the bound that is left.
+    """
     master = Master(problem, cuts or ())
     wanted = sum(want.many for want in problem.wants)
-    everything = tuple((0, wanted if bar.supply is None else min(bar.supply, wanted)) for bar in problem.bars)
+    everything = tuple(
+        (0, wanted if bar.supply is None else min(bar.supply, wanted)) for bar in problem.bars
+    )
     nodes: list[tuple[int, int, tuple[Range, ...]]] = [(least, 0, everything)]
     born = closed = since = 0
     best, total = cuts, problem.total(cuts) if cuts is not None else FAR
@@ -78,7 +86,11 @@ def _branch(
         low, _, within = heappop(nodes)
         # Once the cost is proved, only a few more nodes are spent on fewer bars.
         since += min(low, given_up) // problem.weight >= total // problem.weight
-        if low >= min(total, given_up) or since > for_bars or not told(total, min(low, given_up)):
+        if (
+            low >= min(total, given_up)
+            or since > for_bars
+            or not progress(total, min(low, given_up))
+        ):
             put_back(low, [within])
             break
         closed += 1
@@ -98,7 +110,8 @@ def _branch(
         if not whole:
             put_back(low, _halves(within, relaxed.bars))
             continue
-        # So many of each bar suffice for parts of patterns: whether they do for whole ones, assigning them tells.
+        # So many of each bar suffice for parts of patterns: whether they do for whole ones,
+        # assigning them tells.
         answer = assign(problem, fixed)
         if answer.cuts:
             best, total = answer.cuts, problem.total(answer.cuts)
@@ -134,7 +147,11 @@ def _without(within: tuple[Range, ...], fixed: Sequence[int]) -> Iterator[tuple[
 def _by_size(problem: Problem) -> int:
     """A first bound: the wood that is wanted, at the best price by size, of whole bars."""
     need = sum(
-        want.many * (want.long * want.wide + problem.kerf * min(want.wide, want.long if want.turns else want.wide))
+        want.many
+        * (
+            want.long * want.wide
+            + problem.kerf * min(want.wide, want.long if want.turns else want.wide)
+        )
         for want in problem.wants
     )
     rates = [

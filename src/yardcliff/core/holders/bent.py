@@ -1,7 +1,7 @@
 """A hook bent from round bar in the shop: a back leg on the board, an arm out, a lip up.
 
-Blank = straight legs + sum of angle (rad) * (inside radius + k * bar), with k = 0.5 for round bar: the line that
-neither stretches nor shrinks runs through its middle.
+Blank = straight legs + sum of angle (rad) * (inside radius + k * bar), with k = 0.5 for round bar:
+the line that neither stretches nor shrinks runs through its middle.
 """
 
 from collections.abc import Iterator
@@ -10,10 +10,10 @@ from itertools import product
 from math import ceil, floor, pi
 from typing import Literal, get_args
 
-from yardcliff.core.choices import Field, Option, Section
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix, Patch
-from yardcliff.core.geometry import ROUND, Path, rounded
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.brief.choices import Field, Option, Section
+from yardcliff.core.findings.finding import Finding, Fix, Patch
+from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots, upright
 from yardcliff.core.holders.hook import (
     BACK,
@@ -27,14 +27,14 @@ from yardcliff.core.holders.hook import (
     plate_figure,
     too_weak,
 )
-from yardcliff.core.length import LONGEST, Gap, Size, exact_text
-from yardcliff.core.materials import Blank, next_length, screws
-from yardcliff.core.model import Frozen
+from yardcliff.core.materials.goods import Blank, next_length, screws
 from yardcliff.core.rack import Bore, Kind, Operation, Outline
+from yardcliff.core.shapes.geometry import ROUND, Path, rounded
 from yardcliff.core.strength.link import Link, weakest
 from yardcliff.core.strength.plate import Plate
 from yardcliff.core.strength.stick import stress
-from yardcliff.core.working import Figure, Input
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import LONGEST, Gap, Size, exact_text
 
 ALLOWED = 120
 """What mild steel may bear, MPa: half of where it yields."""
@@ -42,16 +42,16 @@ NEUTRAL = Fraction(1, 2)
 """k of the bend formula, for round bar."""
 BENDS = 2
 FLAT = Fraction(1, 2)
-"""How thick a back leg is once it is hammered flat for its screws, as a share of the bar: it spreads as much as it
-thins.
+"""How thick a back leg is once it is hammered flat for its screws, as a share of the bar: it
+spreads as much as it thins.
 """
 RIM = Fraction(3, 2)
 """Least steel beside a screw's hole, mm: rule of thumb."""
 
 
 class Bent(Frozen):
-    """`radius` is inside the bends; `back`, `arm` and `lip` are the straight legs, `rod` and `kerf` what it is cut
-    from.
+    """`radius` is inside the bends; `back`, `arm` and `lip` are the straight legs, `rod` and `kerf`
+    what it is cut from.
     """
 
     kind: Literal["bent"] = "bent"
@@ -82,7 +82,9 @@ def blanks(bent: Bent) -> int:
 
 
 def flat(bent: Bent) -> tuple[Fraction, Fraction]:
-    """How thick and how wide the back leg is where it is hammered flat, mm: as much steel as in the round."""
+    """How thick and how wide the back leg is where it is hammered flat, mm: as much steel as in the
+    round.
+    """
     thick = bent.bar * FLAT
     return thick, rounded(pi * float(bent.bar) ** 2 / 4 / float(thick))
 
@@ -111,13 +113,18 @@ def links(bent: Bent, ground: Ground) -> Iterator[Link]:
     """What may give way: the bar where it leaves the board, or its screws."""
     force = ground.pulled.force
     yield Link(
-        "hook", "bar at the bend", stress(float(bent.bar), float(stands_out(bent)), force) / ALLOWED, "bent.stress"
+        "hook",
+        "bar at the bend",
+        stress(float(bent.bar), float(stands_out(bent)), force) / ALLOWED,
+        "bent.stress",
     )
     yield Link("screw", "hook's screws", plate(bent, ground).share(force), "hook.share")
 
 
 def outline(bent: Bent) -> Path:
-    """The hook from the side at true size, in (out of the face, up) about the middle of its back leg, mm."""
+    """The hook from the side at true size, in (out of the face, up) about the middle of its back
+    leg, mm.
+    """
     bar, r, up = float(bent.bar), float(bent.radius), float(bent.back) / 2
     outer, lip = r + bar, float(bent.lip)
     first, second = outer, outer + float(bent.arm)  # how far out the middles of the two bends lie
@@ -165,79 +172,154 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
         findings=tuple(_findings(bent, ground, deep)),
         machining=(
             Operation(
-                Kind.BLANK, (), "cut off", blank(bent), None, 0, None, "a stop block, set once for all",
+                Kind.BLANK,
+                (),
+                "cut off",
+                blank(bent),
+                None,
+                0,
+                None,
+                "a stop block, set once for all",
                 "File the ends round before bending, while they are easy to hold.",
                 takes=(Blank("Bent hook", "bar", "steel", bent.bar, bent.bar, blank(bent)),),
-                many=1, piece="Bar", spot="across",
+                many=1,
+                piece="Bar",
+                spot="across",
             ),
             Operation(
-                Kind.BEND, (), "inside radius", bent.radius, None, 0, None,
-                "the outline on the template", "One hook first, held against the outline; then all from one setting.",
-                how="90° each, the same way round", many=BENDS, piece="Blank", spot="at the marks",
+                Kind.BEND,
+                (),
+                "inside radius",
+                bent.radius,
+                None,
+                0,
+                None,
+                "the outline on the template",
+                "One hook first, held against the outline; then all from one setting.",
+                how="90° each, the same way round",
+                many=BENDS,
+                piece="Blank",
+                spot="at the marks",
             ),
             Operation(
-                Kind.HOOK_HOLE, (), "bit", passes, None, 0, None, "through",
-                f"Hammer the leg flat there, {exact_text(thin)} thick and about {float(wide):.0f} mm wide; punch, then drill on scrap, clamped.",
-                many=2, piece="Back leg", spot="front",
+                Kind.HOOK_HOLE,
+                (),
+                "bit",
+                passes,
+                None,
+                0,
+                None,
+                "through",
+                f"Hammer the leg flat there, {exact_text(thin)} thick and about {float(wide):.0f}"
+                " mm wide; punch, then drill on scrap, clamped.",
+                many=2,
+                piece="Back leg",
+                spot="front",
             ),
             pilots(
-                ground, upright((quarter, -quarter)), bit, deep, "Through the hook's own holes. Fit the hooks after the finish is dry.",
+                ground,
+                upright((quarter, -quarter)),
+                bit,
+                deep,
+                "Through the hook's own holes. Fit the hooks after the finish is dry.",
                 (screws(bent.gauge, bent.screw_length, 2),),
             ),
         ),
         cautions=(
-            "Bending: clamp the bar low in the vice and pull towards free floor; a bar that slips hits the hand.",
+            (
+                "Bending: clamp the bar low in the vice and pull towards free floor; a bar that"
+                " slips hits the hand."
+            ),
             "Small work turns with the drill: clamp it, and stand clear of the swarf.",
         ),
         outline=Outline(
-            "one of the bent hooks", outline(bent), "the board's face", "Hold each hook against it: legs, bends and lip must lie on the line."
+            "one of the bent hooks",
+            outline(bent),
+            "the board's face",
+            "Hold each hook against it: legs, bends and lip must lie on the line.",
         ),
         links=tuple(links(bent, ground)),
-    )  # fmt: skip
+    )
 
 
 def _figures(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Figure]:
     one = bend(bent)
-    legs = (Input("a", "back leg", bent.back), Input("b", "arm", bent.arm), Input("c", "lip", bent.lip))
+    legs = (
+        Input("a", "back leg", bent.back),
+        Input("b", "arm", bent.arm),
+        Input("c", "lip", bent.lip),
+    )
     taken = Input("u", "each bend takes", one)
     yield Figure(
         "bent.bend",
         "A bend takes",
         one,
         "π/2 · (r + k · s)",
-        (Input("r", "inside radius", bent.radius), Input("k", "round bar", NEUTRAL), Input("s", "bar", bent.bar)),
-        "Along the middle of the bar, which neither stretches nor shrinks. Bend one and measure: stock varies.",
+        (
+            Input("r", "inside radius", bent.radius),
+            Input("k", "round bar", NEUTRAL),
+            Input("s", "bar", bent.bar),
+        ),
+        "Along the middle of the bar, which neither stretches nor shrinks. Bend one and measure:"
+        " stock varies.",
         fine=True,
     )
     yield Figure(
-        "bent.blank", "Blank", blank(bent), "a + b + c + n · u", (*legs, Input("n", "bends", str(BENDS)), taken),
+        "bent.blank",
+        "Blank",
+        blank(bent),
+        "a + b + c + n · u",
+        (*legs, Input("n", "bends", str(BENDS)), taken),
         "Cut each this long.",
-    )  # fmt: skip
+    )
     yield Figure(
-        "bent.first", "First bend starts at", bent.back, "given", (), "From the end of the back leg."
-    )  # fmt: skip
+        "bent.first",
+        "First bend starts at",
+        bent.back,
+        "given",
+        (),
+        "From the end of the back leg.",
+    )
     yield Figure(
-        "bent.second", "Second bend starts at", bent.back + one + bent.arm, "a + u + b",
-        (legs[0], taken, legs[1]), "From the same end, so that no error adds up.",
-    )  # fmt: skip
+        "bent.second",
+        "Second bend starts at",
+        bent.back + one + bent.arm,
+        "a + u + b",
+        (legs[0], taken, legs[1]),
+        "From the same end, so that no error adds up.",
+    )
     yield Figure(
-        "bent.rod", "Hooks from a rod", str(blanks(bent)), "floor((R + w) / (B + w))",
-        (Input("R", "rod", bent.rod), Input("w", "kerf", bent.kerf), Input("B", "blank", blank(bent))),
+        "bent.rod",
+        "Hooks from a rod",
+        str(blanks(bent)),
+        "floor((R + w) / (B + w))",
+        (
+            Input("R", "rod", bent.rod),
+            Input("w", "kerf", bent.kerf),
+            Input("B", "blank", blank(bent)),
+        ),
         "Whole ones. Snips take no kerf, a saw does.",
-    )  # fmt: skip
+    )
     yield Figure(
-        "hook.back", "Left behind it", ground.thickness - deep, "T − i",
+        "hook.back",
+        "Left behind it",
+        ground.thickness - deep,
+        "T − i",
         (Input("T", "board", ground.thickness), Input("i", "in the board", deep)),
         "What stays between the screw's point and the wall side.",
         fine=True,
-    )  # fmt: skip
+    )
     force = ground.pulled.force
     yield Figure(
         "bent.stress",
         "Bending stress",
         f"{stress(float(bent.bar), float(stands_out(bent)), force):.0f} MPa",
         "32 · F · a / (π · s³)",
-        (force_input(ground.pulled), Input("a", "stands out", stands_out(bent)), Input("s", "bar", bent.bar)),
+        (
+            force_input(ground.pulled),
+            Input("a", "stands out", stands_out(bent)),
+            Input("s", "bar", bent.bar),
+        ),
         f"A rule of thumb: mild steel may bear {ALLOWED} MPa, half of where it yields.",
     )
     yield plate_figure(plate(bent, ground), ground.pulled)
@@ -247,46 +329,78 @@ def _findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
     if bent.radius < bent.bar:
         wide = exact_text(bent.bar)
         yield Finding(
-            "bent.tight", "Hook", "A bend tighter than the bar is thick may crack on its outside.", "inside radius",
-            bent.radius, bent.bar, fixes=(Fix(f"Bend round {wide}", {"holder": {"radius": wide}}),),
-        )  # fmt: skip
+            "bent.tight",
+            "Hook",
+            "A bend tighter than the bar is thick may crack on its outside.",
+            "inside radius",
+            bent.radius,
+            bent.bar,
+            fixes=(Fix(f"Bend round {wide}", {"holder": {"radius": wide}}),),
+        )
     if not blanks(bent):
         usual = Bent()
-        legs = {leg: exact_text(getattr(usual, leg)) for leg in ("back", "arm", "lip", "radius", "bar")}
+        legs = {
+            leg: exact_text(getattr(usual, leg)) for leg in ("back", "arm", "lip", "radius", "bar")
+        }
         shorter = Fix("Legs as usual", {"holder": legs | {"rod": exact_text(usual.rod)}})
         longer = exact_text(blank(bent))
         rod = Fix(f"A rod of {longer}", {"holder": {"rod": longer}})
         yield Finding(
-            "bent.rod", "Rod", "The rod is shorter than one hook.", "rod", bent.rod, blank(bent),
+            "bent.rod",
+            "Rod",
+            "The rod is shorter than one hook.",
+            "rod",
+            bent.rod,
+            blank(bent),
             fixes=(rod, shorter) if blank(bent) <= LONGEST else (shorter,),
-        )  # fmt: skip
+        )
     behind = ground.thickness - deep
     if behind < BACK:
         longest = (ground.thickness - BACK + flat(bent)[0]) * 2 // 1 / Fraction(2)
         thick = exact_text(deep + BACK)
         thicker = Fix(f"Board {thick} thick", {"board": {"thickness": thick}})
-        shorter = Fix(f"{exact_text(longest)} screws", {"holder": {"screw_length": exact_text(longest)}})
+        shorter = Fix(
+            f"{exact_text(longest)} screws", {"holder": {"screw_length": exact_text(longest)}}
+        )
         yield Finding(
-            "hook.through", "Hook", "The screw comes too near the board's back.", "wood behind the point",
-            behind, BACK, fixes=(shorter, thicker) if longest > flat(bent)[0] else (thicker,),
-        )  # fmt: skip
+            "hook.through",
+            "Hook",
+            "The screw comes too near the board's back.",
+            "wood behind the point",
+            behind,
+            BACK,
+            fixes=(shorter, thicker) if longest > flat(bent)[0] else (thicker,),
+        )
     least = 2 * Fraction(bent.gauge)
     if deep < least:
         longer = exact_text(flat(bent)[0] + least)
         yield Finding(
-            "hook.shallow", "Hook", "So little of the screw in the wood will not hold a tug.", "in the board",
-            deep, least, fixes=(Fix(f"{longer} screws", {"holder": {"screw_length": longer}}),),
-        )  # fmt: skip
+            "hook.shallow",
+            "Hook",
+            "So little of the screw in the wood will not hold a tug.",
+            "in the board",
+            deep,
+            least,
+            fixes=(Fix(f"{longer} screws", {"holder": {"screw_length": longer}}),),
+        )
     edge = min(ground.line, ground.height - ground.line) - bent.back / 2
     if edge < EDGE:
         wide = exact_text(bent.back + 2 * EDGE)
         yield Finding(
-            "board.narrow", "Board", "The hook's back leg does not fit the board's width.", "wood beside it",
-            edge, EDGE, fixes=(Fix(f"Board {wide} wide", {"board": {"height": wide}, "line": None}),),
-        )  # fmt: skip
+            "board.narrow",
+            "Board",
+            "The hook's back leg does not fit the board's width.",
+            "wood beside it",
+            edge,
+            EDGE,
+            fixes=(Fix(f"Board {wide} wide", {"board": {"height": wide}, "line": None}),),
+        )
     beside = (flat(bent)[1] - clearance(bent.gauge)) / 2
     if beside < RIM:
-        thinner = next((g for g in reversed(get_args(Gauge)) if (flat(bent)[1] - clearance(g)) / 2 >= RIM), None)
+        thinner = next(
+            (g for g in reversed(get_args(Gauge)) if (flat(bent)[1] - clearance(g)) / 2 >= RIM),
+            None,
+        )
         thick = exact_text(Fraction(ceil(float(clearance(bent.gauge) + 2 * RIM) * 2 / pi)))
         yield Finding(
             "bent.hole",
@@ -296,10 +410,19 @@ def _findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
             f"{float(beside):.1f} mm",
             f"{float(RIM):g} mm",
             fixes=(
-                *((Fix(f"{thinner} mm screws", {"holder": {"gauge": thinner}}),) if thinner else ()),
+                *(
+                    (Fix(f"{thinner} mm screws", {"holder": {"gauge": thinner}}),)
+                    if thinner
+                    else ()
+                ),
                 Fix(
                     f"{thick} bar",
-                    {"holder": {"bar": thick, "radius": exact_text(max(bent.radius, Fraction(thick.split()[0])))}},
+                    {
+                        "holder": {
+                            "bar": thick,
+                            "radius": exact_text(max(bent.radius, Fraction(thick.split()[0]))),
+                        }
+                    },
                 ),
             ),
         )
@@ -309,10 +432,14 @@ def _findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
 
 
 def _stronger(bent: Bent, ground: Ground) -> Iterator[Fix]:
-    """The least change that holds, tried: thicker bar, a longer back leg, thicker screws, a hardwood board."""
+    """The least change that holds, tried: thicker bar, a longer back leg, thicker screws, a
+    hardwood board.
+    """
     gauges = get_args(Gauge)[get_args(Gauge).index(bent.gauge) :]
     woods = tuple(dict.fromkeys((ground.wood, "hardwood")))
-    for bar, back, gauge, wood in product(range(ceil(bent.bar), 21, 2), range(ceil(bent.back), 161, 10), gauges, woods):
+    for bar, back, gauge, wood in product(
+        range(ceil(bent.bar), 21, 2), range(ceil(bent.back), 161, 10), gauges, woods
+    ):
         room = ground.thickness - BACK + Fraction(bar) * FLAT
         sizes = {
             "bar": Fraction(bar),
@@ -326,7 +453,9 @@ def _stronger(bent: Bent, ground: Ground) -> Iterator[Fix]:
         if not sound or any(link.share > 1 for link in links(made, replace(ground, wood=wood))):
             continue
         change: Patch = {
-            "holder": {name: size if name == "gauge" else exact_text(size) for name, size in sizes.items()}
+            "holder": {
+                name: size if name == "gauge" else exact_text(size) for name, size in sizes.items()
+            }
         }
         if wood != ground.wood or tall > ground.height:
             change["board"] = {"wood": wood, "height": exact_text(max(tall, ground.height))}
@@ -339,11 +468,29 @@ def _stronger(bent: Bent, ground: Ground) -> Iterator[Fix]:
 
 def choices() -> Section:
     """What a bent hook is asked."""
-    fields = ("bar", "bar"), ("radius", "radius"), ("back", "back leg"), ("arm", "arm"), ("lip", "lip"), (
-        "screw_length", "screw"), ("rod", "rod"), ("kerf", "kerf")  # fmt: skip
-    gauges = Field("holder.gauge", "screw", tuple(Option(gauge, f"{gauge} mm") for gauge in get_args(Gauge)))
+    fields = (
+        ("bar", "bar"),
+        ("radius", "radius"),
+        ("back", "back leg"),
+        ("arm", "arm"),
+        ("lip", "lip"),
+        ("screw_length", "screw"),
+        ("rod", "rod"),
+        ("kerf", "kerf"),
+    )
+    gauges = Field(
+        "holder.gauge", "screw", tuple(Option(gauge, f"{gauge} mm") for gauge in get_args(Gauge))
+    )
     return Section(
         "Bent from bar",
         (*(Field(f"holder.{name}", label) for name, label in fields), gauges),
-        ("bent.blank", "bent.first", "bent.second", "bent.rod", "hook.back", "bent.stress", "hook.share"),
+        (
+            "bent.blank",
+            "bent.first",
+            "bent.second",
+            "bent.rod",
+            "hook.back",
+            "bent.stress",
+            "hook.share",
+        ),
     )

@@ -1,6 +1,8 @@
-"""A lag screw as a hook: screwed in until its head stands off the board, which keeps a loop from sliding off.
+"""A lag screw as a hook: screwed in until its head stands off the board, which keeps a loop from
+sliding off.
 
-As a cantilever its greatest stress is 32 F a / (pi d^3) at the face, with F at a distance a from it.
+As a cantilever its greatest stress is 32 F a / (pi d^3) at the face, with F at a distance a from
+it.
 """
 
 from collections.abc import Iterator, Sequence
@@ -8,22 +10,22 @@ from dataclasses import dataclass, replace
 from math import ceil, sqrt
 from typing import Literal, get_args
 
-from yardcliff.core.choices import Field, Option, Section
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import Path, cross, line, rectangle, rounded
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.brief.choices import Field, Option, Section
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import BACK, EDGE, END_DIAMETERS, LEVERED, RATED, force_input
-from yardcliff.core.length import Size, exact_text, read
-from yardcliff.core.materials import Goods, Ware
-from yardcliff.core.model import Frozen
+from yardcliff.core.materials.goods import Goods, Ware
 from yardcliff.core.rack import Bore, Glyph, Putting
-from yardcliff.core.scene import Stroke
+from yardcliff.core.shapes.geometry import Path, cross, line, rectangle, rounded
+from yardcliff.core.shapes.scene import Stroke
 from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.strength.stick import levers
 from yardcliff.core.strength.stick import stress as bent
 from yardcliff.core.strength.wood import embedding, thread, withdrawal
-from yardcliff.core.working import Figure, Input
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Size, exact_text, read
 from yardcliff.data import values
 
 LagSize = Literal["6 mm", "8 mm", "10 mm", "1/4 in", "3/8 in"]
@@ -34,7 +36,9 @@ ALLOWED = 120
 ZERO = Fraction(0)
 
 SHANK, HEAD = 0.6, 0.85
-"""How thick a lag bolt is, as a share of its head; how high that is, as a share of half its width: as drawn."""
+"""How thick a lag bolt is, as a share of its head; how high that is, as a share of half its width:
+as drawn.
+"""
 
 
 class Bolt(Frozen):
@@ -57,13 +61,19 @@ def stress(bolt: Bolt, force: float) -> float:
 
 
 def in_board(bolt: Bolt, ground: Ground, force: float) -> float:
-    """How much of what it may bear its thread does in the board: levered up and down in its hole, or pulled straight
-    out.
+    """How much of what it may bear its thread does in the board: levered up and down in its hole,
+    or pulled straight out.
     """
     diameter, deep = float(measures(bolt)["diameter"]), held(bolt, ground)
-    may_pull = withdrawal(ground.wood, diameter, thread(float(bolt.length), deep, diameter), lag=True)
+    may_pull = withdrawal(
+        ground.wood, diameter, thread(float(bolt.length), deep, diameter), lag=True
+    )
     drawn = force / may_pull if may_pull else float("inf")
-    return max(drawn, levers(ground.wood, diameter, float(bolt.showing), deep, force)) if force else 0.0
+    return (
+        max(drawn, levers(ground.wood, diameter, float(bolt.showing), deep, force))
+        if force
+        else 0.0
+    )
 
 
 def held(bolt: Bolt, ground: Ground) -> float:
@@ -86,12 +96,21 @@ class BoltGlyph(Glyph):
     rest = Fraction(1, 2)
     stem = 0.34
     putting = Putting(
-        "Turn the bolts in", "Wax on the thread, a block against the face as the stop.", "All stand out alike."
+        "Turn the bolts in",
+        "Wax on the thread, a block against the face as the stop.",
+        "All stand out alike.",
     )
 
     def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
         half, side = float(self.width) / 2, float(self.width) / sqrt(3)
-        flats = ((side, 0), (side / 2, half), (-side / 2, half), (-side, 0), (-side / 2, -half), (side / 2, -half))
+        flats = (
+            (side, 0),
+            (side / 2, half),
+            (-side / 2, half),
+            (-side, 0),
+            (-side / 2, -half),
+            (side / 2, -half),
+        )
         return Stroke("holder", (*line(*flats), ("Z", ()))), Stroke("mark", cross(0, 0, half / 2))
 
     def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
@@ -115,30 +134,69 @@ def fit(bolt: Bolt, ground: Ground) -> Fitting:
         hang_drop=ZERO,
         figures=tuple(_figures(bolt, ground)),
         findings=tuple(_findings(bolt, ground)),
-        machining=(pilots(ground, AXIS, bit, max(deep, ZERO), "Turn each in with a spanner, against a block as thick as it shows.",
-                          (Ware(Goods.LAG_SCREW, 1, (bolt.size, exact_text(bolt.length))),)),),
-        cautions=("A spanner that slips takes the knuckles along: pull it towards you, and wax the thread.",),
+        machining=(
+            pilots(
+                ground,
+                AXIS,
+                bit,
+                max(deep, ZERO),
+                "Turn each in with a spanner, against a block as thick as it shows.",
+                (Ware(Goods.LAG_SCREW, 1, (bolt.size, exact_text(bolt.length))),),
+            ),
+        ),
+        cautions=(
+            (
+                "A spanner that slips takes the knuckles along: pull it towards you, and wax the"
+                " thread."
+            ),
+        ),
         links=tuple(links(bolt, ground)),
-    )  # fmt: skip
+    )
 
 
 def _figures(bolt: Bolt, ground: Ground) -> Iterator[Figure]:
     known, deep = measures(bolt), bolt.length - bolt.showing
     d = Input("d", "bolt", known["diameter"])
     length, showing = Input("l", "under the head", bolt.length), Input("o", "showing", bolt.showing)
-    yield Figure("bolt.pilot", "Pilot bit", known[ground.wood], f"bit for a {bolt.size} lag screw in {ground.wood}",
-                 (d, Input("w", "wood", ground.wood)), "About 70 % of it in softwood, 78 % in hardwood.", fine=True)  # fmt: skip
-    yield Figure("bolt.deep", "In the board", deep, "l − o", (length, showing), "As deep as the pilot hole.", fine=True)
-    yield Figure("bolt.back", "Left behind it", ground.thickness - deep, "T − i",
-                 (Input("T", "board", ground.thickness), Input("i", "in the board", deep)),
-                 "What stays between the point and the wall side.", fine=True)  # fmt: skip
     yield Figure(
-        "bolt.stress", "Bending stress", f"{stress(bolt, ground.pulled.force):.0f} MPa", "32 · F · a / (π · d³)",
+        "bolt.pilot",
+        "Pilot bit",
+        known[ground.wood],
+        f"bit for a {bolt.size} lag screw in {ground.wood}",
+        (d, Input("w", "wood", ground.wood)),
+        "About 70 % of it in softwood, 78 % in hardwood.",
+        fine=True,
+    )
+    yield Figure(
+        "bolt.deep",
+        "In the board",
+        deep,
+        "l − o",
+        (length, showing),
+        "As deep as the pilot hole.",
+        fine=True,
+    )
+    yield Figure(
+        "bolt.back",
+        "Left behind it",
+        ground.thickness - deep,
+        "T − i",
+        (Input("T", "board", ground.thickness), Input("i", "in the board", deep)),
+        "What stays between the point and the wall side.",
+        fine=True,
+    )
+    yield Figure(
+        "bolt.stress",
+        "Bending stress",
+        f"{stress(bolt, ground.pulled.force):.0f} MPa",
+        "32 · F · a / (π · d³)",
         (force_input(ground.pulled), Input("a", "under its head", bolt.showing), d),
         f"A rule of thumb: mild steel may bear {ALLOWED} MPa, half of where it yields.",
-    )  # fmt: skip
+    )
     diameter = float(known["diameter"])
-    may = withdrawal(ground.wood, diameter, thread(float(bolt.length), held(bolt, ground), diameter), lag=True)
+    may = withdrawal(
+        ground.wood, diameter, thread(float(bolt.length), held(bolt, ground), diameter), lag=True
+    )
     yield Figure(
         "bolt.hold",
         "Its thread bears",
@@ -162,22 +220,37 @@ def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
     if deep < least:
         longer = exact_text(Fraction(ceil(bolt.showing + least)))
         yield Finding(
-            "bolt.shallow", "Bolt", "So little of it in the wood does not hold a tug.", "in the board", deep, least,
+            "bolt.shallow",
+            "Bolt",
+            "So little of it in the wood does not hold a tug.",
+            "in the board",
+            deep,
+            least,
             fixes=(Fix(f"{longer} bolts", {"holder": {"length": longer}}),),
-        )  # fmt: skip
+        )
     if ground.thickness - deep < BACK:
         thick = exact_text(Fraction(ceil(max(deep, least) + BACK)))
         yield Finding(
-            "bolt.through", "Bolt", "It comes too near the board's back.", "wood behind the point", ground.thickness - deep, BACK,
+            "bolt.through",
+            "Bolt",
+            "It comes too near the board's back.",
+            "wood behind the point",
+            ground.thickness - deep,
+            BACK,
             fixes=(Fix(f"Board {thick} thick", {"board": {"thickness": thick}}),),
-        )  # fmt: skip
+        )
     edge = min(ground.line, ground.height - ground.line) - known["across"] / 2
     if edge < EDGE:
         wide = exact_text(known["across"] + 2 * EDGE)
         yield Finding(
-            "board.narrow", "Board", "The head stands out over the board's edge.", "wood beside the head", edge, EDGE,
+            "board.narrow",
+            "Board",
+            "The head stands out over the board's edge.",
+            "wood beside the head",
+            edge,
+            EDGE,
             fixes=(Fix(f"Board {wide} wide", {"board": {"height": wide}, "line": None}),),
-        )  # fmt: skip
+        )
     force = ground.pulled.force
     found = stress(bolt, force)
     if found > ALLOWED:
@@ -185,13 +258,21 @@ def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
         sizes = (bolt.changed({"size": size}) for size in get_args(LagSize))
         thicker = next((other.size for other in sizes if stress(other, force) <= ALLOWED), None)
         yield Finding(
-            "bolt.strength", "Bolt", "With a hand that pulls at what hangs there the bolt bends.", "bending stress",
-            f"{found:.0f} MPa", f"{ALLOWED} MPa",
+            "bolt.strength",
+            "Bolt",
+            "With a hand that pulls at what hangs there the bolt bends.",
+            "bending stress",
+            f"{found:.0f} MPa",
+            f"{ALLOWED} MPa",
             fixes=(
-                *((Fix(f"{short} showing", {"holder": {"showing": short}}),) if short != "0 mm" else ()),
+                *(
+                    (Fix(f"{short} showing", {"holder": {"showing": short}}),)
+                    if short != "0 mm"
+                    else ()
+                ),
                 *((Fix(f"{thicker} bolts", {"holder": {"size": thicker}}),) if thicker else ()),
             ),
-        )  # fmt: skip
+        )
     share = in_board(bolt, ground, force)
     if share > 1:
         yield Finding(
@@ -213,9 +294,13 @@ def _firmer(bolt: Bolt, ground: Ground) -> Iterator[Fix]:
     for deep in range(ceil(bolt.length - bolt.showing) + 1, 121):
         longer = bolt.changed({"length": bolt.showing + deep})
         if in_board(longer, ground, force) <= 1:
-            length, thick = exact_text(longer.length), exact_text(max(deep + BACK, ground.thickness))
+            length, thick = (
+                exact_text(longer.length),
+                exact_text(max(deep + BACK, ground.thickness)),
+            )
             yield Fix(
-                f"{length} bolts, board {thick} thick", {"holder": {"length": length}, "board": {"thickness": thick}}
+                f"{length} bolts, board {thick} thick",
+                {"holder": {"length": length}, "board": {"thickness": thick}},
             )
             return
 
@@ -223,5 +308,11 @@ def _firmer(bolt: Bolt, ground: Ground) -> Iterator[Fix]:
 def choices() -> Section:
     """What lag bolts alone are asked."""
     sizes = tuple(Option(size, size) for size in get_args(LagSize))
-    fields = (Field("holder.size", "bolt", sizes), Field("holder.length", "long"), Field("holder.showing", "showing"))
-    return Section("Lag bolts", fields, ("bolt.pilot", "bolt.deep", "bolt.back", "bolt.stress", "bolt.hold"))
+    fields = (
+        Field("holder.size", "bolt", sizes),
+        Field("holder.length", "long"),
+        Field("holder.showing", "showing"),
+    )
+    return Section(
+        "Lag bolts", fields, ("bolt.pilot", "bolt.deep", "bolt.back", "bolt.stress", "bolt.hold")
+    )

@@ -1,37 +1,50 @@
 """A clip: a ring cut from pipe whose bore takes the shaft, with a mouth narrower than the shaft.
 
-The ring is as long as the rail is wide; two screws through its back hold it, driven through the mouth.
+The ring is as long as the rail is wide; two screws through its back hold it, driven through the
+mouth.
 """
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cache
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import Path, cross, line, rectangle
-from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure, pilots, upright
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.holders.fitting import (
+    Fitting,
+    Ground,
+    check_held,
+    half,
+    held_at,
+    held_figure,
+    pilots,
+    upright,
+)
 from yardcliff.core.holders.hook import BACK, pilot_bit
-from yardcliff.core.item import Item
-from yardcliff.core.length import Gap, Size, exact_text, read
-from yardcliff.core.materials import Blank, screws
-from yardcliff.core.model import Frozen
+from yardcliff.core.materials.goods import Blank, screws
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Putting
-from yardcliff.core.scene import Stroke
-from yardcliff.core.working import Figure, Input
+from yardcliff.core.shapes.geometry import Path, cross, line, rectangle
+from yardcliff.core.shapes.scene import Stroke
+from yardcliff.core.things.item import Item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Gap, Size, exact_text, read
 from yardcliff.data import table
 
 GAUGE, END = "4.0", 20
 """The screws that hold a ring, and how many of their diameters they stay from the rail's end."""
 MOUTH = Fraction(4, 5)
-"""The mouth as a share of the shaft: it snaps in and stays. Rule of thumb; softer pipe wants less."""
+"""The mouth as a share of the shaft: it snaps in and stays. Rule of thumb; softer pipe wants less.
+"""
 
 DRAWN_MOUTH = 0.6
 """How much of a clip's width its mouth is drawn."""
 
 
 class Clip(Frozen):
-    """`held` is the shaft (None: the thickest, as measured); `screw` is how long the ring's screws are."""
+    """`held` is the shaft (None: the thickest, as measured); `screw` is how long the ring's screws
+    are.
+    """
 
     held: Size | None = None
     play: Gap = Fraction(1)
@@ -44,7 +57,9 @@ def _pipes() -> tuple[tuple[Fraction, Fraction], ...]:
 
 
 def ring(size: Fraction) -> tuple[Fraction, Fraction]:
-    """Inside and outside of the smallest pipe that takes `size`, mm; of the largest where none does."""
+    """Inside and outside of the smallest pipe that takes `size`, mm; of the largest where none
+    does.
+    """
     pipes = _pipes()
     return next((pipe for pipe in pipes if pipe[0] >= size), pipes[-1])
 
@@ -56,7 +71,9 @@ class ClipGlyph(Glyph):
     called = "ring"
     within = True
     putting = Putting(
-        "Screw the rings on", "Mouths all one way, both screws a ring.", "Press a shaft in and out of each."
+        "Screw the rings on",
+        "Mouths all one way, both screws a ring.",
+        "Press a shaft in and out of each.",
     )
 
     def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
@@ -69,7 +86,9 @@ class ClipGlyph(Glyph):
         )
 
     def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
-        yield Stroke("plate", rectangle(0, -float(self.height) / 2, float(self.out), float(self.height)))
+        yield Stroke(
+            "plate", rectangle(0, -float(self.height) / 2, float(self.out), float(self.height))
+        )
 
 
 def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
@@ -109,10 +128,18 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 "Narrower than the shaft, so that it snaps in. Cut one, try it, then cut the rest.",
             ),
             Figure(
-                "clip.length", "Ring length", ground.height, "given", (), "As long as the rail is wide: it cannot tip."
+                "clip.length",
+                "Ring length",
+                ground.height,
+                "given",
+                (),
+                "As long as the rail is wide: it cannot tip.",
             ),
         ),
-        findings=(*check_held(clip.held, items, shaft, "clip"), *_findings(clip, ground, shaft, inside, wall)),
+        findings=(
+            *check_held(clip.held, items, shaft, "clip"),
+            *_findings(clip, ground, shaft, inside, wall),
+        ),
         machining=(
             Operation(
                 Kind.RING,
@@ -134,15 +161,23 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 upright((ground.height / 4, -ground.height / 4)),
                 bit,
                 deep,
-                "Screw through the mouth; countersink the ring from inside, so that no head scratches.",
+                "Screw through the mouth; countersink the ring from inside, so that no head"
+                " scratches.",
                 (screws("4.0", clip.screw, 2),),
             ),
         ),
-        cautions=("Short rings roll and catch: saw them with a fine blade, clamped, never held in the fingers.",),
+        cautions=(
+            (
+                "Short rings roll and catch: saw them with a fine blade, clamped, never held in the"
+                " fingers."
+            ),
+        ),
     )
 
 
-def _findings(clip: Clip, ground: Ground, shaft: Fraction, inside: Fraction, wall: Fraction) -> Iterator[Finding]:
+def _findings(
+    clip: Clip, ground: Ground, shaft: Fraction, inside: Fraction, wall: Fraction
+) -> Iterator[Finding]:
     if inside < shaft + clip.play:
         widest = exact_text(inside)
         yield Finding(

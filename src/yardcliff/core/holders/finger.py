@@ -1,8 +1,10 @@
-"""A finger that turns on a threaded rod between spacers, on a hidden backer: folded up it lies flush with them.
+"""A finger that turns on a threaded rod between spacers, on a hidden backer: folded up it lies
+flush with them.
 
-The rod's middle is r = h/2 + g off the backer, for a finger h thick with a gap g behind it. What is further than r
-from the rod would jam on the backer, so the heel is bevelled from where the back face is that far off, a = sqrt(r^2 -
-(h/2)^2) below the rod, to a flat that lies on the backer when the finger stands open at a tilt t: there it stops.
+The rod's middle is r = h/2 + g off the backer, for a finger h thick with a gap g behind it. What is
+further than r from the rod would jam on the backer, so the heel is bevelled from where the back
+face is that far off, a = sqrt(r^2 - (h/2)^2) below the rod, to a flat that lies on the backer when
+the finger stands open at a tilt t: there it stops.
 """
 
 from collections.abc import Iterator, Sequence
@@ -10,10 +12,9 @@ from dataclasses import dataclass, replace
 from functools import cache
 from math import atan2, cos, degrees, pi, radians, sin, sqrt
 
-from yardcliff.core.angles import degrees as written
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import Path, circle, line, moved, points, rounded, turned
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.holders.flip import (
     STEEL,
@@ -27,14 +28,15 @@ from yardcliff.core.holders.flip import (
     stress_figure,
 )
 from yardcliff.core.holders.hole import bored
-from yardcliff.core.length import Gap, Size, exact_text, read
-from yardcliff.core.materials import Blank, Goods, Thread, Ware
-from yardcliff.core.model import Frozen
+from yardcliff.core.materials.goods import Blank, Goods, Thread, Ware
 from yardcliff.core.rack import Bore, Kind, Operation, Outline, Place, drill
-from yardcliff.core.scene import Stroke
+from yardcliff.core.shapes.geometry import Path, circle, line, moved, points, rounded, turned
+from yardcliff.core.shapes.scene import Stroke
 from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.strength.wood import bending, thread, withdrawal
-from yardcliff.core.working import Figure, Input
+from yardcliff.core.units.angles import degrees as written
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Gap, Size, exact_text, read
 from yardcliff.data import values
 
 THREAD = Fraction(3)
@@ -51,8 +53,8 @@ ZERO = Fraction(0)
 
 
 class Rod(Frozen):
-    """`size` names its thread, `thickness` is the fingers'; `gap` is behind the folded finger, `grip` what its tip
-    stands above the spacers.
+    """`size` names its thread, `thickness` is the fingers'; `gap` is behind the folded finger,
+    `grip` what its tip stands above the spacers.
     """
 
     size: Thread = "M8"
@@ -63,7 +65,9 @@ class Rod(Frozen):
 
 @dataclass(frozen=True, slots=True)
 class Hardware:
-    """A rod's nominal diameter and its core, its bit, nut and washer, and the socket that turns the nut, mm."""
+    """A rod's nominal diameter and its core, its bit, nut and washer, and the socket that turns the
+    nut, mm.
+    """
 
     diameter: Fraction
     root: Fraction
@@ -93,8 +97,8 @@ def hardware(size: Thread) -> Hardware:
 
 @dataclass(frozen=True, slots=True)
 class Heel:
-    """The heel about the rod, mm: where the bevel begins below it on the back face, where it meets the flat, and where
-    the flat meets the front face: (out, up).
+    """The heel about the rod, mm: where the bevel begins below it on the back face, where it meets
+    the flat, and where the flat meets the front face: (out, up).
     """
 
     off: float
@@ -115,12 +119,14 @@ class Heel:
     @property
     def flat(self) -> Fraction:
         """How long the flat is, from bevel to front face."""
-        return rounded(sqrt((self.front[0] - self.stop[0]) ** 2 + (self.front[1] - self.stop[1]) ** 2))
+        return rounded(
+            sqrt((self.front[0] - self.stop[0]) ** 2 + (self.front[1] - self.stop[1]) ** 2)
+        )
 
 
 BITE, LEFT, SCREWS = Fraction(32), Fraction(4), 4
-"""How far a screw goes into a spacer at most, and what it leaves of it, mm; the screws of the two spacers beside a
-finger.
+"""How far a screw goes into a spacer at most, and what it leaves of it, mm; the screws of the two
+spacers beside a finger.
 """
 
 
@@ -131,12 +137,22 @@ def bite(flip: Flip, rod: Rod) -> Fraction:
 
 
 def links(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Link]:
-    """What may give way: the finger where it turns, the rod, or the screws that hold the spacers beside it."""
+    """What may give way: the finger where it turns, the rod, or the screws that hold the spacers
+    beside it.
+    """
     force, bits = ground.pulled.force, hardware(rod.size)
     pull = levered(float(flip.length), lever(flip, rod), force)
-    yield Link("peg", "finger where it turns", stress(flip, force, bits.bit) / bending("hardwood"), "flip.stress")
     yield Link(
-        "peg", "rod", pin_stress(pull, float(flip.width + 2 * bits.washer), float(bits.root)) / STEEL, "flip.seat"
+        "peg",
+        "finger where it turns",
+        stress(flip, force, bits.bit) / bending("hardwood"),
+        "flip.stress",
+    )
+    yield Link(
+        "peg",
+        "rod",
+        pin_stress(pull, float(flip.width + 2 * bits.washer), float(bits.root)) / STEEL,
+        "flip.seat",
     )
     yield Link("screw", "spacers' screws", pull / kept(flip, rod, ground), "flip.seat")
 
@@ -147,7 +163,9 @@ def lever(flip: Flip, rod: Rod) -> float:
 
 
 def kept(flip: Flip, rod: Rod, ground: Ground) -> float:
-    """What the screws of the two spacers beside a finger may be pulled with, N, all together; glue is not counted on."""
+    """What the screws of the two spacers beside a finger may be pulled with, N, all together; glue
+    is not counted on.
+    """
     held = float(bite(flip, rod))
     return SCREWS * withdrawal(ground.wood, 4.0, thread(float(ground.thickness) + held, held, 4.0))
 
@@ -157,17 +175,23 @@ def heel(flip: Flip, rod: Rod) -> Heel:
     t, h = radians(flip.tilt), float(flip.thickness) / 2
     r = h + float(rod.gap)
     flat = (h + r * sin(t)) / cos(t)
-    return Heel(r, (-h, -sqrt(r * r - h * h)), (-r * sin(t), -r * cos(t)), (h, -r * cos(t) - flat * sin(t)))
+    return Heel(
+        r, (-h, -sqrt(r * r - h * h)), (-r * sin(t), -r * cos(t)), (h, -r * cos(t) - flat * sin(t))
+    )
 
 
 def spacer(flip: Flip, rod: Rod) -> tuple[Fraction, Fraction, Fraction]:
-    """A spacer's height, its depth, and the rod above its lower end, mm: flush with the folded fingers."""
+    """A spacer's height, its depth, and the rod above its lower end, mm: flush with the folded
+    fingers.
+    """
     below = heel(flip, rod).below
     return max(below + flip.length - rod.grip, below), flip.thickness + rod.gap, below
 
 
 def outline(flip: Flip, rod: Rod) -> Path:
-    """A finger from the side with its hole, about the rod; it lies level, its back up: (along, up)."""
+    """A finger from the side with its hole, about the rod; it lies level, its back up:
+    (along, up).
+    """
     ends, tip, h = heel(flip, rod), float(flip.length), float(flip.thickness) / 2
     standing = (*line(ends.back, ends.stop, ends.front, (h, tip), (-h, tip)), ("Z", ()))
     return (*turned(standing, -pi / 2), *circle(0, 0, float(hardware(rod.size).bit) / 2))
@@ -208,33 +232,69 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
         findings=tuple(_findings(flip, rod, ground)),
         machining=(
             Operation(
-                Kind.PIN_HOLE, (), "bit", bits.bit, None, 0, None, "through, on scrap",
-                f"{float(below):.1f} mm from the heel's end, in the middle of its thickness: on the press, against a stop.",
+                Kind.PIN_HOLE,
+                (),
+                "bit",
+                bits.bit,
+                None,
+                0,
+                None,
+                "through, on scrap",
+                f"{float(below):.1f} mm from the heel's end, in the middle of its thickness: on the"
+                " press, against a stop.",
                 takes=(
-                    Blank("Finger", "board", "hardwood", max(flip.width, flip.thickness), min(flip.width, flip.thickness), high),
+                    Blank(
+                        "Finger",
+                        "board",
+                        "hardwood",
+                        max(flip.width, flip.thickness),
+                        min(flip.width, flip.thickness),
+                        high,
+                    ),
                     Ware(Goods.WASHER, 2, (rod.size,)),
                 ),
-                many=1, piece="Finger", spot="side",
+                many=1,
+                piece="Finger",
+                spot="side",
             ),
             Operation(
-                Kind.HEEL, (), "from the end", rounded(ends.back[1] - ends.front[1]), None,
-                round(ends.bevel, 1), None, "the line of the outline",
+                Kind.HEEL,
+                (),
+                "from the end",
+                rounded(ends.back[1] - ends.front[1]),
+                None,
+                round(ends.bevel, 1),
+                None,
+                "the line of the outline",
                 "Then the flat: plane it until the open finger rests at its tilt, all against one.",
-                how=f"{ends.bevel:.1f}° to the back face, and a flat {exact_text(rounded(round(float(ends.flat), 1)))} long",
-                many=1, piece="Finger", spot="heel, back",
+                how=(
+                    f"{ends.bevel:.1f}° to the back face, and a flat"
+                    f" {exact_text(rounded(round(float(ends.flat), 1)))} long"
+                ),
+                many=1,
+                piece="Finger",
+                spot="heel, back",
             ),
         ),
         cautions=(
-            "Short pieces in a saw: shape and drill fingers and spacers on the strip, and cut them off last.",
-            "Tighten until the fingers just hold where they are put; a second nut or thread lock keeps it so.",
+            (
+                "Short pieces in a saw: shape and drill fingers and spacers on the strip, and cut"
+                " them off last."
+            ),
+            (
+                "Tighten until the fingers just hold where they are put; a second nut or thread"
+                " lock keeps it so."
+            ),
         ),
         outline=Outline(
-            "a finger", outline(flip, rod), "the rod",
+            "a finger",
+            outline(flip, rod),
+            "the rod",
             "Its back is up. Bevel and flat to the line; the flat comes last, on the backer.",
         ),
         links=tuple(links(flip, rod, ground)),
         apart=room + LEAST_SPACER,
-    )  # fmt: skip
+    )
 
 
 def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction]) -> Operation:
@@ -242,14 +302,23 @@ def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction])
     bits = hardware(rod.size)
     bit, tool = bits.recess_bit
     rods = (
-        Blank("Rod", "threaded rod", "steel", bits.diameter, bits.diameter, long - 2 * SUNK, thread=rod.size)
+        Blank(
+            "Rod",
+            "threaded rod",
+            "steel",
+            bits.diameter,
+            bits.diameter,
+            long - 2 * SUNK,
+            thread=rod.size,
+        )
         for long in lengths
     )
     return drill(
         Kind.NUT_RECESS,
         places,
         bit,
-        "About the rod hole, in the end spacers, before that is drilled through: nut and washer lie below the wood.",
+        "About the rod hole, in the end spacers, before that is drilled through: nut and washer lie"
+        " below the wood.",
         deep=bits.recess,
         stop="depth stop",
         takes=(*rods, Ware(Goods.NUT, 2 * len(lengths), (rod.size,))),
@@ -260,31 +329,85 @@ def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction])
 def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:
     bits, ends = hardware(rod.size), heel(flip, rod)
     h, g = Input("h", "finger thick", flip.thickness), Input("g", "gap behind it", rod.gap)
-    t, r = Input("t", "tilt from square", written(flip.tilt)), Input("r", "rod off the backer", rounded(ends.off))
-    yield Figure("finger.off", "Rod off the backer", rounded(ends.off), "h / 2 + g", (h, g),
-                 "In fingers and spacers alike: half the finger and the gap behind it.")  # fmt: skip
-    yield Figure("finger.bevel", "Heel bevel", f"{ends.bevel:.1f}°", "from the back face",
-                 (Input("a", "begins below the rod", rounded(-ends.back[1])), h, g, t),
-                 "What is further from the rod than the backer would jam as the finger opens.")  # fmt: skip
-    yield Figure("finger.flat", "Flat left", ends.flat, "(h / 2 + r · sin t) / cos t", (h, r, t),
-                 "Open, it lies on the backer: that is the stop, and it carries what hangs.")  # fmt: skip
-    yield Figure("finger.below", "Below the rod", ends.below, "r · cos t + f · sin t", (r, Input("f", "flat", ends.flat), t),
-                 "How far the heel reaches down; the spacers end with it.")  # fmt: skip
-    yield Figure("flip.out", "Stands out", rounded(float(flip.length) * cos(radians(flip.tilt))) - flip.thickness / 2,
-                 "l · cos t − h / 2", (Input("l", "rod to tip", flip.length), t, h), "Open, from the front of the spacers to the tip.")  # fmt: skip
+    t, r = (
+        Input("t", "tilt from square", written(flip.tilt)),
+        Input("r", "rod off the backer", rounded(ends.off)),
+    )
+    yield Figure(
+        "finger.off",
+        "Rod off the backer",
+        rounded(ends.off),
+        "h / 2 + g",
+        (h, g),
+        "In fingers and spacers alike: half the finger and the gap behind it.",
+    )
+    yield Figure(
+        "finger.bevel",
+        "Heel bevel",
+        f"{ends.bevel:.1f}°",
+        "from the back face",
+        (Input("a", "begins below the rod", rounded(-ends.back[1])), h, g, t),
+        "What is further from the rod than the backer would jam as the finger opens.",
+    )
+    yield Figure(
+        "finger.flat",
+        "Flat left",
+        ends.flat,
+        "(h / 2 + r · sin t) / cos t",
+        (h, r, t),
+        "Open, it lies on the backer: that is the stop, and it carries what hangs.",
+    )
+    yield Figure(
+        "finger.below",
+        "Below the rod",
+        ends.below,
+        "r · cos t + f · sin t",
+        (r, Input("f", "flat", ends.flat), t),
+        "How far the heel reaches down; the spacers end with it.",
+    )
+    yield Figure(
+        "flip.out",
+        "Stands out",
+        rounded(float(flip.length) * cos(radians(flip.tilt))) - flip.thickness / 2,
+        "l · cos t − h / 2",
+        (Input("l", "rod to tip", flip.length), t, h),
+        "Open, from the front of the spacers to the tip.",
+    )
     tall, deep, below = spacer(flip, rod)
-    yield Figure("finger.spacer", "Spacers tall", tall, "max(b + l − q, b)",
-                 (Input("b", "below the rod", below), Input("l", "rod to tip", flip.length), Input("q", "grip", rod.grip)),
-                 "The fingers' tips stand above them, to be taken hold of.")  # fmt: skip
-    yield Figure("finger.deep", "Spacers deep", deep, "h + g", (h, g), "So that the folded fingers lie flush.")
+    yield Figure(
+        "finger.spacer",
+        "Spacers tall",
+        tall,
+        "max(b + l − q, b)",
+        (
+            Input("b", "below the rod", below),
+            Input("l", "rod to tip", flip.length),
+            Input("q", "grip", rod.grip),
+        ),
+        "The fingers' tips stand above them, to be taken hold of.",
+    )
+    yield Figure(
+        "finger.deep",
+        "Spacers deep",
+        deep,
+        "h + g",
+        (h, g),
+        "So that the folded fingers lie flush.",
+    )
     inputs = (
         Input("k", "washer", bits.washer),
         Input("m", "nut", bits.nut),
         Input("v", "thread beyond it", THREAD),
         Input("s", "sunk", SUNK),
     )
-    yield Figure("finger.recess", "Nut recess deep", bits.recess, "k + m + v + s", inputs,
-                 "Washer, nut and some thread, and the rod's end below the wood.")  # fmt: skip
+    yield Figure(
+        "finger.recess",
+        "Nut recess deep",
+        bits.recess,
+        "k + m + v + s",
+        inputs,
+        "Washer, nut and some thread, and the rod's end below the wood.",
+    )
     yield stress_figure(flip, ground.pulled, bits.bit)
     e = lever(flip, rod)
     yield seat_figure(
@@ -303,19 +426,32 @@ def _findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
     if rod.thickness < least:
         thick = exact_text(least)
         yield Finding(
-            "flip.pin", "Rod", "Its hole, or its nut's recess, leaves too little wood in pieces so thick.", "fingers thick",
-            rod.thickness, least, fixes=(Fix(f"Fingers {thick} thick", {"rod": {"thickness": thick}}),),
+            "flip.pin",
+            "Rod",
+            "Its hole, or its nut's recess, leaves too little wood in pieces so thick.",
+            "fingers thick",
+            rod.thickness,
+            least,
+            fixes=(Fix(f"Fingers {thick} thick", {"rod": {"thickness": thick}}),),
             left=max(bits.bit, bits.recess_bit[0]) < rod.thickness,
-        )  # fmt: skip
+        )
     tall, _, _ = spacer(flip, rod)
     if not tall / 2 <= ground.height <= tall:
         fits = exact_text(Fraction(tall * 9 // 10) or tall)
         seen = ground.height > tall
         yield Finding(
-            "flip.backer", "Backer",
-            "It is seen above the spacers." if seen else "So narrow a backer holds the spacers on half their height or less.",
-            "backer", ground.height, tall if seen else tall / 2, fixes=(Fix(f"Backer {fits} wide", {"board": {"height": fits}}),),
-        )  # fmt: skip
+            "flip.backer",
+            "Backer",
+            (
+                "It is seen above the spacers."
+                if seen
+                else "So narrow a backer holds the spacers on half their height or less."
+            ),
+            "backer",
+            ground.height,
+            tall if seen else tall / 2,
+            fixes=(Fix(f"Backer {fits} wide", {"board": {"height": fits}}),),
+        )
     yield from strength_finding(flip, ground.pulled.force, bits.bit)
     *_, bends, drawn = links(flip, rod, ground)
     if max(bends.share, drawn.share) > 1:
@@ -323,7 +459,8 @@ def _findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
         yield Finding(
             "flip.seat",
             "Rod",
-            f"With a hand that pulls at the open finger its heel levers at the rod: too much for the {worst.name}.",
+            "With a hand that pulls at the open finger its heel levers at the rod: too much for"
+            f" the {worst.name}.",
             "of what it may bear",
             percent(worst.share),
             "100%",
@@ -332,7 +469,9 @@ def _findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
 
 
 def _firmer(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Fix]:
-    """Thicker fingers on a thicker rod, of hardwood where that alone does not do; or shorter fingers."""
+    """Thicker fingers on a thicker rod, of hardwood where that alone does not do; or shorter
+    fingers.
+    """
 
     def holds(made: Flip, on: Rod, board: Ground) -> bool:
         return all(link.share <= 1 for link in links(made, on, board))
@@ -341,7 +480,9 @@ def _firmer(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Fix]:
         for thick in range(int(rod.thickness), 41, 2):
             on = rod.changed({"size": "M8", "thickness": max(Fraction(thick), rod.thickness)})
             made = flip.changed({"thickness": on.thickness})
-            fits = on.thickness >= max(hardware("M8").bit * 2, hardware("M8").recess_bit[0] + 2 * RIM)
+            fits = on.thickness >= max(
+                hardware("M8").bit * 2, hardware("M8").recess_bit[0] + 2 * RIM
+            )
             if fits and holds(made, on, replace(ground, wood=wood)):
                 more = ({"board": {"wood": wood}}, f", {wood}") if wood != ground.wood else ({}, "")
                 change = {"rod": {"size": "M8", "thickness": exact_text(on.thickness)}, **more[0]}

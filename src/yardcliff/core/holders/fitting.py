@@ -3,17 +3,17 @@
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.item import Item
-from yardcliff.core.length import exact_text
-from yardcliff.core.materials import Take, Wood
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure
+from yardcliff.core.materials.goods import Take, Wood
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
-from yardcliff.core.rows import Fixture, Fixtures
+from yardcliff.core.row.rows import Fixture, Fixtures
 from yardcliff.core.strength.force import Pulled
 from yardcliff.core.strength.link import Link
-from yardcliff.core.things import Reach
-from yardcliff.core.working import Figure
+from yardcliff.core.things.item import Item
+from yardcliff.core.things.thing import Reach
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import exact_text
 
 ZERO = Fraction(0)
 NOTHING = Pulled(0.0, 0.0)
@@ -39,10 +39,10 @@ class Ground:
 class Fitting:
     """A holder on its ground; things hang `how` it: on hooks, in holes.
 
-    `end_distance` is the least from its axis to the board's end, `apart` from one axis to the next, whatever hangs;
-    `outline` is of one that is shaped in the shop; `links` are what may give way in it and in its ground; `own` are
-    smaller ones for kinds of things that it would be too large for, `rows` those of rows that have another kind of holder,
-    by their index.
+    `end_distance` is the least from its axis to the board's end, `apart` from one axis to the next,
+    whatever hangs; `outline` is of one that is shaped in the shop; `links` are what may give way in
+    it and in its ground; `own` are smaller ones for kinds of things that it would be too large for,
+    `rows` those of rows that have another kind of holder, by their index.
     """
 
     name: str
@@ -75,18 +75,23 @@ class Fitting:
     @property
     def tall(self) -> Fraction:
         """How tall on the face the tallest is."""
-        return max(one.glyph.height for one in (self, *self.rows.values()))
+        return max(fitting.glyph.height for fitting in (self, *self.rows.values()))
 
     @property
     def fixtures(self) -> "Fixtures":
         """What rows with another kind of holder are spaced by."""
-        return {k: Fixture(one.reach, one.apart) for k, one in self.rows.items()}
+        return {k: Fixture(fitting.reach, fitting.apart) for k, fitting in self.rows.items()}
 
     @property
     def bored(self) -> Fraction:
         """How far from its axis along the row its holes reach."""
         bores = [abs(bore.aside) + bore.bit / 2 for bore in self.bores]
-        beside = [abs(x) + one.size / 2 for one in self.machining if one.kind.drilled for x, _ in one.offsets]
+        beside = [
+            abs(x) + operation.size / 2
+            for operation in self.machining
+            if operation.kind.drilled
+            for x, _ in operation.offsets
+        ]
         return max((*bores, *beside), default=ZERO)
 
 
@@ -101,12 +106,29 @@ def upright(heights: Iterable[Fraction]) -> Offsets:
 
 
 def pilots(
-    ground: Ground, offsets: Offsets, bit: Fraction, deep: Fraction, note: str, takes: tuple[Take, ...] = ()
+    ground: Ground,
+    offsets: Offsets,
+    bit: Fraction,
+    deep: Fraction,
+    note: str,
+    takes: tuple[Take, ...] = (),
 ) -> Operation:
-    """The pilot holes of one holder's screws, from the face of its ground, and what is fastened there."""
+    """The pilot holes of one holder's screws, from the face of its ground, and what is fastened
+    there.
+    """
     return Operation(
-        Kind.PILOT, (), "bit", bit, deep, 0, ground.thickness - deep, "tape on the bit", note, takes=takes, offsets=offsets,
-    )  # fmt: skip
+        Kind.PILOT,
+        (),
+        "bit",
+        bit,
+        deep,
+        0,
+        ground.thickness - deep,
+        "tape on the bit",
+        note,
+        takes=takes,
+        offsets=offsets,
+    )
 
 
 def half(width: Fraction) -> Reach:
@@ -122,17 +144,27 @@ def held_at(given: Fraction | None, items: Iterable[Item]) -> Fraction:
 def held_figure(given: Fraction | None, thick: Fraction) -> Figure:
     """What `held_at` found."""
     formula = "given" if given else "the thickest"
-    return Figure("held", "Held at", thick, formula, (), "How thick things are where held: the thickest decides.")
+    return Figure(
+        "held",
+        "Held at",
+        thick,
+        formula,
+        (),
+        "How thick things are where held: the thickest decides.",
+    )
 
 
-def check_held(given: Fraction | None, items: Iterable[Item], thick: Fraction, path: str) -> Iterator[Finding]:
+def check_held(
+    given: Fraction | None, items: Iterable[Item], thick: Fraction, path: str
+) -> Iterator[Finding]:
     """Whether it was measured; `path` is where the brief keeps what was `given`."""
     unknown = next((item for item in items if item.held is None), None)
     if unknown and given is None:
         yield Finding(
             "held.unknown",
             unknown.name.capitalize(),
-            f"How thick the {unknown.plural} are where they are held is not measured; half their width is taken.",
+            f"How thick the {unknown.plural} are where they are held is not measured; half their"
+            " width is taken.",
             "held at",
             thick,
             "as measured",

@@ -1,28 +1,30 @@
-"""A flip peg: a finger on a pin that folds up flush into a groove in the board's face, and stands out when it is down.
+"""A flip peg: a finger on a pin that folds up flush into a groove in the board's face, and stands
+out when it is down.
 
-The groove is as deep as the finger is thick; the pin lies half of that behind the face. Open, a finger of length l
-from its pin stands l cos t - h/2 out of the face at a tilt t, for its thickness h.
+The groove is as deep as the finger is thick; the pin lies half of that behind the face. Open, a
+finger of length l from its pin stands l cos t - h/2 out of the face at a tilt t, for its thickness
+h.
 """
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from math import ceil, cos, pi, radians, sin
 
-from yardcliff.core.angles import both_ways, degrees
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import Path, circle, cross, moved, rectangle, rounded, turned
+from yardcliff.core.base.model import Frozen, Tilt
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import pilot_bit
-from yardcliff.core.length import Gap, Size, exact_text
-from yardcliff.core.materials import Blank, Goods, Ware, Wood, next_length, screws
-from yardcliff.core.model import Frozen, Tilt
+from yardcliff.core.materials.goods import Blank, Goods, Ware, Wood, next_length, screws
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline, Putting
-from yardcliff.core.scene import Stroke
+from yardcliff.core.shapes.geometry import Path, circle, cross, moved, rectangle, rounded, turned
+from yardcliff.core.shapes.scene import Stroke
 from yardcliff.core.strength.force import Pulled
 from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.strength.wood import PART, SAFETY, bending, thread, withdrawal
-from yardcliff.core.working import Figure, Input
+from yardcliff.core.units.angles import both_ways, degrees
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Gap, Size, exact_text
 
 LEAST_WEB = Fraction(5)
 """Least wood behind a groove, mm: rule of thumb."""
@@ -33,7 +35,9 @@ SEAT = Fraction(15)
 KEEPER_UP = Fraction(8)
 """From the pin up and down to the screws through its keeper plates, mm: two diameters."""
 KEEPER, KEPT = Fraction(2), 4
-"""How thick the steel plate over each seat is, mm, and how many 4 mm screws hold the two of a finger."""
+"""How thick the steel plate over each seat is, mm, and how many 4 mm screws hold the two of a
+finger.
+"""
 PINS = tuple(map(Fraction, (5, 6, 8, 10, 12)))
 """Steel rod that pins are cut from, mm."""
 STEEL = 120
@@ -42,7 +46,9 @@ ZERO = Fraction(0)
 
 
 class Flip(Frozen):
-    """`length` is from the pin to the tip; `width` along the wall; `play` on both sides and at the tip."""
+    """`length` is from the pin to the tip; `width` along the wall; `play` on both sides and at the
+    tip.
+    """
 
     length: Size = Fraction(110)
     width: Size = Fraction(24)
@@ -53,7 +59,9 @@ class Flip(Frozen):
 
 
 def groove(flip: Flip) -> tuple[Fraction, Fraction]:
-    """How far a groove reaches below its pin and above it, mm: the round heel, and the finger with its play."""
+    """How far a groove reaches below its pin and above it, mm: the round heel, and the finger with
+    its play.
+    """
     return flip.thickness / 2 + flip.play, flip.length + flip.play
 
 
@@ -68,26 +76,30 @@ def line(flip: Flip) -> Fraction:
 
 
 def stress(flip: Flip, force: float, bore: Fraction) -> float:
-    """The bending stress of an open finger where it turns, loaded at its tip, MPa: 6 F l h / (b (h^3 - d^3)), the
-    hole d.
+    """The bending stress of an open finger where it turns, loaded at its tip, MPa: 6 F l h / (b
+    (h^3 - d^3)), the hole d.
     """
     b, h = float(flip.width), float(flip.thickness)
     return 6 * force * float(flip.length) * h / (b * max(h**3 - float(bore) ** 3, 1e-6))
 
 
 def levered(length: float, lever: float, force: float) -> float:
-    """With what a finger that rests on its heel, `lever` below where it turns, draws at its pin or rod, N: F l / e."""
+    """With what a finger that rests on its heel, `lever` below where it turns, draws at its pin or
+    rod, N: F l / e.
+    """
     return force * length / lever
 
 
 def pin_stress(pull: float, wide: float, diameter: float) -> float:
-    """The bending stress of a pin or a rod, held on both sides of a finger so wide, MPa: M = P b / 12, 32 M / (π d³)."""
+    """The bending stress of a pin or a rod, held on both sides of a finger so wide, MPa: M = P b /
+    12, 32 M / (π d³).
+    """
     return 32 * pull * wide / 12 / (pi * diameter**3)
 
 
 def kept(wood: Wood, thickness: Fraction) -> tuple[Fraction, float]:
-    """The screws that hold a finger's two keeper plates: their length, mm, and what they may be pulled with, N, all
-    together.
+    """The screws that hold a finger's two keeper plates: their length, mm, and what they may be
+    pulled with, N, all together.
     """
     long = Fraction(next_length(max(thickness - 2 + KEEPER, ZERO)))
     return long, KEPT * withdrawal(wood, 4.0, thread(float(long), float(long - KEEPER), 4.0))
@@ -97,8 +109,18 @@ def links(flip: Flip, ground: Ground) -> Iterator[Link]:
     """What may give way: the finger where it turns, its pin, or what keeps the pin in its seat."""
     force = ground.pulled.force
     pull = levered(float(flip.length), float(flip.thickness) / 2, force)
-    yield Link("peg", "finger where it turns", stress(flip, force, flip.pin) / bending("hardwood"), "flip.stress")
-    yield Link("peg", "finger's pin", pin_stress(pull, float(flip.width), float(flip.pin)) / STEEL, "flip.seat")
+    yield Link(
+        "peg",
+        "finger where it turns",
+        stress(flip, force, flip.pin) / bending("hardwood"),
+        "flip.stress",
+    )
+    yield Link(
+        "peg",
+        "finger's pin",
+        pin_stress(pull, float(flip.width), float(flip.pin)) / STEEL,
+        "flip.seat",
+    )
     may = kept(ground.wood, ground.thickness)[1]
     yield Link("screw", "screws over the pin", pull / may if may else float("inf"), "flip.seat")
 
@@ -114,7 +136,10 @@ class FoldingGlyph(Glyph):
         wide, low, thick = float(bore.bit), float(bore.up) - height / 2, float(bore.depth)
         return (
             Stroke(self.foot, rectangle(-wide / 2, low, wide, height)),
-            Stroke("holder", rectangle(-width / 2, float(self.tip) - thick / 2, width, thick, thick / 5)),
+            Stroke(
+                "holder",
+                rectangle(-width / 2, float(self.tip) - thick / 2, width, thick, thick / 5),
+            ),
             Stroke("mark", cross(0, 0, width * 0.2)),
         )
 
@@ -134,7 +159,9 @@ class FlipGlyph(FoldingGlyph):
         thick, tall, t = float(bores[0].depth), float(self.height), radians(bores[0].tilt)
         low, long = float(bores[0].up) - tall / 2, (float(self.out) + thick / 2) / cos(t)
         yield Stroke("plate", rectangle(-thick, low, thick, tall))
-        yield Stroke("holder-line", rectangle(-thick, -thick / 2, thick, long + thick / 2, thick / 4))
+        yield Stroke(
+            "holder-line", rectangle(-thick, -thick / 2, thick, long + thick / 2, thick / 4)
+        )
         finger = rectangle(-thick / 2, -thick / 2, long + thick / 2, thick, thick / 4)
         yield Stroke("holder", moved(turned(finger, t), -thick / 2, 0))
         yield Stroke("plate", circle(-thick / 2, 0, thick / 6))
@@ -150,7 +177,9 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
     return Fitting(
         name="flip pegs",
         reach=half(wide),
-        glyph=FlipGlyph(flip.width, low + high, rounded(float(flip.length) * sin(radians(flip.tilt))), out),
+        glyph=FlipGlyph(
+            flip.width, low + high, rounded(float(flip.length) * sin(radians(flip.tilt))), out
+        ),
         bores=(Bore("groove", (high - low) / 2, wide, flip.thickness, flip.tilt),),
         end_distance=wide / 2 + SEAT,
         end_why="so that the pin's seat does not break out of the end",
@@ -159,67 +188,162 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
         findings=tuple(_findings(flip, ground, web)),
         machining=(
             Operation(
-                Kind.GROOVE, (), "wide, routed", wide, flip.thickness, 0, web, "blocks at both ends",
-                f"From {exact_text(low)} below each mark to {exact_text(high)} above; square the ends with a chisel.",
-                offsets=((ZERO, (high - low) / 2),), cut=(-wide / 2, wide / 2, -(high + low) / 2, (high + low) / 2),
+                Kind.GROOVE,
+                (),
+                "wide, routed",
+                wide,
+                flip.thickness,
+                0,
+                web,
+                "blocks at both ends",
+                f"From {exact_text(low)} below each mark to {exact_text(high)} above; square the"
+                " ends with a chisel.",
+                offsets=((ZERO, (high - low) / 2),),
+                cut=(-wide / 2, wide / 2, -(high + low) / 2, (high + low) / 2),
             ),
             Operation(
-                Kind.PIN_SEAT, (), "kerf beside the groove", flip.pin, seat, 0, ground.thickness - seat,
+                Kind.PIN_SEAT,
+                (),
+                "kerf beside the groove",
+                flip.pin,
+                seat,
+                0,
+                ground.thickness - seat,
                 "a stop on the saw",
-                f"Across the groove at the mark, {exact_text(SEAT)} to each side; a steel plate over each, let in flush, closes it.",
-                offsets=tuple((side * beside, ZERO) for side in (-1, 1)), cut=(-SEAT / 2, SEAT / 2, -flip.pin / 2, flip.pin / 2),
+                f"Across the groove at the mark, {exact_text(SEAT)} to each side; a steel plate"
+                " over each, let in flush, closes it.",
+                offsets=tuple((side * beside, ZERO) for side in (-1, 1)),
+                cut=(-SEAT / 2, SEAT / 2, -flip.pin / 2, flip.pin / 2),
             ),
             pilots(
-                ground, tuple((side * beside, up) for side in (-1, 1) for up in (KEEPER_UP, -KEEPER_UP)), pilot_bit("4.0", ground.wood), long - KEEPER, "One above and one below each seat, through its plate laid in place.",
+                ground,
+                tuple((side * beside, up) for side in (-1, 1) for up in (KEEPER_UP, -KEEPER_UP)),
+                pilot_bit("4.0", ground.wood),
+                long - KEEPER,
+                "One above and one below each seat, through its plate laid in place.",
                 (Ware(Goods.KEEPER, 2, (exact_text(KEEPER),)), screws("4.0", long, KEPT)),
             ),
             Operation(
-                Kind.PIN_HOLE, (), "bit", flip.pin, None, 0, None, "through, on scrap",
-                "Half its thickness from the heel and from the faces. Round the heel over, then try it in a scrap of the groove.",
+                Kind.PIN_HOLE,
+                (),
+                "bit",
+                flip.pin,
+                None,
+                0,
+                None,
+                "through, on scrap",
+                "Half its thickness from the heel and from the faces. Round the heel over, then try"
+                " it in a scrap of the groove.",
                 takes=(
-                    Blank("Finger", "board", "hardwood", flip.width, flip.thickness, flip.length + flip.thickness / 2),
+                    Blank(
+                        "Finger",
+                        "board",
+                        "hardwood",
+                        flip.width,
+                        flip.thickness,
+                        flip.length + flip.thickness / 2,
+                    ),
                     Blank("Pin", "bar", "steel", flip.pin, flip.pin, wide + 2 * SEAT),
                 ),
-                many=1, piece="Finger", spot="side",
+                many=1,
+                piece="Finger",
+                spot="side",
             ),
             Operation(
-                Kind.STOP, (), "flat left on the heel", flip.thickness / 2, None, flip.tilt, None,
-                "the groove's floor", "Plane it until the open finger rests at its tilt: shaving by shaving, all against one.",
-                how=both_ways(flip.tilt), many=1, piece="Finger", spot="heel",
+                Kind.STOP,
+                (),
+                "flat left on the heel",
+                flip.thickness / 2,
+                None,
+                flip.tilt,
+                None,
+                "the groove's floor",
+                "Plane it until the open finger rests at its tilt: shaving by shaving, all against"
+                " one.",
+                how=both_ways(flip.tilt),
+                many=1,
+                piece="Finger",
+                spot="heel",
             ),
         ),
         cautions=(
-            "Routing a stopped groove: plunge, never drop in; clamp the blocks, and keep both hands on the router.",
-            "Small fingers turn and split: drill and shape them on the stick, and cut them off last.",
+            (
+                "Routing a stopped groove: plunge, never drop in; clamp the blocks, and keep both"
+                " hands on the router."
+            ),
+            (
+                "Small fingers turn and split: drill and shape them on the stick, and cut them off"
+                " last."
+            ),
         ),
         outline=Outline(
             "a finger",
             (
                 *rectangle(
-                    -float(flip.thickness) / 2, -float(flip.thickness) / 2, float(flip.length + flip.thickness / 2),
-                    float(flip.thickness), float(flip.thickness) / 2,
+                    -float(flip.thickness) / 2,
+                    -float(flip.thickness) / 2,
+                    float(flip.length + flip.thickness / 2),
+                    float(flip.thickness),
+                    float(flip.thickness) / 2,
                 ),
                 *circle(0, 0, float(flip.pin) / 2),
             ),
             "the pin",
-            "Round heel and tip to the line; the flat on the heel comes last, in a scrap of the groove.",
+            "Round heel and tip to the line; the flat on the heel comes last, in a scrap of the"
+            " groove.",
         ),
         links=tuple(links(flip, ground)),
-    )  # fmt: skip
+    )
 
 
 def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterator[Figure]:
     h, p = Input("h", "finger thick", flip.thickness), Input("p", "play", flip.play)
-    length, t = Input("l", "pin to tip", flip.length), Input("t", "tilt from square", degrees(flip.tilt))
-    yield Figure("flip.groove", "Groove wide", flip.width + flip.play, "b + p", (Input("b", "finger wide", flip.width), p),
-                 "The finger swings freely and does not rattle.", fine=True)  # fmt: skip
-    yield Figure("flip.long", "Groove long", sum(groove(flip), ZERO), "l + h / 2 + 2 · p", (length, h, p),
-                 "From under the round heel to past the tip: folded up, the finger lies flush.")  # fmt: skip
-    yield Figure("flip.out", "Stands out", out, "l · cos t − h / 2", (length, t, h), "Open, from the face to the tip.")
-    yield Figure("flip.web", "Wood behind", web, "T − h", (Input("T", "board", ground.thickness), h),
-                 "What the groove leaves of the board: it is as deep as the finger is thick.", fine=True)  # fmt: skip
-    yield Figure("flip.board", "Board at least", tall(flip), "l + h / 2 + 2 · p + 2 · e",
-                 (length, h, p, Input("e", "wood at its ends", EDGE)), "The folded finger decides how wide the board is.")  # fmt: skip
+    length, t = (
+        Input("l", "pin to tip", flip.length),
+        Input("t", "tilt from square", degrees(flip.tilt)),
+    )
+    yield Figure(
+        "flip.groove",
+        "Groove wide",
+        flip.width + flip.play,
+        "b + p",
+        (Input("b", "finger wide", flip.width), p),
+        "The finger swings freely and does not rattle.",
+        fine=True,
+    )
+    yield Figure(
+        "flip.long",
+        "Groove long",
+        sum(groove(flip), ZERO),
+        "l + h / 2 + 2 · p",
+        (length, h, p),
+        "From under the round heel to past the tip: folded up, the finger lies flush.",
+    )
+    yield Figure(
+        "flip.out",
+        "Stands out",
+        out,
+        "l · cos t − h / 2",
+        (length, t, h),
+        "Open, from the face to the tip.",
+    )
+    yield Figure(
+        "flip.web",
+        "Wood behind",
+        web,
+        "T − h",
+        (Input("T", "board", ground.thickness), h),
+        "What the groove leaves of the board: it is as deep as the finger is thick.",
+        fine=True,
+    )
+    yield Figure(
+        "flip.board",
+        "Board at least",
+        tall(flip),
+        "l + h / 2 + 2 · p + 2 · e",
+        (length, h, p, Input("e", "wood at its ends", EDGE)),
+        "The folded finger decides how wide the board is.",
+    )
     yield stress_figure(flip, ground.pulled, flip.pin)
     pull, (_, may) = (
         levered(float(flip.length), float(flip.thickness) / 2, ground.pulled.force),
@@ -239,50 +363,81 @@ def stress_figure(flip: Flip, pulled: Pulled, bore: Fraction) -> Figure:
     """The stress with its working; `bore` is of the hole that weakens the finger where it turns."""
     inputs = (
         Input("F", pulled.says, f"{pulled.force:.1f} N"),
-        Input("l", "to its tip", flip.length), Input("b", "finger wide", flip.width), Input("h", "finger thick", flip.thickness),
+        Input("l", "to its tip", flip.length),
+        Input("b", "finger wide", flip.width),
+        Input("h", "finger thick", flip.thickness),
         Input("d", "hole", bore),
-    )  # fmt: skip
+    )
     return Figure(
         "flip.stress",
         "Bending stress",
         f"{stress(flip, pulled.force, bore):.1f} MPa",
         "6 · F · l · h / (b · (h³ − d³))",
         inputs,
-        f"A rule of thumb: hardwood may bear {bending('hardwood'):.0f} MPa, a {PART[SAFETY]} of what breaks it.",
+        f"A rule of thumb: hardwood may bear {bending('hardwood'):.0f} MPa, a {PART[SAFETY]} of"
+        " what breaks it.",
     )
 
 
-def seat_figure(flip: Flip, pulled: Pulled, lever: Input, pull: float, may: float, held: str) -> Figure:
+def seat_figure(
+    flip: Flip, pulled: Pulled, lever: Input, pull: float, may: float, held: str
+) -> Figure:
     """With what the finger draws at what it turns on, and what holds that."""
     return Figure(
-        "flip.seat", "Draws at its seat", f"{pull:.0f} N", "F · l / e",
-        (Input("F", pulled.says, f"{pulled.force:.1f} N"), Input("l", "to its tip", flip.length), lever),
-        f"The open finger is a lever about its heel. {held} may be drawn at with {may:.0f} N: a fifth of what draws them out (Wood Handbook).",
-    )  # fmt: skip
+        "flip.seat",
+        "Draws at its seat",
+        f"{pull:.0f} N",
+        "F · l / e",
+        (
+            Input("F", pulled.says, f"{pulled.force:.1f} N"),
+            Input("l", "to its tip", flip.length),
+            lever,
+        ),
+        f"The open finger is a lever about its heel. {held} may be drawn at with {may:.0f} N: a"
+        " fifth of what draws them out (Wood Handbook).",
+    )
 
 
 def _findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
     if web < LEAST_WEB:
         thick = exact_text(flip.thickness + LEAST_WEB)
         yield Finding(
-            "flip.web", "Board", "Too little wood is left behind the grooves.", "wood behind", web, LEAST_WEB,
+            "flip.web",
+            "Board",
+            "Too little wood is left behind the grooves.",
+            "wood behind",
+            web,
+            LEAST_WEB,
             fixes=(Fix(f"Board {thick} thick", {"board": {"thickness": thick}}),),
-        )  # fmt: skip
+        )
     if ground.height < tall(flip):
         wide, short = exact_text(tall(flip)), (flip.length - (tall(flip) - ground.height)) // 1
         shorter = (
-            (Fix(f"Fingers {short} mm long", {"flip": {"length": f"{short} mm"}}),) if short > flip.thickness else ()
+            (Fix(f"Fingers {short} mm long", {"flip": {"length": f"{short} mm"}}),)
+            if short > flip.thickness
+            else ()
         )
         yield Finding(
-            "flip.board", "Board", "The folded fingers do not lie within the board.", "board", ground.height, tall(flip),
+            "flip.board",
+            "Board",
+            "The folded fingers do not lie within the board.",
+            "board",
+            ground.height,
+            tall(flip),
             fixes=(Fix(f"Board {wide} wide", {"board": {"height": wide}}), *shorter),
-        )  # fmt: skip
+        )
     if flip.pin * 2 > flip.thickness:
         thin = exact_text(flip.thickness / 2)
         yield Finding(
-            "flip.pin", "Pin", "A pin that thick leaves too little of the finger around it.", "pin", flip.pin,
-            flip.thickness / 2, fixes=(Fix(f"{thin} pins", {"flip": {"pin": thin}}),), left=flip.pin < flip.thickness,
-        )  # fmt: skip
+            "flip.pin",
+            "Pin",
+            "A pin that thick leaves too little of the finger around it.",
+            "pin",
+            flip.pin,
+            flip.thickness / 2,
+            fixes=(Fix(f"{thin} pins", {"flip": {"pin": thin}}),),
+            left=flip.pin < flip.thickness,
+        )
     yield from strength_finding(flip, ground.pulled.force, flip.pin)
     *_, pin, seat = links(flip, ground)
     if max(pin.share, seat.share) > 1:
@@ -290,7 +445,8 @@ def _findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
         yield Finding(
             "flip.seat",
             "Pin",
-            f"With a hand that pulls at the open finger its heel levers at the pin: too much for the {worst.name}.",
+            "With a hand that pulls at the open finger its heel levers at the pin: too much for"
+            f" the {worst.name}.",
             "of what it may bear",
             percent(worst.share),
             "100%",
@@ -299,7 +455,9 @@ def _findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
 
 
 def stronger(flip: Flip, ground: Ground) -> Iterator[tuple[Flip, Ground]]:
-    """Thicker fingers on thicker pins in a thicker board, the thinnest that hold, in this wood and in hardwood."""
+    """Thicker fingers on thicker pins in a thicker board, the thinnest that hold, in this wood and
+    in hardwood.
+    """
     for wood in dict.fromkeys((ground.wood, "hardwood")):
         for thick in range(ceil(flip.thickness), 41, 2):
             for pin in (pin for pin in PINS if flip.pin <= pin <= Fraction(thick, 2)):
@@ -324,11 +482,19 @@ def _holds(flip: Flip, ground: Ground) -> bool:
 
 def _firmer(flip: Flip, ground: Ground) -> Iterator[Fix]:
     for made, on in stronger(flip, ground):
-        board = {"thickness": exact_text(on.thickness), "height": exact_text(on.height), "wood": on.wood}
-        change = {"flip": {"thickness": exact_text(made.thickness), "pin": exact_text(made.pin)}, "board": board}
+        board = {
+            "thickness": exact_text(on.thickness),
+            "height": exact_text(on.height),
+            "wood": on.wood,
+        }
+        change = {
+            "flip": {"thickness": exact_text(made.thickness), "pin": exact_text(made.pin)},
+            "board": board,
+        }
         more = f", {on.wood}" if on.wood != ground.wood else ""
         yield Fix(
-            f"Fingers {exact_text(made.thickness)} thick, {exact_text(made.pin)} pins, board {exact_text(on.thickness)}{more}",
+            f"Fingers {exact_text(made.thickness)} thick, {exact_text(made.pin)} pins, board"
+            f" {exact_text(on.thickness)}{more}",
             change,
         )
     for out in range(ceil(flip.length / 5) * 5 - 5, 20, -5):
@@ -343,6 +509,11 @@ def strength_finding(flip: Flip, force: float, bore: Fraction) -> Iterator[Findi
     if found > may:
         wider = exact_text(-(-flip.width * Fraction(str(round(found / may, 4))) // 1) + 1 + ZERO)
         yield Finding(
-            "flip.strength", "Finger", "With a hand that pulls at what hangs there the finger may break where it turns.", "bending stress",
-            f"{found:.1f} MPa", f"{may:g} MPa", fixes=(Fix(f"Fingers {wider} wide", {"flip": {"width": wider}}),),
-        )  # fmt: skip
+            "flip.strength",
+            "Finger",
+            "With a hand that pulls at what hangs there the finger may break where it turns.",
+            "bending stress",
+            f"{found:.1f} MPa",
+            f"{may:g} MPa",
+            fixes=(Fix(f"Fingers {wider} wide", {"flip": {"width": wider}}),),
+        )

@@ -1,4 +1,5 @@
-"""A hole through a shelf, or a slot that runs out to its front edge: holds by the neck or the shaft.
+"""A hole through a shelf, or a slot that runs out to its front edge: holds by the neck or the
+shaft.
 
 The bit is the next size up from what it holds and the play around it.
 """
@@ -8,16 +9,24 @@ from dataclasses import dataclass
 from functools import cache
 from typing import Literal
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import Path, line
-from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, check_held, half, held_at, held_figure
-from yardcliff.core.item import Item
-from yardcliff.core.length import Gap, Size, exact_text, read
-from yardcliff.core.model import Frozen
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.holders.fitting import (
+    AXIS,
+    Fitting,
+    Ground,
+    check_held,
+    half,
+    held_at,
+    held_figure,
+)
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation
-from yardcliff.core.scene import Stroke
-from yardcliff.core.working import Figure, Input
+from yardcliff.core.shapes.geometry import Path, line
+from yardcliff.core.shapes.scene import Stroke
+from yardcliff.core.things.item import Item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Gap, Size, exact_text, read
 from yardcliff.data import table
 
 LEAST_WOOD = Fraction(12)
@@ -26,7 +35,9 @@ ZERO = Fraction(0)
 
 
 class Hole(Frozen):
-    """`held` is how thick things are where they are held (None: the thickest, as measured); `play` goes around it."""
+    """`held` is how thick things are where they are held (None: the thickest, as measured); `play`
+    goes around it.
+    """
 
     opening: Literal["hole", "slot"] = "hole"
     play: Gap = Fraction(2)
@@ -40,7 +51,9 @@ def _bits() -> tuple[tuple[Fraction, str], ...]:
 
 
 def bored(size: Fraction) -> tuple[Fraction, str]:
-    """The next bit up from `size`, mm, and what kind it is; the largest where none is big enough (data/bits.toml)."""
+    """The next bit up from `size`, mm, and what kind it is; the largest where none is big enough
+    (data/bits.toml).
+    """
     sizes = _bits()
     return next((one for one in sizes if one[0] >= size), sizes[-1])
 
@@ -64,7 +77,9 @@ class HoleGlyph(Glyph):
 
 
 def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
-    """Fit a hole for the thickest of `items` to a shelf; findings carry (0, 0), the hole's own axis."""
+    """Fit a hole for the thickest of `items` to a shelf; findings carry (0, 0), the hole's own
+    axis.
+    """
     thick = held_at(hole.held, items)
     bit, tool = bored(thick + hole.play)
     slot = hole.opening == "slot"
@@ -125,13 +140,18 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         findings=tuple(_findings(hole, ground, items, thick, bit)),
         machining=tuple(steps),
         cautions=(
-            "Clamp the shelf: a hole saw or a large bit that catches turns it out of the hand. Slow speed, both hands.",
+            (
+                "Clamp the shelf: a hole saw or a large bit that catches turns it out of the hand."
+                " Slow speed, both hands."
+            ),
         ),
         how="in",
     )
 
 
-def _figures(hole: Hole, ground: Ground, thick: Fraction, bit: Fraction, tool: str) -> tuple[Figure, ...]:
+def _figures(
+    hole: Hole, ground: Ground, thick: Fraction, bit: Fraction, tool: str
+) -> tuple[Figure, ...]:
     d, s = Input("D", "hole", bit), Input("s", "front edge to axis", ground.line)
     return (
         Figure(
@@ -144,14 +164,25 @@ def _figures(hole: Hole, ground: Ground, thick: Fraction, bit: Fraction, tool: s
             fine=True,
         ),
         held_figure(hole.held, thick),
-        Figure("hole.axis", "Front edge to axis", ground.line, "given", (), "The holes' line on the shelf."),
+        Figure(
+            "hole.axis",
+            "Front edge to axis",
+            ground.line,
+            "given",
+            (),
+            "The holes' line on the shelf.",
+        ),
         Figure(
             "hole.front",
             "Wood in front",
             ground.line - bit / 2,
             "s − D/2",
             (s, d),
-            "Open to the front." if hole.opening == "slot" else "What is left between the hole and the front edge.",
+            (
+                "Open to the front."
+                if hole.opening == "slot"
+                else "What is left between the hole and the front edge."
+            ),
         ),
         Figure(
             "hole.behind",
@@ -164,7 +195,9 @@ def _figures(hole: Hole, ground: Ground, thick: Fraction, bit: Fraction, tool: s
     )
 
 
-def _findings(hole: Hole, ground: Ground, items: tuple[Item, ...], thick: Fraction, bit: Fraction) -> Iterable[Finding]:
+def _findings(
+    hole: Hole, ground: Ground, items: tuple[Item, ...], thick: Fraction, bit: Fraction
+) -> Iterable[Finding]:
     yield from check_held(hole.held, items, thick, "hole")
     if bit < thick + hole.play:
         largest = bit - hole.play
@@ -175,9 +208,20 @@ def _findings(hole: Hole, ground: Ground, items: tuple[Item, ...], thick: Fracti
             "hole",
             thick + hole.play,
             bit,
-            fixes=(Fix(f"Hold it at {exact_text(bit)}", {"hole": {"held": exact_text(bit), "play": "0 mm"}}),)
-            if largest <= 0
-            else (Fix(f"Hold it at {exact_text(largest)}", {"hole": {"held": exact_text(largest)}}),),
+            fixes=(
+                (
+                    Fix(
+                        f"Hold it at {exact_text(bit)}",
+                        {"hole": {"held": exact_text(bit), "play": "0 mm"}},
+                    ),
+                )
+                if largest <= 0
+                else (
+                    Fix(
+                        f"Hold it at {exact_text(largest)}", {"hole": {"held": exact_text(largest)}}
+                    ),
+                )
+            ),
         )
     thinnest = min(items, key=lambda item: item.across)
     if thinnest.across <= bit:

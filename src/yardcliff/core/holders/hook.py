@@ -7,24 +7,24 @@ from typing import Annotated, Any, Literal, get_args
 
 from pydantic import Field
 
-from yardcliff.core.choices import Field as Asked
-from yardcliff.core.choices import Section
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import Path, circle, cross, rectangle, rounded
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.brief.choices import Field as Asked
+from yardcliff.core.brief.choices import Section
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots, upright
-from yardcliff.core.item import Weight
-from yardcliff.core.length import Gap, Size, exact_text, read
-from yardcliff.core.materials import SOLD, Goods, Take, Ware, Wood, screws
-from yardcliff.core.model import Frozen
+from yardcliff.core.materials.goods import SOLD, Goods, Take, Ware, Wood, screws
 from yardcliff.core.rack import Bore, Glyph, Putting
-from yardcliff.core.scene import Stroke
+from yardcliff.core.shapes.geometry import Path, circle, cross, rectangle, rounded
+from yardcliff.core.shapes.scene import Stroke
 from yardcliff.core.strength.force import Pulled, newtons
 from yardcliff.core.strength.link import Link, percent, weakest
 from yardcliff.core.strength.plate import Plate
 from yardcliff.core.strength.stick import levers
 from yardcliff.core.strength.wood import embedding, thread, withdrawal
-from yardcliff.core.working import Figure, Input
+from yardcliff.core.things.item import Weight
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Gap, Size, exact_text, read
 from yardcliff.data import table
 
 Gauge = Literal["3.0", "3.5", "4.0", "4.5", "5.0", "6.0"]
@@ -44,8 +44,8 @@ THICKER = tuple(map(Fraction, (28, 35, 45)))
 
 
 class Hook(Frozen):
-    """Sizes as bought. `throat` is how far below its axis a loop comes to rest; `carries` what it may carry by its
-    packet.
+    """Sizes as bought. `throat` is how far below its axis a loop comes to rest; `carries` what it
+    may carry by its packet.
     """
 
     kind: Literal["hook"] = "hook"
@@ -94,7 +94,12 @@ def links(hook: Hook, ground: Ground) -> Iterator[Link]:
     force = ground.pulled.force
     if hook.carries is not None:
         bears = max(ground.pulled.weight, force / JERK)
-        yield Link("hook", "hook, by its packet", bears / newtons(hook.carries) if hook.carries else inf, "hook.rated")
+        yield Link(
+            "hook",
+            "hook, by its packet",
+            bears / newtons(hook.carries) if hook.carries else inf,
+            "hook.rated",
+        )
     if hook.fastening == "screws":
         yield Link("screw", "hook's screws", plate(hook, ground).share(force), "hook.share")
         return
@@ -165,7 +170,10 @@ class HookGlyph(Glyph):
         yield Stroke("plate", rectangle(0, -tall / 2, PLATE, tall))
         arm: Path = (
             ("M", (PLATE, low + thick * 2)),
-            ("C", (out * 0.5, low + thick, out - thick, low - thick, out - thick, low + tall * 0.25)),
+            (
+                "C",
+                (out * 0.5, low + thick, out - thick, low - thick, out - thick, low + tall * 0.25),
+            ),
             ("L", (out, low + tall * 0.25)),
             ("C", (out, low - thick * 2.4, out * 0.5, low - thick, PLATE, low)),
             ("Z", ()),
@@ -182,7 +190,9 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
     return Fitting(
         name="hooks",
         reach=half(hook.plate_width),
-        glyph=HookGlyph(hook.plate_width, hook.plate_height, -hook.throat, hook.projection, offsets),
+        glyph=HookGlyph(
+            hook.plate_width, hook.plate_height, -hook.throat, hook.projection, offsets
+        ),
         bores=tuple(Bore("pilot hole", dy, bit, deep, 0) for dy in offsets),
         end_distance=max(diameter * END_DIAMETERS, hook.plate_width / 2),
         end_why=f"{END_DIAMETERS} {name} diameters from the end, so that it does not split",
@@ -190,7 +200,14 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
         figures=(*_figures(hook, ground, bit, deep, name), *_strength(hook, ground)),
         findings=(*_findings(hook, ground, name), *_weak(hook, ground)),
         machining=(
-            pilots(ground, upright(offsets), bit, deep, "Fit the hooks after the finish is dry.", _takes(hook)),
+            pilots(
+                ground,
+                upright(offsets),
+                bit,
+                deep,
+                "Fit the hooks after the finish is dry.",
+                _takes(hook),
+            ),
         ),
         cautions=("Drill into scrap, never towards a hand; wear eye protection.",),
         links=tuple(links(hook, ground)),
@@ -201,10 +218,14 @@ def _takes(hook: Hook) -> tuple[Take, ...]:
     """The hook by how far it stands out, and its screws; one with a shank is its own."""
     if hook.fastening == "shank":
         return (Ware(Goods.CUP_HOOK, 1, (exact_text(hook.projection),)),)
-    return Ware(Goods.HOOK, 1, (exact_text(hook.projection),)), screws(hook.gauge, hook.screw_length, hook.screws)
+    return Ware(Goods.HOOK, 1, (exact_text(hook.projection),)), screws(
+        hook.gauge, hook.screw_length, hook.screws
+    )
 
 
-def _figures(hook: Hook, ground: Ground, bit: Fraction, deep: Fraction, thread: str) -> tuple[Figure, ...]:
+def _figures(
+    hook: Hook, ground: Ground, bit: Fraction, deep: Fraction, thread: str
+) -> tuple[Figure, ...]:
     return (
         Figure(
             "hook.pilot",
@@ -212,7 +233,8 @@ def _figures(hook: Hook, ground: Ground, bit: Fraction, deep: Fraction, thread: 
             bit,
             f"bit for a {hook.gauge} mm {thread} in {ground.wood}",
             (Input("g", thread, Fraction(hook.gauge)), Input("w", "wood", ground.wood)),
-            "Big enough not to split, small enough for the thread to bite: in softwood less than the thread's core, in hardwood about as much.",
+            "Big enough not to split, small enough for the thread to bite: in softwood less than"
+            " the thread's core, in hardwood about as much.",
             fine=True,
         ),
         Figure(
@@ -242,8 +264,13 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
     back = ground.thickness - deep
     if back < BACK:
         longest = (ground.thickness - BACK + hook.plate_thickness) * 2 // 1 / Fraction(2)
-        thicker = Fix(f"Board {exact_text(deep + BACK)} thick", {"board": {"thickness": exact_text(deep + BACK)}})
-        shorter = Fix(f"{exact_text(longest)} {thread}s", {"holder": {"screw_length": exact_text(longest)}})
+        thicker = Fix(
+            f"Board {exact_text(deep + BACK)} thick",
+            {"board": {"thickness": exact_text(deep + BACK)}},
+        )
+        shorter = Fix(
+            f"{exact_text(longest)} {thread}s", {"holder": {"screw_length": exact_text(longest)}}
+        )
         found.append(
             Finding(
                 "hook.through",
@@ -266,7 +293,12 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
                 "in the board",
                 deep,
                 least,
-                fixes=(Fix(f"{exact_text(longer)} {thread}s", {"holder": {"screw_length": exact_text(longer)}}),),
+                fixes=(
+                    Fix(
+                        f"{exact_text(longer)} {thread}s",
+                        {"holder": {"screw_length": exact_text(longer)}},
+                    ),
+                ),
             )
         )
     edge = min(ground.line, ground.height - ground.line) - hook.plate_height / 2
@@ -280,7 +312,12 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
                 "wood beside the plate",
                 edge,
                 EDGE,
-                fixes=(Fix(f"Board {exact_text(wide)} wide", {"board": {"height": exact_text(wide)}, "line": None}),),
+                fixes=(
+                    Fix(
+                        f"Board {exact_text(wide)} wide",
+                        {"board": {"height": exact_text(wide)}, "line": None},
+                    ),
+                ),
             )
         )
     return found
@@ -301,7 +338,14 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
             Input("e", "in the board", rounded(deep)),
             Input("s", "its hole may bear", f"{embedding(ground.wood, gauge):.2f} MPa"),
         )
-        yield Figure("hook.share", "Its thread bears", percent(strongest(hook, ground)), LEVERED, inputs, RATED)
+        yield Figure(
+            "hook.share",
+            "Its thread bears",
+            percent(strongest(hook, ground)),
+            LEVERED,
+            inputs,
+            RATED,
+        )
     else:
         on = plate(hook, ground)
         yield Figure(
@@ -315,7 +359,12 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
         yield plate_figure(on, ground.pulled)
     said = f"{hook.carries / 1000:g} kg" if hook.carries is not None else "not said"
     yield Figure(
-        "hook.packet", "Its packet says", said, "given", (), "What it may carry by its packet, where that says so."
+        "hook.packet",
+        "Its packet says",
+        said,
+        "given",
+        (),
+        "What it may carry by its packet, where that says so.",
     )
     if hook.carries is not None:
         yield Figure(
@@ -334,7 +383,10 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
 
 LEVERED = "max(F / P, (6 · F · (a + e/2) / (d · e²) + F / (d · e)) / s)"
 """Pulled straight out, or levered in its hole."""
-RATED = "Of what it may: a fifth of what draws its thread from the lightest wood of its name (Wood Handbook). A rule of thumb, and no proof."
+RATED = (
+    "Of what it may: a fifth of what draws its thread from the lightest wood of its name (Wood"
+    " Handbook). A rule of thumb, and no proof."
+)
 
 
 def force_input(pulled: Pulled) -> Input:
@@ -378,42 +430,66 @@ def too_weak(link: Link, ground: Ground, fixes: tuple[Fix, ...]) -> Finding:
     beyond = (
         ""
         if fixes
-        else " No hook here holds that: share it between several, or hang it from an eye bolt in a stud or a joist."
+        else (
+            " No hook here holds that: share it between several, or hang it from an eye bolt in a"
+            " stud or a joist."
+        )
     )
-    said = f"With {ground.pulled.force:.0f} N ({ground.pulled.says}) the {link.name} bears more than it may.{beyond}"
+    said = (
+        f"With {ground.pulled.force:.0f} N ({ground.pulled.says}) the {link.name} bears more than"
+        f" it may.{beyond}"
+    )
     bolts = {"holder": sizes("lag-8"), "board": {"thickness": exact_text(THICKER[-1])}}
     last = (Fix(f"Lag bolts, in a board of {exact_text(THICKER[-1])}", bolts),)
     return Finding(
-        "hook.strength", "Hook", said, "of what it may bear", percent(link.share), "100%", fixes=fixes or last
+        "hook.strength",
+        "Hook",
+        said,
+        "of what it may bear",
+        percent(link.share),
+        "100%",
+        fixes=fixes or last,
     )
 
 
 def _stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
-    """Changes that hold, tried: longer or thicker screws, a harder or a thicker board, a stronger hook; the last on
-    the strongest board.
+    """Changes that hold, tried: longer or thicker screws, a harder or a thicker board, a stronger
+    hook; the last on the strongest board.
     """
     if hook.fastening == "screws":
         for screwed in _screwed(hook, ground.thickness):
             if strongest(screwed, ground) <= 1:
-                yield Fix(f"Screws {screwed.gauge} × {exact_text(screwed.screw_length)}", {"holder": _screws(screwed)})
+                yield Fix(
+                    f"Screws {screwed.gauge} × {exact_text(screwed.screw_length)}",
+                    {"holder": _screws(screwed)},
+                )
                 break
     hard = replace(ground, wood="hardwood")
     if ground.wood != "hardwood" and strongest(hook, hard) <= 1:
         yield Fix("A hardwood board", {"board": {"wood": "hardwood"}})
     for key in (row["key"] for row in table("holders") if row["kind"] == "hook"):
         other = Hook.model_validate(sizes(key), context={"exact": True})
-        if other.plate_height >= hook.plate_height and _fits(other, ground) and strongest(other, ground) <= 1:
+        if (
+            other.plate_height >= hook.plate_height
+            and _fits(other, ground)
+            and strongest(other, ground) <= 1
+        ):
             yield Fix(
                 next(row["name"] for row in table("holders") if row["key"] == key),
                 {"holder": sizes(key) | {"carries": None}},
             )
             break
     for thick in THICKER:
-        held = [each for each in _screwed(hook, thick) if thick > ground.thickness and strongest(each, ground) <= 1]
+        held = [
+            each
+            for each in _screwed(hook, thick)
+            if thick > ground.thickness and strongest(each, ground) <= 1
+        ]
         if hook.fastening == "screws" and held:
             change = {"holder": _screws(held[0]), "board": {"thickness": exact_text(thick)}}
             yield Fix(
-                f"Board {exact_text(thick)} thick, screws {held[0].gauge} × {exact_text(held[0].screw_length)}",
+                f"Board {exact_text(thick)} thick, screws {held[0].gauge} ×"
+                f" {exact_text(held[0].screw_length)}",
                 change,
             )
             break
@@ -425,7 +501,10 @@ def _screws(hook: Hook) -> dict[str, str]:
 
 def _screwed(hook: Hook, thick: Fraction) -> Iterator[Hook]:
     """The hook on the longest screws that such a board takes, thicker and thicker."""
-    longest = max((Fraction(each) for each in SOLD if each <= thick - BACK + hook.plate_thickness), default=Fraction(0))
+    longest = max(
+        (Fraction(each) for each in SOLD if each <= thick - BACK + hook.plate_thickness),
+        default=Fraction(0),
+    )
     for gauge in get_args(Gauge):
         if Fraction(gauge) >= Fraction(hook.gauge) and longest >= hook.screw_length:
             yield hook.changed({"gauge": gauge, "screw_length": longest})

@@ -4,7 +4,7 @@ from typing import Annotated, Any
 
 from pydantic import Field, TypeAdapter
 
-from yardcliff.core.choices import Section
+from yardcliff.core.brief.choices import Section
 from yardcliff.core.holders import bent as bents
 from yardcliff.core.holders import bolt as bolts
 from yardcliff.core.holders import hook as hooks

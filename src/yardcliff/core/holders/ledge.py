@@ -1,25 +1,29 @@
-"""A ledge: a small shelf, notched at its back to straddle a post, and pinned through both horns by a dowel."""
+"""A ledge: a small shelf, notched at its back to straddle a post, and pinned through both horns by
+a dowel.
+"""
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from math import ceil
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import Path, circle, cross, line
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.holders.fitting import Fitting, Ground, half
-from yardcliff.core.item import Item
-from yardcliff.core.length import Gap, Size, exact_text
-from yardcliff.core.materials import Blank
-from yardcliff.core.model import Frozen
+from yardcliff.core.materials.goods import Blank
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
-from yardcliff.core.scene import Stroke
-from yardcliff.core.working import Figure, Input
+from yardcliff.core.shapes.geometry import Path, circle, cross, line
+from yardcliff.core.shapes.scene import Stroke
+from yardcliff.core.things.item import Item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Gap, Size, exact_text
 
 HORN = Fraction(25)
 """Least wood of a ledge beside its notch, mm: rule of thumb."""
 INTO = Fraction(25)
-"""How far a ledge's dowel goes into its second horn, mm; a horn that is thin keeps a fifth of its wood behind it."""
+"""How far a ledge's dowel goes into its second horn, mm; a horn that is thin keeps a fifth of its
+wood behind it.
+"""
 SHARE = Fraction(2, 5)
 """How far two dowels from both ends go into the post, as a share of it."""
 LONGEST_BIT = Fraction(150)
@@ -32,8 +36,8 @@ ZERO = Fraction(0)
 
 
 class Ledge(Frozen):
-    """`width` along the wall and `depth` in front of the post follow from the things (None); `notch` is how far the
-    horns reach back beside the post, `play` what the notch is wider than it.
+    """`width` along the wall and `depth` in front of the post follow from the things (None);
+    `notch` is how far the horns reach back beside the post, `play` what the notch is wider than it.
     """
 
     width: Size | None = None
@@ -45,13 +49,16 @@ class Ledge(Frozen):
 
 
 def width(ledge: Ledge, post: Fraction, items: tuple[Item, ...]) -> Fraction:
-    """Along the wall, mm: as given, or as wide as the widest thing, and the notch with its horns."""
+    """Along the wall, mm: as given, or as wide as the widest thing, and the notch with
+    its horns.
+    """
     return ledge.width or max(*(item.across for item in items), post + ledge.play + 2 * HORN)
 
 
 def dowelled(ledge: Ledge, post: Fraction, wide: Fraction) -> tuple[int, Fraction]:
-    """How many dowels hold a ledge, and how deep each is bored, mm: one through a horn and the post into the other
-    horn, or where no bit is so long one from each end, through its horn and into the post.
+    """How many dowels hold a ledge, and how deep each is bored, mm: one through a horn and the post
+    into the other horn, or where no bit is so long one from each end, through its horn and into the
+    post.
     """
     horn = (wide - post) / 2
     through = horn + post + min(INTO, max(horn, ZERO) * 4 / 5)
@@ -101,7 +108,8 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 0,
                 None,
                 "a knife line all round",
-                "All ledges clamped together: saw the cheeks of the notch, chop out, try the post in it.",
+                "All ledges clamped together: saw the cheeks of the notch, chop out, try the post"
+                " in it.",
                 how=f"{exact_text(ledge.notch)} in from the back, in the middle",
                 offsets=((ZERO, ZERO),),
                 cut=(-notch / 2, notch / 2, ZERO, ledge.thickness),
@@ -115,10 +123,18 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 0,
                 wide - hole if many == 1 else ground.height * (1 - 2 * SHARE),
                 "tape on the bit",
-                "With the ledge on the post, square to it: through one horn and the post, into the other horn."
-                if many == 1
-                else "With the ledge on the post, square to it: from each end through its horn and into the post.",
-                takes=(Blank("Ledge dowel", "dowel", "hardwood", ledge.dowel, ledge.dowel, hole, many),),
+                (
+                    "With the ledge on the post, square to it: through one horn and the post, into"
+                    " the other horn."
+                    if many == 1
+                    else (
+                        "With the ledge on the post, square to it: from each end through its horn"
+                        " and into the post."
+                    )
+                ),
+                takes=(
+                    Blank("Ledge dowel", "dowel", "hardwood", ledge.dowel, ledge.dowel, hole, many),
+                ),
                 offsets=((ZERO, ZERO),) * many,
             ),
         ),
@@ -131,7 +147,8 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 *((x, 0.0) for x in (float(notch) / 2, float(notch) / 2 + SHOWN)),
             ),
             "the middle of the ledge",
-            "Lay it on the ledge, the line on its back edge: what lies inside the step is cut away.",
+            "Lay it on the ledge, the line on its back edge: what lies inside the step is cut"
+            " away.",
             "from above",
         ),
     )
@@ -146,7 +163,12 @@ def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[
         "Ledge long",
         wide,
         "given" if ledge.width else "max(m, w + y + 2 · h)",
-        (Input("m", "widest thing", max(item.across for item in items)), w, y, Input("h", "a horn", HORN)),
+        (
+            Input("m", "widest thing", max(item.across for item in items)),
+            w,
+            y,
+            Input("h", "a horn", HORN),
+        ),
         "As wide as what stands on it, with a horn on each side of the post.",
     )
     yield Figure(
@@ -222,7 +244,9 @@ def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator
         )
     _, hole = dowelled(ledge, ground.height, wide)
     if hole > LONGEST_BIT:
-        short = exact_text((2 * (LONGEST_BIT - ground.height * SHARE) + ground.height) // 1 * Fraction(1))
+        short = exact_text(
+            (2 * (LONGEST_BIT - ground.height * SHARE) + ground.height) // 1 * Fraction(1)
+        )
         yield Finding(
             "ledge.bore",
             "Ledge",

@@ -10,20 +10,20 @@ from dataclasses import dataclass, replace
 from math import cbrt, ceil, cos, radians, sin
 from typing import Literal
 
-from yardcliff.core.angles import both_ways, degrees
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import Path, circle, cross, rectangle, rounded
+from yardcliff.core.base.model import Frozen, Tilt
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.holders.fitting import Fitting, Ground, half
-from yardcliff.core.length import Gap, Size, exact_text
-from yardcliff.core.materials import Blank
-from yardcliff.core.model import Frozen, Tilt
+from yardcliff.core.materials.goods import Blank
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation
-from yardcliff.core.scene import Stroke
+from yardcliff.core.shapes.geometry import Path, circle, cross, rectangle, rounded
+from yardcliff.core.shapes.scene import Stroke
 from yardcliff.core.strength.link import Link
 from yardcliff.core.strength.stick import bearing, breaks, levers, stress
 from yardcliff.core.strength.wood import PART, SAFETY, bending, embedding
-from yardcliff.core.working import Figure, Input
+from yardcliff.core.units.angles import both_ways, degrees
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Gap, Size, exact_text
 
 ZERO = Fraction(0)
 ADVISED = Fraction(3, 2)
@@ -112,7 +112,9 @@ class PegGlyph(Glyph):
         yield Stroke("holder", shaft)
 
 
-def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, ...] = (Fraction(0),)) -> Fitting:
+def fit(
+    peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, ...] = (Fraction(0),)
+) -> Fitting:
     """Fit a peg to a board, or several that hold one thing, each `aside` of its axis.
 
     Findings carry (0, 0), that axis; `path` is where the brief keeps the peg.
@@ -121,8 +123,16 @@ def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, 
     return Fitting(
         name="dowel pegs",
         reach=reach,
-        glyph=PegGlyph(peg.diameter, mouth(peg), rounded(float(peg.showing) * sin(radians(peg.tilt))), peg.showing),
-        bores=tuple(Bore("peg hole", Fraction(0), peg.diameter, peg.depth, peg.tilt, aside=x) for x in asides),
+        glyph=PegGlyph(
+            peg.diameter,
+            mouth(peg),
+            rounded(float(peg.showing) * sin(radians(peg.tilt))),
+            peg.showing,
+        ),
+        bores=tuple(
+            Bore("peg hole", Fraction(0), peg.diameter, peg.depth, peg.tilt, aside=x)
+            for x in asides
+        ),
         end_distance=peg.diameter * 3 / 2,
         end_why="one and a half dowels from the end, so that it does not split",
         hang_drop=Fraction(0),
@@ -140,14 +150,28 @@ def fit(peg: Peg, ground: Ground, path: str = "holder", asides: tuple[Fraction, 
                 "depth stop, or tape on the bit",
                 "Drill while the board's face and edges are still square.",
                 takes=(
-                    Blank("Peg", "dowel", "hardwood", peg.diameter, peg.diameter, peg.depth + peg.showing, len(asides)),
+                    Blank(
+                        "Peg",
+                        "dowel",
+                        "hardwood",
+                        peg.diameter,
+                        peg.diameter,
+                        peg.depth + peg.showing,
+                        len(asides),
+                    ),
                 ),
                 offsets=tuple((x, Fraction(0)) for x in asides),
             ),
         ),
         cautions=(
-            "Drilling at an angle: clamp the board and the guide, and begin slowly in the guide at its angle; a bit that is tilted in its hole catches.",
-            "Turn the dowel stock in a vice or a clamp, not in the fingers, when cutting short pegs.",
+            (
+                "Drilling at an angle: clamp the board and the guide, and begin slowly in the guide"
+                " at its angle; a bit that is tilted in its hole catches."
+            ),
+            (
+                "Turn the dowel stock in a vice or a clamp, not in the fingers, when cutting short"
+                " pegs."
+            ),
         ),
         links=tuple(links(peg, ground)),
     )
@@ -157,7 +181,12 @@ def links(peg: Peg, ground: Ground) -> Iterator[Link]:
     """What may give way: the dowel at the face, or the rim of its hole."""
     d, out, force = float(peg.diameter), float(peg.showing), ground.pulled.force
     yield Link("peg", "peg at the face", breaks(d, out, force), "peg.stress")
-    yield Link("board", "rim of the peg's hole", levers(ground.wood, d, out, float(peg.depth), force), "peg.bearing")
+    yield Link(
+        "board",
+        "rim of the peg's hole",
+        levers(ground.wood, d, out, float(peg.depth), force),
+        "peg.bearing",
+    )
 
 
 def _figures(peg: Peg, ground: Ground) -> tuple[Figure, ...]:
@@ -229,14 +258,25 @@ def _findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
             f"Board {exact_text(_up_half(deepest + LEAST_WEB))} thick",
             {"board": {"thickness": exact_text(_up_half(deepest + LEAST_WEB))}},
         )
-        shallower = _down_half(peg.depth - rounded(float(LEAST_WEB - left) / cos(radians(peg.tilt))))
+        shallower = _down_half(
+            peg.depth - rounded(float(LEAST_WEB - left) / cos(radians(peg.tilt)))
+        )
         fixes = (
-            (Fix(f"Drill {exact_text(shallower)} deep", {path: {"depth": exact_text(shallower)}}), thicker)
+            (
+                Fix(
+                    f"Drill {exact_text(shallower)} deep", {path: {"depth": exact_text(shallower)}}
+                ),
+                thicker,
+            )
             if shallower >= peg.diameter
             else (thicker,)
         )
         code = "peg.through" if left <= 0 else "peg.web"
-        what = "the bit comes through the back" if left <= 0 else "the back may burst when the peg goes in"
+        what = (
+            "the bit comes through the back"
+            if left <= 0
+            else "the back may burst when the peg goes in"
+        )
         found.append(
             Finding(
                 code,
@@ -254,7 +294,8 @@ def _findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
             Finding(
                 "peg.shallow",
                 "Peg hole",
-                f"A peg wants at least its own thickness in the board; {exact_text(peg.diameter * ADVISED)} is better.",
+                "A peg wants at least its own thickness in the board;"
+                f" {exact_text(peg.diameter * ADVISED)} is better.",
                 "depth",
                 peg.depth,
                 peg.diameter,
@@ -272,7 +313,12 @@ def _findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
                 "wood beside the hole",
                 edge,
                 peg.diameter * EDGE_SHARE,
-                fixes=(Fix(f"Board {exact_text(wide)} wide", {"board": {"height": exact_text(wide)}, "line": None}),),
+                fixes=(
+                    Fix(
+                        f"Board {exact_text(wide)} wide",
+                        {"board": {"height": exact_text(wide)}, "line": None},
+                    ),
+                ),
             )
         )
     return found
@@ -292,15 +338,24 @@ def _deeper(peg: Peg, ground: Ground, path: str, depth: Fraction) -> Fix:
 
 def _strength(peg: Peg, ground: Ground) -> Iterator[Figure]:
     """The stress in the dowel and on its hole's rim, with their working."""
-    d, out, e, force = float(peg.diameter), float(peg.showing), float(peg.depth), ground.pulled.force
-    pulled, a = Input("F", ground.pulled.says, f"{force:.1f} N"), Input("a", "at the tip", peg.showing)
+    d, out, e, force = (
+        float(peg.diameter),
+        float(peg.showing),
+        float(peg.depth),
+        ground.pulled.force,
+    )
+    pulled, a = (
+        Input("F", ground.pulled.says, f"{force:.1f} N"),
+        Input("a", "at the tip", peg.showing),
+    )
     yield Figure(
         "peg.stress",
         "Bending stress",
         f"{stress(d, out, force):.1f} MPa",
         "32 · F · a / (π · d³)",
         (pulled, a, Input("d", "dowel", peg.diameter)),
-        f"A rule of thumb: a hardwood dowel may bear {bending('dowel'):.0f} MPa, a {PART[SAFETY]} of what breaks it.",
+        f"A rule of thumb: a hardwood dowel may bear {bending('dowel'):.0f} MPa, a {PART[SAFETY]}"
+        " of what breaks it.",
     )
     yield Figure(
         "peg.bearing",
@@ -308,7 +363,8 @@ def _strength(peg: Peg, ground: Ground) -> Iterator[Figure]:
         f"{bearing(d, out, e, force):.1f} MPa",
         "6 · F · (a + e/2) / (d · e²) + F / (d · e)",
         (pulled, a, Input("e", "in the board", peg.depth), Input("d", "dowel", peg.diameter)),
-        f"Glue is not counted on. This wood bears {embedding(ground.wood, d):.1f} MPa across its grain (Wood Handbook); {float(ADVISED):g} dowels deep is advised.",
+        f"Glue is not counted on. This wood bears {embedding(ground.wood, d):.1f} MPa across its"
+        f" grain (Wood Handbook); {float(ADVISED):g} dowels deep is advised.",
     )
 
 
@@ -325,7 +381,8 @@ def _weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
         yield Finding(
             "peg.strength",
             "Peg",
-            "With a hand that pulls at what hangs there the dowel may break at the face: thicker, or shorter.",
+            "With a hand that pulls at what hangs there the dowel may break at the face: thicker,"
+            " or shorter.",
             "bending stress",
             f"{stress(d, out, force):.1f} MPa",
             f"{bending('dowel'):.0f} MPa",
@@ -335,7 +392,8 @@ def _weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
         yield Finding(
             "peg.bearing",
             "Peg hole",
-            "With a hand that pulls at what hangs there the peg crushes the rim of its hole and works loose.",
+            "With a hand that pulls at what hangs there the peg crushes the rim of its hole and"
+            " works loose.",
             "presses with",
             f"{bearing(d, out, float(peg.depth), force):.1f} MPa",
             f"{embedding(ground.wood, d):.1f} MPa",
@@ -356,20 +414,33 @@ def _holds(peg: Peg, ground: Ground) -> bool:
 
 
 def _firmer(peg: Peg, ground: Ground, path: str) -> Iterator[Fix]:
-    """A hardwood board, a deeper hole, a shorter peg: what is enough by itself; else a deeper hole in hardwood."""
+    """A hardwood board, a deeper hole, a shorter peg: what is enough by itself; else a deeper hole
+    in hardwood.
+    """
     hard = replace(ground, wood="hardwood")
     d, out, force = float(peg.diameter), float(peg.showing), ground.pulled.force
-    firm = [wood for wood in (ground.wood, hard.wood) if levers(wood, d, out, float(peg.depth), force) <= 1]
+    firm = [
+        wood
+        for wood in (ground.wood, hard.wood)
+        if levers(wood, d, out, float(peg.depth), force) <= 1
+    ]
     if firm:
         yield Fix("A hardwood board", {"board": {"wood": "hardwood"}})
     for wood in dict.fromkeys((ground.wood, hard.wood)):
         deep = next(
-            (Fraction(e, 2) for e in range(int(peg.depth * 2) + 1, 161) if levers(wood, d, out, e / 2, force) <= 1),
+            (
+                Fraction(e, 2)
+                for e in range(int(peg.depth * 2) + 1, 161)
+                if levers(wood, d, out, e / 2, force) <= 1
+            ),
             None,
         )
         if deep and (wood == ground.wood or not firm):
             fix = _deeper(peg, ground, path, deep)
-            wooden = {**fix.patch.get("board", {}), **({"wood": wood} if wood != ground.wood else {})}
+            wooden = {
+                **fix.patch.get("board", {}),
+                **({"wood": wood} if wood != ground.wood else {}),
+            }
             yield Fix(
                 fix.label + (", hardwood" if wood != ground.wood else ""),
                 {**fix.patch, **({"board": wooden} if wooden else {})},

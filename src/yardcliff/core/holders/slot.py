@@ -1,26 +1,36 @@
-"""An angled slot in the front edge of a cheek, rounded at its bottom by the hole that it is sawn down to.
+"""An angled slot in the front edge of a cheek, rounded at its bottom by the hole that it is sawn
+down to.
 
-At angle f above the horizontal, a slot w wide and e deep along itself: its mouth on the edge is w / cos f; it reaches
-(e - w/2) cos f + w/2 into the cheek; a thing of whole thickness t takes t / cos f of the edge.
+At angle f above the horizontal, a slot w wide and e deep along itself: its mouth on the edge is w /
+cos f; it reaches (e - w/2) cos f + w/2 into the cheek; a thing of whole thickness t takes t / cos f
+of the edge.
 """
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from math import cos, radians, sin
 
-from yardcliff.core.angles import degrees
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding, Fix
-from yardcliff.core.geometry import ROUND, Path, line, rectangle, rounded
-from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, check_held, half, held_at, held_figure
+from yardcliff.core.base.model import Frozen, Tilt
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.holders.fitting import (
+    AXIS,
+    Fitting,
+    Ground,
+    check_held,
+    half,
+    held_at,
+    held_figure,
+)
 from yardcliff.core.holders.hole import bored
-from yardcliff.core.item import Item
-from yardcliff.core.length import Gap, Size, exact_text
-from yardcliff.core.model import Frozen, Tilt
 from yardcliff.core.rack import Bore, Face, Glyph, Kind, Operation, Outline, Part, Place, drill
-from yardcliff.core.row import Row
-from yardcliff.core.scene import Stroke
-from yardcliff.core.working import Figure, Input
+from yardcliff.core.row.row import Row
+from yardcliff.core.shapes.geometry import ROUND, Path, line, rectangle, rounded
+from yardcliff.core.shapes.scene import Stroke
+from yardcliff.core.things.item import Item
+from yardcliff.core.units.angles import degrees
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Gap, Size, exact_text
 
 LEAST_WEB = Fraction(20)
 """Least wood between a slot's bottom and the back of its cheek, mm: rule of thumb."""
@@ -28,8 +38,9 @@ ZERO = Fraction(0)
 
 
 class Slot(Frozen):
-    """`held` is how thick things are in the slot (None: the thickest as measured), `depth` runs along it,
-    `angle` is above the horizontal."""
+    """`held` is how thick things are in the slot (None: the thickest as measured), `depth` runs
+    along it, `angle` is above the horizontal.
+    """
 
     held: Size | None = None
     play: Gap = Fraction(2)
@@ -38,7 +49,9 @@ class Slot(Frozen):
 
 
 def width(slot: Slot, items: tuple[Item, ...]) -> tuple[Fraction, str]:
-    """How wide the slot is, mm: the next bit up, which also rounds its bottom; and what kind of bit that is."""
+    """How wide the slot is, mm: the next bit up, which also rounds its bottom; and what kind of bit
+    that is.
+    """
     return bored(held_at(slot.held, items) + slot.play)
 
 
@@ -54,7 +67,9 @@ def reach_in(slot: Slot, wide: Fraction) -> Fraction:
 
 
 def outline(slot: Slot, wide: Fraction) -> Path:
-    """The slot from the side at true size, in (out of the edge, up) about the middle of its mouth, mm."""
+    """The slot from the side at true size, in (out of the edge, up) about the middle of its mouth,
+    mm.
+    """
     f, r, deep = radians(slot.angle), float(wide) / 2, max(float(slot.depth - wide / 2), 0.0)
     along, over = (-cos(f), -sin(f)), (-sin(f), cos(f))
 
@@ -93,7 +108,9 @@ class SlotGlyph(Glyph):
 
 
 def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
-    """Fit slots to a cheek: the ground's `thickness` is how far it stands off the wall, its `height` how thick it is."""
+    """Fit slots to a cheek: the ground's `thickness` is how far it stands off the wall, its
+    `height` how thick it is.
+    """
     wide, tool = width(slot, items)
     mouth = rounded(float(wide) / cos(radians(slot.angle)))
     web = ground.thickness - reach_in(slot, wide)
@@ -109,20 +126,35 @@ def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         findings=tuple(_findings(slot, ground, items, wide)),
         machining=(
             Operation(
-                Kind.SLOT, (), "wide, sawn down twice", wide, slot.depth, slot.angle, web,
-                "the round bottom", "Clamp the cheeks together, edges and feet flush: one sawing for both. Ease the mouth.",
-                offsets=AXIS, cut=(-ground.height / 2, ground.height / 2, -mouth / 2, mouth / 2),
+                Kind.SLOT,
+                (),
+                "wide, sawn down twice",
+                wide,
+                slot.depth,
+                slot.angle,
+                web,
+                "the round bottom",
+                "Clamp the cheeks together, edges and feet flush: one sawing for both. Ease the"
+                " mouth.",
+                offsets=AXIS,
+                cut=(-ground.height / 2, ground.height / 2, -mouth / 2, mouth / 2),
             ),
         ),
-        cautions=("Sawing in an edge: clamp the cheeks upright in the vice, and let the saw do the work near the bottom.",),
+        cautions=(
+            (
+                "Sawing in an edge: clamp the cheeks upright in the vice, and let the saw do the"
+                " work near the bottom."
+            ),
+        ),
         how="in",
         outline=Outline(
             "one of the slots",
             outline(slot, wide),
             "the cheek's front edge",
-            "Lay the dashed line on the cheek's front edge and its middle on each mark; prick the round bottom through.",
+            "Lay the dashed line on the cheek's front edge and its middle on each mark; prick the"
+            " round bottom through.",
         ),
-    )  # fmt: skip
+    )
 
 
 def rounds(slot: Slot, items: tuple[Item, ...], row: Row, cheeks: Sequence[Part]) -> Operation:
@@ -133,12 +165,13 @@ def rounds(slot: Slot, items: tuple[Item, ...], row: Row, cheeks: Sequence[Part]
     return drill(
         Kind.ROUND_BOTTOM,
         (
-            Place(one.key, Face.LEFT, axis - below, back, k, i)
-            for k, one in enumerate(cheeks)
+            Place(part.key, Face.LEFT, axis - below, back, k, i)
+            for k, part in enumerate(cheeks)
             for i, axis in enumerate(row.axes)
         ),
         wide,
-        "Clamp the cheeks together, edges and feet flush; the outline on the template has its middle too.",
+        "Clamp the cheeks together, edges and feet flush; the outline on the template has its"
+        " middle too.",
         stop="through both cheeks, on scrap",
         tool=tool,
     )
@@ -150,53 +183,99 @@ def _figures(
     thick, deepest = held_at(slot.held, items), max(items, key=lambda item: item.front)
     t, w = Input("t", "angle above the horizontal", degrees(slot.angle)), Input("w", "slot", wide)
     yield Figure(
-        "slot.width", tool.capitalize(), wide, "next size up from d + y",
+        "slot.width",
+        tool.capitalize(),
+        wide,
+        "next size up from d + y",
         (Input("d", "held at", thick), Input("y", "play", slot.play)),
-        "The bit that rounds the bottom gives the slot its width. Try it in scrap with the thing itself.", fine=True,
-    )  # fmt: skip
+        "The bit that rounds the bottom gives the slot its width. Try it in scrap with the thing"
+        " itself.",
+        fine=True,
+    )
     yield held_figure(slot.held, thick)
     yield Figure(
-        "slot.mouth", "Mouth", mouth, "w / cos t", (w, t), "On the edge a slanted slot is longer than it is wide."
+        "slot.mouth",
+        "Mouth",
+        mouth,
+        "w / cos t",
+        (w, t),
+        "On the edge a slanted slot is longer than it is wide.",
     )
     yield Figure(
-        "slot.takes", "Takes of the edge", takes(slot, deepest), "T / cos t",
+        "slot.takes",
+        "Takes of the edge",
+        takes(slot, deepest),
+        "T / cos t",
         (Input("T", f"whole thickness: {deepest.name}", deepest.front), t),
         "With all that sticks out of it: the slots stand so far apart, and the air besides.",
-    )  # fmt: skip
+    )
     yield Figure(
-        "slot.in", "Into the cheek", reach_in(slot, wide), "max(e − w / 2, 0) · cos t + w / 2",
-        (Input("e", "deep along the slot", slot.depth), w, t), "Square to the edge, down to the round bottom.",
-    )  # fmt: skip
+        "slot.in",
+        "Into the cheek",
+        reach_in(slot, wide),
+        "max(e − w / 2, 0) · cos t + w / 2",
+        (Input("e", "deep along the slot", slot.depth), w, t),
+        "Square to the edge, down to the round bottom.",
+    )
     yield Figure(
-        "slot.web", "Wood behind", ground.thickness - reach_in(slot, wide), "W − i",
+        "slot.web",
+        "Wood behind",
+        ground.thickness - reach_in(slot, wide),
+        "W − i",
         (Input("W", "cheek", ground.thickness), Input("i", "into the cheek", reach_in(slot, wide))),
-        "What holds the cheek together behind its slots.", fine=True,
-    )  # fmt: skip
+        "What holds the cheek together behind its slots.",
+        fine=True,
+    )
 
 
-def _findings(slot: Slot, ground: Ground, items: tuple[Item, ...], wide: Fraction) -> Iterator[Finding]:
+def _findings(
+    slot: Slot, ground: Ground, items: tuple[Item, ...], wide: Fraction
+) -> Iterator[Finding]:
     thick = held_at(slot.held, items)
     yield from check_held(slot.held, items, thick, "slot")
     if wide < thick + slot.play:
         yield Finding(
-            "hole.size", "Slot", "No bit or hole saw of the table is that large.", "slot", thick + slot.play, wide,
-            fixes=(Fix(f"Hold it at {exact_text(wide)}", {"slot": {"held": exact_text(wide), "play": "0 mm"}}),),
-        )  # fmt: skip
+            "hole.size",
+            "Slot",
+            "No bit or hole saw of the table is that large.",
+            "slot",
+            thick + slot.play,
+            wide,
+            fixes=(
+                Fix(
+                    f"Hold it at {exact_text(wide)}",
+                    {"slot": {"held": exact_text(wide), "play": "0 mm"}},
+                ),
+            ),
+        )
     web = ground.thickness - reach_in(slot, wide)
     if web < LEAST_WEB:
         wider = exact_text(-(-(ground.thickness + LEAST_WEB - web) // 5) * 5)
         less = (slot.depth - rounded(float(LEAST_WEB - web) / cos(radians(slot.angle)))) // 5 * 5
-        shallower = (Fix(f"Slots {less} mm deep", {"slot": {"depth": f"{less} mm"}}),) if less > wide else ()
+        shallower = (
+            (Fix(f"Slots {less} mm deep", {"slot": {"depth": f"{less} mm"}}),)
+            if less > wide
+            else ()
+        )
         yield Finding(
-            "slot.web", "Cheek", "So little wood behind the slots breaks under the load.", "wood behind", web, LEAST_WEB,
+            "slot.web",
+            "Cheek",
+            "So little wood behind the slots breaks under the load.",
+            "wood behind",
+            web,
+            LEAST_WEB,
             fixes=(Fix(f"Cheeks {wider} wide", {"board": {"height": wider}}), *shallower),
-        )  # fmt: skip
+        )
     deep = max(items, key=lambda item: max(item.across, item.front))
     least = max(deep.across, deep.front) / 3
     if slot.depth < least:
         more = exact_text(-(-least // 5) * 5)
         yield Finding(
-            "slot.shallow", deep.name.capitalize(),
-            f"The slots hold less than a third of the {deep.plural}: they tip out.", "depth", slot.depth, least,
+            "slot.shallow",
+            deep.name.capitalize(),
+            f"The slots hold less than a third of the {deep.plural}: they tip out.",
+            "depth",
+            slot.depth,
+            least,
             fixes=(Fix(f"Slots {more} deep", {"slot": {"depth": more}}),),
-        )  # fmt: skip
+        )

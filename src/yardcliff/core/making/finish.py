@@ -1,12 +1,14 @@
-"""The finish of a rack as its maker wants it: how many coats, on what, when, and how long each thing waits for it."""
+"""The finish of a rack as its maker wants it: how many coats, on what, when, and how long each
+thing waits for it.
+"""
 
 from dataclasses import dataclass
 from typing import Any
 
-from yardcliff.core.cautions import cautions
-from yardcliff.core.design import Design
-from yardcliff.core.making.asked import Making, WaitKind
-from yardcliff.core.timber.timber import Timber
+from yardcliff.core.brief.building import Making, WaitKind
+from yardcliff.core.design.rack_design import Design
+from yardcliff.core.wood.rack_timber import Timber
+from yardcliff.core.workshop.caution import cautions
 from yardcliff.data import table, values
 
 TYPICAL: dict[WaitKind, int] = {"glue": 720, "clamps": 60, "conditioner": 120, "filler": 240}
@@ -19,8 +21,8 @@ def hangs_wet(done: Design) -> bool:
 
 
 def wait(done: Design, making: Making, kind: WaitKind) -> int:
-    """How long something takes to set or dry, minutes: as the user's tin says, else as is typical; a finish is hard for
-    wet things later than for dry ones.
+    """How long something takes to set or dry, minutes: as the user's tin says, else as is typical;
+    a finish is hard for wet things later than for dry ones.
     """
     if kind in making.waits:
         return making.waits[kind]
@@ -57,7 +59,9 @@ class Finish:
 
     @property
     def early(self) -> bool:
-        """Whether it goes on before the glue: asked for, or fingers on a rod cannot be reached after."""
+        """Whether it goes on before the glue: asked for, or fingers on a rod cannot be reached
+        after.
+        """
         return self.making.finish == "before glue" or self.done.rack.glyph.threaded
 
     @property
@@ -95,4 +99,6 @@ class Finish:
     def spoilt(self) -> tuple[str, ...]:
         """What is said of a finish that water spoils, under things that hang wet."""
         spoils = self.coats and hangs_wet(self.done) and not self.row["wet"]
-        return (f"Wet things leave marks in {self.name}: another finish for these.",) if spoils else ()
+        return (
+            (f"Wet things leave marks in {self.name}: another finish for these.",) if spoils else ()
+        )

@@ -1,16 +1,18 @@
-"""Marking out, as tasks: the rows, and what no row has; what came to be planned since is marked by a card of its own."""
+"""Marking out, as tasks: the rows, and what no row has; what came to be planned since is marked by
+a card of its own.
+"""
 
 from collections.abc import Iterable, Iterator, Sequence
 from itertools import groupby
 from math import ceil
 
-from yardcliff.core.design import Design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.machining import named, read_from
+from yardcliff.core.design.machining import named, read_from
+from yardcliff.core.design.rack_design import Design
 from yardcliff.core.making.picture import Marked
 from yardcliff.core.making.task import Task
-from yardcliff.core.marks import Mark
 from yardcliff.core.rack import Face, Part, Place
+from yardcliff.core.row.marking import Mark
+from yardcliff.core.units.exact import Fraction
 
 PHASE = 4
 MOST_MARKS = 80
@@ -38,25 +40,36 @@ def marked(done: Design) -> Iterator[Task]:
 def _place(done: Design, row: int, mark: Mark) -> Place:
     """A holder's place on the face that its row is marked on."""
     on = done.rack.rows[row]
-    return Place(on.part, done.part(on.part).face, on.row.axes[mark.place], on.across, row, mark.place)
+    return Place(
+        on.part, done.part(on.part).face, on.row.axes[mark.place], on.across, row, mark.place
+    )
 
 
 def _row(done: Design, key: str, group: Sequence[int], marks: Sequence[Mark]) -> Task:
     rack, few, many = done.rack, len(marks) <= MOST_MARKS, len(marks)
     # What answers the holders in other parts is marked across in the same go.
     parts = frozenset(rack.rows[k].part for k in group) | {
-        place.part for one in rack.machining for place in one.places if place.row in group
+        place.part
+        for operation in rack.machining
+        for place in operation.places
+        if place.row in group
     }
     return Task(
         key,
         PHASE,
-        f"Mark {many} place{'s' * (many != 1)}: {', '.join(rack.part(one).name.lower() for one in sorted(parts))}",
+        f"Mark {many} place{'s' * (many != 1)}:"
+        f" {', '.join(rack.part(part).name.lower() for part in sorted(parts))}",
         ceil(6 + 0.5 * many),
         parts,
-        lines=tuple(f"{mark.place + 1}: {mark.text}" for mark in marks)
-        if few
-        else ("Off the tape under the drawing, or the template.",),
-        settings=(("first mark", marks[0].text), ("from", "the foot" if rack.up else "the left end")),
+        lines=(
+            tuple(f"{mark.place + 1}: {mark.text}" for mark in marks)
+            if few
+            else ("Off the tape under the drawing, or the template.",)
+        ),
+        settings=(
+            ("first mark", marks[0].text),
+            ("from", "the foot" if rack.up else "the left end"),
+        ),
         checks=(
             *(PAIR if len(parts) > 1 or rack.up else ()),
             "Hook the tape once and read every mark from there: steps add up their errors.",
@@ -71,19 +84,23 @@ def _row(done: Design, key: str, group: Sequence[int], marks: Sequence[Mark]) ->
 
 
 def _holes(done: Design) -> Iterator[Task]:
-    """Marking what no row has: joints, plates, what goes into the wall; parts that are alike in one go."""
+    """Marking what no row has: joints, plates, what goes into the wall; parts that are alike in one
+    go.
+    """
     alike: dict[tuple[str, tuple[tuple[Face, Fraction, Fraction], ...]], list[list[Place]]] = {}
     parts = {part.key: part for part in done.parts}
     for part in done.parts:
         own = [
             place
-            for one in done.machining
-            if one.kind.marked
-            for place in one.places
+            for operation in done.machining
+            if operation.kind.marked
+            for place in operation.places
             if place.part == part.key and place.holder < 0
         ]
         if own:
-            alike.setdefault((named([part]), tuple(sorted({place[1:4] for place in own}))), []).append(own)
+            alike.setdefault(
+                (named([part]), tuple(sorted({place[1:4] for place in own}))), []
+            ).append(own)
     for (name, _), each in alike.items():
         key = f"mark:{each[0][0].part}"
         yield _each(done, key, name, parts, each)
@@ -92,7 +109,9 @@ def _holes(done: Design) -> Iterator[Task]:
             yield _each(done, done.there.anew(key), name, parts, more)
 
 
-def _each(done: Design, key: str, name: str, parts: dict[str, Part], own: Sequence[Sequence[Place]]) -> Task:
+def _each(
+    done: Design, key: str, name: str, parts: dict[str, Part], own: Sequence[Sequence[Place]]
+) -> Task:
     """The same places on each of some parts."""
     first, at = parts[own[0][0].part], sorted({place[1:4] for place in own[0]})
     many, alike = len(at), len(own) > 1
@@ -104,7 +123,9 @@ def _each(done: Design, key: str, name: str, parts: dict[str, Part], own: Sequen
         ceil(4 + 0.5 * many * len(own)),
         frozenset(places[0].part for places in own),
         lines=tuple(_lines(done, first, at)) if many <= MOST_MARKS else ("Off the hole table.",),
-        checks=("Side by side, ends flush: square every line across all of them.",) if alike else (),
+        checks=(
+            ("Side by side, ends flush: square every line across all of them.",) if alike else ()
+        ),
         needs=CUT,
         gives=frozenset({"marked"}),
         tools=TOOLS,
@@ -112,11 +133,16 @@ def _each(done: Design, key: str, name: str, parts: dict[str, Part], own: Sequen
     )
 
 
-def _lines(done: Design, part: Part, at: Iterable[tuple[Face, Fraction, Fraction]]) -> Iterator[str]:
-    """Places on a part face by face, as its hole table has them: by their numbers, from its end and its edge."""
+def _lines(
+    done: Design, part: Part, at: Iterable[tuple[Face, Fraction, Fraction]]
+) -> Iterator[str]:
+    """Places on a part face by face, as its hole table has them: by their numbers, from its end and
+    its edge.
+    """
     numbers = {hole.place[1:4]: f"{hole.number} at " for hole in done.holes.get(part.key, ())}
     for face, on in groupby(at, key=lambda one: one[0]):
         along, across, _ = read_from(part, face)
         yield f"{part.called(face)}, from the {along} and from the {across}: " + "; ".join(
-            f"{numbers.get(place, '')}{done.tape.write(place[1])}, {done.tape.write(place[2])}" for place in on
+            f"{numbers.get(place, '')}{done.tape.write(place[1])}, {done.tape.write(place[2])}"
+            for place in on
         )

@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
-from yardcliff.core.built.measured import NO_ROW
-from yardcliff.core.built.there import Mend, key_of, part_of
-from yardcliff.core.design import Design
-from yardcliff.core.machining import once, tool
+from yardcliff.core.design.machining import once, tool
+from yardcliff.core.design.measuring import NO_ROW
+from yardcliff.core.design.rack_design import Design
+from yardcliff.core.design.there import Mend, key_of, part_of
 from yardcliff.core.making.task import Task
 
 PHASE = 6
@@ -13,19 +13,36 @@ HOLDS = "The plug has to hold before a bit goes in."
 
 
 def mended(done: Design) -> Iterator[Task]:
-    """The steps of all that is mended, each after the one before it; what it is of may be no part of the plan any more."""
+    """The steps of all that is mended, each after the one before it; what it is of may be no part
+    of the plan any more.
+    """
     parts = {part.key for part in done.parts}
     for mend in done.there.mends:
         row, place = key_of(mend.what) or (NO_ROW, None)
-        part = part_of(mend.what) if row == NO_ROW else done.rack.rows[row].part if row < len(done.rack.rows) else ""
+        part = (
+            part_of(mend.what)
+            if row == NO_ROW
+            else done.rack.rows[row].part
+            if row < len(done.rack.rows)
+            else ""
+        )
         if part in parts:
             yield from _steps(mend, part, row, place, done)
 
 
 def _steps(mend: Mend, part: str, row: int, place: int | None, done: Design) -> Iterator[Task]:
-    made = [one for one in done.machining if any((each.row, each.holder) == (row, place) for each in one.places)]
-    here = tuple(each for one in made for each in one.places if (each.row, each.holder) == (row, place))
-    bits = once(tool(one, done.tape) for one in made if one.kind.drilled)
+    made = [
+        operation
+        for operation in done.machining
+        if any((each.row, each.holder) == (row, place) for each in operation.places)
+    ]
+    here = tuple(
+        each
+        for operation in made
+        for each in operation.places
+        if (each.row, each.holder) == (row, place)
+    )
+    bits = once(tool(operation, done.tape) for operation in made if operation.kind.drilled)
     for k, step in enumerate(mend.steps):
         if step.gone:
             continue

@@ -1,14 +1,16 @@
-"""What a card shows beside its words: marks on a board, cuts in sticks, a bite out of the wood, the rack."""
+"""What a card shows beside its words: marks on a board, cuts in sticks, a bite out of the wood, the
+rack.
+"""
 
 from collections.abc import Iterable
 from dataclasses import dataclass
 from math import cos, radians
 from typing import Literal
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import rounded
 from yardcliff.core.rack import Operation, Part
-from yardcliff.core.timber.layout import Sawn
+from yardcliff.core.shapes.geometry import rounded
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.wood.layout import Sawn
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,8 +23,8 @@ class Marked:
 
 @dataclass(frozen=True, slots=True)
 class Cuts:
-    """Sticks with their cuts, each by the steps that it takes; the lines of the card go through them in turn, each with one
-    more to take it.
+    """Sticks with their cuts, each by the steps that it takes; the lines of the card go through
+    them in turn, each with one more to take it.
     """
 
     sticks: tuple[tuple[Sawn, tuple[str, ...]], ...]
@@ -30,8 +32,8 @@ class Cuts:
 
 @dataclass(frozen=True, slots=True)
 class Bite:
-    """What a tool takes out of `thick` wood, in section: so `wide`, so `deep` along it (None: right through), `tilt` degrees off
-    square; mm. A `bit` turns, a slot or a groove runs on.
+    """What a tool takes out of `thick` wood, in section: so `wide`, so `deep` along it (None: right
+    through), `tilt` degrees off square; mm. A `bit` turns, a slot or a groove runs on.
     """
 
     wide: Fraction
@@ -47,18 +49,30 @@ Picture = Marked | Cuts | Bite | View
 
 
 def bite(operation: Operation, parts: Iterable[Part]) -> Bite | None:
-    """The bite of an operation that is drilled, or sunk to a depth, if it is known how thick the wood is there."""
+    """The bite of an operation that is drilled, or sunk to a depth, if it is known how thick the
+    wood is there.
+    """
     thick = _thick(operation, parts)
     if operation.how or thick is None:
         return None
-    return Bite(operation.size, thick, operation.depth, operation.tilt, "wide" not in operation.tool)
+    return Bite(
+        operation.size, thick, operation.depth, operation.tilt, "wide" not in operation.tool
+    )
 
 
 def _thick(operation: Operation, parts: Iterable[Part]) -> Fraction | None:
-    down = None if operation.depth is None else rounded(float(operation.depth) * cos(radians(operation.tilt)))
+    down = (
+        None
+        if operation.depth is None
+        else rounded(float(operation.depth) * cos(radians(operation.tilt)))
+    )
     by_key = {part.key: part for part in parts}
     thick = {
-        by_key[place.part].thickness if place.face is by_key[place.part].face else by_key[place.part].thick(place.face)
+        (
+            by_key[place.part].thickness
+            if place.face is by_key[place.part].face
+            else by_key[place.part].thick(place.face)
+        )
         for place in operation.places
     }
     if thick:

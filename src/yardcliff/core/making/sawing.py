@@ -1,19 +1,20 @@
-"""The tasks at the timber: stock planed thinner and ripped into strips, then cut to length; what no stick gives is found."""
+"""The tasks at the timber: stock planed thinner and ripped into strips, then cut to length; what no
+stick gives is found.
+"""
 
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, field
 from math import ceil
 
-from yardcliff.core.cautions import cautions
-from yardcliff.core.design import Design
-from yardcliff.core.exact import Fraction
-from yardcliff.core.machining import once
+from yardcliff.core.design.machining import once
+from yardcliff.core.design.rack_design import Design
 from yardcliff.core.making.picture import Cuts
 from yardcliff.core.making.task import MANUAL, Task, Worked
-from yardcliff.core.materials import Blank
+from yardcliff.core.materials.goods import Blank
 from yardcliff.core.rack import HOLDER
-from yardcliff.core.timber.cut_order import cross_cuts, looked_over, ripping, thinning
-from yardcliff.core.timber.layout import (
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.wood.cut_order import cross_cuts, looked_over, ripping, thinning
+from yardcliff.core.wood.layout import (
     Group,
     Laid,
     Piece,
@@ -23,10 +24,11 @@ from yardcliff.core.timber.layout import (
     thinned_sticks,
     whole_sticks,
 )
-from yardcliff.core.timber.means import Means, ToStock
-from yardcliff.core.timber.timber import Timber
+from yardcliff.core.wood.means import Means, ToStock
+from yardcliff.core.wood.rack_timber import Timber
+from yardcliff.core.workshop.caution import cautions
+from yardcliff.core.workshop.methods import own_ways
 from yardcliff.core.workshop.shop import Shop
-from yardcliff.core.workshop.ways import own_ways
 from yardcliff.data import values
 
 MISSING = "missing"
@@ -48,10 +50,19 @@ def sawn(done: Design, found: Timber, shop: Shop) -> Iterator[Task]:
     if gone:
         names = ", ".join(once(piece.blank.name.lower() for piece in found.plan.missing))
         yield Task(
-            MISSING, 1, f"Find wood for: {names}", 45, out_of(done, gone),
-            lines=("No board on hand or in the list gives it: all that is made of it waits for this.",),
-            needs=frozenset({"measured"}), gives=frozenset({"cut"}), errand=True, splits=False,
-        )  # fmt: skip
+            MISSING,
+            1,
+            f"Find wood for: {names}",
+            45,
+            out_of(done, gone),
+            lines=(
+                "No board on hand or in the list gives it: all that is made of it waits for this.",
+            ),
+            needs=frozenset({"measured"}),
+            gives=frozenset({"cut"}),
+            errand=True,
+            splits=False,
+        )
 
 
 def out_of(done: Design, keys: frozenset[str]) -> frozenset[str]:
@@ -71,12 +82,16 @@ class _Saw:
         thinned = tuple(one for one in group.sawn if one.thinned)
         if thinned:
             title = f"Plane {len(thinned)} board{'s' * (len(thinned) > 1)} thinner"
-            yield self._to_size("thin", title, group, Worked(thinned, tuple(thinned_sticks(thinned))))
+            yield self._to_size(
+                "thin", title, group, Worked(thinned, tuple(thinned_sticks(thinned)))
+            )
         ripped = tuple(one for one in group.sawn if one.strips)
         if ripped:
             many = sum(len(one.strips) for one in ripped)
             left = strip_sticks(ripped, self.means.rip_takes)
-            yield self._to_size("strip", f"Rip {many} strip{'s' * (many > 1)}", group, Worked(ripped, tuple(left)))
+            yield self._to_size(
+                "strip", f"Rip {many} strip{'s' * (many > 1)}", group, Worked(ripped, tuple(left))
+            )
         yield self._cut(group)
 
     def _to_size(self, does: ToStock, title: str, group: Group, work: Worked) -> Task:
@@ -109,11 +124,19 @@ class _Saw:
         cutting, tape = self.done.brief.cutting, self.done.tape
         cross, rip = values("ways", "cross"), self.means.rip
         own = own_ways(cross, self.means.shop)[0]
-        laid = [one for stick in group.sawn for one in stick.laid]
+        laid = [laid for stick in group.sawn for laid in stick.laid]
         parts = self._parts(group.sawn)
-        plain = once(one.note for one in self.done.machining if one.kind.row.get("cut") and parts & set(one.parts))
+        plain = once(
+            operation.note
+            for operation in self.done.machining
+            if operation.kind.row.get("cut") and parts & set(operation.parts)
+        )
         # Narrower pieces of a strip are ripped to width once they are cut to length.
-        narrow = sum(self.means.minutes("strip", one.long) for stick in group.sawn for one in _narrower(stick))
+        narrow = sum(
+            self.means.minutes("strip", laid.long)
+            for stick in group.sawn
+            for laid in _narrower(stick)
+        )
         ripped = rip if narrow else None
 
         def steps(one: Sawn) -> tuple[str, ...]:
@@ -124,11 +147,21 @@ class _Saw:
             self._key("cut", group),
             PHASE,
             f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
-            ceil(SET_UP + EACH_STICK * len(group.sawn) + cross["each"] * own.slow * len(laid) + narrow),
+            ceil(
+                SET_UP
+                + EACH_STICK * len(group.sawn)
+                + cross["each"] * own.slow * len(laid)
+                + narrow
+            ),
             parts,
             self._lines(group.sawn, steps, _strips_of),
-            (("planned for", f"a {cutting.saw}"), ("each cut takes", tape.write_fine(cutting.takes))),
-            ways=tuple(way.says.format(stop="a stop block") for way in own_ways(cross, self.means.shop)),
+            (
+                ("planned for", f"a {cutting.saw}"),
+                ("each cut takes", tape.write_fine(cutting.takes)),
+            ),
+            ways=tuple(
+                way.says.format(stop="a stop block") for way in own_ways(cross, self.means.shop)
+            ),
             checks=(
                 "Both ends square by the try square; equal parts stood side by side feel like one.",
                 *plain,
@@ -152,7 +185,9 @@ class _Saw:
         laid = []
         for one in stick.strips if rip else ():
             blank = Blank("", "board", whole.stuff, one.wide, whole.thick, whole.long)
-            laid.append(Laid(Piece(f"{write(one.wide)} wide", blank), ZERO, whole.long, one.low, one.high))
+            laid.append(
+                Laid(Piece(f"{write(one.wide)} wide", blank), ZERO, whole.long, one.low, one.high)
+            )
         return Sawn(stick.source, stick.copy, tuple(laid), ())
 
     def _key(self, does: str, group: Group) -> str:
@@ -161,13 +196,21 @@ class _Saw:
         return key
 
     def _parts(self, sticks: Iterable[Sawn]) -> frozenset[str]:
-        return out_of(self.done, frozenset(one.piece.blank.part or HOLDER for stick in sticks for one in stick.laid))
+        return out_of(
+            self.done,
+            frozenset(laid.piece.blank.part or HOLDER for stick in sticks for laid in stick.laid),
+        )
 
-    def _lines(self, sticks: Iterable[Sawn], steps: Steps, of: Callable[[Sawn], str] = lambda _: "") -> tuple[str, ...]:
+    def _lines(
+        self, sticks: Iterable[Sawn], steps: Steps, of: Callable[[Sawn], str] = lambda _: ""
+    ) -> tuple[str, ...]:
         lines: list[str] = []
         for one in sticks:
             here = "" if one.source.on_hand else ", bought"
-            lines += [f"Take {of(one)}{one.source.name}, {self.done.tape.write(one.source.long)}{here}.", *steps(one)]
+            lines += [
+                f"Take {of(one)}{one.source.name}, {self.done.tape.write(one.source.long)}{here}.",
+                *steps(one),
+            ]
         return tuple(lines)
 
 
@@ -183,6 +226,6 @@ def _strips_of(stick: Sawn) -> str:
 def _narrower(stick: Sawn) -> Iterator[Laid]:
     """The pieces that are ripped to width when they are cut to length."""
     wide: dict[Fraction, Fraction] = {}
-    for one in stick.laid:
-        wide[one.low] = max(wide.get(one.low, one.wide), one.wide)
-    return (one for one in stick.laid if one.wide < wide[one.low])
+    for laid in stick.laid:
+        wide[laid.low] = max(wide.get(laid.low, laid.wide), laid.wide)
+    return (laid for laid in stick.laid if laid.wide < wide[laid.low])

@@ -4,14 +4,16 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from heapq import heapify, heappop, heappush
 
-from yardcliff.core.findings import Finding, Fix
+from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.making.task import Task
 from yardcliff.data import values
 
 
 @dataclass(frozen=True, slots=True)
 class Edge:
-    """The `first` task comes before the `then`, by their keys, and why; so many minutes and its wait before."""
+    """The `first` task comes before the `then`, by their keys, and why; so many minutes and its
+    wait before.
+    """
 
     first: str
     then: str
@@ -45,9 +47,11 @@ def _edge(first: Task, then: Task) -> Edge | None:
 
 
 def natural(tasks: Sequence[Task], among: Sequence[Edge]) -> tuple[Task, ...]:
-    """The tasks so that nothing comes too early; of those that may come next, by their phase and as they came.
+    """The tasks so that nothing comes too early; of those that may come next, by their phase and as
+    they came.
 
-    Kahn, "Topological sorting of large networks" (1962). Raises `ValueError` where they go round in a circle.
+    Kahn, "Topological sorting of large networks" (1962). Raises `ValueError` where they go round in
+    a circle.
     """
     by_key = {task.key: task for task in tasks}
     at = {task.key: (task.phase, k, task.key) for k, task in enumerate(tasks)}
@@ -67,16 +71,22 @@ def natural(tasks: Sequence[Task], among: Sequence[Edge]) -> tuple[Task, ...]:
             if not waits[other]:
                 heappush(ready, at[other])
     if len(found) != len(tasks):
-        raise ValueError(f"these wait for one another: {sorted(key for key, many in waits.items() if many)}")
+        raise ValueError(
+            f"these wait for one another: {sorted(key for key, many in waits.items() if many)}"
+        )
     return tuple(found)
 
 
 def own(tasks: Sequence[Task], order: Sequence[str], among: Sequence[Edge]) -> tuple[Task, ...]:
-    """The tasks in the user's own order; those it does not know come as soon as what they need is done."""
+    """The tasks in the user's own order; those it does not know come as soon as what they need is
+    done.
+    """
     known = {key: k for k, key in enumerate(order)}
     rank: dict[str, float] = {}
     for task in tasks:
-        before = (rank[edge.first] for edge in among if edge.then == task.key and edge.first in rank)
+        before = (
+            rank[edge.first] for edge in among if edge.then == task.key and edge.first in rank
+        )
         rank[task.key] = known[task.key] if task.key in known else max(before, default=-1.0) + 1e-3
     return tuple(sorted(tasks, key=lambda task: rank[task.key]))
 
@@ -88,13 +98,17 @@ def broken(tasks: Sequence[Task], among: Sequence[Edge]) -> Iterator[Finding]:
         if at[edge.first] > at[edge.then]:
             first, then = tasks[at[edge.first]], tasks[at[edge.then]]
             yield Finding(
-                "work.order", then.title, f"“{then.title}” comes before “{first.title}”. {edge.why}", "place",
-                str(at[edge.then] + 1), f"after {at[edge.first] + 1}",
+                "work.order",
+                then.title,
+                f"“{then.title}” comes before “{first.title}”. {edge.why}",
+                "place",
+                str(at[edge.then] + 1),
+                f"after {at[edge.first] + 1}",
                 fixes=(
                     Fix(f"After “{first.title}”", {"making": {"order": _moved(tasks, edge)}}),
                     Fix("Back to the order of the work", {"making": {"order": []}}),
                 ),
-            )  # fmt: skip
+            )
 
 
 def _moved(tasks: Sequence[Task], edge: Edge) -> list[str]:
@@ -120,5 +134,6 @@ def direct(among: Sequence[Edge]) -> tuple[Edge, ...]:
     return tuple(
         edge
         for edge in among
-        if edge.lag or not any(edge.then in beyond(other) for other in then[edge.first] if other != edge.then)
+        if edge.lag
+        or not any(edge.then in beyond(other) for other in then[edge.first] if other != edge.then)
     )

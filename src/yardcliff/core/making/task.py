@@ -1,18 +1,20 @@
-"""A task of the making, and what machining is as work: its class, the ways to do it, what it needs and ends (data/works.toml)."""
+"""A task of the making, and what machining is as work: its class, the ways to do it, what it needs
+and ends (data/works.toml).
+"""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any
 
-from yardcliff.core import machining
-from yardcliff.core.length import Tape
-from yardcliff.core.making.asked import WaitKind
+from yardcliff.core.brief.building import WaitKind
+from yardcliff.core.design import machining
 from yardcliff.core.making.picture import Picture
 from yardcliff.core.rack import Operation, Place
-from yardcliff.core.timber.layout import Sawn
-from yardcliff.core.timber.stock import Stick
+from yardcliff.core.units.length import Tape
+from yardcliff.core.wood.layout import Sawn
+from yardcliff.core.wood.stock import Stick
+from yardcliff.core.workshop.methods import Way, own_ways, ways_of
 from yardcliff.core.workshop.shop import Shop
-from yardcliff.core.workshop.ways import Way, own_ways, ways_of
 from yardcliff.data import values
 
 MANUAL = "What the manual of your tool says comes before what stands here."
@@ -20,7 +22,9 @@ MANUAL = "What the manual of your tool says comes before what stands here."
 
 @dataclass(frozen=True, slots=True)
 class Worked:
-    """What a task does to the timber: the sticks that it takes, and those that are there after it."""
+    """What a task does to the timber: the sticks that it takes, and those that are
+    there after it.
+    """
 
     sticks: tuple[Sawn, ...]
     leaves: tuple[Stick, ...]
@@ -30,11 +34,11 @@ class Worked:
 class Task:
     """One thing to do on some `parts`, by their keys (none: on all of it).
 
-    `needs`, `gives` and `spoils` are states of these parts (data/states.toml); `after` are tasks that come before it by name, with
-    the reason and how many minutes after their end. `phase` only decides between tasks that may come in any order.
-    `minutes` of work are followed by a `wait`; meanwhile it holds `clamps` for `clamped` minutes, and a place to dry where it
-    `dries`. What `splits` may be left lying from one evening to the next; an `errand` is
-    not done at the bench.
+    `needs`, `gives` and `spoils` are states of these parts (data/states.toml); `after` are tasks
+    that come before it by name, with the reason and how many minutes after their end. `phase` only
+    decides between tasks that may come in any order. `minutes` of work are followed by a `wait`;
+    meanwhile it holds `clamps` for `clamped` minutes, and a place to dry where it `dries`. What
+    `splits` may be left lying from one evening to the next; an `errand` is not done at the bench.
     """
 
     key: str

@@ -1,4 +1,9 @@
-"""The common model that every family builds and every reader reads: parts, what is made on them, what joins them."""
+"""The common model that every way of building makes and every reader reads: parts, what is made on
+them, what joins them.
+
+Begin at `rack.Rack`, then `part` (six faces, each with a frame) and `operation` (what is made, and
+where). Imports `row` and below.
+"""
 
 from yardcliff.core.rack.glyph import ACROSS, UPRIGHT, Bore, Glyph, Purpose, Putting
 from yardcliff.core.rack.joint import Hold, Joint

@@ -1,28 +1,33 @@
-"""How a holder is seen, and what it is to the work around it: each kind of holder has a `Glyph` of its own."""
+"""How a holder is seen, and what it is to the work around it: each kind of holder has a `Glyph` of
+its own.
+"""
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from math import atan2, cos, radians, sin
 from typing import ClassVar, Literal, NamedTuple
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.geometry import Path, cross, ellipse, line, moved, rectangle, turned
-from yardcliff.core.scene import Role, Stroke
+from yardcliff.core.shapes.geometry import Path, cross, ellipse, line, moved, rectangle, turned
+from yardcliff.core.shapes.scene import Role, Stroke
+from yardcliff.core.units.exact import Fraction
 
 Purpose = Literal["peg hole", "pilot hole", "through hole", "slot", "ledge", "groove", "finger"]
 ACROSS: frozenset[Purpose] = frozenset({"slot", "ledge"})
 """What crosses the marked face from edge to edge, as wide as its glyph is high."""
 UPRIGHT: frozenset[Purpose] = frozenset({"groove", "finger"})
-"""What stands up the marked face, as wide as its bit and as tall as its glyph: cut into it, or laid before it."""
+"""What stands up the marked face, as wide as its bit and as tall as its glyph: cut into it, or laid
+before it.
+"""
 ZERO = Fraction(0)
 
 
 @dataclass(frozen=True, slots=True)
 class Bore:
-    """One hole of every holder, `up` the wall from its axis where it is marked on a front; depth along the bit.
+    """One hole of every holder, `up` the wall from its axis where it is marked on a front; depth
+    along the bit.
 
-    It stands `aside` of the axis, to the right. An `open` one runs out to the face's lower edge as a slot
-    of its own width.
+    It stands `aside` of the axis, to the right. An `open` one runs out to the face's lower edge as
+    a slot of its own width.
     """
 
     purpose: Purpose
@@ -35,7 +40,9 @@ class Bore:
 
 
 class Putting(NamedTuple):
-    """How holders that are bought, or made apart, are put on: what it is called, how it is done, what to look at."""
+    """How holders that are bought, or made apart, are put on: what it is called, how it is done,
+    what to look at.
+    """
 
     title: str
     line: str
@@ -46,8 +53,8 @@ class Putting(NamedTuple):
 class Glyph:
     """A holder from its sides, about its axis on the marked face, mm.
 
-    `tip` is how far above its axis the free end is seen (below it where negative), `out` how far it stands off the
-    face, along its own axis; `screws` are those of its plate, up from its axis.
+    `tip` is how far above its axis the free end is seen (below it where negative), `out` how far it
+    stands off the face, along its own axis; `screws` are those of its plate, up from its axis.
     """
 
     width: Fraction
@@ -91,7 +98,9 @@ class Glyph:
         raise NotImplementedError
 
     def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
-        """From the right, in (out of the face, up it); with its `outline` where it is shaped in the shop."""
+        """From the right, in (out of the face, up it); with its `outline` where it is shaped in the
+        shop.
+        """
         raise NotImplementedError
 
     def above(self, bores: Sequence[Bore]) -> Iterator[Stroke]:
@@ -102,7 +111,9 @@ class Glyph:
         yield Stroke("holder", rectangle(0, -half, float(self.out) * t, 2 * half))
 
     def leaning(self, bores: Sequence[Bore], lean: float) -> tuple[Stroke, ...]:
-        """From the room, on a face that leans so many degrees to the side: slantwise, and so are its foot and tip."""
+        """From the room, on a face that leans so many degrees to the side: slantwise, and so are
+        its foot and tip.
+        """
         r, t, f = float(self.width) / 2 * self.stem, radians(bores[0].tilt), radians(lean)
         tip = (float(self.out) * cos(t) * sin(f), float(self.tip))
         angle = atan2(tip[1], tip[0])
@@ -110,7 +121,9 @@ class Glyph:
         corners = (over, (tip[0] + over[0], tip[1] + over[1]), (tip[0] - over[0], tip[1] - over[1]))
         shaft = line(*corners, (-over[0], -over[1]))
         return (
-            Stroke(self.foot, ellipse(0, 0, float(self.width) / 2 * cos(f), float(self.height) / 2)),
+            Stroke(
+                self.foot, ellipse(0, 0, float(self.width) / 2 * cos(f), float(self.height) / 2)
+            ),
             Stroke("holder", (*shaft, ("Z", ()))),
             Stroke("holder", moved(turned(ellipse(0, 0, r * cos(t) * cos(f), r), angle), *tip)),
             Stroke("mark", cross(0, 0, r * 0.55)),

@@ -3,8 +3,8 @@
 from dataclasses import dataclass
 from enum import StrEnum
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.materials import Take
+from yardcliff.core.materials.goods import Take
+from yardcliff.core.units.exact import Fraction
 
 ZERO = Fraction(0)
 
@@ -37,9 +37,9 @@ SAYS = {
 
 @dataclass(frozen=True, slots=True)
 class Joint:
-    """Two parts that are joined, by their keys, and what holds them: face to face, or the `part` let in to the other
-    so deep. What no hole is made for is in `takes`. What is hooked on only hangs on the other, which is fixed to the
-    wall by itself.
+    """Two parts that are joined, by their keys, and what holds them: face to face, or the `part`
+    let in to the other so deep. What no hole is made for is in `takes`. What is hooked on only
+    hangs on the other, which is fixed to the wall by itself.
     """
 
     part: str

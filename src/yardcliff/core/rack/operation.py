@@ -1,13 +1,15 @@
-"""What is made on a part: features at their places on its faces, and the operations that make them."""
+"""What is made on a part: features at their places on its faces, and the operations
+that make them.
+"""
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 from typing import Any, Literal, NamedTuple
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.materials import Take
+from yardcliff.core.materials.goods import Take
 from yardcliff.core.rack.part import Face
+from yardcliff.core.units.exact import Fraction
 from yardcliff.data import table
 
 FACES = tuple(Face)
@@ -72,12 +74,16 @@ class Kind(StrEnum):
 
     @property
     def listed(self) -> bool:
-        """Whether it stands in the hole table of its part: what is drilled, and where plates are let in."""
+        """Whether it stands in the hole table of its part: what is drilled, and where plates are
+        let in.
+        """
         return self.drilled or bool(self.row.get("listed"))
 
     @property
     def marked(self) -> bool:
-        """Whether its places are marked out: not what is marked through another hole, or set at the saw."""
+        """Whether its places are marked out: not what is marked through another hole, or set at the
+        saw.
+        """
         return not (self.row.get("through") or self.row.get("set"))
 
     def noun(self, count: int = 1) -> str:
@@ -99,8 +105,8 @@ Extent = tuple[()] | tuple[Fraction, Fraction, Fraction, Fraction]
 
 
 class Place(NamedTuple):
-    """Where a feature is: on which face of which part, *along* and *across* it (`Part.frame`), and what it is there
-    for: a holder by its row and number, or the part that is joined there.
+    """Where a feature is: on which face of which part, *along* and *across* it (`Part.frame`), and
+    what it is there for: a holder by its row and number, or the part that is joined there.
     """
 
     part: str
@@ -114,15 +120,18 @@ class Place(NamedTuple):
 
 @dataclass(frozen=True, slots=True)
 class Operation:
-    """One line of the machining schedule: one tool, depth and setting for equal features of its `parts`.
+    """One line of the machining schedule: one tool, depth and setting for equal features of its
+    `parts`.
 
-    The `parts` are keys; what holders are made of is HOLDER, and is called a `piece`. Features of parts are at their
-    `places`; of what holders are made of, and of what makes a part, there are so `many`. Those of a fitting are at `offsets` from each holder's axis, to the
-    right and up the marked face, until its rack places them. What is no round hole is `cut` about its place: from and
-    to along, from and to across (of a fitting: to the right, and up). `size` is the tool's: a bit's diameter, a saw
-    cut's length. Without a `depth` it goes right through, and leaves no `web`. `spot` says where on the part where
-    that is no whole face, `stop` what ends the cut, `how` it is done where depth and tilt do not say it; all together
-    take what is in `takes`, beside the parts.
+    The `parts` are keys; what holders are made of is HOLDER, and is called a `piece`. Features of
+    parts are at their `places`; of what holders are made of, and of what makes a part, there are so
+    `many`. Those of a fitting are at `offsets` from each holder's axis, to the right and up the
+    marked face, until its rack places them. What is no round hole is `cut` about its place: from
+    and to along, from and to across (of a fitting: to the right, and up). `size` is the tool's: a
+    bit's diameter, a saw cut's length. Without a `depth` it goes right through, and leaves no
+    `web`. `spot` says where on the part where that is no whole face, `stop` what ends the cut,
+    `how` it is done where depth and tilt do not say it; all together take what is in `takes`,
+    beside the parts.
     """
 
     kind: Kind
@@ -168,15 +177,32 @@ def drill(
     takes: tuple[Take, ...] = (),
     tool: str = "bit",
 ) -> Operation:
-    """Equal holes at these places: right through, or so `deep` with so much wood `left` behind them."""
+    """Equal holes at these places: right through, or so `deep` with so much wood `left` behind
+    them.
+    """
     at = tuple(places)
     stop = stop or ("through" if deep is None else "tape on the bit")
-    return Operation(kind, part_keys(at), tool, bit, deep, tilt, left, stop, note, takes=takes, places=at, head=head)
+    return Operation(
+        kind,
+        part_keys(at),
+        tool,
+        bit,
+        deep,
+        tilt,
+        left,
+        stop,
+        note,
+        takes=takes,
+        places=at,
+        head=head,
+    )
 
 
 @dataclass(frozen=True, slots=True)
 class Hole:
-    """A line of a part's hole table: its number on the part, where it is, and the operation that drills it."""
+    """A line of a part's hole table: its number on the part, where it is, and the operation that
+    drills it.
+    """
 
     number: int
     place: Place
@@ -184,23 +210,29 @@ class Hole:
 
 
 def hole_table(machining: Iterable[Operation]) -> Mapping[str, tuple[Hole, ...]]:
-    """The holes of each part, by its key: face by face, along it from the datum end, then across."""
+    """The holes of each part, by its key: face by face, along it from the datum end,
+    then across.
+    """
     on: dict[str, list[tuple[Place, Operation]]] = {}
-    for one in machining:
-        if one.kind.listed:
-            for place in one.places:
-                on.setdefault(place.part, []).append((place, one))
+    for operation in machining:
+        if operation.kind.listed:
+            for place in operation.places:
+                on.setdefault(place.part, []).append((place, operation))
     for found in on.values():
         found.sort(key=lambda each: (FACES.index(each[0].face), each[0].along, each[0].across))
-    return {key: tuple(Hole(k, *each) for k, each in enumerate(found, 1)) for key, found in on.items()}
+    return {
+        key: tuple(Hole(k, *each) for k, each in enumerate(found, 1)) for key, found in on.items()
+    }
 
 
 def in_order(machining: Iterable[Operation]) -> tuple[Operation, ...]:
     """As they came, but none before a kind that it comes after (`after` in data/works.toml)."""
     left, found = list(machining), []
     while left:
-        kinds = {one.kind for one in left}
-        ready = next(one for one in left if not kinds & set(one.kind.row.get("after", ())))
+        kinds = {operation.kind for operation in left}
+        ready = next(
+            operation for operation in left if not kinds & set(operation.kind.row.get("after", ()))
+        )
         found.append(ready)
         left.remove(ready)
     return tuple(found)

@@ -4,8 +4,8 @@ from dataclasses import dataclass
 from enum import StrEnum
 from typing import Literal, NamedTuple
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.materials import Wood
+from yardcliff.core.materials.goods import Wood
+from yardcliff.core.units.exact import Fraction
 
 Seen = Literal["from the side", "from above"]
 ZERO = Fraction(0)
@@ -49,8 +49,8 @@ _MOST = frozenset({Face.RIGHT, Face.TOP, Face.FRONT})
 class Frame(NamedTuple):
     """How places on a face are read: *along* a part from one end and *across* it from an edge.
 
-    Each is an axis of the wall (0, 1, 2 for x, y, z), whether it is read backwards from the part's far end, and the
-    face where it begins.
+    Each is an axis of the wall (0, 1, 2 for x, y, z), whether it is read backwards from the part's
+    far end, and the face where it begins.
     """
 
     along: int
@@ -74,17 +74,19 @@ _ENDS = {0: (Face.LEFT, Face.RIGHT), 1: (Face.BOTTOM, Face.TOP), 2: (Face.BACK, 
 
 @dataclass(frozen=True, slots=True)
 class Part:
-    """A board as it sits on the wall: its lower left back corner (x, y, z), z off the wall, and its size along these.
+    """A board as it sits on the wall: its lower left back corner (x, y, z), z off the wall, and its
+    size along these.
 
-    The `key` finds it and is never shown; the `name` is shown and never compared. `marked` is the face that the row is
-    marked on: the front as it is seen, or the top with the front edge below. It runs along the wall, or `up`: then
-    that face is read with the foot at the left, as the board lies on the bench. `seams` are where it is pieced
-    together from planks, from its left end; the grain of an `upright` one runs up. One that is no box has a `profile`
-    from its end, convex corners in order: (z, y) `seen` from the side, (x, z) from above; position and size are then
-    those of the box around it, and `sawn` is how wide and thick its blank is; what comes out of another part's blank is
-    `of` that one. The marked face of one that leans is turned from the wall by `lean` degrees, to the right where
-    positive. What stands on it, beside the things that
-    hang, weighs `bears_g`.
+    The `key` finds it and is never shown; the `name` is shown and never compared. `marked` is the
+    face that the row is marked on: the front as it is seen, or the top with the front edge below.
+    It runs along the wall, or `up`: then that face is read with the foot at the left, as the board
+    lies on the bench. `seams` are where it is pieced together from planks, from its left end; the
+    grain of an `upright` one runs up. One that is no box has a `profile` from its end, convex
+    corners in order: (z, y) `seen` from the side, (x, z) from above; position and size are then
+    those of the box around it, and `sawn` is how wide and thick its blank is; what comes out of
+    another part's blank is `of` that one. The marked face of one that leans is turned from the wall
+    by `lean` degrees, to the right where positive. What stands on it, beside the things that hang,
+    weighs `bears_g`.
     """
 
     key: str
@@ -152,8 +154,9 @@ class Part:
         return self.size[face.axis]
 
     def frame(self, face: Face) -> Frame:
-        """How places on a face are read. A long face from the datum end (the foot of one that stands), across from
-        its lower edge, or from the front where it lies flat; an end from its lower or left edge, across from its back.
+        """How places on a face are read. A long face from the datum end (the foot of one that
+        stands), across from its lower edge, or from the front where it lies flat; an end from its
+        lower or left edge, across from its back.
         """
         long = 1 if self.stands else 0
         if face.axis == long:
@@ -165,7 +168,9 @@ class Part:
     def on(self, face: Face, at: Point) -> tuple[Fraction, Fraction]:
         """Where on a face a point of the wall lies: along and across."""
         frame = self.frame(face)
-        return self._read(frame.along, frame.along_back, at), self._read(frame.across, frame.across_back, at)
+        return self._read(frame.along, frame.along_back, at), self._read(
+            frame.across, frame.across_back, at
+        )
 
     def _read(self, axis: int, back: bool, at: Point) -> Fraction:
         low, size = self.low[axis], self.size[axis]
@@ -179,7 +184,9 @@ class Part:
             (frame.along, frame.along_back, along),
             (frame.across, frame.across_back, across),
         ):
-            found[axis] = self.low[axis] + self.size[axis] - value if back else self.low[axis] + value
+            found[axis] = (
+                self.low[axis] + self.size[axis] - value if back else self.low[axis] + value
+            )
         axis = face.axis
         found[axis] = self.low[axis] + (self.size[axis] if face in _MOST else ZERO)
         return found[0], found[1], found[2]
@@ -199,4 +206,6 @@ class Part:
         # The box around a board that leans says nothing of its faces.
         if not broad or (self.lean and face.axis != self.face.axis):
             return f"{face} edge"
-        return {Face.BOTTOM: "underside", Face.LEFT: "left face", Face.RIGHT: "right face"}.get(face, str(face))
+        return {Face.BOTTOM: "underside", Face.LEFT: "left face", Face.RIGHT: "right face"}.get(
+            face, str(face)
+        )

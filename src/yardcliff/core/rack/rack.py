@@ -9,26 +9,27 @@ from dataclasses import dataclass
 from math import cos, radians
 from typing import NamedTuple
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.findings import Finding
-from yardcliff.core.geometry import Path
-from yardcliff.core.item import Item
-from yardcliff.core.look import Look
+from yardcliff.core.findings.finding import Finding
+from yardcliff.core.findings.working import Figure
 from yardcliff.core.rack.glyph import Bore, Glyph
 from yardcliff.core.rack.joint import Joint
 from yardcliff.core.rack.operation import Operation
 from yardcliff.core.rack.part import Part, Seen
-from yardcliff.core.row import Row
-from yardcliff.core.rows import ALIKE, Fixture, Fixtures
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.rows import ALIKE, Fixture, Fixtures
+from yardcliff.core.shapes.geometry import Path
 from yardcliff.core.strength.link import Link
-from yardcliff.core.working import Figure
+from yardcliff.core.things.item import Item
+from yardcliff.core.things.look import Look
+from yardcliff.core.units.exact import Fraction
 
 ZERO = Fraction(0)
 
 
 class Seat(NamedTuple):
-    """Where the foot of what a holder clips stands in another part: the holder by its row and place, and the hole,
-    `along` that part's marked face from its datum and `across` above its lower edge.
+    """Where the foot of what a holder clips stands in another part: the holder by its row and
+    place, and the hole, `along` that part's marked face from its datum and `across` above its lower
+    edge.
     """
 
     part: str
@@ -41,8 +42,8 @@ class Seat(NamedTuple):
 
 
 class Placed(NamedTuple):
-    """One holder on the rack: its row from the top, its place in it, whether the user pinned it, and which of the
-    rack's glyphs it is.
+    """One holder on the rack: its row from the top, its place in it, whether the user pinned it,
+    and which of the rack's glyphs it is.
     """
 
     row: int
@@ -66,7 +67,9 @@ class Hung(NamedTuple):
 
 @dataclass(frozen=True, slots=True)
 class Kept:
-    """Something that may stand on a shelf, as tall as was said: its lower left back corner and its size, mm."""
+    """Something that may stand on a shelf, as tall as was said: its lower left back corner and its
+    size, mm.
+    """
 
     x: Fraction
     y: Fraction
@@ -80,8 +83,9 @@ class Kept:
 class RackRow:
     """A row of holders: solved along its part, its axis `across` the part's marked face.
 
-    It starts at (`x`, `y`) and runs along the wall, or `up`. `kind` is what it hangs, or "=" for what the first row
-    hangs. Its holders are the rack's glyph of the number `glyph`, and smaller ones of that kind.
+    It starts at (`x`, `y`) and runs along the wall, or `up`. `kind` is what it hangs, or "=" for
+    what the first row hangs. Its holders are the rack's glyph of the number `glyph`, and smaller
+    ones of that kind.
     """
 
     part: str
@@ -109,8 +113,8 @@ class RackRow:
 
 @dataclass(frozen=True, slots=True)
 class Outline:
-    """Something shaped, by its name, at true size: from the side in (out of the face, up), or from above in (along,
-    out), mm; what its middle line is, and how to use it.
+    """Something shaped, by its name, at true size: from the side in (out of the face, up), or from
+    above in (along, out), mm; what its middle line is, and how to use it.
     """
 
     name: str
@@ -122,13 +126,15 @@ class Outline:
 
 @dataclass(frozen=True, slots=True)
 class Rack:
-    """Everything that is known about a rack once its family has built it. `says` it in a line of words.
+    """Everything that is known about a rack once its family has built it. `says` it in a line of
+    words.
 
-    Its holders are the first of its `glyphs`, smaller ones of that kind made for things of their own, and those of
-    rows that have another kind; each glyph has its holes in `bored`. `seats` are holes in other parts that answer
-    the holders: where the foot of a shaft stands; `outline` is of a holder that is shaped in the shop, `shaped` are
-    those of other parts; `kept` is what shelves have room for; `looks` are how the kinds of things are seen as the
-    rack holds them; `links` are what may give way before the wall is asked.
+    Its holders are the first of its `glyphs`, smaller ones of that kind made for things of their
+    own, and those of rows that have another kind; each glyph has its holes in `bored`. `seats` are
+    holes in other parts that answer the holders: where the foot of a shaft stands; `outline` is of
+    a holder that is shaped in the shop, `shaped` are those of other parts; `kept` is what shelves
+    have room for; `looks` are how the kinds of things are seen as the rack holds them; `links` are
+    what may give way before the wall is asked.
     """
 
     family: str
@@ -183,8 +189,14 @@ class Rack:
 
     @property
     def fixtures(self) -> Fixtures:
-        """What rows with another kind of holder than the first one's are spaced by, by their index."""
-        gaps = {k: one.row.fixture.across + one.row.brief.fixture_gap for k, one in enumerate(self.rows) if one.glyph}
+        """What rows with another kind of holder than the first one's are spaced by, by
+        their index.
+        """
+        gaps = {
+            k: row.row.fixture.across + row.row.brief.fixture_gap
+            for k, row in enumerate(self.rows)
+            if row.glyph
+        }
         return {k: Fixture(self.rows[k].row.fixture, gap) for k, gap in gaps.items()}
 
     @property
@@ -194,7 +206,9 @@ class Rack:
 
     @property
     def several(self) -> bool:
-        """Whether it hangs things in more than one row; uprights that carry one row together do not."""
+        """Whether it hangs things in more than one row; uprights that carry one row together do
+        not.
+        """
         return len(self.rows) > 1 and not self.up
 
     @property
@@ -205,7 +219,7 @@ class Rack:
     @property
     def one_board(self) -> bool:
         """Whether all rows are marked on one part."""
-        return len({one.part for one in self.rows}) == 1
+        return len({row.part for row in self.rows}) == 1
 
     def part(self, key: str) -> Part:
         return next(part for part in self.parts if part.key == key)
@@ -214,13 +228,19 @@ class Rack:
     def alike(self) -> tuple[tuple[int, ...], ...]:
         """The rows by their marks: the indexes of those that have the same ones, from the top."""
         groups: dict[tuple[Fraction, ...], list[int]] = {}
-        for k, one in enumerate(self.rows):
-            groups.setdefault(one.row.axes, []).append(k)
+        for k, row in enumerate(self.rows):
+            groups.setdefault(row.row.axes, []).append(k)
         return tuple(map(tuple, groups.values()))
 
     def named(self, group: tuple[int, ...]) -> str:
-        """`Row 2`, `Rows 1, 3 and 5`, counted from 1 at the top; rows that run up are known by their parts."""
+        """`Row 2`, `Rows 1, 3 and 5`, counted from 1 at the top; rows that run up are known by
+        their parts.
+        """
         if self.up:
             return " and ".join(self.part(self.rows[k].part).name for k in group)
         names = [str(k + 1) for k in group]
-        return f"Row {names[0]}" if len(names) == 1 else f"Rows {', '.join(names[:-1])} and {names[-1]}"
+        return (
+            f"Row {names[0]}"
+            if len(names) == 1
+            else f"Rows {', '.join(names[:-1])} and {names[-1]}"
+        )

@@ -1,13 +1,13 @@
-"""Racks as bodies: a shelf with what stands on it, its screws through a back plate, a glue line that is pulled open,
-a cleat's lip.
+"""Racks as bodies: a shelf with what stands on it, its screws through a back plate, a glue line
+that is pulled open, a cleat's lip.
 
-A board of the wood's own rupture over the factor; screws and shear by the Wood Handbook, FPL-GTR-282, chapters 5, 8
-and 9.
+A board of the wood's own rupture over the factor; screws and shear by the Wood Handbook,
+FPL-GTR-282, chapters 5, 8 and 9.
 """
 
 from dataclasses import dataclass
 
-from yardcliff.core.materials import Wood
+from yardcliff.core.materials.goods import Wood
 from yardcliff.core.strength.wood import SAFETY, bending, lateral, thread, withdrawal
 from yardcliff.data import values
 
@@ -22,8 +22,8 @@ def along_grain(wood: Wood) -> float:
 
 @dataclass(frozen=True, slots=True)
 class Shelf:
-    """A shelf on its ends or brackets, `span` apart, `deep` and `thick`, mm; an even `load` and a `hand` in its
-    middle, N.
+    """A shelf on its ends or brackets, `span` apart, `deep` and `thick`, mm; an even `load` and a
+    `hand` in its middle, N.
     """
 
     wood: Wood
@@ -36,7 +36,9 @@ class Shelf:
     @property
     def stress(self) -> float:
         """(F L / 4 + W L / 8) / (b t² / 6), MPa."""
-        return (self.hand * self.span / 4 + self.load * self.span / 8) / (self.deep * self.thick**2 / 6)
+        return (self.hand * self.span / 4 + self.load * self.span / 8) / (
+            self.deep * self.thick**2 / 6
+        )
 
     @property
     def share(self) -> float:
@@ -45,9 +47,9 @@ class Shelf:
 
 @dataclass(frozen=True, slots=True)
 class Butt:
-    """A shelf screwed to a plate through its back: what stands on it, `out` from the plate, turns it about its lower
-    edge, and the screws in the middle of its thickness hold that. A `hand` at one place pulls at the two nearest
-    screws; the rest, `load`, at all `count`.
+    """A shelf screwed to a plate through its back: what stands on it, `out` from the plate, turns
+    it about its lower edge, and the screws in the middle of its thickness hold that. A `hand` at
+    one place pulls at the two nearest screws; the rest, `load`, at all `count`.
     """
 
     wood: Wood
@@ -75,11 +77,15 @@ class Butt:
     @property
     def share(self) -> float:
         across = self.hand / 2 + self.load / self.count
-        return self.pull / self.may_pull + across / self.may_shear if self.may_pull else float("inf")
+        return (
+            self.pull / self.may_pull + across / self.may_shear if self.may_pull else float("inf")
+        )
 
 
 def opened(force: float, lever: float, long: float, thick: float, wood: Wood) -> float:
-    """Of what a glue line so long and thick may bear that a force opens with its lever: 6 F a / (b t²)."""
+    """Of what a glue line so long and thick may bear that a force opens with its lever: 6 F a / (b
+    t²).
+    """
     return 6 * force * lever / (long * thick**2) / along_grain(wood)
 
 

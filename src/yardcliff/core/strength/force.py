@@ -6,8 +6,8 @@ from dataclasses import dataclass, replace
 GRAVITY, TUG = 9.81, 3
 """N/kg; how much harder a hand pulls than the thing weighs."""
 SMALL, LEANT_ON, CHILD = 30, 150, 250
-"""The least that a hand pulls with, N, by what hangs: at what nobody leans on; at what is pulled at or leant on
-(coats, towels, bags, bars); and where a child may hang on that. Rules of thumb.
+"""The least that a hand pulls with, N, by what hangs: at what nobody leans on; at what is pulled at
+or leant on (coats, towels, bags, bars); and where a child may hang on that. Rules of thumb.
 """
 TINY_G, TINY_LONG = 400, 250
 """What weighs more than this, g, or hangs down further, mm, somebody leans on."""
@@ -40,10 +40,16 @@ def newtons(grams: float) -> float:
 
 
 def least_tug(weight_g: int, below: float, given: int | None, *, children: bool) -> int:
-    """With what a hand pulls at a thing at least, N: as `given`, else by its weight and how far it hangs down; what
-    is leant on takes a child.
+    """With what a hand pulls at a thing at least, N: as `given`, else by its weight and how far it
+    hangs down; what is leant on takes a child.
     """
-    least = given if given is not None else SMALL if weight_g <= TINY_G and below <= TINY_LONG else LEANT_ON
+    least = (
+        given
+        if given is not None
+        else SMALL
+        if weight_g <= TINY_G and below <= TINY_LONG
+        else LEANT_ON
+    )
     return max(least, CHILD) if children and least >= LEANT_ON else least
 
 

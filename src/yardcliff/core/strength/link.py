@@ -1,4 +1,6 @@
-"""The links of the chain from a thing to the wall, each with how much of what it may bear it bears."""
+"""The links of the chain from a thing to the wall, each with how much of what it may
+bear it bears.
+"""
 
 from collections.abc import Iterable
 from dataclasses import dataclass
@@ -9,8 +11,8 @@ Kind = Literal["hook", "peg", "board", "screw", "anchor", "wall"]
 
 @dataclass(frozen=True, slots=True)
 class Link:
-    """One link: its kind, what it is called, and its share: 1 is all that it may bear. `figure` is the key of its
-    working.
+    """One link: its kind, what it is called, and its share: 1 is all that it may bear. `figure` is
+    the key of its working.
     """
 
     kind: Kind

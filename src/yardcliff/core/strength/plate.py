@@ -1,21 +1,22 @@
-"""A hook on a plate, held by screws down its middle: what is hung at a distance a from the plate turns it about its
-foot.
+"""A hook on a plate, held by screws down its middle: what is hung at a distance a from the plate
+turns it about its foot.
 
-The upper screw is pulled with T = F a / h, h from it down to the plate's foot, and all bear F across themselves in
-equal parts: T/Ta + V/Va. Straight outward they share F, and the lower one bears more where the hook's throat is below
-the middle.
+The upper screw is pulled with T = F a / h, h from it down to the plate's foot, and all bear F
+across themselves in equal parts: T/Ta + V/Va. Straight outward they share F, and the lower one
+bears more where the hook's throat is below the middle.
 """
 
 from dataclasses import dataclass
 
-from yardcliff.core.materials import Wood
+from yardcliff.core.materials.goods import Wood
 from yardcliff.core.strength.wood import lateral, thread, withdrawal
 
 
 @dataclass(frozen=True, slots=True)
 class Plate:
-    """`count` equal screws, the outer ones `spread` apart about its middle, `into` the wood by so much, through a
-    plate so `tall`; load `out` of the face, and the throat `drop` below the plate's middle. All in mm.
+    """`count` equal screws, the outer ones `spread` apart about its middle, `into` the wood by so
+    much, through a plate so `tall`; load `out` of the face, and the throat `drop` below the plate's
+    middle. All in mm.
     """
 
     wood: Wood

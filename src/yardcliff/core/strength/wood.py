@@ -1,16 +1,17 @@
-"""What wood bears: screws drawn out of it and pressed across it, dowels on their holes, boards that bend.
+"""What wood bears: screws drawn out of it and pressed across it, dowels on their holes, boards that
+bend.
 
-Lengths in mm, forces in N, stresses in MPa. G is the specific gravity of the lightest wood that is sold under a name
-(data/species.toml). All formulas are of the Wood Handbook, FPL-GTR-282: chapter 8 for screws and dowels, chapter 9
-for boards.
+Lengths in mm, forces in N, stresses in MPa. G is the specific gravity of the lightest wood that is
+sold under a name (data/species.toml). All formulas are of the Wood Handbook, FPL-GTR-282: chapter 8
+for screws and dowels, chapter 9 for boards.
 """
 
 from functools import cache
 from itertools import pairwise
 
-from yardcliff.core.exact import Fraction
-from yardcliff.core.materials import Wood
+from yardcliff.core.materials.goods import Wood
 from yardcliff.core.strength.force import newtons
+from yardcliff.core.units.exact import Fraction
 from yardcliff.data import values
 
 SAFETY = 4
@@ -18,15 +19,19 @@ SAFETY = 4
 PART = {4: "quarter", 5: "fifth"}
 """The safety factors in words."""
 DRAWN, LAG_DRAWN, DRAWN_SAFETY = 108.25, 125.4, 5
-"""Withdrawal of wood screws, 108.25 G² D L, and of lag screws, 125.4 G^1.5 D^0.75 L; a fifth of it is allowed."""
+"""Withdrawal of wood screws, 108.25 G² D L, and of lag screws, 125.4 G^1.5 D^0.75 L; a fifth of it
+is allowed.
+"""
 ACROSS: dict[Wood, float] = {"softwood": 23.17, "hardwood": 31.99}
 LAG_ACROSS: dict[Wood, float] = {"softwood": 23.30, "hardwood": 29.51}
 LASTING = 1.6
-"""What a screw and a lag screw bear across themselves, K D², by the group of the wood; over 1.6 for a load that
-lasts.
+"""What a screw and a lag screw bear across themselves, K D², by the group of the wood; over 1.6 for
+a load that lasts.
 """
 FULL, LAG_FULL = 7, 11
-"""Diameters in the wood from which a wood screw and a lag screw bear that in full; in proportion below."""
+"""Diameters in the wood from which a wood screw and a lag screw bear that in full; in proportion
+below.
+"""
 LEAST, LAG_LEAST = 2, 4
 """With fewer diameters in the wood they are not counted on at all."""
 ACROSS_GRAIN = ((4.8, 1.0), (6.4, 0.97), (7.9, 0.85), (9.5, 0.76), (11.1, 0.70), (12.7, 0.65))
@@ -34,7 +39,9 @@ ACROSS_GRAIN = ((4.8, 1.0), (6.4, 0.97), (7.9, 0.85), (9.5, 0.76), (11.1, 0.70),
 SIDE = ((2.0, 0.62), (2.5, 0.77), (3.0, 0.93), (3.5, 1.0))
 """What a lag screw through a thin board bears as a share, by the board's thickness in diameters."""
 THREADED, THREAD_SHARE = 40.0, 0.6
-"""To this length, mm, wood screws are threaded all along; longer ones by this share: typical of packets."""
+"""To this length, mm, wood screws are threaded all along; longer ones by this share: typical of
+packets.
+"""
 
 
 @cache
@@ -44,8 +51,8 @@ def gravity(wood: Wood) -> float:
 
 
 def thread(length: float, into: float, diameter: float) -> float:
-    """The thread of a screw so long that holds where it goes so far `into` the wood, mm: its tip, one diameter, does
-    not count.
+    """The thread of a screw so long that holds where it goes so far `into` the wood, mm: its tip,
+    one diameter, does not count.
     """
     threaded = length if length <= THREADED else max(THREADED, THREAD_SHARE * length)
     return max(min(into, threaded) - diameter, 0.0)
@@ -60,13 +67,23 @@ def withdrawal(wood: Wood, diameter: float, hold: float, *, lag: bool = False) -
 
 
 def lateral(
-    wood: Wood, diameter: float, into: float, *, lag: bool = False, across: bool = False, side: float | None = None
+    wood: Wood,
+    diameter: float,
+    into: float,
+    *,
+    lag: bool = False,
+    across: bool = False,
+    side: float | None = None,
 ) -> float:
-    """What a screw may bear across itself, N, so far `into` the wood; `across` its grain, through a board `side`
-    thick.
+    """What a screw may bear across itself, N, so far `into` the wood; `across` its grain, through a
+    board `side` thick.
     """
     deep = into / diameter
-    share = 0.0 if deep < (LAG_LEAST if lag else LEAST) else min(deep / (LAG_FULL if lag else FULL), 1.0)
+    share = (
+        0.0
+        if deep < (LAG_LEAST if lag else LEAST)
+        else min(deep / (LAG_FULL if lag else FULL), 1.0)
+    )
     if not lag:
         return ACROSS[wood] * diameter**2 / LASTING * share
     grain = _between(ACROSS_GRAIN, diameter) if across else 1.0
@@ -86,8 +103,8 @@ def _between(points: tuple[tuple[float, float], ...], at: float) -> float:
 
 @cache
 def embedding(wood: Wood, diameter: float) -> float:
-    """With how much a round stick may press on the side of its hole across the grain, MPa: 212 G^1.45 D^-0.5; thin
-    ones 114.5 G^1.84.
+    """With how much a round stick may press on the side of its hole across the grain, MPa: 212
+    G^1.45 D^-0.5; thin ones 114.5 G^1.84.
     """
     g = gravity(wood)
     return float(114.5 * g**1.84) if diameter < 6.4 else float(212.0 * g**1.45 * diameter**-0.5)
@@ -100,7 +117,8 @@ def bending(wood: str) -> float:
 
 
 def sag(length: Fraction, width: Fraction, thickness: Fraction, load_g: float, wood: Wood) -> float:
-    """How far a board on two ends bends in its middle under an even load, mm: 5 F l³ / (384 E I), I = b t³ / 12.
+    """How far a board on two ends bends in its middle under an even load, mm: 5 F l³ / (384 E I), I
+    = b t³ / 12.
 
     `width` is across the load and `thickness` along it.
     """

@@ -1,4 +1,6 @@
-"""The user's workshop: its tools, when there is time for it, how many clamps, how much room for what dries."""
+"""The user's workshop: its tools, when there is time for it, how many clamps, how much room for
+what dries.
+"""
 
 from datetime import time
 from itertools import pairwise
@@ -7,10 +9,12 @@ from typing import Annotated, Literal, Self, get_args
 from pydantic import Field, StringConstraints, model_validator
 from pydantic_core import PydanticCustomError
 
-from yardcliff.core.model import Frozen
-from yardcliff.core.money import Money
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.units.money import Money
 
-Tool = Literal["drill press", "drill", "router", "table saw", "mitre saw", "jigsaw", "planer", "sander"]
+Tool = Literal[
+    "drill press", "drill", "router", "table saw", "mitre saw", "jigsaw", "planer", "sander"
+]
 TOOLS: tuple[Tool, ...] = get_args(Tool)
 DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
 Clock = Annotated[str, StringConstraints(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")]
@@ -34,9 +38,10 @@ class Hours(Frozen):
     def _ends_later(self) -> Self:
         if minute(self.start) >= minute(self.end):
             raise PydanticCustomError(
-                "hours", "{day} from {start} to {end} ends before it begins.",
+                "hours",
+                "{day} from {start} to {end} ends before it begins.",
                 {"day": DAYS[self.day], "start": self.start, "end": self.end},
-            )  # fmt: skip
+            )
         return self
 
 
@@ -50,9 +55,10 @@ PACES = 25, 400
 
 
 class Shop(Frozen):
-    """`tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may stand about at once; `pace` how long
-    the user's hands take, per cent of what is reckoned. `errands` is when the yard can be gone to (none: in the shop's hours).
-    `rate` is what an hour of the user's counts against money, in hundredths.
+    """`tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may
+    stand about at once; `pace` how long the user's hands take, per cent of what is reckoned.
+    `errands` is when the yard can be gone to (none: in the shop's hours). `rate` is what an hour of
+    the user's counts against money, in hundredths.
     """
 
     tools: tuple[Tool, ...] = ("drill", "mitre saw", "jigsaw", "sander")
@@ -66,12 +72,17 @@ class Shop(Frozen):
     @model_validator(mode="after")
     def _hours_are_apart(self) -> Self:
         for week in (self.hours, self.errands):
-            for one, other in pairwise(in_turn(week)):
-                if one.day == other.day and minute(other.start) < minute(one.end):
+            for hours, other in pairwise(in_turn(week)):
+                if hours.day == other.day and minute(other.start) < minute(hours.end):
                     raise PydanticCustomError(
-                        "hours", "{day}: {first} and {second} overlap.",
-                        {"day": DAYS[one.day], "first": f"{one.start}–{one.end}", "second": f"{other.start}–{other.end}"},
-                    )  # fmt: skip
+                        "hours",
+                        "{day}: {first} and {second} overlap.",
+                        {
+                            "day": DAYS[hours.day],
+                            "first": f"{hours.start}–{hours.end}",
+                            "second": f"{other.start}–{other.end}",
+                        },
+                    )
         return self
 
     def week(self, errand: bool = False) -> list[Hours]:

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 
 import { wallTime } from "../../api/client";
-import type { Said } from "../../api/types";
+import type { Tick } from "../../api/types";
 import { Button } from "../../ui/Button";
 
 const MINUTE_MS = 60_000;
@@ -29,7 +29,7 @@ export function Clock({ since, onTick }: Props) {
 }
 
 /** Since when the clock runs, with what was said and not heard yet. */
-export function runningSince(since: string | null, unsent: Said[]): string | null {
+export function runningSince(since: string | null, unsent: Tick[]): string | null {
   return unsent.reduce<string | null>((running, { item, at }) => {
     if (item === CLOCK) return running ?? at ?? null;
     return item.startsWith(`${CLOCK}|`) ? null : running;

@@ -1,7 +1,7 @@
 import { expect, test, vi } from "vitest";
 
 import { OfflineError, ProblemError } from "../../api/client";
-import type { Making, Said, Task } from "../../api/types";
+import type { Making, Tick, Task } from "../../api/types";
 import { Outbox, type Refused } from "./outbox";
 import { remaining } from "./Timers";
 import { overlaid, reordered } from "./useMaking";
@@ -30,10 +30,10 @@ const problem = (status: number, detail: string) =>
   new ProblemError({ type: "", title: "", status, detail, errors: [] });
 
 test("what is ticked while the link is down is sent later, once and in its order", async () => {
-  const heard: Said[][] = [];
+  const heard: Tick[][] = [];
   let up = false;
   const storage = shelf();
-  const send = (_: string, said: Said[]) => {
+  const send = (_: string, said: Tick[]) => {
     if (!up) return Promise.reject(new OfflineError("down"));
     heard.push(said);
     return Promise.resolve();
@@ -94,7 +94,7 @@ test("a new key, a restart or trouble of the server throws no tick away, and one
   send.mockRejectedValueOnce(problem(503, "busy"));
   await vi.advanceTimersByTimeAsync(4100);
   expect(box.held.trouble).toBe("server");
-  send.mockImplementation((_, said: Said[]) =>
+  send.mockImplementation((_, said: Tick[]) =>
     said.some(({ item }) => item === "wrong")
       ? Promise.reject(problem(422, "no such step"))
       : Promise.resolve(),
@@ -159,7 +159,7 @@ test("a wait is counted down, and measures are read out", () => {
 });
 
 test("the clock of a rack runs from the first coming to the bench until the going, heard or not", () => {
-  const say = (item: string): Said => ({ id: item, item, at: "2026-11-28T19:00" });
+  const say = (item: string): Tick => ({ id: item, item, at: "2026-11-28T19:00" });
   expect(runningSince(null, [])).toBeNull();
   expect(runningSince(null, [say("clock")])).toBe("2026-11-28T19:00");
   expect(runningSince("2026-11-28T18:00", [say("clock"), say("mark:0")])).toBe("2026-11-28T18:00");

@@ -2,20 +2,20 @@ import { useSyncExternalStore } from "react";
 
 import { api, OfflineError, ProblemError, saidOf, wallTime } from "../../api/client";
 import { newKey } from "../../api/key";
-import type { Said } from "../../api/types";
+import type { Tick } from "../../api/types";
 
 const RETRY_MS = 4000;
 const KEY = (rack: string) => `yardcliff.bench.${rack}`;
 
 /** Something that the server would not take, and why; it stays until its user lets it go. */
 export interface Refused {
-  said: Said;
+  said: Tick;
   why: string;
 }
 
 export interface Held {
   /** What the server does not have yet, the oldest first. */
-  waiting: Said[];
+  waiting: Tick[];
   refused: Refused[];
   /** Why it waits: the link is down, the key is another, the server is in trouble. */
   trouble: "" | "away" | "key" | "server";
@@ -36,7 +36,7 @@ export class Outbox {
 
   constructor(
     private readonly rack: string,
-    private readonly send: (rack: string, said: Said[]) => Promise<unknown> = api.say,
+    private readonly send: (rack: string, said: Tick[]) => Promise<unknown> = api.say,
     private readonly storage: Pick<Storage, "getItem" | "setItem"> = localStorage,
   ) {
     this.now = read(storage.getItem(KEY(rack)));
@@ -87,7 +87,7 @@ export class Outbox {
   }
 
   /** One of a batch was refused: which one is told, the others are taken. */
-  private async oneByOne(batch: Said[]): Promise<void> {
+  private async oneByOne(batch: Tick[]): Promise<void> {
     for (const said of batch)
       try {
         await this.send(this.rack, [said]);
@@ -105,7 +105,7 @@ export class Outbox {
     };
   };
 
-  private sent(batch: Said[], refused: Refused[] = []) {
+  private sent(batch: Tick[], refused: Refused[] = []) {
     this.put({
       waiting: this.now.waiting.filter((one) => !batch.includes(one)),
       refused: [...this.now.refused, ...refused],
@@ -135,7 +135,7 @@ function troubleOf(error: unknown): Held["trouble"] {
 
 function read(text: string | null): Held {
   try {
-    const found = JSON.parse(text ?? "{}") as Said[] | Pick<Held, "waiting" | "refused">;
+    const found = JSON.parse(text ?? "{}") as Tick[] | Pick<Held, "waiting" | "refused">;
     // Before there were refusals it was a list of what waits.
     if (Array.isArray(found)) return { ...NOTHING, waiting: found };
     return { ...NOTHING, waiting: found.waiting ?? [], refused: found.refused ?? [] };

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef } from "react";
 
 import { api } from "../../api/client";
-import type { Making, Said, Shop, Task } from "../../api/types";
+import type { Making, Tick, Shop, Task } from "../../api/types";
 import { useShown } from "../rack/shown";
 import { runningSince } from "./Clock";
 import { useOutbox, type Refused } from "./outbox";
@@ -57,7 +57,7 @@ export function useMaking(ask = true) {
 }
 
 /** What was said and not heard yet, as if it had been. */
-export function overlaid(making: Making, unsent: Said[]): Making {
+export function overlaid(making: Making, unsent: Tick[]): Making {
   if (!unsent.length) return making;
   const last = new Map(unsent.map(({ item, at }) => [item, at ?? null]));
   return {

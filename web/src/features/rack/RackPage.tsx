@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useState, type ComponentType } from "react";
 import { useNavigate, useParams } from "react-router";
 
 import { api, ProblemError } from "../../api/client";
@@ -7,21 +7,31 @@ import type { Catalogue, Rack } from "../../api/types";
 import { NotFound } from "../../ui/NotFound";
 import { Choices } from "./Choices";
 import { Drawing } from "./Drawing";
-import { FixingStage } from "./FixingStage";
 import { Session } from "./session";
 import { Shortcuts } from "./Shortcuts";
 import { SessionShown, Unhurried, useShown } from "./shown";
 import { Standing } from "./Standing";
 import { Stages, type Stage } from "./Stages";
 import { UnsentStore } from "./unsent";
-import { LogSheet } from "../log/LogSheet";
-import { LogStage } from "../log/LogStage";
-import { MakingStage } from "../making/MakingStage";
-import { WorkLine } from "../making/WorkLine";
-import { SawBench } from "../timber/SawBench";
-import { TimberStage } from "../timber/TimberStage";
 import { TitleStrip } from "./TitleStrip";
-import { WallStage } from "./WallStage";
+
+/** The other stages come once this page is there, and before they are gone to: then no link that is down keeps
+ * anybody from one. */
+const coming: (() => Promise<unknown>)[] = [];
+
+function stageOf<P>(load: () => Promise<ComponentType<P>>) {
+  coming.push(load);
+  return lazy(async () => ({ default: await load() }));
+}
+
+const WallStage = stageOf(async () => (await import("./WallStage")).WallStage);
+const FixingStage = stageOf(async () => (await import("./FixingStage")).FixingStage);
+const TimberStage = stageOf(async () => (await import("../timber/TimberStage")).TimberStage);
+const SawBench = stageOf(async () => (await import("../timber/SawBench")).SawBench);
+const MakingStage = stageOf(async () => (await import("../making/MakingStage")).MakingStage);
+const WorkLine = stageOf(async () => (await import("../making/WorkLine")).WorkLine);
+const LogStage = stageOf(async () => (await import("../log/LogStage")).LogStage);
+const LogSheet = stageOf(async () => (await import("../log/LogSheet")).LogSheet);
 
 export function RackPage({ stage }: { stage: Stage }) {
   const { id = "" } = useParams();
@@ -60,6 +70,9 @@ function OneRack({ rack, catalogue, stage }: { rack: Rack; catalogue: Catalogue;
   });
   useEffect(() => session.watch(), [session]);
   useEffect(() => {
+    for (const load of coming) load().catch(() => undefined); // whoever goes there is told
+  }, []);
+  useEffect(() => {
     void session.resume();
     const onLeave = (event: BeforeUnloadEvent) => session.unsaved && event.preventDefault();
     window.addEventListener("beforeunload", onLeave);
@@ -83,27 +96,31 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
       <TitleStrip onHelp={showHelp} />
       <Standing onCopied={(id) => void navigate(`/racks/${id}`)} />
       <main className="flex min-h-0 flex-1 flex-col md:flex-row">
-        {stage === "timber" ? (
-          <SawBench onHelp={showHelp} />
-        ) : stage === "making" ? (
-          <WorkLine onHelp={showHelp} />
-        ) : stage === "log" ? (
-          <LogSheet onHelp={showHelp} />
-        ) : (
-          <Drawing onHelp={showHelp} stage={stage} />
-        )}
+        <Suspense fallback={<div className="flex-1" />}>
+          {stage === "timber" ? (
+            <SawBench onHelp={showHelp} />
+          ) : stage === "making" ? (
+            <WorkLine onHelp={showHelp} />
+          ) : stage === "log" ? (
+            <LogSheet onHelp={showHelp} />
+          ) : (
+            <Drawing onHelp={showHelp} stage={stage} />
+          )}
+        </Suspense>
         <aside
           className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
           aria-label="Choices"
         >
           <Unhurried>
             <Stages stage={stage} />
-            {stage === "rack" && <Choices catalogue={catalogue} />}
-            {stage === "wall" && <WallStage />}
-            {stage === "fixing" && <FixingStage />}
-            {stage === "timber" && <TimberStage />}
-            {stage === "making" && <MakingStage />}
-            {stage === "log" && <LogStage />}
+            <Suspense>
+              {stage === "rack" && <Choices catalogue={catalogue} />}
+              {stage === "wall" && <WallStage />}
+              {stage === "fixing" && <FixingStage />}
+              {stage === "timber" && <TimberStage />}
+              {stage === "making" && <MakingStage />}
+              {stage === "log" && <LogStage />}
+            </Suspense>
           </Unhurried>
         </aside>
       </main>

@@ -179,6 +179,11 @@ export function RacksPage() {
           </details>
         )}
       </main>
+      <footer className="mt-12 text-right">
+        <Link to="/about" className="text-soft underline decoration-dotted underline-offset-3">
+          About Yardcliff, and its licences
+        </Link>
+      </footer>
     </div>
   );
 }

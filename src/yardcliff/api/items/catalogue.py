@@ -1,0 +1,71 @@
+"""What there is to choose from: items, holders, boards, and the schools of spacing with reasons."""
+
+from typing import Any, get_args
+
+from fastapi import APIRouter
+from pydantic import Field, TypeAdapter
+
+from yardcliff.api.deps import App
+from yardcliff.api.racks.views import view_listed
+from yardcliff.api.racks.wire import ItemChoice
+from yardcliff.api.wire import Wire
+from yardcliff.core.brief.rack_brief import Board
+from yardcliff.core.findings.finding import Patch
+from yardcliff.core.row.figures import END_REASONS, SPACING_REASONS
+from yardcliff.core.things.item import Shape
+from yardcliff.core.things.listing import Group
+from yardcliff.core.ways import Holder
+from yardcliff.data import table, values
+
+router = APIRouter(prefix="/api", tags=["catalogue"])
+
+
+class Choice(Wire):
+    """Something to pick, and the patch that picks it or the reason to."""
+
+    key: str
+    name: str
+    why: str = ""
+    patch: Patch = Field(default_factory=dict)
+
+
+class Catalogue(Wire):
+    items: list[ItemChoice]
+    groups: list[str]
+    shapes: list[str]
+    holders: list[Choice]
+    gauges: list[str]
+    boards: list[Choice]
+    ends: list[Choice]
+    spacings: list[Choice]
+
+
+@router.get("/catalogue")
+def get_catalogue(app: App) -> Catalogue:
+    """What there is to choose from: the user's own things first, then typical ones of ours."""
+    measured = {entry.key for entry in app.items.own()}
+    return Catalogue(
+        items=[view_listed(entry, own=entry.key in measured) for entry in app.items.listed()],
+        groups=list(get_args(Group)),
+        shapes=list(get_args(Shape)),
+        holders=_choices("holders", TypeAdapter(Holder)),
+        gauges=[row["gauge"] for row in table("screws")],
+        boards=_choices("boards", TypeAdapter(Board)),
+        ends=[Choice(key=key, name=name, why=why) for key, (name, why) in END_REASONS.items()],
+        spacings=[
+            Choice(key=key, name=name, why=why) for key, (name, why) in SPACING_REASONS.items()
+        ],
+    )
+
+
+def _choices(name: str, model: TypeAdapter[Any]) -> list[Choice]:
+    """The rows of a table with their values as a brief holds them, so that a client can compare."""
+    return [
+        Choice(key=row["key"], name=row["name"], patch=_as_stored(model, values(name, row["key"])))
+        for row in table(name)
+    ]
+
+
+def _as_stored(model: TypeAdapter[Any], values: Patch) -> Patch:
+    stored: Patch = model.dump_python(model.validate_python(values), mode="json")
+    return stored

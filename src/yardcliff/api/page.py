@@ -1,0 +1,34 @@
+"""The built front end, served beside the API. Every page is index.html; the browser routes."""
+
+import secrets
+from pathlib import Path
+
+from fastapi import FastAPI, HTTPException
+from fastapi.responses import HTMLResponse
+from starlette.staticfiles import StaticFiles
+
+from yardcliff.api.security import content_security_policy
+
+STATIC = Path(__file__).parent.parent / "static"
+NONCE = "__NONCE__"
+
+
+def install(app: FastAPI, folder: Path = STATIC) -> None:
+    """Serve the build in `folder`; without one, say how to make it."""
+    if (folder / "assets").is_dir():
+        app.mount("/assets", StaticFiles(directory=folder / "assets"), name="assets")
+
+    @app.get("/{path:path}", include_in_schema=False)
+    def page(path: str) -> HTMLResponse:
+        index = folder / "index.html"
+        if path.startswith(("api/", "assets/")) or not index.is_file():
+            hint = "" if index.is_file() else " The front end is not built: run “make build”."
+            raise HTTPException(404, f"There is no /{path}.{hint}")
+        nonce = secrets.token_urlsafe(16)
+        return HTMLResponse(
+            index.read_text("utf-8").replace(NONCE, nonce),
+            headers={
+                "content-security-policy": content_security_policy(nonce),
+                "cache-control": "no-store",
+            },
+        )

@@ -1,0 +1,54 @@
+"""What a new rack begins as: for what hangs there, by a way of building, on the wall that it is
+for.
+"""
+
+from collections import Counter
+from collections.abc import Iterable, Sequence
+
+from yardcliff.app.designs import Designs
+from yardcliff.app.known_items import KnownItems
+from yardcliff.core.base.model import MAX_COUNT
+from yardcliff.core.design.begin import Begun, begin_on
+from yardcliff.core.design.change import amend
+from yardcliff.core.findings.patch import BriefError
+from yardcliff.core.things.listing import Listed
+from yardcliff.core.units.length import TapeName
+from yardcliff.core.ways import FAMILIES, Brief, starting
+
+Hangs = Sequence[tuple[Listed, int]]
+"""What hangs, and how many of each; the first is the main kind."""
+
+
+def what_hangs(asked: Iterable[tuple[str, int]], items: KnownItems) -> Hangs:
+    """Things of the list by their keys. Raises `BriefError` for one that is not in it, or more than
+    a rack holds.
+    """
+    counts = Counter[str]()
+    for key, count in asked:
+        counts[key] += count
+    if counts.total() > MAX_COUNT:
+        raise BriefError(
+            [("count", f"{counts.total()} things are too many: {MAX_COUNT} fit on a rack.")]
+        )
+    return [(items.find(key), count) for key, count in counts.items()]
+
+
+def begun(brief: Brief, wall: str | None, designs: Designs) -> Begun:
+    """A brief on the wall that it is for. Raises `BriefError` for one that is gone."""
+    if wall is None:
+        return Begun(brief, "")
+    site = designs.site(amend(brief, {"place": {"wall": wall}}))
+    if site is None:
+        raise BriefError([("wall", "That wall is gone: choose another one, or none.")])
+    return begin_on(brief, wall, site)
+
+
+def new_brief(
+    hangs: Hangs, tape: TapeName, family: str | None, wall: str | None, designs: Designs
+) -> Brief:
+    """A new rack's brief, by the way asked for or the most fitting one, on its wall. Raises
+    `BriefError`.
+    """
+    if family is not None and family not in FAMILIES:
+        raise BriefError([("family", f"“{family[:40]}” is none of: {', '.join(FAMILIES)}.")])
+    return begun(starting(hangs, tape, family), wall, designs).brief

@@ -1,0 +1,105 @@
+"""The base of every input model, and the plain-number fields they share."""
+
+import re
+from collections.abc import Iterator, Mapping
+from typing import Annotated, Any, Self
+
+from pydantic import BaseModel, BeforeValidator, ConfigDict, ValidationInfo
+from pydantic_core import PydanticCustomError
+
+MAX_COUNT = 1000
+
+
+class Frozen(BaseModel):
+    """An input: immutable, strict about names, so that a misspelt field is an error and
+    not lost.
+    """
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    def changed(self, values: Mapping[str, object]) -> Self:
+        """A copy with other values, each read as it would be in a brief: the one way to change a
+        frozen value.
+
+        What is worked out may be longer than what may be typed: an impossible design still draws.
+        Raises `ValidationError` for what its field does not take.
+        """
+        there = {name: getattr(self, name) for name in type(self).model_fields}
+        return type(self).model_validate(
+            there | dict(values), context={"exact": True, "worked out": True}
+        )
+
+
+def leaves(model: BaseModel, path: tuple[str, ...] = ()) -> Iterator[tuple[tuple[str, ...], Any]]:
+    """(path, value) of every field that is neither a model nor models by name: lengths as
+    Fractions, as they are kept.
+    """
+    for name in type(model).model_fields:
+        value = getattr(model, name)
+        if isinstance(value, BaseModel):
+            yield from leaves(value, (*path, name))
+        elif isinstance(value, dict):
+            for key, one in value.items():
+                if isinstance(one, BaseModel):
+                    yield from leaves(one, (*path, name, key))
+                else:
+                    yield (*path, name, key), one
+        else:
+            yield (*path, name), value
+
+
+def whole(least: int, most: int) -> BeforeValidator:
+    """Reads a whole number within bounds, as typed."""
+
+    def read(value: Any, info: ValidationInfo) -> int:
+        text = str(value).strip()
+        if isinstance(value, bool) or not re.fullmatch(r"[+-]?\d{1,9}", text):
+            raise PydanticCustomError(
+                "count", "“{text}” is no whole number: write one like 7.", {"text": text[:40]}
+            )
+        worked_out = info.context and info.context.get("worked out")
+        if not least <= int(text) <= most and not (worked_out and int(text) >= least):
+            raise PydanticCustomError(
+                "count",
+                "{text} is out of range: {least} to {most} fit on a rack.",
+                {"text": text, "least": least, "most": most},
+            )
+        return int(text)
+
+    return BeforeValidator(read)
+
+
+def angle(least: int, most: int, what: str, measured: str) -> BeforeValidator:
+    """Reads degrees within bounds, as typed; `what` it is and how it is `measured` are said where
+    it is not.
+    """
+
+    def read(value: Any) -> float:
+        text = str(value).strip().rstrip("°").strip().replace(",", ".")
+        try:
+            degrees = float(text)
+        except ValueError:
+            degrees = float("nan")
+        if not least <= degrees <= most:
+            raise PydanticCustomError(
+                "angle",
+                "“{text}” is no {what}: write {least} to {most} degrees, measured {measured}.",
+                {
+                    "text": str(value)[:40],
+                    "what": what,
+                    "least": least,
+                    "most": most,
+                    "measured": measured,
+                },
+            )
+        return degrees
+
+    return BeforeValidator(read)
+
+
+Count = Annotated[int, whole(1, MAX_COUNT)]
+"""A whole number of things, 1 to 1000."""
+Spares = Annotated[int, whole(0, MAX_COUNT)]
+"""A whole number of things, 0 to 1000."""
+Tilt = Annotated[float, angle(0, 45, "tilt", "from square to the face")]
+"""Degrees from square to the face, 0 to 45."""

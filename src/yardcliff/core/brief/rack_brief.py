@@ -1,0 +1,92 @@
+"""What every way of building is asked: what hangs, how it is spaced, on what board, how high."""
+
+from typing import Annotated, ClassVar, Self
+
+from pydantic import Field, model_validator
+from pydantic_core import PydanticCustomError
+
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.brief.building import Making
+from yardcliff.core.brief.cutting import Cutting
+from yardcliff.core.brief.mounting import AnyMount, Mount, Spot
+from yardcliff.core.materials.goods import Wood
+from yardcliff.core.row.row_brief import RowBrief
+from yardcliff.core.row.rows import ALIKE, RowsBrief
+from yardcliff.core.strength.force import Pulled, hardest
+from yardcliff.core.things.item import Item, Key
+from yardcliff.core.things.thing import LEVEL, Run, Thing, Things
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Size, TapeName
+
+MAIN = ""
+"""The main kind of thing in `row.order`; the others have names."""
+
+
+class Board(Frozen):
+    """The board that the row runs along: `height` is its width, in actual sizes."""
+
+    height: Size = Fraction(120)
+    thickness: Size = Fraction(21)
+    wood: Wood = "softwood"
+
+
+class RackBrief(Frozen):
+    """What the user decides about any rack; each family adds its own.
+
+    `item` is the main kind of thing and `others` are the further ones, by the names that
+    `row.order` uses; `hung` is the height of the first row's axis above the floor, or of the foot
+    of a row that runs up. `place` is where on which wall it is, `mount` how it is fixed, `cutting`
+    what it is cut with and from, `making` in which order and by which school it is made.
+    """
+
+    tape: TapeName = "1 mm"
+    item: Item
+    others: Annotated[dict[Key, Item], Field(max_length=20, default_factory=dict)]
+    row: RowBrief = RowBrief()
+    rows: RowsBrief = RowsBrief()
+    board: Board = Board()
+    hung: Size = Fraction(1600)
+    place: Spot = Spot()
+    mount: AnyMount = Mount()
+    cutting: Cutting = Cutting()
+    making: Making = Making()
+
+    run: ClassVar[Run] = LEVEL
+
+    @property
+    def kinds(self) -> dict[str, Item]:
+        """Every kind of thing by its name in the order; the main one is ""."""
+        return {MAIN: self.item, **self.others}
+
+    @property
+    def children(self) -> bool:
+        """Whether it is for children to reach."""
+        return self.place.who == "child"
+
+    @property
+    def pulled(self) -> Pulled:
+        """What asks most of a holder."""
+        return hardest(item.pulled(children=self.children) for item in self.kinds.values())
+
+    def thing(self, item: Item) -> Thing:
+        """The item as it takes room along the row."""
+        return item.thing
+
+    @property
+    def things(self) -> Things:
+        """What hangs, as the solver takes it."""
+        kinds = {key: self.thing(item) for key, item in self.kinds.items()}
+        return Things(kinds, self.row.order, self.row.facing, self.row.spares, self.run)
+
+    @model_validator(mode="after")
+    def _order_is_known(self) -> Self:
+        own = [kind for row in self.rows.own for kind in (row.kind, *row.order) if kind != ALIKE]
+        kinds = self.kinds
+        for kind in (*self.row.order, *own):
+            if kind not in kinds:
+                raise PydanticCustomError(
+                    "order",
+                    "“{kind}” is in the order, but is not among what hangs.",
+                    {"kind": kind},
+                )
+        return self

@@ -1,0 +1,304 @@
+"""Marks that someone else worked out, or that are on the board already, held against the planned
+row.
+
+Each classic slip predicts where the marks would be. The simplest one that predicts them all, but
+for the odd misreading, is named; so is the scheme that they follow where it is another than the
+plan's.
+"""
+
+import re
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from itertools import pairwise
+
+from yardcliff.core.base.errors import YardcliffError
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.row_brief import Ends
+from yardcliff.core.row.spacing import solve
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import INCH, LengthError, Tape, read
+
+MOST = 400
+ZERO = Fraction(0)
+
+
+class MarksError(YardcliffError, ValueError):
+    """Text that is no list of marks; quotes the piece that cannot be read."""
+
+
+@dataclass(frozen=True, slots=True)
+class CheckedMark:
+    """A mark as given, mm from the datum, and the planned one it stands for; `off` is positive to
+    the right.
+    """
+
+    given: Fraction
+    planned: int | None
+    off: Fraction
+    good: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Slip:
+    """What the marks look like: `code` is stable, `fits` of the marks are where it
+    would put them.
+    """
+
+    code: str
+    title: str
+    says: str
+    fits: int
+
+
+@dataclass(frozen=True, slots=True)
+class Checked:
+    """`air` is the least between the things if the marks are used as they are; None where they do
+    not pair.
+    """
+
+    marks: tuple[CheckedMark, ...]
+    missing: tuple[int, ...]
+    slip: Slip
+    air: Fraction | None
+
+
+def read_marks(text: str, tape: Tape) -> list[Fraction]:
+    """Lengths from the datum between commas, semicolons, tabs or on lines of their own; bare ones
+    in the tape's unit.
+
+    Spaces alone separate plain numbers (`121 362 604`) but belong to a fraction (`6 3/4`). Raises
+    `MarksError`.
+    """
+    found: list[Fraction] = []
+    for piece in re.split(r"[\n;\t]|,\s+|,$", text):
+        found += _read_piece(piece.strip(), tape)
+    if not found:
+        raise MarksError("No marks are written. Write them from the datum, like “121, 362, 604”.")
+    if len(found) > MOST:
+        raise MarksError(f"{len(found)} marks are more than can be checked at once: {MOST}.")
+    wrong = next((mark for mark in found if mark < 0), None)
+    if wrong is not None:
+        raise MarksError(
+            f"“{tape.write(wrong)}” lies before the datum: a mark is 0 or more from there."
+        )
+    return sorted(found)
+
+
+def _read_piece(piece: str, tape: Tape) -> list[Fraction]:
+    if not piece:
+        return []
+    # Three figures or more in a row are no mixed fraction and no thousands: 121 362 604.
+    if re.fullmatch(r"\d+(?:[.,]\d+)?(?:\s+\d+(?:[.,]\d+)?)+", piece):
+        return [read(number, tape.unit) for number in piece.split()]
+    if re.fullmatch(r"\d+(?:,\d+){2,}", piece):
+        return [read(number, tape.unit) for number in piece.split(",")]
+    try:
+        return [read(piece, tape.unit)]
+    except LengthError as error:
+        raise MarksError(str(error)) from None
+
+
+def check_marks(given: Sequence[Fraction], row: Row, tape: Tape, thickness: Fraction) -> Checked:
+    """Hold `given` marks (mm from the datum, growing) against the planned row on a board of that
+    thickness.
+    """
+    slip = _slip(given, row, tape, thickness)
+    alike = len(given) == row.holders
+    partners = dict(enumerate(range(row.holders))) if alike else _nearest(given, row.axes)
+    marks = []
+    for k, at in enumerate(given):
+        planned = partners.get(k)
+        off = ZERO if planned is None else at - row.axes[planned]
+        marks.append(CheckedMark(at, planned, off, planned is not None and abs(off) <= tape.step))
+    missing = tuple(i for i in range(row.holders) if i not in partners.values())
+    return Checked(tuple(marks), missing, slip, _air(given, row))
+
+
+def _nearest(given: Sequence[Fraction], axes: Sequence[Fraction]) -> dict[int, int]:
+    """Each given mark with the planned one nearest to it, where that one is not nearer
+    to another.
+    """
+    pairs: dict[int, int] = {}
+    for k, at in enumerate(given):
+        planned = min(range(len(axes)), key=lambda i: abs(axes[i] - at))
+        closest = min(range(len(given)), key=lambda j: abs(given[j] - axes[planned]))
+        if closest == k:
+            pairs[k] = planned
+    return pairs
+
+
+def _air(given: Sequence[Fraction], row: Row) -> Fraction | None:
+    """The least clear gap between the things, hung on the marks as they are."""
+    if len(given) != row.holders or row.count < 2:
+        return None
+    firsts = row.rule.first_holder
+    centres = [
+        (given[i] + given[i + 1]) / 2 if thing.takes == "bridge" else given[i]
+        for thing, i in zip(row.things, firsts, strict=True)
+    ]
+    sides = list(zip(row.things, centres, strict=True))
+    return min(
+        b - two.reach.left - a - thing.reach.right for (thing, a), (two, b) in pairwise(sides)
+    )
+
+
+def _slip(given: Sequence[Fraction], row: Row, tape: Tape, thickness: Fraction) -> Slip:
+    found: Slip | None = None
+    for code, title, says, predicted in _hypotheses(len(given), row, tape, thickness):
+        fits = sum(abs(a - b) <= tape.step for a, b in zip(given, predicted, strict=True))
+        # One reading in five may be wrong by itself; a later idea must fit more to displace an
+        # earlier one.
+        if fits * 5 >= len(given) * 4 and (found is None or fits > found.fits):
+            found = Slip(code, title, says, fits)
+    if found is None or found.fits < len(given):
+        found = _regular(given, row, tape) or found
+    if found is None:
+        says = "They follow none of the usual schemes or slips: look at each by itself."
+        return Slip("unknown", "No scheme that is known here", says, 0)
+    rest = len(given) - found.fits
+    if rest:
+        found = replace(
+            found,
+            says=f"{found.says} {rest} of them {'is' if rest == 1 else 'are'} elsewhere: misread?",
+        )
+    return found
+
+
+def _regular(given: Sequence[Fraction], row: Row, tape: Tape) -> Slip | None:
+    """Marks that are all off by the same, or even among themselves."""
+    offs = [a - b for a, b in zip(given, row.axes, strict=False)]
+    if len(given) == row.holders and len(given) > 1 and max(offs) - min(offs) <= tape.step:
+        by = tape.write(abs(offs[0]))
+        side = row.run.onward if offs[0] > 0 else row.run.back
+        return Slip("shifted", "All shifted alike", f"All lie {by} {side}.", len(given))
+    gaps = [b - a for a, b in pairwise(given)]
+    if len(gaps) > 1 and max(gaps) - min(gaps) <= 2 * tape.step:
+        pitch = tape.write((given[-1] - given[0]) / len(gaps))
+        says = (
+            f"They are even: the first at {tape.write(given[0])}, then {pitch} from mark to mark."
+        )
+        return Slip("even", "An even row of its own", says, len(given))
+    return None
+
+
+Hypothesis = tuple[str, str, str, Sequence[Fraction]]
+
+
+def _hypotheses(count: int, row: Row, tape: Tape, thickness: Fraction) -> Iterator[Hypothesis]:
+    """What so many marks may look like, the likeliest first: (code, title, what to say, the marks
+    it predicts).
+    """
+    axes = row.axes
+    if count == row.holders:
+        yield "plan", "As planned", "The marks are where the plan has them.", axes
+        yield (
+            "other-end",
+            "Measured from the other end",
+            (
+                f"They are the plan's marks with the tape hooked on the {row.run.end}. Turn the"
+                " board, or the tape."
+            ),
+            [row.length - axis for axis in reversed(axes)],
+        )
+        yield from _shifted(row, tape, thickness)
+    elif count == row.holders - 1 > 0:
+        says = (
+            f"{count} marks are {row.holders - 1} spaces counted as holders: the plan has one mark"
+            " more."
+        )
+        yield "spaces", "Spaces counted as holders", says, axes[:-1]
+        yield "spaces", "Spaces counted as holders", says, axes[1:]
+    if count >= 2 and not row.airy:
+        yield from _stepped(count, row, tape)
+    yield from _schemes(count, row)
+
+
+def _shifted(row: Row, tape: Tape, thickness: Fraction) -> Iterator[Hypothesis]:
+    """The plan's marks, all moved by something that was forgotten or added."""
+    for by, what in (
+        (thickness, "the board's thickness, forgotten or added twice"),
+        (row.fixture.left, "half a fixture: marked at its edge and not at its axis"),
+        (INCH, "the tape held at its 1 in mark"),
+        (Fraction(100), "the tape held at its 100 mm mark"),
+        (Fraction(10), "the tape held at its 10 mm mark"),
+    ):
+        for sign, side in ((1, row.run.onward), (-1, row.run.back)):
+            says = f"All lie {tape.write(by)} {side}: {what}."
+            yield "shifted", "All shifted alike", says, [axis + sign * by for axis in row.axes]
+
+
+def _stepped(count: int, row: Row, tape: Tape) -> Iterator[Hypothesis]:
+    """Marks made by stepping a pitch along: a rounded one, or one divided by the wrong number."""
+    write, first = tape.write, row.axes[0]
+    rounded = tape.round(row.t)
+    if rounded != row.t:
+        yield (
+            "rounded-step",
+            "A rounded step carried along",
+            (
+                f"They step {write(rounded)} where the pitch is {tape.write_fine(row.t)}: the error"
+                " grows from mark to mark. Measure each from the datum."
+            ),
+            [tape.round(first) + i * rounded for i in range(count)],
+        )
+    run = row.axes[-1] - first
+    for spaces, says in (
+        (
+            row.holders,
+            "The run was divided by the number of holders; there is one space fewer than that.",
+        ),
+        (
+            row.holders - 2,
+            "The run was divided by one space too few: there is one space fewer than holders.",
+        ),
+    ):
+        if spaces > 0:
+            step = run / spaces
+            yield (
+                "spaces",
+                "Spaces counted as holders",
+                says,
+                [first + i * step for i in range(count)],
+            )
+    if row.fixture.across:
+        clear = row.t - row.fixture.across
+        yield (
+            "gap-as-pitch",
+            "The gap used as the pitch",
+            (
+                f"They step the clear gap between fixtures, {write(clear)}: the fixture's own"
+                f" {write(row.fixture.across)} was forgotten."
+            ),
+            [first + i * clear for i in range(count)],
+        )
+
+
+def _schemes(count: int, row: Row) -> Iterator[Hypothesis]:
+    """The other end rules, and any even row at all."""
+    names = {
+        "half": "half a space at the ends",
+        "whole": "a whole space at the ends",
+        "gaps": "equal gaps between fixtures and to the ends",
+        "inside": "nothing past the board's ends",
+    }
+    for rule, name in names.items():
+        if rule == row.brief.ends.rule and count == row.count:
+            continue
+        asked = row.brief.changed(
+            {
+                "ends": Ends.model_validate({"rule": rule}),
+                "follows": "pitch",
+                "length": row.length,
+                "count": count,
+                "pins": (),
+                "keepouts": (),
+            }
+        )
+        other = solve(asked, row.things_of, row.fixture)
+        if not other.trouble:
+            yield (
+                f"ends-{rule}",
+                "Another rule for the ends",
+                f"They are even, with {name}; the plan has another rule.",
+                other.axes,
+            )

@@ -1,0 +1,157 @@
+"""Aids for marking out: a story stick, a drilling jig for repeats, and the same rack as a family of
+lengths.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from math import ceil
+from typing import Literal
+
+from yardcliff.core.base.errors import YardcliffError
+from yardcliff.core.base.model import MAX_COUNT
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.spacing import solve
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape
+
+Pair = Literal["none", "matched", "mirrored"]
+MOST_LANES = 4
+"""Lanes that stand under one another on a sheet of paper."""
+LONGEST_FAMILY = 40
+JIG_EDGE = Fraction(20)
+"""From a jig's end to its first hole, so that the end does not split."""
+
+
+class AidError(YardcliffError, ValueError):
+    """An aid that this rack cannot have, and why."""
+
+
+@dataclass(frozen=True, slots=True)
+class Tick:
+    """A mark on a lane, mm from its left end; a hole of `bore` mm where the lane is drilled."""
+
+    at: Fraction
+    label: str
+    bore: Fraction | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Lane:
+    """One strip of marks. `datum` is the end that its board is measured from."""
+
+    title: str
+    length: Fraction
+    ticks: tuple[Tick, ...]
+    datum: Literal["left", "right"] = "left"
+
+
+@dataclass(frozen=True, slots=True)
+class Strip:
+    """What is printed at true size: its lanes, and a line on how to use it."""
+
+    title: str
+    says: str
+    lanes: tuple[Lane, ...]
+
+
+def story_stick(rows: Sequence[tuple[str, Row]], tape: Tape, pair: Pair) -> Strip:
+    """Every mark of several boards on one stick; the first of them twice for a pair. Raises
+    `AidError`.
+
+    The second of a matched pair carries the same marks from the same end; of a mirrored one, from
+    the other.
+    """
+    lanes = [_lane(name, row, tape) for name, row in rows]
+    says = "Glue it to a batten. Hook the datum ends together and square the marks across."
+    if pair != "none":
+        first = lanes[0]
+        if pair == "matched":
+            second = Lane(f"{first.title}, second of the pair", first.length, first.ticks)
+            says += " Mark both boards of the pair clamped side by side, tops together."
+        else:
+            ticks = tuple(
+                Tick(first.length - tick.at, tick.label) for tick in reversed(first.ticks)
+            )
+            second = Lane(
+                f"{first.title}, mirrored: datum at the right", first.length, ticks, "right"
+            )
+            says += " The second board is the first seen in a mirror: its datum is its right end."
+        lanes.insert(1, second)
+    if len(lanes) > MOST_LANES:
+        raise AidError(
+            f"{len(lanes)} boards do not fit on one stick: {MOST_LANES} do, a pair counting as two."
+        )
+    return Strip("story stick", says, tuple(lanes))
+
+
+def _lane(name: str, row: Row, tape: Tape) -> Lane:
+    return Lane(name, row.length, tuple(Tick(axis, tape.write(axis)) for axis in row.axes))
+
+
+@dataclass(frozen=True, slots=True)
+class Jig:
+    """A strip of holes one pitch apart: `moves` of it reach the row's end, each off by `error` mm
+    at the most.
+    """
+
+    strip: Strip
+    holes: int
+    length: Fraction
+    moves: int
+    error: Fraction
+
+
+def drilling_jig(name: str, row: Row, tape: Tape, bore: Fraction, holes: int) -> Jig:
+    """A jig with so many holes of `bore` mm; the first takes a pin in the last hole drilled. Raises
+    `AidError`.
+
+    A jig carries its own error along: made to the tape, each move may add half a step.
+    """
+    if row.airy or row.uneven or row.holders < 3:
+        raise AidError(
+            "A jig repeats one pitch: this row has none, or too few holders. Use the story stick."
+        )
+    if not 2 <= holes <= row.holders:
+        raise AidError(f"A jig for this row has 2 to {row.holders} holes, not {holes}.")
+    ticks = tuple(
+        Tick(
+            JIG_EDGE + k * row.t,
+            "pin" if k == 0 else f"{k + 1}: {tape.write_fine(k * row.t)}",
+            bore,
+        )
+        for k in range(holes)
+    )
+    length = 2 * JIG_EDGE + (holes - 1) * row.t
+    moves = ceil(Fraction(row.holders - 1, holes - 1))
+    says = (
+        f"Mark the first hole at {tape.write(row.axes[0])} from the datum and drill it. Clamp the"
+        " jig with its pin in the last hole drilled, in line with the board, and drill the rest:"
+        f" {moves} times. Check the last hole against the tape."
+    )
+    return Jig(
+        Strip("drilling jig", says, (Lane(name, length, ticks),)),
+        holes,
+        length,
+        moves,
+        (moves - 1) * tape.step / 2,
+    )
+
+
+def family(row: Row, fewest: int, most: int) -> tuple[Row, ...]:
+    """The same rack at every count from `fewest` to `most`, spaced alike; the board follows. Raises
+    `AidError`.
+    """
+    if not 1 <= fewest <= most <= MAX_COUNT:
+        raise AidError(
+            f"A family runs from 1 or more to {MAX_COUNT} at most, growing: not {fewest} to {most}."
+        )
+    if most - fewest >= LONGEST_FAMILY:
+        raise AidError(
+            f"{most - fewest + 1} lengths are too many for one table: {LONGEST_FAMILY} at most."
+        )
+    spaced = {"air": max(row.t, Fraction(0))} if row.airy else {"pitch": row.t, "spacing": "even"}
+    base = row.brief.changed({"follows": "length", "pins": (), "keepouts": (), **spaced})
+    return tuple(
+        solve(base.changed({"count": count}), row.things_of, row.fixture)
+        for count in range(fewest, most + 1)
+    )

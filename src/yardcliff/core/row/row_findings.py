@@ -1,0 +1,417 @@
+"""What is wrong with a solved row, and the smallest changes that would put it right."""
+
+from collections.abc import Callable, Iterator, Mapping
+from dataclasses import dataclass
+
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.row.fixes import (
+    down,
+    even_air,
+    keep_inside,
+    let_go,
+    let_go_at,
+    let_go_or_all,
+    longer,
+    room_for_one,
+    row_patch,
+    up,
+)
+from yardcliff.core.row.keepout_findings import check_keepouts
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.spacing import counts_that_fit, length_for, most_that, solve
+from yardcliff.core.things.thing import LEVEL
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import LONGEST, Tape, exact_text
+
+NONE = Fraction(0)
+
+
+@dataclass(frozen=True, slots=True)
+class Words:
+    """How findings speak of what hangs: `5 -> "5 enamel mugs"`, and the name of each kind."""
+
+    noun: Callable[[int], str]
+    names: Mapping[str, str]
+
+
+def check(
+    row: Row,
+    tape: Tape,
+    words: Words,
+    end_distance: Fraction = NONE,
+    end_why: str = "",
+    bored: Fraction = NONE,
+) -> Iterator[Finding]:
+    """Findings of a row, the gravest first; `at` is (axis x, 0). A holder's holes reach so far from
+    its axis as is `bored`.
+    """
+    noun = words.noun
+    yield from _pins(row)
+    if row.trouble == "no-room":
+        yield _no_room(row, tape, noun)
+        return
+    if row.trouble == "too-long":
+        yield _too_long(row, tape, noun)
+        return
+    if row.brief.follows == "nothing" and row.spare:
+        yield _disagree(row, tape, noun)
+    off, close = [*_off_board(row, tape, noun)], [*_too_close(row, tape, words)]
+    yield from (*off, *close)
+    yield from check_keepouts(row, tape)
+    # How near the ends are is looked at once the row itself stands; where no wood is left, at once.
+    ends = _ends(row, tape, words, end_distance, end_why, bored)
+    yield from (finding for finding in ends if not off and not (close and finding.left))
+    yield from _bridges(row, tape, words)
+    yield from _choices(row, tape)
+
+
+def _pins(row: Row) -> Iterator[Finding]:
+    stray = [pin for pin in row.brief.pins if pin.index >= row.holders]
+    if stray:
+        yield Finding(
+            "pin.stray",
+            f"Pin {stray[0].index + 1}",
+            f"There is no holder {stray[0].index + 1} any more; the pin waits for it.",
+            "holders",
+            str(row.holders),
+            str(stray[0].index + 1),
+            fixes=(let_go(row, *stray),),
+        )
+    for k in range(len(row.gaps) if row.pins else 0):
+        if row.gaps[k] <= 0:
+            held = [p for p in row.pins if p.index in (k, k + 1)] or list(row.pins)
+            yield Finding(
+                "pin.order",
+                f"Holder {k + 2}",
+                f"Holder {k + 2} comes before holder {k + 1}: a pin was carried past its"
+                " neighbour.",
+                "from the one before",
+                row.gaps[k],
+                Fraction(0),
+                at=(float(row.axes[k + 1]), 0),
+                fixes=let_go_or_all(row, held[-1]),
+            )
+            return
+
+
+def _no_room(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
+    if row.brief.ends.rule == "gaps" and row.brief.spacing != "air":
+        taken = row.holders * row.fixture.across
+        what = (
+            f"The fixtures of {noun(row.count)} take {tape.write(taken)} of"
+            f" {tape.write(row.length)}"
+        )
+        message, figure = f"{what}; no gap is left between them.", "taken by the fixtures"
+    else:
+        taken = row.layout.terms.fixed + (row.rule.span(NONE) if row.brief.spacing == "air" else 0)
+        taker = "The ends and the fixtures" if row.brief.spacing == "air" else "The two ends"
+        what = f"{taker} take {tape.write(taken)} of {tape.write(row.length)}"
+        message, figure = f"{what}; nothing is left for {noun(row.count)}.", "taken by the ends"
+    return Finding(
+        "row.no-room",
+        "Board",
+        message,
+        figure,
+        taken,
+        row.length,
+        at=(float(row.length) / 2, 0),
+        fixes=(
+            *longer(row, tape, length_for(row, row.count)),
+            Fix("Half a space at the ends", row_patch(ends={"rule": "half"})),
+        ),
+    )
+
+
+def _too_long(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
+    needed = length_for(row, row.count)
+    return Finding(
+        "row.too-long",
+        "Board",
+        f"{noun(row.count)} need a board of {tape.write(needed)}; none is longer than"
+        f" {tape.write(LONGEST)}.",
+        "length",
+        needed,
+        LONGEST,
+        at=(float(row.length), 0),
+        fixes=(Fix("As many as 6 m take", row_patch(length="6 m", follows="count")),),
+    )
+
+
+def _disagree(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
+    right = row.length - row.spare
+    word = "over" if row.spare > 0 else "short"
+    at = f"with {tape.write(row.t)} of air" if row.airy else f"at {tape.write(row.t)}"
+    return Finding(
+        "row.disagree",
+        "Row",
+        f"{noun(row.count)} {at} with these ends need {tape.write(right)}; "
+        f"the board is {tape.write(row.length)}, {tape.write(abs(row.spare))} {word}.",
+        "board",
+        row.length,
+        right,
+        at=(float(row.length), 0),
+        fixes=(
+            *(
+                (
+                    Fix(
+                        f"Board {tape.write(right)} long",
+                        row_patch(length=right, follows="nothing"),
+                    ),
+                )
+                if 0 < right <= LONGEST
+                else ()
+            ),
+            Fix(
+                "Work out the air" if row.airy else "Work out the pitch", row_patch(follows="pitch")
+            ),
+            Fix("Work out the ends", row_patch(follows="ends")),
+        ),
+    )
+
+
+def _off_board(row: Row, tape: Tape, noun: Callable[[int], str]) -> list[Finding]:
+    over_left = row.fixture.left - row.axes[0]
+    over_right = row.axes[-1] + row.fixture.right - row.length
+    if max(over_left, over_right) <= 0:
+        return []
+    index = 0 if over_left > over_right else row.holders - 1
+    whole, body = row.rule.span(row.t), row.fixture.across
+    fit = most_that(
+        lambda one: one.rule.span(one.asked) + body <= row.length,
+        row.brief,
+        row.things_of,
+        row.fixture,
+    )
+    fit = max(1, min(row.count - 1, fit))
+    shared = row.brief.follows in ("ends", "nothing")
+    fixes = (
+        let_go_at(row, index)
+        or room_for_one(row, tape)
+        or (
+            *(() if shared else (keep_inside(row),)),
+            *longer(
+                row, tape, whole + max(row.pitch, row.fixture.across), "ends" if shared else ""
+            ),
+            Fix(noun(fit), row_patch(count=fit, follows="ends")),
+        )
+    )
+    return [
+        Finding(
+            "row.off-board",
+            f"Holder {index + 1}",
+            f"Holder {index + 1} sits {tape.write(max(over_left, over_right))} past the board's"
+            " end.",
+            "past the end",
+            max(over_left, over_right),
+            Fraction(0),
+            at=(float(row.axes[index]), 0),
+            fixes=fixes,
+        )
+    ]
+
+
+def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
+    if row.holders < 2:
+        return
+    noun, apart = words.noun, row.rule.apart
+    k = row.gaps.index(min(row.gaps)) if row.uneven or row.airy else row.holders - 2
+    if row.gaps[k] < apart:
+        who = f"{k + 1} and {k + 2}" if row.uneven or row.airy else f"all {noun(row.count)}"
+        yield Finding(
+            "row.fixtures",
+            "Row",
+            f"From axis to axis {who} need {tape.write(apart)} and get {tape.write(row.gaps[k])}.",
+            "pitch",
+            row.gaps[k],
+            apart,
+            at=(float(row.axes[k] + row.axes[k + 1]) / 2, 0.0),
+            fixes=_closeness_fixes(row, tape, noun, (k, k + 1), counts_that_fit(row)),
+        )
+        return
+    if row.count < 2 or row.air >= row.brief.air:
+        return
+    alike = row.rule.alike
+    k = row.count - 2 if alike and not row.uneven else row.clear.index(row.air)
+    edge = row.centres[k] + row.things[k].reach.right
+    pair = (row.rule.first_holder[k] + row.things[k].holders - 1, row.rule.first_holder[k + 1])
+    needed, fit = up(length_for(row, row.count), tape), counts_that_fit(row)
+    if row.brief.follows == "pitch" and not row.uneven:
+        message = (
+            f"{noun(row.count)} need {tape.write(needed)}; the board is {tape.write(row.length)}: "
+            f"{fit or 'none'} fit, or {_loss(row, tape)}."
+        )
+    elif row.uneven or not alike:
+        names = " and ".join(f"{words.names[row.things[i].kind]} {i + 1}" for i in (k, k + 1))
+        message = f"Between {names} {_loss(row, tape)}."
+    else:
+        message = f"At {tape.write(row.t)} from axis to axis {_loss(row, tape)}."
+    yield Finding(
+        "row.bump" if row.air < 0 else "row.crowded",
+        "Row",
+        message,
+        "air",
+        row.air,
+        row.brief.air,
+        at=(float(edge + row.air / 2), 0.0),
+        fixes=_closeness_fixes(row, tape, noun, pair, fit),
+    )
+
+
+def _loss(row: Row, tape: Tape) -> str:
+    if row.air < 0:
+        return f"they overlap by {tape.write(-row.air)}"
+    return f"the air drops from {tape.write(row.brief.air)} to {tape.write(row.air)}"
+
+
+def _closeness_fixes(
+    row: Row, tape: Tape, noun: Callable[[int], str], holders: tuple[int, int], fit: int
+) -> tuple[Fix, ...]:
+    if any(index in holders for index, _ in row.given.nudges):
+        # The nudge took the air, or some of it: what else helps has to do without it too.
+        still = solve(row.brief.changed({"nudge": NONE}), row.things_of, row.fixture)
+        rest = (
+            ()
+            if still.air >= still.brief.air
+            else _closeness_fixes(still, tape, noun, holders, fit)
+        )
+        off = row_patch(nudge=NONE)["row"]
+        return (
+            Fix("Let no holder move by itself", {"row": off}),
+            *(Fix(fix.label, {"row": fix.patch["row"] | off}) for fix in rest),
+        )
+    held = [pin for pin in row.pins if pin.index in holders] or list(row.pins)
+    if held:
+        return let_go_or_all(row, held[-1])
+    fixes: list[Fix] = []
+    if row.brief.pitch and row.brief.follows != "pitch":
+        fixes.append(Fix(f"Pitch {tape.write(row.need)}, as they need", row_patch(pitch=None)))
+    elif row.brief.spacing == "tidy" and row.tightest + row.brief.tidy > row.need:
+        fixes.append(Fix("Even pitch instead of tidy", row_patch(spacing="even")))
+    if row.brief.follows == "pitch":
+        fixes += even_air(row)
+        fixes += longer(row, tape, length_for(row, row.count))
+        if 0 < fit < row.count:
+            fixes.append(Fix(noun(fit), row_patch(count=fit)))
+    air = down(row.air, tape)
+    if air >= 0 and row.tightest >= row.rule.apart:
+        # With even air the figure that followed is asked for: it goes on following.
+        fixes.append(Fix(f"Air {tape.write(air)}", row_patch(air=air, follows=row.brief.follows)))
+    return room_for_one(row, tape) or tuple(fixes) or (Fix(noun(1), row_patch(count=1)),)
+
+
+def _bridges(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
+    """Rigid things between two holders that do not stand as far apart as they need."""
+    for thing, first in zip(row.things, row.rule.first_holder, strict=True):
+        if thing.takes != "bridge" or thing.span is None:
+            continue
+        got = row.axes[first + 1] - row.axes[first]
+        if abs(got - thing.span) > tape.step / 2:
+            yield Finding(
+                "bridge.span",
+                words.names[thing.kind].capitalize(),
+                f"The {words.names[thing.kind]} needs its two holders {tape.write(thing.span)}"
+                f" apart; they stand {tape.write(got)} apart.",
+                "apart",
+                got,
+                thing.span,
+                at=(float(row.axes[first] + got / 2), 0),
+                fixes=(
+                    Fix(
+                        "Even air, each holder pair as measured",
+                        row_patch(spacing="air", pins=[], nudge=NONE),
+                    ),
+                ),
+            )
+            return
+
+
+def _ends(
+    row: Row, tape: Tape, words: Words, end_distance: Fraction, end_why: str, bored: Fraction
+) -> Iterator[Finding]:
+    """Things that hang past the board, and fixtures too near its end grain."""
+    allowed = row.brief.ends.overhang if row.brief.ends.rule == "inside" else NONE
+    side = max((0, 1), key=lambda i: row.sides[i])
+    past = row.sides[side]
+    index = (row.holders - 1) * side
+    shared = row.brief.follows in ("ends", "nothing")
+    whole = row.rule.span(row.t)
+    if (
+        past > allowed and row.run is LEVEL
+    ):  # above the top and below the foot nothing is in the way
+        reach = 2 * max(*row.sides, NONE) + row.length - whole
+        board = longer(row, tape, whole + reach, "ends")
+        thing = row.things[(row.count - 1) * side]
+        yield Finding(
+            "row.overhang",
+            f"Holder {index + 1}",
+            f"{words.names[thing.kind].capitalize()} {(row.count - 1) * side + 1} hangs"
+            f" {tape.write(past)} past the board's end.",
+            "past the end",
+            past,
+            allowed,
+            at=(float(row.axes[index]), 0),
+            fixes=let_go_at(row, index) or (board if shared else (keep_inside(row), *board)),
+        )
+    near, index = min((row.axes[0], 0), (row.length - row.axes[-1], row.holders - 1))
+    if near < end_distance:
+        least = up(end_distance, tape)
+        margins = {
+            "rule": "margin",
+            "left": exact_text(max(least, row.left)),
+            "right": exact_text(max(least, row.right)),
+        }
+        board = longer(row, tape, whole + 2 * least, "ends")
+        margin = Fix(
+            f"Ends at least {tape.write(least)}",
+            row_patch(ends=margins, follows="length" if row.brief.follows == "length" else "pitch"),
+        )
+        yield Finding(
+            "row.end-grain",
+            f"Holder {index + 1}",
+            f"Holder {index + 1} is {tape.write(near)} from the end; keep it {end_why}.",
+            "from the end",
+            near,
+            end_distance,
+            at=(float(row.axes[index]), 0),
+            fixes=let_go_at(row, index) or (board if shared else (margin,)),
+            left=near > bored,
+        )
+
+
+def _choices(row: Row, tape: Tape) -> Iterator[Finding]:
+    """What was chosen for the user where the figures left a choice."""
+    if row.brief.follows != "count":
+        return
+    asked = row.brief.pitch or row.need
+    if row.trouble == "capped":
+        yield Finding(
+            "row.capped",
+            "Row",
+            f"More than {row.count} would fit; a rack holds {row.count} at most.",
+            "holders",
+            str(row.count),
+            str(row.count),
+            fixes=(Fix("Pitch 100 mm", row_patch(pitch="100 mm")),),
+        )
+    elif row.brief.spacing == "set" and row.spare:
+        yield Finding(
+            "row.centred",
+            "Row",
+            f"{tape.write(asked)} does not divide the board: the pitch is kept, and "
+            f"{tape.write(row.spare / 2)} more goes to each end.",
+            "left over",
+            row.spare,
+            Fraction(0),
+            fixes=(Fix("Open the pitch instead", row_patch(spacing="even")),),
+        )
+    elif row.brief.spacing == "even" and row.holders > 1 and row.t != asked:
+        yield Finding(
+            "row.opened",
+            "Row",
+            f"{tape.write(asked)} does not divide the board: the ends are kept, and the pitch opens"
+            f" to {tape.write(row.t)}.",
+            "pitch",
+            row.t,
+            asked,
+            fixes=(Fix(f"Keep {tape.write(asked)} and centre", row_patch(spacing="set")),),
+        )

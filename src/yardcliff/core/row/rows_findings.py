@@ -1,0 +1,163 @@
+"""What is wrong with several rows together, and the working of how far apart they hang."""
+
+from collections.abc import Iterator, Mapping, Sequence
+
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.rows import (
+    ALIKE,
+    MOST_HOLDERS,
+    OwnRow,
+    RowsBrief,
+    Standing,
+    can_stagger,
+    room_for_ends,
+)
+from yardcliff.core.things.item import Item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape, exact_text
+
+OF_THE_FIRST_ROW = frozenset({"row.disagree", "row.opened", "row.centred", "row.capped"})
+"""Codes that speak of what the user asked of the row: the lower ones only follow."""
+
+
+def check_rows(
+    brief: RowsBrief, first: Row, standing: Sequence[Standing], hung: Fraction, tape: Tape
+) -> Iterator[Finding]:
+    """Findings of the rows together; `at` is at the board's left end."""
+    if len(standing) < brief.count:
+        left_out = brief.count - len(standing)
+        yield Finding(
+            "rows.capped",
+            "Rows",
+            f"{left_out} of {brief.count} rows are left out: a rack holds {MOST_HOLDERS} holders at"
+            " most.",
+            "rows",
+            str(brief.count),
+            str(len(standing)),
+            at=(0.0, float(hung)),
+            fixes=(Fix(f"{len(standing)} rows", {"rows": {"count": len(standing)}}),),
+        )
+    if brief.layout == "staggered" and brief.count > 1 and not can_stagger(first):
+        yield Finding(
+            "rows.stagger",
+            "Rows",
+            "Only rows with one pitch can be staggered by half of it; these stay straight.",
+            "holders",
+            str(first.holders),
+            "2 or more, one pitch",
+            at=(0.0, float(hung)),
+            fixes=(Fix("Straight rows", {"rows": {"layout": "straight"}}),),
+        )
+    elif (
+        brief.layout == "staggered"
+        and brief.stagger == "ends"
+        and brief.count > 1
+        and not room_for_ends(first)
+    ):
+        short = min(first.left - first.fixture.left, first.right - first.fixture.right)
+        yield Finding(
+            "rows.ends",
+            "Rows",
+            f"An offset row that runs to the ends needs {tape.write(first.t / 2)} of board beyond"
+            " the first row's holders: these have one holder fewer.",
+            "beyond the outermost holder",
+            max(short, Fraction(0)),
+            first.t / 2,
+            at=(0.0, float(hung)),
+            fixes=(
+                Fix("A whole space at the ends", {"row": {"ends": {"rule": "whole"}}}),
+                Fix("One fewer", {"rows": {"stagger": "fewer"}}),
+            ),
+        )
+    for k, one in enumerate(standing):
+        if one.down < one.needed:
+            least = exact_text(_even_drop(standing))
+            yield Finding(
+                "rows.drop",
+                f"Row {k + 1}",
+                f"Row {k + 1} hangs {tape.write(one.down)} below the first; what hangs above it"
+                f" needs {tape.write(one.needed)}, lifting off included.",
+                "below the first row",
+                one.down,
+                one.needed,
+                at=(0.0, float(hung - one.down)),
+                fixes=(
+                    Fix("As little as they need", {"rows": {"drop": None}}),
+                    Fix(f"Drop {tape.write(_even_drop(standing))}", {"rows": {"drop": least}}),
+                ),
+            )
+            return
+
+
+def _even_drop(standing: Sequence[Standing]) -> Fraction:
+    """The least drop that suits every row if it is the same from each to the next."""
+    return max(one.needed / k for k, one in enumerate(standing) if k)
+
+
+def own_fixes(brief: RowsBrief, k: int) -> tuple[Fix, ...]:
+    """What settles trouble in a lower row: as many of its kind as fit, or what the
+    first row hangs.
+    """
+    own = brief.own_of(k)
+    if own.alike and not own.pins:
+        return (
+            (Fix("Straight rows", {"rows": {"layout": "straight"}}),)
+            if brief.layout == "staggered"
+            else ()
+        )
+    ways = []
+    if own.pins:
+        ways.append((f"Let go of the pins of row {k + 1}", own.changed({"pins": ()})))
+    if own.kind != ALIKE and not own.order and own.count is not None:
+        ways.append(("As many as fit on it", own.changed({"count": None})))
+    if not own.alike:
+        ways.append(("Hang what the first row hangs", OwnRow()))
+    return tuple(
+        Fix(
+            label,
+            {"rows": {"own": [row.model_dump(mode="json") for row in brief.with_own(k, way)]}},
+        )
+        for label, way in ways
+    )
+
+
+def rows_figures(
+    brief: RowsBrief, standing: Sequence[Standing], kinds: Mapping[str, Item], least: Fraction
+) -> tuple[Figure, ...]:
+    """The drop from the first row to the second with its working; nothing for one row."""
+    if len(standing) < 2:
+        return ()
+    drop = standing[1].down
+    if brief.drop is not None:
+        return (
+            Figure(
+                "rows.drop", "Row drop", drop, "given", (), "You hold the drop from row to row."
+            ),
+        )
+    below = max(kinds[thing.kind].below for thing in standing[0].row.things)
+    above = max(kinds[thing.kind].above for thing in standing[1].row.things)
+    sinks = drop != max(below + brief.lift + above, least)
+    return (
+        Figure(
+            "rows.drop",
+            "Row drop",
+            drop,
+            "less: they pass at the sides" if sinks else "max(b + l + a, f)",
+            (
+                Input("b", "lowest below the upper row", below),
+                Input("l", "to lift off", brief.lift),
+                Input("a", "highest above the lower row", above),
+                Input("f", "fixtures or boards need", least),
+            ),
+            (
+                "What does not hang in front of one another may sink in between, or nest."
+                if sinks
+                else (
+                    "What hangs above, the lift to take off what hangs below, and what stands up"
+                    " from it."
+                )
+            ),
+        ),
+    )

@@ -1,1 +1,0 @@
-"""The wall it hangs on: survey, place, fixing, loads, putting it up. Reads any rack; asks no family."""

@@ -1,0 +1,178 @@
+"""What hangs, described as it hangs, about the axis of its holder, looking at the wall."""
+
+import re
+from typing import Annotated, Any, Literal, Self
+
+from pydantic import BeforeValidator, Field, model_validator
+from pydantic_core import PydanticCustomError
+
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.strength.force import Pulled, least_tug, newtons
+from yardcliff.core.things.thing import Reach, Takes, Thing
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Gap, Size, ambiguous
+
+Grip = Literal["loop", "rim", "handle", "hole", "neck", "edge", "shaft", "pair"]
+Shape = Literal[
+    "coat",
+    "hat",
+    "mug",
+    "towel",
+    "key",
+    "flask",
+    "lantern",
+    "poles",
+    "mat",
+    "sledge",
+    "bag",
+    "ladle",
+    "boot",
+    "shoes",
+    "board",
+    "glass",
+    "wheel",
+    "cycle",
+    "fiddle",
+    "helmet",
+    "chain",
+    "spade",
+    "rake",
+    "saw",
+    "hammer",
+    "broom",
+    "umbrella",
+    "pan",
+    "cap",
+    "scarf",
+    "coil",
+    "apron",
+    "gloves",
+    "basket",
+    "beanie",
+    "lock",
+    "pole",
+]
+_GRAMS = {"": 1.0, "g": 1.0, "kg": 1000.0, "lb": 453.59237, "oz": 28.349523125}
+
+
+def _grams(value: Any) -> int:
+    found = re.fullmatch(r"(\d{1,9}(?:[.,]\d{1,9})?)\s*(g|kg|lb|oz|)", str(value).strip().lower())
+    if found and (either := ambiguous(found[1], found[2] in ("", "g"))):
+        raise PydanticCustomError(
+            "weight",
+            "“{text}” could be {thousand} or {decimal}: write one of these.",
+            {"text": found[0], "thousand": either[0], "decimal": either[1]},
+        )
+    grams = (
+        round(float(found[1].replace(",", ".")) * _GRAMS[found[2]])
+        if found and value is not True
+        else -1
+    )
+    if not 0 <= grams <= 100_000:
+        raise PydanticCustomError(
+            "weight",
+            "“{text}” is no weight up to 100 kg: write it like “1600”, “1.6 kg” or “3 lb”.",
+            {"text": str(value)[:40]},
+        )
+    return grams
+
+
+_NEWTONS = {"": 1.0, "n": 1.0, "kg": 9.81, "kgf": 9.81, "lb": 4.448222, "lbf": 4.448222}
+HARDEST = 2000
+"""More than this, N, nobody pulls with."""
+
+
+def _newtons(value: Any) -> int:
+    found = re.fullmatch(r"(\d{1,6}(?:[.,]\d{1,6})?)\s*(n|kgf?|lbf?|)", str(value).strip().lower())
+    if found and (either := ambiguous(found[1], found[2] in ("", "n"))):
+        raise PydanticCustomError(
+            "force",
+            "“{text}” could be {thousand} or {decimal}: write one of these.",
+            {"text": found[0], "thousand": either[0], "decimal": either[1]},
+        )
+    force = (
+        round(float(found[1].replace(",", ".")) * _NEWTONS[found[2]])
+        if found and value is not True
+        else -1
+    )
+    if not 0 <= force <= HARDEST:
+        raise PydanticCustomError(
+            "force",
+            "“{text}” is no pull up to {most} N: write it like “150”, “150 N” or “35 lbf”.",
+            {"text": str(value)[:40], "most": HARDEST},
+        )
+    return force
+
+
+Name = Annotated[str, Field(min_length=1, max_length=60)]
+Weight = Annotated[int, BeforeValidator(_grams)]
+"""Grams, 0 to 100 000; `1.6 kg` and `3 lb` are read too."""
+Force = Annotated[int, BeforeValidator(_newtons)]
+"""Newtons, 0 to 2000; `15 kg` and `35 lbf` are read too."""
+Key = Annotated[str, Field(pattern="^[a-z0-9][a-z0-9-]{0,39}$")]
+"""A short name in lower case, like `felt-hat`."""
+
+
+class Item(Frozen):
+    """One kind of thing. All reaches in mm from the holder's axis; weight in grams.
+
+    `width` may be given instead of `left` and `right`: it is shared as the two were. `takes` says
+    how many holders it needs: "one", the first of "two", or a "bridge" that hangs between two; a
+    rigid bridge has its two holders `span` apart. `held` is how thick it is where it is held: at
+    the neck, the shaft, the edge; `full_g` what it weighs wet or full, where that is more; `tug_n`
+    with what a hand pulls at it at least (None: by its size and weight). A `round` thing nests
+    between its neighbours in the next row. `listed` is the entry of the list that it was taken
+    from.
+    """
+
+    name: Name
+    plural: Name
+    shape: Shape
+    grip: Grip
+    left: Size
+    right: Size
+    above: Gap
+    below: Size
+    front: Size
+    held: Size | None = None
+    weight_g: Weight
+    full_g: Weight | None = None
+    tug_n: Force | None = None
+    takes: Takes = "one"
+    span: Size | None = None
+    round: bool = False
+    listed: Key | None = None
+
+    width: Annotated[Size | None, Field(exclude=True)] = None
+
+    @property
+    def across(self) -> Fraction:
+        """The whole width as it hangs, mm."""
+        return self.left + self.right
+
+    @property
+    def heaviest_g(self) -> int:
+        """What it weighs at most."""
+        return max(self.weight_g, self.full_g or 0)
+
+    def pulled(self, *, children: bool = False) -> Pulled:
+        """What its holder has to bear; more where `children` reach what they can hang on."""
+        least = least_tug(self.heaviest_g, float(self.below), self.tug_n, children=children)
+        return Pulled(newtons(self.heaviest_g), least)
+
+    @property
+    def thing(self) -> Thing:
+        """The item as a row's solver sees it."""
+        return Thing(Reach(self.left, self.right), takes=self.takes, span=self.span)
+
+    @model_validator(mode="after")
+    def _share_width(self) -> Self:
+        if self.width is None:
+            return self
+        scale = self.width / self.across
+        sides = {"left": self.left * scale, "right": self.right * scale, "width": None}
+        return self.changed(sides)
+
+    def counted(self, count: int) -> str:
+        """`1 enamel mug`, `7 enamel mugs`."""
+        return f"{count} {self.name if count == 1 else self.plural}"

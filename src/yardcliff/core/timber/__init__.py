@@ -1,1 +1,0 @@
-"""From a rack to what to buy and where to saw: what it takes, what there is, the cut plan, what it costs."""

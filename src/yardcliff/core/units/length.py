@@ -1,0 +1,375 @@
+"""Exact lengths: read what people write, write what a tape shows.
+
+A length is a `Fraction` of millimetres. 1 in = 25.4 mm exactly, so a 64th of an inch, a tenth of a
+millimetre and a third of a foot are all exact and no sum of them drifts.
+"""
+
+import re
+from dataclasses import dataclass
+from functools import cache, lru_cache
+from typing import Annotated, Any, Literal
+
+from pydantic import PlainSerializer, PlainValidator, ValidationInfo, WithJsonSchema
+from pydantic_core import PydanticCustomError
+
+from yardcliff.core.base.errors import YardcliffError
+from yardcliff.core.units.exact import Fraction
+
+Unit = Literal["in", "mm"]
+TapeName = Literal["1/8 in", "1/16 in", "1/32 in", "1/64 in", "1 mm", "0.5 mm"]
+
+INCH = Fraction(254, 10)
+LONGEST = Fraction(30_000)  # mm; a longer "rack" is a slip of the unit
+MAX_TEXT = 80
+
+_UNITS: dict[str, Fraction] = {
+    **dict.fromkeys(("in", "inch", "inches", '"', "″", "”", "“", "''", "′′", "’’"), INCH),
+    **dict.fromkeys(("ft", "foot", "feet", "'", "′", "’"), 12 * INCH),
+    "mm": Fraction(1),
+    "cm": Fraction(10),
+    "m": Fraction(1000),
+}
+_FOOT = 12 * INCH
+_VULGAR = {
+    "½": "1/2",
+    "¼": "1/4",
+    "¾": "3/4",
+    "⅛": "1/8",
+    "⅜": "3/8",
+    "⅝": "5/8",
+    "⅞": "7/8",
+    "⅓": "1/3",
+    "⅔": "2/3",
+    "⅕": "1/5",
+    "⅖": "2/5",
+    "⅗": "3/5",
+    "⅘": "4/5",
+    "⅙": "1/6",
+    "⅚": "5/6",
+}
+
+_NUMBER = re.compile(
+    r"""(?P<mixed>\d+)(?:\s+|-)(?P<mn>\d+)\s*/\s*(?P<md>\d+)   # 6 3/4  6-3/4
+      | (?P<n>\d+)\s*/\s*(?P<d>\d+)                             # 3/4
+      | (?P<grouped>\d{1,3}(?:[ \u00a0\u202f]\d{3})+)(?![\d.,/]) # 1 200
+      | (?P<decimal>\d*[.,]\d+|\d+[.,]?)                        # 6.75  6,75  .5  6
+    """,
+    re.VERBOSE,
+)
+_UNIT = re.compile(r"\s*(inches|inch|in|feet|foot|ft|mm|cm|m|''|′′|’’|[\"″”“'′’])(?![a-z])", re.I)
+_OPERATOR = re.compile(r"\s*([+\-−–*×])\s*")
+
+
+class LengthError(YardcliffError, ValueError):
+    """Text that is no length. `text` is what was written, `why` what stopped the reading."""
+
+    def __init__(self, text: str, why: str, unit: Unit) -> None:
+        self.text, self.why = text, why
+        good = "“6 3/4” or “171 mm”" if unit == "in" else "“171” or “6 3/4 in”"
+        super().__init__(f"Cannot read “{text}” as a length: {why}. Write it like {good}.")
+
+
+@lru_cache(maxsize=4096)
+def read(text: str, unit: Unit = "mm", *, exact: bool = False) -> Fraction:
+    """Read a length or a sum of lengths; returns exact millimetres (may be negative).
+
+    A bare number takes `unit`. Terms are added, subtracted and multiplied by plain numbers: `48 in
+    - 2*3/4 in`. What could be grouped thousands is asked about, unless `exact_text` wrote it
+    (`exact`). Raises `LengthError` quoting the text.
+    """
+    shown = text.strip()
+    if not shown:
+        raise LengthError(shown, "nothing is written", unit)
+    if len(shown) > MAX_TEXT:
+        raise LengthError(shown[:MAX_TEXT] + "…", f"it is longer than {MAX_TEXT} characters", unit)
+    reader = _Reader(shown, unit, exact)
+    try:
+        return reader.sum()
+    except ZeroDivisionError:
+        raise LengthError(shown, "a fraction has 0 below the line", unit) from None
+
+
+def ambiguous(number: str, small: bool) -> tuple[str, str] | None:
+    """What `1,200` or `1.200` could be: read either way it would be a thousandfold slip, so it is
+    asked about.
+
+    With a point only in a `small` unit: 1.125 in and 1.250 m are decimals, no tape shows a
+    thousandth of a mm.
+    """
+    found = re.fullmatch(r"([1-9]\d{0,2})([.,])(\d{3})", number)
+    if not found or (found[2] == "." and not small):
+        return None
+    decimal = f"{found[1]}.{found[3]}".rstrip("0").removesuffix(".")
+    return found[1] + found[3], decimal + "0" * (small and len(decimal) == len(number))
+
+
+class _Reader:
+    """One pass, left to right, over a written sum of lengths."""
+
+    def __init__(self, shown: str, unit: Unit, exact: bool) -> None:
+        self.shown, self.unit, self.exact, self.at = shown, unit, exact, 0
+        # A vulgar glyph directly after a digit belongs to it: 6¾ is 6 3/4.
+        self.text = re.sub(
+            f"(\\d)?\\s*-?([{''.join(_VULGAR)}])",
+            lambda m: (m[1] + " " if m[1] else "") + _VULGAR[m[2]],
+            shown,
+        ).replace("⁄", "/")
+
+    def fail(self, why: str) -> LengthError:
+        return LengthError(self.shown, why, self.unit)
+
+    def sum(self) -> Fraction:
+        sign = 1
+        if lead := re.match(r"\s*([+\-−–])\s*", self.text):
+            sign, self.at = (1 if lead[1] == "+" else -1), lead.end()
+        total = sign * self.product()
+        while self.at < len(self.text.rstrip()):
+            operator = _OPERATOR.match(self.text, self.at)
+            if not operator or operator[1] in "*×":
+                raise self.fail(f"“{self.text[self.at :].strip()}” is left over")
+            self.at = operator.end()
+            total += self.product() if operator[1] == "+" else -self.product()
+        return total
+
+    def product(self) -> Fraction:
+        value, is_length = self.term()
+        while (operator := _OPERATOR.match(self.text, self.at)) and operator[1] in "*×":
+            self.at = operator.end()
+            factor, factor_is_length = self.term()
+            if is_length and factor_is_length:
+                raise self.fail("two lengths multiplied make an area")
+            value, is_length = value * factor, is_length or factor_is_length
+        return value if is_length else value * _UNITS[self.unit]
+
+    def term(self) -> tuple[Fraction, bool]:
+        """A number with its unit, or feet followed by inches; and whether a unit was written."""
+        start = self.at
+        value = self.number()
+        written = self.text[start : self.at].strip()
+        found = _UNIT.match(self.text, self.at)
+        size = _UNITS[found[1].lower() if found else self.unit]
+        if not self.exact and (either := ambiguous(written, size == _UNITS["mm"])):
+            raise self.fail(f"“{written}” could be {either[0]} or {either[1]}; write one of these")
+        if not found:
+            return value, False
+        self.at = found.end()
+        total = value * size
+        if size == _FOOT and (rest := re.compile(r"(?:-|\s*)(?=[\d.])").match(self.text, self.at)):
+            self.at = rest.end()
+            inches = self.number()
+            mark = _UNIT.match(self.text, self.at)
+            if mark and _UNITS[mark[1].lower()] != INCH:
+                raise self.fail(f"“{mark[1]}” cannot follow feet")
+            self.at = mark.end() if mark else self.at
+            total += inches * INCH
+        return total, True
+
+    def number(self) -> Fraction:
+        self.at += len(self.text[self.at :]) - len(self.text[self.at :].lstrip())
+        found = _NUMBER.match(self.text, self.at)
+        if not found:
+            rest = self.text[self.at :].strip()
+            raise self.fail(f"“{rest}” is no number" if rest else "a number is missing at the end")
+        self.at = found.end()
+        if found["mixed"]:
+            return int(found["mixed"]) + Fraction(int(found["mn"]), int(found["md"]))
+        if found["n"]:
+            return Fraction(int(found["n"]), int(found["d"]))
+        if found["grouped"]:
+            return Fraction(re.sub(r"\D", "", found["grouped"]))
+        return Fraction(found["decimal"].rstrip(".,").replace(",", ".") or "0")
+
+
+def nearest(value: Fraction, step: Fraction) -> Fraction:
+    """`value` rounded to the nearest multiple of `step`; a tie goes up, so that equal steps look
+    equal.
+    """
+    return _steps(value, step) * step
+
+
+def in_steps(value: int, step: int) -> int:
+    """`floor(value / step + 1/2)` for integers in one unit: a tie goes up."""
+    return (2 * value + step) // (2 * step)
+
+
+def _steps(value: Fraction, step: Fraction) -> int:
+    return in_steps(value.numerator * step.denominator, value.denominator * step.numerator)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Tape:
+    """The tape in hand: its unit and its finest graduation, `step` in mm. One object a name.
+
+    What it writes is remembered: from frame to frame of a drag most figures stay as they are.
+    """
+
+    name: TapeName
+    unit: Unit
+    step: Fraction
+
+    @classmethod
+    def named(cls, name: TapeName) -> "Tape":
+        return _TAPES[name]
+
+    def round(self, value: Fraction) -> Fraction:
+        return nearest(value, self.step)
+
+    def write(self, value: Fraction, *, feet: bool = False) -> str:
+        """`value` mm as the tape shows it: `6 3/4 in`, `171.5 mm`; feet only on wish."""
+        return self.reading(_steps(value, self.step), feet)
+
+    @lru_cache(maxsize=16384)  # noqa: B019  the six tapes live as long as the program
+    def reading(self, steps: int, feet: bool = False) -> str:
+        """So many steps of this tape, as it shows them."""
+        sign, steps = ("-" if steps < 0 else ""), abs(steps)
+        if self.unit == "mm":
+            number = f"{float(steps * self.step):.1f}".removesuffix(".0")
+            return f"{sign}{number} mm"
+        per_inch = len(fractions := _fractions(self.step))
+        whole, part = divmod(steps, per_inch)
+        prefix = ""
+        if feet and whole >= 12:
+            foot, whole = divmod(whole, 12)
+            prefix = f"{foot} ft "
+            if not whole and not part:
+                return sign + prefix.strip()
+        number = " ".join(filter(None, (str(whole) if whole or not part else "", fractions[part])))
+        return f"{sign}{prefix}{number} in"
+
+    @lru_cache(maxsize=8192)  # noqa: B019
+    def write_fine(self, value: Fraction) -> str:
+        """`value` finer than the tape: the true size of a bit or the exact place of a mark.
+
+        Inches stay a fraction down to 1/64, a size that is plainly metric stays in mm, and the
+        rest gets decimals.
+        """
+        if self.unit == "mm":
+            return _trimmed(value, 2) + " mm"
+        inches = value / INCH
+        if 64 % inches.denominator == 0:
+            return _plain(inches, "in")
+        if (value * 2).denominator == 1:
+            return _trimmed(value, 1) + " mm"
+        return _trimmed(inches, 3) + " in"
+
+    @lru_cache(maxsize=1024)  # noqa: B019
+    def write_given(self, value: Fraction) -> str:
+        """`value` as its user would type it in the tape's unit: rounded only where no fraction
+        fits.
+        """
+        if self.unit == "in" and 64 % (value / INCH).denominator:
+            return self.write(value)
+        return self.write_fine(value)
+
+
+@cache
+def _fractions(step: Fraction) -> tuple[str, ...]:
+    """The reduced fractions of an inch by steps of `step`: nothing, 1/16, 1/8, ..."""
+    per_inch = int(INCH / step)
+    return ("", *(str(Fraction(part, per_inch)) for part in range(1, per_inch)))
+
+
+def _trimmed(number: Fraction, places: int) -> str:
+    text = f"{float(number):.{places}f}".rstrip("0").rstrip(".")
+    return "0" if text == "-0" else text
+
+
+_TAPES: dict[str, Tape] = {
+    **{f"1/{d} in": Tape(f"1/{d} in", "in", INCH / d) for d in (8, 16, 32, 64)},  # type: ignore[arg-type]
+    "1 mm": Tape("1 mm", "mm", Fraction(1)),
+    "0.5 mm": Tape("0.5 mm", "mm", Fraction(1, 2)),
+}
+
+
+@lru_cache(maxsize=4096)
+def exact_text(value: Fraction) -> str:
+    """The shortest exact text that `read` turns back into `value`: for files and for patches."""
+    inches = value / INCH
+    candidates = [_plain(value, "mm")]
+    if inches.denominator in (1, 2, 4, 8, 16, 32, 64):
+        candidates.append(_plain(inches, "in"))
+    return min(candidates, key=len)
+
+
+def _plain(number: Fraction, unit: str) -> str:
+    sign, number = ("-" if number < 0 else ""), abs(number)
+    rest = number.denominator
+    for prime in (2, 5):
+        while rest % prime == 0:
+            rest //= prime
+    if unit == "mm" and rest == 1 and number.denominator <= 10**6:
+        return f"{sign}{_decimal(number)} mm"
+    whole, part = divmod(number.numerator, number.denominator)
+    fraction = f"{part}/{number.denominator}" if part else ""
+    return sign + " ".join(filter(None, (str(whole) if whole or not part else "", fraction, unit)))
+
+
+def _decimal(number: Fraction) -> str:
+    """A terminating decimal, all its digits."""
+    places = 0
+    while (number * 10**places).denominator != 1:
+        places += 1
+    digits = str(int(number * 10**places)).rjust(places + 1, "0")
+    if not places:
+        return digits
+    text = f"{digits[: len(digits) - places]}.{digits[len(digits) - places :]}"
+    return f"{text}0" if ambiguous(text, True) else text
+
+
+def _validate(value: Any, info: ValidationInfo) -> Fraction:
+    if isinstance(value, Fraction):
+        return value
+    context = info.context or {}
+    unit: Unit = context.get("unit", "mm")
+    exact = context.get("exact", False)
+    if isinstance(value, (int, float)) and not isinstance(value, bool):
+        value, exact = repr(value), True
+    if not isinstance(value, str):
+        raise PydanticCustomError("length", "A length is written as text, like “6 3/4 in”.")
+    try:
+        return read(value, unit, exact=exact)
+    except LengthError as error:
+        # Pydantic formats templates: braces in the user's text must not be read as fields.
+        raise PydanticCustomError("length", "{detail}", {"detail": str(error)}) from None
+
+
+def _bounded(least: Fraction, strict: bool) -> Any:
+    def check(value: Any, info: ValidationInfo) -> Fraction:
+        length = _validate(value, info)
+        if info.context and info.context.get("worked out"):
+            return length
+        shown = value if isinstance(value, str) else exact_text(length)
+        if length < least or (strict and length == least):
+            word = "more than 0" if strict else "0 or more"
+            raise PydanticCustomError(
+                "length_range", "“{shown}” must be {word}.", {"shown": shown, "word": word}
+            )
+        if length > LONGEST:
+            raise PydanticCustomError(
+                "length_range",
+                "“{shown}” is over {most} m: check the unit.",
+                {"shown": shown, "most": int(LONGEST) // 1000},
+            )
+        return length
+
+    return check
+
+
+def _schema(title: str) -> WithJsonSchema:
+    return WithJsonSchema(
+        {
+            "type": "string",
+            "title": title,
+            "description": "A length with its unit, exact. A bare number takes the tape's unit.",
+            "examples": ["6 3/4 in", "171.5 mm"],
+            "maxLength": MAX_TEXT,
+        }
+    )
+
+
+_AS_TEXT = PlainSerializer(exact_text, return_type=str)
+
+Size = Annotated[Fraction, PlainValidator(_bounded(Fraction(0), True)), _AS_TEXT, _schema("Size")]
+"""A length above 0, in mm; travels as exact text."""
+Gap = Annotated[Fraction, PlainValidator(_bounded(Fraction(0), False)), _AS_TEXT, _schema("Gap")]
+"""A length of 0 or more, in mm; travels as exact text."""

@@ -1,1 +1,0 @@
-"""The views of a rack, each a scene: from the front, from the side, from above. They read looks and never ask the family."""

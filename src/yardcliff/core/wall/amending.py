@@ -1,0 +1,58 @@
+"""Reading and changing a survey: JSON in, a merge patch, and what changed in words."""
+
+from typing import Any
+
+from pydantic import ValidationError
+
+from yardcliff.core.findings.finding import Patch
+from yardcliff.core.findings.patch import (
+    EXACT,
+    BriefError,
+    differences,
+    merge,
+    own_unit,
+    problems,
+    show,
+)
+from yardcliff.core.units.length import Tape
+from yardcliff.core.wall.wall import Wall
+
+
+def read_wall(data: Any) -> Wall:
+    """Validate a survey as it was written before; bare numbers take the unit of its own tape.
+    Raises `BriefError`.
+    """
+    return _validated(data, own_unit(data) | EXACT)
+
+
+def _validated(data: Any, context: dict[str, Any]) -> Wall:
+    try:
+        return Wall.model_validate(data, context=context)
+    except ValidationError as error:
+        raise BriefError(problems(error)) from None
+
+
+def dump_wall(wall: Wall) -> dict[str, Any]:
+    """The survey as JSON values, lengths as exact text."""
+    return wall.model_dump(mode="json")
+
+
+def amend_wall(wall: Wall, patch: Patch) -> Wall:
+    """The survey with `patch` merged in. Raises `BriefError` and changes nothing if it cannot be
+    read.
+    """
+    if not isinstance(patch, dict):
+        raise BriefError([("", "A change is an object of the fields to change.")])
+    merged = merge(dump_wall(wall), patch)
+    return _validated(merged, own_unit(merged))
+
+
+def describe_wall(before: Wall, after: Wall) -> str:
+    """What a change did, for the undo list: `width 3000 mm to 3600 mm`."""
+    tape = Tape.named(after.tape)
+    changes = list(differences(before, after))
+    if not changes:
+        return "no change"
+    path, old, new = changes[0]
+    words = " ".join(path).replace("_", " ")
+    return words if isinstance(old, tuple) else f"{words} {show(old, tape)} to {show(new, tape)}"

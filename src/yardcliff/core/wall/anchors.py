@@ -1,0 +1,189 @@
+"""What holds in a wall: its hole, its screw, what it grips and what it may bear
+(data/fixings.toml).
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from yardcliff.core.brief.mounting import By, Into, Mount
+from yardcliff.core.strength.force import newtons
+from yardcliff.core.strength.wood import lateral, thread, withdrawal
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import read
+from yardcliff.core.wall.wall import Block, Wall
+from yardcliff.data import table
+
+HOLD, LAG_HOLD = Fraction(30), Fraction(60)
+"""Least of a screw and of a lag screw in the wood that holds it, mm: 6 and 7.5 diameters."""
+LENGTHS = tuple(map(Fraction, (30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 120, 140, 160, 180)))
+"""What screws are sold in, mm."""
+PLUG = Fraction(50)
+"""How deep a plug sits in masonry, past the plaster, mm."""
+OUT = Fraction(15)
+"""How far a screw's point may stand out behind planks or a sheet, mm."""
+BACKS: frozenset[By] = frozenset({"keyholes", "hangers", "mirrors"})
+"""What the rack hangs by from fittings of its own."""
+HOLLOW: frozenset[Into] = frozenset({"toggles", "expanding", "spirals"})
+"""What only the lining holds."""
+FITTING = 250.0
+"""What a hanger, a keyhole plate or a mirror plate itself may bear, N a piece: cautious."""
+ZERO = Fraction(0)
+
+
+@dataclass(frozen=True, slots=True)
+class Anchor:
+    """What holds in a wall, as the table has it: lengths in mm, ratings in N; `clear` lets it pass
+    the rack's wood, and one stands `apart` from the next. What it bears in steel, or by so much
+    lining, or by the kind of block; what wood holds is worked out.
+    """
+
+    key: Into
+    name: str
+    holds: str
+    walls: tuple[str, ...]
+    diameter: Fraction
+    clear: Fraction
+    bit: Fraction | None
+    behind: Fraction
+    apart: Fraction
+    least: Fraction
+    most: Fraction
+    steel: tuple[float, float] | None
+    grips: tuple[tuple[Fraction, float, float], ...]
+    blocks: tuple[tuple[Block, float, float], ...]
+    tools: tuple[str, ...]
+    why: str
+
+    @property
+    def in_studs(self) -> bool:
+        return self.holds == "stud"
+
+    @property
+    def lag(self) -> bool:
+        return self.key == "lags"
+
+
+@dataclass(frozen=True, slots=True)
+class Driven:
+    """A screw as it is driven: its length, what of it is in what holds it, and the thread of that,
+    mm.
+    """
+
+    length: Fraction
+    hold: Fraction
+    thread: float
+
+
+def _anchors() -> dict[Into, Anchor]:
+    return {
+        row["key"]: Anchor(
+            row["key"],
+            row["name"],
+            row["holds"],
+            tuple(row["walls"]),
+            read(row["diameter"]),
+            read(row["clear"]),
+            None if row["bit"] == "none" else read(row["bit"]),
+            read(row.get("behind", "0 mm")),
+            read(row.get("apart", "0 mm")),
+            read(row.get("least", "0 mm")),
+            read(row.get("most", "30 m")),
+            (row["pull"], row["shear"]) if "pull" in row else None,
+            tuple((read(thick), pull, shear) for thick, pull, shear in row.get("grips", ())),
+            tuple((block, pull, shear) for block, pull, shear in row.get("blocks", ())),
+            tuple(row["tools"]),
+            row["why"],
+        )
+        for row in table("fixings")
+    }
+
+
+ANCHORS = _anchors()
+
+
+def drive(anchor: Anchor, wood: Fraction, wall: Wall) -> Driven:
+    """The screw to take, to the next length that is sold, through `wood`, and through lining or
+    plaster to what holds it.
+    """
+    lining = wall.lining
+    if anchor.in_studs:
+        return _driven(
+            anchor, _sold(wood + lining + (LAG_HOLD if anchor.lag else HOLD)), wood + lining
+        )
+    if anchor.key == "plugs":
+        length = _sold(wood + lining + PLUG)
+        hold = max(length - wood - lining, ZERO)
+        return Driven(length, hold, float(min(hold, PLUG)))
+    if anchor.key != "sheet":
+        return Driven(_sold(wood + lining + anchor.behind), lining, float(lining))
+    through = _sold(wood + lining + anchor.diameter)
+    if through - wood - lining <= OUT:  # its point stands out behind: all of the sheet holds
+        return Driven(through, lining, float(lining))
+    short = max((length for length in LENGTHS if length <= wood + lining), default=LENGTHS[0])
+    held = _driven(anchor, short, wood)
+    return Driven(short, min(held.hold, lining), min(held.thread, float(lining)))
+
+
+def _sold(least: Fraction) -> Fraction:
+    return next((length for length in LENGTHS if length >= least), LENGTHS[-1])
+
+
+def _driven(anchor: Anchor, length: Fraction, passed: Fraction) -> Driven:
+    hold = max(length - passed, ZERO)
+    return Driven(length, hold, thread(float(length), float(hold), float(anchor.diameter)))
+
+
+def ratings(
+    anchor: Anchor, screw: Driven, wood: Fraction, wall: Wall, by: By, mount: Mount
+) -> tuple[float, float]:
+    """What one may be pulled with and bear across, N: by its packet over the factor, else by what
+    holds it; no more than the rack's own fitting.
+    """
+    pull, shear = _own(anchor, screw, wood, wall)
+    pull = newtons(mount.pull) / mount.factor if mount.pull is not None else pull
+    shear = newtons(mount.shear) / mount.factor if mount.shear is not None else shear
+    return (min(pull, FITTING), min(shear, FITTING)) if by in BACKS else (pull, shear)
+
+
+def _own(anchor: Anchor, screw: Driven, wood: Fraction, wall: Wall) -> tuple[float, float]:
+    if anchor.steel:
+        return anchor.steel
+    if anchor.grips:
+        return _at_most(anchor.grips, wall.lining)
+    if anchor.blocks:
+        known = [
+            (pull, shear)
+            for block, pull, shear in anchor.blocks
+            if wall.block in (block, "unknown")
+        ]
+        pull, shear = min(known)
+        deep = screw.thread / float(PLUG)  # a plug that its screw does not fill holds less
+        return pull * deep, shear * deep
+    diameter = float(anchor.diameter)
+    # Planks run along the wall, and weight presses across their grain; a stud stands, and it
+    # presses along it.
+    across = anchor.key == "sheet"
+    return (
+        withdrawal("softwood", diameter, screw.thread, lag=anchor.lag),
+        lateral(
+            "softwood",
+            diameter,
+            float(screw.hold),
+            lag=anchor.lag,
+            across=across,
+            side=float(wood) or None,
+        ),
+    )
+
+
+def _at_most(
+    grips: Sequence[tuple[Fraction, float, float]], lining: Fraction
+) -> tuple[float, float]:
+    """The ratings of the thickest lining of the table that is no thicker; what is thinner than all
+    bears in proportion.
+    """
+    found = [(pull, shear) for thick, pull, shear in grips if thick <= lining]
+    if found:
+        return found[-1]
+    thick, pull, shear = grips[0]
+    return pull * float(lining / thick), shear * float(lining / thick)

@@ -1,0 +1,166 @@
+"""A rack on its wall, worked out: where it is, how it is fixed, what that bears, and
+what is wrong.
+"""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from itertools import groupby, pairwise
+from math import lcm
+
+from yardcliff.core.brief.mounting import Mount, Spot
+from yardcliff.core.findings.finding import Finding
+from yardcliff.core.findings.working import Figure
+from yardcliff.core.rack import Operation, Part, Rack
+from yardcliff.core.strength.link import Link
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.wall.check import fixing_findings, lost_wall, place_findings, plates_findings
+from yardcliff.core.wall.fixing import Fixed, Fixer
+from yardcliff.core.wall.grounds import Screw, bodies, lines
+from yardcliff.core.wall.mount_work import UNDER_PLATES, holes, mounting
+from yardcliff.core.wall.placing import fewest
+from yardcliff.core.wall.survey import Area, Site, areas
+from yardcliff.core.wall.working import figures
+
+PLATES_APART = Fraction(600)
+"""From screw to screw under plates at most, mm, where no studs are known: rule of thumb."""
+SCREW = Fraction(11, 2)
+"""What a 5 mm screw passes, mm."""
+HIDDEN = (
+    "Hidden is not stronger: into studs or plugs that are rated for the load, and the rail tried"
+    " before the hooks go on."
+)
+ZERO = Fraction(0)
+
+
+@dataclass(frozen=True, slots=True)
+class OnWall:
+    """What a wall adds to a design; on none that is known it may still say where screws hide.
+    `worst` is the body that is nearest to its limit; `areas` are what the rack takes up, from its
+    datum; `parts` come between it and the wall: strips and spacers.
+    """
+
+    site: Site | None
+    spot: Spot
+    areas: tuple[Area, ...] = ()
+    fixed: tuple[Fixed, ...] = ()
+    figures: tuple[Figure, ...] = ()
+    findings: tuple[Finding, ...] = ()
+    parts: tuple[Part, ...] = ()
+    machining: tuple[Operation, ...] = ()
+    cautions: tuple[str, ...] = ()
+
+    @property
+    def links(self) -> tuple[Link, ...]:
+        """What may give way between the rack and its wall."""
+        return tuple(link for body in self.fixed for link in body.links)
+
+    @property
+    def worst(self) -> Fixed | None:
+        return max(self.fixed, key=lambda one: (one.loose, one.share), default=None)
+
+
+def on_wall(
+    rack: Rack, spot: Spot, mount: Mount, site: Site | None, tape: Tape, *, ways: bool = True
+) -> OnWall:
+    """A rack where its brief puts it; without ways out where only what is wrong is asked for."""
+    by_plates = mount.by == "plates"
+    if site is None:
+        lost = (lost_wall(rack, spot, mount, tape),) if spot.wall else ()
+        if not by_plates:
+            return OnWall(None, spot, findings=lost)
+        under = tuple(_under_plates(rack))
+        hidden = [
+            [screw.x for screw in of] for _, of in groupby(under, key=lambda screw: screw.part)
+        ]
+        return OnWall(
+            None,
+            spot,
+            figures=tuple(_hidden_figures(rack, hidden)),
+            findings=(*lost, *plates_findings(rack)),
+            machining=tuple(holes(rack, under, SCREW, "countersunk", UNDER_PLATES, ())),
+            cautions=(HIDDEN,),
+        )
+    own = areas(rack)
+    fixer = Fixer(rack, site, spot, tape)
+    fixed = fixer.fixed(mount)
+    findings = (
+        *place_findings(rack, own, site, spot, tape),
+        *fixing_findings(fixer, spot, mount, fixed, ways=ways),
+    )
+    hidden = [
+        marks
+        for fixing in fixed
+        for part in fixing.body.grounds
+        if (marks := _marks(fixing, part.key))
+    ]
+    shown = (
+        *(_hidden_figures(rack, hidden) if by_plates and hidden else ()),
+        *figures(fixed, mount),
+    )
+    made = mounting(rack, fixed)
+    return OnWall(
+        site,
+        spot,
+        own,
+        fixed,
+        shown,
+        findings,
+        made.parts,
+        made.machining,
+        (HIDDEN,) if by_plates else (),
+    )
+
+
+def _marks(fixing: Fixed, part: str) -> list[Fraction]:
+    return sorted({screw.x for screw in fixing.screws if screw.part == part})
+
+
+def _under_plates(rack: Rack) -> Iterator[Screw]:
+    """Where no wall is known: the outermost holders of each board, and as few between as keep
+    screws near enough.
+    """
+    for line in (line for body in bodies(rack) for line in lines(rack, body, "plates")):
+        marks = sorted(
+            x for x, _ in next(row for row in rack.rows if row.part == line.part.key).places
+        )
+        unit = lcm(*(mark.denominator for mark in marks))
+        for k in fewest([int(mark * unit) for mark in marks], int(PLATES_APART * unit)):
+            yield Screw(line.part.key, marks[k], line.ys[0], None)
+
+
+def _behind(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> str:
+    """The holders that hide screws: `1, 3, 6`, by rows where they differ."""
+    rows = list({row.part: [x for x, _ in row.places] for row in reversed(rack.rows)}.values())[
+        ::-1
+    ]
+    marks = [
+        ", ".join(str(min(range(len(row)), key=lambda k: abs(row[k] - x)) + 1) for x in chosen)
+        for row, chosen in zip(rows, hidden, strict=False)
+    ]
+    return (
+        marks[0]
+        if len(set(marks)) == 1
+        else "; ".join(f"row {k}: {mark}" for k, mark in enumerate(marks, 1))
+    )
+
+
+def _hidden_figures(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> Iterator[Figure]:
+    gaps = (b - a for chosen in hidden for a, b in pairwise(chosen))
+    yield Figure(
+        "mount.behind",
+        "Screws behind holders",
+        _behind(rack, hidden),
+        "the outermost, and between",
+        (),
+        "The plates go on last, over the screws.",
+    )
+    yield Figure(
+        "mount.apart",
+        "Furthest apart",
+        max(gaps, default=ZERO),
+        "given",
+        (),
+        f"More than {exact_text(PLATES_APART)} only where holders or studs stand further apart than"
+        " that.",
+    )

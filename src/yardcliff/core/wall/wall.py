@@ -1,0 +1,136 @@
+"""The survey of a wall, as it was measured: what it is made of, where its studs are, what is in the
+way.
+
+Places are from the wall's left corner and from the floor, looking at the wall, mm.
+"""
+
+from collections.abc import Iterator
+from typing import Annotated, Literal, Self
+
+from pydantic import Field, model_validator
+from pydantic_core import PydanticCustomError
+
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Gap, Size, TapeName
+
+Makeup = Literal["timber studs", "steel studs", "masonry", "planked"]
+Kind = Literal["door", "hatch", "window", "switch", "socket", "pipe", "radiator", "other"]
+Block = Literal["unknown", "solid", "hollow", "aerated"]
+"""What masonry is of: brick or concrete, blocks with cells, light blocks with pores; the weakest
+counts where it is unknown.
+"""
+Hinge = Literal["none", "left", "right"]
+LIVE: frozenset[Kind] = frozenset({"switch", "socket", "pipe"})
+"""What cables or pipes run to, straight up, down and to the sides."""
+
+LEAST = Fraction(300)
+"""What is narrower or lower than this is a slip of the unit, mm."""
+
+
+class Studs(Frozen):
+    """Where the studs are, by their middles: the `first` and then every `apart`, or each as it was
+    `measured`.
+
+    `wide` is a stud's face behind the lining.
+    """
+
+    first: Gap = Fraction(300)
+    apart: Size = Fraction(600)
+    measured: Annotated[tuple[Gap, ...], Field(max_length=60)] = ()
+    wide: Size = Fraction(45)
+
+
+class Obstacle(Frozen):
+    """Something on the wall that keeps its place: its lower left corner and its size.
+
+    A door or a hatch with a hinge has a leaf as wide as itself that swings into the room.
+    """
+
+    kind: Kind = "other"
+    x: Gap
+    y: Gap = Fraction(0)
+    width: Size
+    height: Size
+    hinge: Hinge = "none"
+
+
+class OldFixing(Frozen):
+    """A screw, plug or nail that was left in the wall: to remove and fill first."""
+
+    x: Gap
+    y: Gap
+
+
+class Wall(Frozen):
+    """A wall as surveyed. `lining` is the board, the planks or the sheet over studs, or the plaster
+    on masonry of such a `block`; `way` the depth of the room before it, up to what stands opposite,
+    where people pass.
+    """
+
+    tape: TapeName = "1 mm"
+    width: Size = Fraction(3000)
+    height: Size = Fraction(2400)
+    skirting: Gap = Fraction(70)
+    skirting_thick: Gap = Fraction(15)
+    makeup: Makeup = "timber studs"
+    lining: Size = Fraction(125, 10)
+    block: Block = "unknown"
+    studs: Studs = Studs()
+    obstacles: Annotated[tuple[Obstacle, ...], Field(max_length=40)] = ()
+    old: Annotated[tuple[OldFixing, ...], Field(max_length=60)] = ()
+    way: Size | None = None
+
+    @property
+    def stud_middles(self) -> tuple[Fraction, ...]:
+        """From the left; none in masonry."""
+        if self.makeup == "masonry":
+            return ()
+        if self.studs.measured:
+            return tuple(sorted(self.studs.measured))
+        return tuple(self._stepped())
+
+    def _stepped(self) -> Iterator[Fraction]:
+        at = self.studs.first
+        while at < self.width:
+            yield at
+            at += self.studs.apart
+
+    @model_validator(mode="after")
+    def _all_on_the_wall(self) -> Self:
+        least = min(self.width, self.height)
+        if least < LEAST:
+            raise PydanticCustomError(
+                "wall",
+                "{size} mm is no wall: check the unit, or write it like “3.6 m”.",
+                {"size": f"{float(least):g}"},
+            )
+        for at in self.studs.measured:
+            if at > self.width:
+                raise PydanticCustomError(
+                    "stud",
+                    "A stud at {at} mm is past the wall's end at {end} mm.",
+                    {"at": f"{float(at):g}", "end": f"{float(self.width):g}"},
+                )
+        for obstacle in self.obstacles:
+            if (
+                obstacle.x + obstacle.width > self.width
+                or obstacle.y + obstacle.height > self.height
+            ):
+                raise PydanticCustomError(
+                    "obstacle",
+                    "The {kind} reaches past the wall: it ends {x} mm from the left and {y} mm up,"
+                    " of {width} × {height} mm.",
+                    {
+                        "kind": obstacle.kind,
+                        "x": f"{float(obstacle.x + obstacle.width):g}",
+                        "y": f"{float(obstacle.y + obstacle.height):g}",
+                        "width": f"{float(self.width):g}",
+                        "height": f"{float(self.height):g}",
+                    },
+                )
+        if self.studs.apart < 100:
+            raise PydanticCustomError(
+                "stud", "Studs stand 100 mm apart or more; 400 and 600 mm are usual."
+            )
+        return self

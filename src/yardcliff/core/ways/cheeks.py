@@ -1,0 +1,262 @@
+"""The slotted cheeks: two matched side boards with angled slots, joined by slats; boards slide in
+by their edge.
+
+Slots a pitch p apart along the edge hold boards p cos f apart, at an angle f above the horizontal.
+"""
+
+from collections.abc import Iterator
+from math import cos, radians
+from typing import ClassVar, Literal
+
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.brief.choices import Field, Section
+from yardcliff.core.brief.rack_brief import Board, RackBrief
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.holders import slot as slots
+from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.rack import Hold, Joint, Part, Rack
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.row_brief import Ends
+from yardcliff.core.row.rows import Standing
+from yardcliff.core.shapes.geometry import rounded
+from yardcliff.core.things.item import Item
+from yardcliff.core.things.look import slid
+from yardcliff.core.things.thing import UP, Reach, Run, Thing
+from yardcliff.core.units.angles import degrees
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Size, TapeName, exact_text
+from yardcliff.core.ways import uprights
+from yardcliff.core.ways.family import Family, Fitness, Hangs, row_for
+from yardcliff.core.ways.joinery import BITE, meet, screwed
+from yardcliff.core.ways.shared import Body, assemble, first_row
+
+TOOTH = Fraction(20)
+"""Least wood between the mouths of two slots, mm: rule of thumb."""
+THIN = Fraction(120)
+"""What is thicker than this, all counted, stands better than it lies, mm."""
+ZERO = Fraction(0)
+
+
+class Slat(Frozen):
+    """A board across, flush with the backs of both cheeks; one at the foot and one at the top."""
+
+    width: Size = Fraction(70)
+    thickness: Size = Fraction(21)
+
+
+class CheeksBrief(RackBrief):
+    """`board` is a cheek: `height` is how far it stands off the wall; `between` the two, None: by
+    the shortest thing.
+    """
+
+    run: ClassVar[Run] = UP
+
+    family: Literal["slotted-cheeks"] = "slotted-cheeks"
+    slot: slots.Slot = slots.Slot()
+    between: Size | None = None
+    slat: Slat = Slat()
+    board: Board = Board(height=Fraction(150), thickness=Fraction(21))
+
+    def thing(self, item: Item) -> Thing:
+        """What a thing takes of the cheek's edge, half of it on each side of its slot."""
+        taken = slots.takes(self.slot, item)
+        return Thing(Reach(taken / 2, taken / 2))
+
+
+def fitting(brief: CheeksBrief) -> Fitting:
+    """The slot for the thickest thing in the brief's cheeks."""
+    board = brief.board
+    ground = Ground(board.height, board.thickness, board.thickness / 2, board.wood, brief.pulled)
+    return slots.fit(brief.slot, ground, tuple(brief.kinds.values()))
+
+
+def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
+    """Two cheeks with slats between them."""
+    board, slat, items = brief.board, brief.slat, tuple(brief.kinds.values())
+    between = uprights.gap(brief.between, items, board.thickness)
+    stood = uprights.stand(
+        ("Left cheek", "Right cheek"),
+        brief.hung,
+        row,
+        board.thickness,
+        board.height,
+        board.wood,
+        between,
+    )
+    wide = min(slat.width, row.length / 2)
+    slats = tuple(
+        Part(
+            f"slat-{k + 1}",
+            f"Slat {k + 1}",
+            board.thickness,
+            y,
+            ZERO,
+            between,
+            wide,
+            slat.thickness,
+            board.wood,
+        )
+        for k, y in enumerate((brief.hung + row.length - wide, brief.hung))
+    )
+    deep = min(BITE, between / 3)
+    body = Body(
+        "slotted-cheeks",
+        (*stood.parts, *slats),
+        stood.marked,
+        tuple(Joint(part.key, cheek.key, Hold.SCREWS) for part in slats for cheek in stood.parts),
+        (
+            slots.rounds(brief.slot, items, row, stood.parts),
+            *screwed(
+                [meet(cheek, part, 2) for cheek in stood.parts for part in slats],
+                deep,
+                (
+                    "Two at each slat's end, a quarter of its width from its edges; countersunk.",
+                    "Into end grain, for screws of {long}; glue as well.",
+                ),
+            ),
+        ),
+        (*uprights.figures(brief.between, items, board.thickness), *_figures(brief, row, items)),
+        (
+            *uprights.falls(
+                items, between, board.thickness, Fix("A rail instead", {"family": "rail"})
+            ),
+            *_findings(brief, fitted, row),
+        ),
+        (
+            (
+                "Mark and cut the cheeks as one: screw them together through the waste, TOP written"
+                " on both."
+            ),
+        ),
+        up_at=(stood.middle,),
+        looks={
+            kind: slid(item, brief.slot.angle, brief.slot.depth)
+            for kind, item in brief.kinds.items()
+        },
+    )
+    return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
+
+
+def _figures(brief: CheeksBrief, row: Row, items: tuple[Item, ...]) -> Iterator[Figure]:
+    slot = brief.slot
+    t = Input("t", "angle above the horizontal", degrees(slot.angle))
+    yield Figure(
+        "slot.between",
+        "Between boards",
+        rounded(float(row.air) * cos(radians(slot.angle))),
+        "c · cos t",
+        (Input("c", "air along the edge", row.air), t),
+        "Square to the boards: what a hand and the finish have.",
+    )
+    wide = slots.width(slot, items)[0]
+    mouth = rounded(float(wide) / cos(radians(slot.angle)))
+    yield Figure(
+        "slot.tooth",
+        "Wood between slots",
+        row.tightest - mouth,
+        "p − m",
+        (Input("p", "slot to slot", row.tightest), Input("m", "mouth", mouth)),
+        "Along the edge: less breaks off.",
+    )
+
+
+def _findings(brief: CheeksBrief, fitted: Fitting, row: Row) -> Iterator[Finding]:
+    tooth = row.tightest - fitted.glyph.height
+    if row.holders > 1 and not row.trouble and row.brief.fixture_gap <= tooth < TOOTH:
+        gap = exact_text(TOOTH)
+        yield Finding(
+            "slot.tooth",
+            "Cheek",
+            "So little wood between two slots breaks off.",
+            "wood between",
+            tooth,
+            TOOTH,
+            fixes=(Fix(f"Keep {gap} between slots", {"row": {"fixture_gap": gap}}),),
+            left=tooth > 0,
+        )
+    behind = brief.board.height - slots.reach_in(brief.slot, fitted.bores[0].bit)
+    if slots.LEAST_WEB <= behind < brief.slat.thickness:
+        thin = exact_text(behind)
+        yield Finding(
+            "cheek.slat",
+            "Slat",
+            "The slots reach in as far as the slats: what slides in hits them.",
+            "behind the slots",
+            behind,
+            brief.slat.thickness,
+            fixes=(Fix(f"Slats {thin} thick", {"slat": {"thickness": thin}}),),
+        )
+
+
+def start(hangs: Hangs, tape: TapeName) -> CheeksBrief:
+    """Slots that hold a good third of the deepest thing, in cheeks that keep their wood behind."""
+    shared = row_for(hangs, tape)
+    shared["row"] |= {
+        "ends": Ends(rule="margin", left=Fraction(80), right=Fraction(120)).model_dump(),
+        "fixture_gap": TOOTH,
+        "spacing": "air" if len(hangs) > 1 else "tidy",
+        "tidy": Fraction(5),
+    }
+    first = CheeksBrief.model_validate(shared)
+    items = tuple(first.kinds.values())
+    depth = Fraction(
+        max(60, -(-max(max(item.across, item.front) for item in items) * 2 / 5 // 10) * 10)
+    )
+    slot = first.slot.changed({"depth": depth})
+    wide = -(-(slots.reach_in(slot, slots.width(slot, items)[0]) + 25) // 10) * 10
+    board = first.board.changed({"height": Fraction(wide)})
+    cut = first.changed({"slot": slot, "board": board})
+    return cut.changed({"hung": uprights.foot_for(first_row(cut, fitting(cut)), ZERO)})
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """Boards, measured where the slot takes them."""
+    if any(item.held is None or item.shape != "board" for item in items):
+        return Fitness(0, "Nothing flat to slide in by its edge.")
+    if any(item.front > THIN for item in items):
+        return Fitness(1, "So thick that few find room above one another.")
+    if all(item.grip == "edge" for item in items):
+        return Fitness(
+            3, "Boards slide into slots by their edge and lean back: on hooks they would swing."
+        )
+    return Fitness(2, "Flat things slide in by their edge, one above the other, and hide no wall.")
+
+
+def choices(_: CheeksBrief) -> tuple[Section, ...]:
+    """What slotted cheeks alone are asked."""
+    return (
+        Section(
+            "Slots",
+            (
+                Field("slot.held", "held at", figure="held"),
+                Field("slot.play", "play"),
+                Field("slot.angle", "angle °"),
+                Field("slot.depth", "deep"),
+            ),
+            ("slot.width", "slot.mouth", "slot.web", "slot.between", "slot.tooth"),
+        ),
+        Section(
+            "Slats",
+            (
+                Field("between", "between", figure="up.between"),
+                Field("slat.width", "slat"),
+                Field("slat.thickness", "thick"),
+            ),
+            ("overall", "up.past"),
+        ),
+    )
+
+
+FAMILY = Family(
+    "slotted-cheeks",
+    "Slotted cheeks",
+    "Two side boards with slanted slots that flat things slide into.",
+    CheeksBrief,
+    start,
+    fitting,
+    build,
+    suits,
+    choices,
+    rows="one",
+)

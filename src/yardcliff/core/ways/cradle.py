@@ -1,0 +1,88 @@
+"""The cradle: pairs of arms let into a back plate, for instruments that hang by the head."""
+
+from typing import Literal
+
+from yardcliff.core.brief.choices import Field, Section
+from yardcliff.core.brief.rack_brief import RackBrief
+from yardcliff.core.holders import cradle as cradles
+from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.rack import Rack
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.rows import FIXTURE_GAP
+from yardcliff.core.things.item import Item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import TapeName
+from yardcliff.core.ways.family import Family, Fitness, Hangs, row_for
+from yardcliff.core.ways.shared import Body, assemble, boards, ground, stand_rows
+
+HEAD = Fraction(40)
+"""A neck with less than this above it has no head to hang by, mm."""
+
+
+class CradleBrief(RackBrief):
+    """`board` is the back plate; every cradle on it is alike."""
+
+    family: Literal["cradle"] = "cradle"
+    cradle: cradles.Cradle = cradles.Cradle()
+
+
+def fitting(brief: CradleBrief) -> Fitting:
+    """The cradle for the thickest neck on the brief's plate."""
+    return cradles.fit(brief.cradle, ground(brief), tuple(brief.kinds.values()))
+
+
+def build(brief: CradleBrief, fitted: Fitting, first: Row) -> Rack:
+    """A back plate with a cradle for each thing, or several plates below one another."""
+    least = fitted.tall + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
+    standing = stand_rows(brief, fitted, first, least)
+    parts, marked = boards(brief, standing, first.length, brief.board.height / 2, "Back plate")
+    return assemble(brief, fitted, standing, least, Body("cradle", parts, marked))
+
+
+def start(hangs: Hangs, tape: TapeName) -> CradleBrief:
+    """The usual arms on a hardwood plate that takes them."""
+    board = {"height": Fraction(120), "thickness": Fraction(21), "wood": "hardwood"}
+    return CradleBrief.model_validate(row_for(hangs, tape) | {"board": board})
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """A neck with a head above it."""
+    if all(item.grip == "neck" and item.above >= HEAD for item in items):
+        return Fitness(
+            3,
+            "The neck stands between two arms and the head rests on them: no strain, nothing to"
+            " unhook.",
+        )
+    return Fitness(0, "Nothing with a head above its neck.")
+
+
+def choices(_: CradleBrief) -> tuple[Section, ...]:
+    """What a cradle alone is asked."""
+    fields = (
+        Field("cradle.diameter", "arm"),
+        Field("cradle.held", "neck", figure="held"),
+        Field("cradle.play", "play"),
+        Field("cradle.tilt", "tilt °"),
+        Field("cradle.depth", "let in"),
+        Field("cradle.showing", "out", figure="cradle.out"),
+        Field("cradle.scoop", "scoop"),
+    )
+    return (
+        Section(
+            "Arms", fields, ("cradle.opening", "cradle.apart", "peg.web", "peg.cut", "peg.stress")
+        ),
+    )
+
+
+FAMILY = Family(
+    "cradle",
+    "Cradle",
+    "Two arms let into a back plate, for instruments that hang by the head.",
+    CradleBrief,
+    start,
+    fitting,
+    build,
+    suits,
+    choices,
+    rows="boards",
+)

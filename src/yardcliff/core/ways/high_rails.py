@@ -1,0 +1,425 @@
+"""High rails: two equal heavy rails, the lower one half a pitch over, with big hooks for long
+things, hung by one end.
+
+What is wide hangs at two heights, so that wide parts pass above and below one another and only a
+wide part and a narrow one have to stand side by side: p / 2 >= (W + n) / 2 + c, for the width W,
+the narrow width n and the air c.
+"""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import replace
+from typing import Literal
+
+from yardcliff.core.base.model import MAX_COUNT, Frozen
+from yardcliff.core.brief.choices import Field, Option, Section
+from yardcliff.core.brief.rack_brief import MAIN, Board, RackBrief
+from yardcliff.core.findings.finding import Finding, Fix, Patch
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.holders import hook as hooks
+from yardcliff.core.holders import kit
+from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.rack import Part, Rack
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.row_brief import Pin
+from yardcliff.core.row.rows import OwnRow, Standing, held, margins
+from yardcliff.core.row.spacing import solve
+from yardcliff.core.things.item import Item, Shape
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Gap, Size, TapeName, exact_text
+from yardcliff.core.ways import accessory_box
+from yardcliff.core.ways.family import Family, Fitness, Hangs, row_for
+from yardcliff.core.ways.shared import FLOOR_CLEAR, Body, assemble, ground
+from yardcliff.data import values
+
+RULE = Fraction(450)
+"""What a bicycle takes of a wall, two heights counted, mm: rule of thumb."""
+FOOT_ROOM = Fraction(100)
+"""Under the lowest thing at first, so that a wheel rolls up to its hook, mm."""
+MORE = {"as many": 0, "one fewer": -1, "one more": 1}
+"""How many more holders the lower rail has than the upper one."""
+LONG, HEAVY = Fraction(600), 1500
+"""What is worth a high rail: at least so long, mm, and so heavy, g."""
+BY_ONE_END: frozenset[Shape] = frozenset({"cycle", "wheel", "sledge"})
+ZERO = Fraction(0)
+
+
+class High(Frozen):
+    """How the two rails stand to one another: the lower hooks `drop` below the upper ones. A thing
+    is as wide as it is measured over `wide` of its height only (its bars, say), and `narrow`
+    elsewhere. `lift` takes it off its hook.
+    """
+
+    lower: Literal["as many", "one fewer", "one more", "none"] = "none"
+    drop: Size = Fraction(300)
+    wide: Size = Fraction(220)
+    narrow: Size = Fraction(240)
+    ceiling: Size = Fraction(2400)
+    lift: Gap = Fraction(80)
+
+
+class HighRailsBrief(RackBrief):
+    """`board` is a rail, `hung` the height of the upper hooks; the row is the upper rail's, the
+    lower one is marked alike, and hangs what its second row has of its own.
+    """
+
+    family: Literal["high-rails"] = "high-rails"
+    holder: kit.Holder = hooks.Hook()
+    high: High = High()
+    board: Board = Board(height=Fraction(145), thickness=Fraction(45))
+    aside: accessory_box.Box = accessory_box.Box()
+
+
+def fitting(brief: HighRailsBrief) -> Fitting:
+    """The brief's hook on a rail. Beside it, half a pitch away, a thing of the other rail has to
+    pass.
+    """
+    fitted = kit.fit(brief.holder, ground(brief))
+    return fitted if brief.high.lower == "none" else replace(fitted, apart=2 * _beside(brief))
+
+
+def _beside(brief: HighRailsBrief) -> Fraction:
+    """The least from a hook of one rail to the next one of the other: a wide part beside a narrow
+    one, and air.
+    """
+    widest = _widest(brief)
+    return (widest + min(brief.high.narrow, widest)) / 2 + brief.row.air
+
+
+def _widest(brief: HighRailsBrief) -> Fraction:
+    return max(item.across for item in brief.kinds.values())
+
+
+def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
+    """Both rails; on the lower one everything is marked as on the upper, and it hangs half a pitch
+    to the right.
+    """
+    board, high = brief.board, brief.high
+    lower = _lower(brief, row)
+    shift = row.pitch / 2
+    if lower and lower.count > row.count:
+        shift = -shift
+    bottom = brief.hung - board.height / 2
+    rails = [
+        Part(
+            "rail-1",
+            "Rail 1",
+            ZERO,
+            bottom,
+            ZERO,
+            row.length,
+            board.height,
+            board.thickness,
+            board.wood,
+        )
+    ]
+    standing = [Standing(row, ZERO, ZERO)]
+    if lower:
+        rails.append(
+            replace(
+                rails[0],
+                key="rail-2",
+                name="Rail 2",
+                x=shift,
+                y=bottom - high.drop,
+                length=lower.length,
+            )
+        )
+        standing.append(Standing(lower, high.drop, ZERO))
+    past = max(rail.x + rail.length for rail in rails)
+    over = past - min(rail.x for rail in rails) - row.length
+    things = max(
+        rail.x + rail.length + one.row.sides[1] for rail, one in zip(rails, standing, strict=True)
+    )
+    box = accessory_box.fit(brief.aside, past, bottom + board.height, board.wood, things)
+    body = Body(
+        "high-rails",
+        (*rails, *box.parts),
+        tuple((rail.key, board.height / 2) for rail in rails),
+        box.joints,
+        box.machining,
+        (*_figures(brief, row, lower, over), *box.figures),
+        (*_findings(brief, lower), *_longer_up(brief, fitted, row, lower), *box.findings),
+        cautions=(
+            (
+                "Heavy things overhead: every rail into studs or solid masonry, never into the"
+                " board alone."
+            ),
+            "Lift with the legs and keep the path clear; what is heavy hangs on the lower rail.",
+            *box.cautions,
+        ),
+        shifts=(ZERO, shift)[: len(rails)],
+        links=box.links,
+        row_fixes={1: (Fix("No lower rail", {"high": {"lower": "none"}}),)},
+    )
+    return assemble(brief, fitted, tuple(standing), ZERO, body)
+
+
+def _lower(brief: HighRailsBrief, row: Row) -> Row | None:
+    """The lower rail's row: marked as the upper one, without its last holder or with one more, on a
+    rail that is longer by its pitch.
+    """
+    own, more = brief.rows.own_of(1), MORE.get(brief.high.lower)
+    if more is None or row.count + more < 1:
+        return None
+    if more == 0 and own.alike:
+        return held(row, own)
+    axes = (*row.axes, row.axes[-1] + row.pitch)[: row.holders + more]
+    length = row.length + max(more, 0) * row.pitch
+    order = (
+        own.order
+        if not own.alike
+        else (*brief.row.order, *brief.row.order[-1:])[: min(row.count + more, MAX_COUNT)]
+    )
+    asked = {
+        "follows": "nothing",
+        "spacing": "set",
+        "pitch": row.pitch,
+        "length": length,
+        "count": row.count + more,
+        "ends": margins(max(axes[0], ZERO), max(length - axes[-1], ZERO)),
+        "keepouts": (),
+        "order": order,
+        # What pins and keep-outs did to the upper rail, the lower one is marked with too.
+        "pins": (
+            tuple(Pin(index=i, at=ZERO).changed({"at": axis}) for i, axis in enumerate(axes))
+            if row.uneven
+            else ()
+        ),
+    }
+    things = row.things_of if own.alike else own.things(row.things_of)
+    return held(solve(row.brief.changed(asked), things, row.fixture), own)
+
+
+def _longer_up(
+    brief: HighRailsBrief, fitted: Fitting, row: Row, lower: Row | None
+) -> Iterator[Finding]:
+    """Whether things reach the floor from the lower rail only because longer ones do not hang on
+    the upper.
+    """
+    if lower is None:
+        return
+    kinds = [[thing.kind for thing in one.things] for one in (row, lower)]
+    every = sorted(
+        (kind for each in kinds for kind in each), key=lambda kind: -brief.kinds[kind].below
+    )
+    above, under = every[: row.count], every[row.count :]
+
+    def low(kinds: Sequence[str], down: Fraction) -> Fraction:
+        return brief.hung - down - fitted.hang_drop - max(brief.kinds[kind].below for kind in kinds)
+
+    drop, now = brief.high.drop, low(kinds[1], brief.high.drop)
+    if now < FLOOR_CLEAR <= min(low(above, ZERO), low(under, drop)):
+        patch = {"row": {"order": above}, "rows": {"own": [{}, {"order": under[:MAX_COUNT]}]}}
+        yield Finding(
+            "high.order",
+            "Lower rail",
+            "The longer things reach the floor there, and would not from the upper rail.",
+            "above the floor",
+            now,
+            FLOOR_CLEAR,
+            fixes=(Fix("The longer things on the upper rail", patch),),
+        )
+
+
+def _figures(
+    brief: HighRailsBrief, row: Row, lower: Row | None, over: Fraction
+) -> Iterator[Figure]:
+    high = brief.high
+    things = row.count + (lower.count if lower else 0)
+    many = Input("m", "things", str(things))
+    if lower or brief.aside.stands != "none":
+        wide = brief.aside.apart + brief.aside.width if brief.aside.stands != "none" else ZERO
+        yield Figure(
+            "overall",
+            "Wall, measured",
+            row.length + over + wide,
+            "L + v + b",
+            (
+                Input("L", "a rail", row.length),
+                Input("v", "lower one over", over),
+                Input("b", "box and room beside it", wide),
+            ),
+            "The lower rail hangs half a pitch over; a box beside counts too.",
+        )
+    if lower:
+        yield Figure(
+            "high.beside",
+            "From one to the next",
+            row.pitch / 2,
+            "p / 2",
+            (Input("p", "pitch", row.pitch),),
+            "From a hook above to the next one below.",
+        )
+        widest = _widest(brief)
+        yield Figure(
+            "high.least",
+            "At least",
+            _beside(brief),
+            "(w + min(n, w)) / 2 + c",
+            (
+                Input("w", "widest", widest),
+                Input("n", "narrow", high.narrow),
+                Input("c", "air", brief.row.air),
+            ),
+            "A wide part and a narrow one side by side: the wide ones pass above and below one"
+            " another.",
+        )
+    yield Figure(
+        "high.rule",
+        "Wall, by rule",
+        things * RULE,
+        "m · r",
+        (many, Input("r", "each, in two heights", RULE)),
+        "A rule of thumb for bicycles. The measured figure is the one to saw by.",
+    )
+    top = max(item.above for item in brief.kinds.values())
+    yield Figure(
+        "high.head",
+        "To the ceiling",
+        high.ceiling - brief.hung - top,
+        "C − h − a",
+        (
+            Input("C", "ceiling", high.ceiling),
+            Input("h", "upper hooks", brief.hung),
+            Input("a", "above the hook", top),
+        ),
+        "What is left to lift a thing off its hook.",
+    )
+
+
+def _findings(brief: HighRailsBrief, lower: Row | None) -> Iterator[Finding]:
+    high = brief.high
+    room = high.ceiling - brief.hung - max(item.above for item in brief.kinds.values())
+    if room < high.lift:
+        down = brief.hung - (high.lift - room)
+        least = exact_text(high.ceiling + high.lift - room)
+        yield Finding(
+            "high.ceiling",
+            "Upper rail",
+            "Nothing can be lifted off the upper hooks under the ceiling.",
+            "to the ceiling",
+            room,
+            high.lift,
+            fixes=(
+                *(
+                    (Fix(f"Hang at {exact_text(down)}", {"hung": exact_text(down)}),)
+                    if down > 0
+                    else ()
+                ),
+                *_on_one_rail(brief, lower, down),
+            )
+            or (Fix(f"The ceiling is at {least}", {"high": {"ceiling": least}}),),
+        )
+    if lower and high.drop < max(high.wide, brief.board.height):
+        more = exact_text(max(high.wide, brief.board.height))
+        yield Finding(
+            "high.drop",
+            "Lower rail",
+            "So little lower, the wide parts meet instead of passing, or the rails do.",
+            "below the upper hooks",
+            high.drop,
+            max(high.wide, brief.board.height),
+            fixes=(Fix(f"{more} lower", {"high": {"drop": more}}),),
+        )
+
+
+def _on_one_rail(brief: HighRailsBrief, lower: Row | None, hung: Fraction) -> Iterator[Fix]:
+    """All that hangs on the upper rail alone, hung so high."""
+    if lower and hung > 0:
+        order = (
+            [*brief.row.order, *(thing.kind for thing in lower.things)] if brief.row.order else []
+        )
+        one: Patch = {
+            "row": {"count": brief.row.count + lower.count, "order": order, "follows": "length"},
+            "high": {"lower": "none"},
+        }
+        yield Fix(f"All on one rail, hung at {exact_text(hung)}", one | {"hung": exact_text(hung)})
+
+
+def start(hangs: Hangs, tape: TapeName) -> HighRailsBrief:
+    """Things shared between both rails, the longer ones on the upper, the lower ones clear of the
+    floor.
+    """
+    shared = row_for(hangs, tape) | {"holder": values("holders", "big-hook")}
+    count = shared["row"]["count"]
+    upper = -(-count // 2)
+    lower = "none" if count == 1 else "one fewer" if count % 2 else "as many"
+    below = {MAIN: hangs[0][0].item.below} | {
+        listed.key: listed.item.below for listed, _ in hangs[1:]
+    }
+    every = sorted(shared["row"]["order"], key=lambda kind: -below[kind])
+    shared["row"] |= {
+        "count": upper,
+        "order": every[:upper],
+        "spacing": "tidy",
+        "tidy": Fraction(10),
+    }
+    own = {"rows": {"own": [OwnRow(), OwnRow(order=tuple(every[upper:]))]}} if every else {}
+    first = HighRailsBrief.model_validate(shared | own | {"high": {"lower": lower}})
+    ways = [(below[kind], ZERO) for kind in every[:upper] or [MAIN]]
+    ways += [(below[kind], first.high.drop) for kind in every[upper:] or [MAIN] if lower != "none"]
+    hung = (
+        -(-max(reach + drop + fitting(first).hang_drop + FOOT_ROOM for reach, drop in ways) // 10)
+        * 10
+    )
+    return first.changed({"hung": max(first.hung, Fraction(hung))})
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """Long and heavy things with a loop or a wheel at one end."""
+    if any(item.shape not in BY_ONE_END or item.below < LONG for item in items):
+        return Fitness(0, "Neither so long nor so heavy that it wants two rails on studs.")
+    if any(item.weight_g < HEAVY for item in items):
+        return Fitness(1, "So light that one rail does.")
+    return Fitness(
+        3,
+        "Hung by one end at two heights, wide parts pass one another: half the wall, and the floor"
+        " is free.",
+    )
+
+
+def choices(brief: HighRailsBrief) -> tuple[Section, ...]:
+    """What high rails alone are asked."""
+    lower = Field(
+        "high.lower",
+        "lower rail",
+        (
+            Option("as many", "as many", "Two equal rails with the same marks."),
+            Option("one fewer", "one fewer", "An odd number, the odd one on the upper rail."),
+            Option(
+                "one more",
+                "one more",
+                "An odd number, the odd one on the lower rail, which is longer.",
+            ),
+            Option("none", "none", "One rail: every neighbour needs its whole width."),
+        ),
+    )
+    fields = (
+        lower,
+        Field("high.drop", "lower by"),
+        Field("high.wide", "wide part"),
+        Field("high.narrow", "else wide"),
+        Field("high.ceiling", "ceiling"),
+        Field("high.lift", "to lift off"),
+    )
+    lower_too = brief.high.lower != "none" and (
+        brief.row.count > 1 or brief.high.lower == "as many"
+    )
+    both = ("high.beside", "high.least") if lower_too else ()
+    wall = ("overall",) if lower_too or brief.aside.stands != "none" else ()
+    heights = Section("Two heights", fields, (*wall, *both, "high.rule", "high.head"))
+    return (*kit.choices(brief.holder), heights, accessory_box.choices(brief.aside))
+
+
+FAMILY = Family(
+    "high-rails",
+    "High rails",
+    "Two heavy rails with big hooks, half a pitch apart, for long things.",
+    HighRailsBrief,
+    start,
+    fitting,
+    build,
+    suits,
+    choices,
+    rows="two",
+)

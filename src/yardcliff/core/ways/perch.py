@@ -1,0 +1,436 @@
+"""The perch: a back plate with a sloped shelf on brackets, a stop that nothing slides over, and
+hooks or pegs below.
+
+At a slope s down to the front, a shelf t thick and d deep is bevelled by s at its back: it is cut d
++ t tan s wide, and its front lies d sin s lower.
+"""
+
+from collections.abc import Iterator
+from dataclasses import replace
+from math import ceil, cos, radians, sin, tan
+from typing import Literal
+
+from yardcliff.core.base.model import Frozen, Tilt
+from yardcliff.core.brief.choices import Field, Section
+from yardcliff.core.brief.rack_brief import Board, RackBrief
+from yardcliff.core.findings.finding import Finding, Fix, Patch
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.holders import hook as hooks
+from yardcliff.core.holders import kit
+from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.holders.hook import pilot_bit
+from yardcliff.core.materials.goods import screws
+from yardcliff.core.rack import (
+    Face,
+    Hold,
+    Joint,
+    Kind,
+    Operation,
+    Outline,
+    Part,
+    Place,
+    Rack,
+    drill,
+)
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.rows import Standing
+from yardcliff.core.shapes.geometry import line, rounded
+from yardcliff.core.things.item import Item
+from yardcliff.core.units.angles import both_ways, degrees
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Size, TapeName, exact_text
+from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
+from yardcliff.core.ways.joinery import (
+    APART,
+    BITE,
+    BRACKET_BITE,
+    CLEARANCE,
+    LEG,
+    REACH,
+    meet,
+    pinned,
+    screwed,
+)
+from yardcliff.core.ways.prisms import prism
+from yardcliff.core.ways.shared import Body, assemble, ground
+
+CLEAR = Fraction(15)
+"""Between a bracket's foot and the hooks below it, mm."""
+STOP = Fraction(12)
+"""A lower stop lets round things roll over it, mm: rule of thumb."""
+LONGEST = Fraction(700)
+ZERO = Fraction(0)
+
+NOTES = (
+    "Along the shelf's edge, tilted as the shelf is, from behind.",
+    "Through the plate's holes, along the shelf.",
+)
+"""Of the screws between plate and shelf."""
+ENTRY = Fraction(2, 3)
+"""Where they meet the shelf's edge, as a share of its thickness from above: behind the plate they
+come out higher.
+"""
+
+
+class Sloped(Frozen):
+    """`depth` from the plate to the stop, along the slope; the `stop` stands so high above it."""
+
+    depth: Size = Fraction(160)
+    thickness: Size = Fraction(18)
+    slope: Tilt = 10
+    stop: Size = Fraction(25)
+    stop_thickness: Size = Fraction(12)
+    bracket: Size = Fraction(21)
+
+
+class PerchBrief(RackBrief):
+    """`board` is the back plate, flush with the shelf at its top; `low` is the hooks' axis above
+    its lower edge.
+    """
+
+    family: Literal["perch"] = "perch"
+    holder: kit.Holder = hooks.Hook()
+    low: Size = Fraction(50)
+    perch: Sloped = Sloped()
+    board: Board = Board(height=Fraction(280))
+
+
+def fitting(brief: PerchBrief) -> Fitting:
+    """The brief's holder on the back plate."""
+    fitted = kit.fit(brief.holder, ground(brief, brief.low))
+    return replace(
+        fitted, findings=tuple(_raised(brief, fitted, finding) for finding in fitted.findings)
+    )
+
+
+def _raised(brief: PerchBrief, fitted: Fitting, finding: Finding) -> Finding:
+    """A holder too near the plate's edge is settled by where it stands on this plate, not by its
+    middle.
+    """
+    if finding.code != "board.narrow" or not isinstance(finding.limit, Fraction):
+        return finding
+    low = Fraction(ceil(finding.limit + fitted.glyph.height / 2))
+    changes: Patch = {
+        "low": exact_text(low),
+        "board": {"height": exact_text(max(brief.board.height, 2 * low))},
+    }
+    return replace(finding, fixes=(Fix(f"Hooks {exact_text(low)} up", changes),))
+
+
+def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
+    """The plate with its shelf, brackets and stop."""
+    board, shelf, wood = brief.board, brief.perch, brief.board.wood
+    foot = brief.hung - brief.low
+    plate = Part(
+        "back-plate",
+        "Back plate",
+        ZERO,
+        foot,
+        ZERO,
+        row.length,
+        board.height,
+        board.thickness,
+        wood,
+    )
+    s, thick, deep = radians(shelf.slope), float(shelf.thickness), float(shelf.depth)
+    z, y = float(board.thickness), float(foot + board.height) - thick / cos(s)
+
+    def at(along: float, across: float) -> tuple[float, float]:
+        """From the slope to (z, y): along it from its lower back edge, across it upward."""
+        return z + along * cos(s) + across * sin(s), y - along * sin(s) + across * cos(s)
+
+    top = replace(
+        prism(
+            "shelf",
+            "Shelf",
+            ZERO,
+            row.length,
+            (at(0, 0), at(deep, 0), at(deep, thick), at(-thick * tan(s), thick)),
+            wood,
+        ),
+        sawn=(rounded(deep + thick * tan(s)), shelf.thickness),
+    )
+    front = deep + float(shelf.stop_thickness)
+    stop = replace(
+        prism(
+            "stop",
+            "Stop",
+            ZERO,
+            row.length,
+            (
+                at(deep, 0),
+                at(front, 0),
+                at(front, thick + float(shelf.stop)),
+                at(deep, thick + float(shelf.stop)),
+            ),
+            wood,
+        ),
+        sawn=(shelf.thickness + shelf.stop, shelf.stop_thickness),
+    )
+    under = deep * float(REACH)
+    wide = min(shelf.bracket, row.length / 2)
+    spans = max(1, ceil((row.length - wide) / APART))
+    brackets = tuple(
+        prism(
+            f"bracket-{k + 1}",
+            f"Bracket {k + 1}",
+            (row.length - wide) * k / spans,
+            wide,
+            (at(0, 0), (z, y - under * float(LEG)), at(under, 0)),
+            wood,
+        )
+        for k in range(spans + 1)
+    )
+    low = rounded(y - under * float(LEG))
+    body = Body(
+        "perch",
+        (plate, top, stop, *brackets),
+        ((plate.key, brief.low),),
+        (
+            Joint(top.key, plate.key, Hold.SCREWS),
+            pinned(stop, top),
+            *(
+                Joint(part.key, other, Hold.SCREWS)
+                for part in brackets
+                for other in (plate.key, top.key)
+            ),
+        ),
+        _machining(brief, plate, top, brackets),
+        tuple(_figures(brief, under)),
+        tuple(_findings(brief, fitted, low)),
+        (
+            (
+                "Bevels: the guard stays on the saw and the offcut free; brackets are too small to"
+                " be sawn by hand from scraps."
+            ),
+        ),
+        outlines=(
+            Outline(
+                "a bracket",
+                (
+                    *line((0, 0), (0, -under * float(LEG)), (under * cos(s), -under * sin(s))),
+                    ("Z", ()),
+                ),
+                "the back plate",
+                "Paste it on a strip and saw all brackets from that one: its long side along the"
+                " grain.",
+            ),
+        ),
+    )
+    return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
+
+
+def _machining(
+    brief: PerchBrief, plate: Part, top: Part, brackets: tuple[Part, ...]
+) -> tuple[Operation, ...]:
+    shelf, s = brief.perch, radians(brief.perch.slope)
+    deep = min(BITE, shelf.depth / 2)
+    # The screws lie along the slope: they leave the plate's back higher than they meet the shelf.
+    edge = rounded(float(shelf.thickness * ENTRY) / cos(s))
+    rise = rounded(float(plate.thickness) * tan(s))
+    level = plate.y + plate.height - edge
+    along = meet(plate, top, max(2, ceil(plate.length / 250) + 1), {1: (level, level)})
+    into, behind = screwed([along], deep, NOTES, shelf.slope)
+    into = replace(
+        into, places=tuple(place._replace(across=place.across + rise) for place in into.places)
+    )
+    behind = replace(
+        behind,
+        places=tuple(place._replace(across=edge) for place in behind.places),
+        web=shelf.depth - deep,
+    )
+    out = rounded(float(shelf.depth * REACH)) / 2
+    middles = [part.x + part.length / 2 for part in brackets]
+    return (
+        Operation(
+            Kind.BEVEL,
+            (top.key,),
+            "edge, ripped on the slope",
+            shelf.thickness,
+            None,
+            shelf.slope,
+            None,
+            "the fence",
+            "Bevel it before it is cut to width: the long face is the upper one.",
+            how=both_ways(shelf.slope),
+            places=(Place(top.key, Face.BACK, ZERO, ZERO),),
+            cut=(ZERO, top.along, ZERO, top.height),
+        ),
+        Operation(
+            Kind.BRACKET,
+            tuple(part.key for part in brackets),
+            "corner, less the slope",
+            shelf.bracket,
+            None,
+            90 - shelf.slope,
+            None,
+            "a stop block",
+            "All from one strip, turned end for end at each cut; the grain runs along the long"
+            " side.",
+            how=f"a corner of {degrees(90 - shelf.slope)}",
+            places=tuple(Place(part.key, Face.LEFT, ZERO, ZERO) for part in brackets),
+            cut=(ZERO, brackets[0].height, ZERO, brackets[0].depth),
+            spot="corner",
+        ),
+        into,
+        behind,
+        *screwed(
+            [meet(plate, part, 1) for part in brackets],
+            BRACKET_BITE,
+            ("One behind each bracket's leg.", "Into the leg, half-way down."),
+        ),
+        drill(
+            Kind.SCREW_HOLE,
+            (
+                Place(top.key, Face.TOP, x, shelf.depth - out, joins=part.key)
+                for x, part in zip(middles, brackets, strict=True)
+            ),
+            CLEARANCE,
+            "Square to the slope, one above each bracket, half-way out.",
+            head="countersunk",
+        ),
+        drill(
+            Kind.JOINT_PILOT,
+            (Place(part.key, Face.TOP, part.length / 2, out, joins=top.key) for part in brackets),
+            pilot_bit("4.0", brief.board.wood),
+            "Into the bracket under the shelf.",
+            deep=BRACKET_BITE,
+            takes=(screws("4.0", shelf.thickness + BRACKET_BITE, len(brackets)),),
+        ),
+    )
+
+
+def _figures(brief: PerchBrief, under: float) -> Iterator[Figure]:
+    shelf = brief.perch
+    s = radians(shelf.slope)
+    d, thick = Input("d", "shelf deep", shelf.depth), Input("w", "shelf thick", shelf.thickness)
+    t = Input("t", "slope", degrees(shelf.slope))
+    yield Figure(
+        "perch.lower",
+        "Front lower by",
+        rounded(float(shelf.depth) * sin(s)),
+        "d · sin t",
+        (d, t),
+        "Enough that things slide to the stop, and not over it.",
+    )
+    yield Figure(
+        "perch.cut",
+        "Cut the shelf",
+        rounded(float(shelf.depth) + float(shelf.thickness) * tan(s)),
+        "d + w · sin t / cos t",
+        (d, thick, t),
+        "Wide on its upper face: the bevel at the back takes its share.",
+    )
+    yield Figure(
+        "perch.bevel",
+        "Bevel",
+        both_ways(shelf.slope),
+        "90° − t",
+        (t,),
+        "At the shelf's back edge, so that it lies flat on the plate.",
+    )
+    b = Input("b", "under the shelf", rounded(under))
+    yield Figure(
+        "perch.bracket",
+        "Bracket, under the shelf",
+        rounded(under),
+        "d · r",
+        (d, Input("r", "share", f"{float(REACH):g}")),
+        "As far as it has to carry.",
+    )
+    yield Figure(
+        "perch.leg",
+        "Bracket, down the plate",
+        rounded(under) * LEG,
+        "b · k",
+        (b, Input("k", "share", f"{float(LEG):g}")),
+        "Its screws hold the shelf from tipping.",
+    )
+
+
+def _room(brief: PerchBrief, fitted: Fitting) -> Fraction:
+    """Above the hooks' axis, to the foot of the brackets: hooks, and what stands up
+    from them, mm.
+    """
+    stands = max(item.above for item in brief.kinds.values()) - fitted.hang_drop
+    return max(fitted.glyph.height / 2, stands) + CLEAR
+
+
+def _findings(brief: PerchBrief, fitted: Fitting, low: Fraction) -> Iterator[Finding]:
+    shelf = brief.perch
+    need = brief.hung + _room(brief, fitted)
+    if low < need:
+        taller = exact_text(Fraction(ceil(brief.board.height + need - low)))
+        yield Finding(
+            "perch.plate",
+            "Back plate",
+            "The brackets come down to the hooks, or to what hangs there.",
+            "foot of the brackets",
+            low,
+            need,
+            fixes=(Fix(f"Back plate {taller} wide", {"board": {"height": taller}}),),
+        )
+    if shelf.slope and shelf.stop < STOP:
+        high = exact_text(STOP)
+        yield Finding(
+            "perch.stop",
+            "Stop",
+            "So low a stop lets things slide over it.",
+            "stop",
+            shelf.stop,
+            STOP,
+            fixes=(Fix(f"A stop of {high}", {"perch": {"stop": high}}),),
+        )
+
+
+def start(hangs: Hangs, tape: TapeName) -> PerchBrief:
+    """A plate as tall as brackets and hooks ask for."""
+    shared = row_for(hangs, tape) | held_by(hangs)
+    first = PerchBrief.model_validate(shared)
+    line = max(Fraction(40), fitting(first).glyph.height / 2 + 15)
+    board = first.board.changed({"height": Fraction(400)})
+    placed = first.changed({"low": line, "board": board})
+    fitted = fitting(placed)
+    under = float(placed.perch.depth * REACH)
+    thick = float(placed.perch.thickness) / cos(radians(placed.perch.slope))
+    tall = float(line + _room(placed, fitted)) + under * float(LEG) + thick
+    height = Fraction(ceil(tall / 10) * 10)
+    return placed.changed({"board": board.changed({"height": height})})
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """Short things on hooks, and a shelf for what has none."""
+    if any(item.below > LONGEST for item in items):
+        return Fitness(1, "Things that long hang better from a plain rail.")
+    return on_hooks(
+        items, 2, "Hooks below, and a sloped shelf for what has no loop: gloves, books, helmets."
+    )
+
+
+def choices(brief: PerchBrief) -> tuple[Section, ...]:
+    """What a perch alone is asked."""
+    fields = (
+        Field("perch.depth", "deep"),
+        Field("perch.thickness", "thick"),
+        Field("perch.slope", "slope °"),
+        Field("perch.stop", "stop"),
+        Field("perch.stop_thickness", "stop thick"),
+        Field("perch.bracket", "bracket"),
+        Field("low", "hooks up"),
+    )
+    figures = ("perch.lower", "perch.cut", "perch.bevel", "perch.bracket", "perch.leg")
+    return (*kit.choices(brief.holder), Section("Sloped shelf", fields, figures))
+
+
+FAMILY = Family(
+    "perch",
+    "Perch",
+    "A sloped shelf with a stop on brackets, hooks or pegs below.",
+    PerchBrief,
+    start,
+    fitting,
+    build,
+    suits,
+    choices,
+    rows="one",
+)

@@ -1,0 +1,87 @@
+"""The rail: one board, or one below another, hooks or pegs in a row; a shelf above them on wish."""
+
+from typing import Literal
+
+from yardcliff.core.holders import kit
+from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.rack import Rack
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.rows import FIXTURE_GAP
+from yardcliff.core.things.item import Item
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.units.length import Gap, TapeName
+from yardcliff.core.ways import top_shelf
+from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
+from yardcliff.core.ways.held_rows import HeldRows, fit_rows
+from yardcliff.core.ways.shared import Body, assemble, boards, ground, stand_rows
+
+
+class RailBrief(HeldRows):
+    """A rail. `line` is the holders' axis above the board's bottom edge (None: the middle)."""
+
+    family: Literal["rail"] = "rail"
+    line: Gap | None = None
+    top: top_shelf.TopShelf = top_shelf.TopShelf()
+
+
+def fitting(brief: RailBrief) -> Fitting:
+    """The brief's holder on the brief's board."""
+    return fit_rows(brief, ground(brief, brief.line))
+
+
+def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
+    """A complete rail, or several below one another, from its brief."""
+    least = fitted.tall + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
+    standing = stand_rows(brief, fitted, first, least)
+    line = brief.board.height / 2 if brief.line is None else brief.line
+    parts, marked = boards(brief, standing, first.length, line, "Board")
+    rises = max(item.above for item in brief.kinds.values()) - fitted.hang_drop
+    glyph = fitted.glyph
+    holder = max(glyph.height / 2, glyph.tip + glyph.width / 2)
+    above = top_shelf.Above(parts[0], fitted, first, brief.hung, rises, holder, brief.rows.lift)
+    shelf = top_shelf.fit(brief.top, above)
+    body = Body(
+        "rail",
+        (*parts, *shelf.parts),
+        marked,
+        shelf.joints,
+        shelf.machining,
+        shelf.figures,
+        shelf.findings,
+        shelf.cautions,
+        links=shelf.links,
+    )
+    return assemble(brief, fitted, standing, least, body)
+
+
+def start(hangs: Hangs, tape: TapeName) -> RailBrief:
+    """A sensible rail: the holder and the board suit the heaviest thing."""
+    return RailBrief.model_validate(row_for(hangs, tape) | held_by(hangs))
+
+
+def starting_brief(key: str, count: int, tape: TapeName) -> RailBrief:
+    """A sensible rail for `count` of a shipped thing. Raises `KeyError` for an unknown key."""
+    return start([(shipped_item(key), count)], tape)
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """Whatever has a loop, a handle, a rim or a hole hangs on a hook or a peg."""
+    if any(item.grip == "edge" for item in items):
+        return Fitness(1, "Held by an edge, it would swing on a hook; it needs a loop or a hole.")
+    return on_hooks(
+        items, 3, "Loops, handles and rims hang on hooks or pegs; the simplest to make."
+    )
+
+
+FAMILY = Family(
+    "rail",
+    "Rail",
+    "A board with hooks or pegs in a row.",
+    RailBrief,
+    start,
+    fitting,
+    build,
+    suits,
+    lambda brief: (*kit.choices(brief.holder), top_shelf.choices(brief.top)),
+    rows="boards",
+)

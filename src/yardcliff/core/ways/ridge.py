@@ -1,0 +1,443 @@
+"""Two boards joined to a ridge that stands up the wall: their shape, what closes its ends, and the
+bracket behind it.
+
+With 2t between the boards, each w wide and T thick, the ridge stands w cos t off the wall and is 2
+w sin t wide. The mitre is sawn at t to the face, the edge on the wall at 90 - t. What is left
+behind the ridge is w cos t - T / sin t deep: there a bracket interlocks, one half on the wall and
+one in the rail.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from math import ceil, cos, radians, sin, tan
+from typing import Annotated, Literal
+
+from yardcliff.core.base.model import Frozen, angle
+from yardcliff.core.brief.choices import Field, Option
+from yardcliff.core.brief.rack_brief import Board
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Outline, Part, Place, drill
+from yardcliff.core.shapes.geometry import line, rounded
+from yardcliff.core.units.angles import both_ways, degrees
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Size, exact_text
+from yardcliff.core.ways.joinery import CLEARANCE, pinned
+from yardcliff.core.ways.prisms import Corners, column, prism
+from yardcliff.core.ways.shared import Extra
+
+HOLLOW = Fraction(24)
+"""Behind the ridge at least, so that there is a bracket to hang on, mm: rule of thumb."""
+ZERO = Fraction(0)
+Between = Annotated[float, angle(60, 150, "angle between the boards", "at their backs")]
+
+
+class Ridge(Frozen):
+    """`angle` between the boards, at their backs; caps so thick; each half of the `bracket` is so
+    long.
+    """
+
+    angle: Between = 90
+    caps: Literal["over", "inside", "none"] = "over"
+    cap: Size = Fraction(9)
+    bracket: Size = Fraction(60)
+
+
+@dataclass(frozen=True, slots=True)
+class Shape:
+    """A ridge of two boards from above, mm: half its angle `t` in radians, how far it stands `off`
+    the wall, `half` its width, and how deep the `hollow` behind it is.
+    """
+
+    ridge: Ridge
+    board: Board
+    t: float
+    off: float
+    half: float
+    hollow: float
+
+    @classmethod
+    def of(cls, ridge: Ridge, board: Board) -> "Shape":
+        """The shape of two such boards."""
+        t, wide = radians(ridge.angle / 2), float(board.height)
+        off = wide * cos(t)
+        return cls(
+            ridge, board, t, off, wide * sin(t), max(off - float(board.thickness) / sin(t), 0)
+        )
+
+    @property
+    def degrees(self) -> float:
+        """Half the angle between the boards."""
+        return self.ridge.angle / 2
+
+    @property
+    def inner(self) -> Fraction:
+        """What both bevels leave of a board's back, mm."""
+        return rounded(self.hollow / cos(self.t))
+
+    @property
+    def bracket(self) -> tuple[float, float]:
+        """The bracket's width, and its depth: half the hollow's, so its front edges just touch both
+        boards, mm.
+        """
+        return self.hollow * tan(self.t), self.hollow / 2
+
+    @property
+    def long(self) -> Fraction:
+        """Each half of the bracket, mm: as asked, and at least twice as long as it is deep."""
+        return max(self.ridge.bracket, rounded(2 * self.bracket[1]))
+
+    def cap(self, length: Fraction) -> Fraction:
+        """How thick the caps of a rail so long are, mm."""
+        return min(self.ridge.cap, length / 4)
+
+    def inside(self, length: Fraction) -> Fraction:
+        """The hollow's height between the caps, mm."""
+        return length - (2 * self.cap(length) if self.ridge.caps == "inside" else 0)
+
+    @property
+    def corners(self) -> Corners:
+        """A cap's corners, (x, z); none where there is none."""
+        caps = self.ridge.caps
+        if caps == "none" or (caps == "inside" and not self.hollow):
+            return ()
+        deep = self.off if caps == "over" else self.hollow
+        wide = deep * tan(self.t)
+        return (self.half - wide, 0.0), (self.half + wide, 0.0), (self.half, deep)
+
+
+def stand(
+    shape: Shape, foot: Fraction, length: Fraction
+) -> tuple[tuple[Part, Part], Extra, tuple[Outline, ...]]:
+    """Both boards from the `foot` up, left and right; the caps, the bracket and how all is made;
+    outlines at true size.
+    """
+    boards = _boards(shape, foot, length)
+    caps, bracket = _caps(shape, foot, length), _bracket(shape, foot, length)
+    joints = [Joint(boards[0].key, boards[1].key, Hold.MITRE)]
+    joints += [pinned(cap, board) for cap in caps for board in boards]
+    if bracket:
+        joints += [Joint(bracket[0].key, board.key, Hold.EDGES) for board in boards]
+        joints.append(Joint(bracket[0].key, bracket[1].key, Hold.HOOKED, glued=False))
+    extra = Extra(
+        (*bracket, *caps),
+        tuple(joints),
+        tuple(_machining(shape, boards, bracket)),
+        tuple(_figures(shape)),
+        tuple(_findings(shape, length)),
+        (
+            (
+                "Bevels: the guard stays on the saw; rip both boards before they are cut to length,"
+                " the offcut free to fall."
+            ),
+        ),
+    )
+    return boards, extra, tuple(_outlines(shape, boards))
+
+
+def _boards(shape: Shape, foot: Fraction, length: Fraction) -> tuple[Part, Part]:
+    """Both boards, mitred at the ridge and bevelled where they lie on the wall."""
+    board, half, inner = shape.board, shape.half, shape.hollow * tan(shape.t)
+    ahead, behind = (half, shape.off), (half, shape.hollow)
+
+    def one(key: str, name: str, side: int) -> Part:
+        wall = (half + side * inner, 0.0), (half + side * half, 0.0)
+        # Without a hollow the back has no face: it comes to an edge on the wall.
+        part = column(
+            key, name, foot, length, (ahead, behind, *wall) if inner else (ahead, *wall), board.wood
+        )
+        sawn = board.height, board.thickness
+        return replace(part, upright=True, up=True, sawn=sawn, lean=side * (90 - shape.degrees))
+
+    return one("left-board", "Left board", -1), one("right-board", "Right board", 1)
+
+
+def _caps(shape: Shape, foot: Fraction, length: Fraction) -> tuple[Part, ...]:
+    """What closes the ends: over them, or let in flush between the boards."""
+    corners, thick = shape.corners, shape.cap(length)
+    if not corners:
+        return ()
+    low, high = (
+        (foot - thick, foot + length)
+        if shape.ridge.caps == "over"
+        else (foot, foot + length - thick)
+    )
+    return tuple(
+        column(f"cap-{k}", f"Cap {k}", y, thick, corners, shape.board.wood)
+        for k, y in ((1, low), (2, high))
+    )
+
+
+def _bracket(shape: Shape, foot: Fraction, length: Fraction) -> tuple[Part, ...]:
+    """The half that is glued into the rail, under its top, and the one on the wall that it hooks
+    over.
+    """
+    if not shape.hollow:
+        return ()
+    wide, deep = shape.bracket
+    long = float(shape.long)
+    top = float(foot + (length + shape.inside(length)) / 2)
+    slant = (0.0, top - long), (deep, top - long + deep)
+    low = top - 2 * long + deep
+    x, across = rounded(shape.half - wide / 2), rounded(wide)
+    return (
+        prism(
+            "rail-bracket",
+            "Bracket in the rail",
+            x,
+            across,
+            (*slant, (deep, top), (0.0, top)),
+            shape.board.wood,
+        ),
+        prism(
+            "wall-bracket",
+            "Bracket on the wall",
+            x,
+            across,
+            (*slant[::-1], (0.0, low), (deep, low)),
+            "hardwood",
+        ),
+    )
+
+
+def _outlines(shape: Shape, boards: tuple[Part, Part]) -> Iterator[Outline]:
+    """From above, about the ridge: both boards, to set the saw by, and a cap."""
+
+    def about(corners: Corners) -> Corners:
+        return tuple((x - shape.half, z) for x, z in corners)
+
+    both = [
+        command
+        for board in boards
+        for command in (
+            *line(*about(tuple((float(x), float(z)) for x, z in board.profile))),
+            ("Z", ()),
+        )
+    ]
+    yield Outline(
+        "both boards",
+        tuple(both),
+        "the ridge",
+        "Set the saw by it: mitres at the ridge, bevels on the wall.",
+        "from above",
+    )
+    if shape.corners:
+        yield Outline(
+            "an end cap",
+            (*line(*about(shape.corners)), ("Z", ())),
+            "the ridge",
+            "Saw both from one strip; the grain runs along the wall.",
+            "from above",
+        )
+
+
+def _machining(
+    shape: Shape, boards: tuple[Part, ...], bracket: tuple[Part, ...]
+) -> Iterator[Operation]:
+    thick, t = shape.board.thickness, shape.degrees
+    left, right = boards
+    ripped = ZERO, left.along, ZERO, left.depth
+    yield Operation(
+        Kind.MITRE,
+        tuple(part.key for part in boards),
+        "edge, ripped on the bevel",
+        thick,
+        None,
+        90 - t,
+        None,
+        "the fence",
+        "The outer face is the wide one. Glue with tape across the outside: the mitre closes as it"
+        " folds.",
+        how=both_ways(90 - t),
+        cut=ripped,
+        spot="ridge edge",
+        places=(Place(left.key, Face.RIGHT, ZERO, ZERO), Place(right.key, Face.LEFT, ZERO, ZERO)),
+    )
+    yield Operation(
+        Kind.BEVEL,
+        tuple(part.key for part in boards),
+        "edge, ripped on the bevel",
+        thick,
+        None,
+        t,
+        None,
+        "the fence",
+        "Towards the inner face, so that it lies flat on the wall.",
+        how=both_ways(t),
+        cut=ripped,
+        spot="edge on the wall",
+        places=(Place(left.key, Face.LEFT, ZERO, ZERO), Place(right.key, Face.RIGHT, ZERO, ZERO)),
+    )
+    if bracket:
+        wide, deep = (rounded(n) for n in shape.bracket)
+        strip = exact_text(Fraction(round(wide * 10), 10))
+        yield Operation(
+            Kind.HALVES,
+            tuple(part.key for part in bracket),
+            "strip, sawn through",
+            deep,
+            None,
+            45,
+            None,
+            "a stop block",
+            f"One strip {strip} wide, its front edges planed to lie on the boards; sawn through, it"
+            " gives both halves.",
+            how=both_ways(45),
+            many=1,
+            spot="middle",
+        )
+        wall = bracket[1]
+        flat = wall.height - wall.depth
+        yield drill(
+            Kind.WALL_HOLE,
+            (Place(wall.key, Face.FRONT, wall.length / 2, flat * k / 4) for k in (1, 3)),
+            CLEARANCE,
+            "One above the other, into a stud; the slant rises towards you.",
+            head="countersunk",
+        )
+
+
+def _figures(shape: Shape) -> Iterator[Figure]:
+    w, thick = (
+        Input("w", "outer face", shape.board.height),
+        Input("T", "thick", shape.board.thickness),
+    )
+    t = Input("t", "half the angle between them", degrees(shape.degrees))
+    yield Figure(
+        "overall",
+        "Over all",
+        rounded(2 * shape.half),
+        "2 · w · sin t",
+        (w, t),
+        "As wide as the rail is seen on the wall.",
+    )
+    yield Figure(
+        "angled.off",
+        "Ridge off the wall",
+        rounded(shape.off),
+        "w · cos t",
+        (w, t),
+        "How far the boards stand out.",
+    )
+    yield Figure(
+        "angled.mitre",
+        "Mitre",
+        both_ways(90 - shape.degrees),
+        "90° − t",
+        (t,),
+        "At the ridge of each board: what stands between the mitre and the outer face is half the"
+        " angle.",
+    )
+    yield Figure(
+        "angled.bevel",
+        "On the wall",
+        both_ways(shape.degrees),
+        "half the angle",
+        (t,),
+        "The back edge of each board, so that it lies flat.",
+    )
+    yield Figure(
+        "angled.inner",
+        "Inner face",
+        shape.inner,
+        "max(w − T / (sin t · cos t), 0)",
+        (w, thick, t),
+        "What both bevels leave of the back.",
+    )
+    yield Figure(
+        "angled.hollow",
+        "Behind the ridge",
+        rounded(shape.hollow),
+        "max(w · cos t − T / sin t, 0)",
+        (w, thick, t),
+        "Where the bracket is; its depth is half of it, so that its front edges touch both boards.",
+    )
+    inputs = (
+        Input("b", "asked for", shape.ridge.bracket),
+        Input("d", "deep", rounded(shape.bracket[1])),
+    )
+    yield Figure(
+        "angled.bracket",
+        "Each half of the bracket",
+        shape.long,
+        "max(b, 2 · d)",
+        inputs,
+        "Along its long side. The rail is lifted by the depth of the slant to go on and to come"
+        " off.",
+    )
+    yield Figure(
+        "angled.peg",
+        "Pegs point",
+        degrees(90 - shape.degrees),
+        "90° − t",
+        (t,),
+        "So far to either side of straight out: square to the boards.",
+    )
+
+
+def _findings(shape: Shape, length: Fraction) -> Iterator[Finding]:
+    if shape.hollow < HOLLOW:
+        need = (shape.board.thickness / rounded(sin(shape.t)) + HOLLOW) / rounded(cos(shape.t))
+        wide = exact_text(Fraction(ceil(need) + 1))
+        yield Finding(
+            "angled.hollow",
+            "Boards",
+            "Behind the ridge there is no room for a bracket.",
+            "behind the ridge",
+            rounded(shape.hollow),
+            HOLLOW,
+            fixes=(Fix(f"Boards {wide} wide", {"board": {"height": wide}}),),
+        )
+    room, need = shape.inside(length), 2 * shape.long
+    if room >= need or not shape.hollow:
+        return
+    short, deep = room // 2, rounded(2 * shape.bracket[1])
+    long = exact_text(Fraction(ceil(need + length - room)))
+    yield Finding(
+        "angled.bracket",
+        "Bracket",
+        "The rail is too short for both halves, and to be lifted off.",
+        "between the ends",
+        room,
+        need,
+        fixes=(
+            *(
+                (Fix(f"{short} mm each", {"angled": {"bracket": f"{short} mm"}}),)
+                if short >= deep and short > 0
+                else ()
+            ),
+            Fix(f"A rail {long} long", {"row": {"length": long, "follows": "ends"}}),
+        ),
+    )
+
+
+def fields(ridge: Ridge) -> tuple[Field, ...]:
+    """What a ridge is asked, in a brief that keeps it as `angled`."""
+    caps = Field(
+        "angled.caps",
+        "ends",
+        (
+            Option(
+                "over",
+                "caps over the ends",
+                "They hide the mitre and the hollow; sawn a little large and trimmed.",
+            ),
+            Option("inside", "caps let in", "Flush between the boards: the boards' ends are seen."),
+            Option("none", "open", "The least work; the hollow shows from below."),
+        ),
+    )
+    thick = (Field("angled.cap", "cap thick"),) if ridge.caps != "none" else ()
+    return Field("angled.angle", "angle °"), caps, *thick, Field("angled.bracket", "bracket")
+
+
+FIGURES = (
+    "overall",
+    "angled.off",
+    "angled.mitre",
+    "angled.bevel",
+    "angled.inner",
+    "angled.hollow",
+    "angled.bracket",
+    "angled.peg",
+)
+"""The keys of what follows from it."""

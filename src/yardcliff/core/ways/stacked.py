@@ -1,0 +1,280 @@
+"""Stacked rails: several equal rails cut from one stick, hung one below the other.
+
+A stick gives n rails when n L + (n - 1) kerf + 2 trims go into it: the saw eats wood, and both ends
+are squared first.
+"""
+
+from collections.abc import Iterator
+from math import ceil, floor
+from typing import Any, Literal
+
+from pydantic import model_validator
+
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.brief.choices import Field, Section
+from yardcliff.core.brief.cutting import Cutting
+from yardcliff.core.brief.rack_brief import Board
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.holders import kit
+from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.rack import Kind, Operation, Rack
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.row_findings import Words, check
+from yardcliff.core.row.rows import RowsBrief, Standing
+from yardcliff.core.row.spacing import solve
+from yardcliff.core.things.item import Item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import LONGEST, Size, Tape, TapeName, exact_text
+from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
+from yardcliff.core.ways.held_rows import HeldRows, fit_rows
+from yardcliff.core.ways.shared import Body, assemble, boards, first_row, ground, stand_rows
+
+ZERO = Fraction(0)
+
+
+class Stick(Frozen):
+    """The stick as bought."""
+
+    length: Size = Fraction(2400)
+
+
+class StackedBrief(HeldRows):
+    """`rows.count` rails, each a board of its own; `hung` is the height of the top one's axis."""
+
+    family: Literal["stacked"] = "stacked"
+    stick: Stick = Stick()
+    rows: RowsBrief = RowsBrief(count=3)
+    board: Board = Board()
+
+    @model_validator(mode="before")
+    @classmethod
+    def _of_one_saw(cls, data: Any) -> Any:
+        """What briefs said of their own saw before it was that of the cut plan."""
+        stick = data.get("stick") if isinstance(data, dict) else None
+        if not isinstance(stick, dict) or not stick.keys() & {"kerf", "trim"}:
+            return data
+        own = {name: value for name, value in stick.items() if name in ("kerf", "trim")}
+        cutting = data.get("cutting")
+        asked = (
+            own | ({} if cutting is None else dict(cutting))
+            if cutting is None or isinstance(cutting, dict)
+            else cutting
+        )
+        return data | {
+            "stick": {name: value for name, value in stick.items() if name not in own},
+            "cutting": asked,
+        }
+
+
+def fitting(brief: StackedBrief) -> Fitting:
+    """The brief's holder on a rail."""
+    return fit_rows(brief, ground(brief))
+
+
+def build(brief: StackedBrief, fitted: Fitting, first: Row) -> Rack:
+    """The rails, each as low as what hangs above it asks for."""
+    board = brief.board
+    standing = stand_rows(brief, fitted, first, board.height)
+    each = brief.changed({"rows": brief.rows.changed({"boards": "each"})})
+    parts, marked = boards(each, standing, first.length, board.height / 2, "Rail")
+    sawing = Operation(
+        Kind.RAIL,
+        tuple(part.key for part in parts),
+        "cut off",
+        first.length,
+        None,
+        0,
+        None,
+        "a stop block, set once for all",
+        "Square the first end, then cut every rail against the same stop.",
+        many=len(parts),
+        spot="across the stick",
+    )
+    body = Body(
+        "stacked",
+        parts,
+        marked,
+        machining=(sawing,),
+        figures=tuple(_figures(brief, first, standing)),
+        findings=tuple(_findings(brief, first, len(parts))),
+        cautions=(
+            (
+                "The offcut beside a stop block jams: pull the stop away, or let it end before the"
+                " blade."
+            ),
+        ),
+    )
+    return assemble(brief, fitted, standing, board.height, body)
+
+
+def stick_needed(saw: Cutting, length: Fraction, rails: int) -> Fraction:
+    """The stick that so many rails of `length` take, mm: both ends squared, and the saw's share at
+    each cut.
+    """
+    return rails * length + (rails - 1) * saw.takes + 2 * saw.trim
+
+
+def rails_from(saw: Cutting, stick: Fraction, length: Fraction) -> int:
+    """How many rails of `length` one stick really gives."""
+    return max(0, floor((stick - 2 * saw.trim + saw.takes) / (length + saw.takes)))
+
+
+def longest_from(saw: Cutting, stick: Fraction, rails: int) -> Fraction:
+    """How long each of so many rails out of one stick may be, mm."""
+    return (stick - 2 * saw.trim - (rails - 1) * saw.takes) / rails
+
+
+def _figures(brief: StackedBrief, row: Row, standing: tuple[Standing, ...]) -> Iterator[Figure]:
+    stick, saw, rails = brief.stick.length, brief.cutting, len(standing)
+    needed = stick_needed(saw, row.length, rails)
+    length, n = Input("L", "rail", row.length), Input("n", "rails", str(rails))
+    kerf, trim = Input("k", "kerf", saw.takes), Input("t", "trim at an end", saw.trim)
+    given = "given" if saw.kerf is not None else "typical of the saw"
+    yield Figure(
+        "stacked.kerf",
+        "Each cut takes",
+        saw.takes,
+        given,
+        (),
+        "The saw of the cut plan: measure yours in scrap.",
+    )
+    yield Figure(
+        "stacked.stick",
+        "Stick for all",
+        needed,
+        "n · L + (n − 1) · k + 2 · t",
+        (n, length, kerf, trim),
+        "The saw takes its kerf at each cut, and both ends are squared: rails alone do not add up"
+        " to the stick.",
+    )
+    yield Figure(
+        "stacked.gives",
+        "A stick gives",
+        str(rails_from(saw, stick, row.length)),
+        "floor((S − 2 · t + k) / (L + k))",
+        (Input("S", "stick", stick), length, kerf, trim),
+        "Rails of this length out of one stick, whole ones only.",
+    )
+    yield Figure(
+        "stacked.left",
+        "Offcut",
+        max(ZERO, stick - needed),
+        "max(0, S − N)",
+        (Input("S", "stick", stick), Input("N", "for all", needed)),
+        "What is left of the stick, good for a test of the holder.",
+    )
+    lowest = standing[-1].down
+    yield Figure(
+        "stacked.lowest",
+        "Lowest axis",
+        brief.hung - lowest,
+        "h − d",
+        (Input("h", "top axis", brief.hung), Input("d", "drop to the lowest", lowest)),
+        "Above the floor. Each rail hangs by its own fixings: mark the drops down one plumb line.",
+    )
+
+
+def _stick_for(needed: Fraction) -> Fraction:
+    """A length as sticks are sold, by the 100 mm; none is longer than any board."""
+    return min(LONGEST, Fraction(ceil(needed / 100) * 100))
+
+
+def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
+    stick, saw, tape = brief.stick.length, brief.cutting, Tape.named(brief.tape)
+    needed = stick_needed(saw, row.length, rails)
+    if needed <= stick:
+        return
+    whole, fits = _stick_for(needed), rails_from(saw, stick, row.length)
+    fixes = list(_shorter(brief, row, rails))
+    if fits:
+        fixes.append(Fix(f"{fits} rails", {"rows": {"count": fits}}))
+    if whole >= needed:
+        fixes.append(
+            Fix(f"A stick of {exact_text(whole)}", {"stick": {"length": exact_text(whole)}})
+        )
+    if not fixes:
+        return  # a rail that no stick gives is too long a row, and said there
+    yield Finding(
+        "stacked.stick",
+        "Stick",
+        f"{rails} rails of {tape.write(row.length)} do not come out of one stick of"
+        f" {tape.write(stick)}, by {tape.write_fine(needed - stick)}: the saw takes"
+        f" {tape.write_fine(saw.takes)} at each cut, and {tape.write_fine(saw.trim)} come off each"
+        f" end to square it. It gives {fits or 'none'}.",
+        "stick for all",
+        needed,
+        stick,
+        fixes=tuple(fixes),
+    )
+
+
+def _shorter(brief: StackedBrief, row: Row, rails: int) -> Iterator[Fix]:
+    """All of them a little shorter, on the tape, where what hangs still finds its room."""
+    step = Tape.named(brief.tape).step
+    length = longest_from(brief.cutting, brief.stick.length, rails) // step * step
+    if length <= 0:
+        return
+    asked = row.brief.changed(
+        {"length": length, "count": row.count, "follows": "pitch", "pins": ()}
+    )
+    tried = solve(asked, row.things_of, row.fixture)
+    tape, end = Tape.named(brief.tape), fitting(brief).end_distance
+    words = Words(str, {kind: item.name for kind, item in brief.kinds.items()})
+    before, after = (
+        {finding.code for finding in check(one, tape, words, end)} for one in (row, tried)
+    )
+    if tried.length == length and after <= before:
+        yield Fix(
+            f"All of them {exact_text(length)}",
+            {"row": {"length": exact_text(length), "follows": "pitch"}},
+        )
+
+
+def start(hangs: Hangs, tape: TapeName) -> StackedBrief:
+    """Up to three rails that share the things, hung so that the lowest clears the floor."""
+    first = StackedBrief.model_validate(in_rows(row_for(hangs, tape), 3) | held_by(hangs))
+    fitted = fitting(first)
+    row = first_row(first, fitted)
+    lowest = stand_rows(first, fitted, row, first.board.height)[-1].down
+    deepest = max(item.below for item in first.kinds.values())
+    hung = max(first.hung, lowest + deepest + 100)
+    stick = Stick(
+        length=max(
+            Fraction(2400), _stick_for(stick_needed(Cutting(), row.length, first.rows.count))
+        )
+    )
+    return first.changed({"hung": hung, "stick": stick})
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """Short things, several rails of them on a narrow wall."""
+    if any(item.below > 400 for item in items):
+        return Fitness(0, "Too long to hang above one another.")
+    return on_hooks(
+        items, 2, "Equal rails out of one stick, one below the other: a narrow wall is enough."
+    )
+
+
+def choices(brief: StackedBrief) -> tuple[Section, ...]:
+    """What stacked rails alone are asked."""
+    fields = (
+        Field("stick.length", "stick"),
+        Field("cutting.kerf", "kerf", figure="stacked.kerf"),
+        Field("cutting.trim", "trim"),
+    )
+    figures = ("stacked.stick", "stacked.gives", "stacked.left", "stacked.lowest")
+    return (*kit.choices(brief.holder), Section("One stick", fields, figures))
+
+
+FAMILY = Family(
+    "stacked",
+    "Stacked rails",
+    "Equal rails from one stick, one below the other.",
+    StackedBrief,
+    start,
+    fitting,
+    build,
+    suits,
+    choices,
+)

@@ -1,0 +1,277 @@
+"""The stile pair: two matched uprights with tilted pegs, and long rolled or flat things lie across
+both; or one post.
+
+To come off, a thing has to rise over the tips of its pegs: showing · sin t, with the tilt t from
+square.
+"""
+
+from collections.abc import Iterator
+from dataclasses import replace
+from math import cos, radians, sin
+from typing import ClassVar, Literal
+
+from yardcliff.core.brief.choices import Field, Option, Section
+from yardcliff.core.brief.rack_brief import Board, RackBrief
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.holders import kit
+from yardcliff.core.holders import peg as pegs
+from yardcliff.core.holders.fitting import Fitting, half
+from yardcliff.core.rack import Rack
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.row_brief import Ends
+from yardcliff.core.row.rows import Standing
+from yardcliff.core.shapes.geometry import rounded
+from yardcliff.core.strength.force import hardest
+from yardcliff.core.strength.stick import breaks
+from yardcliff.core.things.item import Item, Shape
+from yardcliff.core.things.look import ROLL, laid, lying, resting
+from yardcliff.core.things.thing import UP, Reach, Run, Thing
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Size, TapeName, exact_text
+from yardcliff.core.ways import uprights
+from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, row_for
+from yardcliff.core.ways.shared import Body, assemble, first_row, ground
+
+SHOWING = Fraction(2, 3)
+"""A peg reaches under at least this share of how deep a thing is: rule of thumb."""
+STIFF: frozenset[Shape] = frozenset(
+    {"mat", "poles", "pole", "board", "sledge", "umbrella", "spade", "rake", "broom"}
+)
+"""What keeps its shape when it lies on two pegs."""
+DEEPEST = Fraction(250)
+DEEP = 25
+"""How deep a peg goes into a stile at least, mm."""
+ZERO = Fraction(0)
+
+
+class StileBrief(RackBrief):
+    """`board` gives a stile: its width, thickness and wood; `between` two of them, None: by the
+    shortest thing.
+
+    On a pair things lie across; on a `post` they hang, one above the other.
+    """
+
+    run: ClassVar[Run] = UP
+
+    family: Literal["stile-pair"] = "stile-pair"
+    stands: Literal["pair", "post"] = "pair"
+    holder: kit.Holder = pegs.Peg()
+    between: Size | None = None
+    board: Board = Board(height=Fraction(60), thickness=Fraction(35))
+
+    def thing(self, item: Item) -> Thing:
+        """How far a thing reaches below and above its holder."""
+        drop = fitting(self).hang_drop
+        if self.stands == "post":
+            return Thing(Reach(item.below + drop, max(item.above - drop, ZERO)))
+        return Thing(Reach(max(drop, ZERO), max(resting(item, _tilt(self))[1] - drop, ZERO)))
+
+
+def fitting(brief: StileBrief) -> Fitting:
+    """The brief's holder on a stile; of a pair, each carries half, and things lie on the pegs."""
+    pair = brief.stands == "pair"
+    stile = ground(brief)
+    fitted = kit.fit(brief.holder, replace(stile, pulled=stile.pulled.shared(2)) if pair else stile)
+    on_top = pair and isinstance(brief.holder, pegs.Peg)
+    return replace(
+        fitted,
+        name=f"pairs of {fitted.name}" if pair else fitted.name,
+        reach=half(fitted.glyph.height),
+        hang_drop=-fitted.glyph.height / 2 if on_top else fitted.hang_drop,
+    )
+
+
+def _tilt(brief: StileBrief) -> float:
+    return brief.holder.tilt if isinstance(brief.holder, pegs.Peg) else 0
+
+
+def build(brief: StileBrief, fitted: Fitting, row: Row) -> Rack:
+    """Two stiles with a peg each for every thing, or one post."""
+    board, pair = brief.board, brief.stands == "pair"
+    items = tuple(brief.kinds.values())
+    between = uprights.gap(brief.between, items, board.height) if pair else ZERO
+    names = ("Left stile", "Right stile") if pair else ("Post",)
+    stood = uprights.stand(
+        names, brief.hung, row, board.height, board.thickness, board.wood, between
+    )
+    body = Body(
+        "stile-pair",
+        stood.parts,
+        stood.marked,
+        figures=(
+            (*uprights.figures(brief.between, items, board.height), *_lift_figure(brief))
+            if pair
+            else ()
+        ),
+        findings=(
+            (
+                *uprights.falls(items, between, board.height, Fix("One post", {"stands": "post"})),
+                *_findings(brief),
+            )
+            if pair
+            else ()
+        ),
+        cautions=(
+            (
+                (
+                    "Clamp both stiles face up with their feet flush, write TOP on both, and square"
+                    " every mark across both."
+                ),
+            )
+            if pair
+            else ()
+        ),
+        up_at=(stood.middle,),
+        looks=(
+            {kind: lying(item, _tilt(brief)) for kind, item in brief.kinds.items()}
+            if pair
+            else None
+        ),
+    )
+    return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
+
+
+def _rise(peg: pegs.Peg) -> Fraction:
+    return rounded(float(peg.showing) * sin(radians(peg.tilt)))
+
+
+def _lift_figure(brief: StileBrief) -> Iterator[Figure]:
+    peg = brief.holder
+    if isinstance(peg, pegs.Peg):
+        inputs = (
+            Input("o", "showing", peg.showing),
+            Input("t", "tilt from square", f"{peg.tilt:g}°"),
+        )
+        yield Figure(
+            "stile.lift",
+            "To lift off",
+            _rise(peg),
+            "o · sin t",
+            inputs,
+            "A thing rises so far to clear the tips of its pegs: less air above it, and it is"
+            " caught.",
+        )
+
+
+def _findings(brief: StileBrief) -> Iterator[Finding]:
+    peg = brief.holder
+    if not isinstance(peg, pegs.Peg):
+        return
+    deep = max(brief.kinds.values(), key=lambda item: laid(item)[2])
+    under, least = rounded(float(peg.showing) * cos(radians(peg.tilt))), laid(deep)[2] * SHOWING
+    if under < least:
+        longer = exact_text(-(-least / rounded(cos(radians(peg.tilt))) // 5) * 5)
+        yield Finding(
+            "stile.showing",
+            deep.name.capitalize(),
+            f"The pegs do not reach far enough under the {deep.plural}: they roll off.",
+            "pegs reach",
+            under,
+            least,
+            fixes=(Fix(f"{longer} showing", {"holder": {"showing": longer}}),),
+        )
+    air, rise = brief.row.air, _rise(peg)
+    if air < rise:
+        more = exact_text(-(-rise // 1))
+        yield Finding(
+            "stile.lift",
+            "Air",
+            "A thing cannot rise over the tips of its pegs under the next one.",
+            "air",
+            air,
+            rise,
+            fixes=(Fix(f"{more} of air", {"row": {"air": more}}),),
+        )
+
+
+def start(hangs: Hangs, tape: TapeName) -> StileBrief:
+    """Pegs that reach under the deepest thing and carry the heaviest; for what does not lie, a
+    post.
+    """
+    shared = row_for(hangs, tape) | held_by(hangs)
+    del shared["board"]
+    stiff = all(listed.item.shape in STIFF for listed, _ in hangs)
+    ends = Ends(rule="margin", left=Fraction(60), right=Fraction(100))
+    shared["row"] |= {"ends": ends.model_dump(), "fixture_gap": Fraction(20), "tidy": Fraction(5)}
+    if shared["row"]["spacing"] == "even":
+        shared["row"]["spacing"] = "tidy"
+    shared |= {"stands": "pair" if stiff else "post"}
+    if stiff:
+        shared["holder"] = _pegs_for(hangs)
+        shared["row"]["air"] = max(shared["row"]["air"], -(-_rise(shared["holder"]) // 5) * 5)
+    first = StileBrief.model_validate(shared)
+    row = first_row(first, fitting(first))
+    drop = row.things[0].reach.left
+    return first.changed({"hung": uprights.foot_for(row, max(drop - row.axes[0], ZERO))})
+
+
+def _pegs_for(hangs: Hangs) -> pegs.Peg:
+    """Dowels as thick as the load on half of them asks for."""
+    showing = Fraction(
+        max(80, -(-max(laid(listed.item)[2] for listed, _ in hangs) * 9 / 10 // 10) * 10)
+    )
+    half = hardest(listed.item.pulled() for listed, _ in hangs).shared(2).force
+    thick = next((d for d in range(16, 40, 2) if breaks(d, float(showing), half) <= 1), 40)
+    return pegs.Peg(
+        diameter=Fraction(thick), showing=showing, depth=Fraction(max(DEEP, thick)), tilt=10
+    )
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """Long stiff things, the better the rounder; what hangs goes on a post."""
+    if any(item.shape not in STIFF for item in items):
+        return Fitness(
+            1,
+            "Only long, stiff things lie across two pegs; others hang on a single post, one above"
+            " the other.",
+        )
+    if any(laid(item)[0] < 400 or laid(item)[2] > DEEPEST for item in items):
+        return Fitness(1, "Too short or too deep to lie across two pegs.")
+    if all(laid(item)[2] <= laid(item)[1] * ROLL for item in items):
+        return Fitness(
+            3,
+            "Rolls lie across two pegs and settle against the wall: nothing to tie, nothing to"
+            " bend.",
+        )
+    return Fitness(
+        2, "Long things lie across two pegs each, one above the other: little wall for much length."
+    )
+
+
+def choices(brief: StileBrief) -> tuple[Section, ...]:
+    """What stiles alone are asked."""
+    stands = Field(
+        "stands",
+        "stands as",
+        (
+            Option("pair", "a pair", "Long things lie across both."),
+            Option("post", "one post", "Things hang from it, one above the other: the least wall."),
+        ),
+    )
+    if brief.stands == "post":
+        return (*kit.choices(brief.holder), Section("Post", (stands,)))
+    keys = (
+        "up.between",
+        "overall",
+        "up.past",
+        *(("stile.lift",) if isinstance(brief.holder, pegs.Peg) else ()),
+    )
+    return (
+        *kit.choices(brief.holder),
+        Section("Stiles", (stands, Field("between", "between", figure="up.between")), keys[1:]),
+    )
+
+
+FAMILY = Family(
+    "stile-pair",
+    "Stile pair",
+    "Two uprights with pegs that long things lie across, or one post.",
+    StileBrief,
+    start,
+    fitting,
+    build,
+    suits,
+    choices,
+    rows="one",
+)

@@ -1,0 +1,280 @@
+"""The upright rail: a clip rail above a foot board with holes, in which shafts stand plumb; the
+foot board is screwed up under a rail of its own, and that to the wall.
+"""
+
+from collections.abc import Iterator
+from math import ceil
+
+from yardcliff.core.brief.choices import Field, Option, Section
+from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.holders.hole import LEAST_WOOD
+from yardcliff.core.holders.hook import pilot_bit
+from yardcliff.core.materials.goods import Goods, Ware, screws
+from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Rack, Seat, drill
+from yardcliff.core.row.row import Row
+from yardcliff.core.row.rows import Standing
+from yardcliff.core.shapes.geometry import across
+from yardcliff.core.things.item import Item
+from yardcliff.core.things.look import hanging
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import TapeName, exact_text
+from yardcliff.core.ways.family import Family, Fitness, Hangs, of_grips, row_for
+from yardcliff.core.ways.joinery import BITE, meet, screwed
+from yardcliff.core.ways.shaft_checks import (
+    CATCH,
+    OF_EACH,
+    in_the_way,
+    own_figures,
+    room,
+    shaft_figures,
+    shaft_findings,
+)
+from yardcliff.core.ways.shafts import STRAP, UprightBrief, fitting, foot_of, length_of, lengths
+from yardcliff.core.ways.shared import Body, assemble
+
+FOOT = 60.0
+"""So far above its lowest point a thing is measured as the foot that stands in a hole, mm."""
+LAP = Fraction(15)
+"""The foot rail reaches over the foot board by this at least, mm: what takes a screw."""
+UNDER = Fraction(400)
+"""From screw to screw under the foot rail, mm: rule of thumb."""
+ZERO = Fraction(0)
+
+
+def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
+    """One clip rail, and the foot board below it under its own rail."""
+    foot, board = brief.foot, brief.board
+    rail = Part(
+        "clip-rail",
+        "Clip rail",
+        ZERO,
+        brief.hung - board.height / 2,
+        ZERO,
+        row.length,
+        board.height,
+        board.thickness,
+        board.wood,
+    )
+    base = Part(
+        "foot-board",
+        "Foot board",
+        ZERO,
+        foot.top - foot.thickness,
+        foot.off,
+        row.length,
+        foot.thickness,
+        foot.depth,
+        board.wood,
+        "top",
+    )
+    feet = {kind: foot_of(brief, fitted, kind) for kind in brief.kinds}
+    back = Part(
+        "foot-rail",
+        "Foot rail",
+        ZERO,
+        foot.top,
+        ZERO,
+        row.length,
+        board.height,
+        max(board.thickness, foot.off + LAP),
+        board.wood,
+    )
+    seats = tuple(
+        Seat(
+            base.key, 0, i, x, foot.depth - feet[thing.kind].offset, feet[thing.kind].bit, foot.deep
+        )
+        for i, (x, thing) in enumerate(zip(row.axes, row.things, strict=True))
+    )
+    boring = (
+        drill(
+            Kind.FOOT_HOLE,
+            (
+                Place(base.key, Face.TOP, one.along, one.across, one.row, one.holder)
+                for one in seats
+                if one.bit == bit
+            ),
+            bit,
+            "Clamp it to the clip rail, ends flush, and mark both boards across in one go.",
+            deep=foot.deep,
+            left=foot.thickness - foot.deep,
+            stop="depth stop",
+            tool=tool,
+        )
+        for bit, tool in dict.fromkeys(
+            (feet[thing.kind].bit, feet[thing.kind].tool) for thing in row.things
+        )
+    )
+    body = Body(
+        "upright",
+        (rail, base, back),
+        ((rail.key, board.height / 2),),
+        (Joint(base.key, back.key, Hold.SCREWS),),
+        machining=(*boring, *_under(base, back), *_strap(brief, fitted, rail, row)),
+        figures=(
+            *shaft_figures(brief, fitted, feet),
+            *own_figures(brief, fitted, feet),
+            *room(brief, fitted, row),
+        ),
+        findings=(*shaft_findings(brief, tuple(feet.values())), *in_the_way(brief, fitted)),
+        cautions=(
+            ()
+            if brief.clear.strap == "across"
+            else (
+                (
+                    "Long shafts topple where children reach or the floor shakes: add a strap"
+                    " across the clips."
+                ),
+            )
+        ),
+        seats=seats,
+        standing_at=foot.top - foot.deep,
+    )
+    return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
+
+
+def _under(base: Part, back: Part) -> tuple[Operation, ...]:
+    """The screws that hold the foot board under its rail: no screw goes to the wall through the
+    depth of a board.
+    """
+    many = max(2, ceil(base.length / UNDER) + 1)
+    backs = (
+        f"its back {exact_text(base.z)} in front of the rail's" if base.z else "both backs flush"
+    )
+    notes = (
+        "From below, clear of the foot holes; countersink.",
+        f"Up into the rail, glued, with {backs}.",
+    )
+    return screwed([meet(base, back, many)], BITE, notes)
+
+
+def _strap(brief: UprightBrief, fitted: Fitting, rail: Part, row: Row) -> Iterator[Operation]:
+    """What holds a strap across the clips."""
+    if brief.clear.strap == "across":
+        left = brief.board.thickness * 2 / 5
+        deep = brief.board.thickness - left
+        yield drill(
+            Kind.PILOT,
+            (
+                Place(rail.key, Face.FRONT, x, rail.height / 2)
+                for x in (
+                    row.axes[0] - fitted.reach.left - STRAP / 2,
+                    row.axes[-1] + fitted.reach.right + STRAP / 2,
+                )
+            ),
+            pilot_bit("4.0", brief.board.wood),
+            "One beyond each outer ring, half-way up, for the strap's screws and washers.",
+            deep=deep,
+            left=left,
+            takes=(Ware(Goods.STRAP, 1), screws("4.0", deep, 2)),
+        )
+
+
+def start(hangs: Hangs, tape: TapeName) -> UprightBrief:
+    """A rail at two thirds of the longest, or as high as the shortest allows."""
+    first = UprightBrief.model_validate(
+        row_for(hangs, tape) | {"board": {"height": Fraction(70), "thickness": Fraction(35)}}
+    )
+    short, long = lengths(first)
+    stands = first.foot.top - first.foot.deep
+    height = min(length_of(short) - CATCH, length_of(long) * 2 / 3)
+    fitted = fitting(first)
+    feet = [foot_of(first, fitted, kind) for kind in first.kinds]
+    deep = -(-max(stands.offset + stands.bit / 2 + LEAST_WOOD for stands in feet) // 10) * 10
+    foot = first.foot.changed({"depth": max(first.foot.depth, deep)})
+    return first.changed({"hung": stands + height // 10 * 10, "foot": foot})
+
+
+def suits(items: tuple[Item, ...]) -> Fitness:
+    """Shafts, measured where the clip takes them."""
+    if any(item.held is None for item in items):
+        return Fitness(0, "No shaft to clip.")
+    if any(item.below < 600 for item in items):
+        return Fitness(0, "Too short to stand.")
+    if any(_foot_wide(item) > 2.5 * float(item.held or 0) for item in items):
+        return Fitness(0, "It widens at its foot: no foot hole takes that.")
+    return of_grips(
+        items,
+        ("shaft",),
+        "They stand plumb in a foot board and snap into clips: nothing carries their weight.",
+        "Whatever has a long, straight shaft can stand in clips.",
+    )
+
+
+def _foot_wide(item: Item) -> float:
+    """How wide an item's outline is where it would stand in its hole, mm."""
+    body = (across(path, FOOT - float(item.below)) for path in hanging(item).body)
+    return max((b - a for spans in body for a, b in spans), default=0.0)
+
+
+def choices(brief: UprightBrief) -> tuple[Section, ...]:
+    """What an upright rail alone is asked."""
+    ways = range(2, len(fitting(brief).own) + 2)
+    rings, holes = (
+        [f"{key}.{k}" for k in ways for key in OF_EACH if key.startswith(of)]
+        for of in ("clip", "seat")
+    )
+    return (
+        Section(
+            "Clips",
+            (
+                Field("clip.held", "shaft", figure="held"),
+                Field("clip.play", "play"),
+                Field("clip.screw", "screw"),
+            ),
+            ("clip.bore", "clip.mouth", *rings, "clip.length", "upright.most", "upright.least"),
+        ),
+        Section(
+            "Foot board",
+            (
+                Field("foot.top", "top at"),
+                Field("foot.off", "off wall"),
+                Field("foot.depth", "wide"),
+                Field("foot.thickness", "thick"),
+                Field("foot.deep", "holes"),
+                Field("foot.play", "play"),
+            ),
+            ("seat.offset", "seat.plumb", *holes),
+        ),
+        Section(
+            "Room around",
+            (
+                Field("clear.above", "overhead at"),
+                Field("clear.front", "in front"),
+                Field(
+                    "clear.strap",
+                    "strap",
+                    (
+                        Option(
+                            "none",
+                            "none",
+                            "The clips alone hold: for light shafts out of children's reach.",
+                        ),
+                        Option(
+                            "across",
+                            "across the clips",
+                            "A strap with a buckle: nothing topples when it is brushed.",
+                        ),
+                    ),
+                ),
+            ),
+            (
+                "upright.over",
+                "upright.swing",
+                *(("upright.strap",) if brief.clear.strap == "across" else ()),
+            ),
+        ),
+    )
+
+
+FAMILY = Family(
+    "upright",
+    "Upright rail",
+    "Clips above a foot board with holes, for long shafts.",
+    UprightBrief,
+    start,
+    fitting,
+    build,
+    suits,
+    choices,
+    rows="one",
+)

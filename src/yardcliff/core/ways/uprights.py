@@ -1,0 +1,149 @@
+"""What the ways of building on one or two matched uprights share: where these stand, and what lies
+across them.
+"""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.materials.goods import Wood
+from yardcliff.core.rack import Part
+from yardcliff.core.row.row import Row
+from yardcliff.core.things.item import Item
+from yardcliff.core.things.look import laid
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import exact_text
+from yardcliff.core.ways.shared import FLOOR_CLEAR
+
+REST = Fraction(20)
+"""How far a thing reaches past the outer side of an upright at least, so that it does not slip off,
+mm: rule of thumb.
+"""
+TOP = Fraction(1700)
+"""How high the topmost holder hangs at first: within reach, mm."""
+ZERO = Fraction(0)
+
+
+@dataclass(frozen=True, slots=True)
+class Uprights:
+    """One upright or two, from the left; `middle` is where what they hold is in the middle of the
+    wall.
+    """
+
+    parts: tuple[Part, ...]
+    marked: tuple[tuple[str, Fraction], ...]
+    middle: Fraction
+
+
+def stand(
+    names: tuple[str, ...],
+    foot: Fraction,
+    row: Row,
+    wide: Fraction,
+    deep: Fraction,
+    wood: Wood,
+    between: Fraction,
+) -> Uprights:
+    """An upright for each name, `between` them; each as `wide` as is seen from the front, the row
+    in its middle.
+    """
+    parts = tuple(
+        Part(
+            name.lower().replace(" ", "-"),
+            name,
+            k * (wide + between),
+            foot,
+            ZERO,
+            wide,
+            row.length,
+            deep,
+            wood,
+            upright=True,
+            up=True,
+        )
+        for k, name in enumerate(names)
+    )
+    return Uprights(parts, tuple((part.key, wide / 2) for part in parts), (parts[-1].x + wide) / 2)
+
+
+def shortest(items: Iterable[Item]) -> Item:
+    """The thing that reaches the least far as it lies."""
+    return min(items, key=lambda item: laid(item)[0])
+
+
+def gap(given: Fraction | None, items: Iterable[Item], wide: Fraction) -> Fraction:
+    """Between two uprights, mm: as given, or so that the shortest thing rests on the outer quarters
+    of its length.
+    """
+    long = laid(shortest(items))[0]
+    return given or max(long / 2 - 2 * wide, long / 4)
+
+
+def figures(given: Fraction | None, items: Iterable[Item], wide: Fraction) -> tuple[Figure, ...]:
+    """How far apart, over all, and how far the shortest thing reaches past them."""
+    short, between = shortest(items), gap(given, items, wide)
+    long = laid(short)[0]
+    inputs = (
+        Input("l", f"shortest: {short.name}", long),
+        Input("b", "between", between),
+        Input("w", "upright", wide),
+    )
+    shortest_length, apart, each = inputs
+    overall = between + 2 * wide
+    return (
+        Figure(
+            "up.between",
+            "Between",
+            between,
+            "given" if given else "max(l / 2 − 2 · w, l / 4)",
+            (shortest_length, each),
+            "The things' own length decides: held at the quarters they neither tip nor sag.",
+        ),
+        Figure(
+            "overall", "Over all", overall, "b + 2 · w", (apart, each), "Both uprights counted."
+        ),
+        Figure(
+            "up.past",
+            "Reaches past",
+            (long - overall) / 2,
+            "(l − b − 2 · w) / 2",
+            inputs,
+            "On each side of the uprights.",
+        ),
+    )
+
+
+def falls(
+    items: Iterable[Item], between: Fraction, wide: Fraction, instead: Fix
+) -> Iterator[Finding]:
+    """Whether the shortest thing is long enough to rest on both; what else it could hang on."""
+    short = shortest(items)
+    long = laid(short)[0]
+    past = (long - between - 2 * wide) / 2
+    if past >= REST:
+        return
+    least = long - 2 * REST - 2 * wide
+    yield Finding(
+        "up.falls",
+        short.name.capitalize(),
+        f"The {short.plural} hardly reach across, and slip off.",
+        "past the uprights",
+        past,
+        REST,
+        fixes=(
+            *(
+                (Fix(f"{exact_text(least)} between", {"between": exact_text(least)}),)
+                if least > 0
+                else ()
+            ),
+            instead,
+        ),
+    )
+
+
+def foot_for(row: Row, tall: Fraction) -> Fraction:
+    """How high the foot is at first, mm: the topmost holder within reach, and nothing
+    on the floor.
+    """
+    return Fraction(max(TOP - row.axes[-1], tall + FLOOR_CLEAR + 100) // 10 * 10)

@@ -1,0 +1,403 @@
+"""Why parts do not fit as one would think, and the nearest changes that make them: findings on a
+cut plan.
+"""
+
+from collections.abc import Callable, Iterator
+from math import ceil, floor
+
+from yardcliff.core.design.change import amend
+from yardcliff.core.findings.finding import Finding, Fix, Patch, Severity
+from yardcliff.core.findings.patch import BriefError
+from yardcliff.core.materials.goods import Blank
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape, exact_text, read
+from yardcliff.core.ways import Brief, build, solve_row
+from yardcliff.core.wood.layout import ALIKE, CutPlan, Group, Piece, Sawn
+from yardcliff.core.wood.means import Means
+from yardcliff.core.wood.plan import PLANED, gives, sources
+from yardcliff.core.wood.stock import ROUND, Section, Supply, sold
+from yardcliff.data import table
+
+ZERO = Fraction(0)
+MOST_TRIED = 200
+"""With more pieces than this no other saw or length is tried: each try is a plan of its own."""
+MUCH = Fraction(40)
+"""Nobody makes a part shorter by more to get one more from a stick, mm."""
+Planned = Callable[[Brief], CutPlan]
+"""A brief's cut plan, from the same supply."""
+
+
+def why(
+    brief: Brief, plan: CutPlan, supply: Supply, planned: Planned, tape: Tape
+) -> Iterator[Finding]:
+    """What to say of a plan; every fix has been tried, and makes it better."""
+    for group in plan.groups:
+        yield from _missing(brief, group, supply, planned, len(plan.missing))
+        yield from _short(brief, group, plan.means, planned)
+        yield from _kept(brief, group)
+    yield from _one_less(brief, plan, planned, tape)
+
+
+def _missing(
+    brief: Brief, group: Group, supply: Supply, planned: Planned, missing: int
+) -> Iterator[Finding]:
+    said, means = set[str](), Means(brief.cutting, supply.shop)
+    for piece in group.missing:
+        blank = piece.blank
+        reason, nearest, tries = _nearest(brief, blank, supply)
+        if any(gives(source, piece, means) for source in sources(piece, supply, means)):
+            reason, nearest, tries = (
+                "What could give it on hand is used up by other parts.",
+                "used up",
+                _looser(means),
+            )
+        if reason in said:
+            continue
+        said.add(reason)
+        fixes = tuple(fix for fix in tries if _helps(brief, fix, planned, missing))
+        yield Finding(
+            "cut.none",
+            piece.name,
+            reason,
+            "asked",
+            f"{exact_text(blank.wide)} × {exact_text(blank.thick)} × {exact_text(blank.long)}",
+            nearest,
+            fixes=fixes,
+        )
+
+
+def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list[Fix]]:
+    """Why nothing gives a blank, what comes nearest, and what could be asked instead."""
+    stock = [stick for _, stick in supply.sticks]
+    offers = [offer for prices in supply.lists for offer in prices.offers]
+    longs: list[tuple[Section, Fraction]] = [
+        *((stick, stick.long) for stick in stock),
+        *((offer, offer.long) for offer in offers),
+    ]
+    longs += [(one.section, long) for one in sold() for long in one.longs] if not offers else []
+    same = [
+        (section, long)
+        for section, long in longs
+        if section.stuff == blank.stuff and (section.form == blank.form or blank.form not in ROUND)
+    ]
+    wish = brief.cutting.species
+    if wish and blank.part and blank.form not in ROUND:
+        any_wood, same = (
+            same,
+            [(section, long) for section, long in same if section.species == wish],
+        )
+        if any_wood and not same:
+            return (
+                f"No {wish} is on hand or on offer.",
+                "other woods",
+                [Fix("Take any wood", {"cutting": {"species": ""}})],
+            )
+    if not same:
+        return f"Nothing of {blank.stuff} is on hand or on offer.", "none", []
+    if blank.thread:
+        others = sorted(
+            {section.threaded for section, _ in same if section.threaded} - {blank.thread}
+        )
+        same = [(section, long) for section, long in same if section.threaded == blank.thread]
+        if not same:
+            fixes = [Fix(f"Take {thread}", {"rod": {"size": thread}}) for thread in others]
+            return f"No rod of {blank.thread} is to be had.", ", ".join(others), fixes
+    if blank.form in ROUND:
+        near = min((section.wide for section, _ in same), key=lambda wide: abs(wide - blank.wide))
+        if abs(near - blank.wide) > Fraction(1, 10):
+            return (
+                (
+                    f"No {blank.form} of {exact_text(blank.wide)} is to be had: the nearest is"
+                    f" {exact_text(near)}."
+                ),
+                exact_text(near),
+                [Fix(f"Take {exact_text(near)}", {"holder": {"diameter": exact_text(near)}})],
+            )
+        most = max(long for section, long in same if section.wide == near)
+        return (
+            (
+                f"It is longer than any {blank.form} that is to be had: the longest is"
+                f" {exact_text(most)}."
+            ),
+            exact_text(most),
+            [],
+        )
+    thick = [one for one in same if abs(one[0].thick - blank.thick) <= ALIKE]
+    if not thick:
+        near = min(
+            (section.thick for section, _ in same), key=lambda each: (abs(each - blank.thick), each)
+        )
+        thicker = [
+            section.thick for section, _ in same if 0 < section.thick - blank.thick <= PLANED
+        ]
+        fixes = (
+            [
+                Fix(
+                    f"Plane it down from {exact_text(min(thicker))}",
+                    {"cutting": {"thin": "by hand too"}},
+                )
+            ]
+            if thicker
+            else []
+        )
+        if blank.thick == brief.board.thickness:
+            fixes.append(
+                Fix(
+                    f"Build it {exact_text(near)} thick", {"board": {"thickness": exact_text(near)}}
+                )
+            )
+        return (
+            (
+                f"No {blank.stuff} of {exact_text(blank.thick)} is to be had: the nearest is"
+                f" {exact_text(near)} thick."
+            ),
+            exact_text(near),
+            fixes,
+        )
+    return _too_big(
+        brief,
+        Means(brief.cutting, supply.shop),
+        blank,
+        [(section, long) for section, long in thick],
+    )
+
+
+def _too_big(
+    brief: Brief, means: Means, blank: Blank, same: list[tuple[Section, Fraction]]
+) -> tuple[str, str, list[Fix]]:
+    """It is thick enough: then it is too wide, or too long."""
+    widest = max(section.wide for section, _ in same)
+    if widest < blank.wide - ALIKE:
+        fixes = []
+        if blank.wide == brief.board.height:
+            fixes.append(
+                Fix(
+                    f"Build it {exact_text(widest)} wide", {"board": {"height": exact_text(widest)}}
+                )
+            )
+        if brief.rows.count > 1 and brief.rows.boards == "one":
+            fixes.append(Fix("A board for each row", {"rows": {"boards": "each"}}))
+        return (
+            f"Nothing so wide is to be had: the widest is {exact_text(widest)}.",
+            exact_text(widest),
+            fixes,
+        )
+    enough = [(section, long) for section, long in same if section.wide >= blank.wide - ALIKE]
+    most = max(long for _, long in enough) - 2 * brief.cutting.trim
+    fixes = (
+        [Fix("Rip it from a wider board", {"cutting": {"rip": "by hand too"}})]
+        if not means.rip
+        else []
+    )
+    if most < blank.long:
+        fixes += _shorter(brief, blank.long - most)
+        return (
+            f"It is longer than any stick: squared, the longest gives {exact_text(most)}.",
+            exact_text(most),
+            fixes,
+        )
+    if not means.rip:
+        why = "ripping is turned off" if brief.cutting.rip == "never" else "no saw here rips"
+        return f"No board is just so wide, and {why}.", exact_text(widest), fixes
+    near = min(section.wide for section, _ in enough)
+    return (
+        (
+            f"The nearest board is {exact_text(near)}: sawn and planed to width, it has not enough"
+            " to spare."
+        ),
+        exact_text(near),
+        [Fix("Leave nothing to plane off", {"cutting": {"plane": "0 mm"}})],
+    )
+
+
+def _shorter(brief: Brief, by: Fraction) -> list[Fix]:
+    """The changes of a design that could take so much off a part, from the row as it is
+    worked out.
+    """
+    tries: list[Fix] = []
+    long = solve_row(brief).length
+    if long > by:
+        shorter = exact_text(long - by)
+        tries.append(Fix(f"A row of {shorter}", {"row": {"length": shorter}}))
+    showing = getattr(getattr(brief, "holder", None), "showing", None)
+    if isinstance(showing, Fraction) and showing > by:
+        tries.append(
+            Fix(
+                f"Pegs {exact_text(showing - by)} long",
+                {"holder": {"showing": exact_text(showing - by)}},
+            )
+        )
+    return tries
+
+
+def _amended(brief: Brief, patch: Patch) -> Brief | None:
+    """The changed brief; none where it cannot be."""
+    try:
+        return amend(brief, patch)
+    except BriefError:
+        return None
+
+
+def _musts(brief: Brief) -> set[str]:
+    return {finding.code for finding in build(brief).findings if finding.severity is Severity.STOP}
+
+
+def _helps(brief: Brief, fix: Fix, planned: Planned, missing: int) -> bool:
+    """Whether fewer pieces have nothing to come from then."""
+    changed = _amended(brief, fix.patch)
+    return changed is not None and len(planned(changed).missing) < max(missing, 1)
+
+
+def _looser(means: Means) -> list[Fix]:
+    """What else may be cut up, where it was ruled out."""
+    cutting = means.cutting
+    fixes = [] if means.rip else [Fix("Rip wider boards", {"cutting": {"rip": "by hand too"}})]
+    fixes += (
+        []
+        if means.thin
+        else [Fix("Plane thicker boards down", {"cutting": {"thin": "by hand too"}})]
+    )
+    fixes += [Fix("Take any wood", {"cutting": {"species": ""}})] if cutting.species else []
+    return fixes + (
+        [Fix("Take what was left alone", {"cutting": {"forbid": []}})] if cutting.forbid else []
+    )
+
+
+def _short(brief: Brief, group: Group, means: Means, planned: Planned) -> Iterator[Finding]:
+    if group.short:
+        names = sorted({sawn.source.name for sawn in group.sawn if sawn.source.stock is not None})
+
+        def enough(fix: Fix) -> bool:
+            changed = _amended(brief, fix.patch)
+            return changed is not None and not any(
+                other.short or other.missing for other in planned(changed).groups
+            )
+
+        yield Finding(
+            "cut.short",
+            group.says,
+            "There are not as many in stock as the plan takes: ask when more come.",
+            "in stock",
+            ", ".join(names) or "too few",
+            "enough",
+            fixes=tuple(filter(enough, _looser(means))),
+        )
+    if group.apart:
+        yield Finding(
+            "cut.apart",
+            group.says,
+            "The parts that are to match do not fit on one stick together, and are cut apart.",
+            "matched",
+            "apart",
+            "one stick",
+            fixes=(Fix("Let them be apart", {"cutting": {"matched": []}}),),
+        )
+
+
+def _kept(brief: Brief, group: Group) -> Iterator[Finding]:
+    for key in group.unfit:
+        yield Finding(
+            "cut.locked",
+            key,
+            "This stick is gone, or does not give all that it is kept for: the plan does without.",
+            "kept for",
+            ", ".join(brief.cutting.locked[key]),
+            "what fits",
+            fixes=(Fix("Let it go", {"cutting": {"locked": {key: None}}}),),
+        )
+
+
+def _one_less(brief: Brief, plan: CutPlan, planned: Planned, tape: Tape) -> Iterator[Finding]:
+    """Where the saw's cuts or the squared ends cost a part: sticks that would take one more without
+    them.
+    """
+    if sum(len(sawn.laid) for sawn in plan.sawn) > MOST_TRIED:
+        return
+    for group in plan.groups:
+        for sawn in group.sawn:
+            piece = _repeated(sawn)
+            if piece is None or sawn.source.flaws:
+                continue
+            long, kerf, trim = piece.blank.long, plan.kerf, brief.cutting.trim
+            room = sawn.source.long - 2 * trim
+            whole, got = floor(sawn.source.long / long), floor((room + kerf) / (long + kerf))
+            if whole <= got or not any(
+                len(other.laid) <= got for other in group.sawn if other is not sawn
+            ):
+                continue
+            fixes = tuple(_one_more(brief, sawn, long, got + 1, plan, planned, tape))
+            if fixes:
+                lost = [f"the saw takes {exact_text(kerf)} at each cut"] if kerf else []
+                lost += [f"{exact_text(trim)} go to square each end"] if trim else []
+                yield Finding(
+                    "cut.kerf",
+                    piece.name,
+                    f"{got + 1} of {exact_text(long)} from a stick of"
+                    f" {exact_text(sawn.source.long)}: {got}, because {' and '.join(lost)}.",
+                    "from one stick",
+                    str(got),
+                    str(got + 1),
+                    fixes=fixes,
+                )
+                return
+
+
+def _repeated(sawn: Sawn) -> Piece | None:
+    """What a stick is cut into, where that is nothing but equal parts in one lane."""
+    longs = {laid.piece.blank.long for laid in sawn.laid}
+    lanes = {laid.low for laid in sawn.laid}
+    return sawn.laid[0].piece if len(longs) == len(lanes) == 1 else None
+
+
+def _one_more(
+    brief: Brief, sawn: Sawn, long: Fraction, many: int, plan: CutPlan, planned: Planned, tape: Tape
+) -> Iterator[Fix]:
+    """A thinner blade, less squared off, a shorter part: each that saves a stick when
+    it is tried.
+    """
+    cutting, stick = brief.cutting, sawn.source.long
+    tries: list[Fix] = []
+    most = (stick - 2 * cutting.trim - many * long) / (many - 1)
+    thinner = [
+        row
+        for row in table("saws")
+        if ZERO < read(row["kerf"]) <= most and read(row["kerf"]) < plan.kerf
+    ]
+    if thinner:
+        saw = max(thinner, key=lambda row: read(row["kerf"]))
+        tries.append(
+            Fix(
+                f"Cut with a {saw['key']}, {saw['kerf']}",
+                {"cutting": {"saw": saw["key"], "kerf": None}},
+            )
+        )
+    left = (stick - many * long - (many - 1) * plan.kerf) / 2
+    if 1 <= left < cutting.trim:
+        tries.append(
+            Fix(
+                f"Square off {floor(left)} mm at each end",
+                {"cutting": {"trim": f"{floor(left)} mm"}},
+            )
+        )
+    over = long - (stick - 2 * cutting.trim - (many - 1) * plan.kerf) / many
+    by = ceil(over / tape.step) * tape.step
+    if 0 < by <= MUCH:
+        tries += _shorter(brief, by)
+    for fix in tries:
+        changed = _amended(brief, fix.patch)
+        # What has to be fixed in the rack is no price for a stick.
+        if (
+            changed is not None
+            and _musts(changed) <= _musts(brief)
+            and _saves(plan, planned(changed))
+        ):
+            yield fix
+
+
+def _saves(before: CutPlan, after: CutPlan) -> bool:
+    """Whether a plan is cheaper, or takes fewer sticks for as much."""
+
+    def worth(plan: CutPlan) -> tuple[int, int, int]:
+        return len(plan.missing), plan.cost or 0, sum(1 for _ in plan.sawn)
+
+    return worth(after) < worth(before)

@@ -1,0 +1,91 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+
+import { Input } from "../../ui/Input";
+import { ThemeButton } from "../../ui/ThemeButton";
+
+/** What of a package is said: made with the page itself (scripts/notices.py), not asked of the API. */
+interface Notice {
+  name: string;
+  version: string;
+  licence: string;
+  text: string;
+}
+
+async function fetched<T>(path: string): Promise<T> {
+  const answer = await fetch(path);
+  if (!answer.ok) throw new Error("It is not there: build the page again (make build).");
+  return (await answer.json()) as T;
+}
+
+/** What Yardcliff is made of, and by whose leave. */
+export function AboutPage() {
+  const version = useQuery({
+    queryKey: ["health"],
+    queryFn: () => fetched<{ yardcliff: string }>("/api/health"),
+    staleTime: Infinity,
+  });
+  const notices = useQuery({
+    queryKey: ["notices"],
+    queryFn: () => fetched<Notice[]>("/assets/notices.json"),
+    staleTime: Infinity,
+  });
+  const [find, setFind] = useState("");
+  const sought = find.trim().toLowerCase();
+  const shown = notices.data?.filter(({ name, licence }) =>
+    `${name} ${licence}`.toLowerCase().includes(sought),
+  );
+
+  return (
+    <div className="mx-auto max-w-4xl px-5 pb-16">
+      <title>About | Yardcliff</title>
+      <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
+        <h1 className="flex-1 text-[1.7rem]">About Yardcliff</h1>
+        <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
+          All racks
+        </Link>
+        <ThemeButton />
+      </header>
+      <main className="grid gap-4 pt-5">
+        <p className="max-w-prose">
+          Version {version.data?.yardcliff ?? "…"}, under the Apache License 2.0. It runs on this machine
+          alone: your racks stay in one file here, and nothing is fetched from elsewhere.
+        </p>
+        <h2 className="mt-2 text-[1.2rem]">What it is made of</h2>
+        {notices.error && <p role="alert">{notices.error.message}</p>}
+        {notices.data && (
+          <div className="flex flex-wrap items-baseline gap-3">
+            <Input label="Find a package or a licence" value={find} onChange={setFind} />
+            <span role="status" className="text-soft">
+              {shown?.length} of {notices.data.length}
+            </span>
+          </div>
+        )}
+        <ul className="columns-1 gap-8 md:columns-2">
+          {shown?.map(({ name, version, licence, text }) => (
+            <li key={`${name} ${version}`} className="break-inside-avoid border-b border-rule py-1">
+              {text ? (
+                <details>
+                  <summary className="cursor-pointer">
+                    {name} <span className="text-soft">{[version, licence].filter(Boolean).join(", ")}</span>
+                  </summary>
+                  <pre className="overflow-x-auto py-2 font-sans text-[0.85rem] whitespace-pre-wrap">
+                    {text}
+                  </pre>
+                </details>
+              ) : (
+                <p className="pl-4">
+                  {name} <span className="text-soft">{[version, licence].filter(Boolean).join(", ")}</span>
+                </p>
+              )}
+            </li>
+          ))}
+        </ul>
+        {shown?.length === 0 && (
+          <p className="text-soft">None is called “{find.trim()}”, and no licence is.</p>
+        )}
+      </main>
+    </div>
+  );
+}
