@@ -22,7 +22,7 @@ from tests.server import serving
 from yardcliff.core.wood.stock import PriceList
 from yardcliff.demo import fill
 from yardcliff.standins.timber_yard import BUSY, create_yard, price_list
-from yardcliff.suppliers import LARGEST, HttpSupplier, SupplierError
+from yardcliff.suppliers import DEADLINE, LARGEST, HttpSupplier, SupplierError
 
 BOARD = {"wide": "120", "thick": "21 mm", "long": "1.8 m", "species": "spruce"}
 
@@ -138,7 +138,7 @@ def test_the_yard_is_asked_again_where_it_is_busy_or_slow_and_old_prices_stay() 
         assert yard.state.asked == BUSY + 1
         yard.state.asked = 4  # the next answer takes longer than anybody waits here
         assert (
-            HttpSupplier(remote.address, timeout=0.3, pause=0.01).prices("EUR").supplier
+            HttpSupplier(remote.address, timeout=1.5, pause=0.01).prices("EUR").supplier
             == "Cairnfoot Timber"
         )
         with pytest.raises(SupplierError, match="refuses"):
@@ -153,6 +153,10 @@ async def _drip() -> AsyncIterator[bytes]:
         await asyncio.sleep(0.05)
 
 
+def drips() -> StreamingResponse:
+    return StreamingResponse(_drip())
+
+
 @pytest.mark.parametrize(
     ("answer", "why"),
     [
@@ -162,7 +166,7 @@ async def _drip() -> AsyncIterator[bytes]:
         (lambda: Response("[" * 200_000), "not with a price list"),
         (lambda: Response('{"supplier": ' + "9" * 5000 + "}"), "not with a price list"),
         (lambda: Response(" " * (LARGEST + 1)), "longer than 5 MB"),
-        (lambda: StreamingResponse(_drip()), "not there after 0.4 s"),
+        (drips, "not there after 0.4 s"),
         (
             lambda: Response(json.dumps(price_list(date(2026, 5, 4), "SEK"))),
             "in SEK, and EUR was asked for",
@@ -176,7 +180,7 @@ def test_whatever_a_yard_answers_is_said_plainly_and_the_prices_stay(
     yard = FastAPI()
     yard.get("/prices")(answer)
     with serving(yard) as remote, pytest.raises(SupplierError, match=why) as caught:
-        HttpSupplier(remote.address, deadline=0.4, pause=0.01).prices("EUR")
+        HttpSupplier(remote.address, deadline=0.4 if answer is drips else DEADLINE).prices("EUR")
     assert "The prices you have stay." in str(caught.value)
 
 

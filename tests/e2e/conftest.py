@@ -6,7 +6,7 @@ from pathlib import Path
 from typing import Any, Literal
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import BrowserContext, Page, expect
 
 from tests.server import CHROMIUM, CHROMIUM_ARGS, Server, serving
 from yardcliff.api.app import create_app
@@ -17,7 +17,9 @@ from yardcliff.standins.timber_yard import create_yard
 from yardcliff.store.database import Database
 from yardcliff.suppliers import HttpSupplier
 
-expect.set_options(timeout=15_000)  # a busy machine is slow, not wrong
+PATIENCE = 60_000
+"""What is waited for has so long to come, ms: a busy machine is slow, not wrong."""
+expect.set_options(timeout=PATIENCE)
 EVERYBODY: tuple[tuple[Literal["light", "dark"], int], ...] = (("light", 1280), ("dark", 390))
 """Themes, and how wide the window is."""
 SCHEMES: tuple[tuple[Literal["light", "dark"], str], ...] = (
@@ -36,6 +38,12 @@ def browser_type_launch_args() -> dict[str, Any]:
 @pytest.fixture(scope="session")
 def browser_context_args() -> dict[str, Any]:
     return {"viewport": {"width": 1280, "height": 800}}
+
+
+@pytest.fixture
+def context(context: BrowserContext) -> BrowserContext:
+    context.set_default_timeout(PATIENCE)
+    return context
 
 
 @pytest.fixture

@@ -38,7 +38,7 @@ def test_a_window_learns_by_itself_and_takes_the_newer_state(porch: Page) -> Non
     set_count(other, 3)
     saved(other)
     porch.bring_to_front()
-    porch.get_by_role("button", name="Take the newer").click(timeout=15_000)
+    porch.get_by_role("button", name="Take the newer").click()
     expect(porch.get_by_label("count", exact=True)).to_have_value("3")
     set_count(porch, 4)
     saved(porch)
@@ -61,7 +61,7 @@ def test_a_killed_server_loses_no_acknowledged_edit_and_a_waiting_one_arrives(
         set_count(page, 11)
         expect(page.get_by_role("alert")).to_contain_text("does not answer")
     with running(data, "demo", port=port):
-        expect(page.get_by_text("hooks, 10 spaces")).to_be_visible(timeout=15_000)
+        expect(page.get_by_text("hooks, 10 spaces")).to_be_visible()
         saved(page)
         page.reload()
         for count in (9, 8, 7, 6):

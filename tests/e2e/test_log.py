@@ -68,9 +68,9 @@ def test_readings_are_taken_from_an_instrument_once_it_is_still(home: Page) -> N
     expect(page.get_by_text("Hold it to the board;")).to_be_visible()
     take = page.get_by_role("button", name="Take it", exact=True)
     expect(page.get_by_role("button", name="Hold still")).to_be_disabled()
-    take.click(timeout=15_000)
+    take.click()
     expect(page.get_by_text("Hold it to hole 1;")).to_be_visible()
-    take.click(timeout=15_000)
+    take.click()
     expect(page.get_by_text("Hold it to hole 2;")).to_be_visible()
     expect(page.get_by_label("Measured: hole 1", exact=True)).not_to_have_value("")
     # It is pointed at another field by a click, says that it is made up, and so do its readings.
@@ -78,11 +78,11 @@ def test_readings_are_taken_from_an_instrument_once_it_is_still(home: Page) -> N
     expect(page.get_by_text("Hold it to hole 4;")).to_contain_text(
         "Simulated: it stands in for a real tape."
     )
-    take.click(timeout=15_000)
+    take.click()
     stage(page, "Log")
     expect(page.get_by_label("Measured: hole 4", exact=True)).not_to_have_value("")
     page.get_by_role("radio", name="caliper").click()
-    expect(page.get_by_text("Longer than the caliper measures.")).to_be_visible(timeout=10_000)
+    expect(page.get_by_text("Longer than the caliper measures.")).to_be_visible()
     page.get_by_role("radio", name="by hand").click()
     expect(page.get_by_text("Hold it to")).to_have_count(0)
 

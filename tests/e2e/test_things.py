@@ -265,6 +265,6 @@ def test_a_thing_is_measured_with_an_instrument(home: Page) -> None:
     before = sheet.get_by_role("textbox", name="front").input_value()
     sheet.get_by_role("radio", name="caliper").click()
     expect(sheet.get_by_text("Hold it to front;")).to_be_visible()
-    sheet.get_by_role("button", name="Take it").click(timeout=15_000)
+    sheet.get_by_role("button", name="Take it").click()
     expect(sheet.get_by_role("textbox", name="front")).not_to_have_value(before)
     expect(sheet.get_by_text("Hold it to held;")).to_be_visible()

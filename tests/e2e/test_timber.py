@@ -116,7 +116,7 @@ def test_a_stick_is_put_on_the_rack_and_the_yard_is_asked(home: Page) -> None:
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_text("knot at 1200 mm")).to_be_visible()
     page.get_by_role("button", name="Ask the timber yard").click()
-    expect(page.get_by_text("prices are of today").first).to_be_visible(timeout=15_000)
+    expect(page.get_by_text("prices are of today").first).to_be_visible()
     page.get_by_label("how many (g, ml)").fill("some")
     page.get_by_label("what", exact=True).fill("4.0 × 50 mm wood screw")
     page.get_by_role("button", name="Put it in").click()

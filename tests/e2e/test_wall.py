@@ -264,9 +264,7 @@ def test_an_open_rack_follows_its_wall_and_its_neighbours(home: Page) -> None:
     commit(other, "hung", "1700 mm")
     expect(other.get_by_text("It hangs where “Porch, guests' jackets” hangs.")).to_be_visible()
     # The window looks now and then; what is not its own change it only shows.
-    expect(jackets.get_by_text("It hangs where “Porch, felt hats” hangs.")).to_be_visible(
-        timeout=12_000
-    )
+    expect(jackets.get_by_text("It hangs where “Porch, felt hats” hangs.")).to_be_visible()
     saved(jackets)
     other.close()
 
