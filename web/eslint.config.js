@@ -7,4 +7,21 @@ export default tseslint.config(
   js.configs.recommended,
   ...tseslint.configs.strict,
   reactHooks.configs.flat.recommended,
+  {
+    files: ["src/**/*.tsx"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: ":matches(Literal[value=/text-\\[[\\d.]/], TemplateElement[value.raw=/text-\\[[\\d.]/])",
+          message: "Sizes of type are those of the scale in styles.css.",
+        },
+        {
+          selector: "JSXAttribute[name.name='type'][value.value='checkbox']",
+          message: "A box to tick is ui/Checkbox.",
+        },
+      ],
+    },
+  },
+  { files: ["src/ui/Checkbox.tsx"], rules: { "no-restricted-syntax": "off" } },
 );

@@ -237,11 +237,14 @@ def test_a_finger_drags_a_piece_to_another_board_and_a_tap_picks_one(phone: Page
     expect(peg).to_have_attribute("aria-pressed", "true")
     phone.keyboard.press("Escape")
     expect(peg).to_have_attribute("aria-pressed", "false")
-    away.scroll_into_view_if_needed()  # both are in sight: a finger drops on what it sees
-    expect(peg).to_be_visible()
-    box, to = peg.bounding_box(), away.bounding_box()
-    assert box
-    assert to
-    down = to["y"] + to["height"] - 30 - (box["y"] + box["height"] / 2)
-    swipe(phone, peg, 0, down)
+    for _ in range(3):  # where the machine is too busy, the browser takes a touch for scrolling
+        away.scroll_into_view_if_needed()  # both are in sight: a finger drops on what it sees
+        box, to = peg.bounding_box(), away.bounding_box()
+        assert box
+        assert to
+        down = to["y"] + to["height"] - 30 - (box["y"] + box["height"] / 2)
+        swipe(phone, peg, 0, down)
+        if not phone.get_by_role("group", name="Cut Peg 2 from").count():
+            break
+        phone.keyboard.press("Escape")
     expect(away.get_by_role("button", name="Peg 2,")).to_be_visible()

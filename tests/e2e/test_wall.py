@@ -225,28 +225,31 @@ def test_walls_are_usable_without_a_pointer_and_by_everybody(home: Page) -> None
         home.get_by_role("link", name="Racks", exact=True).click()
 
 
-def test_a_wall_that_was_changed_elsewhere_is_taken_as_it_is_now(
-    home: Page, server: Server
-) -> None:
+def test_what_two_windows_change_of_a_wall_is_both_there(home: Page, server: Server) -> None:
     home.get_by_role("link", name="Porch, inner wall").click()
     whole = home.get_by_role("region", name="The wall", exact=True)
-    expect(whole.get_by_label("high", exact=True)).to_have_value("2500 mm")
+    high, skirting = (whole.get_by_label(label, exact=True) for label in ("high", "skirting"))
+    expect(high).to_have_value("2500 mm")
     other = home.context.new_page()
     other.goto(home.url)
     commit(other, "skirting", "90 mm")
     expect(other.get_by_label("skirting", exact=True)).to_have_value("90 mm")
-    # The older window is told, and shows the newer state; what was typed stays, to be put into
-    # that.
-    whole.get_by_label("high", exact=True).fill("2600 mm")
-    whole.get_by_label("high", exact=True).press("Enter")
-    expect(home.get_by_role("alert")).to_contain_text("This wall was changed in another window")
-    expect(home.get_by_label("skirting", exact=True)).to_have_value("90 mm")
-    expect(whole.get_by_label("high", exact=True)).to_have_value("2600 mm")
-    whole.get_by_label("high", exact=True).press("Enter")
+    # The older window changes something else: both are there.
+    high.fill("2600 mm")
+    high.press("Enter")
+    expect(skirting).to_have_value("90 mm")
+    expect(high).to_have_value("2600 mm")
+    # Both change the same: the newer is shown, and what was typed stays, to be put into that.
+    commit(other, "skirting", "100 mm")
+    expect(other.get_by_label("high", exact=True).first).to_have_value("2600 mm")
+    skirting.fill("80 mm")
+    skirting.press("Enter")
+    expect(home.get_by_role("alert")).to_contain_text("changed in another window too")
+    expect(skirting).to_have_value("80 mm")
+    skirting.press("Enter")
     expect(home.get_by_role("alert")).to_have_count(0)
     other.reload()
-    expect(other.get_by_label("high", exact=True).first).to_have_value("2600 mm")
-    expect(other.get_by_label("skirting", exact=True)).to_have_value("90 mm")
+    expect(other.get_by_label("skirting", exact=True)).to_have_value("80 mm")
     other.close()
 
 

@@ -1,9 +1,10 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter } from "react-router";
 import { RouterProvider } from "react-router/dom";
 
+import { queries } from "./api/queries";
 import { RacksPage } from "./features/racks/RacksPage";
 import "./styles.css";
 import { NotFound } from "./ui/NotFound";
@@ -31,8 +32,6 @@ applyTheme();
 const nonce = document.querySelector<HTMLMetaElement>("meta[name=csp-nonce]")?.content;
 // Radix menus add a style element of their own; the policy lets it in by this nonce.
 if (nonce) Object.assign(globalThis, { __webpack_nonce__: nonce });
-
-const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 10_000 } } });
 
 const AWAY = "This page could not be fetched. Is Yardcliff running? Then open it again.";
 

@@ -2,7 +2,7 @@ import createClient from "openapi-fetch";
 
 import { deviceName, newKey } from "./key";
 import type { paths } from "./schema";
-import type { Design, EntryText, Hang, Patch, Problem, Shop, StickText, TapeName, Tick } from "./types";
+import type { Brief, EntryText, Hang, Patch, Problem, Shop, StickText, TapeName, Tick } from "./types";
 
 /** The server answered that it cannot: `problem` says why and which field. */
 export class ProblemError extends Error {
@@ -11,10 +11,13 @@ export class ProblemError extends Error {
   }
 }
 
+/** What went wrong, as it is said where nobody typed anything. */
+export const reasonOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+
 /** What was wrong with what was typed, without the names of fields: it is shown where it was typed. */
 export function saidOf(error: unknown): string {
   const problems = error instanceof ProblemError ? (error.problem.errors ?? []) : [];
-  return problems.map(({ message }) => message).join(" ") || (error as Error).message;
+  return problems.map(({ message }) => message).join(" ") || reasonOf(error);
 }
 
 /** What was wrong, by the field it was typed in; at `field` where none is named. */
@@ -22,7 +25,7 @@ export function errorsOf(error: unknown, field: string): Record<string, string> 
   const problems = error instanceof ProblemError ? (error.problem.errors ?? []) : [];
   return problems.length
     ? Object.fromEntries(problems.map(({ field, message }) => [field, message]))
-    : { [field]: (error as Error).message };
+    : { [field]: reasonOf(error) };
 }
 
 /** The server did not answer. */
@@ -109,10 +112,9 @@ export const api = {
   updateRacks: (key: string) => got(http.POST("/api/items/{key}/racks", { params: { path: { key } } })),
   importItems: (text: string, unit: Unit, take: boolean) =>
     got(http.POST("/api/items/import", { params: { query: { unit, take } }, body: text, ...AS_CSV })),
-  most: (brief: Design["brief"], width: string) => got(http.POST("/api/most", { body: { brief, width } })),
-  checkMarks: (brief: Design["brief"], text: string) =>
-    got(http.POST("/api/check", { body: { brief, text } })),
-  reorder: (brief: Design["brief"], aim: "length" | "pitch", signal: AbortSignal) =>
+  most: (brief: Brief, width: string) => got(http.POST("/api/most", { body: { brief, width } })),
+  checkMarks: (brief: Brief, text: string) => got(http.POST("/api/check", { body: { brief, text } })),
+  reorder: (brief: Brief, aim: "length" | "pitch", signal: AbortSignal) =>
     got(http.POST("/api/reorder", { body: { brief, aim }, signal })),
   change: (id: string, base: number, patch: Patch, key?: string) =>
     got(http.PATCH("/api/racks/{rack_id}", { params: ofRack(id), body: { base, patch }, ...keyed(key) })),
@@ -122,7 +124,7 @@ export const api = {
     got(http.POST("/api/racks/{rack_id}/undo", { params: ofRack(id), body: { base }, ...keyed(key) })),
   redo: (id: string, base: number, key?: string) =>
     got(http.POST("/api/racks/{rack_id}/redo", { params: ofRack(id), body: { base }, ...keyed(key) })),
-  copy: (id: string, own: { brief?: Design["brief"]; patch?: Patch } = {}) =>
+  copy: (id: string, own: { brief?: Brief; patch?: Patch } = {}) =>
     got(http.POST("/api/racks/{rack_id}/copy", { params: ofRack(id), body: own })),
   jig: (id: string, holes: number) =>
     got(http.GET("/api/racks/{rack_id}/aids/jig", { params: { ...ofRack(id), query: { holes } } })),

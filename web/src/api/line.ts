@@ -1,5 +1,6 @@
 import { OfflineError, ProblemError } from "./client";
-import type { Design, Patch, Tried } from "./types";
+import { openLine } from "./socket";
+import type { Brief, Design, Patch } from "./types";
 
 interface Waiting {
   resolve: (design: Design) => void;
@@ -14,7 +15,7 @@ class Line {
   private socket: WebSocket | null = null;
   private waiting: Waiting[] = [];
 
-  solve(rack: string, brief: Design["brief"], patch: Patch): Promise<Design> {
+  solve(rack: string, brief: Brief, patch: Patch): Promise<Design> {
     const socket = (this.socket ??= this.open());
     const question = JSON.stringify({ rack, brief, patch });
     return new Promise((resolve, reject) => {
@@ -26,13 +27,11 @@ class Line {
   }
 
   private open(): WebSocket {
-    const socket = new WebSocket(`${location.origin.replace(/^http/, "ws")}/api/solve`);
-    socket.onmessage = (event) => {
-      const { design, problem } = JSON.parse(event.data as string) as Tried;
+    const socket = openLine("solve", ({ design, problem }) => {
       const asked = this.waiting.shift();
       if (design) asked?.resolve(design);
       else if (problem) asked?.reject(new ProblemError(problem));
-    };
+    });
     socket.onclose = () => {
       this.socket = null;
       for (const { reject } of this.waiting.splice(0))

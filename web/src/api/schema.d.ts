@@ -1549,34 +1549,1699 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * Angled
+         * @description What stands on the `right` beside the row on the left; a `magnet` so wide, let in below it
+         *     from behind.
+         */
+        Angled: {
+            angle: number;
+            /** @enum {string} */
+            caps: "over" | "inside" | "none";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            cap: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            bracket: string;
+            /** @enum {string} */
+            right: "one fewer" | "as many" | "opposite" | "none";
+            magnet: string | null;
+        };
+        /**
+         * AngledRailBrief
+         * @description `board` gives one of the two: its outer face's width, its thickness and its wood. `hung` is
+         *     the height of its foot.
+         */
+        AngledRailBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "angled-rail";
+            holder: components["schemas"]["Hook"] | components["schemas"]["Peg"] | components["schemas"]["Bent"] | components["schemas"]["Bolt"];
+            angled: components["schemas"]["Angled"];
+        };
+        /**
+         * Back
+         * @description The plate against the wall, as long as the shelf: standing up from it or hanging down.
+         */
+        Back: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            height: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thickness: string;
+            /** @enum {string} */
+            place: "above" | "below";
+        };
+        /**
+         * BatchView
+         * @description A batch: how far it is while it is solved, then the whole plan and what going one by one
+         *     would have cost.
+         */
+        BatchView: {
+            within: string;
+            timber: components["schemas"]["TimberView"] | null;
+            apart: string;
+            saves: string;
+            /** @default null */
+            problem: components["schemas"]["Problem"] | null;
+        };
+        /**
+         * Bent
+         * @description `radius` is inside the bends; `back`, `arm` and `lip` are the straight legs, `rod` and `kerf`
+         *     what it is cut from.
+         */
+        Bent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bent";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            bar: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            radius: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            back: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            arm: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            lip: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            rod: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            kerf: string;
+            /** @enum {string} */
+            gauge: "3.0" | "3.5" | "4.0" | "4.5" | "5.0" | "6.0";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            screw_length: string;
+        };
+        /**
+         * Board
+         * @description The board that the row runs along: `height` is its width, in actual sizes.
+         */
+        Board: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            height: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thickness: string;
+            /** @enum {string} */
+            wood: "softwood" | "hardwood";
+        };
+        /**
+         * Bolt
+         * @description `size` names its diameter; `length` is under the head, of which so much is `showing`.
+         */
+        Bolt: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bolt";
+            /** @enum {string} */
+            size: "6 mm" | "8 mm" | "10 mm" | "1/4 in" | "3/8 in";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            length: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            showing: string;
+        };
+        /**
+         * Box
+         * @description Over all so wide, tall and deep, `apart` from the rails; so many loose `shelves`; a `load` in
+         *     it all.
+         */
+        Box: {
+            /** @enum {string} */
+            stands: "none" | "right";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            width: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            height: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            depth: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            side: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            apart: string;
+            shelves: number;
+            load: number;
+        };
+        /** BoxView */
+        BoxView: {
+            x0: number;
+            y0: number;
+            x1: number;
+            y1: number;
+        };
+        /**
+         * ChainView
+         * @description What holds what hangs there: what was assumed, the links from the weakest on, and what is not
+         *     checked yet.
+         */
+        ChainView: {
+            assumed: string[];
+            links: components["schemas"]["LinkView"][];
+            unchecked: string;
+            note: string;
+        };
+        /**
+         * CheeksBrief
+         * @description `board` is a cheek: `height` is how far it stands off the wall; `between` the two, None: by
+         *     the shortest thing.
+         */
+        CheeksBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "slotted-cheeks";
+            slot: components["schemas"]["Slot"];
+            between: string | null;
+            slat: components["schemas"]["Slat"];
+        };
+        /**
+         * ChoiceField
+         * @description A field of the brief, by its path: picked from the options, or typed where there are none.
+         *
+         *     Where it may be left out, `figure` is the key of what it then is.
+         */
+        ChoiceField: {
+            path: string;
+            label: string;
+            options: components["schemas"]["OptionView"][];
+            figure: string;
+        };
+        /**
+         * ChoiceSection
+         * @description Choices that this way of building alone has, and the figures that follow from them.
+         */
+        ChoiceSection: {
+            title: string;
+            fields: components["schemas"]["ChoiceField"][];
+            figures: string[];
+        };
+        /**
+         * Clear
+         * @description The room around: what is overhead at `above` the floor (a ceiling, a hatch), and what is free
+         *     in `front`; whether a `strap` runs across.
+         */
+        Clear: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            above: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            front: string;
+            /** @enum {string} */
+            strap: "none" | "across";
+        };
+        /**
+         * Clip
+         * @description `held` is the shaft (None: the thickest, as measured); `screw` is how long the ring's screws
+         *     are.
+         */
+        Clip: {
+            held: string | null;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            play: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            screw: string;
+        };
+        /**
+         * Cradle
+         * @description `held` is the neck (None: the thickest, as measured), `showing` how far the arms stand out
+         *     (None: as needed); each is hollowed by a `scoop` where the head rests.
+         */
+        Cradle: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            diameter: string;
+            tilt: number;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            depth: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            spur: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            play: string;
+            held: string | null;
+            showing: string | null;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            scoop: string;
+        };
+        /**
+         * CradleBrief
+         * @description `board` is the back plate; every cradle on it is alike.
+         */
+        CradleBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "cradle";
+            cradle: components["schemas"]["Cradle"];
+        };
+        /**
+         * Cutting
+         * @description `kerf` is as measured (None: typical of the `saw`), `trim` squares both ends of every stick,
+         *     `plane` is left on an edge that is ripped. Wider and thicker stock is brought to size as `rip`
+         *     and `thin` say.
+         *
+         *     Boards are of any `species` where none is said. `matched` parts come from one stick, one after
+         *     another. A stick that is in `forbid` is left alone, one in `locked` is cut into just these
+         *     pieces. Parts in `turned` may lie across a sheet's grain, and those in `backs` have a back that
+         *     nobody sees: it may carry a flaw that does not go through. `coats` as on the tin (None: as
+         *     usual).
+         */
+        Cutting: {
+            /** @enum {string} */
+            saw: "hand saw" | "pull saw" | "jigsaw" | "mitre saw" | "table saw" | "thin blade" | "shears";
+            kerf: string | null;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            trim: string;
+            /** @enum {string} */
+            rip: "with a tool" | "by hand too" | "never";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            plane: string;
+            /** @enum {string} */
+            thin: "with a tool" | "by hand too" | "never";
+            species: string;
+            matched: string[];
+            turned: string[];
+            backs: string[];
+            forbid: string[];
+            locked: {
+                [key: string]: string[];
+            };
+            /** @enum {string} */
+            finish: "none" | "hard wax oil" | "linseed oil" | "water varnish" | "paint" | "alkyd paint" | "shellac";
+            coats: number | null;
+        };
+        /**
+         * DesignView
+         * @description A brief worked out in full. `fields` holds the text to show for each length of the brief.
+         */
+        DesignView: {
+            brief: components["schemas"]["RailBrief"] | components["schemas"]["HoleRailBrief"] | components["schemas"]["CradleBrief"] | components["schemas"]["UprightBrief"] | components["schemas"]["PanelBrief"] | components["schemas"]["StackedBrief"] | components["schemas"]["StileBrief"] | components["schemas"]["CheeksBrief"] | components["schemas"]["LedgePostBrief"] | components["schemas"]["ShelfBoxBrief"] | components["schemas"]["FlipRailBrief"] | components["schemas"]["HighRailsBrief"] | components["schemas"]["PerchBrief"] | components["schemas"]["AngledRailBrief"];
+            fields: {
+                [key: string]: string;
+            };
+            follows: string;
+            count: number;
+            holder_count: number;
+            length_mm: number;
+            /** @description Whether the row runs up from the foot instead of along the wall from the left end. */
+            up: boolean;
+            /** @description What the two ends of the row are called, the datum first. */
+            ends: [
+                string,
+                string
+            ];
+            /** @description Where the first row starts, (x, y) in mm. */
+            origin: [
+                number,
+                number
+            ];
+            holders: string;
+            tape: components["schemas"]["TapeView"];
+            kinds: {
+                [key: string]: components["schemas"]["MeasuresView"];
+            };
+            things: components["schemas"]["ThingsView"];
+            marks: components["schemas"]["MarksView"];
+            keepouts: components["schemas"]["KeepOutView"][];
+            rows: components["schemas"]["RowView"][];
+            figures: {
+                [key: string]: components["schemas"]["FigureView"];
+            };
+            findings: components["schemas"]["FindingView"][];
+            machining: components["schemas"]["OperationView"][];
+            cautions: string[];
+            chain: components["schemas"]["ChainView"];
+            scene: components["schemas"]["SceneView"];
+            views: components["schemas"]["NamedScene"][];
+            on_wall: components["schemas"]["OnWallView"] | null;
+            family: string;
+            /** @description Every way of building, the most fitting first, with the reason. */
+            ways: components["schemas"]["OptionView"][];
+            /**
+             * @description The rows that this way of building can have: one, a second with things of its own, several, or several on boards of their own.
+             * @enum {string}
+             */
+            several: "one" | "two" | "several" | "boards";
+            choices: components["schemas"]["ChoiceSection"][];
+        };
+        /** DimensionView */
+        DimensionView: {
+            /** @enum {string} */
+            axis: "x" | "y";
+            start: number;
+            end: number;
+            at: number;
+            side: number;
+            level: number;
+            text: string;
+            figure: string;
+        };
+        /**
+         * Ends
+         * @description Where the first and the last axis sit from the board's ends.
+         *
+         *     `left` and `right` are used by the rule `margin`, `overhang` by `inside`.
+         */
+        Ends: {
+            /** @enum {string} */
+            rule: "margin" | "half" | "whole" | "gaps" | "inside";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            left: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            right: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            overhang: string;
+        };
+        /**
+         * FieldError
+         * @description What is wrong with one field of the request, by its dotted path.
+         */
+        FieldError: {
+            field: string;
+            message: string;
+        };
+        /**
+         * FigureView
+         * @description A derived figure with its working. `tape` is the reading where it differs from `text`.
+         */
+        FigureView: {
+            key: string;
+            label: string;
+            text: string;
+            tape: string | null;
+            formula: string;
+            inputs: components["schemas"]["InputView"][];
+            why: string;
+        };
+        /**
+         * FindingView
+         * @description What is wrong: part, figure, limit, the nearest ways out, and where on the drawing.
+         */
+        FindingView: {
+            code: string;
+            /** @enum {string} */
+            severity: "stop" | "care" | "note";
+            title: string;
+            part: string;
+            message: string;
+            figure: string;
+            value: string;
+            limit: string;
+            x: number;
+            y: number;
+            fixes: components["schemas"]["FixView"][];
+        };
+        /** FixView */
+        FixView: {
+            label: string;
+            /** @description A JSON merge patch on the brief that settles the finding. */
+            patch: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * FixedView
+         * @description How one body of the rack is held: `share` is of what its weakest link may bear.
+         */
+        FixedView: {
+            body: string;
+            by: string;
+            name: string;
+            count: number;
+            share: string;
+            level: number;
+            good: boolean;
+            /** @description Whether it hangs on a strip that goes up first, and so stands off the wall. */
+            strip: boolean;
+        };
+        /**
+         * Flip
+         * @description `length` is from the pin to the tip; `width` along the wall; `play` on both sides and at the
+         *     tip.
+         */
+        Flip: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            length: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            width: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thickness: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            play: string;
+            tilt: number;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            pin: string;
+        };
+        /**
+         * FlipRailBrief
+         * @description Pegs that turn on pins in a board, or on a rod before a backer; `hung` is the height of pins
+         *     or rod.
+         */
+        FlipRailBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "flip-rail";
+            /** @enum {string} */
+            turns: "pin" | "rod";
+            flip: components["schemas"]["Flip"];
+            rod: components["schemas"]["Rod"];
+        };
+        /**
+         * Foot
+         * @description The foot board: `top` above the floor, `off` the wall (by a skirting, say), with holes `deep`
+         *     into its top.
+         */
+        Foot: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            top: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            depth: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thickness: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            off: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            deep: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            play: string;
+        };
+        /** ForbiddenView */
+        ForbiddenView: {
+            says: string;
+            patch: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * GroupView
+         * @description The plan of one thickness: how good it is, in words.
+         */
+        GroupView: {
+            says: string;
+            verdict: string;
+            proved: boolean;
+            missing: string[];
+            sawn: components["schemas"]["SawnView"][];
+        };
+        /**
+         * Guard
+         * @description A strip across the front of each shelf, `up` from it to its lower edge.
+         */
+        Guard: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            width: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thickness: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            up: string;
+        };
+        /**
+         * High
+         * @description How the two rails stand to one another: the lower hooks `drop` below the upper ones. A thing
+         *     is as wide as it is measured over `wide` of its height only (its bars, say), and `narrow`
+         *     elsewhere. `lift` takes it off its hook.
+         */
+        High: {
+            /** @enum {string} */
+            lower: "as many" | "one fewer" | "one more" | "none";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            drop: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            wide: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            narrow: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            ceiling: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            lift: string;
+        };
+        /**
+         * HighRailsBrief
+         * @description `board` is a rail, `hung` the height of the upper hooks; the row is the upper rail's, the
+         *     lower one is marked alike, and hangs what its second row has of its own.
+         */
+        HighRailsBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "high-rails";
+            holder: components["schemas"]["Hook"] | components["schemas"]["Peg"] | components["schemas"]["Bent"] | components["schemas"]["Bolt"];
+            high: components["schemas"]["High"];
+            aside: components["schemas"]["Box"];
+        };
+        /**
+         * Hole
+         * @description `held` is how thick things are where they are held (None: the thickest, as measured); `play`
+         *     goes around it.
+         */
+        Hole: {
+            /** @enum {string} */
+            opening: "hole" | "slot";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            play: string;
+            held: string | null;
+            /** @enum {string} */
+            seat: "plain" | "countersunk";
+        };
+        /**
+         * HoleRailBrief
+         * @description `board` is the shelf, its `height` being how deep it is; `hung` the height of its top.
+         *
+         *     `setback` is from the front edge to the holes' axis (None: the middle).
+         */
+        HoleRailBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "hole-rail";
+            hole: components["schemas"]["Hole"];
+            setback: string | null;
+            back: components["schemas"]["Back"];
+        };
+        /**
+         * Hook
+         * @description Sizes as bought. `throat` is how far below its axis a loop comes to rest; `carries` what it
+         *     may carry by its packet.
+         */
+        Hook: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hook";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            plate_width: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            plate_height: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            plate_thickness: string;
+            /** @enum {string} */
+            fastening: "screws" | "shank";
+            screws: number;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            screw_spacing: string;
+            /** @enum {string} */
+            gauge: "3.0" | "3.5" | "4.0" | "4.5" | "5.0" | "6.0";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            screw_length: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            projection: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            throat: string;
+            carries: number | null;
+        };
+        /** InputView */
+        InputView: {
+            symbol: string;
+            name: string;
+            text: string;
+        };
+        /**
+         * Item
+         * @description One kind of thing. All reaches in mm from the holder's axis; weight in grams.
+         *
+         *     `width` may be given instead of `left` and `right`: it is shared as the two were. `takes` says
+         *     how many holders it needs: "one", the first of "two", or a "bridge" that hangs between two; a
+         *     rigid bridge has its two holders `span` apart. `held` is how thick it is where it is held: at
+         *     the neck, the shaft, the edge; `full_g` what it weighs wet or full, where that is more; `tug_n`
+         *     with what a hand pulls at it at least (None: by its size and weight). A `round` thing nests
+         *     between its neighbours in the next row. `listed` is the entry of the list that it was taken
+         *     from.
+         */
+        Item: {
+            name: string;
+            plural: string;
+            /** @enum {string} */
+            shape: "coat" | "hat" | "mug" | "towel" | "key" | "flask" | "lantern" | "poles" | "mat" | "sledge" | "bag" | "ladle" | "boot" | "shoes" | "board" | "glass" | "wheel" | "cycle" | "fiddle" | "helmet" | "chain" | "spade" | "rake" | "saw" | "hammer" | "broom" | "umbrella" | "pan" | "cap" | "scarf" | "coil" | "apron" | "gloves" | "basket" | "beanie" | "lock" | "pole";
+            /** @enum {string} */
+            grip: "loop" | "rim" | "handle" | "hole" | "neck" | "edge" | "shaft" | "pair";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            left: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            right: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            above: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            below: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            front: string;
+            held: string | null;
+            weight_g: number;
+            full_g: number | null;
+            tug_n: number | null;
+            /** @enum {string} */
+            takes: "one" | "two" | "bridge";
+            span: string | null;
+            round: boolean;
+            listed: string | null;
+        };
+        /**
+         * KeepOut
+         * @description `at` is the left edge from the datum, `width` how far it runs to the right.
+         */
+        KeepOut: {
+            /** @enum {string} */
+            flaw: "knot" | "seam" | "screw" | "plate";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            at: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            width: string;
+        };
+        /**
+         * KeepOutView
+         * @description What the row keeps clear of: its left edge and width in mm, and where it stands
+         *     on the tape.
+         */
+        KeepOutView: {
+            /** @enum {string} */
+            flaw: "knot" | "seam" | "screw" | "plate";
+            x: number;
+            width: number;
+            at: string;
+        };
+        /**
+         * LabelView
+         * @description A word on the drawing, its baseline at (x, y).
+         */
+        LabelView: {
+            x: number;
+            y: number;
+            text: string;
+            /** @enum {string} */
+            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark" | "stud" | "skirting" | "obstacle" | "swing" | "old" | "neighbour" | "fixing" | "lining" | "limit" | "force";
+            /** @enum {string} */
+            anchor: "start" | "middle" | "end";
+        };
+        /**
+         * Ledge
+         * @description `width` along the wall and `depth` in front of the post follow from the things (None);
+         *     `notch` is how far the horns reach back beside the post, `play` what the notch is wider than it.
+         */
+        Ledge: {
+            width: string | null;
+            depth: string | null;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thickness: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            notch: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            play: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            dowel: string;
+        };
+        /**
+         * LedgePostBrief
+         * @description `board` is the post: `height` is how wide it is, `thickness` how deep; each thing has a ledge
+         *     of its own.
+         */
+        LedgePostBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "ledge-post";
+            ledge: components["schemas"]["Ledge"];
+        };
+        /** LineView */
+        LineView: {
+            kind: string;
+            name: string;
+            need: string;
+            buy: string;
+            each: string;
+            total: string;
+            left: string;
+            /** @description Whether it is cut from, and bought by the stick. */
+            timber: boolean;
+            /** @description Where it is bought, what it was before, whether there is enough of it. */
+            says: string;
+            known: boolean;
+            /** @description What a packet of it is measured in: ml, g, or nothing where it is counted. */
+            unit: string;
+            /** @description The packet and its price that the user noted, where that is what counts. */
+            noted: string;
+        };
+        /**
+         * LinkView
+         * @description One link from the thing to the wall: how much of what it may bear it bears; `figure` is the
+         *     key of its working.
+         */
+        LinkView: {
+            kind: string;
+            name: string;
+            share: string;
+            level: number;
+            figure: string;
+        };
+        /**
+         * Making
+         * @description Schools that practitioners follow: the finish goes on before or after the glue; pegs go in
+         *     after or before the finish; a conditioner where the `wood` needs it; what things touch is
+         *     finished too, or left natural. `waits` are as on your tins, `minutes` what a task takes you;
+         *     `order` is the user's own, the rest follow as they can.
+         */
+        Making: {
+            /** @enum {string} */
+            finish: "after glue" | "before glue";
+            /** @enum {string} */
+            pegs: "after finish" | "before finish";
+            /** @enum {string} */
+            conditioner: "as the wood needs" | "always" | "never";
+            /** @enum {string} */
+            touched: "finished" | "left natural";
+            waits: {
+                [key: string]: string;
+            };
+            minutes: {
+                [key: string]: string;
+            };
+            order: string[];
+        };
+        /**
+         * MarksView
+         * @description The pencil marks of a row from the datum, in columns: hundreds travel on every frame of a
+         *     drag.
+         *
+         *     `drift` is what stepping off a rounded pitch would have cost, where the row has one pitch;
+         *     `pinned` the indexes of those that the user pinned.
+         */
+        MarksView: {
+            x: number[];
+            text: string[];
+            from_end: string[];
+            exact: string[];
+            error: string[];
+            drift: string[] | null;
+            pinned: number[];
+        };
+        /**
+         * MeasuresView
+         * @description An item about its own axis, how far it stands off the wall, how thick it is where it is held,
+         *     mm.
+         */
+        MeasuresView: {
+            box: components["schemas"]["BoxView"];
+            front: number;
+            held: number | null;
+        };
+        /**
+         * Mount
+         * @description How the rack is fixed: `by` what it hangs, `into` what that goes; "auto" is the first way
+         *     that holds.
+         *
+         *     Screws stand as studs and looks allow, or `even` about the rack's middle. By its packet one
+         *     fixing takes a `pull` and a `shear`, of which it is trusted with one part in `factor`. A strip
+         *     on the wall holds the rack off it: at its `foot` stands a spacer, or nothing.
+         */
+        Mount: {
+            /** @enum {string} */
+            by: "auto" | "through" | "plugged" | "plates" | "items" | "keyholes" | "hangers" | "mirrors" | "cleat" | "batten";
+            /** @enum {string} */
+            into: "auto" | "screws" | "lags" | "steel" | "sheet" | "toggles" | "expanding" | "spirals" | "plugs";
+            /** @enum {string} */
+            screws: "free" | "even";
+            pull: number | null;
+            shear: number | null;
+            factor: number;
+            /** @enum {string} */
+            foot: "spacer" | "none";
+        };
+        /**
+         * NamedScene
+         * @description Another view of the rack: a section from the side, a plan from above.
+         */
+        NamedScene: {
+            key: string;
+            name: string;
+            scene: components["schemas"]["SceneView"];
+        };
+        /** OffcutView */
+        OffcutView: {
+            long: string;
+            keeps: boolean;
+            box: components["schemas"]["BoxView"];
+        };
+        /**
+         * OnWallView
+         * @description A rack on its wall. `box` is what it takes up, in the rack's frame.
+         */
+        OnWallView: {
+            wall: string;
+            name: string;
+            x: string;
+            x_mm: number;
+            hung_mm: number;
+            box: components["schemas"]["BoxView"];
+            /** @description The whole wall, in the rack's frame. */
+            face: components["schemas"]["BoxView"];
+            reach: string;
+            depth: string;
+            verdict: string;
+            fixed: components["schemas"]["FixedView"][];
+            /** @description Where it is, measured from corner, floor and ceiling. */
+            dimensions: components["schemas"]["DimensionView"][];
+            snaps_x: components["schemas"]["SnapView"][];
+            snaps_y: components["schemas"]["SnapView"][];
+        };
+        /**
+         * OperationView
+         * @description A line of the machining schedule, in words; `web` is empty where nothing stays behind.
+         */
+        OperationView: {
+            what: string;
+            count: number;
+            where: string;
+            tool: string;
+            depth: string;
+            setting: string;
+            web: string;
+            stop: string;
+            note: string;
+        };
+        /** OptionView */
+        OptionView: {
+            value: string;
+            name: string;
+            why: string;
+        };
+        /**
+         * OwnRow
+         * @description What one row hangs: like the first ("="), or one kind alone, or kinds in an `order`; so many,
+         *     or the most that fit.
+         *
+         *     With `pins` it is held at these, and no longer at those of the first row.
+         */
+        OwnRow: {
+            kind: string;
+            count: number | null;
+            pins: components["schemas"]["Pin"][];
+            order: string[];
+        };
+        /**
+         * PanelBrief
+         * @description `board` gives thickness and wood, and the width of a frame's cross boards or of the panel
+         *     about one row.
+         */
+        PanelBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            holder: components["schemas"]["Hook"] | components["schemas"]["Peg"] | components["schemas"]["Bent"] | components["schemas"]["Bolt"];
+            holders: {
+                [key: string]: components["schemas"]["Hook"] | components["schemas"]["Peg"] | components["schemas"]["Bent"] | components["schemas"]["Bolt"];
+            };
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "panel";
+            /** @enum {string} */
+            made: "planks" | "frame";
+            plank: components["schemas"]["Plank"];
+            support: components["schemas"]["Support"];
+        };
+        /**
+         * Peg
+         * @description `depth` is axial, to the bit's shoulder; `spur` is how far its point runs ahead.
+         */
+        Peg: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "peg";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            diameter: string;
+            tilt: number;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            depth: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            showing: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            spur: string;
+            /** @enum {string} */
+            tip: "rounded" | "bevelled";
+        };
+        /**
+         * PerchBrief
+         * @description `board` is the back plate, flush with the shelf at its top; `low` is the hooks' axis above
+         *     its lower edge.
+         */
+        PerchBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "perch";
+            holder: components["schemas"]["Hook"] | components["schemas"]["Peg"] | components["schemas"]["Bent"] | components["schemas"]["Bolt"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            low: string;
+            perch: components["schemas"]["Sloped"];
+        };
+        /**
+         * PieceView
+         * @description A piece on its stick; `at` is the running mark, as a tape reads it that is hooked over the
+         *     squared end.
+         */
+        PieceView: {
+            name: string;
+            long: string;
+            turned: boolean;
+            at: string;
+            box: components["schemas"]["BoxView"];
+            /** @description Where its name is read: the longest stretch with no flaw behind it, mm. */
+            plain: [
+                number,
+                number
+            ];
+        };
+        /**
+         * Pin
+         * @description Holder `index` (from 0 at the datum) is held with its axis at `at` from the datum.
+         */
+        Pin: {
+            index: number;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            at: string;
+        };
+        /**
+         * Plank
+         * @description The stock that a panel is made of. What is left over comes off all of them alike, or off the
+         *     last.
+         */
+        Plank: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            width: string;
+            /** @enum {string} */
+            rip: "all" | "last";
+        };
+        /**
+         * Problem
+         * @description An error as the API gives it.
+         */
+        Problem: {
+            type: string;
+            title: string;
+            status: number;
+            detail: string;
+            /** @default [] */
+            errors: components["schemas"]["FieldError"][];
+            version?: number | null;
+        };
+        /**
+         * RailBrief
+         * @description A rail. `line` is the holders' axis above the board's bottom edge (None: the middle).
+         */
+        RailBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            holder: components["schemas"]["Hook"] | components["schemas"]["Peg"] | components["schemas"]["Bent"] | components["schemas"]["Bolt"];
+            holders: {
+                [key: string]: components["schemas"]["Hook"] | components["schemas"]["Peg"] | components["schemas"]["Bent"] | components["schemas"]["Bolt"];
+            };
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "rail";
+            line: string | null;
+            top: components["schemas"]["TopShelf"];
+        };
+        /**
+         * Rod
+         * @description `size` names its thread, `thickness` is the fingers'; `gap` is behind the folded finger,
+         *     `grip` what its tip stands above the spacers.
+         */
+        Rod: {
+            /** @enum {string} */
+            size: "M5" | "M6" | "M8" | "1/4 in" | "5/16 in";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thickness: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            gap: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            grip: string;
+        };
+        /**
+         * RowBrief
+         * @description What the user asks of a row. `follows` names the figure that is worked out from the others.
+         *
+         *     `count` is of things. `pitch` None means: as close as the things allow; with the spacing `air`
+         *     the figure that `follows` calls "pitch" is the air. With "nothing" all are checked. `order`
+         *     names the kind of each thing from the datum, the main one being "" and what hangs beyond it; the
+         *     last `spares` places are kept free. `nudge` is how far a holder may move by itself to clear a
+         *     keep-out.
+         */
+        RowBrief: {
+            /** @enum {string} */
+            follows: "length" | "count" | "pitch" | "ends" | "nothing";
+            /** @enum {string} */
+            spacing: "even" | "air" | "tidy" | "set";
+            count: number;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            length: string;
+            pitch: string | null;
+            ends: components["schemas"]["Ends"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            air: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            fixture_gap: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            tidy: string;
+            pins: components["schemas"]["Pin"][];
+            order: string[];
+            /** @enum {string} */
+            facing: "given" | "turned" | "pairs" | "mirrored";
+            spares: number;
+            keepouts: components["schemas"]["KeepOut"][];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            nudge: string;
+        };
+        /**
+         * RowView
+         * @description A row from the top. `alike` is the first row that has the same marks; only that one carries
+         *     them.
+         *
+         *     The first row's marks stand in the design itself.
+         */
+        RowView: {
+            y: number;
+            /** @description What it hangs, or “=” for what the first row hangs. */
+            kind: string;
+            count: number;
+            alike: number;
+            /** @description What the rows with these marks are called together: rows 1 and 3, left board. */
+            names: string;
+            marks: components["schemas"]["MarksView"] | null;
+        };
+        /**
+         * RowsBrief
+         * @description How many rows and how they stand; `own` tells what they hang, from the top, beyond it as the
+         *     first.
+         *
+         *     Staggered, every second row stands half a pitch over: with one holder fewer, or run out to the
+         *     ends. `drop` is from row to row (None: as little as the things allow, with `lift` to take them
+         *     off).
+         */
+        RowsBrief: {
+            count: number;
+            /** @enum {string} */
+            layout: "straight" | "staggered";
+            /** @enum {string} */
+            stagger: "fewer" | "ends";
+            own: components["schemas"]["OwnRow"][];
+            /** @enum {string} */
+            boards: "one" | "each";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            lift: string;
+            drop: string | null;
+        };
+        /** SawingView */
+        SawingView: {
+            id: string;
+            made_at: string;
+            planned: string;
+            spent: string;
+            over: string;
+        };
+        /**
+         * SawnFlawView
+         * @description Where a flaw is on a stick, mm; one on its `back` may lie behind a piece.
+         */
+        SawnFlawView: {
+            x0: number;
+            x1: number;
+            back: boolean;
+        };
+        /**
+         * SawnView
+         * @description The same in a plan: what it costs, how much of it is used; whether it is kept so.
+         */
+        SawnView: {
+            key: string;
+            name: string;
+            long: string;
+            long_mm: number;
+            wide_mm: number;
+            pieces: components["schemas"]["PieceView"][];
+            offcuts: components["schemas"]["OffcutView"][];
+            flaws: components["schemas"]["SawnFlawView"][];
+            order: string[];
+            on_hand: boolean;
+            price: string;
+            was: string;
+            note: string;
+            used: string;
+            /** @description By which key of the brief it is kept so, if it is. */
+            locked: string;
+        };
+        /**
+         * SceneView
+         * @description The drawing in mm: x right from the datum, y up from the floor.
+         */
+        SceneView: {
+            strokes: components["schemas"]["StrokeView"][];
+            symbols: components["schemas"]["SymbolView"][];
+            dimensions: components["schemas"]["DimensionView"][];
+            extent: components["schemas"]["BoxView"];
+            wall: components["schemas"]["BoxView"];
+            labels: components["schemas"]["LabelView"][];
+        };
+        /**
+         * Shelf
+         * @description `count` shelves, the lowest on the bar. Each has room for the `tallest` that stands on it
+         *     (the upper ones for `upper`; None: the same) and a `hand` above it; its ends lie in grooves
+         *     `groove` deep; a `load` stands on each.
+         */
+        Shelf: {
+            count: number;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            tallest: string;
+            upper: string | null;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hand: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            depth: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thickness: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            groove: string;
+            load: number;
+        };
+        /**
+         * ShelfBoxBrief
+         * @description `board` is the bar below, between sides as thick as `side`; a rail like it closes the top and
+         *     takes the screws.
+         */
+        ShelfBoxBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "shelf-box";
+            holder: components["schemas"]["Hook"] | components["schemas"]["Peg"] | components["schemas"]["Bent"] | components["schemas"]["Bolt"];
+            shelf: components["schemas"]["Shelf"];
+            guard: components["schemas"]["Guard"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            side: string;
+        };
+        /**
+         * ShownView
+         * @description What an instrument shows: `value` is what is taken if it is `steady`, as exact text.
+         */
+        ShownView: {
+            text: string;
+            value: string;
+            steady: boolean;
+            says: string;
+        };
+        /**
+         * Slat
+         * @description A board across, flush with the backs of both cheeks; one at the foot and one at the top.
+         */
+        Slat: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            width: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thickness: string;
+        };
+        /**
+         * Sloped
+         * @description `depth` from the plate to the stop, along the slope; the `stop` stands so high above it.
+         */
+        Sloped: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            depth: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thickness: string;
+            slope: number;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            stop: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            stop_thickness: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            bracket: string;
+        };
+        /**
+         * Slot
+         * @description `held` is how thick things are in the slot (None: the thickest as measured), `depth` runs
+         *     along it, `angle` is above the horizontal.
+         */
+        Slot: {
+            held: string | null;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            play: string;
+            angle: number;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            depth: string;
+        };
+        /**
+         * SnapView
+         * @description Where a dragged rack catches, mm: as exact text for the brief, and why there.
+         */
+        SnapView: {
+            at: number;
+            value: string;
+            text: string;
+            why: string;
+        };
+        /**
+         * Spot
+         * @description Where the rack is: on which surveyed wall, and how far its datum is from the wall's left
+         *     corner.
+         *
+         *     It has to be reached by `who`, up to `reach` (None: typical for them); `way` is how much of the
+         *     room's depth has to stay free to pass, `hand` of the wall beside it to get at what hangs. A wall
+         *     that is not known is none.
+         */
+        Spot: {
+            wall: string | null;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            x: string;
+            /** @enum {string} */
+            who: "adult" | "child" | "seated";
+            reach: string | null;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            way: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hand: string;
+        };
+        /**
+         * StackedBrief
+         * @description `rows.count` rails, each a board of its own; `hung` is the height of the top one's axis.
+         */
+        StackedBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            holder: components["schemas"]["Hook"] | components["schemas"]["Peg"] | components["schemas"]["Bent"] | components["schemas"]["Bolt"];
+            holders: {
+                [key: string]: components["schemas"]["Hook"] | components["schemas"]["Peg"] | components["schemas"]["Bent"] | components["schemas"]["Bolt"];
+            };
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "stacked";
+            stick: components["schemas"]["Stick"];
+        };
+        /**
+         * Stick
+         * @description The stick as bought.
+         */
+        Stick: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            length: string;
+        };
+        /**
+         * StileBrief
+         * @description `board` gives a stile: its width, thickness and wood; `between` two of them, None: by the
+         *     shortest thing.
+         *
+         *     On a pair things lie across; on a `post` they hang, one above the other.
+         */
+        StileBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "stile-pair";
+            /** @enum {string} */
+            stands: "pair" | "post";
+            holder: components["schemas"]["Hook"] | components["schemas"]["Peg"] | components["schemas"]["Bent"] | components["schemas"]["Bolt"];
+            between: string | null;
+        };
+        /** StopView */
+        StopView: {
+            long: string;
+            names: string[];
+        };
+        /** StrokeView */
+        StrokeView: {
+            /** @enum {string} */
+            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark" | "stud" | "skirting" | "obstacle" | "swing" | "old" | "neighbour" | "fixing" | "lining" | "limit" | "force";
+            /** @description SVG path data in mm, y up. */
+            d: string;
+        };
+        /**
+         * Support
+         * @description A batten behind the planks or a side of the frame; sides stand behind the cross boards or
+         *     flush beside them.
+         *
+         *     Between sides that stand behind, further boards may close the `gaps`, set back by a board.
+         */
+        Support: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            width: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thickness: string;
+            /** @enum {string} */
+            place: "behind" | "flush";
+            /** @enum {string} */
+            gaps: "open" | "boards";
+        };
+        /**
+         * SymbolView
+         * @description Drawn at each of its places [x, y], from the datum on.
+         */
+        SymbolView: {
+            key: string;
+            /** @enum {string} */
+            of: "item" | "holder" | "part" | "wall";
+            strokes: components["schemas"]["StrokeView"][];
+            places: [
+                number,
+                number
+            ][];
+        };
+        /** TapeView */
+        TapeView: {
+            /** @enum {string} */
+            name: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            /** @enum {string} */
+            unit: "in" | "mm";
+            step_mm: number;
+        };
+        /**
+         * ThingsView
+         * @description The things of the first row from the datum, in columns: kind, own axis, first holder, kept
+         *     free.
+         */
+        ThingsView: {
+            kind: string[];
+            x: number[];
+            holder: number[];
+            spare: boolean[];
+        };
+        /**
+         * TimberView
+         * @description A rack's timber: the plan, what to buy, what it costs, what there is to say of it.
+         */
+        TimberView: {
+            groups: components["schemas"]["GroupView"][];
+            stops: components["schemas"]["StopView"][];
+            lines: components["schemas"]["yardcliff__api__wood__wire__LineView"][];
+            total: string;
+            per_holder: string;
+            unknown: number;
+            /** @description The total in hundredths, to compare plans by. */
+            cost: number;
+            currency: string;
+            /** @description Whose prices of which day, or that there are none. */
+            priced: string;
+            kerf: string;
+            findings: components["schemas"]["FindingView"][];
+            forbidden: components["schemas"]["ForbiddenView"][];
+            sawings: components["schemas"]["SawingView"][];
+            /** @description What went into it so far. */
+            spent: string;
+            /** @description How many pieces are cut. */
+            cut: number;
+            /** @description The names of all pieces that may be asked to match, or to hide their backs. */
+            parts: string[];
+            /** @description Those of them that come from a sheet, and may lie across its grain. */
+            on_sheets: string[];
+            cautions: string[];
+            /** @description How long ripping and planing take, with what, and what they save; nothing where there is none. */
+            work: string;
+            unused: components["schemas"]["UnusedView"][];
+        };
+        /**
+         * TopShelf
+         * @description `depth` stands out in front of the rail, and `past` each of its ends; `bracket` thick, or 0
+         *     for none; the `lip` stands so high above the shelf, and a `load` on it.
+         */
+        TopShelf: {
+            /** @enum {string} */
+            joint: "none" | "on top" | "let in";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            depth: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thickness: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            past: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            bracket: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            lip: string;
+            load: number;
+        };
+        /**
+         * Tried
+         * @description What a message on the line led to: a design, or what could not be read.
+         */
+        Tried: {
+            /** @default null */
+            design: components["schemas"]["DesignView"] | null;
+            /** @default null */
+            problem: components["schemas"]["Problem"] | null;
+        };
+        /**
+         * UnusedView
+         * @description A stick on hand that the plan leaves, and why.
+         */
+        UnusedView: {
+            says: string;
+            long: string;
+            why: string;
+        };
+        /**
+         * UprightBrief
+         * @description `board` is the clip rail, `hung` the height of its middle.
+         */
+        UprightBrief: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            item: components["schemas"]["Item"];
+            others: {
+                [key: string]: components["schemas"]["Item"];
+            };
+            row: components["schemas"]["RowBrief"];
+            rows: components["schemas"]["RowsBrief"];
+            board: components["schemas"]["Board"];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            hung: string;
+            place: components["schemas"]["Spot"];
+            mount: components["schemas"]["Mount"];
+            cutting: components["schemas"]["Cutting"];
+            making: components["schemas"]["Making"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            family: "upright";
+            clip: components["schemas"]["Clip"];
+            foot: components["schemas"]["Foot"];
+            clear: components["schemas"]["Clear"];
+        };
+        /**
          * AimView
          * @description The best place by one aim, and what it costs.
          */
         AimView: {
-            /** Aim */
             aim: string;
-            /** Name */
             name: string;
-            /** Why */
             why: string;
-            /**
-             * But
-             * @description How far it is from what was aimed at, and why; nothing where it is just there.
-             */
+            /** @description How far it is from what was aimed at, and why; nothing where it is just there. */
             but: string;
-            /** X */
             x: string;
-            /** Off */
             off: string;
-            /** Studs */
             studs: number;
-            /** Screws */
             screws: number;
-            /** Share */
             share: string;
-            /** Here */
             here: boolean;
-            /** Patch */
             patch: {
                 [key: string]: unknown;
             };
@@ -1586,12 +3251,10 @@ export interface components {
          * @description A brief whose things are to be put in a better order.
          */
         Aimed: {
-            /** Brief */
             brief: {
                 [key: string]: unknown;
             };
             /**
-             * Aim
              * @description `length`: the shortest board; `pitch`: the least pitch for all.
              * @enum {string}
              */
@@ -1599,10 +3262,7 @@ export interface components {
         };
         /** Base */
         Base: {
-            /**
-             * Base
-             * @description The version that the change is made from.
-             */
+            /** @description The version that the change is made from. */
             base: number;
         };
         /**
@@ -1611,15 +3271,10 @@ export interface components {
          *     for lasts.
          */
         BeforeView: {
-            /** Key */
             key: string;
-            /** Title */
             title: string;
-            /** Why */
             why: string;
-            /** Until */
             until: string | null;
-            /** Until Says */
             until_says: string;
         };
         /**
@@ -1632,33 +3287,14 @@ export interface components {
              * @enum {string}
              */
             kind: "bite";
-            /** Wide */
             wide: number;
-            /** Thick */
             thick: number;
-            /** Deep */
             deep: number | null;
-            /** Tilt */
             tilt: number;
-            /** Bit */
             bit: boolean;
-            /** Wide Says */
             wide_says: string;
-            /** Thick Says */
             thick_says: string;
-            /** Deep Says */
             deep_says: string;
-        };
-        /** BoxView */
-        BoxView: {
-            /** X0 */
-            x0: number;
-            /** Y0 */
-            y0: number;
-            /** X1 */
-            x1: number;
-            /** Y1 */
-            y1: number;
         };
         /**
          * BuiltRowView
@@ -1666,57 +3302,30 @@ export interface components {
          *     here, a board before its holes. The last may be all parts that carry no row, 0 long.
          */
         BuiltRowView: {
-            /** Title */
             title: string;
-            /** Long */
             long: number;
-            /** Found */
             found: number | null;
-            /** Measured */
             measured: components["schemas"]["MeasuredView"][];
         };
         /** Catalogue */
         Catalogue: {
-            /** Items */
             items: components["schemas"]["ItemChoice"][];
-            /** Groups */
             groups: string[];
-            /** Shapes */
             shapes: string[];
-            /** Holders */
             holders: components["schemas"]["Choice"][];
-            /** Gauges */
             gauges: string[];
-            /** Boards */
             boards: components["schemas"]["Choice"][];
-            /** Ends */
             ends: components["schemas"]["Choice"][];
-            /** Spacings */
             spacings: components["schemas"]["Choice"][];
-        };
-        /**
-         * ChainView
-         * @description What holds what hangs there: what was assumed, the links from the weakest on, and what is not
-         *     checked yet.
-         */
-        ChainView: {
-            /** Assumed */
-            assumed: string[];
-            /** Links */
-            links: components["schemas"]["LinkView"][];
-            /** Unchecked */
-            unchecked: string;
-            /** Note */
-            note: string;
+            /** @description What is found on walls, as it usually is. */
+            obstacles: components["schemas"]["Obstacle"][];
         };
         /**
          * Change
          * @description A JSON merge patch (RFC 7396) on the brief, made from version `base` of the rack.
          */
         Change: {
-            /** Base */
             base: number;
-            /** Patch */
             patch: {
                 [key: string]: unknown;
             };
@@ -1727,24 +3336,14 @@ export interface components {
          *     are.
          */
         CheckView: {
-            /** Code */
             code: string;
-            /** Title */
             title: string;
-            /** Says */
             says: string;
-            /** Marks */
             marks: components["schemas"]["CheckedMarkView"][];
-            /** Missing */
             missing: string[];
-            /**
-             * Air
-             * @description The least between the things if the marks are used as they are.
-             */
+            /** @description The least between the things if the marks are used as they are. */
             air: string | null;
-            /** Touches */
             touches: boolean;
-            /** Adopt */
             adopt: {
                 [key: string]: unknown;
             } | null;
@@ -1754,17 +3353,11 @@ export interface components {
          * @description A mark as given, the holder it stands for, and how far off it is.
          */
         CheckedMarkView: {
-            /** X */
             x: number;
-            /** Text */
             text: string;
-            /** Holder */
             holder: number | null;
-            /** Planned */
             planned: string | null;
-            /** Off */
             off: string | null;
-            /** Good */
             good: boolean;
         };
         /**
@@ -1772,65 +3365,26 @@ export interface components {
          * @description Something to pick, and the patch that picks it or the reason to.
          */
         Choice: {
-            /** Key */
             key: string;
-            /** Name */
             name: string;
-            /**
-             * Why
-             * @default
-             */
+            /** @default  */
             why: string;
-            /** Patch */
             patch?: {
                 [key: string]: unknown;
             };
-        };
-        /**
-         * ChoiceField
-         * @description A field of the brief, by its path: picked from the options, or typed where there are none.
-         *
-         *     Where it may be left out, `figure` is the key of what it then is.
-         */
-        ChoiceField: {
-            /** Path */
-            path: string;
-            /** Label */
-            label: string;
-            /** Options */
-            options: components["schemas"]["OptionView"][];
-            /** Figure */
-            figure: string;
-        };
-        /**
-         * ChoiceSection
-         * @description Choices that this way of building alone has, and the figures that follow from them.
-         */
-        ChoiceSection: {
-            /** Title */
-            title: string;
-            /** Fields */
-            fields: components["schemas"]["ChoiceField"][];
-            /** Figures */
-            figures: string[];
         };
         /**
          * Chosen
          * @description One of a table that may be chosen, and what is to be known of it.
          */
         Chosen: {
-            /** Name */
             name: string;
-            /** Says */
             says: string;
         };
         /** Comparison */
         Comparison: {
-            /** Ids */
             ids: string[];
-            /** Results */
             results: components["schemas"]["TraitView"][];
-            /** Decisions */
             decisions: components["schemas"]["TraitView"][];
         };
         /**
@@ -1839,11 +3393,9 @@ export interface components {
          *     state.
          */
         Copy: {
-            /** Brief */
             brief?: {
                 [key: string]: unknown;
             } | null;
-            /** Patch */
             patch?: {
                 [key: string]: unknown;
             };
@@ -1853,11 +3405,8 @@ export interface components {
          * @description What a count of the ladder costs.
          */
         CostView: {
-            /** Count */
             count: number;
-            /** Total */
             total: string;
-            /** Per Holder */
             per_holder: string;
         };
         /**
@@ -1865,23 +3414,14 @@ export interface components {
          * @description A stick with what is cut from it, and in which order.
          */
         CutStickView: {
-            /** Key */
             key: string;
-            /** Name */
             name: string;
-            /** Long */
             long: string;
-            /** Long Mm */
             long_mm: number;
-            /** Wide Mm */
             wide_mm: number;
-            /** Pieces */
             pieces: components["schemas"]["PieceView"][];
-            /** Offcuts */
             offcuts: components["schemas"]["OffcutView"][];
-            /** Flaws */
             flaws: components["schemas"]["SawnFlawView"][];
-            /** Order */
             order: string[];
         };
         /**
@@ -1895,7 +3435,6 @@ export interface components {
              * @enum {string}
              */
             kind: "cuts";
-            /** Sticks */
             sticks: components["schemas"]["CutStickView"][];
         };
         /**
@@ -1903,120 +3442,9 @@ export interface components {
          * @description Whether it is done by a day, and what would be sooner.
          */
         DeadlineView: {
-            /** Says */
             says: string;
-            /** Makes It */
             makes_it: boolean;
-            /** Changes */
             changes: components["schemas"]["QuickerView"][];
-        };
-        /**
-         * DesignView
-         * @description A brief worked out in full. `fields` holds the text to show for each length of the brief.
-         */
-        DesignView: {
-            /** Brief */
-            brief: {
-                [key: string]: unknown;
-            };
-            /** Fields */
-            fields: {
-                [key: string]: string;
-            };
-            /** Follows */
-            follows: string;
-            /** Count */
-            count: number;
-            /** Holder Count */
-            holder_count: number;
-            /** Length Mm */
-            length_mm: number;
-            /**
-             * Up
-             * @description Whether the row runs up from the foot instead of along the wall from the left end.
-             */
-            up: boolean;
-            /**
-             * Ends
-             * @description What the two ends of the row are called, the datum first.
-             */
-            ends: [
-                string,
-                string
-            ];
-            /**
-             * Origin
-             * @description Where the first row starts, (x, y) in mm.
-             */
-            origin: [
-                number,
-                number
-            ];
-            /** Holders */
-            holders: string;
-            tape: components["schemas"]["TapeView"];
-            /** Kinds */
-            kinds: {
-                [key: string]: components["schemas"]["MeasuresView"];
-            };
-            things: components["schemas"]["ThingsView"];
-            marks: components["schemas"]["MarksView"];
-            /** Keepouts */
-            keepouts: components["schemas"]["KeepOutView"][];
-            /** Rows */
-            rows: components["schemas"]["RowView"][];
-            /** Figures */
-            figures: {
-                [key: string]: components["schemas"]["FigureView"];
-            };
-            /** Findings */
-            findings: components["schemas"]["FindingView"][];
-            /** Machining */
-            machining: components["schemas"]["OperationView"][];
-            /** Cautions */
-            cautions: string[];
-            chain: components["schemas"]["ChainView"];
-            scene: components["schemas"]["SceneView"];
-            /** Views */
-            views: components["schemas"]["NamedScene"][];
-            on_wall: components["schemas"]["OnWallView"] | null;
-            /** Family */
-            family: string;
-            /**
-             * Ways
-             * @description Every way of building, the most fitting first, with the reason.
-             */
-            ways: components["schemas"]["OptionView"][];
-            /**
-             * Several
-             * @description The rows that this way of building can have: one, a second with things of its own, several, or several on boards of their own.
-             * @enum {string}
-             */
-            several: "one" | "two" | "several" | "boards";
-            /** Choices */
-            choices: components["schemas"]["ChoiceSection"][];
-        };
-        /** DimensionView */
-        DimensionView: {
-            /**
-             * Axis
-             * @enum {string}
-             */
-            axis: "x" | "y";
-            /** Start */
-            start: number;
-            /** End */
-            end: number;
-            /** At */
-            at: number;
-            /** Side */
-            side: number;
-            /** Level */
-            level: number;
-            /** Text */
-            text: string;
-            /** Figure */
-            figure: string;
         };
         /**
          * EntryText
@@ -2024,49 +3452,28 @@ export interface components {
          *     otherwise).
          */
         EntryText: {
-            /**
-             * Kind
-             * @enum {string}
-             */
+            /** @enum {string} */
             kind: "note" | "next" | "time" | "measured" | "fit";
-            /**
-             * Day
-             * Format: date
-             */
+            /** Format: date */
             day: string;
-            /**
-             * What
-             * @default
-             */
+            /** @default  */
             what: string;
-            /**
-             * Text
-             * @default
-             */
+            /** @default  */
             text: string;
-            /** Found */
             found?: ("goes on" | "comes off" | "bumps")[];
             /**
-             * By
              * @description What a reading was taken with, where that is a simulated instrument.
              * @default
              */
             by: string;
-            /**
-             * Id
-             * @description Sent twice under one, it is kept once.
-             */
+            /** @description Sent twice under one, it is kept once. */
             id?: string | null;
         };
         /** EntryView */
         EntryView: {
-            /** Id */
             id: string;
-            /** Day */
             day: string;
-            /** Kind */
             kind: string;
-            /** Says */
             says: string;
         };
         /**
@@ -2074,205 +3481,51 @@ export interface components {
          * @description The holes of a face: along from this end, across from this edge, the rest to that one.
          */
         FaceTableView: {
-            /** Face */
             face: string;
-            /** Along */
             along: string;
-            /** Across */
             across: string;
-            /** Rest */
             rest: string;
-            /** Lines */
             lines: components["schemas"]["yardcliff__api__racks__wire__HoleView"][];
-        };
-        /**
-         * FieldError
-         * @description What is wrong with one field of the request, by its dotted path.
-         */
-        FieldError: {
-            /** Field */
-            field: string;
-            /** Message */
-            message: string;
-        };
-        /**
-         * FigureView
-         * @description A derived figure with its working. `tape` is the reading where it differs from `text`.
-         */
-        FigureView: {
-            /** Key */
-            key: string;
-            /** Label */
-            label: string;
-            /** Text */
-            text: string;
-            /** Tape */
-            tape: string | null;
-            /** Formula */
-            formula: string;
-            /** Inputs */
-            inputs: components["schemas"]["InputView"][];
-            /** Why */
-            why: string;
-        };
-        /**
-         * FindingView
-         * @description What is wrong: part, figure, limit, the nearest ways out, and where on the drawing.
-         */
-        FindingView: {
-            /** Code */
-            code: string;
-            /**
-             * Severity
-             * @enum {string}
-             */
-            severity: "stop" | "care" | "note";
-            /** Title */
-            title: string;
-            /** Part */
-            part: string;
-            /** Message */
-            message: string;
-            /** Figure */
-            figure: string;
-            /** Value */
-            value: string;
-            /** Limit */
-            limit: string;
-            /** X */
-            x: number;
-            /** Y */
-            y: number;
-            /** Fixes */
-            fixes: components["schemas"]["FixView"][];
         };
         /**
          * FitView
          * @description How a kind of thing did on the finished rack.
          */
         FitView: {
-            /** Item */
             item: string;
-            /** Name */
             name: string;
-            /** Found */
             found: ("goes on" | "comes off" | "bumps")[];
-        };
-        /** FixView */
-        FixView: {
-            /** Label */
-            label: string;
-            /**
-             * Patch
-             * @description A JSON merge patch on the brief that settles the finding.
-             */
-            patch: {
-                [key: string]: unknown;
-            };
-        };
-        /**
-         * FixedView
-         * @description How one body of the rack is held: `share` is of what its weakest link may bear.
-         */
-        FixedView: {
-            /** Body */
-            body: string;
-            /** By */
-            by: string;
-            /** Name */
-            name: string;
-            /** Count */
-            count: number;
-            /** Share */
-            share: string;
-            /** Level */
-            level: number;
-            /** Good */
-            good: boolean;
-            /**
-             * Strip
-             * @description Whether it hangs on a strip that goes up first, and so stands off the wall.
-             */
-            strip: boolean;
         };
         /**
          * FixingWay
          * @description One choice of fixing, and what it would mean here.
          */
         FixingWay: {
-            /** Value */
             value: string;
-            /** Name */
             name: string;
-            /** Why */
             why: string;
-            /** Verdict */
             verdict: string;
-            /** Good */
             good: boolean;
         };
         /** FlawText */
         FlawText: {
-            /**
-             * What
-             * @default knot
-             */
+            /** @default knot */
             what: string;
-            /**
-             * At
-             * @default
-             */
+            /** @default  */
             at: string;
-            /**
-             * Width
-             * @default 30 mm
-             */
+            /** @default 30 mm */
             width: string;
-            /**
-             * Back
-             * @default false
-             */
+            /** @default false */
             back: boolean;
         };
         /** FlawView */
         FlawView: {
-            /** What */
             what: string;
-            /** At */
             at: string;
-            /** Width */
             width: string;
-            /** Back */
             back: boolean;
-            /** X0 */
             x0: number;
-            /** X1 */
             x1: number;
-        };
-        /** ForbiddenView */
-        ForbiddenView: {
-            /** Says */
-            says: string;
-            /** Patch */
-            patch: {
-                [key: string]: unknown;
-            };
-        };
-        /**
-         * GroupView
-         * @description The plan of one thickness: how good it is, in words.
-         */
-        GroupView: {
-            /** Says */
-            says: string;
-            /** Verdict */
-            verdict: string;
-            /** Proved */
-            proved: boolean;
-            /** Missing */
-            missing: string[];
-            /** Sawn */
-            sawn: components["schemas"]["SawnView"][];
         };
         /**
          * HabitView
@@ -2280,11 +3533,8 @@ export interface components {
          *     is one.
          */
         HabitView: {
-            /** Says */
             says: string;
-            /** Does */
             does: string;
-            /** Patch */
             patch: {
                 [key: string]: unknown;
             } | null;
@@ -2294,16 +3544,9 @@ export interface components {
          * @description So many of one thing of the list.
          */
         Hang: {
-            /**
-             * Item
-             * @description Key of a thing in the list.
-             * @example waxed-jacket
-             */
+            /** @description Key of a thing in the list. */
             item: string;
-            /**
-             * Count
-             * @default 5
-             */
+            /** @default 5 */
             count: number;
         };
         /**
@@ -2311,9 +3554,7 @@ export interface components {
          * @description The holes of a part, or of parts that are drilled alike.
          */
         HoleTableView: {
-            /** Name */
             name: string;
-            /** Faces */
             faces: components["schemas"]["FaceTableView"][];
         };
         /**
@@ -2321,11 +3562,8 @@ export interface components {
          * @description A stretch of a `day` (0 is Monday) that goes to the workshop.
          */
         Hours: {
-            /** Day */
             day: number;
-            /** Start */
             start: string;
-            /** End */
             end: string;
         };
         /**
@@ -2333,13 +3571,9 @@ export interface components {
          * @description A rack that time was kept of: its plan, and what it really took.
          */
         HoursView: {
-            /** Name */
             name: string;
-            /** Planned */
             planned: string;
-            /** Really */
             really: string;
-            /** Up */
             up: boolean;
         };
         /**
@@ -2347,42 +3581,23 @@ export interface components {
          * @description What is in the file, row by row. Nothing is kept unless that was asked for.
          */
         ImportReport: {
-            /** Rows */
             rows: components["schemas"]["ImportRow"][];
-            /** Taken */
             taken: number;
         };
         /** ImportRow */
         ImportRow: {
-            /** Line */
             line: number;
-            /** Name */
             name: string;
-            /**
-             * Standing
-             * @enum {string}
-             */
+            /** @enum {string} */
             standing: "new" | "replaces" | "same" | "refused";
-            /** Why */
             why: string;
-        };
-        /** InputView */
-        InputView: {
-            /** Symbol */
-            symbol: string;
-            /** Name */
-            name: string;
-            /** Text */
-            text: string;
         };
         /**
          * InstrumentView
          * @description An instrument by its name; one that is simulated stands in for a real one.
          */
         InstrumentView: {
-            /** Name */
             name: string;
-            /** Simulated */
             simulated: boolean;
         };
         /**
@@ -2391,23 +3606,15 @@ export interface components {
          *     figure.
          */
         ItemChoice: {
-            /** Key */
             key: string;
-            /** Group */
             group: string;
-            /** Own */
             own: boolean;
-            /** Name */
             name: string;
-            /** Plural */
             plural: string;
-            /** Patch */
             patch: {
                 [key: string]: unknown;
             };
-            /** Air */
             air: string;
-            /** Columns */
             columns: {
                 [key: string]: string;
             };
@@ -2419,15 +3626,11 @@ export interface components {
          * @description A thing as it is typed, each column as text. Name, left, right and below are needed.
          */
         ItemText: {
-            /**
-             * Columns
-             * @description Of: key, group, name, plural, shape, grip, left, right, above, below, front, held, weight_g, full_g, tug_n, takes, span, round, air, holder, board, hung.
-             */
+            /** @description Of: key, group, name, plural, shape, grip, left, right, above, below, front, held, weight_g, full_g, tug_n, takes, span, round, air, holder, board, hung. */
             columns: {
                 [key: string]: string;
             };
             /**
-             * Unit
              * @default mm
              * @enum {string}
              */
@@ -2438,32 +3641,10 @@ export interface components {
          * @description What a jig would be: its length, how often it is moved, what that may add up to.
          */
         JigView: {
-            /** Holes */
             holes: number;
-            /** Length */
             length: string;
-            /** Moves */
             moves: number;
-            /** Error */
             error: string;
-        };
-        /**
-         * KeepOutView
-         * @description What the row keeps clear of: its left edge and width in mm, and where it stands
-         *     on the tape.
-         */
-        KeepOutView: {
-            /**
-             * Flaw
-             * @enum {string}
-             */
-            flaw: "knot" | "seam" | "screw" | "plate";
-            /** X */
-            x: number;
-            /** Width */
-            width: number;
-            /** At */
-            at: string;
         };
         /**
          * Kept
@@ -2471,47 +3652,7 @@ export interface components {
          */
         Kept: {
             item: components["schemas"]["ItemChoice"];
-            /** Racks */
             racks: components["schemas"]["Used"][];
-        };
-        /**
-         * LabelView
-         * @description A word on the drawing, its baseline at (x, y).
-         */
-        LabelView: {
-            /** X */
-            x: number;
-            /** Y */
-            y: number;
-            /** Text */
-            text: string;
-            /**
-             * Role
-             * @enum {string}
-             */
-            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark" | "stud" | "skirting" | "obstacle" | "swing" | "old" | "neighbour" | "fixing" | "lining" | "limit" | "force";
-            /**
-             * Anchor
-             * @enum {string}
-             */
-            anchor: "start" | "middle" | "end";
-        };
-        /**
-         * LinkView
-         * @description One link from the thing to the wall: how much of what it may bear it bears; `figure` is the
-         *     key of its working.
-         */
-        LinkView: {
-            /** Kind */
-            kind: string;
-            /** Name */
-            name: string;
-            /** Share */
-            share: string;
-            /** Level */
-            level: number;
-            /** Figure */
-            figure: string;
         };
         /**
          * LogView
@@ -2519,63 +3660,35 @@ export interface components {
          *     plan.
          */
         LogView: {
-            /** Rows */
             rows: components["schemas"]["BuiltRowView"][];
             /** @description What the saw took at a cut, by itself: two cuts beside one another, and what is missing. */
             kerf: components["schemas"]["MeasuredView"];
-            /** Trouble */
             trouble: string[];
-            /** Says */
             says: string;
-            /** Air */
             air: string;
-            /** Entries */
             entries: components["schemas"]["EntryView"][];
-            /** Fits */
             fits: components["schemas"]["FitView"][];
-            /** Hours */
             hours: string;
-            /** Planned Hours */
             planned_hours: string;
-            /** Spent */
             spent: string;
-            /** Planned Money */
             planned_money: string;
-            /**
-             * Usual
-             * @description What all racks together teach: the usual drift, the saw's cut.
-             */
+            /** @description What all racks together teach: the usual drift, the saw's cut. */
             usual: components["schemas"]["HabitView"][];
-            /** Racks */
             racks: components["schemas"]["HoursView"][];
             pace: components["schemas"]["PaceView"];
         };
         /** MakingView */
         MakingView: {
-            /** Tasks */
             tasks: components["schemas"]["TaskView"][];
-            /** Findings */
             findings: components["schemas"]["FindingView"][];
-            /** Waits */
             waits: components["schemas"]["WaitView"][];
-            /**
-             * Hands
-             * @description All hands-on time together.
-             */
+            /** @description All hands-on time together. */
             hands: string;
-            /** Finish */
             finish: string | null;
-            /** Finish Says */
             finish_says: string;
-            /**
-             * Tools
-             * @description What has to lie ready for what is not done yet, bits and all.
-             */
+            /** @description What has to lie ready for what is not done yet, bits and all. */
             tools: string[];
-            /**
-             * Clock
-             * @description Since when somebody is at the bench, by any device.
-             */
+            /** @description Since when somebody is at the bench, by any device. */
             clock: string | null;
         };
         /**
@@ -2588,9 +3701,7 @@ export interface components {
              * @enum {string}
              */
             kind: "marked";
-            /** Long */
             long: number;
-            /** At */
             at: number[];
         };
         /**
@@ -2599,39 +3710,10 @@ export interface components {
          *     unit.
          */
         MarksText: {
-            /** Brief */
             brief: {
                 [key: string]: unknown;
             };
-            /**
-             * Text
-             * @example 121, 362, 604
-             */
             text: string;
-        };
-        /**
-         * MarksView
-         * @description The pencil marks of a row from the datum, in columns: hundreds travel on every frame of a
-         *     drag.
-         *
-         *     `drift` is what stepping off a rounded pitch would have cost, where the row has one pitch;
-         *     `pinned` the indexes of those that the user pinned.
-         */
-        MarksView: {
-            /** X */
-            x: number[];
-            /** Text */
-            text: string[];
-            /** From End */
-            from_end: string[];
-            /** Exact */
-            exact: string[];
-            /** Error */
-            error: string[];
-            /** Drift */
-            drift: string[] | null;
-            /** Pinned */
-            pinned: number[];
         };
         /**
          * MeasuredView
@@ -2639,59 +3721,28 @@ export interface components {
          *     within its row.
          */
         MeasuredView: {
-            /** What */
             what: string;
-            /** Title */
             title: string;
-            /** Short */
             short: string;
-            /** Hole */
             hole: boolean;
-            /**
-             * Optional
-             * @description Whether nobody has to measure it.
-             */
+            /** @description Whether nobody has to measure it. */
             optional: boolean;
-            /** Planned */
             planned: string;
-            /** Found */
             found: string;
-            /** Off */
             off: string;
-            /** Good */
             good: boolean;
-            /**
-             * Adopted
-             * @description Whether it was off, and the plan followed it.
-             */
+            /** @description Whether it was off, and the plan followed it. */
             adopted: boolean;
-            /** X */
             x: number;
-            /** Found X */
             found_x: number | null;
-        };
-        /**
-         * MeasuresView
-         * @description An item about its own axis, how far it stands off the wall, how thick it is where it is held,
-         *     mm.
-         */
-        MeasuresView: {
-            box: components["schemas"]["BoxView"];
-            /** Front */
-            front: number;
-            /** Held */
-            held: number | null;
         };
         /**
          * MemberView
          * @description One length of the family.
          */
         MemberView: {
-            /** Count */
             count: number;
-            /** Length */
             length: string;
-            /** Marks */
             marks: string[];
         };
         /**
@@ -2699,51 +3750,27 @@ export interface components {
          * @description The most that fits on the wall, as a patch that takes it.
          */
         MostView: {
-            /** Says */
             says: string;
-            /** Patch */
             patch: {
                 [key: string]: unknown;
             };
-        };
-        /**
-         * NamedScene
-         * @description Another view of the rack: a section from the side, a plan from above.
-         */
-        NamedScene: {
-            /** Key */
-            key: string;
-            /** Name */
-            name: string;
-            scene: components["schemas"]["SceneView"];
         };
         /**
          * NewRack
          * @description What hangs there, and how many: all that a new rack asks.
          */
         NewRack: {
-            /**
-             * Hangs
-             * @description What hangs; the first is the main kind.
-             */
+            /** @description What hangs; the first is the main kind. */
             hangs: components["schemas"]["Hang"][];
             /**
-             * Tape
              * @default 1 mm
              * @enum {string}
              */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
-            /**
-             * Family
-             * @description The way of building; the most fitting one if left out.
-             */
+            /** @description The way of building; the most fitting one if left out. */
             family?: string | null;
-            /** Name */
             name?: string | null;
-            /**
-             * Wall
-             * @description The wall that it is for: it begins as long as is free there.
-             */
+            /** @description The wall that it is for: it begins as long as is free there. */
             wall?: string | null;
         };
         /**
@@ -2751,91 +3778,42 @@ export interface components {
          * @description A wall to survey: begins as a typical one.
          */
         NewWall: {
-            /** Name */
             name: string;
             /**
-             * Tape
              * @default 1 mm
              * @enum {string}
              */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
         };
-        /** OffcutView */
-        OffcutView: {
-            /** Long */
-            long: string;
-            /** Keeps */
-            keeps: boolean;
-            box: components["schemas"]["BoxView"];
-        };
         /**
-         * OnWallView
-         * @description A rack on its wall. `box` is what it takes up, in the rack's frame.
+         * Obstacle
+         * @description Something on the wall that keeps its place: its lower left corner and its size.
+         *
+         *     A door or a hatch with a hinge has a leaf as wide as itself that swings into the room.
          */
-        OnWallView: {
-            /** Wall */
-            wall: string;
-            /** Name */
-            name: string;
-            /** X */
+        Obstacle: {
+            /** @enum {string} */
+            kind: "door" | "hatch" | "window" | "switch" | "socket" | "pipe" | "radiator" | "other";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
             x: string;
-            /** X Mm */
-            x_mm: number;
-            /** Hung Mm */
-            hung_mm: number;
-            box: components["schemas"]["BoxView"];
-            /** @description The whole wall, in the rack's frame. */
-            face: components["schemas"]["BoxView"];
-            /** Reach */
-            reach: string;
-            /** Depth */
-            depth: string;
-            /** Verdict */
-            verdict: string;
-            /** Fixed */
-            fixed: components["schemas"]["FixedView"][];
-            /**
-             * Dimensions
-             * @description Where it is, measured from corner, floor and ceiling.
-             */
-            dimensions: components["schemas"]["DimensionView"][];
-            /** Snaps X */
-            snaps_x: components["schemas"]["SnapView"][];
-            /** Snaps Y */
-            snaps_y: components["schemas"]["SnapView"][];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            y: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            width: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            height: string;
+            /** @enum {string} */
+            hinge: "none" | "left" | "right";
         };
         /**
-         * OperationView
-         * @description A line of the machining schedule, in words; `web` is empty where nothing stays behind.
+         * OldFixing
+         * @description A screw, plug or nail that was left in the wall: to remove and fill first.
          */
-        OperationView: {
-            /** What */
-            what: string;
-            /** Count */
-            count: number;
-            /** Where */
-            where: string;
-            /** Tool */
-            tool: string;
-            /** Depth */
-            depth: string;
-            /** Setting */
-            setting: string;
-            /** Web */
-            web: string;
-            /** Stop */
-            stop: string;
-            /** Note */
-            note: string;
-        };
-        /** OptionView */
-        OptionView: {
-            /** Value */
-            value: string;
-            /** Name */
-            name: string;
-            /** Why */
-            why: string;
+        OldFixing: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            x: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            y: string;
         };
         /**
          * PaceView
@@ -2843,9 +3821,7 @@ export interface components {
          *     as it is reckoned with.
          */
         PaceView: {
-            /** Usual */
             usual: number | null;
-            /** Reckoned */
             reckoned: number;
         };
         /**
@@ -2854,55 +3830,19 @@ export interface components {
          *     as a QR code's rows of 0 and 1.
          */
         PhoneView: {
-            /** Open */
             open: boolean;
-            /** Address */
             address: string;
-            /** Key */
             key: string;
-            /** Link */
             link: string;
-            /** Code */
             code: string[];
-        };
-        /**
-         * PieceView
-         * @description A piece on its stick; `at` is the running mark, as a tape reads it that is hooked over the
-         *     squared end.
-         */
-        PieceView: {
-            /** Name */
-            name: string;
-            /** Long */
-            long: string;
-            /** Turned */
-            turned: boolean;
-            /** At */
-            at: string;
-            box: components["schemas"]["BoxView"];
-            /**
-             * Plain
-             * @description Where its name is read: the longest stretch with no flaw behind it, mm.
-             */
-            plain: [
-                number,
-                number
-            ];
         };
         /** PriceListView */
         PriceListView: {
-            /** Supplier */
             supplier: string;
-            /** Currency */
             currency: string;
-            /** Taken */
             taken: string;
-            /**
-             * Timber
-             * @description How many pieces of timber it has a price of.
-             */
+            /** @description How many pieces of timber it has a price of. */
             timber: number;
-            /** Wares */
             wares: number;
         };
         /**
@@ -2911,41 +3851,12 @@ export interface components {
          *     `50`. Without a price, what was noted of that ware is taken back.
          */
         PriceText: {
-            /** Kind */
             kind: string;
-            /** Name */
             name: string;
-            /**
-             * Pack
-             * @default
-             */
+            /** @default  */
             pack: string;
-            /**
-             * Price
-             * @default
-             */
+            /** @default  */
             price: string;
-        };
-        /**
-         * Problem
-         * @description An error as the API gives it.
-         */
-        Problem: {
-            /** Type */
-            type: string;
-            /** Title */
-            title: string;
-            /** Status */
-            status: number;
-            /** Detail */
-            detail: string;
-            /**
-             * Errors
-             * @default []
-             */
-            errors: components["schemas"]["FieldError"][];
-            /** Version */
-            version?: number | null;
         };
         /**
          * PutUpView
@@ -2953,13 +3864,9 @@ export interface components {
          *     tools, cautions.
          */
         PutUpView: {
-            /** Holes */
             holes: components["schemas"]["yardcliff__api__walls__wire__HoleView"][];
-            /** Steps */
             steps: components["schemas"]["StepView"][];
-            /** Tools */
             tools: string[];
-            /** Cautions */
             cautions: string[];
         };
         /**
@@ -2967,41 +3874,27 @@ export interface components {
          * @description A change that brings the end forward, and whether it makes the day asked for.
          */
         QuickerView: {
-            /** Says */
             says: string;
-            /** Finish */
             finish: string;
-            /** Makes It */
             makes_it: boolean;
-            /** Patch */
             patch: {
                 [key: string]: unknown;
             } | null;
-            shop: components["schemas"]["Shop"] | null;
+            shop: components["schemas"]["Shop-Output"] | null;
         };
         /**
          * RackSummary
          * @description A rack on the first page, with what its small drawing needs.
          */
         RackSummary: {
-            /** Id */
             id: string;
-            /** Name */
             name: string;
-            /** Version */
             version: number;
-            /** Updated At */
             updated_at: string;
-            /** Says */
             says: string;
-            /** Size */
             size: string;
-            /** To Settle */
             to_settle: number;
-            /**
-             * Walled
-             * @description Whether it is on a wall: until then nothing that holds it is checked.
-             */
+            /** @description Whether it is on a wall: until then nothing that holds it is checked. */
             walled: boolean;
             scene: components["schemas"]["SceneView"];
         };
@@ -3010,40 +3903,23 @@ export interface components {
          * @description A stored rack. `version` goes back with every change made to it.
          */
         RackView: {
-            /** Id */
             id: string;
-            /** Name */
             name: string;
-            /** Version */
             version: number;
-            /**
-             * Undo
-             * @description What undo would take back, or null.
-             */
+            /** @description What undo would take back, or null. */
             undo: string | null;
-            /** Redo */
             redo: string | null;
-            /** Updated At */
             updated_at: string;
-            /** Deleted */
             deleted: boolean;
             design: components["schemas"]["DesignView"];
-            /** Ladder */
             ladder: components["schemas"]["RungView"][];
-            /**
-             * Site
-             * @description The state of its wall and of the other racks there: another once any of them changes.
-             */
+            /** @description The state of its wall and of the other racks there: another once any of them changes. */
             site: string;
         };
         /** Rename */
         Rename: {
-            /**
-             * Base
-             * @description The version that the change is made from.
-             */
+            /** @description The version that the change is made from. */
             base: number;
-            /** Name */
             name: string;
         };
         /**
@@ -3051,159 +3927,54 @@ export interface components {
          * @description The best order found, as a patch that takes it; `proved` if no order can be better.
          */
         ReorderView: {
-            /** Before */
             before: string;
-            /** After */
             after: string;
-            /** Proved */
             proved: boolean;
-            /** Changes */
             changes: boolean;
-            /** Patch */
             patch: {
                 [key: string]: unknown;
             };
-        };
-        /**
-         * RowView
-         * @description A row from the top. `alike` is the first row that has the same marks; only that one carries
-         *     them.
-         *
-         *     The first row's marks stand in the design itself.
-         */
-        RowView: {
-            /** Y */
-            y: number;
-            /**
-             * Kind
-             * @description What it hangs, or “=” for what the first row hangs.
-             */
-            kind: string;
-            /** Count */
-            count: number;
-            /** Alike */
-            alike: number;
-            /**
-             * Names
-             * @description What the rows with these marks are called together: rows 1 and 3, left board.
-             */
-            names: string;
-            marks: components["schemas"]["MarksView"] | null;
         };
         /**
          * RungView
          * @description One count of the ladder; `axes` and `length_mm` draw its miniature.
          */
         RungView: {
-            /** Count */
             count: number;
-            /**
-             * Hang
-             * @description How many things hang then, on all rows.
-             */
+            /** @description How many things hang then, on all rows. */
             hang: number;
-            /** Chosen */
             chosen: boolean;
-            /** Verdict */
             verdict: string;
-            /** Length */
             length: string;
-            /** Pitch */
             pitch: string;
-            /** Air */
             air: string;
-            /** Ends */
             ends: string;
-            /** Full */
             full: string;
-            /** Axes */
             axes: number[];
-            /** Length Mm */
             length_mm: number;
-            /** Patch */
             patch: {
                 [key: string]: unknown;
             };
         };
-        /** SawingView */
-        SawingView: {
-            /** Id */
-            id: string;
-            /** Made At */
-            made_at: string;
-            /** Planned */
-            planned: string;
-            /** Spent */
-            spent: string;
-            /** Over */
-            over: string;
-        };
         /**
-         * SawnFlawView
-         * @description Where a flaw is on a stick, mm; one on its `back` may lie behind a piece.
+         * Section
+         * @description What a stick is of, and its actual size across: `wide` and `thick` are both the diameter of
+         *     what is round.
+         *
+         *     A threaded rod is known by its `thread`: an 8 mm one is no 5/16 in one, and a measured diameter
+         *     does not tell them apart.
          */
-        SawnFlawView: {
-            /** X0 */
-            x0: number;
-            /** X1 */
-            x1: number;
-            /** Back */
-            back: boolean;
-        };
-        /**
-         * SawnView
-         * @description The same in a plan: what it costs, how much of it is used; whether it is kept so.
-         */
-        SawnView: {
-            /** Key */
-            key: string;
-            /** Name */
-            name: string;
-            /** Long */
-            long: string;
-            /** Long Mm */
-            long_mm: number;
-            /** Wide Mm */
-            wide_mm: number;
-            /** Pieces */
-            pieces: components["schemas"]["PieceView"][];
-            /** Offcuts */
-            offcuts: components["schemas"]["OffcutView"][];
-            /** Flaws */
-            flaws: components["schemas"]["SawnFlawView"][];
-            /** Order */
-            order: string[];
-            /** On Hand */
-            on_hand: boolean;
-            /** Price */
-            price: string;
-            /** Was */
-            was: string;
-            /** Note */
-            note: string;
-            /** Used */
-            used: string;
-            /**
-             * Locked
-             * @description By which key of the brief it is kept so, if it is.
-             */
-            locked: string;
-        };
-        /**
-         * SceneView
-         * @description The drawing in mm: x right from the datum, y up from the floor.
-         */
-        SceneView: {
-            /** Strokes */
-            strokes: components["schemas"]["StrokeView"][];
-            /** Symbols */
-            symbols: components["schemas"]["SymbolView"][];
-            /** Dimensions */
-            dimensions: components["schemas"]["DimensionView"][];
-            extent: components["schemas"]["BoxView"];
-            wall: components["schemas"]["BoxView"];
-            /** Labels */
-            labels: components["schemas"]["LabelView"][];
+        Section: {
+            /** @enum {string} */
+            form: "board" | "sheet" | "dowel" | "pipe" | "bar" | "threaded rod";
+            /** @enum {string} */
+            stuff: "softwood" | "hardwood" | "steel" | "plastic";
+            species: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            wide: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            thick: string;
+            thread: ("M5" | "M6" | "M8" | "1/4 in" | "5/16 in") | null;
         };
         /**
          * SeenView
@@ -3218,9 +3989,7 @@ export interface components {
         };
         /** SettingView */
         SettingView: {
-            /** Name */
             name: string;
-            /** Text */
             text: string;
         };
         /**
@@ -3230,9 +3999,8 @@ export interface components {
          *     `errands` is when the yard can be gone to (none: in the shop's hours). `rate` is what an hour of
          *     the user's counts against money, in hundredths.
          */
-        Shop: {
+        "Shop-Input": {
             /**
-             * Tools
              * @default [
              *       "drill",
              *       "mitre saw",
@@ -3242,7 +4010,6 @@ export interface components {
              */
             tools: ("drill press" | "drill" | "router" | "table saw" | "mitre saw" | "jigsaw" | "planer" | "sander")[];
             /**
-             * Hours
              * @default [
              *       {
              *         "day": 0,
@@ -3278,7 +4045,6 @@ export interface components {
              */
             hours: components["schemas"]["Hours"][];
             /**
-             * Errands
              * @default [
              *       {
              *         "day": 0,
@@ -3313,25 +4079,29 @@ export interface components {
              *     ]
              */
             errands: components["schemas"]["Hours"][];
-            /**
-             * Clamps
-             * @default 6
-             */
+            /** @default 6 */
             clamps: number;
-            /**
-             * Drying
-             * @default 2
-             */
+            /** @default 2 */
             drying: number;
-            /**
-             * Pace
-             * @default 100
-             */
+            /** @default 100 */
             pace: number;
-            /**
-             * Rate
-             * @default 0
-             */
+            /** @default 0 */
+            rate: number;
+        };
+        /**
+         * Shop
+         * @description `tools` beside hand tools, which everybody has; `drying` is how many glue-ups or coats may
+         *     stand about at once; `pace` how long the user's hands take, per cent of what is reckoned.
+         *     `errands` is when the yard can be gone to (none: in the shop's hours). `rate` is what an hour of
+         *     the user's counts against money, in hundredths.
+         */
+        "Shop-Output": {
+            tools: ("drill press" | "drill" | "router" | "table saw" | "mitre saw" | "jigsaw" | "planer" | "sander")[];
+            hours: components["schemas"]["Hours"][];
+            errands: components["schemas"]["Hours"][];
+            clamps: number;
+            drying: number;
+            pace: number;
             rate: number;
         };
         /**
@@ -3339,38 +4109,17 @@ export interface components {
          * @description The workshop, and what tools it may have.
          */
         ShopView: {
-            shop: components["schemas"]["Shop"];
-            /** Tools */
-            tools: string[];
-            /** Days */
+            shop: components["schemas"]["Shop-Output"];
+            tools: ("drill press" | "drill" | "router" | "table saw" | "mitre saw" | "jigsaw" | "planer" | "sander")[];
             days: string[];
-        };
-        /**
-         * SnapView
-         * @description Where a dragged rack catches, mm: as exact text for the brief, and why there.
-         */
-        SnapView: {
-            /** At */
-            at: number;
-            /** Value */
-            value: string;
-            /** Text */
-            text: string;
-            /** Why */
-            why: string;
         };
         /**
          * SoldView
          * @description A row of the table of what is sold, to begin a stick with.
          */
         SoldView: {
-            /** Name */
             name: string;
-            /** Patch */
-            patch: {
-                [key: string]: unknown;
-            };
-            /** Longs */
+            section: components["schemas"]["Section"];
             longs: string[];
         };
         /**
@@ -3380,14 +4129,9 @@ export interface components {
          *     told and not booked twice.
          */
         Spent: {
-            /** Spent */
             spent?: string | null;
-            /**
-             * After
-             * @default 0
-             */
+            /** @default 0 */
             after: number;
-            /** Now */
             now?: string | null;
         };
         /**
@@ -3395,16 +4139,10 @@ export interface components {
          * @description What its wall allows a rack: places by each aim, ways of fixing, putting it up.
          */
         StandingView: {
-            /** Aims */
             aims: components["schemas"]["AimView"][];
-            /** By */
             by: components["schemas"]["FixingWay"][];
-            /** Into */
             into: components["schemas"]["FixingWay"][];
-            /**
-             * Helps
-             * @description What would take most off the weakest link; null where little would.
-             */
+            /** @description What would take most off the weakest link; null where little would. */
             helps: string | null;
             put_up: components["schemas"]["PutUpView"];
         };
@@ -3413,28 +4151,19 @@ export interface components {
          * @description What a new rack is asked for.
          */
         Start: {
-            /**
-             * Hangs
-             * @description What hangs; the first is the main kind.
-             */
+            /** @description What hangs; the first is the main kind. */
             hangs: components["schemas"]["Hang"][];
             /**
-             * Tape
              * @default 1 mm
              * @enum {string}
              */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
-            /**
-             * Wall
-             * @description The wall that it is for.
-             */
+            /** @description The wall that it is for. */
             wall?: string | null;
         };
         /** StepView */
         StepView: {
-            /** Do */
             do: string;
-            /** Why */
             why: string;
         };
         /**
@@ -3443,54 +4172,33 @@ export interface components {
          */
         StickText: {
             /**
-             * Form
              * @default board
              * @enum {string}
              */
             form: "board" | "sheet" | "dowel" | "pipe" | "bar" | "threaded rod";
             /**
-             * Stuff
              * @default softwood
              * @enum {string}
              */
             stuff: "softwood" | "hardwood" | "steel" | "plastic";
-            /**
-             * Species
-             * @default
-             */
+            /** @default  */
             species: string;
             /**
-             * Wide
              * @description Left out for a threaded rod: its thread says it.
              * @default
              */
             wide: string;
-            /**
-             * Thick
-             * @default
-             */
+            /** @default  */
             thick: string;
-            /**
-             * Thread
-             * @default
-             */
+            /** @default  */
             thread: string;
-            /** Long */
             long: string;
-            /** Flaws */
             flaws?: components["schemas"]["FlawText"][];
-            /**
-             * Reclaimed
-             * @default false
-             */
+            /** @default false */
             reclaimed: boolean;
-            /**
-             * Note
-             * @default
-             */
+            /** @default  */
             note: string;
             /**
-             * Many
              * @description So many alike.
              * @default 1
              */
@@ -3501,33 +4209,21 @@ export interface components {
          * @description A stick on hand: what it is, its fields as text, and its size in mm to draw it.
          */
         StickView: {
-            /** Id */
             id: string;
-            /** Says */
             says: string;
-            /** Form */
-            form: string;
-            /** Stuff */
-            stuff: string;
-            /** Species */
+            /** @enum {string} */
+            form: "board" | "sheet" | "dowel" | "pipe" | "bar" | "threaded rod";
+            /** @enum {string} */
+            stuff: "softwood" | "hardwood" | "steel" | "plastic";
             species: string;
-            /** Wide */
             wide: string;
-            /** Thick */
             thick: string;
-            /** Thread */
             thread: string;
-            /** Long */
             long: string;
-            /** Reclaimed */
             reclaimed: boolean;
-            /** Note */
             note: string;
-            /** Flaws */
             flaws: components["schemas"]["FlawView"][];
-            /** Long Mm */
             long_mm: number;
-            /** Wide Mm */
             wide_mm: number;
         };
         /**
@@ -3535,183 +4231,80 @@ export interface components {
          * @description A stretch at the bench: its day and hours in words, and as times.
          */
         StintView: {
-            /** Day */
             day: string;
-            /** Hours */
             hours: string;
-            /** Start */
             start: string;
-            /** End */
             end: string;
         };
         /** StockView */
         StockView: {
-            /** Sticks */
             sticks: components["schemas"]["StickView"][];
-            /** Lists */
             lists: components["schemas"]["PriceListView"][];
-            /** Wares */
             wares: components["schemas"]["WareView"][];
-            /** Sold */
             sold: components["schemas"]["SoldView"][];
-            /** Saws */
             saws: components["schemas"]["Chosen"][];
-            /** Woods */
             woods: components["schemas"]["Chosen"][];
-            /** Finishes */
             finishes: components["schemas"]["Chosen"][];
-            /**
-             * Yard
-             * @description Whether a timber yard is known that can be asked.
-             */
+            /** @description Whether a timber yard is known that can be asked. */
             yard: boolean;
         };
-        /** StopView */
-        StopView: {
-            /** Long */
-            long: string;
-            /** Names */
-            names: string[];
-        };
-        /** StrokeView */
-        StrokeView: {
-            /**
-             * Role
-             * @enum {string}
-             */
-            role: "floor" | "wall-line" | "person" | "reach" | "board" | "grain" | "datum" | "item" | "item-line" | "spare" | "flaw" | "seam" | "plate" | "screw" | "holder" | "holder-line" | "mark" | "stud" | "skirting" | "obstacle" | "swing" | "old" | "neighbour" | "fixing" | "lining" | "limit" | "force";
-            /**
-             * D
-             * @description SVG path data in mm, y up.
-             */
-            d: string;
-        };
         /**
-         * SymbolView
-         * @description Drawn at each of its places [x, y], from the datum on.
+         * Studs
+         * @description Where the studs are, by their middles: the `first` and then every `apart`, or each as it was
+         *     `measured`.
+         *
+         *     `wide` is a stud's face behind the lining.
          */
-        SymbolView: {
-            /** Key */
-            key: string;
-            /**
-             * Of
-             * @enum {string}
-             */
-            of: "item" | "holder" | "part" | "wall";
-            /** Strokes */
-            strokes: components["schemas"]["StrokeView"][];
-            /** Places */
-            places: [
-                number,
-                number
-            ][];
+        Studs: {
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            first: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            apart: string;
+            measured: string[];
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            wide: string;
         };
         /**
          * TakenWay
          * @description A way out that is taken at a time, by the thing that is off and the way's code.
          */
         TakenWay: {
-            /**
-             * Base
-             * @description The version of the rack that it is taken from.
-             */
+            /** @description The version of the rack that it is taken from. */
             base: number;
-            /** What */
             what: string;
-            /** Code */
             code: string;
-            /** Now */
             now: string;
-        };
-        /** TapeView */
-        TapeView: {
-            /**
-             * Name
-             * @enum {string}
-             */
-            name: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
-            /**
-             * Unit
-             * @enum {string}
-             */
-            unit: "in" | "mm";
-            /** Step Mm */
-            step_mm: number;
         };
         /**
          * TaskView
          * @description A task by its card: when it is done, and what came before it.
          */
         TaskView: {
-            /** Title */
             title: string;
-            /** Minutes */
             minutes: number;
-            /** Takes */
             takes: string;
-            /** Wait */
             wait: number;
-            /** Waits */
             waits: string;
-            /** Waits For */
             waits_for: string | null;
-            /** Lines */
             lines: components["schemas"]["yardcliff__api__making__wire__LineView"][];
-            /** Picture */
             picture: (components["schemas"]["MarkedView"] | components["schemas"]["CutsView"] | components["schemas"]["BiteView"] | components["schemas"]["SeenView"]) | null;
-            /** Settings */
             settings: components["schemas"]["SettingView"][];
-            /** Ways */
             ways: string[];
-            /** Checks */
             checks: string[];
-            /** Cautions */
             cautions: string[];
-            /**
-             * Errand
-             * @description Whether it is done elsewhere than at the bench.
-             */
+            /** @description Whether it is done elsewhere than at the bench. */
             errand: boolean;
-            /** Key */
             key: string;
-            /** Number */
             number: number;
-            /** Before */
             before: components["schemas"]["BeforeView"][];
-            /** Stints */
             stints: components["schemas"]["StintView"][];
-            /**
-             * Free
-             * @description When what it waits for is over; once it is ticked off, from then.
-             */
+            /** @description When what it waits for is over; once it is ticked off, from then. */
             free: string | null;
-            /** Free Says */
             free_says: string;
-            /**
-             * Waited
-             * @description Whether the wait was seen to be over: ticked off as `KEY|wait`.
-             */
+            /** @description Whether the wait was seen to be over: ticked off as `KEY|wait`. */
             waited: boolean;
-            /**
-             * Done
-             * @description When it was ticked off.
-             */
+            /** @description When it was ticked off. */
             done: string | null;
-        };
-        /**
-         * ThingsView
-         * @description The things of the first row from the datum, in columns: kind, own axis, first holder, kept
-         *     free.
-         */
-        ThingsView: {
-            /** Kind */
-            kind: string[];
-            /** X */
-            x: number[];
-            /** Holder */
-            holder: number[];
-            /** Spare */
-            spare: boolean[];
         };
         /**
          * Tick
@@ -3719,19 +4312,14 @@ export interface components {
          *     counts once.
          */
         Tick: {
-            /** Id */
             id: string;
-            /** Item */
             item: string;
-            /** At */
             at?: string | null;
         };
         /** TickedOff */
         TickedOff: {
-            /** Said */
             said: components["schemas"]["Tick"][];
             /**
-             * Device
              * @description Who says it: a name that a device gives itself.
              * @default
              */
@@ -3742,88 +4330,16 @@ export interface components {
          * @description What a file had: rows that were read, and those that were refused.
          */
         TimberFile: {
-            /** Taken */
             taken: number;
-            /** Refused */
             refused: string[];
-        };
-        /**
-         * TimberView
-         * @description A rack's timber: the plan, what to buy, what it costs, what there is to say of it.
-         */
-        TimberView: {
-            /** Groups */
-            groups: components["schemas"]["GroupView"][];
-            /** Stops */
-            stops: components["schemas"]["StopView"][];
-            /** Lines */
-            lines: components["schemas"]["yardcliff__api__wood__wire__LineView"][];
-            /** Total */
-            total: string;
-            /** Per Holder */
-            per_holder: string;
-            /** Unknown */
-            unknown: number;
-            /**
-             * Cost
-             * @description The total in hundredths, to compare plans by.
-             */
-            cost: number;
-            /** Currency */
-            currency: string;
-            /**
-             * Priced
-             * @description Whose prices of which day, or that there are none.
-             */
-            priced: string;
-            /** Kerf */
-            kerf: string;
-            /** Findings */
-            findings: components["schemas"]["FindingView"][];
-            /** Forbidden */
-            forbidden: components["schemas"]["ForbiddenView"][];
-            /** Sawings */
-            sawings: components["schemas"]["SawingView"][];
-            /**
-             * Spent
-             * @description What went into it so far.
-             */
-            spent: string;
-            /**
-             * Cut
-             * @description How many pieces are cut.
-             */
-            cut: number;
-            /**
-             * Parts
-             * @description The names of all pieces that may be asked to match, or to hide their backs.
-             */
-            parts: string[];
-            /**
-             * On Sheets
-             * @description Those of them that come from a sheet, and may lie across its grain.
-             */
-            on_sheets: string[];
-            /** Cautions */
-            cautions: string[];
-            /**
-             * Work
-             * @description How long ripping and planing take, with what, and what they save; nothing where there is none.
-             */
-            work: string;
-            /** Unused */
-            unused: components["schemas"]["UnusedView"][];
         };
         /**
          * TraitView
          * @description One line of the table; `best` holds the columns that are better than the others.
          */
         TraitView: {
-            /** Label */
             label: string;
-            /** Texts */
             texts: string[];
-            /** Best */
             best: number[];
         };
         /**
@@ -3832,31 +4348,15 @@ export interface components {
          */
         TriedView: {
             timber: components["schemas"]["TimberView"];
-            /** Says */
             says: string;
-            /** Dearer */
             dearer: number;
-        };
-        /**
-         * UnusedView
-         * @description A stick on hand that the plan leaves, and why.
-         */
-        UnusedView: {
-            /** Says */
-            says: string;
-            /** Long */
-            long: string;
-            /** Why */
-            why: string;
         };
         /**
          * Used
          * @description A rack that uses a thing, with other measures than the list has.
          */
         Used: {
-            /** Id */
             id: string;
-            /** Name */
             name: string;
         };
         /**
@@ -3864,16 +4364,12 @@ export interface components {
          * @description How new a rack is, its wall with the other racks on it, and the last that happened to it.
          */
         Version: {
-            /** Version */
             version: number;
-            /** Site */
             site: string;
-            /** Facts */
             facts: number;
         };
         /** VersionName */
         VersionName: {
-            /** Name */
             name: string;
         };
         /**
@@ -3881,15 +4377,10 @@ export interface components {
          * @description A version, or the rack as it is now (id "now").
          */
         VersionView: {
-            /** Id */
             id: string;
-            /** Name */
             name: string;
-            /** Made At */
             made_at: string;
-            /** Says */
             says: string;
-            /** Size */
             size: string;
             scene: components["schemas"]["SceneView"];
         };
@@ -3898,25 +4389,46 @@ export interface components {
          * @description A wait as it is counted with: as typical, unless the brief has the tin's own.
          */
         WaitView: {
-            /** Kind */
             kind: string;
-            /** Label */
             label: string;
-            /** Usual */
             usual: string;
+        };
+        /**
+         * Wall
+         * @description A wall as surveyed. `lining` is the board, the planks or the sheet over studs, or the plaster
+         *     on masonry of such a `block`; `way` the depth of the room before it, up to what stands opposite,
+         *     where people pass.
+         */
+        Wall: {
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            width: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            height: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            skirting: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            skirting_thick: string;
+            /** @enum {string} */
+            makeup: "timber studs" | "steel studs" | "masonry" | "planked";
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            lining: string;
+            /** @enum {string} */
+            block: "unknown" | "solid" | "hollow" | "aerated";
+            studs: components["schemas"]["Studs"];
+            obstacles: components["schemas"]["Obstacle"][];
+            old: components["schemas"]["OldFixing"][];
+            way: string | null;
         };
         /**
          * WallChoice
          * @description A wall that a rack could hang on; the patch that puts it there, and what is free.
          */
         WallChoice: {
-            /** Id */
             id: string;
-            /** Name */
             name: string;
-            /** Says */
             says: string;
-            /** Patch */
             patch: {
                 [key: string]: unknown;
             };
@@ -3926,21 +4438,13 @@ export interface components {
          * @description A survey as the interface shows it. `fields` holds the text to show for each length.
          */
         WallDesign: {
-            /** Survey */
-            survey: {
-                [key: string]: unknown;
-            };
-            /** Fields */
+            survey: components["schemas"]["Wall"];
             fields: {
                 [key: string]: string;
             };
             tape: components["schemas"]["TapeView"];
-            /** Studs */
             studs: string[];
-            /**
-             * Areas
-             * @description Where each obstacle is, in mm.
-             */
+            /** @description Where each obstacle is, in mm. */
             areas: components["schemas"]["BoxView"][];
             scene: components["schemas"]["SceneView"];
         };
@@ -3949,17 +4453,11 @@ export interface components {
          * @description A rack on a wall.
          */
         WallRack: {
-            /** Id */
             id: string;
-            /** Name */
             name: string;
-            /** Says */
             says: string;
-            /** X */
             x: string;
-            /** Hung */
             hung: string;
-            /** To Settle */
             to_settle: number;
         };
         /**
@@ -3967,20 +4465,13 @@ export interface components {
          * @description A stored wall with its racks. `version` goes back with every change made to it.
          */
         WallView: {
-            /** Id */
             id: string;
-            /** Name */
             name: string;
-            /** Version */
             version: number;
-            /** Undo */
             undo: string | null;
-            /** Redo */
             redo: string | null;
-            /** Deleted */
             deleted: boolean;
             design: components["schemas"]["WallDesign"];
-            /** Racks */
             racks: components["schemas"]["WallRack"][];
         };
         /**
@@ -3988,34 +4479,22 @@ export interface components {
          * @description A brief, and how wide the wall is: as text, bare numbers in the tape's unit.
          */
         WallWidth: {
-            /** Brief */
             brief: {
                 [key: string]: unknown;
             };
-            /**
-             * Width
-             * @example 2.4 m
-             */
             width: string;
         };
         /** WareText */
         WareText: {
-            /** Kind */
             kind: string;
-            /** Name */
             name: string;
-            /** Amount */
             amount: number;
         };
         /** WareView */
         WareView: {
-            /** Kind */
             kind: string;
-            /** Name */
             name: string;
-            /** Amount */
             amount: number;
-            /** Unit */
             unit: string;
         };
         /**
@@ -4024,31 +4503,19 @@ export interface components {
          *     its row to be drawn.
          */
         WayOutView: {
-            /** Code */
             code: string;
-            /** Title */
             title: string;
-            /** Says */
             says: string;
-            /** Costs */
             costs: string;
-            /** Even */
             even: string;
-            /** Air */
             air: string;
-            /** Stops */
             stops: number;
-            /** Cares */
             cares: number;
-            /** Patch */
             patch: {
                 [key: string]: unknown;
             } | null;
-            /** Clears */
             clears: string[];
-            /** Long */
             long: number;
-            /** X */
             x: number[];
         };
         /**
@@ -4057,23 +4524,13 @@ export interface components {
          *     would be.
          */
         WayView: {
-            /** Family */
             family: string;
-            /** Name */
             name: string;
-            /** Says */
             says: string;
-            /**
-             * Fits
-             * @enum {string}
-             */
+            /** @enum {string} */
             fits: "made for it" | "suits" | "at a pinch" | "not really";
-            /** Why */
             why: string;
-            /**
-             * On Wall
-             * @description What gave way so that it fits the wall that it is for, if anything.
-             */
+            /** @description What gave way so that it fits the wall that it is for, if anything. */
             on_wall: string;
             design: components["schemas"]["DesignView"];
         };
@@ -4082,14 +4539,10 @@ export interface components {
          * @description A line of a card that is ticked off by itself; `item` is what it is ticked by.
          */
         yardcliff__api__making__wire__LineView: {
-            /** Item */
             item: string;
-            /** Text */
             text: string;
-            /** Done */
             done: boolean;
             /**
-             * Gone
              * @description Whether it was done as the plan was before, and is none of it any more.
              * @default false
              */
@@ -4101,13 +4554,10 @@ export interface components {
          *     others on it.
          */
         yardcliff__api__racks__solve__Try: {
-            /** Rack */
             rack?: string | null;
-            /** Brief */
             brief: {
                 [key: string]: unknown;
             };
-            /** Patch */
             patch?: {
                 [key: string]: unknown;
             };
@@ -4117,36 +4567,22 @@ export interface components {
          * @description A line of a hole table, in words.
          */
         yardcliff__api__racks__wire__HoleView: {
-            /** Number */
             number: number;
-            /** Along */
             along: string;
-            /** Across */
             across: string;
-            /** Rest */
             rest: string;
-            /** Bit */
             bit: string;
-            /** Depth */
             depth: string;
-            /** Tilt */
             tilt: string;
-            /** Head */
             head: string;
-            /** Purpose */
             purpose: string;
         };
         /** HoleView */
         yardcliff__api__walls__wire__HoleView: {
-            /** Number */
             number: number;
-            /** Body */
             body: string;
-            /** X */
             x: string;
-            /** Y */
             y: string;
-            /** Into */
             into: string;
         };
         /**
@@ -4154,48 +4590,27 @@ export interface components {
          * @description A change of the brief that is tried, and not kept.
          */
         yardcliff__api__wood__routes__Try: {
-            /** Patch */
             patch?: {
                 [key: string]: unknown;
             };
         };
         /** LineView */
         yardcliff__api__wood__wire__LineView: {
-            /** Kind */
             kind: string;
-            /** Name */
             name: string;
-            /** Need */
             need: string;
-            /** Buy */
             buy: string;
-            /** Each */
             each: string;
-            /** Total */
             total: string;
-            /** Left */
             left: string;
-            /**
-             * Timber
-             * @description Whether it is cut from, and bought by the stick.
-             */
+            /** @description Whether it is cut from, and bought by the stick. */
             timber: boolean;
-            /**
-             * Says
-             * @description Where it is bought, what it was before, whether there is enough of it.
-             */
+            /** @description Where it is bought, what it was before, whether there is enough of it. */
             says: string;
-            /** Known */
             known: boolean;
-            /**
-             * Unit
-             * @description What a packet of it is measured in: ml, g, or nothing where it is counted.
-             */
+            /** @description What a packet of it is measured in: ml, g, or nothing where it is counted. */
             unit: string;
-            /**
-             * Noted
-             * @description The packet and its price that the user noted, where that is what counts.
-             */
+            /** @description The packet and its price that the user noted, where that is what counts. */
             noted: string;
         };
     };
@@ -4915,7 +5330,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Shop"];
+                "application/json": components["schemas"]["Shop-Input"];
             };
         };
         responses: {

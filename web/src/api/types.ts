@@ -62,19 +62,16 @@ export type WayOut = Schemas["WayOutView"];
 export type Tick = Schemas["Tick"];
 export type Rung = Schemas["RungView"];
 export type Problem = Schemas["Problem"];
-/** One answer of the line that previews go along: no request of the OpenAPI document. */
-export interface Tried {
-  design: Design | null;
-  problem: Problem | null;
-}
-/** What is told of racks that are cut together, along a line as well. */
-export interface Batch {
-  within: string;
-  timber: Timber | null;
-  apart: string;
-  saves: string;
-  problem: Problem | null;
-}
+/** What a user decides about a rack, by its way of building. */
+export type Brief = Design["brief"];
+export type RowBrief = Schemas["RowBrief"];
+export type RowsBrief = Schemas["RowsBrief"];
+export type OwnRow = Schemas["OwnRow"];
+export type KeepOut = Schemas["KeepOut"];
+export type Obstacle = Schemas["Obstacle"];
+export type Tried = Schemas["Tried"];
+export type Batch = Schemas["BatchView"];
+export type Reading = Schemas["ShownView"];
 export type TapeName = Design["tape"]["name"];
 /** A JSON merge patch on a brief. */
 export type Patch = Record<string, unknown>;

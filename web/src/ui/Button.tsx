@@ -36,7 +36,7 @@ export function Button({ look = "plain", className = "", onClick, ...rest }: Pro
   return (
     <button
       type="button"
-      className={`inline-flex min-h-7 items-center justify-center gap-1.5 rounded-[3px] px-2 text-[0.93rem]
+      className={`inline-flex min-h-7 items-center justify-center gap-1.5 rounded-[3px] px-2 text-plain
         disabled:opacity-40 aria-busy:cursor-progress aria-busy:opacity-60 pointer-coarse:min-h-10 ${LOOKS[look]} ${className}`}
       {...rest}
       onClick={(event) => void press(event)}

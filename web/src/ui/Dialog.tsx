@@ -22,7 +22,7 @@ export function Dialog({ open, onOpenChange, title, wide, children }: Props) {
             ${wide ? "w-[min(62rem,94vw)]" : "w-[min(34rem,94vw)]"}`}
         >
           <div className="mb-3 flex items-baseline justify-between gap-4">
-            <Radix.Title className="text-xl">{title}</Radix.Title>
+            <Radix.Title className="text-title">{title}</Radix.Title>
             <Radix.Close aria-label="Close" className="px-2 text-2xl leading-none">
               ×
             </Radix.Close>

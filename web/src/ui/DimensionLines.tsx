@@ -54,7 +54,7 @@ function Line({ placed, onOpen }: { placed: PlacedDimension; onOpen?: () => void
       y={textY}
       textAnchor="middle"
       // What stands upright may cross a stud's line: the wall's colour around it keeps it readable.
-      className={`hand fill-ink text-[12.5px] ${upright ? "stroke-wall stroke-3 [paint-order:stroke]" : ""}`}
+      className={`hand fill-ink text-label ${upright ? "stroke-wall stroke-3 [paint-order:stroke]" : ""}`}
       transform={upright ? `rotate(-90 ${textX} ${textY})` : undefined}
     >
       <Measure drawn text={dimension.text} />

@@ -90,14 +90,14 @@ export function Field({
         autoComplete="off"
         spellCheck={false}
         className={`hand min-h-7 min-w-0 shrink-0 rounded-[3px] border bg-transparent px-1
-          text-[0.95rem] hover:border-rule focus:border-ink focus:bg-paper focus:outline-2 focus:outline-act
+          text-plain hover:border-rule focus:border-ink focus:bg-paper focus:outline-2 focus:outline-act
           aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10 ${italic ? "text-act italic" : ""} ${boxed ? "w-14 border-rule text-center" : `border-transparent text-right ${wide ? "w-[7rem]" : "w-[4.9rem]"}`}`}
       />
       {error && (
         <p
           id={`${id}-error`}
           role="alert"
-          className="absolute top-full right-0 z-30 mt-0.5 w-64 border border-stop bg-stop-bg px-2 py-1 text-[0.87rem] text-stop"
+          className="absolute top-full right-0 z-30 mt-0.5 w-64 border border-stop bg-stop-bg px-2 py-1 text-small text-stop"
         >
           {error}
         </p>

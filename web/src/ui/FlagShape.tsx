@@ -26,7 +26,7 @@ export function FlagShape({ severity, number }: { severity: Finding["severity"];
       <text
         y={severity === "care" ? 6.5 : 4}
         textAnchor="middle"
-        className={`hand text-[11px] font-bold ${{ stop: "fill-stop", care: "fill-care", note: "fill-note" }[severity]}`}
+        className={`hand text-reading font-bold ${{ stop: "fill-stop", care: "fill-care", note: "fill-note" }[severity]}`}
       >
         {number}
       </text>

@@ -30,7 +30,7 @@ export function Input({ label, value, error, placeholder, onChange }: Props) {
         />
       </div>
       {error && (
-        <p id={`${id}-error`} role="alert" className="text-right text-[0.87rem] text-stop">
+        <p id={`${id}-error`} role="alert" className="text-right text-small text-stop">
           {error}
         </p>
       )}

@@ -46,13 +46,13 @@ export function NameField({ label, what, name, onRename }: Props) {
         onChange={(event) => setDraft(event.target.value)}
         onBlur={() => void commit()}
         onKeyDown={onKeyDown}
-        className="hand field-sizing-content max-w-[50vw] rounded-[3px] border border-transparent bg-transparent px-1 text-[1.15rem] font-semibold
+        className="hand field-sizing-content max-w-[50vw] rounded-[3px] border border-transparent bg-transparent px-1 text-lead font-semibold
           hover:border-rule"
       />
       {error && (
         <p
           role="alert"
-          className="absolute top-full left-0 z-30 w-64 border border-stop bg-stop-bg px-2 py-1 text-[0.87rem] font-normal text-stop"
+          className="absolute top-full left-0 z-30 w-64 border border-stop bg-stop-bg px-2 py-1 text-small font-normal text-stop"
         >
           {error}
         </p>

@@ -1,34 +1,34 @@
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 
-export interface Option {
-  value: string;
+export interface Option<T extends string = string> {
+  value: T;
   label: string;
   why?: string;
   icon?: ReactNode;
 }
 
-interface Props {
+interface Props<T extends string> {
   label: string;
-  value: string;
-  options: Option[];
-  onPick: (value: string) => void;
+  value: T | "";
+  options: readonly Option<T>[];
+  onPick: (value: T) => void;
   shown?: string;
   className?: string;
 }
 
 /** One of several, each with the reason to take it. The page stays in use behind it. */
-export function Pick({ label, value, options, onPick, shown, className = "" }: Props) {
+export function Pick<T extends string>({ label, value, options, onPick, shown, className = "" }: Props<T>) {
   const text = shown ?? options.find((option) => option.value === value)?.label ?? value;
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
         aria-label={`${label}: ${text}`}
         className={`hand flex min-h-7 min-w-0 items-center justify-between gap-1 rounded-[3px] border border-transparent
-          px-1 text-left text-[0.93rem] hover:border-rule pointer-coarse:min-h-10 ${className}`}
+          px-1 text-left text-plain hover:border-rule pointer-coarse:min-h-10 ${className}`}
       >
         <span className="truncate">{text}</span>
-        <span aria-hidden className="text-[0.6rem] text-soft">
+        <span aria-hidden className="inline-block scale-75 text-fine text-soft">
           ▼
         </span>
       </DropdownMenu.Trigger>
@@ -39,7 +39,13 @@ export function Pick({ label, value, options, onPick, shown, className = "" }: P
         collisionPadding={6}
         className="z-50 max-h-[70vh] max-w-80 overflow-auto border border-ink bg-sheet py-1"
       >
-        <DropdownMenu.RadioGroup value={value} onValueChange={onPick}>
+        <DropdownMenu.RadioGroup
+          value={value}
+          onValueChange={(next) => {
+            const picked = options.find((option) => option.value === next);
+            if (picked) onPick(picked.value);
+          }}
+        >
           {options.map((option) => (
             <DropdownMenu.RadioItem
               key={option.value}
@@ -51,9 +57,7 @@ export function Pick({ label, value, options, onPick, shown, className = "" }: P
                 {option.icon}
                 {option.label}
               </span>
-              {option.why && (
-                <span className="block text-[0.84rem] font-normal opacity-90">{option.why}</span>
-              )}
+              {option.why && <span className="block text-small font-normal opacity-90">{option.why}</span>}
             </DropdownMenu.RadioItem>
           ))}
         </DropdownMenu.RadioGroup>

@@ -3,7 +3,7 @@ import { ToggleGroup } from "radix-ui";
 interface Props<T extends string> {
   label: string;
   value: T;
-  options: { value: T; label: string; hint?: string }[];
+  options: readonly { value: T; label: string; hint?: string }[];
   onPick: (value: T) => void;
 }
 
@@ -14,7 +14,10 @@ export function Switch<T extends string>({ label, value, options, onPick }: Prop
       type="single"
       aria-label={label}
       value={value}
-      onValueChange={(next) => next && onPick(next as T)}
+      onValueChange={(next) => {
+        const picked = options.find((option) => option.value === next);
+        if (picked) onPick(picked.value);
+      }}
       className="inline-flex rounded-[3px] border border-rule"
     >
       {options.map((option) => (
@@ -22,7 +25,7 @@ export function Switch<T extends string>({ label, value, options, onPick }: Prop
           key={option.value}
           value={option.value}
           title={option.hint}
-          className="hand min-h-6.5 px-2 text-[0.87rem] text-soft hover:text-ink data-[state=on]:bg-ink
+          className="hand min-h-6.5 px-2 text-small text-soft hover:text-ink data-[state=on]:bg-ink
             data-[state=on]:text-paper pointer-coarse:min-h-10"
         >
           {option.label}

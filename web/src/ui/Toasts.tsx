@@ -33,7 +33,7 @@ export function Toasts({ children }: { children: ReactNode }) {
             className="flex items-center gap-3 rounded-[3px] bg-ink px-3 py-2 text-paper shadow-lg"
             onOpenChange={(open) => !open && setMessages((old) => old.filter((m) => m.id !== id))}
           >
-            <Toast.Title className="text-[0.95rem]">{text}</Toast.Title>
+            <Toast.Title className="text-plain">{text}</Toast.Title>
             {action && (
               <Toast.Action altText={action.label} asChild>
                 <Button look="plain" onClick={action.run}>
@@ -41,7 +41,7 @@ export function Toasts({ children }: { children: ReactNode }) {
                 </Button>
               </Toast.Action>
             )}
-            <Toast.Close aria-label="Close message" className="px-1 text-lg leading-none">
+            <Toast.Close aria-label="Close message" className="px-1 text-lead leading-none">
               ×
             </Toast.Close>
           </Toast.Root>

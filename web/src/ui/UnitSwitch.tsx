@@ -1,10 +1,9 @@
 import type { TapeName } from "../api/types";
+import { STEPS, type Unit } from "./lastTape";
 import { Switch } from "./Switch";
 
-const USUAL = { mm: "1 mm", in: "1/16 in" } as const;
-
 interface Props {
-  unit: "mm" | "in";
+  unit: Unit;
   onTape: (tape: TapeName) => void;
 }
 
@@ -18,7 +17,7 @@ export function UnitSwitch({ unit, onTape }: Props) {
         { value: "mm", label: "mm" },
         { value: "in", label: "inch" },
       ]}
-      onPick={(next) => next !== unit && onTape(USUAL[next])}
+      onPick={(next) => next !== unit && onTape(STEPS[next][0])}
     />
   );
 }

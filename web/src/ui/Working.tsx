@@ -28,7 +28,7 @@ function Running({ what, onStop }: Omit<Props, "running">) {
   if (spent < LATE_MS) return null;
   const seconds = Math.floor(spent / 1000);
   return (
-    <p className="flex items-center gap-2 py-1 text-[0.9rem] text-soft">
+    <p className="flex items-center gap-2 py-1 text-plain text-soft">
       <span role="status">{what}…</span>
       <progress aria-label={what} className="h-1.5 w-20 accent-(--act)" />
       {seconds > 0 && <span className="hand">{seconds} s</span>}
@@ -62,7 +62,7 @@ export function Asking({ what, query, of }: QueryProps) {
         onStop={() => queries.cancelQueries({ queryKey: of })}
       />
       {old && !query.isFetching && (
-        <p className="flex items-center gap-2 py-1 text-[0.9rem] text-soft">
+        <p className="flex items-center gap-2 py-1 text-plain text-soft">
           Stopped{query.isPlaceholderData ? ": what stands here is older" : ""}.{" "}
           <Button onClick={() => query.refetch()}>Work it out</Button>
         </p>

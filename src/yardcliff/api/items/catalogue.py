@@ -14,6 +14,7 @@ from yardcliff.core.findings.finding import Patch
 from yardcliff.core.row.figures import END_REASONS, SPACING_REASONS
 from yardcliff.core.things.item import Shape
 from yardcliff.core.things.listing import Group
+from yardcliff.core.wall.wall import Obstacle
 from yardcliff.core.ways import Holder
 from yardcliff.data import table, values
 
@@ -38,6 +39,7 @@ class Catalogue(Wire):
     boards: list[Choice]
     ends: list[Choice]
     spacings: list[Choice]
+    obstacles: list[Obstacle] = Field(description="What is found on walls, as it usually is.")
 
 
 @router.get("/catalogue")
@@ -55,6 +57,7 @@ def get_catalogue(app: App) -> Catalogue:
         spacings=[
             Choice(key=key, name=name, why=why) for key, (name, why) in SPACING_REASONS.items()
         ],
+        obstacles=[Obstacle.model_validate({"x": 0, **row}) for row in table("obstacles")],
     )
 
 

@@ -9,7 +9,7 @@ from yardcliff.api.wire import Wire
 from yardcliff.api.wood.wire import CutStickView
 from yardcliff.app.moments import Moment
 from yardcliff.core.findings.finding import Patch
-from yardcliff.core.workshop.shop import Shop
+from yardcliff.core.workshop.shop import Shop, Tool
 
 
 class LineView(Wire):
@@ -151,7 +151,7 @@ class ShopView(Wire):
     """The workshop, and what tools it may have."""
 
     shop: Shop
-    tools: list[str]
+    tools: list[Tool]
     days: list[str]
 
 

@@ -34,7 +34,6 @@ from yardcliff.api.wire import BoxView, NamedScene, SceneView, SymbolView, TapeV
 from yardcliff.core.base.model import leaves
 from yardcliff.core.brief.choices import Section
 from yardcliff.core.design import machining
-from yardcliff.core.design.change import dump
 from yardcliff.core.design.comparison import percent
 from yardcliff.core.design.fixes import tried
 from yardcliff.core.design.rack_design import Design
@@ -119,7 +118,7 @@ def view_design(design: Design, *, tries: bool = False) -> DesignView:
     row, tape, rack = design.rack.row, design.tape, design.rack
     family = FAMILIES[design.brief.family]
     return DesignView(
-        brief=dump(design.brief),
+        brief=design.brief,
         fields=_fields(design.brief, tape, design),
         follows=row.brief.follows,
         count=row.count,

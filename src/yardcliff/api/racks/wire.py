@@ -8,8 +8,10 @@ from yardcliff.api.walls.wire import ChainView, OnWallView
 from yardcliff.api.wire import BoxView, NamedScene, SceneView, TapeView, Wire
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.row.keepouts import Flaw
+from yardcliff.core.ways import AnyBrief
 
 BriefJson = dict[str, Any]
+"""A brief as it is sent: not read yet, since a change is merged into it first."""
 
 
 class InputView(Wire):
@@ -208,7 +210,7 @@ class ChoiceSection(Wire):
 class DesignView(Wire):
     """A brief worked out in full. `fields` holds the text to show for each length of the brief."""
 
-    brief: BriefJson
+    brief: AnyBrief
     fields: dict[str, str]
     follows: str
     count: int

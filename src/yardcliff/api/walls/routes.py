@@ -44,7 +44,7 @@ def _view(record: Record, app: Application) -> WallView:
         redo=record.redo,
         deleted=record.deleted_at is not None,
         design=WallDesign(
-            survey=dump_wall(wall),
+            survey=wall,
             fields=_fields(wall, tape),
             tape=TapeView(name=tape.name, unit=tape.unit, step_mm=float(tape.step)),
             studs=[tape.write(at) for at in wall.stud_middles],

@@ -2,12 +2,11 @@
 core values into them.
 """
 
-from typing import Any
-
 from pydantic import Field
 
 from yardcliff.api.wire import BoxView, DimensionView, SceneView, TapeView, Wire
 from yardcliff.core.findings.finding import Patch
+from yardcliff.core.wall.wall import Wall
 
 
 class SnapView(Wire):
@@ -145,7 +144,7 @@ class StandingView(Wire):
 class WallDesign(Wire):
     """A survey as the interface shows it. `fields` holds the text to show for each length."""
 
-    survey: dict[str, Any]
+    survey: Wall
     fields: dict[str, str]
     tape: TapeView
     studs: list[str]

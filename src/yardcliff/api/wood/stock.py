@@ -42,9 +42,7 @@ def _view(app: Application, locale: UserLocale) -> StockView:
         wares=[WareView(**ware, unit=units(ware["kind"])) for ware in app.supplies.stock.wares()],
         sold=[
             SoldView(
-                name=one.name,
-                patch={**one.section.model_dump(mode="json")},
-                longs=[exact_text(long) for long in one.longs],
+                name=one.name, section=one.section, longs=[exact_text(long) for long in one.longs]
             )
             for one in sold()
         ],

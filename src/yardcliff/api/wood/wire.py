@@ -1,13 +1,13 @@
 """What the API says of timber: stock, prices, cut plans, shopping lists."""
 
-from typing import Literal
-
 from pydantic import BaseModel, Field
 
 from yardcliff.api.racks.wire import FindingView
 from yardcliff.api.wire import BoxView, Wire
 from yardcliff.app.moments import Moment
 from yardcliff.core.findings.finding import Patch
+from yardcliff.core.materials.goods import Form, Stuff
+from yardcliff.core.wood.stock import Section
 
 
 class FlawView(Wire):
@@ -24,8 +24,8 @@ class StickView(Wire):
 
     id: str
     says: str
-    form: str
-    stuff: str
+    form: Form
+    stuff: Stuff
     species: str
     wide: str
     thick: str
@@ -57,7 +57,7 @@ class SoldView(Wire):
     """A row of the table of what is sold, to begin a stick with."""
 
     name: str
-    patch: Patch
+    section: Section
     longs: list[str]
 
 
@@ -250,8 +250,8 @@ class FlawText(BaseModel):
 class StickText(BaseModel):
     """A stick as it is typed."""
 
-    form: Literal["board", "sheet", "dowel", "pipe", "bar", "threaded rod"] = "board"
-    stuff: Literal["softwood", "hardwood", "steel", "plastic"] = "softwood"
+    form: Form = "board"
+    stuff: Stuff = "softwood"
     species: str = ""
     wide: str = Field("", description="Left out for a threaded rod: its thread says it.")
     thick: str = ""

@@ -15,7 +15,9 @@ class Frozen(BaseModel):
     not lost.
     """
 
-    model_config = ConfigDict(frozen=True, extra="forbid")
+    model_config = ConfigDict(
+        frozen=True, extra="forbid", json_schema_serialization_defaults_required=True
+    )
 
     def changed(self, values: Mapping[str, object]) -> Self:
         """A copy with other values, each read as it would be in a brief: the one way to change a

@@ -34,7 +34,17 @@ from yardcliff.core.ways import (
 from yardcliff.core.ways.family import Family, Fitness, Hangs
 from yardcliff.core.ways.shared import first_row
 
-__all__ = ["BRIEFS", "FAMILIES", "Brief", "Holder", "build", "ranked", "solve_row", "starting"]
+__all__ = [
+    "BRIEFS",
+    "FAMILIES",
+    "AnyBrief",
+    "Brief",
+    "Holder",
+    "build",
+    "ranked",
+    "solve_row",
+    "starting",
+]
 
 Brief = (
     rail.RailBrief
@@ -52,7 +62,8 @@ Brief = (
     | perch.PerchBrief
     | angled_rail.AngledRailBrief
 )
-BRIEFS: TypeAdapter[Brief] = TypeAdapter(Annotated[Brief, Field(discriminator="family")])
+AnyBrief = Annotated[Brief, Field(discriminator="family")]
+BRIEFS: TypeAdapter[Brief] = TypeAdapter(AnyBrief)
 """Reads any family's brief and knows their schema."""
 
 FAMILIES: dict[str, Family[Any]] = {

@@ -16,7 +16,8 @@ interface Notice {
 async function fetched<T>(path: string): Promise<T> {
   const answer = await fetch(path);
   if (!answer.ok) throw new Error("It is not there: build the page again (make build).");
-  return (await answer.json()) as T;
+  const read: T = await answer.json();
+  return read;
 }
 
 /** What Yardcliff is made of, and by whose leave. */
@@ -41,7 +42,7 @@ export function AboutPage() {
     <div className="mx-auto max-w-4xl px-5 pb-16">
       <title>About | Yardcliff</title>
       <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
-        <h1 className="flex-1 text-[1.7rem]">About Yardcliff</h1>
+        <h1 className="flex-1 text-head">About Yardcliff</h1>
         <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
           All racks
         </Link>
@@ -52,7 +53,7 @@ export function AboutPage() {
           Version {version.data?.yardcliff ?? "…"}, under the Apache License 2.0. It runs on this machine
           alone: your racks stay in one file here, and nothing is fetched from elsewhere.
         </p>
-        <h2 className="mt-2 text-[1.2rem]">What it is made of</h2>
+        <h2 className="mt-2 text-title">What it is made of</h2>
         {notices.error && <p role="alert">{notices.error.message}</p>}
         {notices.data && (
           <div className="flex flex-wrap items-baseline gap-3">
@@ -70,9 +71,7 @@ export function AboutPage() {
                   <summary className="cursor-pointer">
                     {name} <span className="text-soft">{[version, licence].filter(Boolean).join(", ")}</span>
                   </summary>
-                  <pre className="overflow-x-auto py-2 font-sans text-[0.85rem] whitespace-pre-wrap">
-                    {text}
-                  </pre>
+                  <pre className="overflow-x-auto py-2 font-sans text-small whitespace-pre-wrap">{text}</pre>
                 </details>
               ) : (
                 <p className="pl-4">

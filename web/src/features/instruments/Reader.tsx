@@ -42,10 +42,10 @@ export function Reader({ target, tape, none, onTake }: Props) {
           onPick={setBy}
         />
       </div>
-      {by !== BY_HAND && !target && <p className="text-[0.9rem] text-soft">{none}</p>}
+      {by !== BY_HAND && !target && <p className="text-plain text-soft">{none}</p>}
       {by !== BY_HAND && target && (
         <div className="mt-1 border border-rule bg-sheet px-2 py-1">
-          <p className="text-[0.9rem] text-soft">
+          <p className="text-plain text-soft">
             Hold it to {target.title}; another field is picked by a click on it.
             {simulated && (
               <strong className="block font-semibold text-care">
@@ -54,7 +54,7 @@ export function Reader({ target, tape, none, onTake }: Props) {
             )}
           </p>
           <div className="flex items-center gap-3">
-            <output className={`hand flex-1 text-[1.5rem] ${shown?.steady ? "font-semibold" : "text-soft"}`}>
+            <output className={`hand flex-1 text-head ${shown?.steady ? "font-semibold" : "text-soft"}`}>
               {shown?.text ? <Measure text={shown.text} /> : "…"}
             </output>
             <Button
@@ -65,7 +65,7 @@ export function Reader({ target, tape, none, onTake }: Props) {
               {shown?.steady ? "Take it" : "Hold still"}
             </Button>
           </div>
-          <p className="min-h-5 text-[0.87rem] text-care">{error ?? shown?.says}</p>
+          <p className="min-h-5 text-small text-care">{error ?? shown?.says}</p>
         </div>
       )}
     </div>

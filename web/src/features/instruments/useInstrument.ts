@@ -1,14 +1,9 @@
 import { useEffect, useState } from "react";
 
-/** What an instrument shows now; `value` is what is taken once it is `steady`. */
-export interface Shown {
-  text: string;
-  value: string;
-  steady: boolean;
-  says: string;
-}
+import { openLine } from "../../api/socket";
+import type { Reading } from "../../api/types";
 
-const AWAY: Shown = {
+const AWAY: Reading = {
   text: "",
   value: "",
   steady: false,
@@ -16,15 +11,13 @@ const AWAY: Shown = {
 };
 
 /** An instrument that is held to something, mm, as it sends what it shows; nothing where none is chosen. */
-export function useInstrument(name: string | null, held: number | null, tape: string): Shown | null {
-  const [shown, setShown] = useState<{ of: string; now: Shown } | null>(null);
+export function useInstrument(name: string | null, held: number | null, tape: string): Reading | null {
+  const [shown, setShown] = useState<{ of: string; now: Reading } | null>(null);
   const of = name && held !== null ? `${name}?${new URLSearchParams({ held: held.toFixed(3), tape })}` : null;
   useEffect(() => {
     if (of === null) return;
     let left = false;
-    const socket = new WebSocket(`${location.origin.replace(/^http/, "ws")}/api/instruments/${of}`);
-    socket.onmessage = (event: MessageEvent<string>) =>
-      setShown({ of, now: JSON.parse(event.data) as Shown });
+    const socket = openLine(`instruments/${of}`, (now) => setShown({ of, now }));
     socket.onclose = () => {
       if (!left) setShown({ of, now: AWAY });
     };

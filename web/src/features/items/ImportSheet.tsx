@@ -30,7 +30,7 @@ export function ImportSheet({ report, onTake, onClose }: Props) {
         role="region"
         aria-label="Rows"
       >
-        <table className="w-full text-left text-[0.93rem]">
+        <table className="w-full text-left text-plain">
           <thead className="text-soft">
             <tr>
               <th className="w-14 font-normal">line</th>

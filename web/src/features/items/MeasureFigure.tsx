@@ -44,7 +44,7 @@ export function HowToMeasure(props: Props) {
   return (
     <div className="w-72 grow">
       <MeasureFigure {...props} />
-      <p className="min-h-10 text-[0.9rem] text-soft" aria-live="polite">
+      <p className="min-h-10 text-plain text-soft" aria-live="polite">
         {lit
           ? `${lit}: ${HOW[lit]}`
           : "Hang it up, put the rule at the holder's axis, and measure from there."}
@@ -140,7 +140,7 @@ function Span({ name, lit, from, to, over = false }: SpanProps) {
         y={upright ? middle[1] : middle[1] + (over ? -5 : 15)}
         textAnchor={anchor}
         transform={upright ? `rotate(-90 ${middle[0] - 5} ${middle[1]})` : undefined}
-        className={`hand stroke-none text-[12px] ${on ? "fill-act font-semibold" : "fill-soft"}`}
+        className={`hand stroke-none text-label ${on ? "fill-act font-semibold" : "fill-soft"}`}
       >
         {name}
       </text>

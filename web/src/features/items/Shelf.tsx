@@ -46,7 +46,7 @@ export function Shelf({ items, groups, chosen, onPick }: Props) {
           placeholder="mug, coat, tools…"
           className="hand min-h-8 w-64 rounded-[3px] border border-rule bg-paper px-2 pointer-coarse:min-h-10"
         />
-        <span role="status" className="text-[0.87rem] text-soft">
+        <span role="status" className="text-small text-soft">
           {shelves.length === 0
             ? `Nothing is called “${words}”. Try another word, or measure it as a thing of your own.`
             : ""}
@@ -75,7 +75,7 @@ function Rail({ name, items, chosen, onPick }: RailProps) {
   );
   return (
     <section aria-label={name} className="min-w-0 grow">
-      <h2 className="text-[0.87rem] font-normal text-soft">{name}</h2>
+      <h2 className="text-small font-normal text-soft">{name}</h2>
       <div className="flex flex-wrap items-stretch border-t-[5px] border-wood">
         {items.map((item) => (
           <button
@@ -86,7 +86,7 @@ function Rail({ name, items, chosen, onPick }: RailProps) {
             onClick={() => onPick(item)}
           >
             <RackDrawing scene={item.scene} scale={scale} pad={3} />
-            <span className="hand max-w-24 text-center text-[0.82rem] leading-tight">{item.plural}</span>
+            <span className="hand max-w-24 text-center text-fine leading-tight">{item.plural}</span>
           </button>
         ))}
       </div>

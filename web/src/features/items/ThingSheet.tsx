@@ -1,11 +1,12 @@
 import { useState, type FormEvent } from "react";
 
-import { api, ProblemError } from "../../api/client";
+import { api, ProblemError, reasonOf } from "../../api/client";
 import type { ItemChoice, Kept } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Input } from "../../ui/Input";
 import { Pick } from "../../ui/Pick";
+import { lastUnit } from "../../ui/lastTape";
 import { Reader } from "../instruments/Reader";
 import { HowToMeasure, lengthOf, MEASURES, TAKES, type Measured } from "./MeasureFigure";
 
@@ -30,7 +31,7 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
   const [trouble, setTrouble] = useState<string | null>(null);
   const set = (column: string) => (text: string) => setColumns((old) => ({ ...old, [column]: text }));
   const text = (column: string) => columns[column] ?? "";
-  const unit = localStorage.getItem("yardcliff-tape")?.endsWith("in") ? "in" : "mm";
+  const unit = lastUnit();
 
   async function keep(event: FormEvent) {
     event.preventDefault();
@@ -42,7 +43,7 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
     } catch (error) {
       const problem = error instanceof ProblemError ? error.problem : null;
       setErrors(Object.fromEntries((problem?.errors ?? []).map((one) => [one.field, one.message])));
-      setTrouble(problem?.errors?.length ? null : (error as Error).message);
+      setTrouble(problem?.errors?.length ? null : reasonOf(error));
     }
   }
   const input = (column: string, label: string) => (

@@ -1,11 +1,13 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState, type ChangeEvent } from "react";
 import { Link } from "react-router";
 
-import { api } from "../../api/client";
+import { api, reasonOf } from "../../api/client";
 import type { ImportReport, ItemChoice, Kept } from "../../api/types";
+import { useCatalogue } from "../../api/useCatalogue";
 import { Button } from "../../ui/Button";
 import { ThemeButton } from "../../ui/ThemeButton";
+import { lastUnit } from "../../ui/lastTape";
 import { useSay } from "../../ui/Toasts";
 import { ImportSheet } from "./ImportSheet";
 import { Shelf } from "./Shelf";
@@ -15,13 +17,13 @@ import { ThingSheet } from "./ThingSheet";
 export function ThingsPage() {
   const queries = useQueryClient();
   const say = useSay();
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue });
+  const catalogue = useCatalogue();
   const [open, setOpen] = useState<ItemChoice | null>(null);
   const [file, setFile] = useState<{ text: string; report: ImportReport } | null>(null);
   const picker = useRef<HTMLInputElement>(null);
   const refresh = () => void queries.invalidateQueries();
-  const fail = (error: unknown) => say((error as Error).message);
-  const unit = localStorage.getItem("yardcliff-tape")?.endsWith("in") ? "in" : "mm";
+  const fail = (error: unknown) => say(reasonOf(error));
+  const unit = lastUnit();
 
   function onKept({ item, racks }: Kept) {
     setOpen(null);
@@ -70,7 +72,7 @@ export function ThingsPage() {
         <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
           Racks
         </Link>
-        <h1 className="flex-1 text-[1.7rem]">Things that hang</h1>
+        <h1 className="flex-1 text-head">Things that hang</h1>
         <input
           ref={picker}
           type="file"

@@ -52,9 +52,9 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
   const measured = new Map(ahead.map((one) => [one.what, one]));
   return (
     <>
-      <h2 className="flex flex-wrap items-baseline gap-x-3 border-b-2 border-ink pt-3 text-[1.05rem]">
+      <h2 className="flex flex-wrap items-baseline gap-x-3 border-b-2 border-ink pt-3 text-lead">
         <span className="flex-1 basis-48">As built, from the {end}</span>
-        <span className={`text-[0.87rem] font-normal ${log.trouble.length ? "text-care" : "text-soft"}`}>
+        <span className={`text-small font-normal ${log.trouble.length ? "text-care" : "text-soft"}`}>
           {log.says} Least air <Measure text={log.air} />.
         </span>
       </h2>
@@ -74,7 +74,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
               return write({ kind: "measured", what: next?.what ?? "", text, by });
             }}
           />
-          <table className="w-full text-[0.95rem]">
+          <table className="w-full text-plain">
             <thead className="text-left text-soft">
               <tr>
                 <th className="font-normal">what</th>
@@ -105,7 +105,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
                     className={`hand text-right whitespace-nowrap ${one.good ? "text-soft" : "font-semibold text-stop"}`}
                   >
                     <Measure text={one.off} />
-                    {one.adopted && <span className="block text-[0.8rem] text-soft">plan followed</span>}
+                    {one.adopted && <span className="block text-fine text-soft">plan followed</span>}
                   </td>
                 </tr>
               ))}
@@ -164,7 +164,7 @@ function Rows({ rows, picked, onPick }: RowsProps) {
           >
             <span>
               <span className="block font-semibold">{row.title}</span>
-              <span className={`block text-[0.85rem] ${off ? "font-semibold text-stop" : "text-soft"}`}>
+              <span className={`block text-small ${off ? "font-semibold text-stop" : "text-soft"}`}>
                 {state}
               </span>
             </span>
@@ -199,7 +199,7 @@ function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: s
   }
   return (
     <section aria-label={`Ways out: ${title}`} className="mb-3 border border-care bg-sheet max-lg:mt-3">
-      <h3 className="border-b border-rule bg-care-bg px-2 py-0.5 text-[0.98rem] text-care">
+      <h3 className="border-b border-rule bg-care-bg px-2 py-0.5 text-body text-care">
         {title[0]?.toUpperCase()}
         {title.slice(1)} is off. Ways to go on, the least harmful first:
       </h3>
@@ -222,7 +222,7 @@ function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: s
               <p>
                 <strong className="font-semibold">{way.title}.</strong> {way.says}
               </p>
-              <p className="hand text-[0.85rem] text-soft">
+              <p className="hand text-small text-soft">
                 out of even <Measure text={way.even} />, least air <Measure text={way.air} />, costs{" "}
                 {way.costs}
                 {way.stops > 0 && <span className="text-stop">, {way.stops} to settle</span>}

@@ -1,9 +1,10 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
-import { api, recordUrl, wallTime } from "../../api/client";
+import { api, reasonOf, recordUrl, wallTime } from "../../api/client";
 import type { EntryText, Log } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { Checkbox } from "../../ui/Checkbox";
 import { useSay } from "../../ui/Toasts";
 import { Measure } from "../../ui/Measure";
 import { useKeepShop } from "../making/useMaking";
@@ -37,7 +38,7 @@ export function LogStage() {
 function Against({ log }: { log: Log }) {
   return (
     <Section title="Against the plan">
-      <dl className="grid grid-cols-[auto_1fr_1fr] gap-x-3 text-[0.95rem]">
+      <dl className="grid grid-cols-[auto_1fr_1fr] gap-x-3 text-plain">
         <dt />
         <dd className="text-right text-soft">planned</dd>
         <dd className="text-right text-soft">really</dd>
@@ -59,17 +60,17 @@ function Taught({ log }: { log: Log }) {
   const keep = useKeepShop();
   const say = useSay();
   const plan = (pace: number) =>
-    keep((shop) => ({ ...shop, pace })).catch((error: Error) => say(error.message));
+    keep((shop) => ({ ...shop, pace })).catch((error: unknown) => say(reasonOf(error)));
   if (!log.usual.length && !log.racks.length) return null;
   return (
     <Section title="Your hands, over all racks">
       {log.usual.map(({ says, does, patch }) => (
-        <p key={says} className="text-[0.93rem]">
+        <p key={says} className="text-plain">
           <Measure text={says} /> {patch && <Button onClick={() => apply(patch)}>{does}</Button>}
         </p>
       ))}
       {log.racks.length > 0 && (
-        <table className="mt-1 w-full text-[0.93rem]">
+        <table className="mt-1 w-full text-plain">
           <thead className="text-left text-soft">
             <tr>
               <th className="font-normal">rack</th>
@@ -115,23 +116,17 @@ function Fits({ log, write }: { log: Log; write: Write }) {
         >
           <span className="flex-1">{fit.name}</span>
           {FITS.map((one) => (
-            <label
+            <Checkbox
               key={one}
-              className="flex min-h-7 items-center gap-1 text-[0.93rem] pointer-coarse:min-h-10"
+              className="text-plain"
+              checked={fit.found.includes(one)}
+              onChange={(on) => {
+                const found = on ? [...fit.found, one] : fit.found.filter((other) => other !== one);
+                void write({ kind: "fit", what: fit.item, found });
+              }}
             >
-              <input
-                type="checkbox"
-                className="accent-(--act)"
-                checked={fit.found.includes(one)}
-                onChange={(event) => {
-                  const found = event.target.checked
-                    ? [...fit.found, one]
-                    : fit.found.filter((other) => other !== one);
-                  void write({ kind: "fit", what: fit.item, found });
-                }}
-              />
               {one}
-            </label>
+            </Checkbox>
           ))}
         </div>
       ))}
@@ -160,7 +155,7 @@ function Entries({ log, write, takeBack }: EntriesProps) {
   }
   return (
     <Section title="Entries">
-      <div role="radiogroup" aria-label="Kind of entry" className="flex flex-wrap gap-x-3 text-[0.93rem]">
+      <div role="radiogroup" aria-label="Kind of entry" className="flex flex-wrap gap-x-3 text-plain">
         {KINDS.map((one) => (
           <label key={one.kind} className="flex min-h-7 items-center gap-1 pointer-coarse:min-h-10">
             <input
@@ -191,7 +186,7 @@ function Entries({ log, write, takeBack }: EntriesProps) {
           value={day}
           max={today}
           onChange={(event) => put({ ...draft, day: event.target.value })}
-          className="hand min-h-7 w-32 border-b border-rule bg-transparent text-[0.9rem] pointer-coarse:min-h-10"
+          className="hand min-h-7 w-32 border-b border-rule bg-transparent text-plain pointer-coarse:min-h-10"
         />
         <span className="flex-1" />
         <Button type="submit" look="act" onClick={add}>
@@ -205,8 +200,8 @@ function Entries({ log, write, takeBack }: EntriesProps) {
       )}
       <ol aria-label="Log" className="mt-1.5">
         {folded(log.entries).map((entry) => (
-          <li key={entry.id} className="flex items-baseline gap-2 border-t border-rule py-0.5 text-[0.92rem]">
-            <span className="hand shrink-0 text-[0.82rem] text-soft">{entry.day}</span>
+          <li key={entry.id} className="flex items-baseline gap-2 border-t border-rule py-0.5 text-plain">
+            <span className="hand shrink-0 text-fine text-soft">{entry.day}</span>
             <span className={`min-w-0 flex-1 ${entry.kind === "next" ? "font-semibold" : ""}`}>
               {entry.says}
             </span>
@@ -244,7 +239,7 @@ function OnPaper() {
       href={recordUrl(id)}
       target="_blank"
       rel="noreferrer"
-      className="text-[0.93rem] whitespace-nowrap text-act underline decoration-dotted underline-offset-3"
+      className="text-plain whitespace-nowrap text-act underline decoration-dotted underline-offset-3"
     >
       Record (PDF)
     </a>
@@ -257,7 +252,7 @@ function Another() {
   const say = useSay();
   return (
     <Section title="Keep it, make it again" aside={<OnPaper />}>
-      <p className="text-[0.87rem] text-soft">
+      <p className="text-small text-soft">
         Another one begins with what was really built: the board as long as it is, the holes where they are.
       </p>
       <Button
@@ -265,7 +260,7 @@ function Another() {
         onClick={() =>
           api.makeAnother(id).then(
             (made) => navigate(`/racks/${made.id}`),
-            (error: Error) => say(error.message),
+            (error: unknown) => say(reasonOf(error)),
           )
         }
       >

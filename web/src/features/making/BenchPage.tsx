@@ -22,7 +22,7 @@ import { useWake } from "./useWake";
 const LONG = 40;
 /** How often it looks whether anything happened elsewhere. */
 const LOOK_MS = 1000;
-const BIG = "min-h-14 flex-1 text-[1.15rem]";
+const BIG = "min-h-14 flex-1 text-lead";
 
 /** One step at a time, large: the next mark or cut, ticked off; it goes on while the link is down. */
 export function BenchPage() {
@@ -71,7 +71,7 @@ function Unsent({ id, held, making, onLetGo }: Pick<Props, "id" | "held" | "maki
   if (!refused.length && (!trouble || !waiting.length)) return null;
   const named = (item: string) => making.tasks.find(({ key }) => item.startsWith(key))?.title ?? item;
   return (
-    <div role="alert" className="border-b border-care bg-care-bg px-3 py-2 text-[0.95rem] text-care">
+    <div role="alert" className="border-b border-care bg-care-bg px-3 py-2 text-plain text-care">
       {trouble && waiting.length > 0 && (
         <p>
           {WHY[trouble]} What you tick waits here, and is sent later.{" "}
@@ -151,9 +151,9 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
         <Link to={`/racks/${id}/making`} className="text-act underline decoration-dotted underline-offset-3">
           Making
         </Link>
-        <h1 className="min-w-0 flex-1 truncate text-[1.05rem]">{name}</h1>
+        <h1 className="min-w-0 flex-1 truncate text-lead">{name}</h1>
         {held.waiting.length > 0 && (
-          <span role="status" className="text-[0.85rem] font-semibold text-care">
+          <span role="status" className="text-small font-semibold text-care">
             {held.waiting.length} not sent yet
           </span>
         )}
@@ -175,16 +175,16 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
           </p>
           <Clock since={making.clock} onTick={onTick} />
         </div>
-        <h2 className={`text-[1.6rem] leading-tight ${task.done ? "text-soft line-through" : ""}`}>
+        <h2 className={`text-head leading-tight ${task.done ? "text-soft line-through" : ""}`}>
           {task.title}
         </h2>
         {line && (
           <p aria-live="polite" className="mt-3 border-y-2 border-mark py-3">
-            <span className="block text-[0.9rem] text-soft">
+            <span className="block text-plain text-soft">
               next, {planned.filter((one) => one.done).length + 1} of {planned.length}
             </span>
             <span
-              className={`hand block leading-tight font-semibold ${line.text.length > LONG ? "text-[1.35rem]" : "text-[2rem]"}`}
+              className={`hand block leading-tight font-semibold ${line.text.length > LONG ? "text-title" : "text-display"}`}
             >
               <Measure text={line.text} />
             </span>
@@ -211,7 +211,7 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
           </ul>
         )}
         <Picture task={task} scene={scene} />
-        <div className="mt-3 text-[1.08rem]">
+        <div className="mt-3 text-lead">
           <CardText task={task} onTick={onTick} short={line !== undefined} />
         </div>
       </main>

@@ -65,21 +65,21 @@ export function Bite({ bite }: Props) {
       {bite.tilt !== 0 && (
         <>
           <path d={`M${CENTRE} ${FACE} V10`} className="fill-none stroke-mark" strokeDasharray="3 3" />
-          <text x={CENTRE + 10} y={16} className="hand fill-mark text-[13px]">
+          <text x={CENTRE + 10} y={16} className="hand fill-mark text-label">
             {bite.tilt}° off square
           </text>
         </>
       )}
       {bite.deep_says && (
-        <text x={side} y={FACE + (down * scale) / 2 + 4} className="hand fill-mark text-[13px]">
+        <text x={side} y={FACE + (down * scale) / 2 + 4} className="hand fill-mark text-label">
           <Measure drawn text={`${bite.deep_says} deep`} />
         </text>
       )}
-      <text x={CENTRE} y={bottom + 26} textAnchor="middle" className="hand fill-ink text-[13px]">
+      <text x={CENTRE} y={bottom + 26} textAnchor="middle" className="hand fill-ink text-label">
         <Measure drawn text={bite.bit ? `${bite.wide_says} across` : `${bite.wide_says} wide`} />
       </text>
       {!broken && (
-        <text x={EDGE + 6} y={FACE + thick / 2 + 4} className="hand fill-soft text-[12px]">
+        <text x={EDGE + 6} y={FACE + thick / 2 + 4} className="hand fill-soft text-label">
           <Measure drawn text={bite.thick_says} />
         </text>
       )}

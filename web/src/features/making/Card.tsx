@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 
 import type { Task } from "../../api/types";
+import { Checkbox } from "../../ui/Checkbox";
 import { Measure } from "../../ui/Measure";
 
 interface Props {
@@ -17,7 +18,7 @@ export function CardText({ task, onTick, short = false, picture }: Props) {
     <div className="grid gap-x-6 gap-y-1.5 md:grid-cols-2">
       <div>
         {task.settings.length > 0 && (
-          <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-[0.93rem]">
+          <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-plain">
             {task.settings.map(({ name, text }) => (
               <div key={name} className="contents">
                 <dt className="text-soft">{name}</dt>
@@ -29,7 +30,7 @@ export function CardText({ task, onTick, short = false, picture }: Props) {
           </dl>
         )}
         {task.ways.map((way, index) => (
-          <p key={way} className={index ? "text-[0.9rem] text-soft" : "mt-1"}>
+          <p key={way} className={index ? "text-plain text-soft" : "mt-1"}>
             {index > 0 && "Or: "}
             <Measure text={way} />
           </p>
@@ -38,18 +39,12 @@ export function CardText({ task, onTick, short = false, picture }: Props) {
           <ul className="mt-1">
             {task.lines.map((line) => (
               <li key={line.item}>
-                <label className="flex min-h-7 cursor-pointer items-baseline gap-2 pointer-coarse:min-h-10">
-                  <input
-                    type="checkbox"
-                    className="translate-y-0.5 accent-(--act)"
-                    checked={line.done}
-                    onChange={(event) => onTick(line.item, event.target.checked)}
-                  />
+                <Checkbox checked={line.done} onChange={(on) => onTick(line.item, on)}>
                   <span className={line.done ? "text-soft line-through" : ""}>
                     <Measure text={line.text} />
                   </span>
-                  {line.gone && <span className="text-[0.85rem] text-care">done as the plan was before</span>}
-                </label>
+                  {line.gone && <span className="text-small text-care">done as the plan was before</span>}
+                </Checkbox>
               </li>
             ))}
           </ul>
@@ -69,7 +64,7 @@ export function CardText({ task, onTick, short = false, picture }: Props) {
         {task.cautions.length > 0 && (
           <ul
             aria-label="Take care"
-            className="mt-1.5 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5 text-[0.9rem]"
+            className="mt-1.5 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5 text-plain"
           >
             {task.cautions.map((caution) => (
               <li key={caution}>{caution}</li>

@@ -58,7 +58,7 @@ export function Days({ making, shop, onPick }: Props) {
               className="fill-sheet stroke-rule"
               strokeWidth={1}
             />
-            <text x={wide * index + 4} y={14} className="hand fill-ink text-[12px] font-semibold">
+            <text x={wide * index + 4} y={14} className="hand fill-ink text-label font-semibold">
               {label}
             </text>
           </g>
@@ -95,7 +95,7 @@ export function Days({ making, shop, onPick }: Props) {
                   x={(x(start) + x(end)) / 2}
                   y={TOP + BLOCK / 2 + 4}
                   textAnchor="middle"
-                  className="hand pointer-events-none fill-ink text-[11.5px]"
+                  className="hand pointer-events-none fill-ink text-reading"
                 >
                   {task.number}
                 </text>

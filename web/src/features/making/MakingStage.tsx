@@ -15,14 +15,6 @@ import { OnPhone } from "./OnPhone";
 import { useKeepShop, useMaking } from "./useMaking";
 import { WorkshopSheet } from "./WorkshopSheet";
 
-interface Asked {
-  finish: string;
-  pegs: string;
-  conditioner: string;
-  touched: string;
-  order: string[];
-}
-
 const SCHOOLS = [
   {
     key: "finish" as const,
@@ -106,7 +98,7 @@ export function MakingStage() {
       <Schools making={data} />
       {data.tools.length > 0 && (
         <Section title="Have at hand">
-          <p className="text-[0.93rem]">
+          <p className="text-plain">
             {data.tools.map((tool, index) => (
               <Fragment key={tool}>
                 {index > 0 && " · "}
@@ -119,7 +111,7 @@ export function MakingStage() {
       <OnPhone />
       <WorkshopSheet />
       <Section title="To take along">
-        <p className="flex flex-wrap gap-x-4 text-[0.93rem]">
+        <p className="flex flex-wrap gap-x-4 text-plain">
           <a
             href={calendarUrl(id)}
             download
@@ -138,8 +130,8 @@ function When({ making }: { making: Making }) {
   const done = making.tasks.filter((task) => task.done).length;
   return (
     <Section title="When it is done">
-      <p className="hand text-[1.3rem] font-semibold">{making.finish_says || "not in these hours"}</p>
-      <p className="text-[0.9rem] text-soft">
+      <p className="hand text-title font-semibold">{making.finish_says || "not in these hours"}</p>
+      <p className="text-plain text-soft">
         {making.hands} of work are left, the rest is waiting. {done} of {making.tasks.length} done.
       </p>
       <Link
@@ -178,7 +170,7 @@ function By() {
           aria-label="Done by"
           value={by}
           onChange={(event) => setBy(event.target.value)}
-          className="hand min-h-7 border-b border-rule bg-transparent text-[0.93rem] pointer-coarse:min-h-10"
+          className="hand min-h-7 border-b border-rule bg-transparent text-plain pointer-coarse:min-h-10"
         />
       }
     >
@@ -196,7 +188,7 @@ function By() {
             {asked.data.changes.slice(0, 6).map((change) => (
               <li
                 key={change.says}
-                className="flex items-center gap-2 border-t border-rule py-0.5 text-[0.9rem]"
+                className="flex items-center gap-2 border-t border-rule py-0.5 text-plain"
               >
                 <span className="min-w-0 flex-1">
                   {change.says}: <span className="hand">{change.finish}</span>
@@ -218,9 +210,7 @@ function By() {
 
 function Schools({ making }: { making: Making }) {
   const { apply, change } = useSession();
-  const asked = useShown((shown) => shown.design.brief["making"]) as unknown as Asked & {
-    waits: Record<string, string>;
-  };
+  const asked = useShown((shown) => shown.design.brief.making);
   return (
     <Section
       title="How you do it"
@@ -243,7 +233,7 @@ function Schools({ making }: { making: Making }) {
           />
         </div>
       ))}
-      <p className="mt-1 text-[0.87rem] text-soft">Waits, as your tin or bottle says:</p>
+      <p className="mt-1 text-small text-soft">Waits, as your tin or bottle says:</p>
       {making.waits.map(({ kind, label, usual }) => (
         <Field
           key={kind}

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { api } from "../../api/client";
+import { api, reasonOf } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Section } from "../rack/Section";
 import { useShown } from "../rack/shown";
@@ -15,7 +15,7 @@ export function OnPhone() {
   const [error, setError] = useState<string | null>(null);
   async function put(work: Promise<unknown>) {
     setError(null);
-    await work.catch((problem: unknown) => setError((problem as Error).message));
+    await work.catch((problem: unknown) => setError(reasonOf(problem)));
     await queries.invalidateQueries({ queryKey: ["phone"] });
   }
   return (
@@ -29,7 +29,7 @@ export function OnPhone() {
         )
       }
     >
-      <p className="text-[0.87rem] text-soft">
+      <p className="text-small text-soft">
         {data?.open
           ? "Open: whoever is on your network and has the key may read and tick the benches of your racks, and nothing else."
           : "Off. When you allow it, a phone on your network gets in with a key, to the bench only."}
@@ -42,11 +42,11 @@ export function OnPhone() {
       {data?.open && (
         <div className="mt-1.5 flex items-center gap-3">
           <Code rows={data.code} />
-          <dl className="min-w-0 text-[0.93rem]">
+          <dl className="min-w-0 text-plain">
             <dt className="text-soft">point its camera here, or go to</dt>
             <dd className="hand break-all">{data.address}</dd>
             <dt className="mt-1 text-soft">key</dt>
-            <dd className="hand text-[1.15rem] font-semibold">{data.key}</dd>
+            <dd className="hand text-lead font-semibold">{data.key}</dd>
           </dl>
         </div>
       )}

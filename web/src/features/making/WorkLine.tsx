@@ -3,6 +3,7 @@ import { useRef, useState, type PointerEvent } from "react";
 import type { Making, Task } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Asking } from "../../ui/Working";
+import { Checkbox } from "../../ui/Checkbox";
 import { Field } from "../../ui/Field";
 import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
@@ -117,16 +118,14 @@ function Card({ task, open, over, onOpen, onTick, onDrag, onEarlier, onLater }: 
           aria-hidden
           onPointerDown={onDrag}
           title="Drag it to another place in the order"
-          className="hand w-7 shrink-0 cursor-grab touch-none text-right text-[1.15rem] font-semibold text-soft select-none"
+          className="hand w-7 shrink-0 cursor-grab touch-none text-right text-lead font-semibold text-soft select-none"
         >
           {task.number}
         </span>
-        <input
-          type="checkbox"
-          aria-label={`Done: ${task.title}`}
-          className="size-4 shrink-0 translate-y-0.5 accent-(--act) pointer-coarse:size-6"
+        <Checkbox
+          label={`Done: ${task.title}`}
           checked={task.done !== null}
-          onChange={(event) => onTick(task.key, event.target.checked)}
+          onChange={(on) => onTick(task.key, on)}
         />
         <button
           type="button"
@@ -136,7 +135,7 @@ function Card({ task, open, over, onOpen, onTick, onDrag, onEarlier, onLater }: 
         >
           {task.title}
         </button>
-        <span className="hand shrink-0 text-right text-[0.87rem] text-soft">
+        <span className="hand shrink-0 text-right text-small text-soft">
           {!task.done && first && (
             <span className="max-sm:hidden">
               {first.day}, {first.hours.split(" to ")[0]}
@@ -149,7 +148,7 @@ function Card({ task, open, over, onOpen, onTick, onDrag, onEarlier, onLater }: 
       {open && (
         <div className="pr-2 pb-3 pl-9">
           {task.before.length > 0 && (
-            <ul aria-label="Why here" className="mb-1.5 text-[0.9rem] text-soft italic">
+            <ul aria-label="Why here" className="mb-1.5 text-plain text-soft italic">
               {task.before.map(({ key, title, why }) => (
                 <li key={key}>
                   After “{title}”. {why}

@@ -2,6 +2,7 @@ import { useState } from "react";
 
 import { saidOf } from "../../api/client";
 import type { Shop, ShopSheet } from "../../api/types";
+import { Checkbox } from "../../ui/Checkbox";
 import { Field } from "../../ui/Field";
 import { Section } from "../rack/Section";
 import { useKeepShop, useShop } from "./useMaking";
@@ -80,24 +81,19 @@ function Sheet({ data }: { data: ShopSheet }) {
     <Section title="Your workshop">
       <div className="grid grid-cols-2 gap-x-3">
         {tools.map((tool) => (
-          <label
+          <Checkbox
             key={tool}
-            className="flex min-h-7 cursor-pointer items-center gap-2 text-[0.93rem] pointer-coarse:min-h-10"
+            className="text-plain"
+            checked={owned.includes(tool)}
+            onChange={(on) => {
+              void put(({ tools: now }) => {
+                const others = now.filter((one) => one !== tool);
+                return { tools: on ? [...others, tool] : others };
+              }).then(setError);
+            }}
           >
-            <input
-              type="checkbox"
-              className="accent-(--act)"
-              checked={owned.some((one) => one === tool)}
-              onChange={(event) => {
-                const has = event.target.checked;
-                void put(({ tools: now }) => {
-                  const others = now.filter((one) => one !== tool);
-                  return { tools: has ? [...others, tool as Shop["tools"][number]] : others };
-                }).then(setError);
-              }}
-            />
             {tool}
-          </label>
+          </Checkbox>
         ))}
       </div>
       {error && (
@@ -105,13 +101,13 @@ function Sheet({ data }: { data: ShopSheet }) {
           {error}
         </p>
       )}
-      <p className="mt-1 text-[0.87rem] text-soft">When there is time for it:</p>
+      <p className="mt-1 text-small text-soft">When there is time for it:</p>
       {week("hours")}
-      <details className="text-[0.93rem]">
+      <details className="text-plain">
         <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">
           When the yard can be gone to
         </summary>
-        <p className="text-[0.87rem] text-soft">With none at all, in the workshop's hours.</p>
+        <p className="text-small text-soft">With none at all, in the workshop's hours.</p>
         {week("errands")}
       </details>
       <Field label="clamps" value={String(shop.clamps)} onCommit={(text) => onCount("clamps", text)} />
@@ -122,7 +118,7 @@ function Sheet({ data }: { data: ShopSheet }) {
         onCommit={(text) => onCount("pace", text)}
       />
       <Field label="an hour of yours counts" value={((shop.rate ?? 0) / 100).toFixed(2)} onCommit={onRate} />
-      <p className="text-[0.87rem] text-soft">
+      <p className="text-small text-soft">
         What the cut plan weighs ripping and planing with, against what wood costs. 0.00 counts money alone.
       </p>
     </Section>

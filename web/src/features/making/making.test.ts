@@ -1,7 +1,10 @@
-import { expect, test, vi } from "vitest";
+import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
-import { OfflineError, ProblemError } from "../../api/client";
-import type { Making, Tick, Task } from "../../api/types";
+import { api, OfflineError, ProblemError } from "../../api/client";
+import { queries } from "../../api/queries";
+import type { Making, Task, Tick } from "../../api/types";
+import { UnsentStore } from "../../api/unsent";
+import { browser } from "../../testing";
 import { Outbox, type Refused } from "./outbox";
 import { remaining } from "./Timers";
 import { overlaid, reordered } from "./useMaking";
@@ -11,10 +14,18 @@ import { nextOf } from "./BenchPage";
 import { atHand } from "./Picture";
 import { readHours, writeHours } from "./WorkshopSheet";
 
-function shelf(): Pick<Storage, "getItem" | "setItem"> & { kept: Map<string, string> } {
-  const kept = new Map<string, string>();
-  return { kept, getItem: (key) => kept.get(key) ?? null, setItem: (key, text) => void kept.set(key, text) };
-}
+let home: ReturnType<typeof browser>;
+const opened = () => new Outbox("r", new UnsentStore("bench-r", home.storage, home.locks));
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  home = browser();
+});
+afterEach(() => {
+  queries.clear();
+  vi.restoreAllMocks();
+  vi.useRealTimers();
+});
 
 const task = (key: string, lines: string[] = []) => ({
   key,
@@ -30,80 +41,75 @@ const problem = (status: number, detail: string) =>
   new ProblemError({ type: "", title: "", status, detail, errors: [] });
 
 test("what is ticked while the link is down is sent later, once and in its order", async () => {
-  const heard: Tick[][] = [];
-  let up = false;
-  const storage = shelf();
-  const send = (_: string, said: Tick[]) => {
-    if (!up) return Promise.reject(new OfflineError("down"));
-    heard.push(said);
-    return Promise.resolve();
-  };
-  const first = new Outbox("r", send, storage);
-  expect(await first.say("mark|1: 72 mm", true)).toBe(false);
-  await first.say("mark|1: 72 mm", false);
-  await first.say("mark", true);
-  expect(first.held.waiting.map(({ item, at }) => [item, at !== null])).toEqual([
+  const say = vi.spyOn(api, "say").mockRejectedValue(new OfflineError("down"));
+  const first = opened();
+  void first.say("mark|1: 72 mm", true);
+  void first.say("mark|1: 72 mm", false);
+  void first.say("mark", true);
+  await vi.advanceTimersByTimeAsync(10);
+  const said = first.held.waiting;
+  expect(said.map(({ item, at }) => [item, at !== null])).toEqual([
     ["mark|1: 72 mm", true],
     ["mark|1: 72 mm", false],
     ["mark", true],
   ]);
+  expect(first.held.trouble).toBe("away");
   // The page is closed and opened again; then the link is back.
-  up = true;
-  const again = new Outbox("r", send, storage);
-  await again.flush();
-  await new Promise((done) => setTimeout(done, 0));
-  expect(again.held.waiting).toEqual([]);
-  expect(heard).toHaveLength(1);
-  expect(new Set(heard[0]?.map(({ id }) => id)).size).toBe(3);
-  expect(await new Outbox("r", send, storage).flush()).toBe(true);
-  expect(heard).toHaveLength(1);
+  home.close();
+  say.mockReset().mockResolvedValue(undefined);
+  const again = opened();
+  await vi.advanceTimersByTimeAsync(10);
+  expect(again.held).toMatchObject({ waiting: [], trouble: "" });
+  expect(say.mock.calls.map(([, [tick]]) => tick)).toEqual(said);
+  home.close();
+  expect(opened().held.waiting).toEqual([]);
 });
 
 test("what is sent stays laid over what is seen until that has it", async () => {
-  const box = new Outbox("r", () => Promise.resolve(), shelf());
+  vi.spyOn(api, "say").mockResolvedValue(undefined);
+  const box = opened();
   let seen: () => void = () => undefined;
   box.seenBy(() => new Promise<void>((resolve) => (seen = resolve)));
   const said = box.say("mark", true);
-  await new Promise((done) => setTimeout(done, 0));
+  await vi.advanceTimersByTimeAsync(10);
   expect(box.held.waiting).toHaveLength(1);
   seen();
-  expect(await said).toBe(true);
+  await said;
   expect(box.held.waiting).toEqual([]);
 });
 
 test("what is refused is not sent for ever, and stays with its reason until it is let go", async () => {
-  const storage = shelf();
   const gone = problem(404, "There is no such rack.");
-  const box = new Outbox("r", () => Promise.reject(gone), storage);
-  expect(await box.say("mark", true)).toBe(true); // nothing waits any more
-  const again = new Outbox("r", () => Promise.resolve(), storage);
+  vi.spyOn(api, "say").mockRejectedValue(gone);
+  await opened().say("mark", true);
+  home.close();
+  const again = opened();
+  await vi.advanceTimersByTimeAsync(10);
   expect(again.held).toMatchObject({ waiting: [], refused: [{ said: { item: "mark" }, why: gone.message }] });
   again.letGo(again.held.refused[0] as Refused);
-  expect(new Outbox("r", () => Promise.resolve(), storage).held.refused).toEqual([]);
-  storage.kept.set("yardcliff.bench.r", "{");
-  expect(new Outbox("r", () => Promise.resolve(), storage).held.waiting).toEqual([]);
+  home.close();
+  home.storage.setItem("yardcliff.unsent.bench-r.broken", "{");
+  const third = opened();
+  await vi.advanceTimersByTimeAsync(10);
+  expect(third.held).toEqual({ waiting: [], refused: [], trouble: "" });
 });
 
 test("a new key, a restart or trouble of the server throws no tick away, and one that is refused holds no other up", async () => {
-  vi.useFakeTimers();
-  const storage = shelf();
-  const send = vi.fn().mockRejectedValueOnce(problem(401, "another key"));
-  const box = new Outbox("r", send, storage);
-  await box.say("mark", true);
+  const say = vi.spyOn(api, "say").mockRejectedValueOnce(problem(401, "another key"));
+  const box = opened();
+  void box.say("mark", true);
+  await vi.advanceTimersByTimeAsync(10);
   expect(box.held).toMatchObject({ waiting: [{ item: "mark" }], trouble: "key" });
-  send.mockRejectedValueOnce(problem(503, "busy"));
-  await vi.advanceTimersByTimeAsync(4100);
+  say.mockRejectedValueOnce(problem(503, "busy"));
+  await vi.advanceTimersByTimeAsync(2000);
   expect(box.held.trouble).toBe("server");
-  send.mockImplementation((_, said: Tick[]) =>
-    said.some(({ item }) => item === "wrong")
-      ? Promise.reject(problem(422, "no such step"))
-      : Promise.resolve(),
+  say.mockImplementation((_, [tick]) =>
+    tick?.item === "wrong" ? Promise.reject(problem(422, "no such step")) : Promise.resolve(undefined),
   );
-  await Promise.all(["wrong", "drill"].map((item) => box.say(item, true)));
-  await vi.advanceTimersByTimeAsync(4100);
+  for (const item of ["wrong", "drill"]) void box.say(item, true);
+  await vi.advanceTimersByTimeAsync(2100);
   expect(box.held).toMatchObject({ waiting: [], trouble: "", refused: [{ said: { item: "wrong" } }] });
-  expect(send.mock.lastCall?.[1]).toMatchObject([{ item: "drill" }]);
-  vi.useRealTimers();
+  expect(say.mock.lastCall?.[1]).toMatchObject([{ item: "drill" }]);
 });
 
 test("what was said and not heard yet is shown as if it had been", () => {

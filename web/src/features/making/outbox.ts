@@ -3,14 +3,18 @@ import { useSyncExternalStore } from "react";
 import { api, OfflineError, ProblemError, saidOf, wallTime } from "../../api/client";
 import { newKey } from "../../api/key";
 import type { Tick } from "../../api/types";
-
-const RETRY_MS = 4000;
-const KEY = (rack: string) => `yardcliff.bench.${rack}`;
+import { UnsentStore } from "../../api/unsent";
+import { WriteQueue } from "../../api/writes";
 
 /** Something that the server would not take, and why; it stays until its user lets it go. */
 export interface Refused {
   said: Tick;
   why: string;
+}
+
+interface Left {
+  writes: Tick[];
+  refused: Refused[];
 }
 
 export interface Held {
@@ -21,7 +25,7 @@ export interface Held {
   trouble: "" | "away" | "key" | "server";
 }
 
-const NOTHING: Held = { waiting: [], refused: [], trouble: "" };
+const sheetOf = (rack: string) => `bench-${rack}`;
 
 /**
  * What is ticked off at the bench, kept in the browser until the server has it: the link may drop, the page may be closed,
@@ -29,18 +33,20 @@ const NOTHING: Held = { waiting: [], refused: [], trouble: "" };
  * what is refused is shown with the reason.
  */
 export class Outbox {
-  private now: Held;
-  private sending = false;
+  private now: Held = { waiting: [], refused: [], trouble: "" };
   private onSent: () => Promise<unknown> = () => Promise.resolve();
   private readonly listeners = new Set<() => void>();
+  private readonly queue: WriteQueue<Tick, void>;
 
   constructor(
     private readonly rack: string,
-    private readonly send: (rack: string, said: Tick[]) => Promise<unknown> = api.say,
-    private readonly storage: Pick<Storage, "getItem" | "setItem"> = localStorage,
+    private readonly unsent: Pick<UnsentStore<Left>, "keep" | "left"> = new UnsentStore<Left>(sheetOf(rack)),
   ) {
-    this.now = read(storage.getItem(KEY(rack)));
-    if (this.now.waiting.length) void this.flush();
+    this.queue = new WriteQueue(sheetOf(rack), this.send, {
+      later: (error) => troubleOf(error) !== "",
+      onChange: (error) => this.put({ waiting: this.queue.waiting, trouble: error ? troubleOf(error) : "" }),
+    });
+    void this.resume();
   }
 
   /** `onSent` has the page see what was sent, before that is no longer laid over what is seen. */
@@ -53,49 +59,13 @@ export class Outbox {
     return this.now;
   }
 
-  say(item: string, done: boolean) {
-    this.put({ waiting: [...this.now.waiting, { id: newKey(), item, at: done ? wallTime() : null }] });
-    return this.flush();
+  /** Answers once the server has it, or would not take it. */
+  say(item: string, done: boolean): Promise<void> {
+    return this.take({ id: newKey(), item, at: done ? wallTime() : null });
   }
 
   letGo({ said }: Refused): void {
     this.put({ refused: this.now.refused.filter((one) => one.said !== said) });
-  }
-
-  /** Sends what waits, in its order; what was said meanwhile goes with the next. Answers whether all is sent. */
-  async flush(): Promise<boolean> {
-    if (this.sending || !this.now.waiting.length) return !this.now.waiting.length;
-    this.sending = true;
-    const batch = this.now.waiting;
-    try {
-      await this.send(this.rack, batch);
-      await this.onSent().catch(() => undefined);
-      this.sent(batch);
-    } catch (error) {
-      const trouble = troubleOf(error);
-      if (!trouble) {
-        await this.oneByOne(batch);
-      } else {
-        this.put({ trouble });
-        setTimeout(() => void this.flush(), RETRY_MS);
-        return false;
-      }
-    } finally {
-      this.sending = false;
-    }
-    return this.flush();
-  }
-
-  /** One of a batch was refused: which one is told, the others are taken. */
-  private async oneByOne(batch: Tick[]): Promise<void> {
-    for (const said of batch)
-      try {
-        await this.send(this.rack, [said]);
-        this.sent([said]);
-      } catch (error) {
-        if (troubleOf(error)) return; // it waits on, as it did
-        this.sent([said], [{ said, why: saidOf(error) }]);
-      }
   }
 
   readonly watch = (listener: () => void) => {
@@ -105,22 +75,29 @@ export class Outbox {
     };
   };
 
-  private sent(batch: Tick[], refused: Refused[] = []) {
-    this.put({
-      waiting: this.now.waiting.filter((one) => !batch.includes(one)),
-      refused: [...this.now.refused, ...refused],
-      trouble: "",
-    });
+  private readonly send = async (said: Tick): Promise<void> => {
+    await api.say(this.rack, [said]);
+    await this.onSent().catch(() => undefined);
+  };
+
+  private async take(said: Tick): Promise<void> {
+    await this.queue
+      .put(said)
+      .catch((error: unknown) => this.put({ refused: [...this.now.refused, { said, why: saidOf(error) }] }));
+  }
+
+  /** What closed windows of this bench left. */
+  private async resume(): Promise<void> {
+    for (const { writes, refused = [] } of await this.unsent.left()) {
+      this.put({ refused: [...this.now.refused, ...refused] });
+      for (const said of writes) void this.take(said);
+    }
   }
 
   private put(change: Partial<Held>) {
     this.now = { ...this.now, ...change };
     const { waiting, refused } = this.now;
-    try {
-      this.storage.setItem(KEY(this.rack), JSON.stringify({ waiting, refused }));
-    } catch {
-      /* The browser keeps nothing, or is full: what waits lives as long as the page. */
-    }
+    this.unsent.keep(waiting.length || refused.length ? { writes: waiting, refused } : null);
     for (const listener of this.listeners) listener();
   }
 }
@@ -131,17 +108,6 @@ function troubleOf(error: unknown): Held["trouble"] {
   if (!(error instanceof ProblemError)) return "server";
   const { status } = error.problem;
   return status === 401 ? "key" : status >= 500 || status === 429 ? "server" : "";
-}
-
-function read(text: string | null): Held {
-  try {
-    const found = JSON.parse(text ?? "{}") as Tick[] | Pick<Held, "waiting" | "refused">;
-    // Before there were refusals it was a list of what waits.
-    if (Array.isArray(found)) return { ...NOTHING, waiting: found };
-    return { ...NOTHING, waiting: found.waiting ?? [], refused: found.refused ?? [] };
-  } catch {
-    return NOTHING;
-  }
 }
 
 const boxes = new Map<string, Outbox>();

@@ -1,5 +1,6 @@
+import { patchAt } from "../../api/patch";
 import { Field } from "../../ui/Field";
-import { patchAt, stepped, textAt } from "./patches";
+import { stepped, textAt } from "./patches";
 import { useSession, useShown } from "./shown";
 
 interface Props {

@@ -1,6 +1,6 @@
 import { useState, type FormEvent } from "react";
 
-import { api } from "../../api/client";
+import { api, reasonOf } from "../../api/client";
 import type { MarksCheck } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
@@ -20,7 +20,7 @@ export function CheckMarks({ onClose }: { onClose: () => void }) {
     try {
       setFound(await api.checkMarks(session.rack.design.brief, text));
     } catch (error) {
-      setTrouble((error as Error).message);
+      setTrouble(reasonOf(error));
     }
   }
   return (
@@ -39,7 +39,7 @@ export function CheckMarks({ onClose }: { onClose: () => void }) {
           aria-describedby={trouble ? "marks-error" : undefined}
           placeholder="121, 362, 604 …"
           onChange={(event) => setText(event.target.value)}
-          className="hand mt-1 w-full border border-rule bg-paper px-2 py-1 text-[1.05rem] aria-invalid:border-stop aria-invalid:bg-stop-bg"
+          className="hand mt-1 w-full border border-rule bg-paper px-2 py-1 text-lead aria-invalid:border-stop aria-invalid:bg-stop-bg"
         />
         {trouble && (
           <p id="marks-error" role="alert" className="text-stop">
@@ -60,10 +60,10 @@ function Verdict({ found, onAdopted }: { found: MarksCheck; onAdopted: () => voi
   const good = found.marks.every((mark) => mark.good) && found.missing.length === 0;
   return (
     <div className="mt-4 border-t border-ink pt-3" role="status">
-      <h3 className={`text-[1.15rem] ${good ? "" : "text-care"}`}>{found.title}</h3>
+      <h3 className={`text-lead ${good ? "" : "text-care"}`}>{found.title}</h3>
       <p>{found.says}</p>
       <Strip found={found} />
-      <table className="hand mt-2 w-full max-w-lg text-right text-[0.93rem]">
+      <table className="hand mt-2 w-full max-w-lg text-right text-plain">
         <thead className="text-soft">
           <tr>
             <th className="text-left font-normal">mark</th>
@@ -142,10 +142,10 @@ function Strip({ found }: { found: MarksCheck }) {
           strokeWidth={mark.good ? 1.5 : 3}
         />
       ))}
-      <text x={x(length)} y={14} textAnchor="end" className="fill-soft text-[11px]">
+      <text x={x(length)} y={14} textAnchor="end" className="fill-soft text-reading">
         plan
       </text>
-      <text x={x(length)} y={60} textAnchor="end" className="fill-soft text-[11px]">
+      <text x={x(length)} y={60} textAnchor="end" className="fill-soft text-reading">
         yours
       </text>
     </svg>

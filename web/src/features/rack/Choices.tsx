@@ -11,7 +11,7 @@ import { Machining } from "./Machining";
 import { RowChoices } from "./RowChoices";
 import { RowsChoices, SecondRow } from "./RowsChoices";
 import { Section } from "./Section";
-import { matching, options, OWN, type Part } from "./listed";
+import { matching, options, OWN } from "./listed";
 import { useSession, useShown } from "./shown";
 import { Way } from "./Way";
 
@@ -44,9 +44,8 @@ const NAMES = { hook: "hook", peg: "peg", bent: "bent hook", bolt: "lag bolt" };
 
 function HolderChoices({ catalogue }: Props) {
   const { apply } = useSession();
-  const holder = useShown((shown) => shown.design.brief["holder"]) as Part & {
-    kind: keyof typeof NAMES;
-  };
+  const holder = useShown(({ design: { brief } }) => ("holder" in brief ? brief.holder : null));
+  if (!holder) return null;
   const ofKind = catalogue.holders.filter((choice) => choice.patch?.["kind"] === holder.kind);
   const holderKey = matching(ofKind, holder);
   return (
@@ -111,7 +110,7 @@ function HolderChoices({ catalogue }: Props) {
               <span className="text-soft">thick</span>
               <Pick
                 label="Screw thickness"
-                value={String(holder["gauge"])}
+                value={holder.gauge}
                 options={catalogue.gauges.map((gauge) => ({ value: gauge, label: `${gauge} mm` }))}
                 onPick={(gauge) => apply({ holder: { gauge } })}
               />
@@ -130,7 +129,7 @@ function HolderChoices({ catalogue }: Props) {
 
 function BoardChoices({ catalogue }: Props) {
   const { apply } = useSession();
-  const board = useShown((shown) => shown.design.brief["board"]) as Part & { wood: "softwood" | "hardwood" };
+  const board = useShown((shown) => shown.design.brief.board);
   const up = useShown((shown) => shown.design.up);
   const boardKey = matching(catalogue.boards, board);
   return (

@@ -1,8 +1,8 @@
+import { patchAt, valueAt } from "../../api/patch";
 import type { ChoiceField } from "../../api/types";
 import { Pick } from "../../ui/Pick";
 import { BriefField } from "./BriefField";
 import { Fig } from "./Fig";
-import { patchAt } from "./patches";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 
@@ -31,11 +31,7 @@ export function FamilyChoices() {
 
 function PickField({ field }: { field: ChoiceField }) {
   const { apply } = useSession();
-  const value = useShown(({ design }) =>
-    field.path
-      .split(".")
-      .reduce<unknown>((at, key) => (at as Record<string, unknown> | null)?.[key], design.brief),
-  );
+  const value = useShown(({ design }) => valueAt(design.brief, field.path));
   return (
     <span className="col-span-2 flex items-baseline justify-between gap-1">
       <span className="text-soft">{field.label}</span>

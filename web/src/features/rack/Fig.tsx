@@ -13,8 +13,8 @@ export function Fig({ name, label }: { name: string; label?: string }) {
       onClick={() => openFigure(name)}
       title="Show the working"
     >
-      <span className="text-[0.87rem] text-soft">{label ?? figure.label.toLowerCase()}</span>
-      <span className="hand text-[0.93rem] text-act underline decoration-dotted underline-offset-3">
+      <span className="text-small text-soft">{label ?? figure.label.toLowerCase()}</span>
+      <span className="hand text-plain text-act underline decoration-dotted underline-offset-3">
         <Measure text={figure.tape ?? figure.text} />
       </span>
     </button>

@@ -9,18 +9,11 @@ import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 import { useStanding } from "./useStanding";
 
-interface Mount {
-  by: string;
-  into: string;
-  screws: "free" | "even";
-  foot: "spacer" | "none";
-}
-
 /** How the rack is fixed, what that bears, and how it is put up. */
 export function FixingStage() {
   const id = useShown((shown) => shown.rack.id);
   const on = useShown((shown) => shown.design.on_wall);
-  const mount = useShown((shown) => shown.design.brief["mount"]) as unknown as Mount;
+  const mount = useShown((shown) => shown.design.brief.mount);
   const { apply } = useSession();
   const standing = useStanding();
   if (!on)
@@ -28,7 +21,7 @@ export function FixingStage() {
       <>
         <Chain />
         <Section title="On the wall">
-          <p className="text-[0.95rem]">
+          <p className="text-plain">
             That depends on what is behind it.{" "}
             <Link to={`/racks/${id}/wall`} className="text-act underline">
               Say which wall
@@ -75,7 +68,7 @@ export function FixingStage() {
       </Section>
       <Section title="Into">
         <Ways label="Into" value={mount.into} ways={standing.data?.into} field="into" />
-        <p className="mt-1 text-[0.84rem] text-soft">
+        <p className="mt-1 text-small text-soft">
           Its packet, if it gives figures for one fixing in such a wall:
         </p>
         <BriefField path="mount.pull" label="straight out, g" optional placeholder="not said" />
@@ -107,7 +100,7 @@ function Chain() {
   return (
     <Section title="What holds, link by link">
       {weakest && (
-        <p className="text-[0.95rem]">
+        <p className="text-plain">
           Weakest: <strong className="font-semibold">{weakest.name}</strong>
           {weakest.level > 1 ? ", and it does not hold." : "."}
         </p>
@@ -115,7 +108,7 @@ function Chain() {
       <ul aria-label="Links from the thing to the wall">
         {chain.links.map((link) => (
           <li key={`${link.kind} ${link.name}`} className="mb-1">
-            <p className="flex justify-between gap-2 text-[0.9rem]">
+            <p className="flex justify-between gap-2 text-plain">
               <span className="first-letter:uppercase">{link.name}</span>
               <span className={`hand shrink-0 ${link.level > 1 ? "font-semibold text-stop" : ""}`}>
                 {link.share}
@@ -126,13 +119,13 @@ function Chain() {
         ))}
       </ul>
       {helps && (
-        <p className="text-[0.9rem]">
+        <p className="text-plain">
           Would help most: <strong className="font-semibold">{helps}</strong>
         </p>
       )}
-      {chain.unchecked && <p className="text-[0.9rem]">{chain.unchecked}</p>}
-      <p className="mt-1 text-[0.84rem] text-soft">Assumed:</p>
-      <ul className="list-disc pl-5 text-[0.84rem] text-soft">
+      {chain.unchecked && <p className="text-plain">{chain.unchecked}</p>}
+      <p className="mt-1 text-small text-soft">Assumed:</p>
+      <ul className="list-disc pl-5 text-small text-soft">
         {chain.assumed.map((line) => (
           <li key={line}>{line}</li>
         ))}
@@ -145,7 +138,7 @@ function Chain() {
         <Fig name="peg.bearing" label="in its hole" />
         <Fig name="flip.seat" label="finger" />
       </div>
-      <p className="text-[0.82rem] text-soft">{chain.note}</p>
+      <p className="text-fine text-soft">{chain.note}</p>
     </Section>
   );
 }
@@ -167,7 +160,7 @@ function Bears() {
   return (
     <Section title="On the wall" aside={<Fig name="fix.weight" label="weighs" />}>
       {on?.fixed.map((body, index) => (
-        <p key={index} className="mb-1 flex justify-between gap-2 text-[0.9rem]">
+        <p key={index} className="mb-1 flex justify-between gap-2 text-plain">
           <span>
             {on.fixed.length > 1 && <>{body.body}: </>}
             {body.count} × {body.name}
@@ -202,13 +195,13 @@ interface WaysProps {
 
 function Ways({ label, value, ways, field }: WaysProps) {
   const { apply } = useSession();
-  if (!ways) return <p className="text-[0.87rem] text-soft">Trying each…</p>;
+  if (!ways) return <p className="text-small text-soft">Trying each…</p>;
   return (
     <div role="radiogroup" aria-label={label}>
       {ways.map((way) => (
         <label
           key={way.value}
-          className="grid cursor-pointer grid-cols-[1rem_1fr_auto] items-center gap-x-1.5 rounded-[2px] py-0.5 text-[0.92rem]
+          className="grid cursor-pointer grid-cols-[1rem_1fr_auto] items-center gap-x-1.5 rounded-[2px] py-0.5 text-plain
             hover:bg-note-bg has-checked:bg-note-bg has-checked:font-semibold pointer-coarse:min-h-10"
         >
           <input
@@ -221,11 +214,11 @@ function Ways({ label, value, ways, field }: WaysProps) {
             }
           />
           <span title={way.why}>{way.name}</span>
-          <span className={`hand text-[0.8rem] font-normal ${way.good ? "text-soft" : "text-care"}`}>
+          <span className={`hand text-fine font-normal ${way.good ? "text-soft" : "text-care"}`}>
             {way.verdict}
           </span>
           {way.value === value && (
-            <span className="col-span-2 col-start-2 text-[0.84rem] font-normal text-soft">{way.why}</span>
+            <span className="col-span-2 col-start-2 text-small font-normal text-soft">{way.why}</span>
           )}
         </label>
       ))}
@@ -237,17 +230,17 @@ function PutUp({ putUp }: { putUp: Standing["put_up"] }) {
   return (
     <>
       <Section title="Put it up">
-        <ol className="list-decimal pl-5 text-[0.92rem]">
+        <ol className="list-decimal pl-5 text-plain">
           {putUp.steps.map((step, index) => (
             <li key={index} className="mb-1">
               {step.do}
-              {step.why && <span className="block text-[0.84rem] text-soft">{step.why}</span>}
+              {step.why && <span className="block text-small text-soft">{step.why}</span>}
             </li>
           ))}
         </ol>
       </Section>
       <Section title="Holes in the wall">
-        <table className="hand w-full text-right text-[0.87rem]">
+        <table className="hand w-full text-right text-small">
           <thead className="text-soft">
             <tr>
               <th className="text-left font-normal">no.</th>
@@ -273,14 +266,14 @@ function PutUp({ putUp }: { putUp: Standing["put_up"] }) {
         </table>
       </Section>
       <Section title="Have at hand">
-        <ul className="list-disc pl-5 text-[0.9rem]">
+        <ul className="list-disc pl-5 text-plain">
           {putUp.tools.map((tool) => (
             <li key={tool}>{tool}</li>
           ))}
         </ul>
       </Section>
       <Section title="Take care">
-        <ul className="list-disc pl-5 text-[0.9rem]">
+        <ul className="list-disc pl-5 text-plain">
           {putUp.cautions.map((caution) => (
             <li key={caution}>{caution}</li>
           ))}

@@ -1,7 +1,7 @@
 import { useState } from "react";
 
-import { api } from "../../api/client";
-import type { Catalogue, ItemChoice, Reordered } from "../../api/types";
+import { api, reasonOf } from "../../api/client";
+import type { Brief, Catalogue, ItemChoice, Reordered } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { readCount } from "../../ui/count";
 import { Dialog } from "../../ui/Dialog";
@@ -19,13 +19,6 @@ import { useSession, useShown } from "./shown";
 
 type Sheet = { on: "add" } | { on: "replace" } | { on: "measure"; kind: string };
 
-interface Item {
-  name: string;
-  plural: string;
-  left: string;
-  right: string;
-}
-
 const FACINGS = [
   { value: "given", label: "as measured" },
   { value: "turned", label: "all turned round" },
@@ -37,8 +30,8 @@ const FACINGS = [
 export function Hanging({ catalogue }: { catalogue: Catalogue }) {
   const session = useSession();
   const { apply } = session;
-  const item = useShown((shown) => shown.design.brief["item"]) as Item;
-  const others = useShown((shown) => shown.design.brief["others"]) as Record<string, Item>;
+  const item = useShown((shown) => shown.design.brief.item);
+  const others = useShown((shown) => shown.design.brief.others);
   const facing = useShown((shown) => rowOf(shown.design).facing);
   const airy = useShown((shown) => rowOf(shown.design).spacing === "air");
   const kinds = [[MAIN, item] as const, ...Object.entries(others)];
@@ -69,7 +62,7 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
         </Button>
       }
     >
-      <div aria-hidden className="hand flex justify-between pr-1 pl-13 text-[0.75rem] text-soft">
+      <div aria-hidden className="hand flex justify-between pr-1 pl-13 text-fine text-soft">
         <span>{first ? `of what, ${first}` : "of what"}</span>
         <span className={kinds.length > 1 ? "pr-7" : ""}>wide</span>
       </div>
@@ -127,7 +120,7 @@ function Line({ label, children }: { label: string; children: React.ReactNode })
 
 interface KindProps {
   kind: string;
-  item: Item;
+  item: Brief["item"];
   alone: boolean;
   onMeasure: () => void;
   onReplace: () => void;
@@ -161,7 +154,7 @@ function Kind({ kind, item, alone, onMeasure, onReplace }: KindProps) {
       <button
         type="button"
         title="Measure it"
-        className="hand min-h-7 min-w-0 flex-1 truncate px-1 text-left text-[0.93rem] underline decoration-dotted underline-offset-3 pointer-coarse:min-h-10"
+        className="hand min-h-7 min-w-0 flex-1 truncate px-1 text-left text-plain underline decoration-dotted underline-offset-3 pointer-coarse:min-h-10"
         onClick={onMeasure}
       >
         {item.plural}
@@ -208,7 +201,7 @@ function Reorder() {
       setFound({ aim: words, result, brief });
       if (result.changes) session.preview(result.patch);
     } catch (error) {
-      if (!stop.signal.aborted) say((error as Error).message);
+      if (!stop.signal.aborted) say(reasonOf(error));
     } finally {
       setTrying(null);
     }
@@ -230,7 +223,7 @@ function Reorder() {
       </Line>
       <Working what="Trying orders" running={trying !== null} onStop={() => trying?.abort()} />
       {offer && (
-        <div role="status" className="my-1 border-l-4 border-act bg-paper px-2 py-1 text-[0.9rem]">
+        <div role="status" className="my-1 border-l-4 border-act bg-paper px-2 py-1 text-plain">
           {offer.result.changes ? (
             <>
               {offer.aim}: <Measure text={offer.result.before} /> →{" "}

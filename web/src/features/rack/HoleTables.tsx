@@ -24,7 +24,7 @@ export function HoleTables() {
             <span className="font-semibold">{face.face}</span>: along from the {face.along}; across from the{" "}
             {face.across}, and from the {face.rest}
           </caption>
-          <thead className="text-[0.78rem] text-soft">
+          <thead className="text-fine text-soft">
             <tr>
               {["no.", "along", "across", "rest"].map((head) => (
                 <th key={head} scope="col" className="pr-2 font-normal">

@@ -1,28 +1,28 @@
-import type { Design } from "../../api/types";
+import type { Design, KeepOut } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
-import { Pick } from "../../ui/Pick";
+import { Pick, type Option } from "../../ui/Pick";
 import { BriefField } from "./BriefField";
 import { forgetKeepOutPatch, keepOutPatch, rowOf, stepped } from "./patches";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 
-const FLAWS = [
+const FLAWS: Option<KeepOut["flaw"]>[] = [
   { value: "knot", label: "knot" },
   { value: "seam", label: "seam" },
   { value: "screw", label: "screw" },
   { value: "plate", label: "stud plate" },
 ];
-const USUAL: Record<string, string> = { knot: "25 mm", seam: "10 mm", screw: "8 mm", plate: "40 mm" };
+const USUAL = { knot: "25 mm", seam: "10 mm", screw: "8 mm", plate: "40 mm" };
 
 /** Where on the board no holder may stand, and how far one may move by itself to clear it. */
 export function KeepOuts() {
   const session = useSession();
   const keepouts = useShown((shown) => rowOf(shown.design).keepouts);
-  const add = (flaw: string) => {
+  const add = (flaw: KeepOut["flaw"]) => {
     session.apply((design) => {
       const at = `${Math.round(design.length_mm / 2)} mm`;
-      return { row: { keepouts: [...rowOf(design).keepouts, { flaw, at, width: USUAL[flaw] ?? "25 mm" }] } };
+      return { row: { keepouts: [...rowOf(design).keepouts, { flaw, at, width: USUAL[flaw] }] } };
     });
   };
   return (
@@ -31,7 +31,7 @@ export function KeepOuts() {
       aside={<Pick label="Add a keep-out" value="" shown="+ add" options={FLAWS} onPick={add} />}
     >
       {keepouts.length === 0 && (
-        <p className="text-[0.87rem] text-soft">Knots, seams or screws that no holder should land on.</p>
+        <p className="text-small text-soft">Knots, seams or screws that no holder should land on.</p>
       )}
       {keepouts.map((keepout, index) => {
         return (

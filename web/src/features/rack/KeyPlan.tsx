@@ -27,7 +27,7 @@ export const KeyPlan = memo(function KeyPlan({ onShow }: { onShow: () => void })
           <Scene scene={scene} scale={view.scale} />
         </g>
       </svg>
-      <span className="hand block px-1.5 pb-0.5 text-[0.78rem] text-soft">
+      <span className="hand block px-1.5 pb-0.5 text-fine text-soft">
         <Measure text={hung} /> up
       </span>
     </button>

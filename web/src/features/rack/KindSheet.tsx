@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { api } from "../../api/client";
+import { api, reasonOf } from "../../api/client";
+import { patchAt } from "../../api/patch";
 import type { Catalogue } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
@@ -9,7 +10,7 @@ import { Pick } from "../../ui/Pick";
 import { useSay } from "../../ui/Toasts";
 import { HowToMeasure, MEASURES, TAKES, type Measured } from "../items/MeasureFigure";
 import { BriefField } from "./BriefField";
-import { MAIN, patchAt } from "./patches";
+import { MAIN } from "./patches";
 import { useSession, useShown } from "./shown";
 
 interface Props {
@@ -25,9 +26,7 @@ export function KindSheet({ kind, catalogue, onClose }: Props) {
   const say = useSay();
   const [lit, setLit] = useState<Measured | null>(null);
   const path = kind === MAIN ? "item" : `others.${kind}`;
-  const item = useShown(({ design }) =>
-    kind === MAIN ? design.brief["item"] : (design.brief["others"] as Record<string, unknown>)[kind],
-  ) as Record<string, string | number | null> | undefined;
+  const item = useShown(({ design }) => (kind === MAIN ? design.brief.item : design.brief.others[kind]));
   const measures = useShown((shown) => shown.design.kinds[kind]);
   const symbols = useShown((shown) => shown.design.scene.symbols);
   const strokes = symbols.find(
@@ -36,7 +35,7 @@ export function KindSheet({ kind, catalogue, onClose }: Props) {
   if (!item || !measures) return null;
 
   async function keep() {
-    const like = catalogue.items.find((one) => one.key === item?.["listed"]);
+    const like = catalogue.items.find((one) => one.key === item?.listed);
     const own = Object.fromEntries(
       Object.entries(item ?? {}).flatMap(([column, value]) =>
         value === null || column === "listed" ? [] : [[column, String(value)]],
@@ -50,7 +49,7 @@ export function KindSheet({ kind, catalogue, onClose }: Props) {
       });
       say(`${kept.item.name}: kept among your own things.`);
     } catch (error) {
-      say((error as Error).message);
+      say(reasonOf(error));
     }
   }
 

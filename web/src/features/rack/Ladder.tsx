@@ -39,7 +39,7 @@ export function Ladder() {
     const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
     if (by) {
       event.preventDefault();
-      (list.current?.querySelectorAll("[role=option]")[index + by] as HTMLElement | undefined)?.focus();
+      list.current?.querySelectorAll<HTMLElement>("[role=option]")[index + by]?.focus();
     }
     if (event.key === "Enter" || event.key === " ") {
       event.preventDefault();
@@ -55,12 +55,12 @@ export function Ladder() {
     <Section
       title="Ladder of counts"
       aside={
-        <span className="text-[0.8rem] text-soft">
+        <span className="text-fine text-soft">
           ↑ ↓ try, Enter take{" "}
           <Button
             look="bare"
             aria-pressed={priced}
-            className="text-[0.8rem]"
+            className="text-fine"
             onClick={() => {
               localStorage.setItem(PRICED, priced ? "no" : "yes");
               setPriced(!priced);
@@ -71,7 +71,7 @@ export function Ladder() {
         </span>
       }
     >
-      <div className={`hand grid ${columns} gap-x-1 text-[0.75rem] text-soft`} aria-hidden>
+      <div className={`hand grid ${columns} gap-x-1 text-fine text-soft`} aria-hidden>
         {more ? <span>row·hang</span> : <span className="col-span-2" />}
         <span className="text-right">pitch</span>
         <span className="text-right">air</span>
@@ -86,15 +86,15 @@ export function Ladder() {
             aria-selected={rung.chosen}
             tabIndex={rung.chosen ? 0 : -1}
             className={`hand grid cursor-pointer ${columns} items-center gap-x-1 rounded-[2px]
-              min-h-[1.55rem] text-[0.83rem] hover:bg-note-bg focus:bg-note-bg aria-selected:bg-ink aria-selected:text-paper
+              min-h-[1.55rem] text-small hover:bg-note-bg focus:bg-note-bg aria-selected:bg-ink aria-selected:text-paper
               pointer-coarse:min-h-9`}
             onClick={() => take(rung)}
             onFocus={() => preview(rung.chosen ? null : rung.patch)}
             onKeyDown={(event) => onKeyDown(event, index, rung)}
           >
-            <span className="pl-1 text-[0.95rem] font-semibold">
+            <span className="pl-1 text-plain font-semibold">
               {rung.count}
-              {more && <span className="text-[0.72rem] font-normal">·{rung.hang}</span>}
+              {more && <span className="text-fine font-normal">·{rung.hang}</span>}
               <span className="sr-only">
                 {" "}
                 in the first row, {rung.hang} in all, pitch, air, {byLength ? "length" : "ends"}, taken by

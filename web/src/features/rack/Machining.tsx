@@ -10,8 +10,8 @@ export function Machining() {
   const cautions = useShown((shown) => shown.design.cautions);
   const [listed, setListed] = useState(false);
   return (
-    <details className="border-t border-ink px-3 py-2 text-[0.87rem]">
-      <summary className="cursor-pointer text-[1rem] font-semibold">Drilling and machining</summary>
+    <details className="border-t border-ink px-3 py-2 text-small">
+      <summary className="cursor-pointer text-body font-semibold">Drilling and machining</summary>
       <ol className="mt-1 flex flex-col gap-2">
         {steps.map((step, index) => (
           <li key={index}>

@@ -3,6 +3,7 @@ import { useState, type ReactNode } from "react";
 
 import { aidUrl, api, type Paper } from "../../api/client";
 import { readCount } from "../../ui/count";
+import { Checkbox } from "../../ui/Checkbox";
 import { Dialog } from "../../ui/Dialog";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
@@ -30,7 +31,7 @@ export function MarkingAids({ paper, onClose }: { paper: Paper; onClose: () => v
 function Aid({ title, says, children }: { title: string; says: string; children: ReactNode }) {
   return (
     <section className="border-t border-ink py-3" aria-label={title}>
-      <h3 className="text-[1.1rem]">{title}</h3>
+      <h3 className="text-lead">{title}</h3>
       <p className="mb-2 text-soft">{says}</p>
       {children}
     </section>
@@ -73,16 +74,14 @@ function Stick({ paper }: { paper: Paper }) {
           {racks.data
             ?.filter((one) => one.id !== id)
             .map((one) => (
-              <label key={one.id} className="flex min-h-7 items-center gap-1.5">
-                <input
-                  type="checkbox"
-                  className="accent-(--act)"
-                  checked={others.includes(one.id)}
-                  disabled={!others.includes(one.id) && others.length >= room}
-                  onChange={() => toggle(one.id)}
-                />
+              <Checkbox
+                key={one.id}
+                checked={others.includes(one.id)}
+                disabled={!others.includes(one.id) && others.length >= room}
+                onChange={() => toggle(one.id)}
+              >
                 {one.name}
-              </label>
+              </Checkbox>
             ))}
         </div>
       </fieldset>
@@ -164,7 +163,7 @@ function Family() {
       )}
       {family.data && (
         <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Lengths">
-          <table className="hand text-right text-[0.93rem]">
+          <table className="hand text-right text-plain">
             <thead className="text-soft">
               <tr>
                 <th className="px-2 font-normal">count</th>

@@ -55,7 +55,7 @@ export const Notes = memo(function Notes({ view }: { view: View }) {
           <Note key={finding.code + index} finding={finding} number={index + 1} />
         ))}
         {findings.length === 0 && (
-          <li className="hand self-end px-2 text-right text-[0.87rem] text-soft">
+          <li className="hand self-end px-2 text-right text-small text-soft">
             no problems in the layout
             <span className="block">{walled ? "or on its wall" : "wall not chosen yet"}</span>
           </li>
@@ -71,7 +71,7 @@ export function Note({ finding, number }: { finding: Finding; number: number }) 
   const [open, setOpen] = useState(finding.severity !== "note");
   return (
     <li
-      className={`pointer-events-auto border border-l-4 border-rule bg-sheet/95 px-2.5 py-1.5 text-[0.9rem] ${EDGE[finding.severity]}`}
+      className={`pointer-events-auto border border-l-4 border-rule bg-sheet/95 px-2.5 py-1.5 text-plain ${EDGE[finding.severity]}`}
     >
       <button
         type="button"
@@ -89,7 +89,7 @@ export function Note({ finding, number }: { finding: Finding; number: number }) 
           <p className="mt-1">
             <Measure text={finding.message} />
           </p>
-          <p className="hand mt-0.5 text-[0.82rem] text-soft">
+          <p className="hand mt-0.5 text-fine text-soft">
             <Measure text={`${finding.part}: ${finding.figure} ${finding.value}, limit ${finding.limit}`} />
           </p>
           <div className="mt-1.5 flex flex-wrap gap-1.5">

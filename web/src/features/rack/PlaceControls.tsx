@@ -12,10 +12,7 @@ export function PlaceControls({ index }: { index: number }) {
   const pinned = useShown((shown) => shown.design.marks.pinned.includes(index));
   const [start, end] = useSides();
   const things = useShown((shown) => shown.design.things);
-  const brief = useShown((shown) => shown.design.brief) as {
-    item: { name: string };
-    others: Record<string, { name: string }>;
-  };
+  const brief = useShown((shown) => shown.design.brief);
   const place = things.holder.findLastIndex((holder) => holder <= index);
   const kind = things.kind[place];
   if (text === undefined || kind === undefined) return null;

@@ -4,6 +4,8 @@ import { useNavigate, useParams } from "react-router";
 
 import { api, ProblemError } from "../../api/client";
 import type { Catalogue, Rack } from "../../api/types";
+import { UnsentStore } from "../../api/unsent";
+import { useCatalogue } from "../../api/useCatalogue";
 import { NotFound } from "../../ui/NotFound";
 import { Choices } from "./Choices";
 import { Drawing } from "./Drawing";
@@ -12,7 +14,6 @@ import { Shortcuts } from "./Shortcuts";
 import { SessionShown, Unhurried, useShown } from "./shown";
 import { Standing } from "./Standing";
 import { Stages, type Stage } from "./Stages";
-import { UnsentStore } from "./unsent";
 import { TitleStrip } from "./TitleStrip";
 
 /** The other stages come once this page is there, and before they are gone to: then no link that is down keeps
@@ -36,7 +37,7 @@ const LogSheet = stageOf(async () => (await import("../log/LogSheet")).LogSheet)
 export function RackPage({ stage }: { stage: Stage }) {
   const { id = "" } = useParams();
   const rack = useQuery({ queryKey: ["rack", id], queryFn: () => api.rack(id), staleTime: Infinity });
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
+  const catalogue = useCatalogue();
   const error = rack.error ?? catalogue.error;
   if (error instanceof ProblemError && error.problem.status === 404) return <NotFound text={error.message} />;
   if (error) return <NotFound text={error.message} />;

@@ -42,7 +42,7 @@ export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
             {row.pitch !== null && !loose("pitch") && (
               <button
                 type="button"
-                className="text-[0.8rem] text-act underline decoration-dotted"
+                className="text-fine text-act underline decoration-dotted"
                 title="As close as the items and their air allow"
                 onClick={() => apply({ row: { pitch: null } })}
               >

@@ -10,7 +10,7 @@ import { Switch } from "../../ui/Switch";
 import { BriefField } from "./BriefField";
 import { Fig } from "./Fig";
 import { ALIKE, MAIN, ownRowPatch, rowsOf } from "./patches";
-import { matching, options, OWN, type Part } from "./listed";
+import { matching, options, OWN } from "./listed";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 
@@ -73,7 +73,7 @@ export function RowsChoices({ holders }: { holders: Catalogue["holders"] }) {
             {rows.drop !== null && (
               <button
                 type="button"
-                className="text-[0.8rem] text-act underline decoration-dotted"
+                className="text-fine text-act underline decoration-dotted"
                 onClick={() => apply({ rows: { drop: null } })}
               >
                 as little as they need
@@ -111,7 +111,7 @@ const SIZES: Record<string, [string, string][]> = {
 /** What holds one of the lower rows, where that may be another kind than in the first. */
 function RowHolder({ number, choices }: { number: string; choices: Catalogue["holders"] }) {
   const { apply } = useSession();
-  const asked = useShown((shown) => shown.design.brief["holders"]) as Record<string, Part> | undefined;
+  const asked = useShown(({ design: { brief } }) => ("holders" in brief ? brief.holders : null));
   if (!asked) return null;
   const own = asked[number];
   const key = own ? matching(choices, own) : ALIKE;
@@ -184,7 +184,7 @@ function Most() {
         placeholder="how wide?"
       />
       {offer && (
-        <p role="status" className="my-1 border-l-4 border-act bg-paper px-2 py-1 text-[0.9rem]">
+        <p role="status" className="my-1 border-l-4 border-act bg-paper px-2 py-1 text-plain">
           {offer.most.says}{" "}
           <Button look="act" onClick={() => session.apply(offer.most.patch)}>
             Hang the most
@@ -203,10 +203,7 @@ function OneRow({ index, counted = true }: { index: number; counted?: boolean })
   const count = useShown((shown) => shown.design.rows[index]?.count ?? 0);
   const held = useShown((shown) => rowsOf(shown.design).own[index]?.count != null);
   const pins = useShown((shown) => rowsOf(shown.design).own[index]?.pins?.length ?? 0);
-  const brief = useShown((shown) => shown.design.brief) as {
-    item: { plural: string };
-    others: Record<string, { plural: string }>;
-  };
+  const brief = useShown((shown) => shown.design.brief);
   const mixed = useShown((shown) => (rowsOf(shown.design).own[index]?.order?.length ?? 0) > 0);
   const kinds = [
     ...(mixed ? [{ value: MIXED, label: "mixed things" }] : []),
@@ -250,7 +247,7 @@ function OneRow({ index, counted = true }: { index: number; counted?: boolean })
           {held && (
             <button
               type="button"
-              className="text-[0.8rem] text-act underline decoration-dotted"
+              className="text-fine text-act underline decoration-dotted"
               onClick={() => apply(set(null))}
             >
               most

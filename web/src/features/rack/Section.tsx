@@ -13,7 +13,7 @@ export function Section({
   return (
     <section className="border-t border-ink px-3 pt-1 pb-1.5 first:border-t-0" aria-label={title}>
       <div className="flex min-h-7 items-center justify-between gap-2">
-        <h2 className="text-[0.98rem]">{title}</h2>
+        <h2 className="text-body">{title}</h2>
         {aside}
       </div>
       {children}

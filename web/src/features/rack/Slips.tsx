@@ -21,14 +21,14 @@ export function Slips() {
             <section
               key={key}
               aria-label={`Working of ${figure.label}`}
-              className="pointer-events-auto w-64 border border-ink bg-sheet px-3 pt-2 pb-2.5 text-[0.9rem] shadow-[3px_3px_0_var(--rule)]"
+              className="pointer-events-auto w-64 border border-ink bg-sheet px-3 pt-2 pb-2.5 text-plain shadow-[3px_3px_0_var(--rule)]"
             >
               <div className="flex items-baseline gap-2">
-                <h2 className="flex-1 text-[0.98rem]">{figure.label}</h2>
+                <h2 className="flex-1 text-body">{figure.label}</h2>
                 <button
                   type="button"
                   aria-pressed={kept}
-                  className="text-[0.8rem] text-act underline decoration-dotted underline-offset-2"
+                  className="text-fine text-act underline decoration-dotted underline-offset-2"
                   onClick={() => keepSlip(key)}
                 >
                   {kept ? "kept" : "keep"}
@@ -42,10 +42,8 @@ export function Slips() {
                   ×
                 </button>
               </div>
-              <p className="hand my-1 border-b border-dotted border-rule pb-1 text-[0.93rem]">
-                {figure.formula}
-              </p>
-              <dl className="grid grid-cols-[auto_1fr_auto] gap-x-2 text-[0.87rem]">
+              <p className="hand my-1 border-b border-dotted border-rule pb-1 text-plain">{figure.formula}</p>
+              <dl className="grid grid-cols-[auto_1fr_auto] gap-x-2 text-small">
                 {figure.inputs.map((input) => (
                   <div key={input.symbol + input.name} className="contents">
                     <dt className="hand">{input.symbol}</dt>
@@ -56,15 +54,15 @@ export function Slips() {
                   </div>
                 ))}
               </dl>
-              <p className="hand mt-1 border-t border-ink pt-1 text-right text-[1.05rem] font-semibold">
+              <p className="hand mt-1 border-t border-ink pt-1 text-right text-lead font-semibold">
                 = <Measure text={figure.text} />
               </p>
               {figure.tape && (
-                <p className="text-right text-[0.87rem] text-mark">
+                <p className="text-right text-small text-mark">
                   on the tape <Measure text={figure.tape} />
                 </p>
               )}
-              <p className="mt-1 text-[0.87rem] text-soft">{figure.why}</p>
+              <p className="mt-1 text-small text-soft">{figure.why}</p>
               {/^mark\.\d+$/.test(key) && <PlaceControls index={Number(key.slice(5))} />}
             </section>
           )

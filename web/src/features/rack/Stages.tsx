@@ -46,13 +46,13 @@ export function Stages({ stage }: { stage: Stage }) {
             to={`/racks/${id}${path}`}
             end
             aria-current={one === stage ? "page" : undefined}
-            className="hand flex min-h-9 flex-auto items-center justify-center gap-0.5 px-0.5 whitespace-nowrap border-l border-rule text-[0.84rem] text-soft first:border-l-0
+            className="hand flex min-h-9 flex-auto items-center justify-center gap-0.5 px-0.5 whitespace-nowrap border-l border-rule text-small text-soft first:border-l-0
               hover:text-ink aria-[current=page]:bg-sheet aria-[current=page]:font-semibold aria-[current=page]:text-ink
               aria-[current=page]:shadow-[inset_0_3px_0_var(--ink)]"
           >
             {label}
             {left > 0 && (
-              <span className="text-[0.76rem] font-semibold text-care">
+              <span className="text-fine font-semibold text-care">
                 ▲{left}
                 <span className="sr-only"> to settle</span>
               </span>

@@ -79,7 +79,7 @@ export function Tape({ view, size, flipped, row }: Props) {
               x={x(at) - 2.5}
               y={TOP + 11}
               textAnchor="end"
-              className="hand fill-ink text-[10.5px]"
+              className="hand fill-ink text-reading"
             >
               {label}
             </text>
@@ -123,7 +123,7 @@ export function Tape({ view, size, flipped, row }: Props) {
               x={at}
               y={TOP - 8 - tier * ROW_PX}
               textAnchor="middle"
-              className="hand fill-mark text-[12.5px] font-semibold group-hover:underline"
+              className="hand fill-mark text-label font-semibold group-hover:underline"
             >
               <Measure drawn text={text} />
             </text>

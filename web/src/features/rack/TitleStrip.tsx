@@ -7,16 +7,13 @@ import type { TapeName } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { NameField } from "../../ui/NameField";
 import { Pick } from "../../ui/Pick";
+import { STEPS } from "../../ui/lastTape";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { UnitSwitch } from "../../ui/UnitSwitch";
 import { UndoRedo } from "../../ui/UndoRedo";
 import { MarkingAids } from "./MarkingAids";
 import { useSession, useShown } from "./shown";
 
-const STEPS: Record<"in" | "mm", TapeName[]> = {
-  mm: ["1 mm", "0.5 mm"],
-  in: ["1/8 in", "1/16 in", "1/32 in", "1/64 in"],
-};
 const STANDING = { saved: "saved", saving: "saving…", offline: "not saved yet", stale: "changed elsewhere" };
 const PAPERS: [Paper, string][] = [
   ["a4", "A4"],
@@ -42,7 +39,7 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
       <NameField label="Name of the rack" what="rack" name={rack.name} onRename={session.rename} />
       <span
         role="status"
-        className={`text-[0.85rem] ${standing === "saved" ? "text-soft" : "font-semibold text-care"}`}
+        className={`text-small ${standing === "saved" ? "text-soft" : "font-semibold text-care"}`}
       >
         {standing === "offline" && waiting > 0 ? `${waiting} not saved yet` : STANDING[standing]}
       </span>
@@ -52,8 +49,8 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
       <Pick
         label="Tape step"
         value={name}
-        options={STEPS[unit].map((step) => ({ value: step, label: step }))}
-        onPick={(step) => tape(step as TapeName)}
+        options={STEPS[unit].map((step: TapeName) => ({ value: step, label: step }))}
+        onPick={tape}
       />
       <Link
         to={`/racks/${rack.id}/versions`}
@@ -90,10 +87,10 @@ function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
         >
           <DropdownMenu.RadioGroup
             value={paper}
-            onValueChange={(next) => setPaper(next as Paper)}
+            onValueChange={(next) => setPaper(next === "letter" ? next : "a4")}
             className="flex items-center gap-3 px-3 py-1"
           >
-            <span className="text-[0.87rem] text-soft">Sheet size</span>
+            <span className="text-small text-soft">Sheet size</span>
             {PAPERS.map(([key, label]) => (
               <DropdownMenu.RadioItem
                 key={key}
@@ -108,13 +105,13 @@ function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
           <DropdownMenu.Item asChild className={ITEM}>
             <a href={fileUrl(id, "template.pdf", paper)} target="_blank" rel="noreferrer">
               Marking template, true size
-              <span className="block text-[0.84rem] opacity-85">Lay it on the board and prick through</span>
+              <span className="block text-small opacity-85">Lay it on the board and prick through</span>
             </a>
           </DropdownMenu.Item>
           <DropdownMenu.Item asChild className={ITEM}>
             <a href={fileUrl(id, "sheet.pdf", paper)} target="_blank" rel="noreferrer">
               Shop sheet
-              <span className="block text-[0.84rem] opacity-85">
+              <span className="block text-small opacity-85">
                 Drawing, marks, drilling, cautions on one page
               </span>
             </a>
@@ -124,7 +121,7 @@ function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
               <DropdownMenu.Item asChild className={ITEM}>
                 <a href={fileUrl(id, "putting-up.pdf", paper)} target="_blank" rel="noreferrer">
                   Putting it up
-                  <span className="block text-[0.84rem] opacity-85">
+                  <span className="block text-small opacity-85">
                     The wall, the holes, the order of hands, on one page
                   </span>
                 </a>
@@ -132,7 +129,7 @@ function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
               <DropdownMenu.Item asChild className={ITEM}>
                 <a href={fileUrl(id, "wall-template.pdf", paper)} target="_blank" rel="noreferrer">
                   Wall template, true size
-                  <span className="block text-[0.84rem] opacity-85">
+                  <span className="block text-small opacity-85">
                     Tape it to the wall, level, and drill through
                   </span>
                 </a>
@@ -141,9 +138,7 @@ function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
           )}
           <DropdownMenu.Item className={ITEM} onSelect={() => setAids(true)}>
             Sticks, jigs and lengths…
-            <span className="block text-[0.84rem] opacity-85">
-              Aids for marking out, and for making several
-            </span>
+            <span className="block text-small opacity-85">Aids for marking out, and for making several</span>
           </DropdownMenu.Item>
           <DropdownMenu.Separator className="my-1 border-t border-rule" />
           {(

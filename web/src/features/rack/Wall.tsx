@@ -97,7 +97,7 @@ export function Wall({ control, scene, placing }: Props) {
       {scene.labels.filter(seen).map((label, index) => (
         <text
           key={index}
-          className={`hand pointer-events-none text-[11.5px] ${label.role === "force" ? "fill-stop font-semibold" : "fill-soft"}`}
+          className={`hand pointer-events-none text-reading ${label.role === "force" ? "fill-stop font-semibold" : "fill-soft"}`}
           textAnchor={label.anchor}
           x={toScreenX(view, label.x)}
           y={toScreenY(view, label.y)}

@@ -116,7 +116,7 @@ function Caption({ x, y, text }: { x: number; y: number; text: string }) {
   return (
     <g className="pointer-events-none">
       <rect x={x - wide / 2} y={y - 11} width={wide} height={15} rx={2} className="fill-act" />
-      <text x={x} y={y} textAnchor="middle" className="hand fill-on-act text-[11.5px]">
+      <text x={x} y={y} textAnchor="middle" className="hand fill-on-act text-reading">
         <Measure drawn text={text} />
       </text>
     </g>

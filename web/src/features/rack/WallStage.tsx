@@ -31,7 +31,7 @@ export function WallStage() {
           <Section title="Where on it">
             <BriefField path="place.x" label="from left" wide />
             <BriefField path="hung" label={up ? "foot at" : "hung"} wide />
-            <p className="text-[0.87rem] text-soft">
+            <p className="text-small text-soft">
               Drag the rack on its wall: it catches at studs, middles, neighbours and heights. Arrow keys move
               it a step of the tape.
             </p>
@@ -87,7 +87,7 @@ function WhichWall() {
         />
       ) : (
         <>
-          <p className="mb-2 text-[0.9rem] text-soft">
+          <p className="mb-2 text-plain text-soft">
             Without a wall nothing is known of studs, doors or other racks. Measure it once: every rack on it
             uses the same survey.
           </p>
@@ -99,7 +99,7 @@ function WhichWall() {
               onClick={() => apply(wall.patch)}
             >
               {wall.name}
-              <span className="block text-[0.84rem] text-soft">{wall.says}</span>
+              <span className="block text-small text-soft">{wall.says}</span>
             </button>
           ))}
         </>
@@ -113,10 +113,7 @@ function Aims() {
   const standing = useStanding();
   return (
     <Section title="Best places">
-      <div
-        className="hand grid grid-cols-[1fr_4.2rem_2.6rem_2.6rem] gap-x-1 text-[0.75rem] text-soft"
-        aria-hidden
-      >
+      <div className="hand grid grid-cols-[1fr_4.2rem_2.6rem_2.6rem] gap-x-1 text-fine text-soft" aria-hidden>
         <span className="col-start-2 text-right">from left</span>
         <span className="text-right">studs</span>
         <span className="text-right">holes</span>
@@ -137,16 +134,16 @@ function Aim({ aim }: { aim: Standing["aims"][number] }) {
       aria-pressed={aim.here}
       title={aim.why}
       className="grid w-full grid-cols-[1fr_4.2rem_2.6rem_2.6rem] items-baseline gap-x-1 rounded-[2px] px-0.5 py-0.5 text-left
-        text-[0.9rem] hover:bg-note-bg aria-pressed:bg-ink aria-pressed:text-paper pointer-coarse:min-h-10"
+        text-plain hover:bg-note-bg aria-pressed:bg-ink aria-pressed:text-paper pointer-coarse:min-h-10"
       onClick={() => apply(aim.patch)}
       onFocus={() => preview(aim.patch)}
       onBlur={() => preview(null)}
     >
       <span>
         {aim.name}
-        <span className="block text-[0.8rem] opacity-80">{aim.share}</span>
+        <span className="block text-fine opacity-80">{aim.share}</span>
         {aim.but && (
-          <span className="block text-[0.8rem] opacity-80">
+          <span className="block text-fine opacity-80">
             <Measure text={aim.but} />
           </span>
         )}
@@ -170,7 +167,7 @@ function Aim({ aim }: { aim: Standing["aims"][number] }) {
 function Room() {
   const { apply } = useSession();
   const on = useShown((shown) => shown.design.on_wall);
-  const who = useShown(({ design }) => (design.brief["place"] as { who: string }).who);
+  const who = useShown(({ design }) => design.brief.place.who);
   return (
     <Section title="Who uses it, and the room">
       <div className="flex items-baseline justify-between gap-1">
@@ -188,7 +185,7 @@ function Room() {
         <BriefField path="place.way" label="way past" />
         <span className="flex items-baseline justify-between gap-1">
           <span className="text-soft">stands out</span>
-          <span className="hand text-[0.95rem]">
+          <span className="hand text-plain">
             <Measure text={on?.depth ?? ""} />
           </span>
         </span>

@@ -1,3 +1,4 @@
+import { patchAt } from "../../api/patch";
 import { expect, test } from "vitest";
 
 import type { Design } from "../../api/types";
@@ -9,7 +10,6 @@ import {
   kindAtPatch,
   kindCountPatch,
   movePatch,
-  patchAt,
   pinPatch,
   removeKindPatch,
 } from "./patches";

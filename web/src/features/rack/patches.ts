@@ -1,26 +1,5 @@
-import type { Design, Patch } from "../../api/types";
-
-/** `row.length` and a value as a merge patch: `{row: {length: value}}`. */
-export function patchAt(path: string, value: unknown): Patch {
-  return path.split(".").reduceRight<unknown>((inner, key) => ({ [key]: inner }), value) as Patch;
-}
-
-/** `patch` merged into `target` as RFC 7396 has it. */
-function merged(target: unknown, patch: unknown): unknown {
-  if (typeof patch !== "object" || patch === null || Array.isArray(patch)) return patch;
-  const old = typeof target === "object" && target !== null && !Array.isArray(target) ? target : {};
-  const found = new Map<string, unknown>(Object.entries(old));
-  for (const [key, value] of Object.entries(patch))
-    if (value === null) found.delete(key);
-    else found.set(key, merged(found.get(key), value));
-  return Object.fromEntries(found);
-}
-
-function leaves(patch: unknown, path = ""): [string, string][] {
-  if (typeof patch === "string" || typeof patch === "number") return [[path, String(patch)]];
-  if (typeof patch !== "object" || patch === null || Array.isArray(patch)) return [];
-  return Object.entries(patch).flatMap(([key, value]) => leaves(value, path ? `${path}.${key}` : key));
-}
+import { leaves, merged, valueAt } from "../../api/patch";
+import type { Brief, Design, KeepOut, OwnRow, Patch, RowBrief, RowsBrief } from "../../api/types";
 
 /** A design with changes that only its server could work out: what they say themselves is known without it. */
 export function pendingOn(design: Design, patches: readonly Patch[]): Design {
@@ -29,7 +8,7 @@ export function pendingOn(design: Design, patches: readonly Patch[]): Design {
   const count = Number(said["row.count"]);
   return {
     ...design,
-    brief: patches.reduce<unknown>(merged, design.brief) as Design["brief"],
+    brief: patches.reduce<Brief>((brief, patch) => merged(brief, patch), design.brief),
     fields: { ...design.fields, ...said },
     count: count > 0 ? count : design.count,
   };
@@ -37,9 +16,7 @@ export function pendingOn(design: Design, patches: readonly Patch[]): Design {
 
 /** The text of a field of the brief as it is shown; `placeholder` where nothing is held. */
 export function textAt(design: Design, path: string, placeholder = ""): string {
-  const value = path
-    .split(".")
-    .reduce<unknown>((at, key) => (at as Record<string, unknown> | null)?.[key], design.brief);
+  const value = valueAt(design.brief, path);
   const plain = typeof value === "number" || typeof value === "string" ? String(value) : "";
   return design.fields[path] ?? (plain || placeholder);
 }
@@ -51,48 +28,13 @@ export function stepped(text: string, step: string, by: number): string {
   return `${text} ${by > 0 ? "+" : "-"} ${steps}`;
 }
 
-interface Pin {
-  index: number;
-  at: string;
-}
-export interface KeepOut {
-  flaw: string;
-  at: string;
-  width: string;
-}
-export interface RowBrief {
-  follows: string;
-  spacing: string;
-  pitch: string | null;
-  ends: { rule: string };
-  pins: Pin[];
-  facing: string;
-  spares: number;
-  keepouts: KeepOut[];
-}
-export interface OwnRow {
-  kind: string;
-  count: number | null;
-  /** Where it is held by itself; without any it follows the first row. */
-  pins?: Pin[];
-  /** The kinds that it hangs, from the datum, where they are mixed. */
-  order?: string[];
-}
-export interface RowsBrief {
-  count: number;
-  layout: string;
-  stagger: string;
-  own: OwnRow[];
-  boards: string;
-  drop: string | null;
-}
 /** A row that hangs what the first one hangs. */
 export const ALIKE = "=";
 /** The kind that a rack begins with; the others have names. */
 export const MAIN = "";
 
-export const rowsOf = (design: Design) => design.brief["rows"] as RowsBrief;
-export const rowOf = (design: Design) => design.brief["row"] as RowBrief;
+export const rowsOf = (design: Design): RowsBrief => design.brief.rows;
+export const rowOf = (design: Design): RowBrief => design.brief.row;
 
 /** Holder `index` pinned at `at`, the others as they were; without `at` it is let go. */
 export function pinPatch(design: Design, index: number, at?: string): Patch {
@@ -142,7 +84,7 @@ export const addKindPatch = (design: Design, kind: string, item: unknown, count 
 
 /** All of a kind taken off the rack. The main one is followed by the next. */
 export function removeKindPatch(design: Design, kind: string): Patch {
-  const others = design.brief["others"] as Record<string, unknown>;
+  const others = design.brief.others;
   const kept = kindsOf(design).filter((one) => one !== kind);
   const next = kind === MAIN ? (kept[0] ?? Object.keys(others)[0] ?? MAIN) : MAIN;
   // The row may have held nothing else: then one of what is left begins it.

@@ -2,9 +2,11 @@ import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
 import { api, OfflineError, ProblemError } from "../../api/client";
 import { line } from "../../api/line";
+import { queries } from "../../api/queries";
 import type { Design, Rack } from "../../api/types";
+import { browser } from "../../testing";
 import { Session } from "./session";
-import { UnsentStore, waitingByRack } from "./unsent";
+import { UnsentStore, waitingBySheet } from "../../api/unsent";
 
 const design = (count: number) =>
   ({ count, brief: { row: { count } }, kept: { same: true } }) as unknown as Design;
@@ -12,33 +14,6 @@ const rack = (version: number, count = version) =>
   ({ id: "r", version, design: design(count), undo: "x", redo: null }) as unknown as Rack;
 const problem = (type: string) =>
   new ProblemError({ type, title: "", status: 409, detail: "no", errors: [{ field: "f", message: "bad" }] });
-
-/** What the browser keeps: one object for all windows of it. */
-function browser() {
-  const kept = new Map<string, string>();
-  const held = new Set<string>();
-  return {
-    kept,
-    storage: {
-      getItem: (name: string) => kept.get(name) ?? null,
-      setItem: (name: string, text: string) => void kept.set(name, text),
-      removeItem: (name: string) => void kept.delete(name),
-      key: (k: number) => [...kept.keys()][k] ?? null,
-      get length() {
-        return kept.size;
-      },
-    },
-    locks: {
-      request: (name: string, ...rest: unknown[]) => {
-        const ask = rest.at(-1) as (lock: object | null) => unknown;
-        if (rest.length === 1) held.add(name);
-        return Promise.resolve(rest.length === 1 ? undefined : ask(held.has(name) ? null : {}));
-      },
-    } as unknown as LockManager,
-    /** Its windows are closed: what they held is free. */
-    close: () => held.clear(),
-  };
-}
 
 let home: ReturnType<typeof browser>;
 let session: Session;
@@ -51,6 +26,7 @@ beforeEach(() => {
   session = opened(rack(1));
 });
 afterEach(() => {
+  queries.clear();
   vi.restoreAllMocks();
   vi.useRealTimers();
 });
@@ -108,7 +84,7 @@ test("a stale window keeps all of its changes, in their order, and nobody's else
   await again.keepMine();
   expect(copy.mock.calls[0]?.[1]).toEqual({ brief: all });
   expect(again.store.getState()).toMatchObject({ standing: "saved", waiting: 0, design: { count: 9 } });
-  expect(waitingByRack(home.storage).size).toBe(0);
+  expect(waitingBySheet(home.storage).size).toBe(0);
 });
 
 test.each([0, 50, 300])(
@@ -143,6 +119,7 @@ test("what is made of a list is made of the list as it is by then", async () => 
   const add = (at: Design) => ({ row: { count: at.count + 1 } });
   session.apply(add);
   session.apply(add);
+  await vi.waitFor(() => expect(answers).toHaveLength(1));
   answers[0]?.(rack(2, 5));
   await vi.waitFor(() => expect(answers).toHaveLength(2));
   expect(change.mock.calls[1]?.[2]).toEqual({ row: { count: 6 } });
@@ -158,7 +135,7 @@ test("what waits for the server outlives its window, and is sent once, under its
   await vi.advanceTimersByTimeAsync(10);
   expect(shown()).toMatchObject({ standing: "offline", waiting: 3 });
   expect(session.unsaved).toBe(true);
-  expect(waitingByRack(home.storage).get("r")).toBe(3);
+  expect(waitingBySheet(home.storage).get("r")).toBe(3);
   // Another window of the same browser leaves it to the one that is open.
   const beside = opened(rack(1));
   await beside.resume();

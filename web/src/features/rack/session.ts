@@ -1,15 +1,15 @@
 import { replaceEqualDeep } from "@tanstack/react-query";
 import { createStore } from "zustand/vanilla";
 
-import { api, OfflineError, ProblemError, saidOf, wallTime } from "../../api/client";
+import { api, OfflineError, ProblemError, reasonOf, saidOf, wallTime } from "../../api/client";
 import { newKey } from "../../api/key";
 import { line } from "../../api/line";
-import type { Design, Patch, Rack } from "../../api/types";
+import type { UnsentStore } from "../../api/unsent";
+import { WriteQueue } from "../../api/writes";
+import type { Brief, Design, Patch, Rack } from "../../api/types";
 import type { Outcome } from "../../ui/Field";
 import { pendingOn } from "./patches";
-import type { Unsent, UnsentStore } from "./unsent";
 
-const RETRY_MS = 2000;
 const LOOK_MS = 1500;
 
 export type Standing = "saved" | "saving" | "offline" | "stale";
@@ -40,7 +40,22 @@ export interface Shown {
   slips: OpenSlip[];
 }
 
-const STALE = Symbol("changed in another window");
+/** A write that was not answered yet. Its `key` makes it the same write whenever it is sent again. */
+type Unsent = { key: string } & (
+  | { what: "change"; patch: Patch }
+  | { what: "rename"; name: string }
+  | { what: "undo" | "redo" }
+  | { what: "mend"; of: string; way: string; at: string }
+);
+
+/** What a window has that the server has not: writes in their order, made from a version; or, stale, a brief of its own. */
+export interface Waiting {
+  version: number;
+  brief: Brief;
+  writes: Unsent[];
+  stale: boolean;
+}
+
 const CHANGED = "This rack was changed in another window: take the newer one, or keep yours as a copy.";
 
 type WithoutKey = Unsent extends infer One ? (One extends Unsent ? Omit<One, "key"> : never) : never;
@@ -52,10 +67,7 @@ interface Job {
   /** Presses of one key that were not sent yet are one write. */
   press?: { of: string; by: number };
   /** What it was made from, where that was another window. */
-  from?: { version: number; brief: Design["brief"] };
-  sent: boolean;
-  done: Promise<Outcome>;
-  settle: (outcome: Outcome) => void;
+  from?: Pick<Waiting, "version" | "brief">;
 }
 
 /**
@@ -65,7 +77,7 @@ interface Job {
  */
 export class Session {
   readonly store;
-  private readonly jobs: Job[] = [];
+  private readonly queue: WriteQueue<Job, Outcome>;
   private running: Promise<unknown> = Promise.resolve();
   /** What this window's user has made of the rack that is another by now. */
   private mine: Design | null = null;
@@ -77,8 +89,14 @@ export class Session {
   constructor(
     rack: Rack,
     private readonly onStored: (rack: Rack) => void,
-    private readonly unsent: Pick<UnsentStore, "keep" | "left">,
+    private readonly unsent: Pick<UnsentStore<Waiting>, "keep" | "left">,
   ) {
+    this.queue = new WriteQueue(`rack-${rack.id}`, this.make, {
+      onChange: (trouble) => {
+        if (trouble) this.set({ standing: "offline" });
+        this.keep();
+      },
+    });
     this.store = createStore<Shown>(() => ({
       rack,
       design: rack.design,
@@ -99,7 +117,7 @@ export class Session {
   /** Whether leaving the page would leave something behind. */
   get unsaved(): boolean {
     const { standing } = this.store.getState();
-    return (standing === "offline" && this.jobs.length > 0) || this.mine !== null;
+    return (standing === "offline" && this.queue.waiting.length > 0) || this.mine !== null;
   }
 
   /** Stores a change; answers with what could not be read, for the field that asked to show. */
@@ -111,9 +129,9 @@ export class Session {
 
   /** A press of a key or a stepper: `by` so many of `of`. Those that come before it is sent are counted in. */
   readonly press = (of: string, by: number, make: (design: Design, by: number) => Patch): void => {
-    const last = this.jobs.at(-1);
-    if (last?.press?.of === of && !last.sent) {
-      last.press.by += by;
+    const last = this.queue.unbegun?.press;
+    if (last?.of === of) {
+      last.by += by;
       this.keep();
       return;
     }
@@ -184,7 +202,7 @@ export class Session {
   /** The rack is as it was, its wall or a neighbour is not: nothing of the user's is at stake, so it is just shown. */
   private async takeNews(): Promise<void> {
     const rack = await api.rack(this.rack.id);
-    if (this.jobs.length || rack.version !== this.rack.version) return;
+    if (this.queue.waiting.length || rack.version !== this.rack.version) return;
     this.settle(rack);
     this.showStored();
   }
@@ -192,10 +210,10 @@ export class Session {
   /** Another window may change the rack: look now and then, and tell before the user edits on. */
   watch(): () => void {
     const timer = setInterval(() => {
-      if (document.hidden || this.jobs.length || this.store.getState().standing === "stale") return;
+      if (document.hidden || this.queue.waiting.length || this.store.getState().standing === "stale") return;
       api.version(this.rack.id).then(
         ({ version, site, facts }) => {
-          if (this.jobs.length) return;
+          if (this.queue.waiting.length) return;
           const known = this.store.getState().facts;
           if (facts !== known) this.set({ facts });
           if (version > this.rack.version) this.set({ standing: "stale" });
@@ -242,59 +260,34 @@ export class Session {
     });
   }
 
-  private enqueue(job: Pick<Job, "write" | "make" | "press" | "from">): Promise<Outcome> {
-    let settle: Job["settle"] = () => undefined;
-    const done = new Promise<Outcome>((resolve) => (settle = resolve));
-    this.jobs.push({ ...job, sent: false, done, settle });
-    this.keep();
-    if (this.jobs.length === 1) this.running = this.run();
+  private enqueue(job: Job): Promise<Outcome> {
+    const done = this.queue.put(job).catch((error: unknown) => this.stored(String(error))); // the next one still goes
+    this.running = done;
     return done;
   }
 
-  /** Sends what waits, in its order. */
-  private async run(): Promise<void> {
-    for (let job = this.jobs[0]; job; job = this.jobs[0]) {
-      const stale = this.store.getState().standing === "stale";
-      const outcome = await (stale ? this.makeMine(job) : this.sendUntilAnswered(job)).catch(
-        (error: unknown) => this.stored(String(error)), // the next one still goes
-      );
-      if (outcome === STALE) {
-        await this.goOn(job.from?.brief ?? this.rack.design.brief);
-        continue; // it is made of the window's own state then
-      }
-      this.jobs.shift();
-      this.keep();
-      job.settle(outcome);
-    }
-  }
-
-  private async sendUntilAnswered(job: Job): Promise<Outcome | typeof STALE> {
-    this.set({ standing: "saving" });
-    job.sent = true;
+  /** Makes the oldest that waits. Rejects with `OfflineError`: it is made again then. */
+  private readonly make = async (job: Job): Promise<Outcome> => {
+    const { standing } = this.store.getState();
+    if (standing === "stale") return this.makeMine(job);
+    if (standing === "saved") this.set({ standing: "saving" });
     const patch = job.make?.(this.rack.design) ?? null;
     if (job.make && !patch) return this.stored(null);
-    let written = false;
-    for (;;) {
-      try {
-        const base = job.from?.version ?? this.rack.version;
-        this.settle(await (written ? api.rack(this.rack.id) : this.send(job.write, base, patch ?? {})));
-        return this.stored(null);
-      } catch (error) {
-        if (error instanceof OfflineError) {
-          this.set({ standing: "offline" });
-          await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
-          continue;
-        }
-        const type = error instanceof ProblemError ? error.problem.type : "";
-        if (type.endsWith("/already-written")) {
-          written = true; // its answer was lost: what came of it is looked at
-          continue;
-        }
-        if (type.endsWith("/stale")) return STALE;
-        return this.stored(error instanceof ProblemError ? saidOf(error) : String(error));
+    try {
+      const base = job.from?.version ?? this.rack.version;
+      this.settle(await this.send(job.write, base, patch ?? {}));
+    } catch (error) {
+      if (!(error instanceof ProblemError)) throw error;
+      const { type } = error.problem;
+      if (type.endsWith("/stale")) {
+        await this.goOn(job.from?.brief ?? this.rack.design.brief);
+        return this.makeMine(job); // it is made of the window's own state then
       }
+      if (!type.endsWith("/already-written")) return this.stored(saidOf(error));
+      this.settle(await api.rack(this.rack.id)); // its answer was lost: what came of it is looked at
     }
-  }
+    return this.stored(null);
+  };
 
   private send(write: Unsent, base: number, patch: Patch): Promise<Rack> {
     const { id } = this.rack;
@@ -305,7 +298,7 @@ export class Session {
   }
 
   private stored(outcome: Outcome): Outcome {
-    if (this.jobs.length === 1 || outcome) this.showStored();
+    if (this.queue.waiting.length === 1 || outcome) this.showStored();
     this.set({ standing: "saved", ...(outcome === null && { trouble: null }) });
     return outcome;
   }
@@ -314,26 +307,25 @@ export class Session {
   private async makeMine(job: Job): Promise<Outcome> {
     if (job.write.what !== "change") return CHANGED;
     const own = this.mine ?? this.rack.design;
-    const patch = job.make?.(own) ?? {};
-    for (;;) {
-      try {
-        this.mine = await line.solve(this.rack.id, own.brief, patch);
-        this.set({ design: replaceEqualDeep(this.store.getState().design, this.mine) });
-        return null;
-      } catch (error) {
-        if (error instanceof ProblemError) return saidOf(error);
-        await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
-      }
+    try {
+      this.mine = await line.solve(this.rack.id, own.brief, job.make?.(own) ?? {});
+    } catch (error) {
+      if (error instanceof ProblemError) return saidOf(error);
+      throw error;
     }
+    this.set({ design: replaceEqualDeep(this.store.getState().design, this.mine) });
+    return null;
   }
 
   /** The rack is another by now: from here on this window has its own, which begins with `brief`. */
-  private async goOn(brief: Design["brief"]): Promise<void> {
+  private async goOn(brief: Brief): Promise<void> {
     this.set({ standing: "stale" });
     if (brief === this.rack.design.brief) return;
     if (this.mine) {
       // Of two windows one can be shown; what the other had becomes a rack of its own.
-      await api.copy(this.rack.id, { brief }).catch((error: Error) => this.set({ trouble: error.message }));
+      await api
+        .copy(this.rack.id, { brief })
+        .catch((error: unknown) => this.set({ trouble: reasonOf(error) }));
       return;
     }
     this.mine = await line.solve(this.rack.id, brief, {}).catch(() => null);
@@ -353,14 +345,16 @@ export class Session {
     const stale = this.mine !== null;
     const design = this.mine ?? this.rack.design;
     const made: Patch[] = [];
-    const writes = this.jobs.map(({ write, make }) => {
+    const { waiting } = this.queue;
+    const writes = waiting.map(({ write, make }) => {
       if (write.what !== "change") return write;
       const patch = make?.(pendingOn(design, made)) ?? {};
       made.push(patch);
       return { ...write, patch };
     });
-    this.unsent.keep({ version: this.rack.version, brief: design.brief, writes, stale });
-    this.set({ waiting: stale ? Math.max(this.jobs.length, 1) : this.jobs.length });
+    const { version } = this.rack;
+    this.unsent.keep(stale || writes.length ? { version, brief: design.brief, writes, stale } : null);
+    this.set({ waiting: stale ? Math.max(writes.length, 1) : writes.length });
   }
 
   private settle(rack: Rack): void {

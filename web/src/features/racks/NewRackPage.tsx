@@ -4,6 +4,7 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 
 import { api } from "../../api/client";
 import type { Hang, ItemChoice, TapeName } from "../../api/types";
+import { useCatalogue } from "../../api/useCatalogue";
 import { Button } from "../../ui/Button";
 import { readCount } from "../../ui/count";
 import { Field } from "../../ui/Field";
@@ -11,11 +12,11 @@ import { Measure } from "../../ui/Measure";
 import { Pick } from "../../ui/Pick";
 import { RackDrawing } from "../../ui/RackDrawing";
 import { Switch } from "../../ui/Switch";
+import { keepTape, lastTape } from "../../ui/lastTape";
 import { useDraft } from "../../ui/useDraft";
 import { Shelf } from "../items/Shelf";
 import { Ways } from "./Ways";
 
-const KEY = "yardcliff-tape";
 const PREVIEW = { width: 620, height: 200 };
 const USUAL = 5;
 const FEWER = 2;
@@ -23,11 +24,11 @@ const FEWER = 2;
 /** The opening question: what hangs here, and how many of each. The rack is drawn as it is answered. */
 export function NewRackPage() {
   const navigate = useNavigate();
-  const [tape, setTape] = useState<TapeName>(() => (localStorage.getItem(KEY) as TapeName | null) ?? "1 mm");
+  const [tape, setTape] = useState(lastTape);
   // A look at the racks, Back or a reload leave the answers as they are; drawing the rack ends them.
   const [hangs, setHangs, letGo] = useDraft<Hang[]>("new.hangs", []);
   const [picked, setPicked, unpick] = useDraft<string | null>("new.way", null);
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
+  const catalogue = useCatalogue();
   const walls = useQuery({ queryKey: ["walls"], queryFn: api.walls });
   const [asked, setAsked] = useSearchParams();
   const wall = asked.get("wall");
@@ -60,7 +61,7 @@ export function NewRackPage() {
     setHangs((old) => old.map((hang) => (hang.item === key ? { ...hang, count } : hang)));
   function pickTape(unit: "in" | "mm") {
     const next: TapeName = unit === "in" ? "1/16 in" : "1 mm";
-    localStorage.setItem(KEY, next);
+    keepTape(next);
     setTape(next);
   }
 
@@ -72,7 +73,7 @@ export function NewRackPage() {
         <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
           Racks
         </Link>
-        <h1 className="flex-1 text-[1.7rem]">What hangs here?</h1>
+        <h1 className="flex-1 text-head">What hangs here?</h1>
         <Switch
           label="Unit"
           value={tape.endsWith("in") ? "in" : "mm"}
@@ -108,7 +109,7 @@ export function NewRackPage() {
             busy={make.isPending}
           />
           {hangs.length > 0 && (walls.data?.length ?? 0) > 0 && (
-            <div className="mt-1 flex items-baseline justify-center gap-1 text-[0.95rem]">
+            <div className="mt-1 flex items-baseline justify-center gap-1 text-plain">
               <span className="text-soft">on</span>
               <Pick
                 label="On which wall"
@@ -170,7 +171,7 @@ function Answer({ hangs, items, busy, onCount, onLeave, onDraw }: AnswerProps) {
       </p>
     );
   return (
-    <div className="mt-3 flex flex-wrap items-center justify-center gap-x-5 gap-y-2 text-[1.1rem]">
+    <div className="mt-3 flex flex-wrap items-center justify-center gap-x-5 gap-y-2 text-lead">
       {hangs.map(({ item: key, count = USUAL }) => {
         const item = items.find((one) => one.key === key);
         if (!item) return null;

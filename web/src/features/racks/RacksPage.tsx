@@ -2,14 +2,14 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState, type ChangeEvent } from "react";
 import { Link, useNavigate } from "react-router";
 
-import { api } from "../../api/client";
+import { api, reasonOf } from "../../api/client";
 import type { RackSummary } from "../../api/types";
+import { waitingBySheet } from "../../api/unsent";
 import { Button, told } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
 import { RackDrawing } from "../../ui/RackDrawing";
-import { waitingByRack } from "../rack/unsent";
 import { Walls } from "../walls/Walls";
 
 /** Pixels per mm at the most, and the widest a drawing may be: a very long rack makes all of them smaller. */
@@ -20,11 +20,11 @@ export function RacksPage() {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const say = useSay();
-  const [waiting] = useState(() => waitingByRack());
+  const [waiting] = useState(() => waitingBySheet());
   const racks = useQuery({ queryKey: ["racks"], queryFn: api.racks });
   const bin = useQuery({ queryKey: ["racks", "bin"], queryFn: api.bin });
   const refresh = () => void queries.invalidateQueries({ queryKey: ["racks"] });
-  const fail = (error: Error) => say(error.message);
+  const fail = (error: unknown) => say(reasonOf(error));
   const restore = useMutation({ mutationFn: api.restore, onSuccess: refresh, onError: fail });
   const remove = useMutation({
     mutationFn: (rack: RackSummary) => api.remove(rack.id),
@@ -56,8 +56,8 @@ export function RacksPage() {
     <div className="mx-auto max-w-[84rem] px-5 pb-16">
       <title>Racks | Yardcliff</title>
       <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
-        <h1 className="flex-1 text-[1.7rem]">
-          Yardcliff <span className="text-[1rem] font-normal text-soft">racks, all drawn to one scale</span>
+        <h1 className="flex-1 text-head">
+          Yardcliff <span className="text-body font-normal text-soft">racks, all drawn to one scale</span>
         </h1>
         <input
           ref={picker}
@@ -97,7 +97,7 @@ export function RacksPage() {
           </p>
         )}
         {racks.data?.length === 0 && (
-          <p className="py-14 text-[1.1rem]">
+          <p className="py-14 text-lead">
             No racks yet.{" "}
             <Link to="/new" className="text-act underline">
               Say what hangs
@@ -116,22 +116,22 @@ export function RacksPage() {
               </span>
               <div className="mt-4 flex items-end gap-2">
                 <div className="min-w-0 flex-1">
-                  <h2 className="truncate text-[1.05rem]">
+                  <h2 className="truncate text-lead">
                     <Link to={`/racks/${rack.id}`} className="after:absolute after:inset-0">
                       {rack.name}
                     </Link>
                   </h2>
-                  <p className="text-[0.9rem] text-soft">
+                  <p className="text-plain text-soft">
                     {rack.says}
                     <br />
                     board <Measure text={rack.size} />
                   </p>
                   {waiting.has(rack.id) && (
-                    <p className="text-[0.9rem] font-semibold text-care">
+                    <p className="text-plain font-semibold text-care">
                       {waiting.get(rack.id)} not saved yet: open it to send them
                     </p>
                   )}
-                  <p className={`text-[0.9rem] ${rack.to_settle ? "font-semibold text-care" : "text-soft"}`}>
+                  <p className={`text-plain ${rack.to_settle ? "font-semibold text-care" : "text-soft"}`}>
                     {rack.to_settle
                       ? `▲ ${rack.to_settle} to settle`
                       : rack.walled

@@ -36,9 +36,9 @@ export function Ways({ ways, chosen, onPick }: Props) {
           <RackDrawing scene={design.scene} scale={scale} />
           <span className="flex w-full items-baseline justify-between">
             <span className="font-semibold">{name}</span>
-            <span className="hand text-[0.87rem] text-act">{fits}</span>
+            <span className="hand text-small text-act">{fits}</span>
           </span>
-          <span className="w-full text-left text-[0.87rem] text-soft">{why}</span>
+          <span className="w-full text-left text-small text-soft">{why}</span>
         </RadioGroup.Item>
       ))}
     </RadioGroup.Root>

@@ -10,7 +10,7 @@ export function AsSawn({ room }: { room: number }) {
   const longest = Math.max(600, ...done.flatMap(({ sticks }) => sticks.map((stick) => stick.long_mm)));
   return done.map(({ key, title, sticks }) => (
     <section key={key} aria-label={`Done: ${title}`} className="pt-3">
-      <h2 className="border-b border-rule text-[1rem] text-soft">
+      <h2 className="border-b border-rule text-body text-soft">
         {title}: <span className="font-semibold text-ink">done</span>
       </h2>
       {sticks.map((stick, index) => (

@@ -7,7 +7,7 @@ const FILES = [
 /** A plan and its list as files. */
 export function Files({ url }: { url: (kind: string) => string }) {
   return (
-    <p className="mt-1.5 flex flex-wrap gap-x-3 text-[0.88rem]">
+    <p className="mt-1.5 flex flex-wrap gap-x-3 text-small">
       {FILES.map(({ kind, label }) => (
         <a
           key={kind}

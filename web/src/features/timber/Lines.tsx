@@ -19,13 +19,13 @@ export function Lines({ lines }: { lines: Line[] }) {
     await refresh();
   }
   return (
-    <ul className="text-[0.88rem]">
+    <ul className="text-small">
       {lines.map((line) => (
         <li key={keyOf(line)} className="border-t border-rule py-0.5 first:border-t-0">
           <div className="flex items-start gap-1">
             <span className="min-w-0 flex-1">
               <Measure text={line.name} />
-              <span className="block text-[0.8rem] text-soft">
+              <span className="block text-fine text-soft">
                 needs {line.need}
                 {line.left && `, ${line.left} left over`}
                 {/(only|out of)/.test(line.says) && <span className="text-care">, {line.says}</span>}
@@ -47,7 +47,7 @@ export function Lines({ lines }: { lines: Line[] }) {
             </span>
           </div>
           {line.noted && (
-            <p className="flex items-center justify-end gap-1 text-[0.8rem] text-soft">
+            <p className="flex items-center justify-end gap-1 text-fine text-soft">
               you noted {line.noted}
               <Button
                 look="bare"

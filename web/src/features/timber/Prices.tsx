@@ -1,7 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useRef, type ChangeEvent } from "react";
 
-import { api } from "../../api/client";
+import { api, reasonOf } from "../../api/client";
 import type { Stock } from "../../api/types";
 import { Button, told } from "../../ui/Button";
 import { useSay } from "../../ui/Toasts";
@@ -16,7 +16,7 @@ interface Props {
 export function Prices({ stock, onStock, onFile }: Props) {
   const say = useSay();
   const picker = useRef<HTMLInputElement>(null);
-  const fail = (error: Error) => say(error.message);
+  const fail = (error: unknown) => say(reasonOf(error));
   const ask = useMutation({
     mutationFn: api.askYard,
     onSuccess: (next) => {
@@ -28,7 +28,7 @@ export function Prices({ stock, onStock, onFile }: Props) {
   const forget = useMutation({ mutationFn: api.forgetPrices, onSuccess: onStock, onError: fail });
   return (
     <section aria-labelledby="prices" className="pt-4">
-      <h2 id="prices" className="text-[1.2rem]">
+      <h2 id="prices" className="text-title">
         Prices
       </h2>
       {stock.lists.length === 0 && (
@@ -41,7 +41,7 @@ export function Prices({ stock, onStock, onFile }: Props) {
           <li key={list.supplier} className="flex items-baseline gap-2 border-b border-rule py-1">
             <span className="flex-1">
               {list.supplier}
-              <span className="block text-[0.87rem] text-soft">
+              <span className="block text-small text-soft">
                 {list.taken}, {list.currency}: {list.timber} pieces of timber, {list.wares} packets
               </span>
             </span>

@@ -116,7 +116,7 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
 
 /** What lies there and is not cut up, and why. */
 const Left = ({ sticks }: { sticks: Timber["unused"] }) => (
-  <details className="pt-3 text-[0.9rem]" open={sticks.length <= FEW}>
+  <details className="pt-3 text-plain" open={sticks.length <= FEW}>
     <summary className="cursor-pointer border-b border-rule text-soft pointer-coarse:min-h-10">
       On hand, and not used: {sticks.length}
     </summary>
@@ -133,8 +133,7 @@ const Left = ({ sticks }: { sticks: Timber["unused"] }) => (
   </details>
 );
 
-const forbidden = (design: Design) =>
-  (design.brief["cutting"] as { forbid?: string[] } | undefined)?.forbid ?? [];
+const forbidden = (design: Design) => design.brief.cutting.forbid;
 
 interface StickProps {
   stick: Sawn;
@@ -149,7 +148,7 @@ function OneStick({ stick, scale, picked, over, onPick, onDrag }: StickProps) {
   const { apply } = useSession();
   return (
     <div data-stick={stick.key} className={`pt-2 ${over ? "bg-note-bg outline-2 outline-act" : ""}`}>
-      <div className="flex flex-wrap items-baseline gap-x-3 text-[0.9rem]">
+      <div className="flex flex-wrap items-baseline gap-x-3 text-plain">
         <StickSays stick={stick} />
         <span className="flex-1" />
         <Button
@@ -199,7 +198,7 @@ function Elsewhere({
   });
   if (others.length === 0)
     return (
-      <p className="mt-1 text-[0.9rem] text-soft" role="status">
+      <p className="mt-1 text-plain text-soft" role="status">
         {picked.piece}: there is no other stick here. Leave this one to see what it would come from.
       </p>
     );
@@ -207,7 +206,7 @@ function Elsewhere({
     <div
       role="group"
       aria-label={`Cut ${picked.piece} from`}
-      className="mt-2 border border-act bg-sheet p-2 text-[0.9rem]"
+      className="mt-2 border border-act bg-sheet p-2 text-plain"
     >
       <p className="mb-1">
         Cut <strong className="font-semibold">{picked.piece}</strong> from another stick:

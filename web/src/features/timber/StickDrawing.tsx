@@ -61,7 +61,7 @@ export function StickDrawing({ stick, scale, picked, onPick, onDrag }: Props) {
             x={x((box.x0 + box.x1) / 2)}
             y={y((box.y0 + box.y1) / 2) + 4}
             textAnchor="middle"
-            className="hand fill-ink text-[11px]"
+            className="hand fill-ink text-reading"
           >
             {(box.x1 - box.x0) * scale > long.length * LETTER + 34 && <Measure drawn text={`${long} left`} />}
           </text>
@@ -93,7 +93,7 @@ function Marks({ stick, x, below }: { stick: CutStick; x: (mm: number) => number
               x={Math.max(x(box.x1), (at.length * LETTER) / 2)}
               y={below + READING}
               textAnchor="middle"
-              className="hand fill-mark text-[11px]"
+              className="hand fill-mark text-reading"
             >
               <Measure drawn text={at} />
             </text>
@@ -166,7 +166,7 @@ function PieceShape({ piece, x, y, width, height, plain, picked, onPick, onDrag 
           x={(plain[0] + plain[1]) / 2}
           y={y + height / 2 + 4}
           textAnchor="middle"
-          className="hand pointer-events-none fill-ink text-[11.5px]"
+          className="hand pointer-events-none fill-ink text-reading"
         >
           <Measure drawn text={words} />
         </text>

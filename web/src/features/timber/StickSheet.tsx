@@ -3,6 +3,7 @@ import { useState } from "react";
 import { api, errorsOf } from "../../api/client";
 import type { Stick, StickText, Stock } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { Checkbox } from "../../ui/Checkbox";
 import { Dialog } from "../../ui/Dialog";
 import { Input } from "../../ui/Input";
 import { Pick } from "../../ui/Pick";
@@ -41,8 +42,6 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
       ? {
           ...EMPTY,
           ...stick,
-          form: stick.form as Form,
-          stuff: stick.stuff as StickText["stuff"],
           flaws: stick.flaws.map(({ what, at, width, back }) => ({ what, at, width, back })),
         }
       : EMPTY,
@@ -53,7 +52,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
   const flaws = text.flaws ?? [];
   // A rod is sold by its thread: a measured 7.9 mm is M8 or 5/16 in.
   const threaded = text.form === "threaded rod";
-  const threads = sold.flatMap(({ patch }) => (typeof patch["thread"] === "string" ? [patch["thread"]] : []));
+  const threads = sold.flatMap(({ section }) => section.thread ?? []);
   const putFlaw = (index: number, change: Partial<(typeof flaws)[number]>) =>
     put({ flaws: flaws.map((flaw, k) => (k === index ? { ...flaw, ...change } : flaw)) });
 
@@ -62,7 +61,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
     if (!Number.isInteger(count) || count < 1 || count > 100)
       return setErrors({ many: `“${many}” is no number of sticks: write 1 to 100.` });
     const { form, stuff, species, wide, thick, thread, long, reclaimed, note } = text;
-    const body = {
+    const body: StickText = {
       form,
       stuff,
       species,
@@ -74,7 +73,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
       note,
       flaws,
       many: count,
-    } as StickText;
+    };
     try {
       onKept(stick ? await api.changeStick(stick.id, body) : await api.addSticks(body));
     } catch (error) {
@@ -98,7 +97,8 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
               options={sold.map(({ name }) => ({ value: name, label: name }))}
               onPick={(name) => {
                 const found = sold.find((one) => one.name === name);
-                if (found) put({ ...(found.patch as Partial<StickText>), long: found.longs[0] ?? "" });
+                if (found)
+                  put({ ...found.section, thread: found.section.thread ?? "", long: found.longs[0] ?? "" });
               }}
             />
           </div>
@@ -109,7 +109,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
             label="Form"
             value={text.form ?? "board"}
             options={FORMS.map((form) => ({ value: form, label: form }))}
-            onPick={(form) => put({ form: form as Form })}
+            onPick={(form) => put({ form })}
           />
         </div>
         <div className="flex items-baseline justify-between">
@@ -118,7 +118,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
             label="Stuff"
             value={text.stuff ?? "softwood"}
             options={STUFFS.map((stuff) => ({ value: stuff, label: stuff }))}
-            onPick={(stuff) => put({ stuff: stuff as StickText["stuff"] })}
+            onPick={(stuff) => put({ stuff })}
           />
         </div>
         <Input
@@ -138,7 +138,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
               onPick={(thread) => put({ thread })}
             />
             {errors["thread"] && (
-              <p role="alert" className="w-full text-right text-[0.87rem] text-stop">
+              <p role="alert" className="w-full text-right text-small text-stop">
                 {errors["thread"]}
               </p>
             )}
@@ -207,15 +207,9 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
         >
           A flaw to cut around
         </Button>
-        <label className="flex min-h-7 items-center gap-2">
-          <input
-            type="checkbox"
-            className="accent-(--act)"
-            checked={text.reclaimed ?? false}
-            onChange={(event) => put({ reclaimed: event.target.checked })}
-          />
+        <Checkbox checked={text.reclaimed ?? false} onChange={(reclaimed) => put({ reclaimed })}>
           reclaimed: it may hide nails
-        </label>
+        </Checkbox>
         <Input
           label="note"
           value={text.note ?? ""}

@@ -5,16 +5,16 @@ import { Measure } from "../../ui/Measure";
 export function GroupHead({ group }: { group: TimberGroup }) {
   return (
     <>
-      <h2 className="flex flex-wrap items-baseline gap-x-3 border-b-2 border-ink text-[1.05rem]">
+      <h2 className="flex flex-wrap items-baseline gap-x-3 border-b-2 border-ink text-lead">
         <span className="flex-1">
           <Measure text={group.says} />
         </span>
-        <span className={`text-[0.87rem] font-normal ${group.proved ? "text-soft" : "text-care"}`}>
+        <span className={`text-small font-normal ${group.proved ? "text-soft" : "text-care"}`}>
           {group.verdict}
         </span>
       </h2>
       {group.missing.length > 0 && (
-        <p className="hand mt-1 text-[0.9rem] text-stop">nothing gives: {group.missing.join(", ")}</p>
+        <p className="hand mt-1 text-plain text-stop">nothing gives: {group.missing.join(", ")}</p>
       )}
     </>
   );
@@ -43,7 +43,7 @@ export function StickSays({ stick }: { stick: Sawn }) {
 /** What is done at the saw, in turn. */
 export function Order({ stick }: { stick: Sawn }) {
   return (
-    <details className="text-[0.88rem]">
+    <details className="text-small">
       <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">In this order</summary>
       <ol className="list-decimal pb-1 pl-6">
         {stick.order.map((step, index) => (

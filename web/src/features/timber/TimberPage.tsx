@@ -2,11 +2,12 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState, type ChangeEvent } from "react";
 import { Link } from "react-router";
 
-import { api } from "../../api/client";
+import { api, reasonOf } from "../../api/client";
 import type { Stick, Stock, TimberFile } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { ThemeButton } from "../../ui/ThemeButton";
+import { lastUnit } from "../../ui/lastTape";
 import { useSay } from "../../ui/Toasts";
 import { FlawMark } from "./FlawMark";
 import { Prices } from "./Prices";
@@ -25,8 +26,8 @@ export function TimberPage() {
   const stock = useStock();
   const [open, setOpen] = useState<Stick | "new" | null>(null);
   const picker = useRef<HTMLInputElement>(null);
-  const unit = localStorage.getItem("yardcliff-tape")?.endsWith("in") ? "in" : "mm";
-  const fail = (error: unknown) => say((error as Error).message);
+  const unit = lastUnit();
+  const fail = (error: unknown) => say(reasonOf(error));
 
   function onStock(next: Stock) {
     queries.setQueryData(["stock"], next);
@@ -66,9 +67,9 @@ export function TimberPage() {
         <Link to="/" className={LINK}>
           Racks
         </Link>
-        <h1 className="flex-1 text-[1.7rem]">
+        <h1 className="flex-1 text-head">
           Timber{" "}
-          <span className="text-[1rem] font-normal text-soft max-sm:hidden">
+          <span className="text-body font-normal text-soft max-sm:hidden">
             on hand, and what more would cost
           </span>
         </h1>
@@ -80,7 +81,7 @@ export function TimberPage() {
       <main className="grid gap-x-8 lg:grid-cols-[1fr_22rem]">
         <section aria-labelledby="sticks" className="min-w-0 pt-4">
           <div className="flex flex-wrap items-center gap-3">
-            <h2 id="sticks" className="flex-1 text-[1.2rem]">
+            <h2 id="sticks" className="flex-1 text-title">
               On hand
             </h2>
             <input
@@ -172,7 +173,7 @@ function Lying({ stick, onOpen }: { stick: Stick; onOpen: () => void }) {
           <FlawMark key={index} x0={2 + x0 * SHOWN} x1={2 + x1 * SHOWN} top={2} tall={tall} back={back} />
         ))}
       </svg>
-      <p className="flex flex-wrap items-baseline gap-x-3 text-[0.93rem]">
+      <p className="flex flex-wrap items-baseline gap-x-3 text-plain">
         <button
           type="button"
           className="text-left font-semibold after:absolute after:inset-0"

@@ -1,9 +1,10 @@
 import { useState } from "react";
 import { Link } from "react-router";
 
-import { api, timberUrl } from "../../api/client";
+import { api, reasonOf, timberUrl } from "../../api/client";
 import type { Design, Timber } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { Checkbox } from "../../ui/Checkbox";
 import { Measure } from "../../ui/Measure";
 import { Pick } from "../../ui/Pick";
 import { useSay } from "../../ui/Toasts";
@@ -15,24 +16,12 @@ import { Files } from "./Files";
 import { Lines } from "./Lines";
 import { options, useRefresh, useStock, useTimber } from "./useTimber";
 
-interface Cutting {
-  saw: string;
-  species: string;
-  kerf: string | null;
-  rip: string;
-  thin: string;
-  matched: string[];
-  backs: string[];
-  turned: string[];
-  finish: string;
-}
-
 const TO_SIZE = [
   { key: "rip" as const, label: "rip wider boards", tool: "a table saw or a jigsaw" },
   { key: "thin" as const, label: "plane thicker boards down", tool: "a planer" },
 ];
 
-const cuttingOf = (design: Design) => design.brief["cutting"] as Cutting;
+const cuttingOf = (design: Design) => design.brief.cutting;
 
 /** What it costs, what it is cut with, what to buy, and carrying it out. */
 export function TimberStage() {
@@ -53,7 +42,7 @@ export function TimberStage() {
       <Shopping timber={data} />
       <CarryOut timber={data} />
       <Section title="Take care">
-        <ul className="list-disc pl-5 text-[0.88rem]">
+        <ul className="list-disc pl-5 text-small">
           {data.cautions.map((caution) => (
             <li key={caution}>{caution}</li>
           ))}
@@ -67,20 +56,20 @@ function Cost({ timber }: { timber: Timber }) {
   return (
     <Section title="What it costs">
       <p className="flex items-baseline gap-3">
-        <span className="hand flex-1 text-[1.6rem] font-semibold">
+        <span className="hand flex-1 text-head font-semibold">
           {timber.currency ? timber.total : "—"}
           {(timber.spent || timber.cut > 0) && (
-            <span className="pl-2 text-[0.9rem] font-normal text-soft">still to buy</span>
+            <span className="pl-2 text-plain font-normal text-soft">still to buy</span>
           )}
         </span>
         {timber.currency && <span className="hand text-soft">{timber.per_holder} a holder</span>}
       </p>
       {timber.spent && (
-        <p className="text-[0.9rem]">
+        <p className="text-plain">
           Spent so far: <span className="hand">{timber.spent}</span>
         </p>
       )}
-      <p className="text-[0.87rem] text-soft">
+      <p className="text-small text-soft">
         By {timber.priced}.{" "}
         {timber.unknown > 0 && (
           <span className="text-care">
@@ -138,12 +127,12 @@ function Saw({ timber }: { timber: Timber }) {
         </div>
       ))}
       {timber.work && (
-        <p className="my-1 text-[0.9rem]" role="status">
+        <p className="my-1 text-plain" role="status">
           {timber.work}
         </p>
       )}
       {timber.stops.length > 0 && (
-        <details className="text-[0.9rem]">
+        <details className="text-plain">
           <summary className="cursor-pointer text-soft">
             Stop block: {timber.stops.length} {timber.stops.length === 1 ? "setting" : "settings"}
           </summary>
@@ -163,7 +152,7 @@ function Saw({ timber }: { timber: Timber }) {
         <Wish key={wish.key} wish={wish} parts={wish.of(timber)} chosen={cutting[wish.key]} />
       ))}
       {timber.forbidden.map(({ says, patch }) => (
-        <p key={says} className="flex items-center gap-2 text-[0.88rem]">
+        <p key={says} className="flex items-center gap-2 text-small">
           <span className="min-w-0 flex-1 truncate text-soft">left alone: {says}</span>
           <Button look="bare" onClick={() => apply(patch)}>
             Take it again
@@ -224,47 +213,27 @@ function Wish({ wish, parts, chosen }: { wish: WishText; parts: string[]; chosen
   const names = [...new Set([...parts, ...chosen])];
   if (!names.length) return null;
   return (
-    <details className="text-[0.9rem]">
+    <details className="text-plain">
       <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">
         {wish.title}: {chosen.length ? chosen.join(", ") : wish.none}
       </summary>
-      <p className="text-[0.84rem] text-soft">{wish.says}</p>
+      <p className="text-small text-soft">{wish.says}</p>
       {names.map((part) => (
-        <Tick
+        <Checkbox
           key={part}
-          label={part}
+          className="text-plain"
           checked={chosen.includes(part)}
-          onTick={(on) =>
+          onChange={(on) =>
             apply((design) => {
               const now = cuttingOf(design)[wish.key].filter((one) => one !== part);
               return { cutting: { [wish.key]: on ? [...now, part] : now } };
             })
           }
-        />
+        >
+          {part}
+        </Checkbox>
       ))}
     </details>
-  );
-}
-
-function Tick({
-  label,
-  checked,
-  onTick,
-}: {
-  label: string;
-  checked: boolean;
-  onTick: (on: boolean) => void;
-}) {
-  return (
-    <label className="flex min-h-7 cursor-pointer items-center gap-2 text-[0.93rem] pointer-coarse:min-h-10">
-      <input
-        type="checkbox"
-        className="accent-(--act)"
-        checked={checked}
-        onChange={(event) => onTick(event.target.checked)}
-      />
-      {label}
-    </label>
   );
 }
 
@@ -285,7 +254,7 @@ function CarryOut({ timber }: { timber: Timber }) {
   const [spent, setSpent] = useState("");
   const refresh = useRefresh();
   async function takeBack(sawing: string) {
-    await api.takeBackTimber(id, sawing).catch((error: Error) => say(error.message));
+    await api.takeBackTimber(id, sawing).catch((error: unknown) => say(reasonOf(error)));
     await refresh();
   }
   async function onDone() {
@@ -299,7 +268,7 @@ function CarryOut({ timber }: { timber: Timber }) {
         run: () => latest && void takeBack(latest.id),
       });
     } catch (error) {
-      say((error as Error).message);
+      say(reasonOf(error));
       await refresh();
     }
   }
@@ -308,7 +277,7 @@ function CarryOut({ timber }: { timber: Timber }) {
     .filter(({ keeps }) => keeps);
   return (
     <Section title="When it is sawn">
-      <p className="text-[0.88rem] text-soft">
+      <p className="text-small text-soft">
         {!timber.groups.length
           ? `All is cut: ${timber.cut} ${timber.cut === 1 ? "piece" : "pieces"}.`
           : left.length === 0
@@ -316,7 +285,7 @@ function CarryOut({ timber }: { timber: Timber }) {
             : `Back to the timber rack: ${left.map(({ long }) => long).join(", ")}.`}
       </p>
       <div className="mt-1 flex items-end gap-2">
-        <label className="flex-1 text-[0.9rem] text-soft">
+        <label className="flex-1 text-plain text-soft">
           spent in all
           <input
             value={spent}
@@ -331,7 +300,7 @@ function CarryOut({ timber }: { timber: Timber }) {
         </Button>
       </div>
       {timber.sawings.map((sawing) => (
-        <p key={sawing.id} className="mt-1 flex items-center gap-2 text-[0.88rem]">
+        <p key={sawing.id} className="mt-1 flex items-center gap-2 text-small">
           <span className="flex-1">
             {sawing.made_at}: {sawing.spent}, <span className="text-soft">{sawing.over}</span>
           </span>

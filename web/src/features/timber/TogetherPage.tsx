@@ -6,6 +6,7 @@ import { api, batchUrl } from "../../api/client";
 import type { RackSummary, Timber } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { useWidth } from "../../ui/useWidth";
+import { Checkbox } from "../../ui/Checkbox";
 import { Field } from "../../ui/Field";
 import { Pick } from "../../ui/Pick";
 import { ThemeButton } from "../../ui/ThemeButton";
@@ -43,8 +44,8 @@ export function TogetherPage() {
         <Link to="/timber" className={LINK}>
           Timber
         </Link>
-        <h1 className="flex-1 text-[1.4rem]">
-          Cut together <span className="text-[1rem] font-normal text-soft">from one purchase</span>
+        <h1 className="flex-1 text-head">
+          Cut together <span className="text-body font-normal text-soft">from one purchase</span>
         </h1>
         <ThemeButton />
       </header>
@@ -74,8 +75,8 @@ export function TogetherPage() {
         >
           {batch?.timber && (
             <div className="mb-3 border-b border-rule pb-2">
-              <p className="hand text-[1.6rem] font-semibold">{batch.timber.total}</p>
-              <p className="text-[0.9rem] text-soft">
+              <p className="hand text-head font-semibold">{batch.timber.total}</p>
+              <p className="text-plain text-soft">
                 One by one: {batch.apart}.{" "}
                 {batch.saves && (
                   <strong className="font-semibold text-ink">Together saves {batch.saves}.</strong>
@@ -104,7 +105,7 @@ export function TogetherPage() {
           </ul>
           {batch?.timber && (
             <>
-              <h2 className="mt-4 text-[1.05rem]">To buy</h2>
+              <h2 className="mt-4 text-lead">To buy</h2>
               <Lines lines={batch.timber.lines} />
               <Files url={(kind) => batchUrl(asked, kind)} />
             </>
@@ -134,19 +135,14 @@ function Chosen({ rack, parts, onParts }: ChosenProps) {
   }
   return (
     <li className="border-b border-rule py-0.5">
-      <label className="flex min-h-7 cursor-pointer items-center gap-2 pointer-coarse:min-h-10">
-        <input
-          type="checkbox"
-          className="accent-(--act)"
-          checked={parts.length > 0}
-          onChange={(event) =>
-            onParts(event.target.checked ? [{ rack: rack.id, copies: 1, length: "" }] : [])
-          }
-        />
+      <Checkbox
+        checked={parts.length > 0}
+        onChange={(on) => onParts(on ? [{ rack: rack.id, copies: 1, length: "" }] : [])}
+      >
         {rack.name}
-      </label>
+      </Checkbox>
       {parts.map((part, index) => (
-        <div key={index} className="flex items-baseline gap-2 pl-6 text-[0.9rem]">
+        <div key={index} className="flex items-baseline gap-2 pl-6 text-plain">
           <Field
             label={`How many of ${rack.name}, ${index + 1}`}
             labelHidden
@@ -178,7 +174,7 @@ function Chosen({ rack, parts, onParts }: ChosenProps) {
       {parts.length > 0 && (
         <Button
           look="bare"
-          className="ml-5 text-[0.87rem]"
+          className="ml-5 text-small"
           aria-label={`Another length of ${rack.name}`}
           onClick={() => onParts([...parts, { rack: rack.id, copies: 1, length: "" }])}
         >
@@ -199,7 +195,7 @@ function Bench({ timber }: { timber: Timber }) {
           <GroupHead group={group} />
           {group.sawn.map((stick) => (
             <div key={stick.key} className="pt-2">
-              <div className="flex flex-wrap items-baseline gap-x-3 text-[0.9rem]">
+              <div className="flex flex-wrap items-baseline gap-x-3 text-plain">
                 <StickSays stick={stick} />
               </div>
               <div className="overflow-x-auto">

@@ -42,14 +42,14 @@ export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock
   }
   return (
     <section aria-labelledby="wares" className="pt-6">
-      <h2 id="wares" className="text-[1.2rem]">
+      <h2 id="wares" className="text-title">
         In the drawers
       </h2>
       <ul>
         {stock.wares.map((ware) => (
           <li
             key={ware.kind + ware.name}
-            className="flex items-baseline gap-2 border-b border-rule py-0.5 text-[0.93rem]"
+            className="flex items-baseline gap-2 border-b border-rule py-0.5 text-plain"
           >
             <span className="flex-1">{ware.name}</span>
             <span className="hand">

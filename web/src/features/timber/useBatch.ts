@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 
+import { openLine } from "../../api/socket";
 import type { Batch } from "../../api/types";
 
 /** A rack of a batch: so many of it, at its own length or at another. */
@@ -30,17 +31,15 @@ export function useBatch(parts: Part[], saw: string) {
     let done = false;
     const timer = setTimeout(() => {
       setWithin("laying the sticks out…");
-      const socket = new WebSocket(`${location.origin.replace(/^http/, "ws")}/api/timber/batch`);
-      line.current = socket;
-      socket.onopen = () => socket.send(asked);
-      socket.onmessage = (event: MessageEvent<string>) => {
-        const news = JSON.parse(event.data) as Batch;
+      const socket = openLine("timber/batch", (news) => {
         if (news.within) return setWithin(news.within);
         done = true;
         setBatch(news);
         setWithin(null);
         socket.close();
-      };
+      });
+      line.current = socket;
+      socket.onopen = () => socket.send(asked);
       socket.onclose = () => {
         if (!done) setWithin("Yardcliff does not answer. Is it still running?");
       };

@@ -45,7 +45,7 @@ function Rows({ traits }: { traits: Trait[] }) {
       {trait.texts.map((text, index) => (
         <td key={index} className={`hand ${trait.best.includes(index) ? "font-semibold text-act" : ""}`}>
           <Measure text={text} />
-          {trait.best.includes(index) && <span className="text-[0.82rem]"> ✓ better</span>}
+          {trait.best.includes(index) && <span className="text-fine"> ✓ better</span>}
         </td>
       ))}
     </tr>

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
-import { api, ProblemError } from "../../api/client";
+import { api, ProblemError, reasonOf } from "../../api/client";
 import type { Version } from "../../api/types";
 import { Button, told } from "../../ui/Button";
 import { Input } from "../../ui/Input";
@@ -27,7 +27,7 @@ export function VersionsPage() {
   const versions = useQuery({ queryKey: ["versions", id], queryFn: () => api.versions(id), staleTime: 0 });
   const [picked, setPicked] = useState<string[] | null>(null);
   const [name, setName] = useState("");
-  const fail = (error: Error) => say(error.message);
+  const fail = (error: unknown) => say(reasonOf(error));
   const refresh = () => void queries.invalidateQueries({ queryKey: ["versions", id] });
 
   const keep = useMutation({
@@ -90,7 +90,7 @@ export function VersionsPage() {
         <Link to={`/racks/${id}`} className="text-act underline decoration-dotted underline-offset-3">
           {rack.data?.name ?? "Rack"}
         </Link>
-        <h1 className="flex-1 text-[1.7rem]">Versions</h1>
+        <h1 className="flex-1 text-head">Versions</h1>
         <form className="flex items-start gap-2" onSubmit={onKeep}>
           <Input label="keep it as" value={name} error={keep.error?.message} onChange={setName} />
           <Button type="submit" look="act" disabled={keep.isPending}>
@@ -130,8 +130,8 @@ export function VersionsPage() {
               aria-label={version.name}
               className="flex flex-col border-t border-ink pt-2"
             >
-              <h2 className="text-[1.1rem]">{version.name}</h2>
-              <p className="text-[0.9rem] text-soft">{version.says}</p>
+              <h2 className="text-lead">{version.name}</h2>
+              <p className="text-plain text-soft">{version.says}</p>
               <div className="flex flex-1 items-start justify-center py-4">
                 <RackDrawing scene={version.scene} scale={scale} />
               </div>

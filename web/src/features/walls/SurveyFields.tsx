@@ -1,13 +1,22 @@
 import { useState } from "react";
 
-import type { Wall } from "../../api/types";
+import { patchAt } from "../../api/patch";
+import type { Obstacle, Wall } from "../../api/types";
+import { useCatalogue } from "../../api/useCatalogue";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
-import { Pick } from "../../ui/Pick";
-import { patchAt, stepped } from "../rack/patches";
+import { Pick, type Option } from "../../ui/Pick";
+import { stepped } from "../rack/patches";
 import { Section } from "../rack/Section";
-import { obstaclePatch, surveyOf, type Obstacle, type WallControl } from "./useWall";
+import { obstaclePatch } from "./useWall";
+import type { SurveyWrites } from "./writes";
 
+const LININGS = {
+  masonry: "plaster thick",
+  planked: "planks thick",
+  "timber studs": "board thick",
+  "steel studs": "board thick",
+};
 const MAKEUPS = [
   { value: "timber studs", label: "board on timber studs", why: "A knock sounds hollow between the studs." },
   {
@@ -18,17 +27,7 @@ const MAKEUPS = [
   { value: "masonry", label: "masonry", why: "A knock sounds dull everywhere." },
   { value: "planked", label: "planks or sheet on studs", why: "Wood that holds a screw by itself." },
 ];
-const KINDS: Record<string, Omit<Obstacle, "kind" | "x">> = {
-  door: { y: "0 mm", width: "860 mm", height: "2040 mm", hinge: "left" },
-  hatch: { y: "900 mm", width: "600 mm", height: "600 mm", hinge: "left" },
-  window: { y: "900 mm", width: "1000 mm", height: "1200 mm", hinge: "none" },
-  switch: { y: "1050 mm", width: "82 mm", height: "82 mm", hinge: "none" },
-  socket: { y: "300 mm", width: "82 mm", height: "82 mm", hinge: "none" },
-  pipe: { y: "0 mm", width: "34 mm", height: "1000 mm", hinge: "none" },
-  radiator: { y: "150 mm", width: "1000 mm", height: "600 mm", hinge: "none" },
-  other: { y: "1000 mm", width: "300 mm", height: "300 mm", hinge: "none" },
-};
-const HINGES = [
+const HINGES: Option<Obstacle["hinge"]>[] = [
   { value: "none", label: "no leaf" },
   { value: "left", label: "hinged left" },
   { value: "right", label: "hinged right" },
@@ -36,7 +35,7 @@ const HINGES = [
 
 interface Props {
   wall: Wall;
-  control: WallControl;
+  writes: SurveyWrites;
 }
 
 const BLOCKS = [
@@ -51,17 +50,17 @@ const BLOCKS = [
 ];
 
 /** A wall as it is measured: what it is, where its studs are, what is on it. */
-export function SurveyFields({ wall, control }: Props) {
-  const survey = surveyOf(wall);
+export function SurveyFields({ wall, writes }: Props) {
+  const survey = wall.design.survey;
   const framed = survey.makeup !== "masonry";
   const field = (path: string, label: string, optional = false) => (
     <Field
       label={label}
       value={wall.design.fields[path] ?? ""}
       placeholder={optional ? "—" : ""}
-      onCommit={(text) => control.change(patchAt(path, optional && !text ? null : text))}
+      onCommit={(text) => writes.change(patchAt(path, optional && !text ? null : text))}
       onStep={(by) =>
-        control.apply(({ design }) => patchAt(path, stepped(design.fields[path] ?? "", design.tape.name, by)))
+        writes.apply(({ design }) => patchAt(path, stepped(design.fields[path] ?? "", design.tape.name, by)))
       }
     />
   );
@@ -81,13 +80,10 @@ export function SurveyFields({ wall, control }: Props) {
             label="Made of"
             value={survey.makeup}
             options={MAKEUPS}
-            onPick={(makeup) => control.apply({ makeup })}
+            onPick={(makeup) => writes.apply({ makeup })}
           />
         </div>
-        {field(
-          "lining",
-          { masonry: "plaster thick", planked: "planks thick" }[survey.makeup] ?? "board thick",
-        )}
+        {field("lining", LININGS[survey.makeup])}
         {!framed && (
           <div className="flex items-baseline justify-between gap-2">
             <span className="text-soft">of</span>
@@ -95,7 +91,7 @@ export function SurveyFields({ wall, control }: Props) {
               label="Masonry of"
               value={survey.block}
               options={BLOCKS}
-              onPick={(block) => control.apply({ block })}
+              onPick={(block) => writes.apply({ block })}
             />
           </div>
         )}
@@ -107,18 +103,18 @@ export function SurveyFields({ wall, control }: Props) {
             {field("studs.apart", "every")}
             {field("studs.wide", "a stud is")}
           </div>
-          <Measured wall={wall} control={control} />
+          <Measured wall={wall} writes={writes} />
         </Section>
       )}
-      <Obstacles wall={wall} control={control} />
-      <OldFixings wall={wall} control={control} />
+      <Obstacles wall={wall} writes={writes} />
+      <OldFixings wall={wall} writes={writes} />
     </>
   );
 }
 
 /** Studs that were found one by one, which stand for the spacing. */
-function Measured({ wall, control }: Props) {
-  const { measured } = surveyOf(wall).studs;
+function Measured({ wall, writes }: Props) {
+  const { measured } = wall.design.survey.studs;
   const shown = measured.length ? wall.design.studs.join("; ") : "";
   return (
     <Field
@@ -127,14 +123,16 @@ function Measured({ wall, control }: Props) {
       placeholder="310; 905"
       wide
       onCommit={(text) =>
-        control.change({ studs: { measured: text.split(";").flatMap((one) => one.trim() || []) } })
+        writes.change({ studs: { measured: text.split(";").flatMap((one) => one.trim() || []) } })
       }
     />
   );
 }
 
-function Obstacles({ wall, control }: Props) {
-  const { obstacles } = surveyOf(wall);
+function Obstacles({ wall, writes }: Props) {
+  const { obstacles } = wall.design.survey;
+  const catalogue = useCatalogue();
+  const kinds = (catalogue.data?.obstacles ?? []).map(({ kind }) => ({ value: kind, label: kind }));
   const put = (index: number, change: Partial<Obstacle>) => (stored: Wall) =>
     obstaclePatch(stored, index, change);
   return (
@@ -145,19 +143,16 @@ function Obstacles({ wall, control }: Props) {
           label="Add something on the wall"
           value=""
           shown="+ add"
-          options={Object.keys(KINDS).map((value) => ({ value, label: value }))}
+          options={kinds}
           onPick={(kind) => {
-            const usual = KINDS[kind];
-            if (usual)
-              control.apply((stored) => ({
-                obstacles: [...surveyOf(stored).obstacles, { kind, x: "0 mm", ...usual }],
-              }));
+            const usual = catalogue.data?.obstacles.filter((one) => one.kind === kind) ?? [];
+            writes.apply((stored) => ({ obstacles: [...stored.design.survey.obstacles, ...usual] }));
           }}
         />
       }
     >
       {obstacles.length === 0 && (
-        <p className="text-[0.87rem] text-soft">Doors, windows, switches, pipes: what a rack keeps off.</p>
+        <p className="text-small text-soft">Doors, windows, switches, pipes: what a rack keeps off.</p>
       )}
       {obstacles.map((one, index) => (
         <fieldset key={index} className="border-t border-rule py-1 first-of-type:border-t-0">
@@ -168,15 +163,15 @@ function Obstacles({ wall, control }: Props) {
             <Pick
               label="Kind"
               value={one.kind}
-              options={Object.keys(KINDS).map((value) => ({ value, label: value }))}
-              onPick={(kind) => control.apply(put(index, { kind }))}
+              options={kinds}
+              onPick={(kind) => writes.apply(put(index, { kind }))}
             />
             {["door", "hatch", "window"].includes(one.kind) && (
               <Pick
                 label="Leaf"
                 value={one.hinge}
                 options={HINGES}
-                onPick={(hinge) => control.apply(put(index, { hinge }))}
+                onPick={(hinge) => writes.apply(put(index, { hinge }))}
               />
             )}
             <span className="flex-1" />
@@ -184,8 +179,8 @@ function Obstacles({ wall, control }: Props) {
               look="bare"
               aria-label={`Forget the ${one.kind}`}
               onClick={() =>
-                control.apply((stored) => ({
-                  obstacles: surveyOf(stored).obstacles.filter((_, k) => k !== index),
+                writes.apply((stored) => ({
+                  obstacles: stored.design.survey.obstacles.filter((_, k) => k !== index),
                 }))
               }
             >
@@ -205,7 +200,7 @@ function Obstacles({ wall, control }: Props) {
                 key={which}
                 label={label}
                 value={wall.design.fields[`obstacles.${index}.${which}`] ?? ""}
-                onCommit={(text) => control.change(put(index, { [which]: text }))}
+                onCommit={(text) => writes.change(put(index, { [which]: text }))}
               />
             ))}
           </div>
@@ -215,33 +210,33 @@ function Obstacles({ wall, control }: Props) {
   );
 }
 
-function OldFixings({ wall, control }: Props) {
-  const { old } = surveyOf(wall);
+function OldFixings({ wall, writes }: Props) {
+  const { old } = wall.design.survey;
   const [text, setText] = useState("");
   const [error, setError] = useState<string | null>(null);
 
   async function add() {
     const [x = "", y = ""] = text.split(";").map((one) => one.trim());
     if (!x || !y) return setError("Give both, from the left and from the floor: 820; 1640.");
-    const outcome = await control.change((stored) => ({ old: [...surveyOf(stored).old, { x, y }] }));
+    const outcome = await writes.change((stored) => ({ old: [...stored.design.survey.old, { x, y }] }));
     setError(outcome);
     if (outcome === null) setText("");
   }
   return (
     <Section title="Left in the wall">
-      <p className="text-[0.87rem] text-soft">
+      <p className="text-small text-soft">
         Old screws and plugs, to take out and fill first: no new hole comes near.
       </p>
       {old.map((_, index) => (
         <div key={index} className="flex items-baseline justify-between">
-          <span className="hand text-[0.93rem]">
+          <span className="hand text-plain">
             {wall.design.fields[`old.${index}.x`]} from the left, {wall.design.fields[`old.${index}.y`]} up
           </span>
           <Button
             look="bare"
             aria-label={`Forget old fixing ${index + 1}`}
             onClick={() =>
-              control.apply((stored) => ({ old: surveyOf(stored).old.filter((__, k) => k !== index) }))
+              writes.apply((stored) => ({ old: stored.design.survey.old.filter((__, k) => k !== index) }))
             }
           >
             ×
@@ -262,7 +257,7 @@ function OldFixings({ wall, control }: Props) {
         </Button>
       </form>
       {error && (
-        <p role="alert" className="mt-1 border border-stop bg-stop-bg px-2 py-1 text-[0.87rem] text-stop">
+        <p role="alert" className="mt-1 border border-stop bg-stop-bg px-2 py-1 text-small text-stop">
           {error}
         </p>
       )}

@@ -5,12 +5,13 @@ import { DimensionLines } from "../../ui/DimensionLines";
 import { gripped } from "../../ui/grip";
 import { Scene } from "../../ui/Scene";
 import { fit, onStep, toScreenX, toScreenY, type View } from "../../drawing/view";
-import { obstaclePatch, surveyOf, type WallControl } from "./useWall";
+import { obstaclePatch } from "./useWall";
+import type { SurveyWrites } from "./writes";
 
 const PADDING = { top: 56, right: 76, bottom: 64, left: 36 };
 
 /** The whole wall with its racks, and what stands on it to be dragged. */
-export function WallDrawing({ wall, control }: { wall: Wall; control: WallControl }) {
+export function WallDrawing({ wall, writes }: { wall: Wall; writes: SurveyWrites }) {
   const [size, setSize] = useState({ width: 900, height: 600 });
   const { scene } = wall.design;
   const view = useMemo(() => fit(scene.extent, size, PADDING), [scene.extent, size]);
@@ -47,8 +48,8 @@ export function WallDrawing({ wall, control }: { wall: Wall; control: WallContro
         <Scene scene={scene} scale={view.scale} />
       </g>
       <DimensionLines dimensions={scene.dimensions} view={view} size={size} />
-      {surveyOf(wall).obstacles.map((_, index) => (
-        <ObstacleHandle key={index} index={index} wall={wall} control={control} view={view} />
+      {wall.design.survey.obstacles.map((_, index) => (
+        <ObstacleHandle key={index} index={index} wall={wall} writes={writes} view={view} />
       ))}
     </svg>
   );
@@ -57,13 +58,13 @@ export function WallDrawing({ wall, control }: { wall: Wall; control: WallContro
 interface HandleProps {
   index: number;
   wall: Wall;
-  control: WallControl;
+  writes: SurveyWrites;
   view: View;
 }
 
 /** Something on the wall: dragged, or moved by the arrow keys a step of the tape at a time. */
-function ObstacleHandle({ index, wall, control, view }: HandleProps) {
-  const { obstacles } = surveyOf(wall);
+function ObstacleHandle({ index, wall, writes, view }: HandleProps) {
+  const { obstacles } = wall.design.survey;
   const { areas, tape } = wall.design;
   const area = areas[index];
   const one = obstacles[index];
@@ -72,7 +73,7 @@ function ObstacleHandle({ index, wall, control, view }: HandleProps) {
   if (!area || !one) return null;
   /** Moved from where it is by then: presses of a key go on from one another. */
   const to = (dx: number, dy: number) =>
-    control.apply((stored) => {
+    writes.apply((stored) => {
       const { areas, tape } = stored.design;
       const at = areas[index];
       return obstaclePatch(stored, index, {

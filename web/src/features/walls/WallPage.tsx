@@ -10,15 +10,15 @@ import { UndoRedo } from "../../ui/UndoRedo";
 import { Section } from "../rack/Section";
 import { useShortcuts } from "../rack/useShortcuts";
 import { SurveyFields } from "./SurveyFields";
-import { useWall, type WallControl } from "./useWall";
+import { useWall } from "./useWall";
+import type { SurveyWrites } from "./writes";
 import { WallDrawing } from "./WallDrawing";
 
 /** A wall's survey: drawn as it is measured, with the racks that hang on it. */
 export function WallPage() {
   const { id = "" } = useParams();
-  const control = useWall(id);
-  const { wall, trouble, undo, redo } = control;
-  useShortcuts({ undo, redo });
+  const { wall, trouble, writes } = useWall(id);
+  useShortcuts({ undo: writes.undo, redo: writes.redo });
   if (!wall.data)
     return wall.error ? (
       <NotFound text={wall.error.message} />
@@ -30,26 +30,26 @@ export function WallPage() {
   return (
     <div className="flex min-h-dvh flex-col md:h-dvh md:min-h-0">
       <title>{`${wall.data.name} | Yardcliff`}</title>
-      <Strip wall={wall.data} control={control} />
+      <Strip wall={wall.data} writes={writes} />
       {trouble && (
         <p
           role="alert"
           className="flex items-center gap-3 border-b border-care bg-care-bg px-3 py-1.5 text-care"
         >
           <span className="flex-1">{trouble}</span>
-          <Button onClick={control.dismiss}>Close</Button>
+          <Button onClick={writes.dismiss}>Close</Button>
         </p>
       )}
       <main className="flex min-h-0 flex-1 flex-col md:flex-row">
         <div className="relative min-w-0 overflow-hidden max-md:h-[46vh] md:flex-1">
-          <WallDrawing wall={wall.data} control={control} />
+          <WallDrawing wall={wall.data} writes={writes} />
         </div>
         <aside
           className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
           aria-label="Survey"
         >
           <OnIt wall={wall.data} />
-          <SurveyFields wall={wall.data} control={control} />
+          <SurveyFields wall={wall.data} writes={writes} />
         </aside>
       </main>
     </div>
@@ -60,7 +60,7 @@ function OnIt({ wall }: { wall: Wall }) {
   return (
     <Section title="Racks on it">
       {wall.racks.length === 0 && (
-        <p className="text-[0.87rem] text-soft">
+        <p className="text-small text-soft">
           None yet: draw one for it, or open a rack and give it this wall.
         </p>
       )}
@@ -73,11 +73,11 @@ function OnIt({ wall }: { wall: Wall }) {
             >
               {rack.name}
             </Link>
-            <span className="hand text-[0.85rem] text-soft">
+            <span className="hand text-small text-soft">
               {rack.x}, {rack.hung} up
             </span>
             {rack.to_settle > 0 && (
-              <span className="text-[0.85rem] font-semibold text-care">▲{rack.to_settle}</span>
+              <span className="text-small font-semibold text-care">▲{rack.to_settle}</span>
             )}
           </li>
         ))}
@@ -92,7 +92,7 @@ function OnIt({ wall }: { wall: Wall }) {
   );
 }
 
-function Strip({ wall, control }: { wall: Wall; control: WallControl }) {
+function Strip({ wall, writes }: { wall: Wall; writes: SurveyWrites }) {
   return (
     <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-1.5">
       <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
@@ -101,10 +101,10 @@ function Strip({ wall, control }: { wall: Wall; control: WallControl }) {
       <span aria-hidden className="text-rule">
         /
       </span>
-      <NameField label="Name of the wall" what="wall" name={wall.name} onRename={control.rename} />
+      <NameField label="Name of the wall" what="wall" name={wall.name} onRename={writes.rename} />
       <span className="flex-1" />
-      <UndoRedo undo={wall.undo} redo={wall.redo} onUndo={control.undo} onRedo={control.redo} />
-      <UnitSwitch unit={wall.design.tape.unit} onTape={(tape) => control.apply({ tape })} />
+      <UndoRedo undo={wall.undo} redo={wall.redo} onUndo={writes.undo} onRedo={writes.redo} />
+      <UnitSwitch unit={wall.design.tape.unit} onTape={(tape) => writes.apply({ tape })} />
       <ThemeButton />
     </header>
   );

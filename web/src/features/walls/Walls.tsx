@@ -1,11 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 
-import { api } from "../../api/client";
-import type { TapeName, Wall } from "../../api/types";
+import { api, reasonOf } from "../../api/client";
+import type { Wall } from "../../api/types";
 import { fit } from "../../drawing/view";
 import { Button, told } from "../../ui/Button";
 import { Scene } from "../../ui/Scene";
+import { lastTape } from "../../ui/lastTape";
 import { useSay } from "../../ui/Toasts";
 
 const SIZE = { width: 330, height: 190 };
@@ -18,8 +19,8 @@ export function Walls() {
   const walls = useQuery({ queryKey: ["walls"], queryFn: api.walls });
   const bin = useQuery({ queryKey: ["walls", "bin"], queryFn: api.binnedWalls });
   const refresh = () => void queries.invalidateQueries({ queryKey: ["walls"] });
-  const fail = (error: Error) => say(error.message);
-  const tape = (localStorage.getItem("yardcliff-tape") ?? "1 mm") as TapeName;
+  const fail = (error: unknown) => say(reasonOf(error));
+  const tape = lastTape();
   const make = useMutation({
     mutationFn: () => api.makeWall("New wall", tape),
     onSuccess: (wall) => {
@@ -43,9 +44,9 @@ export function Walls() {
   return (
     <section aria-labelledby="walls" className="mt-10 border-t-2 border-ink pt-2">
       <div className="flex items-center gap-3">
-        <h2 id="walls" className="flex-1 text-[1.3rem]">
+        <h2 id="walls" className="flex-1 text-title">
           Walls{" "}
-          <span className="text-[0.95rem] font-normal text-soft">surveyed once, for every rack on them</span>
+          <span className="text-plain font-normal text-soft">surveyed once, for every rack on them</span>
         </h2>
         <Button onClick={() => make.mutateAsync().catch(told)}>Survey a wall</Button>
       </div>
@@ -64,12 +65,12 @@ export function Walls() {
             <Small wall={wall} />
             <div className="mt-2 flex items-end gap-2">
               <div className="min-w-0 flex-1">
-                <h3 className="truncate text-[1.05rem]">
+                <h3 className="truncate text-lead">
                   <Link to={`/walls/${wall.id}`} className="after:absolute after:inset-0">
                     {wall.name}
                   </Link>
                 </h3>
-                <p className="text-[0.9rem] text-soft">
+                <p className="text-plain text-soft">
                   {wall.racks.length === 0
                     ? "nothing on it yet"
                     : `${wall.racks.length} ${wall.racks.length === 1 ? "rack" : "racks"} on it`}
