@@ -50,6 +50,17 @@ def imports(file: Path) -> set[str]:
     return names
 
 
+def test_no_module_is_longer_than_a_reader_keeps_in_mind() -> None:
+    page = SOURCE.parents[1] / "web" / "src"
+    long = {
+        file.name: lines
+        for file in (*SOURCE.rglob("*.py"), *page.rglob("*.ts*"))
+        if file.name != "schema.d.ts"  # generated
+        and (lines := len(file.read_text("utf-8").splitlines())) > 350
+    }
+    assert not long
+
+
 def test_the_core_is_pure() -> None:
     for file in (SOURCE / "core").rglob("*.py"):
         assert {name.split(".")[0] for name in imports(file)} <= PURE, file.name

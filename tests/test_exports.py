@@ -23,7 +23,7 @@ from yardcliff.core.design.rack_design import Design, design
 from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.row.marking_aids import drilling_jig, story_stick
 from yardcliff.core.things.listing import Listed, shipped
-from yardcliff.core.units.length import read
+from yardcliff.core.units.length_text import read
 from yardcliff.core.ways import Brief, build
 from yardcliff.core.ways.rail import starting_brief
 from yardcliff.exports.drawing import InkedText, lay_out

@@ -12,7 +12,8 @@ from starlette.websockets import WebSocketDisconnect
 
 from yardcliff.api.app import create_app
 from yardcliff.app.application import Application
-from yardcliff.core.units.length import Tape, read
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.length_text import read
 from yardcliff.instruments import Reading, Steadied, read_line
 from yardcliff.standins.simulated import instruments
 from yardcliff.store.database import Database

@@ -18,7 +18,8 @@ from yardcliff.core.row.row_findings import Words, check
 from yardcliff.core.row.spacing import solve
 from yardcliff.core.things.thing import Reach, Thing, Things
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import LengthError, Tape, TapeName, Unit, exact_text, read
+from yardcliff.core.units.length import Tape, TapeName, exact_text
+from yardcliff.core.units.length_text import LengthError, Unit, read
 
 SOLVED, IMPOSSIBLE, UNREADABLE = 0, 1, 2
 STEPS: dict[str, TapeName] = {

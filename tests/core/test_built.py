@@ -15,7 +15,8 @@ from tests.core.test_timber import offer, supply
 from tests.strategies import briefs
 from yardcliff.core.built.facts import Fact, Kind, built, made_by, ticked
 from yardcliff.core.built.habits import Hours, pace_of, taught
-from yardcliff.core.built.way_out import WayOut, taken, ways_out
+from yardcliff.core.built.way import WayOut
+from yardcliff.core.built.way_out import taken, ways_out
 from yardcliff.core.design.as_built import MadeAlready, design_on, drilled, refuse_moves, row_of
 from yardcliff.core.design.change import amend, dump
 from yardcliff.core.design.fixes import tried

@@ -11,7 +11,7 @@ from yardcliff.core.design.rack_design import Design, design
 from yardcliff.core.findings.finding import Finding, Severity
 from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.wall.check import depths, swing_side
+from yardcliff.core.wall.room_check import depths, swing_side
 from yardcliff.core.wall.survey import Area, Neighbour, Site
 from yardcliff.core.wall.wall import Obstacle, Wall
 from yardcliff.core.ways import starting

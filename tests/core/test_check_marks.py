@@ -13,7 +13,8 @@ from yardcliff.core.row.row_brief import RowBrief
 from yardcliff.core.row.spacing import solve
 from yardcliff.core.things.thing import Reach, Thing, Things
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape, read
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.length_text import read
 
 MM, SIXTEENTH = Tape.named("1 mm"), Tape.named("1/16 in")
 THICK = Fraction(21)

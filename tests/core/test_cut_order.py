@@ -15,9 +15,10 @@ from yardcliff.core.brief.cutting import Cutting
 from yardcliff.core.materials.goods import Blank
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wood.cut_order import order
-from yardcliff.core.wood.layout import Sawn, marks, offcut_sticks, pieces, runs, stops, used_sticks
+from yardcliff.core.wood.layout import Sawn, marks, pieces, runs, stops
 from yardcliff.core.wood.means import Means
 from yardcliff.core.wood.plan import cut_plan
+from yardcliff.core.wood.stick_changes import offcut_sticks, used_sticks
 from yardcliff.core.wood.stock import Stick, Supply, read_stick
 from yardcliff.core.workshop.shop import Shop, Tool
 from yardcliff.data import values

@@ -34,7 +34,7 @@ from yardcliff.core.wood.rack_timber import priced
 from yardcliff.core.wood.stock import Stick, Supply
 from yardcliff.core.wood.taking_off import takeoff
 from yardcliff.core.workshop.shop import Shop
-from yardcliff.exports.template import View
+from yardcliff.exports.template_view import View
 
 pytestmark = pytest.mark.slow
 

@@ -17,7 +17,8 @@ from yardcliff.core.shapes.geometry import across
 from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.wall.anchors import ANCHORS, BACKS, FITTING, HOLLOW
-from yardcliff.core.wall.fixing import Fixed, Fixer
+from yardcliff.core.wall.fixed import Fixed
+from yardcliff.core.wall.fixing import Fixer
 from yardcliff.core.wall.grounds import MIRROR
 from yardcliff.core.wall.options import BYS, verdict, ways_by, ways_into
 from yardcliff.core.wall.strips import APART, BATTEN, PAST

@@ -19,7 +19,8 @@ from yardcliff.core.strength.force import newtons
 from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.wall.anchors import ANCHORS, FITTING, LENGTHS, drive, ratings
-from yardcliff.core.wall.grounds import DEEPEST, bodies, lines, plate_room, plates_hide
+from yardcliff.core.wall.bodies import DEEPEST, bodies
+from yardcliff.core.wall.grounds import lines, plate_room, plates_hide
 from yardcliff.core.wall.loading import Bearing, Group, Load, loads, pulls
 from yardcliff.core.wall.survey import areas, around, open_places, stretch
 from yardcliff.core.wall.wall import Wall

@@ -11,6 +11,7 @@ from tests.features import of_holders
 from tests.strategies import lengths
 from yardcliff.core.design.change import amend
 from yardcliff.core.holders import bent as bents
+from yardcliff.core.holders import bent_fit, peg_fit
 from yardcliff.core.holders import clip as clips
 from yardcliff.core.holders import cradle as cradles
 from yardcliff.core.holders import hole as holes
@@ -26,7 +27,7 @@ from yardcliff.core.strength.force import Pulled
 from yardcliff.core.strength.stick import stress
 from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import read
+from yardcliff.core.units.length_text import read
 from yardcliff.core.ways import FAMILIES, build, starting
 from yardcliff.core.ways.rail import starting_brief
 from yardcliff.data import table
@@ -43,7 +44,7 @@ def test_a_tilted_peg_by_hand() -> None:
     assert float(pegs.square_depth(peg)) == pytest.approx(11.5911 + 2.0706, abs=1e-3)
     # The deepest is the hole's lower rim (13.66), not the spur (14 cos 15 = 13.52).
     assert float(pegs.web(peg, Fraction(22))) == pytest.approx(8.3383, abs=1e-3)
-    figures = {f.key: f for f in pegs.fit(peg, GROUND).figures}
+    figures = {f.key: f for f in peg_fit.fit(peg, GROUND).figures}
     assert figures["peg.cut"].value == 72
     assert figures["peg.tilt"].value == "15° from square, 75° from the face"
 
@@ -187,7 +188,7 @@ def test_a_bent_hook_by_hand() -> None:
     # Five of them and four cuts of 1 are 905 of the rod's 1000; a sixth is not in it.
     assert bents.blanks(hook) == 5
     (second,) = [
-        figure.value for figure in bents.fit(hook, GROUND).figures if figure.key == "bent.second"
+        figure.value for figure in bent_fit.fit(hook, GROUND).figures if figure.key == "bent.second"
     ]
     assert second == 70 + bents.bend(hook) + 40
 

@@ -8,7 +8,8 @@ from hypothesis import strategies as st
 
 from tests.strategies import lengths, tapes
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import INCH, LengthError, Tape, Unit, exact_text, nearest, read
+from yardcliff.core.units.length import Tape, exact_text, nearest
+from yardcliff.core.units.length_text import INCH, LengthError, Unit, read
 
 
 @pytest.mark.parametrize(

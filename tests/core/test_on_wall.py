@@ -15,14 +15,16 @@ from yardcliff.core.findings.finding import Patch
 from yardcliff.core.shapes.geometry import points
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.wall.anchors import ANCHORS
-from yardcliff.core.wall.check import depths
-from yardcliff.core.wall.fixing import Fixed, Fixer
-from yardcliff.core.wall.grounds import RIM_OF_STUD, bodies, lines
+from yardcliff.core.wall.bodies import bodies
+from yardcliff.core.wall.fixed import Fixed
+from yardcliff.core.wall.fixing import Fixer
+from yardcliff.core.wall.grounds import RIM_OF_STUD, lines
 from yardcliff.core.wall.loading import Bearing, Load, pulls
 from yardcliff.core.wall.options import ways_by, ways_into
 from yardcliff.core.wall.placing import Aim, at
 from yardcliff.core.wall.position import aims
 from yardcliff.core.wall.putting_up import put_up
+from yardcliff.core.wall.room_check import depths
 from yardcliff.core.wall.survey import Area, Site, areas, no_hole, open_places
 from yardcliff.core.wall.wall import Obstacle, OldFixing, Studs, Wall
 from yardcliff.core.ways import Brief

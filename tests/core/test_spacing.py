@@ -17,7 +17,8 @@ from yardcliff.core.row.rows import RowsBrief
 from yardcliff.core.row.spacing import counts_that_fit, length_for, solve
 from yardcliff.core.things.thing import NOTHING, Reach, Thing, Things
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape, read
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.length_text import read
 
 BARE = alike(NOTHING)
 

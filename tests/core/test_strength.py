@@ -14,7 +14,7 @@ from tests.strategies import lengths
 from yardcliff.core.brief.mounting import Mount
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import Design, design
-from yardcliff.core.holders import bent, bolt, finger, flip, hook, peg
+from yardcliff.core.holders import bent, bent_fit, bolt, finger, flip, hook, hook_fit, peg, peg_fit
 from yardcliff.core.holders.fitting import Ground
 from yardcliff.core.strength.beam import Beam
 from yardcliff.core.strength.force import Pulled, least_tug
@@ -24,7 +24,7 @@ from yardcliff.core.strength.stick import bearing, stress
 from yardcliff.core.strength.wood import bending, embedding, lateral, thread, withdrawal
 from yardcliff.core.things.listing import Listed, shipped, shipped_item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import read
+from yardcliff.core.units.length_text import read
 from yardcliff.core.wall.anchors import ANCHORS, Driven, drive, ratings
 from yardcliff.core.wall.loading import Bearing, Load, Pull, pulls
 from yardcliff.core.wall.strips import CLEAR, GAUGE, PILOT
@@ -217,7 +217,7 @@ def test_a_hooks_packet_counts_its_weight_and_half_of_a_pull() -> None:
     }
     # 60 N that hang there, or half of 180 N pulled: of 49 N.
     assert links["hook, by its packet"] == pytest.approx(90 / 49.05)
-    assert "hook.rated" in {figure.key for figure in hook.fit(rated, pulled(150)).figures}
+    assert "hook.rated" in {figure.key for figure in hook_fit.fit(rated, pulled(150)).figures}
 
 
 def test_a_cup_hooks_thread_is_levered_in_its_hole() -> None:
@@ -242,7 +242,7 @@ def test_a_bent_hook_bends_and_is_drawn_out_and_its_leg_is_hammered_flat() -> No
     # 4.5 mm in what 5 mm bar makes leaves 1.7 beside it, in 4 mm bar 0.9: too little.
     five, four = (bent.Bent(bar=Fraction(bar)) for bar in (5, 4))
     holes = [
-        any(found.code == "bent.hole" for found in bent.fit(each, RAIL).findings)
+        any(found.code == "bent.hole" for found in bent_fit.fit(each, RAIL).findings)
         for each in (five, four)
     ]
     assert holes == [False, True]
@@ -280,7 +280,8 @@ def test_a_peg_is_at_least_as_deep_as_it_is_thick() -> None:
     def codes(depth: int, thick: int = 40) -> set[str]:
         made = peg.Peg(depth=Fraction(depth))
         return {
-            found.code for found in peg.fit(made, replace(RAIL, thickness=Fraction(thick))).findings
+            found.code
+            for found in peg_fit.fit(made, replace(RAIL, thickness=Fraction(thick))).findings
         }
 
     assert "peg.shallow" in codes(19)

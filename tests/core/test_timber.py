@@ -25,17 +25,10 @@ from yardcliff.core.ways import Brief, starting
 from yardcliff.core.wood.batching import Member, batch
 from yardcliff.core.wood.cost import Cost, consumables, shopping
 from yardcliff.core.wood.cut_order import order
-from yardcliff.core.wood.layout import (
-    CutPlan,
-    Offcut,
-    bought_sticks,
-    marks,
-    offcut_sticks,
-    pieces,
-    stops,
-)
+from yardcliff.core.wood.layout import CutPlan, Offcut, marks, pieces, stops
 from yardcliff.core.wood.plan import cut_plan
 from yardcliff.core.wood.rack_timber import priced, timber
+from yardcliff.core.wood.stick_changes import bought_sticks, offcut_sticks
 from yardcliff.core.wood.stock import PriceList, Stick, Supply, WareOnHand, read_stick
 from yardcliff.core.wood.taking_off import Takeoff, takeoff
 from yardcliff.core.workshop.shop import Shop

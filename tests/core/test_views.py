@@ -17,7 +17,8 @@ from yardcliff.core.shapes.geometry import points
 from yardcliff.core.shapes.scene import Scene
 from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape, read
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.length_text import read
 from yardcliff.core.ways import Brief, starting
 from yardcliff.core.ways.rail import RailBrief
 

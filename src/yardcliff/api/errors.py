@@ -15,7 +15,7 @@ from yardcliff.core.design.as_built import MadeAlready
 from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.row.mark_check import MarksError
 from yardcliff.core.things.listing import ListingError
-from yardcliff.core.units.length import LengthError
+from yardcliff.core.units.length_text import LengthError
 from yardcliff.imports.rackfile import RackFileError
 from yardcliff.imports.rows import CsvFileError
 from yardcliff.store.errors import (

@@ -8,7 +8,8 @@ from fastapi import APIRouter, WebSocket, WebSocketDisconnect
 from yardcliff.api.deps import App
 from yardcliff.api.wire import Wire
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import LengthError, Tape, TapeName, exact_text, read
+from yardcliff.core.units.length import Tape, TapeName, exact_text
+from yardcliff.core.units.length_text import LengthError, read
 from yardcliff.instruments import QUIET, Shown, Steadied
 
 router = APIRouter(prefix="/api/instruments", tags=["log"])

@@ -28,7 +28,8 @@ from yardcliff.core.design.measuring import (
 from yardcliff.core.design.there import Built
 from yardcliff.core.findings.patch import BriefError, problems
 from yardcliff.core.making.task_list import HUNG, minutes_at_bench, tasks
-from yardcliff.core.units.length import LengthError, exact_text, read
+from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.length_text import LengthError, read
 from yardcliff.core.workshop.shop import Shop
 
 

@@ -16,7 +16,7 @@ from yardcliff.core.built.habits import LONGEST_STINT
 from yardcliff.core.design.rack_design import Design
 from yardcliff.core.making.task import Task, Worked
 from yardcliff.core.making.task_list import BUY
-from yardcliff.core.wood.layout import bought_sticks, used_sticks
+from yardcliff.core.wood.stick_changes import bought_sticks, used_sticks
 from yardcliff.store.errors import StaleStock
 from yardcliff.store.timber import Change
 

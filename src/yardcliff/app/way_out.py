@@ -7,7 +7,8 @@ from uuid import uuid4
 
 from yardcliff.app.rack_log import RackLog
 from yardcliff.core.built.facts import Fact, Kind
-from yardcliff.core.built.way_out import WayOut, taken, ways_out
+from yardcliff.core.built.way import WayOut
+from yardcliff.core.built.way_out import taken, ways_out
 from yardcliff.core.design.as_built import drilled, follow
 from yardcliff.core.design.change import amend, dump
 from yardcliff.core.design.measuring import SAW_CUT, Subject

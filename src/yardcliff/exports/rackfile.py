@@ -3,6 +3,9 @@
 import json
 from typing import Any
 
+from pydantic.json_schema import GenerateJsonSchema
+from pydantic_core import core_schema
+
 from yardcliff.core.design.change import dump
 from yardcliff.core.ways import BRIEFS, Brief
 
@@ -19,9 +22,22 @@ def write_rackfile(name: str, brief: Brief) -> str:
     )
 
 
+class _Openable(GenerateJsonSchema):
+    """What opens, and not only what is written: a field with a default may be left out."""
+
+    def field_is_required(
+        self,
+        field: core_schema.ModelField | core_schema.DataclassField | core_schema.TypedDictField,
+        total: bool,
+    ) -> bool:
+        return super().field_is_required(field, total) and field["schema"]["type"] != "default"
+
+
 def schema() -> dict[str, Any]:
     """The JSON Schema of a rack file (draft 2020-12)."""
-    brief = BRIEFS.json_schema(ref_template="#/$defs/{model}", mode="serialization")
+    brief = BRIEFS.json_schema(
+        ref_template="#/$defs/{model}", mode="serialization", schema_generator=_Openable
+    )
     definitions = brief.pop("$defs")
     return {
         "$schema": "https://json-schema.org/draft/2020-12/schema",

@@ -9,8 +9,6 @@ from typing import NamedTuple
 
 from yardcliff.core.design.load_chain import NO_PROOF
 from yardcliff.core.design.machining import (
-    FaceTable,
-    HoleTable,
     apart,
     depth,
     hole_tables,
@@ -29,10 +27,10 @@ from yardcliff.core.shapes.geometry import line
 from yardcliff.core.shapes.scene import Scene
 from yardcliff.core.strength.link import percent
 from yardcliff.exports.drawing import Ink, lay_out
+from yardcliff.exports.hole_columns import AT_ONCE, MARGIN, Columns
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.pdf import BOLD, MM, Page
 
-MARGIN = 12.0
 RULE = Ink("#20303a", 0.2)
 ROW = 4.6
 TALL = 1.8
@@ -49,22 +47,6 @@ SHARES, SMALL = (1.0, 0.93, 0.86, 0.8, 0.74, 0.68), (0.58, 0.5)
 """How large the words are, as a share of their full size: before the machining goes on to the next
 page, and after.
 """
-GUTTER = 8.0
-"""Between two columns of hole tables, mm."""
-HOLE_ROW, AT_ONCE = 4.3, 30
-"""From line to line of a hole table, mm, and how many lines stay together."""
-HOLE_COLUMNS = (
-    (0.0, "no."),
-    (0.055, "along"),
-    (0.17, "across"),
-    (0.275, "rest"),
-    (0.38, "bit"),
-    (0.47, "deep"),
-    (0.565, "tilt"),
-    (0.61, "head"),
-    (0.755, "for"),
-)
-"""Where the columns of a hole table begin, as a share of its width, and their heads."""
 MOST = 84
 """Marks that fit on the page; the CSV has them all."""
 
@@ -109,7 +91,7 @@ def _holes(page: Page, name: str, design: Design, *, machining: bool) -> None:
     """The hole tables in two columns, as many pages as they take; before them the machining that
     found no room.
     """
-    columns = _Columns(page, name)
+    columns = Columns(page, name)
     if machining:
         columns.at = _drilling(page, design, columns.x, columns.at, columns.right) - 4
     for table in hole_tables(design):
@@ -117,65 +99,6 @@ def _holes(page: Page, name: str, design: Design, *, machining: bool) -> None:
             for start in range(0, len(face.lines), AT_ONCE):
                 columns.table(table, face, start, again=k > 0 or start > 0)
     page.turn()
-
-
-class _Columns:
-    """Two columns to a page, filled from the top."""
-
-    def __init__(self, page: Page, name: str) -> None:
-        self.page, self.name, self.column = page, name, 0
-        self._head()
-
-    def _head(self) -> None:
-        top = self.page.height - MARGIN
-        self.page.text(MARGIN, top - 4, f"{self.name}: holes, part by part", 5, font=BOLD)
-        self.at = top - 12
-
-    @property
-    def x(self) -> float:
-        return MARGIN + self.column * (self.width + GUTTER)
-
-    @property
-    def right(self) -> float:
-        return self.x + self.width
-
-    @property
-    def width(self) -> float:
-        return (self.page.width - 2 * MARGIN - GUTTER) / 2
-
-    def table(self, table: HoleTable, face: FaceTable, start: int, *, again: bool) -> None:
-        """Some lines of a face, under what they are read from; in the next column where they find
-        no room.
-        """
-        lines = face.lines[start : start + AT_ONCE]
-        if self.at - HOLE_ROW * (len(lines) + 3) < MARGIN:
-            self.column += 1
-            if self.column > 1:
-                self.page.turn()
-                self.column = 0
-            self.at = self.page.height - MARGIN - 12
-            if self.column == 0:
-                self._head()
-        page, x, width = self.page, self.x, self.width
-        title = f"{table.name}, {face.face}" + (", on" if start else "")
-        page.text(x, self.at, title, 3.8, font=BOLD)
-        self.at -= HOLE_ROW
-        page.text(
-            x,
-            self.at,
-            f"along from the {face.along}; across from the {face.across}, and from the {face.rest}",
-            2.8,
-            colour="#5d6d74",
-        )
-        self.at -= HOLE_ROW
-        for share, head in HOLE_COLUMNS:
-            page.text(x + share * width, self.at, head, 2.6, colour="#5d6d74")
-        for one in lines:
-            self.at -= HOLE_ROW
-            said = (str(one.number), *one[1:])
-            for (share, _), text in zip(HOLE_COLUMNS, said, strict=True):
-                page.text(x + share * width, self.at, text, 2.9)
-        self.at -= 1.6 * HOLE_ROW
 
 
 def _words(

@@ -10,8 +10,9 @@ from dataclasses import dataclass
 from yardcliff.core.design.rack_design import Design
 from yardcliff.core.rack import Part
 from yardcliff.core.shapes.geometry import circle, cross, line, rounded
-from yardcliff.core.wall.fixing import Fixed
-from yardcliff.core.wall.putting_up import WallHole, put_up
+from yardcliff.core.wall.fixed import Fixed
+from yardcliff.core.wall.fixing_steps import WallHole
+from yardcliff.core.wall.putting_up import put_up
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.pdf import BOLD, Page
 from yardcliff.exports.tiling import (

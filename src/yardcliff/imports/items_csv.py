@@ -5,7 +5,7 @@ reason.
 from dataclasses import dataclass
 
 from yardcliff.core.things.listing import COLUMNS, NEEDED, Listed, ListingError, read_row
-from yardcliff.core.units.length import Unit
+from yardcliff.core.units.length_text import Unit
 from yardcliff.imports.rows import read_csv
 
 MOST = 2000

@@ -12,7 +12,7 @@ from pydantic import BaseModel, ValidationError
 
 from yardcliff.core.findings.patch import problems
 from yardcliff.core.materials.goods import Form
-from yardcliff.core.units.length import Unit
+from yardcliff.core.units.length_text import Unit
 from yardcliff.core.wood.stock import Offer, PriceList, Stick, WarePrice
 from yardcliff.exports.timber_csv import PRICE_COLUMNS, STICK_COLUMNS
 from yardcliff.imports.rows import MOST, read_csv

@@ -9,7 +9,8 @@ from dataclasses import dataclass, field
 from typing import Protocol
 
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import INCH, Tape, Unit
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.length_text import INCH, Unit
 
 QUIET = 1.2
 """So long without a line, and nothing comes from it, s."""

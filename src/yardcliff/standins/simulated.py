@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from random import Random
 
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import INCH
+from yardcliff.core.units.length_text import INCH
 from yardcliff.instruments import Instrument, Instruments
 
 EVERY = 0.12

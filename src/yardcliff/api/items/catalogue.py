@@ -6,7 +6,7 @@ from fastapi import APIRouter
 from pydantic import Field, TypeAdapter
 
 from yardcliff.api.deps import App
-from yardcliff.api.racks.views import view_listed
+from yardcliff.api.racks.item_views import view_listed
 from yardcliff.api.racks.wire import ItemChoice
 from yardcliff.api.wire import Wire
 from yardcliff.core.brief.rack_brief import Board

@@ -6,13 +6,13 @@ from fastapi import APIRouter, Body, HTTPException, Query, Response
 from pydantic import Field
 
 from yardcliff.api.deps import App
-from yardcliff.api.racks.views import view_listed
+from yardcliff.api.racks.item_views import view_listed
 from yardcliff.api.racks.wire import ItemChoice
 from yardcliff.api.wire import Wire
 from yardcliff.app.application import Application
 from yardcliff.core.design.change import brought_up_to, dump, read_brief
 from yardcliff.core.things.listing import COLUMNS, Listed, read_row
-from yardcliff.core.units.length import Unit
+from yardcliff.core.units.length_text import Unit
 from yardcliff.exports.items_csv import write_items
 from yardcliff.imports.items_csv import ReadRow, read_items
 

@@ -16,10 +16,11 @@ from yardcliff.app.rack_log import RackLog
 from yardcliff.core.brief.building import spoken
 from yardcliff.core.built.facts import Fact
 from yardcliff.core.built.habits import pace_of
-from yardcliff.core.built.way_out import WayOut
+from yardcliff.core.built.way import WayOut
 from yardcliff.core.design.measuring import NO_ROW, SAW_CUT, Measured, Verdict
 from yardcliff.core.design.rack_design import Design
-from yardcliff.core.units.length import Tape, read
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.length_text import read
 
 
 def view_verdict(verdict: Verdict, tape: Tape) -> str:

@@ -19,7 +19,8 @@ from yardcliff.core.design.change import amend, read_brief
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.row.mark_check import check_marks, read_marks
 from yardcliff.core.row.order import Aim, reorder
-from yardcliff.core.units.length import Tape, exact_text, read
+from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.length_text import read
 from yardcliff.core.ways import solve_row
 
 router = APIRouter(prefix="/api", tags=["solve"])

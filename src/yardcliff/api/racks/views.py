@@ -5,6 +5,7 @@ Texts are written here once, in the rack's own tape, so that no client formats a
 
 from collections.abc import Iterator
 
+from yardcliff.api.racks.item_views import view_measures
 from yardcliff.api.racks.wire import (
     ChoiceField,
     ChoiceSection,
@@ -16,10 +17,8 @@ from yardcliff.api.racks.wire import (
     HoleTableView,
     HoleView,
     InputView,
-    ItemChoice,
     KeepOutView,
     MarksView,
-    MeasuresView,
     OperationView,
     OptionView,
     RackSummary,
@@ -28,23 +27,19 @@ from yardcliff.api.racks.wire import (
     RungView,
     ThingsView,
 )
-from yardcliff.api.scenes import view_scene, view_stroke
+from yardcliff.api.scenes import view_scene
 from yardcliff.api.walls.views import view_chain, view_on_wall
-from yardcliff.api.wire import BoxView, NamedScene, SceneView, SymbolView, TapeView
+from yardcliff.api.wire import NamedScene, TapeView
 from yardcliff.core.base.model import leaves
 from yardcliff.core.brief.choices import Section
 from yardcliff.core.design import machining
 from yardcliff.core.design.comparison import percent
 from yardcliff.core.design.fixes import tried
 from yardcliff.core.design.rack_design import Design
-from yardcliff.core.drawing.front_view import item_strokes
 from yardcliff.core.findings.finding import Finding
 from yardcliff.core.findings.working import Value
 from yardcliff.core.row.count_ladder import Rung, ladder
 from yardcliff.core.shapes.geometry import in_mm
-from yardcliff.core.things.item import Item
-from yardcliff.core.things.listing import Listed, write_row
-from yardcliff.core.things.look import hanging
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wall.position import longest_row
@@ -71,46 +66,6 @@ def view_holes(design: Design) -> list[HoleTableView]:
     ]
 
 
-def view_listed(entry: Listed, *, own: bool) -> ItemChoice:
-    item = entry.item
-    measures = _measures(item)
-    symbol = SymbolView(
-        key="item",
-        of="item",
-        strokes=[view_stroke(s) for s in item_strokes(hanging(item))],
-        places=[(0.0, 0.0)],
-    )
-    columns = write_row(entry)
-    return ItemChoice(
-        key=entry.key,
-        group=entry.group,
-        own=own,
-        name=item.name,
-        plural=item.plural,
-        patch=item.model_dump(mode="json"),
-        air=columns["air"],
-        columns=columns,
-        measures=measures,
-        scene=SceneView(
-            strokes=[],
-            symbols=[symbol],
-            dimensions=[],
-            extent=measures.box,
-            wall=measures.box,
-            labels=[],
-        ),
-    )
-
-
-def _measures(item: Item) -> MeasuresView:
-    box = BoxView(
-        x0=-float(item.left), y0=-float(item.below), x1=float(item.right), y1=float(item.above)
-    )
-    return MeasuresView(
-        box=box, front=float(item.front), held=None if item.held is None else float(item.held)
-    )
-
-
 def view_design(design: Design, *, tries: bool = False) -> DesignView:
     """The whole design as the interface shows it; `tries` whether each way out of a finding is
     tried first.
@@ -129,7 +84,7 @@ def view_design(design: Design, *, tries: bool = False) -> DesignView:
         origin=tuple(map(in_mm, rack.rows[0].at(Fraction(0)))),
         holders=rack.holder_name,
         tape=TapeView(name=tape.name, unit=tape.unit, step_mm=float(tape.step)),
-        kinds={kind: _measures(item) for kind, item in design.brief.kinds.items()},
+        kinds={kind: view_measures(item) for kind, item in design.brief.kinds.items()},
         things=ThingsView(
             kind=[thing.kind for thing in row.things],
             x=[in_mm(centre) for centre in row.centres],

@@ -22,11 +22,11 @@ from yardcliff.core.design.load_chain import NO_PROOF, Chain
 from yardcliff.core.design.rack_design import Design
 from yardcliff.core.strength.link import percent
 from yardcliff.core.units.length import Tape, exact_text
-from yardcliff.core.wall.check import depths
 from yardcliff.core.wall.drawn import place_dimensions
 from yardcliff.core.wall.options import BYS, Way, verdict, ways_by, ways_into
 from yardcliff.core.wall.position import AIMS, Aimed, Snap, aims, reach, snaps
 from yardcliff.core.wall.putting_up import put_up
+from yardcliff.core.wall.room_check import depths
 from yardcliff.core.wall.survey import around
 
 

@@ -24,7 +24,8 @@ from yardcliff.app.application import Application
 from yardcliff.app.locale import UserLocale
 from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.findings.patch import BriefError, problems
-from yardcliff.core.units.length import Unit, exact_text
+from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.length_text import Unit
 from yardcliff.core.wood.cost import OWN, read_pack, units
 from yardcliff.core.wood.stock import ROUND, PriceList, WareOnHand, WarePrice, read_stick, sold
 from yardcliff.data import table

@@ -8,7 +8,8 @@ from pydantic import BeforeValidator, Field, StringConstraints
 
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Gap, read
+from yardcliff.core.units.length import Gap
+from yardcliff.core.units.length_text import read
 from yardcliff.data import values
 
 Saw = Literal["hand saw", "pull saw", "jigsaw", "mitre saw", "table saw", "thin blade", "shears"]

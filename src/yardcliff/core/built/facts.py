@@ -15,7 +15,8 @@ from yardcliff.core.design.there import Built, Feature, Mend, PieceKey, Size, St
 from yardcliff.core.making.task import Task
 from yardcliff.core.rack import Part, Place
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import exact_text, read
+from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.length_text import read
 
 Json = dict[str, Any]
 

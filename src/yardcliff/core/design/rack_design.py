@@ -16,7 +16,8 @@ from yardcliff.core.rack import Hole, Kind, Operation, Part, Rack, hole_table, i
 from yardcliff.core.row.marking import Mark, marks
 from yardcliff.core.shapes.scene import Scene
 from yardcliff.core.units.length import Tape
-from yardcliff.core.wall.drawn import held, standing_on
+from yardcliff.core.wall.drawn import standing_on
+from yardcliff.core.wall.forces_drawn import held
 from yardcliff.core.wall.hanging import OnWall, on_wall
 from yardcliff.core.wall.survey import Site
 from yardcliff.core.ways import Brief, build

@@ -15,7 +15,8 @@ from yardcliff.core.brief.choices import Field, Option, Section
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, half, pilots
-from yardcliff.core.holders.hook import BACK, EDGE, END_DIAMETERS, LEVERED, RATED, force_input
+from yardcliff.core.holders.hook import BACK, EDGE, END_DIAMETERS
+from yardcliff.core.holders.hook_fit import LEVERED, RATED, force_input
 from yardcliff.core.materials.goods import Goods, Ware
 from yardcliff.core.rack import Bore, Glyph, Putting
 from yardcliff.core.shapes.geometry import Path, cross, line, rectangle, rounded
@@ -25,7 +26,8 @@ from yardcliff.core.strength.stick import levers
 from yardcliff.core.strength.stick import stress as bent
 from yardcliff.core.strength.wood import embedding, thread, withdrawal
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Size, exact_text, read
+from yardcliff.core.units.length import Size, exact_text
+from yardcliff.core.units.length_text import read
 from yardcliff.data import values
 
 LagSize = Literal["6 mm", "8 mm", "10 mm", "1/4 in", "3/8 in"]

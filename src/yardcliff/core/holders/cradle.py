@@ -11,6 +11,7 @@ from yardcliff.core.base.model import Frozen, Tilt
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.holders import peg as pegs
+from yardcliff.core.holders import peg_fit
 from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure
 from yardcliff.core.rack import Kind, Operation
 from yardcliff.core.things.item import Item
@@ -57,7 +58,7 @@ def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         spur=cradle.spur,
     )
     aside = (opening + cradle.diameter) / 2
-    arms = pegs.fit(arm, ground, "cradle", (-aside, aside))
+    arms = peg_fit.fit(arm, ground, "cradle", (-aside, aside))
     return replace(
         arms,
         name="cradles",

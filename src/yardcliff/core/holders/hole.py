@@ -26,7 +26,8 @@ from yardcliff.core.shapes.geometry import Path, line
 from yardcliff.core.shapes.scene import Stroke
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Gap, Size, exact_text, read
+from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.units.length_text import read
 from yardcliff.data import table
 
 LEAST_WOOD = Fraction(12)

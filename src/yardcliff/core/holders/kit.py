@@ -6,6 +6,7 @@ from pydantic import Field, TypeAdapter
 
 from yardcliff.core.brief.choices import Section
 from yardcliff.core.holders import bent as bents
+from yardcliff.core.holders import bent_fit, hook_fit, peg_fit
 from yardcliff.core.holders import bolt as bolts
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import peg as pegs
@@ -25,13 +26,13 @@ def fit(holder: AnyHolder, ground: Ground) -> Fitting:
     """The holder on its ground."""
     match holder:
         case pegs.Peg():
-            return pegs.fit(holder, ground)
+            return peg_fit.fit(holder, ground)
         case bents.Bent():
-            return bents.fit(holder, ground)
+            return bent_fit.fit(holder, ground)
         case bolts.Bolt():
             return bolts.fit(holder, ground)
         case hooks.Hook():
-            return hooks.fit(holder, ground)
+            return hook_fit.fit(holder, ground)
 
 
 def share(fitting: Fitting) -> float:

@@ -14,18 +14,15 @@ from yardcliff.core.materials.goods import Blank
 from yardcliff.core.rack import HOLDER
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.wood.cut_order import cross_cuts, looked_over, ripping, thinning
-from yardcliff.core.wood.layout import (
-    Group,
-    Laid,
-    Piece,
-    Sawn,
+from yardcliff.core.wood.layout import Group, Laid, Piece, Sawn
+from yardcliff.core.wood.means import Means, ToStock
+from yardcliff.core.wood.rack_timber import Timber
+from yardcliff.core.wood.stick_changes import (
     offcut_sticks,
     strip_sticks,
     thinned_sticks,
     whole_sticks,
 )
-from yardcliff.core.wood.means import Means, ToStock
-from yardcliff.core.wood.rack_timber import Timber
 from yardcliff.core.workshop.caution import cautions
 from yardcliff.core.workshop.methods import own_ways
 from yardcliff.core.workshop.shop import Shop

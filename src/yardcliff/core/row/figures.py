@@ -3,10 +3,9 @@
 import re
 
 from yardcliff.core.findings.working import Figure, Input, Value
-from yardcliff.core.row.marking import drift
+from yardcliff.core.row.outcome_figures import air, dividers, drift_figure, span, unevenness
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.row_brief import EndRule
-from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 
 END_REASONS: dict[EndRule, tuple[str, str]] = {
@@ -57,22 +56,22 @@ _AIR_FORMULAS: dict[EndRule, tuple[str, str]] = {
 
 def row_figures(row: Row, tape: Tape) -> tuple[Figure, ...]:
     """Figures of a row, keyed `row.*`: those that its spacing has."""
-    uneven = (_unevenness(row),) if row.uneven else ()
+    uneven = (unevenness(row),) if row.uneven else ()
     if row.brief.spacing == "air":
         apart = (
-            (_span(row), *_ends(row), _even_air(row))
+            (span(row), *_ends(row), _even_air(row))
             if row.airy
-            else (_pitch(row), *_ends(row), _air(row))
+            else (_pitch(row), *_ends(row), air(row))
         )
         return (_length(row), _count(row), *apart, *uneven)
-    stepped = () if row.uneven else (_drift(row, tape), _dividers(row, tape))
+    stepped = () if row.uneven else (drift_figure(row, tape), dividers(row, tape))
     return (
         _need(row),
         _length(row),
         _count(row),
         _pitch(row),
         *_ends(row),
-        _air(row),
+        air(row),
         *uneven,
         *stepped,
     )
@@ -262,27 +261,6 @@ def _ends(row: Row) -> tuple[Figure, Figure]:
     )
 
 
-def _span(row: Row) -> Figure:
-    """The things between the outermost axes, their air, and what the fixtures ask beyond that."""
-    bare = sum((thing.reach.across for thing in row.things), Fraction(0)) - sum(
-        row.rule.reach_out()
-    )
-    air = (row.count - 1) * row.t
-    return Figure(
-        "row.span",
-        "First axis to last",
-        row.rule.span(row.t),
-        "u + (m − 1) · c + e",
-        (
-            Input("u", "widths between them", bare),
-            Input("m", "things", str(row.count)),
-            Input("c", "air", row.t),
-            Input("e", "more where fixtures need it", row.rule.span(row.t) - bare - air),
-        ),
-        "Each thing takes its own width, and the same air lies between all of them.",
-    )
-
-
 def _even_air(row: Row) -> Figure:
     if row.brief.follows in ("count", "pitch"):
         why = (
@@ -292,74 +270,4 @@ def _even_air(row: Row) -> Figure:
         return Figure("row.air", "Air", row.air, "what is left, shared", _inputs(row, "L a b"), why)
     return _given(
         "row.air", "Air", row.air, "The clear gap between neighbours as they hang: you hold it."
-    )
-
-
-def _air(row: Row) -> Figure:
-    k = min(range(row.count - 1), key=lambda k: row.clear[k], default=0)
-    one, other = row.things[k], row.things[min(k + 1, row.count - 1)]
-    apart = row.centres[k + 1] - row.centres[k] if row.count > 1 else row.t
-    return Figure(
-        "row.air",
-        "Air",
-        row.air,
-        "p − (r + l)",
-        (
-            Input("p", "tightest distance" if row.uneven or not row.rule.alike else "pitch", apart),
-            Input("r", f"reach {row.run.onward}, of one", one.reach.right),
-            Input("l", f"reach {row.run.back}, of the next", other.reach.left),
-        ),
-        "The clear gap between neighbours as they hang, where it is least.",
-    )
-
-
-def _unevenness(row: Row) -> Figure:
-    return Figure(
-        "row.uneven",
-        "Out of even",
-        row.unevenness,
-        "max |gap − p|",
-        (
-            Input("p", "even air" if row.airy else "even pitch", row.t),
-            Input("k", "pins", str(len(row.pins))),
-            Input("m", "moved clear of a keep-out", str(len(row.given.nudges))),
-        ),
-        "How far pins and keep-outs pull the widest or the tightest space from even.",
-        fine=True,
-    )
-
-
-def _drift(row: Row, tape: Tape) -> Figure:
-    return Figure(
-        "row.drift",
-        "Stepped off",
-        drift(row, tape, row.holders - 1),
-        "(a′ − a) + (n − 1) · (p′ − p)",
-        (
-            Input("a", row.run.start, row.left),
-            Input("a′", "on the tape", tape.round(row.left)),
-            Input("p", "pitch", row.pitch),
-            Input("p′", "on the tape", tape.round(row.pitch)),
-            Input("n", "holders", str(row.holders)),
-        ),
-        "How far off the last mark would be if the rounded pitch were stepped along. Measured from"
-        " one end, no mark is.",
-        fine=True,
-    )
-
-
-def _dividers(row: Row, tape: Tape) -> Figure:
-    value: Value = tape.write_fine(row.pitch) if row.holders > 1 else Fraction(0)
-    return Figure(
-        "row.dividers",
-        "Dividers",
-        value,
-        "first mark, then p",
-        (
-            Input("a", "first mark", tape.write_fine(row.left)),
-            Input("p", "pitch", tape.write_fine(row.pitch)),
-        ),
-        "For those who walk the row with dividers: set them to the exact pitch and start from the"
-        " first mark.",
-        fine=True,
     )

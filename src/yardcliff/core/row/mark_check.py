@@ -16,7 +16,8 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.row.row_brief import Ends
 from yardcliff.core.row.spacing import solve
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import INCH, LengthError, Tape, read
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.length_text import INCH, LengthError, read
 
 MOST = 400
 ZERO = Fraction(0)

@@ -8,7 +8,8 @@ from yardcliff.core.base.model import MAX_COUNT, Count, Frozen, Spares
 from yardcliff.core.row.keepouts import KeepOuts
 from yardcliff.core.things.thing import Facing
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import INCH, Gap, Size
+from yardcliff.core.units.length import Gap, Size
+from yardcliff.core.units.length_text import INCH
 
 Follows = Literal["length", "count", "pitch", "ends", "nothing"]
 Spacing = Literal["even", "air", "tidy", "set"]

@@ -17,13 +17,12 @@ from yardcliff.core.row.fixes import (
     up,
 )
 from yardcliff.core.row.keepout_findings import check_keepouts
+from yardcliff.core.row.length_findings import NONE, disagree, no_room, too_long
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.spacing import counts_that_fit, length_for, most_that, solve
 from yardcliff.core.things.thing import LEVEL
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import LONGEST, Tape, exact_text
-
-NONE = Fraction(0)
+from yardcliff.core.units.length import Tape, exact_text
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,13 +47,13 @@ def check(
     noun = words.noun
     yield from _pins(row)
     if row.trouble == "no-room":
-        yield _no_room(row, tape, noun)
+        yield no_room(row, tape, noun)
         return
     if row.trouble == "too-long":
-        yield _too_long(row, tape, noun)
+        yield too_long(row, tape, noun)
         return
     if row.brief.follows == "nothing" and row.spare:
-        yield _disagree(row, tape, noun)
+        yield disagree(row, tape, noun)
     off, close = [*_off_board(row, tape, noun)], [*_too_close(row, tape, words)]
     yield from (*off, *close)
     yield from check_keepouts(row, tape)
@@ -92,81 +91,6 @@ def _pins(row: Row) -> Iterator[Finding]:
                 fixes=let_go_or_all(row, held[-1]),
             )
             return
-
-
-def _no_room(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
-    if row.brief.ends.rule == "gaps" and row.brief.spacing != "air":
-        taken = row.holders * row.fixture.across
-        what = (
-            f"The fixtures of {noun(row.count)} take {tape.write(taken)} of"
-            f" {tape.write(row.length)}"
-        )
-        message, figure = f"{what}; no gap is left between them.", "taken by the fixtures"
-    else:
-        taken = row.layout.terms.fixed + (row.rule.span(NONE) if row.brief.spacing == "air" else 0)
-        taker = "The ends and the fixtures" if row.brief.spacing == "air" else "The two ends"
-        what = f"{taker} take {tape.write(taken)} of {tape.write(row.length)}"
-        message, figure = f"{what}; nothing is left for {noun(row.count)}.", "taken by the ends"
-    return Finding(
-        "row.no-room",
-        "Board",
-        message,
-        figure,
-        taken,
-        row.length,
-        at=(float(row.length) / 2, 0),
-        fixes=(
-            *longer(row, tape, length_for(row, row.count)),
-            Fix("Half a space at the ends", row_patch(ends={"rule": "half"})),
-        ),
-    )
-
-
-def _too_long(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
-    needed = length_for(row, row.count)
-    return Finding(
-        "row.too-long",
-        "Board",
-        f"{noun(row.count)} need a board of {tape.write(needed)}; none is longer than"
-        f" {tape.write(LONGEST)}.",
-        "length",
-        needed,
-        LONGEST,
-        at=(float(row.length), 0),
-        fixes=(Fix("As many as 6 m take", row_patch(length="6 m", follows="count")),),
-    )
-
-
-def _disagree(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
-    right = row.length - row.spare
-    word = "over" if row.spare > 0 else "short"
-    at = f"with {tape.write(row.t)} of air" if row.airy else f"at {tape.write(row.t)}"
-    return Finding(
-        "row.disagree",
-        "Row",
-        f"{noun(row.count)} {at} with these ends need {tape.write(right)}; "
-        f"the board is {tape.write(row.length)}, {tape.write(abs(row.spare))} {word}.",
-        "board",
-        row.length,
-        right,
-        at=(float(row.length), 0),
-        fixes=(
-            *(
-                (
-                    Fix(
-                        f"Board {tape.write(right)} long",
-                        row_patch(length=right, follows="nothing"),
-                    ),
-                )
-                if 0 < right <= LONGEST
-                else ()
-            ),
-            Fix(
-                "Work out the air" if row.airy else "Work out the pitch", row_patch(follows="pitch")
-            ),
-            Fix("Work out the ends", row_patch(follows="ends")),
-        ),
-    )
 
 
 def _off_board(row: Row, tape: Tape, noun: Callable[[int], str]) -> list[Finding]:

@@ -10,7 +10,8 @@ from yardcliff.core.base.model import Frozen
 from yardcliff.core.strength.force import Pulled, least_tug, newtons
 from yardcliff.core.things.thing import Reach, Takes, Thing
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Gap, Size, ambiguous
+from yardcliff.core.units.length import Gap, Size
+from yardcliff.core.units.length_text import ambiguous
 
 Grip = Literal["loop", "rim", "handle", "hole", "neck", "edge", "shaft", "pair"]
 Shape = Literal[

@@ -11,7 +11,8 @@ from pydantic_core import PydanticCustomError
 from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.things.item import Item, Key
-from yardcliff.core.units.length import Gap, Size, Unit
+from yardcliff.core.units.length import Gap, Size
+from yardcliff.core.units.length_text import Unit
 from yardcliff.data import table
 
 Group = Literal[

@@ -9,7 +9,7 @@ from yardcliff.core.brief.mounting import By, Into, Mount
 from yardcliff.core.strength.force import newtons
 from yardcliff.core.strength.wood import lateral, thread, withdrawal
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import read
+from yardcliff.core.units.length_text import read
 from yardcliff.core.wall.wall import Block, Wall
 from yardcliff.data import table
 

@@ -14,6 +14,7 @@ from yardcliff.core.units.length import Tape
 from yardcliff.core.units.spans import cut, meet, nearest
 from yardcliff.core.wall.grounds import RIM_OF_STUD, Screw, ScrewLine, Span
 from yardcliff.core.wall.loading import Pull
+from yardcliff.core.wall.placing import fewest, whole_unit
 from yardcliff.core.wall.strips import APART
 from yardcliff.core.wall.survey import no_hole
 from yardcliff.core.wall.wall import Wall
@@ -121,4 +122,17 @@ def _thinned(places: Sequence[Fraction], apart: Fraction) -> tuple[Fraction, ...
     for place in places:
         if not kept or abs(place - kept[-1]) >= max(apart, Fraction(1)):
             kept.append(place)
+    return tuple(kept)
+
+
+def fewest_screws(
+    found: Sequence[ScrewLine], screws: Sequence[Screw], step: Fraction
+) -> tuple[Screw, ...]:
+    """The outermost screws of each line and as few between as keep them near enough."""
+    kept: list[Screw] = []
+    for line in found:
+        xs = sorted({s.x for s in screws if s.part == line.part.key and s.y in line.ys})
+        unit = whole_unit(step, [*xs, APART])
+        chosen = {xs[k] for k in fewest([int(x * unit) for x in xs], int(APART * unit))}
+        kept += [s for s in screws if s.part == line.part.key and s.y in line.ys and s.x in chosen]
     return tuple(kept)

@@ -6,7 +6,7 @@ from itertools import pairwise
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.strength.beam import Beam
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.wall.grounds import Body
+from yardcliff.core.wall.bodies import Body
 from yardcliff.core.wall.loading import Load
 
 ZERO = Fraction(0)

@@ -6,36 +6,26 @@ batten) and what that goes `into` (studs, the lining, masonry).
 
 from collections.abc import Iterator, Sequence
 from copy import copy
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from functools import cached_property
-from itertools import pairwise
-from math import inf, lcm
+from math import inf
 
 from yardcliff.core.brief.mounting import By, Into, Mount, Spot
 from yardcliff.core.rack import Rack
-from yardcliff.core.strength.beam import Beam
 from yardcliff.core.strength.force import newtons
-from yardcliff.core.strength.link import Kind, Link
-from yardcliff.core.strength.wood import SAFETY
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.units.spans import cut, meet, nearest
-from yardcliff.core.wall.anchors import ANCHORS, HOLLOW, Anchor, drive, ratings
-from yardcliff.core.wall.anywhere import Anywhere
+from yardcliff.core.wall.anchors import ANCHORS, HOLLOW, drive, ratings
+from yardcliff.core.wall.anywhere import Anywhere, fewest_screws
+from yardcliff.core.wall.batten import batten_behind, lies_free
 from yardcliff.core.wall.bending import beam_of
+from yardcliff.core.wall.bodies import Body, bodies
 from yardcliff.core.wall.boring import HEAD
-from yardcliff.core.wall.grounds import (
-    RIM_OF_STUD,
-    Body,
-    Screw,
-    ScrewLine,
-    Span,
-    bodies,
-    clear_at,
-    lines,
-)
+from yardcliff.core.wall.fixed import ZERO, Fixed
+from yardcliff.core.wall.grounds import RIM_OF_STUD, Screw, ScrewLine, Span, clear_at, lines
 from yardcliff.core.wall.loading import Bearing, Load, Pull, loads, pulls
-from yardcliff.core.wall.placing import Line, Question, at, fewest
+from yardcliff.core.wall.placing import Line, Question, at, whole_unit
 from yardcliff.core.wall.strips import (
     APART,
     BATTEN,
@@ -43,12 +33,10 @@ from yardcliff.core.wall.strips import (
     PAST,
     SEAT_DEEP,
     STACK,
-    Joined,
     joined,
     strip_edges,
 )
-from yardcliff.core.wall.survey import Area, Site, area, no_hole
-from yardcliff.data import values
+from yardcliff.core.wall.survey import Site, no_hole
 
 THICK = 35
 """From this on, mm, a board takes a lag screw's head and washer."""
@@ -60,113 +48,6 @@ FOOT = 10.0
 """A board that reaches further below its strip than this, mm, wants a spacer at its foot."""
 LIGHT = 25
 """What is heavier than this, kg, is not hung on the lining unless somebody asks for it."""
-ZERO = Fraction(0)
-
-
-@dataclass(frozen=True)
-class Fixed:
-    """A body on its wall by one way. `loose` tells of a line on fewer than two studs; `length` is a
-    screw's, `wood` what it passes before the wall, `hold` what of it holds. `strip` is what is
-    fixed to the wall first: from, to, in the rack's frame; `joined` is how the rack is screwed to
-    it, with room for a `spacer` below it or none, `blocked` where something is in its way. It
-    `bears` on the wall at its edges; `beam` is the board between its screws.
-    """
-
-    body: Body
-    by: By
-    anchor: Anchor
-    screws: tuple[Screw, ...]
-    pulls: tuple[Pull, ...]
-    on: tuple[Load, ...]
-    wood: Fraction
-    length: Fraction
-    hold: Fraction
-    may_pull: float
-    may_shear: float
-    loose: bool
-    bears: Bearing
-    beam: Beam
-    strip: tuple[Fraction, Fraction] | None = None
-    blocked: bool = False
-    joined: Joined | None = None
-    spacer: Fraction = ZERO
-
-    @cached_property
-    def force(self) -> float:
-        """The hardest that a hand pulls at anything on it, N."""
-        return max((max(load.down, load.out) for load in self.on), default=0.0)
-
-    @cached_property
-    def links(self) -> tuple[Link, ...]:
-        """What may give way between the rack and the wall, as the words of the page have it."""
-        where = self.anchor
-        kind: Kind = (
-            "anchor"
-            if where.key in HOLLOW or where.blocks
-            else "wall"
-            if where.key == "sheet"
-            else "screw"
-        )
-        found = [
-            Link(
-                kind, where.name, max((pull.share for pull in self.pulls), default=0.0), "fix.share"
-            )
-        ]
-        found.append(
-            Link(
-                "board",
-                f"{self.body.name.lower()} between its screws",
-                self.beam.share(self.force),
-                "fix.board",
-            )
-        )
-        if self.joined:
-            found.append(
-                Link(
-                    "screw",
-                    f"screws from the {self.body.name.lower()} to the {self.by}",
-                    self.joined.share,
-                    "fix.joined",
-                )
-            )
-        if self.by == "cleat":
-            found.append(Link("board", "cleat's lip", self.lip / self.lip_may, "fix.lip"))
-        return tuple(found)
-
-    @property
-    def lip(self) -> float:
-        """What a cleat's lip bears in shear along its grain as a beam would, MPa: 3 W / (2 L t)."""
-        weight = sum(load.weight for load in self.on) + self.force
-        return (
-            1.5 * weight / float((self.strip[1] - self.strip[0]) * CLEAT[0]) if self.strip else 0.0
-        )
-
-    @property
-    def lip_may(self) -> float:
-        return float(values("species", "softwood")["shear_mpa"]) / SAFETY
-
-    @cached_property
-    def share(self) -> float:
-        """How much of what it may bear the weakest link bears: 1 is all."""
-        return max((link.share for link in self.links), default=0.0)
-
-    @property
-    def grips(self) -> bool:
-        long_enough = self.length >= self.wood + self.hold + self.anchor.behind
-        return self.anchor.in_studs or (
-            self.anchor.least <= self.hold <= self.anchor.most
-            and (long_enough or not self.anchor.behind)
-        )
-
-    @property
-    def good(self) -> bool:
-        return (
-            not self.loose
-            and not self.blocked
-            and bool(self.screws)
-            and self.share <= 1
-            and self.grips
-        )
 
 
 class Fixer:
@@ -277,9 +158,6 @@ class Fixer:
         found = [line for k in range(len(self.bodies)) for line in self._lines(k, by)]
         return self._question(found, mount, wanted, among)
 
-    def unit(self, numbers: Sequence[Fraction]) -> int:
-        return 2 * lcm(self.tape.step.denominator, *{number.denominator for number in numbers})
-
     def _question(
         self,
         found: Sequence[ScrewLine],
@@ -299,7 +177,7 @@ class Fixer:
             *(end for line in found for span in line.free for end in span),
             *(end for line in holds for stud in line for span in stud for end in span),
         ]
-        unit = self.unit(numbers)
+        unit = whole_unit(self.tape.step, numbers)
 
         def whole(value: Fraction) -> int:
             return int(value * unit)
@@ -342,7 +220,7 @@ class Fixer:
         driven = drive(anchor, wood, wall)
         may_pull, may_shear = ratings(anchor, driven, wood, wall, by, mount)
         if by == "batten":
-            found, strip = self._batten(body, found)
+            found, strip = batten_behind(body, found, self.site, self.x)
         elif by == "cleat" and found:
             strip = (
                 min(line.free[0][0] for line in found) - PAST,
@@ -363,15 +241,15 @@ class Fixer:
             else self.anywhere.spread(found, bear, mount, anchor.apart)
         )
         if anchor.in_studs and mount.screws == "free" and not loose:
-            few = self._fewer(found, screws)
+            few = fewest_screws(found, screws, self.tape.step)
             screws = few if max((pull.share for pull in bear(few)), default=9) <= 1 else screws
         if strip and by == "batten" and screws:
             strip = (
                 min(strip[0], min(s.x for s in screws) - PAST),
                 max(strip[1], max(s.x for s in screws) + PAST),
             )
-        blocked = strip is not None and not self._lies_free(
-            strip, found, CLEAT[1] if by == "cleat" else BATTEN[1]
+        blocked = strip is not None and not lies_free(
+            strip, found, CLEAT[1] if by == "cleat" else BATTEN[1], self.site, self.x
         )
         held = (
             joined(by, [line.part for line in free], self._between(free, screws, by), on, bears)
@@ -437,39 +315,6 @@ class Fixer:
         spacer = Fraction(str(below)) if below > FOOT and mount.foot == "spacer" else ZERO
         return Bearing(low if spacer else edges.low, inf if loose else edges.high), spacer
 
-    def _batten(
-        self, body: Body, found: Sequence[ScrewLine]
-    ) -> tuple[tuple[ScrewLine, ...], tuple[Fraction, Fraction]]:
-        """A batten behind the whole body, and past it as far as two studs want: the shortest that
-        has room.
-        """
-        left = min(part.x for part in body.grounds)
-        right = max(part.x + part.length for part in body.grounds)
-        studs = [stud - self.x for stud in self.site.wall.stud_middles]
-        reach = [(min(left, a - PAST), max(right, b + PAST)) for a, b in pairwise(studs)]
-
-        def worse(ends: tuple[Fraction, Fraction]) -> tuple[bool, Fraction]:
-            return not self._lies_free(ends, found, BATTEN[1]), ends[1] - ends[0]
-
-        ends = min(reach, key=worse, default=(left, right))
-        ys = dict.fromkeys(line.ys[0] for line in found) or dict.fromkeys([body.low])
-        free = ((ends[0] + PAST - RIM_OF_STUD, ends[1] - PAST + RIM_OF_STUD),)
-        return tuple(ScrewLine(body.grounds[0], (y,), free, BATTEN[0]) for y in ys), ends
-
-    def _lies_free(
-        self, strip: tuple[Fraction, Fraction], found: Sequence[ScrewLine], wide: Fraction
-    ) -> bool:
-        """Whether a strip is on the wall, and on nothing that is there."""
-        wall = self.site.wall
-        left, right = strip[0] + self.x, strip[1] + self.x
-        lies = [Area(left, line.ys[0] - wide / 2, right, line.ys[0] + wide / 2) for line in found]
-        there = [area(obstacle) for obstacle in wall.obstacles]
-        return (
-            left >= 0
-            and right <= wall.width
-            and not any(one.meets(other) for one in lies for other in there)
-        )
-
     def _in_studs(self, found: Sequence[ScrewLine], mount: Mount) -> tuple[tuple[Screw, ...], bool]:
         """A screw at every height of every line in every stud that it meets; and whether a line is
         loose.
@@ -498,15 +343,3 @@ class Fixer:
 
     def _held(self, stud: Fraction, line: ScrewLine) -> list[tuple[Fraction, Fraction]]:
         return [(a - self.x, b - self.x) for a, b in self._hold(stud, line.ys)]
-
-    def _fewer(self, found: Sequence[ScrewLine], screws: tuple[Screw, ...]) -> tuple[Screw, ...]:
-        """The outermost screws of each line and as few between as keep them near enough."""
-        kept: list[Screw] = []
-        for line in found:
-            xs = sorted({s.x for s in screws if s.part == line.part.key and s.y in line.ys})
-            unit = self.unit([*xs, APART])
-            chosen = {xs[k] for k in fewest([int(x * unit) for x in xs], int(APART * unit))}
-            kept += [
-                s for s in screws if s.part == line.part.key and s.y in line.ys and s.x in chosen
-            ]
-        return tuple(kept)

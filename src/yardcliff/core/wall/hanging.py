@@ -14,9 +14,12 @@ from yardcliff.core.rack import Operation, Part, Rack
 from yardcliff.core.strength.link import Link
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, exact_text
-from yardcliff.core.wall.check import fixing_findings, lost_wall, place_findings, plates_findings
-from yardcliff.core.wall.fixing import Fixed, Fixer
-from yardcliff.core.wall.grounds import Screw, bodies, lines
+from yardcliff.core.wall.bodies import bodies
+from yardcliff.core.wall.check import lost_wall, place_findings
+from yardcliff.core.wall.fixed import Fixed
+from yardcliff.core.wall.fixing import Fixer
+from yardcliff.core.wall.fixing_check import fixing_findings, plates_findings
+from yardcliff.core.wall.grounds import Screw, lines
 from yardcliff.core.wall.mount_work import UNDER_PLATES, holes, mounting
 from yardcliff.core.wall.placing import fewest
 from yardcliff.core.wall.survey import Area, Site, areas

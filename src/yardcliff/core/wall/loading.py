@@ -17,7 +17,7 @@ from math import inf
 
 from yardcliff.core.rack import Hung, Rack
 from yardcliff.core.strength.force import newtons
-from yardcliff.core.wall.grounds import Body
+from yardcliff.core.wall.bodies import Body
 from yardcliff.data import values
 
 LEVEL = 1.0

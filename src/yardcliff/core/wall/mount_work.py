@@ -12,9 +12,10 @@ from yardcliff.core.materials.goods import Goods, Take, Ware, brads, screws
 from yardcliff.core.rack import Face, Head, Kind, Operation, Part, Place, Rack, drill
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
-from yardcliff.core.wall.fixing import Fixed
+from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.grounds import Screw
-from yardcliff.core.wall.strips import BATTEN, CLEAR, CLEAT, GAUGE, PILOT, SEAT, SEAT_DEEP
+from yardcliff.core.wall.strip_screws import HEADS, PLUG, PLUG_DEEP, on_strips, place
+from yardcliff.core.wall.strips import BATTEN, CLEAT
 
 LAG, LAG_WASHER = "8 mm", "M8"
 """The lag screws that go into studs (data/lags.toml), and the thread that their washers are sold
@@ -22,8 +23,6 @@ for.
 """
 SLOT, SLOT_DEEP = Fraction(10), Fraction(8)
 """A keyhole plate's bed: the bit that its slot is cut with, and how deep it is let in, mm."""
-PLUG, PLUG_DEEP = Fraction(10), Fraction(8)
-"""A wooden plug over a screw's head, and how deep it is let in, mm."""
 PLATE_PILOT, PLATE_SCREW = Fraction(2), Fraction(12)
 """The bit for a plate's own screws, and how long these are, mm."""
 BESIDE = Fraction(15)
@@ -71,7 +70,7 @@ def holes(
     outer: list[Place] = []
     inner: list[Place] = []
     for screw in at:
-        *under, top = (_place(part, Face.FRONT, screw) for part in _passed(rack, screw))
+        *under, top = (place(part, Face.FRONT, screw) for part in _passed(rack, screw))
         outer.append(top)
         inner += under
     if outer:
@@ -104,10 +103,6 @@ def _lies_over(part: Part, screw: Screw) -> bool:
     )
 
 
-def _place(part: Part, face: Face, screw: Screw) -> Place:
-    return Place(part.key, face, *part.on(face, (screw.x, screw.y, part.z)))
-
-
 def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Operation]:
     takes = _takes(fixing)
     parts = {part.key: part for part in rack.parts}
@@ -119,7 +114,7 @@ def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Opera
             if fixing.by == "plugged"
             else "countersunk"
         )
-        note = UNDER_PLATES if fixing.by == "plates" else _HEADS[head]
+        note = UNDER_PLATES if fixing.by == "plates" else HEADS[head]
         made = tuple(holes(rack, fixing.screws, fixing.anchor.clear, head, note, takes))
         if head == "plugged":
             left = max(min(parts[key].depth for key in made[0].parts) - PLUG_DEEP, ZERO)
@@ -135,7 +130,7 @@ def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Opera
             )
         yield from made
         return
-    backs = tuple(_place(parts[screw.part], Face.BACK, screw) for screw in fixing.screws)
+    backs = tuple(place(parts[screw.part], Face.BACK, screw) for screw in fixing.screws)
     thin = min(parts[screw.part].depth for screw in fixing.screws)
     if fixing.by == "keyholes":
         said = "Let the plate in flush, its slot upward, its round end on the mark."
@@ -172,7 +167,7 @@ def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Opera
             takes=takes,
         )
     else:
-        yield from _on_strips(fixing, strips, takes)
+        yield from on_strips(fixing, strips, takes)
 
 
 def _beside(part: Part, screw: Screw, by: str) -> Iterator[Place]:
@@ -182,20 +177,7 @@ def _beside(part: Part, screw: Screw, by: str) -> Iterator[Place]:
     inward = 1 if screw.x < part.x + part.length / 2 else -1
     steps = (-BESIDE, BESIDE) if by == "hangers" else (inward * 2 * BESIDE, inward * 3 * BESIDE)
     for step in steps:
-        yield _place(part, Face.BACK, Screw(part.key, screw.x + step, screw.y, None))
-
-
-_HEADS: dict[Head, str] = {
-    "countersunk": "Countersink until the head lies flush.",
-    "washer": "A washer under each head; the head stays proud.",
-    "counterbored": (
-        "In the middle of each seat: a washer under each head, and both lie below the face."
-    ),
-    "plugged": (
-        "In the middle of each plug's seat; plugs go in last, grain with the board's,"
-        f" {exact_text(PLUG_DEEP)} deep."
-    ),
-}
+        yield place(part, Face.BACK, Screw(part.key, screw.x + step, screw.y, None))
 
 
 def _strips(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
@@ -248,85 +230,6 @@ def _strips(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
                 "softwood",
                 of=half.key,
             )
-
-
-def _on_strips(
-    fixing: Fixed, strips: tuple[Part, ...], takes: tuple[Take, ...]
-) -> Iterator[Operation]:
-    """The strips, the holes that their screws into the wall pass, and the screws from the rack to
-    them.
-    """
-    walls = [part for part in strips if not part.of]
-    uppers = [part for part in strips if part.of]
-    for upper, wall in zip(uppers, walls, strict=bool(uppers)):
-        yield Operation(
-            Kind.HALVES,
-            (wall.key, upper.key),
-            "long, ripped",
-            wall.length,
-            None,
-            45,
-            None,
-            "fence",
-            f"One strip {exact_text(2 * CLEAT[1])} wide, ripped lengthwise at 45°: one half on the"
-            " wall, its point up and out, the other on the rack.",
-            how="ripped in two",
-            many=1,
-            spot="along the strip",
-        )
-    at = tuple(_place(_at_height(walls, screw.y), Face.FRONT, screw) for screw in fixing.screws)
-    head: Head = "counterbored" if fixing.anchor.lag else "countersunk"
-    if fixing.anchor.lag:
-        left = min(part.depth for part in walls) - SEAT_DEEP
-        said = (
-            "Before the hole: its point marks the middle. The rack's board lies flat on the strip."
-        )
-        yield drill(Kind.HEAD_SEAT, at, SEAT, said, deep=SEAT_DEEP, left=left, stop="depth collar")
-    yield drill(Kind.WALL_HOLE, at, fixing.anchor.clear, _HEADS[head], head=head, takes=takes)
-    held = fixing.joined
-    if held is None:
-        return
-    lines = [Screw("", x, y, None) for x, y in held.at]
-    boards = [_board(fixing, screw) for screw in lines]
-    taken = (screws(GAUGE, held.length, held.count),)
-    if fixing.by == "batten":
-        fronts = (
-            _place(part, Face.FRONT, screw) for part, screw in zip(boards, lines, strict=True)
-        )
-        said = (
-            "Countersink, and clear of the wall's screws; the batten is drilled through them once"
-            " it is up."
-        )
-        yield drill(Kind.STRIP_HOLE, fronts, CLEAR, said, head="countersunk", takes=taken)
-        return
-    behind = (_place(_at_height(uppers, screw.y), Face.BACK, screw) for screw in lines)
-    said = "Through the rack's half of the cleat into its back."
-    yield drill(Kind.STRIP_HOLE, behind, CLEAR, said, head="countersunk", takes=taken)
-    backs = (_place(part, Face.BACK, screw) for part, screw in zip(boards, lines, strict=True))
-    deep = held.length - CLEAT[0]
-    left = min(part.depth for part in boards) - deep
-    yield drill(
-        Kind.STRIP_PILOT,
-        backs,
-        PILOT,
-        "Through the cleat's holes, its bevel down.",
-        deep=deep,
-        left=left,
-    )
-
-
-def _at_height(strips: Sequence[Part], y: Fraction) -> Part:
-    return min(strips, key=lambda part: abs(part.y + part.height / 2 - y))
-
-
-def _board(fixing: Fixed, screw: Screw) -> Part:
-    """The board of a body that a screw to its strip is in."""
-    on = [
-        part
-        for part in fixing.body.grounds
-        if part.x <= screw.x <= part.x + part.length and part.y <= screw.y <= part.y + part.height
-    ]
-    return on[0] if on else fixing.body.grounds[0]
 
 
 def _spacer(fixing: Fixed, before: int, of: str) -> Iterator[Part]:

@@ -10,7 +10,8 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.strength.link import percent
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wall.anchors import ANCHORS, Anchor
-from yardcliff.core.wall.fixing import Fixed, Fixer
+from yardcliff.core.wall.fixed import Fixed
+from yardcliff.core.wall.fixing import Fixer
 from yardcliff.core.wall.grounds import plates_hide
 from yardcliff.core.wall.survey import Site
 

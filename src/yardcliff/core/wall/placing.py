@@ -17,8 +17,10 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
+from math import lcm
 from typing import Literal
 
+from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.spans import meet
 
 Aim = Literal["centre", "between", "studs", "holes", "near"]
@@ -215,3 +217,8 @@ def _in_pairs(line: Line, even: int) -> Iterator[tuple[tuple[int, ...], list[Str
                 for f, g in both
             ]
             yield (j, k), [(low, high) for low, high in spans if low <= high]
+
+
+def whole_unit(step: Fraction, numbers: Iterable[Fraction]) -> int:
+    """How many parts of a millimetre have all of these, and half a `step`, be whole numbers."""
+    return 2 * lcm(step.denominator, *{number.denominator for number in numbers})

@@ -11,7 +11,8 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, exact_text
 from yardcliff.core.units.spans import cut
-from yardcliff.core.wall.fixing import Fixed, Fixer
+from yardcliff.core.wall.fixed import Fixed
+from yardcliff.core.wall.fixing import Fixer
 from yardcliff.core.wall.placing import Aim, best
 from yardcliff.core.wall.survey import (
     Area,

@@ -10,7 +10,7 @@ from yardcliff.core.strength.force import GRAVITY
 from yardcliff.core.strength.link import percent
 from yardcliff.core.strength.wood import DRAWN_SAFETY, LASTING, PART, SAFETY, bending, sag
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.wall.fixing import Fixed
+from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.strips import CLEAT
 
 SPAN_SHARE = 300

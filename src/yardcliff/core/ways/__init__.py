@@ -31,8 +31,14 @@ from yardcliff.core.ways import (
     stile,
     upright,
 )
+from yardcliff.core.ways.angled_rail_findings import AngledRailBrief
 from yardcliff.core.ways.family import Family, Fitness, Hangs
+from yardcliff.core.ways.high_rails_figures import HighRailsBrief
+from yardcliff.core.ways.hole_rail_joint import HoleRailBrief
+from yardcliff.core.ways.panel_frame import PanelBrief
+from yardcliff.core.ways.perch_figures import PerchBrief
 from yardcliff.core.ways.shared import first_row
+from yardcliff.core.ways.shelf_box_figures import ShelfBoxBrief
 
 __all__ = [
     "BRIEFS",
@@ -48,19 +54,19 @@ __all__ = [
 
 Brief = (
     rail.RailBrief
-    | hole_rail.HoleRailBrief
+    | HoleRailBrief
     | cradle.CradleBrief
     | shafts.UprightBrief
-    | panel.PanelBrief
+    | PanelBrief
     | stacked.StackedBrief
     | stile.StileBrief
     | cheeks.CheeksBrief
     | ledge_post.LedgePostBrief
-    | shelf_box.ShelfBoxBrief
+    | ShelfBoxBrief
     | flip_rail.FlipRailBrief
-    | high_rails.HighRailsBrief
-    | perch.PerchBrief
-    | angled_rail.AngledRailBrief
+    | HighRailsBrief
+    | PerchBrief
+    | AngledRailBrief
 )
 AnyBrief = Annotated[Brief, Field(discriminator="family")]
 BRIEFS: TypeAdapter[Brief] = TypeAdapter(AnyBrief)

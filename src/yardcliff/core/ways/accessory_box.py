@@ -7,25 +7,29 @@ edge rising towards the room, the other to the box.
 
 from collections.abc import Iterator
 from dataclasses import replace
-from math import ceil, floor
-from typing import Annotated, Literal
+from math import floor
 
-from yardcliff.core.base.model import Frozen, whole
 from yardcliff.core.brief.choices import Field, Option, Section
-from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.materials.goods import Goods, Ware, Wood
 from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, drill
-from yardcliff.core.strength.body import along_grain, lip
-from yardcliff.core.strength.force import LEANT_ON, newtons
-from yardcliff.core.strength.link import Link, percent
-from yardcliff.core.things.item import Weight
+from yardcliff.core.strength.link import Link
 from yardcliff.core.units.angles import both_ways
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.units.length import exact_text
+from yardcliff.core.ways.accessory_box_findings import (
+    SHELF,
+    STRIP,
+    Box,
+    findings,
+    inner_width,
+    lip_figure,
+    lip_findings,
+    lip_height,
+)
 from yardcliff.core.ways.joinery import BITE, CLEARANCE, meet, screwed
 from yardcliff.core.ways.prisms import prism
-from yardcliff.core.ways.shared import FLOOR_CLEAR, Extra
+from yardcliff.core.ways.shared import Extra
 
 STEP = Fraction(32)
 """From pin hole to pin hole, mm: the usual step."""
@@ -33,30 +37,11 @@ FREE = Fraction(60)
 """From the box's top and bottom to the first pin holes, mm."""
 PIN, PIN_DEEP = Fraction(5), Fraction(10)
 """Of a shelf pin, mm."""
-SHELF = Fraction(18)
-"""How thick shelves, top, bottom and cleat are, mm."""
-STRIP = Fraction(70)
-"""How wide each half of the cleat is over its long face, mm."""
 COLUMN = Fraction(1, 5)
 """From the box's front and back to its columns of pin holes, as a share of its depth."""
 PLAY = Fraction(2)
 """Of a shelf between the sides, mm."""
 ZERO = Fraction(0)
-
-
-class Box(Frozen):
-    """Over all so wide, tall and deep, `apart` from the rails; so many loose `shelves`; a `load` in
-    it all.
-    """
-
-    stands: Literal["none", "right"] = "none"
-    width: Size = Fraction(400)
-    height: Size = Fraction(600)
-    depth: Size = Fraction(220)
-    side: Size = Fraction(18)
-    apart: Gap = Fraction(100)
-    shelves: Annotated[int, whole(0, 8)] = 2
-    load: Weight = 5000
 
 
 def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> Extra:
@@ -65,7 +50,7 @@ def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> E
     """
     if box.stands == "none":
         return Extra()
-    left, foot, inner = x + box.apart, top - box.height, _inner(box)
+    left, foot, inner = x + box.apart, top - box.height, inner_width(box)
     sides = tuple(
         Part(
             f"box-side-{k + 1}",
@@ -107,27 +92,16 @@ def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> E
             Joint(hook.key, wall.key, Hold.HOOKED, glued=False),
         ),
         tuple(_machining(box, holes, sides, ends, (hook, wall))),
-        (*_figures(box, inner, holes), _lip_figure(box, inner, wood)),
-        (*_findings(box, foot, things - x), *_lip_findings(box, wood)),
+        (*_figures(box, inner, holes), lip_figure(box, inner, wood)),
+        (*findings(box, foot, things - x), *lip_findings(box, wood)),
         (
             (
                 "Ripping a bevel: the offcut falls free of the blade; push with a stick, not with"
                 " the hand."
             ),
         ),
-        (Link("board", "lip of the box's cleat", _lip(box, wood), "aside.lip"),),
+        (Link("board", "lip of the box's cleat", lip_height(box, wood), "aside.lip"),),
     )
-
-
-def _lip(box: Box, wood: Wood) -> float:
-    """Of what the lip of its cleat may bear, with what is in the box and somebody who
-    leans on it.
-    """
-    return lip(newtons(box.load) + LEANT_ON, float(_inner(box)), float(SHELF), wood)
-
-
-def _inner(box: Box) -> Fraction:
-    return max(box.width - 2 * box.side, Fraction(1))
 
 
 def _holes(box: Box) -> int:
@@ -250,100 +224,6 @@ def _figures(box: Box, inner: Fraction, holes: int) -> Iterator[Figure]:
         (height, free, Input("p", "step", STEP)),
         "In two columns on each side.",
     )
-
-
-def _lip_figure(box: Box, inner: Fraction, wood: Wood) -> Figure:
-    return Figure(
-        "aside.lip",
-        "Lip of its cleat bears",
-        percent(_lip(box, wood)),
-        "1.5 · (W + F) / (L · t) / s",
-        (
-            Input("W", "in the box", f"{newtons(box.load):.1f} N"),
-            Input("F", "somebody leans on it", f"{LEANT_ON} N"),
-            Input("L", "cleat", inner),
-            Input("t", "thick", SHELF),
-            Input("s", "may bear", f"{along_grain(wood):.2f} MPa"),
-        ),
-        "Of what it may in shear along its grain.",
-    )
-
-
-def _lip_findings(box: Box, wood: Wood) -> Iterator[Finding]:
-    if _lip(box, wood) > 1:
-        wide = next(
-            width
-            for width in range(int(box.width), 3001)
-            if _lip(box.changed({"width": Fraction(width)}), wood) <= 1
-        )
-        yield Finding(
-            "aside.lip",
-            "Box",
-            "So narrow a cleat may split along its lip.",
-            "of what it may bear",
-            percent(_lip(box, wood)),
-            "100%",
-            fixes=(Fix(f"Box {wide} mm wide", {"aside": {"width": f"{wide} mm"}}),),
-        )
-
-
-def _findings(box: Box, foot: Fraction, past: Fraction) -> Iterator[Finding]:
-    if past > box.apart:
-        more = exact_text(Fraction(ceil(past)))
-        yield Finding(
-            "aside.near",
-            "Box",
-            "What hangs beside it reaches into the box.",
-            "apart",
-            box.apart,
-            past,
-            fixes=(Fix(f"{more} apart", {"aside": {"apart": more}}),),
-        )
-    if foot < FLOOR_CLEAR:
-        low = box.height - (FLOOR_CLEAR - foot)
-        lower = (
-            (Fix(f"A box {exact_text(low)} tall", {"aside": {"height": exact_text(low)}}),)
-            if low >= _least(box)
-            else ()
-        )
-        yield Finding(
-            "aside.floor",
-            "Box",
-            "It reaches down to the floor, or nearly.",
-            "above the floor",
-            foot,
-            FLOOR_CLEAR,
-            fixes=(*lower, Fix("No box", {"aside": {"stands": "none"}})),
-        )
-    if box.height < _least(box):
-        tall = exact_text(_least(box))
-        yield Finding(
-            "aside.low",
-            "Box",
-            "Both halves of the cleat and a bottom do not fit in it.",
-            "box tall",
-            box.height,
-            _least(box),
-            fixes=(Fix(f"A box {tall} tall", {"aside": {"height": tall}}),),
-        )
-    if box.width < 2 * box.side + 100 or box.depth < 3 * SHELF:
-        wide, deep = exact_text(2 * box.side + 300), exact_text(max(box.depth, 10 * SHELF))
-        yield Finding(
-            "aside.small",
-            "Box",
-            "Nothing goes into so small a box.",
-            "between the sides",
-            box.width - 2 * box.side,
-            Fraction(100),
-            fixes=(
-                Fix(f"A box {wide} wide, {deep} deep", {"aside": {"width": wide, "depth": deep}}),
-            ),
-        )
-
-
-def _least(box: Box) -> Fraction:
-    """A box so tall has both halves of its cleat above its bottom, and room to be lifted off."""
-    return 2 * STRIP + 2 * SHELF
 
 
 def choices(box: Box) -> Section:

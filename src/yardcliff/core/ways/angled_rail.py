@@ -6,17 +6,14 @@ w wide with 2t between them.
 """
 
 from collections.abc import Iterator
-from dataclasses import replace
 from math import ceil, cos, radians, sqrt
-from typing import ClassVar, Literal
 
 from yardcliff.core.brief.choices import Field, Option, Section
-from yardcliff.core.brief.rack_brief import Board, RackBrief
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.holders import kit
 from yardcliff.core.holders import peg as pegs
-from yardcliff.core.holders.fitting import Fitting, half
+from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.materials.goods import Goods, Ware
 from yardcliff.core.rack import Face, Kind, Operation, Place, Rack, drill
 from yardcliff.core.row.row import HALF, Row
@@ -26,68 +23,38 @@ from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.strength.body import along_grain, opened
 from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.things.item import Item
-from yardcliff.core.things.thing import UP, Reach, Run, Thing
 from yardcliff.core.units.angles import degrees
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Size, TapeName, exact_text
+from yardcliff.core.units.length import TapeName, exact_text
 from yardcliff.core.ways import ridge, uprights
+from yardcliff.core.ways.angled_rail_findings import (
+    LONGEST,
+    SKIN,
+    ZERO,
+    AngledRailBrief,
+    fitting,
+    half_a_pitch,
+    magnet,
+    meet,
+    peg_showing,
+    tilt,
+)
 from yardcliff.core.ways.family import Family, Fitness, Hangs, on_hooks, row_for
-from yardcliff.core.ways.shared import Body, assemble, first_row, ground
+from yardcliff.core.ways.ridge_shape import Shape
+from yardcliff.core.ways.shared import Body, assemble, first_row
 
-SKIN = Fraction(2)
-"""Of wood before a magnet: thicker, and it does not pull; thinner, and it breaks through, mm."""
-AROUND = Fraction(6)
-"""Wood around a magnet's recess, mm."""
 TALLEST = Fraction(260)
 """Of a thing that hangs one above the other within reach, mm."""
 WIDEST = Fraction(180)
 """Of a thing that passes its neighbour before the ridge on pegs as they are at first, mm."""
-LONGEST = Fraction(140)
-"""A peg of this rail shows so far at most, mm: longer ones are in the way of who passes. Rule of
-thumb.
-"""
-ZERO = Fraction(0)
-
-
-class Angled(ridge.Ridge):
-    """What stands on the `right` beside the row on the left; a `magnet` so wide, let in below it
-    from behind.
-    """
-
-    right: Literal["one fewer", "as many", "opposite", "none"] = "one fewer"
-    magnet: Size | None = None
-
-
-class AngledRailBrief(RackBrief):
-    """`board` gives one of the two: its outer face's width, its thickness and its wood. `hung` is
-    the height of its foot.
-    """
-
-    run: ClassVar[Run] = UP
-
-    family: Literal["angled-rail"] = "angled-rail"
-    holder: kit.Holder = pegs.Peg(showing=Fraction(80))
-    angled: Angled = Angled()
-    board: Board = Board(height=Fraction(90))
-
-    def thing(self, item: Item) -> Thing:
-        """How far a thing reaches below and above its holder."""
-        drop = fitting(self).hang_drop
-        return Thing(Reach(item.below + drop, max(item.above - drop, ZERO)))
-
-
-def fitting(brief: AngledRailBrief) -> Fitting:
-    """The brief's holder in the middle of a board."""
-    fitted = kit.fit(brief.holder, ground(brief))
-    return replace(fitted, reach=half(fitted.glyph.height))
 
 
 def build(brief: AngledRailBrief, fitted: Fitting, row: Row) -> Rack:
     """Two boards, each with its own row."""
-    shape, other = ridge.Shape.of(brief.angled, brief.board), _right(brief, row)
+    shape, other = Shape.of(brief.angled, brief.board), _right(brief, row)
     sides = (row, other) if other else (row,)
     boards, stood, outlines = ridge.stand(shape, brief.hung, row.length)
-    out = float(fitted.glyph.rests) * cos(radians(_tilt(brief)))
+    out = float(fitted.glyph.rests) * cos(radians(tilt(brief)))
     aside, middle = rounded(shape.half / 2 + out * cos(shape.t)), rounded(shape.half)
     body = Body(
         "angled-rail",
@@ -98,9 +65,9 @@ def build(brief: AngledRailBrief, fitted: Fitting, row: Row) -> Rack:
         (*stood.figures, *_figures(brief, shape, out, sides), _glue_figure(brief)),
         (
             *stood.findings,
-            *_half_a_pitch(brief, fitted, sides),
-            *_meet(brief, shape, sides, aside),
-            *_magnet(brief, fitted, shape, sides),
+            *half_a_pitch(brief, fitted, sides),
+            *meet(brief, shape, sides, aside),
+            *magnet(brief, fitted, shape, sides),
             *_glue_findings(brief),
         ),
         (
@@ -160,10 +127,6 @@ def _glue_findings(brief: AngledRailBrief) -> Iterator[Finding]:
         )
 
 
-def _tilt(brief: AngledRailBrief) -> float:
-    return brief.holder.tilt if isinstance(brief.holder, pegs.Peg) else 0
-
-
 def _right(brief: AngledRailBrief, row: Row) -> Row | None:
     """The right board's row: the left one's, or half a pitch higher where it has one pitch; None
     where none is left.
@@ -206,7 +169,7 @@ def _magnetic(brief: AngledRailBrief) -> str:
 
 
 def _figures(
-    brief: AngledRailBrief, shape: ridge.Shape, out: float, sides: tuple[Row, ...]
+    brief: AngledRailBrief, shape: Shape, out: float, sides: tuple[Row, ...]
 ) -> Iterator[Figure]:
     w, rest = (
         Input("w", "outer face", brief.board.height),
@@ -250,148 +213,6 @@ def _figures(
         )
 
 
-def _half_a_pitch(
-    brief: AngledRailBrief, fitted: Fitting, sides: tuple[Row, ...]
-) -> Iterator[Finding]:
-    """Whether the right row could be moved half a pitch, and is still on its board."""
-    row, other = sides[0], sides[-1]
-    if brief.angled.right in ("one fewer", "as many") and len(sides) > 1 and not can_stagger(row):
-        yield Finding(
-            "angled.pitch",
-            "Right board",
-            "Only a row with one pitch can be moved by half of it: these hang opposite.",
-            "holders",
-            str(row.holders),
-            "2 or more, one pitch",
-            fixes=(
-                Fix("Opposite", {"angled": {"right": "opposite"}}),
-                Fix("None on the right", {"angled": {"right": "none"}}),
-            ),
-        )
-    above = other.length - other.axes[-1]
-    if other is not row and above < fitted.end_distance:
-        top = exact_text(row.t * HALF + fitted.end_distance)
-        ends = {"rule": "margin", "left": exact_text(max(row.left, ZERO)), "right": top}
-        yield Finding(
-            "angled.half",
-            "Right board",
-            "Half a pitch higher, the topmost peg on the right runs off the board or splits its"
-            " end.",
-            "to the top",
-            above,
-            fitted.end_distance,
-            fixes=(
-                *(
-                    (Fix("One fewer on the right", {"angled": {"right": "one fewer"}}),)
-                    if row.count > 1
-                    else ()
-                ),
-                Fix(f"{top} at the top", {"row": {"follows": "length", "ends": ends}}),
-            ),
-        )
-
-
-def _meet(
-    brief: AngledRailBrief, shape: ridge.Shape, sides: tuple[Row, ...], aside: Fraction
-) -> Iterator[Finding]:
-    """Whether what hangs on the left and what hangs on the right are in one another's way before
-    the ridge.
-    """
-    items = brief.kinds.values()
-    need = max(item.right for item in items) + max(item.left for item in items) + brief.row.air
-    if 2 * aside >= need or not _level(sides, brief.row.air):
-        return
-    showing = _showing(shape, need, _tilt(brief) or pegs.Peg().tilt)
-    long = {"showing": exact_text(showing)}
-    change = long if isinstance(brief.holder, pegs.Peg) else {"kind": "peg", **long}
-    many = sum(row.holders for row in sides)
-    yield Finding(
-        "angled.meet",
-        "Both sides",
-        "What hangs on the left and what hangs on the right meet before the ridge.",
-        "side to side",
-        2 * aside,
-        need,
-        fixes=(
-            *(
-                (Fix(f"Pegs {exact_text(showing)} long", {"holder": change}),)
-                if showing <= LONGEST
-                else ()
-            ),
-            Fix(
-                f"All {many} on the left",
-                {
-                    "angled": {"right": "none"},
-                    "row": {"count": many, "follows": "length", "pins": []},
-                },
-            ),
-        ),
-    )
-
-
-def _showing(shape: ridge.Shape, apart: Fraction, tilt: float) -> Fraction:
-    """How far a peg shows so that what hangs on both sides is so far `apart`, mm, to the next 5."""
-    each = 2 * cos(radians(tilt)) * cos(shape.t) * float(pegs.PegGlyph.rest)
-    return Fraction(max(ceil((float(apart) - shape.half) / each / 5) * 5, 5))
-
-
-def _level(sides: tuple[Row, ...], air: Fraction) -> bool:
-    """Whether anything on one side hangs, in part, at the height of something on the other, or
-    closer than the air.
-    """
-    spans = sorted(
-        (centre - thing.reach.left, centre + thing.reach.right, side)
-        for side, row in enumerate(sides)
-        for thing, centre in zip(row.things, row.centres, strict=True)
-    )
-    reached: list[Fraction | None] = [None, None]
-    for low, high, side in spans:
-        across, own = reached[1 - side], reached[side]
-        if across is not None and low < across + air:
-            return True
-        reached[side] = high if own is None else max(own, high)
-    return False
-
-
-def _magnet(
-    brief: AngledRailBrief, fitted: Fitting, shape: ridge.Shape, sides: tuple[Row, ...]
-) -> Iterator[Finding]:
-    magnet = brief.angled.magnet
-    if magnet is None:
-        return
-    none = Fix("No magnet", {"angled": {"magnet": None}})
-    # Half-way from the foot to the lowest peg, which is nearer than the foot by its own half.
-    beside_it = min(sides[-1].axes[0] / 2 - fitted.glyph.height / 2, shape.inner / 2) - magnet / 2
-    if beside_it < AROUND:
-        small = (magnet - 2 * (AROUND - beside_it)) // 1
-        smaller = (
-            (Fix(f"A magnet of {small} mm", {"angled": {"magnet": f"{small} mm"}}),)
-            if small >= 5
-            else ()
-        )
-        yield Finding(
-            "angled.magnet",
-            "Magnet",
-            "Its recess runs too near a peg, the foot or an edge.",
-            "wood around it",
-            beside_it,
-            AROUND,
-            fixes=(*smaller, none),
-            left=beside_it > 0,
-        )
-    elif brief.board.thickness < 2 * SKIN:
-        yield Finding(
-            "angled.magnet",
-            "Magnet",
-            "The board is too thin to take one behind its skin.",
-            "board",
-            brief.board.thickness,
-            2 * SKIN,
-            fixes=(none,),
-            left=False,
-        )
-
-
 def start(hangs: Hangs, tape: TapeName) -> AngledRailBrief:
     """Pegs that keep both sides apart; an odd number takes turns, an even one starts half a pitch
     higher on the right.
@@ -422,10 +243,10 @@ def _pegs_for(hangs: Hangs) -> pegs.Peg:
     first.
     """
     known = AngledRailBrief.model_fields
-    shape = ridge.Shape.of(known["angled"].default, known["board"].default)
+    shape = Shape.of(known["angled"].default, known["board"].default)
     apart = max(2 * max(listed.item.left, listed.item.right) + listed.air for listed, _ in hangs)
     peg = pegs.Peg(diameter=Fraction(16), depth=Fraction(16), showing=Fraction(60))
-    showing = min(max(_showing(shape, apart, peg.tilt), peg.showing), LONGEST)
+    showing = min(max(peg_showing(shape, apart, peg.tilt), peg.showing), LONGEST)
     return peg.changed({"showing": showing})
 
 

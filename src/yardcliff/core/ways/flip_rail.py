@@ -9,6 +9,7 @@ from yardcliff.core.brief.choices import Field, Option, Section
 from yardcliff.core.brief.rack_brief import Board, RackBrief
 from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.holders import finger as fingers
+from yardcliff.core.holders import finger_fit, flip_fit
 from yardcliff.core.holders import flip as flips
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.materials.goods import Thread
@@ -40,8 +41,8 @@ class FlipRailBrief(RackBrief):
 def fitting(brief: FlipRailBrief) -> Fitting:
     """The flip peg on the brief's board, or the finger before its backer."""
     if brief.turns == "rod":
-        return fingers.fit(_finger(brief), brief.rod, ground(brief, _line(brief)))
-    return flips.fit(brief.flip, ground(brief, _line(brief)))
+        return finger_fit.fit(_finger(brief), brief.rod, ground(brief, _line(brief)))
+    return flip_fit.fit(brief.flip, ground(brief, _line(brief)))
 
 
 def _finger(brief: FlipRailBrief) -> flips.Flip:

@@ -2,53 +2,32 @@
 shaft.
 """
 
-from collections.abc import Iterator
-from math import ceil
-from typing import Literal
-
-from yardcliff.core.base.model import Frozen
 from yardcliff.core.brief.choices import Field, Option, Section
-from yardcliff.core.brief.rack_brief import RackBrief
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.findings.working import Figure, Input
 from yardcliff.core.holders import hole as holes
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.rack import Hold, Joint, Operation, Part, Rack
 from yardcliff.core.row.row import Row
-from yardcliff.core.shapes.geometry import rounded
-from yardcliff.core.strength.body import Butt
-from yardcliff.core.strength.link import Link, percent
+from yardcliff.core.strength.link import Link
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Size, TapeName, exact_text
+from yardcliff.core.units.length import TapeName, exact_text
 from yardcliff.core.ways.family import Family, Fitness, Hangs, of_grips, row_for
-from yardcliff.core.ways.joinery import BITE, KEEP, Meet, beside, meet, screwed
+from yardcliff.core.ways.hole_rail_joint import (
+    HoleRailBrief,
+    butt,
+    joint_figure,
+    joint_findings,
+    screw_bite,
+    screws,
+)
+from yardcliff.core.ways.joinery import KEEP, Meet, beside, meet, screwed
 from yardcliff.core.ways.shared import Body, assemble, ground, stand_rows
 
-SCREWS_APART = Fraction(250)
 NECK = Fraction(40)
 """More than this above the hole does not pass through it, mm: rule of thumb."""
 ZERO = Fraction(0)
-
-
-class Back(Frozen):
-    """The plate against the wall, as long as the shelf: standing up from it or hanging down."""
-
-    height: Size = Fraction(90)
-    thickness: Size = Fraction(18)
-    place: Literal["above", "below"] = "above"
-
-
-class HoleRailBrief(RackBrief):
-    """`board` is the shelf, its `height` being how deep it is; `hung` the height of its top.
-
-    `setback` is from the front edge to the holes' axis (None: the middle).
-    """
-
-    family: Literal["hole-rail"] = "hole-rail"
-    hole: holes.Hole = holes.Hole()
-    setback: Size | None = None
-    back: Back = Back()
 
 
 def fitting(brief: HoleRailBrief) -> Fitting:
@@ -95,9 +74,9 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
         ]
         joints.append(Joint(shelf, plate, Hold.SCREWS))
         marked.append((shelf, line))
-    each = _screws(first.length)
+    each = screws(first.length)
     # Their points come as far as holes that are near the back edge.
-    near = board.height - line - fitted.bored < _bite(brief) + KEEP
+    near = board.height - line - fitted.bored < screw_bite(brief) + KEEP
     holes = [beside(fitted, one.row, ZERO, ZERO) if near else () for one in standing]
     meets = [
         meet(plate, shelf, each, shut=shut)
@@ -109,8 +88,8 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
         marked,
         tuple(joints),
         _joinery(brief, meets),
-        (*_figures(first), _joint_figure(brief, first)),
-        (*_findings(first), *_joint_findings(brief, first)),
+        (*_figures(first), joint_figure(brief, first)),
+        (*_findings(first), *joint_findings(brief, first)),
         (
             (
                 "Screw from the back plate into the shelf before it goes up: from below nobody can"
@@ -121,7 +100,7 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
             Link(
                 "screw",
                 "shelf's screws through its back plate",
-                _butt(brief, first).share,
+                butt(brief, first).share,
                 "shelf.joint",
             ),
         ),
@@ -129,35 +108,10 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
     return assemble(brief, fitted, standing, least, body)
 
 
-def _screws(length: Fraction) -> int:
-    """Through the back plate into one shelf."""
-    return max(2, ceil(length / SCREWS_APART) + 1)
-
-
-def _bite(brief: HoleRailBrief) -> Fraction:
-    return min(BITE, brief.board.height * 2 / 3)
-
-
-def _butt(brief: HoleRailBrief, row: Row) -> Butt:
-    """The shelf on its back plate, with what is in it and a hand that pulls at one place."""
-    pulled, bite = brief.pulled, _bite(brief)
-    out = brief.board.height - (brief.board.height / 2 if brief.setback is None else brief.setback)
-    return Butt(
-        brief.board.wood,
-        float(brief.board.thickness),
-        float(brief.back.thickness + bite),
-        float(bite),
-        _screws(row.length),
-        float(out),
-        pulled.weight * (row.holders - 1),
-        pulled.force,
-    )
-
-
 def _joinery(brief: HoleRailBrief, meets: list[Meet]) -> tuple[Operation, ...]:
     return screwed(
         meets,
-        _bite(brief),
+        screw_bite(brief),
         (
             "Along the shelf's edge, half its thickness from the plate's; countersink them behind.",
             "Through the plate's holes, with both parts clamped, for screws of {long}.",
@@ -170,68 +124,6 @@ def _figures(row: Row) -> tuple[Figure, ...]:
     why = "Wood between one hole and the next: less than it takes not to split is said."
     return (
         Figure("hole.web", "Wood between", row.tightest - row.fixture.across, "p − D", (p, d), why),
-    )
-
-
-def _joint_figure(brief: HoleRailBrief, row: Row) -> Figure:
-    on = _butt(brief, row)
-    return Figure(
-        "shelf.joint",
-        "Shelf's screws bear",
-        percent(on.share),
-        "(F / 2 + W / n) · a / (t / 2) / P + (F / 2 + W / n) / Q",
-        (
-            Input("F", brief.pulled.says, f"{on.hand:.1f} N"),
-            Input("W", "the rest that stands in it", f"{on.load:.1f} N"),
-            Input("n", "screws", str(on.count)),
-            Input("a", "holes off the plate", rounded(on.out)),
-            Input("t", "shelf thick", rounded(on.thick)),
-            Input("P", "may be pulled", f"{on.may_pull:.1f} N"),
-            Input("Q", "may bear across", f"{on.may_shear:.1f} N"),
-        ),
-        "What stands off the plate turns the shelf about its lower edge; its screws hold that. Glue"
-        " is not counted on.",
-    )
-
-
-def _joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
-    share = _butt(brief, row).share
-    if share <= 1:
-        return
-    fixes = []
-    for wood in dict.fromkeys((brief.board.wood, "hardwood")):
-        for thick in range(ceil(brief.board.thickness), 81):
-            board = brief.board.changed(
-                {"thickness": max(brief.board.thickness, Fraction(thick)), "wood": wood}
-            )
-            if _butt(brief.changed({"board": board}), row).share <= 1:
-                said = f"{exact_text(board.thickness)} thick"
-                words = (
-                    said
-                    if wood == brief.board.wood
-                    else (
-                        "of hardwood"
-                        if board.thickness == brief.board.thickness
-                        else f"{said}, of hardwood"
-                    )
-                )
-                fixes.append(
-                    Fix(
-                        f"Shelf {words}",
-                        {"board": {"thickness": exact_text(board.thickness), "wood": wood}},
-                    )
-                )
-                break
-    if not fixes:  # no shelf bears so much on so few screws
-        fixes.append(Fix("Hooks on a rail instead", {"family": "rail"}))
-    yield Finding(
-        "shelf.joint",
-        "Shelf",
-        "With a hand that leans on it the screws through the back plate come out of the shelf.",
-        "of what they may bear",
-        percent(share),
-        "100%",
-        fixes=tuple(fixes),
     )
 
 

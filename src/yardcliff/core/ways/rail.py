@@ -14,6 +14,7 @@ from yardcliff.core.ways import top_shelf
 from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
 from yardcliff.core.ways.held_rows import HeldRows, fit_rows
 from yardcliff.core.ways.shared import Body, assemble, boards, ground, stand_rows
+from yardcliff.core.ways.top_shelf_figures import Above, TopShelf
 
 
 class RailBrief(HeldRows):
@@ -21,7 +22,7 @@ class RailBrief(HeldRows):
 
     family: Literal["rail"] = "rail"
     line: Gap | None = None
-    top: top_shelf.TopShelf = top_shelf.TopShelf()
+    top: TopShelf = TopShelf()
 
 
 def fitting(brief: RailBrief) -> Fitting:
@@ -38,7 +39,7 @@ def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
     rises = max(item.above for item in brief.kinds.values()) - fitted.hang_drop
     glyph = fitted.glyph
     holder = max(glyph.height / 2, glyph.tip + glyph.width / 2)
-    above = top_shelf.Above(parts[0], fitted, first, brief.hung, rises, holder, brief.rows.lift)
+    above = Above(parts[0], fitted, first, brief.hung, rises, holder, brief.rows.lift)
     shelf = top_shelf.fit(brief.top, above)
     body = Body(
         "rail",

@@ -14,7 +14,6 @@ from yardcliff.core.rack import (
     HOLDER,
     Bore,
     Glyph,
-    Hung,
     Joint,
     Kept,
     Operation,
@@ -28,18 +27,16 @@ from yardcliff.core.rack import (
 )
 from yardcliff.core.row.figures import row_figures
 from yardcliff.core.row.row import Row
-from yardcliff.core.row.row_findings import Words, check
 from yardcliff.core.row.rows import Fixture, Standing, solve_rows, stand
-from yardcliff.core.row.rows_findings import OF_THE_FIRST_ROW, check_rows, own_fixes, rows_figures
+from yardcliff.core.row.rows_findings import rows_figures
 from yardcliff.core.row.spacing import solve
 from yardcliff.core.strength.link import Link
-from yardcliff.core.things.item import Item
 from yardcliff.core.things.look import Look, hanging
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.length import Tape
+from yardcliff.core.ways.hanging_pictures import hang, hang_up
+from yardcliff.core.ways.row_words import floor, of_row, of_the_rows, says
 
-FLOOR_CLEAR = Fraction(20)
-"""Least air between what hangs and the floor, so that it dries and a broom passes."""
 ZERO = Fraction(0)
 
 
@@ -193,13 +190,13 @@ def assemble(
         [
             thing
             for k, (row, x) in enumerate(zip(rows, body.up_at, strict=False))
-            for thing in _hang_up(k, row, fitted.hang_drop, x)
+            for thing in hang_up(k, row, fitted.hang_drop, x)
         ]
         if up
         else [
             thing
             for k, row in enumerate(rows)
-            for thing in _hang(k, row, fitted.of(k).hang_drop, feet)
+            for thing in hang(k, row, fitted.of(k).hang_drop, feet)
         ]
     )
     used = {kind: brief.kinds[kind] for kind in dict.fromkeys(thing.kind for thing in hung)}
@@ -220,7 +217,7 @@ def assemble(
         used,
         seen,
         hung,
-        f"{_says(used, hung)} {fitted.how}"
+        f"{says(used, hung)} {fitted.how}"
         f" {names}{f' in {len(rows)} rows' if len(rows) > 1 and not up else ''}",
         rows,
         (
@@ -235,16 +232,16 @@ def assemble(
             *body.figures,
         ),
         (
-            *_of_the_rows(
+            *of_the_rows(
                 brief, rows[:1] if up else rows, standing, used, fitted, body.row_fixes, tape
             ),
             *(replace(finding, at=at) for finding in (*fitted.findings, *body.findings)),
             *(
-                _of_row(finding, k, rows)
+                of_row(finding, k, rows)
                 for k, fitting in fitted.rows.items()
                 for finding in fitting.findings
             ),
-            *(() if feet else _floor(brief, used, seen, hung, tape)),
+            *(() if feet else floor(brief, used, seen, hung, tape)),
         ),
         (*holding, *body.machining),
         tuple(
@@ -280,26 +277,6 @@ def _look(fitted: Fitting) -> tuple[Glyph, tuple[Bore, ...]]:
 def _numbered(key: str, row: str) -> str:
     """The key of a figure that another row has as well."""
     return f"{key}.{row.replace(' ', '')}" if key else ""
-
-
-def _of_row(finding: Finding, k: int, rows: Sequence[RackRow]) -> Finding:
-    """What is to be said of a row's own holder: what settles it is asked of that."""
-    x, y = rows[k].at(rows[k].row.axes[0])
-    fixes = tuple(
-        (
-            replace(
-                fix,
-                patch={"holders": {str(k + 1): fix.patch["holder"]}}
-                | {name: one for name, one in fix.patch.items() if name != "holder"},
-            )
-            if "holder" in fix.patch
-            else fix
-        )
-        for fix in finding.fixes
-    )
-    return replace(
-        finding, part=f"Row {k + 1}: {finding.part}", fixes=fixes, at=(float(x), float(y))
-    )
 
 
 def _holders_for(row: Row) -> list[str]:
@@ -349,105 +326,6 @@ def _made(
         cut = (cut[2], cut[3], -cut[1], -cut[0])
     keys = tuple(dict.fromkeys(place.part for place in places))
     return replace(step, parts=keys, places=tuple(places), offsets=(), takes=takes, cut=cut)
-
-
-def _of_the_rows(
-    brief: RackBrief,
-    rows: tuple[RackRow, ...],
-    standing: tuple[Standing, ...],
-    used: dict[str, Item],
-    fitted: Fitting,
-    row_fixes: Mapping[int, tuple[Fix, ...]],
-    tape: Tape,
-) -> Iterator[Finding]:
-    checked, said = set[int](), set[str]()
-    for k, row in enumerate(rows):
-        if id(row.row) in checked:
-            continue
-        checked.add(id(row.row))
-        kinds = {thing.kind for thing in row.row.things}
-        words = _words({kind: item for kind, item in used.items() if kind in kinds})
-        fit = fitted.of(k)
-        for finding in check(row.row, tape, words, fit.end_distance, fit.end_why, fit.bored):
-            if k and (finding.code in said or finding.code in OF_THE_FIRST_ROW):
-                continue  # the rows above have the same trouble, from the same cause
-            said.add(finding.code)
-            x, y = row.at(Fraction(finding.at[0]))
-            placed = replace(finding, at=(float(x), float(y)))
-            if k == 0:
-                yield placed
-                continue
-            # The first row's fixes act on the brief, keep-outs are all rows' own; else the row's
-            # own things give way.
-            fixes = (
-                finding.fixes if finding.code.startswith("keepout.") else own_fixes(brief.rows, k)
-            )
-            if k in fitted.rows:
-                fixes = (*fixes, Fix("Held like the first row", {"holders": {str(k + 1): None}}))
-            fixes = (*fixes, *row_fixes.get(k, ()))
-            yield replace(placed, part=f"Row {k + 1}: {finding.part}", fixes=fixes)
-    yield from check_rows(brief.rows, rows[0].row, standing, brief.hung, tape)
-
-
-def _words(used: Mapping[str, Item]) -> Words:
-    names = {kind: item.name for kind, item in used.items()}
-    if len(used) == 1:
-        return Words(next(iter(used.values())).counted, names)
-    return Words(lambda count: f"{count} thing{'s' * (count != 1)}", names)
-
-
-def _says(used: Mapping[str, Item], hung: tuple[Hung, ...]) -> str:
-    """`4 waxed jackets, 2 felt hats, 1 place spare`."""
-    counts = {kind: sum(one.kind == kind and not one.spare for one in hung) for kind in used}
-    spare = sum(one.spare for one in hung)
-    parts = [used[kind].counted(count) for kind, count in counts.items() if count]
-    return ", ".join([*parts, *([f"{spare} place{'s' * (spare != 1)} spare"] if spare else [])])
-
-
-def _floor(
-    brief: RackBrief,
-    used: Mapping[str, Item],
-    looks: Mapping[str, Look],
-    hung: tuple[Hung, ...],
-    tape: Tape,
-) -> Iterator[Finding]:
-    """Whether a kind reaches the floor from where it hangs lowest."""
-    for kind, item in used.items():
-        lowest = min(one.y for one in hung if one.kind == kind)
-        clear = lowest - looks[kind].below
-        if clear < FLOOR_CLEAR:
-            up = -(-(brief.hung + FLOOR_CLEAR - clear) // tape.step) * tape.step
-            yield Finding(
-                "hang.floor",
-                item.name.capitalize(),
-                f"The {item.plural} reach down to the floor, or nearly: they neither dry nor hang"
-                " free there.",
-                "clear of the floor",
-                clear,
-                FLOOR_CLEAR,
-                at=(0.0, float(lowest)),
-                fixes=(Fix(f"Hang at {tape.write(up)}", {"hung": exact_text(up)}),),
-            )
-
-
-def _hang(k: int, row: RackRow, drop: Fraction, feet: Mapping[str, Fraction]) -> list[Hung]:
-    """What hangs on a row, `drop` below its holders, or stands where its feet put it."""
-    things, centres = row.row.things, row.row.centres
-    level = row.y - drop  # once for all: hundreds hang at one height
-    xs = [row.x + at for at in centres] if row.x else centres
-    return [
-        Hung(k, thing.kind, x, feet.get(thing.kind, level), thing.turned, thing.spare)
-        for thing, x in zip(things, xs, strict=True)
-    ]
-
-
-def _hang_up(k: int, row: RackRow, drop: Fraction, x: Fraction) -> list[Hung]:
-    """The same on a row that runs up, about the `x` of the wall."""
-    low = row.y - drop
-    return [
-        Hung(k, thing.kind, x, low + at, thing.turned, thing.spare)
-        for thing, at in zip(row.row.things, row.row.centres, strict=True)
-    ]
 
 
 def _up(body: Body, row: Row) -> Iterator[RackRow]:

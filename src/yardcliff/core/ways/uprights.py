@@ -14,7 +14,7 @@ from yardcliff.core.things.item import Item
 from yardcliff.core.things.look import laid
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
-from yardcliff.core.ways.shared import FLOOR_CLEAR
+from yardcliff.core.ways.row_words import FLOOR_CLEAR
 
 REST = Fraction(20)
 """How far a thing reaches past the outer side of an upright at least, so that it does not slip off,

@@ -11,8 +11,9 @@ from yardcliff.core.design.rack_design import Design
 from yardcliff.core.design.there import NOTHING
 from yardcliff.core.wood.cost import consumables, shopping
 from yardcliff.core.wood.layout import Piece, pieces
-from yardcliff.core.wood.plan import Progress, cut_plan
+from yardcliff.core.wood.plan import cut_plan
 from yardcliff.core.wood.rack_timber import Timber, priced, still_wanted
+from yardcliff.core.wood.solving import Progress
 from yardcliff.core.wood.stock import Supply
 from yardcliff.core.wood.taking_off import Takeoff, takeoff
 

@@ -7,7 +7,8 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wood.layout import ALIKE, CutPlan, Piece
 from yardcliff.core.wood.means import Means
-from yardcliff.core.wood.plan import PLANED, gives, on_hand
+from yardcliff.core.wood.plan import on_hand
+from yardcliff.core.wood.solving import PLANED, gives
 from yardcliff.core.wood.stock import ROUND, Stick, Supply
 
 ZERO = Fraction(0)

@@ -10,7 +10,7 @@ from typing import Literal
 
 from yardcliff.core.brief.cutting import Cutting, ToSize
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import read
+from yardcliff.core.units.length_text import read
 from yardcliff.core.workshop.methods import Way, own_ways
 from yardcliff.core.workshop.shop import Shop
 from yardcliff.data import table, values

@@ -17,8 +17,9 @@ from yardcliff.core.ways import Brief
 from yardcliff.core.wood.cost import Cost, Line, consumables, shopping
 from yardcliff.core.wood.layout import CutPlan, Piece, pieces
 from yardcliff.core.wood.left_over import Unused, unused
+from yardcliff.core.wood.one_less import MOST_TRIED
 from yardcliff.core.wood.plan import cut_plan
-from yardcliff.core.wood.reasons import MOST_TRIED, why
+from yardcliff.core.wood.reasons import why
 from yardcliff.core.wood.stock import Supply
 from yardcliff.core.wood.taking_off import Takeoff, takeoff
 

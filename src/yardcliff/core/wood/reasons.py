@@ -2,29 +2,19 @@
 cut plan.
 """
 
-from collections.abc import Callable, Iterator
-from math import ceil, floor
+from collections.abc import Iterator
 
-from yardcliff.core.design.change import amend
-from yardcliff.core.findings.finding import Finding, Fix, Patch, Severity
-from yardcliff.core.findings.patch import BriefError
+from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.materials.goods import Blank
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape, exact_text, read
-from yardcliff.core.ways import Brief, build, solve_row
-from yardcliff.core.wood.layout import ALIKE, CutPlan, Group, Piece, Sawn
+from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.ways import Brief
+from yardcliff.core.wood.layout import ALIKE, CutPlan, Group
 from yardcliff.core.wood.means import Means
-from yardcliff.core.wood.plan import PLANED, gives, sources
+from yardcliff.core.wood.one_less import Planned, amended, one_less, shorter
+from yardcliff.core.wood.plan import sources
+from yardcliff.core.wood.solving import PLANED, gives
 from yardcliff.core.wood.stock import ROUND, Section, Supply, sold
-from yardcliff.data import table
-
-ZERO = Fraction(0)
-MOST_TRIED = 200
-"""With more pieces than this no other saw or length is tried: each try is a plan of its own."""
-MUCH = Fraction(40)
-"""Nobody makes a part shorter by more to get one more from a stick, mm."""
-Planned = Callable[[Brief], CutPlan]
-"""A brief's cut plan, from the same supply."""
 
 
 def why(
@@ -35,7 +25,7 @@ def why(
         yield from _missing(brief, group, supply, planned, len(plan.missing))
         yield from _short(brief, group, plan.means, planned)
         yield from _kept(brief, group)
-    yield from _one_less(brief, plan, planned, tape)
+    yield from one_less(brief, plan, planned, tape)
 
 
 def _missing(
@@ -190,7 +180,7 @@ def _too_big(
         else []
     )
     if most < blank.long:
-        fixes += _shorter(brief, blank.long - most)
+        fixes += shorter(brief, blank.long - most)
         return (
             f"It is longer than any stick: squared, the longest gives {exact_text(most)}.",
             exact_text(most),
@@ -210,41 +200,9 @@ def _too_big(
     )
 
 
-def _shorter(brief: Brief, by: Fraction) -> list[Fix]:
-    """The changes of a design that could take so much off a part, from the row as it is
-    worked out.
-    """
-    tries: list[Fix] = []
-    long = solve_row(brief).length
-    if long > by:
-        shorter = exact_text(long - by)
-        tries.append(Fix(f"A row of {shorter}", {"row": {"length": shorter}}))
-    showing = getattr(getattr(brief, "holder", None), "showing", None)
-    if isinstance(showing, Fraction) and showing > by:
-        tries.append(
-            Fix(
-                f"Pegs {exact_text(showing - by)} long",
-                {"holder": {"showing": exact_text(showing - by)}},
-            )
-        )
-    return tries
-
-
-def _amended(brief: Brief, patch: Patch) -> Brief | None:
-    """The changed brief; none where it cannot be."""
-    try:
-        return amend(brief, patch)
-    except BriefError:
-        return None
-
-
-def _musts(brief: Brief) -> set[str]:
-    return {finding.code for finding in build(brief).findings if finding.severity is Severity.STOP}
-
-
 def _helps(brief: Brief, fix: Fix, planned: Planned, missing: int) -> bool:
     """Whether fewer pieces have nothing to come from then."""
-    changed = _amended(brief, fix.patch)
+    changed = amended(brief, fix.patch)
     return changed is not None and len(planned(changed).missing) < max(missing, 1)
 
 
@@ -268,7 +226,7 @@ def _short(brief: Brief, group: Group, means: Means, planned: Planned) -> Iterat
         names = sorted({sawn.source.name for sawn in group.sawn if sawn.source.stock is not None})
 
         def enough(fix: Fix) -> bool:
-            changed = _amended(brief, fix.patch)
+            changed = amended(brief, fix.patch)
             return changed is not None and not any(
                 other.short or other.missing for other in planned(changed).groups
             )
@@ -305,99 +263,3 @@ def _kept(brief: Brief, group: Group) -> Iterator[Finding]:
             "what fits",
             fixes=(Fix("Let it go", {"cutting": {"locked": {key: None}}}),),
         )
-
-
-def _one_less(brief: Brief, plan: CutPlan, planned: Planned, tape: Tape) -> Iterator[Finding]:
-    """Where the saw's cuts or the squared ends cost a part: sticks that would take one more without
-    them.
-    """
-    if sum(len(sawn.laid) for sawn in plan.sawn) > MOST_TRIED:
-        return
-    for group in plan.groups:
-        for sawn in group.sawn:
-            piece = _repeated(sawn)
-            if piece is None or sawn.source.flaws:
-                continue
-            long, kerf, trim = piece.blank.long, plan.kerf, brief.cutting.trim
-            room = sawn.source.long - 2 * trim
-            whole, got = floor(sawn.source.long / long), floor((room + kerf) / (long + kerf))
-            if whole <= got or not any(
-                len(other.laid) <= got for other in group.sawn if other is not sawn
-            ):
-                continue
-            fixes = tuple(_one_more(brief, sawn, long, got + 1, plan, planned, tape))
-            if fixes:
-                lost = [f"the saw takes {exact_text(kerf)} at each cut"] if kerf else []
-                lost += [f"{exact_text(trim)} go to square each end"] if trim else []
-                yield Finding(
-                    "cut.kerf",
-                    piece.name,
-                    f"{got + 1} of {exact_text(long)} from a stick of"
-                    f" {exact_text(sawn.source.long)}: {got}, because {' and '.join(lost)}.",
-                    "from one stick",
-                    str(got),
-                    str(got + 1),
-                    fixes=fixes,
-                )
-                return
-
-
-def _repeated(sawn: Sawn) -> Piece | None:
-    """What a stick is cut into, where that is nothing but equal parts in one lane."""
-    longs = {laid.piece.blank.long for laid in sawn.laid}
-    lanes = {laid.low for laid in sawn.laid}
-    return sawn.laid[0].piece if len(longs) == len(lanes) == 1 else None
-
-
-def _one_more(
-    brief: Brief, sawn: Sawn, long: Fraction, many: int, plan: CutPlan, planned: Planned, tape: Tape
-) -> Iterator[Fix]:
-    """A thinner blade, less squared off, a shorter part: each that saves a stick when
-    it is tried.
-    """
-    cutting, stick = brief.cutting, sawn.source.long
-    tries: list[Fix] = []
-    most = (stick - 2 * cutting.trim - many * long) / (many - 1)
-    thinner = [
-        row
-        for row in table("saws")
-        if ZERO < read(row["kerf"]) <= most and read(row["kerf"]) < plan.kerf
-    ]
-    if thinner:
-        saw = max(thinner, key=lambda row: read(row["kerf"]))
-        tries.append(
-            Fix(
-                f"Cut with a {saw['key']}, {saw['kerf']}",
-                {"cutting": {"saw": saw["key"], "kerf": None}},
-            )
-        )
-    left = (stick - many * long - (many - 1) * plan.kerf) / 2
-    if 1 <= left < cutting.trim:
-        tries.append(
-            Fix(
-                f"Square off {floor(left)} mm at each end",
-                {"cutting": {"trim": f"{floor(left)} mm"}},
-            )
-        )
-    over = long - (stick - 2 * cutting.trim - (many - 1) * plan.kerf) / many
-    by = ceil(over / tape.step) * tape.step
-    if 0 < by <= MUCH:
-        tries += _shorter(brief, by)
-    for fix in tries:
-        changed = _amended(brief, fix.patch)
-        # What has to be fixed in the rack is no price for a stick.
-        if (
-            changed is not None
-            and _musts(changed) <= _musts(brief)
-            and _saves(plan, planned(changed))
-        ):
-            yield fix
-
-
-def _saves(before: CutPlan, after: CutPlan) -> bool:
-    """Whether a plan is cheaper, or takes fewer sticks for as much."""
-
-    def worth(plan: CutPlan) -> tuple[int, int, int]:
-        return len(plan.missing), plan.cost or 0, sum(1 for _ in plan.sawn)
-
-    return worth(after) < worth(before)

@@ -14,7 +14,8 @@ from yardcliff.core.base.model import Frozen
 from yardcliff.core.findings.patch import BriefError, problems
 from yardcliff.core.materials.goods import Form, Stuff, Thread, WareKind
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Gap, Size, exact_text, read
+from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.units.length_text import read
 from yardcliff.core.units.money import Money
 from yardcliff.core.workshop.shop import Shop
 from yardcliff.data import table

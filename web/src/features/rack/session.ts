@@ -8,14 +8,12 @@ import type { UnsentStore } from "../../api/unsent";
 import { WriteQueue } from "../../api/writes";
 import type { Brief, Design, Patch, Rack } from "../../api/types";
 import type { Outcome } from "../../ui/Field";
+import type { Asked, Change, Job, Unsent, Waiting } from "./job";
 import { pendingOn } from "./patches";
 
 const LOOK_MS = 1500;
 
 export type Standing = "saved" | "saving" | "offline" | "stale";
-
-/** A change, or how to make it from the design as it is once those before it are stored. */
-export type Change = Patch | ((design: Design) => Patch);
 
 export interface OpenSlip {
   key: string;
@@ -40,35 +38,7 @@ export interface Shown {
   slips: OpenSlip[];
 }
 
-/** A write that was not answered yet. Its `key` makes it the same write whenever it is sent again. */
-type Unsent = { key: string } & (
-  | { what: "change"; patch: Patch }
-  | { what: "rename"; name: string }
-  | { what: "undo" | "redo" }
-  | { what: "mend"; of: string; way: string; at: string }
-);
-
-/** What a window has that the server has not: writes in their order, made from a version; or, stale, a brief of its own. */
-export interface Waiting {
-  version: number;
-  brief: Brief;
-  writes: Unsent[];
-  stale: boolean;
-}
-
 const CHANGED = "This rack was changed in another window: take the newer one, or keep yours as a copy.";
-
-type WithoutKey = Unsent extends infer One ? (One extends Unsent ? Omit<One, "key"> : never) : never;
-
-interface Job {
-  write: Unsent;
-  /** Makes the patch of a change from what is stored by then. */
-  make?: (design: Design) => Patch | null;
-  /** Presses of one key that were not sent yet are one write. */
-  press?: { of: string; by: number };
-  /** What it was made from, where that was another window. */
-  from?: Pick<Waiting, "version" | "brief">;
-}
 
 /**
  * A rack under the user's hands. Changes are stored one after another, each made from what the one before led to; while
@@ -250,7 +220,7 @@ export class Session {
     void outcome.then((trouble) => this.set({ trouble }));
   }
 
-  private put(write: WithoutKey, make?: Job["make"], press?: Job["press"]): Promise<Outcome> {
+  private put(write: Asked, make?: Job["make"], press?: Job["press"]): Promise<Outcome> {
     this.tried = null;
     this.next = undefined;
     return this.enqueue({

@@ -1,0 +1,108 @@
+"""Screws through the strips that a rack is hung on."""
+
+from collections.abc import Iterator, Sequence
+
+from yardcliff.core.materials.goods import Take, screws
+from yardcliff.core.rack import Face, Head, Kind, Operation, Part, Place, drill
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import exact_text
+from yardcliff.core.wall.fixed import Fixed
+from yardcliff.core.wall.grounds import Screw
+from yardcliff.core.wall.strips import CLEAR, CLEAT, GAUGE, PILOT, SEAT, SEAT_DEEP
+
+PLUG, PLUG_DEEP = Fraction(10), Fraction(8)
+"""A wooden plug over a screw's head, and how deep it is let in, mm."""
+
+
+def place(part: Part, face: Face, screw: Screw) -> Place:
+    return Place(part.key, face, *part.on(face, (screw.x, screw.y, part.z)))
+
+
+HEADS: dict[Head, str] = {
+    "countersunk": "Countersink until the head lies flush.",
+    "washer": "A washer under each head; the head stays proud.",
+    "counterbored": (
+        "In the middle of each seat: a washer under each head, and both lie below the face."
+    ),
+    "plugged": (
+        "In the middle of each plug's seat; plugs go in last, grain with the board's,"
+        f" {exact_text(PLUG_DEEP)} deep."
+    ),
+}
+
+
+def on_strips(
+    fixing: Fixed, strips: tuple[Part, ...], takes: tuple[Take, ...]
+) -> Iterator[Operation]:
+    """The strips, the holes that their screws into the wall pass, and the screws from the rack to
+    them.
+    """
+    walls = [part for part in strips if not part.of]
+    uppers = [part for part in strips if part.of]
+    for upper, wall in zip(uppers, walls, strict=bool(uppers)):
+        yield Operation(
+            Kind.HALVES,
+            (wall.key, upper.key),
+            "long, ripped",
+            wall.length,
+            None,
+            45,
+            None,
+            "fence",
+            f"One strip {exact_text(2 * CLEAT[1])} wide, ripped lengthwise at 45°: one half on the"
+            " wall, its point up and out, the other on the rack.",
+            how="ripped in two",
+            many=1,
+            spot="along the strip",
+        )
+    at = tuple(place(_at_height(walls, screw.y), Face.FRONT, screw) for screw in fixing.screws)
+    head: Head = "counterbored" if fixing.anchor.lag else "countersunk"
+    if fixing.anchor.lag:
+        left = min(part.depth for part in walls) - SEAT_DEEP
+        said = (
+            "Before the hole: its point marks the middle. The rack's board lies flat on the strip."
+        )
+        yield drill(Kind.HEAD_SEAT, at, SEAT, said, deep=SEAT_DEEP, left=left, stop="depth collar")
+    yield drill(Kind.WALL_HOLE, at, fixing.anchor.clear, HEADS[head], head=head, takes=takes)
+    held = fixing.joined
+    if held is None:
+        return
+    lines = [Screw("", x, y, None) for x, y in held.at]
+    boards = [_board(fixing, screw) for screw in lines]
+    taken = (screws(GAUGE, held.length, held.count),)
+    if fixing.by == "batten":
+        fronts = (place(part, Face.FRONT, screw) for part, screw in zip(boards, lines, strict=True))
+        said = (
+            "Countersink, and clear of the wall's screws; the batten is drilled through them once"
+            " it is up."
+        )
+        yield drill(Kind.STRIP_HOLE, fronts, CLEAR, said, head="countersunk", takes=taken)
+        return
+    behind = (place(_at_height(uppers, screw.y), Face.BACK, screw) for screw in lines)
+    said = "Through the rack's half of the cleat into its back."
+    yield drill(Kind.STRIP_HOLE, behind, CLEAR, said, head="countersunk", takes=taken)
+    backs = (place(part, Face.BACK, screw) for part, screw in zip(boards, lines, strict=True))
+    deep = held.length - CLEAT[0]
+    left = min(part.depth for part in boards) - deep
+    yield drill(
+        Kind.STRIP_PILOT,
+        backs,
+        PILOT,
+        "Through the cleat's holes, its bevel down.",
+        deep=deep,
+        left=left,
+    )
+
+
+def _at_height(strips: Sequence[Part], y: Fraction) -> Part:
+    return min(strips, key=lambda part: abs(part.y + part.height / 2 - y))
+
+
+def _board(fixing: Fixed, screw: Screw) -> Part:
+    """The board of a body that a screw to its strip is in."""
+    on = [
+        part
+        for part in fixing.body.grounds
+        if part.x <= screw.x <= part.x + part.length and part.y <= screw.y <= part.y + part.height
+    ]
+    return on[0] if on else fixing.body.grounds[0]

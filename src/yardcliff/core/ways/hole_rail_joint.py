@@ -1,0 +1,127 @@
+"""A hole rail: what it is asked, and the joint by which it meets its board."""
+
+from collections.abc import Iterator
+from math import ceil
+from typing import Literal
+
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.brief.rack_brief import RackBrief
+from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.holders import hole as holes
+from yardcliff.core.row.row import Row
+from yardcliff.core.shapes.geometry import rounded
+from yardcliff.core.strength.body import Butt
+from yardcliff.core.strength.link import percent
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Size, exact_text
+from yardcliff.core.ways.joinery import BITE
+
+SCREWS_APART = Fraction(250)
+
+
+class Back(Frozen):
+    """The plate against the wall, as long as the shelf: standing up from it or hanging down."""
+
+    height: Size = Fraction(90)
+    thickness: Size = Fraction(18)
+    place: Literal["above", "below"] = "above"
+
+
+class HoleRailBrief(RackBrief):
+    """`board` is the shelf, its `height` being how deep it is; `hung` the height of its top.
+
+    `setback` is from the front edge to the holes' axis (None: the middle).
+    """
+
+    family: Literal["hole-rail"] = "hole-rail"
+    hole: holes.Hole = holes.Hole()
+    setback: Size | None = None
+    back: Back = Back()
+
+
+def screws(length: Fraction) -> int:
+    """Through the back plate into one shelf."""
+    return max(2, ceil(length / SCREWS_APART) + 1)
+
+
+def screw_bite(brief: HoleRailBrief) -> Fraction:
+    return min(BITE, brief.board.height * 2 / 3)
+
+
+def butt(brief: HoleRailBrief, row: Row) -> Butt:
+    """The shelf on its back plate, with what is in it and a hand that pulls at one place."""
+    pulled, bite = brief.pulled, screw_bite(brief)
+    out = brief.board.height - (brief.board.height / 2 if brief.setback is None else brief.setback)
+    return Butt(
+        brief.board.wood,
+        float(brief.board.thickness),
+        float(brief.back.thickness + bite),
+        float(bite),
+        screws(row.length),
+        float(out),
+        pulled.weight * (row.holders - 1),
+        pulled.force,
+    )
+
+
+def joint_figure(brief: HoleRailBrief, row: Row) -> Figure:
+    on = butt(brief, row)
+    return Figure(
+        "shelf.joint",
+        "Shelf's screws bear",
+        percent(on.share),
+        "(F / 2 + W / n) · a / (t / 2) / P + (F / 2 + W / n) / Q",
+        (
+            Input("F", brief.pulled.says, f"{on.hand:.1f} N"),
+            Input("W", "the rest that stands in it", f"{on.load:.1f} N"),
+            Input("n", "screws", str(on.count)),
+            Input("a", "holes off the plate", rounded(on.out)),
+            Input("t", "shelf thick", rounded(on.thick)),
+            Input("P", "may be pulled", f"{on.may_pull:.1f} N"),
+            Input("Q", "may bear across", f"{on.may_shear:.1f} N"),
+        ),
+        "What stands off the plate turns the shelf about its lower edge; its screws hold that. Glue"
+        " is not counted on.",
+    )
+
+
+def joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
+    share = butt(brief, row).share
+    if share <= 1:
+        return
+    fixes = []
+    for wood in dict.fromkeys((brief.board.wood, "hardwood")):
+        for thick in range(ceil(brief.board.thickness), 81):
+            board = brief.board.changed(
+                {"thickness": max(brief.board.thickness, Fraction(thick)), "wood": wood}
+            )
+            if butt(brief.changed({"board": board}), row).share <= 1:
+                said = f"{exact_text(board.thickness)} thick"
+                words = (
+                    said
+                    if wood == brief.board.wood
+                    else (
+                        "of hardwood"
+                        if board.thickness == brief.board.thickness
+                        else f"{said}, of hardwood"
+                    )
+                )
+                fixes.append(
+                    Fix(
+                        f"Shelf {words}",
+                        {"board": {"thickness": exact_text(board.thickness), "wood": wood}},
+                    )
+                )
+                break
+    if not fixes:  # no shelf bears so much on so few screws
+        fixes.append(Fix("Hooks on a rail instead", {"family": "rail"}))
+    yield Finding(
+        "shelf.joint",
+        "Shelf",
+        "With a hand that leans on it the screws through the back plate come out of the shelf.",
+        "of what they may bear",
+        percent(share),
+        "100%",
+        fixes=tuple(fixes),
+    )

@@ -1,0 +1,293 @@
+"""A shelf above the rail: what it is asked, its figures and its findings."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from itertools import pairwise
+from math import ceil
+from typing import Literal
+
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.findings.finding import Finding, Fix, Patch
+from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.rack import Part
+from yardcliff.core.row.row import Row
+from yardcliff.core.shapes.geometry import rounded
+from yardcliff.core.strength.body import Shelf
+from yardcliff.core.strength.force import SMALL, newtons
+from yardcliff.core.strength.link import percent
+from yardcliff.core.strength.wood import bending
+from yardcliff.core.things.item import Weight
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.ways.joinery import APART, REACH
+
+UPSTAND = Fraction(20)
+"""Of the rail above a shelf that is let into it, mm."""
+
+
+LET_IN = Fraction(1, 3)
+"""How deep a shelf is let in, as a share of the rail's thickness."""
+
+
+TIPS = Fraction(100)
+"""A shelf that stands out further wants brackets, mm: rule of thumb."""
+
+
+CLEAR = Fraction(5)
+"""Between a holder and the shelf, mm."""
+
+
+ZERO = Fraction(0)
+
+
+class TopShelf(Frozen):
+    """`depth` stands out in front of the rail, and `past` each of its ends; `bracket` thick, or 0
+    for none; the `lip` stands so high above the shelf, and a `load` on it.
+    """
+
+    joint: Literal["none", "on top", "let in"] = "none"
+    depth: Size = Fraction(150)
+    thickness: Size = Fraction(18)
+    past: Gap = Fraction(20)
+    bracket: Gap = Fraction(18)
+    lip: Gap = Fraction(20)
+    load: Weight = 6000
+
+
+@dataclass(frozen=True, slots=True)
+class Above:
+    """What is below the shelf: the rail, its holders, its first row, the axis on the wall, how far
+    things and holders rise above it, and how far they have to be lifted.
+    """
+
+    rail: Part
+    fitted: Fitting
+    row: Row
+    axis: Fraction
+    rises: Fraction
+    holder: Fraction
+    lift: Fraction
+
+
+def loaded(shelf: TopShelf, above: Above) -> Shelf:
+    """The shelf in its widest span between brackets, or past the last, with its share of the load;
+    without brackets on its rail all along.
+    """
+    at = [x + wide / 2 for x, wide in place_brackets(shelf, above)]
+    long = above.rail.length + 2 * shelf.past
+    ends = [at[0] + shelf.past, long - shelf.past - at[-1]] if at else []
+    # A free end bends as the middle of a span twice as long does.
+    span = max([*(b - a for a, b in pairwise(at)), *(2 * end for end in ends), ZERO])
+    load = newtons(shelf.load) * min(float(span / long), 1.0)
+    return Shelf(
+        above.rail.wood, float(shelf.depth), float(shelf.thickness), float(span), load, SMALL
+    )
+
+
+def let_in(shelf: TopShelf, rail: Part) -> Fraction:
+    return rail.depth * LET_IN if shelf.joint == "let in" else ZERO
+
+
+def underside(shelf: TopShelf, rail: Part) -> Fraction:
+    """The shelf's lower face above the floor, mm."""
+    top = rail.y + rail.height
+    return top - UPSTAND - shelf.thickness if shelf.joint == "let in" else top
+
+
+def _gaps(above: Above) -> list[tuple[Fraction, Fraction]]:
+    """Where nothing hangs: before the first thing, between two, and beyond the last: (start, end)
+    along the rail.
+    """
+    row = above.row
+    edges = [
+        edge
+        for thing, centre in zip(row.things, row.centres, strict=True)
+        for edge in (centre - thing.reach.left, centre + thing.reach.right)
+    ]
+    ends = [ZERO, *edges, row.length]
+    return list(zip(ends[::2], ends[1::2], strict=True))
+
+
+def place_brackets(shelf: TopShelf, above: Above) -> list[tuple[Fraction, Fraction]]:
+    """Where brackets stand, from the datum, and how thick: the outermost room first, then as few as
+    keep them near enough.
+    """
+    thick, length = shelf.bracket, above.row.length
+    gaps = _gaps(above)
+    room = [
+        (start, end) for start, end in gaps if end - start >= thick and start >= 0 and end <= length
+    ]
+    if not thick or not room:
+        return []
+    # At the ends flush with them, else in the middle of their gap.
+    places = sorted(
+        {
+            ZERO if start == 0 else length - thick if end == length else (start + end - thick) / 2
+            for start, end in room
+        }
+    )
+    chosen = [places[0]]
+    for place, after in zip(places[1:], [*places[2:], None], strict=False):
+        if after is None or after - chosen[-1] > APART:
+            chosen.append(place)
+    return [(place, thick) for place in chosen]
+
+
+def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Figure]:
+    rail = above.rail
+    length, past = Input("L", "rail", rail.length), Input("e", "past each end", shelf.past)
+    yield Figure(
+        "overall",
+        "Shelf long",
+        rail.length + 2 * shelf.past,
+        "L + 2 · e",
+        (length, past),
+        "It covers the rail's ends.",
+    )
+    deep = let_in(shelf, rail)
+    behind = Input("b", "in the rail" if deep else "on the rail", deep or rail.depth)
+    yield Figure(
+        "top.wide",
+        "Cut the shelf",
+        parts[0].depth,
+        "o + b",
+        (Input("o", "stands out", shelf.depth), behind),
+        "Wide: what stands out, and what lies in or on the rail.",
+    )
+    high, low = (
+        max(part.y + part.height for part in parts),
+        min(rail.y, *(part.y for part in parts)),
+    )
+    yield Figure(
+        "tall",
+        "Over all, tall",
+        max(high, rail.y + rail.height) - low,
+        "from the lowest to the highest",
+        (),
+        "Rail, shelf and lip together.",
+    )
+    yield Figure(
+        "top.room",
+        "Under the shelf",
+        underside(shelf, rail) - above.axis,
+        "s − h",
+        (
+            Input("s", "shelf's underside", underside(shelf, rail)),
+            Input("h", "holders", above.axis),
+        ),
+        "What hangs is lifted by so much at most.",
+    )
+    on = loaded(shelf, above)
+    yield Figure(
+        "shelf.bends",
+        "Shelf bears",
+        percent(on.share),
+        "(F · L / 4 + W · L / 8) / (b · t² / 6) / s",
+        (
+            Input("F", "a hand", f"{on.hand:.0f} N"),
+            Input("W", "stands on it there", f"{on.load:.1f} N"),
+            Input("L", "widest span", rounded(on.span)),
+            Input("b", "deep", shelf.depth),
+            Input("t", "thick", shelf.thickness),
+            Input("s", "may bear", f"{bending(on.wood):.1f} MPa"),
+        ),
+        "Of what it may, as it bends between its brackets or past the last one.",
+    )
+    brackets = place_brackets(shelf, above)
+    yield Figure(
+        "top.brackets",
+        "Brackets",
+        str(len(brackets)),
+        "where nothing hangs",
+        (),
+        f"At the outermost places with room, and not more than {exact_text(APART)} apart where"
+        " there is room.",
+    )
+    if brackets:
+        yield Figure(
+            "top.reach",
+            "Bracket, under the shelf",
+            shelf.depth * REACH,
+            "o · r",
+            (Input("o", "stands out", shelf.depth), Input("r", "share", f"{float(REACH):g}")),
+            "As far as it has to carry.",
+        )
+
+
+def findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
+    rail = above.rail
+    room, need = (
+        underside(shelf, rail) - above.axis,
+        max(above.rises + above.lift, above.holder + CLEAR),
+    )
+    if room < need:
+        line = above.axis - rail.y
+        taller = exact_text(Fraction(ceil(rail.height + need - room)))
+        change: Patch = {"line": exact_text(line), "board": {"height": taller}}
+        yield Finding(
+            "top.head",
+            "Shelf",
+            "Under the shelf things cannot be lifted off their holders.",
+            "under the shelf",
+            room,
+            need,
+            fixes=(Fix(f"Rail {taller} wide", change),),
+        )
+    on = loaded(shelf, above)
+    if on.share > 1:
+        thick = next(
+            (
+                t
+                for t in range(int(shelf.thickness) + 1, 81)
+                if replace(on, thick=float(t)).share <= 1
+            ),
+            None,
+        )
+        yield Finding(
+            "shelf.breaks",
+            "Shelf",
+            "With what stands on it the shelf may break between its brackets.",
+            "of what it may bear",
+            percent(on.share),
+            "100%",
+            fixes=(
+                (Fix(f"Shelf {thick} mm thick", {"top": {"thickness": f"{thick} mm"}}),)
+                if thick
+                else ()
+            ),
+        )
+    brackets = place_brackets(shelf, above)
+    if shelf.bracket and not brackets:
+        widest = max(end - start for start, end in _gaps(above))
+        thin = widest // 1
+        yield Finding(
+            "top.bracket",
+            "Brackets",
+            "Nowhere between what hangs is there room for a bracket.",
+            "room",
+            widest,
+            shelf.bracket,
+            fixes=(
+                *(
+                    (Fix(f"Brackets {thin} mm thick", {"top": {"bracket": f"{thin} mm"}}),)
+                    if thin >= 12
+                    else ()
+                ),
+                Fix("No brackets", {"top": {"bracket": "0 mm"}}),
+            ),
+        )
+    if not shelf.bracket and shelf.depth > TIPS:
+        narrow = exact_text(TIPS)
+        yield Finding(
+            "top.tips",
+            "Shelf",
+            "Without brackets a shelf so deep tips on its rail.",
+            "stands out",
+            shelf.depth,
+            TIPS,
+            fixes=(
+                Fix(f"{narrow} deep", {"top": {"depth": narrow}}),
+                Fix("Brackets 18 mm thick", {"top": {"bracket": "18 mm"}}),
+            ),
+        )
