@@ -1,4 +1,4 @@
-"""What the tasks of a rack are read off: its design, its timber, its user's wishes, the workshop."""
+"""What the tasks of a rack are read off: its design, its timber, its user, the workshop."""
 
 from dataclasses import dataclass
 
