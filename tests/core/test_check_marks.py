@@ -6,7 +6,7 @@ from hypothesis import strategies as st
 
 from tests.cases import cases
 from tests.strategies import rows, tapes
-from yardcliff.core.row.mark_check import MarksError, check_marks, read_marks
+from yardcliff.core.row.mark_check import CheckedMark, MarksError, check_marks, read_marks
 from yardcliff.core.row.marking import marks
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.row_brief import RowBrief
@@ -44,6 +44,17 @@ P = Fraction(1000, 7)
         ),
         ("shifted", lambda i: MM.round(P / 2 + i * P) - 15, "15 mm to the left: half a fixture"),
         ("shifted", lambda i: MM.round(P / 2 + i * P) + 33, "All lie 33 mm to the right."),
+        ("shifted", lambda i: MM.round(P / 2 + i * P) - 33, "All lie 33 mm to the left."),
+        (
+            "shifted",
+            lambda i: MM.round(P / 2 + i * P) + 100,
+            "100 mm to the right: the tape held at its 100",
+        ),
+        (
+            "shifted",
+            lambda i: MM.round(P / 2 + i * P) + 10,
+            "10 mm to the right: the tape held at its 10 mm",
+        ),
         (
             "ends-whole",
             lambda i: MM.round(Fraction(1000, 8) * (i + 1)),
@@ -84,12 +95,61 @@ def test_one_mark_short_and_one_misread() -> None:
     assert short.slip.code == "spaces"
     assert "the plan has one mark more" in short.slip.says
     assert short.missing == (6,)
+    late = check_marks([MM.round(axis) for axis in plan.axes[1:]], plan, MM, THICK)
+    assert (late.slip.code, late.missing) == ("spaces", (0,))
     misread = [MM.round(axis) + (10 if i == 3 else 0) for i, axis in enumerate(plan.axes)]
     found = check_marks(misread, plan, MM, THICK)
     assert (found.slip.code, found.slip.fits) == ("plan", 6)
     assert found.slip.says.endswith("1 of them is elsewhere: misread?")
     assert [mark.good for mark in found.marks] == [True] * 3 + [False] + [True] * 3
+    assert found.marks[3] == CheckedMark(misread[3], 3, misread[3] - plan.axes[3], False)
     assert found.air == misread[4] - misread[3] - 100
+
+
+HALF = Tape.named("0.5 mm")
+
+
+@pytest.mark.parametrize(
+    ("made", "code"),
+    [
+        # A mark may be off by a step of the tape, and even gaps by two: each its own.
+        ([at + 40 for at in (0, 100, 200, 301, 402, 502, 603)], "even"),
+        ([at + 40 for at in (0, 100, 200, Fraction(603, 2), 402, 502, 603)], "unknown"),
+        ([P / 2 + i * P + 33 + Fraction(i % 2, 2) for i in range(7)], "shifted"),
+        ([P / 2 + i * P + 33 + Fraction(i % 2, 2) * Fraction(3, 2) for i in range(7)], "unknown"),
+        # One in five may be misread: two of ten, not three of ten.
+        ([50 + 100 * i + (37 if i in (2, 5) else 0) for i in range(10)], "plan"),
+        ([50 + 100 * i + (37 if i in (2, 5, 7) else 0) for i in range(10)], "unknown"),
+    ],
+)
+def test_how_far_off_a_mark_may_be(made: list[Fraction], code: str) -> None:
+    found = check_marks(sorted(map(Fraction, made)), row(count=len(made)), HALF, THICK)
+    assert found.slip.code == code
+    assert code != "unknown" or found.slip.fits == 0
+
+
+def test_a_mark_a_step_off_is_good_and_two_things_have_air_between_them() -> None:
+    plan = row(count=2)
+    left, right = plan.axes
+    found = check_marks([left + HALF.step, right], plan, HALF, THICK)
+    assert found.marks[0] == CheckedMark(left + HALF.step, 0, HALF.step, True)
+    assert found.air == right - left - HALF.step - 100
+
+
+def test_what_hangs_on_two_holders_has_two_marks_and_its_air_about_their_middle() -> None:
+    """Two towels of 120 mm on holders 400 mm apart."""
+
+    def planned(rule: str) -> Row:
+        asked = {"count": 2, "length": "1200 mm", "follows": "pitch", "ends": {"rule": rule}}
+        towel = Thing(Reach(Fraction(60), Fraction(60)), takes="bridge", span=Fraction(400))
+        nine = Reach(Fraction(9), Fraction(9))
+        return solve(RowBrief.model_validate(asked), Things({"": towel}), nine)
+
+    plan, other = planned("half"), planned("whole")
+    a, b, c, d = plan.axes
+    found = check_marks([a, b + 8, c, d], plan, MM, THICK)
+    assert found.air == (c + d) / 2 - (a + b + 8) / 2 - 120
+    assert check_marks(other.axes, plan, MM, THICK).slip.code == "ends-whole"
 
 
 @pytest.mark.parametrize(
@@ -101,6 +161,10 @@ def test_one_mark_short_and_one_misread() -> None:
         ("12,5; 20", MM, ("12.5", "20")),
         ("121 362.5 604", MM, ("121", "362.5", "604")),
         ("6 3/4, 13 1/2", SIXTEENTH, ("6 3/4 in", "13 1/2 in")),
+        ("5 10 15", SIXTEENTH, ("5 in", "10 in", "15 in")),
+        ("5,10,15", SIXTEENTH, ("5 in", "10 in", "15 in")),
+        ("0, 0.5", MM, ("0", "0.5")),
+        ("7 " * 400, MM, ("7",) * 400),
         ("1' 2 1/2\", 40 cm", SIXTEENTH, ("14 1/2 in", "40 cm")),
     ],
 )
@@ -116,7 +180,7 @@ def test_marks_are_read_as_people_write_them(
         ("", "No marks"),
         ("12, here, 14", "“here”"),
         ("-4; 5", "before the datum"),
-        ("1 " * 900, "900"),
+        ("1 " * 401, "401"),
     ],
 )
 def test_what_is_no_list_of_marks_is_said(text: str, says: str) -> None:

@@ -282,21 +282,22 @@ def _schemes(count: int, row: Row) -> Iterator[Hypothesis]:
         "gaps": "equal gaps between fixtures and to the ends",
         "inside": "nothing past the board's ends",
     }
+    things = count * row.count // row.holders  # what hangs on two holders has two marks
     for rule, name in names.items():
-        if rule == row.brief.ends.rule and count == row.count:
+        if things < 1 or (rule == row.brief.ends.rule and count == row.holders):
             continue
         asked = row.brief.changed(
             {
                 "ends": Ends.model_validate({"rule": rule}),
                 "follows": "pitch",
                 "length": row.length,
-                "count": count,
+                "count": things,
                 "pins": (),
                 "keepouts": (),
             }
         )
         other = solve(asked, row.things_of, row.fixture)
-        if not other.trouble:
+        if not other.trouble and other.holders == count:
             yield (
                 f"ends-{rule}",
                 "Another rule for the ends",
