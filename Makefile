@@ -34,6 +34,10 @@ types: .make/dev .make/web ## Generate the front end's API types and the publish
 	cd web && npm run --silent api
 	$(BIN)/python scripts/rack_schema.py > docs/rack.schema.json
 
+mutants: .make/dev ## Mutate the rules and see which tests notice; takes hours (ROOMS="row wood")
+	$(BIN)/pip install --quiet --disable-pip-version-check --require-hashes -r requirements/mutants.txt
+	$(BIN)/python scripts/mutants.py $(ROOMS)
+
 bench: .make/dev $(STATIC) .make/chromium ## Measure the speed goals
 	@$(BIN)/python -m compileall -q src/yardcliff
 	PYTHONPATH=. $(BIN)/python bench/bench.py
@@ -87,4 +91,4 @@ $(STATIC): .make/runtime .make/web $(WEB) scripts/notices.py
 	test -x /usr/bin/chromium || { apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium; }
 	@touch $@
 
-.PHONY: help demo test test-fast lint types bench shots wheel build hooks format clean
+.PHONY: mutants help demo test test-fast lint types bench shots wheel build hooks format clean

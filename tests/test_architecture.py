@@ -5,9 +5,12 @@
 import ast
 import re
 from pathlib import Path
+from typing import get_args
 
 import pytest
 
+from yardcliff.core.row.keepouts import Flaw
+from yardcliff.core.wall.wall import Kind
 from yardcliff.core.ways import build
 from yardcliff.core.ways.rail import starting_brief
 from yardcliff.data import table
@@ -78,3 +81,8 @@ def test_every_catalogue_item_starts_as_a_settled_rack(key: str, count: int) -> 
     assert {row["key"] for row in table("silhouettes")} >= {
         item.shape for item in rack.kinds.values()
     }
+
+
+def test_every_kind_of_what_is_in_the_way_has_its_usual_size() -> None:
+    assert [row["kind"] for row in table("obstacles")] == list(get_args(Kind))
+    assert [row["flaw"] for row in table("keepouts")] == list(get_args(Flaw))

@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from yardcliff.core.making.scheduling import Schedule, schedule
-from yardcliff.core.making.sequence import Edge
+from yardcliff.core.making.sequence import Edge, broken, direct, own
 from yardcliff.core.making.task import Task
 from yardcliff.core.workshop.shop import Hours, Shop
 
@@ -185,3 +185,54 @@ def test_what_is_done_is_planned_no_more_but_its_wait_still_counts() -> None:
 def test_no_hours_is_no_plan() -> None:
     assert schedule((task("saw", 10),), (), Shop(hours=()), MONDAY).over
     assert schedule((task("saw", 10),), (), Shop(hours=()), MONDAY).finish is None
+
+
+def test_what_was_done_holds_its_clamps_and_its_place_to_dry_and_more_than_one_of_them() -> None:
+    shop = EVENINGS.model_copy(update={"clamps": 4, "drying": 2})
+    at = MONDAY.replace(hour=19)
+    glued = [task(key, 10, clamps=2, clamped=300) for key in "abc"]
+    found = schedule(glued, (), shop, at, {"a": at, "b": at})
+    assert when(found, "c") == ["Tue 19:00-19:10"]
+    assert when(schedule(glued, (), shop, at, {"a": at}), "b") == ["Mon 19:00-19:10"]
+    coated = [task(key, 10, 300, dries=True) for key in "abc"]
+    assert when(schedule(coated, (), shop, at, {"a": at, "b": at}), "c") == ["Tue 19:00-19:10"]
+    assert when(schedule(coated, (), shop, at, {"a": at}), "b") == ["Mon 19:00-19:10"]
+
+
+def test_what_lasts_a_whole_evening_is_kept_for_one() -> None:
+    sand, glue = task("sand", 30), task("glue", 120, splits=False)
+    found = schedule((sand, glue), (Edge("sand", "glue", ""),), EVENINGS, MONDAY)
+    assert (when(found, "sand"), found.long) == (["Mon 19:00-19:30"], ())
+    assert when(found, "glue") == ["Tue 19:00-21:00"]
+
+
+def test_hours_that_do_not_suffice_leave_the_plan_as_far_as_it_goes() -> None:
+    """Two hours on five days a week: two years of them are 62,400 minutes."""
+    whole = task("carve", 130, splits=False)
+    found = schedule((whole, task("for ever", 70_000)), (), EVENINGS, MONDAY)
+    assert (found.over, found.finish, found.long) == (True, None, (whole,))
+    assert [slot.task.key for slot in found.slots] == ["carve"]
+
+
+def test_what_a_users_order_does_not_know_comes_as_soon_as_it_may() -> None:
+    first, second, third, fourth, fifth = (task(key, 10) for key in "abcde")
+    among = (Edge("a", "d", "a before d"), Edge("c", "d", "c before d"))
+    tasks = (first, second, third, fourth, fifth)
+    assert [one.key for one in own(tasks, ("b", "c", "a"), among)] == [*"ebcad"]
+    assert [one.key for one in own(tasks, ("a", "c", "b"), among)] == [*"eacdb"]
+
+
+def test_what_comes_too_early_is_offered_right_after_what_it_needs() -> None:
+    tasks = tuple(task(key, 10) for key in "dabc")
+    (found,) = broken(tasks, (Edge("b", "d", "It needs it."), Edge("a", "c", "")))
+    assert (found.value, found.limit, found.part) == ("1", "after 3", "d")
+    after, back = (fix.patch["making"]["order"] for fix in found.fixes)
+    assert (after, back) == ([*"abdc"], [])
+    assert not [*broken(own(tasks, after, ()), (Edge("b", "d", ""),))]
+
+
+def test_an_edge_that_a_longer_way_says_as_well_is_left_out_unless_it_waits() -> None:
+    long, short = Edge("a", "c", ""), (Edge("a", "b", ""), Edge("b", "c", ""))
+    assert direct((*short, long)) == short
+    waits = Edge("a", "c", "", 60)
+    assert direct((*short, waits)) == (*short, waits)

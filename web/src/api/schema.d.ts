@@ -3317,6 +3317,8 @@ export interface components {
             boards: components["schemas"]["Choice"][];
             ends: components["schemas"]["Choice"][];
             spacings: components["schemas"]["Choice"][];
+            /** @description What a row keeps clear of, as it usually is. */
+            keepouts: components["schemas"]["KeepOut"][];
             /** @description What is found on walls, as it usually is. */
             obstacles: components["schemas"]["Obstacle"][];
         };

@@ -17,7 +17,7 @@ export function Checkbox({ checked, onChange, children, label, disabled, classNa
     <input
       type="checkbox"
       aria-label={label}
-      className="size-4 shrink-0 translate-y-0.5 accent-(--act) pointer-coarse:size-5 pointer-coarse:translate-y-1"
+      className="size-4 shrink-0 translate-y-0.5 accent-(--act) pointer-coarse:size-6 pointer-coarse:translate-y-1"
       checked={checked}
       disabled={disabled}
       onChange={(event) => onChange(event.target.checked)}

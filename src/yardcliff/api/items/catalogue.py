@@ -12,6 +12,7 @@ from yardcliff.api.wire import Wire
 from yardcliff.core.brief.rack_brief import Board
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.row.figures import END_REASONS, SPACING_REASONS
+from yardcliff.core.row.keepouts import KeepOut
 from yardcliff.core.things.item import Shape
 from yardcliff.core.things.listing import Group
 from yardcliff.core.wall.wall import Obstacle
@@ -39,6 +40,7 @@ class Catalogue(Wire):
     boards: list[Choice]
     ends: list[Choice]
     spacings: list[Choice]
+    keepouts: list[KeepOut] = Field(description="What a row keeps clear of, as it usually is.")
     obstacles: list[Obstacle] = Field(description="What is found on walls, as it usually is.")
 
 
@@ -57,6 +59,7 @@ def get_catalogue(app: App) -> Catalogue:
         spacings=[
             Choice(key=key, name=name, why=why) for key, (name, why) in SPACING_REASONS.items()
         ],
+        keepouts=[KeepOut.model_validate({"at": 0, **row}) for row in table("keepouts")],
         obstacles=[Obstacle.model_validate({"x": 0, **row}) for row in table("obstacles")],
     )
 

@@ -34,7 +34,7 @@ export function Choices({ catalogue }: Props) {
       {holds && <HolderChoices catalogue={catalogue} />}
       <FamilyChoices />
       <BoardChoices catalogue={catalogue} />
-      <KeepOuts />
+      <KeepOuts catalogue={catalogue} />
       <Machining />
     </>
   );

@@ -1,4 +1,4 @@
-import type { Design, KeepOut } from "../../api/types";
+import type { Catalogue, Design, KeepOut } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { Pick, type Option } from "../../ui/Pick";
@@ -13,16 +13,16 @@ const FLAWS: Option<KeepOut["flaw"]>[] = [
   { value: "screw", label: "screw" },
   { value: "plate", label: "stud plate" },
 ];
-const USUAL = { knot: "25 mm", seam: "10 mm", screw: "8 mm", plate: "40 mm" };
 
 /** Where on the board no holder may stand, and how far one may move by itself to clear it. */
-export function KeepOuts() {
+export function KeepOuts({ catalogue }: { catalogue: Catalogue }) {
   const session = useSession();
   const keepouts = useShown((shown) => rowOf(shown.design).keepouts);
   const add = (flaw: KeepOut["flaw"]) => {
     session.apply((design) => {
       const at = `${Math.round(design.length_mm / 2)} mm`;
-      return { row: { keepouts: [...rowOf(design).keepouts, { flaw, at, width: USUAL[flaw] }] } };
+      const usual = catalogue.keepouts.filter((one) => one.flaw === flaw).map((one) => ({ ...one, at }));
+      return { row: { keepouts: [...rowOf(design).keepouts, ...usual] } };
     });
   };
   return (

@@ -63,7 +63,7 @@ export class Session {
   ) {
     this.queue = new WriteQueue(`rack-${rack.id}`, this.make, {
       onChange: (trouble) => {
-        if (trouble) this.set({ standing: "offline" });
+        if (trouble && this.store.getState().standing !== "stale") this.set({ standing: "offline" });
         this.keep();
       },
     });

@@ -86,3 +86,25 @@ test("what was measured while the server was away outlives the window, all of it
   expect(rename.mock.calls[0]?.slice(1, 3)).toEqual([3, "Inner porch"]);
   expect(again.store.getState()).toEqual({ trouble: null, away: false });
 });
+
+test("what the server would not read when it is back is said at its field, and it is away no more", async () => {
+  vi.useFakeTimers();
+  vi.spyOn(api, "changeWall")
+    .mockRejectedValueOnce(new OfflineError("away"))
+    .mockRejectedValue(
+      new ProblemError({
+        type: "/problems/unreadable",
+        title: "",
+        status: 422,
+        detail: "",
+        errors: [{ field: "height", message: "“tall” is no length" }],
+      }),
+    );
+  const writes = opened();
+  const said = writes.change({ height: "tall" });
+  await vi.advanceTimersByTimeAsync(10);
+  expect(writes.store.getState().away).toBe(true);
+  await vi.advanceTimersByTimeAsync(2100);
+  expect(await said).toBe("“tall” is no length");
+  expect(writes.store.getState()).toEqual({ trouble: null, away: false });
+});

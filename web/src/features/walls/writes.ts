@@ -103,15 +103,17 @@ export class SurveyWrites {
     const { write, make, from = seen(stored) } = job;
     const patch = make?.(stored) ?? {};
     try {
-      this.take(await this.send(write, from.version, patch));
+      this.shown.put(await this.send(write, from.version, patch));
+      this.answered();
       return null;
     } catch (error) {
       if (!(error instanceof ProblemError)) throw error;
+      this.answered();
       const { type } = error.problem;
       const lost = type.endsWith("/already-written"); // its answer was: what came of it is looked at
       if (!lost && !type.endsWith("/stale")) return saidOf(error);
       const newest = await api.wall(this.id);
-      this.take(newest);
+      this.shown.put(newest);
       if (lost) return null;
       if (!apart(write, patch, from, seen(newest))) return STALE;
       return this.make({ write, ...(make && { make }) });
@@ -126,8 +128,7 @@ export class SurveyWrites {
       : api.redoWall(this.id, base, write.key);
   }
 
-  private take(stored: Wall): void {
-    this.shown.put(stored);
+  private answered(): void {
     this.store.setState({ trouble: null, away: false });
   }
 
