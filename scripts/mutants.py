@@ -2,7 +2,8 @@
 
 Each room's modules of rules and limits are mutated (mutmut) and met by the tests of that room.
 What a mutant changes in words that are only shown is no rule, and neither is `strict=`, which
-asserts: both are left out of the share, as are lines that read a table, once, at import. docs/mutants.md says why survivors may stay.
+asserts: both are left out of the share, as are lines that read a table, once, at import.
+docs/mutants.md says why survivors may stay.
 """
 
 import io

@@ -19,6 +19,7 @@ def _stem(key: str) -> str:
 
 
 def ways_from_board(asked: Asked) -> Iterator[WayOut]:
+    """Ways to go on from a board that carries the row."""
     row, write, name = asked.row, asked.done.tape.write, asked.subject.title
     found = asked.there.measured[asked.subject.what]
     long, off = exact_text(found), found - asked.subject.planned

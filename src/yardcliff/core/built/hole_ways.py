@@ -21,6 +21,7 @@ PLATE_RIM = Fraction(2)
 
 
 def ways_from_hole(asked: Asked, place: int) -> Iterator[WayOut]:
+    """Ways to go on from a hole at this place of its row."""
     row, k, write, brief = asked.row, asked.row_index, asked.done.tape.write, asked.done.brief
     others = drilled(asked.done, asked.there, but=asked.subject)
     mine = others.pop(k, {})

@@ -55,6 +55,8 @@ CARE = 15
 
 @dataclass(frozen=True, slots=True)
 class Asked:
+    """What ways are looked for: the subject that was measured, in the design as it is built."""
+
     done: Design
     there: Built
     subject: Subject

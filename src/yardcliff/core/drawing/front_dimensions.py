@@ -13,6 +13,7 @@ ZERO = Fraction(0)
 
 
 def dimension_lines(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
+    """Every dimension of the view: along the wall, or up it."""
     return _up_the_wall(rack, tape, extent) if rack.up else _along_the_wall(rack, tape, extent)
 
 

@@ -142,6 +142,7 @@ def outline(bent: Bent) -> Path:
 
 
 def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
+    """What is wrong with a bent hook on its board, and what would help."""
     if bent.radius < bent.bar:
         wide = exact_text(bent.bar)
         yield Finding(

@@ -240,6 +240,7 @@ def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction])
 
 
 def findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
+    """What is wrong with a finger on its rod, and what would help."""
     bits = hardware(rod.size)
     least = max(bits.bit * 2, bits.recess_bit[0] + 2 * RIM)
     if rod.thickness < least:

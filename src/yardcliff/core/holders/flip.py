@@ -164,6 +164,7 @@ class FlipGlyph(FoldingGlyph):
 
 
 def findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
+    """What is wrong with a folding finger on its board, and what would help."""
     if web < LEAST_WEB:
         thick = exact_text(flip.thickness + LEAST_WEB)
         yield Finding(

@@ -122,6 +122,7 @@ def links(peg: Peg, ground: Ground) -> Iterator[Link]:
 
 
 def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
+    """What is wrong with a peg in its board, and what would help."""
     found = []
     left = web(peg, ground.thickness)
     deepest = max(square_depth(peg), rounded(float(peg.depth + peg.spur) * cos(radians(peg.tilt))))
@@ -209,6 +210,7 @@ def _deeper(peg: Peg, ground: Ground, path: str, depth: Fraction) -> Fix:
 
 
 def weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
+    """A peg, or its hole, that bears more than it may."""
     d, out, force = float(peg.diameter), float(peg.showing), ground.pulled.force
     share = breaks(d, out, force)
     if share > 1:

@@ -12,6 +12,8 @@ from yardcliff.core.workshop.shop import Shop
 
 @dataclass(frozen=True, slots=True)
 class Asked:
+    """What every task is read off."""
+
     done: Design
     found: Timber
     making: Making

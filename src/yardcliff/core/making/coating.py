@@ -14,6 +14,7 @@ ORDINAL = ("First", "Second", "Third", "Fourth", "Fifth", "Sixth")
 
 
 def sanded(asked: Asked) -> Iterator[Task]:
+    """Sanding through the grits; by hand it takes twice as long."""
     faces = asked.found.taken.faces
     if faces:
         powered = "sander" in asked.shop.tools
@@ -50,6 +51,7 @@ def sanded(asked: Asked) -> Iterator[Task]:
 
 
 def coats(asked: Asked) -> Iterator[Task]:
+    """The finish, coat by coat, with its waits."""
     if not asked.finish.coats or not asked.found.taken.faces:
         return
     finish = asked.finish.name

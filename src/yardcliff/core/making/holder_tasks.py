@@ -12,6 +12,7 @@ from yardcliff.core.workshop.caution import cautions
 
 
 def tips(asked: Asked) -> Iterator[Task]:
+    """Ends of pegs and fingers that are shaped before they go in."""
     pegs = sum(blank.count for blank in asked.found.taken.blanks if blank.form == "dowel")
     if pegs and any(glyph.glued for glyph in asked.rack.glyphs):
         yield Task(
@@ -40,6 +41,7 @@ def tips(asked: Asked) -> Iterator[Task]:
 
 
 def holders(asked: Asked) -> Iterator[Task]:
+    """What holds, put on or in."""
     # Plates that hide the screws in the wall go on over them.
     over = any(fixing.by == "plates" for fixing in asked.done.on_wall.fixed)
     late = frozenset({"bought", "machined", "finished", *(["up"] if over else [])})

@@ -58,6 +58,7 @@ def _pairs(rack: Rack, joints: list[Joint]) -> str:
 
 
 def joined(asked: Asked) -> Iterator[Task]:
+    """The dry fit, then body by body."""
     rack = asked.rack
     joints = [joint for joint in rack.joints if not joint.hooked]
     if rack.glyph.threaded:

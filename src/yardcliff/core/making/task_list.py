@@ -165,6 +165,7 @@ def before(asked: Asked) -> Iterator[Task]:
 
 
 def machined(asked: Asked) -> Iterator[Task]:
+    """Holes, grooves and cuts, kind by kind."""
     seen = Counter[str]()
     for operation in asked.done.machining:
         if operation.kind.row.get("cut"):
@@ -257,6 +258,7 @@ def _cautions(asked: Asked, operation: Operation) -> tuple[str, ...]:
 
 
 def mounted(asked: Asked) -> Iterator[Task]:
+    """Putting it up, and hanging things on it."""
     rack, on, tape = asked.rack, asked.done.on_wall, asked.done.tape
     first, up = clearing(on), put_up(rack, on, tape)
     if first:

@@ -13,6 +13,7 @@ NONE = Fraction(0)
 
 
 def no_room(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
+    """The ends, or the fixtures, take the whole board."""
     if row.brief.ends.rule == "gaps" and row.brief.spacing != "air":
         taken = row.holders * row.fixture.across
         what = (
@@ -41,6 +42,7 @@ def no_room(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
 
 
 def too_long(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
+    """So many things need a longer board than there is."""
     needed = length_for(row, row.count)
     return Finding(
         "row.too-long",
@@ -56,6 +58,7 @@ def too_long(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
 
 
 def disagree(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
+    """Everything is held, and the figures do not agree."""
     right = row.length - row.spare
     word = "over" if row.spare > 0 else "short"
     at = f"with {tape.write(row.t)} of air" if row.airy else f"at {tape.write(row.t)}"

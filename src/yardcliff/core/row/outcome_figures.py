@@ -29,6 +29,7 @@ def span(row: Row) -> Figure:
 
 
 def air(row: Row) -> Figure:
+    """The least clear gap between things."""
     k = min(range(row.count - 1), key=lambda k: row.clear[k], default=0)
     one, other = row.things[k], row.things[min(k + 1, row.count - 1)]
     apart = row.centres[k + 1] - row.centres[k] if row.count > 1 else row.t
@@ -47,6 +48,7 @@ def air(row: Row) -> Figure:
 
 
 def unevenness(row: Row) -> Figure:
+    """How far the widest space is from the narrowest, where they differ."""
     return Figure(
         "row.uneven",
         "Out of even",
@@ -63,6 +65,7 @@ def unevenness(row: Row) -> Figure:
 
 
 def drift_figure(row: Row, tape: Tape) -> Figure:
+    """How far off the last mark would be, stepped off with a rounded pitch."""
     return Figure(
         "row.drift",
         "Stepped off",
@@ -82,6 +85,7 @@ def drift_figure(row: Row, tape: Tape) -> Figure:
 
 
 def dividers(row: Row, tape: Tape) -> Figure:
+    """What dividers are set to."""
     value: Value = tape.write_fine(row.pitch) if row.holders > 1 else Fraction(0)
     return Figure(
         "row.dividers",

@@ -15,6 +15,7 @@ PLUG, PLUG_DEEP = Fraction(10), Fraction(8)
 
 
 def place(part: Part, face: Face, screw: Screw) -> Place:
+    """Where a screw goes through a part, on this face of it."""
     return Place(part.key, face, *part.on(face, (screw.x, screw.y, part.z)))
 
 

@@ -47,10 +47,12 @@ def lip_height(box: Box, wood: Wood) -> float:
 
 
 def inner_width(box: Box) -> Fraction:
+    """Between its sides, mm."""
     return max(box.width - 2 * box.side, Fraction(1))
 
 
 def lip_figure(box: Box, inner: Fraction, wood: Wood) -> Figure:
+    """What pulls at the lip of its cleat."""
     return Figure(
         "aside.lip",
         "Lip of its cleat bears",
@@ -68,6 +70,7 @@ def lip_figure(box: Box, inner: Fraction, wood: Wood) -> Figure:
 
 
 def lip_findings(box: Box, wood: Wood) -> Iterator[Finding]:
+    """A cleat that may split."""
     if lip_height(box, wood) > 1:
         wide = next(
             width
@@ -86,6 +89,7 @@ def lip_findings(box: Box, wood: Wood) -> Iterator[Finding]:
 
 
 def findings(box: Box, foot: Fraction, past: Fraction) -> Iterator[Finding]:
+    """A box that has no room, or is too small."""
     if past > box.apart:
         more = exact_text(Fraction(ceil(past)))
         yield Finding(

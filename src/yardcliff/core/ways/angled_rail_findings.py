@@ -70,6 +70,7 @@ def fitting(brief: AngledRailBrief) -> Fitting:
 
 
 def tilt(brief: AngledRailBrief) -> float:
+    """How far its pegs lean from level, degrees."""
     return brief.holder.tilt if isinstance(brief.holder, pegs.Peg) else 0
 
 
@@ -179,6 +180,7 @@ def _level(sides: tuple[Row, ...], air: Fraction) -> bool:
 def magnet(
     brief: AngledRailBrief, fitted: Fitting, shape: Shape, sides: tuple[Row, ...]
 ) -> Iterator[Finding]:
+    """A magnet that has too little wood about it."""
     magnet = brief.angled.magnet
     if magnet is None:
         return

@@ -60,6 +60,7 @@ def _widest(brief: HighRailsBrief) -> Fraction:
 
 
 def figures(brief: HighRailsBrief, row: Row, lower: Row | None, over: Fraction) -> Iterator[Figure]:
+    """The height of either rail, and what is between."""
     high = brief.high
     things = row.count + (lower.count if lower else 0)
     many = Input("m", "things", str(things))
@@ -124,6 +125,7 @@ def figures(brief: HighRailsBrief, row: Row, lower: Row | None, over: Fraction) 
 
 
 def findings(brief: HighRailsBrief, lower: Row | None) -> Iterator[Finding]:
+    """Rails too close to one another or to the ceiling."""
     high = brief.high
     room = high.ceiling - brief.hung - max(item.above for item in brief.kinds.values())
     if room < high.lift:

@@ -46,6 +46,7 @@ def screws(length: Fraction) -> int:
 
 
 def screw_bite(brief: HoleRailBrief) -> Fraction:
+    """How much of a screw is in the rail's end grain, mm."""
     return min(BITE, brief.board.height * 2 / 3)
 
 
@@ -66,6 +67,7 @@ def butt(brief: HoleRailBrief, row: Row) -> Butt:
 
 
 def joint_figure(brief: HoleRailBrief, row: Row) -> Figure:
+    """What the joint bears of what it may."""
     on = butt(brief, row)
     return Figure(
         "shelf.joint",
@@ -87,6 +89,7 @@ def joint_figure(brief: HoleRailBrief, row: Row) -> Figure:
 
 
 def joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
+    """A rail that may come off its board."""
     share = butt(brief, row).share
     if share <= 1:
         return

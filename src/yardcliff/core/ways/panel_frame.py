@@ -74,6 +74,7 @@ def bored_planks(
 def framed_body(
     brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted: Fitting
 ) -> Body:
+    """Cross boards on two sides, with the joints that hold them."""
     apart = brief.changed({"rows": brief.rows.changed({"boards": "each"})})
     crosses, marked = boards(apart, standing, row.length, brief.board.height / 2, "Cross board")
     support, flush = brief.support, brief.support.place == "flush"

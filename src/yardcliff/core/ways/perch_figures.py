@@ -49,6 +49,7 @@ class PerchBrief(RackBrief):
 
 
 def figures(brief: PerchBrief, under: float) -> Iterator[Figure]:
+    """How deep it is, how far it slopes, how high its stop is."""
     shelf = brief.perch
     s = radians(shelf.slope)
     d, thick = Input("d", "shelf deep", shelf.depth), Input("w", "shelf thick", shelf.thickness)
@@ -105,6 +106,7 @@ def room(brief: PerchBrief, fitted: Fitting) -> Fraction:
 
 
 def findings(brief: PerchBrief, fitted: Fitting, low: Fraction) -> Iterator[Finding]:
+    """Brackets in the way, a stop too low."""
     shelf = brief.perch
     need = brief.hung + room(brief, fitted)
     if low < need:

@@ -48,6 +48,7 @@ def of_the_rows(
     row_fixes: Mapping[int, tuple[Fix, ...]],
     tape: Tape,
 ) -> Iterator[Finding]:
+    """Findings of every row, alike ones once."""
     checked, said = set[int](), set[str]()
     for k, row in enumerate(rows):
         if id(row.row) in checked:

@@ -66,6 +66,7 @@ def clear(brief: ShelfBoxBrief, k: int) -> Fraction:
 
 
 def figures(brief: ShelfBoxBrief, inner: Fraction, tall: Fraction) -> Iterator[Figure]:
+    """What is clear between its shelves, and what they bear."""
     shelf, board = brief.shelf, brief.board
     length, side = Input("L", "between the sides", inner), Input("s", "side", brief.side)
     hand = Input("h", "hand room", shelf.hand)
@@ -139,6 +140,7 @@ def stiff_enough(brief: ShelfBoxBrief, inner: Fraction) -> Fraction:
 
 
 def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
+    """Grooves too deep, shelves that sag, sides too shallow."""
     shelf, side = brief.shelf, brief.side
     if shelf.groove > side / 2:
         half = exact_text(side / 2)

@@ -86,6 +86,7 @@ def loaded(shelf: TopShelf, above: Above) -> Shelf:
 
 
 def let_in(shelf: TopShelf, rail: Part) -> Fraction:
+    """How deep the shelf is let into the rail, mm."""
     return rail.depth * LET_IN if shelf.joint == "let in" else ZERO
 
 
@@ -135,6 +136,7 @@ def place_brackets(shelf: TopShelf, above: Above) -> list[tuple[Fraction, Fracti
 
 
 def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Figure]:
+    """How far it stands out, and what its joint or its brackets bear."""
     rail = above.rail
     length, past = Input("L", "rail", rail.length), Input("e", "past each end", shelf.past)
     yield Figure(
@@ -216,6 +218,7 @@ def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Fi
 
 
 def findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
+    """No room under it or for its brackets, or a joint that may give way."""
     rail = above.rail
     room, need = (
         underside(shelf, rail) - above.axis,
