@@ -47,7 +47,7 @@ def depths(rack: Rack) -> list[Fraction]:
 
 
 def place_fix(x: Fraction, tape: Tape) -> Fix:
-    """The rack moved so far from the left, on a step of the tape."""
+    """The rack moved to `x` on its wall."""
     return Fix(f"Move to {tape.write(x)}", {"place": {"x": exact_text(x)}})
 
 
