@@ -26,7 +26,7 @@ export function Checkbox({ checked, onChange, children, label, disabled, classNa
   if (!children) return box;
   return (
     <label
-      className={`flex min-h-7 cursor-pointer items-baseline gap-2 has-disabled:cursor-default has-disabled:opacity-60
+      className={`flex min-h-7 cursor-pointer items-baseline gap-1.5 has-disabled:cursor-default has-disabled:opacity-60
         pointer-coarse:min-h-10 ${className}`}
     >
       {box}

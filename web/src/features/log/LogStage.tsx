@@ -110,7 +110,7 @@ function Fits({ log, write }: { log: Log; write: Write }) {
       {log.fits.map((fit) => (
         <div
           key={fit.item}
-          className="flex flex-wrap items-baseline gap-x-3"
+          className="flex flex-wrap items-baseline gap-x-2"
           role="group"
           aria-label={fit.name}
         >
@@ -118,7 +118,7 @@ function Fits({ log, write }: { log: Log; write: Write }) {
           {FITS.map((one) => (
             <Checkbox
               key={one}
-              className="text-plain"
+              className="text-small"
               checked={fit.found.includes(one)}
               onChange={(on) => {
                 const found = on ? [...fit.found, one] : fit.found.filter((other) => other !== one);
