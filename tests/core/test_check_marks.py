@@ -136,6 +136,15 @@ def test_a_mark_a_step_off_is_good_and_two_things_have_air_between_them() -> Non
     assert found.air == right - left - HALF.step - 100
 
 
+def test_one_mark_or_two_are_no_scheme() -> None:
+    (axis,) = row(count=1).axes
+    assert check_marks([axis + 33], row(count=1), HALF, THICK).slip.code == "unknown"
+    left, right = row(count=2).axes
+    assert check_marks([left + 33, right + 70], row(count=2), HALF, THICK).slip.code == "unknown"
+    both = check_marks([left + 33, right + Fraction(67, 2)], row(count=2), HALF, THICK)
+    assert both.slip.says == "All lie 33 mm to the right."
+
+
 def test_what_hangs_on_two_holders_has_two_marks_and_its_air_about_their_middle() -> None:
     """Two towels of 120 mm on holders 400 mm apart."""
 
@@ -150,6 +159,8 @@ def test_what_hangs_on_two_holders_has_two_marks_and_its_air_about_their_middle(
     found = check_marks([a, b + 8, c, d], plan, MM, THICK)
     assert found.air == (c + d) / 2 - (a + b + 8) / 2 - 120
     assert check_marks(other.axes, plan, MM, THICK).slip.code == "ends-whole"
+    short = check_marks([a, b, c], plan, MM, THICK)
+    assert (short.slip.code, short.missing, short.air) == ("spaces", (3,), None)
 
 
 @pytest.mark.parametrize(
