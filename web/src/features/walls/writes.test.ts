@@ -87,6 +87,27 @@ test("what was measured while the server was away outlives the window, all of it
   expect(again.store.getState()).toEqual({ trouble: null, away: false });
 });
 
+test("what was left twice is still held against the survey that it was made from", async () => {
+  vi.useFakeTimers();
+  const change = vi.spyOn(api, "changeWall").mockRejectedValue(new OfflineError("away"));
+  void opened().change({ skirting: "80 mm" });
+  for (const version of [1, 4]) {
+    await vi.advanceTimersByTimeAsync(10);
+    home.close();
+    shown = wall(version, { skirting: version === 1 ? "70 mm" : "90 mm" });
+    await opened().resume();
+  }
+  await vi.advanceTimersByTimeAsync(10);
+  home.close();
+  vi.spyOn(api, "wall").mockResolvedValue(shown);
+  change.mockRejectedValue(stale());
+  const last = opened();
+  await last.resume();
+  await vi.advanceTimersByTimeAsync(10);
+  expect(change.mock.lastCall?.[1]).toBe(1);
+  expect(last.store.getState().trouble).toContain("another window too");
+});
+
 test("what the server would not read when it is back is said at its field, and it is away no more", async () => {
   vi.useFakeTimers();
   vi.spyOn(api, "changeWall")

@@ -115,7 +115,8 @@ export class SurveyWrites {
       const newest = await api.wall(this.id);
       this.shown.put(newest);
       if (lost) return null;
-      if (!apart(write, patch, from, seen(newest))) return STALE;
+      // One that is refused though nothing is newer would be refused for ever.
+      if (newest.version === from.version || !apart(write, patch, from, seen(newest))) return STALE;
       return this.make({ write, ...(make && { make }) });
     }
   };
@@ -145,7 +146,9 @@ export class SurveyWrites {
       pending = { ...pending, design: { ...design, survey: merged(design.survey, patch) } };
       return { ...write, patch };
     });
-    this.unsent.keep({ ...seen(stored), writes });
+    // What a closed window left is still made from what that one saw.
+    const { version, name, survey } = waiting[0]?.from ?? seen(stored);
+    this.unsent.keep({ version, name, survey, writes });
   }
 
   private tell(outcome: Promise<Outcome>): void {
