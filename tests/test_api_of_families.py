@@ -7,12 +7,12 @@ from fastapi.testclient import TestClient
 
 from tests.conftest import Json, change
 from tests.test_paper_of_families import ITEMS
-from yardcliff.core.things.thing import UP
+from yardcliff.core.things.thing import Run
 from yardcliff.core.ways import FAMILIES
 
 pytestmark = pytest.mark.slow
 
-STANDING = {key for key, way in FAMILIES.items() if way.brief.run is UP}
+STANDING = {key for key, way in FAMILIES.items() if way.brief.run is Run.UP}
 NONSENSE = ("seven", "-40 mm", "3//4", "12 furlongs", "nan", "1e9")
 
 

@@ -22,6 +22,7 @@ from yardcliff.core.wood.stick_changes import offcut_sticks, used_sticks
 from yardcliff.core.wood.stock import Stick, Supply, read_stick
 from yardcliff.core.workshop.shop import Shop, Tool
 from yardcliff.data import values
+from yardcliff.messages import tr
 
 MM, INCH = Tape.named("1 mm"), Tape.named("1/16 in")
 
@@ -104,7 +105,7 @@ def test_a_board_is_ripped_with_what_is_there(tools: tuple[Tool, ...], rip: str,
     shop = Shop(tools=tools)
     wide = replace(supply({**offer("1800 mm", "9.00"), "wide": "145 mm"}), shop=shop)
     sawn = only(rails(1, 1500, 70), wide, rip=rip)
-    (how,) = (row["says"] for row in values("ways", "strip")["ways"] if says in row["says"])
+    (how,) = (tr(row["says"]) for row in values("ways", "strip")["ways"] if says in tr(row["says"]))
     assert (
         order(sawn, means(cutting(rip=rip), shop), MM)[0]
         == f"Rip 1 strip of 72 mm, planed to 70 mm: {how}."

@@ -26,15 +26,15 @@ from yardcliff.core.row.mark_check import check_marks
 from yardcliff.core.shapes.geometry import points
 from yardcliff.core.strength.stick import breaks
 from yardcliff.core.things.listing import shipped_item
-from yardcliff.core.things.thing import LEVEL, UP
+from yardcliff.core.things.thing import Run
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.ways import FAMILIES, Brief, build, starting
 from yardcliff.core.ways.stile import StileBrief
 
-STANDING = [key for key, way in FAMILIES.items() if way.brief.run is UP]
+STANDING = [key for key, way in FAMILIES.items() if way.brief.run is Run.UP]
 MATCHED = [key for key in STANDING if key != "angled-rail"]
-LYING = [key for key, way in FAMILIES.items() if way.brief.run is LEVEL]
+LYING = [key for key, way in FAMILIES.items() if way.brief.run is Run.LEVEL]
 MATS = starting([(shipped_item("sleeping-mat"), 5)], "1 mm", "stile-pair")
 BOARDS = starting([(shipped_item("snow-board"), 4)], "1 mm", "slotted-cheeks")
 LEVEL_WORDS = re.compile(r"\b(left end|right end|to the left|to the right)\b", re.IGNORECASE)
@@ -73,7 +73,7 @@ def test_matched_uprights_carry_one_row_from_their_feet(family: str, data: st.Da
     rack = build(amend(brief, {"family": family}))
     row = rack.row
     assert rack.up
-    assert row.run is UP
+    assert row.run is Run.UP
     uprights = [rack.part(one.part) for one in rack.rows]
     assert len({(part.length, part.height, part.depth, part.y, part.z) for part in uprights}) == 1
     assert {part.along for part in uprights} == {row.length}

@@ -9,6 +9,7 @@ from yardcliff import __version__
 from yardcliff.api import errors, instruments, page
 from yardcliff.api.items import catalogue
 from yardcliff.api.items import routes as items
+from yardcliff.api.language import Speaking
 from yardcliff.api.log import routes as log
 from yardcliff.api.making import bench
 from yardcliff.api.making import routes as making
@@ -100,6 +101,7 @@ def create_app(application: Application, hosts: frozenset[str] = LOCAL_NAMES) ->
     page.install(app)
     app.add_middleware(Reading)
     app.add_middleware(Once)
+    app.add_middleware(Speaking)
     app.add_middleware(Guard, hosts=hosts)
     app.state.phone = Phone(app)
     return app

@@ -18,6 +18,7 @@ from yardcliff.core.things.listing import ListingError
 from yardcliff.core.units.length_text import LengthError
 from yardcliff.imports.rackfile import RackFileError
 from yardcliff.imports.rows import CsvFileError
+from yardcliff.messages import tr
 from yardcliff.store.errors import (
     AlreadyWritten,
     DataFileError,
@@ -54,25 +55,25 @@ class Problem(BaseModel):
 
 # Class -> (status, short name, title). The first match in order wins.
 _MAP: list[tuple[type[YardcliffError], int, str, str]] = [
-    (SheetNotFound, 404, "not-found", "No such sheet"),
-    (StoreNotFound, 404, "not-found", "No such thing"),
-    (SupplierError, 502, "supplier", "No prices"),
-    (VersionNotFound, 404, "version-not-found", "No such version"),
-    (TooManyVersions, 409, "too-many-versions", "Too many versions"),
-    (StaleSheet, 409, "stale", "Changed in another window"),
-    (StaleStock, 409, "stale-stock", "Changed in another window"),
-    (AlreadyWritten, 409, "already-written", "Done already"),
-    (MadeAlready, 409, "made", "Made already"),
-    (NothingToUndo, 409, "nothing-to-undo", "Nothing there"),
-    (BriefError, 422, "unreadable-brief", "A value cannot be read"),
-    (ListingError, 422, "unreadable-item", "A measure cannot be read"),
-    (LengthError, 422, "unreadable-length", "A length cannot be read"),
-    (MarksError, 422, "unreadable-marks", "The marks cannot be read"),
-    (CsvFileError, 422, "unreadable-file", "The file cannot be read"),
-    (RackFileError, 422, "unreadable-file", "The file cannot be opened"),
-    (DataFileError, 507, "data-file", "The data file cannot be used"),
-    (GivenUp, 499, "given-up", "Given up"),
-    (YardcliffError, 400, "refused", "That cannot be done"),
+    (SheetNotFound, 404, "not-found", "api.no-such-sheet"),
+    (StoreNotFound, 404, "not-found", "api.no-such-thing"),
+    (SupplierError, 502, "supplier", "api.no-prices"),
+    (VersionNotFound, 404, "version-not-found", "api.no-such-version"),
+    (TooManyVersions, 409, "too-many-versions", "api.too-many-versions"),
+    (StaleSheet, 409, "stale", "api.changed-in-another-window"),
+    (StaleStock, 409, "stale-stock", "api.changed-in-another-window"),
+    (AlreadyWritten, 409, "already-written", "api.done-already"),
+    (MadeAlready, 409, "made", "api.made-already"),
+    (NothingToUndo, 409, "nothing-to-undo", "api.nothing-there"),
+    (BriefError, 422, "unreadable-brief", "api.a-value-cannot-be-read"),
+    (ListingError, 422, "unreadable-item", "api.a-measure-cannot-be-read"),
+    (LengthError, 422, "unreadable-length", "api.a-length-cannot-be-read"),
+    (MarksError, 422, "unreadable-marks", "api.the-marks-cannot-be-read"),
+    (CsvFileError, 422, "unreadable-file", "api.the-file-cannot-be-read"),
+    (RackFileError, 422, "unreadable-file", "api.the-file-cannot-be-opened"),
+    (DataFileError, 507, "data-file", "api.the-data-file-cannot-be-used"),
+    (GivenUp, 499, "given-up", "api.given-up"),
+    (YardcliffError, 400, "refused", "api.that-cannot-be-done"),
 ]
 
 
@@ -82,9 +83,10 @@ def problem(status: int, name: str, title: str, detail: str, **more: Any) -> Pro
 
 def _message(error: Mapping[str, Any]) -> str:
     if error["type"] == "string_too_long":
-        return (
-            f"{len(str(error['input']))} characters are too many: {error['ctx']['max_length']} are"
-            " the most."
+        return tr(
+            "api.characters-too-many-most",
+            count=len(str(error["input"])),
+            max_length=error["ctx"]["max_length"],
         )
     return str(error["msg"])
 
@@ -92,11 +94,11 @@ def _message(error: Mapping[str, Any]) -> str:
 def several(errors: list[FieldError]) -> Problem:
     """What of a request cannot be read: the first few, and how many more."""
     said = [f"{e.field or 'request'}: {e.message}" for e in errors[:MOST]]
-    said += [f"and {len(errors) - MOST} more"] if len(errors) > MOST else []
+    said += [tr("api.and-more", count=len(errors) - MOST)] if len(errors) > MOST else []
     return problem(
         422,
         "unreadable-request",
-        "The request cannot be read",
+        tr("api.the-request-cannot-be-read"),
         "; ".join(said),
         errors=errors[:MOST],
     )
@@ -129,7 +131,7 @@ def explained(error: Exception) -> Problem:
         ]
     if isinstance(error, StaleSheet):
         more["version"] = error.version
-    return problem(status, name, title, str(error), **more)
+    return problem(status, name, tr(title), str(error), **more)
 
 
 def install(app: FastAPI) -> None:
@@ -142,4 +144,4 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(HTTPException)
     async def http(_: Request, error: HTTPException) -> JSONResponse:
-        return respond(problem(error.status_code, "http", "Refused", str(error.detail)))
+        return respond(problem(error.status_code, "http", tr("api.refused"), str(error.detail)))

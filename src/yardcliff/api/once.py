@@ -11,6 +11,7 @@ from starlette.datastructures import Headers
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from yardcliff.api.errors import problem, respond
+from yardcliff.messages import tr
 from yardcliff.store.database import REQUEST, Request
 
 HEADER = "idempotency-key"
@@ -40,10 +41,10 @@ class Once:
             await self.app(scope, receive, send)
             return
         if not KEY.fullmatch(key):
-            detail = f"“{key[:80]}” is no key of a request: 8 to 64 letters, digits and hyphens."
-            await respond(problem(422, "unreadable-key", "The request cannot be read", detail))(
-                scope, receive, send
-            )
+            detail = tr("api.no-key-request-8-64-letters", key_name=key[:80])
+            await respond(
+                problem(422, "unreadable-key", tr("api.the-request-cannot-be-read"), detail)
+            )(scope, receive, send)
             return
         pressed = self._pressed.setdefault(f"{scope['method']} {scope['path']} {key}", _Pressed())
         while len(self._pressed) > KEPT:

@@ -8,6 +8,7 @@ from fastapi.responses import HTMLResponse
 from starlette.staticfiles import StaticFiles
 
 from yardcliff.api.security import content_security_policy
+from yardcliff.messages import tr
 
 STATIC = Path(__file__).parent.parent / "static"
 NONCE = "__NONCE__"
@@ -22,8 +23,8 @@ def install(app: FastAPI, folder: Path = STATIC) -> None:
     def page(path: str) -> HTMLResponse:
         index = folder / "index.html"
         if path.startswith(("api/", "assets/")) or not index.is_file():
-            hint = "" if index.is_file() else " The front end is not built: run “make build”."
-            raise HTTPException(404, f"There is no /{path}.{hint}")
+            hint = "" if index.is_file() else tr("api.front-end-not-built-run-make")
+            raise HTTPException(404, tr("api.there-is-no", path=path, hint=hint))
         nonce = secrets.token_urlsafe(16)
         return HTMLResponse(
             index.read_text("utf-8").replace(NONCE, nonce),

@@ -14,6 +14,7 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from yardcliff.api.errors import FieldError, respond, several
 from yardcliff.core.base.effort import WAITED_FOR
+from yardcliff.messages import tr
 
 MOST_ENTRIES, MOST_VALUES, MOST_DEPTH = 5_000, 100_000, 64
 """In one list or object, in all of a request, and one inside the other."""
@@ -41,9 +42,13 @@ def unreadable(text: str | bytes) -> list[FieldError]:
     try:
         data = json.loads(text)
     except RecursionError:
-        return [FieldError(field="", message=f"It is nested deeper than {MOST_DEPTH} levels.")]
+        return [
+            FieldError(
+                field="", message=tr("api.it-is-nested-deeper-than-levels", most_depth=MOST_DEPTH)
+            )
+        ]
     except UnicodeDecodeError as error:
-        return [FieldError(field="", message=f"Byte {error.start} is no UTF-8: save it as UTF-8.")]
+        return [FieldError(field="", message=tr("api.byte-no-utf-8-save-as", start=error.start))]
     except ValueError:
         return []
     found: list[FieldError] = []
@@ -58,12 +63,15 @@ def unreadable(text: str | bytes) -> list[FieldError]:
                 return [
                     FieldError(
                         field=path,
-                        message=f"{len(value)} entries are too many: {most} are the most.",
+                        message=tr("api.entries-too-many-most", count=len(value), most=most),
                     )
                 ]
             if depth == MOST_DEPTH:
                 return [
-                    FieldError(field=path, message=f"It is nested deeper than {MOST_DEPTH} levels.")
+                    FieldError(
+                        field=path,
+                        message=tr("api.it-is-nested-deeper-than-levels", most_depth=MOST_DEPTH),
+                    )
                 ]
             found += (
                 [field_error for key in value for field_error in _no_text(path, key)]
@@ -76,7 +84,9 @@ def unreadable(text: str | bytes) -> list[FieldError]:
             found += _no_text(path, value)
         elif isinstance(value, (int, float)) and not abs(value) <= GREATEST:
             found.append(
-                FieldError(field=path, message=f"{str(value)[:40]} is no number for a rack.")
+                FieldError(
+                    field=path, message=tr("api.is-no-number-for-a-rack", value=str(value)[:40])
+                )
             )
     return found
 
@@ -95,7 +105,7 @@ def _no_text(path: str, text: str) -> Iterator[FieldError]:
         shown = NO_TEXT.sub("\ufffd", text[:40])
         yield FieldError(
             field=NO_TEXT.sub("\ufffd", path),
-            message=f"“{shown}” has a sign in it that is no letter ({code}): take it out.",
+            message=tr("api.has-sign-in-no-letter-take", shown=shown, code=code),
         )
 
 
@@ -130,7 +140,7 @@ class Reading:
             except UnicodeDecodeError as error:
                 return [
                     FieldError(
-                        field="", message=f"Byte {error.start} is no UTF-8: save the file as UTF-8."
+                        field="", message=tr("api.byte-no-utf-8-save-file", start=error.start)
                     )
                 ]
         return await asyncio.to_thread(unreadable, body) if len(body) > LARGE else unreadable(body)

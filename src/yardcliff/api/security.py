@@ -11,6 +11,7 @@ from starlette.responses import Response
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from yardcliff.api.errors import problem, respond
+from yardcliff.messages import tr
 
 LOCAL_NAMES = frozenset({"127.0.0.1", "localhost", "::1"})
 MAX_BODY = 2_000_000  # bytes; a rack of 1000 pinned holders is about 60 kB
@@ -50,7 +51,9 @@ class Guard:
             await (send({"type": "websocket.close"}) if refusal else self.app(scope, receive, send))
             return
         if refusal:
-            await respond(problem(403, "wrong-origin", "Refused", refusal))(scope, receive, send)
+            await respond(problem(403, "wrong-origin", tr("api.refused"), refusal))(
+                scope, receive, send
+            )
             return
         length = headers.get("content-length", "0")
         if not length.isdigit() or int(length) > MAX_BODY:
@@ -85,12 +88,12 @@ class Guard:
     def _refusal(self, headers: dict[str, str], goes: bool) -> str | None:
         host = headers.get("host", "")
         if _name(f"//{host}") not in self.hosts:
-            return f"“{host}” is not a name of this server."
+            return tr("api.not-name-this-server", host=host)
         origin = headers.get("origin")
         if origin is not None and urlsplit(origin).netloc != host:
-            return f"Requests from “{origin}” are not taken."
+            return tr("api.requests-from-are-not-taken", origin=origin)
         if not goes and headers.get("sec-fetch-site", "none") not in ("same-origin", "none"):
-            return "Requests from another site are not taken."
+            return tr("api.requests-from-another-site-not-taken")
         return None
 
 
@@ -112,8 +115,8 @@ class _TooLarge(Exception):
 
 
 def _too_large() -> Response:
-    detail = f"A request may hold {MAX_BODY // 1_000_000} MB at most."
-    return respond(problem(413, "too-large", "Too large", detail))
+    detail = tr("api.request-may-hold-mb-at-most", max_body=MAX_BODY // 1000000)
+    return respond(problem(413, "too-large", tr("api.too-large"), detail))
 
 
 def _name(url: str) -> str | None:

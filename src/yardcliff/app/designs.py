@@ -13,6 +13,7 @@ from yardcliff.core.wall.amending import read_wall
 from yardcliff.core.wall.survey import Neighbour, Site, neighbour
 from yardcliff.core.wall.wall import Wall
 from yardcliff.core.ways import Brief, build
+from yardcliff.messages import language
 from yardcliff.store.database import Database
 from yardcliff.store.errors import SheetNotFound
 from yardcliff.store.facts import Facts
@@ -33,7 +34,7 @@ class Remembered:
     neighbours: dict[tuple[str, int, int], Neighbour] = field(default_factory=dict)
     surveys: dict[tuple[str, int], Wall] = field(default_factory=dict)
     built: dict[tuple[str, int], Built] = field(default_factory=dict)
-    designs: dict[tuple[str, int, int, str], Design] = field(default_factory=dict)
+    designs: dict[tuple[str, int, int, str, str], Design] = field(default_factory=dict)
 
 
 class Designs:
@@ -84,7 +85,7 @@ class Designs:
         state = site.state if site else ""
         return self._known(
             self._remembered.designs,
-            (record.id, record.version, self._facts.newest(record.id), state),
+            (record.id, record.version, self._facts.newest(record.id), state, language()),
             lambda: design_on(brief, self.built(record.id), site),
         )
 

@@ -4,6 +4,7 @@ from collections.abc import Iterable
 
 from yardcliff.core.findings.patch import EXACT, BriefError
 from yardcliff.core.things.listing import Listed, shipped
+from yardcliff.messages import tr
 from yardcliff.store.items import Items
 
 
@@ -27,7 +28,7 @@ class KnownItems:
         """The entry of that key. Raises `BriefError`."""
         entry = next((entry for entry in self.listed() if entry.key == key), None)
         if entry is None:
-            raise BriefError([("item", f"“{key}” is not in the list: GET /api/catalogue has it.")])
+            raise BriefError([("item", tr("app.not-in-list-get-api-catalogue", key_name=key))])
         return entry
 
     def keep(self, entries: Iterable[Listed]) -> None:

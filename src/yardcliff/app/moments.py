@@ -6,7 +6,9 @@ from typing import Annotated, TypeVar
 from pydantic import AfterValidator, NaiveDatetime
 from pydantic_core import PydanticCustomError
 
+from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.findings.patch import BriefError
+from yardcliff.messages import tr
 
 D = TypeVar("D", bound=date)
 YEARS = 2000, 2200
@@ -16,10 +18,12 @@ YEARS = 2000, 2200
 def sensible(moment: D) -> D:
     """A day that a rack could be made on."""
     if not YEARS[0] <= moment.year < YEARS[1]:
-        raise PydanticCustomError(
+        raise cannot_read(
             "year",
-            "The year {year} is none to build a rack in: {first} to {last}.",
-            {"year": moment.year, "first": YEARS[0], "last": YEARS[1] - 1},
+            "app.year-none-build-rack-in",
+            year=moment.year,
+            first=YEARS[0],
+            last=YEARS[1] - 1,
         )
     return moment
 
@@ -35,7 +39,5 @@ def read_moment(field: str, text: str) -> datetime:
     except PydanticCustomError as error:
         raise BriefError([(field, error.message())]) from None
     except ValueError:
-        raise BriefError(
-            [(field, f"“{text[:40]}” is no time: send one like 2026-11-26T19:30.")]
-        ) from None
+        raise BriefError([(field, tr("app.no-time-send-one-like-2026", text=text[:40]))]) from None
     return moment.replace(tzinfo=None, second=0, microsecond=0)

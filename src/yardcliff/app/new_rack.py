@@ -14,6 +14,7 @@ from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.things.listing import Listed
 from yardcliff.core.units.length import TapeName
 from yardcliff.core.ways import FAMILIES, Brief, starting
+from yardcliff.messages import tr
 
 Hangs = Sequence[tuple[Listed, int]]
 """What hangs, and how many of each; the first is the main kind."""
@@ -28,7 +29,14 @@ def what_hangs(asked: Iterable[tuple[str, int]], items: KnownItems) -> Hangs:
         counts[key] += count
     if counts.total() > MAX_COUNT:
         raise BriefError(
-            [("count", f"{counts.total()} things are too many: {MAX_COUNT} fit on a rack.")]
+            [
+                (
+                    "count",
+                    tr(
+                        "app.things-too-many-fit-on-rack", total=counts.total(), max_count=MAX_COUNT
+                    ),
+                )
+            ]
         )
     return [(items.find(key), count) for key, count in counts.items()]
 
@@ -39,7 +47,7 @@ def begun(brief: Brief, wall: str | None, designs: Designs) -> Begun:
         return Begun(brief, "")
     site = designs.site(amend(brief, {"place": {"wall": wall}}))
     if site is None:
-        raise BriefError([("wall", "That wall is gone: choose another one, or none.")])
+        raise BriefError([("wall", tr("app.wall-gone-choose-another-one-or"))])
     return begin_on(brief, wall, site)
 
 
@@ -50,5 +58,7 @@ def new_brief(
     `BriefError`.
     """
     if family is not None and family not in FAMILIES:
-        raise BriefError([("family", f"“{family[:40]}” is none of: {', '.join(FAMILIES)}.")])
+        raise BriefError(
+            [("family", tr("app.is-none-of", family=family[:40], families=", ".join(FAMILIES)))]
+        )
     return begun(starting(hangs, tape, family), wall, designs).brief

@@ -7,6 +7,7 @@ from yardcliff.core.design.as_built import refuse_moves
 from yardcliff.core.design.change import amend, describe, dump, read_brief
 from yardcliff.core.design.rack_design import Design
 from yardcliff.core.findings.finding import Patch
+from yardcliff.messages import tr
 from yardcliff.store.sheets import Record
 
 
@@ -41,7 +42,7 @@ def take_version(
     """A rack as one of its versions was; it can be undone. Raises as `change_rack`."""
     version, before = app.versions.get(rack_id, version_id), app.racks.get(rack_id)
     with app.racks.changing():
-        saved = app.racks.save(rack_id, base, version.brief, f"back to “{version.name}”")
+        saved = app.racks.save(rack_id, base, version.brief, tr("app.back-to", name=version.name))
         return unmoved(app, saved, before)
 
 

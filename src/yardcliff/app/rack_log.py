@@ -31,6 +31,7 @@ from yardcliff.core.making.task_list import HUNG, minutes_at_bench, tasks
 from yardcliff.core.units.length import exact_text
 from yardcliff.core.units.length_text import LengthError, read
 from yardcliff.core.workshop.shop import Shop
+from yardcliff.messages import tr
 
 
 @dataclass(frozen=True, slots=True)
@@ -151,24 +152,22 @@ class RackLog(RackContext):
                 return self.spent(minutes)
             case Kind.FIT:
                 if entry.what not in self.design.rack.kinds:
-                    raise BriefError([("what", "Nothing of that name hangs here.")])
+                    raise BriefError([("what", tr("app.nothing-of-that-name-hangs-here"))])
                 return {"found": entry.found}
         if not entry.text.strip():
-            raise BriefError([("text", "Nothing is written: a few words are enough.")])
+            raise BriefError([("text", tr("app.nothing-written-few-words-enough"))])
         return {"text": entry.text.strip()}
 
     def _reading(self, entry: Entry) -> Json:
         subject = self.subjects.get(entry.what)
         if subject is None:
-            why = (
-                f"“{entry.what}” is not measured here: a part, a saw cut, or a hole by its number."
-            )
+            why = tr("app.not-measured-here-part-saw-cut", what=entry.what)
             raise BriefError([("what", why)])
         try:
             at = read(entry.text, self.design.tape.unit)
         except LengthError as error:
             raise BriefError([("text", str(error))]) from None
         if not 0 <= at <= 2 * self.design.rack.row.length + 1000:
-            raise BriefError([("text", f"“{entry.text}” is nowhere near this board.")])
+            raise BriefError([("text", tr("app.is-nowhere-near-this-board", text=entry.text))])
         # The plan may follow what was measured: what was off then is what a hand is off.
         return {"at": exact_text(at), "planned": exact_text(subject.planned), "by": entry.by}

@@ -17,6 +17,7 @@ from yardcliff.core.design.rack_design import Design
 from yardcliff.core.making.task import Task, Worked
 from yardcliff.core.making.task_list import BUY
 from yardcliff.core.wood.stick_changes import bought_sticks, used_sticks
+from yardcliff.messages import tr
 from yardcliff.store.errors import StaleStock
 from yardcliff.store.timber import Change
 
@@ -75,10 +76,7 @@ class Ticks:
         with log.app.facts.changing():
             cards = [task.key for task in log.made(at).tasks if task.timber]
             if not cards or len(stock.sawings(log.rack_id)) != after:
-                raise StaleStock(
-                    "It was sawn already, perhaps in another window. Look at the timber as it is"
-                    " now."
-                )
+                raise StaleStock(tr("app.was-sawn-already-perhaps-in-another"))
             lot, extra = uuid4().hex[:12], 0 if spent is None else spent - log.timber.cost.total
             for k, key in enumerate(cards):
                 self._finish(f"{lot} {k}", key, at, "", lot, extra if k == 0 else 0)
@@ -173,9 +171,8 @@ class Ticks:
         if minutes <= LONGEST_STINT:
             kind, data = Kind.TIME, self.log.spent(minutes)
         else:
-            text = (
-                f"The clock ran for {spoken(minutes)}, from {start:%H:%M} on: how long was it"
-                " really?"
+            text = tr(
+                "app.clock-ran-for-from-on-how", spoken=spoken(minutes), start=f"{start:%H:%M}"
             )
             kind, data = Kind.NOTE, {"text": text}
         facts.take_back_all(rack_id, Kind.CLOCK, "", device=device)

@@ -16,6 +16,7 @@ from yardcliff.core.design.there import BOARD, Built
 from yardcliff.core.findings.patch import BriefError, merge
 from yardcliff.core.units.length import exact_text
 from yardcliff.core.units.text import shortened
+from yardcliff.messages import tr
 from yardcliff.store.errors import StaleSheet
 from yardcliff.store.sheets import Record
 
@@ -38,9 +39,7 @@ def take_way(log: RackLog, base: int, what: str, code: str, now: datetime) -> Re
     subject = _measured(log, what)
     way = next((way for way in ways_of(log, what, now) if way.code == code), None)
     if way is None:
-        raise BriefError(
-            [("code", f"“{code}” is no way out of it now: look at those that there are.")]
-        )
+        raise BriefError([("code", tr("app.no-way-out-now-look-at", code=code))])
     mishap = taken(way, log.design, subject, log.built.measured[what])
     with log.app.facts.changing():
         saved = log.record
@@ -57,7 +56,7 @@ def take_way(log: RackLog, base: int, what: str, code: str, now: datetime) -> Re
 def _measured(log: RackLog, what: str) -> Subject:
     subject = log.subjects.get(what)
     if subject is None or what == SAW_CUT or what not in log.built.measured:
-        raise BriefError([("what", f"“{what}” was not measured yet.")])
+        raise BriefError([("what", tr("app.was-not-measured-yet", what=what))])
     return subject
 
 
@@ -73,10 +72,12 @@ def build_again(log: RackLog) -> Record:
         patch = merge(patch, {"row": {"length": exact_text(measured[BOARD]), "follows": "pitch"}})
     again = amend(brief, patch)
     with log.app.racks.changing():
-        new = log.app.racks.create(f"{shortened(log.record.name, 73)}, again", dump(again))
+        new = log.app.racks.create(
+            tr("app.again", shortened=shortened(log.record.name, 73)), dump(again)
+        )
         for entry in reversed(log.entries):
             if entry.kind is Kind.NEXT:  # this is the next time
-                text = f"From {log.record.name}: {entry.data['text']}"
+                text = tr("app.from", name=log.record.name, text=entry.data["text"])
                 log.app.facts.tell(
                     Fact(uuid4().hex[:12], new.id, entry.day, Kind.NOTE, data={"text": text})
                 )

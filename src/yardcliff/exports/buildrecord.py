@@ -13,6 +13,7 @@ from yardcliff.core.units.text import shortened
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.pdf import BOLD, Page
+from yardcliff.messages import tr
 
 MARGIN, ROW, TALL = 14.0, 5.4, 12.0
 """Of the page, from line to line, and how high the board is drawn, mm."""
@@ -38,8 +39,8 @@ class Record:
 
 def write_record(name: str, done: Design, verdict: Verdict, record: Record, paper: Paper) -> bytes:
     """The record as PDF, as many pages as it takes."""
-    page = Page(paper, f"{name}: build record")
-    y = _head(page, f"{name}: build record")
+    page = Page(paper, tr("exports.build-record", name=name))
+    y = _head(page, tr("exports.build-record", name=name))
     rows = done.rack.rows
     boards = {
         measured.subject.part: measured.found
@@ -55,7 +56,7 @@ def write_record(name: str, done: Design, verdict: Verdict, record: Record, pape
         mine = [measured for measured in asked if measured.subject.row == k]
         if k and y - TALL - 6 - ROW * -(-len(mine) // 3) < MARGIN:
             page.turn()
-            y = _head(page, f"{name}: build record, continued")
+            y = _head(page, tr("exports.build-record-continued", name=name))
         if len(rows) > 1:
             page.text(MARGIN, y, done.rack.named((k,)), 4.2, font=BOLD)
             y -= 3
@@ -65,13 +66,13 @@ def write_record(name: str, done: Design, verdict: Verdict, record: Record, pape
     if others:
         if y - 6 - ROW * -(-len(others) // 3) < MARGIN:
             page.turn()
-            y = _head(page, f"{name}: build record, continued")
-        page.text(MARGIN, y, "Other parts", 4.2, font=BOLD)
+            y = _head(page, tr("exports.build-record-continued", name=name))
+        page.text(MARGIN, y, tr("exports.other-parts"), 4.2, font=BOLD)
         y = _measured(page, others, done.tape, y - 6.4)
     for title, told in (
-        ("Against the plan", record.figures),
-        ("Tried on the rack", record.fits),
-        ("Entries", record.entries),
+        (tr("exports.against-the-plan"), record.figures),
+        (tr("exports.tried-on-the-rack"), record.fits),
+        (tr("exports.entries"), record.entries),
     ):
         if told:
             y = _table(page, name, title, told, y)
@@ -108,7 +109,7 @@ def _measured(page: Page, row: Sequence[Measured], tape: Tape, y: float) -> floa
         column, place = divmod(k, max(-(-len(row) // 3), 1))
         x, at = MARGIN + column * wide, top - place * ROW
         if at < MARGIN:
-            page.text(x, MARGIN - 4, "and more: see the log", 3, colour=SOFT)
+            page.text(x, MARGIN - 4, tr("exports.and-more-see-the-log"), 3, colour=SOFT)
             continue
         page.text(x, at, shortened(measured.subject.short, 16), 3.4)
         page.text(x + 30, at, tape.write(measured.subject.planned), 3.4, anchor="end", colour=SOFT)
@@ -131,14 +132,14 @@ def _measured(page: Page, row: Sequence[Measured], tape: Tape, y: float) -> floa
 def _table(page: Page, name: str, title: str, rows: Sequence[tuple[str, str]], y: float) -> float:
     if y < MARGIN + 20:
         page.turn()
-        y = _head(page, f"{name}: build record, continued")
+        y = _head(page, tr("exports.build-record-continued", name=name))
     page.text(MARGIN, y, title, 4.2, font=BOLD)
     page.path(line((MARGIN, y - 1.6), (page.width - MARGIN, y - 1.6)), RULE)
     y -= 6.4
     for left, text in rows:
         if y < MARGIN + 4:
             page.turn()
-            y = _head(page, f"{name}: build record, continued")
+            y = _head(page, tr("exports.build-record-continued", name=name))
         page.text(MARGIN, y, left, 3.4, colour=SOFT)
         y = page.wrapped(MARGIN + 34, y, page.width - 2 * MARGIN - 34, text, 3.4) - 1.2
     return y - 4

@@ -8,6 +8,7 @@ from datetime import UTC, datetime, timedelta
 from icalendar import Alarm, Calendar, Event
 
 from yardcliff.core.making.scheduling import Slot
+from yardcliff.messages import tr
 
 
 def write_calendar(rack_id: str, name: str, slots: Iterable[Slot], stamp: datetime) -> bytes:
@@ -30,7 +31,7 @@ def _event(
     rack_id: str, name: str, slot: Slot, k: int, start: datetime, end: datetime, stamp: datetime
 ) -> Event:
     event = Event()
-    again = f", part {k + 1}" if len(slot.stints) > 1 else ""
+    again = tr("exports.part", number=k + 1) if len(slot.stints) > 1 else ""
     event.add("uid", f"{rack_id}-{_slug(slot.task.key)}-{k}@yardcliff")
     event.add("dtstamp", stamp.replace(tzinfo=UTC))
     event.add("summary", f"{slot.task.title}{again}")
@@ -49,13 +50,13 @@ def _over(rack_id: str, slot: Slot, stamp: datetime) -> Event:
     event = Event()
     event.add("uid", f"{rack_id}-{_slug(slot.task.key)}-free@yardcliff")
     event.add("dtstamp", stamp.replace(tzinfo=UTC))
-    event.add("summary", f"Ready: {slot.task.title}")
+    event.add("summary", tr("exports.ready", title=slot.task.title))
     event.add("dtstart", slot.free)
     event.add("dtend", slot.free + timedelta(minutes=5))
     event.add("transp", "TRANSPARENT")
     alarm = Alarm()
     alarm.add("action", "DISPLAY")
-    alarm.add("description", f"Ready: {slot.task.title}")
+    alarm.add("description", tr("exports.ready", title=slot.task.title))
     alarm.add("trigger", timedelta(0))
     event.add_component(alarm)
     return event

@@ -15,6 +15,7 @@ from yardcliff.core.wood.rack_timber import Timber
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.pdf import BOLD, Page
+from yardcliff.messages import tr
 
 MARGIN, LEAST = 12.0, 5.0
 """Of the page; how thick a thin stick is drawn, mm."""
@@ -33,11 +34,11 @@ Money = Callable[[int], str]
 
 def write_cutsheet(name: str, found: Timber, tape: Tape, paper: Paper, money: Money) -> bytes:
     """The sheet as PDF; `money` writes hundredths as the reader does."""
-    page = Page(paper, f"{name}: cut plan")
+    page = Page(paper, tr("exports.cut-plan", name=name))
     y = _head(
         page,
-        f"{name}: cut plan",
-        f"Each cut takes {tape.write_fine(found.plan.kerf)}; marks run from the squared end.",
+        tr("exports.cut-plan", name=name),
+        tr("exports.each-cut-takes-marks-run-from", kerf=tape.write_fine(found.plan.kerf)),
     )
     longest = max((float(sawn.source.long) for sawn in found.plan.sawn), default=1.0)
     scale = (page.width - 2 * MARGIN) / longest
@@ -46,10 +47,10 @@ def write_cutsheet(name: str, found: Timber, tape: Tape, paper: Paper, money: Mo
         tall = max(float(sawn.source.section.wide) * scale, LEAST)
         if y - tall - 16 - 4.2 * len(steps) < MARGIN:
             page.turn()
-            y = _head(page, f"{name}: cut plan", "continued")
+            y = _head(page, tr("exports.cut-plan", name=name), tr("exports.carried-on"))
         y = _stick(page, sawn, steps, tape, found.plan.kerf, scale, tall, y)
     page.turn()
-    y = _head(page, f"{name}: stop block, and what to buy", at_the_saw(())[0])
+    y = _head(page, tr("exports.stop-block-and-what-to-buy", name=name), at_the_saw(())[0])
     half = page.width / 2
     _stops(page, found, tape, y)
     _list(page, found.lines, half, y, money, money(found.cost.total))
@@ -81,7 +82,8 @@ def _stick(
 ) -> float:
     """One stick from `y` down; returns where the next begins."""
     source = sawn.source
-    said = f"{source.name}, {tape.write(source.long)}{', on hand' if source.on_hand else ''}"
+    said = f"{source.name}, {tape.write(source.long)}"
+    said += f", {tr('exports.on-hand')}" if source.on_hand else ""
     page.text(MARGIN, y, f"{said}{f' ({source.note})' if source.note else ''}", 3.6, font=BOLD)
     low, up = y - 2.5 - tall, tall / float(source.section.wide)
 
@@ -118,7 +120,7 @@ def _stick(
 
 
 def _stops(page: Page, found: Timber, tape: Tape, y: float) -> None:
-    page.text(MARGIN, y, "Stop block", 4, font=BOLD)
+    page.text(MARGIN, y, tr("exports.stop-block"), 4, font=BOLD)
     y -= 5.5
     for long, them in stops(found.plan):
         if y < MARGIN + 4:
@@ -133,12 +135,12 @@ def _stops(page: Page, found: Timber, tape: Tape, y: float) -> None:
 
 
 def _list(page: Page, lines: Sequence[Line], x: float, y: float, money: Money, total: str) -> None:
-    page.text(x, y, "To buy", 4, font=BOLD)
+    page.text(x, y, tr("exports.to-buy"), 4, font=BOLD)
     right = page.width - MARGIN
     for name, many, cost in _rows(lines, money):
         y -= 5
         if y < MARGIN + 6:
-            page.text(x, y, "and more: see the shopping list as a file", 3, colour=SOFT)
+            page.text(x, y, tr("exports.more-see-shopping-list-as-file"), 3, colour=SOFT)
             break
         page.text(x, y, shortened(name, 62), 3.2)
         page.text(right - 24, y, many, 3.2, anchor="end")
@@ -150,6 +152,6 @@ def _rows(lines: Sequence[Line], money: Money) -> Iterator[tuple[str, str, str]]
     for one in lines:
         yield (
             one.name,
-            one.bought if one.packs else "on hand",
+            one.bought if one.packs else tr("exports.on-hand"),
             "" if one.total is None else money(one.total),
         )

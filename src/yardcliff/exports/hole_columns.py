@@ -2,6 +2,7 @@
 
 from yardcliff.core.design.machining import FaceTable, HoleTable
 from yardcliff.exports.pdf import BOLD, Page
+from yardcliff.messages import tr
 
 MARGIN = 12.0
 
@@ -15,17 +16,17 @@ HOLE_ROW, AT_ONCE = 4.3, 30
 
 
 HOLE_COLUMNS = (
-    (0.0, "no."),
-    (0.055, "along"),
-    (0.17, "across"),
-    (0.275, "rest"),
-    (0.38, "bit"),
-    (0.47, "deep"),
-    (0.565, "tilt"),
-    (0.61, "head"),
-    (0.755, "for"),
+    (0.0, "exports.no"),
+    (0.055, "exports.column-along"),
+    (0.17, "exports.column-across"),
+    (0.275, "exports.column-rest"),
+    (0.38, "exports.column-bit"),
+    (0.47, "exports.column-deep"),
+    (0.565, "exports.column-tilt"),
+    (0.61, "exports.column-head"),
+    (0.755, "exports.column-for"),
 )
-"""Where the columns of a hole table begin, as a share of its width, and their heads."""
+"""Where the columns of a hole table begin, as a share of its width, and the keys of their heads."""
 
 
 class Columns:
@@ -37,7 +38,9 @@ class Columns:
 
     def _head(self) -> None:
         top = self.page.height - MARGIN
-        self.page.text(MARGIN, top - 4, f"{self.name}: holes, part by part", 5, font=BOLD)
+        self.page.text(
+            MARGIN, top - 4, tr("exports.holes-part-by-part", name=self.name), 5, font=BOLD
+        )
         self.at = top - 12
 
     @property
@@ -66,19 +69,26 @@ class Columns:
             if self.column == 0:
                 self._head()
         page, x, width = self.page, self.x, self.width
-        title = f"{table.name}, {face.face}" + (", on" if start else "")
+        title = f"{table.name}, {face.face}"
+        if start:
+            title = tr("exports.continued", title=title)
         page.text(x, self.at, title, 3.8, font=BOLD)
         self.at -= HOLE_ROW
         page.text(
             x,
             self.at,
-            f"along from the {face.along}; across from the {face.across}, and from the {face.rest}",
+            tr(
+                "exports.along-from-across-from-from",
+                along=face.along,
+                across=face.across,
+                rest=face.rest,
+            ),
             2.8,
             colour="#5d6d74",
         )
         self.at -= HOLE_ROW
         for share, head in HOLE_COLUMNS:
-            page.text(x + share * width, self.at, head, 2.6, colour="#5d6d74")
+            page.text(x + share * width, self.at, tr(head), 2.6, colour="#5d6d74")
         for one in lines:
             self.at -= HOLE_ROW
             said = (str(one.number), *one[1:])

@@ -3,6 +3,7 @@
 from yardcliff.core.design.machining import purpose, read_from
 from yardcliff.core.design.rack_design import Design
 from yardcliff.exports.rows import write_rows
+from yardcliff.messages import tr
 
 COLUMNS = (
     "part",
@@ -37,7 +38,7 @@ def write_holes(design: Design) -> str:
                 f"{float(hole.made.size):g}",
                 None if hole.made.depth is None else f"{float(hole.made.depth):.4f}",
                 f"{hole.made.tilt:g}",
-                hole.made.head,
+                tr(f"head.{hole.made.head}") if hole.made.head else "",
                 purpose(hole, design),
             )
             for key, holes in design.holes.items()

@@ -17,6 +17,7 @@ from reportlab.pdfgen.canvas import Canvas
 from yardcliff.core.shapes.geometry import Path
 from yardcliff.exports.drawing import TEXT, Drawn, Ink, InkedPath
 from yardcliff.exports.paper import Paper
+from yardcliff.messages import tr
 
 MM = 72 / 25.4
 PAPERS: dict[str, tuple[float, float]] = {"a4": (297.0, 210.0), "letter": (279.4, 215.9)}
@@ -75,7 +76,7 @@ class Page:
             self.text(
                 self.width / 2,
                 3,
-                f"A box {BOX} is a letter that this paper's font has not: {codes}.",
+                tr("exports.box-letter-this-papers-font-has", box=BOX, codes=codes),
                 2.6,
                 anchor="middle",
             )

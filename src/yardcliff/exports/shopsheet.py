@@ -15,6 +15,7 @@ from yardcliff.core.design.machining import (
     left,
     read_from,
     setting,
+    stop,
     tool,
     what,
     where,
@@ -30,6 +31,7 @@ from yardcliff.exports.drawing import Ink, lay_out
 from yardcliff.exports.hole_columns import AT_ONCE, MARGIN, Columns
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.pdf import BOLD, MM, Page
+from yardcliff.messages import tr
 
 RULE = Ink("#20303a", 0.2)
 ROW = 4.6
@@ -53,7 +55,7 @@ MOST = 84
 
 def write_shopsheet(name: str, design: Design, paper: Paper) -> bytes:
     """The shop sheet as PDF. A tall rack stands at the left of its words, a low one above them."""
-    page = Page(paper, f"{name}: shop sheet")
+    page = Page(paper, tr("exports.shop-sheet", name=name))
     top = _head(page, name, design)
     width = page.width - 2 * MARGIN
     box = design.scene.extent
@@ -161,8 +163,11 @@ def _head(page: Page, name: str, design: Design) -> float:
     top = page.height - MARGIN
     row, tape, brief = design.rack.row, design.tape, design.brief
     page.text(MARGIN, top - 4, name, 6, font=BOLD)
-    spaces = f"{row.holders - 1} space{'s' * (row.holders != 2)}"
-    above = f"{'foot' if design.rack.up else 'axis'} {tape.write(brief.hung)} above the floor"
+    spaces = tr("exports.spaces", n=row.holders - 1)
+    above = tr(
+        "exports.foot-above-floor" if design.rack.up else "exports.axis-above-floor",
+        hung=tape.write(brief.hung),
+    )
     said = f"{design.rack.says}, {spaces}; {_parts(design)}; {above}"
     rule = page.wrapped(MARGIN, top - 9.5, page.width - 2 * MARGIN, said, 3.4) + 1.9
     page.path(line((MARGIN, rule), (page.width - MARGIN, rule)), RULE)
@@ -182,15 +187,15 @@ def _parts(design: Design) -> str:
         )
         for part in design.rack.parts
     )
-    return ", ".join(
-        f"{f'{many} {_plural(name)}' if many > 1 else name} "
-        f"{tape.write(length)} × {tape.write_fine(width)} × {tape.write_fine(thick)}"
-        for (name, length, width, thick), many in kinds.items()
-    )
-
-
-def _plural(name: str) -> str:
-    return f"{name[:-1]}ves" if name.endswith("f") else f"{name}s"
+    said = []
+    for (name, length, width, thick), count in kinds.items():
+        size = f"{tape.write(length)} × {tape.write_fine(width)} × {tape.write_fine(thick)}"
+        said.append(
+            tr("exports.parts-each", count=count, name=name, size=size)
+            if count > 1
+            else tr("exports.part-of-size", name=name, size=size)
+        )
+    return ", ".join(said)
 
 
 class _Line(NamedTuple):
@@ -205,8 +210,8 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest:
     share it.
     """
     tape = design.tape
-    datum = "the foot" if design.rack.up else "the left end, top up"
-    page.text(x, y, f"Marks, from the datum: {datum}", 4, font=BOLD)
+    datum = tr("exports.the-foot") if design.rack.up else tr("exports.the-left-end-top-up")
+    page.text(x, y, tr("exports.marks-from-the-datum", datum=datum), 4, font=BOLD)
     lines: list[_Line | Mark] = []
     for group in design.rack.alike:
         if design.rack.several or len(design.rack.alike) > 1:
@@ -219,8 +224,12 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest:
     width = (right - x) / max(columns, 2)
     for column in range(columns):
         at = x + column * width
-        for offset, title in ((0.0, "no."), (9.0, "tape"), (9 + width * 0.36, "exact")):
-            page.text(at + offset, y - 5.5, title, 2.8, colour="#5d6d74")
+        for offset, title in (
+            (0.0, "exports.no"),
+            (9.0, "exports.tape"),
+            (9 + width * 0.36, "exports.exact"),
+        ):
+            page.text(at + offset, y - 5.5, tr(title), 2.8, colour="#5d6d74")
         for k, mark in enumerate(shown[column * rows : (column + 1) * rows]):
             line_y = y - 10.5 - k * ROW
             if isinstance(mark, _Line):
@@ -236,14 +245,17 @@ def _marks(page: Page, design: Design, x: float, y: float, right: float, lowest:
             )
     if len(lines) > MOST:
         page.text(
-            x, y - 11.5 - rows * ROW, f"and {len(lines) - MOST} more: see the marks as CSV.", 3.2
+            x,
+            y - 11.5 - rows * ROW,
+            tr("exports.more-see-marks-as-csv", count=len(lines) - MOST),
+            3.2,
         )
     return y - 18 - rows * ROW
 
 
 def _overleaf(page: Page, design: Design, x: float, y: float, right: float) -> float:
     """That the machining stands on the next page, and what is wrong; returns the y below."""
-    page.text(x, y, "Drilling and machining: on the next page", 4, font=BOLD)
+    page.text(x, y, tr("exports.drilling-machining-on-next-page"), 4, font=BOLD)
     return _trouble(page, design, x, y - 5.5, right)
 
 
@@ -253,20 +265,24 @@ def _stands(design: Design, k: int) -> Iterator[str]:
     row = rack.rows[k]
     part = rack.part(row.part)
     _, near, far = read_from(part, part.face)
-    first = f"row {k + 1}: " if rack.several else ""
-    yield (
-        f"{first}{tape.write(row.across)} from the {near},"
-        f" {tape.write(part.face_width - row.across)} from the {far}"
+    first = tr("exports.row", number=k + 1) if rack.several else ""
+    yield tr(
+        "exports.from-the-from-the",
+        first=first,
+        across=tape.write(row.across),
+        near=near,
+        face_width=tape.write(part.face_width - row.across),
+        far=far,
     )
     if k and not rack.up:
         above = rack.rows[k - 1]
-        yield f"{tape.write(above.y - row.y)} below row {k}"
+        yield tr("exports.below-row", y=tape.write(above.y - row.y), number=k)
 
 
 def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> float:
     """What is drilled, and what is wrong with it; returns the y below."""
     tape, width = design.tape, right - x
-    page.text(x, y, "Drilling and machining, in this order", 4, font=BOLD)
+    page.text(x, y, tr("exports.drilling-and-machining-in-this-order"), 4, font=BOLD)
     y -= 5.5
     for step in design.machining:
         y = page.wrapped(
@@ -277,8 +293,10 @@ def _drilling(page: Page, design: Design, x: float, y: float, right: float) -> f
             3.4,
         )
         said = ", ".join(filter(None, (depth(step, tape), setting(step), apart(step, design))))
-        behind = f"; web left {left(step, tape)}" if step.web is not None else ""
-        y = page.wrapped(x, y, width, f"{said}{behind}; stop: {step.stop}", 3.4)
+        behind = tr("exports.web-left", left=left(step, tape)) if step.web is not None else ""
+        y = page.wrapped(
+            x, y, width, tr("exports.stop", said=said, behind=behind, stop=stop(step)), 3.4
+        )
         y = page.wrapped(x, y, width, step.note, 3.2)
     for key in ("peg.cut",):
         figure = next((f for f in design.figures if f.key == key), None)
@@ -293,7 +311,7 @@ def _trouble(page: Page, design: Design, x: float, y: float, right: float) -> fl
     width = right - x
     trouble = [f for f in design.findings if f.severity is not Severity.NOTE]
     if trouble:
-        page.text(x, y - 2, "Look at this first", 4, font=BOLD, colour="#b3261e")
+        page.text(x, y - 2, tr("exports.look-at-this-first"), 4, font=BOLD, colour="#b3261e")
         y -= 7
         for finding in trouble[:3]:
             y = page.wrapped(x, y, width, f"{finding.title}: {finding.message}", 3.2)
@@ -302,15 +320,19 @@ def _trouble(page: Page, design: Design, x: float, y: float, right: float) -> fl
 
 def _care(page: Page, design: Design, x: float, y: float, right: float) -> float:
     """The cautions; returns the y below them."""
-    page.text(x, y - 2, "Take care", 4, font=BOLD)
+    page.text(x, y - 2, tr("exports.take-care"), 4, font=BOLD)
     y -= 7
-    general = (
-        "Eyes, ears and dust mask. Follow the manuals of your tools. Look for cables and pipes"
-        " before drilling a wall."
-    )
+    general = tr("exports.eyes-ears-dust-mask-follow-manuals")
     weakest = design.chain.weakest
     held = (
-        [f"Weakest link: {weakest.name}, {percent(weakest.share)} of what it may bear. {NO_PROOF}"]
+        [
+            tr(
+                "exports.weakest-link-what-may-bear",
+                name=weakest.name,
+                percent=percent(weakest.share),
+                no_proof=tr(NO_PROOF),
+            )
+        ]
         if weakest
         else []
     )

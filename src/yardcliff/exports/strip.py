@@ -7,6 +7,7 @@ from yardcliff.exports.drawing import Ink
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.pdf import BOLD, Page
 from yardcliff.exports.tiling import HEAVY, MARGIN, THIN, Sheet, check_ruler, crosses, sheets
+from yardcliff.messages import tr
 
 LANE, GAP = 22.0, 12.0
 """Height of a lane and the paper between two, mm."""
@@ -35,7 +36,7 @@ def _words(page: Page, strip: Strip, sheet: Sheet, count: int) -> None:
     page.text(
         page.width - MARGIN,
         y,
-        f"{strip.title} 1:1, sheet {sheet.number} of {count}",
+        tr("exports.1-1-sheet-of", title=strip.title, number=sheet.number, count=count),
         3.6,
         anchor="end",
     )

@@ -30,6 +30,7 @@ from yardcliff.exports.tiling import (
     crosses,
     sheets,
 )
+from yardcliff.messages import tr
 
 BAND = 120.0
 """Tallest strip of a face that is drawn, mm; a wider face is drawn in strips about what is marked
@@ -61,7 +62,7 @@ class _Band:
 
 def write_template(name: str, design: Design, paper: Paper) -> bytes:
     """The template as PDF, to be printed at 100 %."""
-    page = Page(paper, f"{name}: marking template 1:1")
+    page = Page(paper, tr("exports.marking-template-1-1", name=name))
     for band in _bands(name, design, page.height):
         laid = sheets(band.view.long, paper)
         for sheet in laid:
@@ -83,7 +84,7 @@ def _outline(page: Page, name: str, design: Design, outline: Outline) -> None:
     page.text(
         page.width - MARGIN,
         page.height - MARGIN - 2,
-        f"outline 1:1, {outline.seen}",
+        tr("exports.outline-1-1", seen=outline.seen),
         3.6,
         anchor="end",
     )
@@ -161,7 +162,11 @@ def _strips(
         high = min(view.wide, low + BAND)
         inside = tuple(one for one in made if low <= up(one[0]) <= high and one[0].row in (-1, row))
         base = (paper_height + 14) / 2 - (high + low) / 2
-        named = f"{title}, row {row + 1}" if row is not None and len(rows) > 1 else title
+        named = (
+            tr("exports.row-2", title=title, row=row + 1)
+            if row is not None and len(rows) > 1
+            else title
+        )
         marks = () if row is None else design.marks_by_row[row]
         return _Band(
             named, view, low, high, base, inside, None if row is None else rack.rows[row], marks
@@ -272,7 +277,10 @@ def _datum(page: Page, band: _Band, sheet: Sheet, top: float) -> None:
         (*line((x, top + 1), (x - 3, top + 6), (x + 3, top + 6)), ("Z", ())),
         Ink(None, 0, "#000000"),
     )
-    said = f"DATUM: the board's {read_from(band.view.part, band.view.face)[0]}. Measure from here."
+    said = tr(
+        "exports.datum-the-boards-measure-from-here",
+        read_from=read_from(band.view.part, band.view.face)[0],
+    )
     if band.view.turned and x > DATUM_ROOM:
         page.text(x - 4, top + 2.4, said, 3.2, font=BOLD, anchor="end")
     else:
@@ -286,7 +294,7 @@ def _words(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
     page.text(
         page.width - MARGIN,
         y,
-        f"marking template 1:1, sheet {sheet.number} of {count}",
+        tr("exports.marking-template-1-1-sheet-of", number=sheet.number, count=count),
         3.6,
         anchor="end",
     )
@@ -302,7 +310,7 @@ def _words(page: Page, design: Design, band: _Band, sheet: Sheet, count: int) ->
         2.9,
     )
     if count > 1:
-        page.text(MARGIN, MARGIN - 1, "Lay each cross on the one with the same letter.", 3.2)
+        page.text(MARGIN, MARGIN - 1, tr("exports.lay-each-cross-on-one-with"), 3.2)
     check_ruler(page, tape)
 
 
@@ -314,5 +322,15 @@ def _strip(band: _Band, tape: Tape) -> str:
     low, high = (Fraction(round(n * 10), 10) for n in (band.low, band.high))
     _, near, far = read_from(view.part, view.face)
     below = far if view.mirrored and not view.turned else near
-    axis = f", its axis {tape.write(band.row.across)} from the {near}" if band.row else ""
-    return f"The strip from {tape.write(low)} to {tape.write(high)} above the {below}{axis}"
+    axis = (
+        tr("exports.its-axis-from-the", across=tape.write(band.row.across), near=near)
+        if band.row
+        else ""
+    )
+    return tr(
+        "exports.the-strip-from-to-above-the",
+        low=tape.write(low),
+        high=tape.write(high),
+        below=below,
+        axis=axis,
+    )

@@ -5,8 +5,7 @@ from functools import cached_property
 
 from yardcliff.core.design.machining import read_from
 from yardcliff.core.rack import Face, Part
-
-UPPER = {"top edge": "TOP", "back edge": "WALL EDGE"}
+from yardcliff.messages import tr
 
 
 @dataclass(frozen=True)
@@ -61,18 +60,24 @@ class View:
         """What the upper edge of the drawing is."""
         _, near, far = read_from(self.part, self.face)
         name = near if self.mirrored and not self.turned else far
-        return UPPER.get(name, name.upper())
+        short = {
+            tr("face.top.edge"): tr("exports.top"),
+            tr("face.back.edge"): tr("exports.wall-edge"),
+        }
+        return short.get(name, name.upper())
 
     @property
     def looking(self) -> str:
         if self.face is Face.TOP and self.part.marked == "top":
-            return "Looking down on the top, front edge below"
+            return tr("exports.looking-down-on-top-front-edge")
         name = (
-            "the back, from behind"
+            tr("exports.the-back-from-behind")
             if self.face is Face.BACK
-            else "the face"
+            else tr("exports.the-face")
             if self.face is self.part.face
-            else f"the {self.part.called(self.face)}"
+            else tr("exports.the", called=self.part.called(self.face))
         )
-        foot = ", its foot at the left" if self.part.stands and self.face.axis != 1 else ""
-        return f"Looking at {name}{foot}"
+        foot = (
+            tr("exports.its-foot-at-the-left") if self.part.stands and self.face.axis != 1 else ""
+        )
+        return tr("exports.looking-at", name=name, foot=foot)

@@ -9,6 +9,7 @@ from yardcliff.core.units.length import Tape
 from yardcliff.exports.drawing import Ink
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.pdf import BOLD, PAPERS, Page
+from yardcliff.messages import tr
 
 MARGIN = 12.0
 """Kept clear at the paper's edge: more than home printers need."""
@@ -80,9 +81,4 @@ def check_ruler(page: Page, tape: Tape) -> None:
     for i in range(ticks + 1):
         at = x + ruler * i / ticks
         page.path(line((at, y), (at, y + (4 if i in (0, ticks) else 2))), THIN)
-    page.text(
-        x + ruler + 4,
-        y,
-        f"Check: this ruler must measure {label}. If not, print again at 100 %, not “fit to page”.",
-        3.2,
-    )
+    page.text(x + ruler + 4, y, tr("exports.check-this-ruler-must-measure-if", label=label), 3.2)

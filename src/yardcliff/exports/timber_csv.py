@@ -9,6 +9,7 @@ from yardcliff.core.wood.cost import Line
 from yardcliff.core.wood.layout import CutPlan, marks
 from yardcliff.core.wood.stock import PriceList, Stick
 from yardcliff.exports.rows import write_rows
+from yardcliff.messages import tr
 
 STICK_COLUMNS = (
     "form",
@@ -54,8 +55,13 @@ def write_sticks(sticks: Iterable[Stick]) -> str:
                     if key in STICK_COLUMNS
                 },
                 "flaws": "; ".join(
-                    f"{flaw.what} at {exact_text(flaw.at)} over"
-                    f" {exact_text(flaw.width)}{' on the back' * flaw.back}"
+                    tr(
+                        "exports.at-over",
+                        what=flaw.what,
+                        at=exact_text(flaw.at),
+                        width=exact_text(flaw.width),
+                        back=tr("exports.on-the-back") * flaw.back,
+                    )
                     for flaw in stick.flaws
                 ),
                 "reclaimed": "yes" if stick.reclaimed else "",
@@ -119,7 +125,7 @@ def write_shopping(lines: Iterable[Line], currency: str) -> str:
             "name",
             "need",
             "unit",
-            "on hand",
+            tr("exports.on-hand"),
             "buy",
             "pack",
             "each",

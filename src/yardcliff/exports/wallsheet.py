@@ -15,6 +15,7 @@ from yardcliff.core.wall.putting_up import PutUp, put_up
 from yardcliff.exports.drawing import Ink, lay_out
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.pdf import BOLD, MM, Page
+from yardcliff.messages import tr
 
 MARGIN = 12.0
 RULE = Ink("#20303a", 0.2)
@@ -31,10 +32,7 @@ SHARES = (1.0, 0.92, 0.85, 0.78, 0.7, 0.62, 0.55)
 
 class NotOnAWall(YardcliffError):
     def __init__(self) -> None:
-        super().__init__(
-            "This rack is on no wall yet: say which under “Its wall”, and it is known where the"
-            " holes come."
-        )
+        super().__init__(tr("exports.this-rack-on-no-wall-yet"))
 
 
 def write_wallsheet(name: str, design: Design, paper: Paper) -> bytes:
@@ -42,12 +40,14 @@ def write_wallsheet(name: str, design: Design, paper: Paper) -> bytes:
     on, tape = design.on_wall, design.tape
     if on.site is None:
         raise NotOnAWall
-    page = Page(paper, f"{name}: putting it up")
+    page = Page(paper, tr("exports.putting-it-up", name=name))
     top = page.height - MARGIN
-    page.text(MARGIN, top - 4, f"{name}: putting it up", 6, font=BOLD)
-    said = (
-        f"On {on.site.name}, {tape.write(on.spot.x)} from its left corner; {verdict(on.fixed)} of"
-        " what the weakest link may bear."
+    page.text(MARGIN, top - 4, tr("exports.putting-it-up", name=name), 6, font=BOLD)
+    said = tr(
+        "exports.on-from-its-left-corner-what",
+        name=on.site.name,
+        x=tape.write(on.spot.x),
+        verdict=verdict(on.fixed),
     )
     page.text(MARGIN, top - 9.5, said, 3.4)
     page.path(line((MARGIN, top - 11.5), (page.width - MARGIN, top - 11.5)), RULE)
@@ -98,30 +98,34 @@ def _words(page: Page, design: Design, up: PutUp, y: float, share: float) -> flo
         _holes(page, design, up, MARGIN, y),
         _list(
             page,
-            "In this order",
+            tr("exports.in-this-order"),
             [f"{k}. {step.do}" for k, step in enumerate(up.steps, 1)],
             first,
             y,
             wide * 0.39,
         ),
-        _list(page, "Have at hand", list(up.at_hand), second, y, wide * 0.32),
+        _list(page, tr("exports.have-at-hand"), list(up.at_hand), second, y, wide * 0.32),
     ]
     chain = design.chain
     links = [f"{link.name}: {percent(link.share)}" for link in chain.links[:LINKS]]
-    held = [*links, *chain.assumed, NO_PROOF]
-    ends[1] = _list(page, "What holds it, the weakest first", held, first, ends[1] - 4, wide * 0.39)
-    ends[2] = _list(page, "Take care", list(up.cautions), second, ends[2] - 4, wide * 0.32)
+    held = [*links, *chain.assumed, tr(NO_PROOF)]
+    ends[1] = _list(
+        page, tr("exports.what-holds-it-the-weakest-first"), held, first, ends[1] - 4, wide * 0.39
+    )
+    ends[2] = _list(
+        page, tr("exports.take-care"), list(up.cautions), second, ends[2] - 4, wide * 0.32
+    )
     page.canvas.restoreState()
     return y - (y - min(ends)) * share
 
 
 def _holes(page: Page, design: Design, up: PutUp, x: float, y: float) -> float:
-    page.text(x, y, "Holes in the wall", 4, font=BOLD)
+    page.text(x, y, tr("exports.holes-in-the-wall"), 4, font=BOLD)
     for offset, title in (
-        (0.0, "no."),
-        (9.0, "from the left"),
-        (32.0, "from the floor"),
-        (56.0, "in"),
+        (0.0, tr("exports.no")),
+        (9.0, tr("exports.from-the-left")),
+        (32.0, tr("exports.from-the-floor")),
+        (56.0, tr("exports.in")),
     ):
         page.text(x + offset, y - 5.5, title, 2.8, colour="#5d6d74")
     at = y - 10.5
@@ -132,7 +136,7 @@ def _holes(page: Page, design: Design, up: PutUp, x: float, y: float) -> float:
         page.text(x + 56, at, hole.into, 3)
         at -= ROW
     if len(up.holes) > HOLES:
-        page.text(x, at, f"and {len(up.holes) - HOLES} more, as far apart again", 3)
+        page.text(x, at, tr("exports.and-more-as-far-apart-again", count=len(up.holes) - HOLES), 3)
         at -= ROW
     return at
 

@@ -26,6 +26,7 @@ from yardcliff.exports.tiling import (
     sheets,
 )
 from yardcliff.exports.wallsheet import NotOnAWall
+from yardcliff.messages import tr
 
 HIGH = 118.0
 """Heights that are drawn on one strip, mm; what is further apart has a strip of its own."""
@@ -55,7 +56,7 @@ def write_walltemplate(name: str, design: Design, paper: Paper) -> bytes:
     """The template as PDF, to be printed at 100 %. Raises `NotOnAWall`."""
     if design.on_wall.site is None:
         raise NotOnAWall
-    page = Page(paper, f"{name}: wall template 1:1")
+    page = Page(paper, tr("exports.wall-template-1-1", name=name))
     for strip in _strips(name, design):
         laid = sheets(strip.length, paper)
         for sheet in laid:
@@ -111,7 +112,7 @@ def _sheet(page: Page, design: Design, strip: _Strip, sheet: Sheet, count: int) 
     start, end = sheet.x(max(sheet.start, 0.0)), sheet.x(min(sheet.end, strip.length))
     bottom, top = base + strip.low, base + strip.high
     page.path(line((start, base + strip.level), (end, base + strip.level)), HEAVY)
-    level = f"LEVEL, {write(strip.holes[0].y)} from the floor"
+    level = tr("exports.level-from-the-floor", y=write(strip.holes[0].y))
     if end - start > SHORT:
         page.text(end, base + strip.level + 1.5, level, 3.2, font=BOLD, anchor="end")
     else:
@@ -126,7 +127,7 @@ def _sheet(page: Page, design: Design, strip: _Strip, sheet: Sheet, count: int) 
             if inside(edge) and strip.left <= edge <= strip.left + strip.length:
                 page.path(line((at(edge), bottom - 4), (at(edge), top + 4)), ink)
         if inside(float(stud)) and strip.left <= float(stud) <= strip.left + strip.length:
-            page.text(at(float(stud)), top + 6, f"stud {k}", 3, anchor="middle")
+            page.text(at(float(stud)), top + 6, tr("exports.stud", number=k), 3, anchor="middle")
     for part in strip.boards:
         _edges(page, part, float(on.spot.x), strip, sheet, base)
     for hole in strip.holes:
@@ -145,14 +146,11 @@ def _sheet(page: Page, design: Design, strip: _Strip, sheet: Sheet, count: int) 
     page.text(
         page.width - MARGIN,
         y,
-        f"wall template 1:1, sheet {sheet.number} of {count}",
+        tr("exports.wall-template-1-1-sheet-of", number=sheet.number, count=count),
         3.6,
         anchor="end",
     )
-    said = (
-        f"Tape it to the wall: its left edge {write(rounded(strip.left))} from the left corner, "
-        "the heavy line level. Lay each cross on the one with the same letter; drill through it."
-    )
+    said = tr("exports.tape-wall-its-left-edge-from", left=write(rounded(strip.left)))
     page.text(MARGIN, y - 5, said, 3.2)
     check_ruler(page, design.tape)
 

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from yardcliff.core.things.listing import COLUMNS, NEEDED, Listed, ListingError, read_row
 from yardcliff.core.units.length_text import Unit
 from yardcliff.imports.rows import read_csv
+from yardcliff.messages import tr
 
 MOST = 2000
 ALIASES = {"weight": "weight_g", "drop": "below"}
@@ -33,7 +34,7 @@ def read_items(text: str, unit: Unit = "mm") -> list[ReadRow]:
     for line, row in read_csv(text, NEEDED, COLUMNS, _column):
         if len(found) == MOST:
             found.append(
-                ReadRow(line, "", None, f"a file may hold {MOST} things; the rest was not read")
+                ReadRow(line, "", None, tr("imports.file-may-hold-things-rest-was", most=MOST))
             )
             break
         found.append(_read(row, line, unit, seen))
@@ -43,13 +44,15 @@ def read_items(text: str, unit: Unit = "mm") -> list[ReadRow]:
 def _read(row: dict[str, str], line: int, unit: Unit, seen: dict[str, int]) -> ReadRow:
     name = (row.get("name") or "").strip()
     if None in row:
-        return ReadRow(line, name, None, "it has more cells than the first line has columns")
+        return ReadRow(line, name, None, tr("imports.has-more-cells-than-first-line"))
     try:
         entry = read_row(row, unit)
     except ListingError as error:
         return ReadRow(line, name, None, str(error))
     if first := seen.get(entry.key):
-        return ReadRow(line, name, None, f"key: “{entry.key}” is on line {first} already")
+        return ReadRow(
+            line, name, None, tr("imports.key-is-on-line-already", key_name=entry.key, first=first)
+        )
     seen[entry.key] = line
     return ReadRow(line, name, entry)
 

@@ -7,6 +7,7 @@ from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.design.change import read_brief
 from yardcliff.core.ways import Brief
 from yardcliff.exports.rackfile import FORMAT, VERSION
+from yardcliff.messages import tr
 
 
 class RackFileError(YardcliffError, ValueError):
@@ -18,15 +19,18 @@ def read_rackfile(text: str | bytes) -> tuple[str, Brief]:
     try:
         data: Any = json.loads(text)
     except (ValueError, RecursionError) as error:
-        raise RackFileError(f"This is no rack file: it is not readable JSON ({error}).") from None
+        raise RackFileError(tr("imports.this-no-rack-file-not-readable", error=error)) from None
     if not isinstance(data, dict) or data.get("format") != FORMAT:
-        raise RackFileError(f"This is no rack file: it does not say “format”: “{FORMAT}”.")
+        raise RackFileError(tr("imports.this-no-rack-file-does-not", format=FORMAT))
     if data.get("version") != VERSION:
         raise RackFileError(
-            f"This rack file is version {data.get('version')!r}; this Yardcliff reads version"
-            f" {VERSION}. Update it."
+            tr(
+                "imports.this-rack-file-version-this-yardcliff",
+                get=f"{data.get('version')!r}",
+                version=VERSION,
+            )
         )
     name = data.get("name")
     if not isinstance(name, str) or not 1 <= len(name.strip()) <= 80:
-        raise RackFileError("The rack file's “name” must be 1 to 80 characters long.")
+        raise RackFileError(tr("imports.rack-files-name-must-be-1"))
     return name.strip(), read_brief(data.get("brief"))

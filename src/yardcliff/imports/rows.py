@@ -8,6 +8,7 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 
 from yardcliff.core.base.errors import YardcliffError
 from yardcliff.exports.rows import unescaped
+from yardcliff.messages import tr
 
 MOST = 5000
 
@@ -35,8 +36,12 @@ def read_csv(
         yield from _rows(reader, needed, known, column)
     except csv.Error as error:
         raise CsvFileError(
-            f"Line {reader.line_num + 1} cannot be read ({error}): is a quotation mark missing"
-            f" there? A cell may hold {csv.field_size_limit():,} characters."
+            tr(
+                "imports.line-cannot-be-read-quotation-mark",
+                line_num=reader.line_num + 1,
+                error=error,
+                field_size_limit=f"{csv.field_size_limit():,}",
+            )
         ) from None
 
 
@@ -50,8 +55,12 @@ def _rows(
     missing = [name for name in needed if name not in fields]
     if missing:
         raise CsvFileError(
-            f"The first line must name the columns; there is no “{missing[0]}” in it. "
-            f"Needed are {', '.join(needed)}; known are {', '.join(known)}."
+            tr(
+                "imports.first-line-must-name-columns-there",
+                missing=missing[0],
+                needed=", ".join(needed),
+                known=", ".join(known),
+            )
         )
     reader.fieldnames = fields
     for row in reader:

@@ -16,6 +16,7 @@ from yardcliff.core.units.length_text import Unit
 from yardcliff.core.wood.stock import Offer, PriceList, Stick, WarePrice
 from yardcliff.exports.timber_csv import PRICE_COLUMNS, STICK_COLUMNS
 from yardcliff.imports.rows import MOST, read_csv
+from yardcliff.messages import tr
 
 FORMS = get_args(Form)
 _FLAW = re.compile(
@@ -49,7 +50,7 @@ def read_sticks(text: str, unit: Unit = "mm") -> ReadSticks:
     for line, row in read_csv(text, ("wide", "thick", "long"), STICK_COLUMNS):
         if len(found.sticks) + len(found.refused) == MOST:
             found.refused.append(
-                Refused(line, f"a file may hold {MOST} sticks; the rest was not read")
+                Refused(line, tr("imports.file-may-hold-sticks-rest-was", most=MOST))
             )
             break
         values = _given(row, STICK_COLUMNS)
@@ -77,7 +78,14 @@ def read_prices(text: str, taken: str, unit: Unit = "mm") -> ReadPrices:
         supplier, currency = values.pop("supplier", ""), values.pop("currency", "").upper()
         if currencies.setdefault(supplier, currency) != currency:
             found.refused.append(
-                Refused(line, f"{supplier}: one list has one currency, {currencies[supplier]}")
+                Refused(
+                    line,
+                    tr(
+                        "imports.one-list-has-one-currency",
+                        supplier=supplier,
+                        currencies=currencies[supplier],
+                    ),
+                )
             )
             continue
         if values.get("form") in FORMS:

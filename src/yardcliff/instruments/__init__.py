@@ -11,6 +11,7 @@ from typing import Protocol
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.units.length_text import INCH, Unit
+from yardcliff.messages import tr
 
 QUIET = 1.2
 """So long without a line, and nothing comes from it, s."""
@@ -89,11 +90,11 @@ class Steadied:
             return Shown(
                 None,
                 steady=False,
-                says=f"Nothing comes from the {self.instrument.name}: is it on, and near?",
+                says=tr("instruments.nothing-comes-from-on-near", name=self.instrument.name),
             )
         reading = read_line(line)
         if reading is None:
-            return self._shown("A reading was garbled.")
+            return self._shown(tr("instruments.a-reading-was-garbled"))
         if self.last and self.last[-1].unit != reading.unit:
             self.last.clear()
         self.last.append(reading)
@@ -101,14 +102,13 @@ class Steadied:
             return Shown(
                 reading.mm,
                 steady=False,
-                says=(
-                    f"It shows less than nothing: close the {self.instrument.name} and set it to"
-                    " zero."
-                ),
+                says=tr("instruments.shows-less-than-nothing-close-set", name=self.instrument.name),
             )
         if reading.mm > self.instrument.reach:
             return Shown(
-                reading.mm, steady=False, says=f"Longer than the {self.instrument.name} measures."
+                reading.mm,
+                steady=False,
+                says=tr("instruments.longer-than-the-measures", name=self.instrument.name),
             )
         return self._shown("")
 
@@ -120,8 +120,10 @@ class Steadied:
         now = self.last[-1]
         if now.unit != self.tape.unit and not says:
             word = "inches" if now.unit == "in" else "millimetres"
-            says = (
-                f"The {self.instrument.name} is set to {word}; what is taken is"
-                f" {self.tape.write_fine(values[len(values) // 2])}."
+            says = tr(
+                "instruments.set-what-taken",
+                name=self.instrument.name,
+                word=word,
+                values=self.tape.write_fine(values[len(values) // 2]),
             )
         return Shown(values[len(values) // 2] if steady else now.mm, steady, says)

@@ -12,6 +12,7 @@ from pathlib import Path
 from threading import RLock, local
 from urllib.parse import quote
 
+from yardcliff.messages import tr
 from yardcliff.store.errors import AlreadyWritten, DataFileError, explained
 
 APPLICATION_ID = 0x59617264
@@ -66,7 +67,7 @@ class Database:
             raise explained(error, path) from error
         except OSError as error:
             raise DataFileError(
-                "cannot-open", path, f"The folder cannot be made: {error.strerror}."
+                "cannot-open", path, tr("store.the-folder-cannot-be-made", strerror=error.strerror)
             ) from error
 
     def _open_to_write(self, path: Path) -> None:
@@ -84,7 +85,7 @@ class Database:
         """What is there, without a trace; an older layout is brought up in a copy in memory."""
         self.read_only = True
         if not path.is_file():
-            raise DataFileError("missing", path, "There is no data file.")
+            raise DataFileError("missing", path, tr("store.there-is-no-data-file"))
         # Without a log beside it nobody has it open: so it can be read from a folder that takes no
         # files.
         alone = not Path(f"{path}-wal").exists()
@@ -175,13 +176,7 @@ class Database:
         if self.read_only:
             raise explained_read_only(self.path)
         if self.path != _MEMORY and _identity(Path(self.path)) != self._file:
-            raise DataFileError(
-                "gone",
-                self.path,
-                "The data file was deleted, moved or replaced while Yardcliff was running, so the"
-                " change was not saved. Put it back in its place, or start Yardcliff again to go on"
-                " with what is there now.",
-            )
+            raise DataFileError("gone", self.path, tr("store.data-file-was-deleted-moved-or"))
 
     def _check_owner(self, connection: sqlite3.Connection) -> None:
         """Another program's file is left alone. Ours had no mark at first: those are known by their
@@ -197,20 +192,13 @@ class Database:
         )
         if not ours:
             raise DataFileError(
-                "foreign",
-                self.path,
-                "This is another program's data file, and was left as it is. Give another with"
-                " --data.",
+                "foreign", self.path, tr("store.this-another-programs-data-file-was")
             )
 
     def _migrate(self, connection: sqlite3.Connection) -> None:
         scripts, done = _scripts(), _layout(connection)
         if done > len(scripts):
-            raise DataFileError(
-                "newer",
-                self.path,
-                "A newer Yardcliff made this data file. Update Yardcliff to open it.",
-            )
+            raise DataFileError("newer", self.path, tr("store.newer-yardcliff-made-this-data-file"))
         if connection.execute("PRAGMA application_id").fetchone()[0] != APPLICATION_ID:
             connection.execute(f"PRAGMA application_id = {APPLICATION_ID}")
         if not done:

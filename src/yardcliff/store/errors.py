@@ -4,20 +4,19 @@ import sqlite3
 from pathlib import Path
 
 from yardcliff.core.base.errors import YardcliffError
+from yardcliff.messages import tr
 
 
 class SheetNotFound(YardcliffError):
     def __init__(self, kind: str, sheet_id: str) -> None:
         self.kind, self.sheet_id = kind, sheet_id
-        super().__init__(
-            f"There is no {kind} “{sheet_id}”. It may have been removed in another window."
-        )
+        super().__init__(tr("store.there-no-may-have-been-removed", kind=kind, sheet_id=sheet_id))
 
 
 class StoreNotFound(YardcliffError):
     def __init__(self, what: str, key: str) -> None:
         self.what, self.key = what, key
-        super().__init__(f"There is no {what} “{key}”. It may have been removed in another window.")
+        super().__init__(tr("store.there-no-may-have-been-removed", kind=what, sheet_id=key))
 
 
 class StaleSheet(YardcliffError):
@@ -25,10 +24,7 @@ class StaleSheet(YardcliffError):
 
     def __init__(self, kind: str, sheet_id: str, base: int, version: int) -> None:
         self.kind, self.sheet_id, self.base, self.version = kind, sheet_id, base, version
-        super().__init__(
-            f"This {kind} was changed in another window. Take the newer state, or keep yours as a"
-            " copy."
-        )
+        super().__init__(tr("store.this-was-changed-in-another-window", kind=kind))
 
 
 class AlreadyWritten(YardcliffError):
@@ -37,7 +33,7 @@ class AlreadyWritten(YardcliffError):
     """
 
     def __init__(self) -> None:
-        super().__init__("That was done already: look at it anew.")
+        super().__init__(tr("store.was-done-already-look-at-anew"))
 
 
 class StaleStock(YardcliffError):
@@ -48,7 +44,7 @@ class StaleStock(YardcliffError):
 
 class NothingToUndo(YardcliffError):
     def __init__(self, direction: str) -> None:
-        super().__init__(f"There is nothing to {direction}.")
+        super().__init__(tr("store.there-is-nothing-to", direction=direction))
 
 
 class DataFileError(YardcliffError):
@@ -56,46 +52,22 @@ class DataFileError(YardcliffError):
 
     def __init__(self, kind: str, path: Path | str, advice: str) -> None:
         self.kind, self.path = kind, path
-        super().__init__(f"{advice} File: {path}")
+        super().__init__(tr("store.file", advice=advice, path=path))
 
 
 _ADVICE = {
-    sqlite3.SQLITE_READONLY: (
-        "read-only",
-        (
-            "The data file cannot be written: it or its folder is read-only. Change its permissions"
-            " or give another with --data."
-        ),
-    ),
-    sqlite3.SQLITE_FULL: (
-        "full",
-        "The disk is full, so the change was not saved. Free some space and try again.",
-    ),
-    sqlite3.SQLITE_CORRUPT: (
-        "corrupt",
-        (
-            "The data file is damaged. Move it aside and restore a backup, or start a new file with"
-            " --data."
-        ),
-    ),
-    sqlite3.SQLITE_NOTADB: ("corrupt", "This is no Yardcliff data file. Give another with --data."),
-    sqlite3.SQLITE_CANTOPEN: (
-        "cannot-open",
-        (
-            "The data file cannot be opened: check that its folder exists and may be written, or"
-            " give another with --data."
-        ),
-    ),
-    sqlite3.SQLITE_BUSY: ("busy", "Another program holds the data file. Close it and try again."),
-    sqlite3.SQLITE_IOERR: (
-        "disk",
-        "The disk did not take or give the data. Check it and try again.",
-    ),
+    sqlite3.SQLITE_READONLY: ("read-only", "store.data-file-cannot-be-written-or"),
+    sqlite3.SQLITE_FULL: ("full", "store.disk-full-so-change-was-not"),
+    sqlite3.SQLITE_CORRUPT: ("corrupt", "store.data-file-damaged-move-aside-restore"),
+    sqlite3.SQLITE_NOTADB: ("corrupt", "store.this-no-yardcliff-data-file-give"),
+    sqlite3.SQLITE_CANTOPEN: ("cannot-open", "store.data-file-cannot-be-opened-check"),
+    sqlite3.SQLITE_BUSY: ("busy", "store.another-program-holds-data-file-close"),
+    sqlite3.SQLITE_IOERR: ("disk", "store.disk-did-not-take-or-give"),
 }
 
 
 def explained(error: sqlite3.Error, path: Path | str) -> DataFileError:
     """The readable form of an SQLite error."""
     primary = getattr(error, "sqlite_errorcode", 0) & 0xFF
-    kind, advice = _ADVICE.get(primary, ("database", f"The data file answered: {error}."))
-    return DataFileError(kind, path, advice)
+    kind, advice = _ADVICE.get(primary, ("database", "store.data-file-answered"))
+    return DataFileError(kind, path, tr(advice, error=error))

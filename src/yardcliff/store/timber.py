@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from yardcliff.core.built.facts import Fact, Kind
+from yardcliff.messages import tr
 from yardcliff.store.database import Store, now
 from yardcliff.store.errors import StaleStock, StoreNotFound
 from yardcliff.store.facts import STANDS, add, told, undo
@@ -76,7 +77,7 @@ class Stock(Store):
             for stick_id in stick_ids:
                 if back and (sawn := db.execute(_SAWN, (stick_id,)).fetchone()):
                     raise StaleStock(
-                        f"That stick was cut up on {sawn['made_at'][:10]}: take that sawing back."
+                        tr("store.stick-was-cut-up-on-take", made_at=sawn["made_at"][:10])
                     )
                 _take(db, [stick_id], back=back)
 
@@ -99,7 +100,7 @@ class Stock(Store):
         """Let a supplier's list go. Raises `StoreNotFound`."""
         with self._db.writing() as db:
             if not db.execute("DELETE FROM price_list WHERE supplier = ?", (supplier,)).rowcount:
-                raise StoreNotFound("price list", supplier)
+                raise StoreNotFound(tr("store.price-list"), supplier)
 
     def wares(self) -> list[Json]:
         with self._db.reading() as db:
@@ -144,10 +145,7 @@ class Stock(Store):
         """
         with self._db.writing() as db:
             if after is not None and len(self.sawings(rack_id)) != after:
-                raise StaleStock(
-                    "This plan was carried out already, perhaps in another window. Look at the"
-                    " timber as it is now."
-                )
+                raise StaleStock(tr("store.this-plan-was-carried-out-already"))
             _take(db, cut)
             made = _add(db, offcuts)
             _count(db, wares)
@@ -177,7 +175,7 @@ class Stock(Store):
         with self._db.writing() as db:
             found = [fact for fact in told(db, rack_id, Kind.SAWN) if _lot(fact) == sawing_id]
             if not found:
-                raise StoreNotFound("cut plan that was carried out", sawing_id)
+                raise StoreNotFound(tr("store.cut-plan-that-was-carried-out"), sawing_id)
             for fact in reversed(found):
                 _reverse(db, fact)
             return [fact.what for fact in found]
@@ -232,10 +230,7 @@ def _reverse(db: sqlite3.Connection, done: Fact) -> None:
     """As if it had not been done. Raises `StaleStock` where what came of it was used since."""
     for stick_id in done.data["made"]:
         if sawn := db.execute(_SAWN, (stick_id,)).fetchone():
-            raise StaleStock(
-                f"An offcut of it was cut up on {sawn['made_at'][:10]}: take that sawing back"
-                " first."
-            )
+            raise StaleStock(tr("store.offcut-was-cut-up-on-take", made_at=sawn["made_at"][:10]))
         _take(db, [stick_id], missing=True)
     _take(db, done.data["cut"], back=True)
     _count(db, [(kind, name, -more) for kind, name, more in done.data["wares"]])

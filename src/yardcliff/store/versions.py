@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from yardcliff.core.base.errors import YardcliffError
+from yardcliff.messages import tr
 from yardcliff.store.database import Store, now
 from yardcliff.store.errors import SheetNotFound
 
@@ -15,14 +16,12 @@ MOST = 50
 
 class VersionNotFound(YardcliffError):
     def __init__(self, version_id: str) -> None:
-        super().__init__(
-            f"There is no version “{version_id}”. It may have been let go in another window."
-        )
+        super().__init__(tr("store.there-no-version-may-have-been", version_id=version_id))
 
 
 class TooManyVersions(YardcliffError):
     def __init__(self) -> None:
-        super().__init__(f"A rack keeps {MOST} versions. Let one go before you keep another.")
+        super().__init__(tr("store.rack-keeps-versions-let-one-go", most=MOST))
 
 
 @dataclass(frozen=True, slots=True)

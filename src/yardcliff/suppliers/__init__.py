@@ -12,6 +12,7 @@ from pydantic import ValidationError
 from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.findings.patch import EXACT
 from yardcliff.core.wood.stock import PriceList
+from yardcliff.messages import tr
 
 TIMEOUT, TRIES, PAUSE = 2.0, 3, 0.25
 """Seconds that an answer may keep silent, how often it is asked, and the first pause between, which
@@ -69,9 +70,13 @@ class HttpSupplier:
             text = again(self._asked, currency, until)
         except _NotNow as why:
             times = again.statistics["attempt_number"]
-            asked = f"asked {times} times" if times > 1 else "asked once"
+            asked = (
+                tr("suppliers.asked-times", times=times)
+                if times > 1
+                else tr("suppliers.asked-once")
+            )
             raise SupplierError(
-                f"The timber yard gives no prices now: {why}, {asked}. The prices you have stay."
+                tr("suppliers.timber-yard-gives-no-prices-now", why=why, asked=asked)
             ) from None
         return _read(text, currency)
 
@@ -79,7 +84,9 @@ class HttpSupplier:
         """Its answer, if it comes whole and in time."""
         import httpx2
 
-        late = _NotNow(f"its answer was not there after {self.deadline:g} s")
+        late = _NotNow(
+            tr("suppliers.its-answer-was-not-there-after", deadline=f"{self.deadline:g}")
+        )
         parts, size = [], 0
         try:
             asked = {"currency": currency}
@@ -87,28 +94,35 @@ class HttpSupplier:
                 "GET", f"{self.address}/prices", params=asked, timeout=self.timeout
             ) as answer:
                 if answer.status_code >= 500:
-                    raise _NotNow("it is busy")
+                    raise _NotNow(tr("suppliers.it-is-busy"))
                 if answer.status_code != 200:
                     raise SupplierError(
-                        f"The timber yard refuses to give prices in {currency}"
-                        f" ({answer.status_code}). The prices you have stay."
+                        tr(
+                            "suppliers.timber-yard-refuses-give-prices-in",
+                            currency=currency,
+                            status_code=answer.status_code,
+                        )
                     )
                 for part in answer.iter_bytes():
                     parts.append(part)
                     size += len(part)
                     if size > LARGEST:
                         raise SupplierError(
-                            "The timber yard's answer is no price list: it is longer than"
-                            f" {LARGEST // 1_000_000} MB. The prices you have stay."
+                            tr(
+                                "suppliers.timber-yards-answer-no-price-list",
+                                largest=LARGEST // 1000000,
+                            )
                         )
                     if monotonic() > until:
                         raise late
         except httpx2.TimeoutException:
             raise (
-                late if monotonic() > until else _NotNow(f"it took longer than {self.timeout:g} s")
+                late
+                if monotonic() > until
+                else _NotNow(tr("suppliers.it-took-longer-than-s", timeout=f"{self.timeout:g}"))
             ) from None
         except httpx2.HTTPError:
-            raise _NotNow("nobody answers at its address") from None
+            raise _NotNow(tr("suppliers.nobody-answers-at-its-address")) from None
         return b"".join(parts)
 
 
@@ -118,12 +132,13 @@ def _read(text: bytes, currency: str) -> PriceList:
         taken = datetime.now(UTC).isoformat(timespec="seconds")
         prices = PriceList.model_validate({**data, "taken": taken}, context=EXACT)
     except (ValueError, TypeError, RecursionError, ValidationError):
-        raise SupplierError(
-            "The timber yard answers, but not with a price list. The prices you have stay."
-        ) from None
+        raise SupplierError(tr("suppliers.timber-yard-answers-but-not-with")) from None
     if prices.currency != currency:
         raise SupplierError(
-            f"The timber yard's prices are in {prices.currency}, and {currency} was asked for. The"
-            " prices you have stay."
+            tr(
+                "suppliers.timber-yards-prices-in-was-asked",
+                currency=prices.currency,
+                currency_2=currency,
+            )
         )
     return prices

@@ -18,6 +18,7 @@ from yardcliff.core.things.listing import Group
 from yardcliff.core.wall.wall import Obstacle
 from yardcliff.core.ways import Holder
 from yardcliff.data import table, values
+from yardcliff.messages import tr
 
 router = APIRouter(prefix="/api", tags=["catalogue"])
 
@@ -55,9 +56,12 @@ def get_catalogue(app: App) -> Catalogue:
         holders=_choices("holders", TypeAdapter(Holder)),
         gauges=[row["gauge"] for row in table("screws")],
         boards=_choices("boards", TypeAdapter(Board)),
-        ends=[Choice(key=key, name=name, why=why) for key, (name, why) in END_REASONS.items()],
+        ends=[
+            Choice(key=key, name=tr(name), why=tr(why)) for key, (name, why) in END_REASONS.items()
+        ],
         spacings=[
-            Choice(key=key, name=name, why=why) for key, (name, why) in SPACING_REASONS.items()
+            Choice(key=key, name=tr(name), why=tr(why))
+            for key, (name, why) in SPACING_REASONS.items()
         ],
         keepouts=[KeepOut.model_validate({"at": 0, **row}) for row in table("keepouts")],
         obstacles=[Obstacle.model_validate({"x": 0, **row}) for row in table("obstacles")],

@@ -15,6 +15,7 @@ from yardcliff.core.things.listing import COLUMNS, Listed, read_row
 from yardcliff.core.units.length_text import Unit
 from yardcliff.exports.items_csv import write_items
 from yardcliff.imports.items_csv import ReadRow, read_items
+from yardcliff.messages import tr
 
 router = APIRouter(prefix="/api/items", tags=["items"])
 CsvText = Annotated[str, Body(media_type="text/csv")]
@@ -114,7 +115,7 @@ def forget_item(key: str, app: App) -> None:
     again.
     """
     if not app.items.forget(key):
-        raise HTTPException(404, f"There is no thing “{key}” of your own.")
+        raise HTTPException(404, tr("api.there-no-thing-your-own", key_name=key))
 
 
 @router.post("/{key}/racks")
@@ -124,7 +125,7 @@ def update_racks(key: str, app: App) -> list[Used]:
     updated = []
     with app.racks.changing():
         for rack_id, name, version, brief in _behind(entry, app):
-            app.racks.save(rack_id, version, brief, f"{entry.item.name} as measured now")
+            app.racks.save(rack_id, version, brief, tr("api.as-measured-now", name=entry.item.name))
             updated.append(Used(id=rack_id, name=name))
     return updated
 

@@ -18,6 +18,7 @@ from yardcliff.app.rack_log import Entry
 from yardcliff.app.way_out import build_again, take_way, ways_of
 from yardcliff.core.built.facts import Kind
 from yardcliff.exports.paper import Paper
+from yardcliff.messages import tr
 
 router = APIRouter(prefix="/api/racks/{rack_id}/log", tags=["log"])
 
@@ -73,12 +74,23 @@ def export_record(log: ThisLog, locale: AskedLocale, paper: Paper = "a4") -> Res
     from yardcliff.exports.buildrecord import Record, write_record  # reportlab is slow to import
 
     name, seen = log.record.name, view_log(log, locale)
-    figures = [("time", f"{seen.hours or 'not kept'}, planned {seen.planned_hours}")]
+    figures = [
+        (
+            "time",
+            tr(
+                "api.planned",
+                hours=seen.hours or tr("api.not-kept"),
+                planned_hours=seen.planned_hours,
+            ),
+        )
+    ]
     if seen.spent:
-        figures.append(("money", f"{seen.spent}, planned {seen.planned_money}"))
+        figures.append(
+            ("money", tr("api.planned", hours=seen.spent, planned_hours=seen.planned_money))
+        )
     record = Record(
-        [*figures, *(("over all racks", habit_view.says) for habit_view in seen.usual)],
-        [(fit.name, ", ".join(fit.found) or "not tried yet") for fit in seen.fits],
+        [*figures, *((tr("api.over-all-racks"), habit_view.says) for habit_view in seen.usual)],
+        [(fit.name, ", ".join(fit.found) or tr("api.not-tried-yet")) for fit in seen.fits],
         [
             (entry.day, entry.says)
             for entry in reversed(seen.entries)

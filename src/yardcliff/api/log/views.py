@@ -21,6 +21,7 @@ from yardcliff.core.design.measuring import NO_ROW, SAW_CUT, Measured, Verdict
 from yardcliff.core.design.rack_design import Design
 from yardcliff.core.units.length import Tape
 from yardcliff.core.units.length_text import read
+from yardcliff.messages import tr
 
 
 def view_verdict(verdict: Verdict, tape: Tape) -> str:
@@ -36,18 +37,19 @@ def view_verdict(verdict: Verdict, tape: Tape) -> str:
         sum(measured.adopted for measured in found),
     )
     if not found:
-        return "Nothing is measured yet."
+        return tr("api.nothing-is-measured-yet")
     if off:
-        return f"{off} {'is' if off == 1 else 'are'} off by more than a step of the tape."
-    many = "All" if len(found) == len(rows) else f"{len(found)} of {len(rows)} measured, all"
-    said = [f"{many} as planned" if not adopted else f"{many} as planned by now"]
-    said += (
-        [f"{adopted} {'was' if adopted == 1 else 'were'} off, and the plan followed"]
-        if adopted
-        else []
+        return tr("api.off-by-more-than-step-tape", n=off)
+    some = {"count": len(found), "of": len(rows)}
+    now, ever = (
+        ("api.all-as-planned-by-now", "api.all-as-planned")
+        if len(found) == len(rows)
+        else ("api.measured-as-planned-by-now", "api.measured-as-planned")
     )
+    said = [tr(now if adopted else ever, **some)]
+    said += [tr("api.off-and-the-plan-followed", n=adopted)] if adopted else []
     said += (
-        [f"the holes drift by {tape.write_fine(abs(verdict.drift))} in the mean"]
+        [tr("api.holes-drift-by-in-mean", drift=tape.write_fine(abs(verdict.drift)))]
         if verdict.drift
         else []
     )
@@ -83,7 +85,7 @@ def view_rows(verdict: Verdict, done: Design) -> list[BuiltRowView]:
     return [
         *rows,
         *(
-            [BuiltRowView(title="Other parts", long=0, found=None, measured=others)]
+            [BuiltRowView(title=tr("api.other-parts"), long=0, found=None, measured=others)]
             if others
             else []
         ),
@@ -159,26 +161,29 @@ def view_entry(fact: Fact, log: RackLog, locale: UserLocale) -> EntryView:
 def _says(fact: Fact, log: RackLog) -> str:
     if fact.kind == "measured":
         subject = log.subjects.get(fact.what)
-        name = subject.title if subject else f"hole {fact.what}, which is no more"
-        by = f", by a simulated {fact.data['by']}" if fact.data.get("by") else ""
+        name = subject.title if subject else tr("api.hole-which-is-no-more", what=fact.what)
+        by = tr("api.by-a-simulated", by=fact.data["by"]) if fact.data.get("by") else ""
         return f"{name}: {log.design.tape.write_given(read(fact.data['at'], exact=True))}{by}"
     if fact.kind == "time":
-        return f"{spoken(fact.data['minutes'])} at the bench"
+        return tr("api.at-the-bench", spoken=spoken(fact.data["minutes"]))
     if fact.kind == "fit":
         item = log.design.rack.kinds.get(fact.what)
-        return f"{item.name if item else fact.what}: {', '.join(fact.data['found']) or 'not tried'}"
+        found = ", ".join(fact.data["found"]) or tr("api.not-tried")
+        return f"{item.name if item else fact.what}: {found}"
     return str(fact.data["text"])
 
 
 def view_way(way: WayOut, tape: Tape, currency: str, locale: UserLocale) -> WayOutView:
     costs = [spoken(way.minutes)] if way.minutes else []
     if way.cost is None or way.cost:
-        costs.append("no price known" if way.cost is None else locale.money(way.cost, currency))
+        costs.append(
+            tr("api.no-price-known") if way.cost is None else locale.money(way.cost, currency)
+        )
     return WayOutView(
         code=way.code,
         title=way.title,
         says=way.says,
-        costs=", ".join(costs) or "nothing more",
+        costs=", ".join(costs) or tr("api.nothing-more"),
         even=tape.write_fine(way.even),
         air=tape.write(way.air),
         stops=way.stops,

@@ -10,7 +10,8 @@ from yardcliff.api.making.views import view_deadline, view_making
 from yardcliff.api.making.wire import DeadlineView, FileKind, MakingView, ShopView
 from yardcliff.app.moments import read_moment
 from yardcliff.core.making.plan import enough, quicker
-from yardcliff.core.workshop.shop import DAYS, TOOLS, Shop
+from yardcliff.core.workshop.shop import TOOLS, Shop
+from yardcliff.messages import day_name
 
 router = APIRouter(tags=["making"])
 
@@ -18,7 +19,9 @@ router = APIRouter(tags=["making"])
 @router.get("/api/shop")
 def get_shop(app: App) -> ShopView:
     """The workshop: its tools, hours, clamps and places to dry."""
-    return ShopView(shop=app.workshop.shop, tools=list(TOOLS), days=list(DAYS))
+    return ShopView(
+        shop=app.workshop.shop, tools=list(TOOLS), days=[day_name(day) for day in range(7)]
+    )
 
 
 @router.put("/api/shop")

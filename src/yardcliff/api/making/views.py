@@ -33,14 +33,15 @@ from yardcliff.core.making.plan import Made, Quicker
 from yardcliff.core.making.scheduling import Slot
 from yardcliff.core.making.sequence import Edge
 from yardcliff.core.making.task import Task
+from yardcliff.messages import tr
 
 WAITS: dict[WaitKind, str] = {
-    "glue": "glue, until it is worked on",
-    "clamps": "glue, in clamps",
-    "conditioner": "conditioner",
-    "coat": "between coats",
-    "cure": "finish, until things hang",
-    "filler": "filler in the wall",
+    "glue": "api.glue-until-it-is-worked-on",
+    "clamps": "api.glue-in-clamps",
+    "conditioner": "api.conditioner",
+    "coat": "api.between-coats",
+    "cure": "api.finish-until-things-hang",
+    "filler": "api.filler-in-the-wall",
 }
 
 
@@ -90,7 +91,7 @@ def view_making(done: Design, made: Made, facts: Sequence[Fact], locale: UserLoc
             for k, (key, card) in enumerate(shown.items(), 1)
         ],
         findings=[view_finding(finding, done.tape) for finding in made.findings],
-        waits=[_wait(kind, label, done) for kind, label in WAITS.items()],
+        waits=[_wait(kind, tr(label), done) for kind, label in WAITS.items()],
         hands=spoken(sum(task.minutes for task in made.tasks if task.key not in ticks)),
         finish=finish.isoformat() if finish else None,
         finish_says=locale.moment(finish) if finish else "",
@@ -187,7 +188,7 @@ def _task(
         stints=[
             StintView(
                 day=locale.weekday(stint.start),
-                hours=f"{locale.clock(stint.start)} to {locale.clock(stint.end)}",
+                hours=tr("api.to", start=locale.clock(stint.start), end=locale.clock(stint.end)),
                 start=stint.start.isoformat(),
                 end=stint.end.isoformat(),
             )
@@ -214,10 +215,10 @@ def view_deadline(
 ) -> DeadlineView:
     if finish is None:
         return DeadlineView(
-            says="There is no time for it in the workshop's hours.", makes_it=False, changes=[]
+            says=tr("api.there-no-time-for-in-workshops"), makes_it=False, changes=[]
         )
     makes_it = finish <= by
-    said = "Done by then" if makes_it else "Not by then"
+    said = tr("api.done-by-then") if makes_it else tr("api.not-by-then")
     return DeadlineView(
         says=f"{said}: {locale.moment(finish)}.",
         makes_it=makes_it,

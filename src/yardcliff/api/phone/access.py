@@ -17,6 +17,8 @@ import uvicorn
 from starlette.responses import HTMLResponse, RedirectResponse, Response
 from starlette.types import ASGIApp, Receive, Scope, Send
 
+from yardcliff.messages import tr
+
 COOKIE = "yardcliff-phone"
 LETTERS = "abcdefghjkmnpqrstuvwxyz23456789"
 """Without those that are mistaken for one another."""
@@ -120,7 +122,7 @@ class Door:
         if answer is not None:
             if isinstance(answer, _WrongKey) and not await self._slowed(answer.sender):
                 answer = Response(
-                    "Too many wrong keys at once.", 429, {"retry-after": str(int(LONGEST))}
+                    tr("api.too-many-wrong-keys-at-once"), 429, {"retry-after": str(int(LONGEST))}
                 )
             await answer(scope, receive, send)
             return
@@ -153,31 +155,31 @@ class Door:
         origin = headers.get("origin")
         # A page that rebinds its own name to this address comes with that name: numbers only.
         if not _is_number(host) or (origin is not None and urlsplit(origin).netloc != host):
-            return Response("Refused", 403)
+            return Response(tr("api.refused"), 403)
         asked = parse_qs(scope["query_string"].decode("latin-1"))
         to = next((one for one in asked.get("to", []) if re.fullmatch(BENCH, one)), "")
         if scope["path"] == "/phone":
             if headers.get("sec-fetch-dest", "document") != "document":
-                return Response("Refused", 403)  # a picture in somebody's page tries no keys
+                return Response(
+                    tr("api.refused"), 403
+                )  # a picture in somebody's page tries no keys
             return self._at_the_door(
                 asked.get("key", [""])[0], to, (scope.get("client") or ("", 0))[0]
             )
         if not self._fits(_cookie(headers.get("cookie", ""))):
             if scope["path"].startswith("/api/"):
-                return Response("The key is missing, or is no longer the one.", 401)
+                return Response(tr("api.key-missing-or-no-longer-one"), 401)
             bench = f"?to={scope['path']}" if re.fullmatch(BENCH, scope["path"]) else ""
             return RedirectResponse(f"/phone{bench}", 303)
         if not OPEN_TO.fullmatch(f"{scope['method']} {scope['path']}"):
-            return Response("Only the bench is open to the phone.", 403)
+            return Response(tr("api.only-bench-open-phone"), 403)
         return None
 
     def _at_the_door(self, key: str, to: str, sender: str) -> Response:
         if self._fits(key.strip().lower()):
             self._wrong.pop(sender, None)
             passed: Response = (
-                RedirectResponse(to, 303)
-                if to
-                else _Page("That is the key. Now open a rack's bench.", to)
+                RedirectResponse(to, 303) if to else _Page(tr("api.key-now-open-racks-bench"), to)
             )
             passed.set_cookie(
                 COOKIE, self._phone.key, httponly=True, samesite="strict", max_age=12 * 3600
@@ -185,7 +187,7 @@ class Door:
             return passed
         if key:
             return _WrongKey(to, sender)
-        return _Page("The bench is open to whoever has its key.", to)
+        return _Page(tr("api.bench-open-whoever-has-its-key"), to)
 
     def _fits(self, key: str) -> bool:
         return bool(self._phone.key) and secrets.compare_digest(
@@ -211,7 +213,7 @@ class _Page(HTMLResponse):
 
 class _WrongKey(_Page):
     def __init__(self, to: str, sender: str) -> None:
-        super().__init__("That is not the key.", to, 403)
+        super().__init__(tr("api.that-is-not-the-key"), to, 403)
         self.sender = sender
 
 
@@ -245,7 +247,7 @@ def _listener(host: str, wanted: int) -> socket.socket:
                 raise
         else:
             return listener
-    raise OSError("no port is free")
+    raise OSError(tr("api.no-port-is-free"))
 
 
 def _own_address() -> str:

@@ -8,16 +8,14 @@ from fastapi import APIRouter, Query, Request
 from yardcliff.api.phone.access import Phone
 from yardcliff.api.wire import Wire
 from yardcliff.core.base.errors import YardcliffError
+from yardcliff.messages import tr
 
 router = APIRouter(prefix="/api/phone", tags=["making"])
 
 
 class CannotListen(YardcliffError):
     def __init__(self, why: str | None) -> None:
-        super().__init__(
-            f"No phone can be let in: {why or 'nothing can listen'}. Is another program on its"
-            " ports?"
-        )
+        super().__init__(tr("api.no-phone-can-be-let-in", why=why or tr("api.nothing-can-listen")))
 
 
 class PhoneView(Wire):

@@ -15,6 +15,7 @@ from yardcliff.core.base.model import Count
 from yardcliff.core.design.rack_design import design
 from yardcliff.core.units.length import TapeName
 from yardcliff.core.ways import ranked
+from yardcliff.messages import tr
 
 router = APIRouter(prefix="/api", tags=["solve"])
 
@@ -60,8 +61,8 @@ def start(body: Start, app: App) -> list[WayView]:
     return [
         WayView(
             family=way.key,
-            name=way.name,
-            says=way.says,
+            name=tr(way.name),
+            says=tr(way.says),
             fits=fitness.word,
             why=fitness.why,
             on_wall=there.says,

@@ -25,6 +25,7 @@ from yardcliff.exports.paper import Paper
 from yardcliff.exports.rack_files import MEDIA, RackFile, write_rack_file
 from yardcliff.exports.rackfile import schema
 from yardcliff.imports.rackfile import read_rackfile
+from yardcliff.messages import tr
 from yardcliff.store.sheets import Record
 
 router = APIRouter(prefix="/api")
@@ -172,7 +173,9 @@ def copy_rack(rack_id: str, body: Copy, app: App) -> RackView:
     """A new rack like this one."""
     record = app.racks.get(rack_id)
     brief = amend(read_brief(record.brief if body.brief is None else body.brief), body.patch)
-    return view_stored(app.racks.create(f"{shortened(record.name, 74)}, copy", dump(brief)), app)
+    return view_stored(
+        app.racks.create(tr("api.copy", shortened=shortened(record.name, 74)), dump(brief)), app
+    )
 
 
 @router.delete("/racks/{rack_id}", status_code=204, tags=["racks"])

@@ -22,6 +22,7 @@ from yardcliff.core.row.order import Aim, reorder
 from yardcliff.core.units.length import Tape, exact_text
 from yardcliff.core.units.length_text import read
 from yardcliff.core.ways import solve_row
+from yardcliff.messages import tr
 
 router = APIRouter(prefix="/api", tags=["solve"])
 
@@ -151,8 +152,10 @@ def most(body: WallWidth) -> MostView:
     brief = read_brief(body.brief)
     tape = Tape.named(brief.tape)
     found = most_on(brief, read(body.width, tape.unit))
-    rows = f" in {found.rows} rows" if found.rows > 1 else " in one row"
-    return MostView(says=f"{found.things} would hang there{rows}.", patch=found.patch)
+    rows = tr("api.in-rows", rows=found.rows) if found.rows > 1 else tr("api.in-one-row")
+    return MostView(
+        says=tr("api.would-hang-there", things=found.things, rows=rows), patch=found.patch
+    )
 
 
 class MarksText(BaseModel):

@@ -20,6 +20,7 @@ from yardcliff.core.design.change import read_brief
 from yardcliff.core.design.comparison import compare
 from yardcliff.core.design.rack_design import Design
 from yardcliff.core.wood.rack_timber import priced
+from yardcliff.messages import tr
 
 router = APIRouter(prefix="/api/racks/{rack_id}/versions", tags=["versions"])
 NOW = "now"
@@ -59,7 +60,7 @@ class VersionName(BaseModel):
 def list_versions(rack_id: str, app: App) -> list[VersionView]:
     """The rack as it is now, then its versions, the newest first."""
     record = app.racks.get(rack_id)
-    now = _view(NOW, "As it is now", record.updated_at, app.designs.stored(record))
+    now = _view(NOW, tr("api.as-it-is-now"), record.updated_at, app.designs.stored(record))
     kept = app.versions.all(rack_id)
     return [
         now,
@@ -96,7 +97,7 @@ def compare_versions(
     decided differently.
     """
     if not 2 <= len(ids) <= 3:
-        raise YardcliffError(f"{len(ids)} versions cannot be laid side by side: take 2 or 3.")
+        raise YardcliffError(tr("api.versions-cannot-be-laid-side-by", count=len(ids)))
     briefs = [
         app.racks.get(rack_id).brief if one == NOW else app.versions.get(rack_id, one).brief
         for one in ids

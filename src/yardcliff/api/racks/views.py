@@ -44,6 +44,7 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wall.position import longest_row
 from yardcliff.core.ways import FAMILIES, Brief, ranked
+from yardcliff.messages import tr
 from yardcliff.store.sheets import Record
 
 
@@ -122,7 +123,7 @@ def view_design(design: Design, *, tries: bool = False) -> DesignView:
                 depth=machining.depth(step, tape),
                 setting=machining.setting(step),
                 web=machining.left(step, tape),
-                stop=step.stop,
+                stop=machining.stop(step),
                 note=step.note,
             )
             for step in design.machining
@@ -133,8 +134,8 @@ def view_design(design: Design, *, tries: bool = False) -> DesignView:
         views=[
             NamedScene(key=key, name=name, scene=view_scene(seen))
             for key, name, seen in (
-                ("section", "Section", design.section),
-                ("plan", "Plan", design.plan),
+                ("section", tr("api.section"), design.section),
+                ("plan", tr("api.plan"), design.plan),
             )
             if seen is not None
         ],
@@ -142,7 +143,7 @@ def view_design(design: Design, *, tries: bool = False) -> DesignView:
         family=family.key,
         several=family.rows,
         ways=[
-            OptionView(value=way.key, name=way.name, why=fitness.why)
+            OptionView(value=way.key, name=tr(way.name), why=fitness.why)
             for way, fitness in ranked(tuple(design.brief.kinds.values()))
         ],
         choices=[_section(section) for section in family.choices(design.brief)],

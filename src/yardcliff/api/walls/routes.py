@@ -19,7 +19,8 @@ from yardcliff.core.wall.amending import amend_wall, describe_wall, dump_wall, r
 from yardcliff.core.wall.drawn import wall_scene
 from yardcliff.core.wall.position import first_place
 from yardcliff.core.wall.survey import area
-from yardcliff.core.wall.wall import Wall
+from yardcliff.core.wall.wall import Wall, makeup_name
+from yardcliff.messages import tr
 from yardcliff.store.sheets import Record
 
 router = APIRouter(prefix="/api/walls", tags=["walls"])
@@ -116,9 +117,11 @@ def walls_for(rack_id: str, app: App) -> list[WallChoice]:
             WallChoice(
                 id=record.id,
                 name=record.name,
-                says=(
-                    f"{done.tape.write(wall.width)} wide, {wall.makeup},"
-                    f" {f'{others} on it' if others else 'free'}"
+                says=tr(
+                    "api.wide",
+                    width=done.tape.write(wall.width),
+                    makeup=makeup_name(wall.makeup),
+                    others=tr("api.on-it", count=others) if others else tr("api.free"),
                 ),
                 patch={"place": {"wall": record.id, "x": exact_text(x)}},
             )

@@ -28,6 +28,7 @@ from yardcliff.core.wall.position import AIMS, Aimed, Snap, aims, reach, snaps
 from yardcliff.core.wall.putting_up import put_up
 from yardcliff.core.wall.room_check import depths
 from yardcliff.core.wall.survey import around
+from yardcliff.messages import listed, tr
 
 
 def view_chain(chain: Chain) -> ChainView:
@@ -44,7 +45,7 @@ def view_chain(chain: Chain) -> ChainView:
             for link in chain.links
         ],
         unchecked=chain.unchecked,
-        note=NO_PROOF,
+        note=tr(NO_PROOF),
     )
 
 
@@ -73,7 +74,7 @@ def view_on_wall(design: Design) -> OnWallView:
         fixed=[
             FixedView(
                 body=fixing.body.name,
-                by=BYS[fixing.by][0],
+                by=tr(BYS[fixing.by][0]),
                 name=fixing.anchor.name,
                 count=len(fixing.screws),
                 share=percent(fixing.share),
@@ -108,8 +109,8 @@ def view_standing(design: Design) -> StandingView:
         aims=[
             AimView(
                 aim=aimed.aim,
-                name=AIMS[aimed.aim][0],
-                why=AIMS[aimed.aim][1],
+                name=tr(AIMS[aimed.aim][0]),
+                why=tr(AIMS[aimed.aim][1]),
                 but=_but(aimed, tape),
                 x=tape.write(aimed.x),
                 off=tape.write(abs(aimed.off)) if aimed.off else "0",
@@ -142,8 +143,9 @@ def _but(aimed: Aimed, tape: Tape) -> str:
     """`180 mm left of it: the door is there`."""
     if abs(aimed.beside) < tape.step:
         return ""
-    off = f"{tape.write(abs(aimed.beside))} {'right' if aimed.beside > 0 else 'left'} of it"
-    return f"{off}: {' and '.join(aimed.blocked)} in the way" if aimed.blocked else off
+    right = aimed.beside > 0
+    off = tr("api.right-of-it" if right else "api.left-of-it", off=tape.write(abs(aimed.beside)))
+    return tr("api.in-the-way", off=off, blocked=listed(aimed.blocked)) if aimed.blocked else off
 
 
 def _way(way: Way) -> FixingWay:

@@ -29,6 +29,7 @@ from yardcliff.core.findings.patch import BriefError, problems
 from yardcliff.core.units.text import shortened
 from yardcliff.core.wood.batching import Member, batch
 from yardcliff.exports.paper import Paper
+from yardcliff.messages import listed, tr
 
 router = APIRouter(prefix="/api/timber", tags=["timber"])
 MOST = 60
@@ -109,7 +110,7 @@ def export_batch(
         raise BriefError(problems(error)) from None
     supply, members = app.supplies.supply(), _members(what, app)
     found = batch(members, supply, what.cutting).together
-    name = shortened(" and ".join(dict.fromkeys(member.name for member in members)), 80)
+    name = shortened(listed(dict.fromkeys(member.name for member in members)), 80)
     tape = members[0].done.tape
     return timber_file(kind, name, found, tape, supply.currency, locale, paper)
 
@@ -131,7 +132,11 @@ async def line(socket: WebSocket, app: App, locale: AskedLocale) -> None:
                 total: int, bound: int, news: asyncio.Queue[str] = news, stop: Event = stop
             ) -> bool:
                 share = 100 * (total - bound) / max(bound, 1)
-                within = "nothing found yet" if total >> 61 else f"within {share:.1f} % of the best"
+                within = (
+                    tr("api.nothing-found-yet")
+                    if total >> 61
+                    else tr("api.within-of-the-best", share=f"{share:.1f}")
+                )
                 loop.call_soon_threadsafe(news.put_nowait, within)
                 return not stop.is_set()
 

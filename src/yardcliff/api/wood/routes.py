@@ -22,6 +22,7 @@ from yardcliff.core.ways import Brief
 from yardcliff.core.wood.rack_timber import Timber, priced, timber
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.timber_csv import write_plan, write_shopping
+from yardcliff.messages import tr
 
 FileKind = Literal["cut-plan.pdf", "cut-plan.csv", "shopping.csv"]
 router = APIRouter(prefix="/api/racks/{rack_id}/timber", tags=["timber"])
@@ -62,12 +63,9 @@ def try_timber(rack_id: str, body: Try, app: App, locale: AskedLocale) -> TriedV
         if dearer
         else []
     )
-    said += (
-        [f"{abs(sticks)} stick{'s' * (abs(sticks) > 1)} {'more' if sticks > 0 else 'less'}"]
-        if sticks
-        else []
-    )
-    return TriedView(timber=after, says=", ".join(said) or "costs the same", dearer=dearer)
+    if sticks:
+        said.append(tr("api.sticks-more" if sticks > 0 else "api.sticks-less", n=abs(sticks)))
+    return TriedView(timber=after, says=", ".join(said) or tr("api.costs-the-same"), dearer=dearer)
 
 
 def _priced(rack_id: str, brief: Brief, app: Application) -> Timber:

@@ -31,6 +31,7 @@ from yardcliff.core.wood.stock import ROUND, PriceList, WareOnHand, WarePrice, r
 from yardcliff.data import table
 from yardcliff.exports.timber_csv import write_prices, write_sticks
 from yardcliff.imports.timber_csv import Refused, read_prices, read_sticks
+from yardcliff.messages import tr
 
 router = APIRouter(prefix="/api/timber", tags=["timber"])
 CsvText = Annotated[str, Body(media_type="text/csv")]
@@ -50,16 +51,23 @@ def _view(app: Application, locale: UserLocale) -> StockView:
         saws=[
             Chosen(
                 name=saw["key"],
-                says=f"takes {saw['kerf']}{'' if saw['rips'] else ', does not rip'}",
+                says=tr(
+                    "api.takes",
+                    kerf=saw["kerf"],
+                    what="" if saw["rips"] else tr("api.does-not-rip"),
+                ),
             )
             for saw in table("saws")
         ],
         woods=[
             Chosen(
                 name=wood["name"],
-                says=(
-                    f"{wood['stuff']}, {wood['density']} kg/m³, swells {wood['swells']} % across:"
-                    f" {wood['says']}"
+                says=tr(
+                    "api.kg-m-swells-across",
+                    stuff=wood["stuff"],
+                    density=wood["density"],
+                    swells=wood["swells"],
+                    says=tr(f"wood.{wood['name'].replace(' ', '-')}.says"),
                 ),
             )
             for wood in table("woods")
@@ -68,7 +76,7 @@ def _view(app: Application, locale: UserLocale) -> StockView:
             Chosen(
                 name=one["key"],
                 says=(
-                    f"{one['coats']} coats, {one['spread']} m² a litre"
+                    tr("api.coats-m-a-litre", coats=one["coats"], spread=one["spread"])
                     if one["coats"]
                     else one["name"]
                 ),
@@ -191,10 +199,7 @@ def ask_yard(app: App, locale: AskedLocale) -> StockView:
     with their day.
     """
     if app.supplies.yard is None:
-        raise YardcliffError(
-            "No timber yard is known: start Yardcliff with --yard and its address, or load prices"
-            " as CSV."
-        )
+        raise YardcliffError(tr("api.no-timber-yard-known-start-yardcliff"))
     app.supplies.keep(app.supplies.yard.prices(locale.currency))
     return _view(app, locale)
 
@@ -240,4 +245,4 @@ def import_prices(text: CsvText, app: App, unit: Unit = "mm") -> TimberFile:
 
 
 def _refused(rows: list[Refused]) -> list[str]:
-    return [f"Line {row.line}: {row.why}" for row in rows]
+    return [tr("api.line", line=row.line, why=row.why) for row in rows]

@@ -33,6 +33,7 @@ from yardcliff.core.wood.layout import Group, Laid, Offcut, Sawn, marks, pieces,
 from yardcliff.core.wood.means import Means
 from yardcliff.core.wood.rack_timber import Timber
 from yardcliff.core.wood.stock import PriceList, Stick, Supply
+from yardcliff.messages import tr
 from yardcliff.store.timber import Sawing
 
 NO_PRICE = "—"
@@ -112,7 +113,7 @@ def view_timber(
         priced=", ".join(
             f"{prices.supplier}, {locale.day(prices.taken)}" for prices in supply.lists
         )
-        or "no prices yet",
+        or tr("api.no-prices-yet"),
         kerf=tape.write_fine(found.plan.kerf) if found.plan.kerf else "nothing",
         findings=[view_finding(finding, tape) for finding in found.findings],
         forbidden=[
@@ -146,11 +147,11 @@ def _work(found: Timber, currency: str, locale: UserLocale) -> str:
     """`Ripping takes 40 min with a jigsaw: that saves 1.70.`"""
     plan, plain = found.plan, found.as_sold
     does = [
-        ("Ripping", plan.means.rip, plan.work("strip")),
-        ("Planing", plan.means.thin, plan.work("thin")),
+        (tr("api.ripping"), plan.means.rip, plan.work("strip")),
+        (tr("api.planing"), plan.means.thin, plan.work("thin")),
     ]
     takes = " ".join(
-        f"{name} takes {spoken(minutes)} {way.by}."
+        tr("api.takes-2", name=name, spoken=spoken(minutes), by=way.by)
         for name, way, minutes in does
         if way and minutes
     )
@@ -158,14 +159,21 @@ def _work(found: Timber, currency: str, locale: UserLocale) -> str:
         return takes
     more = len(plain.missing) - len(plan.missing)
     if more > 0:
-        return f"{takes} Without it there is nothing for {more} part{'s' * (more > 1)}."
+        return tr("api.without-there-nothing-for-part", takes=takes, n=more)
     if plan.cost is None or plain.cost is None or plain.cost == plan.cost:
-        return f"{takes} It saves wood, and no money that is known."
+        return tr("api.saves-wood-no-money-known", takes=takes)
     rate = plan.means.shop.rate
     counted = (
-        f"an hour counted at {locale.money(rate, currency)}" if rate else "your time is not counted"
+        tr("api.an-hour-counted-at", money=locale.money(rate, currency))
+        if rate
+        else tr("api.your-time-is-not-counted")
     )
-    return f"{takes} That saves {locale.money(plain.cost - plan.cost, currency)}; {counted}."
+    return tr(
+        "api.that-saves",
+        takes=takes,
+        money=locale.money(plain.cost - plan.cost, currency),
+        counted=counted,
+    )
 
 
 def _parts(found: Timber, cutting: Cutting, sticks: Iterable[Sawn]) -> list[str]:
@@ -176,7 +184,7 @@ def _parts(found: Timber, cutting: Cutting, sticks: Iterable[Sawn]) -> list[str]
 
 def _stick(key: str, supply: Supply, tape: Tape) -> str:
     """A stick that is left alone, as its owner knows it."""
-    on_hand = {f"stick {one}": stick for one, stick in supply.sticks}
+    on_hand = {tr("api.stick-2", number=one): stick for one, stick in supply.sticks}
     if key not in on_hand:
         return key
     stick = on_hand[key]
@@ -186,7 +194,7 @@ def _stick(key: str, supply: Supply, tape: Tape) -> str:
 def view_sawing(sawing: Sawing, locale: UserLocale) -> SawingView:
     over = sawing.spent - sawing.planned
     said = (
-        "as planned"
+        tr("api.as-planned-2")
         if not over
         else f"{locale.money(abs(over), sawing.currency)} {'more' if over > 0 else 'less'}"
     )
@@ -212,19 +220,19 @@ def _group(group: Group, means: Means, tape: Tape, currency: str, locale: UserLo
 def _verdict(group: Group, currency: str, locale: UserLocale) -> str:
     """How good a plan is, no better than it is known to be."""
     if not group.sawn:
-        return "nothing to cut it from"
+        return tr("api.nothing-to-cut-it-from")
     if group.missing:
-        many = len(group.missing)
-        return f"{many} part{'s' * (many != 1)} of it from nothing yet"
+        return tr("api.part-of-it-from-nothing-yet", n=len(group.missing))
     if group.cost is None or group.gap is None:
-        return "prices not known: least wood"
+        return tr("api.prices-not-known-least-wood")
     if not group.cost:
-        return "all from what is on hand"
+        return tr("api.all-from-what-is-on-hand")
     if group.proved:
-        return f"{locale.money(group.cost, currency)}, proved cheapest"
-    return (
-        f"{locale.money(group.cost, currency)}, within {locale.money(group.gap, currency)} of the"
-        " cheapest"
+        return tr("api.proved-cheapest", money=locale.money(group.cost, currency))
+    return tr(
+        "api.within-of-the-cheapest",
+        money=locale.money(group.cost, currency),
+        money_2=locale.money(group.gap, currency),
     )
 
 
@@ -272,7 +280,7 @@ def _sawn(sawn: Sawn, means: Means, tape: Tape, currency: str, locale: UserLocal
         **dict(view_cuts(sawn, order(sawn, means, tape), means.cutting.takes, tape)),
         on_hand=source.on_hand,
         price=(
-            "on hand"
+            tr("api.on-hand")
             if source.on_hand
             else NO_PRICE
             if source.price is None
@@ -288,14 +296,16 @@ def _sawn(sawn: Sawn, means: Means, tape: Tape, currency: str, locale: UserLocal
 def _line(line: Line, currency: str, locale: UserLocale) -> LineView:
     said = [line.supplier] if line.supplier else []
     if line.was is not None:
-        said.append(f"was {locale.money(line.was, currency)}")
+        said.append(tr("api.was", money=locale.money(line.was, currency)))
     if line.stock is not None and line.stock < line.packs:
-        said.append(f"only {line.stock} there" if line.stock else "out of stock")
+        said.append(
+            tr("api.only-there", stock=line.stock) if line.stock else tr("api.out-of-stock")
+        )
     return LineView(
         kind=line.kind,
         name=line.name,
         need=amount(line.need, line.unit),
-        buy=line.bought if line.packs else "on hand",
+        buy=line.bought if line.packs else tr("api.on-hand"),
         each=NO_PRICE if line.each is None else locale.money(line.each, currency),
         total=NO_PRICE if line.total is None else locale.money(line.total, currency),
         left=amount(line.left, line.unit) if line.left else "",
@@ -304,7 +314,11 @@ def _line(line: Line, currency: str, locale: UserLocale) -> LineView:
         known=line.total is not None,
         unit=line.unit,
         noted=(
-            f"{amount(line.pack, line.unit)} for {locale.money(line.each or 0, currency)}"
+            tr(
+                "api.for",
+                amount=amount(line.pack, line.unit),
+                money=locale.money(line.each or 0, currency),
+            )
             if line.noted
             else ""
         ),

@@ -4,6 +4,7 @@ from collections.abc import Callable
 from contextvars import ContextVar
 
 from yardcliff.core.base.errors import YardcliffError
+from yardcliff.messages import tr
 
 
 class GivenUp(YardcliffError):
@@ -23,4 +24,4 @@ def check() -> None:
     round of tries.
     """
     if not WAITED_FOR.get()():
-        raise GivenUp("It was given up: nobody waits for it any more.")
+        raise GivenUp(tr("base.was-given-up-nobody-waits-for"))

@@ -5,7 +5,9 @@ from collections.abc import Iterator, Mapping
 from typing import Annotated, Any, Self
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, ValidationInfo
-from pydantic_core import PydanticCustomError
+
+from yardcliff.core.base.errors import cannot_read
+from yardcliff.messages import tr
 
 MAX_COUNT = 1000
 
@@ -56,15 +58,11 @@ def whole(least: int, most: int) -> BeforeValidator:
     def read(value: Any, info: ValidationInfo) -> int:
         text = str(value).strip()
         if isinstance(value, bool) or not re.fullmatch(r"[+-]?\d{1,9}", text):
-            raise PydanticCustomError(
-                "count", "“{text}” is no whole number: write one like 7.", {"text": text[:40]}
-            )
+            raise cannot_read("count", "base.no-whole-number-write-one-like", text=text[:40])
         worked_out = info.context and info.context.get("worked out")
         if not least <= int(text) <= most and not (worked_out and int(text) >= least):
-            raise PydanticCustomError(
-                "count",
-                "{text} is out of range: {least} to {most} fit on a rack.",
-                {"text": text, "least": least, "most": most},
+            raise cannot_read(
+                "count", "base.out-range-fit-on-rack", text=text, least=least, most=most
             )
         return int(text)
 
@@ -72,8 +70,8 @@ def whole(least: int, most: int) -> BeforeValidator:
 
 
 def angle(least: int, most: int, what: str, measured: str) -> BeforeValidator:
-    """Reads degrees within bounds, as typed; `what` it is and how it is `measured` are said where
-    it is not.
+    """Reads degrees within bounds, as typed; `what` it is and how it is `measured`, both keys of
+    messages, are said where it is not.
     """
 
     def read(value: Any) -> float:
@@ -83,16 +81,14 @@ def angle(least: int, most: int, what: str, measured: str) -> BeforeValidator:
         except ValueError:
             degrees = float("nan")
         if not least <= degrees <= most:
-            raise PydanticCustomError(
+            raise cannot_read(
                 "angle",
-                "“{text}” is no {what}: write {least} to {most} degrees, measured {measured}.",
-                {
-                    "text": str(value)[:40],
-                    "what": what,
-                    "least": least,
-                    "most": most,
-                    "measured": measured,
-                },
+                "base.is-no-write-to-degrees-measured",
+                text=str(value)[:40],
+                what=tr(what),
+                least=least,
+                most=most,
+                measured=tr(measured),
             )
         return degrees
 
@@ -103,5 +99,5 @@ Count = Annotated[int, whole(1, MAX_COUNT)]
 """A whole number of things, 1 to 1000."""
 Spares = Annotated[int, whole(0, MAX_COUNT)]
 """A whole number of things, 0 to 1000."""
-Tilt = Annotated[float, angle(0, 45, "tilt", "from square to the face")]
+Tilt = Annotated[float, angle(0, 45, "base.tilt", "base.from-square-to-the-face")]
 """Degrees from square to the face, 0 to 45."""

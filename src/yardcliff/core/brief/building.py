@@ -6,8 +6,8 @@ import re
 from typing import Annotated, Any, Literal
 
 from pydantic import BeforeValidator, Field, PlainSerializer, StringConstraints
-from pydantic_core import PydanticCustomError
 
+from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
 
 WaitKind = Literal["glue", "clamps", "conditioner", "coat", "cure", "filler"]
@@ -29,16 +29,12 @@ def _minutes(value: Any) -> int:
         and all(unit in UNITS or not unit for _, unit in parts)
     )
     if isinstance(value, bool) or not known:
-        raise PydanticCustomError(
-            "wait", "“{text}” is no time: write one like 45 min or 8 h.", {"text": str(value)[:40]}
-        )
+        raise cannot_read("wait", "brief.no-time-write-one-like-45", text=str(value)[:40])
     total = round(
         sum(float(number.replace(",", ".")) * UNITS.get(unit, 1) for number, unit in parts)
     )
     if total > MOST_WAIT:
-        raise PydanticCustomError(
-            "wait", "“{text}” is longer than 30 days.", {"text": str(value)[:40]}
-        )
+        raise cannot_read("wait", "brief.is-longer-than-30-days", text=str(value)[:40])
     return total
 
 

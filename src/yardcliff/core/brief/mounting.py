@@ -4,8 +4,8 @@ import re
 from typing import Annotated, Any, Literal
 
 from pydantic import BeforeValidator, Field
-from pydantic_core import PydanticCustomError
 
+from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.things.item import Weight
 from yardcliff.core.units.exact import Fraction
@@ -34,11 +34,7 @@ def _factor(value: Any) -> float:
     found = re.fullmatch(r"\d{1,2}(?:[.,]\d{1,3})?", str(value).strip())
     factor = float(found[0].replace(",", ".")) if found and value is not True else 0.0
     if not 1 <= factor <= 20:
-        raise PydanticCustomError(
-            "factor",
-            "“{text}” is no factor from 1 to 20: write it like “4” or “2.5”.",
-            {"text": str(value)[:40]},
-        )
+        raise cannot_read("factor", "brief.no-factor-from-1-20-write", text=str(value)[:40])
     return factor
 
 

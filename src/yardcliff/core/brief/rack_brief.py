@@ -3,8 +3,8 @@
 from typing import Annotated, ClassVar, Self
 
 from pydantic import Field, model_validator
-from pydantic_core import PydanticCustomError
 
+from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.brief.building import Making
 from yardcliff.core.brief.cutting import Cutting
@@ -14,7 +14,7 @@ from yardcliff.core.row.row_brief import RowBrief
 from yardcliff.core.row.rows import ALIKE, RowsBrief
 from yardcliff.core.strength.force import Pulled, hardest
 from yardcliff.core.things.item import Item, Key
-from yardcliff.core.things.thing import LEVEL, Run, Thing, Things
+from yardcliff.core.things.thing import Run, Thing, Things
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size, TapeName
 
@@ -51,7 +51,7 @@ class RackBrief(Frozen):
     cutting: Cutting = Cutting()
     making: Making = Making()
 
-    run: ClassVar[Run] = LEVEL
+    run: ClassVar[Run] = Run.LEVEL
 
     @property
     def kinds(self) -> dict[str, Item]:
@@ -84,9 +84,5 @@ class RackBrief(Frozen):
         kinds = self.kinds
         for kind in (*self.row.order, *own):
             if kind not in kinds:
-                raise PydanticCustomError(
-                    "order",
-                    "“{kind}” is in the order, but is not among what hangs.",
-                    {"kind": kind},
-                )
+                raise cannot_read("order", "brief.in-order-but-not-among-what", kind=kind)
         return self

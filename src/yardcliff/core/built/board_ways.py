@@ -11,6 +11,7 @@ from yardcliff.core.design.there import LONG, Step
 from yardcliff.core.rack import Part
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
+from yardcliff.messages import listed, tr
 
 
 def _stem(key: str) -> str:
@@ -25,47 +26,51 @@ def ways_from_board(asked: Asked) -> Iterator[WayOut]:
     long, off = exact_text(found), found - asked.subject.planned
     holes = drilled(asked.done, asked.there)
     says = (
-        f"{write(abs(off))} longer: the spaces grow"
+        tr("built.longer-the-spaces-grow", off=write(abs(off)))
         if off > 0
-        else f"{write(abs(off))} shorter: the spaces shrink"
+        else tr("built.shorter-the-spaces-shrink", off=write(abs(off)))
     )
-    others = "" if asked.done.rack.one_board else "; all others are cut to it"
+    others = "" if asked.done.rack.one_board else tr("built.all-others-are-cut-to-it")
     if off > 0:
         way = asked.tried(
             "trim",
-            "Cut it to length",
-            f"Take {write(off)} off the {row.run.end}: the plan stays.",
+            tr("built.cut-it-to-length"),
+            tr("built.take-off-the-the-plan-stays", off=write(off), end=row.run.end),
             {},
         )
-        cut = Step(f"Cut {name} to length", 5, f"Take {write(off)} off the {row.run.end}.")
+        cut = Step(
+            tr("built.cut-to-length", name=name),
+            5,
+            tr("built.take-off-the", off=write(off), end=row.run.end),
+        )
         yield replace(way, minutes=5, clears=(asked.subject.what,), steps=(cut,))
     others_cut = _others_cut(asked)
     if off < 0 or not others_cut:
         way = asked.tried(
             "adopt",
-            "Take the new length",
-            f"{name[0].upper()}{name[1:]} is {says} with it{others}.",
+            tr("built.take-the-new-length"),
+            tr("built.is-with-it", upper=name[0].upper(), name=name[1:], says=says, others=others),
             {0: {}, **holes},
             {"length": long, "follows": "pitch"},
         )
         yield _cut_alike(asked, way, others_cut, found)
     if row.axes[-1] + row.fixture.right <= found:
-        yield _left(asked, "its marks stay")
+        yield _left(asked, tr("built.its-marks-stay"))
     if off < 0 and others_cut and not holes.get(asked.row_index):
         yield _shared(asked, off)
     if not holes and off < 0:
         if row.count > 1:
             yield asked.tried(
                 "fewer",
-                "Hang one less",
-                f"{row.count - 1} have more room on it than {row.count} had.",
+                tr("built.hang-one-less"),
+                tr("built.have-more-room-on-than-had", count=row.count - 1, count_2=row.count),
                 {0: {}},
                 {"length": long, "count": row.count - 1, "follows": "pitch"},
             )
         yield asked.tried(
             "ends",
-            "Keep the spacing",
-            "The ends give way, the pitch stays.",
+            tr("built.keep-the-spacing"),
+            tr("built.ends-give-way-pitch-stays"),
             {0: {}},
             {"length": long, "pitch": exact_text(row.pitch), "follows": "ends"},
         )
@@ -80,25 +85,29 @@ def ways_from_part(asked: Asked) -> Iterator[WayOut]:
     )
     off, name = found - asked.subject.planned, asked.subject.title
     if off > 0:
-        does = (
-            f"{'Plane' if asked.subject.across else 'Take'} {write(off)}"
-            f" off{'' if asked.subject.across else ' one end'}."
-        )
+        across = asked.subject.across
+        does = tr("built.plane-off" if across else "built.take-off-end", off=write(off))
         way = asked.tried(
             "trim",
-            f"Bring it to {'width' if asked.subject.across else 'length'}",
-            f"{does[:-1]}: the plan stays.",
+            tr("built.bring-it-to-width" if across else "built.bring-it-to-length"),
+            tr("built.the-plan-stays", does=does[:-1]),
             {},
         )
         yield replace(
-            way, minutes=5, clears=(what,), steps=(Step(f"Bring {name} to size", 5, does),)
+            way,
+            minutes=5,
+            clears=(what,),
+            steps=(Step(tr("built.bring-to-size", name=name), 5, does),),
         )
-    yield _left(asked, "what meets it gives way, or has a gap so wide")
+    yield _left(asked, tr("built.what-meets-gives-way-or-has"))
     alike = _others_cut(asked)
     if off < 0 and alike and not asked.subject.across:
-        names = " and ".join(part.name.lower() for part in alike)
+        names = listed(part.name.lower() for part in alike)
         way = asked.tried(
-            "match", f"Cut {names} to match", f"All are {write(abs(off))} shorter, and equal.", {}
+            "match",
+            tr("built.cut-to-match", names=names),
+            tr("built.all-are-shorter-and-equal", off=write(abs(off))),
+            {},
         )
         yield _cut_alike(
             asked,
@@ -128,9 +137,9 @@ def _cut_alike(asked: Asked, way: WayOut, others: Sequence[Part], long: Fraction
     write = asked.done.tape.write
     steps = tuple(
         Step(
-            f"Cut {part.name.lower()} to match",
+            tr("built.cut-to-match", names=part.name.lower()),
             5,
-            f"To {write(long)}: the same end of each is cut.",
+            tr("built.same-end-each-cut", long=write(long)),
             part=part.key,
         )
         for part in others
@@ -161,7 +170,10 @@ def _left(asked: Asked, what_gives: str) -> WayOut:
         else ("longer" if off > 0 else "shorter")
     )
     way = asked.tried(
-        "leave", "Leave it", f"It stays {asked.done.tape.write(abs(off))} {more}: {what_gives}.", {}
+        "leave",
+        tr("built.leave-it"),
+        tr("built.it-stays", off=asked.done.tape.write(abs(off)), more=more, what_gives=what_gives),
+        {},
     )
     return replace(way, even=max(way.even, abs(off)), meant={asked.subject.what: found})
 
@@ -174,9 +186,12 @@ def _shared(asked: Asked, off: Fraction) -> WayOut:
     plan = {i: axis - half for i, axis in enumerate(row.axes)}
     way = asked.tried(
         "share",
-        "Share the difference",
-        f"Each mark {asked.done.tape.write(half)} nearer to the {row.run.start}; hung so much"
-        " further in, both ends are back alike, and all is in line.",
+        tr("built.share-the-difference"),
+        tr(
+            "built.each-mark-nearer-hung-so-much",
+            half=asked.done.tape.write(half),
+            start=row.run.start,
+        ),
         asked.unmoved({**drilled(asked.done, asked.there), k: plan}),
     )
     return replace(way, meant={asked.subject.what: asked.there.measured[asked.subject.what]})

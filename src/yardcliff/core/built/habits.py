@@ -10,6 +10,7 @@ from yardcliff.core.findings.finding import Patch
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.workshop.shop import PACES
+from yardcliff.messages import tr
 
 LONGEST_STINT = 14 * 60
 """Whoever was at the bench for longer forgot to clock out, minutes: rule of thumb."""
@@ -52,19 +53,19 @@ def usual(racks: Sequence[Built], kerf_planned: Fraction, tape: Tape) -> Iterato
     ]
     if (drift := taught(offs)) is not None:
         side = (
-            f"{tape.write_fine(abs(drift))} {'beyond' if drift > 0 else 'short of'}"
+            f"{tape.write_fine(abs(drift))} {('beyond' if drift > 0 else tr('built.short-of'))}"
             if drift
             else "on"
         )
-        yield Habit(f"Your holes lie {side} their marks, by the middle of {len(offs)}.")
+        yield Habit(tr("built.your-holes-lie-their-marks-by", side=side, count=len(offs)))
     cuts = [rack.measured[SAW_CUT] for rack in racks if SAW_CUT in rack.measured]
     if (kerf := taught(cuts)) is not None:
         text = tape.write_fine(kerf)
         differs = tape.write_fine(kerf_planned) != text
         patch: Patch | None = {"cutting": {"kerf": text}} if differs else None
         yield Habit(
-            f"Your saw takes {text} at each cut, by the middle of {len(cuts)}.",
-            f"Reckon with {text}",
+            tr("built.your-saw-takes-at-each-cut", text=text, count=len(cuts)),
+            tr("built.reckon-with", text=text),
             patch,
         )
 

@@ -7,6 +7,7 @@ from yardcliff.core.built.way import Asked, WayOut
 from yardcliff.core.design.as_built import drilled, pins_of
 from yardcliff.core.design.there import Step
 from yardcliff.core.units.exact import Fraction
+from yardcliff.messages import tr
 
 PLUG, AGAIN = 13, 2
 """Minutes to bore a hole out, glue a plug in and pare it, and to drill it again: rule of thumb."""
@@ -32,32 +33,32 @@ def ways_from_hole(asked: Asked, place: int) -> Iterator[WayOut]:
     by = f"{write(abs(off))} {row.run.moved(off)}"
     if slip := _misread(asked, place, at):
         yield replace(
-            asked.tried("misread", "Measure it again", slip, {}),
+            asked.tried("misread", tr("built.measure-it-again"), slip, {}),
             minutes=1,
             clears=(asked.subject.what,),
         )
-    count = f"the {len(mine) + 1} that are" if mine else "it"
+    count = tr("built.the-that-are", count=len(mine) + 1) if mine else "it"
     if (
         place not in mine
     ):  # else the other upright is drilled there, and this hole has to be level with it
         yield asked.tried(
             "adopt",
-            "Take it as it is",
-            f"Holder {place + 1} stays where it is, {by}; all others where they were.",
+            tr("built.take-it-as-it-is"),
+            tr("built.holder-stays-where-all-others-where", place=place + 1, by=by),
             asked.unmoved({**others, k: {**plan, **mine, place: at}}),
         )
         if len(mine) + 1 < row.holders:
             yield asked.tried(
                 "respace",
-                "Space the rest around it",
-                f"Those that are not drilled yet even out around {count}.",
+                tr("built.space-the-rest-around-it"),
+                tr("built.those-not-drilled-yet-even-out", count=count),
                 {**others, k: {**mine, place: at}},
             )
         if not mine and row.axes[0] + off >= 0:
             yield asked.tried(
                 "shift",
-                "Shift them all",
-                f"The whole row moves {by}: it stays even, and the ends differ.",
+                tr("built.shift-them-all"),
+                tr("built.whole-row-moves-stays-even-ends", by=by),
                 {**others, k: {i: axis + off for i, axis in plan.items()}},
             )
     # Drilled again where it belongs; with nothing else drilled in the row, the plan holds it
@@ -69,8 +70,8 @@ def ways_from_hole(asked: Asked, place: int) -> Iterator[WayOut]:
     if glyph.screws and abs(off) <= glyph.width / 2 - bit / 2 - PLATE_RIM and abs(off) >= 2 * bit:
         way = asked.tried(
             "hide",
-            "Drill anew, and hide it",
-            "The hook's plate covers the stray hole; the new one is far enough from it to hold.",
+            tr("built.drill-anew-and-hide-it"),
+            tr("built.hooks-plate-covers-stray-hole-new"),
             again,
         )
         yield replace(
@@ -81,15 +82,14 @@ def ways_from_hole(asked: Asked, place: int) -> Iterator[WayOut]:
     )
     way = asked.tried(
         "plug",
-        "Plug it, and drill again",
-        "Bore it out, glue a plug of the same wood in, its grain with the board's; go on after"
-        f" {glue // 60 or 1} h.",
+        tr("built.plug-it-and-drill-again"),
+        tr("built.bore-out-glue-plug-same-wood", glue=glue // 60 or 1),
         again,
     )
     plug = Step(
-        f"Plug {asked.subject.title}",
+        tr("built.plug", title=asked.subject.title),
         PLUG,
-        "Bore it out, glue a plug of the same wood in, pare it flush.",
+        tr("built.bore-out-glue-plug-same-wood-2"),
         glue,
         "glue",
     )
@@ -105,9 +105,9 @@ def _again(asked: Asked, place: int, at: Fraction) -> Step:
     """The hole drilled anew, where it belongs."""
     row = asked.row.run
     return Step(
-        f"Drill {asked.subject.title} again",
+        tr("built.drill-again", title=asked.subject.title),
         AGAIN,
-        f"{place + 1}: {asked.done.tape.write(at)} from the {row.start}",
+        tr("built.from-the", place=place + 1, at=asked.done.tape.write(at), start=row.start),
         again=True,
     )
 
@@ -121,15 +121,13 @@ def _misread(asked: Asked, place: int, at: Fraction) -> str | None:
         return None
     if abs(row.length - at - row.axes[place]) <= near:
         planned = asked.done.tape.write(row.axes[place])
-        return (
-            f"From the {row.run.end} that is {planned}, where it is planned: hook the tape at"
-            f" the {row.run.start}."
+        return tr(
+            "built.from-where-planned-hook-tape-at",
+            end=row.run.end,
+            planned=planned,
+            start=row.run.start,
         )
     other = next(
         (i for i, axis in enumerate(row.axes) if i != place and abs(axis - at) <= near), None
     )
-    return (
-        None
-        if other is None
-        else f"Hole {other + 1} is planned just there: is the figure in its own line?"
-    )
+    return None if other is None else tr("built.hole-planned-just-there-figure-in", other=other + 1)

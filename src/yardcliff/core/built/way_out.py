@@ -21,6 +21,7 @@ from yardcliff.core.units.length import LONGEST, exact_text
 from yardcliff.core.wood.layout import pieces
 from yardcliff.core.wood.plan import cut_plan
 from yardcliff.core.wood.stock import Supply
+from yardcliff.messages import tr
 
 ANEW = "anew"
 """The way by which a part is made again."""
@@ -50,9 +51,12 @@ def taken(way: WayOut, done: Design, subject: Subject, found: Fraction) -> dict[
     at, planned = done.tape.write_given(found), done.tape.write(subject.planned)
     return {
         "code": way.code,
-        "text": (
-            f"{subject.title.capitalize()} is at {at} where {planned} was planned:"
-            f" {way.title.lower()}."
+        "text": tr(
+            "built.is-at-where-was-planned",
+            title=subject.title.capitalize(),
+            at=at,
+            planned=planned,
+            title_2=way.title.lower(),
         ),
         "at": exact_text(found),
         "planned": exact_text(subject.planned),
@@ -91,7 +95,8 @@ def anew(asked: Asked) -> Iterator[WayOut]:
     if plan.missing or not wanted:
         return
     sticks = ", ".join(
-        f"{sawn.source.name}, {write(sawn.source.long)}{', on hand' if sawn.source.on_hand else ''}"
+        f"{sawn.source.name}, {write(sawn.source.long)}"
+        + (f", {tr('built.on-hand')}" if sawn.source.on_hand else "")
         for sawn in plan.sawn
     )
     work = sum(
@@ -101,7 +106,9 @@ def anew(asked: Asked) -> Iterator[WayOut]:
     )
     on_it = tuple(subject.what for subject in subjects(asked.done) if subject.part == key)
     board = rack.one_board and key == rack.rows[0].part
-    name = "the board" if board else asked.part.name.lower()
-    title = f"Make {name if board or name[-1].isdigit() else f'the {name}'} again"
-    way = asked.tried(ANEW, title, f"From {sticks}.", {})
+    name = tr("built.the-board") if board else asked.part.name.lower()
+    title = tr(
+        "built.make-again", name=name if board or name[-1].isdigit() else tr("built.the", name=name)
+    )
+    way = asked.tried(ANEW, title, tr("built.from", sticks=sticks), {})
     yield replace(way, minutes=work, cost=plan.cost, clears=on_it)

@@ -18,6 +18,7 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import LONGEST, exact_text
 from yardcliff.core.wall.survey import Site
 from yardcliff.core.ways import Brief, build
+from yardcliff.messages import tr
 
 MOVED = frozenset({"made.board", "made.hole", "made.place"})
 """Findings of what is made and would have to be elsewhere."""
@@ -123,11 +124,10 @@ def refuse_moves(after: Design, before: Callable[[], Design]) -> None:
         known = {finding.message for finding in before().findings}
         moved = [one for one in moved if one not in known]
     if moved:
-        more = f" And {len(moved) - 1} more." if len(moved) > 1 else ""
-        raise MadeAlready(
-            f"{moved[0]}{more} Take its tick back at the bench, or make the part anew, to plan it"
-            " otherwise."
-        )
+        said = moved[0]
+        if len(moved) > 1:
+            said = tr("design.further", said=said, count=len(moved) - 1)
+        raise MadeAlready(tr("design.take-its-tick-back-at-bench", moved=said))
 
 
 def _held(bent: Brief, asked: Brief, done: Design, there: Built) -> Iterator[Finding]:
@@ -137,25 +137,38 @@ def _held(bent: Brief, asked: Brief, done: Design, there: Built) -> Iterator[Fin
     rack, write = build(asked), done.tape.write_fine
     for k, long in miscut(rack, there):
         if k == 0:
-            says = (
-                f"{done.rack.part(done.rack.rows[0].part).name} is cut: it stays {write(long)}"
-                " long."
+            says = tr(
+                "design.is-cut-it-stays-long",
+                name=done.rack.part(done.rack.rows[0].part).name,
+                long=write(long),
             )
-            yield Finding("made.held", "what is made", says, "made", write(long), write(long))
+            yield Finding(
+                "made.held",
+                tr("part.what-is-made"),
+                says,
+                tr("quantity.made"),
+                write(long),
+                write(long),
+            )
     at: dict[int, list[str]] = {}
     for k, place, x in strays(rack, there):
-        at.setdefault(k, []).append(f"{place + 1} at {write(x)}")
+        at.setdefault(k, []).append(tr("design.number-at", number=place + 1, at=write(x)))
     for k, places in at.items():
-        of = f" of {done.rack.named((k,)).lower()}" if 1 < len(done.rack.rows) > k else ""
-        named_ = ", ".join(places[:MOST_NAMED])
-        more = f" and {len(places) - MOST_NAMED} more" if len(places) > MOST_NAMED else ""
-        one = len(places) == 1
-        says = (
-            f"Hole{'s' * (not one)}{of} {named_}{more} {'is' if one else 'are'} drilled and"
-            f" stay{'s' * one} there."
-        )
+        holes = ", ".join(places[:MOST_NAMED])
+        if len(places) > MOST_NAMED:
+            holes = tr("design.and-more", listed=holes, count=len(places) - MOST_NAMED)
+        if 1 < len(done.rack.rows) > k:
+            row = done.rack.named((k,)).lower()
+            says = tr("design.holes-of-row-drilled", n=len(places), row=row, holes=holes)
+        else:
+            says = tr("design.holes-drilled", n=len(places), holes=holes)
         yield Finding(
-            "made.held", "what is made", says, "drilled", str(len(places)), str(len(places))
+            "made.held",
+            tr("part.what-is-made"),
+            says,
+            tr("quantity.drilled"),
+            str(len(places)),
+            str(len(places)),
         )
 
 
@@ -166,28 +179,36 @@ def kept(done: Design, there: Built) -> Iterator[Finding]:
     yield from _resized(done, there)
     for k, long in miscut(rack, there):
         name = (
-            rack.part(rack.rows[k].part).name if k < len(rack.rows) else f"The board of row {k + 1}"
+            rack.part(rack.rows[k].part).name
+            if k < len(rack.rows)
+            else tr("design.the-board-of-row", number=k + 1)
         )
         wants = (
-            f"wants {write(rack.rows[k].row.length)}" if k < len(rack.rows) else "has no such board"
+            tr("design.wants", length=write(rack.rows[k].row.length))
+            if k < len(rack.rows)
+            else tr("design.has-no-such-board")
         )
         yield _moved(
             "made.board",
-            f"{name} is cut: {write(long)} long. The plan {wants}.",
+            tr("design.is-cut-long-the-plan", name=name, long=write(long), wants=wants),
             write(long),
             wants,
         )
     for k, place, at in strays(rack, there):
         row = rack.rows[k].row if k < len(rack.rows) else None
-        of = f"{rack.named((k,))}, hole" if k < len(rack.rows) > 1 else "Hole"
+        of = (
+            tr("design.hole", what=rack.named((k,)))
+            if k < len(rack.rows) > 1
+            else tr("design.hole-2")
+        )
         wants = (
-            f"has it at {write(row.axes[place])}"
+            tr("design.has-it-at", axes=write(row.axes[place]))
             if row and place < len(row.axes)
-            else "has no such hole"
+            else tr("design.has-no-such-hole")
         )
         yield _moved(
             "made.hole",
-            f"{of} {place + 1} is drilled: at {write(at)}. The plan {wants}.",
+            tr("design.is-drilled-at-the-plan", of=of, place=place + 1, at=write(at), wants=wants),
             write(at),
             wants,
         )
@@ -201,16 +222,18 @@ def kept(done: Design, there: Built) -> Iterator[Finding]:
     parts = {part.key: part.name for part in done.parts}
     for key in dict.fromkeys(part for part, *_ in gone):
         mine = [
-            f"{write(along)} along and {write(across)} across"
+            tr("design.along-and-across", along=write(along), across=write(across))
             for part, _, along, across in gone
             if part == key
         ]
-        more = " and elsewhere" if len(mine) > MOST_NAMED else ""
-        says = (
-            f"{parts.get(key) or there.names.get(key, 'A part that is no more')} is drilled:"
-            f" {', '.join(mine[:MOST_NAMED])}{more}. The plan has nothing there."
+        more = tr("design.and-elsewhere") if len(mine) > MOST_NAMED else ""
+        says = tr(
+            "design.drilled-plan-has-nothing-there",
+            get=parts.get(key) or there.names.get(key, tr("design.part-no-more")),
+            mine=", ".join(mine[:MOST_NAMED]),
+            more=more,
         )
-        yield _moved("made.place", says, mine[0], "nothing there")
+        yield _moved("made.place", says, mine[0], tr("design.nothing-there"))
 
 
 def _left(done: Design, there: Built) -> Iterator[Finding]:
@@ -221,16 +244,25 @@ def _left(done: Design, there: Built) -> Iterator[Finding]:
     for subject in subjects(replace(done, there=NOTHING)):
         at = there.meant.get(subject.what, subject.planned)
         if abs(subject.planned - at) > done.tape.step:
-            off = (
-                f"{write(abs(at - subject.planned))} {'more' if at > subject.planned else 'less'}"
-                " than planned"
+            off = tr(
+                "design.than-planned",
+                at=write(abs(at - subject.planned)),
+                what="more" if at > subject.planned else "less",
             )
-            says = (
-                f"{subject.title[0].upper()}{subject.title[1:]} is {write(at)}, {off}, and"
-                " stays so."
+            says = tr(
+                "design.is-and-stays-so",
+                upper=subject.title[0].upper(),
+                title=subject.title[1:],
+                at=write(at),
+                off=off,
             )
             yield Finding(
-                "made.left", "what is made", says, "made", write(at), write(subject.planned)
+                "made.left",
+                tr("part.what-is-made"),
+                says,
+                tr("quantity.made"),
+                write(at),
+                write(subject.planned),
             )
 
 
@@ -247,11 +279,16 @@ def _resized(done: Design, there: Built) -> Iterator[Finding]:
         ):
             cut, name = " × ".join(map(write, size)), part.name if part else there.names[key]
             wants = (
-                f"wants {' × '.join(write(may[0]) for may in may_be)}"
+                tr("design.wants", length=" × ".join(write(may[0]) for may in may_be))
                 if part
-                else "has no such part"
+                else tr("design.has-no-such-part")
             )
-            yield _moved("made.board", f"{name} is cut: {cut}. The plan {wants}.", cut, wants)
+            yield _moved(
+                "made.board",
+                tr("design.is-cut-the-plan", name=name, cut=cut, wants=wants),
+                cut,
+                wants,
+            )
 
 
 def _may_be(part: Part, there: Built) -> tuple[tuple[Fraction, ...], ...]:
@@ -265,7 +302,7 @@ def _may_be(part: Part, there: Built) -> tuple[tuple[Fraction, ...], ...]:
 
 
 def _moved(code: str, says: str, found: str, wants: str) -> Finding:
-    return Finding(code, "what is made", says, "made", found, wants)
+    return Finding(code, tr("part.what-is-made"), says, tr("design.made"), found, wants)
 
 
 def row_of(done: Design, subject: Subject) -> int:

@@ -17,6 +17,7 @@ from yardcliff.core.units.length import Tape, exact_text
 from yardcliff.core.wall.position import first_place, widest_row
 from yardcliff.core.wall.survey import Site
 from yardcliff.core.ways import FAMILIES, Brief, build
+from yardcliff.messages import tr
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,10 +37,13 @@ def begin_on(brief: Brief, wall: str, site: Site) -> Begun:
     longest = widest_row(rack, site, there.place.hand)
     if rack.row.length > longest:
         long = longest // tape.step * tape.step
-        free = f"{tape.write(long)} {'of height' if rack.up else 'beside what is there'}"
+        free = (
+            tr("design.of-height", long=tape.write(long))
+            if rack.up
+            else tr("design.beside-what-is-there", long=tape.write(long))
+        )
         patch, says = next(
-            _shorter(there, site, long, free),
-            ({}, "It does not fit there: put it elsewhere, or hang less."),
+            _shorter(there, site, long, free), ({}, tr("design.does-not-fit-there-put-elsewhere"))
         )
         there = amend(there, patch)
         rack = build(there)
@@ -75,10 +79,10 @@ def _shorter(brief: Brief, site: Site, long: Fraction, free: str) -> Iterator[tu
         own: list[Patch] = [{}] * (rows - 1) + [{"kind": "", "count": last}] if last < each else []
         patch: Patch = {"row": row | {"count": each}, "rows": {"count": rows, "own": own}}
         if 1 < rows <= MOST_ROWS and good(patch):
-            yield patch, f"In {rows} rows, for {free}."
+            yield patch, tr("design.in-rows-for", rows=rows, free=free)
     if most:
         there, all_ = (len(build(one).hung) for one in (amend(brief, fewer(most)), brief))
-        yield fewer(most), f"{there} of {all_}: no more fit in {free}."
+        yield fewer(most), tr("design.of-no-more-fit-in", there=there, all=all_, free=free)
 
 
 def _musts(rack: Rack) -> set[str]:

@@ -25,6 +25,7 @@ from yardcliff.core.things.listing import Listed, shipped
 from yardcliff.core.units.length import Tape, exact_text
 from yardcliff.core.ways import BRIEFS, FAMILIES, Brief, build, solve_row
 from yardcliff.core.ways.family import Family
+from yardcliff.messages import tr
 
 # Typing the figure that follows holds it; this is the one that follows instead.
 _GIVES_WAY: dict[str, Follows] = {
@@ -63,7 +64,7 @@ def amend(brief: Brief, patch: Patch) -> Brief:
     so that nothing jumps.
     """
     if not isinstance(patch, dict):
-        raise BriefError([("", "A change is an object of the fields to change.")])
+        raise BriefError([("", tr("design.change-object-fields-change"))])
     row = patch.get("row")
     asked: Patch = row if isinstance(row, dict) else {}
     if asked.get("pitch") is not None and "spacing" not in asked and brief.row.spacing == "tidy":
@@ -180,11 +181,12 @@ def describe(before: Brief, after: Brief) -> str:
     held = read_brief(_letting_follow(before, after.row.follows))
     changes = list(differences(held, after)) or list(differences(before, after))
     if not changes:
-        return "no change"
+        return tr("design.no-change")
     # Another way of building is the news; the rest comes with it.
     path, old, new = next((change for change in changes if change[0] == ("family",)), changes[0])
     words = " ".join(path).replace("_", " ")
-    more = f" and {len(changes) - 1} more" if len(changes) > 1 else ""
+    more = tr("design.and-more-2", count=len(changes) - 1) if len(changes) > 1 else ""
     if isinstance(old, tuple) or isinstance(new, tuple):
         return words + more
-    return f"{words} {show(old, tape)} to {show(new, tape)}{more}"
+    changed = tr("design.from-to", words=words, old=show(old, tape), new=show(new, tape))
+    return f"{changed}{more}"

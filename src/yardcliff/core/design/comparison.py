@@ -11,6 +11,7 @@ from yardcliff.core.design.rack_design import Design
 from yardcliff.core.findings.finding import Severity
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
+from yardcliff.messages import tr
 
 Better = Callable[[list[Fraction]], Fraction]
 
@@ -45,24 +46,26 @@ def _results(designs: Sequence[Design], tape: Tape) -> Iterator[Trait]:
             best = tuple(i for i, value in enumerate(values) if value == better(values))
         return Trait(label, tuple(map(write, values)), best)
 
-    yield trait("things", [Fraction(len(design.rack.hung)) for design in designs], str, max)
-    yield trait("board", [row.length for row in rows], tape.write, min)
-    yield trait("least air", [row.air for row in rows], tape.write, max)
     yield trait(
-        "board a thing",
+        tr("design.things"), [Fraction(len(design.rack.hung)) for design in designs], str, max
+    )
+    yield trait(tr("design.board"), [row.length for row in rows], tape.write, min)
+    yield trait(tr("design.least-air"), [row.air for row in rows], tape.write, max)
+    yield trait(
+        tr("design.board-a-thing"),
         [design.rack.row.length / len(design.rack.hung) for design in designs],
         tape.write,
         min,
     )
-    yield trait("taken by things", [row.fullness for row in rows], percent, None)
-    yield trait("mean pitch", [row.pitch for row in rows], tape.write, None)
+    yield trait(tr("design.taken-by-things"), [row.fullness for row in rows], percent, None)
+    yield trait(tr("design.mean-pitch"), [row.pitch for row in rows], tape.write, None)
     yield trait(rows[0].run.start, [row.axes[0] for row in rows], tape.write, None)
     yield trait(rows[0].run.end, [row.length - row.axes[-1] for row in rows], tape.write, None)
-    yield trait("out of even", [row.unevenness for row in rows], tape.write, min)
+    yield trait(tr("design.out-of-even"), [row.unevenness for row in rows], tape.write, min)
     to_settle = [
         sum(f.severity is not Severity.NOTE for f in design.findings) for design in designs
     ]
-    yield trait("to settle", [Fraction(count) for count in to_settle], str, min)
+    yield trait(tr("design.to-settle"), [Fraction(count) for count in to_settle], str, min)
 
 
 def percent(share: Fraction) -> str:

@@ -14,6 +14,7 @@ from yardcliff.core.findings.finding import Finding, Fix, Patch, Severity
 from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.wall.hanging import on_wall
 from yardcliff.core.ways import build
+from yardcliff.messages import tr
 
 TRIES = 24
 """Changes that are tried for one design: what is left over is offered as it came."""
@@ -70,7 +71,8 @@ class _Trial:
             settles = [one for one in found if one.settles]
             for one in settles:
                 yield replace(
-                    one.fix, label=f"{one.fix.label} (then: {one.brings[0].title.lower()})"
+                    one.fix,
+                    label=tr("design.then", label=one.fix.label, title=one.brings[0].title.lower()),
                 )
             # Where something is made, one that does not help is one that cannot move it.
             if not settles and not untried and self.done.there == NOTHING:
@@ -89,7 +91,11 @@ class _Trial:
             for second, _ in zip(
                 islice(left[0].fixes, 2) if left else (), self.budget, strict=False
             ):
-                label = f"{one.fix.label}, and {second.label[0].lower()}{second.label[1:]}"
+                label = tr(
+                    "design.both",
+                    first=one.fix.label,
+                    second=second.label[0].lower() + second.label[1:],
+                )
                 both = Fix(label, _both(one.fix.patch, second.patch))
                 if self._try(finding, both).clean:
                     yield both

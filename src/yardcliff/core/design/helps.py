@@ -8,6 +8,7 @@ from yardcliff.core.design.rack_design import Design, design
 from yardcliff.core.findings.finding import Fix
 from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.wall.anchors import ANCHORS
+from yardcliff.messages import tr
 
 WORTH = 0.8
 """What takes less than a fifth off is not worth a word."""
@@ -39,14 +40,14 @@ def helps_most(done: Design) -> tuple[Fix, float] | None:
 def _changes(done: Design) -> Iterator[Fix]:
     brief = done.brief
     if brief.board.wood != "hardwood":
-        yield Fix("a hardwood board", {"board": {"wood": "hardwood"}})
+        yield Fix(tr("fix.a-hardwood-board"), {"board": {"wood": "hardwood"}})
     site, mount = done.on_wall.site, brief.mount
     if site is None:
         return
     if mount.foot == "none":
-        yield Fix("a spacer at the foot", {"mount": {"foot": "spacer"}})
+        yield Fix(tr("fix.a-spacer-at-the-foot"), {"mount": {"foot": "spacer"}})
     if mount.by != "through":
-        yield Fix("screws through it", {"mount": {"by": "through"}})
+        yield Fix(tr("fix.screws-through-it"), {"mount": {"by": "through"}})
     for into in _INTO:
         if into != mount.into and site.wall.makeup in ANCHORS[into].walls:
             yield Fix(ANCHORS[into].name, {"mount": {"into": into, "pull": None, "shear": None}})

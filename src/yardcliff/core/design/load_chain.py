@@ -12,15 +12,15 @@ from yardcliff.core.strength.wood import DRAWN_SAFETY, PART, SAFETY, gravity
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wall.hanging import OnWall
 from yardcliff.core.wall.survey import Site
+from yardcliff.core.wall.wall import makeup_name
+from yardcliff.messages import tr
 
-NO_PROOF = (
-    "A rule of thumb, and no proof: hang your own weight on it before anything else hangs there."
-)
+NO_PROOF = "design.rule-thumb-no-proof-hang-your"
 _BLOCKS = {
-    "unknown": "the weakest block, as nobody said which",
-    "solid": "brick or concrete",
-    "hollow": "hollow block",
-    "aerated": "aerated block",
+    "unknown": "design.weakest-block-as-nobody-said-which",
+    "solid": "design.brick-or-concrete",
+    "hollow": "design.hollow-block",
+    "aerated": "design.aerated-block",
 }
 
 
@@ -49,24 +49,26 @@ def chain(brief: RackBrief, rack: Rack, on: OnWall, tape: Tape) -> Chain:
         if said is None or link.share > said.share:
             known[link.kind, link.name] = link
     found = sorted(known.values(), key=lambda link: -link.share)
-    unchecked = (
-        "" if on.site else "No wall is chosen yet: what holds the rack on it is not checked."
-    )
+    unchecked = "" if on.site else tr("design.no-wall-chosen-yet-what-holds")
     return Chain(tuple(_assumed(brief, on, tape)), tuple(found), unchecked)
 
 
 def _assumed(brief: RackBrief, on: OnWall, tape: Tape) -> list[str]:
     pulled = brief.pulled
-    children = ", with children who hang on it" if brief.children else ""
+    children = tr("design.with-children-who-hang-on-it") if brief.children else ""
     said = [
-        (
-            f"Wood: {brief.board.wood} as light as any of its name (specific gravity"
-            f" {gravity(brief.board.wood):g}); a {PART[DRAWN_SAFETY]} of what draws a screw, a"
-            f" {PART[SAFETY]} of what breaks a board or a dowel."
+        tr(
+            "design.wood-as-light-as-any-its",
+            wood=brief.board.wood,
+            gravity=f"{gravity(brief.board.wood):g}",
+            part=PART[DRAWN_SAFETY],
+            part_2=PART[SAFETY],
         ),
-        (
-            f"Pull: {pulled.force:.0f} N, {pulled.says}{children}; down and straight out, on the"
-            " worst place."
+        tr(
+            "design.pull-n-down-straight-out-on",
+            force=f"{pulled.force:.0f}",
+            says=pulled.says,
+            children=children,
         ),
     ]
     return [*said, _wall(on.site, brief.mount, tape)] if on.site else said
@@ -75,13 +77,15 @@ def _assumed(brief: RackBrief, on: OnWall, tape: Tape) -> list[str]:
 def _wall(site: Site, mount: Mount, tape: Tape) -> str:
     wall = site.wall
     of = (
-        _BLOCKS[wall.block]
+        tr(_BLOCKS[wall.block])
         if wall.makeup == "masonry"
-        else f"{wall.makeup}, {tape.write_fine(wall.lining)} over them"
+        else tr(
+            "design.over-them", makeup=makeup_name(wall.makeup), lining=tape.write_fine(wall.lining)
+        )
     )
     packet = (
-        f"; the packet's figures over {mount.factor:g}"
+        tr("design.the-packets-figures-over", factor=f"{mount.factor:g}")
         if mount.pull is not None or mount.shear is not None
         else ""
     )
-    return f"Wall: {of}{packet}."
+    return tr("design.wall", of=of, packet=packet)

@@ -11,6 +11,7 @@ from yardcliff.core.design.rack_design import Design
 from yardcliff.core.rack import HOLDER, Face, Hole, Kind, Operation, Part
 from yardcliff.core.units.angles import both_ways, degrees
 from yardcliff.core.units.length import Tape
+from yardcliff.messages import listed, tr
 
 
 def what(operation: Operation) -> str:
@@ -28,7 +29,9 @@ def depth(operation: Operation, tape: Tape) -> str:
     if operation.how:
         return operation.how
     return (
-        "right through" if operation.depth is None else f"{tape.write_fine(operation.depth)} deep"
+        tr("design.right-through")
+        if operation.depth is None
+        else tr("design.deep", depth=tape.write_fine(operation.depth))
     )
 
 
@@ -36,12 +39,17 @@ def setting(operation: Operation) -> str:
     """The tilt by both conventions; empty where it is not drilled or cut to a depth."""
     if operation.how:
         return ""
-    return both_ways(operation.tilt) if operation.tilt else "square to the face"
+    return both_ways(operation.tilt) if operation.tilt else tr("design.square-to-the-face")
 
 
 def left(operation: Operation, tape: Tape) -> str:
     """The wood that stays behind it, or nothing where none does."""
     return "" if operation.web is None else tape.write_fine(operation.web)
+
+
+def stop(operation: Operation) -> str:
+    """What keeps it from going further: `depth stop`, `through`."""
+    return tr("design.through") if operation.stop == "through" else operation.stop
 
 
 def apart(operation: Operation, design: Design) -> str:
@@ -55,7 +63,13 @@ def apart(operation: Operation, design: Design) -> str:
         at = sorted({place.along for place in operation.places if place.part == key})
         found += [design.tape.write(b - a) for a, b in pairwise(at)]
     *most, last = once(found) or ("",)
-    return f"{', '.join(most)} and {last} apart" if most else f"{last} apart" if last else ""
+    return (
+        tr("design.and-apart", most=", ".join(most), last=last)
+        if most
+        else tr("design.apart", last=last)
+        if last
+        else ""
+    )
 
 
 INTO_THE_WALL = (Kind.WALL_HOLE, Kind.KEYHOLE)
@@ -76,7 +90,7 @@ def where(operation: Operation, design: Design) -> str:
     parts = {key: design.part(key) for key in operation.parts if key != HOLDER}
     on = operation.piece.lower() or named(parts.values())
     faces = once(parts[place.part].called(place.face) for place in operation.places)
-    spot = operation.spot or " and ".join(faces)
+    spot = operation.spot or listed(faces)
     return f"{on}, {spot}" if spot else on
 
 
@@ -120,7 +134,11 @@ class HoleTable:
     def name(self) -> str:
         """`Rear board`, `Spacer, 4 alike`."""
         said = named(self.parts).capitalize()
-        return f"{said}, {len(self.parts)} alike" if len(self.parts) > 1 else self.parts[0].name
+        return (
+            tr("design.alike", said=said, count=len(self.parts))
+            if len(self.parts) > 1
+            else self.parts[0].name
+        )
 
 
 def hole_tables(design: Design) -> tuple[HoleTable, ...]:
@@ -136,7 +154,7 @@ def _faces(design: Design, part: Part) -> Iterator[FaceTable]:
     for face, holes in groupby(design.holes.get(part.key, ()), key=lambda hole: hole.place.face):
         along, across, rest = read_from(part, face)
         seen = (
-            ", seen from behind: that end is at the right"
+            tr("design.seen-from-behind-end-at-right")
             if face is Face.BACK and not part.stands
             else ""
         )
@@ -152,9 +170,9 @@ def _line(design: Design, part: Part, hole: Hole) -> HoleLine:
         tape.write(place.across),
         tape.write(part.across_in_all(place.face) - place.across),
         tape.write_fine(made.size),
-        "through" if made.depth is None else tape.write_fine(made.depth),
+        tr("design.through") if made.depth is None else tape.write_fine(made.depth),
         degrees(made.tilt) if made.tilt else "",
-        made.head,
+        tr(f"head.{made.head}") if made.head else "",
         purpose(hole, design),
     )
 
@@ -165,24 +183,31 @@ def purpose(hole: Hole, design: Design) -> str:
     """
     place, made = hole.place, hole.made
     if place.holder >= 0 and made.kind is Kind.FOOT_HOLE:
-        return f"foot {place.holder + 1}"
+        return tr("design.foot", holder=place.holder + 1)
     if place.holder >= 0:
-        row = f"row {place.row + 1}, " if design.rack.several else ""
-        return f"{row}{design.rack.glyph_of(place.row).called} {place.holder + 1}"
+        row = tr("design.row", row=place.row + 1) if design.rack.several else ""
+        holder = design.rack.glyph_of(place.row).called.replace(" ", "-")
+        return f"{row}{tr(f'holder.{holder}', number=place.holder + 1)}"
     if place.joins:
         other = design.part(place.joins).name.lower()
         dowels = made.kind in (Kind.DOWEL_HOLE, Kind.DOWEL_ANSWER, Kind.LEDGE_DOWEL)
         through = "into" if made.kind is Kind.SCREW_HOLE else "from"
-        return f"dowel to {other}" if dowels else f"screw {through} {other}"
-    return _PURPOSES.get(made.kind, made.kind.noun())
+        return (
+            tr("design.dowel-to", other=other)
+            if dowels
+            else tr("design.screw", through=through, other=other)
+        )
+    if made.kind in _PURPOSES:
+        return tr(_PURPOSES[made.kind])
+    return made.kind.noun()
 
 
 _PURPOSES = {
-    Kind.WALL_HOLE: "into the wall",
-    Kind.PLUG_SEAT: "plug over it",
-    Kind.HEAD_SEAT: "head and washer",
-    Kind.STRIP_HOLE: "screw to the strip",
-    Kind.STRIP_PILOT: "screw from the cleat",
+    Kind.WALL_HOLE: "design.into-the-wall",
+    Kind.PLUG_SEAT: "design.plug-over-it",
+    Kind.HEAD_SEAT: "design.head-and-washer",
+    Kind.STRIP_HOLE: "design.screw-to-the-strip",
+    Kind.STRIP_PILOT: "design.screw-from-the-cleat",
 }
 
 

@@ -5,10 +5,11 @@ from dataclasses import dataclass, replace
 from itertools import pairwise
 
 from yardcliff.core.design.rack_design import Design
-from yardcliff.core.design.there import BOARD, LONG, WIDE, Built, named
+from yardcliff.core.design.there import LONG, WIDE, Built, named
 from yardcliff.core.rack import Part
 from yardcliff.core.rack.blanks import part_blanks
 from yardcliff.core.units.exact import Fraction
+from yardcliff.messages import tr
 
 SAW_CUT = "saw cut"
 NO_ROW = -1
@@ -41,8 +42,10 @@ class Subject:
         if self.row == NO_ROW:
             return self.title
         if self.across:
-            return "width"
-        return BOARD if self.place is None else f"hole {self.place + 1}"
+            return tr("design.width")
+        return (
+            tr("design.board") if self.place is None else tr("design.hole-3", place=self.place + 1)
+        )
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,11 +90,18 @@ def _of_rows(done: Design) -> Iterator[Subject]:
     for k, row in enumerate(rack.rows):
         if row.part not in seen:
             seen.add(row.part)
-            title = "the board" if rack.one_board else rack.part(row.part).name.lower()
+            title = tr("design.the-board") if rack.one_board else rack.part(row.part).name.lower()
             yield Subject(named(k), title, row.row.length, k, part=row.part)
         of = "" if alone else f"{rack.named((k,)).lower()}, "
         for place, axis in enumerate(row.row.axes):
-            yield Subject(named(k, place), f"{of}hole {place + 1}", axis, k, place, row.part)
+            yield Subject(
+                named(k, place),
+                tr("design.hole-4", of=of, place=place + 1),
+                axis,
+                k,
+                place,
+                row.part,
+            )
         if k == next(i for i, other in enumerate(rack.rows) if other.part == row.part):
             yield from _width(rack.part(row.part), k)
 
@@ -109,13 +119,13 @@ def _width(part: Part, row: int) -> Iterator[Subject]:
     """How wide a part is that is cut from one board."""
     if not part.seams and not part.of:
         (blank,) = part_blanks(part)
-        name = f"{part.name.lower()}, how wide"
+        name = tr("design.how-wide", name=part.name.lower())
         yield Subject(f"{WIDE}{part.key}", name, blank.wide, row, part=part.key, across=True)
 
 
 def saw_cut(done: Design) -> Subject:
     """What the saw takes at a cut, as it is reckoned with."""
-    return Subject(SAW_CUT, "a saw cut", done.brief.cutting.takes)
+    return Subject(SAW_CUT, tr("design.a-saw-cut"), done.brief.cutting.takes)
 
 
 def measured(done: Design, there: Built) -> Verdict:

@@ -23,6 +23,7 @@ from yardcliff.core.shapes.geometry import (
 from yardcliff.core.shapes.scene import Box, Label, Scene, Stroke, Symbol
 from yardcliff.core.things.look import Look, silhouette
 from yardcliff.core.units.length import Tape
+from yardcliff.messages import tr
 
 PERSON, PERSON_HALF, REACH = 1720.0, 260.0, 1950.0
 """A grown person's height, half width, and what they reach with ease, mm: typical, for size."""
@@ -65,7 +66,7 @@ def front(rack: Rack, tape: Tape) -> Scene:
     # What slides into an edge stands before it; what hangs, behind its holder.
     symbols = (*holders, *_hung(rack)) if rack.glyph.before else (*_hung(rack), *before, *holders)
     dimensions = tuple(dimension_lines(rack, tape, extent))
-    labels = (Label(wall.x0 + 10, REACH + 30, "in easy reach", "reach", "start"),)
+    labels = (Label(wall.x0 + 10, REACH + 30, tr("drawing.in-easy-reach"), "reach", "start"),)
     return Scene(tuple(strokes), symbols, dimensions, extent, wall, labels)
 
 

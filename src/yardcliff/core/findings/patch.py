@@ -12,6 +12,7 @@ from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.base.model import leaves
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
+from yardcliff.messages import tr
 
 EXACT: dict[str, Any] = {"exact": True}
 """What models are told of texts that were written by the program, not typed."""
@@ -40,9 +41,17 @@ def problems(error: ValidationError, tags: Container[int | str] = ()) -> list[tu
 
 def _message(error: ErrorDetails) -> str:
     if error["type"] == "union_tag_invalid":
-        return f"“{error['ctx']['tag']}” is none of the choices: {error['ctx']['expected_tags']}."
+        return tr(
+            "findings.is-none-of-the-choices",
+            tag=error["ctx"]["tag"],
+            expected_tags=error["ctx"]["expected_tags"],
+        )
     if error["type"] == "literal_error":
-        return f"“{error['input']}” is none of the choices: {error['ctx']['expected']}."
+        return tr(
+            "findings.is-none-of-the-choices",
+            tag=error["input"],
+            expected_tags=error["ctx"]["expected"],
+        )
     return error["msg"]
 
 

@@ -23,6 +23,7 @@ from yardcliff.core.strength.plate import Plate
 from yardcliff.core.strength.stick import stress
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import LONGEST, Gap, Size, exact_text
+from yardcliff.messages import tr
 
 ALLOWED = 120
 """What mild steel may bear, MPa: half of where it yields."""
@@ -102,11 +103,11 @@ def links(bent: Bent, ground: Ground) -> Iterator[Link]:
     force = ground.pulled.force
     yield Link(
         "hook",
-        "bar at the bend",
+        tr("link.bar-at-the-bend"),
         stress(float(bent.bar), float(stands_out(bent)), force) / ALLOWED,
         "bent.stress",
     )
-    yield Link("screw", "hook's screws", plate(bent, ground).share(force), "hook.share")
+    yield Link("screw", tr("link.hooks-screws"), plate(bent, ground).share(force), "hook.share")
 
 
 def outline(bent: Bent) -> Path:
@@ -147,26 +148,26 @@ def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
         wide = exact_text(bent.bar)
         yield Finding(
             "bent.tight",
-            "Hook",
-            "A bend tighter than the bar is thick may crack on its outside.",
-            "inside radius",
+            tr("part.hook"),
+            tr("bent.tight"),
+            tr("quantity.inside-radius"),
             bent.radius,
             bent.bar,
-            fixes=(Fix(f"Bend round {wide}", {"holder": {"radius": wide}}),),
+            fixes=(Fix(tr("fix.bend-round", wide=wide), {"holder": {"radius": wide}}),),
         )
     if not blanks(bent):
         usual = Bent()
         legs = {
             leg: exact_text(getattr(usual, leg)) for leg in ("back", "arm", "lip", "radius", "bar")
         }
-        shorter = Fix("Legs as usual", {"holder": legs | {"rod": exact_text(usual.rod)}})
+        shorter = Fix(tr("fix.legs-as-usual"), {"holder": legs | {"rod": exact_text(usual.rod)}})
         longer = exact_text(blank(bent))
-        rod = Fix(f"A rod of {longer}", {"holder": {"rod": longer}})
+        rod = Fix(tr("fix.a-rod-of", longer=longer), {"holder": {"rod": longer}})
         yield Finding(
             "bent.rod",
-            "Rod",
-            "The rod is shorter than one hook.",
-            "rod",
+            tr("part.rod"),
+            tr("bent.rod"),
+            tr("quantity.rod"),
             bent.rod,
             blank(bent),
             fixes=(rod, shorter) if blank(bent) <= LONGEST else (shorter,),
@@ -175,15 +176,16 @@ def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
     if behind < BACK:
         longest = (ground.thickness - BACK + flat(bent)[0]) * 2 // 1 / Fraction(2)
         thick = exact_text(deep + BACK)
-        thicker = Fix(f"Board {thick} thick", {"board": {"thickness": thick}})
+        thicker = Fix(tr("fix.board-thick", thick=thick), {"board": {"thickness": thick}})
         shorter = Fix(
-            f"{exact_text(longest)} screws", {"holder": {"screw_length": exact_text(longest)}}
+            tr("fix.screws", longest=exact_text(longest)),
+            {"holder": {"screw_length": exact_text(longest)}},
         )
         yield Finding(
             "hook.through",
-            "Hook",
-            "The screw comes too near the board's back.",
-            "wood behind the point",
+            tr("part.hook"),
+            tr("hook.through"),
+            tr("quantity.wood-behind-the-point"),
             behind,
             BACK,
             fixes=(shorter, thicker) if longest > flat(bent)[0] else (thicker,),
@@ -193,24 +195,26 @@ def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
         longer = exact_text(flat(bent)[0] + least)
         yield Finding(
             "hook.shallow",
-            "Hook",
-            "So little of the screw in the wood will not hold a tug.",
-            "in the board",
+            tr("part.hook"),
+            tr("hook.shallow"),
+            tr("quantity.in-the-board"),
             deep,
             least,
-            fixes=(Fix(f"{longer} screws", {"holder": {"screw_length": longer}}),),
+            fixes=(Fix(tr("fix.screws", longest=longer), {"holder": {"screw_length": longer}}),),
         )
     edge = min(ground.line, ground.height - ground.line) - bent.back / 2
     if edge < EDGE:
         wide = exact_text(bent.back + 2 * EDGE)
         yield Finding(
             "board.narrow",
-            "Board",
-            "The hook's back leg does not fit the board's width.",
-            "wood beside it",
+            tr("part.board"),
+            tr("board.narrow"),
+            tr("quantity.wood-beside-it"),
             edge,
             EDGE,
-            fixes=(Fix(f"Board {wide} wide", {"board": {"height": wide}, "line": None}),),
+            fixes=(
+                Fix(tr("fix.board-wide", wide=wide), {"board": {"height": wide}, "line": None}),
+            ),
         )
     beside = (flat(bent)[1] - clearance(bent.gauge)) / 2
     if beside < RIM:
@@ -221,19 +225,19 @@ def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
         thick = exact_text(Fraction(ceil(float(clearance(bent.gauge) + 2 * RIM) * 2 / pi)))
         yield Finding(
             "bent.hole",
-            "Hook",
-            "A screw's hole leaves too little of the flattened leg beside it.",
-            "steel beside the hole",
+            tr("part.hook"),
+            tr("bent.hole"),
+            tr("quantity.steel-beside-the-hole"),
             f"{float(beside):.1f} mm",
             f"{float(RIM):g} mm",
             fixes=(
                 *(
-                    (Fix(f"{thinner} mm screws", {"holder": {"gauge": thinner}}),)
+                    (Fix(tr("fix.mm-screws", thinner=thinner), {"holder": {"gauge": thinner}}),)
                     if thinner
                     else ()
                 ),
                 Fix(
-                    f"{thick} bar",
+                    tr("fix.bar", thick=thick),
                     {
                         "holder": {
                             "bar": thick,
@@ -278,8 +282,10 @@ def _stronger(bent: Bent, ground: Ground) -> Iterator[Fix]:
             change["board"] = {"wood": wood, "height": exact_text(max(tall, ground.height))}
         if tall > ground.height:
             change["line"] = None
-        hard = ", hardwood" if wood != ground.wood else ""
-        yield Fix(f"{bar} mm bar, back leg {back} mm, {gauge} screws{hard}", change)
+        hard = tr("holders.hardwood") if wood != ground.wood else ""
+        yield Fix(
+            tr("fix.mm-bar-back-leg-mm-screws", bar=bar, back=back, gauge=gauge, hard=hard), change
+        )
         return
 
 
@@ -288,7 +294,7 @@ def choices() -> Section:
     fields = (
         ("bar", "bar"),
         ("radius", "radius"),
-        ("back", "back leg"),
+        ("back", tr("holders.back-leg")),
         ("arm", "arm"),
         ("lip", "lip"),
         ("screw_length", "screw"),
@@ -296,10 +302,12 @@ def choices() -> Section:
         ("kerf", "kerf"),
     )
     gauges = Field(
-        "holder.gauge", "screw", tuple(Option(gauge, f"{gauge} mm") for gauge in get_args(Gauge))
+        "holder.gauge",
+        tr("holders.screw"),
+        tuple(Option(gauge, f"{gauge} mm") for gauge in get_args(Gauge)),
     )
     return Section(
-        "Bent from bar",
+        tr("section.bent-from-bar"),
         (*(Field(f"holder.{name}", label) for name, label in fields), gauges),
         (
             "bent.blank",

@@ -26,6 +26,7 @@ from yardcliff.core.rack import Bore, Kind, Operation, Outline
 from yardcliff.core.strength.stick import stress
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
+from yardcliff.messages import tr
 
 
 def fit(bent: Bent, ground: Ground) -> Fitting:
@@ -36,12 +37,12 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
     drop = bent.back / 2 + bent.radius
     out, (thin, wide) = stands_out(bent), flat(bent)
     return Fitting(
-        name="bent hooks",
+        name=tr("holders.bent-hooks"),
         reach=half(wide),
         glyph=HookGlyph(bent.bar, bent.back, -drop, out, (quarter, -quarter)),
         bores=tuple(Bore("pilot hole", up, bit, deep, 0) for up in (quarter, -quarter)),
         end_distance=Fraction(bent.gauge) * END_DIAMETERS,
-        end_why=f"{END_DIAMETERS} screw diameters from the end, so that it does not split",
+        end_why=tr("holders.screw-diameters-from-end-so-does", end_diameters=END_DIAMETERS),
         hang_drop=drop,
         figures=tuple(_figures(bent, ground, deep)),
         findings=tuple(findings(bent, ground, deep)),
@@ -49,69 +50,71 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
             Operation(
                 Kind.BLANK,
                 (),
-                "cut off",
+                tr("tool.cut-off"),
                 blank(bent),
                 None,
                 0,
                 None,
-                "a stop block, set once for all",
-                "File the ends round before bending, while they are easy to hold.",
-                takes=(Blank("Bent hook", "bar", "steel", bent.bar, bent.bar, blank(bent)),),
+                tr("stop.stop-block-set-once-for-all"),
+                tr("holders.file-ends-round-before-bending-while"),
+                takes=(
+                    Blank(tr("piece.bent-hook"), "bar", "steel", bent.bar, bent.bar, blank(bent)),
+                ),
                 many=1,
-                piece="Bar",
-                spot="across",
+                piece=tr("holders.bar"),
+                spot=tr("spot.across"),
             ),
             Operation(
                 Kind.BEND,
                 (),
-                "inside radius",
+                tr("tool.inside-radius"),
                 bent.radius,
                 None,
                 0,
                 None,
-                "the outline on the template",
-                "One hook first, held against the outline; then all from one setting.",
-                how="90° each, the same way round",
+                tr("stop.the-outline-on-the-template"),
+                tr("holders.one-hook-first-held-against-outline"),
+                how=tr("holders.90-each-the-same-way-round"),
                 many=BENDS,
-                piece="Blank",
-                spot="at the marks",
+                piece=tr("holders.blank"),
+                spot=tr("spot.at-the-marks"),
             ),
             Operation(
                 Kind.HOOK_HOLE,
                 (),
-                "bit",
+                tr("tool.bit"),
                 passes,
                 None,
                 0,
                 None,
-                "through",
-                f"Hammer the leg flat there, {exact_text(thin)} thick and about {float(wide):.0f}"
-                " mm wide; punch, then drill on scrap, clamped.",
+                tr("stop.through"),
+                tr(
+                    "holders.hammer-leg-flat-there-thick-about",
+                    thin=exact_text(thin),
+                    wide=f"{float(wide):.0f}",
+                ),
                 many=2,
-                piece="Back leg",
-                spot="front",
+                piece=tr("holders.back-leg-2"),
+                spot=tr("spot.front"),
             ),
             pilots(
                 ground,
                 upright((quarter, -quarter)),
                 bit,
                 deep,
-                "Through the hook's own holes. Fit the hooks after the finish is dry.",
+                tr("holders.through-hooks-own-holes-fit-hooks"),
                 (screws(bent.gauge, bent.screw_length, 2),),
             ),
         ),
         cautions=(
-            (
-                "Bending: clamp the bar low in the vice and pull towards free floor; a bar that"
-                " slips hits the hand."
-            ),
-            "Small work turns with the drill: clamp it, and stand clear of the swarf.",
+            tr("caution.bending-clamp-bar-low-in-vice"),
+            tr("caution.small-work-turns-with-drill-clamp"),
         ),
         outline=Outline(
-            "one of the bent hooks",
+            tr("holders.one-of-the-bent-hooks"),
             outline(bent),
-            "the board's face",
-            "Hold each hook against it: legs, bends and lip must lie on the line.",
+            tr("holders.the-boards-face"),
+            tr("holders.hold-each-hook-against-legs-bends"),
         ),
         links=tuple(links(bent, ground)),
     )
@@ -120,81 +123,83 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
 def _figures(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Figure]:
     one = bend(bent)
     legs = (
-        Input("a", "back leg", bent.back),
-        Input("b", "arm", bent.arm),
-        Input("c", "lip", bent.lip),
+        Input("a", tr("input.back-leg"), bent.back),
+        Input("b", tr("input.arm"), bent.arm),
+        Input("c", tr("input.lip"), bent.lip),
     )
-    taken = Input("u", "each bend takes", one)
+    taken = Input("u", tr("input.each-bend-takes"), one)
     yield Figure(
         "bent.bend",
-        "A bend takes",
+        tr("bent.bend.label"),
         one,
         "π/2 · (r + k · s)",
         (
-            Input("r", "inside radius", bent.radius),
-            Input("k", "round bar", NEUTRAL),
-            Input("s", "bar", bent.bar),
+            Input("r", tr("input.inside-radius"), bent.radius),
+            Input("k", tr("input.round-bar"), NEUTRAL),
+            Input("s", tr("input.bar"), bent.bar),
         ),
-        "Along the middle of the bar, which neither stretches nor shrinks. Bend one and measure:"
-        " stock varies.",
+        tr("bent.bend.why"),
         fine=True,
     )
     yield Figure(
         "bent.blank",
-        "Blank",
+        tr("bent.blank.label"),
         blank(bent),
         "a + b + c + n · u",
-        (*legs, Input("n", "bends", str(BENDS)), taken),
-        "Cut each this long.",
+        (*legs, Input("n", tr("input.bends"), str(BENDS)), taken),
+        tr("bent.blank.why"),
     )
     yield Figure(
         "bent.first",
-        "First bend starts at",
+        tr("bent.first.label"),
         bent.back,
-        "given",
+        tr("bent.first.formula"),
         (),
-        "From the end of the back leg.",
+        tr("bent.first.why"),
     )
     yield Figure(
         "bent.second",
-        "Second bend starts at",
+        tr("bent.second.label"),
         bent.back + one + bent.arm,
         "a + u + b",
         (legs[0], taken, legs[1]),
-        "From the same end, so that no error adds up.",
+        tr("bent.second.why"),
     )
     yield Figure(
         "bent.rod",
-        "Hooks from a rod",
+        tr("bent.rod.label"),
         str(blanks(bent)),
         "floor((R + w) / (B + w))",
         (
-            Input("R", "rod", bent.rod),
-            Input("w", "kerf", bent.kerf),
-            Input("B", "blank", blank(bent)),
+            Input("R", tr("input.rod"), bent.rod),
+            Input("w", tr("input.kerf"), bent.kerf),
+            Input("B", tr("input.blank"), blank(bent)),
         ),
-        "Whole ones. Snips take no kerf, a saw does.",
+        tr("bent.rod.why"),
     )
     yield Figure(
         "hook.back",
-        "Left behind it",
+        tr("hook.back.label"),
         ground.thickness - deep,
         "T − i",
-        (Input("T", "board", ground.thickness), Input("i", "in the board", deep)),
-        "What stays between the screw's point and the wall side.",
+        (
+            Input("T", tr("input.board"), ground.thickness),
+            Input("i", tr("input.in-the-board"), deep),
+        ),
+        tr("hook.back.why"),
         fine=True,
     )
     force = ground.pulled.force
     yield Figure(
         "bent.stress",
-        "Bending stress",
+        tr("bent.stress.label"),
         f"{stress(float(bent.bar), float(stands_out(bent)), force):.0f} MPa",
         "32 · F · a / (π · s³)",
         (
             force_input(ground.pulled),
-            Input("a", "stands out", stands_out(bent)),
-            Input("s", "bar", bent.bar),
+            Input("a", tr("input.stands-out"), stands_out(bent)),
+            Input("s", tr("input.bar"), bent.bar),
         ),
-        f"A rule of thumb: mild steel may bear {ALLOWED} MPa, half of where it yields.",
+        tr("bent.stress.why", allowed=ALLOWED),
     )
     yield plate_figure(plate(bent, ground), ground.pulled)

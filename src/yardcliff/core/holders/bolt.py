@@ -29,6 +29,7 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size, exact_text
 from yardcliff.core.units.length_text import read
 from yardcliff.data import values
+from yardcliff.messages import tr
 
 LagSize = Literal["6 mm", "8 mm", "10 mm", "1/4 in", "3/8 in"]
 HOLD = 4
@@ -86,8 +87,8 @@ def held(bolt: Bolt, ground: Ground) -> float:
 def links(bolt: Bolt, ground: Ground) -> Iterator[Link]:
     """What may give way: the bolt at the face, or its thread in the board."""
     force = ground.pulled.force
-    yield Link("hook", "bolt at the face", stress(bolt, force) / ALLOWED, "bolt.stress")
-    yield Link("screw", "bolt's thread", in_board(bolt, ground, force), "bolt.hold")
+    yield Link("hook", tr("link.bolt-at-the-face"), stress(bolt, force) / ALLOWED, "bolt.stress")
+    yield Link("screw", tr("link.bolts-thread"), in_board(bolt, ground, force), "bolt.hold")
 
 
 @dataclass(frozen=True, slots=True)
@@ -97,11 +98,7 @@ class BoltGlyph(Glyph):
     called = "bolt"
     rest = Fraction(1, 2)
     stem = 0.34
-    putting = Putting(
-        "Turn the bolts in",
-        "Wax on the thread, a block against the face as the stop.",
-        "All stand out alike.",
-    )
+    putting = Putting("putting.bolt.title", "putting.bolt.line", "putting.bolt.check")
 
     def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
         half, side = float(self.width) / 2, float(self.width) / sqrt(3)
@@ -127,12 +124,12 @@ def fit(bolt: Bolt, ground: Ground) -> Fitting:
     known = measures(bolt)
     across, bit, deep = known["across"], known[ground.wood], bolt.length - bolt.showing
     return Fitting(
-        name="lag bolts",
+        name=tr("holders.lag-bolts"),
         reach=half(across),
         glyph=BoltGlyph(across, across, out=bolt.showing + known["head"]),
         bores=(Bore("pilot hole", ZERO, bit, max(deep, ZERO), 0),),
         end_distance=max(known["diameter"] * END_DIAMETERS, across / 2),
-        end_why=f"{END_DIAMETERS} diameters from the end, so that it does not split",
+        end_why=tr("holders.diameters-from-end-so-does-not", end_diameters=END_DIAMETERS),
         hang_drop=ZERO,
         figures=tuple(_figures(bolt, ground)),
         findings=tuple(_findings(bolt, ground)),
@@ -142,58 +139,59 @@ def fit(bolt: Bolt, ground: Ground) -> Fitting:
                 AXIS,
                 bit,
                 max(deep, ZERO),
-                "Turn each in with a spanner, against a block as thick as it shows.",
+                tr("holders.turn-each-in-with-spanner-against"),
                 (Ware(Goods.LAG_SCREW, 1, (bolt.size, exact_text(bolt.length))),),
             ),
         ),
-        cautions=(
-            (
-                "A spanner that slips takes the knuckles along: pull it towards you, and wax the"
-                " thread."
-            ),
-        ),
+        cautions=(tr("caution.spanner-slips-takes-knuckles-along-pull"),),
         links=tuple(links(bolt, ground)),
     )
 
 
 def _figures(bolt: Bolt, ground: Ground) -> Iterator[Figure]:
     known, deep = measures(bolt), bolt.length - bolt.showing
-    d = Input("d", "bolt", known["diameter"])
-    length, showing = Input("l", "under the head", bolt.length), Input("o", "showing", bolt.showing)
+    d = Input("d", tr("input.bolt"), known["diameter"])
+    length, showing = (
+        Input("l", tr("input.under-the-head"), bolt.length),
+        Input("o", tr("input.showing"), bolt.showing),
+    )
     yield Figure(
         "bolt.pilot",
-        "Pilot bit",
+        tr("bolt.pilot.label"),
         known[ground.wood],
-        f"bit for a {bolt.size} lag screw in {ground.wood}",
-        (d, Input("w", "wood", ground.wood)),
-        "About 70 % of it in softwood, 78 % in hardwood.",
+        tr("bolt.pilot.formula", size=bolt.size, wood=ground.wood),
+        (d, Input("w", tr("input.wood"), ground.wood)),
+        tr("bolt.pilot.why"),
         fine=True,
     )
     yield Figure(
         "bolt.deep",
-        "In the board",
+        tr("bolt.deep.label"),
         deep,
         "l − o",
         (length, showing),
-        "As deep as the pilot hole.",
+        tr("bolt.deep.why"),
         fine=True,
     )
     yield Figure(
         "bolt.back",
-        "Left behind it",
+        tr("bolt.back.label"),
         ground.thickness - deep,
         "T − i",
-        (Input("T", "board", ground.thickness), Input("i", "in the board", deep)),
-        "What stays between the point and the wall side.",
+        (
+            Input("T", tr("input.board"), ground.thickness),
+            Input("i", tr("input.in-the-board"), deep),
+        ),
+        tr("bolt.back.why"),
         fine=True,
     )
     yield Figure(
         "bolt.stress",
-        "Bending stress",
+        tr("bolt.stress.label"),
         f"{stress(bolt, ground.pulled.force):.0f} MPa",
         "32 · F · a / (π · d³)",
-        (force_input(ground.pulled), Input("a", "under its head", bolt.showing), d),
-        f"A rule of thumb: mild steel may bear {ALLOWED} MPa, half of where it yields.",
+        (force_input(ground.pulled), Input("a", tr("input.under-its-head"), bolt.showing), d),
+        tr("bolt.stress.why", allowed=ALLOWED),
     )
     diameter = float(known["diameter"])
     may = withdrawal(
@@ -201,18 +199,20 @@ def _figures(bolt: Bolt, ground: Ground) -> Iterator[Figure]:
     )
     yield Figure(
         "bolt.hold",
-        "Its thread bears",
+        tr("bolt.hold.label"),
         percent(in_board(bolt, ground, ground.pulled.force)),
         LEVERED,
         (
             force_input(ground.pulled),
-            Input("P", "may be pulled", f"{may:.1f} N"),
-            Input("a", "under its head", bolt.showing),
+            Input("P", tr("input.may-be-pulled"), f"{may:.1f} N"),
+            Input("a", tr("input.under-its-head"), bolt.showing),
             d,
-            Input("e", "in the board", rounded(held(bolt, ground))),
-            Input("s", "its hole may bear", f"{embedding(ground.wood, diameter):.2f} MPa"),
+            Input("e", tr("input.in-the-board"), rounded(held(bolt, ground))),
+            Input(
+                "s", tr("input.its-hole-may-bear"), f"{embedding(ground.wood, diameter):.2f} MPa"
+            ),
         ),
-        RATED,
+        tr(RATED),
     )
 
 
@@ -223,35 +223,37 @@ def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
         longer = exact_text(Fraction(ceil(bolt.showing + least)))
         yield Finding(
             "bolt.shallow",
-            "Bolt",
-            "So little of it in the wood does not hold a tug.",
-            "in the board",
+            tr("part.bolt"),
+            tr("bolt.shallow"),
+            tr("quantity.in-the-board"),
             deep,
             least,
-            fixes=(Fix(f"{longer} bolts", {"holder": {"length": longer}}),),
+            fixes=(Fix(tr("fix.bolts", longer=longer), {"holder": {"length": longer}}),),
         )
     if ground.thickness - deep < BACK:
         thick = exact_text(Fraction(ceil(max(deep, least) + BACK)))
         yield Finding(
             "bolt.through",
-            "Bolt",
-            "It comes too near the board's back.",
-            "wood behind the point",
+            tr("part.bolt"),
+            tr("bolt.through"),
+            tr("quantity.wood-behind-the-point"),
             ground.thickness - deep,
             BACK,
-            fixes=(Fix(f"Board {thick} thick", {"board": {"thickness": thick}}),),
+            fixes=(Fix(tr("fix.board-thick", thick=thick), {"board": {"thickness": thick}}),),
         )
     edge = min(ground.line, ground.height - ground.line) - known["across"] / 2
     if edge < EDGE:
         wide = exact_text(known["across"] + 2 * EDGE)
         yield Finding(
             "board.narrow",
-            "Board",
-            "The head stands out over the board's edge.",
-            "wood beside the head",
+            tr("part.board"),
+            tr("board.narrow.head-stands-out-over-boards-edge"),
+            tr("quantity.wood-beside-the-head"),
             edge,
             EDGE,
-            fixes=(Fix(f"Board {wide} wide", {"board": {"height": wide}, "line": None}),),
+            fixes=(
+                Fix(tr("fix.board-wide", wide=wide), {"board": {"height": wide}, "line": None}),
+            ),
         )
     force = ground.pulled.force
     found = stress(bolt, force)
@@ -261,27 +263,31 @@ def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
         thicker = next((other.size for other in sizes if stress(other, force) <= ALLOWED), None)
         yield Finding(
             "bolt.strength",
-            "Bolt",
-            "With a hand that pulls at what hangs there the bolt bends.",
-            "bending stress",
+            tr("part.bolt"),
+            tr("bolt.strength"),
+            tr("quantity.bending-stress"),
             f"{found:.0f} MPa",
             f"{ALLOWED} MPa",
             fixes=(
                 *(
-                    (Fix(f"{short} showing", {"holder": {"showing": short}}),)
+                    (Fix(tr("fix.showing", short=short), {"holder": {"showing": short}}),)
                     if short != "0 mm"
                     else ()
                 ),
-                *((Fix(f"{thicker} bolts", {"holder": {"size": thicker}}),) if thicker else ()),
+                *(
+                    (Fix(tr("fix.bolts", longer=thicker), {"holder": {"size": thicker}}),)
+                    if thicker
+                    else ()
+                ),
             ),
         )
     share = in_board(bolt, ground, force)
     if share > 1:
         yield Finding(
             "bolt.hold",
-            "Bolt",
-            "With a hand that pulls at what hangs there its thread does not hold in the board.",
-            "of what it may bear",
+            tr("part.bolt"),
+            tr("bolt.hold"),
+            tr("quantity.of-what-it-may-bear"),
             percent(share),
             "100%",
             fixes=tuple(_firmer(bolt, ground)),
@@ -292,7 +298,7 @@ def _firmer(bolt: Bolt, ground: Ground) -> Iterator[Fix]:
     """A hardwood board, a thicker board with longer bolts."""
     force = ground.pulled.force
     if ground.wood != "hardwood" and in_board(bolt, replace(ground, wood="hardwood"), force) <= 1:
-        yield Fix("A hardwood board", {"board": {"wood": "hardwood"}})
+        yield Fix(tr("fix.a-hardwood-board-2"), {"board": {"wood": "hardwood"}})
     for deep in range(ceil(bolt.length - bolt.showing) + 1, 121):
         longer = bolt.changed({"length": bolt.showing + deep})
         if in_board(longer, ground, force) <= 1:
@@ -301,7 +307,7 @@ def _firmer(bolt: Bolt, ground: Ground) -> Iterator[Fix]:
                 exact_text(max(deep + BACK, ground.thickness)),
             )
             yield Fix(
-                f"{length} bolts, board {thick} thick",
+                tr("fix.bolts-board-thick", length=length, thick=thick),
                 {"holder": {"length": length}, "board": {"thickness": thick}},
             )
             return
@@ -311,10 +317,12 @@ def choices() -> Section:
     """What lag bolts alone are asked."""
     sizes = tuple(Option(size, size) for size in get_args(LagSize))
     fields = (
-        Field("holder.size", "bolt", sizes),
-        Field("holder.length", "long"),
-        Field("holder.showing", "showing"),
+        Field("holder.size", tr("holders.bolt"), sizes),
+        Field("holder.length", tr("holders.long")),
+        Field("holder.showing", tr("holders.showing")),
     )
     return Section(
-        "Lag bolts", fields, ("bolt.pilot", "bolt.deep", "bolt.back", "bolt.stress", "bolt.hold")
+        tr("section.lag-bolts"),
+        fields,
+        ("bolt.pilot", "bolt.deep", "bolt.back", "bolt.stress", "bolt.hold"),
     )

@@ -31,6 +31,7 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
 from yardcliff.core.units.length_text import read
 from yardcliff.data import table
+from yardcliff.messages import tr
 
 GAUGE, END = "4.0", 20
 """The screws that hold a ring, and how many of their diameters they stay from the rail's end."""
@@ -71,11 +72,7 @@ class ClipGlyph(Glyph):
 
     called = "ring"
     within = True
-    putting = Putting(
-        "Screw the rings on",
-        "Mouths all one way, both screws a ring.",
-        "Press a shaft in and out of each.",
-    )
+    putting = Putting("putting.clip.title", "putting.clip.line", "putting.clip.check")
 
     def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
         width, half = float(self.width), float(self.height) / 2
@@ -101,40 +98,43 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     bit = pilot_bit("4.0", ground.wood)
     offset = ground.height / 4
     return Fitting(
-        name="clips",
+        name=tr("holders.clips"),
         how="in",
         reach=half(outside),
         glyph=ClipGlyph(outside, ground.height, out=outside),
         bores=tuple(Bore("pilot hole", up, bit, deep, 0) for up in (offset, -offset)),
         end_distance=max(Fraction(END), outside / 2),
-        end_why="five screw diameters from the end, so that it does not split",
+        end_why=tr("holders.five-screw-diameters-from-end-so"),
         hang_drop=Fraction(0),
         figures=(
             held_figure(clip.held, shaft),
             Figure(
                 "clip.bore",
-                "Ring, inside",
+                tr("clip.bore.label"),
                 inside,
-                "next pipe up from d + y",
-                (Input("d", "shaft", shaft), Input("y", "play", clip.play)),
-                "A ring that pinches is slow to use; one that is loose rattles.",
+                tr("clip.bore.formula"),
+                (Input("d", tr("input.shaft"), shaft), Input("y", tr("input.play"), clip.play)),
+                tr("clip.bore.why"),
                 fine=True,
             ),
             Figure(
                 "clip.mouth",
-                "Mouth",
+                tr("clip.mouth.label"),
                 shaft * MOUTH,
                 "m · d",
-                (Input("m", "share", f"{float(MOUTH):g}"), Input("d", "shaft", shaft)),
-                "Narrower than the shaft, so that it snaps in. Cut one, try it, then cut the rest.",
+                (
+                    Input("m", tr("input.share"), f"{float(MOUTH):g}"),
+                    Input("d", tr("input.shaft"), shaft),
+                ),
+                tr("clip.mouth.why"),
             ),
             Figure(
                 "clip.length",
-                "Ring length",
+                tr("clip.length.label"),
                 ground.height,
-                "given",
+                tr("clip.length.formula"),
                 (),
-                "As long as the rail is wide: it cannot tip.",
+                tr("clip.length.why"),
             ),
         ),
         findings=(
@@ -145,34 +145,30 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
             Operation(
                 Kind.RING,
                 (),
-                "pipe, cut off",
+                tr("tool.pipe-cut-off"),
                 outside,
                 None,
                 0,
                 None,
-                "a stop block, one ring long",
-                "Clamp the pipe in a V block. Saw the mouth along the ring, then round its edges.",
-                takes=(Blank("Ring", "pipe", "plastic", outside, outside, ground.height),),
+                tr("stop.a-stop-block-one-ring-long"),
+                tr("holders.clamp-pipe-in-v-block-saw"),
+                takes=(
+                    Blank(tr("piece.ring"), "pipe", "plastic", outside, outside, ground.height),
+                ),
                 many=1,
-                piece="Pipe",
-                spot="across",
+                piece=tr("holders.pipe"),
+                spot=tr("spot.across"),
             ),
             pilots(
                 ground,
                 upright((ground.height / 4, -ground.height / 4)),
                 bit,
                 deep,
-                "Screw through the mouth; countersink the ring from inside, so that no head"
-                " scratches.",
+                tr("holders.screw-through-mouth-countersink-ring-from"),
                 (screws("4.0", clip.screw, 2),),
             ),
         ),
-        cautions=(
-            (
-                "Short rings roll and catch: saw them with a fine blade, clamped, never held in the"
-                " fingers."
-            ),
-        ),
+        cautions=(tr("caution.short-rings-roll-catch-saw-them"),),
     )
 
 
@@ -183,24 +179,30 @@ def _findings(
         widest = exact_text(inside)
         yield Finding(
             "clip.pipe",
-            "Clip",
-            "No pipe of the table takes that shaft.",
-            "ring, inside",
+            tr("part.clip"),
+            tr("clip.pipe"),
+            tr("quantity.ring-inside"),
             shaft + clip.play,
             inside,
-            fixes=(Fix(f"Hold it at {widest}", {"clip": {"held": widest, "play": "0 mm"}}),),
+            fixes=(
+                Fix(
+                    tr("fix.hold-it-at", widest=widest), {"clip": {"held": widest, "play": "0 mm"}}
+                ),
+            ),
         )
     back = ground.thickness - (clip.screw - wall)
     if back < BACK:
         longest = (ground.thickness - BACK + wall) * 2 // 1 / Fraction(2)
         thick = exact_text(clip.screw - wall + BACK)
-        shorter = Fix(f"{exact_text(longest)} screws", {"clip": {"screw": exact_text(longest)}})
-        thicker = Fix(f"Board {thick} thick", {"board": {"thickness": thick}})
+        shorter = Fix(
+            tr("fix.screws", longest=exact_text(longest)), {"clip": {"screw": exact_text(longest)}}
+        )
+        thicker = Fix(tr("fix.board-thick", thick=thick), {"board": {"thickness": thick}})
         yield Finding(
             "hook.through",
-            "Clip",
-            "The screw comes too near the rail's back.",
-            "wood behind the point",
+            tr("part.clip"),
+            tr("hook.through.screw-comes-too-near-rails-back"),
+            tr("quantity.wood-behind-the-point"),
             back,
             BACK,
             fixes=(shorter, thicker) if longest > wall else (thicker,),

@@ -17,6 +17,7 @@ from yardcliff.core.rack import Kind, Operation
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.messages import tr
 
 LIP = Fraction(15)
 """How far the arms reach past the neck, so that it does not slide off: rule of thumb."""
@@ -65,7 +66,7 @@ def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         how="in",
         reach=half(opening + 2 * cradle.diameter),
         end_distance=opening / 2 + cradle.diameter * 2,
-        end_why="so that the outer arm does not split the end",
+        end_why=tr("holders.so-outer-arm-does-not-split"),
         figures=(
             held_figure(cradle.held, neck),
             *_figures(cradle, neck, opening, deepest, showing),
@@ -78,49 +79,41 @@ def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
             *arms.findings,
         ),
         machining=(*arms.machining, *_scooping(cradle, deepest)),
-        cautions=(
-            *arms.cautions,
-            (
-                "Line the arms with felt, cork or leather; rubber marks some varnishes. Keep clear"
-                " of heaters and sun."
-            ),
-        ),
+        cautions=(*arms.cautions, tr("holders.line-arms-with-felt-cork-or")),
     )
 
 
 def _figures(
     cradle: Cradle, neck: Fraction, opening: Fraction, deepest: Fraction, showing: Fraction
 ) -> tuple[Figure, ...]:
-    h = Input("h", "neck", neck)
+    h = Input("h", tr("input.neck"), neck)
     out = "given" if cradle.showing else "f/2 + h/2 + m"
     inputs = (
-        () if cradle.showing else (Input("f", "deepest thing", deepest), h, Input("m", "lip", LIP))
+        ()
+        if cradle.showing
+        else (Input("f", tr("input.deepest-thing"), deepest), h, Input("m", tr("input.lip"), LIP))
     )
     return (
         Figure(
             "cradle.opening",
-            "Opening",
+            tr("cradle.opening.label"),
             opening,
             "h + y",
-            (h, Input("y", "play", cradle.play)),
-            "Between the arms: the neck passes, the head does not. Measure the head too.",
+            (h, Input("y", tr("input.play"), cradle.play)),
+            tr("cradle.opening.why"),
         ),
         Figure(
             "cradle.apart",
-            "Arms, axis to axis",
+            tr("cradle.apart.label"),
             opening + cradle.diameter,
             "o + d",
-            (Input("o", "opening", opening), Input("d", "arm", cradle.diameter)),
-            "Bore both from one jig, half of this to each side of the mark.",
+            (
+                Input("o", tr("input.opening"), opening),
+                Input("d", tr("input.arm"), cradle.diameter),
+            ),
+            tr("cradle.apart.why"),
         ),
-        Figure(
-            "cradle.out",
-            "Arms stand out",
-            showing,
-            out,
-            inputs,
-            "Past the neck, which hangs half its depth off the plate.",
-        ),
+        Figure("cradle.out", tr("cradle.out.label"), showing, out, inputs, tr("cradle.out.why")),
     )
 
 
@@ -132,17 +125,16 @@ def _scooping(cradle: Cradle, deepest: Fraction) -> Iterator[Operation]:
         yield Operation(
             Kind.SCOOP,
             (),
-            "wide, half-round rasp",
+            tr("tool.wide-half-round-rasp"),
             deepest / 2,
             cradle.scoop,
             0,
             cradle.diameter - cradle.scoop,
-            "a pencil line round the arm",
-            "Where the head rests, half of how deep the thing is from the plate; round it over,"
-            " then line it.",
+            tr("stop.a-pencil-line-round-the-arm"),
+            tr("holders.where-head-rests-half-how-deep"),
             many=2,
-            piece="Arm",
-            spot="top, towards the other",
+            piece=tr("holders.arm"),
+            spot=tr("spot.top-towards-the-other"),
         )
 
 
@@ -152,14 +144,14 @@ def _hollowed(cradle: Cradle) -> Iterator[Finding]:
         less = exact_text(most // 1)
         yield Finding(
             "cradle.scoop",
-            "Arms",
-            "So deep a scoop leaves too little of the arm.",
-            "scoop",
+            tr("part.arms"),
+            tr("cradle.scoop"),
+            tr("quantity.scoop"),
             cradle.scoop,
             most,
             fixes=(
-                Fix(f"A scoop of {less}", {"cradle": {"scoop": less}}),
-                Fix("No scoop", {"cradle": {"scoop": "0 mm"}}),
+                Fix(tr("fix.a-scoop-of", less=less), {"cradle": {"scoop": less}}),
+                Fix(tr("fix.no-scoop"), {"cradle": {"scoop": "0 mm"}}),
             ),
             left=cradle.scoop < cradle.diameter,
         )
@@ -169,11 +161,12 @@ def _findings(showing: Fraction, needed: Fraction) -> Iterator[Finding]:
     if showing < needed:
         yield Finding(
             "cradle.arm",
-            "Arms",
-            "The deepest thing hangs so far off the plate that its neck is hardly between the"
-            " arms.",
-            "arms stand out",
+            tr("part.arms"),
+            tr("cradle.arm"),
+            tr("quantity.arms-stand-out"),
             showing,
             needed,
-            fixes=(Fix(f"Arms of {exact_text(needed)}", {"cradle": {"showing": None}}),),
+            fixes=(
+                Fix(tr("fix.arms-of", needed=exact_text(needed)), {"cradle": {"showing": None}}),
+            ),
         )

@@ -35,6 +35,7 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
 from yardcliff.core.units.length_text import read
 from yardcliff.data import values
+from yardcliff.messages import tr
 
 THREAD = Fraction(3)
 """Of thread beyond the nut, so that it can be tightened, mm."""
@@ -141,17 +142,17 @@ def links(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Link]:
     pull = levered(float(flip.length), lever(flip, rod), force)
     yield Link(
         "peg",
-        "finger where it turns",
+        tr("link.finger-where-it-turns"),
         stress(flip, force, bits.bit) / bending("hardwood"),
         "flip.stress",
     )
     yield Link(
         "peg",
-        "rod",
+        tr("link.rod"),
         pin_stress(pull, float(flip.width + 2 * bits.washer), float(bits.root)) / STEEL,
         "flip.seat",
     )
-    yield Link("screw", "spacers' screws", pull / kept(flip, rod, ground), "flip.seat")
+    yield Link("screw", tr("link.spacers-screws"), pull / kept(flip, rod, ground), "flip.seat")
 
 
 def lever(flip: Flip, rod: Rod) -> float:
@@ -216,7 +217,7 @@ def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction])
     bit, tool = bits.recess_bit
     rods = (
         Blank(
-            "Rod",
+            tr("piece.rod"),
             "threaded rod",
             "steel",
             bits.diameter,
@@ -230,10 +231,9 @@ def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction])
         Kind.NUT_RECESS,
         places,
         bit,
-        "About the rod hole, in the end spacers, before that is drilled through: nut and washer lie"
-        " below the wood.",
+        tr("holders.about-rod-hole-in-end-spacers"),
         deep=bits.recess,
-        stop="depth stop",
+        stop=tr("holders.depth-stop"),
         takes=(*rods, Ware(Goods.NUT, 2 * len(lengths), (rod.size,))),
         tool=tool,
     )
@@ -247,12 +247,12 @@ def findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
         thick = exact_text(least)
         yield Finding(
             "flip.pin",
-            "Rod",
-            "Its hole, or its nut's recess, leaves too little wood in pieces so thick.",
-            "fingers thick",
+            tr("part.rod"),
+            tr("flip.pin"),
+            tr("quantity.fingers-thick"),
             rod.thickness,
             least,
-            fixes=(Fix(f"Fingers {thick} thick", {"rod": {"thickness": thick}}),),
+            fixes=(Fix(tr("fix.fingers-thick", thick=thick), {"rod": {"thickness": thick}}),),
             left=max(bits.bit, bits.recess_bit[0]) < rod.thickness,
         )
     tall, _, _ = spacer(flip, rod)
@@ -261,16 +261,12 @@ def findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
         seen = ground.height > tall
         yield Finding(
             "flip.backer",
-            "Backer",
-            (
-                "It is seen above the spacers."
-                if seen
-                else "So narrow a backer holds the spacers on half their height or less."
-            ),
-            "backer",
+            tr("part.backer"),
+            (tr("flip.backer") if seen else tr("flip.backer.so-narrow-backer-holds-spacers-on")),
+            tr("quantity.backer"),
             ground.height,
             tall if seen else tall / 2,
-            fixes=(Fix(f"Backer {fits} wide", {"board": {"height": fits}}),),
+            fixes=(Fix(tr("fix.backer-wide", fits=fits), {"board": {"height": fits}}),),
         )
     yield from strength_finding(flip, ground.pulled.force, bits.bit)
     *_, bends, drawn = links(flip, rod, ground)
@@ -278,10 +274,9 @@ def findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
         worst = max(bends, drawn, key=lambda link: link.share)
         yield Finding(
             "flip.seat",
-            "Rod",
-            "With a hand that pulls at the open finger its heel levers at the rod: too much for"
-            f" the {worst.name}.",
-            "of what it may bear",
+            tr("part.rod"),
+            tr("flip.seat", name=worst.name),
+            tr("quantity.of-what-it-may-bear"),
             percent(worst.share),
             "100%",
             fixes=tuple(_firmer(flip, rod, ground)),
@@ -306,10 +301,15 @@ def _firmer(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Fix]:
             if fits and holds(made, on, replace(ground, wood=wood)):
                 more = ({"board": {"wood": wood}}, f", {wood}") if wood != ground.wood else ({}, "")
                 change = {"rod": {"size": "M8", "thickness": exact_text(on.thickness)}, **more[0]}
-                yield Fix(f"M8 rod, fingers {exact_text(on.thickness)} thick{more[1]}", change)
+                yield Fix(
+                    tr(
+                        "fix.m8-rod-fingers-thick", thickness=exact_text(on.thickness), more=more[1]
+                    ),
+                    change,
+                )
                 break
     for out in range(int(flip.length // 5 * 5), 20, -5):
         short = flip.changed({"length": Fraction(out)})
         if out < flip.length and holds(short, rod, ground):
-            yield Fix(f"Fingers {out} mm long", {"flip": {"length": f"{out} mm"}})
+            yield Fix(tr("fix.fingers-mm-long", out=out), {"flip": {"length": f"{out} mm"}})
             return

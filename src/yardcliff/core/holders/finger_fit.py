@@ -30,6 +30,7 @@ from yardcliff.core.rack import Bore, Kind, Operation, Outline
 from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.units.angles import degrees as written
 from yardcliff.core.units.length import exact_text
+from yardcliff.messages import tr
 
 
 def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
@@ -40,12 +41,12 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
     rise, reach = (rounded(float(flip.length) * way(radians(flip.tilt))) for way in (sin, cos))
     high = below + flip.length
     return Fitting(
-        name="fingers on a rod",
+        name=tr("holders.fingers-on-a-rod"),
         reach=half(room),
         glyph=FingerGlyph(flip.width, high, rise, rounded(ends.off) + reach),
         bores=(Bore("finger", (flip.length - below) / 2, flip.width, flip.thickness, flip.tilt),),
         end_distance=room / 2 + bits.recess + WOOD,
-        end_why="so that the nut lies in the last spacer with wood behind it",
+        end_why=tr("holders.so-nut-lies-in-last-spacer"),
         hang_drop=ZERO,
         figures=tuple(_figures(flip, rod, ground)),
         findings=tuple(findings(flip, rod, ground)),
@@ -53,17 +54,16 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
             Operation(
                 Kind.PIN_HOLE,
                 (),
-                "bit",
+                tr("tool.bit"),
                 bits.bit,
                 None,
                 0,
                 None,
-                "through, on scrap",
-                f"{float(below):.1f} mm from the heel's end, in the middle of its thickness: on the"
-                " press, against a stop.",
+                tr("stop.through-on-scrap"),
+                tr("holders.mm-from-heels-end-in-middle", below=f"{float(below):.1f}"),
                 takes=(
                     Blank(
-                        "Finger",
+                        tr("piece.finger"),
                         "board",
                         "hardwood",
                         max(flip.width, flip.thickness),
@@ -73,43 +73,38 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
                     Ware(Goods.WASHER, 2, (rod.size,)),
                 ),
                 many=1,
-                piece="Finger",
-                spot="side",
+                piece=tr("holders.finger"),
+                spot=tr("spot.side"),
             ),
             Operation(
                 Kind.HEEL,
                 (),
-                "from the end",
+                tr("tool.from-the-end"),
                 rounded(ends.back[1] - ends.front[1]),
                 None,
                 round(ends.bevel, 1),
                 None,
-                "the line of the outline",
-                "Then the flat: plane it until the open finger rests at its tilt, all against one.",
-                how=(
-                    f"{ends.bevel:.1f}° to the back face, and a flat"
-                    f" {exact_text(rounded(round(float(ends.flat), 1)))} long"
+                tr("stop.the-line-of-the-outline"),
+                tr("holders.then-flat-plane-until-open-finger"),
+                how=tr(
+                    "holders.back-face-flat-long",
+                    bevel=f"{ends.bevel:.1f}",
+                    flat=exact_text(rounded(round(float(ends.flat), 1))),
                 ),
                 many=1,
-                piece="Finger",
-                spot="heel, back",
+                piece=tr("holders.finger"),
+                spot=tr("spot.heel-back"),
             ),
         ),
         cautions=(
-            (
-                "Short pieces in a saw: shape and drill fingers and spacers on the strip, and cut"
-                " them off last."
-            ),
-            (
-                "Tighten until the fingers just hold where they are put; a second nut or thread"
-                " lock keeps it so."
-            ),
+            tr("caution.short-pieces-in-saw-shape-drill"),
+            tr("caution.tighten-until-fingers-just-hold-where"),
         ),
         outline=Outline(
-            "a finger",
+            tr("holders.a-finger"),
             outline(flip, rod),
-            "the rod",
-            "Its back is up. Bevel and flat to the line; the flat comes last, on the backer.",
+            tr("holders.the-rod"),
+            tr("holders.its-back-up-bevel-flat-line"),
         ),
         links=tuple(links(flip, rod, ground)),
         apart=room + LEAST_SPACER,
@@ -118,93 +113,91 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
 
 def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:
     bits, ends = hardware(rod.size), heel(flip, rod)
-    h, g = Input("h", "finger thick", flip.thickness), Input("g", "gap behind it", rod.gap)
+    h, g = (
+        Input("h", tr("input.finger-thick"), flip.thickness),
+        Input("g", tr("input.gap-behind-it"), rod.gap),
+    )
     t, r = (
-        Input("t", "tilt from square", written(flip.tilt)),
-        Input("r", "rod off the backer", rounded(ends.off)),
+        Input("t", tr("input.tilt-from-square"), written(flip.tilt)),
+        Input("r", tr("input.rod-off-the-backer"), rounded(ends.off)),
     )
     yield Figure(
         "finger.off",
-        "Rod off the backer",
+        tr("finger.off.label"),
         rounded(ends.off),
         "h / 2 + g",
         (h, g),
-        "In fingers and spacers alike: half the finger and the gap behind it.",
+        tr("finger.off.why"),
     )
     yield Figure(
         "finger.bevel",
-        "Heel bevel",
+        tr("finger.bevel.label"),
         f"{ends.bevel:.1f}°",
-        "from the back face",
-        (Input("a", "begins below the rod", rounded(-ends.back[1])), h, g, t),
-        "What is further from the rod than the backer would jam as the finger opens.",
+        tr("finger.bevel.formula"),
+        (Input("a", tr("input.begins-below-the-rod"), rounded(-ends.back[1])), h, g, t),
+        tr("finger.bevel.why"),
     )
     yield Figure(
         "finger.flat",
-        "Flat left",
+        tr("finger.flat.label"),
         ends.flat,
         "(h / 2 + r · sin t) / cos t",
         (h, r, t),
-        "Open, it lies on the backer: that is the stop, and it carries what hangs.",
+        tr("finger.flat.why"),
     )
     yield Figure(
         "finger.below",
-        "Below the rod",
+        tr("finger.below.label"),
         ends.below,
         "r · cos t + f · sin t",
-        (r, Input("f", "flat", ends.flat), t),
-        "How far the heel reaches down; the spacers end with it.",
+        (r, Input("f", tr("input.flat"), ends.flat), t),
+        tr("finger.below.why"),
     )
     yield Figure(
         "flip.out",
-        "Stands out",
+        tr("flip.out.label"),
         rounded(float(flip.length) * cos(radians(flip.tilt))) - flip.thickness / 2,
         "l · cos t − h / 2",
-        (Input("l", "rod to tip", flip.length), t, h),
-        "Open, from the front of the spacers to the tip.",
+        (Input("l", tr("input.rod-to-tip"), flip.length), t, h),
+        tr("flip.out.why"),
     )
     tall, deep, below = spacer(flip, rod)
     yield Figure(
         "finger.spacer",
-        "Spacers tall",
+        tr("finger.spacer.label"),
         tall,
         "max(b + l − q, b)",
         (
-            Input("b", "below the rod", below),
-            Input("l", "rod to tip", flip.length),
-            Input("q", "grip", rod.grip),
+            Input("b", tr("input.below-the-rod"), below),
+            Input("l", tr("input.rod-to-tip"), flip.length),
+            Input("q", tr("input.grip"), rod.grip),
         ),
-        "The fingers' tips stand above them, to be taken hold of.",
+        tr("finger.spacer.why"),
     )
     yield Figure(
-        "finger.deep",
-        "Spacers deep",
-        deep,
-        "h + g",
-        (h, g),
-        "So that the folded fingers lie flush.",
+        "finger.deep", tr("finger.deep.label"), deep, "h + g", (h, g), tr("finger.deep.why")
     )
     inputs = (
-        Input("k", "washer", bits.washer),
-        Input("m", "nut", bits.nut),
-        Input("v", "thread beyond it", THREAD),
-        Input("s", "sunk", SUNK),
+        Input("k", tr("input.washer"), bits.washer),
+        Input("m", tr("input.nut"), bits.nut),
+        Input("v", tr("input.thread-beyond-it"), THREAD),
+        Input("s", tr("input.sunk"), SUNK),
     )
     yield Figure(
         "finger.recess",
-        "Nut recess deep",
+        tr("finger.recess.label"),
         bits.recess,
         "k + m + v + s",
         inputs,
-        "Washer, nut and some thread, and the rod's end below the wood.",
+        tr("finger.recess.why"),
     )
     yield stress_figure(flip, ground.pulled, bits.bit)
     e = lever(flip, rod)
     yield seat_figure(
         flip,
         ground.pulled,
-        Input("e", "heel below the rod", rounded(e)),
+        Input("e", tr("input.heel-below-the-rod"), rounded(e)),
         levered(float(flip.length), e, ground.pulled.force),
         kept(flip, rod, ground),
-        f"{SCREWS} screws of the spacers beside it",
+        tr("holders.screws-of-the-spacers-beside-it", screws=SCREWS),
     )

@@ -14,6 +14,7 @@ from yardcliff.core.things.item import Item
 from yardcliff.core.things.thing import Reach
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
+from yardcliff.messages import tr
 
 ZERO = Fraction(0)
 NOTHING = Pulled(0.0, 0.0)
@@ -119,12 +120,12 @@ def pilots(
     return Operation(
         Kind.PILOT,
         (),
-        "bit",
+        tr("tool.bit"),
         bit,
         deep,
         0,
         ground.thickness - deep,
-        "tape on the bit",
+        tr("stop.tape-on-the-bit"),
         note,
         takes=takes,
         offsets=offsets,
@@ -143,15 +144,8 @@ def held_at(given: Fraction | None, items: Iterable[Item]) -> Fraction:
 
 def held_figure(given: Fraction | None, thick: Fraction) -> Figure:
     """What `held_at` found."""
-    formula = "given" if given else "the thickest"
-    return Figure(
-        "held",
-        "Held at",
-        thick,
-        formula,
-        (),
-        "How thick things are where held: the thickest decides.",
-    )
+    formula = "given" if given else tr("holders.the-thickest")
+    return Figure("held", tr("held.label"), thick, formula, (), tr("held.why"))
 
 
 def check_held(
@@ -163,10 +157,11 @@ def check_held(
         yield Finding(
             "held.unknown",
             unknown.name.capitalize(),
-            f"How thick the {unknown.plural} are where they are held is not measured; half their"
-            " width is taken.",
-            "held at",
+            tr("held.unknown", plural=unknown.plural),
+            tr("quantity.held-at"),
             thick,
-            "as measured",
-            fixes=(Fix(f"It is {exact_text(thick)}", {path: {"held": exact_text(thick)}}),),
+            tr("quantity.as-measured"),
+            fixes=(
+                Fix(tr("fix.it-is", thick=exact_text(thick)), {path: {"held": exact_text(thick)}}),
+            ),
         )

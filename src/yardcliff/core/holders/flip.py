@@ -21,6 +21,7 @@ from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.strength.wood import bending, thread, withdrawal
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.messages import tr
 
 LEAST_WEB = Fraction(5)
 """Least wood behind a groove, mm: rule of thumb."""
@@ -107,18 +108,20 @@ def links(flip: Flip, ground: Ground) -> Iterator[Link]:
     pull = levered(float(flip.length), float(flip.thickness) / 2, force)
     yield Link(
         "peg",
-        "finger where it turns",
+        tr("link.finger-where-it-turns"),
         stress(flip, force, flip.pin) / bending("hardwood"),
         "flip.stress",
     )
     yield Link(
         "peg",
-        "finger's pin",
+        tr("link.fingers-pin"),
         pin_stress(pull, float(flip.width), float(flip.pin)) / STEEL,
         "flip.seat",
     )
     may = kept(ground.wood, ground.thickness)[1]
-    yield Link("screw", "screws over the pin", pull / may if may else float("inf"), "flip.seat")
+    yield Link(
+        "screw", tr("link.screws-over-the-pin"), pull / may if may else float("inf"), "flip.seat"
+    )
 
 
 @dataclass(frozen=True, slots=True)
@@ -145,11 +148,7 @@ class FlipGlyph(FoldingGlyph):
     """From the side: the groove, the finger folded into it, and open."""
 
     called = "flip peg"
-    putting = Putting(
-        "Pin the fingers in",
-        "The pin in its seat, the finger over it, a steel plate screwed over each seat.",
-        "Each folds flush and stops open at its tilt.",
-    )
+    putting = Putting("putting.flip.title", "putting.flip.line", "putting.flip.check")
 
     def beside(self, bores: Sequence[Bore], outline: Path | None) -> Iterator[Stroke]:
         thick, tall, t = float(bores[0].depth), float(self.height), radians(bores[0].tilt)
@@ -169,39 +168,39 @@ def findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
         thick = exact_text(flip.thickness + LEAST_WEB)
         yield Finding(
             "flip.web",
-            "Board",
-            "Too little wood is left behind the grooves.",
-            "wood behind",
+            tr("part.board"),
+            tr("flip.web"),
+            tr("quantity.wood-behind"),
             web,
             LEAST_WEB,
-            fixes=(Fix(f"Board {thick} thick", {"board": {"thickness": thick}}),),
+            fixes=(Fix(tr("fix.board-thick", thick=thick), {"board": {"thickness": thick}}),),
         )
     if ground.height < tall(flip):
         wide, short = exact_text(tall(flip)), (flip.length - (tall(flip) - ground.height)) // 1
         shorter = (
-            (Fix(f"Fingers {short} mm long", {"flip": {"length": f"{short} mm"}}),)
+            (Fix(tr("fix.fingers-mm-long", out=short), {"flip": {"length": f"{short} mm"}}),)
             if short > flip.thickness
             else ()
         )
         yield Finding(
             "flip.board",
-            "Board",
-            "The folded fingers do not lie within the board.",
-            "board",
+            tr("part.board"),
+            tr("flip.board"),
+            tr("quantity.board"),
             ground.height,
             tall(flip),
-            fixes=(Fix(f"Board {wide} wide", {"board": {"height": wide}}), *shorter),
+            fixes=(Fix(tr("fix.board-wide", wide=wide), {"board": {"height": wide}}), *shorter),
         )
     if flip.pin * 2 > flip.thickness:
         thin = exact_text(flip.thickness / 2)
         yield Finding(
             "flip.pin",
-            "Pin",
-            "A pin that thick leaves too little of the finger around it.",
-            "pin",
+            tr("part.pin"),
+            tr("flip.pin.pin-thick-leaves-too-little-finger"),
+            tr("quantity.pin"),
             flip.pin,
             flip.thickness / 2,
-            fixes=(Fix(f"{thin} pins", {"flip": {"pin": thin}}),),
+            fixes=(Fix(tr("fix.pins", thin=thin), {"flip": {"pin": thin}}),),
             left=flip.pin < flip.thickness,
         )
     yield from strength_finding(flip, ground.pulled.force, flip.pin)
@@ -210,10 +209,9 @@ def findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
         worst = max(pin, seat, key=lambda link: link.share)
         yield Finding(
             "flip.seat",
-            "Pin",
-            "With a hand that pulls at the open finger its heel levers at the pin: too much for"
-            f" the {worst.name}.",
-            "of what it may bear",
+            tr("part.pin"),
+            tr("flip.seat.with-hand-pulls-at-open-finger", name=worst.name),
+            tr("quantity.of-what-it-may-bear"),
             percent(worst.share),
             "100%",
             fixes=tuple(_firmer(flip, ground)),
@@ -259,13 +257,18 @@ def _firmer(flip: Flip, ground: Ground) -> Iterator[Fix]:
         }
         more = f", {on.wood}" if on.wood != ground.wood else ""
         yield Fix(
-            f"Fingers {exact_text(made.thickness)} thick, {exact_text(made.pin)} pins, board"
-            f" {exact_text(on.thickness)}{more}",
+            tr(
+                "fix.fingers-thick-pins-board",
+                thickness=exact_text(made.thickness),
+                pin=exact_text(made.pin),
+                thickness_2=exact_text(on.thickness),
+                more=more,
+            ),
             change,
         )
     for out in range(ceil(flip.length / 5) * 5 - 5, 20, -5):
         if _holds(flip.changed({"length": Fraction(out)}), ground):
-            yield Fix(f"Fingers {out} mm long", {"flip": {"length": f"{out} mm"}})
+            yield Fix(tr("fix.fingers-mm-long", out=out), {"flip": {"length": f"{out} mm"}})
             return
 
 
@@ -276,10 +279,10 @@ def strength_finding(flip: Flip, force: float, bore: Fraction) -> Iterator[Findi
         wider = exact_text(-(-flip.width * Fraction(str(round(found / may, 4))) // 1) + 1 + ZERO)
         yield Finding(
             "flip.strength",
-            "Finger",
-            "With a hand that pulls at what hangs there the finger may break where it turns.",
-            "bending stress",
+            tr("part.finger"),
+            tr("flip.strength"),
+            tr("quantity.bending-stress"),
             f"{found:.1f} MPa",
             f"{may:g} MPa",
-            fixes=(Fix(f"Fingers {wider} wide", {"flip": {"width": wider}}),),
+            fixes=(Fix(tr("fix.fingers-wide", wider=wider), {"flip": {"width": wider}}),),
         )

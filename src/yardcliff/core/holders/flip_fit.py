@@ -31,6 +31,7 @@ from yardcliff.core.strength.wood import PART, SAFETY, bending
 from yardcliff.core.units.angles import both_ways, degrees
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
+from yardcliff.messages import tr
 
 
 def fit(flip: Flip, ground: Ground) -> Fitting:
@@ -41,14 +42,14 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
     beside = (wide + SEAT) / 2
     seat, (long, _) = flip.thickness / 2 + flip.pin / 2, kept(ground.wood, ground.thickness)
     return Fitting(
-        name="flip pegs",
+        name=tr("holders.flip-pegs"),
         reach=half(wide),
         glyph=FlipGlyph(
             flip.width, low + high, rounded(float(flip.length) * sin(radians(flip.tilt))), out
         ),
         bores=(Bore("groove", (high - low) / 2, wide, flip.thickness, flip.tilt),),
         end_distance=wide / 2 + SEAT,
-        end_why="so that the pin's seat does not break out of the end",
+        end_why=tr("holders.so-pins-seat-does-not-break"),
         hang_drop=ZERO,
         figures=tuple(_figures(flip, ground, out, web)),
         findings=tuple(findings(flip, ground, web)),
@@ -56,28 +57,30 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
             Operation(
                 Kind.GROOVE,
                 (),
-                "wide, routed",
+                tr("tool.wide-routed"),
                 wide,
                 flip.thickness,
                 0,
                 web,
-                "blocks at both ends",
-                f"From {exact_text(low)} below each mark to {exact_text(high)} above; square the"
-                " ends with a chisel.",
+                tr("stop.blocks-at-both-ends"),
+                tr(
+                    "holders.from-below-each-mark-above-square",
+                    low=exact_text(low),
+                    high=exact_text(high),
+                ),
                 offsets=((ZERO, (high - low) / 2),),
                 cut=(-wide / 2, wide / 2, -(high + low) / 2, (high + low) / 2),
             ),
             Operation(
                 Kind.PIN_SEAT,
                 (),
-                "kerf beside the groove",
+                tr("tool.kerf-beside-the-groove"),
                 flip.pin,
                 seat,
                 0,
                 ground.thickness - seat,
-                "a stop on the saw",
-                f"Across the groove at the mark, {exact_text(SEAT)} to each side; a steel plate"
-                " over each, let in flush, closes it.",
+                tr("stop.a-stop-on-the-saw"),
+                tr("holders.across-groove-at-mark-each-side", seat=exact_text(SEAT)),
                 offsets=tuple((side * beside, ZERO) for side in (-1, 1)),
                 cut=(-SEAT / 2, SEAT / 2, -flip.pin / 2, flip.pin / 2),
             ),
@@ -86,64 +89,56 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
                 tuple((side * beside, up) for side in (-1, 1) for up in (KEEPER_UP, -KEEPER_UP)),
                 pilot_bit("4.0", ground.wood),
                 long - KEEPER,
-                "One above and one below each seat, through its plate laid in place.",
+                tr("holders.one-above-one-below-each-seat"),
                 (Ware(Goods.KEEPER, 2, (exact_text(KEEPER),)), screws("4.0", long, KEPT)),
             ),
             Operation(
                 Kind.PIN_HOLE,
                 (),
-                "bit",
+                tr("tool.bit"),
                 flip.pin,
                 None,
                 0,
                 None,
-                "through, on scrap",
-                "Half its thickness from the heel and from the faces. Round the heel over, then try"
-                " it in a scrap of the groove.",
+                tr("stop.through-on-scrap"),
+                tr("holders.half-its-thickness-from-heel-from"),
                 takes=(
                     Blank(
-                        "Finger",
+                        tr("piece.finger"),
                         "board",
                         "hardwood",
                         flip.width,
                         flip.thickness,
                         flip.length + flip.thickness / 2,
                     ),
-                    Blank("Pin", "bar", "steel", flip.pin, flip.pin, wide + 2 * SEAT),
+                    Blank(tr("piece.pin"), "bar", "steel", flip.pin, flip.pin, wide + 2 * SEAT),
                 ),
                 many=1,
-                piece="Finger",
-                spot="side",
+                piece=tr("holders.finger"),
+                spot=tr("spot.side"),
             ),
             Operation(
                 Kind.STOP,
                 (),
-                "flat left on the heel",
+                tr("tool.flat-left-on-the-heel"),
                 flip.thickness / 2,
                 None,
                 flip.tilt,
                 None,
-                "the groove's floor",
-                "Plane it until the open finger rests at its tilt: shaving by shaving, all against"
-                " one.",
+                tr("stop.the-grooves-floor"),
+                tr("holders.plane-until-open-finger-rests-at"),
                 how=both_ways(flip.tilt),
                 many=1,
-                piece="Finger",
-                spot="heel",
+                piece=tr("holders.finger"),
+                spot=tr("spot.heel"),
             ),
         ),
         cautions=(
-            (
-                "Routing a stopped groove: plunge, never drop in; clamp the blocks, and keep both"
-                " hands on the router."
-            ),
-            (
-                "Small fingers turn and split: drill and shape them on the stick, and cut them off"
-                " last."
-            ),
+            tr("caution.routing-stopped-groove-plunge-never-drop"),
+            tr("caution.small-fingers-turn-split-drill-shape"),
         ),
         outline=Outline(
-            "a finger",
+            tr("holders.a-finger"),
             (
                 *rectangle(
                     -float(flip.thickness) / 2,
@@ -154,61 +149,63 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
                 ),
                 *circle(0, 0, float(flip.pin) / 2),
             ),
-            "the pin",
-            "Round heel and tip to the line; the flat on the heel comes last, in a scrap of the"
-            " groove.",
+            tr("holders.the-pin"),
+            tr("holders.round-heel-tip-line-flat-on"),
         ),
         links=tuple(links(flip, ground)),
     )
 
 
 def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterator[Figure]:
-    h, p = Input("h", "finger thick", flip.thickness), Input("p", "play", flip.play)
+    h, p = (
+        Input("h", tr("input.finger-thick"), flip.thickness),
+        Input("p", tr("input.play"), flip.play),
+    )
     length, t = (
-        Input("l", "pin to tip", flip.length),
-        Input("t", "tilt from square", degrees(flip.tilt)),
+        Input("l", tr("input.pin-to-tip"), flip.length),
+        Input("t", tr("input.tilt-from-square"), degrees(flip.tilt)),
     )
     yield Figure(
         "flip.groove",
-        "Groove wide",
+        tr("flip.groove.label"),
         flip.width + flip.play,
         "b + p",
-        (Input("b", "finger wide", flip.width), p),
-        "The finger swings freely and does not rattle.",
+        (Input("b", tr("input.finger-wide"), flip.width), p),
+        tr("flip.groove.why"),
         fine=True,
     )
     yield Figure(
         "flip.long",
-        "Groove long",
+        tr("flip.long.label"),
         sum(groove(flip), ZERO),
         "l + h / 2 + 2 · p",
         (length, h, p),
-        "From under the round heel to past the tip: folded up, the finger lies flush.",
+        tr("flip.long.why"),
     )
     yield Figure(
         "flip.out",
-        "Stands out",
+        tr("flip.out.label"),
         out,
         "l · cos t − h / 2",
         (length, t, h),
-        "Open, from the face to the tip.",
+        tr("flip.out.why.open-from-face-tip"),
     )
     yield Figure(
         "flip.web",
-        "Wood behind",
+        tr("flip.web.label"),
         web,
         "T − h",
-        (Input("T", "board", ground.thickness), h),
-        "What the groove leaves of the board: it is as deep as the finger is thick.",
+        (Input("T", tr("input.board"), ground.thickness), h),
+        tr("flip.web.why"),
         fine=True,
     )
     yield Figure(
         "flip.board",
-        "Board at least",
+        tr("flip.board.label"),
         tall(flip),
         "l + h / 2 + 2 · p + 2 · e",
-        (length, h, p, Input("e", "wood at its ends", EDGE)),
-        "The folded finger decides how wide the board is.",
+        (length, h, p, Input("e", tr("input.wood-at-its-ends"), EDGE)),
+        tr("flip.board.why"),
     )
     yield stress_figure(flip, ground.pulled, flip.pin)
     pull, (_, may) = (
@@ -218,10 +215,10 @@ def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterat
     yield seat_figure(
         flip,
         ground.pulled,
-        Input("e", "heel below the pin", flip.thickness / 2),
+        Input("e", tr("input.heel-below-the-pin"), flip.thickness / 2),
         pull,
         may,
-        f"{KEPT} screws of 4 mm over the pin",
+        tr("holders.screws-4-mm-over-pin", kept=KEPT),
     )
 
 
@@ -229,19 +226,18 @@ def stress_figure(flip: Flip, pulled: Pulled, bore: Fraction) -> Figure:
     """The stress with its working; `bore` is of the hole that weakens the finger where it turns."""
     inputs = (
         Input("F", pulled.says, f"{pulled.force:.1f} N"),
-        Input("l", "to its tip", flip.length),
-        Input("b", "finger wide", flip.width),
-        Input("h", "finger thick", flip.thickness),
-        Input("d", "hole", bore),
+        Input("l", tr("input.to-its-tip"), flip.length),
+        Input("b", tr("input.finger-wide"), flip.width),
+        Input("h", tr("input.finger-thick"), flip.thickness),
+        Input("d", tr("input.hole"), bore),
     )
     return Figure(
         "flip.stress",
-        "Bending stress",
+        tr("flip.stress.label"),
         f"{stress(flip, pulled.force, bore):.1f} MPa",
         "6 · F · l · h / (b · (h³ − d³))",
         inputs,
-        f"A rule of thumb: hardwood may bear {bending('hardwood'):.0f} MPa, a {PART[SAFETY]} of"
-        " what breaks it.",
+        tr("flip.stress.why", bending=f"{bending('hardwood'):.0f}", part=PART[SAFETY]),
     )
 
 
@@ -251,14 +247,13 @@ def seat_figure(
     """With what the finger draws at what it turns on, and what holds that."""
     return Figure(
         "flip.seat",
-        "Draws at its seat",
+        tr("flip.seat.label"),
         f"{pull:.0f} N",
         "F · l / e",
         (
             Input("F", pulled.says, f"{pulled.force:.1f} N"),
-            Input("l", "to its tip", flip.length),
+            Input("l", tr("input.to-its-tip"), flip.length),
             lever,
         ),
-        f"The open finger is a lever about its heel. {held} may be drawn at with {may:.0f} N: a"
-        " fifth of what draws them out (Wood Handbook).",
+        tr("flip.seat.why", held=held, may=f"{may:.0f}"),
     )

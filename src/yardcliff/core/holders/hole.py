@@ -28,7 +28,9 @@ from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
 from yardcliff.core.units.length_text import read
+from yardcliff.core.workshop.shop import tool_name
 from yardcliff.data import table
+from yardcliff.messages import tr
 
 LEAST_WOOD = Fraction(12)
 """Least wood between holes and beside them: less splits along the grain. Rule of thumb."""
@@ -52,11 +54,12 @@ def _bits() -> tuple[tuple[Fraction, str], ...]:
 
 
 def bored(size: Fraction) -> tuple[Fraction, str]:
-    """The next bit up from `size`, mm, and what kind it is; the largest where none is big enough
-    (data/bits.toml).
+    """The next bit up from `size`, mm, and what kind it is, in words; the largest where none is big
+    enough (data/bits.toml).
     """
     sizes = _bits()
-    return next((one for one in sizes if one[0] >= size), sizes[-1])
+    bit, tool = next((one for one in sizes if one[0] >= size), sizes[-1])
+    return bit, tool_name(tool)
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,8 +95,8 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         None,
         0,
         None,
-        "till the point shows; then from the other side",
-        "Clamp scrap under the shelf, and bore while it is still a square board.",
+        tr("stop.till-point-shows-then-from-other"),
+        tr("holders.clamp-scrap-under-shelf-bore-while"),
         offsets=AXIS,
     )
     steps = [through]
@@ -102,13 +105,13 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
             Operation(
                 Kind.SLOT,
                 (),
-                "cut with a jigsaw, twice",
+                tr("tool.cut-with-a-jigsaw-twice"),
                 ground.line,
                 None,
                 0,
                 None,
-                "at the hole's two sides",
-                "Saw from the front edge to the hole, then ease the corners.",
+                tr("stop.at-the-holes-two-sides"),
+                tr("holders.saw-from-front-edge-hole-then"),
                 offsets=AXIS,
                 cut=(-bit / 2, bit / 2, -ground.line, ZERO),
             )
@@ -119,33 +122,28 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
             Operation(
                 Kind.SEAT,
                 (),
-                "countersink or chamfer cutter",
+                tr("tool.countersink-or-chamfer-cutter"),
                 bit + 2 * deep,
                 deep,
                 0,
                 ground.thickness - deep,
-                "depth stop",
-                "A shoulder sits in it and does not rattle. Rout against the cutter's turn.",
+                tr("stop.depth-stop"),
+                tr("holders.shoulder-sits-in-does-not-rattle"),
                 offsets=AXIS,
             )
         )
     return Fitting(
-        name="slots" if slot else "holes",
+        name=tr("holders.slots") if slot else tr("holders.holes"),
         reach=half(bit),
         glyph=HoleGlyph(bit, ground.thickness),
         bores=(Bore("through hole", ZERO, bit, ground.thickness, 0, slot),),
         end_distance=bit / 2 + LEAST_WOOD,
-        end_why="so that the end of the shelf does not split",
+        end_why=tr("holders.so-end-shelf-does-not-split"),
         hang_drop=ZERO,
         figures=_figures(hole, ground, thick, bit, tool),
         findings=tuple(_findings(hole, ground, items, thick, bit)),
         machining=tuple(steps),
-        cautions=(
-            (
-                "Clamp the shelf: a hole saw or a large bit that catches turns it out of the hand."
-                " Slow speed, both hands."
-            ),
-        ),
+        cautions=(tr("caution.clamp-shelf-hole-saw-or-large"),),
         how="in",
     )
 
@@ -153,45 +151,48 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
 def _figures(
     hole: Hole, ground: Ground, thick: Fraction, bit: Fraction, tool: str
 ) -> tuple[Figure, ...]:
-    d, s = Input("D", "hole", bit), Input("s", "front edge to axis", ground.line)
+    d, s = (
+        Input("D", tr("input.hole"), bit),
+        Input("s", tr("input.front-edge-to-axis"), ground.line),
+    )
     return (
         Figure(
             "hole.bit",
             tool.capitalize(),
             bit,
-            "next size up from d + y",
-            (Input("d", "held at", thick), Input("y", "play", hole.play)),
-            "One bit for all: the thickest thing decides. Try it in scrap with the thing itself.",
+            tr("hole.bit.formula"),
+            (Input("d", tr("input.held-at"), thick), Input("y", tr("input.play"), hole.play)),
+            tr("hole.bit.why"),
             fine=True,
         ),
         held_figure(hole.held, thick),
         Figure(
             "hole.axis",
-            "Front edge to axis",
+            tr("hole.axis.label"),
             ground.line,
-            "given",
+            tr("hole.axis.formula"),
             (),
-            "The holes' line on the shelf.",
+            tr("hole.axis.why"),
         ),
         Figure(
             "hole.front",
-            "Wood in front",
+            tr("hole.front.label"),
             ground.line - bit / 2,
             "s − D/2",
             (s, d),
             (
-                "Open to the front."
+                tr("hole.front.why")
                 if hole.opening == "slot"
-                else "What is left between the hole and the front edge."
+                else tr("hole.front.why.what-left-between-hole-front-edge")
             ),
         ),
         Figure(
             "hole.behind",
-            "Wood behind",
+            tr("hole.behind.label"),
             ground.height - ground.line - bit / 2,
             "W − s − D/2",
-            (Input("W", "shelf", ground.height), s, d),
-            "What is left between the hole and the back plate.",
+            (Input("W", tr("input.shelf"), ground.height), s, d),
+            tr("hole.behind.why"),
         ),
     )
 
@@ -204,22 +205,23 @@ def _findings(
         largest = bit - hole.play
         yield Finding(
             "hole.size",
-            "Hole",
-            "No bit or hole saw of the table is that large.",
-            "hole",
+            tr("part.hole"),
+            tr("hole.size"),
+            tr("quantity.hole"),
             thick + hole.play,
             bit,
             fixes=(
                 (
                     Fix(
-                        f"Hold it at {exact_text(bit)}",
+                        tr("fix.hold-it-at", widest=exact_text(bit)),
                         {"hole": {"held": exact_text(bit), "play": "0 mm"}},
                     ),
                 )
                 if largest <= 0
                 else (
                     Fix(
-                        f"Hold it at {exact_text(largest)}", {"hole": {"held": exact_text(largest)}}
+                        tr("fix.hold-it-at", widest=exact_text(largest)),
+                        {"hole": {"held": exact_text(largest)}},
                     ),
                 )
             ),
@@ -231,11 +233,16 @@ def _findings(
         yield Finding(
             "hole.falls",
             thinnest.name.capitalize(),
-            f"The {thinnest.plural} are no wider than the hole and fall through it.",
-            "width",
+            tr("hole.falls", plural=thinnest.plural),
+            tr("quantity.width"),
             thinnest.across,
             bit,
-            fixes=(Fix(f"A hole of {held_at}", {"hole": {"held": held_at, "play": "0 mm"}}),),
+            fixes=(
+                Fix(
+                    tr("fix.a-hole-of", held_at=held_at),
+                    {"hole": {"held": held_at, "play": "0 mm"}},
+                ),
+            ),
         )
     front = ground.line - bit / 2
     behind = ground.height - ground.line - bit / 2
@@ -244,10 +251,12 @@ def _findings(
         wide = exact_text(bit + 2 * LEAST_WOOD)
         yield Finding(
             "hole.edge",
-            "Shelf",
-            "Too little wood is left beside the hole.",
-            "wood beside the hole",
+            tr("part.shelf"),
+            tr("hole.edge"),
+            tr("quantity.wood-beside-the-hole"),
             beside,
             LEAST_WOOD,
-            fixes=(Fix(f"Shelf {wide} deep", {"board": {"height": wide}, "setback": None}),),
+            fixes=(
+                Fix(tr("fix.shelf-deep", wide=wide), {"board": {"height": wide}, "setback": None}),
+            ),
         )

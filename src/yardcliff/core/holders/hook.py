@@ -25,6 +25,7 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size
 from yardcliff.core.units.length_text import read
 from yardcliff.data import table
+from yardcliff.messages import tr
 
 Gauge = Literal["3.0", "3.5", "4.0", "4.5", "5.0", "6.0"]
 BACK = Fraction(2)
@@ -95,19 +96,19 @@ def links(hook: Hook, ground: Ground) -> Iterator[Link]:
         bears = max(ground.pulled.weight, force / JERK)
         yield Link(
             "hook",
-            "hook, by its packet",
+            tr("link.hook-by-its-packet"),
             bears / newtons(hook.carries) if hook.carries else inf,
             "hook.rated",
         )
     if hook.fastening == "screws":
-        yield Link("screw", "hook's screws", plate(hook, ground).share(force), "hook.share")
+        yield Link("screw", tr("link.hooks-screws"), plate(hook, ground).share(force), "hook.share")
         return
     gauge, deep = float(hook.gauge), held(hook, ground)
     may_pull = withdrawal(ground.wood, gauge, thread(float(hook.screw_length), deep, gauge))
     drawn = force / may_pull if may_pull else inf if force else 0.0
     yield Link(
         "screw",
-        "hook's thread",
+        tr("link.hooks-thread"),
         max(drawn, levers(ground.wood, gauge, float(hook.projection), deep, force)),
         "hook.share",
     )
@@ -143,11 +144,7 @@ class HookGlyph(Glyph):
     called = "hook"
     rest = Fraction(82, 100)
     stem = 0.34
-    putting = Putting(
-        "Screw the hooks on",
-        "All face the same way; the first turn by hand.",
-        "Steel breaks in hardwood: drive a steel screw first, then the brass one.",
-    )
+    putting = Putting("putting.hook.title", "putting.hook.line", "putting.hook.check")
 
     def front(self, bores: Sequence[Bore]) -> tuple[Stroke, ...]:
         width, height, tip = float(self.width), float(self.height), float(self.tip)
@@ -184,7 +181,7 @@ def choices(hook: Hook) -> Section:
     """What bought hooks are asked beyond their sizes."""
     figures = ("hook.pull", "hook.share") if hook.fastening == "screws" else ("hook.share",)
     return Section(
-        "Strength",
-        (Asked("holder.carries", "packet says, g", figure="hook.packet"),),
+        tr("section.strength"),
+        (Asked("holder.carries", tr("holders.packet-says-g"), figure="hook.packet"),),
         (*figures, *(("hook.rated",) if hook.carries is not None else ())),
     )

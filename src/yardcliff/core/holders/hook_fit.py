@@ -30,6 +30,7 @@ from yardcliff.core.strength.plate import Plate
 from yardcliff.core.strength.wood import embedding, thread, withdrawal
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
+from yardcliff.messages import tr
 
 
 def fit(hook: Hook, ground: Ground) -> Fitting:
@@ -39,14 +40,16 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
     diameter = Fraction(hook.gauge)
     name = "shank" if hook.fastening == "shank" else "screw"
     return Fitting(
-        name="hooks",
+        name=tr("holders.hooks"),
         reach=half(hook.plate_width),
         glyph=HookGlyph(
             hook.plate_width, hook.plate_height, -hook.throat, hook.projection, offsets
         ),
         bores=tuple(Bore("pilot hole", dy, bit, deep, 0) for dy in offsets),
         end_distance=max(diameter * END_DIAMETERS, hook.plate_width / 2),
-        end_why=f"{END_DIAMETERS} {name} diameters from the end, so that it does not split",
+        end_why=tr(
+            "holders.diameters-from-end-so-does-not-2", end_diameters=END_DIAMETERS, name=name
+        ),
         hang_drop=hook.throat,
         figures=(*_figures(hook, ground, bit, deep, name), *_strength(hook, ground)),
         findings=(*_findings(hook, ground, name), *_weak(hook, ground)),
@@ -56,11 +59,11 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
                 upright(offsets),
                 bit,
                 deep,
-                "Fit the hooks after the finish is dry.",
+                tr("holders.fit-hooks-after-finish-dry"),
                 _takes(hook),
             ),
         ),
-        cautions=("Drill into scrap, never towards a hand; wear eye protection.",),
+        cautions=(tr("caution.drill-into-scrap-never-towards-hand"),),
         links=tuple(links(hook, ground)),
     )
 
@@ -80,30 +83,35 @@ def _figures(
     return (
         Figure(
             "hook.pilot",
-            "Pilot bit",
+            tr("hook.pilot.label"),
             bit,
             f"bit for a {hook.gauge} mm {thread} in {ground.wood}",
-            (Input("g", thread, Fraction(hook.gauge)), Input("w", "wood", ground.wood)),
-            "Big enough not to split, small enough for the thread to bite: in softwood less than"
-            " the thread's core, in hardwood about as much.",
+            (Input("g", thread, Fraction(hook.gauge)), Input("w", tr("input.wood"), ground.wood)),
+            tr("hook.pilot.why"),
             fine=True,
         ),
         Figure(
             "hook.deep",
-            "Pilot depth",
+            tr("hook.deep.label"),
             deep,
-            "length − plate",
-            (Input("l", thread, hook.screw_length), Input("k", "plate", hook.plate_thickness)),
-            f"The {thread} goes this far into the board.",
+            tr("hook.deep.formula"),
+            (
+                Input("l", thread, hook.screw_length),
+                Input("k", tr("input.plate"), hook.plate_thickness),
+            ),
+            tr("hook.deep.why", thread=thread),
             fine=True,
         ),
         Figure(
             "hook.back",
-            "Left behind it",
+            tr("hook.back.label"),
             ground.thickness - deep,
-            "T − (length − plate)",
-            (Input("T", "board", ground.thickness), Input("i", "in the board", deep)),
-            "What stays between the point and the wall side.",
+            tr("hook.back.formula"),
+            (
+                Input("T", tr("input.board"), ground.thickness),
+                Input("i", tr("input.in-the-board"), deep),
+            ),
+            tr("hook.back.why.what-stays-between-point-wall-side"),
             fine=True,
         ),
     )
@@ -116,18 +124,19 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
     if back < BACK:
         longest = (ground.thickness - BACK + hook.plate_thickness) * 2 // 1 / Fraction(2)
         thicker = Fix(
-            f"Board {exact_text(deep + BACK)} thick",
+            tr("fix.board-thick", thick=exact_text(deep + BACK)),
             {"board": {"thickness": exact_text(deep + BACK)}},
         )
         shorter = Fix(
-            f"{exact_text(longest)} {thread}s", {"holder": {"screw_length": exact_text(longest)}}
+            tr("fix.s", longest=exact_text(longest), thread=thread),
+            {"holder": {"screw_length": exact_text(longest)}},
         )
         found.append(
             Finding(
                 "hook.through",
-                "Hook",
-                f"The {thread} comes too near the board's back.",
-                "wood behind the point",
+                tr("part.hook"),
+                tr("hook.through.comes-too-near-boards-back", thread=thread),
+                tr("quantity.wood-behind-the-point"),
                 back,
                 BACK,
                 fixes=(shorter, thicker) if longest > hook.plate_thickness else (thicker,),
@@ -139,14 +148,14 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
         found.append(
             Finding(
                 "hook.shallow",
-                "Hook",
-                f"So little of the {thread} in the wood will not hold a tug.",
-                "in the board",
+                tr("part.hook"),
+                tr("hook.shallow.so-little-in-wood-will-not", thread=thread),
+                tr("quantity.in-the-board"),
                 deep,
                 least,
                 fixes=(
                     Fix(
-                        f"{exact_text(longer)} {thread}s",
+                        tr("fix.s", longest=exact_text(longer), thread=thread),
                         {"holder": {"screw_length": exact_text(longer)}},
                     ),
                 ),
@@ -158,14 +167,14 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
         found.append(
             Finding(
                 "board.narrow",
-                "Board",
-                "The hook's plate does not fit the board's width.",
-                "wood beside the plate",
+                tr("part.board"),
+                tr("board.narrow.hooks-plate-does-not-fit-boards"),
+                tr("quantity.wood-beside-the-plate"),
                 edge,
                 EDGE,
                 fixes=(
                     Fix(
-                        f"Board {exact_text(wide)} wide",
+                        tr("fix.board-wide", wide=exact_text(wide)),
                         {"board": {"height": exact_text(wide)}, "line": None},
                     ),
                 ),
@@ -177,58 +186,62 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
 def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
     """The working of its weakest link."""
     force, pulled = ground.pulled.force, force_input(ground.pulled)
-    out = Input("a", "stands out", hook.projection)
+    out = Input("a", tr("input.stands-out"), hook.projection)
     if hook.fastening == "shank":
         gauge, deep = float(hook.gauge), held(hook, ground)
         may = withdrawal(ground.wood, gauge, thread(float(hook.screw_length), deep, gauge))
         inputs = (
             pulled,
-            Input("P", "may be pulled", f"{may:.1f} N"),
+            Input("P", tr("input.may-be-pulled"), f"{may:.1f} N"),
             out,
-            Input("d", "thread", Fraction(hook.gauge)),
-            Input("e", "in the board", rounded(deep)),
-            Input("s", "its hole may bear", f"{embedding(ground.wood, gauge):.2f} MPa"),
+            Input("d", tr("input.thread"), Fraction(hook.gauge)),
+            Input("e", tr("input.in-the-board"), rounded(deep)),
+            Input("s", tr("input.its-hole-may-bear"), f"{embedding(ground.wood, gauge):.2f} MPa"),
         )
         yield Figure(
             "hook.share",
-            "Its thread bears",
+            tr("hook.share.label"),
             percent(strongest(hook, ground)),
             LEVERED,
             inputs,
-            RATED,
+            tr(RATED),
         )
     else:
         on = plate(hook, ground)
         yield Figure(
             "hook.pull",
-            "Pull on its upper screw",
+            tr("hook.pull.label"),
             f"{on.pull(force):.0f} N",
             "F · a / h",
-            (pulled, out, Input("h", "upper screw above the plate's foot", rounded(on.lever))),
-            "What hangs turns the plate about its foot, and the upper screw holds it.",
+            (
+                pulled,
+                out,
+                Input("h", tr("input.upper-screw-above-the-plates-foot"), rounded(on.lever)),
+            ),
+            tr("hook.pull.why"),
         )
         yield plate_figure(on, ground.pulled)
-    said = f"{hook.carries / 1000:g} kg" if hook.carries is not None else "not said"
+    said = f"{hook.carries / 1000:g} kg" if hook.carries is not None else tr("holders.not-said")
     yield Figure(
         "hook.packet",
-        "Its packet says",
+        tr("hook.packet.label"),
         said,
-        "given",
+        tr("hook.packet.formula"),
         (),
-        "What it may carry by its packet, where that says so.",
+        tr("hook.packet.why"),
     )
     if hook.carries is not None:
         yield Figure(
             "hook.rated",
-            "By its packet",
+            tr("hook.rated.label"),
             percent(next(links(hook, ground)).share),
             "max(W, F / 2) / R",
             (
-                Input("W", "weight", f"{ground.pulled.weight:.1f} N"),
+                Input("W", tr("input.weight"), f"{ground.pulled.weight:.1f} N"),
                 pulled,
-                Input("R", "packet", f"{newtons(hook.carries):.1f} N"),
+                Input("R", tr("input.packet"), f"{newtons(hook.carries):.1f} N"),
             ),
-            "What is sold to carry so much stands twice that for a moment.",
+            tr("hook.rated.why"),
         )
 
 
@@ -236,10 +249,7 @@ LEVERED = "max(F / P, (6 · F · (a + e/2) / (d · e²) + F / (d · e)) / s)"
 """Pulled straight out, or levered in its hole."""
 
 
-RATED = (
-    "Of what it may: a fifth of what draws its thread from the lightest wood of its name (Wood"
-    " Handbook). A rule of thumb, and no proof."
-)
+RATED = "holders.what-may-fifth-what-draws-its"
 
 
 def force_input(pulled: Pulled) -> Input:
@@ -251,19 +261,19 @@ def plate_figure(on: Plate, pulled: Pulled) -> Figure:
     """What the screws of a plate bear of what they may."""
     return Figure(
         "hook.share",
-        "Its screws bear",
+        tr("hook.share.label.its-screws-bear"),
         percent(on.share(pulled.force)),
         "max(F · a / h / P + F / n / Q, F · u / P)",
         (
             force_input(pulled),
-            Input("a", "stands out", rounded(on.out)),
-            Input("h", "upper screw above the plate's foot", rounded(on.lever)),
-            Input("n", "screws", str(on.count)),
-            Input("P", "may be pulled", f"{on.may_pull:.1f} N"),
-            Input("Q", "may bear across", f"{on.may_shear:.1f} N"),
-            Input("u", "of a pull straight out, the lower one", f"{on.outward:.3f}"),
+            Input("a", tr("input.stands-out"), rounded(on.out)),
+            Input("h", tr("input.upper-screw-above-the-plates-foot"), rounded(on.lever)),
+            Input("n", tr("input.screws"), str(on.count)),
+            Input("P", tr("input.may-be-pulled"), f"{on.may_pull:.1f} N"),
+            Input("Q", tr("input.may-bear-across"), f"{on.may_shear:.1f} N"),
+            Input("u", tr("input.pull-straight-out-lower-one"), f"{on.outward:.3f}"),
         ),
-        RATED,
+        tr(RATED),
     )
 
 
@@ -275,25 +285,21 @@ def _weak(hook: Hook, ground: Ground) -> Iterator[Finding]:
 
 def too_weak(link: Link, ground: Ground, fixes: tuple[Fix, ...]) -> Finding:
     """That a link of a hook bears too much, and what to do where no change of it helps."""
-    beyond = (
-        ""
-        if fixes
-        else (
-            " No hook here holds that: share it between several, or hang it from an eye bolt in a"
-            " stud or a joist."
-        )
-    )
-    said = (
-        f"With {ground.pulled.force:.0f} N ({ground.pulled.says}) the {link.name} bears more than"
-        f" it may.{beyond}"
+    beyond = "" if fixes else tr("holders.no-hook-here-holds-share-between")
+    said = tr(
+        "holders.with-n-bears-more-than-may",
+        force=f"{ground.pulled.force:.0f}",
+        says=ground.pulled.says,
+        name=link.name,
+        beyond=beyond,
     )
     bolts = {"holder": sizes("lag-8"), "board": {"thickness": exact_text(THICKER[-1])}}
-    last = (Fix(f"Lag bolts, in a board of {exact_text(THICKER[-1])}", bolts),)
+    last = (Fix(tr("fix.lag-bolts-in-a-board-of", thicker=exact_text(THICKER[-1])), bolts),)
     return Finding(
         "hook.strength",
-        "Hook",
+        tr("part.hook"),
         said,
-        "of what it may bear",
+        tr("quantity.of-what-it-may-bear"),
         percent(link.share),
         "100%",
         fixes=fixes or last,

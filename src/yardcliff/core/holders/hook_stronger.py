@@ -11,6 +11,7 @@ from yardcliff.core.materials.goods import SOLD
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
 from yardcliff.data import table
+from yardcliff.messages import tr
 
 
 def strongest(hook: Hook, ground: Ground) -> float:
@@ -26,13 +27,17 @@ def stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
         for screwed in _screwed(hook, ground.thickness):
             if strongest(screwed, ground) <= 1:
                 yield Fix(
-                    f"Screws {screwed.gauge} × {exact_text(screwed.screw_length)}",
+                    tr(
+                        "fix.screws-2",
+                        gauge=screwed.gauge,
+                        screw_length=exact_text(screwed.screw_length),
+                    ),
                     {"holder": _screws(screwed)},
                 )
                 break
     hard = replace(ground, wood="hardwood")
     if ground.wood != "hardwood" and strongest(hook, hard) <= 1:
-        yield Fix("A hardwood board", {"board": {"wood": "hardwood"}})
+        yield Fix(tr("fix.a-hardwood-board-2"), {"board": {"wood": "hardwood"}})
     for key in (row["key"] for row in table("holders") if row["kind"] == "hook"):
         other = Hook.model_validate(sizes(key), context={"exact": True})
         if (
@@ -54,8 +59,12 @@ def stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
         if hook.fastening == "screws" and held:
             change = {"holder": _screws(held[0]), "board": {"thickness": exact_text(thick)}}
             yield Fix(
-                f"Board {exact_text(thick)} thick, screws {held[0].gauge} ×"
-                f" {exact_text(held[0].screw_length)}",
+                tr(
+                    "fix.board-thick-screws",
+                    thick=exact_text(thick),
+                    gauge=held[0].gauge,
+                    screw_length=exact_text(held[0].screw_length),
+                ),
                 change,
             )
             break

@@ -17,6 +17,7 @@ from yardcliff.core.shapes.scene import Stroke
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.messages import tr
 
 HORN = Fraction(25)
 """Least wood of a ledge beside its notch, mm: rule of thumb."""
@@ -89,12 +90,12 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     wide, notch = width(ledge, ground.height, items), ground.height + ledge.play
     many, hole = dowelled(ledge, ground.height, wide)
     return Fitting(
-        name="ledges",
+        name=tr("holders.ledges"),
         reach=half(ledge.thickness),
         glyph=LedgeGlyph(ledge.dowel, ledge.thickness, out=-ledge.notch / 2),
         bores=(Bore("ledge", ZERO, ledge.thickness, ZERO, 0),),
         end_distance=ledge.thickness,
-        end_why="so that the dowel does not split the post's end",
+        end_why=tr("holders.so-dowel-does-not-split-posts"),
         hang_drop=-ledge.thickness / 2,
         figures=tuple(_figures(ledge, ground, items)),
         findings=tuple(_findings(ledge, ground, items)),
@@ -102,53 +103,55 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
             Operation(
                 Kind.NOTCH,
                 (),
-                "wide, sawn and chiselled",
+                tr("tool.wide-sawn-and-chiselled"),
                 notch,
                 ledge.notch,
                 0,
                 None,
-                "a knife line all round",
-                "All ledges clamped together: saw the cheeks of the notch, chop out, try the post"
-                " in it.",
-                how=f"{exact_text(ledge.notch)} in from the back, in the middle",
+                tr("stop.a-knife-line-all-round"),
+                tr("holders.all-ledges-clamped-together-saw-cheeks"),
+                how=tr("holders.in-from-back-in-middle", notch=exact_text(ledge.notch)),
                 offsets=((ZERO, ZERO),),
                 cut=(-notch / 2, notch / 2, ZERO, ledge.thickness),
             ),
             Operation(
                 Kind.LEDGE_DOWEL,
                 (),
-                "bit",
+                tr("tool.bit"),
                 ledge.dowel,
                 hole,
                 0,
                 wide - hole if many == 1 else ground.height * (1 - 2 * SHARE),
-                "tape on the bit",
+                tr("stop.tape-on-the-bit"),
                 (
-                    "With the ledge on the post, square to it: through one horn and the post, into"
-                    " the other horn."
+                    tr("holders.with-ledge-on-post-square-through")
                     if many == 1
-                    else (
-                        "With the ledge on the post, square to it: from each end through its horn"
-                        " and into the post."
-                    )
+                    else tr("holders.with-ledge-on-post-square-from")
                 ),
                 takes=(
-                    Blank("Ledge dowel", "dowel", "hardwood", ledge.dowel, ledge.dowel, hole, many),
+                    Blank(
+                        tr("piece.ledge-dowel"),
+                        "dowel",
+                        "hardwood",
+                        ledge.dowel,
+                        ledge.dowel,
+                        hole,
+                        many,
+                    ),
                 ),
                 offsets=((ZERO, ZERO),) * many,
             ),
         ),
-        cautions=("Chiselling: both hands behind the edge, the work clamped down.",),
+        cautions=(tr("caution.chiselling-both-hands-behind-edge-work"),),
         outline=Outline(
-            "the notch of a ledge",
+            tr("holders.the-notch-of-a-ledge"),
             line(
                 *((x, 0.0) for x in (-float(notch) / 2 - SHOWN, -float(notch) / 2)),
                 *((x, float(ledge.notch)) for x in (-float(notch) / 2, float(notch) / 2)),
                 *((x, 0.0) for x in (float(notch) / 2, float(notch) / 2 + SHOWN)),
             ),
-            "the middle of the ledge",
-            "Lay it on the ledge, the line on its back edge: what lies inside the step is cut"
-            " away.",
+            tr("holders.the-middle-of-the-ledge"),
+            tr("holders.lay-on-ledge-line-on-its"),
             "from above",
         ),
     )
@@ -156,75 +159,75 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
 
 def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[Figure]:
     wide, deep = width(ledge, ground.height, items), depth(ledge, items)
-    w, y = Input("w", "post", ground.height), Input("y", "play", ledge.play)
-    n = Input("n", "notch", ledge.notch)
+    w, y = Input("w", tr("input.post"), ground.height), Input("y", tr("input.play"), ledge.play)
+    n = Input("n", tr("input.notch"), ledge.notch)
     yield Figure(
         "ledge.width",
-        "Ledge long",
+        tr("ledge.width.label"),
         wide,
-        "given" if ledge.width else "max(m, w + y + 2 · h)",
+        tr("ledge.width.formula") if ledge.width else "max(m, w + y + 2 · h)",
         (
-            Input("m", "widest thing", max(item.across for item in items)),
+            Input("m", tr("input.widest-thing"), max(item.across for item in items)),
             w,
             y,
-            Input("h", "a horn", HORN),
+            Input("h", tr("input.a-horn"), HORN),
         ),
-        "As wide as what stands on it, with a horn on each side of the post.",
+        tr("ledge.width.why"),
     )
     yield Figure(
         "ledge.depth",
-        "In front",
+        tr("ledge.depth.label"),
         deep,
-        "given" if ledge.depth else "m",
-        (Input("m", "deepest thing", max(item.front for item in items)),),
-        "As deep as what stands on it.",
+        tr("ledge.depth.formula") if ledge.depth else "m",
+        (Input("m", tr("input.deepest-thing"), max(item.front for item in items)),),
+        tr("ledge.depth.why"),
     )
     yield Figure(
         "ledge.cut",
-        "Cut it",
+        tr("ledge.cut.label"),
         deep + ledge.notch,
         "v + n",
-        (Input("v", "in front", deep), n),
-        "From front to back: the horns count too.",
+        (Input("v", tr("input.in-front"), deep), n),
+        tr("ledge.cut.why"),
     )
     yield Figure(
         "ledge.notch",
-        "Notch",
+        tr("ledge.notch.label"),
         ground.height + ledge.play,
         "w + y",
         (w, y),
-        "Cut it to the post itself: tight enough to hold before the dowel is in.",
+        tr("ledge.notch.why"),
         fine=True,
     )
     yield Figure(
         "ledge.horn",
-        "Each horn",
+        tr("ledge.horn.label"),
         (wide - ground.height - ledge.play) / 2,
         "(l − w − y) / 2",
-        (Input("l", "ledge long", wide), w, y),
-        "Beside the notch: it takes the dowel's pull.",
+        (Input("l", tr("input.ledge-long"), wide), w, y),
+        tr("ledge.horn.why"),
     )
     many, hole = dowelled(ledge, ground.height, wide)
-    beside = Input("l", "ledge long", wide)
+    beside = Input("l", tr("input.ledge-long"), wide)
     if many == 1:
-        into = Input("i", "into the other horn", hole - (wide + ground.height) / 2)
+        into = Input("i", tr("input.into-the-other-horn"), hole - (wide + ground.height) / 2)
         yield Figure(
             "ledge.bore",
-            "Dowel, and its hole",
+            tr("ledge.bore.label"),
             hole,
             "(l + w) / 2 + i",
             (beside, w, into),
-            "From one end: through a horn and the post, into the other horn.",
+            tr("ledge.bore.why"),
         )
     else:
-        share = Input("s", "share of the post", f"{float(SHARE):g}")
+        share = Input("s", tr("input.share-of-the-post"), f"{float(SHARE):g}")
         yield Figure(
             "ledge.bore",
-            "Dowels, and their holes",
+            tr("ledge.bore.label.dowels-and-their-holes"),
             hole,
             "(l − w) / 2 + w · s",
             (beside, w, share),
-            "From each end: no bit is as long as the way through. Through its horn, into the post.",
+            tr("ledge.bore.why.from-each-end-no-bit-as"),
         )
 
 
@@ -235,12 +238,12 @@ def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator
         least = exact_text(ground.height + ledge.play + 2 * HORN)
         yield Finding(
             "ledge.horn",
-            "Ledge",
-            "The horns beside the notch are so thin that they split.",
-            "a horn",
+            tr("part.ledge"),
+            tr("ledge.horn"),
+            tr("quantity.a-horn"),
             horn,
             HORN,
-            fixes=(Fix(f"Ledges {least} long", {"ledge": {"width": least}}),),
+            fixes=(Fix(tr("fix.ledges-long", least=least), {"ledge": {"width": least}}),),
         )
     _, hole = dowelled(ledge, ground.height, wide)
     if hole > LONGEST_BIT:
@@ -249,34 +252,34 @@ def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator
         )
         yield Finding(
             "ledge.bore",
-            "Ledge",
-            "No ordinary bit bores the dowel's hole, not even from both ends.",
-            "hole",
+            tr("part.ledge"),
+            tr("ledge.bore"),
+            tr("quantity.hole"),
             hole,
             LONGEST_BIT,
-            fixes=(Fix(f"Ledges {short} long", {"ledge": {"width": short}}),),
+            fixes=(Fix(tr("fix.ledges-long", least=short), {"ledge": {"width": short}}),),
         )
     if ledge.notch > ground.thickness:
         most = exact_text(ground.thickness)
         yield Finding(
             "ledge.notch",
-            "Ledge",
-            "The horns reach back further than the post, into the wall.",
-            "notch",
+            tr("part.ledge"),
+            tr("ledge.notch"),
+            tr("quantity.notch"),
             ledge.notch,
             ground.thickness,
-            fixes=(Fix(f"Notches {most} deep", {"ledge": {"notch": most}}),),
+            fixes=(Fix(tr("fix.notches-deep", most=most), {"ledge": {"notch": most}}),),
         )
     if ledge.dowel * 2 > min(ledge.notch, ledge.thickness):
         thin = exact_text(min(ledge.notch, ledge.thickness) / 2)
         yield Finding(
             "ledge.dowel",
-            "Dowel",
-            "A dowel that thick leaves too little wood around it in the horns.",
-            "dowel",
+            tr("part.dowel"),
+            tr("ledge.dowel"),
+            tr("quantity.dowel"),
             ledge.dowel,
             min(ledge.notch, ledge.thickness) / 2,
-            fixes=(Fix(f"{thin} dowels", {"ledge": {"dowel": thin}}),),
+            fixes=(Fix(tr("fix.dowels", thin=thin), {"ledge": {"dowel": thin}}),),
             left=ledge.dowel < min(ledge.notch, ledge.thickness),
         )
     deepest = max(items, key=lambda item: item.front)
@@ -285,9 +288,9 @@ def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator
         yield Finding(
             "ledge.depth",
             deepest.name.capitalize(),
-            f"The {deepest.plural} stand too far out over the ledge.",
-            "in front",
+            tr("ledge.depth", plural=deepest.plural),
+            tr("quantity.in-front"),
             deep,
             deepest.front * STANDS,
-            fixes=(Fix(f"Ledges {more} deep", {"ledge": {"depth": more}}),),
+            fixes=(Fix(tr("fix.ledges-deep", more=more), {"ledge": {"depth": more}}),),
         )

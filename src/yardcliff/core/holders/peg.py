@@ -21,6 +21,7 @@ from yardcliff.core.strength.stick import bearing, breaks, levers, stress
 from yardcliff.core.strength.wood import bending, embedding
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.messages import tr
 
 ZERO = Fraction(0)
 ADVISED = Fraction(3, 2)
@@ -112,10 +113,10 @@ class PegGlyph(Glyph):
 def links(peg: Peg, ground: Ground) -> Iterator[Link]:
     """What may give way: the dowel at the face, or the rim of its hole."""
     d, out, force = float(peg.diameter), float(peg.showing), ground.pulled.force
-    yield Link("peg", "peg at the face", breaks(d, out, force), "peg.stress")
+    yield Link("peg", tr("link.peg-at-the-face"), breaks(d, out, force), "peg.stress")
     yield Link(
         "board",
-        "rim of the peg's hole",
+        tr("link.rim-of-the-pegs-hole"),
         levers(ground.wood, d, out, float(peg.depth), force),
         "peg.bearing",
     )
@@ -128,7 +129,7 @@ def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
     deepest = max(square_depth(peg), rounded(float(peg.depth + peg.spur) * cos(radians(peg.tilt))))
     if left < LEAST_WEB:
         thicker = Fix(
-            f"Board {exact_text(_up_half(deepest + LEAST_WEB))} thick",
+            tr("fix.board-thick", thick=exact_text(_up_half(deepest + LEAST_WEB))),
             {"board": {"thickness": exact_text(_up_half(deepest + LEAST_WEB))}},
         )
         shallower = _down_half(
@@ -137,7 +138,8 @@ def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
         fixes = (
             (
                 Fix(
-                    f"Drill {exact_text(shallower)} deep", {path: {"depth": exact_text(shallower)}}
+                    tr("fix.drill-deep", shallower=exact_text(shallower)),
+                    {path: {"depth": exact_text(shallower)}},
                 ),
                 thicker,
             )
@@ -146,16 +148,16 @@ def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
         )
         code = "peg.through" if left <= 0 else "peg.web"
         what = (
-            "the bit comes through the back"
+            tr("holders.the-bit-comes-through-the-back")
             if left <= 0
-            else "the back may burst when the peg goes in"
+            else tr("holders.back-may-burst-when-peg-goes")
         )
         found.append(
             Finding(
                 code,
-                "Peg hole",
-                f"Too little wood is left behind the hole: {what}.",
-                "web left",
+                tr("part.peg-hole"),
+                tr("holders.too-little-wood-left-behind-hole", what=what),
+                tr("holders.web-left"),
                 left,
                 LEAST_WEB,
                 fixes=fixes,
@@ -166,10 +168,9 @@ def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
         found.append(
             Finding(
                 "peg.shallow",
-                "Peg hole",
-                "A peg wants at least its own thickness in the board;"
-                f" {exact_text(peg.diameter * ADVISED)} is better.",
-                "depth",
+                tr("part.peg-hole"),
+                tr("peg.shallow", diameter=exact_text(peg.diameter * ADVISED)),
+                tr("quantity.depth"),
                 peg.depth,
                 peg.diameter,
                 fixes=fixes,
@@ -181,14 +182,14 @@ def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
         found.append(
             Finding(
                 "board.narrow",
-                "Board",
-                "The peg hole runs too close to the board's edge.",
-                "wood beside the hole",
+                tr("part.board"),
+                tr("board.narrow.peg-hole-runs-too-close-boards"),
+                tr("quantity.wood-beside-the-hole"),
                 edge,
                 peg.diameter * EDGE_SHARE,
                 fixes=(
                     Fix(
-                        f"Board {exact_text(wide)} wide",
+                        tr("fix.board-wide", wide=exact_text(wide)),
                         {"board": {"height": exact_text(wide)}, "line": None},
                     ),
                 ),
@@ -201,10 +202,12 @@ def _deeper(peg: Peg, ground: Ground, path: str, depth: Fraction) -> Fix:
     """A deeper hole, in a thicker board where this one is too thin for it."""
     least = _up_half(LEAST_WEB - web(peg.changed({"depth": depth}), ZERO))
     if least <= ground.thickness:
-        return Fix(f"Drill {exact_text(depth)} deep", {path: {"depth": exact_text(depth)}})
+        return Fix(
+            tr("fix.drill-deep", shallower=exact_text(depth)), {path: {"depth": exact_text(depth)}}
+        )
     thick = exact_text(least)
     return Fix(
-        f"Drill {exact_text(depth)} deep, board {thick} thick",
+        tr("fix.drill-deep-board-thick", depth=exact_text(depth), thick=thick),
         {path: {"depth": exact_text(depth)}, "board": {"thickness": thick}},
     )
 
@@ -222,21 +225,22 @@ def weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
         change = {**deep.patch, path: {"diameter": exact_text(thick), **deep.patch[path]}}
         yield Finding(
             "peg.strength",
-            "Peg",
-            "With a hand that pulls at what hangs there the dowel may break at the face: thicker,"
-            " or shorter.",
-            "bending stress",
+            tr("part.peg"),
+            tr("peg.strength"),
+            tr("quantity.bending-stress"),
             f"{stress(d, out, force):.1f} MPa",
             f"{bending('dowel'):.0f} MPa",
-            fixes=(Fix(f"{exact_text(thick)} dowels", change), *_shorter(peg, ground, path)),
+            fixes=(
+                Fix(tr("fix.dowels", thin=exact_text(thick)), change),
+                *_shorter(peg, ground, path),
+            ),
         )
     if levers(ground.wood, d, out, float(peg.depth), force) > 1:
         yield Finding(
             "peg.bearing",
-            "Peg hole",
-            "With a hand that pulls at what hangs there the peg crushes the rim of its hole and"
-            " works loose.",
-            "presses with",
+            tr("part.peg-hole"),
+            tr("peg.bearing"),
+            tr("quantity.presses-with"),
             f"{bearing(d, out, float(peg.depth), force):.1f} MPa",
             f"{embedding(ground.wood, d):.1f} MPa",
             fixes=tuple(_firmer(peg, ground, path)),
@@ -247,7 +251,7 @@ def _shorter(peg: Peg, ground: Ground, path: str) -> Iterator[Fix]:
     """The longest peg that neither breaks nor works loose, by whole 5 mm."""
     for out in range(int(peg.showing // 5 * 5), 20, -5):
         if out < peg.showing and _holds(peg.changed({"showing": Fraction(out)}), ground):
-            yield Fix(f"{out} mm showing", {path: {"showing": f"{out} mm"}})
+            yield Fix(tr("fix.mm-showing", out=out), {path: {"showing": f"{out} mm"}})
             return
 
 
@@ -267,7 +271,7 @@ def _firmer(peg: Peg, ground: Ground, path: str) -> Iterator[Fix]:
         if levers(wood, d, out, float(peg.depth), force) <= 1
     ]
     if firm:
-        yield Fix("A hardwood board", {"board": {"wood": "hardwood"}})
+        yield Fix(tr("fix.a-hardwood-board-2"), {"board": {"wood": "hardwood"}})
     for wood in dict.fromkeys((ground.wood, hard.wood)):
         deep = next(
             (
@@ -284,7 +288,7 @@ def _firmer(peg: Peg, ground: Ground, path: str) -> Iterator[Fix]:
                 **({"wood": wood} if wood != ground.wood else {}),
             }
             yield Fix(
-                fix.label + (", hardwood" if wood != ground.wood else ""),
+                fix.label + (tr("fix.hardwood") if wood != ground.wood else ""),
                 {**fix.patch, **({"board": wooden} if wooden else {})},
             )
             break

@@ -24,6 +24,7 @@ from yardcliff.core.strength.stick import bearing, stress
 from yardcliff.core.strength.wood import PART, SAFETY, bending, embedding
 from yardcliff.core.units.angles import both_ways, degrees
 from yardcliff.core.units.exact import Fraction
+from yardcliff.messages import tr
 
 
 def fit(
@@ -35,7 +36,7 @@ def fit(
     """
     reach, ground = half(peg.diameter), replace(ground, pulled=ground.pulled.shared(len(asides)))
     return Fitting(
-        name="dowel pegs",
+        name=tr("holders.dowel-pegs"),
         reach=reach,
         glyph=PegGlyph(
             peg.diameter,
@@ -48,7 +49,7 @@ def fit(
             for x in asides
         ),
         end_distance=peg.diameter * 3 / 2,
-        end_why="one and a half dowels from the end, so that it does not split",
+        end_why=tr("holders.one-half-dowels-from-end-so"),
         hang_drop=Fraction(0),
         figures=(*_figures(peg, ground), *_strength(peg, ground)),
         findings=(*findings(peg, ground, path), *weak(peg, ground, path)),
@@ -56,16 +57,16 @@ def fit(
             Operation(
                 Kind.PEG_HOLE,
                 (),
-                "bit",
+                tr("tool.bit"),
                 peg.diameter,
                 peg.depth,
                 peg.tilt,
                 web(peg, ground.thickness),
-                "depth stop, or tape on the bit",
-                "Drill while the board's face and edges are still square.",
+                tr("stop.depth-stop-or-tape-on-bit"),
+                tr("holders.drill-while-boards-face-edges-still"),
                 takes=(
                     Blank(
-                        "Peg",
+                        tr("piece.peg"),
                         "dowel",
                         "hardwood",
                         peg.diameter,
@@ -78,75 +79,72 @@ def fit(
             ),
         ),
         cautions=(
-            (
-                "Drilling at an angle: clamp the board and the guide, and begin slowly in the guide"
-                " at its angle; a bit that is tilted in its hole catches."
-            ),
-            (
-                "Turn the dowel stock in a vice or a clamp, not in the fingers, when cutting short"
-                " pegs."
-            ),
+            tr("caution.drilling-at-angle-clamp-board-guide"),
+            tr("caution.turn-dowel-stock-in-vice-or"),
         ),
         links=tuple(links(peg, ground)),
     )
 
 
 def _figures(peg: Peg, ground: Ground) -> tuple[Figure, ...]:
-    tilt = Input("t", "tilt from square", degrees(peg.tilt))
-    d = Input("d", "dowel", peg.diameter)
-    e = Input("e", "depth along the bit", peg.depth)
-    deep = Input("s", "depth square to the face", square_depth(peg))
-    point = Input("v", "bit's point ahead", peg.spur)
+    tilt = Input("t", tr("input.tilt-from-square"), degrees(peg.tilt))
+    d = Input("d", tr("input.dowel"), peg.diameter)
+    e = Input("e", tr("input.depth-along-the-bit"), peg.depth)
+    deep = Input("s", tr("input.depth-square-to-the-face"), square_depth(peg))
+    point = Input("v", tr("input.bits-point-ahead"), peg.spur)
     return (
         Figure(
             "peg.bit",
-            "Bit",
+            tr("peg.bit.label"),
             peg.diameter,
             "bit = d",
             (d,),
-            "The hole is the dowel's own size. Drill scrap first and try the dowel: stock varies.",
+            tr("peg.bit.why"),
             fine=True,
         ),
         Figure(
             "peg.tilt",
-            "Table setting",
+            tr("peg.tilt.label"),
             both_ways(peg.tilt),
             "90° − t",
             (tilt,),
-            "Some tables read from square, some from the face. Check which yours is.",
+            tr("peg.tilt.why"),
         ),
         Figure(
             "peg.mouth",
-            "Mouth",
+            tr("peg.mouth.label"),
             mouth(peg),
             "d / cos t",
             (d, tilt),
-            "A tilted hole is longer than wide where it meets the face.",
+            tr("peg.mouth.why"),
         ),
         Figure(
             "peg.square",
-            "Depth into the board",
+            tr("peg.square.label"),
             square_depth(peg),
             "e · cos t + d/2 · sin t",
             (e, d, tilt),
-            "The lower rim of a tilted hole reaches deeper than its middle.",
+            tr("peg.square.why"),
         ),
         Figure(
             "peg.web",
-            "Web left",
+            tr("peg.web.label"),
             web(peg, ground.thickness),
             "T − max(s, (e + v) · cos t)",
-            (Input("T", "board", ground.thickness), deep, e, point, tilt),
-            "What the hole and the bit's point leave behind the peg.",
+            (Input("T", tr("input.board"), ground.thickness), deep, e, point, tilt),
+            tr("peg.web.why"),
             fine=True,
         ),
         Figure(
             "peg.cut",
-            "Cut each peg",
+            tr("peg.cut.label"),
             peg.depth + peg.showing,
-            "in the board + showing",
-            (Input("e", "in the board", peg.depth), Input("o", "showing", peg.showing)),
-            f"Cut all from one stop. The tip is {peg.tip} after cutting.",
+            tr("peg.cut.formula"),
+            (
+                Input("e", tr("input.in-the-board"), peg.depth),
+                Input("o", tr("input.showing"), peg.showing),
+            ),
+            tr("peg.cut.why", tip=peg.tip),
         ),
     )
 
@@ -161,23 +159,30 @@ def _strength(peg: Peg, ground: Ground) -> Iterator[Figure]:
     )
     pulled, a = (
         Input("F", ground.pulled.says, f"{force:.1f} N"),
-        Input("a", "at the tip", peg.showing),
+        Input("a", tr("input.at-the-tip"), peg.showing),
     )
     yield Figure(
         "peg.stress",
-        "Bending stress",
+        tr("peg.stress.label"),
         f"{stress(d, out, force):.1f} MPa",
         "32 · F · a / (π · d³)",
-        (pulled, a, Input("d", "dowel", peg.diameter)),
-        f"A rule of thumb: a hardwood dowel may bear {bending('dowel'):.0f} MPa, a {PART[SAFETY]}"
-        " of what breaks it.",
+        (pulled, a, Input("d", tr("input.dowel"), peg.diameter)),
+        tr("peg.stress.why", bending=f"{bending('dowel'):.0f}", part=PART[SAFETY]),
     )
     yield Figure(
         "peg.bearing",
-        "Presses on its hole",
+        tr("peg.bearing.label"),
         f"{bearing(d, out, e, force):.1f} MPa",
         "6 · F · (a + e/2) / (d · e²) + F / (d · e)",
-        (pulled, a, Input("e", "in the board", peg.depth), Input("d", "dowel", peg.diameter)),
-        f"Glue is not counted on. This wood bears {embedding(ground.wood, d):.1f} MPa across its"
-        f" grain (Wood Handbook); {float(ADVISED):g} dowels deep is advised.",
+        (
+            pulled,
+            a,
+            Input("e", tr("input.in-the-board"), peg.depth),
+            Input("d", tr("input.dowel"), peg.diameter),
+        ),
+        tr(
+            "peg.bearing.why",
+            embedding=f"{embedding(ground.wood, d):.1f}",
+            advised=f"{float(ADVISED):g}",
+        ),
     )

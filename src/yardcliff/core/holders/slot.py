@@ -31,6 +31,7 @@ from yardcliff.core.things.item import Item
 from yardcliff.core.units.angles import degrees
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.messages import tr
 
 LEAST_WEB = Fraction(20)
 """Least wood between a slot's bottom and the back of its cheek, mm: rule of thumb."""
@@ -115,12 +116,12 @@ def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     mouth = rounded(float(wide) / cos(radians(slot.angle)))
     web = ground.thickness - reach_in(slot, wide)
     return Fitting(
-        name="slots",
+        name=tr("holders.slots"),
         reach=half(mouth),
         glyph=SlotGlyph(ground.height, mouth),
         bores=(Bore("slot", ZERO, wide, slot.depth, slot.angle),),
         end_distance=mouth,
-        end_why="one slot's width from the end, so that the corner does not break off",
+        end_why=tr("holders.one-slots-width-from-end-so"),
         hang_drop=ZERO,
         figures=tuple(_figures(slot, ground, items, wide, tool, mouth)),
         findings=tuple(_findings(slot, ground, items, wide)),
@@ -128,31 +129,24 @@ def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
             Operation(
                 Kind.SLOT,
                 (),
-                "wide, sawn down twice",
+                tr("tool.wide-sawn-down-twice"),
                 wide,
                 slot.depth,
                 slot.angle,
                 web,
-                "the round bottom",
-                "Clamp the cheeks together, edges and feet flush: one sawing for both. Ease the"
-                " mouth.",
+                tr("stop.the-round-bottom"),
+                tr("holders.clamp-cheeks-together-edges-feet-flush"),
                 offsets=AXIS,
                 cut=(-ground.height / 2, ground.height / 2, -mouth / 2, mouth / 2),
             ),
         ),
-        cautions=(
-            (
-                "Sawing in an edge: clamp the cheeks upright in the vice, and let the saw do the"
-                " work near the bottom."
-            ),
-        ),
+        cautions=(tr("caution.sawing-in-edge-clamp-cheeks-upright"),),
         how="in",
         outline=Outline(
-            "one of the slots",
+            tr("holders.one-of-the-slots"),
             outline(slot, wide),
-            "the cheek's front edge",
-            "Lay the dashed line on the cheek's front edge and its middle on each mark; prick the"
-            " round bottom through.",
+            tr("holders.the-cheeks-front-edge"),
+            tr("holders.lay-dashed-line-on-cheeks-front"),
         ),
     )
 
@@ -170,9 +164,8 @@ def rounds(slot: Slot, items: tuple[Item, ...], row: Row, cheeks: Sequence[Part]
             for i, axis in enumerate(row.axes)
         ),
         wide,
-        "Clamp the cheeks together, edges and feet flush; the outline on the template has its"
-        " middle too.",
-        stop="through both cheeks, on scrap",
+        tr("holders.clamp-cheeks-together-edges-feet-flush-2"),
+        stop=tr("holders.through-both-cheeks-on-scrap"),
         tool=tool,
     )
 
@@ -181,49 +174,49 @@ def _figures(
     slot: Slot, ground: Ground, items: tuple[Item, ...], wide: Fraction, tool: str, mouth: Fraction
 ) -> Iterator[Figure]:
     thick, deepest = held_at(slot.held, items), max(items, key=lambda item: item.front)
-    t, w = Input("t", "angle above the horizontal", degrees(slot.angle)), Input("w", "slot", wide)
+    t, w = (
+        Input("t", tr("input.angle-above-the-horizontal"), degrees(slot.angle)),
+        Input("w", tr("input.slot"), wide),
+    )
     yield Figure(
         "slot.width",
         tool.capitalize(),
         wide,
-        "next size up from d + y",
-        (Input("d", "held at", thick), Input("y", "play", slot.play)),
-        "The bit that rounds the bottom gives the slot its width. Try it in scrap with the thing"
-        " itself.",
+        tr("slot.width.formula"),
+        (Input("d", tr("input.held-at"), thick), Input("y", tr("input.play"), slot.play)),
+        tr("slot.width.why"),
         fine=True,
     )
     yield held_figure(slot.held, thick)
     yield Figure(
-        "slot.mouth",
-        "Mouth",
-        mouth,
-        "w / cos t",
-        (w, t),
-        "On the edge a slanted slot is longer than it is wide.",
+        "slot.mouth", tr("slot.mouth.label"), mouth, "w / cos t", (w, t), tr("slot.mouth.why")
     )
     yield Figure(
         "slot.takes",
-        "Takes of the edge",
+        tr("slot.takes.label"),
         takes(slot, deepest),
         "T / cos t",
-        (Input("T", f"whole thickness: {deepest.name}", deepest.front), t),
-        "With all that sticks out of it: the slots stand so far apart, and the air besides.",
+        (Input("T", tr("input.whole-thickness", name=deepest.name), deepest.front), t),
+        tr("slot.takes.why"),
     )
     yield Figure(
         "slot.in",
-        "Into the cheek",
+        tr("slot.in.label"),
         reach_in(slot, wide),
         "max(e − w / 2, 0) · cos t + w / 2",
-        (Input("e", "deep along the slot", slot.depth), w, t),
-        "Square to the edge, down to the round bottom.",
+        (Input("e", tr("input.deep-along-the-slot"), slot.depth), w, t),
+        tr("slot.in.why"),
     )
     yield Figure(
         "slot.web",
-        "Wood behind",
+        tr("slot.web.label"),
         ground.thickness - reach_in(slot, wide),
         "W − i",
-        (Input("W", "cheek", ground.thickness), Input("i", "into the cheek", reach_in(slot, wide))),
-        "What holds the cheek together behind its slots.",
+        (
+            Input("W", tr("input.cheek"), ground.thickness),
+            Input("i", tr("input.into-the-cheek"), reach_in(slot, wide)),
+        ),
+        tr("slot.web.why"),
         fine=True,
     )
 
@@ -236,14 +229,14 @@ def _findings(
     if wide < thick + slot.play:
         yield Finding(
             "hole.size",
-            "Slot",
-            "No bit or hole saw of the table is that large.",
-            "slot",
+            tr("part.slot"),
+            tr("hole.size"),
+            tr("quantity.slot"),
             thick + slot.play,
             wide,
             fixes=(
                 Fix(
-                    f"Hold it at {exact_text(wide)}",
+                    tr("fix.hold-it-at", widest=exact_text(wide)),
                     {"slot": {"held": exact_text(wide), "play": "0 mm"}},
                 ),
             ),
@@ -253,18 +246,21 @@ def _findings(
         wider = exact_text(-(-(ground.thickness + LEAST_WEB - web) // 5) * 5)
         less = (slot.depth - rounded(float(LEAST_WEB - web) / cos(radians(slot.angle)))) // 5 * 5
         shallower = (
-            (Fix(f"Slots {less} mm deep", {"slot": {"depth": f"{less} mm"}}),)
+            (Fix(tr("fix.slots-mm-deep", less=less), {"slot": {"depth": f"{less} mm"}}),)
             if less > wide
             else ()
         )
         yield Finding(
             "slot.web",
-            "Cheek",
-            "So little wood behind the slots breaks under the load.",
-            "wood behind",
+            tr("part.cheek"),
+            tr("slot.web"),
+            tr("quantity.wood-behind"),
             web,
             LEAST_WEB,
-            fixes=(Fix(f"Cheeks {wider} wide", {"board": {"height": wider}}), *shallower),
+            fixes=(
+                Fix(tr("fix.cheeks-wide", wider=wider), {"board": {"height": wider}}),
+                *shallower,
+            ),
         )
     deep = max(items, key=lambda item: max(item.across, item.front))
     least = max(deep.across, deep.front) / 3
@@ -273,9 +269,9 @@ def _findings(
         yield Finding(
             "slot.shallow",
             deep.name.capitalize(),
-            f"The slots hold less than a third of the {deep.plural}: they tip out.",
-            "depth",
+            tr("slot.shallow", plural=deep.plural),
+            tr("quantity.depth"),
             slot.depth,
             least,
-            fixes=(Fix(f"Slots {more} deep", {"slot": {"depth": more}}),),
+            fixes=(Fix(tr("fix.slots-deep", more=more), {"slot": {"depth": more}}),),
         )

@@ -9,8 +9,16 @@ from yardcliff.core.making.task import Task
 from yardcliff.core.rack import HOLDER
 from yardcliff.core.wood.cost import GRITS
 from yardcliff.core.workshop.caution import cautions
+from yardcliff.messages import tr
 
-ORDINAL = ("First", "Second", "Third", "Fourth", "Fifth", "Sixth")
+ORDINAL = (
+    "making.first",
+    "making.second",
+    "making.third",
+    "making.fourth",
+    "making.fifth",
+    "making.sixth",
+)
 
 
 def sanded(asked: Asked) -> Iterator[Task]:
@@ -21,32 +29,32 @@ def sanded(asked: Asked) -> Iterator[Task]:
         yield Task(
             "sand",
             9,
-            f"Sand through the grits: {', '.join(map(str, GRITS))}",
+            tr("task.sand", map=", ".join(map(str, GRITS))),
             ceil(8 + faces * len(GRITS) * (14 if powered else 28)),
             lines=tuple(
-                f"Grit {grit}: with the grain, {why}."
+                tr("making.grit-with-the-grain", grit=grit, why=why)
                 for grit, why in zip(
                     GRITS,
                     (
-                        "until lines and marks are gone",
-                        "until the scratches of the first are gone",
-                        "edges broken, and the dust off with a damp cloth",
+                        tr("making.until-lines-and-marks-are-gone"),
+                        tr("making.until-scratches-first-gone"),
+                        tr("making.edges-broken-dust-off-with-damp"),
                     ),
                     strict=True,
                 )
             ),
             ways=(
                 (
-                    "With a sander, moving before it touches and until it is off."
+                    tr("making.with-sander-moving-before-touches-until")
                     if powered
-                    else "With paper around a cork block."
+                    else tr("making.with-paper-around-a-cork-block")
                 ),
             ),
             cautions=cautions("sand"),
             needs=frozenset({"cut", "flush", "loose"}),
             gives=frozenset({"sanded"}),
             spoils=frozenset({"rough", "marked"}),
-            tools=("sander",) if powered else ("cork block",),
+            tools=(tr("tool.sander"),) if powered else (tr("tool.cork-block"),),
         )
 
 
@@ -62,9 +70,9 @@ def coats(asked: Asked) -> Iterator[Task]:
     yield Task(
         "test",
         9,
-        f"Try the {finish} on scrap",
+        tr("task.test", finish=finish),
         10,
-        lines=("On an offcut of the same stick, sanded as the rack will be.",),
+        lines=(tr("making.on-offcut-same-stick-sanded-as"),),
         needs=frozenset({"cut", "bought"}),
         gives=frozenset({"tested"}),
         wait=dry,
@@ -75,10 +83,10 @@ def coats(asked: Asked) -> Iterator[Task]:
         yield Task(
             "conditioner",
             13,
-            "Brush a conditioner on",
+            tr("task.conditioner"),
             ceil(8 + faces * 6),
             on,
-            lines=("This wood drinks unevenly: end grain and knots most of all.",),
+            lines=(tr("making.this-wood-drinks-unevenly-end-grain"),),
             needs=frozenset({"sanded", "flush"}),
             gives=frozenset({"even"}),
             spoils=frozenset() if early else frozenset({"bare"}),
@@ -92,28 +100,19 @@ def coats(asked: Asked) -> Iterator[Task]:
     for k in range(asked.finish.coats):
         key, end = f"coat:{k + 1}", k + 1 == asked.finish.coats
         first = (
-            "Both faces alike: a board with one bare face cups.",
+            tr("making.both-faces-alike-board-with-one"),
             (
-                "Keep it off what things touch: holders stay bare, and the strip of board that"
-                " cloth rests on is taped off."
+                tr("making.keep-off-what-things-touch-holders")
                 if asked.finish.natural
-                else (
-                    "Oil rubs off on cloth until it is hard: it gets its days."
-                    if asked.finish.oily
-                    else ""
-                )
+                else (tr("making.oil-rubs-off-on-cloth-until") if asked.finish.oily else "")
             ),
             (
-                "A twist of paper in every hole that takes glue."
+                tr("making.twist-paper-in-every-hole-takes")
                 if asked.making.pegs == "after finish"
                 and any(glyph.glued for glyph in asked.rack.glyphs)
                 else ""
             ),
-            (
-                "Tape where glue goes: it holds on bare wood only."
-                if early and asked.rack.joints
-                else ""
-            ),
+            (tr("making.tape-where-glue-goes-holds-on") if early and asked.rack.joints else ""),
         )
         pegged = (
             "flush"
@@ -124,15 +123,15 @@ def coats(asked: Asked) -> Iterator[Task]:
         yield Task(
             key,
             13,
-            f"{ORDINAL[k] if k < len(ORDINAL) else k + 1} coat: {finish}",
+            tr("making.coat", ordinal=tr(ORDINAL[k]) if k < len(ORDINAL) else k + 1, finish=finish),
             ceil(8 + faces * 6),
             on,
             lines=(
                 once(first)
                 if k == 0
                 else (
-                    "Rub the raised fibres off with the finest grit, and wipe.",
-                    "Thin, along the grain, both faces.",
+                    tr("making.rub-raised-fibres-off-with-finest"),
+                    tr("making.thin-along-the-grain-both-faces"),
                 )
             ),
             needs=frozenset(
@@ -142,12 +141,12 @@ def coats(asked: Asked) -> Iterator[Task]:
                 {"finished", "coated", "dressed", *(["inside"] if early else [])} if end else ()
             ),
             spoils=frozenset() if early else frozenset({"bare"}),
-            after={last: ("The coat before has to be dry.", 0)} if last else {},
+            after={last: (tr("making.coat-before-has-be-dry"), 0)} if last else {},
             wait=dry,
             waits_for="coat",
             dries=True,
             splits=False,
             cautions=asked.finish.cautions,
-            tools=("brush", "tape" if early and asked.rack.joints else ""),
+            tools=(tr("tool.brush"), tr("tool.tape") if early and asked.rack.joints else ""),
         )
         last = key

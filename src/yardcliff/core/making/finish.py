@@ -10,6 +10,7 @@ from yardcliff.core.design.rack_design import Design
 from yardcliff.core.wood.rack_timber import Timber
 from yardcliff.core.workshop.caution import cautions
 from yardcliff.data import table, values
+from yardcliff.messages import tr
 
 TYPICAL: dict[WaitKind, int] = {"glue": 720, "clamps": 60, "conditioner": 120, "filler": 240}
 """Minutes as most tins and bottles say; a finish has its own."""
@@ -99,6 +100,4 @@ class Finish:
     def spoilt(self) -> tuple[str, ...]:
         """What is said of a finish that water spoils, under things that hang wet."""
         spoils = self.coats and hangs_wet(self.done) and not self.row["wet"]
-        return (
-            (f"Wet things leave marks in {self.name}: another finish for these.",) if spoils else ()
-        )
+        return (tr("making.wet-things-leave-marks-in-another", name=self.name),) if spoils else ()

@@ -9,6 +9,7 @@ from yardcliff.core.making.task import Task
 from yardcliff.core.materials.goods import Ware
 from yardcliff.core.rack import HOLDER, Putting
 from yardcliff.core.workshop.caution import cautions
+from yardcliff.messages import tr
 
 
 def tips(asked: Asked) -> Iterator[Task]:
@@ -18,25 +19,15 @@ def tips(asked: Asked) -> Iterator[Task]:
         yield Task(
             "tips",
             8,
-            f"Round the tips of {pegs} pegs",
+            tr("task.tips", pegs=pegs),
             ceil(5 + pegs),
             frozenset({HOLDER}),
-            ways=(
-                (
-                    "Turn each in a drill's chuck against sandpaper, or by hand over a file;"
-                    " chamfer the end that goes in."
-                ),
-            ),
-            checks=("Every tip the same: against a hole of the tip's own round, filed into card.",),
-            cautions=(
-                (
-                    "Short pegs are held by the chuck or a clamp, never between the fingers and"
-                    " a running belt."
-                ),
-            ),
+            ways=(tr("making.turn-each-in-drills-chuck-against"),),
+            checks=(tr("making.every-tip-same-against-hole-tips"),),
+            cautions=(tr("making.short-pegs-held-by-chuck-or"),),
             needs=frozenset({"cut", "rough"}),
             gives=frozenset({"machined"}),
-            tools=("drill",) if "drill" in asked.shop.tools else ("file",),
+            tools=(tr("tool.drill"),) if "drill" in asked.shop.tools else (tr("tool.file"),),
         )
 
 
@@ -58,15 +49,11 @@ def holders(asked: Asked) -> Iterator[Task]:
             yield Task(
                 key,
                 14,
-                f"Glue the pegs in: {len(placed)} places",
+                tr("making.glue-the-pegs-in-places", count=len(placed)),
                 ceil(8 + len(placed)),
                 on,
-                lines=(
-                    ("Glue in the hole, not on the peg; a light tap, until it stands at its mark."),
-                ),
-                checks=(
-                    ("All at one angle: sight along the row, and turn them before the glue grips."),
-                ),
+                lines=(tr("making.glue-in-hole-not-on-peg"),),
+                checks=(tr("making.all-at-one-angle-sight-along"),),
                 needs=frozenset({"machined", "sanded"} if early else {"machined", "coated"}),
                 gives=gives | ({"pegged"} if early else set()),
                 spoils=spoils,
@@ -74,14 +61,14 @@ def holders(asked: Asked) -> Iterator[Task]:
                 waits_for="clamps",
                 splits=False,
                 cautions=cautions("glue"),
-                tools=("mallet",),
+                tools=(tr("tool.mallet"),),
             )
         elif putting:
-            title, line, check = putting
+            title, line, check = map(tr, putting)
             yield Task(
                 key,
                 17 if over else 14,
-                f"{title}: {len(placed)} places",
+                tr("making.places", title=title, count=len(placed)),
                 ceil(6 + 2 * len(placed)),
                 on,
                 lines=(line,),
@@ -89,7 +76,7 @@ def holders(asked: Asked) -> Iterator[Task]:
                 needs=late,
                 gives=frozenset({"hooked"}) if over else gives,
                 spoils=spoils,
-                tools=("screwdriver",),
+                tools=(tr("tool.screwdriver"),),
             )
     hardware = [
         take
@@ -101,15 +88,15 @@ def holders(asked: Asked) -> Iterator[Task]:
         yield Task(
             "hardware",
             15,
-            f"Fit {', '.join(once(take.name for take in hardware))}",
+            tr("task.hardware", once=", ".join(once(take.name for take in hardware))),
             5 + 3 * len(hardware),
             checks=(
-                (("They bear at one height: lay the rack on its back and a straight edge across."),)
+                (tr("making.they-bear-at-one-height-lay"),)
                 if any(take.kind == "hanger" for take in hardware)
                 else ()
             ),
             needs=late - {"up"},
             gives=gives,
             spoils=spoils,
-            tools=("screwdriver", "straight edge"),
+            tools=(tr("tool.screwdriver"), tr("tool.straight-edge")),
         )

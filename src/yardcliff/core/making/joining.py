@@ -10,11 +10,9 @@ from yardcliff.core.making.task import Task
 from yardcliff.core.materials.goods import Ware
 from yardcliff.core.rack import HOLDER, Hold, Joint, Kind, Rack
 from yardcliff.core.workshop.caution import cautions
+from yardcliff.messages import listed, tr
 
-NAILED = (
-    "In hardwood, and near an end, a hole for each brad first: one with its head nipped off is the"
-    " bit."
-)
+NAILED = "making.in-hardwood-near-end-hole-for"
 
 
 def _bodies(joints: Iterable[Joint]) -> list[list[Joint]]:
@@ -34,10 +32,14 @@ def _bodies(joints: Iterable[Joint]) -> list[list[Joint]]:
 def _to_join(joints: Iterable[Joint], clamps: int) -> tuple[str, ...]:
     """The tools that a body is put together with."""
     holds = {
-        "hammer" if joint.hold is Hold.PINS else "" if joint.glued else "screwdriver"
+        tr("tool.hammer")
+        if joint.hold is Hold.PINS
+        else ""
+        if joint.glued
+        else tr("tool.screwdriver")
         for joint in joints
     }
-    return (*((f"{clamps} clamps",) if clamps else ()), *sorted(holds - {""}))
+    return (*((tr("making.clamps", clamps=clamps),) if clamps else ()), *sorted(holds - {""}))
 
 
 def _nails(joints: Iterable[Joint]) -> Iterator[tuple[str, str]]:
@@ -46,7 +48,7 @@ def _nails(joints: Iterable[Joint]) -> Iterator[tuple[str, str]]:
     for take in (take for joint in joints for take in joint.takes if isinstance(take, Ware)):
         many[take.sizes] += take.count
     for (thick, long), each in many.items():
-        yield "brads", f"{each} of {thick} × {long} mm"
+        yield tr("setting.brads"), tr("making.brads", count=each, thick=thick, long=long)
 
 
 def _pairs(rack: Rack, joints: list[Joint]) -> str:
@@ -54,7 +56,9 @@ def _pairs(rack: Rack, joints: list[Joint]) -> str:
     to: dict[str, list[str]] = {}
     for joint in joints:
         to.setdefault(rack.part(joint.part).name, []).append(rack.part(joint.other).name)
-    return "; ".join(f"{name} to {' and '.join(others)}" for name, others in to.items())
+    return "; ".join(
+        tr("making.part-to", name=name, others=listed(others)) for name, others in to.items()
+    )
 
 
 def joined(asked: Asked) -> Iterator[Task]:
@@ -65,7 +69,7 @@ def joined(asked: Asked) -> Iterator[Task]:
         yield Task(
             "thread",
             10,
-            "Thread fingers and spacers on the rod",
+            tr("task.thread"),
             20,
             frozenset(
                 {
@@ -78,27 +82,19 @@ def joined(asked: Asked) -> Iterator[Task]:
                     ),
                 }
             ),
-            checks=(
-                ("Every finger falls open by its own weight; a washer more or less sets the play."),
-                *rack.cautions[-1:],
-            ),
+            checks=(tr("making.every-finger-falls-open-by-its"), *rack.cautions[-1:]),
             needs=frozenset({"machined", "sanded", "inside"}),
             gives=frozenset({"threaded"}),
             spoils=frozenset({"loose"}),
-            tools=("spanners",),
+            tools=(tr("tool.spanners"),),
         )
     if joints:
         yield Task(
             "dry",
             10,
-            "Put it together dry",
+            tr("task.dry"),
             5 + 3 * len(joints),
-            checks=(
-                (
-                    "Square by both diagonals, tight by hand, and the clamps set to width and"
-                    " lying ready."
-                ),
-            ),
+            checks=(tr("making.square-by-both-diagonals-tight-by"),),
             needs=frozenset({"machined"}),
             gives=frozenset({"fits"}),
         )
@@ -117,18 +113,13 @@ def _body(asked: Asked, joints: list[Joint]) -> Iterator[Task]:
         yield Task(
             f"inside:{first}",
             11,
-            f"Finish the inner faces: {names}",
+            tr("making.finish-the-inner-faces", names=names),
             15,
             parts,
-            lines=(
-                (
-                    "One coat where no brush gets later; a pencil line from the dry fit shows"
-                    " where the glue goes: stay off it."
-                ),
-            ),
+            lines=(tr("making.one-coat-where-no-brush-gets"),),
             needs=inside | {"primed"},
             gives=frozenset({"inside"}),
-            tools=("brush",),
+            tools=(tr("tool.brush"),),
             wait=asked.finish.wait("coat"),
             waits_for="coat",
             dries=True,
@@ -139,15 +130,10 @@ def _body(asked: Asked, joints: list[Joint]) -> Iterator[Task]:
             yield Task(
                 f"primed:{first}",
                 11,
-                f"Brush a conditioner on the inner faces: {names}",
+                tr("making.brush-conditioner-on-inner-faces", names=names),
                 10,
                 parts,
-                lines=(
-                    (
-                        "Within the same pencil line: this wood drinks unevenly, and under the"
-                        " finish it is too late."
-                    ),
-                ),
+                lines=(tr("making.within-same-pencil-line-this-wood"),),
                 needs=inside,
                 gives=frozenset({"primed"}),
                 wait=asked.finish.wait("conditioner"),
@@ -161,7 +147,7 @@ def _body(asked: Asked, joints: list[Joint]) -> Iterator[Task]:
     yield Task(
         f"join:{first}",
         12,
-        f"{'Glue' if glued else 'Screw'} together: {names}",
+        tr("making.together", what=tr("making.glue") if glued else tr("making.screw"), names=names),
         10 + 4 * len(joints),
         parts,
         lines=tuple(
@@ -170,19 +156,23 @@ def _body(asked: Asked, joints: list[Joint]) -> Iterator[Task]:
         ),
         settings=(
             *_nails(joints),
-            *((("clamps", str(clamps)), ("in clamps", "as the bottle says")) if glued else ()),
+            *(
+                (
+                    (tr("setting.clamps"), str(clamps)),
+                    (tr("setting.in-clamps"), tr("setting.as-the-bottle-says")),
+                )
+                if glued
+                else ()
+            ),
         ),
         checks=(
             (
-                *([NAILED] if any(joint.hold is Hold.PINS for joint in joints) else []),
-                "Both diagonals again once the clamps are on.",
-                (
-                    "What squeezes out is lifted off when it is like rubber: wiped wet, it"
-                    " shows under the finish."
-                ),
+                *([tr(NAILED)] if any(joint.hold is Hold.PINS for joint in joints) else []),
+                tr("making.both-diagonals-again-once-clamps-on"),
+                tr("making.what-squeezes-out-lifted-off-when"),
             )
             if glued
-            else ("Every screw to the same depth, the last turn by hand.",)
+            else (tr("making.every-screw-same-depth-last-turn"),)
         ),
         needs=frozenset({"bought", "fits", "pinned", "bare", "sanded", "inside", "threaded"}),
         gives=frozenset({"joined"}),

@@ -13,15 +13,14 @@ from yardcliff.core.making.task import Task
 from yardcliff.core.rack import Face, Part, Place
 from yardcliff.core.row.marking import Mark
 from yardcliff.core.units.exact import Fraction
+from yardcliff.core.workshop.shop import tool_name
+from yardcliff.messages import tr
 
 PHASE = 4
 MOST_MARKS = 80
 """Beyond so many marks they are read off the tape, and not one by one."""
 CUT = frozenset({"cut", "square"})
-PAIR = (
-    "Clamp them side by side, ends flush, and square every line across all of them.",
-    "Write “top” on the same end of each: a turned one shows when all is drilled.",
-)
+PAIR = ("making.clamp-them-side-by-side-ends", "making.write-top-on-same-end-each")
 
 TOOLS = ("tape", "pencil", "awl", "try square")
 
@@ -57,27 +56,30 @@ def _row(done: Design, key: str, group: Sequence[int], marks: Sequence[Mark]) ->
     return Task(
         key,
         PHASE,
-        f"Mark {many} place{'s' * (many != 1)}:"
-        f" {', '.join(rack.part(part).name.lower() for part in sorted(parts))}",
+        tr(
+            "making.mark-places",
+            n=many,
+            parts=", ".join(rack.part(part).name.lower() for part in sorted(parts)),
+        ),
         ceil(6 + 0.5 * many),
         parts,
         lines=(
             tuple(f"{mark.place + 1}: {mark.text}" for mark in marks)
             if few
-            else ("Off the tape under the drawing, or the template.",)
+            else (tr("making.off-tape-under-drawing-or-template"),)
         ),
         settings=(
-            ("first mark", marks[0].text),
-            ("from", "the foot" if rack.up else "the left end"),
+            (tr("setting.first-mark"), marks[0].text),
+            (tr("setting.from"), tr("setting.the-foot") if rack.up else tr("setting.the-left-end")),
         ),
         checks=(
-            *(PAIR if len(parts) > 1 or rack.up else ()),
-            "Hook the tape once and read every mark from there: steps add up their errors.",
-            f"The last one from the other end: {marks[-1].end_text}.",
+            *(map(tr, PAIR) if len(parts) > 1 or rack.up else ()),
+            tr("making.hook-tape-once-read-every-mark"),
+            tr("making.last-one-from-other-end", end_text=marks[-1].end_text),
         ),
         needs=CUT,
         gives=frozenset({"marked"}),
-        tools=TOOLS,
+        tools=tuple(map(tool_name, TOOLS)),
         marks=tuple(_place(done, k, mark) for k in group for mark in marks),
         picture=Marked(marks[0].length, tuple(mark.reading for mark in marks)) if few else None,
     )
@@ -115,20 +117,23 @@ def _each(
     """The same places on each of some parts."""
     first, at = parts[own[0][0].part], sorted({place[1:4] for place in own[0]})
     many, alike = len(at), len(own) > 1
-    on = f" on each of {len(own)}" if alike else ""
     return Task(
         key,
         PHASE,
-        f"Mark {many} place{'s' * (many != 1)}{on}: {name}",
+        (
+            tr("making.mark-places-on-each", n=many, count=len(own), name=name)
+            if alike
+            else tr("making.mark-places", n=many, parts=name)
+        ),
         ceil(4 + 0.5 * many * len(own)),
         frozenset(places[0].part for places in own),
-        lines=tuple(_lines(done, first, at)) if many <= MOST_MARKS else ("Off the hole table.",),
-        checks=(
-            ("Side by side, ends flush: square every line across all of them.",) if alike else ()
-        ),
+        lines=tuple(_lines(done, first, at))
+        if many <= MOST_MARKS
+        else (tr("making.off-the-hole-table"),),
+        checks=((tr("making.side-by-side-ends-flush-square"),) if alike else ()),
         needs=CUT,
         gives=frozenset({"marked"}),
-        tools=TOOLS,
+        tools=tuple(map(tool_name, TOOLS)),
         marks=tuple(place for places in own for place in places),
     )
 
@@ -142,7 +147,9 @@ def _lines(
     numbers = {hole.place[1:4]: f"{hole.number} at " for hole in done.holes.get(part.key, ())}
     for face, on in groupby(at, key=lambda one: one[0]):
         along, across, _ = read_from(part, face)
-        yield f"{part.called(face)}, from the {along} and from the {across}: " + "; ".join(
+        yield tr(
+            "making.from-the-and-from-the", called=part.called(face), along=along, across=across
+        ) + "; ".join(
             f"{numbers.get(place, '')}{done.tape.write(place[1])}, {done.tape.write(place[2])}"
             for place in on
         )

@@ -7,9 +7,10 @@ from yardcliff.core.design.measuring import NO_ROW
 from yardcliff.core.design.rack_design import Design
 from yardcliff.core.design.there import Mend, key_of, part_of
 from yardcliff.core.making.task import Task
+from yardcliff.messages import tr
 
 PHASE = 6
-HOLDS = "The plug has to hold before a bit goes in."
+HOLDS = "making.plug-has-hold-before-bit-goes"
 
 
 def mended(done: Design) -> Iterator[Task]:
@@ -55,7 +56,7 @@ def _steps(mend: Mend, part: str, row: int, place: int | None, done: Design) -> 
             lines=(step.line,) if step.line else (),
             needs=frozenset({"rough"}),
             gives=frozenset({"machined"}) if step.again else frozenset(),
-            after={f"mend:{mend.key}:{k - 1}": (HOLDS, 0)} if k else {},
+            after={f"mend:{mend.key}:{k - 1}": (tr(HOLDS), 0)} if k else {},
             wait=step.wait,
             waits_for=step.waits_for,
             places=here if step.again else (),

@@ -17,8 +17,9 @@ from yardcliff.core.making.sequence import Edge, broken, direct, edges, natural,
 from yardcliff.core.making.task import Task, work_of
 from yardcliff.core.making.task_list import tasks
 from yardcliff.core.wood.rack_timber import Timber
-from yardcliff.core.workshop.shop import DAYS, TOOLS, Hours, Shop, minute
+from yardcliff.core.workshop.shop import TOOLS, Hours, Shop, minute, tool_name
 from yardcliff.data import table, values
+from yardcliff.messages import day_name, listed, tr
 
 LATEST = "22:30"
 """Nobody saws later than that beside neighbours."""
@@ -142,7 +143,10 @@ def _changes(
     briefs: list[tuple[str, Patch]] = []
     if done.brief.making.touched == "finished":
         briefs.append(
-            ("What things touch is left natural", {"making": {"touched": "left natural"}})
+            (
+                tr("making.what-things-touch-is-left-natural"),
+                {"making": {"touched": "left natural"}},
+            )
         )
     for row in table("finishes"):
         if (
@@ -150,7 +154,10 @@ def _changes(
             and done.brief.cutting.finish != "none"
         ):
             briefs.append(
-                (f"Finish with {row['name']}", {"cutting": {"finish": row["key"], "coats": None}})
+                (
+                    tr("making.finish-with", name=row["name"]),
+                    {"cutting": {"finish": row["key"], "coats": None}},
+                )
             )
     for says, patch in briefs:
         end = making(
@@ -172,18 +179,29 @@ def _shops(shop: Shop) -> Iterator[tuple[str, Shop]]:
         end = f"{later // 60:02}:{later % 60:02}"
         longer.append(hours if taken or later <= minute(hours.end) else hours.changed({"end": end}))
     if tuple(longer) != tuple(shop.week()):
-        yield "An hour more each time", shop.changed({"hours": tuple(longer)})
+        yield tr("making.an-hour-more-each-time"), shop.changed({"hours": tuple(longer)})
     for day in sorted(set(range(7)) - {hours.day for hours in shop.hours}, reverse=True):
         free = Hours(day=day, start=FREE_DAY[0], end=FREE_DAY[1])
         yield (
-            f"{DAYS[day]} from {FREE_DAY[0]} to {FREE_DAY[1]} too",
+            tr(
+                "making.from-to-too",
+                days=day_name(day),
+                free_day=FREE_DAY[0],
+                free_day_2=FREE_DAY[1],
+            ),
             shop.changed({"hours": (*shop.hours, free)}),
         )
     for tool in TOOLS:
         if tool not in shop.tools:
-            yield f"With a {tool}", shop.changed({"tools": (*shop.tools, tool)})
-    yield f"{shop.clamps + 4} clamps", shop.changed({"clamps": shop.clamps + 4})
-    yield f"{shop.drying + 1} places to dry", shop.changed({"drying": shop.drying + 1})
+            yield (
+                tr("making.with-a", tool=tool_name(tool)),
+                shop.changed({"tools": (*shop.tools, tool)}),
+            )
+    yield tr("making.clamps", clamps=shop.clamps + 4), shop.changed({"clamps": shop.clamps + 4})
+    yield (
+        tr("making.places-to-dry", drying=shop.drying + 1),
+        shop.changed({"drying": shop.drying + 1}),
+    )
 
 
 def _tools(done: Design, shop: Shop) -> Iterator[Finding]:
@@ -191,18 +209,24 @@ def _tools(done: Design, shop: Shop) -> Iterator[Finding]:
     for operation in done.machining:
         work = work_of(operation)
         if "instead" in work.row and not work.own(shop)[0].tools:
-            tools = " or ".join(" and ".join(sorted(way.tools)) for way in work.ways if way.tools)
+            tools = listed(
+                (listed(sorted(map(tool_name, way.tools))) for way in work.ways if way.tools), "or"
+            )
             yield Finding(
                 "work.tool",
                 where(operation, done),
-                f"{work.title(operation, where(operation, done))} wants a {tools}: by hand it takes"
-                f" {work.own(shop)[0].slow:g} times as long.",
-                "tool",
-                "by hand",
+                tr(
+                    "work.tool",
+                    title=work.title(operation, where(operation, done)),
+                    tools=tools,
+                    slow=f"{work.own(shop)[0].slow:g}",
+                ),
+                tr("quantity.tool"),
+                tr("quantity.by-hand"),
                 tools,
                 fixes=(
                     Fix(
-                        f"Hang it on {work.row['instead']} instead",
+                        tr("fix.hang-it-on-instead", instead=work.row["instead"]),
                         {"mount": {"by": work.row["instead"]}},
                     ),
                 ),
@@ -213,17 +237,14 @@ def _gone(found: Timber) -> Iterator[Finding]:
     """What no stick gives: it holds up all that is made of it."""
     if found.plan.missing:
         names = ", ".join(once(piece.blank.name.lower() for piece in found.plan.missing))
-        said = (
-            f"Nothing on hand or for sale gives {names}: what is made of it waits. The cut plan"
-            " says why, and what would help."
-        )
+        said = tr("making.nothing-on-hand-or-for-sale", names=names)
         yield Finding(
             "work.missing",
-            "the timber",
+            tr("part.the-timber"),
             said,
-            "parts without wood",
+            tr("quantity.parts-without-wood"),
             str(len(found.plan.missing)),
-            "none",
+            tr("quantity.none"),
         )
 
 
@@ -241,14 +262,14 @@ def _saw(done: Design, found: Timber, shop: Shop) -> Iterator[Finding]:
     others = [row["key"] for row in sorted(there, key=lambda row: row["tool"] != "table saw")]
     yield Finding(
         "work.saw",
-        "the cut plan",
-        f"It is planned for a {cutting.saw}, which the workshop has not: another saw takes another"
-        " cut.",
-        "saw",
+        tr("part.the-cut-plan"),
+        tr("work.saw", saw=cutting.saw),
+        tr("quantity.saw"),
         cutting.saw,
         ", ".join(others),
         fixes=tuple(
-            Fix(f"Plan for a {saw}", {"cutting": {"saw": saw, "kerf": None}}) for saw in others[:2]
+            Fix(tr("fix.plan-for-a", saw=saw), {"cutting": {"saw": saw, "kerf": None}})
+            for saw in others[:2]
         ),
     )
 
@@ -259,9 +280,8 @@ def _shop(order: tuple[Task, ...], shop: Shop, when: Schedule) -> Iterator[Findi
             yield Finding(
                 "work.clamps",
                 task.title,
-                f"“{task.title}” wants {task.clamps} clamps, and there are {shop.clamps}: glue it"
-                " in turns.",
-                "clamps",
+                tr("work.clamps", title=task.title, clamps=task.clamps, clamps_2=shop.clamps),
+                tr("quantity.clamps"),
                 str(shop.clamps),
                 str(task.clamps),
             )
@@ -269,18 +289,17 @@ def _shop(order: tuple[Task, ...], shop: Shop, when: Schedule) -> Iterator[Findi
         yield Finding(
             "work.long",
             task.title,
-            f"“{task.title}” takes {spoken(task.minutes)} in one go, longer than any stretch of the"
-            " workshop's hours.",
-            "takes",
+            tr("work.long", title=task.title, spoken=spoken(task.minutes)),
+            tr("quantity.takes"),
             spoken(task.minutes),
-            "the longest stretch",
+            tr("quantity.the-longest-stretch"),
         )
     if when.over:
         yield Finding(
             "work.hours",
-            "the workshop",
-            "The workshop has no hours, or not enough of them: give it an evening.",
-            "hours",
+            tr("part.the-workshop"),
+            tr("work.hours"),
+            tr("quantity.hours"),
             str(len(shop.hours)),
-            "at least one",
+            tr("quantity.at-least-one"),
         )

@@ -25,8 +25,9 @@ from yardcliff.core.wood.stick_changes import (
 )
 from yardcliff.core.workshop.caution import cautions
 from yardcliff.core.workshop.methods import own_ways
-from yardcliff.core.workshop.shop import Shop
+from yardcliff.core.workshop.shop import Shop, tool_name
 from yardcliff.data import values
+from yardcliff.messages import tr
 
 MISSING = "missing"
 """The key of the task that brings what no stick gives."""
@@ -49,12 +50,10 @@ def sawn(done: Design, found: Timber, shop: Shop) -> Iterator[Task]:
         yield Task(
             MISSING,
             1,
-            f"Find wood for: {names}",
+            tr("making.find-wood-for", names=names),
             45,
             out_of(done, gone),
-            lines=(
-                "No board on hand or in the list gives it: all that is made of it waits for this.",
-            ),
+            lines=(tr("making.no-board-on-hand-or-in"),),
             needs=frozenset({"measured"}),
             gives=frozenset({"cut"}),
             errand=True,
@@ -78,7 +77,7 @@ class _Saw:
     def of(self, group: Group) -> Iterator[Task]:
         thinned = tuple(one for one in group.sawn if one.thinned)
         if thinned:
-            title = f"Plane {len(thinned)} board{'s' * (len(thinned) > 1)} thinner"
+            title = tr("making.plane-board-thinner", n=len(thinned))
             yield self._to_size(
                 "thin", title, group, Worked(thinned, tuple(thinned_sticks(thinned)))
             )
@@ -87,7 +86,7 @@ class _Saw:
             many = sum(len(one.strips) for one in ripped)
             left = strip_sticks(ripped, self.means.rip_takes)
             yield self._to_size(
-                "strip", f"Rip {many} strip{'s' * (many > 1)}", group, Worked(ripped, tuple(left))
+                "strip", tr("making.rip-strip", n=many), group, Worked(ripped, tuple(left))
             )
         yield self._cut(group)
 
@@ -107,9 +106,9 @@ class _Saw:
             ceil(lasts),
             self._parts(work.sticks),
             self._lines(work.sticks, steps),
-            ways=(f"{way.says[0].upper()}{way.says[1:]}.",) if way else (),
-            checks=tuple(kind["check"]),
-            cautions=(*cautions(does, way.tools if way else ()), *_old(work.sticks), MANUAL),
+            ways=(_sentence(tr(way.says)),) if way else (),
+            checks=tuple(map(tr, kind["check"])),
+            cautions=(*cautions(does, way.tools if way else ()), *_old(work.sticks), tr(MANUAL)),
             needs=frozenset({"bought", "measured"} | ({"thinned"} if rip else set())),
             gives=frozenset({"ripped" if rip else "thinned"}),
             tools=way.kit if way else (),
@@ -143,7 +142,7 @@ class _Saw:
         return Task(
             self._key("cut", group),
             PHASE,
-            f"Cut {len(laid)} part{'s' * (len(laid) != 1)}: {group.says}",
+            tr("making.cut-part", n=len(laid), says=group.says),
             ceil(
                 SET_UP
                 + EACH_STICK * len(group.sawn)
@@ -153,25 +152,23 @@ class _Saw:
             parts,
             self._lines(group.sawn, steps, _strips_of),
             (
-                ("planned for", f"a {cutting.saw}"),
-                ("each cut takes", tape.write_fine(cutting.takes)),
+                (tr("making.planned-for"), tr("making.a-tool", tool=tool_name(cutting.saw))),
+                (tr("making.each-cut-takes"), tape.write_fine(cutting.takes)),
             ),
             ways=tuple(
-                way.says.format(stop="a stop block") for way in own_ways(cross, self.means.shop)
+                tr(way.says, stop=tr("making.a-stop-block"))
+                for way in own_ways(cross, self.means.shop)
             ),
-            checks=(
-                "Both ends square by the try square; equal parts stood side by side feel like one.",
-                *plain,
-            ),
+            checks=(tr("making.both-ends-square-by-try-square"), *plain),
             cautions=(
                 *cautions("cut", own.tools),
                 *(cautions("strip", ripped.tools) if ripped else ()),
                 *_old(group.sawn),
-                MANUAL,
+                tr(MANUAL),
             ),
             needs=frozenset({"bought", "measured", "thinned", "ripped"}),
             gives=frozenset({"cut"}),
-            tools=(*own.kit, "stop block", *(ripped.kit if ripped else ())),
+            tools=(*own.kit, tr("tool.stop-block"), *(ripped.kit if ripped else ())),
             picture=Cuts(tuple((one, steps(one)) for one in group.sawn)),
             timber=Worked(group.sawn, tuple(offcut_sticks(group.sawn))),
         )
@@ -183,7 +180,13 @@ class _Saw:
         for one in stick.strips if rip else ():
             blank = Blank("", "board", whole.stuff, one.wide, whole.thick, whole.long)
             laid.append(
-                Laid(Piece(f"{write(one.wide)} wide", blank), ZERO, whole.long, one.low, one.high)
+                Laid(
+                    Piece(tr("making.wide", wide=write(one.wide)), blank),
+                    ZERO,
+                    whole.long,
+                    one.low,
+                    one.high,
+                )
             )
         return Sawn(stick.source, stick.copy, tuple(laid), ())
 
@@ -203,12 +206,22 @@ class _Saw:
     ) -> tuple[str, ...]:
         lines: list[str] = []
         for one in sticks:
-            here = "" if one.source.on_hand else ", bought"
+            here = "" if one.source.on_hand else tr("making.bought")
             lines += [
-                f"Take {of(one)}{one.source.name}, {self.done.tape.write(one.source.long)}{here}.",
+                tr(
+                    "making.take",
+                    of=of(one),
+                    name=one.source.name,
+                    long=self.done.tape.write(one.source.long),
+                    here=here,
+                ),
                 *steps(one),
             ]
         return tuple(lines)
+
+
+def _sentence(said: str) -> str:
+    return f"{said[0].upper()}{said[1:]}."
 
 
 def _old(sticks: Iterable[Sawn]) -> tuple[str, ...]:
@@ -216,8 +229,7 @@ def _old(sticks: Iterable[Sawn]) -> tuple[str, ...]:
 
 
 def _strips_of(stick: Sawn) -> str:
-    many = len(stick.strips)
-    return f"the {f'{many} strips' if many > 1 else 'strip'} of " if many else ""
+    return tr("making.strips-of", n=len(stick.strips)) if stick.strips else ""
 
 
 def _narrower(stick: Sawn) -> Iterator[Laid]:

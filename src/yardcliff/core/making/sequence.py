@@ -6,7 +6,7 @@ from heapq import heapify, heappop, heappush
 
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.making.task import Task
-from yardcliff.data import values
+from yardcliff.messages import tr
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,9 +40,9 @@ def _edge(first: Task, then: Task) -> Edge | None:
     if not first.meets(then):
         return None
     for state in sorted(first.gives & then.needs):
-        return Edge(first.key, then.key, values("states", state)["made"])
+        return Edge(first.key, then.key, tr(f"state.{state}.made"))
     for state in sorted(first.needs & (then.spoils - first.spoils)):
-        return Edge(first.key, then.key, values("states", state)["ended"])
+        return Edge(first.key, then.key, tr(f"state.{state}.ended"))
     return None
 
 
@@ -72,7 +72,10 @@ def natural(tasks: Sequence[Task], among: Sequence[Edge]) -> tuple[Task, ...]:
                 heappush(ready, at[other])
     if len(found) != len(tasks):
         raise ValueError(
-            f"these wait for one another: {sorted(key for key, many in waits.items() if many)}"
+            tr(
+                "making.these-wait-for-one-another",
+                sorted=sorted((key for key, many in waits.items() if many)),
+            )
         )
     return tuple(found)
 
@@ -100,13 +103,16 @@ def broken(tasks: Sequence[Task], among: Sequence[Edge]) -> Iterator[Finding]:
             yield Finding(
                 "work.order",
                 then.title,
-                f"“{then.title}” comes before “{first.title}”. {edge.why}",
-                "place",
+                tr("work.order", title=then.title, title_2=first.title, why=edge.why),
+                tr("quantity.place"),
                 str(at[edge.then] + 1),
-                f"after {at[edge.first] + 1}",
+                tr("quantity.after", at=at[edge.first] + 1),
                 fixes=(
-                    Fix(f"After “{first.title}”", {"making": {"order": _moved(tasks, edge)}}),
-                    Fix("Back to the order of the work", {"making": {"order": []}}),
+                    Fix(
+                        tr("fix.after", title=first.title),
+                        {"making": {"order": _moved(tasks, edge)}},
+                    ),
+                    Fix(tr("fix.back-order-work"), {"making": {"order": []}}),
                 ),
             )
 

@@ -16,8 +16,9 @@ from yardcliff.core.wood.stock import Stick
 from yardcliff.core.workshop.methods import Way, own_ways, ways_of
 from yardcliff.core.workshop.shop import Shop
 from yardcliff.data import values
+from yardcliff.messages import tr
 
-MANUAL = "What the manual of your tool says comes before what stands here."
+MANUAL = "making.what-manual-your-tool-says-comes"
 
 
 @dataclass(frozen=True, slots=True)
@@ -99,7 +100,7 @@ class Work:
         return own_ways(self.kind, shop)
 
     def title(self, operation: Operation, where: str) -> str:
-        return f"{self.row['says']} {operation.count} {machining.what(operation)}: {where}"
+        return tr(f"work.{operation.kind}.title", n=operation.count, where=where)
 
 
 def work_of(operation: Operation) -> Work:
@@ -110,10 +111,11 @@ def work_of(operation: Operation) -> Work:
 
 def says(way: Way, operation: Operation, tape: Tape) -> str:
     """A way in words, with the operation's own figures."""
-    said = way.says.format(
+    said = tr(
+        way.says,
         tool=machining.tool(operation, tape),
         set=machining.setting(operation) or operation.how or "square",
         deep=machining.depth(operation, tape),
-        stop=operation.stop or "the line",
+        stop=operation.stop or tr("making.the-line"),
     )
     return said[0].upper() + said[1:]

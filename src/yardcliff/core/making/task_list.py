@@ -21,11 +21,12 @@ from yardcliff.core.making.mending import mended
 from yardcliff.core.making.picture import bite
 from yardcliff.core.making.sawing import out_of, sawn
 from yardcliff.core.making.task import MANUAL, Task, says, work_of
-from yardcliff.core.rack import Operation, part_keys
+from yardcliff.core.rack import Kind, Operation, part_keys
 from yardcliff.core.wall.putting_up import clearing, overhead, put_up
 from yardcliff.core.wood.rack_timber import Timber
 from yardcliff.core.workshop.caution import cautions
 from yardcliff.core.workshop.shop import Shop
+from yardcliff.messages import tr
 
 BUY, HUNG = "buy", "hang"
 """The keys of the errand, and of the last task: with it the rack is up."""
@@ -98,7 +99,7 @@ def _once_more(every: Sequence[Task], done: Design) -> Iterator[Task]:
             yield replace(
                 task,
                 key=again[task.key],
-                title=f"{task.title}, once more: {names}",
+                title=tr("making.once-more", title=task.title, names=names),
                 parts=frozenset(left),
                 minutes=ceil(task.minutes * len(left) / len(of)),
                 after={again.get(key, key): why for key, why in task.after.items()},
@@ -131,7 +132,7 @@ def _measures(item: object, done: Design) -> list[str]:
             ("left", "left"),
             ("right", "right"),
             ("drop", "below"),
-            ("off the wall", "front"),
+            (tr("making.off-the-wall"), "front"),
         )
     ]
 
@@ -142,10 +143,10 @@ def before(asked: Asked) -> Iterator[Task]:
     yield Task(
         "measure",
         0,
-        "Measure what hangs, as it hangs",
+        tr("task.measure"),
         5 + 3 * len(kinds),
         lines=tuple(f"{item.name}: {', '.join(_measures(item, asked.done))}" for item in kinds),
-        checks=("Wet, full or stuffed as it will really hang: that is when it is widest.",),
+        checks=(tr("making.wet-full-or-stuffed-as-will"),),
         gives=frozenset({"measured"}),
     )
     buy = [line for line in asked.found.lines if line.packs]
@@ -153,10 +154,10 @@ def before(asked: Asked) -> Iterator[Task]:
         yield Task(
             asked.done.there.anew(BUY),
             1,
-            "Buy what is missing",
+            tr("making.buy-what-is-missing"),
             45,
             lines=tuple(f"{line.name}: {line.bought}" for line in buy),
-            checks=("Sight along every stick before you pay: straight, dry, no twist.",),
+            checks=(tr("making.sight-along-every-stick-before-you"),),
             needs=frozenset({"measured"}),
             gives=frozenset({"bought"}),
             splits=False,
@@ -199,11 +200,14 @@ def _work(asked: Asked, operation: Operation, key: str) -> Task:
     marked = {"marked"} if operation.places and operation.kind.marked else set()
     dry, halves = row.get("dry", False), row.get("halves", False)
     fixed = (
-        ("tool", machining.tool(operation, tape)),
-        ("depth", machining.depth(operation, tape)),
-        ("set", machining.setting(operation)),
-        ("stop", "" if operation.stop == "through" else operation.stop),
-        ("wood left", machining.left(operation, tape) if (operation.web or 0) < MOST_LEFT else ""),
+        (tr("setting.tool"), machining.tool(operation, tape)),
+        (tr("setting.depth"), machining.depth(operation, tape)),
+        (tr("setting.set"), machining.setting(operation)),
+        (tr("setting.stop"), "" if operation.stop == "through" else operation.stop),
+        (
+            tr("making.wood-left"),
+            machining.left(operation, tape) if (operation.web or 0) < MOST_LEFT else "",
+        ),
     )
     return Task(
         key,
@@ -213,13 +217,13 @@ def _work(asked: Asked, operation: Operation, key: str) -> Task:
         parts,
         settings=tuple((name, text) for name, text in fixed if text),
         ways=tuple(says(way, operation, tape) for way in ways),
-        checks=once((operation.note, *kind["check"])),
+        checks=once((operation.note, *map(tr, kind["check"]))),
         cautions=once(
             (
                 *cautions(work.row["class"], ways[0].tools),
                 *(cautions("tilted") if operation.tilt and work.row["class"] == "bore" else ()),
                 *_cautions(asked, operation),
-                MANUAL if ways[0].tools else "",
+                tr(MANUAL) if ways[0].tools else "",
             )
         ),
         needs=frozenset(
@@ -236,7 +240,10 @@ def _work(asked: Asked, operation: Operation, key: str) -> Task:
         gives=frozenset({"pinned"} if dry else {"machined", "halved"} if halves else {"machined"}),
         # A ripped strip keeps its faces.
         spoils=frozenset() if halves else frozenset(kind["spoils"]),
-        follows=row.get("after", {}),
+        follows={
+            Kind(other): tr(f"work.{operation.kind}.after.{other}")
+            for other in row.get("after", ())
+        },
         work=operation.kind,
         places=operation.places,
         tools=(
@@ -265,7 +272,7 @@ def mounted(asked: Asked) -> Iterator[Task]:
         yield Task(
             "clear",
             0,
-            "Clear the wall",
+            tr("task.clear"),
             20,
             lines=(first.do,),
             gives=frozenset({"clear"}),
@@ -277,11 +284,10 @@ def mounted(asked: Asked) -> Iterator[Task]:
     yield Task(
         "mount",
         16,
-        "Put it up",
+        tr("task.mount"),
         20 + 8 * len(up.holes),
-        lines=tuple(step.do for step in steps)
-        or ("No wall is chosen yet: the tab of its wall has them.",),
-        settings=(("tools", ", ".join(up.at_hand)),) if up.tools else (),
+        lines=tuple(step.do for step in steps) or (tr("making.no-wall-chosen-yet-tab-its"),),
+        settings=((tr("setting.tools"), ", ".join(up.at_hand)),) if up.tools else (),
         cautions=up.cautions,
         needs=frozenset(
             {"bought", "dressed", "joined", "fitted", "machined", "clear", "sanded", "cut"}
@@ -296,18 +302,13 @@ def mounted(asked: Asked) -> Iterator[Task]:
     yield Task(
         HUNG,
         18,
-        "Hang everything, and try it",
+        tr("making.hang-everything-and-try-it"),
         5 + 2 * len(rack.kinds),
         lines=tuple(
-            f"{item.name}: on with one hand, off with one hand, and does it touch its neighbours?"
-            for item in rack.kinds.values()
+            tr("making.on-with-one-hand-off-with", name=item.name) for item in rack.kinds.values()
         ),
-        checks=("The heaviest where the screws are; look again after a week.",),
+        checks=(tr("making.heaviest-where-screws-look-again-after"),),
         needs=frozenset({"up", "hooked"}),
         cautions=(*(cautions("overhead") if overhead(rack) else ()), *asked.finish.spoilt),
-        after=(
-            {last: ("The finish has to be hard: until then it rubs off on what hangs there.", cure)}
-            if cure
-            else {}
-        ),
+        after=({last: (tr("making.finish-has-be-hard-until-then"), cure)} if cure else {}),
     )

@@ -6,6 +6,7 @@ from itertools import pairwise
 from yardcliff.core.materials.goods import Blank
 from yardcliff.core.rack.part import Part
 from yardcliff.core.units.exact import Fraction
+from yardcliff.messages import tr
 
 ZERO = Fraction(0)
 
@@ -30,7 +31,7 @@ def part_blanks(part: Part) -> Iterator[Blank]:
         return
     for k, (start, end) in enumerate(pairwise([ZERO, *part.seams, part.length]), 1):
         yield Blank(
-            f"{part.name}, plank {k}",
+            tr("piece.plank", name=part.name, number=k),
             "board",
             part.wood,
             end - start,

@@ -64,7 +64,7 @@ class Glyph:
     screws: tuple[Fraction, ...] = ()
 
     called: ClassVar[str] = "holder"
-    """What one is called in a hole table."""
+    """What one is, of the messages `holder.*`: so it is called in a hole table."""
     rest: ClassVar[Fraction] = ZERO
     """Where along it things come to rest, as a share of how far it stands out."""
     stem: ClassVar[float] = 1.0

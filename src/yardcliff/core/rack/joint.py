@@ -5,6 +5,7 @@ from enum import StrEnum
 
 from yardcliff.core.materials.goods import Take
 from yardcliff.core.units.exact import Fraction
+from yardcliff.messages import tr
 
 ZERO = Fraction(0)
 
@@ -20,19 +21,6 @@ class Hold(StrEnum):
     MITRE = "mitre"
     EDGES = "edges"
     HOOKED = "hooked"
-
-
-SAYS = {
-    Hold.SCREWS: "screwed",
-    Hold.GROOVE: "let into its groove",
-    Hold.PINS: "pinned",
-    Hold.DOWELS: "dowelled",
-    Hold.NOTCH: "notched over it, a dowel through both horns",
-    Hold.MITRE: "mitred",
-    Hold.EDGES: "along its edges",
-    Hold.HOOKED: "hooked on",
-}
-"""A joint in words."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,5 +44,7 @@ class Joint:
     @property
     def says(self) -> str:
         """`screwed and glued`."""
-        glue = " and glued" if self.glued else ", no glue" if self.hold is Hold.SCREWS else ""
-        return SAYS[self.hold] + glue
+        held = tr(f"joint.{self.hold}")
+        if self.glued:
+            return tr("rack.and-glued", held=held)
+        return tr("rack.no-glue", held=held) if self.hold is Hold.SCREWS else held

@@ -11,6 +11,7 @@ from yardcliff.core.materials.goods import Take
 from yardcliff.core.rack.part import Face
 from yardcliff.core.units.exact import Fraction
 from yardcliff.data import table
+from yardcliff.messages import tr
 
 FACES = tuple(Face)
 HOLDER = "holder"
@@ -88,8 +89,7 @@ class Kind(StrEnum):
 
     def noun(self, count: int = 1) -> str:
         """What it makes, in words: one of them, or so many."""
-        row = self.row
-        return str(row["noun"] if count == 1 else row.get("plural", f"{row['noun']}s"))
+        return tr(f"work.{self}", n=count)
 
 
 _WORKS = {row["key"]: row for row in table("works")}
@@ -175,17 +175,17 @@ def drill(
     tilt: float = 0,
     head: Head = "",
     takes: tuple[Take, ...] = (),
-    tool: str = "bit",
+    tool: str = "",
 ) -> Operation:
     """Equal holes at these places: right through, or so `deep` with so much wood `left` behind
     them.
     """
     at = tuple(places)
-    stop = stop or ("through" if deep is None else "tape on the bit")
+    stop = stop or ("through" if deep is None else tr("rack.tape-on-the-bit"))
     return Operation(
         kind,
         part_keys(at),
-        tool,
+        tool or tr("tool.bit"),
         bit,
         deep,
         tilt,

@@ -6,6 +6,7 @@ from typing import Literal, NamedTuple
 
 from yardcliff.core.materials.goods import Wood
 from yardcliff.core.units.exact import Fraction
+from yardcliff.messages import tr
 
 Seen = Literal["from the side", "from above"]
 ZERO = Fraction(0)
@@ -200,12 +201,10 @@ class Part:
         """What a face is called on the bench: `front`, `top edge`, `left end`, `left face`."""
         long = 1 if self.stands else 0
         if face.axis == long:
-            return {Face.TOP: "top end", Face.BOTTOM: "foot"}.get(face, f"{face} end")
+            return tr(f"face.{face}.end")
         others = [axis for axis in (0, 1, 2) if axis not in (long, face.axis)]
         broad = self.size[others[0]] >= self.size[face.axis]
         # The box around a board that leans says nothing of its faces.
         if not broad or (self.lean and face.axis != self.face.axis):
-            return f"{face} edge"
-        return {Face.BOTTOM: "underside", Face.LEFT: "left face", Face.RIGHT: "right face"}.get(
-            face, str(face)
-        )
+            return tr(f"face.{face}.edge")
+        return tr(f"face.{face}")

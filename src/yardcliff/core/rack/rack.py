@@ -22,6 +22,7 @@ from yardcliff.core.strength.link import Link
 from yardcliff.core.things.item import Item
 from yardcliff.core.things.look import Look
 from yardcliff.core.units.exact import Fraction
+from yardcliff.messages import listed, tr
 
 ZERO = Fraction(0)
 
@@ -237,10 +238,6 @@ class Rack:
         their parts.
         """
         if self.up:
-            return " and ".join(self.part(self.rows[k].part).name for k in group)
+            return listed(self.part(self.rows[k].part).name for k in group)
         names = [str(k + 1) for k in group]
-        return (
-            f"Row {names[0]}"
-            if len(names) == 1
-            else f"Rows {', '.join(names[:-1])} and {names[-1]}"
-        )
+        return tr("rack.rows", n=len(names), names=listed(names))

@@ -7,25 +7,20 @@ from yardcliff.core.row.outcome_figures import air, dividers, drift_figure, span
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.row_brief import EndRule
 from yardcliff.core.units.length import Tape
+from yardcliff.messages import tr
 
 END_REASONS: dict[EndRule, tuple[str, str]] = {
-    "margin": ("Set margins", "You choose each end; they may differ."),
-    "half": (
-        "Half a space",
-        "Every place owns the same width, and two racks butt together without a seam.",
-    ),
-    "whole": ("A whole space", "The ends look like one more gap: calm on a wall of its own."),
-    "gaps": ("Equal gaps", "The bare wood between fixtures is the same as at the ends."),
-    "inside": (
-        "Nothing past the end",
-        "The outermost item stays above the board: good beside a door.",
-    ),
+    "margin": ("row.set-margins", "row.you-choose-each-end-they-may"),
+    "half": ("row.half-a-space", "row.every-place-owns-same-width-two"),
+    "whole": ("row.a-whole-space", "row.ends-look-like-one-more-gap"),
+    "gaps": ("row.equal-gaps", "row.bare-wood-between-fixtures-same-as"),
+    "inside": ("row.nothing-past-the-end", "row.outermost-item-stays-above-board-good"),
 }
 SPACING_REASONS = {
-    "even": ("Even", "One pitch for all; it fills the board exactly."),
-    "air": ("Even air", "The same clear gap between all neighbours, wide or narrow."),
-    "tidy": ("Tidy", "The pitch is rounded to an easy figure; what is left goes to the ends."),
-    "set": ("Set", "Your pitch is kept as it is."),
+    "even": ("row.even", "row.one-pitch-for-all-fills-board"),
+    "air": ("row.even-air", "row.same-clear-gap-between-all-neighbours"),
+    "tidy": ("row.tidy", "row.pitch-rounded-easy-figure-what-left"),
+    "set": ("row.set", "row.your-pitch-kept-as"),
 }
 # What the equation L = (a + b) + spans * p looks like once each end rule is put in.
 _WHOLE_BOARD: dict[EndRule, tuple[str, str, str]] = {
@@ -92,22 +87,28 @@ def _symbols(row: Row) -> dict[str, Input]:
     ends = row.brief.ends
     out_left, out_right = row.rule.reach_out()
     return {
-        "L": Input("L", "board", row.length),
-        "n": Input("n", "holders", str(row.holders)),
-        "p": Input("p", "pitch", row.t),
-        "c": Input("c", "air", row.t),
+        "L": Input("L", tr("input.board"), row.length),
+        "n": Input("n", tr("input.holders"), str(row.holders)),
+        "p": Input("p", tr("input.pitch"), row.t),
+        "c": Input("c", tr("input.air"), row.t),
         "a": Input("a", row.run.start, ends.left if ends.rule == "margin" else row.left),
         "b": Input("b", row.run.end, ends.right if ends.rule == "margin" else row.right),
-        "w": Input("w", "fixture", row.fixture.across),
-        "l": Input("l", f"reach {row.run.back}", max(out_left - ends.overhang, row.fixture.left)),
-        "r": Input(
-            "r", f"reach {row.run.onward}", max(out_right - ends.overhang, row.fixture.right)
+        "w": Input("w", tr("input.fixture"), row.fixture.across),
+        "l": Input(
+            "l",
+            tr("input.reach", back=row.run.back),
+            max(out_left - ends.overhang, row.fixture.left),
         ),
-        "s": Input("s", "left over", row.spare),
-        "x": Input("x", "first mark", row.left),
-        "u": Input("u", "first axis to last", row.rule.span(row.t)),
-        "e": Input("e", "edge to first axis", max(out_left, row.fixture.left)),
-        "f": Input("f", "last axis to edge", max(out_right, row.fixture.right)),
+        "r": Input(
+            "r",
+            tr("input.reach", back=row.run.onward),
+            max(out_right - ends.overhang, row.fixture.right),
+        ),
+        "s": Input("s", tr("input.left-over"), row.spare),
+        "x": Input("x", tr("input.first-mark"), row.left),
+        "u": Input("u", tr("input.first-axis-to-last"), row.rule.span(row.t)),
+        "e": Input("e", tr("input.edge-to-first-axis"), max(out_left, row.fixture.left)),
+        "f": Input("f", tr("input.last-axis-to-edge"), max(out_right, row.fixture.right)),
     }
 
 
@@ -117,7 +118,7 @@ def _inputs(row: Row, formula: str) -> tuple[Input, ...]:
 
 
 def _given(key: str, label: str, value: Value, why: str) -> Figure:
-    return Figure(key, label, value, "given", (), why)
+    return Figure(key, label, value, tr("row.given"), (), why)
 
 
 def _need(row: Row) -> Figure:
@@ -126,82 +127,95 @@ def _need(row: Row) -> Figure:
     by_items = (one.reach.right + row.brief.air + other.reach.left) / steps >= row.layout.rule.apart
     return Figure(
         "row.need",
-        "Least pitch",
+        tr("row.need.label"),
         row.need,
         "max(r + c + l, fr + g + fl)" if steps == 1 else "max((r + c + l) / k, fr + g + fl)",
         (
-            Input("r", f"reach {row.run.onward}, of one", one.reach.right),
-            Input("l", f"reach {row.run.back}, of the next", other.reach.left),
+            Input("r", tr("input.reach-of-one", onward=row.run.onward), one.reach.right),
+            Input("l", tr("input.reach-of-the-next", back=row.run.back), other.reach.left),
             *(
                 ()
                 if steps == 1
-                else (Input("k", "spaces from one to the next", str(float(steps))),)
+                else (Input("k", tr("input.spaces-from-one-to-the-next"), str(float(steps))),)
             ),
-            Input("c", "air", row.brief.air),
-            Input("fl", f"fixture {row.run.back}", row.fixture.left),
-            Input("fr", f"fixture {row.run.onward}", row.fixture.right),
-            Input("g", "between fixtures", row.brief.fixture_gap),
+            Input("c", tr("input.air"), row.brief.air),
+            Input("fl", tr("input.fixture-2", back=row.run.back), row.fixture.left),
+            Input("fr", tr("input.fixture-2", back=row.run.onward), row.fixture.right),
+            Input("g", tr("input.between-fixtures"), row.brief.fixture_gap),
         ),
-        "Space the things that hang, not the hooks. "
-        + ("The items decide here." if by_items else "The fixtures decide here."),
+        tr("row.need.why")
+        + (
+            tr("row.need.why.the-items-decide-here")
+            if by_items
+            else tr("row.need.why.the-fixtures-decide-here")
+        ),
     )
 
 
 def _length(row: Row) -> Figure:
     if row.brief.follows != "length":
-        return _given("row.length", "Board length", row.length, "You hold the board's length.")
+        return _given(
+            "row.length", tr("row.board-length"), row.length, tr("row.you-hold-the-boards-length")
+        )
     if row.trouble == "too-long":
         return _given(
             "row.length",
-            "Board length",
+            tr("row.board-length"),
             row.length,
-            "No board is longer; the row is only drawn on it.",
+            tr("row.no-board-longer-row-only-drawn"),
         )
     formula = "a + u + b" if row.airy else _whole_board(row)[0]
     return Figure(
         "row.length",
-        "Board length",
+        tr("row.length.label"),
         row.length,
         formula,
         _inputs(row, formula),
-        f"Ends: {END_REASONS[row.brief.ends.rule][0].lower()}."
-        f" {END_REASONS[row.brief.ends.rule][1]}",
+        tr(
+            "row.length.why",
+            end_reasons=tr(END_REASONS[row.brief.ends.rule][0]).lower(),
+            end_reasons_2=tr(END_REASONS[row.brief.ends.rule][1]),
+        ),
     )
 
 
 def _count(row: Row) -> Figure:
-    spaces = (
-        f"{row.holders} holders stand at {row.holders - 1} spaces: always one holder more than"
-        " spaces."
+    spaces = tr(
+        "row.holders-stand-at-spaces-always-one", holders=row.holders, holders_2=row.holders - 1
     )
     if row.brief.follows != "count":
-        return _given("row.count", "Count", str(row.count), spaces)
+        return _given("row.count", tr("row.count"), str(row.count), spaces)
     if row.airy or not row.rule.alike or row.holders != row.count:
-        why = f"The most that fit, tried one by one: one more would need a longer board. {spaces}"
+        why = tr("row.most-fit-tried-one-by-one", spaces=spaces)
         return Figure(
-            "row.count", "Count", str(row.count), "the most that fit", _inputs(row, "L"), why
+            "row.count",
+            tr("row.count.label"),
+            str(row.count),
+            tr("row.count.formula"),
+            _inputs(row, "L"),
+            why,
         )
     formula = _whole_board(row)[2]
-    asked = Input("p", "pitch asked for", row.layout.asked)
+    asked = Input("p", tr("input.pitch-asked-for"), row.layout.asked)
     inputs = tuple(asked if i.symbol == "p" else i for i in _inputs(row, formula))
-    return Figure("row.count", "Count", str(row.count), formula, inputs, spaces)
+    return Figure("row.count", tr("row.count.label"), str(row.count), formula, inputs, spaces)
 
 
 def _pitch(row: Row) -> Figure:
     follows, spacing = row.brief.follows, row.brief.spacing
-    reason = SPACING_REASONS[spacing][1]
+    reason = tr(SPACING_REASONS[spacing][1])
     if row.crammed:
         return Figure(
             "row.pitch",
-            "Pitch",
+            tr("row.pitch.label"),
             row.pitch,
             "L / n",
             _inputs(row, "L / n"),
-            "The ends leave no room, so the row is only drawn spread out.",
+            tr("row.pitch.why"),
         )
     if row.holders == 1 and row.brief.ends.rule in ("margin", "inside"):
         return _given(
-            "row.pitch", "Pitch", row.pitch, "One holder has no pitch; it stands between the ends."
+            "row.pitch", tr("row.pitch"), row.pitch, tr("row.one-holder-has-no-pitch-stands")
         )
     if follows == "pitch" or (follows == "count" and spacing != "set" and row.holders > 1):
         formula = _whole_board(row)[1]
@@ -209,34 +223,37 @@ def _pitch(row: Row) -> Figure:
             spacing == "tidy" and row.pitch >= row.brief.tidy
         )  # a finer pitch than its step stays even
         if tidied:
-            formula = f"floor(({formula}) / q) · q"
+            formula = tr("row.floor-q-q", formula=formula)
         inputs = _inputs(row, formula)
         if tidied:
-            inputs += (Input("q", "tidy step", row.brief.tidy),)
-        return Figure("row.pitch", "Pitch", row.pitch, formula, inputs, reason)
+            inputs += (Input("q", tr("input.tidy-step"), row.brief.tidy),)
+        return Figure("row.pitch", tr("row.pitch.label"), row.pitch, formula, inputs, reason)
     if row.brief.pitch is None:
         if follows == "length" and spacing == "tidy":
             return Figure(
                 "row.pitch",
-                "Pitch",
+                tr("row.pitch.label"),
                 row.pitch,
                 "ceil(m / q) · q",
-                (Input("m", "least pitch", row.need), Input("q", "tidy step", row.brief.tidy)),
-                "Rounded up to an easy figure: down would eat the air, and the board can grow.",
+                (
+                    Input("m", tr("input.least-pitch"), row.need),
+                    Input("q", tr("input.tidy-step"), row.brief.tidy),
+                ),
+                tr("row.pitch.why.rounded-up-easy-figure-down-would"),
             )
         return Figure(
             "row.pitch",
-            "Pitch",
+            tr("row.pitch.label"),
             row.pitch,
-            "least pitch",
-            (Input("m", "least pitch", row.need),),
-            "As close as the items and their air allow.",
+            tr("row.pitch.formula"),
+            (Input("m", tr("input.least-pitch"), row.need),),
+            tr("row.pitch.why.as-close-as-items-their-air"),
         )
-    return _given("row.pitch", "Pitch", row.pitch, "You hold the pitch.")
+    return _given("row.pitch", tr("row.pitch"), row.pitch, tr("row.you-hold-the-pitch"))
 
 
 def _ends(row: Row) -> tuple[Figure, Figure]:
-    name, why = END_REASONS[row.brief.ends.rule]
+    name, why = map(tr, END_REASONS[row.brief.ends.rule])
     why = f"{name}. {why}"
     left, right = (
         _AIR_FORMULAS[row.brief.ends.rule] if row.airy else _END_FORMULAS[row.brief.ends.rule]
@@ -247,10 +264,10 @@ def _ends(row: Row) -> tuple[Figure, Figure]:
         )
     if row.crammed:
         left = right = "p / 2"
-        why = "The ends leave no room, so the row is only drawn spread out."
+        why = tr("row.ends-leave-no-room-so-row")
     elif row.brief.follows == "ends":
         left = right = "(L − u) / 2" if row.airy else "(L − (n − 1) · p) / 2"
-        why = "What the row leaves of the board is shared equally."
+        why = tr("row.what-row-leaves-board-shared-equally")
     elif row.brief.follows == "nothing":
         right = "L − x − u" if row.airy else "L − x − (n − 1) · p"
     elif row.spare:
@@ -263,11 +280,13 @@ def _ends(row: Row) -> tuple[Figure, Figure]:
 
 def _even_air(row: Row) -> Figure:
     if row.brief.follows in ("count", "pitch"):
-        why = (
-            "The board's length, less the ends and the things themselves, shared between all the"
-            " gaps."
+        why = tr("row.boards-length-less-ends-things-themselves")
+        return Figure(
+            "row.air",
+            tr("row.air.label"),
+            row.air,
+            tr("row.air.formula"),
+            _inputs(row, "L a b"),
+            why,
         )
-        return Figure("row.air", "Air", row.air, "what is left, shared", _inputs(row, "L a b"), why)
-    return _given(
-        "row.air", "Air", row.air, "The clear gap between neighbours as they hang: you hold it."
-    )
+    return _given("row.air", tr("row.air"), row.air, tr("row.clear-gap-between-neighbours-as-they"))

@@ -9,6 +9,7 @@ from yardcliff.core.row.row import Row, lay_out
 from yardcliff.core.row.row_brief import Pin
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import LONGEST, Tape, exact_text
+from yardcliff.messages import listed, tr
 
 
 def row_patch(**changes: Any) -> Patch:
@@ -39,13 +40,18 @@ def longer(row: Row, tape: Tape, length: Fraction, follows: str = "") -> tuple[F
         return ()
     if not follows:
         follows = "pitch" if row.brief.follows in ("length", "count") else row.brief.follows
-    return (Fix(f"Board {tape.write(board)} long", row_patch(length=board, follows=follows)),)
+    return (
+        Fix(
+            tr("fix.board-long", board=tape.write(board)), row_patch(length=board, follows=follows)
+        ),
+    )
 
 
 def let_go(row: Row, *pins: Pin) -> Fix:
-    names = " and ".join(str(pin.index + 1) for pin in pins)
+    names = listed(str(pin.index + 1) for pin in pins)
     return Fix(
-        f"Let go of pin {names}", row_patch(pins=[pin for pin in row.brief.pins if pin not in pins])
+        tr("fix.let-go-of-pin", names=names),
+        row_patch(pins=[pin for pin in row.brief.pins if pin not in pins]),
     )
 
 
@@ -56,14 +62,16 @@ def let_go_at(row: Row, index: int) -> tuple[Fix, ...]:
 
 def let_go_or_all(row: Row, pin: Pin) -> tuple[Fix, ...]:
     """Letting go of a pin, or of all of several."""
-    every = (Fix("Let go of all pins", row_patch(pins=())),) if len(row.brief.pins) > 1 else ()
+    every = (
+        (Fix(tr("fix.let-go-of-all-pins"), row_patch(pins=())),) if len(row.brief.pins) > 1 else ()
+    )
     return (let_go(row, pin), *every)
 
 
 def keep_inside(row: Row) -> Fix:
     follows = "length" if row.brief.follows == "length" else "pitch"
     return Fix(
-        "Keep them inside the ends",
+        tr("fix.keep-them-inside-the-ends"),
         row_patch(ends={"rule": "inside", "overhang": "0 mm"}, follows=follows),
     )
 
@@ -77,7 +85,7 @@ def even_air(row: Row) -> tuple[Fix, ...]:
     airy = row.brief.changed({"spacing": "air"})
     if lay_out(airy, row.things_of, row.fixture, row.count).length(row.brief.air) > row.length:
         return ()
-    return (Fix("Even air instead of one pitch", row_patch(spacing="air")),)
+    return (Fix(tr("fix.even-air-instead-of-one-pitch"), row_patch(spacing="air")),)
 
 
 def room_for_one(row: Row, tape: Tape) -> tuple[Fix, ...]:
@@ -96,4 +104,8 @@ def room_for_one(row: Row, tape: Tape) -> tuple[Fix, ...]:
         "follows": "pitch",
         "spacing": "even",
     }
-    return (Fix(f"One on a board {tape.write(board)} long", row_patch(**changes, pitch=None)),)
+    return (
+        Fix(
+            tr("fix.one-on-a-board-long", board=tape.write(board)), row_patch(**changes, pitch=None)
+        ),
+    )

@@ -9,6 +9,7 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.row.spacing import solve
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
+from yardcliff.messages import tr
 
 NONE = Fraction(0)
 
@@ -23,25 +24,27 @@ def check_keepouts(row: Row, tape: Tape) -> Iterator[Finding]:
         index, by = max(given.nudges, key=lambda nudge: abs(nudge[1]))
         yield Finding(
             "keepout.nudged",
-            f"Holder {index + 1}",
-            f"Holder {index + 1} moved {tape.write(abs(by))} {row.run.moved(by)}, off its even"
-            " place, clear of what must not be drilled.",
-            "moved",
+            tr("part.holder", number=index + 1),
+            tr("keepout.nudged", number=index + 1, by=tape.write(abs(by)), moved=row.run.moved(by)),
+            tr("quantity.moved"),
             abs(by),
             row.brief.nudge,
             at=(float(row.axes[index]), 0),
-            fixes=(Fix("Let no holder move by itself", row_patch(nudge=NONE)),),
+            fixes=(Fix(tr("fix.let-no-holder-move-by-itself"), row_patch(nudge=NONE)),),
         )
     if given.shift:
         yield Finding(
             "keepout.shifted",
-            "Row",
-            f"The whole row moved {tape.write(abs(given.shift))} {row.run.moved(given.shift)}, "
-            "clear of what must not be drilled.",
-            "shift",
+            tr("part.row"),
+            tr(
+                "keepout.shifted",
+                shift=tape.write(abs(given.shift)),
+                moved=row.run.moved(given.shift),
+            ),
+            tr("quantity.shift"),
             abs(given.shift),
             NONE,
-            fixes=(Fix("Forget the keep-outs", row_patch(keepouts=[])),),
+            fixes=(Fix(tr("fix.forget-the-keep-outs"), row_patch(keepouts=[])),),
         )
 
 
@@ -53,12 +56,12 @@ def _on_a_keepout(row: Row, tape: Tape) -> Finding:
     hit = {keepout for _, keepout in row.given.hits}
     ways: list[tuple[str, dict[str, Any]]] = [
         (
-            f"Let go of pin {index + 1}",
+            tr("row.let-go-of-pin", number=index + 1),
             {"pins": tuple(pin for pin in row.brief.pins if pin.index != index)},
         ),
-        (f"Let holders move up to {tape.write(wider)}", {"nudge": wider}),
+        (tr("row.let-holders-move-up-to", wider=tape.write(wider)), {"nudge": wider}),
         *(
-            (f"{n} instead of {row.count}", {"count": n})
+            (tr("row.instead-of", number=n, count=row.count), {"count": n})
             for n in (row.count - 1, row.count + 1)
             if n
         ),
@@ -67,16 +70,23 @@ def _on_a_keepout(row: Row, tape: Tape) -> Finding:
     kept = tuple(keepout for i, keepout in enumerate(row.brief.keepouts) if i not in hit)
     clear.append(
         (
-            f"Forget this {flaw.flaw}" if len(hit) == 1 else f"Forget these {len(hit)}",
+            tr("row.forget-this", flaw=flaw.flaw)
+            if len(hit) == 1
+            else tr("row.forget-these", count=len(hit)),
             {"keepouts": kept},
         )
     )
     return Finding(
         "keepout.hit",
-        f"Holder {index + 1}",
-        f"Holder {index + 1} stands on the {flaw.flaw} at {tape.write(flaw.at)}: it would have to"
-        f" move {tape.write(over)}.",
-        "on it by",
+        tr("part.holder", number=index + 1),
+        tr(
+            "keepout.hit",
+            number=index + 1,
+            flaw=flaw.flaw,
+            at=tape.write(flaw.at),
+            over=tape.write(over),
+        ),
+        tr("quantity.on-it-by"),
         over,
         NONE,
         at=(float(axis), 0),

@@ -8,6 +8,7 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.row.spacing import length_for
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import LONGEST, Tape
+from yardcliff.messages import tr
 
 NONE = Fraction(0)
 
@@ -16,19 +17,33 @@ def no_room(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
     """The ends, or the fixtures, take the whole board."""
     if row.brief.ends.rule == "gaps" and row.brief.spacing != "air":
         taken = row.holders * row.fixture.across
-        what = (
-            f"The fixtures of {noun(row.count)} take {tape.write(taken)} of"
-            f" {tape.write(row.length)}"
+        what = tr(
+            "row.the-fixtures-of-take-of",
+            noun=noun(row.count),
+            taken=tape.write(taken),
+            length=tape.write(row.length),
         )
-        message, figure = f"{what}; no gap is left between them.", "taken by the fixtures"
+        message, figure = (
+            tr("row.no-gap-is-left-between-them", what=what),
+            tr("row.taken-by-the-fixtures"),
+        )
     else:
         taken = row.layout.terms.fixed + (row.rule.span(NONE) if row.brief.spacing == "air" else 0)
-        taker = "The ends and the fixtures" if row.brief.spacing == "air" else "The two ends"
-        what = f"{taker} take {tape.write(taken)} of {tape.write(row.length)}"
-        message, figure = f"{what}; nothing is left for {noun(row.count)}.", "taken by the ends"
+        taker = (
+            tr("row.the-ends-and-the-fixtures")
+            if row.brief.spacing == "air"
+            else tr("row.the-two-ends")
+        )
+        what = tr(
+            "row.take-of", taker=taker, taken=tape.write(taken), length=tape.write(row.length)
+        )
+        message, figure = (
+            tr("row.nothing-is-left-for", what=what, noun=noun(row.count)),
+            tr("row.taken-by-the-ends"),
+        )
     return Finding(
         "row.no-room",
-        "Board",
+        tr("part.board"),
         message,
         figure,
         taken,
@@ -36,7 +51,7 @@ def no_room(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
         at=(float(row.length) / 2, 0),
         fixes=(
             *longer(row, tape, length_for(row, row.count)),
-            Fix("Half a space at the ends", row_patch(ends={"rule": "half"})),
+            Fix(tr("fix.half-a-space-at-the-ends"), row_patch(ends={"rule": "half"})),
         ),
     )
 
@@ -46,28 +61,37 @@ def too_long(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
     needed = length_for(row, row.count)
     return Finding(
         "row.too-long",
-        "Board",
-        f"{noun(row.count)} need a board of {tape.write(needed)}; none is longer than"
-        f" {tape.write(LONGEST)}.",
-        "length",
+        tr("part.board"),
+        tr(
+            "row.too-long",
+            noun=noun(row.count),
+            needed=tape.write(needed),
+            longest=tape.write(LONGEST),
+        ),
+        tr("quantity.length"),
         needed,
         LONGEST,
         at=(float(row.length), 0),
-        fixes=(Fix("As many as 6 m take", row_patch(length="6 m", follows="count")),),
+        fixes=(Fix(tr("fix.as-many-as-6-m-take"), row_patch(length="6 m", follows="count")),),
     )
 
 
 def disagree(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
     """Everything is held, and the figures do not agree."""
     right = row.length - row.spare
-    word = "over" if row.spare > 0 else "short"
-    at = f"with {tape.write(row.t)} of air" if row.airy else f"at {tape.write(row.t)}"
+    at = tr("row.with-of-air" if row.airy else "row.at-pitch", t=tape.write(row.t))
     return Finding(
         "row.disagree",
-        "Row",
-        f"{noun(row.count)} {at} with these ends need {tape.write(right)}; "
-        f"the board is {tape.write(row.length)}, {tape.write(abs(row.spare))} {word}.",
-        "board",
+        tr("part.row"),
+        tr(
+            "row.disagree" if row.spare > 0 else "row.disagree-short",
+            noun=noun(row.count),
+            at=at,
+            right=tape.write(right),
+            length=tape.write(row.length),
+            spare=tape.write(abs(row.spare)),
+        ),
+        tr("quantity.board"),
         row.length,
         right,
         at=(float(row.length), 0),
@@ -75,7 +99,7 @@ def disagree(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
             *(
                 (
                     Fix(
-                        f"Board {tape.write(right)} long",
+                        tr("fix.board-long", board=tape.write(right)),
                         row_patch(length=right, follows="nothing"),
                     ),
                 )
@@ -83,8 +107,9 @@ def disagree(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
                 else ()
             ),
             Fix(
-                "Work out the air" if row.airy else "Work out the pitch", row_patch(follows="pitch")
+                tr("fix.work-out-the-air") if row.airy else tr("fix.work-out-the-pitch"),
+                row_patch(follows="pitch"),
             ),
-            Fix("Work out the ends", row_patch(follows="ends")),
+            Fix(tr("fix.work-out-the-ends"), row_patch(follows="ends")),
         ),
     )

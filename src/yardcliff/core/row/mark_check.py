@@ -18,6 +18,7 @@ from yardcliff.core.row.spacing import solve
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.units.length_text import INCH, LengthError, read
+from yardcliff.messages import tr
 
 MOST = 400
 ZERO = Fraction(0)
@@ -74,14 +75,12 @@ def read_marks(text: str, tape: Tape) -> list[Fraction]:
     for piece in re.split(r"[\n;\t]|,\s+|,$", text):
         found += _read_piece(piece.strip(), tape)
     if not found:
-        raise MarksError("No marks are written. Write them from the datum, like “121, 362, 604”.")
+        raise MarksError(tr("row.no-marks-written-write-them-from"))
     if len(found) > MOST:
-        raise MarksError(f"{len(found)} marks are more than can be checked at once: {MOST}.")
+        raise MarksError(tr("row.marks-more-than-can-be-checked", count=len(found), most=MOST))
     wrong = next((mark for mark in found if mark < 0), None)
     if wrong is not None:
-        raise MarksError(
-            f"“{tape.write(wrong)}” lies before the datum: a mark is 0 or more from there."
-        )
+        raise MarksError(tr("row.lies-before-datum-mark-0-or", wrong=tape.write(wrong)))
     return sorted(found)
 
 
@@ -154,14 +153,11 @@ def _slip(given: Sequence[Fraction], row: Row, tape: Tape, thickness: Fraction) 
     if found is None or found.fits < len(given):
         found = _regular(given, row, tape) or found
     if found is None:
-        says = "They follow none of the usual schemes or slips: look at each by itself."
-        return Slip("unknown", "No scheme that is known here", says, 0)
+        says = tr("row.they-follow-none-usual-schemes-or")
+        return Slip("unknown", tr("row.no-scheme-that-is-known-here"), says, 0)
     rest = len(given) - found.fits
     if rest:
-        found = replace(
-            found,
-            says=f"{found.says} {rest} of them {'is' if rest == 1 else 'are'} elsewhere: misread?",
-        )
+        found = replace(found, says=tr("row.of-them-elsewhere-misread", says=found.says, n=rest))
     return found
 
 
@@ -171,14 +167,14 @@ def _regular(given: Sequence[Fraction], row: Row, tape: Tape) -> Slip | None:
     if len(given) == row.holders and len(given) > 1 and max(offs) - min(offs) <= tape.step:
         by = tape.write(abs(offs[0]))
         side = row.run.onward if offs[0] > 0 else row.run.back
-        return Slip("shifted", "All shifted alike", f"All lie {by} {side}.", len(given))
+        return Slip(
+            "shifted", tr("row.all-shifted-alike"), tr("row.all-lie", by=by, side=side), len(given)
+        )
     gaps = [b - a for a, b in pairwise(given)]
     if len(gaps) > 1 and max(gaps) - min(gaps) <= 2 * tape.step:
         pitch = tape.write((given[-1] - given[0]) / len(gaps))
-        says = (
-            f"They are even: the first at {tape.write(given[0])}, then {pitch} from mark to mark."
-        )
-        return Slip("even", "An even row of its own", says, len(given))
+        says = tr("row.they-even-first-at-then-from", given=tape.write(given[0]), pitch=pitch)
+        return Slip("even", tr("row.an-even-row-of-its-own"), says, len(given))
     return None
 
 
@@ -191,24 +187,18 @@ def _hypotheses(count: int, row: Row, tape: Tape, thickness: Fraction) -> Iterat
     """
     axes = row.axes
     if count == row.holders:
-        yield "plan", "As planned", "The marks are where the plan has them.", axes
+        yield "plan", tr("row.as-planned"), tr("row.marks-where-plan-has-them"), axes
         yield (
             "other-end",
-            "Measured from the other end",
-            (
-                f"They are the plan's marks with the tape hooked on the {row.run.end}. Turn the"
-                " board, or the tape."
-            ),
+            tr("row.measured-from-the-other-end"),
+            tr("row.they-plans-marks-with-tape-hooked", end=row.run.end),
             [row.length - axis for axis in reversed(axes)],
         )
         yield from _shifted(row, tape, thickness)
     elif count == row.holders - 1 > 0:
-        says = (
-            f"{count} marks are {row.holders - 1} spaces counted as holders: the plan has one mark"
-            " more."
-        )
-        yield "spaces", "Spaces counted as holders", says, axes[:-1]
-        yield "spaces", "Spaces counted as holders", says, axes[1:]
+        says = tr("row.marks-spaces-counted-as-holders-plan", count=count, holders=row.holders - 1)
+        yield "spaces", tr("row.spaces-counted-as-holders"), says, axes[:-1]
+        yield "spaces", tr("row.spaces-counted-as-holders"), says, axes[1:]
     if count >= 2 and not row.airy:
         yield from _stepped(count, row, tape)
     yield from _schemes(count, row)
@@ -217,15 +207,20 @@ def _hypotheses(count: int, row: Row, tape: Tape, thickness: Fraction) -> Iterat
 def _shifted(row: Row, tape: Tape, thickness: Fraction) -> Iterator[Hypothesis]:
     """The plan's marks, all moved by something that was forgotten or added."""
     for by, what in (
-        (thickness, "the board's thickness, forgotten or added twice"),
-        (row.fixture.left, "half a fixture: marked at its edge and not at its axis"),
-        (INCH, "the tape held at its 1 in mark"),
-        (Fraction(100), "the tape held at its 100 mm mark"),
-        (Fraction(10), "the tape held at its 10 mm mark"),
+        (thickness, tr("row.boards-thickness-forgotten-or-added-twice")),
+        (row.fixture.left, tr("row.half-fixture-marked-at-its-edge")),
+        (INCH, tr("row.tape-held-at-its-1-in")),
+        (Fraction(100), tr("row.tape-held-at-its-100-mm")),
+        (Fraction(10), tr("row.tape-held-at-its-10-mm")),
     ):
         for sign, side in ((1, row.run.onward), (-1, row.run.back)):
-            says = f"All lie {tape.write(by)} {side}: {what}."
-            yield "shifted", "All shifted alike", says, [axis + sign * by for axis in row.axes]
+            says = tr("row.all-lie-2", by=tape.write(by), side=side, what=what)
+            yield (
+                "shifted",
+                tr("row.all-shifted-alike"),
+                says,
+                [axis + sign * by for axis in row.axes],
+            )
 
 
 def _stepped(count: int, row: Row, tape: Tape) -> Iterator[Hypothesis]:
@@ -235,29 +230,24 @@ def _stepped(count: int, row: Row, tape: Tape) -> Iterator[Hypothesis]:
     if rounded != row.t:
         yield (
             "rounded-step",
-            "A rounded step carried along",
-            (
-                f"They step {write(rounded)} where the pitch is {tape.write_fine(row.t)}: the error"
-                " grows from mark to mark. Measure each from the datum."
+            tr("row.a-rounded-step-carried-along"),
+            tr(
+                "row.they-step-where-pitch-error-grows",
+                rounded=write(rounded),
+                t=tape.write_fine(row.t),
             ),
             [tape.round(first) + i * rounded for i in range(count)],
         )
     run = row.axes[-1] - first
     for spaces, says in (
-        (
-            row.holders,
-            "The run was divided by the number of holders; there is one space fewer than that.",
-        ),
-        (
-            row.holders - 2,
-            "The run was divided by one space too few: there is one space fewer than holders.",
-        ),
+        (row.holders, tr("row.run-was-divided-by-number-holders")),
+        (row.holders - 2, tr("row.run-was-divided-by-one-space")),
     ):
         if spaces > 0:
             step = run / spaces
             yield (
                 "spaces",
-                "Spaces counted as holders",
+                tr("row.spaces-counted-as-holders"),
                 says,
                 [first + i * step for i in range(count)],
             )
@@ -265,10 +255,11 @@ def _stepped(count: int, row: Row, tape: Tape) -> Iterator[Hypothesis]:
         clear = row.t - row.fixture.across
         yield (
             "gap-as-pitch",
-            "The gap used as the pitch",
-            (
-                f"They step the clear gap between fixtures, {write(clear)}: the fixture's own"
-                f" {write(row.fixture.across)} was forgotten."
+            tr("row.the-gap-used-as-the-pitch"),
+            tr(
+                "row.they-step-clear-gap-between-fixtures",
+                clear=write(clear),
+                across=write(row.fixture.across),
             ),
             [first + i * clear for i in range(count)],
         )
@@ -277,10 +268,10 @@ def _stepped(count: int, row: Row, tape: Tape) -> Iterator[Hypothesis]:
 def _schemes(count: int, row: Row) -> Iterator[Hypothesis]:
     """The other end rules, and any even row at all."""
     names = {
-        "half": "half a space at the ends",
-        "whole": "a whole space at the ends",
-        "gaps": "equal gaps between fixtures and to the ends",
-        "inside": "nothing past the board's ends",
+        "half": tr("row.half-a-space-at-the-ends"),
+        "whole": tr("row.a-whole-space-at-the-ends"),
+        "gaps": tr("row.equal-gaps-between-fixtures-ends"),
+        "inside": tr("row.nothing-past-the-boards-ends"),
     }
     things = count * row.count // row.holders  # what hangs on two holders has two marks
     for rule, name in names.items():
@@ -300,7 +291,7 @@ def _schemes(count: int, row: Row) -> Iterator[Hypothesis]:
         if not other.trouble and other.holders == count:
             yield (
                 f"ends-{rule}",
-                "Another rule for the ends",
-                f"They are even, with {name}; the plan has another rule.",
+                tr("row.another-rule-for-the-ends"),
+                tr("row.they-even-with-plan-has-another", name=name),
                 other.axes,
             )

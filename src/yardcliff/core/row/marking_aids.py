@@ -13,6 +13,7 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.row.spacing import solve
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
+from yardcliff.messages import tr
 
 Pair = Literal["none", "matched", "mirrored"]
 MOST_LANES = 4
@@ -62,26 +63,29 @@ def story_stick(rows: Sequence[tuple[str, Row]], tape: Tape, pair: Pair) -> Stri
     the other.
     """
     lanes = [_lane(name, row, tape) for name, row in rows]
-    says = "Glue it to a batten. Hook the datum ends together and square the marks across."
+    says = tr("row.glue-batten-hook-datum-ends-together")
     if pair != "none":
         first = lanes[0]
         if pair == "matched":
-            second = Lane(f"{first.title}, second of the pair", first.length, first.ticks)
-            says += " Mark both boards of the pair clamped side by side, tops together."
+            second = Lane(
+                tr("row.second-of-the-pair", title=first.title), first.length, first.ticks
+            )
+            says += tr("row.mark-both-boards-pair-clamped-side")
         else:
             ticks = tuple(
                 Tick(first.length - tick.at, tick.label) for tick in reversed(first.ticks)
             )
             second = Lane(
-                f"{first.title}, mirrored: datum at the right", first.length, ticks, "right"
+                tr("row.mirrored-datum-at-the-right", title=first.title),
+                first.length,
+                ticks,
+                "right",
             )
-            says += " The second board is the first seen in a mirror: its datum is its right end."
+            says += tr("row.second-board-first-seen-in-mirror")
         lanes.insert(1, second)
     if len(lanes) > MOST_LANES:
-        raise AidError(
-            f"{len(lanes)} boards do not fit on one stick: {MOST_LANES} do, a pair counting as two."
-        )
-    return Strip("story stick", says, tuple(lanes))
+        raise AidError(tr("row.boards-do-not-fit-on-one", count=len(lanes), most_lanes=MOST_LANES))
+    return Strip(tr("row.story-stick"), says, tuple(lanes))
 
 
 def _lane(name: str, row: Row, tape: Tape) -> Lane:
@@ -108,11 +112,9 @@ def drilling_jig(name: str, row: Row, tape: Tape, bore: Fraction, holes: int) ->
     A jig carries its own error along: made to the tape, each move may add half a step.
     """
     if row.airy or row.uneven or row.holders < 3:
-        raise AidError(
-            "A jig repeats one pitch: this row has none, or too few holders. Use the story stick."
-        )
+        raise AidError(tr("row.jig-repeats-one-pitch-this-row"))
     if not 2 <= holes <= row.holders:
-        raise AidError(f"A jig for this row has 2 to {row.holders} holes, not {holes}.")
+        raise AidError(tr("row.jig-for-this-row-has-2", holders=row.holders, holes=holes))
     ticks = tuple(
         Tick(
             JIG_EDGE + k * row.t,
@@ -123,13 +125,9 @@ def drilling_jig(name: str, row: Row, tape: Tape, bore: Fraction, holes: int) ->
     )
     length = 2 * JIG_EDGE + (holes - 1) * row.t
     moves = ceil(Fraction(row.holders - 1, holes - 1))
-    says = (
-        f"Mark the first hole at {tape.write(row.axes[0])} from the datum and drill it. Clamp the"
-        " jig with its pin in the last hole drilled, in line with the board, and drill the rest:"
-        f" {moves} times. Check the last hole against the tape."
-    )
+    says = tr("row.mark-first-hole-at-from-datum", axes=tape.write(row.axes[0]), moves=moves)
     return Jig(
-        Strip("drilling jig", says, (Lane(name, length, ticks),)),
+        Strip(tr("row.drilling-jig"), says, (Lane(name, length, ticks),)),
         holes,
         length,
         moves,
@@ -143,11 +141,15 @@ def family(row: Row, fewest: int, most: int) -> tuple[Row, ...]:
     """
     if not 1 <= fewest <= most <= MAX_COUNT:
         raise AidError(
-            f"A family runs from 1 or more to {MAX_COUNT} at most, growing: not {fewest} to {most}."
+            tr("row.family-runs-from-1-or-more", max_count=MAX_COUNT, fewest=fewest, most=most)
         )
     if most - fewest >= LONGEST_FAMILY:
         raise AidError(
-            f"{most - fewest + 1} lengths are too many for one table: {LONGEST_FAMILY} at most."
+            tr(
+                "row.lengths-too-many-for-one-table",
+                most=most - fewest + 1,
+                longest_family=LONGEST_FAMILY,
+            )
         )
     spaced = {"air": max(row.t, Fraction(0))} if row.airy else {"pitch": row.t, "spacing": "even"}
     base = row.brief.changed({"follows": "length", "pins": (), "keepouts": (), **spaced})

@@ -5,6 +5,7 @@ from yardcliff.core.row.marking import drift
 from yardcliff.core.row.row import Row
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
+from yardcliff.messages import tr
 
 
 def span(row: Row) -> Figure:
@@ -15,16 +16,16 @@ def span(row: Row) -> Figure:
     air = (row.count - 1) * row.t
     return Figure(
         "row.span",
-        "First axis to last",
+        tr("row.span.label"),
         row.rule.span(row.t),
         "u + (m − 1) · c + e",
         (
-            Input("u", "widths between them", bare),
-            Input("m", "things", str(row.count)),
-            Input("c", "air", row.t),
-            Input("e", "more where fixtures need it", row.rule.span(row.t) - bare - air),
+            Input("u", tr("input.widths-between-them"), bare),
+            Input("m", tr("input.things"), str(row.count)),
+            Input("c", tr("input.air"), row.t),
+            Input("e", tr("input.more-where-fixtures-need-it"), row.rule.span(row.t) - bare - air),
         ),
-        "Each thing takes its own width, and the same air lies between all of them.",
+        tr("row.span.why"),
     )
 
 
@@ -35,15 +36,21 @@ def air(row: Row) -> Figure:
     apart = row.centres[k + 1] - row.centres[k] if row.count > 1 else row.t
     return Figure(
         "row.air",
-        "Air",
+        tr("row.air.label"),
         row.air,
         "p − (r + l)",
         (
-            Input("p", "tightest distance" if row.uneven or not row.rule.alike else "pitch", apart),
-            Input("r", f"reach {row.run.onward}, of one", one.reach.right),
-            Input("l", f"reach {row.run.back}, of the next", other.reach.left),
+            Input(
+                "p",
+                tr("input.tightest-distance")
+                if row.uneven or not row.rule.alike
+                else tr("input.pitch"),
+                apart,
+            ),
+            Input("r", tr("input.reach-of-one", onward=row.run.onward), one.reach.right),
+            Input("l", tr("input.reach-of-the-next", back=row.run.back), other.reach.left),
         ),
-        "The clear gap between neighbours as they hang, where it is least.",
+        tr("row.air.why"),
     )
 
 
@@ -51,15 +58,15 @@ def unevenness(row: Row) -> Figure:
     """How far the widest space is from the narrowest, where they differ."""
     return Figure(
         "row.uneven",
-        "Out of even",
+        tr("row.uneven.label"),
         row.unevenness,
         "max |gap − p|",
         (
-            Input("p", "even air" if row.airy else "even pitch", row.t),
-            Input("k", "pins", str(len(row.pins))),
-            Input("m", "moved clear of a keep-out", str(len(row.given.nudges))),
+            Input("p", tr("input.even-air") if row.airy else tr("input.even-pitch"), row.t),
+            Input("k", tr("input.pins"), str(len(row.pins))),
+            Input("m", tr("input.moved-clear-of-a-keep-out"), str(len(row.given.nudges))),
         ),
-        "How far pins and keep-outs pull the widest or the tightest space from even.",
+        tr("row.uneven.why"),
         fine=True,
     )
 
@@ -68,18 +75,17 @@ def drift_figure(row: Row, tape: Tape) -> Figure:
     """How far off the last mark would be, stepped off with a rounded pitch."""
     return Figure(
         "row.drift",
-        "Stepped off",
+        tr("row.drift.label"),
         drift(row, tape, row.holders - 1),
         "(a′ − a) + (n − 1) · (p′ − p)",
         (
             Input("a", row.run.start, row.left),
-            Input("a′", "on the tape", tape.round(row.left)),
-            Input("p", "pitch", row.pitch),
-            Input("p′", "on the tape", tape.round(row.pitch)),
-            Input("n", "holders", str(row.holders)),
+            Input("a′", tr("input.on-the-tape"), tape.round(row.left)),
+            Input("p", tr("input.pitch"), row.pitch),
+            Input("p′", tr("input.on-the-tape"), tape.round(row.pitch)),
+            Input("n", tr("input.holders"), str(row.holders)),
         ),
-        "How far off the last mark would be if the rounded pitch were stepped along. Measured from"
-        " one end, no mark is.",
+        tr("row.drift.why"),
         fine=True,
     )
 
@@ -89,14 +95,13 @@ def dividers(row: Row, tape: Tape) -> Figure:
     value: Value = tape.write_fine(row.pitch) if row.holders > 1 else Fraction(0)
     return Figure(
         "row.dividers",
-        "Dividers",
+        tr("row.dividers.label"),
         value,
-        "first mark, then p",
+        tr("row.dividers.formula"),
         (
-            Input("a", "first mark", tape.write_fine(row.left)),
-            Input("p", "pitch", tape.write_fine(row.pitch)),
+            Input("a", tr("input.first-mark"), tape.write_fine(row.left)),
+            Input("p", tr("input.pitch"), tape.write_fine(row.pitch)),
         ),
-        "For those who walk the row with dividers: set them to the exact pitch and start from the"
-        " first mark.",
+        tr("row.dividers.why"),
         fine=True,
     )

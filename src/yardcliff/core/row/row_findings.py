@@ -4,6 +4,7 @@ from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 
 from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.row.choice_findings import choices
 from yardcliff.core.row.fixes import (
     down,
     even_air,
@@ -20,9 +21,10 @@ from yardcliff.core.row.keepout_findings import check_keepouts
 from yardcliff.core.row.length_findings import NONE, disagree, no_room, too_long
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.spacing import counts_that_fit, length_for, most_that, solve
-from yardcliff.core.things.thing import LEVEL
+from yardcliff.core.things.thing import Run
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.messages import listed, tr
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,7 +63,7 @@ def check(
     ends = _ends(row, tape, words, end_distance, end_why, bored)
     yield from (finding for finding in ends if not off and not (close and finding.left))
     yield from _bridges(row, tape, words)
-    yield from _choices(row, tape)
+    yield from choices(row, tape)
 
 
 def _pins(row: Row) -> Iterator[Finding]:
@@ -69,9 +71,9 @@ def _pins(row: Row) -> Iterator[Finding]:
     if stray:
         yield Finding(
             "pin.stray",
-            f"Pin {stray[0].index + 1}",
-            f"There is no holder {stray[0].index + 1} any more; the pin waits for it.",
-            "holders",
+            tr("part.pin-2", number=stray[0].index + 1),
+            tr("pin.stray", number=stray[0].index + 1),
+            tr("quantity.holders"),
             str(row.holders),
             str(stray[0].index + 1),
             fixes=(let_go(row, *stray),),
@@ -81,10 +83,9 @@ def _pins(row: Row) -> Iterator[Finding]:
             held = [p for p in row.pins if p.index in (k, k + 1)] or list(row.pins)
             yield Finding(
                 "pin.order",
-                f"Holder {k + 2}",
-                f"Holder {k + 2} comes before holder {k + 1}: a pin was carried past its"
-                " neighbour.",
-                "from the one before",
+                tr("part.holder", number=k + 2),
+                tr("pin.order", number=k + 2, number_2=k + 1),
+                tr("quantity.from-the-one-before"),
                 row.gaps[k],
                 Fraction(0),
                 at=(float(row.axes[k + 1]), 0),
@@ -122,10 +123,9 @@ def _off_board(row: Row, tape: Tape, noun: Callable[[int], str]) -> list[Finding
     return [
         Finding(
             "row.off-board",
-            f"Holder {index + 1}",
-            f"Holder {index + 1} sits {tape.write(max(over_left, over_right))} past the board's"
-            " end.",
-            "past the end",
+            tr("part.holder", number=index + 1),
+            tr("row.off-board", number=index + 1, over_left=tape.write(max(over_left, over_right))),
+            tr("quantity.past-the-end"),
             max(over_left, over_right),
             Fraction(0),
             at=(float(row.axes[index]), 0),
@@ -140,12 +140,16 @@ def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
     noun, apart = words.noun, row.rule.apart
     k = row.gaps.index(min(row.gaps)) if row.uneven or row.airy else row.holders - 2
     if row.gaps[k] < apart:
-        who = f"{k + 1} and {k + 2}" if row.uneven or row.airy else f"all {noun(row.count)}"
+        who = (
+            listed((str(k + 1), str(k + 2)))
+            if row.uneven or row.airy
+            else tr("row.all", noun=noun(row.count))
+        )
         yield Finding(
             "row.fixtures",
-            "Row",
-            f"From axis to axis {who} need {tape.write(apart)} and get {tape.write(row.gaps[k])}.",
-            "pitch",
+            tr("part.row"),
+            tr("row.fixtures", who=who, apart=tape.write(apart), gaps=tape.write(row.gaps[k])),
+            tr("quantity.pitch"),
             row.gaps[k],
             apart,
             at=(float(row.axes[k] + row.axes[k + 1]) / 2, 0.0),
@@ -160,20 +164,24 @@ def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
     pair = (row.rule.first_holder[k] + row.things[k].holders - 1, row.rule.first_holder[k + 1])
     needed, fit = up(length_for(row, row.count), tape), counts_that_fit(row)
     if row.brief.follows == "pitch" and not row.uneven:
-        message = (
-            f"{noun(row.count)} need {tape.write(needed)}; the board is {tape.write(row.length)}: "
-            f"{fit or 'none'} fit, or {_loss(row, tape)}."
+        message = tr(
+            "row.need-the-board-is-fit-or",
+            noun=noun(row.count),
+            needed=tape.write(needed),
+            length=tape.write(row.length),
+            fit=fit or "none",
+            loss=_loss(row, tape),
         )
     elif row.uneven or not alike:
-        names = " and ".join(f"{words.names[row.things[i].kind]} {i + 1}" for i in (k, k + 1))
-        message = f"Between {names} {_loss(row, tape)}."
+        names = listed(f"{words.names[row.things[i].kind]} {i + 1}" for i in (k, k + 1))
+        message = tr("row.between", names=names, loss=_loss(row, tape))
     else:
-        message = f"At {tape.write(row.t)} from axis to axis {_loss(row, tape)}."
+        message = tr("row.at-from-axis-to-axis", t=tape.write(row.t), loss=_loss(row, tape))
     yield Finding(
         "row.bump" if row.air < 0 else "row.crowded",
-        "Row",
+        tr("part.row"),
         message,
-        "air",
+        tr("row.air-2"),
         row.air,
         row.brief.air,
         at=(float(edge + row.air / 2), 0.0),
@@ -183,8 +191,8 @@ def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
 
 def _loss(row: Row, tape: Tape) -> str:
     if row.air < 0:
-        return f"they overlap by {tape.write(-row.air)}"
-    return f"the air drops from {tape.write(row.brief.air)} to {tape.write(row.air)}"
+        return tr("row.they-overlap-by", air=tape.write(-row.air))
+    return tr("row.the-air-drops-from-to", air=tape.write(row.brief.air), air_2=tape.write(row.air))
 
 
 def _closeness_fixes(
@@ -200,7 +208,7 @@ def _closeness_fixes(
         )
         off = row_patch(nudge=NONE)["row"]
         return (
-            Fix("Let no holder move by itself", {"row": off}),
+            Fix(tr("fix.let-no-holder-move-by-itself"), {"row": off}),
             *(Fix(fix.label, {"row": fix.patch["row"] | off}) for fix in rest),
         )
     held = [pin for pin in row.pins if pin.index in holders] or list(row.pins)
@@ -208,9 +216,11 @@ def _closeness_fixes(
         return let_go_or_all(row, held[-1])
     fixes: list[Fix] = []
     if row.brief.pitch and row.brief.follows != "pitch":
-        fixes.append(Fix(f"Pitch {tape.write(row.need)}, as they need", row_patch(pitch=None)))
+        fixes.append(
+            Fix(tr("fix.pitch-as-they-need", need=tape.write(row.need)), row_patch(pitch=None))
+        )
     elif row.brief.spacing == "tidy" and row.tightest + row.brief.tidy > row.need:
-        fixes.append(Fix("Even pitch instead of tidy", row_patch(spacing="even")))
+        fixes.append(Fix(tr("fix.even-pitch-instead-of-tidy"), row_patch(spacing="even")))
     if row.brief.follows == "pitch":
         fixes += even_air(row)
         fixes += longer(row, tape, length_for(row, row.count))
@@ -219,7 +229,9 @@ def _closeness_fixes(
     air = down(row.air, tape)
     if air >= 0 and row.tightest >= row.rule.apart:
         # With even air the figure that followed is asked for: it goes on following.
-        fixes.append(Fix(f"Air {tape.write(air)}", row_patch(air=air, follows=row.brief.follows)))
+        fixes.append(
+            Fix(tr("fix.air", air=tape.write(air)), row_patch(air=air, follows=row.brief.follows))
+        )
     return room_for_one(row, tape) or tuple(fixes) or (Fix(noun(1), row_patch(count=1)),)
 
 
@@ -233,15 +245,19 @@ def _bridges(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
             yield Finding(
                 "bridge.span",
                 words.names[thing.kind].capitalize(),
-                f"The {words.names[thing.kind]} needs its two holders {tape.write(thing.span)}"
-                f" apart; they stand {tape.write(got)} apart.",
-                "apart",
+                tr(
+                    "bridge.span",
+                    names=words.names[thing.kind],
+                    span=tape.write(thing.span),
+                    got=tape.write(got),
+                ),
+                tr("quantity.apart"),
                 got,
                 thing.span,
                 at=(float(row.axes[first] + got / 2), 0),
                 fixes=(
                     Fix(
-                        "Even air, each holder pair as measured",
+                        tr("fix.even-air-each-holder-pair-as"),
                         row_patch(spacing="air", pins=[], nudge=NONE),
                     ),
                 ),
@@ -260,17 +276,21 @@ def _ends(
     shared = row.brief.follows in ("ends", "nothing")
     whole = row.rule.span(row.t)
     if (
-        past > allowed and row.run is LEVEL
+        past > allowed and row.run is Run.LEVEL
     ):  # above the top and below the foot nothing is in the way
         reach = 2 * max(*row.sides, NONE) + row.length - whole
         board = longer(row, tape, whole + reach, "ends")
         thing = row.things[(row.count - 1) * side]
         yield Finding(
             "row.overhang",
-            f"Holder {index + 1}",
-            f"{words.names[thing.kind].capitalize()} {(row.count - 1) * side + 1} hangs"
-            f" {tape.write(past)} past the board's end.",
-            "past the end",
+            tr("part.holder", number=index + 1),
+            tr(
+                "row.overhang",
+                names=words.names[thing.kind].capitalize(),
+                count=(row.count - 1) * side + 1,
+                past=tape.write(past),
+            ),
+            tr("quantity.past-the-end"),
             past,
             allowed,
             at=(float(row.axes[index]), 0),
@@ -286,56 +306,17 @@ def _ends(
         }
         board = longer(row, tape, whole + 2 * least, "ends")
         margin = Fix(
-            f"Ends at least {tape.write(least)}",
+            tr("fix.ends-at-least", least=tape.write(least)),
             row_patch(ends=margins, follows="length" if row.brief.follows == "length" else "pitch"),
         )
         yield Finding(
             "row.end-grain",
-            f"Holder {index + 1}",
-            f"Holder {index + 1} is {tape.write(near)} from the end; keep it {end_why}.",
-            "from the end",
+            tr("part.holder", number=index + 1),
+            tr("row.end-grain", number=index + 1, near=tape.write(near), end_why=end_why),
+            tr("quantity.from-the-end"),
             near,
             end_distance,
             at=(float(row.axes[index]), 0),
             fixes=let_go_at(row, index) or (board if shared else (margin,)),
             left=near > bored,
-        )
-
-
-def _choices(row: Row, tape: Tape) -> Iterator[Finding]:
-    """What was chosen for the user where the figures left a choice."""
-    if row.brief.follows != "count":
-        return
-    asked = row.brief.pitch or row.need
-    if row.trouble == "capped":
-        yield Finding(
-            "row.capped",
-            "Row",
-            f"More than {row.count} would fit; a rack holds {row.count} at most.",
-            "holders",
-            str(row.count),
-            str(row.count),
-            fixes=(Fix("Pitch 100 mm", row_patch(pitch="100 mm")),),
-        )
-    elif row.brief.spacing == "set" and row.spare:
-        yield Finding(
-            "row.centred",
-            "Row",
-            f"{tape.write(asked)} does not divide the board: the pitch is kept, and "
-            f"{tape.write(row.spare / 2)} more goes to each end.",
-            "left over",
-            row.spare,
-            Fraction(0),
-            fixes=(Fix("Open the pitch instead", row_patch(spacing="even")),),
-        )
-    elif row.brief.spacing == "even" and row.holders > 1 and row.t != asked:
-        yield Finding(
-            "row.opened",
-            "Row",
-            f"{tape.write(asked)} does not divide the board: the ends are kept, and the pitch opens"
-            f" to {tape.write(row.t)}.",
-            "pitch",
-            row.t,
-            asked,
-            fixes=(Fix(f"Keep {tape.write(asked)} and centre", row_patch(spacing="set")),),
         )

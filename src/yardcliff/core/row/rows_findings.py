@@ -17,6 +17,7 @@ from yardcliff.core.row.rows import (
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.messages import tr
 
 OF_THE_FIRST_ROW = frozenset({"row.disagree", "row.opened", "row.centred", "row.capped"})
 """Codes that speak of what the user asked of the row: the lower ones only follow."""
@@ -30,25 +31,24 @@ def check_rows(
         left_out = brief.count - len(standing)
         yield Finding(
             "rows.capped",
-            "Rows",
-            f"{left_out} of {brief.count} rows are left out: a rack holds {MOST_HOLDERS} holders at"
-            " most.",
-            "rows",
+            tr("part.rows"),
+            tr("rows.capped", left_out=left_out, count=brief.count, most_holders=MOST_HOLDERS),
+            tr("quantity.rows"),
             str(brief.count),
             str(len(standing)),
             at=(0.0, float(hung)),
-            fixes=(Fix(f"{len(standing)} rows", {"rows": {"count": len(standing)}}),),
+            fixes=(Fix(tr("fix.rows", count=len(standing)), {"rows": {"count": len(standing)}}),),
         )
     if brief.layout == "staggered" and brief.count > 1 and not can_stagger(first):
         yield Finding(
             "rows.stagger",
-            "Rows",
-            "Only rows with one pitch can be staggered by half of it; these stay straight.",
-            "holders",
+            tr("part.rows"),
+            tr("rows.stagger"),
+            tr("quantity.holders"),
             str(first.holders),
-            "2 or more, one pitch",
+            tr("quantity.2-or-more-one-pitch"),
             at=(0.0, float(hung)),
-            fixes=(Fix("Straight rows", {"rows": {"layout": "straight"}}),),
+            fixes=(Fix(tr("fix.straight-rows"), {"rows": {"layout": "straight"}}),),
         )
     elif (
         brief.layout == "staggered"
@@ -59,16 +59,15 @@ def check_rows(
         short = min(first.left - first.fixture.left, first.right - first.fixture.right)
         yield Finding(
             "rows.ends",
-            "Rows",
-            f"An offset row that runs to the ends needs {tape.write(first.t / 2)} of board beyond"
-            " the first row's holders: these have one holder fewer.",
-            "beyond the outermost holder",
+            tr("part.rows"),
+            tr("rows.ends", t=tape.write(first.t / 2)),
+            tr("quantity.beyond-the-outermost-holder"),
             max(short, Fraction(0)),
             first.t / 2,
             at=(0.0, float(hung)),
             fixes=(
-                Fix("A whole space at the ends", {"row": {"ends": {"rule": "whole"}}}),
-                Fix("One fewer", {"rows": {"stagger": "fewer"}}),
+                Fix(tr("fix.a-whole-space-at-the-ends"), {"row": {"ends": {"rule": "whole"}}}),
+                Fix(tr("fix.one-fewer"), {"rows": {"stagger": "fewer"}}),
             ),
         )
     for k, one in enumerate(standing):
@@ -76,16 +75,23 @@ def check_rows(
             least = exact_text(_even_drop(standing))
             yield Finding(
                 "rows.drop",
-                f"Row {k + 1}",
-                f"Row {k + 1} hangs {tape.write(one.down)} below the first; what hangs above it"
-                f" needs {tape.write(one.needed)}, lifting off included.",
-                "below the first row",
+                tr("part.row-2", number=k + 1),
+                tr(
+                    "rows.drop",
+                    number=k + 1,
+                    down=tape.write(one.down),
+                    needed=tape.write(one.needed),
+                ),
+                tr("quantity.below-the-first-row"),
                 one.down,
                 one.needed,
                 at=(0.0, float(hung - one.down)),
                 fixes=(
-                    Fix("As little as they need", {"rows": {"drop": None}}),
-                    Fix(f"Drop {tape.write(_even_drop(standing))}", {"rows": {"drop": least}}),
+                    Fix(tr("fix.as-little-as-they-need"), {"rows": {"drop": None}}),
+                    Fix(
+                        tr("fix.drop", even_drop=tape.write(_even_drop(standing))),
+                        {"rows": {"drop": least}},
+                    ),
                 ),
             )
             return
@@ -103,17 +109,17 @@ def own_fixes(brief: RowsBrief, k: int) -> tuple[Fix, ...]:
     own = brief.own_of(k)
     if own.alike and not own.pins:
         return (
-            (Fix("Straight rows", {"rows": {"layout": "straight"}}),)
+            (Fix(tr("fix.straight-rows"), {"rows": {"layout": "straight"}}),)
             if brief.layout == "staggered"
             else ()
         )
     ways = []
     if own.pins:
-        ways.append((f"Let go of the pins of row {k + 1}", own.changed({"pins": ()})))
+        ways.append((tr("row.let-go-pins-row", number=k + 1), own.changed({"pins": ()})))
     if own.kind != ALIKE and not own.order and own.count is not None:
-        ways.append(("As many as fit on it", own.changed({"count": None})))
+        ways.append((tr("row.as-many-as-fit-on-it"), own.changed({"count": None})))
     if not own.alike:
-        ways.append(("Hang what the first row hangs", OwnRow()))
+        ways.append((tr("row.hang-what-the-first-row-hangs"), OwnRow()))
     return tuple(
         Fix(
             label,
@@ -133,7 +139,12 @@ def rows_figures(
     if brief.drop is not None:
         return (
             Figure(
-                "rows.drop", "Row drop", drop, "given", (), "You hold the drop from row to row."
+                "rows.drop",
+                tr("rows.drop.label"),
+                drop,
+                tr("rows.drop.formula"),
+                (),
+                tr("rows.drop.why"),
             ),
         )
     below = max(kinds[thing.kind].below for thing in standing[0].row.things)
@@ -142,22 +153,19 @@ def rows_figures(
     return (
         Figure(
             "rows.drop",
-            "Row drop",
+            tr("rows.drop.label"),
             drop,
-            "less: they pass at the sides" if sinks else "max(b + l + a, f)",
+            tr("rows.drop.formula.less-they-pass-at-the-sides") if sinks else "max(b + l + a, f)",
             (
-                Input("b", "lowest below the upper row", below),
-                Input("l", "to lift off", brief.lift),
-                Input("a", "highest above the lower row", above),
-                Input("f", "fixtures or boards need", least),
+                Input("b", tr("input.lowest-below-the-upper-row"), below),
+                Input("l", tr("input.to-lift-off"), brief.lift),
+                Input("a", tr("input.highest-above-the-lower-row"), above),
+                Input("f", tr("input.fixtures-or-boards-need"), least),
             ),
             (
-                "What does not hang in front of one another may sink in between, or nest."
+                tr("rows.drop.why.what-does-not-hang-in-front")
                 if sinks
-                else (
-                    "What hangs above, the lift to take off what hangs below, and what stands up"
-                    " from it."
-                )
+                else tr("rows.drop.why.what-hangs-above-lift-take-off")
             ),
         ),
     )

@@ -3,6 +3,8 @@
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
+from yardcliff.messages import tr
+
 GRAVITY, TUG = 9.81, 3
 """N/kg; how much harder a hand pulls than the thing weighs."""
 SMALL, LEANT_ON, CHILD = 30, 150, 250
@@ -28,7 +30,11 @@ class Pulled:
     @property
     def says(self) -> str:
         """Where the force comes from."""
-        return f"{TUG} times its weight" if self.weight * TUG > self.least else "a hand that pulls"
+        return (
+            tr("strength.times-its-weight", tug=TUG)
+            if self.weight * TUG > self.least
+            else tr("strength.a-hand-that-pulls")
+        )
 
     def shared(self, among: int) -> "Pulled":
         """What each of so many holders bears."""

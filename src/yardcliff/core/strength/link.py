@@ -6,6 +6,8 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Literal
 
+from yardcliff.messages import tr
+
 Kind = Literal["hook", "peg", "board", "screw", "anchor", "wall"]
 
 
@@ -28,4 +30,4 @@ def weakest(links: Iterable[Link]) -> Link | None:
 
 def percent(share: float) -> str:
     """A share of what something may bear; beyond 999 % the figure says nothing more."""
-    return f"{share:.0%}" if share < 9.995 else "far too weak"
+    return f"{share:.0%}" if share < 9.995 else tr("strength.far-too-weak")

@@ -4,8 +4,8 @@ import re
 from typing import Annotated, Any, Literal, Self
 
 from pydantic import BeforeValidator, Field, model_validator
-from pydantic_core import PydanticCustomError
 
+from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.strength.force import Pulled, least_tug, newtons
 from yardcliff.core.things.thing import Reach, Takes, Thing
@@ -59,10 +59,12 @@ _GRAMS = {"": 1.0, "g": 1.0, "kg": 1000.0, "lb": 453.59237, "oz": 28.349523125}
 def _grams(value: Any) -> int:
     found = re.fullmatch(r"(\d{1,9}(?:[.,]\d{1,9})?)\s*(g|kg|lb|oz|)", str(value).strip().lower())
     if found and (either := ambiguous(found[1], found[2] in ("", "g"))):
-        raise PydanticCustomError(
+        raise cannot_read(
             "weight",
-            "“{text}” could be {thousand} or {decimal}: write one of these.",
-            {"text": found[0], "thousand": either[0], "decimal": either[1]},
+            "things.could-be-or-write-one-these",
+            text=found[0],
+            thousand=either[0],
+            decimal=either[1],
         )
     grams = (
         round(float(found[1].replace(",", ".")) * _GRAMS[found[2]])
@@ -70,11 +72,7 @@ def _grams(value: Any) -> int:
         else -1
     )
     if not 0 <= grams <= 100_000:
-        raise PydanticCustomError(
-            "weight",
-            "“{text}” is no weight up to 100 kg: write it like “1600”, “1.6 kg” or “3 lb”.",
-            {"text": str(value)[:40]},
-        )
+        raise cannot_read("weight", "things.no-weight-up-100-kg-write", text=str(value)[:40])
     return grams
 
 
@@ -86,10 +84,12 @@ HARDEST = 2000
 def _newtons(value: Any) -> int:
     found = re.fullmatch(r"(\d{1,6}(?:[.,]\d{1,6})?)\s*(n|kgf?|lbf?|)", str(value).strip().lower())
     if found and (either := ambiguous(found[1], found[2] in ("", "n"))):
-        raise PydanticCustomError(
+        raise cannot_read(
             "force",
-            "“{text}” could be {thousand} or {decimal}: write one of these.",
-            {"text": found[0], "thousand": either[0], "decimal": either[1]},
+            "things.could-be-or-write-one-these",
+            text=found[0],
+            thousand=either[0],
+            decimal=either[1],
         )
     force = (
         round(float(found[1].replace(",", ".")) * _NEWTONS[found[2]])
@@ -97,10 +97,8 @@ def _newtons(value: Any) -> int:
         else -1
     )
     if not 0 <= force <= HARDEST:
-        raise PydanticCustomError(
-            "force",
-            "“{text}” is no pull up to {most} N: write it like “150”, “150 N” or “35 lbf”.",
-            {"text": str(value)[:40], "most": HARDEST},
+        raise cannot_read(
+            "force", "things.no-pull-up-n-write-like", text=str(value)[:40], most=HARDEST
         )
     return force
 

@@ -6,14 +6,14 @@ from functools import cache
 from typing import Any, Literal
 
 from pydantic import ValidationError, field_validator
-from pydantic_core import PydanticCustomError
 
-from yardcliff.core.base.errors import YardcliffError
+from yardcliff.core.base.errors import YardcliffError, cannot_read
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.things.item import Item, Key
 from yardcliff.core.units.length import Gap, Size
 from yardcliff.core.units.length_text import Unit
 from yardcliff.data import table
+from yardcliff.messages import tr
 
 Group = Literal[
     "coats",
@@ -71,11 +71,7 @@ class Listed(Frozen):
     def _is_in_its_table(cls, value: str, info: Any) -> str:
         keys = [row["key"] for row in table(f"{info.field_name}s")]
         if value not in keys:
-            raise PydanticCustomError(
-                "key",
-                "“{value}” is none of: {keys}.",
-                {"value": value[:40], "keys": ", ".join(keys)},
-            )
+            raise cannot_read("key", "things.is-none-of", value=value[:40], keys=", ".join(keys))
         return value
 
 
@@ -110,7 +106,7 @@ def read_row(row: Mapping[str, str], unit: Unit = "mm") -> Listed:
     given = {column: text for column in COLUMNS if (text := (row.get(column) or "").strip())}
     missing = [column for column in NEEDED if column not in given]
     if missing:
-        raise ListingError([(column, "is missing") for column in missing])
+        raise ListingError([(column, tr("things.is-missing")) for column in missing])
     like = _like(given.get("group", "coats")) if len(given) < len(COLUMNS) - 4 else {}
     own = {"key": slug(given["name"]), "plural": f"{given['name']}s", **given}
     values: dict[str, Any] = {**like, **own}
@@ -151,5 +147,7 @@ def _like(group: str) -> dict[str, str]:
 
 def _message(error: Any) -> str:
     if error["type"] == "literal_error":
-        return f"“{str(error['input'])[:40]}” is none of: {error['ctx']['expected']}."
+        return tr(
+            "things.is-none-of", value=str(error["input"])[:40], keys=error["ctx"]["expected"]
+        )
     return str(error["msg"])

@@ -2,11 +2,13 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from enum import StrEnum
 from functools import cached_property
 from typing import Literal
 
 from yardcliff.core.base.model import MAX_COUNT
 from yardcliff.core.units.exact import Fraction
+from yardcliff.messages import tr
 
 Takes = Literal["one", "two", "bridge"]
 """One holder; the first of two, the second staying empty beside it; or both of two, hung between.
@@ -27,25 +29,35 @@ class Reach:
         return self.left + self.right
 
 
-@dataclass(frozen=True, slots=True)
-class Run:
-    """Which way a row runs, in words: its ends, where things are along it, and how they move. The
-    datum is its `start`.
+class Run(StrEnum):
+    """Which way a row runs. Its ends, where things are along it and how they move have their words;
+    the datum is its `start`.
     """
 
-    start: str
-    end: str
-    back: str
-    onward: str
-    ways: tuple[str, str]
+    LEVEL = "level"
+    UP = "up"
+
+    @property
+    def start(self) -> str:
+        return tr(f"run.{self}.start")
+
+    @property
+    def end(self) -> str:
+        return tr(f"run.{self}.end")
+
+    @property
+    def back(self) -> str:
+        return tr(f"run.{self}.back")
+
+    @property
+    def onward(self) -> str:
+        return tr(f"run.{self}.onward")
 
     def moved(self, by: Fraction) -> str:
         """Which way a move goes, by its sign."""
-        return self.ways[by > 0]
+        return tr(f"run.{self}.moved-on") if by > 0 else tr(f"run.{self}.moved-back")
 
 
-LEVEL = Run("left end", "right end", "to the left", "to the right", ("to the left", "to the right"))
-UP = Run("foot", "top", "below", "above", ("down", "up"))
 NOTHING = Reach(Fraction(0), Fraction(0))
 _HALF = Fraction(1, 2)
 
@@ -84,7 +96,7 @@ class Things:
     order: tuple[str, ...] = ()
     facing: Facing = "given"
     spares: int = 0
-    run: Run = LEVEL
+    run: Run = Run.LEVEL
 
     def first(self, count: int) -> tuple[Thing, ...]:
         """The first `count` things. The same thing at two places is one object."""

@@ -1,5 +1,7 @@
 """Angles as they are written: “20 degrees” is a tilt to one table and a setting to another."""
 
+from yardcliff.messages import tr
+
 
 def degrees(tilt: float) -> str:
     return f"{tilt:g}°"
@@ -7,4 +9,4 @@ def degrees(tilt: float) -> str:
 
 def both_ways(tilt: float) -> str:
     """The tilt as the two kinds of machine table show it."""
-    return f"{degrees(tilt)} from square, {degrees(90 - tilt)} from the face"
+    return tr("units.from-square-from-the-face", tilt=degrees(tilt), tilt_2=degrees(90 - tilt))

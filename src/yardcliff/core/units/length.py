@@ -11,8 +11,10 @@ from typing import Annotated, Any, Literal
 from pydantic import PlainSerializer, PlainValidator, ValidationInfo, WithJsonSchema
 from pydantic_core import PydanticCustomError
 
+from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length_text import INCH, MAX_TEXT, LengthError, Unit, ambiguous, read
+from yardcliff.messages import tr
 
 TapeName = Literal["1/8 in", "1/16 in", "1/32 in", "1/64 in", "1 mm", "0.5 mm"]
 
@@ -164,7 +166,7 @@ def _validate(value: Any, info: ValidationInfo) -> Fraction:
     if isinstance(value, (int, float)) and not isinstance(value, bool):
         value, exact = repr(value), True
     if not isinstance(value, str):
-        raise PydanticCustomError("length", "A length is written as text, like “6 3/4 in”.")
+        raise cannot_read("length", "units.length-written-as-text-like-6")
     try:
         return read(value, unit, exact=exact)
     except LengthError as error:
@@ -179,15 +181,14 @@ def _bounded(least: Fraction, strict: bool) -> Any:
             return length
         shown = value if isinstance(value, str) else exact_text(length)
         if length < least or (strict and length == least):
-            word = "more than 0" if strict else "0 or more"
-            raise PydanticCustomError(
-                "length_range", "“{shown}” must be {word}.", {"shown": shown, "word": word}
-            )
+            word = tr("units.more-than-0") if strict else tr("units.0-or-more")
+            raise cannot_read("length_range", "units.must-be", shown=shown, word=word)
         if length > LONGEST:
-            raise PydanticCustomError(
+            raise cannot_read(
                 "length_range",
-                "“{shown}” is over {most} m: check the unit.",
-                {"shown": shown, "most": int(LONGEST) // 1000},
+                "units.is-over-m-check-the-unit",
+                shown=shown,
+                most=int(LONGEST) // 1000,
             )
         return length
 

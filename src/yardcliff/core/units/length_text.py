@@ -6,6 +6,7 @@ from typing import Literal
 
 from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.units.exact import Fraction
+from yardcliff.messages import tr
 
 Unit = Literal["in", "mm"]
 
@@ -68,8 +69,10 @@ class LengthError(YardcliffError, ValueError):
 
     def __init__(self, text: str, why: str, unit: Unit) -> None:
         self.text, self.why = text, why
-        good = "“6 3/4” or “171 mm”" if unit == "in" else "“171” or “6 3/4 in”"
-        super().__init__(f"Cannot read “{text}” as a length: {why}. Write it like {good}.")
+        good = tr("units.like-inches") if unit == "in" else tr("units.like-millimetres")
+        super().__init__(
+            tr("units.cannot-read-as-length-write-like", text=text, why=why, good=good)
+        )
 
 
 @lru_cache(maxsize=4096)
@@ -82,14 +85,18 @@ def read(text: str, unit: Unit = "mm", *, exact: bool = False) -> Fraction:
     """
     shown = text.strip()
     if not shown:
-        raise LengthError(shown, "nothing is written", unit)
+        raise LengthError(shown, tr("units.nothing-is-written"), unit)
     if len(shown) > MAX_TEXT:
-        raise LengthError(shown[:MAX_TEXT] + "…", f"it is longer than {MAX_TEXT} characters", unit)
+        raise LengthError(
+            shown[:MAX_TEXT] + "…",
+            tr("units.it-is-longer-than-characters", max_text=MAX_TEXT),
+            unit,
+        )
     reader = _Reader(shown, unit, exact)
     try:
         return reader.sum()
     except ZeroDivisionError:
-        raise LengthError(shown, "a fraction has 0 below the line", unit) from None
+        raise LengthError(shown, tr("units.fraction-has-0-below-line"), unit) from None
 
 
 def ambiguous(number: str, small: bool) -> tuple[str, str] | None:
@@ -129,7 +136,7 @@ class _Reader:
         while self.at < len(self.text.rstrip()):
             operator = _OPERATOR.match(self.text, self.at)
             if not operator or operator[1] in "*×":
-                raise self.fail(f"“{self.text[self.at :].strip()}” is left over")
+                raise self.fail(tr("units.is-left-over", text=self.text[self.at :].strip()))
             self.at = operator.end()
             total += self.product() if operator[1] == "+" else -self.product()
         return total
@@ -140,7 +147,7 @@ class _Reader:
             self.at = operator.end()
             factor, factor_is_length = self.term()
             if is_length and factor_is_length:
-                raise self.fail("two lengths multiplied make an area")
+                raise self.fail(tr("units.two-lengths-multiplied-make-an-area"))
             value, is_length = value * factor, is_length or factor_is_length
         return value if is_length else value * _UNITS[self.unit]
 
@@ -152,7 +159,14 @@ class _Reader:
         found = _UNIT.match(self.text, self.at)
         size = _UNITS[found[1].lower() if found else self.unit]
         if not self.exact and (either := ambiguous(written, size == _UNITS["mm"])):
-            raise self.fail(f"“{written}” could be {either[0]} or {either[1]}; write one of these")
+            raise self.fail(
+                tr(
+                    "units.could-be-or-write-one-these",
+                    written=written,
+                    either=either[0],
+                    either_2=either[1],
+                )
+            )
         if not found:
             return value, False
         self.at = found.end()
@@ -162,7 +176,7 @@ class _Reader:
             inches = self.number()
             mark = _UNIT.match(self.text, self.at)
             if mark and _UNITS[mark[1].lower()] != INCH:
-                raise self.fail(f"“{mark[1]}” cannot follow feet")
+                raise self.fail(tr("units.cannot-follow-feet", mark=mark[1]))
             self.at = mark.end() if mark else self.at
             total += inches * INCH
         return total, True
@@ -172,7 +186,9 @@ class _Reader:
         found = _NUMBER.match(self.text, self.at)
         if not found:
             rest = self.text[self.at :].strip()
-            raise self.fail(f"“{rest}” is no number" if rest else "a number is missing at the end")
+            raise self.fail(
+                tr("units.is-no-number", rest=rest) if rest else tr("units.number-missing-at-end")
+            )
         self.at = found.end()
         if found["mixed"]:
             return int(found["mixed"]) + Fraction(int(found["mn"]), int(found["md"]))

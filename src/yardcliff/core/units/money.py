@@ -3,7 +3,8 @@
 from typing import Annotated, Any
 
 from pydantic import BeforeValidator
-from pydantic_core import PydanticCustomError
+
+from yardcliff.core.base.errors import cannot_read
 
 MOST_MONEY = 10_000_000
 
@@ -20,13 +21,11 @@ def _money(value: Any) -> Any:
                 raise ValueError
             cents = int(whole or 0) * 100 + int((part + "00")[:2])
         except ValueError:
-            raise PydanticCustomError(
-                "money", "“{text}” is no price: write one like 12.50.", {"text": str(value)[:40]}
+            raise cannot_read(
+                "money", "units.no-price-write-one-like-12", text=str(value)[:40]
             ) from None
     if not 0 <= cents <= MOST_MONEY:
-        raise PydanticCustomError(
-            "money", "{cents} hundredths is no amount: 0 to 100000.00 is.", {"cents": cents}
-        )
+        raise cannot_read("money", "units.hundredths-no-amount-0-100000-00", cents=cents)
     return cents
 
 

@@ -16,6 +16,7 @@ from yardcliff.core.findings.patch import (
 )
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wall.wall import Wall
+from yardcliff.messages import tr
 
 
 def read_wall(data: Any) -> Wall:
@@ -42,7 +43,7 @@ def amend_wall(wall: Wall, patch: Patch) -> Wall:
     read.
     """
     if not isinstance(patch, dict):
-        raise BriefError([("", "A change is an object of the fields to change.")])
+        raise BriefError([("", tr("wall.change-object-fields-change"))])
     merged = merge(dump_wall(wall), patch)
     return _validated(merged, own_unit(merged))
 
@@ -52,7 +53,9 @@ def describe_wall(before: Wall, after: Wall) -> str:
     tape = Tape.named(after.tape)
     changes = list(differences(before, after))
     if not changes:
-        return "no change"
+        return tr("wall.no-change")
     path, old, new = changes[0]
     words = " ".join(path).replace("_", " ")
-    return words if isinstance(old, tuple) else f"{words} {show(old, tape)} to {show(new, tape)}"
+    if isinstance(old, tuple):
+        return words
+    return tr("design.from-to", words=words, old=show(old, tape), new=show(new, tape))

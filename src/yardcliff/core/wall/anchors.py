@@ -12,6 +12,7 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length_text import read
 from yardcliff.core.wall.wall import Block, Wall
 from yardcliff.data import table
+from yardcliff.messages import tr
 
 HOLD, LAG_HOLD = Fraction(30), Fraction(60)
 """Least of a screw and of a lag screw in the wood that holds it, mm: 6 and 7.5 diameters."""
@@ -38,7 +39,6 @@ class Anchor:
     """
 
     key: Into
-    name: str
     holds: str
     walls: tuple[str, ...]
     diameter: Fraction
@@ -52,7 +52,14 @@ class Anchor:
     grips: tuple[tuple[Fraction, float, float], ...]
     blocks: tuple[tuple[Block, float, float], ...]
     tools: tuple[str, ...]
-    why: str
+
+    @property
+    def name(self) -> str:
+        return tr(f"fixing.{self.key}")
+
+    @property
+    def why(self) -> str:
+        return tr(f"fixing.{self.key}.why")
 
     @property
     def in_studs(self) -> bool:
@@ -78,7 +85,6 @@ def _anchors() -> dict[Into, Anchor]:
     return {
         row["key"]: Anchor(
             row["key"],
-            row["name"],
             row["holds"],
             tuple(row["walls"]),
             read(row["diameter"]),
@@ -92,7 +98,6 @@ def _anchors() -> dict[Into, Anchor]:
             tuple((read(thick), pull, shear) for thick, pull, shear in row.get("grips", ())),
             tuple((block, pull, shear) for block, pull, shear in row.get("blocks", ())),
             tuple(row["tools"]),
-            row["why"],
         )
         for row in table("fixings")
     }

@@ -10,8 +10,9 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import LONGEST, Tape, exact_text
 from yardcliff.core.wall.position import reach
-from yardcliff.core.wall.room_check import LEAVE, ZERO, nearest, room
+from yardcliff.core.wall.room_check import ZERO, leave, nearest, room
 from yardcliff.core.wall.survey import Area, Site, around, free_places, open_places, taken
+from yardcliff.messages import tr
 
 LIFT = Fraction(60)
 """Room over a thing to lift it off under the ceiling, mm; a deeper throat wants more."""
@@ -28,17 +29,16 @@ def lost_wall(rack: Rack, spot: Spot, mount: Mount, tape: Tape) -> Finding:
         for word, value in (("by", mount.by), ("into", mount.into))
         if value != "auto"
     ]
-    fixed = f", and how it was to be fixed there ({', '.join(asked)})" if asked else ""
+    fixed = tr("wall.how-was-be-fixed-there", asked=", ".join(asked)) if asked else ""
     return Finding(
         "wall.lost",
-        "Rack",
-        f"It stood {tape.write(spot.x)} from the left corner of a wall that is not in this data"
-        f" file. That place{fixed} waits unused: survey the wall here, or choose one.",
-        "its wall",
-        "not here",
-        "a surveyed one",
+        tr("part.rack"),
+        tr("wall.lost", x=tape.write(spot.x), fixed=fixed),
+        tr("quantity.its-wall"),
+        tr("quantity.not-here"),
+        tr("quantity.a-surveyed-one"),
         at=(float(rack.row.length) / 2, float(rack.rows[0].y)),
-        fixes=(Fix("On no wall for now", {"place": {"wall": None}, "mount": None}),),
+        fixes=(Fix(tr("fix.on-no-wall-for-now"), {"place": {"wall": None}, "mount": None}),),
     )
 
 
@@ -65,12 +65,12 @@ def _past(
     mine = around(own)
     fits = mine.x1 - mine.x0 <= site.wall.width
     inside = open_places(site, own, ())
-    fixes = nearest(free_places(site, own, spot.hand) or inside, spot.x, tape) or (LEAVE,)
+    fixes = nearest(free_places(site, own, spot.hand) or inside, spot.x, tape) or (leave(),)
     yield Finding(
         "wall.past",
-        "Rack",
-        "It reaches past the end of the wall." if fits else f"It is wider than {site.name}.",
-        "past the wall",
+        tr("part.rack"),
+        tr("wall.past") if fits else tr("wall.past.it-is-wider-than", name=site.name),
+        tr("quantity.past-the-wall"),
         tape.write(over),
         tape.write(ZERO),
         at=(float(mine.x0 if box.x0 < 0 else mine.x1), float(rack.rows[0].y)),
@@ -96,17 +96,17 @@ def _covers(
         overlap = min(met.x1, there.x1) - max(met.x0, there.x0)
         yield Finding(
             code,
-            "Rack",
+            tr("part.rack"),
             (
-                f"It hangs where {name} is."
+                tr("wall.it-hangs-where-is", name=name)
                 if code == "wall.covers"
-                else f"It hangs where {name} hangs."
+                else tr("wall.it-hangs-where-hangs", name=name)
             ),
-            "over it",
+            tr("wall.over-it"),
             tape.write(overlap),
             tape.write(ZERO),
             at=(float(max(met.x0, there.x0) + overlap / 2 - spot.x), float(max(met.y0, there.y0))),
-            fixes=(*fixes, LEAVE),
+            fixes=(*fixes, leave()),
         )
 
 
@@ -136,7 +136,7 @@ def _hand(
     if any(one.meets(there) for one in here for _, there in taken(site)):
         return
     ends = [Area(at, ZERO, at + 1, site.wall.height) for at in (Fraction(-1), site.wall.width)]
-    edges = [*(("the end of the wall", end) for end in ends), *taken(site)]
+    edges = [*((tr("wall.the-end-of-the-wall"), end) for end in ends), *taken(site)]
     gaps = [
         (max(there.x0 - one.x1, one.x0 - there.x1), name, one, there)
         for name, there in edges
@@ -152,16 +152,19 @@ def _hand(
     enough = exact_text(least)
     yield Finding(
         "wall.hand",
-        "Room for a hand",
-        f"Between it and {name} there is hardly room for fingers to take things off.",
-        "beside it",
+        tr("part.room-for-a-hand"),
+        tr("wall.hand", name=name),
+        tr("quantity.beside-it"),
         tape.write(least),
         tape.write(spot.hand),
         at=(
             float((one.x1 if there.x0 >= one.x1 else one.x0) - spot.x),
             float((one.y0 + one.y1) / 2),
         ),
-        fixes=(*fixes, Fix(f"{tape.write_fine(least)} is enough", {"place": {"hand": enough}})),
+        fixes=(
+            *fixes,
+            Fix(tr("fix.is-enough", least=tape.write_fine(least)), {"place": {"hand": enough}}),
+        ),
     )
 
 
@@ -174,19 +177,19 @@ def _heights(
     if top > most:
         down, ten = hung - (top - most), Fraction(-(-top // 10) * 10)
         higher = (
-            [Fix(f"Reach up to {tape.write(ten)}", {"place": {"reach": exact_text(ten)}})]
+            [Fix(tr("fix.reach-up-to", ten=tape.write(ten)), {"place": {"reach": exact_text(ten)}})]
             if ten <= LONGEST
             else []
         )
         yield Finding(
             "wall.reach",
-            "Rack",
-            f"Higher than {_who(spot)} can reach with ease.",
-            "hung",
+            tr("part.rack"),
+            tr("wall.reach", who=_who(spot)),
+            tr("quantity.hung"),
             tape.write(top),
             tape.write(most),
             at=at,
-            fixes=(*_hang(down, tape), *higher) or (LEAVE,),
+            fixes=(*_hang(down, tape), *higher) or (leave(),),
         )
     lift = max(LIFT, -rack.glyph.tip) if not rack.up else ZERO
     room = wall.height - box.y1
@@ -194,17 +197,13 @@ def _heights(
         down = (hung - (lift - room)) // tape.step * tape.step
         yield Finding(
             "wall.ceiling",
-            "Rack",
-            (
-                "Nothing can be lifted off under the ceiling."
-                if room >= 0
-                else "It reaches into the ceiling."
-            ),
-            "to the ceiling",
+            tr("part.rack"),
+            (tr("wall.ceiling") if room >= 0 else tr("wall.ceiling.it-reaches-into-the-ceiling")),
+            tr("quantity.to-the-ceiling"),
             tape.write(room),
             tape.write(lift),
             at=(at[0], float(box.y1)),
-            fixes=_hang(down, tape) or (LEAVE,),
+            fixes=_hang(down, tape) or (leave(),),
         )
     laid = [part for part in rack.parts if part.z < wall.skirting_thick and part.y < wall.skirting]
     if laid and wall.skirting_thick:
@@ -212,24 +211,26 @@ def _heights(
         yield Finding(
             "wall.skirting",
             laid[0].name,
-            "It lies on the skirting board and not on the wall.",
-            "above the floor",
+            tr("wall.skirting"),
+            tr("quantity.above-the-floor"),
             tape.write(min(part.y for part in laid)),
             tape.write(wall.skirting),
             at=(at[0], float(laid[0].y)),
-            fixes=(LEAVE,) if rack.seats else (*_hang(-(-up // tape.step) * tape.step, tape),),
+            fixes=(leave(),) if rack.seats else (*_hang(-(-up // tape.step) * tape.step, tape),),
         )
 
 
 def _hang(height: Fraction, tape: Tape) -> tuple[Fix, ...]:
     return (
-        (Fix(f"Hang at {tape.write(height)}", {"hung": exact_text(height)}),)
+        (Fix(tr("fix.hang-at", height=tape.write(height)), {"hung": exact_text(height)}),)
         if 0 < height <= LONGEST
         else ()
     )
 
 
 def _who(spot: Spot) -> str:
-    return {"adult": "a grown person", "child": "a child", "seated": "somebody in a chair"}[
-        spot.who
-    ]
+    return {
+        "adult": tr("wall.a-grown-person"),
+        "child": tr("wall.a-child"),
+        "seated": tr("wall.somebody-in-a-chair"),
+    }[spot.who]

@@ -25,6 +25,7 @@ from yardcliff.core.wall.room_check import swing_side
 from yardcliff.core.wall.strips import BATTEN, CLEAT
 from yardcliff.core.wall.survey import Area, around, taken, wider
 from yardcliff.core.wall.wall import Obstacle, Wall
+from yardcliff.messages import tr
 
 ZERO = Fraction(0)
 ASIDE = Fraction(160)
@@ -148,7 +149,7 @@ def _reach_label(on: OnWall) -> Iterator[Label]:
     def free(start: Fraction) -> bool:
         return not any(area.meets(Area(start, high, start + WORDS, high + 90)) for area in full)
 
-    y, said = float(high) + 25, "in easy reach"
+    y, said = float(high) + 25, tr("wall.in-easy-reach")
     if free(wide - WORDS):
         yield Label(float(wide - x) - 20, y, said, "reach", "end")
     elif free(ZERO):

@@ -14,6 +14,7 @@ from yardcliff.core.wall.grounds import Screw
 from yardcliff.core.wall.loading import Bearing, Load, Pull
 from yardcliff.core.wall.strips import CLEAT, Joined
 from yardcliff.data import values
+from yardcliff.messages import tr
 
 ZERO = Fraction(0)
 
@@ -70,7 +71,7 @@ class Fixed:
         found.append(
             Link(
                 "board",
-                f"{self.body.name.lower()} between its screws",
+                tr("link.between-its-screws", name=self.body.name.lower()),
                 self.beam.share(self.force),
                 "fix.board",
             )
@@ -79,13 +80,13 @@ class Fixed:
             found.append(
                 Link(
                     "screw",
-                    f"screws from the {self.body.name.lower()} to the {self.by}",
+                    tr("link.screws-from-the-to-the", name=self.body.name.lower(), by=self.by),
                     self.joined.share,
                     "fix.joined",
                 )
             )
         if self.by == "cleat":
-            found.append(Link("board", "cleat's lip", self.lip / self.lip_may, "fix.lip"))
+            found.append(Link("board", tr("link.cleats-lip"), self.lip / self.lip_may, "fix.lip"))
         return tuple(found)
 
     @property

@@ -15,8 +15,10 @@ from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.fixing import Fixer
 from yardcliff.core.wall.grounds import END, RIM, plate_room, plates_hide
 from yardcliff.core.wall.position import aim_at
-from yardcliff.core.wall.room_check import LEAVE, place_fix
+from yardcliff.core.wall.room_check import leave, place_fix
 from yardcliff.core.wall.survey import Site, no_hole
+from yardcliff.core.wall.wall import makeup_name
+from yardcliff.messages import tr
 
 MOST_FIXES = 3
 """Ways out of one finding that are offered; no more are tried."""
@@ -29,19 +31,23 @@ def fixing_findings(
     rack, site = here.rack, here.site
 
     def holding(bad: Sequence[Fixed]) -> tuple[Fix, ...]:
-        return _holding(here, spot, mount, bad) if ways else (LEAVE,)
+        return _holding(here, spot, mount, bad) if ways else (leave(),)
 
     if mount.by == "plates":
         yield from plates_findings(rack)
     if mount.into != "auto" and site.wall.makeup not in ANCHORS[mount.into].walls:
         yield Finding(
             "fix.wall",
-            "Fixing",
-            f"{ANCHORS[mount.into].name.capitalize()} are not for a wall of {site.wall.makeup}.",
-            "wall",
-            site.wall.makeup,
+            tr("part.fixing"),
+            tr(
+                "fix.wall",
+                name=ANCHORS[mount.into].name.capitalize(),
+                makeup=makeup_name(site.wall.makeup),
+            ),
+            tr("quantity.wall"),
+            makeup_name(site.wall.makeup),
             ", ".join(ANCHORS[mount.into].walls),
-            fixes=(Fix("What suits the wall", {"mount": {"into": "auto"}}),),
+            fixes=(Fix(tr("fix.what-suits-the-wall"), {"mount": {"into": "auto"}}),),
         )
         return
     for one in fixed:
@@ -53,22 +59,22 @@ def fixing_findings(
             yield Finding(
                 "fix.grip",
                 one.body.name,
-                f"{one.anchor.name.capitalize()} do not grip a lining so thick.",
+                tr("fix.grip", name=one.anchor.name.capitalize()),
                 "lining",
                 site.wall.lining,
                 one.anchor.least if site.wall.lining < one.anchor.least else one.anchor.most,
                 at=at,
-                fixes=(Fix("What suits the wall", {"mount": {"into": "auto"}}),),
+                fixes=(Fix(tr("fix.what-suits-the-wall"), {"mount": {"into": "auto"}}),),
             )
             continue
         if one.blocked:
             yield Finding(
                 "fix.loose",
                 one.body.name,
-                f"The {one.by} would lie on what is on the wall, or past its end.",
+                tr("fix.loose", by=one.by),
                 one.by,
-                "in the way",
-                "clear",
+                tr("quantity.in-the-way"),
+                tr("quantity.clear"),
                 at=at,
                 fixes=holding([one]),
             )
@@ -79,11 +85,11 @@ def fixing_findings(
                 else len({screw.x for screw in one.screws})
             )
             need = 2 if any(part.length >= part.height for part in one.body.grounds) else 1
-            what = "studs" if one.anchor.in_studs else "places for a fixing"
-            said = f"Behind it there are too few {what}: one alone lets it turn, none lets it fall."
+            what = "studs" if one.anchor.in_studs else tr("wall.places-for-a-fixing")
+            said = tr("wall.behind-there-too-few-one-alone", what=what)
             if one.strip and not one.joined:
                 said, what, met, need = (
-                    f"What is on its board leaves no place for the screws into the {one.by}.",
+                    tr("wall.what-on-its-board-leaves-no", by=one.by),
                     "places",
                     0,
                     2,
@@ -110,38 +116,20 @@ def fixing_findings(
         yield Finding(
             "fix.hollow",
             one.body.name,
-            f"Screws into studs do not hold it here; {len(one.screws)} {one.anchor.name} do.",
-            "of what they may",
+            tr("fix.hollow", count=len(one.screws), name=one.anchor.name),
+            tr("quantity.of-what-they-may"),
             percent(one.share),
             "100%",
             at=(float(one.body.grounds[0].x), float(one.body.grounds[0].y)),
-            fixes=(*fixes, Fix("Toggles it is", toggles)),
+            fixes=(*fixes, Fix(tr("fix.toggles-it-is"), toggles)),
         )
 
 
 _TOO_MUCH = {
-    "fix.share": (
-        "fix.load",
-        "With a hand that pulls at what hangs there the worst fixing bears more than it may.",
-    ),
-    "fix.board": (
-        "fix.board",
-        (
-            "With a hand that pulls in the middle of its widest span, or at its end, the board may"
-            " break."
-        ),
-    ),
-    "fix.joined": (
-        "fix.joined",
-        (
-            "With a hand that pulls at what hangs there the screws that hold it to its strip bear"
-            " more than they may."
-        ),
-    ),
-    "fix.lip": (
-        "fix.joined",
-        "With a hand that pulls at what hangs there the cleat's lip may split off.",
-    ),
+    "fix.share": ("fix.load", "wall.with-hand-pulls-at-what-hangs"),
+    "fix.board": ("fix.board", "wall.with-hand-pulls-in-middle-its"),
+    "fix.joined": ("fix.joined", "wall.with-hand-pulls-at-what-hangs-2"),
+    "fix.lip": ("fix.joined", "wall.with-hand-pulls-at-what-hangs-3"),
 }
 """What is said of the weakest link, by the figure that shows its working."""
 
@@ -153,8 +141,8 @@ def _overloaded(fixing: Fixed, at: tuple[float, float], fixes: tuple[Fix, ...]) 
     return Finding(
         code,
         fixing.body.name,
-        message,
-        "of what it may",
+        tr(message),
+        tr("wall.of-what-it-may"),
         percent(link.share),
         "100%",
         at=at,
@@ -186,19 +174,25 @@ def _holding(here: Fixer, spot: Spot, mount: Mount, bad: Sequence[Fixed]) -> tup
         found += _onto_studs(rack, site, spot)
     own = {"pull": None, "shear": None}  # another fixing has another packet
     tries: list[tuple[str, Patch]] = [
-        ("A spacer at the foot", {"foot": "spacer"}),
-        ("Screws where studs are", {"screws": "free"}),
-        ("Screws through it", {"by": "through"}),
-        ("A batten onto the studs", {"by": "batten", "into": "auto", "foot": "spacer", **own}),
-        ("8 mm lag screws", {"into": "lags", **own}),
-        ("8 mm lag screws through it", {"by": "through", "into": "lags", "screws": "free", **own}),
-        ("Spring toggles", {"into": "toggles", **own}),
+        (tr("wall.a-spacer-at-the-foot"), {"foot": "spacer"}),
+        (tr("wall.screws-where-studs-are"), {"screws": "free"}),
+        (tr("wall.screws-through-it"), {"by": "through"}),
         (
-            "A batten on lag screws",
+            tr("wall.a-batten-onto-the-studs"),
+            {"by": "batten", "into": "auto", "foot": "spacer", **own},
+        ),
+        (tr("wall.8-mm-lag-screws"), {"into": "lags", **own}),
+        (
+            tr("wall.8-mm-lag-screws-through-it"),
+            {"by": "through", "into": "lags", "screws": "free", **own},
+        ),
+        (tr("wall.spring-toggles"), {"into": "toggles", **own}),
+        (
+            tr("wall.a-batten-on-lag-screws"),
             {"by": "batten", "into": "lags", "foot": "spacer", "screws": "free", **own},
         ),
         (
-            "What suits the wall",
+            tr("wall.what-suits-the-wall"),
             {"by": "auto", "into": "auto", "screws": "free", "foot": "spacer", **own},
         ),
     ]
@@ -214,7 +208,7 @@ def _holding(here: Fixer, spot: Spot, mount: Mount, bad: Sequence[Fixed]) -> tup
             if holds(near, mount.changed(patch))
         )
         found += islice(both, 1)
-    return tuple(found[:MOST_FIXES]) or (LEAVE,)
+    return tuple(found[:MOST_FIXES]) or (leave(),)
 
 
 def _onto_studs(rack: Rack, site: Site, spot: Spot) -> Iterator[Fix]:
@@ -237,7 +231,9 @@ def _onto_studs(rack: Rack, site: Site, spot: Spot) -> Iterator[Fix]:
         pins = [
             {"index": k, "at": exact_text(at)} for k, at in ((first, behind[0]), (last, behind[-1]))
         ]
-        yield Fix(f"Hooks {first + 1} and {last + 1} onto studs", {"row": {"pins": pins}})
+        yield Fix(
+            tr("fix.hooks-and-onto-studs", first=first + 1, last=last + 1), {"row": {"pins": pins}}
+        )
 
 
 def plates_findings(rack: Rack) -> Iterator[Finding]:
@@ -246,14 +242,14 @@ def plates_findings(rack: Rack) -> Iterator[Finding]:
         return
     yield Finding(
         "mount.plates",
-        "Mounting screws",
+        tr("part.mounting-screws"),
         (
-            "Between a plate's own screws there is no room to hide another."
+            tr("mount.plates")
             if rack.glyph.plate
-            else "Only a hook's plate hides a screw."
+            else tr("mount.plates.only-hooks-plate-hides-screw")
         ),
-        "room",
+        tr("quantity.room"),
         plate_room(rack),
         HEAD + 2 * RIM,
-        fixes=(Fix("Screws that are seen", {"mount": {"by": "auto"}}),),
+        fixes=(Fix(tr("fix.screws-that-are-seen"), {"mount": {"by": "auto"}}),),
     )

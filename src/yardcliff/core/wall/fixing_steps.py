@@ -7,6 +7,7 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wall.anchors import HOLLOW
 from yardcliff.core.wall.fixed import Fixed
+from yardcliff.messages import listed, tr
 
 DUST = Fraction(10)
 """A hole in masonry is so much deeper than its screw, mm: dust stays in it."""
@@ -44,22 +45,32 @@ def hung(
     first, others = holes[0], holes[1:]
     name = called(fixing)
     along = (
-        "plumb below it"
+        tr("wall.plumb-below-it")
         if _column(holes)
         else (
-            "along a level"
+            tr("wall.along-a-level")
             if len({hole.y for hole in holes}) == 1
-            else "along a level and plumb below"
+            else tr("wall.along-a-level-and-plumb-below")
         )
     )
-    rest = f"; then {_numbers(others)} {along}, by the hole list" if others else ""
+    rest = tr("wall.then-by-the-hole-list", numbers=_numbers(others), along=along) if others else ""
     yield Step(
-        f"Mark hole {first.number}: {_place(first, tape)}{_across(first, before, tape)}{rest}.",
-        "All plates have to bear at once.",
+        tr(
+            "wall.mark-hole",
+            number=first.number,
+            place=_place(first, tape),
+            across=_across(first, before, tape),
+            rest=rest,
+        ),
+        tr("wall.all-plates-have-bear-at-once"),
     )
     yield Step(
-        f"{_drill(fixing, tape)}{_set(fixing)} Leave the heads standing out by the plate's"
-        f" thickness, and slide the {name} on.",
+        tr(
+            "wall.leave-heads-standing-out-by-plates",
+            drill=_drill(fixing, tape),
+            set=_set(fixing),
+            name=name,
+        ),
         drives=tuple(hole.number for hole in holes),
     )
 
@@ -71,68 +82,85 @@ def screwed(
     once and the body turns on it until it is level or plumb; what has to be set in the wall first
     is marked with all its fellows.
     """
-    thing = {"batten": "wall batten", "cleat": "cleat's lower half"}.get(fixing.by, called(fixing))
+    thing = {"batten": tr("wall.wall-batten"), "cleat": tr("wall.cleats-lower-half")}.get(
+        fixing.by, called(fixing)
+    )
     first, far, between = _order(holes)
     true = (
-        f"Plumb the {thing} with a level along its edge"
+        tr("wall.plumb-with-level-along-its-edge", thing=thing)
         if _column(holes)
-        else f"Lay a level on the {thing} and bring it true"
+        else tr("wall.lay-level-on-bring-true", thing=thing)
     )
     why = (
-        "What stands out of plumb shows from the door."
+        tr("wall.what-stands-out-plumb-shows-from")
         if _column(holes)
-        else "Level by the bubble, not by the floor: floors are seldom level."
+        else tr("wall.level-by-bubble-not-by-floor")
     )
     there = f"{_place(first, tape)}{_across(first, before, tape)}"
     if fixing.anchor.in_studs or fixing.anchor.key == "sheet":
         turns = (
-            f"One screw, not tight: the {thing} can still turn on it."
-            if before is None and far
-            else ""
+            tr("wall.one-screw-not-tight-can-still", thing=thing) if before is None and far else ""
         )
         yield Step(
-            f"Screw {first.number} first: {there}. {_drill(fixing, tape)}", turns, (first.number,)
+            tr("wall.screw-first", number=first.number, there=there, drill=_drill(fixing, tape)),
+            turns,
+            (first.number,),
         )
         if far is None:
-            yield Step(f"{true}, and drive it home.", why)
+            yield Step(tr("wall.and-drive-it-home", true=true), why)
             return
-        yield Step(f"{true}, and mark through hole {far.number}: {_place(far, tape)}.", why)
-        rest = f"; then {_numbers(between)}" if between else ""
         yield Step(
-            f"{'Drive' if fixing.anchor.bit is None else 'Drill and drive'} {far.number}, check"
-            f" that it is true{rest}.",
+            tr("wall.and-mark-through-hole", true=true, number=far.number, place=_place(far, tape)),
+            why,
+        )
+        rest = tr("wall.then", numbers=_numbers(between)) if between else ""
+        yield Step(
+            tr(
+                "wall.check-that-it-is-true",
+                what=tr("wall.drive") if fixing.anchor.bit is None else tr("wall.drill-and-drive"),
+                number=far.number,
+                rest=rest,
+            ),
             drives=(far.number, *(hole.number for hole in between)),
         )
         return
     every = tuple(hole.number for hole in holes)
     yield Step(
-        f"Hold the {thing} up with hole {first.number} at {there}. {true}, and mark through"
-        f" {_numbers(holes)}.",
+        tr(
+            "wall.hold-up-with-hole-at-mark",
+            thing=thing,
+            number=first.number,
+            there=there,
+            true=true,
+            numbers=_numbers(holes),
+        ),
         why,
     )
     if fixing.anchor.key == "toggles":
         yield Step(
-            f"Take the {thing} down. {_drill(fixing, tape)}",
-            "A folded toggle is wider than its bolt.",
+            tr("wall.take-the-down", thing=thing, drill=_drill(fixing, tape)),
+            tr("wall.folded-toggle-wider-than-its-bolt"),
         )
         yield Step(
-            f"Put the bolts through the {thing}, a washer under each head and a toggle on each"
-            " thread; press all of them through the lining, and tighten them in turn.",
-            "A toggle falls off behind the lining when its bolt is taken out again.",
+            tr("wall.put-bolts-through-washer-under-each", thing=thing),
+            tr("wall.toggle-falls-off-behind-lining-when"),
             every,
         )
         return
     yield Step(
-        f"Take the {thing} down. {_drill(fixing, tape)}{_set(fixing)}",
-        "They do not go in through the wood.",
+        tr("wall.take-the-down-2", thing=thing, drill=_drill(fixing, tape), set=_set(fixing)),
+        tr("wall.they-do-not-go-in-through"),
     )
     last = (
-        f", then {far.number}, check that it is"
-        f" true{f', then {_numbers(between)}' if between else ''}"
+        tr(
+            "wall.then-check-that-it-is-true",
+            number=far.number,
+            numbers=tr("wall.then-2", numbers=_numbers(between)) if between else "",
+        )
         if far
         else ""
     )
-    yield Step(f"Put it back: drive {first.number}{last}.", drives=every)
+    yield Step(tr("wall.put-it-back-drive", number=first.number, last=last), drives=every)
 
 
 def called(fixing: Fixed) -> str:
@@ -160,34 +188,39 @@ def _column(holes: Sequence[WallHole]) -> bool:
 
 
 def _place(hole: WallHole, tape: Tape) -> str:
-    return f"{tape.write(hole.x)} from the left corner, {tape.write(hole.y)} from the floor"
+    return tr("wall.from-left-corner-from-floor", x=tape.write(hole.x), y=tape.write(hole.y))
 
 
 def _across(first: WallHole, before: WallHole | None, tape: Tape) -> str:
     """How a body that hangs beside another is brought to its height."""
     if before is None or before.y != first.y:
         return ""
-    return f", level with hole {before.number} and {tape.write(abs(first.x - before.x))} from it"
+    return tr(
+        "wall.level-with-hole-and-from-it",
+        number=before.number,
+        x=tape.write(abs(first.x - before.x)),
+    )
 
 
 def _numbers(holes: Sequence[WallHole]) -> str:
     """`2, 3 and 5`."""
-    numbers = [str(hole.number) for hole in holes]
-    return numbers[0] if len(numbers) == 1 else f"{', '.join(numbers[:-1])} and {numbers[-1]}"
+    return listed(str(hole.number) for hole in holes)
 
 
 def _set(fixing: Fixed) -> str:
     """What goes into the wall before the screws, if anything does."""
     if fixing.anchor.in_studs or fixing.anchor.key == "sheet":
         return ""
-    return f" Set the {fixing.anchor.name.split(',')[0]} in every hole."
+    return tr("wall.set-the-in-every-hole", split=fixing.anchor.name.split(",")[0])
 
 
 def _drill(fixing: Fixed, tape: Tape) -> str:
     if fixing.anchor.bit is None:
-        return "No hole first: it cuts its own."
+        return tr("wall.no-hole-first-cuts-its-own")
     bit = tape.write_fine(fixing.anchor.bit)
     if fixing.anchor.key in HOLLOW:
-        return f"Drill {bit}, through the lining."
+        return tr("wall.drill-through-the-lining", bit=bit)
     room = DUST if fixing.anchor.key == "plugs" else 0
-    return f"Drill {bit}, {tape.write_fine(fixing.length - fixing.wood + room)} deep."
+    return tr(
+        "wall.drill-deep", bit=bit, length=tape.write_fine(fixing.length - fixing.wood + room)
+    )

@@ -10,6 +10,7 @@ from yardcliff.core.wall.check import LIFT
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.hanging import OnWall
 from yardcliff.core.wall.strips import BATTEN, CLEAT
+from yardcliff.messages import tr
 
 ARROW = 4.5
 """Half as wide as an arrow's head, mm."""
@@ -85,7 +86,7 @@ def _forces(rack: Rack, fixing: Fixed, off: float) -> Iterator[tuple[Stroke, Lab
     )
     yield (
         Stroke("force", _arrow(-off - out, foot, out, 0)),
-        Label(-off - out - 8, foot - 4, "presses", "force", "end"),
+        Label(-off - out - 8, foot - 4, tr("wall.presses"), "force", "end"),
     )
 
 
@@ -100,7 +101,7 @@ def _on_and_off(rack: Rack, lever: float, y: float) -> tuple[Stroke, Label]:
     )
     head = line((out - 9, y + over + 5), (out, y + over), (out - 9, y + over - 5))
     return Stroke("swing", (*path, *head)), Label(
-        out + 6, y + over - 4, "on and off", "swing", "start"
+        out + 6, y + over - 4, tr("wall.on-and-off"), "swing", "start"
     )
 
 

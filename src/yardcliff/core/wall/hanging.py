@@ -24,15 +24,13 @@ from yardcliff.core.wall.mount_work import UNDER_PLATES, holes, mounting
 from yardcliff.core.wall.placing import fewest
 from yardcliff.core.wall.survey import Area, Site, areas
 from yardcliff.core.wall.working import figures
+from yardcliff.messages import tr
 
 PLATES_APART = Fraction(600)
 """From screw to screw under plates at most, mm, where no studs are known: rule of thumb."""
 SCREW = Fraction(11, 2)
 """What a 5 mm screw passes, mm."""
-HIDDEN = (
-    "Hidden is not stronger: into studs or plugs that are rated for the load, and the rail tried"
-    " before the hooks go on."
-)
+HIDDEN = "wall.hidden-not-stronger-into-studs-or"
 ZERO = Fraction(0)
 
 
@@ -81,8 +79,8 @@ def on_wall(
             spot,
             figures=tuple(_hidden_figures(rack, hidden)),
             findings=(*lost, *plates_findings(rack)),
-            machining=tuple(holes(rack, under, SCREW, "countersunk", UNDER_PLATES, ())),
-            cautions=(HIDDEN,),
+            machining=tuple(holes(rack, under, SCREW, "countersunk", tr(UNDER_PLATES), ())),
+            cautions=(tr(HIDDEN),),
         )
     own = areas(rack)
     fixer = Fixer(rack, site, spot, tape)
@@ -111,7 +109,7 @@ def on_wall(
         findings,
         made.parts,
         made.machining,
-        (HIDDEN,) if by_plates else (),
+        (tr(HIDDEN),) if by_plates else (),
     )
 
 
@@ -144,7 +142,7 @@ def _behind(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> str:
     return (
         marks[0]
         if len(set(marks)) == 1
-        else "; ".join(f"row {k}: {mark}" for k, mark in enumerate(marks, 1))
+        else "; ".join(tr("wall.row", number=k, mark=mark) for k, mark in enumerate(marks, 1))
     )
 
 
@@ -152,18 +150,17 @@ def _hidden_figures(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> Iterato
     gaps = (b - a for chosen in hidden for a, b in pairwise(chosen))
     yield Figure(
         "mount.behind",
-        "Screws behind holders",
+        tr("mount.behind.label"),
         _behind(rack, hidden),
-        "the outermost, and between",
+        tr("mount.behind.formula"),
         (),
-        "The plates go on last, over the screws.",
+        tr("mount.behind.why"),
     )
     yield Figure(
         "mount.apart",
-        "Furthest apart",
+        tr("mount.apart.label"),
         max(gaps, default=ZERO),
-        "given",
+        tr("mount.apart.formula"),
         (),
-        f"More than {exact_text(PLATES_APART)} only where holders or studs stand further apart than"
-        " that.",
+        tr("mount.apart.why", plates_apart=exact_text(PLATES_APART)),
     )

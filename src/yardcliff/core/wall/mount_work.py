@@ -14,8 +14,9 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.grounds import Screw
-from yardcliff.core.wall.strip_screws import HEADS, PLUG, PLUG_DEEP, on_strips, place
+from yardcliff.core.wall.strip_screws import PLUG, PLUG_DEEP, head_note, on_strips, place
 from yardcliff.core.wall.strips import BATTEN, CLEAT
+from yardcliff.messages import tr
 
 LAG, LAG_WASHER = "8 mm", "M8"
 """The lag screws that go into studs (data/lags.toml), and the thread that their washers are sold
@@ -27,10 +28,7 @@ PLATE_PILOT, PLATE_SCREW = Fraction(2), Fraction(12)
 """The bit for a plate's own screws, and how long these are, mm."""
 BESIDE = Fraction(15)
 """From the middle of a plate to each of its own two screws, mm."""
-UNDER_PLATES = (
-    "Between the plates' own screws; countersink until the head lies below the face: the plates go"
-    " on last."
-)
+UNDER_PLATES = "wall.between-plates-own-screws-countersink-until"
 THROUGH = ("through", "plates", "items", "plugged")
 ZERO = Fraction(0)
 
@@ -76,7 +74,7 @@ def holes(
     if outer:
         yield drill(Kind.WALL_HOLE, outer, width, note, head=head, takes=takes)
     if inner:
-        yield drill(Kind.WALL_HOLE, inner, width, "Through both boards, clamped as they will be.")
+        yield drill(Kind.WALL_HOLE, inner, width, tr("wall.through-both-boards-clamped-as-they"))
 
 
 def _passed(rack: Rack, screw: Screw) -> Iterator[Part]:
@@ -114,11 +112,11 @@ def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Opera
             if fixing.by == "plugged"
             else "countersunk"
         )
-        note = UNDER_PLATES if fixing.by == "plates" else HEADS[head]
+        note = tr(UNDER_PLATES) if fixing.by == "plates" else head_note(head)
         made = tuple(holes(rack, fixing.screws, fixing.anchor.clear, head, note, takes))
         if head == "plugged":
             left = max(min(parts[key].depth for key in made[0].parts) - PLUG_DEEP, ZERO)
-            said = "Before the hole: its point marks the middle."
+            said = tr("wall.before-hole-its-point-marks-middle")
             yield drill(
                 Kind.PLUG_SEAT,
                 made[0].places,
@@ -126,14 +124,14 @@ def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Opera
                 said,
                 deep=PLUG_DEEP,
                 left=left,
-                stop="depth collar",
+                stop=tr("wall.depth-collar"),
             )
         yield from made
         return
     backs = tuple(place(parts[screw.part], Face.BACK, screw) for screw in fixing.screws)
     thin = min(parts[screw.part].depth for screw in fixing.screws)
     if fixing.by == "keyholes":
-        said = "Let the plate in flush, its slot upward, its round end on the mark."
+        said = tr("wall.let-plate-in-flush-its-slot")
         left = max(thin - SLOT_DEEP, ZERO)
         yield drill(
             Kind.KEYHOLE,
@@ -142,7 +140,7 @@ def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Opera
             said,
             deep=SLOT_DEEP,
             left=left,
-            stop="depth collar",
+            stop=tr("wall.depth-collar"),
             takes=takes,
         )
     elif fixing.by in ("hangers", "mirrors"):
@@ -152,10 +150,7 @@ def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Opera
             for screw in fixing.screws
             for place in _beside(parts[screw.part], screw, fixing.by)
         )
-        said = (
-            "Two screws a piece, shorter than the board is thick; lay the plate on to see that they"
-            " fit it."
-        )
+        said = tr("wall.two-screws-piece-shorter-than-board")
         yield drill(
             Kind.HANGER_PILOT,
             pairs,
@@ -163,7 +158,7 @@ def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Opera
             said,
             deep=deep,
             left=thin - deep,
-            stop="depth collar",
+            stop=tr("wall.depth-collar"),
             takes=takes,
         )
     else:
@@ -193,7 +188,7 @@ def _strips(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
             thick, wide = BATTEN
             yield Part(
                 f"strip-{k}",
-                f"Wall batten{number}",
+                tr("part.wall-batten", number=number),
                 start,
                 y - wide / 2,
                 ZERO,
@@ -207,7 +202,7 @@ def _strips(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
             blank = 2 * wide, thick
             half = Part(
                 f"strip-{k}",
-                f"Cleat on the wall{number}",
+                tr("part.cleat-on-the-wall", number=number),
                 start,
                 y - wide / 2,
                 ZERO,
@@ -220,7 +215,7 @@ def _strips(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
             yield half
             yield Part(
                 f"upper-{k}",
-                f"Cleat on the rack{number}",
+                tr("part.cleat-on-the-rack", number=number),
                 start,
                 y - wide / 2,
                 ZERO,
@@ -239,7 +234,7 @@ def _spacer(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
         on = fixing.body.foot
         yield Part(
             f"spacer-{before + 1}-wall",
-            f"Spacer{of}",
+            tr("part.spacer", of=of),
             on.x,
             on.y,
             ZERO,
@@ -262,15 +257,14 @@ def _spaced(spacers: Sequence[Part], pins: Ware) -> Iterator[Operation]:
         yield Operation(
             Kind.SPACER,
             (part.key,),
-            "long, sawn",
+            tr("tool.long-sawn"),
             part.length,
             None,
             0,
             None,
-            "square",
-            f"A strip {exact_text(part.depth)} thick, glued and pinned to the back along its lower"
-            " edge: the rack stands plumb, and turns about its own foot.",
-            how="cut to length",
+            tr("stop.square"),
+            tr("wall.strip-thick-glued-pinned-back-along", depth=exact_text(part.depth)),
+            how=tr("wall.cut-to-length"),
             takes=(pins,),
             many=1,
         )

@@ -14,54 +14,19 @@ from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.fixing import Fixer
 from yardcliff.core.wall.grounds import plates_hide
 from yardcliff.core.wall.survey import Site
+from yardcliff.messages import tr
 
 BYS: dict[By, tuple[str, str]] = {
-    "auto": (
-        "what holds",
-        "Screws through it where studs are; else through the lining, or a batten.",
-    ),
-    "through": ("screws through it", "The simplest and the strongest; their heads are seen."),
-    "plugged": (
-        "screws under plugs",
-        (
-            "Each head under a wooden plug, grain with the board's: nearly unseen, and hardly taken"
-            " down again."
-        ),
-    ),
-    "plates": (
-        "screws under hook plates",
-        "At the hooks' own marks: nothing is seen, and nothing extra is measured.",
-    ),
-    "items": (
-        "screws behind what hangs",
-        "Where things hang before them, none is seen while the rack is full.",
-    ),
-    "keyholes": (
-        "keyhole plates",
-        (
-            "Let in flush at the back: lifts off, and nothing is seen. Set to the studs' spacing"
-            " exactly."
-        ),
-    ),
-    "hangers": (
-        "flush hangers",
-        "Two halves that slide together: nothing to rout, 5 mm off the wall.",
-    ),
-    "mirrors": ("mirror plates", "One at each end, their screws beside the rack: easy, and seen."),
-    "cleat": (
-        "bevelled cleat",
-        (
-            "A strip ripped in two at 45°: the wall's half holds anywhere along it, and the rack"
-            " lifts off."
-        ),
-    ),
-    "batten": (
-        "batten first",
-        (
-            "Fixed to the wall where that holds, past the rack if need be; then the rack is screwed"
-            " to it."
-        ),
-    ),
+    "auto": ("wall.what-holds", "wall.screws-through-where-studs-else-through"),
+    "through": ("wall.screws-through-it-2", "wall.simplest-strongest-their-heads-seen"),
+    "plugged": ("wall.screws-under-plugs", "wall.each-head-under-wooden-plug-grain"),
+    "plates": ("wall.screws-under-hook-plates", "wall.at-hooks-own-marks-nothing-seen"),
+    "items": ("wall.screws-behind-what-hangs", "wall.where-things-hang-before-them-none"),
+    "keyholes": ("wall.keyhole-plates", "wall.let-in-flush-at-back-lifts"),
+    "hangers": ("wall.flush-hangers", "wall.two-halves-slide-together-nothing-rout"),
+    "mirrors": ("wall.mirror-plates", "wall.one-at-each-end-their-screws"),
+    "cleat": ("wall.bevelled-cleat", "wall.strip-ripped-in-two-at-45"),
+    "batten": ("wall.batten-first", "wall.fixed-wall-where-holds-past-rack"),
 }
 
 
@@ -81,9 +46,10 @@ class Way:
 def ways_by(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> Iterator[Way]:
     """What it may hang by."""
     fixer = Fixer(rack, site, spot, tape)
-    for by, (name, why) in BYS.items():
+    for by, texts in BYS.items():
+        name, why = map(tr, texts)
         if by == "plates" and not plates_hide(rack):
-            yield Way(by, name, why, "no plate that hides a head", good=False)
+            yield Way(by, name, why, tr("wall.no-plate-that-hides-a-head"), good=False)
             continue
         yield _way(by, name, why, fixer.fixed(mount.changed({"by": by})))
 
@@ -93,14 +59,14 @@ def ways_into(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> I
     fixer = Fixer(rack, site, spot, tape)
     yield _way(
         "auto",
-        "what suits the wall",
-        "The surest that holds here.",
+        tr("wall.what-suits-the-wall-2"),
+        tr("wall.the-surest-that-holds-here"),
         fixer.fixed(mount.changed({"into": "auto"})),
     )
     for key, anchor in ANCHORS.items():
         if site.wall.makeup not in anchor.walls:
             if key == mount.into:
-                yield Way(key, anchor.name, anchor.why, "not for this wall", good=False)
+                yield Way(key, anchor.name, anchor.why, tr("wall.not-for-this-wall"), good=False)
             continue
         why = f"{anchor.why} {_hole(anchor, tape)}"
         yield _way(key, anchor.name, why, fixer.fixed(mount.changed({"into": key})))
@@ -108,11 +74,18 @@ def ways_into(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> I
 
 def _hole(anchor: Anchor, tape: Tape) -> str:
     """The hole that it wants, and the lining that it grips."""
-    hole = "No hole first" if anchor.bit is None else f"Hole {tape.write_fine(anchor.bit)}"
+    hole = (
+        tr("wall.no-hole-first")
+        if anchor.bit is None
+        else tr("wall.hole", bit=tape.write_fine(anchor.bit))
+    )
     if anchor.in_studs or anchor.key == "plugs":
         return f"{hole}."
-    return (
-        f"{hole}; for linings of {tape.write_fine(anchor.least)} to {tape.write_fine(anchor.most)}."
+    return tr(
+        "wall.for-linings-of-to",
+        hole=hole,
+        least=tape.write_fine(anchor.least),
+        most=tape.write_fine(anchor.most),
     )
 
 
@@ -124,19 +97,19 @@ def _way(value: By | Into, name: str, why: str, fixed: Sequence[Fixed]) -> Way:
 def verdict(fixed: Sequence[Fixed]) -> str:
     """What holds, in a few words."""
     if any(fixing.blocked for fixing in fixed):
-        return "no room for it"
+        return tr("wall.no-room-for-it")
     if any(not fixing.screws or fixing.loose for fixing in fixed):
         met = min(
             (len({screw.stud for screw in fixing.screws}) for fixing in fixed if fixing.loose),
             default=0,
         )
         studs = any(fixing.anchor.in_studs for fixing in fixed if fixing.loose)
-        return f"too few studs: {met}" if studs else "no place for two"
+        return tr("wall.too-few-studs", met=met) if studs else tr("wall.no-place-for-two")
     if any(not fixing.grips for fixing in fixed):
-        return "does not grip this lining"
+        return tr("wall.does-not-grip-this-lining")
     share = max((fixing.share for fixing in fixed), default=0.0)
     count = sum(len(fixing.screws) for fixing in fixed)
     if share > 1:
         weak = percent(share)
-        return weak if weak.endswith("weak") else f"too weak, {weak}"
-    return f"holds: {count} at {percent(share)}"
+        return weak if weak.endswith("weak") else tr("wall.too-weak", weak=weak)
+    return tr("wall.holds-at", count=count, percent=percent(share))

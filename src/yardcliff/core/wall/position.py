@@ -26,6 +26,7 @@ from yardcliff.core.wall.survey import (
     taken,
     wider,
 )
+from yardcliff.messages import tr
 
 REACH: dict[Who, Fraction] = {
     "adult": Fraction(1950),
@@ -36,16 +37,10 @@ REACH: dict[Who, Fraction] = {
 somebody in a chair.
 """
 AIMS: dict[Aim, tuple[str, str]] = {
-    "centre": ("middle of the wall", "As far from the one end of the wall as from the other."),
-    "between": ("middle of the gap", "Centred between what stands to its left and its right."),
-    "studs": (
-        "most studs",
-        (
-            "As many screws in studs as can be, as far apart as can be; then near the middle of the"
-            " gap."
-        ),
-    ),
-    "holes": ("fewest holes", "As few screws as hold it; then near the middle of the gap."),
+    "centre": ("wall.middle-of-the-wall", "wall.as-far-from-one-end-wall"),
+    "between": ("wall.middle-of-the-gap", "wall.centred-between-what-stands-its-left"),
+    "studs": ("wall.most-studs", "wall.as-many-screws-in-studs-as"),
+    "holes": ("wall.fewest-holes", "wall.as-few-screws-as-hold-then"),
 }
 ZERO = Fraction(0)
 
@@ -227,23 +222,25 @@ def snaps(rack: Rack, own: Sequence[Area], site: Site, spot: Spot) -> tuple[list
 
 
 def _along(site: Site, rack: Rack, own: Sequence[Area], box: Area, x: Fraction) -> Iterator[Snap]:
-    yield Snap(middle_of_wall(rack, site), "middle of the wall")
-    yield Snap(middle_of_gap(site, own, x), "middle of the gap")
+    yield Snap(middle_of_wall(rack, site), tr("wall.middle-of-the-wall"))
+    yield Snap(middle_of_gap(site, own, x), tr("wall.middle-of-the-gap"))
     left, right = _ends(rack)
     for k, stud in enumerate(site.wall.stud_middles, 1):
-        yield Snap(stud - (left + right) / 2, f"middle on stud {k}")
+        yield Snap(stud - (left + right) / 2, tr("wall.middle-on-stud", number=k))
     for neighbour in site.neighbours:
         there = around(neighbour.areas)
-        yield Snap(there.x0 - left, f"in line with “{neighbour.name}”")
-        yield Snap(there.x1 - right, f"in line with “{neighbour.name}”")
+        yield Snap(there.x0 - left, tr("wall.in-line-with", name=neighbour.name))
+        yield Snap(there.x1 - right, tr("wall.in-line-with", name=neighbour.name))
 
 
 def _up(site: Site, rack: Rack, box: Area, spot: Spot) -> Iterator[Snap]:
     hung = rack.rows[0].y
-    yield Snap(reach(spot), "reach")
+    yield Snap(reach(spot), tr("wall.reach-2"))
     for neighbour in site.neighbours:
-        yield Snap(neighbour.hung, f"as high as “{neighbour.name}”")
+        yield Snap(neighbour.hung, tr("wall.as-high-as", name=neighbour.name))
     top = max(part.y + part.height for part in rack.parts) - hung
     for obstacle in site.wall.obstacles:
         if obstacle.kind in ("door", "window", "hatch"):
-            yield Snap(obstacle.y + obstacle.height - top, f"top of the {obstacle.kind}")
+            yield Snap(
+                obstacle.y + obstacle.height - top, tr("wall.top-of-the", kind=obstacle.kind)
+            )

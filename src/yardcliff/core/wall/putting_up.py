@@ -18,6 +18,8 @@ from yardcliff.core.wall.options import BYS
 from yardcliff.core.wall.strips import BATTEN, CLEAR, PILOT
 from yardcliff.core.wall.survey import Area, around
 from yardcliff.core.workshop.caution import cautions
+from yardcliff.core.workshop.shop import tool_name
+from yardcliff.messages import tr
 
 TWO_PEOPLE = 12.0
 """What one person holds against a wall with one hand and a level in the other, kg: rule of thumb.
@@ -71,8 +73,8 @@ def clearing(on: OnWall) -> Step | None:
     if not old:
         return None
     return Step(
-        f"Take out {len(old)} old fixing{'s' * (len(old) != 1)} behind it, fill and let dry.",
-        "The rack covers the place, and a new hole near an old one breaks into it.",
+        tr("wall.take-out-old-fixing-behind-fill", n=len(old)),
+        tr("wall.rack-covers-place-new-hole-near"),
     )
 
 
@@ -81,13 +83,17 @@ def _holes(on: OnWall) -> Iterator[WallHole]:
     for fixing in on.fixed:
         for screw in sorted(fixing.screws, key=lambda s: (-s.y, s.x)):
             number += 1
-            into = _lining(on) if screw.stud is None else f"stud {screw.stud + 1}"
+            into = _lining(on) if screw.stud is None else tr("wall.stud", stud=screw.stud + 1)
             yield WallHole(number, fixing.body.name, on.spot.x + screw.x, screw.y, into)
 
 
 def _lining(on: OnWall) -> str:
     assert on.site
-    return {"masonry": "masonry", "planked": "planks"}.get(on.site.wall.makeup, "lining")
+    return tr(
+        {"masonry": "wall.masonry", "planked": "wall.planks"}.get(
+            on.site.wall.makeup, "wall.lining"
+        )
+    )
 
 
 def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Iterator[Step]:
@@ -97,8 +103,8 @@ def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Ite
     if first:
         yield first
     yield Step(
-        "Sweep the wall with a detector where the holes come.",
-        "Cables and pipes are not always where they should be.",
+        tr("wall.sweep-wall-with-detector-where-holes"),
+        tr("wall.cables-pipes-not-always-where-they"),
     )
     at, before = 0, None
     for fixing in on.fixed:
@@ -109,24 +115,17 @@ def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Ite
             before = mine[0]
     if any(fixing.by == "plates" for fixing in on.fixed):
         yield Step(
-            "Hang your weight on the board with both hands, then screw the hooks on over the"
-            " screws.",
-            "Under a plate nobody sees again whether it holds.",
+            tr("wall.hang-your-weight-on-board-with"),
+            tr("wall.under-plate-nobody-sees-again-whether"),
         )
     elif any(fixing.by == "plugged" for fixing in on.fixed):
-        yield Step(
-            "Pull at it, then glue the plugs in, grain with the board's, and pare them flush.",
-            "A plug is drilled out only once.",
-        )
+        yield Step(tr("wall.pull-at-then-glue-plugs-in"), tr("wall.plug-drilled-out-only-once"))
     else:
-        yield Step(
-            "Pull at it with both hands before anything hangs on it.", "Better it gives now."
-        )
+        yield Step(tr("wall.pull-at-with-both-hands-before"), tr("wall.better-it-gives-now"))
     top = max(wall_hole.y for wall_hole in holes) if holes else rack.rows[0].y
     yield Step(
-        "Hang the heaviest things where the screws are, and look again after a week; the top screw"
-        f" is {write(top)} up.",
-        "Wood and lining settle under a load.",
+        tr("wall.hang-heaviest-things-where-screws-look", top=write(top)),
+        tr("wall.wood-lining-settle-under-load"),
     )
 
 
@@ -139,48 +138,59 @@ def _of_one(
     name = called(fixing)
     if fixing.by == "cleat" and fixing.joined:
         yield Step(
-            f"Screw the cleat's upper half to the back of the {name}, its bevel down:"
-            f" {fixing.joined.count} screws of 5 mm, {tape.write_fine(fixing.joined.length)} long."
+            tr(
+                "wall.screw-cleats-upper-half-back-its",
+                name=name,
+                count=fixing.joined.count,
+                length=tape.write_fine(fixing.joined.length),
+            )
         )
     if fixing.spacer:
         pins = spacer_brads(fixing)
         yield Step(
-            f"Glue and pin the spacer to the back of the {name}, along its lower edge: {pins.count}"
-            f" × {pins.name}.",
-            "Without it the rack turns about the strip, and pulls far harder at its screws.",
+            tr(
+                "wall.glue-pin-spacer-back-along-its", name=name, count=pins.count, name_2=pins.name
+            ),
+            tr("wall.without-rack-turns-about-strip-pulls"),
         )
     if fixing.by in BACKS:
-        yield Step(f"Set the {BYS[fixing.by][0]} on the back of the {name}.", at_the_bench=True)
+        yield Step(tr("wall.set-on-back", bys=tr(BYS[fixing.by][0]), name=name), at_the_bench=True)
     if fixing.by in ("keyholes", "hangers"):
         yield from hung(fixing, holes, tape, before)
         return
     yield from screwed(fixing, holes, tape, before)
     if fixing.by == "cleat":
-        yield Step(f"Hook the {name} onto the cleat and let it settle.")
+        yield Step(tr("wall.hook-onto-cleat-let-settle", name=name))
     if fixing.by == "batten" and fixing.joined:
         yield Step(
-            f"Screw the {name} to the wall batten through its {fixing.joined.count} "
-            f"hole{'s' * (fixing.joined.count != 1)}: 5 mm screws, "
-            f"{tape.write_fine(fixing.joined.length)} long, a {tape.write_fine(PILOT)} pilot"
-            " first.",
-            f"The batten, {tape.write_fine(BATTEN[0])} thick, carries it to the wall.",
+            tr(
+                "wall.screw-wall-batten-through-its-hole",
+                name=name,
+                n=fixing.joined.count,
+                length=tape.write_fine(fixing.joined.length),
+                pilot=tape.write_fine(PILOT),
+            ),
+            tr("wall.batten-thick-carries-wall", batten=tape.write_fine(BATTEN[0])),
         )
 
 
 def _tools(rack: Rack, on: OnWall, tape: Tape) -> Iterator[str]:
-    yield "tape, pencil, level" + (" and plumb line" if rack.up else "")
-    yield "cable and pipe detector"
+    yield tr("wall.tape-pencil-level") + (tr("wall.and-plumb-line") if rack.up else "")
+    yield tr("wall.cable-and-pipe-detector")
     seen = dict.fromkeys(fixing.anchor for fixing in on.fixed)
-    yield from dict.fromkeys(tool for anchor in seen for tool in anchor.tools)
+    yield from dict.fromkeys(tool_name(tool) for anchor in seen for tool in anchor.tools)
     for fixing in {fixing.anchor.key: fixing for fixing in on.fixed}.values():
         if fixing.anchor.bit is not None:
-            yield f"{tape.write_fine(fixing.anchor.bit)} bit for the wall"
+            yield tr("wall.bit-for-the-wall", bit=tape.write_fine(fixing.anchor.bit))
         if fixing.by in ("through", "plates", "items", "plugged"):
-            yield f"{tape.write_fine(fixing.anchor.clear)} bit for the wood, countersink"
+            yield tr(
+                "wall.bit-for-the-wood-countersink", clear=tape.write_fine(fixing.anchor.clear)
+            )
     if any(fixing.joined for fixing in on.fixed):
-        yield (
-            f"{tape.write_fine(CLEAR)} and {tape.write_fine(PILOT)} bits for the screws through the"
-            " wood"
+        yield tr(
+            "wall.bits-for-screws-through-wood",
+            clear=tape.write_fine(CLEAR),
+            pilot=tape.write_fine(PILOT),
         )
 
 
@@ -188,9 +198,13 @@ def _hardware(on: OnWall, tape: Tape) -> Iterator[str]:
     for fixing in {fixing.anchor.key: fixing for fixing in on.fixed}.values():
         alike = [other for other in on.fixed if other.anchor.key == fixing.anchor.key]
         count = sum(len(other.screws) for other in alike)
-        yield f"{count} × {fixing.anchor.name}, {tape.write_fine(fixing.length)} long"
+        yield tr(
+            "wall.long", count=count, name=fixing.anchor.name, length=tape.write_fine(fixing.length)
+        )
     for joined in (fixing.joined for fixing in on.fixed if fixing.joined):
-        yield f"{joined.count} × 5 mm wood screws, {tape.write_fine(joined.length)} long"
+        yield tr(
+            "wall.5-mm-wood-screws-long", count=joined.count, length=tape.write_fine(joined.length)
+        )
 
 
 def overhead(rack: Rack) -> bool:
@@ -214,17 +228,11 @@ def _cautions(rack: Rack, on: OnWall) -> Iterator[str]:
     if top > STEP:
         yield from cautions("high")
     if boards > TWO_PEOPLE or longest > LONG:
-        yield "Two people: one holds it level, the other drills."
+        yield tr("wall.two-people-one-holds-level-other")
     yield from cautions("children")
     if overhead(rack):
         yield from cautions("overhead")
     if weight > PROFESSIONAL:
-        yield (
-            f"{weight:.0f} kg: a rule of thumb does not do for that. Let a building professional"
-            " look at the wall."
-        )
+        yield tr("wall.kg-rule-thumb-does-not-do", weight=f"{weight:.0f}")
     elif on.site.wall.makeup == "masonry":
-        yield (
-            "Hollow blocks and crumbling joints hold less than sound stone: if the bit falls"
-            " through, ask a building professional."
-        )
+        yield tr("wall.hollow-blocks-crumbling-joints-hold-less")

@@ -11,12 +11,15 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, exact_text
 from yardcliff.core.wall.survey import Area, Site, area, free_places, wider
 from yardcliff.core.wall.wall import Obstacle
+from yardcliff.messages import tr
 
 OPENS = 110
 """How far a door has to open, degrees: a right angle, and a bit for the hand at its edge."""
 
 
-LEAVE = Fix("Not on this wall", {"place": {"wall": None}})
+def leave() -> Fix:
+    """The rack is put on no wall."""
+    return Fix(tr("wall.not-on-this-wall"), {"place": {"wall": None}})
 
 
 ZERO = Fraction(0)
@@ -48,7 +51,7 @@ def depths(rack: Rack) -> list[Fraction]:
 
 def place_fix(x: Fraction, tape: Tape) -> Fix:
     """The rack moved to `x` on its wall."""
-    return Fix(f"Move to {tape.write(x)}", {"place": {"x": exact_text(x)}})
+    return Fix(tr("fix.move-to", x=tape.write(x)), {"place": {"x": exact_text(x)}})
 
 
 def nearest(
@@ -96,13 +99,13 @@ def room(
         )
         yield Finding(
             "wall.swing",
-            "Door" if obstacle.kind == "door" else obstacle.kind.capitalize(),
-            "Opened wide it hits what hangs beside its hinges.",
-            "opens to",
+            tr("part.door") if obstacle.kind == "door" else obstacle.kind.capitalize(),
+            tr("wall.swing"),
+            tr("quantity.opens-to"),
             f"{opens:.0f}°",
             f"{OPENS}°",
             at=at,
-            fixes=(*fixes, LEAVE),
+            fixes=(*fixes, leave()),
         )
         break
     out = max(deep)
@@ -111,16 +114,21 @@ def room(
         floor = Fraction(left // 10 * 10)
         yield Finding(
             "wall.way",
-            "Way past it",
-            "With things on it, it narrows the way: people brush past, and in the dark they catch.",
-            "left free",
+            tr("part.way-past-it"),
+            tr("wall.way"),
+            tr("quantity.left-free"),
             tape.write(left),
             tape.write(spot.way),
             at=at,
             fixes=(
-                (Fix(f"{tape.write(floor)} is enough", {"place": {"way": exact_text(floor)}}),)
+                (
+                    Fix(
+                        tr("fix.is-enough", least=tape.write(floor)),
+                        {"place": {"way": exact_text(floor)}},
+                    ),
+                )
                 if floor > 0
-                else (LEAVE,)
+                else (leave(),)
             ),
         )
 

@@ -9,6 +9,7 @@ from yardcliff.core.units.length import exact_text
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.grounds import Screw
 from yardcliff.core.wall.strips import CLEAR, CLEAT, GAUGE, PILOT, SEAT, SEAT_DEEP
+from yardcliff.messages import tr
 
 PLUG, PLUG_DEEP = Fraction(10), Fraction(8)
 """A wooden plug over a screw's head, and how deep it is let in, mm."""
@@ -19,17 +20,17 @@ def place(part: Part, face: Face, screw: Screw) -> Place:
     return Place(part.key, face, *part.on(face, (screw.x, screw.y, part.z)))
 
 
-HEADS: dict[Head, str] = {
-    "countersunk": "Countersink until the head lies flush.",
-    "washer": "A washer under each head; the head stays proud.",
-    "counterbored": (
-        "In the middle of each seat: a washer under each head, and both lie below the face."
-    ),
-    "plugged": (
-        "In the middle of each plug's seat; plugs go in last, grain with the board's,"
-        f" {exact_text(PLUG_DEEP)} deep."
-    ),
+_HEADS: dict[Head, str] = {
+    "countersunk": "wall.countersink-until-the-head-lies-flush",
+    "washer": "wall.washer-under-each-head-head-stays",
+    "counterbored": "wall.in-middle-each-seat-washer-under",
+    "plugged": "wall.in-middle-each-plugs-seat",
 }
+
+
+def head_note(head: Head) -> str:
+    """How screws' heads are let in."""
+    return tr(_HEADS[head], deep=exact_text(PLUG_DEEP))
 
 
 def on_strips(
@@ -44,27 +45,26 @@ def on_strips(
         yield Operation(
             Kind.HALVES,
             (wall.key, upper.key),
-            "long, ripped",
+            tr("tool.long-ripped"),
             wall.length,
             None,
             45,
             None,
-            "fence",
-            f"One strip {exact_text(2 * CLEAT[1])} wide, ripped lengthwise at 45°: one half on the"
-            " wall, its point up and out, the other on the rack.",
-            how="ripped in two",
+            tr("stop.fence"),
+            tr("wall.one-strip-wide-ripped-lengthwise-at", cleat=exact_text(2 * CLEAT[1])),
+            how=tr("wall.ripped-in-two"),
             many=1,
-            spot="along the strip",
+            spot=tr("spot.along-the-strip"),
         )
     at = tuple(place(_at_height(walls, screw.y), Face.FRONT, screw) for screw in fixing.screws)
     head: Head = "counterbored" if fixing.anchor.lag else "countersunk"
     if fixing.anchor.lag:
         left = min(part.depth for part in walls) - SEAT_DEEP
-        said = (
-            "Before the hole: its point marks the middle. The rack's board lies flat on the strip."
+        said = tr("wall.before-hole-its-point-marks-middle-2")
+        yield drill(
+            Kind.HEAD_SEAT, at, SEAT, said, deep=SEAT_DEEP, left=left, stop=tr("wall.depth-collar")
         )
-        yield drill(Kind.HEAD_SEAT, at, SEAT, said, deep=SEAT_DEEP, left=left, stop="depth collar")
-    yield drill(Kind.WALL_HOLE, at, fixing.anchor.clear, HEADS[head], head=head, takes=takes)
+    yield drill(Kind.WALL_HOLE, at, fixing.anchor.clear, head_note(head), head=head, takes=takes)
     held = fixing.joined
     if held is None:
         return
@@ -73,14 +73,11 @@ def on_strips(
     taken = (screws(GAUGE, held.length, held.count),)
     if fixing.by == "batten":
         fronts = (place(part, Face.FRONT, screw) for part, screw in zip(boards, lines, strict=True))
-        said = (
-            "Countersink, and clear of the wall's screws; the batten is drilled through them once"
-            " it is up."
-        )
+        said = tr("wall.countersink-clear-walls-screws-batten")
         yield drill(Kind.STRIP_HOLE, fronts, CLEAR, said, head="countersunk", takes=taken)
         return
     behind = (place(_at_height(uppers, screw.y), Face.BACK, screw) for screw in lines)
-    said = "Through the rack's half of the cleat into its back."
+    said = tr("wall.through-racks-half-cleat-into-its")
     yield drill(Kind.STRIP_HOLE, behind, CLEAR, said, head="countersunk", takes=taken)
     backs = (place(part, Face.BACK, screw) for part, screw in zip(boards, lines, strict=True))
     deep = held.length - CLEAT[0]
@@ -89,7 +86,7 @@ def on_strips(
         Kind.STRIP_PILOT,
         backs,
         PILOT,
-        "Through the cleat's holes, its bevel down.",
+        tr("wall.through-cleats-holes-its-bevel-down"),
         deep=deep,
         left=left,
     )

@@ -10,6 +10,7 @@ from yardcliff.core.shapes.geometry import Path, moved, rectangle
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.spans import cut
 from yardcliff.core.wall.wall import LIVE, Obstacle, Wall
+from yardcliff.messages import tr
 
 CABLE = Fraction(50)
 """A hole keeps so far, mm, from where a cable or a pipe may run: straight up, down and aside from
@@ -135,7 +136,9 @@ def taken(site: Site) -> list[tuple[str, Area]]:
     return [
         *(
             (
-                f"the {obstacle.kind}" if obstacle.kind != "other" else "what is there",
+                tr("wall.the", kind=obstacle.kind)
+                if obstacle.kind != "other"
+                else tr("wall.what-is-there"),
                 area(obstacle),
             )
             for obstacle in site.wall.obstacles

@@ -8,11 +8,12 @@ from collections.abc import Iterator
 from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
-from pydantic_core import PydanticCustomError
 
+from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, TapeName
+from yardcliff.messages import tr
 
 Makeup = Literal["timber studs", "steel studs", "masonry", "planked"]
 Kind = Literal["door", "hatch", "window", "switch", "socket", "pipe", "radiator", "other"]
@@ -26,6 +27,11 @@ LIVE: frozenset[Kind] = frozenset({"switch", "socket", "pipe"})
 
 LEAST = Fraction(300)
 """What is narrower or lower than this is a slip of the unit, mm."""
+
+
+def makeup_name(makeup: Makeup) -> str:
+    """`timber studs`, as it is said."""
+    return tr(f"makeup.{makeup.replace(' ', '-')}")
 
 
 class Studs(Frozen):
@@ -100,37 +106,29 @@ class Wall(Frozen):
     def _all_on_the_wall(self) -> Self:
         least = min(self.width, self.height)
         if least < LEAST:
-            raise PydanticCustomError(
-                "wall",
-                "{size} mm is no wall: check the unit, or write it like “3.6 m”.",
-                {"size": f"{float(least):g}"},
-            )
+            raise cannot_read("wall", "wall.mm-no-wall-check-unit-or", size=f"{float(least):g}")
         for at in self.studs.measured:
             if at > self.width:
-                raise PydanticCustomError(
+                raise cannot_read(
                     "stud",
-                    "A stud at {at} mm is past the wall's end at {end} mm.",
-                    {"at": f"{float(at):g}", "end": f"{float(self.width):g}"},
+                    "wall.stud-at-mm-past-walls-end",
+                    at=f"{float(at):g}",
+                    end=f"{float(self.width):g}",
                 )
         for obstacle in self.obstacles:
             if (
                 obstacle.x + obstacle.width > self.width
                 or obstacle.y + obstacle.height > self.height
             ):
-                raise PydanticCustomError(
+                raise cannot_read(
                     "obstacle",
-                    "The {kind} reaches past the wall: it ends {x} mm from the left and {y} mm up,"
-                    " of {width} × {height} mm.",
-                    {
-                        "kind": obstacle.kind,
-                        "x": f"{float(obstacle.x + obstacle.width):g}",
-                        "y": f"{float(obstacle.y + obstacle.height):g}",
-                        "width": f"{float(self.width):g}",
-                        "height": f"{float(self.height):g}",
-                    },
+                    "wall.reaches-past-wall-ends-mm-from",
+                    kind=obstacle.kind,
+                    x=f"{float(obstacle.x + obstacle.width):g}",
+                    y=f"{float(obstacle.y + obstacle.height):g}",
+                    width=f"{float(self.width):g}",
+                    height=f"{float(self.height):g}",
                 )
         if self.studs.apart < 100:
-            raise PydanticCustomError(
-                "stud", "Studs stand 100 mm apart or more; 400 and 600 mm are usual."
-            )
+            raise cannot_read("stud", "wall.studs-stand-100-mm-apart-or")
         return self

@@ -12,6 +12,7 @@ from yardcliff.core.strength.wood import DRAWN_SAFETY, LASTING, PART, SAFETY, be
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.strips import CLEAT
+from yardcliff.messages import tr
 
 SPAN_SHARE = 300
 """A board may sag a 300th of what it spans."""
@@ -25,11 +26,11 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
     total = sum(load.weight for fixing in fixed for load in fixing.on)
     yield Figure(
         "fix.weight",
-        "Weighs, all told",
+        tr("fix.weight.label"),
         f"{total / GRAVITY:.1f} kg",
-        "things, wet or full, and wood",
+        tr("fix.weight.formula"),
         (),
-        "All that hangs there, wet or full, and the boards by their wood; spare places are empty.",
+        tr("fix.weight.why"),
     )
     if not one.screws:
         return
@@ -37,147 +38,148 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
     height = Fraction(max(s.y for s in one.screws)) - rounded(one.bears.low)
     body = sum(load.weight for load in one.on)
     turning = sum(load.weight * load.lever for load in one.on) / 1000
-    hand = Input("F", "a hand pulls with", f"{one.force:.0f} N")
+    hand = Input("F", tr("input.a-hand-pulls-with"), f"{one.force:.0f} N")
     yield Figure(
         "fix.tug",
-        "A hand pulls with",
+        tr("fix.tug.label"),
         f"{one.force:.0f} N",
         "max(3 · Z, least)",
         (),
-        "Three times what hangs there weighs, or what somebody pulls with who leans on it,"
-        " whichever is more: down and straight out, at the worst place.",
+        tr("fix.tug.why"),
     )
     yield Figure(
         "fix.shear",
-        "Down, the worst",
+        tr("fix.shear.label"),
         f"{worst.shear:.0f} N",
-        "W/n + W · e · (x − m) / Σ(x − m)², with a hand that pulls",
-        (Input("W", "weight", f"{body:.0f} N"), Input("n", "fixings", str(len(one.screws))), hand),
-        "Shared as by a group of rivets about their middle; somebody pulls at the worse end.",
+        tr("fix.shear.formula"),
+        (
+            Input("W", tr("input.weight"), f"{body:.0f} N"),
+            Input("n", tr("input.fixings"), str(len(one.screws))),
+            hand,
+        ),
+        tr("fix.shear.why"),
     )
     turns = (
-        "the spacer at its foot"
+        tr("wall.the-spacer-at-its-foot")
         if one.spacer
-        else f"the {one.by}'s lower edge"
+        else tr("wall.the-s-lower-edge", by=one.by)
         if one.strip
-        else "its lower edge"
+        else tr("wall.its-lower-edge")
     )
     yield Figure(
         "fix.pull",
-        "Out of the wall, the worst",
+        tr("fix.pull.label"),
         f"{worst.pull:.0f} N",
-        "Σ W · a / h, shared by the top fixings, with a hand that pulls",
+        tr("fix.pull.formula"),
         (
-            Input("Wa", "turning", f"{turning:.1f} Nm"),
-            Input("h", f"top fixings above {turns}", height),
+            Input("Wa", tr("input.turning"), f"{turning:.1f} Nm"),
+            Input("h", tr("input.top-fixings-above", turns=turns), height),
             hand,
         ),
-        f"What stands off the wall turns the rack about {turns}, and the top fixings hold that.",
+        tr("fix.pull.why", turns=turns),
     )
     yield Figure(
         "fix.share",
-        "Of what it may bear",
+        tr("fix.share.label"),
         percent(worst.share),
         "T / P + V / Q",
         (
-            Input("T", "out", f"{worst.pull:.1f} N"),
-            Input("P", "may be pulled", f"{one.may_pull:.1f} N"),
-            Input("V", "down", f"{worst.shear:.1f} N"),
-            Input("Q", "may bear across", f"{one.may_shear:.1f} N"),
+            Input("T", tr("input.out"), f"{worst.pull:.1f} N"),
+            Input("P", tr("input.may-be-pulled"), f"{one.may_pull:.1f} N"),
+            Input("V", tr("input.down"), f"{worst.shear:.1f} N"),
+            Input("Q", tr("input.may-bear-across"), f"{one.may_shear:.1f} N"),
         ),
-        f"{_rated(one, mount)} A rule of thumb for hand-sized racks, and no proof: where more than"
-        " a few hands hang, or people could be hurt, ask a building professional.",
+        tr("fix.share.why", rated=_rated(one, mount)),
     )
     yield from _links(one)
     if one.anchor.in_studs:
         yield Figure(
             "fix.length",
-            f"{'Lag screw' if one.anchor.key == 'lags' else 'Screw'} length",
+            tr(
+                "fix.length.label",
+                what=tr("wall.lag-screw") if one.anchor.key == "lags" else tr("wall.screw"),
+            ),
             one.length,
             "b + l + e",
             (
-                Input("b", "wood", one.wood),
+                Input("b", tr("input.wood"), one.wood),
                 Input("l", "lining", one.length - one.wood - one.hold),
-                Input("e", "in the stud", one.hold),
+                Input("e", tr("input.in-the-stud"), one.hold),
             ),
-            "Through the wood and the lining, and far enough into the stud: the next length that is"
-            " sold.",
+            tr("fix.length.why"),
             fine=True,
         )
     else:
         yield Figure(
             "fix.length",
-            "Screw length",
+            tr("fix.length.label.screw-length"),
             one.length,
-            "given",
+            tr("fix.length.formula"),
             (),
-            "Through the wood, and as the packet asks.",
+            tr("fix.length.why.through-wood-as-packet-asks"),
             fine=True,
         )
     yield from _between(one)
     if one.strip:
-        name = "Cleat" if one.by == "cleat" else "Batten"
+        name = tr("wall.cleat") if one.by == "cleat" else tr("wall.batten")
         yield Figure(
             "fix.strip",
-            f"{name} long",
+            tr("fix.strip.label", name=name),
             one.strip[1] - one.strip[0],
-            "given",
+            tr("fix.strip.formula"),
             (),
-            "To the outermost screws and a thumb's width past them.",
+            tr("fix.strip.why"),
         )
 
 
 def _links(fixing: Fixed) -> Iterator[Figure]:
     """The board between its screws, the screws to a strip, and a cleat's lip."""
-    beam, hand = fixing.beam, Input("F", "a hand pulls with", f"{fixing.force:.0f} N")
+    beam, hand = fixing.beam, Input("F", tr("input.a-hand-pulls-with"), f"{fixing.force:.0f} N")
     yield Figure(
         "fix.board",
-        "Board between its screws",
+        tr("fix.board.label"),
         percent(beam.share(fixing.force)),
         "max(max(F · L / 4, F · c) / (b · t² / 6), max(F · L / 4 + q · L² / 8, F · c + q · c² / 2)"
         " / (t · b² / 6)) / s",
         (
             hand,
-            Input("L", "widest span", rounded(beam.span)),
-            Input("c", "past the last screw", rounded(beam.over)),
-            Input("b", "wide, less its holes", rounded(beam.wide)),
-            Input("t", "thick", rounded(beam.thick)),
-            Input("q", "lies on it evenly, N/mm", f"{beam.even:.3f}"),
-            Input("s", "may bear", f"{bending(beam.wood):.1f} MPa"),
+            Input("L", tr("input.widest-span"), rounded(beam.span)),
+            Input("c", tr("input.past-the-last-screw"), rounded(beam.over)),
+            Input("b", tr("input.wide-less-its-holes"), rounded(beam.wide)),
+            Input("t", tr("input.thick"), rounded(beam.thick)),
+            Input("q", tr("input.lies-on-it-evenly-n-mm"), f"{beam.even:.3f}"),
+            Input("s", tr("input.may-bear"), f"{bending(beam.wood):.1f} MPa"),
         ),
-        f"Of what it may bear as it bends, outward or down with all that hangs: a {PART[SAFETY]} of"
-        " what breaks it (Wood Handbook).",
+        tr("fix.board.why", part=PART[SAFETY]),
     )
     if held := fixing.joined:
         yield Figure(
             "fix.joined",
-            f"{held.count} screws to the {fixing.by}",
+            tr("fix.joined.label", count=held.count, by=fixing.by),
             percent(held.share),
             "T / P + V / Q",
             (
-                Input("T", "out", f"{held.worst.pull:.0f} N"),
-                Input("P", "may be pulled", f"{held.may_pull:.0f} N"),
-                Input("V", "down", f"{held.worst.shear:.0f} N"),
-                Input("Q", "may bear across", f"{held.may_shear:.0f} N"),
+                Input("T", tr("input.out"), f"{held.worst.pull:.0f} N"),
+                Input("P", tr("input.may-be-pulled"), f"{held.may_pull:.0f} N"),
+                Input("V", tr("input.down"), f"{held.worst.shear:.0f} N"),
+                Input("Q", tr("input.may-bear-across"), f"{held.may_shear:.0f} N"),
             ),
-            "As few as hold the rack to it, each with thread in no more than the wood that is"
-            " there.",
+            tr("fix.joined.why"),
         )
     if fixing.by == "cleat" and fixing.strip:
         long = fixing.strip[1] - fixing.strip[0]
         yield Figure(
             "fix.lip",
-            "Cleat's lip bears",
+            tr("fix.lip.label"),
             f"{fixing.lip:.3f} MPa",
             "3 · (W + F) / (2 · L · t)",
             (
-                Input("W", "weight", f"{sum(load.weight for load in fixing.on):.0f} N"),
+                Input("W", tr("input.weight"), f"{sum(load.weight for load in fixing.on):.0f} N"),
                 hand,
-                Input("L", "cleat", long),
-                Input("t", "thick", CLEAT[0]),
+                Input("L", tr("input.cleat"), long),
+                Input("t", tr("input.thick"), CLEAT[0]),
             ),
-            f"Softwood may bear {fixing.lip_may:g} MPa along its grain (Wood Handbook, table 5-3,"
-            f" over {SAFETY}).",
+            tr("fix.lip.why", lip_may=f"{fixing.lip_may:g}", safety=SAFETY),
         )
 
 
@@ -188,37 +190,29 @@ def _between(fixing: Fixed) -> Iterator[Figure]:
         return
     span = max(b - a for a, b in pairwise(xs))
     yield Figure(
-        "fix.apart",
-        "Screws apart",
-        span,
-        "given",
-        (),
-        "The widest, from middle to middle: what keyhole plates and hangers are set to.",
+        "fix.apart", tr("fix.apart.label"), span, tr("fix.apart.formula"), (), tr("fix.apart.why")
     )
     part = fixing.body.grounds[0]
     share = sum(load.weight for load in fixing.on) * float(span / max(part.length, span))
     down = sag(span, part.depth, part.height, share / GRAVITY * 1000, part.wood)
     yield Figure(
         "fix.sag",
-        "Sags between them",
+        tr("fix.sag.label"),
         f"{down:.2f} mm",
         "5 · F · L³ / (384 · E · I)",
         (
-            Input("F", "load between", f"{share:.0f} N"),
-            Input("L", "span", span),
-            Input("I", "from", f"{float(part.depth):g} × {float(part.height):g} mm"),
+            Input("F", tr("input.load-between"), f"{share:.0f} N"),
+            Input("L", tr("input.span"), span),
+            Input("I", tr("input.from"), f"{float(part.depth):g} × {float(part.height):g} mm"),
         ),
-        f"A {SPAN_SHARE}th of the span, {float(span) / SPAN_SHARE:.1f} mm, is as much as one sees.",
+        tr("fix.sag.why", span_share=SPAN_SHARE, span=f"{float(span) / SPAN_SHARE:.1f}"),
     )
 
 
 def _rated(fixing: Fixed, mount: Mount) -> str:
     """Where its ratings come from."""
     if mount.pull is not None or mount.shear is not None:
-        return f"By the packet, over {mount.factor:g}."
+        return tr("wall.by-the-packet-over", factor=f"{mount.factor:g}")
     if fixing.anchor.grips or fixing.anchor.blocks or fixing.anchor.steel:
-        return "Cautious figures of ours: put in what the packet says."
-    return (
-        f"A {PART[DRAWN_SAFETY]} of what draws its thread from light softwood, and what it bears"
-        f" across itself over {LASTING}, less where little of it is in (Wood Handbook)."
-    )
+        return tr("wall.cautious-figures-ours-put-in-what")
+    return tr("wall.what-draws-its-thread-from-light", part=PART[DRAWN_SAFETY], lasting=LASTING)

@@ -30,6 +30,7 @@ from yardcliff.core.ways.accessory_box_findings import (
 from yardcliff.core.ways.joinery import BITE, CLEARANCE, meet, screwed
 from yardcliff.core.ways.prisms import prism
 from yardcliff.core.ways.shared import Extra
+from yardcliff.messages import tr
 
 STEP = Fraction(32)
 """From pin hole to pin hole, mm: the usual step."""
@@ -54,7 +55,7 @@ def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> E
     sides = tuple(
         Part(
             f"box-side-{k + 1}",
-            f"Box side {k + 1}",
+            tr("part.box-side", number=k + 1),
             at,
             foot,
             ZERO,
@@ -75,12 +76,17 @@ def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> E
         )
 
     ends = (
-        board("box-top", "Box top", top - SHELF),
-        board("box-bottom", "Box bottom", foot, bears=box.load),
+        board("box-top", tr("part.box-top"), top - SHELF),
+        board("box-bottom", tr("part.box-bottom"), foot, bears=box.load),
     )
     holes = _holes(box)
     shelves = tuple(
-        board(f"box-shelf-{k + 1}", f"Box shelf {k + 1}", foot + SHELF + FREE + STEP * at, PLAY)
+        board(
+            f"box-shelf-{k + 1}",
+            tr("part.box-shelf", number=k + 1),
+            foot + SHELF + FREE + STEP * at,
+            PLAY,
+        )
         for k, at in enumerate(_on_holes(box.shelves, holes))
     )
     hook, wall = _cleat(start, inner, top, wood)
@@ -94,13 +100,8 @@ def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction) -> E
         tuple(_machining(box, holes, sides, ends, (hook, wall))),
         (*_figures(box, inner, holes), lip_figure(box, inner, wood)),
         (*findings(box, foot, things - x), *lip_findings(box, wood)),
-        (
-            (
-                "Ripping a bevel: the offcut falls free of the blade; push with a stick, not with"
-                " the hand."
-            ),
-        ),
-        (Link("board", "lip of the box's cleat", lip_height(box, wood), "aside.lip"),),
+        (tr("ways.ripping-bevel-offcut-falls-free-blade"),),
+        (Link("board", tr("link.lip-of-the-boxs-cleat"), lip_height(box, wood), "aside.lip"),),
     )
 
 
@@ -120,14 +121,19 @@ def _cleat(x: Fraction, length: Fraction, top: Fraction, wood: Wood) -> tuple[Pa
     low = high - strip
     slant = (0.0, low), (thick, low + thick)
     hook = prism(
-        "box-cleat", "Cleat on the box", x, length, (*slant, (thick, high), (0.0, high)), wood
+        "box-cleat",
+        tr("part.cleat-on-the-box"),
+        x,
+        length,
+        (*slant, (thick, high), (0.0, high)),
+        wood,
     )
     foot = low + thick - strip
     # Both halves come out of one blank: see the schedule.
     return replace(hook, sawn=(2 * STRIP - SHELF, SHELF)), replace(
         prism(
             "wall-cleat",
-            "Box cleat on the wall",
+            tr("part.box-cleat-on-the-wall"),
             x,
             length,
             (*slant[::-1], (0.0, foot), (thick, foot)),
@@ -145,16 +151,16 @@ def _machining(
     yield Operation(
         Kind.HALVES,
         (hook.key, wall.key),
-        "strip, ripped through",
+        tr("tool.strip-ripped-through"),
         SHELF,
         None,
         45,
         None,
-        "the fence",
-        f"One strip {exact_text(2 * STRIP - SHELF)} wide gives both halves.",
+        tr("stop.the-fence"),
+        tr("ways.one-strip-wide-gives-both-halves", strip=exact_text(2 * STRIP - SHELF)),
         how=both_ways(45),
         many=1,
-        spot="along the strip",
+        spot=tr("spot.along-the-strip"),
     )
     if holes and box.shelves:
         yield drill(
@@ -166,21 +172,21 @@ def _machining(
                 for k in range(holes)
             ),
             PIN,
-            f"{exact_text(STEP)} apart from {exact_text(SHELF + FREE)} above the foot, a fifth of"
-            " the depth from front and back; both sides by one strip, feet flush.",
+            tr(
+                "ways.apart-from-above-foot-fifth-depth",
+                step=exact_text(STEP),
+                shelf=exact_text(SHELF + FREE),
+            ),
             deep=PIN_DEEP,
             left=box.side - PIN_DEEP,
-            stop="depth stop, and a strip of holes",
+            stop=tr("ways.depth-stop-strip-holes"),
             takes=(Ware(Goods.SHELF_PIN, 4 * box.shelves, (exact_text(PIN),)),),
         )
     deep = min(BITE, inner / 3)
     yield from screwed(
         [meet(side, part, 2) for side in sides for part in (*ends, hook)],
         deep,
-        (
-            "Two at each end of top, bottom and cleat; countersunk.",
-            "Into end grain, for screws of {long}; glue as well.",
-        ),
+        ("ways.two-at-each-end-top-bottom", "ways.into-end-grain-for-screws-glue"),
     )
     yield drill(
         Kind.WALL_HOLE,
@@ -189,40 +195,43 @@ def _machining(
             for x in (inner / 8, inner * 7 / 8)
         ),
         CLEARANCE,
-        "Level, and moved to two studs where there are any; its bevel rises towards the room.",
+        tr("ways.level-moved-two-studs-where-there"),
         head="countersunk",
     )
 
 
 def _figures(box: Box, inner: Fraction, holes: int) -> Iterator[Figure]:
-    width, side = Input("w", "box wide", box.width), Input("s", "side", box.side)
+    width, side = (
+        Input("w", tr("input.box-wide"), box.width),
+        Input("s", tr("input.side"), box.side),
+    )
     yield Figure(
         "aside.inner",
-        "Box top, bottom, cleat",
+        tr("aside.inner.label"),
         inner,
         "max(w − 2 · s, 1)",
         (width, side),
-        "Between the sides.",
+        tr("aside.inner.why"),
     )
     yield Figure(
         "aside.shelf",
-        "Cut each loose shelf",
+        tr("aside.shelf.label"),
         max(inner - PLAY, ZERO),
         "max(i − y, 0)",
-        (Input("i", "between the sides", inner), Input("y", "play", PLAY)),
-        "It has to drop in past the pins.",
+        (Input("i", tr("input.between-the-sides"), inner), Input("y", tr("input.play"), PLAY)),
+        tr("aside.shelf.why"),
     )
     height, free = (
-        Input("h", "box tall", box.height),
-        Input("f", "free above and below", SHELF + FREE),
+        Input("h", tr("input.box-tall"), box.height),
+        Input("f", tr("input.free-above-and-below"), SHELF + FREE),
     )
     yield Figure(
         "aside.holes",
-        "Pin holes, one above another",
+        tr("aside.holes.label"),
         str(holes),
         "max(floor((h − 2 · f) / p) + 1, 0)",
-        (height, free, Input("p", "step", STEP)),
-        "In two columns on each side.",
+        (height, free, Input("p", tr("input.step"), STEP)),
+        tr("aside.holes.why"),
     )
 
 
@@ -230,25 +239,25 @@ def choices(box: Box) -> Section:
     """What a box beside is asked."""
     stands = Field(
         "aside.stands",
-        "box beside",
+        tr("ways.box-beside"),
         (
-            Option("none", "none", "Rails alone."),
+            Option("none", tr("ways.none"), tr("ways.rails-alone")),
             Option(
-                "right",
-                "to the right",
-                "Hooked over a cleat, with loose shelves: for what belongs to the things.",
+                "right", tr("ways.to-the-right"), tr("ways.hooked-over-cleat-with-loose-shelves")
             ),
         ),
     )
     if box.stands == "none":
-        return Section("Box beside", (stands,))
+        return Section(tr("section.box-beside"), (stands,))
     fields = (
-        Field("aside.width", "wide"),
-        Field("aside.height", "tall"),
-        Field("aside.depth", "deep"),
-        Field("aside.side", "side"),
-        Field("aside.apart", "apart"),
-        Field("aside.shelves", "shelves"),
-        Field("aside.load", "load g"),
+        Field("aside.width", tr("ways.wide")),
+        Field("aside.height", tr("ways.tall")),
+        Field("aside.depth", tr("ways.deep")),
+        Field("aside.side", tr("ways.side")),
+        Field("aside.apart", tr("ways.apart")),
+        Field("aside.shelves", tr("ways.shelves")),
+        Field("aside.load", tr("ways.load-g")),
     )
-    return Section("Box beside", (stands, *fields), ("aside.inner", "aside.shelf", "aside.holes"))
+    return Section(
+        tr("section.box-beside"), (stands, *fields), ("aside.inner", "aside.shelf", "aside.holes")
+    )

@@ -15,6 +15,7 @@ from yardcliff.core.things.item import Weight
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
 from yardcliff.core.ways.row_words import FLOOR_CLEAR
+from yardcliff.messages import tr
 
 SHELF = Fraction(18)
 """How thick shelves, top, bottom and cleat are, mm."""
@@ -55,17 +56,17 @@ def lip_figure(box: Box, inner: Fraction, wood: Wood) -> Figure:
     """What pulls at the lip of its cleat."""
     return Figure(
         "aside.lip",
-        "Lip of its cleat bears",
+        tr("aside.lip.label"),
         percent(lip_height(box, wood)),
         "1.5 · (W + F) / (L · t) / s",
         (
-            Input("W", "in the box", f"{newtons(box.load):.1f} N"),
-            Input("F", "somebody leans on it", f"{LEANT_ON} N"),
-            Input("L", "cleat", inner),
-            Input("t", "thick", SHELF),
-            Input("s", "may bear", f"{along_grain(wood):.2f} MPa"),
+            Input("W", tr("input.in-the-box"), f"{newtons(box.load):.1f} N"),
+            Input("F", tr("input.somebody-leans-on-it"), f"{LEANT_ON} N"),
+            Input("L", tr("input.cleat"), inner),
+            Input("t", tr("input.thick"), SHELF),
+            Input("s", tr("input.may-bear"), f"{along_grain(wood):.2f} MPa"),
         ),
-        "Of what it may in shear along its grain.",
+        tr("aside.lip.why"),
     )
 
 
@@ -79,12 +80,12 @@ def lip_findings(box: Box, wood: Wood) -> Iterator[Finding]:
         )
         yield Finding(
             "aside.lip",
-            "Box",
-            "So narrow a cleat may split along its lip.",
-            "of what it may bear",
+            tr("part.box"),
+            tr("aside.lip"),
+            tr("quantity.of-what-it-may-bear"),
             percent(lip_height(box, wood)),
             "100%",
-            fixes=(Fix(f"Box {wide} mm wide", {"aside": {"width": f"{wide} mm"}}),),
+            fixes=(Fix(tr("fix.box-mm-wide", wide=wide), {"aside": {"width": f"{wide} mm"}}),),
         )
 
 
@@ -94,51 +95,59 @@ def findings(box: Box, foot: Fraction, past: Fraction) -> Iterator[Finding]:
         more = exact_text(Fraction(ceil(past)))
         yield Finding(
             "aside.near",
-            "Box",
-            "What hangs beside it reaches into the box.",
-            "apart",
+            tr("part.box"),
+            tr("aside.near"),
+            tr("quantity.apart"),
             box.apart,
             past,
-            fixes=(Fix(f"{more} apart", {"aside": {"apart": more}}),),
+            fixes=(Fix(tr("fix.apart", more=more), {"aside": {"apart": more}}),),
         )
     if foot < FLOOR_CLEAR:
         low = box.height - (FLOOR_CLEAR - foot)
         lower = (
-            (Fix(f"A box {exact_text(low)} tall", {"aside": {"height": exact_text(low)}}),)
+            (
+                Fix(
+                    tr("fix.a-box-tall", low=exact_text(low)),
+                    {"aside": {"height": exact_text(low)}},
+                ),
+            )
             if low >= _least(box)
             else ()
         )
         yield Finding(
             "aside.floor",
-            "Box",
-            "It reaches down to the floor, or nearly.",
-            "above the floor",
+            tr("part.box"),
+            tr("aside.floor"),
+            tr("quantity.above-the-floor"),
             foot,
             FLOOR_CLEAR,
-            fixes=(*lower, Fix("No box", {"aside": {"stands": "none"}})),
+            fixes=(*lower, Fix(tr("fix.no-box"), {"aside": {"stands": "none"}})),
         )
     if box.height < _least(box):
         tall = exact_text(_least(box))
         yield Finding(
             "aside.low",
-            "Box",
-            "Both halves of the cleat and a bottom do not fit in it.",
-            "box tall",
+            tr("part.box"),
+            tr("aside.low"),
+            tr("quantity.box-tall"),
             box.height,
             _least(box),
-            fixes=(Fix(f"A box {tall} tall", {"aside": {"height": tall}}),),
+            fixes=(Fix(tr("fix.a-box-tall", low=tall), {"aside": {"height": tall}}),),
         )
     if box.width < 2 * box.side + 100 or box.depth < 3 * SHELF:
         wide, deep = exact_text(2 * box.side + 300), exact_text(max(box.depth, 10 * SHELF))
         yield Finding(
             "aside.small",
-            "Box",
-            "Nothing goes into so small a box.",
-            "between the sides",
+            tr("part.box"),
+            tr("aside.small"),
+            tr("quantity.between-the-sides"),
             box.width - 2 * box.side,
             Fraction(100),
             fixes=(
-                Fix(f"A box {wide} wide, {deep} deep", {"aside": {"width": wide, "depth": deep}}),
+                Fix(
+                    tr("fix.a-box-wide-deep", wide=wide, deep=deep),
+                    {"aside": {"width": wide, "depth": deep}},
+                ),
             ),
         )
 

@@ -42,6 +42,7 @@ from yardcliff.core.ways.angled_rail_findings import (
 from yardcliff.core.ways.family import Family, Fitness, Hangs, on_hooks, row_for
 from yardcliff.core.ways.ridge_shape import Shape
 from yardcliff.core.ways.shared import Body, assemble, first_row
+from yardcliff.messages import tr
 
 TALLEST = Fraction(260)
 """Of a thing that hangs one above the other within reach, mm."""
@@ -70,17 +71,11 @@ def build(brief: AngledRailBrief, fitted: Fitting, row: Row) -> Rack:
             *magnet(brief, fitted, shape, sides),
             *_glue_findings(brief),
         ),
-        (
-            *stood.cautions,
-            (
-                "Mark TOP on both boards before you drill: they are a pair, and pegs that are"
-                " drilled alike from either end point down."
-            ),
-        ),
+        (*stood.cautions, tr("caution.mark-top-on-both-boards-before")),
         up_at=(middle - aside, middle + aside)[: len(sides)],
         sides=sides,
         outlines=outlines,
-        links=(Link("board", "glue line of the ridge", _opened(brief), "angled.glue"),),
+        links=(Link("board", tr("link.glue-line-of-the-ridge"), _opened(brief), "angled.glue"),),
     )
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
 
@@ -98,17 +93,16 @@ def _opened(brief: AngledRailBrief) -> float:
 def _glue_figure(brief: AngledRailBrief) -> Figure:
     return Figure(
         "angled.glue",
-        "Glue line bears",
+        tr("angled.glue.label"),
         percent(_opened(brief)),
         "6 · F · (w / 2) / (w · T²) / s",
         (
             Input("F", brief.pulled.says, f"{brief.pulled.force:.1f} N"),
-            Input("w", "board, and so much of the line", brief.board.height),
-            Input("T", "thick", brief.board.thickness),
-            Input("s", "may bear", f"{along_grain(brief.board.wood):.2f} MPa"),
+            Input("w", tr("input.board-so-much-line"), brief.board.height),
+            Input("T", tr("input.thick"), brief.board.thickness),
+            Input("s", tr("input.may-bear"), f"{along_grain(brief.board.wood):.2f} MPa"),
         ),
-        "A hand at a peg opens the ridge; a good glue line is as strong as the wood along its"
-        " grain.",
+        tr("angled.glue.why"),
     )
 
 
@@ -118,12 +112,16 @@ def _glue_findings(brief: AngledRailBrief) -> Iterator[Finding]:
         thick = ceil(float(brief.board.thickness) * sqrt(share))
         yield Finding(
             "angled.glue",
-            "Ridge",
-            "With a hand that pulls at a peg the glue line of the ridge may open.",
-            "of what it may bear",
+            tr("part.ridge"),
+            tr("angled.glue"),
+            tr("quantity.of-what-it-may-bear"),
             percent(share),
             "100%",
-            fixes=(Fix(f"Boards {thick} mm thick", {"board": {"thickness": f"{thick} mm"}}),),
+            fixes=(
+                Fix(
+                    tr("fix.boards-mm-thick", thick=thick), {"board": {"thickness": f"{thick} mm"}}
+                ),
+            ),
         )
 
 
@@ -148,68 +146,67 @@ def _machining(
     brief: AngledRailBrief, sides: tuple[Row, ...], length: Fraction
 ) -> Iterator[Operation]:
     if brief.angled.magnet:
-        thick, name = brief.board.thickness, _magnetic(brief)
-        key = name.lower().replace(" ", "-")
+        thick = brief.board.thickness
         yield drill(
             Kind.MAGNET_RECESS,
-            (Place(key, Face.BACK, sides[-1].axes[0] / 2, brief.board.height / 2),),
+            (Place(_magnetic(brief), Face.BACK, sides[-1].axes[0] / 2, brief.board.height / 2),),
             brief.angled.magnet,
-            "Before the boards are joined; glue the magnet to the bottom, not to the rim.",
+            tr("ways.before-boards-joined-glue-magnet-bottom"),
             deep=max(thick - SKIN, ZERO),
             left=SKIN,
-            stop="depth stop",
+            stop=tr("ways.depth-stop"),
             takes=(Ware(Goods.MAGNET, 1, (exact_text(brief.angled.magnet),)),),
-            tool="flat-bottomed bit",
+            tool=tr("ways.flat-bottomed-bit"),
         )
 
 
 def _magnetic(brief: AngledRailBrief) -> str:
-    """The board that takes a magnet: where the row starts higher."""
-    return "Left board" if brief.angled.right == "none" else "Right board"
+    """The key of the board that takes a magnet: where the row starts higher."""
+    return "left-board" if brief.angled.right == "none" else "right-board"
 
 
 def _figures(
     brief: AngledRailBrief, shape: Shape, out: float, sides: tuple[Row, ...]
 ) -> Iterator[Figure]:
     w, rest = (
-        Input("w", "outer face", brief.board.height),
-        Input("r", "at rest, off the face", rounded(out)),
+        Input("w", tr("input.outer-face"), brief.board.height),
+        Input("r", tr("input.at-rest-off-the-face"), rounded(out)),
     )
-    t = Input("t", "half the angle between them", degrees(shape.degrees))
+    t = Input("t", tr("input.half-the-angle-between-them"), degrees(shape.degrees))
     yield Figure(
         "angled.apart",
-        "Side to side",
+        tr("angled.apart.label"),
         rounded(shape.half + 2 * out * cos(shape.t)),
         "w · sin t + 2 · r · cos t",
         (w, rest, t),
-        "Between what hangs on the left and what hangs on the right, from middle to middle.",
+        tr("angled.apart.why"),
     )
     if magnet := brief.angled.magnet:
         yield Figure(
             "angled.magnet",
-            "Magnet",
+            tr("angled.magnet.label"),
             magnet,
-            "given",
+            tr("angled.magnet.formula"),
             (),
-            "What clings to it hangs below the pegs.",
+            tr("angled.magnet.why"),
         )
         low = sides[-1].axes[0]
         yield Figure(
             "angled.magnet.up",
-            "Magnet up",
+            tr("angled.magnet.up.label"),
             low / 2,
             "a / 2",
-            (Input("a", "lowest peg", low),),
-            f"In the {_magnetic(brief).lower()}, half-way from the foot to its lowest peg.",
+            (Input("a", tr("input.lowest-peg"), low),),
+            tr("angled.magnet.up.why", magnetic=tr(f"part.{_magnetic(brief)}").lower()),
         )
     else:
         yield Figure(
             "angled.magnet",
-            "Magnet",
+            tr("angled.magnet.label"),
             "none",
-            "given",
+            tr("angled.magnet.formula"),
             (),
-            "One let in from behind holds small steel things.",
+            tr("angled.magnet.why.one-let-in-from-behind-holds"),
         )
 
 
@@ -253,53 +250,35 @@ def _pegs_for(hangs: Hangs) -> pegs.Peg:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """Short things with a handle, one above the other to both sides."""
     if any(item.across > WIDEST for item in items):
-        return Fitness(1, "So wide that what hangs on both sides meets before the ridge.")
+        return Fitness(1, tr("ways.so-wide-what-hangs-on-both"))
     tallest = max(item.above + item.below for item in items)
     if tallest > TALLEST:
-        return Fitness(
-            int(tallest <= 2 * TALLEST), "So long, few of them hang one above the other."
-        )
-    return on_hooks(
-        items,
-        2,
-        "Short things fan out to both sides of a ridge: many of them on a strip of wall as wide as"
-        " a hand.",
-    )
+        return Fitness(int(tallest <= 2 * TALLEST), tr("ways.so-long-few-them-hang-one"))
+    return on_hooks(items, 2, tr("ways.short-things-fan-out-both-sides"))
 
 
 def choices(brief: AngledRailBrief) -> tuple[Section, ...]:
     """What an angled rail alone is asked."""
     right = Field(
         "angled.right",
-        "on the right",
+        tr("ways.on-the-right"),
         (
             Option(
-                "one fewer",
-                "one fewer, between",
-                "Each peg between two on the left: nothing hangs beside anything.",
+                "one fewer", tr("ways.one-fewer-between"), tr("ways.each-peg-between-two-on-left")
             ),
             Option(
-                "as many",
-                "as many, half higher",
-                "The same count, half a pitch up: the top end is that much longer.",
+                "as many", tr("ways.as-many-half-higher"), tr("ways.same-count-half-pitch-up-top")
             ),
             Option(
-                "opposite",
-                "opposite",
-                "Both boards marked alike: the quickest, with things side by side.",
+                "opposite", tr("ways.opposite"), tr("ways.both-boards-marked-alike-quickest-with")
             ),
-            Option(
-                "none",
-                "none",
-                "Beside a door frame or a corner, where only one side is free; for things that"
-                " differ.",
-            ),
+            Option("none", tr("ways.none"), tr("ways.beside-door-frame-or-corner-where")),
         ),
     )
     asked = (
         right,
         *ridge.fields(brief.angled),
-        Field("angled.magnet", "magnet", figure="angled.magnet"),
+        Field("angled.magnet", tr("ways.magnet"), figure="angled.magnet"),
     )
     figures = (
         *ridge.FIGURES,
@@ -307,13 +286,13 @@ def choices(brief: AngledRailBrief) -> tuple[Section, ...]:
         "angled.glue",
         *(("angled.magnet.up",) if brief.angled.magnet else ()),
     )
-    return (*kit.choices(brief.holder), Section("Ridge", asked, figures))
+    return (*kit.choices(brief.holder), Section(tr("section.ridge"), asked, figures))
 
 
 FAMILY = Family(
     "angled-rail",
-    "Angled rail",
-    "Two boards joined to a ridge up the wall: pegs fan out to both sides.",
+    "ways.angled-rail",
+    "ways.two-boards-joined-ridge-up-wall",
     AngledRailBrief,
     start,
     fitting,

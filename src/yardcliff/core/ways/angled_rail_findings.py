@@ -13,11 +13,12 @@ from yardcliff.core.holders.fitting import Fitting, half
 from yardcliff.core.row.row import HALF, Row
 from yardcliff.core.row.rows import can_stagger
 from yardcliff.core.things.item import Item
-from yardcliff.core.things.thing import UP, Reach, Run, Thing
+from yardcliff.core.things.thing import Reach, Run, Thing
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size, exact_text
 from yardcliff.core.ways.ridge_shape import Ridge, Shape
 from yardcliff.core.ways.shared import ground
+from yardcliff.messages import tr
 
 SKIN = Fraction(2)
 """Of wood before a magnet: thicker, and it does not pull; thinner, and it breaks through, mm."""
@@ -50,7 +51,7 @@ class AngledRailBrief(RackBrief):
     the height of its foot.
     """
 
-    run: ClassVar[Run] = UP
+    run: ClassVar[Run] = Run.UP
 
     family: Literal["angled-rail"] = "angled-rail"
     holder: kit.Holder = pegs.Peg(showing=Fraction(80))
@@ -82,14 +83,14 @@ def half_a_pitch(
     if brief.angled.right in ("one fewer", "as many") and len(sides) > 1 and not can_stagger(row):
         yield Finding(
             "angled.pitch",
-            "Right board",
-            "Only a row with one pitch can be moved by half of it: these hang opposite.",
-            "holders",
+            tr("part.right-board"),
+            tr("angled.pitch"),
+            tr("quantity.holders"),
             str(row.holders),
-            "2 or more, one pitch",
+            tr("quantity.2-or-more-one-pitch"),
             fixes=(
-                Fix("Opposite", {"angled": {"right": "opposite"}}),
-                Fix("None on the right", {"angled": {"right": "none"}}),
+                Fix(tr("fix.opposite"), {"angled": {"right": "opposite"}}),
+                Fix(tr("fix.none-on-the-right"), {"angled": {"right": "none"}}),
             ),
         )
     above = other.length - other.axes[-1]
@@ -98,19 +99,18 @@ def half_a_pitch(
         ends = {"rule": "margin", "left": exact_text(max(row.left, ZERO)), "right": top}
         yield Finding(
             "angled.half",
-            "Right board",
-            "Half a pitch higher, the topmost peg on the right runs off the board or splits its"
-            " end.",
-            "to the top",
+            tr("part.right-board"),
+            tr("angled.half"),
+            tr("quantity.to-the-top"),
             above,
             fitted.end_distance,
             fixes=(
                 *(
-                    (Fix("One fewer on the right", {"angled": {"right": "one fewer"}}),)
+                    (Fix(tr("fix.one-fewer-on-the-right"), {"angled": {"right": "one fewer"}}),)
                     if row.count > 1
                     else ()
                 ),
-                Fix(f"{top} at the top", {"row": {"follows": "length", "ends": ends}}),
+                Fix(tr("fix.at-the-top", top=top), {"row": {"follows": "length", "ends": ends}}),
             ),
         )
 
@@ -131,19 +131,19 @@ def meet(
     many = sum(row.holders for row in sides)
     yield Finding(
         "angled.meet",
-        "Both sides",
-        "What hangs on the left and what hangs on the right meet before the ridge.",
-        "side to side",
+        tr("part.both-sides"),
+        tr("angled.meet"),
+        tr("quantity.side-to-side"),
         2 * aside,
         need,
         fixes=(
             *(
-                (Fix(f"Pegs {exact_text(showing)} long", {"holder": change}),)
+                (Fix(tr("fix.pegs-long", showing=exact_text(showing)), {"holder": change}),)
                 if showing <= LONGEST
                 else ()
             ),
             Fix(
-                f"All {many} on the left",
+                tr("fix.all-on-the-left", many=many),
                 {
                     "angled": {"right": "none"},
                     "row": {"count": many, "follows": "length", "pins": []},
@@ -184,21 +184,21 @@ def magnet(
     magnet = brief.angled.magnet
     if magnet is None:
         return
-    none = Fix("No magnet", {"angled": {"magnet": None}})
+    none = Fix(tr("fix.no-magnet"), {"angled": {"magnet": None}})
     # Half-way from the foot to the lowest peg, which is nearer than the foot by its own half.
     beside_it = min(sides[-1].axes[0] / 2 - fitted.glyph.height / 2, shape.inner / 2) - magnet / 2
     if beside_it < AROUND:
         small = (magnet - 2 * (AROUND - beside_it)) // 1
         smaller = (
-            (Fix(f"A magnet of {small} mm", {"angled": {"magnet": f"{small} mm"}}),)
+            (Fix(tr("fix.a-magnet-of-mm", small=small), {"angled": {"magnet": f"{small} mm"}}),)
             if small >= 5
             else ()
         )
         yield Finding(
             "angled.magnet",
-            "Magnet",
-            "Its recess runs too near a peg, the foot or an edge.",
-            "wood around it",
+            tr("part.magnet"),
+            tr("angled.magnet"),
+            tr("quantity.wood-around-it"),
             beside_it,
             AROUND,
             fixes=(*smaller, none),
@@ -207,9 +207,9 @@ def magnet(
     elif brief.board.thickness < 2 * SKIN:
         yield Finding(
             "angled.magnet",
-            "Magnet",
-            "The board is too thin to take one behind its skin.",
-            "board",
+            tr("part.magnet"),
+            tr("angled.magnet.board-too-thin-take-one-behind"),
+            tr("quantity.board"),
             brief.board.thickness,
             2 * SKIN,
             fixes=(none,),

@@ -22,7 +22,7 @@ from yardcliff.core.row.rows import Standing
 from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.things.item import Item
 from yardcliff.core.things.look import slid
-from yardcliff.core.things.thing import UP, Reach, Run, Thing
+from yardcliff.core.things.thing import Reach, Run, Thing
 from yardcliff.core.units.angles import degrees
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size, TapeName, exact_text
@@ -30,6 +30,7 @@ from yardcliff.core.ways import uprights
 from yardcliff.core.ways.family import Family, Fitness, Hangs, row_for
 from yardcliff.core.ways.joinery import BITE, meet, screwed
 from yardcliff.core.ways.shared import Body, assemble, first_row
+from yardcliff.messages import tr
 
 TOOTH = Fraction(20)
 """Least wood between the mouths of two slots, mm: rule of thumb."""
@@ -50,7 +51,7 @@ class CheeksBrief(RackBrief):
     the shortest thing.
     """
 
-    run: ClassVar[Run] = UP
+    run: ClassVar[Run] = Run.UP
 
     family: Literal["slotted-cheeks"] = "slotted-cheeks"
     slot: slots.Slot = slots.Slot()
@@ -76,7 +77,7 @@ def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
     board, slat, items = brief.board, brief.slat, tuple(brief.kinds.values())
     between = uprights.gap(brief.between, items, board.thickness)
     stood = uprights.stand(
-        ("Left cheek", "Right cheek"),
+        ("left-cheek", "right-cheek"),
         brief.hung,
         row,
         board.thickness,
@@ -88,7 +89,7 @@ def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
     slats = tuple(
         Part(
             f"slat-{k + 1}",
-            f"Slat {k + 1}",
+            tr("part.slat", number=k + 1),
             board.thickness,
             y,
             ZERO,
@@ -110,25 +111,17 @@ def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
             *screwed(
                 [meet(cheek, part, 2) for cheek in stood.parts for part in slats],
                 deep,
-                (
-                    "Two at each slat's end, a quarter of its width from its edges; countersunk.",
-                    "Into end grain, for screws of {long}; glue as well.",
-                ),
+                ("ways.two-at-each-slats-end-quarter", "ways.into-end-grain-for-screws-glue"),
             ),
         ),
         (*uprights.figures(brief.between, items, board.thickness), *_figures(brief, row, items)),
         (
             *uprights.falls(
-                items, between, board.thickness, Fix("A rail instead", {"family": "rail"})
+                items, between, board.thickness, Fix(tr("fix.a-rail-instead"), {"family": "rail"})
             ),
             *_findings(brief, fitted, row),
         ),
-        (
-            (
-                "Mark and cut the cheeks as one: screw them together through the waste, TOP written"
-                " on both."
-            ),
-        ),
+        (tr("caution.mark-cut-cheeks-as-one-screw"),),
         up_at=(stood.middle,),
         looks={
             kind: slid(item, brief.slot.angle, brief.slot.depth)
@@ -140,24 +133,24 @@ def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
 
 def _figures(brief: CheeksBrief, row: Row, items: tuple[Item, ...]) -> Iterator[Figure]:
     slot = brief.slot
-    t = Input("t", "angle above the horizontal", degrees(slot.angle))
+    t = Input("t", tr("input.angle-above-the-horizontal"), degrees(slot.angle))
     yield Figure(
         "slot.between",
-        "Between boards",
+        tr("slot.between.label"),
         rounded(float(row.air) * cos(radians(slot.angle))),
         "c · cos t",
-        (Input("c", "air along the edge", row.air), t),
-        "Square to the boards: what a hand and the finish have.",
+        (Input("c", tr("input.air-along-the-edge"), row.air), t),
+        tr("slot.between.why"),
     )
     wide = slots.width(slot, items)[0]
     mouth = rounded(float(wide) / cos(radians(slot.angle)))
     yield Figure(
         "slot.tooth",
-        "Wood between slots",
+        tr("slot.tooth.label"),
         row.tightest - mouth,
         "p − m",
-        (Input("p", "slot to slot", row.tightest), Input("m", "mouth", mouth)),
-        "Along the edge: less breaks off.",
+        (Input("p", tr("input.slot-to-slot"), row.tightest), Input("m", tr("input.mouth"), mouth)),
+        tr("slot.tooth.why"),
     )
 
 
@@ -167,12 +160,12 @@ def _findings(brief: CheeksBrief, fitted: Fitting, row: Row) -> Iterator[Finding
         gap = exact_text(TOOTH)
         yield Finding(
             "slot.tooth",
-            "Cheek",
-            "So little wood between two slots breaks off.",
-            "wood between",
+            tr("part.cheek"),
+            tr("slot.tooth"),
+            tr("quantity.wood-between"),
             tooth,
             TOOTH,
-            fixes=(Fix(f"Keep {gap} between slots", {"row": {"fixture_gap": gap}}),),
+            fixes=(Fix(tr("fix.keep-between-slots", gap=gap), {"row": {"fixture_gap": gap}}),),
             left=tooth > 0,
         )
     behind = brief.board.height - slots.reach_in(brief.slot, fitted.bores[0].bit)
@@ -180,12 +173,12 @@ def _findings(brief: CheeksBrief, fitted: Fitting, row: Row) -> Iterator[Finding
         thin = exact_text(behind)
         yield Finding(
             "cheek.slat",
-            "Slat",
-            "The slots reach in as far as the slats: what slides in hits them.",
-            "behind the slots",
+            tr("part.slat-2"),
+            tr("cheek.slat"),
+            tr("quantity.behind-the-slots"),
             behind,
             brief.slat.thickness,
-            fixes=(Fix(f"Slats {thin} thick", {"slat": {"thickness": thin}}),),
+            fixes=(Fix(tr("fix.slats-thick", thin=thin), {"slat": {"thickness": thin}}),),
         )
 
 
@@ -213,35 +206,33 @@ def start(hangs: Hangs, tape: TapeName) -> CheeksBrief:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """Boards, measured where the slot takes them."""
     if any(item.held is None or item.shape != "board" for item in items):
-        return Fitness(0, "Nothing flat to slide in by its edge.")
+        return Fitness(0, tr("ways.nothing-flat-slide-in-by-its"))
     if any(item.front > THIN for item in items):
-        return Fitness(1, "So thick that few find room above one another.")
+        return Fitness(1, tr("ways.so-thick-few-find-room-above"))
     if all(item.grip == "edge" for item in items):
-        return Fitness(
-            3, "Boards slide into slots by their edge and lean back: on hooks they would swing."
-        )
-    return Fitness(2, "Flat things slide in by their edge, one above the other, and hide no wall.")
+        return Fitness(3, tr("ways.boards-slide-into-slots-by-their"))
+    return Fitness(2, tr("ways.flat-things-slide-in-by-their"))
 
 
 def choices(_: CheeksBrief) -> tuple[Section, ...]:
     """What slotted cheeks alone are asked."""
     return (
         Section(
-            "Slots",
+            tr("section.slots"),
             (
-                Field("slot.held", "held at", figure="held"),
-                Field("slot.play", "play"),
-                Field("slot.angle", "angle °"),
-                Field("slot.depth", "deep"),
+                Field("slot.held", tr("ways.held-at"), figure="held"),
+                Field("slot.play", tr("ways.play")),
+                Field("slot.angle", tr("ways.angle")),
+                Field("slot.depth", tr("ways.deep")),
             ),
             ("slot.width", "slot.mouth", "slot.web", "slot.between", "slot.tooth"),
         ),
         Section(
-            "Slats",
+            tr("section.slats"),
             (
-                Field("between", "between", figure="up.between"),
-                Field("slat.width", "slat"),
-                Field("slat.thickness", "thick"),
+                Field("between", tr("ways.between"), figure="up.between"),
+                Field("slat.width", tr("ways.slat")),
+                Field("slat.thickness", tr("ways.thick-2")),
             ),
             ("overall", "up.past"),
         ),
@@ -250,8 +241,8 @@ def choices(_: CheeksBrief) -> tuple[Section, ...]:
 
 FAMILY = Family(
     "slotted-cheeks",
-    "Slotted cheeks",
-    "Two side boards with slanted slots that flat things slide into.",
+    "ways.slotted-cheeks",
+    "ways.two-side-boards-with-slanted-slots",
     CheeksBrief,
     start,
     fitting,

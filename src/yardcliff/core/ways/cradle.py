@@ -14,6 +14,7 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import TapeName
 from yardcliff.core.ways.family import Family, Fitness, Hangs, row_for
 from yardcliff.core.ways.shared import Body, assemble, boards, ground, stand_rows
+from yardcliff.messages import tr
 
 HEAD = Fraction(40)
 """A neck with less than this above it has no head to hang by, mm."""
@@ -35,7 +36,7 @@ def build(brief: CradleBrief, fitted: Fitting, first: Row) -> Rack:
     """A back plate with a cradle for each thing, or several plates below one another."""
     least = fitted.tall + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
     standing = stand_rows(brief, fitted, first, least)
-    parts, marked = boards(brief, standing, first.length, brief.board.height / 2, "Back plate")
+    parts, marked = boards(brief, standing, first.length, brief.board.height / 2, "back-plate")
     return assemble(brief, fitted, standing, least, Body("cradle", parts, marked))
 
 
@@ -48,36 +49,34 @@ def start(hangs: Hangs, tape: TapeName) -> CradleBrief:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """A neck with a head above it."""
     if all(item.grip == "neck" and item.above >= HEAD for item in items):
-        return Fitness(
-            3,
-            "The neck stands between two arms and the head rests on them: no strain, nothing to"
-            " unhook.",
-        )
-    return Fitness(0, "Nothing with a head above its neck.")
+        return Fitness(3, tr("ways.neck-stands-between-two-arms-head"))
+    return Fitness(0, tr("ways.nothing-with-head-above-its-neck"))
 
 
 def choices(_: CradleBrief) -> tuple[Section, ...]:
     """What a cradle alone is asked."""
     fields = (
-        Field("cradle.diameter", "arm"),
-        Field("cradle.held", "neck", figure="held"),
-        Field("cradle.play", "play"),
-        Field("cradle.tilt", "tilt °"),
-        Field("cradle.depth", "let in"),
-        Field("cradle.showing", "out", figure="cradle.out"),
-        Field("cradle.scoop", "scoop"),
+        Field("cradle.diameter", tr("ways.arm")),
+        Field("cradle.held", tr("ways.neck"), figure="held"),
+        Field("cradle.play", tr("ways.play")),
+        Field("cradle.tilt", tr("ways.tilt")),
+        Field("cradle.depth", tr("ways.let-in")),
+        Field("cradle.showing", tr("ways.out"), figure="cradle.out"),
+        Field("cradle.scoop", tr("ways.scoop")),
     )
     return (
         Section(
-            "Arms", fields, ("cradle.opening", "cradle.apart", "peg.web", "peg.cut", "peg.stress")
+            tr("section.arms"),
+            fields,
+            ("cradle.opening", "cradle.apart", "peg.web", "peg.cut", "peg.stress"),
         ),
     )
 
 
 FAMILY = Family(
     "cradle",
-    "Cradle",
-    "Two arms let into a back plate, for instruments that hang by the head.",
+    "ways.cradle",
+    "ways.two-arms-let-into-back-plate",
     CradleBrief,
     start,
     fitting,

@@ -5,7 +5,7 @@ suits.
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from math import ceil
-from typing import Any, Generic, Literal, TypeVar, get_args
+from typing import Any, Generic, Literal, TypeVar
 
 from yardcliff.core.brief.choices import Section
 from yardcliff.core.brief.rack_brief import MAIN, Board, RackBrief
@@ -19,12 +19,12 @@ from yardcliff.core.things.item import Grip, Item
 from yardcliff.core.things.listing import Listed
 from yardcliff.core.units.length import TapeName
 from yardcliff.data import table, values
+from yardcliff.messages import tr
 
 B = TypeVar("B", bound=RackBrief)
 Hangs = Sequence[tuple[Listed, int]]
 """So many of each listed thing; the first is the main one."""
-Word = Literal["not really", "at a pinch", "suits", "made for it"]
-_WORDS: tuple[Word, ...] = get_args(Word)
+_WORDS = ("ways.not-really", "ways.at-a-pinch", "ways.suits", "ways.made-for-it")
 HANGING: tuple[Grip, ...] = ("loop", "handle", "rim", "hole", "pair")
 """Grips that stay on a hook or a peg."""
 Rows = Literal["one", "two", "several", "boards"]
@@ -40,9 +40,9 @@ class Fitness:
     why: str
 
     @property
-    def word(self) -> Word:
+    def word(self) -> str:
         """The score as it is said."""
-        return _WORDS[self.score]
+        return tr(_WORDS[self.score])
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,9 +50,9 @@ class Family(Generic[B]):
     """One way of building: the holder fitted to its ground gives the row, and with both the rack is
     built.
 
-    `choices` are those that it alone has, as they stand for a brief. It may have one row, or a
-    second one with things of its own, or several, or several on one board or a board each as the
-    user likes.
+    `name` and `says` are keys of messages; `choices` are those that it alone has, as they stand for
+    a brief. It may have one row, or a second one with things of its own, or several, or several on
+    one board or a board each as the user likes.
     """
 
     key: str
@@ -79,7 +79,7 @@ def on_hooks(items: Sequence[Item], score: int, why: str) -> Fitness:
     return (
         Fitness(score, why)
         if of_grips(items, HANGING, "", "").score == 3
-        else Fitness(1, "Only things with a loop or a handle stay on a hook.")
+        else Fitness(1, tr("ways.only-things-with-loop-or-handle"))
     )
 
 

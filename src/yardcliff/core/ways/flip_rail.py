@@ -22,6 +22,7 @@ from yardcliff.core.units.length import TapeName
 from yardcliff.core.ways.family import Family, Fitness, Hangs, on_hooks, row_for
 from yardcliff.core.ways.joinery import meet, screwed
 from yardcliff.core.ways.shared import Body, assemble, boards, ground, stand_rows
+from yardcliff.messages import tr
 
 ZERO = Fraction(0)
 
@@ -65,7 +66,7 @@ def build(brief: FlipRailBrief, fitted: Fitting, first: Row) -> Rack:
     least = fitted.tall + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
     standing = stand_rows(brief, fitted, first, least)
     parts, marked = boards(
-        brief, standing, first.length, _line(brief), "Backer" if rod else "Board"
+        brief, standing, first.length, _line(brief), "backer" if rod else "board"
     )
     if not rod:
         return assemble(brief, fitted, standing, least, Body("flip-rail", parts, marked))
@@ -88,12 +89,7 @@ def build(brief: FlipRailBrief, fitted: Fitting, first: Row) -> Rack:
             [one.row.length for one in standing],
         ),
         tuple(_figures(brief, first, [part for part in spacers if part.y == spacers[0].y])),
-        cautions=(
-            (
-                "Put the whole stack on its rod before you glue: every finger has to swing, and the"
-                " row has to be as long as the backer."
-            ),
-        ),
+        cautions=(tr("caution.put-whole-stack-on-its-rod"),),
     )
     return assemble(brief, fitted, standing, least, body)
 
@@ -111,7 +107,7 @@ def _spacers(brief: FlipRailBrief, standing: Standing, before: int) -> Iterator[
     for k, (start, end) in enumerate(gaps, before + 1):
         yield Part(
             f"spacer-{k}",
-            f"Spacer {k}",
+            tr("part.spacer-2", number=k),
             start,
             brief.hung - standing.down - below,
             brief.board.thickness,
@@ -140,9 +136,12 @@ def _machining(
             Kind.ROD_HOLE,
             (Place(part.key, Face.LEFT, below, off) for part in spacers),
             bit,
-            f"{float(below):.1f} mm above the lower end and {float(off):.1f} mm from the back, all"
-            " against one stop.",
-            stop="through, on scrap",
+            tr(
+                "ways.mm-above-lower-end-mm-from",
+                below=f"{float(below):.1f}",
+                off=f"{float(off):.1f}",
+            ),
+            stop=tr("ways.through-on-scrap"),
         ),
         *screwed(
             [
@@ -151,8 +150,8 @@ def _machining(
             ],
             bite,
             (
-                "Two behind each spacer, clear of the rod.",
-                "Through the backer's holes, the spacers clamped in their places.",
+                "ways.two-behind-each-spacer-clear-rod",
+                "ways.through-backers-holes-spacers-clamped-in",
             ),
         ),
     )
@@ -182,35 +181,35 @@ def _figures(brief: FlipRailBrief, row: Row, spacers: list[Part]) -> Iterator[Fi
     bits, width, n = fingers.hardware(brief.rod.size), brief.flip.width, row.holders
     wide = sum((part.length for part in spacers), ZERO)
     count, w, k = (
-        Input("n", "fingers", str(n)),
-        Input("w", "finger wide", width),
-        Input("k", "washer", bits.washer),
+        Input("n", tr("input.fingers"), str(n)),
+        Input("w", tr("input.finger-wide"), width),
+        Input("k", tr("input.washer"), bits.washer),
     )
     yield Figure(
         "finger.stack",
-        "Stack",
+        tr("finger.stack.label"),
         n * width + wide + 2 * n * bits.washer,
         "n · w + s + 2 · n · k",
-        (count, w, Input("s", "spacers together", wide), k),
-        "Fingers, spacers and a washer on each side of every finger: as long as the backer.",
+        (count, w, Input("s", tr("input.spacers-together"), wide), k),
+        tr("finger.stack.why"),
     )
     yield Figure(
         "finger.rod",
-        "Rod",
+        tr("finger.rod.label"),
         row.length - 2 * fingers.SUNK,
         "L − 2 · s",
-        (Input("L", "length", row.length), Input("s", "sunk", fingers.SUNK)),
-        "Cut it to this; the nuts turn on its ends, in their recesses.",
+        (Input("L", tr("input.length"), row.length), Input("s", tr("input.sunk"), fingers.SUNK)),
+        tr("finger.rod.why"),
     )
     if n > 1 and not row.airy and not row.uneven:
         between = row.pitch - width - 2 * bits.washer
         yield Figure(
             "finger.between",
-            "Spacers wide",
+            tr("finger.between.label"),
             between,
             "p − w − 2 · k",
-            (Input("p", "pitch", row.pitch), w, k),
-            "Between two fingers; the end ones take what is left.",
+            (Input("p", tr("input.pitch"), row.pitch), w, k),
+            tr("finger.between.why"),
         )
 
 
@@ -237,12 +236,8 @@ def start(hangs: Hangs, tape: TapeName) -> FlipRailBrief:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """What hangs on a peg now and then: in a passage, a folded peg catches nobody."""
     if any(item.weight_g > 5000 for item in items):
-        return Fitness(1, "So heavy that a folding peg is the wrong place for it.")
-    return on_hooks(
-        items,
-        2,
-        "Folded away when nothing hangs there: a flush board in a passage catches no sleeve.",
-    )
+        return Fitness(1, tr("ways.so-heavy-folding-peg-wrong-place"))
+    return on_hooks(items, 2, tr("ways.folded-away-when-nothing-hangs-there"))
 
 
 def choices(brief: FlipRailBrief) -> tuple[Section, ...]:
@@ -250,22 +245,20 @@ def choices(brief: FlipRailBrief) -> tuple[Section, ...]:
     rod = brief.turns == "rod"
     turns = Field(
         "turns",
-        "turn on",
+        tr("ways.turn-on"),
         (
             Option(
-                "pin", "a pin each, in grooves", "One board, routed: flat, and each peg by itself."
+                "pin", tr("ways.a-pin-each-in-grooves"), tr("ways.one-board-routed-flat-each-peg")
             ),
             Option(
-                "rod",
-                "one threaded rod",
-                "Cut from strips, no router: fingers and spacers on a backer that is not seen.",
+                "rod", tr("ways.one-threaded-rod"), tr("ways.cut-from-strips-no-router-fingers")
             ),
         ),
     )
     shape = (
-        Field("flip.length", "finger"),
-        Field("flip.width", "wide"),
-        Field("flip.tilt", "tilt °"),
+        Field("flip.length", tr("ways.finger")),
+        Field("flip.width", tr("ways.wide")),
+        Field("flip.tilt", tr("ways.tilt")),
     )
     if not rod:
         figures = (
@@ -278,17 +271,17 @@ def choices(brief: FlipRailBrief) -> tuple[Section, ...]:
             "flip.seat",
         )
         pin = (
-            Field("flip.thickness", "thick"),
-            Field("flip.play", "play"),
-            Field("flip.pin", "pin"),
+            Field("flip.thickness", tr("ways.thick-2")),
+            Field("flip.play", tr("ways.play")),
+            Field("flip.pin", tr("ways.pin")),
         )
-        return (Section("Fingers", (turns, *shape, *pin), figures),)
+        return (Section(tr("section.fingers"), (turns, *shape, *pin), figures),)
     sizes = tuple(Option(size, size) for size in get_args(Thread))
     threaded = (
-        Field("rod.thickness", "thick"),
-        Field("rod.size", "rod", sizes),
-        Field("rod.gap", "gap behind"),
-        Field("rod.grip", "grip"),
+        Field("rod.thickness", tr("ways.thick-2")),
+        Field("rod.size", tr("ways.rod"), sizes),
+        Field("rod.gap", tr("ways.gap-behind")),
+        Field("rod.grip", tr("ways.grip")),
     )
     parts = (
         "flip.out",
@@ -304,13 +297,13 @@ def choices(brief: FlipRailBrief) -> tuple[Section, ...]:
         "flip.stress",
         "flip.seat",
     )
-    return (Section("Fingers", (turns, *shape, *threaded), parts),)
+    return (Section(tr("section.fingers"), (turns, *shape, *threaded), parts),)
 
 
 FAMILY = Family(
     "flip-rail",
-    "Flip rail",
-    "Pegs that fold up flush: into grooves, or between spacers on a rod.",
+    "ways.flip-rail",
+    "ways.pegs-fold-up-flush-into-grooves",
     FlipRailBrief,
     start,
     fitting,

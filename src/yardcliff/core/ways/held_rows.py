@@ -6,8 +6,8 @@ from dataclasses import replace
 from typing import Annotated, Any
 
 from pydantic import BeforeValidator, Field
-from pydantic_core import PydanticCustomError
 
+from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.brief.rack_brief import RackBrief
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
@@ -19,11 +19,7 @@ from yardcliff.core.strength.force import hardest
 def _number(value: Any) -> str:
     text = str(value)
     if text not in map(str, range(2, MOST_ROWS + 1)):
-        raise PydanticCustomError(
-            "row",
-            "“{text}” is no row below the first: 2 to {most} are.",
-            {"text": text[:40], "most": MOST_ROWS},
-        )
+        raise cannot_read("row", "ways.no-row-below-first-2", text=text[:40], most=MOST_ROWS)
     return text
 
 

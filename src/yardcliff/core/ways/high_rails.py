@@ -29,6 +29,7 @@ from yardcliff.core.ways.high_rails_figures import ZERO, HighRailsBrief, beside,
 from yardcliff.core.ways.row_words import FLOOR_CLEAR
 from yardcliff.core.ways.shared import Body, assemble, ground
 from yardcliff.data import values
+from yardcliff.messages import tr
 
 FOOT_ROOM = Fraction(100)
 """Under the lowest thing at first, so that a wheel rolls up to its hook, mm."""
@@ -60,7 +61,7 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
     rails = [
         Part(
             "rail-1",
-            "Rail 1",
+            tr("part.rail-1"),
             ZERO,
             bottom,
             ZERO,
@@ -76,7 +77,7 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
             replace(
                 rails[0],
                 key="rail-2",
-                name="Rail 2",
+                name=tr("ways.rail-2"),
                 x=shift,
                 y=bottom - high.drop,
                 length=lower.length,
@@ -98,16 +99,13 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
         (*figures(brief, row, lower, over), *box.figures),
         (*findings(brief, lower), *_longer_up(brief, fitted, row, lower), *box.findings),
         cautions=(
-            (
-                "Heavy things overhead: every rail into studs or solid masonry, never into the"
-                " board alone."
-            ),
-            "Lift with the legs and keep the path clear; what is heavy hangs on the lower rail.",
+            tr("caution.heavy-things-overhead-every-rail-into"),
+            tr("caution.lift-with-legs-keep-path-clear"),
             *box.cautions,
         ),
         shifts=(ZERO, shift)[: len(rails)],
         links=box.links,
-        row_fixes={1: (Fix("No lower rail", {"high": {"lower": "none"}}),)},
+        row_fixes={1: (Fix(tr("fix.no-lower-rail"), {"high": {"lower": "none"}}),)},
     )
     return assemble(brief, fitted, tuple(standing), ZERO, body)
 
@@ -170,12 +168,12 @@ def _longer_up(
         patch = {"row": {"order": above}, "rows": {"own": [{}, {"order": under[:MAX_COUNT]}]}}
         yield Finding(
             "high.order",
-            "Lower rail",
-            "The longer things reach the floor there, and would not from the upper rail.",
-            "above the floor",
+            tr("part.lower-rail"),
+            tr("high.order"),
+            tr("quantity.above-the-floor"),
             now,
             FLOOR_CLEAR,
-            fixes=(Fix("The longer things on the upper rail", patch),),
+            fixes=(Fix(tr("fix.longer-things-on-upper-rail"), patch),),
         )
 
 
@@ -211,53 +209,45 @@ def start(hangs: Hangs, tape: TapeName) -> HighRailsBrief:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """Long and heavy things with a loop or a wheel at one end."""
     if any(item.shape not in BY_ONE_END or item.below < LONG for item in items):
-        return Fitness(0, "Neither so long nor so heavy that it wants two rails on studs.")
+        return Fitness(0, tr("ways.neither-so-long-nor-so-heavy"))
     if any(item.weight_g < HEAVY for item in items):
-        return Fitness(1, "So light that one rail does.")
-    return Fitness(
-        3,
-        "Hung by one end at two heights, wide parts pass one another: half the wall, and the floor"
-        " is free.",
-    )
+        return Fitness(1, tr("ways.so-light-that-one-rail-does"))
+    return Fitness(3, tr("ways.hung-by-one-end-at-two"))
 
 
 def choices(brief: HighRailsBrief) -> tuple[Section, ...]:
     """What high rails alone are asked."""
     lower = Field(
         "high.lower",
-        "lower rail",
+        tr("ways.lower-rail"),
         (
-            Option("as many", "as many", "Two equal rails with the same marks."),
-            Option("one fewer", "one fewer", "An odd number, the odd one on the upper rail."),
-            Option(
-                "one more",
-                "one more",
-                "An odd number, the odd one on the lower rail, which is longer.",
-            ),
-            Option("none", "none", "One rail: every neighbour needs its whole width."),
+            Option("as many", tr("ways.as-many"), tr("ways.two-equal-rails-with-same-marks")),
+            Option("one fewer", tr("ways.one-fewer"), tr("ways.odd-number-odd-one-on-upper")),
+            Option("one more", tr("ways.one-more"), tr("ways.odd-number-odd-one-on-lower")),
+            Option("none", tr("ways.none"), tr("ways.one-rail-every-neighbour-needs-its")),
         ),
     )
     fields = (
         lower,
-        Field("high.drop", "lower by"),
-        Field("high.wide", "wide part"),
-        Field("high.narrow", "else wide"),
-        Field("high.ceiling", "ceiling"),
-        Field("high.lift", "to lift off"),
+        Field("high.drop", tr("ways.lower-by")),
+        Field("high.wide", tr("ways.wide-part")),
+        Field("high.narrow", tr("ways.else-wide")),
+        Field("high.ceiling", tr("ways.ceiling")),
+        Field("high.lift", tr("ways.to-lift-off")),
     )
     lower_too = brief.high.lower != "none" and (
         brief.row.count > 1 or brief.high.lower == "as many"
     )
     both = ("high.beside", "high.least") if lower_too else ()
     wall = ("overall",) if lower_too or brief.aside.stands != "none" else ()
-    heights = Section("Two heights", fields, (*wall, *both, "high.rule", "high.head"))
+    heights = Section(tr("section.two-heights"), fields, (*wall, *both, "high.rule", "high.head"))
     return (*kit.choices(brief.holder), heights, accessory_box.choices(brief.aside))
 
 
 FAMILY = Family(
     "high-rails",
-    "High rails",
-    "Two heavy rails with big hooks, half a pitch apart, for long things.",
+    "ways.high-rails",
+    "ways.two-heavy-rails-with-big-hooks",
     HighRailsBrief,
     start,
     fitting,

@@ -13,6 +13,7 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
 from yardcliff.core.ways.accessory_box_findings import Box
+from yardcliff.messages import tr
 
 RULE = Fraction(450)
 """What a bicycle takes of a wall, two heights counted, mm: rule of thumb."""
@@ -63,64 +64,63 @@ def figures(brief: HighRailsBrief, row: Row, lower: Row | None, over: Fraction) 
     """The height of either rail, and what is between."""
     high = brief.high
     things = row.count + (lower.count if lower else 0)
-    many = Input("m", "things", str(things))
+    many = Input("m", tr("input.things"), str(things))
     if lower or brief.aside.stands != "none":
         wide = brief.aside.apart + brief.aside.width if brief.aside.stands != "none" else ZERO
         yield Figure(
             "overall",
-            "Wall, measured",
+            tr("overall.label"),
             row.length + over + wide,
             "L + v + b",
             (
-                Input("L", "a rail", row.length),
-                Input("v", "lower one over", over),
-                Input("b", "box and room beside it", wide),
+                Input("L", tr("input.a-rail"), row.length),
+                Input("v", tr("input.lower-one-over"), over),
+                Input("b", tr("input.box-and-room-beside-it"), wide),
             ),
-            "The lower rail hangs half a pitch over; a box beside counts too.",
+            tr("overall.why"),
         )
     if lower:
         yield Figure(
             "high.beside",
-            "From one to the next",
+            tr("high.beside.label"),
             row.pitch / 2,
             "p / 2",
-            (Input("p", "pitch", row.pitch),),
-            "From a hook above to the next one below.",
+            (Input("p", tr("input.pitch"), row.pitch),),
+            tr("high.beside.why"),
         )
         widest = _widest(brief)
         yield Figure(
             "high.least",
-            "At least",
+            tr("high.least.label"),
             beside(brief),
             "(w + min(n, w)) / 2 + c",
             (
-                Input("w", "widest", widest),
-                Input("n", "narrow", high.narrow),
-                Input("c", "air", brief.row.air),
+                Input("w", tr("input.widest"), widest),
+                Input("n", tr("input.narrow"), high.narrow),
+                Input("c", tr("input.air"), brief.row.air),
             ),
-            "A wide part and a narrow one side by side: the wide ones pass above and below one"
-            " another.",
+            tr("high.least.why"),
         )
     yield Figure(
         "high.rule",
-        "Wall, by rule",
+        tr("high.rule.label"),
         things * RULE,
         "m · r",
-        (many, Input("r", "each, in two heights", RULE)),
-        "A rule of thumb for bicycles. The measured figure is the one to saw by.",
+        (many, Input("r", tr("input.each-in-two-heights"), RULE)),
+        tr("high.rule.why"),
     )
     top = max(item.above for item in brief.kinds.values())
     yield Figure(
         "high.head",
-        "To the ceiling",
+        tr("high.head.label"),
         high.ceiling - brief.hung - top,
         "C − h − a",
         (
-            Input("C", "ceiling", high.ceiling),
-            Input("h", "upper hooks", brief.hung),
-            Input("a", "above the hook", top),
+            Input("C", tr("input.ceiling"), high.ceiling),
+            Input("h", tr("input.upper-hooks"), brief.hung),
+            Input("a", tr("input.above-the-hook"), top),
         ),
-        "What is left to lift a thing off its hook.",
+        tr("high.head.why"),
     )
 
 
@@ -133,31 +133,31 @@ def findings(brief: HighRailsBrief, lower: Row | None) -> Iterator[Finding]:
         least = exact_text(high.ceiling + high.lift - room)
         yield Finding(
             "high.ceiling",
-            "Upper rail",
-            "Nothing can be lifted off the upper hooks under the ceiling.",
-            "to the ceiling",
+            tr("part.upper-rail"),
+            tr("high.ceiling"),
+            tr("quantity.to-the-ceiling"),
             room,
             high.lift,
             fixes=(
                 *(
-                    (Fix(f"Hang at {exact_text(down)}", {"hung": exact_text(down)}),)
+                    (Fix(tr("fix.hang-at", height=exact_text(down)), {"hung": exact_text(down)}),)
                     if down > 0
                     else ()
                 ),
                 *_on_one_rail(brief, lower, down),
             )
-            or (Fix(f"The ceiling is at {least}", {"high": {"ceiling": least}}),),
+            or (Fix(tr("fix.the-ceiling-is-at", least=least), {"high": {"ceiling": least}}),),
         )
     if lower and high.drop < max(high.wide, brief.board.height):
         more = exact_text(max(high.wide, brief.board.height))
         yield Finding(
             "high.drop",
-            "Lower rail",
-            "So little lower, the wide parts meet instead of passing, or the rails do.",
-            "below the upper hooks",
+            tr("part.lower-rail"),
+            tr("high.drop"),
+            tr("quantity.below-the-upper-hooks"),
             high.drop,
             max(high.wide, brief.board.height),
-            fixes=(Fix(f"{more} lower", {"high": {"drop": more}}),),
+            fixes=(Fix(tr("fix.lower", more=more), {"high": {"drop": more}}),),
         )
 
 
@@ -171,4 +171,7 @@ def _on_one_rail(brief: HighRailsBrief, lower: Row | None, hung: Fraction) -> It
             "row": {"count": brief.row.count + lower.count, "order": order, "follows": "length"},
             "high": {"lower": "none"},
         }
-        yield Fix(f"All on one rail, hung at {exact_text(hung)}", one | {"hung": exact_text(hung)})
+        yield Fix(
+            tr("fix.all-on-one-rail-hung-at", hung=exact_text(hung)),
+            one | {"hung": exact_text(hung)},
+        )

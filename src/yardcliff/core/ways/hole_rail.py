@@ -24,6 +24,7 @@ from yardcliff.core.ways.hole_rail_joint import (
 )
 from yardcliff.core.ways.joinery import KEEP, Meet, beside, meet, screwed
 from yardcliff.core.ways.shared import Body, assemble, ground, stand_rows
+from yardcliff.messages import tr
 
 NECK = Fraction(40)
 """More than this above the hole does not pass through it, mm: rule of thumb."""
@@ -50,7 +51,7 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
         parts += [
             Part(
                 shelf,
-                f"Shelf{number}",
+                tr("part.shelf-2", number=number),
                 ZERO,
                 top - board.thickness,
                 back.thickness,
@@ -62,7 +63,7 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
             ),
             Part(
                 plate,
-                f"Back plate{number}",
+                tr("part.back-plate-2", number=number),
                 ZERO,
                 foot,
                 ZERO,
@@ -90,16 +91,11 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
         _joinery(brief, meets),
         (*_figures(first), joint_figure(brief, first)),
         (*_findings(first), *joint_findings(brief, first)),
-        (
-            (
-                "Screw from the back plate into the shelf before it goes up: from below nobody can"
-                " reach."
-            ),
-        ),
+        (tr("caution.screw-from-back-plate-into-shelf"),),
         links=(
             Link(
                 "screw",
-                "shelf's screws through its back plate",
+                tr("link.shelfs-screws-through-its-back-plate"),
                 butt(brief, first).share,
                 "shelf.joint",
             ),
@@ -112,18 +108,25 @@ def _joinery(brief: HoleRailBrief, meets: list[Meet]) -> tuple[Operation, ...]:
     return screwed(
         meets,
         screw_bite(brief),
-        (
-            "Along the shelf's edge, half its thickness from the plate's; countersink them behind.",
-            "Through the plate's holes, with both parts clamped, for screws of {long}.",
-        ),
+        ("ways.along-shelfs-edge-half-its-thickness", "ways.through-plates-holes-with-both-parts"),
     )
 
 
 def _figures(row: Row) -> tuple[Figure, ...]:
-    p, d = Input("p", "axis to axis", row.tightest), Input("D", "hole", row.fixture.across)
-    why = "Wood between one hole and the next: less than it takes not to split is said."
+    p, d = (
+        Input("p", tr("input.axis-to-axis"), row.tightest),
+        Input("D", tr("input.hole"), row.fixture.across),
+    )
+    why = tr("ways.wood-between-one-hole-next-less")
     return (
-        Figure("hole.web", "Wood between", row.tightest - row.fixture.across, "p − D", (p, d), why),
+        Figure(
+            "hole.web",
+            tr("hole.web.label"),
+            row.tightest - row.fixture.across,
+            "p − D",
+            (p, d),
+            why,
+        ),
     )
 
 
@@ -135,12 +138,12 @@ def _findings(row: Row) -> list[Finding]:
     return [
         Finding(
             "hole.web",
-            "Shelf",
-            "So little wood between the holes may split along the grain.",
-            "wood between",
+            tr("part.shelf"),
+            tr("hole.web"),
+            tr("quantity.wood-between"),
             web,
             holes.LEAST_WOOD,
-            fixes=(Fix(f"Keep {gap} between holes", {"row": {"fixture_gap": gap}}),),
+            fixes=(Fix(tr("fix.keep-between-holes", gap=gap), {"row": {"fixture_gap": gap}}),),
             left=web > 0,
         )
     ]
@@ -161,14 +164,14 @@ def start(hangs: Hangs, tape: TapeName) -> HoleRailBrief:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """Necks and shafts go into a hole; so does what is merely thin where it is held."""
     if any(item.held is None for item in items):
-        return Fitness(0, "Nothing thin to hold it by.")
+        return Fitness(0, tr("ways.nothing-thin-to-hold-it-by"))
     if any(item.above > NECK for item in items):
-        return Fitness(1, "A head that large goes in only through an edge slot.")
+        return Fitness(1, tr("ways.head-large-goes-in-only-through"))
     return of_grips(
         items,
         ("neck",),
-        "Held by the neck in a hole or a slot, it cannot be knocked off.",
-        "What is thin where it is held can hang through a hole, head up.",
+        tr("ways.held-by-neck-in-hole-or"),
+        tr("ways.what-thin-where-held-can-hang"),
     )
 
 
@@ -176,32 +179,32 @@ def choices(_: HoleRailBrief) -> tuple[Section, ...]:
     """What a hole rail alone is asked."""
     return (
         Section(
-            "Holes",
+            tr("section.holes"),
             (
                 Field(
                     "hole.opening",
-                    "opening",
+                    tr("ways.opening"),
                     (
-                        Option("hole", "holes", "Lift in from above. Strongest."),
+                        Option("hole", tr("ways.holes"), tr("ways.lift-in-from-above-strongest")),
                         Option(
                             "slot",
-                            "edge slots",
-                            "Slide in from the front: no headroom needed, less wood in front.",
+                            tr("ways.edge-slots"),
+                            tr("ways.slide-in-from-front-no-headroom"),
                         ),
                     ),
                 ),
-                Field("hole.play", "play"),
-                Field("hole.held", "held at", figure="held"),
-                Field("setback", "setback", figure="hole.axis"),
+                Field("hole.play", tr("ways.play")),
+                Field("hole.held", tr("ways.held-at"), figure="held"),
+                Field("setback", tr("ways.setback"), figure="hole.axis"),
                 Field(
                     "hole.seat",
-                    "seat",
+                    tr("ways.seat"),
                     (
-                        Option("plain", "plain"),
+                        Option("plain", tr("ways.plain")),
                         Option(
                             "countersunk",
-                            "countersunk",
-                            "For shoulders that would rattle on a sharp edge.",
+                            tr("ways.countersunk"),
+                            tr("ways.for-shoulders-would-rattle-on-sharp"),
                         ),
                     ),
                 ),
@@ -209,26 +212,26 @@ def choices(_: HoleRailBrief) -> tuple[Section, ...]:
             ("hole.bit", "hole.web", "hole.front", "hole.behind"),
         ),
         Section(
-            "Back plate",
+            tr("section.back-plate"),
             (
                 Field(
                     "back.place",
-                    "stands",
+                    tr("ways.stands"),
                     (
                         Option(
                             "above",
-                            "above the shelf",
-                            "The shelf cannot tip: the plate's foot bears on the wall.",
+                            tr("ways.above-the-shelf"),
+                            tr("ways.shelf-cannot-tip-plates-foot-bears"),
                         ),
                         Option(
                             "below",
-                            "below the shelf",
-                            "A clear top; the plate hides behind what hangs.",
+                            tr("ways.below-the-shelf"),
+                            tr("ways.clear-top-plate-hides-behind-what"),
                         ),
                     ),
                 ),
-                Field("back.height", "wide"),
-                Field("back.thickness", "thick"),
+                Field("back.height", tr("ways.wide")),
+                Field("back.thickness", tr("ways.thick-2")),
             ),
         ),
     )
@@ -236,8 +239,8 @@ def choices(_: HoleRailBrief) -> tuple[Section, ...]:
 
 FAMILY = Family(
     "hole-rail",
-    "Hole rail",
-    "A shelf with holes or slots that hold by the neck or the shaft.",
+    "ways.hole-rail",
+    "ways.shelf-with-holes-or-slots-hold",
     HoleRailBrief,
     start,
     fitting,

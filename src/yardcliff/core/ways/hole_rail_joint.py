@@ -16,6 +16,7 @@ from yardcliff.core.strength.link import percent
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size, exact_text
 from yardcliff.core.ways.joinery import BITE
+from yardcliff.messages import tr
 
 SCREWS_APART = Fraction(250)
 
@@ -71,20 +72,19 @@ def joint_figure(brief: HoleRailBrief, row: Row) -> Figure:
     on = butt(brief, row)
     return Figure(
         "shelf.joint",
-        "Shelf's screws bear",
+        tr("shelf.joint.label"),
         percent(on.share),
         "(F / 2 + W / n) · a / (t / 2) / P + (F / 2 + W / n) / Q",
         (
             Input("F", brief.pulled.says, f"{on.hand:.1f} N"),
-            Input("W", "the rest that stands in it", f"{on.load:.1f} N"),
-            Input("n", "screws", str(on.count)),
-            Input("a", "holes off the plate", rounded(on.out)),
-            Input("t", "shelf thick", rounded(on.thick)),
-            Input("P", "may be pulled", f"{on.may_pull:.1f} N"),
-            Input("Q", "may bear across", f"{on.may_shear:.1f} N"),
+            Input("W", tr("input.the-rest-that-stands-in-it"), f"{on.load:.1f} N"),
+            Input("n", tr("input.screws"), str(on.count)),
+            Input("a", tr("input.holes-off-the-plate"), rounded(on.out)),
+            Input("t", tr("input.shelf-thick"), rounded(on.thick)),
+            Input("P", tr("input.may-be-pulled"), f"{on.may_pull:.1f} N"),
+            Input("Q", tr("input.may-bear-across"), f"{on.may_shear:.1f} N"),
         ),
-        "What stands off the plate turns the shelf about its lower edge; its screws hold that. Glue"
-        " is not counted on.",
+        tr("shelf.joint.why"),
     )
 
 
@@ -100,30 +100,30 @@ def joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
                 {"thickness": max(brief.board.thickness, Fraction(thick)), "wood": wood}
             )
             if butt(brief.changed({"board": board}), row).share <= 1:
-                said = f"{exact_text(board.thickness)} thick"
+                said = tr("ways.thick", thickness=exact_text(board.thickness))
                 words = (
                     said
                     if wood == brief.board.wood
                     else (
-                        "of hardwood"
+                        tr("ways.of-hardwood")
                         if board.thickness == brief.board.thickness
-                        else f"{said}, of hardwood"
+                        else tr("ways.of-hardwood-2", said=said)
                     )
                 )
                 fixes.append(
                     Fix(
-                        f"Shelf {words}",
+                        tr("fix.shelf", words=words),
                         {"board": {"thickness": exact_text(board.thickness), "wood": wood}},
                     )
                 )
                 break
     if not fixes:  # no shelf bears so much on so few screws
-        fixes.append(Fix("Hooks on a rail instead", {"family": "rail"}))
+        fixes.append(Fix(tr("fix.hooks-on-a-rail-instead"), {"family": "rail"}))
     yield Finding(
         "shelf.joint",
-        "Shelf",
-        "With a hand that leans on it the screws through the back plate come out of the shelf.",
-        "of what they may bear",
+        tr("part.shelf"),
+        tr("shelf.joint"),
+        tr("quantity.of-what-they-may-bear"),
         percent(share),
         "100%",
         fixes=tuple(fixes),

@@ -15,6 +15,7 @@ from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place,
 from yardcliff.core.row.row import Row
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.spans import cut, nearest
+from yardcliff.messages import tr
 
 CLEARANCE = Fraction(9, 2)
 """What a 4 mm screw passes through, mm."""
@@ -169,11 +170,12 @@ def _left(wood: Iterable[Fraction]) -> Fraction | None:
 
 
 def screwed(
-    meets: Sequence[Meet], deep: Fraction, notes: tuple[str, str], tilt: float = 0
+    meets: Sequence[Meet], deep: Fraction, notes: tuple[str, str], tilt: float = 0, **given: str
 ) -> tuple[Operation, ...]:
     """4 mm screws `deep` into the second parts of these meetings: the holes that they pass, and the
-    pilot holes; a note for each, where `{long}` stands for how long screws are that are sold for
-    it. Along a part that slopes they are drilled at its `tilt`.
+    pilot holes; the key of a note for each, that of the pilot holes may say what is `given` and how
+    `long` the screws are that are sold for it. Along a part that slopes they are drilled at its
+    `tilt`.
     """
     heads = [place for one in meets for place in one.heads]
     if not heads:
@@ -181,10 +183,10 @@ def screwed(
     first = meets[0]
     left = _left(one.into.thick(one.face) - deep for one in meets)
     taken = screws("4.0", first.through.thick(first.face) + deep, len(heads))
-    into = notes[1].format(long=f"{taken.sizes[1]} mm")
+    into = tr(notes[1], long=f"{taken.sizes[1]} mm", **given)
     answers = [place for one in meets for place in one.answers]
     return (
-        drill(Kind.SCREW_HOLE, heads, CLEARANCE, notes[0], tilt=tilt, head="countersunk"),
+        drill(Kind.SCREW_HOLE, heads, CLEARANCE, tr(notes[0]), tilt=tilt, head="countersunk"),
         drill(
             Kind.JOINT_PILOT,
             answers,
@@ -205,12 +207,12 @@ def dowelled(meets: Sequence[Meet], notes: tuple[str, str]) -> tuple[Operation, 
     ends = _left(one.through.thick(one.face) - deep for one in meets)
     edges = _left(one.into.thick(one.face) - deep for one in meets)
     return (
-        drill(Kind.DOWEL_HOLE, first, DOWEL, notes[0], deep=deep, left=ends, takes=taken),
+        drill(Kind.DOWEL_HOLE, first, DOWEL, tr(notes[0]), deep=deep, left=ends, takes=taken),
         drill(
             Kind.DOWEL_ANSWER,
             (place for one in meets for place in one.answers),
             DOWEL,
-            notes[1],
+            tr(notes[1]),
             deep=deep,
             left=edges,
         ),

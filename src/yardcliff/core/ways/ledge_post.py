@@ -16,12 +16,13 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.row.rows import Standing
 from yardcliff.core.things.item import Item, Shape
 from yardcliff.core.things.look import standing
-from yardcliff.core.things.thing import UP, Reach, Run, Thing
+from yardcliff.core.things.thing import Reach, Run, Thing
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import TapeName
 from yardcliff.core.ways import uprights
 from yardcliff.core.ways.family import Family, Fitness, Hangs, row_for
 from yardcliff.core.ways.shared import Body, assemble, first_row, ground
+from yardcliff.messages import tr
 
 FOOTED: frozenset[Shape] = frozenset(
     {"flask", "lantern", "mug", "boot", "shoes", "basket", "helmet"}
@@ -39,7 +40,7 @@ class LedgePostBrief(RackBrief):
     of its own.
     """
 
-    run: ClassVar[Run] = UP
+    run: ClassVar[Run] = Run.UP
 
     family: Literal["ledge-post"] = "ledge-post"
     ledge: ledges.Ledge = ledges.Ledge()
@@ -62,14 +63,14 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
     """The post with its ledges."""
     board, ledge, items = brief.board, brief.ledge, tuple(brief.kinds.values())
     stood = uprights.stand(
-        ("Post",), brief.hung, row, board.height, board.thickness, board.wood, ZERO
+        ("post",), brief.hung, row, board.height, board.thickness, board.wood, ZERO
     )
     wide, deep = ledges.width(ledge, board.height, items), ledges.depth(ledge, items)
     back = board.thickness - ledge.notch
     shelves = tuple(
         Part(
             f"ledge-{k + 1}",
-            f"Ledge {k + 1}",
+            tr("part.ledge-2", number=k + 1),
             stood.middle - wide / 2,
             brief.hung + axis - ledge.thickness / 2,
             back,
@@ -85,7 +86,7 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
         Kind.WALL_HOLE,
         (Place(post.key, Face.FRONT, y, board.height / 2) for y in _between(row)),
         SCREW,
-        "Half-way between ledges, where nothing stands.",
+        tr("ways.half-way-between-ledges-where-nothing"),
         head="countersunk",
     )
     body = Body(
@@ -94,12 +95,7 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
         stood.marked,
         tuple(Joint(part.key, post.key, Hold.NOTCH, let_in=ledge.notch) for part in shelves),
         (*_on_ledges(fitted, shelves, post, ledge.notch), screws),
-        cautions=(
-            (
-                "Screw the bare post up first and pin the ledges after: with them on, no"
-                " screwdriver reaches between."
-            ),
-        ),
+        cautions=(tr("caution.screw-bare-post-up-first-pin"),),
         up_at=(stood.middle,),
         looks={kind: standing(item) for kind, item in brief.kinds.items()},
     )
@@ -152,32 +148,33 @@ def start(hangs: Hangs, tape: TapeName) -> LedgePostBrief:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """Small things that stand by themselves."""
     if any(item.shape not in FOOTED for item in items):
-        return Fitness(0, "Nothing that stands by itself.")
+        return Fitness(0, tr("ways.nothing-that-stands-by-itself"))
     if any(item.above + item.below > TALLEST or item.front > DEEPEST for item in items):
-        return Fitness(1, "So tall or so deep that it tips a small shelf.")
-    return Fitness(
-        2,
-        "Each stands on a shelf of its own, one above the other: a hand's width of wall is enough.",
-    )
+        return Fitness(1, tr("ways.so-tall-or-so-deep-tips"))
+    return Fitness(2, tr("ways.each-stands-on-shelf-its-own"))
 
 
 def choices(_: LedgePostBrief) -> tuple[Section, ...]:
     """What a ledge post alone is asked."""
     fields = (
-        Field("ledge.width", "long", figure="ledge.width"),
-        Field("ledge.depth", "in front", figure="ledge.depth"),
-        Field("ledge.thickness", "thick"),
-        Field("ledge.notch", "notch"),
-        Field("ledge.play", "play"),
-        Field("ledge.dowel", "dowel"),
+        Field("ledge.width", tr("ways.long"), figure="ledge.width"),
+        Field("ledge.depth", tr("ways.in-front"), figure="ledge.depth"),
+        Field("ledge.thickness", tr("ways.thick-2")),
+        Field("ledge.notch", tr("ways.notch")),
+        Field("ledge.play", tr("ways.play")),
+        Field("ledge.dowel", tr("ways.dowel")),
     )
-    return (Section("Ledges", fields, ("ledge.cut", "ledge.notch", "ledge.horn", "ledge.bore")),)
+    return (
+        Section(
+            tr("section.ledges"), fields, ("ledge.cut", "ledge.notch", "ledge.horn", "ledge.bore")
+        ),
+    )
 
 
 FAMILY = Family(
     "ledge-post",
-    "Ledge post",
-    "One post with small shelves notched onto it.",
+    "ways.ledge-post",
+    "ways.one-post-with-small-shelves-notched",
     LedgePostBrief,
     start,
     fitting,

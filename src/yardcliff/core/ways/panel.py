@@ -29,6 +29,7 @@ from yardcliff.core.ways.panel_frame import (
 )
 from yardcliff.core.ways.planking import Seams, planks
 from yardcliff.core.ways.shared import Body, assemble, boards, first_row, ground, stand_rows
+from yardcliff.messages import tr
 
 
 def fitting(brief: PanelBrief) -> Fitting:
@@ -51,7 +52,7 @@ def build(brief: PanelBrief, fitted: Fitting, first: Row) -> Rack:
 
 def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted: Fitting) -> Body:
     together = brief.changed({"rows": brief.rows.changed({"boards": "one"})})
-    (flat,), marked = boards(together, standing, row.length, brief.board.height / 2, "Panel")
+    (flat,), marked = boards(together, standing, row.length, brief.board.height / 2, "panel")
     support, widths = brief.support, planks(row.length, brief.plank)
     seams = tuple(accumulate(widths))[:-1]
     panel = Part(
@@ -72,7 +73,7 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
     battens = [
         Part(
             f"batten-{k + 1}",
-            f"Batten {k + 1}",
+            tr("part.batten", number=k + 1),
             ZERO,
             y,
             ZERO,
@@ -105,32 +106,38 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
         (
             Figure(
                 "panel.planks",
-                "Planks",
+                tr("panel.planks.label"),
                 str(len(widths)),
                 "ceil(L / w)",
-                (Input("L", "panel", row.length), Input("w", "plank as bought", brief.plank.width)),
-                "Side by side; they may move on the battens, so no glue between them.",
+                (
+                    Input("L", tr("input.panel"), row.length),
+                    Input("w", tr("input.plank-as-bought"), brief.plank.width),
+                ),
+                tr("panel.planks.why"),
             ),
-            Figure("panel.ripped", "Each ripped to", widths[-1], *_ripped(brief, row, len(widths))),
+            Figure(
+                "panel.ripped",
+                tr("panel.ripped.label"),
+                widths[-1],
+                *_ripped(brief, row, len(widths)),
+            ),
         ),
         tuple(Seams.of(row, standing, fitted).on(brief.plank)),
-        (
-            (
-                "Ripping: use the guard and a push stick, and never let go of the piece beside the"
-                " fence."
-            ),
-        ),
+        (tr("caution.ripping-use-guard-push-stick-never"),),
     )
 
 
 def _ripped(brief: PanelBrief, row: Row, count: int) -> tuple[str, tuple[Input, ...], str]:
-    length, n = Input("L", "panel", row.length), Input("n", "planks", str(count))
+    length, n = (
+        Input("L", tr("input.panel"), row.length),
+        Input("n", tr("input.planks"), str(count)),
+    )
     if brief.plank.rip == "all":
-        return "L / n", (length, n), "All alike: no narrow strip at one end."
+        return "L / n", (length, n), tr("ways.all-alike-no-narrow-strip-at")
     return (
         "L − (n − 1) · w",
-        (length, n, Input("w", "plank as bought", brief.plank.width)),
-        "Only the last is ripped; the others keep the width they were bought with.",
+        (length, n, Input("w", tr("input.plank-as-bought"), brief.plank.width)),
+        tr("ways.only-last-ripped-others-keep-width"),
     )
 
 
@@ -153,81 +160,84 @@ def start(hangs: Hangs, tape: TapeName) -> PanelBrief:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """What a rail holds, where there is more wall than width."""
     if any(item.below > 500 for item in items):
-        return Fitness(1, "Two rows of things that long need a high wall.")
-    return on_hooks(
-        items, 2, "Short things in rows above one another: more on the same length of wall."
-    )
+        return Fitness(1, tr("ways.two-rows-things-long-need-high"))
+    return on_hooks(items, 2, tr("ways.short-things-in-rows-above-one"))
 
 
 def choices(brief: PanelBrief) -> tuple[Section, ...]:
     """What a panel alone is asked."""
     made = Field(
         "made",
-        "made of",
+        tr("ways.made-of"),
         (
-            Option("planks", "planks on battens", "A closed face; seams are kept clear of."),
+            Option("planks", tr("ways.planks-on-battens"), tr("ways.closed-face-seams-kept-clear")),
             Option(
                 "frame",
-                "cross boards on two sides",
-                "Less timber, no seams; the wall shows between.",
+                tr("ways.cross-boards-on-two-sides"),
+                tr("ways.less-timber-no-seams-wall-shows"),
             ),
         ),
     )
     if brief.made == "planks":
         rip = Field(
             "plank.rip",
-            "left over",
+            tr("ways.left-over"),
             (
-                Option("all", "ripped off all alike", "Even planks."),
-                Option("last", "ripped off the last", "Less sawing; one narrow plank."),
+                Option("all", tr("ways.ripped-off-all-alike"), tr("ways.even-planks")),
+                Option(
+                    "last", tr("ways.ripped-off-the-last"), tr("ways.less-sawing-one-narrow-plank")
+                ),
             ),
         )
         fields = (
             made,
-            Field("plank.width", "plank"),
-            Field("support.width", "batten"),
-            Field("support.thickness", "thick"),
+            Field("plank.width", tr("ways.plank")),
+            Field("support.width", tr("ways.batten")),
+            Field("support.thickness", tr("ways.thick-2")),
             rip,
         )
         return (
             *kit.choices(brief.holder),
-            Section("Panel", fields, ("panel.planks", "panel.ripped")),
+            Section(tr("section.panel"), fields, ("panel.planks", "panel.ripped")),
         )
     place = Field(
         "support.place",
-        "sides",
+        tr("ways.sides"),
         (
-            Option("behind", "behind the boards", "Stronger, and shadowed; stands off the wall."),
-            Option("flush", "flush beside them", "Flat to the wall; the joint is end grain."),
+            Option(
+                "behind", tr("ways.behind-the-boards"), tr("ways.stronger-shadowed-stands-off-wall")
+            ),
+            Option("flush", tr("ways.flush-beside-them"), tr("ways.flat-wall-joint-end-grain")),
         ),
     )
     gaps = Field(
         "support.gaps",
-        "gaps",
+        tr("ways.gaps"),
         (
-            Option("open", "open", "The wall shows between the boards."),
+            Option("open", tr("ways.open"), tr("ways.the-wall-shows-between-the-boards")),
             Option(
-                "boards",
-                "boards behind them",
-                "Set back by a board: closed, with shadow lines, and it hides the wall.",
+                "boards", tr("ways.boards-behind-them"), tr("ways.set-back-by-board-closed-with")
             ),
         ),
     )
     behind = brief.support.place == "behind"
     sides = (
         made,
-        Field("support.width", "side"),
-        Field("support.thickness", "thick"),
+        Field("support.width", tr("ways.side")),
+        Field("support.thickness", tr("ways.thick-2")),
         place,
         *((gaps,) if behind else ()),
     )
-    return (*kit.choices(brief.holder), Section("Frame", sides, ("overall", "panel.tall")))
+    return (
+        *kit.choices(brief.holder),
+        Section(tr("section.frame"), sides, ("overall", "panel.tall")),
+    )
 
 
 FAMILY = Family(
     "panel",
-    "Panel",
-    "Planks on battens or a frame, with rows of hooks or pegs.",
+    "ways.panel",
+    "ways.planks-on-battens-or-frame-with",
     PanelBrief,
     start,
     fitting,

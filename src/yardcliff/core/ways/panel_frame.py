@@ -18,6 +18,7 @@ from yardcliff.core.ways.held_rows import HeldRows
 from yardcliff.core.ways.joinery import CLEARANCE, DOWEL_DEEP, Meet, beside, dowelled, meet, screwed
 from yardcliff.core.ways.planking import Plank
 from yardcliff.core.ways.shared import Body, boards
+from yardcliff.messages import tr
 
 LAP = Fraction(15)
 """How far a rear board reaches behind the cross boards above and below its gap, mm."""
@@ -30,10 +31,7 @@ BEHIND_DOWEL = Fraction(3)
 """Wood behind a dowel at least, mm: rule of thumb."""
 
 
-DOWELLED = (
-    "Into the ends of the cross boards, square to them.",
-    "Into the sides' edges, by dowel points in the first holes.",
-)
+DOWELLED = ("ways.into-ends-cross-boards-square-them", "ways.into-sides-edges-by-dowel-points")
 """Of the dowels of a flush frame."""
 
 
@@ -76,7 +74,7 @@ def framed_body(
 ) -> Body:
     """Cross boards on two sides, with the joints that hold them."""
     apart = brief.changed({"rows": brief.rows.changed({"boards": "each"})})
-    crosses, marked = boards(apart, standing, row.length, brief.board.height / 2, "Cross board")
+    crosses, marked = boards(apart, standing, row.length, brief.board.height / 2, "cross-board")
     support, flush = brief.support, brief.support.place == "flush"
     low, high = min(part.y for part in crosses), max(part.y + part.height for part in crosses)
     off = ZERO if flush else support.thickness
@@ -102,7 +100,9 @@ def framed_body(
             upright=True,
             up=True,
         )
-        for k, (name, x) in enumerate(zip(("Left side", "Right side"), xs, strict=True))
+        for k, (name, x) in enumerate(
+            zip((tr("ways.left-side"), tr("ways.right-side")), xs, strict=True)
+        )
     )
     hold = Hold.DOWELS if flush else Hold.SCREWS
     joints = [Joint(front.key, side.key, hold) for front in fronts for side in sides]
@@ -126,28 +126,27 @@ def framed_body(
         (
             Figure(
                 "overall",
-                "Overall length",
+                tr("overall.label.overall-length"),
                 overall,
                 "L + 2 · w" if flush else "L",
                 (
-                    Input("L", "cross boards", row.length),
-                    *((Input("w", "side", wide),) if flush else ()),
+                    Input("L", tr("input.cross-boards"), row.length),
+                    *((Input("w", tr("input.side"), wide),) if flush else ()),
                 ),
-                "Both sides count where they stand beside the cross boards; behind them they do"
-                " not.",
+                tr("overall.why.both-sides-count-where-they-stand"),
             ),
             Figure(
                 "panel.tall",
-                "Sides",
+                tr("panel.tall.label"),
                 high - low,
-                "given",
+                tr("panel.tall.formula"),
                 (),
-                "From the lowest cross board's edge to the highest's.",
+                tr("panel.tall.why"),
             ),
             *_rear_figure(rears, gaps),
         ),
         tuple(_on_dowels(row, wide, brief) if flush else _on_joints(brief, standing, wide)),
-        ("Check both diagonals before the glue sets: equal diagonals, square frame.",),
+        (tr("caution.check-both-diagonals-before-glue-sets"),),
     )
 
 
@@ -160,18 +159,20 @@ def _on_dowels(row: Row, wide: Fraction, brief: PanelBrief) -> Iterator[Finding]
         wider = exact_text(DOWEL_DEEP + BEHIND_DOWEL)
         yield Finding(
             "panel.dowel",
-            "Sides",
-            "The dowels between sides and cross boards leave no wood behind them.",
-            "wood behind the dowels",
+            tr("part.sides"),
+            tr("panel.dowel"),
+            tr("quantity.wood-behind-the-dowels"),
             left,
             BEHIND_DOWEL,
             fixes=(
                 *(
-                    (Fix(f"Sides {wider} wide", {"support": {"width": wider}}),)
+                    (Fix(tr("fix.sides-wide", wider=wider), {"support": {"width": wider}}),)
                     if row.length - 2 * DOWEL_DEEP >= BEHIND_DOWEL
                     else ()
                 ),
-                Fix("The sides behind the boards, screwed", {"support": {"place": "behind"}}),
+                Fix(
+                    tr("fix.the-sides-behind-the-boards-screwed"), {"support": {"place": "behind"}}
+                ),
             ),
         )
 
@@ -192,7 +193,7 @@ def _rears(
     rears = tuple(
         Part(
             f"rear-{k}",
-            f"Rear board {k}",
+            tr("part.rear-board", number=k),
             wide,
             under.y + under.height - lap,
             support.thickness - thick,
@@ -221,13 +222,7 @@ def _closing(
     return screwed(
         meets,
         brief.board.thickness * 2 / 3,
-        (
-            (
-                "Three along each long edge, half the lap from it; slotted a little, so that the"
-                " board may move."
-            ),
-            "Clear of what holds the hooks.",
-        ),
+        ("ways.three-along-each-long-edge-half", "ways.clear-of-what-holds-the-hooks"),
     )
 
 
@@ -237,11 +232,14 @@ def _rear_figure(rears: tuple[Part, ...], gaps: list[tuple[Part, Part]]) -> Iter
         gap = upper.y - under.y - under.height
         yield Figure(
             "panel.rear",
-            "Cut a rear board",
+            tr("panel.rear.label"),
             rears[0].height,
             "g + 2 · l",
-            (Input("g", "gap", gap), Input("l", "lap", (rears[0].height - gap) / 2)),
-            "Wide: the gap, and behind both boards.",
+            (
+                Input("g", tr("input.gap"), gap),
+                Input("l", tr("input.lap"), (rears[0].height - gap) / 2),
+            ),
+            tr("panel.rear.why"),
         )
 
 
@@ -264,12 +262,12 @@ def _on_joints(
     if nearest < clear:
         yield Finding(
             "panel.joint",
-            "Cross board",
-            "A holder sits over the screws that hold the cross board to its side.",
-            "from the screws",
+            tr("part.cross-board"),
+            tr("panel.joint"),
+            tr("quantity.from-the-screws"),
             nearest,
             clear,
-            fixes=(Fix("Sides flush beside the boards", {"support": {"place": "flush"}}),),
+            fixes=(Fix(tr("fix.sides-flush-beside-the-boards"), {"support": {"place": "flush"}}),),
         )
 
 
@@ -279,7 +277,7 @@ def joinery(meets: list[Meet], other: Fraction) -> tuple[Operation, ...]:
         meets,
         other * 2 / 3,
         (
-            "Countersunk; slotted a little where planks may move.",
-            "Through the holes above, with both parts clamped and square.",
+            "ways.countersunk-slotted-little-where-planks-may",
+            "ways.through-holes-above-with-both-parts",
         ),
     )

@@ -48,14 +48,12 @@ from yardcliff.core.ways.joinery import (
 from yardcliff.core.ways.perch_figures import PerchBrief, figures, findings, room
 from yardcliff.core.ways.prisms import prism
 from yardcliff.core.ways.shared import Body, assemble, ground
+from yardcliff.messages import tr
 
 LONGEST = Fraction(700)
 ZERO = Fraction(0)
 
-NOTES = (
-    "Along the shelf's edge, tilted as the shelf is, from behind.",
-    "Through the plate's holes, along the shelf.",
-)
+NOTES = ("ways.along-shelfs-edge-tilted-as-shelf", "ways.through-plates-holes-along-shelf")
 """Of the screws between plate and shelf."""
 ENTRY = Fraction(2, 3)
 """Where they meet the shelf's edge, as a share of its thickness from above: behind the plate they
@@ -82,7 +80,7 @@ def _raised(brief: PerchBrief, fitted: Fitting, finding: Finding) -> Finding:
         "low": exact_text(low),
         "board": {"height": exact_text(max(brief.board.height, 2 * low))},
     }
-    return replace(finding, fixes=(Fix(f"Hooks {exact_text(low)} up", changes),))
+    return replace(finding, fixes=(Fix(tr("fix.hooks-up", low=exact_text(low)), changes),))
 
 
 def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
@@ -91,7 +89,7 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
     foot = brief.hung - brief.low
     plate = Part(
         "back-plate",
-        "Back plate",
+        tr("part.back-plate"),
         ZERO,
         foot,
         ZERO,
@@ -110,7 +108,7 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
     top = replace(
         prism(
             "shelf",
-            "Shelf",
+            tr("part.shelf"),
             ZERO,
             row.length,
             (at(0, 0), at(deep, 0), at(deep, thick), at(-thick * tan(s), thick)),
@@ -122,7 +120,7 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
     stop = replace(
         prism(
             "stop",
-            "Stop",
+            tr("part.stop"),
             ZERO,
             row.length,
             (
@@ -141,7 +139,7 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
     brackets = tuple(
         prism(
             f"bracket-{k + 1}",
-            f"Bracket {k + 1}",
+            tr("part.bracket", number=k + 1),
             (row.length - wide) * k / spans,
             wide,
             (at(0, 0), (z, y - under * float(LEG)), at(under, 0)),
@@ -166,22 +164,16 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
         _machining(brief, plate, top, brackets),
         tuple(figures(brief, under)),
         tuple(findings(brief, fitted, low)),
-        (
-            (
-                "Bevels: the guard stays on the saw and the offcut free; brackets are too small to"
-                " be sawn by hand from scraps."
-            ),
-        ),
+        (tr("caution.bevels-guard-stays-on-saw-offcut"),),
         outlines=(
             Outline(
-                "a bracket",
+                tr("ways.a-bracket"),
                 (
                     *line((0, 0), (0, -under * float(LEG)), (under * cos(s), -under * sin(s))),
                     ("Z", ()),
                 ),
-                "the back plate",
-                "Paste it on a strip and saw all brackets from that one: its long side along the"
-                " grain.",
+                tr("ways.the-back-plate"),
+                tr("ways.paste-on-strip-saw-all-brackets"),
             ),
         ),
     )
@@ -213,13 +205,13 @@ def _machining(
         Operation(
             Kind.BEVEL,
             (top.key,),
-            "edge, ripped on the slope",
+            tr("tool.edge-ripped-on-the-slope"),
             shelf.thickness,
             None,
             shelf.slope,
             None,
-            "the fence",
-            "Bevel it before it is cut to width: the long face is the upper one.",
+            tr("stop.the-fence"),
+            tr("ways.bevel-before-cut-width-long-face"),
             how=both_ways(shelf.slope),
             places=(Place(top.key, Face.BACK, ZERO, ZERO),),
             cut=(ZERO, top.along, ZERO, top.height),
@@ -227,25 +219,24 @@ def _machining(
         Operation(
             Kind.BRACKET,
             tuple(part.key for part in brackets),
-            "corner, less the slope",
+            tr("tool.corner-less-the-slope"),
             shelf.bracket,
             None,
             90 - shelf.slope,
             None,
-            "a stop block",
-            "All from one strip, turned end for end at each cut; the grain runs along the long"
-            " side.",
-            how=f"a corner of {degrees(90 - shelf.slope)}",
+            tr("stop.a-stop-block"),
+            tr("ways.all-from-one-strip-turned-end"),
+            how=tr("ways.a-corner-of", slope=degrees(90 - shelf.slope)),
             places=tuple(Place(part.key, Face.LEFT, ZERO, ZERO) for part in brackets),
             cut=(ZERO, brackets[0].height, ZERO, brackets[0].depth),
-            spot="corner",
+            spot=tr("spot.corner"),
         ),
         into,
         behind,
         *screwed(
             [meet(plate, part, 1) for part in brackets],
             BRACKET_BITE,
-            ("One behind each bracket's leg.", "Into the leg, half-way down."),
+            ("ways.one-behind-each-brackets-leg", "ways.into-the-leg-half-way-down"),
         ),
         drill(
             Kind.SCREW_HOLE,
@@ -254,14 +245,14 @@ def _machining(
                 for x, part in zip(middles, brackets, strict=True)
             ),
             CLEARANCE,
-            "Square to the slope, one above each bracket, half-way out.",
+            tr("ways.square-slope-one-above-each-bracket"),
             head="countersunk",
         ),
         drill(
             Kind.JOINT_PILOT,
             (Place(part.key, Face.TOP, part.length / 2, out, joins=top.key) for part in brackets),
             pilot_bit("4.0", brief.board.wood),
-            "Into the bracket under the shelf.",
+            tr("ways.into-the-bracket-under-the-shelf"),
             deep=BRACKET_BITE,
             takes=(screws("4.0", shelf.thickness + BRACKET_BITE, len(brackets)),),
         ),
@@ -286,31 +277,29 @@ def start(hangs: Hangs, tape: TapeName) -> PerchBrief:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """Short things on hooks, and a shelf for what has none."""
     if any(item.below > LONGEST for item in items):
-        return Fitness(1, "Things that long hang better from a plain rail.")
-    return on_hooks(
-        items, 2, "Hooks below, and a sloped shelf for what has no loop: gloves, books, helmets."
-    )
+        return Fitness(1, tr("ways.things-long-hang-better-from-plain"))
+    return on_hooks(items, 2, tr("ways.hooks-below-sloped-shelf-for-what"))
 
 
 def choices(brief: PerchBrief) -> tuple[Section, ...]:
     """What a perch alone is asked."""
     fields = (
-        Field("perch.depth", "deep"),
-        Field("perch.thickness", "thick"),
-        Field("perch.slope", "slope °"),
-        Field("perch.stop", "stop"),
-        Field("perch.stop_thickness", "stop thick"),
-        Field("perch.bracket", "bracket"),
-        Field("low", "hooks up"),
+        Field("perch.depth", tr("ways.deep")),
+        Field("perch.thickness", tr("ways.thick-2")),
+        Field("perch.slope", tr("ways.slope")),
+        Field("perch.stop", tr("ways.stop")),
+        Field("perch.stop_thickness", tr("ways.stop-thick")),
+        Field("perch.bracket", tr("ways.bracket")),
+        Field("low", tr("ways.hooks-up")),
     )
     figures = ("perch.lower", "perch.cut", "perch.bevel", "perch.bracket", "perch.leg")
-    return (*kit.choices(brief.holder), Section("Sloped shelf", fields, figures))
+    return (*kit.choices(brief.holder), Section(tr("section.sloped-shelf"), fields, figures))
 
 
 FAMILY = Family(
     "perch",
-    "Perch",
-    "A sloped shelf with a stop on brackets, hooks or pegs below.",
+    "ways.perch",
+    "ways.sloped-shelf-with-stop-on-brackets",
     PerchBrief,
     start,
     fitting,

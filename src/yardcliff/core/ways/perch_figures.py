@@ -16,6 +16,7 @@ from yardcliff.core.units.angles import both_ways, degrees
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size, exact_text
 from yardcliff.core.ways.joinery import LEG, REACH
+from yardcliff.messages import tr
 
 CLEAR = Fraction(15)
 """Between a bracket's foot and the hooks below it, mm."""
@@ -52,48 +53,51 @@ def figures(brief: PerchBrief, under: float) -> Iterator[Figure]:
     """How deep it is, how far it slopes, how high its stop is."""
     shelf = brief.perch
     s = radians(shelf.slope)
-    d, thick = Input("d", "shelf deep", shelf.depth), Input("w", "shelf thick", shelf.thickness)
-    t = Input("t", "slope", degrees(shelf.slope))
+    d, thick = (
+        Input("d", tr("input.shelf-deep"), shelf.depth),
+        Input("w", tr("input.shelf-thick"), shelf.thickness),
+    )
+    t = Input("t", tr("input.slope"), degrees(shelf.slope))
     yield Figure(
         "perch.lower",
-        "Front lower by",
+        tr("perch.lower.label"),
         rounded(float(shelf.depth) * sin(s)),
         "d · sin t",
         (d, t),
-        "Enough that things slide to the stop, and not over it.",
+        tr("perch.lower.why"),
     )
     yield Figure(
         "perch.cut",
-        "Cut the shelf",
+        tr("perch.cut.label"),
         rounded(float(shelf.depth) + float(shelf.thickness) * tan(s)),
         "d + w · sin t / cos t",
         (d, thick, t),
-        "Wide on its upper face: the bevel at the back takes its share.",
+        tr("perch.cut.why"),
     )
     yield Figure(
         "perch.bevel",
-        "Bevel",
+        tr("perch.bevel.label"),
         both_ways(shelf.slope),
         "90° − t",
         (t,),
-        "At the shelf's back edge, so that it lies flat on the plate.",
+        tr("perch.bevel.why"),
     )
-    b = Input("b", "under the shelf", rounded(under))
+    b = Input("b", tr("input.under-the-shelf"), rounded(under))
     yield Figure(
         "perch.bracket",
-        "Bracket, under the shelf",
+        tr("perch.bracket.label"),
         rounded(under),
         "d · r",
-        (d, Input("r", "share", f"{float(REACH):g}")),
-        "As far as it has to carry.",
+        (d, Input("r", tr("input.share"), f"{float(REACH):g}")),
+        tr("perch.bracket.why"),
     )
     yield Figure(
         "perch.leg",
-        "Bracket, down the plate",
+        tr("perch.leg.label"),
         rounded(under) * LEG,
         "b · k",
-        (b, Input("k", "share", f"{float(LEG):g}")),
-        "Its screws hold the shelf from tipping.",
+        (b, Input("k", tr("input.share"), f"{float(LEG):g}")),
+        tr("perch.leg.why"),
     )
 
 
@@ -113,21 +117,21 @@ def findings(brief: PerchBrief, fitted: Fitting, low: Fraction) -> Iterator[Find
         taller = exact_text(Fraction(ceil(brief.board.height + need - low)))
         yield Finding(
             "perch.plate",
-            "Back plate",
-            "The brackets come down to the hooks, or to what hangs there.",
-            "foot of the brackets",
+            tr("part.back-plate"),
+            tr("perch.plate"),
+            tr("quantity.foot-of-the-brackets"),
             low,
             need,
-            fixes=(Fix(f"Back plate {taller} wide", {"board": {"height": taller}}),),
+            fixes=(Fix(tr("fix.back-plate-wide", taller=taller), {"board": {"height": taller}}),),
         )
     if shelf.slope and shelf.stop < STOP:
         high = exact_text(STOP)
         yield Finding(
             "perch.stop",
-            "Stop",
-            "So low a stop lets things slide over it.",
-            "stop",
+            tr("part.stop"),
+            tr("perch.stop"),
+            tr("quantity.stop"),
             shelf.stop,
             STOP,
-            fixes=(Fix(f"A stop of {high}", {"perch": {"stop": high}}),),
+            fixes=(Fix(tr("fix.a-stop-of", high=high), {"perch": {"stop": high}}),),
         )

@@ -16,6 +16,7 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.row.rows import Standing
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size, exact_text
+from yardcliff.messages import tr
 
 SEAM = Fraction(6)
 """Least wood between a holder's bore and a seam, mm: rule of thumb."""
@@ -94,12 +95,16 @@ class Seams:
         width = exact_text(better.width) if better else ""
         yield Finding(
             "panel.seam",
-            "Panel",
-            "A holder stands on a seam between planks, where its screws or its peg hold nothing.",
-            "from the seam",
+            tr("part.panel"),
+            tr("panel.seam"),
+            tr("quantity.from-the-seam"),
             *near,
             fixes=(
-                *((Fix(f"Planks of {width}", {"plank": {"width": width}}),) if better else ()),
-                Fix("A frame of cross boards instead", {"made": "frame"}),
+                *(
+                    (Fix(tr("fix.planks-of", width=width), {"plank": {"width": width}}),)
+                    if better
+                    else ()
+                ),
+                Fix(tr("fix.a-frame-of-cross-boards-instead"), {"made": "frame"}),
             ),
         )

@@ -15,6 +15,7 @@ from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, on_hooks
 from yardcliff.core.ways.held_rows import HeldRows, fit_rows
 from yardcliff.core.ways.shared import Body, assemble, boards, ground, stand_rows
 from yardcliff.core.ways.top_shelf_figures import Above, TopShelf
+from yardcliff.messages import tr
 
 
 class RailBrief(HeldRows):
@@ -35,7 +36,7 @@ def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
     least = fitted.tall + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
     standing = stand_rows(brief, fitted, first, least)
     line = brief.board.height / 2 if brief.line is None else brief.line
-    parts, marked = boards(brief, standing, first.length, line, "Board")
+    parts, marked = boards(brief, standing, first.length, line, "board")
     rises = max(item.above for item in brief.kinds.values()) - fitted.hang_drop
     glyph = fitted.glyph
     holder = max(glyph.height / 2, glyph.tip + glyph.width / 2)
@@ -68,16 +69,14 @@ def starting_brief(key: str, count: int, tape: TapeName) -> RailBrief:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """Whatever has a loop, a handle, a rim or a hole hangs on a hook or a peg."""
     if any(item.grip == "edge" for item in items):
-        return Fitness(1, "Held by an edge, it would swing on a hook; it needs a loop or a hole.")
-    return on_hooks(
-        items, 3, "Loops, handles and rims hang on hooks or pegs; the simplest to make."
-    )
+        return Fitness(1, tr("ways.held-by-edge-would-swing-on"))
+    return on_hooks(items, 3, tr("ways.loops-handles-rims-hang-on-hooks"))
 
 
 FAMILY = Family(
     "rail",
-    "Rail",
-    "A board with hooks or pegs in a row.",
+    "ways.rail",
+    "ways.board-with-hooks-or-pegs-in",
     RailBrief,
     start,
     fitting,

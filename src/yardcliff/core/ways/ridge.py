@@ -22,6 +22,7 @@ from yardcliff.core.ways.joinery import CLEARANCE, pinned
 from yardcliff.core.ways.prisms import prism
 from yardcliff.core.ways.ridge_shape import Ridge, Shape, ridge_boards, ridge_caps, ridge_outlines
 from yardcliff.core.ways.shared import Extra
+from yardcliff.messages import tr
 
 HOLLOW = Fraction(24)
 """Behind the ridge at least, so that there is a bracket to hang on, mm: rule of thumb."""
@@ -47,12 +48,7 @@ def stand(
         tuple(_machining(shape, boards, bracket)),
         tuple(_figures(shape)),
         tuple(_findings(shape, length)),
-        (
-            (
-                "Bevels: the guard stays on the saw; rip both boards before they are cut to length,"
-                " the offcut free to fall."
-            ),
-        ),
+        (tr("ways.bevels-guard-stays-on-saw-rip"),),
     )
     return boards, extra, tuple(ridge_outlines(shape, boards))
 
@@ -72,7 +68,7 @@ def _bracket(shape: Shape, foot: Fraction, length: Fraction) -> tuple[Part, ...]
     return (
         prism(
             "rail-bracket",
-            "Bracket in the rail",
+            tr("part.bracket-in-the-rail"),
             x,
             across,
             (*slant, (deep, top), (0.0, top)),
@@ -80,7 +76,7 @@ def _bracket(shape: Shape, foot: Fraction, length: Fraction) -> tuple[Part, ...]
         ),
         prism(
             "wall-bracket",
-            "Bracket on the wall",
+            tr("part.bracket-on-the-wall"),
             x,
             across,
             (*slant[::-1], (0.0, low), (deep, low)),
@@ -98,32 +94,31 @@ def _machining(
     yield Operation(
         Kind.MITRE,
         tuple(part.key for part in boards),
-        "edge, ripped on the bevel",
+        tr("tool.edge-ripped-on-the-bevel"),
         thick,
         None,
         90 - t,
         None,
-        "the fence",
-        "The outer face is the wide one. Glue with tape across the outside: the mitre closes as it"
-        " folds.",
+        tr("stop.the-fence"),
+        tr("ways.outer-face-wide-one-glue-with"),
         how=both_ways(90 - t),
         cut=ripped,
-        spot="ridge edge",
+        spot=tr("spot.ridge-edge"),
         places=(Place(left.key, Face.RIGHT, ZERO, ZERO), Place(right.key, Face.LEFT, ZERO, ZERO)),
     )
     yield Operation(
         Kind.BEVEL,
         tuple(part.key for part in boards),
-        "edge, ripped on the bevel",
+        tr("tool.edge-ripped-on-the-bevel"),
         thick,
         None,
         t,
         None,
-        "the fence",
-        "Towards the inner face, so that it lies flat on the wall.",
+        tr("stop.the-fence"),
+        tr("ways.towards-inner-face-so-lies-flat"),
         how=both_ways(t),
         cut=ripped,
-        spot="edge on the wall",
+        spot=tr("spot.edge-on-the-wall"),
         places=(Place(left.key, Face.LEFT, ZERO, ZERO), Place(right.key, Face.RIGHT, ZERO, ZERO)),
     )
     if bracket:
@@ -132,17 +127,16 @@ def _machining(
         yield Operation(
             Kind.HALVES,
             tuple(part.key for part in bracket),
-            "strip, sawn through",
+            tr("tool.strip-sawn-through"),
             deep,
             None,
             45,
             None,
-            "a stop block",
-            f"One strip {strip} wide, its front edges planed to lie on the boards; sawn through, it"
-            " gives both halves.",
+            tr("stop.a-stop-block"),
+            tr("ways.one-strip-wide-its-front-edges", strip=strip),
             how=both_ways(45),
             many=1,
-            spot="middle",
+            spot=tr("spot.middle"),
         )
         wall = bracket[1]
         flat = wall.height - wall.depth
@@ -150,86 +144,84 @@ def _machining(
             Kind.WALL_HOLE,
             (Place(wall.key, Face.FRONT, wall.length / 2, flat * k / 4) for k in (1, 3)),
             CLEARANCE,
-            "One above the other, into a stud; the slant rises towards you.",
+            tr("ways.one-above-other-into-stud-slant"),
             head="countersunk",
         )
 
 
 def _figures(shape: Shape) -> Iterator[Figure]:
     w, thick = (
-        Input("w", "outer face", shape.board.height),
-        Input("T", "thick", shape.board.thickness),
+        Input("w", tr("input.outer-face"), shape.board.height),
+        Input("T", tr("input.thick"), shape.board.thickness),
     )
-    t = Input("t", "half the angle between them", degrees(shape.degrees))
+    t = Input("t", tr("input.half-the-angle-between-them"), degrees(shape.degrees))
     yield Figure(
         "overall",
-        "Over all",
+        tr("overall.label.over-all"),
         rounded(2 * shape.half),
         "2 · w · sin t",
         (w, t),
-        "As wide as the rail is seen on the wall.",
+        tr("overall.why.as-wide-as-rail-seen-on"),
     )
     yield Figure(
         "angled.off",
-        "Ridge off the wall",
+        tr("angled.off.label"),
         rounded(shape.off),
         "w · cos t",
         (w, t),
-        "How far the boards stand out.",
+        tr("angled.off.why"),
     )
     yield Figure(
         "angled.mitre",
-        "Mitre",
+        tr("angled.mitre.label"),
         both_ways(90 - shape.degrees),
         "90° − t",
         (t,),
-        "At the ridge of each board: what stands between the mitre and the outer face is half the"
-        " angle.",
+        tr("angled.mitre.why"),
     )
     yield Figure(
         "angled.bevel",
-        "On the wall",
+        tr("angled.bevel.label"),
         both_ways(shape.degrees),
-        "half the angle",
+        tr("angled.bevel.formula"),
         (t,),
-        "The back edge of each board, so that it lies flat.",
+        tr("angled.bevel.why"),
     )
     yield Figure(
         "angled.inner",
-        "Inner face",
+        tr("angled.inner.label"),
         shape.inner,
         "max(w − T / (sin t · cos t), 0)",
         (w, thick, t),
-        "What both bevels leave of the back.",
+        tr("angled.inner.why"),
     )
     yield Figure(
         "angled.hollow",
-        "Behind the ridge",
+        tr("angled.hollow.label"),
         rounded(shape.hollow),
         "max(w · cos t − T / sin t, 0)",
         (w, thick, t),
-        "Where the bracket is; its depth is half of it, so that its front edges touch both boards.",
+        tr("angled.hollow.why"),
     )
     inputs = (
-        Input("b", "asked for", shape.ridge.bracket),
-        Input("d", "deep", rounded(shape.bracket[1])),
+        Input("b", tr("input.asked-for"), shape.ridge.bracket),
+        Input("d", tr("input.deep"), rounded(shape.bracket[1])),
     )
     yield Figure(
         "angled.bracket",
-        "Each half of the bracket",
+        tr("angled.bracket.label"),
         shape.long,
         "max(b, 2 · d)",
         inputs,
-        "Along its long side. The rail is lifted by the depth of the slant to go on and to come"
-        " off.",
+        tr("angled.bracket.why"),
     )
     yield Figure(
         "angled.peg",
-        "Pegs point",
+        tr("angled.peg.label"),
         degrees(90 - shape.degrees),
         "90° − t",
         (t,),
-        "So far to either side of straight out: square to the boards.",
+        tr("angled.peg.why"),
     )
 
 
@@ -239,12 +231,12 @@ def _findings(shape: Shape, length: Fraction) -> Iterator[Finding]:
         wide = exact_text(Fraction(ceil(need) + 1))
         yield Finding(
             "angled.hollow",
-            "Boards",
-            "Behind the ridge there is no room for a bracket.",
-            "behind the ridge",
+            tr("part.boards"),
+            tr("angled.hollow"),
+            tr("quantity.behind-the-ridge"),
             rounded(shape.hollow),
             HOLLOW,
-            fixes=(Fix(f"Boards {wide} wide", {"board": {"height": wide}}),),
+            fixes=(Fix(tr("fix.boards-wide", wide=wide), {"board": {"height": wide}}),),
         )
     room, need = shape.inside(length), 2 * shape.long
     if room >= need or not shape.hollow:
@@ -253,18 +245,18 @@ def _findings(shape: Shape, length: Fraction) -> Iterator[Finding]:
     long = exact_text(Fraction(ceil(need + length - room)))
     yield Finding(
         "angled.bracket",
-        "Bracket",
-        "The rail is too short for both halves, and to be lifted off.",
-        "between the ends",
+        tr("part.bracket-2"),
+        tr("angled.bracket"),
+        tr("quantity.between-the-ends"),
         room,
         need,
         fixes=(
             *(
-                (Fix(f"{short} mm each", {"angled": {"bracket": f"{short} mm"}}),)
+                (Fix(tr("fix.mm-each", short=short), {"angled": {"bracket": f"{short} mm"}}),)
                 if short >= deep and short > 0
                 else ()
             ),
-            Fix(f"A rail {long} long", {"row": {"length": long, "follows": "ends"}}),
+            Fix(tr("fix.a-rail-long", long=long), {"row": {"length": long, "follows": "ends"}}),
         ),
     )
 
@@ -273,19 +265,24 @@ def fields(ridge: Ridge) -> tuple[Field, ...]:
     """What a ridge is asked, in a brief that keeps it as `angled`."""
     caps = Field(
         "angled.caps",
-        "ends",
+        tr("ways.ends"),
         (
             Option(
-                "over",
-                "caps over the ends",
-                "They hide the mitre and the hollow; sawn a little large and trimmed.",
+                "over", tr("ways.caps-over-the-ends"), tr("ways.they-hide-mitre-hollow-sawn-little")
             ),
-            Option("inside", "caps let in", "Flush between the boards: the boards' ends are seen."),
-            Option("none", "open", "The least work; the hollow shows from below."),
+            Option(
+                "inside", tr("ways.caps-let-in"), tr("ways.flush-between-boards-boards-ends-seen")
+            ),
+            Option("none", tr("ways.open"), tr("ways.least-work-hollow-shows-from-below")),
         ),
     )
-    thick = (Field("angled.cap", "cap thick"),) if ridge.caps != "none" else ()
-    return Field("angled.angle", "angle °"), caps, *thick, Field("angled.bracket", "bracket")
+    thick = (Field("angled.cap", tr("ways.cap-thick")),) if ridge.caps != "none" else ()
+    return (
+        Field("angled.angle", tr("ways.angle")),
+        caps,
+        *thick,
+        Field("angled.bracket", tr("ways.bracket")),
+    )
 
 
 FIGURES = (

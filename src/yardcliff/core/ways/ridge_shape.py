@@ -12,8 +12,9 @@ from yardcliff.core.shapes.geometry import line, rounded
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size
 from yardcliff.core.ways.prisms import Corners, column
+from yardcliff.messages import tr
 
-Between = Annotated[float, angle(60, 150, "angle between the boards", "at their backs")]
+Between = Annotated[float, angle(60, 150, "ways.angle-between-the-boards", "ways.at-their-backs")]
 
 
 class Ridge(Frozen):
@@ -104,7 +105,9 @@ def ridge_boards(shape: Shape, foot: Fraction, length: Fraction) -> tuple[Part, 
         sawn = board.height, board.thickness
         return replace(part, upright=True, up=True, sawn=sawn, lean=side * (90 - shape.degrees))
 
-    return one("left-board", "Left board", -1), one("right-board", "Right board", 1)
+    return one("left-board", tr("part.left-board"), -1), one(
+        "right-board", tr("part.right-board"), 1
+    )
 
 
 def ridge_caps(shape: Shape, foot: Fraction, length: Fraction) -> tuple[Part, ...]:
@@ -118,7 +121,7 @@ def ridge_caps(shape: Shape, foot: Fraction, length: Fraction) -> tuple[Part, ..
         else (foot, foot + length - thick)
     )
     return tuple(
-        column(f"cap-{k}", f"Cap {k}", y, thick, corners, shape.board.wood)
+        column(f"cap-{k}", tr("ways.cap", number=k), y, thick, corners, shape.board.wood)
         for k, y in ((1, low), (2, high))
     )
 
@@ -138,17 +141,17 @@ def ridge_outlines(shape: Shape, boards: tuple[Part, Part]) -> Iterator[Outline]
         )
     ]
     yield Outline(
-        "both boards",
+        tr("ways.both-boards"),
         tuple(both),
-        "the ridge",
-        "Set the saw by it: mitres at the ridge, bevels on the wall.",
+        tr("ways.the-ridge"),
+        tr("ways.set-saw-by-mitres-at-ridge"),
         "from above",
     )
     if shape.corners:
         yield Outline(
-            "an end cap",
+            tr("ways.an-end-cap"),
             (*line(*about(shape.corners)), ("Z", ())),
-            "the ridge",
-            "Saw both from one strip; the grain runs along the wall.",
+            tr("ways.the-ridge"),
+            tr("ways.saw-both-from-one-strip-grain"),
             "from above",
         )

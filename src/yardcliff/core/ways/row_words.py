@@ -14,6 +14,7 @@ from yardcliff.core.things.item import Item
 from yardcliff.core.things.look import Look
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.messages import tr
 
 FLOOR_CLEAR = Fraction(20)
 """Least air between what hangs and the floor, so that it dries and a broom passes."""
@@ -35,7 +36,10 @@ def of_row(finding: Finding, k: int, rows: Sequence[RackRow]) -> Finding:
         for fix in finding.fixes
     )
     return replace(
-        finding, part=f"Row {k + 1}: {finding.part}", fixes=fixes, at=(float(x), float(y))
+        finding,
+        part=tr("ways.row", number=k + 1, part=finding.part),
+        fixes=fixes,
+        at=(float(x), float(y)),
     )
 
 
@@ -72,9 +76,12 @@ def of_the_rows(
                 finding.fixes if finding.code.startswith("keepout.") else own_fixes(brief.rows, k)
             )
             if k in fitted.rows:
-                fixes = (*fixes, Fix("Held like the first row", {"holders": {str(k + 1): None}}))
+                fixes = (
+                    *fixes,
+                    Fix(tr("fix.held-like-the-first-row"), {"holders": {str(k + 1): None}}),
+                )
             fixes = (*fixes, *row_fixes.get(k, ()))
-            yield replace(placed, part=f"Row {k + 1}: {finding.part}", fixes=fixes)
+            yield replace(placed, part=tr("ways.row", number=k + 1, part=finding.part), fixes=fixes)
     yield from check_rows(brief.rows, rows[0].row, standing, brief.hung, tape)
 
 
@@ -82,7 +89,7 @@ def _words(used: Mapping[str, Item]) -> Words:
     names = {kind: item.name for kind, item in used.items()}
     if len(used) == 1:
         return Words(next(iter(used.values())).counted, names)
-    return Words(lambda count: f"{count} thing{'s' * (count != 1)}", names)
+    return Words(lambda count: tr("ways.things", n=count), names)
 
 
 def says(used: Mapping[str, Item], hung: tuple[Hung, ...]) -> str:
@@ -90,7 +97,13 @@ def says(used: Mapping[str, Item], hung: tuple[Hung, ...]) -> str:
     counts = {kind: sum(one.kind == kind and not one.spare for one in hung) for kind in used}
     spare = sum(one.spare for one in hung)
     parts = [used[kind].counted(count) for kind, count in counts.items() if count]
-    return ", ".join([*parts, *([f"{spare} place{'s' * (spare != 1)} spare"] if spare else [])])
+    return ", ".join([*parts, *([tr("ways.places-spare", n=spare)] if spare else [])])
+
+
+def described(things: str, how: str, holders: str, rows: int) -> str:
+    """`4 waxed jackets on coat hooks in 2 rows`."""
+    held = tr(f"ways.held-{how}", things=things, holders=holders)
+    return tr("ways.in-rows", held=held, rows=rows) if rows > 1 else held
 
 
 def floor(
@@ -109,11 +122,10 @@ def floor(
             yield Finding(
                 "hang.floor",
                 item.name.capitalize(),
-                f"The {item.plural} reach down to the floor, or nearly: they neither dry nor hang"
-                " free there.",
-                "clear of the floor",
+                tr("hang.floor", plural=item.plural),
+                tr("quantity.clear-of-the-floor"),
                 clear,
                 FLOOR_CLEAR,
                 at=(0.0, float(lowest)),
-                fixes=(Fix(f"Hang at {tape.write(up)}", {"hung": exact_text(up)}),),
+                fixes=(Fix(tr("fix.hang-at", height=tape.write(up)), {"hung": exact_text(up)}),),
             )

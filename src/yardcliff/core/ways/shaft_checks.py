@@ -23,6 +23,7 @@ from yardcliff.core.ways.shafts import (
     swings_out,
     thick_of,
 )
+from yardcliff.messages import listed, tr
 
 CATCH = Fraction(30)
 """How far the shortest shaft stands above the rail at least, mm: rule of thumb."""
@@ -51,25 +52,25 @@ def _of_a_foot(brief: UprightBrief, clip: Fitting, foot: Stands) -> tuple[Figure
     return (
         Figure(
             "seat.plumb",
-            "Shaft off the wall",
+            tr("seat.plumb.label"),
             foot.plumb,
             "t + r",
             (
-                Input("t", "rail", brief.board.thickness),
-                Input("r", "half a ring", clip.glyph.out / 2),
+                Input("t", tr("input.rail"), brief.board.thickness),
+                Input("r", tr("input.half-a-ring"), clip.glyph.out / 2),
             ),
-            "At the clip; the foot has to stand off as far, or the shaft leans.",
+            tr("seat.plumb.why"),
         ),
         Figure(
             "seat.offset",
-            "Foot hole from the back edge",
+            tr("seat.offset.label"),
             foot.offset,
             "q − o",
             (
-                Input("q", "shaft off the wall", foot.plumb),
-                Input("o", "foot board off the wall", brief.foot.off),
+                Input("q", tr("input.shaft-off-the-wall"), foot.plumb),
+                Input("o", tr("input.foot-board-off-the-wall"), brief.foot.off),
             ),
-            "A skirting that pushes the foot board out comes off this.",
+            tr("seat.offset.why"),
         ),
     )
 
@@ -79,35 +80,35 @@ def shaft_figures(
 ) -> tuple[Figure, ...]:
     foot = brief.foot
     short, long = lengths(brief)
-    stands = Input("f", "foot stands at", foot.top - foot.deep)
+    stands = Input("f", tr("input.foot-stands-at"), foot.top - foot.deep)
     main = next(stands for kind, stands in feet.items() if kind not in fitted.own)
     return (
         *_of_a_foot(brief, fitted, main),
         Figure(
             "upright.most",
-            "Rail at most",
+            tr("upright.most.label"),
             foot.top - foot.deep + length_of(short) - CATCH,
             "f + l − g",
             (
                 stands,
-                Input("l", f"shortest: {short.name}", length_of(short)),
-                Input("g", "to spare", CATCH),
+                Input("l", tr("input.shortest", name=short.name), length_of(short)),
+                Input("g", tr("input.to-spare"), CATCH),
             ),
-            "Higher, and the shortest is not caught.",
+            tr("upright.most.why"),
         ),
         Figure(
             "upright.least",
-            "Rail at least",
+            tr("upright.least.label"),
             least_height(brief),
             "max(f + l · s, u + 3 · w / 2)",
             (
                 stands,
-                Input("l", f"longest: {long.name}", length_of(long)),
-                Input("s", "share", f"{float(STEADY):g}"),
-                Input("u", "foot board's top", foot.top),
-                Input("w", "each rail", brief.board.height),
+                Input("l", tr("input.longest", name=long.name), length_of(long)),
+                Input("s", tr("input.share"), f"{float(STEADY):g}"),
+                Input("u", tr("input.foot-boards-top"), foot.top),
+                Input("w", tr("input.each-rail"), brief.board.height),
             ),
-            "Lower, and the longest leans out.",
+            tr("upright.least.why"),
         ),
     )
 
@@ -115,39 +116,43 @@ def shaft_figures(
 def room(brief: UprightBrief, fitted: Fitting, row: Row) -> Iterator[Figure]:
     _, long = lengths(brief)
     longest, ring = (
-        Input("l", f"longest: {long.name}", length_of(long)),
-        Input("r", "ring", fitted.glyph.out),
+        Input("l", tr("input.longest", name=long.name), length_of(long)),
+        Input("r", tr("input.ring"), fitted.glyph.out),
     )
-    stands = Input("f", "foot stands at", brief.foot.top - brief.foot.deep)
+    stands = Input("f", tr("input.foot-stands-at"), brief.foot.top - brief.foot.deep)
     yield Figure(
         "upright.over",
-        "Lifted out, reaches to",
+        tr("upright.over.label"),
         overhead(brief),
         "u + l + v",
-        (Input("u", "foot board's top", brief.foot.top), longest, Input("v", "to spare", OVER)),
-        "A ceiling or a hatch lower than this, and the longest does not come out.",
+        (
+            Input("u", tr("input.foot-boards-top"), brief.foot.top),
+            longest,
+            Input("v", tr("input.to-spare"), OVER),
+        ),
+        tr("upright.over.why"),
     )
     yield Figure(
         "upright.swing",
-        "Swings out",
+        tr("upright.swing.label"),
         swings_out(brief, fitted),
         "l · r / max(h − f, r)",
-        (longest, ring, Input("h", "clips", brief.hung), stands),
-        "Its top, when it is pulled just free of its clip.",
+        (longest, ring, Input("h", tr("input.clips"), brief.hung), stands),
+        tr("upright.swing.why"),
     )
     if brief.clear.strap == "across":
         span = row.axes[-1] - row.axes[0]
         yield Figure(
             "upright.strap",
-            "Cut the strap",
+            tr("upright.strap.label"),
             span + fitted.glyph.width + 2 * LOOP,
             "s + r + 2 · e",
             (
-                Input("s", "first to last clip", span),
-                Input("r", "ring", fitted.glyph.width),
-                Input("e", "each end", LOOP),
+                Input("s", tr("input.first-to-last-clip"), span),
+                Input("r", tr("input.ring"), fitted.glyph.width),
+                Input("e", tr("input.each-end"), LOOP),
             ),
-            "Flat across the rings, a buckle at one end.",
+            tr("upright.strap.why"),
         )
 
 
@@ -159,18 +164,23 @@ def in_the_way(brief: UprightBrief, fitted: Fitting) -> Iterator[Finding]:
         least = brief.foot.thickness
         lower = brief.foot.top - (over - brief.clear.above)
         low = (
-            (Fix(f"Foot board at {exact_text(lower)}", {"foot": {"top": exact_text(lower)}}),)
+            (
+                Fix(
+                    tr("fix.foot-board-at", lower=exact_text(lower)),
+                    {"foot": {"top": exact_text(lower)}},
+                ),
+            )
             if lower >= least
             else ()
         )
         yield Finding(
             "upright.over",
             long.name.capitalize(),
-            f"The {long.plural} do not come out of their holes under what is overhead.",
-            "lifted out, reaches to",
+            tr("upright.over", plural=long.plural),
+            tr("quantity.lifted-out-reaches-to"),
             over,
             brief.clear.above,
-            fixes=(*low, Fix(f"Overhead at {higher}", {"clear": {"above": higher}})),
+            fixes=(*low, Fix(tr("fix.overhead-at", higher=higher), {"clear": {"above": higher}})),
         )
     swing = swings_out(brief, fitted) + brief.board.thickness
     if swing > brief.clear.front:
@@ -178,11 +188,11 @@ def in_the_way(brief: UprightBrief, fitted: Fitting) -> Iterator[Finding]:
         yield Finding(
             "upright.swing",
             long.name.capitalize(),
-            f"The {long.plural} swing out further than there is room in front.",
-            "swings out",
+            tr("upright.swing", plural=long.plural),
+            tr("quantity.swings-out"),
             swing,
             brief.clear.front,
-            fixes=(Fix(f"{more} are free", {"clear": {"front": more}}),),
+            fixes=(Fix(tr("fix.are-free", more=more), {"clear": {"front": more}}),),
         )
 
 
@@ -195,44 +205,44 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
         yield Finding(
             "upright.short",
             short.name.capitalize(),
-            f"The {short.plural} end below the clips, or hardly above them.",
-            "rail's height",
+            tr("upright.short", plural=short.plural),
+            tr("quantity.rails-height"),
             brief.hung,
             most,
-            fixes=(Fix(f"Hang at {exact_text(most)}", {"hung": exact_text(most)}),),
+            fixes=(Fix(tr("fix.hang-at", height=exact_text(most)), {"hung": exact_text(most)}),),
         )
     if brief.hung < least:
         yield Finding(
             "upright.low",
             long.name.capitalize(),
-            f"The {long.plural} are held below the middle and lean out, or the boards meet.",
-            "rail's height",
+            tr("upright.low", plural=long.plural),
+            tr("quantity.rails-height"),
             brief.hung,
             least,
-            fixes=(Fix(f"Hang at {exact_text(least)}", {"hung": exact_text(least)}),),
+            fixes=(Fix(tr("fix.hang-at", height=exact_text(least)), {"hung": exact_text(least)}),),
         )
     if brief.place.who == "child" and brief.clear.strap == "none":
         yield Finding(
             "upright.child",
             long.name.capitalize(),
-            "Where children pull at it, what stands loose in clips comes down on them.",
-            "strap",
-            "none",
-            "across",
-            fixes=(Fix("A strap across", {"clear": {"strap": "across"}}),),
+            tr("upright.child"),
+            tr("quantity.strap"),
+            tr("quantity.none"),
+            tr("quantity.across"),
+            fixes=(Fix(tr("fix.a-strap-across"), {"clear": {"strap": "across"}}),),
         )
     asked = thick_of(brief) + foot.play
     if bit < asked:
         yield Finding(
             "hole.size",
-            "Foot board",
-            "No bit or hole saw of the table makes a hole that the foot goes into.",
-            "foot hole",
+            tr("part.foot-board"),
+            tr("hole.size.no-bit-or-hole-saw-table"),
+            tr("quantity.foot-hole"),
             asked,
             bit,
             fixes=(
                 Fix(
-                    f"Shafts of {exact_text(bit)}",
+                    tr("fix.shafts-of", bit=exact_text(bit)),
                     {"clip": {"held": exact_text(bit)}, "foot": {"play": "0 mm"}},
                 ),
             ),
@@ -240,13 +250,16 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
     left = foot.thickness - foot.deep
     if left < FLOOR:
         shallow, thick_enough = exact_text(foot.thickness - FLOOR), exact_text(foot.deep + FLOOR)
-        shallower = Fix(f"Holes {shallow} deep", {"foot": {"deep": shallow}})
-        thicker = Fix(f"Foot board {thick_enough} thick", {"foot": {"thickness": thick_enough}})
+        shallower = Fix(tr("fix.holes-deep", shallow=shallow), {"foot": {"deep": shallow}})
+        thicker = Fix(
+            tr("fix.foot-board-thick", thick_enough=thick_enough),
+            {"foot": {"thickness": thick_enough}},
+        )
         yield Finding(
             "upright.through",
-            "Foot board",
-            "The foot holes leave too little under the shafts.",
-            "wood under the hole",
+            tr("part.foot-board"),
+            tr("upright.through"),
+            tr("quantity.wood-under-the-hole"),
             left,
             FLOOR,
             fixes=(shallower, thicker) if foot.thickness > FLOOR else (thicker,),
@@ -255,12 +268,12 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
         up = exact_text(foot.thickness)
         yield Finding(
             "upright.floor",
-            "Foot board",
-            "The foot board reaches below the floor.",
-            "its top above the floor",
+            tr("part.foot-board"),
+            tr("upright.floor"),
+            tr("quantity.its-top-above-the-floor"),
             foot.top,
             foot.thickness,
-            fixes=(Fix(f"Its top at {up}", {"foot": {"top": up}}),),
+            fixes=(Fix(tr("fix.its-top-at", up=up), {"foot": {"top": up}}),),
         )
     behind = min(stands.offset - stands.bit / 2 for stands in feet)
     before = min(foot.depth - stands.offset - stands.bit / 2 for stands in feet)
@@ -271,18 +284,20 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
         deep = max(
             foot.depth, *(stands.offset + more + stands.bit / 2 + LEAST_WOOD for stands in feet)
         )
-        changes = [("clip rail", "thick", "board", "thickness", thick)] if more else []
-        changes += [("foot board", "wide", "foot", "depth", deep)] if deep > foot.depth else []
+        changes = [(tr("ways.clip-rail"), "thick", "board", "thickness", thick)] if more else []
+        changes += (
+            [(tr("ways.foot-board"), "wide", "foot", "depth", deep)] if deep > foot.depth else []
+        )
         yield Finding(
             "upright.foot",
-            "Foot board",
-            "Too little wood is left beside the foot holes.",
-            "wood beside the hole",
+            tr("part.foot-board"),
+            tr("upright.foot"),
+            tr("quantity.wood-beside-the-hole"),
             min(behind, before),
             LEAST_WOOD,
             fixes=(
                 Fix(
-                    " and ".join(
+                    listed(
                         f"{name} {exact_text(to)} {way}" for name, way, _, _, to in changes
                     ).capitalize(),
                     {part: {field: exact_text(to)} for _, _, part, field, to in changes},

@@ -17,6 +17,7 @@ from yardcliff.core.things.thing import Thing
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size
 from yardcliff.core.ways.shared import ground
+from yardcliff.messages import tr
 
 STEADY = Fraction(1, 2)
 """A shaft that is clipped below this share of its length leans out: rule of thumb."""
@@ -84,17 +85,14 @@ def fitting(brief: UprightBrief) -> Fitting:
         said = [finding for finding in fitted.findings if finding.code != "hook.through"]
         worst = sorted(through, key=lambda one: Fraction(str(one.value)))[:1]
         held, *rest = fitted.figures
-        held = replace(
-            held,
-            why="The thickest shaft: each has a ring of its own. Typed, all are held by one ring.",
-        )
+        held = replace(held, why=tr("ways.thickest-shaft-each-has-ring-its"))
         fitted = replace(fitted, own=own, figures=(held, *rest), findings=(*said, *worst))
     if brief.clear.strap == "none":
         return fitted
     return replace(
         fitted,
         end_distance=fitted.reach.right + STRAP,
-        end_why="so that the strap's screws have wood beyond the outer rings",
+        end_why=tr("ways.so-straps-screws-have-wood-beyond"),
     )
 
 

@@ -35,7 +35,8 @@ from yardcliff.core.things.look import Look, hanging
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.ways.hanging_pictures import hang, hang_up
-from yardcliff.core.ways.row_words import floor, of_row, of_the_rows, says
+from yardcliff.core.ways.row_words import described, floor, of_row, of_the_rows, says
+from yardcliff.messages import listed, tr
 
 ZERO = Fraction(0)
 
@@ -116,14 +117,15 @@ def stand_rows(
 
 
 def boards(
-    brief: RackBrief, standing: Sequence[Standing], length: Fraction, line: Fraction, name: str
+    brief: RackBrief, standing: Sequence[Standing], length: Fraction, line: Fraction, key: str
 ) -> tuple[tuple[Part, ...], list[tuple[str, Fraction]]]:
     """One board for all rows, as much taller as they hang down, or a board for each; and where each
     row is marked.
 
-    `line` is the axis above the lower edge of a board.
+    `line` is the axis above the lower edge of a board; `key` is that of the part, and of its name
+    among the messages, `part.*`.
     """
-    board, bottom, key = brief.board, brief.hung - line, name.lower().replace(" ", "-")
+    board, bottom, name = brief.board, brief.hung - line, tr(f"part.{key}")
     downs = [one.down for one in standing]
     if brief.rows.boards == "each" and len(standing) > 1:
         named = [
@@ -205,8 +207,8 @@ def assemble(
     at = (float(x), float(y))
     on = {part.key: part for part in body.parts}
     holding = tuple([_made(step, those, rows, on) for step, those in _steps(fitted, looks, placed)])
-    names = " and ".join(dict.fromkeys(fitting.name for fitting in (fitted, *fitted.rows.values())))
-    others = [(f"row {k + 1}", fitting) for k, fitting in fitted.rows.items()]
+    names = listed(dict.fromkeys(fitting.name for fitting in (fitted, *fitted.rows.values())))
+    others = [(tr("ways.row-2", number=k + 1), fitting) for k, fitting in fitted.rows.items()]
     return Rack(
         body.family,
         body.parts,
@@ -217,8 +219,7 @@ def assemble(
         used,
         seen,
         hung,
-        f"{says(used, hung)} {fitted.how}"
-        f" {names}{f' in {len(rows)} rows' if len(rows) > 1 and not up else ''}",
+        described(says(used, hung), fitted.how, names, 1 if up else len(rows)),
         rows,
         (
             *row_figures(first, tape),

@@ -28,6 +28,7 @@ from yardcliff.core.ways.shelf_box_figures import (
     findings,
     stiff_enough,
 )
+from yardcliff.messages import tr
 
 SLIM, SPACED, MOST_JARS = Fraction(3, 5), Fraction(6, 5), 12
 """How wide a jar is drawn, as a share of its height; what it takes of the shelf, as a share of
@@ -62,18 +63,29 @@ def build(brief: ShelfBoxBrief, fitted: Fitting, row: Row) -> Rack:
     foot, inner = brief.hung - board.height / 2, row.length
     *shelves, top = _undersides(brief)
     tall = top + board.height
-    bar = Part("bar", "Bar", ZERO, foot, ZERO, inner, board.height, board.thickness, wood)
+    bar = Part("bar", tr("part.bar"), ZERO, foot, ZERO, inner, board.height, board.thickness, wood)
     rail = Part(
-        "rail", "Top rail", ZERO, foot + top, ZERO, inner, board.height, board.thickness, wood
+        "rail",
+        tr("part.top-rail"),
+        ZERO,
+        foot + top,
+        ZERO,
+        inner,
+        board.height,
+        board.thickness,
+        wood,
     )
     sides = tuple(
         Part(key, name, x, foot, ZERO, side, tall, shelf.depth, wood, upright=True, up=True)
-        for key, name, x in (("left-side", "Left side", -side), ("right-side", "Right side", inner))
+        for key, name, x in (
+            ("left-side", tr("ways.left-side"), -side),
+            ("right-side", tr("ways.right-side"), inner),
+        )
     )
     boards = tuple(
         Part(
             f"shelf-{k + 1}",
-            f"Shelf {k + 1}",
+            tr("part.shelf-3", number=k + 1),
             -shelf.groove,
             foot + y,
             ZERO,
@@ -88,7 +100,7 @@ def build(brief: ShelfBoxBrief, fitted: Fitting, row: Row) -> Rack:
     guards = tuple(
         Part(
             f"guard-{k + 1}",
-            f"Guard rail {k + 1}",
+            tr("part.guard-rail", number=k + 1),
             -side,
             foot + y + shelf.thickness + guard.up,
             shelf.depth,
@@ -116,16 +128,7 @@ def build(brief: ShelfBoxBrief, fitted: Fitting, row: Row) -> Rack:
         _machining(brief, (bar, rail), sides, boards),
         tuple(figures(brief, inner, tall)),
         tuple(findings(brief, inner)),
-        (
-            (
-                "Grooves: the guard stays on the saw, or the router runs against its cutter's turn"
-                " along a clamped fence."
-            ),
-            (
-                "A full box is heavy: into studs or plugs that are rated for it, at the top rail"
-                " and at the bar."
-            ),
-        ),
+        (tr("caution.grooves-guard-stays-on-saw-or"), tr("caution.full-box-heavy-into-studs-or")),
         kept=tuple(
             jar
             for k, y in enumerate(shelves)
@@ -159,14 +162,13 @@ def _machining(
         Operation(
             Kind.DADO,
             tuple(part.key for part in sides),
-            "wide, routed or sawn",
+            tr("tool.wide-routed-or-sawn"),
             shelf.thickness,
             shelf.groove,
             0,
             side - shelf.groove,
-            "the fence, and a trial in scrap",
-            f"Lower edges at {', '.join(map(tape.write, lower))} from the foot. Lay the sides"
-            " inside up, feet flush: one is the mirror of the other.",
+            tr("stop.fence-trial-in-scrap"),
+            tr("ways.lower-edges-at-from-foot-lay", map=", ".join(map(tape.write, lower))),
             cut=(ZERO, shelf.thickness, ZERO, shelf.depth),
             places=tuple(
                 Place(part.key, face, y, ZERO, joins=board.key)
@@ -177,10 +179,7 @@ def _machining(
         *screwed(
             [meet(part, bar, 2) for part in sides for bar in bars],
             deep,
-            (
-                "Two at each end, a quarter of the bar's width from its edges; countersunk.",
-                "Into end grain, for screws of {long}; glue as well.",
-            ),
+            ("ways.two-at-each-end-quarter-bars", "ways.into-end-grain-for-screws-glue"),
         ),
     )
 
@@ -196,8 +195,8 @@ def start(hangs: Hangs, tape: TapeName) -> ShelfBoxBrief:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """Cups, keys, cloths: short things below, and room for jars above."""
     if any(item.below > LOWEST for item in items):
-        return Fitness(0, "Too long to hang below a box of shelves.")
-    return on_hooks(items, 2, "Short things below, jars and tins above: one box for both.")
+        return Fitness(0, tr("ways.too-long-hang-below-box-shelves"))
+    return on_hooks(items, 2, tr("ways.short-things-below-jars-tins-above"))
 
 
 def choices(brief: ShelfBoxBrief) -> tuple[Section, ...]:
@@ -205,26 +204,26 @@ def choices(brief: ShelfBoxBrief) -> tuple[Section, ...]:
     return (
         *kit.choices(brief.holder),
         Section(
-            "Shelves",
+            tr("section.shelves"),
             (
-                Field("shelf.count", "how many"),
-                Field("shelf.tallest", "tallest"),
-                Field("shelf.upper", "on upper", figure="box.upper"),
-                Field("shelf.hand", "hand"),
-                Field("shelf.depth", "deep"),
-                Field("shelf.thickness", "thick"),
-                Field("shelf.load", "load g"),
-                Field("shelf.groove", "groove"),
+                Field("shelf.count", tr("ways.how-many")),
+                Field("shelf.tallest", tr("ways.tallest")),
+                Field("shelf.upper", tr("ways.on-upper"), figure="box.upper"),
+                Field("shelf.hand", tr("ways.hand")),
+                Field("shelf.depth", tr("ways.deep")),
+                Field("shelf.thickness", tr("ways.thick-2")),
+                Field("shelf.load", tr("ways.load-g")),
+                Field("shelf.groove", tr("ways.groove")),
             ),
             ("overall", "box.shelf", "tall", "box.sag"),
         ),
         Section(
-            "Sides and guards",
+            tr("section.sides-and-guards"),
             (
-                Field("side", "side"),
-                Field("guard.width", "guard"),
-                Field("guard.thickness", "thick"),
-                Field("guard.up", "up"),
+                Field("side", tr("ways.side")),
+                Field("guard.width", tr("ways.guard")),
+                Field("guard.thickness", tr("ways.thick-2")),
+                Field("guard.up", tr("ways.up")),
             ),
         ),
     )
@@ -232,8 +231,8 @@ def choices(brief: ShelfBoxBrief) -> tuple[Section, ...]:
 
 FAMILY = Family(
     "shelf-box",
-    "Shelf box",
-    "Shelves between two sides, and a bar with hooks or pegs below.",
+    "ways.shelf-box",
+    "ways.shelves-between-two-sides-bar-with",
     ShelfBoxBrief,
     start,
     fitting,

@@ -14,6 +14,7 @@ from yardcliff.core.strength.wood import sag
 from yardcliff.core.things.item import Weight
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.messages import tr
 
 STIFF = 300
 """A shelf that sags by more than this share of its length is seen to: rule of thumb."""
@@ -68,66 +69,69 @@ def clear(brief: ShelfBoxBrief, k: int) -> Fraction:
 def figures(brief: ShelfBoxBrief, inner: Fraction, tall: Fraction) -> Iterator[Figure]:
     """What is clear between its shelves, and what they bear."""
     shelf, board = brief.shelf, brief.board
-    length, side = Input("L", "between the sides", inner), Input("s", "side", brief.side)
-    hand = Input("h", "hand room", shelf.hand)
+    length, side = (
+        Input("L", tr("input.between-the-sides"), inner),
+        Input("s", tr("input.side"), brief.side),
+    )
+    hand = Input("h", tr("input.hand-room"), shelf.hand)
     yield Figure(
         "overall",
-        "Over all",
+        tr("overall.label.over-all"),
         inner + 2 * brief.side,
         "L + 2 · s",
         (length, side),
-        "The bar runs between the sides: both count.",
+        tr("overall.why.bar-runs-between-sides-both-count"),
     )
     yield Figure(
         "box.shelf",
-        "Cut each shelf",
+        tr("box.shelf.label"),
         inner + 2 * shelf.groove,
         "L + 2 · g",
-        (length, Input("g", "groove", shelf.groove)),
-        "Longer than the bar by what lies in both grooves.",
+        (length, Input("g", tr("input.groove"), shelf.groove)),
+        tr("box.shelf.why"),
     )
     yield Figure(
         "box.clear",
-        "Above a shelf",
+        tr("box.clear.label"),
         clear(brief, 0),
         "j + h",
-        (Input("j", "tallest", shelf.tallest), hand),
-        "What stands there has to be tipped and lifted out over the guard rail.",
+        (Input("j", tr("input.tallest"), shelf.tallest), hand),
+        tr("box.clear.why"),
     )
     yield Figure(
         "box.upper",
-        "On the upper",
+        tr("box.upper.label"),
         shelf.upper or shelf.tallest,
-        "given" if shelf.upper else "j",
-        (Input("j", "tallest", shelf.tallest),),
-        "The tallest on the shelves above the lowest.",
+        tr("box.upper.formula") if shelf.upper else "j",
+        (Input("j", tr("input.tallest"), shelf.tallest),),
+        tr("box.upper.why"),
     )
     rooms = sum((clear(brief, k) for k in range(shelf.count)), ZERO)
     yield Figure(
         "tall",
-        "Sides",
+        tr("tall.label"),
         tall,
         "2 · w + n · d + r",
         (
-            Input("w", "bar, and top rail", board.height),
-            Input("n", "shelves", str(shelf.count)),
-            Input("d", "shelf", shelf.thickness),
-            Input("r", "rooms above them", rooms),
+            Input("w", tr("input.bar-and-top-rail"), board.height),
+            Input("n", tr("input.shelves"), str(shelf.count)),
+            Input("d", tr("input.shelf"), shelf.thickness),
+            Input("r", tr("input.rooms-above-them"), rooms),
         ),
-        "From the foot of the bar to the top of the rail.",
+        tr("tall.why"),
     )
     bend = sag(inner, shelf.depth, shelf.thickness, shelf.load, board.wood)
     yield Figure(
         "box.sag",
-        "A shelf sags",
+        tr("box.sag.label"),
         f"{bend:.1f} mm",
         "5 · F · L³ / (384 · E · I)",
         (
-            Input("F", "load", f"{shelf.load / 1000:g} kg"),
+            Input("F", tr("input.load"), f"{shelf.load / 1000:g} kg"),
             length,
-            Input("d", "shelf", shelf.thickness),
+            Input("d", tr("input.shelf"), shelf.thickness),
         ),
-        f"Loaded evenly on two ends. More than a {STIFF}th of its length is seen.",
+        tr("box.sag.why", stiff=STIFF),
     )
 
 
@@ -146,12 +150,12 @@ def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
         half = exact_text(side / 2)
         yield Finding(
             "box.groove",
-            "Side",
-            "The grooves cut the sides more than half through.",
-            "groove",
+            tr("part.side"),
+            tr("box.groove"),
+            tr("quantity.groove"),
             shelf.groove,
             side / 2,
-            fixes=(Fix(f"Grooves {half} deep", {"shelf": {"groove": half}}),),
+            fixes=(Fix(tr("fix.grooves-deep", half=half), {"shelf": {"groove": half}}),),
             left=shelf.groove < side,
         )
     bend, most = (
@@ -162,26 +166,27 @@ def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
         thick = exact_text(stiff_enough(brief, inner))
         yield Finding(
             "box.sag",
-            "Shelf",
-            "The shelves sag under what stands on them.",
-            "sag",
+            tr("part.shelf"),
+            tr("box.sag"),
+            tr("quantity.sag"),
             f"{bend:.1f} mm",
             f"{most:.1f} mm",
-            fixes=(Fix(f"Shelves {thick} thick", {"shelf": {"thickness": thick}}),),
+            fixes=(Fix(tr("fix.shelves-thick", thick=thick), {"shelf": {"thickness": thick}}),),
         )
     room = min(clear(brief, k) for k in range(shelf.count))
     if brief.guard.up + brief.guard.width >= room:
         low = exact_text(room / 3)
         yield Finding(
             "box.guard",
-            "Guard rail",
-            "The guard rails close the shelves: nothing comes out.",
-            "top of the guard rail",
+            tr("part.guard-rail-2"),
+            tr("box.guard"),
+            tr("quantity.top-of-the-guard-rail"),
             brief.guard.up + brief.guard.width,
             room,
             fixes=(
                 Fix(
-                    f"Guard rails {low} wide, on the shelf", {"guard": {"width": low, "up": "0 mm"}}
+                    tr("fix.guard-rails-wide-on-the-shelf", low=low),
+                    {"guard": {"width": low, "up": "0 mm"}},
                 ),
             ),
         )
@@ -189,10 +194,10 @@ def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
         more = exact_text(brief.board.thickness + 100)
         yield Finding(
             "box.depth",
-            "Sides",
-            "The sides are no deeper than the bar between them.",
-            "depth",
+            tr("part.sides"),
+            tr("box.depth"),
+            tr("quantity.depth"),
             shelf.depth,
             brief.board.thickness,
-            fixes=(Fix(f"{more} deep", {"shelf": {"depth": more}}),),
+            fixes=(Fix(tr("fix.deep", more=more), {"shelf": {"depth": more}}),),
         )

@@ -29,6 +29,7 @@ from yardcliff.core.units.length import LONGEST, Size, Tape, TapeName, exact_tex
 from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
 from yardcliff.core.ways.held_rows import HeldRows, fit_rows
 from yardcliff.core.ways.shared import Body, assemble, boards, first_row, ground, stand_rows
+from yardcliff.messages import tr
 
 ZERO = Fraction(0)
 
@@ -77,19 +78,19 @@ def build(brief: StackedBrief, fitted: Fitting, first: Row) -> Rack:
     board = brief.board
     standing = stand_rows(brief, fitted, first, board.height)
     each = brief.changed({"rows": brief.rows.changed({"boards": "each"})})
-    parts, marked = boards(each, standing, first.length, board.height / 2, "Rail")
+    parts, marked = boards(each, standing, first.length, board.height / 2, "rail")
     sawing = Operation(
         Kind.RAIL,
         tuple(part.key for part in parts),
-        "cut off",
+        tr("tool.cut-off"),
         first.length,
         None,
         0,
         None,
-        "a stop block, set once for all",
-        "Square the first end, then cut every rail against the same stop.",
+        tr("stop.stop-block-set-once-for-all"),
+        tr("ways.square-first-end-then-cut-every"),
         many=len(parts),
-        spot="across the stick",
+        spot=tr("spot.across-the-stick"),
     )
     body = Body(
         "stacked",
@@ -98,12 +99,7 @@ def build(brief: StackedBrief, fitted: Fitting, first: Row) -> Rack:
         machining=(sawing,),
         figures=tuple(_figures(brief, first, standing)),
         findings=tuple(_findings(brief, first, len(parts))),
-        cautions=(
-            (
-                "The offcut beside a stop block jams: pull the stop away, or let it end before the"
-                " blade."
-            ),
-        ),
+        cautions=(tr("caution.offcut-beside-stop-block-jams-pull"),),
     )
     return assemble(brief, fitted, standing, board.height, body)
 
@@ -128,50 +124,50 @@ def longest_from(saw: Cutting, stick: Fraction, rails: int) -> Fraction:
 def _figures(brief: StackedBrief, row: Row, standing: tuple[Standing, ...]) -> Iterator[Figure]:
     stick, saw, rails = brief.stick.length, brief.cutting, len(standing)
     needed = stick_needed(saw, row.length, rails)
-    length, n = Input("L", "rail", row.length), Input("n", "rails", str(rails))
-    kerf, trim = Input("k", "kerf", saw.takes), Input("t", "trim at an end", saw.trim)
-    given = "given" if saw.kerf is not None else "typical of the saw"
+    length, n = Input("L", tr("input.rail"), row.length), Input("n", tr("input.rails"), str(rails))
+    kerf, trim = (
+        Input("k", tr("input.kerf"), saw.takes),
+        Input("t", tr("input.trim-at-an-end"), saw.trim),
+    )
+    given = "given" if saw.kerf is not None else tr("ways.typical-of-the-saw")
     yield Figure(
-        "stacked.kerf",
-        "Each cut takes",
-        saw.takes,
-        given,
-        (),
-        "The saw of the cut plan: measure yours in scrap.",
+        "stacked.kerf", tr("stacked.kerf.label"), saw.takes, given, (), tr("stacked.kerf.why")
     )
     yield Figure(
         "stacked.stick",
-        "Stick for all",
+        tr("stacked.stick.label"),
         needed,
         "n · L + (n − 1) · k + 2 · t",
         (n, length, kerf, trim),
-        "The saw takes its kerf at each cut, and both ends are squared: rails alone do not add up"
-        " to the stick.",
+        tr("stacked.stick.why"),
     )
     yield Figure(
         "stacked.gives",
-        "A stick gives",
+        tr("stacked.gives.label"),
         str(rails_from(saw, stick, row.length)),
         "floor((S − 2 · t + k) / (L + k))",
-        (Input("S", "stick", stick), length, kerf, trim),
-        "Rails of this length out of one stick, whole ones only.",
+        (Input("S", tr("input.stick"), stick), length, kerf, trim),
+        tr("stacked.gives.why"),
     )
     yield Figure(
         "stacked.left",
-        "Offcut",
+        tr("stacked.left.label"),
         max(ZERO, stick - needed),
         "max(0, S − N)",
-        (Input("S", "stick", stick), Input("N", "for all", needed)),
-        "What is left of the stick, good for a test of the holder.",
+        (Input("S", tr("input.stick"), stick), Input("N", tr("input.for-all"), needed)),
+        tr("stacked.left.why"),
     )
     lowest = standing[-1].down
     yield Figure(
         "stacked.lowest",
-        "Lowest axis",
+        tr("stacked.lowest.label"),
         brief.hung - lowest,
         "h − d",
-        (Input("h", "top axis", brief.hung), Input("d", "drop to the lowest", lowest)),
-        "Above the floor. Each rail hangs by its own fixings: mark the drops down one plumb line.",
+        (
+            Input("h", tr("input.top-axis"), brief.hung),
+            Input("d", tr("input.drop-to-the-lowest"), lowest),
+        ),
+        tr("stacked.lowest.why"),
     )
 
 
@@ -188,21 +184,30 @@ def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
     whole, fits = _stick_for(needed), rails_from(saw, stick, row.length)
     fixes = list(_shorter(brief, row, rails))
     if fits:
-        fixes.append(Fix(f"{fits} rails", {"rows": {"count": fits}}))
+        fixes.append(Fix(tr("fix.rails", fits=fits), {"rows": {"count": fits}}))
     if whole >= needed:
         fixes.append(
-            Fix(f"A stick of {exact_text(whole)}", {"stick": {"length": exact_text(whole)}})
+            Fix(
+                tr("fix.a-stick-of", whole=exact_text(whole)),
+                {"stick": {"length": exact_text(whole)}},
+            )
         )
     if not fixes:
         return  # a rail that no stick gives is too long a row, and said there
     yield Finding(
         "stacked.stick",
-        "Stick",
-        f"{rails} rails of {tape.write(row.length)} do not come out of one stick of"
-        f" {tape.write(stick)}, by {tape.write_fine(needed - stick)}: the saw takes"
-        f" {tape.write_fine(saw.takes)} at each cut, and {tape.write_fine(saw.trim)} come off each"
-        f" end to square it. It gives {fits or 'none'}.",
-        "stick for all",
+        tr("part.stick"),
+        tr(
+            "stacked.stick",
+            rails=rails,
+            length=tape.write(row.length),
+            stick=tape.write(stick),
+            needed=tape.write_fine(needed - stick),
+            takes=tape.write_fine(saw.takes),
+            trim=tape.write_fine(saw.trim),
+            fits=fits or "none",
+        ),
+        tr("quantity.stick-for-all"),
         needed,
         stick,
         fixes=tuple(fixes),
@@ -226,7 +231,7 @@ def _shorter(brief: StackedBrief, row: Row, rails: int) -> Iterator[Fix]:
     )
     if tried.length == length and after <= before:
         yield Fix(
-            f"All of them {exact_text(length)}",
+            tr("fix.all-of-them", length=exact_text(length)),
             {"row": {"length": exact_text(length), "follows": "pitch"}},
         )
 
@@ -250,27 +255,25 @@ def start(hangs: Hangs, tape: TapeName) -> StackedBrief:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """Short things, several rails of them on a narrow wall."""
     if any(item.below > 400 for item in items):
-        return Fitness(0, "Too long to hang above one another.")
-    return on_hooks(
-        items, 2, "Equal rails out of one stick, one below the other: a narrow wall is enough."
-    )
+        return Fitness(0, tr("ways.too-long-hang-above-one-another"))
+    return on_hooks(items, 2, tr("ways.equal-rails-out-one-stick-one"))
 
 
 def choices(brief: StackedBrief) -> tuple[Section, ...]:
     """What stacked rails alone are asked."""
     fields = (
-        Field("stick.length", "stick"),
-        Field("cutting.kerf", "kerf", figure="stacked.kerf"),
-        Field("cutting.trim", "trim"),
+        Field("stick.length", tr("ways.stick")),
+        Field("cutting.kerf", tr("ways.kerf"), figure="stacked.kerf"),
+        Field("cutting.trim", tr("ways.trim")),
     )
     figures = ("stacked.stick", "stacked.gives", "stacked.left", "stacked.lowest")
-    return (*kit.choices(brief.holder), Section("One stick", fields, figures))
+    return (*kit.choices(brief.holder), Section(tr("section.one-stick"), fields, figures))
 
 
 FAMILY = Family(
     "stacked",
-    "Stacked rails",
-    "Equal rails from one stick, one below the other.",
+    "ways.stacked-rails",
+    "ways.equal-rails-from-one-stick-one",
     StackedBrief,
     start,
     fitting,

@@ -26,12 +26,13 @@ from yardcliff.core.strength.force import hardest
 from yardcliff.core.strength.stick import breaks
 from yardcliff.core.things.item import Item, Shape
 from yardcliff.core.things.look import ROLL, laid, lying, resting
-from yardcliff.core.things.thing import UP, Reach, Run, Thing
+from yardcliff.core.things.thing import Reach, Run, Thing
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size, TapeName, exact_text
 from yardcliff.core.ways import uprights
 from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, row_for
 from yardcliff.core.ways.shared import Body, assemble, first_row, ground
+from yardcliff.messages import tr
 
 SHOWING = Fraction(2, 3)
 """A peg reaches under at least this share of how deep a thing is: rule of thumb."""
@@ -52,7 +53,7 @@ class StileBrief(RackBrief):
     On a pair things lie across; on a `post` they hang, one above the other.
     """
 
-    run: ClassVar[Run] = UP
+    run: ClassVar[Run] = Run.UP
 
     family: Literal["stile-pair"] = "stile-pair"
     stands: Literal["pair", "post"] = "pair"
@@ -76,7 +77,7 @@ def fitting(brief: StileBrief) -> Fitting:
     on_top = pair and isinstance(brief.holder, pegs.Peg)
     return replace(
         fitted,
-        name=f"pairs of {fitted.name}" if pair else fitted.name,
+        name=tr("ways.pairs-of", name=fitted.name) if pair else fitted.name,
         reach=half(fitted.glyph.height),
         hang_drop=-fitted.glyph.height / 2 if on_top else fitted.hang_drop,
     )
@@ -91,9 +92,9 @@ def build(brief: StileBrief, fitted: Fitting, row: Row) -> Rack:
     board, pair = brief.board, brief.stands == "pair"
     items = tuple(brief.kinds.values())
     between = uprights.gap(brief.between, items, board.height) if pair else ZERO
-    names = ("Left stile", "Right stile") if pair else ("Post",)
+    keys = ("left-stile", "right-stile") if pair else ("post",)
     stood = uprights.stand(
-        names, brief.hung, row, board.height, board.thickness, board.wood, between
+        keys, brief.hung, row, board.height, board.thickness, board.wood, between
     )
     body = Body(
         "stile-pair",
@@ -106,22 +107,15 @@ def build(brief: StileBrief, fitted: Fitting, row: Row) -> Rack:
         ),
         findings=(
             (
-                *uprights.falls(items, between, board.height, Fix("One post", {"stands": "post"})),
+                *uprights.falls(
+                    items, between, board.height, Fix(tr("fix.one-post"), {"stands": "post"})
+                ),
                 *_findings(brief),
             )
             if pair
             else ()
         ),
-        cautions=(
-            (
-                (
-                    "Clamp both stiles face up with their feet flush, write TOP on both, and square"
-                    " every mark across both."
-                ),
-            )
-            if pair
-            else ()
-        ),
+        cautions=((tr("caution.clamp-both-stiles-face-up-with"),) if pair else ()),
         up_at=(stood.middle,),
         looks=(
             {kind: lying(item, _tilt(brief)) for kind, item in brief.kinds.items()}
@@ -140,17 +134,16 @@ def _lift_figure(brief: StileBrief) -> Iterator[Figure]:
     peg = brief.holder
     if isinstance(peg, pegs.Peg):
         inputs = (
-            Input("o", "showing", peg.showing),
-            Input("t", "tilt from square", f"{peg.tilt:g}°"),
+            Input("o", tr("input.showing"), peg.showing),
+            Input("t", tr("input.tilt-from-square"), f"{peg.tilt:g}°"),
         )
         yield Figure(
             "stile.lift",
-            "To lift off",
+            tr("stile.lift.label"),
             _rise(peg),
             "o · sin t",
             inputs,
-            "A thing rises so far to clear the tips of its pegs: less air above it, and it is"
-            " caught.",
+            tr("stile.lift.why"),
         )
 
 
@@ -165,23 +158,23 @@ def _findings(brief: StileBrief) -> Iterator[Finding]:
         yield Finding(
             "stile.showing",
             deep.name.capitalize(),
-            f"The pegs do not reach far enough under the {deep.plural}: they roll off.",
-            "pegs reach",
+            tr("stile.showing", plural=deep.plural),
+            tr("quantity.pegs-reach"),
             under,
             least,
-            fixes=(Fix(f"{longer} showing", {"holder": {"showing": longer}}),),
+            fixes=(Fix(tr("fix.showing", short=longer), {"holder": {"showing": longer}}),),
         )
     air, rise = brief.row.air, _rise(peg)
     if air < rise:
         more = exact_text(-(-rise // 1))
         yield Finding(
             "stile.lift",
-            "Air",
-            "A thing cannot rise over the tips of its pegs under the next one.",
-            "air",
+            tr("part.air"),
+            tr("stile.lift"),
+            tr("quantity.air"),
             air,
             rise,
-            fixes=(Fix(f"{more} of air", {"row": {"air": more}}),),
+            fixes=(Fix(tr("fix.of-air", more=more), {"row": {"air": more}}),),
         )
 
 
@@ -221,36 +214,26 @@ def _pegs_for(hangs: Hangs) -> pegs.Peg:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """Long stiff things, the better the rounder; what hangs goes on a post."""
     if any(item.shape not in STIFF for item in items):
-        return Fitness(
-            1,
-            "Only long, stiff things lie across two pegs; others hang on a single post, one above"
-            " the other.",
-        )
+        return Fitness(1, tr("ways.only-long-stiff-things-lie-across"))
     if any(laid(item)[0] < 400 or laid(item)[2] > DEEPEST for item in items):
-        return Fitness(1, "Too short or too deep to lie across two pegs.")
+        return Fitness(1, tr("ways.too-short-or-too-deep-lie"))
     if all(laid(item)[2] <= laid(item)[1] * ROLL for item in items):
-        return Fitness(
-            3,
-            "Rolls lie across two pegs and settle against the wall: nothing to tie, nothing to"
-            " bend.",
-        )
-    return Fitness(
-        2, "Long things lie across two pegs each, one above the other: little wall for much length."
-    )
+        return Fitness(3, tr("ways.rolls-lie-across-two-pegs-settle"))
+    return Fitness(2, tr("ways.long-things-lie-across-two-pegs"))
 
 
 def choices(brief: StileBrief) -> tuple[Section, ...]:
     """What stiles alone are asked."""
     stands = Field(
         "stands",
-        "stands as",
+        tr("ways.stands-as"),
         (
-            Option("pair", "a pair", "Long things lie across both."),
-            Option("post", "one post", "Things hang from it, one above the other: the least wall."),
+            Option("pair", tr("ways.a-pair"), tr("ways.long-things-lie-across-both")),
+            Option("post", tr("ways.one-post"), tr("ways.things-hang-from-one-above-other")),
         ),
     )
     if brief.stands == "post":
-        return (*kit.choices(brief.holder), Section("Post", (stands,)))
+        return (*kit.choices(brief.holder), Section(tr("section.post"), (stands,)))
     keys = (
         "up.between",
         "overall",
@@ -259,14 +242,18 @@ def choices(brief: StileBrief) -> tuple[Section, ...]:
     )
     return (
         *kit.choices(brief.holder),
-        Section("Stiles", (stands, Field("between", "between", figure="up.between")), keys[1:]),
+        Section(
+            tr("section.stiles"),
+            (stands, Field("between", tr("ways.between"), figure="up.between")),
+            keys[1:],
+        ),
     )
 
 
 FAMILY = Family(
     "stile-pair",
-    "Stile pair",
-    "Two uprights with pegs that long things lie across, or one post.",
+    "ways.stile-pair",
+    "ways.two-uprights-with-pegs-long-things",
     StileBrief,
     start,
     fitting,

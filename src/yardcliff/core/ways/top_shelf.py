@@ -34,6 +34,7 @@ from yardcliff.core.ways.top_shelf_figures import (
     place_brackets,
     underside,
 )
+from yardcliff.messages import tr
 
 LIP = Fraction(12)
 """How thick a lip is, mm."""
@@ -50,7 +51,7 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
     long = rail.length + 2 * shelf.past
     board = Part(
         "shelf",
-        "Shelf",
+        tr("part.shelf"),
         rail.x - shelf.past,
         under,
         back,
@@ -70,7 +71,7 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
         corners = ((face, under), (face, under - leg), (face + reach, under))
         one = prism(
             f"bracket-{k + 1}",
-            f"Bracket {k + 1}",
+            tr("part.bracket", number=k + 1),
             x,
             wide,
             tuple((float(z), float(y)) for z, y in corners),
@@ -81,7 +82,7 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
     if shelf.lip:
         lip = Part(
             "lip",
-            "Lip",
+            tr("part.lip"),
             board.x,
             under,
             face + shelf.depth,
@@ -98,13 +99,15 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
         tuple(_machining(shelf, above, parts)),
         tuple(figures(shelf, above, parts)),
         tuple(findings(shelf, above)),
+        (tr("ways.what-stands-on-shelf-overhead-falls"),),
         (
-            (
-                "What stands on a shelf overhead falls: a lip, and nothing heavy over a door or a"
-                " bench."
+            Link(
+                "board",
+                tr("link.shelf-between-its-brackets"),
+                loaded(shelf, above).share,
+                "shelf.bends",
             ),
         ),
-        (Link("board", "shelf between its brackets", loaded(shelf, above).share, "shelf.bends"),),
     )
 
 
@@ -117,14 +120,13 @@ def _machining(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator
         yield Operation(
             Kind.DADO,
             (rail.key,),
-            "wide, routed or sawn",
+            tr("tool.wide-routed-or-sawn"),
             shelf.thickness,
             deep,
             0,
             rail.depth - deep,
-            "the fence",
-            f"All along, its upper side {exact_text(UPSTAND)} below the top edge; try the shelf's"
-            " own edge in scrap.",
+            tr("stop.the-fence"),
+            tr("ways.all-along-its-upper-side-below", upstand=exact_text(UPSTAND)),
             cut=(ZERO, rail.length, ZERO, shelf.thickness),
             places=(Place(rail.key, Face.FRONT, ZERO, board.y - rail.y, joins=board.key),),
         )
@@ -133,36 +135,33 @@ def _machining(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator
         yield from screwed(
             [meet(board, rail, screws, shut=beside(above.fitted, above.row, top - bite, top))],
             bite,
-            (
-                "In the middle of the rail's thickness; countersink them.",
-                "Into the edge: pilot it, or it splits.",
-            ),
+            ("ways.in-middle-rails-thickness-countersink-them", "ways.into-edge-pilot-or-splits"),
         )
     if brackets:
         yield Operation(
             Kind.BRACKET,
             tuple(part.key for part in brackets),
-            "square corner",
+            tr("tool.square-corner"),
             shelf.bracket,
             None,
             45,
             None,
-            "a stop block",
-            "All from one strip, the grain along the long side.",
-            how="two legs, square to one another",
+            tr("stop.a-stop-block"),
+            tr("ways.all-from-one-strip-grain-along"),
+            how=tr("ways.two-legs-square-to-one-another"),
             places=tuple(Place(part.key, Face.LEFT, ZERO, ZERO) for part in brackets),
             cut=(ZERO, brackets[0].height, ZERO, brackets[0].depth),
-            spot="corner",
+            spot=tr("spot.corner"),
         )
         yield from screwed(
             [meet(rail, part, 1) for part in brackets],
             BRACKET_BITE,
-            ("One behind each bracket's leg.", "Into the leg, half-way down."),
+            ("ways.one-behind-each-brackets-leg", "ways.into-the-leg-half-way-down"),
         )
         yield from screwed(
             [meet(board, part, 1) for part in brackets],
             BRACKET_BITE,
-            ("One above each bracket, half-way out.", "Into the bracket under the shelf."),
+            ("ways.one-above-each-bracket-half-way", "ways.into-the-bracket-under-the-shelf"),
         )
 
 
@@ -170,33 +169,33 @@ def choices(shelf: TopShelf) -> Section:
     """What a shelf above is asked."""
     joint = Field(
         "top.joint",
-        "shelf",
+        tr("ways.shelf"),
         (
-            Option("none", "none", "The plain rail."),
+            Option("none", tr("ways.none"), tr("ways.the-plain-rail")),
             Option(
                 "on top",
-                "on the top edge",
-                "Screwed down: the quickest, and it hides the rail's edge.",
+                tr("ways.on-the-top-edge"),
+                tr("ways.screwed-down-quickest-hides-rails-edge"),
             ),
             Option(
                 "let in",
-                "let into the face",
-                "In a groove, with the rail standing above it: stiffer, and nothing falls behind.",
+                tr("ways.let-into-the-face"),
+                tr("ways.in-groove-with-rail-standing-above"),
             ),
         ),
     )
     if shelf.joint == "none":
-        return Section("Shelf above", (joint,))
+        return Section(tr("section.shelf-above"), (joint,))
     fields = (
-        Field("top.depth", "stands out"),
-        Field("top.thickness", "thick"),
-        Field("top.past", "past ends"),
-        Field("top.bracket", "brackets"),
-        Field("top.lip", "lip"),
-        Field("top.load", "load g"),
+        Field("top.depth", tr("ways.stands-out")),
+        Field("top.thickness", tr("ways.thick-2")),
+        Field("top.past", tr("ways.past-ends")),
+        Field("top.bracket", tr("ways.brackets")),
+        Field("top.lip", tr("ways.lip")),
+        Field("top.load", tr("ways.load-g")),
     )
     return Section(
-        "Shelf above",
+        tr("section.shelf-above"),
         (joint, *fields),
         ("overall", "top.wide", "tall", "top.room", "top.brackets", "shelf.bends"),
     )

@@ -21,6 +21,7 @@ from yardcliff.core.things.item import Weight
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
 from yardcliff.core.ways.joinery import APART, REACH
+from yardcliff.messages import tr
 
 UPSTAND = Fraction(20)
 """Of the rail above a shelf that is let into it, mm."""
@@ -138,24 +139,29 @@ def place_brackets(shelf: TopShelf, above: Above) -> list[tuple[Fraction, Fracti
 def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Figure]:
     """How far it stands out, and what its joint or its brackets bear."""
     rail = above.rail
-    length, past = Input("L", "rail", rail.length), Input("e", "past each end", shelf.past)
+    length, past = (
+        Input("L", tr("input.rail"), rail.length),
+        Input("e", tr("input.past-each-end"), shelf.past),
+    )
     yield Figure(
         "overall",
-        "Shelf long",
+        tr("overall.label.shelf-long"),
         rail.length + 2 * shelf.past,
         "L + 2 · e",
         (length, past),
-        "It covers the rail's ends.",
+        tr("overall.why.it-covers-the-rails-ends"),
     )
     deep = let_in(shelf, rail)
-    behind = Input("b", "in the rail" if deep else "on the rail", deep or rail.depth)
+    behind = Input(
+        "b", tr("input.in-the-rail") if deep else tr("input.on-the-rail"), deep or rail.depth
+    )
     yield Figure(
         "top.wide",
-        "Cut the shelf",
+        tr("top.wide.label"),
         parts[0].depth,
         "o + b",
-        (Input("o", "stands out", shelf.depth), behind),
-        "Wide: what stands out, and what lies in or on the rail.",
+        (Input("o", tr("input.stands-out"), shelf.depth), behind),
+        tr("top.wide.why"),
     )
     high, low = (
         max(part.y + part.height for part in parts),
@@ -163,57 +169,59 @@ def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Fi
     )
     yield Figure(
         "tall",
-        "Over all, tall",
+        tr("tall.label.over-all-tall"),
         max(high, rail.y + rail.height) - low,
-        "from the lowest to the highest",
+        tr("tall.formula"),
         (),
-        "Rail, shelf and lip together.",
+        tr("tall.why.rail-shelf-and-lip-together"),
     )
     yield Figure(
         "top.room",
-        "Under the shelf",
+        tr("top.room.label"),
         underside(shelf, rail) - above.axis,
         "s − h",
         (
-            Input("s", "shelf's underside", underside(shelf, rail)),
-            Input("h", "holders", above.axis),
+            Input("s", tr("input.shelfs-underside"), underside(shelf, rail)),
+            Input("h", tr("input.holders"), above.axis),
         ),
-        "What hangs is lifted by so much at most.",
+        tr("top.room.why"),
     )
     on = loaded(shelf, above)
     yield Figure(
         "shelf.bends",
-        "Shelf bears",
+        tr("shelf.bends.label"),
         percent(on.share),
         "(F · L / 4 + W · L / 8) / (b · t² / 6) / s",
         (
-            Input("F", "a hand", f"{on.hand:.0f} N"),
-            Input("W", "stands on it there", f"{on.load:.1f} N"),
-            Input("L", "widest span", rounded(on.span)),
-            Input("b", "deep", shelf.depth),
-            Input("t", "thick", shelf.thickness),
-            Input("s", "may bear", f"{bending(on.wood):.1f} MPa"),
+            Input("F", tr("input.a-hand"), f"{on.hand:.0f} N"),
+            Input("W", tr("input.stands-on-it-there"), f"{on.load:.1f} N"),
+            Input("L", tr("input.widest-span"), rounded(on.span)),
+            Input("b", tr("input.deep"), shelf.depth),
+            Input("t", tr("input.thick"), shelf.thickness),
+            Input("s", tr("input.may-bear"), f"{bending(on.wood):.1f} MPa"),
         ),
-        "Of what it may, as it bends between its brackets or past the last one.",
+        tr("shelf.bends.why"),
     )
     brackets = place_brackets(shelf, above)
     yield Figure(
         "top.brackets",
-        "Brackets",
+        tr("top.brackets.label"),
         str(len(brackets)),
-        "where nothing hangs",
+        tr("top.brackets.formula"),
         (),
-        f"At the outermost places with room, and not more than {exact_text(APART)} apart where"
-        " there is room.",
+        tr("top.brackets.why", apart=exact_text(APART)),
     )
     if brackets:
         yield Figure(
             "top.reach",
-            "Bracket, under the shelf",
+            tr("top.reach.label"),
             shelf.depth * REACH,
             "o · r",
-            (Input("o", "stands out", shelf.depth), Input("r", "share", f"{float(REACH):g}")),
-            "As far as it has to carry.",
+            (
+                Input("o", tr("input.stands-out"), shelf.depth),
+                Input("r", tr("input.share"), f"{float(REACH):g}"),
+            ),
+            tr("top.reach.why"),
         )
 
 
@@ -230,12 +238,12 @@ def findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
         change: Patch = {"line": exact_text(line), "board": {"height": taller}}
         yield Finding(
             "top.head",
-            "Shelf",
-            "Under the shelf things cannot be lifted off their holders.",
-            "under the shelf",
+            tr("part.shelf"),
+            tr("top.head"),
+            tr("quantity.under-the-shelf"),
             room,
             need,
-            fixes=(Fix(f"Rail {taller} wide", change),),
+            fixes=(Fix(tr("fix.rail-wide", taller=taller), change),),
         )
     on = loaded(shelf, above)
     if on.share > 1:
@@ -249,13 +257,13 @@ def findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
         )
         yield Finding(
             "shelf.breaks",
-            "Shelf",
-            "With what stands on it the shelf may break between its brackets.",
-            "of what it may bear",
+            tr("part.shelf"),
+            tr("shelf.breaks"),
+            tr("quantity.of-what-it-may-bear"),
             percent(on.share),
             "100%",
             fixes=(
-                (Fix(f"Shelf {thick} mm thick", {"top": {"thickness": f"{thick} mm"}}),)
+                (Fix(tr("fix.shelf-mm-thick", thick=thick), {"top": {"thickness": f"{thick} mm"}}),)
                 if thick
                 else ()
             ),
@@ -266,31 +274,36 @@ def findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
         thin = widest // 1
         yield Finding(
             "top.bracket",
-            "Brackets",
-            "Nowhere between what hangs is there room for a bracket.",
-            "room",
+            tr("part.brackets"),
+            tr("top.bracket"),
+            tr("quantity.room"),
             widest,
             shelf.bracket,
             fixes=(
                 *(
-                    (Fix(f"Brackets {thin} mm thick", {"top": {"bracket": f"{thin} mm"}}),)
+                    (
+                        Fix(
+                            tr("fix.brackets-mm-thick", thin=thin),
+                            {"top": {"bracket": f"{thin} mm"}},
+                        ),
+                    )
                     if thin >= 12
                     else ()
                 ),
-                Fix("No brackets", {"top": {"bracket": "0 mm"}}),
+                Fix(tr("fix.no-brackets"), {"top": {"bracket": "0 mm"}}),
             ),
         )
     if not shelf.bracket and shelf.depth > TIPS:
         narrow = exact_text(TIPS)
         yield Finding(
             "top.tips",
-            "Shelf",
-            "Without brackets a shelf so deep tips on its rail.",
-            "stands out",
+            tr("part.shelf"),
+            tr("top.tips"),
+            tr("quantity.stands-out"),
             shelf.depth,
             TIPS,
             fixes=(
-                Fix(f"{narrow} deep", {"top": {"depth": narrow}}),
-                Fix("Brackets 18 mm thick", {"top": {"bracket": "18 mm"}}),
+                Fix(tr("fix.deep", more=narrow), {"top": {"depth": narrow}}),
+                Fix(tr("fix.brackets-18-mm-thick"), {"top": {"bracket": "18 mm"}}),
             ),
         )

@@ -31,6 +31,7 @@ from yardcliff.core.ways.shaft_checks import (
 )
 from yardcliff.core.ways.shafts import STRAP, UprightBrief, fitting, foot_of, length_of, lengths
 from yardcliff.core.ways.shared import Body, assemble
+from yardcliff.messages import tr
 
 FOOT = 60.0
 """So far above its lowest point a thing is measured as the foot that stands in a hole, mm."""
@@ -46,7 +47,7 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
     foot, board = brief.foot, brief.board
     rail = Part(
         "clip-rail",
-        "Clip rail",
+        tr("part.clip-rail"),
         ZERO,
         brief.hung - board.height / 2,
         ZERO,
@@ -57,7 +58,7 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
     )
     base = Part(
         "foot-board",
-        "Foot board",
+        tr("part.foot-board"),
         ZERO,
         foot.top - foot.thickness,
         foot.off,
@@ -70,7 +71,7 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
     feet = {kind: foot_of(brief, fitted, kind) for kind in brief.kinds}
     back = Part(
         "foot-rail",
-        "Foot rail",
+        tr("part.foot-rail"),
         ZERO,
         foot.top,
         ZERO,
@@ -94,10 +95,10 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
                 if one.bit == bit
             ),
             bit,
-            "Clamp it to the clip rail, ends flush, and mark both boards across in one go.",
+            tr("ways.clamp-clip-rail-ends-flush-mark"),
             deep=foot.deep,
             left=foot.thickness - foot.deep,
-            stop="depth stop",
+            stop=tr("ways.depth-stop"),
             tool=tool,
         )
         for bit, tool in dict.fromkeys(
@@ -119,12 +120,7 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
         cautions=(
             ()
             if brief.clear.strap == "across"
-            else (
-                (
-                    "Long shafts topple where children reach or the floor shakes: add a strap"
-                    " across the clips."
-                ),
-            )
+            else (tr("caution.long-shafts-topple-where-children-reach"),)
         ),
         seats=seats,
         standing_at=foot.top - foot.deep,
@@ -137,14 +133,9 @@ def _under(base: Part, back: Part) -> tuple[Operation, ...]:
     depth of a board.
     """
     many = max(2, ceil(base.length / UNDER) + 1)
-    backs = (
-        f"its back {exact_text(base.z)} in front of the rail's" if base.z else "both backs flush"
-    )
-    notes = (
-        "From below, clear of the foot holes; countersink.",
-        f"Up into the rail, glued, with {backs}.",
-    )
-    return screwed([meet(base, back, many)], BITE, notes)
+    below = "ways.from-below-clear-foot-holes-countersink"
+    into = "ways.up-into-rail-in-front-of-it" if base.z else "ways.up-into-rail-backs-flush"
+    return screwed([meet(base, back, many)], BITE, (below, into), z=exact_text(base.z))
 
 
 def _strap(brief: UprightBrief, fitted: Fitting, rail: Part, row: Row) -> Iterator[Operation]:
@@ -162,7 +153,7 @@ def _strap(brief: UprightBrief, fitted: Fitting, rail: Part, row: Row) -> Iterat
                 )
             ),
             pilot_bit("4.0", brief.board.wood),
-            "One beyond each outer ring, half-way up, for the strap's screws and washers.",
+            tr("ways.one-beyond-each-outer-ring-half"),
             deep=deep,
             left=left,
             takes=(Ware(Goods.STRAP, 1), screws("4.0", deep, 2)),
@@ -187,16 +178,16 @@ def start(hangs: Hangs, tape: TapeName) -> UprightBrief:
 def suits(items: tuple[Item, ...]) -> Fitness:
     """Shafts, measured where the clip takes them."""
     if any(item.held is None for item in items):
-        return Fitness(0, "No shaft to clip.")
+        return Fitness(0, tr("ways.no-shaft-to-clip"))
     if any(item.below < 600 for item in items):
-        return Fitness(0, "Too short to stand.")
+        return Fitness(0, tr("ways.too-short-to-stand"))
     if any(_foot_wide(item) > 2.5 * float(item.held or 0) for item in items):
-        return Fitness(0, "It widens at its foot: no foot hole takes that.")
+        return Fitness(0, tr("ways.widens-at-its-foot-no-foot"))
     return of_grips(
         items,
         ("shaft",),
-        "They stand plumb in a foot board and snap into clips: nothing carries their weight.",
-        "Whatever has a long, straight shaft can stand in clips.",
+        tr("ways.they-stand-plumb-in-foot-board"),
+        tr("ways.whatever-has-long-straight-shaft-can"),
     )
 
 
@@ -215,44 +206,42 @@ def choices(brief: UprightBrief) -> tuple[Section, ...]:
     )
     return (
         Section(
-            "Clips",
+            tr("section.clips"),
             (
-                Field("clip.held", "shaft", figure="held"),
-                Field("clip.play", "play"),
-                Field("clip.screw", "screw"),
+                Field("clip.held", tr("ways.shaft"), figure="held"),
+                Field("clip.play", tr("ways.play")),
+                Field("clip.screw", tr("ways.screw")),
             ),
             ("clip.bore", "clip.mouth", *rings, "clip.length", "upright.most", "upright.least"),
         ),
         Section(
-            "Foot board",
+            tr("section.foot-board"),
             (
-                Field("foot.top", "top at"),
-                Field("foot.off", "off wall"),
-                Field("foot.depth", "wide"),
-                Field("foot.thickness", "thick"),
-                Field("foot.deep", "holes"),
-                Field("foot.play", "play"),
+                Field("foot.top", tr("ways.top-at")),
+                Field("foot.off", tr("ways.off-wall")),
+                Field("foot.depth", tr("ways.wide")),
+                Field("foot.thickness", tr("ways.thick-2")),
+                Field("foot.deep", tr("ways.holes")),
+                Field("foot.play", tr("ways.play")),
             ),
             ("seat.offset", "seat.plumb", *holes),
         ),
         Section(
-            "Room around",
+            tr("section.room-around"),
             (
-                Field("clear.above", "overhead at"),
-                Field("clear.front", "in front"),
+                Field("clear.above", tr("ways.overhead-at")),
+                Field("clear.front", tr("ways.in-front")),
                 Field(
                     "clear.strap",
-                    "strap",
+                    tr("ways.strap"),
                     (
                         Option(
-                            "none",
-                            "none",
-                            "The clips alone hold: for light shafts out of children's reach.",
+                            "none", tr("ways.none"), tr("ways.clips-alone-hold-for-light-shafts")
                         ),
                         Option(
                             "across",
-                            "across the clips",
-                            "A strap with a buckle: nothing topples when it is brushed.",
+                            tr("ways.across-the-clips"),
+                            tr("ways.strap-with-buckle-nothing-topples-when"),
                         ),
                     ),
                 ),
@@ -268,8 +257,8 @@ def choices(brief: UprightBrief) -> tuple[Section, ...]:
 
 FAMILY = Family(
     "upright",
-    "Upright rail",
-    "Clips above a foot board with holes, for long shafts.",
+    "ways.upright-rail",
+    "ways.clips-above-foot-board-with-holes",
     UprightBrief,
     start,
     fitting,

@@ -15,6 +15,7 @@ from yardcliff.core.things.look import laid
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
 from yardcliff.core.ways.row_words import FLOOR_CLEAR
+from yardcliff.messages import tr
 
 REST = Fraction(20)
 """How far a thing reaches past the outer side of an upright at least, so that it does not slip off,
@@ -37,7 +38,7 @@ class Uprights:
 
 
 def stand(
-    names: tuple[str, ...],
+    keys: tuple[str, ...],
     foot: Fraction,
     row: Row,
     wide: Fraction,
@@ -45,13 +46,13 @@ def stand(
     wood: Wood,
     between: Fraction,
 ) -> Uprights:
-    """An upright for each name, `between` them; each as `wide` as is seen from the front, the row
+    """An upright for each key, `between` them; each as `wide` as is seen from the front, the row
     in its middle.
     """
     parts = tuple(
         Part(
-            name.lower().replace(" ", "-"),
-            name,
+            key,
+            tr(f"part.{key}"),
             k * (wide + between),
             foot,
             ZERO,
@@ -62,7 +63,7 @@ def stand(
             upright=True,
             up=True,
         )
-        for k, name in enumerate(names)
+        for k, key in enumerate(keys)
     )
     return Uprights(parts, tuple((part.key, wide / 2) for part in parts), (parts[-1].x + wide) / 2)
 
@@ -85,31 +86,36 @@ def figures(given: Fraction | None, items: Iterable[Item], wide: Fraction) -> tu
     short, between = shortest(items), gap(given, items, wide)
     long = laid(short)[0]
     inputs = (
-        Input("l", f"shortest: {short.name}", long),
-        Input("b", "between", between),
-        Input("w", "upright", wide),
+        Input("l", tr("input.shortest", name=short.name), long),
+        Input("b", tr("input.between"), between),
+        Input("w", tr("input.upright"), wide),
     )
     shortest_length, apart, each = inputs
     overall = between + 2 * wide
     return (
         Figure(
             "up.between",
-            "Between",
+            tr("up.between.label"),
             between,
-            "given" if given else "max(l / 2 − 2 · w, l / 4)",
+            tr("up.between.formula") if given else "max(l / 2 − 2 · w, l / 4)",
             (shortest_length, each),
-            "The things' own length decides: held at the quarters they neither tip nor sag.",
+            tr("up.between.why"),
         ),
         Figure(
-            "overall", "Over all", overall, "b + 2 · w", (apart, each), "Both uprights counted."
+            "overall",
+            tr("overall.label.over-all"),
+            overall,
+            "b + 2 · w",
+            (apart, each),
+            tr("overall.why.both-uprights-counted"),
         ),
         Figure(
             "up.past",
-            "Reaches past",
+            tr("up.past.label"),
             (long - overall) / 2,
             "(l − b − 2 · w) / 2",
             inputs,
-            "On each side of the uprights.",
+            tr("up.past.why"),
         ),
     )
 
@@ -127,13 +133,13 @@ def falls(
     yield Finding(
         "up.falls",
         short.name.capitalize(),
-        f"The {short.plural} hardly reach across, and slip off.",
-        "past the uprights",
+        tr("up.falls", plural=short.plural),
+        tr("quantity.past-the-uprights"),
         past,
         REST,
         fixes=(
             *(
-                (Fix(f"{exact_text(least)} between", {"between": exact_text(least)}),)
+                (Fix(tr("fix.between", least=exact_text(least)), {"between": exact_text(least)}),)
                 if least > 0
                 else ()
             ),

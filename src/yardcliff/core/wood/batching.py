@@ -16,6 +16,7 @@ from yardcliff.core.wood.rack_timber import Timber, priced, still_wanted
 from yardcliff.core.wood.solving import Progress
 from yardcliff.core.wood.stock import Supply
 from yardcliff.core.wood.taking_off import Takeoff, takeoff
+from yardcliff.messages import tr
 
 MOST = 3000
 """Pieces that are planned together: beyond that nobody keeps them apart."""
@@ -23,10 +24,7 @@ MOST = 3000
 
 class TooManyPieces(YardcliffError):
     def __init__(self, many: int) -> None:
-        super().__init__(
-            f"{many} pieces are too many to cut together: {MOST} can be. Make fewer of them at a"
-            " time."
-        )
+        super().__init__(tr("wood.pieces-too-many-cut-together-can", many=many, most=MOST))
 
 
 class Member(NamedTuple):

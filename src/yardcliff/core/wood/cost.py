@@ -17,6 +17,7 @@ from yardcliff.core.wood.layout import CutPlan
 from yardcliff.core.wood.stock import Supply, WarePrice
 from yardcliff.core.wood.taking_off import Takeoff
 from yardcliff.data import table
+from yardcliff.messages import tr
 
 OWN = "Noted by hand"
 """The supplier that the user's own prices are kept under."""
@@ -93,9 +94,15 @@ def read_pack(text: str, kind: str) -> int:
     times = _MEASURES[unit].get(found[2]) if found else None
     amount = float(found[1].replace(",", ".")) * times if found and times else 0.0
     if amount != round(amount) or not (2 if unit else 1) <= amount <= 100_000:
-        like = {"ml": "750 ml or 0.75 l", "g": "250 g or 1 kg", "": "50"}[unit]
-        what = f"“{text.strip()}” is no packet" if shown else "How much is in one packet"
-        raise BriefError([("pack", f"{what}: write what its label says, like {like}.")])
+        like = {"ml": tr("wood.millilitres"), "g": tr("wood.grams"), "": "50"}[unit]
+        what = (
+            tr("wood.is-no-packet", text=text.strip())
+            if shown
+            else tr("wood.how-much-is-in-one-packet")
+        )
+        raise BriefError(
+            [("pack", tr("wood.write-what-its-label-says-like", what=what, like=like))]
+        )
     return round(amount)
 
 

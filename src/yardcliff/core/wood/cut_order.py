@@ -11,6 +11,7 @@ from yardcliff.core.units.length import Tape
 from yardcliff.core.wood.layout import Laid, Sawn, behind, runs
 from yardcliff.core.wood.means import Means
 from yardcliff.core.workshop.caution import cautions
+from yardcliff.messages import listed, tr
 
 
 def order(sawn: Sawn, means: Means, tape: Tape) -> tuple[str, ...]:
@@ -19,8 +20,8 @@ def order(sawn: Sawn, means: Means, tape: Tape) -> tuple[str, ...]:
     """
     return (
         *looked_over(sawn),
-        *thinning(sawn, tape, f": {means.thin.says}" if means.thin else ""),
-        *ripping(sawn, tape, f": {means.rip.says}" if means.rip else ""),
+        *thinning(sawn, tape, f": {tr(means.thin.says)}" if means.thin else ""),
+        *ripping(sawn, tape, f": {tr(means.rip.says)}" if means.rip else ""),
         *cross_cuts(sawn, means, tape),
     )
 
@@ -28,19 +29,19 @@ def order(sawn: Sawn, means: Means, tape: Tape) -> tuple[str, ...]:
 def looked_over(sawn: Sawn) -> Iterator[str]:
     """What is done before a blade touches it."""
     if sawn.source.reclaimed or any(flaw.what == "nail hole" for flaw in sawn.source.flaws):
-        yield "Go over it with a magnet first: a nail ruins the blade, and may throw it."
+        yield tr("wood.go-over-with-magnet-first-nail")
 
 
 def thinning(sawn: Sawn, tape: Tape, how: str = "") -> Iterator[str]:
     """To what a stick is planed, if it is thinner then."""
     if sawn.thinned:
-        yield f"Plane it to {tape.write_given(sawn.thinned)} thick{how}."
+        yield tr("wood.plane-it-to-thick", write_given=tape.write_given(sawn.thinned), how=how)
 
 
 def ripping(sawn: Sawn, tape: Tape, how: str = "") -> Iterator[str]:
     """Into what strips a stick is ripped, if it is."""
     if sawn.strips:
-        yield f"Rip {_strips(sawn, tape)}{how}."
+        yield tr("wood.rip", strips=_strips(sawn, tape), how=how)
 
 
 def cross_cuts(sawn: Sawn, means: Means, tape: Tape) -> Iterator[str]:
@@ -52,24 +53,27 @@ def cross_cuts(sawn: Sawn, means: Means, tape: Tape) -> Iterator[str]:
             for long, same in groupby(run, key=lambda one: one.long):
                 names = [laid.piece.name for laid in same]
                 if len(names) > 1:
-                    yield (
-                        f"Stop at {tape.write_given(long)}, {len(names)} times: {', '.join(names)}."
+                    yield tr(
+                        "wood.stop-at-times",
+                        write_given=tape.write_given(long),
+                        count=len(names),
+                        names=", ".join(names),
                     )
                 else:
-                    yield f"Cut at {tape.write_given(long)}: {names[0]}."
+                    yield tr("wood.cut-at", write_given=tape.write_given(long), names=names[0])
         cut = [laid for run in lane for laid in run]
         widest = max(laid.wide for laid in cut)
         narrow = [
             f"{laid.piece.name} {tape.write_given(laid.wide)}" for laid in cut if laid.wide < widest
         ]
         if narrow:
-            yield f"Then rip to width: {', '.join(narrow)}."
+            yield tr("wood.then-rip-to-width", narrow=", ".join(narrow))
     for laid in sawn.laid:
         for flaw in behind(sawn, laid):
-            yield f"Mark the side with the {flaw.what} as the back of {laid.piece.name}."
+            yield tr("wood.mark-side-with-as-back", what=flaw.what, name=laid.piece.name)
     kept = [tape.write(offcut.end - offcut.start) for offcut in sawn.offcuts if offcut.keeps]
     if kept:
-        yield f"Back to the rack: {', '.join(kept)}."
+        yield tr("wood.back-to-the-rack", kept=", ".join(kept))
 
 
 def _squared(sawn: Sawn, run: list[Laid], trim: Fraction, tape: Tape) -> str:
@@ -79,11 +83,10 @@ def _squared(sawn: Sawn, run: list[Laid], trim: Fraction, tape: Tape) -> str:
     start = run[0].start
     before = [flaw for flaw in sawn.source.flaws if flaw.end <= start]
     if start <= trim or not before:
-        return f"Square the left end: {tape.write_given(start)} off it."
+        return tr("wood.square-the-left-end-off-it", write_given=tape.write_given(start))
     flaw = max(before, key=lambda one: one.end)
-    return (
-        f"Leave out the {flaw.what}: cut square at {tape.write_given(start)} from the stick's own"
-        " left end."
+    return tr(
+        "wood.leave-out-cut-square-at-from", what=flaw.what, write_given=tape.write_given(start)
     )
 
 
@@ -98,9 +101,9 @@ def _strips(sawn: Sawn, tape: Tape) -> str:
     for (rough, wide), many in Counter(
         (one.high - one.low, one.wide) for one in sawn.strips
     ).items():
-        planed = f", planed to {tape.write_given(wide)}" if rough > wide else ""
-        said.append(f"{many} strip{'s' * (many > 1)} of {tape.write_given(rough)}{planed}")
-    return " and ".join(said)
+        sizes = {"n": many, "rough": tape.write_given(rough), "wide": tape.write_given(wide)}
+        said.append(tr("wood.strips-planed" if rough > wide else "wood.strips", **sizes))
+    return listed(said)
 
 
 def at_the_saw(sawn: Iterable[Sawn]) -> tuple[str, ...]:

@@ -10,6 +10,7 @@ from yardcliff.core.wood.means import Means
 from yardcliff.core.wood.plan import on_hand
 from yardcliff.core.wood.solving import PLANED, gives
 from yardcliff.core.wood.stock import ROUND, Stick, Supply
+from yardcliff.messages import listed, tr
 
 ZERO = Fraction(0)
 
@@ -33,9 +34,9 @@ def unused(plan: CutPlan, wanted: Sequence[Piece], supply: Supply, tape: Tape) -
         alike = [piece for piece in pieces if _form(piece.blank.form) == _form(stick.form)]
         if alike and source.key not in used:
             if source.key in plan.means.cutting.forbid:
-                why = "left alone, as you asked"
+                why = tr("wood.left-alone-as-you-asked")
             elif any(gives(source, piece, plan.means) for piece in alike):
-                why = "it would do too: what the plan takes is cheaper, smaller or less work"
+                why = tr("wood.would-do-too-what-plan-takes")
             else:
                 why = _against(stick, alike, plan.means, tape)
             yield Unused(stick, why)
@@ -50,7 +51,7 @@ def _against(stick: Stick, pieces: Sequence[Piece], means: Means, tape: Tape) ->
     write, cutting = tape.write, means.cutting
     left = [piece for piece in pieces if piece.blank.stuff == stick.stuff]
     if not left:
-        return f"of {stick.stuff}: {pieces[0].blank.stuff} is wanted"
+        return tr("wood.of-is-wanted", stuff=stick.stuff, stuff_2=pieces[0].blank.stuff)
     if stick.form in ROUND:
         near = [
             piece
@@ -59,34 +60,38 @@ def _against(stick: Stick, pieces: Sequence[Piece], means: Means, tape: Tape) ->
         ]
         near = [piece for piece in near if piece.blank.thread == (stick.threaded or "")]
         if not near:
-            return f"{write(left[0].blank.wide)} is wanted"
+            return tr("wood.is-wanted", wide=write(left[0].blank.wide))
         return _too_short(stick, near, means, tape)
     if (
         cutting.species
         and stick.species != cutting.species
         and any(piece.blank.part for piece in left)
     ):
-        return f"not of {cutting.species}"
+        return tr("wood.not-of", species=cutting.species)
     same = [piece for piece in left if abs(piece.blank.thick - stick.thick) <= ALIKE]
     thinner = [piece for piece in left if 0 < stick.thick - piece.blank.thick <= PLANED]
     if not same and not (thinner and means.thin):
-        thicks = " or ".join(dict.fromkeys(write(piece.blank.thick) for piece in left))
-        return (
-            f"{write(stick.thick)} thick: {thicks} is"
-            f" wanted{', and nothing here planes it' if thinner else ''}"
+        thicks = listed(dict.fromkeys(write(piece.blank.thick) for piece in left), "or")
+        return tr(
+            "wood.thick-is-wanted",
+            thick=write(stick.thick),
+            thicks=thicks,
+            what=tr("wood.and-nothing-here-planes-it") if thinner else "",
         )
     left = [*same, *(thinner if means.thin else ())]
     wide = [piece for piece in left if piece.blank.wide <= stick.wide + ALIKE]
     if not wide:
-        return (
-            f"{write(stick.wide)} wide: {write(min(piece.blank.wide for piece in left))} is wanted"
-            " at least"
+        return tr(
+            "wood.wide-is-wanted-at-least",
+            wide=write(stick.wide),
+            left=write(min(piece.blank.wide for piece in left)),
         )
     just = [piece for piece in wide if abs(piece.blank.wide - stick.wide) <= ALIKE]
     if not just and not means.rip:
-        return (
-            f"{write(stick.wide)} wide: it would have to be"
-            f" ripped{'' if cutting.rip == 'never' else ', and no saw here rips'}"
+        return tr(
+            "wood.wide-would-have-be-ripped",
+            wide=write(stick.wide),
+            what="" if cutting.rip == "never" else tr("wood.and-no-saw-here-rips"),
         )
     return _too_short(stick, wide if means.rip else just, means, tape)
 
@@ -95,8 +100,9 @@ def _too_short(stick: Stick, pieces: Sequence[Piece], means: Means, tape: Tape) 
     least = min(piece.blank.long for piece in pieces)
     squared = stick.long - 2 * means.cutting.trim
     if squared < least:
-        return (
-            f"squared, it gives {tape.write(max(squared, ZERO))}: the shortest part that it suits"
-            f" is {tape.write(least)}"
+        return tr(
+            "wood.squared-gives-shortest-part-suits",
+            squared=tape.write(max(squared, ZERO)),
+            least=tape.write(least),
         )
-    return "between its flaws, or across it, nothing that is wanted has room"
+    return tr("wood.between-its-flaws-or-across-nothing")

@@ -12,6 +12,7 @@ from yardcliff.core.units.length_text import read
 from yardcliff.core.ways import Brief, build, solve_row
 from yardcliff.core.wood.layout import CutPlan, Piece, Sawn
 from yardcliff.data import table
+from yardcliff.messages import listed, tr
 
 ZERO = Fraction(0)
 
@@ -36,12 +37,12 @@ def shorter(brief: Brief, by: Fraction) -> list[Fix]:
     long = solve_row(brief).length
     if long > by:
         shorter = exact_text(long - by)
-        tries.append(Fix(f"A row of {shorter}", {"row": {"length": shorter}}))
+        tries.append(Fix(tr("fix.a-row-of", shorter=shorter), {"row": {"length": shorter}}))
     showing = getattr(getattr(brief, "holder", None), "showing", None)
     if isinstance(showing, Fraction) and showing > by:
         tries.append(
             Fix(
-                f"Pegs {exact_text(showing - by)} long",
+                tr("fix.pegs-long", showing=exact_text(showing - by)),
                 {"holder": {"showing": exact_text(showing - by)}},
             )
         )
@@ -80,14 +81,20 @@ def one_less(brief: Brief, plan: CutPlan, planned: Planned, tape: Tape) -> Itera
                 continue
             fixes = tuple(_one_more(brief, sawn, long, got + 1, plan, planned, tape))
             if fixes:
-                lost = [f"the saw takes {exact_text(kerf)} at each cut"] if kerf else []
-                lost += [f"{exact_text(trim)} go to square each end"] if trim else []
+                lost = [tr("wood.the-saw-takes-at-each-cut", kerf=exact_text(kerf))] if kerf else []
+                lost += [tr("wood.go-to-square-each-end", trim=exact_text(trim))] if trim else []
                 yield Finding(
                     "cut.kerf",
                     piece.name,
-                    f"{got + 1} of {exact_text(long)} from a stick of"
-                    f" {exact_text(sawn.source.long)}: {got}, because {' and '.join(lost)}.",
-                    "from one stick",
+                    tr(
+                        "cut.kerf",
+                        got=got + 1,
+                        long=exact_text(long),
+                        long_2=exact_text(sawn.source.long),
+                        got_2=got,
+                        lost=listed(lost),
+                    ),
+                    tr("quantity.from-one-stick"),
                     str(got),
                     str(got + 1),
                     fixes=fixes,
@@ -120,7 +127,7 @@ def _one_more(
         saw = max(thinner, key=lambda row: read(row["kerf"]))
         tries.append(
             Fix(
-                f"Cut with a {saw['key']}, {saw['kerf']}",
+                tr("fix.cut-with-a", key_name=saw["key"], kerf=saw["kerf"]),
                 {"cutting": {"saw": saw["key"], "kerf": None}},
             )
         )
@@ -128,7 +135,7 @@ def _one_more(
     if 1 <= left < cutting.trim:
         tries.append(
             Fix(
-                f"Square off {floor(left)} mm at each end",
+                tr("fix.square-off-mm-at-each-end", floor=floor(left)),
                 {"cutting": {"trim": f"{floor(left)} mm"}},
             )
         )

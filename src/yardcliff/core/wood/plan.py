@@ -16,6 +16,7 @@ from yardcliff.core.wood.layout import CutPlan, Group, Piece, Sawn, Source
 from yardcliff.core.wood.means import Means
 from yardcliff.core.wood.solving import Progress, Solved, fits, gives, solved
 from yardcliff.core.wood.stock import ROUND, Stick, Supply, sold
+from yardcliff.messages import tr
 
 
 def cut_plan(
@@ -92,7 +93,7 @@ def sources(piece: Piece, supply: Supply, means: Means) -> list[Source]:
 def on_hand(key: str, stick: Stick) -> Source:
     """A stick that lies here."""
     return Source(
-        f"stick {key}",
+        tr("wood.stick", key_name=key),
         stick.says,
         stick,
         stick.long,
@@ -112,7 +113,7 @@ def _group(
     says = (
         f"{blank.form.capitalize()} {blank.thread or exact_text(blank.thick)}"
         if blank.form in ROUND
-        else f"{blank.stuff.capitalize()} {exact_text(blank.thick)} thick"
+        else tr("wood.thick", stuff=blank.stuff.capitalize(), thick=exact_text(blank.thick))
     )
     by_name = {piece.name: piece for piece in wanted}
     alike = {_shape(piece): piece for piece in wanted}  # hundreds of pegs are one question

@@ -15,6 +15,7 @@ from yardcliff.core.wood.one_less import Planned, amended, one_less, shorter
 from yardcliff.core.wood.plan import sources
 from yardcliff.core.wood.solving import PLANED, gives
 from yardcliff.core.wood.stock import ROUND, Section, Supply, sold
+from yardcliff.messages import tr
 
 
 def why(
@@ -37,8 +38,8 @@ def _missing(
         reason, nearest, tries = _nearest(brief, blank, supply)
         if any(gives(source, piece, means) for source in sources(piece, supply, means)):
             reason, nearest, tries = (
-                "What could give it on hand is used up by other parts.",
-                "used up",
+                tr("wood.what-could-give-on-hand-used"),
+                tr("wood.used-up"),
                 _looser(means),
             )
         if reason in said:
@@ -49,7 +50,7 @@ def _missing(
             "cut.none",
             piece.name,
             reason,
-            "asked",
+            tr("quantity.asked"),
             f"{exact_text(blank.wide)} × {exact_text(blank.thick)} × {exact_text(blank.long)}",
             nearest,
             fixes=fixes,
@@ -78,37 +79,43 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
         )
         if any_wood and not same:
             return (
-                f"No {wish} is on hand or on offer.",
-                "other woods",
-                [Fix("Take any wood", {"cutting": {"species": ""}})],
+                tr("wood.no-on-hand-or-on-offer", wish=wish),
+                tr("wood.other-woods"),
+                [Fix(tr("fix.take-any-wood"), {"cutting": {"species": ""}})],
             )
     if not same:
-        return f"Nothing of {blank.stuff} is on hand or on offer.", "none", []
+        return tr("wood.nothing-on-hand-or-on-offer", stuff=blank.stuff), "none", []
     if blank.thread:
         others = sorted(
             {section.threaded for section, _ in same if section.threaded} - {blank.thread}
         )
         same = [(section, long) for section, long in same if section.threaded == blank.thread]
         if not same:
-            fixes = [Fix(f"Take {thread}", {"rod": {"size": thread}}) for thread in others]
-            return f"No rod of {blank.thread} is to be had.", ", ".join(others), fixes
+            fixes = [
+                Fix(tr("fix.take", thread=thread), {"rod": {"size": thread}}) for thread in others
+            ]
+            return tr("wood.no-rod-be-had", thread=blank.thread), ", ".join(others), fixes
     if blank.form in ROUND:
         near = min((section.wide for section, _ in same), key=lambda wide: abs(wide - blank.wide))
         if abs(near - blank.wide) > Fraction(1, 10):
             return (
-                (
-                    f"No {blank.form} of {exact_text(blank.wide)} is to be had: the nearest is"
-                    f" {exact_text(near)}."
+                tr(
+                    "wood.no-be-had-nearest",
+                    form=blank.form,
+                    wide=exact_text(blank.wide),
+                    near=exact_text(near),
                 ),
                 exact_text(near),
-                [Fix(f"Take {exact_text(near)}", {"holder": {"diameter": exact_text(near)}})],
+                [
+                    Fix(
+                        tr("fix.take", thread=exact_text(near)),
+                        {"holder": {"diameter": exact_text(near)}},
+                    )
+                ],
             )
         most = max(long for section, long in same if section.wide == near)
         return (
-            (
-                f"It is longer than any {blank.form} that is to be had: the longest is"
-                f" {exact_text(most)}."
-            ),
+            tr("wood.longer-than-any-be-had-longest", form=blank.form, most=exact_text(most)),
             exact_text(most),
             [],
         )
@@ -123,7 +130,7 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
         fixes = (
             [
                 Fix(
-                    f"Plane it down from {exact_text(min(thicker))}",
+                    tr("fix.plane-it-down-from", thicker=exact_text(min(thicker))),
                     {"cutting": {"thin": "by hand too"}},
                 )
             ]
@@ -133,13 +140,16 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
         if blank.thick == brief.board.thickness:
             fixes.append(
                 Fix(
-                    f"Build it {exact_text(near)} thick", {"board": {"thickness": exact_text(near)}}
+                    tr("fix.build-it-thick", near=exact_text(near)),
+                    {"board": {"thickness": exact_text(near)}},
                 )
             )
         return (
-            (
-                f"No {blank.stuff} of {exact_text(blank.thick)} is to be had: the nearest is"
-                f" {exact_text(near)} thick."
+            tr(
+                "wood.no-be-had-nearest-thick",
+                stuff=blank.stuff,
+                thick=exact_text(blank.thick),
+                near=exact_text(near),
             ),
             exact_text(near),
             fixes,
@@ -162,41 +172,43 @@ def _too_big(
         if blank.wide == brief.board.height:
             fixes.append(
                 Fix(
-                    f"Build it {exact_text(widest)} wide", {"board": {"height": exact_text(widest)}}
+                    tr("fix.build-it-wide", widest=exact_text(widest)),
+                    {"board": {"height": exact_text(widest)}},
                 )
             )
         if brief.rows.count > 1 and brief.rows.boards == "one":
-            fixes.append(Fix("A board for each row", {"rows": {"boards": "each"}}))
+            fixes.append(Fix(tr("fix.a-board-for-each-row"), {"rows": {"boards": "each"}}))
         return (
-            f"Nothing so wide is to be had: the widest is {exact_text(widest)}.",
+            tr("wood.nothing-so-wide-be-had-widest", widest=exact_text(widest)),
             exact_text(widest),
             fixes,
         )
     enough = [(section, long) for section, long in same if section.wide >= blank.wide - ALIKE]
     most = max(long for _, long in enough) - 2 * brief.cutting.trim
     fixes = (
-        [Fix("Rip it from a wider board", {"cutting": {"rip": "by hand too"}})]
+        [Fix(tr("fix.rip-it-from-a-wider-board"), {"cutting": {"rip": "by hand too"}})]
         if not means.rip
         else []
     )
     if most < blank.long:
         fixes += shorter(brief, blank.long - most)
         return (
-            f"It is longer than any stick: squared, the longest gives {exact_text(most)}.",
+            tr("wood.longer-than-any-stick-squared-longest", most=exact_text(most)),
             exact_text(most),
             fixes,
         )
     if not means.rip:
-        why = "ripping is turned off" if brief.cutting.rip == "never" else "no saw here rips"
-        return f"No board is just so wide, and {why}.", exact_text(widest), fixes
+        why = (
+            tr("wood.ripping-is-turned-off")
+            if brief.cutting.rip == "never"
+            else tr("wood.no-saw-here-rips")
+        )
+        return tr("wood.no-board-just-so-wide", why=why), exact_text(widest), fixes
     near = min(section.wide for section, _ in enough)
     return (
-        (
-            f"The nearest board is {exact_text(near)}: sawn and planed to width, it has not enough"
-            " to spare."
-        ),
+        tr("wood.nearest-board-sawn-planed-width-has", near=exact_text(near)),
         exact_text(near),
-        [Fix("Leave nothing to plane off", {"cutting": {"plane": "0 mm"}})],
+        [Fix(tr("fix.leave-nothing-to-plane-off"), {"cutting": {"plane": "0 mm"}})],
     )
 
 
@@ -209,15 +221,19 @@ def _helps(brief: Brief, fix: Fix, planned: Planned, missing: int) -> bool:
 def _looser(means: Means) -> list[Fix]:
     """What else may be cut up, where it was ruled out."""
     cutting = means.cutting
-    fixes = [] if means.rip else [Fix("Rip wider boards", {"cutting": {"rip": "by hand too"}})]
+    fixes = (
+        [] if means.rip else [Fix(tr("fix.rip-wider-boards"), {"cutting": {"rip": "by hand too"}})]
+    )
     fixes += (
         []
         if means.thin
-        else [Fix("Plane thicker boards down", {"cutting": {"thin": "by hand too"}})]
+        else [Fix(tr("fix.plane-thicker-boards-down"), {"cutting": {"thin": "by hand too"}})]
     )
-    fixes += [Fix("Take any wood", {"cutting": {"species": ""}})] if cutting.species else []
+    fixes += [Fix(tr("fix.take-any-wood"), {"cutting": {"species": ""}})] if cutting.species else []
     return fixes + (
-        [Fix("Take what was left alone", {"cutting": {"forbid": []}})] if cutting.forbid else []
+        [Fix(tr("fix.take-what-was-left-alone"), {"cutting": {"forbid": []}})]
+        if cutting.forbid
+        else []
     )
 
 
@@ -234,21 +250,21 @@ def _short(brief: Brief, group: Group, means: Means, planned: Planned) -> Iterat
         yield Finding(
             "cut.short",
             group.says,
-            "There are not as many in stock as the plan takes: ask when more come.",
-            "in stock",
-            ", ".join(names) or "too few",
-            "enough",
+            tr("cut.short"),
+            tr("quantity.in-stock"),
+            ", ".join(names) or tr("quantity.too-few"),
+            tr("quantity.enough"),
             fixes=tuple(filter(enough, _looser(means))),
         )
     if group.apart:
         yield Finding(
             "cut.apart",
             group.says,
-            "The parts that are to match do not fit on one stick together, and are cut apart.",
-            "matched",
-            "apart",
-            "one stick",
-            fixes=(Fix("Let them be apart", {"cutting": {"matched": []}}),),
+            tr("cut.apart"),
+            tr("quantity.matched"),
+            tr("quantity.apart"),
+            tr("quantity.one-stick"),
+            fixes=(Fix(tr("fix.let-them-be-apart"), {"cutting": {"matched": []}}),),
         )
 
 
@@ -257,9 +273,9 @@ def _kept(brief: Brief, group: Group) -> Iterator[Finding]:
         yield Finding(
             "cut.locked",
             key,
-            "This stick is gone, or does not give all that it is kept for: the plan does without.",
-            "kept for",
+            tr("cut.locked"),
+            tr("quantity.kept-for"),
             ", ".join(brief.cutting.locked[key]),
-            "what fits",
-            fixes=(Fix("Let it go", {"cutting": {"locked": {key: None}}}),),
+            tr("quantity.what-fits"),
+            fixes=(Fix(tr("fix.let-it-go"), {"cutting": {"locked": {key: None}}}),),
         )

@@ -6,6 +6,7 @@ from yardcliff.core.materials.goods import Form
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.wood.layout import SHEET_WIDE, Offcut, Sawn
 from yardcliff.core.wood.stock import ROUND, Flaw, Section, Stick
+from yardcliff.messages import tr
 
 
 def used_sticks(sticks: Iterable[Sawn]) -> list[str]:
@@ -30,7 +31,7 @@ def offcut_sticks(sticks: Iterable[Sawn]) -> list[Stick]:
             long=offcut.end - offcut.start,
             flaws=_left_on(offcut, sawn.source.flaws),
             reclaimed=sawn.source.reclaimed,
-            note=f"Offcut of {sawn.source.name}"[:120],
+            note=tr("wood.offcut-of", name=sawn.source.name)[:120],
         )
         for sawn in sticks
         for offcut in sawn.offcuts
@@ -69,7 +70,7 @@ def strip_sticks(sticks: Iterable[Sawn], takes: Fraction) -> list[Stick]:
     found = []
     for sawn in sticks:
         (whole,) = whole_sticks([sawn])
-        note = f"Strip of {sawn.source.name}"[:120]
+        note = tr("wood.strip-of-2", name=sawn.source.name)[:120]
         found += [whole.changed({"wide": strip.wide, "note": note}) for strip in sawn.strips]
         rest = Offcut(Fraction(0), whole.long, sawn.strips[-1].high + takes, whole.wide)
         if rest.keeps:

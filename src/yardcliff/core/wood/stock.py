@@ -8,8 +8,8 @@ from functools import cache
 from typing import Annotated, Any, Literal, Self
 
 from pydantic import BeforeValidator, Field, StringConstraints, ValidationError, model_validator
-from pydantic_core import PydanticCustomError
 
+from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.findings.patch import BriefError, problems
 from yardcliff.core.materials.goods import Form, Stuff, Thread, WareKind
@@ -19,6 +19,7 @@ from yardcliff.core.units.length_text import read
 from yardcliff.core.units.money import Money
 from yardcliff.core.workshop.shop import Shop
 from yardcliff.data import table
+from yardcliff.messages import tr
 
 Note = Annotated[str, StringConstraints(strip_whitespace=True, max_length=120)]
 Text = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
@@ -59,10 +60,11 @@ class Section(Frozen):
     @model_validator(mode="after")
     def _is_round(self) -> Self:
         if self.form in ROUND and self.wide != self.thick:
-            raise PydanticCustomError(
+            raise cannot_read(
                 "round",
-                "What is round has one diameter: {wide} and {thick} differ.",
-                {"wide": exact_text(self.wide), "thick": exact_text(self.thick)},
+                "wood.what-round-has-one-diameter-differ",
+                wide=exact_text(self.wide),
+                thick=exact_text(self.thick),
             )
         return self
 
@@ -105,10 +107,12 @@ class Stick(Section):
     def _flaws_are_on_it(self) -> Self:
         for flaw in self.flaws:
             if flaw.at > self.long:
-                raise PydanticCustomError(
+                raise cannot_read(
                     "flaw",
-                    "The {what} at {at} is not on a stick of {long}.",
-                    {"what": flaw.what, "at": exact_text(flaw.at), "long": exact_text(self.long)},
+                    "wood.at-not-on-stick",
+                    what=flaw.what,
+                    at=exact_text(flaw.at),
+                    long=exact_text(self.long),
                 )
         return self
 
@@ -181,7 +185,7 @@ def read_stick(data: dict[str, Any]) -> Stick:
         across = diameters().get(data.get("thread") or "")
         if across is None:
             raise BriefError(
-                [("thread", f"Which thread has the rod? One of {', '.join(diameters())}.")]
+                [("thread", tr("wood.which-thread-has-rod-one", diameters=", ".join(diameters())))]
             )
         data = data | {"wide": exact_text(across), "thick": exact_text(across)}
     try:

@@ -6,6 +6,7 @@ from collections.abc import Iterable
 from typing import Literal
 
 from yardcliff.data import table
+from yardcliff.messages import tr
 
 Step = Literal[
     "cut",
@@ -39,7 +40,7 @@ def cautions(step: str, tools: Iterable[str] = ()) -> tuple[str, ...]:
     """What to look out for at a step; of tools only what is said of one that is used."""
     used = set(tools) or {BY_HAND}
     return tuple(
-        row["says"]
+        tr(row["says"])
         for row in table("cautions")
         if step in row["steps"] and (not row["tools"] or used & set(row["tools"]))
     )

@@ -4,7 +4,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from yardcliff.core.workshop.shop import Shop, Tool
+from yardcliff.core.workshop.shop import Shop, Tool, tool_name
+from yardcliff.messages import listed, tr
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,12 +22,16 @@ class Way:
     @property
     def kit(self) -> tuple[str, ...]:
         """All that has to lie ready for it."""
-        return (*sorted(self.tools), *self.also)
+        return tuple(map(tool_name, (*sorted(self.tools), *self.also)))
 
     @property
     def by(self) -> str:
         """What it is done with, as it is said: `with a jigsaw`, `by hand`."""
-        return f"with a {' and a '.join(sorted(self.tools))}" if self.tools else "by hand"
+        return (
+            listed(tr("workshop.with-a", tool=tool_name(tool)) for tool in sorted(self.tools))
+            if self.tools
+            else tr("workshop.by-hand")
+        )
 
 
 def ways_of(kind: Mapping[str, Any]) -> list[Way]:

@@ -7,18 +7,23 @@ from itertools import pairwise
 from typing import Annotated, Literal, Self, get_args
 
 from pydantic import Field, StringConstraints, model_validator
-from pydantic_core import PydanticCustomError
 
+from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.units.money import Money
+from yardcliff.messages import day_name, tr
 
 Tool = Literal[
     "drill press", "drill", "router", "table saw", "mitre saw", "jigsaw", "planer", "sander"
 ]
 TOOLS: tuple[Tool, ...] = get_args(Tool)
-DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
 Clock = Annotated[str, StringConstraints(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")]
 """A time of day, `19:30`."""
+
+
+def tool_name(tool: str) -> str:
+    """A tool of the list, or a hand tool, in words."""
+    return tr(f"tool.{tool.replace(' ', '-')}")
 
 
 def minute(clock: str) -> int:
@@ -37,10 +42,12 @@ class Hours(Frozen):
     @model_validator(mode="after")
     def _ends_later(self) -> Self:
         if minute(self.start) >= minute(self.end):
-            raise PydanticCustomError(
+            raise cannot_read(
                 "hours",
-                "{day} from {start} to {end} ends before it begins.",
-                {"day": DAYS[self.day], "start": self.start, "end": self.end},
+                "workshop.from-to-ends-before-it-begins",
+                day=day_name(self.day),
+                start=self.start,
+                end=self.end,
             )
         return self
 
@@ -74,14 +81,12 @@ class Shop(Frozen):
         for week in (self.hours, self.errands):
             for hours, other in pairwise(in_turn(week)):
                 if hours.day == other.day and minute(other.start) < minute(hours.end):
-                    raise PydanticCustomError(
+                    raise cannot_read(
                         "hours",
-                        "{day}: {first} and {second} overlap.",
-                        {
-                            "day": DAYS[hours.day],
-                            "first": f"{hours.start}–{hours.end}",
-                            "second": f"{other.start}–{other.end}",
-                        },
+                        "workshop.and-overlap",
+                        day=day_name(hours.day),
+                        first=f"{hours.start}–{hours.end}",
+                        second=f"{other.start}–{other.end}",
                     )
         return self
 

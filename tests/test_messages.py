@@ -1,0 +1,239 @@
+"""What is said, by language: every key has its words, with the parameters that it is given, and
+nothing hangs on how a thing is called.
+"""
+
+import ast
+import re
+import tomllib
+from collections.abc import Iterator
+from gettext import NullTranslations
+from io import BytesIO
+from pathlib import Path
+from string import Formatter
+
+import pytest
+from babel.messages.pofile import read_po
+from fastapi.testclient import TestClient
+
+import yardcliff
+from tests.conftest import Json
+from yardcliff import messages
+from yardcliff.core.design.change import amend
+from yardcliff.core.design.rack_design import design
+from yardcliff.core.findings.finding import CODES
+from yardcliff.core.rack.operation import Kind
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.ways import FAMILIES, starting
+from yardcliff.messages import LANGUAGES, SOURCE, language_of, listed, speaking, tr
+
+CODE = Path(yardcliff.__file__).parent
+Forms = tuple[str, ...]
+
+
+def catalogue(language: str) -> dict[str, Forms]:
+    """The messages of a language's own files: one form, or one for each plural."""
+    found: dict[str, Forms] = {}
+    for file in sorted((CODE / "messages" / language).glob("*.po")):
+        for message in read_po(BytesIO(file.read_bytes())):
+            key, *_ = (message.id,) if isinstance(message.id, str) else message.id
+            if key:
+                assert key not in found, f"{key} stands twice"
+                said = message.string or ""
+                found[key] = (said,) if isinstance(said, str) else tuple(said)
+    return found
+
+
+SAID = {language: catalogue(language) for language in LANGUAGES}
+
+
+def parameters(forms: Forms) -> set[str]:
+    return {name for form in forms for _, name, _, _ in Formatter().parse(form) if name}
+
+
+def asked() -> Iterator[tuple[str, ast.expr, set[str] | None]]:
+    """Where a message is asked for: the place, the key, and what is given (None where that is only
+    known at run time).
+    """
+    for file in CODE.rglob("*.py"):
+        for node in ast.walk(ast.parse(file.read_text("utf-8"))):
+            if not (isinstance(node, ast.Call) and isinstance(node.func, ast.Name)):
+                continue
+            at = {"tr": 0, "cannot_read": 1}.get(node.func.id)
+            if at is None:
+                continue
+            names = [keyword.arg for keyword in node.keywords]
+            given = None if None in names else {name for name in names if name}
+            keys = [node.args[at]]
+            while keys:
+                key = keys.pop()
+                if isinstance(key, ast.IfExp):
+                    keys += (key.body, key.orelse)
+                else:
+                    yield f"{file.name}:{node.lineno}", key, given
+
+
+def test_every_message_that_is_asked_for_is_there_with_what_it_is_given() -> None:
+    for where, key, given in asked():
+        if isinstance(key, ast.Constant):
+            assert str(key.value) in SAID[SOURCE], f"{where}: no words for {key.value!r}"
+            wants = parameters(SAID[SOURCE][str(key.value)])
+            # The number that chooses a plural need not be said.
+            assert given is None or given - {"n"} == wants - {"n"}, where
+            assert given is None or ("n" in given) == (len(SAID[SOURCE][str(key.value)]) > 1), where
+
+
+def texts(value: object) -> Iterator[str]:
+    match value:
+        case str():
+            yield value
+        case dict():
+            for each in value.values():
+                yield from texts(each)
+        case list():
+            for each in value:
+                yield from texts(each)
+
+
+def test_every_message_is_used() -> None:
+    written = {
+        node.value
+        for file in CODE.rglob("*.py")
+        for node in ast.walk(ast.parse(file.read_text("utf-8")))
+        if isinstance(node, ast.Constant)
+    }
+    for table in (CODE / "data").glob("*.toml"):
+        written.update(texts(tomllib.loads(table.read_text("utf-8"))))
+    made_up = "|".join(
+        "".join(
+            re.escape(str(part.value)) if isinstance(part, ast.Constant) else r"[\w-]+"
+            for part in key.values
+        )
+        for _, key, _ in asked()
+        if isinstance(key, ast.JoinedStr)
+    )
+    titles = {f"{code}.title" for code in CODES}
+    assert titles <= set(SAID[SOURCE])
+    assert {f"work.{kind}" for kind in Kind} <= set(SAID[SOURCE])
+    unused = [
+        key
+        for key in SAID[SOURCE]
+        if key not in written and key not in titles and not re.fullmatch(made_up, key)
+    ]
+    assert not unused
+
+
+@pytest.mark.parametrize("language", LANGUAGES)
+def test_every_language_says_what_the_source_says(language: str) -> None:
+    """A third language too is held to the parameters; what it lacks is said as in the source."""
+    own = SAID[language]
+    assert set(own) <= set(SAID[SOURCE])
+    with speaking(language):
+        for key, forms in SAID[SOURCE].items():
+            assert parameters(own.get(key, forms)) == parameters(forms), key
+            given = dict.fromkeys(parameters(forms), "12 mm")
+            for n in (1, 2) if len(forms) > 1 else (None,):
+                said = tr(key, **given | ({"n": n} if n else {}))
+                assert said, key
+                assert said != key
+                assert not set(said) & {"{", "}"}, said
+    assert language == SOURCE or all(own[key] != SAID[SOURCE][key] for key in own)
+
+
+def test_a_region_says_only_what_differs() -> None:
+    for language, yard, parts, several in (
+        ("en-GB", "timber yard", "1 part", "a, b and c"),
+        ("en-US", "lumber yard", "1 part", "a, b, and c"),
+    ):
+        with speaking(language):
+            assert yard in tr("api.no-timber-yard-known-start-yardcliff")
+            assert tr("making.cut-part", n=1, says="x") == f"Cut {parts}: x"
+            assert tr("making.cut-part", n=3, says="x") == "Cut 3 parts: x"
+            assert listed("abc") == several
+    assert tr("no such message") == "no such message"
+
+
+@pytest.mark.parametrize(
+    ("accepted", "language"),
+    [
+        ("en-US,en;q=0.9", "en-US"),
+        ("de-CH, en-US;q=0.5", "en-US"),
+        ("en-GB", "en-GB"),
+        ("fr, de", SOURCE),
+        ("", SOURCE),
+        ("*;q=, ,x" * 50, SOURCE),
+    ],
+)
+def test_the_dearest_language_that_is_there_is_spoken(accepted: str, language: str) -> None:
+    assert language_of(accepted) == language
+
+
+class Bracketed(NullTranslations):
+    """A language that is surely told from what is not in the catalogues."""
+
+    def __init__(self, spoken: NullTranslations) -> None:
+        super().__init__()
+        self.spoken = spoken
+
+    def gettext(self, key: str) -> str:
+        return f"⟦{self.spoken.gettext(key)}⟧"
+
+    def ngettext(self, key: str, plural: str, n: int) -> str:
+        return f"⟦{self.spoken.ngettext(key, plural, n)}⟧"
+
+
+def made(family: str) -> tuple[Json, list[str]]:
+    """A rack that is too short, and what of it does not depend on words; and all its words."""
+    brief = amend(
+        starting([(shipped_item("waxed-jacket"), 5)], "1 mm", family),
+        {"row": {"length": "260 mm", "follows": "nothing"}},
+    )
+    done = design(brief)
+    choices = FAMILIES[family].choices(brief)
+    kept = {
+        "parts": [(part.key, part.size) for part in done.parts],
+        "work": [(each.kind, each.places, each.size) for each in done.machining],
+        "findings": [(found.code, [fix.patch for fix in found.fixes]) for found in done.findings],
+        "figures": [figure.key for figure in done.rack.figures],
+        "choices": [
+            (field.path, [option.value for option in field.options])
+            for section in choices
+            for field in section.fields
+        ],
+    }
+    said = [
+        *(part.name for part in done.parts),
+        *(found.title + found.message for found in done.findings),
+        *(fix.label for found in done.findings for fix in found.fixes),
+        *(figure.label + figure.why for figure in done.rack.figures),
+        *(section.title for section in choices),
+    ]
+    return kept, said
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_a_rack_is_the_same_in_every_language(family: str, monkeypatch: pytest.MonkeyPatch) -> None:
+    """Nothing is looked up by what it is called, and no sentence is left in the rules."""
+    plain, _ = made(family)
+    other_words = Bracketed(messages._catalogue(SOURCE))
+    monkeypatch.setattr(messages, "_catalogue", lambda language: other_words)
+    other, said = made(family)
+    assert other == plain
+    assert said
+    assert not [text for text in said if re.search("[A-Za-z]{3}", outside(text))]
+
+
+def outside(text: str) -> str:
+    """What of a text is not from a catalogue, but for how many of which thing."""
+    bare = re.sub(r"\d+ waxed jackets?|Waxed jackets?", "", text)
+    while (less := re.sub(r"⟦[^⟦⟧]*⟧", "", bare)) != bare:
+        bare = less
+    return bare
+
+
+def test_a_rack_that_is_kept_in_mind_is_said_anew_in_another_language(client: TestClient) -> None:
+    started = {"hangs": [{"item": "key-bunch", "count": 5}], "tape": "1 mm"}
+    rack = client.post("/api/racks", json={"name": "Keys", "family": "angled-rail", **started})
+    assert rack.status_code == 201, rack.text
+    for language, label in (("en-GB", "Mitre"), ("en-US", "Miter"), ("en-GB", "Mitre")):
+        asked = client.get(f"/api/racks/{rack.json()['id']}", headers={"accept-language": language})
+        assert asked.json()["design"]["figures"]["angled.mitre"]["label"] == label
