@@ -2,7 +2,7 @@
 .DEFAULT_GOAL := help
 PYTHON ?= python3.11
 BIN := .venv/bin
-WEB := $(wildcard $(shell git ls-files web | grep -v schema.d.ts 2>/dev/null))
+WEB := $(wildcard $(shell git ls-files web src/yardcliff/messages | grep -v schema.d.ts 2>/dev/null))
 STATIC := src/yardcliff/static/index.html
 
 help: ## Show the targets

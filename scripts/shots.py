@@ -25,6 +25,7 @@ def shoot(
     """One picture at 1280x800, or of a phone, after `steps`."""
     size = {"width": 390, "height": 844} if phone else {"width": 1280, "height": 800}
     context = browser.new_context(
+        locale="en-GB",
         viewport={"width": size["width"], "height": size["height"]},
         color_scheme="dark" if dark else "light",
         reduced_motion="reduce",

@@ -30,10 +30,10 @@ CODE = Path(yardcliff.__file__).parent
 Forms = tuple[str, ...]
 
 
-def catalogue(language: str) -> dict[str, Forms]:
+def catalogue(language: str, room: str = ".") -> dict[str, Forms]:
     """The messages of a language's own files: one form, or one for each plural."""
     found: dict[str, Forms] = {}
-    for file in sorted((CODE / "messages" / language).glob("*.po")):
+    for file in sorted((CODE / "messages" / language / room).glob("*.po")):
         for message in read_po(BytesIO(file.read_bytes())):
             key, *_ = (message.id,) if isinstance(message.id, str) else message.id
             if key:
@@ -44,6 +44,8 @@ def catalogue(language: str) -> dict[str, Forms]:
 
 
 SAID = {language: catalogue(language) for language in LANGUAGES}
+SHOWN = {language: catalogue(language, "page") for language in LANGUAGES}
+PAGE = CODE.parents[1] / "web" / "src"
 
 
 def parameters(forms: Forms) -> set[str]:
@@ -122,6 +124,51 @@ def test_every_message_is_used() -> None:
     assert not unused
 
 
+def balanced(text: str) -> str:
+    """Up to the bracket that closes the first one."""
+    depth = 0
+    for at, letter in enumerate(text):
+        depth += (letter in "({[") - (letter in ")}]")
+        if depth == 0:
+            return text[: at + 1]
+    raise AssertionError(text)
+
+
+def given_on_the_page(call: str) -> set[str]:
+    """The names of `(key, { a, b: other(c) })`."""
+    if "{" not in call:
+        return set()
+    inner = re.sub(r"\$\{[^}]*\}|\"[^\"]*\"|`[^`]*`", "0", call[call.index("{") + 1 : -1])
+    depth, names, top = 0, set[str](), ""
+    for letter in inner.rstrip(" ,\n)").removesuffix("}"):
+        depth += (letter in "({[") - (letter in ")}]")
+        top += letter if depth == 0 else ""
+    for pair in top.split(","):
+        if name := pair.split(":")[0].strip():
+            names.add(name)
+    return names
+
+
+def test_the_page_says_what_is_there_and_nothing_is_left_over() -> None:
+    asked = dict[str, set[str]]()
+    for file in PAGE.rglob("*.ts*"):
+        text = file.read_text("utf-8")
+        for found in re.finditer(r'\bt\(\s*"([\w.-]+)"', text):
+            assert found[1] in SHOWN[SOURCE], f"{file.name}: no words for {found[1]}"
+            given = given_on_the_page(balanced(text[found.start() + 1 :]))
+            asked.setdefault(found[1], given)
+            wanted = parameters(SHOWN[SOURCE][found[1]])
+            assert given - {"n"} == wanted - {"n"}, f"{file.name}: {found[1]}"
+            assert ("n" in given) == (len(SHOWN[SOURCE][found[1]]) > 1), found[1]
+    words = {key for key in SHOWN[SOURCE] if key.startswith("word.")}
+    assert set(SHOWN[SOURCE]) - set(asked) == words
+    for language in LANGUAGES:
+        for key, forms in SHOWN[language].items():
+            assert parameters(forms) == parameters(SHOWN[SOURCE][key]), key
+            assert all(forms), key
+            assert language == SOURCE or forms != SHOWN[SOURCE][key], key
+
+
 @pytest.mark.parametrize("language", LANGUAGES)
 def test_every_language_says_what_the_source_says(language: str) -> None:
     """A third language too is held to the parameters; what it lacks is said as in the source."""
@@ -146,8 +193,8 @@ def test_a_region_says_only_what_differs() -> None:
     ):
         with speaking(language):
             assert yard in tr("api.no-timber-yard-known-start-yardcliff")
-            assert tr("making.cut-part", n=1, says="x") == f"Cut {parts}: x"
-            assert tr("making.cut-part", n=3, says="x") == "Cut 3 parts: x"
+            assert tr("making.cut-part", n=1, of="x") == f"Cut {parts}: x"
+            assert tr("making.cut-part", n=3, of="x") == "Cut 3 parts: x"
             assert listed("abc") == several
     assert tr("no such message") == "no such message"
 

@@ -20,6 +20,11 @@ export default tseslint.config(
           selector: "JSXAttribute[name.name='type'][value.value='checkbox']",
           message: "A box to tick is ui/Checkbox.",
         },
+        {
+          selector:
+            "JSXText[value=/[A-Za-z]{2}/], JSXAttribute[name.name=/^(label|title|placeholder|alt|aria-label)$/] > Literal[value=/[A-Za-z]{2}/]",
+          message: "What the page says stands in messages/, by its key.",
+        },
       ],
     },
   },

@@ -37,7 +37,7 @@ def browser_type_launch_args() -> dict[str, Any]:
 
 @pytest.fixture(scope="session")
 def browser_context_args() -> dict[str, Any]:
-    return {"viewport": {"width": 1280, "height": 800}}
+    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-GB"}
 
 
 @pytest.fixture

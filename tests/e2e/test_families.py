@@ -175,7 +175,7 @@ def test_a_rack_is_stood_up_and_laid_down_again_by_keyboard(home: Page) -> None:
 @pytest.mark.parametrize("name", UPRIGHTS)
 def test_an_upright_is_whole_on_a_phone(browser: Browser, server: Server, name: str) -> None:
     context = browser.new_context(
-        viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
+        locale="en-GB", viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
     )
     page = context.new_page()
     page.goto(server.address)

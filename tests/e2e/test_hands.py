@@ -159,7 +159,7 @@ def test_a_price_is_asked_for_as_the_label_has_it_and_taken_back_there(home: Pag
 @pytest.fixture
 def phone(browser: Browser, server: Server) -> Iterator[Page]:
     context = browser.new_context(
-        viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
+        locale="en-GB", viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
     )
     page = context.new_page()
     page.goto(server.address)

@@ -119,7 +119,9 @@ def test_paper_comes_in_the_size_chosen(porch: Page, kind: str) -> None:
 @pytest.mark.parametrize("width", [1280, 390])
 def test_every_view_is_clean_to_axe(browser: Browser, server: Server, width: int) -> None:
     # The policy lets no foreign script in; axe is put in past it.
-    context = browser.new_context(viewport={"width": width, "height": 800}, bypass_csp=True)
+    context = browser.new_context(
+        locale="en-GB", viewport={"width": width, "height": 800}, bypass_csp=True
+    )
     page = context.new_page()
     page.goto(server.address)
     expect(page.get_by_role("link", name="Porch, waxed jackets")).to_be_visible()

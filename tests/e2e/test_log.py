@@ -126,7 +126,10 @@ def test_the_log_is_for_everybody_light_dark_and_on_a_phone(
     rack = home.get_by_role("link", name="Porch, waxed jackets").get_attribute("href")
     for scheme, width in EVERYBODY:
         context = browser.new_context(
-            color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True
+            locale="en-GB",
+            color_scheme=scheme,
+            viewport={"width": width, "height": 844},
+            bypass_csp=True,
         )
         page = context.new_page()
         page.goto(f"{server.address}{rack}/log")

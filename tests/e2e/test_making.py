@@ -184,7 +184,10 @@ def test_making_is_for_everybody_light_dark_and_on_a_phone(
     rack = home.get_by_role("link", name="Kitchen, spices and soup mugs").get_attribute("href")
     for scheme, width in EVERYBODY:
         context = browser.new_context(
-            color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True
+            locale="en-GB",
+            color_scheme=scheme,
+            viewport={"width": width, "height": 844},
+            bypass_csp=True,
         )
         page = context.new_page()
         for at, card in (
@@ -214,7 +217,7 @@ def test_a_phone_is_let_in_and_shut_out(home: Page, browser: Browser) -> None:
     expect(door.get_by_role("img", name="Code with the address and the key")).to_be_visible()
     port = door.locator("dd").first.inner_text().rsplit(":", 1)[1]
     key = door.locator("dd").last.inner_text()
-    context = browser.new_context(viewport={"width": 390, "height": 844})
+    context = browser.new_context(locale="en-GB", viewport={"width": 390, "height": 844})
     phone = context.new_page()
     bench = page.get_by_role("link", name="To the bench").get_attribute("href")
     phone.goto(f"http://127.0.0.1:{port}/phone?to={bench}")

@@ -22,7 +22,9 @@ def killed(server: OwnProcess) -> None:
 def test_a_project_lives_on_laptop_and_phone_through_mistakes_and_kills(
     page: Page, browser: Browser, data: Path
 ) -> None:
-    phone = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True).new_page()
+    phone = browser.new_context(
+        locale="en-GB", viewport={"width": 390, "height": 844}, has_touch=True
+    ).new_page()
     card, done = (
         phone.get_by_role("heading", level=2),
         phone.get_by_role("button", name=re.compile("^(Done|Step is)")),

@@ -277,7 +277,7 @@ def test_every_end_rule_spacing_and_holder_can_be_chosen(porch: Page) -> None:
 
 def test_on_a_phone_everything_is_in_reach(browser: Browser, server: Server) -> None:
     context = browser.new_context(
-        viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
+        locale="en-GB", viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
     )
     page = context.new_page()
     page.goto(server.address)

@@ -233,7 +233,10 @@ def test_timber_is_for_everybody_light_dark_and_on_a_phone(
     rack = home.get_by_role("link", name="Kitchen dresser, tin cups").get_attribute("href")
     for scheme, width in EVERYBODY:
         context = browser.new_context(
-            color_scheme=scheme, viewport={"width": width, "height": 844}, bypass_csp=True
+            locale="en-GB",
+            color_scheme=scheme,
+            viewport={"width": width, "height": 844},
+            bypass_csp=True,
         )
         page = context.new_page()
         for at in (

@@ -274,7 +274,7 @@ def test_an_open_rack_follows_its_wall_and_its_neighbours(home: Page) -> None:
 
 def test_walls_fit_a_phone(browser: Browser, server: Server) -> None:
     context = browser.new_context(
-        viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
+        locale="en-GB", viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
     )
     page = context.new_page()
     for name, where in (

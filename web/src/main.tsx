@@ -1,5 +1,5 @@
 import { QueryClientProvider } from "@tanstack/react-query";
-import { lazy, StrictMode, Suspense } from "react";
+import { type ComponentType, lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter } from "react-router";
 import { RouterProvider } from "react-router/dom";
@@ -10,30 +10,31 @@ import "./styles.css";
 import { NotFound } from "./ui/NotFound";
 import { applyTheme } from "./ui/theme";
 import { Toasts } from "./ui/Toasts";
+import { speakOfAll, t } from "./messages";
 
-// The first page comes at once; every other one when it is gone to.
-const AboutPage = lazy(async () => ({ default: (await import("./features/about/AboutPage")).AboutPage }));
-const ThingsPage = lazy(async () => ({ default: (await import("./features/items/ThingsPage")).ThingsPage }));
-const NewRackPage = lazy(async () => ({
-  default: (await import("./features/racks/NewRackPage")).NewRackPage,
-}));
-const RackPage = lazy(async () => ({ default: (await import("./features/rack/RackPage")).RackPage }));
-const BenchPage = lazy(async () => ({ default: (await import("./features/making/BenchPage")).BenchPage }));
-const TimberPage = lazy(async () => ({ default: (await import("./features/timber/TimberPage")).TimberPage }));
-const TogetherPage = lazy(async () => ({
-  default: (await import("./features/timber/TogetherPage")).TogetherPage,
-}));
-const WallPage = lazy(async () => ({ default: (await import("./features/walls/WallPage")).WallPage }));
-const VersionsPage = lazy(async () => ({
-  default: (await import("./features/versions/VersionsPage")).VersionsPage,
-}));
+/** The first page comes at once; every other one, and what it says, when it is gone to. */
+const later = <P extends object>(page: () => Promise<ComponentType<P>>) =>
+  lazy(async () => {
+    await speakOfAll();
+    return { default: await page() };
+  });
+
+const AboutPage = later(async () => (await import("./features/about/AboutPage")).AboutPage);
+const ThingsPage = later(async () => (await import("./features/items/ThingsPage")).ThingsPage);
+const NewRackPage = later(async () => (await import("./features/racks/NewRackPage")).NewRackPage);
+const RackPage = later(async () => (await import("./features/rack/RackPage")).RackPage);
+const BenchPage = later(async () => (await import("./features/making/BenchPage")).BenchPage);
+const TimberPage = later(async () => (await import("./features/timber/TimberPage")).TimberPage);
+const TogetherPage = later(async () => (await import("./features/timber/TogetherPage")).TogetherPage);
+const WallPage = later(async () => (await import("./features/walls/WallPage")).WallPage);
+const VersionsPage = later(async () => (await import("./features/versions/VersionsPage")).VersionsPage);
 
 applyTheme();
 const nonce = document.querySelector<HTMLMetaElement>("meta[name=csp-nonce]")?.content;
 // Radix menus add a style element of their own; the policy lets it in by this nonce.
 if (nonce) Object.assign(globalThis, { __webpack_nonce__: nonce });
 
-const AWAY = "This page could not be fetched. Is Yardcliff running? Then open it again.";
+const AWAY = t("ui.this-page-could-not-be-fetched");
 
 const router = createBrowserRouter([
   {

@@ -8,10 +8,10 @@ from fastapi.responses import HTMLResponse
 from starlette.staticfiles import StaticFiles
 
 from yardcliff.api.security import content_security_policy
-from yardcliff.messages import tr
+from yardcliff.messages import language, tr
 
 STATIC = Path(__file__).parent.parent / "static"
-NONCE = "__NONCE__"
+NONCE, LANG = "__NONCE__", 'lang="en"'
 
 
 def install(app: FastAPI, folder: Path = STATIC) -> None:
@@ -27,7 +27,7 @@ def install(app: FastAPI, folder: Path = STATIC) -> None:
             raise HTTPException(404, tr("api.there-is-no", path=path, hint=hint))
         nonce = secrets.token_urlsafe(16)
         return HTMLResponse(
-            index.read_text("utf-8").replace(NONCE, nonce),
+            index.read_text("utf-8").replace(NONCE, nonce).replace(LANG, f'lang="{language()}"'),
             headers={
                 "content-security-policy": content_security_policy(nonce),
                 "cache-control": "no-store",

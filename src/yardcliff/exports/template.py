@@ -163,7 +163,7 @@ def _strips(
         inside = tuple(one for one in made if low <= up(one[0]) <= high and one[0].row in (-1, row))
         base = (paper_height + 14) / 2 - (high + low) / 2
         named = (
-            tr("exports.row-2", title=title, row=row + 1)
+            tr("exports.title-row", title=title, row=row + 1)
             if row is not None and len(rows) > 1
             else title
         )

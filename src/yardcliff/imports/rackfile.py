@@ -26,7 +26,7 @@ def read_rackfile(text: str | bytes) -> tuple[str, Brief]:
         raise RackFileError(
             tr(
                 "imports.this-rack-file-version-this-yardcliff",
-                get=f"{data.get('version')!r}",
+                found=f"{data.get('version')!r}",
                 version=VERSION,
             )
         )

@@ -1,9 +1,11 @@
 """What the program says: keys and parameters inside, words in gettext catalogues by language.
 
-`en-GB/` holds every message, a file a room; another folder (`en-US/`) holds what it says otherwise
-and falls back to that. Which one speaks is a matter of the context: a request, a command.
+`en-GB/` holds every message, a file a room, and in `page/` what the page says by itself. Another
+folder (`en-US/`) holds what it says otherwise and falls back to that. Which one speaks is a matter
+of the context: a request, a command.
 """
 
+import re
 from collections.abc import Iterable, Iterator
 from contextlib import contextmanager
 from contextvars import ContextVar
@@ -23,7 +25,11 @@ SOURCE = "en-GB"
 """The language that all others fall back to."""
 
 LANGUAGES = tuple(
-    sorted(folder.name for folder in files(__name__).iterdir() if "." not in folder.name)
+    sorted(
+        folder.name
+        for folder in files(__name__).iterdir()
+        if folder.is_dir() and not folder.name.startswith("_")
+    )
 )
 _spoken: ContextVar[str] = ContextVar("language", default=SOURCE)
 
@@ -67,21 +73,24 @@ def speaking(language: str) -> Iterator[None]:
 
 def language_of(accepted: str) -> str:
     """The language that suits best, of those asked for: `de-CH, en-US;q=0.8`, the dearest first."""
-    preferred = [asked.split(";")[0].strip() for asked in accepted.split(",")]
+    asked = (each.split(";")[0].strip() for each in accepted.split(","))
+    preferred = [tag for tag in asked if re.fullmatch(r"[A-Za-z]{2,3}(-[A-Za-z0-9]+)*", tag)]
     return negotiate_locale(preferred, LANGUAGES, sep="-") or SOURCE
 
 
 @cache
 def _catalogue(language: str) -> GNUTranslations:
-    """A language's files as one catalogue, over the source's."""
-    compiled = BytesIO()
+    """A language's files as one catalogue, over the source's; what the page says is its own."""
+    folder = files(__name__).joinpath(language)
     first, *others = (
         read_po(BytesIO(file.read_bytes()), locale=language.replace("-", "_"))
-        for file in sorted(files(__name__).joinpath(language).iterdir(), key=lambda file: file.name)
+        for file in sorted(folder.iterdir(), key=lambda file: file.name)
+        if file.is_file()
     )
     for catalogue in others:
         for message in catalogue:
             first[message.id] = message
+    compiled = BytesIO()
     write_mo(compiled, first)
     compiled.seek(0)
     translations = GNUTranslations(compiled)

@@ -135,10 +135,6 @@ def _read(text: bytes, currency: str) -> PriceList:
         raise SupplierError(tr("suppliers.timber-yard-answers-but-not-with")) from None
     if prices.currency != currency:
         raise SupplierError(
-            tr(
-                "suppliers.timber-yards-prices-in-was-asked",
-                currency=prices.currency,
-                currency_2=currency,
-            )
+            tr("suppliers.timber-yards-prices-in-was-asked", given=prices.currency, asked=currency)
         )
     return prices

@@ -3,6 +3,7 @@ import createClient from "openapi-fetch";
 import { deviceName, newKey } from "./key";
 import type { paths } from "./schema";
 import type { Brief, EntryText, Hang, Patch, Problem, Shop, StickText, TapeName, Tick } from "./types";
+import { t } from "../messages";
 
 /** The server answered that it cannot: `problem` says why and which field. */
 export class ProblemError extends Error {
@@ -38,7 +39,7 @@ async function sent(request: Request): Promise<Response> {
     return await fetch(request);
   } catch (error) {
     if (request.signal.aborted) throw error;
-    throw new OfflineError("Yardcliff does not answer. Is it still running?");
+    throw new OfflineError(t("api.yardcliff-does-not-answer-still-running"));
   }
 }
 
@@ -56,7 +57,13 @@ async function got<Data>(answer: Promise<Answer<Data>>): Promise<Data> {
 
 function problemOf(error: unknown, status: number): Problem {
   if (isProblem(error)) return error;
-  return { type: "", title: "Error", status, detail: `The server answered ${status}.`, errors: [] };
+  return {
+    type: "",
+    title: t("api.error"),
+    status,
+    detail: t("api.the-server-answered", { status }),
+    errors: [],
+  };
 }
 
 const isProblem = (error: unknown): error is Problem =>

@@ -1,6 +1,7 @@
 import { OfflineError, ProblemError } from "./client";
 import { openLine } from "./socket";
 import type { Brief, Design, Patch } from "./types";
+import { t } from "../messages";
 
 interface Waiting {
   resolve: (design: Design) => void;
@@ -35,7 +36,7 @@ class Line {
     socket.onclose = () => {
       this.socket = null;
       for (const { reject } of this.waiting.splice(0))
-        reject(new OfflineError("The line to Yardcliff broke."));
+        reject(new OfflineError(t("api.the-line-to-yardcliff-broke")));
     };
     return socket;
   }

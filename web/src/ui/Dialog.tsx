@@ -1,5 +1,6 @@
 import { Dialog as Radix } from "radix-ui";
 import type { ReactNode } from "react";
+import { t } from "../messages";
 
 interface Props {
   open: boolean;
@@ -23,7 +24,7 @@ export function Dialog({ open, onOpenChange, title, wide, children }: Props) {
         >
           <div className="mb-3 flex items-baseline justify-between gap-4">
             <Radix.Title className="text-title">{title}</Radix.Title>
-            <Radix.Close aria-label="Close" className="px-2 text-2xl leading-none">
+            <Radix.Close aria-label={t("ui.close")} className="px-2 text-2xl leading-none">
               ×
             </Radix.Close>
           </div>

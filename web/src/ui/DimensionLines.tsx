@@ -4,6 +4,7 @@ import type { Dimension } from "../api/types";
 import { placeDimensions, textWidth, type PlacedDimension } from "../drawing/dimensions";
 import { toScreenX, toScreenY, type Size, type View } from "../drawing/view";
 import { Measure } from "./Measure";
+import { t } from "../messages";
 
 interface Props {
   dimensions: readonly Dimension[];
@@ -70,7 +71,7 @@ function Line({ placed, onOpen }: { placed: PlacedDimension; onOpen?: () => void
         <g
           role="button"
           tabIndex={0}
-          aria-label={`${dimension.text}: show the working`}
+          aria-label={t("ui.show-the-working", { text: dimension.text })}
           className="cursor-pointer decoration-dotted hover:underline"
           onClick={onOpen}
           onKeyDown={(event) =>

@@ -1,17 +1,18 @@
 import type { Finding } from "../api/types";
+import { t } from "../messages";
 
 const SHAPES = {
   stop: "M0 -11 L11 0 L0 11 L-11 0 Z",
   care: "M0 -11 L11.5 9 L-11.5 9 Z",
   note: "M-9 -9 H9 V9 H-9 Z",
 };
-const WORDS = { stop: "Must be settled", care: "Take care", note: "Note" };
+const WORDS = { stop: t("ui.must-be-settled"), care: t("ui.take-care"), note: t("ui.note") };
 
 /** A finding's number in a shape that says how grave it is: never by colour alone. Draw it inside an svg. */
 export function FlagShape({ severity, number }: { severity: Finding["severity"]; number: number }) {
   return (
     <g>
-      <title>{`${WORDS[severity]}: note ${number}`}</title>
+      <title>{t("ui.note-2", { WORDS: WORDS[severity], number })}</title>
       <path
         d={SHAPES[severity]}
         strokeWidth={1.6}

@@ -1,6 +1,7 @@
 import { useState, type KeyboardEvent } from "react";
 
 import type { Outcome } from "./Field";
+import { t } from "../messages";
 
 const MOST = 80;
 
@@ -23,8 +24,8 @@ export function NameField({ label, what, name, onRename }: Props) {
     if (!length || length > MOST)
       return setError(
         length
-          ? `That name has ${length} characters: ${MOST} are the most. Shorten it, or press Escape.`
-          : `A ${what} needs a name of 1 to ${MOST} characters.`,
+          ? t("ui.name-has-characters-most-shorten-or", { length, MOST })
+          : t("ui.needs-name-1-characters", { what, MOST }),
       );
     const outcome = await onRename(draft.trim());
     setError(outcome);

@@ -2,17 +2,18 @@ import { useState } from "react";
 
 import { Button } from "./Button";
 import { applyTheme, theme, type Theme } from "./theme";
+import { t } from "../messages";
 
 const NEXT: Record<Theme, Theme> = { system: "light", light: "dark", dark: "system" };
-const SAYS: Record<Theme, string> = { system: "as the system", light: "light", dark: "dark" };
+const SAYS: Record<Theme, string> = { system: t("ui.as-the-system"), light: "light", dark: "dark" };
 
 export function ThemeButton() {
   const [now, setNow] = useState(theme);
   return (
     <Button
       look="bare"
-      aria-label={`Colours: ${SAYS[now]}`}
-      title={`Colours: ${SAYS[now]}`}
+      aria-label={t("ui.colours", { SAYS: SAYS[now] })}
+      title={t("ui.colours", { SAYS: SAYS[now] })}
       onClick={() => {
         applyTheme(NEXT[now]);
         setNow(NEXT[now]);

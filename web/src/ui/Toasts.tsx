@@ -2,6 +2,7 @@ import { Toast } from "radix-ui";
 import { createContext, useCallback, useContext, useState, type ReactNode } from "react";
 
 import { Button } from "./Button";
+import { t } from "../messages";
 
 interface Message {
   id: number;
@@ -41,7 +42,7 @@ export function Toasts({ children }: { children: ReactNode }) {
                 </Button>
               </Toast.Action>
             )}
-            <Toast.Close aria-label="Close message" className="px-1 text-lead leading-none">
+            <Toast.Close aria-label={t("ui.close-message")} className="px-1 text-lead leading-none">
               ×
             </Toast.Close>
           </Toast.Root>

@@ -1,4 +1,5 @@
 import { Button } from "./Button";
+import { t } from "../messages";
 
 interface Props {
   /** What each would do, or nothing where there is nothing to. */
@@ -12,11 +13,21 @@ interface Props {
 export function UndoRedo({ undo, redo, onUndo, onRedo }: Props) {
   return (
     <>
-      <Button look="bare" disabled={!undo} onClick={onUndo} title={undo ? `Take back: ${undo}` : undefined}>
-        Undo
+      <Button
+        look="bare"
+        disabled={!undo}
+        onClick={onUndo}
+        title={undo ? t("ui.take-back", { undo }) : undefined}
+      >
+        {t("ui.undo")}
       </Button>
-      <Button look="bare" disabled={!redo} onClick={onRedo} title={redo ? `Again: ${redo}` : undefined}>
-        Redo
+      <Button
+        look="bare"
+        disabled={!redo}
+        onClick={onRedo}
+        title={redo ? t("ui.again", { redo }) : undefined}
+      >
+        {t("ui.redo")}
       </Button>
     </>
   );

@@ -1,6 +1,7 @@
 import type { TapeName } from "../api/types";
 import { STEPS, type Unit } from "./lastTape";
 import { Switch } from "./Switch";
+import { t } from "../messages";
 
 interface Props {
   unit: Unit;
@@ -11,11 +12,11 @@ interface Props {
 export function UnitSwitch({ unit, onTape }: Props) {
   return (
     <Switch
-      label="Unit"
+      label={t("ui.unit")}
       value={unit}
       options={[
-        { value: "mm", label: "mm" },
-        { value: "in", label: "inch" },
+        { value: "mm", label: t("ui.mm") },
+        { value: "in", label: t("ui.inch") },
       ]}
       onPick={(next) => next !== unit && onTape(STEPS[next][0])}
     />

@@ -2,6 +2,7 @@ import { useQueryClient, type QueryKey, type UseQueryResult } from "@tanstack/re
 import { useEffect, useState } from "react";
 
 import { Button } from "./Button";
+import { t } from "../messages";
 
 const LATE_MS = 500;
 
@@ -31,8 +32,8 @@ function Running({ what, onStop }: Omit<Props, "running">) {
     <p className="flex items-center gap-2 py-1 text-plain text-soft">
       <span role="status">{what}…</span>
       <progress aria-label={what} className="h-1.5 w-20 accent-(--act)" />
-      {seconds > 0 && <span className="hand">{seconds} s</span>}
-      <Button onClick={onStop}>Stop</Button>
+      {seconds > 0 && <span className="hand">{t("ui.s", { seconds })}</span>}
+      <Button onClick={onStop}>{t("ui.stop")}</Button>
     </p>
   );
 }
@@ -51,7 +52,7 @@ export function Asking({ what, query, of }: QueryProps) {
   if (query.error)
     return (
       <p role="alert" className="my-4 border border-care bg-care-bg p-3 text-care">
-        {query.error.message} <Button onClick={() => query.refetch()}>Try again</Button>
+        {query.error.message} <Button onClick={() => query.refetch()}>{t("ui.try-again")}</Button>
       </p>
     );
   return (
@@ -63,8 +64,8 @@ export function Asking({ what, query, of }: QueryProps) {
       />
       {old && !query.isFetching && (
         <p className="flex items-center gap-2 py-1 text-plain text-soft">
-          Stopped{query.isPlaceholderData ? ": what stands here is older" : ""}.{" "}
-          <Button onClick={() => query.refetch()}>Work it out</Button>
+          {t("ui.stopped", { what: query.isPlaceholderData ? t("ui.what-stands-here-is-older") : "" })}{" "}
+          <Button onClick={() => query.refetch()}>{t("ui.work-it-out")}</Button>
         </p>
       )}
     </>

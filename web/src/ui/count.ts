@@ -1,3 +1,4 @@
+import { t } from "../messages";
 const MOST = 1000;
 
 /** A whole number as it is typed, or what is wrong with it. */
@@ -5,5 +6,5 @@ export function readCount(text: string, least: number): number | string {
   const count = Number(text);
   return /^\d+$/.test(text) && count >= least && count <= MOST
     ? count
-    : `“${text}” is no count: write a whole number from ${least} to ${MOST}.`;
+    : t("ui.no-count-write-whole-number-from", { text, least, MOST });
 }

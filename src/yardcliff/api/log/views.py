@@ -161,7 +161,7 @@ def view_entry(fact: Fact, log: RackLog, locale: UserLocale) -> EntryView:
 def _says(fact: Fact, log: RackLog) -> str:
     if fact.kind == "measured":
         subject = log.subjects.get(fact.what)
-        name = subject.title if subject else tr("api.hole-which-is-no-more", what=fact.what)
+        name = subject.title if subject else tr("api.hole-which-is-no-more", number=fact.what)
         by = tr("api.by-a-simulated", by=fact.data["by"]) if fact.data.get("by") else ""
         return f"{name}: {log.design.tape.write_given(read(fact.data['at'], exact=True))}{by}"
     if fact.kind == "time":

@@ -151,7 +151,7 @@ def _work(found: Timber, currency: str, locale: UserLocale) -> str:
         (tr("api.planing"), plan.means.thin, plan.work("thin")),
     ]
     takes = " ".join(
-        tr("api.takes-2", name=name, spoken=spoken(minutes), by=way.by)
+        tr("api.takes-with", name=name, spoken=spoken(minutes), by=way.by)
         for name, way, minutes in does
         if way and minutes
     )
@@ -184,7 +184,7 @@ def _parts(found: Timber, cutting: Cutting, sticks: Iterable[Sawn]) -> list[str]
 
 def _stick(key: str, supply: Supply, tape: Tape) -> str:
     """A stick that is left alone, as its owner knows it."""
-    on_hand = {tr("api.stick-2", number=one): stick for one, stick in supply.sticks}
+    on_hand = {tr("api.stick", number=one): stick for one, stick in supply.sticks}
     if key not in on_hand:
         return key
     stick = on_hand[key]
@@ -231,8 +231,8 @@ def _verdict(group: Group, currency: str, locale: UserLocale) -> str:
         return tr("api.proved-cheapest", money=locale.money(group.cost, currency))
     return tr(
         "api.within-of-the-cheapest",
-        money=locale.money(group.cost, currency),
-        money_2=locale.money(group.gap, currency),
+        cost=locale.money(group.cost, currency),
+        more=locale.money(group.gap, currency),
     )
 
 

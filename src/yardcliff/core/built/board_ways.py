@@ -49,7 +49,7 @@ def ways_from_board(asked: Asked) -> Iterator[WayOut]:
         way = asked.tried(
             "adopt",
             tr("built.take-the-new-length"),
-            tr("built.is-with-it", upper=name[0].upper(), name=name[1:], says=says, others=others),
+            tr("built.is-with-it", title=name[0].upper(), name=name[1:], says=says, others=others),
             {0: {}, **holes},
             {"length": long, "follows": "pitch"},
         )
@@ -63,7 +63,7 @@ def ways_from_board(asked: Asked) -> Iterator[WayOut]:
             yield asked.tried(
                 "fewer",
                 tr("built.hang-one-less"),
-                tr("built.have-more-room-on-than-had", count=row.count - 1, count_2=row.count),
+                tr("built.have-more-room-on-than-had", kinds=row.count - 1, before=row.count),
                 {0: {}},
                 {"length": long, "count": row.count - 1, "follows": "pitch"},
             )

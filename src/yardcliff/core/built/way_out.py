@@ -56,7 +56,7 @@ def taken(way: WayOut, done: Design, subject: Subject, found: Fraction) -> dict[
             title=subject.title.capitalize(),
             at=at,
             planned=planned,
-            title_2=way.title.lower(),
+            verdict=way.title.lower(),
         ),
         "at": exact_text(found),
         "planned": exact_text(subject.planned),

@@ -197,9 +197,9 @@ def kept(done: Design, there: Built) -> Iterator[Finding]:
     for k, place, at in strays(rack, there):
         row = rack.rows[k].row if k < len(rack.rows) else None
         of = (
-            tr("design.hole", what=rack.named((k,)))
+            tr("design.hole", row=rack.named((k,)))
             if k < len(rack.rows) > 1
-            else tr("design.hole-2")
+            else tr("design.a-hole")
         )
         wants = (
             tr("design.has-it-at", axes=write(row.axes[place]))
@@ -229,8 +229,8 @@ def kept(done: Design, there: Built) -> Iterator[Finding]:
         more = tr("design.and-elsewhere") if len(mine) > MOST_NAMED else ""
         says = tr(
             "design.drilled-plan-has-nothing-there",
-            get=parts.get(key) or there.names.get(key, tr("design.part-no-more")),
-            mine=", ".join(mine[:MOST_NAMED]),
+            name=parts.get(key) or there.names.get(key, tr("design.part-no-more")),
+            places=", ".join(mine[:MOST_NAMED]),
             more=more,
         )
         yield _moved("made.place", says, mine[0], tr("design.nothing-there"))
@@ -247,11 +247,11 @@ def _left(done: Design, there: Built) -> Iterator[Finding]:
             off = tr(
                 "design.than-planned",
                 at=write(abs(at - subject.planned)),
-                what="more" if at > subject.planned else "less",
+                way="more" if at > subject.planned else "less",
             )
             says = tr(
                 "design.is-and-stays-so",
-                upper=subject.title[0].upper(),
+                name=subject.title[0].upper(),
                 title=subject.title[1:],
                 at=write(at),
                 off=off,

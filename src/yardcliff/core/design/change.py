@@ -185,7 +185,7 @@ def describe(before: Brief, after: Brief) -> str:
     # Another way of building is the news; the rest comes with it.
     path, old, new = next((change for change in changes if change[0] == ("family",)), changes[0])
     words = " ".join(path).replace("_", " ")
-    more = tr("design.and-more-2", count=len(changes) - 1) if len(changes) > 1 else ""
+    more = tr("design.so-many-more", count=len(changes) - 1) if len(changes) > 1 else ""
     if isinstance(old, tuple) or isinstance(new, tuple):
         return words + more
     changed = tr("design.from-to", words=words, old=show(old, tape), new=show(new, tape))

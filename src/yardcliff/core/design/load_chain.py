@@ -61,8 +61,8 @@ def _assumed(brief: RackBrief, on: OnWall, tape: Tape) -> list[str]:
             "design.wood-as-light-as-any-its",
             wood=brief.board.wood,
             gravity=f"{gravity(brief.board.wood):g}",
-            part=PART[DRAWN_SAFETY],
-            part_2=PART[SAFETY],
+            draws=PART[DRAWN_SAFETY],
+            breaks=PART[SAFETY],
         ),
         tr(
             "design.pull-n-down-straight-out-on",

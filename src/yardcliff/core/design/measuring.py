@@ -44,7 +44,9 @@ class Subject:
         if self.across:
             return tr("design.width")
         return (
-            tr("design.board") if self.place is None else tr("design.hole-3", place=self.place + 1)
+            tr("design.board")
+            if self.place is None
+            else tr("design.hole-number", place=self.place + 1)
         )
 
 
@@ -96,7 +98,7 @@ def _of_rows(done: Design) -> Iterator[Subject]:
         for place, axis in enumerate(row.row.axes):
             yield Subject(
                 named(k, place),
-                tr("design.hole-4", of=of, place=place + 1),
+                tr("design.hole-number-of", of=of, place=place + 1),
                 axis,
                 k,
                 place,

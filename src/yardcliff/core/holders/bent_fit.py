@@ -94,7 +94,7 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
                     wide=f"{float(wide):.0f}",
                 ),
                 many=2,
-                piece=tr("holders.back-leg-2"),
+                piece=tr("piece.back-leg"),
                 spot=tr("spot.front"),
             ),
             pilots(

@@ -259,9 +259,9 @@ def _firmer(flip: Flip, ground: Ground) -> Iterator[Fix]:
         yield Fix(
             tr(
                 "fix.fingers-thick-pins-board",
-                thickness=exact_text(made.thickness),
+                finger=exact_text(made.thickness),
                 pin=exact_text(made.pin),
-                thickness_2=exact_text(on.thickness),
+                board=exact_text(on.thickness),
                 more=more,
             ),
             change,

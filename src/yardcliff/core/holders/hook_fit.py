@@ -289,7 +289,7 @@ def too_weak(link: Link, ground: Ground, fixes: tuple[Fix, ...]) -> Finding:
     said = tr(
         "holders.with-n-bears-more-than-may",
         force=f"{ground.pulled.force:.0f}",
-        says=ground.pulled.says,
+        pulled=ground.pulled.says,
         name=link.name,
         beyond=beyond,
     )

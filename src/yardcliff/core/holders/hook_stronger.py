@@ -28,7 +28,7 @@ def stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
             if strongest(screwed, ground) <= 1:
                 yield Fix(
                     tr(
-                        "fix.screws-2",
+                        "fix.screws-of",
                         gauge=screwed.gauge,
                         screw_length=exact_text(screwed.screw_length),
                     ),

@@ -29,7 +29,7 @@ def sanded(asked: Asked) -> Iterator[Task]:
         yield Task(
             "sand",
             9,
-            tr("task.sand", map=", ".join(map(str, GRITS))),
+            tr("task.sand", grits=", ".join(map(str, GRITS))),
             ceil(8 + faces * len(GRITS) * (14 if powered else 28)),
             lines=tuple(
                 tr("making.grit-with-the-grain", grit=grit, why=why)

@@ -147,7 +147,7 @@ def _body(asked: Asked, joints: list[Joint]) -> Iterator[Task]:
     yield Task(
         f"join:{first}",
         12,
-        tr("making.together", what=tr("making.glue") if glued else tr("making.screw"), names=names),
+        tr("making.together", how=tr("making.glue") if glued else tr("making.screw"), names=names),
         10 + 4 * len(joints),
         parts,
         lines=tuple(

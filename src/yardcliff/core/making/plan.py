@@ -183,12 +183,7 @@ def _shops(shop: Shop) -> Iterator[tuple[str, Shop]]:
     for day in sorted(set(range(7)) - {hours.day for hours in shop.hours}, reverse=True):
         free = Hours(day=day, start=FREE_DAY[0], end=FREE_DAY[1])
         yield (
-            tr(
-                "making.from-to-too",
-                days=day_name(day),
-                free_day=FREE_DAY[0],
-                free_day_2=FREE_DAY[1],
-            ),
+            tr("making.from-to-too", day=day_name(day), start=FREE_DAY[0], end=FREE_DAY[1]),
             shop.changed({"hours": (*shop.hours, free)}),
         )
     for tool in TOOLS:
@@ -280,7 +275,7 @@ def _shop(order: tuple[Task, ...], shop: Shop, when: Schedule) -> Iterator[Findi
             yield Finding(
                 "work.clamps",
                 task.title,
-                tr("work.clamps", title=task.title, clamps=task.clamps, clamps_2=shop.clamps),
+                tr("work.clamps", title=task.title, wanted=task.clamps, there=shop.clamps),
                 tr("quantity.clamps"),
                 str(shop.clamps),
                 str(task.clamps),

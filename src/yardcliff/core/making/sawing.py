@@ -142,7 +142,7 @@ class _Saw:
         return Task(
             self._key("cut", group),
             PHASE,
-            tr("making.cut-part", n=len(laid), says=group.says),
+            tr("making.cut-part", n=len(laid), of=group.says),
             ceil(
                 SET_UP
                 + EACH_STICK * len(group.sawn)

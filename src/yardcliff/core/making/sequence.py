@@ -74,7 +74,7 @@ def natural(tasks: Sequence[Task], among: Sequence[Edge]) -> tuple[Task, ...]:
         raise ValueError(
             tr(
                 "making.these-wait-for-one-another",
-                sorted=sorted((key for key, many in waits.items() if many)),
+                tasks=sorted((key for key, many in waits.items() if many)),
             )
         )
     return tuple(found)
@@ -103,7 +103,7 @@ def broken(tasks: Sequence[Task], among: Sequence[Edge]) -> Iterator[Finding]:
             yield Finding(
                 "work.order",
                 then.title,
-                tr("work.order", title=then.title, title_2=first.title, why=edge.why),
+                tr("work.order", then=then.title, first=first.title, why=edge.why),
                 tr("quantity.place"),
                 str(at[edge.then] + 1),
                 tr("quantity.after", at=at[edge.first] + 1),

@@ -39,7 +39,7 @@ def choices(row: Row, tape: Tape) -> Iterator[Finding]:
         yield Finding(
             "row.opened",
             tr("part.row"),
-            tr("row.opened", asked=tape.write(asked), t=tape.write(row.t)),
+            tr("row.opened", asked=tape.write(asked), pitch=tape.write(row.t)),
             tr("quantity.pitch"),
             row.t,
             asked,

@@ -139,8 +139,8 @@ def _need(row: Row) -> Figure:
                 else (Input("k", tr("input.spaces-from-one-to-the-next"), str(float(steps))),)
             ),
             Input("c", tr("input.air"), row.brief.air),
-            Input("fl", tr("input.fixture-2", back=row.run.back), row.fixture.left),
-            Input("fr", tr("input.fixture-2", back=row.run.onward), row.fixture.right),
+            Input("fl", tr("input.fixture-2", side=row.run.back), row.fixture.left),
+            Input("fr", tr("input.fixture-2", side=row.run.onward), row.fixture.right),
             Input("g", tr("input.between-fixtures"), row.brief.fixture_gap),
         ),
         tr("row.need.why")
@@ -173,15 +173,15 @@ def _length(row: Row) -> Figure:
         _inputs(row, formula),
         tr(
             "row.length.why",
-            end_reasons=tr(END_REASONS[row.brief.ends.rule][0]).lower(),
-            end_reasons_2=tr(END_REASONS[row.brief.ends.rule][1]),
+            rule=tr(END_REASONS[row.brief.ends.rule][0]).lower(),
+            why=tr(END_REASONS[row.brief.ends.rule][1]),
         ),
     )
 
 
 def _count(row: Row) -> Figure:
     spaces = tr(
-        "row.holders-stand-at-spaces-always-one", holders=row.holders, holders_2=row.holders - 1
+        "row.holders-stand-at-spaces-always-one", holders=row.holders, spaces=row.holders - 1
     )
     if row.brief.follows != "count":
         return _given("row.count", tr("row.count"), str(row.count), spaces)

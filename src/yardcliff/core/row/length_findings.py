@@ -24,7 +24,7 @@ def no_room(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
             length=tape.write(row.length),
         )
         message, figure = (
-            tr("row.no-gap-is-left-between-them", what=what),
+            tr("row.no-gap-is-left-between-them", taken=what),
             tr("row.taken-by-the-fixtures"),
         )
     else:
@@ -38,7 +38,7 @@ def no_room(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
             "row.take-of", taker=taker, taken=tape.write(taken), length=tape.write(row.length)
         )
         message, figure = (
-            tr("row.nothing-is-left-for", what=what, noun=noun(row.count)),
+            tr("row.nothing-is-left-for", taken=what, noun=noun(row.count)),
             tr("row.taken-by-the-ends"),
         )
     return Finding(
@@ -79,7 +79,7 @@ def too_long(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
 def disagree(row: Row, tape: Tape, noun: Callable[[int], str]) -> Finding:
     """Everything is held, and the figures do not agree."""
     right = row.length - row.spare
-    at = tr("row.with-of-air" if row.airy else "row.at-pitch", t=tape.write(row.t))
+    at = tr("row.with-of-air" if row.airy else "row.at-pitch", apart=tape.write(row.t))
     return Finding(
         "row.disagree",
         tr("part.row"),

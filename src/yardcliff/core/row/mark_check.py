@@ -157,7 +157,7 @@ def _slip(given: Sequence[Fraction], row: Row, tape: Tape, thickness: Fraction) 
         return Slip("unknown", tr("row.no-scheme-that-is-known-here"), says, 0)
     rest = len(given) - found.fits
     if rest:
-        found = replace(found, says=tr("row.of-them-elsewhere-misread", says=found.says, n=rest))
+        found = replace(found, says=tr("row.of-them-elsewhere-misread", scheme=found.says, n=rest))
     return found
 
 
@@ -233,8 +233,8 @@ def _stepped(count: int, row: Row, tape: Tape) -> Iterator[Hypothesis]:
             tr("row.a-rounded-step-carried-along"),
             tr(
                 "row.they-step-where-pitch-error-grows",
-                rounded=write(rounded),
-                t=tape.write_fine(row.t),
+                step=write(rounded),
+                pitch=tape.write_fine(row.t),
             ),
             [tape.round(first) + i * rounded for i in range(count)],
         )

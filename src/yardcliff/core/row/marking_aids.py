@@ -114,7 +114,7 @@ def drilling_jig(name: str, row: Row, tape: Tape, bore: Fraction, holes: int) ->
     if row.airy or row.uneven or row.holders < 3:
         raise AidError(tr("row.jig-repeats-one-pitch-this-row"))
     if not 2 <= holes <= row.holders:
-        raise AidError(tr("row.jig-for-this-row-has-2", holders=row.holders, holes=holes))
+        raise AidError(tr("row.jig-for-this-row-has-2", most=row.holders, holes=holes))
     ticks = tuple(
         Tick(
             JIG_EDGE + k * row.t,

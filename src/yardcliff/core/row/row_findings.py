@@ -71,7 +71,7 @@ def _pins(row: Row) -> Iterator[Finding]:
     if stray:
         yield Finding(
             "pin.stray",
-            tr("part.pin-2", number=stray[0].index + 1),
+            tr("part.pin-number", number=stray[0].index + 1),
             tr("pin.stray", number=stray[0].index + 1),
             tr("quantity.holders"),
             str(row.holders),
@@ -84,7 +84,7 @@ def _pins(row: Row) -> Iterator[Finding]:
             yield Finding(
                 "pin.order",
                 tr("part.holder", number=k + 2),
-                tr("pin.order", number=k + 2, number_2=k + 1),
+                tr("pin.order", number=k + 2, before=k + 1),
                 tr("quantity.from-the-one-before"),
                 row.gaps[k],
                 Fraction(0),
@@ -124,7 +124,7 @@ def _off_board(row: Row, tape: Tape, noun: Callable[[int], str]) -> list[Finding
         Finding(
             "row.off-board",
             tr("part.holder", number=index + 1),
-            tr("row.off-board", number=index + 1, over_left=tape.write(max(over_left, over_right))),
+            tr("row.off-board", number=index + 1, past=tape.write(max(over_left, over_right))),
             tr("quantity.past-the-end"),
             max(over_left, over_right),
             Fraction(0),
@@ -148,7 +148,7 @@ def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
         yield Finding(
             "row.fixtures",
             tr("part.row"),
-            tr("row.fixtures", who=who, apart=tape.write(apart), gaps=tape.write(row.gaps[k])),
+            tr("row.fixtures", who=who, apart=tape.write(apart), got=tape.write(row.gaps[k])),
             tr("quantity.pitch"),
             row.gaps[k],
             apart,
@@ -176,12 +176,12 @@ def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
         names = listed(f"{words.names[row.things[i].kind]} {i + 1}" for i in (k, k + 1))
         message = tr("row.between", names=names, loss=_loss(row, tape))
     else:
-        message = tr("row.at-from-axis-to-axis", t=tape.write(row.t), loss=_loss(row, tape))
+        message = tr("row.at-from-axis-to-axis", pitch=tape.write(row.t), loss=_loss(row, tape))
     yield Finding(
         "row.bump" if row.air < 0 else "row.crowded",
         tr("part.row"),
         message,
-        tr("row.air-2"),
+        tr("quantity.gap-left"),
         row.air,
         row.brief.air,
         at=(float(edge + row.air / 2), 0.0),
@@ -192,7 +192,9 @@ def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
 def _loss(row: Row, tape: Tape) -> str:
     if row.air < 0:
         return tr("row.they-overlap-by", air=tape.write(-row.air))
-    return tr("row.the-air-drops-from-to", air=tape.write(row.brief.air), air_2=tape.write(row.air))
+    return tr(
+        "row.the-air-drops-from-to", asked=tape.write(row.brief.air), left=tape.write(row.air)
+    )
 
 
 def _closeness_fixes(

@@ -60,7 +60,7 @@ def check_rows(
         yield Finding(
             "rows.ends",
             tr("part.rows"),
-            tr("rows.ends", t=tape.write(first.t / 2)),
+            tr("rows.ends", room=tape.write(first.t / 2)),
             tr("quantity.beyond-the-outermost-holder"),
             max(short, Fraction(0)),
             first.t / 2,
@@ -75,7 +75,7 @@ def check_rows(
             least = exact_text(_even_drop(standing))
             yield Finding(
                 "rows.drop",
-                tr("part.row-2", number=k + 1),
+                tr("part.row-number", number=k + 1),
                 tr(
                     "rows.drop",
                     number=k + 1,

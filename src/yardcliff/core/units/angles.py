@@ -9,4 +9,4 @@ def degrees(tilt: float) -> str:
 
 def both_ways(tilt: float) -> str:
     """The tilt as the two kinds of machine table show it."""
-    return tr("units.from-square-from-the-face", tilt=degrees(tilt), tilt_2=degrees(90 - tilt))
+    return tr("units.from-square-from-the-face", square=degrees(tilt), face=degrees(90 - tilt))

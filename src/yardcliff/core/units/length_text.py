@@ -163,8 +163,8 @@ class _Reader:
                 tr(
                     "units.could-be-or-write-one-these",
                     written=written,
-                    either=either[0],
-                    either_2=either[1],
+                    first=either[0],
+                    second=either[1],
                 )
             )
         if not found:

@@ -86,7 +86,7 @@ def fixing_findings(
             )
             need = 2 if any(part.length >= part.height for part in one.body.grounds) else 1
             what = "studs" if one.anchor.in_studs else tr("wall.places-for-a-fixing")
-            said = tr("wall.behind-there-too-few-one-alone", what=what)
+            said = tr("wall.behind-there-too-few-one-alone", holds=what)
             if one.strip and not one.joined:
                 said, what, met, need = (
                     tr("wall.what-on-its-board-leaves-no", by=one.by),

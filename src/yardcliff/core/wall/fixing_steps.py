@@ -117,7 +117,7 @@ def screwed(
         yield Step(
             tr(
                 "wall.check-that-it-is-true",
-                what=tr("wall.drive") if fixing.anchor.bit is None else tr("wall.drill-and-drive"),
+                does=tr("wall.drive") if fixing.anchor.bit is None else tr("wall.drill-and-drive"),
                 number=far.number,
                 rest=rest,
             ),
@@ -148,14 +148,14 @@ def screwed(
         )
         return
     yield Step(
-        tr("wall.take-the-down-2", thing=thing, drill=_drill(fixing, tape), set=_set(fixing)),
+        tr("wall.take-down-and-set", thing=thing, drill=_drill(fixing, tape), set=_set(fixing)),
         tr("wall.they-do-not-go-in-through"),
     )
     last = (
         tr(
             "wall.then-check-that-it-is-true",
             number=far.number,
-            numbers=tr("wall.then-2", numbers=_numbers(between)) if between else "",
+            numbers=tr("wall.and-then", numbers=_numbers(between)) if between else "",
         )
         if far
         else ""
@@ -211,7 +211,7 @@ def _set(fixing: Fixed) -> str:
     """What goes into the wall before the screws, if anything does."""
     if fixing.anchor.in_studs or fixing.anchor.key == "sheet":
         return ""
-    return tr("wall.set-the-in-every-hole", split=fixing.anchor.name.split(",")[0])
+    return tr("wall.set-the-in-every-hole", fixing=fixing.anchor.name.split(",")[0])
 
 
 def _drill(fixing: Fixed, tape: Tape) -> str:

@@ -18,7 +18,7 @@ from yardcliff.messages import tr
 
 BYS: dict[By, tuple[str, str]] = {
     "auto": ("wall.what-holds", "wall.screws-through-where-studs-else-through"),
-    "through": ("wall.screws-through-it-2", "wall.simplest-strongest-their-heads-seen"),
+    "through": ("wall.screws-through-it-label", "wall.simplest-strongest-their-heads-seen"),
     "plugged": ("wall.screws-under-plugs", "wall.each-head-under-wooden-plug-grain"),
     "plates": ("wall.screws-under-hook-plates", "wall.at-hooks-own-marks-nothing-seen"),
     "items": ("wall.screws-behind-what-hangs", "wall.where-things-hang-before-them-none"),
@@ -59,7 +59,7 @@ def ways_into(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> I
     fixer = Fixer(rack, site, spot, tape)
     yield _way(
         "auto",
-        tr("wall.what-suits-the-wall-2"),
+        tr("wall.what-suits-the-wall-label"),
         tr("wall.the-surest-that-holds-here"),
         fixer.fixed(mount.changed({"into": "auto"})),
     )

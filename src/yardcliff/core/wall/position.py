@@ -235,7 +235,7 @@ def _along(site: Site, rack: Rack, own: Sequence[Area], box: Area, x: Fraction) 
 
 def _up(site: Site, rack: Rack, box: Area, spot: Spot) -> Iterator[Snap]:
     hung = rack.rows[0].y
-    yield Snap(reach(spot), tr("wall.reach-2"))
+    yield Snap(reach(spot), tr("wall.reach-label"))
     for neighbour in site.neighbours:
         yield Snap(neighbour.hung, tr("wall.as-high-as", name=neighbour.name))
     top = max(part.y + part.height for part in rack.parts) - hung

@@ -148,9 +148,7 @@ def _of_one(
     if fixing.spacer:
         pins = spacer_brads(fixing)
         yield Step(
-            tr(
-                "wall.glue-pin-spacer-back-along-its", name=name, count=pins.count, name_2=pins.name
-            ),
+            tr("wall.glue-pin-spacer-back-along-its", name=name, count=pins.count, ware=pins.name),
             tr("wall.without-rack-turns-about-strip-pulls"),
         )
     if fixing.by in BACKS:

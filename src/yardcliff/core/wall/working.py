@@ -97,7 +97,7 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
             "fix.length",
             tr(
                 "fix.length.label",
-                what=tr("wall.lag-screw") if one.anchor.key == "lags" else tr("wall.screw"),
+                screw=tr("wall.lag-screw") if one.anchor.key == "lags" else tr("wall.screw"),
             ),
             one.length,
             "b + l + e",

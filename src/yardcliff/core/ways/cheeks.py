@@ -173,7 +173,7 @@ def _findings(brief: CheeksBrief, fitted: Fitting, row: Row) -> Iterator[Finding
         thin = exact_text(behind)
         yield Finding(
             "cheek.slat",
-            tr("part.slat-2"),
+            tr("part.slat-plain"),
             tr("cheek.slat"),
             tr("quantity.behind-the-slots"),
             behind,
@@ -232,7 +232,7 @@ def choices(_: CheeksBrief) -> tuple[Section, ...]:
             (
                 Field("between", tr("ways.between"), figure="up.between"),
                 Field("slat.width", tr("ways.slat")),
-                Field("slat.thickness", tr("ways.thick-2")),
+                Field("slat.thickness", tr("ways.thick-label")),
             ),
             ("overall", "up.past"),
         ),

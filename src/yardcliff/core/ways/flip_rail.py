@@ -107,7 +107,7 @@ def _spacers(brief: FlipRailBrief, standing: Standing, before: int) -> Iterator[
     for k, (start, end) in enumerate(gaps, before + 1):
         yield Part(
             f"spacer-{k}",
-            tr("part.spacer-2", number=k),
+            tr("part.spacer-number", number=k),
             start,
             brief.hung - standing.down - below,
             brief.board.thickness,
@@ -271,14 +271,14 @@ def choices(brief: FlipRailBrief) -> tuple[Section, ...]:
             "flip.seat",
         )
         pin = (
-            Field("flip.thickness", tr("ways.thick-2")),
+            Field("flip.thickness", tr("ways.thick-label")),
             Field("flip.play", tr("ways.play")),
             Field("flip.pin", tr("ways.pin")),
         )
         return (Section(tr("section.fingers"), (turns, *shape, *pin), figures),)
     sizes = tuple(Option(size, size) for size in get_args(Thread))
     threaded = (
-        Field("rod.thickness", tr("ways.thick-2")),
+        Field("rod.thickness", tr("ways.thick-label")),
         Field("rod.size", tr("ways.rod"), sizes),
         Field("rod.gap", tr("ways.gap-behind")),
         Field("rod.grip", tr("ways.grip")),

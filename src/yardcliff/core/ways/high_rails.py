@@ -77,7 +77,7 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
             replace(
                 rails[0],
                 key="rail-2",
-                name=tr("ways.rail-2"),
+                name=tr("ways.second-rail"),
                 x=shift,
                 y=bottom - high.drop,
                 length=lower.length,

@@ -51,7 +51,7 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
         parts += [
             Part(
                 shelf,
-                tr("part.shelf-2", number=number),
+                tr("part.shelf-of-row", number=number),
                 ZERO,
                 top - board.thickness,
                 back.thickness,
@@ -63,7 +63,7 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
             ),
             Part(
                 plate,
-                tr("part.back-plate-2", number=number),
+                tr("part.back-plate-of-row", number=number),
                 ZERO,
                 foot,
                 ZERO,
@@ -231,7 +231,7 @@ def choices(_: HoleRailBrief) -> tuple[Section, ...]:
                     ),
                 ),
                 Field("back.height", tr("ways.wide")),
-                Field("back.thickness", tr("ways.thick-2")),
+                Field("back.thickness", tr("ways.thick-label")),
             ),
         ),
     )

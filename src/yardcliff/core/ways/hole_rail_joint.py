@@ -107,7 +107,7 @@ def joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
                     else (
                         tr("ways.of-hardwood")
                         if board.thickness == brief.board.thickness
-                        else tr("ways.of-hardwood-2", said=said)
+                        else tr("ways.said-of-hardwood", said=said)
                     )
                 )
                 fixes.append(

@@ -70,7 +70,7 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
     shelves = tuple(
         Part(
             f"ledge-{k + 1}",
-            tr("part.ledge-2", number=k + 1),
+            tr("part.ledge-number", number=k + 1),
             stood.middle - wide / 2,
             brief.hung + axis - ledge.thickness / 2,
             back,
@@ -159,7 +159,7 @@ def choices(_: LedgePostBrief) -> tuple[Section, ...]:
     fields = (
         Field("ledge.width", tr("ways.long"), figure="ledge.width"),
         Field("ledge.depth", tr("ways.in-front"), figure="ledge.depth"),
-        Field("ledge.thickness", tr("ways.thick-2")),
+        Field("ledge.thickness", tr("ways.thick-label")),
         Field("ledge.notch", tr("ways.notch")),
         Field("ledge.play", tr("ways.play")),
         Field("ledge.dowel", tr("ways.dowel")),

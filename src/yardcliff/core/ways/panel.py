@@ -193,7 +193,7 @@ def choices(brief: PanelBrief) -> tuple[Section, ...]:
             made,
             Field("plank.width", tr("ways.plank")),
             Field("support.width", tr("ways.batten")),
-            Field("support.thickness", tr("ways.thick-2")),
+            Field("support.thickness", tr("ways.thick-label")),
             rip,
         )
         return (
@@ -224,7 +224,7 @@ def choices(brief: PanelBrief) -> tuple[Section, ...]:
     sides = (
         made,
         Field("support.width", tr("ways.side")),
-        Field("support.thickness", tr("ways.thick-2")),
+        Field("support.thickness", tr("ways.thick-label")),
         place,
         *((gaps,) if behind else ()),
     )

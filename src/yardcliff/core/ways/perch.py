@@ -285,7 +285,7 @@ def choices(brief: PerchBrief) -> tuple[Section, ...]:
     """What a perch alone is asked."""
     fields = (
         Field("perch.depth", tr("ways.deep")),
-        Field("perch.thickness", tr("ways.thick-2")),
+        Field("perch.thickness", tr("ways.thick-label")),
         Field("perch.slope", tr("ways.slope")),
         Field("perch.stop", tr("ways.stop")),
         Field("perch.stop_thickness", tr("ways.stop-thick")),

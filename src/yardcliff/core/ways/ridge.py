@@ -245,7 +245,7 @@ def _findings(shape: Shape, length: Fraction) -> Iterator[Finding]:
     long = exact_text(Fraction(ceil(need + length - room)))
     yield Finding(
         "angled.bracket",
-        tr("part.bracket-2"),
+        tr("part.bracket-plain"),
         tr("angled.bracket"),
         tr("quantity.between-the-ends"),
         room,

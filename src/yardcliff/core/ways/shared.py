@@ -208,7 +208,7 @@ def assemble(
     on = {part.key: part for part in body.parts}
     holding = tuple([_made(step, those, rows, on) for step, those in _steps(fitted, looks, placed)])
     names = listed(dict.fromkeys(fitting.name for fitting in (fitted, *fitted.rows.values())))
-    others = [(tr("ways.row-2", number=k + 1), fitting) for k, fitting in fitted.rows.items()]
+    others = [(tr("ways.in-row", number=k + 1), fitting) for k, fitting in fitted.rows.items()]
     return Rack(
         body.family,
         body.parts,

@@ -85,7 +85,7 @@ def build(brief: ShelfBoxBrief, fitted: Fitting, row: Row) -> Rack:
     boards = tuple(
         Part(
             f"shelf-{k + 1}",
-            tr("part.shelf-3", number=k + 1),
+            tr("part.shelf-number", number=k + 1),
             -shelf.groove,
             foot + y,
             ZERO,
@@ -168,7 +168,7 @@ def _machining(
             0,
             side - shelf.groove,
             tr("stop.fence-trial-in-scrap"),
-            tr("ways.lower-edges-at-from-foot-lay", map=", ".join(map(tape.write, lower))),
+            tr("ways.lower-edges-at-from-foot-lay", places=", ".join(map(tape.write, lower))),
             cut=(ZERO, shelf.thickness, ZERO, shelf.depth),
             places=tuple(
                 Place(part.key, face, y, ZERO, joins=board.key)
@@ -211,7 +211,7 @@ def choices(brief: ShelfBoxBrief) -> tuple[Section, ...]:
                 Field("shelf.upper", tr("ways.on-upper"), figure="box.upper"),
                 Field("shelf.hand", tr("ways.hand")),
                 Field("shelf.depth", tr("ways.deep")),
-                Field("shelf.thickness", tr("ways.thick-2")),
+                Field("shelf.thickness", tr("ways.thick-label")),
                 Field("shelf.load", tr("ways.load-g")),
                 Field("shelf.groove", tr("ways.groove")),
             ),
@@ -222,7 +222,7 @@ def choices(brief: ShelfBoxBrief) -> tuple[Section, ...]:
             (
                 Field("side", tr("ways.side")),
                 Field("guard.width", tr("ways.guard")),
-                Field("guard.thickness", tr("ways.thick-2")),
+                Field("guard.thickness", tr("ways.thick-label")),
                 Field("guard.up", tr("ways.up")),
             ),
         ),

@@ -178,7 +178,7 @@ def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
         low = exact_text(room / 3)
         yield Finding(
             "box.guard",
-            tr("part.guard-rail-2"),
+            tr("part.guard-rail-plain"),
             tr("box.guard"),
             tr("quantity.top-of-the-guard-rail"),
             brief.guard.up + brief.guard.width,

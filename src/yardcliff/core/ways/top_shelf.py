@@ -188,7 +188,7 @@ def choices(shelf: TopShelf) -> Section:
         return Section(tr("section.shelf-above"), (joint,))
     fields = (
         Field("top.depth", tr("ways.stands-out")),
-        Field("top.thickness", tr("ways.thick-2")),
+        Field("top.thickness", tr("ways.thick-label")),
         Field("top.past", tr("ways.past-ends")),
         Field("top.bracket", tr("ways.brackets")),
         Field("top.lip", tr("ways.lip")),

@@ -220,7 +220,7 @@ def choices(brief: UprightBrief) -> tuple[Section, ...]:
                 Field("foot.top", tr("ways.top-at")),
                 Field("foot.off", tr("ways.off-wall")),
                 Field("foot.depth", tr("ways.wide")),
-                Field("foot.thickness", tr("ways.thick-2")),
+                Field("foot.thickness", tr("ways.thick-label")),
                 Field("foot.deep", tr("ways.holes")),
                 Field("foot.play", tr("ways.play")),
             ),

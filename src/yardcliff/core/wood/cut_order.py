@@ -35,7 +35,7 @@ def looked_over(sawn: Sawn) -> Iterator[str]:
 def thinning(sawn: Sawn, tape: Tape, how: str = "") -> Iterator[str]:
     """To what a stick is planed, if it is thinner then."""
     if sawn.thinned:
-        yield tr("wood.plane-it-to-thick", write_given=tape.write_given(sawn.thinned), how=how)
+        yield tr("wood.plane-it-to-thick", thick=tape.write_given(sawn.thinned), how=how)
 
 
 def ripping(sawn: Sawn, tape: Tape, how: str = "") -> Iterator[str]:
@@ -55,12 +55,12 @@ def cross_cuts(sawn: Sawn, means: Means, tape: Tape) -> Iterator[str]:
                 if len(names) > 1:
                     yield tr(
                         "wood.stop-at-times",
-                        write_given=tape.write_given(long),
+                        at=tape.write_given(long),
                         count=len(names),
                         names=", ".join(names),
                     )
                 else:
-                    yield tr("wood.cut-at", write_given=tape.write_given(long), names=names[0])
+                    yield tr("wood.cut-at", at=tape.write_given(long), names=names[0])
         cut = [laid for run in lane for laid in run]
         widest = max(laid.wide for laid in cut)
         narrow = [
@@ -70,7 +70,7 @@ def cross_cuts(sawn: Sawn, means: Means, tape: Tape) -> Iterator[str]:
             yield tr("wood.then-rip-to-width", narrow=", ".join(narrow))
     for laid in sawn.laid:
         for flaw in behind(sawn, laid):
-            yield tr("wood.mark-side-with-as-back", what=flaw.what, name=laid.piece.name)
+            yield tr("wood.mark-side-with-as-back", flaw=flaw.what, name=laid.piece.name)
     kept = [tape.write(offcut.end - offcut.start) for offcut in sawn.offcuts if offcut.keeps]
     if kept:
         yield tr("wood.back-to-the-rack", kept=", ".join(kept))
@@ -83,11 +83,9 @@ def _squared(sawn: Sawn, run: list[Laid], trim: Fraction, tape: Tape) -> str:
     start = run[0].start
     before = [flaw for flaw in sawn.source.flaws if flaw.end <= start]
     if start <= trim or not before:
-        return tr("wood.square-the-left-end-off-it", write_given=tape.write_given(start))
+        return tr("wood.square-the-left-end-off-it", off=tape.write_given(start))
     flaw = max(before, key=lambda one: one.end)
-    return tr(
-        "wood.leave-out-cut-square-at-from", what=flaw.what, write_given=tape.write_given(start)
-    )
+    return tr("wood.leave-out-cut-square-at-from", flaw=flaw.what, at=tape.write_given(start))
 
 
 def _lanes(sawn: Sawn, kerf: Fraction) -> list[list[list[Laid]]]:

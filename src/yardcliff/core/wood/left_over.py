@@ -51,7 +51,7 @@ def _against(stick: Stick, pieces: Sequence[Piece], means: Means, tape: Tape) ->
     write, cutting = tape.write, means.cutting
     left = [piece for piece in pieces if piece.blank.stuff == stick.stuff]
     if not left:
-        return tr("wood.of-is-wanted", stuff=stick.stuff, stuff_2=pieces[0].blank.stuff)
+        return tr("wood.of-is-wanted", found=stick.stuff, wanted=pieces[0].blank.stuff)
     if stick.form in ROUND:
         near = [
             piece
@@ -76,7 +76,7 @@ def _against(stick: Stick, pieces: Sequence[Piece], means: Means, tape: Tape) ->
             "wood.thick-is-wanted",
             thick=write(stick.thick),
             thicks=thicks,
-            what=tr("wood.and-nothing-here-planes-it") if thinner else "",
+            more=tr("wood.and-nothing-here-planes-it") if thinner else "",
         )
     left = [*same, *(thinner if means.thin else ())]
     wide = [piece for piece in left if piece.blank.wide <= stick.wide + ALIKE]
@@ -91,7 +91,7 @@ def _against(stick: Stick, pieces: Sequence[Piece], means: Means, tape: Tape) ->
         return tr(
             "wood.wide-would-have-be-ripped",
             wide=write(stick.wide),
-            what="" if cutting.rip == "never" else tr("wood.and-no-saw-here-rips"),
+            more="" if cutting.rip == "never" else tr("wood.and-no-saw-here-rips"),
         )
     return _too_short(stick, wide if means.rip else just, means, tape)
 

@@ -88,10 +88,10 @@ def one_less(brief: Brief, plan: CutPlan, planned: Planned, tape: Tape) -> Itera
                     piece.name,
                     tr(
                         "cut.kerf",
-                        got=got + 1,
+                        wanted=got + 1,
                         long=exact_text(long),
-                        long_2=exact_text(sawn.source.long),
-                        got_2=got,
+                        stick=exact_text(sawn.source.long),
+                        got=got,
                         lost=listed(lost),
                     ),
                     tr("quantity.from-one-stick"),

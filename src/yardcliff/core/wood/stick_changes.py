@@ -70,7 +70,7 @@ def strip_sticks(sticks: Iterable[Sawn], takes: Fraction) -> list[Stick]:
     found = []
     for sawn in sticks:
         (whole,) = whole_sticks([sawn])
-        note = tr("wood.strip-of-2", name=sawn.source.name)[:120]
+        note = tr("wood.strip-of", name=sawn.source.name)[:120]
         found += [whole.changed({"wide": strip.wide, "note": note}) for strip in sawn.strips]
         rest = Offcut(Fraction(0), whole.long, sawn.strips[-1].high + takes, whole.wide)
         if rest.keeps:

@@ -110,7 +110,7 @@ class Stick(Section):
                 raise cannot_read(
                     "flaw",
                     "wood.at-not-on-stick",
-                    what=flaw.what,
+                    flaw=flaw.what,
                     at=exact_text(flaw.at),
                     long=exact_text(self.long),
                 )

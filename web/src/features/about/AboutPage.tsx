@@ -4,6 +4,7 @@ import { Link } from "react-router";
 
 import { Input } from "../../ui/Input";
 import { ThemeButton } from "../../ui/ThemeButton";
+import { t } from "../../messages";
 
 /** What of a package is said: made with the page itself (scripts/notices.py), not asked of the API. */
 interface Notice {
@@ -15,7 +16,7 @@ interface Notice {
 
 async function fetched<T>(path: string): Promise<T> {
   const answer = await fetch(path);
-  if (!answer.ok) throw new Error("It is not there: build the page again (make build).");
+  if (!answer.ok) throw new Error(t("about.not-there-build-page-again-make"));
   const read: T = await answer.json();
   return read;
 }
@@ -40,26 +41,26 @@ export function AboutPage() {
 
   return (
     <div className="mx-auto max-w-4xl px-5 pb-16">
-      <title>About | Yardcliff</title>
+      <title>{t("about.about-yardcliff")}</title>
       <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
-        <h1 className="flex-1 text-head">About Yardcliff</h1>
+        <h1 className="flex-1 text-head">{t("about.about-yardcliff-2")}</h1>
         <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
-          All racks
+          {t("about.all-racks")}
         </Link>
         <ThemeButton />
       </header>
       <main className="grid gap-4 pt-5">
         <p className="max-w-prose">
-          Version {version.data?.yardcliff ?? "…"}, under the Apache License 2.0. It runs on this machine
-          alone: your racks stay in one file here, and nothing is fetched from elsewhere.
+          {t("about.version")} {version.data?.yardcliff ?? "…"}
+          {t("about.under-apache-license-2-0-runs")}
         </p>
-        <h2 className="mt-2 text-title">What it is made of</h2>
+        <h2 className="mt-2 text-title">{t("about.what-it-is-made-of")}</h2>
         {notices.error && <p role="alert">{notices.error.message}</p>}
         {notices.data && (
           <div className="flex flex-wrap items-baseline gap-3">
-            <Input label="Find a package or a licence" value={find} onChange={setFind} />
+            <Input label={t("about.find-package-or-licence")} value={find} onChange={setFind} />
             <span role="status" className="text-soft">
-              {shown?.length} of {notices.data.length}
+              {t("about.of", { count: shown?.length, count2: notices.data.length })}
             </span>
           </div>
         )}
@@ -82,7 +83,7 @@ export function AboutPage() {
           ))}
         </ul>
         {shown?.length === 0 && (
-          <p className="text-soft">None is called “{find.trim()}”, and no licence is.</p>
+          <p className="text-soft">{t("about.none-called-no-licence", { find: find.trim() })}</p>
         )}
       </main>
     </div>

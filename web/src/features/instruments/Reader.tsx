@@ -6,8 +6,9 @@ import { Button } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { Switch } from "../../ui/Switch";
 import { useInstrument } from "./useInstrument";
+import { t } from "../../messages";
 
-const BY_HAND = "by hand";
+const BY_HAND = t("instruments.by-hand");
 
 interface Props {
   /** What it is held to next, and about how long that is, mm; null where there is nothing. */
@@ -34,9 +35,9 @@ export function Reader({ target, tape, none, onTake }: Props) {
   return (
     <div className="mb-2">
       <div className="flex items-center justify-between gap-2">
-        <span className="text-soft">measured</span>
+        <span className="text-soft">{t("instruments.measured")}</span>
         <Switch
-          label="Measured with"
+          label={t("instruments.measured-with")}
           value={by}
           options={[BY_HAND, ...known.map(({ name }) => name)].map((name) => ({ value: name, label: name }))}
           onPick={setBy}
@@ -46,10 +47,10 @@ export function Reader({ target, tape, none, onTake }: Props) {
       {by !== BY_HAND && target && (
         <div className="mt-1 border border-rule bg-sheet px-2 py-1">
           <p className="text-plain text-soft">
-            Hold it to {target.title}; another field is picked by a click on it.
+            {t("instruments.hold-another-field-picked-by-click", { title: target.title })}
             {simulated && (
               <strong className="block font-semibold text-care">
-                Simulated: it stands in for a real {by}.
+                {t("instruments.simulated-stands-in-for-real", { by })}
               </strong>
             )}
           </p>
@@ -62,7 +63,7 @@ export function Reader({ target, tape, none, onTake }: Props) {
               disabled={!shown?.steady}
               onClick={() => shown?.steady && void onTake(shown.value, simulated ? by : "").then(setError)}
             >
-              {shown?.steady ? "Take it" : "Hold still"}
+              {shown?.steady ? t("instruments.take-it") : t("instruments.hold-still")}
             </Button>
           </div>
           <p className="min-h-5 text-small text-care">{error ?? shown?.says}</p>

@@ -2,12 +2,13 @@ import { useEffect, useState } from "react";
 
 import { openLine } from "../../api/socket";
 import type { Reading } from "../../api/types";
+import { t } from "../../messages";
 
 const AWAY: Reading = {
   text: "",
   value: "",
   steady: false,
-  says: "Nothing comes from it. Is Yardcliff still running?",
+  says: t("instruments.nothing-comes-from-yardcliff-still"),
 };
 
 /** An instrument that is held to something, mm, as it sends what it shows; nothing where none is chosen. */

@@ -1,11 +1,12 @@
 import type { ImportReport } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
+import { t } from "../../messages";
 
 const SAYS = {
   new: "new",
-  replaces: "replaces yours",
-  same: "as you have it",
+  replaces: t("items.replaces-yours"),
+  same: t("items.as-you-have-it"),
   refused: "refused",
 };
 
@@ -20,29 +21,29 @@ export function ImportSheet({ report, onTake, onClose }: Props) {
   const good = report.rows.filter((row) => row.standing === "new" || row.standing === "replaces").length;
   const bad = report.rows.filter((row) => row.standing === "refused").length;
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title="What is in this file" wide>
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={t("items.what-is-in-this-file")} wide>
       <p className="mb-2">
-        {good} to take, {bad} refused, {report.rows.length - good - bad} as you have them.
+        {t("items.take-refused-as-you-have-them", { good, bad, count: report.rows.length - good - bad })}
       </p>
       <div
         className="max-h-[55vh] overflow-auto border-y border-rule"
         tabIndex={0}
         role="region"
-        aria-label="Rows"
+        aria-label={t("items.rows")}
       >
         <table className="w-full text-left text-plain">
           <thead className="text-soft">
             <tr>
-              <th className="w-14 font-normal">line</th>
-              <th className="font-normal">thing</th>
-              <th className="font-normal">what becomes of it</th>
+              <th className="w-14 font-normal">{t("items.line")}</th>
+              <th className="font-normal">{t("items.thing")}</th>
+              <th className="font-normal">{t("items.what-becomes-of-it")}</th>
             </tr>
           </thead>
           <tbody>
             {report.rows.map((row) => (
               <tr key={row.line} className="border-t border-rule align-top">
                 <td className="hand">{row.line}</td>
-                <td>{row.name || "(no name)"}</td>
+                <td>{row.name || t("items.no-name")}</td>
                 <td className={row.standing === "refused" ? "text-stop" : ""}>
                   {SAYS[row.standing]}
                   {row.why && `: ${row.why}`}
@@ -54,9 +55,9 @@ export function ImportSheet({ report, onTake, onClose }: Props) {
       </div>
       <div className="mt-3 flex gap-2">
         <Button look="act" disabled={good === 0} onClick={onTake}>
-          Take {good} {good === 1 ? "row" : "rows"}
+          {t("items.take-rows", { n: good })}
         </Button>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{t("items.leave-it")}</Button>
       </div>
     </Dialog>
   );

@@ -1,4 +1,5 @@
 import type { Measures, Scene } from "../../api/types";
+import { t, word } from "../../messages";
 
 type Stroke = Scene["symbols"][number]["strokes"][number];
 
@@ -13,12 +14,12 @@ export function lengthOf({ box, front, held }: Measures, measure: Measured): num
 
 /** Where each is measured, for those who do not see the figure. */
 const HOW: Record<Measured, string> = {
-  left: "from the holder's axis to the leftmost point, as it hangs",
-  right: "from the holder's axis to the rightmost point, as it hangs",
-  above: "how far it stands up above the holder's axis",
-  below: "the drop: from the holder's axis to the lowest point",
-  front: "how far it stands off the board",
-  held: "how thick it is where it is held: at the neck, the shaft or the edge, if that matters",
+  left: t("items.from-holders-axis-leftmost-point-as"),
+  right: t("items.from-holders-axis-rightmost-point-as"),
+  above: t("items.how-far-stands-up-above-holders"),
+  below: t("items.drop-from-holders-axis-lowest-point"),
+  front: t("items.how-far-stands-off-board"),
+  held: t("items.how-thick-where-held-at-neck"),
 };
 
 const SIZE = { width: 300, height: 270 };
@@ -33,9 +34,9 @@ interface Props {
 
 /** On how many holders a thing hangs. */
 export const TAKES = [
-  { value: "one", label: "one holder" },
-  { value: "two", label: "two places, hung on the first" },
-  { value: "bridge", label: "two holders, hung between them" },
+  { value: "one", label: t("items.one-holder") },
+  { value: "two", label: t("items.two-places-hung-on-first") },
+  { value: "bridge", label: t("items.two-holders-hung-between-them") },
 ];
 
 /** The figure with what it says: how to measure, or where the figure that is being typed is measured. */
@@ -45,9 +46,7 @@ export function HowToMeasure(props: Props) {
     <div className="w-72 grow">
       <MeasureFigure {...props} />
       <p className="min-h-10 text-plain text-soft" aria-live="polite">
-        {lit
-          ? `${lit}: ${HOW[lit]}`
-          : "Hang it up, put the rule at the holder's axis, and measure from there."}
+        {lit ? `${lit}: ${HOW[lit]}` : t("items.hang-up-put-rule-at-holders")}
       </p>
     </div>
   );
@@ -72,7 +71,9 @@ function MeasureFigure({ strokes, measures, lit }: Props) {
       viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
       className="w-full max-w-80"
       role="img"
-      aria-label={lit ? `Measure ${lit}: ${HOW[lit]}` : "How it is measured, from its holder's axis"}
+      aria-label={
+        lit ? t("items.measure", { lit, HOW: HOW[lit] }) : t("items.how-measured-from-its-holders-axis")
+      }
     >
       <g transform={`translate(${axisX} ${axisY}) scale(${scale} ${-scale})`}>
         {strokes.map((stroke, index) => (
@@ -142,7 +143,7 @@ function Span({ name, lit, from, to, over = false }: SpanProps) {
         transform={upright ? `rotate(-90 ${middle[0] - 5} ${middle[1]})` : undefined}
         className={`hand stroke-none text-label ${on ? "fill-act font-semibold" : "fill-soft"}`}
       >
-        {name}
+        {word(name)}
       </text>
     </g>
   );

@@ -2,6 +2,7 @@ import { useId, useMemo, useState } from "react";
 
 import type { ItemChoice } from "../../api/types";
 import { RackDrawing } from "../../ui/RackDrawing";
+import { t, word } from "../../messages";
 
 interface Props {
   items: readonly ItemChoice[];
@@ -14,7 +15,7 @@ interface Props {
 const TALLEST = 104;
 /** Pixels per mm at the most: a key is not drawn as large as a coat. */
 const LARGEST = 0.55;
-const OWN = "your own, as measured";
+const OWN = t("items.your-own-as-measured");
 
 /** Things hanging on rails by their group, each group at one scale; searched by name. */
 export function Shelf({ items, groups, chosen, onPick }: Props) {
@@ -36,20 +37,18 @@ export function Shelf({ items, groups, chosen, onPick }: Props) {
     <>
       <div className="my-3 flex items-center gap-2">
         <label htmlFor={id} className="text-soft">
-          Find
+          {t("items.find")}
         </label>
         <input
           id={id}
           type="search"
           value={words}
           onChange={(event) => setWords(event.target.value)}
-          placeholder="mug, coat, tools…"
+          placeholder={t("items.mug-coat-tools")}
           className="hand min-h-8 w-64 rounded-[3px] border border-rule bg-paper px-2 pointer-coarse:min-h-10"
         />
         <span role="status" className="text-small text-soft">
-          {shelves.length === 0
-            ? `Nothing is called “${words}”. Try another word, or measure it as a thing of your own.`
-            : ""}
+          {shelves.length === 0 ? t("items.nothing-called-try-another-word-or", { words }) : ""}
         </span>
       </div>
       <div className="flex flex-wrap items-stretch gap-x-5 gap-y-3">
@@ -74,8 +73,8 @@ function Rail({ name, items, chosen, onPick }: RailProps) {
     ...items.map(({ measures: { box } }) => TALLEST / Math.max(box.y1 - box.y0, box.x1 - box.x0)),
   );
   return (
-    <section aria-label={name} className="min-w-0 grow">
-      <h2 className="text-small font-normal text-soft">{name}</h2>
+    <section aria-label={word(name)} className="min-w-0 grow">
+      <h2 className="text-small font-normal text-soft">{word(name)}</h2>
       <div className="flex flex-wrap items-stretch border-t-[5px] border-wood">
         {items.map((item) => (
           <button

@@ -9,6 +9,7 @@ import { Pick } from "../../ui/Pick";
 import { lastUnit } from "../../ui/lastTape";
 import { Reader } from "../instruments/Reader";
 import { HowToMeasure, lengthOf, MEASURES, TAKES, type Measured } from "./MeasureFigure";
+import { t, word } from "../../messages";
 
 interface Props {
   item: ItemChoice;
@@ -19,7 +20,7 @@ interface Props {
   onClose: () => void;
 }
 
-const as = (values: readonly string[]) => values.map((value) => ({ value, label: value }));
+const as = (values: readonly string[]) => values.map((value) => ({ value, label: word(value) }));
 
 /** A thing of one's own: measured as it hangs, kept for every rack. */
 export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: Props) {
@@ -67,14 +68,14 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
                 }}
                 onBlur={() => setLit(null)}
               >
-                {input(measure, measure)}
+                {input(measure, word(measure))}
               </div>
             ))}
             {input("weight_g", "weight")}
-            {input("full_g", "wet or full")}
-            {input("tug_n", "a hand pulls with, N")}
+            {input("full_g", t("items.wet-or-full"))}
+            {input("tug_n", t("items.a-hand-pulls-with-n"))}
             {input("air", "air")}
-            {text("takes") === "bridge" && input("span", "holders apart")}
+            {text("takes") === "bridge" && input("span", t("items.holders-apart"))}
           </div>
           <Reader
             target={{ title: last, x: lengthOf(item.measures, last) }}
@@ -86,9 +87,14 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
               return Promise.resolve(null);
             }}
           />
-          <Choice label="hangs on" value={text("takes")} options={TAKES} onPick={set("takes")} />
-          <Choice label="drawn as" value={text("shape")} options={as(shapes)} onPick={set("shape")} />
-          <Choice label="among" value={text("group")} options={as(groups)} onPick={set("group")} />
+          <Choice label={t("items.hangs-on")} value={text("takes")} options={TAKES} onPick={set("takes")} />
+          <Choice
+            label={t("items.drawn-as")}
+            value={text("shape")}
+            options={as(shapes)}
+            onPick={set("shape")}
+          />
+          <Choice label={t("items.among")} value={text("group")} options={as(groups)} onPick={set("group")} />
           {trouble && (
             <p role="alert" className="border border-stop bg-stop-bg px-2 py-1 text-stop">
               {trouble}
@@ -96,9 +102,9 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
           )}
           <div className="mt-3 flex flex-wrap gap-2">
             <Button type="submit" look="act">
-              Keep as measured
+              {t("items.keep-as-measured")}
             </Button>
-            {onForget && <Button onClick={onForget}>Forget it</Button>}
+            {onForget && <Button onClick={onForget}>{t("items.forget-it")}</Button>}
           </div>
         </div>
       </form>

@@ -12,6 +12,7 @@ import { useSay } from "../../ui/Toasts";
 import { ImportSheet } from "./ImportSheet";
 import { Shelf } from "./Shelf";
 import { ThingSheet } from "./ThingSheet";
+import { t } from "../../messages";
 
 /** Everything that may hang: one's own things as measured, and typical ones to begin from. */
 export function ThingsPage() {
@@ -28,15 +29,18 @@ export function ThingsPage() {
   function onKept({ item, racks }: Kept) {
     setOpen(null);
     refresh();
-    const many = racks.length === 1 ? `“${racks[0]?.name}” uses` : `${racks.length} racks use`;
-    if (racks.length === 0) say(`${item.name}: kept.`);
+    const many =
+      racks.length === 1
+        ? t("items.uses", { name: racks[0]?.name })
+        : t("items.racks-use", { count: racks.length });
+    if (racks.length === 0) say(t("items.kept", { name: item.name }));
     else
-      say(`${item.name}: kept. ${many} other measures of it.`, {
-        label: racks.length === 1 ? "Update it" : "Update them",
+      say(t("items.kept-other-measures-of-it", { name: item.name, many }), {
+        label: racks.length === 1 ? t("items.update-it") : t("items.update-them"),
         run: () =>
           void api.updateRacks(item.key).then((done) => {
             refresh();
-            say(`Brought up to date: ${done.map((rack) => rack.name).join(", ")}. Undo is in each rack.`);
+            say(t("items.brought-up-date-undo-in-each", { done: done.map((rack) => rack.name).join(", ") }));
           }, fail),
       });
   }
@@ -45,8 +49,8 @@ export function ThingsPage() {
       await api.forgetItem(item.key);
       setOpen(null);
       refresh();
-      say(`${item.name}: forgotten. Racks keep it as they have it.`, {
-        label: "Undo",
+      say(t("items.forgotten-racks-keep-as-they-have", { name: item.name }), {
+        label: t("items.undo"),
         run: () => void api.keepItem(item.key, item.columns, "mm").then(refresh, fail),
       });
     } catch (error) {
@@ -67,42 +71,41 @@ export function ThingsPage() {
 
   return (
     <div className="mx-auto max-w-[84rem] px-5 pb-16">
-      <title>Things that hang | Yardcliff</title>
+      <title>{t("items.things-that-hang-yardcliff")}</title>
       <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
         <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
-          Racks
+          {t("items.racks")}
         </Link>
-        <h1 className="flex-1 text-head">Things that hang</h1>
+        <h1 className="flex-1 text-head">{t("items.things-that-hang")}</h1>
         <input
           ref={picker}
           type="file"
           accept=".csv,text/csv"
           hidden
           onChange={(event) => void onFile(event)}
-          aria-label="List of things"
+          aria-label={t("items.list-of-things")}
         />
-        <Button onClick={() => picker.current?.click()}>From a CSV file</Button>
+        <Button onClick={() => picker.current?.click()}>{t("items.from-a-csv-file")}</Button>
         <a
           href="/api/items/items.csv"
           download
           className="text-act underline decoration-dotted underline-offset-3"
         >
-          Your own as CSV
+          {t("items.your-own-as-csv")}
         </a>
         <ThemeButton />
       </header>
       <main>
-        <p className="mt-3 text-soft">
-          Typical sizes are ours. Press a thing to measure yours; it is kept for every rack.
-        </p>
+        <p className="mt-3 text-soft">{t("items.typical-sizes-ours-press-thing-measure")}</p>
         {catalogue.isPending && (
           <p role="status" className="p-8 text-soft">
-            Fetching the list…
+            {t("items.fetching-the-list")}
           </p>
         )}
         {catalogue.error && (
           <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
-            {catalogue.error.message} <Button onClick={() => catalogue.refetch()}>Try again</Button>
+            {catalogue.error.message}{" "}
+            <Button onClick={() => catalogue.refetch()}>{t("items.try-again")}</Button>
           </p>
         )}
         {catalogue.data && (
@@ -127,7 +130,7 @@ export function ThingsPage() {
             void api.importItems(file.text, unit, true).then(({ taken }) => {
               setFile(null);
               refresh();
-              say(`${taken} ${taken === 1 ? "thing" : "things"} taken into the list.`);
+              say(t("items.things-taken-into-the-list", { n: taken }));
             }, fail)
           }
           onClose={() => setFile(null)}

@@ -12,6 +12,7 @@ import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
 import { Strip } from "./Strip";
 import { useLog } from "./useLog";
+import { t } from "../../messages";
 
 /** Measured against planned: the board as it is, each hole, and ways out where one strays. */
 export function LogSheet({ onHelp }: { onHelp: () => void }) {
@@ -19,15 +20,15 @@ export function LogSheet({ onHelp }: { onHelp: () => void }) {
   const log = useLog();
   useShortcuts({ "?": onHelp, undo: session.undo, redo: session.redo });
   return (
-    <section aria-label="As built" className="min-w-0 flex-1 bg-wall px-3 pb-6 md:overflow-y-auto">
+    <section aria-label={t("log.as-built")} className="min-w-0 flex-1 bg-wall px-3 pb-6 md:overflow-y-auto">
       {log.isPending && (
         <p role="status" className="p-6 text-soft">
-          Opening the log…
+          {t("log.opening-the-log")}
         </p>
       )}
       {log.error && (
         <p role="alert" className="my-4 border border-care bg-care-bg p-3 text-care">
-          {log.error.message} <Button onClick={() => log.refetch()}>Try again</Button>
+          {log.error.message} <Button onClick={() => log.refetch()}>{t("log.try-again")}</Button>
         </p>
       )}
       {log.data && <AsBuilt log={log.data} write={log.write} />}
@@ -53,9 +54,9 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
   return (
     <>
       <h2 className="flex flex-wrap items-baseline gap-x-3 border-b-2 border-ink pt-3 text-lead">
-        <span className="flex-1 basis-48">As built, from the {end}</span>
+        <span className="flex-1 basis-48">{t("log.as-built-from-the", { end })}</span>
         <span className={`text-small font-normal ${log.trouble.length ? "text-care" : "text-soft"}`}>
-          {log.says} Least air <Measure text={log.air} />.
+          {t("log.least-air", { says: log.says })} <Measure text={log.air} />.
         </span>
       </h2>
       {log.rows.length === 1 ? (
@@ -68,7 +69,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
           <Reader
             target={next ?? null}
             tape={tape}
-            none="All is measured. Clear a figure to take it again."
+            none={t("log.all-measured-clear-figure-take-again")}
             onTake={(text, by) => {
               setAimed(null);
               return write({ kind: "measured", what: next?.what ?? "", text, by });
@@ -77,10 +78,10 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
           <table className="w-full text-plain">
             <thead className="text-left text-soft">
               <tr>
-                <th className="font-normal">what</th>
-                <th className="text-right font-normal">planned</th>
-                <th className="text-right font-normal">measured</th>
-                <th className="w-24 text-right font-normal">off by</th>
+                <th className="font-normal">{t("log.what")}</th>
+                <th className="text-right font-normal">{t("log.planned")}</th>
+                <th className="text-right font-normal">{t("log.measured")}</th>
+                <th className="w-24 text-right font-normal">{t("log.off-by")}</th>
               </tr>
             </thead>
             <tbody>
@@ -92,7 +93,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
                   </td>
                   <td onFocus={() => setAimed(one.what)}>
                     <Field
-                      label={`Measured: ${one.title}`}
+                      label={t("log.measured-2", { title: one.title })}
                       labelHidden
                       className="justify-end"
                       wide
@@ -105,7 +106,9 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
                     className={`hand text-right whitespace-nowrap ${one.good ? "text-soft" : "font-semibold text-stop"}`}
                   >
                     <Measure text={one.off} />
-                    {one.adopted && <span className="block text-fine text-soft">plan followed</span>}
+                    {one.adopted && (
+                      <span className="block text-fine text-soft">{t("log.plan-followed")}</span>
+                    )}
                   </td>
                 </tr>
               ))}
@@ -113,7 +116,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
           </table>
           {!log.kerf.good && (
             <Button className="mt-1" onClick={() => apply({ cutting: { kerf: log.kerf.found } })}>
-              Reckon with {log.kerf.found} at each cut
+              {t("log.reckon-with-at-each-cut", { found: log.kerf.found })}
             </Button>
           )}
         </div>
@@ -149,11 +152,15 @@ interface RowsProps {
 /** Every row under the other, as they hang; the one that is picked is measured below. */
 function Rows({ rows, picked, onPick }: RowsProps) {
   return (
-    <div role="group" aria-label="Rows" className="mt-2 grid max-h-96 gap-y-1 overflow-y-auto">
+    <div role="group" aria-label={t("log.rows")} className="mt-2 grid max-h-96 gap-y-1 overflow-y-auto">
       {rows.map((row, index) => {
         const off = row.measured.filter((one) => !one.good).length;
         const open = row.measured.filter((one) => one.found === "" && !one.optional).length;
-        const state = off ? `${off} off` : open ? `${open} to measure` : "as planned";
+        const state = off
+          ? t("log.off", { off })
+          : open
+            ? t("log.to-measure", { open })
+            : t("log.as-planned");
         return (
           <button
             key={row.title}
@@ -198,20 +205,20 @@ function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: s
     setTaken(false);
   }
   return (
-    <section aria-label={`Ways out: ${title}`} className="mb-3 border border-care bg-sheet max-lg:mt-3">
+    <section
+      aria-label={t("log.ways-out", { title })}
+      className="mb-3 border border-care bg-sheet max-lg:mt-3"
+    >
       <h3 className="border-b border-rule bg-care-bg px-2 py-0.5 text-body text-care">
-        {title[0]?.toUpperCase()}
-        {title.slice(1)} is off. Ways to go on, the least harmful first:
+        {t("log.off-ways-go-on-least-harmful", { title: title[0]?.toUpperCase(), title2: title.slice(1) })}
       </h3>
-      {ways.isPending && <p className="px-2 py-1 text-soft">Working them out…</p>}
+      {ways.isPending && <p className="px-2 py-1 text-soft">{t("log.working-them-out")}</p>}
       {ways.error && (
         <p role="alert" className="px-2 text-stop">
           {ways.error.message}
         </p>
       )}
-      {ways.data?.length === 0 && (
-        <p className="px-2 py-1">None of the usual ways helps: change the plan itself, or measure again.</p>
-      )}
+      {ways.data?.length === 0 && <p className="px-2 py-1">{t("log.none-usual-ways-helps-change-plan")}</p>}
       <ul>
         {ways.data?.map((way) => (
           <li
@@ -223,9 +230,12 @@ function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: s
                 <strong className="font-semibold">{way.title}.</strong> {way.says}
               </p>
               <p className="hand text-small text-soft">
-                out of even <Measure text={way.even} />, least air <Measure text={way.air} />, costs{" "}
-                {way.costs}
-                {way.stops > 0 && <span className="text-stop">, {way.stops} to settle</span>}
+                {t("log.out-of-even")} <Measure text={way.even} />
+                {t("log.least-air-2")} <Measure text={way.air} />
+                {t("log.costs", { costs: way.costs })}
+                {way.stops > 0 && (
+                  <span className="text-stop">{t("log.to-settle", { stops: way.stops })}</span>
+                )}
               </p>
             </div>
             {way.long > 0 ? (
@@ -240,8 +250,8 @@ function WaysOut({ of, readings }: { of: LogRow["measured"][number]; readings: s
             ) : (
               <span />
             )}
-            <Button aria-label={`Take it: ${way.title}`} onClick={() => take(way)}>
-              Take it
+            <Button aria-label={t("log.take-it", { title: way.title })} onClick={() => take(way)}>
+              {t("log.take-it-2")}
             </Button>
           </li>
         ))}

@@ -12,18 +12,19 @@ import { Section } from "../rack/Section";
 import { useDraft } from "../../ui/useDraft";
 import { useSession, useShown } from "../rack/shown";
 import { useLog } from "./useLog";
+import { t, word } from "../../messages";
 
 const FITS = ["goes on", "comes off", "bumps"] as const;
 const KINDS = [
-  { kind: "note", label: "Note", hint: "what was done, what it was like" },
-  { kind: "next", label: "Next time", hint: "what to do otherwise" },
-  { kind: "time", label: "Time", hint: "1 h 30" },
+  { kind: "note", label: t("log.note"), hint: t("log.what-was-done-what-was-like") },
+  { kind: "next", label: t("log.next-time"), hint: t("log.what-to-do-otherwise") },
+  { kind: "time", label: t("log.time"), hint: "1 h 30" },
 ] as const;
 
 /** Time and money against the plan, how the things fit, dated entries, and another one like it. */
 export function LogStage() {
   const log = useLog();
-  if (!log.data) return <p className="p-3 text-soft">Opening the log…</p>;
+  if (!log.data) return <p className="p-3 text-soft">{t("log.opening-the-log")}</p>;
   return (
     <>
       <Against log={log.data} />
@@ -37,15 +38,15 @@ export function LogStage() {
 
 function Against({ log }: { log: Log }) {
   return (
-    <Section title="Against the plan">
+    <Section title={t("log.against-the-plan")}>
       <dl className="grid grid-cols-[auto_1fr_1fr] gap-x-3 text-plain">
         <dt />
-        <dd className="text-right text-soft">planned</dd>
-        <dd className="text-right text-soft">really</dd>
-        <dt className="text-soft">time</dt>
+        <dd className="text-right text-soft">{t("log.planned")}</dd>
+        <dd className="text-right text-soft">{t("log.really")}</dd>
+        <dt className="text-soft">{t("log.time-2")}</dt>
         <dd className="hand text-right">{log.planned_hours}</dd>
         <dd className="hand text-right">{log.hours || "—"}</dd>
-        <dt className="text-soft">money</dt>
+        <dt className="text-soft">{t("log.money")}</dt>
         <dd className="hand text-right">{log.planned_money || "—"}</dd>
         <dd className="hand text-right">{log.spent || "—"}</dd>
       </dl>
@@ -63,7 +64,7 @@ function Taught({ log }: { log: Log }) {
     keep((shop) => ({ ...shop, pace })).catch((error: unknown) => say(reasonOf(error)));
   if (!log.usual.length && !log.racks.length) return null;
   return (
-    <Section title="Your hands, over all racks">
+    <Section title={t("log.your-hands-over-all-racks")}>
       {log.usual.map(({ says, does, patch }) => (
         <p key={says} className="text-plain">
           <Measure text={says} /> {patch && <Button onClick={() => apply(patch)}>{does}</Button>}
@@ -73,9 +74,9 @@ function Taught({ log }: { log: Log }) {
         <table className="mt-1 w-full text-plain">
           <thead className="text-left text-soft">
             <tr>
-              <th className="font-normal">rack</th>
-              <th className="text-right font-normal">planned</th>
-              <th className="text-right font-normal">really</th>
+              <th className="font-normal">{t("log.rack")}</th>
+              <th className="text-right font-normal">{t("log.planned")}</th>
+              <th className="text-right font-normal">{t("log.really")}</th>
             </tr>
           </thead>
           <tbody>
@@ -83,7 +84,7 @@ function Taught({ log }: { log: Log }) {
               <tr key={index} className="border-t border-rule align-baseline">
                 <td>
                   {rack.name}
-                  {!rack.up && <span className="text-soft">, not up yet</span>}
+                  {!rack.up && <span className="text-soft">{t("log.not-up-yet")}</span>}
                 </td>
                 <td className="hand text-right whitespace-nowrap">{rack.planned}</td>
                 <td className="hand pl-2 text-right whitespace-nowrap">{rack.really}</td>
@@ -94,8 +95,8 @@ function Taught({ log }: { log: Log }) {
       )}
       {usual !== null && usual !== reckoned && (
         <p className="mt-1.5">
-          What is up took {usual} % of the rule of thumb.{" "}
-          <Button onClick={() => plan(usual)}>Plan with {usual} %</Button>
+          {t("log.what-up-took-rule-thumb", { usual })}{" "}
+          <Button onClick={() => plan(usual)}>{t("log.plan-with", { usual })}</Button>
         </p>
       )}
     </Section>
@@ -106,7 +107,7 @@ type Write = ReturnType<typeof useLog>["write"];
 
 function Fits({ log, write }: { log: Log; write: Write }) {
   return (
-    <Section title="Tried on the rack">
+    <Section title={t("log.tried-on-the-rack")}>
       {log.fits.map((fit) => (
         <div
           key={fit.item}
@@ -125,7 +126,7 @@ function Fits({ log, write }: { log: Log; write: Write }) {
                 void write({ kind: "fit", what: fit.item, found });
               }}
             >
-              {one}
+              {word(one)}
             </Checkbox>
           ))}
         </div>
@@ -154,8 +155,12 @@ function Entries({ log, write, takeBack }: EntriesProps) {
     if (wrong === null) letGo();
   }
   return (
-    <Section title="Entries">
-      <div role="radiogroup" aria-label="Kind of entry" className="flex flex-wrap gap-x-3 text-plain">
+    <Section title={t("log.entries")}>
+      <div
+        role="radiogroup"
+        aria-label={t("log.kind-of-entry")}
+        className="flex flex-wrap gap-x-3 text-plain"
+      >
         {KINDS.map((one) => (
           <label key={one.kind} className="flex min-h-7 items-center gap-1 pointer-coarse:min-h-10">
             <input
@@ -171,7 +176,7 @@ function Entries({ log, write, takeBack }: EntriesProps) {
       </div>
       <form className="flex flex-wrap items-center gap-2" onSubmit={(event) => event.preventDefault()}>
         <textarea
-          aria-label="Entry"
+          aria-label={t("log.entry")}
           rows={2}
           value={text}
           placeholder={KINDS.find((one) => one.kind === kind)?.hint}
@@ -182,7 +187,7 @@ function Entries({ log, write, takeBack }: EntriesProps) {
         />
         <input
           type="date"
-          aria-label="Day of the entry"
+          aria-label={t("log.day-of-the-entry")}
           value={day}
           max={today}
           onChange={(event) => put({ ...draft, day: event.target.value })}
@@ -190,7 +195,7 @@ function Entries({ log, write, takeBack }: EntriesProps) {
         />
         <span className="flex-1" />
         <Button type="submit" look="act" onClick={add}>
-          Keep
+          {t("log.keep")}
         </Button>
       </form>
       {error && (
@@ -198,7 +203,7 @@ function Entries({ log, write, takeBack }: EntriesProps) {
           {error}
         </p>
       )}
-      <ol aria-label="Log" className="mt-1.5">
+      <ol aria-label={t("log.log")} className="mt-1.5">
         {folded(log.entries).map((entry) => (
           <li key={entry.id} className="flex items-baseline gap-2 border-t border-rule py-0.5 text-plain">
             <span className="hand shrink-0 text-fine text-soft">{entry.day}</span>
@@ -206,7 +211,11 @@ function Entries({ log, write, takeBack }: EntriesProps) {
               {entry.says}
             </span>
             {entry.kind !== "measured" && (
-              <Button look="bare" aria-label={`Strike out: ${entry.says}`} onClick={() => takeBack(entry.id)}>
+              <Button
+                look="bare"
+                aria-label={t("log.strike-out", { says: entry.says })}
+                onClick={() => takeBack(entry.id)}
+              >
                 ×
               </Button>
             )}
@@ -227,7 +236,7 @@ export function folded(entries: Log["entries"]): Log["entries"] {
     if (seen.has(entry.day)) return [];
     seen.add(entry.day);
     const count = many.get(entry.day) ?? 0;
-    return [{ ...entry, says: count === 1 ? entry.says : `${count} readings` }];
+    return [{ ...entry, says: count === 1 ? entry.says : t("log.readings", { count }) }];
   });
 }
 
@@ -241,7 +250,7 @@ function OnPaper() {
       rel="noreferrer"
       className="text-plain whitespace-nowrap text-act underline decoration-dotted underline-offset-3"
     >
-      Record (PDF)
+      {t("log.record-pdf")}
     </a>
   );
 }
@@ -251,10 +260,8 @@ function Another() {
   const navigate = useNavigate();
   const say = useSay();
   return (
-    <Section title="Keep it, make it again" aside={<OnPaper />}>
-      <p className="text-small text-soft">
-        Another one begins with what was really built: the board as long as it is, the holes where they are.
-      </p>
+    <Section title={t("log.keep-it-make-it-again")} aside={<OnPaper />}>
+      <p className="text-small text-soft">{t("log.another-one-begins-with-what-was")}</p>
       <Button
         className="mt-1"
         onClick={() =>
@@ -264,7 +271,7 @@ function Another() {
           )
         }
       >
-        Make another
+        {t("log.make-another")}
       </Button>
     </Section>
   );

@@ -17,6 +17,7 @@ import { Timers } from "./Timers";
 import { useMakingOf } from "./useMaking";
 import { useReader } from "./useReader";
 import { useWake } from "./useWake";
+import { t } from "../../messages";
 
 /** A line with more letters is set smaller. */
 const LONG = 40;
@@ -43,7 +44,7 @@ export function BenchPage() {
   if (!making.data || !rack.data)
     return (
       <p role="status" className="p-8 text-soft">
-        Laying the bench out…
+        {t("making.laying-the-bench-out")}
       </p>
     );
   return (
@@ -60,9 +61,9 @@ export function BenchPage() {
 }
 
 const WHY = {
-  away: "Yardcliff does not answer.",
-  server: "Yardcliff is in trouble.",
-  key: "Yardcliff wants the new key of this phone.",
+  away: t("making.yardcliff-does-not-answer"),
+  server: t("making.yardcliff-is-in-trouble"),
+  key: t("making.wants-new-key-of-this-phone"),
 };
 
 /** Why ticks wait, and those that were not taken: none is thrown away unseen. */
@@ -74,10 +75,10 @@ function Unsent({ id, held, making, onLetGo }: Pick<Props, "id" | "held" | "maki
     <div role="alert" className="border-b border-care bg-care-bg px-3 py-2 text-plain text-care">
       {trouble && waiting.length > 0 && (
         <p>
-          {WHY[trouble]} What you tick waits here, and is sent later.{" "}
+          {t("making.what-you-tick-waits-here-sent", { WHY: WHY[trouble] })}{" "}
           {trouble === "key" && (
             <a className="underline" href={`/phone?to=/racks/${id}/bench`}>
-              Give the key
+              {t("making.give-the-key")}
             </a>
           )}
         </p>
@@ -85,9 +86,9 @@ function Unsent({ id, held, making, onLetGo }: Pick<Props, "id" | "held" | "maki
       {refused.map((one) => (
         <p key={one.said.id} className="flex items-center gap-2">
           <span className="flex-1">
-            Not taken: {named(one.said.item)}. {one.why}
+            {t("making.not-taken", { named: named(one.said.item), why: one.why })}
           </span>
-          <Button onClick={() => onLetGo(one)}>Let it go</Button>
+          <Button onClick={() => onLetGo(one)}>{t("making.let-it-go")}</Button>
         </p>
       ))}
     </div>
@@ -146,20 +147,20 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
   if (!task) return null;
   return (
     <div className="mx-auto flex min-h-dvh max-w-3xl flex-col">
-      <title>{`Bench: ${name} | Yardcliff`}</title>
+      <title>{t("making.bench-yardcliff", { name })}</title>
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-2">
         <Link to={`/racks/${id}/making`} className="text-act underline decoration-dotted underline-offset-3">
-          Making
+          {t("making.making")}
         </Link>
         <h1 className="min-w-0 flex-1 truncate text-lead">{name}</h1>
         {held.waiting.length > 0 && (
           <span role="status" className="text-small font-semibold text-care">
-            {held.waiting.length} not sent yet
+            {t("making.not-sent-yet", { count: held.waiting.length })}
           </span>
         )}
         {reader && (
           <Button look="bare" aria-pressed={reader.on} onClick={reader.toggle}>
-            {reader.on ? "Reading out" : "Read out"}
+            {reader.on ? t("making.reading-out") : t("making.read-out")}
           </Button>
         )}
         <ThemeButton />
@@ -169,9 +170,9 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
       <main className="flex-1 px-3 pt-3 pb-4">
         <div className="flex items-center gap-3">
           <p className="hand flex-1 text-soft">
-            Step {task.number} of {tasks.length}
+            {t("making.step-of", { number: task.number, count: tasks.length })}
             <span className="pl-3">{task.takes}</span>
-            {task.waits && <span className="pl-3">then {task.waits}</span>}
+            {task.waits && <span className="pl-3">{t("making.then", { waits: task.waits })}</span>}
           </p>
           <Clock since={making.clock} onTick={onTick} />
         </div>
@@ -181,7 +182,10 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
         {line && (
           <p aria-live="polite" className="mt-3 border-y-2 border-mark py-3">
             <span className="block text-plain text-soft">
-              next, {planned.filter((one) => one.done).length + 1} of {planned.length}
+              {t("making.next-of", {
+                count: planned.filter((one) => one.done).length + 1,
+                count2: planned.length,
+              })}
             </span>
             <span
               className={`hand block leading-tight font-semibold ${line.text.length > LONG ? "text-title" : "text-display"}`}
@@ -192,7 +196,7 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
         )}
         {open.length > 0 && !task.done && (
           <p className="mt-3 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5">
-            Not done yet, and it comes first:{" "}
+            {t("making.not-done-yet-comes-first")}{" "}
             {open.map((one) => (
               <Button key={one.key} className="my-0.5 mr-1" onClick={() => show(tasks.indexOf(one))}>
                 {one.title}
@@ -201,11 +205,16 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
           </p>
         )}
         {waits.length > 0 && !task.done && (
-          <ul aria-label="Wait first" className="mt-3 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5">
+          <ul
+            aria-label={t("making.wait-first")}
+            className="mt-3 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5"
+          >
             {waits.map((one) => (
               <li key={one.key}>
-                <strong className="font-semibold">Wait until {one.until_says}</strong>, after “{one.title}”.{" "}
-                {one.why}
+                <strong className="font-semibold">
+                  {t("making.wait-until", { until_says: one.until_says })}
+                </strong>
+                {t("making.after", { title: one.title, why: one.why })}
               </li>
             ))}
           </ul>
@@ -217,19 +226,23 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
       </main>
       <footer className="sticky bottom-0 flex gap-2 border-t-2 border-ink bg-sheet p-3">
         <Button className={BIG} disabled={at === 0} onClick={() => show(at - 1)}>
-          Back
+          {t("making.back")}
         </Button>
         {task.done ? (
           <Button className={BIG} onClick={() => onTick(task.key, false)}>
-            Not done yet
+            {t("making.not-done-yet")}
           </Button>
         ) : (
           <Button look={waits.length ? "plain" : "act"} className={`${BIG} grow-[2]`} onClick={done}>
-            {waits.length ? "Done all the same" : line ? "Done, next" : "Step is done"}
+            {waits.length
+              ? t("making.done-all-the-same")
+              : line
+                ? t("making.done-next")
+                : t("making.step-is-done")}
           </Button>
         )}
         <Button className={BIG} disabled={at + 1 === tasks.length} onClick={() => show(at + 1)}>
-          Skip
+          {t("making.skip")}
         </Button>
       </footer>
     </div>

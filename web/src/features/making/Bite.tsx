@@ -1,5 +1,6 @@
 import type { Task } from "../../api/types";
 import { Measure } from "../../ui/Measure";
+import { t } from "../../messages";
 
 interface Props {
   bite: Extract<Task["picture"], { kind: "bite" }>;
@@ -36,7 +37,10 @@ export function Bite({ bite }: Props) {
       viewBox={`0 ${top} ${WIDE} ${TALL - top}`}
       className="block w-full max-w-96"
       role="img"
-      aria-label={`In section: ${bite.wide_says}, ${bite.deep_says ? `${bite.deep_says} deep` : "right through"}`}
+      aria-label={t("making.in-section", {
+        wide_says: bite.wide_says,
+        what: bite.deep_says ? t("making.deep", { deep_says: bite.deep_says }) : t("making.right-through"),
+      })}
     >
       <path
         d={`M8 ${bottom} V${FACE} H${EDGE} V${bottom} ${broken ? BREAK : "Z"}`}
@@ -66,17 +70,24 @@ export function Bite({ bite }: Props) {
         <>
           <path d={`M${CENTRE} ${FACE} V10`} className="fill-none stroke-mark" strokeDasharray="3 3" />
           <text x={CENTRE + 10} y={16} className="hand fill-mark text-label">
-            {bite.tilt}° off square
+            {t("making.off-square", { tilt: bite.tilt })}
           </text>
         </>
       )}
       {bite.deep_says && (
         <text x={side} y={FACE + (down * scale) / 2 + 4} className="hand fill-mark text-label">
-          <Measure drawn text={`${bite.deep_says} deep`} />
+          <Measure drawn text={t("making.deep", { deep_says: bite.deep_says })} />
         </text>
       )}
       <text x={CENTRE} y={bottom + 26} textAnchor="middle" className="hand fill-ink text-label">
-        <Measure drawn text={bite.bit ? `${bite.wide_says} across` : `${bite.wide_says} wide`} />
+        <Measure
+          drawn
+          text={
+            bite.bit
+              ? t("making.across", { wide_says: bite.wide_says })
+              : t("making.wide", { wide_says: bite.wide_says })
+          }
+        />
       </text>
       {!broken && (
         <text x={EDGE + 6} y={FACE + thick / 2 + 4} className="hand fill-soft text-label">

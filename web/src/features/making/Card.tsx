@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import type { Task } from "../../api/types";
 import { Checkbox } from "../../ui/Checkbox";
 import { Measure } from "../../ui/Measure";
+import { t } from "../../messages";
 
 interface Props {
   task: Task;
@@ -31,7 +32,7 @@ export function CardText({ task, onTick, short = false, picture }: Props) {
         )}
         {task.ways.map((way, index) => (
           <p key={way} className={index ? "text-plain text-soft" : "mt-1"}>
-            {index > 0 && "Or: "}
+            {index > 0 && `${t("making.or")} `}
             <Measure text={way} />
           </p>
         ))}
@@ -43,7 +44,9 @@ export function CardText({ task, onTick, short = false, picture }: Props) {
                   <span className={line.done ? "text-soft line-through" : ""}>
                     <Measure text={line.text} />
                   </span>
-                  {line.gone && <span className="text-small text-care">done as the plan was before</span>}
+                  {line.gone && (
+                    <span className="text-small text-care">{t("making.done-as-plan-was-before")}</span>
+                  )}
                 </Checkbox>
               </li>
             ))}
@@ -53,7 +56,7 @@ export function CardText({ task, onTick, short = false, picture }: Props) {
       <div className="min-w-0">
         {picture}
         {task.checks.length > 0 && (
-          <ul aria-label="Check" className="list-[square] pl-5 marker:text-act">
+          <ul aria-label={t("making.check")} className="list-[square] pl-5 marker:text-act">
             {task.checks.map((check) => (
               <li key={check}>
                 <Measure text={check} />
@@ -63,7 +66,7 @@ export function CardText({ task, onTick, short = false, picture }: Props) {
         )}
         {task.cautions.length > 0 && (
           <ul
-            aria-label="Take care"
+            aria-label={t("making.take-care")}
             className="mt-1.5 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5 text-plain"
           >
             {task.cautions.map((caution) => (

@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import { wallTime } from "../../api/client";
 import type { Tick } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { t } from "../../messages";
 
 const MINUTE_MS = 60_000;
 const CLOCK = "clock";
@@ -20,10 +21,10 @@ export function Clock({ since, onTick }: Props) {
     const clock = setInterval(() => setNow(wallTime()), MINUTE_MS / 4);
     return () => clearInterval(clock);
   }, []);
-  if (since === null) return <Button onClick={() => onTick(CLOCK, true)}>Clock in</Button>;
+  if (since === null) return <Button onClick={() => onTick(CLOCK, true)}>{t("making.clock-in")}</Button>;
   return (
     <Button onClick={() => onTick(`${CLOCK}|${since}`, true)}>
-      Clock out, {spent(since, now < since ? since : now)}
+      {t("making.clock-out", { spent: spent(since, now < since ? since : now) })}
     </Button>
   );
 }
@@ -40,5 +41,5 @@ export function runningSince(since: string | null, unsent: Tick[]): string | nul
 export function spent(since: string, now: string): string {
   const minutes = Math.max(Math.round((Date.parse(now) - Date.parse(since)) / MINUTE_MS), 0);
   const rest = String(minutes % 60).padStart(2, "0");
-  return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${rest}`;
+  return minutes < 60 ? t("making.min", { minutes }) : `${Math.floor(minutes / 60)} h ${rest}`;
 }

@@ -1,5 +1,6 @@
 import type { Making, Shop, Task } from "../../api/types";
 import { useWidth } from "../../ui/useWidth";
+import { t } from "../../messages";
 
 const TALL = 92;
 const TOP = 20;
@@ -46,7 +47,7 @@ export function Days({ making, shop, onPick }: Props) {
         height={TALL}
         className="block"
         role="group"
-        aria-label="The days at the bench"
+        aria-label={t("making.the-days-at-the-bench")}
       >
         {columns.map(({ day, label }, index) => (
           <g key={day}>

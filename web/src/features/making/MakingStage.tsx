@@ -14,66 +14,67 @@ import { useSession, useShown } from "../rack/shown";
 import { OnPhone } from "./OnPhone";
 import { useKeepShop, useMaking } from "./useMaking";
 import { WorkshopSheet } from "./WorkshopSheet";
+import { t } from "../../messages";
 
 const SCHOOLS = [
   {
     key: "finish" as const,
-    label: "finish goes on",
+    label: t("making.finish-goes-on"),
     options: [
       {
         value: "after glue",
-        label: "after the glue",
-        why: "Glue finds bare wood everywhere; inner corners get a coat of their own before.",
+        label: t("making.after-the-glue"),
+        why: t("making.glue-finds-bare-wood-everywhere-inner"),
       },
       {
         value: "before glue",
-        label: "before the glue",
-        why: "Every face is reached on the bench; joints are taped so that they stay bare.",
+        label: t("making.before-the-glue"),
+        why: t("making.every-face-reached-on-bench-joints"),
       },
     ],
   },
   {
     key: "pegs" as const,
-    label: "pegs go in",
+    label: t("making.pegs-go-in"),
     options: [
       {
         value: "after finish",
-        label: "after the finish",
-        why: "The brush has a bare face before it; the holes are stopped with paper.",
+        label: t("making.after-the-finish"),
+        why: t("making.brush-has-bare-face-before-holes"),
       },
       {
         value: "before finish",
-        label: "before the finish",
-        why: "Pegs and board take one colour; mind runs around each peg.",
+        label: t("making.before-the-finish"),
+        why: t("making.pegs-board-take-one-colour-mind"),
       },
     ],
   },
   {
     key: "conditioner" as const,
-    label: "conditioner",
+    label: t("making.conditioner"),
     options: [
       {
         value: "as the wood needs",
-        label: "as the wood needs",
-        why: "On woods that blotch, under a finish that shows it.",
+        label: t("making.as-the-wood-needs"),
+        why: t("making.on-woods-blotch-under-finish-shows"),
       },
-      { value: "always", label: "always", why: "Also where it would not be needed." },
-      { value: "never", label: "never", why: "Uneven colour is part of the wood." },
+      { value: "always", label: t("making.always"), why: t("making.also-where-would-not-be-needed") },
+      { value: "never", label: t("making.never"), why: t("making.uneven-colour-part-wood") },
     ],
   },
   {
     key: "touched" as const,
-    label: "what things touch",
+    label: t("making.what-things-touch"),
     options: [
       {
         value: "finished",
-        label: "finished",
-        why: "It is wiped clean; until it is hard, it rubs off on cloth.",
+        label: t("making.finished"),
+        why: t("making.wiped-clean-until-hard-rubs-off"),
       },
       {
         value: "left natural",
-        label: "left natural",
-        why: "Nothing rubs off on what hangs there, and nothing has to harden first; bare wood takes stains.",
+        label: t("making.left-natural"),
+        why: t("making.nothing-rubs-off-on-what-hangs"),
       },
     ],
   },
@@ -83,12 +84,15 @@ const SCHOOLS = [
 export function MakingStage() {
   const { data } = useMaking();
   const id = useShown((shown) => shown.rack.id);
-  if (!data) return <p className="p-3 text-soft">Counting the evenings…</p>;
+  if (!data) return <p className="p-3 text-soft">{t("making.counting-the-evenings")}</p>;
   return (
     <>
       <When making={data} />
       {data.findings.length > 0 && (
-        <ol aria-label="Notes on the making" className="flex flex-col gap-2 border-b border-rule p-2">
+        <ol
+          aria-label={t("making.notes-on-the-making")}
+          className="flex flex-col gap-2 border-b border-rule p-2"
+        >
           {data.findings.map((finding, index) => (
             <Note key={finding.code + index} finding={finding} number={index + 1} />
           ))}
@@ -97,7 +101,7 @@ export function MakingStage() {
       <By />
       <Schools making={data} />
       {data.tools.length > 0 && (
-        <Section title="Have at hand">
+        <Section title={t("making.have-at-hand")}>
           <p className="text-plain">
             {data.tools.map((tool, index) => (
               <Fragment key={tool}>
@@ -110,14 +114,14 @@ export function MakingStage() {
       )}
       <OnPhone />
       <WorkshopSheet />
-      <Section title="To take along">
+      <Section title={t("making.to-take-along")}>
         <p className="flex flex-wrap gap-x-4 text-plain">
           <a
             href={calendarUrl(id)}
             download
             className="text-act underline decoration-dotted underline-offset-3"
           >
-            These days as a calendar
+            {t("making.these-days-as-a-calendar")}
           </a>
         </p>
       </Section>
@@ -129,16 +133,16 @@ function When({ making }: { making: Making }) {
   const id = useShown((shown) => shown.rack.id);
   const done = making.tasks.filter((task) => task.done).length;
   return (
-    <Section title="When it is done">
-      <p className="hand text-title font-semibold">{making.finish_says || "not in these hours"}</p>
+    <Section title={t("making.when-it-is-done")}>
+      <p className="hand text-title font-semibold">{making.finish_says || t("making.not-in-these-hours")}</p>
       <p className="text-plain text-soft">
-        {making.hands} of work are left, the rest is waiting. {done} of {making.tasks.length} done.
+        {t("making.work-left-rest-waiting-done", { hands: making.hands, done, count: making.tasks.length })}
       </p>
       <Link
         to={`/racks/${id}/bench`}
         className="mt-1.5 inline-flex min-h-9 items-center rounded-[3px] border border-act bg-act px-3 text-on-act"
       >
-        To the bench, one step at a time
+        {t("making.bench-one-step-at-time")}
       </Link>
     </Section>
   );
@@ -163,11 +167,11 @@ function By() {
   }
   return (
     <Section
-      title="To be done by"
+      title={t("making.to-be-done-by")}
       aside={
         <input
           type="date"
-          aria-label="Done by"
+          aria-label={t("making.done-by")}
           value={by}
           onChange={(event) => setBy(event.target.value)}
           className="hand min-h-7 border-b border-rule bg-transparent text-plain pointer-coarse:min-h-10"
@@ -193,11 +197,11 @@ function By() {
                 <span className="min-w-0 flex-1">
                   {change.says}: <span className="hand">{change.finish}</span>
                   {change.makes_it && !asked.data.makes_it && (
-                    <strong className="font-semibold"> makes it</strong>
+                    <strong className="font-semibold"> {t("making.makes-it")}</strong>
                   )}
                 </span>
-                <Button aria-label={`Take it: ${change.says}`} onClick={() => take(change)}>
-                  Take it
+                <Button aria-label={t("making.take-it", { says: change.says })} onClick={() => take(change)}>
+                  {t("making.take-it-2")}
                 </Button>
               </li>
             ))}
@@ -213,11 +217,11 @@ function Schools({ making }: { making: Making }) {
   const asked = useShown((shown) => shown.design.brief.making);
   return (
     <Section
-      title="How you do it"
+      title={t("making.how-you-do-it")}
       aside={
         asked.order.length > 0 && (
           <Button look="bare" onClick={() => apply({ making: { order: [] } })}>
-            Back to the order of the work
+            {t("making.back-order-work")}
           </Button>
         )
       }
@@ -233,7 +237,7 @@ function Schools({ making }: { making: Making }) {
           />
         </div>
       ))}
-      <p className="mt-1 text-small text-soft">Waits, as your tin or bottle says:</p>
+      <p className="mt-1 text-small text-soft">{t("making.waits-as-your-tin-or-bottle")}</p>
       {making.waits.map(({ kind, label, usual }) => (
         <Field
           key={kind}

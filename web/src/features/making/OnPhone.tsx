@@ -5,6 +5,7 @@ import { api, reasonOf } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Section } from "../rack/Section";
 import { useShown } from "../rack/shown";
+import { t } from "../../messages";
 
 /** Lets a phone on the same network come to the bench; off unless the user opens it. */
 export function OnPhone() {
@@ -20,19 +21,17 @@ export function OnPhone() {
   }
   return (
     <Section
-      title="The bench on a phone"
+      title={t("making.the-bench-on-a-phone")}
       aside={
         data && (
           <Button onClick={() => put(data.open ? api.shutPhone() : api.allowPhone(to))}>
-            {data.open ? "Shut it" : "Allow it"}
+            {data.open ? t("making.shut-it") : t("making.allow-it")}
           </Button>
         )
       }
     >
       <p className="text-small text-soft">
-        {data?.open
-          ? "Open: whoever is on your network and has the key may read and tick the benches of your racks, and nothing else."
-          : "Off. When you allow it, a phone on your network gets in with a key, to the bench only."}
+        {data?.open ? t("making.open-whoever-on-your-network-has") : t("making.off-when-you-allow-phone-on")}
       </p>
       {error && (
         <p role="alert" className="text-stop">
@@ -43,9 +42,9 @@ export function OnPhone() {
         <div className="mt-1.5 flex items-center gap-3">
           <Code rows={data.code} />
           <dl className="min-w-0 text-plain">
-            <dt className="text-soft">point its camera here, or go to</dt>
+            <dt className="text-soft">{t("making.point-its-camera-here-or-go")}</dt>
             <dd className="hand break-all">{data.address}</dd>
-            <dt className="mt-1 text-soft">key</dt>
+            <dt className="mt-1 text-soft">{t("making.key")}</dt>
             <dd className="hand text-lead font-semibold">{data.key}</dd>
           </dl>
         </div>
@@ -67,7 +66,7 @@ function Code({ rows }: { rows: string[] }) {
       viewBox={`0 0 ${size} ${size}`}
       className="w-36 shrink-0"
       role="img"
-      aria-label="Code with the address and the key"
+      aria-label={t("making.code-with-address-key")}
     >
       <rect width={size} height={size} fill="#fff" />
       <path d={dark.join("")} fill="#000" shapeRendering="crispEdges" />

@@ -2,13 +2,18 @@ import { useEffect, useState } from "react";
 
 import type { Making } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { t } from "../../messages";
 
 const SECOND_MS = 1000;
 
 /** `11 h 58 min`, `4:59` in the last hour. */
 export function remaining(seconds: number): string {
   if (seconds <= 0) return "over";
-  if (seconds >= 3600) return `${Math.floor(seconds / 3600)} h ${Math.floor((seconds % 3600) / 60)} min`;
+  if (seconds >= 3600)
+    return t("making.h-min", {
+      floor: Math.floor(seconds / 3600),
+      floor2: Math.floor((seconds % 3600) / 60),
+    });
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
 }
 
@@ -29,7 +34,7 @@ export function Timers({ making, onTick }: Props) {
   const waiting = making.tasks.filter((task) => task.done !== null && task.wait > 0 && !task.waited);
   if (!waiting.length || now === null) return null;
   return (
-    <ul aria-label="Waits" className="border-b border-rule bg-note-bg px-3">
+    <ul aria-label={t("making.waits")} className="border-b border-rule bg-note-bg px-3">
       {waiting.map((task) => {
         const left = Math.ceil((new Date(task.done ?? "").getTime() + task.wait * 60_000 - now) / 1000);
         return (
@@ -40,10 +45,14 @@ export function Timers({ making, onTick }: Props) {
             </span>
             <Button
               look="bare"
-              aria-label={left <= 0 ? `Seen: ${task.title}` : `Do not wait for: ${task.title}`}
+              aria-label={
+                left <= 0
+                  ? t("making.seen", { title: task.title })
+                  : t("making.do-not-wait-for", { title: task.title })
+              }
               onClick={() => onTick(`${task.key}|wait`, true)}
             >
-              {left <= 0 ? "Seen" : "×"}
+              {left <= 0 ? t("making.seen-2") : "×"}
             </Button>
           </li>
         );

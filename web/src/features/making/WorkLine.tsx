@@ -11,6 +11,7 @@ import { CardText } from "./Card";
 import { Days } from "./Days";
 import { Picture } from "./Picture";
 import { reordered, useMaking, useShop } from "./useMaking";
+import { t } from "../../messages";
 
 /** The order of work: the days on top, a card for each task below, moved by its number. */
 export function WorkLine({ onHelp }: { onHelp: () => void }) {
@@ -63,7 +64,10 @@ export function WorkLine({ onHelp }: { onHelp: () => void }) {
   }
 
   return (
-    <section aria-label="Order of work" className="min-w-0 flex-1 bg-wall px-3 pb-6 md:overflow-y-auto">
+    <section
+      aria-label={t("making.order-of-work")}
+      className="min-w-0 flex-1 bg-wall px-3 pb-6 md:overflow-y-auto"
+    >
       <Asking what="Putting the work in order" query={making} of={["making"]} />
       {data && (
         <>
@@ -117,13 +121,13 @@ function Card({ task, open, over, onOpen, onTick, onDrag, onEarlier, onLater }: 
         <span
           aria-hidden
           onPointerDown={onDrag}
-          title="Drag it to another place in the order"
+          title={t("making.drag-another-place-in-order")}
           className="hand w-7 shrink-0 cursor-grab touch-none text-right text-lead font-semibold text-soft select-none"
         >
           {task.number}
         </span>
         <Checkbox
-          label={`Done: ${task.title}`}
+          label={t("making.done", { title: task.title })}
           checked={task.done !== null}
           onChange={(on) => onTick(task.key, on)}
         />
@@ -142,17 +146,17 @@ function Card({ task, open, over, onOpen, onTick, onDrag, onEarlier, onLater }: 
             </span>
           )}
           <span className="inline-block w-20 text-ink">{task.takes}</span>
-          <span className="inline-block w-24 max-sm:block">{task.waits && `then ${task.waits}`}</span>
+          <span className="inline-block w-24 max-sm:block">
+            {task.waits && t("making.then", { waits: task.waits })}
+          </span>
         </span>
       </div>
       {open && (
         <div className="pr-2 pb-3 pl-9">
           {task.before.length > 0 && (
-            <ul aria-label="Why here" className="mb-1.5 text-plain text-soft italic">
+            <ul aria-label={t("making.why-here")} className="mb-1.5 text-plain text-soft italic">
               {task.before.map(({ key, title, why }) => (
-                <li key={key}>
-                  After “{title}”. {why}
-                </li>
+                <li key={key}>{t("making.after-2", { title, why })}</li>
               ))}
             </ul>
           )}
@@ -161,10 +165,10 @@ function Card({ task, open, over, onOpen, onTick, onDrag, onEarlier, onLater }: 
             <OwnMinutes task={task} />
             <span className="flex-1" />
             <Button look="bare" disabled={!onEarlier} onClick={() => onEarlier?.()}>
-              Earlier
+              {t("making.earlier")}
             </Button>
             <Button look="bare" disabled={!onLater} onClick={() => onLater?.()}>
-              Later
+              {t("making.later")}
             </Button>
           </div>
         </div>
@@ -178,7 +182,7 @@ function OwnMinutes({ task }: { task: Task }) {
   const { change } = useSession();
   return (
     <Field
-      label="takes me"
+      label={t("making.takes-me")}
       className="w-44"
       value={task.takes}
       onCommit={(text) => change({ making: { minutes: { [task.key]: text || null } } })}

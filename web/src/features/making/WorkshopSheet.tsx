@@ -6,6 +6,7 @@ import { Checkbox } from "../../ui/Checkbox";
 import { Field } from "../../ui/Field";
 import { Section } from "../rack/Section";
 import { useKeepShop, useShop } from "./useMaking";
+import { t, word } from "../../messages";
 
 const SPAN = /^(\d{1,2})(?:[:.](\d\d))?\s*(?:-|–|to)\s*(\d{1,2})(?:[:.](\d\d))?$/;
 const clock = (hours: string, minutes = "00") => `${hours.padStart(2, "0")}:${minutes}`;
@@ -52,14 +53,14 @@ function Sheet({ data }: { data: ShopSheet }) {
   }
   function onHours(week: "hours" | "errands", text: string, day: number) {
     const read = readHours(text, day);
-    if (!read) return Promise.resolve(`“${text}” is no time of day: write 19:00–21:30, or none.`);
+    if (!read) return Promise.resolve(t("making.no-time-day-write-19-00", { text }));
     return put((now) => ({ [week]: [...now[week].filter((one) => one.day !== day), ...read] }));
   }
   const week = (which: "hours" | "errands") =>
     days.map((name, day) => (
       <Field
         key={name}
-        label={which === "hours" ? name : `${name}, errands`}
+        label={which === "hours" ? name : t("making.errands", { name })}
         wide
         value={writeHours(shop[which], day) || "none"}
         onCommit={(text) => onHours(which, text, day)}
@@ -69,16 +70,16 @@ function Sheet({ data }: { data: ShopSheet }) {
     const number = /^(\d{1,4})\s*%?$/.exec(text)?.[1];
     return number
       ? put(() => ({ [field]: Number(number) }))
-      : Promise.resolve(`“${text}” is no number: write one like ${shop[field]}.`);
+      : Promise.resolve(t("making.no-number-write-one-like", { text, shop: shop[field] }));
   }
   function onRate(text: string) {
     const amount = /^\d{1,4}(?:[.,]\d{1,2})?$/.test(text) ? Number(text.replace(",", ".")) : null;
     return amount === null
-      ? Promise.resolve(`“${text}” is no amount: write one like 12.50, or 0.`)
+      ? Promise.resolve(t("making.no-amount-write-one-like-12", { text }))
       : put(() => ({ rate: Math.round(amount * 100) }));
   }
   return (
-    <Section title="Your workshop">
+    <Section title={t("making.your-workshop")}>
       <div className="grid grid-cols-2 gap-x-3">
         {tools.map((tool) => (
           <Checkbox
@@ -92,7 +93,7 @@ function Sheet({ data }: { data: ShopSheet }) {
               }).then(setError);
             }}
           >
-            {tool}
+            {word(tool)}
           </Checkbox>
         ))}
       </div>
@@ -101,26 +102,36 @@ function Sheet({ data }: { data: ShopSheet }) {
           {error}
         </p>
       )}
-      <p className="mt-1 text-small text-soft">When there is time for it:</p>
+      <p className="mt-1 text-small text-soft">{t("making.when-there-time-for")}</p>
       {week("hours")}
       <details className="text-plain">
         <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">
-          When the yard can be gone to
+          {t("making.when-yard-can-be-gone")}
         </summary>
-        <p className="text-small text-soft">With none at all, in the workshop's hours.</p>
+        <p className="text-small text-soft">{t("making.with-none-at-all-in-workshops")}</p>
         {week("errands")}
       </details>
-      <Field label="clamps" value={String(shop.clamps)} onCommit={(text) => onCount("clamps", text)} />
-      <Field label="places to dry" value={String(shop.drying)} onCommit={(text) => onCount("drying", text)} />
       <Field
-        label="your pace, of what is reckoned"
+        label={t("making.clamps")}
+        value={String(shop.clamps)}
+        onCommit={(text) => onCount("clamps", text)}
+      />
+      <Field
+        label={t("making.places-to-dry")}
+        value={String(shop.drying)}
+        onCommit={(text) => onCount("drying", text)}
+      />
+      <Field
+        label={t("making.your-pace-what-reckoned")}
         value={`${shop.pace} %`}
         onCommit={(text) => onCount("pace", text)}
       />
-      <Field label="an hour of yours counts" value={((shop.rate ?? 0) / 100).toFixed(2)} onCommit={onRate} />
-      <p className="text-small text-soft">
-        What the cut plan weighs ripping and planing with, against what wood costs. 0.00 counts money alone.
-      </p>
+      <Field
+        label={t("making.an-hour-of-yours-counts")}
+        value={((shop.rate ?? 0) / 100).toFixed(2)}
+        onCommit={onRate}
+      />
+      <p className="text-small text-soft">{t("making.what-cut-plan-weighs-ripping-planing")}</p>
     </Section>
   );
 }

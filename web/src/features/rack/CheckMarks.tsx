@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Measure } from "../../ui/Measure";
 import { useSession, useShown } from "./shown";
+import { t } from "../../messages";
 
 /** Marks worked out elsewhere, or pencilled already, held against the plan. */
 export function CheckMarks({ onClose }: { onClose: () => void }) {
@@ -24,11 +25,10 @@ export function CheckMarks({ onClose }: { onClose: () => void }) {
     }
   }
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title="Check my marks" wide>
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={t("rack.check-my-marks")} wide>
       <form onSubmit={(event) => void check(event)}>
         <label htmlFor="marks-text" className="text-soft">
-          Your marks from the board&apos;s {session.rack.design.ends[0]}, in any order: worked out on paper,
-          or pencilled already
+          {t("rack.your-marks-from-boards-in-any", { ends: session.rack.design.ends[0] })}
         </label>
         <textarea
           id="marks-text"
@@ -47,7 +47,7 @@ export function CheckMarks({ onClose }: { onClose: () => void }) {
           </p>
         )}
         <Button type="submit" look="act">
-          Check them
+          {t("rack.check-them")}
         </Button>
       </form>
       {found && <Verdict found={found} onAdopted={onClose} />}
@@ -66,10 +66,10 @@ function Verdict({ found, onAdopted }: { found: MarksCheck; onAdopted: () => voi
       <table className="hand mt-2 w-full max-w-lg text-right text-plain">
         <thead className="text-soft">
           <tr>
-            <th className="text-left font-normal">mark</th>
-            <th className="font-normal">yours</th>
-            <th className="font-normal">plan</th>
-            <th className="font-normal">off by</th>
+            <th className="text-left font-normal">{t("rack.mark")}</th>
+            <th className="font-normal">{t("rack.yours")}</th>
+            <th className="font-normal">{t("rack.plan")}</th>
+            <th className="font-normal">{t("rack.off-by")}</th>
           </tr>
         </thead>
         <tbody>
@@ -79,7 +79,7 @@ function Verdict({ found, onAdopted }: { found: MarksCheck; onAdopted: () => voi
               <td>
                 <Measure text={mark.text} />
               </td>
-              <td>{mark.planned ? <Measure text={mark.planned} /> : "none near"}</td>
+              <td>{mark.planned ? <Measure text={mark.planned} /> : t("rack.none-near")}</td>
               <td>{mark.good ? "good" : mark.off && <Measure text={mark.off} />}</td>
             </tr>
           ))}
@@ -87,13 +87,16 @@ function Verdict({ found, onAdopted }: { found: MarksCheck; onAdopted: () => voi
       </table>
       {found.missing.length > 0 && (
         <p className="mt-2">
-          No mark of yours stands for: <span className="hand">{found.missing.join(", ")}</span>.
+          {t("rack.no-mark-yours-stands-for")} <span className="hand">{found.missing.join(", ")}</span>.
         </p>
       )}
       {found.air !== null && !good && (
         <p className="mt-2">
-          {found.touches ? "Used as they are, things would touch: " : "Used as they are, nothing touches: "}
-          the least air is{" "}
+          {t("rack.the-least-air-is", {
+            what: found.touches
+              ? `${t("rack.used-as-they-things-would-touch")} `
+              : `${t("rack.used-as-they-nothing-touches")} `,
+          })}{" "}
           <b className="hand">
             <Measure text={found.air ?? ""} />
           </b>
@@ -108,7 +111,7 @@ function Verdict({ found, onAdopted }: { found: MarksCheck; onAdopted: () => voi
             onAdopted();
           }}
         >
-          Plan on with these: pin every holder where it is marked
+          {t("rack.plan-on-with-these-pin-every")}
         </Button>
       )}
     </div>
@@ -128,7 +131,7 @@ function Strip({ found }: { found: MarksCheck }) {
       viewBox={`0 0 ${STRIP.width} ${STRIP.height}`}
       className="mt-2 w-full"
       role="img"
-      aria-label="The plan's marks above, yours below"
+      aria-label={t("rack.plans-marks-above-yours-below")}
     >
       <rect x={x(0)} y={24} width={x(length) - x(0)} height={16} className="fill-wood stroke-ink" />
       {plan.map((at, index) => (
@@ -143,10 +146,10 @@ function Strip({ found }: { found: MarksCheck }) {
         />
       ))}
       <text x={x(length)} y={14} textAnchor="end" className="fill-soft text-reading">
-        plan
+        {t("rack.plan")}
       </text>
       <text x={x(length)} y={60} textAnchor="end" className="fill-soft text-reading">
-        yours
+        {t("rack.yours")}
       </text>
     </svg>
   );

@@ -14,6 +14,7 @@ import { Section } from "./Section";
 import { matching, options, OWN } from "./listed";
 import { useSession, useShown } from "./shown";
 import { Way } from "./Way";
+import { t } from "../../messages";
 
 interface Props {
   catalogue: Catalogue;
@@ -40,7 +41,7 @@ export function Choices({ catalogue }: Props) {
   );
 }
 
-const NAMES = { hook: "hook", peg: "peg", bent: "bent hook", bolt: "lag bolt" };
+const NAMES = { hook: "hook", peg: "peg", bent: t("rack.bent-hook"), bolt: t("rack.lag-bolt") };
 
 function HolderChoices({ catalogue }: Props) {
   const { apply } = useSession();
@@ -50,16 +51,16 @@ function HolderChoices({ catalogue }: Props) {
   const holderKey = matching(ofKind, holder);
   return (
     <Section
-      title="Held by"
+      title={t("rack.held-by")}
       aside={
         <Switch
-          label="Held by"
+          label={t("rack.held-by")}
           value={holder.kind}
           options={[
-            { value: "hook", label: "hooks" },
-            { value: "peg", label: "pegs" },
-            { value: "bent", label: "bent" },
-            { value: "bolt", label: "bolts" },
+            { value: "hook", label: t("rack.hooks") },
+            { value: "peg", label: t("rack.pegs") },
+            { value: "bent", label: t("rack.bent") },
+            { value: "bolt", label: t("rack.bolts") },
           ]}
           onPick={(kind) => {
             const first = catalogue.holders.find((choice) => choice.patch?.["kind"] === kind);
@@ -69,7 +70,7 @@ function HolderChoices({ catalogue }: Props) {
       }
     >
       <Pick
-        label="Kind of holder"
+        label={t("rack.kind-of-holder")}
         value={holderKey}
         options={[
           ...options(ofKind),
@@ -77,7 +78,7 @@ function HolderChoices({ catalogue }: Props) {
             ? [
                 {
                   value: OWN,
-                  label: `${NAMES[holder.kind]} of your own sizes`,
+                  label: t("rack.of-your-own-sizes", { NAMES: NAMES[holder.kind] }),
                 },
               ]
             : []),
@@ -88,38 +89,38 @@ function HolderChoices({ catalogue }: Props) {
       {holder.kind === "bent" || holder.kind === "bolt" ? null : holder.kind === "peg" ? (
         <>
           <div className="grid grid-cols-2 gap-x-3">
-            <BriefField path="holder.diameter" label="dowel" />
-            <BriefField path="holder.tilt" label="tilt °" />
-            <BriefField path="holder.depth" label="deep" />
-            <BriefField path="holder.showing" label="showing" />
+            <BriefField path="holder.diameter" label={t("rack.dowel")} />
+            <BriefField path="holder.tilt" label={t("rack.tilt")} />
+            <BriefField path="holder.depth" label={t("rack.deep")} />
+            <BriefField path="holder.showing" label={t("rack.showing")} />
           </div>
           <div className="flex flex-wrap gap-x-4">
             <Fig name="peg.web" />
-            <Fig name="peg.cut" label="cut" />
+            <Fig name="peg.cut" label={t("rack.cut")} />
             <Fig name="peg.mouth" />
-            <Fig name="peg.tilt" label="table" />
+            <Fig name="peg.tilt" label={t("rack.table")} />
           </div>
         </>
       ) : (
         <>
           <div className="grid grid-cols-2 gap-x-3">
-            <BriefField path="holder.plate_width" label="wide" />
-            <BriefField path="holder.plate_height" label="tall" />
-            <BriefField path="holder.screw_length" label="screw" />
+            <BriefField path="holder.plate_width" label={t("rack.wide")} />
+            <BriefField path="holder.plate_height" label={t("rack.tall")} />
+            <BriefField path="holder.screw_length" label={t("rack.screw")} />
             <span className="flex items-baseline justify-between gap-1">
-              <span className="text-soft">thick</span>
+              <span className="text-soft">{t("rack.thick")}</span>
               <Pick
-                label="Screw thickness"
+                label={t("rack.screw-thickness")}
                 value={holder.gauge}
-                options={catalogue.gauges.map((gauge) => ({ value: gauge, label: `${gauge} mm` }))}
+                options={catalogue.gauges.map((gauge) => ({ value: gauge, label: t("rack.mm", { gauge }) }))}
                 onPick={(gauge) => apply({ holder: { gauge } })}
               />
             </span>
           </div>
           <div className="flex flex-wrap gap-x-4">
             <Fig name="hook.pilot" />
-            <Fig name="hook.deep" label="deep" />
-            <Fig name="hook.back" label="left behind" />
+            <Fig name="hook.deep" label={t("rack.deep")} />
+            <Fig name="hook.back" label={t("rack.left-behind")} />
           </div>
         </>
       )}
@@ -134,29 +135,29 @@ function BoardChoices({ catalogue }: Props) {
   const boardKey = matching(catalogue.boards, board);
   return (
     <Section
-      title="Board"
+      title={t("rack.board")}
       aside={
         <Pick
-          label="Board"
+          label={t("rack.board")}
           value={boardKey}
           options={[
             ...options(catalogue.boards),
-            ...(boardKey === OWN ? [{ value: OWN, label: "as measured" }] : []),
+            ...(boardKey === OWN ? [{ value: OWN, label: t("rack.as-measured") }] : []),
           ]}
           onPick={(key) => apply({ board: catalogue.boards.find((one) => one.key === key)?.patch })}
         />
       }
     >
       <div className="grid grid-cols-2 gap-x-3">
-        <BriefField path="board.height" label="width" />
-        <BriefField path="board.thickness" label="thick" />
-        <BriefField path="hung" label={up ? "foot at" : "hung"} />
+        <BriefField path="board.height" label={t("rack.width")} />
+        <BriefField path="board.thickness" label={t("rack.thick")} />
+        <BriefField path="hung" label={up ? t("rack.foot-at") : t("rack.hung")} />
         <Switch
-          label="Wood"
+          label={t("rack.wood")}
           value={board.wood}
           options={[
-            { value: "softwood", label: "soft" },
-            { value: "hardwood", label: "hard" },
+            { value: "softwood", label: t("rack.soft") },
+            { value: "hardwood", label: t("rack.hard") },
           ]}
           onPick={(wood) => apply({ board: { wood } })}
         />

@@ -1,5 +1,6 @@
 import { Measure } from "../../ui/Measure";
 import { useSession, useShown } from "./shown";
+import { t } from "../../messages";
 
 /** A derived figure: press it for its working. */
 export function Fig({ name, label }: { name: string; label?: string }) {
@@ -11,7 +12,7 @@ export function Fig({ name, label }: { name: string; label?: string }) {
       type="button"
       className="inline-flex min-h-6 items-baseline gap-1.5 pointer-coarse:min-h-10"
       onClick={() => openFigure(name)}
-      title="Show the working"
+      title={t("rack.show-the-working")}
     >
       <span className="text-small text-soft">{label ?? figure.label.toLowerCase()}</span>
       <span className="hand text-plain text-act underline decoration-dotted underline-offset-3">

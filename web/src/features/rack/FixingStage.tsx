@@ -8,6 +8,7 @@ import { Fig } from "./Fig";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 import { useStanding } from "./useStanding";
+import { t } from "../../messages";
 
 /** How the rack is fixed, what that bears, and how it is put up. */
 export function FixingStage() {
@@ -20,22 +21,22 @@ export function FixingStage() {
     return (
       <>
         <Chain />
-        <Section title="On the wall">
+        <Section title={t("rack.on-the-wall")}>
           <p className="text-plain">
-            That depends on what is behind it.{" "}
+            {t("rack.depends-on-what-behind")}{" "}
             <Link to={`/racks/${id}/wall`} className="text-act underline">
-              Say which wall
+              {t("rack.say-which-wall")}
             </Link>{" "}
-            it hangs on, and the screws, their lengths and what they bear are worked out.
+            {t("rack.hangs-on-screws-their-lengths-what")}
           </p>
           <div className="mt-2 flex items-baseline justify-between gap-2">
-            <span className="text-soft">screws</span>
+            <span className="text-soft">{t("rack.screws")}</span>
             <Switch
-              label="Screws"
+              label={t("rack.screws-2")}
               value={mount.by === "plates" ? "plates" : "auto"}
               options={[
-                { value: "auto", label: "as the wall asks" },
-                { value: "plates", label: "under hook plates" },
+                { value: "auto", label: t("rack.as-the-wall-asks") },
+                { value: "plates", label: t("rack.under-hook-plates") },
               ]}
               onPick={(by) => apply({ mount: { by } })}
             />
@@ -49,39 +50,47 @@ export function FixingStage() {
     <>
       <Chain />
       <Bears />
-      <Section title="It hangs by">
-        <Ways label="It hangs by" value={mount.by} ways={standing.data?.by} field="by" />
+      <Section title={t("rack.it-hangs-by")}>
+        <Ways label={t("rack.it-hangs-by")} value={mount.by} ways={standing.data?.by} field="by" />
         {on.fixed.some((body) => body.strip) && (
           <div className="flex items-center justify-between">
-            <span className="text-soft">at its foot</span>
+            <span className="text-soft">{t("rack.at-its-foot")}</span>
             <Switch
-              label="At its foot"
+              label={t("rack.at-its-foot-2")}
               value={mount.foot}
               options={[
-                { value: "spacer", label: "a spacer" },
-                { value: "none", label: "nothing" },
+                { value: "spacer", label: t("rack.a-spacer") },
+                { value: "none", label: t("rack.nothing") },
               ]}
               onPick={(foot) => apply({ mount: { foot } })}
             />
           </div>
         )}
       </Section>
-      <Section title="Into">
-        <Ways label="Into" value={mount.into} ways={standing.data?.into} field="into" />
-        <p className="mt-1 text-small text-soft">
-          Its packet, if it gives figures for one fixing in such a wall:
-        </p>
-        <BriefField path="mount.pull" label="straight out, g" optional placeholder="not said" />
-        <BriefField path="mount.shear" label="hung from it, g" optional placeholder="not said" />
-        <BriefField path="mount.factor" label="packet divided by" />
+      <Section title={t("rack.into")}>
+        <Ways label={t("rack.into")} value={mount.into} ways={standing.data?.into} field="into" />
+        <p className="mt-1 text-small text-soft">{t("rack.its-packet-if-gives-figures-for")}</p>
+        <BriefField
+          path="mount.pull"
+          label={t("rack.straight-out-g")}
+          optional
+          placeholder={t("rack.not-said")}
+        />
+        <BriefField
+          path="mount.shear"
+          label={t("rack.hung-from-it-g")}
+          optional
+          placeholder={t("rack.not-said")}
+        />
+        <BriefField path="mount.factor" label={t("rack.packet-divided-by")} />
         <div className="flex items-center justify-between">
-          <span className="text-soft">screws</span>
+          <span className="text-soft">{t("rack.screws")}</span>
           <Switch
-            label="Screws"
+            label={t("rack.screws-2")}
             value={mount.screws}
             options={[
-              { value: "free", label: "where studs are" },
-              { value: "even", label: "mirrored" },
+              { value: "free", label: t("rack.where-studs-are") },
+              { value: "even", label: t("rack.mirrored") },
             ]}
             onPick={(screws) => apply({ mount: { screws } })}
           />
@@ -98,14 +107,14 @@ function Chain() {
   const helps = useStanding().data?.helps;
   const [weakest] = chain.links;
   return (
-    <Section title="What holds, link by link">
+    <Section title={t("rack.what-holds-link-by-link")}>
       {weakest && (
         <p className="text-plain">
-          Weakest: <strong className="font-semibold">{weakest.name}</strong>
-          {weakest.level > 1 ? ", and it does not hold." : "."}
+          {t("rack.weakest")} <strong className="font-semibold">{weakest.name}</strong>
+          {t("rack.and-it-does-not-hold", { n: weakest.level })}
         </p>
       )}
-      <ul aria-label="Links from the thing to the wall">
+      <ul aria-label={t("rack.links-from-thing-wall")}>
         {chain.links.map((link) => (
           <li key={`${link.kind} ${link.name}`} className="mb-1">
             <p className="flex justify-between gap-2 text-plain">
@@ -120,23 +129,23 @@ function Chain() {
       </ul>
       {helps && (
         <p className="text-plain">
-          Would help most: <strong className="font-semibold">{helps}</strong>
+          {t("rack.would-help-most")} <strong className="font-semibold">{helps}</strong>
         </p>
       )}
       {chain.unchecked && <p className="text-plain">{chain.unchecked}</p>}
-      <p className="mt-1 text-small text-soft">Assumed:</p>
+      <p className="mt-1 text-small text-soft">{t("rack.assumed")}</p>
       <ul className="list-disc pl-5 text-small text-soft">
         {chain.assumed.map((line) => (
           <li key={line}>{line}</li>
         ))}
       </ul>
       <div className="flex flex-wrap gap-x-4">
-        <Fig name="hook.pull" label="hook's pull" />
-        <Fig name="hook.share" label="hook" />
-        <Fig name="bolt.hold" label="bolt" />
-        <Fig name="peg.stress" label="peg bends" />
-        <Fig name="peg.bearing" label="in its hole" />
-        <Fig name="flip.seat" label="finger" />
+        <Fig name="hook.pull" label={t("rack.hooks-pull")} />
+        <Fig name="hook.share" label={t("rack.hook")} />
+        <Fig name="bolt.hold" label={t("rack.bolt")} />
+        <Fig name="peg.stress" label={t("rack.peg-bends")} />
+        <Fig name="peg.bearing" label={t("rack.in-its-hole")} />
+        <Fig name="flip.seat" label={t("rack.finger")} />
       </div>
       <p className="text-fine text-soft">{chain.note}</p>
     </Section>
@@ -158,7 +167,7 @@ function Level({ level }: { level: number }) {
 function Bears() {
   const on = useShown((shown) => shown.design.on_wall);
   return (
-    <Section title="On the wall" aside={<Fig name="fix.weight" label="weighs" />}>
+    <Section title={t("rack.on-the-wall")} aside={<Fig name="fix.weight" label={t("rack.weighs")} />}>
       {on?.fixed.map((body, index) => (
         <p key={index} className="mb-1 flex justify-between gap-2 text-plain">
           <span>
@@ -169,15 +178,15 @@ function Bears() {
         </p>
       ))}
       <div className="flex flex-wrap gap-x-4">
-        <Fig name="fix.tug" label="hand pulls" />
-        <Fig name="fix.shear" label="down" />
-        <Fig name="fix.pull" label="out" />
-        <Fig name="fix.share" label="share" />
-        <Fig name="fix.length" label="screws" />
-        <Fig name="fix.apart" label="apart" />
-        <Fig name="fix.board" label="board" />
+        <Fig name="fix.tug" label={t("rack.hand-pulls")} />
+        <Fig name="fix.shear" label={t("rack.down")} />
+        <Fig name="fix.pull" label={t("rack.out")} />
+        <Fig name="fix.share" label={t("rack.share")} />
+        <Fig name="fix.length" label={t("rack.screws")} />
+        <Fig name="fix.apart" label={t("rack.apart")} />
+        <Fig name="fix.board" label={t("rack.board-2")} />
         <Fig name="fix.joined" />
-        <Fig name="fix.sag" label="sags" />
+        <Fig name="fix.sag" label={t("rack.sags")} />
         <Fig name="fix.strip" />
         <Fig name="fix.lip" />
         <Fig name="mount.behind" />
@@ -195,7 +204,7 @@ interface WaysProps {
 
 function Ways({ label, value, ways, field }: WaysProps) {
   const { apply } = useSession();
-  if (!ways) return <p className="text-small text-soft">Trying each…</p>;
+  if (!ways) return <p className="text-small text-soft">{t("rack.trying-each")}</p>;
   return (
     <div role="radiogroup" aria-label={label}>
       {ways.map((way) => (
@@ -229,7 +238,7 @@ function Ways({ label, value, ways, field }: WaysProps) {
 function PutUp({ putUp }: { putUp: Standing["put_up"] }) {
   return (
     <>
-      <Section title="Put it up">
+      <Section title={t("rack.put-it-up")}>
         <ol className="list-decimal pl-5 text-plain">
           {putUp.steps.map((step, index) => (
             <li key={index} className="mb-1">
@@ -239,14 +248,14 @@ function PutUp({ putUp }: { putUp: Standing["put_up"] }) {
           ))}
         </ol>
       </Section>
-      <Section title="Holes in the wall">
+      <Section title={t("rack.holes-in-the-wall")}>
         <table className="hand w-full text-right text-small">
           <thead className="text-soft">
             <tr>
-              <th className="text-left font-normal">no.</th>
-              <th className="font-normal">from the left</th>
-              <th className="font-normal">from the floor</th>
-              <th className="font-normal">in</th>
+              <th className="text-left font-normal">{t("rack.no")}</th>
+              <th className="font-normal">{t("rack.from-the-left")}</th>
+              <th className="font-normal">{t("rack.from-the-floor")}</th>
+              <th className="font-normal">{t("rack.in")}</th>
             </tr>
           </thead>
           <tbody>
@@ -265,14 +274,14 @@ function PutUp({ putUp }: { putUp: Standing["put_up"] }) {
           </tbody>
         </table>
       </Section>
-      <Section title="Have at hand">
+      <Section title={t("rack.have-at-hand")}>
         <ul className="list-disc pl-5 text-plain">
           {putUp.tools.map((tool) => (
             <li key={tool}>{tool}</li>
           ))}
         </ul>
       </Section>
-      <Section title="Take care">
+      <Section title={t("rack.take-care")}>
         <ul className="list-disc pl-5 text-plain">
           {putUp.cautions.map((caution) => (
             <li key={caution}>{caution}</li>

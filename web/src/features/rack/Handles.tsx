@@ -5,6 +5,7 @@ import { movePatch, pinPatch } from "./patches";
 import { KeepOutHandles } from "./KeepOutHandles";
 import { useSession, useShown } from "./shown";
 import { useDrag } from "./useDrag";
+import { t } from "../../messages";
 
 const HALF_HEIGHT = 24;
 const WIDEST = 13;
@@ -50,7 +51,7 @@ export function Handles({ view }: { view: View }) {
     const by = { [back]: -1, [onward]: 1 }[event.key];
     const other = { [up ? "ArrowLeft" : "ArrowUp"]: -1, [up ? "ArrowRight" : "ArrowDown"]: 1 }[event.key];
     if (by)
-      session.press(`holder ${inHand}`, by, (design, steps) =>
+      session.press(t("rack.holder", { inHand }), by, (design, steps) =>
         pinPatch(design, inHand, onStep(design.marks.x[inHand] ?? 0, design.tape, steps)),
       );
     else if (other) setChosen(Math.min(Math.max(inHand + other, 0), marks.x.length - 1));
@@ -118,11 +119,15 @@ export function Handles({ view }: { view: View }) {
         role="slider"
         aria-orientation={up ? "vertical" : "horizontal"}
         tabIndex={0}
-        aria-label={`Holder ${inHand + 1} of ${marks.x.length}${pinned ? ", pinned" : ""}`}
+        aria-label={t("rack.holder-of", {
+          inHand: inHand + 1,
+          count: marks.x.length,
+          what: pinned ? t("rack.pinned") : "",
+        })}
         aria-valuemin={0}
         aria-valuemax={Math.round(design.length_mm)}
         aria-valuenow={Math.round(inHandX)}
-        aria-valuetext={`${marks.text[inHand]} from the ${start}`}
+        aria-valuetext={t("rack.from-the", { text: marks.text[inHand], start })}
         className="outline-none focus-visible:[&>rect]:stroke-act"
         transform={`translate(${toScreenX(along, inHandX)} 0)`}
         onKeyDown={onHolderKey}
@@ -154,7 +159,7 @@ export function Handles({ view }: { view: View }) {
         role="slider"
         aria-orientation={up ? "vertical" : "horizontal"}
         tabIndex={0}
-        aria-label={`The board's ${design.ends[1]}`}
+        aria-label={t("rack.the-boards", { ends: design.ends[1] })}
         aria-valuemin={0}
         aria-valuemax={30000}
         aria-valuenow={Math.round(design.length_mm)}

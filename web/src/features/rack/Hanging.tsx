@@ -16,14 +16,15 @@ import { KindSheet } from "./KindSheet";
 import { addKindPatch, kindCountPatch, MAIN, removeKindPatch, rowOf, countOf } from "./patches";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
+import { t } from "../../messages";
 
 type Sheet = { on: "add" } | { on: "replace" } | { on: "measure"; kind: string };
 
 const FACINGS = [
-  { value: "given", label: "as measured" },
-  { value: "turned", label: "all turned round" },
-  { value: "pairs", label: "in pairs, back to back", why: "Every second one is turned." },
-  { value: "mirrored", label: "mirrored", why: "The right half faces the left." },
+  { value: "given", label: t("rack.as-measured") },
+  { value: "turned", label: t("rack.all-turned-round") },
+  { value: "pairs", label: t("rack.in-pairs-back-to-back"), why: t("rack.every-second-one-is-turned") },
+  { value: "mirrored", label: t("rack.mirrored"), why: t("rack.right-half-faces-left") },
 ];
 
 /** What hangs: each kind with its number and width, the air between, and the order of mixed things. */
@@ -37,7 +38,9 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
   const kinds = [[MAIN, item] as const, ...Object.entries(others)];
   const mixed = useShown(({ design }) => new Set(design.things.kind).size > 1);
   const first = useShown(
-    ({ design }) => design.rows.length > 1 && (design.up ? `on the ${design.rows[0]?.names}` : "in row 1"),
+    ({ design }) =>
+      design.rows.length > 1 &&
+      (design.up ? t("rack.on-the", { names: design.rows[0]?.names }) : t("rack.in-row-1")),
   );
   const sided = kinds.some(([, one]) => one.left !== one.right);
   const [sheet, setSheet] = useState<Sheet | null>(null);
@@ -55,16 +58,16 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
 
   return (
     <Section
-      title="What hangs"
+      title={t("rack.what-hangs")}
       aside={
         <Button look="bare" onClick={() => setSheet({ on: "add" })}>
-          + another kind
+          {t("rack.another-kind")}
         </Button>
       }
     >
       <div aria-hidden className="hand flex justify-between pr-1 pl-13 text-fine text-soft">
-        <span>{first ? `of what, ${first}` : "of what"}</span>
-        <span className={kinds.length > 1 ? "pr-7" : ""}>wide</span>
+        <span>{first ? t("rack.of-what", { first }) : t("rack.of-what-2")}</span>
+        <span className={kinds.length > 1 ? "pr-7" : ""}>{t("rack.wide")}</span>
       </div>
       {kinds.map(([kind, one]) => (
         <Kind
@@ -77,13 +80,13 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
         />
       ))}
       <div className="grid grid-cols-2 gap-x-3">
-        {!airy && <BriefField path="row.air" label="air" />}
-        <BriefField path="row.spares" label="spare" />
+        {!airy && <BriefField path="row.air" label={t("rack.air")} />}
+        <BriefField path="row.spares" label={t("rack.spare")} />
       </div>
       {sided && (
-        <Line label="facing">
+        <Line label={t("rack.facing")}>
           <Pick
-            label="Facing"
+            label={t("rack.facing-2")}
             value={facing}
             options={FACINGS}
             onPick={(next) => apply({ row: { facing: next } })}
@@ -98,7 +101,7 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
           <Dialog
             open
             wide
-            title={sheet.on === "add" ? "What else hangs here?" : "What hangs here instead?"}
+            title={sheet.on === "add" ? t("rack.what-else-hangs-here") : t("rack.what-hangs-here-instead")}
             onOpenChange={(open) => !open && setSheet(null)}
           >
             <Shelf items={catalogue.items} groups={catalogue.groups} onPick={pick} />
@@ -136,7 +139,7 @@ function Kind({ kind, item, alone, onMeasure, onReplace }: KindProps) {
   return (
     <div className="flex items-center gap-1.5">
       <Field
-        label={`How many ${item.plural}`}
+        label={t("rack.how-many", { plural: item.plural })}
         labelHidden
         boxed
         className="[&_input]:w-10"
@@ -146,29 +149,34 @@ function Kind({ kind, item, alone, onMeasure, onReplace }: KindProps) {
           return typeof next === "string" ? Promise.resolve(next) : set(next);
         }}
         onStep={(direction) =>
-          session.press(`kind ${kind}`, direction, (design, by) =>
+          session.press(t("rack.kind", { kind }), direction, (design, by) =>
             kindCountPatch(design, kind, Math.max(countOf(design, kind) + by, least)),
           )
         }
       />
       <button
         type="button"
-        title="Measure it"
+        title={t("rack.measure-it")}
         className="hand min-h-7 min-w-0 flex-1 truncate px-1 text-left text-plain underline decoration-dotted underline-offset-3 pointer-coarse:min-h-10"
         onClick={onMeasure}
       >
         {item.plural}
       </button>
       {alone && (
-        <Button look="bare" aria-label="Hang something else" title="Hang something else" onClick={onReplace}>
+        <Button
+          look="bare"
+          aria-label={t("rack.hang-something-else")}
+          title={t("rack.hang-something-else")}
+          onClick={onReplace}
+        >
           ⇄
         </Button>
       )}
-      <BriefField path={path} label={`Width of the ${item.plural}`} labelHidden />
+      <BriefField path={path} label={t("rack.width-of-the", { plural: item.plural })} labelHidden />
       {!alone && (
         <Button
           look="bare"
-          aria-label={`Take the ${item.plural} off`}
+          aria-label={t("rack.take-the-off", { plural: item.plural })}
           onClick={() => session.apply((design) => removeKindPatch(design, kind))}
         >
           ×
@@ -179,8 +187,8 @@ function Kind({ kind, item, alone, onMeasure, onReplace }: KindProps) {
 }
 
 const AIMS = [
-  ["length", "shortest board"],
-  ["pitch", "least pitch"],
+  ["length", t("rack.shortest-board")],
+  ["pitch", t("rack.least-pitch")],
 ] as const;
 
 /** A better order: what it would bring is shown before it is taken. */
@@ -212,7 +220,7 @@ function Reorder() {
   }
   return (
     <>
-      <Line label="order for">
+      <Line label={t("rack.order-for")}>
         <span className="flex gap-1">
           {AIMS.filter(([aim]) => aim === "length" || !airy).map(([aim, words]) => (
             <Button key={aim} disabled={trying !== null} onClick={() => look(aim, words)}>
@@ -230,7 +238,7 @@ function Reorder() {
               <b>
                 <Measure text={offer.result.after} />
               </b>
-              , {offer.result.proved ? "proved best." : "the best found, not proved."}{" "}
+              , {offer.result.proved ? t("rack.proved-best") : t("rack.the-best-found-not-proved")}{" "}
               <span className="mt-1 flex gap-1.5">
                 <Button
                   look="act"
@@ -239,15 +247,17 @@ function Reorder() {
                     session.apply(offer.result.patch);
                   }}
                 >
-                  Take this order
+                  {t("rack.take-this-order")}
                 </Button>
-                <Button onClick={leave}>Leave it</Button>
+                <Button onClick={leave}>{t("rack.leave-it")}</Button>
               </span>
             </>
           ) : (
             <>
-              {offer.aim}: <Measure text={offer.result.before} /> already,{" "}
-              {offer.result.proved ? "proved best." : "and nothing better was found."}
+              {offer.aim}: <Measure text={offer.result.before} />{" "}
+              {t("rack.already", {
+                what: offer.result.proved ? t("rack.proved-best") : t("rack.and-nothing-better-was-found"),
+              })}
             </>
           )}
         </div>

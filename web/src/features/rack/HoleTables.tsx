@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api } from "../../api/client";
 import { Measure } from "../../ui/Measure";
 import { useShown } from "./shown";
+import { t } from "../../messages";
 
 /** The holes of each part, face by face, as one marks them: along from an end, across from an edge. */
 export function HoleTables() {
@@ -21,12 +22,16 @@ export function HoleTables() {
       {table.faces.map((face) => (
         <table key={face.face} className="mt-1 w-full border-collapse text-left">
           <caption className="text-left text-soft">
-            <span className="font-semibold">{face.face}</span>: along from the {face.along}; across from the{" "}
-            {face.across}, and from the {face.rest}
+            <span className="font-semibold">{face.face}</span>
+            {t("rack.along-from-across-from-from", {
+              along: face.along,
+              across: face.across,
+              rest: face.rest,
+            })}
           </caption>
           <thead className="text-fine text-soft">
             <tr>
-              {["no.", "along", "across", "rest"].map((head) => (
+              {[t("rack.no"), t("rack.along"), t("rack.across"), t("rack.rest")].map((head) => (
                 <th key={head} scope="col" className="pr-2 font-normal">
                   {head}
                 </th>
@@ -49,9 +54,9 @@ export function HoleTables() {
                 <td colSpan={3} className="pb-1 text-soft">
                   <Measure
                     text={[
-                      `${line.bit} bit`,
-                      line.depth === "through" ? line.depth : `${line.depth} deep`,
-                      line.tilt && `${line.tilt} from square`,
+                      t("rack.bit", { bit: line.bit }),
+                      line.depth === "through" ? line.depth : t("rack.deep-2", { depth: line.depth }),
+                      line.tilt && t("rack.from-square", { tilt: line.tilt }),
                       line.head,
                     ]
                       .filter(Boolean)

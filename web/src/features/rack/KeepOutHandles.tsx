@@ -5,6 +5,7 @@ import { onStep, type Run } from "../../drawing/view";
 import { forgetKeepOutPatch, keepOutPatch } from "./patches";
 import { useSession, useShown } from "./shown";
 import { useDrag } from "./useDrag";
+import { t } from "../../messages";
 
 interface Props {
   run: Run;
@@ -30,7 +31,7 @@ export function KeepOutHandles({ run, half }: Props) {
   function onKey(event: KeyboardEvent, index: number) {
     const by = { [back]: -1, [onward]: 1 }[event.key];
     if (by)
-      session.press(`keepout ${index}`, by, (design, steps) =>
+      session.press(t("rack.keepout", { index }), by, (design, steps) =>
         put(index)(design, onStep(design.keepouts[index]?.x ?? 0, design.tape, steps)),
       );
     else if (event.key === "Delete" || event.key === "Backspace")
@@ -50,11 +51,11 @@ export function KeepOutHandles({ run, half }: Props) {
             role="slider"
             aria-orientation={run.up ? "vertical" : "horizontal"}
             tabIndex={0}
-            aria-label={`${flaw} on the board`}
+            aria-label={t("rack.on-the-board", { flaw })}
             aria-valuemin={0}
             aria-valuemax={Math.round(length)}
             aria-valuenow={Math.round(x)}
-            aria-valuetext={`${at} from the ${start}`}
+            aria-valuetext={t("rack.from-the-2", { at, start })}
             data-keepout={index}
             data-grip
             className={`group ${run.up ? "cursor-ns-resize" : "cursor-ew-resize"} outline-none`}

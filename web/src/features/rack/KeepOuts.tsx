@@ -6,12 +6,13 @@ import { BriefField } from "./BriefField";
 import { forgetKeepOutPatch, keepOutPatch, rowOf, stepped } from "./patches";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
+import { t, word } from "../../messages";
 
 const FLAWS: Option<KeepOut["flaw"]>[] = [
-  { value: "knot", label: "knot" },
-  { value: "seam", label: "seam" },
-  { value: "screw", label: "screw" },
-  { value: "plate", label: "stud plate" },
+  { value: "knot", label: t("rack.knot") },
+  { value: "seam", label: t("rack.seam") },
+  { value: "screw", label: t("rack.screw") },
+  { value: "plate", label: t("rack.stud-plate") },
 ];
 
 /** Where on the board no holder may stand, and how far one may move by itself to clear it. */
@@ -20,24 +21,24 @@ export function KeepOuts({ catalogue }: { catalogue: Catalogue }) {
   const keepouts = useShown((shown) => rowOf(shown.design).keepouts);
   const add = (flaw: KeepOut["flaw"]) => {
     session.apply((design) => {
-      const at = `${Math.round(design.length_mm / 2)} mm`;
+      const at = t("rack.mm-2", { length_mm: Math.round(design.length_mm / 2) });
       const usual = catalogue.keepouts.filter((one) => one.flaw === flaw).map((one) => ({ ...one, at }));
       return { row: { keepouts: [...rowOf(design).keepouts, ...usual] } };
     });
   };
   return (
     <Section
-      title="Keep clear of"
-      aside={<Pick label="Add a keep-out" value="" shown="+ add" options={FLAWS} onPick={add} />}
+      title={t("rack.keep-clear-of")}
+      aside={<Pick label={t("rack.add-a-keep-out")} value="" shown="+ add" options={FLAWS} onPick={add} />}
     >
       {keepouts.length === 0 && (
-        <p className="text-small text-soft">Knots, seams or screws that no holder should land on.</p>
+        <p className="text-small text-soft">{t("rack.knots-seams-or-screws-no-holder")}</p>
       )}
       {keepouts.map((keepout, index) => {
         return (
           <div key={index} className="flex items-center gap-1.5">
             <Pick
-              label="Kind of keep-out"
+              label={t("rack.kind-of-keep-out")}
               value={keepout.flaw}
               options={FLAWS}
               onPick={(flaw) => session.apply((design) => keepOutPatch(design, index, { flaw }))}
@@ -48,7 +49,7 @@ export function KeepOuts({ catalogue }: { catalogue: Catalogue }) {
             ))}
             <Button
               look="bare"
-              aria-label={`Forget the ${keepout.flaw}`}
+              aria-label={t("rack.forget-the", { flaw: word(keepout.flaw) })}
               onClick={() => session.apply((design) => forgetKeepOutPatch(design, index))}
             >
               ×
@@ -56,7 +57,7 @@ export function KeepOuts({ catalogue }: { catalogue: Catalogue }) {
           </div>
         );
       })}
-      {keepouts.length > 0 && <BriefField path="row.nudge" label="a holder may move by itself up to" />}
+      {keepouts.length > 0 && <BriefField path="row.nudge" label={t("rack.holder-may-move-by-itself-up")} />}
     </Section>
   );
 }
@@ -68,7 +69,7 @@ function KeepOutField({ index, which }: { index: number; which: "at" | "width" }
   const put = (design: Design, text: string) => keepOutPatch(design, index, { [which]: text });
   return (
     <Field
-      label={which === "at" ? "at" : "wide"}
+      label={which === "at" ? t("rack.at") : t("rack.wide")}
       value={value}
       onCommit={(text) => change((design) => put(design, text))}
       onStep={(direction) =>

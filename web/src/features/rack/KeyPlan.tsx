@@ -4,6 +4,7 @@ import { fit } from "../../drawing/view";
 import { Measure } from "../../ui/Measure";
 import { Scene } from "../../ui/Scene";
 import { useShown } from "./shown";
+import { t } from "../../messages";
 
 const SIZE = { width: 148, height: 104 };
 
@@ -17,7 +18,7 @@ export const KeyPlan = memo(function KeyPlan({ onShow }: { onShow: () => void })
       type="button"
       className="absolute right-2 bottom-2 hidden border border-rule bg-sheet/90 text-left hover:border-ink md:block"
       onClick={onShow}
-      aria-label={`${hung} up: show the whole wall`}
+      aria-label={t("rack.up-show-the-whole-wall", { hung })}
     >
       <svg width={SIZE.width} height={SIZE.height} aria-hidden className="block">
         <g
@@ -28,7 +29,7 @@ export const KeyPlan = memo(function KeyPlan({ onShow }: { onShow: () => void })
         </g>
       </svg>
       <span className="hand block px-1.5 pb-0.5 text-fine text-soft">
-        <Measure text={hung} /> up
+        <Measure text={hung} /> {t("rack.up")}
       </span>
     </button>
   );

@@ -12,6 +12,7 @@ import { HowToMeasure, MEASURES, TAKES, type Measured } from "../items/MeasureFi
 import { BriefField } from "./BriefField";
 import { MAIN } from "./patches";
 import { useSession, useShown } from "./shown";
+import { t, word } from "../../messages";
 
 interface Props {
   kind: string;
@@ -47,7 +48,7 @@ export function KindSheet({ kind, catalogue, onClose }: Props) {
       session.apply({
         [path.split(".")[0] ?? ""]: kind === MAIN ? kept.item.patch : { [kind]: kept.item.patch },
       });
-      say(`${kept.item.name}: kept among your own things.`);
+      say(t("rack.kept-among-your-own-things", { name: kept.item.name }));
     } catch (error) {
       say(reasonOf(error));
     }
@@ -60,38 +61,43 @@ export function KindSheet({ kind, catalogue, onClose }: Props) {
         <div className="w-80 grow">
           {MEASURES.map((measure) => (
             <div key={measure} onFocus={() => setLit(measure)} onBlur={() => setLit(null)}>
-              <BriefField path={`${path}.${measure}`} label={measure} wide optional={measure === "held"} />
+              <BriefField
+                path={`${path}.${measure}`}
+                label={word(measure)}
+                wide
+                optional={measure === "held"}
+              />
             </div>
           ))}
-          <BriefField path={`${path}.weight_g`} label="weight, g" wide />
+          <BriefField path={`${path}.weight_g`} label={t("rack.weight-g")} wide />
           <BriefField
             path={`${path}.full_g`}
-            label="wet or full, g"
+            label={t("rack.wet-or-full-g")}
             wide
             optional
             placeholder={String(item["weight_g"])}
           />
           <BriefField
             path={`${path}.tug_n`}
-            label="a hand pulls with, N"
+            label={t("rack.a-hand-pulls-with-n")}
             wide
             optional
-            placeholder="by its size"
+            placeholder={t("rack.by-its-size")}
           />
           <div className="flex items-center justify-between">
-            <span className="text-soft">hangs on</span>
+            <span className="text-soft">{t("rack.hangs-on")}</span>
             <Pick
-              label="Hangs on"
+              label={t("rack.hangs-on-2")}
               value={String(item["takes"])}
               options={TAKES}
               onPick={(takes) => session.apply(patchAt(path, { takes }))}
             />
           </div>
           {item["takes"] === "bridge" && (
-            <BriefField path={`${path}.span`} label="its holders apart, if that is fixed" wide />
+            <BriefField path={`${path}.span`} label={t("rack.its-holders-apart-if-fixed")} wide />
           )}
           <div className="mt-3 flex flex-wrap gap-2">
-            <Button onClick={() => keep()}>Keep for other racks</Button>
+            <Button onClick={() => keep()}>{t("rack.keep-for-other-racks")}</Button>
           </div>
         </div>
       </div>

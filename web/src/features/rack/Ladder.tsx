@@ -7,6 +7,7 @@ import { Button } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
+import { t, word } from "../../messages";
 
 const MINI = 32;
 const PRICED = "yardcliff-ladder-costs";
@@ -53,10 +54,10 @@ export function Ladder() {
 
   return (
     <Section
-      title="Ladder of counts"
+      title={t("rack.ladder-of-counts")}
       aside={
         <span className="text-fine text-soft">
-          ↑ ↓ try, Enter take{" "}
+          {t("rack.try-enter-take")}{" "}
           <Button
             look="bare"
             aria-pressed={priced}
@@ -66,19 +67,19 @@ export function Ladder() {
               setPriced(!priced);
             }}
           >
-            {priced ? "how full" : "what it costs"}
+            {priced ? t("rack.how-full") : t("rack.what-it-costs")}
           </Button>
         </span>
       }
     >
       <div className={`hand grid ${columns} gap-x-1 text-fine text-soft`} aria-hidden>
-        {more ? <span>row·hang</span> : <span className="col-span-2" />}
-        <span className="text-right">pitch</span>
-        <span className="text-right">air</span>
-        <span className="text-right">{byLength ? "length" : "ends"}</span>
-        <span className="text-right">{priced ? "costs" : "full"}</span>
+        {more ? <span>{t("rack.row-hang")}</span> : <span className="col-span-2" />}
+        <span className="text-right">{t("rack.pitch")}</span>
+        <span className="text-right">{t("rack.air")}</span>
+        <span className="text-right">{byLength ? t("rack.length") : t("rack.ends")}</span>
+        <span className="text-right">{priced ? t("rack.costs") : t("rack.full")}</span>
       </div>
-      <div ref={list} role="listbox" aria-label="Ladder of counts" onBlur={() => preview(null)}>
+      <div ref={list} role="listbox" aria-label={t("rack.ladder-of-counts")} onBlur={() => preview(null)}>
         {rungs.map((rung, index) => (
           <div
             key={rung.count}
@@ -97,8 +98,10 @@ export function Ladder() {
               {more && <span className="text-fine font-normal">·{rung.hang}</span>}
               <span className="sr-only">
                 {" "}
-                in the first row, {rung.hang} in all, pitch, air, {byLength ? "length" : "ends"}, taken by
-                things, verdict:{" "}
+                {t("rack.in-first-row-in-all-pitch", {
+                  hang: rung.hang,
+                  what: byLength ? "length" : "ends",
+                })}{" "}
               </span>
             </span>
             {!more && <Mini rung={rung} scale={MINI / longest} />}
@@ -115,7 +118,7 @@ export function Ladder() {
               {priced ? (costs.get(rung.count) ?? "…") : rung.full.replace(" ", "")}
             </span>
             <span className={`truncate pl-1 ${rung.chosen ? "font-semibold" : VERDICT[rung.verdict]}`}>
-              {rung.verdict}
+              {word(rung.verdict)}
             </span>
           </div>
         ))}

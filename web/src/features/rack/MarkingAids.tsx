@@ -9,18 +9,19 @@ import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
 import { Switch } from "../../ui/Switch";
 import { useShown } from "./shown";
+import { t } from "../../messages";
 
 const BESIDE = 3;
 const PAIRS = [
-  { value: "none", label: "one board" },
-  { value: "matched", label: "a matched pair" },
-  { value: "mirrored", label: "a mirrored pair" },
+  { value: "none", label: t("rack.one-board") },
+  { value: "matched", label: t("rack.a-matched-pair") },
+  { value: "mirrored", label: t("rack.a-mirrored-pair") },
 ] as const;
 
 /** A story stick, a drilling jig, and the same rack at other lengths. */
 export function MarkingAids({ paper, onClose }: { paper: Paper; onClose: () => void }) {
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title="Sticks, jigs and lengths" wide>
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={t("rack.sticks-jigs-and-lengths")} wide>
       <Stick paper={paper} />
       <Jig paper={paper} />
       <Family />
@@ -66,10 +67,10 @@ function Stick({ paper }: { paper: Paper }) {
     ...others.map((one) => ["with", one]),
   ]);
   return (
-    <Aid title="Story stick" says="Every mark at true size on one strip: no tape is read twice.">
-      <Switch label="For" value={pair} options={[...PAIRS]} onPick={setPair} />
+    <Aid title={t("rack.story-stick")} says={t("rack.every-mark-at-true-size-on")}>
+      <Switch label={t("rack.for")} value={pair} options={[...PAIRS]} onPick={setPair} />
       <fieldset className="my-2">
-        <legend className="text-soft">Other racks on the same stick, {room} at most</legend>
+        <legend className="text-soft">{t("rack.other-racks-on-same-stick-at", { room })}</legend>
         <div className="flex flex-wrap gap-x-4">
           {racks.data
             ?.filter((one) => one.id !== id)
@@ -85,7 +86,7 @@ function Stick({ paper }: { paper: Paper }) {
             ))}
         </div>
       </fieldset>
-      <Print href={aidUrl(id, `stick.pdf?${query}`)}>Print the stick</Print>
+      <Print href={aidUrl(id, `stick.pdf?${query}`)}>{t("rack.print-the-stick")}</Print>
     </Aid>
   );
 }
@@ -100,10 +101,7 @@ function Jig({ paper }: { paper: Paper }) {
     retry: false,
   });
   return (
-    <Aid
-      title="Drilling jig"
-      says="A strip of holes one pitch apart, moved along and pinned in the last hole drilled."
-    >
+    <Aid title={t("rack.drilling-jig")} says={t("rack.strip-holes-one-pitch-apart-moved")}>
       {jig.error ? (
         <p role="status" className="mb-2 text-care">
           {jig.error.message}
@@ -112,16 +110,18 @@ function Jig({ paper }: { paper: Paper }) {
         <p className="mb-2">
           {jig.data && (
             <>
-              <Measure text={jig.data.length} /> long, moved along {jig.data.moves}{" "}
-              {jig.data.moves === 1 ? "time" : "times"}; made to the tape, it may end{" "}
-              <Measure text={jig.data.error} /> out.
+              <Measure text={jig.data.length} />{" "}
+              {t("rack.long-moved-along-times-made-tape", { n: jig.data.moves })}{" "}
+              <Measure text={jig.data.error} /> {t("rack.out-2")}
             </>
           )}
         </p>
       )}
       <div className="flex items-center gap-3">
-        <Number label="holes in it" value={holes} least={2} onChange={setHoles} />
-        {jig.data && <Print href={aidUrl(id, `jig.pdf?holes=${holes}&paper=${paper}`)}>Print the jig</Print>}
+        <Number label={t("rack.holes-in-it")} value={holes} least={2} onChange={setHoles} />
+        {jig.data && (
+          <Print href={aidUrl(id, `jig.pdf?holes=${holes}&paper=${paper}`)}>{t("rack.print-the-jig")}</Print>
+        )}
       </div>
     </Aid>
   );
@@ -139,20 +139,17 @@ function Family() {
     retry: false,
   });
   return (
-    <Aid
-      title="A family of lengths"
-      says="The same rack with more or fewer: the spacing and the ends stay, the board follows."
-    >
+    <Aid title={t("rack.a-family-of-lengths")} says={t("rack.same-rack-with-more-or-fewer")}>
       <div className="mb-2 flex flex-wrap items-center gap-3">
-        <Number label="from" value={fewest} least={1} onChange={setFewest} />
-        <Number label="to" value={most} least={1} onChange={setMost} />
+        <Number label={t("rack.from")} value={fewest} least={1} onChange={setFewest} />
+        <Number label={t("rack.to")} value={most} least={1} onChange={setMost} />
         {family.data && (
           <a
             href={aidUrl(id, `family.csv?fewest=${fewest}&most=${most}`)}
             download
             className="text-act underline decoration-dotted underline-offset-3"
           >
-            This table as CSV
+            {t("rack.this-table-as-csv")}
           </a>
         )}
       </div>
@@ -162,13 +159,13 @@ function Family() {
         </p>
       )}
       {family.data && (
-        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Lengths">
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t("rack.lengths")}>
           <table className="hand text-right text-plain">
             <thead className="text-soft">
               <tr>
-                <th className="px-2 font-normal">count</th>
-                <th className="px-2 font-normal">board</th>
-                <th className="px-2 text-left font-normal">marks from the datum</th>
+                <th className="px-2 font-normal">{t("rack.count")}</th>
+                <th className="px-2 font-normal">{t("rack.board-2")}</th>
+                <th className="px-2 text-left font-normal">{t("rack.marks-from-the-datum")}</th>
               </tr>
             </thead>
             <tbody>

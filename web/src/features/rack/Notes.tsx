@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { FlagShape } from "../../ui/FlagShape";
 import { Measure } from "../../ui/Measure";
 import { useSession, useShown } from "./shown";
+import { t } from "../../messages";
 
 const EDGE = { stop: "border-l-stop", care: "border-l-care", note: "border-l-note" };
 
@@ -48,7 +49,7 @@ export const Notes = memo(function Notes({ view }: { view: View }) {
       </svg>
       <ol
         ref={list}
-        aria-label="Notes on the design"
+        aria-label={t("rack.notes-on-the-design")}
         className="flex flex-col gap-2 p-2 md:pointer-events-none md:absolute md:top-2 md:right-2 md:w-60 md:p-0"
       >
         {findings.map((finding, index) => (
@@ -56,8 +57,8 @@ export const Notes = memo(function Notes({ view }: { view: View }) {
         ))}
         {findings.length === 0 && (
           <li className="hand self-end px-2 text-right text-small text-soft">
-            no problems in the layout
-            <span className="block">{walled ? "or on its wall" : "wall not chosen yet"}</span>
+            {t("rack.no-problems-in-the-layout")}
+            <span className="block">{walled ? t("rack.or-on-its-wall") : t("rack.wall-not-chosen-yet")}</span>
           </li>
         )}
       </ol>
@@ -90,7 +91,14 @@ export function Note({ finding, number }: { finding: Finding; number: number }) 
             <Measure text={finding.message} />
           </p>
           <p className="hand mt-0.5 text-fine text-soft">
-            <Measure text={`${finding.part}: ${finding.figure} ${finding.value}, limit ${finding.limit}`} />
+            <Measure
+              text={t("rack.limit", {
+                part: finding.part,
+                figure: finding.figure,
+                value: finding.value,
+                limit: finding.limit,
+              })}
+            />
           </p>
           <div className="mt-1.5 flex flex-wrap gap-1.5">
             {finding.fixes.map((fix) => (

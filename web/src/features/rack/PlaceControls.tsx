@@ -3,6 +3,7 @@ import { Field } from "../../ui/Field";
 import { Pick } from "../../ui/Pick";
 import { kindAtPatch, MAIN, movePatch, pinPatch } from "./patches";
 import { useSession, useShown, useSides } from "./shown";
+import { t } from "../../messages";
 
 /** What can be done with one place: another thing there, another place for it, a pin. */
 export function PlaceControls({ index }: { index: number }) {
@@ -24,9 +25,9 @@ export function PlaceControls({ index }: { index: number }) {
     <div className="mt-1.5 border-t border-rule pt-1.5">
       {kinds.length > 1 && (
         <div className="flex items-center gap-1">
-          <span className="text-soft">hangs here</span>
+          <span className="text-soft">{t("rack.hangs-here")}</span>
           <Pick
-            label="Hangs here"
+            label={t("rack.hangs-here-2")}
             value={kind}
             options={kinds}
             onPick={(kind) => apply((design) => kindAtPatch(design, place, kind))}
@@ -34,7 +35,7 @@ export function PlaceControls({ index }: { index: number }) {
           />
           <Button
             look="bare"
-            aria-label={`One place to the ${start}`}
+            aria-label={t("rack.one-place-to-the", { start })}
             disabled={place === 0}
             onClick={() => move(-1)}
           >
@@ -42,7 +43,7 @@ export function PlaceControls({ index }: { index: number }) {
           </Button>
           <Button
             look="bare"
-            aria-label={`One place to the ${end}`}
+            aria-label={t("rack.one-place-to-the-2", { end })}
             disabled={place === things.kind.length - 1}
             onClick={() => move(1)}
           >
@@ -52,13 +53,15 @@ export function PlaceControls({ index }: { index: number }) {
       )}
       <div className="flex items-center gap-2">
         <Field
-          label={pinned ? "pinned at" : "pin at"}
+          label={pinned ? t("rack.pinned-at") : t("rack.pin-at")}
           value={text}
           wide
           className="flex-1"
           onCommit={(text) => change((design) => pinPatch(design, index, text))}
         />
-        {pinned && <Button onClick={() => apply((design) => pinPatch(design, index))}>Let go</Button>}
+        {pinned && (
+          <Button onClick={() => apply((design) => pinPatch(design, index))}>{t("rack.let-go")}</Button>
+        )}
       </div>
     </div>
   );

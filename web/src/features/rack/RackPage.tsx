@@ -15,6 +15,7 @@ import { SessionShown, Unhurried, useShown } from "./shown";
 import { Standing } from "./Standing";
 import { Stages, type Stage } from "./Stages";
 import { TitleStrip } from "./TitleStrip";
+import { t } from "../../messages";
 
 /** The other stages come once this page is there, and before they are gone to: then no link that is down keeps
  * anybody from one. */
@@ -44,7 +45,7 @@ export function RackPage({ stage }: { stage: Stage }) {
   if (!rack.data || !catalogue.data)
     return (
       <p className="p-8 text-soft" role="status">
-        Laying out the rack…
+        {t("rack.laying-out-the-rack")}
       </p>
     );
   return <OneRack key={id} rack={rack.data} catalogue={catalogue.data} stage={stage} />;
@@ -93,7 +94,7 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
   const showHelp = useCallback(() => setHelp(true), []);
   return (
     <div className="flex min-h-dvh flex-col md:h-dvh md:min-h-0">
-      <title>{`${name} | Yardcliff`}</title>
+      <title>{t("rack.yardcliff", { name })}</title>
       <TitleStrip onHelp={showHelp} />
       <Standing onCopied={(id) => void navigate(`/racks/${id}`)} />
       <main className="flex min-h-0 flex-1 flex-col md:flex-row">
@@ -110,7 +111,7 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
         </Suspense>
         <aside
           className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
-          aria-label="Choices"
+          aria-label={t("rack.choices")}
         >
           <Unhurried>
             <Stages stage={stage} />

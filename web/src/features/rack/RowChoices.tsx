@@ -9,6 +9,7 @@ import { Fig } from "./Fig";
 import { rowOf } from "./patches";
 import { Section } from "./Section";
 import { useSession, useShown, useSides } from "./shown";
+import { t } from "../../messages";
 
 /** Length, count, pitch and ends: three are held by a peg, the loose one is worked out from them. */
 export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
@@ -18,35 +19,61 @@ export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
   const loose = (name: string) => row.follows === name;
   return (
     <Section
-      title="The row"
-      aside={row.spacing === "air" ? <Fig name="row.span" /> : <Fig name="row.air" label="air between" />}
+      title={t("rack.the-row")}
+      aside={
+        row.spacing === "air" ? <Fig name="row.span" /> : <Fig name="row.air" label={t("rack.air-between")} />
+      }
     >
       <RadioGroup.Root
-        aria-label="Which figure is worked out from the others"
+        aria-label={t("rack.which-figure-worked-out-from-others")}
         value={row.follows}
         onValueChange={(follows) => apply({ row: { follows } })}
       >
         <Line name="length" loose={loose("length")}>
-          <BriefField path="row.length" label="length" italic={loose("length")} wide className="flex-1" />
+          <BriefField
+            path="row.length"
+            label={t("rack.length")}
+            italic={loose("length")}
+            wide
+            className="flex-1"
+          />
         </Line>
         <Line name="count" loose={loose("count")}>
-          <BriefField path="row.count" label="count" italic={loose("count")} wide className="flex-1" />
+          <BriefField
+            path="row.count"
+            label={t("rack.count")}
+            italic={loose("count")}
+            wide
+            className="flex-1"
+          />
         </Line>
         {row.spacing === "air" ? (
-          <Line name="pitch" label="air" loose={loose("pitch")}>
-            <BriefField path="row.air" label="air" italic={loose("pitch")} wide className="flex-1" />
+          <Line name="pitch" label={t("rack.air")} loose={loose("pitch")}>
+            <BriefField
+              path="row.air"
+              label={t("rack.air")}
+              italic={loose("pitch")}
+              wide
+              className="flex-1"
+            />
           </Line>
         ) : (
           <Line name="pitch" loose={loose("pitch")}>
-            <BriefField path="row.pitch" label="pitch" italic={loose("pitch")} wide className="flex-1" />
+            <BriefField
+              path="row.pitch"
+              label={t("rack.pitch")}
+              italic={loose("pitch")}
+              wide
+              className="flex-1"
+            />
             {row.pitch !== null && !loose("pitch") && (
               <button
                 type="button"
                 className="text-fine text-act underline decoration-dotted"
-                title="As close as the items and their air allow"
+                title={t("rack.as-close-as-items-their-air")}
                 onClick={() => apply({ row: { pitch: null } })}
               >
-                as needed
+                {t("rack.as-needed")}
               </button>
             )}
           </Line>
@@ -54,15 +81,15 @@ export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
         <Line name="ends" loose={loose("ends")}>
           {loose("ends") ? (
             <span className="flex flex-1 items-baseline gap-1">
-              <span className="text-soft">ends</span>
+              <span className="text-soft">{t("rack.ends")}</span>
               <span aria-hidden className="mb-1 flex-1 self-end border-b border-dotted border-rule" />
-              <Fig name="row.left" label="shared" />
+              <Fig name="row.left" label={t("rack.shared")} />
             </span>
           ) : (
             <>
-              <span className="text-soft">ends</span>
+              <span className="text-soft">{t("rack.ends")}</span>
               <Pick
-                label="End rule"
+                label={t("rack.end-rule")}
                 className="flex-1"
                 value={row.ends.rule}
                 options={catalogue.ends.map((rule) => ({
@@ -86,7 +113,7 @@ export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
       )}
       <div className="flex flex-wrap items-center justify-between gap-x-2">
         <Switch
-          label="Spacing"
+          label={t("rack.spacing")}
           value={row.spacing}
           options={catalogue.spacings.map((rule) => ({
             value: rule.key,
@@ -95,7 +122,9 @@ export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
           }))}
           onPick={(spacing) => apply({ row: { spacing } })}
         />
-        {row.spacing === "tidy" && <BriefField path="row.tidy" label="to" className="ml-auto w-[6.2rem]" />}
+        {row.spacing === "tidy" && (
+          <BriefField path="row.tidy" label={t("rack.to")} className="ml-auto w-[6.2rem]" />
+        )}
       </div>
     </Section>
   );
@@ -114,8 +143,10 @@ function Line({ name, label = name, loose, children }: LineProps) {
     <div className="flex min-h-7 items-center gap-1.5">
       <RadioGroup.Item
         value={name}
-        aria-label={`Work out the ${label}`}
-        title={loose ? "Worked out from the other three" : `Held. Press to work out the ${label} instead`}
+        aria-label={t("rack.work-out-the", { label })}
+        title={
+          loose ? t("rack.worked-out-from-other-three") : t("rack.held-press-work-out-instead", { label })
+        }
         className="flex h-6 w-5 shrink-0 items-center justify-center pointer-coarse:h-10"
       >
         <svg width={16} height={16} viewBox="-8 -8 16 16" aria-hidden>

@@ -13,18 +13,19 @@ import { ALIKE, MAIN, ownRowPatch, rowsOf } from "./patches";
 import { matching, options, OWN } from "./listed";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
+import { t } from "../../messages";
 
 const LAYOUTS = [
-  { value: "straight", label: "straight", hint: "Each below the one above" },
-  { value: "staggered", label: "staggered", hint: "Every second row half a pitch over" },
+  { value: "straight", label: t("rack.straight"), hint: t("rack.each-below-the-one-above") },
+  { value: "staggered", label: t("rack.staggered"), hint: t("rack.every-second-row-half-pitch-over") },
 ];
 const STAGGERS = [
-  { value: "fewer", label: "one fewer" },
-  { value: "ends", label: "to the ends" },
+  { value: "fewer", label: t("rack.one-fewer") },
+  { value: "ends", label: t("rack.to-the-ends") },
 ];
 const BOARDS = [
-  { value: "one", label: "on one board" },
-  { value: "each", label: "a board each" },
+  { value: "one", label: t("rack.on-one-board") },
+  { value: "each", label: t("rack.a-board-each") },
 ];
 const MOST_LISTED = 12;
 /** A row that hangs several kinds in an order of its own. */
@@ -37,19 +38,22 @@ export function RowsChoices({ holders }: { holders: Catalogue["holders"] }) {
   const rows = useShown((shown) => rowsOf(shown.design));
   const several = rows.count > 1;
   return (
-    <Section title="Rows" aside={<BriefField path="rows.count" label="how many" boxed />}>
+    <Section
+      title={t("rack.rows")}
+      aside={<BriefField path="rows.count" label={t("rack.how-many-2")} boxed />}
+    >
       {several && (
         <>
           <div className="flex flex-wrap gap-1.5">
             <Switch
-              label="How rows stand"
+              label={t("rack.how-rows-stand")}
               value={rows.layout}
               options={LAYOUTS}
               onPick={(layout) => apply({ rows: { layout } })}
             />
             {rows.layout === "staggered" && (
               <Switch
-                label="Offset rows"
+                label={t("rack.offset-rows")}
                 value={rows.stagger}
                 options={STAGGERS}
                 onPick={(stagger) => apply({ rows: { stagger } })}
@@ -57,7 +61,7 @@ export function RowsChoices({ holders }: { holders: Catalogue["holders"] }) {
             )}
             {ownBoards && (
               <Switch
-                label="Boards"
+                label={t("rack.boards")}
                 value={rows.boards}
                 options={BOARDS}
                 onPick={(boards) => apply({ rows: { boards } })}
@@ -65,18 +69,18 @@ export function RowsChoices({ holders }: { holders: Catalogue["holders"] }) {
             )}
           </div>
           <div className="grid grid-cols-2 gap-x-3">
-            <BriefField path="rows.drop" label="drop" italic={rows.drop === null} />
-            <BriefField path="rows.lift" label="lift off" />
+            <BriefField path="rows.drop" label={t("rack.drop")} italic={rows.drop === null} />
+            <BriefField path="rows.lift" label={t("rack.lift-off")} />
           </div>
           <div className="flex items-baseline justify-between">
-            <Fig name="rows.drop" label="first drop" />
+            <Fig name="rows.drop" label={t("rack.first-drop")} />
             {rows.drop !== null && (
               <button
                 type="button"
                 className="text-fine text-act underline decoration-dotted"
                 onClick={() => apply({ rows: { drop: null } })}
               >
-                as little as they need
+                {t("rack.as-little-as-they-need")}
               </button>
             )}
           </div>
@@ -95,16 +99,16 @@ export function RowsChoices({ holders }: { holders: Catalogue["holders"] }) {
 
 const SIZES: Record<string, [string, string][]> = {
   hook: [
-    ["plate_width", "wide"],
-    ["plate_height", "tall"],
-    ["screw_length", "screw"],
-    ["throat", "throat"],
+    ["plate_width", t("rack.wide")],
+    ["plate_height", t("rack.tall")],
+    ["screw_length", t("rack.screw")],
+    ["throat", t("rack.throat")],
   ],
   peg: [
-    ["diameter", "dowel"],
-    ["tilt", "tilt °"],
-    ["depth", "deep"],
-    ["showing", "showing"],
+    ["diameter", t("rack.dowel")],
+    ["tilt", t("rack.tilt")],
+    ["depth", t("rack.deep")],
+    ["showing", t("rack.showing")],
   ],
 };
 
@@ -118,14 +122,14 @@ function RowHolder({ number, choices }: { number: string; choices: Catalogue["ho
   return (
     <>
       <div className="flex items-center gap-1.5">
-        <span className="w-12 shrink-0 text-right text-soft">on</span>
+        <span className="w-12 shrink-0 text-right text-soft">{t("rack.on")}</span>
         <Pick
-          label={`Row ${number} is held by`}
+          label={t("rack.row-is-held-by", { number })}
           value={key}
           options={[
-            { value: ALIKE, label: "the same as row 1" },
+            { value: ALIKE, label: t("rack.the-same-as-row-1") },
             ...options(choices),
-            ...(key === OWN ? [{ value: OWN, label: "some of your own sizes" }] : []),
+            ...(key === OWN ? [{ value: OWN, label: t("rack.some-of-your-own-sizes") }] : []),
           ]}
           onPick={(next) =>
             next !== OWN &&
@@ -141,7 +145,11 @@ function RowHolder({ number, choices }: { number: string; choices: Catalogue["ho
       {own && SIZES[String(own["kind"])] && (
         <div className="pl-13.5">
           {SIZES[String(own["kind"])]?.map(([field, label]) => (
-            <BriefField key={field} path={`holders.${number}.${field}`} label={`${label}, row ${number}`} />
+            <BriefField
+              key={field}
+              path={`holders.${number}.${field}`}
+              label={t("rack.row", { label, number })}
+            />
           ))}
         </div>
       )}
@@ -153,7 +161,7 @@ function RowHolder({ number, choices }: { number: string; choices: Catalogue["ho
 export function SecondRow() {
   const there = useShown((shown) => shown.design.rows.length > 1);
   return there ? (
-    <Section title="Lower rail">
+    <Section title={t("rack.lower-rail")}>
       <OneRow index={1} counted={false} />
     </Section>
   ) : null;
@@ -177,17 +185,17 @@ function Most() {
   return (
     <>
       <Field
-        label="the most on a wall of"
+        label={t("rack.most-on-wall")}
         value={offer?.text ?? ""}
         onCommit={look}
         wide
-        placeholder="how wide?"
+        placeholder={t("rack.how-wide")}
       />
       {offer && (
         <p role="status" className="my-1 border-l-4 border-act bg-paper px-2 py-1 text-plain">
           {offer.most.says}{" "}
           <Button look="act" onClick={() => session.apply(offer.most.patch)}>
-            Hang the most
+            {t("rack.hang-the-most")}
           </Button>
         </p>
       )}
@@ -206,17 +214,17 @@ function OneRow({ index, counted = true }: { index: number; counted?: boolean })
   const brief = useShown((shown) => shown.design.brief);
   const mixed = useShown((shown) => (rowsOf(shown.design).own[index]?.order?.length ?? 0) > 0);
   const kinds = [
-    ...(mixed ? [{ value: MIXED, label: "mixed things" }] : []),
-    { value: ALIKE, label: "as row 1" },
+    ...(mixed ? [{ value: MIXED, label: t("rack.mixed-things") }] : []),
+    { value: ALIKE, label: t("rack.as-row-1") },
     { value: MAIN, label: brief.item.plural },
     ...Object.entries(brief.others).map(([value, { plural }]) => ({ value, label: plural })),
   ];
   const set = (next: number | null) => (design: Design) => ownRowPatch(design, index, { count: next });
   return (
     <div className="flex items-center gap-1.5">
-      <span className="w-12 shrink-0 text-soft">row {index + 1}</span>
+      <span className="w-12 shrink-0 text-soft">{t("rack.row-2", { index: index + 1 })}</span>
       <Pick
-        label={`Row ${index + 1} hangs`}
+        label={t("rack.row-hangs", { index: index + 1 })}
         value={mixed ? MIXED : kind}
         options={kinds}
         onPick={(next) =>
@@ -228,7 +236,7 @@ function OneRow({ index, counted = true }: { index: number; counted?: boolean })
       {counted && !mixed && kind !== ALIKE && (
         <>
           <Field
-            label={`How many in row ${index + 1}`}
+            label={t("rack.how-many-in-row", { index: index + 1 })}
             labelHidden
             boxed
             className="[&_input]:w-10"
@@ -239,7 +247,7 @@ function OneRow({ index, counted = true }: { index: number; counted?: boolean })
               return typeof next === "string" ? Promise.resolve(next) : change(set(next));
             }}
             onStep={(direction) =>
-              session.press(`row ${index}`, direction, (design, by) =>
+              session.press(t("rack.row-2", { index }), direction, (design, by) =>
                 set(Math.max(1, (design.rows[index]?.count ?? 0) + by))(design),
               )
             }
@@ -250,14 +258,14 @@ function OneRow({ index, counted = true }: { index: number; counted?: boolean })
               className="text-fine text-act underline decoration-dotted"
               onClick={() => apply(set(null))}
             >
-              most
+              {t("rack.most")}
             </button>
           )}
         </>
       )}
       {pins > 0 && (
         <Button onClick={() => apply((design) => ownRowPatch(design, index, { pins: [] }))}>
-          Let go of {pins} pinned
+          {t("rack.let-go-of-pinned", { pins })}
         </Button>
       )}
     </div>

@@ -1,24 +1,25 @@
 import { Dialog } from "../../ui/Dialog";
+import { t } from "../../messages";
 
 const KEYS: [string, string][] = [
-  ["+  and  −", "one holder more or fewer"],
-  ["← →", "on a holder or the board's end: one tape step"],
-  ["↑ ↓", "on a holder: to the one beside it; in the ladder: try a count on"],
-  ["← → ↑ ↓", "on the rack, on its wall: one tape step; with Shift ten"],
-  ["Delete", "on a holder: let go of its pin"],
-  ["Enter", "on a holder or a mark: its working; in the ladder: take the count"],
-  ["F", "fit the rack in the window"],
-  ["W", "show the whole wall, down to the floor"],
-  ["S", "the section from the side, and back"],
-  ["T", "hook the tape on the other end"],
-  ["Ctrl Z,  Ctrl Shift Z", "undo, redo"],
-  ["Esc", "close a slip; bring back what a field said"],
-  ["?", "this sheet"],
+  ["+  and  −", t("rack.one-holder-more-or-fewer")],
+  ["← →", t("rack.on-holder-or-boards-end-one")],
+  ["↑ ↓", t("rack.on-holder-one-beside-in-ladder")],
+  ["← → ↑ ↓", t("rack.on-rack-on-its-wall-one")],
+  ["Delete", t("rack.on-holder-let-go-its-pin")],
+  ["Enter", t("rack.on-holder-or-mark-its-working")],
+  ["F", t("rack.fit-rack-in-window")],
+  ["W", t("rack.show-whole-wall-down-floor")],
+  ["S", t("rack.section-from-side-back")],
+  ["T", t("rack.hook-tape-on-other-end")],
+  [t("rack.ctrl-z-ctrl-shift-z"), t("rack.undo-redo")],
+  [t("rack.esc"), t("rack.close-slip-bring-back-what-field")],
+  ["?", t("rack.this-sheet")],
 ];
 
 export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
-    <Dialog open={open} onOpenChange={onOpenChange} title="Keys">
+    <Dialog open={open} onOpenChange={onOpenChange} title={t("rack.keys")}>
       <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1.5">
         {KEYS.map(([keys, does]) => (
           <div key={keys} className="contents">
@@ -27,10 +28,7 @@ export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange:
           </div>
         ))}
       </dl>
-      <p className="mt-3 text-soft">
-        Lengths are read as people write them: 6 3/4, 6¾ in, 17.1 cm, 1' 2 1/2", 48 in - 2*3/4 in. Any figure
-        with dots under it opens its working.
-      </p>
+      <p className="mt-3 text-soft">{t("rack.lengths-read-as-people-write-them")}</p>
     </Dialog>
   );
 }

@@ -2,6 +2,7 @@ import type { Design, Figure } from "../../api/types";
 import { Measure } from "../../ui/Measure";
 import { PlaceControls } from "./PlaceControls";
 import { useSession, useShown } from "./shown";
+import { t } from "../../messages";
 
 /** Slips of working, side by side: formula, numbers, result, and why this rule. They follow the design. */
 export function Slips() {
@@ -20,7 +21,7 @@ export function Slips() {
           figure && (
             <section
               key={key}
-              aria-label={`Working of ${figure.label}`}
+              aria-label={t("rack.working-of", { label: figure.label })}
               className="pointer-events-auto w-64 border border-ink bg-sheet px-3 pt-2 pb-2.5 text-plain shadow-[3px_3px_0_var(--rule)]"
             >
               <div className="flex items-baseline gap-2">
@@ -31,11 +32,11 @@ export function Slips() {
                   className="text-fine text-act underline decoration-dotted underline-offset-2"
                   onClick={() => keepSlip(key)}
                 >
-                  {kept ? "kept" : "keep"}
+                  {kept ? t("rack.kept") : t("rack.keep")}
                 </button>
                 <button
                   type="button"
-                  aria-label={`Close ${figure.label}`}
+                  aria-label={t("rack.close", { label: figure.label })}
                   className="px-1 leading-none"
                   onClick={() => closeSlip(key)}
                 >
@@ -59,7 +60,7 @@ export function Slips() {
               </p>
               {figure.tape && (
                 <p className="text-right text-small text-mark">
-                  on the tape <Measure text={figure.tape} />
+                  {t("rack.on-the-tape")} <Measure text={figure.tape} />
                 </p>
               )}
               <p className="mt-1 text-small text-soft">{figure.why}</p>
@@ -81,23 +82,29 @@ function markFigure(design: Design, key: string): Figure | undefined {
   if (!marks || index >= marks.x.length) return undefined;
   const even = drifted !== undefined && left && pitch && !row;
   const drift = even
-    ? `Stepping off a rounded pitch would put it ${drifted} off.`
+    ? t("rack.stepping-off-rounded-pitch-would-put", { drifted })
     : row
-      ? "Its row follows the first one."
-      : "The row has no one pitch to step off.";
+      ? t("rack.its-row-follows-first-one")
+      : t("rack.row-has-no-one-pitch-step");
   return {
     key,
-    label: row ? `Mark ${index + 1}, ${design.rows[row]?.names}` : `Mark ${index + 1}`,
+    label: row
+      ? t("rack.mark-2", { index: index + 1, names: design.rows[row]?.names })
+      : t("rack.mark-3", { index: index + 1 }),
     text: marks.exact[index] ?? "",
     tape: `${marks.text[index]} (${marks.error[index]})`,
-    formula: marks.pinned.includes(index) ? "pinned here" : even ? "a + k · p" : "by its neighbours",
+    formula: marks.pinned.includes(index)
+      ? t("rack.pinned-here")
+      : even
+        ? "a + k · p"
+        : t("rack.by-its-neighbours"),
     inputs: even
       ? [
           { symbol: "a", name: design.ends[0], text: left.text },
-          { symbol: "k", name: "spaces before it", text: String(index) },
+          { symbol: "k", name: t("rack.spaces-before-it"), text: String(index) },
           { symbol: "p", name: "pitch", text: pitch.text },
         ]
       : [],
-    why: `Measured from the datum and rounded on its own. From the far end it reads ${marks.from_end[index]}. ${drift}`,
+    why: t("rack.measured-from-datum-rounded-on-its", { from_end: marks.from_end[index], drift }),
   };
 }

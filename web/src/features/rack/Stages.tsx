@@ -3,16 +3,17 @@ import { NavLink } from "react-router";
 import { useMaking } from "../making/useMaking";
 import { useTimber } from "../timber/useTimber";
 import { useShown } from "./shown";
+import { t } from "../../messages";
 
 export type Stage = "rack" | "wall" | "fixing" | "timber" | "making" | "log";
 
 const STAGES: { stage: Stage; label: string; path: string }[] = [
-  { stage: "rack", label: "The rack", path: "" },
-  { stage: "wall", label: "Its wall", path: "/wall" },
-  { stage: "fixing", label: "Fixing", path: "/fixing" },
-  { stage: "timber", label: "Timber", path: "/timber" },
-  { stage: "making", label: "Making", path: "/making" },
-  { stage: "log", label: "Log", path: "/log" },
+  { stage: "rack", label: t("rack.the-rack"), path: "" },
+  { stage: "wall", label: t("rack.its-wall"), path: "/wall" },
+  { stage: "fixing", label: t("rack.fixing"), path: "/fixing" },
+  { stage: "timber", label: t("rack.timber"), path: "/timber" },
+  { stage: "making", label: t("rack.making"), path: "/making" },
+  { stage: "log", label: t("rack.log"), path: "/log" },
 ];
 
 /** Which stage of the work a finding belongs to, by its code. */
@@ -35,7 +36,7 @@ export function Stages({ stage }: { stage: Stage }) {
   const { data: making } = useMaking(stage === "making");
   const findings = [...found, ...(timber?.findings ?? []), ...(making?.findings ?? [])];
   return (
-    <nav aria-label="Stages" className="flex border-b-2 border-ink bg-paper">
+    <nav aria-label={t("rack.stages")} className="flex border-b-2 border-ink bg-paper">
       {STAGES.map(({ stage: one, label, path }) => {
         const left = findings.filter(
           ({ code, severity }) => severity !== "note" && stageOf(code) === one,
@@ -54,7 +55,7 @@ export function Stages({ stage }: { stage: Stage }) {
             {left > 0 && (
               <span className="text-fine font-semibold text-care">
                 ▲{left}
-                <span className="sr-only"> to settle</span>
+                <span className="sr-only"> {t("rack.to-settle")}</span>
               </span>
             )}
           </NavLink>

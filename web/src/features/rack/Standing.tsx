@@ -1,6 +1,7 @@
 import { Button } from "../../ui/Button";
 import { useSay } from "../../ui/Toasts";
 import { useSession, useShown } from "./shown";
+import { t } from "../../messages";
 
 /** What stands between the user and a saved rack, with the ways on. Nothing is lost meanwhile. */
 export function Standing({ onCopied }: { onCopied: (id: string) => void }) {
@@ -12,35 +13,40 @@ export function Standing({ onCopied }: { onCopied: (id: string) => void }) {
   if (standing === "stale")
     return (
       <Banner
-        text={`This rack was changed in another window. Yours shows an older state${
-          waiting ? ", with all that you changed in it: that is kept here until you choose" : ""
-        }.`}
+        text={t("rack.this-rack-was-changed-in-another", {
+          what: waiting ? t("rack.with-all-you-changed-in-kept") : "",
+        })}
       >
-        <Button onClick={() => session.takeNewer()}>Take the newer</Button>
+        <Button onClick={() => session.takeNewer()}>{t("rack.take-the-newer")}</Button>
         <Button
           onClick={() =>
             session.keepMine().then((copy) => {
-              say(`Kept as “${copy.name}”.`);
+              say(t("rack.kept-as", { name: copy.name }));
               onCopied(copy.id);
             })
           }
         >
-          Keep mine as a copy
+          {t("rack.keep-mine-as-a-copy")}
         </Button>
       </Banner>
     );
   if (standing === "offline")
     return (
       <Banner
-        text={`Yardcliff does not answer. ${
-          waiting === 1 ? "A change waits" : waiting ? `${waiting} changes wait` : "What you change waits"
-        } here until it does, also over a reload.`}
+        text={t("rack.yardcliff-does-not-answer-here-until", {
+          what:
+            waiting === 1
+              ? t("rack.a-change-waits")
+              : waiting
+                ? t("rack.changes-wait", { waiting })
+                : t("rack.what-you-change-waits"),
+        })}
       />
     );
   if (trouble)
     return (
       <Banner text={trouble}>
-        <Button onClick={session.dismiss}>Close</Button>
+        <Button onClick={session.dismiss}>{t("rack.close-2")}</Button>
       </Banner>
     );
   return null;

@@ -4,6 +4,7 @@ import { graduation, stagger } from "../../drawing/tape";
 import { toModelX, toScreenX, type Size, type View } from "../../drawing/view";
 import { Measure } from "../../ui/Measure";
 import { useSession, useShown } from "./shown";
+import { t } from "../../messages";
 
 interface Props {
   view: View;
@@ -52,7 +53,7 @@ export function Tape({ view, size, flipped, row }: Props) {
   const left = toScreenX(view, 0);
   const right = toScreenX(view, length);
   return (
-    <svg className="h-[4.9rem] w-full" role="group" aria-label="The tape, with the marks">
+    <svg className="h-[4.9rem] w-full" role="group" aria-label={t("rack.the-tape-with-the-marks")}>
       <rect
         x={left}
         y={TOP}
@@ -106,7 +107,7 @@ export function Tape({ view, size, flipped, row }: Props) {
             key={index}
             role="button"
             tabIndex={0}
-            aria-label={`Mark ${index + 1}: ${readings[index]}. Show the working`}
+            aria-label={t("rack.mark-show-the-working", { index: index + 1, readings: readings[index] })}
             className="group cursor-pointer outline-none"
             onClick={open}
             onKeyDown={(event) => event.key === "Enter" && open()}

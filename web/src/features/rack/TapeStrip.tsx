@@ -8,6 +8,7 @@ import { Switch } from "../../ui/Switch";
 import { Unhurried, useShown } from "./shown";
 import { Tape } from "./Tape";
 import type { ViewControl } from "./useView";
+import { t } from "../../messages";
 
 interface Props {
   control: ViewControl;
@@ -30,12 +31,17 @@ export function TapeStrip({ control, flipped, onFlip }: Props) {
   return (
     <div className="border-t-2 border-ink bg-paper">
       <div className="flex flex-wrap items-center gap-x-4 px-2 text-small">
-        <Button look="bare" aria-pressed={flipped} onClick={onFlip} title="Hook the tape on the other end">
-          Tape from the {ends[flipped ? 1 : 0]}
+        <Button
+          look="bare"
+          aria-pressed={flipped}
+          onClick={onFlip}
+          title={t("rack.hook-tape-on-other-end-2")}
+        >
+          {t("rack.tape-from-the", { ends: ends[flipped ? 1 : 0] })}
         </Button>
         {groups.length > 1 && (
           <Switch
-            label="Whose marks are on the tape"
+            label={t("rack.whose-marks-on-tape")}
             value={String(shownRow)}
             options={groups}
             onPick={(next) => setRow(Number(next))}
@@ -46,7 +52,7 @@ export function TapeStrip({ control, flipped, onFlip }: Props) {
         </Unhurried>
         <span className="flex-1" />
         <Button look="bare" onClick={() => setChecking(true)}>
-          Check my marks
+          {t("rack.check-my-marks")}
         </Button>
         {checking && <CheckMarks onClose={() => setChecking(false)} />}
       </div>
@@ -68,12 +74,13 @@ function Counted() {
   return (
     <>
       <span className="text-soft">
-        <Fig name="row.count" label="" /> {things === count ? holders : `things on ${count} ${holders}`},{" "}
-        {count - 1} {count === 2 ? "space" : "spaces"}
+        <Fig name="row.count" label="" />{" "}
+        {things === count ? holders : t("rack.things-on", { count, holders })},{" "}
+        {t("rack.spaces", { n: count - 1 })}
       </span>
       <Fig name="row.uneven" />
       <Fig name="row.dividers" />
-      <Fig name="row.drift" label="stepped off, the last is out by" />
+      <Fig name="row.drift" label={t("rack.stepped-off-last-out-by")} />
     </>
   );
 }

@@ -13,11 +13,17 @@ import { UnitSwitch } from "../../ui/UnitSwitch";
 import { UndoRedo } from "../../ui/UndoRedo";
 import { MarkingAids } from "./MarkingAids";
 import { useSession, useShown } from "./shown";
+import { t } from "../../messages";
 
-const STANDING = { saved: "saved", saving: "saving…", offline: "not saved yet", stale: "changed elsewhere" };
+const STANDING = {
+  saved: "saved",
+  saving: "saving…",
+  offline: t("rack.not-saved-yet"),
+  stale: t("rack.changed-elsewhere"),
+};
 const PAPERS: [Paper, string][] = [
   ["a4", "A4"],
-  ["letter", "Letter"],
+  ["letter", t("rack.letter")],
 ];
 
 /** The sheet's title: name, what can be taken back, the tape in hand, and paper. */
@@ -31,23 +37,23 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
   return (
     <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-1.5">
       <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
-        Racks
+        {t("rack.racks")}
       </Link>
       <span aria-hidden className="text-rule">
         /
       </span>
-      <NameField label="Name of the rack" what="rack" name={rack.name} onRename={session.rename} />
+      <NameField label={t("rack.name-of-the-rack")} what="rack" name={rack.name} onRename={session.rename} />
       <span
         role="status"
         className={`text-small ${standing === "saved" ? "text-soft" : "font-semibold text-care"}`}
       >
-        {standing === "offline" && waiting > 0 ? `${waiting} not saved yet` : STANDING[standing]}
+        {standing === "offline" && waiting > 0 ? t("rack.not-saved-yet-2", { waiting }) : STANDING[standing]}
       </span>
       <span className="flex-1" />
       <UndoRedo undo={rack.undo} redo={rack.redo} onUndo={session.undo} onRedo={session.redo} />
       <UnitSwitch unit={unit} onTape={tape} />
       <Pick
-        label="Tape step"
+        label={t("rack.tape-step")}
         value={name}
         options={STEPS[unit].map((step: TapeName) => ({ value: step, label: step }))}
         onPick={tape}
@@ -56,11 +62,16 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
         to={`/racks/${rack.id}/versions`}
         className="px-1 text-act underline decoration-dotted underline-offset-3"
       >
-        Versions
+        {t("rack.versions")}
       </Link>
       <PaperMenu id={rack.id} walled={rack.design.on_wall !== null} />
       <ThemeButton />
-      <Button look="bare" aria-label="Keys and shortcuts" className="max-md:hidden" onClick={onHelp}>
+      <Button
+        look="bare"
+        aria-label={t("rack.keys-and-shortcuts")}
+        className="max-md:hidden"
+        onClick={onHelp}
+      >
         ?
       </Button>
     </header>
@@ -78,7 +89,7 @@ function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
       {aids && <MarkingAids paper={paper} onClose={() => setAids(false)} />}
       <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger asChild>
-          <Button look="act">Paper and files</Button>
+          <Button look="act">{t("rack.paper-and-files")}</Button>
         </DropdownMenu.Trigger>
         <DropdownMenu.Content
           align="end"
@@ -90,7 +101,7 @@ function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
             onValueChange={(next) => setPaper(next === "letter" ? next : "a4")}
             className="flex items-center gap-3 px-3 py-1"
           >
-            <span className="text-small text-soft">Sheet size</span>
+            <span className="text-small text-soft">{t("rack.sheet-size")}</span>
             {PAPERS.map(([key, label]) => (
               <DropdownMenu.RadioItem
                 key={key}
@@ -104,15 +115,15 @@ function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
           </DropdownMenu.RadioGroup>
           <DropdownMenu.Item asChild className={ITEM}>
             <a href={fileUrl(id, "template.pdf", paper)} target="_blank" rel="noreferrer">
-              Marking template, true size
-              <span className="block text-small opacity-85">Lay it on the board and prick through</span>
+              {t("rack.marking-template-true-size")}
+              <span className="block text-small opacity-85">{t("rack.lay-on-board-prick-through")}</span>
             </a>
           </DropdownMenu.Item>
           <DropdownMenu.Item asChild className={ITEM}>
             <a href={fileUrl(id, "sheet.pdf", paper)} target="_blank" rel="noreferrer">
-              Shop sheet
+              {t("rack.shop-sheet")}
               <span className="block text-small opacity-85">
-                Drawing, marks, drilling, cautions on one page
+                {t("rack.drawing-marks-drilling-cautions-on-one")}
               </span>
             </a>
           </DropdownMenu.Item>
@@ -120,33 +131,33 @@ function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
             <>
               <DropdownMenu.Item asChild className={ITEM}>
                 <a href={fileUrl(id, "putting-up.pdf", paper)} target="_blank" rel="noreferrer">
-                  Putting it up
+                  {t("rack.putting-it-up")}
                   <span className="block text-small opacity-85">
-                    The wall, the holes, the order of hands, on one page
+                    {t("rack.wall-holes-order-hands-on-one")}
                   </span>
                 </a>
               </DropdownMenu.Item>
               <DropdownMenu.Item asChild className={ITEM}>
                 <a href={fileUrl(id, "wall-template.pdf", paper)} target="_blank" rel="noreferrer">
-                  Wall template, true size
+                  {t("rack.wall-template-true-size")}
                   <span className="block text-small opacity-85">
-                    Tape it to the wall, level, and drill through
+                    {t("rack.tape-wall-level-drill-through")}
                   </span>
                 </a>
               </DropdownMenu.Item>
             </>
           )}
           <DropdownMenu.Item className={ITEM} onSelect={() => setAids(true)}>
-            Sticks, jigs and lengths…
-            <span className="block text-small opacity-85">Aids for marking out, and for making several</span>
+            {t("rack.sticks-jigs-and-lengths-2")}
+            <span className="block text-small opacity-85">{t("rack.aids-for-marking-out-for-making")}</span>
           </DropdownMenu.Item>
           <DropdownMenu.Separator className="my-1 border-t border-rule" />
           {(
             [
-              ["drawing.svg", "Drawing as SVG"],
-              ["marks.csv", "Marks as CSV"],
-              ["holes.csv", "Holes as CSV"],
-              ["rack.json", "This rack as a file"],
+              ["drawing.svg", t("rack.drawing-as-svg")],
+              ["marks.csv", t("rack.marks-as-csv")],
+              ["holes.csv", t("rack.holes-as-csv")],
+              ["rack.json", t("rack.this-rack-as-a-file")],
             ] as const
           ).map(([kind, label]) => (
             <DropdownMenu.Item key={kind} asChild className={ITEM}>

@@ -11,6 +11,7 @@ import { Handles } from "./Handles";
 import { useShown } from "./shown";
 import type { ViewControl } from "./useView";
 import { WallHandle } from "./WallHandle";
+import { t } from "../../messages";
 
 interface Props {
   control: ViewControl;
@@ -62,7 +63,12 @@ export function Wall({ control, scene, placing }: Props) {
   const seen = ({ x }: { x: number }) => toScreenX(view, x) > 0 && toScreenX(view, x) < size.width;
   const floor = toScreenY(view, 0);
   return (
-    <svg ref={svg} className="absolute inset-0 h-full w-full select-none" role="group" aria-label="The wall">
+    <svg
+      ref={svg}
+      className="absolute inset-0 h-full w-full select-none"
+      role="group"
+      aria-label={t("rack.the-wall")}
+    >
       <rect
         className={`cursor-grab active:cursor-grabbing ${face ? "fill-paper" : "fill-wall"}`}
         width={size.width}

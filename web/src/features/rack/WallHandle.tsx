@@ -4,6 +4,7 @@ import type { Patch } from "../../api/types";
 import { onStep, toScreenX, toScreenY, type View } from "../../drawing/view";
 import { Measure } from "../../ui/Measure";
 import { useSession, useShown } from "./shown";
+import { t } from "../../messages";
 
 const SNAP_PX = 7;
 const CLICK_PX = 3;
@@ -84,11 +85,11 @@ export function WallHandle({ view }: { view: View }) {
       <rect
         role="slider"
         tabIndex={0}
-        aria-label="The rack on its wall"
+        aria-label={t("rack.the-rack-on-its-wall")}
         aria-valuemin={0}
         aria-valuemax={30000}
         aria-valuenow={Math.round(on.x_mm)}
-        aria-valuetext={`${on.x} from the left`}
+        aria-valuetext={t("rack.from-the-left-2", { x: on.x })}
         data-on-wall
         x={left}
         y={top}
@@ -105,7 +106,11 @@ export function WallHandle({ view }: { view: View }) {
       />
       {caught.x && <Caption x={left + width / 2} y={top - 10} text={`${caught.x.text}: ${caught.x.why}`} />}
       {caught.y && (
-        <Caption x={left + width / 2} y={top - 26} text={`${caught.y.text} up: ${caught.y.why}`} />
+        <Caption
+          x={left + width / 2}
+          y={top - 26}
+          text={t("rack.up-2", { text: caught.y.text, why: caught.y.why })}
+        />
       )}
     </g>
   );

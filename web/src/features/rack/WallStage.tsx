@@ -11,12 +11,13 @@ import { BriefField } from "./BriefField";
 import { Section } from "./Section";
 import { useSession, useShown } from "./shown";
 import { useStanding } from "./useStanding";
+import { t } from "../../messages";
 
 const NONE = "none";
 const WHO = [
-  { value: "adult", label: "grown people" },
-  { value: "child", label: "children too" },
-  { value: "seated", label: "somebody in a chair" },
+  { value: "adult", label: t("rack.grown-people") },
+  { value: "child", label: t("rack.children-too") },
+  { value: "seated", label: t("rack.somebody-in-a-chair") },
 ];
 
 /** Where the rack hangs: which wall, where on it, who reaches, and what room is left around it. */
@@ -28,13 +29,10 @@ export function WallStage() {
       <WhichWall />
       {on && (
         <>
-          <Section title="Where on it">
-            <BriefField path="place.x" label="from left" wide />
-            <BriefField path="hung" label={up ? "foot at" : "hung"} wide />
-            <p className="text-small text-soft">
-              Drag the rack on its wall: it catches at studs, middles, neighbours and heights. Arrow keys move
-              it a step of the tape.
-            </p>
+          <Section title={t("rack.where-on-it")}>
+            <BriefField path="place.x" label={t("rack.from-left")} wide />
+            <BriefField path="hung" label={up ? t("rack.foot-at") : t("rack.hung")} wide />
+            <p className="text-small text-soft">{t("rack.drag-rack-on-its-wall-catches")}</p>
           </Section>
           <Aims />
           <Room />
@@ -54,7 +52,7 @@ function WhichWall() {
   const walls = useQuery({ queryKey: ["wallsFor", id], queryFn: () => api.wallsFor(id), staleTime: 0 });
 
   async function survey() {
-    const wall = await api.makeWall("New wall", tape);
+    const wall = await api.makeWall(t("rack.new-wall"), tape);
     void queries.invalidateQueries({ queryKey: ["walls"] });
     const choices = await api.wallsFor(id);
     apply(choices.find((one) => one.id === wall.id)?.patch ?? { place: { wall: wall.id } });
@@ -62,23 +60,23 @@ function WhichWall() {
   }
   return (
     <Section
-      title="Which wall"
+      title={t("rack.which-wall")}
       aside={
         on && (
           <Link to={`/walls/${on.wall}`} className="text-act underline decoration-dotted underline-offset-3">
-            its survey
+            {t("rack.its-survey")}
           </Link>
         )
       }
     >
       {on ? (
         <Pick
-          label="Wall"
+          label={t("rack.wall")}
           value={on.wall}
           shown={on.name}
           options={[
             ...(walls.data ?? []).map(({ id: value, name, says }) => ({ value, label: name, why: says })),
-            { value: NONE, label: "no wall", why: "Take it off this wall; its height stays." },
+            { value: NONE, label: t("rack.no-wall"), why: t("rack.take-off-this-wall-its-height") },
           ]}
           onPick={(picked) =>
             apply(walls.data?.find((one) => one.id === picked)?.patch ?? { place: { wall: null } })
@@ -87,10 +85,7 @@ function WhichWall() {
         />
       ) : (
         <>
-          <p className="mb-2 text-plain text-soft">
-            Without a wall nothing is known of studs, doors or other racks. Measure it once: every rack on it
-            uses the same survey.
-          </p>
+          <p className="mb-2 text-plain text-soft">{t("rack.without-wall-nothing-known-studs-doors")}</p>
           {walls.data?.map((wall) => (
             <button
               key={wall.id}
@@ -104,7 +99,7 @@ function WhichWall() {
           ))}
         </>
       )}
-      <Button onClick={() => survey()}>Survey a new wall</Button>
+      <Button onClick={() => survey()}>{t("rack.survey-a-new-wall")}</Button>
     </Section>
   );
 }
@@ -112,11 +107,11 @@ function WhichWall() {
 function Aims() {
   const standing = useStanding();
   return (
-    <Section title="Best places">
+    <Section title={t("rack.best-places")}>
       <div className="hand grid grid-cols-[1fr_4.2rem_2.6rem_2.6rem] gap-x-1 text-fine text-soft" aria-hidden>
-        <span className="col-start-2 text-right">from left</span>
-        <span className="text-right">studs</span>
-        <span className="text-right">holes</span>
+        <span className="col-start-2 text-right">{t("rack.from-left")}</span>
+        <span className="text-right">{t("rack.studs")}</span>
+        <span className="text-right">{t("rack.holes")}</span>
       </div>
       {standing.data?.aims.map((aim) => (
         <Aim key={aim.aim} aim={aim} />
@@ -150,15 +145,15 @@ function Aim({ aim }: { aim: Standing["aims"][number] }) {
       </span>
       <span className="hand text-right">
         <Measure text={aim.x} />
-        <span className="sr-only"> from the left,</span>
+        <span className="sr-only"> {t("rack.from-the-left-3")}</span>
       </span>
       <span className="hand text-right">
         {aim.studs || "—"}
-        <span className="sr-only"> studs,</span>
+        <span className="sr-only"> {t("rack.studs-2")}</span>
       </span>
       <span className="hand text-right">
         {aim.screws}
-        <span className="sr-only"> holes</span>
+        <span className="sr-only"> {t("rack.holes")}</span>
       </span>
     </button>
   );
@@ -169,22 +164,22 @@ function Room() {
   const on = useShown((shown) => shown.design.on_wall);
   const who = useShown(({ design }) => design.brief.place.who);
   return (
-    <Section title="Who uses it, and the room">
+    <Section title={t("rack.who-uses-room")}>
       <div className="flex items-baseline justify-between gap-1">
-        <span className="text-soft">reached by</span>
+        <span className="text-soft">{t("rack.reached-by")}</span>
         <Pick
-          label="Reached by"
+          label={t("rack.reached-by-2")}
           value={who}
           options={WHO}
           onPick={(next) => apply({ place: { who: next } })}
         />
       </div>
       <div className="grid grid-cols-2 gap-x-3">
-        <BriefField path="place.reach" label="up to" optional placeholder={on?.reach ?? ""} />
-        <BriefField path="place.hand" label="for a hand" />
-        <BriefField path="place.way" label="way past" />
+        <BriefField path="place.reach" label={t("rack.up-to")} optional placeholder={on?.reach ?? ""} />
+        <BriefField path="place.hand" label={t("rack.for-a-hand")} />
+        <BriefField path="place.way" label={t("rack.way-past")} />
         <span className="flex items-baseline justify-between gap-1">
-          <span className="text-soft">stands out</span>
+          <span className="text-soft">{t("rack.stands-out")}</span>
           <span className="hand text-plain">
             <Measure text={on?.depth ?? ""} />
           </span>

@@ -1,10 +1,11 @@
 import { Button } from "../../ui/Button";
 import { useShown } from "./shown";
 import type { Fit, ViewControl } from "./useView";
+import { t } from "../../messages";
 
 const FITS: [Fit, string][] = [
-  ["rack", "Rack"],
-  ["wall", "Wall"],
+  ["rack", t("rack.rack")],
+  ["wall", t("rack.wall")],
 ];
 const STEP = 1.3;
 /** The view that is worked in; the others, a section or a plan, are only looked at. */
@@ -51,10 +52,10 @@ export function WallTools({ control, seen, onSee }: Props) {
           {name}
         </Button>
       ))}
-      <Button look="bare" aria-label="Nearer" onClick={() => step(STEP)}>
+      <Button look="bare" aria-label={t("rack.nearer")} onClick={() => step(STEP)}>
         +
       </Button>
-      <Button look="bare" aria-label="Farther" onClick={() => step(1 / STEP)}>
+      <Button look="bare" aria-label={t("rack.farther")} onClick={() => step(1 / STEP)}>
         −
       </Button>
     </div>

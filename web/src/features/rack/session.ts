@@ -10,6 +10,7 @@ import type { Brief, Design, Patch, Rack } from "../../api/types";
 import type { Outcome } from "../../ui/Field";
 import type { Asked, Change, Job, Unsent, Waiting } from "./job";
 import { pendingOn } from "./patches";
+import { t } from "../../messages";
 
 const LOOK_MS = 1500;
 
@@ -38,7 +39,7 @@ export interface Shown {
   slips: OpenSlip[];
 }
 
-const CHANGED = "This rack was changed in another window: take the newer one, or keep yours as a copy.";
+const CHANGED = t("rack.this-rack-was-changed-in-another-2");
 
 /**
  * A rack under the user's hands. Changes are stored one after another, each made from what the one before led to; while

@@ -3,6 +3,7 @@ import { useStore } from "zustand";
 import { createStore, type StoreApi } from "zustand/vanilla";
 
 import type { Session, Shown } from "./session";
+import { t } from "../../messages";
 
 /** How often what is read follows a drag: hundreds of places take it a frame, so it does so less often. */
 const PANEL_MS = { few: 250, many: 1000 };
@@ -12,7 +13,7 @@ const Context = createContext<{ session: Session; shown: StoreApi<Shown> } | nul
 
 function useContext() {
   const found = use(Context);
-  if (!found) throw new Error("Nothing is shown here: the page has no session.");
+  if (!found) throw new Error(t("rack.nothing-shown-here-page-has-no"));
   return found;
 }
 

@@ -16,6 +16,7 @@ import { keepTape, lastTape } from "../../ui/lastTape";
 import { useDraft } from "../../ui/useDraft";
 import { Shelf } from "../items/Shelf";
 import { Ways } from "./Ways";
+import { t } from "../../messages";
 
 const PREVIEW = { width: 620, height: 200 };
 const USUAL = 5;
@@ -68,18 +69,18 @@ export function NewRackPage() {
   const design = way?.design;
   return (
     <div className="mx-auto max-w-[84rem] px-5 pb-10">
-      <title>New rack | Yardcliff</title>
+      <title>{t("racks.new-rack-yardcliff")}</title>
       <header className="flex items-center gap-3 border-b-2 border-ink py-3">
         <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
-          Racks
+          {t("racks.racks")}
         </Link>
-        <h1 className="flex-1 text-head">What hangs here?</h1>
+        <h1 className="flex-1 text-head">{t("racks.what-hangs-here")}</h1>
         <Switch
-          label="Unit"
+          label={t("racks.unit")}
           value={tape.endsWith("in") ? "in" : "mm"}
           options={[
-            { value: "mm", label: "mm" },
-            { value: "in", label: "inch" },
+            { value: "mm", label: t("racks.mm") },
+            { value: "in", label: t("racks.inch") },
           ]}
           onPick={pickTape}
         />
@@ -97,7 +98,7 @@ export function NewRackPage() {
           onPick={toggle}
         />
         <section
-          aria-label="Your answer"
+          aria-label={t("racks.your-answer")}
           className="sticky bottom-0 mt-6 border-t-2 border-ink bg-paper pb-3"
         >
           <Answer
@@ -110,12 +111,12 @@ export function NewRackPage() {
           />
           {hangs.length > 0 && (walls.data?.length ?? 0) > 0 && (
             <div className="mt-1 flex items-baseline justify-center gap-1 text-plain">
-              <span className="text-soft">on</span>
+              <span className="text-soft">{t("racks.on")}</span>
               <Pick
-                label="On which wall"
+                label={t("racks.on-which-wall")}
                 value={wall ?? ""}
                 options={[
-                  { value: "", label: "no wall yet", why: "It becomes as long as what hangs there needs." },
+                  { value: "", label: t("racks.no-wall-yet"), why: t("racks.becomes-as-long-as-what-hangs") },
                   ...(walls.data ?? []).map(({ id, name }) => ({ value: id, label: name })),
                 ]}
                 onPick={(id) => setAsked(id ? { wall: id } : {}, { replace: true })}
@@ -141,9 +142,9 @@ export function NewRackPage() {
                 />
               )}
               <p className="hand text-soft">
-                board <Measure text={design.fields["row.length"] ?? ""} />, {design.holder_count}{" "}
+                {t("racks.board")} <Measure text={design.fields["row.length"] ?? ""} />, {design.holder_count}{" "}
                 {design.holders}. {way.on_wall && <Measure text={`${way.on_wall} `} />}
-                Everything can be changed next.
+                {t("racks.everything-can-be-changed-next")}
               </p>
             </div>
           )}
@@ -165,11 +166,7 @@ interface AnswerProps {
 /** The answer so far, as a line that can be read aloud: 5 waxed jackets, 2 felt hats. */
 function Answer({ hangs, items, busy, onCount, onLeave, onDraw }: AnswerProps) {
   if (hangs.length === 0)
-    return (
-      <p className="mt-3 text-soft">
-        Press what hangs, as many kinds as you like; sizes are typical ones, and yours are asked next.
-      </p>
-    );
+    return <p className="mt-3 text-soft">{t("racks.press-what-hangs-as-many-kinds")}</p>;
   return (
     <div className="mt-3 flex flex-wrap items-center justify-center gap-x-5 gap-y-2 text-lead">
       {hangs.map(({ item: key, count = USUAL }) => {
@@ -178,13 +175,13 @@ function Answer({ hangs, items, busy, onCount, onLeave, onDraw }: AnswerProps) {
         return (
           <span key={key} className="flex items-center gap-1.5">
             <Button
-              aria-label={`One ${item.name} fewer`}
+              aria-label={t("racks.one-fewer", { name: item.name })}
               onClick={() => (count > 1 ? onCount(key, count - 1) : onLeave(item))}
             >
               −
             </Button>
             <Field
-              label={`How many ${item.plural}`}
+              label={t("racks.how-many", { plural: item.plural })}
               labelHidden
               value={String(count)}
               onCommit={(text) => {
@@ -197,7 +194,7 @@ function Answer({ hangs, items, busy, onCount, onLeave, onDraw }: AnswerProps) {
               boxed
             />
             <Button
-              aria-label={`One ${item.name} more`}
+              aria-label={t("racks.one-more", { name: item.name })}
               onClick={() => onCount(key, Math.min(1000, count + 1))}
             >
               +
@@ -207,7 +204,7 @@ function Answer({ hangs, items, busy, onCount, onLeave, onDraw }: AnswerProps) {
         );
       })}
       <Button look="act" className="min-h-9 px-4" disabled={busy} onClick={onDraw}>
-        Draw this rack
+        {t("racks.draw-this-rack")}
       </Button>
     </div>
   );

@@ -11,6 +11,7 @@ import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
 import { RackDrawing } from "../../ui/RackDrawing";
 import { Walls } from "../walls/Walls";
+import { t } from "../../messages";
 
 /** Pixels per mm at the most, and the widest a drawing may be: a very long rack makes all of them smaller. */
 const SCALE = 0.2;
@@ -30,7 +31,10 @@ export function RacksPage() {
     mutationFn: (rack: RackSummary) => api.remove(rack.id),
     onSuccess: (_, rack) => {
       refresh();
-      say(`“${rack.name}” is in the bin.`, { label: "Undo", run: () => restore.mutate(rack.id) });
+      say(t("racks.is-in-the-bin", { name: rack.name }), {
+        label: t("racks.undo"),
+        run: () => restore.mutate(rack.id),
+      });
     },
     onError: fail,
   });
@@ -39,7 +43,7 @@ export function RacksPage() {
     mutationFn: async (file: File) => api.open(JSON.parse(await file.text())),
     onSuccess: (rack) => navigate(`/racks/${rack.id}`),
     onError: (error) =>
-      say(error instanceof SyntaxError ? "This is no rack file: it is not readable JSON." : error.message),
+      say(error instanceof SyntaxError ? t("racks.this-no-rack-file-not-readable") : error.message),
   });
   const picker = useRef<HTMLInputElement>(null);
 
@@ -54,10 +58,11 @@ export function RacksPage() {
 
   return (
     <div className="mx-auto max-w-[84rem] px-5 pb-16">
-      <title>Racks | Yardcliff</title>
+      <title>{t("racks.racks-yardcliff")}</title>
       <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
         <h1 className="flex-1 text-head">
-          Yardcliff <span className="text-body font-normal text-soft">racks, all drawn to one scale</span>
+          {t("racks.yardcliff")}{" "}
+          <span className="text-body font-normal text-soft">{t("racks.racks-all-drawn-one-scale")}</span>
         </h1>
         <input
           ref={picker}
@@ -65,44 +70,44 @@ export function RacksPage() {
           accept=".json,application/json"
           hidden
           onChange={onFile}
-          aria-label="Rack file"
+          aria-label={t("racks.rack-file")}
         />
         <a href="#walls" className="text-act underline decoration-dotted underline-offset-3">
-          Walls
+          {t("racks.walls")}
         </a>
         <Link to="/things" className="text-act underline decoration-dotted underline-offset-3">
-          Things that hang
+          {t("racks.things-that-hang")}
         </Link>
         <Link to="/timber" className="text-act underline decoration-dotted underline-offset-3">
-          Timber
+          {t("racks.timber")}
         </Link>
-        <Button onClick={() => picker.current?.click()}>Open a rack file</Button>
+        <Button onClick={() => picker.current?.click()}>{t("racks.open-a-rack-file")}</Button>
         <Link
           to="/new"
           className="inline-flex min-h-8 items-center rounded-[3px] bg-act px-3 text-on-act hover:opacity-90 pointer-coarse:min-h-10"
         >
-          New rack
+          {t("racks.new-rack")}
         </Link>
         <ThemeButton />
       </header>
       <main>
         {racks.isPending && (
           <p role="status" className="p-8 text-soft">
-            Fetching the racks…
+            {t("racks.fetching-the-racks")}
           </p>
         )}
         {racks.error && (
           <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
-            {racks.error.message} <Button onClick={() => racks.refetch()}>Try again</Button>
+            {racks.error.message} <Button onClick={() => racks.refetch()}>{t("racks.try-again")}</Button>
           </p>
         )}
         {racks.data?.length === 0 && (
           <p className="py-14 text-lead">
-            No racks yet.{" "}
+            {t("racks.no-racks-yet")}{" "}
             <Link to="/new" className="text-act underline">
-              Say what hangs
+              {t("racks.say-what-hangs")}
             </Link>{" "}
-            and the first one is drawn for you.
+            {t("racks.first-one-drawn-for-you")}
           </p>
         )}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(21rem,100%),1fr))]">
@@ -124,36 +129,36 @@ export function RacksPage() {
                   <p className="text-plain text-soft">
                     {rack.says}
                     <br />
-                    board <Measure text={rack.size} />
+                    {t("racks.board")} <Measure text={rack.size} />
                   </p>
                   {waiting.has(rack.id) && (
                     <p className="text-plain font-semibold text-care">
-                      {waiting.get(rack.id)} not saved yet: open it to send them
+                      {t("racks.not-saved-yet-open-send-them", { get: waiting.get(rack.id) })}
                     </p>
                   )}
                   <p className={`text-plain ${rack.to_settle ? "font-semibold text-care" : "text-soft"}`}>
                     {rack.to_settle
-                      ? `▲ ${rack.to_settle} to settle`
+                      ? t("racks.to-settle", { to_settle: rack.to_settle })
                       : rack.walled
-                        ? "no problems"
-                        : "no problems in the layout, wall not chosen yet"}
+                        ? t("racks.no-problems")
+                        : t("racks.no-problems-in-layout-wall-not")}
                   </p>
                 </div>
                 <Button
                   look="bare"
                   className="relative z-10"
-                  aria-label={`Copy ${rack.name}`}
+                  aria-label={t("racks.copy", { name: rack.name })}
                   onClick={() => copy.mutateAsync(rack.id).catch(told)}
                 >
-                  Copy
+                  {t("racks.copy-2")}
                 </Button>
                 <Button
                   look="bare"
                   className="relative z-10"
-                  aria-label={`Put ${rack.name} in the bin`}
+                  aria-label={t("racks.put-in-the-bin", { name: rack.name })}
                   onClick={() => remove.mutateAsync(rack).catch(told)}
                 >
-                  Bin
+                  {t("racks.bin")}
                 </Button>
               </div>
             </li>
@@ -162,16 +167,18 @@ export function RacksPage() {
         <Walls />
         {bin.data && bin.data.length > 0 && (
           <details className="mt-8">
-            <summary className="cursor-pointer text-soft">In the bin: {bin.data.length}</summary>
+            <summary className="cursor-pointer text-soft">
+              {t("racks.in-the-bin", { count: bin.data.length })}
+            </summary>
             <ul className="mt-2">
               {bin.data.map((rack) => (
                 <li key={rack.id} className="flex items-center gap-3 py-1">
                   {rack.name}
                   <Button
-                    aria-label={`Restore ${rack.name}`}
+                    aria-label={t("racks.restore", { name: rack.name })}
                     onClick={() => restore.mutateAsync(rack.id).catch(told)}
                   >
-                    Restore
+                    {t("racks.restore-2")}
                   </Button>
                 </li>
               ))}
@@ -181,7 +188,7 @@ export function RacksPage() {
       </main>
       <footer className="mt-12 text-right">
         <Link to="/about" className="text-soft underline decoration-dotted underline-offset-3">
-          About Yardcliff, and its licences
+          {t("racks.about-yardcliff-and-its-licences")}
         </Link>
       </footer>
     </div>

@@ -2,6 +2,7 @@ import { RadioGroup } from "radix-ui";
 
 import type { Way } from "../../api/types";
 import { RackDrawing } from "../../ui/RackDrawing";
+import { t } from "../../messages";
 
 interface Props {
   ways: readonly Way[];
@@ -20,7 +21,7 @@ export function Ways({ ways, chosen, onPick }: Props) {
   );
   return (
     <RadioGroup.Root
-      aria-label="How it is built"
+      aria-label={t("racks.how-it-is-built")}
       value={chosen}
       onValueChange={onPick}
       className="mt-2 flex max-w-full gap-3 overflow-x-auto p-1"

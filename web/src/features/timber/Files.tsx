@@ -1,7 +1,8 @@
+import { t } from "../../messages";
 const FILES = [
-  { kind: "cut-plan.pdf", label: "Cut plan (PDF)" },
-  { kind: "cut-plan.csv", label: "Cut plan (CSV)" },
-  { kind: "shopping.csv", label: "Shopping list (CSV)" },
+  { kind: "cut-plan.pdf", label: t("timber.cut-plan-pdf") },
+  { kind: "cut-plan.csv", label: t("timber.cut-plan-csv") },
+  { kind: "shopping.csv", label: t("timber.shopping-list-csv") },
 ];
 
 /** A plan and its list as files. */

@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { Input } from "../../ui/Input";
 import { Measure } from "../../ui/Measure";
 import { useRefresh } from "./useTimber";
+import { t } from "../../messages";
 
 type Line = Timber["lines"][number];
 
@@ -26,8 +27,8 @@ export function Lines({ lines }: { lines: Line[] }) {
             <span className="min-w-0 flex-1">
               <Measure text={line.name} />
               <span className="block text-fine text-soft">
-                needs {line.need}
-                {line.left && `, ${line.left} left over`}
+                {t("timber.needs", { need: line.need })}
+                {line.left && t("timber.left-over", { left: line.left })}
                 {/(only|out of)/.test(line.says) && <span className="text-care">, {line.says}</span>}
               </span>
             </span>
@@ -38,20 +39,20 @@ export function Lines({ lines }: { lines: Line[] }) {
               ) : (
                 <Button
                   aria-expanded={asked === keyOf(line)}
-                  aria-label={`Price of ${line.name}`}
+                  aria-label={t("timber.price-of", { name: line.name })}
                   onClick={() => setAsked(asked === keyOf(line) ? null : keyOf(line))}
                 >
-                  price?
+                  {t("timber.price")}
                 </Button>
               )}
             </span>
           </div>
           {line.noted && (
             <p className="flex items-center justify-end gap-1 text-fine text-soft">
-              you noted {line.noted}
+              {t("timber.you-noted", { noted: line.noted })}
               <Button
                 look="bare"
-                aria-label={`Take back the price of ${line.name}`}
+                aria-label={t("timber.take-back-the-price-of", { name: line.name })}
                 onClick={() => forget(line)}
               >
                 ×
@@ -65,7 +66,11 @@ export function Lines({ lines }: { lines: Line[] }) {
   );
 }
 
-const ON_THE_LABEL: Record<string, string> = { ml: "like 750 ml", g: "like 250 g", "": "how many: 1" };
+const ON_THE_LABEL: Record<string, string> = {
+  ml: "like 750 ml",
+  g: "like 250 g",
+  "": t("timber.how-many-1"),
+};
 
 /** A packet and its price, as on the label. */
 function PriceForm({ line, onKept }: { line: Line; onKept: () => void }) {
@@ -74,7 +79,7 @@ function PriceForm({ line, onKept }: { line: Line; onKept: () => void }) {
   const [price, setPrice] = useState("");
   const [errors, setErrors] = useState<Record<string, string>>({});
   async function keep() {
-    if (!price.trim()) return setErrors({ price: "Write what the packet costs, like 12.50." });
+    if (!price.trim()) return setErrors({ price: t("timber.write-what-packet-costs-like-12") });
     try {
       await api.notePrice({ kind: line.kind, name: line.name, pack, price });
       await refresh();
@@ -86,19 +91,19 @@ function PriceForm({ line, onKept }: { line: Line; onKept: () => void }) {
   return (
     <form
       className="my-1 border-l-2 border-act pl-2"
-      aria-label={`The packet of ${line.name}`}
+      aria-label={t("timber.the-packet-of", { name: line.name })}
       onSubmit={(event) => event.preventDefault()}
     >
       <Input
-        label="in one packet"
+        label={t("timber.in-one-packet")}
         value={pack}
         placeholder={ON_THE_LABEL[line.unit]}
         error={errors["pack"]}
         onChange={setPack}
       />
-      <Input label="it costs" value={price} error={errors["price"]} onChange={setPrice} />
+      <Input label={t("timber.it-costs")} value={price} error={errors["price"]} onChange={setPrice} />
       <Button type="submit" look="act" className="my-1" onClick={keep}>
-        Keep the price
+        {t("timber.keep-the-price")}
       </Button>
     </form>
   );

@@ -5,6 +5,7 @@ import { api, reasonOf } from "../../api/client";
 import type { Stock } from "../../api/types";
 import { Button, told } from "../../ui/Button";
 import { useSay } from "../../ui/Toasts";
+import { t } from "../../messages";
 
 interface Props {
   stock: Stock;
@@ -21,7 +22,7 @@ export function Prices({ stock, onStock, onFile }: Props) {
     mutationFn: api.askYard,
     onSuccess: (next) => {
       onStock(next);
-      say("The timber yard's prices are of today.");
+      say(t("timber.timber-yards-prices-today"));
     },
     onError: fail,
   });
@@ -29,12 +30,10 @@ export function Prices({ stock, onStock, onFile }: Props) {
   return (
     <section aria-labelledby="prices" className="pt-4">
       <h2 id="prices" className="text-title">
-        Prices
+        {t("timber.prices")}
       </h2>
       {stock.lists.length === 0 && (
-        <p className="py-2 text-soft">
-          None yet. Without them a plan takes the least wood, by the lengths that timber is usually sold in.
-        </p>
+        <p className="py-2 text-soft">{t("timber.none-yet-without-them-plan-takes")}</p>
       )}
       <ul>
         {stock.lists.map((list) => (
@@ -42,15 +41,20 @@ export function Prices({ stock, onStock, onFile }: Props) {
             <span className="flex-1">
               {list.supplier}
               <span className="block text-small text-soft">
-                {list.taken}, {list.currency}: {list.timber} pieces of timber, {list.wares} packets
+                {t("timber.pieces-of-timber-packets", {
+                  taken: list.taken,
+                  currency: list.currency,
+                  timber: list.timber,
+                  wares: list.wares,
+                })}
               </span>
             </span>
             <Button
               look="bare"
-              aria-label={`Forget the prices of ${list.supplier}`}
+              aria-label={t("timber.forget-the-prices-of", { supplier: list.supplier })}
               onClick={() => forget.mutateAsync(list.supplier).catch(told)}
             >
-              Forget
+              {t("timber.forget")}
             </Button>
           </li>
         ))}
@@ -58,7 +62,7 @@ export function Prices({ stock, onStock, onFile }: Props) {
       <div className="mt-2 flex flex-wrap items-center gap-2">
         {stock.yard && (
           <Button look="act" disabled={ask.isPending} onClick={() => ask.mutateAsync().catch(told)}>
-            {ask.isPending ? "Asking the yard…" : "Ask the timber yard"}
+            {ask.isPending ? t("timber.asking-the-yard") : t("timber.ask-the-timber-yard")}
           </Button>
         )}
         <input
@@ -66,16 +70,16 @@ export function Prices({ stock, onStock, onFile }: Props) {
           type="file"
           accept=".csv,text/csv"
           hidden
-          aria-label="List of prices"
+          aria-label={t("timber.list-of-prices")}
           onChange={onFile}
         />
-        <Button onClick={() => picker.current?.click()}>From a CSV file</Button>
+        <Button onClick={() => picker.current?.click()}>{t("timber.from-a-csv-file")}</Button>
         <a
           href="/api/timber/prices.csv"
           download
           className="text-act underline decoration-dotted underline-offset-3"
         >
-          As CSV
+          {t("timber.as-csv")}
         </a>
       </div>
     </section>

@@ -13,6 +13,7 @@ import { AsSawn } from "./AsSawn";
 import { GroupHead, Order, StickSays } from "./Sticks";
 import { StickDrawing } from "./StickDrawing";
 import { kindOf, lockPatch, movePatch, sticks, useTimber } from "./useTimber";
+import { t } from "../../messages";
 
 const ENDS = ["pointerup", "pointercancel"] as const;
 const NEAR = 5;
@@ -80,12 +81,14 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
   return (
     <section
       ref={bench}
-      aria-label="Cut plan"
+      aria-label={t("timber.cut-plan")}
       className="min-w-0 flex-1 overflow-x-hidden bg-wall px-3 pb-6 md:overflow-y-auto"
     >
       <Asking what="Laying the sticks out" query={timber} of={["timber"]} />
       {timber.data?.groups.length === 0 && (
-        <p className="pt-6 text-soft">{timber.data.cut ? "All is cut." : "Nothing is cut for it."}</p>
+        <p className="pt-6 text-soft">
+          {timber.data.cut ? t("timber.all-is-cut") : t("timber.nothing-is-cut-for-it")}
+        </p>
       )}
       {timber.data?.groups.map((group, index) => (
         <div key={index} className="pt-3">
@@ -118,7 +121,7 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
 const Left = ({ sticks }: { sticks: Timber["unused"] }) => (
   <details className="pt-3 text-plain" open={sticks.length <= FEW}>
     <summary className="cursor-pointer border-b border-rule text-soft pointer-coarse:min-h-10">
-      On hand, and not used: {sticks.length}
+      {t("timber.on-hand-and-not-used", { count: sticks.length })}
     </summary>
     <ul>
       {sticks.map(({ says, long, why }, index) => (
@@ -154,19 +157,19 @@ function OneStick({ stick, scale, picked, over, onPick, onDrag }: StickProps) {
         <Button
           look="bare"
           aria-pressed={stick.locked !== ""}
-          title="Cut this one just so, whatever else changes"
+          title={t("timber.cut-this-one-just-so-whatever")}
           onClick={() => apply(lockPatch(stick))}
         >
-          {stick.locked ? "Kept so" : "Keep so"}
+          {stick.locked ? t("timber.kept-so") : t("timber.keep-so")}
         </Button>
         <Button
           look="bare"
-          title="Plan without it"
+          title={t("timber.plan-without-it")}
           onClick={() =>
             apply((design) => ({ cutting: { forbid: [...forbidden(design), kindOf(stick.key)] } }))
           }
         >
-          Leave it
+          {t("timber.leave-it")}
         </Button>
       </div>
       <div className="overflow-x-auto">
@@ -199,17 +202,18 @@ function Elsewhere({
   if (others.length === 0)
     return (
       <p className="mt-1 text-plain text-soft" role="status">
-        {picked.piece}: there is no other stick here. Leave this one to see what it would come from.
+        {t("timber.there-no-other-stick-here-leave", { piece: picked.piece })}
       </p>
     );
   return (
     <div
       role="group"
-      aria-label={`Cut ${picked.piece} from`}
+      aria-label={t("timber.cut-from", { piece: picked.piece })}
       className="mt-2 border border-act bg-sheet p-2 text-plain"
     >
       <p className="mb-1">
-        Cut <strong className="font-semibold">{picked.piece}</strong> from another stick:
+        {t("timber.cut")} <strong className="font-semibold">{picked.piece}</strong>{" "}
+        {t("timber.from-another-stick")}
       </p>
       <div className="flex flex-wrap gap-1.5">
         {others.map((to, index) => {
@@ -217,7 +221,8 @@ function Elsewhere({
           const fits = tried && !tried.timber.findings.some(({ code }) => code === "cut.locked");
           return (
             <Button key={to.key} disabled={!fits} onClick={() => onMove(to)}>
-              {numbered(timber, to)}: {tried ? (fits ? tried.says : "it does not fit") : "trying…"}
+              {numbered(timber, to)}:{" "}
+              {tried ? (fits ? tried.says : t("timber.it-does-not-fit")) : t("timber.trying")}
             </Button>
           );
         })}
@@ -229,5 +234,5 @@ function Elsewhere({
 /** A stick by its name, and which one of those alike. */
 function numbered(timber: Timber, stick: Sawn): string {
   const alike = sticks(timber).filter(({ name, long }) => name === stick.name && long === stick.long);
-  return `${stick.name}, ${stick.long}${alike.length > 1 ? `, no. ${alike.indexOf(stick) + 1}` : ""}`;
+  return `${stick.name}, ${stick.long}${alike.length > 1 ? t("timber.no", { indexOf: alike.indexOf(stick) + 1 }) : ""}`;
 }

@@ -4,6 +4,7 @@ import type { CutStick, Piece } from "../../api/types";
 import { gripped } from "../../ui/grip";
 import { Measure } from "../../ui/Measure";
 import { FlawMark } from "./FlawMark";
+import { t } from "../../messages";
 
 /** Thin things are drawn at least so thick, px: a rod of 5 mm would not be seen. */
 const LEAST = 16;
@@ -63,7 +64,9 @@ export function StickDrawing({ stick, scale, picked, onPick, onDrag }: Props) {
             textAnchor="middle"
             className="hand fill-ink text-reading"
           >
-            {(box.x1 - box.x0) * scale > long.length * LETTER + 34 && <Measure drawn text={`${long} left`} />}
+            {(box.x1 - box.x0) * scale > long.length * LETTER + 34 && (
+              <Measure drawn text={t("timber.left", { long })} />
+            )}
           </text>
         ))}
       {stick.flaws.map(({ x0, x1, back }, index) => (

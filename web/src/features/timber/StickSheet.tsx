@@ -7,6 +7,7 @@ import { Checkbox } from "../../ui/Checkbox";
 import { Dialog } from "../../ui/Dialog";
 import { Input } from "../../ui/Input";
 import { Pick } from "../../ui/Pick";
+import { t, word } from "../../messages";
 
 interface Props {
   stick: Stick | null;
@@ -59,7 +60,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
   async function onKeep() {
     const count = Number(many);
     if (!Number.isInteger(count) || count < 1 || count > 100)
-      return setErrors({ many: `“${many}” is no number of sticks: write 1 to 100.` });
+      return setErrors({ many: t("timber.no-number-sticks-write-1-100", { many }) });
     const { form, stuff, species, wide, thick, thread, long, reclaimed, note } = text;
     const body: StickText = {
       form,
@@ -84,14 +85,14 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title={stick ? "A stick on hand" : "Put a stick on the rack"}
+      title={stick ? t("timber.a-stick-on-hand") : t("timber.put-stick-on-rack")}
     >
       <div className="flex flex-col gap-1.5">
         {!stick && (
           <div className="flex items-baseline justify-between">
-            <span className="text-soft">begin with</span>
+            <span className="text-soft">{t("timber.begin-with")}</span>
             <Pick
-              label="Begin with"
+              label={t("timber.begin-with-2")}
               value=""
               shown="what is sold…"
               options={sold.map(({ name }) => ({ value: name, label: name }))}
@@ -104,34 +105,34 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
           </div>
         )}
         <div className="flex items-baseline justify-between">
-          <span className="text-soft">it is a</span>
+          <span className="text-soft">{t("timber.it-is-a")}</span>
           <Pick
-            label="Form"
+            label={t("timber.form")}
             value={text.form ?? "board"}
-            options={FORMS.map((form) => ({ value: form, label: form }))}
+            options={FORMS.map((form) => ({ value: form, label: word(form) }))}
             onPick={(form) => put({ form })}
           />
         </div>
         <div className="flex items-baseline justify-between">
-          <span className="text-soft">of</span>
+          <span className="text-soft">{t("timber.of")}</span>
           <Pick
-            label="Stuff"
+            label={t("timber.stuff")}
             value={text.stuff ?? "softwood"}
-            options={STUFFS.map((stuff) => ({ value: stuff, label: stuff }))}
+            options={STUFFS.map((stuff) => ({ value: stuff, label: word(stuff) }))}
             onPick={(stuff) => put({ stuff })}
           />
         </div>
         <Input
-          label="species"
+          label={t("timber.species")}
           value={text.species ?? ""}
           error={errors["species"]}
           onChange={(species) => put({ species })}
         />
         {threaded ? (
           <div className="flex flex-wrap items-baseline justify-between">
-            <span className="text-soft">thread</span>
+            <span className="text-soft">{t("timber.thread")}</span>
             <Pick
-              label="Thread"
+              label={t("timber.thread-2")}
               value={text.thread ?? ""}
               shown={text.thread || "which?"}
               options={threads.map((one) => ({ value: one, label: one }))}
@@ -145,7 +146,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
           </div>
         ) : (
           <Input
-            label={ROUND.has(text.form) ? "diameter" : "wide, really"}
+            label={ROUND.has(text.form) ? t("timber.diameter") : t("timber.wide-really")}
             value={text.wide ?? ""}
             error={errors["wide"]}
             onChange={(wide) => put({ wide })}
@@ -153,48 +154,55 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
         )}
         {!ROUND.has(text.form) && (
           <Input
-            label="thick, really"
+            label={t("timber.thick-really")}
             value={text.thick ?? ""}
             error={errors["thick"]}
             onChange={(thick) => put({ thick })}
           />
         )}
-        <Input label="long" value={text.long} error={errors["long"]} onChange={(long) => put({ long })} />
-        {!stick && <Input label="how many alike" value={many} error={errors["many"]} onChange={setMany} />}
+        <Input
+          label={t("timber.long")}
+          value={text.long}
+          error={errors["long"]}
+          onChange={(long) => put({ long })}
+        />
+        {!stick && (
+          <Input label={t("timber.how-many-alike")} value={many} error={errors["many"]} onChange={setMany} />
+        )}
         {flaws.map((flaw, index) => (
           <div key={index} className="grid grid-cols-2 items-baseline gap-x-4 border-l-2 border-care pl-2">
             <Pick
-              label={`Flaw ${index + 1}`}
+              label={t("timber.flaw", { index: index + 1 })}
               value={flaw.what}
-              options={FLAWS.map((what) => ({ value: what, label: what }))}
+              options={FLAWS.map((what) => ({ value: what, label: word(what) }))}
               onPick={(what) => putFlaw(index, { what })}
             />
             <span className="flex justify-between">
               <Pick
-                label={`Side of flaw ${index + 1}`}
+                label={t("timber.side-of-flaw", { index: index + 1 })}
                 value={flaw.back ? "back" : "through"}
                 options={[
-                  { value: "through", label: "it shows" },
-                  { value: "back", label: "at the back" },
+                  { value: "through", label: t("timber.it-shows") },
+                  { value: "back", label: t("timber.at-the-back") },
                 ]}
                 onPick={(side) => putFlaw(index, { back: side === "back" })}
               />
               <Button
                 look="bare"
-                aria-label={`No flaw ${index + 1}`}
+                aria-label={t("timber.no-flaw", { index: index + 1 })}
                 onClick={() => put({ flaws: flaws.filter((_, k) => k !== index) })}
               >
                 ×
               </Button>
             </span>
             <Input
-              label="at"
+              label={t("timber.at")}
               value={flaw.at}
               error={errors[`flaws.${index}.at`]}
               onChange={(at) => putFlaw(index, { at })}
             />
             <Input
-              label="over"
+              label={t("timber.over")}
               value={flaw.width}
               error={errors[`flaws.${index}.width`]}
               onChange={(width) => putFlaw(index, { width })}
@@ -205,13 +213,13 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
           className="self-start"
           onClick={() => put({ flaws: [...flaws, { what: "knot", at: "", width: "30 mm", back: false }] })}
         >
-          A flaw to cut around
+          {t("timber.a-flaw-to-cut-around")}
         </Button>
         <Checkbox checked={text.reclaimed ?? false} onChange={(reclaimed) => put({ reclaimed })}>
-          reclaimed: it may hide nails
+          {t("timber.reclaimed-it-may-hide-nails")}
         </Checkbox>
         <Input
-          label="note"
+          label={t("timber.note")}
           value={text.note ?? ""}
           error={errors["note"]}
           onChange={(note) => put({ note })}
@@ -224,13 +232,13 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
       </div>
       <div className="mt-3 flex gap-2">
         <Button look="act" onClick={() => onKeep()}>
-          Keep it
+          {t("timber.keep-it")}
         </Button>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{t("timber.leave-it")}</Button>
         <span className="flex-1" />
         {onTaken && (
           <Button look="bare" onClick={onTaken}>
-            Off the rack
+            {t("timber.off-the-rack")}
           </Button>
         )}
       </div>

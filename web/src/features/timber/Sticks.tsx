@@ -1,5 +1,6 @@
 import type { Sawn, TimberGroup } from "../../api/types";
 import { Measure } from "../../ui/Measure";
+import { t } from "../../messages";
 
 /** All of one thickness, and how good its plan is. */
 export function GroupHead({ group }: { group: TimberGroup }) {
@@ -14,7 +15,9 @@ export function GroupHead({ group }: { group: TimberGroup }) {
         </span>
       </h2>
       {group.missing.length > 0 && (
-        <p className="hand mt-1 text-plain text-stop">nothing gives: {group.missing.join(", ")}</p>
+        <p className="hand mt-1 text-plain text-stop">
+          {t("timber.nothing-gives", { missing: group.missing.join(", ") })}
+        </p>
       )}
     </>
   );
@@ -34,7 +37,7 @@ export function StickSays({ stick }: { stick: Sawn }) {
         {stick.price}
         {stick.was && <s className="pl-1.5 text-soft">{stick.was}</s>}
       </span>
-      <span className="hand text-soft">{stick.used} becomes parts</span>
+      <span className="hand text-soft">{t("timber.becomes-parts", { used: stick.used })}</span>
       {stick.note && <span className="truncate text-soft italic">{stick.note}</span>}
     </>
   );
@@ -44,7 +47,9 @@ export function StickSays({ stick }: { stick: Sawn }) {
 export function Order({ stick }: { stick: Sawn }) {
   return (
     <details className="text-small">
-      <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">In this order</summary>
+      <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">
+        {t("timber.in-this-order")}
+      </summary>
       <ol className="list-decimal pb-1 pl-6">
         {stick.order.map((step, index) => (
           <li key={index}>

@@ -14,6 +14,7 @@ import { Prices } from "./Prices";
 import { StickSheet } from "./StickSheet";
 import { useRefresh, useStock } from "./useTimber";
 import { Wares } from "./Wares";
+import { t } from "../../messages";
 
 const LINK = "text-act underline decoration-dotted underline-offset-3";
 const SHOWN = 0.2;
@@ -37,8 +38,8 @@ export function TimberPage() {
     api.takeStick(stick.id).then((next) => {
       onStock(next);
       setOpen(null);
-      say(`${stick.says}, ${stick.long}: off the rack.`, {
-        label: "Undo",
+      say(t("timber.off-the-rack-2", { says: stick.says, long: stick.long }), {
+        label: t("timber.undo"),
         run: () => void api.putStickBack(stick.id).then(onStock, fail),
       });
     }, fail);
@@ -53,8 +54,13 @@ export function TimberPage() {
     try {
       const { taken, refused } = await take(await file.text(), unit);
       await refresh();
-      const more = refused.length > 1 ? ` and ${refused.length - 1} more` : "";
-      say(`${taken} taken.${refused.length ? ` Left out: ${refused[0] ?? ""}${more}` : ""}`);
+      const more = refused.length > 1 ? ` ${t("timber.and-more", { count: refused.length - 1 })}` : "";
+      say(
+        t("timber.taken", {
+          taken,
+          what: refused.length ? ` ${t("timber.left-out", { refused: refused[0] ?? "", more })}` : "",
+        }),
+      );
     } catch (error) {
       fail(error);
     }
@@ -62,19 +68,19 @@ export function TimberPage() {
 
   return (
     <div className="mx-auto max-w-[84rem] px-5 pb-16">
-      <title>Timber | Yardcliff</title>
+      <title>{t("timber.timber-yardcliff")}</title>
       <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
         <Link to="/" className={LINK}>
-          Racks
+          {t("timber.racks")}
         </Link>
         <h1 className="flex-1 text-head">
-          Timber{" "}
+          {t("timber.timber")}{" "}
           <span className="text-body font-normal text-soft max-sm:hidden">
-            on hand, and what more would cost
+            {t("timber.on-hand-what-more-would-cost")}
           </span>
         </h1>
         <Link to="/timber/together" className={LINK}>
-          Cut several racks together
+          {t("timber.cut-several-racks-together")}
         </Link>
         <ThemeButton />
       </header>
@@ -82,39 +88,36 @@ export function TimberPage() {
         <section aria-labelledby="sticks" className="min-w-0 pt-4">
           <div className="flex flex-wrap items-center gap-3">
             <h2 id="sticks" className="flex-1 text-title">
-              On hand
+              {t("timber.on-hand")}
             </h2>
             <input
               ref={picker}
               type="file"
               accept=".csv,text/csv"
               hidden
-              aria-label="List of sticks"
+              aria-label={t("timber.list-of-sticks")}
               onChange={(event) => void onFile(event, api.importSticks)}
             />
-            <Button onClick={() => picker.current?.click()}>From a CSV file</Button>
+            <Button onClick={() => picker.current?.click()}>{t("timber.from-a-csv-file")}</Button>
             <a href="/api/timber/sticks.csv" download className={LINK}>
-              As CSV
+              {t("timber.as-csv")}
             </a>
             <Button look="act" onClick={() => setOpen("new")}>
-              Put a stick on it
+              {t("timber.put-a-stick-on-it")}
             </Button>
           </div>
           {stock.isPending && (
             <p role="status" className="p-8 text-soft">
-              Looking what is there…
+              {t("timber.looking-what-is-there")}
             </p>
           )}
           {stock.error && (
             <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
-              {stock.error.message} <Button onClick={() => stock.refetch()}>Try again</Button>
+              {stock.error.message} <Button onClick={() => stock.refetch()}>{t("timber.try-again")}</Button>
             </p>
           )}
           {stock.data?.sticks.length === 0 && (
-            <p className="py-6 text-soft">
-              Nothing yet. What lies about comes first in every cut plan, and costs nothing; plans that are
-              carried out put their offcuts here.
-            </p>
+            <p className="py-6 text-soft">{t("timber.nothing-yet-what-lies-about-comes")}</p>
           )}
           <ul className="mt-2">
             {stock.data?.sticks.map((stick) => (
@@ -187,11 +190,13 @@ function Lying({ stick, onOpen }: { stick: Stick; onOpen: () => void }) {
         {stick.flaws.length > 0 && (
           <span className="text-care">
             {stick.flaws
-              .map(({ what, at, back }) => `${what} at ${at}${back ? ", at the back" : ""}`)
+              .map(({ what, at, back }) =>
+                t("timber.at-2", { what, at, what2: back ? t("timber.at-the-back-2") : "" }),
+              )
               .join(", ")}
           </span>
         )}
-        {stick.reclaimed && <span className="text-care">reclaimed</span>}
+        {stick.reclaimed && <span className="text-care">{t("timber.reclaimed")}</span>}
         <span className="text-soft italic">{stick.note}</span>
       </p>
     </li>

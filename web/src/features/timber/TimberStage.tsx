@@ -15,10 +15,11 @@ import { useSession, useShown } from "../rack/shown";
 import { Files } from "./Files";
 import { Lines } from "./Lines";
 import { options, useRefresh, useStock, useTimber } from "./useTimber";
+import { t } from "../../messages";
 
 const TO_SIZE = [
-  { key: "rip" as const, label: "rip wider boards", tool: "a table saw or a jigsaw" },
-  { key: "thin" as const, label: "plane thicker boards down", tool: "a planer" },
+  { key: "rip" as const, label: t("timber.rip-wider-boards"), tool: t("timber.table-saw-or-jigsaw") },
+  { key: "thin" as const, label: t("timber.plane-thicker-boards-down"), tool: t("timber.a-planer") },
 ];
 
 const cuttingOf = (design: Design) => design.brief.cutting;
@@ -32,7 +33,10 @@ export function TimberStage() {
     <>
       <Cost timber={data} />
       {data.findings.length > 0 && (
-        <ol aria-label="Notes on the cut plan" className="flex flex-col gap-2 border-b border-rule p-2">
+        <ol
+          aria-label={t("timber.notes-on-the-cut-plan")}
+          className="flex flex-col gap-2 border-b border-rule p-2"
+        >
           {data.findings.map((finding, index) => (
             <Note key={finding.code + index} finding={finding} number={index + 1} />
           ))}
@@ -41,7 +45,7 @@ export function TimberStage() {
       <Saw timber={data} />
       <Shopping timber={data} />
       <CarryOut timber={data} />
-      <Section title="Take care">
+      <Section title={t("timber.take-care")}>
         <ul className="list-disc pl-5 text-small">
           {data.cautions.map((caution) => (
             <li key={caution}>{caution}</li>
@@ -54,30 +58,30 @@ export function TimberStage() {
 
 function Cost({ timber }: { timber: Timber }) {
   return (
-    <Section title="What it costs">
+    <Section title={t("timber.what-it-costs")}>
       <p className="flex items-baseline gap-3">
         <span className="hand flex-1 text-head font-semibold">
           {timber.currency ? timber.total : "—"}
           {(timber.spent || timber.cut > 0) && (
-            <span className="pl-2 text-plain font-normal text-soft">still to buy</span>
+            <span className="pl-2 text-plain font-normal text-soft">{t("timber.still-to-buy")}</span>
           )}
         </span>
-        {timber.currency && <span className="hand text-soft">{timber.per_holder} a holder</span>}
+        {timber.currency && (
+          <span className="hand text-soft">{t("timber.a-holder", { per_holder: timber.per_holder })}</span>
+        )}
       </p>
       {timber.spent && (
         <p className="text-plain">
-          Spent so far: <span className="hand">{timber.spent}</span>
+          {t("timber.spent-so-far")} <span className="hand">{timber.spent}</span>
         </p>
       )}
       <p className="text-small text-soft">
-        By {timber.priced}.{" "}
+        {t("timber.by", { priced: timber.priced })}{" "}
         {timber.unknown > 0 && (
-          <span className="text-care">
-            {timber.unknown} {timber.unknown === 1 ? "line has" : "lines have"} no price.{" "}
-          </span>
+          <span className="text-care">{t("timber.lines-have-no-price", { n: timber.unknown })} </span>
         )}
         <Link to="/timber" className="text-act underline decoration-dotted underline-offset-3">
-          Timber and prices
+          {t("timber.timber-and-prices")}
         </Link>
       </p>
     </Section>
@@ -89,28 +93,28 @@ function Saw({ timber }: { timber: Timber }) {
   const cutting = useShown((shown) => cuttingOf(shown.rack.design));
   const stock = useStock();
   return (
-    <Section title="Sawing">
+    <Section title={t("timber.sawing")}>
       <div className="flex items-baseline justify-between">
-        <span className="text-soft">cut with</span>
+        <span className="text-soft">{t("timber.cut-with")}</span>
         <Pick
-          label="Saw"
+          label={t("timber.saw")}
           value={cutting.saw}
           options={options(stock.data?.saws)}
           onPick={(saw) => apply({ cutting: { saw, kerf: null } })}
         />
       </div>
       <div className="flex items-baseline justify-between">
-        <span className="text-soft">boards of</span>
+        <span className="text-soft">{t("timber.boards-of")}</span>
         <Pick
-          label="Boards of"
+          label={t("timber.boards-of-2")}
           value={cutting.species}
-          options={[{ value: "", label: "any wood" }, ...options(stock.data?.woods)]}
+          options={[{ value: "", label: t("timber.any-wood") }, ...options(stock.data?.woods)]}
           onPick={(species) => apply({ cutting: { species } })}
         />
       </div>
-      <BriefField path="cutting.kerf" label="each cut takes" optional placeholder={timber.kerf} />
-      <BriefField path="cutting.trim" label="squared off each end" />
-      <BriefField path="cutting.plane" label="left to plane when ripped" />
+      <BriefField path="cutting.kerf" label={t("timber.each-cut-takes")} optional placeholder={timber.kerf} />
+      <BriefField path="cutting.trim" label={t("timber.squared-off-each-end")} />
+      <BriefField path="cutting.plane" label={t("timber.left-to-plane-when-ripped")} />
       {TO_SIZE.map(({ key, label, tool }) => (
         <div key={key} className="flex items-baseline justify-between">
           <span className="text-soft">{label}</span>
@@ -118,9 +122,17 @@ function Saw({ timber }: { timber: Timber }) {
             label={label}
             value={cutting[key]}
             options={[
-              { value: "with a tool", label: "with a tool", why: `Only with ${tool} in the workshop.` },
-              { value: "by hand too", label: "by hand too", why: "With hand tools where there is no other." },
-              { value: "never", label: "never", why: "Boards are taken as they are sold." },
+              {
+                value: "with a tool",
+                label: t("timber.with-a-tool"),
+                why: t("timber.only-with-in-the-workshop", { tool }),
+              },
+              {
+                value: "by hand too",
+                label: t("timber.by-hand-too"),
+                why: t("timber.with-hand-tools-where-there-no"),
+              },
+              { value: "never", label: t("timber.never"), why: t("timber.boards-taken-as-they-sold") },
             ]}
             onPick={(how) => apply({ cutting: { [key]: how } })}
           />
@@ -134,7 +146,7 @@ function Saw({ timber }: { timber: Timber }) {
       {timber.stops.length > 0 && (
         <details className="text-plain">
           <summary className="cursor-pointer text-soft">
-            Stop block: {timber.stops.length} {timber.stops.length === 1 ? "setting" : "settings"}
+            {t("timber.stop-block-settings", { n: timber.stops.length })}
           </summary>
           <ul className="pl-4">
             {timber.stops.map((stop) => (
@@ -153,23 +165,28 @@ function Saw({ timber }: { timber: Timber }) {
       ))}
       {timber.forbidden.map(({ says, patch }) => (
         <p key={says} className="flex items-center gap-2 text-small">
-          <span className="min-w-0 flex-1 truncate text-soft">left alone: {says}</span>
+          <span className="min-w-0 flex-1 truncate text-soft">{t("timber.left-alone", { says })}</span>
           <Button look="bare" onClick={() => apply(patch)}>
-            Take it again
+            {t("timber.take-it-again")}
           </Button>
         </p>
       ))}
       <div className="flex items-baseline justify-between">
-        <span className="text-soft">finish</span>
+        <span className="text-soft">{t("timber.finish")}</span>
         <Pick
-          label="Finish"
+          label={t("timber.finish-2")}
           value={cutting.finish}
           options={options(stock.data?.finishes)}
           onPick={(finish) => apply({ cutting: { finish, coats: null } })}
         />
       </div>
       {cutting.finish !== "none" && (
-        <BriefField path="cutting.coats" label="coats" optional placeholder="as usual" />
+        <BriefField
+          path="cutting.coats"
+          label={t("timber.coats")}
+          optional
+          placeholder={t("timber.as-usual")}
+        />
       )}
     </Section>
   );
@@ -186,23 +203,23 @@ interface WishText {
 const WISHES: WishText[] = [
   {
     key: "matched",
-    title: "Matched grain",
-    none: "as it comes",
-    says: "These come from one stick, one after another.",
+    title: t("timber.matched-grain"),
+    none: t("timber.as-it-comes"),
+    says: t("timber.these-come-from-one-stick-one"),
     of: ({ parts }) => (parts.length > 1 ? parts : []),
   },
   {
     key: "backs",
-    title: "Backs that nobody sees",
+    title: t("timber.backs-that-nobody-sees"),
     none: "none",
-    says: "These may have a flaw at the back, if it does not go through. Tell of each stick which of its flaws are only on its back.",
+    says: t("timber.these-may-have-flaw-at-back"),
     of: ({ parts }) => parts,
   },
   {
     key: "turned",
-    title: "Grain either way",
-    none: "along the sheet",
-    says: "These may lie across the sheet where that saves wood.",
+    title: t("timber.grain-either-way"),
+    none: t("timber.along-the-sheet"),
+    says: t("timber.these-may-lie-across-sheet-where"),
     of: ({ on_sheets }) => on_sheets,
   },
 ];
@@ -240,7 +257,7 @@ function Wish({ wish, parts, chosen }: { wish: WishText; parts: string[]; chosen
 function Shopping({ timber }: { timber: Timber }) {
   const id = useShown((shown) => shown.rack.id);
   return (
-    <Section title="To buy">
+    <Section title={t("timber.to-buy")}>
       <Lines lines={timber.lines} />
       <Files url={(kind) => timberUrl(id, kind)} />
     </Section>
@@ -263,8 +280,8 @@ function CarryOut({ timber }: { timber: Timber }) {
       setSpent("");
       await refresh();
       const latest = done.sawings[0];
-      say("Sawn: what was cut up is off the timber rack, offcuts are on it.", {
-        label: "Undo",
+      say(t("timber.sawn-what-was-cut-up-off"), {
+        label: t("timber.undo"),
         run: () => latest && void takeBack(latest.id),
       });
     } catch (error) {
@@ -276,17 +293,17 @@ function CarryOut({ timber }: { timber: Timber }) {
     .flatMap(({ sawn }) => sawn.flatMap(({ offcuts }) => offcuts))
     .filter(({ keeps }) => keeps);
   return (
-    <Section title="When it is sawn">
+    <Section title={t("timber.when-it-is-sawn")}>
       <p className="text-small text-soft">
         {!timber.groups.length
-          ? `All is cut: ${timber.cut} ${timber.cut === 1 ? "piece" : "pieces"}.`
+          ? t("timber.all-is-cut-pieces", { n: timber.cut })
           : left.length === 0
-            ? "Nothing worth keeping is left over."
-            : `Back to the timber rack: ${left.map(({ long }) => long).join(", ")}.`}
+            ? t("timber.nothing-worth-keeping-left-over")
+            : t("timber.back-to-the-timber-rack", { left: left.map(({ long }) => long).join(", ") })}
       </p>
       <div className="mt-1 flex items-end gap-2">
         <label className="flex-1 text-plain text-soft">
-          spent in all
+          {t("timber.spent-in-all")}
           <input
             value={spent}
             onChange={(event) => setSpent(event.target.value)}
@@ -296,7 +313,7 @@ function CarryOut({ timber }: { timber: Timber }) {
           />
         </label>
         <Button look="act" disabled={!timber.groups.length} onClick={() => onDone()}>
-          It is sawn
+          {t("timber.it-is-sawn")}
         </Button>
       </div>
       {timber.sawings.map((sawing) => (
@@ -305,7 +322,7 @@ function CarryOut({ timber }: { timber: Timber }) {
             {sawing.made_at}: {sawing.spent}, <span className="text-soft">{sawing.over}</span>
           </span>
           <Button look="bare" onClick={() => takeBack(sawing.id)}>
-            Take back
+            {t("timber.take-back")}
           </Button>
         </p>
       ))}

@@ -16,6 +16,7 @@ import { StickDrawing } from "./StickDrawing";
 import { GroupHead, Order, StickSays } from "./Sticks";
 import { useBatch, type Part } from "./useBatch";
 import { options, sticks, useStock } from "./useTimber";
+import { t } from "../../messages";
 
 const LINK = "text-act underline decoration-dotted underline-offset-3";
 const written = ({ rack, copies, length }: Part) => [rack, copies, length].join("~");
@@ -30,7 +31,7 @@ export function TogetherPage() {
   const stock = useStock();
   const [search, setSearch] = useSearchParams();
   const parts = search.getAll("cut").map(read);
-  const saw = search.get("saw") ?? "mitre saw";
+  const saw = search.get("saw") ?? t("timber.mitre-saw");
   const { asked, batch, within, stop } = useBatch(parts, saw);
   const put = (next: Part[], by = saw) =>
     setSearch(new URLSearchParams([["saw", by], ...next.map((part) => ["cut", written(part)])]), {
@@ -39,22 +40,26 @@ export function TogetherPage() {
     });
   return (
     <div className="flex min-h-dvh flex-col md:h-dvh">
-      <title>Cut together | Yardcliff</title>
+      <title>{t("timber.cut-together-yardcliff")}</title>
       <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink px-5 py-2">
         <Link to="/timber" className={LINK}>
-          Timber
+          {t("timber.timber")}
         </Link>
         <h1 className="flex-1 text-head">
-          Cut together <span className="text-body font-normal text-soft">from one purchase</span>
+          {t("timber.cut-together")}{" "}
+          <span className="text-body font-normal text-soft">{t("timber.from-one-purchase")}</span>
         </h1>
         <ThemeButton />
       </header>
       <main className="flex min-h-0 flex-1 flex-col md:flex-row">
-        <section aria-label="Cut plan" className="min-w-0 flex-1 bg-wall px-3 pb-6 md:overflow-y-auto">
+        <section
+          aria-label={t("timber.cut-plan")}
+          className="min-w-0 flex-1 bg-wall px-3 pb-6 md:overflow-y-auto"
+        >
           {within && (
             <p role="status" className="flex items-center gap-3 py-2 text-soft">
-              <span className="flex-1">Looking for the cheapest: {within}</span>
-              <Button onClick={stop}>Take what is found</Button>
+              <span className="flex-1">{t("timber.looking-for-the-cheapest", { within })}</span>
+              <Button onClick={stop}>{t("timber.take-what-is-found")}</Button>
             </p>
           )}
           {batch?.problem && (
@@ -62,32 +67,30 @@ export function TogetherPage() {
               {batch.problem.detail}
             </p>
           )}
-          {parts.length === 0 && (
-            <p className="p-6 text-soft">
-              Tick the racks that are made in one go: they share sticks and packets.
-            </p>
-          )}
+          {parts.length === 0 && <p className="p-6 text-soft">{t("timber.tick-racks-made-in-one-go")}</p>}
           {batch?.timber && <Bench timber={batch.timber} />}
         </section>
         <aside
-          aria-label="What is cut together"
+          aria-label={t("timber.what-is-cut-together")}
           className="border-ink bg-sheet p-3 md:w-[24rem] md:overflow-y-auto md:border-l-2"
         >
           {batch?.timber && (
             <div className="mb-3 border-b border-rule pb-2">
               <p className="hand text-head font-semibold">{batch.timber.total}</p>
               <p className="text-plain text-soft">
-                One by one: {batch.apart}.{" "}
+                {t("timber.one-by-one", { apart: batch.apart })}{" "}
                 {batch.saves && (
-                  <strong className="font-semibold text-ink">Together saves {batch.saves}.</strong>
+                  <strong className="font-semibold text-ink">
+                    {t("timber.together-saves", { saves: batch.saves })}
+                  </strong>
                 )}
               </p>
             </div>
           )}
           <div className="flex items-baseline justify-between">
-            <span className="text-soft">cut with</span>
+            <span className="text-soft">{t("timber.cut-with")}</span>
             <Pick
-              label="Saw"
+              label={t("timber.saw")}
               value={saw}
               options={options(stock.data?.saws)}
               onPick={(by) => put(parts, by)}
@@ -105,7 +108,7 @@ export function TogetherPage() {
           </ul>
           {batch?.timber && (
             <>
-              <h2 className="mt-4 text-lead">To buy</h2>
+              <h2 className="mt-4 text-lead">{t("timber.to-buy")}</h2>
               <Lines lines={batch.timber.lines} />
               <Files url={(kind) => batchUrl(asked, kind)} />
             </>
@@ -129,7 +132,7 @@ function Chosen({ rack, parts, onParts }: ChosenProps) {
   function onCopies(index: number, text: string) {
     const copies = Number(text);
     if (!Number.isInteger(copies) || copies < 1 || copies > 50)
-      return `“${text}” is no number of racks: write 1 to 50.`;
+      return t("timber.no-number-racks-write-1-50", { text });
     change(index, { copies });
     return null;
   }
@@ -144,17 +147,17 @@ function Chosen({ rack, parts, onParts }: ChosenProps) {
       {parts.map((part, index) => (
         <div key={index} className="flex items-baseline gap-2 pl-6 text-plain">
           <Field
-            label={`How many of ${rack.name}, ${index + 1}`}
+            label={t("timber.how-many-of", { name: rack.name, index: index + 1 })}
             labelHidden
             boxed
             value={String(part.copies)}
             onCommit={(text) => Promise.resolve(onCopies(index, text))}
           />
           <Field
-            label="long"
+            label={t("timber.long")}
             wide
             className="flex-1"
-            value={part.length || "as it is"}
+            value={part.length || t("timber.as-it-is")}
             onCommit={(text) => {
               change(index, { length: text === "as it is" ? "" : text });
               return Promise.resolve(null);
@@ -163,7 +166,7 @@ function Chosen({ rack, parts, onParts }: ChosenProps) {
           {parts.length > 1 && (
             <Button
               look="bare"
-              aria-label={`Without length ${index + 1} of ${rack.name}`}
+              aria-label={t("timber.without-length-of", { index: index + 1, name: rack.name })}
               onClick={() => onParts(parts.filter((_, k) => k !== index))}
             >
               ×
@@ -175,10 +178,10 @@ function Chosen({ rack, parts, onParts }: ChosenProps) {
         <Button
           look="bare"
           className="ml-5 text-small"
-          aria-label={`Another length of ${rack.name}`}
+          aria-label={t("timber.another-length-of", { name: rack.name })}
           onClick={() => onParts([...parts, { rack: rack.id, copies: 1, length: "" }])}
         >
-          + another length
+          {t("timber.another-length")}
         </Button>
       )}
     </li>

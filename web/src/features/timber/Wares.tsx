@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { Input } from "../../ui/Input";
 import { Pick } from "../../ui/Pick";
 import { useSay } from "../../ui/Toasts";
+import { t, word } from "../../messages";
 
 const KINDS = [
   "screw", "nail", "hook", "lag", "fixing", "nut", "washer", "hanger", "pin", "magnet", "strap", "glue", "finish", "sandpaper",
@@ -31,10 +32,9 @@ export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock
   async function onAdd() {
     setError(undefined);
     const many = Number(amount);
-    if (!name.trim())
-      return setError("Say what it is, as it stands in a shopping list: 4.0 × 20 mm wood screw.");
+    if (!name.trim()) return setError(t("timber.say-what-as-stands-in-shopping"));
     if (!Number.isInteger(many) || many < 1)
-      return setError(`“${amount}” is no number of them: write one like 50.`);
+      return setError(t("timber.no-number-them-write-one-like", { amount }));
     if (await set(kind, name.trim(), many)) {
       setName("");
       setAmount("");
@@ -43,7 +43,7 @@ export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock
   return (
     <section aria-labelledby="wares" className="pt-6">
       <h2 id="wares" className="text-title">
-        In the drawers
+        {t("timber.in-the-drawers")}
       </h2>
       <ul>
         {stock.wares.map((ware) => (
@@ -57,37 +57,37 @@ export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock
             </span>
             <Button
               look="bare"
-              aria-label={`Gone: ${ware.name}`}
+              aria-label={t("timber.gone", { name: ware.name })}
               onClick={() =>
                 void set(ware.kind, ware.name, 0).then(
                   (done) =>
                     done &&
-                    say(`${ware.name}: none left.`, {
-                      label: "Undo",
+                    say(t("timber.none-left", { name: ware.name }), {
+                      label: t("timber.undo"),
                       run: () => void set(ware.kind, ware.name, ware.amount),
                     }),
                 )
               }
             >
-              Gone
+              {t("timber.gone-2")}
             </Button>
           </li>
         ))}
       </ul>
       <div className="mt-2 flex flex-col gap-1">
         <div className="flex items-baseline justify-between">
-          <span className="text-soft">kind</span>
+          <span className="text-soft">{t("timber.kind")}</span>
           <Pick
-            label="Kind"
+            label={t("timber.kind-2")}
             value={kind}
-            options={KINDS.map((one) => ({ value: one, label: one }))}
+            options={KINDS.map((one) => ({ value: one, label: word(one) }))}
             onPick={setKind}
           />
         </div>
-        <Input label="what" value={name} onChange={setName} />
-        <Input label="how many (g, ml)" value={amount} error={error} onChange={setAmount} />
+        <Input label={t("timber.what")} value={name} onChange={setName} />
+        <Input label={t("timber.how-many-g-ml")} value={amount} error={error} onChange={setAmount} />
         <Button className="self-end" onClick={() => onAdd()}>
-          Put it in
+          {t("timber.put-it-in")}
         </Button>
       </div>
     </section>

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from "react";
 
 import { openLine } from "../../api/socket";
 import type { Batch } from "../../api/types";
+import { t } from "../../messages";
 
 /** A rack of a batch: so many of it, at its own length or at another. */
 export interface Part {
@@ -30,7 +31,7 @@ export function useBatch(parts: Part[], saw: string) {
     if (none) return;
     let done = false;
     const timer = setTimeout(() => {
-      setWithin("laying the sticks out…");
+      setWithin(t("timber.laying-the-sticks-out"));
       const socket = openLine("timber/batch", (news) => {
         if (news.within) return setWithin(news.within);
         done = true;
@@ -41,7 +42,7 @@ export function useBatch(parts: Part[], saw: string) {
       line.current = socket;
       socket.onopen = () => socket.send(asked);
       socket.onclose = () => {
-        if (!done) setWithin("Yardcliff does not answer. Is it still running?");
+        if (!done) setWithin(t("timber.yardcliff-does-not-answer-still-running"));
       };
     }, WAIT_MS);
     return () => {

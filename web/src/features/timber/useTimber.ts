@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { api } from "../../api/client";
 import type { Chosen, Sawn, Timber } from "../../api/types";
 import { useShown } from "../rack/shown";
+import { word } from "../../messages";
 
 /** Stock, prices, and what may be chosen among. */
 export const useStock = () => useQuery({ queryKey: ["stock"], queryFn: api.stock });
@@ -22,7 +23,7 @@ export function useRefresh() {
 
 /** A table of choices as a menu takes it. */
 export const options = (chosen: Chosen[] | undefined) =>
-  (chosen ?? []).map(({ name, says }) => ({ value: name, label: name, why: says }));
+  (chosen ?? []).map(({ name, says }) => ({ value: name, label: word(name), why: says }));
 
 /** The cut plan and what it costs, of the rack as it is stored; asked for only where it is shown, or what is known of it. */
 export function useTimber(ask = true) {

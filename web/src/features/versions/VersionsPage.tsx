@@ -11,6 +11,7 @@ import { RackDrawing } from "../../ui/RackDrawing";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
 import { Comparison } from "./Comparison";
+import { t } from "../../messages";
 
 const NOW = "now";
 const MOST = 3;
@@ -33,7 +34,7 @@ export function VersionsPage() {
   const keep = useMutation({
     mutationFn: () => api.keepVersion(id, name),
     onSuccess: () => {
-      say(`Kept as “${name}”.`);
+      say(t("versions.kept-as", { name }));
       setName("");
       refresh();
     },
@@ -43,8 +44,8 @@ export function VersionsPage() {
     onSuccess: (_, version) => {
       setPicked(null);
       refresh();
-      say(`“${version.name}” is let go.`, {
-        label: "Undo",
+      say(t("versions.is-let-go", { name: version.name }), {
+        label: t("versions.undo"),
         run: () => void api.restoreVersion(id, version.id).then(refresh, fail),
       });
     },
@@ -55,7 +56,7 @@ export function VersionsPage() {
     onSuccess: (next) => {
       queries.setQueryData(["rack", id], next);
       void navigate(`/racks/${id}`);
-      say("The rack is what that version was. Undo brings back what it was before.");
+      say(t("versions.rack-what-version-was-undo-brings"));
     },
     onError: fail,
   });
@@ -85,16 +86,21 @@ export function VersionsPage() {
 
   return (
     <div className="mx-auto max-w-[84rem] px-5 pb-16">
-      <title>{`Versions of ${rack.data?.name ?? "a rack"} | Yardcliff`}</title>
+      <title>{t("versions.versions-of-yardcliff", { name: rack.data?.name ?? t("versions.a-rack") })}</title>
       <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
         <Link to={`/racks/${id}`} className="text-act underline decoration-dotted underline-offset-3">
-          {rack.data?.name ?? "Rack"}
+          {rack.data?.name ?? t("versions.rack")}
         </Link>
-        <h1 className="flex-1 text-head">Versions</h1>
+        <h1 className="flex-1 text-head">{t("versions.versions")}</h1>
         <form className="flex items-start gap-2" onSubmit={onKeep}>
-          <Input label="keep it as" value={name} error={keep.error?.message} onChange={setName} />
+          <Input
+            label={t("versions.keep-it-as")}
+            value={name}
+            error={keep.error?.message}
+            onChange={setName}
+          />
           <Button type="submit" look="act" disabled={keep.isPending}>
-            Keep
+            {t("versions.keep")}
           </Button>
         </form>
         <ThemeButton />
@@ -102,16 +108,11 @@ export function VersionsPage() {
       <main>
         {error && (
           <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
-            {error.message} <Button onClick={() => versions.refetch()}>Try again</Button>
+            {error.message} <Button onClick={() => versions.refetch()}>{t("versions.try-again")}</Button>
           </p>
         )}
-        {all.length === 1 && (
-          <p className="py-6 text-soft">
-            No version is kept yet. Give the rack as it is now a name; change it; then see both side by side
-            here.
-          </p>
-        )}
-        <div className="mt-4 flex flex-wrap gap-2" role="group" aria-label="Side by side">
+        {all.length === 1 && <p className="py-6 text-soft">{t("versions.no-version-kept-yet-give-rack")}</p>}
+        <div className="mt-4 flex flex-wrap gap-2" role="group" aria-label={t("versions.side-by-side")}>
           {all.map((version) => (
             <Button
               key={version.id}
@@ -138,10 +139,10 @@ export function VersionsPage() {
               {version.id !== NOW && (
                 <div className="flex gap-2">
                   <Button disabled={take.isPending} onClick={() => take.mutateAsync(version).catch(told)}>
-                    Go back to this
+                    {t("versions.go-back-to-this")}
                   </Button>
                   <Button look="bare" onClick={() => forget.mutateAsync(version).catch(told)}>
-                    Let it go
+                    {t("versions.let-it-go")}
                   </Button>
                 </div>
               )}

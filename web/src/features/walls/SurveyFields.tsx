@@ -10,27 +10,36 @@ import { stepped } from "../rack/patches";
 import { Section } from "../rack/Section";
 import { obstaclePatch } from "./useWall";
 import type { SurveyWrites } from "./writes";
+import { t, word } from "../../messages";
 
 const LININGS = {
-  masonry: "plaster thick",
-  planked: "planks thick",
-  "timber studs": "board thick",
-  "steel studs": "board thick",
+  masonry: t("walls.plaster-thick"),
+  planked: t("walls.planks-thick"),
+  "timber studs": t("walls.board-thick"),
+  "steel studs": t("walls.board-thick"),
 };
 const MAKEUPS = [
-  { value: "timber studs", label: "board on timber studs", why: "A knock sounds hollow between the studs." },
+  {
+    value: "timber studs",
+    label: t("walls.board-on-timber-studs"),
+    why: t("walls.knock-sounds-hollow-between-studs"),
+  },
   {
     value: "steel studs",
-    label: "board on steel studs",
-    why: "A magnet finds the screws, and the studs are thin.",
+    label: t("walls.board-on-steel-studs"),
+    why: t("walls.magnet-finds-screws-studs-thin"),
   },
-  { value: "masonry", label: "masonry", why: "A knock sounds dull everywhere." },
-  { value: "planked", label: "planks or sheet on studs", why: "Wood that holds a screw by itself." },
+  { value: "masonry", label: t("walls.masonry"), why: t("walls.a-knock-sounds-dull-everywhere") },
+  {
+    value: "planked",
+    label: t("walls.planks-or-sheet-on-studs"),
+    why: t("walls.wood-holds-screw-by-itself"),
+  },
 ];
 const HINGES: Option<Obstacle["hinge"]>[] = [
-  { value: "none", label: "no leaf" },
-  { value: "left", label: "hinged left" },
-  { value: "right", label: "hinged right" },
+  { value: "none", label: t("walls.no-leaf") },
+  { value: "left", label: t("walls.hinged-left") },
+  { value: "right", label: t("walls.hinged-right") },
 ];
 
 interface Props {
@@ -39,14 +48,14 @@ interface Props {
 }
 
 const BLOCKS = [
-  { value: "unknown", label: "not known", why: "The weakest counts: a plug in an aerated block." },
+  { value: "unknown", label: t("walls.not-known"), why: t("walls.weakest-counts-plug-in-aerated-block") },
   {
     value: "solid",
-    label: "brick or concrete",
-    why: "The bit works hard all the way, and the dust is red or grey.",
+    label: t("walls.brick-or-concrete"),
+    why: t("walls.bit-works-hard-all-way-dust"),
   },
-  { value: "hollow", label: "hollow blocks", why: "The bit falls through a cell." },
-  { value: "aerated", label: "aerated blocks", why: "Light and grey-white: the bit goes in as into chalk." },
+  { value: "hollow", label: t("walls.hollow-blocks"), why: t("walls.bit-falls-through-cell") },
+  { value: "aerated", label: t("walls.aerated-blocks"), why: t("walls.light-grey-white-bit-goes-in") },
 ];
 
 /** A wall as it is measured: what it is, where its studs are, what is on it. */
@@ -66,18 +75,18 @@ export function SurveyFields({ wall, writes }: Props) {
   );
   return (
     <>
-      <Section title="The wall">
+      <Section title={t("walls.the-wall")}>
         <div className="grid grid-cols-2 gap-x-3">
           {field("width", "wide")}
           {field("height", "high")}
           {field("skirting", "skirting")}
           {field("skirting_thick", "thick")}
-          {field("way", "room deep", true)}
+          {field("way", t("walls.room-deep"), true)}
         </div>
         <div className="flex items-baseline justify-between gap-2">
-          <span className="text-soft">made of</span>
+          <span className="text-soft">{t("walls.made-of")}</span>
           <Pick
-            label="Made of"
+            label={t("walls.made-of-2")}
             value={survey.makeup}
             options={MAKEUPS}
             onPick={(makeup) => writes.apply({ makeup })}
@@ -86,9 +95,9 @@ export function SurveyFields({ wall, writes }: Props) {
         {field("lining", LININGS[survey.makeup])}
         {!framed && (
           <div className="flex items-baseline justify-between gap-2">
-            <span className="text-soft">of</span>
+            <span className="text-soft">{t("walls.of")}</span>
             <Pick
-              label="Masonry of"
+              label={t("walls.masonry-of")}
               value={survey.block}
               options={BLOCKS}
               onPick={(block) => writes.apply({ block })}
@@ -97,11 +106,11 @@ export function SurveyFields({ wall, writes }: Props) {
         )}
       </Section>
       {framed && (
-        <Section title="Studs">
+        <Section title={t("walls.studs")}>
           <div className="grid grid-cols-2 gap-x-3">
-            {field("studs.first", "first at")}
+            {field("studs.first", t("walls.first-at"))}
             {field("studs.apart", "every")}
-            {field("studs.wide", "a stud is")}
+            {field("studs.wide", t("walls.a-stud-is"))}
           </div>
           <Measured wall={wall} writes={writes} />
         </Section>
@@ -118,7 +127,7 @@ function Measured({ wall, writes }: Props) {
   const shown = measured.length ? wall.design.studs.join("; ") : "";
   return (
     <Field
-      label="or each one's middle"
+      label={t("walls.or-each-ones-middle")}
       value={shown}
       placeholder="310; 905"
       wide
@@ -132,15 +141,15 @@ function Measured({ wall, writes }: Props) {
 function Obstacles({ wall, writes }: Props) {
   const { obstacles } = wall.design.survey;
   const catalogue = useCatalogue();
-  const kinds = (catalogue.data?.obstacles ?? []).map(({ kind }) => ({ value: kind, label: kind }));
+  const kinds = (catalogue.data?.obstacles ?? []).map(({ kind }) => ({ value: kind, label: word(kind) }));
   const put = (index: number, change: Partial<Obstacle>) => (stored: Wall) =>
     obstaclePatch(stored, index, change);
   return (
     <Section
-      title="On the wall"
+      title={t("walls.on-the-wall")}
       aside={
         <Pick
-          label="Add something on the wall"
+          label={t("walls.add-something-on-the-wall")}
           value=""
           shown="+ add"
           options={kinds}
@@ -152,23 +161,23 @@ function Obstacles({ wall, writes }: Props) {
       }
     >
       {obstacles.length === 0 && (
-        <p className="text-small text-soft">Doors, windows, switches, pipes: what a rack keeps off.</p>
+        <p className="text-small text-soft">{t("walls.doors-windows-switches-pipes-what-rack")}</p>
       )}
       {obstacles.map((one, index) => (
         <fieldset key={index} className="border-t border-rule py-1 first-of-type:border-t-0">
           <legend className="sr-only">
-            {one.kind} {index + 1}
+            {word(one.kind)} {index + 1}
           </legend>
           <div className="flex items-center gap-1">
             <Pick
-              label="Kind"
+              label={t("walls.kind")}
               value={one.kind}
               options={kinds}
               onPick={(kind) => writes.apply(put(index, { kind }))}
             />
             {["door", "hatch", "window"].includes(one.kind) && (
               <Pick
-                label="Leaf"
+                label={t("walls.leaf")}
                 value={one.hinge}
                 options={HINGES}
                 onPick={(hinge) => writes.apply(put(index, { hinge }))}
@@ -177,7 +186,7 @@ function Obstacles({ wall, writes }: Props) {
             <span className="flex-1" />
             <Button
               look="bare"
-              aria-label={`Forget the ${one.kind}`}
+              aria-label={t("walls.forget-the", { kind: one.kind })}
               onClick={() =>
                 writes.apply((stored) => ({
                   obstacles: stored.design.survey.obstacles.filter((_, k) => k !== index),
@@ -190,10 +199,10 @@ function Obstacles({ wall, writes }: Props) {
           <div className="grid grid-cols-2 gap-x-3">
             {(
               [
-                ["x", "from left"],
-                ["y", "from floor"],
-                ["width", "wide"],
-                ["height", "high"],
+                ["x", t("walls.from-left")],
+                ["y", t("walls.from-floor")],
+                ["width", t("walls.wide")],
+                ["height", t("walls.high")],
               ] as const
             ).map(([which, label]) => (
               <Field
@@ -217,24 +226,25 @@ function OldFixings({ wall, writes }: Props) {
 
   async function add() {
     const [x = "", y = ""] = text.split(";").map((one) => one.trim());
-    if (!x || !y) return setError("Give both, from the left and from the floor: 820; 1640.");
+    if (!x || !y) return setError(t("walls.give-both-from-left-from-floor"));
     const outcome = await writes.change((stored) => ({ old: [...stored.design.survey.old, { x, y }] }));
     setError(outcome);
     if (outcome === null) setText("");
   }
   return (
-    <Section title="Left in the wall">
-      <p className="text-small text-soft">
-        Old screws and plugs, to take out and fill first: no new hole comes near.
-      </p>
+    <Section title={t("walls.left-in-the-wall")}>
+      <p className="text-small text-soft">{t("walls.old-screws-plugs-take-out-fill")}</p>
       {old.map((_, index) => (
         <div key={index} className="flex items-baseline justify-between">
           <span className="hand text-plain">
-            {wall.design.fields[`old.${index}.x`]} from the left, {wall.design.fields[`old.${index}.y`]} up
+            {t("walls.from-the-left-up", {
+              fields: wall.design.fields[`old.${index}.x`],
+              fields2: wall.design.fields[`old.${index}.y`],
+            })}
           </span>
           <Button
             look="bare"
-            aria-label={`Forget old fixing ${index + 1}`}
+            aria-label={t("walls.forget-old-fixing", { index: index + 1 })}
             onClick={() =>
               writes.apply((stored) => ({ old: stored.design.survey.old.filter((__, k) => k !== index) }))
             }
@@ -245,7 +255,7 @@ function OldFixings({ wall, writes }: Props) {
       ))}
       <form className="flex items-center gap-2" onSubmit={(event) => event.preventDefault()}>
         <input
-          aria-label="Old fixing: from the left; from the floor"
+          aria-label={t("walls.old-fixing-from-left-from-floor")}
           aria-invalid={error !== null}
           value={text}
           placeholder="820; 1640"
@@ -253,7 +263,7 @@ function OldFixings({ wall, writes }: Props) {
           className="hand min-h-7 w-32 rounded-[3px] border border-rule bg-transparent px-1 aria-invalid:border-stop pointer-coarse:min-h-10"
         />
         <Button type="submit" onClick={add}>
-          Add
+          {t("walls.add")}
         </Button>
       </form>
       {error && (

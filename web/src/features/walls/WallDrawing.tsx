@@ -7,6 +7,7 @@ import { Scene } from "../../ui/Scene";
 import { fit, onStep, toScreenX, toScreenY, type View } from "../../drawing/view";
 import { obstaclePatch } from "./useWall";
 import type { SurveyWrites } from "./writes";
+import { t } from "../../messages";
 
 const PADDING = { top: 56, right: 76, bottom: 64, left: 36 };
 
@@ -31,7 +32,7 @@ export function WallDrawing({ wall, writes }: { wall: Wall; writes: SurveyWrites
       ref={measure}
       className="absolute inset-0 h-full w-full select-none"
       role="group"
-      aria-label="The wall"
+      aria-label={t("walls.the-wall")}
     >
       <rect width={size.width} height={size.height} className="fill-paper" />
       <rect
@@ -107,11 +108,11 @@ function ObstacleHandle({ index, wall, writes, view }: HandleProps) {
       <rect
         role="slider"
         tabIndex={0}
-        aria-label={`${one.kind} on the wall`}
+        aria-label={t("walls.on-the-wall-2", { kind: one.kind })}
         aria-valuemin={0}
         aria-valuemax={30000}
         aria-valuenow={Math.round(area.x0)}
-        aria-valuetext={`${wall.design.fields[`obstacles.${index}.x`]} from the left`}
+        aria-valuetext={t("walls.from-the-left", { fields: wall.design.fields[`obstacles.${index}.x`] })}
         x={toScreenX(view, area.x0 + dx)}
         y={toScreenY(view, area.y1 + dy)}
         width={Math.max((area.x1 - area.x0) * view.scale, 12)}

@@ -13,6 +13,7 @@ import { SurveyFields } from "./SurveyFields";
 import { useWall } from "./useWall";
 import type { SurveyWrites } from "./writes";
 import { WallDrawing } from "./WallDrawing";
+import { t } from "../../messages";
 
 /** A wall's survey: drawn as it is measured, with the racks that hang on it. */
 export function WallPage() {
@@ -24,12 +25,12 @@ export function WallPage() {
       <NotFound text={wall.error.message} />
     ) : (
       <p className="p-8 text-soft" role="status">
-        Setting up the wall…
+        {t("walls.setting-up-the-wall")}
       </p>
     );
   return (
     <div className="flex min-h-dvh flex-col md:h-dvh md:min-h-0">
-      <title>{`${wall.data.name} | Yardcliff`}</title>
+      <title>{t("walls.yardcliff", { name: wall.data.name })}</title>
       <Strip wall={wall.data} writes={writes} />
       {trouble && (
         <p
@@ -37,7 +38,7 @@ export function WallPage() {
           className="flex items-center gap-3 border-b border-care bg-care-bg px-3 py-1.5 text-care"
         >
           <span className="flex-1">{trouble}</span>
-          <Button onClick={writes.dismiss}>Close</Button>
+          <Button onClick={writes.dismiss}>{t("walls.close")}</Button>
         </p>
       )}
       <main className="flex min-h-0 flex-1 flex-col md:flex-row">
@@ -46,7 +47,7 @@ export function WallPage() {
         </div>
         <aside
           className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
-          aria-label="Survey"
+          aria-label={t("walls.survey")}
         >
           <OnIt wall={wall.data} />
           <SurveyFields wall={wall.data} writes={writes} />
@@ -58,11 +59,9 @@ export function WallPage() {
 
 function OnIt({ wall }: { wall: Wall }) {
   return (
-    <Section title="Racks on it">
+    <Section title={t("walls.racks-on-it")}>
       {wall.racks.length === 0 && (
-        <p className="text-small text-soft">
-          None yet: draw one for it, or open a rack and give it this wall.
-        </p>
+        <p className="text-small text-soft">{t("walls.none-yet-draw-one-for-or")}</p>
       )}
       <ul>
         {wall.racks.map((rack) => (
@@ -73,9 +72,7 @@ function OnIt({ wall }: { wall: Wall }) {
             >
               {rack.name}
             </Link>
-            <span className="hand text-small text-soft">
-              {rack.x}, {rack.hung} up
-            </span>
+            <span className="hand text-small text-soft">{t("walls.up", { x: rack.x, hung: rack.hung })}</span>
             {rack.to_settle > 0 && (
               <span className="text-small font-semibold text-care">▲{rack.to_settle}</span>
             )}
@@ -86,7 +83,7 @@ function OnIt({ wall }: { wall: Wall }) {
         to={`/new?wall=${wall.id}`}
         className="text-act underline decoration-dotted underline-offset-3 pointer-coarse:min-h-10"
       >
-        Draw a rack for it
+        {t("walls.draw-a-rack-for-it")}
       </Link>
     </Section>
   );
@@ -96,12 +93,12 @@ function Strip({ wall, writes }: { wall: Wall; writes: SurveyWrites }) {
   return (
     <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-1.5">
       <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
-        Racks
+        {t("walls.racks")}
       </Link>
       <span aria-hidden className="text-rule">
         /
       </span>
-      <NameField label="Name of the wall" what="wall" name={wall.name} onRename={writes.rename} />
+      <NameField label={t("walls.name-of-the-wall")} what="wall" name={wall.name} onRename={writes.rename} />
       <span className="flex-1" />
       <UndoRedo undo={wall.undo} redo={wall.redo} onUndo={writes.undo} onRedo={writes.redo} />
       <UnitSwitch unit={wall.design.tape.unit} onTape={(tape) => writes.apply({ tape })} />

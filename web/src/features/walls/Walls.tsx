@@ -8,6 +8,7 @@ import { Button, told } from "../../ui/Button";
 import { Scene } from "../../ui/Scene";
 import { lastTape } from "../../ui/lastTape";
 import { useSay } from "../../ui/Toasts";
+import { t } from "../../messages";
 
 const SIZE = { width: 330, height: 190 };
 
@@ -22,7 +23,7 @@ export function Walls() {
   const fail = (error: unknown) => say(reasonOf(error));
   const tape = lastTape();
   const make = useMutation({
-    mutationFn: () => api.makeWall("New wall", tape),
+    mutationFn: () => api.makeWall(t("walls.new-wall"), tape),
     onSuccess: (wall) => {
       refresh();
       void navigate(`/walls/${wall.id}`);
@@ -34,8 +35,8 @@ export function Walls() {
     mutationFn: (wall: Wall) => api.removeWall(wall.id),
     onSuccess: (_, wall) => {
       refresh();
-      say(`“${wall.name}” is in the bin; its racks stay as they are.`, {
-        label: "Undo",
+      say(t("walls.in-bin-its-racks-stay-as", { name: wall.name }), {
+        label: t("walls.undo"),
         run: () => restore.mutate(wall.id),
       });
     },
@@ -45,16 +46,15 @@ export function Walls() {
     <section aria-labelledby="walls" className="mt-10 border-t-2 border-ink pt-2">
       <div className="flex items-center gap-3">
         <h2 id="walls" className="flex-1 text-title">
-          Walls{" "}
-          <span className="text-plain font-normal text-soft">surveyed once, for every rack on them</span>
+          {t("walls.walls")}{" "}
+          <span className="text-plain font-normal text-soft">
+            {t("walls.surveyed-once-for-every-rack-on")}
+          </span>
         </h2>
-        <Button onClick={() => make.mutateAsync().catch(told)}>Survey a wall</Button>
+        <Button onClick={() => make.mutateAsync().catch(told)}>{t("walls.survey-a-wall")}</Button>
       </div>
       {walls.data?.length === 0 && (
-        <p className="py-6 text-soft">
-          None yet. A survey says where the studs, the doors and the switches are; racks on it are placed and
-          fixed by it.
-        </p>
+        <p className="py-6 text-soft">{t("walls.none-yet-survey-says-where-studs")}</p>
       )}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(23rem,100%),1fr))]">
         {walls.data?.map((wall) => (
@@ -72,17 +72,17 @@ export function Walls() {
                 </h3>
                 <p className="text-plain text-soft">
                   {wall.racks.length === 0
-                    ? "nothing on it yet"
-                    : `${wall.racks.length} ${wall.racks.length === 1 ? "rack" : "racks"} on it`}
+                    ? t("walls.nothing-on-it-yet")
+                    : t("walls.racks-on-it-2", { n: wall.racks.length })}
                 </p>
               </div>
               <Button
                 look="bare"
                 className="relative z-10"
-                aria-label={`Put the wall ${wall.name} in the bin`}
+                aria-label={t("walls.put-wall-in-bin", { name: wall.name })}
                 onClick={() => remove.mutateAsync(wall).catch(told)}
               >
-                Bin
+                {t("walls.bin")}
               </Button>
             </div>
           </li>
@@ -90,15 +90,17 @@ export function Walls() {
       </ul>
       {bin.data && bin.data.length > 0 && (
         <details className="mt-3">
-          <summary className="cursor-pointer text-soft">Walls in the bin: {bin.data.length}</summary>
+          <summary className="cursor-pointer text-soft">
+            {t("walls.walls-in-the-bin", { count: bin.data.length })}
+          </summary>
           {bin.data.map((wall) => (
             <p key={wall.id} className="flex items-center gap-3 py-1">
               {wall.name}
               <Button
-                aria-label={`Restore the wall ${wall.name}`}
+                aria-label={t("walls.restore-the-wall", { name: wall.name })}
                 onClick={() => restore.mutateAsync(wall.id).catch(told)}
               >
-                Restore
+                {t("walls.restore")}
               </Button>
             </p>
           ))}

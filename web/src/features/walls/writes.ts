@@ -7,9 +7,10 @@ import type { Patch, Wall } from "../../api/types";
 import { UnsentStore } from "../../api/unsent";
 import { WriteQueue } from "../../api/writes";
 import type { Outcome } from "../../ui/Field";
+import { t } from "../../messages";
 
-const AWAY = "Yardcliff does not answer. Your change waits here until it does.";
-const STALE = "This was changed in another window too, and is shown as it is now.";
+const AWAY = t("walls.yardcliff-does-not-answer-your-change");
+const STALE = t("walls.this-was-changed-in-another-window");
 
 /** A change of a survey, or how to make it from the survey as it is once those before it are stored. */
 export type Change = Patch | ((stored: Wall) => Patch);
@@ -66,7 +67,7 @@ export class SurveyWrites {
   /** Stores a change; answers with what could not be read, for the field that asked to show: it keeps what was typed. */
   readonly change = async (change: Change): Promise<Outcome> => {
     const outcome = await this.put({ what: "change", patch: {} }, change);
-    return outcome === STALE ? `${STALE} Press Enter to put this into it.` : outcome;
+    return outcome === STALE ? t("walls.press-enter-put-this-into", { STALE }) : outcome;
   };
 
   /** The same where no field stands: what goes wrong is said above the drawing. */
@@ -99,7 +100,7 @@ export class SurveyWrites {
   /** Makes the oldest that waits. Rejects with `OfflineError`: it is made again then. */
   private readonly make = async (job: Job): Promise<Outcome> => {
     const stored = this.shown.get();
-    if (!stored) throw new Error("The wall is not here yet.");
+    if (!stored) throw new Error(t("walls.wall-not-here-yet"));
     const { write, make, from = seen(stored) } = job;
     const patch = make?.(stored) ?? {};
     try {

@@ -1,0 +1,4 @@
+import { speak } from "./messages";
+
+await speak();
+await import("./main");

@@ -1,0 +1,50 @@
+import i18next from "i18next";
+
+type Messages = Record<string, string>;
+
+const SOURCE = "en-GB";
+/** What a page says, by language and room of the page; a language says only what differs. */
+const FILES = import.meta.glob<Messages>("../../src/yardcliff/messages/*/page/*.po", { import: "default" });
+/** The rooms that the first page is made of; all others come with any other page. */
+const FIRST = ["api", "drawing", "items", "racks", "ui", "walls", "words"];
+
+// The server chose, by what the browser asks for; tests have no page.
+const language = typeof document === "undefined" ? SOURCE : document.documentElement.lang;
+
+void i18next.init({
+  lng: language,
+  fallbackLng: SOURCE,
+  keySeparator: false,
+  nsSeparator: false,
+  interpolation: { prefix: "{", suffix: "}", escapeValue: false },
+  initAsync: false,
+  resources: {},
+});
+
+async function load(wanted: (room: string) => boolean): Promise<void> {
+  await Promise.all(
+    Object.entries(FILES).map(async ([path, read]) => {
+      const [spoken, , file] = path.split("/").slice(-3);
+      if (spoken && file && [language, SOURCE].includes(spoken) && wanted(file.replace(".po", "")))
+        i18next.addResourceBundle(spoken, "translation", await read(), true, true);
+    }),
+  );
+}
+
+/** Before the first page is drawn: modules say things as they are read. */
+export const speak = () => load((room) => FIRST.includes(room));
+
+let rest: Promise<void> | undefined;
+/** Before any other page is fetched. */
+export const speakOfAll = () => (rest ??= load(() => true));
+
+/** The message of a key, with what is given put in. One that is given `n` has plural forms. */
+export function t(key: string, given: Record<string, string | number | undefined> = {}): string {
+  return i18next.t(key, { ...given, ...("n" in given && { count: Number(given["n"]) }) });
+}
+
+/** What a key of a list is called: `threaded rod`, `goes on`; what no catalogue knows stands as it is. */
+export function word(key: string): string {
+  const asked = `word.${key.replaceAll(" ", "-")}`;
+  return i18next.exists(asked) ? t(asked) : key;
+}
