@@ -36,7 +36,7 @@ types: .make/dev .make/web ## Generate the front end's API types and the publish
 
 mutants: .make/dev ## Mutate the rules and see which tests notice; takes hours (ROOMS="row wood")
 	$(BIN)/pip install --quiet --disable-pip-version-check --require-hashes -r requirements/mutants.txt
-	$(BIN)/python scripts/mutants.py $(ROOMS)
+	SAMPLE=$(SAMPLE) $(BIN)/python scripts/mutants.py $(ROOMS)
 
 bench: .make/dev $(STATIC) .make/chromium ## Measure the speed goals
 	@$(BIN)/python -m compileall -q src/yardcliff

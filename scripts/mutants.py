@@ -1,4 +1,5 @@
-"""Mutation testing of the rules: `make mutants`, or `make mutants ROOMS="row wood"`.
+"""Mutation testing of the rules: `make mutants`, or `make mutants ROOMS="row wood" SAMPLE=60` for
+so many of each room's, drawn by lot.
 
 Each room's modules of rules and limits are mutated (mutmut) and met by the tests of that room.
 What a mutant changes in words that are only shown is no rule, and neither is `strict=`, which
@@ -7,12 +8,15 @@ docs/mutants.md says why survivors may stay.
 """
 
 import io
+import os
+import random
 import re
 import shutil
 import subprocess
 import sys
 import tokenize
-from collections.abc import Iterator
+from collections import defaultdict
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -42,6 +46,12 @@ ROOMS = {
         ("cost", "cut_order", "layout", "solving"), ("cost", "cut_order", "timber", "cutting_parts")
     ),
 }
+_MESSAGES = {
+    key
+    for file in (ROOT / "src/yardcliff/messages/en-GB").glob("*.po")
+    for key in re.findall(r'^msgid "(.+)"$', file.read_text("utf-8"), re.M)
+}
+"""The keys of what is said."""
 CONFIG = """
 [tool.mutmut]
 source_paths = ["src"]
@@ -80,15 +90,26 @@ def run(room: str) -> list[Mutant]:
     (work / "pyproject.toml").write_text((ROOT / "pyproject.toml").read_text("utf-8") + config)
     mutmut = str(Path(sys.executable).parent / "mutmut")
     with (work / "run.log").open("w") as log:
-        subprocess.run([mutmut, "run"], cwd=work, check=True, stdout=log, stderr=log)
+        names: list[str] = []
+        if sample := int(os.environ.get("SAMPLE") or 0):
+            # Asked for one that is not there it makes them all, and runs none.
+            subprocess.run([mutmut, "run", "none"], cwd=work, stdout=log, stderr=log)
+            every = [
+                mutant.name
+                for file in files
+                for mutant in _mutants(work / "mutants" / file, defaultdict(lambda: "not run"))
+                if mutant.of_a_rule
+            ]
+            names = random.Random(room).sample(every, min(sample, len(every)))
+        subprocess.run([mutmut, "run", *names], cwd=work, check=True, stdout=log, stderr=log)
     told = subprocess.run(
         [mutmut, "results", "--all", "true"], cwd=work, check=True, capture_output=True, text=True
     ).stdout
-    verdicts = dict(re.findall(r"(\S+__mutmut_\d+): (.+)", told))
+    verdicts = defaultdict(lambda: "not checked", re.findall(r"(\S+__mutmut_\d+): (.+)", told))
     return [mutant for file in files for mutant in _mutants(work / "mutants" / file, verdicts)]
 
 
-def _mutants(file: Path, verdicts: dict[str, str]) -> Iterator[Mutant]:
+def _mutants(file: Path, verdicts: Mapping[str, str]) -> Iterator[Mutant]:
     """The mutants of a module, as mutmut wrote them beside their originals."""
     module = ".".join(file.with_suffix("").parts[file.parts.index("yardcliff") :])
     text = file.read_text("utf-8")
@@ -101,8 +122,10 @@ def _mutants(file: Path, verdicts: dict[str, str]) -> Iterator[Mutant]:
         )
     }
     for name, body in bodies.items():
-        verdict = verdicts.get(f"{module}.{name}")
-        if verdict:
+        if name.endswith("__mutmut_orig"):
+            continue
+        verdict = verdicts[f"{module}.{name}"]
+        if verdict != "not checked":
             original = bodies[re.sub(r"__mutmut_\d+$", "__mutmut_orig", name)]
             was, is_now, ruled = _difference(original, body)
             yield Mutant(f"{module}.{name}", verdict != "survived", was, is_now, ruled)
@@ -123,13 +146,15 @@ def _difference(original: str, mutant: str) -> tuple[str, str, bool]:
 
 
 def _sentences(text: str) -> Iterator[tuple[int, int]]:
-    """Where in a function literals with a space in them stand: what is said, not what is meant."""
+    """Where in a function keys of messages stand, and literals with a space in them: what is said,
+    not what is meant.
+    """
     lines = [0]
     for line in text.splitlines(keepends=True):
         lines.append(lines[-1] + len(line))
     try:
         for token in tokenize.generate_tokens(io.StringIO("def f" + text).readline):
-            if token.type == tokenize.STRING and " " in token.string:
+            if token.type == tokenize.STRING and (" " in token.string or _is_said(token.string)):
                 (row, column), (to_row, to_column) = token.start, token.end
                 shift = 5
                 yield (
@@ -138,6 +163,10 @@ def _sentences(text: str) -> Iterator[tuple[int, int]]:
                 )
     except (tokenize.TokenError, IndentationError):
         return
+
+
+def _is_said(literal: str) -> bool:
+    return literal.strip("\"'") in _MESSAGES
 
 
 def main(rooms: list[str]) -> int:

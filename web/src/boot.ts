@@ -1,4 +1,4 @@
-import { speak } from "./messages";
+import { speak, speakOfAll } from "./messages";
 
-await speak();
+await (location.pathname === "/" ? speak() : speakOfAll());
 await import("./main");

@@ -43,7 +43,7 @@ def tr(key: str, /, **given: object) -> str:
     catalogue = _catalogue(_spoken.get())
     n = given.get("n")
     message = catalogue.ngettext(key, key, n) if isinstance(n, int) else catalogue.gettext(key)
-    return message.format(**given)
+    return message.format(**given) if given else message
 
 
 def language() -> str:

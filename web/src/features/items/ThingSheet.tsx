@@ -56,8 +56,8 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
       <form onSubmit={(event) => void keep(event)} className="flex flex-wrap gap-6">
         <HowToMeasure strokes={item.scene.symbols[0]?.strokes ?? []} measures={item.measures} lit={lit} />
         <div className="flex w-96 grow flex-col gap-1">
-          {input("name", "name")}
-          {input("plural", "several")}
+          {input("name", word("name"))}
+          {input("plural", word("several"))}
           <div className="grid grid-cols-2 gap-x-4">
             {MEASURES.map((measure) => (
               <div
@@ -71,10 +71,10 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
                 {input(measure, word(measure))}
               </div>
             ))}
-            {input("weight_g", "weight")}
+            {input("weight_g", word("weight"))}
             {input("full_g", t("items.wet-or-full"))}
             {input("tug_n", t("items.a-hand-pulls-with-n"))}
-            {input("air", "air")}
+            {input("air", word("air"))}
             {text("takes") === "bridge" && input("span", t("items.holders-apart"))}
           </div>
           <Reader

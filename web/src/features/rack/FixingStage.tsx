@@ -111,7 +111,7 @@ function Chain() {
       {weakest && (
         <p className="text-plain">
           {t("rack.weakest")} <strong className="font-semibold">{weakest.name}</strong>
-          {t("rack.and-it-does-not-hold", { n: weakest.level })}
+          {weakest.level > 1 ? t("rack.and-it-does-not-hold") : "."}
         </p>
       )}
       <ul aria-label={t("rack.links-from-thing-wall")}>

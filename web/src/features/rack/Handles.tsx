@@ -51,7 +51,7 @@ export function Handles({ view }: { view: View }) {
     const by = { [back]: -1, [onward]: 1 }[event.key];
     const other = { [up ? "ArrowLeft" : "ArrowUp"]: -1, [up ? "ArrowRight" : "ArrowDown"]: 1 }[event.key];
     if (by)
-      session.press(t("rack.holder", { inHand }), by, (design, steps) =>
+      session.press(`holder ${inHand}`, by, (design, steps) =>
         pinPatch(design, inHand, onStep(design.marks.x[inHand] ?? 0, design.tape, steps)),
       );
     else if (other) setChosen(Math.min(Math.max(inHand + other, 0), marks.x.length - 1));

@@ -149,7 +149,7 @@ function Kind({ kind, item, alone, onMeasure, onReplace }: KindProps) {
           return typeof next === "string" ? Promise.resolve(next) : set(next);
         }}
         onStep={(direction) =>
-          session.press(t("rack.kind", { kind }), direction, (design, by) =>
+          session.press(`kind ${kind}`, direction, (design, by) =>
             kindCountPatch(design, kind, Math.max(countOf(design, kind) + by, least)),
           )
         }

@@ -31,7 +31,7 @@ export function KeepOutHandles({ run, half }: Props) {
   function onKey(event: KeyboardEvent, index: number) {
     const by = { [back]: -1, [onward]: 1 }[event.key];
     if (by)
-      session.press(t("rack.keepout", { index }), by, (design, steps) =>
+      session.press(`keepout ${index}`, by, (design, steps) =>
         put(index)(design, onStep(design.keepouts[index]?.x ?? 0, design.tape, steps)),
       );
     else if (event.key === "Delete" || event.key === "Backspace")

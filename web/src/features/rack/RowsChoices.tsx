@@ -247,7 +247,7 @@ function OneRow({ index, counted = true }: { index: number; counted?: boolean })
               return typeof next === "string" ? Promise.resolve(next) : change(set(next));
             }}
             onStep={(direction) =>
-              session.press(t("rack.row-2", { index }), direction, (design, by) =>
+              session.press(`row ${index}`, direction, (design, by) =>
                 set(Math.max(1, (design.rows[index]?.count ?? 0) + by))(design),
               )
             }
