@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from yardcliff.core.units.exact import Fraction
+from yardcliff.messages import tr
 
 Value = Fraction | str
 """A Fraction is a length in mm; a str is shown as it stands (counts, angles, names)."""
@@ -31,3 +32,18 @@ class Figure:
     inputs: tuple[Input, ...]
     why: str
     fine: bool = False
+
+
+def figure(
+    key: str,
+    value: Value,
+    formula: str,
+    inputs: tuple[Input, ...],
+    *,
+    fine: bool = False,
+    **given: object,
+) -> Figure:
+    """A figure by its key: its label and why it is so are the messages `<key>.label` and
+    `<key>.why`, the reason with what is `given` put in.
+    """
+    return Figure(key, tr(f"{key}.label"), value, formula, inputs, tr(f"{key}.why", **given), fine)

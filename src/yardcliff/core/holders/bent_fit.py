@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.bent import (
     ALLOWED,
     BENDS,
@@ -128,9 +128,8 @@ def _figures(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Figure]:
         Input("c", tr("input.lip"), bent.lip),
     )
     taken = Input("u", tr("input.each-bend-takes"), one)
-    yield Figure(
+    yield figure(
         "bent.bend",
-        tr("bent.bend.label"),
         one,
         "π/2 · (r + k · s)",
         (
@@ -138,36 +137,18 @@ def _figures(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Figure]:
             Input("k", tr("input.round-bar"), NEUTRAL),
             Input("s", tr("input.bar"), bent.bar),
         ),
-        tr("bent.bend.why"),
         fine=True,
     )
-    yield Figure(
+    yield figure(
         "bent.blank",
-        tr("bent.blank.label"),
         blank(bent),
         "a + b + c + n · u",
         (*legs, Input("n", tr("input.bends"), str(BENDS)), taken),
-        tr("bent.blank.why"),
     )
-    yield Figure(
-        "bent.first",
-        tr("bent.first.label"),
-        bent.back,
-        tr("bent.first.formula"),
-        (),
-        tr("bent.first.why"),
-    )
-    yield Figure(
-        "bent.second",
-        tr("bent.second.label"),
-        bent.back + one + bent.arm,
-        "a + u + b",
-        (legs[0], taken, legs[1]),
-        tr("bent.second.why"),
-    )
-    yield Figure(
+    yield figure("bent.first", bent.back, tr("bent.first.formula"), ())
+    yield figure("bent.second", bent.back + one + bent.arm, "a + u + b", (legs[0], taken, legs[1]))
+    yield figure(
         "bent.rod",
-        tr("bent.rod.label"),
         str(blanks(bent)),
         "floor((R + w) / (B + w))",
         (
@@ -175,24 +156,20 @@ def _figures(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Figure]:
             Input("w", tr("input.kerf"), bent.kerf),
             Input("B", tr("input.blank"), blank(bent)),
         ),
-        tr("bent.rod.why"),
     )
-    yield Figure(
+    yield figure(
         "hook.back",
-        tr("hook.back.label"),
         ground.thickness - deep,
         "T − i",
         (
             Input("T", tr("input.board"), ground.thickness),
             Input("i", tr("input.in-the-board"), deep),
         ),
-        tr("hook.back.why"),
         fine=True,
     )
     force = ground.pulled.force
-    yield Figure(
+    yield figure(
         "bent.stress",
-        tr("bent.stress.label"),
         f"{stress(float(bent.bar), float(stands_out(bent)), force):.0f} MPa",
         "32 · F · a / (π · s³)",
         (
@@ -200,6 +177,6 @@ def _figures(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Figure]:
             Input("a", tr("input.stands-out"), stands_out(bent)),
             Input("s", tr("input.bar"), bent.bar),
         ),
-        tr("bent.stress.why", allowed=ALLOWED),
+        allowed=ALLOWED,
     )
     yield plate_figure(plate(bent, ground), ground.pulled)

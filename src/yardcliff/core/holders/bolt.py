@@ -13,7 +13,7 @@ from typing import Literal, get_args
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.brief.choices import Field, Option, Section
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import BACK, EDGE, END_DIAMETERS
 from yardcliff.core.holders.hook_fit import LEVERED, RATED, force_input
@@ -155,43 +155,30 @@ def _figures(bolt: Bolt, ground: Ground) -> Iterator[Figure]:
         Input("l", tr("input.under-the-head"), bolt.length),
         Input("o", tr("input.showing"), bolt.showing),
     )
-    yield Figure(
+    yield figure(
         "bolt.pilot",
-        tr("bolt.pilot.label"),
         known[ground.wood],
         tr("bolt.pilot.formula", size=bolt.size, wood=ground.wood),
         (d, Input("w", tr("input.wood"), ground.wood)),
-        tr("bolt.pilot.why"),
         fine=True,
     )
-    yield Figure(
-        "bolt.deep",
-        tr("bolt.deep.label"),
-        deep,
-        "l − o",
-        (length, showing),
-        tr("bolt.deep.why"),
-        fine=True,
-    )
-    yield Figure(
+    yield figure("bolt.deep", deep, "l − o", (length, showing), fine=True)
+    yield figure(
         "bolt.back",
-        tr("bolt.back.label"),
         ground.thickness - deep,
         "T − i",
         (
             Input("T", tr("input.board"), ground.thickness),
             Input("i", tr("input.in-the-board"), deep),
         ),
-        tr("bolt.back.why"),
         fine=True,
     )
-    yield Figure(
+    yield figure(
         "bolt.stress",
-        tr("bolt.stress.label"),
         f"{stress(bolt, ground.pulled.force):.0f} MPa",
         "32 · F · a / (π · d³)",
         (force_input(ground.pulled), Input("a", tr("input.under-its-head"), bolt.showing), d),
-        tr("bolt.stress.why", allowed=ALLOWED),
+        allowed=ALLOWED,
     )
     diameter = float(known["diameter"])
     may = withdrawal(

@@ -10,7 +10,7 @@ from functools import cache
 
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Input, figure
 from yardcliff.core.holders.fitting import (
     Fitting,
     Ground,
@@ -108,34 +108,23 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         hang_drop=Fraction(0),
         figures=(
             held_figure(clip.held, shaft),
-            Figure(
+            figure(
                 "clip.bore",
-                tr("clip.bore.label"),
                 inside,
                 tr("clip.bore.formula"),
                 (Input("d", tr("input.shaft"), shaft), Input("y", tr("input.play"), clip.play)),
-                tr("clip.bore.why"),
                 fine=True,
             ),
-            Figure(
+            figure(
                 "clip.mouth",
-                tr("clip.mouth.label"),
                 shaft * MOUTH,
                 "m · d",
                 (
                     Input("m", tr("input.share"), f"{float(MOUTH):g}"),
                     Input("d", tr("input.shaft"), shaft),
                 ),
-                tr("clip.mouth.why"),
             ),
-            Figure(
-                "clip.length",
-                tr("clip.length.label"),
-                ground.height,
-                tr("clip.length.formula"),
-                (),
-                tr("clip.length.why"),
-            ),
+            figure("clip.length", ground.height, tr("clip.length.formula"), ()),
         ),
         findings=(
             *check_held(clip.held, items, shaft, "clip"),

@@ -9,7 +9,7 @@ from dataclasses import replace
 
 from yardcliff.core.base.model import Frozen, Tilt
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders import peg_fit
 from yardcliff.core.holders.fitting import Fitting, Ground, check_held, half, held_at, held_figure
@@ -94,26 +94,17 @@ def _figures(
         else (Input("f", tr("input.deepest-thing"), deepest), h, Input("m", tr("input.lip"), LIP))
     )
     return (
-        Figure(
-            "cradle.opening",
-            tr("cradle.opening.label"),
-            opening,
-            "h + y",
-            (h, Input("y", tr("input.play"), cradle.play)),
-            tr("cradle.opening.why"),
-        ),
-        Figure(
+        figure("cradle.opening", opening, "h + y", (h, Input("y", tr("input.play"), cradle.play))),
+        figure(
             "cradle.apart",
-            tr("cradle.apart.label"),
             opening + cradle.diameter,
             "o + d",
             (
                 Input("o", tr("input.opening"), opening),
                 Input("d", tr("input.arm"), cradle.diameter),
             ),
-            tr("cradle.apart.why"),
         ),
-        Figure("cradle.out", tr("cradle.out.label"), showing, out, inputs, tr("cradle.out.why")),
+        figure("cradle.out", showing, out, inputs),
     )
 
 

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from math import cos, radians, sin
 
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.finger import (
     LEAST_SPACER,
     SCREWS,
@@ -121,50 +121,29 @@ def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:
         Input("t", tr("input.tilt-from-square"), written(flip.tilt)),
         Input("r", tr("input.rod-off-the-backer"), rounded(ends.off)),
     )
-    yield Figure(
-        "finger.off",
-        tr("finger.off.label"),
-        rounded(ends.off),
-        "h / 2 + g",
-        (h, g),
-        tr("finger.off.why"),
-    )
-    yield Figure(
+    yield figure("finger.off", rounded(ends.off), "h / 2 + g", (h, g))
+    yield figure(
         "finger.bevel",
-        tr("finger.bevel.label"),
         f"{ends.bevel:.1f}°",
         tr("finger.bevel.formula"),
         (Input("a", tr("input.begins-below-the-rod"), rounded(-ends.back[1])), h, g, t),
-        tr("finger.bevel.why"),
     )
-    yield Figure(
-        "finger.flat",
-        tr("finger.flat.label"),
-        ends.flat,
-        "(h / 2 + r · sin t) / cos t",
-        (h, r, t),
-        tr("finger.flat.why"),
-    )
-    yield Figure(
+    yield figure("finger.flat", ends.flat, "(h / 2 + r · sin t) / cos t", (h, r, t))
+    yield figure(
         "finger.below",
-        tr("finger.below.label"),
         ends.below,
         "r · cos t + f · sin t",
         (r, Input("f", tr("input.flat"), ends.flat), t),
-        tr("finger.below.why"),
     )
-    yield Figure(
+    yield figure(
         "flip.out",
-        tr("flip.out.label"),
         rounded(float(flip.length) * cos(radians(flip.tilt))) - flip.thickness / 2,
         "l · cos t − h / 2",
         (Input("l", tr("input.rod-to-tip"), flip.length), t, h),
-        tr("flip.out.why"),
     )
     tall, deep, below = spacer(flip, rod)
-    yield Figure(
+    yield figure(
         "finger.spacer",
-        tr("finger.spacer.label"),
         tall,
         "max(b + l − q, b)",
         (
@@ -172,25 +151,15 @@ def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:
             Input("l", tr("input.rod-to-tip"), flip.length),
             Input("q", tr("input.grip"), rod.grip),
         ),
-        tr("finger.spacer.why"),
     )
-    yield Figure(
-        "finger.deep", tr("finger.deep.label"), deep, "h + g", (h, g), tr("finger.deep.why")
-    )
+    yield figure("finger.deep", deep, "h + g", (h, g))
     inputs = (
         Input("k", tr("input.washer"), bits.washer),
         Input("m", tr("input.nut"), bits.nut),
         Input("v", tr("input.thread-beyond-it"), THREAD),
         Input("s", tr("input.sunk"), SUNK),
     )
-    yield Figure(
-        "finger.recess",
-        tr("finger.recess.label"),
-        bits.recess,
-        "k + m + v + s",
-        inputs,
-        tr("finger.recess.why"),
-    )
+    yield figure("finger.recess", bits.recess, "k + m + v + s", inputs)
     yield stress_figure(flip, ground.pulled, bits.bit)
     e = lever(flip, rod)
     yield seat_figure(

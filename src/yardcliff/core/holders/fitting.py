@@ -4,7 +4,7 @@ from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure
+from yardcliff.core.findings.working import Figure, figure
 from yardcliff.core.materials.goods import Take, Wood
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
 from yardcliff.core.row.rows import Fixture, Fixtures
@@ -145,7 +145,7 @@ def held_at(given: Fraction | None, items: Iterable[Item]) -> Fraction:
 def held_figure(given: Fraction | None, thick: Fraction) -> Figure:
     """What `held_at` found."""
     formula = "given" if given else tr("holders.the-thickest")
-    return Figure("held", tr("held.label"), thick, formula, (), tr("held.why"))
+    return figure("held", thick, formula, ())
 
 
 def check_held(

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from math import cos, radians, sin
 
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots
 from yardcliff.core.holders.flip import (
     EDGE,
@@ -165,23 +165,14 @@ def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterat
         Input("l", tr("input.pin-to-tip"), flip.length),
         Input("t", tr("input.tilt-from-square"), degrees(flip.tilt)),
     )
-    yield Figure(
+    yield figure(
         "flip.groove",
-        tr("flip.groove.label"),
         flip.width + flip.play,
         "b + p",
         (Input("b", tr("input.finger-wide"), flip.width), p),
-        tr("flip.groove.why"),
         fine=True,
     )
-    yield Figure(
-        "flip.long",
-        tr("flip.long.label"),
-        sum(groove(flip), ZERO),
-        "l + h / 2 + 2 · p",
-        (length, h, p),
-        tr("flip.long.why"),
-    )
+    yield figure("flip.long", sum(groove(flip), ZERO), "l + h / 2 + 2 · p", (length, h, p))
     yield Figure(
         "flip.out",
         tr("flip.out.label"),
@@ -190,22 +181,14 @@ def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterat
         (length, t, h),
         tr("flip.out.why.open-from-face-tip"),
     )
-    yield Figure(
-        "flip.web",
-        tr("flip.web.label"),
-        web,
-        "T − h",
-        (Input("T", tr("input.board"), ground.thickness), h),
-        tr("flip.web.why"),
-        fine=True,
+    yield figure(
+        "flip.web", web, "T − h", (Input("T", tr("input.board"), ground.thickness), h), fine=True
     )
-    yield Figure(
+    yield figure(
         "flip.board",
-        tr("flip.board.label"),
         tall(flip),
         "l + h / 2 + 2 · p + 2 · e",
         (length, h, p, Input("e", tr("input.wood-at-its-ends"), EDGE)),
-        tr("flip.board.why"),
     )
     yield stress_figure(flip, ground.pulled, flip.pin)
     pull, (_, may) = (
@@ -231,13 +214,13 @@ def stress_figure(flip: Flip, pulled: Pulled, bore: Fraction) -> Figure:
         Input("h", tr("input.finger-thick"), flip.thickness),
         Input("d", tr("input.hole"), bore),
     )
-    return Figure(
+    return figure(
         "flip.stress",
-        tr("flip.stress.label"),
         f"{stress(flip, pulled.force, bore):.1f} MPa",
         "6 · F · l · h / (b · (h³ − d³))",
         inputs,
-        tr("flip.stress.why", bending=f"{bending('hardwood'):.0f}", part=PART[SAFETY]),
+        bending=f"{bending('hardwood'):.0f}",
+        part=PART[SAFETY],
     )
 
 
@@ -245,9 +228,8 @@ def seat_figure(
     flip: Flip, pulled: Pulled, lever: Input, pull: float, may: float, held: str
 ) -> Figure:
     """With what the finger draws at what it turns on, and what holds that."""
-    return Figure(
+    return figure(
         "flip.seat",
-        tr("flip.seat.label"),
         f"{pull:.0f} N",
         "F · l / e",
         (
@@ -255,5 +237,6 @@ def seat_figure(
             Input("l", tr("input.to-its-tip"), flip.length),
             lever,
         ),
-        tr("flip.seat.why", held=held, may=f"{may:.0f}"),
+        held=held,
+        may=f"{may:.0f}",
     )

@@ -11,7 +11,7 @@ from typing import Literal
 
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import (
     AXIS,
     Fitting,
@@ -166,14 +166,7 @@ def _figures(
             fine=True,
         ),
         held_figure(hole.held, thick),
-        Figure(
-            "hole.axis",
-            tr("hole.axis.label"),
-            ground.line,
-            tr("hole.axis.formula"),
-            (),
-            tr("hole.axis.why"),
-        ),
+        figure("hole.axis", ground.line, tr("hole.axis.formula"), ()),
         Figure(
             "hole.front",
             tr("hole.front.label"),
@@ -186,13 +179,11 @@ def _figures(
                 else tr("hole.front.why.what-left-between-hole-front-edge")
             ),
         ),
-        Figure(
+        figure(
             "hole.behind",
-            tr("hole.behind.label"),
             ground.height - ground.line - bit / 2,
             "W − s − D/2",
             (Input("W", tr("input.shelf"), ground.height), s, d),
-            tr("hole.behind.why"),
         ),
     )
 

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots, upright
 from yardcliff.core.holders.hook import (
     BACK,
@@ -81,26 +81,23 @@ def _figures(
     hook: Hook, ground: Ground, bit: Fraction, deep: Fraction, thread: str
 ) -> tuple[Figure, ...]:
     return (
-        Figure(
+        figure(
             "hook.pilot",
-            tr("hook.pilot.label"),
             bit,
             f"bit for a {hook.gauge} mm {thread} in {ground.wood}",
             (Input("g", thread, Fraction(hook.gauge)), Input("w", tr("input.wood"), ground.wood)),
-            tr("hook.pilot.why"),
             fine=True,
         ),
-        Figure(
+        figure(
             "hook.deep",
-            tr("hook.deep.label"),
             deep,
             tr("hook.deep.formula"),
             (
                 Input("l", thread, hook.screw_length),
                 Input("k", tr("input.plate"), hook.plate_thickness),
             ),
-            tr("hook.deep.why", thread=thread),
             fine=True,
+            thread=thread,
         ),
         Figure(
             "hook.back",
@@ -208,9 +205,8 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
         )
     else:
         on = plate(hook, ground)
-        yield Figure(
+        yield figure(
             "hook.pull",
-            tr("hook.pull.label"),
             f"{on.pull(force):.0f} N",
             "F · a / h",
             (
@@ -218,22 +214,13 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
                 out,
                 Input("h", tr("input.upper-screw-above-the-plates-foot"), rounded(on.lever)),
             ),
-            tr("hook.pull.why"),
         )
         yield plate_figure(on, ground.pulled)
     said = f"{hook.carries / 1000:g} kg" if hook.carries is not None else tr("holders.not-said")
-    yield Figure(
-        "hook.packet",
-        tr("hook.packet.label"),
-        said,
-        tr("hook.packet.formula"),
-        (),
-        tr("hook.packet.why"),
-    )
+    yield figure("hook.packet", said, tr("hook.packet.formula"), ())
     if hook.carries is not None:
-        yield Figure(
+        yield figure(
             "hook.rated",
-            tr("hook.rated.label"),
             percent(next(links(hook, ground)).share),
             "max(W, F / 2) / R",
             (
@@ -241,7 +228,6 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
                 pulled,
                 Input("R", tr("input.packet"), f"{newtons(hook.carries):.1f} N"),
             ),
-            tr("hook.rated.why"),
         )
 
 

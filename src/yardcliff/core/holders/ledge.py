@@ -8,7 +8,7 @@ from math import ceil
 
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.materials.goods import Blank
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
@@ -161,9 +161,8 @@ def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[
     wide, deep = width(ledge, ground.height, items), depth(ledge, items)
     w, y = Input("w", tr("input.post"), ground.height), Input("y", tr("input.play"), ledge.play)
     n = Input("n", tr("input.notch"), ledge.notch)
-    yield Figure(
+    yield figure(
         "ledge.width",
-        tr("ledge.width.label"),
         wide,
         tr("ledge.width.formula") if ledge.width else "max(m, w + y + 2 · h)",
         (
@@ -172,53 +171,28 @@ def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[
             y,
             Input("h", tr("input.a-horn"), HORN),
         ),
-        tr("ledge.width.why"),
     )
-    yield Figure(
+    yield figure(
         "ledge.depth",
-        tr("ledge.depth.label"),
         deep,
         tr("ledge.depth.formula") if ledge.depth else "m",
         (Input("m", tr("input.deepest-thing"), max(item.front for item in items)),),
-        tr("ledge.depth.why"),
     )
-    yield Figure(
-        "ledge.cut",
-        tr("ledge.cut.label"),
-        deep + ledge.notch,
-        "v + n",
-        (Input("v", tr("input.in-front"), deep), n),
-        tr("ledge.cut.why"),
+    yield figure(
+        "ledge.cut", deep + ledge.notch, "v + n", (Input("v", tr("input.in-front"), deep), n)
     )
-    yield Figure(
-        "ledge.notch",
-        tr("ledge.notch.label"),
-        ground.height + ledge.play,
-        "w + y",
-        (w, y),
-        tr("ledge.notch.why"),
-        fine=True,
-    )
-    yield Figure(
+    yield figure("ledge.notch", ground.height + ledge.play, "w + y", (w, y), fine=True)
+    yield figure(
         "ledge.horn",
-        tr("ledge.horn.label"),
         (wide - ground.height - ledge.play) / 2,
         "(l − w − y) / 2",
         (Input("l", tr("input.ledge-long"), wide), w, y),
-        tr("ledge.horn.why"),
     )
     many, hole = dowelled(ledge, ground.height, wide)
     beside = Input("l", tr("input.ledge-long"), wide)
     if many == 1:
         into = Input("i", tr("input.into-the-other-horn"), hole - (wide + ground.height) / 2)
-        yield Figure(
-            "ledge.bore",
-            tr("ledge.bore.label"),
-            hole,
-            "(l + w) / 2 + i",
-            (beside, w, into),
-            tr("ledge.bore.why"),
-        )
+        yield figure("ledge.bore", hole, "(l + w) / 2 + i", (beside, w, into))
     else:
         share = Input("s", tr("input.share-of-the-post"), f"{float(SHARE):g}")
         yield Figure(

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 from math import radians, sin
 
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.holders.peg import (
     ADVISED,
@@ -93,58 +93,26 @@ def _figures(peg: Peg, ground: Ground) -> tuple[Figure, ...]:
     deep = Input("s", tr("input.depth-square-to-the-face"), square_depth(peg))
     point = Input("v", tr("input.bits-point-ahead"), peg.spur)
     return (
-        Figure(
-            "peg.bit",
-            tr("peg.bit.label"),
-            peg.diameter,
-            "bit = d",
-            (d,),
-            tr("peg.bit.why"),
-            fine=True,
-        ),
-        Figure(
-            "peg.tilt",
-            tr("peg.tilt.label"),
-            both_ways(peg.tilt),
-            "90° − t",
-            (tilt,),
-            tr("peg.tilt.why"),
-        ),
-        Figure(
-            "peg.mouth",
-            tr("peg.mouth.label"),
-            mouth(peg),
-            "d / cos t",
-            (d, tilt),
-            tr("peg.mouth.why"),
-        ),
-        Figure(
-            "peg.square",
-            tr("peg.square.label"),
-            square_depth(peg),
-            "e · cos t + d/2 · sin t",
-            (e, d, tilt),
-            tr("peg.square.why"),
-        ),
-        Figure(
+        figure("peg.bit", peg.diameter, "bit = d", (d,), fine=True),
+        figure("peg.tilt", both_ways(peg.tilt), "90° − t", (tilt,)),
+        figure("peg.mouth", mouth(peg), "d / cos t", (d, tilt)),
+        figure("peg.square", square_depth(peg), "e · cos t + d/2 · sin t", (e, d, tilt)),
+        figure(
             "peg.web",
-            tr("peg.web.label"),
             web(peg, ground.thickness),
             "T − max(s, (e + v) · cos t)",
             (Input("T", tr("input.board"), ground.thickness), deep, e, point, tilt),
-            tr("peg.web.why"),
             fine=True,
         ),
-        Figure(
+        figure(
             "peg.cut",
-            tr("peg.cut.label"),
             peg.depth + peg.showing,
             tr("peg.cut.formula"),
             (
                 Input("e", tr("input.in-the-board"), peg.depth),
                 Input("o", tr("input.showing"), peg.showing),
             ),
-            tr("peg.cut.why", tip=peg.tip),
+            tip=peg.tip,
         ),
     )
 
@@ -161,17 +129,16 @@ def _strength(peg: Peg, ground: Ground) -> Iterator[Figure]:
         Input("F", ground.pulled.says, f"{force:.1f} N"),
         Input("a", tr("input.at-the-tip"), peg.showing),
     )
-    yield Figure(
+    yield figure(
         "peg.stress",
-        tr("peg.stress.label"),
         f"{stress(d, out, force):.1f} MPa",
         "32 · F · a / (π · d³)",
         (pulled, a, Input("d", tr("input.dowel"), peg.diameter)),
-        tr("peg.stress.why", bending=f"{bending('dowel'):.0f}", part=PART[SAFETY]),
+        bending=f"{bending('dowel'):.0f}",
+        part=PART[SAFETY],
     )
-    yield Figure(
+    yield figure(
         "peg.bearing",
-        tr("peg.bearing.label"),
         f"{bearing(d, out, e, force):.1f} MPa",
         "6 · F · (a + e/2) / (d · e²) + F / (d · e)",
         (
@@ -180,9 +147,6 @@ def _strength(peg: Peg, ground: Ground) -> Iterator[Figure]:
             Input("e", tr("input.in-the-board"), peg.depth),
             Input("d", tr("input.dowel"), peg.diameter),
         ),
-        tr(
-            "peg.bearing.why",
-            embedding=f"{embedding(ground.wood, d):.1f}",
-            advised=f"{float(ADVISED):g}",
-        ),
+        embedding=f"{embedding(ground.wood, d):.1f}",
+        advised=f"{float(ADVISED):g}",
     )

@@ -12,7 +12,7 @@ from math import cos, radians, sin
 
 from yardcliff.core.base.model import Frozen, Tilt
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import (
     AXIS,
     Fitting,
@@ -188,35 +188,27 @@ def _figures(
         fine=True,
     )
     yield held_figure(slot.held, thick)
-    yield Figure(
-        "slot.mouth", tr("slot.mouth.label"), mouth, "w / cos t", (w, t), tr("slot.mouth.why")
-    )
-    yield Figure(
+    yield figure("slot.mouth", mouth, "w / cos t", (w, t))
+    yield figure(
         "slot.takes",
-        tr("slot.takes.label"),
         takes(slot, deepest),
         "T / cos t",
         (Input("T", tr("input.whole-thickness", name=deepest.name), deepest.front), t),
-        tr("slot.takes.why"),
     )
-    yield Figure(
+    yield figure(
         "slot.in",
-        tr("slot.in.label"),
         reach_in(slot, wide),
         "max(e − w / 2, 0) · cos t + w / 2",
         (Input("e", tr("input.deep-along-the-slot"), slot.depth), w, t),
-        tr("slot.in.why"),
     )
-    yield Figure(
+    yield figure(
         "slot.web",
-        tr("slot.web.label"),
         ground.thickness - reach_in(slot, wide),
         "W − i",
         (
             Input("W", tr("input.cheek"), ground.thickness),
             Input("i", tr("input.into-the-cheek"), reach_in(slot, wide)),
         ),
-        tr("slot.web.why"),
         fine=True,
     )
 

@@ -2,7 +2,7 @@
 
 import re
 
-from yardcliff.core.findings.working import Figure, Input, Value
+from yardcliff.core.findings.working import Figure, Input, Value, figure
 from yardcliff.core.row.outcome_figures import air, dividers, drift_figure, span, unevenness
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.row_brief import EndRule
@@ -165,17 +165,13 @@ def _length(row: Row) -> Figure:
             tr("row.no-board-longer-row-only-drawn"),
         )
     formula = "a + u + b" if row.airy else _whole_board(row)[0]
-    return Figure(
+    return figure(
         "row.length",
-        tr("row.length.label"),
         row.length,
         formula,
         _inputs(row, formula),
-        tr(
-            "row.length.why",
-            rule=tr(END_REASONS[row.brief.ends.rule][0]).lower(),
-            why=tr(END_REASONS[row.brief.ends.rule][1]),
-        ),
+        rule=tr(END_REASONS[row.brief.ends.rule][0]).lower(),
+        why=tr(END_REASONS[row.brief.ends.rule][1]),
     )
 
 
@@ -205,14 +201,7 @@ def _pitch(row: Row) -> Figure:
     follows, spacing = row.brief.follows, row.brief.spacing
     reason = tr(SPACING_REASONS[spacing][1])
     if row.crammed:
-        return Figure(
-            "row.pitch",
-            tr("row.pitch.label"),
-            row.pitch,
-            "L / n",
-            _inputs(row, "L / n"),
-            tr("row.pitch.why"),
-        )
+        return figure("row.pitch", row.pitch, "L / n", _inputs(row, "L / n"))
     if row.holders == 1 and row.brief.ends.rule in ("margin", "inside"):
         return _given(
             "row.pitch", tr("row.pitch"), row.pitch, tr("row.one-holder-has-no-pitch-stands")

@@ -1,6 +1,6 @@
 """Figures of how a row came out: its span and air, how uneven it is, what stepping off costs."""
 
-from yardcliff.core.findings.working import Figure, Input, Value
+from yardcliff.core.findings.working import Figure, Input, Value, figure
 from yardcliff.core.row.marking import drift
 from yardcliff.core.row.row import Row
 from yardcliff.core.units.exact import Fraction
@@ -14,9 +14,8 @@ def span(row: Row) -> Figure:
         row.rule.reach_out()
     )
     air = (row.count - 1) * row.t
-    return Figure(
+    return figure(
         "row.span",
-        tr("row.span.label"),
         row.rule.span(row.t),
         "u + (m − 1) · c + e",
         (
@@ -25,7 +24,6 @@ def span(row: Row) -> Figure:
             Input("c", tr("input.air"), row.t),
             Input("e", tr("input.more-where-fixtures-need-it"), row.rule.span(row.t) - bare - air),
         ),
-        tr("row.span.why"),
     )
 
 
@@ -34,9 +32,8 @@ def air(row: Row) -> Figure:
     k = min(range(row.count - 1), key=lambda k: row.clear[k], default=0)
     one, other = row.things[k], row.things[min(k + 1, row.count - 1)]
     apart = row.centres[k + 1] - row.centres[k] if row.count > 1 else row.t
-    return Figure(
+    return figure(
         "row.air",
-        tr("row.air.label"),
         row.air,
         "p − (r + l)",
         (
@@ -50,15 +47,13 @@ def air(row: Row) -> Figure:
             Input("r", tr("input.reach-of-one", onward=row.run.onward), one.reach.right),
             Input("l", tr("input.reach-of-the-next", back=row.run.back), other.reach.left),
         ),
-        tr("row.air.why"),
     )
 
 
 def unevenness(row: Row) -> Figure:
     """How far the widest space is from the narrowest, where they differ."""
-    return Figure(
+    return figure(
         "row.uneven",
-        tr("row.uneven.label"),
         row.unevenness,
         "max |gap − p|",
         (
@@ -66,16 +61,14 @@ def unevenness(row: Row) -> Figure:
             Input("k", tr("input.pins"), str(len(row.pins))),
             Input("m", tr("input.moved-clear-of-a-keep-out"), str(len(row.given.nudges))),
         ),
-        tr("row.uneven.why"),
         fine=True,
     )
 
 
 def drift_figure(row: Row, tape: Tape) -> Figure:
     """How far off the last mark would be, stepped off with a rounded pitch."""
-    return Figure(
+    return figure(
         "row.drift",
-        tr("row.drift.label"),
         drift(row, tape, row.holders - 1),
         "(a′ − a) + (n − 1) · (p′ − p)",
         (
@@ -85,7 +78,6 @@ def drift_figure(row: Row, tape: Tape) -> Figure:
             Input("p′", tr("input.on-the-tape"), tape.round(row.pitch)),
             Input("n", tr("input.holders"), str(row.holders)),
         ),
-        tr("row.drift.why"),
         fine=True,
     )
 
@@ -93,15 +85,13 @@ def drift_figure(row: Row, tape: Tape) -> Figure:
 def dividers(row: Row, tape: Tape) -> Figure:
     """What dividers are set to."""
     value: Value = tape.write_fine(row.pitch) if row.holders > 1 else Fraction(0)
-    return Figure(
+    return figure(
         "row.dividers",
-        tr("row.dividers.label"),
         value,
         tr("row.dividers.formula"),
         (
             Input("a", tr("input.first-mark"), tape.write_fine(row.left)),
             Input("p", tr("input.pitch"), tape.write_fine(row.pitch)),
         ),
-        tr("row.dividers.why"),
         fine=True,
     )

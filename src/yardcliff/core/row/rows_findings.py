@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Mapping, Sequence
 
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.rows import (
     ALIKE,
@@ -137,16 +137,7 @@ def rows_figures(
         return ()
     drop = standing[1].down
     if brief.drop is not None:
-        return (
-            Figure(
-                "rows.drop",
-                tr("rows.drop.label"),
-                drop,
-                tr("rows.drop.formula"),
-                (),
-                tr("rows.drop.why"),
-            ),
-        )
+        return (figure("rows.drop", drop, tr("rows.drop.formula"), ()),)
     below = max(kinds[thing.kind].below for thing in standing[0].row.things)
     above = max(kinds[thing.kind].above for thing in standing[1].row.things)
     sinks = drop != max(below + brief.lift + above, least)

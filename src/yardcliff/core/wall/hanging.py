@@ -9,7 +9,7 @@ from math import lcm
 
 from yardcliff.core.brief.mounting import Mount, Spot
 from yardcliff.core.findings.finding import Finding
-from yardcliff.core.findings.working import Figure
+from yardcliff.core.findings.working import Figure, figure
 from yardcliff.core.rack import Operation, Part, Rack
 from yardcliff.core.strength.link import Link
 from yardcliff.core.units.exact import Fraction
@@ -148,19 +148,11 @@ def _behind(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> str:
 
 def _hidden_figures(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> Iterator[Figure]:
     gaps = (b - a for chosen in hidden for a, b in pairwise(chosen))
-    yield Figure(
-        "mount.behind",
-        tr("mount.behind.label"),
-        _behind(rack, hidden),
-        tr("mount.behind.formula"),
-        (),
-        tr("mount.behind.why"),
-    )
-    yield Figure(
+    yield figure("mount.behind", _behind(rack, hidden), tr("mount.behind.formula"), ())
+    yield figure(
         "mount.apart",
-        tr("mount.apart.label"),
         max(gaps, default=ZERO),
         tr("mount.apart.formula"),
         (),
-        tr("mount.apart.why", plates_apart=exact_text(PLATES_APART)),
+        plates_apart=exact_text(PLATES_APART),
     )

@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from itertools import pairwise
 
 from yardcliff.core.brief.mounting import Mount
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.strength.force import GRAVITY
 from yardcliff.core.strength.link import percent
@@ -24,14 +24,7 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
         return
     one = max(fixed, key=lambda each: (each.loose, each.share))
     total = sum(load.weight for fixing in fixed for load in fixing.on)
-    yield Figure(
-        "fix.weight",
-        tr("fix.weight.label"),
-        f"{total / GRAVITY:.1f} kg",
-        tr("fix.weight.formula"),
-        (),
-        tr("fix.weight.why"),
-    )
+    yield figure("fix.weight", f"{total / GRAVITY:.1f} kg", tr("fix.weight.formula"), ())
     if not one.screws:
         return
     worst = max(one.pulls, key=lambda pull: pull.share)
@@ -39,17 +32,9 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
     body = sum(load.weight for load in one.on)
     turning = sum(load.weight * load.lever for load in one.on) / 1000
     hand = Input("F", tr("input.a-hand-pulls-with"), f"{one.force:.0f} N")
-    yield Figure(
-        "fix.tug",
-        tr("fix.tug.label"),
-        f"{one.force:.0f} N",
-        "max(3 · Z, least)",
-        (),
-        tr("fix.tug.why"),
-    )
-    yield Figure(
+    yield figure("fix.tug", f"{one.force:.0f} N", "max(3 · Z, least)", ())
+    yield figure(
         "fix.shear",
-        tr("fix.shear.label"),
         f"{worst.shear:.0f} N",
         tr("fix.shear.formula"),
         (
@@ -57,7 +42,6 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
             Input("n", tr("input.fixings"), str(len(one.screws))),
             hand,
         ),
-        tr("fix.shear.why"),
     )
     turns = (
         tr("wall.the-spacer-at-its-foot")
@@ -66,9 +50,8 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
         if one.strip
         else tr("wall.its-lower-edge")
     )
-    yield Figure(
+    yield figure(
         "fix.pull",
-        tr("fix.pull.label"),
         f"{worst.pull:.0f} N",
         tr("fix.pull.formula"),
         (
@@ -76,11 +59,10 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
             Input("h", tr("input.top-fixings-above", turns=turns), height),
             hand,
         ),
-        tr("fix.pull.why", turns=turns),
+        turns=turns,
     )
-    yield Figure(
+    yield figure(
         "fix.share",
-        tr("fix.share.label"),
         percent(worst.share),
         "T / P + V / Q",
         (
@@ -89,7 +71,7 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
             Input("V", tr("input.down"), f"{worst.shear:.1f} N"),
             Input("Q", tr("input.may-bear-across"), f"{one.may_shear:.1f} N"),
         ),
-        tr("fix.share.why", rated=_rated(one, mount)),
+        rated=_rated(one, mount),
     )
     yield from _links(one)
     if one.anchor.in_studs:
@@ -135,9 +117,8 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
 def _links(fixing: Fixed) -> Iterator[Figure]:
     """The board between its screws, the screws to a strip, and a cleat's lip."""
     beam, hand = fixing.beam, Input("F", tr("input.a-hand-pulls-with"), f"{fixing.force:.0f} N")
-    yield Figure(
+    yield figure(
         "fix.board",
-        tr("fix.board.label"),
         percent(beam.share(fixing.force)),
         "max(max(F · L / 4, F · c) / (b · t² / 6), max(F · L / 4 + q · L² / 8, F · c + q · c² / 2)"
         " / (t · b² / 6)) / s",
@@ -150,7 +131,7 @@ def _links(fixing: Fixed) -> Iterator[Figure]:
             Input("q", tr("input.lies-on-it-evenly-n-mm"), f"{beam.even:.3f}"),
             Input("s", tr("input.may-bear"), f"{bending(beam.wood):.1f} MPa"),
         ),
-        tr("fix.board.why", part=PART[SAFETY]),
+        part=PART[SAFETY],
     )
     if held := fixing.joined:
         yield Figure(
@@ -168,9 +149,8 @@ def _links(fixing: Fixed) -> Iterator[Figure]:
         )
     if fixing.by == "cleat" and fixing.strip:
         long = fixing.strip[1] - fixing.strip[0]
-        yield Figure(
+        yield figure(
             "fix.lip",
-            tr("fix.lip.label"),
             f"{fixing.lip:.3f} MPa",
             "3 · (W + F) / (2 · L · t)",
             (
@@ -179,7 +159,8 @@ def _links(fixing: Fixed) -> Iterator[Figure]:
                 Input("L", tr("input.cleat"), long),
                 Input("t", tr("input.thick"), CLEAT[0]),
             ),
-            tr("fix.lip.why", lip_may=f"{fixing.lip_may:g}", safety=SAFETY),
+            lip_may=f"{fixing.lip_may:g}",
+            safety=SAFETY,
         )
 
 
@@ -189,15 +170,12 @@ def _between(fixing: Fixed) -> Iterator[Figure]:
     if len(xs) < 2:
         return
     span = max(b - a for a, b in pairwise(xs))
-    yield Figure(
-        "fix.apart", tr("fix.apart.label"), span, tr("fix.apart.formula"), (), tr("fix.apart.why")
-    )
+    yield figure("fix.apart", span, tr("fix.apart.formula"), ())
     part = fixing.body.grounds[0]
     share = sum(load.weight for load in fixing.on) * float(span / max(part.length, span))
     down = sag(span, part.depth, part.height, share / GRAVITY * 1000, part.wood)
-    yield Figure(
+    yield figure(
         "fix.sag",
-        tr("fix.sag.label"),
         f"{down:.2f} mm",
         "5 · F · L³ / (384 · E · I)",
         (
@@ -205,7 +183,8 @@ def _between(fixing: Fixed) -> Iterator[Figure]:
             Input("L", tr("input.span"), span),
             Input("I", tr("input.from"), f"{float(part.depth):g} × {float(part.height):g} mm"),
         ),
-        tr("fix.sag.why", span_share=SPAN_SHARE, span=f"{float(span) / SPAN_SHARE:.1f}"),
+        span_share=SPAN_SHARE,
+        span=f"{float(span) / SPAN_SHARE:.1f}",
     )
 
 

@@ -10,7 +10,7 @@ from dataclasses import replace
 from math import floor
 
 from yardcliff.core.brief.choices import Field, Option, Section
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.materials.goods import Goods, Ware, Wood
 from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, drill
 from yardcliff.core.strength.link import Link
@@ -205,33 +205,22 @@ def _figures(box: Box, inner: Fraction, holes: int) -> Iterator[Figure]:
         Input("w", tr("input.box-wide"), box.width),
         Input("s", tr("input.side"), box.side),
     )
-    yield Figure(
-        "aside.inner",
-        tr("aside.inner.label"),
-        inner,
-        "max(w − 2 · s, 1)",
-        (width, side),
-        tr("aside.inner.why"),
-    )
-    yield Figure(
+    yield figure("aside.inner", inner, "max(w − 2 · s, 1)", (width, side))
+    yield figure(
         "aside.shelf",
-        tr("aside.shelf.label"),
         max(inner - PLAY, ZERO),
         "max(i − y, 0)",
         (Input("i", tr("input.between-the-sides"), inner), Input("y", tr("input.play"), PLAY)),
-        tr("aside.shelf.why"),
     )
     height, free = (
         Input("h", tr("input.box-tall"), box.height),
         Input("f", tr("input.free-above-and-below"), SHELF + FREE),
     )
-    yield Figure(
+    yield figure(
         "aside.holes",
-        tr("aside.holes.label"),
         str(holes),
         "max(floor((h − 2 · f) / p) + 1, 0)",
         (height, free, Input("p", tr("input.step"), STEP)),
-        tr("aside.holes.why"),
     )
 
 

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from yardcliff.core.base.model import Frozen, whole
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.materials.goods import Wood
 from yardcliff.core.strength.body import along_grain, lip
 from yardcliff.core.strength.force import LEANT_ON, newtons
@@ -54,9 +54,8 @@ def inner_width(box: Box) -> Fraction:
 
 def lip_figure(box: Box, inner: Fraction, wood: Wood) -> Figure:
     """What pulls at the lip of its cleat."""
-    return Figure(
+    return figure(
         "aside.lip",
-        tr("aside.lip.label"),
         percent(lip_height(box, wood)),
         "1.5 · (W + F) / (L · t) / s",
         (
@@ -66,7 +65,6 @@ def lip_figure(box: Box, inner: Fraction, wood: Wood) -> Figure:
             Input("t", tr("input.thick"), SHELF),
             Input("s", tr("input.may-bear"), f"{along_grain(wood):.2f} MPa"),
         ),
-        tr("aside.lip.why"),
     )
 
 

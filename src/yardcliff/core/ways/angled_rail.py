@@ -10,7 +10,7 @@ from math import ceil, cos, radians, sqrt
 
 from yardcliff.core.brief.choices import Field, Option, Section
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import kit
 from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Fitting
@@ -91,9 +91,8 @@ def _opened(brief: AngledRailBrief) -> float:
 
 
 def _glue_figure(brief: AngledRailBrief) -> Figure:
-    return Figure(
+    return figure(
         "angled.glue",
-        tr("angled.glue.label"),
         percent(_opened(brief)),
         "6 · F · (w / 2) / (w · T²) / s",
         (
@@ -102,7 +101,6 @@ def _glue_figure(brief: AngledRailBrief) -> Figure:
             Input("T", tr("input.thick"), brief.board.thickness),
             Input("s", tr("input.may-bear"), f"{along_grain(brief.board.wood):.2f} MPa"),
         ),
-        tr("angled.glue.why"),
     )
 
 
@@ -173,31 +171,21 @@ def _figures(
         Input("r", tr("input.at-rest-off-the-face"), rounded(out)),
     )
     t = Input("t", tr("input.half-the-angle-between-them"), degrees(shape.degrees))
-    yield Figure(
+    yield figure(
         "angled.apart",
-        tr("angled.apart.label"),
         rounded(shape.half + 2 * out * cos(shape.t)),
         "w · sin t + 2 · r · cos t",
         (w, rest, t),
-        tr("angled.apart.why"),
     )
     if magnet := brief.angled.magnet:
-        yield Figure(
-            "angled.magnet",
-            tr("angled.magnet.label"),
-            magnet,
-            tr("angled.magnet.formula"),
-            (),
-            tr("angled.magnet.why"),
-        )
+        yield figure("angled.magnet", magnet, tr("angled.magnet.formula"), ())
         low = sides[-1].axes[0]
-        yield Figure(
+        yield figure(
             "angled.magnet.up",
-            tr("angled.magnet.up.label"),
             low / 2,
             "a / 2",
             (Input("a", tr("input.lowest-peg"), low),),
-            tr("angled.magnet.up.why", magnetic=tr(f"part.{_magnetic(brief)}").lower()),
+            magnetic=tr(f"part.{_magnetic(brief)}").lower(),
         )
     else:
         yield Figure(

@@ -12,7 +12,7 @@ from yardcliff.core.base.model import Frozen
 from yardcliff.core.brief.choices import Field, Section
 from yardcliff.core.brief.rack_brief import Board, RackBrief
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import slot as slots
 from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.rack import Hold, Joint, Part, Rack
@@ -134,23 +134,19 @@ def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
 def _figures(brief: CheeksBrief, row: Row, items: tuple[Item, ...]) -> Iterator[Figure]:
     slot = brief.slot
     t = Input("t", tr("input.angle-above-the-horizontal"), degrees(slot.angle))
-    yield Figure(
+    yield figure(
         "slot.between",
-        tr("slot.between.label"),
         rounded(float(row.air) * cos(radians(slot.angle))),
         "c · cos t",
         (Input("c", tr("input.air-along-the-edge"), row.air), t),
-        tr("slot.between.why"),
     )
     wide = slots.width(slot, items)[0]
     mouth = rounded(float(wide) / cos(radians(slot.angle)))
-    yield Figure(
+    yield figure(
         "slot.tooth",
-        tr("slot.tooth.label"),
         row.tightest - mouth,
         "p − m",
         (Input("p", tr("input.slot-to-slot"), row.tightest), Input("m", tr("input.mouth"), mouth)),
-        tr("slot.tooth.why"),
     )
 
 

@@ -7,7 +7,7 @@ from typing import Literal, get_args
 
 from yardcliff.core.brief.choices import Field, Option, Section
 from yardcliff.core.brief.rack_brief import Board, RackBrief
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import finger as fingers
 from yardcliff.core.holders import finger_fit, flip_fit
 from yardcliff.core.holders import flip as flips
@@ -185,31 +185,25 @@ def _figures(brief: FlipRailBrief, row: Row, spacers: list[Part]) -> Iterator[Fi
         Input("w", tr("input.finger-wide"), width),
         Input("k", tr("input.washer"), bits.washer),
     )
-    yield Figure(
+    yield figure(
         "finger.stack",
-        tr("finger.stack.label"),
         n * width + wide + 2 * n * bits.washer,
         "n · w + s + 2 · n · k",
         (count, w, Input("s", tr("input.spacers-together"), wide), k),
-        tr("finger.stack.why"),
     )
-    yield Figure(
+    yield figure(
         "finger.rod",
-        tr("finger.rod.label"),
         row.length - 2 * fingers.SUNK,
         "L − 2 · s",
         (Input("L", tr("input.length"), row.length), Input("s", tr("input.sunk"), fingers.SUNK)),
-        tr("finger.rod.why"),
     )
     if n > 1 and not row.airy and not row.uneven:
         between = row.pitch - width - 2 * bits.washer
-        yield Figure(
+        yield figure(
             "finger.between",
-            tr("finger.between.label"),
             between,
             "p − w − 2 · k",
             (Input("p", tr("input.pitch"), row.pitch), w, k),
-            tr("finger.between.why"),
         )
 
 

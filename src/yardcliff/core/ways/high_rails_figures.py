@@ -6,7 +6,7 @@ from typing import Literal
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.brief.rack_brief import Board, RackBrief
 from yardcliff.core.findings.finding import Finding, Fix, Patch
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
 from yardcliff.core.row.row import Row
@@ -67,9 +67,8 @@ def figures(brief: HighRailsBrief, row: Row, lower: Row | None, over: Fraction) 
     many = Input("m", tr("input.things"), str(things))
     if lower or brief.aside.stands != "none":
         wide = brief.aside.apart + brief.aside.width if brief.aside.stands != "none" else ZERO
-        yield Figure(
+        yield figure(
             "overall",
-            tr("overall.label"),
             row.length + over + wide,
             "L + v + b",
             (
@@ -77,21 +76,14 @@ def figures(brief: HighRailsBrief, row: Row, lower: Row | None, over: Fraction) 
                 Input("v", tr("input.lower-one-over"), over),
                 Input("b", tr("input.box-and-room-beside-it"), wide),
             ),
-            tr("overall.why"),
         )
     if lower:
-        yield Figure(
-            "high.beside",
-            tr("high.beside.label"),
-            row.pitch / 2,
-            "p / 2",
-            (Input("p", tr("input.pitch"), row.pitch),),
-            tr("high.beside.why"),
+        yield figure(
+            "high.beside", row.pitch / 2, "p / 2", (Input("p", tr("input.pitch"), row.pitch),)
         )
         widest = _widest(brief)
-        yield Figure(
+        yield figure(
             "high.least",
-            tr("high.least.label"),
             beside(brief),
             "(w + min(n, w)) / 2 + c",
             (
@@ -99,20 +91,16 @@ def figures(brief: HighRailsBrief, row: Row, lower: Row | None, over: Fraction) 
                 Input("n", tr("input.narrow"), high.narrow),
                 Input("c", tr("input.air"), brief.row.air),
             ),
-            tr("high.least.why"),
         )
-    yield Figure(
+    yield figure(
         "high.rule",
-        tr("high.rule.label"),
         things * RULE,
         "m · r",
         (many, Input("r", tr("input.each-in-two-heights"), RULE)),
-        tr("high.rule.why"),
     )
     top = max(item.above for item in brief.kinds.values())
-    yield Figure(
+    yield figure(
         "high.head",
-        tr("high.head.label"),
         high.ceiling - brief.hung - top,
         "C − h − a",
         (
@@ -120,7 +108,6 @@ def figures(brief: HighRailsBrief, row: Row, lower: Row | None, over: Fraction) 
             Input("h", tr("input.upper-hooks"), brief.hung),
             Input("a", tr("input.above-the-hook"), top),
         ),
-        tr("high.head.why"),
     )
 
 

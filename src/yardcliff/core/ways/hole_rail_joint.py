@@ -7,7 +7,7 @@ from typing import Literal
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.brief.rack_brief import RackBrief
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import hole as holes
 from yardcliff.core.row.row import Row
 from yardcliff.core.shapes.geometry import rounded
@@ -70,9 +70,8 @@ def butt(brief: HoleRailBrief, row: Row) -> Butt:
 def joint_figure(brief: HoleRailBrief, row: Row) -> Figure:
     """What the joint bears of what it may."""
     on = butt(brief, row)
-    return Figure(
+    return figure(
         "shelf.joint",
-        tr("shelf.joint.label"),
         percent(on.share),
         "(F / 2 + W / n) · a / (t / 2) / P + (F / 2 + W / n) / Q",
         (
@@ -84,7 +83,6 @@ def joint_figure(brief: HoleRailBrief, row: Row) -> Figure:
             Input("P", tr("input.may-be-pulled"), f"{on.may_pull:.1f} N"),
             Input("Q", tr("input.may-bear-across"), f"{on.may_shear:.1f} N"),
         ),
-        tr("shelf.joint.why"),
     )
 
 

@@ -8,7 +8,7 @@ stand beside its cross boards.
 from itertools import accumulate, pairwise
 
 from yardcliff.core.brief.choices import Field, Option, Section
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.rack import Hold, Joint, Part, Rack
@@ -104,16 +104,14 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
         joints,
         joinery(meets, panel.depth),
         (
-            Figure(
+            figure(
                 "panel.planks",
-                tr("panel.planks.label"),
                 str(len(widths)),
                 "ceil(L / w)",
                 (
                     Input("L", tr("input.panel"), row.length),
                     Input("w", tr("input.plank-as-bought"), brief.plank.width),
                 ),
-                tr("panel.planks.why"),
             ),
             Figure(
                 "panel.ripped",

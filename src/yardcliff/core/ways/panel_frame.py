@@ -7,7 +7,7 @@ from typing import Literal
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.brief.rack_brief import Board
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.rack import Hold, Joint, Operation, Part
 from yardcliff.core.row.row import Row
@@ -135,14 +135,7 @@ def framed_body(
                 ),
                 tr("overall.why.both-sides-count-where-they-stand"),
             ),
-            Figure(
-                "panel.tall",
-                tr("panel.tall.label"),
-                high - low,
-                tr("panel.tall.formula"),
-                (),
-                tr("panel.tall.why"),
-            ),
+            figure("panel.tall", high - low, tr("panel.tall.formula"), ()),
             *_rear_figure(rears, gaps),
         ),
         tuple(_on_dowels(row, wide, brief) if flush else _on_joints(brief, standing, wide)),
@@ -230,16 +223,14 @@ def _rear_figure(rears: tuple[Part, ...], gaps: list[tuple[Part, Part]]) -> Iter
     if rears:
         upper, under = gaps[0]
         gap = upper.y - under.y - under.height
-        yield Figure(
+        yield figure(
             "panel.rear",
-            tr("panel.rear.label"),
             rears[0].height,
             "g + 2 · l",
             (
                 Input("g", tr("input.gap"), gap),
                 Input("l", tr("input.lap"), (rears[0].height - gap) / 2),
             ),
-            tr("panel.rear.why"),
         )
 
 

@@ -7,7 +7,7 @@ from typing import Literal
 from yardcliff.core.base.model import Frozen, Tilt
 from yardcliff.core.brief.rack_brief import Board, RackBrief
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
@@ -58,46 +58,26 @@ def figures(brief: PerchBrief, under: float) -> Iterator[Figure]:
         Input("w", tr("input.shelf-thick"), shelf.thickness),
     )
     t = Input("t", tr("input.slope"), degrees(shelf.slope))
-    yield Figure(
-        "perch.lower",
-        tr("perch.lower.label"),
-        rounded(float(shelf.depth) * sin(s)),
-        "d · sin t",
-        (d, t),
-        tr("perch.lower.why"),
-    )
-    yield Figure(
+    yield figure("perch.lower", rounded(float(shelf.depth) * sin(s)), "d · sin t", (d, t))
+    yield figure(
         "perch.cut",
-        tr("perch.cut.label"),
         rounded(float(shelf.depth) + float(shelf.thickness) * tan(s)),
         "d + w · sin t / cos t",
         (d, thick, t),
-        tr("perch.cut.why"),
     )
-    yield Figure(
-        "perch.bevel",
-        tr("perch.bevel.label"),
-        both_ways(shelf.slope),
-        "90° − t",
-        (t,),
-        tr("perch.bevel.why"),
-    )
+    yield figure("perch.bevel", both_ways(shelf.slope), "90° − t", (t,))
     b = Input("b", tr("input.under-the-shelf"), rounded(under))
-    yield Figure(
+    yield figure(
         "perch.bracket",
-        tr("perch.bracket.label"),
         rounded(under),
         "d · r",
         (d, Input("r", tr("input.share"), f"{float(REACH):g}")),
-        tr("perch.bracket.why"),
     )
-    yield Figure(
+    yield figure(
         "perch.leg",
-        tr("perch.leg.label"),
         rounded(under) * LEG,
         "b · k",
         (b, Input("k", tr("input.share"), f"{float(LEG):g}")),
-        tr("perch.leg.why"),
     )
 
 

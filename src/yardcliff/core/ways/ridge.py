@@ -12,7 +12,7 @@ from math import ceil, cos, sin
 
 from yardcliff.core.brief.choices import Field, Option
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Outline, Part, Place, drill
 from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.units.angles import both_ways, degrees
@@ -163,66 +163,19 @@ def _figures(shape: Shape) -> Iterator[Figure]:
         (w, t),
         tr("overall.why.as-wide-as-rail-seen-on"),
     )
-    yield Figure(
-        "angled.off",
-        tr("angled.off.label"),
-        rounded(shape.off),
-        "w · cos t",
-        (w, t),
-        tr("angled.off.why"),
-    )
-    yield Figure(
-        "angled.mitre",
-        tr("angled.mitre.label"),
-        both_ways(90 - shape.degrees),
-        "90° − t",
-        (t,),
-        tr("angled.mitre.why"),
-    )
-    yield Figure(
-        "angled.bevel",
-        tr("angled.bevel.label"),
-        both_ways(shape.degrees),
-        tr("angled.bevel.formula"),
-        (t,),
-        tr("angled.bevel.why"),
-    )
-    yield Figure(
-        "angled.inner",
-        tr("angled.inner.label"),
-        shape.inner,
-        "max(w − T / (sin t · cos t), 0)",
-        (w, thick, t),
-        tr("angled.inner.why"),
-    )
-    yield Figure(
-        "angled.hollow",
-        tr("angled.hollow.label"),
-        rounded(shape.hollow),
-        "max(w · cos t − T / sin t, 0)",
-        (w, thick, t),
-        tr("angled.hollow.why"),
+    yield figure("angled.off", rounded(shape.off), "w · cos t", (w, t))
+    yield figure("angled.mitre", both_ways(90 - shape.degrees), "90° − t", (t,))
+    yield figure("angled.bevel", both_ways(shape.degrees), tr("angled.bevel.formula"), (t,))
+    yield figure("angled.inner", shape.inner, "max(w − T / (sin t · cos t), 0)", (w, thick, t))
+    yield figure(
+        "angled.hollow", rounded(shape.hollow), "max(w · cos t − T / sin t, 0)", (w, thick, t)
     )
     inputs = (
         Input("b", tr("input.asked-for"), shape.ridge.bracket),
         Input("d", tr("input.deep"), rounded(shape.bracket[1])),
     )
-    yield Figure(
-        "angled.bracket",
-        tr("angled.bracket.label"),
-        shape.long,
-        "max(b, 2 · d)",
-        inputs,
-        tr("angled.bracket.why"),
-    )
-    yield Figure(
-        "angled.peg",
-        tr("angled.peg.label"),
-        degrees(90 - shape.degrees),
-        "90° − t",
-        (t,),
-        tr("angled.peg.why"),
-    )
+    yield figure("angled.bracket", shape.long, "max(b, 2 · d)", inputs)
+    yield figure("angled.peg", degrees(90 - shape.degrees), "90° − t", (t,))
 
 
 def _findings(shape: Shape, length: Fraction) -> Iterator[Finding]:

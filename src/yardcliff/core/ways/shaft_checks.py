@@ -5,7 +5,7 @@ from dataclasses import replace
 from math import ceil
 
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.holders.hole import LEAST_WOOD
 from yardcliff.core.row.row import Row
@@ -43,34 +43,30 @@ def own_figures(
     """Ring and foot hole of each shaft that has its own."""
     for k, (kind, clip) in enumerate(fitted.own.items(), 2):
         name = brief.kinds[kind].name
-        for figure in (*clip.figures, *_of_a_foot(brief, clip, feet[kind])):
-            if figure.key in OF_EACH:
-                yield replace(figure, key=f"{figure.key}.{k}", label=f"{figure.label}: {name}")
+        for each in (*clip.figures, *_of_a_foot(brief, clip, feet[kind])):
+            if each.key in OF_EACH:
+                yield replace(each, key=f"{each.key}.{k}", label=f"{each.label}: {name}")
 
 
 def _of_a_foot(brief: UprightBrief, clip: Fitting, foot: Stands) -> tuple[Figure, ...]:
     return (
-        Figure(
+        figure(
             "seat.plumb",
-            tr("seat.plumb.label"),
             foot.plumb,
             "t + r",
             (
                 Input("t", tr("input.rail"), brief.board.thickness),
                 Input("r", tr("input.half-a-ring"), clip.glyph.out / 2),
             ),
-            tr("seat.plumb.why"),
         ),
-        Figure(
+        figure(
             "seat.offset",
-            tr("seat.offset.label"),
             foot.offset,
             "q − o",
             (
                 Input("q", tr("input.shaft-off-the-wall"), foot.plumb),
                 Input("o", tr("input.foot-board-off-the-wall"), brief.foot.off),
             ),
-            tr("seat.offset.why"),
         ),
     )
 
@@ -84,9 +80,8 @@ def shaft_figures(
     main = next(stands for kind, stands in feet.items() if kind not in fitted.own)
     return (
         *_of_a_foot(brief, fitted, main),
-        Figure(
+        figure(
             "upright.most",
-            tr("upright.most.label"),
             foot.top - foot.deep + length_of(short) - CATCH,
             "f + l − g",
             (
@@ -94,11 +89,9 @@ def shaft_figures(
                 Input("l", tr("input.shortest", name=short.name), length_of(short)),
                 Input("g", tr("input.to-spare"), CATCH),
             ),
-            tr("upright.most.why"),
         ),
-        Figure(
+        figure(
             "upright.least",
-            tr("upright.least.label"),
             least_height(brief),
             "max(f + l · s, u + 3 · w / 2)",
             (
@@ -108,7 +101,6 @@ def shaft_figures(
                 Input("u", tr("input.foot-boards-top"), foot.top),
                 Input("w", tr("input.each-rail"), brief.board.height),
             ),
-            tr("upright.least.why"),
         ),
     )
 
@@ -120,9 +112,8 @@ def room(brief: UprightBrief, fitted: Fitting, row: Row) -> Iterator[Figure]:
         Input("r", tr("input.ring"), fitted.glyph.out),
     )
     stands = Input("f", tr("input.foot-stands-at"), brief.foot.top - brief.foot.deep)
-    yield Figure(
+    yield figure(
         "upright.over",
-        tr("upright.over.label"),
         overhead(brief),
         "u + l + v",
         (
@@ -130,21 +121,17 @@ def room(brief: UprightBrief, fitted: Fitting, row: Row) -> Iterator[Figure]:
             longest,
             Input("v", tr("input.to-spare"), OVER),
         ),
-        tr("upright.over.why"),
     )
-    yield Figure(
+    yield figure(
         "upright.swing",
-        tr("upright.swing.label"),
         swings_out(brief, fitted),
         "l · r / max(h − f, r)",
         (longest, ring, Input("h", tr("input.clips"), brief.hung), stands),
-        tr("upright.swing.why"),
     )
     if brief.clear.strap == "across":
         span = row.axes[-1] - row.axes[0]
-        yield Figure(
+        yield figure(
             "upright.strap",
-            tr("upright.strap.label"),
             span + fitted.glyph.width + 2 * LOOP,
             "s + r + 2 · e",
             (
@@ -152,7 +139,6 @@ def room(brief: UprightBrief, fitted: Fitting, row: Row) -> Iterator[Figure]:
                 Input("r", tr("input.ring"), fitted.glyph.width),
                 Input("e", tr("input.each-end"), LOOP),
             ),
-            tr("upright.strap.why"),
         )
 
 

@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from yardcliff.core.base.model import Frozen, whole
 from yardcliff.core.brief.rack_brief import Board, RackBrief
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
 from yardcliff.core.strength.wood import sag
@@ -82,34 +82,27 @@ def figures(brief: ShelfBoxBrief, inner: Fraction, tall: Fraction) -> Iterator[F
         (length, side),
         tr("overall.why.bar-runs-between-sides-both-count"),
     )
-    yield Figure(
+    yield figure(
         "box.shelf",
-        tr("box.shelf.label"),
         inner + 2 * shelf.groove,
         "L + 2 · g",
         (length, Input("g", tr("input.groove"), shelf.groove)),
-        tr("box.shelf.why"),
     )
-    yield Figure(
+    yield figure(
         "box.clear",
-        tr("box.clear.label"),
         clear(brief, 0),
         "j + h",
         (Input("j", tr("input.tallest"), shelf.tallest), hand),
-        tr("box.clear.why"),
     )
-    yield Figure(
+    yield figure(
         "box.upper",
-        tr("box.upper.label"),
         shelf.upper or shelf.tallest,
         tr("box.upper.formula") if shelf.upper else "j",
         (Input("j", tr("input.tallest"), shelf.tallest),),
-        tr("box.upper.why"),
     )
     rooms = sum((clear(brief, k) for k in range(shelf.count)), ZERO)
-    yield Figure(
+    yield figure(
         "tall",
-        tr("tall.label"),
         tall,
         "2 · w + n · d + r",
         (
@@ -118,12 +111,10 @@ def figures(brief: ShelfBoxBrief, inner: Fraction, tall: Fraction) -> Iterator[F
             Input("d", tr("input.shelf"), shelf.thickness),
             Input("r", tr("input.rooms-above-them"), rooms),
         ),
-        tr("tall.why"),
     )
     bend = sag(inner, shelf.depth, shelf.thickness, shelf.load, board.wood)
-    yield Figure(
+    yield figure(
         "box.sag",
-        tr("box.sag.label"),
         f"{bend:.1f} mm",
         "5 · F · L³ / (384 · E · I)",
         (
@@ -131,7 +122,7 @@ def figures(brief: ShelfBoxBrief, inner: Fraction, tall: Fraction) -> Iterator[F
             length,
             Input("d", tr("input.shelf"), shelf.thickness),
         ),
-        tr("box.sag.why", stiff=STIFF),
+        stiff=STIFF,
     )
 
 

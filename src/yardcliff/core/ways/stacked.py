@@ -15,7 +15,7 @@ from yardcliff.core.brief.choices import Field, Section
 from yardcliff.core.brief.cutting import Cutting
 from yardcliff.core.brief.rack_brief import Board
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.rack import Kind, Operation, Rack
@@ -130,44 +130,29 @@ def _figures(brief: StackedBrief, row: Row, standing: tuple[Standing, ...]) -> I
         Input("t", tr("input.trim-at-an-end"), saw.trim),
     )
     given = "given" if saw.kerf is not None else tr("ways.typical-of-the-saw")
-    yield Figure(
-        "stacked.kerf", tr("stacked.kerf.label"), saw.takes, given, (), tr("stacked.kerf.why")
-    )
-    yield Figure(
-        "stacked.stick",
-        tr("stacked.stick.label"),
-        needed,
-        "n · L + (n − 1) · k + 2 · t",
-        (n, length, kerf, trim),
-        tr("stacked.stick.why"),
-    )
-    yield Figure(
+    yield figure("stacked.kerf", saw.takes, given, ())
+    yield figure("stacked.stick", needed, "n · L + (n − 1) · k + 2 · t", (n, length, kerf, trim))
+    yield figure(
         "stacked.gives",
-        tr("stacked.gives.label"),
         str(rails_from(saw, stick, row.length)),
         "floor((S − 2 · t + k) / (L + k))",
         (Input("S", tr("input.stick"), stick), length, kerf, trim),
-        tr("stacked.gives.why"),
     )
-    yield Figure(
+    yield figure(
         "stacked.left",
-        tr("stacked.left.label"),
         max(ZERO, stick - needed),
         "max(0, S − N)",
         (Input("S", tr("input.stick"), stick), Input("N", tr("input.for-all"), needed)),
-        tr("stacked.left.why"),
     )
     lowest = standing[-1].down
-    yield Figure(
+    yield figure(
         "stacked.lowest",
-        tr("stacked.lowest.label"),
         brief.hung - lowest,
         "h − d",
         (
             Input("h", tr("input.top-axis"), brief.hung),
             Input("d", tr("input.drop-to-the-lowest"), lowest),
         ),
-        tr("stacked.lowest.why"),
     )
 
 

@@ -13,7 +13,7 @@ from typing import ClassVar, Literal
 from yardcliff.core.brief.choices import Field, Option, Section
 from yardcliff.core.brief.rack_brief import Board, RackBrief
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import kit
 from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Fitting, half
@@ -137,14 +137,7 @@ def _lift_figure(brief: StileBrief) -> Iterator[Figure]:
             Input("o", tr("input.showing"), peg.showing),
             Input("t", tr("input.tilt-from-square"), f"{peg.tilt:g}°"),
         )
-        yield Figure(
-            "stile.lift",
-            tr("stile.lift.label"),
-            _rise(peg),
-            "o · sin t",
-            inputs,
-            tr("stile.lift.why"),
-        )
+        yield figure("stile.lift", _rise(peg), "o · sin t", inputs)
 
 
 def _findings(brief: StileBrief) -> Iterator[Finding]:

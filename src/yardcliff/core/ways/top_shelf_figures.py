@@ -8,7 +8,7 @@ from typing import Literal
 
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.findings.finding import Finding, Fix, Patch
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.rack import Part
 from yardcliff.core.row.row import Row
@@ -155,13 +155,11 @@ def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Fi
     behind = Input(
         "b", tr("input.in-the-rail") if deep else tr("input.on-the-rail"), deep or rail.depth
     )
-    yield Figure(
+    yield figure(
         "top.wide",
-        tr("top.wide.label"),
         parts[0].depth,
         "o + b",
         (Input("o", tr("input.stands-out"), shelf.depth), behind),
-        tr("top.wide.why"),
     )
     high, low = (
         max(part.y + part.height for part in parts),
@@ -175,21 +173,18 @@ def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Fi
         (),
         tr("tall.why.rail-shelf-and-lip-together"),
     )
-    yield Figure(
+    yield figure(
         "top.room",
-        tr("top.room.label"),
         underside(shelf, rail) - above.axis,
         "s − h",
         (
             Input("s", tr("input.shelfs-underside"), underside(shelf, rail)),
             Input("h", tr("input.holders"), above.axis),
         ),
-        tr("top.room.why"),
     )
     on = loaded(shelf, above)
-    yield Figure(
+    yield figure(
         "shelf.bends",
-        tr("shelf.bends.label"),
         percent(on.share),
         "(F · L / 4 + W · L / 8) / (b · t² / 6) / s",
         (
@@ -200,28 +195,20 @@ def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Fi
             Input("t", tr("input.thick"), shelf.thickness),
             Input("s", tr("input.may-bear"), f"{bending(on.wood):.1f} MPa"),
         ),
-        tr("shelf.bends.why"),
     )
     brackets = place_brackets(shelf, above)
-    yield Figure(
-        "top.brackets",
-        tr("top.brackets.label"),
-        str(len(brackets)),
-        tr("top.brackets.formula"),
-        (),
-        tr("top.brackets.why", apart=exact_text(APART)),
+    yield figure(
+        "top.brackets", str(len(brackets)), tr("top.brackets.formula"), (), apart=exact_text(APART)
     )
     if brackets:
-        yield Figure(
+        yield figure(
             "top.reach",
-            tr("top.reach.label"),
             shelf.depth * REACH,
             "o · r",
             (
                 Input("o", tr("input.stands-out"), shelf.depth),
                 Input("r", tr("input.share"), f"{float(REACH):g}"),
             ),
-            tr("top.reach.why"),
         )
 
 

@@ -6,7 +6,7 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 
 from yardcliff.core.findings.finding import Finding, Fix
-from yardcliff.core.findings.working import Figure, Input
+from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.materials.goods import Wood
 from yardcliff.core.rack import Part
 from yardcliff.core.row.row import Row
@@ -93,13 +93,11 @@ def figures(given: Fraction | None, items: Iterable[Item], wide: Fraction) -> tu
     shortest_length, apart, each = inputs
     overall = between + 2 * wide
     return (
-        Figure(
+        figure(
             "up.between",
-            tr("up.between.label"),
             between,
             tr("up.between.formula") if given else "max(l / 2 − 2 · w, l / 4)",
             (shortest_length, each),
-            tr("up.between.why"),
         ),
         Figure(
             "overall",
@@ -109,14 +107,7 @@ def figures(given: Fraction | None, items: Iterable[Item], wide: Fraction) -> tu
             (apart, each),
             tr("overall.why.both-uprights-counted"),
         ),
-        Figure(
-            "up.past",
-            tr("up.past.label"),
-            (long - overall) / 2,
-            "(l − b − 2 · w) / 2",
-            inputs,
-            tr("up.past.why"),
-        ),
+        figure("up.past", (long - overall) / 2, "(l − b − 2 · w) / 2", inputs),
     )
 
 
