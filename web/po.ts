@@ -3,14 +3,11 @@ import type { Plugin } from "vite";
 
 const FORMS = ["zero", "one", "two", "few", "many", "other"];
 
-/** The forms that a language has of a count, in the order in which catalogues write them. */
-function forms(language: string, written: number): string[] {
-  const has = new Set<string>(
-    new Intl.PluralRules(language.replace("_", "-")).resolvedOptions().pluralCategories,
-  );
-  const own = FORMS.filter((form) => has.has(form)).slice(0, written);
-  // Whole numbers may leave one out that fractions have.
-  return own.includes("other") ? own : [...own.slice(0, -1), "other"];
+/** The forms that a language has of a count, in the order in which its catalogues write them. */
+export function forms(language: string): string[] {
+  const rules = new Intl.PluralRules(language.replace("_", "-"));
+  const used = new Set<string>(Array.from({ length: 201 }, (_, count) => rules.select(count)));
+  return FORMS.filter((form) => used.has(form));
 }
 
 /** Gettext catalogues as modules: each message by its key, a plural's forms as `key_one`, `key_other`. */
@@ -24,7 +21,7 @@ export function catalogues(): Plugin {
       const said = Object.values(read.translations[""] ?? {}).flatMap(({ msgid, msgid_plural, msgstr }) => {
         if (!msgid) return [];
         if (!msgid_plural) return [[msgid, msgstr[0]]];
-        return forms(language, msgstr.length).map((form, k) => [`${msgid}_${form}`, msgstr[k]]);
+        return forms(language).map((form, k) => [`${msgid}_${form}`, msgstr[k]]);
       });
       return { code: `export default ${JSON.stringify(Object.fromEntries(said))}`, map: null };
     },

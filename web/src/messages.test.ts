@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
 
+import { forms } from "../po";
 import { t, word } from "./messages";
 
 test("what is put in is never read as a message", () => {
@@ -16,4 +17,11 @@ test("a count chooses its form, and what no catalogue knows stands as it is", ()
   expect(word("threaded rod")).toBe("threaded rod");
   expect(word("bog oak")).toBe("bog oak");
   expect(t("no.such-message")).toBe("no.such-message");
+});
+
+test("catalogues write the forms that whole numbers have", () => {
+  expect(forms("en_US")).toEqual(["one", "other"]);
+  expect(forms("fr")).toEqual(["one", "other"]);
+  expect(forms("pl")).toEqual(["one", "few", "many"]);
+  expect(forms("ja")).toEqual(["other"]);
 });
