@@ -76,7 +76,7 @@ def export_record(log: ThisLog, locale: AskedLocale, paper: Paper = "a4") -> Res
     name, seen = log.record.name, view_log(log, locale)
     figures = [
         (
-            "time",
+            tr("api.time"),
             tr(
                 "api.planned",
                 hours=seen.hours or tr("api.not-kept"),
@@ -86,7 +86,7 @@ def export_record(log: ThisLog, locale: AskedLocale, paper: Paper = "a4") -> Res
     ]
     if seen.spent:
         figures.append(
-            ("money", tr("api.planned", hours=seen.spent, planned_hours=seen.planned_money))
+            (tr("api.money"), tr("api.planned", hours=seen.spent, planned_hours=seen.planned_money))
         )
     record = Record(
         [*figures, *((tr("api.over-all-racks"), habit_view.says) for habit_view in seen.usual)],

@@ -59,7 +59,12 @@ def try_timber(rack_id: str, body: Try, app: App, locale: AskedLocale) -> TriedV
     dearer = after.cost - before.cost.total
     sticks = sum(len(group.sawn) for group in after.groups) - sum(1 for _ in before.plan.sawn)
     said = (
-        [f"{locale.money(abs(dearer), after.currency)} {'more' if dearer > 0 else 'less'}"]
+        [
+            tr(
+                "api.costs-more" if dearer > 0 else "api.costs-less",
+                money=locale.money(abs(dearer), after.currency),
+            )
+        ]
         if dearer
         else []
     )

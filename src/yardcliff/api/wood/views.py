@@ -196,7 +196,10 @@ def view_sawing(sawing: Sawing, locale: UserLocale) -> SawingView:
     said = (
         tr("api.as-planned-2")
         if not over
-        else f"{locale.money(abs(over), sawing.currency)} {'more' if over > 0 else 'less'}"
+        else tr(
+            "api.costs-more" if over > 0 else "api.costs-less",
+            money=locale.money(abs(over), sawing.currency),
+        )
     )
     return SawingView(
         id=sawing.id,

@@ -190,13 +190,10 @@ def purpose(hole: Hole, design: Design) -> str:
         return f"{row}{tr(f'holder.{holder}', number=place.holder + 1)}"
     if place.joins:
         other = design.part(place.joins).name.lower()
-        dowels = made.kind in (Kind.DOWEL_HOLE, Kind.DOWEL_ANSWER, Kind.LEDGE_DOWEL)
-        through = "into" if made.kind is Kind.SCREW_HOLE else "from"
-        return (
-            tr("design.dowel-to", other=other)
-            if dowels
-            else tr("design.screw", through=through, other=other)
-        )
+        if made.kind in (Kind.DOWEL_HOLE, Kind.DOWEL_ANSWER, Kind.LEDGE_DOWEL):
+            return tr("design.dowel-to", other=other)
+        into = made.kind is Kind.SCREW_HOLE
+        return tr("design.screw-into" if into else "design.screw-from", other=other)
     if made.kind in _PURPOSES:
         return tr(_PURPOSES[made.kind])
     return made.kind.noun()

@@ -62,7 +62,7 @@ def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     arms = peg_fit.fit(arm, ground, "cradle", (-aside, aside))
     return replace(
         arms,
-        name="cradles",
+        name=tr("holders.cradles"),
         how="in",
         reach=half(opening + 2 * cradle.diameter),
         end_distance=opening / 2 + cradle.diameter * 2,

@@ -70,7 +70,7 @@ def _on_a_keepout(row: Row, tape: Tape) -> Finding:
     kept = tuple(keepout for i, keepout in enumerate(row.brief.keepouts) if i not in hit)
     clear.append(
         (
-            tr("row.forget-this", flaw=flaw.flaw)
+            tr("row.forget-this", flaw=tr(f"flaw.{flaw.flaw}"))
             if len(hit) == 1
             else tr("row.forget-these", count=len(hit)),
             {"keepouts": kept},
@@ -82,7 +82,7 @@ def _on_a_keepout(row: Row, tape: Tape) -> Finding:
         tr(
             "keepout.hit",
             number=index + 1,
-            flaw=flaw.flaw,
+            flaw=tr(f"flaw.{flaw.flaw}"),
             at=tape.write(flaw.at),
             over=tape.write(over),
         ),

@@ -165,7 +165,7 @@ def screwed(
 
 def called(fixing: Fixed) -> str:
     """What is held up: a board by its name, several that are joined as the rack."""
-    return "rack" if len(fixing.body.grounds) > 1 else fixing.body.name.lower()
+    return tr("wall.rack") if len(fixing.body.grounds) > 1 else fixing.body.name.lower()
 
 
 def _order(holes: Sequence[WallHole]) -> tuple[WallHole, WallHole | None, list[WallHole]]:

@@ -26,6 +26,7 @@ from yardcliff.core.wall.survey import (
     taken,
     wider,
 )
+from yardcliff.core.wall.wall import obstacle_name
 from yardcliff.messages import tr
 
 REACH: dict[Who, Fraction] = {
@@ -242,5 +243,6 @@ def _up(site: Site, rack: Rack, box: Area, spot: Spot) -> Iterator[Snap]:
     for obstacle in site.wall.obstacles:
         if obstacle.kind in ("door", "window", "hatch"):
             yield Snap(
-                obstacle.y + obstacle.height - top, tr("wall.top-of-the", kind=obstacle.kind)
+                obstacle.y + obstacle.height - top,
+                tr("wall.top-of-the", kind=obstacle_name(obstacle.kind)),
             )

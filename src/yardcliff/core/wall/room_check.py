@@ -10,7 +10,7 @@ from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, exact_text
 from yardcliff.core.wall.survey import Area, Site, area, free_places, wider
-from yardcliff.core.wall.wall import Obstacle
+from yardcliff.core.wall.wall import Obstacle, obstacle_name
 from yardcliff.messages import tr
 
 OPENS = 110
@@ -99,7 +99,7 @@ def room(
         )
         yield Finding(
             "wall.swing",
-            tr("part.door") if obstacle.kind == "door" else obstacle.kind.capitalize(),
+            obstacle_name(obstacle.kind).capitalize(),
             tr("wall.swing"),
             tr("quantity.opens-to"),
             f"{opens:.0f}°",

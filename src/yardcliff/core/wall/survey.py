@@ -9,7 +9,7 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.shapes.geometry import Path, moved, rectangle
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.spans import cut
-from yardcliff.core.wall.wall import LIVE, Obstacle, Wall
+from yardcliff.core.wall.wall import LIVE, Obstacle, Wall, obstacle_name
 from yardcliff.messages import tr
 
 CABLE = Fraction(50)
@@ -136,7 +136,7 @@ def taken(site: Site) -> list[tuple[str, Area]]:
     return [
         *(
             (
-                tr("wall.the", kind=obstacle.kind)
+                tr("wall.the", kind=obstacle_name(obstacle.kind))
                 if obstacle.kind != "other"
                 else tr("wall.what-is-there"),
                 area(obstacle),

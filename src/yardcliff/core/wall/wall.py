@@ -29,6 +29,11 @@ LEAST = Fraction(300)
 """What is narrower or lower than this is a slip of the unit, mm."""
 
 
+def obstacle_name(kind: Kind) -> str:
+    """`door`, as it is said."""
+    return tr(f"obstacle.{kind}")
+
+
 def makeup_name(makeup: Makeup) -> str:
     """`timber studs`, as it is said."""
     return tr(f"makeup.{makeup.replace(' ', '-')}")
@@ -123,7 +128,7 @@ class Wall(Frozen):
                 raise cannot_read(
                     "obstacle",
                     "wall.reaches-past-wall-ends-mm-from",
-                    kind=obstacle.kind,
+                    kind=obstacle_name(obstacle.kind),
                     x=f"{float(obstacle.x + obstacle.width):g}",
                     y=f"{float(obstacle.y + obstacle.height):g}",
                     width=f"{float(self.width):g}",
