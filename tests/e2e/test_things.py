@@ -259,6 +259,8 @@ def test_several_rows_are_staggered_hung_apart_and_marked_each(home: Page) -> No
 def test_a_thing_is_measured_with_an_instrument(home: Page) -> None:
     page = home
     page.get_by_role("link", name="Things").first.click()
+    # A rack of the first page has its padlocks, too.
+    expect(page.get_by_role("heading", name="Things that hang")).to_be_visible()
     page.get_by_role("button", name="padlock").first.click()
     sheet = page.get_by_role("dialog")
     sheet.get_by_role("textbox", name="front").focus()
