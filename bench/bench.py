@@ -344,7 +344,7 @@ def main() -> None:
             scripts = {
                 STATIC / "assets" / name.rsplit("/", 1)[1] for name in fetched if ".js" in name
             }
-            weigh("JavaScript of the first page, gzip", scripts, 180)
+            weigh("JavaScript of the first page, gzip", scripts, 170)
             page.goto(f"http://127.0.0.1:{port}/racks/{keys}")
             page.locator("[data-band]").wait_for()
             report("pointer move to painted drawing, 12 hooks, p95", p95(drag(page, 85)), 33)
