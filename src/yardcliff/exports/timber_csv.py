@@ -9,7 +9,6 @@ from yardcliff.core.wood.cost import Line
 from yardcliff.core.wood.layout import CutPlan, marks
 from yardcliff.core.wood.stock import PriceList, Stick
 from yardcliff.exports.rows import write_rows
-from yardcliff.messages import tr
 
 STICK_COLUMNS = (
     "form",
@@ -55,13 +54,9 @@ def write_sticks(sticks: Iterable[Stick]) -> str:
                     if key in STICK_COLUMNS
                 },
                 "flaws": "; ".join(
-                    tr(
-                        "exports.at-over",
-                        what=flaw.what,
-                        at=exact_text(flaw.at),
-                        width=exact_text(flaw.width),
-                        back=tr("exports.on-the-back") * flaw.back,
-                    )
+                    # Read back in any language.
+                    f"{flaw.what} at {exact_text(flaw.at)} over {exact_text(flaw.width)}"
+                    f"{' on the back' * flaw.back}"
                     for flaw in stick.flaws
                 ),
                 "reclaimed": "yes" if stick.reclaimed else "",
@@ -125,7 +120,7 @@ def write_shopping(lines: Iterable[Line], currency: str) -> str:
             "name",
             "need",
             "unit",
-            tr("exports.on-hand"),
+            "on hand",
             "buy",
             "pack",
             "each",

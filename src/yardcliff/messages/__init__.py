@@ -5,7 +5,6 @@ folder (`en-US/`) holds what it says otherwise and falls back to that. Which one
 of the context: a request, a command.
 """
 
-import re
 from collections.abc import Iterable, Iterator
 from contextlib import contextmanager
 from contextvars import ContextVar
@@ -73,8 +72,7 @@ def speaking(language: str) -> Iterator[None]:
 
 def language_of(accepted: str) -> str:
     """The language that suits best, of those asked for: `de-CH, en-US;q=0.8`, the dearest first."""
-    asked = (each.split(";")[0].strip() for each in accepted.split(","))
-    preferred = [tag for tag in asked if re.fullmatch(r"[A-Za-z]{2,3}(-[A-Za-z0-9]+)*", tag)]
+    preferred = [asked.split(";")[0].strip() for asked in accepted.split(",")]
     return negotiate_locale(preferred, LANGUAGES, sep="-") or SOURCE
 
 

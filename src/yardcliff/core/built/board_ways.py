@@ -11,6 +11,7 @@ from yardcliff.core.design.there import LONG, Step
 from yardcliff.core.rack import Part
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.text import begun
 from yardcliff.messages import listed, tr
 
 
@@ -49,7 +50,7 @@ def ways_from_board(asked: Asked) -> Iterator[WayOut]:
         way = asked.tried(
             "adopt",
             tr("built.take-the-new-length"),
-            tr("built.is-with-it", title=name[0].upper(), name=name[1:], says=says, others=others),
+            tr("built.is-with-it", name=begun(name), says=says, others=others),
             {0: {}, **holes},
             {"length": long, "follows": "pitch"},
         )

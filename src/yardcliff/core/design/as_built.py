@@ -16,6 +16,7 @@ from yardcliff.core.rack import Part, Rack
 from yardcliff.core.row.row_brief import Pin
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import LONGEST, exact_text
+from yardcliff.core.units.text import begun
 from yardcliff.core.wall.survey import Site
 from yardcliff.core.ways import Brief, build
 from yardcliff.messages import tr
@@ -244,18 +245,12 @@ def _left(done: Design, there: Built) -> Iterator[Finding]:
     for subject in subjects(replace(done, there=NOTHING)):
         at = there.meant.get(subject.what, subject.planned)
         if abs(subject.planned - at) > done.tape.step:
+            more = at > subject.planned
             off = tr(
-                "design.than-planned",
-                at=write(abs(at - subject.planned)),
-                way="more" if at > subject.planned else "less",
+                "design.more-than-planned" if more else "design.less-than-planned",
+                by=write(abs(at - subject.planned)),
             )
-            says = tr(
-                "design.is-and-stays-so",
-                name=subject.title[0].upper(),
-                title=subject.title[1:],
-                at=write(at),
-                off=off,
-            )
+            says = tr("design.is-and-stays-so", title=begun(subject.title), at=write(at), off=off)
             yield Finding(
                 "made.left",
                 tr("part.what-is-made"),

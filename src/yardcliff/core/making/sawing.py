@@ -13,6 +13,7 @@ from yardcliff.core.making.task import MANUAL, Task, Worked
 from yardcliff.core.materials.goods import Blank
 from yardcliff.core.rack import HOLDER
 from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.text import begun
 from yardcliff.core.wood.cut_order import cross_cuts, looked_over, ripping, thinning
 from yardcliff.core.wood.layout import Group, Laid, Piece, Sawn
 from yardcliff.core.wood.means import Means, ToStock
@@ -106,7 +107,7 @@ class _Saw:
             ceil(lasts),
             self._parts(work.sticks),
             self._lines(work.sticks, steps),
-            ways=(_sentence(tr(way.says)),) if way else (),
+            ways=(f"{begun(tr(way.says))}.",) if way else (),
             checks=tuple(map(tr, kind["check"])),
             cautions=(*cautions(does, way.tools if way else ()), *_old(work.sticks), tr(MANUAL)),
             needs=frozenset({"bought", "measured"} | ({"thinned"} if rip else set())),
@@ -218,10 +219,6 @@ class _Saw:
                 *steps(one),
             ]
         return tuple(lines)
-
-
-def _sentence(said: str) -> str:
-    return f"{said[0].upper()}{said[1:]}."
 
 
 def _old(sticks: Iterable[Sawn]) -> tuple[str, ...]:

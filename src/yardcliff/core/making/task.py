@@ -11,6 +11,7 @@ from yardcliff.core.design import machining
 from yardcliff.core.making.picture import Picture
 from yardcliff.core.rack import Operation, Place
 from yardcliff.core.units.length import Tape
+from yardcliff.core.units.text import begun
 from yardcliff.core.wood.layout import Sawn
 from yardcliff.core.wood.stock import Stick
 from yardcliff.core.workshop.methods import Way, own_ways, ways_of
@@ -118,4 +119,4 @@ def says(way: Way, operation: Operation, tape: Tape) -> str:
         deep=machining.depth(operation, tape),
         stop=operation.stop or tr("making.the-line"),
     )
-    return said[0].upper() + said[1:]
+    return begun(said)

@@ -28,6 +28,11 @@ def weakest(links: Iterable[Link]) -> Link | None:
     return max(links, key=lambda link: link.share, default=None)
 
 
+def told(share: float) -> bool:
+    """Whether a share of what something may bear still says how much too weak it is."""
+    return share < 9.995
+
+
 def percent(share: float) -> str:
     """A share of what something may bear; beyond 999 % the figure says nothing more."""
-    return f"{share:.0%}" if share < 9.995 else tr("strength.far-too-weak")
+    return f"{share:.0%}" if told(share) else tr("strength.far-too-weak")

@@ -83,8 +83,9 @@ def _covers(
 ) -> Iterator[Finding]:
     """Obstacles and other racks where this one is; one note for each kind of trouble."""
     said = set[str]()
-    for name, there in taken(site):
-        code = "wall.neighbour" if name.startswith("“") else "wall.covers"
+    obstacles = len(site.wall.obstacles)
+    for k, (name, there) in enumerate(taken(site)):
+        code = "wall.covers" if k < obstacles else "wall.neighbour"
         met = next((one for one in here if one.meets(there)), None)
         if code in said or not met:
             continue

@@ -80,7 +80,11 @@ class Fixed:
             found.append(
                 Link(
                     "screw",
-                    tr("link.screws-from-the-to-the", name=self.body.name.lower(), by=self.by),
+                    tr(
+                        "link.screws-from-the-to-the",
+                        name=self.body.name.lower(),
+                        by=self.strip_name,
+                    ),
                     self.joined.share,
                     "fix.joined",
                 )
@@ -88,6 +92,11 @@ class Fixed:
         if self.by == "cleat":
             found.append(Link("board", tr("link.cleats-lip"), self.lip / self.lip_may, "fix.lip"))
         return tuple(found)
+
+    @property
+    def strip_name(self) -> str:
+        """The strip that it hangs by, in words: a batten or a cleat."""
+        return tr(f"strip.{self.by}")
 
     @property
     def lip(self) -> float:

@@ -71,8 +71,8 @@ def fixing_findings(
             yield Finding(
                 "fix.loose",
                 one.body.name,
-                tr("fix.loose", by=one.by),
-                one.by,
+                tr("fix.loose", by=one.strip_name),
+                one.strip_name,
                 tr("quantity.in-the-way"),
                 tr("quantity.clear"),
                 at=at,
@@ -85,12 +85,12 @@ def fixing_findings(
                 else len({screw.x for screw in one.screws})
             )
             need = 2 if any(part.length >= part.height for part in one.body.grounds) else 1
-            what = "studs" if one.anchor.in_studs else tr("wall.places-for-a-fixing")
+            what = tr("wall.studs") if one.anchor.in_studs else tr("wall.places-for-a-fixing")
             said = tr("wall.behind-there-too-few-one-alone", holds=what)
             if one.strip and not one.joined:
                 said, what, met, need = (
-                    tr("wall.what-on-its-board-leaves-no", by=one.by),
-                    "places",
+                    tr("wall.what-on-its-board-leaves-no", by=one.strip_name),
+                    tr("wall.places"),
                     0,
                     2,
                 )

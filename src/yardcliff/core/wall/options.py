@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from yardcliff.core.brief.mounting import By, Into, Mount, Spot
 from yardcliff.core.rack import Rack
-from yardcliff.core.strength.link import percent
+from yardcliff.core.strength.link import percent, told
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wall.anchors import ANCHORS, Anchor
 from yardcliff.core.wall.fixed import Fixed
@@ -110,6 +110,5 @@ def verdict(fixed: Sequence[Fixed]) -> str:
     share = max((fixing.share for fixing in fixed), default=0.0)
     count = sum(len(fixing.screws) for fixing in fixed)
     if share > 1:
-        weak = percent(share)
-        return weak if weak.endswith("weak") else tr("wall.too-weak", weak=weak)
+        return tr("wall.too-weak", weak=percent(share)) if told(share) else percent(share)
     return tr("wall.holds-at", count=count, percent=percent(share))

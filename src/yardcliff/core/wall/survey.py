@@ -132,7 +132,7 @@ def area(obstacle: Obstacle) -> Area:
 
 
 def taken(site: Site) -> list[tuple[str, Area]]:
-    """Everything on a wall that a rack has to keep off, by its name."""
+    """Everything on a wall that a rack has to keep off, by its name: obstacles, then racks."""
     return [
         *(
             (

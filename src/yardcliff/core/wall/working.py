@@ -46,7 +46,7 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
     turns = (
         tr("wall.the-spacer-at-its-foot")
         if one.spacer
-        else tr("wall.the-s-lower-edge", by=one.by)
+        else tr("wall.the-s-lower-edge", by=one.strip_name)
         if one.strip
         else tr("wall.its-lower-edge")
     )
@@ -103,7 +103,7 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
         )
     yield from _between(one)
     if one.strip:
-        name = tr("wall.cleat") if one.by == "cleat" else tr("wall.batten")
+        name = one.strip_name.capitalize()
         yield Figure(
             "fix.strip",
             tr("fix.strip.label", name=name),
@@ -136,7 +136,7 @@ def _links(fixing: Fixed) -> Iterator[Figure]:
     if held := fixing.joined:
         yield Figure(
             "fix.joined",
-            tr("fix.joined.label", count=held.count, by=fixing.by),
+            tr("fix.joined.label", count=held.count, by=fixing.strip_name),
             percent(held.share),
             "T / P + V / Q",
             (

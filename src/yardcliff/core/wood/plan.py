@@ -93,7 +93,7 @@ def sources(piece: Piece, supply: Supply, means: Means) -> list[Source]:
 def on_hand(key: str, stick: Stick) -> Source:
     """A stick that lies here."""
     return Source(
-        tr("wood.stick", key_name=key),
+        f"stick {key}",
         stick.says,
         stick,
         stick.long,
