@@ -18,6 +18,7 @@ from random import Random
 from typing import Any
 
 from playwright.sync_api import Page, sync_playwright
+from tests.metric import shipped, shipped_item, starting, starting_brief
 from tests.server import CHROMIUM, CHROMIUM_ARGS, running
 
 from yardcliff.core.brief.mounting import Mount, Spot
@@ -26,14 +27,12 @@ from yardcliff.core.cutting.search import solve as search
 from yardcliff.core.design.change import amend, dump
 from yardcliff.core.design.rack_design import design
 from yardcliff.core.row.order import reorder
-from yardcliff.core.things.listing import shipped, shipped_item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wall.position import aim_at
 from yardcliff.core.wall.survey import Site
 from yardcliff.core.wall.wall import Obstacle, Wall
-from yardcliff.core.ways import Brief, build, solve_row, starting
-from yardcliff.core.ways.rail import starting_brief
+from yardcliff.core.ways import Brief, build, solve_row
 from yardcliff.core.wood.rack_timber import timber
 from yardcliff.core.wood.stock import Supply
 from yardcliff.exports.rackfile import write_rackfile

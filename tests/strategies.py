@@ -4,6 +4,7 @@ from typing import Any
 
 from hypothesis import strategies as st
 
+from tests.metric import starting_brief
 from yardcliff.core.design.change import amend, dump
 from yardcliff.core.row.keepouts import KeepOut
 from yardcliff.core.row.row_brief import Ends, Pin, RowBrief
@@ -11,7 +12,6 @@ from yardcliff.core.things.thing import Reach, Thing, Things
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, TapeName
 from yardcliff.core.ways import Brief
-from yardcliff.core.ways.rail import starting_brief
 from yardcliff.data import table
 
 TAPES: tuple[TapeName, ...] = ("1/8 in", "1/16 in", "1/32 in", "1/64 in", "1 mm", "0.5 mm")

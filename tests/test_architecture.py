@@ -9,10 +9,11 @@ from typing import get_args
 
 import pytest
 
+from tests.metric import starting_brief
 from yardcliff.core.row.keepouts import Flaw
+from yardcliff.core.units.trade import TRADES, Trade
 from yardcliff.core.wall.wall import Kind
 from yardcliff.core.ways import build
-from yardcliff.core.ways.rail import starting_brief
 from yardcliff.data import table
 
 SOURCE = Path(__file__).parent.parent / "src" / "yardcliff"
@@ -83,6 +84,7 @@ def test_every_catalogue_item_starts_as_a_settled_rack(key: str, count: int) -> 
     }
 
 
-def test_every_kind_of_what_is_in_the_way_has_its_usual_size() -> None:
-    assert [row["kind"] for row in table("obstacles")] == list(get_args(Kind))
-    assert [row["flaw"] for row in table("keepouts")] == list(get_args(Flaw))
+@pytest.mark.parametrize("trade", TRADES)
+def test_every_kind_of_what_is_in_the_way_has_its_usual_size(trade: Trade) -> None:
+    assert [row["kind"] for row in table("obstacles", trade)] == list(get_args(Kind))
+    assert [row["flaw"] for row in table("keepouts", trade)] == list(get_args(Flaw))

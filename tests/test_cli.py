@@ -10,12 +10,11 @@ from typing import Any
 import pytest
 from typer.testing import CliRunner
 
+from tests.metric import shipped_item, starting, starting_brief
 from tests.server import running
 from yardcliff.cli import app
 from yardcliff.core.design.change import dump
-from yardcliff.core.things.listing import shipped_item
-from yardcliff.core.ways import FAMILIES, starting
-from yardcliff.core.ways.rail import starting_brief
+from yardcliff.core.ways import FAMILIES
 from yardcliff.store.database import Database
 from yardcliff.store.sheets import Racks
 

@@ -17,15 +17,15 @@ from PIL.Image import Image
 from pypdf import PdfReader
 
 from tests.cases import cases
+from tests.metric import shipped, starting_brief
 from tests.strategies import briefs
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import Design, design
 from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.row.marking_aids import drilling_jig, story_stick
-from yardcliff.core.things.listing import Listed, shipped
+from yardcliff.core.things.listing import Listed
 from yardcliff.core.units.length_text import read
 from yardcliff.core.ways import Brief, build
-from yardcliff.core.ways.rail import starting_brief
 from yardcliff.exports.drawing import InkedText, lay_out
 from yardcliff.exports.items_csv import write_items
 from yardcliff.exports.marks_csv import write_marks

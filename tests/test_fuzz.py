@@ -16,12 +16,12 @@ from schemathesis.core.result import Ok
 from schemathesis.generation import GenerationMode
 from schemathesis.specs.openapi.checks import response_schema_conformance, status_code_conformance
 
+from tests.metric import shipped_item, starting
 from tests.server import running
 from yardcliff.core.design.change import dump
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.wall.amending import dump_wall
 from yardcliff.core.wall.wall import Wall
-from yardcliff.core.ways import FAMILIES, starting
+from yardcliff.core.ways import FAMILIES
 from yardcliff.store.database import Database
 from yardcliff.store.sheets import Racks, Walls
 

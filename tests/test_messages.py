@@ -17,13 +17,13 @@ from fastapi.testclient import TestClient
 
 import yardcliff
 from tests.conftest import Json, change
+from tests.metric import shipped_item, starting
 from yardcliff import messages
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import design
 from yardcliff.core.findings.finding import CODES
 from yardcliff.core.rack.operation import Kind
-from yardcliff.core.things.listing import shipped_item
-from yardcliff.core.ways import FAMILIES, Brief, starting
+from yardcliff.core.ways import FAMILIES, Brief
 from yardcliff.demo import SEEDS
 from yardcliff.messages import LANGUAGES, SOURCE, language_of, listed, speaking, tr
 

@@ -11,14 +11,14 @@ from PIL import Image
 from pypdf import PdfReader
 
 from tests.features import step
+from tests.metric import shipped_item, starting
 from tests.test_exports import DPI, TRUE_MM, lines_across, text_of
 from yardcliff.core.design.change import amend, dump
 from yardcliff.core.design.machining import hole_tables
 from yardcliff.core.design.rack_design import Design, design
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.rack import Kind
-from yardcliff.core.things.listing import shipped_item
-from yardcliff.core.ways import FAMILIES, Brief, starting
+from yardcliff.core.ways import FAMILIES, Brief
 from yardcliff.exports.holes_csv import write_holes
 from yardcliff.exports.marks_csv import write_marks
 from yardcliff.exports.paper import Paper

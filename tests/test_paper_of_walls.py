@@ -8,15 +8,15 @@ import pytest
 from pypdf import PdfReader
 
 from tests.core.test_findings import OTHER, WALL
+from tests.metric import shipped_item, starting
 from tests.test_exports import DPI, TRUE_MM, lines_across
 from tests.test_paper_of_families import words_of
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import Design, design
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.wall.putting_up import put_up
 from yardcliff.core.wall.survey import Site
-from yardcliff.core.ways import FAMILIES, starting
+from yardcliff.core.ways import FAMILIES
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.pdf import PAPERS
 from yardcliff.exports.svg import write_svg

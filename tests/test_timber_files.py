@@ -14,11 +14,11 @@ from hypothesis import strategies as st
 from pypdf import PdfReader
 
 from tests.core.test_timber import SIZES, cutting, offer, rails, start, supply
+from tests.metric import cut_plan
 from yardcliff.core.brief.cutting import Cutting
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wood.cost import Line, shopping
 from yardcliff.core.wood.cut_order import order
-from yardcliff.core.wood.plan import cut_plan
 from yardcliff.core.wood.rack_timber import Timber, priced
 from yardcliff.core.wood.stock import PriceList, Stick, read_stick
 from yardcliff.demo import SEEDS

@@ -12,7 +12,7 @@ from yardcliff.core.findings.finding import Patch
 from yardcliff.core.making.task_list import tasks
 from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.length import Tape, exact_text
 from yardcliff.core.wall.amending import amend_wall, dump_wall
 from yardcliff.core.wall.wall import Wall
 from yardcliff.core.ways import starting
@@ -20,8 +20,10 @@ from yardcliff.core.wood.stock import PriceList, read_stick
 from yardcliff.standins.timber_yard import price_list
 
 CURRENCY = "EUR"
+TAPE = Tape.named("1 mm")
 HAT, LANTERN, LADLE = (
-    shipped_item(key).item.model_dump(mode="json") for key in ("felt-hat", "storm-lantern", "ladle")
+    shipped_item(key, "metric").item.model_dump(mode="json")
+    for key in ("felt-hat", "storm-lantern", "ladle")
 )
 Seed = tuple[str, str, int, dict[str, Any]]
 # Name, catalogue item, count, and what the warden changed; each is built the way that suits it
@@ -297,7 +299,10 @@ def fill(app: Application, day: date | None = None) -> int:
         racks.create(
             name,
             dump(
-                amend(starting([(shipped_item(item), count)], "1 mm", patch.get("family")), patch)
+                amend(
+                    starting([(shipped_item(item, "metric"), count)], TAPE, patch.get("family")),
+                    patch,
+                )
             ),
         )
     stock.add(read_stick(stick).model_dump(mode="json") for stick in STICKS)

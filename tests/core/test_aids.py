@@ -5,6 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.cases import cases
+from tests.metric import starting_brief
 from tests.strategies import rows
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.comparison import compare
@@ -16,7 +17,6 @@ from yardcliff.core.things.thing import Reach, Thing, Things
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.ways import solve_row
-from yardcliff.core.ways.rail import starting_brief
 
 MM = Tape.named("1 mm")
 MUGS = starting_brief("enamel-mug", 7, "1 mm")

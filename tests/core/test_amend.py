@@ -7,13 +7,14 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.cases import cases
+from tests.metric import starting_brief
 from tests.strategies import briefs
 from yardcliff.core.design.change import amend, describe, dump, read_brief
 from yardcliff.core.findings.patch import BriefError, merge
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import LONGEST
 from yardcliff.core.ways import Brief, build, solve_row
-from yardcliff.core.ways.rail import RailBrief, starting_brief
+from yardcliff.core.ways.rail import RailBrief
 
 COATS = starting_brief("waxed-jacket", 6, "1 mm")
 KEYS = starting_brief("room-key", 6, "1/16 in")

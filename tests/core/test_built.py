@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from tests.cases import cases
 from tests.core.test_findings import SITES
 from tests.core.test_timber import offer, supply
+from tests.metric import shipped_item, starting
 from tests.strategies import briefs
 from yardcliff.core.built.facts import Fact, Kind, built, made_by, ticked
 from yardcliff.core.built.habits import Hours, pace_of, taught
@@ -26,8 +27,7 @@ from yardcliff.core.design.there import Built
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.making.plan import making
 from yardcliff.core.making.task import Task
-from yardcliff.core.things.listing import shipped_item
-from yardcliff.core.ways import Brief, starting
+from yardcliff.core.ways import Brief
 from yardcliff.core.wood.rack_timber import priced
 from yardcliff.core.wood.stock import Supply, read_stick
 from yardcliff.core.workshop.shop import Shop

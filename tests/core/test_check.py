@@ -6,16 +6,14 @@ from typing import Any
 
 import pytest
 
+from tests.metric import shipped_item, starting, starting_brief
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import Design, design
 from yardcliff.core.findings.finding import Finding, Severity
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.wall.room_check import depths, swing_side
 from yardcliff.core.wall.survey import Area, Neighbour, Site
 from yardcliff.core.wall.wall import Obstacle, Wall
-from yardcliff.core.ways import starting
-from yardcliff.core.ways.rail import starting_brief
 
 BARE = Wall(width=Fraction(4000))
 # Five coats on 1300 × 120 at 1650: from 690 up to 1710, and 15 inside the board's ends.

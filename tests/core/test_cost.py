@@ -10,10 +10,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.test_timber import cutting, offer, rails, start, supply
+from tests.metric import cut_plan
 from yardcliff.core.brief.cutting import Cutting
 from yardcliff.core.materials.goods import Goods, Ware
 from yardcliff.core.wood.cost import Cost, Line, consumables, shopping, units
-from yardcliff.core.wood.plan import cut_plan
 from yardcliff.core.wood.rack_timber import priced
 from yardcliff.core.wood.stock import Supply, WareOnHand, WarePrice
 from yardcliff.core.wood.taking_off import Takeoff
@@ -30,7 +30,7 @@ def bought(many: int, *packets: dict[str, Any], here: int = 0) -> Line:
     on_hand = (WareOnHand(kind="screw", name=NAME, amount=here),) if here else ()
     (line,) = shopping(
         cut_plan((), stock, Cutting()),
-        [Ware(Goods.WOOD_SCREW, many, ("5.0", "20"))],
+        [Ware(Goods.WOOD_SCREW, many, ("5.0", "20 mm"))],
         Supply((), stock.lists, on_hand),
     )
     return line

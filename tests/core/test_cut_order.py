@@ -11,13 +11,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.test_timber import SIZES, cutting, offer, rails, supply
+from tests.metric import cut_plan
 from yardcliff.core.brief.cutting import Cutting
 from yardcliff.core.materials.goods import Blank
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wood.cut_order import order
 from yardcliff.core.wood.layout import Sawn, marks, pieces, runs, stops
 from yardcliff.core.wood.means import Means
-from yardcliff.core.wood.plan import cut_plan
 from yardcliff.core.wood.stick_changes import offcut_sticks, used_sticks
 from yardcliff.core.wood.stock import Stick, Supply, read_stick
 from yardcliff.core.workshop.shop import Shop, Tool
@@ -32,7 +32,7 @@ def stick(long: str, **more: Any) -> Stick:
 
 
 def means(by: Cutting, shop: Shop | None = None) -> Means:
-    return Means(by, shop or Shop())
+    return Means(by, shop or Shop(), MM)
 
 
 def only(wanted: tuple[Any, ...], stock: Supply, **asked: str) -> Sawn:
@@ -52,14 +52,14 @@ def test_beyond_a_flaw_the_tape_is_hooked_anew() -> None:
     )
     # Both marks are read from the end that was squared before them: 600, and not 1340 across the
     # knot.
-    assert [mark for _, mark in marks(sawn, cutting().takes)] == [600, 600]
-    assert [len(run) for run in runs(sawn, cutting().takes)] == [1, 1]
+    assert [mark for _, mark in marks(sawn, cutting().takes("metric"))] == [600, 600]
+    assert [len(run) for run in runs(sawn, cutting().takes("metric"))] == [1, 1]
 
 
 def test_where_the_first_stretch_gives_nothing_the_second_is_measured_from_its_own_end() -> None:
     knotty = stick("1600 mm", flaws=[{"what": "check", "at": "0 mm", "width": "300 mm"}])
     sawn = only(rails(2, 400), supply(sticks=(knotty,)))
-    assert [(one.start, mark) for one, mark in marks(sawn, cutting().takes)] == [
+    assert [(one.start, mark) for one, mark in marks(sawn, cutting().takes("metric"))] == [
         (300, 400),
         (Fraction(1405, 2), Fraction(1605, 2)),
     ]

@@ -94,16 +94,18 @@ def cheapest(problem: Problem) -> int | None:
         total: int,
     ) -> None:
         want = problem.shapes[parts[n]]
-        across = problem.across(bar, want.wide)
-        if across > left or (parts[n] < 0 and not problem.bars[bar].turns):
+        if parts[n] < 0 and not problem.bars[bar].turns:
             return
-        for r, room in enumerate(problem.bars[bar].rooms):
-            if want.long <= room:
-                rests = [one + problem.kerf for one in problem.bars[bar].rooms]
-                rests[r] -= want.long + problem.kerf
-                opened[k] = (bar, left - across, [*lanes, (want.wide, rests)])
-                put(n + 1, opened, total + problem.lane_price(bar, want.wide))
-                opened[k] = (bar, left, lanes)
+        # A lane may be wider than the one part that lies in it.
+        for wide in sorted({one.wide for one in problem.shapes if one.wide >= want.wide}):
+            across = problem.across(bar, wide)
+            for r, room in enumerate(problem.bars[bar].rooms if across <= left else ()):
+                if want.long <= room:
+                    rests = [one + problem.kerf for one in problem.bars[bar].rooms]
+                    rests[r] -= want.long + problem.kerf
+                    opened[k] = (bar, left - across, [*lanes, (wide, rests)])
+                    put(n + 1, opened, total + problem.lane_price(bar, wide))
+                    opened[k] = (bar, left, lanes)
 
     for lying in product(*each):
         parts = sorted(chain.from_iterable(lying), key=lambda k: (-problem.shapes[k].wide, k))

@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from tests.cases import cases
 from tests.core.test_uprights import codes
 from tests.features import step
+from tests.metric import shipped_item, starting
 from tests.strategies import lengths
 from yardcliff.core.base.model import Frozen, angle
 from yardcliff.core.design.change import amend
@@ -23,10 +24,9 @@ from yardcliff.core.rack import Kind
 from yardcliff.core.row.row import _stepped
 from yardcliff.core.row.rows import margins
 from yardcliff.core.shapes.geometry import ellipse, points
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import LONGEST
-from yardcliff.core.ways import Brief, build, starting
+from yardcliff.core.ways import Brief, build
 
 COATS = starting([(shipped_item("waxed-jacket"), 6)], "1 mm", "rail")
 BIKES = amend(

@@ -13,6 +13,7 @@ from hypothesis import strategies as st
 
 from tests.cases import cases
 from tests.features import of_holders, step
+from tests.metric import MM, shipped_item, starting
 from tests.strategies import ITEM_KEYS, briefs, lengths
 from yardcliff.core.brief.cutting import Cutting
 from yardcliff.core.design.capacity import most_on
@@ -23,11 +24,10 @@ from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.holders.hole import bored
 from yardcliff.core.rack import Kind, Operation, Part
 from yardcliff.core.strength.wood import sag
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.things.look import resting
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import TapeName
-from yardcliff.core.ways import FAMILIES, Brief, build, ranked, starting
+from yardcliff.core.ways import FAMILIES, Brief, build, ranked
 from yardcliff.core.ways.family import in_rows
 from yardcliff.core.ways.planking import Plank, Seams, planks
 from yardcliff.core.ways.stacked import longest_from, rails_from, stick_needed
@@ -175,7 +175,7 @@ def test_a_flask_hangs_by_its_neck_in_the_next_hole_up() -> None:
     # Between the holes 114 - 38, before them 45 - 19, behind them 90 - 45 - 19.
     assert (known["hole.web"], known["hole.front"], known["hole.behind"]) == (76, 26, 26)
     assert not build(FLASKS).findings
-    assert bored(Fraction(39)) == (40, "hole saw")
+    assert bored(Fraction(39), "metric") == (40, "hole saw")
 
 
 def test_a_shelf_stands_on_its_back_plate_above_or_below_it() -> None:
@@ -265,7 +265,7 @@ def test_planks_are_ripped_all_alike_or_only_the_last() -> None:
     assert planks(Fraction(460), Plank(width=Fraction(120), rip="last")) == (120, 120, 120, 100)
     # Each row's holders keep off seams as far as they reach: 10 are enough for a small hook, 20 not
     # for a large one.
-    seams = Seams(Fraction(400), ((Fraction(100), Fraction(5)), (Fraction(200), Fraction(40))))
+    seams = Seams(MM, Fraction(400), ((Fraction(100), Fraction(5)), (Fraction(200), Fraction(40))))
     assert seams.hit(Plank(width=Fraction(110), rip="last")) == (20, 40)
 
 
@@ -284,12 +284,12 @@ def test_a_frame_counts_its_sides_where_they_stand_beside_the_boards() -> None:
 def test_the_saw_eats_wood_between_rails_of_one_stick() -> None:
     saw, stick = Cutting(kerf=Fraction(3), trim=Fraction(5)), Fraction(1200)
     # Four rails of 300 are 1200, but with three cuts and two squared ends 1219: three come out.
-    assert stick_needed(saw, Fraction(300), 4) == 1219
-    assert rails_from(saw, stick, Fraction(300)) == 3
+    assert stick_needed(saw, Fraction(300), 4, "metric") == 1219
+    assert rails_from(saw, stick, Fraction(300), "metric") == 3
     # 295.25 is as long as four can be: 1181 and 9 of kerf and 10 of trim.
-    assert longest_from(saw, stick, 4) == Fraction("295.25")
-    assert rails_from(saw, stick, Fraction(295)) == 4
-    assert rails_from(saw, stick, Fraction(1300)) == 0
+    assert longest_from(saw, stick, 4, "metric") == Fraction("295.25")
+    assert rails_from(saw, stick, Fraction(295), "metric") == 4
+    assert rails_from(saw, stick, Fraction(1300), "metric") == 0
 
 
 def test_halves_of_a_stick_are_told_why_they_do_not_come_out_of_it() -> None:
@@ -318,7 +318,7 @@ def test_halves_of_a_stick_are_told_why_they_do_not_come_out_of_it() -> None:
     old = read_brief(
         dump(cups) | {"stick": {"length": "1200 mm", "kerf": "3 mm", "trim": "5 mm"}, "cutting": {}}
     )
-    assert (old.cutting.takes, old.cutting.trim) == (3, 5)
+    assert (old.cutting.takes("metric"), old.cutting.trim) == (3, 5)
 
 
 @given(length=lengths(10, 2000), count=st.integers(1, 40), kerf=lengths(0, 8), trim=lengths(0, 30))
@@ -326,10 +326,10 @@ def test_the_stick_for_so_many_rails_gives_so_many(
     length: Fraction, count: int, kerf: Fraction, trim: Fraction
 ) -> None:
     saw = Cutting(kerf=kerf, trim=trim)
-    needed = stick_needed(saw, length, count)
-    assert rails_from(saw, needed, length) == count
-    assert rails_from(saw, needed - Fraction(1, 100), length) == count - 1
-    assert longest_from(saw, needed, count) == length
+    needed = stick_needed(saw, length, count, "metric")
+    assert rails_from(saw, needed, length, "metric") == count
+    assert rails_from(saw, needed - Fraction(1, 100), length, "metric") == count - 1
+    assert longest_from(saw, needed, count, "metric") == length
 
 
 def test_stacked_rails_are_alike_and_hang_as_close_as_they_may() -> None:
@@ -724,7 +724,7 @@ def test_a_foot_hole_leaves_wood_under_the_shaft_and_the_board_stays_above_the_f
     assert (through.code, through.value, [fix.label for fix in through.fixes]) == (
         "upright.through",
         3,
-        ["Holes 30 mm deep", "Foot board 37 mm thick"],
+        ["Holes 30 mm deep", "Foot board 38 mm thick"],
     )
     sunk = amend(poles, {"foot": {"top": "25 mm"}})
     (floor,) = build(sunk).findings

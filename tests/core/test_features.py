@@ -12,6 +12,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.cases import cases
+from tests.metric import shipped_item, starting
 from tests.strategies import VARIANTS, briefs, lengths
 from tests.test_paper_of_families import of
 from yardcliff.core.brief.building import Making
@@ -25,11 +26,10 @@ from yardcliff.core.making.task import Task
 from yardcliff.core.making.task_list import tasks
 from yardcliff.core.materials.goods import Ware
 from yardcliff.core.rack import HOLDER, Face, Hold, Hole, Kind, Part, Point
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.wall.survey import Site
 from yardcliff.core.wall.wall import Wall
-from yardcliff.core.ways import FAMILIES, Brief, starting
+from yardcliff.core.ways import FAMILIES, Brief
 from yardcliff.core.wood.rack_timber import priced
 from yardcliff.core.wood.stock import Stick, Supply
 from yardcliff.core.wood.taking_off import takeoff

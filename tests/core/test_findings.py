@@ -9,18 +9,17 @@ from hypothesis import strategies as st
 
 from tests.cases import cases
 from tests.core.test_timber import REASONS
+from tests.metric import shipped_item, starting, starting_brief
 from tests.strategies import briefs
 from yardcliff.core.design.change import amend, dump
 from yardcliff.core.design.fixes import tried, whose
 from yardcliff.core.design.rack_design import Design, design
 from yardcliff.core.findings.finding import CODES, Finding, Severity
 from yardcliff.core.findings.patch import BriefError
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.wall.survey import Area, Neighbour, Site
 from yardcliff.core.wall.wall import Obstacle, Studs, Wall
-from yardcliff.core.ways import Brief, build, starting
-from yardcliff.core.ways.rail import starting_brief
+from yardcliff.core.ways import Brief, build
 
 COATS = starting_brief("waxed-jacket", 6, "1 mm")
 MUGS = starting_brief("enamel-mug", 6, "1/16 in")

@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from tests.cases import cases
 from tests.core.test_uprights import codes, figures
 from tests.features import step
+from tests.metric import shipped_item, starting
 from tests.strategies import lengths
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import design
@@ -21,9 +22,9 @@ from yardcliff.core.holders.flip import Flip, stress
 from yardcliff.core.materials.goods import Thread
 from yardcliff.core.rack import Face, Kind
 from yardcliff.core.shapes.geometry import points
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.ways import build, starting
+from yardcliff.core.units.length_text import INCH
+from yardcliff.core.ways import build
 from yardcliff.data import table
 
 CAPS = amend(
@@ -79,12 +80,13 @@ def test_a_heel_turns_clear_of_the_backer_and_stops_flat_on_it(
 def test_every_rod_of_the_table_has_its_hardware() -> None:
     assert [row["key"] for row in table("rods")] == list(get_args(Thread))
     for size in get_args(Thread):
-        rack = build(amend(CAPS, {"rod": {"size": size, "thickness": "30 mm"}}))
+        rack = build(amend(CAPS, {"rod": {"size": size, "thickness": "40 mm"}}))
         bits = hardware(size)
+        beyond = Fraction(5) if size.startswith("M") else INCH * 3 / 16
         assert bits.recess_bit[0] >= max(bits.corners, bits.outside)
         assert not [finding for finding in rack.findings if finding.code == "flip.pin"]
         nut = step(rack.machining, Kind.NUT_RECESS)
-        assert (nut.count, nut.depth) == (2, bits.washer + bits.nut + 5)
+        assert (nut.count, nut.depth) == (2, bits.washer + bits.nut + beyond)
 
 
 @given(

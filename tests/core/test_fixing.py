@@ -8,15 +8,15 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.cases import cases
+from tests.metric import shipped_item, starting, starting_brief
 from tests.strategies import briefs
 from yardcliff.core.brief.mounting import Mount, Spot
 from yardcliff.core.design.change import amend, dump, read_brief
 from yardcliff.core.design.helps import helps_most
 from yardcliff.core.design.rack_design import Design, design
 from yardcliff.core.shapes.geometry import across
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.wall.anchors import ANCHORS, BACKS, FITTING, HOLLOW
+from yardcliff.core.wall.anchors import BACKS, FITTING, HOLLOW, anchors
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.fixing import Fixer
 from yardcliff.core.wall.grounds import MIRROR
@@ -24,8 +24,7 @@ from yardcliff.core.wall.options import BYS, verdict, ways_by, ways_into
 from yardcliff.core.wall.strips import APART, BATTEN, PAST
 from yardcliff.core.wall.survey import Site
 from yardcliff.core.wall.wall import Obstacle, Studs, Wall
-from yardcliff.core.ways import Brief, starting
-from yardcliff.core.ways.rail import starting_brief
+from yardcliff.core.ways import Brief
 
 BARE = Wall(width=Fraction(5000))
 SITE = Site("Bare", BARE)
@@ -207,11 +206,13 @@ def test_a_batten_reaches_two_studs_and_covers_its_rack(x: int) -> None:
     length = design(keys).rack.row.length
     assert one.strip[0] <= 0
     assert one.strip[1] >= length
-    assert all(one.strip[0] + PAST <= screw.x <= one.strip[1] - PAST for screw in one.screws)
+    assert all(
+        one.strip[0] + PAST.metric <= screw.x <= one.strip[1] - PAST.metric for screw in one.screws
+    )
     # No longer than to the studs that it needs: at most one spacing past either end, and a thumb's
     # width.
-    assert one.strip[1] - one.strip[0] <= length + 1200 + 2 * PAST
-    assert one.wood == BATTEN[0]
+    assert one.strip[1] - one.strip[0] <= length + 1200 + 2 * PAST.metric
+    assert one.wood == BATTEN.metric[0]
 
 
 @given(x=st.integers(300, 3000), into=st.sampled_from(sorted(HOLLOW)))
@@ -292,9 +293,9 @@ def test_every_way_is_offered_with_its_share_and_the_best_of_them_named() -> Non
     assert "plugs" not in [way.value for way in into]
 
 
-@pytest.mark.parametrize("key", ANCHORS)
+@pytest.mark.parametrize("key", anchors("metric"))
 def test_what_holds_in_a_wall_says_what_it_wants(key: str) -> None:
-    anchor = ANCHORS[key]  # type: ignore[index]
+    anchor = next(one for one in anchors("metric").values() if one.key == key)
     assert anchor.walls
     assert anchor.tools
     assert anchor.why.endswith(".")

@@ -11,21 +11,21 @@ from hypothesis import strategies as st
 
 from tests.cases import cases
 from tests.core.test_findings import SITES
+from tests.metric import shipped_item, starting, starting_brief
 from tests.strategies import briefs
 from yardcliff.core.brief.mounting import By, Mount
 from yardcliff.core.design.change import amend
+from yardcliff.core.materials.sold import LAG_LENGTHS, SCREW_LENGTHS
 from yardcliff.core.rack import Rack
 from yardcliff.core.strength.force import newtons
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.wall.anchors import ANCHORS, FITTING, LENGTHS, drive, ratings
+from yardcliff.core.wall.anchors import FITTING, anchors, drive, ratings
 from yardcliff.core.wall.bodies import DEEPEST, bodies
 from yardcliff.core.wall.grounds import lines, plate_room, plates_hide
 from yardcliff.core.wall.loading import Bearing, Group, Load, loads, pulls
 from yardcliff.core.wall.survey import areas, around, open_places, stretch
 from yardcliff.core.wall.wall import Wall
-from yardcliff.core.ways import FAMILIES, Brief, build, starting
-from yardcliff.core.ways.rail import starting_brief
+from yardcliff.core.ways import FAMILIES, Brief, build
 
 
 def rack(item: str, count: int, family: str | None = None, **patch: object) -> Rack:
@@ -288,31 +288,32 @@ def test_a_hand_that_pulls_makes_nothing_lighter(xs: list[int], on: list[Load], 
     assert max(pull.pull for pull in lower) == pytest.approx(2 * max(pull.pull for pull in upper))
 
 
-@pytest.mark.parametrize("key", ANCHORS)
+@pytest.mark.parametrize("key", anchors("metric"))
 @given(wood=st.integers(0, 100), lining=st.integers(6, 40))
 @cases(40)
 def test_a_screw_is_the_next_that_is_sold_and_holds_enough(
     key: str, wood: int, lining: int
 ) -> None:
-    anchor = ANCHORS[key]  # type: ignore[index]
+    anchor = next(one for one in anchors("metric").values() if one.key == key)
     wall = Wall(lining=Fraction(lining))
+    sold = [one for one in (LAG_LENGTHS if anchor.lag else SCREW_LENGTHS).metric if one >= 30]
     driven = drive(anchor, Fraction(wood), wall)
-    assert driven.length in LENGTHS
+    assert driven.length in sold
     assert driven.thread <= driven.hold
     passed = wood + lining
     least = {"screws": 30, "steel": 30, "lags": 60, "plugs": 50}.get(key)
     if least:
         assert driven.length == min(
-            (long for long in LENGTHS if long >= passed + least), default=LENGTHS[-1]
+            (long for long in sold if long >= passed + least), default=sold[-1]
         )
     elif key == "sheet":
-        assert driven.length <= passed + 15 or driven.length == LENGTHS[0], (
+        assert driven.length <= passed + 15 or driven.length == sold[0], (
             "its point is no danger behind"
         )
         assert driven.hold <= lining
         assert driven.thread <= max(float(driven.length - wood), 0.0)
     else:
-        assert driven.length >= min(passed + anchor.behind, LENGTHS[-1]), "the wings open behind"
+        assert driven.length >= min(passed + anchor.behind, sold[-1]), "the wings open behind"
     through = ratings(anchor, driven, Fraction(wood), wall, "through", Mount())
     packet = ratings(
         anchor, driven, Fraction(wood), wall, "through", Mount(pull=40_000, shear=80_000)

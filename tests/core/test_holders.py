@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.features import of_holders
+from tests.metric import MM, shipped_item, starting, starting_brief
 from tests.strategies import lengths
 from yardcliff.core.design.change import amend
 from yardcliff.core.holders import bent as bents
@@ -25,14 +26,12 @@ from yardcliff.core.rack import Kind
 from yardcliff.core.shapes.geometry import points
 from yardcliff.core.strength.force import Pulled
 from yardcliff.core.strength.stick import stress
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length_text import read
-from yardcliff.core.ways import FAMILIES, build, starting
-from yardcliff.core.ways.rail import starting_brief
+from yardcliff.core.ways import FAMILIES, build
 from yardcliff.data import table
 
-GROUND = Ground(Fraction(22), Fraction(100), Fraction(50), "softwood")
+GROUND = Ground(Fraction(22), Fraction(100), Fraction(50), "softwood", MM)
 
 
 def test_a_tilted_peg_by_hand() -> None:
@@ -113,25 +112,25 @@ def test_unequal_hooks_keep_one_height_from_the_bottom_edge() -> None:
     ],
 )
 def test_a_hole_is_bored_with_the_next_size_up(size: str, bit: str, tool: str) -> None:
-    assert holes.bored(Fraction(size)) == (Fraction(bit), tool)
+    assert holes.bored(Fraction(size), "metric") == (Fraction(bit), tool)
 
 
 def test_what_is_too_thick_for_any_bit_takes_the_largest() -> None:
-    assert holes.bored(Fraction(300)) == (102, "hole saw")
-    assert clips.ring(Fraction(300)) == (104, 110)
+    assert holes.bored(Fraction(300), "metric") == (102, "hole saw")
+    assert clips.ring(Fraction(300), "metric") == (104, 110)
 
 
 @pytest.mark.parametrize(
     ("shaft", "inside", "outside"), [("12", 13, 16), ("28", 28, 32), ("28.5", 36, 40)]
 )
 def test_a_ring_is_cut_from_the_next_pipe_up(shaft: str, inside: int, outside: int) -> None:
-    assert clips.ring(Fraction(shaft)) == (inside, outside)
+    assert clips.ring(Fraction(shaft), "metric") == (inside, outside)
 
 
 def test_a_seat_is_sunk_by_a_quarter_of_the_hole_or_a_third_of_the_shelf() -> None:
     flask = (shipped_item("flask").item,)
-    thick = Ground(Fraction(40), Fraction(90), Fraction(45), "softwood")
-    thin = Ground(Fraction(12), Fraction(90), Fraction(45), "softwood")
+    thick = Ground(Fraction(40), Fraction(90), Fraction(45), "softwood", MM)
+    thin = Ground(Fraction(12), Fraction(90), Fraction(45), "softwood", MM)
     seat = holes.Hole(seat="countersunk")
     for ground, deep in ((thick, Fraction(19, 2)), (thin, Fraction(4))):
         *_, last = holes.fit(seat, ground, flask).machining
@@ -145,29 +144,29 @@ def test_the_thickest_decides_unless_it_is_given() -> None:
     assert held_at(Fraction(20), (glass, flask)) == 20
     unmeasured = flask.model_copy(update={"held": None})
     assert held_at(None, (unmeasured,)) == 42, "half of 84"
-    assert [f.code for f in check_held(None, (glass, unmeasured), Fraction(42), "hole")] == [
-        "held.unknown"
-    ]
-    assert not list(check_held(Fraction(20), (unmeasured,), Fraction(20), "hole"))
+    assert [
+        f.code for f in check_held(None, (glass, unmeasured), Fraction(42), "hole", GROUND)
+    ] == ["held.unknown"]
+    assert not list(check_held(Fraction(20), (unmeasured,), Fraction(20), "hole", GROUND))
 
 
 def test_a_ring_is_screwed_through_its_mouth_at_a_quarter_from_each_edge() -> None:
-    rail = Ground(Fraction(35), Fraction(80), Fraction(40), "softwood")
+    rail = Ground(Fraction(35), Fraction(80), Fraction(40), "softwood", MM)
     fitted = clips.fit(clips.Clip(), rail, (shipped_item("curtain-pole").item,))
     assert [bore.up for bore in fitted.bores] == [20, -20]
     # 16 mm screws through 2 mm of pipe stand 14 deep.
     assert {bore.depth for bore in fitted.bores} == {14}
     assert fitted.reach == half(Fraction(40))
-    thin = Ground(Fraction(12), Fraction(80), Fraction(40), "softwood")
+    thin = Ground(Fraction(12), Fraction(80), Fraction(40), "softwood", MM)
     (finding,) = clips.fit(clips.Clip(), thin, (shipped_item("curtain-pole").item,)).findings
     assert (finding.code, [fix.label for fix in finding.fixes]) == (
         "hook.through",
-        ["12 mm screws", "Board 16 mm thick"],
+        ["12 mm screws", "Board 18 mm thick"],
     )
 
 
 def test_arms_stand_to_both_sides_of_a_neck_and_say_so_in_their_own_field() -> None:
-    plate = Ground(Fraction(12), Fraction(120), Fraction(60), "hardwood", Pulled(0, 30))
+    plate = Ground(Fraction(12), Fraction(120), Fraction(60), "hardwood", MM, Pulled(0, 30))
     fitted = cradles.fit(cradles.Cradle(), plate, (shipped_item("fiddle").item,))
     assert [bore.aside for bore in fitted.bores] == [-25, 25]
     assert fitted.reach.across == 34 + 2 * 16

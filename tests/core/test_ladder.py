@@ -4,13 +4,13 @@ import pytest
 from hypothesis import given
 
 from tests.cases import cases
+from tests.metric import starting_brief
 from tests.strategies import briefs
 from yardcliff.core.design.change import amend
 from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.row.count_ladder import ladder
 from yardcliff.core.row.rows import RowsBrief
 from yardcliff.core.ways import Brief, solve_row
-from yardcliff.core.ways.rail import starting_brief
 
 
 @given(brief=briefs)

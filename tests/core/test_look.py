@@ -7,11 +7,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.test_scene import bounds
+from tests.metric import shipped_item
 from tests.strategies import ITEM_KEYS
 from yardcliff.core.drawing.solids import hatch
 from yardcliff.core.shapes.geometry import mirrored, points, rectangle, swapped, turned
 from yardcliff.core.things.item import Item
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.things.look import Look, beside, hanging, laid, lying, resting, slid, standing
 from yardcliff.core.units.exact import Fraction
 

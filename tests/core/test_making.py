@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from tests.core.test_on_wall import on
+from tests.metric import shipped_item, starting
 from tests.strategies import briefs
 from yardcliff.core.brief.building import Making, spoken
 from yardcliff.core.design.change import amend
@@ -21,8 +22,7 @@ from yardcliff.core.making.plan import Made, enough, making, quicker
 from yardcliff.core.making.sequence import edges, natural
 from yardcliff.core.making.task_list import minutes_at_bench, tasks
 from yardcliff.core.rack import HOLDER
-from yardcliff.core.things.listing import shipped_item
-from yardcliff.core.ways import Brief, starting
+from yardcliff.core.ways import Brief
 from yardcliff.core.wood.rack_timber import Timber, priced, timber
 from yardcliff.core.wood.stock import Supply, read_stick
 from yardcliff.core.workshop.shop import TOOLS, Shop

@@ -7,6 +7,7 @@ from hypothesis import strategies as st
 from tests.cases import cases
 from tests.core.test_figures import close_to, worked_out
 from tests.core.test_findings import COATS, PLACED, SITES, WALL
+from tests.metric import starting_brief
 from tests.strategies import briefs
 from yardcliff.core.brief.mounting import Mount
 from yardcliff.core.design.change import amend
@@ -14,7 +15,7 @@ from yardcliff.core.design.rack_design import Design, design
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.shapes.geometry import points
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.wall.anchors import ANCHORS
+from yardcliff.core.wall.anchors import anchors
 from yardcliff.core.wall.bodies import bodies
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.fixing import Fixer
@@ -28,7 +29,6 @@ from yardcliff.core.wall.room_check import depths
 from yardcliff.core.wall.survey import Area, Site, areas, no_hole, open_places
 from yardcliff.core.wall.wall import Obstacle, OldFixing, Studs, Wall
 from yardcliff.core.ways import Brief
-from yardcliff.core.ways.rail import starting_brief
 
 BARE = Wall(width=Fraction(4000))
 OPEN = Site("Bare wall", BARE)
@@ -339,7 +339,7 @@ def test_every_way_says_what_it_would_mean() -> None:
         way.value: way for way in ways_into(done.rack, OPEN, done.on_wall.spot, mount, done.tape)
     }
     assert into.keys() == {"auto"} | {
-        key for key, anchor in ANCHORS.items() if "timber studs" in anchor.walls
+        key for key, anchor in anchors("metric").items() if "timber studs" in anchor.walls
     }
     assert "Hole 14 mm; for linings of 9 mm to 50 mm." in into["toggles"].why
     pegs = on({}, brief=starting_brief("enamel-mug", 6, "1 mm"))
@@ -367,7 +367,7 @@ def test_putting_up_begins_with_one_screw_and_ends_with_a_pull() -> None:
         for word in ("first", "level", "Drill and drive", "Pull")
     ]
     assert order == sorted(order)
-    assert any("4 × 5 mm wood screws" in tool for tool in up.at_hand)
+    assert any(tool == "4 × 5.0 × 70 mm wood screw" for tool in up.at_hand)
     assert any("Cables" in caution for caution in up.cautions)
     assert any("Two people" in caution for caution in up.cautions)
     assert put_up(done.rack, design(COATS).on_wall, done.tape).steps == ()

@@ -6,16 +6,16 @@ import re
 
 import pytest
 
+from tests.metric import shipped_item, starting, starting_brief
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import Design, design
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.wall.options import BYS
 from yardcliff.core.wall.putting_up import PutUp, put_up
 from yardcliff.core.wall.survey import Site
 from yardcliff.core.wall.wall import OldFixing, Wall
-from yardcliff.core.ways import FAMILIES, starting
-from yardcliff.core.ways.rail import starting_brief
+from yardcliff.core.ways import FAMILIES
+from yardcliff.core.wood.taking_off import takeoff
 
 BARE = Wall(width=Fraction(5000))
 WALLS = {
@@ -63,12 +63,12 @@ def test_every_hole_is_listed_once_with_what_it_is_in(family: str, makeup: str) 
     words = {"masonry": {"masonry"}, "planked": {"planks"}}.get(makeup)
     for hole in holes:
         assert hole.into.startswith("stud ") or hole.into in (words or {"lining"})
-    # As many of each as there are holes, in words for the shopping.
+    # What holds it is called as on the shopping list, and there are as many as there.
     tools = up(done).at_hand
-    counts = [int(tool.split(" × ")[0]) for tool in tools if " × " in tool]
-    assert sum(counts) == len(holes) + sum(
-        one.joined.count for one in done.on_wall.fixed if one.joined
-    )
+    counts = dict(tool.split(" × ", 1)[::-1] for tool in tools if " × " in tool)
+    listed = {ware.name: ware.count for ware in takeoff(done).wares}
+    assert all(int(count) <= listed[name] for name, count in counts.items())
+    assert sum(map(int, counts.values())) >= len(holes)
     assert tools[:2] == (
         ("tape, pencil, level and plumb line" if done.rack.up else "tape, pencil, level"),
         "cable and pipe detector",

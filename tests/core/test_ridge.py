@@ -12,14 +12,14 @@ from hypothesis import strategies as st
 from tests.cases import cases
 from tests.core.test_uprights import codes, figures
 from tests.features import step
+from tests.metric import shipped_item, starting
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import design
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.rack import Kind, Part, Rack
 from yardcliff.core.shapes.geometry import points
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.ways import Brief, build, starting
+from yardcliff.core.ways import Brief, build
 from yardcliff.core.ways.ridge import HOLLOW
 
 CUPS = starting([(shipped_item("tin-cup"), 7)], "1 mm", "angled-rail")
@@ -113,7 +113,7 @@ def test_a_bracket_hooks_on_its_slant_and_is_lifted_off_within_the_rail(
     said = {finding.code for finding in rack.findings}
     halves = [part for part in rack.parts if part.key.endswith("bracket")]
     assert bool(halves) == (float(figures_of(rack)["angled.hollow"]) > 0)
-    assert ("angled.hollow" in said) == (figures_of(rack)["angled.hollow"] < HOLLOW)
+    assert ("angled.hollow" in said) == (figures_of(rack)["angled.hollow"] < HOLLOW.metric)
     if not halves:
         return
     rail, wall = halves

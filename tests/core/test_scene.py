@@ -4,6 +4,7 @@ import pytest
 from hypothesis import given
 
 from tests.cases import cases
+from tests.metric import starting_brief
 from tests.strategies import ITEM_KEYS, briefs
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import design
@@ -11,7 +12,6 @@ from yardcliff.core.shapes.geometry import circle, in_mm, parse, points, rectang
 from yardcliff.core.things.look import silhouette
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.ways import Brief
-from yardcliff.core.ways.rail import starting_brief
 from yardcliff.data import table
 
 

@@ -8,10 +8,11 @@ from hypothesis import strategies as st
 from pydantic import TypeAdapter, ValidationError
 
 from tests.cases import cases
+from tests.metric import shipped
 from tests.strategies import lengths, mixed, reaches
 from yardcliff.core.row.spacing_rule import rule_of
 from yardcliff.core.things.item import Weight
-from yardcliff.core.things.listing import shipped, slug
+from yardcliff.core.things.listing import slug
 from yardcliff.core.things.thing import Reach, Things
 from yardcliff.core.units.exact import Fraction
 

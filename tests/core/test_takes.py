@@ -6,15 +6,15 @@ from typing import Any
 
 import pytest
 
+from tests.metric import shipped_item, starting
 from yardcliff.core.brief.mounting import By, Into
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import Design, design
-from yardcliff.core.materials.goods import SOLD, Blank, Goods, Ware, brads, next_length, times
+from yardcliff.core.materials.goods import Blank, Goods, Ware, times
+from yardcliff.core.materials.sold import SCREW_LENGTHS, brads, next_length
 from yardcliff.core.rack.blanks import part_blanks
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.wall.survey import Site
 from yardcliff.core.wall.wall import Wall
-from yardcliff.core.ways import starting
 from yardcliff.core.wood.taking_off import takeoff
 from yardcliff.data import table
 
@@ -231,25 +231,25 @@ def test_sizes_off_the_tape_are_rounded_up_to_a_tenth() -> None:
 def test_screws_are_as_long_as_is_sold_and_never_longer_than_asked_but_for_the_shortest(
     long: int, sold: int
 ) -> None:
-    assert next_length(Fraction(long)) == sold
-    assert sold in SOLD
+    assert next_length(Fraction(long), "metric") == sold
+    assert sold in SCREW_LENGTHS.metric
 
 
 @pytest.mark.parametrize(
     ("through", "into", "along", "sold"),
     [
-        (18, 100, 100, (2, "2.0", "50")),  # 54 is three times as much
-        (14, 100, 151, (3, "1.6", "40")),
-        (18, 20, 300, (3, "1.4", "30")),  # 38 come together, and 3 stay
-        (18, 25, 301, (4, "1.6", "40")),
-        (3, 2, 10, (2, "1.0", "15")),  # the shortest there are
+        (18, 100, 100, (2, "2.0", "50 mm")),  # 54 is three times as much
+        (14, 100, 151, (3, "1.6", "40 mm")),
+        (18, 20, 300, (3, "1.4", "30 mm")),  # 38 come together, and 3 stay
+        (18, 25, 301, (4, "1.6", "40 mm")),
+        (3, 2, 10, (2, "1.0", "15 mm")),  # the shortest there are
     ],
 )
 def test_brads_are_three_times_as_long_as_what_they_nail_and_stay_inside(
     through: int, into: int, along: int, sold: tuple[int, str, str]
 ) -> None:
     count, *sizes = sold
-    assert brads(Fraction(through), Fraction(into), Fraction(along)) == Ware(
+    assert brads(Fraction(through), Fraction(into), Fraction(along), "metric") == Ware(
         Goods.BRAD, count, tuple(sizes)
     )
 
@@ -267,13 +267,18 @@ def test_what_the_yard_sells_goes_with_what_the_tables_know() -> None:
             for key, name in known.items()
             if kinds[key] == row["kind"]
         }
-        ((key, sizes),) = [(key, fits.groups()) for key, fits in found.items() if fits]
+        key, sizes = min(
+            ((key, fits.groups()) for key, fits in found.items() if fits),
+            key=lambda one: len(one[1]),
+        )
         sold.setdefault(key, set()).update(sizes[:1])
     assert set(sold) == set(Goods), "all of it is for sale"
     assert sold[Goods.WOOD_SCREW] >= {row["gauge"] for row in table("screws")}
     assert sold[Goods.LAG_SCREW] <= {row["key"] for row in table("lags")}
-    assert sold[Goods.NUT] == sold[Goods.WASHER] == {row["key"] for row in table("rods")}
-    in_wall = {row["key"] for row in table("fixings")} - {"screws", "sheet", "lags"}
+    assert sold[Goods.NUT] == {row["key"] for row in table("rods")}
+    assert sold[Goods.WASHER] == {row["passes"] for row in table("rods")}
+    assert sold[Goods.WASHER] >= {row["washer"] for row in table("lags")}
+    in_wall = {row["goods"] for row in table("fixings")} - {"wood-screw", "lag-screw"}
     assert {row["key"] for row in table("goods") if row["kind"] == "fixing"} == in_wall
 
 

@@ -11,22 +11,23 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.metric import cut_plan, shipped_item, starting
 from tests.strategies import briefs
 from yardcliff.core.brief.cutting import Cutting
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import Design, design
 from yardcliff.core.findings.finding import Severity
 from yardcliff.core.findings.patch import BriefError
+from yardcliff.core.holders.finger import hardware
 from yardcliff.core.materials.goods import Blank, Goods, Thread, Ware
 from yardcliff.core.rack.blanks import part_blanks
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.length import Tape
-from yardcliff.core.ways import Brief, starting
+from yardcliff.core.units.trade import Trade
+from yardcliff.core.ways import Brief
 from yardcliff.core.wood.batching import Member, batch
 from yardcliff.core.wood.cost import Cost, consumables, shopping
 from yardcliff.core.wood.cut_order import order
 from yardcliff.core.wood.layout import CutPlan, Offcut, marks, pieces, stops
-from yardcliff.core.wood.plan import cut_plan
 from yardcliff.core.wood.rack_timber import priced, timber
 from yardcliff.core.wood.stick_changes import bought_sticks, offcut_sticks
 from yardcliff.core.wood.stock import PriceList, Stick, Supply, WareOnHand, read_stick
@@ -91,7 +92,10 @@ def check_laid(plan: CutPlan, by: Cutting) -> None:
                 assert behind or one.end <= flaw.at or one.start >= flaw.at + flaw.width
             for other in sawn.laid:
                 if one is not other and one.low < other.high and other.low < one.high:
-                    assert one.end + by.takes <= other.start or other.end + by.takes <= one.start
+                    assert (
+                        one.end + by.takes("metric") <= other.start
+                        or other.end + by.takes("metric") <= one.start
+                    )
 
 
 def test_a_rail_takes_its_board_its_hooks_and_their_screws() -> None:
@@ -104,7 +108,7 @@ def test_a_rail_takes_its_board_its_hooks_and_their_screws() -> None:
     )
     assert found.wares == (
         Ware(Goods.HOOK, 5, ("60 mm",)),
-        Ware(Goods.WOOD_SCREW, 10, ("5.0", "20")),
+        Ware(Goods.WOOD_SCREW, 10, ("5.0", "20 mm")),
     )
     # Six sides of 1300 by 140 by 21: 2 · (0.182 + 0.0273 + 0.00294) m².
     assert found.faces == pytest.approx(0.42448)
@@ -120,8 +124,8 @@ def test_what_joins_and_turns_is_taken_too() -> None:
     # Two guards of 40 by 12 between the sides, pinned at both ends: 30 is the longest below three
     # times 12.
     box = taken(start("soup-bowl-mug", 5, {}, "shelf-box"))
-    assert Ware(Goods.BRAD, 8, ("1.4", "30")) in box.wares
-    assert Ware(Goods.WOOD_SCREW, 8, ("4.0", "50")) in box.wares
+    assert Ware(Goods.BRAD, 8, ("1.4", "30 mm")) in box.wares
+    assert Ware(Goods.WOOD_SCREW, 8, ("4.0", "50 mm")) in box.wares
     # Two shelves let into two sides, 120 by 18, and more: glue of 180 g/m² and a gram for each peg.
     assert box.glue > 5
     towels = start("towel", 6, {"top": {"joint": "on top"}})
@@ -485,7 +489,7 @@ def test_the_list_takes_what_is_on_hand_and_the_cheapest_packets() -> None:
     )
     plan = cut_plan(rails(1, 800), here, Cutting())
     lines = shopping(
-        plan, [Ware(Goods.WOOD_SCREW, 50, ("5.0", "20")), Ware(Goods.HOOK, 3, ("60 mm",))], here
+        plan, [Ware(Goods.WOOD_SCREW, 50, ("5.0", "20 mm")), Ware(Goods.HOOK, 3, ("60 mm",))], here
     )
     timber_line, screw, hook = lines
     assert (timber_line.total, timber_line.packs) == (500, 1)
@@ -495,10 +499,12 @@ def test_the_list_takes_what_is_on_hand_and_the_cheapest_packets() -> None:
 
 
 @pytest.mark.parametrize("thread", get_args(Thread))
-def test_a_rod_its_nuts_and_washers_have_one_thread(thread: str) -> None:
-    done = start("waxed-jacket", 3, {"turns": "rod", "rod": {"size": thread}}, "flip-rail")
-    yard = PriceList.model_validate(price_list(date(2026, 3, 2), "EUR"))
-    # Without prices, from a yard that has both trades' rods, and with 7.9 mm rods on hand of which
+def test_a_rod_its_nuts_and_washers_have_one_thread(thread: Thread) -> None:
+    trade: Trade = "metric" if thread.startswith("M") else "us"
+    asked = {"trade": trade, "turns": "rod", "rod": {"size": thread}}
+    done = start("waxed-jacket", 3, asked, "flip-rail")
+    yard = PriceList.model_validate(price_list(date(2026, 3, 2), "EUR", trade))
+    # Without prices, from a yard, and with 7.9 mm rods on hand of which
     # only one is told apart.
     rods = [
         {"form": "threaded rod", "stuff": "steel", "thread": one, "long": "3 m"}
@@ -513,7 +519,7 @@ def test_a_rod_its_nuts_and_washers_have_one_thread(thread: str) -> None:
         }
         assert bought == {
             f"{thread} nut",
-            f"{thread} washer",
+            f"{hardware(thread).passes} washer",
             *(name for name in bought if "rod" in name),
         }
         assert [name.split(",")[0].lower() for name in bought if "rod" in name] == [

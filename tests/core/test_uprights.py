@@ -15,6 +15,7 @@ from hypothesis import strategies as st
 
 from tests.cases import cases
 from tests.features import of_holders, step
+from tests.metric import shipped_item, starting
 from tests.strategies import ITEM_KEYS, briefs
 from yardcliff.core.design.change import amend, describe
 from yardcliff.core.design.rack_design import design
@@ -25,11 +26,10 @@ from yardcliff.core.rack import Kind, Rack
 from yardcliff.core.row.mark_check import check_marks
 from yardcliff.core.shapes.geometry import points
 from yardcliff.core.strength.stick import breaks
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.things.thing import Run
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
-from yardcliff.core.ways import FAMILIES, Brief, build, starting
+from yardcliff.core.ways import FAMILIES, Brief, build
 from yardcliff.core.ways.stile import StileBrief
 
 STANDING = [key for key, way in FAMILIES.items() if way.brief.run is Run.UP]

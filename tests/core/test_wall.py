@@ -10,13 +10,13 @@ from hypothesis import strategies as st
 
 from tests.cases import cases
 from tests.core.test_findings import COATS, OTHER, PLACED, SITES, WALL
+from tests.metric import shipped_item, starting
 from yardcliff.core.design.begin import begin_on
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import design
 from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.shapes.geometry import points
 from yardcliff.core.shapes.scene import SURROUNDINGS, Stroke
-from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wall.amending import amend_wall, describe_wall, dump_wall, read_wall
@@ -24,7 +24,6 @@ from yardcliff.core.wall.drawn import wall_dimensions, wall_scene, wall_strokes
 from yardcliff.core.wall.position import aims, first_place, snaps
 from yardcliff.core.wall.survey import Site, areas, around
 from yardcliff.core.wall.wall import Obstacle, OldFixing, Studs, Wall
-from yardcliff.core.ways import starting
 
 MM = Tape.named("1 mm")
 

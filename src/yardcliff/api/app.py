@@ -6,7 +6,7 @@ from contextlib import asynccontextmanager
 from fastapi import FastAPI
 
 from yardcliff import __version__
-from yardcliff.api import errors, instruments, page
+from yardcliff.api import errors, instruments, page, settings
 from yardcliff.api.items import catalogue
 from yardcliff.api.items import routes as items
 from yardcliff.api.language import Speaking
@@ -80,6 +80,7 @@ def create_app(application: Application, hosts: frozenset[str] = LOCAL_NAMES) ->
         return {"yardcliff": __version__}
 
     for room in (
+        settings,
         catalogue,
         items,
         solve,

@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 
 from yardcliff.app.designs import Designs, Remembered
 from yardcliff.app.known_items import KnownItems
+from yardcliff.app.settings import KeptSettings
 from yardcliff.app.supplies import Supplies
 from yardcliff.app.workshop import Workshop
 from yardcliff.instruments import Instruments
@@ -13,6 +14,7 @@ from yardcliff.store.bench import Bench
 from yardcliff.store.database import Database
 from yardcliff.store.facts import Facts
 from yardcliff.store.items import Items
+from yardcliff.store.settings import SettingsStore
 from yardcliff.store.sheets import Racks, Walls
 from yardcliff.store.timber import Stock
 from yardcliff.store.versions import Versions
@@ -53,6 +55,10 @@ class Application:
     @property
     def designs(self) -> Designs:
         return Designs(self.database, self.remembered)
+
+    @property
+    def settings(self) -> KeptSettings:
+        return KeptSettings(SettingsStore(self.database))
 
     @property
     def workshop(self) -> Workshop:

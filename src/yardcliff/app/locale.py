@@ -7,7 +7,11 @@ from babel import Locale, UnknownLocaleError
 from babel.dates import format_date, format_skeleton, format_time
 from babel.numbers import format_currency, get_territory_currencies
 
+from yardcliff.core.units.trade import Trade
+
 FALLBACK = Locale("en", "GB")
+IN_INCHES = ("US", "PR", "GU", "VI", "AS", "MP")
+"""Where timber is sold by the inch."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,6 +28,13 @@ class UserLocale:
             except (ValueError, UnknownLocaleError, TypeError):
                 continue
         return cls(FALLBACK)
+
+    @property
+    def trade(self) -> Trade:
+        """Whose timber and screws are sold where the user is: in the US and its territories by the
+        inch, in all the world by the millimetre.
+        """
+        return "us" if self.locale.territory in IN_INCHES else "metric"
 
     @property
     def currency(self) -> str:

@@ -12,7 +12,8 @@ from yardcliff.core.design.begin import Begun, begin_on
 from yardcliff.core.design.change import amend
 from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.things.listing import Listed
-from yardcliff.core.units.length import TapeName
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.trade import Trade
 from yardcliff.core.ways import FAMILIES, Brief, starting
 from yardcliff.messages import tr
 
@@ -20,7 +21,7 @@ Hangs = Sequence[tuple[Listed, int]]
 """What hangs, and how many of each; the first is the main kind."""
 
 
-def what_hangs(asked: Iterable[tuple[str, int]], items: KnownItems) -> Hangs:
+def what_hangs(asked: Iterable[tuple[str, int]], items: KnownItems, trade: Trade) -> Hangs:
     """Things of the list by their keys. Raises `BriefError` for one that is not in it, or more than
     a rack holds.
     """
@@ -38,7 +39,7 @@ def what_hangs(asked: Iterable[tuple[str, int]], items: KnownItems) -> Hangs:
                 )
             ]
         )
-    return [(items.find(key), count) for key, count in counts.items()]
+    return [(items.find(key, trade), count) for key, count in counts.items()]
 
 
 def begun(brief: Brief, wall: str | None, designs: Designs) -> Begun:
@@ -52,7 +53,7 @@ def begun(brief: Brief, wall: str | None, designs: Designs) -> Begun:
 
 
 def new_brief(
-    hangs: Hangs, tape: TapeName, family: str | None, wall: str | None, designs: Designs
+    hangs: Hangs, tape: Tape, family: str | None, wall: str | None, designs: Designs
 ) -> Brief:
     """A new rack's brief, by the way asked for or the most fitting one, on its wall. Raises
     `BriefError`.

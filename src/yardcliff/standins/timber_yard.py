@@ -11,10 +11,12 @@ from typing import Any
 from fastapi import FastAPI, HTTPException, Query
 
 from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.trade import Trade
 from yardcliff.core.wood.stock import Sold, sold
 from yardcliff.data import table
 
-NAME = "Cairnfoot Timber"
+NAME: dict[Trade, str] = {"metric": "Cairnfoot Timber", "us": "Cairnfoot Lumber"}
+"""What it is called where it sells by the millimetre, and where by the inch."""
 CUBIC = {
     ("board", "softwood"): 980,
     ("board", "hardwood"): 3600,
@@ -23,6 +25,7 @@ CUBIC = {
     ("dowel", "hardwood"): 5200,
     ("pipe", "plastic"): 1400,
     ("bar", "steel"): 42_000,
+    ("bar", "brass"): 160_000,
     ("threaded rod", "steel"): 52_000,
 }
 """Made-up prices of a cubic metre."""
@@ -37,10 +40,13 @@ def _by_chance(*of: object) -> int:
     return int.from_bytes(blake2b(repr(of).encode(), digest_size=4).digest(), "big")
 
 
-def price_list(day: date, currency: str) -> dict[str, Any]:
+def price_list(day: date, currency: str, trade: Trade = "metric") -> dict[str, Any]:
     """What the yard has on a day, as its service gives it."""
     offers = [
-        offer for one in sold() for long in one.longs if (offer := _offer(one, float(long), day))
+        offer
+        for one in sold(trade)
+        for long in one.longs
+        if (offer := _offer(one, float(long), day))
     ]
     wares = [
         {
@@ -54,10 +60,10 @@ def price_list(day: date, currency: str) -> dict[str, Any]:
                 else _by_chance("many", row["name"]) % 60 + 3
             ),
         }
-        for row in table("wares")
+        for row in table("wares", trade)
     ]
     return {
-        "supplier": NAME,
+        "supplier": NAME[trade],
         "currency": currency,
         "taken": day.isoformat(),
         "offers": offers,
@@ -89,16 +95,18 @@ def _offer(one: Sold, long: float, day: date) -> dict[str, Any]:
 
 def create_yard(*, moody: bool = True) -> FastAPI:
     """The service. One that is not `moody` always answers at once."""
-    yard = FastAPI(title=NAME, openapi_url=None)
+    yard = FastAPI(title=NAME["metric"], openapi_url=None)
     yard.state.asked = 0
 
     @yard.get("/prices")
-    async def prices(currency: str = Query("EUR", pattern="^[A-Z]{3}$")) -> dict[str, Any]:
+    async def prices(
+        currency: str = Query("EUR", pattern="^[A-Z]{3}$"), trade: Trade = "metric"
+    ) -> dict[str, Any]:
         yard.state.asked += 1
         if moody and yard.state.asked % SLOW == 0:
             await asyncio.sleep(WAIT)
         if moody and yard.state.asked % BUSY == 0:
             raise HTTPException(503, "Busy: ask again.")
-        return price_list(datetime.now(UTC).date(), currency)
+        return price_list(datetime.now(UTC).date(), currency, trade)
 
     return yard

@@ -11,6 +11,7 @@ from pydantic import ValidationError
 
 from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.findings.patch import EXACT
+from yardcliff.core.units.trade import Trade
 from yardcliff.core.wood.stock import PriceList
 from yardcliff.messages import tr
 
@@ -31,8 +32,10 @@ class SupplierError(YardcliffError):
 class Supplier(Protocol):
     """A timber yard, or any shop that gives its prices."""
 
-    def prices(self, currency: str) -> PriceList:
-        """The newest prices, in a currency by ISO 4217. Raises `SupplierError`."""
+    def prices(self, currency: str, trade: Trade) -> PriceList:
+        """The newest prices of a trade's sizes, in a currency by ISO 4217. Raises
+        `SupplierError`.
+        """
         ...
 
 
@@ -54,7 +57,7 @@ class HttpSupplier:
         self.address, self.timeout, self.tries = address.rstrip("/"), timeout, tries
         self.pause, self.deadline = pause, deadline
 
-    def prices(self, currency: str) -> PriceList:
+    def prices(self, currency: str, trade: Trade) -> PriceList:
         """Asked again where it is slow or busy; what it answers wrongly is not asked for again."""
         import tenacity  # as what it asks with: slow to import, and rarely asked for
 
@@ -67,7 +70,7 @@ class HttpSupplier:
             reraise=True,
         )
         try:
-            text = again(self._asked, currency, until)
+            text = again(self._asked, currency, trade, until)
         except _NotNow as why:
             times = again.statistics["attempt_number"]
             asked = (
@@ -80,7 +83,7 @@ class HttpSupplier:
             ) from None
         return _read(text, currency)
 
-    def _asked(self, currency: str, until: float) -> bytes:
+    def _asked(self, currency: str, trade: Trade, until: float) -> bytes:
         """Its answer, if it comes whole and in time."""
         import httpx2
 
@@ -89,7 +92,7 @@ class HttpSupplier:
         )
         parts, size = [], 0
         try:
-            asked = {"currency": currency}
+            asked = {"currency": currency, "trade": trade}
             with httpx2.stream(
                 "GET", f"{self.address}/prices", params=asked, timeout=self.timeout
             ) as answer:

@@ -24,6 +24,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Settings
+         * @description The trade and the tape that something new begins with.
+         */
+        get: operations["get_settings_api_settings_get"];
+        /**
+         * Keep Settings
+         * @description Keep what is said; racks and walls that are there keep their own.
+         */
+        put: operations["keep_settings_api_settings_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -33,7 +57,8 @@ export interface paths {
         };
         /**
          * Get Catalogue
-         * @description What there is to choose from: the user's own things first, then typical ones of ours.
+         * @description What there is to choose from in a trade: the user's own things first, then typical ones of
+         *     ours.
          */
         get: operations["get_catalogue_api_catalogue_get"];
         put?: never;
@@ -1572,6 +1597,8 @@ export interface components {
          */
         AngledRailBrief: {
             /** @enum {string} */
+            trade: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -1645,7 +1672,7 @@ export interface components {
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
             kerf: string;
             /** @enum {string} */
-            gauge: "3.0" | "3.5" | "4.0" | "4.5" | "5.0" | "6.0";
+            gauge: "3.0" | "3.5" | "4.0" | "4.5" | "5.0" | "6.0" | "#4" | "#6" | "#8" | "#10" | "#12" | "#14";
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
             screw_length: string;
         };
@@ -1672,7 +1699,7 @@ export interface components {
              */
             kind: "bolt";
             /** @enum {string} */
-            size: "6 mm" | "8 mm" | "10 mm" | "1/4 in" | "3/8 in";
+            size: "6 mm" | "8 mm" | "10 mm" | "1/4 in" | "5/16 in" | "3/8 in";
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
             length: string;
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
@@ -1723,6 +1750,8 @@ export interface components {
          *     the shortest thing.
          */
         CheeksBrief: {
+            /** @enum {string} */
+            trade: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
@@ -1818,6 +1847,8 @@ export interface components {
          * @description `board` is the back plate; every cradle on it is alike.
          */
         CradleBrief: {
+            /** @enum {string} */
+            trade: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
@@ -2045,6 +2076,8 @@ export interface components {
          */
         FlipRailBrief: {
             /** @enum {string} */
+            trade: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -2145,6 +2178,8 @@ export interface components {
          */
         HighRailsBrief: {
             /** @enum {string} */
+            trade: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -2189,6 +2224,8 @@ export interface components {
          *     `setback` is from the front edge to the holes' axis (None: the middle).
          */
         HoleRailBrief: {
+            /** @enum {string} */
+            trade: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
@@ -2236,7 +2273,7 @@ export interface components {
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
             screw_spacing: string;
             /** @enum {string} */
-            gauge: "3.0" | "3.5" | "4.0" | "4.5" | "5.0" | "6.0";
+            gauge: "3.0" | "3.5" | "4.0" | "4.5" | "5.0" | "6.0" | "#4" | "#6" | "#8" | "#10" | "#12" | "#14";
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
             screw_length: string;
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
@@ -2350,6 +2387,8 @@ export interface components {
          *     of its own.
          */
         LedgePostBrief: {
+            /** @enum {string} */
+            trade: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
@@ -2554,6 +2593,8 @@ export interface components {
          */
         PanelBrief: {
             /** @enum {string} */
+            trade: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -2610,6 +2651,8 @@ export interface components {
          *     its lower edge.
          */
         PerchBrief: {
+            /** @enum {string} */
+            trade: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
@@ -2691,6 +2734,8 @@ export interface components {
          */
         RailBrief: {
             /** @enum {string} */
+            trade: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -2724,7 +2769,7 @@ export interface components {
          */
         Rod: {
             /** @enum {string} */
-            size: "M5" | "M6" | "M8" | "1/4 in" | "5/16 in";
+            size: "M5" | "M6" | "M8" | "M10" | "#10-24" | "1/4-20" | "5/16-18" | "3/8-16";
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
             thickness: string;
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
@@ -2885,6 +2930,8 @@ export interface components {
          */
         ShelfBoxBrief: {
             /** @enum {string} */
+            trade: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -2997,6 +3044,8 @@ export interface components {
          */
         StackedBrief: {
             /** @enum {string} */
+            trade: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -3038,6 +3087,8 @@ export interface components {
          *     On a pair things lie across; on a `post` they hang, one above the other.
          */
         StileBrief: {
+            /** @enum {string} */
+            trade: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
@@ -3203,6 +3254,8 @@ export interface components {
          */
         UprightBrief: {
             /** @enum {string} */
+            trade: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -3313,7 +3366,7 @@ export interface components {
             groups: string[];
             shapes: string[];
             holders: components["schemas"]["Choice"][];
-            gauges: string[];
+            gauges: components["schemas"]["Choice"][];
             boards: components["schemas"]["Choice"][];
             ends: components["schemas"]["Choice"][];
             spacings: components["schemas"]["Choice"][];
@@ -3762,13 +3815,10 @@ export interface components {
          * @description What hangs there, and how many: all that a new rack asks.
          */
         NewRack: {
+            trade?: ("metric" | "us") | null;
+            tape?: ("1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm") | null;
             /** @description What hangs; the first is the main kind. */
             hangs: components["schemas"]["Hang"][];
-            /**
-             * @default 1 mm
-             * @enum {string}
-             */
-            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             /** @description The way of building; the most fitting one if left out. */
             family?: string | null;
             name?: string | null;
@@ -3780,12 +3830,9 @@ export interface components {
          * @description A wall to survey: begins as a typical one.
          */
         NewWall: {
+            trade?: ("metric" | "us") | null;
+            tape?: ("1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm") | null;
             name: string;
-            /**
-             * @default 1 mm
-             * @enum {string}
-             */
-            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
         };
         /**
          * Obstacle
@@ -3970,13 +4017,13 @@ export interface components {
             /** @enum {string} */
             form: "board" | "sheet" | "dowel" | "pipe" | "bar" | "threaded rod";
             /** @enum {string} */
-            stuff: "softwood" | "hardwood" | "steel" | "plastic";
+            stuff: "softwood" | "hardwood" | "steel" | "brass" | "plastic";
             species: string;
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
             wide: string;
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
             thick: string;
-            thread: ("M5" | "M6" | "M8" | "1/4 in" | "5/16 in") | null;
+            thread: ("M5" | "M6" | "M8" | "M10" | "#10-24" | "1/4-20" | "5/16-18" | "3/8-16") | null;
         };
         /**
          * SeenView
@@ -3993,6 +4040,26 @@ export interface components {
         SettingView: {
             name: string;
             text: string;
+        };
+        /**
+         * Settings
+         * @description None where the user has not said: then as where the browser says that they are.
+         */
+        Settings: {
+            trade?: ("metric" | "us") | null;
+            tape?: ("1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm") | null;
+        };
+        /**
+         * SettingsView
+         * @description What is chosen, or what is guessed from where the browser is as long as nothing was.
+         */
+        SettingsView: {
+            /** @enum {string} */
+            trade: "metric" | "us";
+            /** @enum {string} */
+            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            /** @description Whether the user has said so. */
+            chosen: boolean;
         };
         /**
          * Shop
@@ -4153,13 +4220,10 @@ export interface components {
          * @description What a new rack is asked for.
          */
         Start: {
+            trade?: ("metric" | "us") | null;
+            tape?: ("1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm") | null;
             /** @description What hangs; the first is the main kind. */
             hangs: components["schemas"]["Hang"][];
-            /**
-             * @default 1 mm
-             * @enum {string}
-             */
-            tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             /** @description The wall that it is for. */
             wall?: string | null;
         };
@@ -4182,7 +4246,7 @@ export interface components {
              * @default softwood
              * @enum {string}
              */
-            stuff: "softwood" | "hardwood" | "steel" | "plastic";
+            stuff: "softwood" | "hardwood" | "steel" | "brass" | "plastic";
             /** @default  */
             species: string;
             /**
@@ -4216,7 +4280,7 @@ export interface components {
             /** @enum {string} */
             form: "board" | "sheet" | "dowel" | "pipe" | "bar" | "threaded rod";
             /** @enum {string} */
-            stuff: "softwood" | "hardwood" | "steel" | "plastic";
+            stuff: "softwood" | "hardwood" | "steel" | "brass" | "plastic";
             species: string;
             wide: string;
             thick: string;
@@ -4402,6 +4466,8 @@ export interface components {
          *     where people pass.
          */
         Wall: {
+            /** @enum {string} */
+            trade: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
@@ -4673,9 +4739,110 @@ export interface operations {
             };
         };
     };
-    get_catalogue_api_catalogue_get: {
+    get_settings_api_settings_get: {
         parameters: {
             query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingsView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_settings_api_settings_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Settings"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingsView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_catalogue_api_catalogue_get: {
+        parameters: {
+            query?: {
+                /** @description As in the settings if left out. */
+                trade?: ("metric" | "us") | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;

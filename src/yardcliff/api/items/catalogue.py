@@ -1,20 +1,23 @@
 """What there is to choose from: items, holders, boards, and the schools of spacing with reasons."""
 
-from typing import Any, get_args
+from typing import Annotated, Any, get_args
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Query
 from pydantic import Field, TypeAdapter
 
-from yardcliff.api.deps import App
+from yardcliff.api.deps import App, AskedLocale
 from yardcliff.api.racks.item_views import view_listed
 from yardcliff.api.racks.wire import ItemChoice
 from yardcliff.api.wire import Wire
 from yardcliff.core.brief.rack_brief import Board
 from yardcliff.core.findings.finding import Patch
+from yardcliff.core.findings.patch import EXACT
+from yardcliff.core.materials.sold import gauge_text, gauges
 from yardcliff.core.row.figures import END_REASONS, SPACING_REASONS
 from yardcliff.core.row.keepouts import KeepOut
 from yardcliff.core.things.item import Shape
 from yardcliff.core.things.listing import Group
+from yardcliff.core.units.trade import Trade
 from yardcliff.core.wall.wall import Obstacle
 from yardcliff.core.ways import Holder
 from yardcliff.data import table, values
@@ -37,7 +40,7 @@ class Catalogue(Wire):
     groups: list[str]
     shapes: list[str]
     holders: list[Choice]
-    gauges: list[str]
+    gauges: list[Choice]
     boards: list[Choice]
     ends: list[Choice]
     spacings: list[Choice]
@@ -46,16 +49,23 @@ class Catalogue(Wire):
 
 
 @router.get("/catalogue")
-def get_catalogue(app: App) -> Catalogue:
-    """What there is to choose from: the user's own things first, then typical ones of ours."""
+def get_catalogue(
+    app: App,
+    locale: AskedLocale,
+    trade: Annotated[Trade | None, Query(description="As in the settings if left out.")] = None,
+) -> Catalogue:
+    """What there is to choose from in a trade: the user's own things first, then typical ones of
+    ours.
+    """
+    trade = app.settings.tape(locale, trade).trade
     measured = {entry.key for entry in app.items.own()}
     return Catalogue(
-        items=[view_listed(entry, own=entry.key in measured) for entry in app.items.listed()],
+        items=[view_listed(entry, own=entry.key in measured) for entry in app.items.listed(trade)],
         groups=list(get_args(Group)),
         shapes=list(get_args(Shape)),
-        holders=_choices("holders", TypeAdapter(Holder)),
-        gauges=[row["gauge"] for row in table("screws")],
-        boards=_choices("boards", TypeAdapter(Board)),
+        holders=_choices("holders", TypeAdapter(Holder), trade),
+        gauges=[Choice(key=gauge, name=gauge_text(gauge)) for gauge in gauges(trade)],
+        boards=_choices("boards", TypeAdapter(Board), trade),
         ends=[
             Choice(key=key, name=tr(name), why=tr(why)) for key, (name, why) in END_REASONS.items()
         ],
@@ -63,19 +73,23 @@ def get_catalogue(app: App) -> Catalogue:
             Choice(key=key, name=tr(name), why=tr(why))
             for key, (name, why) in SPACING_REASONS.items()
         ],
-        keepouts=[KeepOut.model_validate({"at": 0, **row}) for row in table("keepouts")],
-        obstacles=[Obstacle.model_validate({"x": 0, **row}) for row in table("obstacles")],
+        keepouts=[KeepOut.model_validate({"at": 0, **row}) for row in table("keepouts", trade)],
+        obstacles=[Obstacle.model_validate({"x": 0, **row}) for row in table("obstacles", trade)],
     )
 
 
-def _choices(name: str, model: TypeAdapter[Any]) -> list[Choice]:
+def _choices(name: str, model: TypeAdapter[Any], trade: Trade) -> list[Choice]:
     """The rows of a table with their values as a brief holds them, so that a client can compare."""
     return [
-        Choice(key=row["key"], name=row["name"], patch=_as_stored(model, values(name, row["key"])))
-        for row in table(name)
+        Choice(
+            key=row["key"],
+            name=row["name"],
+            patch=_as_stored(model, values(name, row["key"], trade)),
+        )
+        for row in table(name, trade)
     ]
 
 
 def _as_stored(model: TypeAdapter[Any], values: Patch) -> Patch:
-    stored: Patch = model.dump_python(model.validate_python(values), mode="json")
+    stored: Patch = model.dump_python(model.validate_python(values, context=EXACT), mode="json")
     return stored

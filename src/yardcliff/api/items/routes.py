@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Body, HTTPException, Query, Response
 from pydantic import Field
 
-from yardcliff.api.deps import App
+from yardcliff.api.deps import App, AskedLocale
 from yardcliff.api.racks.item_views import view_listed
 from yardcliff.api.racks.wire import ItemChoice
 from yardcliff.api.wire import Wire
@@ -59,10 +59,14 @@ class ImportReport(Wire):
 
 
 @router.get("/items.csv", response_class=Response)
-def export_items(app: App, everything: Annotated[bool, Query(alias="all")] = False) -> Response:
+def export_items(
+    app: App, locale: AskedLocale, everything: Annotated[bool, Query(alias="all")] = False
+) -> Response:
     """The user's own things as CSV; with `all` the typical ones too."""
     return Response(
-        write_items(app.items.listed() if everything else app.items.own()),
+        write_items(
+            app.items.listed(app.settings.tape(locale).trade) if everything else app.items.own()
+        ),
         media_type="text/csv",
         headers={"content-disposition": 'attachment; filename="things-that-hang.csv"'},
     )
@@ -119,9 +123,9 @@ def forget_item(key: str, app: App) -> None:
 
 
 @router.post("/{key}/racks")
-def update_racks(key: str, app: App) -> list[Used]:
+def update_racks(key: str, app: App, locale: AskedLocale) -> list[Used]:
     """Bring every rack that uses a thing up to its measures. Each can be undone on its own."""
-    entry = app.items.find(key)
+    entry = app.items.find(key, app.settings.tape(locale).trade)
     updated = []
     with app.racks.changing():
         for rack_id, name, version, brief in _behind(entry, app):

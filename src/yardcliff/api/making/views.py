@@ -125,7 +125,8 @@ def _picture(picture: Picture | None, done: Design) -> PictureView | None:
         case Cuts(sticks):
             return CutsView(
                 sticks=[
-                    view_cuts(sawn, steps, done.brief.cutting.takes, tape) for sawn, steps in sticks
+                    view_cuts(sawn, steps, done.brief.cutting.takes(tape.trade), tape)
+                    for sawn, steps in sticks
                 ]
             )
         case Bite(wide, thick, deep, tilt, bit):

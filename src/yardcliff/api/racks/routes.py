@@ -7,9 +7,9 @@ from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel, Field
 
 from yardcliff.api.changes import Base, Change, Rename, SheetName
-from yardcliff.api.deps import App
+from yardcliff.api.deps import App, AskedLocale
 from yardcliff.api.files import attached
-from yardcliff.api.racks.new import Hangs, asked
+from yardcliff.api.racks.new import Begin, Hangs, asked
 from yardcliff.api.racks.views import view_holes, view_rack, view_summary
 from yardcliff.api.racks.wire import BriefJson, HoleTableView, RackSummary, RackView
 from yardcliff.api.walls.views import view_standing
@@ -19,7 +19,6 @@ from yardcliff.app.new_rack import new_brief
 from yardcliff.app.rack_changes import change_rack, step_back
 from yardcliff.core.design.change import amend, dump, read_brief
 from yardcliff.core.findings.finding import Patch
-from yardcliff.core.units.length import TapeName
 from yardcliff.core.units.text import shortened
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.rack_files import MEDIA, RackFile, write_rack_file
@@ -31,11 +30,10 @@ from yardcliff.store.sheets import Record
 router = APIRouter(prefix="/api")
 
 
-class NewRack(BaseModel):
+class NewRack(Begin):
     """What hangs there, and how many: all that a new rack asks."""
 
     hangs: Hangs
-    tape: TapeName = "1 mm"
     family: str | None = Field(
         None, description="The way of building; the most fitting one if left out."
     )
@@ -77,9 +75,11 @@ def list_racks(app: App, binned: Annotated[bool, Query(alias="bin")] = False) ->
 
 
 @router.post("/racks", status_code=201, tags=["racks"])
-def make_rack(body: NewRack, app: App) -> RackView:
+def make_rack(body: NewRack, app: App, locale: AskedLocale) -> RackView:
     """A complete, sensible rack for what hangs there."""
-    brief = new_brief(asked(body.hangs, app), body.tape, body.family, body.wall, app.designs)
+    tape = body.in_hand(app, locale)
+    hangs = asked(body.hangs, app, tape.trade)
+    brief = new_brief(hangs, tape, body.family, body.wall, app.designs)
     return view_stored(
         app.racks.create(body.name or brief.item.plural.capitalize(), dump(brief)), app
     )

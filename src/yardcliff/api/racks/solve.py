@@ -19,7 +19,7 @@ from yardcliff.core.design.change import amend, read_brief
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.row.mark_check import check_marks, read_marks
 from yardcliff.core.row.order import Aim, reorder
-from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.length import exact_text
 from yardcliff.core.units.length_text import read
 from yardcliff.core.ways import solve_row
 from yardcliff.messages import tr
@@ -119,7 +119,7 @@ class ReorderView(Wire):
 def reorder_things(body: Aimed) -> ReorderView:
     """Put mixed things in the order that needs the least; what a pin holds stays in its place."""
     brief = read_brief(body.brief)
-    row, tape = solve_row(brief), Tape.named(brief.tape)
+    row, tape = solve_row(brief), brief.in_hand
     found = reorder(row, body.aim)
     return ReorderView(
         before=tape.write(found.before),
@@ -150,7 +150,7 @@ def most(body: WallWidth) -> MostView:
     the floor.
     """
     brief = read_brief(body.brief)
-    tape = Tape.named(brief.tape)
+    tape = brief.in_hand
     found = most_on(brief, read(body.width, tape.unit))
     rows = tr("api.in-rows", rows=found.rows) if found.rows > 1 else tr("api.in-one-row")
     return MostView(
@@ -201,7 +201,7 @@ def check(body: MarksText) -> CheckView:
     looks like.
     """
     brief = read_brief(body.brief)
-    row, tape = solve_row(brief), Tape.named(brief.tape)
+    row, tape = solve_row(brief), brief.in_hand
     found = check_marks(read_marks(body.text, tape), row, tape, brief.board.thickness)
     pairs = found.air is not None or (row.count == 1 and len(found.marks) == row.holders)
     off = any(not mark.good for mark in found.marks)

@@ -3,10 +3,10 @@
 from typing import Annotated
 
 from fastapi import APIRouter, Query
-from pydantic import BaseModel
 
 from yardcliff.api.changes import Base, Change, Rename, SheetName
-from yardcliff.api.deps import App
+from yardcliff.api.deps import App, AskedLocale
+from yardcliff.api.racks.new import Begin
 from yardcliff.api.scenes import view_scene
 from yardcliff.api.walls.wire import WallChoice, WallDesign, WallRack, WallView
 from yardcliff.api.wire import BoxView, TapeView
@@ -14,7 +14,7 @@ from yardcliff.app.application import Application
 from yardcliff.core.base.model import leaves
 from yardcliff.core.design.change import amend, read_brief
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape, TapeName, exact_text
+from yardcliff.core.units.length import Tape, exact_text
 from yardcliff.core.wall.amending import amend_wall, describe_wall, dump_wall, read_wall
 from yardcliff.core.wall.drawn import wall_scene
 from yardcliff.core.wall.position import first_place
@@ -26,16 +26,15 @@ from yardcliff.store.sheets import Record
 router = APIRouter(prefix="/api/walls", tags=["walls"])
 
 
-class NewWall(BaseModel):
+class NewWall(Begin):
     """A wall to survey: begins as a typical one."""
 
     name: SheetName
-    tape: TapeName = "1 mm"
 
 
 def _view(record: Record, app: Application) -> WallView:
     wall = read_wall(record.brief)
-    tape = Tape.named(wall.tape)
+    tape = wall.in_hand
     on = [(one, app.designs.stored(one)) for one in app.racks.on_wall(record.id)]
     return WallView(
         id=record.id,
@@ -94,9 +93,11 @@ def list_walls(app: App, binned: Annotated[bool, Query(alias="bin")] = False) ->
 
 
 @router.post("", status_code=201)
-def make_wall(body: NewWall, app: App) -> WallView:
+def make_wall(body: NewWall, app: App, locale: AskedLocale) -> WallView:
     """A typical wall, to be surveyed."""
-    return _view(app.walls.create(body.name, dump_wall(Wall(tape=body.tape))), app)
+    tape = body.in_hand(app, locale)
+    wall = Wall.usual(tape.trade, trade=tape.trade, tape=tape.name)
+    return _view(app.walls.create(body.name, dump_wall(wall)), app)
 
 
 @router.get("/for/{rack_id}")

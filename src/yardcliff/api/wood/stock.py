@@ -46,7 +46,7 @@ def _view(app: Application, locale: UserLocale) -> StockView:
             SoldView(
                 name=one.name, section=one.section, longs=[exact_text(long) for long in one.longs]
             )
-            for one in sold()
+            for one in sold(app.settings.tape(locale).trade)
         ],
         saws=[
             Chosen(
@@ -200,7 +200,7 @@ def ask_yard(app: App, locale: AskedLocale) -> StockView:
     """
     if app.supplies.yard is None:
         raise YardcliffError(tr("api.no-timber-yard-known-start-yardcliff"))
-    app.supplies.keep(app.supplies.yard.prices(locale.currency))
+    app.supplies.keep(app.supplies.yard.prices(locale.currency, app.settings.tape(locale).trade))
     return _view(app, locale)
 
 

@@ -280,7 +280,7 @@ def view_cuts(sawn: Sawn, steps: Iterable[str], takes: Fraction, tape: Tape) -> 
 def _sawn(sawn: Sawn, means: Means, tape: Tape, currency: str, locale: UserLocale) -> SawnView:
     source = sawn.source
     return SawnView(
-        **dict(view_cuts(sawn, order(sawn, means, tape), means.cutting.takes, tape)),
+        **dict(view_cuts(sawn, order(sawn, means, tape), means.takes, tape)),
         on_hand=source.on_hand,
         price=(
             tr("api.on-hand")

@@ -2,9 +2,10 @@
 
 import re
 from collections.abc import Iterator, Mapping
-from typing import Annotated, Any, Self
+from functools import cache
+from typing import Annotated, Any, Literal, Self, get_origin
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict, ValidationInfo
+from pydantic import BaseModel, BeforeValidator, ConfigDict, ValidationInfo, model_validator
 
 from yardcliff.core.base.errors import cannot_read
 from yardcliff.messages import tr
@@ -21,6 +22,20 @@ class Frozen(BaseModel):
         frozen=True, extra="forbid", json_schema_serialization_defaults_required=True
     )
 
+    @model_validator(mode="before")
+    @classmethod
+    def _as_in_its_trade(cls, data: Any, info: ValidationInfo) -> Any:
+        """What is left out is what is usual in the trade of the document, told by the context."""
+        trade = info.context.get("trade", "metric") if info.context else "metric"
+        if trade == "metric" or not isinstance(data, Mapping):
+            return data
+        return {**_usual(cls, trade), **data}
+
+    @classmethod
+    def usual(cls, trade: str, /, **given: object) -> Self:
+        """One as it is usual in a trade, but for what is given, each read as in a brief."""
+        return cls.model_validate(given, context={"exact": True, "trade": trade})
+
     def changed(self, values: Mapping[str, object]) -> Self:
         """A copy with other values, each read as it would be in a brief: the one way to change a
         frozen value.
@@ -32,6 +47,34 @@ class Frozen(BaseModel):
         return type(self).model_validate(
             there | dict(values), context={"exact": True, "worked out": True}
         )
+
+
+@cache
+def _usual(model: type[BaseModel], trade: str) -> dict[str, Any]:
+    """What a model's fields are in a trade where nobody says; a model in a field is asked likewise,
+    from what distinguishes it.
+    """
+    found: dict[str, Any] = {}
+    for name, field in model.model_fields.items():
+        extra = field.json_schema_extra
+        if isinstance(extra, dict) and trade in extra:
+            found[name] = extra[trade]
+            if isinstance(field.default, BaseModel):
+                found[name] = _told(field.default) | found[name]
+        elif isinstance(field.default, Frozen):
+            found[name] = _told(field.default)
+    return found
+
+
+def _told(model: BaseModel) -> dict[str, Any]:
+    """What a usual value says of itself: what kind it is, and the fields that were set."""
+    fields = type(model).model_fields
+    return {
+        name: getattr(model, name)
+        for name in fields
+        if name in model.model_fields_set
+        or (get_origin(fields[name].annotation) is Literal and name == "kind")
+    }
 
 
 def leaves(model: BaseModel, path: tuple[str, ...] = ()) -> Iterator[tuple[tuple[str, ...], Any]]:

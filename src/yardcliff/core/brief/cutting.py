@@ -10,6 +10,7 @@ from yardcliff.core.base.model import Frozen
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap
 from yardcliff.core.units.length_text import read
+from yardcliff.core.units.trade import Trade, usual
 from yardcliff.data import values
 
 Saw = Literal["hand saw", "pull saw", "jigsaw", "mitre saw", "table saw", "thin blade", "shears"]
@@ -54,9 +55,9 @@ class Cutting(Frozen):
 
     saw: Saw = "mitre saw"
     kerf: Gap | None = None
-    trim: Gap = Fraction(10)
+    trim: Gap = usual("10 mm", "3/8 in")
     rip: Annotated[ToSize, _yes("with a tool")] = "with a tool"
-    plane: Gap = Fraction(2)
+    plane: Gap = usual("2 mm", "1/16 in")
     thin: Annotated[ToSize, _yes("by hand too")] = "with a tool"
     species: Annotated[str, StringConstraints(max_length=40)] = ""
     matched: Annotated[tuple[Name, ...], Field(max_length=200)] = ()
@@ -67,7 +68,6 @@ class Cutting(Frozen):
     finish: FinishKey = "hard wax oil"
     coats: Annotated[int, Field(ge=0, le=12)] | None = None
 
-    @property
-    def takes(self) -> Fraction:
-        """What each cut takes, mm."""
-        return read(values("saws", self.saw)["kerf"]) if self.kerf is None else self.kerf
+    def takes(self, trade: Trade) -> Fraction:
+        """What each cut takes, mm: as measured, or as is usual of such a saw in a trade."""
+        return read(values("saws", self.saw, trade)["kerf"]) if self.kerf is None else self.kerf

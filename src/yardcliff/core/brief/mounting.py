@@ -10,6 +10,7 @@ from yardcliff.core.base.model import Frozen
 from yardcliff.core.things.item import Weight
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size
+from yardcliff.core.units.trade import usual
 
 Who = Literal["adult", "child", "seated"]
 By = Literal[
@@ -55,8 +56,8 @@ class Spot(Frozen):
     x: Gap = Fraction(0)
     who: Who = "adult"
     reach: Size | None = None
-    way: Size = Fraction(800)
-    hand: Gap = Fraction(30)
+    way: Size = usual("800 mm", "32 in")
+    hand: Gap = usual("30 mm", "1 in")
 
 
 class Mount(Frozen):

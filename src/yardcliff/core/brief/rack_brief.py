@@ -15,8 +15,8 @@ from yardcliff.core.row.rows import ALIKE, RowsBrief
 from yardcliff.core.strength.force import Pulled, hardest
 from yardcliff.core.things.item import Item, Key
 from yardcliff.core.things.thing import Run, Thing, Things
-from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Size, TapeName
+from yardcliff.core.units.length import Size, Tape, TapeName
+from yardcliff.core.units.trade import Trade, called, usual
 
 MAIN = ""
 """The main kind of thing in `row.order`; the others have names."""
@@ -25,13 +25,15 @@ MAIN = ""
 class Board(Frozen):
     """The board that the row runs along: `height` is its width, in actual sizes."""
 
-    height: Size = Fraction(120)
-    thickness: Size = Fraction(21)
+    height: Size = usual("120 mm", "5 1/2 in")
+    thickness: Size = usual("21 mm", "3/4 in")
     wood: Wood = "softwood"
 
 
 class RackBrief(Frozen):
     """What the user decides about any rack; each family adds its own.
+
+    What is usual and what is sold are its `trade`'s, whatever `tape` it is measured with.
 
     `item` is the main kind of thing and `others` are the further ones, by the names that
     `row.order` uses; `hung` is the height of the first row's axis above the floor, or of the foot
@@ -39,19 +41,25 @@ class RackBrief(Frozen):
     what it is cut with and from, `making` in which order and by which school it is made.
     """
 
-    tape: TapeName = "1 mm"
+    trade: Trade = "metric"
+    tape: TapeName = called("1 mm", "1/16 in")
     item: Item
     others: Annotated[dict[Key, Item], Field(max_length=20, default_factory=dict)]
     row: RowBrief = RowBrief()
     rows: RowsBrief = RowsBrief()
     board: Board = Board()
-    hung: Size = Fraction(1600)
+    hung: Size = usual("1600 mm", "64 in")
     place: Spot = Spot()
     mount: AnyMount = Mount()
     cutting: Cutting = Cutting()
     making: Making = Making()
 
     run: ClassVar[Run] = Run.LEVEL
+
+    @property
+    def in_hand(self) -> Tape:
+        """The tape that it is measured with, in its trade."""
+        return Tape.named(self.tape, self.trade)
 
     @property
     def kinds(self) -> dict[str, Item]:

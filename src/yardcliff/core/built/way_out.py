@@ -91,7 +91,7 @@ def anew(asked: Asked) -> Iterator[WayOut]:
     rack, cutting, write = asked.done.rack, asked.done.brief.cutting, asked.done.tape.write
     key = asked.subject.part
     wanted = pieces(part_blanks(asked.part), cutting)
-    plan = cut_plan(wanted, asked.supply, cutting.changed({"locked": {}}))
+    plan = cut_plan(wanted, asked.supply, cutting.changed({"locked": {}}), asked.done.tape)
     if plan.missing or not wanted:
         return
     sticks = ", ".join(

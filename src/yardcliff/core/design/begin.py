@@ -13,7 +13,7 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.row.count_ladder import verdict
 from yardcliff.core.row.rows import MOST_ROWS
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.length import exact_text
 from yardcliff.core.wall.position import first_place, widest_row
 from yardcliff.core.wall.survey import Site
 from yardcliff.core.ways import FAMILIES, Brief, build
@@ -33,7 +33,7 @@ def begin_on(brief: Brief, wall: str, site: Site) -> Begun:
     whichever first has room and is sound; in the middle of the widest stretch that is free.
     """
     there = amend(brief, {"place": {"wall": wall}})
-    rack, tape, says = build(there), Tape.named(there.tape), ""
+    rack, tape, says = build(there), there.in_hand, ""
     longest = widest_row(rack, site, there.place.hand)
     if rack.row.length > longest:
         long = longest // tape.step * tape.step

@@ -15,14 +15,14 @@ from yardcliff.core.findings.patch import (
     BriefError,
     differences,
     merge,
-    own_unit,
+    own_terms,
     problems,
     show,
 )
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.row_brief import Follows
 from yardcliff.core.things.listing import Listed, shipped
-from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.length import exact_text
 from yardcliff.core.ways import BRIEFS, FAMILIES, Brief, build, solve_row
 from yardcliff.core.ways.family import Family
 from yardcliff.messages import tr
@@ -40,7 +40,7 @@ def read_brief(data: Any) -> Brief:
     """Validate a brief as it was written before; bare numbers take the unit of its own tape. Raises
     `BriefError`.
     """
-    return _validated(data, own_unit(data) | EXACT)
+    return _validated(data, own_terms(data) | EXACT)
 
 
 def _validated(data: Any, context: dict[str, Any]) -> Brief:
@@ -82,7 +82,7 @@ def amend(brief: Brief, patch: Patch) -> Brief:
         for number in rows:
             _of_another_kind(kept, number, rows)
     merged = merge(before, patch)
-    return _validated(merged, own_unit(merged))
+    return _validated(merged, own_terms(merged))
 
 
 def _of_another_kind(holders: dict[str, Any], key: str, patch: Patch) -> None:
@@ -111,15 +111,15 @@ def _by_another_way(
         return kept
     counts = Counter(hung.kind for hung in build(brief).hung[:MAX_COUNT])
     hangs = [(_as_listed(brief, kind), counts[kind]) for kind in brief.kinds if counts[kind]]
-    fresh = dump(way.start(hangs, brief.tape))
+    fresh = dump(way.start(hangs, brief.in_hand))
     row = fresh["row"] | {name: kept["row"][name] for name in ("facing", "spares", "nudge")}
     return fresh | {"others": kept["others"] | fresh["others"], "row": row}
 
 
 def _as_listed(brief: Brief, kind: str) -> Listed:
     """A kind of the brief as an entry of the list, so that a way of building can begin with it."""
-    item = brief.kinds[kind]
-    like = next((entry for entry in shipped() if entry.key == item.listed), shipped()[0])
+    item, typical = brief.kinds[kind], shipped(brief.trade)
+    like = next((entry for entry in typical if entry.key == item.listed), typical[0])
     return like.changed({"key": kind or like.key, "item": item, "air": brief.row.air})
 
 
@@ -176,7 +176,7 @@ def _settled(row: Row, follows: str) -> dict[str, Any]:
 
 def describe(before: Brief, after: Brief) -> str:
     """What a change did, for the undo list: `row length 1200 mm to 1000 mm`."""
-    tape = Tape.named(after.tape)
+    tape = after.in_hand
     # Which figure follows changes along with the one that was typed; that one is the news.
     held = read_brief(_letting_follow(before, after.row.follows))
     changes = list(differences(held, after)) or list(differences(before, after))

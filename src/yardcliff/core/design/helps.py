@@ -7,7 +7,7 @@ from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import Design, design
 from yardcliff.core.findings.finding import Fix
 from yardcliff.core.findings.patch import BriefError
-from yardcliff.core.wall.anchors import ANCHORS
+from yardcliff.core.wall.anchors import anchors
 from yardcliff.messages import tr
 
 WORTH = 0.8
@@ -48,6 +48,7 @@ def _changes(done: Design) -> Iterator[Fix]:
         yield Fix(tr("fix.a-spacer-at-the-foot"), {"mount": {"foot": "spacer"}})
     if mount.by != "through":
         yield Fix(tr("fix.screws-through-it"), {"mount": {"by": "through"}})
+    known = anchors(done.tape.trade)
     for into in _INTO:
-        if into != mount.into and site.wall.makeup in ANCHORS[into].walls:
-            yield Fix(ANCHORS[into].name, {"mount": {"into": into, "pull": None, "shear": None}})
+        if into != mount.into and site.wall.makeup in known[into].walls:
+            yield Fix(known[into].name, {"mount": {"into": into, "pull": None, "shear": None}})

@@ -86,7 +86,7 @@ class Design:
 def design(brief: Brief, site: Site | None = None) -> Design:
     """Build the brief's rack and read everything off it, on the wall that it hangs on."""
     check()
-    tape = Tape.named(brief.tape)
+    tape = brief.in_hand
     rack = build(brief)
     known: dict[int, tuple[Mark, ...]] = {}
     by_row = tuple(

@@ -26,10 +26,14 @@ class BriefError(YardcliffError, ValueError):
         super().__init__("; ".join(f"{path or 'brief'}: {message}" for path, message in problems))
 
 
-def own_unit(data: Any) -> dict[str, Any]:
-    """The unit that a document's own tape gives its bare numbers, as the models want to know it."""
-    name = data.get("tape") if isinstance(data, dict) else None
-    return {"unit": "in" if isinstance(name, str) and name.endswith("in") else "mm"}
+def own_terms(data: Any) -> dict[str, Any]:
+    """A document's trade, and the unit that its own tape gives its bare numbers, as the models want
+    to know them.
+    """
+    told = data if isinstance(data, dict) else {}
+    trade = "us" if told.get("trade") == "us" else "metric"
+    name = told.get("tape", "1/16 in" if trade == "us" else "1 mm")
+    return {"unit": "in" if isinstance(name, str) and name.endswith("in") else "mm", "trade": trade}
 
 
 def problems(error: ValidationError, tags: Container[int | str] = ()) -> list[tuple[str, str]]:

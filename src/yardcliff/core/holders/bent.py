@@ -7,22 +7,31 @@ the line that neither stretches nor shrinks runs through its middle.
 from collections.abc import Iterator
 from dataclasses import replace
 from itertools import product
-from math import ceil, floor, pi
-from typing import Literal, get_args
+from math import floor, pi
+from typing import Literal
 
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.brief.choices import Field, Option, Section
 from yardcliff.core.findings.finding import Finding, Fix, Patch
 from yardcliff.core.holders.fitting import Ground
-from yardcliff.core.holders.hook import BACK, EDGE, Gauge, clearance
+from yardcliff.core.holders.hook import BACK, EDGE
 from yardcliff.core.holders.hook_fit import too_weak
-from yardcliff.core.materials.goods import next_length
+from yardcliff.core.materials.sold import (
+    Gauge,
+    across,
+    gauge_text,
+    gauges,
+    next_across,
+    screw_sizes,
+    thick,
+)
 from yardcliff.core.shapes.geometry import ROUND, Path, rounded
 from yardcliff.core.strength.link import Link, weakest
 from yardcliff.core.strength.plate import Plate
 from yardcliff.core.strength.stick import stress
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import LONGEST, Gap, Size, exact_text
+from yardcliff.core.units.trade import Trade, called, either, steps, usual
 from yardcliff.messages import tr
 
 ALLOWED = 120
@@ -34,7 +43,11 @@ FLAT = Fraction(1, 2)
 """How thick a back leg is once it is hammered flat for its screws, as a share of the bar: it
 spreads as much as it thins.
 """
-RIM = Fraction(3, 2)
+LEG = either("10 mm", "1/2 in")
+"""By what longer back legs are tried."""
+LONGEST_LEG = Fraction(160)
+"""Longer ones are not, mm."""
+RIM = either("1.5 mm", "1/16 in")
 """Least steel beside a screw's hole, mm: rule of thumb."""
 
 
@@ -44,15 +57,15 @@ class Bent(Frozen):
     """
 
     kind: Literal["bent"] = "bent"
-    bar: Size = Fraction(8)
-    radius: Size = Fraction(12)
-    back: Size = Fraction(70)
-    arm: Size = Fraction(40)
-    lip: Size = Fraction(20)
-    rod: Size = Fraction(1000)
-    kerf: Gap = Fraction(1)
-    gauge: Gauge = "4.0"
-    screw_length: Size = Fraction(25)
+    bar: Size = usual("8 mm", "5/16 in")
+    radius: Size = usual("12 mm", "1/2 in")
+    back: Size = usual("70 mm", "2 3/4 in")
+    arm: Size = usual("40 mm", "1 1/2 in")
+    lip: Size = usual("20 mm", "3/4 in")
+    rod: Size = usual("1000 mm", "36 in")
+    kerf: Gap = usual("1 mm", "1/16 in")
+    gauge: Gauge = called("4.0", "#8")
+    screw_length: Size = usual("25 mm", "1 in")
 
 
 def bend(bent: Bent) -> Fraction:
@@ -78,6 +91,11 @@ def flat(bent: Bent) -> tuple[Fraction, Fraction]:
     return thick, rounded(pi * float(bent.bar) ** 2 / 4 / float(thick))
 
 
+def beside_hole(bent: Bent, gauge: Gauge) -> Fraction:
+    """The steel that is left to each side of a screw's hole in the flat leg, mm."""
+    return (flat(bent)[1] - screw_sizes(gauge)["clear"]) / 2
+
+
 def stands_out(bent: Bent) -> Fraction:
     """From the board's face to the outside of the lip, mm."""
     return 2 * (bent.radius + bent.bar) + bent.arm
@@ -90,7 +108,7 @@ def plate(bent: Bent, ground: Ground) -> Plate:
         float(bent.back),
         2,
         float(bent.back / 2),
-        float(bent.gauge),
+        float(thick(bent.gauge)),
         float(bent.screw_length),
         float(max(min(bent.screw_length - flat(bent)[0], ground.thickness), Fraction(0))),
         float(stands_out(bent)),
@@ -144,8 +162,9 @@ def outline(bent: Bent) -> Path:
 
 def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
     """What is wrong with a bent hook on its board, and what would help."""
+    stays, rim = BACK.of(ground.trade), RIM.of(ground.trade)
     if bent.radius < bent.bar:
-        wide = exact_text(bent.bar)
+        wide = ground.text(bent.bar)
         yield Finding(
             "bent.tight",
             tr("part.hook"),
@@ -153,16 +172,21 @@ def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
             tr("quantity.inside-radius"),
             bent.radius,
             bent.bar,
-            fixes=(Fix(tr("fix.bend-round", wide=wide), {"holder": {"radius": wide}}),),
+            fixes=(
+                Fix(tr("fix.bend-round", wide=wide), {"holder": {"radius": exact_text(bent.bar)}}),
+            ),
         )
     if not blanks(bent):
-        usual = Bent()
-        legs = {
-            leg: exact_text(getattr(usual, leg)) for leg in ("back", "arm", "lip", "radius", "bar")
-        }
-        shorter = Fix(tr("fix.legs-as-usual"), {"holder": legs | {"rod": exact_text(usual.rod)}})
-        longer = exact_text(blank(bent))
-        rod = Fix(tr("fix.a-rod-of", longer=longer), {"holder": {"rod": longer}})
+        usual = Bent.usual(ground.trade)
+        legs = ("back", "arm", "lip", "radius", "bar", "rod")
+        shorter = Fix(
+            tr("fix.legs-as-usual"),
+            {"holder": {leg: exact_text(getattr(usual, leg)) for leg in legs}},
+        )
+        longer = ground.up(blank(bent))
+        rod = Fix(
+            tr("fix.a-rod-of", longer=ground.text(longer)), {"holder": {"rod": exact_text(longer)}}
+        )
         yield Finding(
             "bent.rod",
             tr("part.rod"),
@@ -173,12 +197,11 @@ def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
             fixes=(rod, shorter) if blank(bent) <= LONGEST else (shorter,),
         )
     behind = ground.thickness - deep
-    if behind < BACK:
-        longest = (ground.thickness - BACK + flat(bent)[0]) * 2 // 1 / Fraction(2)
-        thick = exact_text(deep + BACK)
-        thicker = Fix(tr("fix.board-thick", thick=thick), {"board": {"thickness": thick}})
+    if behind < stays:
+        longest = ground.screw(ground.thickness - stays + flat(bent)[0])
+        thicker = ground.thicker(deep + stays)
         shorter = Fix(
-            tr("fix.screws", longest=exact_text(longest)),
+            tr("fix.screws", longest=ground.text(longest)),
             {"holder": {"screw_length": exact_text(longest)}},
         )
         yield Finding(
@@ -187,12 +210,13 @@ def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
             tr("hook.through"),
             tr("quantity.wood-behind-the-point"),
             behind,
-            BACK,
+            stays,
             fixes=(shorter, thicker) if longest > flat(bent)[0] else (thicker,),
         )
-    least = 2 * Fraction(bent.gauge)
+    least = 2 * thick(bent.gauge)
     if deep < least:
-        longer = exact_text(flat(bent)[0] + least)
+        longer = ground.up(flat(bent)[0] + least)
+        change = {"holder": {"screw_length": exact_text(longer)}}
         yield Finding(
             "hook.shallow",
             tr("part.hook"),
@@ -200,51 +224,47 @@ def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
             tr("quantity.in-the-board"),
             deep,
             least,
-            fixes=(Fix(tr("fix.screws", longest=longer), {"holder": {"screw_length": longer}}),),
+            fixes=(Fix(tr("fix.screws", longest=ground.text(longer)), change),),
         )
     edge = min(ground.line, ground.height - ground.line) - bent.back / 2
-    if edge < EDGE:
-        wide = exact_text(bent.back + 2 * EDGE)
+    edge_least = EDGE.of(ground.trade)
+    if edge < edge_least:
         yield Finding(
             "board.narrow",
             tr("part.board"),
             tr("board.narrow"),
             tr("quantity.wood-beside-it"),
             edge,
-            EDGE,
-            fixes=(
-                Fix(tr("fix.board-wide", wide=wide), {"board": {"height": wide}, "line": None}),
-            ),
+            edge_least,
+            fixes=(ground.wider(bent.back + 2 * edge_least, line=None),),
         )
-    beside = (flat(bent)[1] - clearance(bent.gauge)) / 2
-    if beside < RIM:
+    beside = beside_hole(bent, bent.gauge)
+    if beside < rim:
         thinner = next(
-            (g for g in reversed(get_args(Gauge)) if (flat(bent)[1] - clearance(g)) / 2 >= RIM),
-            None,
+            (g for g in reversed(gauges(ground.trade)) if beside_hole(bent, g) >= rim), None
         )
-        thick = exact_text(Fraction(ceil(float(clearance(bent.gauge) + 2 * RIM) * 2 / pi)))
+        least = rounded(float(screw_sizes(bent.gauge)["clear"] + 2 * rim) * 2 / pi)
+        bar = next_across("bar", least, ground.trade)
+        round_bar = {"bar": exact_text(bar), "radius": exact_text(max(bent.radius, bar))}
         yield Finding(
             "bent.hole",
             tr("part.hook"),
             tr("bent.hole"),
             tr("quantity.steel-beside-the-hole"),
-            f"{float(beside):.1f} mm",
-            f"{float(RIM):g} mm",
+            ground.tape.near(beside),
+            ground.text(rim),
             fixes=(
                 *(
-                    (Fix(tr("fix.mm-screws", thinner=thinner), {"holder": {"gauge": thinner}}),)
+                    (
+                        Fix(
+                            tr("fix.gauge-screws", gauge=gauge_text(thinner)),
+                            {"holder": {"gauge": thinner}},
+                        ),
+                    )
                     if thinner
                     else ()
                 ),
-                Fix(
-                    tr("fix.bar", thick=thick),
-                    {
-                        "holder": {
-                            "bar": thick,
-                            "radius": exact_text(max(bent.radius, Fraction(thick.split()[0]))),
-                        }
-                    },
-                ),
+                Fix(tr("fix.bar", thick=ground.text(bar)), {"holder": round_bar}),
             ),
         )
     found = weakest(links(bent, ground))
@@ -256,21 +276,22 @@ def _stronger(bent: Bent, ground: Ground) -> Iterator[Fix]:
     """The least change that holds, tried: thicker bar, a longer back leg, thicker screws, a
     hardwood board.
     """
-    gauges = get_args(Gauge)[get_args(Gauge).index(bent.gauge) :]
+    trade = ground.trade
+    thicker = [one for one in gauges(trade) if thick(one) >= thick(bent.gauge)]
+    bars = [one for one in across("bar", trade) if one >= bent.bar] or [bent.bar]
+    legs = [bent.back, *steps(bent.back, LONGEST_LEG, trade, LEG)]
     woods = tuple(dict.fromkeys((ground.wood, "hardwood")))
-    for bar, back, gauge, wood in product(
-        range(ceil(bent.bar), 21, 2), range(ceil(bent.back), 161, 10), gauges, woods
-    ):
-        room = ground.thickness - BACK + Fraction(bar) * FLAT
+    for bar, back, gauge, wood in product(bars, legs, thicker, woods):
+        room = ground.thickness - BACK.of(trade) + bar * FLAT
         sizes = {
-            "bar": Fraction(bar),
-            "radius": max(bent.radius, Fraction(bar)),
-            "back": Fraction(back),
+            "bar": bar,
+            "radius": max(bent.radius, bar),
+            "back": back,
             "gauge": gauge,
-            "screw_length": Fraction(next_length(room)),
+            "screw_length": ground.screw(room),
         }
-        made, tall = bent.changed(sizes), back + 2 * EDGE
-        sound = made.screw_length <= room and (flat(made)[1] - clearance(gauge)) / 2 >= RIM
+        made, tall = bent.changed(sizes), back + 2 * EDGE.of(trade)
+        sound = made.screw_length <= room and beside_hole(made, gauge) >= RIM.of(trade)
         if not sound or any(link.share > 1 for link in links(made, replace(ground, wood=wood))):
             continue
         change: Patch = {
@@ -284,12 +305,19 @@ def _stronger(bent: Bent, ground: Ground) -> Iterator[Fix]:
             change["line"] = None
         hard = tr("holders.hardwood") if wood != ground.wood else ""
         yield Fix(
-            tr("fix.mm-bar-back-leg-mm-screws", bar=bar, back=back, gauge=gauge, hard=hard), change
+            tr(
+                "fix.bar-back-leg-screws",
+                bar=ground.text(bar),
+                back=ground.text(back),
+                gauge=gauge_text(gauge),
+                hard=hard,
+            ),
+            change,
         )
         return
 
 
-def choices() -> Section:
+def choices(trade: Trade) -> Section:
     """What a bent hook is asked."""
     fields = (
         ("bar", "bar"),
@@ -301,14 +329,14 @@ def choices() -> Section:
         ("rod", "rod"),
         ("kerf", "kerf"),
     )
-    gauges = Field(
+    screw = Field(
         "holder.gauge",
         tr("holders.screw"),
-        tuple(Option(gauge, f"{gauge} mm") for gauge in get_args(Gauge)),
+        tuple(Option(gauge, gauge_text(gauge)) for gauge in gauges(trade)),
     )
     return Section(
         tr("section.bent-from-bar"),
-        (*(Field(f"holder.{name}", label) for name, label in fields), gauges),
+        (*(Field(f"holder.{name}", label) for name, label in fields), screw),
         (
             "bent.blank",
             "bent.first",

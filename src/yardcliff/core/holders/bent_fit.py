@@ -19,20 +19,21 @@ from yardcliff.core.holders.bent import (
     stands_out,
 )
 from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots, upright
-from yardcliff.core.holders.hook import END_DIAMETERS, HookGlyph, clearance, pilot_bit
+from yardcliff.core.holders.hook import END_DIAMETERS, HookGlyph
 from yardcliff.core.holders.hook_fit import force_input, plate_figure
-from yardcliff.core.materials.goods import Blank, screws
+from yardcliff.core.materials.goods import Blank
+from yardcliff.core.materials.sold import screw_sizes, screws, thick
 from yardcliff.core.rack import Bore, Kind, Operation, Outline
 from yardcliff.core.strength.stick import stress
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import exact_text
 from yardcliff.messages import tr
 
 
 def fit(bent: Bent, ground: Ground) -> Fitting:
     """Fit a bent hook to a board; findings carry (0, 0), the middle of its back leg."""
     deep = bent.screw_length - flat(bent)[0]
-    bit, passes = pilot_bit(bent.gauge, ground.wood), clearance(bent.gauge)
+    sizes = screw_sizes(bent.gauge)
+    bit, passes = sizes[ground.wood], sizes["clear"]
     quarter = bent.back / 4
     drop = bent.back / 2 + bent.radius
     out, (thin, wide) = stands_out(bent), flat(bent)
@@ -41,7 +42,7 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
         reach=half(wide),
         glyph=HookGlyph(bent.bar, bent.back, -drop, out, (quarter, -quarter)),
         bores=tuple(Bore("pilot hole", up, bit, deep, 0) for up in (quarter, -quarter)),
-        end_distance=Fraction(bent.gauge) * END_DIAMETERS,
+        end_distance=thick(bent.gauge) * END_DIAMETERS,
         end_why=tr("holders.screw-diameters-from-end-so-does", end_diameters=END_DIAMETERS),
         hang_drop=drop,
         figures=tuple(_figures(bent, ground, deep)),
@@ -90,8 +91,8 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
                 tr("stop.through"),
                 tr(
                     "holders.hammer-leg-flat-there-thick-about",
-                    thin=exact_text(thin),
-                    wide=f"{float(wide):.0f}",
+                    thin=ground.text(thin),
+                    wide=ground.tape.write(wide),
                 ),
                 many=2,
                 piece=tr("piece.back-leg"),

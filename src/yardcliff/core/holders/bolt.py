@@ -7,8 +7,8 @@ it.
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
-from math import ceil, sqrt
-from typing import Literal, get_args
+from math import sqrt
+from typing import Literal, cast
 
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.brief.choices import Field, Option, Section
@@ -18,6 +18,7 @@ from yardcliff.core.holders.fitting import AXIS, Fitting, Ground, half, pilots
 from yardcliff.core.holders.hook import BACK, EDGE, END_DIAMETERS
 from yardcliff.core.holders.hook_fit import LEVERED, RATED, force_input
 from yardcliff.core.materials.goods import Goods, Ware
+from yardcliff.core.materials.sold import lag_lengths
 from yardcliff.core.rack import Bore, Glyph, Putting
 from yardcliff.core.shapes.geometry import Path, cross, line, rectangle, rounded
 from yardcliff.core.shapes.scene import Stroke
@@ -26,12 +27,13 @@ from yardcliff.core.strength.stick import levers
 from yardcliff.core.strength.stick import stress as bent
 from yardcliff.core.strength.wood import embedding, thread, withdrawal
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Size, exact_text
+from yardcliff.core.units.length import Size, exact_text, size_text
 from yardcliff.core.units.length_text import read
-from yardcliff.data import values
+from yardcliff.core.units.trade import Trade, called, usual
+from yardcliff.data import table, values
 from yardcliff.messages import tr
 
-LagSize = Literal["6 mm", "8 mm", "10 mm", "1/4 in", "3/8 in"]
+LagSize = Literal["6 mm", "8 mm", "10 mm", "1/4 in", "5/16 in", "3/8 in"]
 HOLD = 4
 """Least in the wood, in diameters, to take a tug: rule of thumb."""
 ALLOWED = 120
@@ -48,14 +50,20 @@ class Bolt(Frozen):
     """`size` names its diameter; `length` is under the head, of which so much is `showing`."""
 
     kind: Literal["bolt"] = "bolt"
-    size: LagSize = "8 mm"
-    length: Size = Fraction(80)
-    showing: Size = Fraction(45)
+    size: LagSize = called("8 mm", "5/16 in")
+    length: Size = usual("80 mm", "3 in")
+    showing: Size = usual("45 mm", "1 3/4 in")
 
 
 def measures(bolt: Bolt) -> dict[str, Fraction]:
-    """Diameter, across flats, head and pilots of a lag screw, mm (data/lags.toml)."""
-    return {name: read(text) for name, text in values("lags", bolt.size).items()}
+    """Diameter, across flats, head and pilots of a lag screw, mm (lags.csv)."""
+    row = values("lags", bolt.size)
+    return {name: read(text) for name, text in row.items() if name != "washer"}
+
+
+def lags(trade: Trade) -> tuple[LagSize, ...]:
+    """The lag screws of a trade, thin ones first."""
+    return tuple(cast(LagSize, row["key"]) for row in table("lags", trade))
 
 
 def stress(bolt: Bolt, force: float) -> float:
@@ -140,7 +148,7 @@ def fit(bolt: Bolt, ground: Ground) -> Fitting:
                 bit,
                 max(deep, ZERO),
                 tr("holders.turn-each-in-with-spanner-against"),
-                (Ware(Goods.LAG_SCREW, 1, (bolt.size, exact_text(bolt.length))),),
+                (Ware(Goods.LAG_SCREW, 1, (bolt.size, size_text(bolt.length, ground.trade))),),
             ),
         ),
         cautions=(tr("caution.spanner-slips-takes-knuckles-along-pull"),),
@@ -206,8 +214,9 @@ def _figures(bolt: Bolt, ground: Ground) -> Iterator[Figure]:
 def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
     known, deep = measures(bolt), bolt.length - bolt.showing
     least = HOLD * known["diameter"]
+    stays, edge_least = BACK.of(ground.trade), EDGE.of(ground.trade)
     if deep < least:
-        longer = exact_text(Fraction(ceil(bolt.showing + least)))
+        longer = ground.lag(bolt.showing + least)
         yield Finding(
             "bolt.shallow",
             tr("part.bolt"),
@@ -215,38 +224,39 @@ def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
             tr("quantity.in-the-board"),
             deep,
             least,
-            fixes=(Fix(tr("fix.bolts", longer=longer), {"holder": {"length": longer}}),),
+            fixes=(
+                Fix(
+                    tr("fix.bolts", longer=ground.text(longer)),
+                    {"holder": {"length": exact_text(longer)}},
+                ),
+            ),
         )
-    if ground.thickness - deep < BACK:
-        thick = exact_text(Fraction(ceil(max(deep, least) + BACK)))
+    if ground.thickness - deep < stays:
         yield Finding(
             "bolt.through",
             tr("part.bolt"),
             tr("bolt.through"),
             tr("quantity.wood-behind-the-point"),
             ground.thickness - deep,
-            BACK,
-            fixes=(Fix(tr("fix.board-thick", thick=thick), {"board": {"thickness": thick}}),),
+            stays,
+            fixes=(ground.thicker(max(deep, least) + stays),),
         )
     edge = min(ground.line, ground.height - ground.line) - known["across"] / 2
-    if edge < EDGE:
-        wide = exact_text(known["across"] + 2 * EDGE)
+    if edge < edge_least:
         yield Finding(
             "board.narrow",
             tr("part.board"),
             tr("board.narrow.head-stands-out-over-boards-edge"),
             tr("quantity.wood-beside-the-head"),
             edge,
-            EDGE,
-            fixes=(
-                Fix(tr("fix.board-wide", wide=wide), {"board": {"height": wide}, "line": None}),
-            ),
+            edge_least,
+            fixes=(ground.wider(known["across"] + 2 * edge_least, line=None),),
         )
     force = ground.pulled.force
     found = stress(bolt, force)
     if found > ALLOWED:
-        short = exact_text(Fraction(int(float(bolt.showing) * ALLOWED / found)))
-        sizes = (bolt.changed({"size": size}) for size in get_args(LagSize))
+        short = ground.down(rounded(float(bolt.showing) * ALLOWED / found))
+        sizes = (bolt.changed({"size": size}) for size in lags(ground.trade))
         thicker = next((other.size for other in sizes if stress(other, force) <= ALLOWED), None)
         yield Finding(
             "bolt.strength",
@@ -257,8 +267,13 @@ def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
             f"{ALLOWED} MPa",
             fixes=(
                 *(
-                    (Fix(tr("fix.showing", short=short), {"holder": {"showing": short}}),)
-                    if short != "0 mm"
+                    (
+                        Fix(
+                            tr("fix.showing", short=ground.text(short)),
+                            {"holder": {"showing": exact_text(short)}},
+                        ),
+                    )
+                    if short
                     else ()
                 ),
                 *(
@@ -286,23 +301,24 @@ def _firmer(bolt: Bolt, ground: Ground) -> Iterator[Fix]:
     force = ground.pulled.force
     if ground.wood != "hardwood" and in_board(bolt, replace(ground, wood="hardwood"), force) <= 1:
         yield Fix(tr("fix.a-hardwood-board-2"), {"board": {"wood": "hardwood"}})
-    for deep in range(ceil(bolt.length - bolt.showing) + 1, 121):
-        longer = bolt.changed({"length": bolt.showing + deep})
-        if in_board(longer, ground, force) <= 1:
-            length, thick = (
-                exact_text(longer.length),
-                exact_text(max(deep + BACK, ground.thickness)),
-            )
+    for length in lag_lengths(ground.trade):
+        longer = bolt.changed({"length": length})
+        if length > bolt.length and in_board(longer, ground, force) <= 1:
+            deep = length - bolt.showing
+            thick = max(ground.board(deep + BACK.of(ground.trade)), ground.thickness)
             yield Fix(
-                tr("fix.bolts-board-thick", length=length, thick=thick),
-                {"holder": {"length": length}, "board": {"thickness": thick}},
+                tr("fix.bolts-board-thick", length=ground.text(length), thick=ground.text(thick)),
+                {
+                    "holder": {"length": exact_text(length)},
+                    "board": {"thickness": exact_text(thick)},
+                },
             )
             return
 
 
-def choices() -> Section:
+def choices(trade: Trade) -> Section:
     """What lag bolts alone are asked."""
-    sizes = tuple(Option(size, size) for size in get_args(LagSize))
+    sizes = tuple(Option(size, size) for size in lags(trade))
     fields = (
         Field("holder.size", tr("holders.bolt"), sizes),
         Field("holder.length", tr("holders.long")),

@@ -21,8 +21,9 @@ from yardcliff.core.holders.fitting import (
     pilots,
     upright,
 )
-from yardcliff.core.holders.hook import BACK, pilot_bit
-from yardcliff.core.materials.goods import Blank, screws
+from yardcliff.core.holders.hook import BACK
+from yardcliff.core.materials.goods import Blank
+from yardcliff.core.materials.sold import JOINS, screw_sizes, screws, thick
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Putting
 from yardcliff.core.shapes.geometry import Path, cross, line, rectangle
 from yardcliff.core.shapes.scene import Stroke
@@ -30,11 +31,12 @@ from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
 from yardcliff.core.units.length_text import read
+from yardcliff.core.units.trade import Trade, usual
 from yardcliff.data import table
 from yardcliff.messages import tr
 
-GAUGE, END = "4.0", 20
-"""The screws that hold a ring, and how many of their diameters they stay from the rail's end."""
+END_DIAMETERS = 5
+"""How many of its screws' diameters a ring stays from the rail's end."""
 MOUTH = Fraction(4, 5)
 """The mouth as a share of the shaft: it snaps in and stays. Rule of thumb; softer pipe wants less.
 """
@@ -49,20 +51,20 @@ class Clip(Frozen):
     """
 
     held: Size | None = None
-    play: Gap = Fraction(1)
-    screw: Size = Fraction(16)
+    play: Gap = usual("1 mm", "1/32 in")
+    screw: Size = usual("16 mm", "5/8 in")
 
 
 @cache
-def _pipes() -> tuple[tuple[Fraction, Fraction], ...]:
-    return tuple((read(row["inside"]), read(row["outside"])) for row in table("pipes"))
+def _pipes(trade: Trade) -> tuple[tuple[Fraction, Fraction], ...]:
+    return tuple((read(row["inside"]), read(row["outside"])) for row in table("pipes", trade))
 
 
-def ring(size: Fraction) -> tuple[Fraction, Fraction]:
+def ring(size: Fraction, trade: Trade) -> tuple[Fraction, Fraction]:
     """Inside and outside of the smallest pipe that takes `size`, mm; of the largest where none
     does.
     """
-    pipes = _pipes()
+    pipes = _pipes(trade)
     return next((pipe for pipe in pipes if pipe[0] >= size), pipes[-1])
 
 
@@ -92,10 +94,11 @@ class ClipGlyph(Glyph):
 def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     """Fit a clip for the thickest shaft to a rail; findings carry (0, 0), the clip's own axis."""
     shaft = held_at(clip.held, items)
-    inside, outside = ring(shaft + clip.play)
+    inside, outside = ring(shaft + clip.play, ground.trade)
     wall = (outside - inside) / 2
     deep = clip.screw - wall
-    bit = pilot_bit("4.0", ground.wood)
+    gauge = JOINS.of(ground.trade)
+    bit = screw_sizes(gauge)[ground.wood]
     offset = ground.height / 4
     return Fitting(
         name=tr("holders.clips"),
@@ -103,7 +106,7 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         reach=half(outside),
         glyph=ClipGlyph(outside, ground.height, out=outside),
         bores=tuple(Bore("pilot hole", up, bit, deep, 0) for up in (offset, -offset)),
-        end_distance=max(Fraction(END), outside / 2),
+        end_distance=max(thick(gauge) * END_DIAMETERS, outside / 2),
         end_why=tr("holders.five-screw-diameters-from-end-so"),
         hang_drop=Fraction(0),
         figures=(
@@ -127,7 +130,7 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
             figure("clip.length", ground.height, tr("clip.length.formula"), ()),
         ),
         findings=(
-            *check_held(clip.held, items, shaft, "clip"),
+            *check_held(clip.held, items, shaft, "clip", ground),
             *_findings(clip, ground, shaft, inside, wall),
         ),
         machining=(
@@ -154,7 +157,7 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 bit,
                 deep,
                 tr("holders.screw-through-mouth-countersink-ring-from"),
-                (screws("4.0", clip.screw, 2),),
+                (screws(gauge, clip.screw, 2),),
             ),
         ),
         cautions=(tr("caution.short-rings-roll-catch-saw-them"),),
@@ -165,7 +168,6 @@ def _findings(
     clip: Clip, ground: Ground, shaft: Fraction, inside: Fraction, wall: Fraction
 ) -> Iterator[Finding]:
     if inside < shaft + clip.play:
-        widest = exact_text(inside)
         yield Finding(
             "clip.pipe",
             tr("part.clip"),
@@ -175,24 +177,24 @@ def _findings(
             inside,
             fixes=(
                 Fix(
-                    tr("fix.hold-it-at", widest=widest), {"clip": {"held": widest, "play": "0 mm"}}
+                    tr("fix.hold-it-at", widest=ground.text(inside)),
+                    {"clip": {"held": exact_text(inside), "play": "0 mm"}},
                 ),
             ),
         )
-    back = ground.thickness - (clip.screw - wall)
-    if back < BACK:
-        longest = (ground.thickness - BACK + wall) * 2 // 1 / Fraction(2)
-        thick = exact_text(clip.screw - wall + BACK)
+    back, stays = ground.thickness - (clip.screw - wall), BACK.of(ground.trade)
+    if back < stays:
+        longest = ground.screw(ground.thickness - stays + wall)
+        thicker = ground.thicker(clip.screw - wall + stays)
         shorter = Fix(
-            tr("fix.screws", longest=exact_text(longest)), {"clip": {"screw": exact_text(longest)}}
+            tr("fix.screws", longest=ground.text(longest)), {"clip": {"screw": exact_text(longest)}}
         )
-        thicker = Fix(tr("fix.board-thick", thick=thick), {"board": {"thickness": thick}})
         yield Finding(
             "hook.through",
             tr("part.clip"),
             tr("hook.through.screw-comes-too-near-rails-back"),
             tr("quantity.wood-behind-the-point"),
             back,
-            BACK,
+            stays,
             fixes=(shorter, thicker) if longest > wall else (thicker,),
         )

@@ -17,9 +17,10 @@ from yardcliff.core.rack import Kind, Operation
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.units.trade import either, usual
 from yardcliff.messages import tr
 
-LIP = Fraction(15)
+LIP = either("15 mm", "1/2 in")
 """How far the arms reach past the neck, so that it does not slide off: rule of thumb."""
 
 
@@ -32,14 +33,14 @@ class Cradle(Frozen):
     (None: as needed); each is hollowed by a `scoop` where the head rests.
     """
 
-    diameter: Size = Fraction(16)
+    diameter: Size = usual("16 mm", "5/8 in")
     tilt: Tilt = 5
-    depth: Size = Fraction(16)
-    spur: Gap = Fraction(2)
-    play: Gap = Fraction(6)
+    depth: Size = usual("16 mm", "5/8 in")
+    spur: Gap = usual("2 mm", "1/16 in")
+    play: Gap = usual("6 mm", "1/4 in")
     held: Size | None = None
     showing: Size | None = None
-    scoop: Gap = Fraction(0)
+    scoop: Gap = usual("0 mm", "0 in")
 
 
 def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
@@ -49,7 +50,7 @@ def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     neck = held_at(cradle.held, items)
     opening = neck + cradle.play
     deepest = max(item.front for item in items)
-    needed = deepest / 2 + neck / 2 + LIP
+    needed = deepest / 2 + neck / 2 + LIP.of(ground.trade)
     showing = cradle.showing or needed
     arm = pegs.Peg(
         diameter=cradle.diameter,
@@ -69,13 +70,13 @@ def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         end_why=tr("holders.so-outer-arm-does-not-split"),
         figures=(
             held_figure(cradle.held, neck),
-            *_figures(cradle, neck, opening, deepest, showing),
+            *_figures(cradle, neck, opening, deepest, showing, LIP.of(ground.trade)),
             *arms.figures,
         ),
         findings=(
-            *check_held(cradle.held, items, neck, "cradle"),
-            *_findings(showing, needed),
-            *_hollowed(cradle),
+            *check_held(cradle.held, items, neck, "cradle", ground),
+            *_findings(showing, needed, ground),
+            *_hollowed(cradle, ground),
             *arms.findings,
         ),
         machining=(*arms.machining, *_scooping(cradle, deepest)),
@@ -84,14 +85,19 @@ def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
 
 
 def _figures(
-    cradle: Cradle, neck: Fraction, opening: Fraction, deepest: Fraction, showing: Fraction
+    cradle: Cradle,
+    neck: Fraction,
+    opening: Fraction,
+    deepest: Fraction,
+    showing: Fraction,
+    lip: Fraction,
 ) -> tuple[Figure, ...]:
     h = Input("h", tr("input.neck"), neck)
     out = "given" if cradle.showing else "f/2 + h/2 + m"
     inputs = (
         ()
         if cradle.showing
-        else (Input("f", tr("input.deepest-thing"), deepest), h, Input("m", tr("input.lip"), LIP))
+        else (Input("f", tr("input.deepest-thing"), deepest), h, Input("m", tr("input.lip"), lip))
     )
     return (
         figure("cradle.opening", opening, "h + y", (h, Input("y", tr("input.play"), cradle.play))),
@@ -129,10 +135,10 @@ def _scooping(cradle: Cradle, deepest: Fraction) -> Iterator[Operation]:
         )
 
 
-def _hollowed(cradle: Cradle) -> Iterator[Finding]:
+def _hollowed(cradle: Cradle, ground: Ground) -> Iterator[Finding]:
     most = cradle.diameter * SCOOP
     if cradle.scoop > most:
-        less = exact_text(most // 1)
+        less = ground.down(most)
         yield Finding(
             "cradle.scoop",
             tr("part.arms"),
@@ -141,14 +147,17 @@ def _hollowed(cradle: Cradle) -> Iterator[Finding]:
             cradle.scoop,
             most,
             fixes=(
-                Fix(tr("fix.a-scoop-of", less=less), {"cradle": {"scoop": less}}),
+                Fix(
+                    tr("fix.a-scoop-of", less=ground.text(less)),
+                    {"cradle": {"scoop": exact_text(less)}},
+                ),
                 Fix(tr("fix.no-scoop"), {"cradle": {"scoop": "0 mm"}}),
             ),
             left=cradle.scoop < cradle.diameter,
         )
 
 
-def _findings(showing: Fraction, needed: Fraction) -> Iterator[Finding]:
+def _findings(showing: Fraction, needed: Fraction, ground: Ground) -> Iterator[Finding]:
     if showing < needed:
         yield Finding(
             "cradle.arm",
@@ -158,6 +167,6 @@ def _findings(showing: Fraction, needed: Fraction) -> Iterator[Finding]:
             showing,
             needed,
             fixes=(
-                Fix(tr("fix.arms-of", needed=exact_text(needed)), {"cradle": {"showing": None}}),
+                Fix(tr("fix.arms-of", needed=ground.text(needed)), {"cradle": {"showing": None}}),
             ),
         )

@@ -11,6 +11,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import cache
 from math import atan2, cos, degrees, pi, radians, sin, sqrt
+from typing import cast
 
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.findings.finding import Finding, Fix
@@ -19,13 +20,16 @@ from yardcliff.core.holders.flip import (
     STEEL,
     Flip,
     FoldingGlyph,
+    joins,
     levered,
+    long,
     pin_stress,
     strength_finding,
     stress,
+    thicker,
 )
 from yardcliff.core.holders.hole import bored
-from yardcliff.core.materials.goods import Blank, Goods, Thread, Ware
+from yardcliff.core.materials.goods import Blank, Goods, RodThread, Thread, Ware
 from yardcliff.core.rack import Bore, Kind, Operation, Place, drill
 from yardcliff.core.shapes.geometry import Path, circle, line, moved, points, rounded, turned
 from yardcliff.core.shapes.scene import Stroke
@@ -34,18 +38,23 @@ from yardcliff.core.strength.wood import bending, thread, withdrawal
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
 from yardcliff.core.units.length_text import read
-from yardcliff.data import values
+from yardcliff.core.units.trade import Either, Trade, called, either, usual
+from yardcliff.data import table, values
 from yardcliff.messages import tr
 
-THREAD = Fraction(3)
+THREAD = either("3 mm", "1/8 in")
 """Of thread beyond the nut, so that it can be tightened, mm."""
-SUNK = Fraction(2)
+SUNK = either("2 mm", "1/16 in")
 """How much deeper than that the recess is, so that the rod's end lies below the wood, mm."""
-WOOD = Fraction(10)
+WOOD = either("10 mm", "3/8 in")
 """Left in an end spacer behind its nut, mm: rule of thumb."""
-RIM = Fraction(3)
+STRONG: Either[Thread] = Either("M8", "5/16-18")
+"""The rod to go over to where one bends."""
+TURNS = either("1 mm", "1/32 in")
+"""Room around a socket in its recess."""
+RIM = either("3 mm", "1/8 in")
 """Of wood around a nut's recess, mm: rule of thumb."""
-LEAST_SPACER = Fraction(12)
+LEAST_SPACER = either("12 mm", "1/2 in")
 """Narrower, a spacer splits where it is screwed, mm: rule of thumb."""
 ZERO = Fraction(0)
 
@@ -55,16 +64,16 @@ class Rod(Frozen):
     `grip` what its tip stands above the spacers.
     """
 
-    size: Thread = "M8"
-    thickness: Size = Fraction(28)
-    gap: Gap = Fraction(1)
-    grip: Gap = Fraction(12)
+    size: RodThread = called("M8", "5/16-18")
+    thickness: Size = usual("28 mm", "1 in")
+    gap: Gap = usual("1 mm", "1/16 in")
+    grip: Gap = usual("12 mm", "1/2 in")
 
 
 @dataclass(frozen=True, slots=True)
 class Hardware:
     """A rod's nominal diameter and its core, its bit, nut and washer, and the socket that turns the
-    nut, mm.
+    nut, mm; its washers are called by what `passes` them.
     """
 
     diameter: Fraction
@@ -75,22 +84,33 @@ class Hardware:
     washer: Fraction
     outside: Fraction
     socket: Fraction
+    trade: Trade
+    passes: str
 
     @property
     def recess(self) -> Fraction:
         """How deep a nut's recess is."""
-        return self.washer + self.nut + THREAD + SUNK
+        return self.washer + self.nut + THREAD.of(self.trade) + SUNK.of(self.trade)
 
     @property
     def recess_bit(self) -> tuple[Fraction, str]:
         """What it is bored with: nut, washer and the socket turn freely in it."""
-        return bored(max(self.corners, self.outside, self.socket) + 1)
+        return bored(
+            max(self.corners, self.outside, self.socket) + TURNS.of(self.trade), self.trade
+        )
 
 
 @cache
 def hardware(size: Thread) -> Hardware:
-    """What belongs to a rod (data/rods.toml)."""
-    return Hardware(**{name: read(text) for name, text in values("rods", size).items()})
+    """What belongs to a rod (rods.csv)."""
+    row = values("rods", size)
+    sizes = {name: read(text) for name, text in row.items() if name != "passes"}
+    return Hardware(**sizes, trade="metric" if size.startswith("M") else "us", passes=row["passes"])
+
+
+def rods(trade: Trade) -> tuple[Thread, ...]:
+    """The threaded rods of a trade, thin ones first."""
+    return tuple(cast(Thread, row["key"]) for row in table("rods", trade))
 
 
 @dataclass(frozen=True, slots=True)
@@ -122,7 +142,7 @@ class Heel:
         )
 
 
-BITE, LEFT, SCREWS = Fraction(32), Fraction(4), 4
+BITE, LEFT, SCREWS = either("32 mm", "1 1/4 in"), either("4 mm", "3/16 in"), 4
 """How far a screw goes into a spacer at most, and what it leaves of it, mm; the screws of the two
 spacers beside a finger.
 """
@@ -130,8 +150,8 @@ spacers beside a finger.
 
 def bite(flip: Flip, rod: Rod) -> Fraction:
     """How far the screws from behind go into a spacer, mm."""
-    deep = spacer(flip, rod)[1]
-    return max(min(BITE, deep - LEFT), deep / 2)
+    deep, trade = spacer(flip, rod)[1], hardware(rod.size).trade
+    return max(min(BITE.of(trade), deep - LEFT.of(trade)), deep / 2)
 
 
 def links(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Link]:
@@ -164,8 +184,9 @@ def kept(flip: Flip, rod: Rod, ground: Ground) -> float:
     """What the screws of the two spacers beside a finger may be pulled with, N, all together; glue
     is not counted on.
     """
-    held = float(bite(flip, rod))
-    return SCREWS * withdrawal(ground.wood, 4.0, thread(float(ground.thickness) + held, held, 4.0))
+    held, across = float(bite(flip, rod)), joins(ground)
+    in_wood = thread(float(ground.thickness) + held, held, across)
+    return SCREWS * withdrawal(ground.wood, across, in_wood)
 
 
 def heel(flip: Flip, rod: Rod) -> Heel:
@@ -211,6 +232,12 @@ class FingerGlyph(FoldingGlyph):
             yield Stroke("holder", moved(opened, off, 0))
 
 
+def thick_enough(size: Thread) -> Fraction:
+    """How thick fingers have to be for a rod and its nuts, mm."""
+    bits = hardware(size)
+    return max(bits.bit * 2, bits.recess_bit[0] + 2 * RIM.of(bits.trade))
+
+
 def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction]) -> Operation:
     """The recesses at both ends of each rod; each rod carries a row so long."""
     bits = hardware(rod.size)
@@ -222,10 +249,10 @@ def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction])
             "steel",
             bits.diameter,
             bits.diameter,
-            long - 2 * SUNK,
+            length - 2 * SUNK.of(bits.trade),
             thread=rod.size,
         )
-        for long in lengths
+        for length in lengths
     )
     return drill(
         Kind.NUT_RECESS,
@@ -242,9 +269,8 @@ def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction])
 def findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
     """What is wrong with a finger on its rod, and what would help."""
     bits = hardware(rod.size)
-    least = max(bits.bit * 2, bits.recess_bit[0] + 2 * RIM)
+    least = thick_enough(rod.size)
     if rod.thickness < least:
-        thick = exact_text(least)
         yield Finding(
             "flip.pin",
             tr("part.rod"),
@@ -252,12 +278,17 @@ def findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
             tr("quantity.fingers-thick"),
             rod.thickness,
             least,
-            fixes=(Fix(tr("fix.fingers-thick", thick=thick), {"rod": {"thickness": thick}}),),
+            fixes=(
+                Fix(
+                    tr("fix.fingers-thick", thick=ground.text(ground.up(least))),
+                    {"rod": {"thickness": exact_text(ground.up(least))}},
+                ),
+            ),
             left=max(bits.bit, bits.recess_bit[0]) < rod.thickness,
         )
     tall, _, _ = spacer(flip, rod)
     if not tall / 2 <= ground.height <= tall:
-        fits = exact_text(Fraction(tall * 9 // 10) or tall)
+        fits = ground.down(tall * 9 / 10) or tall
         seen = ground.height > tall
         yield Finding(
             "flip.backer",
@@ -266,9 +297,14 @@ def findings(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Finding]:
             tr("quantity.backer"),
             ground.height,
             tall if seen else tall / 2,
-            fixes=(Fix(tr("fix.backer-wide", fits=fits), {"board": {"height": fits}}),),
+            fixes=(
+                Fix(
+                    tr("fix.backer-wide", fits=ground.text(fits)),
+                    {"board": {"height": exact_text(fits)}},
+                ),
+            ),
         )
-    yield from strength_finding(flip, ground.pulled.force, bits.bit)
+    yield from strength_finding(flip, ground, bits.bit)
     *_, bends, drawn = links(flip, rod, ground)
     if max(bends.share, drawn.share) > 1:
         worst = max(bends, drawn, key=lambda link: link.share)
@@ -291,25 +327,22 @@ def _firmer(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Fix]:
     def holds(made: Flip, on: Rod, board: Ground) -> bool:
         return all(link.share <= 1 for link in links(made, on, board))
 
+    size = STRONG.of(ground.trade)
     for wood in dict.fromkeys((ground.wood, "hardwood")):
-        for thick in range(int(rod.thickness), 41, 2):
-            on = rod.changed({"size": "M8", "thickness": max(Fraction(thick), rod.thickness)})
-            made = flip.changed({"thickness": on.thickness})
-            fits = on.thickness >= max(
-                hardware("M8").bit * 2, hardware("M8").recess_bit[0] + 2 * RIM
-            )
-            if fits and holds(made, on, replace(ground, wood=wood)):
+        for deep in thicker(rod.thickness, ground):
+            on = rod.changed({"size": size, "thickness": deep})
+            made = flip.changed({"thickness": deep})
+            if deep >= thick_enough(size) and holds(made, on, replace(ground, wood=wood)):
                 more = ({"board": {"wood": wood}}, f", {wood}") if wood != ground.wood else ({}, "")
-                change = {"rod": {"size": "M8", "thickness": exact_text(on.thickness)}, **more[0]}
+                change = {"rod": {"size": size, "thickness": exact_text(deep)}, **more[0]}
                 yield Fix(
                     tr(
-                        "fix.m8-rod-fingers-thick", thickness=exact_text(on.thickness), more=more[1]
+                        "fix.rod-fingers-thick", rod=size, thickness=ground.text(deep), more=more[1]
                     ),
                     change,
                 )
                 break
-    for out in range(int(flip.length // 5 * 5), 20, -5):
-        short = flip.changed({"length": Fraction(out)})
-        if out < flip.length and holds(short, rod, ground):
-            yield Fix(tr("fix.fingers-mm-long", out=out), {"flip": {"length": f"{out} mm"}})
+    for out in ground.shorter(flip.length):
+        if holds(flip.changed({"length": out}), rod, ground):
+            yield long(out, ground)
             return

@@ -29,7 +29,6 @@ from yardcliff.core.materials.goods import Blank, Goods, Ware
 from yardcliff.core.rack import Bore, Kind, Operation, Outline
 from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.units.angles import degrees as written
-from yardcliff.core.units.length import exact_text
 from yardcliff.messages import tr
 
 
@@ -45,7 +44,7 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
         reach=half(room),
         glyph=FingerGlyph(flip.width, high, rise, rounded(ends.off) + reach),
         bores=(Bore("finger", (flip.length - below) / 2, flip.width, flip.thickness, flip.tilt),),
-        end_distance=room / 2 + bits.recess + WOOD,
+        end_distance=room / 2 + bits.recess + WOOD.of(bits.trade),
         end_why=tr("holders.so-nut-lies-in-last-spacer"),
         hang_drop=ZERO,
         figures=tuple(_figures(flip, rod, ground)),
@@ -60,7 +59,7 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
                 0,
                 None,
                 tr("stop.through-on-scrap"),
-                tr("holders.mm-from-heels-end-in-middle", below=f"{float(below):.1f}"),
+                tr("holders.from-heels-end-in-middle", below=ground.tape.near(below)),
                 takes=(
                     Blank(
                         tr("piece.finger"),
@@ -70,7 +69,7 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
                         min(flip.width, flip.thickness),
                         high,
                     ),
-                    Ware(Goods.WASHER, 2, (rod.size,)),
+                    Ware(Goods.WASHER, 2, (bits.passes,)),
                 ),
                 many=1,
                 piece=tr("holders.finger"),
@@ -89,7 +88,7 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
                 how=tr(
                     "holders.back-face-flat-long",
                     bevel=f"{ends.bevel:.1f}",
-                    flat=exact_text(rounded(round(float(ends.flat), 1))),
+                    flat=ground.tape.near(ends.flat),
                 ),
                 many=1,
                 piece=tr("holders.finger"),
@@ -107,7 +106,7 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
             tr("holders.its-back-up-bevel-flat-line"),
         ),
         links=tuple(links(flip, rod, ground)),
-        apart=room + LEAST_SPACER,
+        apart=room + LEAST_SPACER.of(bits.trade),
     )
 
 
@@ -156,8 +155,8 @@ def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:
     inputs = (
         Input("k", tr("input.washer"), bits.washer),
         Input("m", tr("input.nut"), bits.nut),
-        Input("v", tr("input.thread-beyond-it"), THREAD),
-        Input("s", tr("input.sunk"), SUNK),
+        Input("v", tr("input.thread-beyond-it"), THREAD.of(bits.trade)),
+        Input("s", tr("input.sunk"), SUNK.of(bits.trade)),
     )
     yield figure("finger.recess", bits.recess, "k + m + v + s", inputs)
     yield stress_figure(flip, ground.pulled, bits.bit)

@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.findings.working import Figure, figure
 from yardcliff.core.materials.goods import Take, Wood
+from yardcliff.core.materials.sold import lag_lengths, next_length, next_thickness
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
 from yardcliff.core.row.rows import Fixture, Fixtures
 from yardcliff.core.strength.force import Pulled
@@ -13,11 +14,15 @@ from yardcliff.core.strength.link import Link
 from yardcliff.core.things.item import Item
 from yardcliff.core.things.thing import Reach
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.trade import EASY, FINE, Either, Trade, down, steps, up
+from yardcliff.data import Row, values
 from yardcliff.messages import tr
 
 ZERO = Fraction(0)
 NOTHING = Pulled(0.0, 0.0)
+SHORTEST = Fraction(25)
+"""Nothing that sticks out is proposed shorter, mm."""
 HELD_SHARE = Fraction(1, 2)
 """What is held, as a share of the whole width, where nobody measured it."""
 
@@ -26,14 +31,63 @@ HELD_SHARE = Fraction(1, 2)
 class Ground:
     """The board under a holder: its thickness, its width, the axis line above its lower edge.
 
-    `pulled` is what asks most of one of its holders.
+    Sizes are said and chosen by its `tape` and the trade of that; `pulled` is what asks most of one
+    of its holders.
     """
 
     thickness: Fraction
     height: Fraction
     line: Fraction
     wood: Wood
+    tape: Tape
     pulled: Pulled = NOTHING
+
+    @property
+    def trade(self) -> Trade:
+        return self.tape.trade
+
+    def text(self, size: Fraction) -> str:
+        """A size as it is said."""
+        return self.tape.write_fine(size)
+
+    def up(self, size: Fraction, step: Either[Fraction] = FINE) -> Fraction:
+        return up(size, self.trade, step)
+
+    def down(self, size: Fraction, step: Either[Fraction] = FINE) -> Fraction:
+        return down(size, self.trade, step)
+
+    def shorter(self, than: Fraction) -> Iterator[Fraction]:
+        """Easy lengths below one, the longest first, mm."""
+        return steps(than, SHORTEST, self.trade, EASY)
+
+    def screw(self, most: Fraction) -> Fraction:
+        """The longest wood screw that is sold and no longer, mm."""
+        return next_length(most, self.trade)
+
+    def lag(self, least: Fraction) -> Fraction:
+        """The next lag screw that is sold and no shorter, mm."""
+        sold = lag_lengths(self.trade)
+        return next((one for one in sold if one >= least), sold[-1])
+
+    def board(self, least: Fraction) -> Fraction:
+        """The next thickness that its wood is sold in, mm."""
+        return next_thickness(least, self.wood, self.trade)
+
+    def thicker(self, least: Fraction) -> Fix:
+        """A board that is thick enough."""
+        thick = self.board(least)
+        return Fix(
+            tr("fix.board-thick", thick=self.text(thick)),
+            {"board": {"thickness": exact_text(thick)}},
+        )
+
+    def wider(self, least: Fraction, **also: object) -> Fix:
+        """A board that is wide enough."""
+        wide = self.up(least)
+        return Fix(
+            tr("fix.board-wide", wide=self.text(wide)),
+            {"board": {"height": exact_text(wide)}, **also},
+        )
 
 
 @dataclass(frozen=True, slots=True)
@@ -132,6 +186,11 @@ def pilots(
     )
 
 
+def shipped(key: str, trade: Trade) -> Row:
+    """What a holder of the trade's table is, as a brief says it. Raises `LookupError`."""
+    return values("holders", key, trade)
+
+
 def half(width: Fraction) -> Reach:
     """The reach of something symmetric."""
     return Reach(width / 2, width / 2)
@@ -149,7 +208,7 @@ def held_figure(given: Fraction | None, thick: Fraction) -> Figure:
 
 
 def check_held(
-    given: Fraction | None, items: Iterable[Item], thick: Fraction, path: str
+    given: Fraction | None, items: Iterable[Item], thick: Fraction, path: str, ground: Ground
 ) -> Iterator[Finding]:
     """Whether it was measured; `path` is where the brief keeps what was `given`."""
     unknown = next((item for item in items if item.held is None), None)
@@ -162,6 +221,6 @@ def check_held(
             thick,
             tr("quantity.as-measured"),
             fixes=(
-                Fix(tr("fix.it-is", thick=exact_text(thick)), {path: {"held": exact_text(thick)}}),
+                Fix(tr("fix.it-is", thick=ground.text(thick)), {path: {"held": exact_text(thick)}}),
             ),
         )

@@ -8,12 +8,13 @@ h.
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
-from math import ceil, cos, pi, radians
+from math import cos, pi, radians
 
 from yardcliff.core.base.model import Frozen, Tilt
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.holders.fitting import Ground
-from yardcliff.core.materials.goods import Wood, next_length
+from yardcliff.core.holders.hook import BACK
+from yardcliff.core.materials.sold import JOINS, across, thick, thicknesses
 from yardcliff.core.rack import Bore, Glyph, Putting
 from yardcliff.core.shapes.geometry import Path, circle, cross, moved, rectangle, turned
 from yardcliff.core.shapes.scene import Stroke
@@ -21,22 +22,21 @@ from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.strength.wood import bending, thread, withdrawal
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.units.trade import Trade, either, usual
 from yardcliff.messages import tr
 
-LEAST_WEB = Fraction(5)
+LEAST_WEB = either("5 mm", "3/16 in")
 """Least wood behind a groove, mm: rule of thumb."""
-EDGE = Fraction(12)
+EDGE = either("12 mm", "1/2 in")
 """Least wood between a groove's end and the board's edge, mm: rule of thumb."""
-SEAT = Fraction(15)
+SEAT = either("15 mm", "5/8 in")
 """How far the pin lies in the board on each side of the groove, mm."""
-KEEPER_UP = Fraction(8)
+KEEPER_UP = either("8 mm", "5/16 in")
 """From the pin up and down to the screws through its keeper plates, mm: two diameters."""
-KEEPER, KEPT = Fraction(2), 4
-"""How thick the steel plate over each seat is, mm, and how many 4 mm screws hold the two of a
-finger.
-"""
-PINS = tuple(map(Fraction, (5, 6, 8, 10, 12)))
-"""Steel rod that pins are cut from, mm."""
+KEEPER, KEPT = either("2 mm", "1/16 in"), 4
+"""How thick the steel plate over each seat is, and how many screws hold the two of a finger."""
+THICKEST = Fraction(45)
+"""How thick fingers are proposed at most, mm."""
 STEEL = 120
 """What mild steel may bear, MPa: half of where it yields."""
 ZERO = Fraction(0)
@@ -47,12 +47,12 @@ class Flip(Frozen):
     tip.
     """
 
-    length: Size = Fraction(110)
-    width: Size = Fraction(24)
-    thickness: Size = Fraction(20)
-    play: Gap = Fraction(1)
+    length: Size = usual("110 mm", "4 1/2 in")
+    width: Size = usual("24 mm", "1 in")
+    thickness: Size = usual("20 mm", "3/4 in")
+    play: Gap = usual("1 mm", "1/32 in")
     tilt: Tilt = 8
-    pin: Size = Fraction(8)
+    pin: Size = usual("8 mm", "5/16 in")
 
 
 def groove(flip: Flip) -> tuple[Fraction, Fraction]:
@@ -62,14 +62,14 @@ def groove(flip: Flip) -> tuple[Fraction, Fraction]:
     return flip.thickness / 2 + flip.play, flip.length + flip.play
 
 
-def tall(flip: Flip) -> Fraction:
+def tall(flip: Flip, trade: Trade) -> Fraction:
     """The least width of a board for such grooves, mm."""
-    return sum(groove(flip)) + 2 * EDGE
+    return sum(groove(flip)) + 2 * EDGE.of(trade)
 
 
-def line(flip: Flip) -> Fraction:
+def line(flip: Flip, trade: Trade) -> Fraction:
     """The pins above the board's lower edge, mm: as low as the heel allows."""
-    return groove(flip)[0] + EDGE
+    return groove(flip)[0] + EDGE.of(trade)
 
 
 def stress(flip: Flip, force: float, bore: Fraction) -> float:
@@ -94,12 +94,25 @@ def pin_stress(pull: float, wide: float, diameter: float) -> float:
     return 32 * pull * wide / 12 / (pi * diameter**3)
 
 
-def kept(wood: Wood, thickness: Fraction) -> tuple[Fraction, float]:
+def kept(ground: Ground) -> tuple[Fraction, float]:
     """The screws that hold a finger's two keeper plates: their length, mm, and what they may be
     pulled with, N, all together.
     """
-    long = Fraction(next_length(max(thickness - 2 + KEEPER, ZERO)))
-    return long, KEPT * withdrawal(wood, 4.0, thread(float(long), float(long - KEEPER), 4.0))
+    keeper = KEEPER.of(ground.trade)
+    long, across = ground.screw(ground.thickness - BACK.of(ground.trade) + keeper), joins(ground)
+    held = thread(float(long), float(long - keeper), across)
+    return long, KEPT * withdrawal(ground.wood, across, held)
+
+
+def thicker(than: Fraction, ground: Ground) -> tuple[Fraction, ...]:
+    """A thickness, and those that hardwood for thicker fingers is sold in, mm."""
+    sold = thicknesses("hardwood", ground.trade)
+    return than, *(one for one in sold if than < one <= THICKEST)
+
+
+def joins(ground: Ground) -> float:
+    """The diameter of the screws that hold small parts, mm."""
+    return float(thick(JOINS.of(ground.trade)))
 
 
 def links(flip: Flip, ground: Ground) -> Iterator[Link]:
@@ -118,7 +131,7 @@ def links(flip: Flip, ground: Ground) -> Iterator[Link]:
         pin_stress(pull, float(flip.width), float(flip.pin)) / STEEL,
         "flip.seat",
     )
-    may = kept(ground.wood, ground.thickness)[1]
+    may = kept(ground)[1]
     yield Link(
         "screw", tr("link.screws-over-the-pin"), pull / may if may else float("inf"), "flip.seat"
     )
@@ -164,46 +177,46 @@ class FlipGlyph(FoldingGlyph):
 
 def findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
     """What is wrong with a folding finger on its board, and what would help."""
-    if web < LEAST_WEB:
-        thick = exact_text(flip.thickness + LEAST_WEB)
+    least = LEAST_WEB.of(ground.trade)
+    if web < least:
         yield Finding(
             "flip.web",
             tr("part.board"),
             tr("flip.web"),
             tr("quantity.wood-behind"),
             web,
-            LEAST_WEB,
-            fixes=(Fix(tr("fix.board-thick", thick=thick), {"board": {"thickness": thick}}),),
+            least,
+            fixes=(ground.thicker(flip.thickness + least),),
         )
-    if ground.height < tall(flip):
-        wide, short = exact_text(tall(flip)), (flip.length - (tall(flip) - ground.height)) // 1
-        shorter = (
-            (Fix(tr("fix.fingers-mm-long", out=short), {"flip": {"length": f"{short} mm"}}),)
-            if short > flip.thickness
-            else ()
-        )
+    high = tall(flip, ground.trade)
+    if ground.height < high:
+        short = ground.down(flip.length - (high - ground.height))
+        shorter = (long(short, ground),) if short > flip.thickness else ()
         yield Finding(
             "flip.board",
             tr("part.board"),
             tr("flip.board"),
             tr("quantity.board"),
             ground.height,
-            tall(flip),
-            fixes=(Fix(tr("fix.board-wide", wide=wide), {"board": {"height": wide}}), *shorter),
+            high,
+            fixes=(ground.wider(high), *shorter),
         )
     if flip.pin * 2 > flip.thickness:
-        thin = exact_text(flip.thickness / 2)
+        room = flip.thickness / 2
+        thin = max((one for one in across("bar", ground.trade) if one <= room), default=room)
         yield Finding(
             "flip.pin",
             tr("part.pin"),
             tr("flip.pin.pin-thick-leaves-too-little-finger"),
             tr("quantity.pin"),
             flip.pin,
-            flip.thickness / 2,
-            fixes=(Fix(tr("fix.pins", thin=thin), {"flip": {"pin": thin}}),),
+            room,
+            fixes=(
+                Fix(tr("fix.pins", thin=ground.text(thin)), {"flip": {"pin": exact_text(thin)}}),
+            ),
             left=flip.pin < flip.thickness,
         )
-    yield from strength_finding(flip, ground.pulled.force, flip.pin)
+    yield from strength_finding(flip, ground, flip.pin)
     *_, pin, seat = links(flip, ground)
     if max(pin.share, seat.share) > 1:
         worst = max(pin, seat, key=lambda link: link.share)
@@ -222,16 +235,14 @@ def stronger(flip: Flip, ground: Ground) -> Iterator[tuple[Flip, Ground]]:
     """Thicker fingers on thicker pins in a thicker board, the thinnest that hold, in this wood and
     in hardwood.
     """
+    pins = across("bar", ground.trade)
     for wood in dict.fromkeys((ground.wood, "hardwood")):
-        for thick in range(ceil(flip.thickness), 41, 2):
-            for pin in (pin for pin in PINS if flip.pin <= pin <= Fraction(thick, 2)):
-                made = flip.changed({"thickness": Fraction(thick), "pin": pin})
-                on = replace(
-                    ground,
-                    wood=wood,
-                    thickness=max(ground.thickness, thick + LEAST_WEB),
-                    height=max(ground.height, tall(made)),
-                )
+        for deep in thicker(flip.thickness, ground):
+            for pin in (pin for pin in pins if flip.pin <= pin <= deep / 2):
+                made = flip.changed({"thickness": deep, "pin": pin})
+                on = replace(ground, wood=wood, height=max(ground.height, tall(made, ground.trade)))
+                web = LEAST_WEB.of(ground.trade)
+                on = replace(on, thickness=max(ground.thickness, on.board(deep + web)))
                 if _holds(made, on):
                     yield made, on
                     break
@@ -259,24 +270,28 @@ def _firmer(flip: Flip, ground: Ground) -> Iterator[Fix]:
         yield Fix(
             tr(
                 "fix.fingers-thick-pins-board",
-                finger=exact_text(made.thickness),
-                pin=exact_text(made.pin),
-                board=exact_text(on.thickness),
+                finger=ground.text(made.thickness),
+                pin=ground.text(made.pin),
+                board=ground.text(on.thickness),
                 more=more,
             ),
             change,
         )
-    for out in range(ceil(flip.length / 5) * 5 - 5, 20, -5):
-        if _holds(flip.changed({"length": Fraction(out)}), ground):
-            yield Fix(tr("fix.fingers-mm-long", out=out), {"flip": {"length": f"{out} mm"}})
+    for out in ground.shorter(flip.length):
+        if _holds(flip.changed({"length": out}), ground):
+            yield long(out, ground)
             return
 
 
-def strength_finding(flip: Flip, force: float, bore: Fraction) -> Iterator[Finding]:
+def long(out: Fraction, ground: Ground) -> Fix:
+    return Fix(tr("fix.fingers-long", out=ground.text(out)), {"flip": {"length": exact_text(out)}})
+
+
+def strength_finding(flip: Flip, ground: Ground, bore: Fraction) -> Iterator[Finding]:
     """Whether it may break; stress falls as fingers are made wider."""
-    found, may = stress(flip, force, bore), bending("hardwood")
+    found, may = stress(flip, ground.pulled.force, bore), bending("hardwood")
     if found > may:
-        wider = exact_text(-(-flip.width * Fraction(str(round(found / may, 4))) // 1) + 1 + ZERO)
+        wider = ground.up(flip.width * Fraction(str(round(found / may + 0.01, 4))))
         yield Finding(
             "flip.strength",
             tr("part.finger"),
@@ -284,5 +299,10 @@ def strength_finding(flip: Flip, force: float, bore: Fraction) -> Iterator[Findi
             tr("quantity.bending-stress"),
             f"{found:.1f} MPa",
             f"{may:g} MPa",
-            fixes=(Fix(tr("fix.fingers-wide", wider=wider), {"flip": {"width": wider}}),),
+            fixes=(
+                Fix(
+                    tr("fix.fingers-wide", wider=ground.text(wider)),
+                    {"flip": {"width": exact_text(wider)}},
+                ),
+            ),
         )

@@ -22,15 +22,15 @@ from yardcliff.core.holders.flip import (
     stress,
     tall,
 )
-from yardcliff.core.holders.hook import pilot_bit
-from yardcliff.core.materials.goods import Blank, Goods, Ware, screws
+from yardcliff.core.materials.goods import Blank, Goods, Ware
+from yardcliff.core.materials.sold import JOINS, gauge_text, screw_sizes, screws
 from yardcliff.core.rack import Bore, Kind, Operation, Outline
 from yardcliff.core.shapes.geometry import circle, rectangle, rounded
 from yardcliff.core.strength.force import Pulled
 from yardcliff.core.strength.wood import PART, SAFETY, bending
 from yardcliff.core.units.angles import both_ways, degrees
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.length import size_text
 from yardcliff.messages import tr
 
 
@@ -39,8 +39,10 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
     low, high = groove(flip)
     wide, web = flip.width + flip.play, ground.thickness - flip.thickness
     out = rounded(float(flip.length) * cos(radians(flip.tilt))) - flip.thickness / 2
-    beside = (wide + SEAT) / 2
-    seat, (long, _) = flip.thickness / 2 + flip.pin / 2, kept(ground.wood, ground.thickness)
+    in_board = SEAT.of(ground.trade)
+    beside = (wide + in_board) / 2
+    seat, (long, _) = flip.thickness / 2 + flip.pin / 2, kept(ground)
+    keeper, up, gauge = KEEPER.of(ground.trade), KEEPER_UP.of(ground.trade), JOINS.of(ground.trade)
     return Fitting(
         name=tr("holders.flip-pegs"),
         reach=half(wide),
@@ -48,7 +50,7 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
             flip.width, low + high, rounded(float(flip.length) * sin(radians(flip.tilt))), out
         ),
         bores=(Bore("groove", (high - low) / 2, wide, flip.thickness, flip.tilt),),
-        end_distance=wide / 2 + SEAT,
+        end_distance=wide / 2 + in_board,
         end_why=tr("holders.so-pins-seat-does-not-break"),
         hang_drop=ZERO,
         figures=tuple(_figures(flip, ground, out, web)),
@@ -65,8 +67,8 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
                 tr("stop.blocks-at-both-ends"),
                 tr(
                     "holders.from-below-each-mark-above-square",
-                    low=exact_text(low),
-                    high=exact_text(high),
+                    low=ground.text(low),
+                    high=ground.text(high),
                 ),
                 offsets=((ZERO, (high - low) / 2),),
                 cut=(-wide / 2, wide / 2, -(high + low) / 2, (high + low) / 2),
@@ -80,17 +82,20 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
                 0,
                 ground.thickness - seat,
                 tr("stop.a-stop-on-the-saw"),
-                tr("holders.across-groove-at-mark-each-side", seat=exact_text(SEAT)),
+                tr("holders.across-groove-at-mark-each-side", seat=ground.text(in_board)),
                 offsets=tuple((side * beside, ZERO) for side in (-1, 1)),
-                cut=(-SEAT / 2, SEAT / 2, -flip.pin / 2, flip.pin / 2),
+                cut=(-in_board / 2, in_board / 2, -flip.pin / 2, flip.pin / 2),
             ),
             pilots(
                 ground,
-                tuple((side * beside, up) for side in (-1, 1) for up in (KEEPER_UP, -KEEPER_UP)),
-                pilot_bit("4.0", ground.wood),
-                long - KEEPER,
+                tuple((side * beside, y) for side in (-1, 1) for y in (up, -up)),
+                screw_sizes(gauge)[ground.wood],
+                long - keeper,
                 tr("holders.one-above-one-below-each-seat"),
-                (Ware(Goods.KEEPER, 2, (exact_text(KEEPER),)), screws("4.0", long, KEPT)),
+                (
+                    Ware(Goods.KEEPER, 2, (size_text(keeper, ground.trade),)),
+                    screws(gauge, long, KEPT),
+                ),
             ),
             Operation(
                 Kind.PIN_HOLE,
@@ -111,7 +116,7 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
                         flip.thickness,
                         flip.length + flip.thickness / 2,
                     ),
-                    Blank(tr("piece.pin"), "bar", "steel", flip.pin, flip.pin, wide + 2 * SEAT),
+                    Blank(tr("piece.pin"), "bar", "steel", flip.pin, flip.pin, wide + 2 * in_board),
                 ),
                 many=1,
                 piece=tr("holders.finger"),
@@ -186,14 +191,14 @@ def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterat
     )
     yield figure(
         "flip.board",
-        tall(flip),
+        tall(flip, ground.trade),
         "l + h / 2 + 2 · p + 2 · e",
-        (length, h, p, Input("e", tr("input.wood-at-its-ends"), EDGE)),
+        (length, h, p, Input("e", tr("input.wood-at-its-ends"), EDGE.of(ground.trade))),
     )
     yield stress_figure(flip, ground.pulled, flip.pin)
     pull, (_, may) = (
         levered(float(flip.length), float(flip.thickness) / 2, ground.pulled.force),
-        kept(ground.wood, ground.thickness),
+        kept(ground),
     )
     yield seat_figure(
         flip,
@@ -201,7 +206,7 @@ def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterat
         Input("e", tr("input.heel-below-the-pin"), flip.thickness / 2),
         pull,
         may,
-        tr("holders.screws-4-mm-over-pin", kept=KEPT),
+        tr("holders.screws-over-pin", kept=KEPT, gauge=gauge_text(JOINS.of(ground.trade))),
     )
 
 

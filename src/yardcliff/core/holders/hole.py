@@ -28,11 +28,12 @@ from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
 from yardcliff.core.units.length_text import read
+from yardcliff.core.units.trade import Trade, either, usual
 from yardcliff.core.workshop.shop import tool_name
 from yardcliff.data import table
 from yardcliff.messages import tr
 
-LEAST_WOOD = Fraction(12)
+LEAST_WOOD = either("12 mm", "1/2 in")
 """Least wood between holes and beside them: less splits along the grain. Rule of thumb."""
 ZERO = Fraction(0)
 
@@ -43,21 +44,21 @@ class Hole(Frozen):
     """
 
     opening: Literal["hole", "slot"] = "hole"
-    play: Gap = Fraction(2)
+    play: Gap = usual("2 mm", "1/16 in")
     held: Size | None = None
     seat: Literal["plain", "countersunk"] = "plain"
 
 
 @cache
-def _bits() -> tuple[tuple[Fraction, str], ...]:
-    return tuple((read(row["size"]), str(row["tool"])) for row in table("bits"))
+def _bits(trade: Trade) -> tuple[tuple[Fraction, str], ...]:
+    return tuple((read(row["size"]), str(row["tool"])) for row in table("bits", trade))
 
 
-def bored(size: Fraction) -> tuple[Fraction, str]:
+def bored(size: Fraction, trade: Trade) -> tuple[Fraction, str]:
     """The next bit up from `size`, mm, and what kind it is, in words; the largest where none is big
-    enough (data/bits.toml).
+    enough (bits.csv).
     """
-    sizes = _bits()
+    sizes = _bits(trade)
     bit, tool = next((one for one in sizes if one[0] >= size), sizes[-1])
     return bit, tool_name(tool)
 
@@ -85,7 +86,7 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     axis.
     """
     thick = held_at(hole.held, items)
-    bit, tool = bored(thick + hole.play)
+    bit, tool = bored(thick + hole.play, ground.trade)
     slot = hole.opening == "slot"
     through = Operation(
         Kind.THROUGH_HOLE,
@@ -137,7 +138,7 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         reach=half(bit),
         glyph=HoleGlyph(bit, ground.thickness),
         bores=(Bore("through hole", ZERO, bit, ground.thickness, 0, slot),),
-        end_distance=bit / 2 + LEAST_WOOD,
+        end_distance=bit / 2 + LEAST_WOOD.of(ground.trade),
         end_why=tr("holders.so-end-shelf-does-not-split"),
         hang_drop=ZERO,
         figures=_figures(hole, ground, thick, bit, tool),
@@ -191,7 +192,7 @@ def _figures(
 def _findings(
     hole: Hole, ground: Ground, items: tuple[Item, ...], thick: Fraction, bit: Fraction
 ) -> Iterable[Finding]:
-    yield from check_held(hole.held, items, thick, "hole")
+    yield from check_held(hole.held, items, thick, "hole", ground)
     if bit < thick + hole.play:
         largest = bit - hole.play
         yield Finding(
@@ -204,14 +205,14 @@ def _findings(
             fixes=(
                 (
                     Fix(
-                        tr("fix.hold-it-at", widest=exact_text(bit)),
+                        tr("fix.hold-it-at", widest=ground.text(bit)),
                         {"hole": {"held": exact_text(bit), "play": "0 mm"}},
                     ),
                 )
                 if largest <= 0
                 else (
                     Fix(
-                        tr("fix.hold-it-at", widest=exact_text(largest)),
+                        tr("fix.hold-it-at", widest=ground.text(largest)),
                         {"hole": {"held": exact_text(largest)}},
                     ),
                 )
@@ -219,8 +220,8 @@ def _findings(
         )
     thinnest = min(items, key=lambda item: item.across)
     if thinnest.across <= bit:
-        narrower = [size for size, _ in _bits() if size < thinnest.across]
-        held_at = exact_text(narrower[-1]) if narrower else "1 mm"
+        bits = _bits(ground.trade)
+        narrower = next((size for size, _ in reversed(bits) if size < thinnest.across), bits[0][0])
         yield Finding(
             "hole.falls",
             thinnest.name.capitalize(),
@@ -230,24 +231,28 @@ def _findings(
             bit,
             fixes=(
                 Fix(
-                    tr("fix.a-hole-of", held_at=held_at),
-                    {"hole": {"held": held_at, "play": "0 mm"}},
+                    tr("fix.a-hole-of", held_at=ground.text(narrower)),
+                    {"hole": {"held": exact_text(narrower), "play": "0 mm"}},
                 ),
             ),
         )
     front = ground.line - bit / 2
     behind = ground.height - ground.line - bit / 2
     beside = behind if hole.opening == "slot" else min(front, behind)
-    if beside < LEAST_WOOD:
-        wide = exact_text(bit + 2 * LEAST_WOOD)
+    least = LEAST_WOOD.of(ground.trade)
+    if beside < least:
+        wide = ground.up(bit + 2 * least)
         yield Finding(
             "hole.edge",
             tr("part.shelf"),
             tr("hole.edge"),
             tr("quantity.wood-beside-the-hole"),
             beside,
-            LEAST_WOOD,
+            least,
             fixes=(
-                Fix(tr("fix.shelf-deep", wide=wide), {"board": {"height": wide}, "setback": None}),
+                Fix(
+                    tr("fix.shelf-deep", wide=ground.text(wide)),
+                    {"board": {"height": exact_text(wide)}, "setback": None},
+                ),
             ),
         )

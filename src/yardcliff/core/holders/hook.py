@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from math import inf
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -11,7 +11,7 @@ from yardcliff.core.base.model import Frozen
 from yardcliff.core.brief.choices import Field as Asked
 from yardcliff.core.brief.choices import Section
 from yardcliff.core.holders.fitting import Ground
-from yardcliff.core.materials.goods import Wood
+from yardcliff.core.materials.sold import Gauge, thick
 from yardcliff.core.rack import Bore, Glyph, Putting
 from yardcliff.core.shapes.geometry import Path, circle, cross, rectangle
 from yardcliff.core.shapes.scene import Stroke
@@ -23,14 +23,12 @@ from yardcliff.core.strength.wood import thread, withdrawal
 from yardcliff.core.things.item import Weight
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size
-from yardcliff.core.units.length_text import read
-from yardcliff.data import table
+from yardcliff.core.units.trade import called, either, usual
 from yardcliff.messages import tr
 
-Gauge = Literal["3.0", "3.5", "4.0", "4.5", "5.0", "6.0"]
-BACK = Fraction(2)
+BACK = either("2 mm", "1/16 in")
 """Wood that stays between a screw's point and the board's back."""
-EDGE = Fraction(4)
+EDGE = either("4 mm", "1/8 in")
 """Least wood between the plate and the board's long edges."""
 END_DIAMETERS = 5
 """End distance of a pre-drilled screw, in diameters: the usual rule for softwood."""
@@ -39,8 +37,6 @@ PLATE = 3.0
 """How thick a plate is drawn, mm."""
 JERK = 2
 """What is sold to carry so much stands that many times as much for a moment: cautious."""
-THICKER = tuple(map(Fraction, (28, 35, 45)))
-"""Boards to go over to where a screw has too little wood, mm: planed sizes."""
 
 
 class Hook(Frozen):
@@ -49,23 +45,17 @@ class Hook(Frozen):
     """
 
     kind: Literal["hook"] = "hook"
-    plate_width: Size = Fraction(30)
-    plate_height: Size = Fraction(110)
-    plate_thickness: Gap = Fraction(3)
+    plate_width: Size = usual("30 mm", "1 1/4 in")
+    plate_height: Size = usual("110 mm", "4 1/4 in")
+    plate_thickness: Gap = usual("3 mm", "1/8 in")
     fastening: Literal["screws", "shank"] = "screws"
     screws: Annotated[int, Field(ge=1, le=3)] = 2
-    screw_spacing: Gap = Fraction(86)
-    gauge: Gauge = "5.0"
-    screw_length: Size = Fraction(20)
-    projection: Size = Fraction(60)
-    throat: Gap = Fraction(12)
+    screw_spacing: Gap = usual("86 mm", "3 3/8 in")
+    gauge: Gauge = called("5.0", "#10")
+    screw_length: Size = usual("20 mm", "3/4 in")
+    projection: Size = usual("60 mm", "2 3/8 in")
+    throat: Gap = usual("12 mm", "1/2 in")
     carries: Weight | None = None
-
-
-def sizes(key: str) -> dict[str, Any]:
-    """What a holder of the table is, as a brief says it. Raises `StopIteration` for no row."""
-    row = next(row for row in table("holders") if row["key"] == key)
-    return {name: value for name, value in row.items() if name not in ("key", "name")}
 
 
 def plate(hook: Hook, ground: Ground) -> Plate:
@@ -76,7 +66,7 @@ def plate(hook: Hook, ground: Ground) -> Plate:
         float(hook.plate_height),
         hook.screws,
         float(spread),
-        float(hook.gauge),
+        float(thick(hook.gauge)),
         float(hook.screw_length),
         held(hook, ground),
         float(hook.projection),
@@ -103,7 +93,7 @@ def links(hook: Hook, ground: Ground) -> Iterator[Link]:
     if hook.fastening == "screws":
         yield Link("screw", tr("link.hooks-screws"), plate(hook, ground).share(force), "hook.share")
         return
-    gauge, deep = float(hook.gauge), held(hook, ground)
+    gauge, deep = float(thick(hook.gauge)), held(hook, ground)
     may_pull = withdrawal(ground.wood, gauge, thread(float(hook.screw_length), deep, gauge))
     drawn = force / may_pull if may_pull else inf if force else 0.0
     yield Link(
@@ -112,16 +102,6 @@ def links(hook: Hook, ground: Ground) -> Iterator[Link]:
         max(drawn, levers(ground.wood, gauge, float(hook.projection), deep, force)),
         "hook.share",
     )
-
-
-def pilot_bit(gauge: Gauge, wood: Wood) -> Fraction:
-    """The pilot bit for a screw of `gauge` in `wood`, mm (data/screws.toml)."""
-    return read(next(row for row in table("screws") if row["gauge"] == gauge)[wood])
-
-
-def clearance(gauge: Gauge) -> Fraction:
-    """The hole that lets a screw of `gauge` pass, mm (data/screws.toml)."""
-    return read(next(row for row in table("screws") if row["gauge"] == gauge)["clear"])
 
 
 def in_wood(hook: Hook) -> Fraction:

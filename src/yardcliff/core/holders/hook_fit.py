@@ -4,24 +4,22 @@ from collections.abc import Iterator
 
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.findings.working import Figure, Input, figure
-from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots, upright
+from yardcliff.core.holders.fitting import Fitting, Ground, half, pilots, shipped, upright
 from yardcliff.core.holders.hook import (
     BACK,
     EDGE,
     END_DIAMETERS,
-    THICKER,
     Hook,
     HookGlyph,
     held,
     in_wood,
     links,
-    pilot_bit,
     plate,
     screw_offsets,
-    sizes,
 )
 from yardcliff.core.holders.hook_stronger import stronger, strongest
-from yardcliff.core.materials.goods import Goods, Take, Ware, screws
+from yardcliff.core.materials.goods import Goods, Take, Ware
+from yardcliff.core.materials.sold import THICKER, gauge_text, screw_sizes, screws, thick
 from yardcliff.core.rack import Bore
 from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.strength.force import Pulled, newtons
@@ -29,15 +27,15 @@ from yardcliff.core.strength.link import Link, percent, weakest
 from yardcliff.core.strength.plate import Plate
 from yardcliff.core.strength.wood import embedding, thread, withdrawal
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.length import exact_text, size_text
 from yardcliff.messages import tr
 
 
 def fit(hook: Hook, ground: Ground) -> Fitting:
     """Fit a hook to a board; findings carry (0, 0), the hook's own axis."""
-    bit, deep = pilot_bit(hook.gauge, ground.wood), in_wood(hook)
+    bit, deep = screw_sizes(hook.gauge)[ground.wood], in_wood(hook)
     offsets = screw_offsets(hook)
-    diameter = Fraction(hook.gauge)
+    diameter = thick(hook.gauge)
     name = "shank" if hook.fastening == "shank" else "screw"
     return Fitting(
         name=tr("holders.hooks"),
@@ -60,7 +58,7 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
                 bit,
                 deep,
                 tr("holders.fit-hooks-after-finish-dry"),
-                _takes(hook),
+                _takes(hook, ground),
             ),
         ),
         cautions=(tr("caution.drill-into-scrap-never-towards-hand"),),
@@ -68,13 +66,12 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
     )
 
 
-def _takes(hook: Hook) -> tuple[Take, ...]:
+def _takes(hook: Hook, ground: Ground) -> tuple[Take, ...]:
     """The hook by how far it stands out, and its screws; one with a shank is its own."""
+    out = (size_text(hook.projection, ground.trade),)
     if hook.fastening == "shank":
-        return (Ware(Goods.CUP_HOOK, 1, (exact_text(hook.projection),)),)
-    return Ware(Goods.HOOK, 1, (exact_text(hook.projection),)), screws(
-        hook.gauge, hook.screw_length, hook.screws
-    )
+        return (Ware(Goods.CUP_HOOK, 1, out),)
+    return Ware(Goods.HOOK, 1, out), screws(hook.gauge, hook.screw_length, hook.screws)
 
 
 def _figures(
@@ -84,8 +81,8 @@ def _figures(
         figure(
             "hook.pilot",
             bit,
-            f"bit for a {hook.gauge} mm {thread} in {ground.wood}",
-            (Input("g", thread, Fraction(hook.gauge)), Input("w", tr("input.wood"), ground.wood)),
+            f"bit for a {gauge_text(hook.gauge)} {thread} in {ground.wood}",
+            (Input("g", thread, thick(hook.gauge)), Input("w", tr("input.wood"), ground.wood)),
             fine=True,
         ),
         figure(
@@ -118,14 +115,12 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
     found = []
     deep = in_wood(hook)
     back = ground.thickness - deep
-    if back < BACK:
-        longest = (ground.thickness - BACK + hook.plate_thickness) * 2 // 1 / Fraction(2)
-        thicker = Fix(
-            tr("fix.board-thick", thick=exact_text(deep + BACK)),
-            {"board": {"thickness": exact_text(deep + BACK)}},
-        )
+    stays, edge_least = BACK.of(ground.trade), EDGE.of(ground.trade)
+    if back < stays:
+        longest = ground.screw(ground.thickness - stays + hook.plate_thickness)
+        thicker = ground.thicker(deep + stays)
         shorter = Fix(
-            tr("fix.s", longest=exact_text(longest), thread=thread),
+            tr("fix.s", longest=ground.text(longest), thread=thread),
             {"holder": {"screw_length": exact_text(longest)}},
         )
         found.append(
@@ -135,13 +130,13 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
                 tr("hook.through.comes-too-near-boards-back", thread=thread),
                 tr("quantity.wood-behind-the-point"),
                 back,
-                BACK,
+                stays,
                 fixes=(shorter, thicker) if longest > hook.plate_thickness else (thicker,),
             )
         )
-    least = 2 * Fraction(hook.gauge)
+    least = 2 * thick(hook.gauge)
     if deep < least:
-        longer = least + hook.plate_thickness
+        longer = ground.up(least + hook.plate_thickness)
         found.append(
             Finding(
                 "hook.shallow",
@@ -152,15 +147,14 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
                 least,
                 fixes=(
                     Fix(
-                        tr("fix.s", longest=exact_text(longer), thread=thread),
+                        tr("fix.s", longest=ground.text(longer), thread=thread),
                         {"holder": {"screw_length": exact_text(longer)}},
                     ),
                 ),
             )
         )
     edge = min(ground.line, ground.height - ground.line) - hook.plate_height / 2
-    if edge < EDGE:
-        wide = hook.plate_height + 2 * EDGE
+    if edge < edge_least:
         found.append(
             Finding(
                 "board.narrow",
@@ -168,13 +162,8 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
                 tr("board.narrow.hooks-plate-does-not-fit-boards"),
                 tr("quantity.wood-beside-the-plate"),
                 edge,
-                EDGE,
-                fixes=(
-                    Fix(
-                        tr("fix.board-wide", wide=exact_text(wide)),
-                        {"board": {"height": exact_text(wide)}, "line": None},
-                    ),
-                ),
+                edge_least,
+                fixes=(ground.wider(hook.plate_height + 2 * edge_least, line=None),),
             )
         )
     return found
@@ -185,13 +174,13 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
     force, pulled = ground.pulled.force, force_input(ground.pulled)
     out = Input("a", tr("input.stands-out"), hook.projection)
     if hook.fastening == "shank":
-        gauge, deep = float(hook.gauge), held(hook, ground)
+        gauge, deep = float(thick(hook.gauge)), held(hook, ground)
         may = withdrawal(ground.wood, gauge, thread(float(hook.screw_length), deep, gauge))
         inputs = (
             pulled,
             Input("P", tr("input.may-be-pulled"), f"{may:.1f} N"),
             out,
-            Input("d", tr("input.thread"), Fraction(hook.gauge)),
+            Input("d", tr("input.thread"), thick(hook.gauge)),
             Input("e", tr("input.in-the-board"), rounded(deep)),
             Input("s", tr("input.its-hole-may-bear"), f"{embedding(ground.wood, gauge):.2f} MPa"),
         )
@@ -279,8 +268,9 @@ def too_weak(link: Link, ground: Ground, fixes: tuple[Fix, ...]) -> Finding:
         name=link.name,
         beyond=beyond,
     )
-    bolts = {"holder": sizes("lag-8"), "board": {"thickness": exact_text(THICKER[-1])}}
-    last = (Fix(tr("fix.lag-bolts-in-a-board-of", thicker=exact_text(THICKER[-1])), bolts),)
+    strong = THICKER.of(ground.trade)[-1]
+    bolts = {"holder": shipped("lag-8", ground.trade), "board": {"thickness": exact_text(strong)}}
+    last = (Fix(tr("fix.lag-bolts-in-a-board-of", thicker=ground.text(strong)), bolts),)
     return Finding(
         "hook.strength",
         tr("part.hook"),

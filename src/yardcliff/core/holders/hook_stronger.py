@@ -2,14 +2,14 @@
 
 from collections.abc import Iterator
 from dataclasses import replace
-from typing import get_args
 
 from yardcliff.core.findings.finding import Fix
-from yardcliff.core.holders.fitting import Ground
-from yardcliff.core.holders.hook import BACK, EDGE, THICKER, Gauge, Hook, in_wood, links, sizes
-from yardcliff.core.materials.goods import SOLD
+from yardcliff.core.holders.fitting import Ground, shipped
+from yardcliff.core.holders.hook import BACK, EDGE, Hook, in_wood, links
+from yardcliff.core.materials.sold import THICKER, gauges, next_length, thick
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.trade import Trade
 from yardcliff.data import table
 from yardcliff.messages import tr
 
@@ -24,13 +24,13 @@ def stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
     hook; the last on the strongest board.
     """
     if hook.fastening == "screws":
-        for screwed in _screwed(hook, ground.thickness):
+        for screwed in _screwed(hook, ground.thickness, ground.trade):
             if strongest(screwed, ground) <= 1:
                 yield Fix(
                     tr(
                         "fix.screws-of",
                         gauge=screwed.gauge,
-                        screw_length=exact_text(screwed.screw_length),
+                        screw_length=ground.text(screwed.screw_length),
                     ),
                     {"holder": _screws(screwed)},
                 )
@@ -38,32 +38,32 @@ def stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
     hard = replace(ground, wood="hardwood")
     if ground.wood != "hardwood" and strongest(hook, hard) <= 1:
         yield Fix(tr("fix.a-hardwood-board-2"), {"board": {"wood": "hardwood"}})
-    for key in (row["key"] for row in table("holders") if row["kind"] == "hook"):
-        other = Hook.model_validate(sizes(key), context={"exact": True})
+    for row in table("holders", ground.trade):
+        if row["kind"] != "hook":
+            continue
+        sizes = shipped(row["key"], ground.trade)
+        other = Hook.model_validate(sizes, context={"exact": True})
         if (
             other.plate_height >= hook.plate_height
             and _fits(other, ground)
             and strongest(other, ground) <= 1
         ):
-            yield Fix(
-                next(row["name"] for row in table("holders") if row["key"] == key),
-                {"holder": sizes(key) | {"carries": None}},
-            )
+            yield Fix(row["name"], {"holder": sizes | {"carries": None}})
             break
-    for thick in THICKER:
+    for board in THICKER.of(ground.trade):
         held = [
             each
-            for each in _screwed(hook, thick)
-            if thick > ground.thickness and strongest(each, ground) <= 1
+            for each in _screwed(hook, board, ground.trade)
+            if board > ground.thickness and strongest(each, ground) <= 1
         ]
         if hook.fastening == "screws" and held:
-            change = {"holder": _screws(held[0]), "board": {"thickness": exact_text(thick)}}
+            change = {"holder": _screws(held[0]), "board": {"thickness": exact_text(board)}}
             yield Fix(
                 tr(
                     "fix.board-thick-screws",
-                    thick=exact_text(thick),
+                    thick=ground.text(board),
                     gauge=held[0].gauge,
-                    screw_length=exact_text(held[0].screw_length),
+                    screw_length=ground.text(held[0].screw_length),
                 ),
                 change,
             )
@@ -74,19 +74,16 @@ def _screws(hook: Hook) -> dict[str, str]:
     return {"gauge": hook.gauge, "screw_length": exact_text(hook.screw_length)}
 
 
-def _screwed(hook: Hook, thick: Fraction) -> Iterator[Hook]:
-    """The hook on the longest screws that such a board takes, thicker and thicker."""
-    longest = max(
-        (Fraction(each) for each in SOLD if each <= thick - BACK + hook.plate_thickness),
-        default=Fraction(0),
-    )
-    for gauge in get_args(Gauge):
-        if Fraction(gauge) >= Fraction(hook.gauge) and longest >= hook.screw_length:
+def _screwed(hook: Hook, board: Fraction, trade: Trade) -> Iterator[Hook]:
+    """The hook on the longest screws that a board so thick takes, thicker and thicker."""
+    room = board - BACK.of(trade) + hook.plate_thickness
+    longest = next_length(room, trade)
+    for gauge in gauges(trade):
+        if thick(gauge) >= thick(hook.gauge) and room >= longest >= hook.screw_length:
             yield hook.changed({"gauge": gauge, "screw_length": longest})
 
 
 def _fits(hook: Hook, ground: Ground) -> bool:
-    return (
-        min(ground.line, ground.height - ground.line) - hook.plate_height / 2 >= EDGE
-        and ground.thickness - in_wood(hook) >= BACK
-    )
+    return min(ground.line, ground.height - ground.line) - hook.plate_height / 2 >= EDGE.of(
+        ground.trade
+    ) and ground.thickness - in_wood(hook) >= BACK.of(ground.trade)

@@ -11,6 +11,7 @@ from yardcliff.core.holders import bolt as bolts
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.units.trade import Trade
 
 AnyHolder = hooks.Hook | pegs.Peg | bents.Bent | bolts.Bolt
 Holder = Annotated[AnyHolder, Field(discriminator="kind")]
@@ -40,13 +41,13 @@ def share(fitting: Fitting) -> float:
     return max((link.share for link in fitting.links), default=0.0)
 
 
-def choices(holder: AnyHolder) -> tuple[Section, ...]:
+def choices(holder: AnyHolder, trade: Trade) -> tuple[Section, ...]:
     """What the holder alone is asked, beyond what every hook and peg is."""
     match holder:
         case bents.Bent():
-            return (bents.choices(),)
+            return (bents.choices(trade),)
         case bolts.Bolt():
-            return (bolts.choices(),)
+            return (bolts.choices(trade),)
         case hooks.Hook():
             return (hooks.choices(holder),)
         case _:

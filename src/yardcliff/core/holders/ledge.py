@@ -4,30 +4,31 @@ a dowel.
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from math import ceil
 
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import Fitting, Ground, half
 from yardcliff.core.materials.goods import Blank
+from yardcliff.core.materials.sold import across
 from yardcliff.core.rack import Bore, Glyph, Kind, Operation, Outline
 from yardcliff.core.shapes.geometry import Path, circle, cross, line
 from yardcliff.core.shapes.scene import Stroke
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.units.trade import Trade, either, usual
 from yardcliff.messages import tr
 
-HORN = Fraction(25)
+HORN = either("25 mm", "1 in")
 """Least wood of a ledge beside its notch, mm: rule of thumb."""
-INTO = Fraction(25)
+INTO = either("25 mm", "1 in")
 """How far a ledge's dowel goes into its second horn, mm; a horn that is thin keeps a fifth of its
 wood behind it.
 """
 SHARE = Fraction(2, 5)
 """How far two dowels from both ends go into the post, as a share of it."""
-LONGEST_BIT = Fraction(150)
+LONGEST_BIT = either("150 mm", "6 in")
 """What an ordinary long bit bores from one end, mm: rule of thumb."""
 STANDS = Fraction(3, 4)
 """How much of a thing's depth stands on its ledge at least: rule of thumb."""
@@ -43,27 +44,28 @@ class Ledge(Frozen):
 
     width: Size | None = None
     depth: Size | None = None
-    thickness: Size = Fraction(21)
-    notch: Size = Fraction(25)
-    play: Gap = Fraction(1, 2)
-    dowel: Size = Fraction(10)
+    thickness: Size = usual("21 mm", "3/4 in")
+    notch: Size = usual("25 mm", "1 in")
+    play: Gap = usual("0.5 mm", "1/64 in")
+    dowel: Size = usual("10 mm", "3/8 in")
 
 
-def width(ledge: Ledge, post: Fraction, items: tuple[Item, ...]) -> Fraction:
+def width(ledge: Ledge, post: Fraction, items: tuple[Item, ...], trade: Trade) -> Fraction:
     """Along the wall, mm: as given, or as wide as the widest thing, and the notch with
     its horns.
     """
-    return ledge.width or max(*(item.across for item in items), post + ledge.play + 2 * HORN)
+    horns = 2 * HORN.of(trade)
+    return ledge.width or max(*(item.across for item in items), post + ledge.play + horns)
 
 
-def dowelled(ledge: Ledge, post: Fraction, wide: Fraction) -> tuple[int, Fraction]:
+def dowelled(post: Fraction, wide: Fraction, trade: Trade) -> tuple[int, Fraction]:
     """How many dowels hold a ledge, and how deep each is bored, mm: one through a horn and the post
     into the other horn, or where no bit is so long one from each end, through its horn and into the
     post.
     """
     horn = (wide - post) / 2
-    through = horn + post + min(INTO, max(horn, ZERO) * 4 / 5)
-    return (1, through) if through <= LONGEST_BIT else (2, horn + post * SHARE)
+    through = horn + post + min(INTO.of(trade), max(horn, ZERO) * 4 / 5)
+    return (1, through) if through <= LONGEST_BIT.of(trade) else (2, horn + post * SHARE)
 
 
 def depth(ledge: Ledge, items: tuple[Item, ...]) -> Fraction:
@@ -87,8 +89,8 @@ class LedgeGlyph(Glyph):
 
 def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     """Fit ledges to a post: the ground's `height` is how wide it is, its `thickness` how deep."""
-    wide, notch = width(ledge, ground.height, items), ground.height + ledge.play
-    many, hole = dowelled(ledge, ground.height, wide)
+    wide, notch = width(ledge, ground.height, items, ground.trade), ground.height + ledge.play
+    many, hole = dowelled(ground.height, wide, ground.trade)
     return Fitting(
         name=tr("holders.ledges"),
         reach=half(ledge.thickness),
@@ -110,7 +112,7 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
                 None,
                 tr("stop.a-knife-line-all-round"),
                 tr("holders.all-ledges-clamped-together-saw-cheeks"),
-                how=tr("holders.in-from-back-in-middle", notch=exact_text(ledge.notch)),
+                how=tr("holders.in-from-back-in-middle", notch=ground.text(ledge.notch)),
                 offsets=((ZERO, ZERO),),
                 cut=(-notch / 2, notch / 2, ZERO, ledge.thickness),
             ),
@@ -158,7 +160,7 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
 
 
 def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[Figure]:
-    wide, deep = width(ledge, ground.height, items), depth(ledge, items)
+    wide, deep = width(ledge, ground.height, items, ground.trade), depth(ledge, items)
     w, y = Input("w", tr("input.post"), ground.height), Input("y", tr("input.play"), ledge.play)
     n = Input("n", tr("input.notch"), ledge.notch)
     yield figure(
@@ -169,7 +171,7 @@ def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[
             Input("m", tr("input.widest-thing"), max(item.across for item in items)),
             w,
             y,
-            Input("h", tr("input.a-horn"), HORN),
+            Input("h", tr("input.a-horn"), HORN.of(ground.trade)),
         ),
     )
     yield figure(
@@ -188,7 +190,7 @@ def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[
         "(l − w − y) / 2",
         (Input("l", tr("input.ledge-long"), wide), w, y),
     )
-    many, hole = dowelled(ledge, ground.height, wide)
+    many, hole = dowelled(ground.height, wide, ground.trade)
     beside = Input("l", tr("input.ledge-long"), wide)
     if many == 1:
         into = Input("i", tr("input.into-the-other-horn"), hole - (wide + ground.height) / 2)
@@ -206,35 +208,33 @@ def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[
 
 
 def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[Finding]:
-    wide = width(ledge, ground.height, items)
+    wide = width(ledge, ground.height, items, ground.trade)
     horn = (wide - ground.height - ledge.play) / 2
-    if horn < HORN:
-        least = exact_text(ground.height + ledge.play + 2 * HORN)
+    horn_least, longest = HORN.of(ground.trade), LONGEST_BIT.of(ground.trade)
+    if horn < horn_least:
+        least = ground.up(ground.height + ledge.play + 2 * horn_least)
         yield Finding(
             "ledge.horn",
             tr("part.ledge"),
             tr("ledge.horn"),
             tr("quantity.a-horn"),
             horn,
-            HORN,
-            fixes=(Fix(tr("fix.ledges-long", least=least), {"ledge": {"width": least}}),),
+            horn_least,
+            fixes=(_long(least, ground),),
         )
-    _, hole = dowelled(ledge, ground.height, wide)
-    if hole > LONGEST_BIT:
-        short = exact_text(
-            (2 * (LONGEST_BIT - ground.height * SHARE) + ground.height) // 1 * Fraction(1)
-        )
+    _, hole = dowelled(ground.height, wide, ground.trade)
+    if hole > longest:
+        short = ground.down(2 * (longest - ground.height * SHARE) + ground.height)
         yield Finding(
             "ledge.bore",
             tr("part.ledge"),
             tr("ledge.bore"),
             tr("quantity.hole"),
             hole,
-            LONGEST_BIT,
-            fixes=(Fix(tr("fix.ledges-long", least=short), {"ledge": {"width": short}}),),
+            longest,
+            fixes=(_long(short, ground),),
         )
     if ledge.notch > ground.thickness:
-        most = exact_text(ground.thickness)
         yield Finding(
             "ledge.notch",
             tr("part.ledge"),
@@ -242,10 +242,16 @@ def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator
             tr("quantity.notch"),
             ledge.notch,
             ground.thickness,
-            fixes=(Fix(tr("fix.notches-deep", most=most), {"ledge": {"notch": most}}),),
+            fixes=(
+                Fix(
+                    tr("fix.notches-deep", most=ground.text(ground.thickness)),
+                    {"ledge": {"notch": exact_text(ground.thickness)}},
+                ),
+            ),
         )
     if ledge.dowel * 2 > min(ledge.notch, ledge.thickness):
-        thin = exact_text(min(ledge.notch, ledge.thickness) / 2)
+        room = min(ledge.notch, ledge.thickness) / 2
+        thin = max((one for one in across("dowel", ground.trade) if one <= room), default=room)
         yield Finding(
             "ledge.dowel",
             tr("part.dowel"),
@@ -253,12 +259,16 @@ def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator
             tr("quantity.dowel"),
             ledge.dowel,
             min(ledge.notch, ledge.thickness) / 2,
-            fixes=(Fix(tr("fix.dowels", thin=thin), {"ledge": {"dowel": thin}}),),
+            fixes=(
+                Fix(
+                    tr("fix.dowels", thin=ground.text(thin)), {"ledge": {"dowel": exact_text(thin)}}
+                ),
+            ),
             left=ledge.dowel < min(ledge.notch, ledge.thickness),
         )
     deepest = max(items, key=lambda item: item.front)
     if (deep := depth(ledge, items)) < deepest.front * STANDS:
-        more = exact_text(Fraction(ceil(deepest.front)))
+        more = ground.up(deepest.front)
         yield Finding(
             "ledge.depth",
             deepest.name.capitalize(),
@@ -266,5 +276,16 @@ def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator
             tr("quantity.in-front"),
             deep,
             deepest.front * STANDS,
-            fixes=(Fix(tr("fix.ledges-deep", more=more), {"ledge": {"depth": more}}),),
+            fixes=(
+                Fix(
+                    tr("fix.ledges-deep", more=ground.text(more)),
+                    {"ledge": {"depth": exact_text(more)}},
+                ),
+            ),
         )
+
+
+def _long(long: Fraction, ground: Ground) -> Fix:
+    return Fix(
+        tr("fix.ledges-long", least=ground.text(long)), {"ledge": {"width": exact_text(long)}}
+    )

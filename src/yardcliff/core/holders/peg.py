@@ -7,12 +7,13 @@ bit's spur leave of the board.
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
-from math import cbrt, ceil, cos, radians, sin
+from math import cbrt, cos, radians, sin
 from typing import Literal
 
 from yardcliff.core.base.model import Frozen, Tilt
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.holders.fitting import Ground
+from yardcliff.core.materials.sold import next_across
 from yardcliff.core.rack import Bore, Glyph
 from yardcliff.core.shapes.geometry import Path, circle, cross, rectangle, rounded
 from yardcliff.core.shapes.scene import Stroke
@@ -21,13 +22,16 @@ from yardcliff.core.strength.stick import bearing, breaks, levers, stress
 from yardcliff.core.strength.wood import bending, embedding
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.units.trade import either, steps, usual
 from yardcliff.messages import tr
 
 ZERO = Fraction(0)
 ADVISED = Fraction(3, 2)
 """How deep in the board is better than just deep enough, in dowels: rule of thumb."""
-LEAST_WEB = Fraction(3)
+LEAST_WEB = either("3 mm", "1/8 in")
 """Less than this behind the hole dimples or bursts when the peg is driven: rule of thumb."""
+DEEPEST = Fraction(80)
+"""Deeper holes for pegs are not proposed, mm."""
 EDGE_SHARE = Fraction(3, 4)
 """Least wood between the mouth and the board's edge, as a share of the dowel: rule of thumb."""
 
@@ -36,11 +40,11 @@ class Peg(Frozen):
     """`depth` is axial, to the bit's shoulder; `spur` is how far its point runs ahead."""
 
     kind: Literal["peg"] = "peg"
-    diameter: Size = Fraction(20)
+    diameter: Size = usual("20 mm", "3/4 in")
     tilt: Tilt = 10
-    depth: Size = Fraction(22)
-    showing: Size = Fraction(90)
-    spur: Gap = Fraction(2)
+    depth: Size = usual("22 mm", "3/4 in")
+    showing: Size = usual("90 mm", "3 1/2 in")
+    spur: Gap = usual("2 mm", "1/16 in")
     tip: Literal["rounded", "bevelled"] = "rounded"
 
 
@@ -125,20 +129,15 @@ def links(peg: Peg, ground: Ground) -> Iterator[Link]:
 def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
     """What is wrong with a peg in its board, and what would help."""
     found = []
-    left = web(peg, ground.thickness)
+    left, least = web(peg, ground.thickness), LEAST_WEB.of(ground.trade)
     deepest = max(square_depth(peg), rounded(float(peg.depth + peg.spur) * cos(radians(peg.tilt))))
-    if left < LEAST_WEB:
-        thicker = Fix(
-            tr("fix.board-thick", thick=exact_text(_up_half(deepest + LEAST_WEB))),
-            {"board": {"thickness": exact_text(_up_half(deepest + LEAST_WEB))}},
-        )
-        shallower = _down_half(
-            peg.depth - rounded(float(LEAST_WEB - left) / cos(radians(peg.tilt)))
-        )
+    if left < least:
+        thicker = ground.thicker(deepest + least)
+        shallower = ground.down(peg.depth - rounded(float(least - left) / cos(radians(peg.tilt))))
         fixes = (
             (
                 Fix(
-                    tr("fix.drill-deep", shallower=exact_text(shallower)),
+                    tr("fix.drill-deep", shallower=ground.text(shallower)),
                     {path: {"depth": exact_text(shallower)}},
                 ),
                 thicker,
@@ -159,7 +158,7 @@ def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
                 tr("holders.too-little-wood-left-behind-hole", what=what),
                 tr("holders.web-left"),
                 left,
-                LEAST_WEB,
+                least,
                 fixes=fixes,
             )
         )
@@ -169,7 +168,7 @@ def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
             Finding(
                 "peg.shallow",
                 tr("part.peg-hole"),
-                tr("peg.shallow", diameter=exact_text(peg.diameter * ADVISED)),
+                tr("peg.shallow", diameter=ground.text(peg.diameter * ADVISED)),
                 tr("quantity.depth"),
                 peg.depth,
                 peg.diameter,
@@ -178,7 +177,7 @@ def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
         )
     edge = min(ground.line, ground.height - ground.line) - mouth(peg) / 2
     if edge < peg.diameter * EDGE_SHARE:
-        wide = _up_half(mouth(peg) + 2 * peg.diameter * EDGE_SHARE)
+        wide = mouth(peg) + 2 * peg.diameter * EDGE_SHARE
         found.append(
             Finding(
                 "board.narrow",
@@ -187,12 +186,7 @@ def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
                 tr("quantity.wood-beside-the-hole"),
                 edge,
                 peg.diameter * EDGE_SHARE,
-                fixes=(
-                    Fix(
-                        tr("fix.board-wide", wide=exact_text(wide)),
-                        {"board": {"height": exact_text(wide)}, "line": None},
-                    ),
-                ),
+                fixes=(ground.wider(wide, line=None),),
             )
         )
     return found
@@ -200,15 +194,14 @@ def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
 
 def _deeper(peg: Peg, ground: Ground, path: str, depth: Fraction) -> Fix:
     """A deeper hole, in a thicker board where this one is too thin for it."""
-    least = _up_half(LEAST_WEB - web(peg.changed({"depth": depth}), ZERO))
+    least = LEAST_WEB.of(ground.trade) - web(peg.changed({"depth": depth}), ZERO)
+    deep = {"depth": exact_text(depth)}
     if least <= ground.thickness:
-        return Fix(
-            tr("fix.drill-deep", shallower=exact_text(depth)), {path: {"depth": exact_text(depth)}}
-        )
-    thick = exact_text(least)
+        return Fix(tr("fix.drill-deep", shallower=ground.text(depth)), {path: deep})
+    thick = ground.board(least)
     return Fix(
-        tr("fix.drill-deep-board-thick", depth=exact_text(depth), thick=thick),
-        {path: {"depth": exact_text(depth)}, "board": {"thickness": thick}},
+        tr("fix.drill-deep-board-thick", depth=ground.text(depth), thick=ground.text(thick)),
+        {path: deep, "board": {"thickness": exact_text(thick)}},
     )
 
 
@@ -217,8 +210,7 @@ def weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
     d, out, force = float(peg.diameter), float(peg.showing), ground.pulled.force
     share = breaks(d, out, force)
     if share > 1:
-        # Up to the next even millimetre, and past the rounding of the figure.
-        thick = Fraction(2 * ceil(d * cbrt(share) / 2))
+        thick = next_across("dowel", rounded(d * cbrt(share)), ground.trade)
         wider = peg.changed({"diameter": thick})
         depth = max(peg.depth, thick)
         deep = _deeper(wider, ground, path, depth)
@@ -231,7 +223,7 @@ def weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
             f"{stress(d, out, force):.1f} MPa",
             f"{bending('dowel'):.0f} MPa",
             fixes=(
-                Fix(tr("fix.dowels", thin=exact_text(thick)), change),
+                Fix(tr("fix.dowels", thin=ground.text(thick)), change),
                 *_shorter(peg, ground, path),
             ),
         )
@@ -248,10 +240,11 @@ def weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
 
 
 def _shorter(peg: Peg, ground: Ground, path: str) -> Iterator[Fix]:
-    """The longest peg that neither breaks nor works loose, by whole 5 mm."""
-    for out in range(int(peg.showing // 5 * 5), 20, -5):
-        if out < peg.showing and _holds(peg.changed({"showing": Fraction(out)}), ground):
-            yield Fix(tr("fix.mm-showing", out=out), {path: {"showing": f"{out} mm"}})
+    """The longest peg that neither breaks nor works loose, by easy steps."""
+    for out in ground.shorter(peg.showing):
+        if _holds(peg.changed({"showing": out}), ground):
+            change = {path: {"showing": exact_text(out)}}
+            yield Fix(tr("fix.showing", short=ground.text(out)), change)
             return
 
 
@@ -275,9 +268,9 @@ def _firmer(peg: Peg, ground: Ground, path: str) -> Iterator[Fix]:
     for wood in dict.fromkeys((ground.wood, hard.wood)):
         deep = next(
             (
-                Fraction(e, 2)
-                for e in range(int(peg.depth * 2) + 1, 161)
-                if levers(wood, d, out, e / 2, force) <= 1
+                e
+                for e in steps(peg.depth, DEEPEST, ground.trade)
+                if levers(wood, d, out, float(e), force) <= 1
             ),
             None,
         )
@@ -293,11 +286,3 @@ def _firmer(peg: Peg, ground: Ground, path: str) -> Iterator[Fix]:
             )
             break
     yield from _shorter(peg, ground, path)
-
-
-def _up_half(value: Fraction) -> Fraction:
-    return -((-value * 2) // 1) / Fraction(2)
-
-
-def _down_half(value: Fraction) -> Fraction:
-    return (value * 2 // 1) / Fraction(2)

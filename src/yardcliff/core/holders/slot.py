@@ -31,9 +31,10 @@ from yardcliff.core.things.item import Item
 from yardcliff.core.units.angles import degrees
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.units.trade import EASY, Trade, either, usual
 from yardcliff.messages import tr
 
-LEAST_WEB = Fraction(20)
+LEAST_WEB = either("20 mm", "3/4 in")
 """Least wood between a slot's bottom and the back of its cheek, mm: rule of thumb."""
 ZERO = Fraction(0)
 
@@ -44,16 +45,16 @@ class Slot(Frozen):
     """
 
     held: Size | None = None
-    play: Gap = Fraction(2)
+    play: Gap = usual("2 mm", "1/16 in")
     angle: Tilt = 15
-    depth: Size = Fraction(110)
+    depth: Size = usual("110 mm", "4 1/2 in")
 
 
-def width(slot: Slot, items: tuple[Item, ...]) -> tuple[Fraction, str]:
+def width(slot: Slot, items: tuple[Item, ...], trade: Trade) -> tuple[Fraction, str]:
     """How wide the slot is, mm: the next bit up, which also rounds its bottom; and what kind of bit
     that is.
     """
-    return bored(held_at(slot.held, items) + slot.play)
+    return bored(held_at(slot.held, items) + slot.play, trade)
 
 
 def takes(slot: Slot, item: Item) -> Fraction:
@@ -112,7 +113,7 @@ def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     """Fit slots to a cheek: the ground's `thickness` is how far it stands off the wall, its
     `height` how thick it is.
     """
-    wide, tool = width(slot, items)
+    wide, tool = width(slot, items, ground.trade)
     mouth = rounded(float(wide) / cos(radians(slot.angle)))
     web = ground.thickness - reach_in(slot, wide)
     return Fitting(
@@ -151,9 +152,11 @@ def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     )
 
 
-def rounds(slot: Slot, items: tuple[Item, ...], row: Row, cheeks: Sequence[Part]) -> Operation:
+def rounds(
+    slot: Slot, items: tuple[Item, ...], row: Row, cheeks: Sequence[Part], trade: Trade
+) -> Operation:
     """The holes that end the slots, through the sides of these cheeks."""
-    wide, tool = width(slot, items)
+    wide, tool = width(slot, items, trade)
     end, f = float(max(slot.depth - wide / 2, ZERO)), radians(slot.angle)
     back, below = rounded(end * cos(f)), rounded(end * sin(f))
     return drill(
@@ -217,7 +220,7 @@ def _findings(
     slot: Slot, ground: Ground, items: tuple[Item, ...], wide: Fraction
 ) -> Iterator[Finding]:
     thick = held_at(slot.held, items)
-    yield from check_held(slot.held, items, thick, "slot")
+    yield from check_held(slot.held, items, thick, "slot", ground)
     if wide < thick + slot.play:
         yield Finding(
             "hole.size",
@@ -228,36 +231,37 @@ def _findings(
             wide,
             fixes=(
                 Fix(
-                    tr("fix.hold-it-at", widest=exact_text(wide)),
+                    tr("fix.hold-it-at", widest=ground.text(wide)),
                     {"slot": {"held": exact_text(wide), "play": "0 mm"}},
                 ),
             ),
         )
     web = ground.thickness - reach_in(slot, wide)
-    if web < LEAST_WEB:
-        wider = exact_text(-(-(ground.thickness + LEAST_WEB - web) // 5) * 5)
-        less = (slot.depth - rounded(float(LEAST_WEB - web) / cos(radians(slot.angle)))) // 5 * 5
-        shallower = (
-            (Fix(tr("fix.slots-mm-deep", less=less), {"slot": {"depth": f"{less} mm"}}),)
-            if less > wide
-            else ()
+    stays = LEAST_WEB.of(ground.trade)
+    if web < stays:
+        wider = ground.up(ground.thickness + stays - web, EASY)
+        less = ground.down(
+            slot.depth - rounded(float(stays - web) / cos(radians(slot.angle))), EASY
         )
+        shallower = (_deep(less, ground),) if less > wide else ()
         yield Finding(
             "slot.web",
             tr("part.cheek"),
             tr("slot.web"),
             tr("quantity.wood-behind"),
             web,
-            LEAST_WEB,
+            stays,
             fixes=(
-                Fix(tr("fix.cheeks-wide", wider=wider), {"board": {"height": wider}}),
+                Fix(
+                    tr("fix.cheeks-wide", wider=ground.text(wider)),
+                    {"board": {"height": exact_text(wider)}},
+                ),
                 *shallower,
             ),
         )
     deep = max(items, key=lambda item: max(item.across, item.front))
     least = max(deep.across, deep.front) / 3
     if slot.depth < least:
-        more = exact_text(-(-least // 5) * 5)
         yield Finding(
             "slot.shallow",
             deep.name.capitalize(),
@@ -265,5 +269,9 @@ def _findings(
             tr("quantity.depth"),
             slot.depth,
             least,
-            fixes=(Fix(tr("fix.slots-deep", more=more), {"slot": {"depth": more}}),),
+            fixes=(_deep(ground.up(least, EASY), ground),),
         )
+
+
+def _deep(deep: Fraction, ground: Ground) -> Fix:
+    return Fix(tr("fix.slots-deep", more=ground.text(deep)), {"slot": {"depth": exact_text(deep)}})

@@ -41,7 +41,7 @@ Steps = Callable[[Sawn], Iterable[str]]
 
 def sawn(done: Design, found: Timber, shop: Shop) -> Iterator[Task]:
     """The tasks of every thickness, in turn."""
-    saw = _Saw(done, found, Means(done.brief.cutting, shop))
+    saw = _Saw(done, found, Means(done.brief.cutting, shop, done.tape))
     for group in found.plan.groups:
         if group.sawn:  # without ripping, each width is a group of its own
             yield from saw.of(group)
@@ -154,7 +154,7 @@ class _Saw:
             self._lines(group.sawn, steps, _strips_of),
             (
                 (tr("making.planned-for"), tr("making.a-tool", tool=tool_name(cutting.saw))),
-                (tr("making.each-cut-takes"), tape.write_fine(cutting.takes)),
+                (tr("making.each-cut-takes"), tape.write_fine(self.means.takes)),
             ),
             ways=tuple(
                 tr(way.says, stop=tr("making.a-stop-block"))

@@ -5,8 +5,9 @@ the piece.
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from enum import StrEnum
-from math import ceil
-from typing import Literal, cast
+from typing import Annotated, Literal, cast
+
+from pydantic import BeforeValidator
 
 from yardcliff.core.units.exact import Fraction
 from yardcliff.data import table
@@ -16,11 +17,15 @@ Form = Literal["board", "sheet", "dowel", "pipe", "bar", "threaded rod"]
 edge.
 """
 Wood = Literal["softwood", "hardwood"]
-Stuff = Literal["softwood", "hardwood", "steel", "plastic"]
-Thread = Literal["M5", "M6", "M8", "1/4 in", "5/16 in"]
-"""Threads of rods, nuts and washers (data/rods.toml): only equal ones go together, however near
-their diameters are.
+Stuff = Literal["softwood", "hardwood", "steel", "brass", "plastic"]
+Thread = Literal["M5", "M6", "M8", "M10", "#10-24", "1/4-20", "5/16-18", "3/8-16"]
+"""Threads of rods and nuts (rods.csv): only equal ones go together, however near their diameters
+are.
 """
+_WERE = {"1/4 in": "1/4-20", "5/16 in": "5/16-18"}
+"""Two threads were kept by their diameters once."""
+RodThread = Annotated[Thread, BeforeValidator(lambda text: _WERE.get(text, text))]
+"""A thread as it is read from what is stored."""
 WareKind = Literal[
     "hook",
     "screw",
@@ -54,6 +59,9 @@ class Goods(StrEnum):
     TOGGLE = "toggles"
     EXPANDING = "expanding"
     SPIRAL = "spirals"
+    TOGGLE_BOLT = "toggle-bolt"
+    HOLLOW_WALL_ANCHOR = "hollow-wall-anchor"
+    DRYWALL_ANCHOR = "drywall-anchor"
     WALL_PLUG = "plugs"
     KEYHOLE_PLATE = "keyholes"
     HANGER = "hangers"
@@ -120,38 +128,3 @@ Take = Blank | Ware
 def times(takes: Iterable[Take], count: int) -> tuple[Take, ...]:
     """What so many of the same take."""
     return tuple(replace(one, count=one.count * count) for one in takes)
-
-
-def screws(gauge: str, long: Fraction, count: int) -> Ware:
-    """Wood screws by their gauge and the next length that is sold, down to what still holds as much
-    wood.
-    """
-    return Ware(Goods.WOOD_SCREW, count, (gauge, str(next_length(long))))
-
-
-SOLD = (12, 16, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 120, 140, 160, 180)
-"""What wood screws are sold in, mm."""
-
-
-def next_length(long: Fraction) -> int:
-    """The longest that is sold and no longer than `long`, mm: a longer one comes through; the
-    shortest where none is.
-    """
-    return max((one for one in SOLD if one <= long), default=SOLD[0])
-
-
-BRADS = ((15, "1.0"), (20, "1.2"), (25, "1.4"), (30, "1.4"), (40, "1.6"), (50, "2.0"))
-"""What brads are sold in: long, and how thick, mm."""
-BRAD_APART = 150
-"""From brad to brad at most, mm: rule of thumb."""
-BRAD_STAYS = 3
-"""From a brad's point to the far side at least, mm."""
-
-
-def brads(through: Fraction, into: Fraction, along: Fraction) -> Ware:
-    """What nails a part to the next: three times as long as the one is thick, but not out of the
-    other; two at least where they meet for so long, mm.
-    """
-    most = min(3 * through, through + into - BRAD_STAYS)
-    long, thick = max((one for one in BRADS if one[0] <= most), default=BRADS[0])
-    return Ware(Goods.BRAD, max(2, ceil(along / BRAD_APART) + 1), (thick, str(long)))

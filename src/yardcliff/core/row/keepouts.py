@@ -15,6 +15,7 @@ from yardcliff.core.base.model import Frozen
 from yardcliff.core.things.thing import Reach
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size
+from yardcliff.core.units.trade import usual
 
 Flaw = Literal["knot", "seam", "screw", "plate"]
 CANDIDATES = 60
@@ -27,7 +28,7 @@ class KeepOut(Frozen):
 
     flaw: Flaw = "knot"
     at: Gap
-    width: Size = Fraction(25)
+    width: Size = usual("25 mm", "1 in")
 
 
 KeepOuts = Annotated[tuple[KeepOut, ...], Field(max_length=40)]

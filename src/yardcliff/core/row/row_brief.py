@@ -10,6 +10,7 @@ from yardcliff.core.things.thing import Facing
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size
 from yardcliff.core.units.length_text import INCH
+from yardcliff.core.units.trade import usual
 
 Follows = Literal["length", "count", "pitch", "ends", "nothing"]
 Spacing = Literal["even", "air", "tidy", "set"]
@@ -23,8 +24,8 @@ class Ends(Frozen):
     """
 
     rule: EndRule = "half"
-    left: Gap = Fraction(60)
-    right: Gap = Fraction(60)
+    left: Gap = usual("60 mm", "2 1/2 in")
+    right: Gap = usual("60 mm", "2 1/2 in")
     overhang: Gap = Fraction(0)
 
 
@@ -51,7 +52,7 @@ class RowBrief(Frozen):
     follows: Follows = "length"
     spacing: Spacing = "even"
     count: Count = 5
-    length: Size = Fraction(1000)
+    length: Size = usual("1000 mm", "40 in")
     pitch: Size | None = None
     ends: Ends = Ends()
     air: Gap = Fraction(0)
@@ -62,4 +63,4 @@ class RowBrief(Frozen):
     facing: Facing = "given"
     spares: Spares = 0
     keepouts: KeepOuts = ()
-    nudge: Gap = Fraction(10)
+    nudge: Gap = usual("10 mm", "3/8 in")

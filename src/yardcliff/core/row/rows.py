@@ -22,6 +22,7 @@ from yardcliff.core.things.item import Item
 from yardcliff.core.things.thing import Reach, Things
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size
+from yardcliff.core.units.trade import usual
 
 MOST_ROWS = 24
 MOST_HOLDERS = 2000
@@ -69,7 +70,7 @@ class RowsBrief(Frozen):
     stagger: Literal["fewer", "ends"] = "fewer"
     own: Annotated[tuple[OwnRow, ...], Field(max_length=MOST_ROWS)] = ()
     boards: Literal["one", "each"] = "one"
-    lift: Gap = Fraction(20)
+    lift: Gap = usual("20 mm", "3/4 in")
     drop: Size | None = None
 
     def own_of(self, k: int) -> OwnRow:

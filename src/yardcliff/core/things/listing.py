@@ -12,6 +12,7 @@ from yardcliff.core.base.model import Frozen
 from yardcliff.core.things.item import Item, Key
 from yardcliff.core.units.length import Gap, Size
 from yardcliff.core.units.length_text import Unit
+from yardcliff.core.units.trade import Trade
 from yardcliff.data import table
 from yardcliff.messages import tr
 
@@ -84,14 +85,14 @@ class ListingError(YardcliffError, ValueError):
 
 
 @cache
-def shipped() -> tuple[Listed, ...]:
-    """The typical things that come with Yardcliff."""
-    return tuple(read_row(row) for row in table("items"))
+def shipped(trade: Trade) -> tuple[Listed, ...]:
+    """The typical things that come with Yardcliff, by sizes that are round in a trade."""
+    return tuple(read_row(row) for row in table("items", trade))
 
 
-def shipped_item(key: str) -> Listed:
+def shipped_item(key: str, trade: Trade) -> Listed:
     """A shipped entry of the list. Raises `KeyError`."""
-    found = next((listed for listed in shipped() if listed.key == key), None)
+    found = next((listed for listed in shipped(trade) if listed.key == key), None)
     if found is None:
         raise KeyError(key)
     return found

@@ -14,10 +14,12 @@ from pydantic_core import PydanticCustomError
 from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length_text import INCH, MAX_TEXT, LengthError, Unit, ambiguous, read
+from yardcliff.core.units.trade import TRADES, Trade
 from yardcliff.messages import tr
 
 TapeName = Literal["1/8 in", "1/16 in", "1/32 in", "1/64 in", "1 mm", "0.5 mm"]
 
+_64TH = Fraction(1, 64)
 LONGEST = Fraction(30_000)  # mm; a longer "rack" is a slip of the unit
 
 
@@ -39,7 +41,8 @@ def _steps(value: Fraction, step: Fraction) -> int:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Tape:
-    """The tape in hand: its unit and its finest graduation, `step` in mm. One object a name.
+    """The tape in hand: its unit and its finest graduation, `step` in mm; and the `trade` whose
+    sizes are sold where it is used. One object a name and trade.
 
     What it writes is remembered: from frame to frame of a drag most figures stay as they are.
     """
@@ -47,10 +50,11 @@ class Tape:
     name: TapeName
     unit: Unit
     step: Fraction
+    trade: Trade
 
     @classmethod
-    def named(cls, name: TapeName) -> "Tape":
-        return _TAPES[name]
+    def named(cls, name: TapeName, trade: Trade = "metric") -> "Tape":
+        return _TAPES[name, trade]
 
     def round(self, value: Fraction) -> Fraction:
         return nearest(value, self.step)
@@ -59,7 +63,7 @@ class Tape:
         """`value` mm as the tape shows it: `6 3/4 in`, `171.5 mm`; feet only on wish."""
         return self.reading(_steps(value, self.step), feet)
 
-    @lru_cache(maxsize=16384)  # noqa: B019  the six tapes live as long as the program
+    @lru_cache(maxsize=16384)  # noqa: B019  the twelve tapes live as long as the program
     def reading(self, steps: int, feet: bool = False) -> str:
         """So many steps of this tape, as it shows them."""
         sign, steps = ("-" if steps < 0 else ""), abs(steps)
@@ -77,21 +81,32 @@ class Tape:
         number = " ".join(filter(None, (str(whole) if whole or not part else "", fractions[part])))
         return f"{sign}{prefix}{number} in"
 
-    @lru_cache(maxsize=8192)  # noqa: B019
+    def near(self, value: Fraction) -> str:
+        """`value` to the tenth of a mm, or the 64th of an inch: what a caliper is read to."""
+        step = INCH / 64 if self.unit == "in" else Fraction(1, 10)
+        return self.write_fine(nearest(value, step))
+
     def write_fine(self, value: Fraction) -> str:
         """`value` finer than the tape: the true size of a bit or the exact place of a mark.
 
-        Inches stay a fraction down to 1/64, a size that is plainly metric stays in mm, and the
-        rest gets decimals.
+        Inches are a fraction down to 1/64, scant or full where that is not all of it; a size that
+        is plainly metric stays in mm.
         """
+        size, off = self._fine(value)
+        return tr(off, size=size) if off else size
+
+    @lru_cache(maxsize=8192)  # noqa: B019
+    def _fine(self, value: Fraction) -> tuple[str, str]:
         if self.unit == "mm":
-            return _trimmed(value, 2) + " mm"
+            return _trimmed(value, 2) + " mm", ""
         inches = value / INCH
         if 64 % inches.denominator == 0:
-            return _plain(inches, "in")
+            return _plain(inches, "in"), ""
         if (value * 2).denominator == 1:
-            return _trimmed(value, 1) + " mm"
-        return _trimmed(inches, 3) + " in"
+            return _trimmed(value, 1) + " mm", ""
+        near = nearest(abs(inches), _64TH)
+        off = "units.scant" if abs(inches) < near else "units.full"
+        return _plain(near if value > 0 else -near, "in"), off
 
     @lru_cache(maxsize=1024)  # noqa: B019
     def write_given(self, value: Fraction) -> str:
@@ -110,15 +125,31 @@ def _fractions(step: Fraction) -> tuple[str, ...]:
     return ("", *(str(Fraction(part, per_inch)) for part in range(1, per_inch)))
 
 
+def size_text(value: Fraction, trade: Trade) -> str:
+    """The size of something that is sold, as its packet has it: `50 mm`, `1 1/2 in`."""
+    inches = value / INCH
+    if 64 % inches.denominator == 0 and (trade == "us" or (value * 2).denominator > 1):
+        return _plain(inches, "in")
+    return _trimmed(value, 2) + " mm"
+
+
 def _trimmed(number: Fraction, places: int) -> str:
     text = f"{float(number):.{places}f}".rstrip("0").rstrip(".")
     return "0" if text == "-0" else text
 
 
-_TAPES: dict[str, Tape] = {
-    **{f"1/{d} in": Tape(f"1/{d} in", "in", INCH / d) for d in (8, 16, 32, 64)},  # type: ignore[arg-type]
-    "1 mm": Tape("1 mm", "mm", Fraction(1)),
-    "0.5 mm": Tape("0.5 mm", "mm", Fraction(1, 2)),
+_STEPS: dict[TapeName, tuple[Unit, Fraction]] = {
+    "1/8 in": ("in", INCH / 8),
+    "1/16 in": ("in", INCH / 16),
+    "1/32 in": ("in", INCH / 32),
+    "1/64 in": ("in", INCH / 64),
+    "1 mm": ("mm", Fraction(1)),
+    "0.5 mm": ("mm", Fraction(1, 2)),
+}
+_TAPES = {
+    (name, trade): Tape(name, unit, step, trade)
+    for name, (unit, step) in _STEPS.items()
+    for trade in TRADES
 }
 
 

@@ -10,11 +10,10 @@ from yardcliff.core.findings.patch import (
     BriefError,
     differences,
     merge,
-    own_unit,
+    own_terms,
     problems,
     show,
 )
-from yardcliff.core.units.length import Tape
 from yardcliff.core.wall.wall import Wall
 from yardcliff.messages import tr
 
@@ -23,7 +22,7 @@ def read_wall(data: Any) -> Wall:
     """Validate a survey as it was written before; bare numbers take the unit of its own tape.
     Raises `BriefError`.
     """
-    return _validated(data, own_unit(data) | EXACT)
+    return _validated(data, own_terms(data) | EXACT)
 
 
 def _validated(data: Any, context: dict[str, Any]) -> Wall:
@@ -45,12 +44,12 @@ def amend_wall(wall: Wall, patch: Patch) -> Wall:
     if not isinstance(patch, dict):
         raise BriefError([("", tr("wall.change-object-fields-change"))])
     merged = merge(dump_wall(wall), patch)
-    return _validated(merged, own_unit(merged))
+    return _validated(merged, own_terms(merged))
 
 
 def describe_wall(before: Wall, after: Wall) -> str:
     """What a change did, for the undo list: `width 3000 mm to 3600 mm`."""
-    tape = Tape.named(after.tape)
+    tape = after.in_hand
     changes = list(differences(before, after))
     if not changes:
         return tr("wall.no-change")

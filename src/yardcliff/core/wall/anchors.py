@@ -1,27 +1,31 @@
 """What holds in a wall: its hole, its screw, what it grips and what it may bear
-(data/fixings.toml).
+(fixings.toml).
 """
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cache
 
 from yardcliff.core.brief.mounting import By, Into, Mount
+from yardcliff.core.materials.goods import Goods
+from yardcliff.core.materials.sold import SCREW_LENGTHS, lag_lengths
 from yardcliff.core.strength.force import newtons
 from yardcliff.core.strength.wood import lateral, thread, withdrawal
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length_text import read
+from yardcliff.core.units.trade import Trade, either
 from yardcliff.core.wall.wall import Block, Wall
 from yardcliff.data import table
 from yardcliff.messages import tr
 
-HOLD, LAG_HOLD = Fraction(30), Fraction(60)
-"""Least of a screw and of a lag screw in the wood that holds it, mm: 6 and 7.5 diameters."""
-LENGTHS = tuple(map(Fraction, (30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 120, 140, 160, 180)))
-"""What screws are sold in, mm."""
-PLUG = Fraction(50)
-"""How deep a plug sits in masonry, past the plaster, mm."""
-OUT = Fraction(15)
-"""How far a screw's point may stand out behind planks or a sheet, mm."""
+HOLD, LAG_HOLD = either("30 mm", "1 1/4 in"), either("60 mm", "2 1/2 in")
+"""Least of a screw and of a lag screw in the wood that holds it: 6 and 7.5 diameters."""
+SHORTEST = either("30 mm", "1 1/4 in")
+"""Of a screw into a wall."""
+PLUG = either("50 mm", "2 in")
+"""How deep a plug sits in masonry, past the plaster."""
+OUT = either("15 mm", "5/8 in")
+"""How far a screw's point may stand out behind planks or a sheet."""
 BACKS: frozenset[By] = frozenset({"keyholes", "hangers", "mirrors"})
 """What the rack hangs by from fittings of its own."""
 HOLLOW: frozenset[Into] = frozenset({"toggles", "expanding", "spirals"})
@@ -33,12 +37,17 @@ ZERO = Fraction(0)
 
 @dataclass(frozen=True, slots=True)
 class Anchor:
-    """What holds in a wall, as the table has it: lengths in mm, ratings in N; `clear` lets it pass
-    the rack's wood, and one stands `apart` from the next. What it bears in steel, or by so much
-    lining, or by the kind of block; what wood holds is worked out.
+    """What holds in a wall, as the table of a trade has it: lengths in mm, ratings in N. It is
+    bought as `goods` of such `sizes`; `clear` lets it pass the rack's wood, and one stands `apart`
+    from the next. What it bears in steel, or by so much lining, or by the kind of block; what wood
+    holds is worked out.
     """
 
     key: Into
+    trade: Trade
+    goods: Goods
+    sizes: tuple[str, ...]
+    size: str
     holds: str
     walls: tuple[str, ...]
     diameter: Fraction
@@ -55,7 +64,7 @@ class Anchor:
 
     @property
     def name(self) -> str:
-        return tr(f"fixing.{self.key}")
+        return tr(f"fixing.{self.key}", size=self.size)
 
     @property
     def why(self) -> str:
@@ -81,10 +90,16 @@ class Driven:
     thread: float
 
 
-def _anchors() -> dict[Into, Anchor]:
+@cache
+def anchors(trade: Trade) -> dict[Into, Anchor]:
+    """Everything that holds in a wall, by its key (fixings.toml)."""
     return {
         row["key"]: Anchor(
             row["key"],
+            trade,
+            Goods(row["goods"]),
+            tuple(row["sizes"]),
+            row["size"],
             row["holds"],
             tuple(row["walls"]),
             read(row["diameter"]),
@@ -99,38 +114,44 @@ def _anchors() -> dict[Into, Anchor]:
             tuple((block, pull, shear) for block, pull, shear in row.get("blocks", ())),
             tuple(row["tools"]),
         )
-        for row in table("fixings")
+        for row in table("fixings", trade)
     }
-
-
-ANCHORS = _anchors()
 
 
 def drive(anchor: Anchor, wood: Fraction, wall: Wall) -> Driven:
     """The screw to take, to the next length that is sold, through `wood`, and through lining or
     plaster to what holds it.
     """
-    lining = wall.lining
+    lining, trade = wall.lining, anchor.trade
     if anchor.in_studs:
-        return _driven(
-            anchor, _sold(wood + lining + (LAG_HOLD if anchor.lag else HOLD)), wood + lining
-        )
+        least = (LAG_HOLD if anchor.lag else HOLD).of(trade)
+        return _driven(anchor, _sold(wood + lining + least, anchor), wood + lining)
     if anchor.key == "plugs":
-        length = _sold(wood + lining + PLUG)
+        deep = PLUG.of(trade)
+        length = _sold(wood + lining + deep, anchor)
         hold = max(length - wood - lining, ZERO)
-        return Driven(length, hold, float(min(hold, PLUG)))
+        return Driven(length, hold, float(min(hold, deep)))
     if anchor.key != "sheet":
-        return Driven(_sold(wood + lining + anchor.behind), lining, float(lining))
-    through = _sold(wood + lining + anchor.diameter)
-    if through - wood - lining <= OUT:  # its point stands out behind: all of the sheet holds
+        return Driven(_sold(wood + lining + anchor.behind, anchor), lining, float(lining))
+    through = _sold(wood + lining + anchor.diameter, anchor)
+    if through - wood - lining <= OUT.of(trade):  # its point stands out: all of the sheet holds
         return Driven(through, lining, float(lining))
-    short = max((length for length in LENGTHS if length <= wood + lining), default=LENGTHS[0])
+    sold = _lengths(anchor)
+    short = max((length for length in sold if length <= wood + lining), default=sold[0])
     held = _driven(anchor, short, wood)
     return Driven(short, min(held.hold, lining), min(held.thread, float(lining)))
 
 
-def _sold(least: Fraction) -> Fraction:
-    return next((length for length in LENGTHS if length >= least), LENGTHS[-1])
+def _lengths(anchor: Anchor) -> tuple[Fraction, ...]:
+    """What it is sold in, mm: nothing shorter goes into a wall."""
+    trade = anchor.trade
+    sold = lag_lengths(trade) if anchor.lag else SCREW_LENGTHS.of(trade)
+    return tuple(length for length in sold if length >= SHORTEST.of(trade))
+
+
+def _sold(least: Fraction, anchor: Anchor) -> Fraction:
+    sold = _lengths(anchor)
+    return next((length for length in sold if length >= least), sold[-1])
 
 
 def _driven(anchor: Anchor, length: Fraction, passed: Fraction) -> Driven:
@@ -162,7 +183,9 @@ def _own(anchor: Anchor, screw: Driven, wood: Fraction, wall: Wall) -> tuple[flo
             if wall.block in (block, "unknown")
         ]
         pull, shear = min(known)
-        deep = screw.thread / float(PLUG)  # a plug that its screw does not fill holds less
+        deep = screw.thread / float(
+            PLUG.of(anchor.trade)
+        )  # a plug that its screw does not fill holds less
         return pull * deep, shear * deep
     diameter = float(anchor.diameter)
     # Planks run along the wall, and weight presses across their grain; a stud stands, and it

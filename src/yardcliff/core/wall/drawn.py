@@ -22,7 +22,7 @@ from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.hanging import OnWall
 from yardcliff.core.wall.position import reach
 from yardcliff.core.wall.room_check import swing_side
-from yardcliff.core.wall.strips import BATTEN, CLEAT
+from yardcliff.core.wall.strips import strip_size
 from yardcliff.core.wall.survey import Area, around, taken, wider
 from yardcliff.core.wall.wall import Obstacle, Wall
 from yardcliff.messages import tr
@@ -277,7 +277,7 @@ def _strip(fixing: Fixed) -> Iterator[Stroke]:
     """What is on the wall behind the rack."""
     if not fixing.strip:
         return
-    wide, (start, end) = float(BATTEN[1] if fixing.by == "batten" else CLEAT[1]), fixing.strip
+    wide, (start, end) = float(strip_size(fixing.by, fixing.trade)[1]), fixing.strip
     for y in dict.fromkeys(screw.y for screw in fixing.screws):
         yield Stroke(
             "holder-line", rectangle(float(start), float(y) - wide / 2, float(end - start), wide)

@@ -8,6 +8,7 @@ from yardcliff.core.strength.beam import Beam
 from yardcliff.core.strength.link import Kind, Link
 from yardcliff.core.strength.wood import SAFETY
 from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.trade import Trade
 from yardcliff.core.wall.anchors import HOLLOW, Anchor
 from yardcliff.core.wall.bodies import Body
 from yardcliff.core.wall.grounds import Screw
@@ -46,6 +47,11 @@ class Fixed:
     blocked: bool = False
     joined: Joined | None = None
     spacer: Fraction = ZERO
+
+    @property
+    def trade(self) -> Trade:
+        """Whose fixings and strips it takes."""
+        return self.anchor.trade
 
     @cached_property
     def force(self) -> float:
@@ -102,9 +108,9 @@ class Fixed:
     def lip(self) -> float:
         """What a cleat's lip bears in shear along its grain as a beam would, MPa: 3 W / (2 L t)."""
         weight = sum(load.weight for load in self.on) + self.force
-        return (
-            1.5 * weight / float((self.strip[1] - self.strip[0]) * CLEAT[0]) if self.strip else 0.0
-        )
+        if self.strip is None:
+            return 0.0
+        return 1.5 * weight / float((self.strip[1] - self.strip[0]) * CLEAT.of(self.trade)[0])
 
     @property
     def lip_may(self) -> float:

@@ -16,7 +16,8 @@ from yardcliff.core.strength.force import newtons
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.units.spans import cut, meet, nearest
-from yardcliff.core.wall.anchors import ANCHORS, HOLLOW, drive, ratings
+from yardcliff.core.units.trade import either
+from yardcliff.core.wall.anchors import HOLLOW, anchors, drive, ratings
 from yardcliff.core.wall.anywhere import Anywhere, fewest_screws
 from yardcliff.core.wall.batten import batten_behind, lies_free
 from yardcliff.core.wall.bending import beam_of
@@ -28,18 +29,17 @@ from yardcliff.core.wall.loading import Bearing, Load, Pull, loads, pulls
 from yardcliff.core.wall.placing import Line, Question, at, whole_unit
 from yardcliff.core.wall.strips import (
     APART,
-    BATTEN,
-    CLEAT,
     PAST,
     SEAT_DEEP,
     STACK,
     joined,
     strip_edges,
+    strip_size,
 )
 from yardcliff.core.wall.survey import Site, no_hole
 
-THICK = 35
-"""From this on, mm, a board takes a lag screw's head and washer."""
+THICK = either("35 mm", "1 1/2 in")
+"""From this on a board takes a lag screw's head and washer."""
 HUNG_ON: frozenset[By] = frozenset({"keyholes", "hangers", "cleat"})
 """What a rack hangs on with play: pulled straight out, its foot swings, and nothing is prised off
 about its upper edge.
@@ -126,8 +126,9 @@ class Fixer:
 
     def _holds(self, body: Body) -> list[Into]:
         """What holds a body in this wall, the surest first."""
-        wall = self.site.wall
-        thick = min((part.depth for part in body.grounds), default=ZERO) >= THICK
+        wall, known = self.site.wall, anchors(self.tape.trade)
+        least = THICK.of(self.tape.trade)
+        thick = min((part.depth for part in body.grounds), default=ZERO) >= least
         order: list[Into] = [
             "sheet",
             "screws",
@@ -138,11 +139,11 @@ class Fixer:
             "expanding",
             "spirals",
         ]
-        found = [key for key in order if wall.makeup in ANCHORS[key].walls]
+        found = [key for key in order if wall.makeup in known[key].walls]
         found = [
             key
             for key in found
-            if ANCHORS[key].in_studs or ANCHORS[key].least <= wall.lining <= ANCHORS[key].most
+            if known[key].in_studs or known[key].least <= wall.lining <= known[key].most
         ]
         if not thick and "lags" in found:
             found.remove("lags")
@@ -211,23 +212,24 @@ class Fixer:
         return cut([(stud - half, stud + half)], [span for y in ys for span in no_hole(wall, y)])
 
     def _fix(self, k: int, by: By, into: Into, mount: Mount) -> Fixed:
-        body, anchor, wall = self.bodies[k], ANCHORS[into], self.site.wall
+        body, wall, trade = self.bodies[k], self.site.wall, self.tape.trade
+        anchor = anchors(trade)[into]
         found = self._lines(k, by)
         wood = max((line.wood for line in found), default=ZERO)
         strip, free, on = None, found, self.loads[k]
         if by in ("batten", "cleat"):
-            wood = (BATTEN if by == "batten" else CLEAT)[0] - (SEAT_DEEP if anchor.lag else ZERO)
+            wood = strip_size(by, trade)[0] - (SEAT_DEEP.of(trade) if anchor.lag else ZERO)
         driven = drive(anchor, wood, wall)
         may_pull, may_shear = ratings(anchor, driven, wood, wall, by, mount)
         if by == "batten":
-            found, strip = batten_behind(body, found, self.site, self.x)
+            found, strip = batten_behind(body, found, self.site, self.x, trade)
         elif by == "cleat" and found:
             strip = (
-                min(line.free[0][0] for line in found) - PAST,
-                max(line.free[-1][1] for line in found) + PAST,
+                min(line.free[0][0] for line in found) - PAST.of(trade),
+                max(line.free[-1][1] for line in found) + PAST.of(trade),
             )
         bears, spacer = self._bears(body, by, found, mount)
-        off = float((BATTEN if by == "batten" else CLEAT)[0])
+        off = float(strip_size(by, trade)[0])
         stood = tuple(replace(load, lever=load.lever + off) for load in on) if strip else on
 
         def bear(them: Sequence[Screw]) -> list[Pull]:
@@ -245,14 +247,16 @@ class Fixer:
             screws = few if max((pull.share for pull in bear(few)), default=9) <= 1 else screws
         if strip and by == "batten" and screws:
             strip = (
-                min(strip[0], min(s.x for s in screws) - PAST),
-                max(strip[1], max(s.x for s in screws) + PAST),
+                min(strip[0], min(s.x for s in screws) - PAST.of(trade)),
+                max(strip[1], max(s.x for s in screws) + PAST.of(trade)),
             )
         blocked = strip is not None and not lies_free(
-            strip, found, CLEAT[1] if by == "cleat" else BATTEN[1], self.site, self.x
+            strip, found, strip_size(by, trade)[1], self.site, self.x
         )
         held = (
-            joined(by, [line.part for line in free], self._between(free, screws, by), on, bears)
+            joined(
+                by, [line.part for line in free], self._between(free, screws, by), on, bears, trade
+            )
             if strip and free
             else None
         )
@@ -288,11 +292,12 @@ class Fixer:
         of the heads in the wall; two, one above the other, in what stands, or it turns about one.
         Those of a cleat come from behind: nothing before the board is in their way.
         """
+        stack = STACK.of(self.tape.trade)
         heights = [
             (line.part, y + step)
             for line in found
             for y in line.ys
-            for step in ((0,) if line.wide else (STACK, -STACK))
+            for step in ((ZERO,) if line.wide else (stack, -stack))
         ]
         return [
             (y, tuple(cut(clear_at(self.rack, part, y, behind=by == "cleat"), heads)))
@@ -310,7 +315,7 @@ class Fixer:
         loose = by in HUNG_ON
         if by not in ("batten", "cleat") or not found:
             return Bearing(low, inf if loose else high), ZERO
-        edges = strip_edges(by, [y for line in found for y in line.ys])
+        edges = strip_edges(by, [y for line in found for y in line.ys], self.tape.trade)
         below = edges.low - low
         spacer = Fraction(str(below)) if below > FOOT and mount.foot == "spacer" else ZERO
         return Bearing(low if spacer else edges.low, inf if loose else edges.high), spacer

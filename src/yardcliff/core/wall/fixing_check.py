@@ -9,7 +9,7 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.strength.link import percent, weakest
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
-from yardcliff.core.wall.anchors import ANCHORS, HOLLOW
+from yardcliff.core.wall.anchors import HOLLOW, anchors
 from yardcliff.core.wall.boring import HEAD
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.fixing import Fixer
@@ -35,18 +35,15 @@ def fixing_findings(
 
     if mount.by == "plates":
         yield from plates_findings(rack)
-    if mount.into != "auto" and site.wall.makeup not in ANCHORS[mount.into].walls:
+    asked = anchors(here.tape.trade).get(mount.into) if mount.into != "auto" else None
+    if asked and site.wall.makeup not in asked.walls:
         yield Finding(
             "fix.wall",
             tr("part.fixing"),
-            tr(
-                "fix.wall",
-                name=ANCHORS[mount.into].name.capitalize(),
-                makeup=makeup_name(site.wall.makeup),
-            ),
+            tr("fix.wall", name=asked.name.capitalize(), makeup=makeup_name(site.wall.makeup)),
             tr("quantity.wall"),
             makeup_name(site.wall.makeup),
-            ", ".join(ANCHORS[mount.into].walls),
+            ", ".join(asked.walls),
             fixes=(Fix(tr("fix.what-suits-the-wall"), {"mount": {"into": "auto"}}),),
         )
         return

@@ -9,7 +9,7 @@ from yardcliff.core.shapes.scene import Label, Stroke
 from yardcliff.core.wall.check import LIFT
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.hanging import OnWall
-from yardcliff.core.wall.strips import BATTEN, CLEAT
+from yardcliff.core.wall.strips import strip_size
 from yardcliff.messages import tr
 
 ARROW = 4.5
@@ -45,7 +45,7 @@ def held(rack: Rack, on: OnWall) -> Held:
     for fixing in on.fixed:
         for y in dict.fromkeys(float(screw.y) for screw in fixing.screws):
             if fixing.strip:
-                wide = float(BATTEN[1] if fixing.by == "batten" else CLEAT[1])
+                wide = float(strip_size(fixing.by, fixing.trade)[1])
                 strokes.append(Stroke("board", rectangle(-off, y - wide / 2, off, wide)))
             strokes.append(
                 Stroke("fixing", _screw(fixing, y, 0.0 if fixing.strip else float(fixing.wood)))

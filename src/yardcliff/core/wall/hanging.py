@@ -13,7 +13,8 @@ from yardcliff.core.findings.working import Figure, figure
 from yardcliff.core.rack import Operation, Part, Rack
 from yardcliff.core.strength.link import Link
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.trade import Trade, either
 from yardcliff.core.wall.bodies import bodies
 from yardcliff.core.wall.check import lost_wall, place_findings
 from yardcliff.core.wall.fixed import Fixed
@@ -22,14 +23,13 @@ from yardcliff.core.wall.fixing_check import fixing_findings, plates_findings
 from yardcliff.core.wall.grounds import Screw, lines
 from yardcliff.core.wall.mount_work import UNDER_PLATES, holes, mounting
 from yardcliff.core.wall.placing import fewest
+from yardcliff.core.wall.strips import strip_screw
 from yardcliff.core.wall.survey import Area, Site, areas
 from yardcliff.core.wall.working import figures
 from yardcliff.messages import tr
 
-PLATES_APART = Fraction(600)
-"""From screw to screw under plates at most, mm, where no studs are known: rule of thumb."""
-SCREW = Fraction(11, 2)
-"""What a 5 mm screw passes, mm."""
+PLATES_APART = either("600 mm", "24 in")
+"""From screw to screw under plates at most, where no studs are known: rule of thumb."""
 HIDDEN = "wall.hidden-not-stronger-into-studs-or"
 ZERO = Fraction(0)
 
@@ -70,16 +70,25 @@ def on_wall(
         lost = (lost_wall(rack, spot, mount, tape),) if spot.wall else ()
         if not by_plates:
             return OnWall(None, spot, findings=lost)
-        under = tuple(_under_plates(rack))
+        under = tuple(_under_plates(rack, tape.trade))
         hidden = [
             [screw.x for screw in of] for _, of in groupby(under, key=lambda screw: screw.part)
         ]
         return OnWall(
             None,
             spot,
-            figures=tuple(_hidden_figures(rack, hidden)),
+            figures=tuple(_hidden_figures(rack, hidden, tape)),
             findings=(*lost, *plates_findings(rack)),
-            machining=tuple(holes(rack, under, SCREW, "countersunk", tr(UNDER_PLATES), ())),
+            machining=tuple(
+                holes(
+                    rack,
+                    under,
+                    strip_screw(tape.trade)["clear"],
+                    "countersunk",
+                    tr(UNDER_PLATES),
+                    (),
+                )
+            ),
             cautions=(tr(HIDDEN),),
         )
     own = areas(rack)
@@ -96,7 +105,7 @@ def on_wall(
         if (marks := _marks(fixing, part.key))
     ]
     shown = (
-        *(_hidden_figures(rack, hidden) if by_plates and hidden else ()),
+        *(_hidden_figures(rack, hidden, tape) if by_plates and hidden else ()),
         *figures(fixed, mount),
     )
     made = mounting(rack, fixed)
@@ -117,7 +126,7 @@ def _marks(fixing: Fixed, part: str) -> list[Fraction]:
     return sorted({screw.x for screw in fixing.screws if screw.part == part})
 
 
-def _under_plates(rack: Rack) -> Iterator[Screw]:
+def _under_plates(rack: Rack, trade: Trade) -> Iterator[Screw]:
     """Where no wall is known: the outermost holders of each board, and as few between as keep
     screws near enough.
     """
@@ -126,7 +135,7 @@ def _under_plates(rack: Rack) -> Iterator[Screw]:
             x for x, _ in next(row for row in rack.rows if row.part == line.part.key).places
         )
         unit = lcm(*(mark.denominator for mark in marks))
-        for k in fewest([int(mark * unit) for mark in marks], int(PLATES_APART * unit)):
+        for k in fewest([int(mark * unit) for mark in marks], int(PLATES_APART.of(trade) * unit)):
             yield Screw(line.part.key, marks[k], line.ys[0], None)
 
 
@@ -146,7 +155,9 @@ def _behind(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> str:
     )
 
 
-def _hidden_figures(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> Iterator[Figure]:
+def _hidden_figures(
+    rack: Rack, hidden: Sequence[Sequence[Fraction]], tape: Tape
+) -> Iterator[Figure]:
     gaps = (b - a for chosen in hidden for a, b in pairwise(chosen))
     yield figure("mount.behind", _behind(rack, hidden), tr("mount.behind.formula"), ())
     yield figure(
@@ -154,5 +165,5 @@ def _hidden_figures(rack: Rack, hidden: Sequence[Sequence[Fraction]]) -> Iterato
         max(gaps, default=ZERO),
         tr("mount.apart.formula"),
         (),
-        plates_apart=exact_text(PLATES_APART),
+        plates_apart=tape.write(PLATES_APART.of(tape.trade)),
     )

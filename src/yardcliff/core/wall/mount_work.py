@@ -8,26 +8,25 @@ its hole in the wall.
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
-from yardcliff.core.materials.goods import Goods, Take, Ware, brads, screws
+from yardcliff.core.materials.goods import Goods, Take, Ware
+from yardcliff.core.materials.sold import PLATES, brads, screw_sizes, screws
 from yardcliff.core.rack import Face, Head, Kind, Operation, Part, Place, Rack, drill
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.length import size_text
+from yardcliff.core.units.trade import Trade, down, either
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.grounds import Screw
 from yardcliff.core.wall.strip_screws import PLUG, PLUG_DEEP, head_note, on_strips, place
-from yardcliff.core.wall.strips import BATTEN, CLEAT
+from yardcliff.core.wall.strips import BATTEN, CLEAT, strip_size
+from yardcliff.data import row_of
 from yardcliff.messages import tr
 
-LAG, LAG_WASHER = "8 mm", "M8"
-"""The lag screws that go into studs (data/lags.toml), and the thread that their washers are sold
-for.
-"""
-SLOT, SLOT_DEEP = Fraction(10), Fraction(8)
-"""A keyhole plate's bed: the bit that its slot is cut with, and how deep it is let in, mm."""
-PLATE_PILOT, PLATE_SCREW = Fraction(2), Fraction(12)
-"""The bit for a plate's own screws, and how long these are, mm."""
-BESIDE = Fraction(15)
-"""From the middle of a plate to each of its own two screws, mm."""
+SLOT, SLOT_DEEP = either("10 mm", "3/8 in"), either("8 mm", "5/16 in")
+"""A keyhole plate's bed: the bit that its slot is cut with, and how deep it is let in."""
+PLATE_SCREW, PLATE_STAYS = either("12 mm", "1/2 in"), either("3 mm", "1/8 in")
+"""How long a plate's own screws are, and the wood that stays behind them."""
+BESIDE = either("15 mm", "5/8 in")
+"""From the middle of a plate to each of its own two screws."""
 UNDER_PLATES = "wall.between-plates-own-screws-countersink-until"
 THROUGH = ("through", "plates", "items", "plugged")
 ZERO = Fraction(0)
@@ -55,7 +54,7 @@ def mounting(rack: Rack, fixed: Sequence[Fixed]) -> Mounting:
             parts += strips
             made += _made(rack, fixing, strips)
             parts += (spacer := tuple(_spacer(fixing, len(parts), of)))
-            made += _spaced(spacer, spacer_brads(fixing))
+            made += _spaced(spacer, spacer_brads(fixing), fixing.trade)
     return Mounting(tuple(parts), tuple(made))
 
 
@@ -102,7 +101,7 @@ def _lies_over(part: Part, screw: Screw) -> bool:
 
 
 def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Operation]:
-    takes = _takes(fixing)
+    takes, trade = _takes(fixing), fixing.trade
     parts = {part.key: part for part in rack.parts}
     if fixing.by in THROUGH:
         head: Head = (
@@ -112,17 +111,17 @@ def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Opera
             if fixing.by == "plugged"
             else "countersunk"
         )
-        note = tr(UNDER_PLATES) if fixing.by == "plates" else head_note(head)
+        note = tr(UNDER_PLATES) if fixing.by == "plates" else head_note(head, trade)
         made = tuple(holes(rack, fixing.screws, fixing.anchor.clear, head, note, takes))
         if head == "plugged":
-            left = max(min(parts[key].depth for key in made[0].parts) - PLUG_DEEP, ZERO)
+            left = max(min(parts[key].depth for key in made[0].parts) - PLUG_DEEP.of(trade), ZERO)
             said = tr("wall.before-hole-its-point-marks-middle")
             yield drill(
                 Kind.PLUG_SEAT,
                 made[0].places,
-                PLUG,
+                PLUG.of(trade),
                 said,
-                deep=PLUG_DEEP,
+                deep=PLUG_DEEP.of(trade),
                 left=left,
                 stop=tr("wall.depth-collar"),
             )
@@ -132,29 +131,29 @@ def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Opera
     thin = min(parts[screw.part].depth for screw in fixing.screws)
     if fixing.by == "keyholes":
         said = tr("wall.let-plate-in-flush-its-slot")
-        left = max(thin - SLOT_DEEP, ZERO)
+        left = max(thin - SLOT_DEEP.of(trade), ZERO)
         yield drill(
             Kind.KEYHOLE,
             backs,
-            SLOT,
+            SLOT.of(trade),
             said,
-            deep=SLOT_DEEP,
+            deep=SLOT_DEEP.of(trade),
             left=left,
             stop=tr("wall.depth-collar"),
             takes=takes,
         )
     elif fixing.by in ("hangers", "mirrors"):
-        deep = min(PLATE_SCREW, thin - 3)
+        deep = min(PLATE_SCREW.of(trade), thin - PLATE_STAYS.of(trade))
         pairs = (
             place
             for screw in fixing.screws
-            for place in _beside(parts[screw.part], screw, fixing.by)
+            for place in _beside(parts[screw.part], screw, fixing.by, BESIDE.of(trade))
         )
         said = tr("wall.two-screws-piece-shorter-than-board")
         yield drill(
             Kind.HANGER_PILOT,
             pairs,
-            PLATE_PILOT,
+            screw_sizes(PLATES.of(trade))["softwood"],
             said,
             deep=deep,
             left=thin - deep,
@@ -165,12 +164,12 @@ def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Opera
         yield from on_strips(fixing, strips, takes)
 
 
-def _beside(part: Part, screw: Screw, by: str) -> Iterator[Place]:
+def _beside(part: Part, screw: Screw, by: str, apart: Fraction) -> Iterator[Place]:
     """A plate's own two screws: to both sides of it, or one behind the other where it is let in
     from the end.
     """
     inward = 1 if screw.x < part.x + part.length / 2 else -1
-    steps = (-BESIDE, BESIDE) if by == "hangers" else (inward * 2 * BESIDE, inward * 3 * BESIDE)
+    steps = (-apart, apart) if by == "hangers" else (inward * 2 * apart, inward * 3 * apart)
     for step in steps:
         yield place(part, Face.BACK, Screw(part.key, screw.x + step, screw.y, None))
 
@@ -185,7 +184,7 @@ def _strips(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
     for k, y in enumerate(sorted({screw.y for screw in fixing.screws}), before + 1):
         number = of if k == before + 1 else f"{of} {k - before}"
         if fixing.by == "batten":
-            thick, wide = BATTEN
+            thick, wide = BATTEN.of(fixing.trade)
             yield Part(
                 f"strip-{k}",
                 tr("part.wall-batten", number=number),
@@ -198,7 +197,7 @@ def _strips(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
                 "softwood",
             )
         else:
-            thick, wide = CLEAT
+            thick, wide = CLEAT.of(fixing.trade)
             blank = 2 * wide, thick
             half = Part(
                 f"strip-{k}",
@@ -229,8 +228,8 @@ def _strips(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
 
 def _spacer(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
     if fixing.spacer:
-        thick = (BATTEN if fixing.by == "batten" else CLEAT)[0]
-        wide = min(CLEAT[1], Fraction(int(fixing.spacer)))
+        thick = strip_size(fixing.by, fixing.trade)[0]
+        wide = min(CLEAT.of(fixing.trade)[1], down(fixing.spacer, fixing.trade))
         on = fixing.body.foot
         yield Part(
             f"spacer-{before + 1}-wall",
@@ -249,10 +248,11 @@ def _spacer(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
 def spacer_brads(fixing: Fixed) -> Ware:
     """What pins a spacer to the board that it stands behind."""
     on = fixing.body.foot
-    return brads((BATTEN if fixing.by == "batten" else CLEAT)[0], on.depth, on.length)
+    thick = strip_size(fixing.by, fixing.trade)[0]
+    return brads(thick, on.depth, on.length, fixing.trade)
 
 
-def _spaced(spacers: Sequence[Part], pins: Ware) -> Iterator[Operation]:
+def _spaced(spacers: Sequence[Part], pins: Ware, trade: Trade) -> Iterator[Operation]:
     for part in spacers:
         yield Operation(
             Kind.SPACER,
@@ -263,7 +263,7 @@ def _spaced(spacers: Sequence[Part], pins: Ware) -> Iterator[Operation]:
             0,
             None,
             tr("stop.square"),
-            tr("wall.strip-thick-glued-pinned-back-along", depth=exact_text(part.depth)),
+            tr("wall.strip-thick-glued-pinned-back-along", depth=size_text(part.depth, trade)),
             how=tr("wall.cut-to-length"),
             takes=(pins,),
             many=1,
@@ -272,21 +272,20 @@ def _spaced(spacers: Sequence[Part], pins: Ware) -> Iterator[Operation]:
 
 def _takes(fixing: Fixed) -> tuple[Take, ...]:
     """What hangs a body on the wall, beside its strips: its fixings, and what they hold it by."""
-    count, long, kind = len(fixing.screws), exact_text(fixing.length), fixing.anchor.key
+    count, anchor, trade = len(fixing.screws), fixing.anchor, fixing.trade
     takes: list[Take] = []
-    match kind:
-        case "screws" | "sheet":
-            takes.append(screws("5.0", fixing.length, count))
-        case "lags":
-            takes += [
-                Ware(Goods.LAG_SCREW, count, (LAG, long)),
-                Ware(Goods.WASHER, count, (LAG_WASHER,)),
-            ]
-        case _:
-            takes.append(Ware(Goods(kind), count, (long,)))
+    if anchor.goods is Goods.WOOD_SCREW:
+        takes.append(screws(anchor.sizes[0], fixing.length, count))
+    else:
+        sizes = (*anchor.sizes, size_text(fixing.length, trade))
+        takes.append(Ware(anchor.goods, count, sizes))
+    if anchor.lag:
+        washer = row_of("lags", anchor.size, trade)["washer"]
+        takes.append(Ware(Goods.WASHER, count, (washer,)))
     match fixing.by:
         case "keyholes" | "hangers" | "mirrors":
-            takes += [Ware(Goods(fixing.by), count), screws("3.0", PLATE_SCREW, 2 * count)]
+            plates = screws(PLATES.of(trade), PLATE_SCREW.of(trade), 2 * count)
+            takes += [Ware(Goods(fixing.by), count), plates]
         case "plugged":
-            takes.append(Ware(Goods.PLUG, count, (exact_text(PLUG),)))
+            takes.append(Ware(Goods.PLUG, count, (size_text(PLUG.of(trade), trade),)))
     return tuple(takes)

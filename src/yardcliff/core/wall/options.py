@@ -9,7 +9,7 @@ from yardcliff.core.brief.mounting import By, Into, Mount, Spot
 from yardcliff.core.rack import Rack
 from yardcliff.core.strength.link import percent, told
 from yardcliff.core.units.length import Tape
-from yardcliff.core.wall.anchors import ANCHORS, Anchor
+from yardcliff.core.wall.anchors import Anchor, anchors
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.fixing import Fixer
 from yardcliff.core.wall.grounds import plates_hide
@@ -63,7 +63,7 @@ def ways_into(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> I
         tr("wall.the-surest-that-holds-here"),
         fixer.fixed(mount.changed({"into": "auto"})),
     )
-    for key, anchor in ANCHORS.items():
+    for key, anchor in anchors(tape.trade).items():
         if site.wall.makeup not in anchor.walls:
             if key == mount.into:
                 yield Way(key, anchor.name, anchor.why, tr("wall.not-for-this-wall"), good=False)

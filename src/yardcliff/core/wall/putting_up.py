@@ -2,9 +2,12 @@
 bits, and what to look out for.
 """
 
+from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
+from yardcliff.core.materials.goods import Ware
+from yardcliff.core.materials.sold import HOLDS, gauge_text
 from yardcliff.core.rack import Rack
 from yardcliff.core.strength.force import GRAVITY
 from yardcliff.core.units.exact import Fraction
@@ -15,7 +18,7 @@ from yardcliff.core.wall.fixing_steps import Step, WallHole, called, hung, screw
 from yardcliff.core.wall.hanging import OnWall
 from yardcliff.core.wall.mount_work import spacer_brads
 from yardcliff.core.wall.options import BYS
-from yardcliff.core.wall.strips import BATTEN, CLEAR, PILOT
+from yardcliff.core.wall.strips import strip_screw, strip_size
 from yardcliff.core.wall.survey import Area, around
 from yardcliff.core.workshop.caution import cautions
 from yardcliff.core.workshop.shop import tool_name
@@ -55,7 +58,7 @@ def put_up(rack: Rack, on: OnWall, tape: Tape) -> PutUp:
         holes,
         tuple(_steps(rack, on, holes, tape)),
         tuple(_tools(rack, on, tape)),
-        tuple(_hardware(on, tape)),
+        tuple(_hardware(on)),
         tuple(_cautions(rack, on)),
     )
 
@@ -142,6 +145,7 @@ def _of_one(
                 "wall.screw-cleats-upper-half-back-its",
                 name=name,
                 count=fixing.joined.count,
+                gauge=gauge_text(HOLDS.of(fixing.trade)),
                 length=tape.write_fine(fixing.joined.length),
             )
         )
@@ -165,10 +169,14 @@ def _of_one(
                 "wall.screw-wall-batten-through-its-hole",
                 name=name,
                 n=fixing.joined.count,
+                gauge=gauge_text(HOLDS.of(fixing.trade)),
                 length=tape.write_fine(fixing.joined.length),
-                pilot=tape.write_fine(PILOT),
+                pilot=tape.write_fine(strip_screw(fixing.trade)["softwood"]),
             ),
-            tr("wall.batten-thick-carries-wall", batten=tape.write_fine(BATTEN[0])),
+            tr(
+                "wall.batten-thick-carries-wall",
+                batten=tape.write_fine(strip_size("batten", fixing.trade)[0]),
+            ),
         )
 
 
@@ -185,24 +193,23 @@ def _tools(rack: Rack, on: OnWall, tape: Tape) -> Iterator[str]:
                 "wall.bit-for-the-wood-countersink", clear=tape.write_fine(fixing.anchor.clear)
             )
     if any(fixing.joined for fixing in on.fixed):
+        screw = strip_screw(tape.trade)
         yield tr(
             "wall.bits-for-screws-through-wood",
-            clear=tape.write_fine(CLEAR),
-            pilot=tape.write_fine(PILOT),
+            clear=tape.write_fine(screw["clear"]),
+            pilot=tape.write_fine(screw["softwood"]),
         )
 
 
-def _hardware(on: OnWall, tape: Tape) -> Iterator[str]:
-    for fixing in {fixing.anchor.key: fixing for fixing in on.fixed}.values():
-        alike = [other for other in on.fixed if other.anchor.key == fixing.anchor.key]
-        count = sum(len(other.screws) for other in alike)
-        yield tr(
-            "wall.long", count=count, name=fixing.anchor.name, length=tape.write_fine(fixing.length)
-        )
-    for joined in (fixing.joined for fixing in on.fixed if fixing.joined):
-        yield tr(
-            "wall.5-mm-wood-screws-long", count=joined.count, length=tape.write_fine(joined.length)
-        )
+def _hardware(on: OnWall) -> Iterator[str]:
+    """What holds it, called as on the shopping list."""
+    many = Counter[str]()
+    for operation in on.machining:
+        for take in operation.takes:
+            if isinstance(take, Ware):
+                many[take.name] += take.count
+    for name, count in many.items():
+        yield tr("wall.so-many", count=count, name=name)
 
 
 def overhead(rack: Rack) -> bool:

@@ -12,7 +12,8 @@ from pydantic import Field, model_validator
 from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Gap, Size, TapeName
+from yardcliff.core.units.length import Gap, Size, Tape, TapeName
+from yardcliff.core.units.trade import Trade, called, usual
 from yardcliff.messages import tr
 
 Makeup = Literal["timber studs", "steel studs", "masonry", "planked"]
@@ -46,10 +47,10 @@ class Studs(Frozen):
     `wide` is a stud's face behind the lining.
     """
 
-    first: Gap = Fraction(300)
-    apart: Size = Fraction(600)
+    first: Gap = usual("300 mm", "12 in")
+    apart: Size = usual("600 mm", "16 in")
     measured: Annotated[tuple[Gap, ...], Field(max_length=60)] = ()
-    wide: Size = Fraction(45)
+    wide: Size = usual("45 mm", "1 1/2 in")
 
 
 class Obstacle(Frozen):
@@ -79,18 +80,24 @@ class Wall(Frozen):
     where people pass.
     """
 
-    tape: TapeName = "1 mm"
-    width: Size = Fraction(3000)
-    height: Size = Fraction(2400)
-    skirting: Gap = Fraction(70)
-    skirting_thick: Gap = Fraction(15)
+    trade: Trade = "metric"
+    tape: TapeName = called("1 mm", "1/16 in")
+    width: Size = usual("3000 mm", "120 in")
+    height: Size = usual("2400 mm", "96 in")
+    skirting: Gap = usual("70 mm", "3 1/2 in")
+    skirting_thick: Gap = usual("15 mm", "1/2 in")
     makeup: Makeup = "timber studs"
-    lining: Size = Fraction(125, 10)
+    lining: Size = usual("12.5 mm", "1/2 in")
     block: Block = "unknown"
     studs: Studs = Studs()
     obstacles: Annotated[tuple[Obstacle, ...], Field(max_length=40)] = ()
     old: Annotated[tuple[OldFixing, ...], Field(max_length=60)] = ()
     way: Size | None = None
+
+    @property
+    def in_hand(self) -> Tape:
+        """The tape that it is measured with, in its trade."""
+        return Tape.named(self.tape, self.trade)
 
     @property
     def stud_middles(self) -> tuple[Fraction, ...]:

@@ -13,7 +13,7 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.rows import OwnRow, RowsBrief
 from yardcliff.core.things.item import Item
-from yardcliff.core.units.length import TapeName
+from yardcliff.core.units.length import Tape
 from yardcliff.core.ways import (
     angled_rail,
     cheeks,
@@ -122,7 +122,7 @@ def ranked(items: tuple[Item, ...]) -> list[tuple[Family[Any], Fitness]]:
     return sorted(rated, key=lambda one: -one[1].score)
 
 
-def starting(hangs: Hangs, tape: TapeName, family: str | None = None) -> Brief:
+def starting(hangs: Hangs, tape: Tape, family: str | None = None) -> Brief:
     """A sensible rack for so many of each listed thing, by the most fitting way or by the `family`
     asked for.
     """

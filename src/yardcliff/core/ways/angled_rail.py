@@ -6,7 +6,7 @@ w wide with 2t between them.
 """
 
 from collections.abc import Iterator
-from math import ceil, cos, radians, sqrt
+from math import cos, radians, sqrt
 
 from yardcliff.core.brief.choices import Field, Option, Section
 from yardcliff.core.findings.finding import Finding, Fix
@@ -15,9 +15,9 @@ from yardcliff.core.holders import kit
 from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.materials.goods import Goods, Ware
+from yardcliff.core.materials.sold import next_thickness
 from yardcliff.core.rack import Face, Kind, Operation, Place, Rack, drill
 from yardcliff.core.row.row import HALF, Row
-from yardcliff.core.row.row_brief import Ends
 from yardcliff.core.row.rows import Standing, beside, can_stagger, held
 from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.strength.body import along_grain, opened
@@ -25,7 +25,8 @@ from yardcliff.core.strength.link import Link, percent
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.angles import degrees
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import TapeName, exact_text
+from yardcliff.core.units.length import Tape, exact_text, size_text
+from yardcliff.core.units.trade import either
 from yardcliff.core.ways import ridge, uprights
 from yardcliff.core.ways.angled_rail_findings import (
     LONGEST,
@@ -39,11 +40,15 @@ from yardcliff.core.ways.angled_rail_findings import (
     peg_showing,
     tilt,
 )
-from yardcliff.core.ways.family import Family, Fitness, Hangs, on_hooks, row_for
+from yardcliff.core.ways.family import Family, Fitness, Hangs, on_hooks, read_start, row_for
 from yardcliff.core.ways.ridge_shape import Shape
 from yardcliff.core.ways.shared import Body, assemble, first_row
 from yardcliff.messages import tr
 
+DOWEL, SHORTEST = either("16 mm", "5/8 in"), either("60 mm", "2 1/2 in")
+"""Pegs at first: how thick and deep, and how far they show at least."""
+TIDY = either("10 mm", "1/2 in")
+"""What their spacing is rounded to."""
 TALLEST = Fraction(260)
 """Of a thing that hangs one above the other within reach, mm."""
 WIDEST = Fraction(180)
@@ -52,7 +57,7 @@ WIDEST = Fraction(180)
 
 def build(brief: AngledRailBrief, fitted: Fitting, row: Row) -> Rack:
     """Two boards, each with its own row."""
-    shape, other = Shape.of(brief.angled, brief.board), _right(brief, row)
+    shape, other = Shape.of(brief.angled, brief.board, brief.in_hand), _right(brief, row)
     sides = (row, other) if other else (row,)
     boards, stood, outlines = ridge.stand(shape, brief.hung, row.length)
     out = float(fitted.glyph.rests) * cos(radians(tilt(brief)))
@@ -107,7 +112,8 @@ def _glue_figure(brief: AngledRailBrief) -> Figure:
 def _glue_findings(brief: AngledRailBrief) -> Iterator[Finding]:
     share = _opened(brief)
     if share > 1:
-        thick = ceil(float(brief.board.thickness) * sqrt(share))
+        least = rounded(float(brief.board.thickness) * sqrt(share))
+        thick = next_thickness(least, brief.board.wood, brief.trade)
         yield Finding(
             "angled.glue",
             tr("part.ridge"),
@@ -117,7 +123,8 @@ def _glue_findings(brief: AngledRailBrief) -> Iterator[Finding]:
             "100%",
             fixes=(
                 Fix(
-                    tr("fix.boards-mm-thick", thick=thick), {"board": {"thickness": f"{thick} mm"}}
+                    tr("fix.boards-thick", thick=brief.in_hand.write_fine(thick)),
+                    {"board": {"thickness": exact_text(thick)}},
                 ),
             ),
         )
@@ -150,10 +157,10 @@ def _machining(
             (Place(_magnetic(brief), Face.BACK, sides[-1].axes[0] / 2, brief.board.height / 2),),
             brief.angled.magnet,
             tr("ways.before-boards-joined-glue-magnet-bottom"),
-            deep=max(thick - SKIN, ZERO),
-            left=SKIN,
+            deep=max(thick - SKIN.of(brief.trade), ZERO),
+            left=SKIN.of(brief.trade),
             stop=tr("ways.depth-stop"),
-            takes=(Ware(Goods.MAGNET, 1, (exact_text(brief.angled.magnet),)),),
+            takes=(Ware(Goods.MAGNET, 1, (size_text(brief.angled.magnet, brief.trade),)),),
             tool=tr("ways.flat-bottomed-bit"),
         )
 
@@ -198,7 +205,7 @@ def _figures(
         )
 
 
-def start(hangs: Hangs, tape: TapeName) -> AngledRailBrief:
+def start(hangs: Hangs, tape: Tape) -> AngledRailBrief:
     """Pegs that keep both sides apart; an odd number takes turns, an even one starts half a pitch
     higher on the right.
     """
@@ -207,31 +214,37 @@ def start(hangs: Hangs, tape: TapeName) -> AngledRailBrief:
     right = (
         "none" if mixed else "one fewer" if count % 2 else "as many" if count > 2 else "opposite"
     )
-    ends = Ends(rule="margin", left=Fraction(60), right=Fraction(60))
-    shared["row"] |= {"ends": ends.model_dump(), "tidy": Fraction(10)}
+    shared["row"] |= {"ends": {"rule": "margin"}, "tidy": TIDY.of(tape.trade)}
     if not mixed:
         shared["row"] |= {"count": -(-count // 2), "spacing": "tidy"}
-    first = AngledRailBrief.model_validate(
-        shared | {"angled": {"right": right}, "holder": _pegs_for(hangs)}
+    first = read_start(
+        AngledRailBrief, shared | {"angled": {"right": right}, "holder": _pegs_for(hangs, tape)}
     )
     row = first_row(first, fitting(first))
     if right == "as many":  # the right row has its half pitch more at the top
+        ends = first.row.ends
         longer = ends.changed({"right": ends.right + row.pitch / 2})
         first = first.changed({"row": first.row.changed({"ends": longer})})
     return first.changed(
-        {"hung": uprights.foot_for(row, max(row.things[0].reach.left - row.axes[0], ZERO))}
+        {
+            "hung": uprights.foot_for(
+                row, max(row.things[0].reach.left - row.axes[0], ZERO), tape.trade
+            )
+        }
     )
 
 
-def _pegs_for(hangs: Hangs) -> pegs.Peg:
+def _pegs_for(hangs: Hangs, tape: Tape) -> pegs.Peg:
     """Dowels so long that neighbours pass one another before the ridge of boards as they are at
     first.
     """
-    known = AngledRailBrief.model_fields
-    shape = Shape.of(known["angled"].default, known["board"].default)
+    usual = {"family": "angled-rail", "item": hangs[0][0].item, "trade": tape.trade}
+    first = read_start(AngledRailBrief, usual)
+    shape = Shape.of(first.angled, first.board, tape)
     apart = max(2 * max(listed.item.left, listed.item.right) + listed.air for listed, _ in hangs)
-    peg = pegs.Peg(diameter=Fraction(16), depth=Fraction(16), showing=Fraction(60))
-    showing = min(max(peg_showing(shape, apart, peg.tilt), peg.showing), LONGEST)
+    size, shortest = (one.of(tape.trade) for one in (DOWEL, SHORTEST))
+    peg = pegs.Peg.usual(tape.trade, diameter=size, depth=size, showing=shortest)
+    showing = min(max(peg_showing(shape, apart, peg.tilt), shortest), LONGEST.of(tape.trade))
     return peg.changed({"showing": showing})
 
 
@@ -274,7 +287,7 @@ def choices(brief: AngledRailBrief) -> tuple[Section, ...]:
         "angled.glue",
         *(("angled.magnet.up",) if brief.angled.magnet else ()),
     )
-    return (*kit.choices(brief.holder), Section(tr("section.ridge"), asked, figures))
+    return (*kit.choices(brief.holder, brief.trade), Section(tr("section.ridge"), asked, figures))
 
 
 FAMILY = Family(

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 from dataclasses import replace
-from math import ceil, cos, radians
+from math import cos, radians
 from typing import ClassVar, Literal
 
 from yardcliff.core.brief.rack_brief import Board, RackBrief
@@ -12,23 +12,27 @@ from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Fitting, half
 from yardcliff.core.row.row import HALF, Row
 from yardcliff.core.row.rows import can_stagger
+from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.things.item import Item
 from yardcliff.core.things.thing import Reach, Run, Thing
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size, exact_text
+from yardcliff.core.units.trade import EASY, down, either, up, usual
 from yardcliff.core.ways.ridge_shape import Ridge, Shape
 from yardcliff.core.ways.shared import ground
 from yardcliff.messages import tr
 
-SKIN = Fraction(2)
+SKIN = either("2 mm", "1/16 in")
 """Of wood before a magnet: thicker, and it does not pull; thinner, and it breaks through, mm."""
 
 
-AROUND = Fraction(6)
+SMALLEST = either("5 mm", "1/4 in")
+"""Smaller magnets are not proposed."""
+AROUND = either("6 mm", "1/4 in")
 """Wood around a magnet's recess, mm."""
 
 
-LONGEST = Fraction(140)
+LONGEST = either("140 mm", "5 1/2 in")
 """A peg of this rail shows so far at most, mm: longer ones are in the way of who passes. Rule of
 thumb.
 """
@@ -54,9 +58,9 @@ class AngledRailBrief(RackBrief):
     run: ClassVar[Run] = Run.UP
 
     family: Literal["angled-rail"] = "angled-rail"
-    holder: kit.Holder = pegs.Peg(showing=Fraction(80))
+    holder: kit.Holder = usual(pegs.Peg(showing=Fraction(80)), {"showing": "3 1/4 in"})
     angled: Angled = Angled()
-    board: Board = Board(height=Fraction(90))
+    board: Board = usual(Board(height=Fraction(90)), {"height": "3 1/2 in", "thickness": "1 in"})
 
     def thing(self, item: Item) -> Thing:
         """How far a thing reaches below and above its holder."""
@@ -95,8 +99,8 @@ def half_a_pitch(
         )
     above = other.length - other.axes[-1]
     if other is not row and above < fitted.end_distance:
-        top = exact_text(row.t * HALF + fitted.end_distance)
-        ends = {"rule": "margin", "left": exact_text(max(row.left, ZERO)), "right": top}
+        top = row.t * HALF + fitted.end_distance
+        ends = {"rule": "margin", "left": exact_text(max(row.left, ZERO)), "right": exact_text(top)}
         yield Finding(
             "angled.half",
             tr("part.right-board"),
@@ -110,7 +114,10 @@ def half_a_pitch(
                     if row.count > 1
                     else ()
                 ),
-                Fix(tr("fix.at-the-top", top=top), {"row": {"follows": "length", "ends": ends}}),
+                Fix(
+                    tr("fix.at-the-top", top=brief.in_hand.write(top)),
+                    {"row": {"follows": "length", "ends": ends}},
+                ),
             ),
         )
 
@@ -138,8 +145,13 @@ def meet(
         need,
         fixes=(
             *(
-                (Fix(tr("fix.pegs-long", showing=exact_text(showing)), {"holder": change}),)
-                if showing <= LONGEST
+                (
+                    Fix(
+                        tr("fix.pegs-long", showing=brief.in_hand.write_fine(showing)),
+                        {"holder": change},
+                    ),
+                )
+                if showing <= LONGEST.of(brief.trade)
                 else ()
             ),
             Fix(
@@ -154,9 +166,12 @@ def meet(
 
 
 def peg_showing(shape: Shape, apart: Fraction, tilt: float) -> Fraction:
-    """How far a peg shows so that what hangs on both sides is so far `apart`, mm, to the next 5."""
+    """How far a peg shows so that what hangs on both sides is so far `apart`, mm, to the next easy
+    step.
+    """
     each = 2 * cos(radians(tilt)) * cos(shape.t) * float(pegs.PegGlyph.rest)
-    return Fraction(max(ceil((float(apart) - shape.half) / each / 5) * 5, 5))
+    least = rounded((float(apart) - shape.half) / each)
+    return max(up(least, shape.trade, EASY), EASY.of(shape.trade))
 
 
 def _level(sides: tuple[Row, ...], air: Fraction) -> bool:
@@ -187,11 +202,16 @@ def magnet(
     none = Fix(tr("fix.no-magnet"), {"angled": {"magnet": None}})
     # Half-way from the foot to the lowest peg, which is nearer than the foot by its own half.
     beside_it = min(sides[-1].axes[0] / 2 - fitted.glyph.height / 2, shape.inner / 2) - magnet / 2
-    if beside_it < AROUND:
-        small = (magnet - 2 * (AROUND - beside_it)) // 1
+    if beside_it < AROUND.of(brief.trade):
+        small = down(magnet - 2 * (AROUND.of(brief.trade) - beside_it), brief.trade)
         smaller = (
-            (Fix(tr("fix.a-magnet-of-mm", small=small), {"angled": {"magnet": f"{small} mm"}}),)
-            if small >= 5
+            (
+                Fix(
+                    tr("fix.a-magnet-of", small=brief.in_hand.write_fine(small)),
+                    {"angled": {"magnet": exact_text(small)}},
+                ),
+            )
+            if small >= SMALLEST.of(brief.trade)
             else ()
         )
         yield Finding(
@@ -200,18 +220,18 @@ def magnet(
             tr("angled.magnet"),
             tr("quantity.wood-around-it"),
             beside_it,
-            AROUND,
+            AROUND.of(brief.trade),
             fixes=(*smaller, none),
             left=beside_it > 0,
         )
-    elif brief.board.thickness < 2 * SKIN:
+    elif brief.board.thickness < 2 * SKIN.of(brief.trade):
         yield Finding(
             "angled.magnet",
             tr("part.magnet"),
             tr("angled.magnet.board-too-thin-take-one-behind"),
             tr("quantity.board"),
             brief.board.thickness,
-            2 * SKIN,
+            2 * SKIN.of(brief.trade),
             fixes=(none,),
             left=False,
         )

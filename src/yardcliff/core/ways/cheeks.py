@@ -17,7 +17,6 @@ from yardcliff.core.holders import slot as slots
 from yardcliff.core.holders.fitting import Fitting, Ground
 from yardcliff.core.rack import Hold, Joint, Part, Rack
 from yardcliff.core.row.row import Row
-from yardcliff.core.row.row_brief import Ends
 from yardcliff.core.row.rows import Standing
 from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.things.item import Item
@@ -25,14 +24,23 @@ from yardcliff.core.things.look import slid
 from yardcliff.core.things.thing import Reach, Run, Thing
 from yardcliff.core.units.angles import degrees
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Size, TapeName, exact_text
+from yardcliff.core.units.length import Size, Tape, exact_text
+from yardcliff.core.units.trade import EASY, down, either, up, usual
 from yardcliff.core.ways import uprights
-from yardcliff.core.ways.family import Family, Fitness, Hangs, row_for
+from yardcliff.core.ways.family import Family, Fitness, Hangs, read_start, row_for
 from yardcliff.core.ways.joinery import BITE, meet, screwed
 from yardcliff.core.ways.shared import Body, assemble, first_row
 from yardcliff.messages import tr
 
-TOOTH = Fraction(20)
+FOOT, HEAD = either("80 mm", "3 in"), either("120 mm", "5 in")
+"""From the foot to the first slot, and above the last, at first."""
+SHALLOW, BEHIND, TIDY = (
+    either("60 mm", "2 1/2 in"),
+    either("25 mm", "1 in"),
+    either("10 mm", "1/2 in"),
+)
+"""A slot at least so deep at first, with so much wood behind it, both by such steps."""
+TOOTH = either("20 mm", "3/4 in")
 """Least wood between the mouths of two slots, mm: rule of thumb."""
 THIN = Fraction(120)
 """What is thicker than this, all counted, stands better than it lies, mm."""
@@ -42,8 +50,8 @@ ZERO = Fraction(0)
 class Slat(Frozen):
     """A board across, flush with the backs of both cheeks; one at the foot and one at the top."""
 
-    width: Size = Fraction(70)
-    thickness: Size = Fraction(21)
+    width: Size = usual("70 mm", "2 1/2 in")
+    thickness: Size = usual("21 mm", "3/4 in")
 
 
 class CheeksBrief(RackBrief):
@@ -57,7 +65,10 @@ class CheeksBrief(RackBrief):
     slot: slots.Slot = slots.Slot()
     between: Size | None = None
     slat: Slat = Slat()
-    board: Board = Board(height=Fraction(150), thickness=Fraction(21))
+    board: Board = usual(
+        Board(height=Fraction(150), thickness=Fraction(21)),
+        {"height": "5 1/2 in", "thickness": "3/4 in"},
+    )
 
     def thing(self, item: Item) -> Thing:
         """What a thing takes of the cheek's edge, half of it on each side of its slot."""
@@ -68,7 +79,9 @@ class CheeksBrief(RackBrief):
 def fitting(brief: CheeksBrief) -> Fitting:
     """The slot for the thickest thing in the brief's cheeks."""
     board = brief.board
-    ground = Ground(board.height, board.thickness, board.thickness / 2, board.wood, brief.pulled)
+    ground = Ground(
+        board.height, board.thickness, board.thickness / 2, board.wood, brief.in_hand, brief.pulled
+    )
     return slots.fit(brief.slot, ground, tuple(brief.kinds.values()))
 
 
@@ -100,16 +113,17 @@ def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
         )
         for k, y in enumerate((brief.hung + row.length - wide, brief.hung))
     )
-    deep = min(BITE, between / 3)
+    deep = min(BITE.of(brief.trade), between / 3)
     body = Body(
         "slotted-cheeks",
         (*stood.parts, *slats),
         stood.marked,
         tuple(Joint(part.key, cheek.key, Hold.SCREWS) for part in slats for cheek in stood.parts),
         (
-            slots.rounds(brief.slot, items, row, stood.parts),
+            slots.rounds(brief.slot, items, row, stood.parts, brief.trade),
             *screwed(
-                [meet(cheek, part, 2) for cheek in stood.parts for part in slats],
+                brief.trade,
+                [meet(brief.trade, cheek, part, 2) for cheek in stood.parts for part in slats],
                 deep,
                 ("ways.two-at-each-slats-end-quarter", "ways.into-end-grain-for-screws-glue"),
             ),
@@ -117,7 +131,11 @@ def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
         (*uprights.figures(brief.between, items, board.thickness), *_figures(brief, row, items)),
         (
             *uprights.falls(
-                items, between, board.thickness, Fix(tr("fix.a-rail-instead"), {"family": "rail"})
+                items,
+                between,
+                board.thickness,
+                Fix(tr("fix.a-rail-instead"), {"family": "rail"}),
+                brief.in_hand,
             ),
             *_findings(brief, fitted, row),
         ),
@@ -140,7 +158,7 @@ def _figures(brief: CheeksBrief, row: Row, items: tuple[Item, ...]) -> Iterator[
         "c · cos t",
         (Input("c", tr("input.air-along-the-edge"), row.air), t),
     )
-    wide = slots.width(slot, items)[0]
+    wide = slots.width(slot, items, brief.trade)[0]
     mouth = rounded(float(wide) / cos(radians(slot.angle)))
     yield figure(
         "slot.tooth",
@@ -152,21 +170,30 @@ def _figures(brief: CheeksBrief, row: Row, items: tuple[Item, ...]) -> Iterator[
 
 def _findings(brief: CheeksBrief, fitted: Fitting, row: Row) -> Iterator[Finding]:
     tooth = row.tightest - fitted.glyph.height
-    if row.holders > 1 and not row.trouble and row.brief.fixture_gap <= tooth < TOOTH:
-        gap = exact_text(TOOTH)
+    if (
+        row.holders > 1
+        and not row.trouble
+        and row.brief.fixture_gap <= tooth < TOOTH.of(brief.trade)
+    ):
+        gap = TOOTH.of(brief.trade)
         yield Finding(
             "slot.tooth",
             tr("part.cheek"),
             tr("slot.tooth"),
             tr("quantity.wood-between"),
             tooth,
-            TOOTH,
-            fixes=(Fix(tr("fix.keep-between-slots", gap=gap), {"row": {"fixture_gap": gap}}),),
+            TOOTH.of(brief.trade),
+            fixes=(
+                Fix(
+                    tr("fix.keep-between-slots", gap=brief.in_hand.write_fine(gap)),
+                    {"row": {"fixture_gap": exact_text(gap)}},
+                ),
+            ),
             left=tooth > 0,
         )
     behind = brief.board.height - slots.reach_in(brief.slot, fitted.bores[0].bit)
-    if slots.LEAST_WEB <= behind < brief.slat.thickness:
-        thin = exact_text(behind)
+    if slots.LEAST_WEB.of(brief.trade) <= behind < brief.slat.thickness:
+        thin = down(behind, brief.trade)
         yield Finding(
             "cheek.slat",
             tr("part.slat-plain"),
@@ -174,29 +201,33 @@ def _findings(brief: CheeksBrief, fitted: Fitting, row: Row) -> Iterator[Finding
             tr("quantity.behind-the-slots"),
             behind,
             brief.slat.thickness,
-            fixes=(Fix(tr("fix.slats-thick", thin=thin), {"slat": {"thickness": thin}}),),
+            fixes=(
+                Fix(
+                    tr("fix.slats-thick", thin=brief.in_hand.write_fine(thin)),
+                    {"slat": {"thickness": exact_text(thin)}},
+                ),
+            ),
         )
 
 
-def start(hangs: Hangs, tape: TapeName) -> CheeksBrief:
+def start(hangs: Hangs, tape: Tape) -> CheeksBrief:
     """Slots that hold a good third of the deepest thing, in cheeks that keep their wood behind."""
-    shared = row_for(hangs, tape)
+    shared, trade = row_for(hangs, tape), tape.trade
     shared["row"] |= {
-        "ends": Ends(rule="margin", left=Fraction(80), right=Fraction(120)).model_dump(),
-        "fixture_gap": TOOTH,
+        "ends": {"rule": "margin", "left": FOOT.of(trade), "right": HEAD.of(trade)},
+        "fixture_gap": TOOTH.of(trade),
         "spacing": "air" if len(hangs) > 1 else "tidy",
-        "tidy": Fraction(5),
+        "tidy": EASY.of(trade),
     }
-    first = CheeksBrief.model_validate(shared)
+    first = read_start(CheeksBrief, shared)
     items = tuple(first.kinds.values())
-    depth = Fraction(
-        max(60, -(-max(max(item.across, item.front) for item in items) * 2 / 5 // 10) * 10)
-    )
+    third = max(max(item.across, item.front) for item in items) * 2 / 5
+    depth = max(SHALLOW.of(trade), up(third, trade, TIDY))
     slot = first.slot.changed({"depth": depth})
-    wide = -(-(slots.reach_in(slot, slots.width(slot, items)[0]) + 25) // 10) * 10
-    board = first.board.changed({"height": Fraction(wide)})
+    into = slots.reach_in(slot, slots.width(slot, items, trade)[0])
+    board = first.board.changed({"height": up(into + BEHIND.of(trade), trade, TIDY)})
     cut = first.changed({"slot": slot, "board": board})
-    return cut.changed({"hung": uprights.foot_for(first_row(cut, fitting(cut)), ZERO)})
+    return cut.changed({"hung": uprights.foot_for(first_row(cut, fitting(cut)), ZERO, trade)})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

@@ -11,11 +11,14 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.row.rows import FIXTURE_GAP
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import TapeName
-from yardcliff.core.ways.family import Family, Fitness, Hangs, row_for
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.trade import Either
+from yardcliff.core.ways.family import Family, Fitness, Hangs, read_start, row_for
 from yardcliff.core.ways.shared import Body, assemble, boards, ground, stand_rows
 from yardcliff.messages import tr
 
+PLATE = Either(("120 mm", "24 mm"), ("6 in", "13/16 in"))
+"""A plate at first: as hardwood boards are sold."""
 HEAD = Fraction(40)
 """A neck with less than this above it has no head to hang by, mm."""
 
@@ -40,10 +43,11 @@ def build(brief: CradleBrief, fitted: Fitting, first: Row) -> Rack:
     return assemble(brief, fitted, standing, least, Body("cradle", parts, marked))
 
 
-def start(hangs: Hangs, tape: TapeName) -> CradleBrief:
+def start(hangs: Hangs, tape: Tape) -> CradleBrief:
     """The usual arms on a hardwood plate that takes them."""
-    board = {"height": Fraction(120), "thickness": Fraction(21), "wood": "hardwood"}
-    return CradleBrief.model_validate(row_for(hangs, tape) | {"board": board})
+    sizes = PLATE.of(tape.trade)
+    board = {"height": sizes[0], "thickness": sizes[1], "wood": "hardwood"}
+    return read_start(CradleBrief, row_for(hangs, tape) | {"board": board})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

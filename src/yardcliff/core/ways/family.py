@@ -11,13 +11,12 @@ from yardcliff.core.brief.choices import Section
 from yardcliff.core.brief.rack_brief import MAIN, Board, RackBrief
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.holders import kit
-from yardcliff.core.holders.fitting import Fitting, Ground
+from yardcliff.core.holders.fitting import Fitting, Ground, shipped
 from yardcliff.core.rack import Rack
 from yardcliff.core.row.row import Row
-from yardcliff.core.row.row_brief import Ends
 from yardcliff.core.things.item import Grip, Item
 from yardcliff.core.things.listing import Listed
-from yardcliff.core.units.length import TapeName
+from yardcliff.core.units.length import Tape
 from yardcliff.data import table, values
 from yardcliff.messages import tr
 
@@ -59,7 +58,7 @@ class Family(Generic[B]):
     name: str
     says: str
     brief: type[B]
-    start: Callable[[Hangs, TapeName], B]
+    start: Callable[[Hangs, Tape], B]
     fitting: Callable[[B], Fitting]
     build: Callable[[B, Fitting, Row], Rack]
     suits: Callable[[tuple[Item, ...]], Fitness]
@@ -87,7 +86,7 @@ THICKER = ("thick-rail", "heavy-rail")
 """Boards to go over to where the usual one is too thin for a holder that holds."""
 
 
-def held_by(hangs: Hangs) -> Patch:
+def held_by(hangs: Hangs, tape: Tape) -> Patch:
     """The holder and the board that the thing asks for which asks most of them: the usual ones, or
     the least that hold it.
     """
@@ -95,16 +94,17 @@ def held_by(hangs: Hangs) -> Patch:
         (listed for listed, _ in hangs),
         key=lambda listed: (listed.item.pulled().force, listed.item.heaviest_g),
     )
-    usual = values("holders", listed.holder)
+    trade = tape.trade
+    usual = shipped(listed.holder, trade)
     alike = [
-        values("holders", row["key"]) for row in table("holders") if row["kind"] == usual["kind"]
+        shipped(row["key"], trade)
+        for row in table("holders", trade)
+        if row["kind"] == usual["kind"]
     ]
     for board in (listed.board, *THICKER):
-        found = values("boards", board)
+        found = values("boards", board, trade)
         on = Board.model_validate(found, context={"exact": True})
-        ground = Ground(
-            on.thickness, on.height, on.height / 2, on.wood, pulled=listed.item.pulled()
-        )
+        ground = Ground(on.thickness, on.height, on.height / 2, on.wood, tape, listed.item.pulled())
         fitted = [(holder, kit.fit(kit.read(holder), ground)) for holder in (usual, *alike)]
         # The usual one, else the one that has least to spare.
         good = [
@@ -112,7 +112,7 @@ def held_by(hangs: Hangs) -> Patch:
         ]
         if good:
             return {"holder": max(good, key=lambda each: each[:2])[2], "board": found}
-    return {"holder": usual, "board": values("boards", listed.board)}
+    return {"holder": usual, "board": values("boards", listed.board, trade)}
 
 
 def in_rows(shared: Patch, rows: int) -> Patch:
@@ -129,7 +129,7 @@ def in_rows(shared: Patch, rows: int) -> Patch:
     return shared | {"row": shared["row"] | {"count": each}, "rows": {"count": rows, "own": own}}
 
 
-def row_for(hangs: Hangs, tape: TapeName) -> Patch:
+def row_for(hangs: Hangs, tape: Tape) -> Patch:
     """The part of a starting brief that every family shares.
 
     Things that differ, or reach out to one side, stand with even air.
@@ -138,16 +138,21 @@ def row_for(hangs: Hangs, tape: TapeName) -> Patch:
     order = [MAIN] * count + [listed.key for listed, many in hangs[1:] for _ in range(many)]
     airy = len(hangs) > 1 or main.item.left != main.item.right or main.item.takes != "one"
     shared: dict[str, Any] = {
-        "tape": tape,
+        "trade": tape.trade,
+        "tape": tape.name,
         "item": main.item,
         "others": {listed.key: listed.item for listed, _ in hangs[1:]},
         "row": {
             "count": len(order),
             "air": max(listed.air for listed, _ in hangs),
-            "ends": Ends().model_dump(),
             "order": order if len(hangs) > 1 else (),
             "spacing": "air" if airy else "even",
         },
         "hung": max(listed.hung for listed, _ in hangs),
     }
     return shared
+
+
+def read_start(brief: type[B], shared: Patch) -> B:
+    """The brief that a way of building starts with; the rest is as usual in its trade."""
+    return brief.usual(shared["trade"], **shared)

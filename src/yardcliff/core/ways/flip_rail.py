@@ -3,7 +3,7 @@ or all on one threaded rod with spacers between them, on a backer that is not se
 """
 
 from collections.abc import Iterator
-from typing import Literal, get_args
+from typing import Literal
 
 from yardcliff.core.brief.choices import Field, Option, Section
 from yardcliff.core.brief.rack_brief import Board, RackBrief
@@ -12,18 +12,22 @@ from yardcliff.core.holders import finger as fingers
 from yardcliff.core.holders import finger_fit, flip_fit
 from yardcliff.core.holders import flip as flips
 from yardcliff.core.holders.fitting import Fitting
-from yardcliff.core.materials.goods import Thread
 from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Rack, drill
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.rows import FIXTURE_GAP, Standing
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import TapeName
-from yardcliff.core.ways.family import Family, Fitness, Hangs, on_hooks, row_for
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.trade import EASY, either, up, usual
+from yardcliff.core.ways.family import Family, Fitness, Hangs, on_hooks, read_start, row_for
 from yardcliff.core.ways.joinery import meet, screwed
 from yardcliff.core.ways.shared import Body, assemble, boards, ground, stand_rows
 from yardcliff.messages import tr
 
+SHORTEST, LONGEST = either("70 mm", "3 in"), either("130 mm", "5 in")
+"""Of a finger at first."""
+ROUND, WIDER = either("10 mm", "1/2 in"), either("4 mm", "1/4 in")
+"""What its length is rounded to, and by what it is made wider until it holds."""
 ZERO = Fraction(0)
 
 
@@ -36,7 +40,10 @@ class FlipRailBrief(RackBrief):
     turns: Literal["pin", "rod"] = "pin"
     flip: flips.Flip = flips.Flip()
     rod: fingers.Rod = fingers.Rod()
-    board: Board = Board(height=Fraction(160), thickness=Fraction(26), wood="hardwood")
+    board: Board = usual(
+        Board(height=Fraction(160), thickness=Fraction(26), wood="hardwood"),
+        {"height": "6 in", "thickness": "1 1/16 in", "wood": "hardwood"},
+    )
 
 
 def fitting(brief: FlipRailBrief) -> Fitting:
@@ -56,7 +63,7 @@ def _line(brief: FlipRailBrief) -> Fraction:
     the fingers' heels.
     """
     if brief.turns == "pin":
-        return flips.line(brief.flip)
+        return flips.line(brief.flip, brief.trade)
     return fingers.heel(_finger(brief), brief.rod).below
 
 
@@ -137,15 +144,16 @@ def _machining(
             (Place(part.key, Face.LEFT, below, off) for part in spacers),
             bit,
             tr(
-                "ways.mm-above-lower-end-mm-from",
-                below=f"{float(below):.1f}",
-                off=f"{float(off):.1f}",
+                "ways.above-lower-end-from",
+                below=brief.in_hand.near(below),
+                off=brief.in_hand.near(off),
             ),
             stop=tr("ways.through-on-scrap"),
         ),
         *screwed(
+            brief.trade,
             [
-                meet(backers[joint.other], part, 2, {1: _clear(part, below, bit)})
+                meet(brief.trade, backers[joint.other], part, 2, {1: _clear(part, below, bit)})
                 for joint, part in zip(joints, spacers, strict=True)
             ],
             bite,
@@ -193,9 +201,12 @@ def _figures(brief: FlipRailBrief, row: Row, spacers: list[Part]) -> Iterator[Fi
     )
     yield figure(
         "finger.rod",
-        row.length - 2 * fingers.SUNK,
+        row.length - 2 * fingers.SUNK.of(brief.trade),
         "L − 2 · s",
-        (Input("L", tr("input.length"), row.length), Input("s", tr("input.sunk"), fingers.SUNK)),
+        (
+            Input("L", tr("input.length"), row.length),
+            Input("s", tr("input.sunk"), fingers.SUNK.of(brief.trade)),
+        ),
     )
     if n > 1 and not row.airy and not row.uneven:
         between = row.pitch - width - 2 * bits.washer
@@ -207,22 +218,22 @@ def _figures(brief: FlipRailBrief, row: Row, spacers: list[Part]) -> Iterator[Fi
         )
 
 
-def start(hangs: Hangs, tape: TapeName) -> FlipRailBrief:
+def start(hangs: Hangs, tape: Tape) -> FlipRailBrief:
     """Fingers as long as the deepest thing asks for and as wide as the heaviest, in a board that
     takes them folded.
     """
     shared = row_for(hangs, tape)
-    shared["row"]["fixture_gap"] = 2 * flips.SEAT
-    first = FlipRailBrief.model_validate(shared)
+    shared["row"]["fixture_gap"] = 2 * flips.SEAT.of(tape.trade)
+    first = read_start(FlipRailBrief, shared)
     deepest = max(item.front for item in first.kinds.values())
-    flip = first.flip.changed(
-        {"length": min(max(Fraction(70), deepest // 10 * 10 + 10), Fraction(130))}
-    )
+    short, long, step = (one.of(tape.trade) for one in (SHORTEST, LONGEST, ROUND))
+    length = min(max(short, deepest // step * step + step), long)
+    flip = first.flip.changed({"length": length})
     on = ground(first)
     while next(flips.links(flip, on)).share > 1:
-        flip = flip.changed({"width": flip.width + 4})
+        flip = flip.changed({"width": flip.width + WIDER.of(tape.trade)})
     flip, on = next(flips.stronger(flip, on), (flip, on))
-    height = Fraction(-(-flips.tall(flip) // 5) * 5)
+    height = up(flips.tall(flip, tape.trade), tape.trade, EASY)
     board = first.board.changed({"height": height, "thickness": on.thickness})
     return first.changed({"flip": flip, "board": board})
 
@@ -270,7 +281,7 @@ def choices(brief: FlipRailBrief) -> tuple[Section, ...]:
             Field("flip.pin", tr("ways.pin")),
         )
         return (Section(tr("section.fingers"), (turns, *shape, *pin), figures),)
-    sizes = tuple(Option(size, size) for size in get_args(Thread))
+    sizes = tuple(Option(size, size) for size in fingers.rods(brief.trade))
     threaded = (
         Field("rod.thickness", tr("ways.thick-label")),
         Field("rod.size", tr("ways.rod"), sizes),

@@ -14,7 +14,7 @@ from yardcliff.core.brief.choices import Field, Option, Section
 from yardcliff.core.brief.rack_brief import MAIN
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.holders import kit
-from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.holders.fitting import Fitting, shipped
 from yardcliff.core.rack import Part, Rack
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.row_brief import Pin
@@ -22,17 +22,19 @@ from yardcliff.core.row.rows import OwnRow, Standing, held, margins
 from yardcliff.core.row.spacing import solve
 from yardcliff.core.things.item import Item, Shape
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import TapeName
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.trade import either, up
 from yardcliff.core.ways import accessory_box
-from yardcliff.core.ways.family import Family, Fitness, Hangs, row_for
+from yardcliff.core.ways.family import Family, Fitness, Hangs, read_start, row_for
 from yardcliff.core.ways.high_rails_figures import ZERO, HighRailsBrief, beside, figures, findings
 from yardcliff.core.ways.row_words import FLOOR_CLEAR
 from yardcliff.core.ways.shared import Body, assemble, ground
-from yardcliff.data import values
 from yardcliff.messages import tr
 
-FOOT_ROOM = Fraction(100)
+FOOT_ROOM = either("100 mm", "4 in")
 """Under the lowest thing at first, so that a wheel rolls up to its hook, mm."""
+TIDY = either("10 mm", "1/2 in")
+"""What spacing and height are rounded to at first."""
 MORE = {"as many": 0, "one fewer": -1, "one more": 1}
 """How many more holders the lower rail has than the upper one."""
 LONG, HEAVY = Fraction(600), 1500
@@ -89,7 +91,9 @@ def build(brief: HighRailsBrief, fitted: Fitting, row: Row) -> Rack:
     things = max(
         rail.x + rail.length + one.row.sides[1] for rail, one in zip(rails, standing, strict=True)
     )
-    box = accessory_box.fit(brief.aside, past, bottom + board.height, board.wood, things)
+    box = accessory_box.fit(
+        brief.aside, past, bottom + board.height, board.wood, things, brief.in_hand
+    )
     body = Body(
         "high-rails",
         (*rails, *box.parts),
@@ -164,7 +168,7 @@ def _longer_up(
         return brief.hung - down - fitted.hang_drop - max(brief.kinds[kind].below for kind in kinds)
 
     drop, now = brief.high.drop, low(kinds[1], brief.high.drop)
-    if now < FLOOR_CLEAR <= min(low(above, ZERO), low(under, drop)):
+    if now < FLOOR_CLEAR.of(brief.trade) <= min(low(above, ZERO), low(under, drop)):
         patch = {"row": {"order": above}, "rows": {"own": [{}, {"order": under[:MAX_COUNT]}]}}
         yield Finding(
             "high.order",
@@ -172,16 +176,16 @@ def _longer_up(
             tr("high.order"),
             tr("quantity.above-the-floor"),
             now,
-            FLOOR_CLEAR,
+            FLOOR_CLEAR.of(brief.trade),
             fixes=(Fix(tr("fix.longer-things-on-upper-rail"), patch),),
         )
 
 
-def start(hangs: Hangs, tape: TapeName) -> HighRailsBrief:
+def start(hangs: Hangs, tape: Tape) -> HighRailsBrief:
     """Things shared between both rails, the longer ones on the upper, the lower ones clear of the
     floor.
     """
-    shared = row_for(hangs, tape) | {"holder": values("holders", "big-hook")}
+    shared = row_for(hangs, tape) | {"holder": shipped("big-hook", tape.trade)}
     count = shared["row"]["count"]
     upper = -(-count // 2)
     lower = "none" if count == 1 else "one fewer" if count % 2 else "as many"
@@ -193,17 +197,15 @@ def start(hangs: Hangs, tape: TapeName) -> HighRailsBrief:
         "count": upper,
         "order": every[:upper],
         "spacing": "tidy",
-        "tidy": Fraction(10),
+        "tidy": TIDY.of(tape.trade),
     }
     own = {"rows": {"own": [OwnRow(), OwnRow(order=tuple(every[upper:]))]}} if every else {}
-    first = HighRailsBrief.model_validate(shared | own | {"high": {"lower": lower}})
+    first = read_start(HighRailsBrief, shared | own | {"high": {"lower": lower}})
     ways = [(below[kind], ZERO) for kind in every[:upper] or [MAIN]]
     ways += [(below[kind], first.high.drop) for kind in every[upper:] or [MAIN] if lower != "none"]
-    hung = (
-        -(-max(reach + drop + fitting(first).hang_drop + FOOT_ROOM for reach, drop in ways) // 10)
-        * 10
-    )
-    return first.changed({"hung": max(first.hung, Fraction(hung))})
+    room = fitting(first).hang_drop + FOOT_ROOM.of(tape.trade)
+    hung = up(max(reach + drop + room for reach, drop in ways), tape.trade, TIDY)
+    return first.changed({"hung": max(first.hung, hung)})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:
@@ -241,7 +243,7 @@ def choices(brief: HighRailsBrief) -> tuple[Section, ...]:
     both = ("high.beside", "high.least") if lower_too else ()
     wall = ("overall",) if lower_too or brief.aside.stands != "none" else ()
     heights = Section(tr("section.two-heights"), fields, (*wall, *both, "high.rule", "high.head"))
-    return (*kit.choices(brief.holder), heights, accessory_box.choices(brief.aside))
+    return (*kit.choices(brief.holder, brief.trade), heights, accessory_box.choices(brief.aside))
 
 
 FAMILY = Family(

@@ -12,10 +12,11 @@ from yardcliff.core.holders import kit
 from yardcliff.core.row.row import Row
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.units.trade import either, usual
 from yardcliff.core.ways.accessory_box_findings import Box
 from yardcliff.messages import tr
 
-RULE = Fraction(450)
+RULE = either("450 mm", "18 in")
 """What a bicycle takes of a wall, two heights counted, mm: rule of thumb."""
 
 
@@ -29,11 +30,11 @@ class High(Frozen):
     """
 
     lower: Literal["as many", "one fewer", "one more", "none"] = "none"
-    drop: Size = Fraction(300)
-    wide: Size = Fraction(220)
-    narrow: Size = Fraction(240)
-    ceiling: Size = Fraction(2400)
-    lift: Gap = Fraction(80)
+    drop: Size = usual("300 mm", "12 in")
+    wide: Size = usual("220 mm", "9 in")
+    narrow: Size = usual("240 mm", "10 in")
+    ceiling: Size = usual("2400 mm", "96 in")
+    lift: Gap = usual("80 mm", "3 in")
 
 
 class HighRailsBrief(RackBrief):
@@ -44,7 +45,10 @@ class HighRailsBrief(RackBrief):
     family: Literal["high-rails"] = "high-rails"
     holder: kit.Holder = hooks.Hook()
     high: High = High()
-    board: Board = Board(height=Fraction(145), thickness=Fraction(45))
+    board: Board = usual(
+        Board(height=Fraction(145), thickness=Fraction(45)),
+        {"height": "5 1/2 in", "thickness": "1 1/2 in"},
+    )
     aside: Box = Box()
 
 
@@ -94,9 +98,9 @@ def figures(brief: HighRailsBrief, row: Row, lower: Row | None, over: Fraction) 
         )
     yield figure(
         "high.rule",
-        things * RULE,
+        things * RULE.of(brief.trade),
         "m · r",
-        (many, Input("r", tr("input.each-in-two-heights"), RULE)),
+        (many, Input("r", tr("input.each-in-two-heights"), RULE.of(brief.trade))),
     )
     top = max(item.above for item in brief.kinds.values())
     yield figure(
@@ -117,7 +121,7 @@ def findings(brief: HighRailsBrief, lower: Row | None) -> Iterator[Finding]:
     room = high.ceiling - brief.hung - max(item.above for item in brief.kinds.values())
     if room < high.lift:
         down = brief.hung - (high.lift - room)
-        least = exact_text(high.ceiling + high.lift - room)
+        least, write = high.ceiling + high.lift - room, brief.in_hand.write_fine
         yield Finding(
             "high.ceiling",
             tr("part.upper-rail"),
@@ -127,16 +131,21 @@ def findings(brief: HighRailsBrief, lower: Row | None) -> Iterator[Finding]:
             high.lift,
             fixes=(
                 *(
-                    (Fix(tr("fix.hang-at", height=exact_text(down)), {"hung": exact_text(down)}),)
+                    (Fix(tr("fix.hang-at", height=write(down)), {"hung": exact_text(down)}),)
                     if down > 0
                     else ()
                 ),
                 *_on_one_rail(brief, lower, down),
             )
-            or (Fix(tr("fix.the-ceiling-is-at", least=least), {"high": {"ceiling": least}}),),
+            or (
+                Fix(
+                    tr("fix.the-ceiling-is-at", least=write(least)),
+                    {"high": {"ceiling": exact_text(least)}},
+                ),
+            ),
         )
     if lower and high.drop < max(high.wide, brief.board.height):
-        more = exact_text(max(high.wide, brief.board.height))
+        more = max(high.wide, brief.board.height)
         yield Finding(
             "high.drop",
             tr("part.lower-rail"),
@@ -144,7 +153,12 @@ def findings(brief: HighRailsBrief, lower: Row | None) -> Iterator[Finding]:
             tr("quantity.below-the-upper-hooks"),
             high.drop,
             max(high.wide, brief.board.height),
-            fixes=(Fix(tr("fix.lower", more=more), {"high": {"drop": more}}),),
+            fixes=(
+                Fix(
+                    tr("fix.lower", more=brief.in_hand.write_fine(more)),
+                    {"high": {"drop": exact_text(more)}},
+                ),
+            ),
         )
 
 
@@ -159,6 +173,6 @@ def _on_one_rail(brief: HighRailsBrief, lower: Row | None, hung: Fraction) -> It
             "high": {"lower": "none"},
         }
         yield Fix(
-            tr("fix.all-on-one-rail-hung-at", hung=exact_text(hung)),
+            tr("fix.all-on-one-rail-hung-at", hung=brief.in_hand.write_fine(hung)),
             one | {"hung": exact_text(hung)},
         )

@@ -12,8 +12,9 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.strength.link import Link
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import TapeName, exact_text
-from yardcliff.core.ways.family import Family, Fitness, Hangs, of_grips, row_for
+from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.trade import either, up
+from yardcliff.core.ways.family import Family, Fitness, Hangs, of_grips, read_start, row_for
 from yardcliff.core.ways.hole_rail_joint import (
     HoleRailBrief,
     butt,
@@ -28,6 +29,12 @@ from yardcliff.messages import tr
 
 NECK = Fraction(40)
 """More than this above the hole does not pass through it, mm: rule of thumb."""
+DEEP, THICK, ROUND = (
+    either("90 mm", "3 1/2 in"),
+    either("18 mm", "3/4 in"),
+    either("10 mm", "1/2 in"),
+)
+"""A shelf at first: at least so deep, by such steps, and so thick."""
 ZERO = Fraction(0)
 
 
@@ -80,7 +87,7 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
     near = board.height - line - fitted.bored < screw_bite(brief) + KEEP
     holes = [beside(fitted, one.row, ZERO, ZERO) if near else () for one in standing]
     meets = [
-        meet(plate, shelf, each, shut=shut)
+        meet(brief.trade, plate, shelf, each, shut=shut)
         for shelf, plate, shut in zip(parts[::2], parts[1::2], holes, strict=True)
     ]
     body = Body(
@@ -90,7 +97,7 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
         tuple(joints),
         _joinery(brief, meets),
         (*_figures(first), joint_figure(brief, first)),
-        (*_findings(first), *joint_findings(brief, first)),
+        (*_findings(brief, first), *joint_findings(brief, first)),
         (tr("caution.screw-from-back-plate-into-shelf"),),
         links=(
             Link(
@@ -106,6 +113,7 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
 
 def _joinery(brief: HoleRailBrief, meets: list[Meet]) -> tuple[Operation, ...]:
     return screwed(
+        brief.trade,
         meets,
         screw_bite(brief),
         ("ways.along-shelfs-edge-half-its-thickness", "ways.through-plates-holes-with-both-parts"),
@@ -130,11 +138,10 @@ def _figures(row: Row) -> tuple[Figure, ...]:
     )
 
 
-def _findings(row: Row) -> list[Finding]:
-    web = row.tightest - row.fixture.across
-    if row.holders < 2 or row.trouble or web >= holes.LEAST_WOOD or web < row.brief.fixture_gap:
+def _findings(brief: HoleRailBrief, row: Row) -> list[Finding]:
+    web, least = row.tightest - row.fixture.across, holes.LEAST_WOOD.of(brief.trade)
+    if row.holders < 2 or row.trouble or web >= least or web < row.brief.fixture_gap:
         return []  # less than the gap that was asked for is said of the row
-    gap = exact_text(holes.LEAST_WOOD)
     return [
         Finding(
             "hole.web",
@@ -142,22 +149,26 @@ def _findings(row: Row) -> list[Finding]:
             tr("hole.web"),
             tr("quantity.wood-between"),
             web,
-            holes.LEAST_WOOD,
-            fixes=(Fix(tr("fix.keep-between-holes", gap=gap), {"row": {"fixture_gap": gap}}),),
+            least,
+            fixes=(
+                Fix(
+                    tr("fix.keep-between-holes", gap=brief.in_hand.write_fine(least)),
+                    {"row": {"fixture_gap": exact_text(least)}},
+                ),
+            ),
             left=web > 0,
         )
     ]
 
 
-def start(hangs: Hangs, tape: TapeName) -> HoleRailBrief:
+def start(hangs: Hangs, tape: Tape) -> HoleRailBrief:
     """A shelf as deep as its holes want."""
     shared = row_for(hangs, tape)
-    shared["row"]["fixture_gap"] = holes.LEAST_WOOD
-    first = HoleRailBrief.model_validate(shared)
-    deep = fitting(first).reach.across + 2 * holes.LEAST_WOOD
-    board = first.board.changed(
-        {"height": max(Fraction(90), Fraction(-(-deep // 10) * 10)), "thickness": Fraction(18)}
-    )
+    least, deep, thick = (one.of(tape.trade) for one in (holes.LEAST_WOOD, DEEP, THICK))
+    shared["row"]["fixture_gap"] = least
+    first = read_start(HoleRailBrief, shared)
+    wanted = up(fitting(first).reach.across + 2 * least, tape.trade, ROUND)
+    board = first.board.changed({"height": max(deep, wanted), "thickness": thick})
     return first.changed({"board": board})
 
 

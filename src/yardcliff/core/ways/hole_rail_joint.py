@@ -9,12 +9,14 @@ from yardcliff.core.brief.rack_brief import RackBrief
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import hole as holes
+from yardcliff.core.materials.sold import thicknesses
 from yardcliff.core.row.row import Row
 from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.strength.body import Butt
 from yardcliff.core.strength.link import percent
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size, exact_text
+from yardcliff.core.units.trade import usual
 from yardcliff.core.ways.joinery import BITE
 from yardcliff.messages import tr
 
@@ -24,8 +26,8 @@ SCREWS_APART = Fraction(250)
 class Back(Frozen):
     """The plate against the wall, as long as the shelf: standing up from it or hanging down."""
 
-    height: Size = Fraction(90)
-    thickness: Size = Fraction(18)
+    height: Size = usual("90 mm", "3 1/2 in")
+    thickness: Size = usual("18 mm", "3/4 in")
     place: Literal["above", "below"] = "above"
 
 
@@ -48,7 +50,7 @@ def screws(length: Fraction) -> int:
 
 def screw_bite(brief: HoleRailBrief) -> Fraction:
     """How much of a screw is in the rail's end grain, mm."""
-    return min(BITE, brief.board.height * 2 / 3)
+    return min(BITE.of(brief.trade), brief.board.height * 2 / 3)
 
 
 def butt(brief: HoleRailBrief, row: Row) -> Butt:
@@ -93,12 +95,11 @@ def joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
         return
     fixes = []
     for wood in dict.fromkeys((brief.board.wood, "hardwood")):
-        for thick in range(ceil(brief.board.thickness), 81):
-            board = brief.board.changed(
-                {"thickness": max(brief.board.thickness, Fraction(thick)), "wood": wood}
-            )
+        sold = thicknesses(wood, brief.trade)
+        for thick in (brief.board.thickness, *(t for t in sold if t > brief.board.thickness)):
+            board = brief.board.changed({"thickness": thick, "wood": wood})
             if butt(brief.changed({"board": board}), row).share <= 1:
-                said = tr("ways.thick", thickness=exact_text(board.thickness))
+                said = tr("ways.thick", thickness=brief.in_hand.write_fine(thick))
                 words = (
                     said
                     if wood == brief.board.wood

@@ -9,34 +9,32 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 from yardcliff.core.holders.fitting import Fitting
-from yardcliff.core.holders.hook import pilot_bit
-from yardcliff.core.materials.goods import Goods, Ware, brads, screws
+from yardcliff.core.materials.goods import Goods, Ware, Wood
+from yardcliff.core.materials.sold import JOINS, brads, screw_sizes, screws
 from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Point, drill
 from yardcliff.core.row.row import Row
 from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import size_text
 from yardcliff.core.units.spans import cut, nearest
+from yardcliff.core.units.trade import Trade, either
 from yardcliff.messages import tr
 
-CLEARANCE = Fraction(9, 2)
-"""What a 4 mm screw passes through, mm."""
-BITE = Fraction(32)
+BITE = either("32 mm", "1 1/4 in")
 """How far such a screw goes into an edge or an end, mm."""
 REACH = Fraction(7, 10)
 """How far a bracket carries a shelf, as a share of its depth: rule of thumb."""
-BRACKET_BITE = Fraction(20)
+BRACKET_BITE = either("20 mm", "3/4 in")
 """How far a screw goes into a bracket, mm: its corner leaves no more where it is held."""
 LEG = Fraction(9, 10)
 """A bracket's leg down the wall, as a share of the one under the shelf."""
-APART = Fraction(600)
+APART = either("600 mm", "24 in")
 """From bracket to bracket at most, mm: rule of thumb."""
-IN = Fraction(30)
+IN = either("30 mm", "1 1/4 in")
 """From a screw to the end of where two boards meet, mm at most: less, a quarter of it."""
-DOWEL, DOWEL_LONG = Fraction(8), Fraction(40)
-"""A dowel pin in a corner, mm: half of it in each part."""
-GLUE_ROOM = Fraction(1)
+DOWEL, DOWEL_LONG = either("8 mm", "3/8 in"), either("40 mm", "1 1/2 in")
+"""A dowel pin in a corner: half of it in each part."""
+GLUE_ROOM = either("1 mm", "1/16 in")
 """Of a dowel's hole beyond its half, mm."""
-DOWEL_DEEP = DOWEL_LONG / 2 + GLUE_ROOM
-"""How deep a dowel's hole is, mm."""
 MEASURED = Fraction(100)
 """More wood than this behind a hole is not spoken of, mm."""
 KEEP = Fraction(5)
@@ -79,7 +77,23 @@ class Meet:
             yield Place(self.into.key, face, *self.into.on(face, point), joins=self.through.key)
 
 
+def clearance(trade: Trade) -> Fraction:
+    """What the screws that hold parts together pass through, mm."""
+    return screw_sizes(JOINS.of(trade))["clear"]
+
+
+def pilot_bit(wood: Wood, trade: Trade) -> Fraction:
+    """What their pilot holes in a wood are drilled with, mm."""
+    return screw_sizes(JOINS.of(trade))[wood]
+
+
+def dowel_deep(trade: Trade) -> Fraction:
+    """How deep a dowel pin's hole is, mm."""
+    return DOWEL_LONG.of(trade) / 2 + GLUE_ROOM.of(trade)
+
+
 def meet(
+    trade: Trade,
     through: Part,
     into: Part,
     count: int,
@@ -99,7 +113,7 @@ def meet(
     }
     long, short = sorted(area, key=lambda axis: area[axis][0] - area[axis][1])
     low, high = area[long]
-    inset = min((high - low) / 4, IN)
+    inset = min((high - low) / 4, IN.of(trade))
     first, last = (low + inset, high - inset) if count > 1 else ((low + high) / 2,) * 2
     wanted = [first + (last - first) * k / (max(count, 2) - 1) for k in range(count)]
     free = cut([(low + inset / 2, high - inset / 2)], shut)
@@ -141,7 +155,7 @@ def _meeting(part: Part, other: Part) -> tuple[dict[int, tuple[Fraction, Fractio
     return shared, min(shared, key=lambda axis: shared[axis][1] - shared[axis][0])
 
 
-def pinned(through: Part, into: Part) -> Joint:
+def pinned(trade: Trade, through: Part, into: Part) -> Joint:
     """A part that is nailed to another with brads, and glued: no hole is made for them."""
     shared, touch = _meeting(through, into)
     along = max(high - low for axis, (low, high) in shared.items() if axis != touch)
@@ -149,7 +163,7 @@ def pinned(through: Part, into: Part) -> Joint:
         through.key,
         into.key,
         Hold.PINS,
-        takes=(brads(through.size[touch], into.size[touch], along),),
+        takes=(brads(through.size[touch], into.size[touch], along, trade),),
     )
 
 
@@ -170,9 +184,14 @@ def _left(wood: Iterable[Fraction]) -> Fraction | None:
 
 
 def screwed(
-    meets: Sequence[Meet], deep: Fraction, notes: tuple[str, str], tilt: float = 0, **given: str
+    trade: Trade,
+    meets: Sequence[Meet],
+    deep: Fraction,
+    notes: tuple[str, str],
+    tilt: float = 0,
+    **given: str,
 ) -> tuple[Operation, ...]:
-    """4 mm screws `deep` into the second parts of these meetings: the holes that they pass, and the
+    """Screws `deep` into the second parts of these meetings: the holes that they pass, and the
     pilot holes; the key of a note for each, that of the pilot holes may say what is `given` and how
     `long` the screws are that are sold for it. Along a part that slopes they are drilled at its
     `tilt`.
@@ -182,15 +201,17 @@ def screwed(
         return ()
     first = meets[0]
     left = _left(one.into.thick(one.face) - deep for one in meets)
-    taken = screws("4.0", first.through.thick(first.face) + deep, len(heads))
-    into = tr(notes[1], long=f"{taken.sizes[1]} mm", **given)
+    taken = screws(JOINS.of(trade), first.through.thick(first.face) + deep, len(heads))
+    into = tr(notes[1], long=taken.sizes[1], **given)
     answers = [place for one in meets for place in one.answers]
     return (
-        drill(Kind.SCREW_HOLE, heads, CLEARANCE, tr(notes[0]), tilt=tilt, head="countersunk"),
+        drill(
+            Kind.SCREW_HOLE, heads, clearance(trade), tr(notes[0]), tilt=tilt, head="countersunk"
+        ),
         drill(
             Kind.JOINT_PILOT,
             answers,
-            pilot_bit("4.0", first.into.wood),
+            pilot_bit(first.into.wood, trade),
             into,
             deep=deep,
             left=left,
@@ -199,19 +220,20 @@ def screwed(
     )
 
 
-def dowelled(meets: Sequence[Meet], notes: tuple[str, str]) -> tuple[Operation, ...]:
+def dowelled(trade: Trade, meets: Sequence[Meet], notes: tuple[str, str]) -> tuple[Operation, ...]:
     """Dowel pins between the first parts' ends and the second parts' edges, half in each."""
-    deep = DOWEL_DEEP
+    deep, dowel = dowel_deep(trade), DOWEL.of(trade)
+    pin = tuple(size_text(size.of(trade), trade) for size in (DOWEL, DOWEL_LONG))
     first = [place for one in meets for place in one.faces]
-    taken = (Ware(Goods.DOWEL_PIN, len(first), (str(DOWEL), str(DOWEL_LONG))),)
+    taken = (Ware(Goods.DOWEL_PIN, len(first), pin),)
     ends = _left(one.through.thick(one.face) - deep for one in meets)
     edges = _left(one.into.thick(one.face) - deep for one in meets)
     return (
-        drill(Kind.DOWEL_HOLE, first, DOWEL, tr(notes[0]), deep=deep, left=ends, takes=taken),
+        drill(Kind.DOWEL_HOLE, first, dowel, tr(notes[0]), deep=deep, left=ends, takes=taken),
         drill(
             Kind.DOWEL_ANSWER,
             (place for one in meets for place in one.answers),
-            DOWEL,
+            dowel,
             tr(notes[1]),
             deep=deep,
             left=edges,

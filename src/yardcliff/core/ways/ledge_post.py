@@ -18,9 +18,10 @@ from yardcliff.core.things.item import Item, Shape
 from yardcliff.core.things.look import standing
 from yardcliff.core.things.thing import Reach, Run, Thing
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import TapeName
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.trade import EASY, either, usual
 from yardcliff.core.ways import uprights
-from yardcliff.core.ways.family import Family, Fitness, Hangs, row_for
+from yardcliff.core.ways.family import Family, Fitness, Hangs, read_start, row_for
 from yardcliff.core.ways.shared import Body, assemble, first_row, ground
 from yardcliff.messages import tr
 
@@ -30,7 +31,9 @@ FOOTED: frozenset[Shape] = frozenset(
 """What stands by itself."""
 TALLEST, DEEPEST = Fraction(420), Fraction(200)
 """What is taller or deeper tips a small shelf, mm: rule of thumb."""
-SCREW = Fraction(5)
+HAND = either("50 mm", "2 in")
+"""Above each thing at first."""
+SCREW = either("5 mm", "13/64 in")
 """What a wall screw passes through, mm."""
 ZERO = Fraction(0)
 
@@ -44,7 +47,10 @@ class LedgePostBrief(RackBrief):
 
     family: Literal["ledge-post"] = "ledge-post"
     ledge: ledges.Ledge = ledges.Ledge()
-    board: Board = Board(height=Fraction(70), thickness=Fraction(45))
+    board: Board = usual(
+        Board(height=Fraction(70), thickness=Fraction(45)),
+        {"height": "3 1/2 in", "thickness": "1 1/2 in"},
+    )
 
     def thing(self, item: Item) -> Thing:
         """A thing with its ledge: half of the ledge below the line, half of it and the
@@ -65,7 +71,7 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
     stood = uprights.stand(
         ("post",), brief.hung, row, board.height, board.thickness, board.wood, ZERO
     )
-    wide, deep = ledges.width(ledge, board.height, items), ledges.depth(ledge, items)
+    wide, deep = ledges.width(ledge, board.height, items, brief.trade), ledges.depth(ledge, items)
     back = board.thickness - ledge.notch
     shelves = tuple(
         Part(
@@ -85,7 +91,7 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
     screws = drill(
         Kind.WALL_HOLE,
         (Place(post.key, Face.FRONT, y, board.height / 2) for y in _between(row)),
-        SCREW,
+        SCREW.of(brief.trade),
         tr("ways.half-way-between-ledges-where-nothing"),
         head="countersunk",
     )
@@ -135,14 +141,16 @@ def _between(row: Row) -> tuple[Fraction, ...]:
     return middles if len(middles) > 1 else (row.axes[0] / 2, (row.axes[-1] + row.length) / 2)
 
 
-def start(hangs: Hangs, tape: TapeName) -> LedgePostBrief:
+def start(hangs: Hangs, tape: Tape) -> LedgePostBrief:
     """Half a space at the ends, and hand room above each thing."""
     shared = row_for(hangs, tape)
-    shared["row"]["air"] = max(shared["row"]["air"], Fraction(50))
+    shared["row"]["air"] = max(shared["row"]["air"], HAND.of(tape.trade))
     if shared["row"]["spacing"] == "even":
-        shared["row"] |= {"spacing": "tidy", "tidy": Fraction(5)}
-    first = LedgePostBrief.model_validate(shared)
-    return first.changed({"hung": uprights.foot_for(first_row(first, fitting(first)), ZERO)})
+        shared["row"] |= {"spacing": "tidy", "tidy": EASY.of(tape.trade)}
+    first = read_start(LedgePostBrief, shared)
+    return first.changed(
+        {"hung": uprights.foot_for(first_row(first, fitting(first)), ZERO, tape.trade)}
+    )
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

@@ -15,8 +15,18 @@ from yardcliff.core.rack import Hold, Joint, Part, Rack
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.rows import FIXTURE_GAP, Standing
 from yardcliff.core.things.item import Item
-from yardcliff.core.units.length import TapeName
-from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.trade import EASY, either, up
+from yardcliff.core.ways.family import (
+    Family,
+    Fitness,
+    Hangs,
+    held_by,
+    in_rows,
+    on_hooks,
+    read_start,
+    row_for,
+)
 from yardcliff.core.ways.held_rows import fit_rows
 from yardcliff.core.ways.joinery import meet
 from yardcliff.core.ways.panel_frame import (
@@ -30,6 +40,9 @@ from yardcliff.core.ways.panel_frame import (
 from yardcliff.core.ways.planking import Seams, planks
 from yardcliff.core.ways.shared import Body, assemble, boards, first_row, ground, stand_rows
 from yardcliff.messages import tr
+
+FREE = either("100 mm", "4 in")
+"""Between two rows of what hangs, and the floor, at first."""
 
 
 def fitting(brief: PanelBrief) -> Fitting:
@@ -88,6 +101,7 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
     edges = (ZERO, *seams, panel.length)
     meets = [
         meet(
+            brief.trade,
             batten,
             panel,
             2,
@@ -102,7 +116,7 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
         (panel, *battens),
         marked,
         joints,
-        joinery(meets, panel.depth),
+        joinery(meets, panel.depth, brief.trade),
         (
             figure(
                 "panel.planks",
@@ -120,7 +134,7 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
                 *_ripped(brief, row, len(widths)),
             ),
         ),
-        tuple(Seams.of(row, standing, fitted).on(brief.plank)),
+        tuple(Seams.of(row, standing, fitted, brief.in_hand).on(brief.plank)),
         (tr("caution.ripping-use-guard-push-stick-never"),),
     )
 
@@ -139,19 +153,23 @@ def _ripped(brief: PanelBrief, row: Row, count: int) -> tuple[str, tuple[Input, 
     )
 
 
-def start(hangs: Hangs, tape: TapeName) -> PanelBrief:
+def start(hangs: Hangs, tape: Tape) -> PanelBrief:
     """Two rows, the lower one short by one of an odd number; the holder suits the
     heaviest thing.
     """
-    first = PanelBrief.model_validate(in_rows(row_for(hangs, tape), 2) | held_by(hangs))
+    first = read_start(PanelBrief, in_rows(row_for(hangs, tape), 2) | held_by(hangs, tape))
     # Two rows hang lower: the upper one as high as the things below it ask for.
     tall = max(item.below + item.above for item in first.kinds.values())
-    hung = max(first.hung, 2 * tall + 100)
+    hung = max(first.hung, up(2 * tall + FREE.of(tape.trade), tape.trade, EASY))
     fitted = fitting(first)
     row = first_row(first, fitted)
-    plank = Seams.of(row, stand_rows(first, fitted, row, ZERO), fitted).missed_by(first.plank)
+    plank = Seams.of(row, stand_rows(first, fitted, row, ZERO), fitted, tape).missed_by(first.plank)
     # A short lower row may leave no plank without a seam at a holder: boards across have none.
-    made = {"plank": plank} if plank else {"made": "frame", "support": Support(place="flush")}
+    made = (
+        {"plank": plank}
+        if plank
+        else {"made": "frame", "support": Support.usual(tape.trade, place="flush")}
+    )
     return first.changed({"hung": hung, **made})
 
 
@@ -195,7 +213,7 @@ def choices(brief: PanelBrief) -> tuple[Section, ...]:
             rip,
         )
         return (
-            *kit.choices(brief.holder),
+            *kit.choices(brief.holder, brief.trade),
             Section(tr("section.panel"), fields, ("panel.planks", "panel.ripped")),
         )
     place = Field(
@@ -227,7 +245,7 @@ def choices(brief: PanelBrief) -> tuple[Section, ...]:
         *((gaps,) if behind else ()),
     )
     return (
-        *kit.choices(brief.holder),
+        *kit.choices(brief.holder, brief.trade),
         Section(tr("section.frame"), sides, ("overall", "panel.tall")),
     )
 

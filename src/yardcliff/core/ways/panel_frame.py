@@ -14,20 +14,21 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.row.rows import RowsBrief, Standing
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size, exact_text
+from yardcliff.core.units.trade import Trade, either, usual
 from yardcliff.core.ways.held_rows import HeldRows
-from yardcliff.core.ways.joinery import CLEARANCE, DOWEL_DEEP, Meet, beside, dowelled, meet, screwed
+from yardcliff.core.ways.joinery import Meet, beside, clearance, dowel_deep, dowelled, meet, screwed
 from yardcliff.core.ways.planking import Plank
 from yardcliff.core.ways.shared import Body, boards
 from yardcliff.messages import tr
 
-LAP = Fraction(15)
+LAP = either("15 mm", "5/8 in")
 """How far a rear board reaches behind the cross boards above and below its gap, mm."""
 
 
 ZERO = Fraction(0)
 
 
-BEHIND_DOWEL = Fraction(3)
+BEHIND_DOWEL = either("3 mm", "1/8 in")
 """Wood behind a dowel at least, mm: rule of thumb."""
 
 
@@ -42,8 +43,8 @@ class Support(Frozen):
     Between sides that stand behind, further boards may close the `gaps`, set back by a board.
     """
 
-    width: Size = Fraction(45)
-    thickness: Size = Fraction(21)
+    width: Size = usual("45 mm", "1 1/2 in")
+    thickness: Size = usual("21 mm", "3/4 in")
     place: Literal["behind", "flush"] = "behind"
     gaps: Literal["open", "boards"] = "open"
 
@@ -106,7 +107,7 @@ def framed_body(
     )
     hold = Hold.DOWELS if flush else Hold.SCREWS
     joints = [Joint(front.key, side.key, hold) for front in fronts for side in sides]
-    meets = [meet(front, side, 2) for front in fronts for side in sides]
+    meets = [meet(brief.trade, front, side, 2) for front in fronts for side in sides]
     rears, gaps = _rears(brief, fronts, wide)
     joints += [
         Joint(rear.key, front.key, Hold.SCREWS, glued=False)
@@ -120,7 +121,11 @@ def framed_body(
         marked,
         tuple(joints),
         (
-            *(dowelled(meets, DOWELLED) if flush else joinery(meets, support.thickness)),
+            *(
+                dowelled(brief.trade, meets, DOWELLED)
+                if flush
+                else joinery(meets, support.thickness, brief.trade)
+            ),
             *_closing(brief, rears, gaps, standing, fitted),
         ),
         (
@@ -147,20 +152,25 @@ def _on_dowels(row: Row, wide: Fraction, brief: PanelBrief) -> Iterator[Finding]
     """Whether the dowels of a flush frame stay in their wood: in from both ends of a cross board,
     and into the sides.
     """
-    left = min(row.length - 2 * DOWEL_DEEP, wide - DOWEL_DEEP)
-    if left < BEHIND_DOWEL:
-        wider = exact_text(DOWEL_DEEP + BEHIND_DOWEL)
+    left = min(row.length - 2 * dowel_deep(brief.trade), wide - dowel_deep(brief.trade))
+    if left < BEHIND_DOWEL.of(brief.trade):
+        wider = dowel_deep(brief.trade) + BEHIND_DOWEL.of(brief.trade)
         yield Finding(
             "panel.dowel",
             tr("part.sides"),
             tr("panel.dowel"),
             tr("quantity.wood-behind-the-dowels"),
             left,
-            BEHIND_DOWEL,
+            BEHIND_DOWEL.of(brief.trade),
             fixes=(
                 *(
-                    (Fix(tr("fix.sides-wide", wider=wider), {"support": {"width": wider}}),)
-                    if row.length - 2 * DOWEL_DEEP >= BEHIND_DOWEL
+                    (
+                        Fix(
+                            tr("fix.sides-wide", wider=brief.in_hand.write_fine(wider)),
+                            {"support": {"width": exact_text(wider)}},
+                        ),
+                    )
+                    if row.length - 2 * dowel_deep(brief.trade) >= BEHIND_DOWEL.of(brief.trade)
                     else ()
                 ),
                 Fix(
@@ -179,7 +189,10 @@ def _rears(
         return (), []
     across = sorted(fronts, key=lambda part: -part.y)
     gaps = [(upper, under) for upper, under in pairwise(across) if upper.y > under.y + under.height]
-    thick, lap = min(brief.board.thickness, support.thickness), min(LAP, brief.board.height / 3)
+    thick, lap = (
+        min(brief.board.thickness, support.thickness),
+        min(LAP.of(brief.trade), brief.board.height / 3),
+    )
     inner = fronts[0].length - 2 * wide
     if inner <= 0:
         return (), []
@@ -211,8 +224,11 @@ def _closing(
     for rear, (upper, under) in zip(rears, gaps, strict=True):
         lap = (under.y + under.height - rear.y) / 2
         for front, y in ((upper, upper.y + lap), (under, rear.y + lap)):
-            meets.append(meet(rear, front, 3, shut=bored_planks(brief, standing, fitted, y)))
+            meets.append(
+                meet(brief.trade, rear, front, 3, shut=bored_planks(brief, standing, fitted, y))
+            )
     return screwed(
+        brief.trade,
         meets,
         brief.board.thickness * 2 / 3,
         ("ways.three-along-each-long-edge-half", "ways.clear-of-what-holds-the-hooks"),
@@ -243,13 +259,16 @@ def _on_joints(
     row = standing[0].row
     at = (wide / 2, row.length - wide / 2)
     near = [
-        (abs(axis - screw) - one.row.fixture.across / 2, one.row.fixture.across / 2 + CLEARANCE)
+        (
+            abs(axis - screw) - one.row.fixture.across / 2,
+            one.row.fixture.across / 2 + clearance(brief.trade),
+        )
         for one in standing
         for axis in one.row.axes
         for screw in at
     ]
     least, clear = min(near)
-    nearest = least + clear - CLEARANCE
+    nearest = least + clear - clearance(brief.trade)
     if nearest < clear:
         yield Finding(
             "panel.joint",
@@ -262,9 +281,10 @@ def _on_joints(
         )
 
 
-def joinery(meets: list[Meet], other: Fraction) -> tuple[Operation, ...]:
+def joinery(meets: list[Meet], other: Fraction, trade: Trade) -> tuple[Operation, ...]:
     """The screws where boards lie face to face, two thirds into the `other`."""
     return screwed(
+        trade,
         meets,
         other * 2 / 3,
         (

@@ -12,8 +12,7 @@ from yardcliff.core.brief.choices import Field, Section
 from yardcliff.core.findings.finding import Finding, Fix, Patch
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
-from yardcliff.core.holders.hook import pilot_bit
-from yardcliff.core.materials.goods import screws
+from yardcliff.core.materials.sold import JOINS, screws
 from yardcliff.core.rack import (
     Face,
     Hold,
@@ -32,16 +31,26 @@ from yardcliff.core.shapes.geometry import line, rounded
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.angles import both_ways, degrees
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import TapeName, exact_text
-from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
+from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.trade import either, up
+from yardcliff.core.ways.family import (
+    Family,
+    Fitness,
+    Hangs,
+    held_by,
+    on_hooks,
+    read_start,
+    row_for,
+)
 from yardcliff.core.ways.joinery import (
     APART,
     BITE,
     BRACKET_BITE,
-    CLEARANCE,
     LEG,
     REACH,
+    clearance,
     meet,
+    pilot_bit,
     pinned,
     screwed,
 )
@@ -50,6 +59,16 @@ from yardcliff.core.ways.prisms import prism
 from yardcliff.core.ways.shared import Body, assemble, ground
 from yardcliff.messages import tr
 
+LINE, BELOW, ROUND = (
+    either("40 mm", "1 1/2 in"),
+    either("15 mm", "5/8 in"),
+    either("10 mm", "1/2 in"),
+)
+"""The hooks' axis at first: so high on the plate, or so much below their own plates; and what the
+plate's height is rounded to.
+"""
+TALL = Fraction(400)
+"""A plate that is surely tall enough to try, mm."""
 LONGEST = Fraction(700)
 ZERO = Fraction(0)
 
@@ -75,12 +94,14 @@ def _raised(brief: PerchBrief, fitted: Fitting, finding: Finding) -> Finding:
     """
     if finding.code != "board.narrow" or not isinstance(finding.limit, Fraction):
         return finding
-    low = Fraction(ceil(finding.limit + fitted.glyph.height / 2))
+    low = up(finding.limit + fitted.glyph.height / 2, brief.trade)
     changes: Patch = {
         "low": exact_text(low),
         "board": {"height": exact_text(max(brief.board.height, 2 * low))},
     }
-    return replace(finding, fixes=(Fix(tr("fix.hooks-up", low=exact_text(low)), changes),))
+    return replace(
+        finding, fixes=(Fix(tr("fix.hooks-up", low=brief.in_hand.write_fine(low)), changes),)
+    )
 
 
 def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
@@ -135,7 +156,7 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
     )
     under = deep * float(REACH)
     wide = min(shelf.bracket, row.length / 2)
-    spans = max(1, ceil((row.length - wide) / APART))
+    spans = max(1, ceil((row.length - wide) / APART.of(brief.trade)))
     brackets = tuple(
         prism(
             f"bracket-{k + 1}",
@@ -154,7 +175,7 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
         ((plate.key, brief.low),),
         (
             Joint(top.key, plate.key, Hold.SCREWS),
-            pinned(stop, top),
+            pinned(brief.trade, stop, top),
             *(
                 Joint(part.key, other, Hold.SCREWS)
                 for part in brackets
@@ -184,13 +205,13 @@ def _machining(
     brief: PerchBrief, plate: Part, top: Part, brackets: tuple[Part, ...]
 ) -> tuple[Operation, ...]:
     shelf, s = brief.perch, radians(brief.perch.slope)
-    deep = min(BITE, shelf.depth / 2)
+    deep = min(BITE.of(brief.trade), shelf.depth / 2)
     # The screws lie along the slope: they leave the plate's back higher than they meet the shelf.
     edge = rounded(float(shelf.thickness * ENTRY) / cos(s))
     rise = rounded(float(plate.thickness) * tan(s))
     level = plate.y + plate.height - edge
-    along = meet(plate, top, max(2, ceil(plate.length / 250) + 1), {1: (level, level)})
-    into, behind = screwed([along], deep, NOTES, shelf.slope)
+    along = meet(brief.trade, plate, top, max(2, ceil(plate.length / 250) + 1), {1: (level, level)})
+    into, behind = screwed(brief.trade, [along], deep, NOTES, shelf.slope)
     into = replace(
         into, places=tuple(place._replace(across=place.across + rise) for place in into.places)
     )
@@ -234,8 +255,9 @@ def _machining(
         into,
         behind,
         *screwed(
-            [meet(plate, part, 1) for part in brackets],
-            BRACKET_BITE,
+            brief.trade,
+            [meet(brief.trade, plate, part, 1) for part in brackets],
+            BRACKET_BITE.of(brief.trade),
             ("ways.one-behind-each-brackets-leg", "ways.into-the-leg-half-way-down"),
         ),
         drill(
@@ -244,34 +266,40 @@ def _machining(
                 Place(top.key, Face.TOP, x, shelf.depth - out, joins=part.key)
                 for x, part in zip(middles, brackets, strict=True)
             ),
-            CLEARANCE,
+            clearance(brief.trade),
             tr("ways.square-slope-one-above-each-bracket"),
             head="countersunk",
         ),
         drill(
             Kind.JOINT_PILOT,
             (Place(part.key, Face.TOP, part.length / 2, out, joins=top.key) for part in brackets),
-            pilot_bit("4.0", brief.board.wood),
+            pilot_bit(brief.board.wood, brief.trade),
             tr("ways.into-the-bracket-under-the-shelf"),
-            deep=BRACKET_BITE,
-            takes=(screws("4.0", shelf.thickness + BRACKET_BITE, len(brackets)),),
+            deep=BRACKET_BITE.of(brief.trade),
+            takes=(
+                screws(
+                    JOINS.of(brief.trade),
+                    shelf.thickness + BRACKET_BITE.of(brief.trade),
+                    len(brackets),
+                ),
+            ),
         ),
     )
 
 
-def start(hangs: Hangs, tape: TapeName) -> PerchBrief:
+def start(hangs: Hangs, tape: Tape) -> PerchBrief:
     """A plate as tall as brackets and hooks ask for."""
-    shared = row_for(hangs, tape) | held_by(hangs)
-    first = PerchBrief.model_validate(shared)
-    line = max(Fraction(40), fitting(first).glyph.height / 2 + 15)
-    board = first.board.changed({"height": Fraction(400)})
-    placed = first.changed({"low": line, "board": board})
-    fitted = fitting(placed)
+    shared = row_for(hangs, tape) | held_by(hangs, tape)
+    first = read_start(PerchBrief, shared)
+    trade = tape.trade
+    half = fitting(first).glyph.height / 2
+    line = max(LINE.of(trade), up(half + BELOW.of(trade), trade))
+    placed = first.changed({"low": line, "board": first.board.changed({"height": TALL})})
     under = float(placed.perch.depth * REACH)
     thick = float(placed.perch.thickness) / cos(radians(placed.perch.slope))
-    tall = float(line + room(placed, fitted)) + under * float(LEG) + thick
-    height = Fraction(ceil(tall / 10) * 10)
-    return placed.changed({"board": board.changed({"height": height})})
+    tall = float(line + room(placed, fitting(placed))) + under * float(LEG) + thick
+    height = up(rounded(tall), trade, ROUND)
+    return placed.changed({"board": placed.board.changed({"height": height})})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:
@@ -293,7 +321,10 @@ def choices(brief: PerchBrief) -> tuple[Section, ...]:
         Field("low", tr("ways.hooks-up")),
     )
     figures = ("perch.lower", "perch.cut", "perch.bevel", "perch.bracket", "perch.leg")
-    return (*kit.choices(brief.holder), Section(tr("section.sloped-shelf"), fields, figures))
+    return (
+        *kit.choices(brief.holder, brief.trade),
+        Section(tr("section.sloped-shelf"), fields, figures),
+    )
 
 
 FAMILY = Family(

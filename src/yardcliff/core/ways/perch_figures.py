@@ -1,7 +1,7 @@
 """A perch: what it is asked, and its figures and findings."""
 
 from collections.abc import Iterator
-from math import ceil, radians, sin, tan
+from math import radians, sin, tan
 from typing import Literal
 
 from yardcliff.core.base.model import Frozen, Tilt
@@ -15,26 +15,27 @@ from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.units.angles import both_ways, degrees
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Size, exact_text
+from yardcliff.core.units.trade import either, up, usual
 from yardcliff.core.ways.joinery import LEG, REACH
 from yardcliff.messages import tr
 
-CLEAR = Fraction(15)
+CLEAR = either("15 mm", "1/2 in")
 """Between a bracket's foot and the hooks below it, mm."""
 
 
-STOP = Fraction(12)
+STOP = either("12 mm", "1/2 in")
 """A lower stop lets round things roll over it, mm: rule of thumb."""
 
 
 class Sloped(Frozen):
     """`depth` from the plate to the stop, along the slope; the `stop` stands so high above it."""
 
-    depth: Size = Fraction(160)
-    thickness: Size = Fraction(18)
+    depth: Size = usual("160 mm", "6 1/2 in")
+    thickness: Size = usual("18 mm", "3/4 in")
     slope: Tilt = 10
-    stop: Size = Fraction(25)
-    stop_thickness: Size = Fraction(12)
-    bracket: Size = Fraction(21)
+    stop: Size = usual("25 mm", "1 in")
+    stop_thickness: Size = usual("12 mm", "1/2 in")
+    bracket: Size = usual("21 mm", "3/4 in")
 
 
 class PerchBrief(RackBrief):
@@ -44,9 +45,9 @@ class PerchBrief(RackBrief):
 
     family: Literal["perch"] = "perch"
     holder: kit.Holder = hooks.Hook()
-    low: Size = Fraction(50)
+    low: Size = usual("50 mm", "2 in")
     perch: Sloped = Sloped()
-    board: Board = Board(height=Fraction(280))
+    board: Board = usual(Board(height=Fraction(280)), {"height": "11 1/4 in"})
 
 
 def figures(brief: PerchBrief, under: float) -> Iterator[Figure]:
@@ -86,7 +87,7 @@ def room(brief: PerchBrief, fitted: Fitting) -> Fraction:
     from them, mm.
     """
     stands = max(item.above for item in brief.kinds.values()) - fitted.hang_drop
-    return max(fitted.glyph.height / 2, stands) + CLEAR
+    return max(fitted.glyph.height / 2, stands) + CLEAR.of(brief.trade)
 
 
 def findings(brief: PerchBrief, fitted: Fitting, low: Fraction) -> Iterator[Finding]:
@@ -94,7 +95,7 @@ def findings(brief: PerchBrief, fitted: Fitting, low: Fraction) -> Iterator[Find
     shelf = brief.perch
     need = brief.hung + room(brief, fitted)
     if low < need:
-        taller = exact_text(Fraction(ceil(brief.board.height + need - low)))
+        taller = up(brief.board.height + need - low, brief.trade)
         yield Finding(
             "perch.plate",
             tr("part.back-plate"),
@@ -102,16 +103,26 @@ def findings(brief: PerchBrief, fitted: Fitting, low: Fraction) -> Iterator[Find
             tr("quantity.foot-of-the-brackets"),
             low,
             need,
-            fixes=(Fix(tr("fix.back-plate-wide", taller=taller), {"board": {"height": taller}}),),
+            fixes=(
+                Fix(
+                    tr("fix.back-plate-wide", taller=brief.in_hand.write_fine(taller)),
+                    {"board": {"height": exact_text(taller)}},
+                ),
+            ),
         )
-    if shelf.slope and shelf.stop < STOP:
-        high = exact_text(STOP)
+    if shelf.slope and shelf.stop < STOP.of(brief.trade):
+        high = STOP.of(brief.trade)
         yield Finding(
             "perch.stop",
             tr("part.stop"),
             tr("perch.stop"),
             tr("quantity.stop"),
             shelf.stop,
-            STOP,
-            fixes=(Fix(tr("fix.a-stop-of", high=high), {"perch": {"stop": high}}),),
+            STOP.of(brief.trade),
+            fixes=(
+                Fix(
+                    tr("fix.a-stop-of", high=brief.in_hand.write_fine(high)),
+                    {"perch": {"stop": exact_text(high)}},
+                ),
+            ),
         )

@@ -15,13 +15,18 @@ from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.rows import Standing
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Size, exact_text
+from yardcliff.core.units.length import Size, Tape, exact_text
+from yardcliff.core.units.length_text import read
+from yardcliff.core.units.trade import Either, either, usual
 from yardcliff.messages import tr
 
-SEAM = Fraction(6)
+SEAM = either("6 mm", "1/4 in")
 """Least wood between a holder's bore and a seam, mm: rule of thumb."""
-SOLD = (60, 162, 2)
-"""Widths that planks are sold or ripped to, as a range, mm."""
+SOLD = Either(
+    tuple(map(Fraction, range(60, 162, 2))),
+    tuple(read(f"{quarters}/4 in") for quarters in range(10, 26)),
+)
+"""Widths that planks are sold or ripped to."""
 
 
 class Plank(Frozen):
@@ -29,7 +34,7 @@ class Plank(Frozen):
     last.
     """
 
-    width: Size = Fraction(120)
+    width: Size = usual("120 mm", "5 1/2 in")
     rip: Literal["all", "last"] = "all"
 
 
@@ -47,15 +52,19 @@ class Seams:
     is judged by.
     """
 
+    tape: Tape
     length: Fraction
     axes: tuple[tuple[Fraction, Fraction], ...]
     """In order, each with how far from a seam it has to stand."""
 
     @classmethod
-    def of(cls, row: Row, standing: tuple[Standing, ...], fitted: Fitting) -> "Seams":
+    def of(cls, row: Row, standing: tuple[Standing, ...], fitted: Fitting, tape: Tape) -> "Seams":
         fits = [fitted.of(k) for k in range(len(standing))]
-        clear = [max(fit.bored + SEAM, fit.reach.left, fit.reach.right) for fit in fits]
+        clear = [
+            max(fit.bored + SEAM.of(tape.trade), fit.reach.left, fit.reach.right) for fit in fits
+        ]
         return cls(
+            tape,
             row.length,
             tuple(
                 sorted(
@@ -82,8 +91,8 @@ class Seams:
         """Planks of nearly the same width that have no seam at a holder; None if no width that is
         sold has none.
         """
-        widths = sorted(range(*SOLD), key=lambda width: abs(width - plank.width))
-        others = (plank.changed({"width": Fraction(width)}) for width in widths)
+        widths = sorted(SOLD.of(self.tape.trade), key=lambda width: abs(width - plank.width))
+        others = (plank.changed({"width": width}) for width in widths)
         return next((other for other in others if self.hit(other) is None), None)
 
     def on(self, plank: Plank) -> Iterator[Finding]:
@@ -92,7 +101,6 @@ class Seams:
         if near is None:
             return
         better = self.missed_by(plank)
-        width = exact_text(better.width) if better else ""
         yield Finding(
             "panel.seam",
             tr("part.panel"),
@@ -101,7 +109,12 @@ class Seams:
             *near,
             fixes=(
                 *(
-                    (Fix(tr("fix.planks-of", width=width), {"plank": {"width": width}}),)
+                    (
+                        Fix(
+                            tr("fix.planks-of", width=self.tape.write_fine(better.width)),
+                            {"plank": {"width": exact_text(better.width)}},
+                        ),
+                    )
                     if better
                     else ()
                 ),

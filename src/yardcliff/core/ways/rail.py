@@ -9,9 +9,17 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.row.rows import FIXTURE_GAP
 from yardcliff.core.things.item import Item
 from yardcliff.core.things.listing import shipped_item
-from yardcliff.core.units.length import Gap, TapeName
+from yardcliff.core.units.length import Gap, Tape
 from yardcliff.core.ways import top_shelf
-from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
+from yardcliff.core.ways.family import (
+    Family,
+    Fitness,
+    Hangs,
+    held_by,
+    on_hooks,
+    read_start,
+    row_for,
+)
 from yardcliff.core.ways.held_rows import HeldRows, fit_rows
 from yardcliff.core.ways.shared import Body, assemble, boards, ground, stand_rows
 from yardcliff.core.ways.top_shelf_figures import Above, TopShelf
@@ -40,7 +48,9 @@ def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
     rises = max(item.above for item in brief.kinds.values()) - fitted.hang_drop
     glyph = fitted.glyph
     holder = max(glyph.height / 2, glyph.tip + glyph.width / 2)
-    above = Above(parts[0], fitted, first, brief.hung, rises, holder, brief.rows.lift)
+    above = Above(
+        parts[0], fitted, first, brief.hung, rises, holder, brief.rows.lift, brief.in_hand
+    )
     shelf = top_shelf.fit(brief.top, above)
     body = Body(
         "rail",
@@ -56,14 +66,14 @@ def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
     return assemble(brief, fitted, standing, least, body)
 
 
-def start(hangs: Hangs, tape: TapeName) -> RailBrief:
+def start(hangs: Hangs, tape: Tape) -> RailBrief:
     """A sensible rail: the holder and the board suit the heaviest thing."""
-    return RailBrief.model_validate(row_for(hangs, tape) | held_by(hangs))
+    return read_start(RailBrief, row_for(hangs, tape) | held_by(hangs, tape))
 
 
-def starting_brief(key: str, count: int, tape: TapeName) -> RailBrief:
+def starting_brief(key: str, count: int, tape: Tape) -> RailBrief:
     """A sensible rail for `count` of a shipped thing. Raises `KeyError` for an unknown key."""
-    return start([(shipped_item(key), count)], tape)
+    return start([(shipped_item(key, tape.trade), count)], tape)
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:
@@ -82,6 +92,6 @@ FAMILY = Family(
     fitting,
     build,
     suits,
-    lambda brief: (*kit.choices(brief.holder), top_shelf.choices(brief.top)),
+    lambda brief: (*kit.choices(brief.holder, brief.trade), top_shelf.choices(brief.top)),
     rows="boards",
 )

@@ -8,7 +8,7 @@ one in the rail.
 """
 
 from collections.abc import Iterator
-from math import ceil, cos, sin
+from math import cos, sin
 
 from yardcliff.core.brief.choices import Field, Option
 from yardcliff.core.findings.finding import Finding, Fix
@@ -18,13 +18,14 @@ from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.units.angles import both_ways, degrees
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
-from yardcliff.core.ways.joinery import CLEARANCE, pinned
+from yardcliff.core.units.trade import EASY, down, either, up
+from yardcliff.core.ways.joinery import clearance, pinned
 from yardcliff.core.ways.prisms import prism
 from yardcliff.core.ways.ridge_shape import Ridge, Shape, ridge_boards, ridge_caps, ridge_outlines
 from yardcliff.core.ways.shared import Extra
 from yardcliff.messages import tr
 
-HOLLOW = Fraction(24)
+HOLLOW = either("24 mm", "1 in")
 """Behind the ridge at least, so that there is a bracket to hang on, mm: rule of thumb."""
 ZERO = Fraction(0)
 
@@ -38,7 +39,7 @@ def stand(
     boards = ridge_boards(shape, foot, length)
     caps, bracket = ridge_caps(shape, foot, length), _bracket(shape, foot, length)
     joints = [Joint(boards[0].key, boards[1].key, Hold.MITRE)]
-    joints += [pinned(cap, board) for cap in caps for board in boards]
+    joints += [pinned(shape.trade, cap, board) for cap in caps for board in boards]
     if bracket:
         joints += [Joint(bracket[0].key, board.key, Hold.EDGES) for board in boards]
         joints.append(Joint(bracket[0].key, bracket[1].key, Hold.HOOKED, glued=False))
@@ -72,7 +73,7 @@ def _bracket(shape: Shape, foot: Fraction, length: Fraction) -> tuple[Part, ...]
             x,
             across,
             (*slant, (deep, top), (0.0, top)),
-            shape.board.wood,
+            "hardwood",
         ),
         prism(
             "wall-bracket",
@@ -123,7 +124,7 @@ def _machining(
     )
     if bracket:
         wide, deep = (rounded(n) for n in shape.bracket)
-        strip = exact_text(Fraction(round(wide * 10), 10))
+        strip = shape.tape.near(wide)
         yield Operation(
             Kind.HALVES,
             tuple(part.key for part in bracket),
@@ -143,7 +144,7 @@ def _machining(
         yield drill(
             Kind.WALL_HOLE,
             (Place(wall.key, Face.FRONT, wall.length / 2, flat * k / 4) for k in (1, 3)),
-            CLEARANCE,
+            clearance(shape.trade),
             tr("ways.one-above-other-into-stud-slant"),
             head="countersunk",
         )
@@ -179,23 +180,30 @@ def _figures(shape: Shape) -> Iterator[Figure]:
 
 
 def _findings(shape: Shape, length: Fraction) -> Iterator[Finding]:
-    if shape.hollow < HOLLOW:
-        need = (shape.board.thickness / rounded(sin(shape.t)) + HOLLOW) / rounded(cos(shape.t))
-        wide = exact_text(Fraction(ceil(need) + 1))
+    write = shape.tape.write_fine
+    if shape.hollow < HOLLOW.of(shape.trade):
+        need = (shape.board.thickness / rounded(sin(shape.t)) + HOLLOW.of(shape.trade)) / rounded(
+            cos(shape.t)
+        )
+        wide = up(need + EASY.of(shape.trade), shape.trade)
         yield Finding(
             "angled.hollow",
             tr("part.boards"),
             tr("angled.hollow"),
             tr("quantity.behind-the-ridge"),
             rounded(shape.hollow),
-            HOLLOW,
-            fixes=(Fix(tr("fix.boards-wide", wide=wide), {"board": {"height": wide}}),),
+            HOLLOW.of(shape.trade),
+            fixes=(
+                Fix(
+                    tr("fix.boards-wide", wide=write(wide)), {"board": {"height": exact_text(wide)}}
+                ),
+            ),
         )
     room, need = shape.inside(length), 2 * shape.long
     if room >= need or not shape.hollow:
         return
-    short, deep = room // 2, rounded(2 * shape.bracket[1])
-    long = exact_text(Fraction(ceil(need + length - room)))
+    short, deep = down(room / 2, shape.trade), rounded(2 * shape.bracket[1])
+    long = up(need + length - room, shape.trade)
     yield Finding(
         "angled.bracket",
         tr("part.bracket-plain"),
@@ -205,11 +213,19 @@ def _findings(shape: Shape, length: Fraction) -> Iterator[Finding]:
         need,
         fixes=(
             *(
-                (Fix(tr("fix.mm-each", short=short), {"angled": {"bracket": f"{short} mm"}}),)
+                (
+                    Fix(
+                        tr("fix.each", short=write(short)),
+                        {"angled": {"bracket": exact_text(short)}},
+                    ),
+                )
                 if short >= deep and short > 0
                 else ()
             ),
-            Fix(tr("fix.a-rail-long", long=long), {"row": {"length": long, "follows": "ends"}}),
+            Fix(
+                tr("fix.a-rail-long", long=write(long)),
+                {"row": {"length": exact_text(long), "follows": "ends"}},
+            ),
         ),
     )
 

@@ -7,10 +7,12 @@ from typing import Annotated, Literal
 
 from yardcliff.core.base.model import Frozen, angle
 from yardcliff.core.brief.rack_brief import Board
+from yardcliff.core.materials.sold import thicknesses
 from yardcliff.core.rack import Outline, Part
 from yardcliff.core.shapes.geometry import line, rounded
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Size
+from yardcliff.core.units.length import Size, Tape
+from yardcliff.core.units.trade import Trade, usual
 from yardcliff.core.ways.prisms import Corners, column
 from yardcliff.messages import tr
 
@@ -24,8 +26,8 @@ class Ridge(Frozen):
 
     angle: Between = 90
     caps: Literal["over", "inside", "none"] = "over"
-    cap: Size = Fraction(9)
-    bracket: Size = Fraction(60)
+    cap: Size = usual("9 mm", "1/4 in")
+    bracket: Size = usual("60 mm", "2 1/2 in")
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,15 +42,19 @@ class Shape:
     off: float
     half: float
     hollow: float
+    tape: Tape
+
+    @property
+    def trade(self) -> Trade:
+        return self.tape.trade
 
     @classmethod
-    def of(cls, ridge: Ridge, board: Board) -> "Shape":
+    def of(cls, ridge: Ridge, board: Board, tape: Tape) -> "Shape":
         """The shape of two such boards."""
         t, wide = radians(ridge.angle / 2), float(board.height)
         off = wide * cos(t)
-        return cls(
-            ridge, board, t, off, wide * sin(t), max(off - float(board.thickness) / sin(t), 0)
-        )
+        hollow = max(off - float(board.thickness) / sin(t), 0)
+        return cls(ridge, board, t, off, wide * sin(t), hollow, tape)
 
     @property
     def degrees(self) -> float:
@@ -62,10 +68,13 @@ class Shape:
 
     @property
     def bracket(self) -> tuple[float, float]:
-        """The bracket's width, and its depth: half the hollow's, so its front edges just touch both
-        boards, mm.
+        """The bracket's width, and its depth, mm: as thick as hardwood is sold, up to half the
+        hollow, and so wide that its front edges just touch both boards.
         """
-        return self.hollow * tan(self.t), self.hollow / 2
+        half = self.hollow / 2
+        sold = [float(one) for one in thicknesses("hardwood", self.trade) if one <= half]
+        deep = max(sold, default=half)
+        return 2 * (self.hollow - deep) * tan(self.t), deep
 
     @property
     def long(self) -> Fraction:

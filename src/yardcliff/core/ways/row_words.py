@@ -14,9 +14,10 @@ from yardcliff.core.things.item import Item
 from yardcliff.core.things.look import Look
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.trade import either
 from yardcliff.messages import tr
 
-FLOOR_CLEAR = Fraction(20)
+FLOOR_CLEAR = either("20 mm", "3/4 in")
 """Least air between what hangs and the floor, so that it dries and a broom passes."""
 
 
@@ -117,15 +118,15 @@ def floor(
     for kind, item in used.items():
         lowest = min(one.y for one in hung if one.kind == kind)
         clear = lowest - looks[kind].below
-        if clear < FLOOR_CLEAR:
-            up = -(-(brief.hung + FLOOR_CLEAR - clear) // tape.step) * tape.step
+        if clear < FLOOR_CLEAR.of(brief.trade):
+            up = -(-(brief.hung + FLOOR_CLEAR.of(brief.trade) - clear) // tape.step) * tape.step
             yield Finding(
                 "hang.floor",
                 item.name.capitalize(),
                 tr("hang.floor", plural=item.plural),
                 tr("quantity.clear-of-the-floor"),
                 clear,
-                FLOOR_CLEAR,
+                FLOOR_CLEAR.of(brief.trade),
                 at=(0.0, float(lowest)),
                 fixes=(Fix(tr("fix.hang-at", height=tape.write(up)), {"hung": exact_text(up)}),),
             )

@@ -2,15 +2,16 @@
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
-from math import ceil
 
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.holders.hole import LEAST_WOOD
+from yardcliff.core.materials.sold import next_thickness
 from yardcliff.core.row.row import Row
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.trade import either, up
 from yardcliff.core.ways.shafts import (
     OVER,
     STEADY,
@@ -25,11 +26,11 @@ from yardcliff.core.ways.shafts import (
 )
 from yardcliff.messages import listed, tr
 
-CATCH = Fraction(30)
+CATCH = either("30 mm", "1 1/4 in")
 """How far the shortest shaft stands above the rail at least, mm: rule of thumb."""
-LOOP = Fraction(120)
+LOOP = either("120 mm", "5 in")
 """Of a strap beyond the outer rings, for a buckle and both screws, mm."""
-FLOOR = Fraction(5)
+FLOOR = either("5 mm", "1/4 in")
 """Least wood under a foot hole, so that a shaft set down hard does not go through: rule of thumb.
 """
 OF_EACH = ("clip.bore", "clip.mouth", "seat.plumb", "seat.offset")
@@ -82,12 +83,12 @@ def shaft_figures(
         *_of_a_foot(brief, fitted, main),
         figure(
             "upright.most",
-            foot.top - foot.deep + length_of(short) - CATCH,
+            foot.top - foot.deep + length_of(short) - CATCH.of(brief.trade),
             "f + l − g",
             (
                 stands,
                 Input("l", tr("input.shortest", name=short.name), length_of(short)),
-                Input("g", tr("input.to-spare"), CATCH),
+                Input("g", tr("input.to-spare"), CATCH.of(brief.trade)),
             ),
         ),
         figure(
@@ -119,7 +120,7 @@ def room(brief: UprightBrief, fitted: Fitting, row: Row) -> Iterator[Figure]:
         (
             Input("u", tr("input.foot-boards-top"), brief.foot.top),
             longest,
-            Input("v", tr("input.to-spare"), OVER),
+            Input("v", tr("input.to-spare"), OVER.of(brief.trade)),
         ),
     )
     yield figure(
@@ -132,12 +133,12 @@ def room(brief: UprightBrief, fitted: Fitting, row: Row) -> Iterator[Figure]:
         span = row.axes[-1] - row.axes[0]
         yield figure(
             "upright.strap",
-            span + fitted.glyph.width + 2 * LOOP,
+            span + fitted.glyph.width + 2 * LOOP.of(brief.trade),
             "s + r + 2 · e",
             (
                 Input("s", tr("input.first-to-last-clip"), span),
                 Input("r", tr("input.ring"), fitted.glyph.width),
-                Input("e", tr("input.each-end"), LOOP),
+                Input("e", tr("input.each-end"), LOOP.of(brief.trade)),
             ),
         )
 
@@ -146,13 +147,13 @@ def in_the_way(brief: UprightBrief, fitted: Fitting) -> Iterator[Finding]:
     _, long = lengths(brief)
     over = overhead(brief)
     if over > brief.clear.above:
-        higher = exact_text(over)
+        higher, write = up(over, brief.trade), brief.in_hand.write_fine
         least = brief.foot.thickness
         lower = brief.foot.top - (over - brief.clear.above)
         low = (
             (
                 Fix(
-                    tr("fix.foot-board-at", lower=exact_text(lower)),
+                    tr("fix.foot-board-at", lower=write(lower)),
                     {"foot": {"top": exact_text(lower)}},
                 ),
             )
@@ -166,11 +167,17 @@ def in_the_way(brief: UprightBrief, fitted: Fitting) -> Iterator[Finding]:
             tr("quantity.lifted-out-reaches-to"),
             over,
             brief.clear.above,
-            fixes=(*low, Fix(tr("fix.overhead-at", higher=higher), {"clear": {"above": higher}})),
+            fixes=(
+                *low,
+                Fix(
+                    tr("fix.overhead-at", higher=write(higher)),
+                    {"clear": {"above": exact_text(higher)}},
+                ),
+            ),
         )
     swing = swings_out(brief, fitted) + brief.board.thickness
     if swing > brief.clear.front:
-        more = exact_text(Fraction(ceil(swing)))
+        more = up(swing, brief.trade)
         yield Finding(
             "upright.swing",
             long.name.capitalize(),
@@ -178,15 +185,21 @@ def in_the_way(brief: UprightBrief, fitted: Fitting) -> Iterator[Finding]:
             tr("quantity.swings-out"),
             swing,
             brief.clear.front,
-            fixes=(Fix(tr("fix.are-free", more=more), {"clear": {"front": more}}),),
+            fixes=(
+                Fix(
+                    tr("fix.are-free", more=brief.in_hand.write_fine(more)),
+                    {"clear": {"front": exact_text(more)}},
+                ),
+            ),
         )
 
 
 def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Finding]:
     foot, bit = brief.foot, max(stands.bit for stands in feet)
+    write = brief.in_hand.write_fine
     short, long = lengths(brief)
     stands = foot.top - foot.deep
-    most, least = stands + length_of(short) - CATCH, least_height(brief)
+    most, least = stands + length_of(short) - CATCH.of(brief.trade), least_height(brief)
     if brief.hung > most > 0:
         yield Finding(
             "upright.short",
@@ -195,7 +208,7 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
             tr("quantity.rails-height"),
             brief.hung,
             most,
-            fixes=(Fix(tr("fix.hang-at", height=exact_text(most)), {"hung": exact_text(most)}),),
+            fixes=(Fix(tr("fix.hang-at", height=write(most)), {"hung": exact_text(most)}),),
         )
     if brief.hung < least:
         yield Finding(
@@ -205,7 +218,7 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
             tr("quantity.rails-height"),
             brief.hung,
             least,
-            fixes=(Fix(tr("fix.hang-at", height=exact_text(least)), {"hung": exact_text(least)}),),
+            fixes=(Fix(tr("fix.hang-at", height=write(least)), {"hung": exact_text(least)}),),
         )
     if brief.place.who == "child" and brief.clear.strap == "none":
         yield Finding(
@@ -228,18 +241,22 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
             bit,
             fixes=(
                 Fix(
-                    tr("fix.shafts-of", bit=exact_text(bit)),
+                    tr("fix.shafts-of", bit=write(bit)),
                     {"clip": {"held": exact_text(bit)}, "foot": {"play": "0 mm"}},
                 ),
             ),
         )
     left = foot.thickness - foot.deep
-    if left < FLOOR:
-        shallow, thick_enough = exact_text(foot.thickness - FLOOR), exact_text(foot.deep + FLOOR)
-        shallower = Fix(tr("fix.holes-deep", shallow=shallow), {"foot": {"deep": shallow}})
+    if left < FLOOR.of(brief.trade):
+        stays = FLOOR.of(brief.trade)
+        shallow = foot.thickness - stays
+        enough = next_thickness(foot.deep + stays, brief.board.wood, brief.trade)
+        shallower = Fix(
+            tr("fix.holes-deep", shallow=write(shallow)), {"foot": {"deep": exact_text(shallow)}}
+        )
         thicker = Fix(
-            tr("fix.foot-board-thick", thick_enough=thick_enough),
-            {"foot": {"thickness": thick_enough}},
+            tr("fix.foot-board-thick", thick_enough=write(enough)),
+            {"foot": {"thickness": exact_text(enough)}},
         )
         yield Finding(
             "upright.through",
@@ -247,11 +264,10 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
             tr("upright.through"),
             tr("quantity.wood-under-the-hole"),
             left,
-            FLOOR,
-            fixes=(shallower, thicker) if foot.thickness > FLOOR else (thicker,),
+            FLOOR.of(brief.trade),
+            fixes=(shallower, thicker) if foot.thickness > FLOOR.of(brief.trade) else (thicker,),
         )
     if foot.top < foot.thickness:
-        up = exact_text(foot.thickness)
         yield Finding(
             "upright.floor",
             tr("part.foot-board"),
@@ -259,16 +275,25 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
             tr("quantity.its-top-above-the-floor"),
             foot.top,
             foot.thickness,
-            fixes=(Fix(tr("fix.its-top-at", up=up), {"foot": {"top": up}}),),
+            fixes=(
+                Fix(
+                    tr("fix.its-top-at", up=write(foot.thickness)),
+                    {"foot": {"top": exact_text(foot.thickness)}},
+                ),
+            ),
         )
     behind = min(stands.offset - stands.bit / 2 for stands in feet)
     before = min(foot.depth - stands.offset - stands.bit / 2 for stands in feet)
-    if min(behind, before) < LEAST_WOOD:
+    if min(behind, before) < LEAST_WOOD.of(brief.trade):
         # A thicker rail brings the shaft, and so the hole, further from the wall.
-        more = max(ZERO, LEAST_WOOD - behind)
+        more = max(ZERO, LEAST_WOOD.of(brief.trade) - behind)
         thick = brief.board.thickness + more
         deep = max(
-            foot.depth, *(stands.offset + more + stands.bit / 2 + LEAST_WOOD for stands in feet)
+            foot.depth,
+            *(
+                stands.offset + more + stands.bit / 2 + LEAST_WOOD.of(brief.trade)
+                for stands in feet
+            ),
         )
         changes = [(tr("ways.clip-rail"), "thick", "board", "thickness", thick)] if more else []
         changes += (
@@ -280,11 +305,11 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
             tr("upright.foot"),
             tr("quantity.wood-beside-the-hole"),
             min(behind, before),
-            LEAST_WOOD,
+            LEAST_WOOD.of(brief.trade),
             fixes=(
                 Fix(
                     listed(
-                        f"{name} {exact_text(to)} {way}" for name, way, _, _, to in changes
+                        f"{name} {write(to)} {way}" for name, way, _, _, to in changes
                     ).capitalize(),
                     {part: {field: exact_text(to)} for _, _, part, field, to in changes},
                 ),

@@ -16,15 +16,16 @@ from yardcliff.core.things.item import Item
 from yardcliff.core.things.thing import Thing
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size
+from yardcliff.core.units.trade import either, usual
 from yardcliff.core.ways.shared import ground
 from yardcliff.messages import tr
 
 STEADY = Fraction(1, 2)
 """A shaft that is clipped below this share of its length leans out: rule of thumb."""
-OVER = Fraction(10)
+OVER = either("10 mm", "1/2 in")
 """Between a foot and the board that it is lifted over, and between a top and what is overhead, mm.
 """
-STRAP = Fraction(35)
+STRAP = either("35 mm", "1 1/2 in")
 """Beyond a ring for a strap's screw, between it and the rail's end, mm."""
 ZERO = Fraction(0)
 
@@ -34,12 +35,12 @@ class Foot(Frozen):
     into its top.
     """
 
-    top: Size = Fraction(120)
-    depth: Size = Fraction(90)
-    thickness: Size = Fraction(35)
+    top: Size = usual("120 mm", "5 in")
+    depth: Size = usual("90 mm", "3 1/2 in")
+    thickness: Size = usual("35 mm", "1 1/2 in")
     off: Gap = ZERO
-    deep: Size = Fraction(20)
-    play: Gap = Fraction(4)
+    deep: Size = usual("20 mm", "3/4 in")
+    play: Gap = usual("4 mm", "1/8 in")
 
 
 class Clear(Frozen):
@@ -47,8 +48,8 @@ class Clear(Frozen):
     in `front`; whether a `strap` runs across.
     """
 
-    above: Size = Fraction(2400)
-    front: Size = Fraction(900)
+    above: Size = usual("2400 mm", "96 in")
+    front: Size = usual("900 mm", "36 in")
     strap: Literal["none", "across"] = "none"
 
 
@@ -91,7 +92,7 @@ def fitting(brief: UprightBrief) -> Fitting:
         return fitted
     return replace(
         fitted,
-        end_distance=fitted.reach.right + STRAP,
+        end_distance=fitted.reach.right + STRAP.of(brief.trade),
         end_why=tr("ways.so-straps-screws-have-wood-beyond"),
     )
 
@@ -122,7 +123,7 @@ def foot_of(brief: UprightBrief, fitted: Fitting, kind: str) -> Stands:
     clip = fitted.own.get(kind, fitted)
     plumb = brief.board.thickness + clip.glyph.out / 2
     shaft = thick_of(brief, brief.kinds[kind]) if kind in fitted.own else thick_of(brief)
-    return Stands(plumb, plumb - brief.foot.off, *bored(shaft + brief.foot.play))
+    return Stands(plumb, plumb - brief.foot.off, *bored(shaft + brief.foot.play, brief.trade))
 
 
 def lengths(brief: UprightBrief) -> tuple[Item, Item]:
@@ -155,4 +156,4 @@ def swings_out(brief: UprightBrief, fitted: Fitting) -> Fraction:
 
 def overhead(brief: UprightBrief) -> Fraction:
     """How high the longest reaches as it is lifted over its foot board, mm."""
-    return brief.foot.top + length_of(lengths(brief)[1]) + OVER
+    return brief.foot.top + length_of(lengths(brief)[1]) + OVER.of(brief.trade)

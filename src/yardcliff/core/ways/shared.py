@@ -33,7 +33,6 @@ from yardcliff.core.row.spacing import solve
 from yardcliff.core.strength.link import Link
 from yardcliff.core.things.look import Look, hanging
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape
 from yardcliff.core.ways.hanging_pictures import hang, hang_up
 from yardcliff.core.ways.row_words import described, floor, of_row, of_the_rows, says
 from yardcliff.messages import listed, tr
@@ -101,7 +100,7 @@ def ground(brief: RackBrief, line: Fraction | None = None) -> Ground:
     """The brief's board under a holder; the axis `line` in its middle, if it is not given."""
     board = brief.board
     line = board.height / 2 if line is None else line
-    return Ground(board.thickness, board.height, line, board.wood, brief.pulled)
+    return Ground(board.thickness, board.height, line, board.wood, brief.in_hand, brief.pulled)
 
 
 def stand_rows(
@@ -150,7 +149,7 @@ def assemble(
     """The rack: rows, holders, what hangs, and every figure and finding that does not depend on the
     family.
     """
-    tape, first = Tape.named(brief.tape), standing[0].row
+    tape, first = brief.in_hand, standing[0].row
     up = bool(body.up_at)
     looks = list(dict.fromkeys(map(_look, fitted.every)))
     rows = (

@@ -16,8 +16,16 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.row.rows import Standing
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape, TapeName
-from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, on_hooks, row_for
+from yardcliff.core.units.length import Tape
+from yardcliff.core.ways.family import (
+    Family,
+    Fitness,
+    Hangs,
+    held_by,
+    on_hooks,
+    read_start,
+    row_for,
+)
 from yardcliff.core.ways.joinery import BITE, meet, pinned, screwed
 from yardcliff.core.ways.shared import Body, assemble, first_row, ground
 from yardcliff.core.ways.shelf_box_figures import (
@@ -118,7 +126,7 @@ def build(brief: ShelfBoxBrief, fitted: Fitting, row: Row) -> Rack:
             for end in sides
         ),
         *(Joint(part.key, end.key, Hold.SCREWS) for part in (bar, rail) for end in sides),
-        *(pinned(part, end) for part in guards for end in sides),
+        *(pinned(brief.trade, part, end) for part in guards for end in sides),
     ]
     body = Body(
         "shelf-box",
@@ -154,9 +162,9 @@ def _jars(brief: ShelfBoxBrief, k: int, y: Fraction, inner: Fraction) -> Iterato
 def _machining(
     brief: ShelfBoxBrief, bars: tuple[Part, Part], sides: tuple[Part, ...], boards: tuple[Part, ...]
 ) -> tuple[Operation, ...]:
-    shelf, side, tape = brief.shelf, brief.side, Tape.named(brief.tape)
+    shelf, side, tape = brief.shelf, brief.side, brief.in_hand
     inner = bars[0].length
-    deep = min(BITE, inner / 3)
+    deep = min(BITE.of(brief.trade), inner / 3)
     lower = [board.y - sides[0].y for board in boards]
     return (
         Operation(
@@ -177,18 +185,19 @@ def _machining(
             ),
         ),
         *screwed(
-            [meet(part, bar, 2) for part in sides for bar in bars],
+            brief.trade,
+            [meet(brief.trade, part, bar, 2) for part in sides for bar in bars],
             deep,
             ("ways.two-at-each-end-quarter-bars", "ways.into-end-grain-for-screws-glue"),
         ),
     )
 
 
-def start(hangs: Hangs, tape: TapeName) -> ShelfBoxBrief:
+def start(hangs: Hangs, tape: Tape) -> ShelfBoxBrief:
     """Two shelves above a bar that hangs what was asked for, at eye height."""
-    first = ShelfBoxBrief.model_validate(row_for(hangs, tape) | held_by(hangs))
+    first = read_start(ShelfBoxBrief, row_for(hangs, tape) | held_by(hangs, tape))
     inner = first_row(first, fitting(first)).length
-    thick = max(Fraction(18), stiff_enough(first, inner))
+    thick = max(first.shelf.thickness, stiff_enough(first, inner))
     return first.changed({"shelf": first.shelf.changed({"thickness": thick})})
 
 
@@ -202,7 +211,7 @@ def suits(items: tuple[Item, ...]) -> Fitness:
 def choices(brief: ShelfBoxBrief) -> tuple[Section, ...]:
     """What a shelf box alone is asked."""
     return (
-        *kit.choices(brief.holder),
+        *kit.choices(brief.holder, brief.trade),
         Section(
             tr("section.shelves"),
             (

@@ -1,7 +1,7 @@
 """A box with shelves: what it is asked, and its figures and findings."""
 
 from collections.abc import Iterator
-from math import cbrt, ceil
+from math import cbrt
 from typing import Annotated, Literal
 
 from yardcliff.core.base.model import Frozen, whole
@@ -10,12 +10,17 @@ from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import hook as hooks
 from yardcliff.core.holders import kit
+from yardcliff.core.materials.sold import next_thickness
+from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.strength.wood import sag
 from yardcliff.core.things.item import Weight
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.units.trade import down, either, usual
 from yardcliff.messages import tr
 
+DEEPER = either("100 mm", "4 in")
+"""How much deeper than its bar a box is proposed."""
 STIFF = 300
 """A shelf that sags by more than this share of its length is seen to: rule of thumb."""
 
@@ -30,21 +35,21 @@ class Shelf(Frozen):
     """
 
     count: Annotated[int, whole(1, 5)] = 2
-    tallest: Size = Fraction(180)
+    tallest: Size = usual("180 mm", "7 in")
     upper: Size | None = None
-    hand: Gap = Fraction(40)
-    depth: Size = Fraction(120)
-    thickness: Size = Fraction(18)
-    groove: Size = Fraction(6)
+    hand: Gap = usual("40 mm", "1 1/2 in")
+    depth: Size = usual("120 mm", "4 3/4 in")
+    thickness: Size = usual("18 mm", "3/4 in")
+    groove: Size = usual("6 mm", "1/4 in")
     load: Weight = 8000
 
 
 class Guard(Frozen):
     """A strip across the front of each shelf, `up` from it to its lower edge."""
 
-    width: Size = Fraction(30)
-    thickness: Size = Fraction(12)
-    up: Gap = Fraction(25)
+    width: Size = usual("30 mm", "1 1/2 in")
+    thickness: Size = usual("12 mm", "1/2 in")
+    up: Gap = usual("25 mm", "1 in")
 
 
 class ShelfBoxBrief(RackBrief):
@@ -56,7 +61,7 @@ class ShelfBoxBrief(RackBrief):
     holder: kit.Holder = hooks.Hook()
     shelf: Shelf = Shelf()
     guard: Guard = Guard()
-    side: Size = Fraction(18)
+    side: Size = usual("18 mm", "3/4 in")
     board: Board = Board()
 
 
@@ -115,7 +120,7 @@ def figures(brief: ShelfBoxBrief, inner: Fraction, tall: Fraction) -> Iterator[F
     bend = sag(inner, shelf.depth, shelf.thickness, shelf.load, board.wood)
     yield figure(
         "box.sag",
-        f"{bend:.1f} mm",
+        brief.in_hand.near(rounded(bend)),
         "5 · F · L³ / (384 · E · I)",
         (
             Input("F", tr("input.load"), f"{shelf.load / 1000:g} kg"),
@@ -127,18 +132,19 @@ def figures(brief: ShelfBoxBrief, inner: Fraction, tall: Fraction) -> Iterator[F
 
 
 def stiff_enough(brief: ShelfBoxBrief, inner: Fraction) -> Fraction:
-    """The least thickness of a shelf that does not sag too much, by whole mm."""
+    """The least thickness of a shelf that is sold and does not sag too much."""
     shelf = brief.shelf
     bend = sag(inner, shelf.depth, shelf.thickness, shelf.load, brief.board.wood)
     # It goes by the third power.
-    return Fraction(ceil(float(shelf.thickness) * cbrt(bend * STIFF / float(inner))))
+    least = rounded(float(shelf.thickness) * cbrt(bend * STIFF / float(inner)))
+    return next_thickness(least, brief.board.wood, brief.trade)
 
 
 def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
     """Grooves too deep, shelves that sag, sides too shallow."""
-    shelf, side = brief.shelf, brief.side
+    shelf, side, write = brief.shelf, brief.side, brief.in_hand.write_fine
     if shelf.groove > side / 2:
-        half = exact_text(side / 2)
+        half = down(side / 2, brief.trade)
         yield Finding(
             "box.groove",
             tr("part.side"),
@@ -146,7 +152,12 @@ def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
             tr("quantity.groove"),
             shelf.groove,
             side / 2,
-            fixes=(Fix(tr("fix.grooves-deep", half=half), {"shelf": {"groove": half}}),),
+            fixes=(
+                Fix(
+                    tr("fix.grooves-deep", half=write(half)),
+                    {"shelf": {"groove": exact_text(half)}},
+                ),
+            ),
             left=shelf.groove < side,
         )
     bend, most = (
@@ -154,19 +165,24 @@ def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
         float(inner) / STIFF,
     )
     if bend > most:
-        thick = exact_text(stiff_enough(brief, inner))
+        thick = stiff_enough(brief, inner)
         yield Finding(
             "box.sag",
             tr("part.shelf"),
             tr("box.sag"),
             tr("quantity.sag"),
-            f"{bend:.1f} mm",
-            f"{most:.1f} mm",
-            fixes=(Fix(tr("fix.shelves-thick", thick=thick), {"shelf": {"thickness": thick}}),),
+            brief.in_hand.near(rounded(bend)),
+            brief.in_hand.near(rounded(most)),
+            fixes=(
+                Fix(
+                    tr("fix.shelves-thick", thick=write(thick)),
+                    {"shelf": {"thickness": exact_text(thick)}},
+                ),
+            ),
         )
     room = min(clear(brief, k) for k in range(shelf.count))
     if brief.guard.up + brief.guard.width >= room:
-        low = exact_text(room / 3)
+        low = down(room / 3, brief.trade)
         yield Finding(
             "box.guard",
             tr("part.guard-rail-plain"),
@@ -176,13 +192,13 @@ def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
             room,
             fixes=(
                 Fix(
-                    tr("fix.guard-rails-wide-on-the-shelf", low=low),
-                    {"guard": {"width": low, "up": "0 mm"}},
+                    tr("fix.guard-rails-wide-on-the-shelf", low=write(low)),
+                    {"guard": {"width": exact_text(low), "up": "0 mm"}},
                 ),
             ),
         )
     if shelf.depth <= brief.board.thickness:
-        more = exact_text(brief.board.thickness + 100)
+        more = brief.board.thickness + DEEPER.of(brief.trade)
         yield Finding(
             "box.depth",
             tr("part.sides"),
@@ -190,5 +206,5 @@ def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
             tr("quantity.depth"),
             shelf.depth,
             brief.board.thickness,
-            fixes=(Fix(tr("fix.deep", more=more), {"shelf": {"depth": more}}),),
+            fixes=(Fix(tr("fix.deep", more=write(more)), {"shelf": {"depth": exact_text(more)}}),),
         )

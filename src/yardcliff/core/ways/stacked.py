@@ -5,7 +5,7 @@ are squared first.
 """
 
 from collections.abc import Iterator
-from math import ceil, floor
+from math import floor
 from typing import Any, Literal
 
 from pydantic import model_validator
@@ -25,19 +25,33 @@ from yardcliff.core.row.rows import RowsBrief, Standing
 from yardcliff.core.row.spacing import solve
 from yardcliff.core.things.item import Item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import LONGEST, Size, Tape, TapeName, exact_text
-from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, in_rows, on_hooks, row_for
+from yardcliff.core.units.length import LONGEST, Size, Tape, exact_text
+from yardcliff.core.units.trade import EASY, Trade, either, up, usual
+from yardcliff.core.ways.family import (
+    Family,
+    Fitness,
+    Hangs,
+    held_by,
+    in_rows,
+    on_hooks,
+    read_start,
+    row_for,
+)
 from yardcliff.core.ways.held_rows import HeldRows, fit_rows
 from yardcliff.core.ways.shared import Body, assemble, boards, first_row, ground, stand_rows
 from yardcliff.messages import tr
 
+SOLD_BY = either("100 mm", "12 in")
+"""From one length that sticks are sold in to the next."""
+FREE = either("100 mm", "4 in")
+"""Under what hangs lowest, at first."""
 ZERO = Fraction(0)
 
 
 class Stick(Frozen):
     """The stick as bought."""
 
-    length: Size = Fraction(2400)
+    length: Size = usual("2400 mm", "96 in")
 
 
 class StackedBrief(HeldRows):
@@ -104,37 +118,38 @@ def build(brief: StackedBrief, fitted: Fitting, first: Row) -> Rack:
     return assemble(brief, fitted, standing, board.height, body)
 
 
-def stick_needed(saw: Cutting, length: Fraction, rails: int) -> Fraction:
+def stick_needed(saw: Cutting, length: Fraction, rails: int, trade: Trade) -> Fraction:
     """The stick that so many rails of `length` take, mm: both ends squared, and the saw's share at
     each cut.
     """
-    return rails * length + (rails - 1) * saw.takes + 2 * saw.trim
+    return rails * length + (rails - 1) * saw.takes(trade) + 2 * saw.trim
 
 
-def rails_from(saw: Cutting, stick: Fraction, length: Fraction) -> int:
+def rails_from(saw: Cutting, stick: Fraction, length: Fraction, trade: Trade) -> int:
     """How many rails of `length` one stick really gives."""
-    return max(0, floor((stick - 2 * saw.trim + saw.takes) / (length + saw.takes)))
+    kerf = saw.takes(trade)
+    return max(0, floor((stick - 2 * saw.trim + kerf) / (length + kerf)))
 
 
-def longest_from(saw: Cutting, stick: Fraction, rails: int) -> Fraction:
+def longest_from(saw: Cutting, stick: Fraction, rails: int, trade: Trade) -> Fraction:
     """How long each of so many rails out of one stick may be, mm."""
-    return (stick - 2 * saw.trim - (rails - 1) * saw.takes) / rails
+    return (stick - 2 * saw.trim - (rails - 1) * saw.takes(trade)) / rails
 
 
 def _figures(brief: StackedBrief, row: Row, standing: tuple[Standing, ...]) -> Iterator[Figure]:
     stick, saw, rails = brief.stick.length, brief.cutting, len(standing)
-    needed = stick_needed(saw, row.length, rails)
+    needed = stick_needed(saw, row.length, rails, brief.trade)
     length, n = Input("L", tr("input.rail"), row.length), Input("n", tr("input.rails"), str(rails))
     kerf, trim = (
-        Input("k", tr("input.kerf"), saw.takes),
+        Input("k", tr("input.kerf"), saw.takes(brief.trade)),
         Input("t", tr("input.trim-at-an-end"), saw.trim),
     )
     given = "given" if saw.kerf is not None else tr("ways.typical-of-the-saw")
-    yield figure("stacked.kerf", saw.takes, given, ())
+    yield figure("stacked.kerf", saw.takes(brief.trade), given, ())
     yield figure("stacked.stick", needed, "n · L + (n − 1) · k + 2 · t", (n, length, kerf, trim))
     yield figure(
         "stacked.gives",
-        str(rails_from(saw, stick, row.length)),
+        str(rails_from(saw, stick, row.length, brief.trade)),
         "floor((S − 2 · t + k) / (L + k))",
         (Input("S", tr("input.stick"), stick), length, kerf, trim),
     )
@@ -156,24 +171,24 @@ def _figures(brief: StackedBrief, row: Row, standing: tuple[Standing, ...]) -> I
     )
 
 
-def _stick_for(needed: Fraction) -> Fraction:
-    """A length as sticks are sold, by the 100 mm; none is longer than any board."""
-    return min(LONGEST, Fraction(ceil(needed / 100) * 100))
+def _stick_for(needed: Fraction, trade: Trade) -> Fraction:
+    """A length as sticks are sold, by the 100 mm or the foot; none is longer than any board."""
+    return min(LONGEST, up(needed, trade, SOLD_BY))
 
 
 def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
-    stick, saw, tape = brief.stick.length, brief.cutting, Tape.named(brief.tape)
-    needed = stick_needed(saw, row.length, rails)
+    stick, saw, tape = brief.stick.length, brief.cutting, brief.in_hand
+    needed = stick_needed(saw, row.length, rails, brief.trade)
     if needed <= stick:
         return
-    whole, fits = _stick_for(needed), rails_from(saw, stick, row.length)
+    whole, fits = _stick_for(needed, brief.trade), rails_from(saw, stick, row.length, brief.trade)
     fixes = list(_shorter(brief, row, rails))
     if fits:
         fixes.append(Fix(tr("fix.rails", fits=fits), {"rows": {"count": fits}}))
     if whole >= needed:
         fixes.append(
             Fix(
-                tr("fix.a-stick-of", whole=exact_text(whole)),
+                tr("fix.a-stick-of", whole=tape.write(whole)),
                 {"stick": {"length": exact_text(whole)}},
             )
         )
@@ -188,7 +203,7 @@ def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
             length=tape.write(row.length),
             stick=tape.write(stick),
             needed=tape.write_fine(needed - stick),
-            takes=tape.write_fine(saw.takes),
+            takes=tape.write_fine(saw.takes(brief.trade)),
             trim=tape.write_fine(saw.trim),
             fits=fits or "none",
         ),
@@ -201,39 +216,36 @@ def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
 
 def _shorter(brief: StackedBrief, row: Row, rails: int) -> Iterator[Fix]:
     """All of them a little shorter, on the tape, where what hangs still finds its room."""
-    step = Tape.named(brief.tape).step
-    length = longest_from(brief.cutting, brief.stick.length, rails) // step * step
+    step = brief.in_hand.step
+    length = longest_from(brief.cutting, brief.stick.length, rails, brief.trade) // step * step
     if length <= 0:
         return
     asked = row.brief.changed(
         {"length": length, "count": row.count, "follows": "pitch", "pins": ()}
     )
     tried = solve(asked, row.things_of, row.fixture)
-    tape, end = Tape.named(brief.tape), fitting(brief).end_distance
+    tape, end = brief.in_hand, fitting(brief).end_distance
     words = Words(str, {kind: item.name for kind, item in brief.kinds.items()})
     before, after = (
         {finding.code for finding in check(one, tape, words, end)} for one in (row, tried)
     )
     if tried.length == length and after <= before:
         yield Fix(
-            tr("fix.all-of-them", length=exact_text(length)),
+            tr("fix.all-of-them", length=tape.write(length)),
             {"row": {"length": exact_text(length), "follows": "pitch"}},
         )
 
 
-def start(hangs: Hangs, tape: TapeName) -> StackedBrief:
+def start(hangs: Hangs, tape: Tape) -> StackedBrief:
     """Up to three rails that share the things, hung so that the lowest clears the floor."""
-    first = StackedBrief.model_validate(in_rows(row_for(hangs, tape), 3) | held_by(hangs))
+    first = read_start(StackedBrief, in_rows(row_for(hangs, tape), 3) | held_by(hangs, tape))
     fitted = fitting(first)
     row = first_row(first, fitted)
     lowest = stand_rows(first, fitted, row, first.board.height)[-1].down
     deepest = max(item.below for item in first.kinds.values())
-    hung = max(first.hung, lowest + deepest + 100)
-    stick = Stick(
-        length=max(
-            Fraction(2400), _stick_for(stick_needed(Cutting(), row.length, first.rows.count))
-        )
-    )
+    hung = max(first.hung, up(lowest + deepest + FREE.of(tape.trade), tape.trade, EASY))
+    needed = stick_needed(first.cutting, row.length, first.rows.count, tape.trade)
+    stick = Stick(length=max(first.stick.length, _stick_for(needed, tape.trade)))
     return first.changed({"hung": hung, "stick": stick})
 
 
@@ -252,7 +264,10 @@ def choices(brief: StackedBrief) -> tuple[Section, ...]:
         Field("cutting.trim", tr("ways.trim")),
     )
     figures = ("stacked.stick", "stacked.gives", "stacked.left", "stacked.lowest")
-    return (*kit.choices(brief.holder), Section(tr("section.one-stick"), fields, figures))
+    return (
+        *kit.choices(brief.holder, brief.trade),
+        Section(tr("section.one-stick"), fields, figures),
+    )
 
 
 FAMILY = Family(

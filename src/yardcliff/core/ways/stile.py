@@ -17,9 +17,9 @@ from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import kit
 from yardcliff.core.holders import peg as pegs
 from yardcliff.core.holders.fitting import Fitting, half
+from yardcliff.core.materials.sold import across
 from yardcliff.core.rack import Rack
 from yardcliff.core.row.row import Row
-from yardcliff.core.row.row_brief import Ends
 from yardcliff.core.row.rows import Standing
 from yardcliff.core.shapes.geometry import rounded
 from yardcliff.core.strength.force import hardest
@@ -28,9 +28,10 @@ from yardcliff.core.things.item import Item, Shape
 from yardcliff.core.things.look import ROLL, laid, lying, resting
 from yardcliff.core.things.thing import Reach, Run, Thing
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Size, TapeName, exact_text
+from yardcliff.core.units.length import Size, Tape, exact_text
+from yardcliff.core.units.trade import EASY, Trade, either, up, usual
 from yardcliff.core.ways import uprights
-from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, row_for
+from yardcliff.core.ways.family import Family, Fitness, Hangs, held_by, read_start, row_for
 from yardcliff.core.ways.shared import Body, assemble, first_row, ground
 from yardcliff.messages import tr
 
@@ -40,8 +41,12 @@ STIFF: frozenset[Shape] = frozenset(
     {"mat", "poles", "pole", "board", "sledge", "umbrella", "spade", "rake", "broom"}
 )
 """What keeps its shape when it lies on two pegs."""
+FOOT, HEAD, GAP = either("60 mm", "2 1/2 in"), either("100 mm", "4 in"), either("20 mm", "3/4 in")
+"""From the foot to the first peg, from the last to the top, and between pegs, at first."""
+THIN, SHORT, ROUND = either("16 mm", "5/8 in"), either("80 mm", "3 in"), either("10 mm", "1/2 in")
+"""A peg at first is no thinner and no shorter, and its length is rounded to such steps."""
 DEEPEST = Fraction(250)
-DEEP = 25
+DEEP = either("25 mm", "1 in")
 """How deep a peg goes into a stile at least, mm."""
 ZERO = Fraction(0)
 
@@ -59,7 +64,10 @@ class StileBrief(RackBrief):
     stands: Literal["pair", "post"] = "pair"
     holder: kit.Holder = pegs.Peg()
     between: Size | None = None
-    board: Board = Board(height=Fraction(60), thickness=Fraction(35))
+    board: Board = usual(
+        Board(height=Fraction(60), thickness=Fraction(35)),
+        {"height": "2 1/2 in", "thickness": "1 1/2 in"},
+    )
 
     def thing(self, item: Item) -> Thing:
         """How far a thing reaches below and above its holder."""
@@ -108,7 +116,11 @@ def build(brief: StileBrief, fitted: Fitting, row: Row) -> Rack:
         findings=(
             (
                 *uprights.falls(
-                    items, between, board.height, Fix(tr("fix.one-post"), {"stands": "post"})
+                    items,
+                    between,
+                    board.height,
+                    Fix(tr("fix.one-post"), {"stands": "post"}),
+                    brief.in_hand,
                 ),
                 *_findings(brief),
             )
@@ -147,7 +159,7 @@ def _findings(brief: StileBrief) -> Iterator[Finding]:
     deep = max(brief.kinds.values(), key=lambda item: laid(item)[2])
     under, least = rounded(float(peg.showing) * cos(radians(peg.tilt))), laid(deep)[2] * SHOWING
     if under < least:
-        longer = exact_text(-(-least / rounded(cos(radians(peg.tilt))) // 5) * 5)
+        longer = up(least / rounded(cos(radians(peg.tilt))), brief.trade, EASY)
         yield Finding(
             "stile.showing",
             deep.name.capitalize(),
@@ -155,11 +167,16 @@ def _findings(brief: StileBrief) -> Iterator[Finding]:
             tr("quantity.pegs-reach"),
             under,
             least,
-            fixes=(Fix(tr("fix.showing", short=longer), {"holder": {"showing": longer}}),),
+            fixes=(
+                Fix(
+                    tr("fix.showing", short=brief.in_hand.write_fine(longer)),
+                    {"holder": {"showing": exact_text(longer)}},
+                ),
+            ),
         )
     air, rise = brief.row.air, _rise(peg)
     if air < rise:
-        more = exact_text(-(-rise // 1))
+        more = up(rise, brief.trade)
         yield Finding(
             "stile.lift",
             tr("part.air"),
@@ -167,41 +184,50 @@ def _findings(brief: StileBrief) -> Iterator[Finding]:
             tr("quantity.air"),
             air,
             rise,
-            fixes=(Fix(tr("fix.of-air", more=more), {"row": {"air": more}}),),
+            fixes=(
+                Fix(
+                    tr("fix.of-air", more=brief.in_hand.write_fine(more)),
+                    {"row": {"air": exact_text(more)}},
+                ),
+            ),
         )
 
 
-def start(hangs: Hangs, tape: TapeName) -> StileBrief:
+def start(hangs: Hangs, tape: Tape) -> StileBrief:
     """Pegs that reach under the deepest thing and carry the heaviest; for what does not lie, a
     post.
     """
-    shared = row_for(hangs, tape) | held_by(hangs)
+    shared = row_for(hangs, tape) | held_by(hangs, tape)
     del shared["board"]
     stiff = all(listed.item.shape in STIFF for listed, _ in hangs)
-    ends = Ends(rule="margin", left=Fraction(60), right=Fraction(100))
-    shared["row"] |= {"ends": ends.model_dump(), "fixture_gap": Fraction(20), "tidy": Fraction(5)}
+    trade = tape.trade
+    shared["row"] |= {
+        "ends": {"rule": "margin", "left": FOOT.of(trade), "right": HEAD.of(trade)},
+        "fixture_gap": GAP.of(trade),
+        "tidy": EASY.of(trade),
+    }
     if shared["row"]["spacing"] == "even":
         shared["row"]["spacing"] = "tidy"
     shared |= {"stands": "pair" if stiff else "post"}
     if stiff:
-        shared["holder"] = _pegs_for(hangs)
-        shared["row"]["air"] = max(shared["row"]["air"], -(-_rise(shared["holder"]) // 5) * 5)
-    first = StileBrief.model_validate(shared)
+        shared["holder"] = _pegs_for(hangs, trade)
+        rise = up(_rise(shared["holder"]), trade, EASY)
+        shared["row"]["air"] = max(shared["row"]["air"], rise)
+    first = read_start(StileBrief, shared)
     row = first_row(first, fitting(first))
     drop = row.things[0].reach.left
-    return first.changed({"hung": uprights.foot_for(row, max(drop - row.axes[0], ZERO))})
+    return first.changed({"hung": uprights.foot_for(row, max(drop - row.axes[0], ZERO), trade)})
 
 
-def _pegs_for(hangs: Hangs) -> pegs.Peg:
+def _pegs_for(hangs: Hangs, trade: Trade) -> pegs.Peg:
     """Dowels as thick as the load on half of them asks for."""
-    showing = Fraction(
-        max(80, -(-max(laid(listed.item)[2] for listed, _ in hangs) * 9 / 10 // 10) * 10)
-    )
+    deepest = max(laid(listed.item)[2] for listed, _ in hangs)
+    showing = max(SHORT.of(trade), up(deepest * 9 / 10, trade, ROUND))
     half = hardest(listed.item.pulled() for listed, _ in hangs).shared(2).force
-    thick = next((d for d in range(16, 40, 2) if breaks(d, float(showing), half) <= 1), 40)
-    return pegs.Peg(
-        diameter=Fraction(thick), showing=showing, depth=Fraction(max(DEEP, thick)), tilt=10
-    )
+    dowels = [d for d in across("dowel", trade) if d >= THIN.of(trade)]
+    thick = next((d for d in dowels if breaks(float(d), float(showing), half) <= 1), dowels[-1])
+    deep = max(DEEP.of(trade), thick)
+    return pegs.Peg.usual(trade, diameter=thick, showing=showing, depth=deep, tilt=10)
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:
@@ -226,7 +252,7 @@ def choices(brief: StileBrief) -> tuple[Section, ...]:
         ),
     )
     if brief.stands == "post":
-        return (*kit.choices(brief.holder), Section(tr("section.post"), (stands,)))
+        return (*kit.choices(brief.holder, brief.trade), Section(tr("section.post"), (stands,)))
     keys = (
         "up.between",
         "overall",
@@ -234,7 +260,7 @@ def choices(brief: StileBrief) -> tuple[Section, ...]:
         *(("stile.lift",) if isinstance(brief.holder, pegs.Peg) else ()),
     )
     return (
-        *kit.choices(brief.holder),
+        *kit.choices(brief.holder, brief.trade),
         Section(
             tr("section.stiles"),
             (stands, Field("between", tr("ways.between"), figure="up.between")),

@@ -8,8 +8,7 @@ from math import ceil
 from yardcliff.core.brief.choices import Field, Option, Section
 from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place
 from yardcliff.core.strength.link import Link
-from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.trade import either
 from yardcliff.core.ways.joinery import (
     BITE,
     BRACKET_BITE,
@@ -36,7 +35,7 @@ from yardcliff.core.ways.top_shelf_figures import (
 )
 from yardcliff.messages import tr
 
-LIP = Fraction(12)
+LIP = either("12 mm", "1/2 in")
 """How thick a lip is, mm."""
 
 
@@ -44,7 +43,8 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
     """The shelf on its rail; nothing where there is none."""
     if shelf.joint == "none":
         return Extra()
-    rail, under = above.rail, underside(shelf, above.rail)
+    rail, trade = above.rail, above.tape.trade
+    under = underside(shelf, rail, trade)
     face = rail.z + rail.depth
     deep = let_in(shelf, rail)
     back = face - deep if deep else rail.z
@@ -88,11 +88,11 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
             face + shelf.depth,
             long,
             shelf.thickness + shelf.lip,
-            LIP,
+            LIP.of(trade),
             rail.wood,
         )
         parts.append(lip)
-        joints.append(pinned(lip, board))
+        joints.append(pinned(trade, lip, board))
     return Extra(
         tuple(parts),
         tuple(joints),
@@ -112,7 +112,7 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
 
 
 def _machining(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Operation]:
-    rail, board = above.rail, parts[0]
+    rail, board, trade = above.rail, parts[0], above.tape.trade
     brackets = [part for part in parts if part.profile]
     screws = max(2, ceil(rail.length / 250) + 1)
     deep = let_in(shelf, rail)
@@ -126,14 +126,26 @@ def _machining(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator
             0,
             rail.depth - deep,
             tr("stop.the-fence"),
-            tr("ways.all-along-its-upper-side-below", upstand=exact_text(UPSTAND)),
+            tr(
+                "ways.all-along-its-upper-side-below",
+                upstand=above.tape.write_fine(UPSTAND.of(trade)),
+            ),
             cut=(ZERO, rail.length, ZERO, shelf.thickness),
             places=(Place(rail.key, Face.FRONT, ZERO, board.y - rail.y, joins=board.key),),
         )
     else:
-        bite, top = min(BITE, rail.height / 2), rail.y + rail.height - above.axis
+        bite, top = min(BITE.of(trade), rail.height / 2), rail.y + rail.height - above.axis
         yield from screwed(
-            [meet(board, rail, screws, shut=beside(above.fitted, above.row, top - bite, top))],
+            trade,
+            [
+                meet(
+                    trade,
+                    board,
+                    rail,
+                    screws,
+                    shut=beside(above.fitted, above.row, top - bite, top),
+                )
+            ],
             bite,
             ("ways.in-middle-rails-thickness-countersink-them", "ways.into-edge-pilot-or-splits"),
         )
@@ -154,13 +166,15 @@ def _machining(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator
             spot=tr("spot.corner"),
         )
         yield from screwed(
-            [meet(rail, part, 1) for part in brackets],
-            BRACKET_BITE,
+            trade,
+            [meet(trade, rail, part, 1) for part in brackets],
+            BRACKET_BITE.of(trade),
             ("ways.one-behind-each-brackets-leg", "ways.into-the-leg-half-way-down"),
         )
         yield from screwed(
-            [meet(board, part, 1) for part in brackets],
-            BRACKET_BITE,
+            trade,
+            [meet(trade, board, part, 1) for part in brackets],
+            BRACKET_BITE.of(trade),
             ("ways.one-above-each-bracket-half-way", "ways.into-the-bracket-under-the-shelf"),
         )
 

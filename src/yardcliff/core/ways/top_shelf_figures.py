@@ -3,13 +3,13 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
-from math import ceil
 from typing import Literal
 
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.findings.finding import Finding, Fix, Patch
 from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders.fitting import Fitting
+from yardcliff.core.materials.sold import thicknesses
 from yardcliff.core.rack import Part
 from yardcliff.core.row.row import Row
 from yardcliff.core.shapes.geometry import rounded
@@ -19,11 +19,12 @@ from yardcliff.core.strength.link import percent
 from yardcliff.core.strength.wood import bending
 from yardcliff.core.things.item import Weight
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.units.length import Gap, Size, Tape, exact_text
+from yardcliff.core.units.trade import Trade, down, either, up, usual
 from yardcliff.core.ways.joinery import APART, REACH
 from yardcliff.messages import tr
 
-UPSTAND = Fraction(20)
+UPSTAND = either("20 mm", "3/4 in")
 """Of the rail above a shelf that is let into it, mm."""
 
 
@@ -31,11 +32,13 @@ LET_IN = Fraction(1, 3)
 """How deep a shelf is let in, as a share of the rail's thickness."""
 
 
-TIPS = Fraction(100)
+TIPS = either("100 mm", "4 in")
 """A shelf that stands out further wants brackets, mm: rule of thumb."""
 
 
-CLEAR = Fraction(5)
+THINNEST = either("12 mm", "1/2 in")
+"""Thinner brackets are not proposed."""
+CLEAR = either("5 mm", "1/4 in")
 """Between a holder and the shelf, mm."""
 
 
@@ -48,18 +51,18 @@ class TopShelf(Frozen):
     """
 
     joint: Literal["none", "on top", "let in"] = "none"
-    depth: Size = Fraction(150)
-    thickness: Size = Fraction(18)
-    past: Gap = Fraction(20)
-    bracket: Gap = Fraction(18)
-    lip: Gap = Fraction(20)
+    depth: Size = usual("150 mm", "5 1/2 in")
+    thickness: Size = usual("18 mm", "3/4 in")
+    past: Gap = usual("20 mm", "3/4 in")
+    bracket: Gap = usual("18 mm", "3/4 in")
+    lip: Gap = usual("20 mm", "3/4 in")
     load: Weight = 6000
 
 
 @dataclass(frozen=True, slots=True)
 class Above:
     """What is below the shelf: the rail, its holders, its first row, the axis on the wall, how far
-    things and holders rise above it, and how far they have to be lifted.
+    things and holders rise above it, how far they have to be lifted; and the tape in hand.
     """
 
     rail: Part
@@ -69,6 +72,7 @@ class Above:
     rises: Fraction
     holder: Fraction
     lift: Fraction
+    tape: Tape
 
 
 def loaded(shelf: TopShelf, above: Above) -> Shelf:
@@ -91,10 +95,10 @@ def let_in(shelf: TopShelf, rail: Part) -> Fraction:
     return rail.depth * LET_IN if shelf.joint == "let in" else ZERO
 
 
-def underside(shelf: TopShelf, rail: Part) -> Fraction:
+def underside(shelf: TopShelf, rail: Part, trade: Trade) -> Fraction:
     """The shelf's lower face above the floor, mm."""
     top = rail.y + rail.height
-    return top - UPSTAND - shelf.thickness if shelf.joint == "let in" else top
+    return top - UPSTAND.of(trade) - shelf.thickness if shelf.joint == "let in" else top
 
 
 def _gaps(above: Above) -> list[tuple[Fraction, Fraction]]:
@@ -131,7 +135,7 @@ def place_brackets(shelf: TopShelf, above: Above) -> list[tuple[Fraction, Fracti
     )
     chosen = [places[0]]
     for place, after in zip(places[1:], [*places[2:], None], strict=False):
-        if after is None or after - chosen[-1] > APART:
+        if after is None or after - chosen[-1] > APART.of(above.tape.trade):
             chosen.append(place)
     return [(place, thick) for place in chosen]
 
@@ -175,10 +179,10 @@ def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Fi
     )
     yield figure(
         "top.room",
-        underside(shelf, rail) - above.axis,
+        underside(shelf, rail, above.tape.trade) - above.axis,
         "s − h",
         (
-            Input("s", tr("input.shelfs-underside"), underside(shelf, rail)),
+            Input("s", tr("input.shelfs-underside"), underside(shelf, rail, above.tape.trade)),
             Input("h", tr("input.holders"), above.axis),
         ),
     )
@@ -198,7 +202,11 @@ def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Fi
     )
     brackets = place_brackets(shelf, above)
     yield figure(
-        "top.brackets", str(len(brackets)), tr("top.brackets.formula"), (), apart=exact_text(APART)
+        "top.brackets",
+        str(len(brackets)),
+        tr("top.brackets.formula"),
+        (),
+        apart=above.tape.write_fine(APART.of(above.tape.trade)),
     )
     if brackets:
         yield figure(
@@ -214,15 +222,15 @@ def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Fi
 
 def findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
     """No room under it or for its brackets, or a joint that may give way."""
-    rail = above.rail
+    rail, tape, trade = above.rail, above.tape, above.tape.trade
     room, need = (
-        underside(shelf, rail) - above.axis,
-        max(above.rises + above.lift, above.holder + CLEAR),
+        underside(shelf, rail, above.tape.trade) - above.axis,
+        max(above.rises + above.lift, above.holder + CLEAR.of(trade)),
     )
     if room < need:
         line = above.axis - rail.y
-        taller = exact_text(Fraction(ceil(rail.height + need - room)))
-        change: Patch = {"line": exact_text(line), "board": {"height": taller}}
+        taller = up(rail.height + need - room, trade)
+        change: Patch = {"line": exact_text(line), "board": {"height": exact_text(taller)}}
         yield Finding(
             "top.head",
             tr("part.shelf"),
@@ -230,15 +238,15 @@ def findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
             tr("quantity.under-the-shelf"),
             room,
             need,
-            fixes=(Fix(tr("fix.rail-wide", taller=taller), change),),
+            fixes=(Fix(tr("fix.rail-wide", taller=tape.write_fine(taller)), change),),
         )
     on = loaded(shelf, above)
     if on.share > 1:
         thick = next(
             (
                 t
-                for t in range(int(shelf.thickness) + 1, 81)
-                if replace(on, thick=float(t)).share <= 1
+                for t in thicknesses(rail.wood, trade)
+                if t > shelf.thickness and replace(on, thick=float(t)).share <= 1
             ),
             None,
         )
@@ -250,7 +258,12 @@ def findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
             percent(on.share),
             "100%",
             fixes=(
-                (Fix(tr("fix.shelf-mm-thick", thick=thick), {"top": {"thickness": f"{thick} mm"}}),)
+                (
+                    Fix(
+                        tr("fix.shelf-thick", thick=tape.write_fine(thick)),
+                        {"top": {"thickness": exact_text(thick)}},
+                    ),
+                )
                 if thick
                 else ()
             ),
@@ -258,7 +271,7 @@ def findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
     brackets = place_brackets(shelf, above)
     if shelf.bracket and not brackets:
         widest = max(end - start for start, end in _gaps(above))
-        thin = widest // 1
+        thin = down(widest, trade)
         yield Finding(
             "top.bracket",
             tr("part.brackets"),
@@ -270,27 +283,33 @@ def findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
                 *(
                     (
                         Fix(
-                            tr("fix.brackets-mm-thick", thin=thin),
-                            {"top": {"bracket": f"{thin} mm"}},
+                            tr("fix.brackets-thick", thin=tape.write_fine(thin)),
+                            {"top": {"bracket": exact_text(thin)}},
                         ),
                     )
-                    if thin >= 12
+                    if thin >= THINNEST.of(trade)
                     else ()
                 ),
                 Fix(tr("fix.no-brackets"), {"top": {"bracket": "0 mm"}}),
             ),
         )
-    if not shelf.bracket and shelf.depth > TIPS:
-        narrow = exact_text(TIPS)
+    if not shelf.bracket and shelf.depth > TIPS.of(trade):
+        usual = TopShelf.usual(trade)
         yield Finding(
             "top.tips",
             tr("part.shelf"),
             tr("top.tips"),
             tr("quantity.stands-out"),
             shelf.depth,
-            TIPS,
+            TIPS.of(trade),
             fixes=(
-                Fix(tr("fix.deep", more=narrow), {"top": {"depth": narrow}}),
-                Fix(tr("fix.brackets-18-mm-thick"), {"top": {"bracket": "18 mm"}}),
+                Fix(
+                    tr("fix.deep", more=tape.write_fine(TIPS.of(trade))),
+                    {"top": {"depth": exact_text(TIPS.of(trade))}},
+                ),
+                Fix(
+                    tr("fix.brackets-thick", thin=tape.write_fine(usual.bracket)),
+                    {"top": {"bracket": exact_text(usual.bracket)}},
+                ),
             ),
         )

@@ -8,8 +8,8 @@ from math import ceil
 from yardcliff.core.brief.choices import Field, Option, Section
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.holders.hole import LEAST_WOOD
-from yardcliff.core.holders.hook import pilot_bit
-from yardcliff.core.materials.goods import Goods, Ware, screws
+from yardcliff.core.materials.goods import Goods, Ware
+from yardcliff.core.materials.sold import JOINS, screws
 from yardcliff.core.rack import Face, Hold, Joint, Kind, Operation, Part, Place, Rack, Seat, drill
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.rows import Standing
@@ -17,9 +17,10 @@ from yardcliff.core.shapes.geometry import across
 from yardcliff.core.things.item import Item
 from yardcliff.core.things.look import hanging
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import TapeName, exact_text
-from yardcliff.core.ways.family import Family, Fitness, Hangs, of_grips, row_for
-from yardcliff.core.ways.joinery import BITE, meet, screwed
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.trade import Either, down, either, up
+from yardcliff.core.ways.family import Family, Fitness, Hangs, of_grips, read_start, row_for
+from yardcliff.core.ways.joinery import BITE, meet, pilot_bit, screwed
 from yardcliff.core.ways.shaft_checks import (
     CATCH,
     OF_EACH,
@@ -33,9 +34,11 @@ from yardcliff.core.ways.shafts import STRAP, UprightBrief, fitting, foot_of, le
 from yardcliff.core.ways.shared import Body, assemble
 from yardcliff.messages import tr
 
+RAIL, ROUND = Either(("70 mm", "35 mm"), ("2 1/2 in", "1 1/2 in")), either("10 mm", "1/2 in")
+"""A clip rail at first, how wide and how thick; and what the rest is rounded to."""
 FOOT = 60.0
 """So far above its lowest point a thing is measured as the foot that stands in a hole, mm."""
-LAP = Fraction(15)
+LAP = either("15 mm", "5/8 in")
 """The foot rail reaches over the foot board by this at least, mm: what takes a screw."""
 UNDER = Fraction(400)
 """From screw to screw under the foot rail, mm: rule of thumb."""
@@ -77,7 +80,7 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
         ZERO,
         row.length,
         board.height,
-        max(board.thickness, foot.off + LAP),
+        max(board.thickness, foot.off + LAP.of(brief.trade)),
         board.wood,
     )
     seats = tuple(
@@ -110,7 +113,7 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
         (rail, base, back),
         ((rail.key, board.height / 2),),
         (Joint(base.key, back.key, Hold.SCREWS),),
-        machining=(*boring, *_under(base, back), *_strap(brief, fitted, rail, row)),
+        machining=(*boring, *_under(brief, base, back), *_strap(brief, fitted, rail, row)),
         figures=(
             *shaft_figures(brief, fitted, feet),
             *own_figures(brief, fitted, feet),
@@ -128,14 +131,20 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
     return assemble(brief, fitted, (Standing(row, ZERO, ZERO),), ZERO, body)
 
 
-def _under(base: Part, back: Part) -> tuple[Operation, ...]:
+def _under(brief: UprightBrief, base: Part, back: Part) -> tuple[Operation, ...]:
     """The screws that hold the foot board under its rail: no screw goes to the wall through the
     depth of a board.
     """
     many = max(2, ceil(base.length / UNDER) + 1)
     below = "ways.from-below-clear-foot-holes-countersink"
     into = "ways.up-into-rail-in-front-of-it" if base.z else "ways.up-into-rail-backs-flush"
-    return screwed([meet(base, back, many)], BITE, (below, into), z=exact_text(base.z))
+    return screwed(
+        brief.trade,
+        [meet(brief.trade, base, back, many)],
+        BITE.of(brief.trade),
+        (below, into),
+        z=brief.in_hand.write_fine(base.z),
+    )
 
 
 def _strap(brief: UprightBrief, fitted: Fitting, rail: Part, row: Row) -> Iterator[Operation]:
@@ -148,31 +157,33 @@ def _strap(brief: UprightBrief, fitted: Fitting, rail: Part, row: Row) -> Iterat
             (
                 Place(rail.key, Face.FRONT, x, rail.height / 2)
                 for x in (
-                    row.axes[0] - fitted.reach.left - STRAP / 2,
-                    row.axes[-1] + fitted.reach.right + STRAP / 2,
+                    row.axes[0] - fitted.reach.left - STRAP.of(brief.trade) / 2,
+                    row.axes[-1] + fitted.reach.right + STRAP.of(brief.trade) / 2,
                 )
             ),
-            pilot_bit("4.0", brief.board.wood),
+            pilot_bit(brief.board.wood, brief.trade),
             tr("ways.one-beyond-each-outer-ring-half"),
             deep=deep,
             left=left,
-            takes=(Ware(Goods.STRAP, 1), screws("4.0", deep, 2)),
+            takes=(Ware(Goods.STRAP, 1), screws(JOINS.of(brief.trade), deep, 2)),
         )
 
 
-def start(hangs: Hangs, tape: TapeName) -> UprightBrief:
+def start(hangs: Hangs, tape: Tape) -> UprightBrief:
     """A rail at two thirds of the longest, or as high as the shortest allows."""
-    first = UprightBrief.model_validate(
-        row_for(hangs, tape) | {"board": {"height": Fraction(70), "thickness": Fraction(35)}}
+    trade = tape.trade
+    high, thick = RAIL.of(trade)
+    first = read_start(
+        UprightBrief, row_for(hangs, tape) | {"board": {"height": high, "thickness": thick}}
     )
     short, long = lengths(first)
     stands = first.foot.top - first.foot.deep
-    height = min(length_of(short) - CATCH, length_of(long) * 2 / 3)
+    height = min(length_of(short) - CATCH.of(trade), length_of(long) * 2 / 3)
     fitted = fitting(first)
     feet = [foot_of(first, fitted, kind) for kind in first.kinds]
-    deep = -(-max(stands.offset + stands.bit / 2 + LEAST_WOOD for stands in feet) // 10) * 10
-    foot = first.foot.changed({"depth": max(first.foot.depth, deep)})
-    return first.changed({"hung": stands + height // 10 * 10, "foot": foot})
+    need = max(one.offset + one.bit / 2 + LEAST_WOOD.of(trade) for one in feet)
+    foot = first.foot.changed({"depth": max(first.foot.depth, up(need, trade, ROUND))})
+    return first.changed({"hung": stands + down(height, trade, ROUND), "foot": foot})
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:

@@ -13,15 +13,18 @@ from yardcliff.core.row.row import Row
 from yardcliff.core.things.item import Item
 from yardcliff.core.things.look import laid
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.trade import Trade, down, either
 from yardcliff.core.ways.row_words import FLOOR_CLEAR
 from yardcliff.messages import tr
 
-REST = Fraction(20)
+REST = either("20 mm", "3/4 in")
 """How far a thing reaches past the outer side of an upright at least, so that it does not slip off,
 mm: rule of thumb.
 """
-TOP = Fraction(1700)
+FLOOR_FREE, ROUND = either("100 mm", "4 in"), either("10 mm", "1/2 in")
+"""More than clear of the floor, at first; and what heights are rounded to."""
+TOP = either("1700 mm", "68 in")
 """How high the topmost holder hangs at first: within reach, mm."""
 ZERO = Fraction(0)
 
@@ -112,25 +115,30 @@ def figures(given: Fraction | None, items: Iterable[Item], wide: Fraction) -> tu
 
 
 def falls(
-    items: Iterable[Item], between: Fraction, wide: Fraction, instead: Fix
+    items: Iterable[Item], between: Fraction, wide: Fraction, instead: Fix, tape: Tape
 ) -> Iterator[Finding]:
     """Whether the shortest thing is long enough to rest on both; what else it could hang on."""
-    short = shortest(items)
+    short, rest = shortest(items), REST.of(tape.trade)
     long = laid(short)[0]
     past = (long - between - 2 * wide) / 2
-    if past >= REST:
+    if past >= rest:
         return
-    least = long - 2 * REST - 2 * wide
+    least = long - 2 * rest - 2 * wide
     yield Finding(
         "up.falls",
         short.name.capitalize(),
         tr("up.falls", plural=short.plural),
         tr("quantity.past-the-uprights"),
         past,
-        REST,
+        rest,
         fixes=(
             *(
-                (Fix(tr("fix.between", least=exact_text(least)), {"between": exact_text(least)}),)
+                (
+                    Fix(
+                        tr("fix.between", least=tape.write_fine(least)),
+                        {"between": exact_text(least)},
+                    ),
+                )
                 if least > 0
                 else ()
             ),
@@ -139,8 +147,9 @@ def falls(
     )
 
 
-def foot_for(row: Row, tall: Fraction) -> Fraction:
+def foot_for(row: Row, tall: Fraction, trade: Trade) -> Fraction:
     """How high the foot is at first, mm: the topmost holder within reach, and nothing
     on the floor.
     """
-    return Fraction(max(TOP - row.axes[-1], tall + FLOOR_CLEAR + 100) // 10 * 10)
+    least = tall + FLOOR_CLEAR.of(trade) + FLOOR_FREE.of(trade)
+    return down(max(TOP.of(trade) - row.axes[-1], least), trade, ROUND)

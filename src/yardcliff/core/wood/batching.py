@@ -77,7 +77,7 @@ def batch(
         sum(one.faces * member.copies for member, one in takeoffs),
         sum(one.glue * member.copies for member, one in takeoffs),
     )
-    plan = cut_plan(wanted, supply, cutting, progress)
+    plan = cut_plan(wanted, supply, cutting, members[0].done.tape, progress)
     lines = shopping(plan, (*taken.wares, *consumables(taken, cutting)), supply)
     holders = sum(len(member.done.rack.holders) * member.copies for member in members)
     apart = 0

@@ -46,7 +46,7 @@ def ripping(sawn: Sawn, tape: Tape, how: str = "") -> Iterator[str]:
 
 def cross_cuts(sawn: Sawn, means: Means, tape: Tape) -> Iterator[str]:
     """How a stick, or each of its strips, is cut to length."""
-    takes = means.cutting.takes
+    takes = means.takes
     for lane in _lanes(sawn, takes):
         for run in lane:
             yield _squared(sawn, run, means.cutting.trim, tape)

@@ -37,7 +37,7 @@ def lay(
     that is only on the stick's back, if not `strict`: then the stretches leave them out already.
     """
     cutting = means.cutting
-    bar, kerf, round_ = problem.bars[cut.bar], cutting.takes, source.section.form in ROUND
+    bar, kerf, round_ = problem.bars[cut.bar], means.takes, source.section.form in ROUND
     behind = (
         []
         if strict

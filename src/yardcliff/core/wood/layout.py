@@ -178,7 +178,7 @@ class CutPlan:
     @property
     def kerf(self) -> Fraction:
         """What each cut takes, mm."""
-        return self.means.cutting.takes
+        return self.means.takes
 
     @property
     def sawn(self) -> Iterator[Sawn]:

@@ -10,6 +10,7 @@ from typing import Literal
 
 from yardcliff.core.brief.cutting import Cutting, ToSize
 from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape
 from yardcliff.core.units.length_text import read
 from yardcliff.core.workshop.methods import Way, own_ways
 from yardcliff.core.workshop.shop import Shop
@@ -24,10 +25,16 @@ METRE = 1000
 
 @dataclass(frozen=True)
 class Means:
-    """How `cutting` is done in a `shop`."""
+    """How `cutting` is done in a `shop`, and the `tape` that it is measured and said with."""
 
     cutting: Cutting
     shop: Shop
+    tape: Tape
+
+    @cached_property
+    def takes(self) -> Fraction:
+        """What each cut to length takes, mm."""
+        return self.cutting.takes(self.tape.trade)
 
     @cached_property
     def rip(self) -> Way | None:
@@ -43,12 +50,14 @@ class Means:
     def rip_takes(self) -> Fraction:
         """What the saw that rips takes, mm: as measured where the same saw cuts to length."""
         if self.rip is None:
-            return self.cutting.takes
+            return self.takes
         rows = [
-            row for row in table("saws") if row["rips"] and {row["tool"]} - {""} == self.rip.tools
+            row
+            for row in table("saws", self.tape.trade)
+            if row["rips"] and {row["tool"]} - {""} == self.rip.tools
         ]
         same = any(row["key"] == self.cutting.saw for row in rows)
-        return self.cutting.takes if same else read(rows[0]["kerf"])
+        return self.takes if same else read(rows[0]["kerf"])
 
     def minutes(self, does: ToStock, long: Fraction) -> float:
         """How long it is reckoned to take to bring so many mm of a strip, or of a

@@ -120,7 +120,7 @@ def _one_more(
     most = (stick - 2 * cutting.trim - many * long) / (many - 1)
     thinner = [
         row
-        for row in table("saws")
+        for row in table("saws", tape.trade)
         if ZERO < read(row["kerf"]) <= most and read(row["kerf"]) < plan.kerf
     ]
     if thinner:

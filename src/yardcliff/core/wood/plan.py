@@ -11,7 +11,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
 from yardcliff.core.brief.cutting import Cutting
-from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.length import Tape
 from yardcliff.core.wood.layout import CutPlan, Group, Piece, Sawn, Source
 from yardcliff.core.wood.means import Means
 from yardcliff.core.wood.solving import Progress, Solved, fits, gives, solved
@@ -20,12 +20,16 @@ from yardcliff.messages import tr
 
 
 def cut_plan(
-    wanted: Sequence[Piece], supply: Supply, cutting: Cutting, progress: Progress | None = None
+    wanted: Sequence[Piece],
+    supply: Supply,
+    cutting: Cutting,
+    tape: Tape,
+    progress: Progress | None = None,
 ) -> CutPlan:
     """The cheapest plan for all pieces, section by section; who is `progress` how it goes may have
     it end early.
     """
-    means = Means(cutting, supply.shop)
+    means = Means(cutting, supply.shop, tape)
     groups: dict[tuple[object, ...], list[Piece]] = defaultdict(list)
     for piece in wanted:
         blank = piece.blank
@@ -83,7 +87,7 @@ def sources(piece: Piece, supply: Supply, means: Means) -> list[Source]:
     if not any(prices.offers for prices in supply.lists):
         offers = [
             Source(f"{one.name}, {float(long):g}", one.name, one.section, long, None, False)
-            for one in sold()
+            for one in sold(means.tape.trade)
             if fits(one.section, piece, means)
             for long in one.longs
         ]
@@ -111,9 +115,11 @@ def _group(
     """The plan of one thickness; what it uses is `taken` from the others."""
     blank = wanted[0].blank
     says = (
-        f"{blank.form.capitalize()} {blank.thread or exact_text(blank.thick)}"
+        f"{blank.form.capitalize()} {blank.thread or means.tape.write_fine(blank.thick)}"
         if blank.form in ROUND
-        else tr("wood.thick", stuff=blank.stuff.capitalize(), thick=exact_text(blank.thick))
+        else tr(
+            "wood.thick", stuff=blank.stuff.capitalize(), thick=means.tape.write_fine(blank.thick)
+        )
     )
     by_name = {piece.name: piece for piece in wanted}
     alike = {_shape(piece): piece for piece in wanted}  # hundreds of pegs are one question

@@ -54,7 +54,7 @@ def timber(done: Design, supply: Supply, site: Site | None = None) -> Timber:
     def planned(brief: Brief) -> CutPlan:
         changed = design_on(brief, done.there, site)
         wanted = still_wanted(pieces(takeoff(changed).blanks, brief.cutting), done.there.pieces)
-        return cut_plan(wanted, supply, _open(brief.cutting, done))
+        return cut_plan(wanted, supply, _open(brief.cutting, done), done.tape)
 
     worked = any(sawn.strips or sawn.thinned for sawn in plain.plan.sawn)
     wanted = still_wanted(pieces(plain.taken.blanks, done.brief.cutting), done.there.pieces)
@@ -96,7 +96,10 @@ def priced(done: Design, supply: Supply) -> Timber:
     """The same without anything to say: for a ladder of counts, and versions side by side."""
     cutting, taken = done.brief.cutting, takeoff(done)
     plan = cut_plan(
-        still_wanted(pieces(taken.blanks, cutting), done.there.pieces), supply, _open(cutting, done)
+        still_wanted(pieces(taken.blanks, cutting), done.there.pieces),
+        supply,
+        _open(cutting, done),
+        done.tape,
     )
     wares = () if done.there.used else (*taken.wares, *consumables(taken, cutting))
     lines = shopping(plan, wares, supply)

@@ -32,7 +32,7 @@ def why(
 def _missing(
     brief: Brief, group: Group, supply: Supply, planned: Planned, missing: int
 ) -> Iterator[Finding]:
-    said, means = set[str](), Means(brief.cutting, supply.shop)
+    said, means = set[str](), Means(brief.cutting, supply.shop, brief.in_hand)
     for piece in group.missing:
         blank = piece.blank
         reason, nearest, tries = _nearest(brief, blank, supply)
@@ -65,7 +65,11 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
         *((stick, stick.long) for stick in stock),
         *((offer, offer.long) for offer in offers),
     ]
-    longs += [(one.section, long) for one in sold() for long in one.longs] if not offers else []
+    longs += (
+        [(one.section, long) for one in sold(brief.trade) for long in one.longs]
+        if not offers
+        else []
+    )
     same = [
         (section, long)
         for section, long in longs
@@ -156,7 +160,7 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
         )
     return _too_big(
         brief,
-        Means(brief.cutting, supply.shop),
+        Means(brief.cutting, supply.shop, brief.in_hand),
         blank,
         [(section, long) for section, long in thick],
     )

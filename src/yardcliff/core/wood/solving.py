@@ -118,7 +118,7 @@ def _sum(
     flaw goes through.
     """
     cutting = means.cutting
-    kerf, rip_kerf = ceil(cutting.takes / TENTH), ceil(means.rip_takes / TENTH)
+    kerf, rip_kerf = ceil(means.takes / TENTH), ceil(means.rip_takes / TENTH)
     matched: dict[str, list[Piece]] = defaultdict(list)
     for piece in wanted:
         matched[piece.match].append(piece)

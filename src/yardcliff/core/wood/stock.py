@@ -12,11 +12,12 @@ from pydantic import BeforeValidator, Field, StringConstraints, ValidationError,
 from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.findings.patch import BriefError, problems
-from yardcliff.core.materials.goods import Form, Stuff, Thread, WareKind
+from yardcliff.core.materials.goods import Form, RodThread, Stuff, WareKind
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
 from yardcliff.core.units.length_text import read
 from yardcliff.core.units.money import Money
+from yardcliff.core.units.trade import Trade, usual
 from yardcliff.core.workshop.shop import Shop
 from yardcliff.data import table
 from yardcliff.messages import tr
@@ -34,7 +35,7 @@ class Flaw(Frozen):
 
     what: Literal["knot", "check", "nail hole", "wane", "stain", "other"] = "knot"
     at: Gap
-    width: Size = Fraction(30)
+    width: Size = usual("30 mm", "1 1/4 in")
     back: bool = False
 
     @property
@@ -55,7 +56,7 @@ class Section(Frozen):
     species: Note = ""
     wide: Size
     thick: Size
-    thread: Annotated[Thread | None, BeforeValidator(lambda text: text or None)] = None
+    thread: Annotated[RodThread | None, BeforeValidator(lambda text: text or None)] = None
 
     @model_validator(mode="after")
     def _is_round(self) -> Self:
@@ -196,7 +197,7 @@ def read_stick(data: dict[str, Any]) -> Stick:
 
 @dataclass(frozen=True, slots=True)
 class Sold:
-    """A row of the table of what is sold (data/timber.csv): its name, its section, its lengths in
+    """A row of the table of what is sold (timber.csv): its name, its section, its lengths in
     mm.
     """
 
@@ -206,8 +207,8 @@ class Sold:
 
 
 @cache
-def sold() -> tuple[Sold, ...]:
-    """What timber and rods are sold as, by their actual sizes."""
+def sold(trade: Trade) -> tuple[Sold, ...]:
+    """What timber and rods are sold as in a trade, by their actual sizes."""
     return tuple(
         Sold(
             row["name"],
@@ -216,7 +217,7 @@ def sold() -> tuple[Sold, ...]:
             ),
             tuple(map(read, row["longs"].split(";"))),
         )
-        for row in table("timber")
+        for row in table("timber", trade)
     )
 
 
