@@ -133,8 +133,8 @@ def test_a_plan_as_a_file_has_a_row_for_each_piece_and_its_mark() -> None:
 
 def test_a_shopping_list_as_a_file_leaves_out_what_is_not_known() -> None:
     lines = (
-        Line("hook", "a, “b”; c", 3, "", 0, 3, 1, None),
-        Line("glue", "glue", 9, "g", 0, 1, 250, 520, "Yard"),
+        Line("hook", "a, “b”; c", 3, "", "metric", 0, 3, 1, None),
+        Line("glue", "glue", 9, "g", "metric", 0, 1, 250, 520, "Yard"),
     )
     rows = list(csv.DictReader(io.StringIO(write_shopping(lines, "EUR"))))
     assert [(row["name"], row["each"], row["total"], row["currency"]) for row in rows] == [

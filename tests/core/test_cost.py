@@ -79,9 +79,9 @@ def test_a_line_is_enough_and_no_packet_alone_is_cheaper(
 
 def test_a_line_without_a_price_is_counted_and_not_added() -> None:
     lines = (
-        Line("hook", "hook", 3, "", 0, 3, 1, None),
-        Line("glue", "glue", 9, "g", 0, 1, 250, 520),
-        Line("screw", "s", 4, "", 9, 0, 1, None),
+        Line("hook", "hook", 3, "", "metric", 0, 3, 1, None),
+        Line("glue", "glue", 9, "g", "metric", 0, 1, 250, 520),
+        Line("screw", "s", 4, "", "metric", 9, 0, 1, None),
     )
     assert [line.total for line in lines] == [None, 520, 0]
     assert Cost.of(lines) == Cost(520, 1)
@@ -90,12 +90,13 @@ def test_a_line_without_a_price_is_counted_and_not_added() -> None:
 
 def test_what_is_weighed_or_poured_keeps_its_unit_wherever_it_is_bought() -> None:
     oil = [
-        Line("finish", "oil", 63, "ml", 0, packs, pack, None).bought
+        Line("finish", "oil", 63, "ml", "metric", 0, packs, pack, None).bought
         for packs, pack in ((63, 1), (1, 250))
     ]
     assert oil == ["63 ml", "1 × 250 ml"]
     assert [
-        Line("screw", "s", 9, "", 0, packs, pack, None).bought for packs, pack in ((9, 1), (2, 5))
+        Line("screw", "s", 9, "", "metric", 0, packs, pack, None).bought
+        for packs, pack in ((9, 1), (2, 5))
     ] == ["9", "2 × 5"]
 
 

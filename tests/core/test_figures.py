@@ -46,7 +46,7 @@ def number(value: Fraction | str) -> float:
     """What is shown, without its unit; a share of a hundred is one of one."""
     if isinstance(value, Fraction):
         return float(value)
-    text = value
+    text = value.partition("(")[2] or value  # a force is said by what weighs as much, too
     found = float(text.split()[0].rstrip("°%"))
     return found / 100 if text.endswith("%") else found
 

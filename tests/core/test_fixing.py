@@ -151,7 +151,7 @@ def test_mirror_plates_stand_beside_the_ends() -> None:
         "Two", BARE.model_copy(update={"studs": Studs(measured=(Fraction(988), Fraction(2572)))})
     )
     (one,) = fixed(COATS, site, by="mirrors", into="screws")
-    assert xs(one) == [-float(MIRROR), 1560 + float(MIRROR)]
+    assert xs(one) == [-float(MIRROR.metric), 1560 + float(MIRROR.metric)]
     assert not one.loose
 
 

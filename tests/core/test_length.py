@@ -134,7 +134,10 @@ def test_a_tape_reads_back_to_its_nearest_step(value: Fraction, tape: Tape) -> N
     assert abs(read(tape.write_given(value), tape.unit) - value) <= max(
         tape.step / 2, Fraction(1, 200)
     )
-    size, *off = tape.write_fine(value).split(", ")
+    size, *off = tape.write_fine(value).removeprefix("under ").split(", ")
+    if tape.write_fine(value).startswith("under"):
+        assert 0 < value < INCH / 128
+        return
     error = read(size, tape.unit) - value
     assert abs(error) <= (INCH / 128 if tape.unit == "in" else Fraction(5, 1000))
     # What is no 64th is told to be a little less, or a little more.

@@ -77,7 +77,7 @@ def test_a_rail_of_coats_weighs_them_wet_and_shows_its_working() -> None:
     # Six at 2.6 kg, and 1560 × 120 × 21 mm of softwood at 480 kg/m³: 15.6 + 1.887 kg.
     done = on({})
     known = {figure.key: figure.value for figure in done.figures}
-    assert known["fix.weight"] == "17.5 kg"
+    assert known["fix.weight"] == "17 kg"
     # 21 of board, 12.5 of lining and 30 in the stud are 63.5: the next screw is 70, of which 36.5
     # hold.
     one = only(done)

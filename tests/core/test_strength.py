@@ -102,7 +102,7 @@ def test_a_spare_hook_is_pulled_at_as_if_something_hung_there_and_children_pull_
     assert sum(load.weight == 0 for load in spare.on if load.thing) == 1
     children = on(place=place | {"who": "child"})
     assert {load.down for one in children.on_wall.fixed for load in one.on if load.thing} == {250}
-    assert "250 N" in children.chain.assumed[1]
+    assert "25 kg" in children.chain.assumed[1]
     assert "hook.strength" in {finding.code for finding in children.findings}
 
 

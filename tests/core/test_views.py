@@ -80,7 +80,7 @@ def test_dimensions_of_the_other_views_measure_themselves(brief: Brief) -> None:
     folds = folds_of(done.rack)
     for scene in filter(None, (done.section, done.plan)):
         for dimension in scene.dimensions:
-            shown = float(read(dimension.text.partition(", ")[0]))
+            shown = float(read(dimension.text.removeprefix("under ").partition(", ")[0]))
             drawn = dimension.end - dimension.start
             if not (dimension.axis == "y" and folds):
                 assert shown == pytest.approx(drawn, abs=step / 2 + 0.2), dimension

@@ -40,8 +40,10 @@ from yardcliff.core.findings.finding import Finding
 from yardcliff.core.findings.working import Value
 from yardcliff.core.row.count_ladder import Rung, ladder
 from yardcliff.core.shapes.geometry import in_mm
+from yardcliff.core.things.item import WEIGHED
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
+from yardcliff.core.units.weights import load_text, weight_text
 from yardcliff.core.wall.position import longest_row
 from yardcliff.core.ways import FAMILIES, Brief, ranked
 from yardcliff.messages import tr
@@ -271,8 +273,10 @@ def _marks(design: Design, row: int) -> MarksView:
         text=[mark.text for mark in found],
         from_end=[mark.end_text for mark in found],
         exact=[tape.write_fine(mark.exact) for mark in found],
-        error=[_signed(mark.steps * step - at) for mark, at in zip(found, exact, strict=True)],
-        drift=[_signed(drift) for drift in drifts] if drifts else None,
+        error=[
+            _signed(mark.steps * step - at, tape) for mark, at in zip(found, exact, strict=True)
+        ],
+        drift=[_signed(drift, tape) for drift in drifts] if drifts else None,
         pinned=[] if row else [pin.index for pin in design.rack.row.pins],
     )
 
@@ -301,7 +305,12 @@ def signed(value: Fraction, tape: Tape) -> str:
     return text if not tape.round(value) else f"{'−' if value < 0 else '+'}{text}"
 
 
-def _signed(value: Fraction | float) -> str:
+def _signed(value: Fraction | float, tape: Tape) -> str:
+    """How far a mark is off, to the hundredth of a mm or the 64th of an inch."""
+    if tape.unit == "in":
+        text = tape.near(abs(Fraction(str(round(float(value), 6)))))
+        off = text != tape.near(Fraction(0))
+        return f"{'−' if value < 0 else '+'}{text}" if off else text
     text = f"{float(value):+.2f} mm"
     return "0 mm" if text in ("+0.00 mm", "-0.00 mm") else text.replace("-", "−")
 
@@ -314,6 +323,10 @@ def _fields(brief: Brief, tape: Tape, design: Design) -> dict[str, str]:
         if isinstance(value, Fraction):
             bought = path[0] in ("holder", "holders", "board", "back")
             texts[".".join(path)] = tape.write_fine(value) if bought else tape.write_given(value)
+        elif isinstance(value, int) and path[-1] in WEIGHED:
+            texts[".".join(path)] = weight_text(value, brief.trade)
+        elif isinstance(value, int) and path[-1] == "tug_n":
+            texts[".".join(path)] = load_text(value, brief.trade)
     row = design.rack.row
     texts["item.width"] = tape.write_given(brief.item.across)
     for key, item in brief.others.items():

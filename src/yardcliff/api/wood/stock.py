@@ -24,8 +24,9 @@ from yardcliff.app.application import Application
 from yardcliff.app.locale import UserLocale
 from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.findings.patch import BriefError, problems
-from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.length import size_text
 from yardcliff.core.units.length_text import Unit
+from yardcliff.core.units.weights import density_text, spread_text
 from yardcliff.core.wood.cost import OWN, read_pack, units
 from yardcliff.core.wood.stock import ROUND, PriceList, WareOnHand, WarePrice, read_stick, sold
 from yardcliff.data import table
@@ -38,15 +39,18 @@ CsvText = Annotated[str, Body(media_type="text/csv")]
 
 
 def _view(app: Application, locale: UserLocale) -> StockView:
+    trade = app.settings.tape(locale).trade
     return StockView(
         sticks=[view_stick(stick_id, stick) for stick_id, stick in app.supplies.sticks],
         lists=[view_prices(prices, locale) for prices in app.supplies.lists],
         wares=[WareView(**ware, unit=units(ware["kind"])) for ware in app.supplies.stock.wares()],
         sold=[
             SoldView(
-                name=one.name, section=one.section, longs=[exact_text(long) for long in one.longs]
+                name=one.name,
+                section=one.section,
+                longs=[size_text(long, trade) for long in one.longs],
             )
-            for one in sold(app.settings.tape(locale).trade)
+            for one in sold(trade)
         ],
         saws=[
             Chosen(
@@ -57,15 +61,15 @@ def _view(app: Application, locale: UserLocale) -> StockView:
                     what="" if saw["rips"] else tr("api.does-not-rip"),
                 ),
             )
-            for saw in table("saws")
+            for saw in table("saws", trade)
         ],
         woods=[
             Chosen(
                 name=wood["name"],
                 says=tr(
-                    "api.kg-m-swells-across",
+                    "api.swells-across",
                     stuff=wood["stuff"],
-                    density=wood["density"],
+                    density=density_text(float(wood["density"]), trade),
                     swells=wood["swells"],
                     says=tr(f"wood.{wood['name'].replace(' ', '-')}.says"),
                 ),
@@ -76,7 +80,11 @@ def _view(app: Application, locale: UserLocale) -> StockView:
             Chosen(
                 name=one["key"],
                 says=(
-                    tr("api.coats-m-a-litre", coats=one["coats"], spread=one["spread"])
+                    tr(
+                        "api.coats-cover",
+                        coats=one["coats"],
+                        spread=spread_text(float(one["spread"]), trade),
+                    )
                     if one["coats"]
                     else one["name"]
                 ),

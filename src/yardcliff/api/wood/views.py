@@ -27,7 +27,7 @@ from yardcliff.core.brief.building import spoken
 from yardcliff.core.brief.cutting import Cutting
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, exact_text
-from yardcliff.core.wood.cost import Line, amount
+from yardcliff.core.wood.cost import Line
 from yardcliff.core.wood.cut_order import at_the_saw, order
 from yardcliff.core.wood.layout import Group, Laid, Offcut, Sawn, marks, pieces, plain, stops
 from yardcliff.core.wood.means import Means
@@ -307,21 +307,17 @@ def _line(line: Line, currency: str, locale: UserLocale) -> LineView:
     return LineView(
         kind=line.kind,
         name=line.name,
-        need=amount(line.need, line.unit),
+        need=line.said(line.need),
         buy=line.bought if line.packs else tr("api.on-hand"),
         each=NO_PRICE if line.each is None else locale.money(line.each, currency),
         total=NO_PRICE if line.total is None else locale.money(line.total, currency),
-        left=amount(line.left, line.unit) if line.left else "",
+        left=line.said(line.left) if line.left else "",
         timber=line.timber,
         says=", ".join(said),
         known=line.total is not None,
         unit=line.unit,
         noted=(
-            tr(
-                "api.for",
-                amount=amount(line.pack, line.unit),
-                money=locale.money(line.each or 0, currency),
-            )
+            tr("api.for", amount=line.said(line.pack), money=locale.money(line.each or 0, currency))
             if line.noted
             else ""
         ),

@@ -10,6 +10,7 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.strength.link import Link, weakest
 from yardcliff.core.strength.wood import DRAWN_SAFETY, PART, SAFETY, gravity
 from yardcliff.core.units.length import Tape
+from yardcliff.core.units.weights import load_text
 from yardcliff.core.wall.hanging import OnWall
 from yardcliff.core.wall.survey import Site
 from yardcliff.core.wall.wall import makeup_name
@@ -66,7 +67,7 @@ def _assumed(brief: RackBrief, on: OnWall, tape: Tape) -> list[str]:
         ),
         tr(
             "design.pull-n-down-straight-out-on",
-            force=f"{pulled.force:.0f}",
+            force=load_text(pulled.force, tape.trade),
             says=pulled.says,
             children=children,
         ),

@@ -44,6 +44,7 @@ CODES: dict[str, Severity] = {
     "rows.stagger": Severity.NOTE,
     "rows.ends": Severity.NOTE,
     "rows.capped": Severity.CARE,
+    "trade.sizes": Severity.CARE,
     "made.held": Severity.NOTE,
     "made.left": Severity.NOTE,
     "made.board": Severity.STOP,

@@ -168,4 +168,5 @@ def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:
         levered(float(flip.length), e, ground.pulled.force),
         kept(flip, rod, ground),
         tr("holders.screws-of-the-spacers-beside-it", screws=SCREWS),
+        ground.trade,
     )

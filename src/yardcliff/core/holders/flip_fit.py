@@ -31,6 +31,8 @@ from yardcliff.core.strength.wood import PART, SAFETY, bending
 from yardcliff.core.units.angles import both_ways, degrees
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import size_text
+from yardcliff.core.units.trade import Trade
+from yardcliff.core.units.weights import force_text, load_text
 from yardcliff.messages import tr
 
 
@@ -207,6 +209,7 @@ def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterat
         pull,
         may,
         tr("holders.screws-over-pin", kept=KEPT, gauge=gauge_text(JOINS.of(ground.trade))),
+        ground.trade,
     )
 
 
@@ -230,12 +233,12 @@ def stress_figure(flip: Flip, pulled: Pulled, bore: Fraction) -> Figure:
 
 
 def seat_figure(
-    flip: Flip, pulled: Pulled, lever: Input, pull: float, may: float, held: str
+    flip: Flip, pulled: Pulled, lever: Input, pull: float, may: float, held: str, trade: Trade
 ) -> Figure:
     """With what the finger draws at what it turns on, and what holds that."""
     return figure(
         "flip.seat",
-        f"{pull:.0f} N",
+        force_text(pull, trade),
         "F · l / e",
         (
             Input("F", pulled.says, f"{pulled.force:.1f} N"),
@@ -243,5 +246,5 @@ def seat_figure(
             lever,
         ),
         held=held,
-        may=f"{may:.0f}",
+        may=load_text(may, trade),
     )

@@ -28,6 +28,7 @@ from yardcliff.core.strength.plate import Plate
 from yardcliff.core.strength.wood import embedding, thread, withdrawal
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text, size_text
+from yardcliff.core.units.weights import force_text, load_text, weight_text
 from yardcliff.messages import tr
 
 
@@ -196,7 +197,7 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
         on = plate(hook, ground)
         yield figure(
             "hook.pull",
-            f"{on.pull(force):.0f} N",
+            force_text(on.pull(force), ground.trade),
             "F · a / h",
             (
                 pulled,
@@ -205,7 +206,11 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
             ),
         )
         yield plate_figure(on, ground.pulled)
-    said = f"{hook.carries / 1000:g} kg" if hook.carries is not None else tr("holders.not-said")
+    said = (
+        weight_text(hook.carries, ground.trade)
+        if hook.carries is not None
+        else tr("holders.not-said")
+    )
     yield figure("hook.packet", said, tr("hook.packet.formula"), ())
     if hook.carries is not None:
         yield figure(
@@ -263,7 +268,7 @@ def too_weak(link: Link, ground: Ground, fixes: tuple[Fix, ...]) -> Finding:
     beyond = "" if fixes else tr("holders.no-hook-here-holds-share-between")
     said = tr(
         "holders.with-n-bears-more-than-may",
-        force=f"{ground.pulled.force:.0f}",
+        force=load_text(ground.pulled.force, ground.trade),
         pulled=ground.pulled.says,
         name=link.name,
         beyond=beyond,

@@ -22,6 +22,7 @@ from yardcliff.core.strength.link import Link
 from yardcliff.core.things.item import Item
 from yardcliff.core.things.look import Look
 from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.trade import Trade
 from yardcliff.messages import listed, tr
 
 ZERO = Fraction(0)
@@ -139,6 +140,7 @@ class Rack:
     """
 
     family: str
+    trade: Trade
     parts: tuple[Part, ...]
     holders: tuple[Placed, ...]
     bored: tuple[tuple[Bore, ...], ...]

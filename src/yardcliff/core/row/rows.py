@@ -22,12 +22,12 @@ from yardcliff.core.things.item import Item
 from yardcliff.core.things.thing import Reach, Things
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size
-from yardcliff.core.units.trade import usual
+from yardcliff.core.units.trade import either, usual
 
 MOST_ROWS = 24
 MOST_HOLDERS = 2000
 """Of all rows together; further rows are left out and that is said."""
-FIXTURE_GAP = Fraction(8)
+FIXTURE_GAP = either("8 mm", "5/16 in")
 """Least wood between the fixtures of one row and those of the next."""
 ALIKE = "="
 """A row that hangs what the first one hangs."""

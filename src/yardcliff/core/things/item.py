@@ -3,7 +3,7 @@
 import re
 from typing import Annotated, Any, Literal, Self
 
-from pydantic import BeforeValidator, Field, model_validator
+from pydantic import BeforeValidator, Field, ValidationInfo, model_validator
 
 from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
@@ -56,8 +56,23 @@ Shape = Literal[
 _GRAMS = {"": 1.0, "g": 1.0, "kg": 1000.0, "lb": 453.59237, "oz": 28.349523125}
 
 
-def _grams(value: Any) -> int:
-    found = re.fullmatch(r"(\d{1,9}(?:[.,]\d{1,9})?)\s*(g|kg|lb|oz|)", str(value).strip().lower())
+_NUMBER = r"(?:\d{1,6}\s+)?\d{1,6}/[1-9]\d{0,2}|\d{1,9}(?:[.,]\d{1,9})?"
+
+
+def _number(text: str) -> float:
+    """`3 1/2`, `3.5`, `3,5`."""
+    return float(sum(Fraction(part.replace(",", ".")) for part in text.split()))
+
+
+def _typed(value: Any, info: ValidationInfo, unit: str) -> str:
+    """The unit of a number without one: what is typed in the US trade is pounds."""
+    told = info.context or {}
+    typed = isinstance(value, str) and told.get("trade") == "us" and not told.get("exact")
+    return unit if typed else ""
+
+
+def _grams(value: Any, info: ValidationInfo) -> int:
+    found = re.fullmatch(rf"({_NUMBER})\s*(g|kg|lb|oz|)", str(value).strip().lower())
     if found and (either := ambiguous(found[1], found[2] in ("", "g"))):
         raise cannot_read(
             "weight",
@@ -67,7 +82,7 @@ def _grams(value: Any) -> int:
             decimal=either[1],
         )
     grams = (
-        round(float(found[1].replace(",", ".")) * _GRAMS[found[2]])
+        round(_number(found[1]) * _GRAMS[found[2] or _typed(value, info, "lb")])
         if found and value is not True
         else -1
     )
@@ -81,8 +96,8 @@ HARDEST = 2000
 """More than this, N, nobody pulls with."""
 
 
-def _newtons(value: Any) -> int:
-    found = re.fullmatch(r"(\d{1,6}(?:[.,]\d{1,6})?)\s*(n|kgf?|lbf?|)", str(value).strip().lower())
+def _newtons(value: Any, info: ValidationInfo) -> int:
+    found = re.fullmatch(rf"({_NUMBER})\s*(n|kgf?|lbf?|)", str(value).strip().lower())
     if found and (either := ambiguous(found[1], found[2] in ("", "n"))):
         raise cannot_read(
             "force",
@@ -92,7 +107,7 @@ def _newtons(value: Any) -> int:
             decimal=either[1],
         )
     force = (
-        round(float(found[1].replace(",", ".")) * _NEWTONS[found[2]])
+        round(_number(found[1]) * _NEWTONS[found[2] or _typed(value, info, "lbf")])
         if found and value is not True
         else -1
     )
@@ -106,6 +121,8 @@ def _newtons(value: Any) -> int:
 Name = Annotated[str, Field(min_length=1, max_length=60)]
 Weight = Annotated[int, BeforeValidator(_grams)]
 """Grams, 0 to 100 000; `1.6 kg` and `3 lb` are read too."""
+WEIGHED = frozenset({"weight_g", "full_g", "load", "carries", "pull", "shear"})
+"""Fields of briefs that are weights, wherever they stand."""
 Force = Annotated[int, BeforeValidator(_newtons)]
 """Newtons, 0 to 2000; `15 kg` and `35 lbf` are read too."""
 Key = Annotated[str, Field(pattern="^[a-z0-9][a-z0-9-]{0,39}$")]

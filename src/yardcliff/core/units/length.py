@@ -105,6 +105,8 @@ class Tape:
         if (value * 2).denominator == 1:
             return _trimmed(value, 1) + " mm", ""
         near = nearest(abs(inches), _64TH)
+        if not near:
+            return _plain(_64TH, "in"), "units.under"
         off = "units.scant" if abs(inches) < near else "units.full"
         return _plain(near if value > 0 else -near, "in"), off
 

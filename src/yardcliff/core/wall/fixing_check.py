@@ -169,6 +169,7 @@ def _holding(here: Fixer, spot: Spot, mount: Mount, bad: Sequence[Fixed]) -> tup
         found.append(place_fix(place, tape))
     if mount.by == "plates" and any(fixing.loose for fixing in bad):
         found += _onto_studs(rack, site, spot)
+    lag = anchors(here.tape.trade)["lags"].size
     own = {"pull": None, "shear": None}  # another fixing has another packet
     tries: list[tuple[str, Patch]] = [
         (tr("wall.a-spacer-at-the-foot"), {"foot": "spacer"}),
@@ -178,9 +179,9 @@ def _holding(here: Fixer, spot: Spot, mount: Mount, bad: Sequence[Fixed]) -> tup
             tr("wall.a-batten-onto-the-studs"),
             {"by": "batten", "into": "auto", "foot": "spacer", **own},
         ),
-        (tr("wall.8-mm-lag-screws"), {"into": "lags", **own}),
+        (tr("wall.lag-screws", size=lag), {"into": "lags", **own}),
         (
-            tr("wall.8-mm-lag-screws-through-it"),
+            tr("wall.lag-screws-through-it", size=lag),
             {"by": "through", "into": "lags", "screws": "free", **own},
         ),
         (tr("wall.spring-toggles"), {"into": "toggles", **own}),
@@ -217,7 +218,8 @@ def _onto_studs(rack: Rack, site: Site, spot: Spot) -> Iterator[Fix]:
         return
     shut = list(no_hole(site.wall, y))
     studs = [s - spot.x for s in site.wall.stud_middles if not any(a < s < b for a, b in shut)]
-    behind = [at for at in studs if END <= at <= row.length - END]
+    end = END.of(rack.trade)
+    behind = [at for at in studs if end <= at <= row.length - end]
     if len(behind) < 2:
         return
     first, last = (

@@ -8,6 +8,7 @@ from yardcliff.core.rack import Part, Rack
 from yardcliff.core.shapes.geometry import across, mirrored, rounded, swapped
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.spans import cut, joined, meet, nearest
+from yardcliff.core.units.trade import either
 from yardcliff.core.wall.bodies import Body
 from yardcliff.core.wall.boring import HEAD, bored, bored_at
 
@@ -19,24 +20,22 @@ CLEAR = HEAD / 2 + RIM
 """From a screw's middle to what its head keeps off, mm."""
 RIM_OF_STUD = Fraction(10)
 """A screw keeps so far from a stud's edges, mm: two diameters."""
-END, EDGE = Fraction(30), Fraction(15)
-"""From a screw to its board's end and to its long edge, mm: 6 and 3 diameters of a 5 mm screw,
-pre-drilled.
-"""
+END, EDGE = either("30 mm", "1 1/4 in"), either("15 mm", "5/8 in")
+"""From a screw to its board's end and to its long edge: 6 and 3 of its diameters, pre-drilled."""
 COVER = Fraction(40)
 """A board flat upon another that a screw still goes through with it, mm thick."""
 TWO_LINES = Fraction(100)
 """From this height on a board takes two lines of screws, which keep it flat, mm."""
 BETWEEN = Fraction(600)
 """Up a board at most from screw to screw, mm: rule of thumb."""
-MIRROR = Fraction(12)
-"""From a board's end to the hole of a mirror plate beside it, mm."""
+MIRROR = either("12 mm", "1/2 in")
+"""From a board's end to the hole of a mirror plate beside it."""
 PLATE = Fraction(20)
 """Half of what a plate takes along a board with its own screws, and a little more, mm."""
 MIRROR_LONG = Fraction(40)
 """What a mirror plate takes of its board's end, with its own screws, mm."""
-STRIP_DOWN = Fraction(40)
-"""From a board's top to the middle of the strip that it hangs on, mm: its top hides the strip."""
+STRIP_DOWN = either("40 mm", "1 1/2 in")
+"""From a board's top to the middle of the strip that it hangs on: its top hides the strip."""
 ZERO = Fraction(0)
 Span = tuple[Fraction, Fraction]
 
@@ -113,9 +112,10 @@ def _lines(rack: Rack, part: Part, by: By) -> Iterator[ScrewLine]:
         return
     low, high = _lies(part)
     tall = high - low
-    ends = (part.x + min(END, part.length / 3), part.x + part.length - min(END, part.length / 3))
+    end, edge = min(END.of(rack.trade), part.length / 3), EDGE.of(rack.trade)
+    ends = (part.x + end, part.x + part.length - end)
     if by in ("keyholes", "hangers", "cleat", "batten"):
-        down = STRIP_DOWN if by in ("cleat", "batten") else _in(tall)
+        down = STRIP_DOWN.of(rack.trade) if by in ("cleat", "batten") else _in(tall, edge)
         y = high - min(down, tall / 2)
         free: tuple[Span, ...] = (ends,)
         if by in ("keyholes", "hangers"):
@@ -126,7 +126,7 @@ def _lines(rack: Rack, part: Part, by: By) -> Iterator[ScrewLine]:
         yield from _beside(rack, part)
         return
     two = tall >= TWO_LINES
-    heights = [high - _in(tall), low + _in(tall)][: 2 if two or by == "items" else 1]
+    heights = [high - _in(tall, edge), low + _in(tall, edge)][: 2 if two or by == "items" else 1]
     found = [(y, *_passable(rack, part, y, ends)) for y in heights]
     if by == "items":  # things hang before a board's lower half
         found = [(y, _behind(rack, free, y), wood) for y, free, wood in found]
@@ -143,7 +143,8 @@ def _beside(rack: Rack, part: Part) -> Iterator[ScrewLine]:
     behind another part.
     """
     middle = part.y + part.height / 2
-    ends = part.x - MIRROR, part.x + part.length + MIRROR
+    off = MIRROR.of(rack.trade)
+    ends = part.x - off, part.x + part.length + off
     if any(
         other.x < end < other.x + other.length and other.y < middle < other.y + other.height
         for other in rack.parts
@@ -169,7 +170,7 @@ def clear_at(rack: Rack, part: Part, y: Fraction, *, behind: bool = False) -> tu
     """Where along a level line of a part nothing is in the way of a screw, from the rack's datum;
     or of one from `behind` that ends in it.
     """
-    end = min(END, part.length / 3)
+    end = min(END.of(rack.trade), part.length / 3)
     ends = part.x + end, part.x + part.length - end
     return (
         cut((ends,), bored_at(rack, part, y, CLEAR, CLEAR))
@@ -178,9 +179,9 @@ def clear_at(rack: Rack, part: Part, y: Fraction, *, behind: bool = False) -> tu
     )
 
 
-def _in(tall: Fraction) -> Fraction:
+def _in(tall: Fraction, edge: Fraction) -> Fraction:
     """How far in from its long edge a line of screws runs."""
-    return max(min(EDGE, tall / 2), tall / 8)
+    return max(min(edge, tall / 2), tall / 8)
 
 
 def _lies(part: Part) -> Span:
@@ -289,7 +290,7 @@ def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
             else:
                 shut.append((other.y - CLEAR, other.y + other.height + CLEAR))
     low, high = _lies(part)
-    end = min(END, (high - low) / 4)
+    end = min(END.of(rack.trade), (high - low) / 4)
     free = cut(((low + end, high - end),), shut)
     if by == "items":
         free = _behind(rack, free, part.x + part.length / 2, up=True)
@@ -303,7 +304,7 @@ def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
             else [high]
         )
         ys = tuple(dict.fromkeys(nearest(free, y) for y in wanted))
-    side = min(EDGE, part.length / 2)
+    side = min(EDGE.of(rack.trade), part.length / 2)
     return ScrewLine(part, ys, ((part.x + side, part.x + part.length - side),) if ys else (), wood)
 
 

@@ -106,7 +106,7 @@ def on_wall(
     ]
     shown = (
         *(_hidden_figures(rack, hidden, tape) if by_plates and hidden else ()),
-        *figures(fixed, mount),
+        *figures(fixed, mount, tape),
     )
     made = mounting(rack, fixed)
     return OnWall(

@@ -12,6 +12,7 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.strength.force import GRAVITY
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
+from yardcliff.core.units.weights import weight_text
 from yardcliff.core.wall.anchors import BACKS
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.fixing_steps import Step, WallHole, called, hung, screwed
@@ -238,6 +239,8 @@ def _cautions(rack: Rack, on: OnWall) -> Iterator[str]:
     if overhead(rack):
         yield from cautions("overhead")
     if weight > PROFESSIONAL:
-        yield tr("wall.kg-rule-thumb-does-not-do", weight=f"{weight:.0f}")
+        yield tr(
+            "wall.kg-rule-thumb-does-not-do", weight=weight_text(weight * 1000, on.fixed[0].trade)
+        )
     elif on.site.wall.makeup == "masonry":
         yield tr("wall.hollow-blocks-crumbling-joints-hold-less")

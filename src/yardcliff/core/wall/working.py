@@ -10,6 +10,8 @@ from yardcliff.core.strength.force import GRAVITY
 from yardcliff.core.strength.link import percent
 from yardcliff.core.strength.wood import DRAWN_SAFETY, LASTING, PART, SAFETY, bending, sag
 from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.weights import force_text, load_text
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.strips import CLEAT
 from yardcliff.messages import tr
@@ -18,13 +20,13 @@ SPAN_SHARE = 300
 """A board may sag a 300th of what it spans."""
 
 
-def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
+def figures(fixed: Sequence[Fixed], mount: Mount, tape: Tape) -> Iterator[Figure]:
     """The working of the body that is nearest to its limit."""
     if not fixed:
         return
     one = max(fixed, key=lambda each: (each.loose, each.share))
     total = sum(load.weight for fixing in fixed for load in fixing.on)
-    yield figure("fix.weight", f"{total / GRAVITY:.1f} kg", tr("fix.weight.formula"), ())
+    yield figure("fix.weight", load_text(total, tape.trade), tr("fix.weight.formula"), ())
     if not one.screws:
         return
     worst = max(one.pulls, key=lambda pull: pull.share)
@@ -32,10 +34,10 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
     body = sum(load.weight for load in one.on)
     turning = sum(load.weight * load.lever for load in one.on) / 1000
     hand = Input("F", tr("input.a-hand-pulls-with"), f"{one.force:.0f} N")
-    yield figure("fix.tug", f"{one.force:.0f} N", "max(3 · Z, least)", ())
+    yield figure("fix.tug", force_text(one.force, tape.trade), "max(3 · Z, least)", ())
     yield figure(
         "fix.shear",
-        f"{worst.shear:.0f} N",
+        force_text(worst.shear, tape.trade),
         tr("fix.shear.formula"),
         (
             Input("W", tr("input.weight"), f"{body:.0f} N"),
@@ -52,7 +54,7 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
     )
     yield figure(
         "fix.pull",
-        f"{worst.pull:.0f} N",
+        force_text(worst.pull, tape.trade),
         tr("fix.pull.formula"),
         (
             Input("Wa", tr("input.turning"), f"{turning:.1f} Nm"),
@@ -101,7 +103,7 @@ def figures(fixed: Sequence[Fixed], mount: Mount) -> Iterator[Figure]:
             tr("fix.length.why.through-wood-as-packet-asks"),
             fine=True,
         )
-    yield from _between(one)
+    yield from _between(one, tape)
     if one.strip:
         name = one.strip_name.capitalize()
         yield Figure(
@@ -164,7 +166,7 @@ def _links(fixing: Fixed) -> Iterator[Figure]:
         )
 
 
-def _between(fixing: Fixed) -> Iterator[Figure]:
+def _between(fixing: Fixed, tape: Tape) -> Iterator[Figure]:
     """The widest span between fixings, and how far the board sags in it."""
     xs = sorted({s.x for s in fixing.screws})
     if len(xs) < 2:
@@ -176,15 +178,19 @@ def _between(fixing: Fixed) -> Iterator[Figure]:
     down = sag(span, part.depth, part.height, share / GRAVITY * 1000, part.wood)
     yield figure(
         "fix.sag",
-        f"{down:.2f} mm",
+        tape.write_fine(rounded(down)),
         "5 · F · L³ / (384 · E · I)",
         (
             Input("F", tr("input.load-between"), f"{share:.0f} N"),
             Input("L", tr("input.span"), span),
-            Input("I", tr("input.from"), f"{float(part.depth):g} × {float(part.height):g} mm"),
+            Input(
+                "I",
+                tr("input.from"),
+                f"{tape.write_fine(part.depth)} × {tape.write_fine(part.height)}",
+            ),
         ),
         span_share=SPAN_SHARE,
-        span=f"{float(span) / SPAN_SHARE:.1f}",
+        span=tape.near(span / SPAN_SHARE),
     )
 
 

@@ -37,7 +37,11 @@ def fitting(brief: CradleBrief) -> Fitting:
 
 def build(brief: CradleBrief, fitted: Fitting, first: Row) -> Rack:
     """A back plate with a cradle for each thing, or several plates below one another."""
-    least = fitted.tall + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
+    least = (
+        fitted.tall + FIXTURE_GAP.of(brief.trade)
+        if brief.rows.boards == "one"
+        else brief.board.height
+    )
     standing = stand_rows(brief, fitted, first, least)
     parts, marked = boards(brief, standing, first.length, brief.board.height / 2, "back-plate")
     return assemble(brief, fitted, standing, least, Body("cradle", parts, marked))

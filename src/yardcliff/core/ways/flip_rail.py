@@ -70,7 +70,11 @@ def _line(brief: FlipRailBrief) -> Fraction:
 def build(brief: FlipRailBrief, fitted: Fitting, first: Row) -> Rack:
     """The board, or several, with its grooves or its spacers."""
     rod = brief.turns == "rod"
-    least = fitted.tall + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
+    least = (
+        fitted.tall + FIXTURE_GAP.of(brief.trade)
+        if brief.rows.boards == "one"
+        else brief.board.height
+    )
     standing = stand_rows(brief, fitted, first, least)
     parts, marked = boards(
         brief, standing, first.length, _line(brief), "backer" if rod else "board"

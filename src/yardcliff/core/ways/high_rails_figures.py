@@ -47,7 +47,7 @@ class HighRailsBrief(RackBrief):
     high: High = High()
     board: Board = usual(
         Board(height=Fraction(145), thickness=Fraction(45)),
-        {"height": "5 1/2 in", "thickness": "1 1/2 in"},
+        {"height": "7 1/4 in", "thickness": "1 1/2 in"},
     )
     aside: Box = Box()
 

@@ -53,7 +53,7 @@ def fitting(brief: PanelBrief) -> Fitting:
 def build(brief: PanelBrief, fitted: Fitting, first: Row) -> Rack:
     """The panel or the frame with its rows."""
     frame = brief.made == "frame"
-    least = brief.board.height if frame else fitted.tall + FIXTURE_GAP
+    least = brief.board.height if frame else fitted.tall + FIXTURE_GAP.of(brief.trade)
     standing = stand_rows(brief, fitted, first, least)
     body = (
         framed_body(brief, standing, first, fitted)

@@ -41,7 +41,11 @@ def fitting(brief: RailBrief) -> Fitting:
 
 def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
     """A complete rail, or several below one another, from its brief."""
-    least = fitted.tall + FIXTURE_GAP if brief.rows.boards == "one" else brief.board.height
+    least = (
+        fitted.tall + FIXTURE_GAP.of(brief.trade)
+        if brief.rows.boards == "one"
+        else brief.board.height
+    )
     standing = stand_rows(brief, fitted, first, least)
     line = brief.board.height / 2 if brief.line is None else brief.line
     parts, marked = boards(brief, standing, first.length, line, "board")

@@ -35,6 +35,7 @@ from yardcliff.core.things.look import Look, hanging
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.ways.hanging_pictures import hang, hang_up
 from yardcliff.core.ways.row_words import described, floor, of_row, of_the_rows, says
+from yardcliff.core.ways.unsold import unsold
 from yardcliff.messages import listed, tr
 
 ZERO = Fraction(0)
@@ -208,8 +209,9 @@ def assemble(
     holding = tuple([_made(step, those, rows, on) for step, those in _steps(fitted, looks, placed)])
     names = listed(dict.fromkeys(fitting.name for fitting in (fitted, *fitted.rows.values())))
     others = [(tr("ways.in-row", number=k + 1), fitting) for k, fitting in fitted.rows.items()]
-    return Rack(
+    rack = Rack(
         body.family,
+        brief.trade,
         body.parts,
         placed,
         tuple(bores for _, bores in looks),
@@ -268,6 +270,7 @@ def assemble(
             *body.links,
         ),
     )
+    return replace(rack, findings=(*rack.findings, *unsold(brief, rack)))
 
 
 def _look(fitted: Fitting) -> tuple[Glyph, tuple[Bore, ...]]:

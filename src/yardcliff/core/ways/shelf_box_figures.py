@@ -17,6 +17,7 @@ from yardcliff.core.things.item import Weight
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
 from yardcliff.core.units.trade import down, either, usual
+from yardcliff.core.units.weights import weight_text
 from yardcliff.messages import tr
 
 DEEPER = either("100 mm", "4 in")
@@ -123,7 +124,7 @@ def figures(brief: ShelfBoxBrief, inner: Fraction, tall: Fraction) -> Iterator[F
         brief.in_hand.near(rounded(bend)),
         "5 · F · L³ / (384 · E · I)",
         (
-            Input("F", tr("input.load"), f"{shelf.load / 1000:g} kg"),
+            Input("F", tr("input.load"), weight_text(shelf.load, brief.trade)),
             length,
             Input("d", tr("input.shelf"), shelf.thickness),
         ),

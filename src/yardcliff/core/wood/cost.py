@@ -12,7 +12,9 @@ from typing import get_args
 from yardcliff.core.brief.cutting import Cutting
 from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.materials.goods import Form, Goods, Ware, WareKind
-from yardcliff.core.units.length import exact_text
+from yardcliff.core.units.length import size_text
+from yardcliff.core.units.trade import Trade
+from yardcliff.core.units.weights import FLUID_OUNCE, GLUE, POUND, amount_text
 from yardcliff.core.wood.layout import CutPlan
 from yardcliff.core.wood.stock import Supply, WarePrice
 from yardcliff.core.wood.taking_off import Takeoff
@@ -38,6 +40,7 @@ class Line:
     name: str
     need: int
     unit: str
+    trade: Trade
     on_hand: int
     packs: int
     pack: int
@@ -66,20 +69,27 @@ class Line:
         where no packet is known.
         """
         if self.pack == 1:
-            return amount(self.packs, self.unit)
-        return f"{self.packs} × {amount(self.pack, self.unit)}"
+            return self.said(self.packs)
+        return f"{self.packs} × {self.said(self.pack)}"
+
+    def said(self, amount: int) -> str:
+        """So much of it: `63 ml`, `2 fl oz`, `16`."""
+        return amount_text(amount, self.unit, self.trade)
 
     @property
     def left(self) -> int:
         return self.on_hand + self.packs * self.pack - self.need
 
 
-_MEASURES = {
-    "ml": {"": 1, "ml": 1, "cl": 10, "l": 1000},
-    "g": {"": 1, "g": 1, "kg": 1000},
+_POURED = {"fl oz": 1, "oz": 1, "pt": 16, "qt": 32, "gal": 128}
+_MEASURES: dict[str, dict[str, float]] = {
+    "ml": {"": 1, "ml": 1, "cl": 10, "l": 1000}
+    | {name: size * FLUID_OUNCE for name, size in _POURED.items()},
+    "g": {"": 1, "g": 1, "kg": 1000, "lb": POUND}
+    | {name: size * FLUID_OUNCE * GLUE for name, size in _POURED.items()},
     "": {"": 1},
 }
-_PACK = re.compile(r"(\d{1,6}(?:[.,]\d{1,3})?)\s*([a-z]*)")
+_PACK = re.compile(r"(\d{1,6}(?:[.,]\d{1,3})?)\s*([a-z]*(?: oz)?)")
 
 
 def read_pack(text: str, kind: str) -> int:
@@ -93,6 +103,8 @@ def read_pack(text: str, kind: str) -> int:
     found = _PACK.fullmatch(shown)
     times = _MEASURES[unit].get(found[2]) if found else None
     amount = float(found[1].replace(",", ".")) * times if found and times else 0.0
+    if found and found[2] in (*_POURED, "lb"):
+        amount = round(amount)
     if amount != round(amount) or not (2 if unit else 1) <= amount <= 100_000:
         like = {"ml": tr("wood.millilitres"), "g": tr("wood.grams"), "": "50"}[unit]
         what = (
@@ -109,11 +121,6 @@ def read_pack(text: str, kind: str) -> int:
 def units(kind: str) -> str:
     """What a kind of ware is counted in."""
     return {"glue": "g", "finish": "ml"}.get(kind, "")
-
-
-def amount(count: int, unit: str) -> str:
-    """`63 ml`, `16`: what is weighed or poured keeps its unit."""
-    return f"{count} {unit}" if unit else str(count)
 
 
 def consumables(taken: Takeoff, cutting: Cutting) -> Iterator[Ware]:
@@ -137,20 +144,22 @@ def shopping(plan: CutPlan, wares: Iterable[Ware], supply: Supply) -> tuple[Line
     """The list in the order of the shop: timber, then wares as they come. What is on hand costs
     nothing.
     """
-    return (*_timber(plan), *_wares(wares, supply))
+    trade = plan.means.tape.trade
+    return (*_timber(plan, trade), *_wares(wares, supply, trade))
 
 
-def _timber(plan: CutPlan) -> Iterator[Line]:
+def _timber(plan: CutPlan, trade: Trade) -> Iterator[Line]:
     bought = Counter(sawn.source.key for sawn in plan.sawn if not sawn.source.on_hand)
     by_key = {sawn.source.key: sawn.source for sawn in plan.sawn}
     for key, many in bought.items():
         source = by_key[key]
-        name = f"{source.name}, {exact_text(source.long)}"
+        name = f"{source.name}, {size_text(source.long, trade)}"
         yield Line(
             source.section.form,
             name,
             many,
             "",
+            trade,
             0,
             many,
             1,
@@ -163,9 +172,10 @@ def _timber(plan: CutPlan) -> Iterator[Line]:
         if sawn.source.on_hand:
             yield Line(
                 sawn.source.section.form,
-                f"{sawn.source.name}, {exact_text(sawn.source.long)}",
+                f"{sawn.source.name}, {size_text(sawn.source.long, trade)}",
                 1,
                 "",
+                trade,
                 1,
                 0,
                 1,
@@ -173,7 +183,7 @@ def _timber(plan: CutPlan) -> Iterator[Line]:
             )
 
 
-def _wares(wares: Iterable[Ware], supply: Supply) -> Iterator[Line]:
+def _wares(wares: Iterable[Ware], supply: Supply, trade: Trade) -> Iterator[Line]:
     need: dict[tuple[WareKind, str], int] = defaultdict(int)
     for ware in wares:
         need[ware.kind, ware.name] += ware.count
@@ -189,6 +199,7 @@ def _wares(wares: Iterable[Ware], supply: Supply) -> Iterator[Line]:
             name,
             many,
             units(kind),
+            trade,
             here.get((kind, name), 0),
             packs,
             pack,

@@ -1,0 +1,67 @@
+"""Weights, and what is poured, as they are said in each trade."""
+
+from yardcliff.core.units.trade import Trade
+from yardcliff.messages import tr
+
+POUND, OUNCE = 453.59237, 28.349523125
+"""Grams."""
+GRAVITY = 9.81
+"""N/kg."""
+FLUID_OUNCE = 29.5735
+"""Millilitres, of the US."""
+GLUE = 1.1
+"""What a millilitre of white glue weighs, g: it is reckoned by weight, and sold by the bottle where
+ounces are.
+"""
+
+
+def weight_text(grams: float, trade: Trade) -> str:
+    """`450 g`, `1.6 kg`; `12 oz`, `3 1/2 lb`: as finely as anybody weighs."""
+    if trade == "us":
+        if round(grams / OUNCE) < 16:
+            return f"{round(grams / OUNCE)} oz"
+        pounds = grams / POUND
+        quarters = round(pounds * 4) if pounds < 20 else round(pounds) * 4
+        whole, part = divmod(quarters, 4)
+        return f"{whole} {('', '1/4', '1/2', '3/4')[part]}".strip() + " lb"
+    return f"{round(grams)} g" if grams < 1000 else f"{_figure(grams / 1000)} kg"
+
+
+def load_text(newtons: float, trade: Trade) -> str:
+    """A force by what weighs as much: `3 kg`, `7 lb`."""
+    kilos = newtons / GRAVITY
+    return f"{_figure(kilos * 1000 / POUND)} lb" if trade == "us" else f"{_figure(kilos)} kg"
+
+
+def force_text(newtons: float, trade: Trade) -> str:
+    """A force that was worked out: `3.1 kg (30 N)`."""
+    return f"{load_text(newtons, trade)} ({newtons:.0f} N)"
+
+
+def _figure(value: float) -> str:
+    return f"{value:.1f}".removesuffix(".0") if value < 10 else f"{value:.0f}"
+
+
+def amount_text(amount: float, unit: str, trade: Trade) -> str:
+    """So much glue (g) or finish (ml), or so many: `63 ml`, `260 g`; `2 fl oz`, `1 qt`, `1 gal`."""
+    if not unit:
+        return str(round(amount))
+    if trade == "metric":
+        return f"{round(amount)} {unit}"
+    ounces = amount / (GLUE if unit == "g" else 1) / FLUID_OUNCE
+    for key, size in (("units.gallons", 128), ("units.quarts", 32), ("units.pints", 16)):
+        if abs(ounces - size) / size < 0.02:
+            return tr(key, count=1)
+    return tr("units.fluid-ounces", count=f"{_figure(max(ounces, 0.1))}")
+
+
+def density_text(kilos: float, trade: Trade) -> str:
+    """Of wood, from kg/m³."""
+    return f"{kilos / 16.0185:.0f} lb/ft³" if trade == "us" else f"{kilos:g} kg/m³"
+
+
+def spread_text(area: float, trade: Trade) -> str:
+    """How far a finish goes, from m² a litre: a quart is 0.946 l, a square metre 10.76 sq ft."""
+    if trade == "us":
+        return tr("units.square-feet-a-quart", area=round(area * 0.946353 * 10.7639 / 5) * 5)
+    return tr("units.square-metres-a-litre", area=f"{area:g}")
