@@ -19,6 +19,7 @@ const later = <P extends object>(page: () => Promise<ComponentType<P>>) =>
     return { default: await page() };
   });
 
+const SettingsPage = later(async () => (await import("./features/settings/SettingsPage")).SettingsPage);
 const AboutPage = later(async () => (await import("./features/about/AboutPage")).AboutPage);
 const ThingsPage = later(async () => (await import("./features/items/ThingsPage")).ThingsPage);
 const NewRackPage = later(async () => (await import("./features/racks/NewRackPage")).NewRackPage);
@@ -54,6 +55,7 @@ const router = createBrowserRouter([
       { path: "/timber/together", element: <TogetherPage /> },
       { path: "/walls/:id", element: <WallPage /> },
       { path: "/racks/:id/versions", element: <VersionsPage /> },
+      { path: "/settings", element: <SettingsPage /> },
       { path: "/about", element: <AboutPage /> },
       { path: "*", element: <NotFound /> },
     ],

@@ -5,7 +5,7 @@ from pydantic import Field
 
 from yardcliff.api.deps import App, AskedLocale
 from yardcliff.api.wire import Wire
-from yardcliff.app.settings import Settings
+from yardcliff.app.settings import Paper, Settings
 from yardcliff.core.units.length import TapeName
 from yardcliff.core.units.trade import Trade
 
@@ -17,6 +17,7 @@ class SettingsView(Wire):
 
     trade: Trade
     tape: TapeName
+    paper: Paper
     chosen: bool = Field(description="Whether the user has said so.")
 
 
@@ -24,7 +25,12 @@ class SettingsView(Wire):
 def get_settings(app: App, locale: AskedLocale) -> SettingsView:
     """The trade and the tape that something new begins with."""
     tape = app.settings.tape(locale)
-    return SettingsView(trade=tape.trade, tape=tape.name, chosen=app.settings.now.trade is not None)
+    return SettingsView(
+        trade=tape.trade,
+        tape=tape.name,
+        paper=app.settings.paper(locale),
+        chosen=app.settings.now.trade is not None,
+    )
 
 
 @router.put("")

@@ -1,4 +1,6 @@
-"""What the user chose for all racks to begin with: the trade, and the tape."""
+"""What the user chose for all racks to begin with: the trade, the tape, the paper."""
+
+from typing import Literal
 
 from yardcliff.app.locale import UserLocale
 from yardcliff.core.base.model import Frozen
@@ -6,6 +8,9 @@ from yardcliff.core.units.length import Tape, TapeName
 from yardcliff.core.units.trade import Trade
 from yardcliff.store.settings import SettingsStore
 
+Paper = Literal["a4", "letter"]
+PAPER: dict[Trade, Paper] = {"metric": "a4", "us": "letter"}
+"""The paper of each trade."""
 USUAL: dict[Trade, TapeName] = {"metric": "1 mm", "us": "1/16 in"}
 """The tape of each trade."""
 
@@ -15,6 +20,7 @@ class Settings(Frozen):
 
     trade: Trade | None = None
     tape: TapeName | None = None
+    paper: Paper | None = None
 
 
 class KeptSettings:
@@ -27,6 +33,11 @@ class KeptSettings:
 
     def keep(self, settings: Settings) -> None:
         self._store.keep(settings.model_dump(mode="json", exclude_none=True))
+
+    def paper(self, locale: UserLocale) -> Paper:
+        """The paper that is in the printer."""
+        now = self.now
+        return now.paper or PAPER[now.trade or locale.trade]
 
     def tape(
         self, locale: UserLocale, trade: Trade | None = None, tape: TapeName | None = None

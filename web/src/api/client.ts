@@ -2,7 +2,18 @@ import createClient from "openapi-fetch";
 
 import { deviceName, newKey } from "./key";
 import type { paths } from "./schema";
-import type { Brief, EntryText, Hang, Patch, Problem, Shop, StickText, TapeName, Tick } from "./types";
+import type {
+  Brief,
+  EntryText,
+  Hang,
+  Patch,
+  Problem,
+  Settings,
+  SettingsView,
+  Shop,
+  StickText,
+  Tick,
+} from "./types";
 import { t } from "../messages";
 
 /** The server answered that it cannot: `problem` says why and which field. */
@@ -81,7 +92,10 @@ export const wallTime = (at = new Date()) =>
   new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 
 export const api = {
-  catalogue: () => got(http.GET("/api/catalogue")),
+  settings: () => got(http.GET("/api/settings")),
+  keepSettings: (body: Settings) => got(http.PUT("/api/settings", { body })),
+  catalogue: (trade?: SettingsView["trade"]) =>
+    got(http.GET("/api/catalogue", { params: { query: trade ? { trade } : {} } })),
   racks: () => got(http.GET("/api/racks")),
   bin: () => got(http.GET("/api/racks", { params: { query: { bin: true } } })),
   rack: (id: string) => got(http.GET("/api/racks/{rack_id}", { params: ofRack(id) })),
@@ -94,7 +108,7 @@ export const api = {
   binnedWalls: () => got(http.GET("/api/walls", { params: { query: { bin: true } } })),
   wallsFor: (id: string) => got(http.GET("/api/walls/for/{rack_id}", { params: ofRack(id) })),
   wall: (id: string) => got(http.GET("/api/walls/{wall_id}", { params: ofWall(id) })),
-  makeWall: (name: string, tape: TapeName) => got(http.POST("/api/walls", { body: { name, tape } })),
+  makeWall: (name: string, by: Settings = {}) => got(http.POST("/api/walls", { body: { name, ...by } })),
   changeWall: (id: string, base: number, patch: Patch, key: string) =>
     got(http.PATCH("/api/walls/{wall_id}", { params: ofWall(id), body: { base, patch }, ...keyed(key) })),
   renameWall: (id: string, base: number, name: string, key: string) =>
@@ -105,10 +119,9 @@ export const api = {
     got(http.POST("/api/walls/{wall_id}/redo", { params: ofWall(id), body: { base }, ...keyed(key) })),
   removeWall: (id: string) => got(http.DELETE("/api/walls/{wall_id}", { params: ofWall(id) })),
   restoreWall: (id: string) => got(http.POST("/api/walls/{wall_id}/restore", { params: ofWall(id) })),
-  start: (hangs: Hang[], tape: TapeName, wall: string | null) =>
-    got(http.POST("/api/start", { body: { hangs, tape, wall } })),
-  make: (hangs: Hang[], tape: TapeName, family: string | null, wall: string | null) =>
-    got(http.POST("/api/racks", { body: { hangs, tape, family, wall } })),
+  start: (hangs: Hang[], wall: string | null) => got(http.POST("/api/start", { body: { hangs, wall } })),
+  make: (hangs: Hang[], family: string | null, wall: string | null) =>
+    got(http.POST("/api/racks", { body: { hangs, family, wall } })),
   open: (file: Record<string, unknown>) => got(http.POST("/api/racks/open", { body: file })),
   /** Under its key, or as a new thing where that is null. */
   keepItem: (key: string | null, columns: Record<string, string>, unit: Unit) =>

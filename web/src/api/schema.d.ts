@@ -4048,6 +4048,7 @@ export interface components {
         Settings: {
             trade?: ("metric" | "us") | null;
             tape?: ("1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm") | null;
+            paper?: ("a4" | "letter") | null;
         };
         /**
          * SettingsView
@@ -4058,6 +4059,8 @@ export interface components {
             trade: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
+            /** @enum {string} */
+            paper: "a4" | "letter";
             /** @description Whether the user has said so. */
             chosen: boolean;
         };

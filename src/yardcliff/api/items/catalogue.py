@@ -60,7 +60,10 @@ def get_catalogue(
     trade = app.settings.tape(locale, trade).trade
     measured = {entry.key for entry in app.items.own()}
     return Catalogue(
-        items=[view_listed(entry, own=entry.key in measured) for entry in app.items.listed(trade)],
+        items=[
+            view_listed(entry, trade, own=entry.key in measured)
+            for entry in app.items.listed(trade)
+        ],
         groups=list(get_args(Group)),
         shapes=list(get_args(Shape)),
         holders=_choices("holders", TypeAdapter(Holder), trade),

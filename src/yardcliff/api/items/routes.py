@@ -10,6 +10,7 @@ from yardcliff.api.racks.item_views import view_listed
 from yardcliff.api.racks.wire import ItemChoice
 from yardcliff.api.wire import Wire
 from yardcliff.app.application import Application
+from yardcliff.app.locale import UserLocale
 from yardcliff.core.design.change import brought_up_to, dump, read_brief
 from yardcliff.core.things.listing import COLUMNS, Listed, read_row
 from yardcliff.core.units.length_text import Unit
@@ -94,23 +95,23 @@ def _import_row(row: ReadRow, there: dict[str, Listed]) -> ImportRow:
 
 
 @router.post("", status_code=201)
-def keep_new_item(body: ItemText, app: App) -> Kept:
+def keep_new_item(body: ItemText, app: App, locale: AskedLocale) -> Kept:
     """Keep a thing as measured, under a key made from its name. 422 names unreadable columns."""
-    return _keep(read_row({**body.columns, "key": ""}, body.unit), app)
+    return _keep(read_row({**body.columns, "key": ""}, body.unit), app, locale)
 
 
 @router.put("/{key}")
-def keep_item(key: str, body: ItemText, app: App) -> Kept:
+def keep_item(key: str, body: ItemText, app: App, locale: AskedLocale) -> Kept:
     """Keep a thing as measured, in place of what the list has under its key. 422 names unreadable
     columns.
     """
-    return _keep(read_row({**body.columns, "key": key}, body.unit), app)
+    return _keep(read_row({**body.columns, "key": key}, body.unit), app, locale)
 
 
-def _keep(entry: Listed, app: Application) -> Kept:
+def _keep(entry: Listed, app: Application, locale: UserLocale) -> Kept:
     app.items.keep([entry])
     behind = [Used(id=rack_id, name=name) for rack_id, name, _, _ in _behind(entry, app)]
-    return Kept(item=view_listed(entry, own=True), racks=behind)
+    return Kept(item=view_listed(entry, app.settings.tape(locale).trade, own=True), racks=behind)
 
 
 @router.delete("/{key}", status_code=204)

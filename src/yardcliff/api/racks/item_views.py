@@ -3,13 +3,18 @@
 from yardcliff.api.racks.wire import ItemChoice, MeasuresView
 from yardcliff.api.scenes import view_stroke
 from yardcliff.api.wire import BoxView, SceneView, SymbolView
+from yardcliff.core.base.model import leaves
 from yardcliff.core.drawing.front_view import item_strokes
-from yardcliff.core.things.item import Item
+from yardcliff.core.things.item import WEIGHED, Item
 from yardcliff.core.things.listing import Listed, write_row
 from yardcliff.core.things.look import hanging
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import given_text
+from yardcliff.core.units.trade import Trade
+from yardcliff.core.units.weights import load_text, weight_given
 
 
-def view_listed(entry: Listed, *, own: bool) -> ItemChoice:
+def view_listed(entry: Listed, trade: Trade, *, own: bool) -> ItemChoice:
     item = entry.item
     measures = view_measures(item)
     symbol = SymbolView(
@@ -18,7 +23,7 @@ def view_listed(entry: Listed, *, own: bool) -> ItemChoice:
         strokes=[view_stroke(s) for s in item_strokes(hanging(item))],
         places=[(0.0, 0.0)],
     )
-    columns = write_row(entry)
+    columns = write_row(entry) | _in_trade(entry, trade)
     return ItemChoice(
         key=entry.key,
         group=entry.group,
@@ -38,6 +43,19 @@ def view_listed(entry: Listed, *, own: bool) -> ItemChoice:
             labels=[],
         ),
     )
+
+
+def _in_trade(entry: Listed, trade: Trade) -> dict[str, str]:
+    """The lengths and weights among its columns, as they are typed in a trade."""
+    texts = {}
+    for path, value in leaves(entry):
+        if isinstance(value, Fraction):
+            texts[path[-1]] = given_text(value, trade)
+        elif isinstance(value, int) and path[-1] in WEIGHED:
+            texts[path[-1]] = weight_given(value, trade)
+        elif isinstance(value, int) and path[-1] == "tug_n":
+            texts[path[-1]] = f"{value} N" if trade == "metric" else load_text(value, trade)
+    return texts
 
 
 def view_measures(item: Item) -> MeasuresView:

@@ -43,7 +43,7 @@ from yardcliff.core.shapes.geometry import in_mm
 from yardcliff.core.things.item import WEIGHED
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
-from yardcliff.core.units.weights import load_text, weight_text
+from yardcliff.core.units.weights import load_text, weight_given
 from yardcliff.core.wall.position import longest_row
 from yardcliff.core.ways import FAMILIES, Brief, ranked
 from yardcliff.messages import tr
@@ -324,7 +324,7 @@ def _fields(brief: Brief, tape: Tape, design: Design) -> dict[str, str]:
             bought = path[0] in ("holder", "holders", "board", "back")
             texts[".".join(path)] = tape.write_fine(value) if bought else tape.write_given(value)
         elif isinstance(value, int) and path[-1] in WEIGHED:
-            texts[".".join(path)] = weight_text(value, brief.trade)
+            texts[".".join(path)] = weight_given(value, brief.trade)
         elif isinstance(value, int) and path[-1] == "tug_n":
             texts[".".join(path)] = load_text(value, brief.trade)
     row = design.rack.row

@@ -162,6 +162,6 @@ def choices(hook: Hook) -> Section:
     figures = ("hook.pull", "hook.share") if hook.fastening == "screws" else ("hook.share",)
     return Section(
         tr("section.strength"),
-        (Asked("holder.carries", tr("holders.packet-says-g"), figure="hook.packet"),),
+        (Asked("holder.carries", tr("holders.packet-says"), figure="hook.packet"),),
         (*figures, *(("hook.rated",) if hook.carries is not None else ())),
     )

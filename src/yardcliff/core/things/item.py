@@ -71,6 +71,24 @@ def _typed(value: Any, info: ValidationInfo, unit: str) -> str:
     return unit if typed else ""
 
 
+SMALLEST_BARE = 50
+"""A typed number without a unit below this could as well be kilograms."""
+
+
+def _asked_about(value: Any, info: ValidationInfo, number: str, small: str) -> None:
+    """A bare number that was typed: kilograms are shown, and grams or newtons are kept."""
+    told = info.context or {}
+    typed = isinstance(value, str) and "trade" in told and not told.get("exact")
+    if typed and told.get("trade") != "us" and 0 < _number(number) < SMALLEST_BARE:
+        raise cannot_read(
+            "weight",
+            "things.could-be-or-write-one-these",
+            text=number,
+            thousand=f"{number} {small}",
+            decimal=f"{number} kg",
+        )
+
+
 def _grams(value: Any, info: ValidationInfo) -> int:
     found = re.fullmatch(rf"({_NUMBER})\s*(g|kg|lb|oz|)", str(value).strip().lower())
     if found and (either := ambiguous(found[1], found[2] in ("", "g"))):
@@ -81,6 +99,8 @@ def _grams(value: Any, info: ValidationInfo) -> int:
             thousand=either[0],
             decimal=either[1],
         )
+    if found and not found[2]:
+        _asked_about(value, info, found[1], "g")
     grams = (
         round(_number(found[1]) * _GRAMS[found[2] or _typed(value, info, "lb")])
         if found and value is not True
@@ -106,6 +126,8 @@ def _newtons(value: Any, info: ValidationInfo) -> int:
             thousand=either[0],
             decimal=either[1],
         )
+    if found and not found[2]:
+        _asked_about(value, info, found[1], "N")
     force = (
         round(_number(found[1]) * _NEWTONS[found[2] or _typed(value, info, "lbf")])
         if found and value is not True

@@ -135,6 +135,16 @@ def size_text(value: Fraction, trade: Trade) -> str:
     return _trimmed(value, 2) + " mm"
 
 
+def given_text(value: Fraction, trade: Trade) -> str:
+    """Exact text in a trade's own unit, where it has a fraction for it: for what is typed."""
+    inches = value / INCH
+    return (
+        _plain(inches, "in")
+        if trade == "us" and 64 % inches.denominator == 0
+        else exact_text(value)
+    )
+
+
 def _trimmed(number: Fraction, places: int) -> str:
     text = f"{float(number):.{places}f}".rstrip("0").rstrip(".")
     return "0" if text == "-0" else text

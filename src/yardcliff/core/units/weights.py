@@ -1,5 +1,6 @@
 """Weights, and what is poured, as they are said in each trade."""
 
+from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.trade import Trade
 from yardcliff.messages import tr
 
@@ -25,6 +26,15 @@ def weight_text(grams: float, trade: Trade) -> str:
         whole, part = divmod(quarters, 4)
         return f"{whole} {('', '1/4', '1/2', '3/4')[part]}".strip() + " lb"
     return f"{round(grams)} g" if grams < 1000 else f"{_figure(grams / 1000)} kg"
+
+
+def weight_given(grams: int, trade: Trade) -> str:
+    """As its user would type it: no other weight is read from it."""
+    text = weight_text(grams, trade)
+    number, _, unit = text.rpartition(" ")
+    size = {"g": 1.0, "kg": 1000.0, "oz": OUNCE, "lb": POUND}[unit]
+    read_back = round(float(sum(Fraction(part) for part in number.split())) * size)
+    return text if read_back == grams else f"{grams} g"
 
 
 def load_text(newtons: float, trade: Trade) -> str:

@@ -267,7 +267,7 @@ def choices(box: Box) -> Section:
         Field("aside.side", tr("ways.side")),
         Field("aside.apart", tr("ways.apart")),
         Field("aside.shelves", tr("ways.shelves")),
-        Field("aside.load", tr("ways.load-g")),
+        Field("aside.load", tr("ways.load")),
     )
     return Section(
         tr("section.box-beside"), (stands, *fields), ("aside.inner", "aside.shelf", "aside.holes")

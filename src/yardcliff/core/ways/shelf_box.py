@@ -221,7 +221,7 @@ def choices(brief: ShelfBoxBrief) -> tuple[Section, ...]:
                 Field("shelf.hand", tr("ways.hand")),
                 Field("shelf.depth", tr("ways.deep")),
                 Field("shelf.thickness", tr("ways.thick-label")),
-                Field("shelf.load", tr("ways.load-g")),
+                Field("shelf.load", tr("ways.load")),
                 Field("shelf.groove", tr("ways.groove")),
             ),
             ("overall", "box.shelf", "tall", "box.sag"),

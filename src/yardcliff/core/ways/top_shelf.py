@@ -206,7 +206,7 @@ def choices(shelf: TopShelf) -> Section:
         Field("top.past", tr("ways.past-ends")),
         Field("top.bracket", tr("ways.brackets")),
         Field("top.lip", tr("ways.lip")),
-        Field("top.load", tr("ways.load-g")),
+        Field("top.load", tr("ways.load")),
     )
     return Section(
         tr("section.shelf-above"),

@@ -2,11 +2,12 @@ import { useState, type FormEvent } from "react";
 
 import { api, ProblemError, reasonOf } from "../../api/client";
 import type { ItemChoice, Kept } from "../../api/types";
+import { useTape } from "../../api/useSettings";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Input } from "../../ui/Input";
 import { Pick } from "../../ui/Pick";
-import { lastUnit } from "../../ui/lastTape";
+import { unitOf } from "../../ui/measures";
 import { Reader } from "../instruments/Reader";
 import { HowToMeasure, lengthOf, MEASURES, TAKES, type Measured } from "./MeasureFigure";
 import { t, word } from "../../messages";
@@ -32,7 +33,7 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
   const [trouble, setTrouble] = useState<string | null>(null);
   const set = (column: string) => (text: string) => setColumns((old) => ({ ...old, [column]: text }));
   const text = (column: string) => columns[column] ?? "";
-  const unit = lastUnit();
+  const unit = unitOf(useTape());
 
   async function keep(event: FormEvent) {
     event.preventDefault();
@@ -73,7 +74,7 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
             ))}
             {input("weight_g", word("weight"))}
             {input("full_g", t("items.wet-or-full"))}
-            {input("tug_n", t("items.a-hand-pulls-with-n"))}
+            {input("tug_n", t("items.a-hand-pulls-with"))}
             {input("air", word("air"))}
             {text("takes") === "bridge" && input("span", t("items.holders-apart"))}
           </div>

@@ -4,10 +4,11 @@ import { Link } from "react-router";
 
 import { api, reasonOf } from "../../api/client";
 import type { ImportReport, ItemChoice, Kept } from "../../api/types";
+import { useTape } from "../../api/useSettings";
 import { useCatalogue } from "../../api/useCatalogue";
 import { Button } from "../../ui/Button";
 import { ThemeButton } from "../../ui/ThemeButton";
-import { lastUnit } from "../../ui/lastTape";
+import { unitOf } from "../../ui/measures";
 import { useSay } from "../../ui/Toasts";
 import { ImportSheet } from "./ImportSheet";
 import { Shelf } from "./Shelf";
@@ -24,7 +25,7 @@ export function ThingsPage() {
   const picker = useRef<HTMLInputElement>(null);
   const refresh = () => void queries.invalidateQueries();
   const fail = (error: unknown) => say(reasonOf(error));
-  const unit = lastUnit();
+  const unit = unitOf(useTape());
 
   function onKept({ item, racks }: Kept) {
     setOpen(null);

@@ -112,7 +112,7 @@ function HolderChoices({ catalogue }: Props) {
               <Pick
                 label={t("rack.screw-thickness")}
                 value={holder.gauge}
-                options={catalogue.gauges.map((gauge) => ({ value: gauge, label: t("rack.mm", { gauge }) }))}
+                options={catalogue.gauges.map(({ key, name }) => ({ value: key, label: name }))}
                 onPick={(gauge) => apply({ holder: { gauge } })}
               />
             </span>

@@ -72,13 +72,13 @@ export function FixingStage() {
         <p className="mt-1 text-small text-soft">{t("rack.its-packet-if-gives-figures-for")}</p>
         <BriefField
           path="mount.pull"
-          label={t("rack.straight-out-g")}
+          label={t("rack.straight-out")}
           optional
           placeholder={t("rack.not-said")}
         />
         <BriefField
           path="mount.shear"
-          label={t("rack.hung-from-it-g")}
+          label={t("rack.hung-from-it")}
           optional
           placeholder={t("rack.not-said")}
         />

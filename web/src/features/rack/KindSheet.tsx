@@ -69,17 +69,17 @@ export function KindSheet({ kind, catalogue, onClose }: Props) {
               />
             </div>
           ))}
-          <BriefField path={`${path}.weight_g`} label={t("rack.weight-g")} wide />
+          <BriefField path={`${path}.weight_g`} label={t("rack.weight")} wide />
           <BriefField
             path={`${path}.full_g`}
-            label={t("rack.wet-or-full-g")}
+            label={t("rack.wet-or-full")}
             wide
             optional
             placeholder={String(item["weight_g"])}
           />
           <BriefField
             path={`${path}.tug_n`}
-            label={t("rack.a-hand-pulls-with-n")}
+            label={t("rack.a-hand-pulls-with")}
             wide
             optional
             placeholder={t("rack.by-its-size")}

@@ -38,7 +38,7 @@ const LogSheet = stageOf(async () => (await import("../log/LogSheet")).LogSheet)
 export function RackPage({ stage }: { stage: Stage }) {
   const { id = "" } = useParams();
   const rack = useQuery({ queryKey: ["rack", id], queryFn: () => api.rack(id), staleTime: Infinity });
-  const catalogue = useCatalogue();
+  const catalogue = useCatalogue(rack.data?.design.brief.trade);
   const error = rack.error ?? catalogue.error;
   if (error instanceof ProblemError && error.problem.status === 404) return <NotFound text={error.message} />;
   if (error) return <NotFound text={error.message} />;

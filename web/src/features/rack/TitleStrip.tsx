@@ -4,12 +4,13 @@ import { Link } from "react-router";
 
 import { fileUrl, type Paper } from "../../api/client";
 import type { TapeName } from "../../api/types";
+import { useSettings } from "../../api/useSettings";
 import { Button } from "../../ui/Button";
 import { NameField } from "../../ui/NameField";
 import { Pick } from "../../ui/Pick";
-import { STEPS } from "../../ui/lastTape";
 import { ThemeButton } from "../../ui/ThemeButton";
-import { UnitSwitch } from "../../ui/UnitSwitch";
+import { MeasuresPick } from "../../ui/MeasuresPick";
+import { STEPS } from "../../ui/measures";
 import { UndoRedo } from "../../ui/UndoRedo";
 import { MarkingAids } from "./MarkingAids";
 import { useSession, useShown } from "./shown";
@@ -51,7 +52,11 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
       </span>
       <span className="flex-1" />
       <UndoRedo undo={rack.undo} redo={rack.redo} onUndo={session.undo} onRedo={session.redo} />
-      <UnitSwitch unit={unit} onTape={tape} />
+      <MeasuresPick
+        trade={rack.design.brief.trade}
+        tape={name}
+        onPick={(measures) => session.apply(measures)}
+      />
       <Pick
         label={t("rack.tape-step")}
         value={name}
@@ -82,7 +87,9 @@ const ITEM =
   "block cursor-pointer px-3 py-1.5 outline-none data-highlighted:bg-act data-highlighted:text-on-act";
 
 function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
-  const [paper, setPaper] = useState<Paper>("a4");
+  const { data: settings } = useSettings();
+  const [asked, setPaper] = useState<Paper | null>(null);
+  const paper = asked ?? settings?.paper ?? "a4";
   const [aids, setAids] = useState(false);
   return (
     <>

@@ -47,12 +47,13 @@ function WhichWall() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const id = useShown((shown) => shown.rack.id);
+  const trade = useShown((shown) => shown.design.brief.trade);
   const tape = useShown((shown) => shown.design.tape.name);
   const on = useShown((shown) => shown.design.on_wall);
   const walls = useQuery({ queryKey: ["wallsFor", id], queryFn: () => api.wallsFor(id), staleTime: 0 });
 
   async function survey() {
-    const wall = await api.makeWall(t("rack.new-wall"), tape);
+    const wall = await api.makeWall(t("rack.new-wall"), { trade, tape });
     void queries.invalidateQueries({ queryKey: ["walls"] });
     const choices = await api.wallsFor(id);
     apply(choices.find((one) => one.id === wall.id)?.patch ?? { place: { wall: wall.id } });

@@ -21,8 +21,17 @@ export function textAt(design: Design, path: string, placeholder = ""): string {
   return design.fields[path] ?? (plain || placeholder);
 }
 
-/** A text so many steps on: a length by those of the tape, a count by one each. */
+const WEIGHT = /^(\d+(?:\.\d+)?)(?: (\d+)\/(\d+))? (g|kg|oz|lb)$/;
+const WEIGHED = { g: 10, kg: 0.1, oz: 1, lb: 0.25 };
+
+/** A text so many steps on: a length by those of the tape, a weight by what is easily weighed, a count by one each. */
 export function stepped(text: string, step: string, by: number): string {
+  const weight = WEIGHT.exec(text);
+  if (weight) {
+    const unit = weight[4] as keyof typeof WEIGHED;
+    const value = Number(weight[1]) + (weight[3] ? Number(weight[2]) / Number(weight[3]) : 0);
+    return `${Math.max(0, Number((value + by * WEIGHED[unit]).toFixed(2)))} ${unit}`;
+  }
   if (!/[a-z]/.test(text)) return String(Number(text) + by);
   const steps = Math.abs(by) === 1 ? step : `${Math.abs(by)}*${step}`;
   return `${text} ${by > 0 ? "+" : "-"} ${steps}`;

@@ -1,9 +1,9 @@
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 
 import { api } from "../../api/client";
-import type { Hang, ItemChoice, TapeName } from "../../api/types";
+import type { Hang, ItemChoice } from "../../api/types";
+import { useKeepSettings, useSettings } from "../../api/useSettings";
 import { useCatalogue } from "../../api/useCatalogue";
 import { Button } from "../../ui/Button";
 import { readCount } from "../../ui/count";
@@ -11,8 +11,7 @@ import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
 import { Pick } from "../../ui/Pick";
 import { RackDrawing } from "../../ui/RackDrawing";
-import { Switch } from "../../ui/Switch";
-import { keepTape, lastTape } from "../../ui/lastTape";
+import { MeasuresPick } from "../../ui/MeasuresPick";
 import { useDraft } from "../../ui/useDraft";
 import { Shelf } from "../items/Shelf";
 import { Ways } from "./Ways";
@@ -25,7 +24,8 @@ const FEWER = 2;
 /** The opening question: what hangs here, and how many of each. The rack is drawn as it is answered. */
 export function NewRackPage() {
   const navigate = useNavigate();
-  const [tape, setTape] = useState(lastTape);
+  const settings = useSettings().data;
+  const keep = useKeepSettings();
   // A look at the racks, Back or a reload leave the answers as they are; drawing the rack ends them.
   const [hangs, setHangs, letGo] = useDraft<Hang[]>("new.hangs", []);
   const [picked, setPicked, unpick] = useDraft<string | null>("new.way", null);
@@ -34,15 +34,15 @@ export function NewRackPage() {
   const [asked, setAsked] = useSearchParams();
   const wall = asked.get("wall");
   const start = useQuery({
-    queryKey: ["start", hangs, tape, wall],
-    queryFn: () => api.start(hangs, tape, wall),
+    queryKey: ["start", hangs, settings?.trade, settings?.tape, wall],
+    queryFn: () => api.start(hangs, wall),
     enabled: hangs.length > 0,
     placeholderData: keepPreviousData,
   });
   const ways = start.data ?? [];
   const way = ways.find(({ family }) => family === picked) ?? ways[0];
   const make = useMutation({
-    mutationFn: () => api.make(hangs, tape, way?.family ?? null, wall),
+    mutationFn: () => api.make(hangs, way?.family ?? null, wall),
     onSuccess: (rack) => {
       letGo();
       unpick();
@@ -60,11 +60,6 @@ export function NewRackPage() {
   }
   const setCount = (key: string, count: number) =>
     setHangs((old) => old.map((hang) => (hang.item === key ? { ...hang, count } : hang)));
-  function pickTape(unit: "in" | "mm") {
-    const next: TapeName = unit === "in" ? "1/16 in" : "1 mm";
-    keepTape(next);
-    setTape(next);
-  }
 
   const design = way?.design;
   return (
@@ -75,15 +70,13 @@ export function NewRackPage() {
           {t("racks.racks")}
         </Link>
         <h1 className="flex-1 text-head">{t("racks.what-hangs-here")}</h1>
-        <Switch
-          label={t("racks.unit")}
-          value={tape.endsWith("in") ? "in" : "mm"}
-          options={[
-            { value: "mm", label: t("racks.mm") },
-            { value: "in", label: t("racks.inch") },
-          ]}
-          onPick={pickTape}
-        />
+        {settings && (
+          <MeasuresPick
+            trade={settings.trade}
+            tape={settings.tape}
+            onPick={(measures) => keep.mutate(measures)}
+          />
+        )}
       </header>
       <main>
         {catalogue.error && (

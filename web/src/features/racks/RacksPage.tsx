@@ -11,6 +11,7 @@ import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
 import { RackDrawing } from "../../ui/RackDrawing";
 import { Walls } from "../walls/Walls";
+import { FirstMeasures } from "./FirstMeasures";
 import { t } from "../../messages";
 
 /** Pixels per mm at the most, and the widest a drawing may be: a very long rack makes all of them smaller. */
@@ -81,6 +82,9 @@ export function RacksPage() {
         <Link to="/timber" className="text-act underline decoration-dotted underline-offset-3">
           {t("racks.timber")}
         </Link>
+        <Link to="/settings" className="text-act underline decoration-dotted underline-offset-3">
+          {t("racks.settings")}
+        </Link>
         <Button onClick={() => picker.current?.click()}>{t("racks.open-a-rack-file")}</Button>
         <Link
           to="/new"
@@ -91,6 +95,7 @@ export function RacksPage() {
         <ThemeButton />
       </header>
       <main>
+        <FirstMeasures />
         {racks.isPending && (
           <p role="status" className="p-8 text-soft">
             {t("racks.fetching-the-racks")}

@@ -4,10 +4,11 @@ import { Link } from "react-router";
 
 import { api, reasonOf } from "../../api/client";
 import type { Stick, Stock, TimberFile } from "../../api/types";
+import { useTape } from "../../api/useSettings";
 import { Button } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { ThemeButton } from "../../ui/ThemeButton";
-import { lastUnit } from "../../ui/lastTape";
+import { unitOf } from "../../ui/measures";
 import { useSay } from "../../ui/Toasts";
 import { FlawMark } from "./FlawMark";
 import { Prices } from "./Prices";
@@ -27,7 +28,7 @@ export function TimberPage() {
   const stock = useStock();
   const [open, setOpen] = useState<Stick | "new" | null>(null);
   const picker = useRef<HTMLInputElement>(null);
-  const unit = lastUnit();
+  const unit = unitOf(useTape());
   const fail = (error: unknown) => say(reasonOf(error));
 
   function onStock(next: Stock) {

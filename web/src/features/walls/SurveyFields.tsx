@@ -140,7 +140,7 @@ function Measured({ wall, writes }: Props) {
 
 function Obstacles({ wall, writes }: Props) {
   const { obstacles } = wall.design.survey;
-  const catalogue = useCatalogue();
+  const catalogue = useCatalogue(wall.design.survey.trade);
   const kinds = (catalogue.data?.obstacles ?? []).map(({ kind }) => ({ value: kind, label: word(kind) }));
   const put = (index: number, change: Partial<Obstacle>) => (stored: Wall) =>
     obstaclePatch(stored, index, change);

@@ -5,7 +5,7 @@ import { Button } from "../../ui/Button";
 import { NameField } from "../../ui/NameField";
 import { NotFound } from "../../ui/NotFound";
 import { ThemeButton } from "../../ui/ThemeButton";
-import { UnitSwitch } from "../../ui/UnitSwitch";
+import { MeasuresPick } from "../../ui/MeasuresPick";
 import { UndoRedo } from "../../ui/UndoRedo";
 import { Section } from "../rack/Section";
 import { useShortcuts } from "../rack/useShortcuts";
@@ -101,7 +101,11 @@ function Strip({ wall, writes }: { wall: Wall; writes: SurveyWrites }) {
       <NameField label={t("walls.name-of-the-wall")} what="wall" name={wall.name} onRename={writes.rename} />
       <span className="flex-1" />
       <UndoRedo undo={wall.undo} redo={wall.redo} onUndo={writes.undo} onRedo={writes.redo} />
-      <UnitSwitch unit={wall.design.tape.unit} onTape={(tape) => writes.apply({ tape })} />
+      <MeasuresPick
+        trade={wall.design.survey.trade}
+        tape={wall.design.tape.name}
+        onPick={(measures) => writes.apply(measures)}
+      />
       <ThemeButton />
     </header>
   );

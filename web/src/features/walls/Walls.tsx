@@ -6,7 +6,6 @@ import type { Wall } from "../../api/types";
 import { fit } from "../../drawing/view";
 import { Button, told } from "../../ui/Button";
 import { Scene } from "../../ui/Scene";
-import { lastTape } from "../../ui/lastTape";
 import { useSay } from "../../ui/Toasts";
 import { t } from "../../messages";
 
@@ -21,9 +20,8 @@ export function Walls() {
   const bin = useQuery({ queryKey: ["walls", "bin"], queryFn: api.binnedWalls });
   const refresh = () => void queries.invalidateQueries({ queryKey: ["walls"] });
   const fail = (error: unknown) => say(reasonOf(error));
-  const tape = lastTape();
   const make = useMutation({
-    mutationFn: () => api.makeWall(t("walls.new-wall"), tape),
+    mutationFn: () => api.makeWall(t("walls.new-wall")),
     onSuccess: (wall) => {
       refresh();
       void navigate(`/walls/${wall.id}`);

@@ -1,0 +1,29 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+
+import { api } from "./client";
+import type { Settings, SettingsView, TapeName } from "./types";
+
+/** What the user works with; guessed by the server until it is said. */
+export const useSettings = () =>
+  useQuery({ queryKey: ["settings"], queryFn: api.settings, staleTime: Infinity });
+
+export const useTape = (): TapeName => useSettings().data?.tape ?? "1 mm";
+
+/** Keeps what is said, beside what was. */
+export function useKeepSettings() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: async (change: Settings) => {
+      const now = await queries.ensureQueryData({ queryKey: ["settings"], queryFn: api.settings });
+      const { trade, tape, paper }: SettingsView = now;
+      // Another trade has its own paper, unless one was asked for.
+      const kept = change.trade && change.trade !== trade ? {} : { paper };
+      return api.keepSettings({ trade, tape, ...kept, ...change });
+    },
+    onSuccess: (settings) => {
+      queries.setQueryData(["settings"], settings);
+      void queries.invalidateQueries({ queryKey: ["catalogue"] });
+      void queries.invalidateQueries({ queryKey: ["stock"] });
+    },
+  });
+}
