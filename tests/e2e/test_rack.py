@@ -92,7 +92,7 @@ def test_dragging_a_hook_pins_it_and_the_others_space_evenly(porch: Page) -> Non
 
 
 def test_the_whole_flow_by_keyboard_alone(home: Page) -> None:
-    for _ in range(5):
+    for _ in range(6):
         home.keyboard.press("Tab")
     expect(home.get_by_role("link", name="New rack")).to_be_focused()
     home.keyboard.press("Enter")

@@ -1586,6 +1586,8 @@ export interface components {
             cap: string;
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
             bracket: string;
+            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
+            bracket_thick: string;
             /** @enum {string} */
             right: "one fewer" | "as many" | "opposite" | "none";
             magnet: string | null;

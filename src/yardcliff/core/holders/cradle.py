@@ -40,7 +40,7 @@ class Cradle(Frozen):
     play: Gap = usual("6 mm", "1/4 in")
     held: Size | None = None
     showing: Size | None = None
-    scoop: Gap = usual("0 mm", "0 in")
+    scoop: Gap = Fraction(0)
 
 
 def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:

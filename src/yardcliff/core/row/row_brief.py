@@ -9,7 +9,6 @@ from yardcliff.core.row.keepouts import KeepOuts
 from yardcliff.core.things.thing import Facing
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size
-from yardcliff.core.units.length_text import INCH
 from yardcliff.core.units.trade import usual
 
 Follows = Literal["length", "count", "pitch", "ends", "nothing"]
@@ -57,7 +56,7 @@ class RowBrief(Frozen):
     ends: Ends = Ends()
     air: Gap = Fraction(0)
     fixture_gap: Gap = Fraction(0)
-    tidy: Size = INCH / 4
+    tidy: Size = usual("5 mm", "1/4 in")
     pins: Pins = ()
     order: Annotated[tuple[str, ...], Field(max_length=MAX_COUNT)] = ()
     facing: Facing = "given"

@@ -41,8 +41,8 @@ def usual(metric: str | BaseModel, us: str | Mapping[str, str]) -> Any:
     return _field(read(metric) if isinstance(metric, str) else metric, us)
 
 
-def called(metric: str, us: str) -> Any:
-    """As `usual`, of what has a name instead of a length: a gauge, a thread."""
+def called(metric: str | int, us: str) -> Any:
+    """As `usual`, of what is no length: a gauge, a thread, grams."""
     return _field(metric, us)
 
 

@@ -34,7 +34,9 @@ def weight_given(grams: int, trade: Trade) -> str:
     number, _, unit = text.rpartition(" ")
     size = {"g": 1.0, "kg": 1000.0, "oz": OUNCE, "lb": POUND}[unit]
     read_back = round(float(sum(Fraction(part) for part in number.split())) * size)
-    return text if read_back == grams else f"{grams} g"
+    if read_back == grams:
+        return text
+    return f"{grams / POUND:.3f} lb" if trade == "us" else f"{grams} g"
 
 
 def load_text(newtons: float, trade: Trade) -> str:

@@ -13,7 +13,7 @@ from yardcliff.core.strength.link import percent
 from yardcliff.core.things.item import Weight
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, Tape, exact_text
-from yardcliff.core.units.trade import EASY, Trade, either, steps, up, usual
+from yardcliff.core.units.trade import EASY, Trade, called, either, steps, up, usual
 from yardcliff.core.ways.row_words import FLOOR_CLEAR
 from yardcliff.messages import tr
 
@@ -41,7 +41,7 @@ class Box(Frozen):
     side: Size = usual("18 mm", "3/4 in")
     apart: Gap = usual("100 mm", "4 in")
     shelves: Annotated[int, whole(0, 8)] = 2
-    load: Weight = 5000
+    load: Weight = called(5000, "10 lb")
 
 
 def lip_height(box: Box, wood: Wood, trade: Trade) -> float:

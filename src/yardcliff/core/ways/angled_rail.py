@@ -220,6 +220,8 @@ def start(hangs: Hangs, tape: Tape) -> AngledRailBrief:
     first = read_start(
         AngledRailBrief, shared | {"angled": {"right": right}, "holder": _pegs_for(hangs, tape)}
     )
+    thick = Shape.of(first.angled, first.board, tape).bracket_sold
+    first = first.changed({"angled": first.angled.changed({"bracket_thick": thick})})
     row = first_row(first, fitting(first))
     if right == "as many":  # the right row has its half pitch more at the top
         ends = first.row.ends

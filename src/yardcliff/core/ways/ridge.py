@@ -251,6 +251,7 @@ def fields(ridge: Ridge) -> tuple[Field, ...]:
         caps,
         *thick,
         Field("angled.bracket", tr("ways.bracket")),
+        Field("angled.bracket_thick", tr("ways.bracket-thick")),
     )
 
 

@@ -21,13 +21,14 @@ Between = Annotated[float, angle(60, 150, "ways.angle-between-the-boards", "ways
 
 class Ridge(Frozen):
     """`angle` between the boards, at their backs; caps so thick; each half of the `bracket` is so
-    long.
+    long, and so thick where the hollow has room for both.
     """
 
     angle: Between = 90
     caps: Literal["over", "inside", "none"] = "over"
     cap: Size = usual("9 mm", "1/4 in")
     bracket: Size = usual("60 mm", "2 1/2 in")
+    bracket_thick: Size = usual("18 mm", "3/4 in")
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,13 +69,17 @@ class Shape:
 
     @property
     def bracket(self) -> tuple[float, float]:
-        """The bracket's width, and its depth, mm: as thick as hardwood is sold, up to half the
-        hollow, and so wide that its front edges just touch both boards.
+        """The bracket's width, and its depth, mm: up to half the hollow, and so wide that its front
+        edges just touch both boards.
         """
-        half = self.hollow / 2
-        sold = [float(one) for one in thicknesses("hardwood", self.trade) if one <= half]
-        deep = max(sold, default=half)
+        deep = min(float(self.ridge.bracket_thick), self.hollow / 2)
         return 2 * (self.hollow - deep) * tan(self.t), deep
+
+    @property
+    def bracket_sold(self) -> Fraction:
+        """The thickest hardwood that both halves of a bracket have room for, mm."""
+        sold = thicknesses("hardwood", self.trade)
+        return max((one for one in sold if 2 * one <= self.hollow), default=sold[0])
 
     @property
     def long(self) -> Fraction:

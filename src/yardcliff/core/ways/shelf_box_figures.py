@@ -16,7 +16,7 @@ from yardcliff.core.strength.wood import sag
 from yardcliff.core.things.item import Weight
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, exact_text
-from yardcliff.core.units.trade import down, either, usual
+from yardcliff.core.units.trade import called, down, either, usual
 from yardcliff.core.units.weights import weight_text
 from yardcliff.messages import tr
 
@@ -42,7 +42,7 @@ class Shelf(Frozen):
     depth: Size = usual("120 mm", "4 3/4 in")
     thickness: Size = usual("18 mm", "3/4 in")
     groove: Size = usual("6 mm", "1/4 in")
-    load: Weight = 8000
+    load: Weight = called(8000, "18 lb")
 
 
 class Guard(Frozen):

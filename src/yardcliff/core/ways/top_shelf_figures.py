@@ -20,7 +20,7 @@ from yardcliff.core.strength.wood import bending
 from yardcliff.core.things.item import Weight
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, Tape, exact_text
-from yardcliff.core.units.trade import Trade, down, either, up, usual
+from yardcliff.core.units.trade import Trade, called, down, either, up, usual
 from yardcliff.core.ways.joinery import APART, REACH
 from yardcliff.messages import tr
 
@@ -56,7 +56,7 @@ class TopShelf(Frozen):
     past: Gap = usual("20 mm", "3/4 in")
     bracket: Gap = usual("18 mm", "3/4 in")
     lip: Gap = usual("20 mm", "3/4 in")
-    load: Weight = 6000
+    load: Weight = called(6000, "15 lb")
 
 
 @dataclass(frozen=True, slots=True)

@@ -127,6 +127,8 @@ def _other_than(trade: Trade) -> Trade:
 def _lengths(brief: RackBrief, path: tuple[str, ...], trade: Trade) -> tuple[Fraction, ...]:
     """What a field that is a length is sold in; nothing where it is no size of anything sold."""
     name = path[-1]
+    if name == "bracket_thick":
+        return thicknesses("hardwood", trade)
     if name in THICK:
         return thicknesses(brief.board.wood, trade)
     if name in ROUND:

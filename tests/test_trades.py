@@ -1,0 +1,235 @@
+"""Both trades, all the way: what is usual in each is round, sold and priced there, and nothing that
+is shown or printed speaks of the other's.
+"""
+
+import io
+import re
+from collections.abc import Iterator
+from datetime import date
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+from pypdf import PdfReader
+
+from tests.conftest import Json, change
+from tests.test_paper_of_families import ITEMS
+from yardcliff.api.app import create_app
+from yardcliff.app.application import Application
+from yardcliff.core.base.model import Frozen
+from yardcliff.core.design.change import amend, dump
+from yardcliff.core.design.rack_design import design
+from yardcliff.core.things.listing import shipped_item
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import INCH, Tape
+from yardcliff.core.units.length_text import read
+from yardcliff.core.units.trade import TRADES, Either, Trade
+from yardcliff.core.ways import FAMILIES, Brief, build, starting
+from yardcliff.core.wood.stock import PriceList
+from yardcliff.data import table
+from yardcliff.standins.timber_yard import price_list
+from yardcliff.store.database import Database
+
+TAPES = {"metric": Tape.named("1 mm"), "us": Tape.named("1/16 in", "us")}
+LANGUAGE = {"metric": "en-GB", "us": "en-US"}
+GRID = Either(Fraction(1, 2), INCH / 64)
+"""The finest that a usual figure of a trade is a whole number of, mm."""
+MEASURED = {"pipes", "rods", "screws", "lags", "saws", "timber", "fixings", "wares"}
+"""Tables with columns that a standard gives: threads, gauges, pipes."""
+OTHERS: dict[str, re.Pattern[str]] = {
+    "us": re.compile(
+        r"\d\.\d+ in\b|\d\s?(?:mm|cm|m|m²|kg|g|ml|l|kg/m³|g/m²)(?![\w²³/])|\bM(?:5|6|8|10)\b|\bA4\b"
+        r"|millimet|litre|kilogram"
+    ),
+    "metric": re.compile(
+        r"\d\s?(?:in|ft|lb|oz|fl oz|qt|cu ft|″)(?!\w)|#\d|\b\d/?\d*-(?:16|18|20|24)\b|\bLetter\b"
+        r"|\binch"
+    ),
+}
+"""Units, sizes and wares of the other trade. Newtons and megapascals are in both: in workings they
+stand beside what a scale reads.
+"""
+EXACT = {
+    "brief", "patch", "exact", "scene", "section", "columns", "obstacles", "keepouts", "survey",
+    "bars", "snaps_x", "snaps_y", "key", "air",
+}  # fmt: skip
+"""What of an answer is never shown: kept exactly, in millimetres, for the page to reckon with."""
+
+
+def begun(family: str, trade: Trade) -> Brief:
+    return starting([(shipped_item(ITEMS[family], trade), 4)], TAPES[trade], family)
+
+
+def models(of: type[Frozen] = Frozen) -> Iterator[type[Frozen]]:
+    for one in of.__subclasses__():
+        yield one
+        yield from models(one)
+
+
+def test_every_usual_figure_is_round_in_its_trade() -> None:
+    seen = 0
+    for model in models():
+        for name, field in model.model_fields.items():
+            if model.__module__.startswith("yardcliff") and isinstance(field.default, Fraction):
+                extra = field.json_schema_extra
+                us = extra.get("us") if isinstance(extra, dict) else None
+                inches = read(str(us)) if us else Fraction(0)
+                assert bool(us) == bool(field.default), (model, name)
+                assert (field.default / GRID.metric).denominator == 1, (model, name)
+                assert (inches / GRID.us).denominator == 1, (model, name)
+                seen += 1
+    assert seen > 100
+    for trade in TRADES:
+        for name in ("bits", "boards", "holders", "items", "keepouts", "obstacles"):
+            for row in table(name, trade):
+                for text in map(str, row.values()):
+                    assert not OTHERS[trade].search(text), (name, text)
+                    if re.fullmatch(r"[\d ./]+ (mm|in)", text):
+                        assert (read(text) / GRID.of(trade)).denominator == 1, (name, text)
+        for name in MEASURED:
+            for text in (str(value) for row in table(name, trade) for value in row.values()):
+                inch = trade == "metric"
+                assert not re.search(r"\d in\b|#\d" if inch else r"\d mm\b", text), (name, text)
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_there_and_back_is_the_same_and_what_is_not_sold_here_has_a_nearest(family: str) -> None:
+    for trade, other in (TRADES, TRADES[::-1]):
+        brief = begun(family, trade)
+        assert "trade.sizes" not in {one.code for one in build(brief).findings}
+        switched = amend(brief, {"trade": other, "tape": TAPES[other].name})
+        assert dump(amend(switched, {"trade": trade, "tape": brief.tape})) == dump(brief)
+        (told,) = [one for one in build(switched).findings if one.code == "trade.sizes"]
+        taken = amend(switched, told.fixes[0].patch)
+        assert "trade.sizes" not in {one.code for one in build(taken).findings}
+        assert [one.size for one in build(switched).parts] == [
+            one.size for one in build(brief).parts
+        ]
+
+
+def test_the_nearest_of_a_mug_rail() -> None:
+    mugs = amend(begun("rail", "metric"), {"trade": "us", "tape": "1/16 in"})
+    (told,) = [one for one in design(mugs).findings if one.code == "trade.sizes"]
+    assert "21 mm (nearest: 3/4 in) and 12 mm (nearest: 1/2 in)" in told.message
+    assert told.fixes[0].patch["board"] == {"thickness": "3/4 in"}
+    assert told.fixes[0].patch["holder"] == {"diameter": "1/2 in"}
+
+
+@pytest.fixture(params=TRADES)
+def shop(request: Any, tmp_path: Any) -> Iterator[tuple[Trade, TestClient]]:
+    """The application, asked by a browser of the country, with its yard's list."""
+    trade: Trade = request.param
+    app = Application(Database(tmp_path / "api.db"))
+    prices = price_list(date(2026, 3, 2), "USD" if trade == "us" else "EUR", trade)
+    for one in (*prices["offers"], *prices["wares"]):
+        one["stock"] = None
+    app.supplies.keep(PriceList.model_validate(prices))
+    with TestClient(
+        create_app(app),
+        base_url="http://127.0.0.1:8722",
+        headers={"accept-language": LANGUAGE[trade]},
+    ) as client:
+        yield trade, client
+
+
+def on_wall(client: TestClient, family: str, wall: str) -> Json:
+    rack = client.post(
+        "/api/racks",
+        json={"hangs": [{"item": ITEMS[family], "count": 4}], "family": family, "wall": wall},
+    )
+    assert rack.status_code == 201, rack.text
+    found: Json = rack.json()
+    return found
+
+
+def shown(answer: Any) -> Iterator[str]:
+    if isinstance(answer, str):
+        yield answer
+    elif isinstance(answer, list):
+        for one in answer:
+            yield from shown(one)
+    elif isinstance(answer, dict):
+        for key, one in answer.items():
+            if key not in EXACT and not key.endswith("_mm"):
+                yield from shown(one)
+
+
+def printed(content: bytes, kind: str) -> Iterator[str]:
+    if kind.endswith("pdf"):
+        for page in PdfReader(io.BytesIO(content)).pages:
+            yield from page.extract_text().splitlines()
+    elif kind.endswith("svg"):
+        yield from re.findall(r">([^<]+)<", content.decode())
+    else:
+        yield from content.decode().splitlines()
+
+
+@pytest.mark.slow
+def test_nothing_shown_or_printed_is_of_the_other_trade(shop: tuple[Trade, TestClient]) -> None:
+    trade, client = shop
+    wall = client.post("/api/walls", json={"name": "porch"}).json()["id"]
+    asked = [f"/api/walls/{wall}", "/api/catalogue", "/api/timber"]
+    files = []
+    for family in FAMILIES:
+        rack = f"/api/racks/{on_wall(client, family, wall)['id']}"
+        asked += [rack, f"{rack}/holes", f"{rack}/timber", f"{rack}/timber/ladder"]
+        asked += [f"{rack}/making?now=2026-03-02T10:00", f"{rack}/log"]
+        files += [
+            f"{rack}/files/{kind}"
+            for kind in (
+                "template.pdf", "sheet.pdf", "putting-up.pdf", "wall-template.pdf",
+                "drawing.svg", "holes.csv", "marks.csv",
+            )
+        ]  # fmt: skip
+    for address in asked:
+        answer = client.get(address)
+        assert answer.status_code == 200, (address, answer.text)
+        for text in shown(answer.json()):
+            assert not OTHERS[trade].search(text), (address, text)
+    for address in files:
+        answer = client.get(address, params={"paper": "letter" if trade == "us" else "a4"})
+        assert answer.status_code == 200, (address, answer.text)
+        for text in printed(answer.content, address):
+            assert not OTHERS[trade].search(text), (address, text)
+
+
+def test_what_is_begun_here_is_sold_here(shop: tuple[Trade, TestClient]) -> None:
+    """No stop on the page, all parts cut from what the trade's yard has, every line of the shopping
+    list priced there.
+    """
+    _, client = shop
+    for family in FAMILIES:
+        wall = client.post("/api/walls", json={"name": family}).json()["id"]
+        rack = on_wall(client, family, wall)
+        stops = [one for one in rack["design"]["findings"] if one["severity"] == "stop"]
+        assert not stops, (family, stops)
+        timber = client.get(f"/api/racks/{rack['id']}/timber").json()
+        assert not [one["missing"] for one in timber["groups"] if one["missing"]], family
+        assert not timber["unknown"], [one for one in timber["lines"] if not one["known"]]
+
+
+def test_the_trade_is_guessed_from_the_browser_until_it_is_said(client: TestClient) -> None:
+    def asked(language: str) -> Json:
+        found: Json = client.get("/api/settings", headers={"accept-language": language}).json()
+        return found
+
+    assert asked("en-US,en;q=0.8") == {
+        "trade": "us", "tape": "1/16 in", "paper": "letter", "chosen": False,
+    }  # fmt: skip
+    for language in ("en-GB", "de", "nonsense;;q=x"):
+        assert (asked(language)["trade"], asked(language)["paper"]) == ("metric", "a4")
+    said = client.put("/api/settings", json={"trade": "metric", "tape": "1/16 in", "paper": "a4"})
+    assert said.json() == asked("en-US")
+    assert asked("en-US")["chosen"]
+    rack = client.post("/api/racks", json={"hangs": [{"item": "tin-cup", "count": 3}]}).json()
+    assert (rack["design"]["brief"]["trade"], rack["design"]["tape"]["name"]) == (
+        "metric",
+        "1/16 in",
+    )
+    # A rack keeps its own, whatever is said later.
+    client.put("/api/settings", json={"trade": "us", "tape": "1/8 in"})
+    assert client.get(f"/api/racks/{rack['id']}").json()["design"] == rack["design"]
+    switched = change(client, rack, {"trade": "us"})["design"]
+    assert switched["fields"]["row.length"] == rack["design"]["fields"]["row.length"]
+    assert [one["code"] for one in switched["findings"]] == ["trade.sizes"]
+    assert client.put("/api/settings", json={"trade": "imperial"}).status_code == 422
