@@ -142,7 +142,7 @@ def test_the_shop_sheet_has_all_a_shop_needs() -> None:
         "862.5 mm",
         "8 × peg holes (board, front): 12 mm bit",
         "13 mm deep, 12° from square, 78° from the face",
-        "web left 6.33 mm",
+        "web left 6.3 mm",
         "Cut each peg",
         "Take care",
         "manuals",

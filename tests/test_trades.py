@@ -21,8 +21,8 @@ from yardcliff.core.design.change import amend, dump
 from yardcliff.core.design.rack_design import design
 from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import INCH, Tape
-from yardcliff.core.units.length_text import read
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.length_text import INCH, read
 from yardcliff.core.units.trade import TRADES, Either, Trade
 from yardcliff.core.ways import FAMILIES, Brief, build, starting
 from yardcliff.core.wood.stock import PriceList

@@ -136,10 +136,10 @@ def test_a_tape_reads_back_to_its_nearest_step(value: Fraction, tape: Tape) -> N
     )
     size, *off = tape.write_fine(value).removeprefix("under ").split(", ")
     if tape.write_fine(value).startswith("under"):
-        assert 0 < value < INCH / 128
+        assert 0 < value < (INCH / 128 if tape.unit == "in" else Fraction(1, 20))
         return
     error = read(size, tape.unit) - value
-    assert abs(error) <= (INCH / 128 if tape.unit == "in" else Fraction(5, 1000))
+    assert abs(error) <= (INCH / 128 if tape.unit == "in" else Fraction(1, 20))
     # What is no 64th is told to be a little less, or a little more.
     assert off == ([] if tape.unit == "mm" or not error else ["scant" if error > 0 else "full"])
 

@@ -238,7 +238,7 @@ def test_any_figure_opens_its_working_and_slips_stay_side_by_side(porch: Page) -
     porch.get_by_role("button", name="242 mm: show the working").click()
     slip = porch.get_by_role("region", name="Working of Pitch")
     expect(slip).to_contain_text("L / n")
-    expect(slip).to_contain_text("= 241.67 mm")
+    expect(slip).to_contain_text("= 241.7 mm")
     slip.get_by_role("button", name="keep").click()
     porch.get_by_role("button", name=re.compile("pilot bit")).click()
     expect(porch.get_by_role("region", name="Working of Pilot bit")).to_contain_text("= 3 mm")

@@ -306,13 +306,10 @@ def signed(value: Fraction, tape: Tape) -> str:
 
 
 def _signed(value: Fraction | float, tape: Tape) -> str:
-    """How far a mark is off, to the hundredth of a mm or the 64th of an inch."""
-    if tape.unit == "in":
-        text = tape.near(abs(Fraction(str(round(float(value), 6)))))
-        off = text != tape.near(Fraction(0))
-        return f"{'−' if value < 0 else '+'}{text}" if off else text
-    text = f"{float(value):+.2f} mm"
-    return "0 mm" if text in ("+0.00 mm", "-0.00 mm") else text.replace("-", "−")
+    """How far a mark is off, to the tenth of a mm or the 64th of an inch."""
+    text = tape.near(abs(Fraction(str(round(float(value), 6)))))
+    off = text != tape.near(Fraction(0))
+    return f"{'−' if value < 0 else '+'}{text}" if off else text
 
 
 def _fields(brief: Brief, tape: Tape, design: Design) -> dict[str, str]:

@@ -89,8 +89,8 @@ class Tape:
     def write_fine(self, value: Fraction) -> str:
         """`value` finer than the tape: the true size of a bit or the exact place of a mark.
 
-        Inches are a fraction down to 1/64, scant or full where that is not all of it; a size that
-        is plainly metric stays in mm.
+        Millimetres are to the tenth. Inches are a fraction down to 1/64, scant or full where that
+        is not all of it; a size that is plainly metric stays in mm.
         """
         size, off = self._fine(value)
         return tr(off, size=size) if off else size
@@ -98,7 +98,8 @@ class Tape:
     @lru_cache(maxsize=8192)  # noqa: B019
     def _fine(self, value: Fraction) -> tuple[str, str]:
         if self.unit == "mm":
-            return _trimmed(value, 2) + " mm", ""
+            tiny = 0 < abs(value) < Fraction(1, 20)
+            return ("0.1 mm", "units.under") if tiny else (_trimmed(value, 1) + " mm", "")
         inches = value / INCH
         if 64 % inches.denominator == 0:
             return _plain(inches, "in"), ""
