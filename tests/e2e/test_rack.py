@@ -208,6 +208,8 @@ def test_wrong_input_on_every_field_is_said_there_and_changes_nothing(porch: Pag
     porch.get_by_role("button", name="End rule").click()
     porch.get_by_role("menuitemradio", name=re.compile("Set margins")).click()
     expect(porch.get_by_label("left", exact=True)).to_be_visible()
+    pane = porch.get_by_role("complementary").first.bounding_box()
+    assert pane
     for names in (FIELDS, [*PEG_FIELDS, "left", "right"]):
         if names is not FIELDS:
             porch.get_by_role("radio", name="pegs").click()
@@ -220,6 +222,9 @@ def test_wrong_input_on_every_field_is_said_there_and_changes_nothing(porch: Pag
                 entry.fill(wrong)
                 entry.press("Enter")
                 expect(porch.get_by_role("alert")).to_contain_text(f"{wrong}")
+                said = porch.get_by_role("alert").bounding_box()
+                assert said
+                assert said["x"] >= pane["x"], "the pane cuts it off"
                 expect(entry).to_have_attribute("aria-invalid", "true")
             expect(entry).to_have_value("-7 mm")
             entry.press("Escape")

@@ -1,4 +1,5 @@
 import { useId, useRef, useState, type KeyboardEvent } from "react";
+import { keepIn } from "./keepIn";
 
 /** What a field's commit led to: nothing to say, or what could not be read. */
 export type Outcome = string | null;
@@ -96,6 +97,7 @@ export function Field({
       {error && (
         <p
           id={`${id}-error`}
+          ref={keepIn}
           role="alert"
           className="absolute top-full right-0 z-30 mt-0.5 w-64 border border-stop bg-stop-bg px-2 py-1 text-small text-stop"
         >

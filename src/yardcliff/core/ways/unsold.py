@@ -62,20 +62,16 @@ def unsold(brief: RackBrief, rack: Rack) -> Iterator[Finding]:
                 patch = {name: patch}
             change = merge(change, patch)
     if found:
+        said = dict.fromkeys(tr("trade.nearest", size=one.size, near=one.near) for one in found)
+        shown = rack.parts[0]
         yield Finding(
             "trade.sizes",
             tr("part.sizes"),
-            tr(
-                f"trade.sizes.{brief.trade}",
-                sizes=listed(
-                    dict.fromkeys(
-                        tr("trade.nearest", size=one.size, near=one.near) for one in found
-                    )
-                ),
-            ),
-            tr("quantity.sizes-of-the-other-trade"),
-            str(len(found)),
+            tr(f"trade.sizes.{brief.trade}", sizes=listed(said)),
+            tr("quantity.not-sold-in-this-trade"),
+            str(len(said)),
             tr("quantity.none"),
+            at=(float(shown.x + shown.length / 2), float(shown.y + shown.height / 2)),
             fixes=(Fix(tr("fix.take-the-nearest"), change),),
         )
 
