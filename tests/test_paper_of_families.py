@@ -53,7 +53,7 @@ PARTS = {
     "stacked": ["2 × rail, 200 mm × 70 mm × 21 mm each"],
     "panel": ["panel 200 mm × 185 mm × 21 mm", "2 × batten, 200 mm"],
     "hole-rail": ["shelf 456 mm × 90 mm × 18 mm", "back plate 456 mm × 90 mm × 18 mm"],
-    "cradle": ["back plate 1080 mm × 120 mm × 21 mm"],
+    "cradle": ["back plate 1080 mm × 120 mm × 24 mm"],
     "slotted-cheeks": [
         "left cheek 665 mm × 21 mm × 150 mm",
         "2 × slat, 713 mm × 70 mm × 21 mm each",

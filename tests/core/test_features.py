@@ -211,7 +211,7 @@ def check_lines(done: Design) -> None:
         assert one.count > 0
         if "screws of" in one.note:  # as long as the list has them
             assert [
-                f"screws of {take.sizes[1]} mm" in one.note
+                f"screws of {take.sizes[1]}" in one.note
                 for take in one.takes
                 if isinstance(take, Ware)
             ] == [True]
