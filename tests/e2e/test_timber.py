@@ -55,7 +55,7 @@ def test_every_wrong_figure_of_the_saw_is_said_and_a_fix_settles_what_is_missing
     stage(page, "Timber")
     note = page.get_by_role("list", name="Notes on the cut plan")
     expect(note).to_contain_text("No softwood of 8 mm is to be had")
-    note.get_by_role("button", name="Plane it down from 12 mm").click()
+    note.get_by_role("button", name="Plane it down from 9 mm").click()
     expect(note).to_have_count(0)
     for label in ("each cut takes", "squared off each end", "left to plane when ripped"):
         commit(page, label, "banana")
