@@ -4,12 +4,13 @@ is shown or printed speaks of the other's.
 
 import io
 import re
-from collections.abc import Iterator
+from collections.abc import Container, Iterator
 from datetime import date
 from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
+from pydantic import TypeAdapter
 from pypdf import PdfReader
 
 from tests.conftest import Json, change
@@ -19,11 +20,13 @@ from yardcliff.app.application import Application
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.design.change import amend, dump
 from yardcliff.core.design.rack_design import design
+from yardcliff.core.things.item import Force, Weight
 from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.units.length_text import INCH, read
 from yardcliff.core.units.trade import TRADES, Either, Trade
+from yardcliff.core.units.weights import load_given, weight_given
 from yardcliff.core.ways import FAMILIES, Brief, build, starting
 from yardcliff.core.wood.stock import PriceList
 from yardcliff.data import table
@@ -46,14 +49,33 @@ OTHERS: dict[str, re.Pattern[str]] = {
         r"|\binch"
     ),
 }
-"""Units, sizes and wares of the other trade. Newtons and megapascals are in both: in workings they
-stand beside what a scale reads.
-"""
+"""Units, sizes and wares of the other trade."""
+WORKED = re.compile(r"(?<!\()\b[\d.]+ N\b|\bMPa\b")
+"""What stands in workings only, or in brackets after what a scale reads: newtons, megapascals."""
 EXACT = {
-    "brief", "patch", "exact", "scene", "section", "columns", "obstacles", "keepouts", "survey",
-    "bars", "snaps_x", "snaps_y", "key", "air",
-}  # fmt: skip
-"""What of an answer is never shown: kept exactly, in millimetres, for the page to reckon with."""
+    "brief",
+    "patch",
+    "survey",
+    "snaps_x",
+    "snaps_y",
+    "keepouts",
+    "obstacles",
+    "sold",
+    "key",
+    "d",
+}
+"""What of an answer is never shown: kept exactly for the page to reckon with, and what is drawn."""
+
+
+FILES = [
+    "template.pdf",
+    "sheet.pdf",
+    "putting-up.pdf",
+    "wall-template.pdf",
+    "drawing.svg",
+    "holes.csv",
+    "marks.csv",
+]
 
 
 def begun(family: str, trade: Trade) -> Brief:
@@ -115,6 +137,18 @@ def test_the_nearest_of_a_mug_rail() -> None:
     assert told.fixes[0].patch["holder"] == {"diameter": "1/2 in"}
 
 
+def test_weights_and_forces_read_back_as_they_are_given() -> None:
+    for trade in TRADES:
+        typed = {"trade": trade}
+        for newtons in range(0, 2001, 3):
+            text = load_given(newtons, trade)
+            assert TypeAdapter(Force).validate_python(text, context=typed) == newtons, text
+            text = weight_given(17 * newtons, trade)
+            assert TypeAdapter(Weight).validate_python(text, context=typed) == 17 * newtons, text
+    assert [load_given(150, trade) for trade in TRADES] == ["15.3 kg", "33.7 lb"]
+    assert [weight_given(6000, trade) for trade in TRADES] == ["6 kg", "13.228 lb"]
+
+
 @pytest.fixture(params=TRADES)
 def shop(request: Any, tmp_path: Any) -> Iterator[tuple[Trade, TestClient]]:
     """The application, asked by a browser of the country, with its yard's list."""
@@ -142,16 +176,16 @@ def on_wall(client: TestClient, family: str, wall: str) -> Json:
     return found
 
 
-def shown(answer: Any) -> Iterator[str]:
+def shown(answer: Any, but: Container[str]) -> Iterator[str]:
     if isinstance(answer, str):
         yield answer
     elif isinstance(answer, list):
         for one in answer:
-            yield from shown(one)
+            yield from shown(one, but)
     elif isinstance(answer, dict):
         for key, one in answer.items():
-            if key not in EXACT and not key.endswith("_mm"):
-                yield from shown(one)
+            if key not in but and not key.endswith("_mm"):
+                yield from shown(one, but)
 
 
 def printed(content: bytes, kind: str) -> Iterator[str]:
@@ -174,23 +208,20 @@ def test_nothing_shown_or_printed_is_of_the_other_trade(shop: tuple[Trade, TestC
         rack = f"/api/racks/{on_wall(client, family, wall)['id']}"
         asked += [rack, f"{rack}/holes", f"{rack}/timber", f"{rack}/timber/ladder"]
         asked += [f"{rack}/making?now=2026-03-02T10:00", f"{rack}/log"]
-        files += [
-            f"{rack}/files/{kind}"
-            for kind in (
-                "template.pdf", "sheet.pdf", "putting-up.pdf", "wall-template.pdf",
-                "drawing.svg", "holes.csv", "marks.csv",
-            )
-        ]  # fmt: skip
+        files += [f"{rack}/files/{kind}" for kind in FILES]
     for address in asked:
         answer = client.get(address)
         assert answer.status_code == 200, (address, answer.text)
-        for text in shown(answer.json()):
+        for text in shown(answer.json(), EXACT):
             assert not OTHERS[trade].search(text), (address, text)
+        for text in shown(answer.json(), EXACT | {"figures"}):
+            assert not WORKED.search(text), (address, text)
     for address in files:
         answer = client.get(address, params={"paper": "letter" if trade == "us" else "a4"})
         assert answer.status_code == 200, (address, answer.text)
         for text in printed(answer.content, address):
             assert not OTHERS[trade].search(text), (address, text)
+            assert not WORKED.search(text), (address, text)
 
 
 def test_what_is_begun_here_is_sold_here(shop: tuple[Trade, TestClient]) -> None:
@@ -213,9 +244,8 @@ def test_the_trade_is_guessed_from_the_browser_until_it_is_said(client: TestClie
         found: Json = client.get("/api/settings", headers={"accept-language": language}).json()
         return found
 
-    assert asked("en-US,en;q=0.8") == {
-        "trade": "us", "tape": "1/16 in", "paper": "letter", "chosen": False,
-    }  # fmt: skip
+    guessed = {"trade": "us", "tape": "1/16 in", "paper": "letter", "chosen": False}
+    assert asked("en-US,en;q=0.8") == guessed
     for language in ("en-GB", "de", "nonsense;;q=x"):
         assert (asked(language)["trade"], asked(language)["paper"]) == ("metric", "a4")
     said = client.put("/api/settings", json={"trade": "metric", "tape": "1/16 in", "paper": "a4"})

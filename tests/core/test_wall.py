@@ -11,6 +11,7 @@ from hypothesis import strategies as st
 from tests.cases import cases
 from tests.core.test_findings import COATS, OTHER, PLACED, SITES, WALL
 from tests.metric import shipped_item, starting
+from yardcliff.core.brief.mounting import Spot
 from yardcliff.core.design.begin import begin_on
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import design
@@ -19,9 +20,10 @@ from yardcliff.core.shapes.geometry import points
 from yardcliff.core.shapes.scene import SURROUNDINGS, Stroke
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
+from yardcliff.core.units.length_text import INCH
 from yardcliff.core.wall.amending import amend_wall, describe_wall, dump_wall, read_wall
 from yardcliff.core.wall.drawn import wall_dimensions, wall_scene, wall_strokes
-from yardcliff.core.wall.position import aims, first_place, snaps
+from yardcliff.core.wall.position import aims, first_place, reach, snaps
 from yardcliff.core.wall.survey import Site, areas, around
 from yardcliff.core.wall.wall import Obstacle, OldFixing, Studs, Wall
 
@@ -134,6 +136,8 @@ def test_who_reaches_stands_for_size() -> None:
 
     assert tall("child") == pytest.approx(tall("adult") * 0.71)
     assert tall("adult") == pytest.approx(1720, abs=5)
+    seated = Spot(x=Fraction(0), who="seated")
+    assert (reach(seated, "metric"), reach(seated, "us")) == (1200, 48 * INCH)
 
 
 def test_a_rack_past_its_wall_is_still_in_the_picture_and_finds_back() -> None:
@@ -173,7 +177,7 @@ def test_the_section_shows_screws_and_forces(by: str, off: int) -> None:
     assert face == -off
     assert sum(stroke.role == "force" for stroke in done.section.strokes) == 3
     body = sum(load.weight for load in one.on)
-    assert f"{body:.0f} N" in [label.text for label in done.section.labels]
+    assert f"{body / 9.81:.0f} kg" in [label.text for label in done.section.labels]
 
 
 def test_a_rack_begins_in_the_widest_gap_and_catches_where_it_should() -> None:

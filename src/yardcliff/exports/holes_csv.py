@@ -1,20 +1,25 @@
 """The hole tables as CSV, one row a hole."""
 
-from yardcliff.core.design.machining import purpose, read_from
+from collections.abc import Iterator
+
+from yardcliff.core.design.machining import hole_line, read_from
 from yardcliff.core.design.rack_design import Design
 from yardcliff.exports.rows import write_rows
-from yardcliff.messages import tr
 
 COLUMNS = (
     "part",
     "hole",
     "face",
     "along_mm",
+    "along",
     "along_from",
     "across_mm",
+    "across",
     "across_from",
     "bit_mm",
+    "bit",
     "depth_mm",
+    "depth",
     "tilt_deg",
     "head",
     "for",
@@ -22,27 +27,33 @@ COLUMNS = (
 
 
 def write_holes(design: Design) -> str:
-    """Places are exact, to 0.0001 mm; what goes right through has no `depth_mm`."""
-    parts = {part.key: part for part in design.parts}
+    """Places are exact, to 0.0001 mm, and beside that as the shop sheet has them; what goes right
+    through has no `depth_mm`.
+    """
+    return write_rows(COLUMNS, (dict(zip(COLUMNS, row, strict=True)) for row in _cells(design)))
 
-    def cells() -> list[tuple[object, ...]]:
-        return [
-            (
-                parts[key].name,
-                hole.number,
-                parts[key].called(hole.place.face),
-                f"{float(hole.place.along):.4f}",
-                read_from(parts[key], hole.place.face)[0],
-                f"{float(hole.place.across):.4f}",
-                read_from(parts[key], hole.place.face)[1],
-                f"{float(hole.made.size):g}",
-                None if hole.made.depth is None else f"{float(hole.made.depth):.4f}",
-                f"{hole.made.tilt:g}",
-                tr(f"head.{hole.made.head}") if hole.made.head else "",
-                purpose(hole, design),
+
+def _cells(design: Design) -> Iterator[tuple[object, ...]]:
+    for key, holes in design.holes.items():
+        part = design.part(key)
+        for hole in holes:
+            place, made, line = hole.place, hole.made, hole_line(design, part, hole)
+            along_from, across_from, _ = read_from(part, place.face)
+            yield (
+                part.name,
+                line.number,
+                part.called(place.face),
+                f"{float(place.along):.4f}",
+                line.along,
+                along_from,
+                f"{float(place.across):.4f}",
+                line.across,
+                across_from,
+                f"{float(made.size):g}",
+                line.bit,
+                None if made.depth is None else f"{float(made.depth):.4f}",
+                line.depth,
+                f"{made.tilt:g}",
+                line.head,
+                line.purpose,
             )
-            for key, holes in design.holes.items()
-            for hole in holes
-        ]
-
-    return write_rows(COLUMNS, (dict(zip(COLUMNS, row, strict=True)) for row in cells()))

@@ -11,7 +11,7 @@ from yardcliff.core.things.look import hanging
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import given_text
 from yardcliff.core.units.trade import Trade
-from yardcliff.core.units.weights import load_text, weight_given
+from yardcliff.core.units.weights import load_given, weight_given
 
 
 def view_listed(entry: Listed, trade: Trade, *, own: bool) -> ItemChoice:
@@ -54,7 +54,7 @@ def _in_trade(entry: Listed, trade: Trade) -> dict[str, str]:
         elif isinstance(value, int) and path[-1] in WEIGHED:
             texts[path[-1]] = weight_given(value, trade)
         elif isinstance(value, int) and path[-1] == "tug_n":
-            texts[path[-1]] = f"{value} N" if trade == "metric" else load_text(value, trade)
+            texts[path[-1]] = load_given(value, trade)
     return texts
 
 

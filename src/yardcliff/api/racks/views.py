@@ -43,7 +43,7 @@ from yardcliff.core.shapes.geometry import in_mm
 from yardcliff.core.things.item import WEIGHED
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
-from yardcliff.core.units.weights import load_text, weight_given
+from yardcliff.core.units.weights import load_given, weight_given
 from yardcliff.core.wall.position import longest_row
 from yardcliff.core.ways import FAMILIES, Brief, ranked
 from yardcliff.messages import tr
@@ -323,7 +323,7 @@ def _fields(brief: Brief, tape: Tape, design: Design) -> dict[str, str]:
         elif isinstance(value, int) and path[-1] in WEIGHED:
             texts[".".join(path)] = weight_given(value, brief.trade)
         elif isinstance(value, int) and path[-1] == "tug_n":
-            texts[".".join(path)] = load_text(value, brief.trade)
+            texts[".".join(path)] = load_given(value, brief.trade)
     row = design.rack.row
     texts["item.width"] = tape.write_given(brief.item.across)
     for key, item in brief.others.items():

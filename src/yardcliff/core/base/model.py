@@ -1,7 +1,7 @@
 """The base of every input model, and the plain-number fields they share."""
 
 import re
-from collections.abc import Iterator, Mapping
+from collections.abc import Container, Iterator, Mapping
 from functools import cache
 from typing import Annotated, Any, Literal, Self, get_origin
 
@@ -77,21 +77,23 @@ def _told(model: BaseModel) -> dict[str, Any]:
     }
 
 
-def leaves(model: BaseModel, path: tuple[str, ...] = ()) -> Iterator[tuple[tuple[str, ...], Any]]:
-    """(path, value) of every field that is neither a model nor models by name: lengths as
-    Fractions, as they are kept.
+def leaves(
+    model: BaseModel, path: tuple[str, ...] = (), among: Container[str] | None = None
+) -> Iterator[tuple[tuple[str, ...], Any]]:
+    """(path, value) of every field that is neither a model nor models by name, or of those `among`
+    some names: lengths as Fractions, as they are kept.
     """
     for name in type(model).model_fields:
         value = getattr(model, name)
         if isinstance(value, BaseModel):
-            yield from leaves(value, (*path, name))
+            yield from leaves(value, (*path, name), among)
         elif isinstance(value, dict):
             for key, one in value.items():
                 if isinstance(one, BaseModel):
-                    yield from leaves(one, (*path, name, key))
-                else:
+                    yield from leaves(one, (*path, name, key), among)
+                elif among is None or key in among:
                     yield (*path, name, key), one
-        else:
+        elif among is None or name in among:
             yield (*path, name), value
 
 

@@ -158,11 +158,12 @@ def _faces(design: Design, part: Part) -> Iterator[FaceTable]:
             if face is Face.BACK and not part.stands
             else ""
         )
-        lines = tuple(_line(design, part, hole) for hole in holes)
+        lines = tuple(hole_line(design, part, hole) for hole in holes)
         yield FaceTable(part.called(face), along + seen, across, rest, lines)
 
 
-def _line(design: Design, part: Part, hole: Hole) -> HoleLine:
+def hole_line(design: Design, part: Part, hole: Hole) -> HoleLine:
+    """One hole as it stands in the tables."""
     tape, place, made = design.tape, hole.place, hole.made
     return HoleLine(
         hole.number,

@@ -3,10 +3,11 @@
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
+from yardcliff.core.units.weights import GRAVITY
 from yardcliff.messages import tr
 
-GRAVITY, TUG = 9.81, 3
-"""N/kg; how much harder a hand pulls than the thing weighs."""
+TUG = 3
+"""How much harder a hand pulls than the thing weighs."""
 SMALL, LEANT_ON, CHILD = 30, 150, 250
 """The least that a hand pulls with, N, by what hangs: at what nobody leans on; at what is pulled at
 or leant on (coats, towels, bags, bars); and where a child may hang on that. Rules of thumb.

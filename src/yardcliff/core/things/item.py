@@ -12,6 +12,7 @@ from yardcliff.core.things.thing import Reach, Takes, Thing
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size
 from yardcliff.core.units.length_text import ambiguous
+from yardcliff.core.units.weights import GRAMS, NEWTONS
 
 Grip = Literal["loop", "rim", "handle", "hole", "neck", "edge", "shaft", "pair"]
 Shape = Literal[
@@ -53,9 +54,6 @@ Shape = Literal[
     "lock",
     "pole",
 ]
-_GRAMS = {"": 1.0, "g": 1.0, "kg": 1000.0, "lb": 453.59237, "oz": 28.349523125}
-
-
 _NUMBER = r"(?:\d{1,6}\s+)?\d{1,6}/[1-9]\d{0,2}|\d{1,9}(?:[.,]\d{1,9})?"
 
 
@@ -102,7 +100,7 @@ def _grams(value: Any, info: ValidationInfo) -> int:
     if found and not found[2]:
         _asked_about(value, info, found[1], "g")
     grams = (
-        round(_number(found[1]) * _GRAMS[found[2] or _typed(value, info, "lb")])
+        round(_number(found[1]) * GRAMS[found[2] or _typed(value, info, "lb") or "g"])
         if found and value is not True
         else -1
     )
@@ -111,14 +109,15 @@ def _grams(value: Any, info: ValidationInfo) -> int:
     return grams
 
 
-_NEWTONS = {"": 1.0, "n": 1.0, "kg": 9.81, "kgf": 9.81, "lb": 4.448222, "lbf": 4.448222}
 HARDEST = 2000
 """More than this, N, nobody pulls with."""
 
 
 def _newtons(value: Any, info: ValidationInfo) -> int:
-    found = re.fullmatch(rf"({_NUMBER})\s*(n|kgf?|lbf?|)", str(value).strip().lower())
-    if found and (either := ambiguous(found[1], found[2] in ("", "n"))):
+    found = re.fullmatch(
+        rf"({_NUMBER})\s*(N|kg|lb|)f?", str(value).strip().lower().replace("n", "N")
+    )
+    if found and (either := ambiguous(found[1], found[2] in ("", "N"))):
         raise cannot_read(
             "force",
             "things.could-be-or-write-one-these",
@@ -129,7 +128,7 @@ def _newtons(value: Any, info: ValidationInfo) -> int:
     if found and not found[2]:
         _asked_about(value, info, found[1], "N")
     force = (
-        round(_number(found[1]) * _NEWTONS[found[2] or _typed(value, info, "lbf")])
+        round(_number(found[1]) * NEWTONS[found[2] or _typed(value, info, "lb") or "N"])
         if found and value is not True
         else -1
     )

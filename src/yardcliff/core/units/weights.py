@@ -4,10 +4,13 @@ from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.trade import Trade
 from yardcliff.messages import tr
 
-POUND, OUNCE = 453.59237, 28.349523125
-"""Grams."""
 GRAVITY = 9.81
 """N/kg."""
+GRAMS = {"g": 1.0, "kg": 1000.0, "oz": 28.349523125, "lb": 453.59237}
+NEWTONS = {"N": 1.0, "kg": GRAVITY, "lb": 4.448222}
+"""What is read as so many grams, and as so many newtons."""
+LARGE: dict[Trade, str] = {"metric": "kg", "us": "lb"}
+OUNCE, POUND = GRAMS["oz"], GRAMS["lb"]
 FLUID_OUNCE = 29.5735
 """Millilitres, of the US."""
 GLUE = 1.1
@@ -30,19 +33,29 @@ def weight_text(grams: float, trade: Trade) -> str:
 
 def weight_given(grams: int, trade: Trade) -> str:
     """As its user would type it: no other weight is read from it."""
-    text = weight_text(grams, trade)
-    number, _, unit = text.rpartition(" ")
-    size = {"g": 1.0, "kg": 1000.0, "oz": OUNCE, "lb": POUND}[unit]
-    read_back = round(float(sum(Fraction(part) for part in number.split())) * size)
-    if read_back == grams:
-        return text
-    return f"{grams / POUND:.3f} lb" if trade == "us" else f"{grams} g"
+    return _given(grams, weight_text(grams, trade), LARGE[trade], GRAMS)
 
 
 def load_text(newtons: float, trade: Trade) -> str:
     """A force by what weighs as much: `3 kg`, `7 lb`."""
-    kilos = newtons / GRAVITY
-    return f"{_figure(kilos * 1000 / POUND)} lb" if trade == "us" else f"{_figure(kilos)} kg"
+    unit = LARGE[trade]
+    return f"{_figure(newtons / NEWTONS[unit])} {unit}"
+
+
+def load_given(newtons: int, trade: Trade) -> str:
+    """As its user would type it: no other force is read from it."""
+    return _given(newtons, load_text(newtons, trade), LARGE[trade], NEWTONS)
+
+
+def _given(value: int, short: str, unit: str, sizes: dict[str, float]) -> str:
+    """The `short` text, or else the fewest decimals, from which `value` is read."""
+    finer = (f"{value / sizes[unit]:.{places}f} {unit}" for places in (1, 2, 3))
+    return next(text for text in (short, *finer) if _read(text, sizes) == value)
+
+
+def _read(text: str, sizes: dict[str, float]) -> int:
+    number, _, unit = text.rpartition(" ")
+    return round(float(sum(map(Fraction, number.split()))) * sizes[unit])
 
 
 def force_text(newtons: float, trade: Trade) -> str:

@@ -9,6 +9,7 @@ from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.rack import Rack
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import LONGEST, Tape, exact_text
+from yardcliff.core.units.trade import EASY, up
 from yardcliff.core.wall.position import reach
 from yardcliff.core.wall.room_check import ZERO, leave, nearest, room
 from yardcliff.core.wall.survey import Area, Site, around, free_places, open_places, taken
@@ -174,12 +175,17 @@ def _heights(
 ) -> Iterator[Finding]:
     wall, hung = site.wall, rack.rows[0].y
     top = max(y for row in rack.rows for _, y in row.places) if rack.up else hung
-    most = reach(spot)
+    most = reach(spot, rack.trade)
     if top > most:
-        down, ten = hung - (top - most), Fraction(-(-top // 10) * 10)
+        down, high = hung - (top - most), up(top, rack.trade, EASY)
         higher = (
-            [Fix(tr("fix.reach-up-to", ten=tape.write(ten)), {"place": {"reach": exact_text(ten)}})]
-            if ten <= LONGEST
+            [
+                Fix(
+                    tr("fix.reach-up-to", high=tape.write(high)),
+                    {"place": {"reach": exact_text(high)}},
+                )
+            ]
+            if high <= LONGEST
             else []
         )
         yield Finding(
@@ -208,7 +214,7 @@ def _heights(
         )
     laid = [part for part in rack.parts if part.z < wall.skirting_thick and part.y < wall.skirting]
     if laid and wall.skirting_thick:
-        up = hung + wall.skirting - min(part.y for part in laid)
+        clear = hung + wall.skirting - min(part.y for part in laid)
         yield Finding(
             "wall.skirting",
             laid[0].name,
@@ -217,7 +223,7 @@ def _heights(
             tape.write(min(part.y for part in laid)),
             tape.write(wall.skirting),
             at=(at[0], float(laid[0].y)),
-            fixes=(leave(),) if rack.seats else (*_hang(-(-up // tape.step) * tape.step, tape),),
+            fixes=(leave(),) if rack.seats else (*_hang(-(-clear // tape.step) * tape.step, tape),),
         )
 
 

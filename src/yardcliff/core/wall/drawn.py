@@ -17,6 +17,7 @@ from yardcliff.core.things.look import silhouette
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.units.spans import cut
+from yardcliff.core.units.trade import Trade
 from yardcliff.core.wall.check import LIFT
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.hanging import OnWall
@@ -42,7 +43,7 @@ RING = 9.0
 """Around a screw in the wall, mm."""
 
 
-def standing_on(front: Scene, on: OnWall) -> Scene:
+def standing_on(front: Scene, on: OnWall, trade: Trade) -> Scene:
     """The front with its whole wall: studs, obstacles, other racks; and the screws,
     seen through.
     """
@@ -55,7 +56,8 @@ def standing_on(front: Scene, on: OnWall) -> Scene:
         Stroke("neighbour", path) for neighbour in on.site.neighbours for path in neighbour.drawn
     )
     behind = Symbol("wall", "wall", (*wall_strokes(wall), *others), ((in_mm(-on.spot.x), 0.0),))
-    high = float(reach(on.spot))
+    at = reach(on.spot, trade)
+    high = float(at)
     size = CHILD if on.spot.who == "child" else 1.0
     person, _ = silhouette("person", PERSON_HALF * size, PERSON_HALF * size, PERSON * size, 0)
     stands = float(_free_spot(on)) - x
@@ -81,7 +83,7 @@ def standing_on(front: Scene, on: OnWall) -> Scene:
     )  # it may reach past the wall's ends
     box = Box(left - AIR, -AIR, right + AIR, max(height, front.extent.y1) + AIR)
     labels = (
-        *_reach_label(on),
+        *_reach_label(on, at),
         *(
             Label(float(at) - x, height + 22, str(k), "stud")
             for k, at in enumerate(wall.stud_middles, 1)
@@ -140,10 +142,10 @@ def _free_spot(on: OnWall) -> Fraction:
     return max((end for _, end in free), default=-half - 60)
 
 
-def _reach_label(on: OnWall) -> Iterator[Label]:
+def _reach_label(on: OnWall, high: Fraction) -> Iterator[Label]:
     """What the line is, at the end of it where nothing else is."""
     assert on.site
-    high, wide, x = reach(on.spot), on.site.wall.width, on.spot.x
+    wide, x = on.site.wall.width, on.spot.x
     full = [area for _, area in taken(on.site)] + [area.moved(x) for area in on.areas]
 
     def free(start: Fraction) -> bool:

@@ -6,6 +6,7 @@ from yardcliff.core.drawing.section_view import Held
 from yardcliff.core.rack import Rack
 from yardcliff.core.shapes.geometry import Path, line, rectangle
 from yardcliff.core.shapes.scene import Label, Stroke
+from yardcliff.core.units.weights import load_text
 from yardcliff.core.wall.check import LIFT
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.hanging import OnWall
@@ -78,11 +79,11 @@ def _forces(rack: Rack, fixing: Fixed, off: float) -> Iterator[tuple[Stroke, Lab
     yield _on_and_off(rack, lever, middle)
     yield (
         Stroke("force", _arrow(lever, middle, 0, -down)),
-        Label(lever + 10, middle - down, f"{body:.0f} N", "force", "start"),
+        Label(lever + 10, middle - down, load_text(body, fixing.trade), "force", "start"),
     )
     yield (
         Stroke("force", _arrow(front, top, out, 0)),
-        Label(front + out + 8, top - 4, f"{worst.pull:.0f} N", "force", "start"),
+        Label(front + out + 8, top - 4, load_text(worst.pull, fixing.trade), "force", "start"),
     )
     yield (
         Stroke("force", _arrow(-off - out, foot, out, 0)),

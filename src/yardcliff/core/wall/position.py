@@ -11,6 +11,7 @@ from yardcliff.core.rack import Rack
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, exact_text
 from yardcliff.core.units.spans import cut
+from yardcliff.core.units.trade import Either, Trade, either
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.fixing import Fixer
 from yardcliff.core.wall.placing import Aim, best
@@ -29,10 +30,10 @@ from yardcliff.core.wall.survey import (
 from yardcliff.core.wall.wall import obstacle_name
 from yardcliff.messages import tr
 
-REACH: dict[Who, Fraction] = {
-    "adult": Fraction(1950),
-    "child": Fraction(1250),
-    "seated": Fraction(1200),
+REACH: dict[Who, Either[Fraction]] = {
+    "adult": either("1950 mm", "77 in"),
+    "child": either("1250 mm", "49 in"),
+    "seated": either("1200 mm", "48 in"),
 }
 """What hands reach with ease above the floor, mm: typical figures of ours; a child of about seven,
 somebody in a chair.
@@ -91,9 +92,9 @@ class Snap:
     why: str
 
 
-def reach(spot: Spot) -> Fraction:
+def reach(spot: Spot, trade: Trade) -> Fraction:
     """How high may be hung for those who use it."""
-    return spot.reach or REACH[spot.who]
+    return spot.reach or REACH[spot.who].of(trade)
 
 
 def moved(spot: Spot, x: Fraction) -> Spot:
@@ -236,7 +237,7 @@ def _along(site: Site, rack: Rack, own: Sequence[Area], box: Area, x: Fraction) 
 
 def _up(site: Site, rack: Rack, box: Area, spot: Spot) -> Iterator[Snap]:
     hung = rack.rows[0].y
-    yield Snap(reach(spot), tr("wall.reach-label"))
+    yield Snap(reach(spot, rack.trade), tr("wall.reach-label"))
     for neighbour in site.neighbours:
         yield Snap(neighbour.hung, tr("wall.as-high-as", name=neighbour.name))
     top = max(part.y + part.height for part in rack.parts) - hung

@@ -9,10 +9,9 @@ from dataclasses import dataclass
 from yardcliff.core.materials.goods import Ware
 from yardcliff.core.materials.sold import HOLDS, gauge_text
 from yardcliff.core.rack import Rack
-from yardcliff.core.strength.force import GRAVITY
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
-from yardcliff.core.units.weights import weight_text
+from yardcliff.core.units.weights import GRAVITY, weight_text
 from yardcliff.core.wall.anchors import BACKS
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.fixing_steps import Step, WallHole, called, hung, screwed

@@ -6,12 +6,11 @@ from itertools import pairwise
 from yardcliff.core.brief.mounting import Mount
 from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.shapes.geometry import rounded
-from yardcliff.core.strength.force import GRAVITY
 from yardcliff.core.strength.link import percent
 from yardcliff.core.strength.wood import DRAWN_SAFETY, LASTING, PART, SAFETY, bending, sag
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
-from yardcliff.core.units.weights import force_text, load_text
+from yardcliff.core.units.weights import GRAVITY, force_text, load_text
 from yardcliff.core.wall.fixed import Fixed
 from yardcliff.core.wall.strips import CLEAT
 from yardcliff.messages import tr

@@ -32,6 +32,8 @@ THICK = frozenset({"thickness", "side", "stop_thickness"})
 ROUND = {"dowel": "dowel", "diameter": "dowel", "bar": "bar", "pin": "bar"}
 """Fields that say how thick a dowel or a rod is."""
 SCREWS = frozenset({"screw_length", "screw"})
+SIZES = THICK | SCREWS | {*ROUND, "bracket_thick", "gauge", "size", "length"}
+"""All fields that may say what is sold in some sizes only."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,7 +54,7 @@ def unsold(brief: RackBrief, rack: Rack) -> Iterator[Finding]:
     found: list[Other] = []
     change: Patch = {}
     there: frozenset[Fraction | str] | None = None
-    for path, value in leaves(brief):
+    for path, value in leaves(brief, among=SIZES):
         one = _other(brief, path, value)
         if one:
             there = there or _sizes(rack)
@@ -95,9 +97,8 @@ def _other(brief: RackBrief, path: tuple[str, ...], value: object) -> Other | No
     """What a field says that is sold in the other trade, and not in the rack's own."""
     name, trade = path[-1], brief.trade
     if isinstance(value, Fraction):
-        known = [_lengths(brief, path, one) for one in (trade, _other_than(trade))]
-        own, others = known
-        if value in own or value not in others or not own:
+        own = _lengths(brief, path, trade)
+        if not own or value in own or value not in _lengths(brief, path, _other_than(trade)):
             return None
         near = min(own, key=lambda one: (abs(one - value), one))
         return Other(size_text(value, _other_than(trade)), size_text(near, trade), exact_text(near))
