@@ -231,17 +231,51 @@ WALLS: list[tuple[str, Patch]] = [
 
 
 STICKS: list[dict[str, Any]] = [
-    {"wide": "140 mm", "thick": "21 mm", "long": "1640 mm", "species": "spruce", "note": "Left of the bunk ladders",
-     "flaws": [{"what": "knot", "at": "1498 mm", "width": "34 mm"}]},
-    {"wide": "120 mm", "thick": "28 mm", "long": "1210 mm", "species": "spruce", "note": "Offcut, straight",
-     "flaws": [{"what": "stain", "at": "560 mm", "width": "45 mm", "back": True}]},
+    {
+        "wide": "140 mm",
+        "thick": "21 mm",
+        "long": "1640 mm",
+        "species": "spruce",
+        "note": "Left of the bunk ladders",
+        "flaws": [{"what": "knot", "at": "1498 mm", "width": "34 mm"}],
+    },
+    {
+        "wide": "120 mm",
+        "thick": "28 mm",
+        "long": "1210 mm",
+        "species": "spruce",
+        "note": "Offcut, straight",
+        "flaws": [{"what": "stain", "at": "560 mm", "width": "45 mm", "back": True}],
+    },
     {"wide": "70 mm", "thick": "21 mm", "long": "980 mm", "species": "spruce"},
     {"wide": "70 mm", "thick": "21 mm", "long": "655 mm", "species": "spruce"},
-    {"wide": "165 mm", "thick": "24 mm", "long": "1420 mm", "species": "oak", "stuff": "hardwood", "reclaimed": True,
-     "note": "Old bench top: nails drawn, holes near one end", "flaws": [{"what": "nail hole", "at": "0 mm", "width": "60 mm"}]},
-    {"form": "dowel", "stuff": "hardwood", "wide": "20 mm", "thick": "20 mm", "long": "620 mm", "species": "beech"},
-    {"form": "dowel", "stuff": "hardwood", "wide": "12 mm", "thick": "12 mm", "long": "1000 mm", "species": "beech"},
-]  # fmt: skip
+    {
+        "wide": "165 mm",
+        "thick": "24 mm",
+        "long": "1420 mm",
+        "species": "oak",
+        "stuff": "hardwood",
+        "reclaimed": True,
+        "note": "Old bench top: nails drawn, holes near one end",
+        "flaws": [{"what": "nail hole", "at": "0 mm", "width": "60 mm"}],
+    },
+    {
+        "form": "dowel",
+        "stuff": "hardwood",
+        "wide": "20 mm",
+        "thick": "20 mm",
+        "long": "620 mm",
+        "species": "beech",
+    },
+    {
+        "form": "dowel",
+        "stuff": "hardwood",
+        "wide": "12 mm",
+        "thick": "12 mm",
+        "long": "1000 mm",
+        "species": "beech",
+    },
+]
 WARES: list[tuple[str, str, int]] = [
     ("screw", "5.0 × 20 mm wood screw", 38),
     ("glue", "white wood glue", 190),
@@ -249,27 +283,42 @@ WARES: list[tuple[str, str, int]] = [
 ]
 
 
-# What was written of racks that are being made, or are up: so many days ago what (a reading says
-# how far it is off, mm).
 Line = tuple[int, str, str, str]
+
+
+def _holes(ago: int, *off: str) -> list[Line]:
+    return [(ago, "measured", str(hole), by) for hole, by in enumerate(off, 1)]
+
+
 LOGS: dict[str, list[Line]] = {
     "Kitchen, ladles": [
         (9, "time", "", "1 h 30"),
-        (9, "measured", "board", "0"), *((9, "measured", str(k), off) for k, off in enumerate(("0.4", "1.2", "0.8", "0.4", "1.2"), 1)),
+        (9, "measured", "board", "0"),
+        *_holes(9, "0.4", "1.2", "0.8", "0.4", "1.2"),
         (9, "measured", "saw cut", "0.3"),
-        (8, "note", "", "Sanded and oiled by lamplight: the draught from the porch keeps the dust moving."),
+        (
+            8,
+            "note",
+            "",
+            "Sanded and oiled by lamplight: the draught from the porch keeps the dust moving.",
+        ),
         (6, "time", "", "2 h 15"),
         (6, "fit", "", "goes on, comes off"),
         (6, "next", "", "Prick every mark with an awl: the bit wanders on this spruce."),
     ],
     "Office, room keys": [
         (2, "time", "", "1 h 10"),
-        (2, "measured", "board", "0"), *((2, "measured", str(k), off) for k, off in enumerate(("0.5", "1", "0.5", "-5", "1"), 1)),
+        (2, "measured", "board", "0"),
+        *_holes(2, "0.5", "1", "0.5", "-5", "1"),
         (2, "note", "", "Five holes drilled, the fourth on the wrong side of its line."),
     ],
-}  # fmt: skip
+}
+"""What was written of racks that are being made, or are up: so many days ago what (a reading says
+how far it is off, mm).
+"""
 UP = "Kitchen, ladles"
 DRILLED = ("measure", "cut:", "mark:")
+"""What is done of the other one: its holes are being drilled."""
 SPENT = {
     "cut": [],
     "made": [],
@@ -278,7 +327,6 @@ SPENT = {
     "spent": 2450,
 }
 """What went into the one that is up, hundredths."""
-"""What is done of the other one: its holes are being drilled."""
 
 
 def fill(app: Application, day: date | None = None) -> int:
