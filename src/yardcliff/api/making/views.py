@@ -69,7 +69,7 @@ def view_making(done: Design, made: Made, facts: Sequence[Fact], locale: UserLoc
         if fact.data.get("card")
     }
     planned = {task.key: view_card(task, done) for task in made.tasks}
-    gone = sorted(cards.keys() - planned.keys(), key=lambda key: ticks[key])
+    gone = sorted((key for key in cards if key not in planned), key=lambda key: ticks[key])
     shown = {key: cards[key] for key in gone} | {
         key: cards.get(key, card) for key, card in planned.items()
     }

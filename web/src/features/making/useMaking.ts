@@ -22,10 +22,12 @@ export function useMakingOf(id: string, state: string, ask = true) {
     staleTime: 0,
     enabled: ask,
   });
-  const refresh = useCallback(
-    () => Promise.all(["making", "log"].map((key) => queries.invalidateQueries({ queryKey: [key, id] }))),
-    [queries, id],
-  );
+  const refresh = useCallback(async () => {
+    await Promise.all(["making", "log"].map((key) => queries.invalidateQueries({ queryKey: [key, id] })));
+    // A look at what happened elsewhere may have cut that short: what took its place is waited for.
+    const queryKey = ["making", id];
+    while (queries.isFetching({ queryKey })) await queries.refetchQueries({ queryKey }, { cancelRefetch: false });
+  }, [queries, id]);
   const seen = useRef(state);
   useEffect(() => {
     if (seen.current !== state) void queries.invalidateQueries({ queryKey: ["making", id] });
