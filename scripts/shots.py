@@ -5,6 +5,7 @@ import tempfile
 from collections.abc import Callable
 from io import BytesIO
 from pathlib import Path
+from typing import Literal
 
 import pypdfium2
 from PIL import Image
@@ -14,18 +15,24 @@ from tests.server import CHROMIUM, CHROMIUM_ARGS, running
 OUT = Path(__file__).parent.parent / "docs" / "screenshots"
 
 
+Locale = Literal["en-GB", "en-US"]
+
+
 def shoot(
     browser: Browser,
+    huts: dict[Locale, str],
     name: str,
     steps: Callable[[Page], None],
     *,
+    locale: Locale = "en-GB",
     dark: bool = False,
     phone: bool = False,
 ) -> None:
-    """One picture at 1280x800, or of a phone, after `steps`."""
+    """One picture at 1280x800, or of a phone, after `steps`, of the Hut where a browser is."""
     size = {"width": 390, "height": 844} if phone else {"width": 1280, "height": 800}
     context = browser.new_context(
-        locale="en-GB",
+        base_url=huts[locale],
+        locale=locale,
         viewport={"width": size["width"], "height": size["height"]},
         color_scheme="dark" if dark else "light",
         reduced_motion="reduce",
@@ -59,7 +66,9 @@ WAYS = (
 
 def contact(browser: Browser, address: str) -> None:
     """One picture of several racks: a way of building each."""
-    page = browser.new_page(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
+    page = browser.new_page(
+        locale="en-GB", viewport={"width": 1280, "height": 800}, reduced_motion="reduce"
+    )
     sheet = Image.new("RGB", (1922, 402 * -(-len(WAYS) // 3) - 4), "white")
     for k, rack in enumerate(WAYS):
         page.goto(address)
@@ -76,20 +85,22 @@ def main() -> None:
     OUT.mkdir(parents=True, exist_ok=True)
     with (
         tempfile.TemporaryDirectory() as folder,
-        running(Path(folder) / "demo.db", "demo") as server,
+        running(Path(folder) / "metric.db", "demo") as metric,
+        running(Path(folder) / "us.db", "demo") as us,
     ):
+        huts: dict[Locale, str] = {"en-GB": metric.address, "en-US": us.address}
 
         def open_rack(page: Page, name: str) -> None:
-            page.goto(server.address)
+            page.goto("/")
             page.get_by_role("link", name=name).click()
             page.get_by_label("Name of the rack").wait_for()
 
         def racks(page: Page) -> None:
-            page.goto(server.address)
+            page.goto("/")
             page.get_by_role("link", name="Porch, waxed jackets").wait_for()
 
         def new_rack(page: Page) -> None:
-            page.goto(f"{server.address}/new")
+            page.goto("/new")
             page.get_by_role("button", name="storm lanterns").click()
             page.get_by_role("button", name="felt hats").click()
             page.get_by_text("7 dowel pegs").wait_for()
@@ -104,7 +115,7 @@ def main() -> None:
             page.get_by_role("button", name=re.compile("^Mark 5")).click()
 
         def things(page: Page) -> None:
-            page.goto(f"{server.address}/things")
+            page.goto("/things")
             page.get_by_role("button", name="mugs, handles to the right").click()
             page.get_by_role("textbox", name="left").focus()
 
@@ -139,11 +150,11 @@ def main() -> None:
 
         def timber(page: Page) -> None:
             open_rack(page, "Lean-to, bicycles")
-            page.get_by_role("link", name="Timber").click()
+            page.get_by_role("link", name=re.compile("^(Timber|Lumber)$")).click()
             page.get_by_text("a holder").wait_for()
 
         def stock(page: Page) -> None:
-            page.goto(f"{server.address}/timber")
+            page.goto("/timber")
             page.get_by_text("Left of the bunk ladders").wait_for()
 
         def making(page: Page) -> None:
@@ -163,7 +174,7 @@ def main() -> None:
             page.get_by_text("Make the board again").wait_for()
 
         def wall(page: Page) -> None:
-            page.goto(server.address)
+            page.goto("/")
             page.get_by_role("link", name="Porch, inner wall").click()
             page.get_by_label("Name of the wall").wait_for()
 
@@ -174,28 +185,28 @@ def main() -> None:
 
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=CHROMIUM, args=CHROMIUM_ARGS)
-            shoot(browser, "racks", racks)
-            shoot(browser, "new-rack", new_rack)
-            shoot(browser, "rack", porch)
-            shoot(browser, "things", things)
-            shoot(browser, "mixed", mixed)
-            shoot(browser, "rows", rows)
-            shoot(browser, "fixing", fixing)
-            shoot(browser, "wall", wall)
-            shoot(browser, "timber", timber)
-            shoot(browser, "stock", stock)
-            shoot(browser, "making", making)
-            shoot(browser, "bench-phone", bench, phone=True)
-            shoot(browser, "log", log)
-            contact(browser, server.address)
-            shoot(browser, "rack-working", working)
-            shoot(browser, "place-dark", place, dark=True)
-            shoot(browser, "rack-phone", porch, phone=True)
-            shoot(browser, "versions", versions)
-            page = browser.new_page()
+            shoot(browser, huts, "racks", racks)
+            shoot(browser, huts, "new-rack", new_rack)
+            shoot(browser, huts, "rack", porch)
+            shoot(browser, huts, "things", things)
+            shoot(browser, huts, "mixed", mixed)
+            shoot(browser, huts, "rows", rows, locale="en-US")
+            shoot(browser, huts, "fixing", fixing)
+            shoot(browser, huts, "wall", wall, locale="en-US")
+            shoot(browser, huts, "timber", timber, locale="en-US")
+            shoot(browser, huts, "stock", stock, locale="en-US")
+            shoot(browser, huts, "making", making)
+            shoot(browser, huts, "bench-phone", bench, locale="en-US", phone=True)
+            shoot(browser, huts, "log", log)
+            contact(browser, metric.address)
+            shoot(browser, huts, "rack-working", working)
+            shoot(browser, huts, "place-dark", place, locale="en-US", dark=True)
+            shoot(browser, huts, "rack-phone", porch, phone=True)
+            shoot(browser, huts, "versions", versions)
+            page = browser.new_page(base_url=us.address, locale="en-US")
             porch(page)
             pdf = page.request.get(
-                f"{page.url.replace('/racks/', '/api/racks/')}/files/sheet.pdf"
+                f"{page.url.replace('/racks/', '/api/racks/')}/files/sheet.pdf?paper=letter"
             ).body()
             pypdfium2.PdfDocument(pdf)[0].render(scale=1.3).to_pil().save(
                 OUT / "sheet.png", optimize=True

@@ -17,7 +17,7 @@ from yardcliff.api.security import MAX_BODY
 from yardcliff.app.application import Application
 from yardcliff.core.base.effort import GivenUp, check
 from yardcliff.core.ways import FAMILIES
-from yardcliff.demo import SEEDS, fill
+from yardcliff.demo import fill, hut
 from yardcliff.store.database import Database
 
 
@@ -208,10 +208,11 @@ def test_a_rack_from_another_machine_says_what_of_its_wall_is_lost(
 
 def test_the_demo_holds_settled_racks_and_one_to_settle(client: TestClient) -> None:
     app: Any = client.app
-    assert fill(app.state.application) == len(SEEDS)
+    many = len(hut().racks)
+    assert fill(app.state.application) == many
     assert fill(app.state.application) == 0, "a filled store is left alone"
     listed = client.get("/api/racks").json()
-    assert [r["to_settle"] for r in listed] == [1] + [0] * (len(SEEDS) - 1)
+    assert [r["to_settle"] for r in listed] == [1] + [0] * (many - 1)
     built = {client.get(f"/api/racks/{r['id']}").json()["design"]["family"] for r in listed}
     assert built == set(FAMILIES), "each way of building is shown"
 

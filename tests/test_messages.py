@@ -17,14 +17,13 @@ from fastapi.testclient import TestClient
 
 import yardcliff
 from tests.conftest import Json, change
-from tests.metric import shipped_item, starting
 from yardcliff import messages
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import design
 from yardcliff.core.findings.finding import CODES
 from yardcliff.core.rack.operation import Kind
 from yardcliff.core.ways import FAMILIES, Brief
-from yardcliff.demo import SEEDS
+from yardcliff.demo import Seed, hut
 from yardcliff.messages import LANGUAGES, SOURCE, language_of, listed, speaking, tr
 
 CODE = Path(yardcliff.__file__).parent
@@ -263,16 +262,12 @@ def made(brief: Brief) -> tuple[Json, list[str]]:
     return kept, said
 
 
-@pytest.mark.parametrize(("name", "item", "count", "seed"), SEEDS, ids=[seed[0] for seed in SEEDS])
-def test_a_rack_is_the_same_in_every_language(
-    name: str, item: str, count: int, seed: Json, monkeypatch: pytest.MonkeyPatch
-) -> None:
+@pytest.mark.parametrize("seed", hut().racks, ids=lambda seed: seed.name)
+def test_a_rack_is_the_same_in_every_language(seed: Seed, monkeypatch: pytest.MonkeyPatch) -> None:
     """Nothing is looked up by what it is called, and no sentence is left in the rules: as the demo
     has it, and too short.
     """
-    of_its_own = {field: each for field, each in seed.items() if field != "place"}
-    start = starting([(shipped_item(item), count)], "1 mm", seed.get("family"))
-    usual = amend(start, of_its_own)
+    usual = hut().brief(seed)
     briefs = usual, amend(usual, {"row": {"length": "260 mm", "follows": "nothing"}})
     plain = [made(brief)[0] for brief in briefs]
     other_words = Bracketed(messages._catalogue(SOURCE))

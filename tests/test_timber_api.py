@@ -31,9 +31,8 @@ BOARD = {"wide": "120", "thick": "21 mm", "long": "1.8 m", "species": "spruce"}
 def hut(client: TestClient) -> TestClient:
     """The demo's racks, timber and prices, asked in the English of Ireland."""
     app: Any = client.app
-    fill(
-        app.state.application, date(2026, 11, 27)
-    )  # what is in stock, and for how much, is another thing each day
+    # What is in stock, and for how much, is another thing each day.
+    fill(app.state.application, day=date(2026, 11, 27))
     client.headers["accept-language"] = "en-IE,en;q=0.8"
     return client
 

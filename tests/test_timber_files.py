@@ -5,7 +5,6 @@ way there and back.
 import csv
 import io
 from fractions import Fraction
-from typing import Any
 
 import pypdfium2
 import pytest
@@ -16,12 +15,13 @@ from pypdf import PdfReader
 from tests.core.test_timber import SIZES, cutting, offer, rails, start, supply
 from tests.metric import cut_plan
 from yardcliff.core.brief.cutting import Cutting
+from yardcliff.core.design.rack_design import design
 from yardcliff.core.units.length import Tape
 from yardcliff.core.wood.cost import Line, shopping
 from yardcliff.core.wood.cut_order import order
 from yardcliff.core.wood.rack_timber import Timber, priced
 from yardcliff.core.wood.stock import PriceList, Stick, read_stick
-from yardcliff.demo import SEEDS
+from yardcliff.demo import Seed, hut
 from yardcliff.exports.cutsheet import write_cutsheet
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.pdf import PAPERS
@@ -52,17 +52,9 @@ def words(reader: PdfReader) -> str:
 
 
 @pytest.mark.parametrize("paper", PAPERS)
-@pytest.mark.parametrize(
-    ("item", "count", "patch"),
-    [seed[1:] for seed in SEEDS[::3]],
-    ids=[seed[0] for seed in SEEDS[::3]],
-)
-def test_every_cut_sheet_keeps_to_its_pages(
-    item: str, count: int, patch: dict[str, Any], paper: Paper
-) -> None:
-    done = start(
-        item, count, {key: one for key, one in patch.items() if key != "place"}, patch.get("family")
-    )
+@pytest.mark.parametrize("seed", hut().racks[::3], ids=lambda seed: seed.name)
+def test_every_cut_sheet_keeps_to_its_pages(seed: Seed, paper: Paper) -> None:
+    done = design(hut().brief(seed))
     data = write_cutsheet(
         "A rack with a long name that somebody gave it", priced(done, supply()), MM, paper, euros
     )

@@ -4,7 +4,7 @@ is shown or printed speaks of the other's.
 
 import io
 import re
-from collections.abc import Container, Iterator
+from collections.abc import Container, Iterable, Iterator
 from datetime import date
 from typing import Any
 
@@ -30,6 +30,7 @@ from yardcliff.core.units.weights import load_given, weight_given
 from yardcliff.core.ways import FAMILIES, Brief, build, starting
 from yardcliff.core.wood.stock import PriceList
 from yardcliff.data import table
+from yardcliff.demo import fill
 from yardcliff.standins.timber_yard import price_list
 from yardcliff.store.database import Database
 
@@ -48,8 +49,11 @@ OTHERS: dict[str, re.Pattern[str]] = {
         r"\d\s?(?:in|ft|lb|oz|fl oz|qt|cu ft|″)(?!\w)|#\d|\b\d/?\d*-(?:16|18|20|24)\b|\bLetter\b"
         r"|\binch"
     ),
+    "inch tape": re.compile(
+        r"\d\s?(?:ft|lb|oz|fl oz|qt|cu ft)(?!\w)|#\d|\b\d/?\d*-(?:16|18|20|24)\b"
+    ),
 }
-"""Units, sizes and wares of the other trade."""
+"""Units, sizes and wares of the other trade; or of all but the inch on an inch tape."""
 WORKED = re.compile(r"(?<!\()\b[\d.]+ N\b|\bMPa\b")
 """What stands in workings only, or in brackets after what a scale reads: newtons, megapascals."""
 EXACT = {
@@ -67,15 +71,9 @@ EXACT = {
 """What of an answer is never shown: kept exactly for the page to reckon with, and what is drawn."""
 
 
-FILES = [
-    "template.pdf",
-    "sheet.pdf",
-    "putting-up.pdf",
-    "wall-template.pdf",
-    "drawing.svg",
-    "holes.csv",
-    "marks.csv",
-]
+PAGES = "", "/holes", "/timber", "/timber/ladder", "/making?now=2026-03-02T10:00", "/log"
+FILES = ["template.pdf", "sheet.pdf", "drawing.svg", "holes.csv", "marks.csv"]
+ON_WALL = ["putting-up.pdf", "wall-template.pdf"]
 
 
 def begun(family: str, trade: Trade) -> Brief:
@@ -159,7 +157,7 @@ def shop(request: Any, tmp_path: Any) -> Iterator[tuple[Trade, TestClient]]:
         one["stock"] = None
     app.supplies.keep(PriceList.model_validate(prices))
     with TestClient(
-        create_app(app),
+        create_app(app, welcome=lambda locale: fill(app, locale.trade)),
         base_url="http://127.0.0.1:8722",
         headers={"accept-language": LANGUAGE[trade]},
     ) as client:
@@ -200,28 +198,47 @@ def printed(content: bytes, kind: str) -> Iterator[str]:
 
 @pytest.mark.slow
 def test_nothing_shown_or_printed_is_of_the_other_trade(shop: tuple[Trade, TestClient]) -> None:
+    """All that is seen of the Hut: it moves in as where its first visitor is."""
     trade, client = shop
-    wall = client.post("/api/walls", json={"name": "porch"}).json()["id"]
-    asked = [f"/api/walls/{wall}", "/api/catalogue", "/api/timber"]
-    files = []
-    for family in FAMILIES:
-        rack = f"/api/racks/{on_wall(client, family, wall)['id']}"
-        asked += [rack, f"{rack}/holes", f"{rack}/timber", f"{rack}/timber/ladder"]
-        asked += [f"{rack}/making?now=2026-03-02T10:00", f"{rack}/log"]
-        files += [f"{rack}/files/{kind}" for kind in FILES]
-    for address in asked:
-        answer = client.get(address)
+
+    def look(where: str, trade: str, texts: Iterable[str], worked: Iterable[str]) -> None:
+        for text in texts:
+            assert not OTHERS[trade].search(text), (where, text)
+        for text in worked:
+            assert not WORKED.search(text), (where, text)
+
+    def page(address: str, trade: str, answer: Any = None) -> None:
+        found = answer or client.get(address).json()
+        look(address, trade, shown(found, EXACT), shown(found, EXACT | {"figures"}))
+
+    def paper(address: str, trade: str, size: str) -> None:
+        answer = client.get(address, params={"paper": size})
         assert answer.status_code == 200, (address, answer.text)
-        for text in shown(answer.json(), EXACT):
-            assert not OTHERS[trade].search(text), (address, text)
-        for text in shown(answer.json(), EXACT | {"figures"}):
-            assert not WORKED.search(text), (address, text)
-    for address in files:
-        answer = client.get(address, params={"paper": "letter" if trade == "us" else "a4"})
-        assert answer.status_code == 200, (address, answer.text)
-        for text in printed(answer.content, address):
-            assert not OTHERS[trade].search(text), (address, text)
-            assert not WORKED.search(text), (address, text)
+        texts = list(printed(answer.content, address))
+        look(address, trade, texts, texts)
+
+    walls = [f"/api/walls/{one['id']}" for one in client.get("/api/walls").json()]
+    for address in (*walls, "/api/catalogue", "/api/timber"):
+        page(address, trade)
+    racks = client.get("/api/racks").json()
+    assert len(racks) > 20
+    for listed in racks:
+        rack = f"/api/racks/{listed['id']}"
+        design = client.get(rack).json()["design"]
+        assert design["brief"]["trade"] == trade
+        tape = "inch tape" if trade == "metric" and design["tape"]["name"] != "1 mm" else trade
+        page("/api/racks", tape, listed)
+        for address in (
+            "",
+            "/holes",
+            "/timber",
+            "/timber/ladder",
+            "/making?now=2026-03-02T10:00",
+            "/log",
+        ):
+            page(rack + address, tape)
+        for kind in FILES + ON_WALL * (design["brief"]["place"]["wall"] is not None):
+            paper(f"{rack}/files/{kind}", tape, "letter" if trade == "us" else "a4")
 
 
 def test_what_is_begun_here_is_sold_here(shop: tuple[Trade, TestClient]) -> None:

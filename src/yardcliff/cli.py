@@ -3,15 +3,21 @@
 import gc
 import socket
 import sys
+from collections.abc import Callable
+from functools import partial
 from pathlib import Path
 from threading import Timer
-from typing import Annotated, NoReturn, get_args
+from typing import TYPE_CHECKING, Annotated, NoReturn, get_args
 
 import typer
 
 from yardcliff import __version__
 from yardcliff.core.base.errors import YardcliffError
 from yardcliff.row_command import row
+
+if TYPE_CHECKING:
+    from yardcliff.app.application import Application
+    from yardcliff.app.locale import UserLocale
 
 app = typer.Typer(
     name="yardcliff",
@@ -47,27 +53,25 @@ def serve(
 
 @app.command()
 def demo(data: Data = None, host: Host = "127.0.0.1", port: Port = PORT) -> None:
-    """Start Yardcliff with the racks of Larkhollow Hut, in a data file of their own, and a made-up
-    timber yard beside it.
+    """Start Yardcliff with the racks of Larkhollow Hut, in a data file of their own, in the sizes
+    that are sold where the first browser is, and a made-up timber yard beside it.
     """
-    from yardcliff.app.application import Application
     from yardcliff.demo import fill
-    from yardcliff.store.database import Database
 
-    path = data or _data_file("demo.db")
-    try:
-        database = Database(path)
-        fill(Application(database))
-        database.close()
-    except YardcliffError as error:
-        _fail(str(error))
     listener = _listen("127.0.0.1", 0)
     listener.listen()
     # The yard is asked rarely: it comes up once Yardcliff is there, and who asks before that waits.
     yard_opens = Timer(YARD_OPENS, _serve_yard, (listener,))
     yard_opens.daemon = True
     yard_opens.start()
-    _run(path, host, port, f"http://127.0.0.1:{listener.getsockname()[1]}")
+    address = f"http://127.0.0.1:{listener.getsockname()[1]}"
+    _run(
+        data or _data_file("demo.db"),
+        host,
+        port,
+        address,
+        lambda app, locale: fill(app, locale.trade),
+    )
 
 
 @app.command()
@@ -206,7 +210,13 @@ def _listen(host: str, port: int) -> socket.socket:
     return listener
 
 
-def _run(data: Path, host: str, port: int, yard: str | None) -> None:
+def _run(
+    data: Path,
+    host: str,
+    port: int,
+    yard: str | None,
+    welcome: "Callable[[Application, UserLocale], object] | None" = None,
+) -> None:
     import uvicorn
 
     from yardcliff.api.app import create_app
@@ -225,7 +235,9 @@ def _run(data: Path, host: str, port: int, yard: str | None) -> None:
     address = f"http://{shown}:{listener.getsockname()[1]}"
     print(f"Yardcliff is at {address}\nData: {data}\nStop it with Ctrl+C.", flush=True)
     application = Application(database, HttpSupplier(yard) if yard else None, instruments())
-    server = create_app(application, LOCAL_NAMES | {host})
+    server = create_app(
+        application, LOCAL_NAMES | {host}, partial(welcome, application) if welcome else None
+    )
     config = uvicorn.Config(
         server,
         log_level="warning",

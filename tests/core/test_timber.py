@@ -22,7 +22,7 @@ from yardcliff.core.holders.finger import hardware
 from yardcliff.core.materials.goods import Blank, Goods, Thread, Ware
 from yardcliff.core.rack.blanks import part_blanks
 from yardcliff.core.units.length import Tape
-from yardcliff.core.units.trade import Trade
+from yardcliff.core.units.trade import TRADES, Trade
 from yardcliff.core.ways import Brief
 from yardcliff.core.wood.batching import Member, batch
 from yardcliff.core.wood.cost import Cost, consumables, shopping
@@ -33,7 +33,7 @@ from yardcliff.core.wood.stick_changes import bought_sticks, offcut_sticks
 from yardcliff.core.wood.stock import PriceList, Stick, Supply, WareOnHand, read_stick
 from yardcliff.core.wood.taking_off import Takeoff, takeoff
 from yardcliff.core.workshop.shop import Shop
-from yardcliff.demo import SEEDS
+from yardcliff.demo import hut
 from yardcliff.standins.timber_yard import price_list
 
 SIZES = {"wide": "120 mm", "thick": "21 mm"}
@@ -76,7 +76,7 @@ def taken(done: Design) -> Takeoff:
     return takeoff(done)
 
 
-def check_laid(plan: CutPlan, by: Cutting) -> None:
+def check_laid(plan: CutPlan, by: Cutting, trade: Trade = "metric") -> None:
     """Everything lies on its stick, squared ends and flaws left out, a kerf between neighbours, on
     no other piece.
     """
@@ -93,8 +93,8 @@ def check_laid(plan: CutPlan, by: Cutting) -> None:
             for other in sawn.laid:
                 if one is not other and one.low < other.high and other.low < one.high:
                     assert (
-                        one.end + by.takes("metric") <= other.start
-                        or other.end + by.takes("metric") <= one.start
+                        one.end + by.takes(trade) <= other.start
+                        or other.end + by.takes(trade) <= one.start
                     )
 
 
@@ -565,17 +565,15 @@ def test_plans_without_prices_use_what_is_usually_sold(count: int, long: int, ri
     assert not plan.missing
 
 
-@pytest.mark.parametrize(
-    ("item", "count", "patch"), [seed[1:] for seed in SEEDS], ids=[seed[0] for seed in SEEDS]
-)
-def test_every_way_of_building_can_be_cut(item: str, count: int, patch: dict[str, Any]) -> None:
-    done = start(
-        item, count, {key: one for key, one in patch.items() if key != "place"}, patch.get("family")
-    )
-    stock = supply(wares=tuple(price_list(date(2026, 5, 4), "EUR")["wares"]))
-    thin = design(amend(done.brief, {"cutting": {"thin": True}}))
+@pytest.mark.parametrize("trade", TRADES)
+@pytest.mark.parametrize("seed", range(len(hut().racks)), ids=[seed.name for seed in hut().racks])
+def test_every_way_of_building_can_be_cut(seed: int, trade: Trade) -> None:
+    here = hut(trade)
+    brief = here.brief(here.racks[seed])
+    stock = supply(wares=tuple(price_list(date(2026, 5, 4), "EUR", trade)["wares"]))
+    thin = design(amend(brief, {"cutting": {"thin": True}}))
     found = priced(thin, stock)
-    check_laid(found.plan, thin.brief.cutting)
+    check_laid(found.plan, thin.brief.cutting, trade)
     assert not found.plan.missing
     unknown = [line.name for line in found.lines if line.total is None and not line.timber]
     assert not unknown, "what our own racks take, the yard has"

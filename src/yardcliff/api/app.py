@@ -7,6 +7,7 @@ from fastapi import FastAPI
 
 from yardcliff import __version__
 from yardcliff.api import errors, instruments, page, settings
+from yardcliff.api.arrival import Arrival, Welcome
 from yardcliff.api.items import catalogue
 from yardcliff.api.items import routes as items
 from yardcliff.api.language import Speaking
@@ -42,8 +43,12 @@ marks.
 """
 
 
-def create_app(application: Application, hosts: frozenset[str] = LOCAL_NAMES) -> FastAPI:
-    """The ASGI application over an open data file, which it closes on shutdown."""
+def create_app(
+    application: Application, hosts: frozenset[str] = LOCAL_NAMES, welcome: Welcome | None = None
+) -> FastAPI:
+    """The ASGI application over an open data file, which it closes on shutdown; `welcome` is what
+    is done before the first visitor is answered.
+    """
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
@@ -103,6 +108,8 @@ def create_app(application: Application, hosts: frozenset[str] = LOCAL_NAMES) ->
     app.add_middleware(Reading)
     app.add_middleware(Once)
     app.add_middleware(Speaking)
+    if welcome:
+        app.add_middleware(Arrival, welcome=welcome)
     app.add_middleware(Guard, hosts=hosts)
     app.state.phone = Phone(app)
     return app

@@ -41,7 +41,7 @@ CsvText = Annotated[str, Body(media_type="text/csv")]
 def _view(app: Application, locale: UserLocale) -> StockView:
     trade = app.settings.tape(locale).trade
     return StockView(
-        sticks=[view_stick(stick_id, stick) for stick_id, stick in app.supplies.sticks],
+        sticks=[view_stick(stick_id, stick, trade) for stick_id, stick in app.supplies.sticks],
         lists=[view_prices(prices, locale) for prices in app.supplies.lists],
         wares=[WareView(**ware, unit=units(ware["kind"])) for ware in app.supplies.stock.wares()],
         sold=[

@@ -26,7 +26,8 @@ from yardcliff.app.locale import UserLocale
 from yardcliff.core.brief.building import spoken
 from yardcliff.core.brief.cutting import Cutting
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.length import Tape, given_text
+from yardcliff.core.units.trade import Trade
 from yardcliff.core.wood.cost import Line
 from yardcliff.core.wood.cut_order import at_the_saw, order
 from yardcliff.core.wood.layout import Group, Laid, Offcut, Sawn, marks, pieces, plain, stops
@@ -39,21 +40,19 @@ from yardcliff.store.timber import Sawing
 NO_PRICE = "—"
 
 
-def view_stick(stick_id: str, stick: Stick) -> StickView:
+def view_stick(stick_id: str, stick: Stick, trade: Trade) -> StickView:
     data = stick.model_dump(mode="json")
     return StickView(
         id=stick_id,
-        says=stick.says,
-        **{
-            key: data[key]
-            for key in ("form", "stuff", "species", "wide", "thick", "long", "reclaimed", "note")
-        },
+        says=stick.says(trade),
+        **{key: data[key] for key in ("form", "stuff", "species", "reclaimed", "note")},
+        **{key: given_text(getattr(stick, key), trade) for key in ("wide", "thick", "long")},
         thread=stick.threaded or "",
         flaws=[
             FlawView(
                 what=flaw.what,
-                at=exact_text(flaw.at),
-                width=exact_text(flaw.width),
+                at=given_text(flaw.at, trade),
+                width=given_text(flaw.width, trade),
                 back=flaw.back,
                 x0=float(flaw.at),
                 x1=float(flaw.end),
@@ -134,7 +133,7 @@ def view_timber(
         work=_work(found, supply.currency, locale),
         unused=[
             UnusedView(
-                says=unused.stick.note or unused.stick.says,
+                says=unused.stick.note or unused.stick.says(tape.trade),
                 long=tape.write(unused.stick.long),
                 why=unused.why,
             )
@@ -188,7 +187,7 @@ def _stick(key: str, supply: Supply, tape: Tape) -> str:
     if key not in on_hand:
         return key
     stick = on_hand[key]
-    return ", ".join(filter(None, (stick.note, stick.says, tape.write(stick.long))))
+    return ", ".join(filter(None, (stick.note, stick.says(tape.trade), tape.write(stick.long))))
 
 
 def view_sawing(sawing: Sawing, locale: UserLocale) -> SawingView:

@@ -46,14 +46,14 @@ class Hook(Frozen):
 
     kind: Literal["hook"] = "hook"
     plate_width: Size = usual("30 mm", "1 1/4 in")
-    plate_height: Size = usual("110 mm", "4 1/4 in")
+    plate_height: Size = usual("110 mm", "4 1/2 in")
     plate_thickness: Gap = usual("3 mm", "1/8 in")
     fastening: Literal["screws", "shank"] = "screws"
     screws: Annotated[int, Field(ge=1, le=3)] = 2
-    screw_spacing: Gap = usual("86 mm", "3 3/8 in")
+    screw_spacing: Gap = usual("86 mm", "3 5/8 in")
     gauge: Gauge = called("5.0", "#10")
     screw_length: Size = usual("20 mm", "3/4 in")
-    projection: Size = usual("60 mm", "2 3/8 in")
+    projection: Size = usual("60 mm", "2 in")
     throat: Gap = usual("12 mm", "1/2 in")
     carries: Weight | None = None
 

@@ -6,8 +6,12 @@ from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.row.fixes import row_patch
 from yardcliff.core.row.row import Row
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape
+from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.trade import either
 from yardcliff.messages import tr
+
+PITCH = either("100 mm", "4 in")
+"""A pitch to begin anew with."""
 
 
 def choices(row: Row, tape: Tape) -> Iterator[Finding]:
@@ -15,6 +19,7 @@ def choices(row: Row, tape: Tape) -> Iterator[Finding]:
     if row.brief.follows != "count":
         return
     asked = row.brief.pitch or row.need
+    wide = PITCH.of(tape.trade)
     if row.trouble == "capped":
         yield Finding(
             "row.capped",
@@ -23,7 +28,9 @@ def choices(row: Row, tape: Tape) -> Iterator[Finding]:
             tr("quantity.holders"),
             str(row.count),
             str(row.count),
-            fixes=(Fix(tr("fix.pitch-100-mm"), row_patch(pitch="100 mm")),),
+            fixes=(
+                Fix(tr("fix.pitch", pitch=tape.write(wide)), row_patch(pitch=exact_text(wide))),
+            ),
         )
     elif row.brief.spacing == "set" and row.spare:
         yield Finding(

@@ -17,10 +17,12 @@ from yardcliff.core.row.row_brief import Ends
 from yardcliff.core.row.spacing import solve
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
-from yardcliff.core.units.length_text import INCH, LengthError, read
+from yardcliff.core.units.length_text import INCH, LengthError, Unit, read
 from yardcliff.messages import tr
 
 MOST = 400
+HELD: dict[Unit, tuple[Fraction, ...]] = {"mm": (Fraction(100), Fraction(10)), "in": (INCH,)}
+"""Where a tape is held whose hook is worn, and then forgotten, mm."""
 ZERO = Fraction(0)
 
 
@@ -209,9 +211,7 @@ def _shifted(row: Row, tape: Tape, thickness: Fraction) -> Iterator[Hypothesis]:
     for by, what in (
         (thickness, tr("row.boards-thickness-forgotten-or-added-twice")),
         (row.fixture.left, tr("row.half-fixture-marked-at-its-edge")),
-        (INCH, tr("row.tape-held-at-its-1-in")),
-        (Fraction(100), tr("row.tape-held-at-its-100-mm")),
-        (Fraction(10), tr("row.tape-held-at-its-10-mm")),
+        *((held, tr("row.tape-held-at-its", held=tape.write(held))) for held in HELD[tape.unit]),
     ):
         for sign, side in ((1, row.run.onward), (-1, row.run.back)):
             says = tr("row.all-lie-2", by=tape.write(by), side=side, what=what)

@@ -13,8 +13,9 @@ from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Gap, Size, Tape, TapeName
-from yardcliff.core.units.trade import Trade, called, usual
-from yardcliff.messages import tr
+from yardcliff.core.units.length_text import read
+from yardcliff.core.units.trade import Either, Trade, called, either, usual
+from yardcliff.messages import listed, tr
 
 Makeup = Literal["timber studs", "steel studs", "masonry", "planked"]
 Kind = Literal["door", "hatch", "window", "switch", "socket", "pipe", "radiator", "other"]
@@ -26,6 +27,10 @@ Hinge = Literal["none", "left", "right"]
 LIVE: frozenset[Kind] = frozenset({"switch", "socket", "pipe"})
 """What cables or pipes run to, straight up, down and to the sides."""
 
+CLOSE = either("100 mm", "4 in")
+"""Studs nearer to each other are a slip of the unit."""
+STUDDED = Either((read("400 mm"), read("600 mm")), (read("16 in"), read("24 in")))
+"""How studs usually stand."""
 LEAST = Fraction(300)
 """What is narrower or lower than this is a slip of the unit, mm."""
 
@@ -116,16 +121,21 @@ class Wall(Frozen):
 
     @model_validator(mode="after")
     def _all_on_the_wall(self) -> Self:
-        least = min(self.width, self.height)
+        tape, least = self.in_hand, min(self.width, self.height)
         if least < LEAST:
-            raise cannot_read("wall", "wall.mm-no-wall-check-unit-or", size=f"{float(least):g}")
+            raise cannot_read(
+                "wall",
+                "wall.no-wall-check-unit-or",
+                size=tape.write(least),
+                like="12 ft" if tape.unit == "in" else "3.6 m",
+            )
         for at in self.studs.measured:
             if at > self.width:
                 raise cannot_read(
                     "stud",
-                    "wall.stud-at-mm-past-walls-end",
-                    at=f"{float(at):g}",
-                    end=f"{float(self.width):g}",
+                    "wall.stud-past-walls-end",
+                    at=tape.write(at),
+                    end=tape.write(self.width),
                 )
         for obstacle in self.obstacles:
             if (
@@ -134,13 +144,19 @@ class Wall(Frozen):
             ):
                 raise cannot_read(
                     "obstacle",
-                    "wall.reaches-past-wall-ends-mm-from",
+                    "wall.reaches-past-wall-ends",
                     kind=obstacle_name(obstacle.kind),
-                    x=f"{float(obstacle.x + obstacle.width):g}",
-                    y=f"{float(obstacle.y + obstacle.height):g}",
-                    width=f"{float(self.width):g}",
-                    height=f"{float(self.height):g}",
+                    x=tape.write(obstacle.x + obstacle.width),
+                    y=tape.write(obstacle.y + obstacle.height),
+                    width=tape.write(self.width),
+                    height=tape.write(self.height),
                 )
-        if self.studs.apart < 100:
-            raise cannot_read("stud", "wall.studs-stand-100-mm-apart-or")
+        if self.studs.apart < CLOSE.of(self.trade):
+            close, usual = CLOSE.of(self.trade), STUDDED.of(self.trade)
+            raise cannot_read(
+                "stud",
+                "wall.studs-stand-apart-or-more",
+                close=tape.write(close),
+                usual=listed([tape.write(one) for one in usual]),
+            )
         return self

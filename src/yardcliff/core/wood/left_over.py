@@ -30,7 +30,7 @@ def unused(plan: CutPlan, wanted: Sequence[Piece], supply: Supply, tape: Tape) -
     used = {sawn.source.key for sawn in plan.sawn}
     pieces = list({piece.blank: piece for piece in wanted}.values())
     for key, stick in supply.sticks:
-        source = on_hand(key, stick)
+        source = on_hand(key, stick, tape.trade)
         alike = [piece for piece in pieces if _form(piece.blank.form) == _form(stick.form)]
         if alike and source.key not in used:
             if source.key in plan.means.cutting.forbid:

@@ -9,6 +9,7 @@ from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, exact_text
 from yardcliff.core.units.length_text import read
+from yardcliff.core.units.trade import down, either
 from yardcliff.core.ways import Brief, build, solve_row
 from yardcliff.core.wood.layout import CutPlan, Piece, Sawn
 from yardcliff.data import table
@@ -21,6 +22,8 @@ MOST_TRIED = 200
 """With more pieces than this no other saw or length is tried: each try is a plan of its own."""
 
 
+SQUARED = either("1 mm", "1/16 in")
+"""A step of what is squared off an end."""
 MUCH = Fraction(40)
 """Nobody makes a part shorter by more to get one more from a stick, mm."""
 
@@ -36,13 +39,14 @@ def shorter(brief: Brief, by: Fraction) -> list[Fix]:
     tries: list[Fix] = []
     long = solve_row(brief).length
     if long > by:
-        shorter = exact_text(long - by)
-        tries.append(Fix(tr("fix.a-row-of", shorter=shorter), {"row": {"length": shorter}}))
+        shorter = long - by
+        label = tr("fix.a-row-of", shorter=brief.in_hand.write_fine(shorter))
+        tries.append(Fix(label, {"row": {"length": exact_text(shorter)}}))
     showing = getattr(getattr(brief, "holder", None), "showing", None)
     if isinstance(showing, Fraction) and showing > by:
         tries.append(
             Fix(
-                tr("fix.pegs-long", showing=exact_text(showing - by)),
+                tr("fix.pegs-long", showing=brief.in_hand.write_fine(showing - by)),
                 {"holder": {"showing": exact_text(showing - by)}},
             )
         )
@@ -81,16 +85,20 @@ def one_less(brief: Brief, plan: CutPlan, planned: Planned, tape: Tape) -> Itera
                 continue
             fixes = tuple(_one_more(brief, sawn, long, got + 1, plan, planned, tape))
             if fixes:
-                lost = [tr("wood.the-saw-takes-at-each-cut", kerf=exact_text(kerf))] if kerf else []
-                lost += [tr("wood.go-to-square-each-end", trim=exact_text(trim))] if trim else []
+                lost = (
+                    [tr("wood.the-saw-takes-at-each-cut", kerf=tape.write_fine(kerf))]
+                    if kerf
+                    else []
+                )
+                lost += [tr("wood.go-to-square-each-end", trim=tape.write(trim))] if trim else []
                 yield Finding(
                     "cut.kerf",
                     piece.name,
                     tr(
                         "cut.kerf",
                         wanted=got + 1,
-                        long=exact_text(long),
-                        stick=exact_text(sawn.source.long),
+                        long=tape.write(long),
+                        stick=tape.write(sawn.source.long),
                         got=got,
                         lost=listed(lost),
                     ),
@@ -132,11 +140,12 @@ def _one_more(
             )
         )
     left = (stick - many * long - (many - 1) * plan.kerf) / 2
-    if 1 <= left < cutting.trim:
+    trim = down(left, tape.trade, SQUARED)
+    if 0 < trim < cutting.trim:
         tries.append(
             Fix(
-                tr("fix.square-off-mm-at-each-end", floor=floor(left)),
-                {"cutting": {"trim": f"{floor(left)} mm"}},
+                tr("fix.square-off-at-each-end", trim=tape.write_fine(trim)),
+                {"cutting": {"trim": exact_text(trim)}},
             )
         )
     over = long - (stick - 2 * cutting.trim - (many - 1) * plan.kerf) / many

@@ -12,6 +12,7 @@ from dataclasses import dataclass, field, replace
 
 from yardcliff.core.brief.cutting import Cutting
 from yardcliff.core.units.length import Tape
+from yardcliff.core.units.trade import Trade
 from yardcliff.core.wood.layout import CutPlan, Group, Piece, Sawn, Source
 from yardcliff.core.wood.means import Means
 from yardcliff.core.wood.solving import Progress, Solved, fits, gives, solved
@@ -67,7 +68,10 @@ def sources(piece: Piece, supply: Supply, means: Means) -> list[Source]:
     """What a piece may be cut from: on hand, then on offer; without any offers, as it is usually
     sold.
     """
-    found = [on_hand(key, stick) for key, stick in supply.sticks if fits(stick, piece, means)]
+    trade = means.tape.trade
+    found = [
+        on_hand(key, stick, trade) for key, stick in supply.sticks if fits(stick, piece, means)
+    ]
     offers = [
         Source(
             f"{prices.supplier}: {offer.name}, {float(offer.long):g}",
@@ -87,18 +91,18 @@ def sources(piece: Piece, supply: Supply, means: Means) -> list[Source]:
     if not any(prices.offers for prices in supply.lists):
         offers = [
             Source(f"{one.name}, {float(long):g}", one.name, one.section, long, None, False)
-            for one in sold(means.tape.trade)
+            for one in sold(trade)
             if fits(one.section, piece, means)
             for long in one.longs
         ]
     return [source for source in (*found, *offers) if source.key not in means.cutting.forbid]
 
 
-def on_hand(key: str, stick: Stick) -> Source:
-    """A stick that lies here."""
+def on_hand(key: str, stick: Stick, trade: Trade) -> Source:
+    """A stick that lies here, as it is called in a trade."""
     return Source(
         f"stick {key}",
-        stick.says,
+        stick.says(trade),
         stick,
         stick.long,
         None,

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.materials.goods import Blank
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.length import Tape, exact_text, size_text
 from yardcliff.core.ways import Brief
 from yardcliff.core.wood.layout import ALIKE, CutPlan, Group
 from yardcliff.core.wood.means import Means
@@ -51,7 +51,13 @@ def _missing(
             piece.name,
             reason,
             tr("quantity.asked"),
-            f"{exact_text(blank.wide)} × {exact_text(blank.thick)} × {exact_text(blank.long)}",
+            " × ".join(
+                [
+                    size_text(blank.wide, brief.trade),
+                    size_text(blank.thick, brief.trade),
+                    brief.in_hand.write(blank.long),
+                ]
+            ),
             nearest,
             fixes=fixes,
         )
@@ -106,21 +112,25 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
                 tr(
                     "wood.no-be-had-nearest",
                     form=blank.form,
-                    wide=exact_text(blank.wide),
-                    near=exact_text(near),
+                    wide=size_text(blank.wide, brief.trade),
+                    near=size_text(near, brief.trade),
                 ),
-                exact_text(near),
+                size_text(near, brief.trade),
                 [
                     Fix(
-                        tr("fix.take", thread=exact_text(near)),
+                        tr("fix.take", thread=size_text(near, brief.trade)),
                         {"holder": {"diameter": exact_text(near)}},
                     )
                 ],
             )
         most = max(long for section, long in same if section.wide == near)
         return (
-            tr("wood.longer-than-any-be-had-longest", form=blank.form, most=exact_text(most)),
-            exact_text(most),
+            tr(
+                "wood.longer-than-any-be-had-longest",
+                form=blank.form,
+                most=brief.in_hand.write(most),
+            ),
+            brief.in_hand.write(most),
             [],
         )
     thick = [one for one in same if abs(one[0].thick - blank.thick) <= ALIKE]
@@ -134,7 +144,7 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
         fixes = (
             [
                 Fix(
-                    tr("fix.plane-it-down-from", thicker=exact_text(min(thicker))),
+                    tr("fix.plane-it-down-from", thicker=size_text(min(thicker), brief.trade)),
                     {"cutting": {"thin": "by hand too"}},
                 )
             ]
@@ -144,7 +154,7 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
         if blank.thick == brief.board.thickness:
             fixes.append(
                 Fix(
-                    tr("fix.build-it-thick", near=exact_text(near)),
+                    tr("fix.build-it-thick", near=size_text(near, brief.trade)),
                     {"board": {"thickness": exact_text(near)}},
                 )
             )
@@ -152,10 +162,10 @@ def _nearest(brief: Brief, blank: Blank, supply: Supply) -> tuple[str, str, list
             tr(
                 "wood.no-be-had-nearest-thick",
                 stuff=blank.stuff,
-                thick=exact_text(blank.thick),
-                near=exact_text(near),
+                thick=size_text(blank.thick, brief.trade),
+                near=size_text(near, brief.trade),
             ),
-            exact_text(near),
+            size_text(near, brief.trade),
             fixes,
         )
     return _too_big(
@@ -176,15 +186,15 @@ def _too_big(
         if blank.wide == brief.board.height:
             fixes.append(
                 Fix(
-                    tr("fix.build-it-wide", widest=exact_text(widest)),
+                    tr("fix.build-it-wide", widest=size_text(widest, brief.trade)),
                     {"board": {"height": exact_text(widest)}},
                 )
             )
         if brief.rows.count > 1 and brief.rows.boards == "one":
             fixes.append(Fix(tr("fix.a-board-for-each-row"), {"rows": {"boards": "each"}}))
         return (
-            tr("wood.nothing-so-wide-be-had-widest", widest=exact_text(widest)),
-            exact_text(widest),
+            tr("wood.nothing-so-wide-be-had-widest", widest=size_text(widest, brief.trade)),
+            size_text(widest, brief.trade),
             fixes,
         )
     enough = [(section, long) for section, long in same if section.wide >= blank.wide - ALIKE]
@@ -197,8 +207,8 @@ def _too_big(
     if most < blank.long:
         fixes += shorter(brief, blank.long - most)
         return (
-            tr("wood.longer-than-any-stick-squared-longest", most=exact_text(most)),
-            exact_text(most),
+            tr("wood.longer-than-any-stick-squared-longest", most=brief.in_hand.write(most)),
+            brief.in_hand.write(most),
             fixes,
         )
     if not means.rip:
@@ -207,11 +217,11 @@ def _too_big(
             if brief.cutting.rip == "never"
             else tr("wood.no-saw-here-rips")
         )
-        return tr("wood.no-board-just-so-wide", why=why), exact_text(widest), fixes
+        return tr("wood.no-board-just-so-wide", why=why), size_text(widest, brief.trade), fixes
     near = min(section.wide for section, _ in enough)
     return (
-        tr("wood.nearest-board-sawn-planed-width-has", near=exact_text(near)),
-        exact_text(near),
+        tr("wood.nearest-board-sawn-planed-width-has", near=size_text(near, brief.trade)),
+        size_text(near, brief.trade),
         [Fix(tr("fix.leave-nothing-to-plane-off"), {"cutting": {"plane": "0 mm"}})],
     )
 

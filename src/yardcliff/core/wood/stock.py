@@ -14,7 +14,7 @@ from yardcliff.core.base.model import Frozen
 from yardcliff.core.findings.patch import BriefError, problems
 from yardcliff.core.materials.goods import Form, RodThread, Stuff, WareKind
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Gap, Size, exact_text
+from yardcliff.core.units.length import Gap, Size, exact_text, size_text
 from yardcliff.core.units.length_text import read
 from yardcliff.core.units.money import Money
 from yardcliff.core.units.trade import Trade, usual
@@ -78,9 +78,8 @@ class Section(Frozen):
             (thread for thread, across in diameters().items() if across == self.wide), None
         )
 
-    @property
-    def says(self) -> str:
-        """`spruce board 120 mm × 21 mm`, `threaded rod M8`."""
+    def says(self, trade: Trade) -> str:
+        """`spruce board 120 mm × 21 mm`, `threaded rod M8`; as it is measured in a trade."""
         if self.threaded:
             return f"{self.form} {self.threaded}"
         kind = (
@@ -88,11 +87,11 @@ class Section(Frozen):
             if self.form in ("pipe", "bar", "threaded rod")
             else f"{self.species or self.stuff} {self.form}"
         )
-        across = exact_text(self.wide)
+        across = size_text(self.wide, trade)
         return (
             f"{kind} {across}"
             if self.form in ROUND
-            else f"{kind} {across} × {exact_text(self.thick)}"
+            else f"{kind} {across} × {size_text(self.thick, trade)}"
         )
 
 
