@@ -217,6 +217,7 @@ def test_a_region_says_only_what_differs() -> None:
         ("fr, de", SOURCE),
         ("", SOURCE),
         ("*;q=, ,x" * 50, SOURCE),
+        ("en-IE,en;q=0.8", "en-GB"),
     ],
 )
 def test_the_dearest_language_that_is_there_is_spoken(accepted: str, language: str) -> None:

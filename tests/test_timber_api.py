@@ -271,12 +271,12 @@ def test_a_plan_that_was_carried_out_uses_sticks_up_and_is_taken_back(hut: TestC
         drawers["white wood glue"],
         drawers["sandpaper, grit 180"],
         drawers["sandpaper, grit 120"],
-    ) == (187, 4, 2)
+    ) == ("187 g", "4", "2")
     assert hut.delete(f"{at}/done/{sawing['id']}").json()["sawings"] == []
     assert {ware["name"]: ware["amount"] for ware in hut.get("/api/timber").json()["wares"]} == {
-        "5.0 × 20 mm wood screw": 38,
-        "white wood glue": 190,
-        "sandpaper, grit 120": 3,
+        "5.0 × 20 mm wood screw": "38",
+        "white wood glue": "190 g",
+        "sandpaper, grit 120": "3",
     }
     assert [stick["long"] for stick in hut.get("/api/timber").json()["sticks"]] == before
     assert hut.delete(f"{at}/done/{sawing['id']}").status_code == 404
@@ -286,13 +286,23 @@ def test_what_is_in_the_drawers_and_own_prices_count(hut: TestClient) -> None:
     hooks = rack_named(hut, "Porch, waxed jackets")
     at = f"/api/racks/{hooks['id']}/timber"
     before = hut.get(at).json()["cost"]
-    hut.put("/api/timber/wares", json={"kind": "hook", "name": "hook, 60 mm", "amount": 6})
+    hut.put("/api/timber/wares", json={"kind": "hook", "name": "hook, 60 mm", "amount": "6"})
     assert hut.get(at).json()["cost"] == before - 6 * 220
     assert (
-        hut.put("/api/timber/wares", json={"kind": "cat", "name": "x", "amount": 1}).status_code
+        hut.put("/api/timber/wares", json={"kind": "cat", "name": "x", "amount": "1"}).status_code
         == 422
     )
-    hut.put("/api/timber/wares", json={"kind": "hook", "name": "hook, 60 mm", "amount": 0})
+    hut.put("/api/timber/wares", json={"kind": "hook", "name": "hook, 60 mm", "amount": "0"})
+    # What is weighed is said by weight, or poured; what cannot be is refused with what could.
+    for said, heard in (("0.2 kg", "200 g"), ("8 fl oz", "260 g")):
+        glue = {"kind": "glue", "name": "white wood glue", "amount": said}
+        wares = hut.put("/api/timber/wares", json=glue).json()["wares"]
+        assert [one["amount"] for one in wares if one["kind"] == "glue"] == [heard]
+    some = hut.put("/api/timber/wares", json=glue | {"amount": "some"})
+    assert (some.status_code, some.json()["detail"]) == (
+        422,
+        "amount: “some” is no amount: write it like 250 g or 1 kg.",
+    )
     hut.put("/api/timber/prices", json={"kind": "hook", "name": "hook, 60 mm", "price": "1.00"})
     assert hut.get(at).json()["cost"] == before - 6 * 120
     assert (

@@ -71,9 +71,16 @@ def speaking(language: str) -> Iterator[None]:
 
 
 def language_of(accepted: str) -> str:
-    """The language that suits best, of those asked for: `de-CH, en-US;q=0.8`, the dearest first."""
-    preferred = [asked.split(";")[0].strip() for asked in accepted.split(",")]
-    return negotiate_locale(preferred, LANGUAGES, sep="-") or SOURCE
+    """The language that suits best, of those asked for: `de-CH, en-US;q=0.8`, the dearest first.
+    The English of a country that has no catalogue is the source's.
+    """
+    for asked in accepted.split(","):
+        wanted = asked.split(";")[0].strip()
+        if found := negotiate_locale([wanted], LANGUAGES, sep="-"):
+            return found
+        if wanted.split("-")[0] == SOURCE.split("-")[0]:
+            break
+    return SOURCE
 
 
 @cache

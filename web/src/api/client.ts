@@ -261,7 +261,7 @@ export const api = {
     got(http.DELETE("/api/timber/sticks/{stick_id}", { params: { path: { stick_id } } })),
   putStickBack: (stick_id: string) =>
     got(http.POST("/api/timber/sticks/{stick_id}/restore", { params: { path: { stick_id } } })),
-  setWare: (kind: string, name: string, amount: number) =>
+  setWare: (kind: string, name: string, amount: string) =>
     got(http.PUT("/api/timber/wares", { body: { kind, name, amount } })),
   notePrice: (price: { kind: string; name: string; pack: string; price: string }) =>
     got(http.PUT("/api/timber/prices", { body: price })),

@@ -1316,7 +1316,7 @@ export interface paths {
         get?: never;
         /**
          * Set Ware
-         * @description So many of a ware are on hand; 0 lets it go.
+         * @description So much of a ware is on hand; 0 lets it go.
          */
         put: operations["set_ware_api_timber_wares_put"];
         post?: never;
@@ -4557,18 +4557,21 @@ export interface components {
             };
             width: string;
         };
-        /** WareText */
+        /**
+         * WareText
+         * @description So much of a ware is there: `38`, `190 g`; of none of it is nothing kept.
+         */
         WareText: {
             kind: string;
             name: string;
-            amount: number;
+            amount: string;
         };
         /** WareView */
         WareView: {
             kind: string;
             name: string;
-            amount: number;
-            unit: string;
+            /** @description As it is said and read: `38`, `190 g`. */
+            amount: string;
         };
         /**
          * WayOutView

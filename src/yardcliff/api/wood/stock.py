@@ -26,8 +26,8 @@ from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.findings.patch import BriefError, problems
 from yardcliff.core.units.length import size_text
 from yardcliff.core.units.length_text import Unit
-from yardcliff.core.units.weights import density_text, spread_text
-from yardcliff.core.wood.cost import OWN, read_pack, units
+from yardcliff.core.units.weights import amount_text, density_text, spread_text
+from yardcliff.core.wood.cost import OWN, read_amount, read_pack, units
 from yardcliff.core.wood.stock import ROUND, PriceList, WareOnHand, WarePrice, read_stick, sold
 from yardcliff.data import table
 from yardcliff.exports.timber_csv import write_prices, write_sticks
@@ -43,7 +43,14 @@ def _view(app: Application, locale: UserLocale) -> StockView:
     return StockView(
         sticks=[view_stick(stick_id, stick, trade) for stick_id, stick in app.supplies.sticks],
         lists=[view_prices(prices, locale) for prices in app.supplies.lists],
-        wares=[WareView(**ware, unit=units(ware["kind"])) for ware in app.supplies.stock.wares()],
+        wares=[
+            WareView(
+                kind=ware["kind"],
+                name=ware["name"],
+                amount=amount_text(ware["amount"], units(ware["kind"]), trade),
+            )
+            for ware in app.supplies.stock.wares()
+        ],
         sold=[
             SoldView(
                 name=one.name,
@@ -141,10 +148,11 @@ def put_back(stick_id: str, app: App, locale: AskedLocale) -> StockView:
 
 @router.put("/wares")
 def set_ware(body: WareText, app: App, locale: AskedLocale) -> StockView:
-    """So many of a ware are on hand; 0 lets it go."""
-    if body.amount:
-        _checked(WareOnHand, body.model_dump())
-    app.supplies.stock.set_ware(body.kind, body.name, body.amount)
+    """So much of a ware is on hand; 0 lets it go."""
+    amount = 0 if body.amount == "0" else read_amount(body.amount, body.kind)
+    if amount:
+        _checked(WareOnHand, {**body.model_dump(), "amount": amount})
+    app.supplies.stock.set_ware(body.kind, body.name, amount)
     return _view(app, locale)
 
 

@@ -49,8 +49,7 @@ class PriceListView(Wire):
 class WareView(Wire):
     kind: str
     name: str
-    amount: int
-    unit: str
+    amount: str = Field(description="As it is said and read: `38`, `190 g`.")
 
 
 class SoldView(Wire):
@@ -264,9 +263,11 @@ class StickText(BaseModel):
 
 
 class WareText(BaseModel):
+    """So much of a ware is there: `38`, `190 g`; of none of it is nothing kept."""
+
     kind: str
     name: str = Field(min_length=1, max_length=80)
-    amount: int = Field(ge=0, le=1_000_000)
+    amount: str = Field(max_length=40)
 
 
 class PriceText(BaseModel):

@@ -97,25 +97,42 @@ def read_pack(text: str, kind: str) -> int:
     counted, one if nothing is said. Raises `BriefError`: what is poured or weighed is not sold by
     the ml or the gram.
     """
-    unit, shown = units(kind), text.strip().lower()
-    if not shown and not unit:
+    shown = text.strip()
+    if not shown and not units(kind):
         return 1
-    found = _PACK.fullmatch(shown)
-    times = _MEASURES[unit].get(found[2]) if found else None
+    amount = _amount(shown, kind)
+    if not amount or amount < (2 if units(kind) else 1):
+        what = (
+            tr("wood.is-no-packet", text=shown) if shown else tr("wood.how-much-is-in-one-packet")
+        )
+        raise BriefError(
+            [("pack", tr("wood.write-what-its-label-says-like", what=what, like=_like(kind)))]
+        )
+    return amount
+
+
+def read_amount(text: str, kind: str) -> int:
+    """How much of a ware is there: `38`; `8 fl oz`, `190 g`. Raises `BriefError`."""
+    amount = _amount(text.strip(), kind)
+    if not amount:
+        raise BriefError([("amount", tr("wood.is-no-amount", text=text.strip(), like=_like(kind)))])
+    return amount
+
+
+def _amount(text: str, kind: str) -> int | None:
+    """So many, g or ml; none where it cannot be read, is no whole number of what is counted, or no
+    amount that anybody has.
+    """
+    found = _PACK.fullmatch(text.lower())
+    times = _MEASURES[units(kind)].get(found[2]) if found else None
     amount = float(found[1].replace(",", ".")) * times if found and times else 0.0
     if found and found[2] in (*_POURED, "lb"):
         amount = round(amount)
-    if amount != round(amount) or not (2 if unit else 1) <= amount <= 100_000:
-        like = {"ml": tr("wood.millilitres"), "g": tr("wood.grams"), "": "50"}[unit]
-        what = (
-            tr("wood.is-no-packet", text=text.strip())
-            if shown
-            else tr("wood.how-much-is-in-one-packet")
-        )
-        raise BriefError(
-            [("pack", tr("wood.write-what-its-label-says-like", what=what, like=like))]
-        )
-    return round(amount)
+    return round(amount) if amount == round(amount) and 1 <= amount <= 100_000 else None
+
+
+def _like(kind: str) -> str:
+    return {"ml": tr("wood.millilitres"), "g": tr("wood.grams"), "": "50"}[units(kind)]
 
 
 def units(kind: str) -> str:

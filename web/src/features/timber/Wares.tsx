@@ -19,7 +19,7 @@ export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock
   const [name, setName] = useState("");
   const [amount, setAmount] = useState("");
   const [error, setError] = useState<string>();
-  async function set(...ware: [string, string, number]) {
+  async function set(...ware: [kind: string, name: string, amount: string]) {
     try {
       onStock(await api.setWare(...ware));
       return true;
@@ -31,11 +31,8 @@ export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock
   }
   async function onAdd() {
     setError(undefined);
-    const many = Number(amount);
     if (!name.trim()) return setError(t("timber.say-what-as-stands-in-shopping"));
-    if (!Number.isInteger(many) || many < 1)
-      return setError(t("timber.no-number-them-write-one-like", { amount }));
-    if (await set(kind, name.trim(), many)) {
+    if (await set(kind, name.trim(), amount)) {
       setName("");
       setAmount("");
     }
@@ -53,13 +50,13 @@ export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock
           >
             <span className="flex-1">{ware.name}</span>
             <span className="hand">
-              {ware.amount} {ware.unit}
+              {ware.amount}
             </span>
             <Button
               look="bare"
               aria-label={t("timber.gone", { name: ware.name })}
               onClick={() =>
-                void set(ware.kind, ware.name, 0).then(
+                void set(ware.kind, ware.name, "0").then(
                   (done) =>
                     done &&
                     say(t("timber.none-left", { name: ware.name }), {
@@ -85,7 +82,7 @@ export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock
           />
         </div>
         <Input label={t("timber.what")} value={name} onChange={setName} />
-        <Input label={t("timber.how-many-g-ml")} value={amount} error={error} onChange={setAmount} />
+        <Input label={t("timber.how-many-or-much")} value={amount} error={error} onChange={setAmount} />
         <Button className="self-end" onClick={() => onAdd()}>
           {t("timber.put-it-in")}
         </Button>

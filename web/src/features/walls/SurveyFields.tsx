@@ -77,10 +77,10 @@ export function SurveyFields({ wall, writes }: Props) {
     <>
       <Section title={t("walls.the-wall")}>
         <div className="grid grid-cols-2 gap-x-3">
-          {field("width", "wide")}
-          {field("height", "high")}
-          {field("skirting", "skirting")}
-          {field("skirting_thick", "thick")}
+          {field("width", t("walls.wide"))}
+          {field("height", t("walls.high"))}
+          {field("skirting", t("walls.skirting"))}
+          {field("skirting_thick", t("walls.skirting-thick"))}
           {field("way", t("walls.room-deep"), true)}
         </div>
         <div className="flex items-baseline justify-between gap-2">
@@ -109,7 +109,7 @@ export function SurveyFields({ wall, writes }: Props) {
         <Section title={t("walls.studs")}>
           <div className="grid grid-cols-2 gap-x-3">
             {field("studs.first", t("walls.first-at"))}
-            {field("studs.apart", "every")}
+            {field("studs.apart", t("walls.every"))}
             {field("studs.wide", t("walls.a-stud-is"))}
           </div>
           <Measured wall={wall} writes={writes} />
@@ -129,7 +129,7 @@ function Measured({ wall, writes }: Props) {
     <Field
       label={t("walls.or-each-ones-middle")}
       value={shown}
-      placeholder="310; 905"
+      placeholder={wall.design.survey.trade === "us" ? "12; 28 1/4" : "310; 905"}
       wide
       onCommit={(text) =>
         writes.change({ studs: { measured: text.split(";").flatMap((one) => one.trim() || []) } })
