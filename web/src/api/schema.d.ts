@@ -1601,6 +1601,8 @@ export interface components {
             /** @enum {string} */
             trade: "metric" | "us";
             /** @enum {string} */
+            sizes: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -1755,6 +1757,8 @@ export interface components {
             /** @enum {string} */
             trade: "metric" | "us";
             /** @enum {string} */
+            sizes: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -1851,6 +1855,8 @@ export interface components {
         CradleBrief: {
             /** @enum {string} */
             trade: "metric" | "us";
+            /** @enum {string} */
+            sizes: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
@@ -2080,6 +2086,8 @@ export interface components {
             /** @enum {string} */
             trade: "metric" | "us";
             /** @enum {string} */
+            sizes: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -2182,6 +2190,8 @@ export interface components {
             /** @enum {string} */
             trade: "metric" | "us";
             /** @enum {string} */
+            sizes: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -2228,6 +2238,8 @@ export interface components {
         HoleRailBrief: {
             /** @enum {string} */
             trade: "metric" | "us";
+            /** @enum {string} */
+            sizes: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
@@ -2391,6 +2403,8 @@ export interface components {
         LedgePostBrief: {
             /** @enum {string} */
             trade: "metric" | "us";
+            /** @enum {string} */
+            sizes: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
@@ -2597,6 +2611,8 @@ export interface components {
             /** @enum {string} */
             trade: "metric" | "us";
             /** @enum {string} */
+            sizes: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -2655,6 +2671,8 @@ export interface components {
         PerchBrief: {
             /** @enum {string} */
             trade: "metric" | "us";
+            /** @enum {string} */
+            sizes: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
@@ -2737,6 +2755,8 @@ export interface components {
         RailBrief: {
             /** @enum {string} */
             trade: "metric" | "us";
+            /** @enum {string} */
+            sizes: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
@@ -2934,6 +2954,8 @@ export interface components {
             /** @enum {string} */
             trade: "metric" | "us";
             /** @enum {string} */
+            sizes: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -3048,6 +3070,8 @@ export interface components {
             /** @enum {string} */
             trade: "metric" | "us";
             /** @enum {string} */
+            sizes: "metric" | "us";
+            /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
             others: {
@@ -3091,6 +3115,8 @@ export interface components {
         StileBrief: {
             /** @enum {string} */
             trade: "metric" | "us";
+            /** @enum {string} */
+            sizes: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];
@@ -3257,6 +3283,8 @@ export interface components {
         UprightBrief: {
             /** @enum {string} */
             trade: "metric" | "us";
+            /** @enum {string} */
+            sizes: "metric" | "us";
             /** @enum {string} */
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             item: components["schemas"]["Item"];

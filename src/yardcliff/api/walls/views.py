@@ -68,7 +68,7 @@ def view_on_wall(design: Design) -> OnWallView:
             x1=float(on.site.wall.width - on.spot.x),
             y1=float(on.site.wall.height),
         ),
-        reach=tape.write(reach(on.spot, rack.trade)),
+        reach=tape.write(reach(on.spot, rack.sizes)),
         depth=tape.write(max(depths(rack))),
         verdict=verdict(on.fixed),
         fixed=[

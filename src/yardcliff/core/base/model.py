@@ -25,8 +25,11 @@ class Frozen(BaseModel):
     @model_validator(mode="before")
     @classmethod
     def _as_in_its_trade(cls, data: Any, info: ValidationInfo) -> Any:
-        """What is left out is what is usual in the trade of the document, told by the context."""
-        trade = info.context.get("trade", "metric") if info.context else "metric"
+        """What is left out is what is usual in the trade whose sizes the document has, told by the
+        context.
+        """
+        told = info.context or {}
+        trade = told.get("sizes", told.get("trade", "metric"))
         if trade == "metric" or not isinstance(data, Mapping):
             return data
         return {**_usual(cls, trade), **data}

@@ -1,6 +1,7 @@
 """What every way of building is asked: what hangs, how it is spaced, on what board, how high."""
 
-from typing import Annotated, ClassVar, Self
+from collections.abc import Mapping
+from typing import Annotated, Any, ClassVar, Self
 
 from pydantic import Field, model_validator
 
@@ -33,7 +34,9 @@ class Board(Frozen):
 class RackBrief(Frozen):
     """What the user decides about any rack; each family adds its own.
 
-    What is usual and what is sold are its `trade`'s, whatever `tape` it is measured with.
+    Its `trade` is where it is bought, whatever `tape` it is measured with; `sizes` are whose it is
+    designed in, rules, screws and all: those that it was begun in, until it is given over to the
+    other's.
 
     `item` is the main kind of thing and `others` are the further ones, by the names that
     `row.order` uses; `hung` is the height of the first row's axis above the floor, or of the foot
@@ -42,6 +45,7 @@ class RackBrief(Frozen):
     """
 
     trade: Trade = "metric"
+    sizes: Trade = "metric"
     tape: TapeName = called("1 mm", "1/16 in")
     item: Item
     others: Annotated[dict[Key, Item], Field(max_length=20, default_factory=dict)]
@@ -59,7 +63,15 @@ class RackBrief(Frozen):
     @property
     def in_hand(self) -> Tape:
         """The tape that it is measured with, in its trade."""
-        return Tape.named(self.tape, self.trade)
+        return Tape.named(self.tape, self.trade, self.sizes)
+
+    @model_validator(mode="before")
+    @classmethod
+    def _begun_in_its_trade(cls, data: Any) -> Any:
+        """What does not say whose sizes it has is designed in those of its trade."""
+        if isinstance(data, Mapping) and "trade" in data and "sizes" not in data:
+            return {**data, "sizes": data["trade"]}
+        return data
 
     @property
     def kinds(self) -> dict[str, Item]:

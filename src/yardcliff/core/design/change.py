@@ -118,7 +118,7 @@ def _by_another_way(
 
 def _as_listed(brief: Brief, kind: str) -> Listed:
     """A kind of the brief as an entry of the list, so that a way of building can begin with it."""
-    item, typical = brief.kinds[kind], shipped(brief.trade)
+    item, typical = brief.kinds[kind], shipped(brief.sizes)
     like = next((entry for entry in typical if entry.key == item.listed), typical[0])
     return like.changed({"key": kind or like.key, "item": item, "air": brief.row.air})
 

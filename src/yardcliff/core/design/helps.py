@@ -48,7 +48,7 @@ def _changes(done: Design) -> Iterator[Fix]:
         yield Fix(tr("fix.a-spacer-at-the-foot"), {"mount": {"foot": "spacer"}})
     if mount.by != "through":
         yield Fix(tr("fix.screws-through-it"), {"mount": {"by": "through"}})
-    known = anchors(done.tape.trade)
+    known = anchors(done.tape.sizes)
     for into in _INTO:
         if into != mount.into and site.wall.makeup in known[into].walls:
             yield Fix(known[into].name, {"mount": {"into": into, "pull": None, "shear": None}})

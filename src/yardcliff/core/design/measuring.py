@@ -127,7 +127,7 @@ def _width(part: Part, row: int) -> Iterator[Subject]:
 
 def saw_cut(done: Design) -> Subject:
     """What the saw takes at a cut, as it is reckoned with."""
-    return Subject(SAW_CUT, tr("design.a-saw-cut"), done.brief.cutting.takes(done.tape.trade))
+    return Subject(SAW_CUT, tr("design.a-saw-cut"), done.brief.cutting.takes(done.tape.sizes))
 
 
 def measured(done: Design, there: Built) -> Verdict:

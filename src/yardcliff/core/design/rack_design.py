@@ -96,7 +96,14 @@ def design(brief: Brief, site: Site | None = None) -> Design:
         ]
     )
     on = on_wall(rack, brief.place, brief.mount, site, tape)
-    seen = standing_on(front(rack, tape), on, tape.trade)
+    seen = standing_on(front(rack, tape), on, tape.sizes)
     return Design(
-        brief, tape, rack, by_row, on, seen, section(rack, tape, held(rack, on)), plan(rack, tape)
+        brief,
+        tape,
+        rack,
+        by_row,
+        on,
+        seen,
+        section(rack, tape, held(rack, on, tape)),
+        plan(rack, tape),
     )

@@ -27,13 +27,17 @@ class BriefError(YardcliffError, ValueError):
 
 
 def own_terms(data: Any) -> dict[str, Any]:
-    """A document's trade, and the unit that its own tape gives its bare numbers, as the models want
-    to know them.
+    """A document's trade, whose sizes it is designed in, and the unit that its own tape gives its
+    bare numbers, as the models want to know them.
     """
     told = data if isinstance(data, dict) else {}
     trade = "us" if told.get("trade") == "us" else "metric"
     name = told.get("tape", "1/16 in" if trade == "us" else "1 mm")
-    return {"unit": "in" if isinstance(name, str) and name.endswith("in") else "mm", "trade": trade}
+    return {
+        "unit": "in" if isinstance(name, str) and name.endswith("in") else "mm",
+        "trade": trade,
+        "sizes": told.get("sizes", trade),
+    }
 
 
 def problems(error: ValidationError, tags: Container[int | str] = ()) -> list[tuple[str, str]]:

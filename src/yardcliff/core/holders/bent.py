@@ -162,7 +162,7 @@ def outline(bent: Bent) -> Path:
 
 def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
     """What is wrong with a bent hook on its board, and what would help."""
-    stays, rim = BACK.of(ground.trade), RIM.of(ground.trade)
+    stays, rim = BACK.of(ground.sizes), RIM.of(ground.sizes)
     if bent.radius < bent.bar:
         wide = ground.text(bent.bar)
         yield Finding(
@@ -177,7 +177,7 @@ def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
             ),
         )
     if not blanks(bent):
-        usual = Bent.usual(ground.trade)
+        usual = Bent.usual(ground.sizes)
         legs = ("back", "arm", "lip", "radius", "bar", "rod")
         shorter = Fix(
             tr("fix.legs-as-usual"),
@@ -227,7 +227,7 @@ def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
             fixes=(Fix(tr("fix.screws", longest=ground.text(longer)), change),),
         )
     edge = min(ground.line, ground.height - ground.line) - bent.back / 2
-    edge_least = EDGE.of(ground.trade)
+    edge_least = EDGE.of(ground.sizes)
     if edge < edge_least:
         yield Finding(
             "board.narrow",
@@ -241,10 +241,10 @@ def findings(bent: Bent, ground: Ground, deep: Fraction) -> Iterator[Finding]:
     beside = beside_hole(bent, bent.gauge)
     if beside < rim:
         thinner = next(
-            (g for g in reversed(gauges(ground.trade)) if beside_hole(bent, g) >= rim), None
+            (g for g in reversed(gauges(ground.sizes)) if beside_hole(bent, g) >= rim), None
         )
         least = rounded(float(screw_sizes(bent.gauge)["clear"] + 2 * rim) * 2 / pi)
-        bar = next_across("bar", least, ground.trade)
+        bar = next_across("bar", least, ground.sizes)
         round_bar = {"bar": exact_text(bar), "radius": exact_text(max(bent.radius, bar))}
         yield Finding(
             "bent.hole",
@@ -276,7 +276,7 @@ def _stronger(bent: Bent, ground: Ground) -> Iterator[Fix]:
     """The least change that holds, tried: thicker bar, a longer back leg, thicker screws, a
     hardwood board.
     """
-    trade = ground.trade
+    trade = ground.sizes
     thicker = [one for one in gauges(trade) if thick(one) >= thick(bent.gauge)]
     bars = [one for one in across("bar", trade) if one >= bent.bar] or [bent.bar]
     legs = [bent.back, *steps(bent.back, LONGEST_LEG, trade, LEG)]

@@ -148,7 +148,7 @@ def fit(bolt: Bolt, ground: Ground) -> Fitting:
                 bit,
                 max(deep, ZERO),
                 tr("holders.turn-each-in-with-spanner-against"),
-                (Ware(Goods.LAG_SCREW, 1, (bolt.size, size_text(bolt.length, ground.trade))),),
+                (Ware(Goods.LAG_SCREW, 1, (bolt.size, size_text(bolt.length, ground.sizes))),),
             ),
         ),
         cautions=(tr("caution.spanner-slips-takes-knuckles-along-pull"),),
@@ -214,7 +214,7 @@ def _figures(bolt: Bolt, ground: Ground) -> Iterator[Figure]:
 def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
     known, deep = measures(bolt), bolt.length - bolt.showing
     least = HOLD * known["diameter"]
-    stays, edge_least = BACK.of(ground.trade), EDGE.of(ground.trade)
+    stays, edge_least = BACK.of(ground.sizes), EDGE.of(ground.sizes)
     if deep < least:
         longer = ground.lag(bolt.showing + least)
         yield Finding(
@@ -256,7 +256,7 @@ def _findings(bolt: Bolt, ground: Ground) -> Iterator[Finding]:
     found = stress(bolt, force)
     if found > ALLOWED:
         short = ground.down(rounded(float(bolt.showing) * ALLOWED / found))
-        sizes = (bolt.changed({"size": size}) for size in lags(ground.trade))
+        sizes = (bolt.changed({"size": size}) for size in lags(ground.sizes))
         thicker = next((other.size for other in sizes if stress(other, force) <= ALLOWED), None)
         yield Finding(
             "bolt.strength",
@@ -301,11 +301,11 @@ def _firmer(bolt: Bolt, ground: Ground) -> Iterator[Fix]:
     force = ground.pulled.force
     if ground.wood != "hardwood" and in_board(bolt, replace(ground, wood="hardwood"), force) <= 1:
         yield Fix(tr("fix.a-hardwood-board-2"), {"board": {"wood": "hardwood"}})
-    for length in lag_lengths(ground.trade):
+    for length in lag_lengths(ground.sizes):
         longer = bolt.changed({"length": length})
         if length > bolt.length and in_board(longer, ground, force) <= 1:
             deep = length - bolt.showing
-            thick = max(ground.board(deep + BACK.of(ground.trade)), ground.thickness)
+            thick = max(ground.board(deep + BACK.of(ground.sizes)), ground.thickness)
             yield Fix(
                 tr("fix.bolts-board-thick", length=ground.text(length), thick=ground.text(thick)),
                 {

@@ -94,10 +94,10 @@ class ClipGlyph(Glyph):
 def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     """Fit a clip for the thickest shaft to a rail; findings carry (0, 0), the clip's own axis."""
     shaft = held_at(clip.held, items)
-    inside, outside = ring(shaft + clip.play, ground.trade)
+    inside, outside = ring(shaft + clip.play, ground.sizes)
     wall = (outside - inside) / 2
     deep = clip.screw - wall
-    gauge = JOINS.of(ground.trade)
+    gauge = JOINS.of(ground.sizes)
     bit = screw_sizes(gauge)[ground.wood]
     offset = ground.height / 4
     return Fitting(
@@ -182,7 +182,7 @@ def _findings(
                 ),
             ),
         )
-    back, stays = ground.thickness - (clip.screw - wall), BACK.of(ground.trade)
+    back, stays = ground.thickness - (clip.screw - wall), BACK.of(ground.sizes)
     if back < stays:
         longest = ground.screw(ground.thickness - stays + wall)
         thicker = ground.thicker(clip.screw - wall + stays)

@@ -50,7 +50,7 @@ def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     neck = held_at(cradle.held, items)
     opening = neck + cradle.play
     deepest = max(item.front for item in items)
-    needed = deepest / 2 + neck / 2 + LIP.of(ground.trade)
+    needed = deepest / 2 + neck / 2 + LIP.of(ground.sizes)
     showing = cradle.showing or needed
     arm = pegs.Peg(
         diameter=cradle.diameter,
@@ -70,7 +70,7 @@ def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         end_why=tr("holders.so-outer-arm-does-not-split"),
         figures=(
             held_figure(cradle.held, neck),
-            *_figures(cradle, neck, opening, deepest, showing, LIP.of(ground.trade)),
+            *_figures(cradle, neck, opening, deepest, showing, LIP.of(ground.sizes)),
             *arms.figures,
         ),
         findings=(

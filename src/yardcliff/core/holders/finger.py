@@ -84,19 +84,19 @@ class Hardware:
     washer: Fraction
     outside: Fraction
     socket: Fraction
-    trade: Trade
+    sizes: Trade
     passes: str
 
     @property
     def recess(self) -> Fraction:
         """How deep a nut's recess is."""
-        return self.washer + self.nut + THREAD.of(self.trade) + SUNK.of(self.trade)
+        return self.washer + self.nut + THREAD.of(self.sizes) + SUNK.of(self.sizes)
 
     @property
     def recess_bit(self) -> tuple[Fraction, str]:
         """What it is bored with: nut, washer and the socket turn freely in it."""
         return bored(
-            max(self.corners, self.outside, self.socket) + TURNS.of(self.trade), self.trade
+            max(self.corners, self.outside, self.socket) + TURNS.of(self.sizes), self.sizes
         )
 
 
@@ -105,7 +105,7 @@ def hardware(size: Thread) -> Hardware:
     """What belongs to a rod (rods.csv)."""
     row = values("rods", size)
     sizes = {name: read(text) for name, text in row.items() if name != "passes"}
-    return Hardware(**sizes, trade="metric" if size.startswith("M") else "us", passes=row["passes"])
+    return Hardware(**sizes, sizes="metric" if size.startswith("M") else "us", passes=row["passes"])
 
 
 def rods(trade: Trade) -> tuple[Thread, ...]:
@@ -150,7 +150,7 @@ spacers beside a finger.
 
 def bite(flip: Flip, rod: Rod) -> Fraction:
     """How far the screws from behind go into a spacer, mm."""
-    deep, trade = spacer(flip, rod)[1], hardware(rod.size).trade
+    deep, trade = spacer(flip, rod)[1], hardware(rod.size).sizes
     return max(min(BITE.of(trade), deep - LEFT.of(trade)), deep / 2)
 
 
@@ -235,7 +235,7 @@ class FingerGlyph(FoldingGlyph):
 def thick_enough(size: Thread) -> Fraction:
     """How thick fingers have to be for a rod and its nuts, mm."""
     bits = hardware(size)
-    return max(bits.bit * 2, bits.recess_bit[0] + 2 * RIM.of(bits.trade))
+    return max(bits.bit * 2, bits.recess_bit[0] + 2 * RIM.of(bits.sizes))
 
 
 def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction]) -> Operation:
@@ -249,7 +249,7 @@ def nut_recess(rod: Rod, places: tuple[Place, ...], lengths: Sequence[Fraction])
             "steel",
             bits.diameter,
             bits.diameter,
-            length - 2 * SUNK.of(bits.trade),
+            length - 2 * SUNK.of(bits.sizes),
             thread=rod.size,
         )
         for length in lengths
@@ -327,7 +327,7 @@ def _firmer(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Fix]:
     def holds(made: Flip, on: Rod, board: Ground) -> bool:
         return all(link.share <= 1 for link in links(made, on, board))
 
-    size = STRONG.of(ground.trade)
+    size = STRONG.of(ground.sizes)
     for wood in dict.fromkeys((ground.wood, "hardwood")):
         for deep in thicker(rod.thickness, ground):
             on = rod.changed({"size": size, "thickness": deep})

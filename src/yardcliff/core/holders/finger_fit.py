@@ -44,7 +44,7 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
         reach=half(room),
         glyph=FingerGlyph(flip.width, high, rise, rounded(ends.off) + reach),
         bores=(Bore("finger", (flip.length - below) / 2, flip.width, flip.thickness, flip.tilt),),
-        end_distance=room / 2 + bits.recess + WOOD.of(bits.trade),
+        end_distance=room / 2 + bits.recess + WOOD.of(bits.sizes),
         end_why=tr("holders.so-nut-lies-in-last-spacer"),
         hang_drop=ZERO,
         figures=tuple(_figures(flip, rod, ground)),
@@ -106,7 +106,7 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
             tr("holders.its-back-up-bevel-flat-line"),
         ),
         links=tuple(links(flip, rod, ground)),
-        apart=room + LEAST_SPACER.of(bits.trade),
+        apart=room + LEAST_SPACER.of(bits.sizes),
     )
 
 
@@ -155,8 +155,8 @@ def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:
     inputs = (
         Input("k", tr("input.washer"), bits.washer),
         Input("m", tr("input.nut"), bits.nut),
-        Input("v", tr("input.thread-beyond-it"), THREAD.of(bits.trade)),
-        Input("s", tr("input.sunk"), SUNK.of(bits.trade)),
+        Input("v", tr("input.thread-beyond-it"), THREAD.of(bits.sizes)),
+        Input("s", tr("input.sunk"), SUNK.of(bits.sizes)),
     )
     yield figure("finger.recess", bits.recess, "k + m + v + s", inputs)
     yield stress_figure(flip, ground.pulled, bits.bit)
@@ -168,5 +168,5 @@ def _figures(flip: Flip, rod: Rod, ground: Ground) -> Iterator[Figure]:
         levered(float(flip.length), e, ground.pulled.force),
         kept(flip, rod, ground),
         tr("holders.screws-of-the-spacers-beside-it", screws=SCREWS),
-        ground.trade,
+        ground.tape.trade,
     )

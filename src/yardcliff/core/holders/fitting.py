@@ -43,35 +43,35 @@ class Ground:
     pulled: Pulled = NOTHING
 
     @property
-    def trade(self) -> Trade:
-        return self.tape.trade
+    def sizes(self) -> Trade:
+        return self.tape.sizes
 
     def text(self, size: Fraction) -> str:
         """A size as it is said."""
         return self.tape.write_fine(size)
 
     def up(self, size: Fraction, step: Either[Fraction] = FINE) -> Fraction:
-        return up(size, self.trade, step)
+        return up(size, self.sizes, step)
 
     def down(self, size: Fraction, step: Either[Fraction] = FINE) -> Fraction:
-        return down(size, self.trade, step)
+        return down(size, self.sizes, step)
 
     def shorter(self, than: Fraction) -> Iterator[Fraction]:
         """Easy lengths below one, the longest first, mm."""
-        return steps(than, SHORTEST, self.trade, EASY)
+        return steps(than, SHORTEST, self.sizes, EASY)
 
     def screw(self, most: Fraction) -> Fraction:
         """The longest wood screw that is sold and no longer, mm."""
-        return next_length(most, self.trade)
+        return next_length(most, self.sizes)
 
     def lag(self, least: Fraction) -> Fraction:
         """The next lag screw that is sold and no shorter, mm."""
-        sold = lag_lengths(self.trade)
+        sold = lag_lengths(self.sizes)
         return next((one for one in sold if one >= least), sold[-1])
 
     def board(self, least: Fraction) -> Fraction:
         """The next thickness that its wood is sold in, mm."""
-        return next_thickness(least, self.wood, self.trade)
+        return next_thickness(least, self.wood, self.sizes)
 
     def thicker(self, least: Fraction) -> Fix:
         """A board that is thick enough."""

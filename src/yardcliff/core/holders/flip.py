@@ -98,21 +98,21 @@ def kept(ground: Ground) -> tuple[Fraction, float]:
     """The screws that hold a finger's two keeper plates: their length, mm, and what they may be
     pulled with, N, all together.
     """
-    keeper = KEEPER.of(ground.trade)
-    long, across = ground.screw(ground.thickness - BACK.of(ground.trade) + keeper), joins(ground)
+    keeper = KEEPER.of(ground.sizes)
+    long, across = ground.screw(ground.thickness - BACK.of(ground.sizes) + keeper), joins(ground)
     held = thread(float(long), float(long - keeper), across)
     return long, KEPT * withdrawal(ground.wood, across, held)
 
 
 def thicker(than: Fraction, ground: Ground) -> tuple[Fraction, ...]:
     """A thickness, and those that hardwood for thicker fingers is sold in, mm."""
-    sold = thicknesses("hardwood", ground.trade)
+    sold = thicknesses("hardwood", ground.sizes)
     return than, *(one for one in sold if than < one <= THICKEST)
 
 
 def joins(ground: Ground) -> float:
     """The diameter of the screws that hold small parts, mm."""
-    return float(thick(JOINS.of(ground.trade)))
+    return float(thick(JOINS.of(ground.sizes)))
 
 
 def links(flip: Flip, ground: Ground) -> Iterator[Link]:
@@ -177,7 +177,7 @@ class FlipGlyph(FoldingGlyph):
 
 def findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
     """What is wrong with a folding finger on its board, and what would help."""
-    least = LEAST_WEB.of(ground.trade)
+    least = LEAST_WEB.of(ground.sizes)
     if web < least:
         yield Finding(
             "flip.web",
@@ -188,7 +188,7 @@ def findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
             least,
             fixes=(ground.thicker(flip.thickness + least),),
         )
-    high = tall(flip, ground.trade)
+    high = tall(flip, ground.sizes)
     if ground.height < high:
         short = ground.down(flip.length - (high - ground.height))
         shorter = (long(short, ground),) if short > flip.thickness else ()
@@ -203,7 +203,7 @@ def findings(flip: Flip, ground: Ground, web: Fraction) -> Iterator[Finding]:
         )
     if flip.pin * 2 > flip.thickness:
         room = flip.thickness / 2
-        thin = max((one for one in across("bar", ground.trade) if one <= room), default=room)
+        thin = max((one for one in across("bar", ground.sizes) if one <= room), default=room)
         yield Finding(
             "flip.pin",
             tr("part.pin"),
@@ -235,13 +235,13 @@ def stronger(flip: Flip, ground: Ground) -> Iterator[tuple[Flip, Ground]]:
     """Thicker fingers on thicker pins in a thicker board, the thinnest that hold, in this wood and
     in hardwood.
     """
-    pins = across("bar", ground.trade)
+    pins = across("bar", ground.sizes)
     for wood in dict.fromkeys((ground.wood, "hardwood")):
         for deep in thicker(flip.thickness, ground):
             for pin in (pin for pin in pins if flip.pin <= pin <= deep / 2):
                 made = flip.changed({"thickness": deep, "pin": pin})
-                on = replace(ground, wood=wood, height=max(ground.height, tall(made, ground.trade)))
-                web = LEAST_WEB.of(ground.trade)
+                on = replace(ground, wood=wood, height=max(ground.height, tall(made, ground.sizes)))
+                web = LEAST_WEB.of(ground.sizes)
                 on = replace(on, thickness=max(ground.thickness, on.board(deep + web)))
                 if _holds(made, on):
                     yield made, on

@@ -41,10 +41,10 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
     low, high = groove(flip)
     wide, web = flip.width + flip.play, ground.thickness - flip.thickness
     out = rounded(float(flip.length) * cos(radians(flip.tilt))) - flip.thickness / 2
-    in_board = SEAT.of(ground.trade)
+    in_board = SEAT.of(ground.sizes)
     beside = (wide + in_board) / 2
     seat, (long, _) = flip.thickness / 2 + flip.pin / 2, kept(ground)
-    keeper, up, gauge = KEEPER.of(ground.trade), KEEPER_UP.of(ground.trade), JOINS.of(ground.trade)
+    keeper, up, gauge = KEEPER.of(ground.sizes), KEEPER_UP.of(ground.sizes), JOINS.of(ground.sizes)
     return Fitting(
         name=tr("holders.flip-pegs"),
         reach=half(wide),
@@ -95,7 +95,7 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
                 long - keeper,
                 tr("holders.one-above-one-below-each-seat"),
                 (
-                    Ware(Goods.KEEPER, 2, (size_text(keeper, ground.trade),)),
+                    Ware(Goods.KEEPER, 2, (size_text(keeper, ground.sizes),)),
                     screws(gauge, long, KEPT),
                 ),
             ),
@@ -193,9 +193,9 @@ def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterat
     )
     yield figure(
         "flip.board",
-        tall(flip, ground.trade),
+        tall(flip, ground.sizes),
         "l + h / 2 + 2 · p + 2 · e",
-        (length, h, p, Input("e", tr("input.wood-at-its-ends"), EDGE.of(ground.trade))),
+        (length, h, p, Input("e", tr("input.wood-at-its-ends"), EDGE.of(ground.sizes))),
     )
     yield stress_figure(flip, ground.pulled, flip.pin)
     pull, (_, may) = (
@@ -208,8 +208,8 @@ def _figures(flip: Flip, ground: Ground, out: Fraction, web: Fraction) -> Iterat
         Input("e", tr("input.heel-below-the-pin"), flip.thickness / 2),
         pull,
         may,
-        tr("holders.screws-over-pin", kept=KEPT, gauge=gauge_text(JOINS.of(ground.trade))),
-        ground.trade,
+        tr("holders.screws-over-pin", kept=KEPT, gauge=gauge_text(JOINS.of(ground.sizes))),
+        ground.tape.trade,
     )
 
 

@@ -86,7 +86,7 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     axis.
     """
     thick = held_at(hole.held, items)
-    bit, tool = bored(thick + hole.play, ground.trade)
+    bit, tool = bored(thick + hole.play, ground.sizes)
     slot = hole.opening == "slot"
     through = Operation(
         Kind.THROUGH_HOLE,
@@ -138,7 +138,7 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
         reach=half(bit),
         glyph=HoleGlyph(bit, ground.thickness),
         bores=(Bore("through hole", ZERO, bit, ground.thickness, 0, slot),),
-        end_distance=bit / 2 + LEAST_WOOD.of(ground.trade),
+        end_distance=bit / 2 + LEAST_WOOD.of(ground.sizes),
         end_why=tr("holders.so-end-shelf-does-not-split"),
         hang_drop=ZERO,
         figures=_figures(hole, ground, thick, bit, tool),
@@ -220,7 +220,7 @@ def _findings(
         )
     thinnest = min(items, key=lambda item: item.across)
     if thinnest.across <= bit:
-        bits = _bits(ground.trade)
+        bits = _bits(ground.sizes)
         narrower = next((size for size, _ in reversed(bits) if size < thinnest.across), bits[0][0])
         yield Finding(
             "hole.falls",
@@ -239,7 +239,7 @@ def _findings(
     front = ground.line - bit / 2
     behind = ground.height - ground.line - bit / 2
     beside = behind if hole.opening == "slot" else min(front, behind)
-    least = LEAST_WOOD.of(ground.trade)
+    least = LEAST_WOOD.of(ground.sizes)
     if beside < least:
         wide = ground.up(bit + 2 * least)
         yield Finding(

@@ -69,7 +69,7 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
 
 def _takes(hook: Hook, ground: Ground) -> tuple[Take, ...]:
     """The hook by how far it stands out, and its screws; one with a shank is its own."""
-    out = (size_text(hook.projection, ground.trade),)
+    out = (size_text(hook.projection, ground.sizes),)
     if hook.fastening == "shank":
         return (Ware(Goods.CUP_HOOK, 1, out),)
     return Ware(Goods.HOOK, 1, out), screws(hook.gauge, hook.screw_length, hook.screws)
@@ -116,7 +116,7 @@ def _findings(hook: Hook, ground: Ground, thread: str) -> list[Finding]:
     found = []
     deep = in_wood(hook)
     back = ground.thickness - deep
-    stays, edge_least = BACK.of(ground.trade), EDGE.of(ground.trade)
+    stays, edge_least = BACK.of(ground.sizes), EDGE.of(ground.sizes)
     if back < stays:
         longest = ground.screw(ground.thickness - stays + hook.plate_thickness)
         thicker = ground.thicker(deep + stays)
@@ -197,7 +197,7 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
         on = plate(hook, ground)
         yield figure(
             "hook.pull",
-            force_text(on.pull(force), ground.trade),
+            force_text(on.pull(force), ground.tape.trade),
             "F · a / h",
             (
                 pulled,
@@ -207,7 +207,7 @@ def _strength(hook: Hook, ground: Ground) -> Iterator[Figure]:
         )
         yield plate_figure(on, ground.pulled)
     said = (
-        weight_text(hook.carries, ground.trade)
+        weight_text(hook.carries, ground.tape.trade)
         if hook.carries is not None
         else tr("holders.not-said")
     )
@@ -268,13 +268,13 @@ def too_weak(link: Link, ground: Ground, fixes: tuple[Fix, ...]) -> Finding:
     beyond = "" if fixes else tr("holders.no-hook-here-holds-share-between")
     said = tr(
         "holders.with-n-bears-more-than-may",
-        force=load_text(ground.pulled.force, ground.trade),
+        force=load_text(ground.pulled.force, ground.tape.trade),
         pulled=ground.pulled.says,
         name=link.name,
         beyond=beyond,
     )
-    strong = THICKER.of(ground.trade)[-1]
-    bolts = {"holder": shipped("lag-8", ground.trade), "board": {"thickness": exact_text(strong)}}
+    strong = THICKER.of(ground.sizes)[-1]
+    bolts = {"holder": shipped("lag-8", ground.sizes), "board": {"thickness": exact_text(strong)}}
     last = (Fix(tr("fix.lag-bolts-in-a-board-of", thicker=ground.text(strong)), bolts),)
     return Finding(
         "hook.strength",

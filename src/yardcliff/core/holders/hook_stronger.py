@@ -24,7 +24,7 @@ def stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
     hook; the last on the strongest board.
     """
     if hook.fastening == "screws":
-        for screwed in _screwed(hook, ground.thickness, ground.trade):
+        for screwed in _screwed(hook, ground.thickness, ground.sizes):
             if strongest(screwed, ground) <= 1:
                 yield Fix(
                     tr(
@@ -38,10 +38,10 @@ def stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
     hard = replace(ground, wood="hardwood")
     if ground.wood != "hardwood" and strongest(hook, hard) <= 1:
         yield Fix(tr("fix.a-hardwood-board-2"), {"board": {"wood": "hardwood"}})
-    for row in table("holders", ground.trade):
+    for row in table("holders", ground.sizes):
         if row["kind"] != "hook":
             continue
-        sizes = shipped(row["key"], ground.trade)
+        sizes = shipped(row["key"], ground.sizes)
         other = Hook.model_validate(sizes, context={"exact": True})
         if (
             other.plate_height >= hook.plate_height
@@ -50,10 +50,10 @@ def stronger(hook: Hook, ground: Ground) -> Iterator[Fix]:
         ):
             yield Fix(row["name"], {"holder": sizes | {"carries": None}})
             break
-    for board in THICKER.of(ground.trade):
+    for board in THICKER.of(ground.sizes):
         held = [
             each
-            for each in _screwed(hook, board, ground.trade)
+            for each in _screwed(hook, board, ground.sizes)
             if board > ground.thickness and strongest(each, ground) <= 1
         ]
         if hook.fastening == "screws" and held:
@@ -85,5 +85,5 @@ def _screwed(hook: Hook, board: Fraction, trade: Trade) -> Iterator[Hook]:
 
 def _fits(hook: Hook, ground: Ground) -> bool:
     return min(ground.line, ground.height - ground.line) - hook.plate_height / 2 >= EDGE.of(
-        ground.trade
-    ) and ground.thickness - in_wood(hook) >= BACK.of(ground.trade)
+        ground.sizes
+    ) and ground.thickness - in_wood(hook) >= BACK.of(ground.sizes)

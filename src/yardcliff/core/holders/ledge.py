@@ -89,8 +89,8 @@ class LedgeGlyph(Glyph):
 
 def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     """Fit ledges to a post: the ground's `height` is how wide it is, its `thickness` how deep."""
-    wide, notch = width(ledge, ground.height, items, ground.trade), ground.height + ledge.play
-    many, hole = dowelled(ground.height, wide, ground.trade)
+    wide, notch = width(ledge, ground.height, items, ground.sizes), ground.height + ledge.play
+    many, hole = dowelled(ground.height, wide, ground.sizes)
     return Fitting(
         name=tr("holders.ledges"),
         reach=half(ledge.thickness),
@@ -160,7 +160,7 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
 
 
 def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[Figure]:
-    wide, deep = width(ledge, ground.height, items, ground.trade), depth(ledge, items)
+    wide, deep = width(ledge, ground.height, items, ground.sizes), depth(ledge, items)
     w, y = Input("w", tr("input.post"), ground.height), Input("y", tr("input.play"), ledge.play)
     n = Input("n", tr("input.notch"), ledge.notch)
     yield figure(
@@ -171,7 +171,7 @@ def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[
             Input("m", tr("input.widest-thing"), max(item.across for item in items)),
             w,
             y,
-            Input("h", tr("input.a-horn"), HORN.of(ground.trade)),
+            Input("h", tr("input.a-horn"), HORN.of(ground.sizes)),
         ),
     )
     yield figure(
@@ -190,7 +190,7 @@ def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[
         "(l − w − y) / 2",
         (Input("l", tr("input.ledge-long"), wide), w, y),
     )
-    many, hole = dowelled(ground.height, wide, ground.trade)
+    many, hole = dowelled(ground.height, wide, ground.sizes)
     beside = Input("l", tr("input.ledge-long"), wide)
     if many == 1:
         into = Input("i", tr("input.into-the-other-horn"), hole - (wide + ground.height) / 2)
@@ -208,9 +208,9 @@ def _figures(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[
 
 
 def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator[Finding]:
-    wide = width(ledge, ground.height, items, ground.trade)
+    wide = width(ledge, ground.height, items, ground.sizes)
     horn = (wide - ground.height - ledge.play) / 2
-    horn_least, longest = HORN.of(ground.trade), LONGEST_BIT.of(ground.trade)
+    horn_least, longest = HORN.of(ground.sizes), LONGEST_BIT.of(ground.sizes)
     if horn < horn_least:
         least = ground.up(ground.height + ledge.play + 2 * horn_least)
         yield Finding(
@@ -222,7 +222,7 @@ def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator
             horn_least,
             fixes=(_long(least, ground),),
         )
-    _, hole = dowelled(ground.height, wide, ground.trade)
+    _, hole = dowelled(ground.height, wide, ground.sizes)
     if hole > longest:
         short = ground.down(2 * (longest - ground.height * SHARE) + ground.height)
         yield Finding(
@@ -251,7 +251,7 @@ def _findings(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Iterator
         )
     if ledge.dowel * 2 > min(ledge.notch, ledge.thickness):
         room = min(ledge.notch, ledge.thickness) / 2
-        thin = max((one for one in across("dowel", ground.trade) if one <= room), default=room)
+        thin = max((one for one in across("dowel", ground.sizes) if one <= room), default=room)
         yield Finding(
             "ledge.dowel",
             tr("part.dowel"),

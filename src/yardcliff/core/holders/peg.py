@@ -129,7 +129,7 @@ def links(peg: Peg, ground: Ground) -> Iterator[Link]:
 def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
     """What is wrong with a peg in its board, and what would help."""
     found = []
-    left, least = web(peg, ground.thickness), LEAST_WEB.of(ground.trade)
+    left, least = web(peg, ground.thickness), LEAST_WEB.of(ground.sizes)
     deepest = max(square_depth(peg), rounded(float(peg.depth + peg.spur) * cos(radians(peg.tilt))))
     if left < least:
         thicker = ground.thicker(deepest + least)
@@ -194,7 +194,7 @@ def findings(peg: Peg, ground: Ground, path: str) -> list[Finding]:
 
 def _deeper(peg: Peg, ground: Ground, path: str, depth: Fraction) -> Fix:
     """A deeper hole, in a thicker board where this one is too thin for it."""
-    least = LEAST_WEB.of(ground.trade) - web(peg.changed({"depth": depth}), ZERO)
+    least = LEAST_WEB.of(ground.sizes) - web(peg.changed({"depth": depth}), ZERO)
     deep = {"depth": exact_text(depth)}
     if least <= ground.thickness:
         return Fix(tr("fix.drill-deep", shallower=ground.text(depth)), {path: deep})
@@ -210,7 +210,7 @@ def weak(peg: Peg, ground: Ground, path: str) -> Iterator[Finding]:
     d, out, force = float(peg.diameter), float(peg.showing), ground.pulled.force
     share = breaks(d, out, force)
     if share > 1:
-        thick = next_across("dowel", rounded(d * cbrt(share)), ground.trade)
+        thick = next_across("dowel", rounded(d * cbrt(share)), ground.sizes)
         wider = peg.changed({"diameter": thick})
         depth = max(peg.depth, thick)
         deep = _deeper(wider, ground, path, depth)
@@ -269,7 +269,7 @@ def _firmer(peg: Peg, ground: Ground, path: str) -> Iterator[Fix]:
         deep = next(
             (
                 e
-                for e in steps(peg.depth, DEEPEST, ground.trade)
+                for e in steps(peg.depth, DEEPEST, ground.sizes)
                 if levers(wood, d, out, float(e), force) <= 1
             ),
             None,

@@ -113,7 +113,7 @@ def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     """Fit slots to a cheek: the ground's `thickness` is how far it stands off the wall, its
     `height` how thick it is.
     """
-    wide, tool = width(slot, items, ground.trade)
+    wide, tool = width(slot, items, ground.sizes)
     mouth = rounded(float(wide) / cos(radians(slot.angle)))
     web = ground.thickness - reach_in(slot, wide)
     return Fitting(
@@ -237,7 +237,7 @@ def _findings(
             ),
         )
     web = ground.thickness - reach_in(slot, wide)
-    stays = LEAST_WEB.of(ground.trade)
+    stays = LEAST_WEB.of(ground.sizes)
     if web < stays:
         wider = ground.up(ground.thickness + stays - web, EASY)
         less = ground.down(

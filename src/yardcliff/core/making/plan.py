@@ -251,7 +251,7 @@ def _saw(done: Design, found: Timber, shop: Shop) -> Iterator[Finding]:
         return
     there = [
         row
-        for row in table("saws", done.tape.trade)
+        for row in table("saws", done.tape.sizes)
         if row["rips"] and (not row["tool"] or row["tool"] in shop.tools)
     ]
     others = [row["key"] for row in sorted(there, key=lambda row: row["tool"] != "table saw")]

@@ -140,7 +140,7 @@ class Rack:
     """
 
     family: str
-    trade: Trade
+    sizes: Trade
     parts: tuple[Part, ...]
     holders: tuple[Placed, ...]
     bored: tuple[tuple[Bore, ...], ...]

@@ -19,7 +19,7 @@ def choices(row: Row, tape: Tape) -> Iterator[Finding]:
     if row.brief.follows != "count":
         return
     asked = row.brief.pitch or row.need
-    wide = PITCH.of(tape.trade)
+    wide = PITCH.of(tape.sizes)
     if row.trouble == "capped":
         yield Finding(
             "row.capped",

@@ -20,6 +20,7 @@ from yardcliff.messages import tr
 TapeName = Literal["1/8 in", "1/16 in", "1/32 in", "1/64 in", "1 mm", "0.5 mm"]
 
 _64TH = Fraction(1, 64)
+TOOL = Fraction(50)  # mm; bits, dowels and boards are no thicker
 LONGEST = Fraction(30_000)  # mm; a longer "rack" is a slip of the unit
 
 
@@ -41,8 +42,9 @@ def _steps(value: Fraction, step: Fraction) -> int:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Tape:
-    """The tape in hand: its unit and its finest graduation, `step` in mm; and the `trade` whose
-    sizes are sold where it is used. One object a name and trade.
+    """The tape in hand: its unit and its finest graduation, `step` in mm; the `trade` that weights
+    are said in and things are bought from; and whose `sizes` are designed with, which is another's
+    where a rack was begun elsewhere. One object of each.
 
     What it writes is remembered: from frame to frame of a drag most figures stay as they are.
     """
@@ -51,10 +53,12 @@ class Tape:
     unit: Unit
     step: Fraction
     trade: Trade
+    sizes: Trade
 
     @classmethod
-    def named(cls, name: TapeName, trade: Trade = "metric") -> "Tape":
-        return _TAPES[name, trade]
+    def named(cls, name: TapeName, trade: Trade = "metric", sizes: Trade | None = None) -> "Tape":
+        """A tape of a trade, for designs in its own `sizes` or in those of the other."""
+        return _TAPES[name, trade, sizes or trade]
 
     def round(self, value: Fraction) -> Fraction:
         return nearest(value, self.step)
@@ -63,7 +67,7 @@ class Tape:
         """`value` mm as the tape shows it: `6 3/4 in`, `171.5 mm`; feet only on wish."""
         return self.reading(_steps(value, self.step), feet)
 
-    @lru_cache(maxsize=16384)  # noqa: B019  the twelve tapes live as long as the program
+    @lru_cache(maxsize=16384)  # noqa: B019  the tapes live as long as the program
     def reading(self, steps: int, feet: bool = False) -> str:
         """So many steps of this tape, as it shows them."""
         sign, steps = ("-" if steps < 0 else ""), abs(steps)
@@ -90,7 +94,7 @@ class Tape:
         """`value` finer than the tape: the true size of a bit or the exact place of a mark.
 
         Millimetres are to the tenth. Inches are a fraction down to 1/64, scant or full where that
-        is not all of it; a size that is plainly metric stays in mm.
+        is not all of it; what a bit or a board may measure, and is plainly metric, stays in mm.
         """
         size, off = self._fine(value)
         return tr(off, size=size) if off else size
@@ -103,7 +107,7 @@ class Tape:
         inches = value / INCH
         if 64 % inches.denominator == 0:
             return _plain(inches, "in"), ""
-        if (value * 2).denominator == 1:
+        if (value * 2).denominator == 1 and abs(value) <= TOOL:
             return _trimmed(value, 1) + " mm", ""
         near = nearest(abs(inches), _64TH)
         if not near:
@@ -160,9 +164,10 @@ _STEPS: dict[TapeName, tuple[Unit, Fraction]] = {
     "0.5 mm": ("mm", Fraction(1, 2)),
 }
 _TAPES = {
-    (name, trade): Tape(name, unit, step, trade)
+    (name, trade, sizes): Tape(name, unit, step, trade, sizes)
     for name, (unit, step) in _STEPS.items()
     for trade in TRADES
+    for sizes in TRADES
 }
 
 

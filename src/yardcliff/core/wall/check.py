@@ -175,9 +175,9 @@ def _heights(
 ) -> Iterator[Finding]:
     wall, hung = site.wall, rack.rows[0].y
     top = max(y for row in rack.rows for _, y in row.places) if rack.up else hung
-    most = reach(spot, rack.trade)
+    most = reach(spot, rack.sizes)
     if top > most:
-        down, high = hung - (top - most), up(top, rack.trade, EASY)
+        down, high = hung - (top - most), up(top, rack.sizes, EASY)
         higher = (
             [
                 Fix(

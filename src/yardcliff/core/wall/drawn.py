@@ -279,7 +279,7 @@ def _strip(fixing: Fixed) -> Iterator[Stroke]:
     """What is on the wall behind the rack."""
     if not fixing.strip:
         return
-    wide, (start, end) = float(strip_size(fixing.by, fixing.trade)[1]), fixing.strip
+    wide, (start, end) = float(strip_size(fixing.by, fixing.sizes)[1]), fixing.strip
     for y in dict.fromkeys(screw.y for screw in fixing.screws):
         yield Stroke(
             "holder-line", rectangle(float(start), float(y) - wide / 2, float(end - start), wide)

@@ -49,7 +49,7 @@ class Fixed:
     spacer: Fraction = ZERO
 
     @property
-    def trade(self) -> Trade:
+    def sizes(self) -> Trade:
         """Whose fixings and strips it takes."""
         return self.anchor.trade
 
@@ -110,7 +110,7 @@ class Fixed:
         weight = sum(load.weight for load in self.on) + self.force
         if self.strip is None:
             return 0.0
-        return 1.5 * weight / float((self.strip[1] - self.strip[0]) * CLEAT.of(self.trade)[0])
+        return 1.5 * weight / float((self.strip[1] - self.strip[0]) * CLEAT.of(self.sizes)[0])
 
     @property
     def lip_may(self) -> float:

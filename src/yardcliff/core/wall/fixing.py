@@ -126,8 +126,8 @@ class Fixer:
 
     def _holds(self, body: Body) -> list[Into]:
         """What holds a body in this wall, the surest first."""
-        wall, known = self.site.wall, anchors(self.tape.trade)
-        least = THICK.of(self.tape.trade)
+        wall, known = self.site.wall, anchors(self.tape.sizes)
+        least = THICK.of(self.tape.sizes)
         thick = min((part.depth for part in body.grounds), default=ZERO) >= least
         order: list[Into] = [
             "sheet",
@@ -212,7 +212,7 @@ class Fixer:
         return cut([(stud - half, stud + half)], [span for y in ys for span in no_hole(wall, y)])
 
     def _fix(self, k: int, by: By, into: Into, mount: Mount) -> Fixed:
-        body, wall, trade = self.bodies[k], self.site.wall, self.tape.trade
+        body, wall, trade = self.bodies[k], self.site.wall, self.tape.sizes
         anchor = anchors(trade)[into]
         found = self._lines(k, by)
         wood = max((line.wood for line in found), default=ZERO)
@@ -292,7 +292,7 @@ class Fixer:
         of the heads in the wall; two, one above the other, in what stands, or it turns about one.
         Those of a cleat come from behind: nothing before the board is in their way.
         """
-        stack = STACK.of(self.tape.trade)
+        stack = STACK.of(self.tape.sizes)
         heights = [
             (line.part, y + step)
             for line in found
@@ -315,7 +315,7 @@ class Fixer:
         loose = by in HUNG_ON
         if by not in ("batten", "cleat") or not found:
             return Bearing(low, inf if loose else high), ZERO
-        edges = strip_edges(by, [y for line in found for y in line.ys], self.tape.trade)
+        edges = strip_edges(by, [y for line in found for y in line.ys], self.tape.sizes)
         below = edges.low - low
         spacer = Fraction(str(below)) if below > FOOT and mount.foot == "spacer" else ZERO
         return Bearing(low if spacer else edges.low, inf if loose else edges.high), spacer

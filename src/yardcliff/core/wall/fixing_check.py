@@ -35,7 +35,7 @@ def fixing_findings(
 
     if mount.by == "plates":
         yield from plates_findings(rack)
-    asked = anchors(here.tape.trade).get(mount.into) if mount.into != "auto" else None
+    asked = anchors(here.tape.sizes).get(mount.into) if mount.into != "auto" else None
     if asked and site.wall.makeup not in asked.walls:
         yield Finding(
             "fix.wall",
@@ -169,7 +169,7 @@ def _holding(here: Fixer, spot: Spot, mount: Mount, bad: Sequence[Fixed]) -> tup
         found.append(place_fix(place, tape))
     if mount.by == "plates" and any(fixing.loose for fixing in bad):
         found += _onto_studs(rack, site, spot)
-    lag = anchors(here.tape.trade)["lags"].size
+    lag = anchors(here.tape.sizes)["lags"].size
     own = {"pull": None, "shear": None}  # another fixing has another packet
     tries: list[tuple[str, Patch]] = [
         (tr("wall.a-spacer-at-the-foot"), {"foot": "spacer"}),
@@ -218,7 +218,7 @@ def _onto_studs(rack: Rack, site: Site, spot: Spot) -> Iterator[Fix]:
         return
     shut = list(no_hole(site.wall, y))
     studs = [s - spot.x for s in site.wall.stud_middles if not any(a < s < b for a, b in shut)]
-    end = END.of(rack.trade)
+    end = END.of(rack.sizes)
     behind = [at for at in studs if end <= at <= row.length - end]
     if len(behind) < 2:
         return

@@ -6,6 +6,8 @@ from yardcliff.core.drawing.section_view import Held
 from yardcliff.core.rack import Rack
 from yardcliff.core.shapes.geometry import Path, line, rectangle
 from yardcliff.core.shapes.scene import Label, Stroke
+from yardcliff.core.units.length import Tape
+from yardcliff.core.units.trade import Trade
 from yardcliff.core.units.weights import load_text
 from yardcliff.core.wall.check import LIFT
 from yardcliff.core.wall.fixed import Fixed
@@ -29,7 +31,7 @@ SLAB = 70.0
 """How deep a stud or masonry is drawn behind the face, mm."""
 
 
-def held(rack: Rack, on: OnWall) -> Held:
+def held(rack: Rack, on: OnWall, tape: Tape) -> Held:
     """From the side, in (off the rack's back, up): what is on the wall, lining, what is behind it,
     screws, forces.
     """
@@ -46,12 +48,12 @@ def held(rack: Rack, on: OnWall) -> Held:
     for fixing in on.fixed:
         for y in dict.fromkeys(float(screw.y) for screw in fixing.screws):
             if fixing.strip:
-                wide = float(strip_size(fixing.by, fixing.trade)[1])
+                wide = float(strip_size(fixing.by, fixing.sizes)[1])
                 strokes.append(Stroke("board", rectangle(-off, y - wide / 2, off, wide)))
             strokes.append(
                 Stroke("fixing", _screw(fixing, y, 0.0 if fixing.strip else float(fixing.wood)))
             )
-    forces = list(_forces(rack, one, off))
+    forces = list(_forces(rack, one, off, tape.trade))
     return Held(
         (*strokes, *(stroke for stroke, _ in forces)), tuple(label for _, label in forces), off
     )
@@ -64,7 +66,7 @@ def _screw(fixing: Fixed, y: float, head: float) -> Path:
     return (*line(*upper, *((x, 2 * y - up) for x, up in reversed(upper[:-1]))), ("Z", ()))
 
 
-def _forces(rack: Rack, fixing: Fixed, off: float) -> Iterator[tuple[Stroke, Label]]:
+def _forces(rack: Rack, fixing: Fixed, off: float, trade: Trade) -> Iterator[tuple[Stroke, Label]]:
     """The weight where it acts, what it draws out at the top screws, and what presses
     at the foot.
     """
@@ -79,11 +81,11 @@ def _forces(rack: Rack, fixing: Fixed, off: float) -> Iterator[tuple[Stroke, Lab
     yield _on_and_off(rack, lever, middle)
     yield (
         Stroke("force", _arrow(lever, middle, 0, -down)),
-        Label(lever + 10, middle - down, load_text(body, fixing.trade), "force", "start"),
+        Label(lever + 10, middle - down, load_text(body, trade), "force", "start"),
     )
     yield (
         Stroke("force", _arrow(front, top, out, 0)),
-        Label(front + out + 8, top - 4, load_text(worst.pull, fixing.trade), "force", "start"),
+        Label(front + out + 8, top - 4, load_text(worst.pull, trade), "force", "start"),
     )
     yield (
         Stroke("force", _arrow(-off - out, foot, out, 0)),

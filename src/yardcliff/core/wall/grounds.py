@@ -112,10 +112,10 @@ def _lines(rack: Rack, part: Part, by: By) -> Iterator[ScrewLine]:
         return
     low, high = _lies(part)
     tall = high - low
-    end, edge = min(END.of(rack.trade), part.length / 3), EDGE.of(rack.trade)
+    end, edge = min(END.of(rack.sizes), part.length / 3), EDGE.of(rack.sizes)
     ends = (part.x + end, part.x + part.length - end)
     if by in ("keyholes", "hangers", "cleat", "batten"):
-        down = STRIP_DOWN.of(rack.trade) if by in ("cleat", "batten") else _in(tall, edge)
+        down = STRIP_DOWN.of(rack.sizes) if by in ("cleat", "batten") else _in(tall, edge)
         y = high - min(down, tall / 2)
         free: tuple[Span, ...] = (ends,)
         if by in ("keyholes", "hangers"):
@@ -143,7 +143,7 @@ def _beside(rack: Rack, part: Part) -> Iterator[ScrewLine]:
     behind another part.
     """
     middle = part.y + part.height / 2
-    off = MIRROR.of(rack.trade)
+    off = MIRROR.of(rack.sizes)
     ends = part.x - off, part.x + part.length + off
     if any(
         other.x < end < other.x + other.length and other.y < middle < other.y + other.height
@@ -170,7 +170,7 @@ def clear_at(rack: Rack, part: Part, y: Fraction, *, behind: bool = False) -> tu
     """Where along a level line of a part nothing is in the way of a screw, from the rack's datum;
     or of one from `behind` that ends in it.
     """
-    end = min(END.of(rack.trade), part.length / 3)
+    end = min(END.of(rack.sizes), part.length / 3)
     ends = part.x + end, part.x + part.length - end
     return (
         cut((ends,), bored_at(rack, part, y, CLEAR, CLEAR))
@@ -290,7 +290,7 @@ def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
             else:
                 shut.append((other.y - CLEAR, other.y + other.height + CLEAR))
     low, high = _lies(part)
-    end = min(END.of(rack.trade), (high - low) / 4)
+    end = min(END.of(rack.sizes), (high - low) / 4)
     free = cut(((low + end, high - end),), shut)
     if by == "items":
         free = _behind(rack, free, part.x + part.length / 2, up=True)
@@ -304,7 +304,7 @@ def _upright(rack: Rack, part: Part, by: By) -> ScrewLine:
             else [high]
         )
         ys = tuple(dict.fromkeys(nearest(free, y) for y in wanted))
-    side = min(EDGE.of(rack.trade), part.length / 2)
+    side = min(EDGE.of(rack.sizes), part.length / 2)
     return ScrewLine(part, ys, ((part.x + side, part.x + part.length - side),) if ys else (), wood)
 
 

@@ -70,7 +70,7 @@ def on_wall(
         lost = (lost_wall(rack, spot, mount, tape),) if spot.wall else ()
         if not by_plates:
             return OnWall(None, spot, findings=lost)
-        under = tuple(_under_plates(rack, tape.trade))
+        under = tuple(_under_plates(rack, tape.sizes))
         hidden = [
             [screw.x for screw in of] for _, of in groupby(under, key=lambda screw: screw.part)
         ]
@@ -83,7 +83,7 @@ def on_wall(
                 holes(
                     rack,
                     under,
-                    strip_screw(tape.trade)["clear"],
+                    strip_screw(tape.sizes)["clear"],
                     "countersunk",
                     tr(UNDER_PLATES),
                     (),
@@ -165,5 +165,5 @@ def _hidden_figures(
         max(gaps, default=ZERO),
         tr("mount.apart.formula"),
         (),
-        plates_apart=tape.write(PLATES_APART.of(tape.trade)),
+        plates_apart=tape.write(PLATES_APART.of(tape.sizes)),
     )

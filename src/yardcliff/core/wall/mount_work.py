@@ -54,7 +54,7 @@ def mounting(rack: Rack, fixed: Sequence[Fixed]) -> Mounting:
             parts += strips
             made += _made(rack, fixing, strips)
             parts += (spacer := tuple(_spacer(fixing, len(parts), of)))
-            made += _spaced(spacer, spacer_brads(fixing), fixing.trade)
+            made += _spaced(spacer, spacer_brads(fixing), fixing.sizes)
     return Mounting(tuple(parts), tuple(made))
 
 
@@ -101,7 +101,7 @@ def _lies_over(part: Part, screw: Screw) -> bool:
 
 
 def _made(rack: Rack, fixing: Fixed, strips: tuple[Part, ...]) -> Iterator[Operation]:
-    takes, trade = _takes(fixing), fixing.trade
+    takes, trade = _takes(fixing), fixing.sizes
     parts = {part.key: part for part in rack.parts}
     if fixing.by in THROUGH:
         head: Head = (
@@ -184,7 +184,7 @@ def _strips(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
     for k, y in enumerate(sorted({screw.y for screw in fixing.screws}), before + 1):
         number = of if k == before + 1 else f"{of} {k - before}"
         if fixing.by == "batten":
-            thick, wide = BATTEN.of(fixing.trade)
+            thick, wide = BATTEN.of(fixing.sizes)
             yield Part(
                 f"strip-{k}",
                 tr("part.wall-batten", number=number),
@@ -197,7 +197,7 @@ def _strips(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
                 "softwood",
             )
         else:
-            thick, wide = CLEAT.of(fixing.trade)
+            thick, wide = CLEAT.of(fixing.sizes)
             blank = 2 * wide, thick
             half = Part(
                 f"strip-{k}",
@@ -228,8 +228,8 @@ def _strips(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
 
 def _spacer(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
     if fixing.spacer:
-        thick = strip_size(fixing.by, fixing.trade)[0]
-        wide = min(CLEAT.of(fixing.trade)[1], down(fixing.spacer, fixing.trade))
+        thick = strip_size(fixing.by, fixing.sizes)[0]
+        wide = min(CLEAT.of(fixing.sizes)[1], down(fixing.spacer, fixing.sizes))
         on = fixing.body.foot
         yield Part(
             f"spacer-{before + 1}-wall",
@@ -248,8 +248,8 @@ def _spacer(fixing: Fixed, before: int, of: str) -> Iterator[Part]:
 def spacer_brads(fixing: Fixed) -> Ware:
     """What pins a spacer to the board that it stands behind."""
     on = fixing.body.foot
-    thick = strip_size(fixing.by, fixing.trade)[0]
-    return brads(thick, on.depth, on.length, fixing.trade)
+    thick = strip_size(fixing.by, fixing.sizes)[0]
+    return brads(thick, on.depth, on.length, fixing.sizes)
 
 
 def _spaced(spacers: Sequence[Part], pins: Ware, trade: Trade) -> Iterator[Operation]:
@@ -272,7 +272,7 @@ def _spaced(spacers: Sequence[Part], pins: Ware, trade: Trade) -> Iterator[Opera
 
 def _takes(fixing: Fixed) -> tuple[Take, ...]:
     """What hangs a body on the wall, beside its strips: its fixings, and what they hold it by."""
-    count, anchor, trade = len(fixing.screws), fixing.anchor, fixing.trade
+    count, anchor, trade = len(fixing.screws), fixing.anchor, fixing.sizes
     takes: list[Take] = []
     if anchor.goods is Goods.WOOD_SCREW:
         takes.append(screws(anchor.sizes[0], fixing.length, count))

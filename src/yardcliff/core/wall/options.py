@@ -63,7 +63,7 @@ def ways_into(rack: Rack, site: Site, spot: Spot, mount: Mount, tape: Tape) -> I
         tr("wall.the-surest-that-holds-here"),
         fixer.fixed(mount.changed({"into": "auto"})),
     )
-    for key, anchor in anchors(tape.trade).items():
+    for key, anchor in anchors(tape.sizes).items():
         if site.wall.makeup not in anchor.walls:
             if key == mount.into:
                 yield Way(key, anchor.name, anchor.why, tr("wall.not-for-this-wall"), good=False)

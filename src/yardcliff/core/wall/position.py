@@ -237,7 +237,7 @@ def _along(site: Site, rack: Rack, own: Sequence[Area], box: Area, x: Fraction) 
 
 def _up(site: Site, rack: Rack, box: Area, spot: Spot) -> Iterator[Snap]:
     hung = rack.rows[0].y
-    yield Snap(reach(spot, rack.trade), tr("wall.reach-label"))
+    yield Snap(reach(spot, rack.sizes), tr("wall.reach-label"))
     for neighbour in site.neighbours:
         yield Snap(neighbour.hung, tr("wall.as-high-as", name=neighbour.name))
     top = max(part.y + part.height for part in rack.parts) - hung

@@ -59,7 +59,7 @@ def put_up(rack: Rack, on: OnWall, tape: Tape) -> PutUp:
         tuple(_steps(rack, on, holes, tape)),
         tuple(_tools(rack, on, tape)),
         tuple(_hardware(on)),
-        tuple(_cautions(rack, on)),
+        tuple(_cautions(rack, on, tape)),
     )
 
 
@@ -145,7 +145,7 @@ def _of_one(
                 "wall.screw-cleats-upper-half-back-its",
                 name=name,
                 count=fixing.joined.count,
-                gauge=gauge_text(HOLDS.of(fixing.trade)),
+                gauge=gauge_text(HOLDS.of(fixing.sizes)),
                 length=tape.write_fine(fixing.joined.length),
             )
         )
@@ -169,13 +169,13 @@ def _of_one(
                 "wall.screw-wall-batten-through-its-hole",
                 name=name,
                 n=fixing.joined.count,
-                gauge=gauge_text(HOLDS.of(fixing.trade)),
+                gauge=gauge_text(HOLDS.of(fixing.sizes)),
                 length=tape.write_fine(fixing.joined.length),
-                pilot=tape.write_fine(strip_screw(fixing.trade)["softwood"]),
+                pilot=tape.write_fine(strip_screw(fixing.sizes)["softwood"]),
             ),
             tr(
                 "wall.batten-thick-carries-wall",
-                batten=tape.write_fine(strip_size("batten", fixing.trade)[0]),
+                batten=tape.write_fine(strip_size("batten", fixing.sizes)[0]),
             ),
         )
 
@@ -193,7 +193,7 @@ def _tools(rack: Rack, on: OnWall, tape: Tape) -> Iterator[str]:
                 "wall.bit-for-the-wood-countersink", clear=tape.write_fine(fixing.anchor.clear)
             )
     if any(fixing.joined for fixing in on.fixed):
-        screw = strip_screw(tape.trade)
+        screw = strip_screw(tape.sizes)
         yield tr(
             "wall.bits-for-screws-through-wood",
             clear=tape.write_fine(screw["clear"]),
@@ -221,7 +221,7 @@ def overhead(rack: Rack) -> bool:
     ) or any(part.bears_g >= HEAVY_G and part.y > OVERHEAD for part in rack.parts)
 
 
-def _cautions(rack: Rack, on: OnWall) -> Iterator[str]:
+def _cautions(rack: Rack, on: OnWall, tape: Tape) -> Iterator[str]:
     assert on.site
     yield from cautions("wall", (on.site.wall.makeup,))
     weight = sum(load.weight for fixing in on.fixed for load in fixing.on) / GRAVITY
@@ -238,8 +238,6 @@ def _cautions(rack: Rack, on: OnWall) -> Iterator[str]:
     if overhead(rack):
         yield from cautions("overhead")
     if weight > PROFESSIONAL:
-        yield tr(
-            "wall.kg-rule-thumb-does-not-do", weight=weight_text(weight * 1000, on.fixed[0].trade)
-        )
+        yield tr("wall.kg-rule-thumb-does-not-do", weight=weight_text(weight * 1000, tape.trade))
     elif on.site.wall.makeup == "masonry":
         yield tr("wall.hollow-blocks-crumbling-joints-hold-less")

@@ -41,7 +41,7 @@ def on_strips(
     """The strips, the holes that their screws into the wall pass, and the screws from the rack to
     them.
     """
-    trade = fixing.trade
+    trade = fixing.sizes
     cleat, joins, seat_deep = CLEAT.of(trade), strip_screw(trade), SEAT_DEEP.of(trade)
     walls = [part for part in strips if not part.of]
     uppers = [part for part in strips if part.of]

@@ -158,7 +158,7 @@ def _links(fixing: Fixed) -> Iterator[Figure]:
                 Input("W", tr("input.weight"), f"{sum(load.weight for load in fixing.on):.0f} N"),
                 hand,
                 Input("L", tr("input.cleat"), long),
-                Input("t", tr("input.thick"), CLEAT.of(fixing.trade)[0]),
+                Input("t", tr("input.thick"), CLEAT.of(fixing.sizes)[0]),
             ),
             lip_may=f"{fixing.lip_may:g}",
             safety=SAFETY,

@@ -105,7 +105,7 @@ def build(brief: Brief) -> Rack:
             if family.rows == "two"
             else tuple(OwnRow(pins=row.pins) for row in brief.rows.own)
         )
-        brief = brief.changed({"rows": RowsBrief.usual(brief.trade, own=own)})
+        brief = brief.changed({"rows": RowsBrief.usual(brief.sizes, own=own)})
     fitted = family.fitting(brief)
     rack: Rack = family.build(brief, fitted, first_row(brief, fitted))
     return rack

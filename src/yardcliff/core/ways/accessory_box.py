@@ -52,7 +52,7 @@ def fit(box: Box, x: Fraction, top: Fraction, wood: Wood, things: Fraction, tape
     """
     if box.stands == "none":
         return Extra()
-    trade, thick = tape.trade, SHELF.of(tape.trade)
+    trade, thick = tape.sizes, SHELF.of(tape.sizes)
     left, foot, inner = x + box.apart, top - box.height, inner_width(box)
     sides = tuple(
         Part(
@@ -161,7 +161,7 @@ def _machining(
     tape: Tape,
 ) -> Iterator[Operation]:
     hook, wall = cleat
-    trade, write = tape.trade, tape.write_fine
+    trade, write = tape.sizes, tape.write_fine
     inner = hook.length
     yield Operation(
         Kind.HALVES,

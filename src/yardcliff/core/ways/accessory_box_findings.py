@@ -74,7 +74,7 @@ def lip_figure(box: Box, inner: Fraction, wood: Wood, trade: Trade) -> Figure:
 
 def lip_findings(box: Box, wood: Wood, tape: Tape) -> Iterator[Finding]:
     """A cleat that may split."""
-    trade = tape.trade
+    trade = tape.sizes
     if lip_height(box, wood, trade) > 1:
         wide = next(
             width
@@ -99,7 +99,7 @@ def lip_findings(box: Box, wood: Wood, tape: Tape) -> Iterator[Finding]:
 
 def findings(box: Box, foot: Fraction, past: Fraction, tape: Tape) -> Iterator[Finding]:
     """A box that has no room, or is too small."""
-    trade, write = tape.trade, tape.write_fine
+    trade, write = tape.sizes, tape.write_fine
     shelf, clear, least = SHELF.of(trade), FLOOR_CLEAR.of(trade), _least(trade)
     if past > box.apart:
         more = up(past, trade)

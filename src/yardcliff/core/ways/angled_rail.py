@@ -113,7 +113,7 @@ def _glue_findings(brief: AngledRailBrief) -> Iterator[Finding]:
     share = _opened(brief)
     if share > 1:
         least = rounded(float(brief.board.thickness) * sqrt(share))
-        thick = next_thickness(least, brief.board.wood, brief.trade)
+        thick = next_thickness(least, brief.board.wood, brief.sizes)
         yield Finding(
             "angled.glue",
             tr("part.ridge"),
@@ -157,10 +157,10 @@ def _machining(
             (Place(_magnetic(brief), Face.BACK, sides[-1].axes[0] / 2, brief.board.height / 2),),
             brief.angled.magnet,
             tr("ways.before-boards-joined-glue-magnet-bottom"),
-            deep=max(thick - SKIN.of(brief.trade), ZERO),
-            left=SKIN.of(brief.trade),
+            deep=max(thick - SKIN.of(brief.sizes), ZERO),
+            left=SKIN.of(brief.sizes),
             stop=tr("ways.depth-stop"),
-            takes=(Ware(Goods.MAGNET, 1, (size_text(brief.angled.magnet, brief.trade),)),),
+            takes=(Ware(Goods.MAGNET, 1, (size_text(brief.angled.magnet, brief.sizes),)),),
             tool=tr("ways.flat-bottomed-bit"),
         )
 
@@ -214,7 +214,7 @@ def start(hangs: Hangs, tape: Tape) -> AngledRailBrief:
     right = (
         "none" if mixed else "one fewer" if count % 2 else "as many" if count > 2 else "opposite"
     )
-    shared["row"] |= {"ends": {"rule": "margin"}, "tidy": TIDY.of(tape.trade)}
+    shared["row"] |= {"ends": {"rule": "margin"}, "tidy": TIDY.of(tape.sizes)}
     if not mixed:
         shared["row"] |= {"count": -(-count // 2), "spacing": "tidy"}
     first = read_start(
@@ -230,7 +230,7 @@ def start(hangs: Hangs, tape: Tape) -> AngledRailBrief:
     return first.changed(
         {
             "hung": uprights.foot_for(
-                row, max(row.things[0].reach.left - row.axes[0], ZERO), tape.trade
+                row, max(row.things[0].reach.left - row.axes[0], ZERO), tape.sizes
             )
         }
     )
@@ -244,9 +244,9 @@ def _pegs_for(hangs: Hangs, tape: Tape) -> pegs.Peg:
     first = read_start(AngledRailBrief, usual)
     shape = Shape.of(first.angled, first.board, tape)
     apart = max(2 * max(listed.item.left, listed.item.right) + listed.air for listed, _ in hangs)
-    size, shortest = (one.of(tape.trade) for one in (DOWEL, SHORTEST))
-    peg = pegs.Peg.usual(tape.trade, diameter=size, depth=size, showing=shortest)
-    showing = min(max(peg_showing(shape, apart, peg.tilt), shortest), LONGEST.of(tape.trade))
+    size, shortest = (one.of(tape.sizes) for one in (DOWEL, SHORTEST))
+    peg = pegs.Peg.usual(tape.sizes, diameter=size, depth=size, showing=shortest)
+    showing = min(max(peg_showing(shape, apart, peg.tilt), shortest), LONGEST.of(tape.sizes))
     return peg.changed({"showing": showing})
 
 
@@ -289,7 +289,7 @@ def choices(brief: AngledRailBrief) -> tuple[Section, ...]:
         "angled.glue",
         *(("angled.magnet.up",) if brief.angled.magnet else ()),
     )
-    return (*kit.choices(brief.holder, brief.trade), Section(tr("section.ridge"), asked, figures))
+    return (*kit.choices(brief.holder, brief.sizes), Section(tr("section.ridge"), asked, figures))
 
 
 FAMILY = Family(

@@ -151,7 +151,7 @@ def meet(
                         {"holder": change},
                     ),
                 )
-                if showing <= LONGEST.of(brief.trade)
+                if showing <= LONGEST.of(brief.sizes)
                 else ()
             ),
             Fix(
@@ -171,7 +171,7 @@ def peg_showing(shape: Shape, apart: Fraction, tilt: float) -> Fraction:
     """
     each = 2 * cos(radians(tilt)) * cos(shape.t) * float(pegs.PegGlyph.rest)
     least = rounded((float(apart) - shape.half) / each)
-    return max(up(least, shape.trade, EASY), EASY.of(shape.trade))
+    return max(up(least, shape.sizes, EASY), EASY.of(shape.sizes))
 
 
 def _level(sides: tuple[Row, ...], air: Fraction) -> bool:
@@ -202,8 +202,8 @@ def magnet(
     none = Fix(tr("fix.no-magnet"), {"angled": {"magnet": None}})
     # Half-way from the foot to the lowest peg, which is nearer than the foot by its own half.
     beside_it = min(sides[-1].axes[0] / 2 - fitted.glyph.height / 2, shape.inner / 2) - magnet / 2
-    if beside_it < AROUND.of(brief.trade):
-        small = down(magnet - 2 * (AROUND.of(brief.trade) - beside_it), brief.trade)
+    if beside_it < AROUND.of(brief.sizes):
+        small = down(magnet - 2 * (AROUND.of(brief.sizes) - beside_it), brief.sizes)
         smaller = (
             (
                 Fix(
@@ -211,7 +211,7 @@ def magnet(
                     {"angled": {"magnet": exact_text(small)}},
                 ),
             )
-            if small >= SMALLEST.of(brief.trade)
+            if small >= SMALLEST.of(brief.sizes)
             else ()
         )
         yield Finding(
@@ -220,18 +220,18 @@ def magnet(
             tr("angled.magnet"),
             tr("quantity.wood-around-it"),
             beside_it,
-            AROUND.of(brief.trade),
+            AROUND.of(brief.sizes),
             fixes=(*smaller, none),
             left=beside_it > 0,
         )
-    elif brief.board.thickness < 2 * SKIN.of(brief.trade):
+    elif brief.board.thickness < 2 * SKIN.of(brief.sizes):
         yield Finding(
             "angled.magnet",
             tr("part.magnet"),
             tr("angled.magnet.board-too-thin-take-one-behind"),
             tr("quantity.board"),
             brief.board.thickness,
-            2 * SKIN.of(brief.trade),
+            2 * SKIN.of(brief.sizes),
             fixes=(none,),
             left=False,
         )

@@ -113,17 +113,17 @@ def build(brief: CheeksBrief, fitted: Fitting, row: Row) -> Rack:
         )
         for k, y in enumerate((brief.hung + row.length - wide, brief.hung))
     )
-    deep = min(BITE.of(brief.trade), between / 3)
+    deep = min(BITE.of(brief.sizes), between / 3)
     body = Body(
         "slotted-cheeks",
         (*stood.parts, *slats),
         stood.marked,
         tuple(Joint(part.key, cheek.key, Hold.SCREWS) for part in slats for cheek in stood.parts),
         (
-            slots.rounds(brief.slot, items, row, stood.parts, brief.trade),
+            slots.rounds(brief.slot, items, row, stood.parts, brief.sizes),
             *screwed(
-                brief.trade,
-                [meet(brief.trade, cheek, part, 2) for cheek in stood.parts for part in slats],
+                brief.sizes,
+                [meet(brief.sizes, cheek, part, 2) for cheek in stood.parts for part in slats],
                 deep,
                 ("ways.two-at-each-slats-end-quarter", "ways.into-end-grain-for-screws-glue"),
             ),
@@ -158,7 +158,7 @@ def _figures(brief: CheeksBrief, row: Row, items: tuple[Item, ...]) -> Iterator[
         "c · cos t",
         (Input("c", tr("input.air-along-the-edge"), row.air), t),
     )
-    wide = slots.width(slot, items, brief.trade)[0]
+    wide = slots.width(slot, items, brief.sizes)[0]
     mouth = rounded(float(wide) / cos(radians(slot.angle)))
     yield figure(
         "slot.tooth",
@@ -173,16 +173,16 @@ def _findings(brief: CheeksBrief, fitted: Fitting, row: Row) -> Iterator[Finding
     if (
         row.holders > 1
         and not row.trouble
-        and row.brief.fixture_gap <= tooth < TOOTH.of(brief.trade)
+        and row.brief.fixture_gap <= tooth < TOOTH.of(brief.sizes)
     ):
-        gap = TOOTH.of(brief.trade)
+        gap = TOOTH.of(brief.sizes)
         yield Finding(
             "slot.tooth",
             tr("part.cheek"),
             tr("slot.tooth"),
             tr("quantity.wood-between"),
             tooth,
-            TOOTH.of(brief.trade),
+            TOOTH.of(brief.sizes),
             fixes=(
                 Fix(
                     tr("fix.keep-between-slots", gap=brief.in_hand.write_fine(gap)),
@@ -192,8 +192,8 @@ def _findings(brief: CheeksBrief, fitted: Fitting, row: Row) -> Iterator[Finding
             left=tooth > 0,
         )
     behind = brief.board.height - slots.reach_in(brief.slot, fitted.bores[0].bit)
-    if slots.LEAST_WEB.of(brief.trade) <= behind < brief.slat.thickness:
-        thin = down(behind, brief.trade)
+    if slots.LEAST_WEB.of(brief.sizes) <= behind < brief.slat.thickness:
+        thin = down(behind, brief.sizes)
         yield Finding(
             "cheek.slat",
             tr("part.slat-plain"),
@@ -212,7 +212,7 @@ def _findings(brief: CheeksBrief, fitted: Fitting, row: Row) -> Iterator[Finding
 
 def start(hangs: Hangs, tape: Tape) -> CheeksBrief:
     """Slots that hold a good third of the deepest thing, in cheeks that keep their wood behind."""
-    shared, trade = row_for(hangs, tape), tape.trade
+    shared, trade = row_for(hangs, tape), tape.sizes
     shared["row"] |= {
         "ends": {"rule": "margin", "left": FOOT.of(trade), "right": HEAD.of(trade)},
         "fixture_gap": TOOTH.of(trade),

@@ -38,7 +38,7 @@ def fitting(brief: CradleBrief) -> Fitting:
 def build(brief: CradleBrief, fitted: Fitting, first: Row) -> Rack:
     """A back plate with a cradle for each thing, or several plates below one another."""
     least = (
-        fitted.tall + FIXTURE_GAP.of(brief.trade)
+        fitted.tall + FIXTURE_GAP.of(brief.sizes)
         if brief.rows.boards == "one"
         else brief.board.height
     )
@@ -49,7 +49,7 @@ def build(brief: CradleBrief, fitted: Fitting, first: Row) -> Rack:
 
 def start(hangs: Hangs, tape: Tape) -> CradleBrief:
     """The usual arms on a hardwood plate that takes them."""
-    sizes = PLATE.of(tape.trade)
+    sizes = PLATE.of(tape.sizes)
     board = {"height": sizes[0], "thickness": sizes[1], "wood": "hardwood"}
     return read_start(CradleBrief, row_for(hangs, tape) | {"board": board})
 

@@ -94,7 +94,7 @@ def held_by(hangs: Hangs, tape: Tape) -> Patch:
         (listed for listed, _ in hangs),
         key=lambda listed: (listed.item.pulled().force, listed.item.heaviest_g),
     )
-    trade = tape.trade
+    trade = tape.sizes
     usual = shipped(listed.holder, trade)
     alike = [
         shipped(row["key"], trade)

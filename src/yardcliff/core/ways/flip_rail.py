@@ -63,7 +63,7 @@ def _line(brief: FlipRailBrief) -> Fraction:
     the fingers' heels.
     """
     if brief.turns == "pin":
-        return flips.line(brief.flip, brief.trade)
+        return flips.line(brief.flip, brief.sizes)
     return fingers.heel(_finger(brief), brief.rod).below
 
 
@@ -71,7 +71,7 @@ def build(brief: FlipRailBrief, fitted: Fitting, first: Row) -> Rack:
     """The board, or several, with its grooves or its spacers."""
     rod = brief.turns == "rod"
     least = (
-        fitted.tall + FIXTURE_GAP.of(brief.trade)
+        fitted.tall + FIXTURE_GAP.of(brief.sizes)
         if brief.rows.boards == "one"
         else brief.board.height
     )
@@ -155,9 +155,9 @@ def _machining(
             stop=tr("ways.through-on-scrap"),
         ),
         *screwed(
-            brief.trade,
+            brief.sizes,
             [
-                meet(brief.trade, backers[joint.other], part, 2, {1: _clear(part, below, bit)})
+                meet(brief.sizes, backers[joint.other], part, 2, {1: _clear(part, below, bit)})
                 for joint, part in zip(joints, spacers, strict=True)
             ],
             bite,
@@ -205,11 +205,11 @@ def _figures(brief: FlipRailBrief, row: Row, spacers: list[Part]) -> Iterator[Fi
     )
     yield figure(
         "finger.rod",
-        row.length - 2 * fingers.SUNK.of(brief.trade),
+        row.length - 2 * fingers.SUNK.of(brief.sizes),
         "L − 2 · s",
         (
             Input("L", tr("input.length"), row.length),
-            Input("s", tr("input.sunk"), fingers.SUNK.of(brief.trade)),
+            Input("s", tr("input.sunk"), fingers.SUNK.of(brief.sizes)),
         ),
     )
     if n > 1 and not row.airy and not row.uneven:
@@ -227,17 +227,17 @@ def start(hangs: Hangs, tape: Tape) -> FlipRailBrief:
     takes them folded.
     """
     shared = row_for(hangs, tape)
-    shared["row"]["fixture_gap"] = 2 * flips.SEAT.of(tape.trade)
+    shared["row"]["fixture_gap"] = 2 * flips.SEAT.of(tape.sizes)
     first = read_start(FlipRailBrief, shared)
     deepest = max(item.front for item in first.kinds.values())
-    short, long, step = (one.of(tape.trade) for one in (SHORTEST, LONGEST, ROUND))
+    short, long, step = (one.of(tape.sizes) for one in (SHORTEST, LONGEST, ROUND))
     length = min(max(short, deepest // step * step + step), long)
     flip = first.flip.changed({"length": length})
     on = ground(first)
     while next(flips.links(flip, on)).share > 1:
-        flip = flip.changed({"width": flip.width + WIDER.of(tape.trade)})
+        flip = flip.changed({"width": flip.width + WIDER.of(tape.sizes)})
     flip, on = next(flips.stronger(flip, on), (flip, on))
-    height = up(flips.tall(flip, tape.trade), tape.trade, EASY)
+    height = up(flips.tall(flip, tape.sizes), tape.sizes, EASY)
     board = first.board.changed({"height": height, "thickness": on.thickness})
     return first.changed({"flip": flip, "board": board})
 
@@ -285,7 +285,7 @@ def choices(brief: FlipRailBrief) -> tuple[Section, ...]:
             Field("flip.pin", tr("ways.pin")),
         )
         return (Section(tr("section.fingers"), (turns, *shape, *pin), figures),)
-    sizes = tuple(Option(size, size) for size in fingers.rods(brief.trade))
+    sizes = tuple(Option(size, size) for size in fingers.rods(brief.sizes))
     threaded = (
         Field("rod.thickness", tr("ways.thick-label")),
         Field("rod.size", tr("ways.rod"), sizes),

@@ -168,7 +168,7 @@ def _longer_up(
         return brief.hung - down - fitted.hang_drop - max(brief.kinds[kind].below for kind in kinds)
 
     drop, now = brief.high.drop, low(kinds[1], brief.high.drop)
-    if now < FLOOR_CLEAR.of(brief.trade) <= min(low(above, ZERO), low(under, drop)):
+    if now < FLOOR_CLEAR.of(brief.sizes) <= min(low(above, ZERO), low(under, drop)):
         patch = {"row": {"order": above}, "rows": {"own": [{}, {"order": under[:MAX_COUNT]}]}}
         yield Finding(
             "high.order",
@@ -176,7 +176,7 @@ def _longer_up(
             tr("high.order"),
             tr("quantity.above-the-floor"),
             now,
-            FLOOR_CLEAR.of(brief.trade),
+            FLOOR_CLEAR.of(brief.sizes),
             fixes=(Fix(tr("fix.longer-things-on-upper-rail"), patch),),
         )
 
@@ -185,7 +185,7 @@ def start(hangs: Hangs, tape: Tape) -> HighRailsBrief:
     """Things shared between both rails, the longer ones on the upper, the lower ones clear of the
     floor.
     """
-    shared = row_for(hangs, tape) | {"holder": shipped("big-hook", tape.trade)}
+    shared = row_for(hangs, tape) | {"holder": shipped("big-hook", tape.sizes)}
     count = shared["row"]["count"]
     upper = -(-count // 2)
     lower = "none" if count == 1 else "one fewer" if count % 2 else "as many"
@@ -197,14 +197,14 @@ def start(hangs: Hangs, tape: Tape) -> HighRailsBrief:
         "count": upper,
         "order": every[:upper],
         "spacing": "tidy",
-        "tidy": TIDY.of(tape.trade),
+        "tidy": TIDY.of(tape.sizes),
     }
     own = {"rows": {"own": [OwnRow(), OwnRow(order=tuple(every[upper:]))]}} if every else {}
     first = read_start(HighRailsBrief, shared | own | {"high": {"lower": lower}})
     ways = [(below[kind], ZERO) for kind in every[:upper] or [MAIN]]
     ways += [(below[kind], first.high.drop) for kind in every[upper:] or [MAIN] if lower != "none"]
-    room = fitting(first).hang_drop + FOOT_ROOM.of(tape.trade)
-    hung = up(max(reach + drop + room for reach, drop in ways), tape.trade, TIDY)
+    room = fitting(first).hang_drop + FOOT_ROOM.of(tape.sizes)
+    hung = up(max(reach + drop + room for reach, drop in ways), tape.sizes, TIDY)
     return first.changed({"hung": max(first.hung, hung)})
 
 
@@ -243,7 +243,7 @@ def choices(brief: HighRailsBrief) -> tuple[Section, ...]:
     both = ("high.beside", "high.least") if lower_too else ()
     wall = ("overall",) if lower_too or brief.aside.stands != "none" else ()
     heights = Section(tr("section.two-heights"), fields, (*wall, *both, "high.rule", "high.head"))
-    return (*kit.choices(brief.holder, brief.trade), heights, accessory_box.choices(brief.aside))
+    return (*kit.choices(brief.holder, brief.sizes), heights, accessory_box.choices(brief.aside))
 
 
 FAMILY = Family(

@@ -98,9 +98,9 @@ def figures(brief: HighRailsBrief, row: Row, lower: Row | None, over: Fraction) 
         )
     yield figure(
         "high.rule",
-        things * RULE.of(brief.trade),
+        things * RULE.of(brief.sizes),
         "m · r",
-        (many, Input("r", tr("input.each-in-two-heights"), RULE.of(brief.trade))),
+        (many, Input("r", tr("input.each-in-two-heights"), RULE.of(brief.sizes))),
     )
     top = max(item.above for item in brief.kinds.values())
     yield figure(

@@ -87,7 +87,7 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
     near = board.height - line - fitted.bored < screw_bite(brief) + KEEP
     holes = [beside(fitted, one.row, ZERO, ZERO) if near else () for one in standing]
     meets = [
-        meet(brief.trade, plate, shelf, each, shut=shut)
+        meet(brief.sizes, plate, shelf, each, shut=shut)
         for shelf, plate, shut in zip(parts[::2], parts[1::2], holes, strict=True)
     ]
     body = Body(
@@ -113,7 +113,7 @@ def build(brief: HoleRailBrief, fitted: Fitting, first: Row) -> Rack:
 
 def _joinery(brief: HoleRailBrief, meets: list[Meet]) -> tuple[Operation, ...]:
     return screwed(
-        brief.trade,
+        brief.sizes,
         meets,
         screw_bite(brief),
         ("ways.along-shelfs-edge-half-its-thickness", "ways.through-plates-holes-with-both-parts"),
@@ -139,7 +139,7 @@ def _figures(row: Row) -> tuple[Figure, ...]:
 
 
 def _findings(brief: HoleRailBrief, row: Row) -> list[Finding]:
-    web, least = row.tightest - row.fixture.across, holes.LEAST_WOOD.of(brief.trade)
+    web, least = row.tightest - row.fixture.across, holes.LEAST_WOOD.of(brief.sizes)
     if row.holders < 2 or row.trouble or web >= least or web < row.brief.fixture_gap:
         return []  # less than the gap that was asked for is said of the row
     return [
@@ -164,10 +164,10 @@ def _findings(brief: HoleRailBrief, row: Row) -> list[Finding]:
 def start(hangs: Hangs, tape: Tape) -> HoleRailBrief:
     """A shelf as deep as its holes want."""
     shared = row_for(hangs, tape)
-    least, deep, thick = (one.of(tape.trade) for one in (holes.LEAST_WOOD, DEEP, THICK))
+    least, deep, thick = (one.of(tape.sizes) for one in (holes.LEAST_WOOD, DEEP, THICK))
     shared["row"]["fixture_gap"] = least
     first = read_start(HoleRailBrief, shared)
-    wanted = up(fitting(first).reach.across + 2 * least, tape.trade, ROUND)
+    wanted = up(fitting(first).reach.across + 2 * least, tape.sizes, ROUND)
     board = first.board.changed({"height": max(deep, wanted), "thickness": thick})
     return first.changed({"board": board})
 

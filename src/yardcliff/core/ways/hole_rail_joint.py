@@ -50,7 +50,7 @@ def screws(length: Fraction) -> int:
 
 def screw_bite(brief: HoleRailBrief) -> Fraction:
     """How much of a screw is in the rail's end grain, mm."""
-    return min(BITE.of(brief.trade), brief.board.height * 2 / 3)
+    return min(BITE.of(brief.sizes), brief.board.height * 2 / 3)
 
 
 def butt(brief: HoleRailBrief, row: Row) -> Butt:
@@ -95,7 +95,7 @@ def joint_findings(brief: HoleRailBrief, row: Row) -> Iterator[Finding]:
         return
     fixes = []
     for wood in dict.fromkeys((brief.board.wood, "hardwood")):
-        sold = thicknesses(wood, brief.trade)
+        sold = thicknesses(wood, brief.sizes)
         for thick in (brief.board.thickness, *(t for t in sold if t > brief.board.thickness)):
             board = brief.board.changed({"thickness": thick, "wood": wood})
             if butt(brief.changed({"board": board}), row).share <= 1:

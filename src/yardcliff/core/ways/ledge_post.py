@@ -71,7 +71,7 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
     stood = uprights.stand(
         ("post",), brief.hung, row, board.height, board.thickness, board.wood, ZERO
     )
-    wide, deep = ledges.width(ledge, board.height, items, brief.trade), ledges.depth(ledge, items)
+    wide, deep = ledges.width(ledge, board.height, items, brief.sizes), ledges.depth(ledge, items)
     back = board.thickness - ledge.notch
     shelves = tuple(
         Part(
@@ -91,7 +91,7 @@ def build(brief: LedgePostBrief, fitted: Fitting, row: Row) -> Rack:
     screws = drill(
         Kind.WALL_HOLE,
         (Place(post.key, Face.FRONT, y, board.height / 2) for y in _between(row)),
-        SCREW.of(brief.trade),
+        SCREW.of(brief.sizes),
         tr("ways.half-way-between-ledges-where-nothing"),
         head="countersunk",
     )
@@ -144,12 +144,12 @@ def _between(row: Row) -> tuple[Fraction, ...]:
 def start(hangs: Hangs, tape: Tape) -> LedgePostBrief:
     """Half a space at the ends, and hand room above each thing."""
     shared = row_for(hangs, tape)
-    shared["row"]["air"] = max(shared["row"]["air"], HAND.of(tape.trade))
+    shared["row"]["air"] = max(shared["row"]["air"], HAND.of(tape.sizes))
     if shared["row"]["spacing"] == "even":
-        shared["row"] |= {"spacing": "tidy", "tidy": EASY.of(tape.trade)}
+        shared["row"] |= {"spacing": "tidy", "tidy": EASY.of(tape.sizes)}
     first = read_start(LedgePostBrief, shared)
     return first.changed(
-        {"hung": uprights.foot_for(first_row(first, fitting(first)), ZERO, tape.trade)}
+        {"hung": uprights.foot_for(first_row(first, fitting(first)), ZERO, tape.sizes)}
     )
 
 

@@ -53,7 +53,7 @@ def fitting(brief: PanelBrief) -> Fitting:
 def build(brief: PanelBrief, fitted: Fitting, first: Row) -> Rack:
     """The panel or the frame with its rows."""
     frame = brief.made == "frame"
-    least = brief.board.height if frame else fitted.tall + FIXTURE_GAP.of(brief.trade)
+    least = brief.board.height if frame else fitted.tall + FIXTURE_GAP.of(brief.sizes)
     standing = stand_rows(brief, fitted, first, least)
     body = (
         framed_body(brief, standing, first, fitted)
@@ -101,7 +101,7 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
     edges = (ZERO, *seams, panel.length)
     meets = [
         meet(
-            brief.trade,
+            brief.sizes,
             batten,
             panel,
             2,
@@ -116,7 +116,7 @@ def _planks(brief: PanelBrief, standing: tuple[Standing, ...], row: Row, fitted:
         (panel, *battens),
         marked,
         joints,
-        joinery(meets, panel.depth, brief.trade),
+        joinery(meets, panel.depth, brief.sizes),
         (
             figure(
                 "panel.planks",
@@ -160,7 +160,7 @@ def start(hangs: Hangs, tape: Tape) -> PanelBrief:
     first = read_start(PanelBrief, in_rows(row_for(hangs, tape), 2) | held_by(hangs, tape))
     # Two rows hang lower: the upper one as high as the things below it ask for.
     tall = max(item.below + item.above for item in first.kinds.values())
-    hung = max(first.hung, up(2 * tall + FREE.of(tape.trade), tape.trade, EASY))
+    hung = max(first.hung, up(2 * tall + FREE.of(tape.sizes), tape.sizes, EASY))
     fitted = fitting(first)
     row = first_row(first, fitted)
     plank = Seams.of(row, stand_rows(first, fitted, row, ZERO), fitted, tape).missed_by(first.plank)
@@ -168,7 +168,7 @@ def start(hangs: Hangs, tape: Tape) -> PanelBrief:
     made = (
         {"plank": plank}
         if plank
-        else {"made": "frame", "support": Support.usual(tape.trade, place="flush")}
+        else {"made": "frame", "support": Support.usual(tape.sizes, place="flush")}
     )
     return first.changed({"hung": hung, **made})
 
@@ -213,7 +213,7 @@ def choices(brief: PanelBrief) -> tuple[Section, ...]:
             rip,
         )
         return (
-            *kit.choices(brief.holder, brief.trade),
+            *kit.choices(brief.holder, brief.sizes),
             Section(tr("section.panel"), fields, ("panel.planks", "panel.ripped")),
         )
     place = Field(
@@ -245,7 +245,7 @@ def choices(brief: PanelBrief) -> tuple[Section, ...]:
         *((gaps,) if behind else ()),
     )
     return (
-        *kit.choices(brief.holder, brief.trade),
+        *kit.choices(brief.holder, brief.sizes),
         Section(tr("section.frame"), sides, ("overall", "panel.tall")),
     )
 

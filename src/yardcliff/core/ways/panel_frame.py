@@ -107,7 +107,7 @@ def framed_body(
     )
     hold = Hold.DOWELS if flush else Hold.SCREWS
     joints = [Joint(front.key, side.key, hold) for front in fronts for side in sides]
-    meets = [meet(brief.trade, front, side, 2) for front in fronts for side in sides]
+    meets = [meet(brief.sizes, front, side, 2) for front in fronts for side in sides]
     rears, gaps = _rears(brief, fronts, wide)
     joints += [
         Joint(rear.key, front.key, Hold.SCREWS, glued=False)
@@ -122,9 +122,9 @@ def framed_body(
         tuple(joints),
         (
             *(
-                dowelled(brief.trade, meets, DOWELLED)
+                dowelled(brief.sizes, meets, DOWELLED)
                 if flush
-                else joinery(meets, support.thickness, brief.trade)
+                else joinery(meets, support.thickness, brief.sizes)
             ),
             *_closing(brief, rears, gaps, standing, fitted),
         ),
@@ -152,16 +152,16 @@ def _on_dowels(row: Row, wide: Fraction, brief: PanelBrief) -> Iterator[Finding]
     """Whether the dowels of a flush frame stay in their wood: in from both ends of a cross board,
     and into the sides.
     """
-    left = min(row.length - 2 * dowel_deep(brief.trade), wide - dowel_deep(brief.trade))
-    if left < BEHIND_DOWEL.of(brief.trade):
-        wider = dowel_deep(brief.trade) + BEHIND_DOWEL.of(brief.trade)
+    left = min(row.length - 2 * dowel_deep(brief.sizes), wide - dowel_deep(brief.sizes))
+    if left < BEHIND_DOWEL.of(brief.sizes):
+        wider = dowel_deep(brief.sizes) + BEHIND_DOWEL.of(brief.sizes)
         yield Finding(
             "panel.dowel",
             tr("part.sides"),
             tr("panel.dowel"),
             tr("quantity.wood-behind-the-dowels"),
             left,
-            BEHIND_DOWEL.of(brief.trade),
+            BEHIND_DOWEL.of(brief.sizes),
             fixes=(
                 *(
                     (
@@ -170,7 +170,7 @@ def _on_dowels(row: Row, wide: Fraction, brief: PanelBrief) -> Iterator[Finding]
                             {"support": {"width": exact_text(wider)}},
                         ),
                     )
-                    if row.length - 2 * dowel_deep(brief.trade) >= BEHIND_DOWEL.of(brief.trade)
+                    if row.length - 2 * dowel_deep(brief.sizes) >= BEHIND_DOWEL.of(brief.sizes)
                     else ()
                 ),
                 Fix(
@@ -191,7 +191,7 @@ def _rears(
     gaps = [(upper, under) for upper, under in pairwise(across) if upper.y > under.y + under.height]
     thick, lap = (
         min(brief.board.thickness, support.thickness),
-        min(LAP.of(brief.trade), brief.board.height / 3),
+        min(LAP.of(brief.sizes), brief.board.height / 3),
     )
     inner = fronts[0].length - 2 * wide
     if inner <= 0:
@@ -225,10 +225,10 @@ def _closing(
         lap = (under.y + under.height - rear.y) / 2
         for front, y in ((upper, upper.y + lap), (under, rear.y + lap)):
             meets.append(
-                meet(brief.trade, rear, front, 3, shut=bored_planks(brief, standing, fitted, y))
+                meet(brief.sizes, rear, front, 3, shut=bored_planks(brief, standing, fitted, y))
             )
     return screwed(
-        brief.trade,
+        brief.sizes,
         meets,
         brief.board.thickness * 2 / 3,
         ("ways.three-along-each-long-edge-half", "ways.clear-of-what-holds-the-hooks"),
@@ -261,14 +261,14 @@ def _on_joints(
     near = [
         (
             abs(axis - screw) - one.row.fixture.across / 2,
-            one.row.fixture.across / 2 + clearance(brief.trade),
+            one.row.fixture.across / 2 + clearance(brief.sizes),
         )
         for one in standing
         for axis in one.row.axes
         for screw in at
     ]
     least, clear = min(near)
-    nearest = least + clear - clearance(brief.trade)
+    nearest = least + clear - clearance(brief.sizes)
     if nearest < clear:
         yield Finding(
             "panel.joint",

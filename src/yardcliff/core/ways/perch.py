@@ -94,7 +94,7 @@ def _raised(brief: PerchBrief, fitted: Fitting, finding: Finding) -> Finding:
     """
     if finding.code != "board.narrow" or not isinstance(finding.limit, Fraction):
         return finding
-    low = up(finding.limit + fitted.glyph.height / 2, brief.trade)
+    low = up(finding.limit + fitted.glyph.height / 2, brief.sizes)
     changes: Patch = {
         "low": exact_text(low),
         "board": {"height": exact_text(max(brief.board.height, 2 * low))},
@@ -156,7 +156,7 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
     )
     under = deep * float(REACH)
     wide = min(shelf.bracket, row.length / 2)
-    spans = max(1, ceil((row.length - wide) / APART.of(brief.trade)))
+    spans = max(1, ceil((row.length - wide) / APART.of(brief.sizes)))
     brackets = tuple(
         prism(
             f"bracket-{k + 1}",
@@ -175,7 +175,7 @@ def build(brief: PerchBrief, fitted: Fitting, row: Row) -> Rack:
         ((plate.key, brief.low),),
         (
             Joint(top.key, plate.key, Hold.SCREWS),
-            pinned(brief.trade, stop, top),
+            pinned(brief.sizes, stop, top),
             *(
                 Joint(part.key, other, Hold.SCREWS)
                 for part in brackets
@@ -205,13 +205,13 @@ def _machining(
     brief: PerchBrief, plate: Part, top: Part, brackets: tuple[Part, ...]
 ) -> tuple[Operation, ...]:
     shelf, s = brief.perch, radians(brief.perch.slope)
-    deep = min(BITE.of(brief.trade), shelf.depth / 2)
+    deep = min(BITE.of(brief.sizes), shelf.depth / 2)
     # The screws lie along the slope: they leave the plate's back higher than they meet the shelf.
     edge = rounded(float(shelf.thickness * ENTRY) / cos(s))
     rise = rounded(float(plate.thickness) * tan(s))
     level = plate.y + plate.height - edge
-    along = meet(brief.trade, plate, top, max(2, ceil(plate.length / 250) + 1), {1: (level, level)})
-    into, behind = screwed(brief.trade, [along], deep, NOTES, shelf.slope)
+    along = meet(brief.sizes, plate, top, max(2, ceil(plate.length / 250) + 1), {1: (level, level)})
+    into, behind = screwed(brief.sizes, [along], deep, NOTES, shelf.slope)
     into = replace(
         into, places=tuple(place._replace(across=place.across + rise) for place in into.places)
     )
@@ -255,9 +255,9 @@ def _machining(
         into,
         behind,
         *screwed(
-            brief.trade,
-            [meet(brief.trade, plate, part, 1) for part in brackets],
-            BRACKET_BITE.of(brief.trade),
+            brief.sizes,
+            [meet(brief.sizes, plate, part, 1) for part in brackets],
+            BRACKET_BITE.of(brief.sizes),
             ("ways.one-behind-each-brackets-leg", "ways.into-the-leg-half-way-down"),
         ),
         drill(
@@ -266,20 +266,20 @@ def _machining(
                 Place(top.key, Face.TOP, x, shelf.depth - out, joins=part.key)
                 for x, part in zip(middles, brackets, strict=True)
             ),
-            clearance(brief.trade),
+            clearance(brief.sizes),
             tr("ways.square-slope-one-above-each-bracket"),
             head="countersunk",
         ),
         drill(
             Kind.JOINT_PILOT,
             (Place(part.key, Face.TOP, part.length / 2, out, joins=top.key) for part in brackets),
-            pilot_bit(brief.board.wood, brief.trade),
+            pilot_bit(brief.board.wood, brief.sizes),
             tr("ways.into-the-bracket-under-the-shelf"),
-            deep=BRACKET_BITE.of(brief.trade),
+            deep=BRACKET_BITE.of(brief.sizes),
             takes=(
                 screws(
-                    JOINS.of(brief.trade),
-                    shelf.thickness + BRACKET_BITE.of(brief.trade),
+                    JOINS.of(brief.sizes),
+                    shelf.thickness + BRACKET_BITE.of(brief.sizes),
                     len(brackets),
                 ),
             ),
@@ -291,7 +291,7 @@ def start(hangs: Hangs, tape: Tape) -> PerchBrief:
     """A plate as tall as brackets and hooks ask for."""
     shared = row_for(hangs, tape) | held_by(hangs, tape)
     first = read_start(PerchBrief, shared)
-    trade = tape.trade
+    trade = tape.sizes
     half = fitting(first).glyph.height / 2
     line = max(LINE.of(trade), up(half + BELOW.of(trade), trade))
     placed = first.changed({"low": line, "board": first.board.changed({"height": TALL})})
@@ -322,7 +322,7 @@ def choices(brief: PerchBrief) -> tuple[Section, ...]:
     )
     figures = ("perch.lower", "perch.cut", "perch.bevel", "perch.bracket", "perch.leg")
     return (
-        *kit.choices(brief.holder, brief.trade),
+        *kit.choices(brief.holder, brief.sizes),
         Section(tr("section.sloped-shelf"), fields, figures),
     )
 

@@ -87,7 +87,7 @@ def room(brief: PerchBrief, fitted: Fitting) -> Fraction:
     from them, mm.
     """
     stands = max(item.above for item in brief.kinds.values()) - fitted.hang_drop
-    return max(fitted.glyph.height / 2, stands) + CLEAR.of(brief.trade)
+    return max(fitted.glyph.height / 2, stands) + CLEAR.of(brief.sizes)
 
 
 def findings(brief: PerchBrief, fitted: Fitting, low: Fraction) -> Iterator[Finding]:
@@ -95,7 +95,7 @@ def findings(brief: PerchBrief, fitted: Fitting, low: Fraction) -> Iterator[Find
     shelf = brief.perch
     need = brief.hung + room(brief, fitted)
     if low < need:
-        taller = up(brief.board.height + need - low, brief.trade)
+        taller = up(brief.board.height + need - low, brief.sizes)
         yield Finding(
             "perch.plate",
             tr("part.back-plate"),
@@ -110,15 +110,15 @@ def findings(brief: PerchBrief, fitted: Fitting, low: Fraction) -> Iterator[Find
                 ),
             ),
         )
-    if shelf.slope and shelf.stop < STOP.of(brief.trade):
-        high = STOP.of(brief.trade)
+    if shelf.slope and shelf.stop < STOP.of(brief.sizes):
+        high = STOP.of(brief.sizes)
         yield Finding(
             "perch.stop",
             tr("part.stop"),
             tr("perch.stop"),
             tr("quantity.stop"),
             shelf.stop,
-            STOP.of(brief.trade),
+            STOP.of(brief.sizes),
             fixes=(
                 Fix(
                     tr("fix.a-stop-of", high=brief.in_hand.write_fine(high)),

@@ -61,7 +61,7 @@ class Seams:
     def of(cls, row: Row, standing: tuple[Standing, ...], fitted: Fitting, tape: Tape) -> "Seams":
         fits = [fitted.of(k) for k in range(len(standing))]
         clear = [
-            max(fit.bored + SEAM.of(tape.trade), fit.reach.left, fit.reach.right) for fit in fits
+            max(fit.bored + SEAM.of(tape.sizes), fit.reach.left, fit.reach.right) for fit in fits
         ]
         return cls(
             tape,
@@ -91,7 +91,7 @@ class Seams:
         """Planks of nearly the same width that have no seam at a holder; None if no width that is
         sold has none.
         """
-        widths = sorted(SOLD.of(self.tape.trade), key=lambda width: abs(width - plank.width))
+        widths = sorted(SOLD.of(self.tape.sizes), key=lambda width: abs(width - plank.width))
         others = (plank.changed({"width": width}) for width in widths)
         return next((other for other in others if self.hit(other) is None), None)
 

@@ -42,7 +42,7 @@ def fitting(brief: RailBrief) -> Fitting:
 def build(brief: RailBrief, fitted: Fitting, first: Row) -> Rack:
     """A complete rail, or several below one another, from its brief."""
     least = (
-        fitted.tall + FIXTURE_GAP.of(brief.trade)
+        fitted.tall + FIXTURE_GAP.of(brief.sizes)
         if brief.rows.boards == "one"
         else brief.board.height
     )
@@ -77,7 +77,7 @@ def start(hangs: Hangs, tape: Tape) -> RailBrief:
 
 def starting_brief(key: str, count: int, tape: Tape) -> RailBrief:
     """A sensible rail for `count` of a shipped thing. Raises `KeyError` for an unknown key."""
-    return start([(shipped_item(key, tape.trade), count)], tape)
+    return start([(shipped_item(key, tape.sizes), count)], tape)
 
 
 def suits(items: tuple[Item, ...]) -> Fitness:
@@ -96,6 +96,6 @@ FAMILY = Family(
     fitting,
     build,
     suits,
-    lambda brief: (*kit.choices(brief.holder, brief.trade), top_shelf.choices(brief.top)),
+    lambda brief: (*kit.choices(brief.holder, brief.sizes), top_shelf.choices(brief.top)),
     rows="boards",
 )

@@ -39,7 +39,7 @@ def stand(
     boards = ridge_boards(shape, foot, length)
     caps, bracket = ridge_caps(shape, foot, length), _bracket(shape, foot, length)
     joints = [Joint(boards[0].key, boards[1].key, Hold.MITRE)]
-    joints += [pinned(shape.trade, cap, board) for cap in caps for board in boards]
+    joints += [pinned(shape.sizes, cap, board) for cap in caps for board in boards]
     if bracket:
         joints += [Joint(bracket[0].key, board.key, Hold.EDGES) for board in boards]
         joints.append(Joint(bracket[0].key, bracket[1].key, Hold.HOOKED, glued=False))
@@ -144,7 +144,7 @@ def _machining(
         yield drill(
             Kind.WALL_HOLE,
             (Place(wall.key, Face.FRONT, wall.length / 2, flat * k / 4) for k in (1, 3)),
-            clearance(shape.trade),
+            clearance(shape.sizes),
             tr("ways.one-above-other-into-stud-slant"),
             head="countersunk",
         )
@@ -181,18 +181,18 @@ def _figures(shape: Shape) -> Iterator[Figure]:
 
 def _findings(shape: Shape, length: Fraction) -> Iterator[Finding]:
     write = shape.tape.write_fine
-    if shape.hollow < HOLLOW.of(shape.trade):
-        need = (shape.board.thickness / rounded(sin(shape.t)) + HOLLOW.of(shape.trade)) / rounded(
+    if shape.hollow < HOLLOW.of(shape.sizes):
+        need = (shape.board.thickness / rounded(sin(shape.t)) + HOLLOW.of(shape.sizes)) / rounded(
             cos(shape.t)
         )
-        wide = up(need + EASY.of(shape.trade), shape.trade)
+        wide = up(need + EASY.of(shape.sizes), shape.sizes)
         yield Finding(
             "angled.hollow",
             tr("part.boards"),
             tr("angled.hollow"),
             tr("quantity.behind-the-ridge"),
             rounded(shape.hollow),
-            HOLLOW.of(shape.trade),
+            HOLLOW.of(shape.sizes),
             fixes=(
                 Fix(
                     tr("fix.boards-wide", wide=write(wide)), {"board": {"height": exact_text(wide)}}
@@ -202,8 +202,8 @@ def _findings(shape: Shape, length: Fraction) -> Iterator[Finding]:
     room, need = shape.inside(length), 2 * shape.long
     if room >= need or not shape.hollow:
         return
-    short, deep = down(room / 2, shape.trade), rounded(2 * shape.bracket[1])
-    long = up(need + length - room, shape.trade)
+    short, deep = down(room / 2, shape.sizes), rounded(2 * shape.bracket[1])
+    long = up(need + length - room, shape.sizes)
     yield Finding(
         "angled.bracket",
         tr("part.bracket-plain"),

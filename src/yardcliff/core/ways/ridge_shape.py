@@ -46,8 +46,8 @@ class Shape:
     tape: Tape
 
     @property
-    def trade(self) -> Trade:
-        return self.tape.trade
+    def sizes(self) -> Trade:
+        return self.tape.sizes
 
     @classmethod
     def of(cls, ridge: Ridge, board: Board, tape: Tape) -> "Shape":
@@ -78,7 +78,7 @@ class Shape:
     @property
     def bracket_sold(self) -> Fraction:
         """The thickest hardwood that both halves of a bracket have room for, mm."""
-        sold = thicknesses("hardwood", self.trade)
+        sold = thicknesses("hardwood", self.sizes)
         return max((one for one in sold if 2 * one <= self.hollow), default=sold[0])
 
     @property

@@ -118,15 +118,15 @@ def floor(
     for kind, item in used.items():
         lowest = min(one.y for one in hung if one.kind == kind)
         clear = lowest - looks[kind].below
-        if clear < FLOOR_CLEAR.of(brief.trade):
-            up = -(-(brief.hung + FLOOR_CLEAR.of(brief.trade) - clear) // tape.step) * tape.step
+        if clear < FLOOR_CLEAR.of(brief.sizes):
+            up = -(-(brief.hung + FLOOR_CLEAR.of(brief.sizes) - clear) // tape.step) * tape.step
             yield Finding(
                 "hang.floor",
                 item.name.capitalize(),
                 tr("hang.floor", plural=item.plural),
                 tr("quantity.clear-of-the-floor"),
                 clear,
-                FLOOR_CLEAR.of(brief.trade),
+                FLOOR_CLEAR.of(brief.sizes),
                 at=(0.0, float(lowest)),
                 fixes=(Fix(tr("fix.hang-at", height=tape.write(up)), {"hung": exact_text(up)}),),
             )

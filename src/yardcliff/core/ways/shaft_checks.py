@@ -83,12 +83,12 @@ def shaft_figures(
         *_of_a_foot(brief, fitted, main),
         figure(
             "upright.most",
-            foot.top - foot.deep + length_of(short) - CATCH.of(brief.trade),
+            foot.top - foot.deep + length_of(short) - CATCH.of(brief.sizes),
             "f + l − g",
             (
                 stands,
                 Input("l", tr("input.shortest", name=short.name), length_of(short)),
-                Input("g", tr("input.to-spare"), CATCH.of(brief.trade)),
+                Input("g", tr("input.to-spare"), CATCH.of(brief.sizes)),
             ),
         ),
         figure(
@@ -120,7 +120,7 @@ def room(brief: UprightBrief, fitted: Fitting, row: Row) -> Iterator[Figure]:
         (
             Input("u", tr("input.foot-boards-top"), brief.foot.top),
             longest,
-            Input("v", tr("input.to-spare"), OVER.of(brief.trade)),
+            Input("v", tr("input.to-spare"), OVER.of(brief.sizes)),
         ),
     )
     yield figure(
@@ -133,12 +133,12 @@ def room(brief: UprightBrief, fitted: Fitting, row: Row) -> Iterator[Figure]:
         span = row.axes[-1] - row.axes[0]
         yield figure(
             "upright.strap",
-            span + fitted.glyph.width + 2 * LOOP.of(brief.trade),
+            span + fitted.glyph.width + 2 * LOOP.of(brief.sizes),
             "s + r + 2 · e",
             (
                 Input("s", tr("input.first-to-last-clip"), span),
                 Input("r", tr("input.ring"), fitted.glyph.width),
-                Input("e", tr("input.each-end"), LOOP.of(brief.trade)),
+                Input("e", tr("input.each-end"), LOOP.of(brief.sizes)),
             ),
         )
 
@@ -147,7 +147,7 @@ def in_the_way(brief: UprightBrief, fitted: Fitting) -> Iterator[Finding]:
     _, long = lengths(brief)
     over = overhead(brief)
     if over > brief.clear.above:
-        higher, write = up(over, brief.trade), brief.in_hand.write_fine
+        higher, write = up(over, brief.sizes), brief.in_hand.write_fine
         least = brief.foot.thickness
         lower = brief.foot.top - (over - brief.clear.above)
         low = (
@@ -177,7 +177,7 @@ def in_the_way(brief: UprightBrief, fitted: Fitting) -> Iterator[Finding]:
         )
     swing = swings_out(brief, fitted) + brief.board.thickness
     if swing > brief.clear.front:
-        more = up(swing, brief.trade)
+        more = up(swing, brief.sizes)
         yield Finding(
             "upright.swing",
             long.name.capitalize(),
@@ -199,7 +199,7 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
     write = brief.in_hand.write_fine
     short, long = lengths(brief)
     stands = foot.top - foot.deep
-    most, least = stands + length_of(short) - CATCH.of(brief.trade), least_height(brief)
+    most, least = stands + length_of(short) - CATCH.of(brief.sizes), least_height(brief)
     if brief.hung > most > 0:
         yield Finding(
             "upright.short",
@@ -247,10 +247,10 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
             ),
         )
     left = foot.thickness - foot.deep
-    if left < FLOOR.of(brief.trade):
-        stays = FLOOR.of(brief.trade)
+    if left < FLOOR.of(brief.sizes):
+        stays = FLOOR.of(brief.sizes)
         shallow = foot.thickness - stays
-        enough = next_thickness(foot.deep + stays, brief.board.wood, brief.trade)
+        enough = next_thickness(foot.deep + stays, brief.board.wood, brief.sizes)
         shallower = Fix(
             tr("fix.holes-deep", shallow=write(shallow)), {"foot": {"deep": exact_text(shallow)}}
         )
@@ -264,8 +264,8 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
             tr("upright.through"),
             tr("quantity.wood-under-the-hole"),
             left,
-            FLOOR.of(brief.trade),
-            fixes=(shallower, thicker) if foot.thickness > FLOOR.of(brief.trade) else (thicker,),
+            FLOOR.of(brief.sizes),
+            fixes=(shallower, thicker) if foot.thickness > FLOOR.of(brief.sizes) else (thicker,),
         )
     if foot.top < foot.thickness:
         yield Finding(
@@ -284,14 +284,14 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
         )
     behind = min(stands.offset - stands.bit / 2 for stands in feet)
     before = min(foot.depth - stands.offset - stands.bit / 2 for stands in feet)
-    if min(behind, before) < LEAST_WOOD.of(brief.trade):
+    if min(behind, before) < LEAST_WOOD.of(brief.sizes):
         # A thicker rail brings the shaft, and so the hole, further from the wall.
-        more = max(ZERO, LEAST_WOOD.of(brief.trade) - behind)
+        more = max(ZERO, LEAST_WOOD.of(brief.sizes) - behind)
         thick = brief.board.thickness + more
         deep = max(
             foot.depth,
             *(
-                stands.offset + more + stands.bit / 2 + LEAST_WOOD.of(brief.trade)
+                stands.offset + more + stands.bit / 2 + LEAST_WOOD.of(brief.sizes)
                 for stands in feet
             ),
         )
@@ -305,7 +305,7 @@ def shaft_findings(brief: UprightBrief, feet: Sequence[Stands]) -> Iterator[Find
             tr("upright.foot"),
             tr("quantity.wood-beside-the-hole"),
             min(behind, before),
-            LEAST_WOOD.of(brief.trade),
+            LEAST_WOOD.of(brief.sizes),
             fixes=(
                 Fix(
                     listed(

@@ -92,7 +92,7 @@ def fitting(brief: UprightBrief) -> Fitting:
         return fitted
     return replace(
         fitted,
-        end_distance=fitted.reach.right + STRAP.of(brief.trade),
+        end_distance=fitted.reach.right + STRAP.of(brief.sizes),
         end_why=tr("ways.so-straps-screws-have-wood-beyond"),
     )
 
@@ -123,7 +123,7 @@ def foot_of(brief: UprightBrief, fitted: Fitting, kind: str) -> Stands:
     clip = fitted.own.get(kind, fitted)
     plumb = brief.board.thickness + clip.glyph.out / 2
     shaft = thick_of(brief, brief.kinds[kind]) if kind in fitted.own else thick_of(brief)
-    return Stands(plumb, plumb - brief.foot.off, *bored(shaft + brief.foot.play, brief.trade))
+    return Stands(plumb, plumb - brief.foot.off, *bored(shaft + brief.foot.play, brief.sizes))
 
 
 def lengths(brief: UprightBrief) -> tuple[Item, Item]:
@@ -156,4 +156,4 @@ def swings_out(brief: UprightBrief, fitted: Fitting) -> Fraction:
 
 def overhead(brief: UprightBrief) -> Fraction:
     """How high the longest reaches as it is lifted over its foot board, mm."""
-    return brief.foot.top + length_of(lengths(brief)[1]) + OVER.of(brief.trade)
+    return brief.foot.top + length_of(lengths(brief)[1]) + OVER.of(brief.sizes)

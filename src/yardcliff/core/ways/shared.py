@@ -211,7 +211,7 @@ def assemble(
     others = [(tr("ways.in-row", number=k + 1), fitting) for k, fitting in fitted.rows.items()]
     rack = Rack(
         body.family,
-        brief.trade,
+        brief.sizes,
         body.parts,
         placed,
         tuple(bores for _, bores in looks),

@@ -126,7 +126,7 @@ def build(brief: ShelfBoxBrief, fitted: Fitting, row: Row) -> Rack:
             for end in sides
         ),
         *(Joint(part.key, end.key, Hold.SCREWS) for part in (bar, rail) for end in sides),
-        *(pinned(brief.trade, part, end) for part in guards for end in sides),
+        *(pinned(brief.sizes, part, end) for part in guards for end in sides),
     ]
     body = Body(
         "shelf-box",
@@ -164,7 +164,7 @@ def _machining(
 ) -> tuple[Operation, ...]:
     shelf, side, tape = brief.shelf, brief.side, brief.in_hand
     inner = bars[0].length
-    deep = min(BITE.of(brief.trade), inner / 3)
+    deep = min(BITE.of(brief.sizes), inner / 3)
     lower = [board.y - sides[0].y for board in boards]
     return (
         Operation(
@@ -185,8 +185,8 @@ def _machining(
             ),
         ),
         *screwed(
-            brief.trade,
-            [meet(brief.trade, part, bar, 2) for part in sides for bar in bars],
+            brief.sizes,
+            [meet(brief.sizes, part, bar, 2) for part in sides for bar in bars],
             deep,
             ("ways.two-at-each-end-quarter-bars", "ways.into-end-grain-for-screws-glue"),
         ),
@@ -211,7 +211,7 @@ def suits(items: tuple[Item, ...]) -> Fitness:
 def choices(brief: ShelfBoxBrief) -> tuple[Section, ...]:
     """What a shelf box alone is asked."""
     return (
-        *kit.choices(brief.holder, brief.trade),
+        *kit.choices(brief.holder, brief.sizes),
         Section(
             tr("section.shelves"),
             (

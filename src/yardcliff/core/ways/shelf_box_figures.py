@@ -138,14 +138,14 @@ def stiff_enough(brief: ShelfBoxBrief, inner: Fraction) -> Fraction:
     bend = sag(inner, shelf.depth, shelf.thickness, shelf.load, brief.board.wood)
     # It goes by the third power.
     least = rounded(float(shelf.thickness) * cbrt(bend * STIFF / float(inner)))
-    return next_thickness(least, brief.board.wood, brief.trade)
+    return next_thickness(least, brief.board.wood, brief.sizes)
 
 
 def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
     """Grooves too deep, shelves that sag, sides too shallow."""
     shelf, side, write = brief.shelf, brief.side, brief.in_hand.write_fine
     if shelf.groove > side / 2:
-        half = down(side / 2, brief.trade)
+        half = down(side / 2, brief.sizes)
         yield Finding(
             "box.groove",
             tr("part.side"),
@@ -183,7 +183,7 @@ def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
         )
     room = min(clear(brief, k) for k in range(shelf.count))
     if brief.guard.up + brief.guard.width >= room:
-        low = down(room / 3, brief.trade)
+        low = down(room / 3, brief.sizes)
         yield Finding(
             "box.guard",
             tr("part.guard-rail-plain"),
@@ -199,7 +199,7 @@ def findings(brief: ShelfBoxBrief, inner: Fraction) -> Iterator[Finding]:
             ),
         )
     if shelf.depth <= brief.board.thickness:
-        more = brief.board.thickness + DEEPER.of(brief.trade)
+        more = brief.board.thickness + DEEPER.of(brief.sizes)
         yield Finding(
             "box.depth",
             tr("part.sides"),

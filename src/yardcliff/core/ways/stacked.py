@@ -138,18 +138,18 @@ def longest_from(saw: Cutting, stick: Fraction, rails: int, trade: Trade) -> Fra
 
 def _figures(brief: StackedBrief, row: Row, standing: tuple[Standing, ...]) -> Iterator[Figure]:
     stick, saw, rails = brief.stick.length, brief.cutting, len(standing)
-    needed = stick_needed(saw, row.length, rails, brief.trade)
+    needed = stick_needed(saw, row.length, rails, brief.sizes)
     length, n = Input("L", tr("input.rail"), row.length), Input("n", tr("input.rails"), str(rails))
     kerf, trim = (
-        Input("k", tr("input.kerf"), saw.takes(brief.trade)),
+        Input("k", tr("input.kerf"), saw.takes(brief.sizes)),
         Input("t", tr("input.trim-at-an-end"), saw.trim),
     )
     given = "given" if saw.kerf is not None else tr("ways.typical-of-the-saw")
-    yield figure("stacked.kerf", saw.takes(brief.trade), given, ())
+    yield figure("stacked.kerf", saw.takes(brief.sizes), given, ())
     yield figure("stacked.stick", needed, "n · L + (n − 1) · k + 2 · t", (n, length, kerf, trim))
     yield figure(
         "stacked.gives",
-        str(rails_from(saw, stick, row.length, brief.trade)),
+        str(rails_from(saw, stick, row.length, brief.sizes)),
         "floor((S − 2 · t + k) / (L + k))",
         (Input("S", tr("input.stick"), stick), length, kerf, trim),
     )
@@ -178,10 +178,10 @@ def _stick_for(needed: Fraction, trade: Trade) -> Fraction:
 
 def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
     stick, saw, tape = brief.stick.length, brief.cutting, brief.in_hand
-    needed = stick_needed(saw, row.length, rails, brief.trade)
+    needed = stick_needed(saw, row.length, rails, brief.sizes)
     if needed <= stick:
         return
-    whole, fits = _stick_for(needed, brief.trade), rails_from(saw, stick, row.length, brief.trade)
+    whole, fits = _stick_for(needed, brief.sizes), rails_from(saw, stick, row.length, brief.sizes)
     fixes = list(_shorter(brief, row, rails))
     if fits:
         fixes.append(Fix(tr("fix.rails", fits=fits), {"rows": {"count": fits}}))
@@ -203,7 +203,7 @@ def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
             length=tape.write(row.length),
             stick=tape.write(stick),
             needed=tape.write_fine(needed - stick),
-            takes=tape.write_fine(saw.takes(brief.trade)),
+            takes=tape.write_fine(saw.takes(brief.sizes)),
             trim=tape.write_fine(saw.trim),
             fits=fits or "none",
         ),
@@ -217,7 +217,7 @@ def _findings(brief: StackedBrief, row: Row, rails: int) -> Iterator[Finding]:
 def _shorter(brief: StackedBrief, row: Row, rails: int) -> Iterator[Fix]:
     """All of them a little shorter, on the tape, where what hangs still finds its room."""
     step = brief.in_hand.step
-    length = longest_from(brief.cutting, brief.stick.length, rails, brief.trade) // step * step
+    length = longest_from(brief.cutting, brief.stick.length, rails, brief.sizes) // step * step
     if length <= 0:
         return
     asked = row.brief.changed(
@@ -243,9 +243,9 @@ def start(hangs: Hangs, tape: Tape) -> StackedBrief:
     row = first_row(first, fitted)
     lowest = stand_rows(first, fitted, row, first.board.height)[-1].down
     deepest = max(item.below for item in first.kinds.values())
-    hung = max(first.hung, up(lowest + deepest + FREE.of(tape.trade), tape.trade, EASY))
-    needed = stick_needed(first.cutting, row.length, first.rows.count, tape.trade)
-    stick = Stick(length=max(first.stick.length, _stick_for(needed, tape.trade)))
+    hung = max(first.hung, up(lowest + deepest + FREE.of(tape.sizes), tape.sizes, EASY))
+    needed = stick_needed(first.cutting, row.length, first.rows.count, tape.sizes)
+    stick = Stick(length=max(first.stick.length, _stick_for(needed, tape.sizes)))
     return first.changed({"hung": hung, "stick": stick})
 
 
@@ -265,7 +265,7 @@ def choices(brief: StackedBrief) -> tuple[Section, ...]:
     )
     figures = ("stacked.stick", "stacked.gives", "stacked.left", "stacked.lowest")
     return (
-        *kit.choices(brief.holder, brief.trade),
+        *kit.choices(brief.holder, brief.sizes),
         Section(tr("section.one-stick"), fields, figures),
     )
 

@@ -159,7 +159,7 @@ def _findings(brief: StileBrief) -> Iterator[Finding]:
     deep = max(brief.kinds.values(), key=lambda item: laid(item)[2])
     under, least = rounded(float(peg.showing) * cos(radians(peg.tilt))), laid(deep)[2] * SHOWING
     if under < least:
-        longer = up(least / rounded(cos(radians(peg.tilt))), brief.trade, EASY)
+        longer = up(least / rounded(cos(radians(peg.tilt))), brief.sizes, EASY)
         yield Finding(
             "stile.showing",
             deep.name.capitalize(),
@@ -176,7 +176,7 @@ def _findings(brief: StileBrief) -> Iterator[Finding]:
         )
     air, rise = brief.row.air, _rise(peg)
     if air < rise:
-        more = up(rise, brief.trade)
+        more = up(rise, brief.sizes)
         yield Finding(
             "stile.lift",
             tr("part.air"),
@@ -200,7 +200,7 @@ def start(hangs: Hangs, tape: Tape) -> StileBrief:
     shared = row_for(hangs, tape) | held_by(hangs, tape)
     del shared["board"]
     stiff = all(listed.item.shape in STIFF for listed, _ in hangs)
-    trade = tape.trade
+    trade = tape.sizes
     shared["row"] |= {
         "ends": {"rule": "margin", "left": FOOT.of(trade), "right": HEAD.of(trade)},
         "fixture_gap": GAP.of(trade),
@@ -252,7 +252,7 @@ def choices(brief: StileBrief) -> tuple[Section, ...]:
         ),
     )
     if brief.stands == "post":
-        return (*kit.choices(brief.holder, brief.trade), Section(tr("section.post"), (stands,)))
+        return (*kit.choices(brief.holder, brief.sizes), Section(tr("section.post"), (stands,)))
     keys = (
         "up.between",
         "overall",
@@ -260,7 +260,7 @@ def choices(brief: StileBrief) -> tuple[Section, ...]:
         *(("stile.lift",) if isinstance(brief.holder, pegs.Peg) else ()),
     )
     return (
-        *kit.choices(brief.holder, brief.trade),
+        *kit.choices(brief.holder, brief.sizes),
         Section(
             tr("section.stiles"),
             (stands, Field("between", tr("ways.between"), figure="up.between")),

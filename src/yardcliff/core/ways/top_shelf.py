@@ -43,7 +43,7 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
     """The shelf on its rail; nothing where there is none."""
     if shelf.joint == "none":
         return Extra()
-    rail, trade = above.rail, above.tape.trade
+    rail, trade = above.rail, above.tape.sizes
     under = underside(shelf, rail, trade)
     face = rail.z + rail.depth
     deep = let_in(shelf, rail)
@@ -112,7 +112,7 @@ def fit(shelf: TopShelf, above: Above) -> Extra:
 
 
 def _machining(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Operation]:
-    rail, board, trade = above.rail, parts[0], above.tape.trade
+    rail, board, trade = above.rail, parts[0], above.tape.sizes
     brackets = [part for part in parts if part.profile]
     screws = max(2, ceil(rail.length / 250) + 1)
     deep = let_in(shelf, rail)

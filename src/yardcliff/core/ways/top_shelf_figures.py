@@ -135,7 +135,7 @@ def place_brackets(shelf: TopShelf, above: Above) -> list[tuple[Fraction, Fracti
     )
     chosen = [places[0]]
     for place, after in zip(places[1:], [*places[2:], None], strict=False):
-        if after is None or after - chosen[-1] > APART.of(above.tape.trade):
+        if after is None or after - chosen[-1] > APART.of(above.tape.sizes):
             chosen.append(place)
     return [(place, thick) for place in chosen]
 
@@ -179,10 +179,10 @@ def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Fi
     )
     yield figure(
         "top.room",
-        underside(shelf, rail, above.tape.trade) - above.axis,
+        underside(shelf, rail, above.tape.sizes) - above.axis,
         "s − h",
         (
-            Input("s", tr("input.shelfs-underside"), underside(shelf, rail, above.tape.trade)),
+            Input("s", tr("input.shelfs-underside"), underside(shelf, rail, above.tape.sizes)),
             Input("h", tr("input.holders"), above.axis),
         ),
     )
@@ -206,7 +206,7 @@ def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Fi
         str(len(brackets)),
         tr("top.brackets.formula"),
         (),
-        apart=above.tape.write_fine(APART.of(above.tape.trade)),
+        apart=above.tape.write_fine(APART.of(above.tape.sizes)),
     )
     if brackets:
         yield figure(
@@ -222,9 +222,9 @@ def figures(shelf: TopShelf, above: Above, parts: Sequence[Part]) -> Iterator[Fi
 
 def findings(shelf: TopShelf, above: Above) -> Iterator[Finding]:
     """No room under it or for its brackets, or a joint that may give way."""
-    rail, tape, trade = above.rail, above.tape, above.tape.trade
+    rail, tape, trade = above.rail, above.tape, above.tape.sizes
     room, need = (
-        underside(shelf, rail, above.tape.trade) - above.axis,
+        underside(shelf, rail, above.tape.sizes) - above.axis,
         max(above.rises + above.lift, above.holder + CLEAR.of(trade)),
     )
     if room < need:

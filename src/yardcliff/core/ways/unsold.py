@@ -48,11 +48,13 @@ class Other:
 
 
 def unsold(brief: RackBrief, rack: Rack) -> Iterator[Finding]:
-    """One finding for all such sizes that the rack has, which takes the nearest of each: those of
-    what the brief leaves out too, so that nothing of the other trade comes up later.
+    """One finding for all such sizes that the rack has, and for a rack that is designed in those of
+    the other trade; it takes the nearest of each, those of what the brief leaves out too, and gives
+    the rack over to the sizes of its own.
     """
     found: list[Other] = []
-    change: Patch = {}
+    trade = brief.trade
+    change: Patch = {"sizes": trade}
     there: frozenset[Fraction | str] | None = None
     for path, value in leaves(brief, among=SIZES):
         one = _other(brief, path, value)
@@ -63,15 +65,15 @@ def unsold(brief: RackBrief, rack: Rack) -> Iterator[Finding]:
             for name in reversed(path[:-1]):
                 patch = {name: patch}
             change = merge(change, patch)
-    if found:
+    if found or brief.sizes != trade:
         said = dict.fromkeys(tr("trade.nearest", size=one.size, near=one.near) for one in found)
         shown = rack.parts[0]
         yield Finding(
             "trade.sizes",
             tr("part.sizes"),
-            tr(f"trade.sizes.{brief.trade}", sizes=listed(said)),
+            tr(f"trade.sizes.{trade}", sizes=listed(said)) if said else tr(f"trade.begun.{trade}"),
             tr("quantity.not-sold-in-this-trade"),
-            str(len(said)),
+            str(len(said) or tr("quantity.screws-and-bits")),
             tr("quantity.none"),
             at=(float(shown.x + shown.length / 2), float(shown.y + shown.height / 2)),
             fixes=(Fix(tr("fix.take-the-nearest"), change),),

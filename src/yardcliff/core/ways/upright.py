@@ -80,7 +80,7 @@ def build(brief: UprightBrief, fitted: Fitting, row: Row) -> Rack:
         ZERO,
         row.length,
         board.height,
-        max(board.thickness, foot.off + LAP.of(brief.trade)),
+        max(board.thickness, foot.off + LAP.of(brief.sizes)),
         board.wood,
     )
     seats = tuple(
@@ -139,9 +139,9 @@ def _under(brief: UprightBrief, base: Part, back: Part) -> tuple[Operation, ...]
     below = "ways.from-below-clear-foot-holes-countersink"
     into = "ways.up-into-rail-in-front-of-it" if base.z else "ways.up-into-rail-backs-flush"
     return screwed(
-        brief.trade,
-        [meet(brief.trade, base, back, many)],
-        BITE.of(brief.trade),
+        brief.sizes,
+        [meet(brief.sizes, base, back, many)],
+        BITE.of(brief.sizes),
         (below, into),
         z=brief.in_hand.write_fine(base.z),
     )
@@ -157,21 +157,21 @@ def _strap(brief: UprightBrief, fitted: Fitting, rail: Part, row: Row) -> Iterat
             (
                 Place(rail.key, Face.FRONT, x, rail.height / 2)
                 for x in (
-                    row.axes[0] - fitted.reach.left - STRAP.of(brief.trade) / 2,
-                    row.axes[-1] + fitted.reach.right + STRAP.of(brief.trade) / 2,
+                    row.axes[0] - fitted.reach.left - STRAP.of(brief.sizes) / 2,
+                    row.axes[-1] + fitted.reach.right + STRAP.of(brief.sizes) / 2,
                 )
             ),
-            pilot_bit(brief.board.wood, brief.trade),
+            pilot_bit(brief.board.wood, brief.sizes),
             tr("ways.one-beyond-each-outer-ring-half"),
             deep=deep,
             left=left,
-            takes=(Ware(Goods.STRAP, 1), screws(JOINS.of(brief.trade), deep, 2)),
+            takes=(Ware(Goods.STRAP, 1), screws(JOINS.of(brief.sizes), deep, 2)),
         )
 
 
 def start(hangs: Hangs, tape: Tape) -> UprightBrief:
     """A rail at two thirds of the longest, or as high as the shortest allows."""
-    trade = tape.trade
+    trade = tape.sizes
     high, thick = RAIL.of(trade)
     first = read_start(
         UprightBrief, row_for(hangs, tape) | {"board": {"height": high, "thickness": thick}}

@@ -118,7 +118,7 @@ def falls(
     items: Iterable[Item], between: Fraction, wide: Fraction, instead: Fix, tape: Tape
 ) -> Iterator[Finding]:
     """Whether the shortest thing is long enough to rest on both; what else it could hang on."""
-    short, rest = shortest(items), REST.of(tape.trade)
+    short, rest = shortest(items), REST.of(tape.sizes)
     long = laid(short)[0]
     past = (long - between - 2 * wide) / 2
     if past >= rest:

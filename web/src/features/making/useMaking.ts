@@ -26,7 +26,8 @@ export function useMakingOf(id: string, state: string, ask = true) {
     await Promise.all(["making", "log"].map((key) => queries.invalidateQueries({ queryKey: [key, id] })));
     // A look at what happened elsewhere may have cut that short: what took its place is waited for.
     const queryKey = ["making", id];
-    while (queries.isFetching({ queryKey })) await queries.refetchQueries({ queryKey }, { cancelRefetch: false });
+    while (queries.isFetching({ queryKey }))
+      await queries.refetchQueries({ queryKey }, { cancelRefetch: false });
   }, [queries, id]);
   const seen = useRef(state);
   useEffect(() => {

@@ -49,9 +49,7 @@ export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock
             className="flex items-baseline gap-2 border-b border-rule py-0.5 text-plain"
           >
             <span className="flex-1">{ware.name}</span>
-            <span className="hand">
-              {ware.amount}
-            </span>
+            <span className="hand">{ware.amount}</span>
             <Button
               look="bare"
               aria-label={t("timber.gone", { name: ware.name })}
