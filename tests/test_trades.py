@@ -23,10 +23,12 @@ from yardcliff.app.application import Application
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.design.change import amend, dump
 from yardcliff.core.design.rack_design import design
+from yardcliff.core.findings.finding import Patch
+from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.things.item import Force, Weight
 from yardcliff.core.things.listing import shipped_item
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape
+from yardcliff.core.units.length import Size, Tape
 from yardcliff.core.units.length_text import INCH, read
 from yardcliff.core.units.trade import TRADES, Either, Trade
 from yardcliff.core.units.weights import load_given, weight_given
@@ -147,6 +149,48 @@ def test_the_nearest_of_a_mug_rail() -> None:
     assert "21 mm (nearest: 3/4 in) and 12 mm (nearest: 1/2 in)" in told.message
     assert told.fixes[0].patch["board"] == {"thickness": "3/4 in"}
     assert told.fixes[0].patch["holder"] == {"diameter": "1/2 in"}
+
+
+@pytest.mark.parametrize(
+    ("text", "size"),
+    [
+        ("3/4 ply", "23/32 in"),
+        ("1/2 in plywood", "15/32 in"),
+        ("#8", "0.164 in"),
+        ("no. 10", "0.19 in"),
+        ("m8", "8 mm"),
+        ("1/4-20", "1/4 in"),
+    ],
+)
+def test_what_goes_by_a_name_is_what_it_measures(text: str, size: str) -> None:
+    for trade in TRADES:
+        assert TypeAdapter(Size).validate_python(text, context={"trade": trade}) == read(size)
+
+
+def test_a_board_by_its_name_is_what_it_measures_both_ways() -> None:
+    rail = begun("rail", "us")
+    for said, thick, wide in (("2 by 4", "1 1/2", "3 1/2"), ("5/4x6", "1", "5 1/2")):
+        for field in ("height", "thickness"):
+            board = amend(rail, {"board": {field: said}}).board
+            assert (board.thickness, board.height) == (read(f"{thick} in"), read(f"{wide} in"))
+    with pytest.raises(BriefError, match="3/4 in thick and 3 1/2 in wide: write which"):
+        amend(rail, {"row": {"air": "1x4"}})
+    with pytest.raises(BriefError, match="really 3/4 in × 3 1/2 in"):
+        amend(begun("rail", "metric"), {"board": {"height": "1x4"}})
+    # A product of plain numbers stays one where no board is called so.
+    assert amend(begun("rail", "metric"), {"row": {"air": "2 × 10"}}).row.air == 20
+
+
+def test_a_board_that_is_as_wide_as_one_is_called_is_asked_about() -> None:
+    def asked(**board: str) -> list[Patch]:
+        found = build(amend(begun("rail", "us"), {"board": board})).findings
+        return [one.fixes[0].patch["board"] for one in found if one.code == "board.nominal"]
+
+    real = {"height": "3 1/2 in", "thickness": "3/4 in"}
+    assert asked(height="4 in") == asked(height="4 in", thickness="1 in") == [real]
+    assert asked(height="3 1/2 in", thickness="2 in") == [real | {"thickness": "1 1/2 in"}]
+    assert asked(**real) == asked(height="4 in", thickness="13/16 in", wood="hardwood") == []
+    assert asked(height="3 3/4 in") == []
 
 
 def test_weights_and_forces_read_back_as_they_are_given() -> None:

@@ -69,6 +69,7 @@ def _apart(brief: Brief, wood: int) -> dict[str, Any]:
 # One brief for every code: (start, change).
 CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "trade.sizes": (COATS, {"trade": "us"}),
+    "board.nominal": (COATS, {"sizes": "us", "board": {"height": "4 in", "thickness": "3/4 in"}}),
     "wall.lost": (COATS, {"place": {"wall": "fade", "x": "400 mm"}, "mount": {"by": "cleat", "into": "lags"}}),
     "row.bump": (COATS, {"row": {"length": "1100"}}),
     "row.crowded": (COATS, {"row": {"length": "1450"}}),

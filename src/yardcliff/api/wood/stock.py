@@ -24,7 +24,7 @@ from yardcliff.app.application import Application
 from yardcliff.app.locale import UserLocale
 from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.findings.patch import BriefError, problems
-from yardcliff.core.units.length import size_text
+from yardcliff.core.units.length import Tape, size_text
 from yardcliff.core.units.length_text import Unit
 from yardcliff.core.units.weights import amount_text, density_text, spread_text
 from yardcliff.core.wood.cost import OWN, read_amount, read_pack, units
@@ -108,27 +108,27 @@ def get_stock(app: App, locale: AskedLocale) -> StockView:
     return _view(app, locale)
 
 
-def _read(body: StickText) -> dict[str, Any]:
-    """A typed stick as it is kept; what is round has its diameter in both places. Raises
-    `BriefError`.
+def _read(body: StickText, tape: Tape) -> dict[str, Any]:
+    """A stick, typed beside a tape, as it is kept; what is round has its diameter in both places.
+    Raises `BriefError`.
     """
     data = body.model_dump(exclude={"many"})
     if body.form in ROUND:
         data["thick"] = data["wide"]
-    return read_stick(data).model_dump(mode="json")
+    return read_stick(data, tape).model_dump(mode="json")
 
 
 @router.post("/sticks", status_code=201)
 def add_sticks(body: StickText, app: App, locale: AskedLocale) -> StockView:
     """Put a stick on the rack, or several alike. 422 names what cannot be read."""
-    app.supplies.stock.add([_read(body)] * body.many)
+    app.supplies.stock.add([_read(body, app.settings.tape(locale))] * body.many)
     return _view(app, locale)
 
 
 @router.put("/sticks/{stick_id}")
 def change_stick(stick_id: str, body: StickText, app: App, locale: AskedLocale) -> StockView:
     """A stick as measured now."""
-    app.supplies.stock.change(stick_id, _read(body))
+    app.supplies.stock.change(stick_id, _read(body, app.settings.tape(locale)))
     return _view(app, locale)
 
 

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from typing import Annotated, Any, ClassVar, Self
 
-from pydantic import Field, model_validator
+from pydantic import Field, ValidationInfo, model_validator
 
 from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
@@ -16,6 +16,7 @@ from yardcliff.core.row.rows import ALIKE, RowsBrief
 from yardcliff.core.strength.force import Pulled, hardest
 from yardcliff.core.things.item import Item, Key
 from yardcliff.core.things.thing import Run, Thing, Things
+from yardcliff.core.units.called import board_fields
 from yardcliff.core.units.length import Size, Tape, TapeName
 from yardcliff.core.units.trade import Trade, called, usual
 
@@ -29,6 +30,12 @@ class Board(Frozen):
     height: Size = usual("120 mm", "5 1/2 in")
     thickness: Size = usual("21 mm", "3/4 in")
     wood: Wood = "softwood"
+
+    @model_validator(mode="before")
+    @classmethod
+    def _by_name(cls, data: Any, info: ValidationInfo) -> Any:
+        """`1x4` in either field is what such a board is, in both."""
+        return board_fields(data, info.context, "height", "thickness")
 
 
 class RackBrief(Frozen):

@@ -45,6 +45,7 @@ CODES: dict[str, Severity] = {
     "rows.ends": Severity.NOTE,
     "rows.capped": Severity.CARE,
     "trade.sizes": Severity.CARE,
+    "board.nominal": Severity.NOTE,
     "made.held": Severity.NOTE,
     "made.left": Severity.NOTE,
     "made.board": Severity.STOP,

@@ -142,6 +142,16 @@ def thicknesses(wood: Wood, trade: Trade) -> tuple[Fraction, ...]:
     return tuple(sorted({read(row["thick"]) for row in boards if row["stuff"] == wood}))
 
 
+@cache
+def is_sold(thick: Fraction, wide: Fraction, wood: Wood) -> bool:
+    """Whether boards of a wood are sold by just these sizes, mm (timber.csv)."""
+    return any(
+        read(row["thick"]) == thick and read(row["wide"]) == wide
+        for row in table("timber")
+        if row["form"] == "board" and row["stuff"] == wood
+    )
+
+
 def next_thickness(least: Fraction, wood: Wood, trade: Trade) -> Fraction:
     """The first that is sold and no thinner, mm; as thick as is asked where none is."""
     return next((one for one in thicknesses(wood, trade) if one >= least), up(least, trade))

@@ -12,6 +12,7 @@ from pydantic import PlainSerializer, PlainValidator, ValidationInfo, WithJsonSc
 from pydantic_core import PydanticCustomError
 
 from yardcliff.core.base.errors import cannot_read
+from yardcliff.core.units.called import board_called, boards, size_called
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length_text import INCH, MAX_TEXT, LengthError, Unit, ambiguous, read
 from yardcliff.core.units.trade import TRADES, Trade
@@ -59,6 +60,11 @@ class Tape:
     def named(cls, name: TapeName, trade: Trade = "metric", sizes: Trade | None = None) -> "Tape":
         """A tape of a trade, for designs in its own `sizes` or in those of the other."""
         return _TAPES[name, trade, sizes or trade]
+
+    @property
+    def reads(self) -> dict[str, str]:
+        """How what is typed beside it is read, as the models want to know it."""
+        return {"unit": self.unit, "trade": self.trade}
 
     def round(self, value: Fraction) -> Fraction:
         return nearest(value, self.step)
@@ -216,11 +222,22 @@ def _validate(value: Any, info: ValidationInfo) -> Fraction:
         value, exact = repr(value), True
     if not isinstance(value, str):
         raise cannot_read("length", "units.length-written-as-text-like-6")
+    if not exact and (size := _called(value, context.get("trade", "metric"))):
+        return size
     try:
         return read(value, unit, exact=exact)
     except LengthError as error:
         # Pydantic formats templates: braces in the user's text must not be read as fields.
         raise PydanticCustomError("length", "{detail}", {"detail": str(error)}) from None
+
+
+def _called(text: str, trade: Trade) -> Fraction | None:
+    """What goes by a name; a board does so by two sizes, and has to say which."""
+    if board := board_called(text, trade):
+        thick, wide = (size_text(size, "us") for size in boards()[board])
+        key = "units.board-has-two-sizes" if trade == "us" else "units.board-called-in-the-us"
+        raise cannot_read("length", key, text=text.strip(), thick=thick, wide=wide)
+    return size_called(text)
 
 
 def _bounded(least: Fraction, strict: bool) -> Any:

@@ -34,6 +34,7 @@ from yardcliff.core.strength.link import Link
 from yardcliff.core.things.look import Look, hanging
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.ways.hanging_pictures import hang, hang_up
+from yardcliff.core.ways.nominal import nominal
 from yardcliff.core.ways.row_words import described, floor, of_row, of_the_rows, says
 from yardcliff.core.ways.unsold import unsold
 from yardcliff.messages import listed, tr
@@ -270,7 +271,7 @@ def assemble(
             *body.links,
         ),
     )
-    return replace(rack, findings=(*rack.findings, *unsold(brief, rack)))
+    return replace(rack, findings=(*rack.findings, *unsold(brief, rack), *nominal(brief, rack)))
 
 
 def _look(fitted: Fitting) -> tuple[Glyph, tuple[Bore, ...]]:

@@ -7,14 +7,22 @@ from dataclasses import dataclass, field
 from functools import cache
 from typing import Annotated, Any, Literal, Self
 
-from pydantic import BeforeValidator, Field, StringConstraints, ValidationError, model_validator
+from pydantic import (
+    BeforeValidator,
+    Field,
+    StringConstraints,
+    ValidationError,
+    ValidationInfo,
+    model_validator,
+)
 
 from yardcliff.core.base.errors import cannot_read
 from yardcliff.core.base.model import Frozen
 from yardcliff.core.findings.patch import BriefError, problems
 from yardcliff.core.materials.goods import Form, RodThread, Stuff, WareKind
+from yardcliff.core.units.called import board_fields
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Gap, Size, exact_text, size_text
+from yardcliff.core.units.length import Gap, Size, Tape, exact_text, size_text
 from yardcliff.core.units.length_text import read
 from yardcliff.core.units.money import Money
 from yardcliff.core.units.trade import Trade, usual
@@ -57,6 +65,12 @@ class Section(Frozen):
     wide: Size
     thick: Size
     thread: Annotated[RodThread | None, BeforeValidator(lambda text: text or None)] = None
+
+    @model_validator(mode="before")
+    @classmethod
+    def _by_name(cls, data: Any, info: ValidationInfo) -> Any:
+        """`1x4` in either field is what such a board is, in both."""
+        return board_fields(data, info.context, "wide", "thick")
 
     @model_validator(mode="after")
     def _is_round(self) -> Self:
@@ -179,8 +193,10 @@ def diameters() -> dict[str, Fraction]:
     return {row["key"]: read(row["diameter"]) for row in table("rods")}
 
 
-def read_stick(data: dict[str, Any]) -> Stick:
-    """Validate a stick; a threaded rod is as thick as its thread says. Raises `BriefError`."""
+def read_stick(data: dict[str, Any], tape: Tape | None = None) -> Stick:
+    """Validate a stick, as it was kept or, where a `tape` reads it, as it is typed; a threaded rod
+    is as thick as its thread says. Raises `BriefError`.
+    """
     if data.get("form") == "threaded rod":
         across = diameters().get(data.get("thread") or "")
         if across is None:
@@ -189,7 +205,7 @@ def read_stick(data: dict[str, Any]) -> Stick:
             )
         data = data | {"wide": exact_text(across), "thick": exact_text(across)}
     try:
-        return Stick.model_validate(data)
+        return Stick.model_validate(data, context=tape.reads if tape else {"exact": True})
     except ValidationError as error:
         raise BriefError(problems(error)) from None
 
