@@ -313,12 +313,14 @@ def test_the_trade_is_guessed_from_the_browser_until_it_is_said(client: TestClie
         return found
 
     guessed = {"trade": "us", "tape": "1/16 in", "paper": "letter", "chosen": False}
-    assert asked("en-US,en;q=0.8") == guessed
+    guessed |= {"currency": "USD", "saw": "mitre saw", "kerf": "", "kerf_usual": "3/32 in"}
+    assert asked("en-US,en;q=0.8").items() >= guessed.items()
     for language in ("en-GB", "de", "nonsense;;q=x"):
         assert (asked(language)["trade"], asked(language)["paper"]) == ("metric", "a4")
     said = client.put("/api/settings", json={"trade": "metric", "tape": "1/16 in", "paper": "a4"})
-    assert said.json() == asked("en-US")
-    assert asked("en-US")["chosen"]
+    now = asked("en-US")
+    assert now["chosen"]
+    assert all(said.json()[name] == now[name] for name in ("trade", "tape", "paper"))
     rack = client.post("/api/racks", json={"hangs": [{"item": "tin-cup", "count": 3}]}).json()
     assert (rack["design"]["brief"]["trade"], rack["design"]["tape"]["name"]) == (
         "metric",
@@ -331,3 +333,34 @@ def test_the_trade_is_guessed_from_the_browser_until_it_is_said(client: TestClie
     assert switched["fields"]["row.length"] == rack["design"]["fields"]["row.length"]
     assert [one["code"] for one in switched["findings"]] == ["trade.sizes"]
     assert client.put("/api/settings", json={"trade": "imperial"}).status_code == 422
+
+
+def test_money_saw_and_language_are_as_they_are_chosen(client: TestClient) -> None:
+    client.headers["accept-language"] = "en-US"
+    chosen = {"trade": "us", "currency": "CAD", "saw": "table saw", "kerf": "5/64"}
+    assert (
+        client.put("/api/settings", json=chosen).json().items()
+        >= {**chosen, "kerf": "5/64 in", "kerf_usual": "1/8 in"}.items()
+    )
+    rack = client.post("/api/racks", json={"hangs": [{"item": "tin-cup", "count": 3}]}).json()
+    cutting = rack["design"]["brief"]["cutting"]
+    assert (cutting["saw"], read(cutting["kerf"])) == ("table saw", read("5/64 in"))
+    assert client.get("/api/shop").json()["rate"] == "CA$0.00"
+    for wrong in ({"kerf": "nonsense"}, {"kerf": "-1"}, {"currency": "XXZ"}, {"saw": "axe"}):
+        answer = client.put("/api/settings", json=chosen | wrong)
+        assert answer.status_code == 422, wrong
+        assert str(*wrong.values()) in answer.text or "saw" in wrong
+    # A language that is chosen stands before what the browser asks for; another word is none.
+    for language, spoken in (("en-GB", "en-GB"), ("fr", "en-US")):
+        client.cookies.set("language", language)
+        assert f'lang="{spoken}"' in client.get("/").text
+
+
+def test_a_copy_of_everything_is_a_data_file(client: TestClient, tmp_path: Any) -> None:
+    rack = client.post("/api/racks", json={"hangs": [{"item": "tin-cup", "count": 3}]}).json()
+    saved = client.get("/api/settings/backup")
+    assert re.search(r"yardcliff-\d{4}-\d\d-\d\d\.db", saved.headers["content-disposition"])
+    (tmp_path / "copy.db").write_bytes(saved.content)
+    copy = Application(Database(tmp_path / "copy.db"))
+    assert [one.id for one in copy.racks.all()] == [rack["id"]]
+    copy.database.close()

@@ -8,8 +8,28 @@ const FILES = import.meta.glob<Messages>("../../src/yardcliff/messages/*/page/*.
 /** The rooms that the first page is made of; all others come with any other page. */
 const FIRST = ["api", "drawing", "items", "racks", "ui", "walls", "words"];
 
+/** The languages that there are catalogues of. */
+export const LANGUAGES = [
+  ...new Set(Object.keys(FILES).map((path) => path.split("/").at(-3) ?? SOURCE)),
+].sort();
+const CHOSEN = /(?:^|; )language=([\w-]+)/;
+const YEAR_S = 365 * 24 * 3600;
+
+/** The language that was chosen in this browser; none where it is as the browser asks for. */
+export const languageChosen = (): string => CHOSEN.exec(document.cookie)?.[1] ?? "";
+
+/** Has all said in another language from now on, or (none) as the browser asks for. */
+export function chooseLanguage(next: string): void {
+  document.cookie = `language=${next}; path=/; max-age=${next ? YEAR_S : 0}; samesite=strict`;
+  location.reload();
+}
+
+/** A language as it calls itself: `British English`. */
+export const nameOf = (tag: string): string =>
+  new Intl.DisplayNames([tag], { type: "language" }).of(tag) ?? tag;
+
 // The server chose, by what the browser asks for; tests have no page.
-const language = typeof document === "undefined" ? SOURCE : document.documentElement.lang;
+export const language = typeof document === "undefined" ? SOURCE : document.documentElement.lang;
 
 void i18next.init({
   lng: language,

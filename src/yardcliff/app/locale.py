@@ -10,6 +10,8 @@ from babel.numbers import format_currency, get_territory_currencies
 from yardcliff.core.units.trade import Trade
 
 FALLBACK = Locale("en", "GB")
+CURRENCIES = ("EUR", "USD", "GBP", "AUD", "CAD", "CHF", "DKK", "JPY", "NOK", "NZD", "PLN", "SEK")
+"""What is offered beside the money of the user's country."""
 IN_INCHES = ("US", "PR", "GU", "VI", "AS", "MP")
 """Where timber is sold by the inch."""
 
@@ -47,6 +49,11 @@ class UserLocale:
         if not currency:
             return f"{hundredths / 100:.2f}"
         return str(format_currency(hundredths / 100, currency, locale=self.locale))
+
+    def currencies(self) -> dict[str, str]:
+        """What money may be chosen, by its code, and as it is called."""
+        names = self.locale.currencies
+        return {code: names.get(code, code) for code in dict.fromkeys((self.currency, *CURRENCIES))}
 
     def clock(self, at: datetime) -> str:
         return str(format_time(at, "short", locale=self.locale))

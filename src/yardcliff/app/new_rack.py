@@ -7,6 +7,7 @@ from collections.abc import Iterable, Sequence
 
 from yardcliff.app.designs import Designs
 from yardcliff.app.known_items import KnownItems
+from yardcliff.app.settings import KeptSettings
 from yardcliff.core.base.model import MAX_COUNT
 from yardcliff.core.design.begin import Begun, begin_on
 from yardcliff.core.design.change import amend
@@ -53,13 +54,19 @@ def begun(brief: Brief, wall: str | None, designs: Designs) -> Begun:
 
 
 def new_brief(
-    hangs: Hangs, tape: Tape, family: str | None, wall: str | None, designs: Designs
+    hangs: Hangs,
+    tape: Tape,
+    family: str | None,
+    wall: str | None,
+    designs: Designs,
+    settings: KeptSettings,
 ) -> Brief:
-    """A new rack's brief, by the way asked for or the most fitting one, on its wall. Raises
-    `BriefError`.
+    """A new rack's brief, by the way asked for or the most fitting one, on its wall, cut with the
+    user's saw. Raises `BriefError`.
     """
     if family is not None and family not in FAMILIES:
         raise BriefError(
             [("family", tr("app.is-none-of", family=family[:40], families=", ".join(FAMILIES)))]
         )
-    return begun(starting(hangs, tape, family), wall, designs).brief
+    brief = amend(starting(hangs, tape, family), settings.cutting())
+    return begun(brief, wall, designs).brief

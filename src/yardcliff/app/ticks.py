@@ -152,7 +152,7 @@ class Ticks:
             cut,
             made,
             wares,
-            supplies.supply().currency or self.locale.currency,
+            supplies.supply().currency or self.log.app.settings.currency(self.locale),
             costs,
             costs + extra,
             None,

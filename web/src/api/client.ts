@@ -108,7 +108,8 @@ export const api = {
   binnedWalls: () => got(http.GET("/api/walls", { params: { query: { bin: true } } })),
   wallsFor: (id: string) => got(http.GET("/api/walls/for/{rack_id}", { params: ofRack(id) })),
   wall: (id: string) => got(http.GET("/api/walls/{wall_id}", { params: ofWall(id) })),
-  makeWall: (name: string, by: Settings = {}) => got(http.POST("/api/walls", { body: { name, ...by } })),
+  makeWall: (name: string, by: Pick<Settings, "trade" | "tape"> = {}) =>
+    got(http.POST("/api/walls", { body: { name, ...by } })),
   changeWall: (id: string, base: number, patch: Patch, key: string) =>
     got(http.PATCH("/api/walls/{wall_id}", { params: ofWall(id), body: { base, patch }, ...keyed(key) })),
   renameWall: (id: string, base: number, name: string, key: string) =>

@@ -33,7 +33,7 @@ export interface paths {
         };
         /**
          * Get Settings
-         * @description The trade and the tape that something new begins with.
+         * @description What something new begins with.
          */
         get: operations["get_settings_api_settings_get"];
         /**
@@ -41,6 +41,26 @@ export interface paths {
          * @description Keep what is said; racks and walls that are there keep their own.
          */
         put: operations["keep_settings_api_settings_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/backup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Back Up
+         * @description A copy of the data file, with everything in it: `yardcliff serve --data` opens it.
+         */
+        get: operations["back_up_api_settings_backup_get"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -3840,6 +3860,11 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /** Named */
+        Named: {
+            key: string;
+            name: string;
+        };
         /**
          * NewRack
          * @description What hangs there, and how many: all that a new rack asks.
@@ -4072,13 +4097,16 @@ export interface components {
             text: string;
         };
         /**
-         * Settings
-         * @description None where the user has not said: then as where the browser says that they are.
+         * SettingsText
+         * @description As it is typed: a bare number takes the unit of the tape.
          */
-        Settings: {
+        SettingsText: {
             trade?: ("metric" | "us") | null;
             tape?: ("1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm") | null;
             paper?: ("a4" | "letter") | null;
+            currency?: string | null;
+            saw?: ("hand saw" | "pull saw" | "jigsaw" | "mitre saw" | "table saw" | "thin blade" | "shears") | null;
+            kerf?: string | null;
         };
         /**
          * SettingsView
@@ -4091,6 +4119,15 @@ export interface components {
             tape: "1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm";
             /** @enum {string} */
             paper: "a4" | "letter";
+            currency: string;
+            currencies: components["schemas"]["Named"][];
+            /** @enum {string} */
+            saw: "hand saw" | "pull saw" | "jigsaw" | "mitre saw" | "table saw" | "thin blade" | "shears";
+            saws: ("hand saw" | "pull saw" | "jigsaw" | "mitre saw" | "table saw" | "thin blade" | "shears")[];
+            /** @description What the saw takes, as measured; empty where nobody said. */
+            kerf: string;
+            /** @description What such a saw usually takes. */
+            kerf_usual: string;
             /** @description Whether the user has said so. */
             chosen: boolean;
         };
@@ -4214,6 +4251,8 @@ export interface components {
             shop: components["schemas"]["Shop-Output"];
             tools: ("drill press" | "drill" | "router" | "table saw" | "mitre saw" | "jigsaw" | "planer" | "sander")[];
             days: string[];
+            /** @description What an hour counts, in the user's money. */
+            rate: string;
         };
         /**
          * SoldView
@@ -4831,7 +4870,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Settings"];
+                "application/json": components["schemas"]["SettingsText"];
             };
         };
         responses: {
@@ -4843,6 +4882,51 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SettingsView"];
                 };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    back_up_api_settings_backup_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description A value cannot be read */
             422: {

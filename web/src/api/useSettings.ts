@@ -15,15 +15,17 @@ export function useKeepSettings() {
   return useMutation({
     mutationFn: async (change: Settings) => {
       const now = await queries.ensureQueryData({ queryKey: ["settings"], queryFn: api.settings });
-      const { trade, tape, paper }: SettingsView = now;
-      // Another trade has its own paper, unless one was asked for.
-      const kept = change.trade && change.trade !== trade ? {} : { paper };
-      return api.keepSettings({ trade, tape, ...kept, ...change });
+      const { trade, tape, paper, currency, saw, kerf }: SettingsView = now;
+      // Another trade has its own paper, unless one was asked for; another saw its own kerf.
+      const kept = {
+        ...(change.trade && change.trade !== trade ? {} : { paper }),
+        ...(change.saw && change.saw !== saw ? {} : { kerf }),
+      };
+      return api.keepSettings({ trade, tape, currency, saw, ...kept, ...change });
     },
     onSuccess: (settings) => {
       queries.setQueryData(["settings"], settings);
-      void queries.invalidateQueries({ queryKey: ["catalogue"] });
-      void queries.invalidateQueries({ queryKey: ["stock"] });
+      for (const key of ["catalogue", "stock", "shop"]) void queries.invalidateQueries({ queryKey: [key] });
     },
   });
 }

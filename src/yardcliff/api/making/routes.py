@@ -17,18 +17,22 @@ router = APIRouter(tags=["making"])
 
 
 @router.get("/api/shop")
-def get_shop(app: App) -> ShopView:
+def get_shop(app: App, locale: AskedLocale) -> ShopView:
     """The workshop: its tools, hours, clamps and places to dry."""
+    shop = app.workshop.shop
     return ShopView(
-        shop=app.workshop.shop, tools=list(TOOLS), days=[day_name(day) for day in range(7)]
+        shop=shop,
+        tools=list(TOOLS),
+        days=[day_name(day) for day in range(7)],
+        rate=locale.money(shop.rate, app.settings.currency(locale)),
     )
 
 
 @router.put("/api/shop")
-def keep_shop(shop: Shop, app: App) -> ShopView:
+def keep_shop(shop: Shop, app: App, locale: AskedLocale) -> ShopView:
     """The workshop as it is now. 422 names what cannot be."""
     app.workshop.keep(shop)
-    return get_shop(app)
+    return get_shop(app, locale)
 
 
 @router.get("/api/racks/{rack_id}/making")

@@ -153,6 +153,7 @@ class ShopView(Wire):
     shop: Shop
     tools: list[Tool]
     days: list[str]
+    rate: str = Field(description="What an hour counts, in the user's money.")
 
 
 class QuickerView(Wire):

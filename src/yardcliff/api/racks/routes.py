@@ -79,7 +79,7 @@ def make_rack(body: NewRack, app: App, locale: AskedLocale) -> RackView:
     """A complete, sensible rack for what hangs there."""
     tape = body.in_hand(app, locale)
     hangs = asked(body.hangs, app, tape.trade)
-    brief = new_brief(hangs, tape, body.family, body.wall, app.designs)
+    brief = new_brief(hangs, tape, body.family, body.wall, app.designs, app.settings)
     return view_stored(
         app.racks.create(body.name or brief.item.plural.capitalize(), dump(brief)), app
     )

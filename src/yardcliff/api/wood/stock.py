@@ -170,7 +170,7 @@ def note_price(body: PriceText, app: App, locale: AskedLocale) -> StockView:
     with app.supplies.stock.changing():
         lists = app.supplies.lists
         own = next((prices for prices in lists if prices.supplier == OWN), None)
-        currency = lists[0].currency if lists else locale.currency
+        currency = lists[0].currency if lists else app.settings.currency(locale)
         wares = (
             [
                 *(
@@ -216,7 +216,9 @@ def ask_yard(app: App, locale: AskedLocale) -> StockView:
     """
     if app.supplies.yard is None:
         raise YardcliffError(tr("api.no-timber-yard-known-start-yardcliff"))
-    app.supplies.keep(app.supplies.yard.prices(locale.currency, app.settings.tape(locale).trade))
+    app.supplies.keep(
+        app.supplies.yard.prices(app.settings.currency(locale), app.settings.tape(locale).trade)
+    )
     return _view(app, locale)
 
 

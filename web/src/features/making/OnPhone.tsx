@@ -7,10 +7,14 @@ import { Section } from "../rack/Section";
 import { useShown } from "../rack/shown";
 import { t } from "../../messages";
 
-/** Lets a phone on the same network come to the bench; off unless the user opens it. */
+/** The bench of this rack on a phone. */
 export function OnPhone() {
   const id = useShown((shown) => shown.rack.id);
-  const to = `/racks/${id}/bench`;
+  return <PhoneAccess to={`/racks/${id}/bench`} />;
+}
+
+/** Lets a phone on the same network come to the bench; off unless the user opens it. */
+export function PhoneAccess({ to }: { to: string }) {
   const queries = useQueryClient();
   const { data } = useQuery({ queryKey: ["phone", to], queryFn: () => api.phone(to) });
   const [error, setError] = useState<string | null>(null);

@@ -6,27 +6,44 @@ import { Checkbox } from "../../ui/Checkbox";
 import { Field } from "../../ui/Field";
 import { Section } from "../rack/Section";
 import { useKeepShop, useShop } from "./useMaking";
-import { t, word } from "../../messages";
+import { language, t, word } from "../../messages";
 
-const SPAN = /^(\d{1,2})(?:[:.](\d\d))?\s*(?:-|–|to)\s*(\d{1,2})(?:[:.](\d\d))?$/;
-const clock = (hours: string, minutes = "00") => `${hours.padStart(2, "0")}:${minutes}`;
+const AT = String.raw`(\d{1,2})(?:[:.](\d\d))?\s*(am|pm|a\.m\.|p\.m\.)?`;
+const SPAN = new RegExp(String.raw`^${AT}\s*(?:-|–|to)\s*${AT}$`, "i");
+const AS_SAID = new Intl.DateTimeFormat(language, { hour: "numeric", minute: "2-digit" });
+const clock = (hours: number, minutes = "00") => `${String(hours).padStart(2, "0")}:${minutes}`;
 
-/** The hours of a day as they are typed, `19:00–21:30`, several with commas; null where that is no such thing. */
+/** An hour by what stands behind it, `am` or `pm`; without either it is of 24. */
+const of24 = (hours: string, half = "") =>
+  half ? (Number(hours) % 12) + (/^p/i.test(half) ? 12 : 0) : Number(hours);
+
+/**
+ * The hours of a day as they are typed, `19:00–21:30` or `7–9:30 pm`, several with commas; null where that is no such
+ * thing. A start without a half of the day has the end's, unless it would be later.
+ */
 export function readHours(text: string, day: number): Shop["hours"] | null {
   const spans = text.trim() === "" || text.trim() === "none" ? [] : text.split(",");
   const found = spans.map((span) => SPAN.exec(span.trim()));
   if (found.some((one) => one === null)) return null;
-  return found.map((one) => ({
-    day,
-    start: clock(one?.[1] ?? "", one?.[2]),
-    end: clock(one?.[3] ?? "", one?.[4]),
-  }));
+  return found.map((one) => {
+    const [, from = "", fromMinutes, half, to = "", toMinutes, endHalf] = one ?? [];
+    const end = of24(to, endHalf);
+    const likeEnd = of24(from, half ?? endHalf);
+    return {
+      day,
+      start: clock(likeEnd > end && !half ? of24(from, "am") : likeEnd, fromMinutes),
+      end: clock(end, toMinutes),
+    };
+  });
 }
+
+const at = (clock: string) => new Date(`2000-01-01T${clock}`);
 
 export const writeHours = (week: Shop["hours"], day: number) =>
   week
     .filter((one) => one.day === day)
-    .map(({ start, end }) => `${start}–${end}`)
+    .map(({ start, end }) => AS_SAID.formatRange(at(start), at(end)).replace(/\s*–\s*/, "–"))
+    .map((span) => (/m/i.test(span) ? span.replaceAll(":00", "") : span))
     .join(", ");
 
 /** The workshop of all racks: when there is time for it, what it has. */
@@ -73,7 +90,8 @@ function Sheet({ data }: { data: ShopSheet }) {
       : Promise.resolve(t("making.no-number-write-one-like", { text, shop: shop[field] }));
   }
   function onRate(text: string) {
-    const amount = /^\d{1,4}(?:[.,]\d{1,2})?$/.test(text) ? Number(text.replace(",", ".")) : null;
+    const found = /^[\p{Sc}\p{L}.\s]{0,5}(\d{1,4}(?:[.,]\d{1,2})?)[\p{Sc}\p{L}.\s]{0,5}$/u.exec(text)?.[1];
+    const amount = found === undefined ? null : Number(found.replace(",", "."));
     return amount === null
       ? Promise.resolve(t("making.no-amount-write-one-like-12", { text }))
       : put(() => ({ rate: Math.round(amount * 100) }));
@@ -126,11 +144,7 @@ function Sheet({ data }: { data: ShopSheet }) {
         value={`${shop.pace} %`}
         onCommit={(text) => onCount("pace", text)}
       />
-      <Field
-        label={t("making.an-hour-of-yours-counts")}
-        value={((shop.rate ?? 0) / 100).toFixed(2)}
-        onCommit={onRate}
-      />
+      <Field label={t("making.an-hour-of-yours-counts")} value={data.rate} onCommit={onRate} />
       <p className="text-small text-soft">{t("making.what-cut-plan-weighs-ripping-planing")}</p>
     </Section>
   );

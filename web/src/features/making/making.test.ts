@@ -133,6 +133,12 @@ test("hours are read as people write them", () => {
     { day: 5, start: "09:00", end: "12:00" },
     { day: 5, start: "14:15", end: "18:00" },
   ]);
+  expect(readHours("7-9:30 pm, 10 AM to 4 p.m.", 2)).toEqual([
+    { day: 2, start: "19:00", end: "21:30" },
+    { day: 2, start: "10:00", end: "16:00" },
+  ]);
+  expect(readHours("10-4 pm", 2)).toEqual([{ day: 2, start: "10:00", end: "16:00" }]);
+  expect(readHours("12 am-12 pm", 2)).toEqual([{ day: 2, start: "00:00", end: "12:00" }]);
   expect([readHours("none", 0), readHours(" ", 0)]).toEqual([[], []]);
   expect([readHours("evening", 0), readHours("19:00", 0)]).toEqual([null, null]);
   expect(writeHours(readHours("19-21:30", 2) ?? [], 2)).toBe("19:00–21:30");

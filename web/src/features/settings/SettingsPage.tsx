@@ -1,13 +1,16 @@
 import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
 
+import { saidOf } from "../../api/client";
 import type { Settings } from "../../api/types";
 import { useKeepSettings, useSettings } from "../../api/useSettings";
-import { t } from "../../messages";
+import { chooseLanguage, LANGUAGES, languageChosen, nameOf, t, word } from "../../messages";
+import { Field } from "../../ui/Field";
 import { MEASURES, measuresOf, measuresOffered, STEPS, unitOf } from "../../ui/measures";
 import { Pick } from "../../ui/Pick";
 import { Switch } from "../../ui/Switch";
 import { applyTheme, theme, type Theme } from "../../ui/theme";
+import { PhoneAccess } from "../making/OnPhone";
 import { WorkshopSheet } from "../making/WorkshopSheet";
 
 /** What holds for all racks that begin from now on, and how the page looks here. */
@@ -16,7 +19,8 @@ export function SettingsPage() {
   const keep = useKeepSettings();
   const [look, setLook] = useState(theme);
   const put = (change: Settings) => keep.mutate(change);
-  const trouble = error ?? keep.error;
+  // What a field could not read is said at the field.
+  const trouble = error ?? (keep.variables?.kerf === undefined ? keep.error : null);
   return (
     <div className="mx-auto max-w-[60rem] px-5 pb-16">
       <title>{t("settings.settings-yardcliff")}</title>
@@ -75,6 +79,46 @@ export function SettingsPage() {
                 onPick={(paper) => put({ paper })}
               />
             </Row>
+            <Row title={t("settings.money")} why={t("settings.that-prices-are-asked-for-in")}>
+              <Pick
+                label={t("settings.money")}
+                value={data.currency}
+                options={data.currencies.map(({ key, name }) => ({ value: key, label: `${key}, ${name}` }))}
+                onPick={(currency) => put({ currency })}
+              />
+            </Row>
+            <Row title={t("settings.saw")} why={t("settings.that-new-racks-are-cut-with")}>
+              <Pick
+                label={t("settings.saw")}
+                value={data.saw}
+                options={data.saws.map((saw) => ({ value: saw, label: word(saw) }))}
+                onPick={(saw) => put({ saw })}
+              />
+              <div className="max-w-72">
+                <Field
+                  label={t("settings.each-cut-takes")}
+                  value={data.kerf}
+                  placeholder={data.kerf_usual}
+                  onCommit={(kerf) => keep.mutateAsync({ kerf }).then(() => null, saidOf)}
+                />
+              </div>
+            </Row>
+            <Row title={t("settings.workshop")} why={t("settings.tools-and-hours-of-all-racks")}>
+              <div className="-mx-3">
+                <WorkshopSheet />
+              </div>
+            </Row>
+            <Row title={t("settings.language")} why={t("settings.in-this-browser-days-and-times-too")}>
+              <Pick
+                label={t("settings.language")}
+                value={languageChosen()}
+                options={[
+                  { value: "", label: t("settings.as-the-browser-asks-for") },
+                  ...LANGUAGES.map((tag) => ({ value: tag, label: nameOf(tag) })),
+                ]}
+                onPick={(next) => void keep.mutateAsync({}).then(() => chooseLanguage(next))}
+              />
+            </Row>
             <Row title={t("settings.colors")} why={t("settings.in-this-browser")}>
               <Switch<Theme>
                 label={t("settings.colors")}
@@ -90,8 +134,23 @@ export function SettingsPage() {
                 }}
               />
             </Row>
-            <Row title={t("settings.workshop")} why={t("settings.tools-and-hours-of-all-racks")}>
-              <WorkshopSheet />
+            <Row title={t("settings.phone")} why={t("settings.until-yardcliff-is-stopped")}>
+              <div className="-mx-3">
+                <PhoneAccess to="" />
+              </div>
+            </Row>
+            <Row
+              title={t("settings.copy-of-everything")}
+              why={t("settings.racks-walls-timber-log-in-one-file")}
+            >
+              <a
+                href="/api/settings/backup"
+                download
+                className="text-act underline decoration-dotted underline-offset-3"
+              >
+                {t("settings.save-a-copy")}
+              </a>
+              <p className="text-plain text-soft">{t("settings.opened-by-serve-data")}</p>
             </Row>
           </dl>
         )}
