@@ -361,7 +361,12 @@ def test_putting_up_begins_with_one_screw_and_ends_with_a_pull() -> None:
     ]
     said = [step.do for step in up.steps]
     assert said[0].startswith("Take out 1 old fixing")
-    assert said[2].startswith("Screw 1 first: 1500 mm from the left corner")
+    # Nobody has looked for a stud yet: that comes before anything is drilled by where they stand.
+    assert said[2] == "Studs are assumed every 600 mm: find one, and give it."
+    assert said[3].startswith("Screw 1 first: 1500 mm from the left corner")
+    found = wall.model_copy(update={"studs": Studs(first=Fraction(300))})
+    again = on({}, Site("Old wall", found))
+    assert put_up(again.rack, again.on_wall, again.tape).steps == up.steps[:2] + up.steps[3:]
     order = [
         next(k for k, do in enumerate(said) if word in do)
         for word in ("first", "level", "Drill and drive", "Pull")

@@ -4280,6 +4280,8 @@ export interface components {
          * @description What its wall allows a rack: places by each aim, ways of fixing, putting it up.
          */
         StandingView: {
+            /** @description What of the wall is assumed; empty where it is measured. */
+            assumed: string;
             aims: components["schemas"]["AimView"][];
             by: components["schemas"]["FixingWay"][];
             into: components["schemas"]["FixingWay"][];
@@ -4389,13 +4391,12 @@ export interface components {
         /**
          * Studs
          * @description Where the studs are, by their middles: the `first` and then every `apart`, or each as it was
-         *     `measured`.
+         *     `measured`. Until one was found, the first is taken to be where it often is.
          *
          *     `wide` is a stud's face behind the lining.
          */
         Studs: {
-            /** @description A length with its unit, exact. A bare number takes the tape's unit. */
-            first: string;
+            first: string | null;
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
             apart: string;
             measured: string[];
@@ -4583,6 +4584,8 @@ export interface components {
                 [key: string]: string;
             };
             tape: components["schemas"]["TapeView"];
+            /** @description What nobody has looked for yet; empty where all is measured. */
+            assumed: string;
             studs: string[];
             /** @description Where each obstacle is, in mm. */
             areas: components["schemas"]["BoxView"][];

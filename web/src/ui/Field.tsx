@@ -1,5 +1,6 @@
 import { useId, useRef, useState, type KeyboardEvent } from "react";
 import { keepIn } from "./keepIn";
+import { Measure } from "./Measure";
 
 /** What a field's commit led to: nothing to say, or what could not be read. */
 export type Outcome = string | null;
@@ -92,7 +93,7 @@ export function Field({
         spellCheck={false}
         className={`hand min-h-7 min-w-0 shrink-0 rounded-[3px] border bg-transparent px-1
           text-plain hover:border-rule focus:border-ink focus:bg-paper focus:outline-2 focus:outline-act
-          aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10 ${italic ? "text-act italic" : ""} ${boxed ? "w-14 border-rule text-center" : `border-transparent text-right ${wide ? "w-[7rem]" : "w-[4.9rem]"}`}`}
+          aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10 ${draft === null && /\d\/\d/.test(value) ? "frac" : ""} ${italic ? "text-act italic" : ""} ${boxed ? "w-14 border-rule text-center" : `border-transparent text-right ${wide ? "w-[7rem]" : "w-[4.9rem]"}`}`}
       />
       {error && (
         <p
@@ -101,7 +102,7 @@ export function Field({
           role="alert"
           className="absolute top-full right-0 z-30 mt-0.5 w-64 border border-stop bg-stop-bg px-2 py-1 text-small text-stop"
         >
-          {error}
+          <Measure text={error} />
         </p>
       )}
     </div>

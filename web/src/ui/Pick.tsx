@@ -1,6 +1,8 @@
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 
+import { Measure } from "./Measure";
+
 export interface Option<T extends string = string> {
   value: T;
   label: string;
@@ -27,7 +29,9 @@ export function Pick<T extends string>({ label, value, options, onPick, shown, c
         className={`hand flex min-h-7 min-w-0 items-center justify-between gap-1 rounded-[3px] border border-transparent
           px-1 text-left text-plain hover:border-rule pointer-coarse:min-h-10 ${className}`}
       >
-        <span className="truncate">{text}</span>
+        <span className="truncate">
+          <Measure text={text} />
+        </span>
         <span aria-hidden className="inline-block scale-75 text-fine text-soft">
           ▼
         </span>
@@ -55,7 +59,7 @@ export function Pick<T extends string>({ label, value, options, onPick, shown, c
             >
               <span className="flex items-center gap-2">
                 {option.icon}
-                {option.label}
+                <Measure text={option.label} />
               </span>
               {option.why && <span className="block text-small font-normal opacity-90">{option.why}</span>}
             </DropdownMenu.RadioItem>

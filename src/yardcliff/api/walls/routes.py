@@ -47,6 +47,7 @@ def _view(record: Record, app: Application) -> WallView:
             survey=wall,
             fields=_fields(wall, tape),
             tape=TapeView(name=tape.name, unit=tape.unit, step_mm=float(tape.step)),
+            assumed=wall.assumed,
             studs=[tape.write(at) for at in wall.stud_middles],
             areas=[
                 BoxView(x0=float(a.x0), y0=float(a.y0), x1=float(a.x1), y1=float(a.y1))

@@ -106,6 +106,7 @@ def view_standing(design: Design) -> StandingView:
     by, into = (list(ways(rack, on.site, on.spot, mount, tape)) for ways in (ways_by, ways_into))
     found = helps_most(design)
     return StandingView(
+        assumed=on.site.wall.assumed,
         aims=[
             AimView(
                 aim=aimed.aim,

@@ -132,6 +132,7 @@ class PutUpView(Wire):
 class StandingView(Wire):
     """What its wall allows a rack: places by each aim, ways of fixing, putting it up."""
 
+    assumed: str = Field(description="What of the wall is assumed; empty where it is measured.")
     aims: list[AimView]
     by: list[FixingWay]
     into: list[FixingWay]
@@ -147,6 +148,7 @@ class WallDesign(Wire):
     survey: Wall
     fields: dict[str, str]
     tape: TapeView
+    assumed: str = Field(description="What nobody has looked for yet; empty where all is measured.")
     studs: list[str]
     areas: list[BoxView] = Field(description="Where each obstacle is, in mm.")
     scene: SceneView

@@ -109,6 +109,10 @@ def _steps(rack: Rack, on: OnWall, holes: Sequence[WallHole], tape: Tape) -> Ite
         tr("wall.sweep-wall-with-detector-where-holes"),
         tr("wall.cables-pipes-not-always-where-they"),
     )
+    if on.site.wall.assumed and any(
+        screw.stud is not None for one in on.fixed for screw in one.screws
+    ):
+        yield Step(on.site.wall.assumed, tr("wall.with-magnet-knock-or-thin-drill"))
     at, before = 0, None
     for fixing in on.fixed:
         mine = holes[at : at + len(fixing.screws)]

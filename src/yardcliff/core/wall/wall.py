@@ -27,6 +27,8 @@ Hinge = Literal["none", "left", "right"]
 LIVE: frozenset[Kind] = frozenset({"switch", "socket", "pipe"})
 """What cables or pipes run to, straight up, down and to the sides."""
 
+OFTEN = either("300 mm", "12 in")
+"""Where the first stud is taken to be."""
 CLOSE = either("100 mm", "4 in")
 """Studs nearer to each other are a slip of the unit."""
 STUDDED = Either((read("400 mm"), read("600 mm")), (read("16 in"), read("24 in")))
@@ -47,12 +49,12 @@ def makeup_name(makeup: Makeup) -> str:
 
 class Studs(Frozen):
     """Where the studs are, by their middles: the `first` and then every `apart`, or each as it was
-    `measured`.
+    `measured`. Until one was found, the first is taken to be where it often is.
 
     `wide` is a stud's face behind the lining.
     """
 
-    first: Gap = usual("300 mm", "12 in")
+    first: Gap | None = None
     apart: Size = usual("600 mm", "16 in")
     measured: Annotated[tuple[Gap, ...], Field(max_length=60)] = ()
     wide: Size = usual("45 mm", "1 1/2 in")
@@ -113,8 +115,15 @@ class Wall(Frozen):
             return tuple(sorted(self.studs.measured))
         return tuple(self._stepped())
 
+    @property
+    def assumed(self) -> str:
+        """What nobody has looked for yet, in words; nothing where all is measured."""
+        if self.makeup == "masonry" or self.studs.measured or self.studs.first is not None:
+            return ""
+        return tr("wall.studs-assumed", every=self.in_hand.write(self.studs.apart))
+
     def _stepped(self) -> Iterator[Fraction]:
-        at = self.studs.first
+        at = OFTEN.of(self.trade) if self.studs.first is None else self.studs.first
         while at < self.width:
             yield at
             at += self.studs.apart

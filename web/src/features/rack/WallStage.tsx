@@ -114,6 +114,11 @@ function Aims() {
         <span className="text-right">{t("rack.studs")}</span>
         <span className="text-right">{t("rack.holes")}</span>
       </div>
+      {standing.data?.assumed && (
+        <p role="note" className="text-plain text-care">
+          <Measure text={standing.data.assumed} />
+        </p>
+      )}
       {standing.data?.aims.map((aim) => (
         <Aim key={aim.aim} aim={aim} />
       ))}

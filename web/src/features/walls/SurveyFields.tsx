@@ -1,5 +1,6 @@
 import { useState } from "react";
 
+import { Measure } from "../../ui/Measure";
 import { patchAt } from "../../api/patch";
 import type { Obstacle, Wall } from "../../api/types";
 import { useCatalogue } from "../../api/useCatalogue";
@@ -108,10 +109,15 @@ export function SurveyFields({ wall, writes }: Props) {
       {framed && (
         <Section title={t("walls.studs")}>
           <div className="grid grid-cols-2 gap-x-3">
-            {field("studs.first", t("walls.first-at"))}
+            {field("studs.first", t("walls.first-at"), true)}
             {field("studs.apart", t("walls.every"))}
             {field("studs.wide", t("walls.a-stud-is"))}
           </div>
+          {wall.design.assumed && (
+            <p role="note" className="text-plain text-care">
+              <Measure text={wall.design.assumed} />
+            </p>
+          )}
           <Measured wall={wall} writes={writes} />
         </Section>
       )}
@@ -258,7 +264,7 @@ function OldFixings({ wall, writes }: Props) {
           aria-label={t("walls.old-fixing-from-left-from-floor")}
           aria-invalid={error !== null}
           value={text}
-          placeholder="820; 1640"
+          placeholder={wall.design.survey.trade === "us" ? "32 1/4; 64 1/2" : "820; 1640"}
           onChange={(event) => setText(event.target.value)}
           className="hand min-h-7 w-32 rounded-[3px] border border-rule bg-transparent px-1 aria-invalid:border-stop pointer-coarse:min-h-10"
         />

@@ -5,6 +5,7 @@ import { Button } from "../../ui/Button";
 import { NameField } from "../../ui/NameField";
 import { NotFound } from "../../ui/NotFound";
 import { ThemeButton } from "../../ui/ThemeButton";
+import { Measure } from "../../ui/Measure";
 import { MeasuresPick } from "../../ui/MeasuresPick";
 import { UndoRedo } from "../../ui/UndoRedo";
 import { Section } from "../rack/Section";
@@ -72,7 +73,9 @@ function OnIt({ wall }: { wall: Wall }) {
             >
               {rack.name}
             </Link>
-            <span className="hand text-small text-soft">{t("walls.up", { x: rack.x, hung: rack.hung })}</span>
+            <span className="hand text-small text-soft">
+              <Measure text={t("walls.up", { x: rack.x, hung: rack.hung })} />
+            </span>
             {rack.to_settle > 0 && (
               <span className="text-small font-semibold text-care">▲{rack.to_settle}</span>
             )}
