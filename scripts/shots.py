@@ -110,7 +110,7 @@ def main() -> None:
 
         def working(page: Page) -> None:
             open_rack(page, "Kitchen, enamel mugs")
-            page.get_by_role("button", name=re.compile("web left")).click()
+            page.get_by_role("button", name=re.compile("wood left behind")).click()
             page.get_by_role("button", name="keep", exact=True).click()
             page.get_by_role("button", name=re.compile("^Mark 5")).click()
 
@@ -144,7 +144,7 @@ def main() -> None:
 
         def fixing(page: Page) -> None:
             open_rack(page, "Porch, guests' jackets")
-            page.get_by_role("link", name="Fixing").click()
+            page.get_by_role("link", name="Mounting").click()
             page.get_by_role("radio", name="bevelled cleat").wait_for()
             page.keyboard.press("s")
 
@@ -159,7 +159,7 @@ def main() -> None:
 
         def making(page: Page) -> None:
             open_rack(page, "Kitchen, spices and soup mugs")
-            page.get_by_role("link", name="Making").click()
+            page.get_by_role("link", name=re.compile("^Build(?! log)")).click()
             page.get_by_role("button", name="Cut 4 grooves").last.click()
 
         def bench(page: Page) -> None:
@@ -170,7 +170,7 @@ def main() -> None:
 
         def log(page: Page) -> None:
             open_rack(page, "Office, room keys")
-            page.get_by_role("link", name="Log").click()
+            page.get_by_role("link", name="Build log").click()
             page.get_by_text("Make the board again").wait_for()
 
         def wall(page: Page) -> None:
@@ -180,7 +180,7 @@ def main() -> None:
 
         def place(page: Page) -> None:
             open_rack(page, "Porch, guests' jackets")
-            page.get_by_role("link", name="Its wall").click()
+            page.get_by_role("link", name="Wall").click()
             page.get_by_role("button", name="most studs").wait_for()
 
         with sync_playwright() as playwright:

@@ -226,7 +226,7 @@ def test_versions_of_two_ways_stand_side_by_side(client: TestClient, family: str
         sum(finding["severity"] != "note" for finding in one["design"]["findings"])
         for one in (other, rail)
     ]
-    assert results["to settle"]["texts"] == [str(count) for count in settle]
+    assert results["to check"]["texts"] == [str(count) for count in settle]
     decided = {trait["label"]: trait["texts"] for trait in table["decisions"]}
     assert decided.get("family", [family, "rail"]) == [family, "rail"]
     assert ("family" in decided) == (family != "rail")

@@ -121,7 +121,7 @@ def test_the_template_says_how_to_use_it() -> None:
         write_template("Hats", design(starting_brief("felt-hat", 4, "1/16 in")), "letter")
     )
     for words in (
-        "DATUM",
+        "MEASURE FROM HERE",
         "TOP",
         "4 in",
         "print again at 100",
@@ -142,7 +142,7 @@ def test_the_shop_sheet_has_all_a_shop_needs() -> None:
         "862.5 mm",
         "8 × peg holes (board, front): 12 mm bit",
         "13 mm deep, 12° from square, 78° from the face",
-        "web left 6.3 mm",
+        "wood left behind 6.3 mm",
         "Cut each peg",
         "Take care",
         "manuals",

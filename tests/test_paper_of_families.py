@@ -344,10 +344,10 @@ def test_the_marks_of_an_upright_run_from_its_foot_on_paper() -> None:
     mats = of("stile-pair")
     text = text_of(write_template("Mats", mats, "a4"))
     assert "Mats, left stile, right stile" in text
-    assert "DATUM: the board's foot" in text
+    assert "MEASURE FROM HERE: the board's foot" in text
     assert "LEFT EDGE" in text
     sheet = " ".join(text_of(write_shopsheet("Mats", mats, "a4")).split())
-    assert "Marks, from the datum: the foot" in sheet
+    assert "Marks, measured from: the foot" in sheet
     assert f"foot {mats.tape.write(mats.brief.hung)} above the floor" in sheet
     # A hole of 16 about 60 from the foot, cut above its middle where nothing else is drawn.
     lines = scanned(mats, 30 + 4)

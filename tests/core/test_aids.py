@@ -78,8 +78,8 @@ def test_side_by_side_says_which_is_better_in_what_and_what_differs() -> None:
     by_label = {trait.label: trait for trait in results}
     assert by_label["board"].texts == ("805 mm", "700 mm", "700 mm")
     assert by_label["board"].best == (1, 2)
-    assert (by_label["least air"].texts[1], by_label["least air"].best) == ("10 mm", (0,))
-    assert by_label["to settle"].texts == ("0", "1", "1")
+    assert (by_label["smallest gap"].texts[1], by_label["smallest gap"].best) == ("10 mm", (0,))
+    assert by_label["to check"].texts == ("0", "1", "1")
     assert by_label["things"].best == ()
     assert ("row follows", ("length", "pitch", "pitch")) in [(d.label, d.texts) for d in decisions]
     assert compare([design(MUGS), design(MUGS)])[1] == ()

@@ -78,7 +78,7 @@ def test_a_rounded_step_carried_along() -> None:
     first, step = eighth.round(plan.left), read("3 3/8 in")
     found = check_marks([first + i * step for i in range(12)], plan, eighth, THICK)
     assert found.slip.code == "rounded-step"
-    assert "3 3/8 in where the pitch is 3 27/64 in, scant" in found.slip.says
+    assert "3 3/8 in where the spacing is 3 27/64 in, scant" in found.slip.says
     assert not found.marks[-1].good
 
 
@@ -190,7 +190,7 @@ def test_marks_are_read_as_people_write_them(
     [
         ("", "No marks"),
         ("12, here, 14", "“here”"),
-        ("-4; 5", "before the datum"),
+        ("-4; 5", "before the red corner"),
         ("1 " * 401, "401"),
     ],
 )

@@ -18,7 +18,7 @@ from yardcliff.core.ways import Brief, build
 # Said in words, not as an expression.
 WORDS = {
     "given",
-    "least pitch",
+    "least spacing",
     "the thickest",
     "π/2 · (r + k · s)",
     "next pipe up from d + y",
@@ -36,7 +36,7 @@ WORDS = {
 }
 WORDS |= {"less: they pass at the sides", "the most that fit", "what is left, shared"}
 NAMES = {
-    "in the board + showing": "e + o",
+    "in the board + what sticks out": "e + o",
     "length − plate": "l − k",
     "T − (length − plate)": "T − i",
 }

@@ -299,13 +299,13 @@ def test_the_message_says_what_fits_with_the_figures() -> None:
     finding = _find(amend(COATS, {"row": {"length": "1450"}}), "row.crowded")
     assert (
         finding.message
-        == "6 waxed jackets need 1560 mm; the board is 1450 mm: 5 fit, or the air drops from 30 mm"
+        == "6 waxed jackets need 1560 mm; the board is 1450 mm: 5 fit, or the gap drops from 30 mm"
         " to 12 mm."
     )
     assert [fix.label for fix in finding.fixes] == [
         "Board 1560 mm long",
         "5 waxed jackets",
-        "Air 11 mm",
+        "Gap 11 mm",
     ]
 
 

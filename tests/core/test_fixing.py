@@ -257,7 +257,7 @@ def test_every_body_takes_the_first_way_that_holds_it() -> None:
 @pytest.mark.parametrize(
     ("mount", "words"),
     [
-        ({}, "holds: 4 at "),
+        ({}, "4 hold, load "),
         ({"by": "mirrors", "into": "screws"}, "too few studs: "),
         ({"into": "spirals", "pull": "8 kg", "shear": "8 kg"}, "too weak, "),
         ({"into": "spirals", "pull": 1}, "far too weak"),

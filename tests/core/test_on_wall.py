@@ -332,7 +332,7 @@ def test_every_way_says_what_it_would_mean() -> None:
     done = on({})
     mount = Mount()
     by = {way.value: way for way in ways_by(done.rack, OPEN, done.on_wall.spot, mount, done.tape)}
-    assert by["through"].verdict.startswith("holds: 4 at ")
+    assert by["through"].verdict.startswith("4 hold, load ")
     assert not by["mirrors"].good
     assert by["mirrors"].verdict == "too few studs: 0"
     into = {

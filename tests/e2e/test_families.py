@@ -222,14 +222,14 @@ def test_a_rail_gets_a_shelf_hidden_screws_and_bolts(home: Page) -> None:
     ).first.click()
     expect(porch.get_by_role("button", name="No room for brackets")).to_have_count(0)
     refused(porch, field(porch, "Shelf above", "lip"), "a lip", "“a lip” is no number")
-    porch.get_by_role("link", name="Fixing").click()
+    porch.get_by_role("link", name="Mounting").click()
     porch.get_by_role("radio", name="under hook plates").click()
     expect(porch.get_by_role("button", name="screws behind holders 1, 3, 5, 6")).to_be_visible()
-    porch.get_by_role("link", name="The rack").click()
+    porch.get_by_role("navigation", name="Stages").get_by_role("link", name="Rack").click()
     porch.get_by_role("radio", name="bolts").click()
     expect(porch.get_by_role("region", name="Lag bolts")).to_be_visible()
     expect(porch.get_by_role("button", name="No plate to hide a screw")).to_be_visible()
-    refused(porch, field(porch, "Lag bolts", "showing"), "0", "“0” must be more than 0")
+    refused(porch, field(porch, "Lag bolts", "sticks out"), "0", "“0” must be more than 0")
     porch.get_by_role("button", name="Screws that are seen").click()
     expect(porch.get_by_role("button", name="No plate to hide a screw")).to_have_count(0)
     # As thick a board as the bolts want; then they hold.
@@ -292,7 +292,7 @@ def test_a_leaning_peg_is_dragged_up_its_board_and_goes_to_paper(home: Page) -> 
     expect(keys.get_by_role("slider", name="Holder 3 of 5, pinned")).to_be_attached()
     saved(keys)
     assert int(marks(keys)[2].split()[0]) > 360
-    keys.get_by_role("button", name="Paper and files").click()
+    keys.get_by_role("button", name="Print and export").click()
     link = keys.get_by_role("menuitem", name=re.compile("template")).first.get_attribute("href")
     assert link
     answer = keys.request.get(keys.url.split("/racks")[0] + link)

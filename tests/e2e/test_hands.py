@@ -109,21 +109,21 @@ def test_a_stale_window_keeps_all_that_was_changed_in_it(porch: Page) -> None:
     typed(other, "count", "5")
     typed(porch, "count", "8")
     expect(porch.get_by_role("alert")).to_contain_text("changed in another window")
-    typed(porch, "hung", "so high")
+    typed(porch, "above floor", "so high")
     expect(porch.get_by_text("Cannot read “so high”")).to_be_visible()
-    typed(porch, "hung", "1500")
+    typed(porch, "above floor", "1500")
     porch.get_by_role("button", name="Keep mine as a copy").click()
     expect(porch.get_by_label("Name of the rack")).to_have_value("Porch, waxed jackets, copy")
     expect(porch.get_by_label("count", exact=True)).to_have_value("8")
-    expect(porch.get_by_label("hung", exact=True)).to_have_value("1500 mm")
+    expect(porch.get_by_label("above floor", exact=True)).to_have_value("1500 mm")
     expect(other.get_by_label("count", exact=True)).to_have_value("5")
 
 
 def test_what_is_half_typed_stays_over_a_change_of_page_and_a_reload(porch: Page) -> None:
-    porch.get_by_role("link", name="Log", exact=True).last.click()
+    porch.get_by_role("link", name="Build log", exact=True).last.click()
     porch.get_by_label("Entry", exact=True).fill("The third board has a twist")
-    porch.get_by_role("link", name="Making", exact=True).last.click()
-    porch.get_by_role("link", name="Log", exact=True).last.click()
+    porch.get_by_role("link", name="Build", exact=True).last.click()
+    porch.get_by_role("link", name="Build log", exact=True).last.click()
     expect(porch.get_by_label("Entry", exact=True)).to_have_value("The third board has a twist")
     porch.get_by_role("button", name="Keep", exact=True).click()
     expect(porch.get_by_label("Entry", exact=True)).to_have_value("")
@@ -139,7 +139,7 @@ def test_what_is_half_typed_stays_over_a_change_of_page_and_a_reload(porch: Page
 def test_a_price_is_asked_for_as_the_label_has_it_and_taken_back_there(home: Page) -> None:
     home.goto(f"{home.url}timber")
     home.get_by_role("button", name="Forget").or_(
-        home.get_by_role("button", name="Let it go")
+        home.get_by_role("button", name="Delete version")
     ).first.click()
     home.goto(home.url.removesuffix("timber"))
     page = open_rack(home, "Porch, waxed jackets")
@@ -211,7 +211,7 @@ def test_a_finger_drags_what_a_mouse_does(phone: Page) -> None:
 
 def test_a_finger_moves_a_rack_on_its_wall_and_what_stands_there(phone: Page) -> None:
     open_rack(phone, "Porch, guests' jackets")
-    phone.get_by_role("link", name="Its wall").click()
+    phone.get_by_role("link", name="Wall").click()
     on_wall = phone.get_by_role("slider", name="The rack on its wall")
     expect(on_wall).to_be_visible()
     before = on_wall.get_attribute("aria-valuetext")

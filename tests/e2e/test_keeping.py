@@ -90,7 +90,7 @@ def test_rename_copy_bin_undo_and_restore(home: Page) -> None:
 
 def test_a_rack_goes_out_as_a_file_and_comes_in_again(porch: Page, tmp_path: Path) -> None:
     before = marks(porch)
-    porch.get_by_role("button", name="Paper and files").click()
+    porch.get_by_role("button", name="Print and export").click()
     with porch.expect_download() as download:
         porch.get_by_role("menuitem", name="This rack as a file").click()
     file = tmp_path / "porch.json"
@@ -108,7 +108,7 @@ def test_a_rack_goes_out_as_a_file_and_comes_in_again(porch: Page, tmp_path: Pat
 
 @pytest.mark.parametrize("kind", ["Marking template", "Shop sheet"])
 def test_paper_comes_in_the_size_chosen(porch: Page, kind: str) -> None:
-    porch.get_by_role("button", name="Paper and files").click()
+    porch.get_by_role("button", name="Print and export").click()
     porch.get_by_role("menuitemradio", name="Letter").click()
     link = porch.get_by_role("menuitem", name=kind).get_attribute("href") or ""
     assert "paper=letter" in link
@@ -163,7 +163,7 @@ def test_every_view_is_clean_to_axe(browser: Browser, server: Server, width: int
     clean(page, "versions side by side")
     page.goto(server.address)
     open_rack(page, "Kitchen wall, mugs and ladles")
-    page.get_by_role("button", name="Paper and files").click()
+    page.get_by_role("button", name="Print and export").click()
     page.get_by_role("menuitem", name="Sticks, jigs and lengths").click()
     expect(page.get_by_role("dialog").get_by_role("table")).to_be_visible()
     clean(page, "several rows, sticks and jigs")

@@ -11,7 +11,7 @@ from tests.server import Server
 
 def opened(page: Page, name: str = "Porch, waxed jackets") -> Page:
     open_rack(page, name)
-    stage(page, "Log")
+    stage(page, "Build log")
     expect(page.get_by_text("Nothing is measured yet.")).to_be_visible()
     return page
 
@@ -27,15 +27,15 @@ def test_a_stray_hole_is_measured_and_the_rest_spaced_around_it(home: Page) -> N
     ways.get_by_role("button", name="Take it: Space the rest around it").click()
     expect(ways).to_have_count(0)
     expect(page.get_by_text("All as planned")).to_be_visible()
-    expect(page.get_by_role("list", name="Log")).to_contain_text(
+    expect(page.get_by_role("list", name="Build log")).to_contain_text(
         "Hole 2 is at 404 mm where 363 mm was planned: space the rest around it."
     )
     saved(page)
-    stage(page, "The rack")
+    stage(page, "Rack")
     expect(page.get_by_role("group", name="The tape").get_by_role("button")).to_have_count(6)
     assert marks(page)[1] == "404 mm"
     page.keyboard.press("Control+z")
-    stage(page, "Log")
+    stage(page, "Build log")
     expect(ways).to_be_visible()
     # Plugged, it is to be drilled where it was planned: its reading is void.
     ways.get_by_role("button", name="Take it: Plug it, and drill again").click()
@@ -55,7 +55,7 @@ def test_a_row_below_is_measured_and_held_by_itself(home: Page) -> None:
     ).to_contain_text("6 to measure")
     expect(page.get_by_role("row", name="hole 3")).to_contain_text("370 mm")
     saved(page)
-    stage(page, "The rack")
+    stage(page, "Rack")
     expect(page.get_by_role("group", name="The tape").get_by_role("button")).to_have_count(8)
     assert marks(page)[2] == "300 mm", "the first row stays"
     page.get_by_role("button", name="Let go of 7 pinned").click()
@@ -79,7 +79,7 @@ def test_readings_are_taken_from_an_instrument_once_it_is_still(home: Page) -> N
         "Simulated: it stands in for a real tape."
     )
     take.click()
-    stage(page, "Log")
+    stage(page, "Build log")
     expect(page.get_by_label("Measured: hole 4", exact=True)).not_to_have_value("")
     page.get_by_role("radio", name="caliper").click()
     expect(page.get_by_text("Longer than the caliper measures.")).to_be_visible()
@@ -103,7 +103,7 @@ def test_hours_fits_and_words_are_kept_and_struck_out(home: Page) -> None:
     entry.fill("Clamp the guide block.")
     page.get_by_role("button", name="Keep").click()
     page.get_by_role("group", name="waxed jacket").get_by_label("goes on").click()
-    log = page.get_by_role("list", name="Log")
+    log = page.get_by_role("list", name="Build log")
     expect(log).to_contain_text("waxed jacket: goes on")
     page.reload()
     expect(log).to_contain_text("Clamp the guide block.")

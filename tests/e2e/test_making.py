@@ -19,7 +19,7 @@ def opened(page: Page, name: str = "Kitchen, spices and soup mugs") -> Page:
     # What comes first hangs on the hour that it is asked at.
     page.clock.install(time=datetime(2026, 11, 26, 19, 0))
     open_rack(page, name)
-    stage(page, "Making")
+    stage(page, "Build")
     expect(page.get_by_text("of work are left")).to_be_visible()
     return page
 
@@ -48,8 +48,10 @@ def test_a_card_says_why_it_comes_here_and_is_moved_and_put_back(home: Page) -> 
     expect(note).to_contain_text("comes before “Second coat: hard wax oil”")
     expect(number(page, "Glue the pegs in")).to_have_text(str(before - 2))
     expect(
-        page.get_by_role("navigation", name="Stages").get_by_role("link", name="Making")
-    ).to_contain_text("to settle")
+        page.get_by_role("navigation", name="Stages").get_by_role(
+            "link", name=re.compile("^Build(?! log)")
+        )
+    ).to_contain_text("to check")
     note.get_by_role("button", name="After “Second coat: hard wax oil”").click()
     expect(note).not_to_contain_text("comes before")
     page.keyboard.press("Escape")
@@ -161,9 +163,9 @@ def test_time_at_the_bench_is_clocked_into_the_log(home: Page) -> None:
     page.clock.fast_forward("42:00")
     page.get_by_role("button", name="Clock out, 42 min").click()
     expect(page.get_by_role("button", name="Clock in")).to_be_visible()
-    page.get_by_role("link", name="Making").click()
-    stage(page, "Log")
-    expect(page.get_by_role("list", name="Log")).to_contain_text("42 min at the bench")
+    page.get_by_role("link", name="Build", exact=True).click()
+    stage(page, "Build log")
+    expect(page.get_by_role("list", name="Build log")).to_contain_text("42 min at the bench")
 
 
 def test_a_wait_is_counted_down_from_its_tick(home: Page) -> None:

@@ -69,25 +69,25 @@ def test_a_project_lives_on_laptop_and_phone_through_mistakes_and_kills(
     with running(data, "serve", port=port) as second:
         expect(phone.get_by_role("status")).to_have_count(0)
         work_on("Drill 4 mounting holes")
-        stage(page, "Making")
+        stage(page, "Build")
         expect(page.get_by_label("Done: Drill 3 peg holes")).to_be_checked()
         expect(page.get_by_label("Done: Drill 4 mounting holes")).not_to_be_checked()
         # A change spaces what is open: nothing is.
-        stage(page, "The rack")
-        commit(page, "air", "200 mm")
+        stage(page, "Rack")
+        commit(page, "gap", "200 mm")
         expect(page.get_by_text("Made already, and stays").first).to_be_visible()
         assert marks(page) == planned
         commit(page, "count", "2")
         expect(page.get_by_role("alert")).to_contain_text("Hole 3 is drilled: at 900 mm.")
         page.get_by_label("count", exact=True).press("Escape")
         # A hole strays: it is plugged, waited for and drilled again.
-        stage(page, "Log")
+        stage(page, "Build log")
         commit(page, "Measured: hole 2", "549")
         ways = page.get_by_role("region", name="Ways out: hole 2")
         expect(ways).not_to_contain_text("Space the rest around it")
         ways.get_by_role("button", name="Take it: Plug it, and drill again").click()
         expect(ways).to_have_count(0)
-        expect(page.get_by_role("list", name="Log")).to_contain_text(
+        expect(page.get_by_role("list", name="Build log")).to_contain_text(
             "Hole 2 is at 549 mm where 540 mm was planned"
         )
         killed(second)
@@ -104,9 +104,9 @@ def test_a_project_lives_on_laptop_and_phone_through_mistakes_and_kills(
         phone.get_by_role("button", name=re.compile("^Clock out")).tap()
         expect(phone.get_by_role("button", name="Clock in")).to_be_visible()
         expect(phone.get_by_text("not sent yet")).to_have_count(0)
-        stage(page, "Making")
+        stage(page, "Build")
         expect(page.get_by_label("Done: Drill hole 2 again")).to_be_checked()
-        stage(page, "The rack")
+        stage(page, "Rack")
         expect(page.get_by_role("group", name="The tape").get_by_role("button")).to_have_count(3)
         assert marks(page) == planned
         saved(page)

@@ -134,7 +134,7 @@ def test_the_whole_flow_by_keyboard_alone(home: Page) -> None:
 
 
 def test_the_ladder_tries_a_count_on_and_takes_it(porch: Page) -> None:
-    ladder = porch.get_by_role("listbox", name="Ladder of counts")
+    ladder = porch.get_by_role("listbox", name="How many fit")
     ladder.get_by_role("option", selected=True).focus()
     porch.keyboard.press("ArrowUp")
     expect(porch.get_by_text("hooks, 4 spaces")).to_be_visible()
@@ -153,11 +153,11 @@ def test_typed_figures_take_units_fractions_and_sums_and_what_follows_gives_way(
     length.press("Enter")
     expect(length).to_have_value("1384.3 mm")
     porch.get_by_role("radio", name="Work out the length").click()
-    porch.get_by_label("air", exact=True).fill("2 in")
-    porch.get_by_label("air", exact=True).press("Enter")
+    porch.get_by_label("gap", exact=True).fill("2 in")
+    porch.get_by_label("gap", exact=True).press("Enter")
     expect(porch.get_by_role("radio", name="Work out the length")).to_be_checked()
-    porch.get_by_label("pitch", exact=True).fill("25 cm")
-    porch.get_by_label("pitch", exact=True).press("Tab")
+    porch.get_by_label("spacing", exact=True).fill("25 cm")
+    porch.get_by_label("spacing", exact=True).press("Tab")
     expect(length).to_have_value("1500 mm")
     porch.get_by_label("count", exact=True).press("ArrowUp")
     expect(length).to_have_value("1750 mm")
@@ -190,18 +190,18 @@ def test_the_unit_changes_what_is_read_and_nothing_else(porch: Page) -> None:
 
 FIELDS = [
     "Width of the waxed jackets",
-    "air",
+    "gap",
     "spare",
     "length",
     "count",
-    "pitch",
+    "spacing",
     "wide",
     "tall",
     "screw",
     "thick",
-    "hung",
+    "above floor",
 ]
-PEG_FIELDS = ["dowel", "tilt °", "deep", "showing"]
+PEG_FIELDS = ["dowel", "tilt °", "deep", "sticks out"]
 
 
 def test_wrong_input_on_every_field_is_said_there_and_changes_nothing(porch: Page) -> None:
@@ -264,10 +264,10 @@ def test_every_end_rule_spacing_and_holder_can_be_chosen(porch: Page) -> None:
         expect(
             porch.get_by_role("button", name=f"Mark 1: {first}. Show the working")
         ).to_be_visible()
-    porch.get_by_role("radio", name="tidy").click()
+    porch.get_by_role("radio", name="rounded").click()
     porch.get_by_label("to", exact=True).fill("10")
     porch.get_by_label("to", exact=True).press("Enter")
-    expect(porch.get_by_label("pitch", exact=True)).to_have_value("210 mm")
+    expect(porch.get_by_label("spacing", exact=True)).to_have_value("210 mm")
     porch.get_by_role("radio", name="set").click()
     expect(porch.get_by_role("radio", name="Work out the ends")).to_be_checked()
     porch.get_by_role("radio", name="pegs").click()

@@ -27,10 +27,10 @@ def test_an_american_meets_the_hut_in_inches_and_settles_everything(
         board.press("Enter")
         expect(board).to_have_value("3 1/2 in")
         expect(page.get_by_label("thick", exact=True)).to_have_value("1 in")
-        page.get_by_label("air", exact=True).fill("1x4")
-        page.get_by_label("air", exact=True).press("Enter")
+        page.get_by_label("gap", exact=True).fill("1x4")
+        page.get_by_label("gap", exact=True).press("Enter")
         expect(page.get_by_role("alert")).to_contain_text("write which of the two is meant")
-        page.get_by_label("air", exact=True).press("Escape")
+        page.get_by_label("gap", exact=True).press("Escape")
 
         page.goto("/settings")
         pick(page, "Saw", "table saw")

@@ -207,7 +207,7 @@ def test_versions_side_by_side_and_back_again(porch: Page) -> None:
 
 
 def test_sticks_jigs_and_lengths(porch: Page) -> None:
-    porch.get_by_role("button", name="Paper and files").click()
+    porch.get_by_role("button", name="Print and export").click()
     porch.get_by_role("menuitem", name="Sticks, jigs and lengths").click()
     sheet = porch.get_by_role("dialog")
     sheet.get_by_role("radio", name="a mirrored pair").click()
@@ -234,16 +234,16 @@ def test_several_rows_are_staggered_hung_apart_and_marked_each(home: Page) -> No
     expect(home.get_by_role("alert")).to_contain_text("25 is out of range: 1 to 24")
     rows.fill("3")
     rows.press("Enter")
-    expect(home.get_by_label("drop", exact=True)).to_have_value("150 mm")
+    expect(home.get_by_label("between rows", exact=True)).to_have_value("150 mm")
     home.get_by_role("radio", name="staggered").click()
     home.get_by_role("radio", name="row 2", exact=True).click()
     assert len(marks(home)) == 6
-    home.get_by_label("drop", exact=True).fill("90")
+    home.get_by_label("between rows", exact=True).fill("90")
     home.keyboard.press("Enter")
     note = home.get_by_role("list", name="Notes on the design").first
     expect(note).to_contain_text("Rows too close")
     note.get_by_role("button", name="As little as they need").click()
-    expect(home.get_by_label("drop", exact=True)).to_have_value("150 mm")
+    expect(home.get_by_label("between rows", exact=True)).to_have_value("150 mm")
     home.get_by_role("radio", name="a board each").click()
     saved(home)
     most = home.get_by_label("the most on a wall of")

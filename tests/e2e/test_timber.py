@@ -22,10 +22,10 @@ def test_a_plan_is_read_changed_and_taken_back(home: Page) -> None:
     other = page.get_by_role("group", name="Cut Peg 3 from").get_by_role("button").first
     expect(other).to_contain_text("costs the same")
     other.click()
-    expect(page.get_by_role("button", name="Kept so")).to_have_count(1)
+    expect(page.get_by_role("button", name="Locked")).to_have_count(1)
     saved(page)
     page.keyboard.press("Control+z")
-    expect(page.get_by_role("button", name="Kept so")).to_have_count(0)
+    expect(page.get_by_role("button", name="Locked")).to_have_count(0)
 
 
 def test_a_part_is_dragged_to_another_stick(home: Page) -> None:
@@ -44,7 +44,7 @@ def test_a_part_is_dragged_to_another_stick(home: Page) -> None:
     page.mouse.move(to["x"] + 200, to["y"] + 40, steps=6)
     page.mouse.up()
     expect(away.get_by_role("button", name="Peg 2,")).to_be_visible()
-    expect(page.get_by_role("button", name="Kept so")).to_have_count(1)
+    expect(page.get_by_role("button", name="Locked")).to_have_count(1)
 
 
 def test_every_wrong_figure_of_the_saw_is_said_and_a_fix_settles_what_is_missing(
@@ -57,7 +57,7 @@ def test_every_wrong_figure_of_the_saw_is_said_and_a_fix_settles_what_is_missing
     expect(note).to_contain_text("No softwood of 8 mm is to be had")
     note.get_by_role("button", name="Plane it down from 9 mm").click()
     expect(note).to_have_count(0)
-    for label in ("each cut takes", "squared off each end", "left to plane when ripped"):
+    for label in ("each cut takes", "trimmed from each end", "left to plane when ripped"):
         commit(page, label, "banana")
         expect(page.get_by_role("alert")).to_contain_text("banana")
         page.get_by_label(label, exact=True).press("Escape")
@@ -83,7 +83,7 @@ def test_a_part_with_a_hidden_back_is_wished_for(home: Page) -> None:
     wish = page.locator("details", has_text="Backs that nobody sees")
     wish.get_by_label("Rail 2").click()
     expect(wish.get_by_text("Backs that nobody sees: Rail 2")).to_be_visible()
-    page.get_by_role("button", name="Leave it").first.click()
+    page.get_by_role("button", name="Don't use").first.click()
     expect(page.get_by_text("left alone: spruce board 70 mm × 21 mm, 980 mm")).to_be_visible()
     saved(page)
     for _ in range(2):
@@ -94,7 +94,7 @@ def test_a_part_with_a_hidden_back_is_wished_for(home: Page) -> None:
 def test_a_stick_is_put_on_the_rack_and_the_yard_is_asked(home: Page) -> None:
     page = home
     page.get_by_role("link", name="Timber", exact=True).click()
-    page.get_by_role("button", name="Put a stick on it").click()
+    page.get_by_role("button", name="Add a board").click()
     sheet = page.get_by_role("dialog")
     sheet.get_by_role("button", name="Keep it").click()
     expect(sheet.get_by_role("alert")).to_have_count(3)
@@ -194,7 +194,7 @@ def test_a_stick_is_left_alone_a_wood_is_wished_for_and_both_are_taken_back(home
     stage(page, "Timber")
     bench = page.get_by_role("region", name="Cut plan")
     expect(bench.get_by_text("all from what is on hand")).to_be_visible()
-    bench.get_by_role("button", name="Leave it").click()
+    bench.get_by_role("button", name="Don't use").click()
     expect(bench.get_by_text("proved cheapest")).to_be_visible()
     saved(page)
     page.get_by_role("button", name="Take it again").click()
@@ -204,7 +204,7 @@ def test_a_stick_is_left_alone_a_wood_is_wished_for_and_both_are_taken_back(home
     expect(bench.get_by_text("nothing gives: Board")).to_be_visible()
     expect(
         page.get_by_role("navigation", name="Stages").get_by_role("link", name="Timber")
-    ).to_contain_text("1 to settle")
+    ).to_contain_text("1 to check")
     page.get_by_role("button", name="Take any wood").click()
     expect(bench.get_by_text("all from what is on hand")).to_be_visible()
     page.get_by_role("button", name="Saw: mitre saw").click()

@@ -12,7 +12,7 @@ import { t, word } from "../../messages";
 const MINI = 32;
 const PRICED = "yardcliff-ladder-costs";
 const ROW = "grid-cols-[1.3rem_2.1rem_1fr_0.85fr_1.4fr_2.2rem_3.7rem]";
-const ROW_AND_ALL = "grid-cols-[3.5rem_1fr_0.85fr_1.4fr_2.2rem_3.7rem]";
+const ROW_AND_ALL = "grid-cols-[4rem_1fr_0.85fr_1.4fr_2.2rem_3.7rem]";
 const VERDICT: Record<string, string> = {
   fits: "text-soft",
   tight: "text-care font-semibold",

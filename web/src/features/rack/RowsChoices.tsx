@@ -68,10 +68,8 @@ export function RowsChoices({ holders }: { holders: Catalogue["holders"] }) {
               />
             )}
           </div>
-          <div className="grid grid-cols-2 gap-x-3">
-            <BriefField path="rows.drop" label={t("rack.drop")} italic={rows.drop === null} />
-            <BriefField path="rows.lift" label={t("rack.lift-off")} />
-          </div>
+          <BriefField path="rows.drop" label={t("rack.drop")} italic={rows.drop === null} />
+          <BriefField path="rows.lift" label={t("rack.lift-off")} />
           <div className="flex items-baseline justify-between">
             <Fig name="rows.drop" label={t("rack.first-drop")} />
             {rows.drop !== null && (
