@@ -31,7 +31,7 @@ export function readHours(text: string, day: number): Shop["hours"] | null {
     const likeEnd = of24(from, half ?? endHalf);
     return {
       day,
-      start: clock(likeEnd > end && !half ? of24(from, "am") : likeEnd, fromMinutes),
+      start: clock(endHalf && !half && likeEnd > end ? of24(from, "am") : likeEnd, fromMinutes),
       end: clock(end, toMinutes),
     };
   });

@@ -138,6 +138,8 @@ test("hours are read as people write them", () => {
     { day: 2, start: "10:00", end: "16:00" },
   ]);
   expect(readHours("10-4 pm", 2)).toEqual([{ day: 2, start: "10:00", end: "16:00" }]);
+  // What ends before it begins is said, not mended.
+  expect(readHours("21:00-19:00", 2)).toEqual([{ day: 2, start: "21:00", end: "19:00" }]);
   expect(readHours("12 am-12 pm", 2)).toEqual([{ day: 2, start: "00:00", end: "12:00" }]);
   expect([readHours("none", 0), readHours(" ", 0)]).toEqual([[], []]);
   expect([readHours("evening", 0), readHours("19:00", 0)]).toEqual([null, null]);
