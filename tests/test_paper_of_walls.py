@@ -133,7 +133,7 @@ def test_holes_far_apart_in_height_have_strips_of_their_own() -> None:
 def test_a_rack_on_no_wall_has_no_such_paper() -> None:
     alone = design(starting([(shipped_item("enamel-mug"), 5)], "1 mm", "rail"))
     for write in (write_wallsheet, write_walltemplate):
-        with pytest.raises(NotOnAWall, match="say which under “Its wall”"):
+        with pytest.raises(NotOnAWall, match="say which under “Wall”"):
             write("Alone", alone, "a4")
 
 

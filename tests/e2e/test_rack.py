@@ -41,7 +41,7 @@ def test_from_what_hangs_to_the_pencil_mark(home: Page) -> None:
 
 def test_a_finding_is_settled_by_its_button(porch: Page) -> None:
     note = porch.get_by_role("list", name="Notes on the design").first
-    expect(note).to_contain_text("5 fit, or the air drops from 30 mm to 12 mm")
+    expect(note).to_contain_text("5 fit, or the gap drops from 30 mm to 12 mm")
     note.get_by_role("button", name="Board 1560 mm long").click()
     expect(porch.get_by_text("no problems in the layout").first).to_be_visible()
     expect(porch.get_by_label("length", exact=True)).to_have_value("1560 mm")
@@ -241,7 +241,7 @@ def test_wrong_input_on_every_field_is_said_there_and_changes_nothing(porch: Pag
 
 def test_any_figure_opens_its_working_and_slips_stay_side_by_side(porch: Page) -> None:
     porch.get_by_role("button", name="242 mm: show the working").click()
-    slip = porch.get_by_role("region", name="Working of Pitch")
+    slip = porch.get_by_role("region", name="Working of Spacing")
     expect(slip).to_contain_text("L / n")
     expect(slip).to_contain_text("= 241.7 mm")
     slip.get_by_role("button", name="keep").click()

@@ -77,7 +77,7 @@ def test_things_are_put_in_order_by_hand_by_the_slip_and_by_search(gear: Page) -
     expect(gear.get_by_role("button", name=f"Mark 1: {first[0]}")).to_be_visible()
     gear.get_by_role("radio", name="even", exact=True).click()
     before = gear.get_by_label("length", exact=True).input_value()
-    gear.get_by_role("button", name="least pitch").click()
+    gear.get_by_role("button", name="least spacing").click()
     expect(gear.get_by_role("button", name="Take this order")).to_be_visible()
     expect(gear.get_by_text("proved best")).to_be_visible()
     gear.get_by_role("button", name="Take this order").click()
