@@ -268,7 +268,7 @@ def test_every_end_rule_spacing_and_holder_can_be_chosen(porch: Page) -> None:
     porch.get_by_label("to", exact=True).fill("10")
     porch.get_by_label("to", exact=True).press("Enter")
     expect(porch.get_by_label("spacing", exact=True)).to_have_value("210 mm")
-    porch.get_by_role("radio", name="set").click()
+    porch.get_by_role("radio", name="fixed").click()
     expect(porch.get_by_role("radio", name="Work out the ends")).to_be_checked()
     porch.get_by_role("radio", name="pegs").click()
     porch.get_by_role("button", name=re.compile("^Kind of holder:")).click()
